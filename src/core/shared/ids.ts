@@ -1,0 +1,39 @@
+import { z } from 'zod';
+
+/** Ids are made by clients (UUIDs) or shipped with the app (words); both fit this shape. */
+const idPattern = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
+
+function createIdSchema<B extends string>(brand: B) {
+  void brand;
+  return z.string().regex(idPattern, 'is not an id').brand<B>();
+}
+
+export const projectIdSchema = createIdSchema('ProjectId');
+export const personIdSchema = createIdSchema('PersonId');
+export const roomIdSchema = createIdSchema('RoomId');
+export const unitIdSchema = createIdSchema('UnitId');
+export const bayIdSchema = createIdSchema('BayId');
+export const vantagePointIdSchema = createIdSchema('VantagePointId');
+export const pictureIdSchema = createIdSchema('PictureId');
+export const groupIdSchema = createIdSchema('GroupId');
+export const thingIdSchema = createIdSchema('ThingId');
+export const decisionIdSchema = createIdSchema('DecisionId');
+export const containerIdSchema = createIdSchema('ContainerId');
+export const shopIdSchema = createIdSchema('ShopId');
+export const offerIdSchema = createIdSchema('OfferId');
+export const purchaseIdSchema = createIdSchema('PurchaseId');
+
+export type ProjectId = z.infer<typeof projectIdSchema>;
+export type PersonId = z.infer<typeof personIdSchema>;
+export type RoomId = z.infer<typeof roomIdSchema>;
+export type UnitId = z.infer<typeof unitIdSchema>;
+export type BayId = z.infer<typeof bayIdSchema>;
+export type VantagePointId = z.infer<typeof vantagePointIdSchema>;
+export type PictureId = z.infer<typeof pictureIdSchema>;
+export type GroupId = z.infer<typeof groupIdSchema>;
+export type ThingId = z.infer<typeof thingIdSchema>;
+export type DecisionId = z.infer<typeof decisionIdSchema>;
+export type ContainerId = z.infer<typeof containerIdSchema>;
+export type ShopId = z.infer<typeof shopIdSchema>;
+export type OfferId = z.infer<typeof offerIdSchema>;
+export type PurchaseId = z.infer<typeof purchaseIdSchema>;

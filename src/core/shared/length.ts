@@ -1,0 +1,177 @@
+import { z } from 'zod';
+
+import { err, ok, type Result } from './result';
+
+export const lengthUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const;
+export type LengthUnit = (typeof lengthUnits)[number];
+
+/** A measure as it was typed, and what it means. `mm` is kept to 0.1. */
+export const lengthSchema = z.object({
+  mm: z.number().min(0).max(100_000),
+  text: z.string().max(40),
+});
+export type Length = Readonly<z.infer<typeof lengthSchema>>;
+
+export type LengthError =
+  | { readonly code: 'length_empty' }
+  | { readonly code: 'length_unreadable'; readonly atIndex: number; readonly found: string }
+  | { readonly code: 'length_comma_ambiguous'; readonly atIndex: number }
+  | { readonly code: 'length_out_of_range'; readonly mm: number };
+
+const MM_PER: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 };
+/** Nothing in a home is longer than 100 m; a larger figure is a slip of the finger. */
+const MAX_MM = 100_000;
+const UNIT_WORDS: readonly (readonly [RegExp, LengthUnit])[] = [
+  [/^(mm|millimet(?:re|er)s?)(?![a-z])/i, 'mm'],
+  [/^(cm|centimet(?:re|er)s?)(?![a-z])/i, 'cm'],
+  [/^(m|met(?:re|er)s?)(?![a-z])/i, 'm'],
+  [/^(inches|inch|in|"|''|″|”|“)(?![a-z])/i, 'in'],
+  [/^(feet|foot|ft|'|′|’)(?![a-z'])/i, 'ft'],
+];
+const VULGAR: Readonly<Record<string, readonly [number, number]>> = {
+  '½': [1, 2], '¼': [1, 4], '¾': [3, 4], '⅛': [1, 8], '⅜': [3, 8], '⅝': [5, 8], '⅞': [7, 8],
+  '⅓': [1, 3], '⅔': [2, 3],
+};
+
+/** Rounds to the 0.1 mm that measures are kept to. */
+export const toTenthMm = (mm: number): number => Math.round(mm * 10) / 10;
+
+/**
+ * Reads a length as people write it: `36,5 cm`, `14 3/8"`, `1' 4"`, `1.2m`, `1 m 20 cm`, `365`.
+ * A number without a unit takes `defaultUnit`; after feet it is inches.
+ * Ensures: `mm` rounded to 0.1, `text` trimmed. `atIndex` counts from 0 in the text as given.
+ * @errors `length_empty` · `length_unreadable` at the first character that makes no sense ·
+ * `length_comma_ambiguous` for `1,250` (a thousand or a decimal?) · `length_out_of_range`.
+ * @example parseLength(`14 3/8"`, 'mm') // 365.1 mm
+ */
+export function parseLength(typed: string, defaultUnit: LengthUnit): Result<Length, LengthError> {
+  const text = typed.trim();
+  if (text === '') return err({ code: 'length_empty' });
+  const start = typed.indexOf(text);
+  let index = 0;
+  let totalMm = 0;
+  let previousUnit: LengthUnit | undefined;
+  while (index < text.length) {
+    const part = readPart(text.slice(index));
+    if (!part.ok) {
+      return err({ ...part.error, atIndex: start + index + part.error.atIndex });
+    }
+    const unit = part.value.unit ?? (previousUnit === 'ft' ? 'in' : (previousUnit ?? defaultUnit));
+    // A second part must be of a smaller unit: 1' 4", 1 m 20 cm; "20 30" is two readings, not one.
+    const isOutOfOrder = previousUnit !== undefined && MM_PER[unit] >= MM_PER[previousUnit];
+    if (isOutOfOrder) return err(unreadable(typed, start + index));
+    totalMm += part.value.amount * MM_PER[unit];
+    previousUnit = unit;
+    index += part.value.length;
+  }
+  if (totalMm > MAX_MM) return err({ code: 'length_out_of_range', mm: totalMm });
+  return ok({ mm: toTenthMm(totalMm), text });
+}
+
+/**
+ * Writes a length in one unit: decimals for metric, fractions to 1/16 for inches and feet.
+ * Ensures: reading it back gives the same to 0.1 mm (inches: to the nearest 1/16).
+ */
+export function formatLength(mm: number, unit: LengthUnit): string {
+  if (unit === 'in') return `${formatSixteenths(Math.round((mm / MM_PER.in) * 16))}"`;
+  if (unit === 'ft') {
+    const sixteenths = Math.round((mm / MM_PER.in) * 16);
+    const feet = Math.floor(sixteenths / 192);
+    return feet === 0 ? `${formatSixteenths(sixteenths)}"` : `${feet}' ${formatSixteenths(sixteenths % 192)}"`;
+  }
+  const decimals = unit === 'mm' ? 1 : unit === 'cm' ? 2 : 4;
+  return `${Number((toTenthMm(mm) / MM_PER[unit]).toFixed(decimals))} ${unit}`;
+}
+
+/** The reading that counts: the smallest of those taken. Requires: at least one reading. */
+export function smallestMm(readings: readonly Length[]): number {
+  return readings.reduce((least, reading) => Math.min(least, reading.mm), Infinity);
+}
+
+/** How far the readings lie apart, in mm; above 5 mm one of them was held askew. */
+export function spreadMm(readings: readonly Length[]): number {
+  const values = readings.map((reading) => reading.mm);
+  return values.length < 2 ? 0 : toTenthMm(Math.max(...values) - Math.min(...values));
+}
+
+interface Part {
+  readonly amount: number;
+  readonly unit: LengthUnit | undefined;
+  readonly length: number;
+}
+type PartError = Extract<LengthError, { atIndex: number }>;
+
+/** Reads one amount with its unit from the front of `rest`, and the blanks behind it. */
+function readPart(rest: string): Result<Part, PartError> {
+  const amount = readAmount(rest);
+  if (!amount.ok) return amount;
+  let length = amount.value.length;
+  length += countBlanks(rest.slice(length));
+  const unit = readUnit(rest.slice(length));
+  length += unit?.length ?? 0;
+  length += countBlanks(rest.slice(length));
+  // A digit right behind a bare number ("12 34") cannot be the same measure.
+  if (unit === undefined && length < rest.length) return err(unreadable(rest, length));
+  return ok({ amount: amount.value.amount, unit: unit?.unit, length });
+}
+
+function readAmount(rest: string): Result<{ amount: number; length: number }, PartError> {
+  const decimal = /^(\d+)(?:([.,])(\d+))?/.exec(rest) ?? /^()([.,])(\d+)/.exec(rest);
+  if (decimal?.[2] === ',' && decimal[3]?.length === 3 && decimal[1] !== '0' && decimal[1] !== '') {
+    return err({ code: 'length_comma_ambiguous', atIndex: decimal[1]?.length ?? 0 });
+  }
+  const whole = decimal ? Number(`${decimal[1] || '0'}.${decimal[3] ?? '0'}`) : undefined;
+  const wholeLength = decimal?.[0].length ?? 0;
+  const slashHere = /^(\d+)\s*[/⁄]\s*(\d+)/.exec(rest);
+  if (slashHere) return readFraction(rest, slashHere, { whole: 0, offset: 0 });
+  const slashNext = /^(\s*-\s*|\s+)(\d+)\s*[/⁄]\s*(\d+)/.exec(rest.slice(wholeLength));
+  if (whole !== undefined && slashNext) {
+    const offset = wholeLength + (slashNext[1]?.length ?? 0);
+    const fraction = /^(\d+)\s*[/⁄]\s*(\d+)/.exec(rest.slice(offset));
+    if (fraction) return readFraction(rest, fraction, { whole, offset });
+  }
+  const vulgar = /^\s*([½¼¾⅛⅜⅝⅞⅓⅔])/.exec(rest.slice(wholeLength));
+  const pair = vulgar?.[1] === undefined ? undefined : VULGAR[vulgar[1]];
+  if (vulgar && pair) {
+    return ok({ amount: (whole ?? 0) + pair[0] / pair[1], length: wholeLength + vulgar[0].length });
+  }
+  return whole === undefined ? err(unreadable(rest, 0)) : ok({ amount: whole, length: wholeLength });
+}
+
+function readFraction(
+  rest: string,
+  match: RegExpExecArray,
+  { whole, offset }: { whole: number; offset: number },
+): Result<{ amount: number; length: number }, PartError> {
+  const over = Number(match[1]);
+  const under = Number(match[2]);
+  if (under === 0 || over >= under) return err(unreadable(rest, offset));
+  return ok({ amount: whole + over / under, length: offset + match[0].length });
+}
+
+function readUnit(rest: string): { unit: LengthUnit; length: number } | undefined {
+  for (const [pattern, unit] of UNIT_WORDS) {
+    const match = pattern.exec(rest);
+    if (match) return { unit, length: match[0].length };
+  }
+  return undefined;
+}
+
+const countBlanks = (text: string): number => /^\s*/.exec(text)?.[0].length ?? 0;
+const unreadable = (text: string, atIndex: number): PartError => ({
+  code: 'length_unreadable',
+  atIndex,
+  found: text.slice(atIndex, atIndex + 8),
+});
+
+function formatSixteenths(sixteenths: number): string {
+  const whole = Math.floor(sixteenths / 16);
+  let over = sixteenths % 16;
+  let under = 16;
+  while (over > 0 && over % 2 === 0) {
+    over /= 2;
+    under /= 2;
+  }
+  if (over === 0) return String(whole);
+  return whole === 0 ? `${over}/${under}` : `${whole} ${over}/${under}`;
+}

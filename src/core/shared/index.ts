@@ -22,3 +22,7 @@ export {
 export { formatCount, formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
 // Geometry
 export { boxesOverlap, freeLitresOf, type Box } from './boxes';
+// The solver
+export { isSolved, LinearModel, loadSolver, type Clock, type LinearSolution, type Solver } from './linearModel';
+// Chance that can be repeated
+export { createRandom, type Random } from './random';

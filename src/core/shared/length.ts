@@ -33,8 +33,8 @@ const VULGAR: Readonly<Record<string, readonly [number, number]>> = {
   '⅓': [1, 3], '⅔': [2, 3],
 };
 
-/** Rounds to the 0.1 mm that measures are kept to. */
-export const toTenthMm = (mm: number): number => Math.round(mm * 10) / 10;
+/** Rounds to the 0.1 mm that measures are kept to; 3/4" is 19.05 mm and must not fall to 19.0. */
+export const toTenthMm = (mm: number): number => Math.round(mm * 10 + 1e-6) / 10;
 
 /**
  * Reads a length as people write it: `36,5 cm`, `14 3/8"`, `1' 4"`, `1.2m`, `1 m 20 cm`, `365`.

@@ -1,0 +1,25 @@
+import nextJest from 'next/jest.js';
+
+const createConfig = nextJest({ dir: './' });
+
+/** ESM-only packages that Jest has to compile. */
+const ESM_PACKAGES = ['highs'];
+
+export default async () => {
+  const config = await createConfig({
+    testEnvironment: 'node',
+    testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}', '<rootDir>/test/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+    moduleNameMapper: {
+      '^@/(.*)$': '<rootDir>/src/$1',
+      '^@test/(.*)$': '<rootDir>/test/$1',
+      '^server-only$': '<rootDir>/test/emptyModule.ts',
+    },
+    setupFiles: ['<rootDir>/test/setup.ts'],
+    clearMocks: true,
+  })();
+  return {
+    ...config,
+    // next/jest puts its own pattern first; ours has to replace it, not follow it.
+    transformIgnorePatterns: [`/node_modules/(?!(${ESM_PACKAGES.join('|')})/)`, '^.+\\.module\\.(css|sass|scss)$'],
+  };
+};

@@ -1,0 +1,67 @@
+/**
+ * Runs an engine on a request from standard input:
+ *   npm run -s engine -- fit < request.json > answer.json      npm run -s engine -- fit --schema
+ * Exit 0 with an answer (infeasible included), 2 with {"error":{code,message,path}} on standard error.
+ */
+import { z } from 'zod';
+
+import { fitRequestSchema, planFit } from '@/core/fit';
+import { loadSolver, type Clock, type Solver } from '@/core/shared';
+import { planShop, shopRequestSchema } from '@/core/shop';
+
+type Means = { readonly solver: Solver; readonly clock: Clock };
+interface Engine {
+  readonly schema: z.ZodType;
+  readonly run: (request: unknown, means: Means) => object;
+}
+
+const engines: Readonly<Record<string, Engine>> = {
+  fit: { schema: fitRequestSchema, run: (request, means) => planFit(fitRequestSchema.parse(request), means) },
+  shop: { schema: shopRequestSchema, run: (request, means) => planShop(shopRequestSchema.parse(request), means) },
+};
+
+interface EngineError {
+  readonly code: string;
+  readonly message: string;
+  readonly path: readonly PropertyKey[];
+  readonly issues?: readonly { readonly path: readonly PropertyKey[]; readonly message: string }[];
+}
+
+async function main(args: readonly string[]): Promise<number> {
+  const engine = engines[args[0] ?? ''];
+  if (!engine) return refuse({ code: 'unknown_engine', message: `name an engine: ${Object.keys(engines).join(' | ')}`, path: [] });
+  if (args.includes('--schema')) {
+    process.stdout.write(`${JSON.stringify(z.toJSONSchema(engine.schema, { io: 'input' }), null, 2)}\n`);
+    return 0;
+  }
+  const text = await readAll(process.stdin);
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    return refuse({ code: 'not_json', message: error instanceof Error ? error.message : String(error), path: [] });
+  }
+  const parsed = engine.schema.safeParse(json);
+  if (!parsed.success) {
+    const issues = parsed.error.issues.map(({ path, message }) => ({ path, message }));
+    const first = issues[0];
+    const message = issues.map((issue) => `${issue.path.join('.') || 'request'}: ${issue.message}`).join('; ');
+    return refuse({ code: 'bad_request', message, path: first?.path ?? [], issues });
+  }
+  const answer = engine.run(json, { solver: await loadSolver(), clock: () => performance.now() });
+  process.stdout.write(`${JSON.stringify(answer)}\n`);
+  return 0;
+}
+
+function refuse(error: EngineError): number {
+  process.stderr.write(`${JSON.stringify({ error })}\n`);
+  return 2;
+}
+
+async function readAll(stream: AsyncIterable<Buffer | string>): Promise<string> {
+  const chunks: Buffer[] = [];
+  for await (const chunk of stream) chunks.push(Buffer.from(chunk));
+  return Buffer.concat(chunks).toString('utf8');
+}
+
+process.exitCode = await main(process.argv.slice(2));

@@ -1,0 +1,1 @@
+export { roomProgressOf, steps, type NextStep, type RoomFacts, type RoomProgress, type Step } from './roomProgress';

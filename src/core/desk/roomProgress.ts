@@ -1,0 +1,110 @@
+import type { Unit, VantagePoint, Picture, Room } from '../look';
+import { askewMeasuresOf } from '../look';
+import type { TakenFit } from '../fit';
+import type { ContainerNeed } from '../shop';
+import { keptLitresOf, type Group, type Thing } from '../sort';
+import { pairPictures } from '../show';
+
+export const steps = ['look', 'agree', 'sort', 'place', 'fit', 'shop', 'show'] as const;
+export type Step = (typeof steps)[number];
+
+/** What is missing next, most urgent first within a step. The screen words it. */
+export type NextStep =
+  | { readonly step: 'look'; readonly code: 'add_unit' }
+  | { readonly step: 'look'; readonly code: 'add_vantage_point' }
+  | { readonly step: 'look'; readonly code: 'take_before'; readonly vantagePointName: string }
+  | { readonly step: 'look'; readonly code: 'measure_again'; readonly bayName: string }
+  | { readonly step: 'agree'; readonly code: 'set_room_budget' }
+  | { readonly step: 'sort'; readonly code: 'start_sorting' }
+  | { readonly step: 'sort'; readonly code: 'ask_client'; readonly count: number }
+  | { readonly step: 'sort'; readonly code: 'decide_later'; readonly count: number }
+  | { readonly step: 'place'; readonly code: 'place_groups'; readonly count: number; readonly firstName: string }
+  | { readonly step: 'fit'; readonly code: 'fit_bays'; readonly count: number; readonly firstBayName: string }
+  | { readonly step: 'shop'; readonly code: 'buy'; readonly pieces: number }
+  | { readonly step: 'show'; readonly code: 'take_after'; readonly vantagePointName: string };
+
+export interface RoomFacts {
+  readonly room: Room;
+  readonly units: readonly Unit[];
+  readonly vantagePoints: readonly VantagePoint[];
+  readonly pictures: readonly Picture[];
+  readonly groups: readonly Group[];
+  readonly things: readonly Thing[];
+  readonly fits: readonly TakenFit[];
+  readonly needs: readonly ContainerNeed[];
+}
+
+/** How far a room has come. Nothing is locked: the order is advice. */
+export interface RoomProgress {
+  readonly next: readonly NextStep[];
+  /** Steps with nothing missing, of those that have begun. */
+  readonly doneSteps: readonly Step[];
+  /** 0..1, for the fill of the room's tab. */
+  readonly doneRatio: number;
+}
+
+/** Works out from a room's records which steps are done and what comes next. */
+export function roomProgressOf(facts: RoomFacts): RoomProgress {
+  const next = [...lookGaps(facts), ...agreeGaps(facts), ...sortGaps(facts), ...placeGaps(facts), ...fitGaps(facts), ...shopGaps(facts), ...showGaps(facts)];
+  const hasBegun: Readonly<Record<Step, boolean>> = {
+    look: facts.units.length > 0,
+    agree: facts.room.budgetMinor > 0,
+    sort: facts.things.length > 0,
+    place: facts.groups.some((group) => group.bayId !== null),
+    fit: facts.fits.length > 0,
+    shop: facts.needs.length > 0,
+    show: facts.pictures.some((picture) => picture.moment === 'after'),
+  };
+  const doneSteps = steps.filter((step) => hasBegun[step] && next.every((gap) => gap.step !== step));
+  return { next, doneSteps, doneRatio: doneSteps.length / steps.length };
+}
+
+function lookGaps({ units, vantagePoints, pictures }: RoomFacts): NextStep[] {
+  const gaps: NextStep[] = [];
+  if (vantagePoints.length === 0) gaps.push({ step: 'look', code: 'add_vantage_point' });
+  for (const { vantagePoint, before } of pairPictures(vantagePoints, pictures)) {
+    if (!before) gaps.push({ step: 'look', code: 'take_before', vantagePointName: vantagePoint.name });
+  }
+  if (units.length === 0) gaps.push({ step: 'look', code: 'add_unit' });
+  const askew = units.flatMap((unit) => unit.bays).find((bay) => askewMeasuresOf(bay).length > 0);
+  if (askew) gaps.push({ step: 'look', code: 'measure_again', bayName: askew.name });
+  return gaps;
+}
+
+const agreeGaps = ({ room }: RoomFacts): NextStep[] =>
+  room.budgetMinor === 0 ? [{ step: 'agree', code: 'set_room_budget' }] : [];
+
+function sortGaps({ things }: RoomFacts): NextStep[] {
+  if (things.length === 0) return [{ step: 'sort', code: 'start_sorting' }];
+  const countOf = (verdict: 'ask' | 'later') => things.filter((thing) => thing.verdict === verdict).length;
+  return [
+    ...(countOf('ask') > 0 ? [{ step: 'sort', code: 'ask_client', count: countOf('ask') } as const] : []),
+    ...(countOf('later') > 0 ? [{ step: 'sort', code: 'decide_later', count: countOf('later') } as const] : []),
+  ];
+}
+
+function placeGaps({ groups, things }: RoomFacts): NextStep[] {
+  const homeless = groups.filter((group) => group.bayId === null && keptLitresOf(group, things) > 0);
+  const first = homeless[0];
+  return first ? [{ step: 'place', code: 'place_groups', count: homeless.length, firstName: first.name }] : [];
+}
+
+function fitGaps({ units, groups, things, fits }: RoomFacts): NextStep[] {
+  const open = units
+    .flatMap((unit) => unit.bays)
+    .filter((bay) => groups.some((group) => group.bayId === bay.id && keptLitresOf(group, things) > 0))
+    .filter((bay) => fits.every((fit) => fit.bayId !== bay.id));
+  const first = open[0];
+  return first ? [{ step: 'fit', code: 'fit_bays', count: open.length, firstBayName: first.name }] : [];
+}
+
+function shopGaps({ needs }: RoomFacts): NextStep[] {
+  const pieces = needs.reduce((sum, need) => sum + need.qty - need.hadQty, 0);
+  return pieces > 0 ? [{ step: 'shop', code: 'buy', pieces }] : [];
+}
+
+function showGaps({ vantagePoints, pictures }: RoomFacts): NextStep[] {
+  return pairPictures(vantagePoints, pictures)
+    .filter(({ before, after }) => before && !after)
+    .map(({ vantagePoint }) => ({ step: 'show', code: 'take_after', vantagePointName: vantagePoint.name }));
+}

@@ -1,0 +1,11 @@
+// The engine and its open format
+export {
+  fitAims, fitAnswerSchema, fitRequestSchema, lidWishes, materials, placementSchema, seeWishes,
+  type FitAim, type FitAnswer, type FitContainer, type FitGroup, type FitReason, type FitRequest, type FitRequestInput, type Placement,
+} from './model';
+export { planFit } from './planFit';
+export { findFitFaults, type FitFault } from './findFitFaults';
+export { explainUnused } from './suitability';
+// Records and how they reach the engine
+export { containerProductSchema, productKinds, takenFitSchema, toFitContainer, type ContainerProduct, type TakenFit } from './records';
+export { toFitRequest } from './toFitRequest';

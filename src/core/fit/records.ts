@@ -1,0 +1,67 @@
+import { z } from 'zod';
+
+import { bayIdSchema, containerIdSchema, lengthSchema, projectIdSchema, priceMinorSchema } from '../shared';
+import { fitAims, fitAnswerSchema, materials, type FitContainer } from './model';
+
+export const productKinds = ['bin', 'basket', 'box', 'tray', 'drawer', 'jar', 'turntable', 'file holder', 'tub'] as const;
+
+/** A container of the catalogue, or one that a household already has. */
+export const containerProductSchema = z.object({
+  id: containerIdSchema,
+  /** Set for what a household owns or made; null for the catalogue. */
+  projectId: projectIdSchema.nullable(),
+  name: z.string().trim().min(1).max(80),
+  kind: z.enum(productKinds),
+  /** Outside at the widest, rims and handles included. */
+  width: lengthSchema,
+  depth: lengthSchema,
+  height: lengthSchema,
+  innerLitres: z.number().positive().max(10_000),
+  innerHeightMm: z.number().positive().max(100_000),
+  innerWidthMm: z.number().positive().max(100_000).nullable(),
+  shape: z.enum(['box', 'round']),
+  lid: z.boolean(),
+  clear: z.boolean(),
+  material: z.enum(materials),
+  stackable: z.boolean(),
+  maxStack: z.number().int().min(1).max(50).nullable(),
+  tareG: z.number().int().min(0).max(1_000_000),
+  maxLoadG: z.number().int().min(1).max(1_000_000_000).nullable(),
+  turnable: z.boolean(),
+  /** How many the household has; null for the catalogue. */
+  ownedCount: z.number().int().min(0).max(10_000).nullable(),
+});
+export type ContainerProduct = Readonly<z.infer<typeof containerProductSchema>>;
+
+/** An arrangement of containers that was taken for a bay; shopping and the client's page follow from it. */
+export const takenFitSchema = z.object({
+  bayId: bayIdSchema,
+  prefer: z.enum(fitAims),
+  answer: fitAnswerSchema,
+  takenAt: z.iso.datetime(),
+});
+export type TakenFit = Readonly<z.infer<typeof takenFitSchema>>;
+
+/** The catalogue's record as the engine wants it, at the price of one piece. */
+export function toFitContainer(product: ContainerProduct, unitPriceMinor: number): FitContainer {
+  priceMinorSchema.parse(unitPriceMinor);
+  return {
+    id: product.id,
+    name: product.name,
+    outer: { width: product.width.mm, depth: product.depth.mm, height: product.height.mm },
+    innerLitres: product.innerLitres,
+    innerHeight: product.innerHeightMm,
+    ...(product.innerWidthMm === null ? {} : { innerWidth: product.innerWidthMm }),
+    shape: product.shape,
+    lid: product.lid,
+    clear: product.clear,
+    material: product.material,
+    stackable: product.stackable,
+    ...(product.maxStack === null ? {} : { maxStack: product.maxStack }),
+    tareG: product.tareG,
+    ...(product.maxLoadG === null ? {} : { maxLoadG: product.maxLoadG }),
+    turnable: product.turnable,
+    priceMinor: unitPriceMinor,
+    ...(product.ownedCount === null ? {} : { available: product.ownedCount }),
+  };
+}

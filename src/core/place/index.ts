@@ -1,0 +1,1 @@
+export { bayLevelOf, walkBays, type BayLevel, type PlaceWarning } from './bayLevels';

@@ -1,0 +1,13 @@
+// The engine and its open format
+export {
+  priorities, prioritySchema, shopRequestSchema,
+  type Need, type Priority, type ShopAnswer, type ShopBill, type ShopOffer, type ShopReason, type ShopRequest,
+} from './model';
+export { planShop, servedNeedsOf } from './planShop';
+export { findWaysBack, type WayBack } from './findWaysBack';
+// The room's list
+export {
+  offerSchema, purchaseSchema, shopSchema,
+  type Offer, type Purchase, type Shop,
+} from './records';
+export { findUnitPriceMinor, listNeeds, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';

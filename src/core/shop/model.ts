@@ -1,0 +1,120 @@
+import { z } from 'zod';
+
+const requestId = z.string().min(1).max(100);
+const money = z.number().int().min(0).max(1e9);
+const count = z.number().int().min(0).max(1e9);
+
+export const priorities = ['must', 'should', 'nice'] as const;
+export const prioritySchema = z.enum(priorities);
+export type Priority = z.infer<typeof prioritySchema>;
+
+const needSchema = z.strictObject({
+  id: requestId,
+  name: z.string().max(200),
+  qty: count,
+  priority: prioritySchema,
+  /** What one unit is worth among wishes of the same priority. */
+  value: z.number().min(0).max(1e9).default(1),
+});
+export type Need = Readonly<z.infer<typeof needSchema>>;
+
+const shopOfferSchema = z
+  .strictObject({
+    id: requestId,
+    shopId: requestId,
+    /** Serves this need … */
+    needId: requestId.optional(),
+    /** … or any of these, unit by unit. */
+    needIds: z.array(requestId).min(1).max(50).optional(),
+    packSize: z.number().int().min(1).max(1e9),
+    priceMinor: money,
+    maxPacks: count.optional(),
+  })
+  .refine((offer) => (offer.needId === undefined) !== (offer.needIds === undefined), {
+    message: 'give either needId or needIds',
+    path: ['needId'],
+  });
+export type ShopOffer = Readonly<z.infer<typeof shopOfferSchema>>;
+
+const shopOfRequestSchema = z.strictObject({
+  id: requestId,
+  name: z.string().max(200),
+  deliveryMinor: money.default(0),
+  /** Goods before credit that make delivery free; none given: always due. */
+  freeOverMinor: money.optional(),
+  visitMinutes: z.number().min(0).max(1e9).optional(),
+});
+export type ShopOfRequest = Readonly<z.infer<typeof shopOfRequestSchema>>;
+
+/** What the `shop` engine is asked; money in minor units. Source: docs/engines.md. */
+export const shopRequestSchema = z
+  .strictObject({
+    needs: z.array(needSchema).max(500),
+    offers: z.array(shopOfferSchema).max(5000),
+    shops: z.array(shopOfRequestSchema).max(100),
+    owned: z.array(z.strictObject({ needId: requestId, qty: count })).default([]),
+    credits: z.array(z.strictObject({ shopId: requestId, amountMinor: money })).default([]),
+    budgetMinor: money,
+    seed: z.number().int().min(0).max(1e9).default(1),
+    timeLimitMs: z.number().min(0).max(1e9).default(1000),
+  })
+  .superRefine((request, context) => {
+    const refuse = (message: string, path: (string | number)[]) => context.addIssue({ code: 'custom', message, path });
+    const check = (ids: readonly string[], list: string, field: string) =>
+      ids.forEach((id, i) => {
+        if (ids.indexOf(id) !== i) refuse(`the id "${id}" occurs twice`, [list, i, field]);
+      });
+    check(request.needs.map(({ id }) => id), 'needs', 'id');
+    check(request.offers.map(({ id }) => id), 'offers', 'id');
+    check(request.shops.map(({ id }) => id), 'shops', 'id');
+    check(request.owned.map(({ needId }) => needId), 'owned', 'needId');
+    check(request.credits.map(({ shopId }) => shopId), 'credits', 'shopId');
+    const needIds = new Set(request.needs.map(({ id }) => id));
+    const shopIds = new Set(request.shops.map(({ id }) => id));
+    request.offers.forEach((offer, i) => {
+      if (!shopIds.has(offer.shopId)) refuse(`there is no shop "${offer.shopId}"`, ['offers', i, 'shopId']);
+      const served = offer.needIds ?? (offer.needId === undefined ? [] : [offer.needId]);
+      served.forEach((id, j) => {
+        const path = offer.needIds ? ['offers', i, 'needIds', j] : ['offers', i, 'needId'];
+        if (!needIds.has(id)) refuse(`there is no need "${id}"`, path);
+        if (served.indexOf(id) !== j) refuse(`the id "${id}" occurs twice`, path);
+      });
+    });
+    request.owned.forEach(({ needId }, i) => {
+      if (!needIds.has(needId)) refuse(`there is no need "${needId}"`, ['owned', i, 'needId']);
+    });
+    request.credits.forEach(({ shopId }, i) => {
+      if (!shopIds.has(shopId)) refuse(`there is no shop "${shopId}"`, ['credits', i, 'shopId']);
+    });
+  });
+export type ShopRequest = Readonly<z.infer<typeof shopRequestSchema>>;
+export type ShopRequestInput = z.input<typeof shopRequestSchema>;
+
+/** What the `shop` engine answers. `objective` is the least to pay at the best value; `bound` proves it. */
+export interface ShopAnswer {
+  readonly status: 'optimal' | 'feasible' | 'infeasible';
+  readonly objective: number | null;
+  readonly bound: number | null;
+  readonly elapsedMs: number;
+  readonly buys: readonly { readonly offerId: string; readonly packs: number }[];
+  readonly met: readonly { readonly needId: string; readonly qty: number; readonly short: number }[];
+  readonly payMinor: number;
+  readonly perShop: readonly ShopBill[];
+  readonly leftovers: readonly { readonly needId: string; readonly qty: number }[];
+  readonly dropped: readonly string[];
+  /** Where the musts cost more than there is: the least money that would do. */
+  readonly leastBudgetMinor?: number;
+  readonly reasons: readonly ShopReason[];
+}
+export interface ShopBill {
+  readonly shopId: string;
+  readonly goodsMinor: number;
+  readonly deliveryMinor: number;
+  readonly creditMinor: number;
+  readonly payMinor: number;
+}
+export interface ShopReason {
+  readonly code: 'must_not_on_offer' | 'budget_too_small' | 'time_ran_out';
+  readonly message: string;
+  readonly subject: string;
+}

@@ -1,0 +1,315 @@
+import { isSolved, LinearModel, type Clock, type LinearSolution, type Solver } from '../shared';
+import type { Need, ShopAnswer, ShopBill, ShopOffer, ShopReason, ShopRequest } from './model';
+
+/** Weight of one *should* unit against one *nice* unit. */
+const WISH_WEIGHT = { must: 0, should: 3, nice: 1 } as const;
+/** A value aim is held to within this when the next aim is worked on. */
+const VALUE_TOLERANCE = 1e-6;
+
+/** The variables of the model, by what they stand for. */
+interface ShopVariables {
+  /** Packs of each offer. */
+  readonly packs: readonly number[];
+  /** Units of offer i that go to its j-th need. */
+  readonly units: readonly (readonly { readonly needId: string; readonly variable: number }[])[];
+  /** 1 where a pack is bought at shop s. */
+  readonly used: readonly number[];
+  /** 1 where delivery of shop s is due. */
+  readonly delivery: readonly number[];
+  /** Credit spent at shop s, minor units. */
+  readonly credit: readonly number[];
+}
+
+/**
+ * Buys what is needed from the offers, aim after aim: every must · most value of wishes within the
+ * budget · least to pay · fewest shops · fewest leftovers. Each aim is a mixed-integer model that
+ * HiGHS solves with a gap of 0, held while the next one is solved.
+ * Requires: a parsed request. Ensures: `payMinor <= budgetMinor` unless infeasible; totals are
+ * recounted in whole minor units from the packs. Deterministic unless the time limit cuts it.
+ */
+export function planShop(
+  request: ShopRequest,
+  { solver, clock }: { readonly solver: Solver; readonly clock: Clock },
+): ShopAnswer {
+  const startMs = clock();
+  const lacking = lackingUnitsOf(request);
+  const limits = (): { timeLimitMs: number; seed: number } => ({
+    timeLimitMs: Math.max(20, request.timeLimitMs - (clock() - startMs)),
+    seed: request.seed,
+  });
+  const unsold = findUnsold(request, lacking);
+  if (unsold.length > 0) return createInfeasible(request, lacking, { reasons: unsold, elapsedMs: clock() - startMs });
+
+  const { model, variables } = buildModel(request, lacking);
+  const pay = payTerms(request, variables);
+  const least = model.minimise(solver, pay, limits());
+  if (!isSolved(least)) {
+    const reason = least.status === 'infeasible' ? sharedOffersRunOut : timeRanOut;
+    return createInfeasible(request, lacking, { reasons: [reason], elapsedMs: clock() - startMs });
+  }
+  const leastMinor = recount(request, variables, least).payMinor;
+  if (leastMinor > request.budgetMinor) {
+    // A cut-short search has not proved that the musts cannot be had for less.
+    const isProven = least.status === 'optimal';
+    const reason = isProven ? tooDear(leastMinor, request.budgetMinor) : timeRanOut;
+    return {
+      ...createInfeasible(request, lacking, { reasons: [reason], elapsedMs: clock() - startMs }),
+      leastBudgetMinor: leastMinor,
+    };
+  }
+  model.addRow(pay, { most: request.budgetMinor });
+  const { solution, bound, isProven } = pursueAims({ request, model, variables, first: least, solver, limits });
+  const totals = recount(request, variables, solution);
+  const boundMinor = Math.min(totals.payMinor, Math.max(0, Math.ceil(bound - 1e-6)));
+  return {
+    status: isProven && totals.payMinor === boundMinor ? 'optimal' : 'feasible',
+    objective: totals.payMinor,
+    bound: boundMinor,
+    elapsedMs: clock() - startMs,
+    ...totals,
+    ...sumUp(request, lacking, solution, variables),
+    reasons: [],
+  };
+}
+
+/** Works through value, pay, shops and leftovers; an aim that runs out of time ends the pursuit. */
+function pursueAims(job: {
+  readonly request: ShopRequest;
+  readonly model: LinearModel;
+  readonly variables: ShopVariables;
+  readonly first: LinearSolution;
+  readonly solver: Solver;
+  readonly limits: () => { timeLimitMs: number; seed: number };
+}): { solution: LinearSolution; bound: number; isProven: boolean } {
+  const { request, model, variables, solver, limits } = job;
+  const value = valueTerms(request, variables);
+  const pay = payTerms(request, variables);
+  let solution = job.first;
+  // What wishes cost is unknown until their value is settled; 0 is always a true bound.
+  let bound = value.length === 0 ? job.first.bound : 0;
+  let isProven = value.length === 0 && job.first.status === 'optimal';
+  if (value.length > 0) {
+    const best = model.minimise(solver, value, limits());
+    if (!isSolved(best)) return { solution, bound, isProven: false };
+    solution = best;
+    model.addRow(value, { most: best.objective + VALUE_TOLERANCE * Math.max(1, Math.abs(best.objective)) });
+    const cheapest = model.minimise(solver, pay, limits());
+    if (!isSolved(cheapest)) return { solution, bound, isProven: false };
+    solution = cheapest;
+    isProven = best.status === 'optimal' && cheapest.status === 'optimal';
+    bound = best.status === 'optimal' ? cheapest.bound : 0;
+  }
+  model.addRow(pay, { most: recount(request, variables, solution).payMinor });
+  const shops = variables.used.map((variable) => [variable, 1] as const);
+  for (const aim of [shops, leftoverTerms(request, variables)]) {
+    const next = model.minimise(solver, aim, limits());
+    if (!isSolved(next)) break;
+    solution = next;
+    // The last aim may not undo the one before it.
+    model.addRow(aim, { most: next.objective + 1e-6 });
+  }
+  return { solution, bound, isProven };
+}
+
+/** Units still to buy of each need, after what is owned. */
+function lackingUnitsOf(request: ShopRequest): ReadonlyMap<string, number> {
+  const owned = new Map(request.owned.map(({ needId, qty }) => [needId, qty]));
+  return new Map(request.needs.map((need) => [need.id, Math.max(0, need.qty - (owned.get(need.id) ?? 0))]));
+}
+
+export const servedNeedsOf = (offer: ShopOffer): readonly string[] =>
+  offer.needIds ?? (offer.needId === undefined ? [] : [offer.needId]);
+
+function buildModel(request: ShopRequest, lacking: ReadonlyMap<string, number>) {
+  const model = new LinearModel();
+  const used = request.shops.map(() => model.addVariable({ most: 1, whole: true }));
+  const delivery = request.shops.map(() => model.addVariable({ most: 1, whole: true }));
+  const credit = request.shops.map((shop) =>
+    model.addVariable({ most: request.credits.find(({ shopId }) => shopId === shop.id)?.amountMinor ?? 0 }),
+  );
+  const packs = request.offers.map((offer) => model.addVariable({ most: mostPacks(request, offer, lacking), whole: true }));
+  const units = request.offers.map((offer) =>
+    servedNeedsOf(offer).map((needId) => ({ needId, variable: model.addVariable({ most: lacking.get(needId) ?? 0, whole: true }) })),
+  );
+  request.offers.forEach((offer, i) => {
+    const pack = packs[i] ?? 0;
+    // Units that go to needs come out of the packs.
+    model.addRow([...(units[i] ?? []).map(({ variable }) => [variable, 1] as const), [pack, -offer.packSize]], { most: 0 });
+    const shop = request.shops.findIndex(({ id }) => id === offer.shopId);
+    model.addRow([[pack, 1], [used[shop] ?? 0, -mostPacks(request, offer, lacking)]], { most: 0 });
+  });
+  for (const need of request.needs) {
+    const terms = unitsFor(units, need.id);
+    const lack = lacking.get(need.id) ?? 0;
+    model.addRow(terms, need.priority === 'must' ? { least: lack, most: lack } : { most: lack });
+  }
+  request.shops.forEach((shop, s) => addShopRows(model, request, { shop, s, used, delivery, credit, packs }));
+  return { model, variables: { packs, units, used, delivery, credit } satisfies ShopVariables };
+}
+
+/** Delivery is due where the shop is used and its goods stay below the free limit; credit pays goods only. */
+function addShopRows(
+  model: LinearModel,
+  request: ShopRequest,
+  { shop, s, used, delivery, credit, packs }: {
+    readonly shop: ShopRequest['shops'][number]; readonly s: number;
+    readonly used: readonly number[]; readonly delivery: readonly number[];
+    readonly credit: readonly number[]; readonly packs: readonly number[];
+  },
+): void {
+  const goods = request.offers.flatMap((offer, i) =>
+    offer.shopId === shop.id ? [[packs[i] ?? 0, offer.priceMinor] as const] : [],
+  );
+  const useVar = used[s] ?? 0;
+  const dueVar = delivery[s] ?? 0;
+  if (shop.freeOverMinor === undefined) model.addRow([[useVar, 1], [dueVar, -1]], { most: 0 });
+  // goods + free × due >= free × used: either the limit is reached or delivery is due.
+  else model.addRow([...goods, [dueVar, shop.freeOverMinor], [useVar, -shop.freeOverMinor]], { least: 0 });
+  model.addRow([[credit[s] ?? 0, 1], ...goods.map(([variable, price]) => [variable, -price] as const)], { most: 0 });
+  // A shop counts as used only where a pack is bought.
+  model.addRow(
+    [[useVar, 1], ...request.offers.flatMap((offer, i) => (offer.shopId === shop.id ? [[packs[i] ?? 0, -1] as const] : []))],
+    { most: 0 },
+  );
+}
+
+/**
+ * More packs than this never help: enough for all it serves, and, where delivery is free above a
+ * limit, enough to reach that limit.
+ */
+function mostPacks(request: ShopRequest, offer: ShopOffer, lacking: ReadonlyMap<string, number>): number {
+  const wanted = servedNeedsOf(offer).reduce((sum, id) => sum + (lacking.get(id) ?? 0), 0);
+  const forNeeds = Math.ceil(wanted / offer.packSize);
+  const shop = request.shops.find(({ id }) => id === offer.shopId);
+  const freeOver = shop?.freeOverMinor ?? 0;
+  const isWorthReaching = freeOver > 0 && (shop?.deliveryMinor ?? 0) > 0 && offer.priceMinor > 0;
+  // Extra packs dearer than the delivery they save never pay, save those that a credit pays for.
+  const onCard = request.credits.find(({ shopId }) => shopId === offer.shopId)?.amountMinor ?? 0;
+  const savedMinor = (shop?.deliveryMinor ?? 0) + onCard;
+  const forDelivery = isWorthReaching
+    ? Math.min(Math.ceil(freeOver / offer.priceMinor), forNeeds + Math.ceil(savedMinor / offer.priceMinor))
+    : 0;
+  return Math.min(offer.maxPacks ?? Infinity, Math.max(forNeeds, forDelivery));
+}
+
+type Terms = readonly (readonly [number, number])[];
+
+const unitsFor = (units: ShopVariables['units'], needId: string): Terms =>
+  units.flatMap((list) => list.filter((unit) => unit.needId === needId).map(({ variable }) => [variable, 1] as const));
+
+const payTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
+  ...request.offers.map((offer, i) => [variables.packs[i] ?? 0, offer.priceMinor] as const),
+  ...request.shops.map((shop, s) => [variables.delivery[s] ?? 0, shop.deliveryMinor] as const),
+  ...request.shops.map((_, s) => [variables.credit[s] ?? 0, -1] as const),
+];
+
+/** Negative value of the wishes, since models are minimised. */
+const valueTerms = (request: ShopRequest, variables: ShopVariables): Terms =>
+  request.needs
+    .filter((need) => need.priority !== 'must' && need.value > 0)
+    .flatMap((need) => unitsFor(variables.units, need.id).map(([variable]) => [variable, -WISH_WEIGHT[need.priority] * need.value] as const));
+
+const leftoverTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
+  ...request.offers.map((offer, i) => [variables.packs[i] ?? 0, offer.packSize] as const),
+  ...variables.units.flat().map(({ variable }) => [variable, -1] as const),
+];
+
+/** Recounts the bill from the packs alone, in whole minor units. */
+function recount(request: ShopRequest, variables: ShopVariables, solution: LinearSolution) {
+  const buys = request.offers
+    .map((offer, i) => ({ offerId: offer.id, packs: Math.round(solution.values[variables.packs[i] ?? 0] ?? 0) }))
+    .filter(({ packs }) => packs > 0);
+  const perShop = request.shops.flatMap((shop): ShopBill[] => {
+    const here = buys.filter(({ offerId }) => request.offers.find(({ id }) => id === offerId)?.shopId === shop.id);
+    return here.length === 0 ? [] : [billOf(request, shop, here)];
+  });
+  return { buys, perShop, payMinor: perShop.reduce((sum, bill) => sum + bill.payMinor, 0) };
+}
+
+function billOf(
+  request: ShopRequest,
+  shop: ShopRequest['shops'][number],
+  buys: readonly { readonly offerId: string; readonly packs: number }[],
+): ShopBill {
+  const goodsMinor = buys.reduce((sum, buy) => {
+    const offer = request.offers.find(({ id }) => id === buy.offerId);
+    return sum + (offer?.priceMinor ?? 0) * buy.packs;
+  }, 0);
+  const isFree = shop.freeOverMinor !== undefined && goodsMinor >= shop.freeOverMinor;
+  const deliveryMinor = isFree ? 0 : shop.deliveryMinor;
+  const onCard = request.credits.find(({ shopId }) => shopId === shop.id)?.amountMinor ?? 0;
+  const creditMinor = Math.min(onCard, goodsMinor);
+  return { shopId: shop.id, goodsMinor, deliveryMinor, creditMinor, payMinor: goodsMinor + deliveryMinor - creditMinor };
+}
+
+/** What each need gets, and what is left over of the packs that serve it. */
+function sumUp(request: ShopRequest, lacking: ReadonlyMap<string, number>, solution: LinearSolution, variables: ShopVariables) {
+  const met = request.needs.map((need) => {
+    const bought = Math.round(unitsFor(variables.units, need.id).reduce((sum, [variable]) => sum + (solution.values[variable] ?? 0), 0));
+    const qty = need.qty - (lacking.get(need.id) ?? 0) + bought;
+    return { needId: need.id, qty, short: need.qty - qty };
+  });
+  const spare = new Map<string, number>();
+  request.offers.forEach((offer, i) => {
+    const bought = Math.round(solution.values[variables.packs[i] ?? 0] ?? 0) * offer.packSize;
+    const taken = (variables.units[i] ?? []).reduce((sum, { variable }) => sum + (solution.values[variable] ?? 0), 0);
+    const left = Math.round(bought - taken);
+    const first = servedNeedsOf(offer)[0];
+    if (left > 0 && first !== undefined) spare.set(first, (spare.get(first) ?? 0) + left);
+  });
+  return {
+    met,
+    leftovers: [...spare].map(([needId, qty]) => ({ needId, qty })),
+    dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId),
+  };
+}
+
+/** Musts that the offers cannot fill at any price. */
+function findUnsold(request: ShopRequest, lacking: ReadonlyMap<string, number>): ShopReason[] {
+  return request.needs
+    .filter((need) => need.priority === 'must')
+    .flatMap((need) => {
+      const onOffer = request.offers
+        .filter((offer) => servedNeedsOf(offer).includes(need.id))
+        .reduce((sum, offer) => sum + (offer.maxPacks ?? Infinity) * offer.packSize, 0);
+      const lack = lacking.get(need.id) ?? 0;
+      return onOffer >= lack ? [] : [notOnOffer(need, lack, onOffer)];
+    });
+}
+
+const notOnOffer = (need: Need, lack: number, onOffer: number): ShopReason => ({
+  code: 'must_not_on_offer',
+  message: `"${need.name}" needs ${lack} more, the offers have ${onOffer}`,
+  subject: need.id,
+});
+const tooDear = (leastMinor: number, budgetMinor: number): ShopReason => ({
+  code: 'budget_too_small',
+  message: `the musts cost at least ${leastMinor}, the budget is ${budgetMinor} (minor units)`,
+  subject: 'budgetMinor',
+});
+/** Offers that serve several needs hold enough for each, but not for all together. */
+const sharedOffersRunOut: ShopReason = {
+  code: 'must_not_on_offer',
+  message: 'the offers that serve several musts do not hold enough for all of them together',
+  subject: 'offers',
+};
+const timeRanOut: ShopReason = {
+  code: 'time_ran_out',
+  message: 'no way to buy every must was found in the time given, and none was ruled out',
+  subject: 'timeLimitMs',
+};
+
+function createInfeasible(
+  request: ShopRequest,
+  lacking: ReadonlyMap<string, number>,
+  { reasons, elapsedMs }: { readonly reasons: readonly ShopReason[]; readonly elapsedMs: number },
+): ShopAnswer {
+  const met = request.needs.map((need) => {
+    const short = lacking.get(need.id) ?? 0;
+    return { needId: need.id, qty: need.qty - short, short };
+  });
+  return {
+    status: 'infeasible', objective: null, bound: null, elapsedMs, buys: [], met, payMinor: 0, perShop: [],
+    leftovers: [], dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId), reasons,
+  };
+}

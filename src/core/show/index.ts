@@ -1,0 +1,1 @@
+export { pairPictures, roomResultsOf, type LivesAt, type PicturePair, type RoomRecords, type RoomResults } from './roomResults';

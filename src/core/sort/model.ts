@@ -1,0 +1,81 @@
+import { z } from 'zod';
+
+import {
+  decisionIdSchema, groupIdSchema, projectIdSchema, roomIdSchema, thingIdSchema, bayIdSchema,
+} from '../shared';
+
+/** What can be decided about a thing, in the order in which the boxes stand on the bench. */
+export const verdicts = [
+  'keep', 'donate', 'discard', 'elsewhere', 'give', 'sell', 'recycle', 'ask', 'later',
+] as const;
+export const verdictSchema = z.enum(verdicts);
+export type Verdict = z.infer<typeof verdictSchema>;
+
+export const reasons = [
+  'in use', 'sentimental', 'heirloom', 'worn out', 'broken', 'incomplete', 'out of date',
+  'more than enough', 'outgrown', 'never used', 'does not do its job', 'forgotten',
+] as const;
+export const reasonSchema = z.enum(reasons);
+export type Reason = z.infer<typeof reasonSchema>;
+
+/** How a recycled thing leaves. */
+export const disposals = ['recycle', 'shred', 'special disposal'] as const;
+
+/** Like with like: things that will live together. */
+export const groupSchema = z.object({
+  id: groupIdSchema,
+  projectId: projectIdSchema,
+  roomId: roomIdSchema,
+  name: z.string().trim().min(1).max(60),
+  /** Where the group is meant to live; null while it has no home yet. */
+  bayId: bayIdSchema.nullable(),
+  /** Litres that were measured as a heap, not thing by thing. */
+  uncountedLitres: z.number().min(0).max(10_000),
+  lid: z.enum(['required', 'forbidden', 'any']),
+  see: z.enum(['clear', 'opaque', 'any']),
+  /** Used daily: nothing of another group may stand in front of it. */
+  front: z.boolean(),
+  position: z.number().int(),
+});
+export type Group = Readonly<z.infer<typeof groupSchema>>;
+
+const decidedSchema = z.object({
+  kind: z.literal('decided'),
+  roomId: roomIdSchema,
+  /** The thing in plain words, without its number. */
+  name: z.string().trim().min(1).max(120),
+  count: z.number().int().min(1).max(10_000),
+  verdict: verdictSchema,
+  reasons: z.array(reasonSchema).max(6),
+  groupId: groupIdSchema.nullable(),
+  /** Which room, whom, or which way of disposal; empty for "no home yet" and the rest. */
+  to: z.string().trim().max(80),
+  /** For all pieces together. */
+  litres: z.number().min(0).max(100_000),
+  massG: z.number().min(0).max(100_000_000),
+});
+
+const eventHead = {
+  /** Made by the client; the same id counts once, however often it is sent. */
+  id: decisionIdSchema,
+  thingId: thingIdSchema,
+  decidedAt: z.iso.datetime(),
+  /** Which device or file said so. */
+  device: z.string().trim().min(1).max(40),
+};
+
+/** One past-tense line of the append-only log. */
+export const decisionEventSchema = z.discriminatedUnion('kind', [
+  decidedSchema.extend(eventHead),
+  z.object({ kind: z.literal('undone'), ...eventHead, aboutId: decisionIdSchema }),
+  z.object({ kind: z.literal('restored'), ...eventHead, aboutId: decisionIdSchema }),
+]);
+export type DecisionEvent = Readonly<z.infer<typeof decisionEventSchema>>;
+export type DecidedEvent = Extract<DecisionEvent, { kind: 'decided' }>;
+
+/** Today's state of a thing: its last decision that stands. */
+export interface Thing extends Readonly<Omit<z.infer<typeof decidedSchema>, 'kind'>> {
+  readonly id: z.infer<typeof thingIdSchema>;
+  readonly decisionId: z.infer<typeof decisionIdSchema>;
+  readonly decidedAt: string;
+}

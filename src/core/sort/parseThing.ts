@@ -1,0 +1,139 @@
+import type { GroupId } from '../shared';
+import { kinds, UNKNOWN_KIND, type Kind } from './kinds';
+import type { Group, Reason, Thing } from './model';
+
+/** What a typed line was understood as. */
+export interface ParsedThing {
+  readonly count: number;
+  /** The words without their number, as they will be shown. */
+  readonly name: string;
+  readonly reasons: readonly Reason[];
+  readonly groupId: GroupId | undefined;
+  /** For all pieces. */
+  readonly litres: number;
+  readonly massG: number;
+  /** Whether the size rests on a known kind of thing, or on the fallback. */
+  readonly isSizeKnown: boolean;
+}
+
+const NUMBER_WORDS: Readonly<Record<string, number>> = {
+  a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9,
+  ten: 10, eleven: 11, twelve: 12, 'half a dozen': 6, 'a dozen': 12, 'a pair of': 1, 'a couple of': 2,
+};
+/** "a pair of shoes" is one piece to carry and to store: pairs count once. */
+const MAX_COUNT = 10_000;
+
+const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
+  ['worn out', /\b(moth|worn|holes?|torn|ripped|frayed|faded|stained|threadbare|thin)\b/i],
+  ['broken', /\b(broken|cracked|chipped|bent|snapped|rusty|rusted|leaks?|leaking|dead|faulty)\b/i],
+  ['incomplete', /\b(incomplete|missing|without (?:a |its )?(?:lid|part|key)|odd|no lid|one of a pair|single)\b/i],
+  ['out of date', /\b(out of date|expired|past its date|use by|best before)\b/i],
+  ['more than enough', /\b(duplicates?|too many|spares?|extra|more than enough|another)\b/i],
+  ['outgrown', /\b(outgrown|too small|too tight|grown out)\b/i],
+  ['never used', /\b(never (?:worn|used|opened)|unused|unopened|still in (?:its )?(?:box|wrapper)|with tags?)\b/i],
+  ['sentimental', /\b(sentimental|memories|gran(?:'s|ny|dad)?|grandmother|grandfather|keepsake|from school)\b/i],
+  ['heirloom', /\b(heirloom|family piece|christening)\b/i],
+  ['forgotten', /\b(forgotten|forgot|did not know)\b/i],
+  ['does not do its job', /\b(useless|does not (?:work|fit|hold)|never worked|wrong size)\b/i],
+];
+
+/**
+ * Reads a thing as it is called out: number, name and condition in any order, in plain words.
+ * `6 wool scarves, moth holes in two` → 6 × "wool scarves, moth holes in two", worn out.
+ * The group is the one whose name, or whose earlier things, share most words with it.
+ * Returns undefined where nothing but blanks or a number was typed. Deterministic.
+ */
+export function parseThing(
+  typed: string,
+  known: { readonly groups: readonly Pick<Group, 'id' | 'name'>[]; readonly things: readonly Pick<Thing, 'name' | 'groupId'>[] },
+): ParsedThing | undefined {
+  const { count, rest } = takeCount(typed.trim().replace(/\s+/g, ' '));
+  if (!/\p{L}/u.test(rest)) return undefined;
+  const kind = findKind(rest);
+  const size = kind ?? UNKNOWN_KIND;
+  return {
+    count,
+    name: rest,
+    reasons: REASON_WORDS.filter(([, pattern]) => pattern.test(rest)).map(([reason]) => reason),
+    groupId: suggestGroup(rest, known),
+    litres: roundTo(size.litres * count, 100),
+    massG: Math.round(size.massG * count),
+    isSizeKnown: kind !== undefined,
+  };
+}
+
+/** Takes the number off the front (`6`, `six`, `a dozen`, `3x`) or off the end (`scarves x6`, `scarves: 6`). */
+function takeCount(text: string): { count: number; rest: string } {
+  const front = /^(\d{1,5})(?:\s*[x×]\s*|\s+)(?=\D)(.+)$/i.exec(text);
+  if (front?.[1] && front[2]) return { count: clampCount(Number(front[1])), rest: front[2].trim() };
+  const back = /^(.+?)(?:\s*[x×]\s*|\s*:\s*)(\d{1,5})$/i.exec(text);
+  if (back?.[1] && back[2]) return { count: clampCount(Number(back[2])), rest: back[1].trim() };
+  const lower = text.toLowerCase();
+  const word = Object.keys(NUMBER_WORDS)
+    .sort((a, b) => b.length - a.length)
+    .find((candidate) => lower.startsWith(`${candidate} `));
+  if (word === undefined) return { count: 1, rest: text };
+  return { count: NUMBER_WORDS[word] ?? 1, rest: text.slice(word.length).trim() };
+}
+
+const clampCount = (count: number): number => Math.min(MAX_COUNT, Math.max(1, count));
+const roundTo = (value: number, steps: number): number => Math.round(value * steps) / steps;
+
+/** The kind whose longest head word occurs; where two are equally long, the one further right. */
+export function findKind(name: string): Kind | undefined {
+  // What follows a comma is about the thing, not the thing: "6 scarves, box torn".
+  const text = ` ${stemsOf(name.split(/[,;(]/)[0] ?? name).join(' ')} `;
+  let best: { kind: Kind; length: number; at: number } | undefined;
+  for (const kind of kinds) {
+    for (const word of kind.words) {
+      const stem = stemsOf(word).join(' ');
+      const at = text.lastIndexOf(` ${stem} `);
+      if (at < 0) continue;
+      const isBetter = !best || stem.length > best.length || (stem.length === best.length && at > best.at);
+      if (isBetter) best = { kind, length: stem.length, at };
+    }
+  }
+  return best?.kind;
+}
+
+function suggestGroup(
+  name: string,
+  { groups, things }: Parameters<typeof parseThing>[1],
+): GroupId | undefined {
+  const words = new Set(stemsOf(name.split(/[,;(]/)[0] ?? name));
+  const overlap = (other: string) => stemsOf(other).filter((word) => words.has(word)).length;
+  let best: { id: GroupId; score: number } | undefined;
+  for (const group of groups) {
+    const fromName = overlap(group.name) * 2;
+    const fromThings = things
+      .filter((thing) => thing.groupId === group.id)
+      .reduce((most, thing) => Math.max(most, overlap(thing.name.split(/[,;(]/)[0] ?? '')), 0);
+    const score = Math.max(fromName, fromThings * 1.5);
+    if (score > (best?.score ?? 0)) best = { id: group.id, score };
+  }
+  return best?.id;
+}
+
+const SMALL_WORDS = new Set(['and', 'of', 'the', 'in', 'a', 'an', 'for', 'with', 'to', 'old', 'new', 'big', 'small']);
+const IRREGULAR: Readonly<Record<string, string>> = {
+  scarves: 'scarf', knives: 'knife', shelves: 'shelf', wellies: 'welly', leaves: 'leaf', batteries: 'battery',
+};
+
+/** Words in lower case with their plural taken off, so that "scarves" meets "Scarf box". */
+export function stemsOf(text: string): string[] {
+  return text
+    .toLowerCase()
+    .replace(/[’']s\b/g, '')
+    .split(/[^\p{L}\p{N}-]+/u)
+    .filter((word) => word.length > 0 && !SMALL_WORDS.has(word))
+    .map(singularOf);
+}
+
+function singularOf(word: string): string {
+  const irregular = IRREGULAR[word];
+  if (irregular) return irregular;
+  if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;
+  if (/(ss|us|is)$/.test(word) || word.length < 4) return word;
+  if (/(ches|shes|sses|xes)$/.test(word)) return word.slice(0, -2);
+  return word.endsWith('s') ? word.slice(0, -1) : word;
+}

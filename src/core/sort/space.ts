@@ -1,0 +1,58 @@
+import type { BayId } from '../shared';
+import type { Group, Thing } from './model';
+
+/** Litres of a group's keep pile: what was decided thing by thing, and what was measured as a heap. */
+export function keptLitresOf(group: Pick<Group, 'id' | 'uncountedLitres'>, things: readonly Thing[]): number {
+  return things
+    .filter((thing) => thing.verdict === 'keep' && thing.groupId === group.id)
+    .reduce((sum, thing) => sum + thing.litres, group.uncountedLitres);
+}
+
+/** Grams of a group's keep pile; a heap without a weight is taken at 300 g a litre. */
+export function keptMassGOf(group: Pick<Group, 'id' | 'uncountedLitres'>, things: readonly Thing[]): number {
+  return things
+    .filter((thing) => thing.verdict === 'keep' && thing.groupId === group.id)
+    .reduce((sum, thing) => sum + thing.massG, group.uncountedLitres * 300);
+}
+
+/** How a bay stands while sorting, with the thing in hand tried in it. */
+export interface BaySpace {
+  readonly usableLitres: number;
+  /** All groups meant for this bay. */
+  readonly keptLitres: number;
+  readonly inHandLitres: number;
+  /** Negative where the keep pile alone is too much. */
+  readonly freeLitres: number;
+  /** How many pieces of the thing in hand still fit; undefined where nothing is in hand. */
+  readonly fittingCount: number | undefined;
+  /** Litres that are too many if all of it is kept; 0 where it fits. */
+  readonly overLitres: number;
+}
+
+/**
+ * What room a bay still has for the keep pile.
+ * Requires: `groups` are all of the project; `inHand.litres` is for all its pieces.
+ */
+export function spaceInBay(request: {
+  readonly bayId: BayId;
+  readonly usableLitres: number;
+  readonly groups: readonly Group[];
+  readonly things: readonly Thing[];
+  readonly inHand?: { readonly count: number; readonly litres: number } | undefined;
+}): BaySpace {
+  const keptLitres = request.groups
+    .filter((group) => group.bayId === request.bayId)
+    .reduce((sum, group) => sum + keptLitresOf(group, request.things), 0);
+  const freeLitres = request.usableLitres - keptLitres;
+  const inHandLitres = request.inHand?.litres ?? 0;
+  const litresEach = request.inHand ? inHandLitres / request.inHand.count : 0;
+  const fitting = litresEach > 0 ? Math.floor((Math.max(0, freeLitres) + 1e-9) / litresEach) : Infinity;
+  return {
+    usableLitres: request.usableLitres,
+    keptLitres,
+    inHandLitres,
+    freeLitres,
+    fittingCount: request.inHand ? Math.min(request.inHand.count, fitting) : undefined,
+    overLitres: Math.max(0, keptLitres + inHandLitres - request.usableLitres),
+  };
+}

@@ -64,4 +64,6 @@ async function readAll(stream: AsyncIterable<Buffer | string>): Promise<string> 
   return Buffer.concat(chunks).toString('utf8');
 }
 
-process.exitCode = await main(process.argv.slice(2));
+void main(process.argv.slice(2)).then((code) => {
+  process.exitCode = code;
+});

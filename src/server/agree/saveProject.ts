@@ -1,0 +1,84 @@
+import 'server-only';
+
+import type { Person, Project } from '@/core/agree';
+import { personIdSchema, projectIdSchema, roomIdSchema, type Length, type ProjectId, type RoomId } from '@/core/shared';
+import { recordChange } from '@/data/changes';
+import type { Db } from '@/data/db';
+import { getProjectRecords } from '@/data/projectRepo';
+import { personTable, projectTable, roomTable } from '@/data/tables';
+import { createId, nowIso } from '../means';
+
+export interface PersonInput {
+  readonly id: string | undefined;
+  readonly name: string;
+  readonly height: Length;
+  readonly isChild: boolean;
+  readonly noStep: boolean;
+}
+export type ProjectInput = Pick<Project, 'name' | 'units' | 'currency' | 'budgetMinor' | 'readyBy'> & {
+  readonly people: readonly PersonInput[];
+};
+
+/** Starts a project with its household. Not a change to be undone: there is nothing before it. */
+export async function startProject(db: Db, input: ProjectInput): Promise<ProjectId> {
+  const { people, ...facts } = input;
+  const project: Project = { ...facts, id: projectIdSchema.parse(createId()), status: 'active', createdAt: nowIso() };
+  await db.transaction(async (trx) => {
+    await trx(projectTable.name).insert(projectTable.toRow(project));
+    for (const person of toPeople(project.id, people)) await trx(personTable.name).insert(personTable.toRow(person));
+  });
+  return project.id;
+}
+
+/** Changes what was agreed for the whole: date, budget, units, household. */
+export async function changeProject(
+  db: Db,
+  projectId: ProjectId,
+  input: ProjectInput & { readonly roomBudgets: Readonly<Record<string, number>>; readonly status: Project['status'] },
+): Promise<void> {
+  const { people, roomBudgets, ...facts } = input;
+  const before = await getProjectRecords(db, projectId);
+  const after = toPeople(projectId, people);
+  await recordChange(db, { projectId, label: 'changed what was agreed', now: nowIso() }, async (writer) => {
+    await writer.put(projectTable, { ...before.project, ...facts });
+    for (const person of before.people) {
+      if (after.every(({ id }) => id !== person.id)) await writer.remove(personTable, person.id);
+    }
+    for (const person of after) await writer.put(personTable, person);
+    for (const room of before.rooms) {
+      const budgetMinor = roomBudgets[room.id];
+      if (budgetMinor !== undefined && budgetMinor !== room.budgetMinor) await writer.put(roomTable, { ...room, budgetMinor });
+    }
+  });
+}
+
+const toPeople = (projectId: ProjectId, people: readonly PersonInput[]): Person[] =>
+  people.map(({ id, ...facts }, position) => ({ ...facts, id: personIdSchema.parse(id ?? createId()), projectId, position }));
+
+/** Adds a room at the end of the lid. */
+export async function addRoom(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly name: string; readonly purpose: string; readonly budgetMinor: number },
+): Promise<RoomId> {
+  const { rooms } = await getProjectRecords(db, projectId);
+  const id = roomIdSchema.parse(createId());
+  await recordChange(db, { projectId, label: `added the room ${input.name}`, now: nowIso() }, (writer) =>
+    writer.insert(roomTable, { ...input, id, projectId, position: rooms.length }),
+  );
+  return id;
+}
+
+/** Changes a room's name or purpose. */
+export async function changeRoom(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly roomId: RoomId; readonly name: string; readonly purpose: string },
+): Promise<void> {
+  const { rooms } = await getProjectRecords(db, projectId);
+  const room = rooms.find(({ id }) => id === input.roomId);
+  if (!room) return;
+  await recordChange(db, { projectId, label: `changed the room ${room.name}`, now: nowIso() }, (writer) =>
+    writer.put(roomTable, { ...room, name: input.name, purpose: input.purpose }),
+  );
+}

@@ -1,0 +1,45 @@
+import 'server-only';
+
+import type { ContainerProduct } from '@/core/fit';
+import { containerIdSchema, offerIdSchema, shopIdSchema, type ContainerId, type Currency, type ProjectId } from '@/core/shared';
+import { recordChange } from '@/data/changes';
+import type { Db } from '@/data/db';
+import { listShops } from '@/data/projectRepo';
+import { containerTable, offerTable, shopTable } from '@/data/tables';
+import { createId, nowIso } from '../means';
+
+export type ContainerInput = Omit<ContainerProduct, 'id' | 'projectId' | 'ownedCount'>;
+
+/** Adds a container that the household has or made: it costs nothing and there are `count` of it. */
+export async function addOwnedContainer(db: Db, projectId: ProjectId, input: ContainerInput & { readonly count: number }): Promise<ContainerId> {
+  const { count, ...facts } = input;
+  const id = containerIdSchema.parse(createId());
+  await recordChange(db, { projectId, label: `added ${count} × ${input.name}`, now: nowIso() }, (writer) =>
+    writer.insert(containerTable, { ...facts, id, projectId, ownedCount: count }),
+  );
+  return id;
+}
+
+export interface OfferInput {
+  readonly shopName: string;
+  readonly currency: Currency;
+  readonly packSize: number;
+  readonly priceMinor: number;
+}
+
+/** Adds a container to the catalogue with its price; a shop that is new is made, without delivery. */
+export async function addCatalogueContainer(db: Db, input: ContainerInput & { readonly offer: OfferInput }): Promise<ContainerId> {
+  const { offer, ...facts } = input;
+  const id = containerIdSchema.parse(createId());
+  const shops = await listShops(db);
+  await db.transaction(async (trx) => {
+    await trx(containerTable.name).insert(containerTable.toRow({ ...facts, id, projectId: null, ownedCount: null }));
+    const known = shops.find((shop) => shop.name.toLowerCase() === offer.shopName.toLowerCase() && shop.currency === offer.currency);
+    const shop = known ?? { id: shopIdSchema.parse(createId()), name: offer.shopName, currency: offer.currency, deliveryMinor: 0, freeOverMinor: null };
+    if (!known) await trx(shopTable.name).insert(shopTable.toRow(shop));
+    await trx(offerTable.name).insert(
+      offerTable.toRow({ id: offerIdSchema.parse(createId()), shopId: shop.id, containerId: id, packSize: offer.packSize, priceMinor: offer.priceMinor }),
+    );
+  });
+  return id;
+}

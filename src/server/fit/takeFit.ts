@@ -1,0 +1,66 @@
+import 'server-only';
+
+import { findFitFaults, toFitContainer, toFitRequest, type FitAim, type FitAnswer, type FitContainer, type FitFault, type FitRequest } from '@/core/fit';
+import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
+import { findUnitPriceMinor } from '@/core/shop';
+import { recordChange } from '@/data/changes';
+import { DataError, type Db } from '@/data/db';
+import { getProjectRecords, listOffers, listShops, type ProjectRecords } from '@/data/projectRepo';
+import { fitTable } from '@/data/tables';
+import { nowIso } from '../means';
+
+/** The containers a project can use: the catalogue where it has a price, and its own at nothing. */
+export async function listFitContainers(db: Db, { project, containers }: ProjectRecords): Promise<FitContainer[]> {
+  const [offers, shops] = [await listOffers(db), await listShops(db)];
+  return containers.flatMap((container) => {
+    const unitPrice = container.projectId ? 0 : findUnitPriceMinor(container.id, offers, shops, project.currency);
+    return unitPrice === undefined ? [] : [toFitContainer(container, unitPrice)];
+  });
+}
+
+/** @errors `not_found` where the bay is not of this project. */
+export async function createFitRequest(db: Db, records: ProjectRecords, ask: { readonly bayId: BayId; readonly prefer: FitAim }): Promise<FitRequest> {
+  const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === ask.bayId);
+  if (!bay) throw new DataError('not_found', `there is no bay ${ask.bayId}`);
+  const elsewhere = ownedInOtherFits(records, ask.bayId);
+  const containers = (await listFitContainers(db, records)).map((container) =>
+    container.available === undefined ? container : { ...container, available: Math.max(0, container.available - (elsewhere.get(container.id) ?? 0)) },
+  );
+  return toFitRequest({ bay, groups: records.groups, things: records.things, containers, prefer: ask.prefer });
+}
+
+/** An owned container that stands in another bay cannot stand here too. */
+function ownedInOtherFits({ fits }: ProjectRecords, bayId: BayId): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>();
+  for (const fit of fits.filter((other) => other.bayId !== bayId)) {
+    for (const { containerId } of fit.answer.placements) counts.set(containerId, (counts.get(containerId) ?? 0) + 1);
+  }
+  return counts;
+}
+
+/**
+ * Takes an arrangement that the browser worked out. It is checked against today's records by a
+ * checker that shares no code with the engine; one that breaks a rule is not kept.
+ */
+export async function takeFit(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly bayId: BayId; readonly prefer: FitAim; readonly answer: FitAnswer },
+): Promise<Result<void, readonly FitFault[]>> {
+  const records = await getProjectRecords(db, projectId);
+  const request = await createFitRequest(db, records, input);
+  const faults = findFitFaults(request, input.answer);
+  if (faults.length > 0) return err(faults);
+  const bayName = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === input.bayId)?.name ?? '';
+  await recordChange(db, { projectId, label: `took a fit for ${bayName}`, now: nowIso() }, (writer) =>
+    writer.put(fitTable, { id: input.bayId, prefer: input.prefer, answer: input.answer, takenAt: nowIso() }),
+  );
+  return ok(undefined);
+}
+
+export async function dropFit(db: Db, projectId: ProjectId, bayId: BayId): Promise<void> {
+  const { fits, units } = await getProjectRecords(db, projectId);
+  if (fits.every((fit) => fit.bayId !== bayId)) return;
+  const bayName = units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '';
+  await recordChange(db, { projectId, label: `gave up the fit for ${bayName}`, now: nowIso() }, (writer) => writer.remove(fitTable, bayId));
+}

@@ -1,0 +1,71 @@
+import 'server-only';
+
+import { layOutUnit, type Bay, type LayOutUnitError, type Unit } from '@/core/look';
+import { bayIdSchema, err, ok, unitIdSchema, type ProjectId, type Result, type RoomId, type UnitId } from '@/core/shared';
+import { recordChange, type ChangeWriter } from '@/data/changes';
+import { DataError, type Db } from '@/data/db';
+import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
+import { bayTable, fitTable, groupTable, unitTable } from '@/data/tables';
+import { createId, nowIso } from '../means';
+
+/** A bay as the form gives it; without an id it is new. */
+export type BayInput = Omit<Bay, 'id' | 'unitId'> & { readonly id: string | undefined };
+export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'bays'> & {
+  readonly id: string | undefined;
+  readonly roomId: RoomId;
+  readonly bays: readonly BayInput[];
+};
+
+/**
+ * Keeps a unit with its measures. Bays that are gone lose their fit, and their groups become
+ * homeless; a bay whose measures changed loses its fit, for it may no longer go in.
+ * @errors what `layOutUnit` finds, with nothing kept.
+ */
+export async function saveUnit(db: Db, projectId: ProjectId, input: UnitInput): Promise<Result<UnitId, readonly LayOutUnitError[]>> {
+  const records = await getProjectRecords(db, projectId);
+  if (records.rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  const before = records.units.find(({ id }) => id === input.id);
+  const { bays: bayInputs, ...facts } = input;
+  const unitId = unitIdSchema.parse(before?.id ?? createId());
+  const bays = bayInputs.map((bay): Bay => {
+    const known = before?.bays.find(({ id }) => id === bay.id);
+    return { ...bay, id: bayIdSchema.parse(known?.id ?? createId()), unitId };
+  });
+  const layout = layOutUnit({ ...input, bays });
+  if (!layout.ok) return err(layout.error);
+  const position = before?.position ?? records.units.filter(({ roomId }) => roomId === input.roomId).length;
+  const label = `${before ? 'changed' : 'added'} ${input.name}`;
+  await recordChange(db, { projectId, label, now: nowIso() }, async (writer) => {
+    await writer.put(unitTable, { ...facts, id: unitId, position });
+    for (const bay of before?.bays ?? []) {
+      const after = bays.find(({ id }) => id === bay.id);
+      if (!after) await removeBay(writer, records, bay);
+      else if (hasChangedInside(bay, after)) await writer.remove(fitTable, bay.id);
+    }
+    for (const bay of bays) await writer.put(bayTable, bay);
+  });
+  return ok(unitId);
+}
+
+/** Takes a unit away; its groups become homeless. */
+export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): Promise<void> {
+  const records = await getProjectRecords(db, projectId);
+  const unit = records.units.find(({ id }) => id === unitId);
+  if (!unit) return;
+  await recordChange(db, { projectId, label: `removed ${unit.name}`, now: nowIso() }, async (writer) => {
+    for (const bay of unit.bays) await removeBay(writer, records, bay);
+    await writer.remove(unitTable, unitId);
+  });
+}
+
+async function removeBay(writer: ChangeWriter, { groups }: ProjectRecords, bay: Bay): Promise<void> {
+  for (const group of groups.filter(({ bayId }) => bayId === bay.id)) await writer.put(groupTable, { ...group, bayId: null });
+  await writer.remove(fitTable, bay.id);
+  await writer.remove(bayTable, bay.id);
+}
+
+function hasChangedInside(before: Bay, after: Bay): boolean {
+  const measures = ({ widthReadings, depthReadings, heightReadings, openingWidth, openingHeight, obstacles, moist, pullOut, maxLoadG }: Bay) =>
+    JSON.stringify([widthReadings, depthReadings, heightReadings, openingWidth, openingHeight, obstacles, moist, pullOut, maxLoadG]);
+  return measures(before) !== measures(after);
+}

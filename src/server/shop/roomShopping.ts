@@ -1,0 +1,80 @@
+import 'server-only';
+
+import { loadSolver, purchaseIdSchema, type Clock, type ContainerId, type ProjectId, type PurchaseId, type RoomId } from '@/core/shared';
+import { findWaysBack, listNeeds, planShop, toShopRequest, type ContainerNeed, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack } from '@/core/shop';
+import { recordChange } from '@/data/changes';
+import { DataError, type Db } from '@/data/db';
+import { getProjectRecords, listOffers, listShops, type ProjectRecords } from '@/data/projectRepo';
+import { needPriorityTable, purchaseTable } from '@/data/tables';
+import { createId, nowIso } from '../means';
+
+export interface PlannedShopping {
+  readonly needs: readonly ContainerNeed[];
+  readonly request: ShopRequest;
+  readonly answer: ShopAnswer;
+  readonly waysBack: readonly WayBack[];
+  /** Shops that price in another currency are left out; their names are told. */
+  readonly otherCurrencyShopNames: readonly string[];
+}
+
+const clock: Clock = () => performance.now();
+
+/** @errors `not_found` where the room is not of this project. */
+export async function loadRoomShopping(db: Db, records: ProjectRecords, roomId: RoomId): Promise<RoomShopping> {
+  const room = records.rooms.find(({ id }) => id === roomId);
+  if (!room) throw new DataError('not_found', `there is no room ${roomId}`);
+  const bayIds = new Set(records.units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
+  return {
+    fits: records.fits.filter((fit) => bayIds.has(fit.bayId)),
+    containers: records.containers,
+    offers: await listOffers(db),
+    shops: await listShops(db),
+    purchases: records.purchases.filter((purchase) => purchase.roomId === roomId),
+    priorities: new Map(records.priorities.filter((entry) => entry.roomId === roomId).map((entry) => [entry.containerId, entry.priority])),
+    budgetMinor: room.budgetMinor,
+    currency: records.project.currency,
+  };
+}
+
+/** Works the list of a room out: what to buy where, and, over budget, what would bring it back. */
+export async function planRoomShopping(shopping: RoomShopping): Promise<PlannedShopping> {
+  const means = { solver: await loadSolver(), clock };
+  const request = toShopRequest(shopping);
+  const answer = planShop(request, means);
+  return {
+    needs: listNeeds(shopping),
+    request,
+    answer,
+    waysBack: answer.leastBudgetMinor === undefined ? [] : findWaysBack(request, means),
+    otherCurrencyShopNames: shopping.shops.filter((shop) => shop.currency !== shopping.currency).map(({ name }) => name),
+  };
+}
+
+export async function setNeedPriority(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly roomId: RoomId; readonly containerId: ContainerId; readonly priority: Priority },
+): Promise<void> {
+  const { rooms, containers } = await getProjectRecords(db, projectId);
+  const container = containers.find(({ id }) => id === input.containerId);
+  if (!container || rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', 'there is no such line on this list');
+  await recordChange(db, { projectId, label: `changed how much ${container.name} is wanted`, now: nowIso() }, (writer) =>
+    writer.put(needPriorityTable, { ...input, id: `${input.roomId}_${input.containerId}` }),
+  );
+}
+
+/** Notes what was paid at the till. */
+export async function addPurchase(db: Db, projectId: ProjectId, input: Omit<Purchase, 'id' | 'boughtAt'>): Promise<void> {
+  const { rooms } = await getProjectRecords(db, projectId);
+  if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  await recordChange(db, { projectId, label: `bought ${input.label}`, now: nowIso() }, (writer) =>
+    writer.insert(purchaseTable, { ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso() }),
+  );
+}
+
+export async function removePurchase(db: Db, projectId: ProjectId, purchaseId: PurchaseId): Promise<void> {
+  const { purchases } = await getProjectRecords(db, projectId);
+  const purchase = purchases.find(({ id }) => id === purchaseId);
+  if (!purchase) return;
+  await recordChange(db, { projectId, label: `took back: bought ${purchase.label}`, now: nowIso() }, (writer) => writer.remove(purchaseTable, purchaseId));
+}

@@ -1,0 +1,36 @@
+import 'server-only';
+
+import type { Project } from '@/core/agree';
+import { pairPictures, roomResultsOf, type PicturePair, type RoomResults } from '@/core/show';
+import type { Room } from '@/core/look';
+import type { RoomId } from '@/core/shared';
+import type { ProjectRecords } from '@/data/projectRepo';
+import { roomRecordsOf } from '../desk/loadDesk';
+
+/** What the client sees of one room: nothing private, nothing of another home. */
+export interface ClientRoom {
+  readonly room: Room;
+  readonly pairs: readonly PicturePair[];
+  readonly results: RoomResults;
+}
+export interface ClientPage {
+  readonly project: Pick<Project, 'name' | 'currency'>;
+  readonly rooms: readonly ClientRoom[];
+  readonly madeOn: string;
+}
+
+/** Gathers the page of one room, or of every room that has something to show. */
+export function gatherClientPage(records: ProjectRecords, { roomId, now }: { readonly roomId: RoomId | undefined; readonly now: string }): ClientPage {
+  const rooms = records.rooms
+    .filter((room) => roomId === undefined || room.id === roomId)
+    .map((room): ClientRoom => {
+      const vantagePoints = records.vantagePoints.filter((vantagePoint) => vantagePoint.roomId === room.id);
+      return { room, pairs: pairPictures(vantagePoints, records.pictures), results: roomResultsOf(roomRecordsOf(records, room.id)) };
+    });
+  const hasSomething = ({ pairs, results }: ClientRoom) => results.all.count > 0 || pairs.some(({ before, after }) => before ?? after);
+  return {
+    project: { name: records.project.name, currency: records.project.currency },
+    rooms: roomId === undefined ? rooms.filter(hasSomething) : rooms,
+    madeOn: now,
+  };
+}

@@ -1,0 +1,60 @@
+import { formatCount, formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
+import type { LivesAt } from '@/core/show';
+import type { Verdict } from '@/core/sort';
+import { format } from 'date-fns';
+
+import type { ClientPage, ClientRoom } from './clientPage';
+
+/** Past tense, as one tells a client where things went. */
+const WENT: Readonly<Record<Verdict, string>> = {
+  keep: 'Kept', donate: 'Donated', discard: 'Thrown away', elsewhere: 'To another room', give: 'Given', sell: 'To be sold',
+  recycle: 'Recycled', ask: 'Waiting for your word', later: 'To decide later',
+};
+
+export interface Figure {
+  readonly value: string;
+  readonly label: string;
+}
+export interface DestinationLine {
+  readonly verdict: Verdict;
+  readonly where: string;
+  readonly amount: string;
+}
+
+/** The headline figures of a room, each counted from its records. */
+export function figuresOf({ results, room }: ClientRoom, currency: ClientPage['project']['currency']): Figure[] {
+  const figures: Figure[] = [
+    { value: String(results.left.count), label: `${results.left.count === 1 ? 'thing' : 'things'} left the home, of ${results.all.count} gone through` },
+    { value: formatLitres(results.left.litres), label: `and ${formatMass(results.left.massG)} carried out, estimated` },
+  ];
+  if (results.keptFromLandfillShare !== undefined) {
+    figures.push({ value: formatShare(results.keptFromLandfillShare), label: 'of that weight kept out of landfill' });
+  }
+  figures.push({ value: formatMoney(results.spentMinor, currency), label: `spent of ${formatMoney(room.budgetMinor, currency)}` });
+  if (results.reusedContainerCount + results.boughtContainerCount > 0) {
+    figures.push({ value: String(results.reusedContainerCount), label: `${results.reusedContainerCount === 1 ? 'container' : 'containers'} of your own reused, ${results.boughtContainerCount} new` });
+  }
+  return figures;
+}
+
+export function destinationLines({ results }: ClientRoom): DestinationLine[] {
+  return results.destinations.map(({ verdict, to, amount }) => ({
+    verdict,
+    where: to === '' ? (verdict === 'elsewhere' ? 'To another room, no home yet' : WENT[verdict]) : `${WENT[verdict]}: ${to}`,
+    amount: `${formatCount(amount.count, 'thing')} · ${formatLitres(amount.litres)}`,
+  }));
+}
+
+export const livesLine = (lives: LivesAt): string =>
+  lives.unitName === undefined ? 'has no home yet' : `${lives.unitName}, ${lives.bayName ?? ''}`;
+
+export const inLine = (lives: LivesAt): string =>
+  lives.containers.map(({ name, count }) => (count === 1 ? name : `${count} × ${name}`)).join(', ');
+
+export const dayWords = (iso: string): string => format(new Date(iso), 'd MMMM yyyy');
+
+/** File name for a download: letters, digits and dashes only. */
+export const fileNameOf = (page: ClientPage): string => {
+  const name = page.rooms.length === 1 ? `${page.project.name} ${page.rooms[0]?.room.name ?? ''}` : page.project.name;
+  return name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'rooms';
+};

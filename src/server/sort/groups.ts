@@ -1,0 +1,57 @@
+import 'server-only';
+
+import { groupIdSchema, type BayId, type GroupId, type ProjectId, type RoomId } from '@/core/shared';
+import type { Group } from '@/core/sort';
+import { recordChange } from '@/data/changes';
+import { DataError, type Db } from '@/data/db';
+import { getProjectRecords } from '@/data/projectRepo';
+import { fitTable, groupTable } from '@/data/tables';
+import { createId, nowIso } from '../means';
+
+/** Makes a group in a room; a group of that name that is there already is returned instead. */
+export async function addGroup(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly roomId: RoomId; readonly name: string; readonly bayId?: BayId | null },
+): Promise<Group> {
+  const { groups, rooms } = await getProjectRecords(db, projectId);
+  if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  const inRoom = groups.filter(({ roomId }) => roomId === input.roomId);
+  const known = inRoom.find(({ name }) => name.toLowerCase() === input.name.toLowerCase());
+  if (known) return known;
+  const group = createGroup(projectId, { ...input, position: inRoom.length });
+  await recordChange(db, { projectId, label: `added the group ${input.name}`, now: nowIso() }, (writer) => writer.insert(groupTable, group));
+  return group;
+}
+
+/** A group with nothing settled but its name. */
+export const createGroup = (
+  projectId: ProjectId,
+  input: { readonly roomId: RoomId; readonly name: string; readonly position: number; readonly bayId?: BayId | null },
+): Group => ({
+  id: groupIdSchema.parse(createId()), projectId, roomId: input.roomId, name: input.name, bayId: input.bayId ?? null,
+  uncountedLitres: 0, lid: 'any', see: 'any', front: false, position: input.position,
+});
+
+export type GroupChange = Partial<Pick<Group, 'name' | 'bayId' | 'uncountedLitres' | 'lid' | 'see' | 'front'>>;
+
+/**
+ * Changes a group: where it lives, or what it asks of its containers. A taken fit of a bay that the
+ * change touches no longer holds and is taken back with it.
+ */
+export async function changeGroup(db: Db, projectId: ProjectId, input: { readonly groupId: GroupId; readonly change: GroupChange }): Promise<void> {
+  const { groups, units } = await getProjectRecords(db, projectId);
+  const group = groups.find(({ id }) => id === input.groupId);
+  if (!group) throw new DataError('not_found', `there is no group ${input.groupId}`);
+  const bays = units.flatMap((unit) => unit.bays);
+  const target = bays.find(({ id }) => id === input.change.bayId);
+  if (input.change.bayId && !target) throw new DataError('not_found', `there is no bay ${input.change.bayId}`);
+  const after = { ...group, ...input.change };
+  if (JSON.stringify(after) === JSON.stringify(group)) return;
+  const hasMoved = after.bayId !== group.bayId;
+  const label = hasMoved ? `put ${group.name} ${target ? `on ${target.name}` : 'back in the tray'}` : `changed ${group.name}`;
+  await recordChange(db, { projectId, label, now: nowIso() }, async (writer) => {
+    await writer.put(groupTable, after);
+    for (const bayId of new Set([group.bayId, after.bayId])) if (bayId) await writer.remove(fitTable, bayId);
+  });
+}

@@ -8,3 +8,4 @@ export {
   askewMeasuresOf, bayInsideOf, layOutUnit, MAX_SPREAD_MM, usableLitresOf, wantsAnchoring,
   type BayFront, type BayInside, type LayOutUnitError, type UnitLayout,
 } from './layOutUnit';
+export { arrangeFront, scaleToFit, type FrontUnit, type FrontView } from './arrangeFront';

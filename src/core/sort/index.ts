@@ -5,6 +5,7 @@ export {
 } from './model';
 export { findLastStanding, findRestorable, foldDecisions } from './foldDecisions';
 export { addUp, leavesHome, tallyByVerdict, type Amount } from './tally';
+export { boxLevelOf, CARRY_BOX, type BoxLevel } from './boxLevel';
 // The thing in hand
 export { findKind, parseThing, stemsOf, type ParsedThing } from './parseThing';
 export { cautionsFor, LIFTING_LIMIT_G, type CautionCode } from './cautions';

@@ -1,0 +1,44 @@
+'use server';
+
+import { z } from 'zod';
+
+import { lidWishes, seeWishes } from '@/core/fit';
+import { bayIdSchema, groupIdSchema, projectIdSchema, roomIdSchema } from '@/core/shared';
+import type { Group } from '@/core/sort';
+import { getDatabase } from '@/data/db';
+import { addGroup, changeGroup } from '@/server/sort/groups';
+import type { ActionResult } from '@/ui/actionResult';
+import { answer, done } from './answer';
+
+const nameSchema = z.string().trim().min(1, 'Type a name for the group').max(60, 'At most 60 letters');
+
+export async function addGroupAction(projectId: string, roomId: string, name: string): Promise<ActionResult<Group>> {
+  const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema, name: nameSchema });
+  return answer(schema, { projectId, roomId, name }, async (input) => ({ ok: true, value: await addGroup(await getDatabase(), input.projectId, input) }));
+}
+
+/** Puts a group on a bay; an empty `bayId` puts it back in the tray. */
+export async function placeGroupAction(projectId: string, groupId: string, bayId: string): Promise<ActionResult> {
+  const schema = z.object({ projectId: projectIdSchema, groupId: groupIdSchema, bayId: z.union([z.literal(''), bayIdSchema]) });
+  return answer(schema, { projectId, groupId, bayId }, async (input) => {
+    const target = input.bayId === '' ? null : bayIdSchema.parse(input.bayId);
+    await changeGroup(await getDatabase(), input.projectId, { groupId: input.groupId, change: { bayId: target } });
+    return done;
+  });
+}
+
+const wishesSchema = z.object({
+  name: nameSchema,
+  uncountedLitres: z.number().min(0).max(10_000),
+  lid: z.enum(lidWishes),
+  see: z.enum(seeWishes),
+  front: z.boolean(),
+});
+
+export async function changeGroupAction(projectId: string, groupId: string, wishes: z.input<typeof wishesSchema>): Promise<ActionResult> {
+  const schema = z.object({ projectId: projectIdSchema, groupId: groupIdSchema, change: wishesSchema });
+  return answer(schema, { projectId, groupId, change: wishes }, async (input) => {
+    await changeGroup(await getDatabase(), input.projectId, input);
+    return done;
+  });
+}

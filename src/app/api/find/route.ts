@@ -1,0 +1,15 @@
+import { z } from 'zod';
+
+import { projectIdSchema } from '@/core/shared';
+import { getDatabase } from '@/data/db';
+import { findAnything } from '@/server/desk/findAnything';
+import { noStore, respond } from '../respond';
+
+const querySchema = z.object({ q: z.string().max(100), project: projectIdSchema.optional() });
+
+export async function GET(request: Request): Promise<Response> {
+  const params = new URL(request.url).searchParams;
+  return respond(querySchema, { q: params.get('q') ?? '', project: params.get('project') ?? undefined }, async ({ q, project }) =>
+    Response.json({ hits: await findAnything(await getDatabase(), q, project) }, { headers: noStore }),
+  );
+}

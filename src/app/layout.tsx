@@ -1,0 +1,22 @@
+import type { Metadata, Viewport } from 'next';
+import type { ReactNode } from 'react';
+
+import { KeyboardMap } from '@/ui/shell/KeyboardMap';
+import './globals.css';
+
+export const metadata: Metadata = { title: { default: 'Tin Box', template: '%s · Tin Box' } };
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+
+/** Every page is made for this request: it shows private data, and its scripts carry a nonce. */
+export const dynamic = 'force-dynamic';
+
+export default function RootLayout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en-GB">
+      <body>
+        {children}
+        <KeyboardMap />
+      </body>
+    </html>
+  );
+}

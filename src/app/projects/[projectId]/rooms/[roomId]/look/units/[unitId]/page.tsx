@@ -1,0 +1,32 @@
+import { notFound } from 'next/navigation';
+
+import { removeUnitAction, saveUnitAction } from '@/app/actions/look';
+import { undoAction } from '@/app/actions/projects';
+import { openRoom } from '@/server/desk/openRoom';
+import { UnitForm } from '@/ui/look/UnitForm';
+import { blankUnit, toTypedUnit } from '@/ui/look/unitForm';
+import { StepFrame } from '@/ui/shell/StepFrame';
+
+export const metadata = { title: 'Measure a unit' };
+
+/** `new` measures a unit that is not there yet. */
+export default async function UnitPage({ params }: { params: Promise<{ projectId: string; roomId: string; unitId: string }> }) {
+  const { projectId, roomId, unitId } = await params;
+  const opened = await openRoom(projectId, roomId);
+  const unit = opened?.own.units.find(({ id }) => id === unitId);
+  if (!opened || (unitId !== 'new' && !unit)) notFound();
+  const { records, own, here } = opened;
+  const place = { projectId, roomId, unitId: unit?.id ?? '' };
+  return (
+    <StepFrame step="look" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+      <h1 className="mb-3 text-[24px]">{unit ? unit.name : 'Measure a unit'}</h1>
+      <UnitForm
+        typed={unit ? toTypedUnit(unit) : blankUnit}
+        measureUnit={records.project.units}
+        backHref={`/projects/${projectId}/rooms/${roomId}/look`}
+        onSave={saveUnitAction.bind(null, place)}
+        onRemove={unit ? removeUnitAction.bind(null, place) : undefined}
+      />
+    </StepFrame>
+  );
+}

@@ -1,0 +1,56 @@
+import { z } from 'zod';
+
+import { daySchema, measureUnits, projectStatuses, type Person, type Project } from '@/core/agree';
+import { currencies, formatMoneyInput } from '@/core/shared';
+import { typedMoney, typedPositiveLength } from '../typedValues';
+
+const personFields = z.object({
+  id: z.string(),
+  name: z.string().trim().min(1, 'Type a name, or how the client calls them').max(60),
+  height: z.string(),
+  isChild: z.boolean(),
+  noStep: z.boolean(),
+});
+
+/** Heights are read in the unit that the same form sets. */
+export const projectFormSchema = z
+  .object({
+    name: z.string().trim().min(1, 'Type what this home is called').max(80, 'At most 80 letters'),
+    units: z.enum(measureUnits),
+    currency: z.enum(currencies),
+    budget: typedMoney,
+    readyBy: z.union([z.literal(''), daySchema]).transform((day) => (day === '' ? null : day)),
+    status: z.enum(projectStatuses),
+    people: z.array(personFields).min(1, 'Somebody lives here').max(20),
+    roomBudgets: z.record(z.string(), typedMoney),
+  })
+  .transform(({ people, ...form }, context) => ({
+    ...form,
+    people: people.map((person, i) => {
+      const height = typedPositiveLength(form.units).safeParse(person.height);
+      const isPlausible = height.success && height.data.mm >= 400 && height.data.mm <= 2500;
+      if (!isPlausible) {
+        const message = height.success ? 'A height between 40 cm and 250 cm' : (height.error.issues[0]?.message ?? 'Type a height');
+        context.addIssue({ code: 'custom', path: ['people', i, 'height'], message });
+      }
+      return { ...person, id: person.id === '' ? undefined : person.id, height: height.success ? height.data : { mm: 0, text: '' } };
+    }),
+  }));
+export type ProjectFormTyped = z.input<typeof projectFormSchema>;
+export type ProjectFormRead = z.output<typeof projectFormSchema>;
+
+export const emptyPerson: ProjectFormTyped['people'][number] = { id: '', name: '', height: '', isChild: false, noStep: false };
+
+/** What the form shows for a project that is there already. */
+export function toTypedProject(
+  project: Project,
+  people: readonly Person[],
+  rooms: readonly { readonly id: string; readonly budgetMinor: number }[],
+): ProjectFormTyped {
+  return {
+    name: project.name, units: project.units, currency: project.currency, budget: formatMoneyInput(project.budgetMinor),
+    readyBy: project.readyBy ?? '', status: project.status,
+    people: people.map(({ id, name, height, isChild, noStep }) => ({ id, name, height: height.text, isChild, noStep })),
+    roomBudgets: Object.fromEntries(rooms.map((room) => [room.id, formatMoneyInput(room.budgetMinor)])),
+  };
+}

@@ -1,0 +1,54 @@
+'use client';
+
+import { Pencil } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+
+import type { Room } from '@/core/look';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { TextField } from '../primitives/Field';
+
+interface RoomPurposeProps {
+  readonly room: Room;
+  readonly onSave: (typed: { readonly name: string; readonly purpose: string }) => Promise<ActionResult>;
+}
+
+/** What the room is for, changed in place. */
+export function RoomPurpose({ room, onSave }: RoomPurposeProps) {
+  const router = useRouter();
+  const [typed, setTyped] = useState<{ readonly name: string; readonly purpose: string }>();
+  const [message, setMessage] = useState('');
+  if (!typed) {
+    return (
+      <div className="flex items-start gap-2">
+        <div className="min-w-0">
+          <h1 className="text-[24px]">{room.name}</h1>
+          <p className="mt-0.5 max-w-[70ch] text-soft">{room.purpose || 'What should be possible here again?'}</p>
+        </div>
+        <button type="button" aria-label="Change name and purpose" onClick={() => setTyped(room)} className="no-print grid size-11 shrink-0 place-items-center rounded hover:bg-well"><Pencil size={16} /></button>
+      </div>
+    );
+  }
+  const save = async () => {
+    const result = await onSave({ name: typed.name, purpose: typed.purpose });
+    setMessage(result.ok ? '' : result.message);
+    if (result.ok) setTyped(undefined);
+    router.refresh();
+  };
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <TextField label="Room" value={typed.name} maxLength={60} onChange={(event) => setTyped({ ...typed, name: event.target.value })} />
+      <TextField label="What should be possible here again" className="min-w-[260px] flex-1" value={typed.purpose} maxLength={400} onChange={(event) => setTyped({ ...typed, purpose: event.target.value })} />
+      <Button type="submit" look="main">Keep</Button>
+      <Button onClick={() => setTyped(undefined)}>Back</Button>
+      {message !== '' && <p role="alert" className="basis-full text-signal-deep">{message}</p>}
+    </form>
+  );
+}

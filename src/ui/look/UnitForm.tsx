@@ -1,0 +1,96 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Plus } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { useFieldArray, useForm, type UseFormReturn } from 'react-hook-form';
+
+import { unitKinds } from '@/core/look';
+import type { LengthUnit } from '@/core/shared';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { SelectField, TextField } from '../primitives/Field';
+import { unitKindWords } from '../words';
+import { BayFields } from './BayFields';
+import { bayAbove, blankBay, unitFormSchemaFor, type UnitFormRead, type UnitFormTyped } from './unitForm';
+import { UnitPreview } from './UnitPreview';
+
+export type UnitFormHandle = UseFormReturn<UnitFormTyped, unknown, UnitFormRead>;
+
+interface UnitFormProps {
+  readonly typed: UnitFormTyped;
+  readonly measureUnit: LengthUnit;
+  readonly backHref: string;
+  readonly onSave: (typed: UnitFormTyped) => Promise<ActionResult<{ readonly href: string }>>;
+  readonly onRemove: (() => Promise<ActionResult>) | undefined;
+}
+
+/** A unit and its places, measured; drawn to scale as soon as the measures make sense. */
+export function UnitForm({ typed, measureUnit, backHref, onSave, onRemove }: UnitFormProps) {
+  const router = useRouter();
+  const [message, setMessage] = useState('');
+  const schema = useMemo(() => unitFormSchemaFor(measureUnit), [measureUnit]);
+  const form: UnitFormHandle = useForm<UnitFormTyped, unknown, UnitFormRead>({ resolver: zodResolver(schema), defaultValues: typed, mode: 'onBlur' });
+  const { fields, append, remove } = useFieldArray({ control: form.control, name: 'bays', keyName: 'key' });
+  const save = form.handleSubmit(
+    async () => {
+      const result = await onSave(form.getValues());
+      if (result.ok) router.push(result.value.href);
+      else setMessage(result.message);
+    },
+    () => setMessage('Some measures cannot be read; they are marked.'),
+  );
+  const takeAway = async () => {
+    const result = await onRemove?.();
+    if (result?.ok) router.push(backHref);
+    else if (result) setMessage(result.message);
+  };
+  const addAbove = () => {
+    const bays = form.getValues('bays');
+    const last = bays.at(-1);
+    append(last ? bayAbove(last) : blankBay(0, 0));
+  };
+  const addBeside = () => {
+    const columns = form.getValues('bays').map((bay) => Number(bay.columnIndex));
+    append(blankBay(Math.max(-1, ...columns) + 1, 0));
+  };
+  return (
+    <form onSubmit={(event) => void save(event)} noValidate className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_360px]">
+      <div className="grid min-w-0 content-start gap-4">
+        <UnitFields form={form} />
+        <p className="text-[14px] text-soft">Inside measures, three readings each: left, middle, right, or front, middle, back. The smallest counts.</p>
+        <ul className="grid gap-3">
+          {fields.map((field, i) => <BayFields key={field.key} form={form} index={i} onRemove={fields.length > 1 ? () => remove(i) : undefined} />)}
+        </ul>
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={addAbove}><Plus size={16} aria-hidden="true" /> A place above</Button>
+          <Button onClick={addBeside}><Plus size={16} aria-hidden="true" /> A column beside</Button>
+        </div>
+        {message !== '' && <p role="alert" className="warn">{message}</p>}
+        <div className="flex flex-wrap gap-2">
+          <Button type="submit" look="main" disabled={form.formState.isSubmitting}>Keep these measures</Button>
+          <Button onClick={() => router.push(backHref)}>Back</Button>
+          {onRemove && <Button className="ml-auto" onClick={() => void takeAway()}>Take this unit away</Button>}
+        </div>
+      </div>
+      <UnitPreview form={form} measureUnit={measureUnit} />
+    </form>
+  );
+}
+
+function UnitFields({ form }: { form: UnitFormHandle }) {
+  const { register, formState: { errors } } = form;
+  return (
+    <div className="panel grid grid-cols-2 gap-x-3 gap-y-2 border-t-4 border-t-rim p-3.5 sm:grid-cols-4">
+      <TextField label="Unit" className="col-span-2" placeholder="e.g. Tall cupboard, left door" autoFocus={form.getValues('name') === ''} error={errors.name?.message} {...register('name')} />
+      <SelectField label="Kind" className="col-span-2" {...register('kind')}>
+        {unitKinds.map((kind) => <option key={kind} value={kind}>{unitKindWords[kind]}</option>)}
+      </SelectField>
+      <TextField label="Outside width" measure placeholder='e.g. 120,5 cm' error={errors.width?.message} {...register('width')} />
+      <TextField label="Outside depth" measure error={errors.depth?.message} {...register('depth')} />
+      <TextField label="Outside height" measure error={errors.height?.message} {...register('height')} />
+      <TextField label="Floor to underside" measure error={errors.floorGap?.message} {...register('floorGap')} />
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+'use client';
+
+import { X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+interface SheetProps {
+  readonly isOpen: boolean;
+  readonly onOpenChange: (isOpen: boolean) => void;
+  readonly title: string;
+  readonly children: ReactNode;
+}
+
+/** A sheet of paper laid over the worktop; Escape puts it away. */
+export function Sheet({ isOpen, onOpenChange, title, children }: SheetProps) {
+  return (
+    <Dialog.Root open={isOpen} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="no-print fixed inset-0 z-40 bg-ink/35" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="no-print fixed top-[9vh] left-1/2 z-50 max-h-[82vh] w-[min(600px,calc(100vw-24px))] -translate-x-1/2 overflow-auto rounded-[7px] border-t-4 border-rim bg-sheet p-4"
+        >
+          <div className="mb-3 flex items-center justify-between">
+            <Dialog.Title className="text-[18px]">{title}</Dialog.Title>
+            <Dialog.Close className="grid size-11 place-items-center rounded" aria-label="Close">
+              <X size={18} />
+            </Dialog.Close>
+          </div>
+          {children}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

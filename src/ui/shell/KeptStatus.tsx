@@ -1,0 +1,17 @@
+'use client';
+
+import { useSyncExternalStore } from 'react';
+
+import { decisionOutbox } from '../sort/decisionOutbox';
+
+/** What waits to be sent. Everything else is on the disk before its screen says so. */
+export function KeptStatus() {
+  const waiting = useSyncExternalStore(decisionOutbox.subscribe, decisionOutbox.countWaiting, () => 0);
+  const problem = useSyncExternalStore(decisionOutbox.subscribe, decisionOutbox.getProblem, () => '');
+  return (
+    <span role="status" className={`shrink-0 text-right text-[12.5px] leading-tight ${waiting > 0 ? 'font-[650] text-signal-deep' : 'text-soft'}`}>
+      {waiting === 0 ? 'All kept' : `${waiting} waiting`}
+      {problem !== '' && <span className="block font-normal">{problem}</span>}
+    </span>
+  );
+}

@@ -1,0 +1,53 @@
+'use client';
+
+import { useState } from 'react';
+
+import { Sheet } from '../primitives/Sheet';
+import { useKeys } from '../primitives/useKeys';
+import { verdictKeys, verdictWords } from '../words';
+import { verdicts } from '@/core/sort';
+
+const EVERYWHERE: readonly (readonly [string, string])[] = [
+  ['?', 'this map'], ['F', 'find anything'], ['1 … 7', 'go to a step'], ['[ ]', 'room before, room after'], ['Z', 'undo'], ['Y', 'do it again'],
+];
+const ON_THE_BENCH: readonly (readonly [string, string])[] = [
+  ['Enter', 'take the typed thing in hand'], ['+ −', 'one piece more or fewer'], ['1 … 9', 'a reason, or where it goes, as numbered'],
+  ...verdicts.map((verdict) => [verdictKeys[verdict], verdictWords[verdict].toLowerCase()] as const),
+  ['Alt + key', 'a verdict while typing'], ['T', 'back to typing'],
+];
+const PLACING: readonly (readonly [string, string])[] = [
+  ['Enter', 'pick a tag up, put it down'], ['arrows', 'carry it from place to place'], ['Escape', 'leave it where it was'],
+];
+const FITTING: readonly (readonly [string, string])[] = [['← →', 'place before, place after'], ['A', 'take this fit']];
+
+/** Every key on one page, on one key. */
+export function KeyboardMap() {
+  const [isOpen, setIsOpen] = useState(false);
+  useKeys({ '?': () => setIsOpen(true) });
+  return (
+    <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="Keys">
+      <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
+        <KeyList title="Everywhere" keys={EVERYWHERE} />
+        <KeyList title="Sort" keys={ON_THE_BENCH} />
+        <KeyList title="Place" keys={PLACING} />
+        <KeyList title="Fit" keys={FITTING} />
+      </div>
+    </Sheet>
+  );
+}
+
+function KeyList({ title, keys }: { title: string; keys: readonly (readonly [string, string])[] }) {
+  return (
+    <section>
+      <h3 className="caption mb-1.5">{title}</h3>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[14px]">
+        {keys.map(([key, act]) => (
+          <div key={key + act} className="contents">
+            <dt><kbd>{key}</kbd></dt>
+            <dd>{act}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}

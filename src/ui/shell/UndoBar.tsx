@@ -1,0 +1,47 @@
+'use client';
+
+import { Redo2, Undo2 } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+
+import type { ActionResult } from '../actionResult';
+import { useKeys } from '../primitives/useKeys';
+
+interface UndoBarProps {
+  readonly projectId: string;
+  readonly undoLabel: string | undefined;
+  readonly redoLabel: string | undefined;
+  readonly onMove: (projectId: string, way: 'undo' | 'redo') => Promise<ActionResult<string>>;
+}
+
+/** Takes the last change back, or does it again; says which one that is. */
+export function UndoBar({ projectId, undoLabel, redoLabel, onMove }: UndoBarProps) {
+  const router = useRouter();
+  const [isBusy, startTransition] = useTransition();
+  const [problem, setProblem] = useState('');
+  const move = (way: 'undo' | 'redo') =>
+    startTransition(async () => {
+      const result = await onMove(projectId, way);
+      setProblem(result.ok ? '' : result.message);
+      router.refresh();
+    });
+  useKeys({ z: () => undoLabel !== undefined && move('undo'), y: () => redoLabel !== undefined && move('redo') });
+  if (undoLabel === undefined && redoLabel === undefined) return null;
+  return (
+    <div className="no-print border-t border-line pt-2 text-[13.5px]">
+      {problem !== '' && <p className="warn mb-2">{problem}</p>}
+      {undoLabel !== undefined && (
+        <button type="button" disabled={isBusy} onClick={() => move('undo')} className="flex min-h-10 w-full items-center gap-2 text-left text-rim-deep">
+          <Undo2 size={16} className="shrink-0" aria-hidden="true" />
+          <span className="min-w-0 flex-1"><b>Undo</b> <span className="text-soft">{undoLabel}</span></span> <kbd>Z</kbd>
+        </button>
+      )}
+      {redoLabel !== undefined && (
+        <button type="button" disabled={isBusy} onClick={() => move('redo')} className="flex min-h-10 w-full items-center gap-2 text-left text-rim-deep">
+          <Redo2 size={16} className="shrink-0" aria-hidden="true" />
+          <span className="min-w-0 flex-1"><b>Do again</b> <span className="text-soft">{redoLabel}</span></span> <kbd>Y</kbd>
+        </button>
+      )}
+    </div>
+  );
+}

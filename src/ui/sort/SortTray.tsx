@@ -1,0 +1,32 @@
+import type { RoomProgress } from '@/core/desk';
+import { formatCount, formatLitres, formatMass } from '@/core/shared';
+import { addUp, leavesHome, type Thing } from '@/core/sort';
+import { nextStepWords } from '../words';
+
+/** What must not be forgotten while sorting: the pictures, the questions, what has left. */
+export function SortTray({ things, progress }: { things: readonly Thing[]; progress: RoomProgress }) {
+  const pictures = progress.next.filter((next) => next.code === 'take_before' || next.code === 'add_vantage_point');
+  const left = addUp(things.filter((thing) => leavesHome(thing.verdict)));
+  const questions = things.filter((thing) => thing.verdict === 'ask');
+  return (
+    <>
+      {pictures.map((next, i) => (
+        <p key={i} className="warn"><b>Before anyone moves anything:</b> {nextStepWords(next)}. What is moved cannot be photographed any more.</p>
+      ))}
+      {left.count > 0 && (
+        <section>
+          <h2 className="caption mb-1 font-text">Leaves the home</h2>
+          <p><b className="font-mono text-[20px]">{left.count}</b> <span className="text-[14px] text-soft">{left.count === 1 ? 'thing' : 'things'} · {formatLitres(left.litres)} · {formatMass(left.massG)}</span></p>
+        </section>
+      )}
+      {questions.length > 0 && (
+        <section>
+          <h2 className="caption mb-1 font-text">{formatCount(questions.length, 'question')} for the client</h2>
+          <ul className="grid gap-1 text-[14.5px]">
+            {questions.slice(0, 6).map((thing) => <li key={thing.id}>{thing.count === 1 ? '' : `${thing.count} `}{thing.name}</li>)}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}

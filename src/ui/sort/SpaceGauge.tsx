@@ -1,0 +1,83 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+
+import { formatLitres } from '@/core/shared';
+import type { ActionResult } from '../actionResult';
+import type { Bench } from './useBench';
+
+interface SpaceGaugeProps {
+  readonly bench: Bench;
+  readonly roomLitres: number;
+  readonly onPlaceGroup: (groupId: string, bayId: string) => Promise<ActionResult>;
+}
+
+/** How full the keep pile makes its place, with the thing in hand tried in it. */
+export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps) {
+  const router = useRouter();
+  const { space, inHand, bays } = bench;
+  const openBays = bays.filter((bay) => !bay.outOfScope);
+  if (openBays.length === 0) return <p className="mt-3 text-[14px] text-soft">No place is measured in this room yet, so there is nothing to fill.</p>;
+  const group = bench.roomGroups.find(({ id }) => id === inHand?.groupId);
+  const isHomeless = group !== undefined && group.bayId === null;
+  return (
+    <div className="mt-3">
+      <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 text-[14px]">
+        <span className="flex flex-wrap items-center gap-1.5">
+          {group?.bayId && space ? (
+            <span><b>{group.name}</b> live on <b>{space.bay.name}</b></span>
+          ) : (
+            <>
+              <label htmlFor="bench-bay">{group ? <><b>{group.name}</b> have no home yet; try</> : 'Room left on'}</label>
+              <select id="bench-bay" className="input min-h-9 w-auto max-w-[240px] py-1" value={space?.bay.id ?? ''} onChange={(event) => bench.chooseBay(bays.find(({ id }) => id === event.target.value)?.id)}>
+                <option value="">the whole room</option>
+                {openBays.map((bay) => <option key={bay.id} value={bay.id}>{bay.name}</option>)}
+              </select>
+              {isHomeless && space && (
+                <button type="button" className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11" onClick={() => void onPlaceGroup(group.id, space.bay.id).then(() => router.refresh())}>
+                  They live here
+                </button>
+              )}
+            </>
+          )}
+        </span>
+        <span className="font-mono">{formatLitres(space?.usableLitres ?? roomLitres)}</span>
+      </div>
+      <Gauge usable={space?.usableLitres ?? roomLitres} kept={space?.keptLitres ?? bench.tally.keep.litres} inHand={inHand?.litres ?? 0} />
+      <p className="flex flex-wrap justify-between gap-x-4 text-[13.5px]">
+        <span className="text-soft"><span className="font-mono">{formatLitres(space?.keptLitres ?? bench.tally.keep.litres)}</span> {space ? 'kept there so far' : 'kept in this room so far'}</span>
+        <span>{wordFit(bench, roomLitres)}</span>
+      </p>
+    </div>
+  );
+}
+
+/** "the 4 that fit, all 6 are 0.7 l too many", as a person would say it. */
+function wordFit({ space, inHand, tally }: Bench, roomLitres: number): string {
+  if (!space) {
+    const free = roomLitres - tally.keep.litres;
+    return free >= 0 ? `${formatLitres(free)} free in the room` : `${formatLitres(-free)} more than the room takes`;
+  }
+  if (!inHand) return space.freeLitres >= 0 ? `${formatLitres(space.freeLitres)} free` : `${formatLitres(-space.freeLitres)} too much already`;
+  if (space.overLitres === 0) return inHand.count === 1 ? `it fits, ${formatLitres(space.freeLitres - space.inHandLitres)} stay free` : `all ${inHand.count} fit, ${formatLitres(space.freeLitres - space.inHandLitres)} stay free`;
+  const fitting = space.fittingCount ?? 0;
+  const over = `${formatLitres(space.overLitres)} too much`;
+  if (fitting === 0) return inHand.count === 1 ? `it does not fit: ${over}` : `none of the ${inHand.count} fits: ${over}`;
+  return `${fitting} of ${inHand.count} fit, all ${inHand.count} are ${over}`;
+}
+
+function Gauge({ usable, kept, inHand }: { usable: number; kept: number; inHand: number }) {
+  const whole = Math.max(usable, kept + inHand, 0.001);
+  const percent = (litres: number) => `${(litres / whole) * 100}%`;
+  const fits = Math.max(0, Math.min(inHand, usable - kept));
+  return (
+    <div aria-hidden="true" className="relative my-1 h-4">
+      <div className="absolute inset-y-0 left-0 rounded-[3px] border-[1.5px] border-ink bg-white" style={{ width: percent(usable) }} />
+      <div className="absolute inset-y-[1.5px] left-[1.5px] bg-rim-mid" style={{ width: percent(Math.min(kept, usable)) }} />
+      <div className="absolute inset-y-[1.5px] bg-rim" style={{ left: percent(kept), width: percent(fits) }} />
+      {kept + inHand > usable && (
+        <div className="absolute inset-y-[1.5px] bg-[repeating-linear-gradient(135deg,#c8641b_0_4px,#f0b98c_4px_8px)]" style={{ left: percent(Math.min(usable, kept + fits)), right: 0 }} />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+'use client';
+
+import type { Ref } from 'react';
+
+import { formatLitres } from '@/core/shared';
+import { boxLevelOf, verdicts, type Amount, type Verdict } from '@/core/sort';
+import { verdictKeys, verdictWords } from '../words';
+import { verdictLooks } from './verdictLooks';
+
+interface VerdictBoxesProps {
+  readonly ref: Ref<HTMLDivElement>;
+  readonly tally: Readonly<Record<Verdict, Amount>>;
+  readonly roomLitres: number;
+  readonly isReady: boolean;
+  readonly onPick: (verdict: Verdict) => void;
+}
+
+/** Open boxes that fill: the level is that of the box being filled, by litres or weight. */
+export function VerdictBoxes({ ref, tally, roomLitres, isReady, onPick }: VerdictBoxesProps) {
+  return (
+    <div
+      ref={ref}
+      role="group"
+      aria-label="Verdicts"
+      className="mt-4 grid grid-cols-6 gap-x-2.5 gap-y-3.5 max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:mt-0 max-md:gap-1.5 max-md:border-t max-md:border-line max-md:bg-well max-md:p-2 max-md:pt-3"
+    >
+      {verdicts.map((verdict, i) => (
+        <VerdictBox key={verdict} verdict={verdict} amount={tally[verdict]} isLarge={i < 3} roomLitres={roomLitres} isReady={isReady} onPick={onPick} />
+      ))}
+    </div>
+  );
+}
+
+interface VerdictBoxProps extends Pick<VerdictBoxesProps, 'roomLitres' | 'isReady' | 'onPick'> {
+  readonly verdict: Verdict;
+  readonly amount: Amount;
+  readonly isLarge: boolean;
+}
+
+function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: VerdictBoxProps) {
+  const { icon: Icon, color } = verdictLooks[verdict];
+  const box = boxLevelOf(amount);
+  // What is kept fills the room; everything else fills boxes that are carried out.
+  const level = verdict === 'keep' ? Math.min(1, roomLitres > 0 ? amount.litres / roomLitres : 0) : box.fillRatio;
+  const note = verdict === 'keep' || box.boxNumber < 2 ? formatLitres(amount.litres) : `${formatLitres(amount.litres)}, box ${box.boxNumber}`;
+  return (
+    <button
+      type="button"
+      onClick={() => onPick(verdict)}
+      aria-keyshortcuts={verdictKeys[verdict]}
+      aria-label={`${verdictWords[verdict]}: ${amount.count} so far, ${note}`}
+      style={{ color }}
+      className={`relative flex flex-col justify-between rounded-b-[6px] border-2 border-t-0 border-current bg-white text-left ${isLarge ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-2.5 max-md:py-2' : 'h-[70px] px-2.5 py-2 max-md:col-span-2 max-md:h-[48px] max-md:py-1'} ${isReady ? '' : 'opacity-90'}`}
+    >
+      <span aria-hidden="true" className="absolute inset-x-0 bottom-0 rounded-b-[4px] bg-current opacity-[0.13] transition-[height] duration-300" style={{ height: `${level * 100}%` }} />
+      {/* The open flaps: a box that has no lid yet. */}
+      <span aria-hidden="true" className="absolute -inset-x-[5px] -top-[7px] h-[7px] border-2 border-b-0 border-current [clip-path:polygon(0_0,14%_0,4%_100%,0_100%,0_0,86%_0,100%_0,100%_100%,96%_100%,86%_0)]" />
+      <span className={`relative flex w-full items-center justify-between gap-1 ${isLarge ? 'font-head text-[20px] font-[680] max-md:text-[16px]' : 'text-[13.5px] font-bold'}`}>
+        <span className="flex min-w-0 items-center gap-1.5"><Icon size={isLarge ? 21 : 16} className="shrink-0 max-md:size-[17px]" aria-hidden="true" /> {verdictWords[verdict]}</span>
+        <kbd className="max-md:hidden">{verdictKeys[verdict]}</kbd>
+      </span>
+      <span className={`relative text-soft ${isLarge ? 'text-[14px]' : 'text-[12.5px] max-md:leading-none'}`}>
+        <b className={`font-mono font-[650] text-ink ${isLarge ? 'text-[26px] max-md:text-[18px]' : 'text-[16px] max-md:text-[13px]'}`}>{amount.count}</b> <span className="max-md:hidden">{note}</span>
+      </span>
+    </button>
+  );
+}

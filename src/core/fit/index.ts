@@ -6,6 +6,7 @@ export {
 export { planFit } from './planFit';
 export { findFitFaults, type FitFault } from './findFitFaults';
 export { explainUnused } from './suitability';
+export { clearancesAround, type Around } from './clearancesAround';
 // Records and how they reach the engine
 export { containerProductSchema, productKinds, takenFitSchema, toFitContainer, type ContainerProduct, type TakenFit } from './records';
 export { toFitRequest } from './toFitRequest';

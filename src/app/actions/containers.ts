@@ -1,0 +1,30 @@
+'use server';
+
+import { z } from 'zod';
+
+import { projectIdSchema } from '@/core/shared';
+import { getDatabase } from '@/data/db';
+import { getProjectRecords } from '@/data/projectRepo';
+import { addCatalogueContainer, addOwnedContainer } from '@/server/fit/addContainer';
+import type { ActionResult } from '@/ui/actionResult';
+import { ownedFormSchemaFor, soldFormSchemaFor } from '@/ui/fit/containerForm';
+import { answer, done } from './answer';
+
+export async function addOwnedContainerAction(projectId: string, typed: unknown): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema }), { projectId }, async (input) => {
+    const db = await getDatabase();
+    const { project } = await getProjectRecords(db, input.projectId);
+    return answer(ownedFormSchemaFor(project.units), typed, async (form) => {
+      await addOwnedContainer(db, input.projectId, form);
+      return done;
+    });
+  });
+}
+
+/** The catalogue belongs to no home, so bare numbers in it are centimetres. */
+export async function addSoldContainerAction(typed: unknown): Promise<ActionResult> {
+  return answer(soldFormSchemaFor('cm'), typed, async (form) => {
+    await addCatalogueContainer(await getDatabase(), form);
+    return done;
+  });
+}

@@ -1,0 +1,65 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+
+import { addOwnedContainerAction } from '@/app/actions/containers';
+import { dropFitAction, takeFitAction } from '@/app/actions/fit';
+import { undoAction } from '@/app/actions/projects';
+import { bayInsideOf } from '@/core/look';
+import { walkBays } from '@/core/place';
+import { formatCount, formatLength, formatLitres } from '@/core/shared';
+import { openRoom } from '@/server/desk/openRoom';
+import { createFitRequest } from '@/server/fit/takeFit';
+import { BayWalk } from '@/ui/fit/BayWalk';
+import { FitTray } from '@/ui/fit/FitTray';
+import { FitWorkbench } from '@/ui/fit/FitWorkbench';
+import { buttonClass } from '@/ui/primitives/Button';
+import { StepFrame } from '@/ui/shell/StepFrame';
+
+export const metadata = { title: 'Fit' };
+
+interface FitPageProps {
+  readonly params: Promise<{ projectId: string; roomId: string }>;
+  readonly searchParams: Promise<{ bay?: string }>;
+}
+
+export default async function FitPage({ params, searchParams }: FitPageProps) {
+  const { projectId, roomId } = await params;
+  const { bay: asked } = await searchParams;
+  const opened = await openRoom(projectId, roomId);
+  if (!opened) notFound();
+  const { db, records, own, here } = opened;
+  const base = `/projects/${projectId}/rooms/${roomId}`;
+  const bays = walkBays(own.units).filter((bay) => !bay.outOfScope);
+  const filled = bays.filter((bay) => records.groups.some((group) => group.bayId === bay.id));
+  const bay = bays.find(({ id }) => id === asked) ?? filled.find(({ id }) => own.fits.every((fit) => fit.bayId !== id)) ?? filled[0];
+  const frame = { step: 'fit' as const, project: records.project, desk: opened.desk, room: own.room, progress: here.progress, undo: opened.undo, onUndo: undoAction };
+  if (!bay) {
+    return (
+      <StepFrame {...frame}>
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">Containers are chosen for a place and the groups that live there. Put a group on a place first. <Link className={buttonClass('main', 'ml-2')} href={`${base}/place`}>Place the groups</Link></p>
+      </StepFrame>
+    );
+  }
+  const request = await createFitRequest(db, records, { bayId: bay.id, prefer: 'cost' });
+  const taken = own.fits.find((fit) => fit.bayId === bay.id);
+  const inside = bayInsideOf(bay);
+  const size = [inside.widthMm, inside.depthMm].map((mm) => formatLength(mm, records.project.units).replace(/ \w+$/, '')).concat(formatLength(inside.heightMm, records.project.units)).join(' × ');
+  const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
+  const unit = own.units.find(({ id }) => id === bay.unitId);
+  return (
+    <StepFrame {...frame} tray={<FitTray project={records.project} room={own.room} purchases={own.purchases} owned={records.containers.filter((container) => container.projectId !== null)} request={request} onAddOwned={addOwnedContainerAction.bind(null, projectId)} />}>
+      <div className="mb-2.5 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-[23px]">{bay.name}{unit ? `, ${unit.name}` : ''}</h1>
+        <p className="text-[14px] text-soft"><span className="font-mono">{size}</span> inside · {formatCount(request.groups.length, 'group')}, {formatLitres(litres)}</p>
+        <BayWalk bays={(filled.length > 0 ? filled : bays).map(({ id, name }) => ({ id, name, isTaken: own.fits.some((fit) => fit.bayId === id) }))} activeId={bay.id} base={`${base}/fit`} />
+      </div>
+      {request.groups.length === 0 ? (
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">No group lives here yet. <Link className={buttonClass('main', 'ml-2')} href={`${base}/place`}>Place the groups</Link></p>
+      ) : request.containers.length === 0 ? (
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">There is no container to choose from in {records.project.currency}. Add what the home has, or a price list. <Link className={buttonClass('main', 'ml-2')} href="/containers">Containers and prices</Link></p>
+      ) : (
+        <FitWorkbench key={bay.id} request={request} taken={taken} currency={records.project.currency} measureUnit={records.project.units} onTake={takeFitAction.bind(null, projectId, bay.id)} onDrop={dropFitAction.bind(null, projectId, bay.id)} />
+      )}
+    </StepFrame>
+  );
+}

@@ -1,0 +1,44 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+
+import { addGroupAction, changeGroupAction, placeGroupAction } from '@/app/actions/groups';
+import { undoAction } from '@/app/actions/projects';
+import { arrangeFront } from '@/core/look';
+import { bayLevelOf } from '@/core/place';
+import { keptLitresOf } from '@/core/sort';
+import { openRoom } from '@/server/desk/openRoom';
+import { GroupWishes } from '@/ui/place/GroupWishes';
+import { PlaceBoard } from '@/ui/place/PlaceBoard';
+import { PlaceFigures } from '@/ui/place/PlaceFigures';
+import { buttonClass } from '@/ui/primitives/Button';
+import { StepFrame } from '@/ui/shell/StepFrame';
+
+export const metadata = { title: 'Place' };
+
+export default async function PlacePage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+  const { projectId, roomId } = await params;
+  const opened = await openRoom(projectId, roomId);
+  if (!opened) notFound();
+  const { records, own, here } = opened;
+  const bays = own.units.flatMap((unit) => unit.bays);
+  const fronts = arrangeFront(own.units).units.flatMap((unit) => unit.layout.bays);
+  const levels = bays.map((bay) => ({
+    bay,
+    level: bayLevelOf({ bay, reachMm: fronts.find(({ bayId }) => bayId === bay.id)?.zMm ?? 0, groups: records.groups, things: records.things, people: records.people }),
+  }));
+  const litresOf = Object.fromEntries(own.groups.map((group) => [group.id, keptLitresOf(group, records.things)]));
+  const tray = <GroupWishes groups={own.groups} litresOf={litresOf} onSave={changeGroupAction.bind(null, projectId)} onAdd={addGroupAction.bind(null, projectId, roomId)} />;
+  return (
+    <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
+      <h1 className="mb-3 text-[24px] max-md:text-[20px]">Where everything lives in the {own.room.name.toLowerCase()}</h1>
+      {bays.length === 0 ? (
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">There is no place to put anything yet. <Link className={buttonClass('main', 'ml-2')} href={`/projects/${projectId}/rooms/${roomId}/look/units/new`}>Measure a unit</Link></p>
+      ) : (
+        <>
+          <PlaceBoard units={own.units} groups={own.groups} things={records.things} people={records.people} measureUnit={records.project.units} onPlace={placeGroupAction.bind(null, projectId)} />
+          <PlaceFigures levels={levels} groups={own.groups} measureUnit={records.project.units} />
+        </>
+      )}
+    </StepFrame>
+  );
+}

@@ -1,0 +1,58 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Plus } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
+import type { z } from 'zod';
+
+import type { LengthUnit } from '@/core/shared';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { TextField } from '../primitives/Field';
+import { Sheet } from '../primitives/Sheet';
+import { ContainerFields, type ContainerTyped } from './ContainerFields';
+import { blankContainer, ownedFormSchemaFor, type OwnedTyped } from './containerForm';
+
+interface AddOwnedProps {
+  readonly measureUnit: LengthUnit;
+  readonly onAdd: (typed: unknown) => Promise<ActionResult>;
+}
+
+/** Adds boxes, tins and tubs that the home has already, at their real sizes. */
+export function AddOwned({ measureUnit, onAdd }: AddOwnedProps) {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <>
+      <Button className="mt-2 w-full" onClick={() => setIsOpen(true)}><Plus size={16} aria-hidden="true" /> Something that is here</Button>
+      <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="A container that is here already">
+        <OwnedForm measureUnit={measureUnit} onAdd={onAdd} onDone={() => setIsOpen(false)} />
+      </Sheet>
+    </>
+  );
+}
+
+function OwnedForm({ measureUnit, onAdd, onDone }: AddOwnedProps & { readonly onDone: () => void }) {
+  const router = useRouter();
+  const [message, setMessage] = useState('');
+  const schema = useMemo(() => ownedFormSchemaFor(measureUnit), [measureUnit]);
+  const { register, handleSubmit, getValues, formState } = useForm<OwnedTyped, unknown, z.output<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { ...blankContainer, count: '1' } });
+  const save = handleSubmit(async () => {
+    const result = await onAdd(getValues());
+    if (!result.ok) return setMessage(result.message);
+    onDone();
+    router.refresh();
+  });
+  return (
+    <form onSubmit={(event) => void save(event)} noValidate className="grid grid-cols-3 gap-x-3 gap-y-2">
+      {/* The shared fields are a part of this form's, which its type cannot say. */}
+      <ContainerFields register={register as unknown as UseFormRegister<ContainerTyped>} errors={formState.errors as FieldErrors<ContainerTyped>} />
+      <TextField label="How many" measure inputMode="numeric" error={formState.errors.count?.message} {...register('count')} />
+      <div className="col-span-full flex items-center gap-3 pt-1">
+        <Button type="submit" look="main" disabled={formState.isSubmitting}>Add to what is here</Button>
+        <p role="alert" className="text-[13.5px] text-signal-deep">{message}</p>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,34 @@
+'use client';
+
+import type { FieldErrors, UseFormRegister } from 'react-hook-form';
+
+import { materials, productKinds } from '@/core/fit';
+import { CheckField, SelectField, TextField } from '../primitives/Field';
+import type { OwnedTyped } from './containerForm';
+
+export type ContainerTyped = Omit<OwnedTyped, 'count'>;
+
+interface ContainerFieldsProps {
+  readonly register: UseFormRegister<ContainerTyped>;
+  readonly errors: FieldErrors<ContainerTyped>;
+}
+
+/** The fields that owned and sold containers share. */
+export function ContainerFields({ register, errors }: ContainerFieldsProps) {
+  return (
+    <>
+      <TextField label="What it is" className="col-span-full" placeholder="e.g. wooden wine box" error={errors.name?.message} {...register('name')} />
+      <TextField label="Width" measure error={errors.width?.message} {...register('width')} />
+      <TextField label="Depth" measure error={errors.depth?.message} {...register('depth')} />
+      <TextField label="Height" measure error={errors.height?.message} {...register('height')} />
+      <TextField label="Litres inside" measure inputMode="decimal" placeholder="from sizes" error={errors.litres?.message} {...register('litres')} />
+      <SelectField label="Kind" {...register('kind')}>{productKinds.map((kind) => <option key={kind}>{kind}</option>)}</SelectField>
+      <SelectField label="Of" {...register('material')}>{materials.map((material) => <option key={material}>{material}</option>)}</SelectField>
+      <div className="col-span-full flex flex-wrap gap-x-4">
+        <CheckField label="lid" {...register('lid')} />
+        <CheckField label="see-through" {...register('clear')} />
+        <CheckField label="stacks" {...register('stackable')} />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,65 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+
+import { fitAims, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
+import { formatLength, formatLitres, type Currency, type LengthUnit } from '@/core/shared';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { useKeys } from '../primitives/useKeys';
+import { AnswerCard } from './AnswerCard';
+import { FitDrawing } from './FitDrawing';
+import { PickedContainer, Reasons } from './PickedContainer';
+import { useFits } from './useFits';
+
+interface FitWorkbenchProps {
+  readonly request: FitRequest;
+  readonly taken: { readonly prefer: FitAim; readonly answer: FitAnswer } | undefined;
+  readonly currency: Currency;
+  readonly measureUnit: LengthUnit;
+  readonly onTake: (prefer: FitAim, answer: FitAnswer) => Promise<ActionResult>;
+  readonly onDrop: () => Promise<ActionResult>;
+}
+
+/** Four ways to fit one place out, drawn to scale, each with its cost and its reasons. */
+export function FitWorkbench({ request, taken, currency, measureUnit, onTake, onDrop }: FitWorkbenchProps) {
+  const router = useRouter();
+  const { answers, isRunning, problem, stop } = useFits(request);
+  const [prefer, setPrefer] = useState<FitAim>(taken?.prefer ?? 'cost');
+  const [pickedIndex, setPickedIndex] = useState<number>();
+  const [message, setMessage] = useState('');
+  const answer = answers[prefer] ?? (taken?.prefer === prefer ? taken.answer : undefined);
+  const isTaken = taken !== undefined && answer !== undefined && JSON.stringify(taken.answer.placements) === JSON.stringify(answer.placements);
+  const act = async (work: Promise<ActionResult>, doneWords: string) => {
+    const result = await work;
+    setMessage(result.ok ? doneWords : result.message);
+    router.refresh();
+  };
+  const take = () => answer && !isTaken && answer.placements.length > 0 && void act(onTake(prefer, answer), 'Taken. What it needs is on the shopping list.');
+  useKeys({ a: take });
+  return (
+    <div className="grid items-start gap-3.5 lg:grid-cols-[minmax(0,1fr)_236px]">
+      <section aria-label="Drawing" className="panel squared min-w-0 border-t-4 border-t-rim p-3">
+        {answer ? <FitDrawing request={request} answer={answer} measureUnit={measureUnit} pickedIndex={pickedIndex} onPick={setPickedIndex} /> : <p className="grid h-[320px] place-items-center text-soft">{problem || 'Working it out…'}</p>}
+        {answer && <Reasons request={request} answer={answer} />}
+      </section>
+      <div className="grid content-start gap-2.5">
+        <div role="radiogroup" aria-label="Ways to fit it out" className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-1">
+          {fitAims.map((aim) => (
+            <AnswerCard key={aim} aim={aim} answer={answers[aim] ?? (taken?.prefer === aim ? taken.answer : undefined)} request={request} currency={currency} isChosen={aim === prefer} isTaken={taken?.prefer === aim} onChoose={() => { setPrefer(aim); setPickedIndex(undefined); }} />
+          ))}
+        </div>
+        {isRunning && <Button onClick={stop}>Stop, keep what is there</Button>}
+        {isTaken ? (
+          <Button onClick={() => void act(onDrop(), 'Given up; nothing of it is on the list any more.')}>Give this fit up</Button>
+        ) : (
+          <Button look="main" disabled={!answer || answer.placements.length === 0} onClick={take}>Take this fit <kbd>A</kbd></Button>
+        )}
+        <p role="status" className="text-[13.5px] text-soft empty:hidden">{message}</p>
+        {answer && pickedIndex !== undefined && <PickedContainer request={request} answer={answer} index={pickedIndex} measureUnit={measureUnit} />}
+        {answer && pickedIndex === undefined && <p className="text-[13.5px] text-soft">{formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to see its clearances; sides {formatLength(request.clearances.side, measureUnit)}, between {formatLength(request.clearances.between, measureUnit)}.</p>}
+      </div>
+    </div>
+  );
+}

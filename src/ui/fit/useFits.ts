@@ -1,0 +1,73 @@
+'use client';
+
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useState } from 'react';
+
+import { fitAims, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
+import type { FitWorker } from '@/workers/fit.worker';
+
+export type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
+
+/** A worker and its end: `close` stops what runs at once. */
+class FitRunner {
+  private readonly worker = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' });
+  private readonly remote: Remote<FitWorker> = wrap<FitWorker>(this.worker);
+
+  constructor(onBroken: () => void) {
+    this.worker.onerror = onBroken;
+  }
+  plan(request: FitRequest): Promise<FitAnswer> {
+    return this.remote.plan(request);
+  }
+  close(): void {
+    this.worker.terminate();
+  }
+}
+
+/**
+ * Works all four answers out, one after the other, in a worker; each is shown as it comes. A new
+ * request, or stopping, ends what runs.
+ */
+export function useFits(request: FitRequest | undefined): { answers: FitAnswers; isRunning: boolean; problem: string; stop: () => void } {
+  const key = request && JSON.stringify(request);
+  const [state, setState] = useState<{ key: string | undefined; answers: FitAnswers; problem: string; isStopped: boolean }>({ key: undefined, answers: {}, problem: '', isStopped: false });
+  useEffect(() => {
+    if (key === undefined) return;
+    const asked = JSON.parse(key) as FitRequest;
+    let isOver = false;
+    const runner = new FitRunner(() => setState((before) => ({ ...before, problem: 'The calculation could not start in this browser.' })));
+    const run = async () => {
+      for (const prefer of fitAims) {
+        const answer = await runner.plan({ ...asked, prefer });
+        if (isOver) return;
+        setState((before) => ({ key, answers: before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer }, problem: '', isStopped: false }));
+      }
+      runner.close();
+    };
+    run().catch((error: unknown) => {
+      if (!isOver) setState((before) => ({ ...before, problem: error instanceof Error ? error.message : String(error) }));
+    });
+    const stop = () => {
+      isOver = true;
+      runner.close();
+    };
+    window.addEventListener(STOP_EVENT, stop);
+    return () => {
+      window.removeEventListener(STOP_EVENT, stop);
+      stop();
+    };
+  }, [key]);
+  const isCurrent = state.key === key;
+  const answers = isCurrent ? state.answers : {};
+  return {
+    answers,
+    isRunning: key !== undefined && !state.isStopped && state.problem === '' && Object.keys(answers).length < fitAims.length,
+    problem: state.problem,
+    stop: () => {
+      window.dispatchEvent(new Event(STOP_EVENT));
+      setState((before) => ({ ...before, key, answers, isStopped: true }));
+    },
+  };
+}
+
+const STOP_EVENT = 'tin-box-stop-fit';

@@ -1,0 +1,48 @@
+'use client';
+
+import { useDroppable } from '@dnd-kit/core';
+import type { ReactNode } from 'react';
+
+import type { Bay } from '@/core/look';
+import type { BayLevel } from '@/core/place';
+import { formatLitres, type LengthUnit } from '@/core/shared';
+import { placeWarningWords } from '../words';
+
+interface BaySlotProps {
+  readonly bay: Bay;
+  readonly level: BayLevel;
+  readonly measureUnit: LengthUnit;
+  /** A carried tag is held over it. */
+  readonly isOver: boolean;
+  readonly isCarrying: boolean;
+  readonly onPut: () => void;
+  readonly at: { readonly left: number; readonly bottom: number; readonly width: number; readonly height: number };
+  readonly children: ReactNode;
+}
+
+/** One place, to scale, filled to the level of what lives there. */
+export function BaySlot({ bay, level, measureUnit, isOver, isCarrying, onPut, at, children }: BaySlotProps) {
+  const { setNodeRef, isOver: isDraggedOver } = useDroppable({ id: bay.id, disabled: bay.outOfScope });
+  const warnings = level.warnings.map((warning) => placeWarningWords(warning, measureUnit));
+  const isHot = warnings.length > 0;
+  if (bay.outOfScope) {
+    return <div className="absolute grid place-items-center border border-dashed border-soft p-1 text-center text-[13px] leading-tight text-soft" style={at}>{bay.name}: not in scope</div>;
+  }
+  return (
+    <div
+      ref={setNodeRef}
+      role="group"
+      aria-label={`${bay.name}, ${formatLitres(level.keptLitres)} of ${formatLitres(level.usableLitres)}${isHot ? `: ${warnings.join('; ')}` : ''}`}
+      title={warnings.join('; ')}
+      className={`absolute overflow-hidden border-[1.5px] bg-[#fffdf8] ${isOver || isDraggedOver ? 'z-10 border-rim outline-3 outline-rim' : isHot ? 'border-signal' : 'border-ink'}`}
+      style={at}
+    >
+      <div aria-hidden="true" className={`absolute inset-x-0 bottom-0 ${isHot ? 'bg-[#f7d9bd]' : 'bg-rim-pale'}`} style={{ height: `${Math.min(1, level.fillRatio) * 100}%` }} />
+      <div className="relative flex h-full flex-wrap content-start gap-1 overflow-y-auto p-1">{children}</div>
+      <span aria-hidden="true" className={`pointer-events-none absolute right-1 bottom-0.5 bg-white/75 px-0.5 font-mono text-[11.5px] leading-tight ${isHot ? 'font-bold text-signal-deep' : 'text-soft'}`}>
+        {formatLitres(level.keptLitres).replace(' l', '')}/{formatLitres(level.usableLitres)}
+      </span>
+      {isCarrying && <button type="button" aria-label={`Put it on ${bay.name}`} onClick={onPut} className="absolute inset-0 z-10" tabIndex={-1} />}
+    </div>
+  );
+}

@@ -1,0 +1,35 @@
+'use client';
+
+import { useDraggable } from '@dnd-kit/core';
+
+import { formatLitres } from '@/core/shared';
+import type { Group } from '@/core/sort';
+import type { TagProps } from './PlaceBoard';
+
+interface GroupTagProps extends TagProps {
+  readonly group: Group;
+  readonly litres: number;
+  readonly isWide?: boolean;
+}
+
+/** A paper tag. Drag it; or Enter, arrows, Enter; or tap it, then a place. */
+export function GroupTag({ group, litres, carried, onKeyDown, onTap, isWide = false }: GroupTagProps) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: group.id });
+  const isCarried = carried?.groupId === group.id;
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      {...listeners}
+      onKeyDown={(event) => onKeyDown(event, group)}
+      onClick={() => onTap(group)}
+      aria-pressed={isCarried}
+      aria-label={`${group.name}, ${formatLitres(litres)}`}
+      title={`${group.name}, ${formatLitres(litres)}`}
+      className={`tag max-w-full shrink-0 touch-none truncate text-left text-[13px] leading-tight max-md:min-h-8 ${isDragging ? 'opacity-40' : ''} ${isCarried ? 'bg-rim! text-white!' : ''} ${group.front ? 'underline decoration-2 underline-offset-2' : ''} ${isWide ? 'min-h-9 pr-3' : ''} focus-visible:bg-rim-mid focus-visible:outline-none`}
+    >
+      {group.name}
+      {isWide && <span className="ml-2 font-normal text-[#5d5125]">{formatLitres(litres)}</span>}
+    </button>
+  );
+}

@@ -1,0 +1,69 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+
+import { undoAction } from '@/app/actions/projects';
+import { addPurchaseAction, removePurchaseAction, setPriorityAction } from '@/app/actions/shop';
+import { spentMinorOf } from '@/core/shop';
+import { formatMoney } from '@/core/shared';
+import { openRoom } from '@/server/desk/openRoom';
+import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
+import { buttonClass } from '@/ui/primitives/Button';
+import { StepFrame } from '@/ui/shell/StepFrame';
+import { BoughtList } from '@/ui/shop/BoughtList';
+import { BudgetBar } from '@/ui/shop/BudgetBar';
+import { NeedList } from '@/ui/shop/NeedList';
+import { OverBudget } from '@/ui/shop/OverBudget';
+import { ShopLists } from '@/ui/shop/ShopLists';
+import { toShopLists } from '@/ui/shop/toShopLists';
+
+export const metadata = { title: 'Shop' };
+
+export default async function ShopPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+  const { projectId, roomId } = await params;
+  const opened = await openRoom(projectId, roomId);
+  if (!opened) notFound();
+  const { db, records, own, here } = opened;
+  const plan = await planRoomShopping(await loadRoomShopping(db, records, own.room.id));
+  const { answer, request } = plan;
+  const { currency } = records.project;
+  const place = { projectId, roomId };
+  const spentMinor = spentMinorOf(own.purchases);
+  const needs = plan.needs.map((need) => ({
+    containerId: need.container.id, name: need.container.name, qty: need.qty, hadQty: need.hadQty, isOwned: need.container.projectId !== null,
+    priority: need.priority, shortQty: answer.status === 'infeasible' ? 0 : (answer.met.find(({ needId }) => needId === need.container.id)?.short ?? 0),
+  }));
+  const lists = toShopLists(request, answer);
+  return (
+    <StepFrame step="shop" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<ShopTray statusWords={proofWords(answer.status)} otherShops={plan.otherCurrencyShopNames} currency={currency} />}>
+      <h1 className="mb-3 text-[24px]">Shopping list, {own.room.name.toLowerCase()}</h1>
+      {needs.length === 0 ? (
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">The list follows from the fits that are taken. <Link className={buttonClass('main', 'ml-2')} href={`/projects/${projectId}/rooms/${roomId}/fit`}>Fit a place out</Link></p>
+      ) : (
+        <div className="grid gap-3.5">
+          <section className="panel border-t-4 border-t-rim p-4"><BudgetBar spentMinor={spentMinor} plannedMinor={answer.leastBudgetMinor ?? answer.payMinor} budgetMinor={own.room.budgetMinor} currency={currency} /></section>
+          {answer.status === 'infeasible' && <OverBudget request={request} answer={answer} waysBack={plan.waysBack} currency={currency} />}
+          <ShopLists lists={lists} currency={currency} onBuy={addPurchaseAction.bind(null, place)} />
+          {lists.length === 0 && answer.status !== 'infeasible' && <p className="panel p-4">Everything on the list is here. Nothing is left to buy.</p>}
+          <section className="panel px-4 py-3"><h2 className="mb-1 text-[17px]">What the fits call for</h2><NeedList needs={needs} onPriority={setPriorityAction.bind(null, place)} /></section>
+          {own.purchases.length > 0 && <section className="panel px-4 py-3"><h2 className="mb-1 text-[17px]">Bought, {formatMoney(spentMinor, currency)}</h2><BoughtList purchases={own.purchases} currency={currency} onRemove={removePurchaseAction.bind(null, projectId)} /></section>}
+        </div>
+      )}
+    </StepFrame>
+  );
+}
+
+function proofWords(status: 'optimal' | 'feasible' | 'infeasible'): string {
+  if (status === 'optimal') return 'No cheaper way exists in these offers: every pack size, shop and delivery was weighed.';
+  if (status === 'feasible') return 'This is the best way found in the time given; a cheaper one was not ruled out.';
+  return '';
+}
+
+function ShopTray({ statusWords, otherShops, currency }: { statusWords: string; otherShops: readonly string[]; currency: string }) {
+  return (
+    <>
+      {statusWords !== '' && <section><h2 className="caption mb-1 font-text">How sure is that</h2><p className="text-[14.5px]">{statusWords}</p></section>}
+      {otherShops.length > 0 && <p className="text-[13.5px] text-soft">{otherShops.join(', ')} price in another currency than {currency} and are left out.</p>}
+      <Link className="text-[14.5px] text-rim underline underline-offset-3" href="/containers">Containers and prices</Link>
+    </>
+  );
+}

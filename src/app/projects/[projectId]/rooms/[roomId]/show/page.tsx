@@ -1,0 +1,69 @@
+import { format } from 'date-fns';
+import { notFound } from 'next/navigation';
+
+import { removePictureAction } from '@/app/actions/look';
+import { undoAction } from '@/app/actions/projects';
+import { formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
+import { pairPictures, roomResultsOf } from '@/core/show';
+import { openRoom } from '@/server/desk/openRoom';
+import { VantagePoints } from '@/ui/look/VantagePoints';
+import { Figure } from '@/ui/place/PlaceFigures';
+import { buttonClass } from '@/ui/primitives/Button';
+import { BeforeAfter } from '@/ui/show/BeforeAfter';
+import { LivesTable } from '@/ui/show/LivesTable';
+import { WhereItWent } from '@/ui/show/WhereItWent';
+import { StepFrame } from '@/ui/shell/StepFrame';
+
+export const metadata = { title: 'Show' };
+
+export default async function ShowPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+  const { projectId, roomId } = await params;
+  const opened = await openRoom(projectId, roomId);
+  if (!opened) notFound();
+  const { records, own, here } = opened;
+  const { currency } = records.project;
+  const results = roomResultsOf(own);
+  const vantagePoints = records.vantagePoints.filter((vantagePoint) => vantagePoint.roomId === roomId);
+  const pairs = pairPictures(vantagePoints, records.pictures);
+  const waiting = pairs.filter(({ before, after }) => before && !after);
+  const query = `/api/projects/${projectId}`;
+  const tray = (
+    <>
+      <WhereItWent byVerdict={results.byVerdict} />
+      <section>
+        <h2 className="caption mb-1.5 font-text">For the client</h2>
+        <p className="mb-2 text-[14px]">One page in their words: pictures, what left, what it cost, where everything lives. It opens without the app.</p>
+        <div className="grid gap-2">
+          <a className={buttonClass('main')} href={`${query}/client?room=${roomId}`} target="_blank" rel="noreferrer">Open the page</a>
+          <div className="grid grid-cols-2 gap-2">
+            <a className={buttonClass('quiet')} href={`${query}/client-pdf?room=${roomId}`} download>PDF</a>
+            <a className={buttonClass('quiet')} href={`${query}/client?room=${roomId}&download`} download>One file</a>
+          </div>
+          <a className="text-[14px] text-rim underline underline-offset-3" href={`${query}/client`} target="_blank" rel="noreferrer">The page for the whole home</a>
+        </div>
+      </section>
+      {waiting.map(({ vantagePoint }) => <p key={vantagePoint.id} className="warn"><b>No “after” {vantagePoint.name} yet.</b> Stand where the “before” was taken.</p>)}
+    </>
+  );
+  return (
+    <StepFrame step="show" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
+      <h1 className="text-[26px]">{own.room.name}{own.room.purpose !== '' && <span className="mt-0.5 block max-w-[70ch] font-text text-[15px] font-normal text-soft">{own.room.purpose}</span>}</h1>
+      <div className="mt-3 grid gap-3">
+        {pairs.map(({ vantagePoint, before, after }) =>
+          before && after ? <BeforeAfter key={vantagePoint.id} name={vantagePoint.name} before={before} after={after} beforeWords={dayWords(before.takenAt)} afterWords={dayWords(after.takenAt)} /> : null,
+        )}
+      </div>
+      <dl className="mt-4 grid grid-cols-4 gap-3 max-md:grid-cols-2">
+        <Figure value={String(results.left.count)} label="things left" note={`of ${results.all.count} · ${formatLitres(results.left.litres)} · ${formatMass(results.left.massG)}`} />
+        <Figure value={results.keptFromLandfillShare === undefined ? 'none yet' : formatShare(results.keptFromLandfillShare)} label="kept from landfill" note="by weight of what left" />
+        <Figure value={formatMoney(results.spentMinor, currency)} label={`spent of ${formatMoney(own.room.budgetMinor, currency)}`} />
+        <Figure value={String(results.reusedContainerCount)} label="containers reused" note={`${results.boughtContainerCount} new ones`} />
+      </dl>
+      <LivesTable livesAt={results.livesAt} />
+      <h2 className="no-print mt-5 mb-2 text-[18px]">Pictures</h2>
+      <div className="no-print"><VantagePoints projectId={projectId} vantagePoints={vantagePoints} pictures={records.pictures} shownMoments={['before', 'after', 'later']} onAdd={undefined} onRemovePicture={removePictureAction.bind(null, projectId)} /></div>
+    </StepFrame>
+  );
+}
+
+const dayWords = (iso: string): string => format(new Date(iso), 'd MMM yyyy');

@@ -1,0 +1,60 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
+import type { z } from 'zod';
+
+import { currencies } from '@/core/shared';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { SelectField, TextField } from '../primitives/Field';
+import { Sheet } from '../primitives/Sheet';
+import { ContainerFields, type ContainerTyped } from './ContainerFields';
+import { blankContainer, soldFormSchemaFor, type SoldTyped } from './containerForm';
+
+const schema = soldFormSchemaFor('cm');
+
+/** Adds a container that a shop sells. */
+export function AddSold({ onAdd }: { onAdd: (typed: unknown) => Promise<ActionResult> }) {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <>
+      <Button look="main" onClick={() => setIsOpen(true)}>Add a container</Button>
+      <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="A container and its price">
+        <SoldForm onAdd={onAdd} onDone={() => setIsOpen(false)} />
+      </Sheet>
+    </>
+  );
+}
+
+function SoldForm({ onAdd, onDone }: { onAdd: (typed: unknown) => Promise<ActionResult>; onDone: () => void }) {
+  const router = useRouter();
+  const [message, setMessage] = useState('');
+  const { register, handleSubmit, getValues, formState } = useForm<SoldTyped, unknown, z.output<typeof schema>>({
+    resolver: zodResolver(schema),
+    defaultValues: { ...blankContainer, material: 'plastic', shopName: '', currency: 'GBP', packSize: '1', price: '' },
+  });
+  const { errors } = formState;
+  const save = handleSubmit(async () => {
+    const result = await onAdd(getValues());
+    if (!result.ok) return setMessage(result.message);
+    onDone();
+    router.refresh();
+  });
+  return (
+    <form onSubmit={(event) => void save(event)} noValidate className="grid grid-cols-3 gap-x-3 gap-y-2">
+      {/* The shared fields are a part of this form's, which its type cannot say. */}
+      <ContainerFields register={register as unknown as UseFormRegister<ContainerTyped>} errors={errors as FieldErrors<ContainerTyped>} />
+      <TextField label="Shop" className="col-span-full" error={errors.shopName?.message} {...register('shopName')} />
+      <TextField label="Pieces in a pack" measure inputMode="numeric" error={errors.packSize?.message} {...register('packSize')} />
+      <TextField label="Price of the pack" measure inputMode="decimal" error={errors.price?.message} {...register('price')} />
+      <SelectField label="Currency" {...register('currency')}>{currencies.map((currency) => <option key={currency}>{currency}</option>)}</SelectField>
+      <div className="col-span-full flex items-center gap-3 pt-1">
+        <Button type="submit" look="main" disabled={formState.isSubmitting}>Add it</Button>
+        <p role="alert" className="text-[13.5px] text-signal-deep">{message}</p>
+      </div>
+    </form>
+  );
+}

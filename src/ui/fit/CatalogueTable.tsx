@@ -1,0 +1,49 @@
+import type { ContainerProduct } from '@/core/fit';
+import { formatLength, formatLitres, formatMoney } from '@/core/shared';
+import type { Offer, Shop } from '@/core/shop';
+
+interface CatalogueTableProps {
+  readonly containers: readonly ContainerProduct[];
+  readonly offers: readonly Offer[];
+  readonly shops: readonly Shop[];
+}
+
+/** The catalogue as rows to compare: sizes, litres, what it is of, and its offers. */
+export function CatalogueTable({ containers, offers, shops }: CatalogueTableProps) {
+  return (
+    <div className="panel overflow-x-auto border-t-4 border-t-rim">
+      <table className="w-full text-[14px]">
+        <thead>
+          <tr className="text-left text-[13px] text-soft">
+            {['Container', 'Outside, cm', 'Inside', 'Of', 'Offers'].map((head) => <th key={head} className="px-3 py-2 font-bold">{head}</th>)}
+          </tr>
+        </thead>
+        <tbody>
+          {containers.map((container) => (
+            <tr key={container.id} id={container.id} className="border-t border-line align-top target:bg-rim-wash">
+              <th scope="row" className="px-3 py-2 text-left font-[650]">{container.name}</th>
+              <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">{[container.width, container.depth, container.height].map(({ mm }) => formatLength(mm, 'cm').replace(' cm', '')).join(' × ')}</td>
+              <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">{formatLitres(container.innerLitres)}</td>
+              <td className="px-3 py-2 text-soft">{wordTraits(container)}</td>
+              <td className="px-3 py-2">{wordOffers(container, offers, shops)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+const wordTraits = ({ material, lid, clear, stackable }: ContainerProduct): string =>
+  [material, lid && 'lid', clear && 'see-through', stackable && 'stacks'].filter(Boolean).join(', ');
+
+function wordOffers(container: ContainerProduct, offers: readonly Offer[], shops: readonly Shop[]): string {
+  const words = offers
+    .filter((offer) => offer.containerId === container.id)
+    .map((offer) => {
+      const shop = shops.find(({ id }) => id === offer.shopId);
+      const price = shop ? formatMoney(offer.priceMinor, shop.currency) : '';
+      return `${price}${offer.packSize > 1 ? ` for ${offer.packSize}` : ''} at ${shop?.name ?? ''}`;
+    });
+  return words.join(' · ') || 'no price yet';
+}

@@ -1,0 +1,50 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+
+import { formatCount } from '@/core/shared';
+import { priorities, type Priority } from '@/core/shop';
+import type { ActionResult } from '../actionResult';
+
+export interface NeedRow {
+  readonly containerId: string;
+  readonly name: string;
+  readonly qty: number;
+  readonly hadQty: number;
+  readonly isOwned: boolean;
+  readonly priority: Priority;
+  /** Pieces that the plan leaves out. */
+  readonly shortQty: number;
+}
+
+const PRIORITY_WORDS: Readonly<Record<Priority, string>> = { must: 'must be', should: 'should be', nice: 'would be nice' };
+
+/** What the taken fits call for, what is there, and how much each is wanted. */
+export function NeedList({ needs, onPriority }: { needs: readonly NeedRow[]; onPriority: (containerId: string, priority: Priority) => Promise<ActionResult> }) {
+  const router = useRouter();
+  return (
+    <table className="w-full text-[14px]">
+      <thead>
+        <tr className="text-left text-[13px] text-soft"><th className="py-1 font-bold">Container</th><th className="py-1 text-right font-bold">Wanted</th><th className="py-1 text-right font-bold">There</th><th className="py-1 pl-4 font-bold max-sm:pl-2">How much</th></tr>
+      </thead>
+      <tbody>
+        {needs.map((need) => (
+          <tr key={need.containerId} className="border-t border-line align-middle">
+            <td className="py-1 pr-2">{need.name}{need.shortQty > 0 && <span className="block text-[13px] text-signal-deep">{formatCount(need.shortQty, 'piece')} left out</span>}</td>
+            <td className="py-1 text-right font-mono">{need.qty}</td>
+            <td className="py-1 text-right font-mono text-soft">{need.hadQty}</td>
+            <td className="py-1 pl-4 max-sm:pl-2">
+              {need.isOwned ? (
+                <span className="text-soft">the home has it</span>
+              ) : (
+                <select className="input min-h-9 w-auto py-1 max-md:min-h-11" aria-label={`How much ${need.name} is wanted`} value={need.priority} onChange={(event) => void onPriority(need.containerId, event.target.value as Priority).then(() => router.refresh())}>
+                  {priorities.map((priority) => <option key={priority} value={priority}>{PRIORITY_WORDS[priority]}</option>)}
+                </select>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,37 @@
+import { formatMoney, type Currency } from '@/core/shared';
+import type { ShopAnswer, ShopRequest, WayBack } from '@/core/shop';
+
+interface OverBudgetProps {
+  readonly request: ShopRequest;
+  readonly answer: ShopAnswer;
+  readonly waysBack: readonly WayBack[];
+  readonly currency: Currency;
+}
+
+/** Over budget: by how much, and what would bring it back; or what nobody sells. */
+export function OverBudget({ request, answer, waysBack, currency }: OverBudgetProps) {
+  const nameOf = (id: string) => request.needs.find((need) => need.id === id)?.name ?? id;
+  const unsold = answer.reasons.filter(({ code }) => code === 'must_not_on_offer');
+  const isUndecided = answer.reasons.some(({ code }) => code === 'time_ran_out');
+  if (answer.leastBudgetMinor === undefined) {
+    return (
+      <div className="warn">
+        {unsold.map((reason) => <p key={reason.subject}><b>{nameOf(reason.subject)}</b> is a must, and no shop on the price list has enough of it. Add an offer, mark it as a wish, or take another fit.</p>)}
+        {isUndecided && <p>No way to buy everything was found in the time given. Load the page to try again.</p>}
+      </div>
+    );
+  }
+  const over = answer.leastBudgetMinor - request.budgetMinor;
+  const enough = waysBack.filter((way) => way.isEnough);
+  const ways = enough.length > 0 ? enough : waysBack;
+  return (
+    <div className="warn text-[14.5px]!">
+      <p><b>{formatMoney(over, currency)} over what is left.</b> The musts cost at least {formatMoney(answer.leastBudgetMinor, currency)}; {formatMoney(request.budgetMinor, currency)} of this room’s share is left.</p>
+      {ways.length > 0 && <p className="mt-1.5">{enough.length > 0 ? 'Any one of these brings it back:' : 'Nothing alone is enough. What each would save:'}</p>}
+      <ul className="list-disc pl-5">
+        {ways.slice(0, 5).map((way) => <li key={way.needIds.join()}>{way.needIds.map(nameOf).join(' and ')} left out: {formatMoney(way.savesMinor, currency)} less, {formatMoney(way.leastMinor, currency)} in all</li>)}
+      </ul>
+      <p className="mt-1.5">Or raise this room’s share under Agree, or take a cheaper fit.</p>
+    </div>
+  );
+}

@@ -1,0 +1,28 @@
+import type { ShopAnswer, ShopRequest } from '@/core/shop';
+import { formatCount } from '@/core/shared';
+import type { ShopList, ShopLine } from './ShopLists';
+
+/** The engine's answer as lists per shop, with a line for a delivery that is due. */
+export function toShopLists(request: ShopRequest, answer: ShopAnswer): ShopList[] {
+  return answer.perShop.map((bill) => {
+    const buys = answer.buys.flatMap(({ offerId, packs }) => {
+      const offer = request.offers.find(({ id, shopId }) => id === offerId && shopId === bill.shopId);
+      return offer ? [{ offer, packs }] : [];
+    });
+    const lines = buys.map(({ offer, packs }): ShopLine => {
+      const needId = offer.needId ?? offer.needIds?.[0] ?? '';
+      const pieces = packs * offer.packSize;
+      const name = request.needs.find(({ id }) => id === needId)?.name ?? needId;
+      const packWords = offer.packSize === 1 ? formatCount(packs, 'piece') : `${formatCount(packs, 'pack')} of ${offer.packSize}`;
+      const spare = answer.leftovers.find((left) => left.needId === needId)?.qty ?? 0;
+      return { key: offer.id, containerId: needId, label: name, packs: spare > 0 ? `${packWords}, ${spare} more than needed` : packWords, pieces, priceMinor: packs * offer.priceMinor };
+    });
+    const delivery: ShopLine[] = bill.deliveryMinor > 0 ? [{ key: `delivery-${bill.shopId}`, containerId: null, label: 'Delivery', packs: 'once for this list', pieces: 0, priceMinor: bill.deliveryMinor }] : [];
+    return {
+      shopId: bill.shopId,
+      shopName: request.shops.find(({ id }) => id === bill.shopId)?.name ?? bill.shopId,
+      payMinor: bill.payMinor,
+      lines: [...lines, ...delivery],
+    };
+  });
+}

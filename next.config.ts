@@ -1,7 +1,8 @@
 import type { NextConfig } from 'next';
 
 const config: NextConfig = {
-  serverExternalPackages: ['knex', 'better-sqlite3', 'sharp', '@react-pdf/renderer'],
+  // Bundled, the solver looks for its WASM under the address that browsers use; outside the bundle it finds it.
+  serverExternalPackages: ['knex', 'better-sqlite3', 'sharp', '@react-pdf/renderer', 'highs'],
   outputFileTracingRoot: import.meta.dirname,
   turbopack: { root: import.meta.dirname },
   poweredByHeader: false,

@@ -63,7 +63,8 @@ function contentSecurityPolicy(nonce: string): string {
     // Drag and drop and drawings to scale set style attributes.
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' blob: data:",
-    "font-src 'self'",
+    // The client's page carries its fonts inside, so that it opens anywhere.
+    "font-src 'self' data:",
     "connect-src 'self'",
     "worker-src 'self' blob:",
     "object-src 'none'",

@@ -71,7 +71,7 @@ export function nextStepWords(next: NextStep): string {
   switch (next.code) {
     case 'add_unit': return 'Measure the first cupboard or shelf';
     case 'add_vantage_point': return 'Name a spot to photograph from, before anything moves';
-    case 'take_before': return `Photograph “before” from ${next.vantagePointName}`;
+    case 'take_before': return `Photograph “before” ${fromWords(next.vantagePointName)}`;
     case 'measure_again': return `Measure ${next.bayName} again: the readings differ by more than 5 mm`;
     case 'set_room_budget': return 'Set this room’s share of the budget';
     case 'start_sorting': return 'Sort the first thing';
@@ -80,10 +80,13 @@ export function nextStepWords(next: NextStep): string {
     case 'place_groups': return next.count === 1 ? `Find a home for ${next.firstName}` : `Find homes for ${next.firstName} and ${formatCount(next.count - 1, 'other group')}`;
     case 'fit_bays': return next.count === 1 ? `Choose containers for ${next.firstBayName}` : `Choose containers for ${next.firstBayName} and ${formatCount(next.count - 1, 'other place')}`;
     case 'buy': return `Buy ${formatCount(next.pieces, 'container')}`;
-    case 'take_after': return `Photograph “after” from ${next.vantagePointName}`;
+    case 'take_after': return `Photograph “after” ${fromWords(next.vantagePointName)}`;
     default: return assertNever(next);
   }
 }
+
+/** Spots are mostly named "from the door"; one that is not gets the word. */
+export const fromWords = (spot: string): string => (/^from\b/i.test(spot) ? spot.replace(/^From/, 'from') : `from ${spot}`);
 
 /** The word under a divider: what is missing in that step, or that it is done. */
 export function stepStatus(step: Step, progress: RoomProgress): { readonly word: string; readonly isMissing: boolean } {

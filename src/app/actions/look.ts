@@ -8,7 +8,7 @@ import { getProjectRecords } from '@/data/projectRepo';
 import { addVantagePoint, removePicture } from '@/server/look/pictures';
 import { removeUnit, saveUnit } from '@/server/look/saveUnit';
 import type { ActionResult } from '@/ui/actionResult';
-import { unitFormSchemaFor } from '@/ui/look/unitForm';
+import { toBayFacts, unitFormSchemaFor } from '@/ui/look/unitForm';
 import { layOutErrorWords } from '@/ui/words';
 import { answer, done } from './answer';
 
@@ -21,7 +21,7 @@ export async function saveUnitAction(place: Place, typed: unknown): Promise<Acti
     const db = await getDatabase();
     const { project } = await getProjectRecords(db, projectId);
     return answer(unitFormSchemaFor(project.units), typed, async (form) => {
-      const bays = form.bays.map(({ maxLoadKg, ...bay }) => ({ ...bay, id: bay.id || undefined, maxLoadG: maxLoadKg }));
+      const bays = form.bays.map((bay) => ({ ...toBayFacts(bay), id: bay.id || undefined }));
       const saved = await saveUnit(db, projectId, { ...form, bays, roomId, id: unitId || undefined });
       if (saved.ok) return { ok: true, value: { href: `/projects/${projectId}/rooms/${roomId}/look` } };
       // The core numbers new bays by itself; their names are told by their place in the form.

@@ -1,12 +1,12 @@
-import loadHighs, { type Model } from 'highs';
+import type { Highs, Model } from 'highs';
 
 /** The loaded solver; load it once, hand it to every engine. */
-export type Solver = Awaited<ReturnType<typeof loadHighs>>;
+export type Solver = Highs;
 
 let loading: Promise<Solver> | undefined;
 
 /** Loads HiGHS (WASM) on first use; Node and browser alike. */
-export const loadSolver = (): Promise<Solver> => (loading ??= loadHighs());
+export const loadSolver = (): Promise<Solver> => (loading ??= import('highs').then((module) => module.default()));
 
 /** Answers "what time is it" in ms; handed in, so that core has no clock of its own. */
 export type Clock = () => number;

@@ -90,7 +90,7 @@ export async function addPicture(
   const { widthPx, heightPx } = encoded.value;
   const picture: Picture = { id, vantagePointId: input.vantagePointId, moment: input.moment, widthPx, heightPx, takenAt: nowIso() };
   try {
-    const label = `added a picture from ${vantagePoint.name}`;
+    const label = `added a picture, ${vantagePoint.name}`;
     await recordChange(db, { projectId: input.projectId, label, now: nowIso() }, (writer) => writer.insert(pictureTable, picture));
   } catch (error) {
     await Promise.all([rm(fileOf(dataDir, id, 'full'), { force: true }), rm(fileOf(dataDir, id, 'thumb'), { force: true })]);

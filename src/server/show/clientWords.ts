@@ -11,6 +11,8 @@ const WENT: Readonly<Record<Verdict, string>> = {
   recycle: 'Recycled', ask: 'Waiting for your word', later: 'To decide later',
 };
 
+const DISPOSED: Readonly<Record<string, string>> = { recycle: 'Recycled', shred: 'Shredded', 'special disposal': 'To the proper place for special waste' };
+
 export interface Figure {
   readonly value: string;
   readonly label: string;
@@ -40,7 +42,7 @@ export function figuresOf({ results, room }: ClientRoom, currency: ClientPage['p
 export function destinationLines({ results }: ClientRoom): DestinationLine[] {
   return results.destinations.map(({ verdict, to, amount }) => ({
     verdict,
-    where: to === '' ? (verdict === 'elsewhere' ? 'To another room, no home yet' : WENT[verdict]) : `${WENT[verdict]}: ${to}`,
+    where: verdict === 'recycle' && to !== '' ? (DISPOSED[to] ?? to) : to === '' ? (verdict === 'elsewhere' ? 'To another room, no home yet' : WENT[verdict]) : `${WENT[verdict]}: ${to}`,
     amount: `${formatCount(amount.count, 'thing')} · ${formatLitres(amount.litres)}`,
   }));
 }

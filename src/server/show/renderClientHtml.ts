@@ -5,13 +5,14 @@ import { dayWords, destinationLines, figuresOf, inLine, livesLine } from './clie
 
 /**
  * The client's page as one HTML document with its style inside. `pictureSrc` says where a picture
- * comes from: an address in the app, or the bytes themselves in the file that is sent.
+ * comes from: an address in the app, or the bytes themselves in the file that is sent. `fontCss`
+ * holds the faces, so that it looks the same on the client's machine.
  */
-export function renderClientHtml(page: ClientPage, pictureSrc: (id: PictureId) => string): string {
+export function renderClientHtml(page: ClientPage, { pictureSrc, fontCss }: { readonly pictureSrc: (id: PictureId) => string; readonly fontCss: string }): string {
   const title = page.rooms.length === 1 ? `${page.project.name}: ${page.rooms[0]?.room.name ?? ''}` : page.project.name;
   return `<!doctype html>
 <html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<title>${text(title)}</title><style>${STYLE}</style></head><body>
+<title>${text(title)}</title><style>${fontCss}${STYLE}</style></head><body>
 <header><p class="home">${text(page.project.name)}</p><p>${text(dayWords(page.madeOn))}</p></header>
 <main>${page.rooms.map((room) => renderRoom(room, page, pictureSrc)).join('')}</main>
 </body></html>`;

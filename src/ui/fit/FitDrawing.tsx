@@ -118,11 +118,13 @@ interface ContainerProps {
 
 function Container({ item, isPicked, onPick, x, y, w, h, isCircle }: ContainerProps) {
   const stroke = isPicked ? '#182d57' : '#4b5a7c';
-  const label = fitLabel(item.label, w - 10, 13);
+  // A narrow, tall container reads better from the side.
+  const isUpright = w < 64 && h > w * 1.3;
+  const label = fitLabel(item.label, (isUpright ? h : w) - 10, 13);
   return (
     <g role="button" tabIndex={0} aria-label={`Container with ${item.label}`} aria-pressed={isPicked} onClick={() => onPick(item.index)} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && onPick(item.index)} className="cursor-pointer outline-none focus-visible:[&>*:first-child]:stroke-[#c8641b]">
       {isCircle ? <circle cx={x + w / 2} cy={y + h / 2} r={w / 2} fill={item.tint} stroke={stroke} strokeWidth={isPicked ? 3 : 1.2} /> : <rect x={x} y={y} width={w} height={h} rx="3" fill={item.tint} stroke={stroke} strokeWidth={isPicked ? 3 : 1.2} />}
-      {h > 14 && <text x={x + w / 2} y={y + h / 2 + 4.5} textAnchor="middle" className="text-[13px] font-[650]">{label}</text>}
+      {h > 14 && <text x={x + w / 2} y={y + h / 2 + 4.5} textAnchor="middle" transform={isUpright ? `rotate(-90 ${x + w / 2} ${y + h / 2})` : undefined} className="text-[13px] font-[650]">{label}</text>}
       <title>{item.label}</title>
     </g>
   );

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { fitAims, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
-import { formatLength, formatLitres, type Currency, type LengthUnit } from '@/core/shared';
+import { formatLitres, type Currency, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useKeys } from '../primitives/useKeys';
@@ -58,7 +58,7 @@ export function FitWorkbench({ request, taken, currency, measureUnit, onTake, on
         )}
         <p role="status" className="text-[13.5px] text-soft empty:hidden">{message}</p>
         {answer && pickedIndex !== undefined && <PickedContainer request={request} answer={answer} index={pickedIndex} measureUnit={measureUnit} />}
-        {answer && pickedIndex === undefined && <p className="text-[13.5px] text-soft">{formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to see its clearances; sides {formatLength(request.clearances.side, measureUnit)}, between {formatLength(request.clearances.between, measureUnit)}.</p>}
+        {answer && pickedIndex === undefined && <p className="text-[13.5px] text-soft">{formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to see its clearances; {request.clearances.side} mm are kept at the sides, {request.clearances.between} mm between.</p>}
       </div>
     </div>
   );

@@ -27,11 +27,11 @@ export function BayFields({ form, index, onRemove }: BayFieldsProps) {
     <li className="panel p-3">
       <div className="grid grid-cols-[minmax(0,1fr)_76px_76px_44px] items-start gap-2.5">
         <TextField label="Place" error={errors?.name?.message} {...register(`${name}.name`)} />
-        <TextField label="Column" type="number" min={0} max={11} measure {...register(`${name}.columnIndex`)} />
-        <TextField label="Row" type="number" min={0} max={19} measure hint={undefined} {...register(`${name}.rowIndex`)} />
+        <TextField label="Column" type="number" min={1} max={12} measure error={errors?.column?.message} {...register(`${name}.column`)} />
+        <TextField label="Row up" type="number" min={1} max={20} measure error={errors?.row?.message} {...register(`${name}.row`)} />
         {onRemove && <button type="button" aria-label={`Remove place ${index + 1}`} onClick={onRemove} className="mt-5 grid size-11 place-items-center rounded hover:bg-well"><X size={17} /></button>}
       </div>
-      <div className="mt-2 grid gap-2.5 md:grid-cols-3">
+      <div className="mt-2 grid gap-1.5">
         {MEASURES.map(([measure, word]) => <Readings key={measure} form={form} index={index} measure={measure} word={word} />)}
       </div>
       <details className="mt-1">
@@ -61,10 +61,11 @@ function Readings({ form, index, measure, word }: { form: UnitFormHandle; index:
   const message = Array.isArray(errors) ? errors.find((error) => error?.message)?.message : errors?.message;
   return (
     <fieldset>
-      <legend className="caption mb-1">{word}</legend>
-      <div className="grid grid-cols-3 gap-1">
+      <legend className="sr-only">{word}</legend>
+      <div className="grid grid-cols-[56px_repeat(3,minmax(0,1fr))] items-center gap-1.5">
+        <span className="caption" aria-hidden="true">{word}</span>
         {texts.map((_, i) => (
-          <input key={i} className="input measure px-2 max-md:px-1.5" aria-label={`${word}, ${READING_WORDS[i] ?? i + 1} reading, place ${index + 1}`} aria-invalid={message !== undefined && i === 0} autoComplete="off" {...form.register(`bays.${index}.${measure}.${i}`)} />
+          <input key={i} className="input measure" aria-label={`${word}, ${READING_WORDS[i] ?? i + 1} reading, place ${index + 1}`} aria-invalid={message !== undefined && i === 0} autoComplete="off" {...form.register(`bays.${index}.${measure}.${i}`)} />
         ))}
       </div>
       {message !== undefined && <p role="alert" className="mt-1 text-[13px] text-signal-deep">{message}</p>}

@@ -19,7 +19,7 @@ export function FrontDrawing({ units, measureUnit, box }: FrontDrawingProps) {
   const height = floorY + PAD.bottom;
   const names = view.units.map(({ unitId }) => units.find(({ id }) => id === unitId)?.name ?? '').join(', ');
   return (
-    <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} className="h-auto max-w-full" role="img" aria-label={`Front view to scale: ${names}`}>
+    <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} className="mx-auto h-auto max-w-full" role="img" aria-label={`Front view to scale: ${names}`}>
       {view.units.map((front) => {
         const unit = units.find(({ id }) => id === front.unitId);
         return unit && <UnitDrawing key={unit.id} unit={unit} front={front} scale={scale} floorY={floorY} measureUnit={measureUnit} />;
@@ -69,7 +69,7 @@ function BayDrawing({ bay, front, at, measureUnit }: BayDrawingProps) {
   const h = front.heightMm * at.scale;
   const y = at.floorY - (front.zMm + front.heightMm) * at.scale;
   const inside = bayInsideOf(bay);
-  const size = [inside.widthMm, inside.heightMm, inside.depthMm].map((mm) => formatLength(mm, measureUnit).replace(/ \w+$/, '')).join(' × ');
+  const size = [inside.widthMm, inside.heightMm, inside.depthMm].map((mm, i) => (i < 2 ? formatLength(mm, measureUnit).replace(/ \w+$/, '') : formatLength(mm, measureUnit))).join(' × ');
   const isAskew = askewMeasuresOf(bay).length > 0;
   const name = fitLabel(bay.name, w - 14, 13);
   const lines = [
@@ -77,7 +77,8 @@ function BayDrawing({ bay, front, at, measureUnit }: BayDrawingProps) {
     { text: fitLabel(size, w - 12, 13), className: 'font-mono text-[12px] fill-soft' },
     { text: fitLabel(bay.outOfScope ? 'not in scope' : formatLitres(usableLitresOf(bay)), w - 12, 12.5), className: 'text-[12.5px] fill-soft' },
   ].slice(0, Math.max(1, Math.floor((h - 4) / 16)));
-  const firstY = y + h / 2 - (lines.length - 1) * 8 + 4.5;
+  // Where something stands in the bay, its labels keep to the foot of it.
+  const firstY = bay.obstacles.length > 0 ? y + h - (lines.length - 1) * 16 - 7 : y + h / 2 - (lines.length - 1) * 8 + 4.5;
   return (
     <g>
       <rect x={x} y={y} width={w} height={h} fill={bay.outOfScope ? 'none' : '#fffdf8'} stroke={isAskew ? '#c8641b' : '#22201b'} strokeWidth={isAskew ? 2.4 : 1.2} strokeDasharray={bay.outOfScope ? '5 5' : undefined} />

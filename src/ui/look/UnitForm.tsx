@@ -49,11 +49,11 @@ export function UnitForm({ typed, measureUnit, backHref, onSave, onRemove }: Uni
   const addAbove = () => {
     const bays = form.getValues('bays');
     const last = bays.at(-1);
-    append(last ? bayAbove(last) : blankBay(0, 0));
+    append(last ? bayAbove(last) : blankBay(1, 1));
   };
   const addBeside = () => {
-    const columns = form.getValues('bays').map((bay) => Number(bay.columnIndex));
-    append(blankBay(Math.max(-1, ...columns) + 1, 0));
+    const columns = form.getValues('bays').map((bay) => Number(bay.column));
+    append(blankBay(Math.max(0, ...columns) + 1, 1));
   };
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_360px]">
@@ -90,7 +90,7 @@ function UnitFields({ form }: { form: UnitFormHandle }) {
       <TextField label="Outside width" measure placeholder='e.g. 120,5 cm' error={errors.width?.message} {...register('width')} />
       <TextField label="Outside depth" measure error={errors.depth?.message} {...register('depth')} />
       <TextField label="Outside height" measure error={errors.height?.message} {...register('height')} />
-      <TextField label="Floor to underside" measure error={errors.floorGap?.message} {...register('floorGap')} />
+      <TextField label="Off the floor" measure error={errors.floorGap?.message} {...register('floorGap')} />
     </div>
   );
 }

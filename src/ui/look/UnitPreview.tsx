@@ -7,7 +7,7 @@ import { bayIdSchema, roomIdSchema, unitIdSchema, type LengthUnit } from '@/core
 import { layOutErrorWords } from '../words';
 import { FrontDrawing } from './FrontDrawing';
 import type { UnitFormHandle } from './UnitForm';
-import { unitFormSchemaFor, type UnitFormRead, type UnitFormTyped } from './unitForm';
+import { toBayFacts, unitFormSchemaFor, type UnitFormRead, type UnitFormTyped } from './unitForm';
 
 /** The unit as it would be drawn, from what is typed so far. */
 export function UnitPreview({ form, measureUnit }: { form: UnitFormHandle; measureUnit: LengthUnit }) {
@@ -41,6 +41,6 @@ function Drawn({ unit, measureUnit }: { unit: Unit; measureUnit: LengthUnit }) {
 /** The form's unit with stand-in ids, for drawing only. */
 function toUnit(read: UnitFormRead): Unit {
   const unitId = unitIdSchema.parse('preview');
-  const bays = read.bays.map(({ maxLoadKg, ...bay }, i): Bay => ({ ...bay, id: bayIdSchema.parse(`preview-${i}`), unitId, maxLoadG: maxLoadKg }));
+  const bays = read.bays.map((bay, i): Bay => ({ ...toBayFacts(bay), id: bayIdSchema.parse(`preview-${i}`), unitId }));
   return { ...read, bays, id: unitId, roomId: roomIdSchema.parse('preview'), position: 0 };
 }

@@ -18,6 +18,9 @@ function typedReadings(unit: LengthUnit) {
   });
 }
 
+/** Columns and rows are counted from 1 on screen. */
+const typedOrdinal = (most: number) => z.coerce.number<number>().int('A whole number').min(1, 'From 1').max(most, `At most ${most}`);
+
 /** The unit's form, with every measure read in the household's unit where it says none. */
 export const unitFormSchemaFor = (unit: LengthUnit) =>
   z.object({
@@ -32,8 +35,8 @@ export const unitFormSchemaFor = (unit: LengthUnit) =>
         z.object({
           id: z.string(),
           name: z.string().trim().min(1, 'Type a name, e.g. shelf 2').max(60),
-          columnIndex: z.coerce.number<number>().int().min(0).max(11),
-          rowIndex: z.coerce.number<number>().int().min(0).max(19),
+          column: typedOrdinal(12),
+          row: typedOrdinal(20),
           widthReadings: typedReadings(unit),
           depthReadings: typedReadings(unit),
           heightReadings: typedReadings(unit),
@@ -57,24 +60,28 @@ export const unitFormSchemaFor = (unit: LengthUnit) =>
   });
 export type UnitFormTyped = z.input<ReturnType<typeof unitFormSchemaFor>>;
 export type UnitFormRead = z.output<ReturnType<typeof unitFormSchemaFor>>;
+export type BayRead = UnitFormRead['bays'][number];
 export type BayTyped = UnitFormTyped['bays'][number];
 
 const THREE = [0, 1, 2] as const;
 const blankReadings = THREE.map(() => '');
 
-export const blankBay = (columnIndex: number, rowIndex: number): BayTyped => ({
-  id: '', name: `Shelf ${rowIndex + 1}`, columnIndex, rowIndex, widthReadings: [...blankReadings], depthReadings: [...blankReadings],
+/** A place as read, with its position counted from 0 and its load in grams, as the core has it. */
+export const toBayFacts = ({ column, row, maxLoadKg, ...bay }: BayRead) => ({ ...bay, columnIndex: column - 1, rowIndex: row - 1, maxLoadG: maxLoadKg });
+
+export const blankBay = (column: number, row: number): BayTyped => ({
+  id: '', name: `Shelf ${row}`, column, row, widthReadings: [...blankReadings], depthReadings: [...blankReadings],
   heightReadings: [...blankReadings], openingWidth: '', openingHeight: '', maxLoadKg: '', pullOut: false, moist: false, outOfScope: false, obstacles: [],
 });
 
 /** One place above another usually shares its width and depth; only the height is measured anew. */
 export const bayAbove = (below: BayTyped): BayTyped => ({
-  ...blankBay(below.columnIndex, below.rowIndex + 1),
+  ...blankBay(Number(below.column), Number(below.row) + 1),
   widthReadings: [...below.widthReadings], depthReadings: [...below.depthReadings],
 });
 
 export const blankUnit: UnitFormTyped = {
-  name: '', kind: 'cupboard', width: '', depth: '', height: '', floorGap: '0', bays: [blankBay(0, 0)],
+  name: '', kind: 'cupboard', width: '', depth: '', height: '', floorGap: '0', bays: [blankBay(1, 1)],
 };
 
 const toTypedReadings = (readings: readonly Length[]): string[] => {
@@ -83,7 +90,7 @@ const toTypedReadings = (readings: readonly Length[]): string[] => {
 };
 
 const toTypedBay = (bay: Bay): BayTyped => ({
-  id: bay.id, name: bay.name, columnIndex: bay.columnIndex, rowIndex: bay.rowIndex,
+  id: bay.id, name: bay.name, column: bay.columnIndex + 1, row: bay.rowIndex + 1,
   widthReadings: toTypedReadings(bay.widthReadings), depthReadings: toTypedReadings(bay.depthReadings), heightReadings: toTypedReadings(bay.heightReadings),
   openingWidth: bay.openingWidth?.text ?? '', openingHeight: bay.openingHeight?.text ?? '',
   maxLoadKg: bay.maxLoadG === null ? '' : String(bay.maxLoadG / 1000),

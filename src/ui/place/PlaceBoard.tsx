@@ -119,8 +119,8 @@ interface FrontBoardProps {
 }
 
 /** Tallest drawing that leaves the tray and the numbers on one screen. */
-const BOARD_HEIGHT_PX = 500;
-const LEAST_SCALE = 0.235;
+const BOARD_HEIGHT_PX = 430;
+const LEAST_SCALE = 0.195;
 
 function FrontBoard({ units, groups, things, people, measureUnit, carried, onPutOn, tagProps }: FrontBoardProps) {
   const view = arrangeFront(units);

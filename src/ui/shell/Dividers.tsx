@@ -24,7 +24,7 @@ export function Dividers({ base, activeStep, progress }: DividersProps) {
             aria-current={isActive ? 'step' : undefined}
             title={`${stepWords[step]} (${i + 1})`}
             className={clsx(
-              'ml-2 flex min-h-[50px] flex-col justify-center rounded-l-[7px] border border-r-0 border-line py-1.5 pr-1 font-head text-[14.5px] font-[620] max-md:ml-0 max-md:min-h-11 max-md:shrink-0 max-md:rounded-t-[7px] max-md:rounded-b-none max-md:border-r max-md:border-b-0 max-md:px-3',
+              'ml-2 flex min-h-[50px] flex-col justify-center rounded-l-[7px] border border-r-0 border-line py-1.5 pr-1 font-head text-[14.5px] font-[620] max-md:ml-0 max-md:min-h-11 max-md:shrink-0 max-md:rounded-t-[7px] max-md:rounded-b-none max-md:border-r max-md:border-b-0 max-md:flex-1 max-md:items-center max-md:px-1.5 max-md:text-[13.5px]',
               isActive ? '-mr-px border-l-4 border-l-rim bg-paper pl-[9px] text-rim-deep max-md:mr-0 max-md:border-l-line max-md:border-t-[3px] max-md:border-t-rim' : 'bg-[#f0e9da] pl-[11px] text-[#4c463a]',
             )}
           >

@@ -16,7 +16,7 @@ interface BeforeAfterProps {
 export function BeforeAfter({ name, before, after, beforeWords, afterWords }: BeforeAfterProps) {
   const [percent, setPercent] = useState(50);
   return (
-    <figure className="relative overflow-hidden rounded-[7px] border-2 border-ink bg-ink print:hidden" style={{ aspectRatio: `${after.widthPx} / ${after.heightPx}`, maxHeight: 420, width: '100%' }}>
+    <figure className="relative overflow-hidden rounded-[7px] border-2 border-ink bg-ink print:hidden" style={{ aspectRatio: `${after.widthPx} / ${after.heightPx}`, width: '100%' }}>
       {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
       <img src={`/api/pictures/${after.id}`} alt={`After, ${name}`} className="absolute inset-0 size-full object-cover" />
       {/* eslint-disable-next-line @next/next/no-img-element -- as above */}

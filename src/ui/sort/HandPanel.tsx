@@ -11,8 +11,8 @@ import type { Bench } from './useBench';
 
 interface HandPanelProps {
   readonly bench: Bench;
-  readonly lineRef: RefObject<HTMLInputElement | null>;
-  readonly onLineKey: (event: KeyboardEvent<HTMLInputElement>) => void;
+  readonly lineRef: RefObject<HTMLTextAreaElement | null>;
+  readonly onLineKey: (event: KeyboardEvent<HTMLTextAreaElement>) => void;
   /** Makes a group; returns what went wrong, or nothing. */
   readonly onAddGroup: (name: string) => Promise<string>;
   readonly children: ReactNode;
@@ -24,18 +24,19 @@ export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: H
   return (
     <section aria-label="The thing in hand" className="panel border-t-4 border-t-rim px-4 pt-3 pb-3.5">
       <div className="flex items-center gap-3 border-b-2 border-ink pb-1">
-        <input
+        <textarea
           ref={lineRef}
           autoFocus
+          rows={1}
           value={bench.typed}
-          onChange={(event) => bench.type(event.target.value)}
+          onChange={(event) => bench.type(event.target.value.replace(/\n/g, ' '))}
           onKeyDown={onLineKey}
           aria-label="What is in hand, in plain words"
           placeholder="6 wool scarves, moth holes in two"
           maxLength={120}
           autoComplete="off"
           enterKeyHint="done"
-          className="w-full bg-transparent py-1 font-head text-[25px] font-[620] outline-none placeholder:font-normal placeholder:text-[#a3997f] max-md:text-[21px]"
+          className="field-sizing-content w-full resize-none bg-transparent py-1 font-head leading-tight text-[25px] font-[620] outline-none placeholder:font-normal placeholder:text-[#a3997f] max-md:text-[21px]"
         />
         {inHand && <kbd className="max-md:hidden">Enter</kbd>}
       </div>
@@ -81,7 +82,7 @@ function GroupChoice({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAd
     return (
       <select
         aria-label="Group"
-        className="input min-h-9 w-auto max-w-[230px] bg-rim-wash py-1 font-[650]"
+        className="input min-h-9 w-auto max-w-[230px] bg-rim-wash py-1 font-[650] max-md:min-h-11 max-md:min-w-0 max-md:flex-1"
         value={bench.inHand?.groupId ?? ''}
         onChange={(event) => {
           if (event.target.value === '+') setNewName('');

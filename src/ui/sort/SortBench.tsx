@@ -30,7 +30,7 @@ export function SortBench({ otherRoomNames, roomLitres, onAddGroup, onPlaceGroup
   const groups = [...data.groups, ...addedGroups.filter((added) => data.groups.every(({ id }) => id !== added.id))];
   const bench = useBench({ ...data, groups });
   const [asking, setAsking] = useState<Verdict>();
-  const lineRef = useRef<HTMLInputElement>(null);
+  const lineRef = useRef<HTMLTextAreaElement>(null);
   const boxesRef = useRef<HTMLDivElement>(null);
 
   const decide = (verdict: Verdict, to = '') => {
@@ -43,10 +43,10 @@ export function SortBench({ otherRoomNames, roomLitres, onAddGroup, onPlaceGroup
     if (ASKS_WHERE.has(verdict)) setAsking(verdict);
     else decide(verdict);
   };
-  const onLineKey = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === 'Enter' && bench.inHand) {
+  const onLineKey = (event: KeyboardEvent<HTMLTextAreaElement>) => {
+    if (event.key === 'Enter') {
       event.preventDefault();
-      boxesRef.current?.querySelector('button')?.focus();
+      if (bench.inHand) boxesRef.current?.querySelector('button')?.focus();
     }
     const verdict = event.altKey ? verdicts.find((candidate) => event.code === `Key${verdictKeys[candidate]}`) : undefined;
     if (verdict) {
@@ -63,13 +63,17 @@ export function SortBench({ otherRoomNames, roomLitres, onAddGroup, onPlaceGroup
     bench.change({ groupId: result.value.id });
     return '';
   };
+  const stopAsking = () => {
+    setAsking(undefined);
+    boxesRef.current?.querySelector('button')?.focus();
+  };
   const destinations = destinationsFor(asking, otherRoomNames, bench.things);
   return (
     <div className="max-md:pb-[214px]">
       <HandPanel bench={bench} lineRef={lineRef} onLineKey={onLineKey} onAddGroup={addGroup}>
         <SpaceGauge bench={bench} roomLitres={roomLitres} onPlaceGroup={onPlaceGroup} />
       </HandPanel>
-      {asking && <WhereTo verdict={asking} destinations={destinations} onChoose={(to) => decide(asking, to)} onCancel={() => { setAsking(undefined); boxesRef.current?.querySelector('button')?.focus(); }} />}
+      {asking && <WhereTo verdict={asking} destinations={destinations} onChoose={(to) => decide(asking, to)} onCancel={stopAsking} />}
       <VerdictBoxes ref={boxesRef} tally={bench.tally} roomLitres={roomLitres} isReady={bench.inHand !== undefined} onPick={pick} />
       <JustNow bench={bench} />
     </div>

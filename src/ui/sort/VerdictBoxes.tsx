@@ -22,7 +22,7 @@ export function VerdictBoxes({ ref, tally, roomLitres, isReady, onPick }: Verdic
       ref={ref}
       role="group"
       aria-label="Verdicts"
-      className="mt-4 grid grid-cols-6 gap-x-2.5 gap-y-3.5 max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:mt-0 max-md:gap-1.5 max-md:border-t max-md:border-line max-md:bg-well max-md:p-2 max-md:pt-3"
+      className="mt-6 grid grid-cols-6 gap-x-3.5 gap-y-4.5 max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:mt-0 max-md:gap-1.5 max-md:border-t max-md:border-line max-md:bg-well max-md:p-2 max-md:pt-3"
     >
       {verdicts.map((verdict, i) => (
         <VerdictBox key={verdict} verdict={verdict} amount={tally[verdict]} isLarge={i < 3} roomLitres={roomLitres} isReady={isReady} onPick={onPick} />
@@ -54,7 +54,8 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: V
     >
       <span aria-hidden="true" className="absolute inset-x-0 bottom-0 rounded-b-[4px] bg-current opacity-[0.13] transition-[height] duration-300" style={{ height: `${level * 100}%` }} />
       {/* The open flaps: a box that has no lid yet. */}
-      <span aria-hidden="true" className="absolute -inset-x-[5px] -top-[7px] h-[7px] border-2 border-b-0 border-current [clip-path:polygon(0_0,14%_0,4%_100%,0_100%,0_0,86%_0,100%_0,100%_100%,96%_100%,86%_0)]" />
+      <svg aria-hidden="true" className="absolute -top-[9px] left-[-10px] max-md:hidden" width="12" height="11" fill="none" stroke="currentColor" strokeWidth="2" strokeLinecap="round"><path d="M9 10L2 2" /></svg>
+      <svg aria-hidden="true" className="absolute -top-[9px] right-[-10px] max-md:hidden" width="12" height="11" fill="none" stroke="currentColor" strokeWidth="2" strokeLinecap="round"><path d="M3 10l7-8" /></svg>
       <span className={`relative flex w-full items-center justify-between gap-1 ${isLarge ? 'font-head text-[20px] font-[680] max-md:text-[16px]' : 'text-[13.5px] font-bold'}`}>
         <span className="flex min-w-0 items-center gap-1.5"><Icon size={isLarge ? 21 : 16} className="shrink-0 max-md:size-[17px]" aria-hidden="true" /> {verdictWords[verdict]}</span>
         <kbd className="max-md:hidden">{verdictKeys[verdict]}</kbd>

@@ -5,6 +5,7 @@ import { dataDirOf, getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { readPictureFile } from '@/server/look/pictures';
 import { nowIso } from '@/server/means';
+import { loadClientFonts } from '@/server/show/clientFonts';
 import { gatherClientPage } from '@/server/show/clientPage';
 import { fileNameOf } from '@/server/show/clientWords';
 import { renderClientHtml } from '@/server/show/renderClientHtml';
@@ -19,7 +20,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ proj
     const records = await getProjectRecords(await getDatabase(), input.projectId);
     if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId)) return refuse(404, { code: 'not_found', message: 'There is no such room.' });
     const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
-    if (!input.download) return new Response(renderClientHtml(page, (id) => `/api/pictures/${id}`), { headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' } });
+    const fontCss = await loadClientFonts();
+    if (!input.download) return new Response(renderClientHtml(page, { fontCss, pictureSrc: (id) => `/api/pictures/${id}` }), { headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' } });
     const sources = new Map<PictureId, string>();
     for (const { before, after } of page.rooms.flatMap(({ pairs }) => pairs)) {
       for (const picture of [before, after]) {
@@ -28,7 +30,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ proj
         sources.set(picture.id, `data:image/jpeg;base64,${bytes.toString('base64')}`);
       }
     }
-    const html = renderClientHtml(page, (id) => sources.get(id) ?? '');
+    const html = renderClientHtml(page, { fontCss, pictureSrc: (id) => sources.get(id) ?? '' });
     return new Response(html, { headers: asDownload(`${fileNameOf(page)}.html`, 'text/html; charset=utf-8') });
   });
 }

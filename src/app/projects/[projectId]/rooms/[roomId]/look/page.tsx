@@ -25,7 +25,7 @@ export default async function LookPage({ params }: { params: Promise<{ projectId
       <RoomPurpose room={own.room} onSave={changeRoomAction.bind(null, projectId, roomId)} />
       <section aria-label="Units" className="panel squared mt-3 overflow-x-auto border-t-4 border-t-rim p-3 print:border-0">
         {own.units.length > 0 ? (
-          <FrontDrawing units={own.units} measureUnit={records.project.units} box={{ widthPx: 840, heightPx: 400 }} />
+          <FrontDrawing units={own.units} measureUnit={records.project.units} box={{ widthPx: 826, heightPx: 430 }} />
         ) : (
           <p className="max-w-[56ch] py-8 text-[17px]">Measure every place things can live. Begin with one cupboard or shelf; it is drawn to scale as you type.</p>
         )}

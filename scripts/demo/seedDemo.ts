@@ -1,0 +1,180 @@
+import { addDays, addMinutes, formatISO, subDays } from 'date-fns';
+
+import { personSchema, projectSchema, type Project } from '@/core/agree';
+import { containerProductSchema, planFit } from '@/core/fit';
+import { pictureSchema, roomSchema, unitSchema, usableLitresOf, vantagePointSchema, type Unit } from '@/core/look';
+import { invariant, loadSolver, parseLength, roomIdSchema, type Length } from '@/core/shared';
+import { purchaseSchema } from '@/core/shop';
+import { decisionEventSchema, groupSchema, keptLitresOf, parseThing, type DecisionEvent, type Group } from '@/core/sort';
+import type { Db } from '@/data/db';
+import { appendDecisions } from '@/data/decisionLog';
+import { findProject, getProjectRecords } from '@/data/projectRepo';
+import { bayTable, containerTable, fitTable, groupTable, personTable, pictureTable, projectTable, purchaseTable, roomTable, unitTable, vantagePointTable } from '@/data/tables';
+import { createFitRequest } from '@/server/fit/takeFit';
+import { encodePicture, writePictureFiles } from '@/server/look/pictures';
+import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
+
+import { drawScene, toSceneContainers, type SceneBay } from './drawScene';
+import { demoHomes, type DemoBay, type DemoHome, type DemoRoom, type DemoUnit } from './homes';
+
+/** Puts the demo's homes in where they are not there yet; dates count back from today. */
+export async function seedDemo(db: Db, dataDir: string): Promise<void> {
+  for (const home of demoHomes) {
+    const project = toProject(home, new Date());
+    if (await findProject(db, project.id)) continue;
+    process.stdout.write(`Seeding ${home.name} …\n`);
+    await insertHome(db, home, project);
+    for (const room of home.rooms) {
+      await insertDecisions(db, room, project);
+      await takeFits(db, room, project);
+      await buyAll(db, room, project);
+      await insertPictures(db, dataDir, { room, project, home });
+    }
+  }
+}
+
+const dayAgo = (home: DemoHome, offset: number, now = new Date()): Date => subDays(now, Math.max(0, home.startedDaysAgo - offset));
+
+const toProject = (home: DemoHome, now: Date): Project =>
+  projectSchema.parse({
+    id: home.key, name: home.name, units: home.key === 'narrowboat' ? 'in' : 'cm', currency: 'GBP', budgetMinor: home.budget * 100,
+    readyBy: formatISO(addDays(now, home.readyInDays), { representation: 'date' }), status: home.status, createdAt: dayAgo(home, 0, now).toISOString(),
+  });
+
+function measure(text: string): Length {
+  const length = parseLength(text, 'cm');
+  invariant(length.ok, `demo measure ${text}`);
+  return length.value;
+}
+const readings = (texts: string): Length[] => texts.split('|').map(measure);
+
+async function insertHome(db: Db, home: DemoHome, project: Project): Promise<void> {
+  await db.transaction(async (trx) => {
+    await trx(projectTable.name).insert(projectTable.toRow(project));
+    for (const [i, [name, height, trait]] of home.people.entries()) {
+      const person = personSchema.parse({ id: `${home.key}-person-${i}`, projectId: project.id, name, height: measure(height), isChild: trait === 'child', noStep: trait !== undefined, position: i });
+      await trx(personTable.name).insert(personTable.toRow(person));
+    }
+    for (const [i, owned] of home.owned.entries()) {
+      const [width, depth, height] = owned.size;
+      const traits = owned.traits ?? '';
+      const product = containerProductSchema.parse({
+        id: `${home.key}-owned-${i}`, projectId: project.id, name: owned.name, kind: owned.kind, material: owned.material,
+        width: measure(`${width} mm`), depth: measure(`${depth} mm`), height: measure(`${height} mm`), innerLitres: owned.litres, innerHeightMm: height - 4, innerWidthMm: null,
+        shape: traits.includes('R') ? 'round' : 'box', lid: traits.includes('L'), clear: traits.includes('C'), stackable: traits.includes('S'), maxStack: traits.includes('S') ? 3 : null,
+        tareG: Math.round(owned.litres * 40), maxLoadG: 8000, turnable: true, ownedCount: owned.count,
+      });
+      await trx(containerTable.name).insert(containerTable.toRow(product));
+    }
+    for (const [position, room] of home.rooms.entries()) await insertRoom(trx, { room, project, position });
+  });
+}
+
+async function insertRoom(trx: Db, { room, project, position }: { readonly room: DemoRoom; readonly project: Project; readonly position: number }): Promise<void> {
+  await trx(roomTable.name).insert(roomTable.toRow(roomSchema.parse({ id: room.key, projectId: project.id, name: room.name, purpose: room.purpose, budgetMinor: room.budget * 100, position })));
+  for (const [i, demoUnit] of room.units.entries()) {
+    const unit = toUnit(demoUnit, room.key, i);
+    await trx(unitTable.name).insert(unitTable.toRow(unit));
+    for (const bay of unit.bays) await trx(bayTable.name).insert(bayTable.toRow(bay));
+  }
+  for (const [i, spot] of room.spots.entries()) {
+    await trx(vantagePointTable.name).insert(vantagePointTable.toRow(vantagePointSchema.parse({ id: `${room.key}-spot-${i}`, roomId: room.key, name: spot.name, position: i })));
+  }
+  for (const [i, group] of room.groups.entries()) {
+    const record = groupSchema.parse({
+      id: `${room.key}-${group.key}`, projectId: project.id, roomId: room.key, name: group.name, bayId: group.bay, uncountedLitres: group.uncounted ?? 0,
+      lid: group.lid ?? 'any', see: group.see ?? 'any', front: group.front ?? false, position: i,
+    });
+    await trx(groupTable.name).insert(groupTable.toRow(record));
+  }
+}
+
+function toUnit(unit: DemoUnit, roomId: string, position: number): Unit {
+  const [width, depth, height, floorGap] = unit.size.map(measure);
+  return unitSchema.parse({ id: unit.key, roomId, name: unit.name, kind: unit.kind, width, depth, height, floorGap, position, bays: unit.bays.map((bay) => toBay(bay, unit.key)) });
+}
+
+function toBay(bay: DemoBay, unitId: string) {
+  const [width, depth, height] = bay.size.map(readings);
+  const box = bay.obstacle?.box;
+  return {
+    id: bay.key, unitId, name: bay.name, columnIndex: bay.at[0], rowIndex: bay.at[1], widthReadings: width, depthReadings: depth, heightReadings: height,
+    openingWidth: bay.opening === undefined ? null : measure(bay.opening), openingHeight: null, maxLoadG: bay.maxLoadKg === undefined ? null : bay.maxLoadKg * 1000,
+    pullOut: bay.pullOut ?? false, moist: bay.moist ?? false, outOfScope: bay.outOfScope ?? false,
+    obstacles: bay.obstacle && box ? [{ label: bay.obstacle.label, x: box[0], y: box[1], z: box[2], width: box[3], depth: box[4], height: box[5] }] : [],
+  };
+}
+
+/** One decision every two to four minutes, from a visit some days ago. */
+async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promise<void> {
+  const { groups } = await getProjectRecords(db, project.id);
+  const inRoom: readonly Group[] = groups.filter((group) => group.roomId === room.key);
+  let at = addDays(new Date(project.createdAt), 4 + room.key.length % 5);
+  const events = room.things.map(([text, verdict, groupKey, to], i): DecisionEvent => {
+    const parsed = parseThing(text, { groups: inRoom, things: [] });
+    invariant(parsed, `demo thing ${text}`);
+    at = addMinutes(at, 2 + (i % 3));
+    const groupId = groupKey === undefined ? null : `${room.key}-${groupKey}`;
+    return decisionEventSchema.parse({
+      kind: 'decided', id: `${room.key}-decision-${i}`, thingId: `${room.key}-thing-${i}`, decidedAt: at.toISOString(), device: 'desk', roomId: room.key, name: parsed.name, count: parsed.count,
+      verdict, reasons: [...parsed.reasons], groupId, to: to ?? '', litres: parsed.litres, massG: parsed.massG,
+    });
+  });
+  if (events.length > 0) await appendDecisions(db, project.id, events);
+}
+
+async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void> {
+  const solver = await loadSolver();
+  for (const [bayKey, prefer] of room.fits ?? []) {
+    const records = await getProjectRecords(db, project.id);
+    const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayKey);
+    invariant(bay, `demo bay ${bayKey}`);
+    const request = await createFitRequest(db, records, { bayId: bay.id, prefer });
+    const answer = planFit({ ...request, timeLimitMs: 3000 }, { solver, clock: () => performance.now() });
+    if (answer.status === 'infeasible') process.stdout.write(`  ${bayKey}: ${answer.reasons[0]?.message ?? 'no fit'}\n`);
+    else await db(fitTable.name).insert(fitTable.toRow({ id: bay.id, prefer, answer, takenAt: addDays(new Date(project.createdAt), 9).toISOString() }));
+  }
+}
+
+/** Buys what the list says, as the till would have it. */
+async function buyAll(db: Db, room: DemoRoom, project: Project): Promise<void> {
+  if (!room.bought) return;
+  const records = await getProjectRecords(db, project.id);
+  const plan = await planRoomShopping(await loadRoomShopping(db, records, roomIdSchema.parse(room.key)));
+  const boughtAt = addDays(new Date(project.createdAt), 11).toISOString();
+  const lines = plan.answer.buys.map(({ offerId, packs }) => {
+    const offer = plan.request.offers.find(({ id }) => id === offerId);
+    const shop = plan.request.shops.find(({ id }) => id === offer?.shopId);
+    const name = plan.request.needs.find(({ id }) => id === offer?.needId)?.name ?? '';
+    return { containerId: offer?.needId ?? null, shopName: shop?.name ?? '', label: name, pieces: packs * (offer?.packSize ?? 1), paidMinor: packs * (offer?.priceMinor ?? 0) };
+  });
+  const deliveries = plan.answer.perShop
+    .filter(({ deliveryMinor }) => deliveryMinor > 0)
+    .map((bill) => ({ containerId: null, shopName: plan.request.shops.find(({ id }) => id === bill.shopId)?.name ?? '', label: 'Delivery', pieces: 0, paidMinor: bill.deliveryMinor }));
+  for (const [i, line] of [...lines, ...deliveries].entries()) {
+    await db(purchaseTable.name).insert(purchaseTable.toRow(purchaseSchema.parse({ ...line, id: `${room.key}-purchase-${i}`, roomId: room.key, boughtAt })));
+  }
+}
+
+/** Draws the pictures from the records, so that they match the data. */
+async function insertPictures(db: Db, dataDir: string, { room, project, home }: { readonly room: DemoRoom; readonly project: Project; readonly home: DemoHome }): Promise<void> {
+  const records = await getProjectRecords(db, project.id);
+  const units = records.units.filter((unit) => unit.roomId === room.key);
+  const bays: SceneBay[] = [];
+  for (const bay of units.flatMap((unit) => unit.bays)) {
+    const fit = records.fits.find(({ bayId }) => bayId === bay.id);
+    const request = fit && (await createFitRequest(db, records, { bayId: bay.id, prefer: fit.prefer }));
+    const kept = records.groups.filter((group) => group.bayId === bay.id).reduce((sum, group) => sum + keptLitresOf(group, records.things), 0);
+    bays.push({ bayId: bay.id, fillRatio: kept / Math.max(1, usableLitresOf(bay)), containers: fit && request ? toSceneContainers(request, fit.answer.placements) : [] });
+  }
+  for (const [i, spot] of room.spots.entries()) {
+    for (const moment of spot.moments) {
+      const encoded = await encodePicture(await drawScene({ units, moment, bays, seed: room.key.length * 31 + i }));
+      invariant(encoded.ok, 'a drawn picture is a picture');
+      const takenAt = dayAgo(home, moment === 'before' ? 1 : 14).toISOString();
+      const picture = pictureSchema.parse({ id: `${room.key}-picture-${i}-${moment}`, vantagePointId: `${room.key}-spot-${i}`, moment, widthPx: encoded.value.widthPx, heightPx: encoded.value.heightPx, takenAt });
+      await writePictureFiles(dataDir, picture.id, encoded.value);
+      await db(pictureTable.name).insert(pictureTable.toRow(picture));
+    }
+  }
+}

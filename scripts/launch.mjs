@@ -1,0 +1,80 @@
+/**
+ * Starts Tin Box on a machine with only Node and npm: installs from the lock file, builds, makes the
+ * data ready and serves on the loopback. What did not change is not done again.
+ *
+ *   node scripts/launch.mjs start [--port 4310]            the user's own data (TINBOX_DATA, or ./data)
+ *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data
+ */
+import { spawn } from 'node:child_process';
+import { accessSync, constants, mkdirSync, rmSync } from 'node:fs';
+import net from 'node:net';
+import path from 'node:path';
+
+import { ensureBuilt, ensureInstalled, root, runNode, SetupError } from './setup.mjs';
+
+const HOST = '127.0.0.1';
+const DEFAULT_PORT = 4310;
+
+async function main(args) {
+  const isDemo = args[0] === 'demo';
+  const port = readPort(args);
+  const dataDir = isDemo ? path.join(root, 'demo-data') : path.resolve(process.env.TINBOX_DATA ?? path.join(root, 'data'));
+  await refuseBusyPort(port);
+  refuseUnwritable(dataDir);
+  ensureInstalled();
+  ensureBuilt();
+  // Only ever the demo's own folder; the user's data is never reset.
+  if (isDemo && args.includes('--fresh')) rmSync(dataDir, { recursive: true, force: true });
+  const env = { ...process.env, TINBOX_DATA: dataDir, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' };
+  runNode(['--conditions=react-server', '--import', 'tsx', path.join('scripts', 'prepare.ts'), ...(isDemo ? ['--demo'] : [])], { env });
+  await serve(port, env);
+}
+
+function readPort(args) {
+  const at = args.indexOf('--port');
+  const port = Number(at >= 0 ? args[at + 1] : (process.env.PORT ?? DEFAULT_PORT));
+  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new SetupError('--port wants a whole number from 1 to 65535');
+  return port;
+}
+
+function refuseBusyPort(port) {
+  return new Promise((resolve, reject) => {
+    const probe = net.createServer();
+    probe.once('error', (error) => {
+      const isBusy = error.code === 'EADDRINUSE';
+      reject(new SetupError(isBusy ? `port ${port} is in use; choose another with --port, e.g. -- --port ${port + 1}` : `cannot listen on port ${port}: ${error.message}`));
+    });
+    probe.listen(port, HOST, () => probe.close(resolve));
+  });
+}
+
+function refuseUnwritable(dataDir) {
+  try {
+    mkdirSync(dataDir, { recursive: true, mode: 0o700 });
+    accessSync(dataDir, constants.W_OK);
+  } catch {
+    throw new SetupError(`the data folder ${dataDir} cannot be written to; name another with TINBOX_DATA`);
+  }
+}
+
+/** Runs the server until it ends; Ctrl-C and termination reach it first. */
+function serve(port, env) {
+  const next = path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next');
+  const child = spawn(process.execPath, [next, 'start', '-H', HOST, '-p', String(port)], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
+  let hasSaid = false;
+  child.stdout.on('data', (chunk) => {
+    if (hasSaid || !String(chunk).includes('Ready')) return;
+    hasSaid = true;
+    process.stdout.write(`Tin Box is at http://${HOST}:${port} (Ctrl-C ends it)\n`);
+  });
+  return new Promise((resolve, reject) => {
+    child.once('exit', (code, signal) => (code === 0 || signal ? resolve() : reject(new SetupError(`the server ended with code ${code}`))));
+  });
+}
+
+main(process.argv.slice(2)).catch((error) => {
+  if (!(error instanceof SetupError)) throw error;
+  if (error.message !== '') process.stderr.write(`Tin Box cannot start: ${error.message}.\n`);
+  process.exitCode = 1;
+});

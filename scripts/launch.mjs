@@ -69,7 +69,7 @@ function serve(port, env) {
     process.stdout.write(`Tin Box is at http://${HOST}:${port} (Ctrl-C ends it)\n`);
   });
   return new Promise((resolve, reject) => {
-    child.once('exit', (code, signal) => (code === 0 || signal ? resolve() : reject(new SetupError(`the server ended with code ${code}`))));
+    child.once('exit', (code, signal) => (code === 0 || code === 143 || code === 130 || signal ? resolve() : reject(new SetupError(`the server ended with code ${code}`))));
   });
 }
 

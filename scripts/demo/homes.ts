@@ -31,6 +31,7 @@ export interface DemoGroup {
   readonly lid?: 'required' | 'forbidden';
   readonly see?: 'clear' | 'opaque';
   readonly front?: boolean;
+  readonly loose?: boolean;
 }
 /** What was called out, the verdict, the group where kept, and where it went. */
 export type DemoThing = readonly [text: string, verdict: Verdict, group?: string | undefined, to?: string];
@@ -87,7 +88,7 @@ const bootRoom: DemoRoom = {
   ],
   spots: [{ name: 'from the back door, both units', moments: ['before', 'after'] }],
   groups: [
-    { key: 'boots', name: 'Boots', bay: 'shoe-0', front: true }, { key: 'shoes', name: 'Everyday shoes', bay: 'shoe-1', front: true },
+    { key: 'boots', name: 'Boots', bay: 'shoe-0', front: true, loose: true }, { key: 'shoes', name: 'Everyday shoes', bay: 'shoe-1', front: true, loose: true },
     { key: 'hats', name: 'Hats & gloves', bay: 'shoe-3', lid: 'forbidden' }, { key: 'bags', name: 'Bags', bay: 'shoe-2' },
     { key: 'outdoor', name: 'Balls & helmets', bay: 'shoe-2' }, { key: 'wash', name: 'Washing things', bay: 'laundry-1', front: true },
     { key: 'clean', name: 'Cleaners', bay: 'laundry-2' }, { key: 'cloths', name: 'Cloths & dusters', bay: 'laundry-0' },
@@ -151,8 +152,8 @@ const linenPress: DemoRoom = {
   spots: [{ name: 'from the top of the stairs', moments: ['before'] }],
   groups: [
     { key: 'towels', name: 'Towels, daily', bay: 'left-2', front: true }, { key: 'face', name: 'Face cloths', bay: 'left-2', lid: 'forbidden' }, { key: 'bed', name: 'Bed linen, in use', bay: 'left-1' }, { key: 'pillowcases', name: 'Pillowcases', bay: 'left-1' },
-    { key: 'guest', name: 'Guest linen', bay: 'left-3' }, { key: 'blankets', name: 'Blankets', bay: 'left-0' }, { key: 'scarves', name: 'Scarves & hats', bay: 'right-2', lid: 'forbidden' }, { key: 'gloves', name: 'Gloves & belts', bay: 'right-2' }, { key: 'duvets', name: 'Spare duvets', bay: 'right-1' },
-    { key: 'table', name: 'Table linen', bay: 'right-3' }, { key: 'curtains', name: 'Curtains', bay: 'right-0' }, { key: 'beach', name: 'Beach towels, May to September', bay: 'right-4' }, { key: 'first-aid', name: 'First aid', bay: null, lid: 'required' }, { key: 'albums', name: 'Photo albums', bay: null },
+    { key: 'guest', name: 'Guest linen', bay: 'left-3' }, { key: 'blankets', name: 'Blankets', bay: 'left-0', loose: true }, { key: 'scarves', name: 'Scarves & hats', bay: 'right-2', lid: 'forbidden' }, { key: 'gloves', name: 'Gloves & belts', bay: 'right-2' }, { key: 'duvets', name: 'Spare duvets', bay: 'right-1', loose: true },
+    { key: 'table', name: 'Table linen', bay: 'right-3' }, { key: 'curtains', name: 'Curtains', bay: 'right-0', loose: true }, { key: 'beach', name: 'Beach towels, May to September', bay: 'right-4' }, { key: 'first-aid', name: 'First aid', bay: null, lid: 'required' }, { key: 'albums', name: 'Photo albums', bay: null },
   ],
   things: [
     ['22 bath towels', 'keep', 'towels'], ['9 bath towels, more than enough', 'donate'], ['4 bath towels, torn', 'recycle', undefined, 'recycle'], ['34 face cloths', 'keep', 'face'], ['16 fitted sheets', 'keep', 'bed'], ['5 fitted sheets, worn through', 'discard'],
@@ -182,7 +183,7 @@ const galley: DemoRoom = {
   key: 'galley', name: 'Galley', purpose: 'Cook for two under way, with nothing that slides or rattles.', budget: 70,
   units: [{ key: 'galley-cup', name: 'Galley cupboard', kind: 'cupboard', size: [`3' 2"`, `1' 8"`, `2' 10"`, '3"'], bays: named(shelves('galley', 3, ['35 1/2"', '18 1/4"', '9 3/8"|9 1/2"|9 3/8"']), ['Galley, low', 'Galley, middle', 'Galley, top']).map((bay) => ({ ...bay, moist: bay.key === 'galley-0' })) }],
   spots: [{ name: 'from the companionway', moments: ['before'] }],
-  groups: [{ key: 'pans', name: 'Pans', bay: 'galley-0' }, { key: 'mugs', name: 'Mugs & plates', bay: 'galley-1', front: true }, { key: 'dry', name: 'Dry food', bay: 'galley-2', lid: 'required' }],
+  groups: [{ key: 'pans', name: 'Pans', bay: 'galley-0', loose: true }, { key: 'mugs', name: 'Mugs & plates', bay: 'galley-1', front: true }, { key: 'dry', name: 'Dry food', bay: 'galley-2', lid: 'required' }],
   things: [
     ['7 pans', 'keep', 'pans'], ['5 pans, duplicates', 'donate'], ['6 mugs', 'keep', 'mugs'], ['6 plates', 'keep', 'mugs'], ['9 mugs, chipped', 'discard'], ['14 packets of food', 'keep', 'dry'], ['8 packets of food, out of date', 'discard'], ['11 tins of food', 'keep', 'dry'], ['7 plastic tubs without lid', 'recycle', undefined, 'recycle'],
   ],
@@ -196,7 +197,7 @@ const lockers: DemoRoom = {
     { key: 'locker-1', name: 'Locker, aft', at: [1, 0], size: [`2' 10"`, `1' 7"`, `1' 3"`], moist: true },
   ] }],
   spots: [{ name: 'from the saloon table', moments: ['before'] }],
-  groups: [{ key: 'jackets', name: 'Life jackets', bay: 'locker-0', front: true }, { key: 'lines', name: 'Mooring lines', bay: 'locker-1' }],
+  groups: [{ key: 'jackets', name: 'Life jackets', bay: 'locker-0', front: true, loose: true }, { key: 'lines', name: 'Mooring lines', bay: 'locker-1', loose: true }],
   things: [['3 life jackets', 'keep', 'jackets'], ['2 life jackets, outgrown', 'give', undefined, 'the sailing club'], ['4 mooring lines', 'keep', 'lines'], ['2 windlass keys', 'keep', 'lines']],
 };
 
@@ -204,7 +205,7 @@ const shed: DemoRoom = {
   key: 'shed', name: 'Potting side', purpose: 'Sow, pot on and put away without stepping over anything.', budget: 55,
   units: [{ key: 'shed-shelf', name: 'Potting shelves', kind: 'shelving', size: ['140 cm', '42 cm', '172 cm', '10 cm'], bays: named(shelves('shed', 4, ['134 cm', '40 cm', '38 cm']), ['Shed shelf, lowest', 'Shed shelf, second', 'Shed shelf, third', 'Shed shelf, top']) }],
   spots: [{ name: 'from the shed door', moments: ['before', 'after'] }],
-  groups: [{ key: 'pots', name: 'Pots', bay: 'shed-0' }, { key: 'seeds', name: 'Seeds by month', bay: 'shed-2', lid: 'required', front: true }, { key: 'hand-tools', name: 'Hand tools', bay: 'shed-1', lid: 'forbidden' }, { key: 'fleece', name: 'Netting & fleece', bay: 'shed-3' }],
+  groups: [{ key: 'pots', name: 'Pots', bay: 'shed-0', loose: true }, { key: 'seeds', name: 'Seeds by month', bay: 'shed-2', lid: 'required', front: true }, { key: 'hand-tools', name: 'Hand tools', bay: 'shed-1', lid: 'forbidden' }, { key: 'fleece', name: 'Netting & fleece', bay: 'shed-3' }],
   things: [
     ['34 flower pots', 'keep', 'pots'], ['60 flower pots, cracked', 'recycle', undefined, 'recycle'], ['45 packets of seeds', 'keep', 'seeds'], ['38 packets of seeds, out of date', 'discard'], ['7 trowels', 'keep', 'hand-tools'], ['5 trowels, duplicates', 'donate'], ['3 secateurs', 'keep', 'hand-tools'],
     ['6 rolls of netting', 'keep', 'fleece'], ['2 bottles of weedkiller, out of date', 'recycle', undefined, 'special disposal'], ['3 watering cans, leaking', 'recycle', undefined, 'recycle'], ['2 bags of compost', 'give', undefined, 'plot 24'],

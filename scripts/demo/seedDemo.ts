@@ -83,7 +83,7 @@ async function insertRoom(trx: Db, { room, project, position }: { readonly room:
   for (const [i, group] of room.groups.entries()) {
     const record = groupSchema.parse({
       id: `${room.key}-${group.key}`, projectId: project.id, roomId: room.key, name: group.name, bayId: group.bay, uncountedLitres: group.uncounted ?? 0,
-      lid: group.lid ?? 'any', see: group.see ?? 'any', front: group.front ?? false, position: i,
+      lid: group.lid ?? 'any', see: group.see ?? 'any', front: group.front ?? false, loose: group.loose ?? false, position: i,
     });
     await trx(groupTable.name).insert(groupTable.toRow(record));
   }

@@ -33,6 +33,7 @@ const wishesSchema = z.object({
   lid: z.enum(lidWishes),
   see: z.enum(seeWishes),
   front: z.boolean(),
+  loose: z.boolean(),
 });
 
 export async function changeGroupAction(projectId: string, groupId: string, wishes: z.input<typeof wishesSchema>): Promise<ActionResult> {

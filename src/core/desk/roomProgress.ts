@@ -92,7 +92,7 @@ function placeGaps({ groups, things }: RoomFacts): NextStep[] {
 function fitGaps({ units, groups, things, fits }: RoomFacts): NextStep[] {
   const open = units
     .flatMap((unit) => unit.bays)
-    .filter((bay) => groups.some((group) => group.bayId === bay.id && keptLitresOf(group, things) > 0))
+    .filter((bay) => groups.some((group) => group.bayId === bay.id && !group.loose && keptLitresOf(group, things) > 0))
     .filter((bay) => fits.every((fit) => fit.bayId !== bay.id));
   const first = open[0];
   return first ? [{ step: 'fit', code: 'fit_bays', count: open.length, firstBayName: first.name }] : [];

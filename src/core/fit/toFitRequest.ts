@@ -6,7 +6,7 @@ import { fitRequestSchema } from './model';
 /** Asks the engine about one bay as it stands: its smallest readings and the groups that live in it. */
 export function toFitRequest(input: {
   readonly bay: Bay;
-  /** All groups; those of this bay are picked. */
+  /** All groups; those of this bay that want a container are picked. */
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
   readonly containers: readonly FitContainer[];
@@ -15,7 +15,7 @@ export function toFitRequest(input: {
   const { bay } = input;
   const inside = bayInsideOf(bay);
   const groups = input.groups
-    .filter((group) => group.bayId === bay.id)
+    .filter((group) => group.bayId === bay.id && !group.loose)
     .map((group) => ({
       id: group.id,
       name: group.name,

@@ -35,6 +35,8 @@ export const groupSchema = z.object({
   see: z.enum(['clear', 'opaque', 'any']),
   /** Used daily: nothing of another group may stand in front of it. */
   front: z.boolean(),
+  /** Stands as it is, without a container: boots, folded blankets. */
+  loose: z.boolean(),
   position: z.number().int(),
 });
 export type Group = Readonly<z.infer<typeof groupSchema>>;

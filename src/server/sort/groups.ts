@@ -30,10 +30,10 @@ export const createGroup = (
   input: { readonly roomId: RoomId; readonly name: string; readonly position: number; readonly bayId?: BayId | null },
 ): Group => ({
   id: groupIdSchema.parse(createId()), projectId, roomId: input.roomId, name: input.name, bayId: input.bayId ?? null,
-  uncountedLitres: 0, lid: 'any', see: 'any', front: false, position: input.position,
+  uncountedLitres: 0, lid: 'any', see: 'any', front: false, loose: false, position: input.position,
 });
 
-export type GroupChange = Partial<Pick<Group, 'name' | 'bayId' | 'uncountedLitres' | 'lid' | 'see' | 'front'>>;
+export type GroupChange = Partial<Pick<Group, 'name' | 'bayId' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose'>>;
 
 /**
  * Changes a group: where it lives, or what it asks of its containers. A taken fit of a bay that the

@@ -10,7 +10,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 
-type Wishes = Pick<Group, 'name' | 'uncountedLitres' | 'lid' | 'see' | 'front'>;
+type Wishes = Pick<Group, 'name' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose'>;
 
 interface GroupWishesProps {
   readonly groups: readonly Group[];
@@ -64,7 +64,7 @@ export function GroupWishes({ groups, litresOf, onSave, onAdd }: GroupWishesProp
 
 function WishForm({ group, onSave, onDone }: { group: Group; onSave: (wishes: Wishes) => Promise<ActionResult>; onDone: () => void }) {
   const router = useRouter();
-  const [wishes, setWishes] = useState<Wishes>({ name: group.name, uncountedLitres: group.uncountedLitres, lid: group.lid, see: group.see, front: group.front });
+  const [wishes, setWishes] = useState<Wishes>({ name: group.name, uncountedLitres: group.uncountedLitres, lid: group.lid, see: group.see, front: group.front, loose: group.loose });
   const [litres, setLitres] = useState(String(group.uncountedLitres));
   const [message, setMessage] = useState('');
   const save = async () => {
@@ -92,6 +92,7 @@ function WishForm({ group, onSave, onDone }: { group: Group; onSave: (wishes: Wi
         {seeWishes.map((see) => <option key={see} value={see}>{SEE_WORDS[see]}</option>)}
       </SelectField>
       <CheckField label="used daily: nothing in front of it" checked={wishes.front} onChange={(event) => setWishes({ ...wishes, front: event.target.checked })} />
+      <CheckField label="stands as it is, no container" checked={wishes.loose} onChange={(event) => setWishes({ ...wishes, loose: event.target.checked })} />
       {message !== '' && <p role="alert" className="text-[13px] text-signal-deep">{message}</p>}
       <Button type="submit" look="quiet">Keep</Button>
     </form>

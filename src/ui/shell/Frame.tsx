@@ -1,6 +1,8 @@
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
 
+import { Tray } from './Tray';
+
 interface FrameProps {
   readonly lid: ReactNode;
   readonly dividers?: ReactNode;
@@ -25,20 +27,5 @@ export function Frame({ lid, dividers, tray, trayOnPhone = 'slides', children }:
       <main className={clsx('worktop min-w-0 p-4 [grid-area:work] md:overflow-y-auto md:px-5', tray !== undefined && trayOnPhone === 'slides' && 'max-md:pb-20')}>{children}</main>
       {tray !== undefined && <Tray onPhone={trayOnPhone}>{tray}</Tray>}
     </div>
-  );
-}
-
-function Tray({ onPhone, children }: { onPhone: 'below' | 'slides'; children: ReactNode }) {
-  if (onPhone === 'below') {
-    return <aside aria-label="Tray" className="no-print flex flex-col gap-3.5 border-l border-line bg-sheet p-4 [grid-area:tray] max-md:border-t max-md:border-l-0 md:w-[280px] md:overflow-y-auto">{children}</aside>;
-  }
-  return (
-    <>
-      <aside aria-label="Tray" className="no-print hidden w-[280px] flex-col gap-3.5 overflow-y-auto border-l border-line bg-sheet p-4 [grid-area:tray] md:flex">{children}</aside>
-      <details className="no-print fixed inset-x-0 bottom-0 z-20 max-h-[75dvh] overflow-y-auto border-t-4 border-rim bg-sheet md:hidden">
-        <summary className="flex min-h-12 items-center px-4 font-[650] text-rim-deep">Tray: what is next, undo</summary>
-        <div className="flex flex-col gap-3.5 px-4 pb-5">{children}</div>
-      </details>
-    </>
   );
 }

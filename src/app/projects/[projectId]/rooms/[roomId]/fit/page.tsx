@@ -30,7 +30,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
   const { db, records, own, here } = opened;
   const base = `/projects/${projectId}/rooms/${roomId}`;
   const bays = walkBays(own.units).filter((bay) => !bay.outOfScope);
-  const filled = bays.filter((bay) => records.groups.some((group) => group.bayId === bay.id));
+  const filled = bays.filter((bay) => records.groups.some((group) => group.bayId === bay.id && !group.loose));
   const bay = bays.find(({ id }) => id === asked) ?? filled.find(({ id }) => own.fits.every((fit) => fit.bayId !== id)) ?? filled[0];
   const frame = { step: 'fit' as const, project: records.project, desk: opened.desk, room: own.room, progress: here.progress, undo: opened.undo, onUndo: undoAction };
   if (!bay) {
@@ -54,7 +54,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
         <BayWalk bays={(filled.length > 0 ? filled : bays).map(({ id, name }) => ({ id, name, isTaken: own.fits.some((fit) => fit.bayId === id) }))} activeId={bay.id} base={`${base}/fit`} />
       </div>
       {request.groups.length === 0 ? (
-        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">No group lives here yet. <Link className={buttonClass('main', 'ml-2')} href={`${base}/place`}>Place the groups</Link></p>
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">Nothing that lives here wants a container. <Link className={buttonClass('main', 'ml-2')} href={`${base}/place`}>Place the groups</Link></p>
       ) : request.containers.length === 0 ? (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">There is no container to choose from in {records.project.currency}. Add what the home has, or a price list. <Link className={buttonClass('main', 'ml-2')} href="/containers">Containers and prices</Link></p>
       ) : (

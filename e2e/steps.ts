@@ -1,0 +1,71 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import sharp from 'sharp';
+
+/** A plain picture with a place written into its metadata, as a phone would send it. */
+export const pictureWithPlace = (color: string): Promise<Buffer> =>
+  sharp({ create: { width: 640, height: 480, channels: 3, background: color } })
+    .withExif({ IFD0: { Make: 'Phone', Model: 'Secret' }, IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' } })
+    .jpeg()
+    .toBuffer();
+
+export async function startProject(page: Page, name: string): Promise<void> {
+  await page.goto('/projects/new');
+  await page.getByLabel('What this home is called').fill(name);
+  await page.getByLabel('Ready by').fill('2027-03-01');
+  await page.getByLabel('Budget for what is bought').fill('300');
+  await page.getByLabel('Name', { exact: true }).fill('Nora');
+  await page.getByLabel('Height').fill('1,68 m');
+  await page.getByRole('button', { name: 'Start the project' }).click();
+  await expect(page.getByRole('heading', { name: 'Add a room' })).toBeVisible();
+}
+
+export async function addRoom(page: Page, room: { readonly name: string; readonly budget: string }): Promise<void> {
+  await page.getByLabel('Room', { exact: true }).fill(room.name);
+  await page.getByLabel('What should be possible here again').fill('Boots on in a minute');
+  await page.getByLabel('Its share of the budget').fill(room.budget);
+  await page.getByRole('button', { name: 'Add the room' }).click();
+  await expect(page.getByRole('heading', { name: room.name })).toBeVisible();
+}
+
+/** A cupboard of two shelves, measured in three ways of writing. */
+export async function measureCupboard(page: Page, name: string): Promise<void> {
+  await page.getByRole('link', { name: 'Measure a unit' }).click();
+  await page.getByLabel('Unit', { exact: true }).fill(name);
+  await page.getByLabel('Outside width').fill('86,5 cm');
+  await page.getByLabel('Outside depth').fill(`1' 4"`);
+  await page.getByLabel('Outside height').fill('0.9m');
+  await page.getByLabel('Width, first reading, place 1').fill('80 cm');
+  await page.getByLabel('Width, second reading, place 1').fill('79,8 cm');
+  await page.getByLabel('Width, third reading, place 1').fill('80,1 cm');
+  await page.getByLabel('Depth, first reading, place 1').fill('14 3/8"');
+  await page.getByLabel('Height, first reading, place 1').fill('36.5 cm');
+  await page.getByRole('button', { name: 'A place above' }).click();
+  await page.getByLabel('Height, first reading, place 2').fill('36.5 cm');
+  await page.getByRole('button', { name: 'Keep these measures' }).click();
+  await expect(page.getByRole('img', { name: `Front view to scale: ${name}` })).toBeVisible();
+}
+
+export const step = (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: new RegExp(`^${name}`) });
+
+export const line = (page: Page) => page.getByRole('textbox', { name: 'What is in hand, in plain words' });
+
+/** Types a thing, takes it in hand, and gives the verdict with its key. */
+export async function decide(page: Page, text: string, key: string): Promise<void> {
+  await line(page).fill(text);
+  await line(page).press('Enter');
+  await page.keyboard.press(key);
+}
+
+export const allKept = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'All kept' }).first()).toBeVisible();
+
+/** Drags as a hand does: in small moves, with a rest over the target. */
+export async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
+  const start = await from.boundingBox();
+  const end = await to.boundingBox();
+  if (!start || !end) throw new Error('both ends of a drag must be on screen');
+  await page.mouse.move(start.x + start.width / 2, start.y + start.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(start.x + start.width / 2 + 12, start.y + start.height / 2, { steps: 3 });
+  await page.mouse.move(end.x + end.width / 2, end.y + end.height / 2, { steps: 12 });
+  await page.mouse.up();
+}

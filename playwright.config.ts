@@ -1,0 +1,35 @@
+import { mkdtempSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4399;
+/** A folder of its own, made anew for each run; workers of one run share it through the environment. */
+const dataDir = (process.env.TINBOX_E2E_DATA ??= mkdtempSync(path.join(os.tmpdir(), 'tin-box-e2e-')));
+
+export default defineConfig({
+  testDir: 'e2e',
+  workers: 1,
+  fullyParallel: false,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  forbidOnly: true,
+  reporter: [['list'], ['json', { outputFile: 'test-results/report.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env.TINBOX_CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  webServer: {
+    command: `node scripts/launch.mjs start --port ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/`,
+    env: { TINBOX_DATA: dataDir },
+    timeout: 300_000,
+    reuseExistingServer: false,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 },
+  },
+});

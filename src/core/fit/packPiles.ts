@@ -42,12 +42,17 @@ export interface Packing {
 export interface PackStyle {
   /** Highest stack to make; 1 keeps everything on the floor. */
   readonly stackLimit: number;
+  /**
+   * `rows` fills the front from left to right, then the row behind. `columns` fills from front to
+   * back, group by group, so that a group stands in front of itself and nothing else is in its way.
+   */
+  readonly fill: 'rows' | 'columns';
   readonly random: Random | undefined;
 }
 
 /**
- * Stacks the chosen containers and stands the stacks on the floor, each at the frontmost then
- * leftmost corner where no rule is broken. Returns undefined where a stack finds no place.
+ * Stacks the chosen containers and stands the stacks on the floor, each at the first corner, by
+ * rows or by columns, where no rule is broken. Returns undefined where a stack finds no place.
  *
  *   y ▲  ┌────┬──┐        corners tried: the clear's own, and beside or behind
  *     │  │ B  │  │ ← back what already stands and what is in the way
@@ -56,10 +61,10 @@ export interface PackStyle {
  *     └──┴──┴────┴─▶ x
  */
 export function packPiles(request: FitRequest, chosen: readonly Chosen[], style: PackStyle): Packing | undefined {
-  const piles = orderPiles(buildPiles(request, chosen, style), style.random);
+  const piles = orderPiles(buildPiles(request, chosen, style), style);
   const standing: Standing[] = [];
   for (const pile of piles) {
-    const place = findPlace(request, pile, standing);
+    const place = findPlace(request, pile, { standing, fill: style.fill });
     if (!place) return undefined;
     standing.push(place);
   }
@@ -113,18 +118,29 @@ function canStack(request: FitRequest, levels: readonly Filled[], top: Filled): 
 }
 
 /** What must be at the front first, then the largest; shaken where chance is given. */
-function orderPiles(piles: readonly Pile[], random: Random | undefined): Pile[] {
+function orderPiles(piles: readonly Pile[], { random, fill }: PackStyle): Pile[] {
   const sizeOf = (pile: Pile) => pile.container.outer.width * pile.container.outer.depth;
+  const groupRanks = new Map<string, number>();
+  const groupRank = (pile: Pile): number => {
+    const id = pile.levels[0]?.group.id ?? '';
+    if (!groupRanks.has(id)) groupRanks.set(id, random ? random() : 1 / (1 + groupRanks.size));
+    return groupRanks.get(id) ?? 0;
+  };
   return piles
     .map((pile) => ({
       pile,
+      group: fill === 'columns' ? groupRank(pile) : 0,
       rank: (pile.levels.some((level) => level.group.front) ? 2 : 1) * sizeOf(pile) * (random ? 0.4 + random() * 1.2 : 1),
     }))
-    .sort((a, b) => b.rank - a.rank)
+    .sort((a, b) => b.group - a.group || b.rank - a.rank)
     .map(({ pile }) => pile);
 }
 
-function findPlace(request: FitRequest, pile: Pile, standing: readonly Standing[]): Standing | undefined {
+function findPlace(
+  request: FitRequest,
+  pile: Pile,
+  { standing, fill }: { readonly standing: readonly Standing[]; readonly fill: PackStyle['fill'] },
+): Standing | undefined {
   const { width, depth, height } = pile.container.outer;
   const canTurn = (pile.container.turnable ?? true) && pile.container.shape !== 'round' && width !== depth;
   let best: { place: Standing; score: number } | undefined;
@@ -132,10 +148,12 @@ function findPlace(request: FitRequest, pile: Pile, standing: readonly Standing[
     const size = { width: turned ? depth : width, depth: turned ? width : depth, height: height * pile.levels.length };
     for (const { x, y } of cornersFor(request, standing, size)) {
       const place: Standing = { ...pile, ...size, x, y, turned };
-      if (best && y * 1e5 + x >= best.score) continue;
+      // In a column the right edge counts, so that a turn that keeps it narrow is taken.
+      const score = fill === 'rows' ? y * 1e5 + x : (x + size.width) * 1e5 + y;
+      if (best && score >= best.score) continue;
       if (!standsFree(request, place, standing)) continue;
       if (!blockingOf(request, [...standing, place])) continue;
-      best = { place, score: y * 1e5 + x };
+      best = { place, score };
     }
   }
   return best?.place;

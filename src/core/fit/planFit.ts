@@ -1,4 +1,5 @@
 import { createRandom, type Clock, type Solver } from '../shared';
+import { fitStrips } from './fitStrips';
 import type { FitAnswer, FitReason, FitRequest, Placement } from './model';
 import { packPiles, type Packing, type PackStyle } from './packPiles';
 import { ContainerSelection, floorMm2, maxStackOf, type Selection } from './selectContainers';
@@ -20,8 +21,9 @@ const FLOOR_STEP = 0.985;
  *
  * Method: a mixed-integer model picks containers by litres, floor, number and mass (its optimum is
  * the proven bound); a corner heuristic with repeatable chance then places them by every rule; a
- * choice that cannot be placed is made again with less floor. Where nothing covers all litres, the
- * same with shortages allowed gives the best partial answer.
+ * choice that cannot be placed is made again with less floor. A second model arranges strips from
+ * front to back, which can always be placed; the better of the two is taken. Where neither covers
+ * all litres, choosing with shortages allowed gives the best partial answer.
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic
  * unless `timeLimitMs` cuts it.
  */
@@ -61,7 +63,29 @@ interface Found {
   readonly isImpossible: boolean;
 }
 
+/** Share of the time for placing freely before strips are tried. */
+const FREE_SHARE = 0.5;
+
 function searchWhole(request: FitRequest, time: Time): Found {
+  const free = searchFree(request, { ...time, leftMs: () => time.leftMs() - (1 - FREE_SHARE) * request.timeLimitMs });
+  const isProven = free.packing !== undefined && free.selection !== undefined && scoreOf(request, free.selection, free.packing)[0] <= free.bound + 1e-6;
+  if (isProven || free.isImpossible) return free;
+  const strips = fitStrips(request, time.solver, limitsOf(request, time));
+  if (!strips) return free;
+  const isBetter = !free.selection || !free.packing || isLess(scoreOf(request, strips.selection, strips.packing), scoreOf(request, free.selection, free.packing));
+  return isBetter ? { ...free, ...strips } : free;
+}
+
+type Score = readonly [objective: number, costMinor: number];
+
+function scoreOf(request: FitRequest, selection: Selection, packing: Packing): Score {
+  const answer = sumUp(request, selection, packing);
+  return [objectiveOf(request, answer, packing), answer.costMinor];
+}
+const isLess = (a: Score, b: Score): boolean => a[0] < b[0] - 1e-9 || (a[0] <= b[0] + 1e-9 && a[1] < b[1]);
+
+/** Chooses by floor and places freely; each choice that finds no place is made again with less floor. */
+function searchFree(request: FitRequest, time: Time): Found {
   const random = createRandom(request.seed);
   let areaLimitMm2 = floorMm2(request);
   let bound: number | undefined;
@@ -113,7 +137,8 @@ function placeSelection(
   for (let attempt = 0; attempt < TRIES_PER_ROUND && (attempt < 2 || time.leftMs() > 0); attempt += 1) {
     const style: PackStyle = {
       stackLimit: attempt % 2 === (request.prefer === 'easy' ? 0 : 1) ? 1 + (attempt % highest) : highest,
-      random: attempt < 2 ? undefined : random,
+      fill: Math.floor(attempt / 2) % 2 === 0 ? 'rows' : 'columns',
+      random: attempt < 4 ? undefined : random,
     };
     const packing = packPiles(request, selection.chosen, style);
     if (!packing) continue;

@@ -10,7 +10,9 @@ const VALUE_TOLERANCE = 1e-6;
 interface ShopVariables {
   /** Packs of each offer. */
   readonly packs: readonly number[];
-  /** Units of offer i that go to its j-th need. */
+  /** Units that each need gets, in the order of the needs. */
+  readonly met: readonly number[];
+  /** For offers that serve several needs: units of offer i that go to its j-th need. */
   readonly units: readonly (readonly { readonly needId: string; readonly variable: number }[])[];
   /** 1 where a pack is bought at shop s. */
   readonly used: readonly number[];
@@ -129,22 +131,27 @@ function buildModel(request: ShopRequest, lacking: ReadonlyMap<string, number>) 
   );
   const packs = request.offers.map((offer) => model.addVariable({ most: mostPacks(request, offer, lacking), whole: true }));
   const units = request.offers.map((offer) =>
-    servedNeedsOf(offer).map((needId) => ({ needId, variable: model.addVariable({ most: lacking.get(needId) ?? 0, whole: true }) })),
+    offer.needIds ? offer.needIds.map((needId) => ({ needId, variable: model.addVariable({ most: lacking.get(needId) ?? 0, whole: true }) })) : [],
   );
+  const met = request.needs.map((need) => {
+    const lack = lacking.get(need.id) ?? 0;
+    return model.addVariable({ least: need.priority === 'must' ? lack : 0, most: lack, whole: true });
+  });
   request.offers.forEach((offer, i) => {
     const pack = packs[i] ?? 0;
-    // Units that go to needs come out of the packs.
-    model.addRow([...(units[i] ?? []).map(({ variable }) => [variable, 1] as const), [pack, -offer.packSize]], { most: 0 });
+    // What a shared offer gives to its needs comes out of its packs.
+    if (offer.needIds) model.addRow([...(units[i] ?? []).map(({ variable }) => [variable, 1] as const), [pack, -offer.packSize]], { most: 0 });
     const shop = request.shops.findIndex(({ id }) => id === offer.shopId);
     model.addRow([[pack, 1], [used[shop] ?? 0, -mostPacks(request, offer, lacking)]], { most: 0 });
   });
-  for (const need of request.needs) {
-    const terms = unitsFor(units, need.id);
-    const lack = lacking.get(need.id) ?? 0;
-    model.addRow(terms, need.priority === 'must' ? { least: lack, most: lack } : { most: lack });
-  }
+  // A need gets no more than the packs of its own offers hold and the shared ones give.
+  request.needs.forEach((need, n) => {
+    const own = request.offers.flatMap((offer, i) => (offer.needId === need.id ? [[packs[i] ?? 0, -offer.packSize] as const] : []));
+    const shared = unitsFor(units, need.id).map(([variable]) => [variable, -1] as const);
+    model.addRow([[met[n] ?? 0, 1], ...own, ...shared], { most: 0 });
+  });
   request.shops.forEach((shop, s) => addShopRows(model, request, { shop, s, used, delivery, credit, packs }));
-  return { model, variables: { packs, units, used, delivery, credit } satisfies ShopVariables };
+  return { model, variables: { packs, met, units, used, delivery, credit } satisfies ShopVariables };
 }
 
 /** Delivery is due where the shop is used and its goods stay below the free limit; credit pays goods only. */
@@ -205,13 +212,13 @@ const payTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
 
 /** Negative value of the wishes, since models are minimised. */
 const valueTerms = (request: ShopRequest, variables: ShopVariables): Terms =>
-  request.needs
-    .filter((need) => need.priority !== 'must' && need.value > 0)
-    .flatMap((need) => unitsFor(variables.units, need.id).map(([variable]) => [variable, -WISH_WEIGHT[need.priority] * need.value] as const));
+  request.needs.flatMap((need, n) =>
+    need.priority !== 'must' && need.value > 0 ? [[variables.met[n] ?? 0, -WISH_WEIGHT[need.priority] * need.value] as const] : [],
+  );
 
 const leftoverTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
   ...request.offers.map((offer, i) => [variables.packs[i] ?? 0, offer.packSize] as const),
-  ...variables.units.flat().map(({ variable }) => [variable, -1] as const),
+  ...variables.met.map((variable) => [variable, -1] as const),
 ];
 
 /** Recounts the bill from the packs alone, in whole minor units. */
@@ -244,18 +251,24 @@ function billOf(
 
 /** What each need gets, and what is left over of the packs that serve it. */
 function sumUp(request: ShopRequest, lacking: ReadonlyMap<string, number>, solution: LinearSolution, variables: ShopVariables) {
-  const met = request.needs.map((need) => {
-    const bought = Math.round(unitsFor(variables.units, need.id).reduce((sum, [variable]) => sum + (solution.values[variable] ?? 0), 0));
+  const valueOf = (variable: number | undefined): number => solution.values[variable ?? -1] ?? 0;
+  const met = request.needs.map((need, n) => {
+    const bought = valueOf(variables.met[n]);
     const qty = need.qty - (lacking.get(need.id) ?? 0) + bought;
     return { needId: need.id, qty, short: need.qty - qty };
   });
   const spare = new Map<string, number>();
+  const addSpare = (needId: string | undefined, units: number): void => {
+    if (needId !== undefined && units > 0) spare.set(needId, (spare.get(needId) ?? 0) + units);
+  };
+  request.needs.forEach((need, n) => {
+    const own = request.offers.reduce((sum, offer, i) => (offer.needId === need.id ? sum + valueOf(variables.packs[i]) * offer.packSize : sum), 0);
+    const shared = unitsFor(variables.units, need.id).reduce((sum, [variable]) => sum + valueOf(variable), 0);
+    addSpare(need.id, own + shared - valueOf(variables.met[n]));
+  });
   request.offers.forEach((offer, i) => {
-    const bought = Math.round(solution.values[variables.packs[i] ?? 0] ?? 0) * offer.packSize;
-    const taken = (variables.units[i] ?? []).reduce((sum, { variable }) => sum + (solution.values[variable] ?? 0), 0);
-    const left = Math.round(bought - taken);
-    const first = servedNeedsOf(offer)[0];
-    if (left > 0 && first !== undefined) spare.set(first, (spare.get(first) ?? 0) + left);
+    const given = (variables.units[i] ?? []).reduce((sum, { variable }) => sum + valueOf(variable), 0);
+    if (offer.needIds) addSpare(offer.needIds[0], valueOf(variables.packs[i]) * offer.packSize - given);
   });
   return {
     met,

@@ -10,7 +10,7 @@ const CAUTION_WORDS: readonly (readonly [CautionCode, RegExp])[] = [
   ['blade', /\b(knife|knives|blades?|saws?|chisels?|scissors|shears|secateurs|broken glass|razors?)\b/i],
   ['battery', /\b(batter(?:y|ies)|power bank|rechargeable)\b/i],
   ['hazardous_waste', /\b(paint|solvent|gas canister|aerosol|fluorescent|bulbs?|engine oil|fire extinguisher)\b/i],
-  ['paper_private', /\b(bank|statements?|payslips?|passport|letters?|tax|medical records?|papers)\b/i],
+  ['paper_private', /\b(bank (?:letters?|cards?)|statements?|payslips?|passport|letters?|tax|medical records?|papers)\b/i],
   ['mould_pest', /\b(mould|mouldy|moth|moths|mice|droppings|woodworm|needles?)\b/i],
 ];
 

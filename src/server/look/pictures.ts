@@ -44,6 +44,7 @@ interface Encoded {
  */
 export async function encodePicture(bytes: Uint8Array): Promise<Result<Encoded, PictureError>> {
   if (bytes.byteLength > MAX_PICTURE_BYTES) return err({ code: 'picture_too_large', maxBytes: MAX_PICTURE_BYTES });
+  if (bytes.byteLength === 0) return err({ code: 'not_a_picture' });
   const options = { limitInputPixels: MAX_PIXELS, failOn: 'error' as const };
   const format = await sharp(bytes, options).metadata().then((metadata) => metadata.format, () => undefined);
   if (format === undefined || !ACCEPTED_FORMATS.has(format)) return err({ code: 'not_a_picture' });

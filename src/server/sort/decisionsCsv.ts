@@ -78,7 +78,7 @@ export function parseDecisionsCsv(
   text: string,
   context: CsvContext & { readonly createId: () => string; readonly now: string },
 ): ParsedDecisionsCsv {
-  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
+  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: delimiterOf(text), skipEmptyLines: false });
   const header = (table.data[0] ?? []).map((cell) => cell.trim().toLowerCase());
   const missing = (['room', 'thing', 'verdict'] as const).filter((column) => !header.includes(column));
   if (missing.length > 0) {
@@ -105,6 +105,12 @@ export function parseDecisionsCsv(
     else rows.push(parsed);
   });
   return withoutDangling(rows, faults);
+}
+
+/** The sign that parts the header's cells. Guessing from the rows goes wrong where reasons hold semicolons. */
+function delimiterOf(text: string): string {
+  const header = text.split(/\r?\n/, 1)[0] ?? '';
+  return [',', ';', '\t'].find((sign) => header.includes(sign)) ?? ',';
 }
 
 /** Undoing what the file does not hold would silently do nothing; it is a fault of that line. */

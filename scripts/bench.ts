@@ -1,0 +1,89 @@
+/**
+ * Measures the engines and prints medians with the machine: npm run bench [-- fit shop]
+ * Requests are made from fixed seeds, so that two machines measure the same work.
+ */
+import os from 'node:os';
+
+import { fitRequestSchema, planFit, type FitRequest } from '@/core/fit';
+import { createRandom, loadSolver, type Random, type Solver } from '@/core/shared';
+import { planShop, shopRequestSchema, type ShopRequest } from '@/core/shop';
+
+interface Row {
+  readonly what: string;
+  readonly runs: number;
+  readonly medianMs: number;
+  readonly worstMs: number;
+  readonly note: string;
+}
+
+const between = (random: Random, least: number, most: number): number => least + Math.floor(random() * (most - least + 1));
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+
+/** Ordinary bays: the groups want about half of what the floor could hold. */
+function aFitRequest(seed: number): FitRequest {
+  const random = createRandom(seed);
+  const bay = { id: 'bay', width: between(random, 600, 1200), depth: between(random, 350, 600), height: between(random, 250, 400) };
+  const litres = (bay.width * bay.depth * bay.height) / 1e6;
+  const groupCount = between(random, 3, 8);
+  return fitRequestSchema.parse({
+    bay: { ...bay, obstacles: seed % 3 === 0 ? [{ label: 'pipe', x: 40, y: bay.depth - 90, z: 0, width: 60, depth: 60, height: bay.height }] : [] },
+    groups: Array.from({ length: groupCount }, (_, i) => ({ id: `g${i}`, name: `g${i}`, litres: Math.round((litres * 0.35 * 10) / groupCount) / 10, front: i === 0 })),
+    containers: Array.from({ length: 60 }, (_, i) => {
+      const [width, depth, height] = [between(random, 90, 400), between(random, 120, 400), between(random, 60, 260)];
+      const innerLitres = Math.round(((width - 8) * (depth - 8) * (height - 4)) / 1e5) / 10;
+      // Prices go with size, as in a shop: 150 and 30 a litre, a quarter more or less.
+      const priceMinor = Math.round((150 + 30 * innerLitres) * (0.75 + random() * 0.5));
+      return { id: `c${i}`, name: `c${i}`, outer: { width, depth, height }, innerLitres, innerHeight: height - 4, material: 'plastic', stackable: i % 2 === 0, maxStack: 3, priceMinor, lid: i % 3 === 0 };
+    }),
+    timeLimitMs: 1000,
+  });
+}
+
+function aShopRequest(seed: number, size: { readonly needs: number; readonly offers: number; readonly shops: number }): ShopRequest {
+  const random = createRandom(seed);
+  const needs = Array.from({ length: size.needs }, (_, i) => ({ id: `n${i}`, name: `n${i}`, qty: between(random, 1, 12), priority: (['must', 'must', 'should', 'nice'] as const)[i % 4] ?? 'must' }));
+  return shopRequestSchema.parse({
+    needs,
+    offers: Array.from({ length: size.offers }, (_, i) => {
+      const packSize = [1, 1, 2, 3, 4, 6][between(random, 0, 5)] ?? 1;
+      return { id: `o${i}`, shopId: `s${between(random, 0, size.shops - 1)}`, needId: `n${i % size.needs}`, packSize, priceMinor: Math.round(packSize * between(random, 150, 900) * (0.75 + random() * 0.25)) };
+    }),
+    shops: Array.from({ length: size.shops }, (_, i) => ({ id: `s${i}`, name: `s${i}`, deliveryMinor: i % 2 === 0 ? 495 : 0, ...(i % 2 === 0 ? { freeOverMinor: 5000 } : {}) })),
+    budgetMinor: size.needs * 2500,
+    timeLimitMs: 15_000,
+  });
+}
+
+function benchFit(solver: Solver): Row {
+  const requests = Array.from({ length: 18 }, (_, i) => aFitRequest(i + 1));
+  const answers = requests.map((request) => planFit(request, { solver, clock: () => performance.now() }));
+  const gaps = answers.map(({ objective, bound }) => (objective === null || bound === null ? NaN : bound > 0 ? (objective - bound) / bound : 0)).filter(Number.isFinite);
+  const meanGap = gaps.reduce((a, b) => a + b, 0) / gaps.length;
+  const notFound = answers.filter(({ status }) => status === 'infeasible').length;
+  return {
+    ...timesOf('fit, ordinary bays, 60 containers', answers.map(({ elapsedMs }) => elapsedMs)),
+    note: `mean ${(meanGap * 100).toFixed(2)} % and at most ${(Math.max(...gaps) * 100).toFixed(2)} % above the bound, ${notFound} not found`,
+  };
+}
+
+function benchShop(solver: Solver, size: Parameters<typeof aShopRequest>[1]): Row {
+  const answers = Array.from({ length: 7 }, (_, i) => planShop(aShopRequest(i + 1, size), { solver, clock: () => performance.now() }));
+  const optimal = answers.filter(({ status }) => status === 'optimal').length;
+  return { ...timesOf(`shop, ${size.needs} needs x ${size.offers} offers x ${size.shops} shops`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${optimal} of ${answers.length} proven optimal` };
+}
+
+const timesOf = (what: string, times: readonly number[]) => ({ what, runs: times.length, medianMs: median(times), worstMs: Math.max(...times) });
+
+async function main(names: readonly string[]): Promise<void> {
+  const solver = await loadSolver();
+  const wants = (name: string) => names.length === 0 || names.includes(name);
+  const rows: Row[] = [];
+  if (wants('fit')) rows.push(benchFit(solver));
+  if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }));
+  process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);
+  for (const { what, runs, medianMs, worstMs, note } of rows) {
+    process.stdout.write(`${what}: median ${medianMs.toFixed(0)} ms, worst ${worstMs.toFixed(0)} ms of ${runs}; ${note}\n`);
+  }
+}
+
+void main(process.argv.slice(2));

@@ -1,0 +1,50 @@
+import { projectSchema, type Project } from '@/core/agree';
+import { baySchema, roomSchema, unitSchema, type Bay, type Room, type Unit } from '@/core/look';
+import { projectIdSchema, roomIdSchema, type Length } from '@/core/shared';
+import { decisionEventSchema, groupSchema, type DecidedEvent, type Group } from '@/core/sort';
+import { openMemoryDatabase, type Db } from '@/data/db';
+import { groupTable, projectTable, roomTable } from '@/data/tables';
+
+export const mm = (value: number): Length => ({ mm: value, text: `${value} mm` });
+export const HOME = projectIdSchema.parse('home');
+export const HALL = roomIdSchema.parse('hall');
+
+export const aBay = (change: Partial<Record<keyof Bay, unknown>> = {}): Bay =>
+  baySchema.parse({
+    id: 'shelf', unitId: 'unit', name: 'Shelf', columnIndex: 0, rowIndex: 0, widthReadings: [mm(800)], depthReadings: [mm(300)],
+    heightReadings: [mm(350)], openingWidth: null, openingHeight: null, maxLoadG: null, pullOut: false, moist: false, outOfScope: false, obstacles: [], ...change,
+  });
+
+export const aUnit = (change: Partial<Record<keyof Unit, unknown>> = {}): Unit =>
+  unitSchema.parse({
+    id: 'unit', roomId: HALL, name: 'Cupboard', kind: 'cupboard', width: mm(860), depth: mm(340), height: mm(800), floorGap: mm(80), position: 0,
+    bays: [aBay(), aBay({ id: 'shelf-2', rowIndex: 1 })], ...change,
+  });
+
+export const aGroup = (change: Partial<Record<keyof Group, unknown>> = {}): Group =>
+  groupSchema.parse({
+    id: 'hats', projectId: HOME, roomId: HALL, name: 'Hats', bayId: null, uncountedLitres: 0, lid: 'any', see: 'any', front: false, loose: false, position: 0, ...change,
+  });
+
+export const aDecision = (change: Partial<Record<keyof DecidedEvent, unknown>> = {}): DecidedEvent => {
+  const event = decisionEventSchema.parse({
+    kind: 'decided', id: 'd1', thingId: 't1', decidedAt: '2026-11-06T10:42:00.000Z', device: 'desk', roomId: HALL, name: 'hat', count: 1, verdict: 'keep',
+    reasons: [], groupId: null, to: '', litres: 1.2, massG: 110, ...change,
+  });
+  if (event.kind !== 'decided') throw new Error('a decision decides');
+  return event;
+};
+
+/** A database in memory, through the real migrations, with one home and its hall. */
+export async function aDatabase(): Promise<Db> {
+  const db = await openMemoryDatabase();
+  const project: Project = projectSchema.parse({ id: HOME, name: 'Home', units: 'cm', currency: 'GBP', budgetMinor: 50_000, readyBy: null, status: 'active', createdAt: '2026-11-01T09:00:00.000Z' });
+  const room: Room = roomSchema.parse({ id: HALL, projectId: HOME, name: 'Hall', purpose: '', budgetMinor: 10_000, position: 0 });
+  await db(projectTable.name).insert(projectTable.toRow(project));
+  await db(roomTable.name).insert(roomTable.toRow(room));
+  return db;
+}
+
+export const insertGroup = async (db: Db, group: Group): Promise<void> => {
+  await db(groupTable.name).insert(groupTable.toRow(group));
+};

@@ -1,7 +1,19 @@
 import { bayInsideOf, type Bay } from '../look';
+import { MM3_PER_LITRE } from '../shared';
 import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
 import type { FitAim, FitContainer, FitRequest } from './model';
 import { fitRequestSchema } from './model';
+
+/**
+ * The side of the largest piece of a group, taken as a cube: narrower inside, and it does not go in
+ * without being squeezed. 0 where nothing was counted one by one.
+ */
+function largestSideMm(group: Group, things: readonly Thing[]): number {
+  const litresEach = things
+    .filter((thing) => thing.verdict === 'keep' && thing.groupId === group.id)
+    .map((thing) => thing.litres / thing.count);
+  return Math.round(Math.cbrt(Math.max(0, ...litresEach) * MM3_PER_LITRE));
+}
 
 /** Asks the engine about one bay as it stands: its smallest readings and the groups that live in it. */
 export function toFitRequest(input: {
@@ -24,6 +36,7 @@ export function toFitRequest(input: {
       lid: group.lid,
       see: group.see,
       front: group.front,
+      minInnerWidth: largestSideMm(group, input.things),
     }));
   return fitRequestSchema.parse({
     bay: {

@@ -68,7 +68,7 @@ function Understood({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAdd
         <button type="button" className={round} aria-label="One piece more" onClick={() => bench.change({ count: inHand.count + 1 })}><Plus size={15} /></button>
       </span>
       <GroupChoice bench={bench} onAddGroup={onAddGroup} />
-      <span className="text-soft" title={inHand.isSizeKnown ? 'from typical sizes of this kind of thing' : 'no typical size is known for this; a shoe box holds three'}>
+      <span className="text-soft max-md:basis-full" title={inHand.isSizeKnown ? 'from typical sizes of this kind of thing' : 'no typical size is known for this; a shoe box holds three'}>
         about {formatLitres(inHand.litres)} · {formatMass(inHand.massG)}{!inHand.isSizeKnown && ', a guess'}
       </span>
     </div>

@@ -1,0 +1,137 @@
+import 'server-only';
+
+import { z } from 'zod';
+
+import type { ProjectId } from '@/core/shared';
+import type { Row, Table } from './columns';
+import { DataError, type Db } from './db';
+
+/** One row before and after; null where it did not exist. */
+interface RowImage {
+  readonly table: string;
+  readonly id: string;
+  readonly before: Row | null;
+  readonly after: Row | null;
+}
+const imagesSchema = z.array(
+  z.object({
+    table: z.string(),
+    id: z.string(),
+    before: z.record(z.string(), z.unknown()).nullable(),
+    after: z.record(z.string(), z.unknown()).nullable(),
+  }),
+);
+
+/** Writes rows and remembers how they were, so that the whole change can be taken back. */
+export class ChangeWriter {
+  readonly images: RowImage[] = [];
+
+  constructor(private readonly trx: Db) {}
+
+  async insert<T extends { readonly id: string }>(table: Table<T>, record: T): Promise<void> {
+    const after = table.toRow(record);
+    await this.trx(table.name).insert(after);
+    this.images.push({ table: table.name, id: record.id, before: null, after });
+  }
+
+  /** Replaces a record by its id; inserts it where there is none. */
+  async put<T extends { readonly id: string }>(table: Table<T>, record: T): Promise<void> {
+    const before = await readRow(this.trx, table.name, record.id);
+    if (!before) return this.insert(table, record);
+    const after = table.toRow(record);
+    await this.trx(table.name).where({ id: record.id }).update(after);
+    this.images.push({ table: table.name, id: record.id, before, after });
+  }
+
+  /** Removes a row; its children must be removed before it, so that they are remembered too. */
+  async remove(table: Table<never> | { readonly name: string }, id: string): Promise<void> {
+    const before = await readRow(this.trx, table.name, id);
+    if (!before) return;
+    await this.trx(table.name).where({ id }).delete();
+    this.images.push({ table: table.name, id, before, after: null });
+  }
+}
+
+async function readRow(db: Db, table: string, id: string): Promise<Row | undefined> {
+  const row: Row | undefined = await db(table).where({ id }).first();
+  return row;
+}
+
+/**
+ * Does `work` in one transaction and records it as one change with a label that a person reads
+ * ("added Tall cupboard"). What had been undone before can then no longer be done again.
+ */
+export async function recordChange<T>(
+  db: Db,
+  change: { readonly projectId: ProjectId; readonly label: string; readonly now: string },
+  work: (writer: ChangeWriter, trx: Db) => Promise<T>,
+): Promise<T> {
+  return db.transaction(async (trx) => {
+    const writer = new ChangeWriter(trx);
+    const value = await work(writer, trx);
+    if (writer.images.length > 0) {
+      await trx('changes').where({ project_id: change.projectId, is_undone: 1 }).delete();
+      await trx('changes').insert({
+        project_id: change.projectId, label: change.label, images_json: JSON.stringify(writer.images),
+        is_undone: 0, changed_at: change.now,
+      });
+    }
+    return value;
+  });
+}
+
+/** What undo and redo would do next, by label. */
+export interface UndoState {
+  readonly undoLabel: string | undefined;
+  readonly redoLabel: string | undefined;
+}
+
+export async function getUndoState(db: Db, projectId: ProjectId): Promise<UndoState> {
+  const undo = await findChange(db, projectId, 'undo');
+  const redo = await findChange(db, projectId, 'redo');
+  return { undoLabel: undo?.label, redoLabel: redo?.label };
+}
+
+/**
+ * Takes the last change back, or does the one taken back last again. Returns its label.
+ * @errors `not_found` (nothing to undo) · `changed_since` (a row is no longer as the change left it).
+ */
+export async function moveChange(db: Db, projectId: ProjectId, way: 'undo' | 'redo'): Promise<string> {
+  return db.transaction(async (trx) => {
+    const change = await findChange(trx, projectId, way);
+    if (!change) throw new DataError('not_found', `nothing to ${way}`);
+    const images = imagesSchema.parse(JSON.parse(change.images_json));
+    const ordered = way === 'undo' ? [...images].reverse() : images;
+    for (const image of ordered) {
+      const [from, to] = way === 'undo' ? [image.after, image.before] : [image.before, image.after];
+      await applyImage(trx, image, { from, to });
+    }
+    await trx('changes').where({ seq: change.seq }).update({ is_undone: way === 'undo' ? 1 : 0 });
+    return change.label;
+  });
+}
+
+async function findChange(db: Db, projectId: ProjectId, way: 'undo' | 'redo') {
+  const row: { seq: number; label: string; images_json: string } | undefined = await db('changes')
+    .where({ project_id: projectId, is_undone: way === 'undo' ? 0 : 1 })
+    .orderBy('seq', way === 'undo' ? 'desc' : 'asc')
+    .first();
+  return row;
+}
+
+async function applyImage(
+  trx: Db,
+  image: { readonly table: string; readonly id: string },
+  { from, to }: { readonly from: Row | null; readonly to: Row | null },
+): Promise<void> {
+  const current = await readRow(trx, image.table, image.id);
+  if (!isSameRow(current, from)) throw new DataError('changed_since', `${image.table} ${image.id} was changed since`);
+  if (!to) await trx(image.table).where({ id: image.id }).delete();
+  else if (!from) await trx(image.table).insert(to);
+  else await trx(image.table).where({ id: image.id }).update(to);
+}
+
+function isSameRow(current: Row | undefined, expected: Row | null): boolean {
+  if (!current || !expected) return !current && !expected;
+  return Object.keys(expected).every((column) => current[column] === expected[column]);
+}

@@ -1,0 +1,18 @@
+import type { Knex } from 'knex';
+
+import * as foundation from './0001_foundation';
+
+interface NamedMigration extends Knex.Migration {
+  readonly name: string;
+}
+
+const migrations: readonly NamedMigration[] = [{ name: '0001_foundation', ...foundation }];
+
+export const migrationNames: readonly string[] = migrations.map(({ name }) => name);
+
+/** Named by hand, so that the bundled server finds them without a folder to read. */
+export const migrationSource: Knex.MigrationSource<NamedMigration> = {
+  getMigrations: () => Promise.resolve([...migrations]),
+  getMigrationName: (migration) => migration.name,
+  getMigration: (migration) => Promise.resolve(migration),
+};

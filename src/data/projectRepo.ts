@@ -1,0 +1,84 @@
+import 'server-only';
+
+import type { Person, Project } from '@/core/agree';
+import type { ContainerProduct, TakenFit } from '@/core/fit';
+import type { Bay, Picture, Room, Unit, VantagePoint } from '@/core/look';
+import type { PictureId, ProjectId } from '@/core/shared';
+import type { Offer, Priority, Purchase, Shop } from '@/core/shop';
+import type { Group, Thing } from '@/core/sort';
+import type { Row, Table } from './columns';
+import { DataError, type Db } from './db';
+import { listThings } from './decisionLog';
+import {
+  bayTable, containerTable, fitTable, groupTable, needPriorityTable, offerTable, personTable, pictureTable,
+  projectTable, purchaseTable, roomTable, shopTable, unitTable, vantagePointTable,
+} from './tables';
+
+/** All of one project as it stands, in parsed records. Lists are in their order on screen. */
+export interface ProjectRecords {
+  readonly project: Project;
+  readonly people: readonly Person[];
+  readonly rooms: readonly Room[];
+  readonly units: readonly Unit[];
+  readonly vantagePoints: readonly VantagePoint[];
+  readonly pictures: readonly Picture[];
+  readonly groups: readonly Group[];
+  readonly things: readonly Thing[];
+  readonly fits: readonly TakenFit[];
+  /** The catalogue and what this household owns. */
+  readonly containers: readonly ContainerProduct[];
+  readonly purchases: readonly Purchase[];
+  readonly priorities: readonly { readonly roomId: string; readonly containerId: string; readonly priority: Priority }[];
+}
+
+export async function listProjects(db: Db): Promise<Project[]> {
+  const rows: readonly Row[] = await db(projectTable.name).orderBy([{ column: 'status' }, { column: 'created_at' }]);
+  return rows.map(projectTable.fromRow);
+}
+
+export async function findProject(db: Db, id: ProjectId): Promise<Project | undefined> {
+  const row: Row | undefined = await db(projectTable.name).where({ id }).first();
+  return row && projectTable.fromRow(row);
+}
+
+/** @errors `not_found`. */
+export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<ProjectRecords> {
+  const project = await findProject(db, projectId);
+  if (!project) throw new DataError('not_found', `there is no project ${projectId}`);
+  const rooms = await readAll(roomTable, db(roomTable.name).where({ project_id: projectId }).orderBy('position'));
+  const roomIds = rooms.map(({ id }) => id);
+  const unitRecords = await readAll(unitTable, db(unitTable.name).whereIn('room_id', roomIds).orderBy('position'));
+  const unitIds = unitRecords.map(({ id }) => id);
+  const bays = await readAll(bayTable, db(bayTable.name).whereIn('unit_id', unitIds).orderBy(['column_index', 'row_index']));
+  const bayIds = bays.map(({ id }) => id);
+  const vantagePoints = await readAll(vantagePointTable, db(vantagePointTable.name).whereIn('room_id', roomIds).orderBy('position'));
+  const fits = await readAll(fitTable, db(fitTable.name).whereIn('id', bayIds));
+  return {
+    project,
+    people: await readAll(personTable, db(personTable.name).where({ project_id: projectId }).orderBy('position')),
+    rooms,
+    units: unitRecords.map((unit) => ({ ...unit, bays: bays.filter((bay: Bay) => bay.unitId === unit.id) })),
+    vantagePoints,
+    pictures: await readAll(pictureTable, db(pictureTable.name).whereIn('vantage_point_id', vantagePoints.map(({ id }) => id)).orderBy('taken_at')),
+    groups: await readAll(groupTable, db(groupTable.name).where({ project_id: projectId }).orderBy(['room_id', 'position'])),
+    things: await listThings(db, projectId),
+    fits: fits.map(({ id, ...fit }) => ({ ...fit, bayId: id })),
+    containers: await readAll(containerTable, db(containerTable.name).whereNull('project_id').orWhere({ project_id: projectId }).orderBy('name')),
+    purchases: await readAll(purchaseTable, db(purchaseTable.name).whereIn('room_id', roomIds).orderBy('bought_at')),
+    priorities: await readAll(needPriorityTable, db(needPriorityTable.name).whereIn('room_id', roomIds)),
+  };
+}
+
+export const listCatalogue = (db: Db): Promise<ContainerProduct[]> =>
+  readAll(containerTable, db(containerTable.name).whereNull('project_id').orderBy('name'));
+export const listShops = (db: Db): Promise<Shop[]> => readAll(shopTable, db(shopTable.name).orderBy('name'));
+export const listOffers = (db: Db): Promise<Offer[]> => readAll(offerTable, db(offerTable.name).orderBy('id'));
+
+export async function findPicture(db: Db, id: PictureId): Promise<Picture | undefined> {
+  const row: Row | undefined = await db(pictureTable.name).where({ id }).first();
+  return row && pictureTable.fromRow(row);
+}
+
+async function readAll<T>(table: Table<T>, query: PromiseLike<readonly Row[]>): Promise<T[]> {
+  return (await query).map(table.fromRow);
+}

@@ -1,0 +1,86 @@
+import { personSchema, projectSchema } from '@/core/agree';
+import { containerProductSchema, fitAims, fitAnswerSchema } from '@/core/fit';
+import { baySchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
+import { bayIdSchema, containerIdSchema, roomIdSchema } from '@/core/shared';
+import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
+import { groupSchema } from '@/core/sort';
+import { z } from 'zod';
+
+import { defineTable, flag, json, plain } from './columns';
+
+/** Every table that people change and can undo; the decision log stands apart in decisionLog.ts. */
+export const projectTable = defineTable('projects', projectSchema, {
+  id: plain('id'), name: plain('name'), units: plain('units'), currency: plain('currency'),
+  budgetMinor: plain('budget_minor'), readyBy: plain('ready_by'), status: plain('status'), createdAt: plain('created_at'),
+});
+
+export const personTable = defineTable('people', personSchema, {
+  id: plain('id'), projectId: plain('project_id'), name: plain('name'), height: json('height_json'),
+  isChild: flag('is_child'), noStep: flag('no_step'), position: plain('position'),
+});
+
+export const roomTable = defineTable('rooms', roomSchema, {
+  id: plain('id'), projectId: plain('project_id'), name: plain('name'), purpose: plain('purpose'),
+  budgetMinor: plain('budget_minor'), position: plain('position'),
+});
+
+/** A unit without its bays, which lie in a table of their own. */
+const unitRecordSchema = unitSchema.omit({ bays: true });
+export const unitTable = defineTable('units', unitRecordSchema, {
+  id: plain('id'), roomId: plain('room_id'), name: plain('name'), kind: plain('kind'), width: json('width_json'),
+  depth: json('depth_json'), height: json('height_json'), floorGap: json('floor_gap_json'), position: plain('position'),
+});
+
+export const bayTable = defineTable('bays', baySchema, {
+  id: plain('id'), unitId: plain('unit_id'), name: plain('name'), columnIndex: plain('column_index'), rowIndex: plain('row_index'),
+  widthReadings: json('width_readings_json'), depthReadings: json('depth_readings_json'), heightReadings: json('height_readings_json'),
+  openingWidth: json('opening_width_json'), openingHeight: json('opening_height_json'), maxLoadG: plain('max_load_g'),
+  pullOut: flag('pull_out'), moist: flag('moist'), outOfScope: flag('out_of_scope'), obstacles: json('obstacles_json'),
+});
+
+export const vantagePointTable = defineTable('vantage_points', vantagePointSchema, {
+  id: plain('id'), roomId: plain('room_id'), name: plain('name'), position: plain('position'),
+});
+
+export const pictureTable = defineTable('pictures', pictureSchema, {
+  id: plain('id'), vantagePointId: plain('vantage_point_id'), moment: plain('moment'),
+  widthPx: plain('width_px'), heightPx: plain('height_px'), takenAt: plain('taken_at'),
+});
+
+export const groupTable = defineTable('groups', groupSchema, {
+  id: plain('id'), projectId: plain('project_id'), roomId: plain('room_id'), name: plain('name'), bayId: plain('bay_id'),
+  uncountedLitres: plain('uncounted_litres'), lid: plain('lid'), see: plain('see'), front: flag('front'), loose: flag('loose'), position: plain('position'),
+});
+
+export const containerTable = defineTable('containers', containerProductSchema, {
+  id: plain('id'), projectId: plain('project_id'), name: plain('name'), kind: plain('kind'), width: json('width_json'),
+  depth: json('depth_json'), height: json('height_json'), innerLitres: plain('inner_litres'), innerHeightMm: plain('inner_height_mm'),
+  innerWidthMm: plain('inner_width_mm'), shape: plain('shape'), lid: flag('lid'), clear: flag('clear'), material: plain('material'),
+  stackable: flag('stackable'), maxStack: plain('max_stack'), tareG: plain('tare_g'), maxLoadG: plain('max_load_g'),
+  turnable: flag('turnable'), ownedCount: plain('owned_count'),
+});
+
+/** A bay has at most one taken fit, so the bay's id is its key. */
+const fitRecordSchema = z.object({ id: bayIdSchema, prefer: z.enum(fitAims), answer: fitAnswerSchema, takenAt: z.iso.datetime() });
+export const fitTable = defineTable('taken_fits', fitRecordSchema, {
+  id: plain('id'), prefer: plain('prefer'), answer: json('answer_json'), takenAt: plain('taken_at'),
+});
+
+export const shopTable = defineTable('shops', shopSchema, {
+  id: plain('id'), name: plain('name'), currency: plain('currency'), deliveryMinor: plain('delivery_minor'), freeOverMinor: plain('free_over_minor'),
+});
+
+export const offerTable = defineTable('offers', offerSchema, {
+  id: plain('id'), shopId: plain('shop_id'), containerId: plain('container_id'), packSize: plain('pack_size'), priceMinor: plain('price_minor'),
+});
+
+export const purchaseTable = defineTable('purchases', purchaseSchema, {
+  id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), shopName: plain('shop_name'), label: plain('label'),
+  pieces: plain('pieces'), paidMinor: plain('paid_minor'), boughtAt: plain('bought_at'),
+});
+
+/** How much a container on a room's list is wanted, where that was changed. */
+const needPrioritySchema = z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema });
+export const needPriorityTable = defineTable('need_priorities', needPrioritySchema, {
+  id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), priority: plain('priority'),
+});

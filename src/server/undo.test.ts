@@ -1,0 +1,100 @@
+import { aBay, aDatabase, aGroup, aUnit, HALL, HOME, insertGroup, mm } from '@test/builders';
+import { unitIdSchema } from '@/core/shared';
+import { getUndoState, moveChange, recordChange } from '@/data/changes';
+import type { Db } from '@/data/db';
+import { getProjectRecords } from '@/data/projectRepo';
+import { groupTable } from '@/data/tables';
+import { removeUnit, saveUnit, type UnitInput } from './look/saveUnit';
+import { changeGroup } from './sort/groups';
+
+let db: Db;
+beforeEach(async () => {
+  db = await aDatabase();
+});
+afterEach(() => db.destroy());
+
+const unitInput = (): UnitInput => {
+  const { id: _id, position: _position, bays, ...facts } = aUnit();
+  return { ...facts, id: undefined, roomId: HALL, bays: bays.map(({ id: _bayId, unitId: _unitId, ...bay }) => ({ ...bay, id: undefined })) };
+};
+const stateOf = async () => {
+  const { units, groups, fits } = await getProjectRecords(db, HOME);
+  return JSON.stringify({ units, groups, fits });
+};
+
+test('undo and redo walk back and forth through every kind of change', async () => {
+  await insertGroup(db, aGroup());
+  const states = [await stateOf()];
+  const saved = await saveUnit(db, HOME, unitInput());
+  states.push(await stateOf());
+  const unit = (await getProjectRecords(db, HOME)).units[0];
+  await changeGroup(db, HOME, { groupId: aGroup().id, change: { bayId: unit?.bays[0]?.id ?? null } });
+  states.push(await stateOf());
+  await removeUnit(db, HOME, unitIdSchema.parse(saved.ok ? saved.value : ''));
+  states.push(await stateOf());
+
+  for (let i = states.length - 2; i >= 0; i -= 1) {
+    await moveChange(db, HOME, 'undo');
+    expect(await stateOf()).toBe(states[i]);
+  }
+  await expect(moveChange(db, HOME, 'undo')).rejects.toMatchObject({ code: 'not_found' });
+  for (let i = 1; i < states.length; i += 1) {
+    await moveChange(db, HOME, 'redo');
+    expect(await stateOf()).toBe(states[i]);
+  }
+});
+
+test('taking a unit away leaves its groups homeless, not lost', async () => {
+  const saved = await saveUnit(db, HOME, unitInput());
+  const bay = (await getProjectRecords(db, HOME)).units[0]?.bays[0];
+  await insertGroup(db, aGroup({ bayId: bay?.id }));
+  await removeUnit(db, HOME, unitIdSchema.parse(saved.ok ? saved.value : ''));
+  expect((await getProjectRecords(db, HOME)).groups).toMatchObject([{ name: 'Hats', bayId: null }]);
+});
+
+test('a unit that its places do not fit into keeps nothing', async () => {
+  const before = await stateOf();
+  const saved = await saveUnit(db, HOME, { ...unitInput(), width: mm(500) });
+  expect(saved).toMatchObject({ ok: false, error: [{ code: 'bays_wider_than_unit', sumMm: 800, unitMm: 500 }] });
+  expect(await stateOf()).toBe(before);
+});
+
+test('a new change ends what could be done again', async () => {
+  await insertGroup(db, aGroup());
+  const rename = (name: string) => changeGroup(db, HOME, { groupId: aGroup().id, change: { name } });
+  await rename('Caps');
+  await moveChange(db, HOME, 'undo');
+  await rename('Bonnets');
+  expect(await getUndoState(db, HOME)).toMatchObject({ undoLabel: expect.stringContaining('Hats'), redoLabel: undefined });
+});
+
+test('what was changed behind its back is not overwritten by undo', async () => {
+  await insertGroup(db, aGroup());
+  await changeGroup(db, HOME, { groupId: aGroup().id, change: { name: 'Caps' } });
+  await db('groups').update({ name: 'Berets' });
+  await expect(moveChange(db, HOME, 'undo')).rejects.toMatchObject({ code: 'changed_since' });
+  expect((await getProjectRecords(db, HOME)).groups[0]?.name).toBe('Berets');
+});
+
+test('a change that fails half way keeps nothing', async () => {
+  const half = recordChange(db, { projectId: HOME, label: 'half', now: '2026-11-06T10:00:00.000Z' }, async (writer) => {
+    await writer.insert(groupTable, aGroup());
+    await writer.insert(groupTable, aGroup());
+  });
+  await expect(half).rejects.toMatchObject({ message: expect.stringContaining('UNIQUE') });
+  expect((await getProjectRecords(db, HOME)).groups).toEqual([]);
+  expect(await getUndoState(db, HOME)).toEqual({ undoLabel: undefined, redoLabel: undefined });
+});
+
+test('a place whose measures changed gives up its fit', async () => {
+  await saveUnit(db, HOME, unitInput());
+  const unit = (await getProjectRecords(db, HOME)).units[0];
+  const [first, second] = unit?.bays ?? [];
+  if (!unit || !first || !second) throw new Error('two bays were saved');
+  for (const bay of [first, second]) await db('taken_fits').insert({ id: bay.id, prefer: 'cost', answer_json: emptyFit, taken_at: '2026-11-06T10:00:00.000Z' });
+  const { position: _position, ...facts } = unit;
+  await saveUnit(db, HOME, { ...facts, bays: [aBay({ ...first, heightReadings: [mm(349)] }), second] });
+  expect((await getProjectRecords(db, HOME)).fits.map(({ bayId }) => bayId)).toEqual([second.id]);
+});
+
+const emptyFit = JSON.stringify({ status: 'optimal', objective: 0, bound: 0, elapsedMs: 1, placements: [], costMinor: 0, usedLitres: 0, freeLitres: 0, unmet: [], reasons: [] });

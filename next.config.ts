@@ -9,6 +9,8 @@ const config: NextConfig = {
   reactStrictMode: true,
   // Types and lint run as steps of their own in `npm test`; once is enough.
   typescript: { ignoreBuildErrors: true },
+  // Browsers ask for it whatever a page says of its icon.
+  redirects: async () => [{ source: '/favicon.ico', destination: '/icon.svg', permanent: false }],
   experimental: { serverActions: { bodySizeLimit: '2mb' } },
 };
 

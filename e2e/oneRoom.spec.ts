@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import sharp from 'sharp';
 
-import { addRoom, allKept, decide, drag, line, measureCupboard, pictureWithPlace, startProject, step } from './steps';
+import { addRoom, allKept, decide, drag, goTo, line, measureCupboard, pictureWithPlace, startProject } from './steps';
 
 /** One room from the first look to the client's page, on an empty database; each test goes on from the last. */
 test.describe.configure({ mode: 'serial' });
@@ -16,7 +16,7 @@ test.beforeAll(async ({ browser }) => {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
   page = await context.newPage();
   // The policy that the app runs under must not block anything of its own.
-  page.on('console', (message) => message.type() === 'error' && problems.push(message.text()));
+  page.on('console', (message) => message.type() === 'error' && problems.push(`${message.text()} ${message.location().url}`));
   page.on('pageerror', (error) => problems.push(error.message));
 });
 test.afterAll(() => page.context().close());
@@ -74,7 +74,7 @@ test('look: a before picture from a named spot, without its metadata', async () 
 });
 
 test('sort: plain words, one key a verdict, and the way back', async () => {
-  await step(page, 'Sort').click();
+  await goTo(page, 'Sort');
   await line(page).fill('9 wool scarves, moth holes in two');
   await expect(page.getByRole('button', { name: 'worn out' })).toHaveAttribute('aria-pressed', 'true');
   await page.getByLabel('Group').selectOption('+');
@@ -131,7 +131,7 @@ test('sort: a decision without a connection waits and is sent once', async () =>
 });
 
 test('place: a tag is carried by keys, dragged back, and undone', async () => {
-  await step(page, 'Place').click();
+  await goTo(page, 'Place');
   const shelf1 = page.getByRole('group', { name: /^Shelf 1,/ });
   const shelf2 = page.getByRole('group', { name: /^Shelf 2,/ });
   await expect(shelf1.getByRole('button', { name: /Scarves/ })).toBeVisible();
@@ -140,7 +140,7 @@ test('place: a tag is carried by keys, dragged back, and undone', async () => {
   await tag.press('ArrowUp');
   await page.getByRole('button', { name: /^Scarves & hats,/ }).press('Enter');
   await expect(shelf2.getByRole('button', { name: /Scarves/ })).toBeVisible();
-  await page.waitForLoadState('networkidle');
+  await expect(page.getByRole('button', { name: /Undo put Scarves & hats on Shelf 2/ })).toBeVisible();
   await drag(page, page.getByRole('button', { name: /^Scarves & hats,/ }), shelf1);
   await expect(shelf1.getByRole('button', { name: /Scarves/ })).toBeVisible();
   await page.getByRole('button', { name: /Undo put Scarves & hats on Shelf 1/ }).click();
@@ -151,7 +151,7 @@ test('place: a tag is carried by keys, dragged back, and undone', async () => {
 });
 
 test('fit: four ways, drawn from the front and above, one taken', async () => {
-  await step(page, 'Fit').click();
+  await goTo(page, 'Fit');
   await expect(page.getByRole('radio', { name: /Least money.*£/s })).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('radio', { name: /Easiest to use.*£/s })).toBeVisible({ timeout: 30_000 });
   await page.getByRole('group', { name: 'From the front, to scale' }).getByRole('button').first().click();
@@ -163,13 +163,13 @@ test('fit: four ways, drawn from the front and above, one taken', async () => {
 });
 
 test('shop: pieces to packs; over budget says by how much and what would help', async () => {
-  await step(page, 'Shop').click();
+  await goTo(page, 'Shop');
   await expect(page.getByText('No cheaper way exists in these offers')).toBeVisible();
-  await step(page, 'Agree').click();
+  await goTo(page, 'Agree');
   await page.getByLabel('Boot room').fill('3');
   await page.getByRole('button', { name: 'Keep what is agreed' }).click();
   await expect(page.getByLabel('Boot room')).toHaveValue('3.00');
-  await step(page, 'Shop').click();
+  await goTo(page, 'Shop');
   await expect(page.getByText(/over what is left/)).toBeVisible();
   await expect(page.getByText(/left out: £/).first()).toBeVisible();
   await noSeriousFault();
@@ -186,7 +186,7 @@ test('shop: a line is bought at what the till said', async () => {
 });
 
 test('show: after from the same spot, side by side; the page prints, as PDF and as one file', async () => {
-  await step(page, 'Show').click();
+  await goTo(page, 'Show');
   await page.getByLabel('After picture, from the back door').setInputFiles({ name: 'after.jpg', mimeType: 'image/jpeg', buffer: await pictureWithPlace('#ddeeff') });
   const divider = page.getByRole('slider', { name: 'Divide before from after, from the back door' });
   await divider.focus();
@@ -215,7 +215,7 @@ const download = async (name: string): Promise<Buffer> => {
 };
 
 test('open formats: things as CSV out and in, faults by line and column', async () => {
-  await step(page, 'Agree').click();
+  await goTo(page, 'Agree');
   const csv = (await download('Every decision, CSV')).toString('utf8');
   expect(csv.split('\r\n')[0]).toContain('decision_id');
   const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
@@ -235,7 +235,7 @@ test('open formats: the project as one zip, out and in again as a copy', async (
   await page.goto('/');
   await page.getByLabel('Bring a project in').setInputFiles({ name: 'p.zip', mimeType: 'application/zip', buffer: zip });
   await expect(page.getByText('3 Test Row (copy)').first()).toBeVisible();
-  await step(page, 'Show').click();
+  await goTo(page, 'Show');
   await expect(page.getByRole('slider', { name: /Divide before from after/ })).toBeVisible();
 });
 

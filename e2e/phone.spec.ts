@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 
-import { addRoom, allKept, measureCupboard, startProject, step, line } from './steps';
+import { addRoom, allKept, goTo, line, measureCupboard, startProject } from './steps';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
@@ -8,7 +8,7 @@ test('on a phone: measured, sorted by thumb and placed by tapping', async ({ pag
   await startProject(page, '5 Phone Lane');
   await addRoom(page, { name: 'Hall', budget: '40' });
   await measureCupboard(page, 'Hall cupboard');
-  await step(page, 'Sort').tap();
+  await goTo(page, 'Sort');
   await line(page).fill('12 hats');
   await page.getByRole('button', { name: 'One piece fewer' }).tap();
   await page.getByLabel('Group').selectOption('+');
@@ -31,7 +31,7 @@ test('on a phone: measured, sorted by thumb and placed by tapping', async ({ pag
   }
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 
-  await step(page, 'Place').tap();
+  await goTo(page, 'Place');
   await page.getByRole('button', { name: /^Hats,/ }).tap();
   await page.getByRole('button', { name: 'Put it on Shelf 2' }).tap();
   await expect(page.getByRole('group', { name: /^Shelf 2,/ }).getByRole('button', { name: /^Hats/ })).toBeVisible();

@@ -47,6 +47,13 @@ export async function measureCupboard(page: Page, name: string): Promise<void> {
 
 export const step = (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: new RegExp(`^${name}`) });
 
+/** Goes to a step and waits until its page is there; a tap that meets a page in change is given again. */
+export const goTo = (page: Page, name: string): Promise<void> =>
+  expect(async () => {
+    await step(page, name).click({ timeout: 4000 });
+    await page.waitForURL(new RegExp(`/${name.toLowerCase()}(\\?|$)`), { timeout: 6000 });
+  }).toPass();
+
 export const line = (page: Page) => page.getByRole('textbox', { name: 'What is in hand, in plain words' });
 
 /** Types a thing, takes it in hand, and gives the verdict with its key. */

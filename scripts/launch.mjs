@@ -6,7 +6,7 @@
  *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data
  */
 import { spawn } from 'node:child_process';
-import { accessSync, constants, mkdirSync, rmSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, rmSync, statSync } from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 
@@ -50,11 +50,21 @@ function refuseBusyPort(port) {
 
 function refuseUnwritable(dataDir) {
   try {
-    mkdirSync(dataDir, { recursive: true, mode: 0o700 });
+    makeFolder(dataDir);
     accessSync(dataDir, constants.W_OK);
   } catch {
     throw new SetupError(`the data folder ${dataDir} cannot be written to; name another with TINBOX_DATA`);
   }
+}
+
+/** Level by level: Node's own recursive way never ends where the system pretends that a folder may be made. */
+function makeFolder(folder) {
+  if (existsSync(folder)) {
+    if (!statSync(folder).isDirectory()) throw new Error('not a folder');
+    return;
+  }
+  makeFolder(path.dirname(folder));
+  mkdirSync(folder, { mode: 0o700 });
 }
 
 /** Runs the server until it ends; Ctrl-C and termination reach it first. */

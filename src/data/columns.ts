@@ -43,3 +43,8 @@ export function defineTable<S extends z.ZodType<object>>(
       schema.parse(Object.fromEntries(entries.map(([field, column]) => [field, column.read(row[column.name])]))),
   };
 }
+
+/** Runs a query and parses every row. */
+export async function readAll<T>(table: Table<T>, query: PromiseLike<readonly Row[]>): Promise<T[]> {
+  return (await query).map(table.fromRow);
+}

@@ -4,7 +4,7 @@ import path from 'node:path';
 
 import { databaseFile, openDatabase } from './db';
 import { insertStarterCatalogue } from './starterCatalogue';
-import { listCatalogue, listOffers, listShops } from './projectRepo';
+import { listCatalogue, listOffers, listShops } from './catalogueRepo';
 
 let dataDir: string;
 beforeEach(() => {

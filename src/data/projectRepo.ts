@@ -4,14 +4,14 @@ import type { Person, Project } from '@/core/agree';
 import type { ContainerProduct, TakenFit } from '@/core/fit';
 import type { Bay, Picture, Room, Unit, VantagePoint } from '@/core/look';
 import type { PictureId, ProjectId } from '@/core/shared';
-import type { Offer, Priority, Purchase, Shop } from '@/core/shop';
+import type { Priority, Purchase } from '@/core/shop';
 import type { Group, Thing } from '@/core/sort';
-import type { Row, Table } from './columns';
+import { readAll, type Row } from './columns';
 import { DataError, type Db } from './db';
 import { listThings } from './decisionLog';
 import {
-  bayTable, containerTable, fitTable, groupTable, needPriorityTable, offerTable, personTable, pictureTable,
-  projectTable, purchaseTable, roomTable, shopTable, unitTable, vantagePointTable,
+  bayTable, containerTable, fitTable, groupTable, needPriorityTable, personTable, pictureTable, projectTable,
+  purchaseTable, roomTable, unitTable, vantagePointTable,
 } from './tables';
 
 /** All of one project as it stands, in parsed records. Lists are in their order on screen. */
@@ -69,16 +69,7 @@ export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<P
   };
 }
 
-export const listCatalogue = (db: Db): Promise<ContainerProduct[]> =>
-  readAll(containerTable, db(containerTable.name).whereNull('project_id').orderBy('name'));
-export const listShops = (db: Db): Promise<Shop[]> => readAll(shopTable, db(shopTable.name).orderBy('name'));
-export const listOffers = (db: Db): Promise<Offer[]> => readAll(offerTable, db(offerTable.name).orderBy('id'));
-
 export async function findPicture(db: Db, id: PictureId): Promise<Picture | undefined> {
   const row: Row | undefined = await db(pictureTable.name).where({ id }).first();
   return row && pictureTable.fromRow(row);
-}
-
-async function readAll<T>(table: Table<T>, query: PromiseLike<readonly Row[]>): Promise<T[]> {
-  return (await query).map(table.fromRow);
 }

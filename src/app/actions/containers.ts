@@ -2,10 +2,10 @@
 
 import { z } from 'zod';
 
-import { projectIdSchema } from '@/core/shared';
+import { containerIdSchema, projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { addCatalogueContainer, addOwnedContainer } from '@/server/fit/addContainer';
+import { addCatalogueContainer, addOwnedContainer, removeOwnedContainer } from '@/server/fit/addContainer';
 import type { ActionResult } from '@/ui/actionResult';
 import { ownedFormSchemaFor, soldFormSchemaFor } from '@/ui/fit/containerForm';
 import { answer, done } from './answer';
@@ -18,6 +18,13 @@ export async function addOwnedContainerAction(projectId: string, typed: unknown)
       await addOwnedContainer(db, input.projectId, form);
       return done;
     });
+  });
+}
+
+export async function removeOwnedContainerAction(projectId: string, containerId: string): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, containerId: containerIdSchema }), { projectId, containerId }, async (input) => {
+    await removeOwnedContainer(await getDatabase(), input.projectId, input.containerId);
+    return done;
   });
 }
 

@@ -6,7 +6,7 @@ import { lidWishes, seeWishes } from '@/core/fit';
 import { bayIdSchema, groupIdSchema, projectIdSchema, roomIdSchema } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { getDatabase } from '@/data/db';
-import { addGroup, changeGroup } from '@/server/sort/groups';
+import { addGroup, changeGroup, removeGroup } from '@/server/sort/groups';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
 
@@ -40,6 +40,13 @@ export async function changeGroupAction(projectId: string, groupId: string, wish
   const schema = z.object({ projectId: projectIdSchema, groupId: groupIdSchema, change: wishesSchema });
   return answer(schema, { projectId, groupId, change: wishes }, async (input) => {
     await changeGroup(await getDatabase(), input.projectId, input);
+    return done;
+  });
+}
+
+export async function removeGroupAction(projectId: string, groupId: string): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, groupId: groupIdSchema }), { projectId, groupId }, async (input) => {
+    await removeGroup(await getDatabase(), input.projectId, input.groupId);
     return done;
   });
 }

@@ -2,10 +2,10 @@
 
 import { z } from 'zod';
 
-import { pictureIdSchema, projectIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
+import { pictureIdSchema, projectIdSchema, roomIdSchema, unitIdSchema, vantagePointIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { addVantagePoint, removePicture } from '@/server/look/pictures';
+import { addVantagePoint, removePicture, removeVantagePoint } from '@/server/look/pictures';
 import { removeUnit, saveUnit } from '@/server/look/saveUnit';
 import type { ActionResult } from '@/ui/actionResult';
 import { toBayFacts, unitFormSchemaFor } from '@/ui/look/unitForm';
@@ -42,6 +42,13 @@ export async function addVantagePointAction(projectId: string, roomId: string, n
   const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema, name: z.string().trim().min(1).max(80) });
   return answer(schema, { projectId, roomId, name }, async (input) => {
     await addVantagePoint(await getDatabase(), input.projectId, input);
+    return done;
+  });
+}
+
+export async function removeVantagePointAction(projectId: string, vantagePointId: string): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, vantagePointId: vantagePointIdSchema }), { projectId, vantagePointId }, async (input) => {
+    await removeVantagePoint(await getDatabase(), input.projectId, input.vantagePointId);
     return done;
   });
 }

@@ -1,6 +1,6 @@
 import { addSoldContainerAction } from '@/app/actions/containers';
 import { getDatabase } from '@/data/db';
-import { listCatalogue, listOffers, listShops } from '@/data/projectRepo';
+import { listCatalogue, listOffers, listShops } from '@/data/catalogueRepo';
 import { AddSold } from '@/ui/fit/AddSold';
 import { CatalogueTable } from '@/ui/fit/CatalogueTable';
 import { Frame } from '@/ui/shell/Frame';

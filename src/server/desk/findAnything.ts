@@ -3,7 +3,8 @@ import 'server-only';
 import { stemsOf } from '@/core/sort';
 import type { ProjectId } from '@/core/shared';
 import type { Db } from '@/data/db';
-import { getProjectRecords, listCatalogue, listProjects } from '@/data/projectRepo';
+import { listCatalogue } from '@/data/catalogueRepo';
+import { getProjectRecords, listProjects } from '@/data/projectRepo';
 
 export interface Hit {
   readonly kind: 'project' | 'room' | 'group' | 'thing' | 'bay' | 'container';

@@ -11,7 +11,8 @@ import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/
 import { decisionEventSchema, groupSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
-import { findProject, getProjectRecords, listOffers, listShops } from '@/data/projectRepo';
+import { listOffers, listShops } from '@/data/catalogueRepo';
+import { findProject, getProjectRecords } from '@/data/projectRepo';
 import {
   bayTable, containerTable, fitTable, groupTable, needPriorityTable, offerTable, personTable, pictureTable, projectTable,
   purchaseTable, roomTable, shopTable, unitTable, vantagePointTable,

@@ -4,8 +4,9 @@ import type { ContainerProduct } from '@/core/fit';
 import { containerIdSchema, offerIdSchema, shopIdSchema, type ContainerId, type Currency, type ProjectId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { listShops } from '@/data/projectRepo';
-import { containerTable, offerTable, shopTable } from '@/data/tables';
+import { listShops } from '@/data/catalogueRepo';
+import { getProjectRecords } from '@/data/projectRepo';
+import { containerTable, fitTable, offerTable, shopTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 
 export type ContainerInput = Omit<ContainerProduct, 'id' | 'projectId' | 'ownedCount'>;
@@ -18,6 +19,17 @@ export async function addOwnedContainer(db: Db, projectId: ProjectId, input: Con
     writer.insert(containerTable, { ...facts, id, projectId, ownedCount: count }),
   );
   return id;
+}
+
+/** Takes an owned container away, and with it the fits that stand on it. */
+export async function removeOwnedContainer(db: Db, projectId: ProjectId, containerId: ContainerId): Promise<void> {
+  const { containers, fits } = await getProjectRecords(db, projectId);
+  const container = containers.find(({ id, projectId: owner }) => id === containerId && owner === projectId);
+  if (!container) return;
+  await recordChange(db, { projectId, label: `removed ${container.name}`, now: nowIso() }, async (writer) => {
+    for (const fit of fits.filter(({ answer }) => answer.placements.some((placement) => placement.containerId === containerId))) await writer.remove(fitTable, fit.bayId);
+    await writer.remove(containerTable, containerId);
+  });
 }
 
 export interface OfferInput {

@@ -5,7 +5,8 @@ import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared'
 import { findUnitPriceMinor } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, listOffers, listShops, type ProjectRecords } from '@/data/projectRepo';
+import { listOffers, listShops } from '@/data/catalogueRepo';
+import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { fitTable } from '@/data/tables';
 import { nowIso } from '../means';
 

@@ -107,6 +107,17 @@ export async function removePicture(db: Db, projectId: ProjectId, pictureId: Pic
   await recordChange(db, { projectId, label: 'removed a picture', now: nowIso() }, (writer) => writer.remove(pictureTable, pictureId));
 }
 
+/** Takes a spot away with its pictures. */
+export async function removeVantagePoint(db: Db, projectId: ProjectId, vantagePointId: VantagePointId): Promise<void> {
+  const { vantagePoints, pictures } = await getProjectRecords(db, projectId);
+  const vantagePoint = vantagePoints.find(({ id }) => id === vantagePointId);
+  if (!vantagePoint) return;
+  await recordChange(db, { projectId, label: `removed the spot ${vantagePoint.name}`, now: nowIso() }, async (writer) => {
+    for (const picture of pictures.filter((other) => other.vantagePointId === vantagePointId)) await writer.remove(pictureTable, picture.id);
+    await writer.remove(vantagePointTable, vantagePointId);
+  });
+}
+
 export async function addVantagePoint(db: Db, projectId: ProjectId, input: { readonly roomId: RoomId; readonly name: string }): Promise<VantagePointId> {
   const { rooms, vantagePoints } = await getProjectRecords(db, projectId);
   if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);

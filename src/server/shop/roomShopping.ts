@@ -4,7 +4,8 @@ import { loadSolver, purchaseIdSchema, type Clock, type ContainerId, type Projec
 import { findWaysBack, listNeeds, planShop, toShopRequest, type ContainerNeed, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, listOffers, listShops, type ProjectRecords } from '@/data/projectRepo';
+import { listOffers, listShops } from '@/data/catalogueRepo';
+import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { needPriorityTable, purchaseTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 

@@ -12,7 +12,7 @@ export function renderClientHtml(page: ClientPage, { pictureSrc, fontCss }: { re
   const title = page.rooms.length === 1 ? `${page.project.name}: ${page.rooms[0]?.room.name ?? ''}` : page.project.name;
   return `<!doctype html>
 <html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<title>${text(title)}</title><style>${fontCss}${STYLE}</style></head><body>
+<link rel="icon" href="data:,"><title>${text(title)}</title><style>${fontCss}${STYLE}</style></head><body>
 <header><p class="home">${text(page.project.name)}</p><p>${text(dayWords(page.madeOn))}</p></header>
 <main>${page.rooms.map((room) => renderRoom(room, page, pictureSrc)).join('')}</main>
 </body></html>`;

@@ -55,3 +55,14 @@ export async function changeGroup(db: Db, projectId: ProjectId, input: { readonl
     for (const bayId of new Set([group.bayId, after.bayId])) if (bayId) await writer.remove(fitTable, bayId);
   });
 }
+
+/** Takes a group away; what was decided for it stays decided, without a group. */
+export async function removeGroup(db: Db, projectId: ProjectId, groupId: GroupId): Promise<void> {
+  const { groups } = await getProjectRecords(db, projectId);
+  const group = groups.find(({ id }) => id === groupId);
+  if (!group) return;
+  await recordChange(db, { projectId, label: `removed the group ${group.name}`, now: nowIso() }, async (writer) => {
+    if (group.bayId) await writer.remove(fitTable, group.bayId);
+    await writer.remove(groupTable, groupId);
+  });
+}

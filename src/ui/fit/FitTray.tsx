@@ -5,6 +5,7 @@ import { formatLitres, formatMoney } from '@/core/shared';
 import { spentMinorOf, type Purchase } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { AddOwned } from './AddOwned';
+import { OwnedList } from './OwnedList';
 
 interface FitTrayProps {
   readonly project: Project;
@@ -13,10 +14,11 @@ interface FitTrayProps {
   readonly owned: readonly ContainerProduct[];
   readonly request: FitRequest;
   readonly onAddOwned: (typed: unknown) => Promise<ActionResult>;
+  readonly onRemoveOwned: (containerId: string) => Promise<ActionResult>;
 }
 
 /** What is to go in, what the home has already, and the room's money. */
-export function FitTray({ project, room, purchases, owned, request, onAddOwned }: FitTrayProps) {
+export function FitTray({ project, room, purchases, owned, request, onAddOwned, onRemoveOwned }: FitTrayProps) {
   const spent = spentMinorOf(purchases);
   return (
     <>
@@ -36,9 +38,7 @@ export function FitTray({ project, room, purchases, owned, request, onAddOwned }
       <section>
         <h2 className="caption mb-1 font-text">In the home already</h2>
         {owned.length === 0 && <p className="text-[14px] text-soft">Boxes, tins, tubs and jars that are here cost nothing. Add them before anything is bought.</p>}
-        <ul className="grid gap-0.5 text-[14px]">
-          {owned.map((container) => <li key={container.id} className="flex justify-between gap-3"><span className="truncate">{container.name}</span><span className="font-mono text-[13.5px] text-soft">{container.ownedCount} ×</span></li>)}
-        </ul>
+        <OwnedList owned={owned} onRemove={onRemoveOwned} />
         <AddOwned measureUnit={project.units} onAdd={onAddOwned} />
       </section>
     </>

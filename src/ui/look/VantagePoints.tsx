@@ -1,6 +1,6 @@
 'use client';
 
-import { Camera, Plus, Trash2 } from 'lucide-react';
+import { Camera, Plus, Trash2, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState, type ChangeEvent, type DragEvent } from 'react';
 
@@ -15,16 +15,21 @@ interface VantagePointsProps {
   readonly pictures: readonly Picture[];
   readonly shownMoments: readonly Moment[];
   readonly onAdd: ((name: string) => Promise<ActionResult>) | undefined;
+  readonly onRemove: ((vantagePointId: string) => Promise<ActionResult>) | undefined;
   readonly onRemovePicture: (pictureId: string) => Promise<ActionResult>;
 }
 
 /** Spots that can be found again, with their pictures by moment. */
-export function VantagePoints({ projectId, vantagePoints, pictures, shownMoments, onAdd, onRemovePicture }: VantagePointsProps) {
+export function VantagePoints({ projectId, vantagePoints, pictures, shownMoments, onAdd, onRemove, onRemovePicture }: VantagePointsProps) {
+  const router = useRouter();
   return (
     <div className="grid gap-3">
       {vantagePoints.map((vantagePoint) => (
         <section key={vantagePoint.id} className="panel p-3">
-          <h3 className="mb-2 text-[15.5px]">{vantagePoint.name}</h3>
+          <div className="mb-1 flex items-center justify-between gap-2">
+            <h3 className="text-[15.5px]">{vantagePoint.name}</h3>
+            {onRemove && <button type="button" aria-label={`Remove the spot ${vantagePoint.name}`} className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11" onClick={() => void onRemove(vantagePoint.id).then(() => router.refresh())}><X size={16} /></button>}
+          </div>
           <div className="flex flex-wrap gap-3">
             {moments.filter((moment) => shownMoments.includes(moment)).map((moment) => (
               <PictureSlot

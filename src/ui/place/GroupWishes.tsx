@@ -17,13 +17,14 @@ interface GroupWishesProps {
   readonly litresOf: Readonly<Record<string, number>>;
   readonly onSave: (groupId: string, wishes: Wishes) => Promise<ActionResult>;
   readonly onAdd: (name: string) => Promise<ActionResult<Group>>;
+  readonly onRemove: (groupId: string) => Promise<ActionResult>;
 }
 
 const LID_WORDS = { any: 'lid or not', required: 'with a lid', forbidden: 'without a lid' } as const;
 const SEE_WORDS = { any: 'see-through or not', clear: 'see-through', opaque: 'out of sight' } as const;
 
 /** Groups of the room with what they ask of a place and a container. */
-export function GroupWishes({ groups, litresOf, onSave, onAdd }: GroupWishesProps) {
+export function GroupWishes({ groups, litresOf, onSave, onAdd, onRemove }: GroupWishesProps) {
   const router = useRouter();
   const [openId, setOpenId] = useState('');
   const [name, setName] = useState('');
@@ -43,7 +44,7 @@ export function GroupWishes({ groups, litresOf, onSave, onAdd }: GroupWishesProp
             <button type="button" aria-expanded={openId === group.id} onClick={() => setOpenId(openId === group.id ? '' : group.id)} className="flex min-h-9 w-full items-center justify-between gap-2 text-left text-[14.5px] max-md:min-h-11">
               <span className="truncate">{group.name}</span><span className="font-mono text-[13px] text-soft">{formatLitres(litresOf[group.id] ?? 0)}</span>
             </button>
-            {openId === group.id && <WishForm group={group} onSave={(wishes) => onSave(group.id, wishes)} onDone={() => setOpenId('')} />}
+            {openId === group.id && <WishForm group={group} onSave={(wishes) => onSave(group.id, wishes)} onRemove={() => onRemove(group.id)} onDone={() => setOpenId('')} />}
           </li>
         ))}
       </ul>
@@ -62,7 +63,7 @@ export function GroupWishes({ groups, litresOf, onSave, onAdd }: GroupWishesProp
   );
 }
 
-function WishForm({ group, onSave, onDone }: { group: Group; onSave: (wishes: Wishes) => Promise<ActionResult>; onDone: () => void }) {
+function WishForm({ group, onSave, onRemove, onDone }: { group: Group; onSave: (wishes: Wishes) => Promise<ActionResult>; onRemove: () => Promise<ActionResult>; onDone: () => void }) {
   const router = useRouter();
   const [wishes, setWishes] = useState<Wishes>({ name: group.name, uncountedLitres: group.uncountedLitres, lid: group.lid, see: group.see, front: group.front, loose: group.loose });
   const [litres, setLitres] = useState(String(group.uncountedLitres));
@@ -94,7 +95,10 @@ function WishForm({ group, onSave, onDone }: { group: Group; onSave: (wishes: Wi
       <CheckField label="used daily: nothing in front of it" checked={wishes.front} onChange={(event) => setWishes({ ...wishes, front: event.target.checked })} />
       <CheckField label="stands as it is, no container" checked={wishes.loose} onChange={(event) => setWishes({ ...wishes, loose: event.target.checked })} />
       {message !== '' && <p role="alert" className="text-[13px] text-signal-deep">{message}</p>}
-      <Button type="submit" look="quiet">Keep</Button>
+      <div className="grid grid-cols-2 gap-2">
+        <Button type="submit" look="quiet">Keep</Button>
+        <Button onClick={() => void onRemove().then(() => router.refresh())}>Take away</Button>
+      </div>
     </form>
   );
 }

@@ -53,7 +53,8 @@ export function PlaceBoard({ units, groups: keptGroups, things, people, measureU
       const result = await onPlace(groupId, bayId ?? '');
       if (!result.ok) setMessage(result.message);
       router.refresh();
-      setMoved({});
+      // Only this move is settled; one made meanwhile still waits for its own answer.
+      setMoved(({ [groupId]: settled, ...others }) => (settled === (bayId ?? null) || settled === undefined ? others : { ...others, [groupId]: settled }));
     });
   };
   const onDragEnd = ({ active, over }: DragEndEvent) => {

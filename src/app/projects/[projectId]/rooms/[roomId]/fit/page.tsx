@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { addOwnedContainerAction } from '@/app/actions/containers';
+import { addOwnedContainerAction, removeOwnedContainerAction } from '@/app/actions/containers';
 import { dropFitAction, takeFitAction } from '@/app/actions/fit';
 import { undoAction } from '@/app/actions/projects';
 import { bayInsideOf } from '@/core/look';
@@ -47,7 +47,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
   const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
   const unit = own.units.find(({ id }) => id === bay.unitId);
   return (
-    <StepFrame {...frame} tray={<FitTray project={records.project} room={own.room} purchases={own.purchases} owned={records.containers.filter((container) => container.projectId !== null)} request={request} onAddOwned={addOwnedContainerAction.bind(null, projectId)} />}>
+    <StepFrame {...frame} tray={<FitTray project={records.project} room={own.room} purchases={own.purchases} owned={records.containers.filter((container) => container.projectId !== null)} request={request} onAddOwned={addOwnedContainerAction.bind(null, projectId)} onRemoveOwned={removeOwnedContainerAction.bind(null, projectId)} />}>
       <div className="mb-2.5 flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-[23px]">{bay.name}{unit ? `, ${unit.name}` : ''}</h1>
         <p className="text-[14px] text-soft"><span className="font-mono">{size}</span> inside · {formatCount(request.groups.length, 'group')}, {formatLitres(litres)}</p>

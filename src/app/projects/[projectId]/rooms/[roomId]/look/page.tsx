@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { addVantagePointAction, removePictureAction } from '@/app/actions/look';
+import { addVantagePointAction, removePictureAction, removeVantagePointAction } from '@/app/actions/look';
 import { changeRoomAction, undoAction } from '@/app/actions/projects';
 import { openRoom } from '@/server/desk/openRoom';
 import { LookTray } from '@/ui/look/LookTray';
@@ -32,7 +32,7 @@ export default async function LookPage({ params }: { params: Promise<{ projectId
       </section>
       <p className="no-print mt-2"><Link className={buttonClass(own.units.length === 0 ? 'main' : 'quiet')} href={`${base}/units/new`}>Measure a unit</Link></p>
       <h2 className="mt-5 mb-2 text-[18px]">Pictures from the same spots</h2>
-      <VantagePoints projectId={projectId} vantagePoints={vantagePoints} pictures={records.pictures} shownMoments={['before', 'emptied', 'after']} onAdd={addVantagePointAction.bind(null, projectId, roomId)} onRemovePicture={removePictureAction.bind(null, projectId)} />
+      <VantagePoints projectId={projectId} vantagePoints={vantagePoints} pictures={records.pictures} shownMoments={['before', 'emptied', 'after']} onAdd={addVantagePointAction.bind(null, projectId, roomId)} onRemove={removeVantagePointAction.bind(null, projectId)} onRemovePicture={removePictureAction.bind(null, projectId)} />
     </StepFrame>
   );
 }

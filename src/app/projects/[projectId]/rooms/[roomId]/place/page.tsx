@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { addGroupAction, changeGroupAction, placeGroupAction } from '@/app/actions/groups';
+import { addGroupAction, changeGroupAction, placeGroupAction, removeGroupAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
 import { arrangeFront } from '@/core/look';
 import { bayLevelOf } from '@/core/place';
@@ -27,7 +27,7 @@ export default async function PlacePage({ params }: { params: Promise<{ projectI
     level: bayLevelOf({ bay, reachMm: fronts.find(({ bayId }) => bayId === bay.id)?.zMm ?? 0, groups: records.groups, things: records.things, people: records.people }),
   }));
   const litresOf = Object.fromEntries(own.groups.map((group) => [group.id, keptLitresOf(group, records.things)]));
-  const tray = <GroupWishes groups={own.groups} litresOf={litresOf} onSave={changeGroupAction.bind(null, projectId)} onAdd={addGroupAction.bind(null, projectId, roomId)} />;
+  const tray = <GroupWishes groups={own.groups} litresOf={litresOf} onSave={changeGroupAction.bind(null, projectId)} onAdd={addGroupAction.bind(null, projectId, roomId)} onRemove={removeGroupAction.bind(null, projectId)} />;
   return (
     <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
       <h1 className="mb-3 text-[24px] max-md:text-[20px]">Where everything lives in the {own.room.name.toLowerCase()}</h1>

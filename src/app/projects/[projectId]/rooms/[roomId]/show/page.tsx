@@ -64,7 +64,7 @@ export default async function ShowPage({ params }: { params: Promise<{ projectId
       </div>
       <LivesTable livesAt={results.livesAt} />
       <h2 className="no-print mt-5 mb-2 text-[18px]">Pictures</h2>
-      <div className="no-print"><VantagePoints projectId={projectId} vantagePoints={vantagePoints} pictures={records.pictures} shownMoments={['before', 'after', 'later']} onAdd={undefined} onRemovePicture={removePictureAction.bind(null, projectId)} /></div>
+      <div className="no-print"><VantagePoints projectId={projectId} vantagePoints={vantagePoints} pictures={records.pictures} shownMoments={['before', 'after', 'later']} onAdd={undefined} onRemove={undefined} onRemovePicture={removePictureAction.bind(null, projectId)} /></div>
     </StepFrame>
   );
 }

@@ -8,13 +8,13 @@ const ESM_PACKAGES = ['highs'];
 export default async () => {
   const config = await createConfig({
     testEnvironment: 'node',
-    testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}', '<rootDir>/test/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+    testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}', '<rootDir>/tests/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
     moduleNameMapper: {
       '^@/(.*)$': '<rootDir>/src/$1',
-      '^@test/(.*)$': '<rootDir>/test/$1',
-      '^server-only$': '<rootDir>/test/emptyModule.ts',
+      '^@test/(.*)$': '<rootDir>/tests/$1',
+      '^server-only$': '<rootDir>/tests/emptyModule.ts',
     },
-    setupFiles: ['<rootDir>/test/setup.ts'],
+    setupFiles: ['<rootDir>/tests/setup.ts'],
     clearMocks: true,
   })();
   return {

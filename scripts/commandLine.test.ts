@@ -1,0 +1,56 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import net from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+
+const root = path.resolve(__dirname, '..');
+const engine = (args: readonly string[], input = '') => spawnSync(path.join(root, 'node_modules/.bin/tsx'), ['scripts/engine.ts', ...args], { cwd: root, input, encoding: 'utf8' });
+const launch = (args: readonly string[], env: Readonly<Record<string, string>> = {}) =>
+  spawnSync(process.execPath, ['scripts/launch.mjs', ...args], { cwd: root, encoding: 'utf8', timeout: 20_000, env: { ...process.env, ...env } });
+
+const fitRequest = JSON.stringify({
+  bay: { id: 'b', width: 600, depth: 300, height: 200 }, groups: [{ id: 'g', name: 'Hats', litres: 5 }],
+  containers: [{ id: 'c', name: 'Bin', outer: { width: 200, depth: 200, height: 150 }, innerLitres: 5.5, innerHeight: 140, material: 'plastic', priceMinor: 300 }],
+});
+
+test('an engine answers on standard output and ends with 0, infeasible or not', () => {
+  const fit = engine(['fit'], fitRequest);
+  expect([fit.status, JSON.parse(fit.stdout)]).toEqual([0, expect.objectContaining({ status: 'optimal', objective: 300, bound: 300, costMinor: 300 })]);
+  const shop = engine(['shop'], JSON.stringify({ needs: [{ id: 'n', name: 'Bin', qty: 1, priority: 'must' }], offers: [], shops: [], budgetMinor: 5 }));
+  expect([shop.status, JSON.parse(shop.stdout)]).toEqual([0, expect.objectContaining({ status: 'infeasible', objective: null, bound: null })]);
+}, 20_000);
+
+test.each([
+  ['what does not parse', ['fit'], '{"bay":{"id":"b","width":-1}}', { code: 'bad_request', path: ['bay', 'width'] }],
+  ['what is no JSON', ['shop'], 'hello', { code: 'not_json' }],
+  ['an engine that is none', ['guess'], '', { code: 'unknown_engine' }],
+])('%s ends with 2 and says why on standard error', (_, args, input, error) => {
+  const run = engine(args, input);
+  expect([run.status, run.stdout]).toEqual([2, '']);
+  expect(JSON.parse(run.stderr)).toMatchObject({ error });
+}, 20_000);
+
+test('the schema of a request is printed as JSON Schema', () => {
+  const schema = JSON.parse(engine(['shop', '--schema']).stdout) as { properties: object; required: string[] };
+  expect(Object.keys(schema.properties)).toEqual(expect.arrayContaining(['needs', 'offers', 'shops', 'owned', 'credits', 'budgetMinor', 'seed', 'timeLimitMs']));
+  expect(schema.required).not.toContain('seed');
+}, 20_000);
+
+test('a busy port is one clear line and not a start', async () => {
+  const server = net.createServer();
+  await new Promise<void>((resolve) => void server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as net.AddressInfo;
+  const run = launch(['start', '--port', String(port)]);
+  await new Promise((resolve) => server.close(resolve));
+  expect([run.status, run.stderr]).toEqual([1, `Tin Box cannot start: port ${port} is in use; choose another with --port, e.g. -- --port ${port + 1}.\n`]);
+}, 30_000);
+
+test.each([['a file', (folder: string) => path.join(folder, 'file')], ['below a file', (folder: string) => path.join(folder, 'file', 'data')]])('a data folder that is %s is one clear line', (_, pathIn) => {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'tin-box-launch-'));
+  writeFileSync(path.join(folder, 'file'), 'kept');
+  const run = launch(['start', '--port', '4377'], { TINBOX_DATA: pathIn(folder) });
+  rmSync(folder, { recursive: true });
+  expect([run.status, run.stderr.split('\n').length]).toEqual([1, 2]);
+  expect(run.stderr).toContain('cannot be written to; name another with TINBOX_DATA');
+}, 30_000);

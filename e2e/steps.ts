@@ -42,6 +42,8 @@ export async function measureCupboard(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'A place above' }).click();
   await page.getByLabel('Height, first reading, place 2').fill('36.5 cm');
   await page.getByRole('button', { name: 'Keep these measures' }).click();
+  // The form shows the same drawing; only the room's page comes after keeping.
+  await page.waitForURL(/\/look$/);
   await expect(page.getByRole('img', { name: `Front view to scale: ${name}` })).toBeVisible();
 }
 

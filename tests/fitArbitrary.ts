@@ -56,6 +56,6 @@ export const fitRequestArb: fc.Arbitrary<FitRequest> = fc
           shape: round ? 'round' : 'box',
         };
       }),
-      prefer, seed, timeLimitMs: 400,
+      prefer, seed, timeLimitMs: 200,
     }),
   );

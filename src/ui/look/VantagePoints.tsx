@@ -28,7 +28,7 @@ export function VantagePoints({ projectId, vantagePoints, pictures, shownMoments
         <section key={vantagePoint.id} className="panel p-3">
           <div className="mb-1 flex items-center justify-between gap-2">
             <h3 className="text-[15.5px]">{vantagePoint.name}</h3>
-            {onRemove && <button type="button" aria-label={`Remove the spot ${vantagePoint.name}`} className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11" onClick={() => void onRemove(vantagePoint.id).then(() => router.refresh())}><X size={16} /></button>}
+            {onRemove && <button type="button" aria-label={`Remove the spot ${vantagePoint.name}`} className="no-print grid size-9 place-items-center rounded hover:bg-well max-md:size-11" onClick={() => void onRemove(vantagePoint.id).then(() => router.refresh())}><X size={16} /></button>}
           </div>
           <div className="flex flex-wrap gap-3">
             {moments.filter((moment) => shownMoments.includes(moment)).map((moment) => (
@@ -61,7 +61,7 @@ function AddVantagePoint({ onAdd, isFirst }: { onAdd: (name: string) => Promise<
   };
   return (
     <form
-      className="flex flex-wrap items-end gap-2"
+      className="no-print flex flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault();
         void add();
@@ -102,14 +102,14 @@ function PictureSlot({ projectId, vantagePoint, moment, pictures, onRemovePictur
   };
   const label = `${momentWords[moment]} picture, ${vantagePoint.name}`;
   return (
-    <figure className="w-[212px] max-md:w-[calc(50%-6px)]" onDragOver={(event) => event.preventDefault()} onDrop={drop}>
+    <figure className={`w-[212px] max-md:w-[calc(50%-6px)] ${picture ? '' : 'print:hidden'}`} onDragOver={(event) => event.preventDefault()} onDrop={drop}>
       <div className={`grid aspect-[4/3] place-items-center overflow-hidden rounded-[5px] border ${isAsked ? 'border-2 border-dashed border-signal bg-signal-wash' : 'border-line bg-paper'}`}>
         {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
         {picture ? <img src={`/api/pictures/${picture.id}?size=thumb`} alt={label} className="size-full object-cover" /> : <Camera size={26} className="text-soft" aria-hidden="true" />}
       </div>
       <figcaption className="mt-1 flex flex-wrap items-center justify-between gap-1 text-[13.5px]">
         <b>{momentWords[moment]}</b>
-        <span className="flex gap-1">
+        <span className="no-print flex gap-1">
           <label className={buttonClass('plain', 'min-h-9 px-2 py-1 text-[13px] focus-within:outline-3 focus-within:outline-rim')}>
             {state.isBusy ? `${state.percent} %` : picture ? 'Another' : 'Add'}
             <input type="file" accept="image/*" capture="environment" className="sr-only" aria-label={label} disabled={state.isBusy} onChange={choose} />

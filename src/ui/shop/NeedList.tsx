@@ -25,14 +25,14 @@ export function NeedList({ needs, onPriority }: { needs: readonly NeedRow[]; onP
   return (
     <table className="w-full text-[14px]">
       <thead>
-        <tr className="text-left text-[13px] text-soft"><th className="py-1 font-bold">Container</th><th className="py-1 text-right font-bold">Wanted</th><th className="py-1 text-right font-bold">There</th><th className="py-1 pl-4 font-bold max-sm:pl-2">How much</th></tr>
+        <tr className="text-left text-[13px] text-soft"><th className="py-1 font-bold">Container</th><th className="px-2 py-1 text-right font-bold">Wanted</th><th className="px-2 py-1 text-right font-bold">There</th><th className="py-1 pl-4 font-bold max-sm:pl-2">How much</th></tr>
       </thead>
       <tbody>
         {needs.map((need) => (
           <tr key={need.containerId} className="border-t border-line align-middle">
             <td className="py-1 pr-2">{need.name}{need.shortQty > 0 && <span className="block text-[13px] text-signal-deep">{formatCount(need.shortQty, 'piece')} left out</span>}</td>
-            <td className="py-1 text-right font-mono">{need.qty}</td>
-            <td className="py-1 text-right font-mono text-soft">{need.hadQty}</td>
+            <td className="px-2 py-1 text-right font-mono">{need.qty}</td>
+            <td className="px-2 py-1 text-right font-mono text-soft">{need.hadQty}</td>
             <td className="py-1 pl-4 max-sm:pl-2">
               {need.isOwned ? (
                 <span className="text-soft">the home has it</span>

@@ -16,6 +16,8 @@ interface BeforeAfterProps {
 export function BeforeAfter({ name, before, after, beforeWords, afterWords }: BeforeAfterProps) {
   const [percent, setPercent] = useState(50);
   return (
+    <>
+    <PrintedPair name={name} before={before} after={after} beforeWords={beforeWords} afterWords={afterWords} />
     <figure className="relative overflow-hidden rounded-[7px] border-2 border-ink bg-ink print:hidden" style={{ aspectRatio: `${after.widthPx} / ${after.heightPx}`, width: '100%' }}>
       {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
       <img src={`/api/pictures/${after.id}`} alt={`After, ${name}`} className="absolute inset-0 size-full object-cover" />
@@ -30,5 +32,21 @@ export function BeforeAfter({ name, before, after, beforeWords, afterWords }: Be
         <span className="absolute right-0 bottom-0 rounded-tl bg-sheet px-3 py-1.5 text-[13.5px]"><b>After</b> {afterWords}</span>
       </figcaption>
     </figure>
+    </>
+  );
+}
+
+/** On paper nothing can be dragged: the two stand side by side. */
+function PrintedPair({ name, before, after, beforeWords, afterWords }: BeforeAfterProps) {
+  return (
+    <div className="hidden grid-cols-2 gap-3 print:grid">
+      {[{ picture: before, word: 'Before', day: beforeWords }, { picture: after, word: 'After', day: afterWords }].map(({ picture, word, day }) => (
+        <figure key={word}>
+          {/* eslint-disable-next-line @next/next/no-img-element -- as above */}
+          <img src={`/api/pictures/${picture.id}`} alt={`${word}, ${name}`} className="w-full" />
+          <figcaption><b>{word}</b> {day}, {name}</figcaption>
+        </figure>
+      ))}
+    </div>
   );
 }

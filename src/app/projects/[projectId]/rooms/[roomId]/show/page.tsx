@@ -49,13 +49,13 @@ export default async function ShowPage({ params }: { params: Promise<{ projectId
   return (
     <StepFrame step="show" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
       <h1 className="text-[26px]">{own.room.name}{own.room.purpose !== '' && <span className="mt-0.5 block max-w-[70ch] font-text text-[15px] font-normal text-soft">{own.room.purpose}</span>}</h1>
-      <div className={`mt-3 grid items-start gap-4 ${hasPair ? 'md:grid-cols-[minmax(0,1fr)_190px]' : ''}`}>
+      <div className={`mt-3 grid items-start gap-4 ${hasPair ? 'md:grid-cols-[minmax(0,1fr)_190px] print:block' : ''}`}>
         <div className="grid gap-3 empty:hidden">
         {pairs.map(({ vantagePoint, before, after }) =>
           before && after ? <BeforeAfter key={vantagePoint.id} name={vantagePoint.name} before={before} after={after} beforeWords={dayWords(before.takenAt)} afterWords={dayWords(after.takenAt)} /> : null,
         )}
         </div>
-      <dl className={`grid gap-3 max-md:grid-cols-2 ${hasPair ? 'content-start md:grid-cols-1 xl:grid-cols-1' : 'md:grid-cols-4'}`}>
+      <dl className={`grid gap-3 max-md:grid-cols-2 ${hasPair ? 'content-start md:grid-cols-1 print:mt-3 print:grid-cols-4' : 'md:grid-cols-4'}`}>
         <Figure value={String(results.left.count)} label="things left" note={`of ${results.all.count} · ${formatLitres(results.left.litres)} · ${formatMass(results.left.massG)}`} />
         <Figure value={results.keptFromLandfillShare === undefined ? 'none yet' : formatShare(results.keptFromLandfillShare)} label="kept from landfill" note="by weight of what left" />
         <Figure value={formatMoney(results.spentMinor, currency)} label={`spent of ${formatMoney(own.room.budgetMinor, currency)}`} />

@@ -1,0 +1,44 @@
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+
+import { findFitFaults } from '@/core/fit';
+import { layOutUnit } from '@/core/look';
+import { foldDecisions } from '@/core/sort';
+import { openDatabase, picturesDir } from '@/data/db';
+import { listDecisions } from '@/data/decisionLog';
+import { getProjectRecords, listProjects } from '@/data/projectRepo';
+import { insertStarterCatalogue } from '@/data/starterCatalogue';
+import { loadDesk } from '@/server/desk/loadDesk';
+import { createFitRequest } from '@/server/fit/takeFit';
+import { seedDemo } from './demo/seedDemo';
+
+test('the demo is sound: units hold their places, fits break no rule, pictures are there, and something is left to do', async () => {
+  const dataDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-demo-'));
+  const db = await openDatabase(dataDir);
+  await insertStarterCatalogue(db);
+  const write = jest.spyOn(process.stdout, 'write').mockReturnValue(true);
+  await seedDemo(db, dataDir);
+  await seedDemo(db, dataDir);
+  write.mockRestore();
+  const projects = await listProjects(db);
+  expect(projects.map(({ status }) => status).sort()).toEqual(['active', 'active', 'finished']);
+  for (const project of projects) {
+    const records = await getProjectRecords(db, project.id);
+    expect(records.rooms.reduce((sum, room) => sum + room.budgetMinor, 0)).toBeLessThanOrEqual(project.budgetMinor);
+    for (const unit of records.units) expect([unit.name, layOutUnit(unit).ok]).toEqual([unit.name, true]);
+    for (const fit of records.fits) {
+      const request = await createFitRequest(db, records, { bayId: fit.bayId, prefer: fit.prefer });
+      expect([fit.bayId, findFitFaults(request, fit.answer)]).toEqual([fit.bayId, []]);
+    }
+    for (const { id } of records.pictures) expect(existsSync(path.join(picturesDir(dataDir), `${id}.jpg`))).toBe(true);
+    expect(records.things).toEqual(foldDecisions(await listDecisions(db, project.id)));
+  }
+  const desk = await loadDesk(db);
+  const ratios = desk.flatMap(({ rooms }) => rooms.map(({ progress }) => progress.doneRatio));
+  // Something finished, something in the middle, something hardly begun.
+  expect(Math.max(...ratios)).toBe(1);
+  expect(Math.min(...ratios)).toBeLessThan(0.3);
+  await db.destroy();
+  rmSync(dataDir, { recursive: true, force: true });
+}, 120_000);

@@ -96,10 +96,10 @@ const bootRoom: DemoRoom = {
   things: [
     ['11 pairs of boots', 'keep', 'boots'], ['3 pairs of boots, outgrown', 'donate'], ['2 pairs of wellies, leaking', 'discard'], ['19 pairs of shoes', 'keep', 'shoes'],
     ['5 pairs of trainers, worn through', 'discard'], ['7 pairs of shoes, too small', 'donate'], ['26 wool hats', 'keep', 'hats'], ['11 odd gloves', 'recycle', undefined, 'recycle'],
-    ['24 pairs of gloves', 'keep', 'hats'], ['14 scarves', 'keep', 'hats'], ['14 tote bags, more than enough', 'donate'], ['3 tote bags', 'keep', 'bags'], ['2 rucksacks', 'keep', 'bags'],
+    ['24 pairs of gloves', 'keep', 'hats'], ['14 scarves', 'keep', 'hats'], ['14 tote bags, more than enough', 'donate'], ['3 tote bags', 'keep', 'bags'], ['1 rucksack', 'keep', 'bags'],
     ['1 rucksack, broken strap', 'discard'], ['2 helmets', 'keep', 'outdoor'], ['2 helmets, outgrown', 'give', undefined, 'cousin Wren'], ['2 balls', 'keep', 'outdoor'],
     ['18 bottles of cleaner', 'keep', 'clean'], ['9 bottles of cleaner, out of date', 'recycle', undefined, 'special disposal'], ['7 boxes of washing powder', 'keep', 'wash'], ['9 peg bags', 'keep', 'wash'],
-    ['1 iron', 'keep', 'wash'], ['22 dusters, worn', 'recycle', undefined, 'recycle'], ['40 dusters', 'keep', 'cloths'], ['3 buckets', 'keep', 'cloths'], ['4 sponges', 'keep', 'cloths'], ['5 umbrellas, broken', 'discard'],
+    ['1 iron', 'keep', 'wash'], ['22 dusters, worn', 'recycle', undefined, 'recycle'], ['40 dusters', 'keep', 'cloths'], ['4 sponges', 'keep', 'cloths'], ['5 umbrellas, broken', 'discard'],
     ['3 bike lights', 'elsewhere', undefined, 'Garage workbench'], ['4 tins of paint', 'elsewhere', undefined, 'Garage workbench'], ['3 dog leads, never used', 'sell'],
   ],
   fits: [['shoe-3', 'reuse'], ['shoe-2', 'cost'], ['laundry-1', 'cost'], ['laundry-2', 'uniform'], ['laundry-0', 'cost']],

@@ -1,3 +1,4 @@
+import { widestGap } from './fit/widestGap';
 import { fitLabel } from './look/fitLabel';
 import { toShopLists } from './shop/toShopLists';
 import { readyWords } from './shell/StepFrame';
@@ -67,3 +68,8 @@ test('a shop’s list has its packs, what is left over, and its delivery', () =>
     ] },
   ]);
 });
+
+test.each([
+  [[], { from: 0, to: 1 }], [[{ from: 0, to: 0.3 }], { from: 0.3, to: 1 }], [[{ from: 0.2, to: 0.4 }, { from: 0.9, to: 2 }], { from: 0.4, to: 0.9 }],
+  [[{ from: -1, to: 2 }], { from: 0, to: 0 }], [[{ from: 0, to: 0.5 }, { from: 0.4, to: 1 }], { from: 0, to: 0 }],
+])('a label goes where nothing hides it: %j', (covers, seen) => expect(widestGap({ from: 0, to: 1 }, covers)).toEqual(seen));

@@ -2,6 +2,7 @@ import type { FitAnswer, FitRequest, Placement } from '@/core/fit';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import { fitLabel } from '../look/fitLabel';
 import { DimensionAcross, DimensionUp } from '../look/FrontDrawing';
+import { widestGap } from './widestGap';
 
 interface FitDrawingProps {
   readonly request: FitRequest;
@@ -9,6 +10,13 @@ interface FitDrawingProps {
   readonly measureUnit: LengthUnit;
   readonly pickedIndex: number | undefined;
   readonly onPick: (index: number) => void;
+}
+
+/** The part of a container's width, 0..1, that nothing in front of it hides: where its label can be read. */
+function seenFromFront(item: Drawn, drawn: readonly Drawn[]): { from: number; to: number } {
+  const before = drawn.filter((other) => other.placement.y < item.placement.y && other.placement.z < item.placement.z + item.height && item.placement.z < other.placement.z + other.height);
+  const toShare = (x: number) => (x - item.placement.x) / item.width;
+  return widestGap({ from: 0, to: 1 }, before.map((other) => ({ from: toShare(other.placement.x), to: toShare(other.placement.x + other.width) })));
 }
 
 /** A placed container with its true sides. */
@@ -73,7 +81,7 @@ function FrontView({ request: { bay, clearances }, scale, drawn, measureUnit, pi
       <path d={`M${PAD.left} ${PAD.top + clearances.top * scale}H${PAD.left + w}`} stroke="#c8641b" strokeDasharray="4 4" />
       <text x={PAD.left + w - 5} y={13} textAnchor="end" className="fill-signal-deep text-[12px]">{`${formatLength(clearances.top, 'mm')} to lift out`}</text>
       {drawn.map((item) => (
-        <Container key={item.index} item={item} isPicked={item.index === pickedIndex} onPick={onPick} x={PAD.left + item.placement.x * scale} y={floor - (item.placement.z + item.height) * scale} w={item.width * scale} h={item.height * scale} isCircle={false} />
+        <Container key={item.index} item={item} isPicked={item.index === pickedIndex} onPick={onPick} x={PAD.left + item.placement.x * scale} y={floor - (item.placement.z + item.height) * scale} w={item.width * scale} h={item.height * scale} isCircle={false} seen={seenFromFront(item, drawn)} />
       ))}
       {(bay.obstacles ?? []).map((box) => <ObstacleShape key={box.label} label={box.label} x={PAD.left + box.x * scale} y={floor - (box.z + box.height) * scale} w={box.width * scale} h={box.height * scale} />)}
       {bay.openingWidth !== undefined && bay.openingWidth < bay.width && <DimensionAcross x={PAD.left + (w - bay.openingWidth * scale) / 2} y={floor + 18} w={bay.openingWidth * scale} label={`opening ${formatLength(bay.openingWidth, measureUnit)}`} />}
@@ -114,17 +122,20 @@ interface ContainerProps {
   readonly w: number;
   readonly h: number;
   readonly isCircle: boolean;
+  readonly seen?: { readonly from: number; readonly to: number };
 }
 
-function Container({ item, isPicked, onPick, x, y, w, h, isCircle }: ContainerProps) {
+function Container({ item, isPicked, onPick, x, y, w, h, isCircle, seen = { from: 0, to: 1 } }: ContainerProps) {
   const stroke = isPicked ? '#182d57' : '#4b5a7c';
   // A narrow, tall container reads better from the side.
-  const isUpright = w < 64 && h > w * 1.3;
-  const label = fitLabel(item.label, (isUpright ? h : w) - 10, 13);
+  const seenWidth = (seen.to - seen.from) * w;
+  const labelX = x + ((seen.from + seen.to) / 2) * w;
+  const isUpright = seenWidth < 64 && h > seenWidth * 1.3;
+  const label = seenWidth < 18 ? '' : fitLabel(item.label, (isUpright ? h : seenWidth) - 10, 13);
   return (
     <g role="button" tabIndex={0} aria-label={`Container with ${item.label}`} aria-pressed={isPicked} onClick={() => onPick(item.index)} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && onPick(item.index)} className="cursor-pointer outline-none focus-visible:[&>*:first-child]:stroke-[#c8641b]">
       {isCircle ? <circle cx={x + w / 2} cy={y + h / 2} r={w / 2} fill={item.tint} stroke={stroke} strokeWidth={isPicked ? 3 : 1.2} /> : <rect x={x} y={y} width={w} height={h} rx="3" fill={item.tint} stroke={stroke} strokeWidth={isPicked ? 3 : 1.2} />}
-      {h > 14 && <text x={x + w / 2} y={y + h / 2 + 4.5} textAnchor="middle" transform={isUpright ? `rotate(-90 ${x + w / 2} ${y + h / 2})` : undefined} className="text-[13px] font-[650]">{label}</text>}
+      {h > 14 && <text x={labelX} y={y + h / 2 + 4.5} textAnchor="middle" transform={isUpright ? `rotate(-90 ${labelX} ${y + h / 2})` : undefined} className="text-[13px] font-[650]">{label}</text>}
       <title>{item.label}</title>
     </g>
   );

@@ -15,6 +15,8 @@ export default async () => {
       '^server-only$': '<rootDir>/tests/emptyModule.ts',
     },
     setupFiles: ['<rootDir>/tests/setup.ts'],
+    // Jest keeps one core free; on two cores that halves it.
+    maxWorkers: '100%',
     clearMocks: true,
   })();
   return {

@@ -74,7 +74,7 @@ test('containers are drawn to scale inside their bay, from the front and from ab
       }
       expect(((front ?? '').match(/role="button"/g) ?? []).length).toBe(answer.placements.length);
     }),
-    { numRuns: 20 },
+    { numRuns: 10 },
   ), 30_000);
 
 test.each([

@@ -102,10 +102,10 @@ test('the bound is never above, and the answer never below, what trying everythi
         compared += 1;
       }
     }),
-    { numRuns: 40 },
+    { numRuns: 25 },
   );
   // The comparison must really take place.
-  expect(compared).toBeGreaterThan(10);
+  expect(compared).toBeGreaterThan(6);
 }, 60_000);
 
 const answerWith = (placements: readonly Placement[], change: Partial<FitAnswer> = {}) => ({ placements: [...placements], unmet: [], costMinor: 0, usedLitres: 0, freeLitres: 0, ...change });

@@ -33,9 +33,9 @@ test('strips break no rule, cover every litre, and put nothing of another group 
       }
       expect(strips.packing.blockingG).toBe(0);
     }),
-    { numRuns: 40 },
+    { numRuns: 20 },
   );
-  expect(foundCount).toBeGreaterThan(5);
+  expect(foundCount).toBeGreaterThan(3);
 }, 30_000);
 
 test('whatever is to be placed, what stands breaks no rule', () =>

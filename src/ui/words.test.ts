@@ -33,7 +33,7 @@ test('a divider tells the first gap of its step, or that it is done', () => {
 test('faults are said with their measures, in the household’s unit', () => {
   expect(layOutErrorWords({ code: 'bay_deeper_than_unit', bayId: 'b' as never, bayMm: 406.4, unitMm: 381 }, 'in', () => 'Shelf 1')).toBe('Shelf 1 is 16" deep inside, the unit is 15" outside');
   expect(lengthErrorWords({ code: 'length_comma_ambiguous', atIndex: 1 })).toContain('1250 or 1.25');
-  expect(placeWarningWords({ code: 'out_of_reach', personNames: ['Ida', 'Alf'] }, 'cm')).toBe('used daily, and out of reach for Ida and Alf');
+  expect(placeWarningWords({ code: 'out_of_reach', personNames: ['Ida', 'Alf'] })).toBe('used daily, and out of reach for Ida and Alf');
 });
 
 test('no caution names a dose, a product or a promise; each says what to do', () => {

@@ -109,8 +109,7 @@ export function stepStatus(step: Step, progress: RoomProgress): { readonly word:
   }
 }
 
-export function placeWarningWords(warning: PlaceWarning, units: LengthUnit): string {
-  void units;
+export function placeWarningWords(warning: PlaceWarning): string {
   switch (warning.code) {
     case 'bay_overfull': return `${formatLitres(warning.overLitres)} too much for this place`;
     case 'bay_overloaded': return `${formatMass(warning.overG)} more than it bears`;

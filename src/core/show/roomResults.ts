@@ -44,8 +44,8 @@ export function roomResultsOf(records: RoomRecords): RoomResults {
   const left = addUp(leaving);
   const landfillG = addUp(leaving.filter((thing) => thing.verdict === 'discard')).massG;
   const placed = fits.flatMap((fit) => fit.answer.placements);
-  const isOwned = (id: string) => containers.find((container) => container.id === id)?.projectId !== null;
-  const reused = placed.filter(({ containerId }) => isOwned(containerId)).length;
+  const ownedIds = new Set<string>(containers.filter(({ projectId }) => projectId !== null).map(({ id }) => id));
+  const reused = placed.filter(({ containerId }) => ownedIds.has(containerId)).length;
   return {
     byVerdict: tallyByVerdict(things),
     all: addUp(things),
@@ -54,7 +54,7 @@ export function roomResultsOf(records: RoomRecords): RoomResults {
     destinations: destinationsOf(things),
     spentMinor: spentMinorOf(purchases),
     reusedContainerCount: reused,
-    boughtContainerCount: placed.length - reused,
+    boughtContainerCount: placed.filter(({ containerId }) => containers.some(({ id, projectId }) => id === containerId && projectId === null)).length,
     livesAt: groups.map((group) => livesAt(group, records)).filter(({ litres }) => litres > 0),
   };
 }

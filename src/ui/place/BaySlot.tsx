@@ -5,13 +5,12 @@ import type { ReactNode } from 'react';
 
 import type { Bay } from '@/core/look';
 import type { BayLevel } from '@/core/place';
-import { formatLitres, type LengthUnit } from '@/core/shared';
+import { formatLitres } from '@/core/shared';
 import { placeWarningWords } from '../words';
 
 interface BaySlotProps {
   readonly bay: Bay;
   readonly level: BayLevel;
-  readonly measureUnit: LengthUnit;
   /** A carried tag is held over it. */
   readonly isOver: boolean;
   readonly isCarrying: boolean;
@@ -21,9 +20,9 @@ interface BaySlotProps {
 }
 
 /** One place, to scale, filled to the level of what lives there. */
-export function BaySlot({ bay, level, measureUnit, isOver, isCarrying, onPut, at, children }: BaySlotProps) {
+export function BaySlot({ bay, level, isOver, isCarrying, onPut, at, children }: BaySlotProps) {
   const { setNodeRef, isOver: isDraggedOver } = useDroppable({ id: bay.id, disabled: bay.outOfScope });
-  const warnings = level.warnings.map((warning) => placeWarningWords(warning, measureUnit));
+  const warnings = level.warnings.map((warning) => placeWarningWords(warning));
   const isHot = warnings.length > 0;
   if (bay.outOfScope) {
     return <div className="absolute grid place-items-center border border-dashed border-soft p-1 text-center text-[13px] leading-tight text-soft" style={at}>{bay.name}: not in scope</div>;

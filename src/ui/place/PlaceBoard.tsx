@@ -140,7 +140,6 @@ function FrontBoard({ units, groups, things, people, measureUnit, carried, onPut
                 key={bay.id}
                 bay={bay}
                 level={level}
-                measureUnit={measureUnit}
                 isOver={carried?.overBayId === bay.id}
                 isCarrying={carried !== undefined}
                 onPut={() => onPutOn(bay.id)}

@@ -1,22 +1,21 @@
 import type { Bay } from '@/core/look';
 import type { BayLevel } from '@/core/place';
-import { formatLitres, formatShare, type LengthUnit } from '@/core/shared';
+import { formatLitres, formatShare } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { placeWarningWords } from '../words';
 
 interface PlaceFiguresProps {
   readonly levels: readonly { readonly bay: Bay; readonly level: BayLevel }[];
   readonly groups: readonly Group[];
-  readonly measureUnit: LengthUnit;
 }
 
 /** What the arrangement comes to, and what speaks against it. */
-export function PlaceFigures({ levels, groups, measureUnit }: PlaceFiguresProps) {
+export function PlaceFigures({ levels, groups }: PlaceFiguresProps) {
   const inScope = levels.filter(({ bay }) => !bay.outOfScope);
   const usable = inScope.reduce((sum, { level }) => sum + level.usableLitres, 0);
   const kept = inScope.reduce((sum, { level }) => sum + level.keptLitres, 0);
   const empty = inScope.filter(({ level }) => level.keptLitres === 0);
-  const warnings = levels.flatMap(({ bay, level }) => level.warnings.map((warning) => ({ bay, text: placeWarningWords(warning, measureUnit) })));
+  const warnings = levels.flatMap(({ bay, level }) => level.warnings.map((warning) => ({ bay, text: placeWarningWords(warning) })));
   return (
     <>
       <dl className="mt-1 grid grid-cols-4 gap-2.5 max-md:grid-cols-2">

@@ -1,5 +1,6 @@
-import { arrangeFront, scaleToFit, usableLitresOf, type Unit } from '@/core/look';
-import { keptLitresOf, type Group, type Thing } from '@/core/sort';
+import { arrangeFront, scaleToFit, type Unit } from '@/core/look';
+import { bayLevelOf } from '@/core/place';
+import type { Group, Thing } from '@/core/sort';
 import { fitLabel } from '../look/fitLabel';
 
 interface RoomMapProps {
@@ -29,7 +30,7 @@ export function RoomMap({ units, groups, things }: RoomMapProps) {
             const h = bayFront.heightMm * scale;
             const y = floorY - (bayFront.zMm + bayFront.heightMm) * scale;
             const here = groups.filter((group) => group.bayId === bay.id);
-            const fill = here.reduce((sum, group) => sum + keptLitresOf(group, things), 0) / Math.max(0.001, usableLitresOf(bay));
+            const fill = bayLevelOf({ bay, reachMm: bayFront.zMm, groups, things, people: [] }).fillRatio;
             const label = bay.outOfScope ? 'not in scope' : here.map(({ name }) => name).join(', ') || bay.name;
             return (
               <g key={bay.id}>

@@ -2,7 +2,7 @@
 
 import { useRef, useState, type KeyboardEvent } from 'react';
 
-import { reasons as reasonChoices, verdicts, type Group, type Verdict } from '@/core/sort';
+import { disposals, reasons as reasonChoices, verdicts, type Group, type Verdict } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { useKeys } from '../primitives/useKeys';
 import { verdictKeys } from '../words';
@@ -99,7 +99,7 @@ export const toggle = <T,>(list: readonly T[], item: T): T[] => (list.includes(i
 function destinationsFor(verdict: Verdict | undefined, otherRoomNames: readonly string[], things: readonly { readonly verdict: Verdict; readonly to: string }[]): readonly Destination[] {
   switch (verdict) {
     case 'elsewhere': return [...otherRoomNames.map((name) => ({ label: name, to: name })), { label: 'no home yet', to: '' }];
-    case 'recycle': return ['recycle', 'shred', 'special disposal'].map((to) => ({ label: to, to }));
+    case 'recycle': return disposals.map((to) => ({ label: to, to }));
     case 'give': {
       const names = [...new Set(things.filter((thing) => thing.verdict === 'give' && thing.to !== '').map((thing) => thing.to))];
       return names.map((name) => ({ label: name, to: name }));

@@ -36,7 +36,7 @@ export default async function PlacePage({ params }: { params: Promise<{ projectI
       ) : (
         <>
           <PlaceBoard units={own.units} groups={own.groups} things={records.things} people={records.people} measureUnit={records.project.units} onPlace={placeGroupAction.bind(null, projectId)} />
-          <PlaceFigures levels={levels} groups={own.groups} measureUnit={records.project.units} />
+          <PlaceFigures levels={levels} groups={own.groups} />
         </>
       )}
     </StepFrame>

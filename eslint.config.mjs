@@ -9,6 +9,7 @@ const LAYERS = {
   data: ['data', 'core'],
   server: ['server', 'data', 'core'],
   workers: ['workers', 'core'],
+  standins: ['standins', 'core'],
   ui: ['ui', 'core', 'workers'],
   app: ['app', 'server', 'data', 'ui', 'core'],
 };

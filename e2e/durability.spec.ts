@@ -56,7 +56,7 @@ test('a decision that was acknowledged is there after the server was killed, and
 
 function insertProject(dataDir: string): void {
   const db = new Database(path.join(dataDir, 'tinbox.sqlite'));
-  db.prepare("INSERT INTO projects VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', '2026-11-01T09:00:00.000Z')").run();
-  db.prepare("INSERT INTO rooms VALUES ('hall', 'home', 'Hall', '', 0, 0)").run();
+  db.prepare("INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', '2026-11-01T09:00:00.000Z')").run();
+  db.prepare("INSERT INTO rooms (id, project_id, name, purpose, budget_minor, position) VALUES ('hall', 'home', 'Hall', '', 0, 0)").run();
   db.close();
 }

@@ -5,7 +5,7 @@
 import os from 'node:os';
 
 import { fitRequestSchema, planFit, type FitRequest } from '@/core/fit';
-import { createRandom, loadSolver, type Random, type Solver } from '@/core/shared';
+import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Random, type Solver } from '@/core/shared';
 import { planShop, shopRequestSchema, type ShopRequest } from '@/core/shop';
 
 interface Row {
@@ -72,17 +72,40 @@ function benchShop(solver: Solver, size: Parameters<typeof aShopRequest>[1]): Ro
   return { ...timesOf(`shop, ${size.needs} needs x ${size.offers} offers x ${size.shops} shops`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${optimal} of ${answers.length} proven optimal` };
 }
 
+/** Bays as measured: five boxes in each, anywhere inside. */
+function benchSpace(): Row {
+  const random = createRandom(5);
+  const bays = Array.from({ length: 500 }, () => {
+    const space = { width: between(random, 400, 1200), depth: between(random, 250, 600), height: between(random, 150, 700) };
+    const obstacles = Array.from({ length: 5 }, (): Box => {
+      const [width, depth, height] = [between(random, 20, 300), between(random, 20, 200), between(random, 20, 300)];
+      return { x: between(random, 0, space.width), y: between(random, 0, space.depth), z: between(random, 0, space.height), width, depth, height };
+    });
+    return { space, obstacles };
+  });
+  const times = Array.from({ length: 9 }, () => {
+    const start = performance.now();
+    for (const { space, obstacles } of bays) {
+      freeLitresOf(space, obstacles);
+      largestFreeBoxOf(space, obstacles);
+    }
+    return performance.now() - start;
+  });
+  return { ...timesOf('space, 500 bays x 5 obstacles together', times), note: 'free litres and the largest free box of each' };
+}
+
 const timesOf = (what: string, times: readonly number[]) => ({ what, runs: times.length, medianMs: median(times), worstMs: Math.max(...times) });
 
 async function main(names: readonly string[]): Promise<void> {
   const solver = await loadSolver();
   const wants = (name: string) => names.length === 0 || names.includes(name);
   const rows: Row[] = [];
+  if (wants('space')) rows.push(benchSpace());
   if (wants('fit')) rows.push(benchFit(solver));
   if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }));
   process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);
   for (const { what, runs, medianMs, worstMs, note } of rows) {
-    process.stdout.write(`${what}: median ${medianMs.toFixed(0)} ms, worst ${worstMs.toFixed(0)} ms of ${runs}; ${note}\n`);
+    process.stdout.write(`${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`);
   }
 }
 

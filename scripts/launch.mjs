@@ -3,7 +3,7 @@
  * data ready and serves on the loopback. What did not change is not done again.
  *
  *   node scripts/launch.mjs start [--port 4310]            the user's own data (TINBOX_DATA, or ./data)
- *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data
+ *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data, simulated devices beside it
  */
 import { spawn } from 'node:child_process';
 import { accessSync, constants, existsSync, mkdirSync, rmSync, statSync } from 'node:fs';
@@ -27,7 +27,20 @@ async function main(args) {
   if (isDemo && args.includes('--fresh')) rmSync(dataDir, { recursive: true, force: true });
   const env = { ...process.env, TINBOX_DATA: dataDir, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' };
   runNode(['--conditions=react-server', '--import', 'tsx', path.join('scripts', 'prepare.ts'), ...(isDemo ? ['--demo'] : [])], { env });
-  await serve(port, env);
+  const standins = isDemo ? startStandins() : [];
+  try {
+    await serve(port, env);
+  } finally {
+    for (const child of standins) child.kill('SIGTERM');
+  }
+}
+
+/**
+ * The simulated devices of the demo, each a program of its own. One whose port is taken, by one that
+ * runs already or by a real bridge, is left out: the app asks whatever answers there.
+ */
+function startStandins() {
+  return ['meter', 'camera'].map((name) => spawn(process.execPath, ['--import', 'tsx', path.join('scripts', `${name}.ts`)], { cwd: root, stdio: ['pipe', 'ignore', 'ignore'] }));
 }
 
 function readPort(args) {

@@ -19,13 +19,18 @@ const typeScarves = async (page) => {
   await page.getByRole('textbox', { name: 'What is in hand, in plain words' }).fill('16 wool scarves, moth holes in two');
 };
 
+const pickWardrobe = (page) => page.getByRole('button', { name: /^Wardrobe: wall/ }).focus();
+
 /** Name of the file, address, size, and what is done before the picture. */
 const VIEWS = [
   { name: 'desk', url: '/', size: DESK },
   { name: 'start-project', url: '/projects/new', size: DESK },
-  { name: 'look', url: room('quarry-row', 'boot-room', 'look'), size: DESK },
+  { name: 'look', url: room('quarry-row', 'spare-room', 'look'), size: DESK, act: pickWardrobe },
+  { name: 'look-phone', url: room('quarry-row', 'spare-room', 'look'), size: PHONE },
   { name: 'measure-unit', url: `${room('quarry-row', 'linen-press', 'look')}/units/right`, size: DESK },
   { name: 'agree', url: room('quarry-row', 'linen-press', 'agree'), size: DESK },
+  { name: 'household', url: `${room('quarry-row', 'linen-press', 'agree')}/household`, size: DESK },
+  { name: 'agreement', url: '/api/projects/quarry-row/agreement', size: DESK },
   { name: 'sort', url: room('quarry-row', 'linen-press', 'sort'), size: DESK, act: typeScarves },
   { name: 'sort-phone', url: room('quarry-row', 'linen-press', 'sort'), size: PHONE, act: typeScarves },
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },

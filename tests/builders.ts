@@ -1,5 +1,5 @@
-import { projectSchema, type Project } from '@/core/agree';
-import { baySchema, roomSchema, unitSchema, type Bay, type Room, type Unit } from '@/core/look';
+import { projectSchema, sectionSchema, type Project, type Section } from '@/core/agree';
+import { baySchema, fixtureSchema, roomSchema, unitSchema, type Bay, type Fixture, type Room, type Unit } from '@/core/look';
 import { projectIdSchema, roomIdSchema, type Length } from '@/core/shared';
 import { decisionEventSchema, groupSchema, type DecidedEvent, type Group } from '@/core/sort';
 import { openMemoryDatabase, type Db } from '@/data/db';
@@ -21,6 +21,19 @@ export const aUnit = (change: Partial<Record<keyof Unit, unknown>> = {}): Unit =
     bays: [aBay(), aBay({ id: 'shelf-2', rowIndex: 1 })], ...change,
   });
 
+export const aRoom = (change: Partial<Record<keyof Room, unknown>> = {}): Room =>
+  roomSchema.parse({ id: HALL, projectId: HOME, name: 'Hall', purpose: '', budgetMinor: 10_000, position: 0, ...change });
+
+/** A plain room of 4 m by 3 m: wall 0 at the top of the page, then right, bottom, left. */
+export const aPlan = { walls: [4000, 3000, 4000, 3000].map((length) => ({ length: mm(length), turn: 'right' as const })) };
+export const onWall = (wallIndex: number, alongMm: number, offMm = 0) => ({ wallIndex, along: mm(alongMm), off: mm(offMm) });
+
+export const aFixture = (change: Partial<Record<keyof Fixture, unknown>> = {}): Fixture =>
+  fixtureSchema.parse({ id: 'door', roomId: HALL, kind: 'door', name: 'Door', place: onWall(0, 0), width: mm(800), depth: mm(0), bottom: mm(0), top: mm(2000), swing: 'in-start', ...change });
+
+export const aSection = (change: Partial<Record<keyof Section, unknown>> = {}): Section =>
+  sectionSchema.parse({ id: 'section', roomId: HALL, name: 'Cupboard', position: 0, inScope: true, bayIds: ['shelf', 'shelf-2'], content: 'linen', fullPercent: 100, ...change });
+
 export const aGroup = (change: Partial<Record<keyof Group, unknown>> = {}): Group =>
   groupSchema.parse({
     id: 'hats', projectId: HOME, roomId: HALL, name: 'Hats', bayId: null, uncountedLitres: 0, lid: 'any', see: 'any', front: false, loose: false, position: 0, ...change,
@@ -39,7 +52,7 @@ export const aDecision = (change: Partial<Record<keyof DecidedEvent, unknown>> =
 export async function aDatabase(): Promise<Db> {
   const db = await openMemoryDatabase();
   const project: Project = projectSchema.parse({ id: HOME, name: 'Home', units: 'cm', currency: 'GBP', budgetMinor: 50_000, readyBy: null, status: 'active', createdAt: '2026-11-01T09:00:00.000Z' });
-  const room: Room = roomSchema.parse({ id: HALL, projectId: HOME, name: 'Hall', purpose: '', budgetMinor: 10_000, position: 0 });
+  const room = aRoom();
   await db(projectTable.name).insert(projectTable.toRow(project));
   await db(roomTable.name).insert(roomTable.toRow(room));
   return db;

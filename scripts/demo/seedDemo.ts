@@ -3,7 +3,7 @@ import { addDays, addMinutes, formatISO, subDays } from 'date-fns';
 import { personSchema, projectSchema, type Project } from '@/core/agree';
 import { containerProductSchema, planFit } from '@/core/fit';
 import { pictureSchema, roomSchema, unitSchema, usableLitresOf, vantagePointSchema, type Unit } from '@/core/look';
-import { invariant, loadSolver, parseLength, roomIdSchema, type Length } from '@/core/shared';
+import { invariant, loadSolver, roomIdSchema, type Length } from '@/core/shared';
 import { purchaseSchema } from '@/core/shop';
 import { decisionEventSchema, groupSchema, keptLitresOf, parseThing, type DecisionEvent, type Group } from '@/core/sort';
 import type { Db } from '@/data/db';
@@ -13,9 +13,11 @@ import { bayTable, containerTable, fitTable, groupTable, personTable, pictureTab
 import { createFitRequest } from '@/server/fit/takeFit';
 import { encodePicture, writePictureFiles } from '@/server/look/pictures';
 import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
+import { drawScene, toSceneContainers, type SceneBay } from '@/standins/camera/drawScene';
 
-import { drawScene, toSceneContainers, type SceneBay } from './drawScene';
 import { demoHomes, type DemoBay, type DemoHome, type DemoRoom, type DemoUnit } from './homes';
+import { measure } from './measure';
+import { seedPlans } from './seedPlans';
 
 /** Puts the demo's homes in where they are not there yet; dates count back from today. */
 export async function seedDemo(db: Db, dataDir: string): Promise<void> {
@@ -24,6 +26,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
     if (await findProject(db, project.id)) continue;
     process.stdout.write(`Seeding ${home.name} …\n`);
     await insertHome(db, home, project);
+    await seedPlans(db, project);
     for (const room of home.rooms) {
       await insertDecisions(db, room, project);
       await takeFits(db, room, project);
@@ -41,11 +44,6 @@ const toProject = (home: DemoHome, now: Date): Project =>
     readyBy: formatISO(addDays(now, home.readyInDays), { representation: 'date' }), status: home.status, createdAt: dayAgo(home, 0, now).toISOString(),
   });
 
-function measure(text: string): Length {
-  const length = parseLength(text, 'cm');
-  invariant(length.ok, `demo measure ${text}`);
-  return length.value;
-}
 const readings = (texts: string): Length[] => texts.split('|').map(measure);
 
 async function insertHome(db: Db, home: DemoHome, project: Project): Promise<void> {

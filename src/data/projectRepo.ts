@@ -1,8 +1,8 @@
 import 'server-only';
 
-import type { Person, Project } from '@/core/agree';
+import type { Agreement, Person, Project, Section } from '@/core/agree';
 import type { ContainerProduct, TakenFit } from '@/core/fit';
-import type { Bay, Picture, Room, Unit, VantagePoint } from '@/core/look';
+import type { Bay, Fixture, Picture, Room, Unit, VantagePoint } from '@/core/look';
 import type { PictureId, ProjectId } from '@/core/shared';
 import type { Priority, Purchase } from '@/core/shop';
 import type { Group, Thing } from '@/core/sort';
@@ -10,8 +10,8 @@ import { readAll, type Row } from './columns';
 import { DataError, type Db } from './db';
 import { listThings } from './decisionLog';
 import {
-  bayTable, containerTable, fitTable, groupTable, needPriorityTable, personTable, pictureTable, projectTable,
-  purchaseTable, roomTable, unitTable, vantagePointTable,
+  agreementTable, bayTable, containerTable, fitTable, fixtureTable, groupTable, needPriorityTable, personTable, pictureTable, projectTable,
+  purchaseTable, roomTable, sectionTable, unitTable, vantagePointTable,
 } from './tables';
 
 /** All of one project as it stands, in parsed records. Lists are in their order on screen. */
@@ -20,6 +20,11 @@ export interface ProjectRecords {
   readonly people: readonly Person[];
   readonly rooms: readonly Room[];
   readonly units: readonly Unit[];
+  readonly fixtures: readonly Fixture[];
+  /** In the order of the work, over all rooms. */
+  readonly sections: readonly Section[];
+  /** Oldest first. */
+  readonly agreements: readonly Agreement[];
   readonly vantagePoints: readonly VantagePoint[];
   readonly pictures: readonly Picture[];
   readonly groups: readonly Group[];
@@ -33,6 +38,12 @@ export interface ProjectRecords {
 
 export async function listProjects(db: Db): Promise<Project[]> {
   const rows: readonly Row[] = await db(projectTable.name).orderBy([{ column: 'status' }, { column: 'created_at' }]);
+  return rows.map(projectTable.fromRow);
+}
+
+/** Projects in which the hours of at least one room are noted. */
+export async function listProjectsWithHours(db: Db): Promise<Project[]> {
+  const rows: readonly Row[] = await db(projectTable.name).whereIn('id', db(roomTable.name).whereNotNull('worked_minutes').select('project_id')).orderBy('created_at');
   return rows.map(projectTable.fromRow);
 }
 
@@ -58,6 +69,9 @@ export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<P
     people: await readAll(personTable, db(personTable.name).where({ project_id: projectId }).orderBy('position')),
     rooms,
     units: unitRecords.map((unit) => ({ ...unit, bays: bays.filter((bay: Bay) => bay.unitId === unit.id) })),
+    fixtures: await readAll(fixtureTable, db(fixtureTable.name).whereIn('room_id', roomIds).orderBy(['kind', 'name', 'id'])),
+    sections: await readAll(sectionTable, db(sectionTable.name).whereIn('room_id', roomIds).orderBy(['position', 'id'])),
+    agreements: await readAll(agreementTable, db(agreementTable.name).where({ project_id: projectId }).orderBy('agreed_at')),
     vantagePoints,
     pictures: await readAll(pictureTable, db(pictureTable.name).whereIn('vantage_point_id', vantagePoints.map(({ id }) => id)).orderBy('taken_at')),
     groups: await readAll(groupTable, db(groupTable.name).where({ project_id: projectId }).orderBy(['room_id', 'position'])),

@@ -1,6 +1,6 @@
-import { personSchema, projectSchema } from '@/core/agree';
+import { agreementSchema, personSchema, projectSchema, sectionSchema } from '@/core/agree';
 import { containerProductSchema, fitAims, fitAnswerSchema } from '@/core/fit';
-import { baySchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
+import { baySchema, fixtureSchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { bayIdSchema, containerIdSchema, roomIdSchema } from '@/core/shared';
 import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
 import { groupSchema } from '@/core/sort';
@@ -12,16 +12,33 @@ import { defineTable, flag, json, plain } from './columns';
 export const projectTable = defineTable('projects', projectSchema, {
   id: plain('id'), name: plain('name'), units: plain('units'), currency: plain('currency'),
   budgetMinor: plain('budget_minor'), readyBy: plain('ready_by'), status: plain('status'), createdAt: plain('created_at'),
+  bedCount: plain('bed_count'), guestPlaceCount: plain('guest_place_count'), pets: plain('pets'), terms: json('terms_json'),
 });
 
 export const personTable = defineTable('people', personSchema, {
   id: plain('id'), projectId: plain('project_id'), name: plain('name'), height: json('height_json'),
   isChild: flag('is_child'), noStep: flag('no_step'), position: plain('position'),
+  labels: plain('labels'), lids: plain('lids'), sorting: plain('sorting'),
 });
 
 export const roomTable = defineTable('rooms', roomSchema, {
   id: plain('id'), projectId: plain('project_id'), name: plain('name'), purpose: plain('purpose'),
-  budgetMinor: plain('budget_minor'), position: plain('position'),
+  budgetMinor: plain('budget_minor'), position: plain('position'), plan: json('plan_json'), checks: json('checks_json'),
+  routineBreaks: json('routine_breaks_json'), schools: json('schools_json'), workedMinutes: plain('worked_minutes'),
+});
+
+export const fixtureTable = defineTable('fixtures', fixtureSchema, {
+  id: plain('id'), roomId: plain('room_id'), kind: plain('kind'), name: plain('name'), place: json('place_json'), width: json('width_json'),
+  depth: json('depth_json'), bottom: json('bottom_json'), top: json('top_json'), swing: plain('swing'),
+});
+
+export const sectionTable = defineTable('sections', sectionSchema, {
+  id: plain('id'), roomId: plain('room_id'), name: plain('name'), position: plain('position'), inScope: flag('in_scope'),
+  bayIds: json('bay_ids_json'), content: plain('content'), fullPercent: plain('full_percent'),
+});
+
+export const agreementTable = defineTable('agreements', agreementSchema, {
+  id: plain('id'), projectId: plain('project_id'), agreedAt: plain('agreed_at'), agreedBy: plain('agreed_by'), lines: json('lines_json'),
 });
 
 /** A unit without its bays, which lie in a table of their own. */
@@ -29,6 +46,7 @@ const unitRecordSchema = unitSchema.omit({ bays: true });
 export const unitTable = defineTable('units', unitRecordSchema, {
   id: plain('id'), roomId: plain('room_id'), name: plain('name'), kind: plain('kind'), width: json('width_json'),
   depth: json('depth_json'), height: json('height_json'), floorGap: json('floor_gap_json'), position: plain('position'),
+  door: plain('door'), holePitch: json('hole_pitch_json'), place: json('place_json'),
 });
 
 export const bayTable = defineTable('bays', baySchema, {
@@ -36,10 +54,11 @@ export const bayTable = defineTable('bays', baySchema, {
   widthReadings: json('width_readings_json'), depthReadings: json('depth_readings_json'), heightReadings: json('height_readings_json'),
   openingWidth: json('opening_width_json'), openingHeight: json('opening_height_json'), maxLoadG: plain('max_load_g'),
   pullOut: flag('pull_out'), moist: flag('moist'), outOfScope: flag('out_of_scope'), obstacles: json('obstacles_json'),
+  warm: flag('warm'), light: flag('light'), lockable: flag('lockable'), isUsual: flag('is_usual'),
 });
 
 export const vantagePointTable = defineTable('vantage_points', vantagePointSchema, {
-  id: plain('id'), roomId: plain('room_id'), name: plain('name'), position: plain('position'),
+  id: plain('id'), roomId: plain('room_id'), name: plain('name'), inView: plain('in_view'), position: plain('position'),
 });
 
 export const pictureTable = defineTable('pictures', pictureSchema, {

@@ -38,7 +38,8 @@ async function aFittedHall(): Promise<FitAnswer> {
   return fitAnswerSchema.parse(answer);
 }
 
-const household: ProjectInput = { name: 'Mill House', units: 'cm', currency: 'GBP', budgetMinor: 9000, readyBy: null, people: [{ id: undefined, name: 'Nora', height: mm(1680), isChild: false, noStep: false }] };
+const traits = { labels: 'words', lids: 'closes', sorting: 'finely' } as const;
+const household: ProjectInput = { bedCount: 2, guestPlaceCount: 1, pets: '', name: 'Mill House', units: 'cm', currency: 'GBP', budgetMinor: 9000, readyBy: null, people: [{ id: undefined, name: 'Nora', height: mm(1680), isChild: false, noStep: false, ...traits }] };
 
 test('a household is changed as a whole: somebody new, somebody gone, a room’s share', async () => {
   const id = await startProject(db, household);
@@ -47,11 +48,11 @@ test('a household is changed as a whole: somebody new, somebody gone, a room’s
   const nora = before.people[0];
   await changeProject(db, id, {
     ...household, status: 'finished', roomBudgets: { [roomId]: 2500 },
-    people: [{ id: undefined, name: 'Tom', height: mm(1810), isChild: false, noStep: true }, { ...household.people[0], id: nora?.id, name: 'Nora B.', height: mm(1690), isChild: false, noStep: false }],
+    people: [{ id: undefined, name: 'Tom', height: mm(1810), isChild: false, noStep: true, ...traits }, { ...household.people[0], id: nora?.id, name: 'Nora B.', height: mm(1690), isChild: false, noStep: false, ...traits, lids: 'leaves' }],
   });
   const after = await getProjectRecords(db, id);
   expect(after.people.map(({ name, height }) => [name, height.mm])).toEqual([['Tom', 1810], ['Nora B.', 1690]]);
-  expect(after.people[1]?.id).toBe(nora?.id);
+  expect(after.people[1]).toMatchObject({ id: nora?.id, lids: 'leaves' });
   expect([after.rooms[0]?.budgetMinor, after.project.status]).toEqual([2500, 'finished']);
   await moveChange(db, id, 'undo');
   expect(await getProjectRecords(db, id)).toEqual(before);
@@ -176,8 +177,8 @@ test('the desk tells what is next in every room, and what was spent', async () =
   await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'Shop', label: 'Delivery', pieces: 0, paidMinor: 495 });
   const [home] = await loadDesk(db);
   expect(home).toMatchObject({ spentMinor: 495, leftCount: 0 });
-  expect(home?.rooms[0]?.progress.next.map(({ code }) => code)).toEqual(['add_vantage_point', 'buy']);
-  expect(home?.rooms[0]?.progress.doneSteps).toEqual(expect.arrayContaining(['agree', 'sort', 'place', 'fit']));
+  expect(home?.rooms[0]?.progress.next.map(({ code }) => code)).toEqual(['add_vantage_point', 'measure_walls', 'make_sections', 'buy']);
+  expect(home?.rooms[0]?.progress.doneSteps).toEqual(expect.arrayContaining(['sort', 'place', 'fit']));
 });
 
 test('a group that is taken away leaves its things decided', async () => {

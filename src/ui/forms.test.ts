@@ -12,7 +12,7 @@ const faultsOf = (result: { error?: { issues: readonly { path: readonly Property
   Object.fromEntries((result.error?.issues ?? []).map(({ path, message }) => [path.join('.'), message]));
 
 const project: ProjectFormTyped = {
-  name: 'Mill House', units: 'in', currency: 'GBP', budget: '£1,200', readyBy: '', status: 'active', roomBudgets: { hall: '9,80' },
+  name: 'Mill House', units: 'in', currency: 'GBP', budget: '£1,200', readyBy: '', status: 'active', roomBudgets: { hall: '9,80' }, bedCount: '2', guestPlaceCount: '0', pets: '',
   people: [{ ...emptyPerson, name: 'Nora', height: `5' 6"` }],
 };
 
@@ -45,7 +45,7 @@ describe('the unit’s form', () => {
 
   test('a unit that is there reads back the same', () => {
     const unit = aUnit();
-    const read = schema.parse(toTypedUnit(unit));
+    const read = schema.parse(toTypedUnit(unit, 'cm'));
     const bays = read.bays.map((bay) => ({ ...toBayFacts(bay), unitId: unit.id, column: undefined, row: undefined, maxLoadKg: undefined }));
     expect(bays).toMatchObject(unit.bays.map(({ id, columnIndex, rowIndex, widthReadings, maxLoadG }) => ({ id, columnIndex, rowIndex, widthReadings, maxLoadG })));
     expect(layOutUnit(unit).ok).toBe(true);

@@ -1,5 +1,5 @@
+import { fitLabel } from '@/core/shared';
 import { widestGap } from './fit/widestGap';
-import { fitLabel } from './look/fitLabel';
 import { toShopLists } from './shop/toShopLists';
 import { readyWords } from './shell/StepFrame';
 import { shopRequestSchema, type ShopAnswer } from '@/core/shop';

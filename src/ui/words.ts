@@ -1,6 +1,7 @@
 import type { NextStep, RoomProgress, Step } from '@/core/desk';
 import type { FitAim, FitFault } from '@/core/fit';
-import type { LayOutUnitError, Moment, UnitKind } from '@/core/look';
+import type { ContentKind } from '@/core/agree';
+import type { DivideColumnError, DoorSwing, FixtureKind, LayOutUnitError, Moment, Reach, SchoolQuestion, TraceWallsError, UnitDoor, UnitKind } from '@/core/look';
 import type { PlaceWarning } from '@/core/place';
 import { assertNever, formatCount, formatLength, formatLitres, formatMass, type LengthError, type LengthUnit, type MoneyError } from '@/core/shared';
 import type { CautionCode, Verdict } from '@/core/sort';
@@ -23,12 +24,55 @@ export const verdictKeys: Readonly<Record<Verdict, string>> = {
   keep: 'K', donate: 'D', discard: 'X', elsewhere: 'E', give: 'G', sell: 'S', recycle: 'R', ask: 'Q', later: 'L',
 };
 
-export const momentWords: Readonly<Record<Moment, string>> = { before: 'Before', emptied: 'Emptied', after: 'After', later: 'Looked at again' };
+export const momentWords: Readonly<Record<Moment, string>> = { before: 'Before', emptied: 'Emptied', 'mock-up': 'Mock-up', after: 'After', later: 'Looked at again' };
 
 export const unitKindWords: Readonly<Record<UnitKind, string>> = {
-  cupboard: 'Cupboard with shelves', shelving: 'Open shelving', drawers: 'Stack of drawers', wardrobe: 'Wardrobe', locker: 'Locker',
-  bench: 'Bench', 'under-bed': 'Under a bed', fridge: 'Fridge', other: 'Something else',
+  cupboard: 'Cupboard with shelves', drawers: 'Stack of drawers', 'under-basin': 'Under a basin', shelving: 'Open shelving', cubes: 'Grid of cubes',
+  wardrobe: 'Wardrobe with rail', fridge: 'Fridge', locker: 'Locker', bench: 'Bench', hooks: 'Wall with hooks', 'under-bed': 'Under a bed',
+  'cupboard-top': 'Top of a cupboard', other: 'Something else',
 };
+
+export const unitDoorWords: Readonly<Record<UnitDoor, string>> = {
+  none: 'no door', left: 'door, hinged left', right: 'door, hinged right', pair: 'a pair of doors', slides: 'sliding doors',
+};
+export const fixtureKindWords: Readonly<Record<FixtureKind, string>> = {
+  door: 'Door', window: 'Window', socket: 'Socket', radiator: 'Radiator', meter: 'Meter', valve: 'Valve', station: 'Station',
+};
+export const doorSwingWords: Readonly<Record<DoorSwing, string>> = {
+  'in-start': 'into the room, hinged left', 'in-end': 'into the room, hinged right', out: 'out of the room', slides: 'slides',
+};
+export const reachWords: Readonly<Record<Reach, string>> = { squat: 'squats', bend: 'bends', easy: 'easy', high: 'reaches up', stretch: 'stretches', step: 'needs a step' };
+export const contentKindWords: Readonly<Record<ContentKind, string>> = {
+  linen: 'linen', clothes: 'clothes', kitchen: 'kitchen, food', tools: 'tools and parts', toys: 'toys', books: 'books', papers: 'papers', keepsakes: 'keepsakes', mixed: 'of everything',
+};
+export const schoolQuestionWords: Readonly<Record<SchoolQuestion, string>> = {
+  method: 'Going through a room', containers: 'Containers', lids: 'Lids', sight: 'See or hide', decanting: 'Packs or jars', labels: 'Labels', sentimental: 'Sentimental', grouping: 'Group by', living: 'Where it lives',
+};
+export const schoolChoiceWords: Readonly<Record<string, string>> = {
+  'quick-pass': 'quick pass', 'empty-all': 'empty it all', 'by-category': 'by category', buy: 'buy matching', reuse: 'use what is here', mix: 'mix, cheapest first',
+  with: 'with lids', without: 'without', open: 'clear and open', hidden: 'hidden, uniform', jars: 'into jars', packs: 'original packs', 'at-once': 'at once', settled: 'once settled', none: 'none yet',
+  'while-space': 'while space holds', limit: 'to a set limit', photograph: 'photograph it', kind: 'kind', person: 'person', task: 'task', frequency: 'frequency', nearest: 'nearest to use', together: 'all together',
+};
+
+export function traceWallsWords(error: TraceWallsError, units: LengthUnit): string {
+  switch (error.code) {
+    case 'walls_turn_wrong': return `Going round a room takes four more right turns than left ones; here are ${error.rightTurns} right and ${error.leftTurns} left`;
+    case 'walls_do_not_meet': {
+      const gaps = [[error.acrossMm, 'across'], [error.downMm, 'lengthwise']] as const;
+      return `The walls do not meet: ${gaps.filter(([mm]) => Math.abs(mm) > 0.5).map(([mm, way]) => `${formatLength(Math.abs(mm), units)} ${way}`).join(' and ')} apart at the last corner. One of them was read wrongly`;
+    }
+    case 'walls_cross': return `Wall ${error.wallIndex + 1} and wall ${error.otherIndex + 1} meet in the middle; check their turns`;
+    default: return assertNever(error);
+  }
+}
+
+export function divideColumnWords(error: DivideColumnError, units: LengthUnit): string {
+  switch (error.code) {
+    case 'shelf_outside': return `A shelf at ${formatLength(error.shelfMm, units)} is not inside the ${formatLength(error.insideMm, units)} of this column`;
+    case 'shelves_too_close': return `Shelves at ${formatLength(error.shelfMm, units)} and ${formatLength(error.nextMm, units)} leave nothing between them`;
+    default: return assertNever(error);
+  }
+}
 
 export const aimWords: Readonly<Record<FitAim, { readonly name: string; readonly about: string }>> = {
   cost: { name: 'Least money', about: 'what costs least, your own first because it is free' },
@@ -44,6 +88,15 @@ export function lengthErrorWords(error: LengthError): string {
     case 'length_comma_ambiguous': return 'Is the comma a thousand or a decimal? Write 1250 or 1.25';
     case 'length_out_of_range': return 'That is more than 100 m; check the unit';
     default: return assertNever(error);
+  }
+}
+
+export function pictureErrorWords({ code }: { readonly code: 'picture_too_large' | 'not_a_picture' | 'picture_damaged' }): string {
+  switch (code) {
+    case 'picture_too_large': return 'This file is larger than 25 MB; send the picture, not the raw file.';
+    case 'not_a_picture': return 'This file is not a picture that can be read here. JPEG, PNG, WebP, TIFF and AVIF can.';
+    case 'picture_damaged': return 'This picture is damaged and could not be read to its end. Take or send it again.';
+    default: return assertNever(code);
   }
 }
 
@@ -63,6 +116,8 @@ export function layOutErrorWords(error: LayOutUnitError, units: LengthUnit, bayN
     case 'bays_taller_than_unit': return `Column ${error.columnIndex + 1} is ${say(error.sumMm)} high in all, the unit is ${say(error.unitMm)}`;
     case 'bay_deeper_than_unit': return `${bayName(error.bayId)} is ${say(error.bayMm)} deep inside, the unit is ${say(error.unitMm)} outside`;
     case 'two_bays_in_one_place': return `${bayName(error.bayId)} has the same column and row as another place`;
+    case 'opening_larger': return `The opening of ${bayName(error.bayId)} is ${say(error.openingMm)}, the inside only ${say(error.insideMm)}`;
+    case 'obstacle_outside': return `“${error.label}” does not lie inside ${bayName(error.bayId)}; it counts from the front left bottom corner`;
     default: return assertNever(error);
   }
 }
@@ -73,7 +128,10 @@ export function nextStepWords(next: NextStep): string {
     case 'add_vantage_point': return 'Name a spot to photograph from, before anything moves';
     case 'take_before': return `Photograph “before” ${fromWords(next.vantagePointName)}`;
     case 'measure_again': return `Measure ${next.bayName} again: the readings differ by more than 5 mm`;
+    case 'measure_usual': return next.count === 1 ? `Measure ${next.firstName}: its sizes are only the usual ones` : `Measure ${next.firstName} and ${formatCount(next.count - 1, 'other place')}: usual sizes so far`;
+    case 'measure_walls': return 'Measure the walls, so that the room can be drawn from above';
     case 'set_room_budget': return 'Set this room’s share of the budget';
+    case 'make_sections': return 'Divide the room into sections, each for one visit';
     case 'start_sorting': return 'Sort the first thing';
     case 'ask_client': return `Put ${formatCount(next.count, 'question')} to the client`;
     case 'decide_later': return `Decide ${formatCount(next.count, 'thing')} left for later`;
@@ -97,7 +155,10 @@ export function stepStatus(step: Step, progress: RoomProgress): { readonly word:
     case 'add_vantage_point': return { word: 'no pictures', isMissing: true };
     case 'take_before': return { word: 'no “before”', isMissing: true };
     case 'measure_again': return { word: 'measure again', isMissing: true };
+    case 'measure_usual': return { word: `${gap.count} to measure`, isMissing: true };
+    case 'measure_walls': return { word: 'no plan', isMissing: false };
     case 'set_room_budget': return { word: 'no budget', isMissing: true };
+    case 'make_sections': return { word: 'no sections', isMissing: false };
     case 'start_sorting': return { word: 'not begun', isMissing: false };
     case 'ask_client': return { word: `${gap.count} to ask`, isMissing: true };
     case 'decide_later': return { word: `${gap.count} for later`, isMissing: false };

@@ -38,9 +38,9 @@ export async function removeUnitAction(place: Place): Promise<ActionResult> {
   });
 }
 
-export async function addVantagePointAction(projectId: string, roomId: string, name: string): Promise<ActionResult> {
-  const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema, name: z.string().trim().min(1).max(80) });
-  return answer(schema, { projectId, roomId, name }, async (input) => {
+export async function addVantagePointAction(projectId: string, roomId: string, name: string, inView: string): Promise<ActionResult> {
+  const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema, name: z.string().trim().min(1).max(80), inView: z.string().trim().max(120) });
+  return answer(schema, { projectId, roomId, name, inView }, async (input) => {
     await addVantagePoint(await getDatabase(), input.projectId, input);
     return done;
   });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
-import { currencySchema, lengthSchema, personIdSchema, priceMinorSchema, projectIdSchema } from '../shared';
+import { schoolChoicesSchema } from '../look';
+import { agreementIdSchema, bayIdSchema, currencySchema, lengthSchema, personIdSchema, priceMinorSchema, projectIdSchema, roomIdSchema, sectionIdSchema } from '../shared';
 
 /** The tape that the household is measured with; lengths are still read in any unit. */
 export const measureUnits = ['mm', 'cm', 'in'] as const;
@@ -11,6 +12,25 @@ export const projectStatuses = ['active', 'finished'] as const;
 
 /** A calendar day, `2026-12-12`, without a time zone. */
 export const daySchema = z.iso.date();
+
+/** What is settled with the client before the first thing is moved. */
+export const termsSchema = z.object({
+  goals: z.string().trim().max(600).default(''),
+  wantedLook: z.string().trim().max(300).default(''),
+  /** What must never leave without asking, one a line. */
+  neverLeaves: z.array(z.string().trim().min(1).max(120)).max(40).default([]),
+  schools: schoolChoicesSchema.default({}),
+  /** Of the containers, at least this share is what the home has already. */
+  reusePercent: z.number().int().min(0).max(100).default(0),
+  /** The organizer's fee, apart from the budget. */
+  hourlyRateMinor: priceMinorSchema.default(0),
+  visitMinutes: z.number().int().min(30).max(720).default(180),
+  visitsPerWeek: z.number().int().min(1).max(7).default(1),
+  /** Organizer and helpers at work at once. */
+  crewCount: z.number().int().min(1).max(6).default(1),
+});
+export type Terms = Readonly<z.infer<typeof termsSchema>>;
+export const defaultTerms: Terms = termsSchema.parse({});
 
 /** One client project: a home, its household and what was agreed for the whole. */
 export const projectSchema = z.object({
@@ -24,6 +44,11 @@ export const projectSchema = z.object({
   readyBy: daySchema.nullable(),
   status: z.enum(projectStatuses),
   createdAt: z.iso.datetime(),
+  /** What linen and guests are counted by. */
+  bedCount: z.number().int().min(0).max(40).default(0),
+  guestPlaceCount: z.number().int().min(0).max(40).default(0),
+  pets: z.string().trim().max(120).default(''),
+  terms: termsSchema.default(defaultTerms),
 });
 export type Project = Readonly<z.infer<typeof projectSchema>>;
 
@@ -37,5 +62,45 @@ export const personSchema = z.object({
   /** Must not climb on a step. */
   noStep: z.boolean(),
   position: z.number().int(),
+  /** Labels are words, or pictures for those who do not read. */
+  labels: z.enum(['words', 'pictures']).default('words'),
+  /** Whether a lid gets closed again. */
+  lids: z.enum(['closes', 'leaves']).default('closes'),
+  /** Whether things go back sorted finely, or a bin a group is as fine as it gets. */
+  sorting: z.enum(['finely', 'roughly']).default('finely'),
 });
 export type Person = Readonly<z.infer<typeof personSchema>>;
+
+/** What mostly lies in a section; how long a litre of it takes. */
+export const contentKinds = ['linen', 'clothes', 'kitchen', 'tools', 'toys', 'books', 'papers', 'keepsakes', 'mixed'] as const;
+export const contentKindSchema = z.enum(contentKinds);
+export type ContentKind = z.infer<typeof contentKindSchema>;
+
+/** A part of a room small enough to finish in one visit: the drawers one day, the cupboards another. */
+export const sectionSchema = z.object({
+  id: sectionIdSchema,
+  roomId: roomIdSchema,
+  name: z.string().trim().min(1).max(80),
+  /** The order over the whole project. */
+  position: z.number().int(),
+  inScope: z.boolean(),
+  bayIds: z.array(bayIdSchema).max(60),
+  content: contentKindSchema,
+  /** How full it is today; above 100 it spills out. */
+  fullPercent: z.number().int().min(0).max(200),
+});
+export type Section = Readonly<z.infer<typeof sectionSchema>>;
+
+/** One line of the agreement sheet; two sheets are compared line by line. */
+export const agreementLineSchema = z.object({ key: z.string(), label: z.string(), value: z.string() });
+export type AgreementLine = Readonly<z.infer<typeof agreementLineSchema>>;
+
+/** What was agreed on a day, as it stood then. */
+export const agreementSchema = z.object({
+  id: agreementIdSchema,
+  projectId: projectIdSchema,
+  agreedAt: z.iso.datetime(),
+  agreedBy: z.string().trim().min(1).max(60),
+  lines: z.array(agreementLineSchema).max(400),
+});
+export type Agreement = Readonly<z.infer<typeof agreementSchema>>;

@@ -1,3 +1,4 @@
+import type { Section } from '../agree';
 import type { Unit, VantagePoint, Picture, Room } from '../look';
 import { askewMeasuresOf } from '../look';
 import type { TakenFit } from '../fit';
@@ -14,7 +15,10 @@ export type NextStep =
   | { readonly step: 'look'; readonly code: 'add_vantage_point' }
   | { readonly step: 'look'; readonly code: 'take_before'; readonly vantagePointName: string }
   | { readonly step: 'look'; readonly code: 'measure_again'; readonly bayName: string }
+  | { readonly step: 'look'; readonly code: 'measure_usual'; readonly count: number; readonly firstName: string }
+  | { readonly step: 'look'; readonly code: 'measure_walls' }
   | { readonly step: 'agree'; readonly code: 'set_room_budget' }
+  | { readonly step: 'agree'; readonly code: 'make_sections' }
   | { readonly step: 'sort'; readonly code: 'start_sorting' }
   | { readonly step: 'sort'; readonly code: 'ask_client'; readonly count: number }
   | { readonly step: 'sort'; readonly code: 'decide_later'; readonly count: number }
@@ -26,6 +30,8 @@ export type NextStep =
 export interface RoomFacts {
   readonly room: Room;
   readonly units: readonly Unit[];
+  /** Of this room. */
+  readonly sections: readonly Section[];
   readonly vantagePoints: readonly VantagePoint[];
   readonly pictures: readonly Picture[];
   readonly groups: readonly Group[];
@@ -59,7 +65,7 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
   return { next, doneSteps, doneRatio: doneSteps.length / steps.length };
 }
 
-function lookGaps({ units, vantagePoints, pictures }: RoomFacts): NextStep[] {
+function lookGaps({ room, units, vantagePoints, pictures }: RoomFacts): NextStep[] {
   const gaps: NextStep[] = [];
   if (vantagePoints.length === 0) gaps.push({ step: 'look', code: 'add_vantage_point' });
   for (const { vantagePoint, before } of pairPictures(vantagePoints, pictures)) {
@@ -68,11 +74,16 @@ function lookGaps({ units, vantagePoints, pictures }: RoomFacts): NextStep[] {
   if (units.length === 0) gaps.push({ step: 'look', code: 'add_unit' });
   const askew = units.flatMap((unit) => unit.bays).find((bay) => askewMeasuresOf(bay).length > 0);
   if (askew) gaps.push({ step: 'look', code: 'measure_again', bayName: askew.name });
+  const guessed = units.flatMap((unit) => unit.bays).filter((bay) => bay.isUsual && !bay.outOfScope);
+  if (guessed[0]) gaps.push({ step: 'look', code: 'measure_usual', count: guessed.length, firstName: guessed[0].name });
+  if (room.plan === null) gaps.push({ step: 'look', code: 'measure_walls' });
   return gaps;
 }
 
-const agreeGaps = ({ room }: RoomFacts): NextStep[] =>
-  room.budgetMinor === 0 ? [{ step: 'agree', code: 'set_room_budget' }] : [];
+const agreeGaps = ({ room, units, sections }: RoomFacts): NextStep[] => [
+  ...(room.budgetMinor === 0 ? [{ step: 'agree', code: 'set_room_budget' } as const] : []),
+  ...(units.length > 0 && sections.length === 0 ? [{ step: 'agree', code: 'make_sections' } as const] : []),
+];
 
 function sortGaps({ things }: RoomFacts): NextStep[] {
   if (things.length === 0) return [{ step: 'sort', code: 'start_sorting' }];

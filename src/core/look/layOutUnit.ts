@@ -1,4 +1,4 @@
-import { err, freeLitresOf, ok, smallestMm, spreadMm, type BayId, type Result } from '../shared';
+import { err, freeLitresOf, judgeReadings, ok, smallestMm, type BayId, type Result } from '../shared';
 import type { Bay, Unit } from './model';
 
 /** The inside of a bay as it counts: the smallest reading each way, in mm. */
@@ -26,17 +26,20 @@ export type LayOutUnitError =
   | { readonly code: 'bays_wider_than_unit'; readonly sumMm: number; readonly unitMm: number }
   | { readonly code: 'bays_taller_than_unit'; readonly columnIndex: number; readonly sumMm: number; readonly unitMm: number }
   | { readonly code: 'bay_deeper_than_unit'; readonly bayId: BayId; readonly bayMm: number; readonly unitMm: number }
-  | { readonly code: 'two_bays_in_one_place'; readonly bayId: BayId };
+  | { readonly code: 'two_bays_in_one_place'; readonly bayId: BayId }
+  | { readonly code: 'opening_larger'; readonly bayId: BayId; readonly openingMm: number; readonly insideMm: number }
+  | { readonly code: 'obstacle_outside'; readonly bayId: BayId; readonly label: string };
 
 type MeasuredBay = Pick<
   Bay,
-  'id' | 'name' | 'columnIndex' | 'rowIndex' | 'widthReadings' | 'depthReadings' | 'heightReadings'
+  'id' | 'name' | 'columnIndex' | 'rowIndex' | 'widthReadings' | 'depthReadings' | 'heightReadings' | 'openingWidth' | 'openingHeight' | 'obstacles'
 >;
+type ReadBay = Pick<Bay, 'widthReadings' | 'depthReadings' | 'heightReadings'>;
 type MeasuredUnit = Pick<Unit, 'width' | 'depth' | 'height' | 'floorGap'> & {
   readonly bays: readonly MeasuredBay[];
 };
 
-export const bayInsideOf = (bay: Omit<MeasuredBay, 'name'>): BayInside => ({
+export const bayInsideOf = (bay: ReadBay): BayInside => ({
   widthMm: smallestMm(bay.widthReadings),
   depthMm: smallestMm(bay.depthReadings),
   heightMm: smallestMm(bay.heightReadings),
@@ -51,13 +54,10 @@ export function usableLitresOf(bay: Bay): number {
   );
 }
 
-/** Readings of one measure lie further apart than this when one of them was taken askew. */
-export const MAX_SPREAD_MM = 5;
-
 /** Which measures of a bay want another reading. */
-export const askewMeasuresOf = (bay: Omit<MeasuredBay, 'name'>): readonly ('width' | 'depth' | 'height')[] =>
+export const askewMeasuresOf = (bay: ReadBay): readonly ('width' | 'depth' | 'height')[] =>
   (['width', 'depth', 'height'] as const).filter(
-    (measure) => spreadMm(bay[`${measure}Readings`]) > MAX_SPREAD_MM,
+    (measure) => judgeReadings(bay[`${measure}Readings`]).isAskew,
   );
 
 /**
@@ -72,7 +72,7 @@ export const askewMeasuresOf = (bay: Omit<MeasuredBay, 'name'>): readonly ('widt
  *   └──────────────┘ ← floor gap below
  * Ensures: every bay lies inside the unit; bays do not overlap.
  * @errors every clash at once: `bays_wider_than_unit`, `bays_taller_than_unit` per column,
- * `bay_deeper_than_unit` and `two_bays_in_one_place` per bay.
+ * `bay_deeper_than_unit`, `two_bays_in_one_place`, `opening_larger` and `obstacle_outside` per bay.
  */
 export function layOutUnit(unit: MeasuredUnit): Result<UnitLayout, readonly LayOutUnitError[]> {
   const insides = unit.bays.map((bay) => ({ bay, inside: bayInsideOf(bay) }));
@@ -130,9 +130,20 @@ function findClashes(unit: MeasuredUnit, columns: readonly Column[]): LayOutUnit
       if (column[i + 1]?.bay.rowIndex === bay.rowIndex) {
         errors.push({ code: 'two_bays_in_one_place', bayId: bay.id });
       }
+      errors.push(...findInnerClashes(bay, inside));
     });
   }
   return errors;
+}
+
+/** An opening is never larger than what is behind it, and what stands in a bay stands inside it. */
+function findInnerClashes(bay: MeasuredBay, inside: BayInside): LayOutUnitError[] {
+  const openings = [[bay.openingWidth, inside.widthMm], [bay.openingHeight, inside.heightMm]] as const;
+  const isOut = ({ x, y, z, width, depth, height }: MeasuredBay['obstacles'][number]) => x + width > inside.widthMm || y + depth > inside.depthMm || z + height > inside.heightMm;
+  return [
+    ...openings.flatMap(([opening, insideMm]): LayOutUnitError[] => (opening && opening.mm > insideMm ? [{ code: 'opening_larger', bayId: bay.id, openingMm: opening.mm, insideMm }] : [])),
+    ...bay.obstacles.filter(isOut).map(({ label }): LayOutUnitError => ({ code: 'obstacle_outside', bayId: bay.id, label })),
+  ];
 }
 
 /** Furniture taller than this many times its depth tips when pulled or climbed on. */

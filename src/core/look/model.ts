@@ -1,9 +1,58 @@
 import { z } from 'zod';
 
 import {
-  bayIdSchema, lengthSchema, pictureIdSchema, priceMinorSchema, projectIdSchema, roomIdSchema,
-  unitIdSchema, vantagePointIdSchema,
+  bayIdSchema, checkIdSchema, fixtureIdSchema, lengthSchema, pictureIdSchema, priceMinorSchema, projectIdSchema,
+  roomIdSchema, unitIdSchema, vantagePointIdSchema,
 } from '../shared';
+import { schoolChoicesSchema } from './schools';
+
+/** Where something stands, as a tape tells it: which wall, how far from the corner where that wall begins, how far off it. */
+export const wallPlaceSchema = z.object({
+  wallIndex: z.number().int().min(0).max(39),
+  along: lengthSchema,
+  off: lengthSchema,
+});
+export type WallPlace = Readonly<z.infer<typeof wallPlaceSchema>>;
+
+/**
+ * A room's walls, walked round with the room on the right hand; each ends in a right-angle turn.
+ * Most turns go right; a left turn is the corner of a chimney breast or an alcove.
+ */
+export const roomPlanSchema = z.object({
+  walls: z.array(z.object({ length: lengthSchema, turn: z.enum(['right', 'left']) })).min(4).max(40),
+});
+export type RoomPlan = Readonly<z.infer<typeof roomPlanSchema>>;
+
+/** Floor or table that must stay clear for something to be possible: a bed that folds out, a chair at a table. */
+export const clearSpaceSchema = z.object({
+  surface: z.enum(['floor', 'table']),
+  width: lengthSchema,
+  depth: lengthSchema,
+  /** Where on the floor; null: anywhere in the room. */
+  place: wallPlaceSchema.nullable(),
+  /** On which unit, for a table. */
+  unitId: unitIdSchema.nullable(),
+});
+export type ClearSpace = Readonly<z.infer<typeof clearSpaceSchema>>;
+
+/** Something that should be possible in a room again; Show answers it. */
+export const roomCheckSchema = z.object({
+  id: checkIdSchema,
+  text: z.string().trim().min(1).max(160),
+  clear: clearSpaceSchema.nullable(),
+  /** What the household says of it afterwards; null: not asked yet. */
+  answer: z.enum(['yes', 'no']).nullable(),
+});
+export type RoomCheck = Readonly<z.infer<typeof roomCheckSchema>>;
+
+/** Where a routine breaks: not what is untidy, but what does not work. */
+export const routineBreakSchema = z.object({
+  what: z.string().trim().min(1).max(160),
+  who: z.string().trim().max(80),
+  when: z.string().trim().max(80),
+  failingStep: z.string().trim().max(160),
+});
+export type RoutineBreak = Readonly<z.infer<typeof routineBreakSchema>>;
 
 /** A room of the home, and what it is for. */
 export const roomSchema = z.object({
@@ -15,11 +64,19 @@ export const roomSchema = z.object({
   /** This room's share of the project's budget. */
   budgetMinor: priceMinorSchema,
   position: z.number().int(),
+  /** Null until its walls are measured. */
+  plan: roomPlanSchema.nullable().default(null),
+  checks: z.array(roomCheckSchema).max(30).default([]),
+  routineBreaks: z.array(routineBreakSchema).max(30).default([]),
+  /** Where this room departs from the project's way of working. */
+  schools: schoolChoicesSchema.default({}),
+  /** Hours worked here so far, noted by the organizer; estimates of later rooms rest on it. */
+  workedMinutes: z.number().int().min(0).max(1_000_000).nullable().default(null),
 });
 export type Room = Readonly<z.infer<typeof roomSchema>>;
 
 export const unitKinds = [
-  'cupboard', 'shelving', 'drawers', 'wardrobe', 'locker', 'bench', 'under-bed', 'fridge', 'other',
+  'cupboard', 'drawers', 'under-basin', 'shelving', 'cubes', 'wardrobe', 'fridge', 'locker', 'bench', 'hooks', 'under-bed', 'cupboard-top', 'other',
 ] as const;
 export const unitKindSchema = z.enum(unitKinds);
 export type UnitKind = z.infer<typeof unitKindSchema>;
@@ -52,11 +109,22 @@ export const baySchema = z.object({
   maxLoadG: z.number().int().min(1).max(1_000_000_000).nullable(),
   pullOut: z.boolean(),
   moist: z.boolean(),
+  warm: z.boolean().default(false),
+  light: z.boolean().default(false),
+  /** Can be locked, or put out of a child's hands. */
+  lockable: z.boolean().default(false),
+  /** Its measures are the usual ones of its kind; nobody has held a tape to it yet. */
+  isUsual: z.boolean().default(false),
   /** Not part of this pass: drawn, never filled. */
   outOfScope: z.boolean(),
   obstacles: z.array(obstacleSchema).max(20),
 });
 export type Bay = Readonly<z.infer<typeof baySchema>>;
+
+/** How a unit opens into the room: one leaf hinged on a side, two leaves, leaves that slide, or none. */
+export const unitDoors = ['none', 'left', 'right', 'pair', 'slides'] as const;
+export const unitDoorSchema = z.enum(unitDoors);
+export type UnitDoor = z.infer<typeof unitDoorSchema>;
 
 /** A piece of storage furniture with its bays, bottom row first, left to right. */
 export const unitSchema = z.object({
@@ -70,21 +138,55 @@ export const unitSchema = z.object({
   /** From the room's floor to the unit's underside. */
   floorGap: lengthSchema,
   position: z.number().int(),
+  door: unitDoorSchema.default('none'),
+  /** Distance between the holes that shelves can move to; null: shelves are fixed. */
+  holePitch: lengthSchema.nullable().default(null),
+  /** Where it stands in the room; null: not put in the plan yet. */
+  place: wallPlaceSchema.nullable().default(null),
   bays: z.array(baySchema).max(60),
 });
 export type Unit = Readonly<z.infer<typeof unitSchema>>;
+
+export const fixtureKinds = ['door', 'window', 'socket', 'radiator', 'meter', 'valve', 'station'] as const;
+export const fixtureKindSchema = z.enum(fixtureKinds);
+export type FixtureKind = z.infer<typeof fixtureKindSchema>;
+
+/** How a door opens: into the room, hinged where its wall begins or ends; out of it; along the wall. */
+export const doorSwings = ['in-start', 'in-end', 'out', 'slides'] as const;
+export const doorSwingSchema = z.enum(doorSwings);
+export type DoorSwing = z.infer<typeof doorSwingSchema>;
+
+/** What belongs to the room and stays: doors, windows, sockets, valves; and stations, where something is done. */
+export const fixtureSchema = z.object({
+  id: fixtureIdSchema,
+  roomId: roomIdSchema,
+  kind: fixtureKindSchema,
+  name: z.string().trim().min(1).max(60),
+  place: wallPlaceSchema,
+  width: lengthSchema,
+  /** How far it stands out from the wall; 0 for what is in or on it. */
+  depth: lengthSchema,
+  /** From the floor to its lower and to its upper edge. */
+  bottom: lengthSchema,
+  top: lengthSchema,
+  /** Doors only. */
+  swing: doorSwingSchema.nullable(),
+});
+export type Fixture = Readonly<z.infer<typeof fixtureSchema>>;
 
 /** A spot that can be found again, from which the room is photographed. */
 export const vantagePointSchema = z.object({
   id: vantagePointIdSchema,
   roomId: roomIdSchema,
-  /** Where one stands and what is in view, e.g. "from the back door, all four shelves". */
+  /** Where one stands, e.g. "from the back door". */
   name: z.string().trim().min(1).max(80),
+  /** What is in view, so that the same is in view again. */
+  inView: z.string().trim().max(120).default(''),
   position: z.number().int(),
 });
 export type VantagePoint = Readonly<z.infer<typeof vantagePointSchema>>;
 
-export const moments = ['before', 'emptied', 'after', 'later'] as const;
+export const moments = ['before', 'emptied', 'mock-up', 'after', 'later'] as const;
 export const momentSchema = z.enum(moments);
 export type Moment = z.infer<typeof momentSchema>;
 

@@ -94,6 +94,37 @@ export function spreadMm(readings: readonly Length[]): number {
   return values.length < 2 ? 0 : toTenthMm(Math.max(...values) - Math.min(...values));
 }
 
+/** A measure that was computed, written in the unit it is shown in. */
+export const toLength = (mm: number, unit: LengthUnit): Length => ({ mm: toTenthMm(mm), text: formatLength(mm, unit) });
+
+/** Readings of one measure lie further apart than this when one of them was taken askew. */
+export const MAX_SPREAD_MM = 5;
+/** So many readings that agree settle a measure, whatever else was read. */
+const SETTLED_BY = 3;
+
+/** What several readings of one measure amount to. */
+export interface ReadingsVerdict {
+  /** The smallest reading: what has to go in has to pass the narrowest spot. */
+  readonly countsMm: number;
+  /** Another reading is wanted. */
+  readonly isAskew: boolean;
+  /** Readings set aside: held at a slant, a tape or a beam reads too much, never too little. */
+  readonly slantedIndexes: readonly number[];
+}
+
+/**
+ * Judges the readings of one measure. Up to three must lie within 5 mm; once the three smallest of
+ * more do, larger ones are taken as slanted and set aside. Requires: at least one reading.
+ */
+export function judgeReadings(readings: readonly Length[]): ReadingsVerdict {
+  const byLength = readings.map(({ mm }, index) => ({ mm, index })).sort((a, b) => a.mm - b.mm);
+  const countsMm = byLength[0]?.mm ?? Infinity;
+  const settling = byLength[Math.min(SETTLED_BY, byLength.length) - 1]?.mm ?? countsMm;
+  const isAskew = toTenthMm(settling - countsMm) > MAX_SPREAD_MM;
+  const slantedIndexes = isAskew ? [] : byLength.filter(({ mm }) => toTenthMm(mm - countsMm) > MAX_SPREAD_MM).map(({ index }) => index);
+  return { countsMm, isAskew, slantedIndexes };
+}
+
 interface Part {
   readonly amount: number;
   readonly unit: LengthUnit | undefined;

@@ -1,12 +1,16 @@
 import type { Knex } from 'knex';
 
 import * as foundation from './0001_foundation';
+import * as lookAndAgree from './0002_look_and_agree';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
 }
 
-const migrations: readonly NamedMigration[] = [{ name: '0001_foundation', ...foundation }];
+const migrations: readonly NamedMigration[] = [
+  { name: '0001_foundation', ...foundation },
+  { name: '0002_look_and_agree', ...lookAndAgree },
+];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);
 

@@ -1,28 +1,23 @@
 import 'server-only';
 
-import type { Person, Project } from '@/core/agree';
-import { personIdSchema, projectIdSchema, roomIdSchema, type Length, type ProjectId, type RoomId } from '@/core/shared';
+import { defaultTerms, type Person, type Project } from '@/core/agree';
+import type { Room } from '@/core/look';
+import { personIdSchema, projectIdSchema, roomIdSchema, type ProjectId, type RoomId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { personTable, projectTable, roomTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 
-export interface PersonInput {
-  readonly id: string | undefined;
-  readonly name: string;
-  readonly height: Length;
-  readonly isChild: boolean;
-  readonly noStep: boolean;
-}
-export type ProjectInput = Pick<Project, 'name' | 'units' | 'currency' | 'budgetMinor' | 'readyBy'> & {
+export type PersonInput = Omit<Person, 'id' | 'projectId' | 'position'> & { readonly id: string | undefined };
+export type ProjectInput = Pick<Project, 'name' | 'units' | 'currency' | 'budgetMinor' | 'readyBy' | 'bedCount' | 'guestPlaceCount' | 'pets'> & {
   readonly people: readonly PersonInput[];
 };
 
 /** Starts a project with its household. Not a change to be undone: there is nothing before it. */
 export async function startProject(db: Db, input: ProjectInput): Promise<ProjectId> {
   const { people, ...facts } = input;
-  const project: Project = { ...facts, id: projectIdSchema.parse(createId()), status: 'active', createdAt: nowIso() };
+  const project: Project = { ...facts, id: projectIdSchema.parse(createId()), status: 'active', createdAt: nowIso(), terms: defaultTerms };
   await db.transaction(async (trx) => {
     await trx(projectTable.name).insert(projectTable.toRow(project));
     for (const person of toPeople(project.id, people)) await trx(personTable.name).insert(personTable.toRow(person));
@@ -55,6 +50,9 @@ export async function changeProject(
 const toPeople = (projectId: ProjectId, people: readonly PersonInput[]): Person[] =>
   people.map(({ id, ...facts }, position) => ({ ...facts, id: personIdSchema.parse(id ?? createId()), projectId, position }));
 
+/** A room about which nothing is noted yet. */
+export const createRoom = (facts: Pick<Room, 'id' | 'projectId' | 'name' | 'purpose' | 'budgetMinor' | 'position'>): Room => ({ ...facts, plan: null, checks: [], routineBreaks: [], schools: {}, workedMinutes: null });
+
 /** Adds a room at the end of the lid. */
 export async function addRoom(
   db: Db,
@@ -64,7 +62,7 @@ export async function addRoom(
   const { rooms } = await getProjectRecords(db, projectId);
   const id = roomIdSchema.parse(createId());
   await recordChange(db, { projectId, label: `added the room ${input.name}`, now: nowIso() }, (writer) =>
-    writer.insert(roomTable, { ...input, id, projectId, position: rooms.length }),
+    writer.insert(roomTable, createRoom({ ...input, id, projectId, position: rooms.length })),
   );
   return id;
 }

@@ -45,6 +45,7 @@ function roomProgress(records: ProjectRecords, roomId: RoomId): RoomProgress {
   const priorities = new Map(records.priorities.filter((entry) => entry.roomId === roomId).map((entry) => [entry.containerId, entry.priority]));
   return roomProgressOf({
     ...own,
+    sections: records.sections.filter((section) => section.roomId === roomId),
     vantagePoints,
     pictures: records.pictures.filter((picture) => vantagePoints.some(({ id }) => id === picture.vantagePointId)),
     needs: listNeeds({ ...own, priorities }),

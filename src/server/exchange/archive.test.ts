@@ -4,7 +4,7 @@ import path from 'node:path';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 
-import { aDecision, aGroup, aUnit, HALL, HOME } from '@test/builders';
+import { aDecision, aGroup, aUnit, HALL, HOME, aRoom } from '@test/builders';
 import { projectSchema } from '@/core/agree';
 import { openDatabase, picturesDir, type Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
@@ -30,13 +30,13 @@ const aPicture = () => sharp({ create: { width: 60, height: 40, channels: 3, bac
 async function fillHome(): Promise<void> {
   const unit = aUnit();
   await db(projectTable.name).insert(projectTable.toRow(projectSchema.parse({ id: HOME, name: 'Home', units: 'cm', currency: 'GBP', budgetMinor: 500, readyBy: '2026-12-12', status: 'active', createdAt: '2026-11-01T09:00:00.000Z' })));
-  await db(roomTable.name).insert(roomTable.toRow({ id: HALL, projectId: HOME, name: 'Hall', purpose: 'Sit', budgetMinor: 100, position: 0 }));
+  await db(roomTable.name).insert(roomTable.toRow(aRoom({ purpose: 'Sit' })));
   await db(unitTable.name).insert(unitTable.toRow(unit));
   for (const bay of unit.bays) await db(bayTable.name).insert(bayTable.toRow(bay));
   await db(groupTable.name).insert(groupTable.toRow(aGroup({ bayId: 'shelf' })));
   await appendDecisions(db, HOME, [aDecision({ groupId: 'hats' }), aDecision({ id: 'd2', thingId: 't2', verdict: 'donate' })]);
   await appendDecisions(db, HOME, [{ kind: 'undone', id: aDecision({ id: 'u1' }).id, thingId: aDecision({ thingId: 't2' }).thingId, aboutId: aDecision({ id: 'd2' }).id, decidedAt: '2026-11-06T11:00:00.000Z', device: 'desk' }]);
-  const vantagePointId = await addVantagePoint(db, HOME, { roomId: HALL, name: 'from the door' });
+  const vantagePointId = await addVantagePoint(db, HOME, { roomId: HALL, name: 'from the door', inView: '' });
   await addPicture(db, dataDir, { projectId: HOME, vantagePointId, moment: 'before', bytes: await aPicture() });
 }
 
@@ -86,7 +86,7 @@ const tampered = async (change: (documents: Documents) => void, drop?: RegExp): 
 };
 
 test.each([
-  ['a newer version', (d: Documents) => { d.project.version = 2; }, undefined, { code: 'newer_version', version: 2 }],
+  ['a newer version', (d: Documents) => { d.project.version = 3; }, undefined, { code: 'newer_version', version: 3 }],
   ['a field that is no such', (d: Documents) => { d.project.rooms = [{ id: 'r' }]; }, undefined, { code: 'unreadable', file: 'project.json', path: 'rooms.0.projectId' }],
   ['a decision without a verdict', (d: Documents) => { d.decisions.push({ kind: 'decided' }); }, undefined, { code: 'unreadable', file: 'decisions.json' }],
   ['a picture that is missing', () => undefined, /jpg$/, { code: 'file_missing' }],

@@ -3,9 +3,9 @@ import 'server-only';
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import { z } from 'zod';
 
-import { personSchema, projectSchema } from '@/core/agree';
+import { agreementSchema, personSchema, projectSchema, sectionSchema } from '@/core/agree';
 import { containerProductSchema, takenFitSchema } from '@/core/fit';
-import { pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
+import { fixtureSchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { containerIdSchema, err, ok, projectIdSchema, roomIdSchema, type ProjectId, type Result } from '@/core/shared';
 import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
 import { decisionEventSchema, groupSchema } from '@/core/sort';
@@ -14,8 +14,8 @@ import { appendDecisions, listDecisions } from '@/data/decisionLog';
 import { listOffers, listShops } from '@/data/catalogueRepo';
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import {
-  bayTable, containerTable, fitTable, groupTable, needPriorityTable, offerTable, personTable, pictureTable, projectTable,
-  purchaseTable, roomTable, shopTable, unitTable, vantagePointTable,
+  agreementTable, bayTable, containerTable, fitTable, fixtureTable, groupTable, needPriorityTable, offerTable, personTable, pictureTable,
+  projectTable, purchaseTable, roomTable, sectionTable, shopTable, unitTable, vantagePointTable,
 } from '@/data/tables';
 import type { Table } from '@/data/columns';
 import { encodePicture, readPictureFile, writePictureFiles } from '../look/pictures';
@@ -24,12 +24,16 @@ import { createId, nowIso } from '../means';
 /** The open format of a whole project; documented in docs/formats.md. */
 const archiveSchema = z.strictObject({
   format: z.literal('tin-box-project'),
-  version: z.literal(1),
+  version: z.union([z.literal(1), z.literal(2)]),
   exportedAt: z.iso.datetime(),
   project: projectSchema,
   people: z.array(personSchema),
   rooms: z.array(roomSchema),
   units: z.array(unitSchema),
+  // What came with version 2; a file of version 1 has none.
+  fixtures: z.array(fixtureSchema).default([]),
+  sections: z.array(sectionSchema).default([]),
+  agreements: z.array(agreementSchema).default([]),
   vantagePoints: z.array(vantagePointSchema),
   pictures: z.array(pictureSchema),
   groups: z.array(groupSchema),
@@ -45,6 +49,8 @@ const decisionsSchema = z.array(decisionEventSchema);
 
 const MAX_ZIP_BYTES = 600_000_000;
 const MAX_UNPACKED_BYTES = 1_200_000_000;
+/** The version that is written; older ones are read. */
+const VERSION = 2;
 const PROJECT_FILE = 'project.json';
 const DECISIONS_FILE = 'decisions.json';
 
@@ -56,8 +62,9 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
   const kept = containers.filter(({ id, projectId: owner }) => owner !== null || usedIds.has(id));
   const offers = (await listOffers(db)).filter((offer) => kept.some(({ id }) => id === offer.containerId));
   const archive: Archive = {
-    format: 'tin-box-project', version: 1, exportedAt: nowIso(), project: records.project, people: [...records.people], rooms: [...rooms],
-    units: records.units.map((unit) => ({ ...unit, bays: [...unit.bays] })) as Archive['units'], vantagePoints: [...records.vantagePoints],
+    format: 'tin-box-project', version: VERSION, exportedAt: nowIso(), project: records.project, people: [...records.people], rooms: [...rooms],
+    units: records.units.map((unit) => ({ ...unit, bays: [...unit.bays] })) as Archive['units'], fixtures: [...records.fixtures], sections: [...records.sections] as Archive['sections'], agreements: [...records.agreements] as Archive['agreements'],
+    vantagePoints: [...records.vantagePoints],
     pictures: [...records.pictures], groups: [...records.groups], fits: [...fits] as Archive['fits'], containers: kept,
     shops: (await listShops(db)).filter((shop) => offers.some(({ shopId }) => shopId === shop.id)),
     offers, purchases: [...records.purchases], priorities: priorities.map((entry) => ({ ...entry })) as Archive['priorities'],
@@ -68,7 +75,7 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
   };
   for (const { id } of records.pictures) {
     // Pictures are packed already; level 0 saves the time.
-    files[`pictures/${id}.jpg`] = [new Uint8Array(await readPictureFile(dataDir, id, 'full')), { level: 0 }];
+    files[`pictures/${id}.jpg`] = [new Uint8Array(await readPictureFile(dataDir, id, 'original')), { level: 0 }];
   }
   return zipSync(files, { level: 6 });
 }
@@ -137,7 +144,7 @@ function readDocuments(files: Readonly<Record<string, Uint8Array>>): Result<Docu
   const project = readJson(files, PROJECT_FILE);
   if (!project.ok) return project;
   const version = z.object({ version: z.number() }).safeParse(project.value);
-  if (version.success && version.data.version > 1) return err({ code: 'newer_version', version: version.data.version });
+  if (version.success && version.data.version > VERSION) return err({ code: 'newer_version', version: version.data.version });
   const archive = parseWith(archiveSchema, project.value, PROJECT_FILE);
   if (!archive.ok) return archive;
   const log = readJson(files, DECISIONS_FILE);
@@ -167,6 +174,7 @@ function parseWith<T>(schema: z.ZodType<T>, value: unknown, file: string): Resul
 function withFreshIds({ archive, decisions }: Documents): Documents & { readonly idOf: (id: string) => string } {
   const own = [
     archive.project, ...archive.people, ...archive.rooms, ...archive.units, ...archive.units.flatMap((unit) => unit.bays),
+    ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.rooms.flatMap((room) => room.checks),
     ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.purchases,
     ...archive.containers.filter(({ projectId }) => projectId !== null),
   ];
@@ -202,6 +210,9 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   await insertAll(roomTable, archive.rooms);
   await insertAll(unitTable, archive.units);
   await insertAll(bayTable, archive.units.flatMap((unit) => unit.bays));
+  await insertAll(fixtureTable, archive.fixtures);
+  await insertAll(sectionTable, archive.sections);
+  await insertAll(agreementTable, archive.agreements);
   await insertAll(vantagePointTable, archive.vantagePoints);
   await insertAll(pictureTable, archive.pictures);
   await insertAll(groupTable, archive.groups);

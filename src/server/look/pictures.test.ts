@@ -18,7 +18,7 @@ beforeEach(async () => {
   dataDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-pictures-'));
   mkdirSync(picturesDir(dataDir));
   db = await aDatabase();
-  vantagePointId = await addVantagePoint(db, HOME, { roomId: HALL, name: 'from the door' });
+  vantagePointId = await addVantagePoint(db, HOME, { roomId: HALL, name: 'from the door', inView: 'all of it' });
 });
 afterEach(async () => {
   await db.destroy();
@@ -29,12 +29,13 @@ const aPicture = (width = 80, height = 60) => sharp({ create: { width, height, c
 const add = async (bytes: Uint8Array) => addPicture(db, dataDir, { projectId: HOME, vantagePointId, moment: 'before', bytes });
 const pictures = async () => (await getProjectRecords(db, HOME)).pictures;
 
-test('a picture is kept in two sizes, the larger no more than 2560 px', async () => {
+test('a picture is kept as it was taken, for pages at 2560 px, and for lists', async () => {
   const added = await add(await aPicture(4000, 1000));
   if (!added.ok) throw new Error(added.error.code);
   expect(added.value).toMatchObject({ widthPx: 2560, heightPx: 640 });
   expect(await sharp(await readPictureFile(dataDir, added.value.id, 'thumb')).metadata()).toMatchObject({ format: 'jpeg', width: 640, height: 160 });
-  expect(readdirSync(picturesDir(dataDir)).sort()).toEqual([`${added.value.id}.jpg`, `${added.value.id}.thumb.jpg`]);
+  expect(await sharp(await readPictureFile(dataDir, added.value.id, 'original')).metadata()).toMatchObject({ width: 4000, height: 1000 });
+  expect(readdirSync(picturesDir(dataDir)).sort()).toEqual([`${added.value.id}.jpg`, `${added.value.id}.original.jpg`, `${added.value.id}.thumb.jpg`]);
 });
 
 test('what is no picture leaves neither row nor file', async () => {

@@ -16,8 +16,8 @@ import { createId, nowIso } from '../means';
 export const MAX_PICTURE_BYTES = 25_000_000;
 /** 60 megapixels: above what phones take, below what fills the memory. */
 const MAX_PIXELS = 60_000_000;
-const LONG_SIDE_PX = 2560;
-const THUMB_SIDE_PX = 640;
+/** The original, as taken by any phone; what pages show; what lists show. */
+const SIDES_PX = { original: 8192, full: 2560, thumb: 640 } as const;
 const ACCEPTED_FORMATS = new Set(['jpeg', 'png', 'webp', 'tiff', 'avif']);
 
 export type PictureError =
@@ -25,13 +25,16 @@ export type PictureError =
   | { readonly code: 'not_a_picture' }
   | { readonly code: 'picture_damaged' };
 
-export type PictureSize = 'full' | 'thumb';
+export type PictureSize = keyof typeof SIDES_PX;
+const SUFFIXES: Readonly<Record<PictureSize, string>> = { original: '.original.jpg', full: '.jpg', thumb: '.thumb.jpg' };
 
 /** The file of a picture. Its name is made of a parsed id and nothing that a request says. */
 const fileOf = (dataDir: string, id: PictureId, size: PictureSize): string =>
-  path.join(/*turbopackIgnore: true*/ picturesDir(dataDir), size === 'full' ? `${id}.jpg` : `${id}.thumb.jpg`);
+  path.join(/*turbopackIgnore: true*/ picturesDir(dataDir), `${id}${SUFFIXES[size]}`);
 
 interface Encoded {
+  /** Undefined where the picture is no larger than `full`. */
+  readonly original: Buffer | undefined;
   readonly full: Buffer;
   readonly thumb: Buffer;
   readonly widthPx: number;
@@ -39,8 +42,8 @@ interface Encoded {
 }
 
 /**
- * Re-encodes a picture by what its bytes are: upright, at most 2560 px, JPEG, with no metadata left
- * (no place, no time, no device).
+ * Re-encodes a picture by what its bytes are: upright, JPEG, with no metadata left (no place, no time,
+ * no device); once as it was taken, once for pages at 2560 px, once for lists.
  */
 export async function encodePicture(bytes: Uint8Array): Promise<Result<Encoded, PictureError>> {
   if (bytes.byteLength > MAX_PICTURE_BYTES) return err({ code: 'picture_too_large', maxBytes: MAX_PICTURE_BYTES });
@@ -50,17 +53,21 @@ export async function encodePicture(bytes: Uint8Array): Promise<Result<Encoded, 
   if (format === undefined || !ACCEPTED_FORMATS.has(format)) return err({ code: 'not_a_picture' });
   try {
     const upright = sharp(bytes, options).autoOrient().flatten({ background: '#ffffff' });
-    const full = await upright.clone().resize(LONG_SIDE_PX, LONG_SIDE_PX, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 84, mozjpeg: true }).toBuffer({ resolveWithObject: true });
-    const thumb = await upright.clone().resize(THUMB_SIDE_PX, THUMB_SIDE_PX, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: 78 }).toBuffer();
-    return ok({ full: full.data, thumb, widthPx: full.info.width, heightPx: full.info.height });
+    const resized = (size: PictureSize) => upright.clone().resize(SIDES_PX[size], SIDES_PX[size], { fit: 'inside', withoutEnlargement: true });
+    const full = await resized('full').jpeg({ quality: 84, mozjpeg: true }).toBuffer({ resolveWithObject: true });
+    const thumb = await resized('thumb').jpeg({ quality: 78 }).toBuffer();
+    const original = await resized('original').jpeg({ quality: 90 }).toBuffer({ resolveWithObject: true });
+    const isLarger = original.info.width > full.info.width;
+    return ok({ original: isLarger ? original.data : undefined, full: full.data, thumb, widthPx: full.info.width, heightPx: full.info.height });
   } catch {
     return err({ code: 'picture_damaged' });
   }
 }
 
-/** Writes both sizes; each file appears whole or not at all. */
+/** Writes every size; each file appears whole or not at all. */
 export async function writePictureFiles(dataDir: string, id: PictureId, encoded: Encoded): Promise<void> {
-  for (const [size, bytes] of [['full', encoded.full], ['thumb', encoded.thumb]] as const) {
+  for (const [size, bytes] of [['original', encoded.original], ['full', encoded.full], ['thumb', encoded.thumb]] as const) {
+    if (!bytes) continue;
     const target = fileOf(dataDir, id, size);
     const partial = `${target}.${randomUUID()}.part`;
     await writeFile(partial, bytes, { mode: 0o600 });
@@ -68,9 +75,10 @@ export async function writePictureFiles(dataDir: string, id: PictureId, encoded:
   }
 }
 
-/** @errors `not_found`. */
+/** A picture's file; of one that has no larger original, the full one is the original. @errors `not_found`. */
 export async function readPictureFile(dataDir: string, id: PictureId, size: PictureSize): Promise<Buffer> {
   return readFile(fileOf(dataDir, id, size)).catch((cause: unknown) => {
+    if (size === 'original') return readPictureFile(dataDir, id, 'full');
     throw new DataError('not_found', `the picture ${id} is not on the disk`, { cause });
   });
 }
@@ -79,14 +87,14 @@ export async function readPictureFile(dataDir: string, id: PictureId, size: Pict
 export async function addPicture(
   db: Db,
   dataDir: string,
-  input: { readonly projectId: ProjectId; readonly vantagePointId: VantagePointId; readonly moment: Moment; readonly bytes: Uint8Array },
+  input: { readonly projectId: ProjectId; readonly vantagePointId: VantagePointId; readonly moment: Moment; readonly bytes: Uint8Array; readonly id?: PictureId },
 ): Promise<Result<Picture, PictureError>> {
   const { vantagePoints } = await getProjectRecords(db, input.projectId);
   const vantagePoint = vantagePoints.find(({ id }) => id === input.vantagePointId);
   if (!vantagePoint) throw new DataError('not_found', `there is no vantage point ${input.vantagePointId}`);
   const encoded = await encodePicture(input.bytes);
   if (!encoded.ok) return encoded;
-  const id = pictureIdSchema.parse(createId());
+  const id = input.id ?? pictureIdSchema.parse(createId());
   await writePictureFiles(dataDir, id, encoded.value);
   const { widthPx, heightPx } = encoded.value;
   const picture: Picture = { id, vantagePointId: input.vantagePointId, moment: input.moment, widthPx, heightPx, takenAt: nowIso() };
@@ -94,7 +102,7 @@ export async function addPicture(
     const label = `added a picture, ${vantagePoint.name}`;
     await recordChange(db, { projectId: input.projectId, label, now: nowIso() }, (writer) => writer.insert(pictureTable, picture));
   } catch (error) {
-    await Promise.all([rm(fileOf(dataDir, id, 'full'), { force: true }), rm(fileOf(dataDir, id, 'thumb'), { force: true })]);
+    await Promise.all((Object.keys(SIDES_PX) as PictureSize[]).map((size) => rm(fileOf(dataDir, id, size), { force: true })));
     throw error;
   }
   return ok(picture);
@@ -118,7 +126,7 @@ export async function removeVantagePoint(db: Db, projectId: ProjectId, vantagePo
   });
 }
 
-export async function addVantagePoint(db: Db, projectId: ProjectId, input: { readonly roomId: RoomId; readonly name: string }): Promise<VantagePointId> {
+export async function addVantagePoint(db: Db, projectId: ProjectId, input: { readonly roomId: RoomId; readonly name: string; readonly inView: string }): Promise<VantagePointId> {
   const { rooms, vantagePoints } = await getProjectRecords(db, projectId);
   if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
   const id = vantagePointIdSchema.parse(createId());

@@ -5,12 +5,12 @@ import { bayIdSchema, err, ok, unitIdSchema, type ProjectId, type Result, type R
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { bayTable, fitTable, groupTable, unitTable } from '@/data/tables';
+import { bayTable, fitTable, groupTable, sectionTable, unitTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 
 /** A bay as the form gives it; without an id it is new. */
 export type BayInput = Omit<Bay, 'id' | 'unitId'> & { readonly id: string | undefined };
-export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'bays'> & {
+export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'place' | 'bays'> & {
   readonly id: string | undefined;
   readonly roomId: RoomId;
   readonly bays: readonly BayInput[];
@@ -35,16 +35,21 @@ export async function saveUnit(db: Db, projectId: ProjectId, input: UnitInput): 
   if (!layout.ok) return err(layout.error);
   const position = before?.position ?? records.units.filter(({ roomId }) => roomId === input.roomId).length;
   const label = `${before ? 'changed' : 'added'} ${input.name}`;
-  await recordChange(db, { projectId, label, now: nowIso() }, async (writer) => {
-    await writer.put(unitTable, { ...facts, id: unitId, position });
-    for (const bay of before?.bays ?? []) {
-      const after = bays.find(({ id }) => id === bay.id);
-      if (!after) await removeBay(writer, records, bay);
-      else if (hasChangedInside(bay, after)) await writer.remove(fitTable, bay.id);
-    }
-    for (const bay of bays) await writer.put(bayTable, bay);
-  });
+  const unit: Unit = { ...facts, id: unitId, position, place: before?.place ?? null, bays };
+  await recordChange(db, { projectId, label, now: nowIso() }, (writer) => putUnit(writer, records, { before, unit }));
   return ok(unitId);
+}
+
+/** Writes a unit with its bays over what was there before, and drops what no longer holds. */
+export async function putUnit(writer: ChangeWriter, records: ProjectRecords, { before, unit }: { readonly before: Unit | undefined; readonly unit: Unit }): Promise<void> {
+  const { bays, ...facts } = unit;
+  await writer.put(unitTable, facts);
+  for (const bay of before?.bays ?? []) {
+    const after = bays.find(({ id }) => id === bay.id);
+    if (!after) await removeBay(writer, records, bay);
+    else if (hasChangedInside(bay, after)) await writer.remove(fitTable, bay.id);
+  }
+  for (const bay of bays) await writer.put(bayTable, bay);
 }
 
 /** Takes a unit away; its groups become homeless. */
@@ -58,7 +63,8 @@ export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): 
   });
 }
 
-async function removeBay(writer: ChangeWriter, { groups }: ProjectRecords, bay: Bay): Promise<void> {
+async function removeBay(writer: ChangeWriter, { groups, sections }: ProjectRecords, bay: Bay): Promise<void> {
+  for (const section of sections.filter(({ bayIds }) => bayIds.includes(bay.id))) await writer.put(sectionTable, { ...section, bayIds: section.bayIds.filter((id) => id !== bay.id) });
   for (const group of groups.filter(({ bayId }) => bayId === bay.id)) await writer.put(groupTable, { ...group, bayId: null });
   await writer.remove(fitTable, bay.id);
   await writer.remove(bayTable, bay.id);

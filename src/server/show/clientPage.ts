@@ -2,16 +2,19 @@ import 'server-only';
 
 import type { Project } from '@/core/agree';
 import { pairPictures, roomResultsOf, type PicturePair, type RoomResults } from '@/core/show';
-import type { Room } from '@/core/look';
+import type { CheckAnswer, Room } from '@/core/look';
 import type { RoomId } from '@/core/shared';
 import type { ProjectRecords } from '@/data/projectRepo';
 import { roomRecordsOf } from '../desk/loadDesk';
+import { answerRoomChecks } from '../look/roomChecks';
 
 /** What the client sees of one room: nothing private, nothing of another home. */
 export interface ClientRoom {
   readonly room: Room;
   readonly pairs: readonly PicturePair[];
   readonly results: RoomResults;
+  /** What should be possible again, and whether it is. */
+  readonly checks: readonly CheckAnswer[];
 }
 export interface ClientPage {
   readonly project: Pick<Project, 'name' | 'currency'>;
@@ -25,7 +28,7 @@ export function gatherClientPage(records: ProjectRecords, { roomId, now }: { rea
     .filter((room) => roomId === undefined || room.id === roomId)
     .map((room): ClientRoom => {
       const vantagePoints = records.vantagePoints.filter((vantagePoint) => vantagePoint.roomId === room.id);
-      return { room, pairs: pairPictures(vantagePoints, records.pictures), results: roomResultsOf(roomRecordsOf(records, room.id)) };
+      return { room, pairs: pairPictures(vantagePoints, records.pictures), results: roomResultsOf(roomRecordsOf(records, room.id)), checks: answerRoomChecks(records, room.id) };
     });
   const hasSomething = ({ pairs, results }: ClientRoom) => results.all.count > 0 || pairs.some(({ before, after }) => before ?? after);
   return {

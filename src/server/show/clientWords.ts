@@ -47,6 +47,10 @@ export function destinationLines({ results }: ClientRoom): DestinationLine[] {
   }));
 }
 
+/** What is possible again, as far as it is known; what was said no to is not hidden. */
+export const checkLines = ({ checks }: ClientRoom): { readonly text: string; readonly said: string }[] =>
+  checks.flatMap(({ check, isMet }) => (isMet === undefined ? [] : [{ text: check.text, said: isMet ? 'yes' : 'not yet' }]));
+
 export const livesLine = (lives: LivesAt): string =>
   lives.unitName === undefined ? 'has no home yet' : `${lives.unitName}, ${lives.bayName ?? ''}`;
 

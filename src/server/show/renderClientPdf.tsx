@@ -1,31 +1,16 @@
 import 'server-only';
 
-import path from 'node:path';
-import { Document, Font, Image, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
+import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
 
 import type { PictureId } from '@/core/shared';
 import type { Picture } from '@/core/look';
 import type { ClientPage, ClientRoom } from './clientPage';
-import { dayWords, destinationLines, figuresOf, inLine, livesLine } from './clientWords';
-
-const fontFile = (family: string, weight: number): string =>
-  path.join(/*turbopackIgnore: true*/ process.cwd(), 'node_modules', '@fontsource', family, 'files', `${family}-latin-${weight}-normal.woff`);
-
-let hasFonts = false;
-function registerFonts(): void {
-  if (hasFonts) return;
-  for (const fontWeight of [400, 700] as const) {
-    Font.register({ family: 'Text', src: fontFile('atkinson-hyperlegible-next', fontWeight), fontWeight });
-    Font.register({ family: 'Head', src: fontFile('bitter', fontWeight), fontWeight });
-  }
-  // A word cut in two reads badly on a page for a client.
-  Font.registerHyphenationCallback((word) => [word]);
-  hasFonts = true;
-}
+import { registerPdfFonts } from './pdfFonts';
+import { checkLines, dayWords, destinationLines, figuresOf, inLine, livesLine } from './clientWords';
 
 /** The client's page as a PDF on A4. `pictures` holds the JPEG of every picture shown. */
 export async function renderClientPdf(page: ClientPage, pictures: ReadonlyMap<PictureId, Buffer>): Promise<Buffer> {
-  registerFonts();
+  registerPdfFonts();
   return renderToBuffer(
     <Document title={page.project.name} language="en-GB">
       {page.rooms.map((room) => (
@@ -44,6 +29,7 @@ export async function renderClientPdf(page: ClientPage, pictures: ReadonlyMap<Pi
 
 function RoomBody({ client, page, pictures }: { client: ClientRoom; page: ClientPage; pictures: ReadonlyMap<PictureId, Buffer> }) {
   const destinations = destinationLines(client);
+  const checks = checkLines(client);
   return (
     <>
       <Text style={styles.h1}>{client.room.name}</Text>
@@ -62,6 +48,13 @@ function RoomBody({ client, page, pictures }: { client: ClientRoom; page: Client
           </View>
         ))}
       </View>
+      {checks.length > 0 && <Text style={styles.h2} minPresenceAhead={60}>Possible here again</Text>}
+      {checks.map(({ text, said }) => (
+        <View key={text} style={styles.row} wrap={false}>
+          <Text style={styles.strong}>{text}</Text>
+          <Text>{said}</Text>
+        </View>
+      ))}
       {destinations.length > 0 && <Text style={styles.h2} minPresenceAhead={60}>What left this room, and where it went</Text>}
       {destinations.map(({ where, amount }) => (
         <View key={where} style={styles.row} wrap={false}>

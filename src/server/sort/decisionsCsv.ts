@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 
 import type { Room } from '@/core/look';
 import { decisionEventSchema, reasons, verdicts, type DecisionEvent, type Group } from '@/core/sort';
+import { guardFormula, readCsvTable, type CsvFault } from '../exchange/csvTable';
 
 /** The columns of the open format, in their order; documented in docs/formats.md. */
 export const decisionCsvColumns = [
@@ -10,15 +11,6 @@ export const decisionCsvColumns = [
 ] as const;
 type Column = (typeof decisionCsvColumns)[number];
 type CsvRow = Readonly<Record<Column, string>>;
-
-/** What is wrong in one cell. `line` counts as a text editor does: the header is line 1. */
-export interface CsvFault {
-  readonly line: number;
-  readonly column: string;
-  readonly code: 'missing_column' | 'unreadable' | 'unknown_room' | 'unknown_decision' | 'not_a_table';
-  readonly found: string;
-  readonly expected: string;
-}
 
 interface CsvContext {
   readonly rooms: readonly Pick<Room, 'id' | 'name'>[];
@@ -54,10 +46,6 @@ export function writeDecisionsCsv(events: readonly DecisionEvent[], { rooms, gro
 
 const emptyRow = Object.fromEntries(decisionCsvColumns.map((column) => [column, ''])) as Record<Column, string>;
 
-/** A cell that a spreadsheet would run as a formula gets an apostrophe, which reading takes off again. */
-const guardFormula = (cell: string): string => (/^['=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
-const unguardFormula = (cell: string): string => (/^'['=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
-
 /** A good row. A group that the project lacks is named in `newGroupName`; `event.groupId` is then null. */
 export interface ParsedDecisionRow {
   readonly line: number;
@@ -78,39 +66,15 @@ export function parseDecisionsCsv(
   text: string,
   context: CsvContext & { readonly createId: () => string; readonly now: string },
 ): ParsedDecisionsCsv {
-  const table = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { delimiter: delimiterOf(text), skipEmptyLines: false });
-  const header = (table.data[0] ?? []).map((cell) => cell.trim().toLowerCase());
-  const missing = (['room', 'thing', 'verdict'] as const).filter((column) => !header.includes(column));
-  if (missing.length > 0) {
-    return {
-      rows: [],
-      faults: missing.map((column) => ({
-        line: 1, column, code: 'missing_column' as const, found: header.join(', '), expected: column,
-      })),
-    };
-  }
-  const lines = linesOfRows(text.replace(/^\uFEFF/, ''), table.data.length);
+  const table = readCsvTable(text, decisionCsvColumns, ['room', 'thing', 'verdict']);
   const rows: ParsedDecisionRow[] = [];
-  const faults: CsvFault[] = table.errors
-    .filter((error) => error.type === 'Quotes')
-    .map((error) => ({ line: lines[error.row ?? 0] ?? 1, column: '', code: 'not_a_table' as const, found: error.message, expected: 'closed quotes' }));
-  table.data.slice(1).forEach((cells, i) => {
-    if (cells.every((cell) => cell.trim() === '')) return;
-    const line = lines[i + 1] ?? i + 2;
-    const row = Object.fromEntries(
-      decisionCsvColumns.map((column) => [column, unguardFormula((cells[header.indexOf(column)] ?? '').trim())]),
-    ) as CsvRow;
+  const faults: CsvFault[] = [...table.faults];
+  for (const { line, row } of table.rows) {
     const parsed = parseRow(row, line, context);
     if ('faults' in parsed) faults.push(...parsed.faults);
     else rows.push(parsed);
-  });
+  }
   return withoutDangling(rows, faults);
-}
-
-/** The sign that parts the header's cells. Guessing from the rows goes wrong where reasons hold semicolons. */
-function delimiterOf(text: string): string {
-  const header = text.split(/\r?\n/, 1)[0] ?? '';
-  return [',', ';', '\t'].find((sign) => header.includes(sign)) ?? ',';
 }
 
 /** Undoing what the file does not hold would silently do nothing; it is a fault of that line. */
@@ -125,20 +89,6 @@ function withoutDangling(rows: readonly ParsedDecisionRow[], faults: readonly Cs
     rows: rows.filter((row) => !isDangling(row)),
     faults: [...faults, ...dangling].sort((a, b) => a.line - b.line),
   };
-}
-
-/** The editor line on which each row starts: quoted cells may hold line breaks. */
-function linesOfRows(text: string, rowCount: number): number[] {
-  const starts: number[] = [1];
-  let line = 1;
-  let isQuoted = false;
-  for (let i = 0; i < text.length && starts.length < rowCount; i += 1) {
-    if (text[i] === '"') isQuoted = !isQuoted;
-    if (text[i] !== '\n') continue;
-    line += 1;
-    if (!isQuoted) starts.push(line);
-  }
-  return starts;
 }
 
 function parseRow(

@@ -8,7 +8,8 @@ import { appendDecisions, listDecisions, type AppendOutcome } from '@/data/decis
 import { getProjectRecords } from '@/data/projectRepo';
 import { groupTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
-import { parseDecisionsCsv, writeDecisionsCsv, type CsvFault } from './decisionsCsv';
+import type { CsvFault } from '../exchange/csvTable';
+import { parseDecisionsCsv, writeDecisionsCsv } from './decisionsCsv';
 import { createGroup } from './groups';
 
 /** The whole log, or today's things alone (one line a thing: its decision that stands). */

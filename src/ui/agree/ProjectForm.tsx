@@ -51,6 +51,9 @@ export function ProjectForm({ typed, rooms, submitLabel, onSave, canFinish }: Pr
         <SelectField label="Currency" error={errors.currency?.message} {...register('currency')}>
           {currencies.map((currency) => <option key={currency}>{currency}</option>)}
         </SelectField>
+        <TextField label="Beds" measure inputMode="numeric" error={errors.bedCount?.message} {...register('bedCount')} />
+        <TextField label="Places for guests" measure inputMode="numeric" error={errors.guestPlaceCount?.message} {...register('guestPlaceCount')} />
+        <TextField label="Pets" className={canFinish ? '' : 'sm:col-span-2'} placeholder="e.g. one old cat" error={errors.pets?.message} {...register('pets')} />
         {canFinish && (
           <SelectField label="This project is" {...register('status')}>
             <option value="active">going on</option>
@@ -78,12 +81,14 @@ function People({ form }: { form: Form }) {
       {errors?.root && <p className="warn mb-2">{errors.root.message}</p>}
       <ul className="grid gap-2">
         {fields.map((field, i) => (
-          <li key={field.key} className="panel grid items-start gap-x-3 gap-y-1 p-3 sm:grid-cols-[1fr_150px_auto_auto_auto]">
+          <li key={field.key} className="panel grid items-start gap-x-3 gap-y-1 p-3 sm:grid-cols-[1.4fr_112px_1fr_1fr_1fr_44px]">
             <TextField label="Name" error={errors?.[i]?.name?.message} {...register(`people.${i}.name`)} />
-            <TextField label="Height" measure placeholder="e.g. 168 cm" error={errors?.[i]?.height?.message} {...register(`people.${i}.height`)} />
-            <div className="sm:pt-6"><CheckField label="child" {...register(`people.${i}.isChild`)} /></div>
-            <div className="sm:pt-6"><CheckField label="must not climb" {...register(`people.${i}.noStep`)} /></div>
+            <TextField label="Height" isLength placeholder="168 cm" error={errors?.[i]?.height?.message} {...register(`people.${i}.height`)} />
+            <SelectField label="Labels" {...register(`people.${i}.labels`)}><option value="words">reads</option><option value="pictures">needs pictures</option></SelectField>
+            <SelectField label="Lids" {...register(`people.${i}.lids`)}><option value="closes">closes them</option><option value="leaves">leaves them off</option></SelectField>
+            <SelectField label="Puts back" {...register(`people.${i}.sorting`)}><option value="finely">finely sorted</option><option value="roughly">only roughly</option></SelectField>
             <button type="button" aria-label={`Remove person ${i + 1}`} onClick={() => remove(i)} className="grid size-11 place-items-center self-center rounded hover:bg-well"><X size={17} /></button>
+            <div className="flex gap-5 sm:col-span-full"><CheckField label="child" {...register(`people.${i}.isChild`)} /><CheckField label="must not climb" {...register(`people.${i}.noStep`)} /></div>
           </li>
         ))}
       </ul>

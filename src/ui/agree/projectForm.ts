@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { daySchema, measureUnits, projectStatuses, type Person, type Project } from '@/core/agree';
 import { currencies, formatMoneyInput } from '@/core/shared';
-import { typedMoney, typedPositiveLength } from '../typedValues';
+import { typedMoney, typedNumber, typedPositiveLength } from '../typedValues';
 
 const personFields = z.object({
   id: z.string(),
@@ -10,7 +10,11 @@ const personFields = z.object({
   height: z.string(),
   isChild: z.boolean(),
   noStep: z.boolean(),
+  labels: z.enum(['words', 'pictures']),
+  lids: z.enum(['closes', 'leaves']),
+  sorting: z.enum(['finely', 'roughly']),
 });
+const typedCount = typedNumber({ least: 0, most: 40, what: 'a number' }).transform(Math.round);
 
 /** Heights are read in the unit that the same form sets. */
 export const projectFormSchema = z
@@ -21,6 +25,9 @@ export const projectFormSchema = z
     budget: typedMoney,
     readyBy: z.union([z.literal(''), daySchema]).transform((day) => (day === '' ? null : day)),
     status: z.enum(projectStatuses),
+    bedCount: typedCount,
+    guestPlaceCount: typedCount,
+    pets: z.string().trim().max(120, 'At most 120 letters'),
     people: z.array(personFields).min(1, 'Somebody lives here').max(20),
     roomBudgets: z.record(z.string(), typedMoney),
   })
@@ -39,7 +46,7 @@ export const projectFormSchema = z
 export type ProjectFormTyped = z.input<typeof projectFormSchema>;
 export type ProjectFormRead = z.output<typeof projectFormSchema>;
 
-export const emptyPerson: ProjectFormTyped['people'][number] = { id: '', name: '', height: '', isChild: false, noStep: false };
+export const emptyPerson: ProjectFormTyped['people'][number] = { id: '', name: '', height: '', isChild: false, noStep: false, labels: 'words', lids: 'closes', sorting: 'finely' };
 
 /** What the form shows for a project that is there already. */
 export function toTypedProject(
@@ -50,7 +57,8 @@ export function toTypedProject(
   return {
     name: project.name, units: project.units, currency: project.currency, budget: formatMoneyInput(project.budgetMinor),
     readyBy: project.readyBy ?? '', status: project.status,
-    people: people.map(({ id, name, height, isChild, noStep }) => ({ id, name, height: height.text, isChild, noStep })),
+    bedCount: String(project.bedCount), guestPlaceCount: String(project.guestPlaceCount), pets: project.pets,
+    people: people.map(({ id, name, height, isChild, noStep, labels, lids, sorting }) => ({ id, name, height: height.text, isChild, noStep, labels, lids, sorting })),
     roomBudgets: Object.fromEntries(rooms.map((room) => [room.id, formatMoneyInput(room.budgetMinor)])),
   };
 }

@@ -1,7 +1,6 @@
 import type { FitAnswer, FitRequest, Placement } from '@/core/fit';
-import { formatLength, type LengthUnit } from '@/core/shared';
-import { fitLabel } from '../look/fitLabel';
-import { DimensionAcross, DimensionUp } from '../look/FrontDrawing';
+import { fitLabel, formatLength, type LengthUnit } from '@/core/shared';
+import { DimensionAcross, DimensionUp } from '../primitives/Dimension';
 import { widestGap } from './widestGap';
 
 interface FitDrawingProps {

@@ -1,15 +1,17 @@
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 
 import { askewMeasuresOf, usableLitresOf, wantsAnchoring, type Unit } from '@/core/look';
 import { formatCount, formatLitres } from '@/core/shared';
 
 /** What the measures add up to, and the cautions that follow from them. */
-export function LookTray({ units, base }: { units: readonly Unit[]; base: string }) {
+export function LookTray({ units, base, links }: { units: readonly Unit[]; base: string; links: ReactNode }) {
   const bays = units.flatMap((unit) => unit.bays).filter((bay) => !bay.outOfScope);
   const litres = bays.reduce((sum, bay) => sum + usableLitresOf(bay), 0);
   const askew = bays.filter((bay) => askewMeasuresOf(bay).length > 0);
   const tall = units.filter(wantsAnchoring);
-  if (units.length === 0) return null;
+  const guessed = bays.filter((bay) => bay.isUsual);
+  if (units.length === 0) return links;
   return (
     <>
       <section>
@@ -21,7 +23,9 @@ export function LookTray({ units, base }: { units: readonly Unit[]; base: string
           ))}
         </ul>
       </section>
+      {guessed.length > 0 && <p className="warn">{formatCount(guessed.length, 'place')} with usual sizes only: {guessed.slice(0, 3).map(({ name }) => name).join(', ')}{guessed.length > 3 ? ' …' : ''}. Measure before anything is bought.</p>}
       {askew.map((bay) => <p key={bay.id} className="warn"><b>{bay.name}:</b> the {askewMeasuresOf(bay).join(' and ')} readings are more than 5 mm apart. Measure once more; the smallest counts.</p>)}
+      {links}
       {tall.length > 0 && <p className="warn">{tall.map(({ name }) => name).join(' and ')}: tall for {tall.length === 1 ? 'its' : 'their'} depth. Anchor to the wall before loading, heavy things low; a fixing belongs in structure, and wires and pipes are found first.</p>}
     </>
   );

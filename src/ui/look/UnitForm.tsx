@@ -4,16 +4,20 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { useFieldArray, useForm, type UseFormReturn } from 'react-hook-form';
+import { useFieldArray, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 
-import { unitKinds } from '@/core/look';
+import type { Person } from '@/core/agree';
+import { unitDoors, unitKinds, usualUnitOf, type UnitKind } from '@/core/look';
 import type { LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
-import { unitKindWords } from '../words';
+import { unitDoorWords, unitKindWords } from '../words';
 import { BayFields } from './BayFields';
-import { bayAbove, blankBay, unitFormSchemaFor, type UnitFormRead, type UnitFormTyped } from './unitForm';
+import { KindPicker } from './KindPicker';
+import { MeterStrip } from './MeterStrip';
+import { ShelfDivider } from './ShelfDivider';
+import { bayAbove, blankBay, toTypedUsual, unitFormSchemaFor, type UnitFormRead, type UnitFormTyped } from './unitForm';
 import { UnitPreview } from './UnitPreview';
 
 export type UnitFormHandle = UseFormReturn<UnitFormTyped, unknown, UnitFormRead>;
@@ -21,13 +25,14 @@ export type UnitFormHandle = UseFormReturn<UnitFormTyped, unknown, UnitFormRead>
 interface UnitFormProps {
   readonly typed: UnitFormTyped;
   readonly measureUnit: LengthUnit;
+  readonly people: readonly Person[];
   readonly backHref: string;
   readonly onSave: (typed: UnitFormTyped) => Promise<ActionResult<{ readonly href: string }>>;
   readonly onRemove: (() => Promise<ActionResult>) | undefined;
 }
 
 /** A unit and its places, measured; drawn to scale as soon as the measures make sense. */
-export function UnitForm({ typed, measureUnit, backHref, onSave, onRemove }: UnitFormProps) {
+export function UnitForm({ typed, measureUnit, people, backHref, onSave, onRemove }: UnitFormProps) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   const schema = useMemo(() => unitFormSchemaFor(measureUnit), [measureUnit]);
@@ -46,6 +51,11 @@ export function UnitForm({ typed, measureUnit, backHref, onSave, onRemove }: Uni
     if (result?.ok) router.push(backHref);
     else if (result) setMessage(result.message);
   };
+  const isNew = onRemove === undefined;
+  const startFrom = (kind: UnitKind) => {
+    const usual = toTypedUsual(usualUnitOf(kind), measureUnit);
+    form.reset({ ...form.getValues(), ...usual, kind }, { keepDefaultValues: true });
+  };
   const addAbove = () => {
     const bays = form.getValues('bays');
     const last = bays.at(-1);
@@ -58,15 +68,17 @@ export function UnitForm({ typed, measureUnit, backHref, onSave, onRemove }: Uni
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_360px]">
       <div className="grid min-w-0 content-start gap-4">
-        <UnitFields form={form} />
+        <MeterStrip />
+        <UnitFields form={form} isNew={isNew} measureUnit={measureUnit} onPickKind={startFrom} />
         <p className="text-[14px] text-soft">Inside measures, three readings each: left, middle, right, or front, middle, back. The smallest counts.</p>
         <ul className="grid gap-3">
-          {fields.map((field, i) => <BayFields key={field.key} form={form} index={i} onRemove={fields.length > 1 ? () => remove(i) : undefined} />)}
+          {fields.map((field, i) => <BayFields key={field.key} form={form} index={i} measureUnit={measureUnit} onRemove={fields.length > 1 ? () => remove(i) : undefined} />)}
         </ul>
         <div className="flex flex-wrap gap-2">
           <Button onClick={addAbove}><Plus size={16} aria-hidden="true" /> A place above</Button>
           <Button onClick={addBeside}><Plus size={16} aria-hidden="true" /> A column beside</Button>
         </div>
+        <ShelfDivider form={form} measureUnit={measureUnit} />
         {message !== '' && <p role="alert" className="warn">{message}</p>}
         <div className="flex flex-wrap gap-2">
           <Button type="submit" look="main" disabled={form.formState.isSubmitting}>Keep these measures</Button>
@@ -74,23 +86,39 @@ export function UnitForm({ typed, measureUnit, backHref, onSave, onRemove }: Uni
           {onRemove && <Button className="ml-auto" onClick={() => void takeAway()}>Take this unit away</Button>}
         </div>
       </div>
-      <UnitPreview form={form} measureUnit={measureUnit} />
+      <UnitPreview form={form} measureUnit={measureUnit} people={people} />
     </form>
   );
 }
 
-function UnitFields({ form }: { form: UnitFormHandle }) {
+interface UnitFieldsProps {
+  readonly form: UnitFormHandle;
+  readonly isNew: boolean;
+  readonly measureUnit: LengthUnit;
+  readonly onPickKind: (kind: UnitKind) => void;
+}
+
+function UnitFields({ form, isNew, measureUnit, onPickKind }: UnitFieldsProps) {
   const { register, formState: { errors } } = form;
+  const kind = useWatch({ control: form.control, name: 'kind' });
+  // Of a new unit everything is a guess until it was typed over.
+  const mark = isNew ? { 'data-usual': '' } : {};
   return (
     <div className="panel grid grid-cols-2 gap-x-3 gap-y-2 border-t-4 border-t-rim p-3.5 sm:grid-cols-4">
       <TextField label="Unit" className="col-span-2" placeholder="e.g. Tall cupboard, left door" autoFocus={form.getValues('name') === ''} error={errors.name?.message} {...register('name')} />
-      <SelectField label="Kind" className="col-span-2" {...register('kind')}>
-        {unitKinds.map((kind) => <option key={kind} value={kind}>{unitKindWords[kind]}</option>)}
+      {!isNew && (
+        <SelectField label="Kind" {...register('kind')}>
+          {unitKinds.map((each) => <option key={each} value={each}>{unitKindWords[each]}</option>)}
+        </SelectField>
+      )}
+      <SelectField label="It opens with" className={isNew ? 'col-span-2' : ''} {...register('door')}>
+        {unitDoors.map((door) => <option key={door} value={door}>{unitDoorWords[door]}</option>)}
       </SelectField>
-      <TextField label="Outside width" measure placeholder='e.g. 120,5 cm' error={errors.width?.message} {...register('width')} />
-      <TextField label="Outside depth" measure error={errors.depth?.message} {...register('depth')} />
-      <TextField label="Outside height" measure error={errors.height?.message} {...register('height')} />
-      <TextField label="Off the floor" measure error={errors.floorGap?.message} {...register('floorGap')} />
+      <TextField label="Outside width" isLength placeholder='e.g. 120,5 cm' error={errors.width?.message} {...mark} {...register('width')} />
+      <TextField label="Outside depth" isLength error={errors.depth?.message} {...mark} {...register('depth')} />
+      <TextField label="Outside height" isLength error={errors.height?.message} {...mark} {...register('height')} />
+      <TextField label="Off the floor" isLength error={errors.floorGap?.message} {...register('floorGap')} />
+      {isNew && <div className="col-span-full"><KindPicker active={kind} measureUnit={measureUnit} onPick={onPickKind} /></div>}
     </div>
   );
 }

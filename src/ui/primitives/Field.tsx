@@ -13,13 +13,13 @@ interface FieldFrame {
 }
 
 type TextFieldProps = FieldFrame &
-  Omit<InputHTMLAttributes<HTMLInputElement>, 'className'> & { readonly measure?: boolean; readonly ref?: Ref<HTMLInputElement> };
+  Omit<InputHTMLAttributes<HTMLInputElement>, 'className'> & { readonly measure?: boolean; /** A length: a distance meter may fill it. */ readonly isLength?: boolean; readonly ref?: Ref<HTMLInputElement> };
 
-export function TextField({ label, error, hint, className, hideLabel, measure, ...rest }: TextFieldProps) {
+export function TextField({ label, error, hint, className, hideLabel, measure, isLength, ...rest }: TextFieldProps) {
   const id = useId();
   return (
     <Frame id={id} label={label} error={error} hint={hint} className={className} hideLabel={hideLabel ?? false}>
-      <input id={id} className={clsx('input', measure && 'measure')} aria-invalid={error !== undefined} aria-describedby={`${id}-note`} autoComplete="off" {...rest} />
+      <input id={id} className={clsx('input', (measure ?? isLength) && 'measure')} data-length={isLength ? '' : undefined} aria-invalid={error !== undefined} aria-describedby={`${id}-note`} autoComplete="off" {...rest} />
     </Frame>
   );
 }

@@ -2,11 +2,14 @@
 
 import { useSyncExternalStore } from 'react';
 
+import { usePictureOutbox } from '../look/usePictureOutbox';
 import { decisionOutbox } from '../sort/decisionOutbox';
 
 /** What waits to be sent. Everything else is on the disk before its screen says so. */
 export function KeptStatus() {
-  const waiting = useSyncExternalStore(decisionOutbox.subscribe, decisionOutbox.countWaiting, () => 0);
+  const { pictures } = usePictureOutbox();
+  const decisions = useSyncExternalStore(decisionOutbox.subscribe, decisionOutbox.countWaiting, () => 0);
+  const waiting = decisions + pictures.length;
   const problem = useSyncExternalStore(decisionOutbox.subscribe, decisionOutbox.getProblem, () => '');
   return (
     <span role="status" className={`shrink-0 text-right text-[12.5px] leading-tight ${waiting > 0 ? 'font-[650] text-signal-deep' : 'text-soft'}`}>

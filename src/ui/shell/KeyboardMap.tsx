@@ -15,6 +15,9 @@ const ON_THE_BENCH: readonly (readonly [string, string])[] = [
   ...verdicts.map((verdict) => [verdictKeys[verdict], verdictWords[verdict].toLowerCase()] as const),
   ['Alt + key', 'a verdict while typing'], ['T', 'back to typing'],
 ];
+const LOOKING: readonly (readonly [string, string])[] = [
+  ['arrows', 'push the picked thing by 1 cm, with Shift by 10'], ['W', 'to the next wall, with Shift the one before'], ['Delete', 'out of the plan'],
+];
 const PLACING: readonly (readonly [string, string])[] = [
   ['Enter', 'pick a tag up, put it down'], ['arrows', 'carry it from place to place'], ['Escape', 'leave it where it was'],
 ];
@@ -29,6 +32,7 @@ export function KeyboardMap() {
       <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
         <KeyList title="Everywhere" keys={EVERYWHERE} />
         <KeyList title="Sort" keys={ON_THE_BENCH} />
+        <KeyList title="Look, from above" keys={LOOKING} />
         <KeyList title="Place" keys={PLACING} />
         <KeyList title="Fit" keys={FITTING} />
       </div>

@@ -1,7 +1,7 @@
+import { fitLabel } from '@/core/shared';
 import { arrangeFront, scaleToFit, type Unit } from '@/core/look';
 import { bayLevelOf } from '@/core/place';
 import type { Group, Thing } from '@/core/sort';
-import { fitLabel } from '../look/fitLabel';
 
 interface RoomMapProps {
   readonly units: readonly Unit[];

@@ -13,7 +13,7 @@ export default function NewProjectPage() {
       <div className="mx-auto max-w-[900px]">
         <h1 className="mb-4 text-[26px]">Start a project</h1>
         <ProjectForm
-          typed={{ name: '', units: 'cm', currency: 'GBP', budget: '0', readyBy: '', status: 'active', people: [emptyPerson], roomBudgets: {} }}
+          typed={{ name: '', units: 'cm', currency: 'GBP', budget: '0', readyBy: '', status: 'active', bedCount: '0', guestPlaceCount: '0', pets: '', people: [emptyPerson], roomBudgets: {} }}
           rooms={[]}
           submitLabel="Start the project"
           onSave={startProjectAction}

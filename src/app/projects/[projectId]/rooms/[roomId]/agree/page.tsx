@@ -1,12 +1,23 @@
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { changeProjectAction, undoAction } from '@/app/actions/projects';
+import { chooseSchoolsAction, moveSectionAction, recordAgreementAction, removeSectionAction, saveSectionAction, saveTermsAction, suggestSectionsAction } from '@/app/actions/agree';
+import { undoAction } from '@/app/actions/projects';
+import { compareAgreements } from '@/core/agree';
+import { agreementLinesOf } from '@/server/agree/agreementLines';
+import { loadEstimate } from '@/server/agree/loadEstimate';
 import { openRoom } from '@/server/desk/openRoom';
-import { toTypedProject } from '@/ui/agree/projectForm';
-import { ProjectForm } from '@/ui/agree/ProjectForm';
-import { ReachNote } from '@/ui/agree/ReachNote';
-import { StepFrame } from '@/ui/shell/StepFrame';
+import { nowIso } from '@/server/means';
+import { dayWords } from '@/server/show/clientWords';
+import { AgreedNote } from '@/ui/agree/AgreedNote';
+import { EstimateBand } from '@/ui/agree/EstimateBand';
 import { ProjectFiles } from '@/ui/agree/ProjectFiles';
+import { SchoolsForm } from '@/ui/agree/SchoolsForm';
+import { SectionBoard } from '@/ui/agree/SectionBoard';
+import { TermsForm } from '@/ui/agree/TermsForm';
+import { toTypedTerms } from '@/ui/agree/termsForm';
+import { buttonClass } from '@/ui/primitives/Button';
+import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Agree' };
 
@@ -14,12 +25,38 @@ export default async function AgreePage({ params }: { params: Promise<{ projectI
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
-  const { records, own, here } = opened;
-  const tray = <><ReachNote people={records.people} units={records.project.units} /><ProjectFiles projectId={projectId} /></>;
+  const { db, records, own, here } = opened;
+  const { project } = records;
+  const loaded = await loadEstimate(db, records, nowIso().slice(0, 10));
+  const agreed = records.agreements.at(-1);
+  const last = agreed && { dayWords: dayWords(agreed.agreedAt), agreedBy: agreed.agreedBy, changes: compareAgreements(agreed.lines, agreementLinesOf(records)) };
+  const rooms = records.rooms.map((room) => ({
+    id: room.id, name: room.name,
+    bays: records.units.filter((unit) => unit.roomId === room.id).flatMap((unit) => unit.bays.map((bay) => ({ id: bay.id, name: bay.name, unitName: unit.name }))),
+  }));
+  const tray = (
+    <>
+      <AgreedNote key={agreed?.id ?? 'none'} projectId={projectId} last={last} names={records.people.map(({ name }) => name)} onAgree={recordAgreementAction.bind(null, projectId)} />
+      <ProjectFiles projectId={projectId} />
+    </>
+  );
   return (
-    <StepFrame step="agree" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
-      <h1 className="mb-4 text-[24px]">What is agreed for {records.project.name}</h1>
-      <ProjectForm key={JSON.stringify([records.project, records.people, records.rooms])} typed={toTypedProject(records.project, records.people, records.rooms)} rooms={records.rooms} submitLabel="Keep what is agreed" onSave={changeProjectAction.bind(null, projectId)} canFinish />
+    <StepFrame step="agree" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
+      <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
+        <h1 className="text-[24px]">What is agreed for {project.name}</h1>
+        <Link className={buttonClass('quiet')} href={`/projects/${projectId}/rooms/${roomId}/agree/household`}>Household, date and budget</Link>
+      </div>
+      <div className="grid gap-4">
+        <EstimateBand {...loaded} terms={project.terms} currency={project.currency} />
+        <SectionBoard
+          estimates={loaded.estimate.sections} rooms={rooms} activeRoomId={roomId} onSave={saveSectionAction.bind(null, projectId)} onSuggest={suggestSectionsAction.bind(null, projectId, roomId)}
+          onMove={moveSectionAction.bind(null, projectId)} onRemove={removeSectionAction.bind(null, projectId)}
+        />
+        <div className="grid items-start gap-4 lg:grid-cols-2">
+          <TermsForm key={JSON.stringify(project.terms)} typed={toTypedTerms(project.terms)} onSave={saveTermsAction.bind(null, projectId)} />
+          <SchoolsForm key={`schools-${roomId}`} project={project.terms.schools} room={own.room.schools} roomName={own.room.name.toLowerCase()} onChoose={chooseSchoolsAction.bind(null, projectId, roomId)} />
+        </div>
+      </div>
     </StepFrame>
   );
 }

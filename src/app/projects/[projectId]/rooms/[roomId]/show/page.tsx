@@ -2,13 +2,17 @@ import { format } from 'date-fns';
 import { notFound } from 'next/navigation';
 
 import { removePictureAction } from '@/app/actions/look';
+import { answerCheckAction, noteHoursAction } from '@/app/actions/plan';
 import { undoAction } from '@/app/actions/projects';
 import { formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
 import { pairPictures, roomResultsOf } from '@/core/show';
+import { answerRoomChecks } from '@/server/look/roomChecks';
 import { openRoom } from '@/server/desk/openRoom';
+import { RoomChecks } from '@/ui/look/RoomChecks';
 import { VantagePoints } from '@/ui/look/VantagePoints';
 import { Figure } from '@/ui/place/PlaceFigures';
 import { buttonClass } from '@/ui/primitives/Button';
+import { HoursNote } from '@/ui/show/HoursNote';
 import { BeforeAfter } from '@/ui/show/BeforeAfter';
 import { LivesTable } from '@/ui/show/LivesTable';
 import { WhereItWent } from '@/ui/show/WhereItWent';
@@ -23,6 +27,7 @@ export default async function ShowPage({ params }: { params: Promise<{ projectId
   const { records, own, here } = opened;
   const { currency } = records.project;
   const results = roomResultsOf(own);
+  const answers = answerRoomChecks(records, own.room.id);
   const vantagePoints = records.vantagePoints.filter((vantagePoint) => vantagePoint.roomId === roomId);
   const pairs = pairPictures(vantagePoints, records.pictures);
   const waiting = pairs.filter(({ before, after }) => before && !after);
@@ -31,6 +36,7 @@ export default async function ShowPage({ params }: { params: Promise<{ projectId
   const tray = (
     <>
       <WhereItWent byVerdict={results.byVerdict} />
+      <HoursNote workedMinutes={own.room.workedMinutes} onNote={noteHoursAction.bind(null, { projectId, roomId })} />
       <section>
         <h2 className="caption mb-1.5 font-text">For the client</h2>
         <p className="mb-2 text-[14px]">One page in their words: pictures, what left, what it cost, where everything lives. It opens without the app.</p>
@@ -62,6 +68,12 @@ export default async function ShowPage({ params }: { params: Promise<{ projectId
         <Figure value={String(results.reusedContainerCount)} label="containers reused" note={`${results.boughtContainerCount} new ones`} />
       </dl>
       </div>
+      {answers.length > 0 && (
+        <section aria-label="Possible again" className="mt-5">
+          <h2 className="mb-2 text-[18px]">Possible here again</h2>
+          <RoomChecks answers={answers} tables={[]} measureUnit={records.project.units} onSave={undefined} onRemove={undefined} onAnswer={answerCheckAction.bind(null, { projectId, roomId })} />
+        </section>
+      )}
       <LivesTable livesAt={results.livesAt} />
       <h2 className="no-print mt-5 mb-2 text-[18px]">Pictures</h2>
       <div className="no-print"><VantagePoints projectId={projectId} vantagePoints={vantagePoints} pictures={records.pictures} shownMoments={['before', 'after', 'later']} onAdd={undefined} onRemove={undefined} onRemovePicture={removePictureAction.bind(null, projectId)} /></div>

@@ -21,7 +21,8 @@ export default async function UnitPage({ params }: { params: Promise<{ projectId
     <StepFrame step="look" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
       <h1 className="mb-3 text-[24px]">{unit ? unit.name : 'Measure a unit'}</h1>
       <UnitForm
-        typed={unit ? toTypedUnit(unit) : blankUnit}
+        typed={unit ? toTypedUnit(unit, records.project.units) : blankUnit}
+        people={records.people}
         measureUnit={records.project.units}
         backHref={`/projects/${projectId}/rooms/${roomId}/look`}
         onSave={saveUnitAction.bind(null, place)}

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+
+/** Where practitioners disagree. The choice is a project's, or a room's exception, each with its reason. */
+export const schools = {
+  method: ['quick-pass', 'empty-all', 'by-category'],
+  containers: ['buy', 'reuse', 'mix'],
+  lids: ['with', 'without'],
+  sight: ['open', 'hidden'],
+  decanting: ['jars', 'packs'],
+  labels: ['at-once', 'settled', 'none'],
+  sentimental: ['while-space', 'limit', 'photograph'],
+  grouping: ['kind', 'person', 'task', 'frequency'],
+  living: ['nearest', 'together'],
+} as const;
+export type SchoolQuestion = keyof typeof schools;
+export const schoolQuestions = Object.keys(schools) as SchoolQuestion[];
+
+const choiceOf = <const T extends readonly [string, ...string[]]>(choices: T) =>
+  z.object({ choice: z.enum(choices), reason: z.string().trim().max(200) }).optional();
+
+export const schoolChoicesSchema = z.object({
+  method: choiceOf(schools.method),
+  containers: choiceOf(schools.containers),
+  lids: choiceOf(schools.lids),
+  sight: choiceOf(schools.sight),
+  decanting: choiceOf(schools.decanting),
+  labels: choiceOf(schools.labels),
+  sentimental: choiceOf(schools.sentimental),
+  grouping: choiceOf(schools.grouping),
+  living: choiceOf(schools.living),
+});
+export type SchoolChoices = Readonly<z.infer<typeof schoolChoicesSchema>>;
+
+/** What holds in a room: its own exception, or what the project chose; undefined where nobody chose. */
+export function schoolIn<Q extends SchoolQuestion>(question: Q, room: SchoolChoices, project: SchoolChoices): SchoolChoices[Q] {
+  return room[question] ?? project[question];
+}

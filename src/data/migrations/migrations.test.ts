@@ -1,0 +1,49 @@
+import knex from 'knex';
+
+import { HALL, HOME } from '@test/builders';
+import { openMemoryDatabase, type Db } from '../db';
+import { moveChange } from '../changes';
+import { getProjectRecords } from '../projectRepo';
+import { migrationNames, migrationSource } from '.';
+
+/** Rows as version 0001 wrote them, frozen: they must be read for ever. */
+const OLD_ROWS: readonly (readonly [table: string, row: Readonly<Record<string, unknown>>])[] = [
+  ['projects', { id: HOME, name: 'Home', units: 'cm', currency: 'GBP', budget_minor: 500, ready_by: null, status: 'active', created_at: '2026-11-01T09:00:00.000Z' }],
+  ['people', { id: 'nora', project_id: HOME, name: 'Nora', height_json: '{"mm":1680,"text":"168 cm"}', is_child: 0, no_step: 1, position: 0 }],
+  ['rooms', { id: HALL, project_id: HOME, name: 'Hall', purpose: 'Sit', budget_minor: 100, position: 0 }],
+  ['units', { id: 'unit', room_id: HALL, name: 'Cupboard', kind: 'cupboard', width_json: '{"mm":800,"text":"80"}', depth_json: '{"mm":400,"text":"40"}', height_json: '{"mm":900,"text":"90"}', floor_gap_json: '{"mm":0,"text":"0"}', position: 0 }],
+  ['bays', { id: 'shelf', unit_id: 'unit', name: 'Shelf', column_index: 0, row_index: 0, width_readings_json: '[{"mm":700,"text":"70"}]', depth_readings_json: '[{"mm":380,"text":"38"}]', height_readings_json: '[{"mm":800,"text":"80"}]', opening_width_json: 'null', opening_height_json: 'null', max_load_g: null, pull_out: 0, moist: 1, out_of_scope: 0, obstacles_json: '[]' }],
+  ['vantage_points', { id: 'spot', room_id: HALL, name: 'from the door', position: 0 }],
+];
+
+/** A database as the first version left it. */
+async function openOldDatabase(): Promise<Db> {
+  const db = knex({ client: 'better-sqlite3', connection: { filename: ':memory:' }, useNullAsDefault: true, pool: { min: 1, max: 1 } });
+  const first = { ...migrationSource, getMigrations: async () => (await migrationSource.getMigrations([])).slice(0, 1) };
+  await db.migrate.latest({ migrationSource: first });
+  for (const [table, row] of OLD_ROWS) await db(table).insert(row);
+  // Undo remembers rows as they were then: a removed spot that may yet come back.
+  const images = [{ table: 'vantage_points', id: 'gone', before: { id: 'gone', room_id: HALL, name: 'from the stairs', position: 1 }, after: null }];
+  await db('changes').insert({ project_id: HOME, label: 'removed a spot', images_json: JSON.stringify(images), is_undone: 0, changed_at: '2026-11-02T09:00:00.000Z' });
+  return db;
+}
+
+test('rows of the first version are read with what came later at its default', async () => {
+  const db = await openOldDatabase();
+  await db.migrate.latest({ migrationSource });
+  const records = await getProjectRecords(db, HOME);
+  expect(records.project).toMatchObject({ name: 'Home', bedCount: 0, terms: { goals: '', visitMinutes: 180 } });
+  expect(records.people[0]).toMatchObject({ noStep: true, labels: 'words', lids: 'closes', sorting: 'finely' });
+  expect(records.rooms[0]).toMatchObject({ purpose: 'Sit', plan: null, checks: [], workedMinutes: null });
+  expect(records.units[0]).toMatchObject({ place: null, door: 'none', bays: [{ moist: true, warm: false, isUsual: false }] });
+  expect([records.fixtures, records.sections, records.agreements]).toEqual([[], [], []]);
+  await moveChange(db, HOME, 'undo');
+  expect((await getProjectRecords(db, HOME)).vantagePoints.map(({ name, inView }) => [name, inView])).toEqual([['from the door', ''], ['from the stairs', '']]);
+  await db.destroy();
+});
+
+test('a new database knows every migration, in order', async () => {
+  const db = await openMemoryDatabase();
+  expect((await db('knex_migrations').select('name').orderBy('id')).map(({ name }: { name: string }) => name)).toEqual([...migrationNames]);
+  await db.destroy();
+});

@@ -1,0 +1,30 @@
+import 'server-only';
+
+import { compareAgreements, type ProjectEstimate } from '@/core/agree';
+import { formatCount, formatMoney } from '@/core/shared';
+import type { Db } from '@/data/db';
+import type { ProjectRecords } from '@/data/projectRepo';
+import { dayWords } from '../show/clientWords';
+import { agreementLinesOf, agreementPartsOf } from './agreementLines';
+import { loadEstimate } from './loadEstimate';
+import type { AgreementSheet } from './renderAgreement';
+
+/** The sheet as it stands today, with what changed since it was agreed last. */
+export async function loadAgreementSheet(db: Db, records: ProjectRecords, now: string): Promise<AgreementSheet> {
+  const { estimate } = await loadEstimate(db, records, now.slice(0, 10));
+  const last = records.agreements.at(-1);
+  return {
+    home: records.project.name,
+    day: dayWords(now),
+    parts: agreementPartsOf(records),
+    estimateWords: estimateWords(estimate, records),
+    since: last && { day: dayWords(last.agreedAt), agreedBy: last.agreedBy, changes: compareAgreements(last.lines, agreementLinesOf(records)) },
+  };
+}
+
+function estimateWords({ visits, feeMinor, likelyMinutes, lowMinutes, highMinutes }: ProjectEstimate, { project }: ProjectRecords): string[] {
+  if (likelyMinutes === 0) return [];
+  const hours = (minutes: number) => Math.round(minutes / 60);
+  const fee = project.terms.hourlyRateMinor > 0 ? ` The fee for that: ${formatMoney(feeMinor.low, project.currency)} to ${formatMoney(feeMinor.high, project.currency)}.` : '';
+  return [`An estimate: about ${formatCount(hours(likelyMinutes), 'hour')} (${hours(lowMinutes)} to ${hours(highMinutes)}), ${visits.low === visits.high ? formatCount(visits.low, 'visit') : `${visits.low} to ${visits.high} visits`}.${fee}`];
+}

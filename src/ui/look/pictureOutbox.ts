@@ -1,0 +1,169 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+import type { Moment } from '@/core/look';
+
+/** A picture on its way. Its id is made here, so that sending it twice makes one picture. */
+export interface OutgoingPicture {
+  readonly id: string;
+  readonly projectId: string;
+  readonly vantagePointId: string;
+  readonly moment: Moment;
+  readonly name: string;
+  readonly totalBytes: number;
+  readonly sentBytes: number;
+  /** Why it was refused; empty while it can still go. */
+  readonly problem: string;
+}
+interface StoredPicture extends Omit<OutgoingPicture, 'sentBytes'> {
+  readonly bytes: Blob;
+}
+interface OutboxSchema extends DBSchema {
+  pictures: { key: string; value: StoredPicture };
+}
+
+const CHUNK_BYTES = 512_000;
+const RETRY_MS = { first: 1000, most: 15_000 } as const;
+
+/**
+ * Holds pictures until the server has made them its own. They lie in the browser's database, so a reload
+ * loses none; a broken connection is taken up where it broke. One goes at a time, in pieces, so that
+ * whatever else is sent gets through between them.
+ */
+export class PictureOutbox {
+  private pictures: readonly OutgoingPicture[] = [];
+  private isSending = false;
+  private database: Promise<IDBPDatabase<OutboxSchema>> | undefined;
+  private hasLoaded = false;
+  private isWaiting = false;
+  private readonly listeners = new Set<() => void>();
+  private readonly kept = new Set<(picture: OutgoingPicture) => void>();
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    void this.load();
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  readonly list = (): readonly OutgoingPicture[] => this.pictures;
+  /** Whether the connection is gone and will be tried again. */
+  readonly isOffline = (): boolean => this.isWaiting;
+  /** Told of each picture that has arrived. */
+  readonly onKept = (listener: (picture: OutgoingPicture) => void): (() => void) => {
+    this.kept.add(listener);
+    return () => this.kept.delete(listener);
+  };
+
+  async add(target: Pick<OutgoingPicture, 'projectId' | 'vantagePointId' | 'moment'>, files: readonly { readonly name: string; readonly bytes: Blob }[]): Promise<void> {
+    const added = files.map(({ name, bytes }): StoredPicture => ({ ...target, id: crypto.randomUUID(), name, bytes, totalBytes: bytes.size, problem: '' }));
+    const database = await this.open();
+    for (const picture of added) await database.put('pictures', picture);
+    this.set([...this.pictures, ...added.map(toOutgoing)]);
+    void this.send();
+  }
+
+  /** Gives up one that was refused. */
+  async remove(id: string): Promise<void> {
+    await (await this.open()).delete('pictures', id);
+    this.set(this.pictures.filter((picture) => picture.id !== id));
+  }
+
+  private open(): Promise<IDBPDatabase<OutboxSchema>> {
+    return (this.database ??= openDB<OutboxSchema>('tin-box-pictures', 1, { upgrade: (database) => void database.createObjectStore('pictures', { keyPath: 'id' }) }));
+  }
+
+  private async load(): Promise<void> {
+    if (this.hasLoaded || typeof indexedDB === 'undefined') return;
+    this.hasLoaded = true;
+    const stored = await (await this.open()).getAll('pictures').catch(() => []);
+    const known = new Set(this.pictures.map(({ id }) => id));
+    this.set([...stored.filter(({ id }) => !known.has(id)).map(toOutgoing), ...this.pictures]);
+    void this.send();
+  }
+
+  private set(pictures: readonly OutgoingPicture[]): void {
+    this.pictures = pictures;
+    this.listeners.forEach((listener) => listener());
+  }
+
+  private change(id: string, change: Partial<OutgoingPicture>): void {
+    this.set(this.pictures.map((picture) => (picture.id === id ? { ...picture, ...change } : picture)));
+  }
+
+  private async send(): Promise<void> {
+    if (this.isSending) return;
+    this.isSending = true;
+    let waitMs: number = RETRY_MS.first;
+    for (let next = this.nextToSend(); next; next = this.nextToSend()) {
+      const outcome = await this.sendOne(next).catch(() => 'lost' as const);
+      this.isWaiting = outcome === 'lost';
+      this.listeners.forEach((listener) => listener());
+      if (outcome === 'lost') {
+        await waitForConnection(waitMs);
+        waitMs = Math.min(RETRY_MS.most, waitMs * 2);
+      } else waitMs = RETRY_MS.first;
+    }
+    this.isSending = false;
+  }
+
+  private nextToSend(): OutgoingPicture | undefined {
+    return this.pictures.find(({ problem }) => problem === '');
+  }
+
+  /** Asks how much has arrived, sends the rest in pieces, and has it made a picture. Throws where the connection breaks. */
+  private async sendOne(picture: OutgoingPicture): Promise<'kept' | 'refused'> {
+    const stored = await (await this.open()).get('pictures', picture.id);
+    if (!stored) {
+      this.set(this.pictures.filter(({ id }) => id !== picture.id));
+      return 'kept';
+    }
+    const url = `/api/uploads/${picture.id}`;
+    let offset = (await readAnswer(await fetch(url))).receivedBytes ?? 0;
+    this.change(picture.id, { sentBytes: offset });
+    while (offset < picture.totalBytes) {
+      const piece = stored.bytes.slice(offset, offset + CHUNK_BYTES);
+      const response = await fetch(`${url}?offset=${offset}`, { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body: piece });
+      const answer = await readAnswer(response);
+      if (response.status !== 409 && answer.refusal !== undefined) return this.refuse(picture.id, answer.refusal);
+      offset = answer.receivedBytes ?? offset;
+      this.change(picture.id, { sentBytes: offset });
+    }
+    const { projectId, vantagePointId, moment, totalBytes } = picture;
+    const response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ projectId, vantagePointId, moment, totalBytes }) });
+    const answer = await readAnswer(response);
+    if (answer.refusal !== undefined) return this.refuse(picture.id, answer.refusal);
+    await this.remove(picture.id);
+    this.kept.forEach((listener) => listener(picture));
+    return 'kept';
+  }
+
+  private async refuse(id: string, problem: string): Promise<'refused'> {
+    const database = await this.open();
+    const stored = await database.get('pictures', id);
+    if (stored) await database.put('pictures', { ...stored, problem });
+    this.change(id, { problem });
+    return 'refused';
+  }
+}
+
+const toOutgoing = ({ id, projectId, vantagePointId, moment, name, totalBytes, problem }: StoredPicture): OutgoingPicture => ({ id, projectId, vantagePointId, moment, name, totalBytes, sentBytes: 0, problem });
+
+/** What the server says; a fault of its own counts as a broken connection, and is tried again. */
+async function readAnswer(response: Response): Promise<{ readonly receivedBytes: number | undefined; readonly refusal: string | undefined }> {
+  if (response.status >= 500) throw new Error(`the server answered ${response.status}`);
+  const body = (await response.json()) as { receivedBytes?: number; error?: { message?: string } };
+  return { receivedBytes: body.receivedBytes, refusal: response.ok ? undefined : (body.error?.message ?? `the server answered ${response.status}`) };
+}
+
+/** Waits so long, or until the browser says that it is back on line. */
+function waitForConnection(ms: number): Promise<void> {
+  return new Promise((resolve) => {
+    const done = () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', done);
+      resolve();
+    };
+    const timer = setTimeout(done, ms);
+    window.addEventListener('online', done);
+  });
+}
+
+export const pictureOutbox = new PictureOutbox();

@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import sharp from 'sharp';
 
-import { addRoom, allKept, decide, drag, goTo, line, measureCupboard, pictureWithPlace, startProject } from './steps';
+import { addRoom, allKept, decide, drag, goTo, line, measureCupboard, pictureWithPlace, sendPictures, startProject } from './steps';
 
 /** One room from the first look to the client's page, on an empty database; each test goes on from the last. */
 test.describe.configure({ mode: 'serial' });
@@ -61,7 +61,7 @@ test('look: a place larger than its unit is refused in words, with nothing lost'
 test('look: a before picture from a named spot, without its metadata', async () => {
   await page.getByPlaceholder('e.g. from the back door').fill('from the back door');
   await page.getByRole('button', { name: 'Add the spot' }).click();
-  await page.getByLabel('Before picture, from the back door').setInputFiles({ name: 'before.jpg', mimeType: 'image/jpeg', buffer: await pictureWithPlace('#884422') });
+  await sendPictures(page, 'Before picture, from the back door', { name: 'before.jpg', mimeType: 'image/jpeg', buffer: await pictureWithPlace('#884422') });
   const picture = page.getByRole('img', { name: 'Before picture, from the back door' });
   await expect(picture).toBeVisible();
   const src = await picture.getAttribute('src');
@@ -69,7 +69,7 @@ test('look: a before picture from a named spot, without its metadata', async () 
   const metadata = await sharp(bytes).metadata();
   expect(metadata).toMatchObject({ format: 'jpeg', width: 640 });
   expect(metadata.exif).toBeUndefined();
-  await page.getByLabel('Emptied picture, from the back door').setInputFiles({ name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('<svg onload="alert(1)"/>') });
+  await sendPictures(page, 'Emptied picture, from the back door', { name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('<svg onload="alert(1)"/>') });
   await expect(page.getByText('This file is not a picture that can be read here.')).toBeVisible();
 });
 
@@ -166,6 +166,7 @@ test('shop: pieces to packs; over budget says by how much and what would help', 
   await goTo(page, 'Shop');
   await expect(page.getByText('No cheaper way exists in these offers')).toBeVisible();
   await goTo(page, 'Agree');
+  await page.getByRole('link', { name: 'Household, date and budget' }).click();
   await page.getByLabel('Boot room').fill('3');
   await page.getByRole('button', { name: 'Keep what is agreed' }).click();
   await expect(page.getByLabel('Boot room')).toHaveValue('3.00');
@@ -187,7 +188,7 @@ test('shop: a line is bought at what the till said', async () => {
 
 test('show: after from the same spot, side by side; the page prints, as PDF and as one file', async () => {
   await goTo(page, 'Show');
-  await page.getByLabel('After picture, from the back door').setInputFiles({ name: 'after.jpg', mimeType: 'image/jpeg', buffer: await pictureWithPlace('#ddeeff') });
+  await sendPictures(page, 'After picture, from the back door', { name: 'after.jpg', mimeType: 'image/jpeg', buffer: await pictureWithPlace('#ddeeff') });
   const divider = page.getByRole('slider', { name: 'Divide before from after, from the back door' });
   await divider.focus();
   await divider.press('ArrowRight');
@@ -223,7 +224,7 @@ test('open formats: things as CSV out and in, faults by line and column', async 
   await expect(page.getByText(/0 decisions kept, \d+ were here before/)).toBeVisible();
   await page.getByLabel('Read decisions from CSV').setInputFiles(file('mixed.csv', 'room,thing,verdict,count\r\nBoot room,doormat,keep,1\r\nBoot room,lamp,burn,1\r\n'));
   await expect(page.getByText('line 3, verdict: “burn”')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep the 1 good row' }).click();
+  await page.getByRole('button', { name: 'Keep the 1 good decision' }).click();
   await expect(page.getByText(/1 decision kept/)).toBeVisible();
 });
 

@@ -78,3 +78,7 @@ export async function drag(page: Page, from: Locator, to: Locator): Promise<void
   await page.mouse.move(end.x + end.width / 2, end.y + end.height / 2, { steps: 12 });
   await page.mouse.up();
 }
+
+/** Sends pictures from files into a slot, by moment and spot. */
+export const sendPictures = (page: Page, slot: string, files: { name: string; mimeType: string; buffer: Buffer } | { name: string; mimeType: string; buffer: Buffer }[]) =>
+  page.getByLabel(`${slot}`, { exact: true }).and(page.locator('input[type=file]')).setInputFiles(files);

@@ -60,7 +60,7 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
 /** What was agreed in the first week; since then the budget went up and a wish was added. */
 async function insertAgreement(db: Db, project: Project, agreedBy: string): Promise<void> {
   const lines = agreementLinesOf(await getProjectRecords(db, project.id));
-  const then = project.id === 'quarry-row' ? lines.filter(({ key }) => key !== 'never-Ida’s drawings').map((line) => (line.key === 'budget' ? { ...line, value: '£680.00' } : line)) : lines;
+  const then = project.id === 'quarry-row' ? lines.map((line) => (line.key === 'budget' ? { ...line, value: '£680.00' } : line.key === 'never' ? { ...line, value: line.value.replace('Ida’s drawings; ', '') } : line)) : lines;
   const agreement = agreementSchema.parse({ id: `${project.id}-agreement`, projectId: project.id, agreedAt: addDays(new Date(project.createdAt), 2).toISOString(), agreedBy, lines: then });
   await db(agreementTable.name).insert(agreementTable.toRow(agreement));
 }

@@ -37,7 +37,7 @@ test('a project adds up what is in scope, in visits that are begun and hours tha
   const facts = [{ section: aSection(), litres: 500, method: undefined, isDone: false }, { section: aSection({ id: 'done' }), litres: 0, method: undefined, isDone: true }, { section: aSection({ id: 'out', inScope: false }), litres: 9000, method: undefined, isDone: false }];
   const estimate = estimateProject(facts, terms, []);
   expect(estimate.likelyMinutes).toBeCloseTo(160.5, 6);
-  expect([estimate.visits.likely, estimate.visitsLeft, estimate.feeMinor.likely]).toEqual([2, 2, 16_050]);
+  expect([estimate.visits.likely, estimate.visitsLeft, estimate.feeMinor.likely]).toEqual([2, 2, 16_100]);
   expect(estimate.sections[0]?.isOneVisit).toBe(false);
   expect(estimateProject([], terms, [])).toMatchObject({ likelyMinutes: 0, visits: { low: 0, likely: 0, high: 0 } });
 });

@@ -108,7 +108,8 @@ export function estimateProject(facts: readonly SectionFacts[], terms: Terms, fi
   const sum = (of: (each: MinutesRange) => number) => inScope.reduce((total, each) => total + of(each), 0);
   const minutes = { lowMinutes: sum((each) => each.lowMinutes), likelyMinutes: sum((each) => each.likelyMinutes), highMinutes: sum((each) => each.highMinutes) };
   const visitsIn = (total: number) => Math.max(0, Math.ceil(total / terms.visitMinutes - 1e-9));
-  const feeOf = (total: number) => Math.round((total / 60) * terms.hourlyRateMinor);
+  // To whole pounds or euros: pennies would feign a precision that no estimate has.
+  const feeOf = (total: number) => Math.round(((total / 60) * terms.hourlyRateMinor) / 100) * 100;
   return {
     ...minutes, sections, calibration,
     visits: { low: visitsIn(minutes.lowMinutes), likely: visitsIn(minutes.likelyMinutes), high: visitsIn(minutes.highMinutes) },

@@ -31,11 +31,13 @@ export function divideColumn(request: {
   readonly before: readonly number[];
 }): Result<readonly ColumnBay[], readonly DivideColumnError[]> {
   const { insideMm, shelfThicknessMm, holePitchMm, before } = request;
-  const shelves = [...new Set(request.shelvesMm.map((shelf) => toNearestHole(shelf, holePitchMm)))].sort((a, b) => a - b);
+  // By where a shelf goes; errors name it by what was asked for.
+  const askedFor = new Map(request.shelvesMm.map((shelf) => [toNearestHole(shelf, holePitchMm), shelf]));
+  const shelves = [...askedFor.keys()].sort((a, b) => a - b);
   const outside = shelves.filter((shelf) => shelf - shelfThicknessMm < MIN_BAY_MM || shelf > insideMm - MIN_BAY_MM);
   const close = shelves.filter((shelf, i) => i > 0 && shelf - shelfThicknessMm - (shelves[i - 1] ?? 0) < MIN_BAY_MM);
   const errors: DivideColumnError[] = [
-    ...outside.map((shelfMm) => ({ code: 'shelf_outside' as const, shelfMm, insideMm })),
+    ...outside.map((shelf) => ({ code: 'shelf_outside' as const, shelfMm: askedFor.get(shelf) ?? shelf, insideMm })),
     ...close.map((nextMm) => ({ code: 'shelves_too_close' as const, shelfMm: shelves[shelves.indexOf(nextMm) - 1] ?? 0, nextMm })),
   ];
   if (errors.length > 0) return err(errors);

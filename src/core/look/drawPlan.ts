@@ -3,7 +3,7 @@ import { placeAll, type PlacedFixture, type PlacedUnit, type PlanClash } from '.
 import type { Fixture, RoomCheck, Unit } from './model';
 import { rectAt } from './placeInPlan';
 import { dimension, type Mark, type Sketch } from './sketch';
-import type { Outline, Point, Rect, Wall } from './traceWalls';
+import { rectsOverlap, type Outline, type Point, type Rect, type Wall } from './traceWalls';
 
 interface PlanDrawing {
   readonly outline: Outline;
@@ -34,7 +34,7 @@ export function drawPlan(plan: PlanDrawing): Sketch {
       ...plan.clashes.map(({ rect }): Mark => ({ kind: 'rect', role: 'clash', ...atLeast(rect, 6 * pen) })),
       // Names come last, so that nothing hides them.
       ...placed.units.flatMap(({ rect, unit }) => nameIn(rect, unit.name, 'name', pen)),
-      ...placed.fixtures.flatMap((fixture) => nameFixture(fixture, pen)),
+      ...placed.fixtures.flatMap((fixture) => nameFixture(fixture, placed.units.some(({ rect }) => rectsOverlap(rect, fixture.rect)), pen)),
       ...outline.walls.flatMap((wall) => wallDimension(wall, plan.measureUnit, pen)),
     ],
   };
@@ -92,12 +92,21 @@ function thicken(rect: Rect, wall: Wall, mm: number): Rect {
 }
 
 /** What stands in the room carries its name; what is in a wall, or too thin for it, has it outside the wall. */
-function nameFixture({ fixture, rect, wall }: PlacedFixture, pen: number): Mark[] {
-  const inside = fixture.depth.mm > 0 ? nameIn(rect, fixture.name, 'note', pen) : [];
+function nameFixture({ fixture, rect, wall }: PlacedFixture, isShared: boolean, pen: number): Mark[] {
+  // A bed with boxes under it: the boxes' name is in the middle, the bed's above it.
+  const room = isShared ? { ...rect, depth: rect.depth - 40 * pen } : rect;
+  const inside = fixture.depth.mm > 0 ? nameIn(room, fixture.name, 'note', pen) : [];
   if (inside.length > 0) return inside;
   const isUpright = wall.along.x === 0;
   const off = { near: -10 * pen, far: -19 * pen };
   const edge = isUpright ? wall.from.x : wall.from.y;
+  // What stands out from the wall, but too little to be written on, is named on its room side.
+  if (fixture.depth.mm > 0) {
+    const beyond = fixture.depth.mm + 6 * pen;
+    const ahead = (isUpright ? wall.inward.x : wall.inward.y) > 0 ? beyond + 9 * pen : -beyond;
+    const spot = isUpright ? { x: edge + ahead, y: rect.y + rect.depth / 2 } : { x: rect.x + rect.width / 2, y: edge + ahead };
+    return [{ kind: 'text', role: 'note', text: fixture.name, pens: 12, anchor: 'middle', isTurned: isUpright, ...spot }];
+  }
   // Letters stand on their baseline: below and right of a wall they need their own height more.
   const shift = (isUpright ? wall.inward.x : wall.inward.y) > 0 ? off.near : -off.far;
   const at = isUpright ? { x: edge + shift, y: rect.y + rect.depth / 2 } : { x: rect.x + rect.width / 2, y: edge + shift };

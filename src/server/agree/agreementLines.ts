@@ -1,6 +1,6 @@
 import 'server-only';
 
-import type { AgreementLine } from '@/core/agree';
+import type { AgreementLine, Section } from '@/core/agree';
 import { schoolQuestions } from '@/core/look';
 import { formatCount, formatMoney } from '@/core/shared';
 import type { ProjectRecords } from '@/data/projectRepo';
@@ -32,7 +32,7 @@ function aimLines({ project, rooms }: ProjectRecords): AgreementPart {
       line('ready', 'Ready by', project.readyBy === null ? '' : dayWords(project.readyBy)),
       ...rooms.flatMap((room) => [
         line(`purpose-${room.id}`, room.name, room.purpose),
-        ...room.checks.map((check) => line(`check-${check.id}`, `${room.name}: possible again`, check.text)),
+        line(`checks-${room.id}`, 'possible again', room.checks.map(({ text }) => text).join('; ')),
       ]),
     ],
   };
@@ -40,15 +40,25 @@ function aimLines({ project, rooms }: ProjectRecords): AgreementPart {
 
 function scopeLines({ project, rooms, sections }: ProjectRecords): AgreementPart {
   const roomName = (id: string) => rooms.find((room) => room.id === id)?.name ?? '';
-  const inScope = sections.filter((section) => section.inScope);
   return {
     title: 'What is done, in this order, and what is not',
     lines: [
-      ...inScope.map((section, i) => line(`section-${section.id}`, `${i + 1}. ${roomName(section.roomId)}`, section.name)),
-      ...sections.filter((section) => !section.inScope).map((section) => line(`section-${section.id}`, 'Not this time', `${roomName(section.roomId)}, ${section.name}`)),
-      ...project.terms.neverLeaves.map((thing) => line(`never-${thing}`, 'Never leaves without asking', thing)),
+      ...runsOf(sections.filter((section) => section.inScope)).map((run, i) => line(`sections-${i}-${run[0]?.roomId}`, `${i + 1}. ${roomName(run[0]?.roomId ?? '')}`, run.map(({ name }) => name).join('; '))),
+      line('not-now', 'Not this time', sections.filter((section) => !section.inScope).map((section) => `${section.name} (${roomName(section.roomId)})`).join('; ')),
+      line('never', 'Never leaves without asking', project.terms.neverLeaves.join('; ')),
     ],
   };
+}
+
+/** Sections that follow each other in one room are one stretch of work. */
+function runsOf(sections: readonly Section[]): Section[][] {
+  const runs: Section[][] = [];
+  for (const section of sections) {
+    const last = runs.at(-1);
+    if (last?.[0]?.roomId === section.roomId) last.push(section);
+    else runs.push([section]);
+  }
+  return runs;
 }
 
 function moneyLines({ project, rooms }: ProjectRecords): AgreementPart {
@@ -57,7 +67,7 @@ function moneyLines({ project, rooms }: ProjectRecords): AgreementPart {
     title: 'Money and time',
     lines: [
       line('budget', 'For what is bought, at most', formatMoney(project.budgetMinor, currency)),
-      ...rooms.filter((room) => room.budgetMinor > 0).map((room) => line(`budget-${room.id}`, `of which ${room.name}`, formatMoney(room.budgetMinor, currency))),
+      line('budgets', 'of which', rooms.filter((room) => room.budgetMinor > 0).map((room) => `${room.name} ${formatMoney(room.budgetMinor, currency)}`).join('; ')),
       line('reuse', 'Of the containers, from what is here', terms.reusePercent > 0 ? `at least ${terms.reusePercent} %` : ''),
       line('rate', 'Fee, apart from that', terms.hourlyRateMinor > 0 ? `${formatMoney(terms.hourlyRateMinor, currency)} an hour` : ''),
       line('visits', 'Visits', `${formatCount(terms.visitMinutes / 60, 'hour')} each, ${terms.visitsPerWeek} a week${terms.crewCount > 1 ? `, ${terms.crewCount} people` : ''}`),

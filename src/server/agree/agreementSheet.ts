@@ -25,6 +25,6 @@ export async function loadAgreementSheet(db: Db, records: ProjectRecords, now: s
 function estimateWords({ visits, feeMinor, likelyMinutes, lowMinutes, highMinutes }: ProjectEstimate, { project }: ProjectRecords): string[] {
   if (likelyMinutes === 0) return [];
   const hours = (minutes: number) => Math.round(minutes / 60);
-  const fee = project.terms.hourlyRateMinor > 0 ? ` The fee for that: ${formatMoney(feeMinor.low, project.currency)} to ${formatMoney(feeMinor.high, project.currency)}.` : '';
+  const fee = project.terms.hourlyRateMinor > 0 ? ` The fee for that: ${[feeMinor.low, feeMinor.high].map((minor) => formatMoney(minor, project.currency).replace(/[.,]00(?=\D|$)/, '')).join(' to ')}.` : '';
   return [`An estimate: about ${formatCount(hours(likelyMinutes), 'hour')} (${hours(lowMinutes)} to ${hours(highMinutes)}), ${visits.low === visits.high ? formatCount(visits.low, 'visit') : `${visits.low} to ${visits.high} visits`}.${fee}`];
 }

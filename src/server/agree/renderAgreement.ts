@@ -38,10 +38,10 @@ function renderSince(since: AgreementSheet['since']): string {
 }
 
 const STYLE = `${PAPER_STYLE}
-main{padding-top:16px}h1{font-size:26px}h2{font-size:15px;margin:12px 0 4px}
+main{padding-top:16px}h1{font-size:26px}h2{font-size:15px;margin:0 0 4px}
 .estimate{margin-top:6px}
 .since{border-left:4px solid #c8641b;background:#fbe7d3;padding:8px 12px;margin-top:12px}.since ul{padding-left:18px}
-.parts{columns:2;column-gap:18px;margin-top:4px}section{break-inside:avoid-column}
+.parts{columns:2;column-gap:18px;margin-top:14px}section{break-inside:avoid-column;padding-bottom:14px}
 table{font-size:13px}th,td{padding:3px 7px}th[scope=row]{width:42%}td:last-child{text-align:left}
 .signs{display:grid;grid-template-columns:1fr 1fr;gap:24px;margin-top:34px}.signs p{border-top:1px solid #22201b;padding-top:4px;font-size:13px}
 @media (max-width:640px){.parts{columns:1}}

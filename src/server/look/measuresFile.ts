@@ -178,7 +178,7 @@ export function measuresJsonToCsv(text: string): { readonly csv: string } | { re
   }
   const parsed = measuresJsonSchema.safeParse(value);
   if (!parsed.success) return { message: parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).slice(0, 5).join('; ') };
-  return { csv: Papa.unparse({ fields: [...measuresCsvColumns], data: parsed.data.bays.map((bay) => ({ ...bay })) }) };
+  return { csv: Papa.unparse({ fields: [...measuresCsvColumns], data: parsed.data.bays.map((bay) => Object.fromEntries(Object.entries(bay).map(([column, cell]) => [column, guardFormula(cell ?? '')]))) }) };
 }
 
 /**

@@ -20,7 +20,7 @@ export function EstimateBand({ estimate, finished, backward, terms, currency }: 
       <dl className="grid gap-x-4 gap-y-3 sm:grid-cols-4">
         <Part label="Work" value={hoursWords(estimate.likelyMinutes)} note={`${hoursWords(estimate.lowMinutes)} to ${hoursWords(estimate.highMinutes)}`} />
         <Part label="Visits" value={String(visits.likely)} note={`${visits.low} to ${visits.high}, ${hoursWords(terms.visitMinutes)} each`} />
-        <Part label="Fee" value={terms.hourlyRateMinor === 0 ? 'no rate set' : formatMoney(feeMinor.likely, currency)} note={terms.hourlyRateMinor === 0 ? 'set an hourly rate below' : `${formatMoney(feeMinor.low, currency)} to ${formatMoney(feeMinor.high, currency)}`} />
+        <Part label="Fee" value={terms.hourlyRateMinor === 0 ? 'no rate set' : wholeMoney(feeMinor.likely, currency)} note={terms.hourlyRateMinor === 0 ? 'set an hourly rate below' : `${wholeMoney(feeMinor.low, currency)} to ${wholeMoney(feeMinor.high, currency)}`} />
         <Part label="Next visit at the latest" value={backward ? format(parseISO(backward.latestStart), 'd MMM') : 'no date set'} note={backward ? backwardWords(backward, estimate.visitsLeft, terms.visitsPerWeek) : 'set the day it has to be ready'} isAsking={backward !== undefined && !backward.doesFit} />
       </dl>
       {backward && !backward.doesFit && <p className="warn mt-3">It does not fit before the day it has to be ready, in four cases out of five: more visits a week, another pair of hands, less in scope, or a later date.</p>}
@@ -50,6 +50,8 @@ export function EstimateBand({ estimate, finished, backward, terms, currency }: 
     </section>
   );
 }
+
+const wholeMoney = (minor: number, currency: Currency): string => formatMoney(minor, currency).replace(/[.,]00(?=\D|$)/, '');
 
 function backwardWords(backward: BackwardPlan, visits: number, perWeek: number): string {
   const head = `${formatCount(visits, 'visit')} left, ${perWeek} a week`;

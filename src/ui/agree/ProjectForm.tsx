@@ -81,14 +81,14 @@ function People({ form }: { form: Form }) {
       {errors?.root && <p className="warn mb-2">{errors.root.message}</p>}
       <ul className="grid gap-2">
         {fields.map((field, i) => (
-          <li key={field.key} className="panel grid items-start gap-x-3 gap-y-1 p-3 sm:grid-cols-[1.4fr_112px_1fr_1fr_1fr_44px]">
+          <li key={field.key} className="panel grid items-start gap-x-3 gap-y-1 p-3 sm:grid-cols-[1.1fr_96px_1fr_1fr_1fr_128px_40px]">
             <TextField label="Name" error={errors?.[i]?.name?.message} {...register(`people.${i}.name`)} />
             <TextField label="Height" isLength placeholder="168 cm" error={errors?.[i]?.height?.message} {...register(`people.${i}.height`)} />
             <SelectField label="Labels" {...register(`people.${i}.labels`)}><option value="words">reads</option><option value="pictures">needs pictures</option></SelectField>
             <SelectField label="Lids" {...register(`people.${i}.lids`)}><option value="closes">closes them</option><option value="leaves">leaves them off</option></SelectField>
             <SelectField label="Puts back" {...register(`people.${i}.sorting`)}><option value="finely">finely sorted</option><option value="roughly">only roughly</option></SelectField>
+            <div className="flex gap-x-5 sm:grid sm:pt-4 sm:[&>label]:min-h-7"><CheckField label="child" {...register(`people.${i}.isChild`)} /><CheckField label="must not climb" {...register(`people.${i}.noStep`)} /></div>
             <button type="button" aria-label={`Remove person ${i + 1}`} onClick={() => remove(i)} className="grid size-11 place-items-center self-center rounded hover:bg-well"><X size={17} /></button>
-            <div className="flex gap-5 sm:col-span-full"><CheckField label="child" {...register(`people.${i}.isChild`)} /><CheckField label="must not climb" {...register(`people.${i}.noStep`)} /></div>
           </li>
         ))}
       </ul>

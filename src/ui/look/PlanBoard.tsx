@@ -6,6 +6,7 @@ import { drawPlan, findPlanClashes, placeNear, shiftPlace, type Fixture, type Ou
 import { formatCount, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { useIsPhone } from '../primitives/useIsPhone';
 import { clashWords } from './clashWords';
 import { applyMoved, firstPlaceOf, listPlanThings, rectOfThing, type PlanThing } from './planItems';
 import { PlanHandle } from './PlanHandle';
@@ -26,7 +27,7 @@ interface PlanBoardProps {
   readonly onRemoveFixture: (fixtureId: string) => Promise<ActionResult>;
 }
 
-const BOX_PX = { width: 470, height: 372 };
+const BOX_PX = { desk: { width: 470, height: 372 }, phone: { width: 232, height: 320 } };
 const STEP_MM = 10;
 const LARGE_STEP_MM = 100;
 const ARROWS: Readonly<Record<string, readonly [x: number, y: number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
@@ -40,7 +41,8 @@ export function PlanBoard({ records, outline, measureUnit, onMove, onRemoveFixtu
   const shown = applyMoved(records, moved);
   const things = listPlanThings(records, moved);
   const selected = things.find(({ key }) => key === selectedKey);
-  const penMm = Math.max(outline.widthMm / BOX_PX.width, outline.depthMm / BOX_PX.height);
+  const box = BOX_PX[useIsPhone() ? 'phone' : 'desk'];
+  const penMm = Math.max(outline.widthMm / box.width, outline.depthMm / box.height);
   const clashes = useMemo(() => findPlanClashes({ outline, units: shown.units, fixtures: shown.fixtures, checks: shown.room.checks }), [outline, shown.units, shown.fixtures, shown.room.checks]);
   const nameOf = (id: string) => things.find((thing) => thing.id === id)?.name ?? records.room.checks.find((check) => check.id === id)?.text ?? '';
 

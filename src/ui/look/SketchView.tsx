@@ -17,7 +17,7 @@ interface SketchViewProps {
 export function SketchView({ sketch, label, zoom = 1, isFluid = true, svgRef, children }: SketchViewProps) {
   const width = (sketch.width / sketch.penMm) * zoom;
   const height = (sketch.depth / sketch.penMm) * zoom;
-  const fluid = isFluid && zoom <= 1 ? 'mx-auto h-auto max-w-full' : 'mx-auto max-w-none';
+  const fluid = isFluid && zoom <= 1 ? 'mx-auto h-auto max-w-full max-md:max-w-none' : 'mx-auto max-w-none';
   return (
     <svg ref={svgRef} viewBox={`${sketch.x} ${sketch.y} ${sketch.width} ${sketch.depth}`} width={width} height={height} className={fluid} role={children ? 'group' : 'img'} aria-label={label}>
       {sketch.marks.map((mark, i) => <MarkView key={i} mark={mark} penMm={sketch.penMm} />)}

@@ -54,7 +54,9 @@ export function UnitForm({ typed, measureUnit, people, backHref, onSave, onRemov
   const isNew = onRemove === undefined;
   const startFrom = (kind: UnitKind) => {
     const usual = toTypedUsual(usualUnitOf(kind), measureUnit);
-    form.reset({ ...form.getValues(), ...usual, kind }, { keepDefaultValues: true });
+    const { name, kind: before, ...rest } = form.getValues();
+    // A name that is only the kind's own goes with the kind; one that was typed stays.
+    form.reset({ ...rest, ...usual, kind, name: name === '' || name === unitKindWords[before] ? unitKindWords[kind] : name }, { keepDefaultValues: true });
   };
   const addAbove = () => {
     const bays = form.getValues('bays');

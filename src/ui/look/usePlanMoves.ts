@@ -1,7 +1,6 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useOptimistic, useRef, useState, useTransition } from 'react';
 
 import type { WallPlace } from '@/core/look';
 import type { ActionResult } from '../actionResult';
@@ -9,6 +8,7 @@ import type { Moved, PlanThing } from './planItems';
 
 /** Arrow keys come in runs; the run is kept as one change once it has ended. */
 const SOON_MS = 500;
+const NOTHING: Moved = {};
 
 interface PlanMoves {
   readonly moved: Moved;
@@ -17,10 +17,11 @@ interface PlanMoves {
   readonly move: (thing: PlanThing, place: WallPlace | null, when: 'show' | 'soon' | 'keep') => void;
 }
 
-/** Moves that are shown at once and kept behind the scenes. */
+/** Moves that are shown at once and kept behind the scenes; a move is shown until the records say the same. */
 export function usePlanMoves(onMove: (kind: PlanThing['kind'], id: string, place: WallPlace | null) => Promise<ActionResult>): PlanMoves {
-  const router = useRouter();
-  const [moved, setMoved] = useState<Moved>({});
+  const [held, setHeld] = useState<Moved>(NOTHING);
+  const [sent, addSent] = useOptimistic(NOTHING, (moves: Moved, [key, place]: readonly [string, WallPlace | null]) => ({ ...moves, [key]: place }));
+  const [, startTransition] = useTransition();
   const [message, setMessage] = useState('');
   const waiting = useRef(new Map<string, { readonly timer: ReturnType<typeof setTimeout>; readonly keep: () => void }>());
   useEffect(() => {
@@ -31,26 +32,22 @@ export function usePlanMoves(onMove: (kind: PlanThing['kind'], id: string, place
       keep();
     });
   }, []);
-  const keep = async (thing: PlanThing, place: WallPlace | null) => {
+  const keep = (thing: PlanThing, place: WallPlace | null) => {
     waiting.current.delete(thing.key);
-    const result = await onMove(thing.kind, thing.id, place);
-    setMessage(result.ok ? '' : result.message);
-    router.refresh();
-    // Only this move is settled; one made meanwhile waits for its own answer.
-    setMoved((before) => {
-      if (before[thing.key] !== place) return before;
-      const { [thing.key]: settled, ...others } = before;
-      void settled;
-      return others;
+    setHeld(({ [thing.key]: _, ...others }) => others);
+    startTransition(async () => {
+      addSent([thing.key, place]);
+      const result = await onMove(thing.kind, thing.id, place);
+      setMessage(result.ok ? '' : result.message);
     });
   };
   const move: PlanMoves['move'] = (thing, place, when) => {
-    setMoved((before) => ({ ...before, [thing.key]: place }));
     const open = waiting.current.get(thing.key);
     if (open) clearTimeout(open.timer);
     waiting.current.delete(thing.key);
-    if (when === 'keep') void keep(thing, place);
-    if (when === 'soon') waiting.current.set(thing.key, { timer: setTimeout(() => void keep(thing, place), SOON_MS), keep: () => void onMove(thing.kind, thing.id, place) });
+    if (when === 'keep') return keep(thing, place);
+    setHeld((before) => ({ ...before, [thing.key]: place }));
+    if (when === 'soon') waiting.current.set(thing.key, { timer: setTimeout(() => keep(thing, place), SOON_MS), keep: () => void onMove(thing.kind, thing.id, place) });
   };
-  return { moved, message, move };
+  return { moved: { ...sent, ...held }, message, move };
 }

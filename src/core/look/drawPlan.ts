@@ -33,6 +33,7 @@ export function drawPlan(plan: PlanDrawing): Sketch {
       ...placed.units.flatMap((unit) => drawUnit(unit)),
       ...plan.clashes.map(({ rect }): Mark => ({ kind: 'rect', role: 'clash', ...atLeast(rect, 6 * pen) })),
       // Names come last, so that nothing hides them.
+      ...plan.checks.flatMap((check) => nameClearSpace(check, plan)),
       ...placed.units.flatMap(({ rect, unit }) => nameIn(rect, unit.name, 'name', pen)),
       ...placed.fixtures.flatMap((fixture) => nameFixture(fixture, placed.units.some(({ rect }) => rectsOverlap(rect, fixture.rect)), pen)),
       ...outline.walls.flatMap((wall) => wallDimension(wall, plan.measureUnit, pen)),
@@ -50,7 +51,8 @@ function wallDimension(wall: Wall, measureUnit: LengthUnit, pen: number): Mark[]
   const label = fitLabel(formatLength(wall.lengthMm, measureUnit), wall.lengthMm, 12 * pen);
   const [from, to] = [shift(wall.from), shift(wall.to)];
   const isForward = from.x < to.x || from.y < to.y;
-  return dimension(isForward ? from : to, isForward ? to : from, label, pen);
+  // Measures stand on the far side of their line, away from the names beside the wall.
+  return dimension(isForward ? from : to, isForward ? to : from, label, pen, wall.inward.x > 0 ? 'left' : 'right');
 }
 
 function drawUnit({ unit, rect, leaves, pullOut }: PlacedUnit): Mark[] {
@@ -113,16 +115,21 @@ function nameFixture({ fixture, rect, wall }: PlacedFixture, isShared: boolean, 
   return [{ kind: 'text', role: 'note', text: fitLabel(fixture.name, Math.max(110 * pen, isUpright ? rect.depth : rect.width), 12 * pen), pens: 12, anchor: 'middle', isTurned: isUpright, ...at }];
 }
 
-function drawClearSpace(check: RoomCheck, { outline, penMm: pen, measureUnit }: PlanDrawing): Mark[] {
+/** Where a clear space was put on the floor. */
+const clearRect = ({ clear }: RoomCheck, outline: Outline): Rect | undefined =>
+  clear?.place && clear.surface === 'floor' ? rectAt(outline, clear.place, { widthMm: clear.width.mm, depthMm: clear.depth.mm }) : undefined;
+
+function drawClearSpace(check: RoomCheck, { outline }: PlanDrawing): Mark[] {
+  const rect = clearRect(check, outline);
+  return rect ? [{ kind: 'rect', role: 'clear', ...rect, title: check.text }] : [];
+}
+
+function nameClearSpace(check: RoomCheck, { outline, penMm: pen, measureUnit }: PlanDrawing): Mark[] {
   const { clear } = check;
-  if (!clear?.place || clear.surface !== 'floor') return [];
-  const rect = rectAt(outline, clear.place, { widthMm: clear.width.mm, depthMm: clear.depth.mm });
-  if (!rect) return [];
+  const rect = clearRect(check, outline);
+  if (!clear || !rect) return [];
   const size = `${formatLength(clear.width.mm, measureUnit).replace(/ \w+$/, '')} × ${formatLength(clear.depth.mm, measureUnit)}`;
-  return [
-    { kind: 'rect', role: 'clear', ...rect, title: check.text },
-    { kind: 'text', role: 'note', x: rect.x + rect.width / 2, y: rect.y + rect.depth - 8 * pen, text: fitLabel(size, rect.width - 12 * pen, 12 * pen), pens: 12, anchor: 'middle' },
-  ];
+  return [{ kind: 'text', role: 'note', x: rect.x + rect.width / 2, y: rect.y + rect.depth - 8 * pen, text: fitLabel(size, rect.width - 4 * pen, 12 * pen), pens: 12, anchor: 'middle' }];
 }
 
 /** A name in the middle of its rectangle; along the longer side where that shows more of it. */

@@ -70,8 +70,8 @@ export function sweepPath({ hinge, shut, open }: Extract<Mark, { kind: 'sweep' }
   return `M${hinge.x} ${hinge.y}L${open.x} ${open.y}A${radius} ${radius} 0 0 ${isClockwise ? 0 : 1} ${shut.x} ${shut.y}`;
 }
 
-/** A dimension as joiners write it: ticks at both ends, the measure over the line, or beside one that stands. */
-export function dimension(from: Point, to: Point, label: string, penMm: number): Mark[] {
+/** A dimension as joiners write it: ticks at both ends, the measure over the line, or beside one that stands, on the side that is said. */
+export function dimension(from: Point, to: Point, label: string, penMm: number, side: 'right' | 'left' = 'right'): Mark[] {
   const isUpright = from.x === to.x;
   const tick = 5 * penMm;
   const tickAt = ({ x, y }: Point): Mark => ({ kind: 'line', role: 'dimension', points: isUpright ? [{ x: x - tick, y }, { x: x + tick, y }] : [{ x, y: y - tick }, { x, y: y + tick }] });
@@ -79,12 +79,12 @@ export function dimension(from: Point, to: Point, label: string, penMm: number):
   return [
     tickAt(from), tickAt(to), { kind: 'line', role: 'dimension', points: [from, to] },
     isUpright
-      ? { kind: 'text', role: 'measure', x: middle.x + 14 * penMm, y: middle.y, text: label, pens: 12, anchor: 'middle', isTurned: true }
+      ? { kind: 'text', role: 'measure', x: middle.x + (side === 'right' ? 14 : -5) * penMm, y: middle.y, text: label, pens: 12, anchor: 'middle', isTurned: true }
       : { kind: 'text', role: 'measure', x: middle.x, y: middle.y - 4 * penMm, text: label, pens: 12, anchor: 'middle' },
   ];
 }
 
-const FAMILIES = { text: "'Atkinson Hyperlegible Next', Verdana, sans-serif", mono: "'Atkinson Hyperlegible Mono', 'Courier New', monospace" } as const;
+const FAMILIES = { text: "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', Verdana, sans-serif", mono: "'Atkinson Hyperlegible Mono', 'Courier New', monospace" } as const;
 const escapeXml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 const round = (mm: number): number => Math.round(mm * 100) / 100;
 

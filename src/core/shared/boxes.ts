@@ -20,50 +20,48 @@ export function boxesOverlap(a: Box, b: Box, gapMm = 0): boolean {
   );
 }
 
-/** A range along one axis, `[from, to)`, of the obstacle that has it. */
-interface Span {
-  readonly from: number;
-  readonly to: number;
-  readonly box: Box;
-}
-const spansOf = (boxes: readonly Box[], axis: 'x' | 'y' | 'z'): Span[] => {
-  const size = axis === 'x' ? 'width' : axis === 'y' ? 'depth' : 'height';
-  return boxes.map((box) => ({ from: box[axis], to: box[axis] + box[size], box }));
-};
+/** Obstacles from the lowest up, so that a column's free stretches are found in one sweep. */
+const fromBelow = (obstacles: readonly Box[]): readonly Box[] => [...obstacles].sort((a, b) => a.z - b.z);
 
 /**
  * Litres of a space that no obstacle takes, overlaps counted once: a sweep over the obstacles'
  * coordinates along x and y, and the union of their heights in each column. O(n³) for n obstacles.
  */
 export function freeLitresOf(space: Space, obstacles: readonly Box[]): number {
+  const boxes = fromBelow(obstacles);
+  const xs = cutsOf(boxes.flatMap((box) => [box.x, box.x + box.width]), space.width);
+  const ys = cutsOf(boxes.flatMap((box) => [box.y, box.y + box.depth]), space.depth);
   let freeMm3 = 0;
-  for (const [x, width] of slabs(spansOf(obstacles, 'x'), space.width)) {
-    const inX = obstacles.filter((box) => box.x < x + width && box.x + box.width > x);
-    for (const [y, depth] of slabs(spansOf(inX, 'y'), space.depth)) {
-      const inY = inX.filter((box) => box.y < y + depth && box.y + box.depth > y);
-      freeMm3 += width * depth * (space.height - coveredMm(spansOf(inY, 'z'), space.height));
+  for (let i = 1; i < xs.length; i += 1) {
+    const [left, right] = [xs[i - 1] ?? 0, xs[i] ?? 0];
+    const inX = boxes.filter((box) => box.x < right && box.x + box.width > left);
+    for (let j = 1; j < ys.length; j += 1) {
+      const [front, back] = [ys[j - 1] ?? 0, ys[j] ?? 0];
+      freeMm3 += (right - left) * (back - front) * (space.height - coveredMm(inX, { front, back, height: space.height }));
     }
   }
   return freeMm3 / MM3_PER_LITRE;
 }
 
-/** The ranges between neighbouring cuts, as [start, size]. */
-function slabs(spans: readonly Span[], end: number): (readonly [number, number])[] {
-  const cuts = [...new Set([0, end, ...spans.flatMap(({ from, to }) => [from, to])])]
-    .filter((cut) => cut >= 0 && cut <= end)
-    .sort((a, b) => a - b);
-  return cuts.slice(1).map((cut, i) => [cuts[i] ?? 0, cut - (cuts[i] ?? 0)]);
+/** The distinct coordinates inside `[0, end]`, with both ends, in order. */
+const cutsOf = (coordinates: readonly number[], end: number): number[] =>
+  [...new Set([0, end, ...coordinates])].filter((cut) => cut >= 0 && cut <= end).sort((a, b) => a - b);
+
+interface Column {
+  readonly front: number;
+  readonly back: number;
+  readonly height: number;
 }
 
-/** Length of the union of ranges within `[0, end)`. */
-function coveredMm(spans: readonly Span[], end: number): number {
+/** How much of a column's height the boxes that stand in it take, overlaps once. Requires: boxes from below. */
+function coveredMm(boxes: readonly Box[], { front, back, height }: Column): number {
   let covered = 0;
   let reached = 0;
-  for (const { from, to } of [...spans].sort((a, b) => a.from - b.from)) {
-    const start = Math.max(from, reached);
-    const stop = Math.min(to, end);
-    if (stop > start) covered += stop - start;
-    reached = Math.max(reached, stop);
+  for (const box of boxes) {
+    if (box.y >= back || box.y + box.depth <= front) continue;
+    const top = Math.min(box.z + box.height, height);
+    covered += Math.max(0, top - Math.max(box.z, reached));
+    reached = Math.max(reached, top);
   }
   return covered;
 }
@@ -71,40 +69,45 @@ function coveredMm(spans: readonly Span[], end: number): number {
 /**
  * The largest upright box that fits into a space beside its obstacles, by volume. Each face of such a
  * box lies on the space's edge or on an obstacle's face, so ranges between those are tried along x
- * and y, and the widest gap along z. O(n⁴ log n); a range that cannot beat the best is passed over.
+ * and y, and the widest gap along z. O(n⁵) at worst; a range that cannot beat the best is passed over.
  * Ensures: lies inside the space and shares no inner space with an obstacle. All zero where nothing is free.
  */
 export function largestFreeBoxOf(space: Space, obstacles: readonly Box[]): Box {
   let best: Box = { x: 0, y: 0, z: 0, width: 0, depth: 0, height: 0 };
   let bestMm3 = 0;
-  for (const [x, width] of openRanges(spansOf(obstacles, 'x'), space.width)) {
-    if (width * space.depth * space.height <= bestMm3) continue;
-    const inX = obstacles.filter((box) => box.x < x + width && box.x + box.width > x);
-    for (const [y, depth] of openRanges(spansOf(inX, 'y'), space.depth)) {
-      if (width * depth * space.height <= bestMm3) continue;
-      const inY = inX.filter((box) => box.y < y + depth && box.y + box.depth > y);
-      const [z, height] = widestGap(spansOf(inY, 'z'), space.height);
-      if (width * depth * height <= bestMm3) continue;
-      bestMm3 = width * depth * height;
-      best = { x, y, z, width, depth, height };
+  const boxes = fromBelow(obstacles);
+  const ends = (faces: readonly number[], end: number) => [end, ...faces.filter((face) => face > 0 && face < end)];
+  const starts = (faces: readonly number[], end: number) => [0, ...faces.filter((face) => face > 0 && face < end)];
+  const rights = ends(boxes.map((box) => box.x), space.width);
+  for (const left of starts(boxes.map((box) => box.x + box.width), space.width)) {
+    for (const right of rights) {
+      if (right <= left || (right - left) * space.depth * space.height <= bestMm3) continue;
+      const inX = boxes.filter((box) => box.x < right && box.x + box.width > left);
+      const backs = ends(inX.map((box) => box.y), space.depth);
+      for (const front of starts(inX.map((box) => box.y + box.depth), space.depth)) {
+        for (const back of backs) {
+          const areaMm2 = (right - left) * (back - front);
+          if (back <= front || areaMm2 * space.height <= bestMm3) continue;
+          const gap = widestGap(inX, { front, back, height: space.height });
+          if (areaMm2 * gap.height <= bestMm3) continue;
+          bestMm3 = areaMm2 * gap.height;
+          best = { x: left, y: front, width: right - left, depth: back - front, ...gap };
+        }
+      }
     }
   }
   return best;
 }
 
-/** Ranges that begin at 0 or behind an obstacle and end at the end or before one, as [start, size]. */
-function openRanges(spans: readonly Span[], end: number): (readonly [number, number])[] {
-  const starts = [...new Set([0, ...spans.map(({ to }) => to)])].filter((start) => start >= 0 && start < end);
-  const ends = [...new Set([end, ...spans.map(({ from }) => from)])].filter((stop) => stop > 0 && stop <= end);
-  return starts.flatMap((start) => ends.filter((stop) => stop > start).map((stop) => [start, stop - start] as const));
-}
-
-function widestGap(spans: readonly Span[], end: number): readonly [number, number] {
-  let best: readonly [number, number] = [0, 0];
+/** The highest free stretch of a column. Requires: boxes from below. */
+function widestGap(boxes: readonly Box[], { front, back, height }: Column): Pick<Box, 'z' | 'height'> {
+  let best = { z: 0, height: 0 };
   let reached = 0;
-  for (const { from, to } of [...spans.map(({ from, to }) => ({ from, to })), { from: end, to: end }].sort((a, b) => a.from - b.from)) {
-    if (Math.min(from, end) - reached > best[1]) best = [reached, Math.min(from, end) - reached];
-    reached = Math.max(reached, to);
+  for (const box of boxes) {
+    if (box.y >= back || box.y + box.depth <= front) continue;
+    const bottom = Math.min(box.z, height);
+    if (bottom - reached > best.height) best = { z: reached, height: bottom - reached };
+    reached = Math.max(reached, box.z + box.height);
   }
-  return best;
+  return height - reached > best.height ? { z: reached, height: height - reached } : best;
 }

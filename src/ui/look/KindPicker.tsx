@@ -10,11 +10,11 @@ import { toTypedUsual, unitFormSchemaFor } from './unitForm';
 const BOX_PX = { width: 66, height: 56 };
 
 /** Twelve kinds to start from, each drawn from its usual measures, all to one scale. */
-export function KindPicker({ active, measureUnit, onPick }: { active: UnitKind; measureUnit: LengthUnit; onPick: (kind: UnitKind) => void }) {
+export function KindPicker({ active, measureUnit, onPick }: { active: UnitKind | undefined; measureUnit: LengthUnit; onPick: (kind: UnitKind) => void }) {
   return (
     <fieldset>
       <legend className="caption mb-1.5">Start from</legend>
-      <div className="grid grid-cols-[repeat(auto-fill,minmax(104px,1fr))] gap-1.5">
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(84px,1fr))] gap-1.5">
         {unitKinds.map((kind) => (
           <button key={kind} type="button" aria-pressed={active === kind} onClick={() => onPick(kind)} className={`grid min-h-11 grid-rows-[62px_1fr] items-center justify-items-center gap-1 rounded-[5px] border-[1.5px] px-1 pt-1.5 pb-1 text-[12.5px] leading-tight ${active === kind ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line bg-sheet hover:bg-white'}`}>
             <KindSketch kind={kind} measureUnit={measureUnit} />

@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { useFieldArray, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
+import { useFieldArray, useForm, type UseFormReturn } from 'react-hook-form';
 
 import type { Person } from '@/core/agree';
 import { unitDoors, unitKinds, usualUnitOf, type UnitKind } from '@/core/look';
@@ -102,7 +102,7 @@ interface UnitFieldsProps {
 
 function UnitFields({ form, isNew, measureUnit, onPickKind }: UnitFieldsProps) {
   const { register, formState: { errors } } = form;
-  const kind = useWatch({ control: form.control, name: 'kind' });
+  const [picked, setPicked] = useState<UnitKind>();
   // Of a new unit everything is a guess until it was typed over.
   const mark = isNew ? { 'data-usual': '' } : {};
   return (
@@ -116,11 +116,11 @@ function UnitFields({ form, isNew, measureUnit, onPickKind }: UnitFieldsProps) {
       <SelectField label="It opens with" className={isNew ? 'col-span-2' : ''} {...register('door')}>
         {unitDoors.map((door) => <option key={door} value={door}>{unitDoorWords[door]}</option>)}
       </SelectField>
-      <TextField label="Outside width" isLength placeholder='e.g. 120,5 cm' error={errors.width?.message} {...mark} {...register('width')} />
+      <TextField label="Outside width" isLength placeholder='120,5' error={errors.width?.message} {...mark} {...register('width')} />
       <TextField label="Outside depth" isLength error={errors.depth?.message} {...mark} {...register('depth')} />
       <TextField label="Outside height" isLength error={errors.height?.message} {...mark} {...register('height')} />
       <TextField label="Off the floor" isLength error={errors.floorGap?.message} {...register('floorGap')} />
-      {isNew && <div className="col-span-full"><KindPicker active={kind} measureUnit={measureUnit} onPick={onPickKind} /></div>}
+      {isNew && <div className="col-span-full"><KindPicker active={picked} measureUnit={measureUnit} onPick={(kind) => { setPicked(kind); onPickKind(kind); }} /></div>}
     </div>
   );
 }

@@ -3,7 +3,7 @@ import http from 'node:http';
 import { createRandom } from '@/core/shared';
 import { createBeam } from '@/standins/meter/beam';
 import { startMeter } from '@/standins/meter/startMeter';
-import { followMeter, type MeterEvent } from './meterFeed';
+import { followMeter, type MeterEvent } from '@/server/devices/meterFeed';
 
 /** Collects events until there are enough. */
 async function collect(address: string, enough: (events: readonly MeterEvent[]) => boolean, onEvent?: (event: MeterEvent) => void): Promise<MeterEvent[]> {

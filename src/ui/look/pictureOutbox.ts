@@ -1,6 +1,5 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-
 import type { Moment } from '@/core/look';
+import { createPictureStore, type PictureStore } from './pictureStore';
 
 /** A picture on its way. Its id is made here, so that sending it twice makes one picture. */
 export interface OutgoingPicture {
@@ -14,11 +13,17 @@ export interface OutgoingPicture {
   /** Why it was refused; empty while it can still go. */
   readonly problem: string;
 }
-interface StoredPicture extends Omit<OutgoingPicture, 'sentBytes'> {
+/** As it lies in the browser's database, with its bytes. */
+export interface StoredPicture extends Omit<OutgoingPicture, 'sentBytes'> {
   readonly bytes: Blob;
 }
-interface OutboxSchema extends DBSchema {
-  pictures: { key: string; value: StoredPicture };
+
+/** What the outbox needs of the world; tests hand in their own. */
+interface OutboxMeans {
+  readonly store: PictureStore;
+  readonly request: (url: string, init?: RequestInit) => Promise<Response>;
+  /** Waits so long, or until there is a connection again. */
+  readonly wait: (ms: number) => Promise<void>;
 }
 
 const CHUNK_BYTES = 512_000;
@@ -32,11 +37,12 @@ const RETRY_MS = { first: 1000, most: 15_000 } as const;
 export class PictureOutbox {
   private pictures: readonly OutgoingPicture[] = [];
   private isSending = false;
-  private database: Promise<IDBPDatabase<OutboxSchema>> | undefined;
   private hasLoaded = false;
   private isWaiting = false;
   private readonly listeners = new Set<() => void>();
   private readonly kept = new Set<(picture: OutgoingPicture) => void>();
+
+  constructor(private readonly means: OutboxMeans) {}
 
   readonly subscribe = (listener: () => void): (() => void) => {
     void this.load();
@@ -54,26 +60,21 @@ export class PictureOutbox {
 
   async add(target: Pick<OutgoingPicture, 'projectId' | 'vantagePointId' | 'moment'>, files: readonly { readonly name: string; readonly bytes: Blob }[]): Promise<void> {
     const added = files.map(({ name, bytes }): StoredPicture => ({ ...target, id: crypto.randomUUID(), name, bytes, totalBytes: bytes.size, problem: '' }));
-    const database = await this.open();
-    for (const picture of added) await database.put('pictures', picture);
+    for (const picture of added) await this.means.store.put(picture);
     this.set([...this.pictures, ...added.map(toOutgoing)]);
     void this.send();
   }
 
   /** Gives up one that was refused. */
   async remove(id: string): Promise<void> {
-    await (await this.open()).delete('pictures', id);
+    await this.means.store.delete(id);
     this.set(this.pictures.filter((picture) => picture.id !== id));
   }
 
-  private open(): Promise<IDBPDatabase<OutboxSchema>> {
-    return (this.database ??= openDB<OutboxSchema>('tin-box-pictures', 1, { upgrade: (database) => void database.createObjectStore('pictures', { keyPath: 'id' }) }));
-  }
-
   private async load(): Promise<void> {
-    if (this.hasLoaded || typeof indexedDB === 'undefined') return;
+    if (this.hasLoaded) return;
     this.hasLoaded = true;
-    const stored = await (await this.open()).getAll('pictures').catch(() => []);
+    const stored = await this.means.store.getAll().catch(() => []);
     const known = new Set(this.pictures.map(({ id }) => id));
     this.set([...stored.filter(({ id }) => !known.has(id)).map(toOutgoing), ...this.pictures]);
     void this.send();
@@ -97,7 +98,7 @@ export class PictureOutbox {
       this.isWaiting = outcome === 'lost';
       this.listeners.forEach((listener) => listener());
       if (outcome === 'lost') {
-        await waitForConnection(waitMs);
+        await this.means.wait(waitMs);
         waitMs = Math.min(RETRY_MS.most, waitMs * 2);
       } else waitMs = RETRY_MS.first;
     }
@@ -110,24 +111,24 @@ export class PictureOutbox {
 
   /** Asks how much has arrived, sends the rest in pieces, and has it made a picture. Throws where the connection breaks. */
   private async sendOne(picture: OutgoingPicture): Promise<'kept' | 'refused'> {
-    const stored = await (await this.open()).get('pictures', picture.id);
+    const stored = await this.means.store.get(picture.id);
     if (!stored) {
       this.set(this.pictures.filter(({ id }) => id !== picture.id));
       return 'kept';
     }
     const url = `/api/uploads/${picture.id}`;
-    let offset = (await readAnswer(await fetch(url))).receivedBytes ?? 0;
+    let offset = (await readAnswer(await this.means.request(url))).receivedBytes ?? 0;
     this.change(picture.id, { sentBytes: offset });
     while (offset < picture.totalBytes) {
       const piece = stored.bytes.slice(offset, offset + CHUNK_BYTES);
-      const response = await fetch(`${url}?offset=${offset}`, { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body: piece });
+      const response = await this.means.request(`${url}?offset=${offset}`, { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body: piece });
       const answer = await readAnswer(response);
       if (response.status !== 409 && answer.refusal !== undefined) return this.refuse(picture.id, answer.refusal);
       offset = answer.receivedBytes ?? offset;
       this.change(picture.id, { sentBytes: offset });
     }
     const { projectId, vantagePointId, moment, totalBytes } = picture;
-    const response = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ projectId, vantagePointId, moment, totalBytes }) });
+    const response = await this.means.request(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ projectId, vantagePointId, moment, totalBytes }) });
     const answer = await readAnswer(response);
     if (answer.refusal !== undefined) return this.refuse(picture.id, answer.refusal);
     await this.remove(picture.id);
@@ -136,9 +137,8 @@ export class PictureOutbox {
   }
 
   private async refuse(id: string, problem: string): Promise<'refused'> {
-    const database = await this.open();
-    const stored = await database.get('pictures', id);
-    if (stored) await database.put('pictures', { ...stored, problem });
+    const stored = await this.means.store.get(id);
+    if (stored) await this.means.store.put({ ...stored, problem });
     this.change(id, { problem });
     return 'refused';
   }
@@ -166,4 +166,4 @@ function waitForConnection(ms: number): Promise<void> {
   });
 }
 
-export const pictureOutbox = new PictureOutbox();
+export const pictureOutbox = new PictureOutbox({ store: createPictureStore(), request: (url, init) => fetch(url, init), wait: waitForConnection });

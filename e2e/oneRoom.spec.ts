@@ -232,7 +232,7 @@ test('open formats: the project as one zip, out and in again as a copy', async (
   const zip = await download('The whole project, zip');
   const files = unzipSync(zip);
   expect(Object.keys(files).filter((name) => name.startsWith('pictures/'))).toHaveLength(2);
-  expect(JSON.parse(strFromU8(files['project.json'] ?? new Uint8Array()))).toMatchObject({ format: 'tin-box-project', version: 1, project: { name: '3 Test Row' } });
+  expect(JSON.parse(strFromU8(files['project.json'] ?? new Uint8Array()))).toMatchObject({ format: 'tin-box-project', version: 2, project: { name: '3 Test Row' } });
   await page.goto('/');
   await page.getByLabel('Bring a project in').setInputFiles({ name: 'p.zip', mimeType: 'application/zip', buffer: zip });
   await expect(page.getByText('3 Test Row (copy)').first()).toBeVisible();

@@ -33,11 +33,11 @@ test('finished rooms pull the rates towards what they took, more the more there 
 });
 
 test('a project adds up what is in scope, in visits that are begun and hours that are paid', () => {
-  const terms = termsSchema.parse({ visitMinutes: 120, hourlyRateMinor: 6000 });
+  const terms = termsSchema.parse({ visitMinutes: 120, hourlyRateMinor: 6100 });
   const facts = [{ section: aSection(), litres: 500, method: undefined, isDone: false }, { section: aSection({ id: 'done' }), litres: 0, method: undefined, isDone: true }, { section: aSection({ id: 'out', inScope: false }), litres: 9000, method: undefined, isDone: false }];
   const estimate = estimateProject(facts, terms, []);
   expect(estimate.likelyMinutes).toBeCloseTo(160.5, 6);
-  expect([estimate.visits.likely, estimate.visitsLeft, estimate.feeMinor.likely]).toEqual([2, 2, 16_100]);
+  expect([estimate.visits.likely, estimate.visitsLeft, estimate.feeMinor.likely]).toEqual([2, 2, 16_300]);
   expect(estimate.sections[0]?.isOneVisit).toBe(false);
   expect(estimateProject([], terms, [])).toMatchObject({ likelyMinutes: 0, visits: { low: 0, likely: 0, high: 0 } });
 });

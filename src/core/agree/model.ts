@@ -26,6 +26,8 @@ export const termsSchema = z.object({
   hourlyRateMinor: priceMinorSchema.default(0),
   visitMinutes: z.number().int().min(30).max(720).default(180),
   visitsPerWeek: z.number().int().min(1).max(7).default(1),
+  /** What one person lifts in one go. */
+  liftLimitG: z.number().int().min(1000).max(50_000).default(15_000),
   /** Organizer and helpers at work at once. */
   crewCount: z.number().int().min(1).max(6).default(1),
 });

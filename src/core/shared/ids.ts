@@ -25,6 +25,9 @@ export const purchaseIdSchema = createIdSchema('PurchaseId');
 export const fixtureIdSchema = createIdSchema('FixtureId');
 export const sectionIdSchema = createIdSchema('SectionId');
 export const agreementIdSchema = createIdSchema('AgreementId');
+export const sessionIdSchema = createIdSchema('SessionId');
+export const methodIdSchema = createIdSchema('MethodId');
+export const carryIdSchema = createIdSchema('CarryId');
 export const checkIdSchema = createIdSchema('CheckId');
 
 export type ProjectId = z.infer<typeof projectIdSchema>;
@@ -44,4 +47,7 @@ export type PurchaseId = z.infer<typeof purchaseIdSchema>;
 export type FixtureId = z.infer<typeof fixtureIdSchema>;
 export type SectionId = z.infer<typeof sectionIdSchema>;
 export type AgreementId = z.infer<typeof agreementIdSchema>;
+export type SessionId = z.infer<typeof sessionIdSchema>;
+export type MethodId = z.infer<typeof methodIdSchema>;
+export type CarryId = z.infer<typeof carryIdSchema>;
 export type CheckId = z.infer<typeof checkIdSchema>;

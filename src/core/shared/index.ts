@@ -3,11 +3,11 @@ export { assertNever, invariant } from './invariant';
 export { err, ok, type Result } from './result';
 // Ids
 export {
-  agreementIdSchema, bayIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, fixtureIdSchema, groupIdSchema, offerIdSchema, personIdSchema,
-  pictureIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, sectionIdSchema, shopIdSchema, thingIdSchema,
+  agreementIdSchema, bayIdSchema, carryIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, fixtureIdSchema, groupIdSchema, methodIdSchema, offerIdSchema, personIdSchema,
+  pictureIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema, shopIdSchema, thingIdSchema,
   unitIdSchema, vantagePointIdSchema,
-  type AgreementId, type BayId, type CheckId, type ContainerId, type DecisionId, type FixtureId, type GroupId, type OfferId, type PersonId,
-  type PictureId, type ProjectId, type PurchaseId, type RoomId, type SectionId, type ShopId, type ThingId,
+  type AgreementId, type BayId, type CarryId, type CheckId, type ContainerId, type DecisionId, type FixtureId, type GroupId, type MethodId, type OfferId, type PersonId,
+  type PictureId, type ProjectId, type PurchaseId, type RoomId, type SectionId, type SessionId, type ShopId, type ThingId,
   type UnitId, type VantagePointId,
 } from './ids';
 // Units

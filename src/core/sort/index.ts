@@ -1,11 +1,23 @@
 // The log and what follows from it
 export {
   decisionEventSchema, disposals, groupSchema, reasons, reasonSchema, verdicts, verdictSchema,
-  type DecidedEvent, type DecisionEvent, type Group, type Reason, type Thing, type Verdict,
+  type DecidedEvent, type DecisionEvent, type Group, type Reason, type StandingEvent, type Thing, type Verdict,
 } from './model';
-export { findLastStanding, findRestorable, foldDecisions } from './foldDecisions';
+export { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
+export { actOf, correctThing, mergePiles, splitPile, type EventMeans, type PilePart } from './piles';
+export { addTallies, benchBaseOf, orderReasons, type BenchBase } from './benchBase';
 export { addUp, leavesHome, tallyByVerdict, type Amount } from './tally';
 export { boxLevelOf, CARRY_BOX, type BoxLevel } from './boxLevel';
+// A session and its clock
+export {
+  carrySchema, methodNames, methods, methodStepSchema, ownMethodSchema, readClock, sessionSchema, timeSteps,
+  type Carry, type MethodName, type MethodStep, type OwnMethod, type Session, type SessionClock,
+} from './session';
+export { forecast, intervalsOf, paceOf, type Forecast, type Pace, type PaceEvent } from './pace';
+export { earlierIntervalsOf, sessionProgressOf, type SessionProgress } from './sessionProgress';
+export { boxesNow, CARRY_LITRES, carryCountOf, openDebts, type BoxNow } from './carryOut';
+export { isHesitating, secondOpinionOf, type Opinion, type OpinionFacts, type OpinionRule, type SecondOpinion } from './secondOpinion';
+export { findConflicts, type Conflict } from './findConflicts';
 // The thing in hand
 export { findKind, parseThing, stemsOf, type ParsedThing } from './parseThing';
 export { cautionsFor, LIFTING_LIMIT_G, type CautionCode } from './cautions';

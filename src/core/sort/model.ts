@@ -71,9 +71,13 @@ export const decisionEventSchema = z.discriminatedUnion('kind', [
   decidedSchema.extend(eventHead),
   z.object({ kind: z.literal('undone'), ...eventHead, aboutId: decisionIdSchema }),
   z.object({ kind: z.literal('restored'), ...eventHead, aboutId: decisionIdSchema }),
+  /** The thing went into another pile; its pieces are counted there. */
+  z.object({ kind: z.literal('merged'), ...eventHead, intoId: thingIdSchema }),
 ]);
 export type DecisionEvent = Readonly<z.infer<typeof decisionEventSchema>>;
 export type DecidedEvent = Extract<DecisionEvent, { kind: 'decided' }>;
+/** Events that say what became of a thing; the others only take such a one back, or bring it back. */
+export type StandingEvent = Extract<DecisionEvent, { kind: 'decided' | 'merged' }>;
 
 /** Today's state of a thing: its last decision that stands. */
 export interface Thing extends Readonly<Omit<z.infer<typeof decidedSchema>, 'kind'>> {

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 
 import * as foundation from './0001_foundation';
 import * as lookAndAgree from './0002_look_and_agree';
+import * as sessions from './0003_sessions';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -10,6 +11,7 @@ interface NamedMigration extends Knex.Migration {
 const migrations: readonly NamedMigration[] = [
   { name: '0001_foundation', ...foundation },
   { name: '0002_look_and_agree', ...lookAndAgree },
+  { name: '0003_sessions', ...sessions },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -8,11 +8,12 @@ import { containerProductSchema, takenFitSchema } from '@/core/fit';
 import { fixtureSchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { containerIdSchema, err, ok, projectIdSchema, roomIdSchema, type ProjectId, type Result } from '@/core/shared';
 import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
-import { decisionEventSchema, groupSchema } from '@/core/sort';
+import { carrySchema, decisionEventSchema, groupSchema, ownMethodSchema, sessionSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
 import { listOffers, listShops } from '@/data/catalogueRepo';
 import { findProject, getProjectRecords } from '@/data/projectRepo';
+import { carryTable, listSessionRecords, ownMethodTable, sessionTable } from '@/data/sessionRepo';
 import {
   agreementTable, bayTable, containerTable, fitTable, fixtureTable, groupTable, needPriorityTable, offerTable, personTable, pictureTable,
   projectTable, purchaseTable, roomTable, sectionTable, shopTable, unitTable, vantagePointTable,
@@ -34,6 +35,9 @@ const archiveSchema = z.strictObject({
   fixtures: z.array(fixtureSchema).default([]),
   sections: z.array(sectionSchema).default([]),
   agreements: z.array(agreementSchema).default([]),
+  sessions: z.array(sessionSchema).default([]),
+  carries: z.array(carrySchema).default([]),
+  ownMethods: z.array(ownMethodSchema).default([]),
   vantagePoints: z.array(vantagePointSchema),
   pictures: z.array(pictureSchema),
   groups: z.array(groupSchema),
@@ -64,6 +68,7 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
   const archive: Archive = {
     format: 'tin-box-project', version: VERSION, exportedAt: nowIso(), project: records.project, people: [...records.people], rooms: [...rooms],
     units: records.units.map((unit) => ({ ...unit, bays: [...unit.bays] })) as Archive['units'], fixtures: [...records.fixtures], sections: [...records.sections] as Archive['sections'], agreements: [...records.agreements] as Archive['agreements'],
+    ...(await listSessionRecords(db, projectId, rooms.map(({ id }) => id))) as Pick<Archive, 'sessions' | 'carries' | 'ownMethods'>,
     vantagePoints: [...records.vantagePoints],
     pictures: [...records.pictures], groups: [...records.groups], fits: [...fits] as Archive['fits'], containers: kept,
     shops: (await listShops(db)).filter((shop) => offers.some(({ shopId }) => shopId === shop.id)),
@@ -174,7 +179,7 @@ function parseWith<T>(schema: z.ZodType<T>, value: unknown, file: string): Resul
 function withFreshIds({ archive, decisions }: Documents): Documents & { readonly idOf: (id: string) => string } {
   const own = [
     archive.project, ...archive.people, ...archive.rooms, ...archive.units, ...archive.units.flatMap((unit) => unit.bays),
-    ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.rooms.flatMap((room) => room.checks),
+    ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.sessions, ...archive.carries, ...archive.ownMethods, ...archive.rooms.flatMap((room) => room.checks),
     ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.purchases,
     ...archive.containers.filter(({ projectId }) => projectId !== null),
   ];
@@ -213,6 +218,9 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   await insertAll(fixtureTable, archive.fixtures);
   await insertAll(sectionTable, archive.sections);
   await insertAll(agreementTable, archive.agreements);
+  await insertAll(sessionTable, archive.sessions);
+  await insertAll(carryTable, archive.carries);
+  await insertAll(ownMethodTable, archive.ownMethods);
   await insertAll(vantagePointTable, archive.vantagePoints);
   await insertAll(pictureTable, archive.pictures);
   await insertAll(groupTable, archive.groups);

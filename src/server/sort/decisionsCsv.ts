@@ -26,6 +26,7 @@ export function writeDecisionsCsv(events: readonly DecisionEvent[], { rooms, gro
       decision_id: event.id, thing_id: event.thingId, kind: event.kind,
       decided_at: event.decidedAt, device: guardFormula(event.device),
     };
+    if (event.kind === 'merged') return { ...emptyRow, ...head, about_id: event.intoId };
     if (event.kind !== 'decided') return { ...emptyRow, ...head, about_id: event.aboutId };
     return {
       ...emptyRow,
@@ -79,11 +80,11 @@ export function parseDecisionsCsv(
 
 /** Undoing what the file does not hold would silently do nothing; it is a fault of that line. */
 function withoutDangling(rows: readonly ParsedDecisionRow[], faults: readonly CsvFault[]): ParsedDecisionsCsv {
-  const decidedIds = new Set(rows.filter(({ event }) => event.kind === 'decided').map(({ event }) => event.id));
-  const isDangling = ({ event }: ParsedDecisionRow) => event.kind !== 'decided' && !decidedIds.has(event.aboutId);
+  const decidedIds = new Set<string>(rows.filter(({ event }) => event.kind === 'decided' || event.kind === 'merged').map(({ event }) => event.id));
+  const isDangling = ({ event }: ParsedDecisionRow) => (event.kind === 'undone' || event.kind === 'restored') && !decidedIds.has(event.aboutId);
   const dangling = rows.filter(isDangling).map(({ event, line }) => ({
     line, column: 'about_id', code: 'unknown_decision' as const,
-    found: event.kind === 'decided' ? '' : event.aboutId, expected: 'a decision_id of this file',
+    found: 'aboutId' in event ? event.aboutId : '', expected: 'a decision_id of this file',
   }));
   return {
     rows: rows.filter((row) => !isDangling(row)),
@@ -114,7 +115,7 @@ function parseRow(
           groupId: group?.id ?? null, to: row.to,
           litres: row.litres === '' ? 0 : Number(row.litres), massG: row.mass_g === '' ? 0 : Number(row.mass_g),
         }
-      : { ...head, kind, aboutId: row.about_id };
+      : kind === 'merged' ? { ...head, kind, intoId: row.about_id } : { ...head, kind, aboutId: row.about_id };
   const faults: CsvFault[] = [];
   if (kind === 'decided' && !room) {
     faults.push({ line, column: 'room', code: 'unknown_room', found: row.room, expected: context.rooms.map(({ name }) => name).join(', ') });
@@ -134,7 +135,7 @@ function parseRow(
 const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 const COLUMN_OF_FIELD: Readonly<Record<string, Column>> = {
-  id: 'decision_id', thingId: 'thing_id', aboutId: 'about_id', roomId: 'room', groupId: 'group', name: 'thing',
+  id: 'decision_id', thingId: 'thing_id', aboutId: 'about_id', intoId: 'about_id', roomId: 'room', groupId: 'group', name: 'thing',
   massG: 'mass_g', decidedAt: 'decided_at', count: 'count', verdict: 'verdict', reasons: 'reasons', to: 'to',
   litres: 'litres', device: 'device', kind: 'kind',
 };
@@ -145,6 +146,6 @@ const EXPECTED: Readonly<Record<string, string>> = {
   litres: 'a number from 0',
   mass_g: 'grams, a number from 0',
   decided_at: 'a date and time such as 2026-11-06T10:42:00Z',
-  kind: 'decided, undone or restored',
+  kind: 'decided, undone, restored or merged',
   thing: '1 to 120 letters',
 };

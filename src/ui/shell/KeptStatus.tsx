@@ -9,7 +9,8 @@ import { decisionOutbox } from '../sort/decisionOutbox';
 export function KeptStatus() {
   const { pictures } = usePictureOutbox();
   const decisions = useSyncExternalStore(decisionOutbox.subscribe, decisionOutbox.countWaiting, () => 0);
-  const waiting = decisions + pictures.length;
+  // One that was refused waits for a person, not for the line; its slot says so.
+  const waiting = decisions + pictures.filter(({ problem: refused }) => refused === '').length;
   const problem = useSyncExternalStore(decisionOutbox.subscribe, decisionOutbox.getProblem, () => '');
   return (
     <span role="status" className={`shrink-0 text-right text-[12.5px] leading-tight ${waiting > 0 ? 'font-[650] text-signal-deep' : 'text-soft'}`}>

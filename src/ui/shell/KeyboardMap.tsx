@@ -13,7 +13,7 @@ const EVERYWHERE: readonly (readonly [string, string])[] = [
 const ON_THE_BENCH: readonly (readonly [string, string])[] = [
   ['Enter', 'take the typed thing in hand'], ['+ −', 'one piece more or fewer'], ['1 … 9', 'a reason, or where it goes, as numbered'],
   ...verdicts.map((verdict) => [verdictKeys[verdict], verdictWords[verdict].toLowerCase()] as const),
-  ['Alt + key', 'a verdict while typing'], ['T', 'back to typing'],
+  ['P', 'split the pile'], ['M', 'count aloud: each verdict is one more'], ['O', 'a second opinion'], ['Alt + key', 'a verdict while typing'], ['T', 'back to typing'],
 ];
 const LOOKING: readonly (readonly [string, string])[] = [
   ['arrows', 'push the picked thing by 1 cm, with Shift by 10'], ['W', 'to the next wall, with Shift the one before'], ['Delete', 'out of the plan'],

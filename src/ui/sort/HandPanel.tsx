@@ -4,9 +4,9 @@ import { Minus, Plus, ShieldAlert } from 'lucide-react';
 import { useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 
 import { formatLitres, formatMass } from '@/core/shared';
-import { cautionsFor, reasons } from '@/core/sort';
+import { cautionsFor } from '@/core/sort';
 import { cautionWords } from '../words';
-import { toggle } from './SortBench';
+import { toggle } from './toggle';
 import type { Bench } from './useBench';
 
 interface HandPanelProps {
@@ -120,7 +120,7 @@ function ReasonChips({ bench }: { bench: Bench }) {
   if (!inHand) return null;
   return (
     <div role="group" aria-label="Reasons" className="mt-2.5 flex flex-wrap gap-1.5 max-md:flex-nowrap max-md:overflow-x-auto">
-      {reasons.map((reason, i) => {
+      {bench.reasonOrder.map((reason, i) => {
         const isOn = inHand.reasons.includes(reason);
         return (
           <button

@@ -1,15 +1,23 @@
 'use client';
 
+import { CircleHelp, ListPlus, Split } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent } from 'react';
 
-import { disposals, reasons as reasonChoices, verdicts, type Group, type Verdict } from '@/core/sort';
+import { disposals, intervalsOf, isHesitating, verdicts, type Carry, type Group, type OpinionFacts, type Verdict } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { useKeys } from '../primitives/useKeys';
+import { useNow } from '../primitives/useNow';
 import { verdictKeys } from '../words';
+import { CarryCalls } from './CarryCalls';
+import { ConflictNotes } from './ConflictNotes';
 import { HandPanel } from './HandPanel';
 import { JustNow } from './JustNow';
+import { OpinionPanel } from './OpinionPanel';
+import { SessionBar, type SessionBarProps } from './SessionBar';
 import { SpaceGauge } from './SpaceGauge';
-import { useBench, type BenchData } from './useBench';
+import { SplitPanel } from './SplitPanel';
+import { toggle } from './toggle';
+import { useBench, type Bench, type BenchData } from './useBench';
 import { VerdictBoxes } from './VerdictBoxes';
 import { WhereTo, type Destination } from './WhereTo';
 
@@ -17,26 +25,43 @@ interface SortBenchProps extends BenchData {
   readonly otherRoomNames: readonly string[];
   /** Usable litres of the whole room, for the level of the keep box. */
   readonly roomLitres: number;
+  readonly carries: readonly Carry[];
+  readonly liftLimitG: number;
+  readonly sentimentalSchool: OpinionFacts['sentimentalSchool'];
+  readonly session: Omit<SessionBarProps, 'log'>;
   readonly onAddGroup: (name: string) => Promise<ActionResult<Group>>;
   readonly onPlaceGroup: (groupId: string, bayId: string) => Promise<ActionResult>;
+  readonly onCarry: Parameters<typeof CarryCalls>[0]['onCarry'];
+  readonly onSettle: (carryId: string) => Promise<ActionResult>;
 }
 
 /** Verdicts that want to know where the thing goes. */
 const ASKS_WHERE: ReadonlySet<Verdict> = new Set(['elsewhere', 'give', 'recycle']);
 
 /** The bench: the thing in hand, one key a verdict, what it makes of the space. */
-export function SortBench({ otherRoomNames, roomLitres, onAddGroup, onPlaceGroup, ...data }: SortBenchProps) {
+export function SortBench({ otherRoomNames, roomLitres, carries, liftLimitG, sentimentalSchool, session, onAddGroup, onPlaceGroup, onCarry, onSettle, ...data }: SortBenchProps) {
   const [addedGroups, setAddedGroups] = useState<readonly Group[]>([]);
   const groups = [...data.groups, ...addedGroups.filter((added) => data.groups.every(({ id }) => id !== added.id))];
   const bench = useBench({ ...data, groups });
   const [asking, setAsking] = useState<Verdict>();
+  const [aside, setAside] = useState<'split' | 'opinion'>();
+  const [isCounting, setIsCounting] = useState(false);
   const lineRef = useRef<HTMLTextAreaElement>(null);
   const boxesRef = useRef<HTMLDivElement>(null);
+  const isSlow = useHesitation(bench);
 
-  const decide = (verdict: Verdict, to = '') => {
-    bench.decide(verdict, to);
+  const settle = () => {
     setAsking(undefined);
+    setAside(undefined);
     lineRef.current?.focus();
+  };
+  const decide = (verdict: Verdict, to = '') => {
+    if (isCounting && bench.inHand) {
+      bench.countOne({ ...bench.inHand }, verdict, to);
+      return setAsking(undefined);
+    }
+    bench.decide(verdict, to);
+    settle();
   };
   const pick = (verdict: Verdict) => {
     if (!bench.inHand) return lineRef.current?.focus();
@@ -54,7 +79,11 @@ export function SortBench({ otherRoomNames, roomLitres, onAddGroup, onPlaceGroup
       pick(verdict);
     }
   };
-  useBenchKeys({ bench, isAsking: asking !== undefined, pick, toLine: () => lineRef.current?.focus() });
+  const toggleAside = (which: 'split' | 'opinion') => bench.inHand && setAside(aside === which ? undefined : which);
+  useBenchKeys({
+    bench, isAsking: asking !== undefined, pick, toLine: () => lineRef.current?.focus(),
+    acts: { p: () => toggleAside('split'), o: () => toggleAside('opinion'), m: () => setIsCounting(!isCounting) },
+  });
 
   const addGroup = async (name: string): Promise<string> => {
     const result = await onAddGroup(name);
@@ -67,34 +96,85 @@ export function SortBench({ otherRoomNames, roomLitres, onAddGroup, onPlaceGroup
     setAsking(undefined);
     boxesRef.current?.querySelector('button')?.focus();
   };
-  const destinations = destinationsFor(asking, otherRoomNames, bench.things);
+  const destinations = destinationsFor(asking, otherRoomNames, [...bench.things.map(({ verdict, to }) => ({ verdict, to })), ...bench.givenTo.map((to) => ({ verdict: 'give' as const, to }))]);
+  const { inHand } = bench;
   return (
     <div className="max-md:pb-[214px]">
+      <SessionBar {...session} log={bench.log} />
+      <ConflictNotes conflicts={bench.conflicts} />
       <HandPanel bench={bench} lineRef={lineRef} onLineKey={onLineKey} onAddGroup={addGroup}>
+        {inHand && <Acts count={inHand.count} aside={aside} isCounting={isCounting} onAside={toggleAside} onCount={() => setIsCounting(!isCounting)} />}
         <SpaceGauge bench={bench} roomLitres={roomLitres} onPlaceGroup={onPlaceGroup} />
       </HandPanel>
+      {isCounting && <p role="status" className="warn mt-2">Counting aloud: each verdict is one more of these. Undo takes one back; “Count aloud” ends it.</p>}
+      {inHand && aside === 'split' && inHand.count > 1 && <SplitPanel key={inHand.name} name={inHand.name} count={inHand.count} onSplit={(parts) => { bench.split(parts); settle(); }} onBack={() => setAside(undefined)} />}
+      {inHand && (aside === 'opinion' || (isSlow && aside === undefined)) && <OpinionPanel because={aside === 'opinion' ? 'asked' : 'hesitating'} facts={opinionFacts(bench, sentimentalSchool)} />}
       {asking && <WhereTo verdict={asking} destinations={destinations} onChoose={(to) => decide(asking, to)} onCancel={stopAsking} />}
-      <VerdictBoxes ref={boxesRef} tally={bench.tally} roomLitres={roomLitres} isReady={bench.inHand !== undefined} onPick={pick} />
-      <JustNow bench={bench} />
+      <VerdictBoxes ref={boxesRef} tally={bench.tally} roomLitres={roomLitres} isReady={inHand !== undefined} onPick={pick} />
+      <CarryCalls tally={bench.tally} carries={carries} liftLimitG={liftLimitG} onCarry={onCarry} onSettle={onSettle} />
+      <JustNow bench={bench} roomNames={otherRoomNames} />
     </div>
   );
 }
 
-function useBenchKeys({ bench, isAsking, pick, toLine }: { bench: ReturnType<typeof useBench>; isAsking: boolean; pick: (verdict: Verdict) => void; toLine: () => void }): void {
+interface ActsProps {
+  readonly count: number;
+  readonly aside: 'split' | 'opinion' | undefined;
+  readonly isCounting: boolean;
+  readonly onAside: (which: 'split' | 'opinion') => void;
+  readonly onCount: () => void;
+}
+
+/** What else can be done with the thing in hand. */
+function Acts({ count, aside, isCounting, onAside, onCount }: ActsProps) {
+  const look = (isOn: boolean) => `inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] max-md:min-h-11 ${isOn ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white'}`;
+  return (
+    <div className="mt-2.5 flex flex-wrap gap-1.5">
+      {count > 1 && <button type="button" aria-pressed={aside === 'split'} className={look(aside === 'split')} onClick={() => onAside('split')}><Split size={15} aria-hidden="true" /> Split the pile <kbd className="max-md:hidden">P</kbd></button>}
+      <button type="button" aria-pressed={isCounting} className={look(isCounting)} onClick={onCount}><ListPlus size={15} aria-hidden="true" /> Count aloud <kbd className="max-md:hidden">M</kbd></button>
+      <button type="button" aria-pressed={aside === 'opinion'} className={look(aside === 'opinion')} onClick={() => onAside('opinion')}><CircleHelp size={15} aria-hidden="true" /> Second opinion <kbd className="max-md:hidden">O</kbd></button>
+    </div>
+  );
+}
+
+/** Whether the thing in hand has waited for longer than usual in this sort. */
+function useHesitation(bench: Bench): boolean {
+  const now = useNow(3000);
+  if (!now || bench.inHandSince === undefined || !bench.inHand) return false;
+  const usual = intervalsOf(bench.log.flatMap((event) => (event.kind === 'decided' ? [{ at: event.decidedAt, pieces: event.count, isLater: false }] : [])));
+  return isHesitating((now.getTime() - bench.inHandSince) / 1000, usual);
+}
+
+function opinionFacts(bench: Bench, sentimentalSchool: OpinionFacts['sentimentalSchool']): OpinionFacts {
+  const { inHand } = bench;
+  const kept = bench.things.filter((thing) => thing.verdict === 'keep' && thing.groupId !== null && thing.groupId === inHand?.groupId);
+  return {
+    name: inHand?.name ?? '', count: inHand?.count ?? 1, reasons: inHand?.reasons ?? [], massG: inHand?.massG ?? 0,
+    keptCount: kept.reduce((sum, thing) => sum + thing.count, 0), enoughCount: undefined, fittingCount: bench.space?.fittingCount, sentimentalSchool, elsewhere: [],
+  };
+}
+
+interface BenchKeys {
+  readonly bench: Bench;
+  readonly isAsking: boolean;
+  readonly pick: (verdict: Verdict) => void;
+  readonly toLine: () => void;
+  readonly acts: Readonly<Record<string, () => void>>;
+}
+
+function useBenchKeys({ bench, isAsking, pick, toLine, acts }: BenchKeys): void {
   const { inHand } = bench;
   const byVerdict = Object.fromEntries(verdicts.map((verdict) => [verdictKeys[verdict].toLowerCase(), () => pick(verdict)]));
-  const byReason = Object.fromEntries(reasonChoices.slice(0, 9).map((reason, i) => [String(i + 1), () => inHand && bench.change({ reasons: toggle(inHand.reasons, reason) })]));
+  const byReason = Object.fromEntries(bench.reasonOrder.slice(0, 9).map((reason, i) => [String(i + 1), () => inHand && bench.change({ reasons: toggle(inHand.reasons, reason) })]));
   const addPieces = (pieces: number) => () => inHand && bench.change({ count: Math.max(1, inHand.count + pieces) });
   useKeys({
     z: bench.undo,
     y: bench.redo,
     t: toLine,
     // While a destination is asked for, digits choose it and letters wait.
-    ...(isAsking ? {} : { ...byVerdict, ...byReason, '+': addPieces(1), '-': addPieces(-1) }),
+    ...(isAsking ? {} : { ...byVerdict, ...byReason, ...acts, '+': addPieces(1), '-': addPieces(-1) }),
   });
 }
-
-export const toggle = <T,>(list: readonly T[], item: T): T[] => (list.includes(item) ? list.filter((other) => other !== item) : [...list, item]);
 
 function destinationsFor(verdict: Verdict | undefined, otherRoomNames: readonly string[], things: readonly { readonly verdict: Verdict; readonly to: string }[]): readonly Destination[] {
   switch (verdict) {

@@ -4,7 +4,7 @@ import { addUp, leavesHome, type Thing } from '@/core/sort';
 import { nextStepWords } from '../words';
 
 /** What must not be forgotten while sorting: the pictures, the questions, what has left. */
-export function SortTray({ things, progress }: { things: readonly Thing[]; progress: RoomProgress }) {
+export function SortTray({ things, progress, outOfScopeNames }: { things: readonly Thing[]; progress: RoomProgress; outOfScopeNames: readonly string[] }) {
   const pictures = progress.next.filter((next) => next.code === 'take_before' || next.code === 'add_vantage_point');
   const left = addUp(things.filter((thing) => leavesHome(thing.verdict)));
   const questions = things.filter((thing) => thing.verdict === 'ask');
@@ -13,6 +13,7 @@ export function SortTray({ things, progress }: { things: readonly Thing[]; progr
       {pictures.map((next, i) => (
         <p key={i} className="warn"><b>Before anyone moves anything:</b> {nextStepWords(next)}. What is moved cannot be photographed any more.</p>
       ))}
+      {outOfScopeNames.length > 0 && <p className="text-[14px] text-soft">Not this time: {outOfScopeNames.join(', ')}.</p>}
       {left.count > 0 && (
         <section>
           <h2 className="caption mb-1 font-text">Leaves the home</h2>

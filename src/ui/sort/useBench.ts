@@ -2,20 +2,27 @@
 
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 
-import { usableLitresOf, type Bay, type Unit } from '@/core/look';
-import { findLastStanding, findRestorable, foldDecisions, parseThing, spaceInBay, tallyByVerdict, type DecisionEvent, type Group, type ParsedThing, type Reason, type Thing, type Verdict } from '@/core/sort';
+import { usableLitresOf, type Unit } from '@/core/look';
+import {
+  actOf, addTallies, correctThing, findConflicts, findLastStanding, findRestorable, foldDecisions, mergePiles, orderReasons, parseThing, reasons, spaceInBay, splitPile, tallyByVerdict,
+  type BenchBase, type DecisionEvent, type EventMeans, type Group, type ParsedThing, type PilePart, type Reason, type StandingEvent, type Thing, type Verdict,
+} from '@/core/sort';
 import { decisionIdSchema, groupIdSchema, thingIdSchema, type BayId, type RoomId } from '@/core/shared';
 import { decisionOutbox } from './decisionOutbox';
+import { deviceName, liveLog } from './liveLog';
 
 export interface BenchData {
   readonly projectId: string;
   readonly roomId: RoomId;
-  /** This room's log as the server has it. */
+  /** Complete histories of the things decided lately, as the server has them. */
   readonly log: readonly DecisionEvent[];
+  /** Everything older in this room, as sums. */
+  readonly base: BenchBase;
+  /** Litres kept in other rooms, by group: they may share bays with this one's. */
+  readonly otherKeptLitres: Readonly<Record<string, number>>;
+  readonly lastSeq: number;
   /** Groups of the whole project; those of this room are offered. */
   readonly groups: readonly Group[];
-  /** Things of other rooms, which share bays with this one. */
-  readonly otherThings: readonly Thing[];
   readonly units: readonly Unit[];
 }
 
@@ -25,43 +32,65 @@ export interface InHand extends Omit<ParsedThing, 'groupId'> {
 }
 
 const draftKey = (roomId: string) => `tin-box-typed-${roomId}`;
+/** Disagreements older than this are settled by now. */
+const CONFLICT_MINUTES = 30;
 
 /** Everything the bench knows and can do; its screen only shows and forwards. */
-export function useBench({ projectId, roomId, log, groups, otherThings, units }: BenchData) {
-  const typedState = useTyped(roomId);
-  const { typed, setTyped } = typedState;
+export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSeq, groups, units }: BenchData) {
+  const { typed, setTyped } = useTyped(roomId);
   const [changes, setChanges] = useState<Partial<InHand>>({});
   const [chosenBayId, setChosenBayId] = useState<BayId>();
-  // The server's answer may be older than what waits here, so both logs are folded together.
-  const sent = useSyncExternalStore(subscribeSent, getSent, getNothing);
-  const fullLog = useMemo(() => mergeLogs(log, sent.filter((entry) => entry.projectId === projectId && isOfRoom(entry.event, log, roomId, sent))), [log, sent, projectId, roomId]);
+  const [inHandSince, setInHandSince] = useState<number>();
+  const fullLog = useFullLog({ projectId, roomId, log, lastSeq });
   const things = useMemo(() => foldDecisions(fullLog).filter((thing) => thing.roomId === roomId), [fullLog, roomId]);
-  const roomGroups = groups.filter((group) => group.roomId === roomId);
-  const parsed = useMemo(() => parseThing(typed, { groups: roomGroups, things }), [typed, roomGroups, things]);
+  const roomGroups = useMemo(() => groups.filter((group) => group.roomId === roomId), [groups, roomId]);
+  // What is closed counts in its group as a heap: the sums are the same, and the list stays short.
+  const heaps = useMemo(() => groups.map((group) => ({ ...group, uncountedLitres: group.uncountedLitres + (base.keptLitres[group.id] ?? 0) + (otherKeptLitres[group.id] ?? 0) })), [groups, base, otherKeptLitres]);
+  const known = useMemo(() => [...base.names, ...things], [base, things]);
+  const parsed = useMemo(() => parseThing(typed, { groups: roomGroups, things: known }), [typed, roomGroups, known]);
   const inHand: InHand | undefined = parsed && applyChanges({ ...parsed, groupId: parsed.groupId }, changes);
+  // Learned when the page is opened; digits must not change under the hand.
+  const [reasonOrder] = useState(() => orderReasons(reasons, countReasons(base, foldDecisions(log))));
 
   const group = roomGroups.find(({ id }) => id === inHand?.groupId);
   const bays = units.flatMap((unit) => unit.bays);
   const bay = bays.find(({ id }) => id === (group?.bayId ?? chosenBayId)) ?? bays.find(({ id }) => id === chosenBayId);
   const send = (events: readonly DecisionEvent[]) => {
     decisionOutbox.add(projectId, events);
-    noteSent(projectId, events);
+    liveLog.add(projectId, events);
+  };
+  const clear = () => {
+    setTyped('');
+    setChanges({});
+    setInHandSince(undefined);
+  };
+  const follow = (kind: 'undone' | 'restored', event: StandingEvent | undefined) => event && send(actOf(event, fullLog).map((about) => toFollowUp(kind, about)));
+  const toPile = (pile: InHand): Parameters<typeof splitPile>[0] => {
+    const { id: _, decisionId: __, decidedAt: ___, ...facts } = toThing({ inHand: pile, roomId });
+    return { ...facts, id: createThingId() };
   };
 
   return {
     typed,
     inHand,
+    inHandSince,
     things,
+    log: fullLog,
+    thingCount: base.thingCount + things.length,
     roomGroups,
+    reasonOrder,
+    givenTo: base.givenTo,
     bays,
     bay,
-    space: bay && spaceFor(bay, { groups, things: [...things, ...otherThings], inHand, group }),
-    tally: tallyByVerdict(things),
-    recent: [...things].sort((a, b) => b.decidedAt.localeCompare(a.decidedAt)).slice(0, 5),
-    canUndo: findLastStanding(fullLog) !== undefined,
-    canRedo: findRestorable(fullLog) !== undefined,
+    space: bay && { ...spaceInBay({ bayId: bay.id, usableLitres: usableLitresOf(bay), groups: heaps, things, inHand }), bay, group },
+    tally: addTallies(base.tally, tallyByVerdict(things)),
+    recent: [...things].sort((a, b) => b.decidedAt.localeCompare(a.decidedAt)).slice(0, 8),
+    conflicts: findConflicts(fullLog, new Date(lastInstantOf(fullLog) - CONFLICT_MINUTES * 60_000).toISOString()),
+    canUndo: findLastStanding(fullLog, deviceName()) !== undefined,
+    canRedo: findRestorable(fullLog, deviceName()) !== undefined,
     type: (text: string) => {
       setTyped(text);
+      setInHandSince((before) => (text.trim() === '' ? undefined : (before ?? Date.now())));
       // A number that is typed counts; what was set by hand before it no longer does.
       setChanges(({ count: _, ...before }) => (text.trim() === '' ? {} : before));
     },
@@ -69,21 +98,42 @@ export function useBench({ projectId, roomId, log, groups, otherThings, units }:
     chooseBay: setChosenBayId,
     decide: (verdict: Verdict, to: string) => {
       if (!inHand) return;
-      send([toDecision({ inHand, roomId, verdict, to })]);
-      setTyped('');
-      setChanges({});
+      send(splitPile(toPile(inHand), [{ count: inHand.count, verdict, to }], createMeans()));
+      clear();
     },
-    undo: () => {
-      const last = findLastStanding(fullLog);
-      if (last) send([toFollowUp('undone', last)]);
+    /** Parts of the pile in hand, each with a verdict of its own; one act. */
+    split: (parts: readonly PilePart[]) => {
+      if (!inHand) return;
+      send(splitPile(toPile(inHand), parts, createMeans()));
+      clear();
     },
-    redo: () => {
-      const last = findRestorable(fullLog);
-      if (last) send([toFollowUp('restored', last)]);
+    splitThing: (thing: Thing, parts: readonly PilePart[]) => send(splitPile(thing, parts, createMeans())),
+    correct: (thing: Thing, change: Parameters<typeof correctThing>[1]) => send([correctThing(thing, change, createMeans())]),
+    merge: (into: Thing, other: Thing) => send(mergePiles(into, other, createMeans())),
+    /** One more of a pile that is counted aloud; its first is a thing of its own. */
+    countOne: (pile: InHand, verdict: Verdict, to: string) => {
+      const one = { ...pile, count: 1, litres: pile.litres / pile.count, massG: pile.massG / pile.count };
+      const same = things.find((thing) => thing.name === pile.name && thing.verdict === verdict && thing.to === to && JSON.stringify(thing.reasons) === JSON.stringify(pile.reasons));
+      send(same ? [correctThing(same, { count: same.count + 1 }, createMeans())] : splitPile(toPile(one), [{ count: 1, verdict, to }], createMeans()));
     },
+    undo: () => follow('undone', findLastStanding(fullLog, deviceName())),
+    redo: () => follow('restored', findRestorable(fullLog, deviceName())),
   };
 }
 export type Bench = ReturnType<typeof useBench>;
+
+/** The server's log with what was decided since, here and on other devices, of things that were ever in this room. */
+function useFullLog({ projectId, roomId, log, lastSeq }: Pick<BenchData, 'projectId' | 'roomId' | 'log' | 'lastSeq'>): readonly DecisionEvent[] {
+  const live = useSyncExternalStore(liveLog.subscribe, liveLog.list, liveLog.none);
+  useEffect(() => liveLog.follow(projectId, lastSeq), [projectId, lastSeq]);
+  return useMemo(() => {
+    const known = new Set(log.map((event) => event.id));
+    const added = live.flatMap(({ projectId: of, event }) => (of === projectId && !known.has(event.id) ? [event] : []));
+    const all = [...log, ...added];
+    const here = new Set(all.flatMap((event) => (event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [])));
+    return all.filter((event) => here.has(event.thingId));
+  }, [log, live, projectId, roomId]);
+}
 
 /** What is typed survives a reload in the middle of a word. */
 function useTyped(roomId: string) {
@@ -109,62 +159,30 @@ function applyChanges(parsed: InHand, changes: Partial<InHand>): InHand {
   return { ...parsed, litres: parsed.litres * ratio, massG: parsed.massG * ratio, ...changes, count };
 }
 
-function spaceFor(bay: Bay, input: { readonly groups: readonly Group[]; readonly things: readonly Thing[]; readonly inHand: InHand | undefined; readonly group: Group | undefined }) {
-  return {
-    ...spaceInBay({ bayId: bay.id, usableLitres: usableLitresOf(bay), groups: input.groups, things: input.things, inHand: input.inHand }),
-    bay,
-    group: input.group,
-  };
+const createThingId = () => thingIdSchema.parse(createUuid());
+const createMeans = (): EventMeans => ({ now: new Date().toISOString(), device: deviceName(), actId: createUuid(), toDecisionId: (text) => decisionIdSchema.parse(text), createThingId });
+
+/** Random ids; a page that is not served from the machine itself has no ready-made ones. */
+function createUuid(): string {
+  if (typeof crypto.randomUUID === 'function') return crypto.randomUUID();
+  return [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
-function toDecision({ inHand, roomId, verdict, to }: { readonly inHand: InHand; readonly roomId: RoomId; readonly verdict: Verdict; readonly to: string }): DecisionEvent {
+function toThing({ inHand, roomId }: { readonly inHand: InHand; readonly roomId: RoomId }): Thing {
   return {
-    kind: 'decided', id: decisionIdSchema.parse(crypto.randomUUID()), thingId: thingIdSchema.parse(crypto.randomUUID()),
-    decidedAt: new Date().toISOString(), device: 'desk', roomId, name: inHand.name, count: inHand.count, verdict,
-    reasons: [...inHand.reasons] as Reason[], groupId: inHand.groupId === undefined ? null : groupIdSchema.parse(inHand.groupId), to,
-    litres: Math.round(inHand.litres * 100) / 100, massG: Math.round(inHand.massG),
+    id: thingIdSchema.parse('in-hand'), decisionId: decisionIdSchema.parse('in-hand'), decidedAt: '', roomId, name: inHand.name, count: inHand.count, verdict: 'keep', to: '',
+    reasons: [...inHand.reasons] as Reason[], groupId: inHand.groupId === undefined ? null : groupIdSchema.parse(inHand.groupId), litres: Math.round(inHand.litres * 100) / 100, massG: Math.round(inHand.massG),
   };
 }
 
 const toFollowUp = (kind: 'undone' | 'restored', about: DecisionEvent): DecisionEvent => ({
-  kind, id: decisionIdSchema.parse(crypto.randomUUID()), thingId: about.thingId, aboutId: about.id, decidedAt: new Date().toISOString(), device: 'desk',
+  kind, id: decisionIdSchema.parse(createUuid()), thingId: about.thingId, aboutId: about.id, decidedAt: new Date().toISOString(), device: deviceName(),
 });
 
-function mergeLogs(log: readonly DecisionEvent[], sent: readonly SentEntry[]): readonly DecisionEvent[] {
-  const known = new Set(log.map((event) => event.id));
-  return [...log, ...sent.map((entry) => entry.event).filter((event) => !known.has(event.id))];
+function countReasons(base: BenchBase, things: readonly Thing[]): BenchBase['reasonCounts'] {
+  const counts: Partial<Record<Reason, number>> = { ...base.reasonCounts };
+  for (const reason of things.flatMap((thing) => thing.reasons)) counts[reason] = (counts[reason] ?? 0) + 1;
+  return counts;
 }
 
-function isOfRoom(event: DecisionEvent, log: readonly DecisionEvent[], roomId: string, sent: readonly SentEntry[]): boolean {
-  if (event.kind === 'decided') return event.roomId === roomId;
-  return [...log, ...sent.map((entry) => entry.event)].some((other) => other.id === event.aboutId && other.kind === 'decided' && other.roomId === roomId);
-}
-
-interface SentEntry {
-  readonly projectId: string;
-  readonly event: DecisionEvent;
-}
-
-/** What this page has decided since it was loaded, kept or not; with what still waited from before. */
-let sentEntries: readonly SentEntry[] = [];
-const sentListeners = new Set<() => void>();
-const nothing: readonly SentEntry[] = [];
-const getNothing = () => nothing;
-const getSent = () => sentEntries;
-
-function noteSent(projectId: string, events: readonly DecisionEvent[]): void {
-  sentEntries = [...sentEntries, ...events.map((event) => ({ projectId, event }))];
-  sentListeners.forEach((listener) => listener());
-}
-
-function subscribeSent(listener: () => void): () => void {
-  if (sentEntries.length === 0) {
-    const entries = decisionOutbox.listAllWaiting();
-    if (entries.length > 0) {
-      sentEntries = entries;
-      queueMicrotask(listener);
-    }
-  }
-  sentListeners.add(listener);
-  return () => sentListeners.delete(listener);
-}
+const lastInstantOf = (log: readonly DecisionEvent[]): number => log.reduce((latest, event) => Math.max(latest, Date.parse(event.decidedAt)), 0);

@@ -2,9 +2,11 @@ import { notFound } from 'next/navigation';
 
 import { addGroupAction, placeGroupAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
-import { usableLitresOf } from '@/core/look';
-import { listDecisions } from '@/data/decisionLog';
+import { carryOutAction, saveOwnMethodAction, settleDebtAction, startSessionAction, stepSessionAction } from '@/app/actions/sessions';
+import { schoolIn, usableLitresOf } from '@/core/look';
+import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { openRoom } from '@/server/desk/openRoom';
+import { loadBench } from '@/server/sort/loadBench';
 import { StepFrame } from '@/ui/shell/StepFrame';
 import { RoomMap } from '@/ui/sort/RoomMap';
 import { SortBench } from '@/ui/sort/SortBench';
@@ -17,22 +19,38 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { db, records, own, here } = opened;
+  const { project, people } = records;
   const bays = own.units.flatMap((unit) => unit.bays).filter((bay) => !bay.outOfScope);
+  const litresOf = (bayIds: readonly string[]) => bays.filter(({ id }) => bayIds.includes(id)).reduce((sum, bay) => sum + usableLitresOf(bay), 0);
+  const bench = await loadBench(db, { projectId: project.id, roomId: own.room.id, things: records.things });
+  const session = (await listSessions(db, own.room.id)).at(-1);
+  const sections = records.sections.filter((section) => section.roomId === roomId);
+  const section = sections.find(({ id }) => id === session?.sectionId);
+  const place = { projectId, roomId };
   return (
-    <StepFrame step="sort" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<SortTray things={own.things} progress={here.progress} />}>
+    <StepFrame step="sort" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<SortTray things={own.things} progress={here.progress} outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)} />}>
       <h1 className="sr-only">Sort {own.room.name}</h1>
       <SortBench
         key={roomId}
         projectId={projectId}
         roomId={own.room.id}
-        log={await listDecisions(db, records.project.id, own.room.id)}
+        {...bench}
         groups={records.groups}
-        otherThings={records.things.filter((thing) => thing.roomId !== own.room.id)}
         units={own.units}
         otherRoomNames={records.rooms.filter(({ id }) => id !== own.room.id).map(({ name }) => name)}
         roomLitres={bays.reduce((sum, bay) => sum + usableLitresOf(bay), 0)}
+        carries={await listCarries(db, own.room.id)}
+        liftLimitG={project.terms.liftLimitG}
+        sentimentalSchool={schoolIn('sentimental', own.room.schools, project.terms.schools)?.choice}
+        session={{
+          session, sectionName: section?.name, sectionLitres: section ? (litresOf(section.bayIds) * section.fullPercent) / 100 : 0, sections, people: people.map(({ name }) => name),
+          ownMethods: await listOwnMethods(db, project.id), agreedMethod: schoolIn('method', own.room.schools, project.terms.schools)?.choice ?? 'empty-all',
+          onStart: startSessionAction.bind(null, place), onStep: stepSessionAction.bind(null, place), onKeepMethod: saveOwnMethodAction.bind(null, projectId),
+        }}
         onAddGroup={addGroupAction.bind(null, projectId, roomId)}
         onPlaceGroup={placeGroupAction.bind(null, projectId)}
+        onCarry={carryOutAction.bind(null, place)}
+        onSettle={settleDebtAction.bind(null, place)}
       />
       <RoomMap units={own.units} groups={own.groups} things={records.things} />
     </StepFrame>

@@ -1,0 +1,53 @@
+import type { GroupId } from '../shared';
+import type { Reason, Thing, Verdict } from './model';
+import { addUp, tallyByVerdict, type Amount } from './tally';
+
+/** What the bench needs to know of the things that are not open on it: sums, and words to go by. */
+export interface BenchBase {
+  readonly tally: Readonly<Record<Verdict, Amount>>;
+  readonly thingCount: number;
+  /** Litres kept, by group. */
+  readonly keptLitres: Readonly<Record<string, number>>;
+  /** Names by group, for like with like; the latest of each group. */
+  readonly names: readonly { readonly name: string; readonly groupId: GroupId }[];
+  readonly reasonCounts: Readonly<Partial<Record<Reason, number>>>;
+  /** Who was given something. */
+  readonly givenTo: readonly string[];
+}
+
+/** So many names tell what a group holds. */
+const NAMES_A_GROUP = 24;
+
+/** Sums up the closed things of a room. O(things). */
+export function benchBaseOf(things: readonly Thing[]): BenchBase {
+  const keptLitres: Record<string, number> = {};
+  const names = new Map<GroupId, Set<string>>();
+  const reasonCounts: Partial<Record<Reason, number>> = {};
+  for (const thing of things) {
+    for (const reason of thing.reasons) reasonCounts[reason] = (reasonCounts[reason] ?? 0) + 1;
+    if (thing.groupId === null) continue;
+    if (thing.verdict === 'keep') keptLitres[thing.groupId] = (keptLitres[thing.groupId] ?? 0) + thing.litres;
+    const known = names.get(thing.groupId) ?? new Set<string>();
+    // A name said again moves to the end, so that the latest stay.
+    known.delete(thing.name);
+    known.add(thing.name);
+    if (known.size > NAMES_A_GROUP) known.delete([...known][0] ?? '');
+    names.set(thing.groupId, known);
+  }
+  return {
+    tally: tallyByVerdict(things), thingCount: things.length, keptLitres, reasonCounts,
+    names: [...names].flatMap(([groupId, known]) => [...known].map((name) => ({ name, groupId }))),
+    givenTo: [...new Set(things.flatMap((thing) => (thing.verdict === 'give' && thing.to !== '' ? [thing.to] : [])))].slice(-12),
+  };
+}
+
+/** The totals of closed and open things together. */
+export function addTallies(base: BenchBase['tally'], open: BenchBase['tally']): BenchBase['tally'] {
+  const verdicts = Object.keys(base) as Verdict[];
+  return Object.fromEntries(verdicts.map((verdict) => [verdict, addUp([base[verdict], open[verdict]])])) as Record<Verdict, Amount>;
+}
+
+/** Reasons in the order in which they are given, the commonest first; those never given keep their place. */
+export function orderReasons(reasons: readonly Reason[], counts: BenchBase['reasonCounts']): Reason[] {
+  return [...reasons].sort((a, b) => (counts[b] ?? 0) - (counts[a] ?? 0) || reasons.indexOf(a) - reasons.indexOf(b));
+}

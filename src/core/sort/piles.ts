@@ -1,0 +1,65 @@
+import type { DecisionId, ThingId } from '../shared';
+import type { DecisionEvent, StandingEvent, Thing, Verdict } from './model';
+
+/** Where the events of an act come from: what core does without. */
+export interface EventMeans {
+  readonly now: string;
+  readonly device: string;
+  /** A fresh id for the act; its events carry it with a number behind, so that undo takes them together. */
+  readonly actId: string;
+  readonly toDecisionId: (text: string) => DecisionId;
+  readonly createThingId: () => ThingId;
+}
+
+const PART = /^(.+)_p\d+$/;
+const partIdOf = (actId: string, index: number): string => `${actId}_p${index}`;
+
+/** A part of a pile and what becomes of it. */
+export interface PilePart {
+  readonly count: number;
+  readonly verdict: Verdict;
+  readonly to: string;
+}
+
+/**
+ * Splits a pile: 12 of them, 3 kept and 9 donated. The first part stays the thing, each other part becomes
+ * one of its own; litres and grams go by pieces.
+ * Requires: parts of at least one piece each that add up to the pile.
+ */
+export function splitPile(pile: Omit<Thing, 'decisionId' | 'decidedAt'>, parts: readonly PilePart[], means: EventMeans): DecisionEvent[] {
+  const { id, ...facts } = pile;
+  return parts.map((part, i) => ({
+    ...facts, kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, i)), thingId: i === 0 ? id : means.createThingId(), decidedAt: means.now, device: means.device,
+    count: part.count, verdict: part.verdict, to: part.to, litres: roundTo((pile.litres * part.count) / pile.count, 100), massG: Math.round((pile.massG * part.count) / pile.count),
+    groupId: facts.groupId, reasons: [...facts.reasons],
+  }));
+}
+
+/** Puts one pile into another: what was two is counted as the first, with its verdict. */
+export function mergePiles(into: Thing, other: Thing, means: EventMeans): DecisionEvent[] {
+  const { id, decisionId, ...facts } = into;
+  void decisionId;
+  const head = { decidedAt: means.now, device: means.device };
+  return [
+    { ...facts, ...head, kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, 0)), thingId: id, count: into.count + other.count, litres: roundTo(into.litres + other.litres, 100), massG: into.massG + other.massG, reasons: [...new Set([...into.reasons, ...other.reasons])].slice(0, 6) },
+    { ...head, kind: 'merged', id: means.toDecisionId(partIdOf(means.actId, 1)), thingId: other.id, intoId: id },
+  ];
+}
+
+/** Decides a thing anew: the log keeps what was said before. */
+export function correctThing(thing: Thing, change: Partial<Pick<Thing, 'name' | 'count' | 'verdict' | 'to' | 'reasons' | 'groupId' | 'litres' | 'massG'>>, means: EventMeans): DecisionEvent {
+  const { id, decisionId, ...facts } = thing;
+  void decisionId;
+  const count = change.count ?? thing.count;
+  const scaled = { litres: roundTo((thing.litres * count) / thing.count, 100), massG: Math.round((thing.massG * count) / thing.count) };
+  return { ...facts, ...scaled, ...change, kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, 0)), thingId: id, decidedAt: means.now, device: means.device, reasons: [...(change.reasons ?? facts.reasons)] };
+}
+
+/** The events that were made in one act with this one, itself among them; acts carry a number behind their id. */
+export function actOf(event: StandingEvent, log: readonly DecisionEvent[]): StandingEvent[] {
+  const act = PART.exec(event.id)?.[1];
+  if (act === undefined) return [event];
+  return log.filter((other): other is StandingEvent => (other.kind === 'decided' || other.kind === 'merged') && PART.exec(other.id)?.[1] === act);
+}
+
+const roundTo = (value: number, steps: number): number => Math.round(value * steps) / steps;

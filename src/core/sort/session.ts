@@ -1,0 +1,114 @@
+import { z } from 'zod';
+
+import { carryIdSchema, methodIdSchema, projectIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema } from '../shared';
+import { verdictSchema } from './model';
+
+/** One step of a way through a room, with the time it is given. */
+export const methodStepSchema = z.object({
+  name: z.string().trim().min(1).max(60),
+  /** What to do, in a sentence. */
+  guidance: z.string().trim().max(240),
+  minutes: z.number().int().min(1).max(600),
+  /** Of the session's time, at least `minutes`. */
+  share: z.number().min(0).max(1),
+});
+export type MethodStep = Readonly<z.infer<typeof methodStepSchema>>;
+
+export const methodNames = ['quick-pass', 'empty-all', 'by-category'] as const;
+export type MethodName = (typeof methodNames)[number];
+
+/** A way through a room of the organizer's own. */
+export const ownMethodSchema = z.object({
+  id: methodIdSchema,
+  projectId: projectIdSchema,
+  name: z.string().trim().min(1).max(60),
+  steps: z.array(methodStepSchema).min(1).max(12),
+});
+export type OwnMethod = Readonly<z.infer<typeof ownMethodSchema>>;
+
+/** Some hours at the bench: in which room and section, by which steps, with whom. */
+export const sessionSchema = z.object({
+  id: sessionIdSchema,
+  roomId: roomIdSchema,
+  sectionId: sectionIdSchema.nullable(),
+  /** A shipped method by its name, or an own one by its. */
+  method: z.string().trim().min(1).max(60),
+  steps: z.array(methodStepSchema).min(1).max(12),
+  present: z.array(z.string().trim().min(1).max(60)).max(20),
+  plannedMinutes: z.number().int().min(5).max(720),
+  startedAt: z.iso.datetime(),
+  /** When each step was begun; the last one is the step at hand. */
+  stepStarts: z.array(z.iso.datetime()).min(1).max(60),
+  endedAt: z.iso.datetime().nullable(),
+});
+export type Session = Readonly<z.infer<typeof sessionSchema>>;
+
+/** Something carried out of the room: a box of one verdict, or, without one, unsorted: a debt until it is settled. */
+export const carrySchema = z.object({
+  id: carryIdSchema,
+  roomId: roomIdSchema,
+  verdict: verdictSchema.nullable(),
+  litres: z.number().min(0).max(100_000),
+  massG: z.number().int().min(0).max(1_000_000_000),
+  carriedAt: z.iso.datetime(),
+  /** Where it stands now. */
+  note: z.string().trim().max(120),
+  /** The day on which a debt is to be settled. */
+  dueOn: z.iso.date().nullable(),
+  settledAt: z.iso.datetime().nullable(),
+});
+export type Carry = Readonly<z.infer<typeof carrySchema>>;
+
+const step = (name: string, guidance: string, minutes: number, share: number): MethodStep => ({ name, guidance, minutes, share });
+
+/** The shipped ways through a room. Source: the practitioners' schools (docs/engines.md, sort). */
+export const methods: Readonly<Record<MethodName, readonly MethodStep[]>> = {
+  'quick-pass': [
+    step('Rubbish', 'One bag, one round: what is plainly rubbish. Nothing is opened, nothing is thought over.', 5, 0.15),
+    step('Strays', 'What belongs elsewhere goes into the basket; carry it out, put it down where it belongs, come back.', 5, 0.2),
+    step('Once round', 'From one point, left to right and top to bottom. Closed boxes stay closed for another day.', 10, 0.45),
+    step('Finish', 'Carry out what leaves, wipe what is free, stop on time.', 5, 0.2),
+  ],
+  'empty-all': [
+    step('Photograph', 'The spots, before anything moves, and each place once it is empty.', 5, 0.04),
+    step('Empty', 'The whole section, every container too, even those believed empty.', 10, 0.14),
+    step('Group', 'Like with like, so that reloading is a grab and not a search.', 10, 0.14),
+    step('Decide', 'One thing or one handful at a time. Hung up on one? Put it to later, it gets its own time.', 20, 0.42),
+    step('Clean', 'Sweep, wipe, wash the containers too; lined shelves dry before they are loaded.', 10, 0.12),
+    step('Reload', 'Only what is kept goes back, each group to its place.', 10, 0.14),
+  ],
+  'by-category': [
+    step('Gather', 'All of one kind from every room onto one pile; look into the rooms that are not in scope, take nothing else.', 10, 0.3),
+    step('Count', 'How many there are, and how many are enough, before any is decided.', 5, 0.1),
+    step('Decide', 'From the easy ones to the hard ones.', 20, 0.45),
+    step('Return', 'What is kept goes to one place, not back to five.', 10, 0.15),
+  ],
+};
+
+/** The steps with their minutes for a session of a length: by their shares, none below its least, rounded to whole minutes. */
+export function timeSteps(steps: readonly MethodStep[], plannedMinutes: number): MethodStep[] {
+  return steps.map((each) => ({ ...each, minutes: Math.max(each.minutes, Math.round(each.share * plannedMinutes)) }));
+}
+
+/** How a session stands at a moment. */
+export interface SessionClock {
+  readonly stepIndex: number;
+  readonly step: MethodStep;
+  readonly stepMinutes: number;
+  readonly totalMinutes: number;
+  /** Negative once the step takes longer than it was given. */
+  readonly stepLeftMinutes: number;
+  readonly totalLeftMinutes: number;
+}
+
+/** Reads the clock of a session. `now` is an ISO instant. */
+export function readClock(session: Pick<Session, 'steps' | 'stepStarts' | 'startedAt' | 'plannedMinutes' | 'endedAt'>, now: string): SessionClock {
+  const end = session.endedAt ?? now;
+  const stepIndex = Math.min(session.stepStarts.length, session.steps.length) - 1;
+  const step = session.steps[stepIndex] ?? session.steps[0];
+  if (!step) throw new Error('invariant: a session has a step');
+  const minutesSince = (start: string | undefined) => (Date.parse(end) - Date.parse(start ?? session.startedAt)) / 60_000;
+  const stepMinutes = minutesSince(session.stepStarts.at(-1));
+  const totalMinutes = minutesSince(session.startedAt);
+  return { stepIndex, step, stepMinutes, totalMinutes, stepLeftMinutes: step.minutes - stepMinutes, totalLeftMinutes: session.plannedMinutes - totalMinutes };
+}

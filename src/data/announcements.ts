@@ -1,0 +1,26 @@
+import 'server-only';
+
+import { EventEmitter } from 'node:events';
+
+import type { ProjectId } from '@/core/shared';
+
+/** One a process, whichever bundle asks: routes are built apart but run together. */
+const globalBell = globalThis as typeof globalThis & { tinboxBell?: EventEmitter };
+
+function bell(): EventEmitter {
+  if (!globalBell.tinboxBell) {
+    globalBell.tinboxBell = new EventEmitter();
+    // Every open bench listens.
+    globalBell.tinboxBell.setMaxListeners(0);
+  }
+  return globalBell.tinboxBell;
+}
+
+/** Tells whoever listens that a project's log has grown; what was added is read from the log. */
+export const announceDecisions = (projectId: ProjectId): void => void bell().emit(projectId);
+
+/** Calls back whenever a project's log has grown, until the returned function is called. */
+export function onDecisions(projectId: ProjectId, listener: () => void): () => void {
+  bell().on(projectId, listener);
+  return () => bell().off(projectId, listener);
+}

@@ -1,0 +1,89 @@
+'use client';
+
+import { Play, SkipForward } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useState, useTransition } from 'react';
+
+import { createRandom } from '@/core/shared';
+import { earlierIntervalsOf, readClock, sessionProgressOf, type DecisionEvent, type Session } from '@/core/sort';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { useNow } from '../primitives/useNow';
+import { methodWords, progressWords } from './sessionWords';
+import { StartSession, type StartTyped } from './StartSession';
+import { StepList } from './StepList';
+
+export interface SessionBarProps {
+  readonly session: Session | undefined;
+  /** What lies in the session's section, in litres; 0 where no section was chosen. */
+  readonly sectionLitres: number;
+  readonly sectionName: string | undefined;
+  readonly log: readonly DecisionEvent[];
+  readonly sections: readonly { readonly id: string; readonly name: string; readonly inScope: boolean }[];
+  readonly people: readonly string[];
+  readonly ownMethods: readonly { readonly id: string; readonly name: string }[];
+  /** The way that was agreed for this room. */
+  readonly agreedMethod: string;
+  readonly onStart: (typed: StartTyped) => Promise<ActionResult>;
+  readonly onStep: (sessionId: string, way: 'next' | 'end') => Promise<ActionResult>;
+  readonly onKeepMethod: (name: string, steps: Session['steps']) => Promise<ActionResult>;
+}
+
+/** The session at hand: which step, how long it still has, the pace, and when the section will be done. */
+export function SessionBar(props: SessionBarProps) {
+  const [isStarting, setIsStarting] = useState(false);
+  const { session } = props;
+  const start = <StartSession isOpen={isStarting} onOpenChange={setIsStarting} {...props} />;
+  if (!session || session.endedAt !== null) {
+    return (
+      <div className="mb-3 flex flex-wrap items-center gap-3 text-[14px]">
+        <Button look="quiet" onClick={() => setIsStarting(true)}><Play size={15} aria-hidden="true" /> Start a session</Button>
+        <span className="text-soft">{session ? 'The last session has ended; what is decided is kept all the same.' : 'Steps with their own clock, pace and forecast. The bench works without, too.'}</span>
+        {start}
+      </div>
+    );
+  }
+  return <><RunningSession key={session.id} {...props} session={session} />{start}</>;
+}
+
+function RunningSession({ session, sectionLitres, sectionName, log, onStep, onKeepMethod }: SessionBarProps & { readonly session: Session }) {
+  const router = useRouter();
+  const [isBusy, startTransition] = useTransition();
+  const now = useNow(5000);
+  const step = (way: 'next' | 'end') => startTransition(async () => {
+    await onStep(session.id, way);
+    router.refresh();
+  });
+  const clock = readClock(session, (now ?? new Date(session.stepStarts.at(-1) ?? session.startedAt)).toISOString());
+  const progress = sessionProgressOf({ session, log, sectionLitres, earlierIntervals: earlierIntervalsOf(log, session.startedAt), minutesLeft: clock.totalLeftMinutes, random: createRandom(log.length + 1) });
+  const isOver = clock.stepLeftMinutes < 0;
+  const isLast = clock.stepIndex === session.steps.length - 1;
+  return (
+    <section aria-label="Session" className="panel mb-3 px-3 py-2">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <p className="min-w-0 flex-1 leading-tight">
+          <b className="font-head text-[16px] font-[650]">{clock.step.name}</b>{' '}
+          <span className="text-[13.5px] text-soft">{methodWords(session.method)}, step {clock.stepIndex + 1} of {session.steps.length}{sectionName === undefined ? '' : ` · ${sectionName}`}</span>
+          <span className="block text-[13.5px] text-soft max-md:hidden">{clock.step.guidance}</span>
+        </p>
+        <p role="timer" aria-label="Time left in this step" className={`font-mono text-[20px] font-[650] ${isOver ? 'text-signal-deep' : ''}`}>
+          {minutesWords(clock.stepLeftMinutes)} <span className="text-[13px] font-normal text-soft">{isOver ? 'over' : 'left'} · {minutesWords(clock.totalLeftMinutes)} in all</span>
+        </p>
+        <span className="flex gap-1.5">
+          <Button disabled={isBusy} onClick={() => step(isLast ? 'end' : 'next')}><SkipForward size={15} aria-hidden="true" /> {isLast ? 'End' : session.steps[clock.stepIndex + 1]?.name ?? 'Next'}</Button>
+          {!isLast && <Button disabled={isBusy} onClick={() => step('end')}>End</Button>}
+        </span>
+      </div>
+      <p role="status" aria-label="Pace" className={`mt-1 text-[13.5px] ${progress.pace.breakBecause || progress.skipCount > 0 ? 'text-signal-deep' : 'text-soft'}`}>{progressWords(progress, now)}</p>
+      <StepList session={session} activeIndex={clock.stepIndex} onKeepMethod={onKeepMethod} />
+    </section>
+  );
+}
+
+/** Minutes and seconds below ten minutes, whole minutes above. */
+function minutesWords(minutes: number): string {
+  const size = Math.abs(minutes);
+  if (size >= 10) return `${Math.round(size)} min`;
+  const seconds = Math.round(size * 60);
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}

@@ -8,6 +8,8 @@ import { fitRequestSchema, planFit, type FitRequest } from '@/core/fit';
 import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Random, type Solver } from '@/core/shared';
 import { planShop, shopRequestSchema, type ShopRequest } from '@/core/shop';
 
+import { benchBench } from './benchBench';
+
 interface Row {
   readonly what: string;
   readonly runs: number;
@@ -106,6 +108,12 @@ async function main(names: readonly string[]): Promise<void> {
   process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);
   for (const { what, runs, medianMs, worstMs, note } of rows) {
     process.stdout.write(`${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`);
+  }
+  // It needs a browser and a built app, so it is only measured when it is asked for.
+  if (!names.includes('bench')) return;
+  const [small, large] = [await benchBench(50), await benchBench(20_000)];
+  for (const [what, key] of [['bench opens', 'openMs'], ['from the key to the paint', 'paintMs'], ['a decision is stored', 'storeMs']] as const) {
+    process.stdout.write(`${what}: median ${large[key].toFixed(0)} ms with 20,000 things and 60,000 decisions, ${small[key].toFixed(0)} ms with 50 things; ratio ${(large[key] / small[key]).toFixed(2)}\n`);
   }
 }
 

@@ -59,8 +59,11 @@ async function main() {
     for (const view of views) {
       const page = await browser.newPage({ viewport: view.size, reducedMotion: 'reduce', isMobile: view.size === PHONE, hasTouch: view.size === PHONE });
       page.on('console', (message) => message.type() === 'error' && process.stderr.write(`${view.name}: ${message.text()}\n`));
-      await page.goto(server.address + view.url, { waitUntil: 'networkidle' });
+      await page.goto(server.address + view.url, { waitUntil: 'load' });
+      // A bench listens for ever, so that the network is never idle.
+      await page.waitForTimeout(1500);
       await view.act?.(page);
+      await page.waitForTimeout(600);
       await page.evaluate(() => document.fonts.ready);
       await page.screenshot({ path: path.join(target, `${view.name}.png`), animations: 'disabled' });
       await page.close();

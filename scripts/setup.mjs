@@ -13,7 +13,7 @@ export class SetupError extends Error {}
 const lockFile = path.join(root, 'package-lock.json');
 const installStamp = path.join(root, 'node_modules', '.tin-box-lock');
 const buildStamp = path.join(root, '.next', 'tin-box-build');
-const BUILD_INPUTS = ['src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package-lock.json'];
+const BUILD_INPUTS = ['src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package.json', 'package-lock.json'];
 
 /** Installs from the lock file unless exactly that lock is installed. */
 export function ensureInstalled() {

@@ -48,6 +48,8 @@ export interface DemoRoom {
   readonly fits?: readonly (readonly [bay: string, prefer: 'cost' | 'uniform' | 'reuse' | 'easy'])[];
   /** Everything on the list is bought. */
   readonly bought?: boolean;
+  /** A session that goes on now: which unit's section, how many minutes ago it began, how many of the last things belong to it. */
+  readonly session?: { readonly unit: string; readonly minutesAgo: number; readonly thingCount: number; readonly stepsDone: number };
 }
 export interface DemoOwned {
   readonly name: string;
@@ -163,6 +165,7 @@ const linenPress: DemoRoom = {
     ['2 quilts, heirloom', 'ask'], ['5 bike lights', 'elsewhere', undefined, 'Garage workbench'], ['3 cushions', 'later'],
   ],
   fits: [['right-2', 'cost']],
+  session: { unit: 'right', minutesAgo: 74, thingCount: 22, stepsDone: 3 },
 };
 
 const spareRoom: DemoRoom = {

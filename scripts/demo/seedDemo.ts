@@ -1,15 +1,16 @@
-import { addDays, addMinutes, formatISO, subDays } from 'date-fns';
+import { addDays, addMinutes, formatISO, subDays, subMinutes } from 'date-fns';
 
 import { personSchema, projectSchema, type Project } from '@/core/agree';
 import { containerProductSchema, planFit } from '@/core/fit';
 import { pictureSchema, roomSchema, unitSchema, usableLitresOf, vantagePointSchema, type Unit } from '@/core/look';
 import { invariant, loadSolver, roomIdSchema, type Length } from '@/core/shared';
 import { purchaseSchema } from '@/core/shop';
-import { decisionEventSchema, groupSchema, keptLitresOf, parseThing, type DecisionEvent, type Group } from '@/core/sort';
+import { decisionEventSchema, groupSchema, keptLitresOf, methods, parseThing, sessionSchema, timeSteps, type DecisionEvent, type Group } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { bayTable, containerTable, fitTable, groupTable, personTable, pictureTable, projectTable, purchaseTable, roomTable, unitTable, vantagePointTable } from '@/data/tables';
+import { sessionTable } from '@/data/sessionRepo';
 import { createFitRequest } from '@/server/fit/takeFit';
 import { encodePicture, writePictureFiles } from '@/server/look/pictures';
 import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
@@ -108,10 +109,12 @@ async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promis
   const { groups } = await getProjectRecords(db, project.id);
   const inRoom: readonly Group[] = groups.filter((group) => group.roomId === room.key);
   let at = addDays(new Date(project.createdAt), 4 + room.key.length % 5);
+  const sessionFrom = room.session ? room.things.length - room.session.thingCount : Infinity;
   const events = room.things.map(([text, verdict, groupKey, to], i): DecisionEvent => {
     const parsed = parseThing(text, { groups: inRoom, things: [] });
     invariant(parsed, `demo thing ${text}`);
-    at = addMinutes(at, 2 + (i % 3));
+    // What belongs to the session that goes on was decided in its last step.
+    at = room.session && i === sessionFrom ? subMinutes(new Date(), room.session.thingCount * 2) : addMinutes(at, i > sessionFrom ? 1 + (i % 2) : 2 + (i % 3));
     const groupId = groupKey === undefined ? null : `${room.key}-${groupKey}`;
     return decisionEventSchema.parse({
       kind: 'decided', id: `${room.key}-decision-${i}`, thingId: `${room.key}-thing-${i}`, decidedAt: at.toISOString(), device: 'desk', roomId: room.key, name: parsed.name, count: parsed.count,
@@ -119,6 +122,19 @@ async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promis
     });
   });
   if (events.length > 0) await appendDecisions(db, project.id, events);
+  if (room.session) await insertSession(db, room, room.session);
+}
+
+/** A visit in the middle: some steps done, the next one begun as its first thing was decided. */
+async function insertSession(db: Db, room: DemoRoom, { unit, minutesAgo, thingCount, stepsDone }: NonNullable<DemoRoom['session']>): Promise<void> {
+  const startedAt = subMinutes(new Date(), minutesAgo);
+  const decidingFrom = subMinutes(new Date(), thingCount * 2 + 1);
+  const before = Array.from({ length: stepsDone }, (_, i) => addMinutes(startedAt, ((decidingFrom.getTime() - startedAt.getTime()) / 60_000) * (i / stepsDone)));
+  const session = sessionSchema.parse({
+    id: `${room.key}-session`, roomId: room.key, sectionId: `${unit}-section`, method: 'empty-all', steps: timeSteps(methods['empty-all'], 180), present: ['Nora', 'Grandad Alf'], plannedMinutes: 180,
+    startedAt: startedAt.toISOString(), stepStarts: [...before, decidingFrom].map((start) => start.toISOString()), endedAt: null,
+  });
+  await db(sessionTable.name).insert(sessionTable.toRow(session));
 }
 
 async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void> {

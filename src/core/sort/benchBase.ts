@@ -20,25 +20,28 @@ const NAMES_A_GROUP = 24;
 
 /** Sums up the closed things of a room. O(things). */
 export function benchBaseOf(things: readonly Thing[]): BenchBase {
-  const keptLitres: Record<string, number> = {};
   const names = new Map<GroupId, Set<string>>();
   const reasonCounts: Partial<Record<Reason, number>> = {};
-  for (const thing of things) {
-    for (const reason of thing.reasons) reasonCounts[reason] = (reasonCounts[reason] ?? 0) + 1;
-    if (thing.groupId === null) continue;
-    if (thing.verdict === 'keep') keptLitres[thing.groupId] = (keptLitres[thing.groupId] ?? 0) + thing.litres;
+  for (const thing of things) for (const reason of thing.reasons) reasonCounts[reason] = (reasonCounts[reason] ?? 0) + 1;
+  // From the latest back, so that a group's names are its latest.
+  for (let i = things.length - 1; i >= 0; i -= 1) {
+    const thing = things[i];
+    if (!thing || thing.groupId === null) continue;
     const known = names.get(thing.groupId) ?? new Set<string>();
-    // A name said again moves to the end, so that the latest stay.
-    known.delete(thing.name);
-    known.add(thing.name);
-    if (known.size > NAMES_A_GROUP) known.delete([...known][0] ?? '');
-    names.set(thing.groupId, known);
+    if (known.size < NAMES_A_GROUP) names.set(thing.groupId, known.add(thing.name));
   }
   return {
-    tally: tallyByVerdict(things), thingCount: things.length, keptLitres, reasonCounts,
-    names: [...names].flatMap(([groupId, known]) => [...known].map((name) => ({ name, groupId }))),
+    tally: tallyByVerdict(things), thingCount: things.length, keptLitres: keptLitresByGroup(things), reasonCounts,
+    names: [...names].flatMap(([groupId, known]) => [...known].reverse().map((name) => ({ name, groupId }))),
     givenTo: [...new Set(things.flatMap((thing) => (thing.verdict === 'give' && thing.to !== '' ? [thing.to] : [])))].slice(-12),
   };
+}
+
+/** Litres that are kept, by group. O(things). */
+export function keptLitresByGroup(things: readonly Thing[]): Readonly<Record<string, number>> {
+  const litres: Record<string, number> = {};
+  for (const { groupId, verdict, litres: own } of things) if (groupId !== null && verdict === 'keep') litres[groupId] = (litres[groupId] ?? 0) + own;
+  return litres;
 }
 
 /** The totals of closed and open things together. */

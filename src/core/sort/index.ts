@@ -5,7 +5,7 @@ export {
 } from './model';
 export { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
 export { actOf, correctThing, mergePiles, splitPile, type EventMeans, type PilePart } from './piles';
-export { addTallies, benchBaseOf, orderReasons, type BenchBase } from './benchBase';
+export { addTallies, benchBaseOf, keptLitresByGroup, orderReasons, type BenchBase } from './benchBase';
 export { addUp, leavesHome, tallyByVerdict, type Amount } from './tally';
 export { boxLevelOf, CARRY_BOX, type BoxLevel } from './boxLevel';
 // A session and its clock

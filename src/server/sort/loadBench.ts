@@ -1,12 +1,12 @@
 import 'server-only';
 
-import { benchBaseOf, type BenchBase, type DecisionEvent, type Thing } from '@/core/sort';
+import { benchBaseOf, keptLitresByGroup, type BenchBase, type DecisionEvent, type Thing } from '@/core/sort';
 import type { ProjectId, RoomId } from '@/core/shared';
 import type { Db } from '@/data/db';
 import { lastSeqOf, listRecentHistories } from '@/data/decisionLog';
 
 /** So many of the latest decisions of a project are open on the bench: they can be undone and are shown one by one. */
-const OPEN_EVENTS = 400;
+const OPEN_EVENTS = 300;
 
 export interface LoadedBench {
   /** Complete histories of the open things, in the log's order. */
@@ -24,6 +24,6 @@ export async function loadBench(db: Db, { projectId, roomId, things }: { readonl
   const touchedHere = new Set(recent.flatMap((event) => (event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [])));
   const log = recent.filter((event) => touchedHere.has(event.thingId));
   const isOpen = (thing: Thing) => touchedHere.has(thing.id);
-  const others = benchBaseOf(things.filter((thing) => thing.roomId !== roomId && !isOpen(thing)));
-  return { log, base: benchBaseOf(things.filter((thing) => thing.roomId === roomId && !isOpen(thing))), otherKeptLitres: others.keptLitres, lastSeq };
+  const otherKeptLitres = keptLitresByGroup(things.filter((thing) => thing.roomId !== roomId && !isOpen(thing)));
+  return { log, base: benchBaseOf(things.filter((thing) => thing.roomId === roomId && !isOpen(thing))), otherKeptLitres, lastSeq };
 }

@@ -165,7 +165,7 @@ const linenPress: DemoRoom = {
     ['2 quilts, heirloom', 'ask'], ['5 bike lights', 'elsewhere', undefined, 'Garage workbench'], ['3 cushions', 'later'],
   ],
   fits: [['right-2', 'cost']],
-  session: { unit: 'right', minutesAgo: 74, thingCount: 22, stepsDone: 3 },
+  session: { unit: 'right', minutesAgo: 74, thingCount: 12, stepsDone: 3 },
 };
 
 const spareRoom: DemoRoom = {

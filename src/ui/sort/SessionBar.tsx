@@ -57,25 +57,30 @@ function RunningSession({ session, sectionLitres, sectionName, log, onStep, onKe
   const clock = readClock(session, (now ?? new Date(session.stepStarts.at(-1) ?? session.startedAt)).toISOString());
   const progress = sessionProgressOf({ session, log, sectionLitres, earlierIntervals: earlierIntervalsOf(log, session.startedAt), minutesLeft: clock.totalLeftMinutes, random: createRandom(log.length + 1) });
   const isOver = clock.stepLeftMinutes < 0;
+  // On a phone the pace speaks up only when something follows from it.
+  const calls = progress.pace.breakBecause !== undefined || progress.skipCount > 0;
   const isLast = clock.stepIndex === session.steps.length - 1;
   return (
     <section aria-label="Session" className="panel mb-3 px-3 py-2">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      <div className="flex items-center gap-x-4 max-md:gap-x-2">
         <p className="min-w-0 flex-1 leading-tight">
           <b className="font-head text-[16px] font-[650]">{clock.step.name}</b>{' '}
-          <span className="text-[13.5px] text-soft">{methodWords(session.method)}, step {clock.stepIndex + 1} of {session.steps.length}{sectionName === undefined ? '' : ` · ${sectionName}`}</span>
+          <span className="text-[13.5px] text-soft max-md:block max-md:text-[12.5px]"><span className="max-md:hidden">{methodWords(session.method)}, </span>step {clock.stepIndex + 1} of {session.steps.length}<span className="max-md:hidden">{sectionName === undefined ? '' : ` · ${sectionName}`}</span></span>
           <span className="block text-[13.5px] text-soft max-md:hidden">{clock.step.guidance}</span>
         </p>
-        <p role="timer" aria-label="Time left in this step" className={`font-mono text-[20px] font-[650] ${isOver ? 'text-signal-deep' : ''}`}>
-          {minutesWords(clock.stepLeftMinutes)} <span className="text-[13px] font-normal text-soft">{isOver ? 'over' : 'left'} · {minutesWords(clock.totalLeftMinutes)} in all</span>
+        <p role="timer" aria-label="Time left in this step" className={`shrink-0 font-mono text-[20px] font-[650] max-md:text-[17px] ${isOver ? 'text-signal-deep' : ''}`}>
+          {minutesWords(clock.stepLeftMinutes)} <span className="text-[13px] font-normal text-soft">{isOver ? 'over' : 'left'}<span className="max-md:hidden"> · {minutesWords(clock.totalLeftMinutes)} in all</span></span>
         </p>
-        <span className="flex gap-1.5">
+        <span className="flex shrink-0 gap-1.5">
           <Button disabled={isBusy} onClick={() => step(isLast ? 'end' : 'next')}><SkipForward size={15} aria-hidden="true" /> {isLast ? 'End' : session.steps[clock.stepIndex + 1]?.name ?? 'Next'}</Button>
-          {!isLast && <Button disabled={isBusy} onClick={() => step('end')}>End</Button>}
+          {!isLast && <Button className="max-md:hidden" disabled={isBusy} onClick={() => step('end')}>End</Button>}
         </span>
       </div>
-      <p role="status" aria-label="Pace" className={`mt-1 text-[13.5px] ${progress.pace.breakBecause || progress.skipCount > 0 ? 'text-signal-deep' : 'text-soft'}`}>{progressWords(progress, now)}</p>
-      <StepList session={session} activeIndex={clock.stepIndex} onKeepMethod={onKeepMethod} />
+      <p role="status" aria-label="Pace" className={`mt-1 text-[13.5px] max-md:text-[12.5px] ${calls ? '' : 'max-md:hidden'} ${calls ? 'text-signal-deep' : 'text-soft'}`}>{progressWords(progress, now)}</p>
+      <StepList session={session} activeIndex={clock.stepIndex} onKeepMethod={onKeepMethod}>
+        <p className="mb-1 text-[13.5px] text-soft md:hidden">{clock.step.guidance} {progressWords(progress, now)}</p>
+        {!isLast && <Button className="md:hidden" disabled={isBusy} onClick={() => step('end')}>End the session</Button>}
+      </StepList>
     </section>
   );
 }

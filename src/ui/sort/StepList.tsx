@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 
 import type { Session } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
@@ -12,10 +12,11 @@ interface StepListProps {
   readonly session: Session;
   readonly activeIndex: number;
   readonly onKeepMethod: (name: string, steps: Session['steps']) => Promise<ActionResult>;
+  readonly children?: ReactNode;
 }
 
 /** The steps of the session; changed, they can be kept as the organizer's own way. */
-export function StepList({ session, activeIndex, onKeepMethod }: StepListProps) {
+export function StepList({ session, activeIndex, onKeepMethod, children }: StepListProps) {
   const router = useRouter();
   const [steps, setSteps] = useState(session.steps);
   const [name, setName] = useState('');
@@ -29,6 +30,7 @@ export function StepList({ session, activeIndex, onKeepMethod }: StepListProps) 
   return (
     <details className="text-[14px]">
       <summary className="min-h-8 py-1 text-[13.5px] text-rim max-md:min-h-11">All steps, and a way of your own</summary>
+      {children}
       <ol className="grid gap-1.5 py-1">
         {steps.map((step, i) => (
           <li key={i} className={`grid gap-2 rounded p-1.5 sm:grid-cols-[150px_1fr_92px_auto] ${i === activeIndex ? 'bg-rim-wash' : ''}`}>

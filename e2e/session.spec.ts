@@ -154,3 +154,29 @@ test('by category, and steps kept as one’s own', async ({ browser }) => {
   await expect(session(page)).toContainText('step 1 of 3');
   await page.context().close();
 });
+
+test('what waits: brought in from another room, given a room, asked, put off to a day', async ({ browser }) => {
+  const page = await openBench(browser, DESK, '4 Bench Road');
+  await decide(page, '5 scissors', 'e');
+  await page.getByRole('button', { name: /no home yet/ }).click();
+  await decide(page, '2 vases, from Gran', 'q');
+  await decide(page, 'box of letters', 'l');
+  await allKept(page);
+  await page.getByRole('link', { name: /without a home/ }).click();
+  const list = (name: string) => page.getByRole('region', { name });
+  await list('No home yet, whole home').getByRole('combobox').selectOption('Study');
+  await expect(list('No home yet, whole home')).toContainText('has a room');
+  await list('To ask the client').getByRole('button', { name: /vases.*: Keep/ }).click();
+  await expect(list('To ask the client')).toContainText('No question is open.');
+  await list('Decide later').getByLabel(/Day to decide/).fill('2027-01-09');
+  await list('Decide later').getByLabel(/Day to decide/).blur();
+  await expect(async () => {
+    await page.reload();
+    await expect(list('Decide later').getByLabel(/Day to decide/)).toHaveValue('2027-01-09', { timeout: 1500 });
+  }).toPass();
+  const [file] = await Promise.all([page.waitForEvent('download'), list('Decide later').getByRole('link').click()]);
+  expect(file.suggestedFilename()).toMatch(/reminders\.ics$/);
+  await goTo(page, 'Sort');
+  await verdict(page, 'Keep', 2);
+  await page.context().close();
+});

@@ -1,10 +1,20 @@
+import Link from 'next/link';
+
 import type { RoomProgress } from '@/core/desk';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
-import { addUp, leavesHome, type Thing } from '@/core/sort';
+import { addUp, leavesHome, type OpenLists, type Thing } from '@/core/sort';
 import { nextStepWords } from '../words';
 
+interface SortTrayProps {
+  readonly things: readonly Thing[];
+  readonly progress: RoomProgress;
+  readonly outOfScopeNames: readonly string[];
+  readonly lists: OpenLists;
+  readonly listsHref: string;
+}
+
 /** What must not be forgotten while sorting: the pictures, the questions, what has left. */
-export function SortTray({ things, progress, outOfScopeNames }: { things: readonly Thing[]; progress: RoomProgress; outOfScopeNames: readonly string[] }) {
+export function SortTray({ things, progress, outOfScopeNames, lists, listsHref }: SortTrayProps) {
   const pictures = progress.next.filter((next) => next.code === 'take_before' || next.code === 'add_vantage_point');
   const left = addUp(things.filter((thing) => leavesHome(thing.verdict)));
   const questions = things.filter((thing) => thing.verdict === 'ask');
@@ -28,6 +38,10 @@ export function SortTray({ things, progress, outOfScopeNames }: { things: readon
           </ul>
         </section>
       )}
+      <section>
+        <h2 className="caption mb-1 font-text">What waits</h2>
+        <Link href={listsHref} className="block rounded py-1 text-[14.5px] leading-snug text-rim underline underline-offset-3 max-md:min-h-11">{lists.comingIn.length} coming in, {lists.noHome.length} without a home, {lists.ask.length} to ask, {lists.later.length} for later</Link>
+      </section>
     </>
   );
 }

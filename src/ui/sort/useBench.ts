@@ -5,10 +5,11 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { usableLitresOf, type Unit } from '@/core/look';
 import {
   actOf, addTallies, correctThing, findConflicts, findLastStanding, findRestorable, foldDecisions, mergePiles, orderReasons, parseThing, reasons, spaceInBay, splitPile, tallyByVerdict,
-  type BenchBase, type DecisionEvent, type EventMeans, type Group, type ParsedThing, type PilePart, type Reason, type StandingEvent, type Thing, type Verdict,
+  type BenchBase, type DecisionEvent, type Group, type ParsedThing, type PilePart, type Reason, type StandingEvent, type Thing, type Verdict,
 } from '@/core/sort';
 import { decisionIdSchema, groupIdSchema, thingIdSchema, type BayId, type RoomId } from '@/core/shared';
 import { decisionOutbox } from './decisionOutbox';
+import { createMeans, createThingId, createUuid } from './eventMeans';
 import { deviceName, liveLog } from './liveLog';
 
 export interface BenchData {
@@ -157,15 +158,6 @@ function applyChanges(parsed: InHand, changes: Partial<InHand>): InHand {
   const count = changes.count ?? parsed.count;
   const ratio = count / parsed.count;
   return { ...parsed, litres: parsed.litres * ratio, massG: parsed.massG * ratio, ...changes, count };
-}
-
-const createThingId = () => thingIdSchema.parse(createUuid());
-const createMeans = (): EventMeans => ({ now: new Date().toISOString(), device: deviceName(), actId: createUuid(), toDecisionId: (text) => decisionIdSchema.parse(text), createThingId });
-
-/** Random ids; a page that is not served from the machine itself has no ready-made ones. */
-function createUuid(): string {
-  if (typeof crypto.randomUUID === 'function') return crypto.randomUUID();
-  return [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 function toThing({ inHand, roomId }: { readonly inHand: InHand; readonly roomId: RoomId }): Thing {

@@ -4,6 +4,7 @@ import { addGroupAction, placeGroupAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
 import { carryOutAction, saveOwnMethodAction, settleDebtAction, startSessionAction, stepSessionAction } from '@/app/actions/sessions';
 import { schoolIn, usableLitresOf } from '@/core/look';
+import { openListsOf } from '@/core/sort';
 import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { loadBench } from '@/server/sort/loadBench';
@@ -28,7 +29,7 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
   const section = sections.find(({ id }) => id === session?.sectionId);
   const place = { projectId, roomId };
   return (
-    <StepFrame step="sort" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<SortTray things={own.things} progress={here.progress} outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)} />}>
+    <StepFrame step="sort" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<SortTray things={own.things} progress={here.progress} outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)} lists={openListsOf(records.things, own.room)} listsHref={`/projects/${projectId}/rooms/${roomId}/sort/lists`} />}>
       <h1 className="sr-only">Sort {own.room.name}</h1>
       <SortBench
         key={roomId}

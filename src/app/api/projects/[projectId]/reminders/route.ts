@@ -1,0 +1,16 @@
+import { z } from 'zod';
+
+import { projectIdSchema } from '@/core/shared';
+import { getDatabase } from '@/data/db';
+import { getProjectRecords } from '@/data/projectRepo';
+import { nowIso } from '@/server/means';
+import { writeReminders } from '@/server/sort/remindersFile';
+import { asDownload, respond } from '@/app/api/respond';
+
+/** What was put off, as a calendar file. */
+export async function GET(_request: Request, { params }: { params: Promise<{ projectId: string }> }): Promise<Response> {
+  return respond(z.object({ projectId: projectIdSchema }), await params, async ({ projectId }) => {
+    const records = await getProjectRecords(await getDatabase(), projectId);
+    return new Response(writeReminders(records, nowIso()), { headers: asDownload(`${records.project.name}-reminders.ics`, 'text/calendar; charset=utf-8') });
+  });
+}

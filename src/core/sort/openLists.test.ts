@@ -1,0 +1,23 @@
+import { aDecision, HALL } from '@test/builders';
+import { roomIdSchema } from '../shared';
+import { foldDecisions } from './foldDecisions';
+import { hasDay, openListsOf } from './openLists';
+
+const attic = roomIdSchema.parse('attic');
+const thing = (id: string, change: object) => aDecision({ id, thingId: id, name: id, ...change });
+const things = foldDecisions([
+  thing('lamp', { verdict: 'elsewhere', to: 'Hall', roomId: attic }), thing('rug', { verdict: 'elsewhere', to: 'hall ', roomId: attic }), thing('own', { verdict: 'elsewhere', to: 'Hall', roomId: HALL }),
+  thing('keys', { verdict: 'elsewhere', to: '' }), thing('ring', { verdict: 'ask', roomId: attic }), thing('box', { verdict: 'later', to: '2026-12-20' }), thing('bag', { verdict: 'later', to: '' }), thing('tin', { verdict: 'later', to: '2026-12-01' }), thing('hat', { verdict: 'keep' }),
+]);
+const names = (list: readonly { readonly name: string }[]) => list.map(({ name }) => name);
+
+test('what belongs to a room comes in from others, by its name however it is written', () => {
+  expect(names(openListsOf(things, { id: HALL, name: 'Hall' }).comingIn)).toEqual(['lamp', 'rug']);
+  expect(names(openListsOf(things, { id: attic, name: 'Attic' }).comingIn)).toEqual([]);
+});
+
+test('no home, questions and what is put off are lists of the whole home, the nearest day first', () => {
+  const lists = openListsOf(things, { id: attic, name: 'Attic' });
+  expect([names(lists.noHome), names(lists.ask), names(lists.later)]).toEqual([['keys'], ['ring'], ['tin', 'box', 'bag']]);
+  expect(lists.later.map(hasDay)).toEqual([true, true, false]);
+});

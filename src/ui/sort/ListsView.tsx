@@ -1,0 +1,90 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState, type ReactNode } from 'react';
+
+import { formatCount, formatLitres } from '@/core/shared';
+import { addUp, type OpenLists, type Thing, type Verdict } from '@/core/sort';
+import { buttonClass } from '../primitives/Button';
+import { verdictWords } from '../words';
+import { decideFromList } from './decideFromList';
+
+interface ListsViewProps {
+  readonly projectId: string;
+  readonly roomId: Thing['roomId'];
+  readonly roomName: string;
+  readonly rooms: readonly { readonly id: string; readonly name: string }[];
+  readonly lists: OpenLists;
+}
+
+const ANSWERS: readonly Verdict[] = ['keep', 'donate', 'discard', 'sell', 'later'];
+/** The server keeps a decision within this; then the page is read again. */
+const KEPT_MS = 600;
+
+/** What waits for another room, for the client, for a later day. An answer takes a thing off its list. */
+export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsViewProps) {
+  const router = useRouter();
+  const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set());
+  const roomOf = (thing: Thing) => rooms.find(({ id }) => id === thing.roomId)?.name ?? '';
+  const decide = (thing: Thing, change: Parameters<typeof decideFromList>[2]) => {
+    decideFromList(projectId, thing, change);
+    setAnswered(new Set([...answered, thing.decisionId]));
+    setTimeout(() => router.refresh(), KEPT_MS);
+  };
+  const open = (list: readonly Thing[]) => list.filter(({ decisionId }) => !answered.has(decisionId));
+  const small = 'min-h-9 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13.5px] hover:border-rim max-md:min-h-11';
+  return (
+    <div className="grid items-start gap-4 lg:grid-cols-2">
+      <ThingList title={`Coming in to the ${roomName.toLowerCase()}`} empty="Nothing from another room belongs here." things={open(lists.comingIn)} note={(thing) => `from the ${roomOf(thing).toLowerCase()}`}>
+        {(thing) => <button type="button" className={small} onClick={() => decide(thing, { verdict: 'keep', to: '', groupId: null, roomId })}>It is here, keep</button>}
+      </ThingList>
+      <ThingList title="No home yet, whole home" empty="Everything that belongs elsewhere has a room." things={open(lists.noHome)} note={(thing) => `now in the ${roomOf(thing).toLowerCase()}`}>
+        {(thing) => (
+          <select className="input min-h-9 w-auto py-1 text-[13.5px]" aria-label={`Which room ${thing.name} belongs to`} value="" onChange={(event) => decide(thing, { to: event.target.value })}>
+            <option value="">belongs to …</option>
+            {rooms.map(({ id, name }) => <option key={id} value={name}>{name}</option>)}
+          </select>
+        )}
+      </ThingList>
+      <ThingList title="To ask the client" empty="No question is open." things={open(lists.ask)} note={roomOf} foot={<a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/questions`} target="_blank" rel="noreferrer">Show or print the questions</a>}>
+        {(thing) => <span className="flex flex-wrap gap-1.5">{ANSWERS.map((verdict) => <button key={verdict} type="button" className={small} aria-label={`${thing.name}: ${verdictWords[verdict]}`} onClick={() => decide(thing, { verdict, to: '' })}>{verdictWords[verdict]}</button>)}</span>}
+      </ThingList>
+      <ThingList title="Decide later" empty="Nothing is put off." things={open(lists.later)} note={(thing) => `${roomOf(thing)}${thing.to === '' ? ', no day yet' : ''}`} foot={<a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/reminders`} download>Reminders as a calendar file</a>}>
+        {(thing) => (
+          <span className="flex flex-wrap items-center gap-1.5">
+            <input type="date" className="input min-h-9 w-auto py-1 text-[13.5px]" aria-label={`Day to decide on ${thing.name}`} defaultValue={thing.to} onBlur={(event) => event.target.value !== thing.to && decide(thing, { to: event.target.value })} />
+            {(['keep', 'donate'] as const).map((verdict) => <button key={verdict} type="button" className={small} aria-label={`${thing.name}: ${verdictWords[verdict]}`} onClick={() => decide(thing, { verdict, to: '' })}>{verdictWords[verdict]}</button>)}
+          </span>
+        )}
+      </ThingList>
+    </div>
+  );
+}
+
+interface ThingListProps {
+  readonly title: string;
+  readonly empty: string;
+  readonly things: readonly Thing[];
+  readonly note: (thing: Thing) => string;
+  readonly foot?: ReactNode;
+  readonly children: (thing: Thing) => ReactNode;
+}
+
+function ThingList({ title, empty, things, note, foot, children }: ThingListProps) {
+  const sum = addUp(things);
+  return (
+    <section aria-label={title} className="panel p-4">
+      <h2 className="text-[17px]">{title}</h2>
+      <p className="mb-1.5 text-[14px] text-soft">{things.length === 0 ? empty : <>{formatCount(sum.count, 'thing')}, <span className="measure text-[13px]">{formatLitres(sum.litres)}</span></>}</p>
+      <ul className="divide-y divide-line">
+        {things.map((thing) => (
+          <li key={thing.id} className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5 py-2">
+            <span className="min-w-[140px] flex-1 leading-snug">{thing.count === 1 ? '' : `${thing.count} `}{thing.name} <span className="block text-[13px] text-soft">{note(thing)} · <span className="measure text-[12.5px]">{formatLitres(thing.litres)}</span></span></span>
+            {children(thing)}
+          </li>
+        ))}
+      </ul>
+      {things.length > 0 && foot}
+    </section>
+  );
+}

@@ -1,0 +1,12 @@
+import { correctThing, type Thing } from '@/core/sort';
+import { decisionOutbox } from './decisionOutbox';
+import { liveLog } from './liveLog';
+import { createMeans } from './eventMeans';
+
+/** Decides a thing anew from one of the lists; it waits in the outbox like any decision. */
+export function decideFromList(projectId: string, thing: Thing, change: Parameters<typeof correctThing>[1] & { readonly roomId?: Thing['roomId'] }): void {
+  const { roomId, ...facts } = change;
+  const events = [correctThing(roomId === undefined ? thing : { ...thing, roomId }, facts, createMeans())];
+  decisionOutbox.add(projectId, events);
+  liveLog.add(projectId, events);
+}

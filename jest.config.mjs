@@ -18,6 +18,8 @@ export default async () => {
     // Jest keeps one core free; on two cores that halves it.
     maxWorkers: '100%',
     clearMocks: true,
+    // Only there to end what hangs: the default of 5 s ends properties on a busy machine.
+    testTimeout: 60_000,
   })();
   return {
     ...config,

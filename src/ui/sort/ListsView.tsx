@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 
 import { formatCount, formatLitres } from '@/core/shared';
-import { addUp, type OpenLists, type Thing, type Verdict } from '@/core/sort';
+import { addUp, hasDay, type OpenLists, type Thing, type Verdict } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
 import { verdictWords } from '../words';
 import { decideFromList } from './decideFromList';
@@ -49,7 +49,7 @@ export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsVi
       <ThingList title="To ask the client" empty="No question is open." things={open(lists.ask)} note={roomOf} foot={<a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/questions`} target="_blank" rel="noreferrer">Show or print the questions</a>}>
         {(thing) => <span className="flex flex-wrap gap-1.5">{ANSWERS.map((verdict) => <button key={verdict} type="button" className={small} aria-label={`${thing.name}: ${verdictWords[verdict]}`} onClick={() => decide(thing, { verdict, to: '' })}>{verdictWords[verdict]}</button>)}</span>}
       </ThingList>
-      <ThingList title="Decide later" empty="Nothing is put off." things={open(lists.later)} note={(thing) => `${roomOf(thing)}${thing.to === '' ? ', no day yet' : ''}`} foot={<a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/reminders`} download>Reminders as a calendar file</a>}>
+      <ThingList title="Decide later" empty="Nothing is put off." things={open(lists.later)} note={(thing) => `${roomOf(thing)}${thing.to === '' ? ', no day yet' : ''}`} foot={lists.later.some(hasDay) ? <a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/reminders`} download>Reminders as a calendar file</a> : <p className="mt-2 text-[14px] text-soft">What gets a day can remind you, as a calendar file.</p>}>
         {(thing) => (
           <span className="flex flex-wrap items-center gap-1.5">
             <input type="date" className="input min-h-9 w-auto py-1 text-[13.5px]" aria-label={`Day to decide on ${thing.name}`} defaultValue={thing.to} onBlur={(event) => event.target.value !== thing.to && decide(thing, { to: event.target.value })} />
@@ -79,7 +79,7 @@ function ThingList({ title, empty, things, note, foot, children }: ThingListProp
       <ul className="divide-y divide-line">
         {things.map((thing) => (
           <li key={thing.id} className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5 py-2">
-            <span className="min-w-[140px] flex-1 leading-snug">{thing.count === 1 ? '' : `${thing.count} `}{thing.name} <span className="block text-[13px] text-soft">{note(thing)} · <span className="measure text-[12.5px]">{formatLitres(thing.litres)}</span></span></span>
+            <span className="min-w-[140px] flex-1 leading-snug">{thing.count === 1 ? '' : `${thing.count} `}{thing.name} <span className="block text-[13px] text-soft">{note(thing)} · <span className="measure whitespace-nowrap text-[12.5px]">{formatLitres(thing.litres)}</span></span></span>
             {children(thing)}
           </li>
         ))}

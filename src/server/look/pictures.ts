@@ -54,7 +54,7 @@ export async function encodePicture(bytes: Uint8Array): Promise<Result<Encoded, 
   try {
     const upright = sharp(bytes, options).autoOrient().flatten({ background: '#ffffff' });
     const resized = (size: PictureSize) => upright.clone().resize(SIDES_PX[size], SIDES_PX[size], { fit: 'inside', withoutEnlargement: true });
-    const full = await resized('full').jpeg({ quality: 84, mozjpeg: true }).toBuffer({ resolveWithObject: true });
+    const full = await resized('full').jpeg({ quality: 84 }).toBuffer({ resolveWithObject: true });
     const thumb = await resized('thumb').jpeg({ quality: 78 }).toBuffer();
     const original = await resized('original').jpeg({ quality: 90 }).toBuffer({ resolveWithObject: true });
     const isLarger = original.info.width > full.info.width;

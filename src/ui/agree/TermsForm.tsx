@@ -5,7 +5,7 @@ import { useId, useState, useTransition } from 'react';
 
 import type { ActionResult } from '../actionResult';
 import { TextField } from '../primitives/Field';
-import type { TermsTyped } from './termsForm';
+import { mergeTyped, type TermsTyped } from './termsForm';
 
 interface TermsFormProps {
   readonly typed: TermsTyped;
@@ -17,6 +17,13 @@ export function TermsForm({ typed: given, onSave }: TermsFormProps) {
   const router = useRouter();
   const [typed, setTyped] = useState(given);
   const [kept, setKept] = useState(given);
+  const [base, setBase] = useState(given);
+  // What is kept comes back, or another's change or an undo comes in: fields that are being typed in stay as they are.
+  if (JSON.stringify(given) !== JSON.stringify(base)) {
+    setTyped(mergeTyped(typed, given, [base, kept]));
+    setBase(given);
+    setKept(given);
+  }
   const [problem, setProblem] = useState<{ readonly message: string; readonly fields: Readonly<Record<string, string>> }>({ message: '', fields: {} });
   const [, startTransition] = useTransition();
   const keep = () => {

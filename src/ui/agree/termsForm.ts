@@ -32,3 +32,9 @@ export const toTypedTerms = (terms: Terms): TermsTyped => ({
   goals: terms.goals, wantedLook: terms.wantedLook, neverLeaves: terms.neverLeaves.join('\n'), reusePercent: String(terms.reusePercent),
   hourlyRate: formatMoneyInput(terms.hourlyRateMinor), visitHours: String(terms.visitMinutes / 60), visitsPerWeek: String(terms.visitsPerWeek), crewCount: String(terms.crewCount),
 });
+
+/** What stands in the fields when `given` comes in: a field that says something else than it did, in any of `known`, is being typed in and stays. */
+export function mergeTyped(typed: TermsTyped, given: TermsTyped, known: readonly TermsTyped[]): TermsTyped {
+  const isTyping = (name: keyof TermsTyped) => known.every((other) => other[name] !== typed[name]);
+  return { ...given, ...Object.fromEntries(Object.entries(typed).filter(([name]) => isTyping(name as keyof TermsTyped))) };
+}

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { aBay, aFixture, aPlan, aRoom, aUnit, mm, onWall } from '@test/builders';
 import { findPlanClashes, fixtureKinds, roomCheckSchema, traceWalls, unitKinds, usualUnitOf, type PlanClash } from '@/core/look';
 import { invariant, lengthUnits } from '@/core/shared';
-import { termsFormSchema, toTypedTerms } from '../agree/termsForm';
+import { mergeTyped, termsFormSchema, toTypedTerms } from '../agree/termsForm';
 import { hoursWords } from '../agree/hoursWords';
 import { defaultTerms, termsSchema } from '@/core/agree';
 import { divideColumnWords, nextStepWords, pictureErrorWords, stepStatus, traceWallsWords } from '../words';
@@ -142,4 +142,14 @@ test('new gaps and faults have their words', () => {
   expect(nextStepWords({ step: 'look', code: 'measure_usual', count: 3, firstName: 'Shelf 1' })).toBe('Measure Shelf 1 and 2 other places: usual sizes so far');
   expect(stepStatus('agree', { next: [{ step: 'agree', code: 'make_sections' }], doneSteps: [], doneRatio: 0 })).toEqual({ word: 'no sections', isMissing: false });
   expect((['picture_too_large', 'not_a_picture', 'picture_damaged'] as const).map((code) => pictureErrorWords({ code }).length > 20)).toEqual([true, true, true]);
+});
+
+test('terms that come in never take away what is being typed, and bring all else', () => {
+  const base = toTypedTerms(defaultTerms);
+  const sent = { ...base, goals: 'Supper in ten minutes' };
+  const typed = { ...sent, hourlyRate: '40' };
+  // The first field comes back kept while the second is typed; then the second comes back as money is written.
+  expect(mergeTyped(typed, sent, [base, sent])).toEqual(typed);
+  expect(mergeTyped(typed, { ...sent, hourlyRate: '40.00' }, [sent, typed])).toEqual({ ...sent, hourlyRate: '40.00' });
+  expect(mergeTyped(typed, { ...base, wantedLook: 'calm' }, [sent])).toEqual({ ...base, wantedLook: 'calm', hourlyRate: '40' });
 });

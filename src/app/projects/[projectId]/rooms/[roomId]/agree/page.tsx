@@ -53,7 +53,7 @@ export default async function AgreePage({ params }: { params: Promise<{ projectI
           onMove={moveSectionAction.bind(null, projectId)} onRemove={removeSectionAction.bind(null, projectId)}
         />
         <div className="grid items-start gap-4 lg:grid-cols-2">
-          <TermsForm key={JSON.stringify(project.terms)} typed={toTypedTerms(project.terms)} onSave={saveTermsAction.bind(null, projectId)} />
+          <TermsForm key={projectId} typed={toTypedTerms(project.terms)} onSave={saveTermsAction.bind(null, projectId)} />
           <SchoolsForm key={`schools-${roomId}`} project={project.terms.schools} room={own.room.schools} roomName={own.room.name.toLowerCase()} onChoose={chooseSchoolsAction.bind(null, projectId, roomId)} />
         </div>
       </div>

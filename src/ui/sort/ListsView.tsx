@@ -1,12 +1,13 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 
 import { formatCount, formatLitres } from '@/core/shared';
 import { addUp, hasDay, type OpenLists, type Thing, type Verdict } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
 import { verdictWords } from '../words';
+import { decisionOutbox } from './decisionOutbox';
 import { decideFromList } from './decideFromList';
 
 interface ListsViewProps {
@@ -18,18 +19,19 @@ interface ListsViewProps {
 }
 
 const ANSWERS: readonly Verdict[] = ['keep', 'donate', 'discard', 'sell', 'later'];
-/** The server keeps a decision within this; then the page is read again. */
-const KEPT_MS = 600;
 
 /** What waits for another room, for the client, for a later day. An answer takes a thing off its list. */
 export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsViewProps) {
   const router = useRouter();
   const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set());
+  // Once the server has kept all answers, the lists are read again.
+  useEffect(() => decisionOutbox.subscribe(() => {
+    if (decisionOutbox.countWaiting() === 0) router.refresh();
+  }), [router]);
   const roomOf = (thing: Thing) => rooms.find(({ id }) => id === thing.roomId)?.name ?? '';
   const decide = (thing: Thing, change: Parameters<typeof decideFromList>[2]) => {
     decideFromList(projectId, thing, change);
     setAnswered(new Set([...answered, thing.decisionId]));
-    setTimeout(() => router.refresh(), KEPT_MS);
   };
   const open = (list: readonly Thing[]) => list.filter(({ decisionId }) => !answered.has(decisionId));
   const small = 'min-h-9 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13.5px] hover:border-rim max-md:min-h-11';

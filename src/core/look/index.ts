@@ -14,7 +14,7 @@ export {
 export { arrangeFront, scaleToFit, type FrontUnit, type FrontView } from './arrangeFront';
 export { usualUnitOf, type UsualBay, type UsualUnit } from './usualUnit';
 export { divideColumn, shelfHeightsOf, toNearestHole, type ColumnBay, type DivideColumnError } from './divideColumn';
-export { judgeUnit, openingOf, type BayJudgement, type UnitJudgement } from './judgeUnit';
+export { judgeUnit, type BayJudgement, type UnitJudgement } from './judgeUnit';
 export { reachOf, reachSeconds, sightDepthMm, type Reach } from './reach';
 // The plan
 export {

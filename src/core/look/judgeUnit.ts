@@ -1,4 +1,4 @@
-import { largestFreeBoxOf, smallestMm, type BayId, type Box } from '../shared';
+import { largestFreeBoxOf, type BayId, type Box } from '../shared';
 import { bayInsideOf, layOutUnit, usableLitresOf, wantsAnchoring } from './layOutUnit';
 import type { Bay, Unit } from './model';
 import { reachOf, sightDepthMm, type Reach } from './reach';
@@ -53,9 +53,3 @@ function judgeBay(bay: Bay, handMm: number, people: readonly Body[]): BayJudgeme
     unseenMm: Math.max(0, inside.depthMm - Math.min(inside.depthMm, ...seen)),
   };
 }
-
-/** The opening that things must pass, where it is smaller than the inside, in mm. */
-export const openingOf = (bay: Bay): { readonly widthMm: number; readonly heightMm: number } => ({
-  widthMm: Math.min(bay.openingWidth?.mm ?? Infinity, smallestMm(bay.widthReadings)),
-  heightMm: Math.min(bay.openingHeight?.mm ?? Infinity, smallestMm(bay.heightReadings)),
-});

@@ -55,8 +55,3 @@ export const liveLog = new LiveLog();
 
 /** How this device is called in the log; the desk until it is given a name. */
 export const deviceName = (): string => (typeof window === 'undefined' ? 'desk' : (window.localStorage.getItem(DEVICE_KEY) ?? 'desk'));
-
-export function nameDevice(name: string): void {
-  if (name.trim() === '' || name.trim() === 'desk') window.localStorage.removeItem(DEVICE_KEY);
-  else window.localStorage.setItem(DEVICE_KEY, name.trim().slice(0, 40));
-}

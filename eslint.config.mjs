@@ -8,6 +8,7 @@ const LAYERS = {
   core: ['core'],
   data: ['data', 'core'],
   server: ['server', 'data', 'core'],
+  gateway: ['gateway', 'server', 'data', 'core'],
   workers: ['workers', 'core'],
   standins: ['standins', 'core'],
   ui: ['ui', 'core', 'workers'],

@@ -4,6 +4,7 @@
  *
  *   node scripts/launch.mjs start [--port 4310]            the user's own data (TINBOX_DATA, or ./data)
  *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data, simulated devices beside it
+ *   … --lan                                                also lets paired devices of this network in, on the next port
  */
 import { spawn } from 'node:child_process';
 import { accessSync, constants, existsSync, mkdirSync, rmSync, statSync } from 'node:fs';
@@ -25,13 +26,15 @@ async function main(args) {
   ensureBuilt();
   // Only ever the demo's own folder; the user's data is never reset.
   if (isDemo && args.includes('--fresh')) rmSync(dataDir, { recursive: true, force: true });
-  const env = { ...process.env, TINBOX_DATA: dataDir, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' };
+  const isLan = args.includes('--lan');
+  if (isLan) await refuseBusyPort(port + 1, '0.0.0.0');
+  const env = { ...process.env, TINBOX_DATA: dataDir, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', TINBOX_PORT: String(port), ...(isLan ? { TINBOX_LAN_PORT: String(port + 1) } : {}) };
   runNode(['--conditions=react-server', '--import', 'tsx', path.join('scripts', 'prepare.ts'), ...(isDemo ? ['--demo'] : [])], { env });
-  const standins = isDemo ? startStandins() : [];
+  const children = [...(isDemo ? startStandins() : []), ...(isLan ? [startGateway(env)] : [])];
   try {
     await serve(port, env);
   } finally {
-    for (const child of standins) child.kill('SIGTERM');
+    for (const child of children) child.kill('SIGTERM');
   }
 }
 
@@ -43,6 +46,9 @@ function startStandins() {
   return ['meter', 'camera'].map((name) => spawn(process.execPath, ['--import', 'tsx', path.join('scripts', `${name}.ts`)], { cwd: root, stdio: ['pipe', 'ignore', 'ignore'] }));
 }
 
+/** What stands between the network and the app, which itself stays on the loopback. */
+const startGateway = (env) => spawn(process.execPath, ['--conditions=react-server', '--import', 'tsx', path.join('scripts', 'gateway.ts')], { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] });
+
 function readPort(args) {
   const at = args.indexOf('--port');
   const port = Number(at >= 0 ? args[at + 1] : (process.env.PORT ?? DEFAULT_PORT));
@@ -50,14 +56,14 @@ function readPort(args) {
   return port;
 }
 
-function refuseBusyPort(port) {
+function refuseBusyPort(port, host = HOST) {
   return new Promise((resolve, reject) => {
     const probe = net.createServer();
     probe.once('error', (error) => {
       const isBusy = error.code === 'EADDRINUSE';
       reject(new SetupError(isBusy ? `port ${port} is in use; choose another with --port, e.g. -- --port ${port + 1}` : `cannot listen on port ${port}: ${error.message}`));
     });
-    probe.listen(port, HOST, () => probe.close(resolve));
+    probe.listen(port, host, () => probe.close(resolve));
   });
 }
 

@@ -12,7 +12,7 @@ import { defineTable, flag, json, plain } from './columns';
 export const projectTable = defineTable('projects', projectSchema, {
   id: plain('id'), name: plain('name'), units: plain('units'), currency: plain('currency'),
   budgetMinor: plain('budget_minor'), readyBy: plain('ready_by'), status: plain('status'), createdAt: plain('created_at'),
-  bedCount: plain('bed_count'), guestPlaceCount: plain('guest_place_count'), pets: plain('pets'), terms: json('terms_json'),
+  bedCount: plain('bed_count'), guestPlaceCount: plain('guest_place_count'), pets: plain('pets'), washEveryDays: plain('wash_every_days'), terms: json('terms_json'),
 });
 
 export const personTable = defineTable('people', personSchema, {

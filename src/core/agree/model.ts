@@ -49,6 +49,7 @@ export const projectSchema = z.object({
   /** What linen and guests are counted by. */
   bedCount: z.number().int().min(0).max(40).default(0),
   guestPlaceCount: z.number().int().min(0).max(40).default(0),
+  washEveryDays: z.number().int().min(1).max(60).default(7),
   pets: z.string().trim().max(120).default(''),
   terms: termsSchema.default(defaultTerms),
 });

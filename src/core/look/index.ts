@@ -1,8 +1,8 @@
 export {
   baySchema, clearSpaceSchema, doorSwings, doorSwingSchema, fixtureKinds, fixtureKindSchema, fixtureSchema, moments, momentSchema,
-  obstacleSchema, pictureSchema, roomCheckSchema, roomPlanSchema, roomSchema, routineBreakSchema, unitDoors, unitDoorSchema, unitKinds,
+  obstacleSchema, pictureSchema, thingPictureSchema, roomCheckSchema, roomPlanSchema, roomSchema, routineBreakSchema, unitDoors, unitDoorSchema, unitKinds,
   unitKindSchema, unitSchema, vantagePointSchema, wallPlaceSchema,
-  type Bay, type ClearSpace, type DoorSwing, type Fixture, type FixtureKind, type Moment, type Obstacle, type Picture, type Room,
+  type Bay, type ClearSpace, type DoorSwing, type Fixture, type FixtureKind, type Moment, type Obstacle, type Picture, type ThingPicture, type Room,
   type RoomCheck, type RoomPlan, type RoutineBreak, type Unit, type UnitDoor, type UnitKind, type VantagePoint, type WallPlace,
 } from './model';
 export { schoolChoicesSchema, schoolIn, schoolQuestions, schools, type SchoolChoices, type SchoolQuestion } from './schools';

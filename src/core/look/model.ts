@@ -200,3 +200,7 @@ export const pictureSchema = z.object({
   takenAt: z.iso.datetime(),
 });
 export type Picture = Readonly<z.infer<typeof pictureSchema>>;
+
+/** A picture of one thing in hand; which thing, the decisions say. */
+export const thingPictureSchema = pictureSchema.omit({ vantagePointId: true, moment: true }).extend({ projectId: projectIdSchema });
+export type ThingPicture = Readonly<z.infer<typeof thingPictureSchema>>;

@@ -29,6 +29,7 @@ export const sessionIdSchema = createIdSchema('SessionId');
 export const methodIdSchema = createIdSchema('MethodId');
 export const carryIdSchema = createIdSchema('CarryId');
 export const checkIdSchema = createIdSchema('CheckId');
+export const enoughRuleIdSchema = createIdSchema('EnoughRuleId');
 
 export type ProjectId = z.infer<typeof projectIdSchema>;
 export type PersonId = z.infer<typeof personIdSchema>;
@@ -51,3 +52,4 @@ export type SessionId = z.infer<typeof sessionIdSchema>;
 export type MethodId = z.infer<typeof methodIdSchema>;
 export type CarryId = z.infer<typeof carryIdSchema>;
 export type CheckId = z.infer<typeof checkIdSchema>;
+export type EnoughRuleId = z.infer<typeof enoughRuleIdSchema>;

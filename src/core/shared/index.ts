@@ -3,10 +3,10 @@ export { assertNever, invariant } from './invariant';
 export { err, ok, type Result } from './result';
 // Ids
 export {
-  agreementIdSchema, bayIdSchema, carryIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, fixtureIdSchema, groupIdSchema, methodIdSchema, offerIdSchema, personIdSchema,
+  agreementIdSchema, bayIdSchema, carryIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, enoughRuleIdSchema, fixtureIdSchema, groupIdSchema, methodIdSchema, offerIdSchema, personIdSchema,
   pictureIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema, shopIdSchema, thingIdSchema,
   unitIdSchema, vantagePointIdSchema,
-  type AgreementId, type BayId, type CarryId, type CheckId, type ContainerId, type DecisionId, type FixtureId, type GroupId, type MethodId, type OfferId, type PersonId,
+  type AgreementId, type BayId, type CarryId, type CheckId, type ContainerId, type DecisionId, type EnoughRuleId, type FixtureId, type GroupId, type MethodId, type OfferId, type PersonId,
   type PictureId, type ProjectId, type PurchaseId, type RoomId, type SectionId, type SessionId, type ShopId, type ThingId,
   type UnitId, type VantagePointId,
 } from './ids';
@@ -22,6 +22,7 @@ export {
 } from './money';
 export { fitLabel } from './fitLabel';
 export { formatCount, formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
+export { daysBetween, findDay, type FoundDay } from './calendarDay';
 // Geometry
 export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes';
 // The solver

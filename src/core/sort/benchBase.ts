@@ -8,6 +8,8 @@ export interface BenchBase {
   readonly thingCount: number;
   /** Litres kept, by group. */
   readonly keptLitres: Readonly<Record<string, number>>;
+  /** Pieces kept, by group. */
+  readonly keptCounts: Readonly<Record<string, number>>;
   /** Names by group, for like with like; the latest of each group. */
   readonly names: readonly { readonly name: string; readonly groupId: GroupId }[];
   readonly reasonCounts: Readonly<Partial<Record<Reason, number>>>;
@@ -31,17 +33,17 @@ export function benchBaseOf(things: readonly Thing[]): BenchBase {
     if (known.size < NAMES_A_GROUP) names.set(thing.groupId, known.add(thing.name));
   }
   return {
-    tally: tallyByVerdict(things), thingCount: things.length, keptLitres: keptLitresByGroup(things), reasonCounts,
+    tally: tallyByVerdict(things), thingCount: things.length, keptLitres: keptByGroup(things, 'litres'), keptCounts: keptByGroup(things, 'count'), reasonCounts,
     names: [...names].flatMap(([groupId, known]) => [...known].reverse().map((name) => ({ name, groupId }))),
     givenTo: [...new Set(things.flatMap((thing) => (thing.verdict === 'give' && thing.to !== '' ? [thing.to] : [])))].slice(-12),
   };
 }
 
-/** Litres that are kept, by group. O(things). */
-export function keptLitresByGroup(things: readonly Thing[]): Readonly<Record<string, number>> {
-  const litres: Record<string, number> = {};
-  for (const { groupId, verdict, litres: own } of things) if (groupId !== null && verdict === 'keep') litres[groupId] = (litres[groupId] ?? 0) + own;
-  return litres;
+/** Litres or pieces that are kept, by group. O(things). */
+export function keptByGroup(things: readonly Thing[], what: 'litres' | 'count'): Readonly<Record<string, number>> {
+  const sums: Record<string, number> = {};
+  for (const thing of things) if (thing.groupId !== null && thing.verdict === 'keep') sums[thing.groupId] = (sums[thing.groupId] ?? 0) + thing[what];
+  return sums;
 }
 
 /** The totals of closed and open things together. */

@@ -5,7 +5,7 @@ export {
 } from './model';
 export { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
 export { actOf, correctThing, mergePiles, splitPile, type EventMeans, type PilePart } from './piles';
-export { addTallies, benchBaseOf, keptLitresByGroup, orderReasons, type BenchBase } from './benchBase';
+export { addTallies, benchBaseOf, keptByGroup, orderReasons, type BenchBase } from './benchBase';
 export { addUp, leavesHome, tallyByVerdict, type Amount } from './tally';
 export { boxLevelOf, CARRY_BOX, type BoxLevel } from './boxLevel';
 // A session and its clock
@@ -21,5 +21,7 @@ export { isHesitating, secondOpinionOf, type Opinion, type OpinionFacts, type Op
 export { findConflicts, type Conflict } from './findConflicts';
 // The thing in hand
 export { findKind, parseThing, stemsOf, type ParsedThing } from './parseThing';
+export { kinds, type Kind } from './kinds';
+export { addWeighing, kindKeyOf, kindSizeSchema, noKindSize, withKindSizes, type KindSize, type SizedKind, type SizeSource } from './kindSizes';
 export { cautionsFor, LIFTING_LIMIT_G, type CautionCode } from './cautions';
 export { keptLitresOf, keptMassGOf, spaceInBay, type BaySpace } from './space';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import {
-  decisionIdSchema, groupIdSchema, projectIdSchema, roomIdSchema, thingIdSchema, bayIdSchema,
+  decisionIdSchema, groupIdSchema, pictureIdSchema, projectIdSchema, roomIdSchema, thingIdSchema, bayIdSchema,
 } from '../shared';
 
 /** What can be decided about a thing, in the order in which the boxes stand on the bench. */
@@ -55,6 +55,10 @@ const decidedSchema = z.object({
   /** For all pieces together. */
   litres: z.number().min(0).max(100_000),
   massG: z.number().min(0).max(100_000_000),
+  /** The day on its pack; of several pieces the nearest. */
+  expiresOn: z.iso.date().optional(),
+  /** What it looked like. */
+  pictureId: pictureIdSchema.optional(),
 });
 
 const eventHead = {

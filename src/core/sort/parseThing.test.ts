@@ -16,6 +16,9 @@ test.each([
   ['hats: 12', 12, 'hats', [], 'scarves'],
   ['half a dozen knives', 6, 'knives', [], undefined],
   ['3x hammer', 3, 'hammer', [], undefined],
+  ['5 of 6 bowls', 5, 'bowls, 5 of 6', [], undefined],
+  ['tub 18 x 12', 1, 'tub 18 x 12', [], undefined],
+  ['18 x 12 tub', 1, '18 x 12 tub', [], undefined],
   ['2 spare lids, never used', 2, 'spare lids, never used', ['more than enough', 'never used'], undefined],
 ])('understands %j', (text, count, name, reasons, groupId) =>
   expect(parse(text)).toMatchObject({ count, name, reasons, groupId }),

@@ -1,4 +1,4 @@
-import type { GroupId } from '../shared';
+import { findDay, type GroupId } from '../shared';
 import { kinds, UNKNOWN_KIND, type Kind } from './kinds';
 import type { Group, Reason, Thing } from './model';
 
@@ -14,6 +14,8 @@ export interface ParsedThing {
   readonly massG: number;
   /** Whether the size rests on a known kind of thing, or on the fallback. */
   readonly isSizeKnown: boolean;
+  /** The day on its pack, where one was named. */
+  readonly expiresOn: string | undefined;
 }
 
 const NUMBER_WORDS: Readonly<Record<string, number>> = {
@@ -45,11 +47,17 @@ const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
  */
 export function parseThing(
   typed: string,
-  known: { readonly groups: readonly Pick<Group, 'id' | 'name'>[]; readonly things: readonly Pick<Thing, 'name' | 'groupId'>[] },
+  known: {
+    readonly groups: readonly Pick<Group, 'id' | 'name'>[];
+    readonly things: readonly Pick<Thing, 'name' | 'groupId'>[];
+    /** Typical sizes as the organizer has corrected them; the shipped ones where none are given. */
+    readonly kinds?: readonly Kind[];
+  },
 ): ParsedThing | undefined {
-  const { count, rest } = takeCount(typed.trim().replace(/\s+/g, ' '));
+  const found = findDay(typed);
+  const { count, rest } = takeCount((found?.rest ?? typed).trim().replace(/\s+/g, ' '));
   if (!/\p{L}/u.test(rest)) return undefined;
-  const kind = findKind(rest);
+  const kind = findKind(rest, known.kinds);
   const size = kind ?? UNKNOWN_KIND;
   return {
     count,
@@ -59,14 +67,21 @@ export function parseThing(
     litres: roundTo(size.litres * count, 100),
     massG: Math.round(size.massG * count),
     isSizeKnown: kind !== undefined,
+    expiresOn: found?.day,
   };
 }
 
-/** Takes the number off the front (`6`, `six`, `a dozen`, `3x`) or off the end (`scarves x6`, `scarves: 6`). */
+/**
+ * Takes the number off the front (`6`, `six`, `a dozen`, `3x`, `5 of 6`) or off the end (`scarves x6`, `scarves: 6`).
+ * `18 x 12` is a size, not a number.
+ */
 function takeCount(text: string): { count: number; rest: string } {
+  const part = /^(\d{1,4}) of (\d{1,4}) (?!pieces|parts|cards)(.+)$/i.exec(text);
+  if (part?.[1] && part[2] && part[3] && Number(part[1]) <= Number(part[2])) return { count: clampCount(Number(part[1])), rest: `${part[3].trim()}, ${part[1]} of ${part[2]}` };
+  if (/^\d+(?:[.,]\d+)?\s*[x×]\s*\d/.test(text)) return { count: 1, rest: text };
   const front = /^(\d{1,5})(?:\s*[x×]\s*|\s+)(?=\D)(.+)$/i.exec(text);
   if (front?.[1] && front[2]) return { count: clampCount(Number(front[1])), rest: front[2].trim() };
-  const back = /^(.+?)(?:\s*[x×]\s*|\s*:\s*)(\d{1,5})$/i.exec(text);
+  const back = /^(.*[^\d\s])(?:\s+x\s*|\s*×\s*|\s*:\s*)(\d{1,5})$/i.exec(text);
   if (back?.[1] && back[2]) return { count: clampCount(Number(back[2])), rest: back[1].trim() };
   const lower = text.toLowerCase();
   const word = Object.keys(NUMBER_WORDS)
@@ -80,13 +95,13 @@ const clampCount = (count: number): number => Math.min(MAX_COUNT, Math.max(1, co
 const roundTo = (value: number, steps: number): number => Math.round(value * steps) / steps;
 
 /** The kind whose longest head word occurs; where two are equally long, the one further right. */
-export function findKind(name: string): Kind | undefined {
+export function findKind(name: string, known: readonly Kind[] = kinds): Kind | undefined {
   // What follows a comma is about the thing, not the thing: "6 scarves, box torn".
   const text = ` ${stemsOf(name.split(/[,;(]/)[0] ?? name).join(' ')} `;
   let best: { kind: Kind; length: number; at: number } | undefined;
-  for (const kind of kinds) {
+  for (const kind of known) {
     for (const word of kind.words) {
-      const stem = stemsOf(word).join(' ');
+      const stem = stemPhraseOf(word);
       const at = text.lastIndexOf(` ${stem} `);
       if (at < 0) continue;
       const isBetter = !best || stem.length > best.length || (stem.length === best.length && at > best.at);
@@ -94,6 +109,16 @@ export function findKind(name: string): Kind | undefined {
     }
   }
   return best?.kind;
+}
+
+/** Words of the tables are looked at again and again; their stems stay the same. */
+const stemPhrases = new Map<string, string>();
+function stemPhraseOf(word: string): string {
+  const known = stemPhrases.get(word);
+  if (known !== undefined) return known;
+  const phrase = stemsOf(word).join(' ');
+  stemPhrases.set(word, phrase);
+  return phrase;
 }
 
 function suggestGroup(

@@ -35,24 +35,29 @@ export function splitPile(pile: Omit<Thing, 'decisionId' | 'decidedAt'>, parts: 
   }));
 }
 
-/** Puts one pile into another: what was two is counted as the first, with its verdict. */
+/** Puts one pile into another: what was two is counted as the first, with its verdict and the nearer of their dates. */
 export function mergePiles(into: Thing, other: Thing, means: EventMeans): DecisionEvent[] {
   const { id, decisionId, ...facts } = into;
   void decisionId;
   const head = { decidedAt: means.now, device: means.device };
+  const days = [into.expiresOn, other.expiresOn].filter((day) => day !== undefined).sort();
   return [
-    { ...facts, ...head, kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, 0)), thingId: id, count: into.count + other.count, litres: roundTo(into.litres + other.litres, 100), massG: into.massG + other.massG, reasons: [...new Set([...into.reasons, ...other.reasons])].slice(0, 6) },
+    { ...facts, ...head, kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, 0)), thingId: id, count: into.count + other.count, litres: roundTo(into.litres + other.litres, 100), massG: into.massG + other.massG, reasons: [...new Set([...into.reasons, ...other.reasons])].slice(0, 6), ...(days[0] === undefined ? {} : { expiresOn: days[0] }) },
     { ...head, kind: 'merged', id: means.toDecisionId(partIdOf(means.actId, 1)), thingId: other.id, intoId: id },
   ];
 }
 
 /** Decides a thing anew: the log keeps what was said before. */
-export function correctThing(thing: Thing, change: Partial<Pick<Thing, 'name' | 'count' | 'verdict' | 'to' | 'reasons' | 'groupId' | 'litres' | 'massG'>>, means: EventMeans): DecisionEvent {
-  const { id, decisionId, ...facts } = thing;
+export function correctThing(thing: Thing, change: Partial<Pick<Thing, 'name' | 'count' | 'verdict' | 'to' | 'reasons' | 'groupId' | 'litres' | 'massG' | 'pictureId'>> & { /** Undefined takes the day off. */ readonly expiresOn?: string | undefined }, means: EventMeans): DecisionEvent {
+  const { id, decisionId, expiresOn: dayBefore, ...facts } = thing;
   void decisionId;
+  const { expiresOn = 'expiresOn' in change ? undefined : dayBefore, ...rest } = change;
   const count = change.count ?? thing.count;
   const scaled = { litres: roundTo((thing.litres * count) / thing.count, 100), massG: Math.round((thing.massG * count) / thing.count) };
-  return { ...facts, ...scaled, ...change, kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, 0)), thingId: id, decidedAt: means.now, device: means.device, reasons: [...(change.reasons ?? facts.reasons)] };
+  return {
+    ...facts, ...scaled, ...rest, ...(expiresOn === undefined ? {} : { expiresOn }),
+    kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, 0)), thingId: id, decidedAt: means.now, device: means.device, reasons: [...(change.reasons ?? facts.reasons)],
+  };
 }
 
 /** The events that were made in one act with this one, itself among them; acts carry a number behind their id. */

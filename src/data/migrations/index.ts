@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import * as foundation from './0001_foundation';
 import * as lookAndAgree from './0002_look_and_agree';
 import * as sessions from './0003_sessions';
+import * as count from './0004_count';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -12,6 +13,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0001_foundation', ...foundation },
   { name: '0002_look_and_agree', ...lookAndAgree },
   { name: '0003_sessions', ...sessions },
+  { name: '0004_count', ...count },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

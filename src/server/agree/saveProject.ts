@@ -17,7 +17,7 @@ export type ProjectInput = Pick<Project, 'name' | 'units' | 'currency' | 'budget
 /** Starts a project with its household. Not a change to be undone: there is nothing before it. */
 export async function startProject(db: Db, input: ProjectInput): Promise<ProjectId> {
   const { people, ...facts } = input;
-  const project: Project = { ...facts, id: projectIdSchema.parse(createId()), status: 'active', createdAt: nowIso(), terms: defaultTerms };
+  const project: Project = { ...facts, id: projectIdSchema.parse(createId()), status: 'active', createdAt: nowIso(), washEveryDays: 7, terms: defaultTerms };
   await db.transaction(async (trx) => {
     await trx(projectTable.name).insert(projectTable.toRow(project));
     for (const person of toPeople(project.id, people)) await trx(personTable.name).insert(personTable.toRow(person));

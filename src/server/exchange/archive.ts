@@ -4,14 +4,16 @@ import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import { z } from 'zod';
 
 import { agreementSchema, personSchema, projectSchema, sectionSchema } from '@/core/agree';
+import { enoughRuleSchema } from '@/core/count';
 import { containerProductSchema, takenFitSchema } from '@/core/fit';
-import { fixtureSchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
+import { fixtureSchema, pictureSchema, roomSchema, thingPictureSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { containerIdSchema, err, ok, projectIdSchema, roomIdSchema, type ProjectId, type Result } from '@/core/shared';
 import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
 import { carrySchema, decisionEventSchema, groupSchema, ownMethodSchema, sessionSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
 import { listOffers, listShops } from '@/data/catalogueRepo';
+import { enoughRuleTable, listEnoughRules, listThingPictures, thingPictureTable } from '@/data/countRepo';
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { carryTable, listSessionRecords, ownMethodTable, sessionTable } from '@/data/sessionRepo';
 import {
@@ -38,6 +40,8 @@ const archiveSchema = z.strictObject({
   sessions: z.array(sessionSchema).default([]),
   carries: z.array(carrySchema).default([]),
   ownMethods: z.array(ownMethodSchema).default([]),
+  enoughRules: z.array(enoughRuleSchema).default([]),
+  thingPictures: z.array(thingPictureSchema).default([]),
   vantagePoints: z.array(vantagePointSchema),
   pictures: z.array(pictureSchema),
   groups: z.array(groupSchema),
@@ -69,6 +73,7 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
     format: 'tin-box-project', version: VERSION, exportedAt: nowIso(), project: records.project, people: [...records.people], rooms: [...rooms],
     units: records.units.map((unit) => ({ ...unit, bays: [...unit.bays] })) as Archive['units'], fixtures: [...records.fixtures], sections: [...records.sections] as Archive['sections'], agreements: [...records.agreements] as Archive['agreements'],
     ...(await listSessionRecords(db, projectId, rooms.map(({ id }) => id))) as Pick<Archive, 'sessions' | 'carries' | 'ownMethods'>,
+    enoughRules: (await listEnoughRules(db, projectId)) as Archive['enoughRules'], thingPictures: await listThingPictures(db, projectId),
     vantagePoints: [...records.vantagePoints],
     pictures: [...records.pictures], groups: [...records.groups], fits: [...fits] as Archive['fits'], containers: kept,
     shops: (await listShops(db)).filter((shop) => offers.some(({ shopId }) => shopId === shop.id)),
@@ -78,7 +83,7 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
     [PROJECT_FILE]: strToU8(JSON.stringify(archive, null, 1)),
     [DECISIONS_FILE]: strToU8(JSON.stringify(await listDecisions(db, projectId), null, 1)),
   };
-  for (const { id } of records.pictures) {
+  for (const { id } of [...archive.pictures, ...archive.thingPictures]) {
     // Pictures are packed already; level 0 saves the time.
     files[`pictures/${id}.jpg`] = [new Uint8Array(await readPictureFile(dataDir, id, 'original')), { level: 0 }];
   }
@@ -104,14 +109,15 @@ export async function importProject(db: Db, dataDir: string, zip: Uint8Array): P
   if (!read.ok) return read;
   const isTaken = (await findProject(db, read.value.archive.project.id)) !== undefined;
   const { archive, decisions, idOf } = isTaken ? withFreshIds(read.value) : { ...read.value, idOf: (id: string) => id };
+  const all = [...archive.pictures, ...archive.thingPictures];
   const pictures: { id: Archive['pictures'][number]['id']; encoded: Parameters<typeof writePictureFiles>[2] }[] = [];
-  for (const { id: oldId } of read.value.archive.pictures) {
+  for (const { id: oldId } of [...read.value.archive.pictures, ...read.value.archive.thingPictures]) {
     const file = `pictures/${oldId}.jpg`;
     const bytes = files.value[file];
     if (!bytes) return err({ code: 'file_missing', file });
     const encoded = await encodePicture(bytes);
     if (!encoded.ok) return err({ code: 'picture_damaged', file });
-    const picture = archive.pictures.find(({ id }) => id === idOf(oldId));
+    const picture = all.find(({ id }) => id === idOf(oldId));
     if (picture) pictures.push({ id: picture.id, encoded: encoded.value });
   }
   for (const { id, encoded } of pictures) await writePictureFiles(dataDir, id, encoded);
@@ -179,7 +185,7 @@ function parseWith<T>(schema: z.ZodType<T>, value: unknown, file: string): Resul
 function withFreshIds({ archive, decisions }: Documents): Documents & { readonly idOf: (id: string) => string } {
   const own = [
     archive.project, ...archive.people, ...archive.rooms, ...archive.units, ...archive.units.flatMap((unit) => unit.bays),
-    ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.sessions, ...archive.carries, ...archive.ownMethods, ...archive.rooms.flatMap((room) => room.checks),
+    ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.sessions, ...archive.carries, ...archive.ownMethods, ...archive.enoughRules, ...archive.thingPictures, ...archive.rooms.flatMap((room) => room.checks),
     ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.purchases,
     ...archive.containers.filter(({ projectId }) => projectId !== null),
   ];
@@ -221,6 +227,8 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   await insertAll(sessionTable, archive.sessions);
   await insertAll(carryTable, archive.carries);
   await insertAll(ownMethodTable, archive.ownMethods);
+  await insertAll(enoughRuleTable, archive.enoughRules);
+  await insertAll(thingPictureTable, archive.thingPictures);
   await insertAll(vantagePointTable, archive.vantagePoints);
   await insertAll(pictureTable, archive.pictures);
   await insertAll(groupTable, archive.groups);

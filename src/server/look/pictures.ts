@@ -5,11 +5,12 @@ import { readFile, rename, rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import sharp from 'sharp';
 
-import type { Moment, Picture } from '@/core/look';
+import type { Moment, Picture, ThingPicture } from '@/core/look';
 import { err, ok, pictureIdSchema, vantagePointIdSchema, type PictureId, type ProjectId, type Result, type RoomId, type VantagePointId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
+import { thingPictureTable } from '@/data/countRepo';
 import { DataError, picturesDir, type Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
+import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { pictureTable, vantagePointTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 
@@ -102,7 +103,26 @@ export async function addPicture(
     const label = `added a picture, ${vantagePoint.name}`;
     await recordChange(db, { projectId: input.projectId, label, now: nowIso() }, (writer) => writer.insert(pictureTable, picture));
   } catch (error) {
-    await Promise.all((Object.keys(SIDES_PX) as PictureSize[]).map((size) => rm(fileOf(dataDir, id, size), { force: true })));
+    await removeFiles(dataDir, id);
+    throw error;
+  }
+  return ok(picture);
+}
+
+const removeFiles = (dataDir: string, id: PictureId) => Promise.all((Object.keys(SIDES_PX) as PictureSize[]).map((size) => rm(fileOf(dataDir, id, size), { force: true })));
+
+/** Keeps a picture of a thing; the decision that names it says which. Like the log it stays: correcting the decision undoes it. */
+export async function addThingPicture(db: Db, dataDir: string, input: { readonly projectId: ProjectId; readonly bytes: Uint8Array; readonly id: PictureId }): Promise<Result<ThingPicture, PictureError>> {
+  if (!(await findProject(db, input.projectId))) throw new DataError('not_found', `there is no project ${input.projectId}`);
+  const encoded = await encodePicture(input.bytes);
+  if (!encoded.ok) return encoded;
+  const { widthPx, heightPx } = encoded.value;
+  const picture: ThingPicture = { id: input.id, projectId: input.projectId, widthPx, heightPx, takenAt: nowIso() };
+  await writePictureFiles(dataDir, input.id, encoded.value);
+  try {
+    await db(thingPictureTable.name).insert(thingPictureTable.toRow(picture));
+  } catch (error) {
+    await removeFiles(dataDir, input.id);
     throw error;
   }
   return ok(picture);

@@ -27,7 +27,7 @@ afterEach(async () => {
 });
 
 const aPicture = () => sharp({ create: { width: 300, height: 200, channels: 3, background: '#386', noise: { type: 'gaussian', mean: 120, sigma: 50 } } }).jpeg().toBuffer();
-const finish = (totalBytes: number) => finishUpload(db, dataDir, { id, projectId: HOME, vantagePointId, moment: 'before', totalBytes });
+const finish = (totalBytes: number) => finishUpload(db, dataDir, { id, projectId: HOME, spot: { vantagePointId, moment: 'before' }, totalBytes });
 const pictureCount = async () => (await getProjectRecords(db, HOME)).pictures.length;
 
 test('pieces of any size, some sent twice and some out of place, make the picture they were cut from, once', async () => {

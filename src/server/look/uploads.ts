@@ -4,11 +4,12 @@ import { open, readdir, readFile, rm, stat } from 'node:fs/promises';
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 
-import type { Moment, Picture } from '@/core/look';
+import type { Moment, Picture, ThingPicture } from '@/core/look';
 import { ok, type PictureId, type ProjectId, type Result, type VantagePointId } from '@/core/shared';
+import { findThingPicture } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
 import { findPicture } from '@/data/projectRepo';
-import { addPicture, MAX_PICTURE_BYTES, type PictureError } from './pictures';
+import { addPicture, addThingPicture, MAX_PICTURE_BYTES, type PictureError } from './pictures';
 
 /** The largest piece that is taken at a time. */
 export const MAX_CHUNK_BYTES = 2_000_000;
@@ -46,22 +47,23 @@ export async function receiveChunk(dataDir: string, id: PictureId, { offset, byt
 }
 
 /**
- * Makes a picture of an upload that is complete. Asked twice, it answers the same picture.
+ * Makes a picture of an upload that is complete: of a spot, or, where none is named, of a thing. Asked twice, it answers the same picture.
  * A file that is no picture is thrown away, for sending the rest of it would not help.
  * @errors `not_found` (no such upload, or not all of it) and what `addPicture` finds.
  */
 export async function finishUpload(
   db: Db,
   dataDir: string,
-  input: { readonly id: PictureId; readonly projectId: ProjectId; readonly vantagePointId: VantagePointId; readonly moment: Moment; readonly totalBytes: number },
-): Promise<Result<Picture, PictureError>> {
-  const known = await findPicture(db, input.id);
+  input: { readonly id: PictureId; readonly projectId: ProjectId; readonly spot: { readonly vantagePointId: VantagePointId; readonly moment: Moment } | null; readonly totalBytes: number },
+): Promise<Result<Picture | ThingPicture, PictureError>> {
+  const known = (await findPicture(db, input.id)) ?? (await findThingPicture(db, input.id));
   if (known) return ok(known);
   if ((await receivedBytesOf(dataDir, input.id)) !== input.totalBytes) throw new DataError('not_found', 'this picture has not arrived whole');
   const bytes = await readFile(partOf(dataDir, input.id)).catch((cause: unknown) => {
     throw new DataError('not_found', 'this picture has not arrived', { cause });
   });
-  const added = await addPicture(db, dataDir, { ...input, bytes });
+  const { id, projectId, spot } = input;
+  const added = spot ? await addPicture(db, dataDir, { id, projectId, ...spot, bytes }) : await addThingPicture(db, dataDir, { id, projectId, bytes });
   await rm(partOf(dataDir, input.id), { force: true });
   return added;
 }

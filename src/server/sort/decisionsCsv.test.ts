@@ -11,7 +11,7 @@ const context = { rooms, groups, createId: () => `made-${(ids += 1)}`, now: '202
 
 const wordsArb = fc.string({ minLength: 1, maxLength: 30, unit: fc.constantFrom(...'abc ,;"\'=+-@\n\té') }).filter((text) => text.trim() !== '').map((text) => text.trim());
 const logArb = fc
-  .array(fc.record({ name: wordsArb, to: fc.oneof(fc.constant(''), wordsArb), count: fc.integer({ min: 1, max: 9999 }), verdict: fc.constantFrom(...verdicts), reasons: fc.subarray([...reasons], { maxLength: 6 }), groupId: fc.constantFrom(null, 'hats', 'odd'), litres: fc.float({ min: 0, max: 999, noNaN: true }), massG: fc.nat(99_999), undo: fc.boolean() }), { maxLength: 8 })
+  .array(fc.record({ name: wordsArb, to: fc.oneof(fc.constant(''), wordsArb), count: fc.integer({ min: 1, max: 9999 }), verdict: fc.constantFrom(...verdicts), reasons: fc.subarray([...reasons], { maxLength: 6 }), groupId: fc.constantFrom(null, 'hats', 'odd'), litres: fc.float({ min: 0, max: 999, noNaN: true }), massG: fc.nat(99_999), undo: fc.boolean(), expiresOn: fc.constantFrom(undefined, '2027-01-31') }), { maxLength: 8 })
   .map((items) =>
     items.flatMap(({ undo, ...facts }, i): DecisionEvent[] => {
       const decided = aDecision({ id: `d${i}`, thingId: `t${i}`, ...facts });

@@ -7,7 +7,7 @@ import { guardFormula, readCsvTable, type CsvFault } from '../exchange/csvTable'
 /** The columns of the open format, in their order; documented in docs/formats.md. */
 export const decisionCsvColumns = [
   'decision_id', 'thing_id', 'kind', 'about_id', 'room', 'group', 'thing', 'count', 'verdict',
-  'reasons', 'to', 'litres', 'mass_g', 'decided_at', 'device',
+  'reasons', 'to', 'litres', 'mass_g', 'decided_at', 'device', 'expires_on',
 ] as const;
 type Column = (typeof decisionCsvColumns)[number];
 type CsvRow = Readonly<Record<Column, string>>;
@@ -40,6 +40,7 @@ export function writeDecisionsCsv(events: readonly DecisionEvent[], { rooms, gro
       to: guardFormula(event.to),
       litres: String(event.litres),
       mass_g: String(event.massG),
+      expires_on: event.expiresOn ?? '',
     };
   });
   return `${Papa.unparse({ fields: [...decisionCsvColumns], data: rows }, { newline: '\r\n' })}\r\n`;
@@ -114,6 +115,7 @@ function parseRow(
           reasons: row.reasons.split(';').map((reason) => reason.trim()).filter(Boolean),
           groupId: group?.id ?? null, to: row.to,
           litres: row.litres === '' ? 0 : Number(row.litres), massG: row.mass_g === '' ? 0 : Number(row.mass_g),
+          ...(row.expires_on === '' ? {} : { expiresOn: row.expires_on }),
         }
       : kind === 'merged' ? { ...head, kind, intoId: row.about_id } : { ...head, kind, aboutId: row.about_id };
   const faults: CsvFault[] = [];
@@ -137,7 +139,7 @@ const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b
 const COLUMN_OF_FIELD: Readonly<Record<string, Column>> = {
   id: 'decision_id', thingId: 'thing_id', aboutId: 'about_id', intoId: 'about_id', roomId: 'room', groupId: 'group', name: 'thing',
   massG: 'mass_g', decidedAt: 'decided_at', count: 'count', verdict: 'verdict', reasons: 'reasons', to: 'to',
-  litres: 'litres', device: 'device', kind: 'kind',
+  litres: 'litres', device: 'device', kind: 'kind', expiresOn: 'expires_on',
 };
 const EXPECTED: Readonly<Record<string, string>> = {
   verdict: verdicts.join(', '),
@@ -146,6 +148,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
   litres: 'a number from 0',
   mass_g: 'grams, a number from 0',
   decided_at: 'a date and time such as 2026-11-06T10:42:00Z',
+  expires_on: 'a day such as 2027-01-31',
   kind: 'decided, undone, restored or merged',
   thing: '1 to 120 letters',
 };

@@ -8,6 +8,8 @@ import { appendDecisions, lastSeqOf, listDecisions, listDecisionsAfter, listThin
 import type { Db } from '@/data/db';
 import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { followDecisions } from './followDecisions';
+import { homeCountsOf } from '@/core/count';
+import { getProjectRecords } from '@/data/projectRepo';
 import { loadBench } from './loadBench';
 import { carryOut, endSession, nextStep, saveOwnMethod, settleDebt, startSession } from './sessions';
 
@@ -62,13 +64,19 @@ test('a bench starts from sums and the latest histories: together they are the w
   await db('rooms').insert({ id: attic, project_id: HOME, name: 'Attic', purpose: '', budget_minor: 0, position: 1 });
   const events = Array.from({ length: 900 }, (_, i) => aDecision({ id: `d${i}`, thingId: `t${i % 700}`, roomId: i % 3 === 0 ? attic : HALL, verdict: (['keep', 'donate', 'later'] as const)[i % 3] ?? 'keep', groupId: null, count: 1 + (i % 4), decidedAt: at(i) }));
   await appendDecisions(db, HOME, events);
-  const things = await listThings(db, HOME);
-  const bench = await loadBench(db, { projectId: HOME, roomId: HALL, things });
+  const records = await getProjectRecords(db, HOME);
+  const { things } = records;
+  const bench = await loadBench(db, { ...records, roomId: HALL });
   const open = foldDecisions(bench.log).filter((thing) => thing.roomId === HALL);
   const rounded = (tally: ReturnType<typeof tallyByVerdict>) => Object.entries(tally).map(([verdict, { count, litres, massG }]) => [verdict, count, Math.round(litres * 1e6), massG]);
   expect(rounded(addTallies(bench.base.tally, tallyByVerdict(open)))).toEqual(rounded(tallyByVerdict(things.filter(({ roomId }) => roomId === HALL))));
   expect(bench.base.thingCount + open.length).toBe(things.filter(({ roomId }) => roomId === HALL).length);
   expect(bench.log.length).toBeLessThan(700);
+  // What the home keeps: closed sums with the open things are all of it, by rule and by likeness.
+  const openIds = new Set(open.map(({ id }) => id));
+  const closed = homeCountsOf(things.filter(({ id }) => !openIds.has(id)), bench.enough.rules);
+  expect(bench.home).toEqual(closed);
+  expect((closed.byRule.Hats ?? 0) + (homeCountsOf(open, bench.enough.rules).byRule.Hats ?? 0)).toBe(homeCountsOf(things, bench.enough.rules).byRule.Hats);
   // What is open has its whole history, so that undoing it finds what stood before.
   const whole = await listDecisions(db, HOME);
   for (const id of new Set(bench.log.map(({ thingId }) => thingId))) expect(bench.log.filter(({ thingId }) => thingId === id)).toEqual(whole.filter(({ thingId }) => thingId === id));

@@ -1,9 +1,13 @@
 import 'server-only';
 
-import { benchBaseOf, keptLitresByGroup, type BenchBase, type DecisionEvent, type Thing } from '@/core/sort';
-import type { ProjectId, RoomId } from '@/core/shared';
+import { homeCountsOf, type HomeCounts, type HouseholdCounts } from '@/core/count';
+import { benchBaseOf, keptByGroup, type BenchBase, type DecisionEvent, type KindSize, type Thing } from '@/core/sort';
+import type { RoomId } from '@/core/shared';
+import { listKindSizes } from '@/data/countRepo';
 import type { Db } from '@/data/db';
 import { lastSeqOf, listRecentHistories } from '@/data/decisionLog';
+import type { ProjectRecords } from '@/data/projectRepo';
+import { householdOf, rulesInUse, type RuleInUse } from '../count/enoughRules';
 
 /** So many of the latest decisions of a project are open on the bench: they can be undone and are shown one by one. */
 const OPEN_EVENTS = 300;
@@ -15,15 +19,24 @@ export interface LoadedBench {
   /** Litres kept elsewhere in the project, by group: they may share a bay with this room's. */
   readonly otherKeptLitres: Readonly<Record<string, number>>;
   readonly lastSeq: number;
+  /** What the whole home keeps, but for the open things. */
+  readonly home: HomeCounts;
+  readonly enough: { readonly rules: readonly RuleInUse[]; readonly household: HouseholdCounts };
+  readonly kindSizes: readonly KindSize[];
 }
 
 /** What the bench of a room starts from: the latest decisions one by one, everything older as sums. */
-export async function loadBench(db: Db, { projectId, roomId, things }: { readonly projectId: ProjectId; readonly roomId: RoomId; readonly things: readonly Thing[] }): Promise<LoadedBench> {
+export async function loadBench(db: Db, { project, people, roomId, things }: Pick<ProjectRecords, 'project' | 'people' | 'things'> & { readonly roomId: RoomId }): Promise<LoadedBench> {
+  const projectId = project.id;
   const lastSeq = await lastSeqOf(db, projectId);
   const recent = await listRecentHistories(db, projectId, OPEN_EVENTS);
   const touchedHere = new Set(recent.flatMap((event) => (event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [])));
   const log = recent.filter((event) => touchedHere.has(event.thingId));
   const isOpen = (thing: Thing) => touchedHere.has(thing.id);
-  const otherKeptLitres = keptLitresByGroup(things.filter((thing) => thing.roomId !== roomId && !isOpen(thing)));
-  return { log, base: benchBaseOf(things.filter((thing) => thing.roomId === roomId && !isOpen(thing))), otherKeptLitres, lastSeq };
+  const closed = things.filter((thing) => !isOpen(thing));
+  const rules = (await rulesInUse(db, projectId)).filter(({ isOff }) => !isOff);
+  return {
+    log, base: benchBaseOf(closed.filter((thing) => thing.roomId === roomId)), otherKeptLitres: keptByGroup(closed.filter((thing) => thing.roomId !== roomId), 'litres'), lastSeq,
+    home: homeCountsOf(closed, rules), enough: { rules, household: householdOf(project, people) }, kindSizes: await listKindSizes(db),
+  };
 }

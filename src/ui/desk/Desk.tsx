@@ -24,6 +24,8 @@ export function Desk({ projects }: { projects: readonly DeskProject[] }) {
       <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-[26px]">{format(new Date(), 'EEEE, d MMMM')}</h1>
         <div className="flex flex-wrap gap-2">
+          <Link href="/devices" className={buttonClass('plain')}>Devices</Link>
+          <Link href="/kinds" className={buttonClass('plain')}>Typical sizes</Link>
           <Link href="/containers" className={buttonClass('plain')}>Containers and prices</Link>
           <ImportProject />
           <Link href="/projects/new" className={buttonClass('main')}>Start a project</Link>

@@ -1,12 +1,14 @@
 import type { Moment } from '@/core/look';
+import { createUuid } from '../createUuid';
 import { createPictureStore, type PictureStore } from './pictureStore';
 
 /** A picture on its way. Its id is made here, so that sending it twice makes one picture. */
 export interface OutgoingPicture {
   readonly id: string;
   readonly projectId: string;
-  readonly vantagePointId: string;
-  readonly moment: Moment;
+  /** Both null for the picture of a thing in hand. */
+  readonly vantagePointId: string | null;
+  readonly moment: Moment | null;
   readonly name: string;
   readonly totalBytes: number;
   readonly sentBytes: number;
@@ -58,11 +60,13 @@ export class PictureOutbox {
     return () => this.kept.delete(listener);
   };
 
-  async add(target: Pick<OutgoingPicture, 'projectId' | 'vantagePointId' | 'moment'>, files: readonly { readonly name: string; readonly bytes: Blob }[]): Promise<void> {
-    const added = files.map(({ name, bytes }): StoredPicture => ({ ...target, id: crypto.randomUUID(), name, bytes, totalBytes: bytes.size, problem: '' }));
+  /** Takes pictures to send; returns the ids that they will have. */
+  async add(target: Pick<OutgoingPicture, 'projectId' | 'vantagePointId' | 'moment'>, files: readonly { readonly name: string; readonly bytes: Blob }[]): Promise<string[]> {
+    const added = files.map(({ name, bytes }): StoredPicture => ({ ...target, id: createUuid(), name, bytes, totalBytes: bytes.size, problem: '' }));
     for (const picture of added) await this.means.store.put(picture);
     this.set([...this.pictures, ...added.map(toOutgoing)]);
     void this.send();
+    return added.map(({ id }) => id);
   }
 
   /** Gives up one that was refused. */
@@ -128,7 +132,7 @@ export class PictureOutbox {
       this.change(picture.id, { sentBytes: offset });
     }
     const { projectId, vantagePointId, moment, totalBytes } = picture;
-    const response = await this.means.request(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ projectId, vantagePointId, moment, totalBytes }) });
+    const response = await this.means.request(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ projectId, spot: vantagePointId === null ? null : { vantagePointId, moment }, totalBytes }) });
     const answer = await readAnswer(response);
     if (answer.refusal !== undefined) return this.refuse(picture.id, answer.refusal);
     await this.remove(picture.id);

@@ -19,13 +19,13 @@ interface CorrectSheetProps {
 
 /** Decides a thing anew, splits it, or puts another pile into it; what was said before stays in the log. */
 export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetProps) {
-  const [typed, setTyped] = useState({ name: thing.name, count: String(thing.count), verdict: thing.verdict as Verdict, to: thing.to, groupId: thing.groupId ?? '' });
+  const [typed, setTyped] = useState({ name: thing.name, count: String(thing.count), verdict: thing.verdict as Verdict, to: thing.to, groupId: thing.groupId ?? '', expiresOn: thing.expiresOn ?? '' });
   const [isSplitting, setIsSplitting] = useState(false);
   const count = Number(typed.count);
   const isSound = Number.isInteger(count) && count >= 1 && count <= 10_000 && typed.name.trim() !== '';
   const others = bench.recent.filter(({ id }) => id !== thing.id);
   const correct = () => {
-    bench.correct(thing, { name: typed.name.trim(), count, verdict: typed.verdict, to: typed.to.trim(), groupId: bench.roomGroups.find(({ id }) => id === typed.groupId)?.id ?? null });
+    bench.correct(thing, { name: typed.name.trim(), count, verdict: typed.verdict, to: typed.to.trim(), groupId: bench.roomGroups.find(({ id }) => id === typed.groupId)?.id ?? null, expiresOn: typed.expiresOn === '' ? undefined : typed.expiresOn });
     onDone();
   };
   const destinations = typed.verdict === 'elsewhere' ? roomNames : typed.verdict === 'recycle' ? disposals : [];
@@ -54,6 +54,9 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
               )}
             </div>
           )}
+          <TextField label="Use by" type="date" className="sm:col-span-2" value={typed.expiresOn} onChange={(event) => setTyped({ ...typed, expiresOn: event.target.value })} />
+          {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
+          {thing.pictureId !== undefined && <img src={`/api/pictures/${thing.pictureId}?size=thumb`} alt={`Picture of ${thing.name}`} className="max-h-36 rounded-[5px] border border-line sm:col-span-2" />}
           <div className="flex flex-wrap gap-2 sm:col-span-4">
             <Button type="submit" look="main" disabled={!isSound}>Keep this decision</Button>
             {thing.count > 1 && <Button onClick={() => setIsSplitting(true)}>Split it</Button>}

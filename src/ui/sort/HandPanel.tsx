@@ -1,5 +1,6 @@
 'use client';
 
+import { format, parseISO } from 'date-fns';
 import { Minus, Plus, ShieldAlert } from 'lucide-react';
 import { useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 
@@ -69,7 +70,7 @@ function Understood({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAdd
       </span>
       <GroupChoice bench={bench} onAddGroup={onAddGroup} />
       <span className="text-soft max-md:basis-full" title={inHand.isSizeKnown ? 'from typical sizes of this kind of thing' : 'no typical size is known for this; a shoe box holds three'}>
-        about {formatLitres(inHand.litres)} · {formatMass(inHand.massG)}{!inHand.isSizeKnown && ', a guess'}
+        about {formatLitres(inHand.litres)} · {formatMass(inHand.massG)}{!inHand.isSizeKnown && ', a guess'}{inHand.expiresOn !== undefined && ` · until ${format(parseISO(inHand.expiresOn), 'd MMM yyyy')}`}
       </span>
     </div>
   );

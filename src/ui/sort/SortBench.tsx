@@ -1,8 +1,9 @@
 'use client';
 
 import { CircleHelp, ListPlus, Split } from 'lucide-react';
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 
+import { piecesOf } from '@/core/count';
 import { disposals, intervalsOf, isHesitating, verdicts, type Carry, type Group, type OpinionFacts, type Verdict } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { useKeys } from '../primitives/useKeys';
@@ -16,13 +17,14 @@ import { OpinionPanel } from './OpinionPanel';
 import { SessionBar, type SessionBarProps } from './SessionBar';
 import { SpaceGauge } from './SpaceGauge';
 import { SplitPanel } from './SplitPanel';
+import { ThingPicture } from './ThingPicture';
 import { toggle } from './toggle';
 import { useBench, type Bench, type BenchData } from './useBench';
 import { VerdictBoxes } from './VerdictBoxes';
 import { WhereTo, type Destination } from './WhereTo';
 
 interface SortBenchProps extends BenchData {
-  readonly otherRoomNames: readonly string[];
+  readonly otherRooms: readonly { readonly id: string; readonly name: string }[];
   /** Usable litres of the whole room, for the level of the keep box. */
   readonly roomLitres: number;
   readonly carries: readonly Carry[];
@@ -39,10 +41,11 @@ interface SortBenchProps extends BenchData {
 const ASKS_WHERE: ReadonlySet<Verdict> = new Set(['elsewhere', 'give', 'recycle']);
 
 /** The bench: the thing in hand, one key a verdict, what it makes of the space. */
-export function SortBench({ otherRoomNames, roomLitres, carries, liftLimitG, sentimentalSchool, session, onAddGroup, onPlaceGroup, onCarry, onSettle, ...data }: SortBenchProps) {
+export function SortBench({ otherRooms, roomLitres, carries, liftLimitG, sentimentalSchool, session, onAddGroup, onPlaceGroup, onCarry, onSettle, ...data }: SortBenchProps) {
   const [addedGroups, setAddedGroups] = useState<readonly Group[]>([]);
   const groups = [...data.groups, ...addedGroups.filter((added) => data.groups.every(({ id }) => id !== added.id))];
   const bench = useBench({ ...data, groups });
+  const otherRoomNames = otherRooms.map(({ name }) => name);
   const [asking, setAsking] = useState<Verdict>();
   const [aside, setAside] = useState<'split' | 'opinion'>();
   const [isCounting, setIsCounting] = useState(false);
@@ -103,12 +106,12 @@ export function SortBench({ otherRoomNames, roomLitres, carries, liftLimitG, sen
       <SessionBar {...session} log={bench.log} />
       <ConflictNotes conflicts={bench.conflicts} />
       <HandPanel bench={bench} lineRef={lineRef} onLineKey={onLineKey} onAddGroup={addGroup}>
-        {inHand && <Acts count={inHand.count} aside={aside} isCounting={isCounting} onAside={toggleAside} onCount={() => setIsCounting(!isCounting)} />}
+        {inHand && <Acts count={inHand.count} aside={aside} isCounting={isCounting} onAside={toggleAside} onCount={() => setIsCounting(!isCounting)}><ThingPicture projectId={data.projectId} pictureId={inHand.pictureId} onTaken={(pictureId) => bench.change({ pictureId })} /></Acts>}
         <SpaceGauge bench={bench} roomLitres={roomLitres} onPlaceGroup={onPlaceGroup} />
       </HandPanel>
       {isCounting && <p role="status" className="warn mt-2">Counting aloud: each verdict is one more of these. Undo takes one back; “Count aloud” ends it.</p>}
       {inHand && aside === 'split' && inHand.count > 1 && <SplitPanel key={inHand.name} name={inHand.name} count={inHand.count} onSplit={(parts) => { bench.split(parts); settle(); }} onBack={() => setAside(undefined)} />}
-      {inHand && (aside === 'opinion' || (isSlow && aside === undefined)) && <OpinionPanel because={aside === 'opinion' ? 'asked' : 'hesitating'} facts={opinionFacts(bench, sentimentalSchool)} />}
+      {inHand && (aside === 'opinion' || (isSlow && aside === undefined)) && <OpinionPanel because={aside === 'opinion' ? 'asked' : 'hesitating'} facts={opinionFacts(bench, { sentimentalSchool, otherRooms })} />}
       {asking && <WhereTo verdict={asking} destinations={destinations} onChoose={(to) => decide(asking, to)} onCancel={stopAsking} />}
       <VerdictBoxes ref={boxesRef} tally={bench.tally} roomLitres={roomLitres} isReady={inHand !== undefined} onPick={pick} />
       <CarryCalls tally={bench.tally} carries={carries} liftLimitG={liftLimitG} onCarry={onCarry} onSettle={onSettle} />
@@ -123,16 +126,18 @@ interface ActsProps {
   readonly isCounting: boolean;
   readonly onAside: (which: 'split' | 'opinion') => void;
   readonly onCount: () => void;
+  readonly children: ReactNode;
 }
 
 /** What else can be done with the thing in hand. */
-function Acts({ count, aside, isCounting, onAside, onCount }: ActsProps) {
+function Acts({ count, aside, isCounting, onAside, onCount, children }: ActsProps) {
   const look = (isOn: boolean) => `inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] max-md:min-h-11 ${isOn ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white'}`;
   return (
     <div className="mt-2.5 flex flex-wrap gap-1.5">
       {count > 1 && <button type="button" aria-pressed={aside === 'split'} className={look(aside === 'split')} onClick={() => onAside('split')}><Split size={15} aria-hidden="true" /> Split the pile <kbd className="max-md:hidden">P</kbd></button>}
       <button type="button" aria-pressed={isCounting} className={look(isCounting)} onClick={onCount}><ListPlus size={15} aria-hidden="true" /> Count aloud <kbd className="max-md:hidden">M</kbd></button>
       <button type="button" aria-pressed={aside === 'opinion'} className={look(aside === 'opinion')} onClick={() => onAside('opinion')}><CircleHelp size={15} aria-hidden="true" /> Second opinion <kbd className="max-md:hidden">O</kbd></button>
+      {children}
     </div>
   );
 }
@@ -145,12 +150,15 @@ function useHesitation(bench: Bench): boolean {
   return isHesitating((now.getTime() - bench.inHandSince) / 1000, usual);
 }
 
-function opinionFacts(bench: Bench, sentimentalSchool: OpinionFacts['sentimentalSchool']): OpinionFacts {
+function opinionFacts(bench: Bench, { sentimentalSchool, otherRooms }: Pick<SortBenchProps, 'sentimentalSchool' | 'otherRooms'>): OpinionFacts {
   const { inHand } = bench;
+  const name = inHand?.name ?? '';
+  const known = bench.enoughFor(name);
   const kept = bench.things.filter((thing) => thing.verdict === 'keep' && thing.groupId !== null && thing.groupId === inHand?.groupId);
   return {
-    name: inHand?.name ?? '', count: inHand?.count ?? 1, reasons: inHand?.reasons ?? [], massG: inHand?.massG ?? 0,
-    keptCount: kept.reduce((sum, thing) => sum + thing.count, 0), enoughCount: undefined, fittingCount: bench.space?.fittingCount, sentimentalSchool, elsewhere: [],
+    name, count: inHand?.count ?? 1, reasons: inHand?.reasons ?? [], massG: inHand?.massG ?? 0, keptCount: known.keptCount ?? piecesOf(kept), enoughCount: known.enoughCount,
+    fittingCount: bench.space?.fittingCount, sentimentalSchool,
+    elsewhere: known.elsewhere.flatMap(({ roomId, count }) => otherRooms.filter(({ id }) => id === roomId).map((room) => ({ roomName: `the ${room.name.toLowerCase()}`, count }))),
   };
 }
 

@@ -1,6 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 
 import { formatLitres } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
@@ -48,6 +49,7 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
         <span className="text-soft"><span className="font-mono">{formatLitres(space?.keptLitres ?? bench.tally.keep.litres)}</span> {space ? 'kept there so far' : 'kept in this room so far'}</span>
         <span>{wordFit(bench, roomLitres)}</span>
       </p>
+      {bench.groupNeed && bench.groupNeed.pieces > 1 && <BestOf key={group?.id} need={bench.groupNeed} usableLitres={space?.usableLitres} otherLitres={space ? space.keptLitres + space.inHandLitres - bench.groupNeed.litresOfBest(Infinity) : 0} />}
     </div>
   );
 }
@@ -64,6 +66,32 @@ function wordFit({ space, inHand, tally }: Bench, roomLitres: number): string {
   const over = `${formatLitres(space.overLitres)} too much`;
   if (fitting === 0) return inHand.count === 1 ? `it does not fit: ${over}` : `none of the ${inHand.count} fits: ${over}`;
   return `${fitting} of ${inHand.count} fit, all ${inHand.count} are ${over}`;
+}
+
+interface BestOfProps {
+  readonly need: NonNullable<Bench['groupNeed']>;
+  /** Of the place; undefined where none is chosen. */
+  readonly usableLitres: number | undefined;
+  /** What else is kept in the same place. */
+  readonly otherLitres: number;
+}
+
+/** What all of a group needs, and what the best so many of it would. */
+function BestOf({ need, usableLitres, otherLitres }: BestOfProps) {
+  const [typed, setTyped] = useState('20');
+  const best = Math.min(need.pieces, Math.max(0, Math.floor(Number(typed)) || 0));
+  const fits = (litres: number) => (usableLitres === undefined ? '' : otherLitres + litres <= usableLitres + 1e-9 ? ', fits' : ', does not fit');
+  const words = (pieces: number) => `${formatLitres(need.litresOfBest(pieces))}${fits(need.litresOfBest(pieces))}`;
+  return (
+    <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[13.5px] text-soft">
+      <span>all {need.pieces}: <span className="font-mono text-ink">{words(need.pieces)}</span></span>
+      <span className="flex items-center gap-1.5">
+        <label htmlFor="best-of">the best</label>
+        <input id="best-of" inputMode="numeric" className="input measure min-h-7 w-[52px] px-1.5 py-0 max-md:min-h-11" value={typed} onChange={(event) => setTyped(event.target.value.replace(/\D/g, '').slice(0, 4))} />
+        <span className="font-mono text-ink">{words(best)}</span>
+      </span>
+    </p>
+  );
 }
 
 function Gauge({ usable, kept, inHand }: { usable: number; kept: number; inHand: number }) {

@@ -55,3 +55,4 @@ export const liveLog = new LiveLog();
 
 /** How this device is called in the log; the desk until it is given a name. */
 export const deviceName = (): string => (typeof window === 'undefined' ? 'desk' : (window.localStorage.getItem(DEVICE_KEY) ?? 'desk'));
+export const nameDevice = (name: string): void => window.localStorage.setItem(DEVICE_KEY, name);

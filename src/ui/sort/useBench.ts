@@ -4,12 +4,15 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 
 import { usableLitresOf, type Unit } from '@/core/look';
 import {
-  actOf, addTallies, correctThing, findConflicts, findLastStanding, findRestorable, foldDecisions, mergePiles, orderReasons, parseThing, reasons, spaceInBay, splitPile, tallyByVerdict,
-  type BenchBase, type DecisionEvent, type Group, type ParsedThing, type PilePart, type Reason, type StandingEvent, type Thing, type Verdict,
+  actOf, addTallies, correctThing, findConflicts, findLastStanding, findRestorable, foldDecisions, mergePiles, orderReasons, parseThing, reasons, spaceInBay, splitPile, tallyByVerdict, withKindSizes,
+  type BenchBase, type DecisionEvent, type Group, type KindSize, type ParsedThing, type PilePart, type Reason, type StandingEvent, type Thing, type Verdict,
 } from '@/core/sort';
-import { decisionIdSchema, groupIdSchema, thingIdSchema, type BayId, type RoomId } from '@/core/shared';
+import { decisionIdSchema, groupIdSchema, pictureIdSchema, thingIdSchema, type BayId, type RoomId } from '@/core/shared';
+import type { HomeCounts, HouseholdCounts, ShippedRule } from '@/core/count';
 import { decisionOutbox } from './decisionOutbox';
-import { createMeans, createThingId, createUuid } from './eventMeans';
+import { createUuid } from '../createUuid';
+import { createMeans, createThingId } from './eventMeans';
+import { enoughFor, needOfGroup, withDateReason } from './handFacts';
 import { deviceName, liveLog } from './liveLog';
 
 export interface BenchData {
@@ -22,6 +25,10 @@ export interface BenchData {
   /** Litres kept in other rooms, by group: they may share bays with this one's. */
   readonly otherKeptLitres: Readonly<Record<string, number>>;
   readonly lastSeq: number;
+  /** What the whole home keeps, but for the open things. */
+  readonly home: HomeCounts;
+  readonly enough: { readonly rules: readonly ShippedRule[]; readonly household: HouseholdCounts };
+  readonly kindSizes: readonly KindSize[];
   /** Groups of the whole project; those of this room are offered. */
   readonly groups: readonly Group[];
   readonly units: readonly Unit[];
@@ -30,6 +37,7 @@ export interface BenchData {
 /** The thing in hand: as it was understood, with what was set by hand over it. */
 export interface InHand extends Omit<ParsedThing, 'groupId'> {
   readonly groupId: Group['id'] | undefined;
+  readonly pictureId?: string;
 }
 
 const draftKey = (roomId: string) => `tin-box-typed-${roomId}`;
@@ -37,7 +45,7 @@ const draftKey = (roomId: string) => `tin-box-typed-${roomId}`;
 const CONFLICT_MINUTES = 30;
 
 /** Everything the bench knows and can do; its screen only shows and forwards. */
-export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSeq, groups, units }: BenchData) {
+export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSeq, groups, units, home, enough, kindSizes }: BenchData) {
   const { typed, setTyped } = useTyped(roomId);
   const [changes, setChanges] = useState<Partial<InHand>>({});
   const [chosenBayId, setChosenBayId] = useState<BayId>();
@@ -48,7 +56,9 @@ export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSe
   // What is closed counts in its group as a heap: the sums are the same, and the list stays short.
   const heaps = useMemo(() => groups.map((group) => ({ ...group, uncountedLitres: group.uncountedLitres + (base.keptLitres[group.id] ?? 0) + (otherKeptLitres[group.id] ?? 0) })), [groups, base, otherKeptLitres]);
   const known = useMemo(() => [...base.names, ...things], [base, things]);
-  const parsed = useMemo(() => parseThing(typed, { groups: roomGroups, things: known }), [typed, roomGroups, known]);
+  const kinds = useMemo(() => withKindSizes(kindSizes), [kindSizes]);
+  const [today] = useState(() => new Date().toISOString().slice(0, 10));
+  const parsed = useMemo(() => withDateReason(parseThing(typed, { groups: roomGroups, things: known, kinds }), today), [typed, roomGroups, known, kinds, today]);
   const inHand: InHand | undefined = parsed && applyChanges({ ...parsed, groupId: parsed.groupId }, changes);
   // Learned when the page is opened; digits must not change under the hand.
   const [reasonOrder] = useState(() => orderReasons(reasons, countReasons(base, foldDecisions(log))));
@@ -81,6 +91,8 @@ export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSe
     roomGroups,
     reasonOrder,
     givenTo: base.givenTo,
+    groupNeed: group && needOfGroup(group.id, { things, base, inHand }),
+    enoughFor: (name: string) => enoughFor(name, { things, home, enough, roomId }),
     bays,
     bay,
     space: bay && { ...spaceInBay({ bayId: bay.id, usableLitres: usableLitresOf(bay), groups: heaps, things, inHand }), bay, group },
@@ -164,6 +176,7 @@ function toThing({ inHand, roomId }: { readonly inHand: InHand; readonly roomId:
   return {
     id: thingIdSchema.parse('in-hand'), decisionId: decisionIdSchema.parse('in-hand'), decidedAt: '', roomId, name: inHand.name, count: inHand.count, verdict: 'keep', to: '',
     reasons: [...inHand.reasons] as Reason[], groupId: inHand.groupId === undefined ? null : groupIdSchema.parse(inHand.groupId), litres: Math.round(inHand.litres * 100) / 100, massG: Math.round(inHand.massG),
+    ...(inHand.expiresOn === undefined ? {} : { expiresOn: inHand.expiresOn }), ...(inHand.pictureId === undefined ? {} : { pictureId: pictureIdSchema.parse(inHand.pictureId) }),
   };
 }
 

@@ -29,7 +29,9 @@ export async function PUT(request: Request, { params }: Context): Promise<Respon
   });
 }
 
-const finishSchema = idSchema.extend({ projectId: projectIdSchema, vantagePointId: vantagePointIdSchema, moment: momentSchema, totalBytes: z.number().int().min(1).max(MAX_PICTURE_BYTES) });
+const spotSchema = z.object({ vantagePointId: vantagePointIdSchema, moment: momentSchema });
+// Without a spot it is the picture of a thing in hand.
+const finishSchema = idSchema.extend({ projectId: projectIdSchema, spot: spotSchema.nullable(), totalBytes: z.number().int().min(1).max(MAX_PICTURE_BYTES) });
 
 /** All of it is there: make it a picture. Asked again, it answers the same one. */
 export async function POST(request: Request, { params }: Context): Promise<Response> {

@@ -23,7 +23,7 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
   const { project, people } = records;
   const bays = own.units.flatMap((unit) => unit.bays).filter((bay) => !bay.outOfScope);
   const litresOf = (bayIds: readonly string[]) => bays.filter(({ id }) => bayIds.includes(id)).reduce((sum, bay) => sum + usableLitresOf(bay), 0);
-  const bench = await loadBench(db, { projectId: project.id, roomId: own.room.id, things: records.things });
+  const bench = await loadBench(db, { ...records, roomId: own.room.id });
   const session = (await listSessions(db, own.room.id)).at(-1);
   const sections = records.sections.filter((section) => section.roomId === roomId);
   const section = sections.find(({ id }) => id === session?.sectionId);
@@ -38,7 +38,7 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
         {...bench}
         groups={records.groups}
         units={own.units}
-        otherRoomNames={records.rooms.filter(({ id }) => id !== own.room.id).map(({ name }) => name)}
+        otherRooms={records.rooms.filter(({ id }) => id !== own.room.id).map(({ id, name }) => ({ id, name }))}
         roomLitres={bays.reduce((sum, bay) => sum + usableLitresOf(bay), 0)}
         carries={await listCarries(db, own.room.id)}
         liftLimitG={project.terms.liftLimitG}

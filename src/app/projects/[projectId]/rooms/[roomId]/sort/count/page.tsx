@@ -1,0 +1,47 @@
+import { notFound } from 'next/navigation';
+
+import { dropRuleAction, saveRuleAction, setHouseholdAction } from '@/app/actions/count';
+import { undoAction } from '@/app/actions/projects';
+import { countEnough, datesCardOf, findOddPieces, findRepeats, findSets, matchLids } from '@/core/count';
+import { householdOf, rulesInUse } from '@/server/count/enoughRules';
+import { openRoom } from '@/server/desk/openRoom';
+import { today } from '@/server/means';
+import { CountView } from '@/ui/count/CountView';
+import { StepFrame } from '@/ui/shell/StepFrame';
+import { SortPages } from '@/ui/sort/SortPages';
+
+export const metadata = { title: 'Count' };
+
+export default async function CountPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+  const { projectId, roomId } = await params;
+  const opened = await openRoom(projectId, roomId);
+  if (!opened) notFound();
+  const { db, records, own, here } = opened;
+  const { project, people, things } = records;
+  const rules = await rulesInUse(db, project.id);
+  const household = householdOf(project, people);
+  const card = datesCardOf(things, today());
+  const unit = project.units;
+  return (
+    <StepFrame step="sort" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+      <SortPages projectId={projectId} roomId={roomId} active="count" />
+      <CountView
+        projectId={projectId}
+        rooms={records.rooms.map(({ id, name }) => ({ id, name }))}
+        household={household}
+        lines={countEnough(rules, household, things)}
+        offRules={rules.filter(({ isOff }) => isOff)}
+        repeats={findRepeats(things)}
+        lids={matchLids(things, unit)}
+        sets={findSets(things)}
+        odd={findOddPieces(things)}
+        datesHref={`/projects/${projectId}/rooms/${roomId}/sort/dates`}
+        outCount={card.out.length}
+        soonCount={card.soon.length}
+        onSaveRule={saveRuleAction.bind(null, projectId)}
+        onDropRule={dropRuleAction.bind(null, projectId)}
+        onHousehold={setHouseholdAction.bind(null, projectId)}
+      />
+    </StepFrame>
+  );
+}

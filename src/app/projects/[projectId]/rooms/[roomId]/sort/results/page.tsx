@@ -1,0 +1,41 @@
+import { notFound } from 'next/navigation';
+
+import { undoAction } from '@/app/actions/projects';
+import { sessionEvents, sortResultsOf } from '@/core/count';
+import { foldDecisions } from '@/core/sort';
+import { listDecisions } from '@/data/decisionLog';
+import { listSessions } from '@/data/sessionRepo';
+import { openRoom } from '@/server/desk/openRoom';
+import { ResultsView } from '@/ui/count/ResultsView';
+import { StepFrame } from '@/ui/shell/StepFrame';
+import { SortPages } from '@/ui/sort/SortPages';
+
+export const metadata = { title: 'Results' };
+
+interface ResultsPageProps {
+  readonly params: Promise<{ projectId: string; roomId: string }>;
+  readonly searchParams: Promise<{ of?: string; session?: string }>;
+}
+
+export default async function ResultsPage({ params, searchParams }: ResultsPageProps) {
+  const { projectId, roomId } = await params;
+  const asked = await searchParams;
+  const opened = await openRoom(projectId, roomId);
+  if (!opened) notFound();
+  const { db, records, own, here } = opened;
+  const sessions = await listSessions(db, own.room.id);
+  const scope = asked.of === 'room' || asked.of === 'project' ? asked.of : asked.of === 'session' || sessions.length > 0 ? 'session' : 'room';
+  const session = sessions.find(({ id }) => id === asked.session) ?? sessions.at(-1);
+  const log = await listDecisions(db, records.project.id);
+  const roomIds = new Set(own.things.map(({ id }) => id));
+  const results = scope === 'session'
+    ? (() => { const events = session ? sessionEvents(log, session) : []; return sortResultsOf(foldDecisions(events), events); })()
+    : scope === 'room' ? sortResultsOf(own.things, log.filter(({ thingId }) => roomIds.has(thingId))) : sortResultsOf(records.things, log);
+  return (
+    <StepFrame step="sort" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+      <SortPages projectId={projectId} roomId={roomId} active="results" />
+      <h1 className="sr-only">Results of sorting</h1>
+      <ResultsView scope={scope} roomName={own.room.name} results={results} sessions={sessions} session={session} href={`/projects/${projectId}/rooms/${roomId}/sort/results`} csvHref={`/api/projects/${projectId}/csv?what=things`} />
+    </StepFrame>
+  );
+}

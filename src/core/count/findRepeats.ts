@@ -1,0 +1,49 @@
+import type { RoomId } from '../shared';
+import { findKind, stemsOf, type Thing } from '../sort';
+
+/** What makes two things the same to their user: the known kind, or all the words before the comma. */
+export function likenessOf(name: string): string {
+  const head = name.split(/[,;(]/)[0] ?? name;
+  return findKind(head)?.words[0] ?? (stemsOf(head).sort().join(' ') || head.trim().toLowerCase());
+}
+
+/** One kind of thing that is kept in more than one room. */
+export interface Repeat {
+  readonly likeness: string;
+  /** As they are called where there are most. */
+  readonly name: string;
+  readonly count: number;
+  readonly rooms: readonly { readonly roomId: RoomId; readonly count: number }[];
+}
+
+/** Kept pieces by likeness and room. O(things). */
+export function keptByLikeness(things: readonly Thing[]): Readonly<Record<string, Readonly<Record<string, number>>>> {
+  const known = new Map<string, string>();
+  const sums: Record<string, Record<string, number>> = {};
+  for (const { name, roomId, verdict, count } of things) {
+    if (verdict !== 'keep') continue;
+    // Thousands of things share some hundreds of names.
+    const likeness = known.get(name) ?? likenessOf(name);
+    known.set(name, likeness);
+    const byRoom = (sums[likeness] ??= {});
+    byRoom[roomId] = (byRoom[roomId] ?? 0) + count;
+  }
+  return sums;
+}
+
+/** Kinds of which several are kept, in more than one room: the most pieces first. */
+export function findRepeats(things: readonly Thing[]): Repeat[] {
+  const names = new Map<string, { readonly name: string; readonly count: number }>();
+  for (const thing of things) {
+    if (thing.verdict !== 'keep') continue;
+    const likeness = likenessOf(thing.name);
+    if (thing.count > (names.get(likeness)?.count ?? 0)) names.set(likeness, { name: thing.name.split(/[,;(]/)[0]?.trim() ?? thing.name, count: thing.count });
+  }
+  return Object.entries(keptByLikeness(things))
+    .map(([likeness, byRoom]) => {
+      const rooms = Object.entries(byRoom).map(([roomId, count]) => ({ roomId: roomId as RoomId, count })).sort((a, b) => b.count - a.count);
+      return { likeness, name: names.get(likeness)?.name ?? likeness, count: rooms.reduce((sum, { count }) => sum + count, 0), rooms };
+    })
+    .filter(({ rooms }) => rooms.length > 1)
+    .sort((a, b) => b.count - a.count || a.name.localeCompare(b.name));
+}

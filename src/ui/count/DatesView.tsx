@@ -1,0 +1,168 @@
+'use client';
+
+import { format, parseISO } from 'date-fns';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+
+import { datesCardOf, outcomeByDate, parsePack, usualPacks, type DatedThing, type ParsedPack } from '@/core/count';
+import { decisionIdSchema, formatCount, type RoomId } from '@/core/shared';
+import { cautionsFor, foldDecisions, parseThing, splitPile, type DecisionEvent, type Group, type SizedKind, type Thing } from '@/core/sort';
+import { createUuid } from '../createUuid';
+import { buttonClass } from '../primitives/Button';
+import { decisionOutbox } from '../sort/decisionOutbox';
+import { decideFromList } from '../sort/decideFromList';
+import { createMeans, createThingId } from '../sort/eventMeans';
+import { deviceName, liveLog } from '../sort/liveLog';
+import { cautionWords } from '../words';
+
+interface DatesViewProps {
+  readonly projectId: string;
+  readonly roomId: RoomId;
+  readonly things: readonly Thing[];
+  readonly groups: readonly Group[];
+  readonly kinds: readonly SizedKind[];
+  /** The calendar day on the server. */
+  readonly today: string;
+}
+
+const dayWords = (day: string): string => format(parseISO(day), 'd MMM yyyy');
+
+/** Packs by their dates: one line a pack, so fast that a drawer takes two minutes; beside it what runs out first. */
+export function DatesView({ projectId, roomId, things, groups, kinds, today }: DatesViewProps) {
+  const router = useRouter();
+  const [added, setAdded] = useState<readonly DecisionEvent[]>([]);
+  useEffect(() => decisionOutbox.subscribe(() => {
+    if (decisionOutbox.countWaiting() === 0) router.refresh();
+  }), [router]);
+  const known = new Set(things.map(({ id }) => id));
+  const mine = foldDecisions(added);
+  const all = [...things.filter(({ id }) => !added.some((event) => event.thingId === id && event.kind === 'undone')), ...mine.filter(({ id }) => !known.has(id))];
+  const send = (events: readonly DecisionEvent[]) => {
+    decisionOutbox.add(projectId, events);
+    liveLog.add(projectId, events);
+    setAdded((before) => [...before, ...events]);
+  };
+  const keep = (pack: ParsedPack) => {
+    const sized = parseThing(pack.name, { groups, things, kinds });
+    const outcome = pack.expiresOn === undefined ? { verdict: 'keep' as const, to: '', isOut: false } : outcomeByDate(pack.name, pack.expiresOn, today);
+    const pile: Parameters<typeof splitPile>[0] = {
+      id: createThingId(), roomId, name: pack.name, count: pack.count, verdict: 'keep', to: '', reasons: outcome.isOut ? ['out of date'] : [], groupId: sized?.groupId ?? null,
+      litres: (sized?.litres ?? 0) * pack.count, massG: Math.round((sized?.massG ?? 0) * pack.count), ...(pack.expiresOn === undefined ? {} : { expiresOn: pack.expiresOn }),
+    };
+    send(splitPile(pile, [{ count: pack.count, verdict: outcome.verdict, to: outcome.to }], createMeans()));
+  };
+  const takeBack = (thing: Thing) => send([{ kind: 'undone', id: decisionIdSchema.parse(createUuid()), thingId: thing.id, aboutId: thing.decisionId, decidedAt: new Date().toISOString(), device: deviceName() }]);
+  const names = [...new Set([...all.map(({ name }) => name), ...usualPacks])];
+  return (
+    <div className="grid items-start gap-4 lg:grid-cols-2">
+      <div className="grid gap-3">
+        <PackLine names={names} lastName={mine.at(-1)?.name} today={today} onKeep={keep} />
+        {mine.length > 0 && <JustRead things={mine} onTakeBack={takeBack} />}
+      </div>
+      <Card projectId={projectId} roomId={roomId} things={all} today={today} />
+    </div>
+  );
+}
+
+interface PackLineProps {
+  readonly names: readonly string[];
+  readonly lastName: string | undefined;
+  readonly today: string;
+  readonly onKeep: (pack: ParsedPack) => void;
+}
+
+function PackLine({ names, lastName, today, onKeep }: PackLineProps) {
+  const [typed, setTyped] = useState('');
+  const lineRef = useRef<HTMLInputElement>(null);
+  const pack = parsePack(typed, names, lastName);
+  const outcome = pack?.expiresOn === undefined ? undefined : outcomeByDate(pack.name, pack.expiresOn, today);
+  const keep = () => {
+    if (!pack) return;
+    onKeep(pack);
+    setTyped('');
+    lineRef.current?.focus();
+  };
+  return (
+    <form className="panel border-t-4 border-t-rim p-4" onSubmit={(event) => { event.preventDefault(); keep(); }}>
+      <label htmlFor="pack-line" className="caption">A pack: the beginning of its name, and its date</label>
+      <div className="mt-1 flex gap-2">
+        <input ref={lineRef} id="pack-line" autoFocus autoComplete="off" autoCapitalize="none" maxLength={100} enterKeyHint="done" placeholder="pap 1226" className="input min-h-11 font-head text-[20px] font-[620]" value={typed} onChange={(event) => setTyped(event.target.value)} />
+        <button type="submit" className={buttonClass('main')} disabled={!pack}>Next</button>
+      </div>
+      <p role="status" className="mt-2 min-h-6 text-[15px]">
+        {pack ? (
+          <><b>{pack.count > 1 ? `${pack.count} ` : ''}{pack.name}</b>{pack.expiresOn === undefined ? ', no date: it is noted as without one' : `, until ${dayWords(pack.expiresOn)}`}
+            {outcome && <b className={outcome.isOut ? 'text-signal-deep' : 'text-rim-deep'}>{outcome.isOut ? (outcome.to === '' ? ' · out of date, discard' : ` · out of date, ${outcome.to}`) : ' · in date, keep'}</b>}</>
+        ) : <span className="text-soft">1226 is December 2026. A date alone is one more of the last. Enter goes on.</span>}
+      </p>
+      {pack && cautionsFor(pack.name, 0).map((code) => <p key={code} className="warn mt-1">{cautionWords[code]}</p>)}
+    </form>
+  );
+}
+
+function JustRead({ things, onTakeBack }: { things: readonly Thing[]; onTakeBack: (thing: Thing) => void }) {
+  const out = things.filter(({ verdict }) => verdict !== 'keep');
+  return (
+    <section aria-label="Just read" className="panel p-4">
+      <h2 className="text-[16px]">Just read: {formatCount(things.length, 'pack')}{out.length > 0 && `, ${out.length} out of date`}</h2>
+      <ul className="mt-1 divide-y divide-line">
+        {[...things].reverse().slice(0, 12).map((thing) => (
+          <li key={thing.id} className="flex items-center justify-between gap-3 py-1 text-[14.5px]">
+            <span>{thing.count > 1 ? `${thing.count} ` : ''}{thing.name} <span className={thing.verdict === 'keep' ? 'text-soft' : 'font-[650] text-signal-deep'}>{thing.expiresOn === undefined ? 'no date' : dayWords(thing.expiresOn)}{thing.verdict === 'keep' ? '' : thing.to === '' ? ', discard' : `, ${thing.to}`}</span></span>
+            <button type="button" className="min-h-8 text-[13.5px] underline underline-offset-3 max-md:min-h-11" aria-label={`Take back ${thing.name}`} onClick={() => onTakeBack(thing)}>take back</button>
+          </li>
+        ))}
+      </ul>
+      {things.length > 12 && <p className="pt-1 text-[13.5px] text-soft">and {things.length - 12} before them</p>}
+    </section>
+  );
+}
+
+function Card({ projectId, roomId, things, today }: { projectId: string; roomId: RoomId; things: readonly Thing[]; today: string }) {
+  const card = datesCardOf(things, today);
+  const count = card.out.length + card.soon.length + card.good.length;
+  const setDay = (thing: Thing, expiresOn: string) => expiresOn !== '' && decideFromList(projectId, thing, { expiresOn });
+  return (
+    <section aria-label="Dates card" className="panel p-4">
+      <div className="flex flex-wrap items-center justify-between gap-2">
+        <h2 className="text-[18px]">What runs out first</h2>
+        {count > 0 && <a className={buttonClass('quiet')} href={`/api/projects/${projectId}/dates-card?room=${roomId}`} target="_blank" rel="noreferrer">Print the dates card</a>}
+      </div>
+      {count + card.undated.length === 0 && <p className="mt-1 text-[14.5px] text-soft">Nothing with a date is kept in this room yet. Read the first pack on the left, or say “use by 12/26” at the bench.</p>}
+      <Lines title="Out of date, still kept" lines={card.out} look="out" />
+      <Lines title="Within 30 days" lines={card.soon} look="soon" />
+      <Lines title="Later" lines={card.good} look="good" />
+      {card.undated.length > 0 && (
+        <>
+          <h3 className="caption mt-3 font-text">No date read</h3>
+          <ul className="divide-y divide-line">
+            {card.undated.map((thing) => (
+              <li key={thing.id} className="flex items-center justify-between gap-3 py-1 text-[14.5px]">
+                <span>{thing.count > 1 ? `${thing.count} ` : ''}{thing.name}</span>
+                <input type="date" aria-label={`Use by, ${thing.name}`} className="input min-h-8 w-auto py-0.5 text-[13.5px] max-md:min-h-11" onBlur={(event) => setDay(thing, event.target.value)} />
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+function Lines({ title, lines, look }: { title: string; lines: readonly DatedThing[]; look: 'out' | 'soon' | 'good' }) {
+  if (lines.length === 0) return null;
+  const mark = look === 'out' ? 'text-signal-deep' : look === 'soon' ? 'text-rim-deep' : 'text-soft';
+  return (
+    <>
+      <h3 className={`caption mt-3 font-text ${look === 'out' ? 'text-signal-deep' : ''}`}>{title}, {lines.length}</h3>
+      <ul className="divide-y divide-line">
+        {lines.map(({ thing, expiresOn, daysLeft, useFirst }) => (
+          <li key={thing.id} className="flex items-baseline justify-between gap-3 py-1 text-[14.5px]">
+            <span>{thing.count > 1 ? `${thing.count} ` : ''}{thing.name}{useFirst && <b className="ml-2 text-[13px] text-rim-deep">use first</b>}</span>
+            <span className={`shrink-0 font-mono text-[13.5px] ${mark}`}>{dayWords(expiresOn)}<span className="inline-block w-[74px] text-right">{daysLeft < 0 ? `${-daysLeft} d ago` : `${daysLeft} d`}</span></span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

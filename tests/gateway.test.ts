@@ -1,0 +1,139 @@
+import http, { type IncomingMessage } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { sealData } from 'iron-session';
+
+import { openMemoryDatabase, type Db } from '@/data/db';
+import { listDevices } from '@/data/deviceRepo';
+import { startGateway, type Gateway } from '@/gateway/startGateway';
+import { CODE_MINUTES, LET_IN_DAYS, makePairingCode, MOST_WRONG, putOutDevice } from '@/server/devices/pairing';
+
+const SECRET = 'a secret of thirty-two characters';
+let db: Db;
+let gateway: Gateway;
+let upstream: http.Server;
+let clock = new Date('2026-11-25T09:00:00Z');
+/** What reached the app. */
+let arrived: { readonly url: string | undefined; readonly method: string | undefined; readonly headers: IncomingMessage['headers']; readonly body: string }[] = [];
+
+beforeEach(async () => {
+  arrived = [];
+  clock = new Date('2026-11-25T09:00:00Z');
+  db = await openMemoryDatabase();
+  upstream = http.createServer((request, response) => {
+    let body = '';
+    request.on('data', (chunk: Buffer) => (body += chunk.toString()));
+    request.on('end', () => {
+      arrived.push({ url: request.url, method: request.method, headers: request.headers, body });
+      if (request.url === '/stream') return response.write('data: first\n\n');
+      return response.end('of the home');
+    });
+  });
+  await new Promise<void>((resolve) => upstream.listen(0, '127.0.0.1', resolve));
+  gateway = await startGateway({ db, secret: SECRET, upstreamPort: (upstream.address() as AddressInfo).port, host: '127.0.0.1', port: 0, now: () => clock, sweepMs: 20 });
+});
+afterEach(async () => {
+  await gateway.close();
+  upstream.closeAllConnections();
+  await new Promise((resolve) => upstream.close(resolve));
+  await db.destroy();
+});
+
+interface Asked {
+  readonly method?: string;
+  readonly headers?: Record<string, string>;
+  readonly body?: string;
+}
+function ask(path: string, { method = 'GET', headers = {}, body }: Asked = {}): Promise<{ status: number | undefined; headers: IncomingMessage['headers']; body: string }> {
+  return new Promise((resolve, reject) => {
+    const request = http.request({ host: '127.0.0.1', port: gateway.port, path, method, headers }, (response) => {
+      let text = '';
+      response.on('data', (chunk: Buffer) => (text += chunk.toString()));
+      response.on('end', () => resolve({ status: response.statusCode, headers: response.headers, body: text }));
+      response.on('error', reject);
+    });
+    request.on('error', reject);
+    request.end(body);
+  });
+}
+const pair = (code: string, name = 'Phone of Ida') => ask('/pair', { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: new URLSearchParams({ code, name }).toString() });
+const cookieOf = (answer: { headers: IncomingMessage['headers'] }) => ({ cookie: answer.headers['set-cookie']?.[0]?.split(';')[0] ?? '' });
+const letIn = async () => cookieOf(await pair((await makePairingCode(db, clock)).code));
+
+test.each([['GET', '/'], ['GET', '/projects/x'], ['GET', '/api/pictures/p'], ['GET', '/_next/static/a.js'], ['POST', '/api/projects/x/decisions'], ['PUT', '/api/uploads/u'], ['DELETE', '/'], ['GET', '/pair']])('%s %s without a pairing is answered with the pairing page alone', async (method, path) => {
+  const answer = await ask(path, { method, headers: { 'x-tinbox-device': 'me', 'x-forwarded-for': '127.0.0.1' } });
+  expect(answer.status).toBe(401);
+  expect(answer.body).toContain('Join this Tin Box');
+  expect(arrived).toEqual([]);
+});
+
+test('a code lets one device in, by name, and no second one', async () => {
+  const { code } = await makePairingCode(db, clock);
+  const answer = await pair(` ${code.slice(0, 4).toLowerCase()}-${code.slice(4)} `);
+  expect(answer.headers['set-cookie']?.[0]).toMatch(/^tin-box-let-in=[^;]+; HttpOnly; SameSite=Strict; Path=\/; Max-Age=\d+$/);
+  expect((await ask('/projects', { headers: cookieOf(answer) })).body).toBe('of the home');
+  expect((await listDevices(db)).map(({ name }) => name)).toEqual(['Phone of Ida']);
+  expect((await pair(code)).status).toBe(401);
+  expect(await listDevices(db)).toHaveLength(1);
+});
+
+test('a code that has run out lets nobody in, nor does one that a newer one replaced', async () => {
+  const old = await makePairingCode(db, clock);
+  clock = new Date(clock.getTime() + CODE_MINUTES * 60_000);
+  expect((await pair(old.code)).body).toContain('no code to join by');
+  const replaced = await makePairingCode(db, clock);
+  await makePairingCode(db, new Date(clock.getTime() + 1));
+  expect((await pair(replaced.code)).status).toBe(401);
+  expect(await listDevices(db)).toEqual([]);
+});
+
+test('guessing ends the code: after too many wrong ones the right one is refused too', async () => {
+  const { code } = await makePairingCode(db, clock);
+  for (let i = 0; i < MOST_WRONG; i += 1) expect((await pair(`WRONG${i}`)).status).toBe(401);
+  expect((await pair(code)).body).toContain('no code to join by');
+  expect(await listDevices(db)).toEqual([]);
+});
+
+test('a device that was put out sees the pairing page, and its open stream ends', async () => {
+  const cookie = await letIn();
+  const stream = ask('/stream', { headers: cookie }).catch(() => 'cut');
+  await new Promise((resolve) => setTimeout(resolve, 60));
+  await putOutDevice(db, (await listDevices(db))[0]?.id ?? '', clock);
+  expect(await stream).toBe('cut');
+  expect((await ask('/projects', { headers: cookie })).status).toBe(401);
+});
+
+test('a cookie that was sealed elsewhere, is no seal, or names nobody opens nothing', async () => {
+  await letIn();
+  const [device] = await listDevices(db);
+  const forged = await sealData({ deviceId: device?.id }, { password: 'another secret of 32 characters!!' });
+  const nobody = await sealData({ deviceId: 'nobody' }, { password: SECRET });
+  for (const value of [forged, nobody, device?.id ?? '', '']) expect((await ask('/', { headers: { cookie: `tin-box-let-in=${value}` } })).status).toBe(401);
+  expect(arrived).toEqual([]);
+});
+
+test('a device that was not seen for long has to be paired again', async () => {
+  const cookie = await letIn();
+  clock = new Date(clock.getTime() + LET_IN_DAYS * 86_400_000 + 1000);
+  expect((await ask('/', { headers: cookie })).status).toBe(401);
+});
+
+test('what is handed on carries the device, not what the sender claims, and no cookie of the gateway', async () => {
+  const cookie = await letIn();
+  const origin = `http://127.0.0.1:${gateway.port}`;
+  await ask('/api/x', { method: 'POST', headers: { cookie: `${cookie.cookie}; theme=plain`, origin, 'x-tinbox-device': 'desk', 'x-forwarded-for': '1.2.3.4', 'content-type': 'text/plain' }, body: 'three hats' });
+  await ask('/api/x', { method: 'POST', headers: { ...cookie, origin: 'http://elsewhere.example' } });
+  const [own, foreign] = arrived;
+  expect(own).toMatchObject({ method: 'POST', url: '/api/x', body: 'three hats', headers: { 'x-tinbox-device': (await listDevices(db))[0]?.id, cookie: 'theme=plain' } });
+  expect(own?.headers.origin).toBe(`http://${own?.headers.host}`);
+  expect(own?.headers['x-forwarded-for']).toBeUndefined();
+  // The app refuses it by itself: its origin is not its host.
+  expect(foreign?.headers.origin).toBe('http://elsewhere.example');
+});
+
+test('a name that is not this machine’s address is refused, and a form from another site too', async () => {
+  const cookie = await letIn();
+  expect((await ask('/', { headers: { ...cookie, host: 'evil.example' } })).status).toBe(421);
+  const { code } = await makePairingCode(db, clock);
+  expect((await ask('/pair', { method: 'POST', headers: { origin: 'http://evil.example' }, body: `code=${code}&name=x` })).status).toBe(403);
+  expect(arrived).toEqual([]);
+});

@@ -33,8 +33,8 @@ export interface DemoGroup {
   readonly front?: boolean;
   readonly loose?: boolean;
 }
-/** What was called out, the verdict, the group where kept, and where it went. */
-export type DemoThing = readonly [text: string, verdict: Verdict, group?: string | undefined, to?: string];
+/** What was called out, the verdict, the group where kept, where it went, and in how many months its date is (the day is the last of that month). */
+export type DemoThing = readonly [text: string, verdict: Verdict, group?: string | undefined, to?: string, monthsLeft?: number];
 export interface DemoRoom {
   readonly key: string;
   readonly name: string;
@@ -102,7 +102,7 @@ const bootRoom: DemoRoom = {
     ['1 rucksack, broken strap', 'discard'], ['2 helmets', 'keep', 'outdoor'], ['2 helmets, outgrown', 'give', undefined, 'cousin Wren'], ['2 balls', 'keep', 'outdoor'],
     ['18 bottles of cleaner', 'keep', 'clean'], ['9 bottles of cleaner, out of date', 'recycle', undefined, 'special disposal'], ['7 boxes of washing powder', 'keep', 'wash'], ['9 peg bags', 'keep', 'wash'],
     ['1 iron', 'keep', 'wash'], ['22 dusters, worn', 'recycle', undefined, 'recycle'], ['40 dusters', 'keep', 'cloths'], ['4 sponges', 'keep', 'cloths'], ['5 umbrellas, broken', 'discard'],
-    ['3 bike lights', 'elsewhere', undefined, 'Garage workbench'], ['4 tins of paint', 'elsewhere', undefined, 'Garage workbench'], ['3 dog leads, never used', 'sell'],
+    ['3 bike lights', 'elsewhere', undefined, 'Garage workbench'], ['4 tins of paint', 'elsewhere', undefined, 'Garage workbench'], ['3 dog leads, never used', 'sell'], ['2 scissors', 'keep', 'clean'], ['1 of 12 napkin rings', 'elsewhere', undefined, 'Landing linen press'],
   ],
   fits: [['shoe-3', 'reuse'], ['shoe-2', 'cost'], ['laundry-1', 'cost'], ['laundry-2', 'uniform'], ['laundry-0', 'cost']],
   bought: true,
@@ -140,7 +140,7 @@ const workbench: DemoRoom = {
     ['30 screwdrivers', 'keep', 'hand'], ['9 screwdrivers, duplicates', 'donate'], ['7 hammers', 'keep', 'hand'], ['18 spanners', 'keep', 'hand'], ['3 saws, rusty', 'recycle', undefined, 'recycle'],
     ['34 boxes of screws', 'keep', 'screws'], ['5 boxes of screws, mixed', 'later'], ['6 drills', 'keep', 'power'], ['3 laundry baskets of sanding gear', 'keep', 'power'], ['1 drill, dead', 'recycle', undefined, 'special disposal'], ['26 tins of paint', 'keep', 'paint'],
     ['16 tins of paint, dried up', 'recycle', undefined, 'special disposal'], ['8 paint brushes', 'keep', 'paint'], ['9 rolls of tape', 'keep', 'glue'], ['6 tubes of glue', 'keep', 'glue'], ['18 light bulbs', 'keep', 'electric'],
-    ['40 batteries, dead', 'recycle', undefined, 'special disposal'], ['24 batteries', 'keep', 'electric'], ['5 ropes', 'keep', 'rope'], ['1 torch', 'elsewhere', undefined, ''],
+    ['40 batteries, dead', 'recycle', undefined, 'special disposal'], ['24 batteries', 'keep', 'electric'], ['5 ropes', 'keep', 'rope'], ['1 torch', 'elsewhere', undefined, ''], ['3 scissors', 'keep', 'hand'], ['5 tubs 30 x 20 cm', 'keep'], ['4 lids 30 x 20 cm', 'keep'], ['2 lids 26 x 18 cm', 'keep'],
   ],
 };
 
@@ -158,6 +158,7 @@ const linenPress: DemoRoom = {
     { key: 'table', name: 'Table linen', bay: 'right-3' }, { key: 'curtains', name: 'Curtains', bay: 'right-0', loose: true }, { key: 'beach', name: 'Beach towels, May to September', bay: 'right-4' }, { key: 'first-aid', name: 'First aid', bay: null, lid: 'required' }, { key: 'albums', name: 'Photo albums', bay: null },
   ],
   things: [
+    ['2 packs of plasters', 'keep', 'first-aid', '', 7], ['antiseptic cream', 'keep', 'first-aid', '', 0], ['2 packs of cold and flu tablets', 'keep', 'first-aid', '', -3], ['4 bandages', 'keep', 'first-aid', '', 26], ['antihistamine tablets', 'keep', 'first-aid', '', 4], ['1 scissors', 'keep', 'first-aid'], ['11 of 12 napkin rings', 'keep', 'table'],
     ['22 bath towels', 'keep', 'towels'], ['9 bath towels, more than enough', 'donate'], ['4 bath towels, torn', 'recycle', undefined, 'recycle'], ['34 face cloths', 'keep', 'face'], ['16 fitted sheets', 'keep', 'bed'], ['5 fitted sheets, worn through', 'discard'],
     ['14 duvet covers', 'keep', 'bed'], ['3 duvet covers, too many', 'donate'], ['30 pillowcases', 'keep', 'pillowcases'], ['9 pillowcases, more than enough', 'donate'], ['10 fitted sheets', 'keep', 'guest'], ['8 duvet covers', 'keep', 'guest'], ['5 pillows', 'keep', 'guest'],
     ['11 wool blankets', 'keep', 'blankets'], ['2 duvets', 'keep', 'blankets'], ['2 blankets, moth holes', 'discard'], ['26 scarves', 'keep', 'scarves'], ['22 hats', 'keep', 'scarves'], ['24 pairs of gloves', 'keep', 'gloves'], ['6 belts', 'keep', 'gloves'], ['14 tablecloths', 'keep', 'table'], ['4 spare duvets', 'keep', 'duvets'], ['3 spare pillows', 'keep', 'duvets'], ['2 tablecloths, from Gran', 'ask'], ['60 napkins', 'keep', 'table'],
@@ -188,7 +189,7 @@ const galley: DemoRoom = {
   spots: [{ name: 'from the companionway', moments: ['before'] }],
   groups: [{ key: 'pans', name: 'Pans', bay: 'galley-0', loose: true }, { key: 'mugs', name: 'Mugs & plates', bay: 'galley-1', front: true }, { key: 'dry', name: 'Dry food', bay: 'galley-2', lid: 'required' }],
   things: [
-    ['7 pans', 'keep', 'pans'], ['5 pans, duplicates', 'donate'], ['6 mugs', 'keep', 'mugs'], ['6 plates', 'keep', 'mugs'], ['9 mugs, chipped', 'discard'], ['14 packets of food', 'keep', 'dry'], ['8 packets of food, out of date', 'discard'], ['11 tins of food', 'keep', 'dry'], ['7 plastic tubs without lid', 'recycle', undefined, 'recycle'],
+    ['7 pans', 'keep', 'pans'], ['5 pans, duplicates', 'donate'], ['6 mugs', 'keep', 'mugs'], ['6 plates', 'keep', 'mugs'], ['9 mugs, chipped', 'discard'], ['14 packets of food', 'keep', 'dry'], ['8 packets of food, out of date', 'discard'], ['11 tins of food', 'keep', 'dry', '', 9], ['paprika', 'keep', undefined, '', 1], ['cumin', 'keep', undefined, '', 14], ['cumin', 'keep', undefined, '', 0], ['cinnamon', 'discard', undefined, '', -8], ['packet of dried yeast', 'keep'], ['oregano', 'keep', undefined, '', 20], ['7 plastic tubs without lid', 'recycle', undefined, 'recycle'],
   ],
   fits: [['galley-2', 'reuse']],
 };

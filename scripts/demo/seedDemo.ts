@@ -1,4 +1,4 @@
-import { addDays, addMinutes, formatISO, subDays, subMinutes } from 'date-fns';
+import { addDays, addMinutes, addMonths, endOfMonth, formatISO, subDays, subMinutes } from 'date-fns';
 
 import { personSchema, projectSchema, type Project } from '@/core/agree';
 import { containerProductSchema, planFit } from '@/core/fit';
@@ -110,7 +110,7 @@ async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promis
   const inRoom: readonly Group[] = groups.filter((group) => group.roomId === room.key);
   let at = addDays(new Date(project.createdAt), 4 + room.key.length % 5);
   const sessionFrom = room.session ? room.things.length - room.session.thingCount : Infinity;
-  const events = room.things.map(([text, verdict, groupKey, to], i): DecisionEvent => {
+  const events = room.things.map(([text, verdict, groupKey, to, monthsLeft], i): DecisionEvent => {
     const parsed = parseThing(text, { groups: inRoom, things: [] });
     invariant(parsed, `demo thing ${text}`);
     // What belongs to the session that goes on was decided in its last step.
@@ -119,6 +119,7 @@ async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promis
     return decisionEventSchema.parse({
       kind: 'decided', id: `${room.key}-decision-${i}`, thingId: `${room.key}-thing-${i}`, decidedAt: at.toISOString(), device: 'desk', roomId: room.key, name: parsed.name, count: parsed.count,
       verdict, reasons: [...parsed.reasons], groupId, to: to ?? '', litres: parsed.litres, massG: parsed.massG,
+      ...(monthsLeft === undefined ? {} : { expiresOn: formatISO(endOfMonth(addMonths(new Date(), monthsLeft)), { representation: 'date' }) }),
     });
   });
   if (events.length > 0) await appendDecisions(db, project.id, events);

@@ -136,7 +136,8 @@ function handOn({ upstreamPort, open }: Context, request: IncomingMessage, respo
 
 const newNonce = (): string => randomBytes(16).toString('base64');
 const pageHeaders = (nonce: string) => ({
-  'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store', 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer', 'x-frame-options': 'DENY',
+  'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store', 'x-content-type-options': 'nosniff', // Under "no-referrer" a form would not say where it comes from.
+  'referrer-policy': 'same-origin', 'x-frame-options': 'DENY',
   'content-security-policy': `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; img-src data:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'`,
 });
 

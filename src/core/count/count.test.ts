@@ -20,7 +20,7 @@ describe('how many are enough', () => {
   });
 
   test.each([
-    ['tea towels', 'Tea towels'], ['6 hand towels, frayed', 'Hand towels'], ['bath towel', 'Bath towels'], ['pairs of socks', 'Socks'], ['odd thing, from the towel shelf', undefined], ['pillow cases', 'Pillowcases'],
+    ['tea towels', 'Tea towels'], ['6 hand towels, frayed', 'Hand towels'], ['bath towel', 'Bath towels'], ['pairs of socks', 'Socks'], ['odd thing, from the towel shelf', undefined], ['pillow cases', 'Pillowcases'], ['sheets of music', undefined], ['beach towels', 'Beach towels'], ['fitted sheets', 'Sheets'],
   ])('%s are counted by the rule %s', (name, rule) => expect(findRule(shippedRules, name)?.name).toBe(rule));
 
   test('no two shipped rules claim the same word', () => {
@@ -67,7 +67,7 @@ describe('lids to boxes', () => {
   test('lids go to the boxes that have no other, and what is left is named', () => {
     const match = matchLids([
       aThing({ name: 'tub 18 x 12', count: 2 }), aThing({ name: 'box 18,2 x 12', count: 1 }), aThing({ name: 'lid 18 x 12', count: 2 }), aThing({ name: 'lid 12 x 18,4 cm' }),
-      aThing({ name: 'lid 9 cm' }), aThing({ name: 'tub, no idea' }), aThing({ name: 'lid 18 x 12', verdict: 'discard' }),
+      aThing({ name: 'lid 9 cm' }), aThing({ name: 'tub, no idea' }), aThing({ name: 'boxes of screws' }), aThing({ name: 'duvet covers' }), aThing({ name: 'lid 18 x 12', verdict: 'discard' }),
     ], 'cm');
     expect(piecesOf(match.pairs)).toBe(3);
     expect(match.boxesWithout).toEqual([]);

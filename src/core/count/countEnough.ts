@@ -1,4 +1,4 @@
-import { stemsOf, type Reason, type Thing } from '../sort';
+import { findKind, stemsOf, type Reason, type Thing } from '../sort';
 import type { EnoughRule, HouseholdCounts, ShippedRule } from './model';
 
 type Amounts = Pick<EnoughRule, 'perHome' | 'perPerson' | 'perBed' | 'perGuestPlace' | 'perDay' | 'perPersonDay'>;
@@ -9,7 +9,10 @@ export function enoughOf(rule: Amounts, { people, beds, guestPlaces, washEveryDa
   return Math.ceil(sum - 1e-9);
 }
 
-/** The rule that speaks about a thing: the one whose longest word stands in its name; undefined where none does. */
+/**
+ * The rule that speaks about a thing: the one whose longest word stands in its name; undefined where none does, or where a
+ * known kind names the thing better: a sheet of music is no sheet.
+ */
 export function findRule<R extends Pick<ShippedRule, 'words'>>(rules: readonly R[], name: string): R | undefined {
   const text = ` ${stemsOf(name.split(/[,;(]/)[0] ?? name).join(' ')} `;
   let best: { readonly rule: R; readonly length: number; readonly at: number } | undefined;
@@ -22,7 +25,11 @@ export function findRule<R extends Pick<ShippedRule, 'words'>>(rules: readonly R
       if (!best || stem.length > best.length || (stem.length === best.length && at > best.at)) best = { rule, length: stem.length, at };
     }
   }
-  return best?.rule;
+  if (!best) return undefined;
+  const { rule, length } = best;
+  const kindStems = (findKind(name)?.words ?? []).map((word) => stemsOf(word).join(' '));
+  const isOtherKind = kindStems.some((stem) => stem.length > length && text.includes(` ${stem} `)) && !rule.words.some((word) => kindStems.includes(stemsOf(word).join(' ')));
+  return isOtherKind ? undefined : rule;
 }
 
 /** So gladly is a thing let go, by its reasons: the highest goes first. What is used or dear stays longest. */

@@ -48,7 +48,7 @@ export interface LidMatch {
   readonly unmeasured: readonly Thing[];
 }
 
-const LID_STEMS = new Set(['lid', 'cover']);
+const LID_STEMS = new Set(['lid']);
 const BOX_STEMS = new Set(['tub', 'box', 'jar', 'pot', 'pan', 'saucepan', 'container', 'dish', 'casserole', 'tin']);
 
 /**
@@ -60,7 +60,7 @@ const BOX_STEMS = new Set(['tub', 'box', 'jar', 'pot', 'pan', 'saucepan', 'conta
 export function matchLids(things: readonly Thing[], unit: LengthUnit): LidMatch {
   const kept = things.filter(({ verdict }) => verdict === 'keep');
   const lids = pilesOf(kept.filter(isLid), unit);
-  const boxes = pilesOf(kept.filter((thing) => !isLid(thing) && hasStem(thing, BOX_STEMS)), unit);
+  const boxes = pilesOf(kept.filter((thing) => !isLid(thing) && isBox(thing)), unit);
   const isWithLids = lids.piles.length + lids.unmeasured.length > 0;
   const flow = matchPiles(boxes.piles, lids.piles);
   const left = (piles: readonly RimPile[], usedOf: (index: number) => number) => piles.flatMap(({ thing, count }, i) => (count > usedOf(i) ? [{ thing, count: count - usedOf(i) }] : []));
@@ -74,6 +74,9 @@ export function matchLids(things: readonly Thing[], unit: LengthUnit): LidMatch 
 }
 
 const hasStem = (thing: Thing, stems: ReadonlySet<string>): boolean => stemsOf(thing.name.split(/[,;(]/)[0] ?? '').some((stem) => stems.has(stem));
+/** "Boxes of screws" are screws. */
+const IS_FULL = /\b(?:box|tub|jar|pot|tin|dish|pan)(?:es|s)? of\b/i;
+const isBox = (thing: Thing): boolean => hasStem(thing, BOX_STEMS) && !IS_FULL.test(thing.name);
 const isLid = (thing: Thing): boolean => hasStem(thing, LID_STEMS);
 const sumOf = (numbers: readonly number[]): number => numbers.reduce((sum, number) => sum + number, 0);
 

@@ -43,6 +43,7 @@ const rule = (name: string, words: string, amounts: Partial<typeof NONE>, becaus
 /** Starting figures with their reasons. Source: our own stated assumptions; each can be changed for a household. */
 export const shippedRules: readonly ShippedRule[] = [
   rule('Bath towels', 'bath towel|towel|bath sheet', { perPerson: 2, perGuestPlace: 2 }, 'one in use, one in the wash; a guest gets two'),
+  rule('Beach towels', 'beach towel', { perPerson: 2 }, 'one to lie on, one to dry'),
   rule('Hand towels', 'hand towel', { perPerson: 1, perGuestPlace: 1, perHome: 2 }, 'one each, and two at the basins'),
   rule('Tea towels', 'tea towel', { perDay: 1, perHome: 2 }, 'a fresh one a day until washday, two to spare'),
   rule('Sheets', 'sheet|fitted sheet|flat sheet', { perBed: 2, perGuestPlace: 1 }, 'one on the bed, one in the wash'),

@@ -94,7 +94,7 @@ function Repeats({ repeats, roomName }: { repeats: readonly Repeat[]; roomName: 
 function Lids({ lids }: { lids: LidMatch }) {
   const pairs = lids.pairs.reduce((sum, { count }) => sum + count, 0);
   const isEmpty = pairs + lids.boxesWithout.length + lids.lidsWithout.length + lids.unmeasured.length === 0;
-  const names = (list: LidMatch['lidsWithout']) => list.map(({ thing, count }) => `${count === 1 ? '' : `${count} `}${thing.name}`).join('; ');
+  const names = (list: LidMatch['lidsWithout']) => list.map(({ thing, count }) => `${count === thing.count ? (count === 1 ? '' : count) : `${count} of ${thing.count}`} ${thing.name}`.trim()).join('; ');
   return (
     <Panel title="Lids to boxes">
       {isEmpty && <p className="text-[14px] text-soft">Keep boxes and lids with their rim, “tub 18 x 12”, “lid 86 mm”: they are matched here.</p>}

@@ -2,7 +2,7 @@
 
 import { format, parseISO } from 'date-fns';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { Fragment, useEffect, useRef, useState } from 'react';
 
 import { datesCardOf, outcomeByDate, parsePack, usualPacks, type DatedThing, type ParsedPack } from '@/core/count';
 import { decisionIdSchema, formatCount, type RoomId } from '@/core/shared';
@@ -57,7 +57,7 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
     <div className="grid items-start gap-4 lg:grid-cols-2">
       <div className="grid gap-3">
         <PackLine names={names} lastName={mine.at(-1)?.name} today={today} onKeep={keep} />
-        {mine.length > 0 && <JustRead things={mine} onTakeBack={takeBack} />}
+        {mine.length > 0 ? <JustRead things={mine} onTakeBack={takeBack} /> : <ShortWays />}
       </div>
       <Card projectId={projectId} roomId={roomId} things={all} today={today} />
     </div>
@@ -100,20 +100,35 @@ function PackLine({ names, lastName, today, onKeep }: PackLineProps) {
   );
 }
 
+const SHORT_WAYS = [['pap 1226', 'paprika, until the end of December 2026'], ['2 ibu 3/27', 'two packs of ibuprofen tablets, until the end of March 2027'], ['0528', 'one more of the same, until the end of May 2028'], ['saffron', 'saffron, on which no date was found']] as const;
+
+/** What the line understands, for the first packs. */
+function ShortWays() {
+  return (
+    <section aria-label="Short ways to say it" className="px-4 text-[14px]">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+        {SHORT_WAYS.map(([typed, meant]) => <Fragment key={typed}><dt className="font-mono">{typed}</dt><dd className="text-soft">{meant}</dd></Fragment>)}
+      </dl>
+      <p className="mt-2 text-soft">What is in date stays with its group. What is out of date leaves: food into the bin, medicine and batteries to the proper place. Each line can be taken back.</p>
+    </section>
+  );
+}
+
 function JustRead({ things, onTakeBack }: { things: readonly Thing[]; onTakeBack: (thing: Thing) => void }) {
+  const [isWhole, setIsWhole] = useState(false);
   const out = things.filter(({ verdict }) => verdict !== 'keep');
   return (
     <section aria-label="Just read" className="panel p-4">
       <h2 className="text-[16px]">Just read: {formatCount(things.length, 'pack')}{out.length > 0 && `, ${out.length} out of date`}</h2>
       <ul className="mt-1 divide-y divide-line">
-        {[...things].reverse().slice(0, 12).map((thing) => (
+        {[...things].reverse().slice(0, isWhole ? undefined : 12).map((thing) => (
           <li key={thing.id} className="flex items-center justify-between gap-3 py-1 text-[14.5px]">
             <span>{thing.count > 1 ? `${thing.count} ` : ''}{thing.name} <span className={thing.verdict === 'keep' ? 'text-soft' : 'font-[650] text-signal-deep'}>{thing.expiresOn === undefined ? 'no date' : dayWords(thing.expiresOn)}{thing.verdict === 'keep' ? '' : thing.to === '' ? ', discard' : `, ${thing.to}`}</span></span>
             <button type="button" className="min-h-8 text-[13.5px] underline underline-offset-3 max-md:min-h-11" aria-label={`Take back ${thing.name}`} onClick={() => onTakeBack(thing)}>take back</button>
           </li>
         ))}
       </ul>
-      {things.length > 12 && <p className="pt-1 text-[13.5px] text-soft">and {things.length - 12} before them</p>}
+      {things.length > 12 && !isWhole && <button type="button" className="min-h-9 text-[13.5px] underline underline-offset-3 max-md:min-h-11" onClick={() => setIsWhole(true)}>and {things.length - 12} before them</button>}
     </section>
   );
 }
@@ -159,7 +174,7 @@ function Lines({ title, lines, look }: { title: string; lines: readonly DatedThi
         {lines.map(({ thing, expiresOn, daysLeft, useFirst }) => (
           <li key={thing.id} className="flex items-baseline justify-between gap-3 py-1 text-[14.5px]">
             <span>{thing.count > 1 ? `${thing.count} ` : ''}{thing.name}{useFirst && <b className="ml-2 text-[13px] text-rim-deep">use first</b>}</span>
-            <span className={`shrink-0 font-mono text-[13.5px] ${mark}`}>{dayWords(expiresOn)}<span className="inline-block w-[74px] text-right">{daysLeft < 0 ? `${-daysLeft} d ago` : `${daysLeft} d`}</span></span>
+            <span className={`shrink-0 font-mono text-[13.5px] ${mark}`}>{dayWords(expiresOn)}<span className="inline-block w-[92px] text-right">{daysLeft < 0 ? `${-daysLeft} d ago` : `${daysLeft} d`}</span></span>
           </li>
         ))}
       </ul>

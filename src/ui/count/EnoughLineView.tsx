@@ -47,7 +47,7 @@ export function EnoughLineView({ projectId, line, household, roomName, onSave, o
         <span className="text-[14px]"><b className="font-mono text-[16px]">{kept}</b> kept, {enough} {enough === 1 ? 'is' : 'are'} enough{over > 0 ? <b className="text-signal-deep">, {over} over</b> : short > 0 && kept > 0 ? `, ${short} short` : ''}{undecided > 0 && <span className="text-soft">, {undecided} undecided</span>}</span>
       </div>
       {kept > 0 && <Strokes kept={kept} enough={enough} />}
-      <p className="flex flex-wrap items-center gap-x-3 text-[13.5px] text-soft">{ruleWords(rule, household)} <button type="button" aria-expanded={isEditing} aria-label={`Change the rule for ${rule.name}`} className="min-h-8 underline underline-offset-3 max-md:min-h-11" onClick={() => setIsEditing(!isEditing)}>change</button></p>
+      <p className="text-[13.5px] text-soft">{ruleWords(rule, household)} <button type="button" aria-expanded={isEditing} aria-label={`Change the rule for ${rule.name}`} className="min-h-6 px-1 underline underline-offset-3 max-md:min-h-11" onClick={() => setIsEditing(!isEditing)}>change</button></p>
       {open.length > 0 && (
         <ul aria-label={`${rule.name}: let go first`} className="mt-1 grid gap-1">
           {open.map((part) => (

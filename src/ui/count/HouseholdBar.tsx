@@ -21,12 +21,12 @@ export function HouseholdBar({ household, onSave }: HouseholdBarProps) {
     setProblem(result.ok ? '' : result.message);
     if (result.ok) router.refresh();
   };
-  const field = (label: string, value: number, key: keyof Parameters<typeof onSave>[0]) => (
-    <label className="flex items-center gap-1.5">{label} <input key={value} inputMode="numeric" className="input measure min-h-8 w-[52px] px-2 py-0.5 max-md:min-h-11" defaultValue={value} onBlur={(event) => Number(event.target.value) !== value && void save({ [key]: Number(event.target.value) })} /></label>
+  const field = (label: string, value: number, key: keyof Parameters<typeof onSave>[0], unit = '') => (
+    <label className="flex items-center gap-1.5">{label} <input key={value} inputMode="numeric" className="input measure min-h-8 w-[52px] px-2 py-0.5 max-md:min-h-11" defaultValue={value} onBlur={(event) => Number(event.target.value) !== value && void save({ [key]: Number(event.target.value) })} /> {unit}</label>
   );
   return (
     <div className="mt-1 text-[14px]">
-      <p className="flex flex-wrap items-center gap-x-4 gap-y-1.5"><span>{formatCount(household.people, 'person', 'people')}</span>{field('beds', household.beds, 'bedCount')}{field('places for guests', household.guestPlaces, 'guestPlaceCount')}{field('days between washdays', household.washEveryDays, 'washEveryDays')}</p>
+      <p className="flex flex-wrap items-center gap-x-4 gap-y-1.5"><span>{formatCount(household.people, 'person', 'people')}</span>{field('beds', household.beds, 'bedCount')}{field('guest places', household.guestPlaces, 'guestPlaceCount')}{field('washday every', household.washEveryDays, 'washEveryDays', 'days')}</p>
       {problem !== '' && <p role="alert" className="warn mt-1">{problem}</p>}
     </div>
   );

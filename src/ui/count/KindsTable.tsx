@@ -69,7 +69,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
   const isCorrected = kind.litresFrom !== 'assumed' || kind.massFrom !== 'assumed';
   return (
     <>
-      <tr className="border-t border-line">
+      <tr className="border-t border-line [&>td]:py-1.5">
         <th scope="row" className="px-3 py-1 text-left font-[650]">{id}<span className="block text-[13px] font-normal text-soft">{kind.words.slice(1).join(', ')}</span></th>
         <td className="px-2">{cell('litres', 'Litres')}</td>
         <td className="px-2">{cell('massG', 'Grams')}</td>

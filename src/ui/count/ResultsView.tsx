@@ -36,9 +36,9 @@ export function ResultsView({ scope, roomName, results, sessions, session, href,
       {all.count === 0 ? <p className="panel p-4 text-[15px]">Nothing is decided here yet. The bench fills this page by itself.</p> : (
         <>
           <dl className="grid grid-cols-2 gap-3 md:grid-cols-4">
-            <Figure label={`${all.count === 1 ? 'thing' : 'things'} gone through`} value={String(all.count)} note={`${formatLitres(all.litres)} · ${formatMass(all.massG)}`} />
+            <Figure label="gone through" value={String(all.count)} note={`${formatLitres(all.litres)} · ${formatMass(all.massG)}`} />
             <Figure label={`${left.count === 1 ? 'leaves' : 'leave'} the home`} value={String(left.count)} note={`${formatLitres(left.litres)} · ${formatMass(left.massG)}`} />
-            <Figure label="of the litres leave" value={all.litres > 0 ? `${Math.round((100 * left.litres) / all.litres)} %` : '–'} note="by estimated litres" />
+            <Figure label="of it leaves" value={all.litres > 0 ? `${Math.round((100 * left.litres) / all.litres)} %` : '–'} note="by estimated litres" />
             <Figure label="decisions a minute" value={results.decisionsPerMinute > 0 ? results.decisionsPerMinute.toFixed(1) : '–'} note={`${formatCount(results.decisionCount, 'decision')}, interruptions left out`} />
           </dl>
           <div className="mt-3 grid items-start gap-3 lg:grid-cols-2">

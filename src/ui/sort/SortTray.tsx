@@ -10,11 +10,12 @@ interface SortTrayProps {
   readonly progress: RoomProgress;
   readonly outOfScopeNames: readonly string[];
   readonly lists: OpenLists;
-  readonly listsHref: string;
+  /** The address of sorting in this room; its pages stand behind it. */
+  readonly href: string;
 }
 
 /** What must not be forgotten while sorting: the pictures, the questions, what has left. */
-export function SortTray({ things, progress, outOfScopeNames, lists, listsHref }: SortTrayProps) {
+export function SortTray({ things, progress, outOfScopeNames, lists, href }: SortTrayProps) {
   const pictures = progress.next.filter((next) => next.code === 'take_before' || next.code === 'add_vantage_point');
   const left = addUp(things.filter((thing) => leavesHome(thing.verdict)));
   const questions = things.filter((thing) => thing.verdict === 'ask');
@@ -40,8 +41,11 @@ export function SortTray({ things, progress, outOfScopeNames, lists, listsHref }
       )}
       <section>
         <h2 className="caption mb-1 font-text">What waits</h2>
-        <Link href={listsHref} className="block rounded py-1 text-[14.5px] leading-snug text-rim underline underline-offset-3 max-md:min-h-11">{lists.comingIn.length} coming in, {lists.noHome.length} without a home, {lists.ask.length} to ask, {lists.later.length} for later</Link>
+        <Link href={`${href}/lists`} className="block rounded py-1 text-[14.5px] leading-snug text-rim underline underline-offset-3 max-md:min-h-11">{lists.comingIn.length} coming in, {lists.noHome.length} without a home, {lists.ask.length} to ask, {lists.later.length} for later</Link>
       </section>
+      <nav aria-label="Pages of sorting" className="flex flex-wrap gap-x-4">
+        {([['count', 'How many are enough'], ['dates', 'Dates'], ['results', 'Results']] as const).map(([page, label]) => <Link key={page} href={`${href}/${page}`} className="py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11">{label}</Link>)}
+      </nav>
     </>
   );
 }

@@ -29,7 +29,7 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
   const section = sections.find(({ id }) => id === session?.sectionId);
   const place = { projectId, roomId };
   return (
-    <StepFrame step="sort" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<SortTray things={own.things} progress={here.progress} outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)} lists={openListsOf(records.things, own.room)} listsHref={`/projects/${projectId}/rooms/${roomId}/sort/lists`} />}>
+    <StepFrame step="sort" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<SortTray things={own.things} progress={here.progress} outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)} lists={openListsOf(records.things, own.room)} href={`/projects/${projectId}/rooms/${roomId}/sort`} />}>
       <h1 className="sr-only">Sort {own.room.name}</h1>
       <SortBench
         key={roomId}

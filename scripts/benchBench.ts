@@ -65,15 +65,20 @@ async function ready(page: Page): Promise<void> {
   await page.waitForFunction(() => document.activeElement?.tagName === 'TEXTAREA');
 }
 
+/** In the page: from the tap on the step to the line that has the focus; asked from outside, the asking would be measured too. */
+const TAP_TO_LINE = `new Promise((resolve) => {
+  const link = [...document.querySelectorAll('nav[aria-label=Steps] a')].find((each) => each.textContent.startsWith('Sort'));
+  const start = performance.now();
+  link.click();
+  const look = () => (document.activeElement?.tagName === 'TEXTAREA' ? resolve(performance.now() - start) : requestAnimationFrame(look));
+  requestAnimationFrame(look);
+})`;
+
 /** From another step, as one goes there in the work. */
 async function goToBench(page: Page): Promise<number> {
   await page.goto(`${ADDRESS}/projects/home/rooms/room0/show`);
   await page.waitForTimeout(1500);
-  const link = page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /^Sort/ });
-  const start = performance.now();
-  await link.click();
-  await ready(page);
-  return performance.now() - start;
+  return page.evaluate<number>(TAP_TO_LINE);
 }
 
 async function loadBench(page: Page): Promise<number> {

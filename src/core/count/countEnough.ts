@@ -1,4 +1,4 @@
-import { findKind, stemsOf, type Reason, type Thing } from '../sort';
+import { findPhrase, headStemsOf, kinds, type Reason, type Thing } from '../sort';
 import type { EnoughRule, HouseholdCounts, ShippedRule } from './model';
 
 type Amounts = Pick<EnoughRule, 'perHome' | 'perPerson' | 'perBed' | 'perGuestPlace' | 'perDay' | 'perPersonDay'>;
@@ -14,22 +14,12 @@ export function enoughOf(rule: Amounts, { people, beds, guestPlaces, washEveryDa
  * known kind names the thing better: a sheet of music is no sheet.
  */
 export function findRule<R extends Pick<ShippedRule, 'words'>>(rules: readonly R[], name: string): R | undefined {
-  const text = ` ${stemsOf(name.split(/[,;(]/)[0] ?? name).join(' ')} `;
-  let best: { readonly rule: R; readonly length: number; readonly at: number } | undefined;
-  for (const rule of rules) {
-    for (const word of rule.words) {
-      const stem = stemsOf(word).join(' ');
-      const at = text.lastIndexOf(` ${stem} `);
-      if (at < 0) continue;
-      // "tea towel rail" is a rail: what stands last names the thing, and a longer word knows it better.
-      if (!best || stem.length > best.length || (stem.length === best.length && at > best.at)) best = { rule, length: stem.length, at };
-    }
-  }
-  if (!best) return undefined;
-  const { rule, length } = best;
-  const kindStems = (findKind(name)?.words ?? []).map((word) => stemsOf(word).join(' '));
-  const isOtherKind = kindStems.some((stem) => stem.length > length && text.includes(` ${stem} `)) && !rule.words.some((word) => kindStems.includes(stemsOf(word).join(' ')));
-  return isOtherKind ? undefined : rule;
+  const stems = headStemsOf(name);
+  const found = findPhrase(rules, stems);
+  if (!found) return undefined;
+  const kind = findPhrase(kinds, stems);
+  const isSameKind = !kind || kind.length <= found.length || kind.entry.words.some((word) => found.entry.words.includes(word));
+  return isSameKind ? found.entry : undefined;
 }
 
 /** So gladly is a thing let go, by its reasons: the highest goes first. What is used or dear stays longest. */

@@ -1,10 +1,10 @@
 import type { RoomId } from '../shared';
-import { findKind, stemsOf, type Thing } from '../sort';
+import { findPhrase, headStemsOf, kinds, type Thing } from '../sort';
 
 /** What makes two things the same to their user: the known kind, or all the words before the comma. */
 export function likenessOf(name: string): string {
-  const head = name.split(/[,;(]/)[0] ?? name;
-  return findKind(head)?.words[0] ?? (stemsOf(head).sort().join(' ') || head.trim().toLowerCase());
+  const stems = headStemsOf(name);
+  return findPhrase(kinds, stems)?.entry.words[0] ?? (stems.sort().join(' ') || name.trim().toLowerCase());
 }
 
 /** One kind of thing that is kept in more than one room. */
@@ -16,13 +16,11 @@ export interface Repeat {
   readonly rooms: readonly { readonly roomId: RoomId; readonly count: number }[];
 }
 
-/** Kept pieces by likeness and room. O(things). */
-export function keptByLikeness(things: readonly Thing[]): Readonly<Record<string, Readonly<Record<string, number>>>> {
-  const known = new Map<string, string>();
+/** Kept pieces by likeness and room. O(things). `known` remembers the likeness of a name from one call to the next. */
+export function keptByLikeness(things: readonly Thing[], known = new Map<string, string>()): Readonly<Record<string, Readonly<Record<string, number>>>> {
   const sums: Record<string, Record<string, number>> = {};
   for (const { name, roomId, verdict, count } of things) {
     if (verdict !== 'keep') continue;
-    // Thousands of things share some hundreds of names.
     const likeness = known.get(name) ?? likenessOf(name);
     known.set(name, likeness);
     const byRoom = (sums[likeness] ??= {});

@@ -11,15 +11,22 @@ export interface HomeCounts {
   readonly byRule: Readonly<Record<string, number>>;
 }
 
-/** Sums up what is kept. O(things + names × words). */
-export function homeCountsOf(things: readonly Thing[], rules: readonly Pick<ShippedRule, 'name' | 'words'>[]): HomeCounts {
-  const ruleOf = new Map<string, string | undefined>();
+/** What was worked out of names before, for the next call with the same rules. */
+export interface NameMemory {
+  readonly likeness: Map<string, string>;
+  /** By the rule's name; undefined where no rule counts the thing. */
+  readonly rule: Map<string, string | undefined>;
+}
+export const createNameMemory = (): NameMemory => ({ likeness: new Map(), rule: new Map() });
+
+/** Sums up what is kept. O(things + new names). Requires: `memory` was only used with the same rules. */
+export function homeCountsOf(things: readonly Thing[], rules: readonly Pick<ShippedRule, 'name' | 'words'>[], memory: NameMemory = createNameMemory()): HomeCounts {
   const byRule: Record<string, number> = {};
   for (const { name, verdict, count } of things) {
     if (verdict !== 'keep') continue;
-    if (!ruleOf.has(name)) ruleOf.set(name, findRule(rules, name)?.name);
-    const rule = ruleOf.get(name);
+    if (!memory.rule.has(name)) memory.rule.set(name, findRule(rules, name)?.name);
+    const rule = memory.rule.get(name);
     if (rule !== undefined) byRule[rule] = (byRule[rule] ?? 0) + count;
   }
-  return { byLikeness: keptByLikeness(things), byRule };
+  return { byLikeness: keptByLikeness(things, memory.likeness), byRule };
 }

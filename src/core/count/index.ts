@@ -1,7 +1,7 @@
 // How many are enough
 export { enoughRuleSchema, shippedRules, type EnoughRule, type HouseholdCounts, type ShippedRule } from './model';
 export { countEnough, enoughOf, findRule, letGoRankOf, litresOfBest, orderLetGo, piecesOf, type EnoughLine, type LetGo } from './countEnough';
-export { homeCountsOf, type HomeCounts } from './homeCounts';
+export { createNameMemory, homeCountsOf, type HomeCounts, type NameMemory } from './homeCounts';
 // What belongs together
 export { findRim, matchLids, matchPiles, RIM_TOLERANCE_MM, rimGapMm, type LidMatch, type RimPile, type RimSize } from './matchLids';
 export { findOddPieces, findSets, type CountedSet, type OddPieces } from './findSets';

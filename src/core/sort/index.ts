@@ -20,7 +20,9 @@ export { boxesNow, CARRY_LITRES, carryCountOf, openDebts, type BoxNow } from './
 export { isHesitating, secondOpinionOf, type Opinion, type OpinionFacts, type OpinionRule, type SecondOpinion } from './secondOpinion';
 export { findConflicts, type Conflict } from './findConflicts';
 // The thing in hand
-export { findKind, parseThing, stemsOf, type ParsedThing } from './parseThing';
+export { findKind, parseThing, type ParsedThing } from './parseThing';
+export { findPhrase, headStemsOf } from './findPhrase';
+export { stemsOf } from './stems';
 export { kinds, type Kind } from './kinds';
 export { addWeighing, kindKeyOf, kindSizeSchema, noKindSize, withKindSizes, type KindSize, type SizedKind, type SizeSource } from './kindSizes';
 export { cautionsFor, LIFTING_LIMIT_G, type CautionCode } from './cautions';

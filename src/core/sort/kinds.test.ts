@@ -1,5 +1,6 @@
 import { kinds } from './kinds';
-import { findKind, stemsOf } from './parseThing';
+import { findKind } from './parseThing';
+import { stemsOf } from './stems';
 
 test('every kind has a size that a hand could believe', () => {
   for (const { words, litres, massG } of kinds) {

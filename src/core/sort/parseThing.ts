@@ -1,6 +1,8 @@
 import { findDay, type GroupId } from '../shared';
+import { findPhrase, headStemsOf } from './findPhrase';
 import { kinds, UNKNOWN_KIND, type Kind } from './kinds';
 import type { Group, Reason, Thing } from './model';
+import { stemsOf } from './stems';
 
 /** What a typed line was understood as. */
 export interface ParsedThing {
@@ -95,37 +97,13 @@ const clampCount = (count: number): number => Math.min(MAX_COUNT, Math.max(1, co
 const roundTo = (value: number, steps: number): number => Math.round(value * steps) / steps;
 
 /** The kind whose longest head word occurs; where two are equally long, the one further right. */
-export function findKind(name: string, known: readonly Kind[] = kinds): Kind | undefined {
-  // What follows a comma is about the thing, not the thing: "6 scarves, box torn".
-  const text = ` ${stemsOf(name.split(/[,;(]/)[0] ?? name).join(' ')} `;
-  let best: { kind: Kind; length: number; at: number } | undefined;
-  for (const kind of known) {
-    for (const word of kind.words) {
-      const stem = stemPhraseOf(word);
-      const at = text.lastIndexOf(` ${stem} `);
-      if (at < 0) continue;
-      const isBetter = !best || stem.length > best.length || (stem.length === best.length && at > best.at);
-      if (isBetter) best = { kind, length: stem.length, at };
-    }
-  }
-  return best?.kind;
-}
-
-/** Words of the tables are looked at again and again; their stems stay the same. */
-const stemPhrases = new Map<string, string>();
-function stemPhraseOf(word: string): string {
-  const known = stemPhrases.get(word);
-  if (known !== undefined) return known;
-  const phrase = stemsOf(word).join(' ');
-  stemPhrases.set(word, phrase);
-  return phrase;
-}
+export const findKind = <K extends Kind>(name: string, known: readonly K[] = kinds as readonly K[]): K | undefined => findPhrase(known, headStemsOf(name))?.entry;
 
 function suggestGroup(
   name: string,
   { groups, things }: Parameters<typeof parseThing>[1],
 ): GroupId | undefined {
-  const words = new Set(stemsOf(name.split(/[,;(]/)[0] ?? name));
+  const words = new Set(headStemsOf(name));
   const overlap = (other: string) => stemsOf(other).filter((word) => words.has(word)).length;
   let best: { id: GroupId; score: number } | undefined;
   for (const group of groups) {
@@ -137,28 +115,4 @@ function suggestGroup(
     if (score > (best?.score ?? 0)) best = { id: group.id, score };
   }
   return best?.id;
-}
-
-const SMALL_WORDS = new Set(['and', 'of', 'the', 'in', 'a', 'an', 'for', 'with', 'to', 'old', 'new', 'big', 'small']);
-const IRREGULAR: Readonly<Record<string, string>> = {
-  scarves: 'scarf', knives: 'knife', shelves: 'shelf', wellies: 'welly', leaves: 'leaf', batteries: 'battery',
-};
-
-/** Words in lower case with their plural taken off, so that "scarves" meets "Scarf box". */
-export function stemsOf(text: string): string[] {
-  return text
-    .toLowerCase()
-    .replace(/[’']s\b/g, '')
-    .split(/[^\p{L}\p{N}-]+/u)
-    .filter((word) => word.length > 0 && !SMALL_WORDS.has(word))
-    .map(singularOf);
-}
-
-function singularOf(word: string): string {
-  const irregular = IRREGULAR[word];
-  if (irregular) return irregular;
-  if (word.length > 4 && word.endsWith('ies')) return `${word.slice(0, -3)}y`;
-  if (/(ss|us|is)$/.test(word) || word.length < 4) return word;
-  if (/(ches|shes|sses|xes)$/.test(word)) return word.slice(0, -2);
-  return word.endsWith('s') ? word.slice(0, -1) : word;
 }

@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { homeCountsOf, type HomeCounts, type HouseholdCounts } from '@/core/count';
+import { createNameMemory, homeCountsOf, type HomeCounts, type NameMemory, type HouseholdCounts } from '@/core/count';
 import { benchBaseOf, keptByGroup, type BenchBase, type DecisionEvent, type KindSize, type Thing } from '@/core/sort';
 import type { RoomId } from '@/core/shared';
 import { listKindSizes } from '@/data/countRepo';
@@ -32,11 +32,21 @@ export async function loadBench(db: Db, { project, people, roomId, things }: Pic
   const recent = await listRecentHistories(db, projectId, OPEN_EVENTS);
   const touchedHere = new Set(recent.flatMap((event) => (event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [])));
   const log = recent.filter((event) => touchedHere.has(event.thingId));
-  const isOpen = (thing: Thing) => touchedHere.has(thing.id);
+  // What was decided here and has moved to another room since is not shown here any more.
+  const isOpen = (thing: Thing) => thing.roomId === roomId && touchedHere.has(thing.id);
   const closed = things.filter((thing) => !isOpen(thing));
   const rules = (await rulesInUse(db, projectId)).filter(({ isOff }) => !isOff);
   return {
     log, base: benchBaseOf(closed.filter((thing) => thing.roomId === roomId)), otherKeptLitres: keptByGroup(closed.filter((thing) => thing.roomId !== roomId), 'litres'), lastSeq,
-    home: homeCountsOf(closed, rules), enough: { rules, household: householdOf(project, people) }, kindSizes: await listKindSizes(db),
+    home: homeCountsOf(closed, rules, memoryFor(rules)), enough: { rules, household: householdOf(project, people) }, kindSizes: await listKindSizes(db),
   };
+}
+
+/** What names mean is worked out once; other rules, or very many names, begin anew. */
+let memory: { readonly key: string; readonly names: NameMemory } | undefined;
+const MOST_NAMES = 100_000;
+function memoryFor(rules: readonly RuleInUse[]): NameMemory {
+  const key = JSON.stringify(rules.map(({ name, words }) => [name, words]));
+  if (memory?.key !== key || memory.names.likeness.size > MOST_NAMES) memory = { key, names: createNameMemory() };
+  return memory.names;
 }

@@ -33,6 +33,8 @@ const VIEWS = [
   { name: 'agreement', url: '/api/projects/quarry-row/agreement', size: DESK },
   { name: 'sort', url: room('quarry-row', 'linen-press', 'sort'), size: DESK, act: typeScarves },
   { name: 'sort-phone', url: room('quarry-row', 'linen-press', 'sort'), size: PHONE, act: typeScarves },
+  { name: 'count', url: room('quarry-row', 'linen-press', 'sort/count'), size: DESK },
+  { name: 'results', url: `${room('quarry-row', 'linen-press', 'sort/results')}?of=project`, size: DESK },
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },
   { name: 'place-phone', url: room('quarry-row', 'linen-press', 'place'), size: PHONE },
   { name: 'fit', url: `${room('quarry-row', 'linen-press', 'fit')}?bay=right-2`, size: DESK, act: (page) => page.getByRole('button', { name: 'Stop, keep what is there' }).waitFor({ state: 'detached', timeout: 30_000 }) },

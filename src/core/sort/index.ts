@@ -15,7 +15,7 @@ export {
 } from './session';
 export { forecast, intervalsOf, paceOf, type Forecast, type Pace, type PaceEvent } from './pace';
 export { earlierIntervalsOf, sessionProgressOf, type SessionProgress } from './sessionProgress';
-export { hasDay, openListsOf, type OpenLists } from './openLists';
+export { hasDay, laterBoxesOf, openListsOf, type OpenLists } from './openLists';
 export { boxesNow, CARRY_LITRES, carryCountOf, openDebts, type BoxNow } from './carryOut';
 export { isHesitating, secondOpinionOf, type Opinion, type OpinionFacts, type OpinionRule, type SecondOpinion } from './secondOpinion';
 export { findConflicts, type Conflict } from './findConflicts';

@@ -24,5 +24,22 @@ export function openListsOf(things: readonly Thing[], room: { readonly id: RoomI
   };
 }
 
+/** So much goes into a box that waits. */
+export const LATER_BOX_LITRES = 45;
+
+/** Which box of its room each thing that was put off lies in, counted from 1: filled one after the other as they were put off. */
+export function laterBoxesOf(things: readonly Thing[]): ReadonlyMap<string, number> {
+  const boxes = new Map<string, number>();
+  const filled = new Map<string, { box: number; litres: number }>();
+  for (const thing of [...things].filter(({ verdict }) => verdict === 'later').sort((a, b) => a.decidedAt.localeCompare(b.decidedAt) || a.id.localeCompare(b.id))) {
+    const last = filled.get(thing.roomId) ?? { box: 1, litres: 0 };
+    const isFull = last.litres > 0 && last.litres + thing.litres > LATER_BOX_LITRES;
+    const now = isFull ? { box: last.box + 1, litres: thing.litres } : { box: last.box, litres: last.litres + thing.litres };
+    filled.set(thing.roomId, now);
+    boxes.set(thing.id, now.box);
+  }
+  return boxes;
+}
+
 /** Whether a thing that was put off has a day, `2026-12-12`. */
 export const hasDay = (thing: Pick<Thing, 'to'>): boolean => /^\d{4}-\d{2}-\d{2}$/.test(thing.to);

@@ -1,5 +1,6 @@
 import { cautionsFor, type CautionCode } from './cautions';
 import type { Reason } from './model';
+import { findReplaceCost } from './replaceCosts';
 
 /** What is known of a thing when a second opinion is asked for. */
 export interface OpinionFacts {
@@ -19,7 +20,7 @@ export interface OpinionFacts {
 
 export type OpinionRule =
   | 'out_of_date' | 'broken' | 'incomplete' | 'worn_out' | 'outgrown' | 'more_than_enough' | 'not_used' | 'forgotten' | 'does_not_do_its_job'
-  | 'sentimental' | 'heirloom' | 'in_use' | 'does_not_fit' | 'fits' | 'elsewhere_too';
+  | 'sentimental' | 'heirloom' | 'in_use' | 'does_not_fit' | 'fits' | 'elsewhere_too' | 'costs_to_replace' | 'cheap_to_replace';
 
 /** One stated rule with what speaks for keeping and for letting go; the screen words it. It never decides. */
 export interface Opinion {
@@ -33,6 +34,10 @@ export interface SecondOpinion {
   readonly cautions: readonly CautionCode[];
 }
 
+/** From so much on a new one hurts; up to so much nobody minds. Minor units of money. */
+const DEAR_MINOR = 2500;
+const CHEAP_MINOR = 400;
+
 const RULE_OF_REASON: Readonly<Record<Reason, { readonly rule: OpinionRule; readonly leans: Opinion['leans'] }>> = {
   'in use': { rule: 'in_use', leans: 'keep' }, sentimental: { rule: 'sentimental', leans: 'ask' }, heirloom: { rule: 'heirloom', leans: 'ask' },
   'worn out': { rule: 'worn_out', leans: 'let_go' }, broken: { rule: 'broken', leans: 'let_go' }, incomplete: { rule: 'incomplete', leans: 'ask' },
@@ -42,7 +47,7 @@ const RULE_OF_REASON: Readonly<Record<Reason, { readonly rule: OpinionRule; read
 
 /**
  * The stated rules that speak about a thing, each with its facts: those of its reasons, then how many are
- * enough, whether it fits, and where else there are some. Deterministic; no verdict.
+ * enough, whether it fits, where else there are some, and what a new one costs. Deterministic; no verdict.
  */
 export function secondOpinionOf(facts: OpinionFacts): SecondOpinion {
   const byReason = facts.reasons.map((reason): Opinion => {
@@ -60,6 +65,9 @@ export function secondOpinionOf(facts: OpinionFacts): SecondOpinion {
   }
   const others = facts.elsewhere.reduce((sum, { count }) => sum + count, 0);
   if (others > 0) opinions.push({ rule: 'elsewhere_too', leans: 'let_go', facts: { count: others, rooms: facts.elsewhere.map(({ roomName }) => roomName).join(', ') } });
+  const eachMinor = findReplaceCost(facts.name);
+  if (eachMinor !== undefined && eachMinor >= DEAR_MINOR) opinions.push({ rule: 'costs_to_replace', leans: 'keep', facts: { eachMinor } });
+  if (eachMinor !== undefined && eachMinor <= CHEAP_MINOR) opinions.push({ rule: 'cheap_to_replace', leans: 'let_go', facts: { eachMinor } });
   return { opinions, cautions: cautionsFor(facts.name, facts.massG) };
 }
 

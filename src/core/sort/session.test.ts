@@ -104,6 +104,8 @@ describe('a second opinion', () => {
     expect(rules({ enoughCount: 12, reasons: ['more than enough'] })).toEqual([['more_than_enough', 'let_go']]);
     expect(rules({ fittingCount: 3 })).toEqual([['does_not_fit', 'let_go']]);
     expect(rules({ fittingCount: 4, elsewhere: [{ roomName: 'Loft', count: 3 }] })).toEqual([['fits', 'keep'], ['elsewhere_too', 'let_go']]);
+    expect(rules({ name: 'old violin' })).toEqual([['costs_to_replace', 'keep']]);
+    expect(rules({ name: 'tea towels' })).toEqual([['cheap_to_replace', 'let_go']]);
     expect(secondOpinionOf({ ...facts, name: 'bottle of bleach', massG: 16_000 }).cautions).toEqual(['chemical', 'heavy']);
   });
 

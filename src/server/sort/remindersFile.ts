@@ -2,7 +2,7 @@ import 'server-only';
 
 import ical, { ICalAlarmRelatesTo, ICalAlarmType } from 'ical-generator';
 
-import { hasDay } from '@/core/sort';
+import { hasDay, laterBoxesOf } from '@/core/sort';
 import type { ProjectRecords } from '@/data/projectRepo';
 
 /** Reminders ring at eight on the day itself. */
@@ -14,12 +14,13 @@ const RINGS_AFTER_MIDNIGHT_S = 8 * 3600;
  */
 export function writeReminders({ project, rooms, things }: Pick<ProjectRecords, 'project' | 'rooms' | 'things'>, now: string): string {
   const calendar = ical({ name: `Decide later, ${project.name}`, prodId: '//Tin Box//Decide later//EN' });
+  const boxes = laterBoxesOf(things);
   for (const thing of things) {
     if (thing.verdict !== 'later' || !hasDay(thing)) continue;
     const entry = calendar.createEvent({
       id: `${thing.id}@tin-box`, stamp: new Date(now), start: new Date(`${thing.to}T00:00:00Z`), allDay: true,
       summary: `Decide on ${thing.count === 1 ? '' : `${thing.count} `}${thing.name}`,
-      location: rooms.find(({ id }) => id === thing.roomId)?.name ?? null,
+      location: `${rooms.find(({ id }) => id === thing.roomId)?.name ?? ''}, later box ${boxes.get(thing.id) ?? 1}`,
       description: thing.reasons.join(', ') || null,
     });
     // Counted from the start: the package counts from the end of the day unless it is told so afterwards.

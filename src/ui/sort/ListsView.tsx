@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 
 import { formatCount, formatLitres } from '@/core/shared';
-import { addUp, hasDay, type OpenLists, type Thing, type Verdict } from '@/core/sort';
+import { addUp, hasDay, laterBoxesOf, type OpenLists, type Thing, type Verdict } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
 import { verdictWords } from '../words';
 import { decisionOutbox } from './decisionOutbox';
@@ -34,6 +34,7 @@ export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsVi
     setAnswered(new Set([...answered, thing.decisionId]));
   };
   const open = (list: readonly Thing[]) => list.filter(({ decisionId }) => !answered.has(decisionId));
+  const boxes = laterBoxesOf(lists.later);
   const small = 'min-h-9 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13.5px] hover:border-rim max-md:min-h-11';
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
@@ -51,7 +52,7 @@ export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsVi
       <ThingList title="To ask the client" empty="No question is open." things={open(lists.ask)} note={roomOf} foot={<a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/questions`} target="_blank" rel="noreferrer">Show or print the questions</a>}>
         {(thing) => <span className="flex flex-wrap gap-1.5">{ANSWERS.map((verdict) => <button key={verdict} type="button" className={small} aria-label={`${thing.name}: ${verdictWords[verdict]}`} onClick={() => decide(thing, { verdict, to: '' })}>{verdictWords[verdict]}</button>)}</span>}
       </ThingList>
-      <ThingList title="Decide later" empty="Nothing is put off." things={open(lists.later)} note={(thing) => `${roomOf(thing)}${thing.to === '' ? ', no day yet' : ''}`} foot={lists.later.some(hasDay) ? <a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/reminders`} download>Reminders as a calendar file</a> : <p className="mt-2 text-[14px] text-soft">What gets a day can remind you, as a calendar file.</p>}>
+      <ThingList title="Decide later" empty="Nothing is put off." things={open(lists.later)} note={(thing) => `${roomOf(thing)}, later box ${boxes.get(thing.id) ?? 1}${thing.to === '' ? ', no day yet' : ''}`} foot={lists.later.some(hasDay) ? <a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/reminders`} download>Reminders as a calendar file</a> : <p className="mt-2 text-[14px] text-soft">What gets a day can remind you, as a calendar file.</p>}>
         {(thing) => (
           <span className="flex flex-wrap items-center gap-1.5">
             <input type="date" className="input min-h-9 w-auto py-1 text-[13.5px]" aria-label={`Day to decide on ${thing.name}`} defaultValue={thing.to} onBlur={(event) => event.target.value !== thing.to && decide(thing, { to: event.target.value })} />

@@ -2,12 +2,13 @@
 
 import { CircleHelp } from 'lucide-react';
 
+import type { Currency } from '@/core/shared';
 import { secondOpinionOf, type OpinionFacts } from '@/core/sort';
 import { cautionWords } from '../words';
 import { opinionWords } from './opinionWords';
 
 /** What the stated rules say of the thing in hand: for, against, and a question for the client. It never decides. */
-export function OpinionPanel({ facts, because }: { facts: OpinionFacts; because: 'asked' | 'hesitating' }) {
+export function OpinionPanel({ facts, because, currency }: { facts: OpinionFacts; because: 'asked' | 'hesitating'; currency: Currency }) {
   const { opinions, cautions } = secondOpinionOf(facts);
   return (
     <section aria-label="Second opinion" className="panel mt-3 p-3 text-[14px]">
@@ -16,7 +17,7 @@ export function OpinionPanel({ facts, because }: { facts: OpinionFacts; because:
       {opinions.length === 0 && <p className="text-soft">No rule speaks about this yet. Tap a reason, or ask: would the client buy it again today?</p>}
       <ul className="grid gap-2">
         {opinions.map((opinion) => {
-          const words = opinionWords(opinion);
+          const words = opinionWords(opinion, currency);
           return (
             <li key={opinion.rule} className="grid gap-x-4 border-t border-line pt-1.5 first:border-t-0 md:grid-cols-[1fr_1fr]">
               <span><b className="font-[650]">For keeping:</b> {words.keep}</span>

@@ -4,6 +4,7 @@ import { CircleHelp, ListPlus, Split } from 'lucide-react';
 import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 
 import { piecesOf } from '@/core/count';
+import type { Currency } from '@/core/shared';
 import { disposals, intervalsOf, isHesitating, verdicts, type Carry, type Group, type OpinionFacts, type Verdict } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { useKeys } from '../primitives/useKeys';
@@ -29,6 +30,7 @@ interface SortBenchProps extends BenchData {
   readonly roomLitres: number;
   readonly carries: readonly Carry[];
   readonly liftLimitG: number;
+  readonly currency: Currency;
   readonly sentimentalSchool: OpinionFacts['sentimentalSchool'];
   readonly session: Omit<SessionBarProps, 'log'>;
   readonly onAddGroup: (name: string) => Promise<ActionResult<Group>>;
@@ -41,7 +43,7 @@ interface SortBenchProps extends BenchData {
 const ASKS_WHERE: ReadonlySet<Verdict> = new Set(['elsewhere', 'give', 'recycle']);
 
 /** The bench: the thing in hand, one key a verdict, what it makes of the space. */
-export function SortBench({ otherRooms, roomLitres, carries, liftLimitG, sentimentalSchool, session, onAddGroup, onPlaceGroup, onCarry, onSettle, ...data }: SortBenchProps) {
+export function SortBench({ otherRooms, roomLitres, carries, liftLimitG, currency, sentimentalSchool, session, onAddGroup, onPlaceGroup, onCarry, onSettle, ...data }: SortBenchProps) {
   const [addedGroups, setAddedGroups] = useState<readonly Group[]>([]);
   const groups = [...data.groups, ...addedGroups.filter((added) => data.groups.every(({ id }) => id !== added.id))];
   const bench = useBench({ ...data, groups });
@@ -111,7 +113,7 @@ export function SortBench({ otherRooms, roomLitres, carries, liftLimitG, sentime
       </HandPanel>
       {isCounting && <p role="status" className="warn mt-2">Counting aloud: each verdict is one more of these. Undo takes one back; “Count aloud” ends it.</p>}
       {inHand && aside === 'split' && inHand.count > 1 && <SplitPanel key={inHand.name} name={inHand.name} count={inHand.count} onSplit={(parts) => { bench.split(parts); settle(); }} onBack={() => setAside(undefined)} />}
-      {inHand && (aside === 'opinion' || (isSlow && aside === undefined)) && <OpinionPanel because={aside === 'opinion' ? 'asked' : 'hesitating'} facts={opinionFacts(bench, { sentimentalSchool, otherRooms })} />}
+      {inHand && (aside === 'opinion' || (isSlow && aside === undefined)) && <OpinionPanel because={aside === 'opinion' ? 'asked' : 'hesitating'} currency={currency} facts={opinionFacts(bench, { sentimentalSchool, otherRooms })} />}
       {asking && <WhereTo verdict={asking} destinations={destinations} onChoose={(to) => decide(asking, to)} onCancel={stopAsking} />}
       <VerdictBoxes ref={boxesRef} tally={bench.tally} roomLitres={roomLitres} isReady={inHand !== undefined} onPick={pick} />
       <CarryCalls tally={bench.tally} carries={carries} liftLimitG={liftLimitG} onCarry={onCarry} onSettle={onSettle} />

@@ -41,6 +41,7 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
         otherRooms={records.rooms.filter(({ id }) => id !== own.room.id).map(({ id, name }) => ({ id, name }))}
         roomLitres={bays.reduce((sum, bay) => sum + usableLitresOf(bay), 0)}
         carries={await listCarries(db, own.room.id)}
+        currency={project.currency}
         liftLimitG={project.terms.liftLimitG}
         sentimentalSchool={schoolIn('sentimental', own.room.schools, project.terms.schools)?.choice}
         session={{

@@ -1,0 +1,218 @@
+import { SUM_TOLERANCE, type ZonesProblem } from './zonesProblem';
+
+const { max, min } = Math;
+
+/** A proven bound by rewards, what it says of each pair, and what each bay would then choose. */
+export interface BayBound {
+  readonly bound: number;
+  /** Bound on every arrangement that has group g in bay b, at `g * bayCount + b`. */
+  readonly through: Float64Array;
+  /** A first arrangement to mend: each group in the cheapest of the bays that chose it, or -1. */
+  readonly chosen: Int32Array;
+  /** The best rewards, to go on from. */
+  readonly rewards: Float64Array;
+}
+
+interface BayBoundOptions {
+  readonly best: number;
+  readonly steps: number;
+  readonly isOver: () => boolean;
+  /** Rewards to begin with, one a group. */
+  readonly rewards: Float64Array;
+  /** Costs of pairs (g, b); those of the problem, or less where something was taken off for pairs. */
+  readonly cost: Float64Array;
+  /** Bays still open to each group. */
+  readonly open: readonly (readonly number[])[];
+}
+
+/**
+ * Bounds the cost from below the other way round: each group carries a reward, every bay takes what pays best within its room
+ * and load, foes apart, and the rewards are paid back. A bay's choice is a small knapsack, worked through exactly, so that
+ * the bound sees that groups are whole: it is far tighter than prices where bays hold few groups each.
+ * Source: Fisher, Jaikumar and Van Wassenhove (1986), a multiplier adjustment for generalized assignment; subgradient by Polyak.
+ */
+export function boundByBays(problem: ZonesProblem, { best, steps, isOver, rewards: from, cost, open }: BayBoundOptions): BayBound {
+  const { groupCount, bayCount } = problem;
+  const rewards = Float64Array.from(from);
+  let bestRewards = Float64Array.from(from);
+  let bound = -Infinity;
+  let eagerness = 1;
+  let sinceBetter = 0;
+  const bays = openOf(problem, open);
+  const times = new Int32Array(groupCount);
+  const chosen = new Int32Array(groupCount).fill(-1);
+  const knapsack = createKnapsack(problem);
+  for (let step = 0; step < steps; step += 1) {
+    if ((step & 3) === 0 && isOver()) break;
+    times.fill(0);
+    let now = 0;
+    for (let g = 0; g < groupCount; g += 1) now += rewards[g] ?? 0;
+    for (let b = 0; b < bayCount; b += 1) {
+      now -= knapsack.fill(b, bays[b] ?? [], rewards, cost);
+      for (let k = 0; k < knapsack.count(); k += 1) {
+        const g = knapsack.at(k);
+        times[g] = (times[g] ?? 0) + 1;
+      }
+    }
+    if (now > bound + 1e-9) {
+      bound = now;
+      bestRewards = Float64Array.from(rewards);
+      sinceBetter = 0;
+    } else if ((sinceBetter += 1) > 10) {
+      eagerness *= 0.6;
+      sinceBetter = 0;
+      rewards.set(bestRewards);
+      if (eagerness < 2e-3) break;
+      continue;
+    }
+    let length = 0;
+    for (let g = 0; g < groupCount; g += 1) length += (1 - (times[g] ?? 0)) ** 2;
+    // Every group was taken once: the bays' choices are an arrangement, and the best one.
+    if (length === 0) break;
+    const goal = Number.isFinite(best) ? best : bound + Math.abs(bound) * 0.03 + 1;
+    const stride = (eagerness * max(goal - now, 1e-7)) / length;
+    for (let g = 0; g < groupCount; g += 1) rewards[g] = (rewards[g] ?? 0) + stride * (1 - (times[g] ?? 0));
+  }
+  const through = new Float64Array(groupCount * bayCount).fill(Infinity);
+  for (let b = 0; b < bayCount; b += 1) {
+    const value = knapsack.fill(b, bays[b] ?? [], bestRewards, cost);
+    for (let k = 0; k < knapsack.count(); k += 1) {
+      const g = knapsack.at(k);
+      const before = chosen[g] ?? -1;
+      if (before < 0 || (cost[g * bayCount + b] ?? 0) < (cost[g * bayCount + before] ?? 0)) chosen[g] = b;
+    }
+    for (const g of bays[b] ?? []) through[g * bayCount + b] = bound + value - knapsack.mostWith(g, b, bays[b] ?? [], bestRewards, cost);
+  }
+  return { bound: max(bound, 0), through, chosen, rewards: bestRewards };
+}
+
+function openOf({ bayCount }: ZonesProblem, open: readonly (readonly number[])[]): number[][] {
+  const bays: number[][] = Array.from({ length: bayCount }, () => []);
+  open.forEach((list, g) => list.forEach((b) => bays[b]?.push(g)));
+  return bays;
+}
+
+/** Branches that are dug into for one bay; beyond them shares bound the rest. */
+const MOST_DIGS = 2500;
+
+interface Knapsack {
+  /** The most that a bay gains; what it takes is told by `count` and `at`. */
+  readonly fill: (b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array) => number;
+  readonly count: () => number;
+  readonly at: (k: number) => number;
+  /** At most so much is gained with group g in the bay: the rest of the room filled by shares. */
+  readonly mostWith: (g: number, b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array) => number;
+}
+
+/** One worked-through bay after the other, in arrays that are used again. */
+function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMassG, foes }: ZonesProblem): Knapsack {
+  const item = new Int32Array(groupCount);
+  const gain = new Float64Array(groupCount);
+  const order = new Float64Array(groupCount);
+  /** Litres and gains of all before a place in the list. */
+  const litresTo = new Float64Array(groupCount + 1);
+  const gainTo = new Float64Array(groupCount + 1);
+  const isIn = new Uint8Array(groupCount);
+  const taken = new Uint8Array(groupCount);
+  const bestIn = new Int32Array(groupCount);
+  const hasFoes = Uint8Array.from(foes, (list) => (list.length > 0 ? 1 : 0));
+  let bestCount = 0;
+  let bestGain = 0;
+  let count = 0;
+  /** What is left of the digging, and the most that a branch which was given up could have gained. */
+  let digs = 0;
+  let givenUp = 0;
+
+  const collect = (b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array, except: number): void => {
+    count = 0;
+    for (const g of groups) {
+      const pays = (rewards[g] ?? 0) - (cost[g * bayCount + b] ?? 0);
+      if (pays <= 1e-12 || g === except) continue;
+      const perLitre = pays / max(litres[g] ?? 0, 1e-6);
+      // Inserted by gain a litre: lists are short.
+      let k = count;
+      while (k > 0 && (order[k - 1] ?? 0) < perLitre) {
+        order[k] = order[k - 1] ?? 0;
+        item[k] = item[k - 1] ?? 0;
+        gain[k] = gain[k - 1] ?? 0;
+        k -= 1;
+      }
+      order[k] = perLitre;
+      item[k] = g;
+      gain[k] = pays;
+      count += 1;
+    }
+    for (let k = 0; k < count; k += 1) {
+      litresTo[k + 1] = (litresTo[k] ?? 0) + (litres[item[k] ?? 0] ?? 0);
+      gainTo[k + 1] = (gainTo[k] ?? 0) + (gain[k] ?? 0);
+    }
+  };
+  const shares = (from: number, roomL: number): number => {
+    const end = (litresTo[from] ?? 0) + roomL;
+    // The last one that goes in whole, by halving.
+    let low = from;
+    let high = count;
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if ((litresTo[middle] ?? 0) <= end) low = middle;
+      else high = middle - 1;
+    }
+    const whole = (gainTo[low] ?? 0) - (gainTo[from] ?? 0);
+    if (low >= count) return whole;
+    return whole + ((gain[low] ?? 0) * max(0, end - (litresTo[low] ?? 0))) / max(litres[item[low] ?? 0] ?? 0, 1e-9);
+  };
+  const clashes = (g: number): boolean => {
+    for (const foe of foes[g] ?? []) if (isIn[foe]) return true;
+    return false;
+  };
+  /** Depth first, the denser first; a branch ends where even shares would not beat the best. */
+  const dig = (k: number, roomL: number, roomM: number, sum: number): void => {
+    if (sum > bestGain + 1e-12) {
+      bestGain = sum;
+      bestCount = 0;
+      for (let j = 0; j < k; j += 1) if (taken[j]) bestIn[bestCount++] = item[j] ?? 0;
+    }
+    if (k >= count) return;
+    const most = sum + shares(k, roomL);
+    if (most <= bestGain + 1e-12) return;
+    if ((digs -= 1) < 0) {
+      givenUp = max(givenUp, most);
+      return;
+    }
+    const g = item[k] ?? 0;
+    if ((litres[g] ?? 0) <= roomL + SUM_TOLERANCE && (massG[g] ?? 0) <= roomM + SUM_TOLERANCE && !(hasFoes[g] && clashes(g))) {
+      taken[k] = 1;
+      isIn[g] = 1;
+      dig(k + 1, roomL - (litres[g] ?? 0), roomM - (massG[g] ?? 0), sum + (gain[k] ?? 0));
+      isIn[g] = 0;
+      taken[k] = 0;
+    }
+    dig(k + 1, roomL, roomM, sum);
+  };
+  return {
+    fill: (b, groups, rewards, cost) => {
+      collect(b, groups, rewards, cost, -1);
+      bestGain = 0;
+      bestCount = 0;
+      digs = MOST_DIGS;
+      givenUp = 0;
+      dig(0, bayLitres[b] ?? 0, bayMassG[b] ?? Infinity, 0);
+      // Never less than the true most: the bound stays proven.
+      return max(bestGain, givenUp);
+    },
+    count: () => bestCount,
+    at: (k) => bestIn[k] ?? 0,
+    mostWith: (g, b, groups, rewards, cost) => {
+      collect(b, groups, rewards, cost, g);
+      return (rewards[g] ?? 0) - (cost[g * bayCount + b] ?? 0) + shares(0, max(0, (bayLitres[b] ?? 0) - (litres[g] ?? 0)));
+    },
+  };
+}
+
+/** Rewards to begin with: what a group's cheapest bay costs at the prices of room. */
+export const rewardsOf = ({ groupCount, bayCount }: ZonesProblem, priced: Float64Array): Float64Array =>
+  Float64Array.from({ length: groupCount }, (_, g) => {
+    let least = Infinity;
+    for (let b = 0; b < bayCount; b += 1) least = min(least, priced[g * bayCount + b] ?? Infinity);
+    return least;
+  });

@@ -1,0 +1,238 @@
+import { createRandom, type Clock, type Random, type Solver } from '../shared';
+import { boundByBays, rewardsOf } from './boundByBays';
+import { boundZones, leanPairs } from './boundZones';
+import { explainZones, findZoneFaults, totalsOfZones } from './explainZones';
+import { searchZones } from './searchZones';
+import { solveZonesCore } from './solveZonesCore';
+import { costOfZones, createZonesProblem, type ZonesProblem } from './zonesProblem';
+import type { ZonesAnswer, ZonesReason, ZonesRequest } from './zonesModel';
+
+/** What is known while it still runs. */
+export interface ZonesProgress {
+  readonly objective: number;
+  readonly bound: number;
+  readonly assignment: ZonesAnswer['assignment'];
+}
+interface ZonesMeans {
+  readonly solver: Solver;
+  readonly clock: Clock;
+  /** Told of each better arrangement and each better bound. */
+  readonly onProgress?: (progress: ZonesProgress) => void;
+}
+
+const RELATIVE_GAP = 1e-6;
+/** Where nothing was found in the time, one more search for anything that keeps the rules. */
+const RESCUE_MS = 10_000;
+/** So many pairs of group and bay are given to the exact model at once; with more, parts of the home are mended first. */
+const EXACT_FROM = 1200;
+/** Bays and groups of a part that is worked through exactly, and the most such parts. */
+const PART = { bays: 12, groups: 18, mostMs: 250 } as const;
+const MOST_PARTS = 600;
+
+/**
+ * Assigns groups to bays at the least seconds a week: (1) annealing finds a good arrangement; (2) prices on room and rewards for
+ * groups bound it from below, point to better ones, and tell which bays cannot hold a group in any better one; (3) parts of the
+ * home are mended exactly; (4) the exact model decides among what is left.
+ * Ensures: no hard rule of docs/engines.md is broken; `bound` is proven. Deterministic unless the time limit cuts it.
+ */
+export function planZones(request: ZonesRequest, means: ZonesMeans): ZonesAnswer {
+  const startMs = means.clock();
+  const faults = findZoneFaults(request);
+  if (faults.length > 0) return createImpossible(faults, means.clock() - startMs);
+  const run = new ZonesRun(request, means, startMs);
+  const outcome = run.solve();
+  const elapsedMs = means.clock() - startMs;
+  if (outcome !== 'found' || !run.bayOf) return createImpossible([outcome === 'impossible' ? cannotAllFit : timeRanOut], elapsedMs);
+  const isOptimal = run.isClosed();
+  return {
+    status: isOptimal ? 'optimal' : 'feasible', objective: run.best, bound: isOptimal ? run.best : run.bound, elapsedMs, assignment: run.toAssignment(),
+    ...totalsOfZones(request, run.bayOf), why: explainZones(request, run.problem, run.bayOf), reasons: [],
+  };
+}
+
+/** One run with what it knows so far: the best arrangement, the bound, and the bays still open to each group. */
+class ZonesRun {
+  readonly problem: ZonesProblem;
+  bayOf: Int32Array | undefined;
+  best = Infinity;
+  bound = 0;
+  /** Bound on what goes through each pair, the better of all that were worked out. */
+  private readonly through: Float64Array;
+  private readonly random: Random;
+
+  constructor(private readonly request: ZonesRequest, private readonly means: ZonesMeans, private readonly startMs: number) {
+    this.problem = createZonesProblem(request);
+    this.through = new Float64Array(this.problem.groupCount * this.problem.bayCount).fill(-Infinity);
+    this.random = createRandom(request.seed);
+  }
+
+  solve(): 'found' | 'impossible' | 'time_ran_out' {
+    if (this.problem.groupCount === 0) {
+      this.take(new Int32Array(0), 0);
+      return 'found';
+    }
+    this.search(0.3, undefined, 0.3);
+    if (!this.bayOf) this.search(1, undefined, 0.5);
+    const priced = this.boundByPrices();
+    if (!this.isClosed()) this.boundByRewards(priced);
+    if (!this.isClosed() && this.countLeft() > EXACT_FROM) this.mendParts();
+    return this.decide();
+  }
+
+  toAssignment(): ZonesAnswer['assignment'] {
+    return this.request.groups.map(({ id }, g) => ({ groupId: id, bayId: this.request.bays[this.bayOf?.[g] ?? 0]?.id ?? '' }));
+  }
+
+  isClosed(): boolean {
+    return Number.isFinite(this.best) && this.best - this.bound <= RELATIVE_GAP * Math.max(1, Math.abs(this.best)) * 0.5;
+  }
+
+  private spentShare(): number {
+    return (this.means.clock() - this.startMs) / Math.max(1, this.request.timeLimitMs);
+  }
+
+  private take(found: Int32Array | undefined, cost: number): void {
+    if (!found || cost >= this.best - 1e-9) return;
+    this.bayOf = Int32Array.from(found);
+    this.best = cost;
+    this.tell();
+  }
+
+  private raise(bound: number): void {
+    if (bound <= this.bound) return;
+    this.bound = Math.min(bound, this.best);
+    this.tell();
+  }
+
+  private tell(): void {
+    if (this.bayOf) this.means.onProgress?.({ objective: this.best, bound: this.bound, assignment: this.toAssignment() });
+  }
+
+  private search(share: number, from: Int32Array | undefined, untilShare: number): void {
+    const { groupCount, bayCount, pairs } = this.problem;
+    const steps = Math.min(500_000, 12_000 + 400 * groupCount + 20 * groupCount * bayCount + 1500 * pairs.length) * share;
+    const found = searchZones(this.problem, {
+      random: this.random, steps: Math.round(steps), from, lists: from && this.leftLists(true),
+      isOver: () => this.spentShare() > (this.bayOf ? untilShare : 1), onBetter: (bayOf, cost) => this.take(bayOf, cost),
+    });
+    this.take(found.bayOf, found.cost);
+  }
+
+  private boundByPrices(): Float64Array {
+    const { bound, through, priced } = boundZones(this.problem, { best: this.best, bayOf: this.bayOf, steps: 250, isOver: () => this.spentShare() > 0.4 });
+    this.raise(bound);
+    this.tighten(through);
+    return priced;
+  }
+
+  /** Rewards bound far better where bays hold few groups; what the bays choose is the start of another search, and so again. */
+  private boundByRewards(priced: Float64Array): void {
+    const { problem } = this;
+    let rewards = rewardsOf(problem, priced);
+    for (const [steps, untilShare] of [[100, 0.5], [150, 0.65]] as const) {
+      const cost = Float64Array.from(problem.cost);
+      if (this.bayOf) leanPairs(problem, problem.pairs, this.bayOf, cost);
+      if (problem.pairs.length > 0) rewards = rewardsOf(problem, priced);
+      const bounded = boundByBays(problem, { best: this.best, steps, isOver: () => this.spentShare() > untilShare, rewards, cost, open: this.leftLists(false).map((list) => [...list]) });
+      this.raise(bounded.bound);
+      this.tighten(bounded.through);
+      rewards = bounded.rewards;
+      if (this.isClosed()) return;
+      const lists = this.leftLists(true);
+      const from = Int32Array.from(bounded.chosen, (b, g) => (b >= 0 ? b : (lists[g]?.[0] ?? problem.allowed[g]?.[0] ?? 0)));
+      this.search(1, problem.pairs.length > 0 ? this.bayOf : from, untilShare + 0.1);
+      if (this.isClosed()) return;
+    }
+  }
+
+  private tighten(through: Float64Array): void {
+    for (let k = 0; k < through.length; k += 1) this.through[k] = Math.max(this.through[k] ?? -Infinity, through[k] ?? -Infinity);
+  }
+
+  /** Bays in which a group may stand in an arrangement that is better than the best known; the most promising first where asked. */
+  private leftLists(isSorted: boolean): Int32Array[] {
+    const { allowed, bayCount } = this.problem;
+    const most = this.best + 1e-7 * Math.max(1, Math.abs(this.best));
+    return allowed.map((list, g) => {
+      const left = list.filter((b) => (this.through[g * bayCount + b] ?? 0) <= most);
+      return isSorted ? left.sort((a, b) => (this.through[g * bayCount + a] ?? 0) - (this.through[g * bayCount + b] ?? 0) || a - b) : left;
+    });
+  }
+
+  private countLeft(): number {
+    return this.leftLists(false).reduce((sum, list) => sum + list.length, 0);
+  }
+
+  /** Takes some bays that want each other's groups, and arranges what stands in them anew, exactly; the rest stays. */
+  private mendParts(): void {
+    const { problem } = this;
+    const { groupCount } = problem;
+    for (let part = 0; part < MOST_PARTS && this.bayOf && this.spentShare() < 0.85 && !this.isClosed(); part += 1) {
+      const lists = this.leftLists(true);
+      const bayOf = this.bayOf;
+      const bays = this.pickBays(lists, bayOf);
+      const left = Array.from({ length: groupCount }, (_, g) => (bays.has(bayOf[g] ?? 0) ? [...(lists[g] ?? [])].filter((b) => bays.has(b)) : [bayOf[g] ?? 0]));
+      for (let g = 0; g < groupCount; g += 1) if (!left[g]?.includes(bayOf[g] ?? 0)) left[g]?.push(bayOf[g] ?? 0);
+      const outcome = solveZonesCore(problem, { solver: this.means.solver, timeLimitMs: Math.min(PART.mostMs, Math.max(20, this.request.timeLimitMs * (0.95 - this.spentShare()))), seed: this.request.seed, left });
+      if (outcome.code === 'solved' && outcome.bayOf) this.take(outcome.bayOf, costOfZones(problem, outcome.bayOf));
+    }
+  }
+
+  /** A group that stands far from where it would like to, the bays it would like, and so on from the groups in those. */
+  private pickBays(lists: readonly Int32Array[], bayOf: Int32Array): ReadonlySet<number> {
+    const { groupCount, bayCount } = this.problem;
+    const regret = (g: number) => (this.through[g * bayCount + (bayOf[g] ?? 0)] ?? 0) - (this.through[g * bayCount + (lists[g]?.[0] ?? 0)] ?? 0);
+    let seed = Math.floor(this.random() * groupCount);
+    for (let i = 0; i < 2; i += 1) {
+      const other = Math.floor(this.random() * groupCount);
+      if (regret(other) > regret(seed)) seed = other;
+    }
+    const bays = new Set<number>();
+    const queue: number[] = [];
+    const open = (b: number) => {
+      if (bays.has(b)) return;
+      bays.add(b);
+      for (let h = 0; h < groupCount; h += 1) if (bayOf[h] === b) queue.push(h);
+    };
+    const isFull = () => bays.size >= PART.bays || queue.length >= PART.groups;
+    open(bayOf[seed] ?? 0);
+    for (let at = 0; at < queue.length && !isFull(); at += 1) {
+      const g = queue[at] ?? 0;
+      for (const b of [...(lists[g] ?? [])].slice(0, 5)) {
+        if (isFull()) break;
+        if (this.random() >= 0.25) open(b);
+      }
+      // A part whose groups are content with their bays takes in another corner of the home.
+      if (at === queue.length - 1 && !isFull()) open(bayOf[Math.floor(this.random() * groupCount)] ?? 0);
+    }
+    return bays;
+  }
+
+  /** The exact model over what is left; without an arrangement, over everything. */
+  private decide(): 'found' | 'impossible' | 'time_ran_out' {
+    const { problem, request, means } = this;
+    if (this.isClosed()) return 'found';
+    const leftMs = request.timeLimitMs - (means.clock() - this.startMs);
+    const left = this.leftLists(false).map((list) => [...list]);
+    const outcome = solveZonesCore(problem, { solver: means.solver, timeLimitMs: Math.max(this.bayOf ? 30 : 300, leftMs), seed: request.seed, left });
+    if (outcome.code === 'impossible') {
+      // Among what could be better there is nothing: what was found is the best; where nothing was found there is nothing at all.
+      if (!this.bayOf) return 'impossible';
+      this.raise(this.best);
+    } else if (outcome.code === 'solved') {
+      if (outcome.bayOf) this.take(outcome.bayOf, costOfZones(problem, outcome.bayOf));
+      this.raise(outcome.bound);
+    }
+    if (this.bayOf) return 'found';
+    const rescue = solveZonesCore(problem, { solver: means.solver, timeLimitMs: RESCUE_MS, seed: request.seed, left: problem.allowed.map((list) => [...list]), anyWill: true });
+    if (rescue.code === 'solved' && rescue.bayOf) this.take(rescue.bayOf, costOfZones(problem, rescue.bayOf));
+    return rescue.code === 'impossible' ? 'impossible' : this.bayOf ? 'found' : 'time_ran_out';
+  }
+}
+
+const cannotAllFit: ZonesReason = { code: 'cannot_all_fit', subject: '', message: 'Each group has a bay that would take it, but not all at once: room, load and what must be kept apart leave no arrangement.' };
+const timeRanOut: ZonesReason = { code: 'time_ran_out', subject: '', message: 'No arrangement that keeps every rule was found in the time; that there is none is not proven.' };
+
+function createImpossible(reasons: readonly ZonesReason[], elapsedMs: number): ZonesAnswer {
+  return { status: 'infeasible', objective: null, bound: null, elapsedMs, assignment: [], secondsPerWeek: 0, walkedMetresPerWeek: 0, bendsPerWeek: 0, stretchesPerWeek: 0, why: [], reasons };
+}

@@ -1,0 +1,125 @@
+import { reachOf, reachSeconds } from '../look';
+import type { ZoneBay, ZoneGroup, ZonePerson, ZonesRequest } from './zonesModel';
+
+/** Why a group must not stand in a bay. */
+export type ZoneRule = 'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'pin';
+
+/** A request as arrays: groups and bays by their place in it, a pair (g, b) at `g * bayCount + b`. */
+export interface ZonesProblem {
+  readonly groupCount: number;
+  readonly bayCount: number;
+  /** Seconds a week of a group in a bay; Infinity where it must not stand. */
+  readonly cost: Float64Array;
+  /** Bays in which a group may stand, the cheapest first. */
+  readonly allowed: readonly Int32Array[];
+  readonly litres: Float64Array;
+  readonly massG: Float64Array;
+  readonly bayLitres: Float64Array;
+  readonly bayMassG: Float64Array;
+  /** Metres in plan between two bays, at `b * bayCount + c`. */
+  readonly metres: Float64Array;
+  readonly partners: readonly (readonly { readonly other: number; readonly weight: number }[])[];
+  /** Each pair once, its weights added up. */
+  readonly pairs: readonly { readonly a: number; readonly b: number; readonly weight: number }[];
+  /** Groups that never share a bay with this one. */
+  readonly foes: readonly (readonly number[])[];
+}
+
+const WALK_M_PER_S = 1.2;
+const BACK_ROW_S = 3;
+const HIGH_MM = 1500;
+/** Litres and grams are added up in any order; sums that differ by less than this are the same. */
+export const SUM_TOLERANCE = 1e-9;
+
+export const massOf = (group: Pick<ZoneGroup, 'massG' | 'litres'>): number => group.massG ?? group.litres * 300;
+export const metresBetween = (a: { readonly x: number; readonly y: number }, b: { readonly x: number; readonly y: number }): number => Math.hypot(a.x - b.x, a.y - b.y) / 1000;
+
+/** Who is meant by a group's users; the schema made sure that they are there. */
+export const usersOf = (request: Pick<ZonesRequest, 'people'>, group: Pick<ZoneGroup, 'userIds'>): ZonePerson[] => request.people.filter(({ id }) => group.userIds.includes(id));
+
+const meanOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+
+/** Seconds that one use of a group in a bay takes: there and back, and a reach by whoever uses it. */
+export function secondsOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): number {
+  const station = request.stations.find(({ id }) => id === group.stationId);
+  const metres = station ? metresBetween(station, bay) : 0;
+  return (2 * metres) / WALK_M_PER_S + meanOf(usersOf(request, group).map(({ heightMm }) => reachSeconds(reachOf(bay.z, heightMm)))) + (bay.row === 'back' ? BACK_ROW_S : 0);
+}
+
+/** The hard rules, of one group in one bay, that would be broken; what depends on others is not among them. */
+export function brokenRules(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): ZoneRule[] {
+  const users = usersOf(request, group);
+  const needsStep = ({ heightMm }: ZonePerson) => reachOf(bay.z, heightMm) === 'step';
+  const hasChild = request.people.some(({ child }) => child);
+  const broken: ZoneRule[] = [];
+  if (group.litres > bay.litres + SUM_TOLERANCE) broken.push('litres');
+  if (bay.maxLoadG !== undefined && massOf(group) > bay.maxLoadG + SUM_TOLERANCE) broken.push('load');
+  if (group.hazard !== undefined && hasChild && !bay.locked && bay.z < HIGH_MM) broken.push('hazard');
+  if (group.avoid.some((trait) => bay[trait])) broken.push('avoid');
+  if (group.selfServe && users.some(needsStep)) broken.push('self_serve');
+  if (users.some((user) => (user.noStep || user.child) && needsStep(user))) broken.push('step');
+  if (group.fixedBayId !== undefined && group.fixedBayId !== bay.id) broken.push('pin');
+  return broken;
+}
+
+/** Works a request out into arrays. O(groups × bays × users + bays²). */
+export function createZonesProblem(request: ZonesRequest): ZonesProblem {
+  const { groups, bays } = request;
+  const [groupCount, bayCount] = [groups.length, bays.length];
+  const cost = new Float64Array(groupCount * bayCount).fill(Infinity);
+  const allowed = groups.map((group, g) => {
+    const list = bays.flatMap((bay, b) => {
+      if (brokenRules(request, group, bay).length > 0) return [];
+      cost[g * bayCount + b] = group.usesPerWeek * secondsOfUse(request, group, bay);
+      return [b];
+    });
+    return Int32Array.from(list.sort((a, b) => (cost[g * bayCount + a] ?? 0) - (cost[g * bayCount + b] ?? 0) || a - b));
+  });
+  const metres = new Float64Array(bayCount * bayCount);
+  bays.forEach((bay, b) => bays.forEach((other, c) => { metres[b * bayCount + c] = metresBetween(bay, other); }));
+  const indexOf = new Map(groups.map(({ id }, g) => [id, g]));
+  const pairs = mergePairs(request, indexOf);
+  const partners: { other: number; weight: number }[][] = groups.map(() => []);
+  for (const { a, b, weight } of pairs) {
+    partners[a]?.push({ other: b, weight });
+    partners[b]?.push({ other: a, weight });
+  }
+  return {
+    groupCount, bayCount, cost, allowed, metres, pairs, partners, foes: findFoes(request, indexOf),
+    litres: Float64Array.from(groups, ({ litres }) => litres), massG: Float64Array.from(groups, massOf),
+    bayLitres: Float64Array.from(bays, ({ litres }) => litres), bayMassG: Float64Array.from(bays, ({ maxLoadG }) => maxLoadG ?? Infinity),
+  };
+}
+
+function mergePairs(request: ZonesRequest, indexOf: ReadonlyMap<string, number>): ZonesProblem['pairs'] {
+  const weights = new Map<string, { a: number; b: number; weight: number }>();
+  for (const { a, b, weight } of request.together) {
+    const [first, second] = [indexOf.get(a) ?? 0, indexOf.get(b) ?? 0].sort((x, y) => x - y) as [number, number];
+    const known = weights.get(`${first} ${second}`);
+    if (known) known.weight += weight;
+    else weights.set(`${first} ${second}`, { a: first, b: second, weight });
+  }
+  return [...weights.values()].filter(({ weight }) => weight > 0);
+}
+
+/** Groups that are kept apart, and chemicals from food. */
+function findFoes(request: ZonesRequest, indexOf: ReadonlyMap<string, number>): number[][] {
+  const foes = request.groups.map(() => new Set<number>());
+  const part = (a: number, b: number) => {
+    foes[a]?.add(b);
+    foes[b]?.add(a);
+  };
+  for (const { a, b } of request.apart) part(indexOf.get(a) ?? 0, indexOf.get(b) ?? 0);
+  request.groups.forEach((chemical, a) => request.groups.forEach((food, b) => {
+    if (chemical.hazard === 'chemical' && food.food && a !== b) part(a, b);
+  }));
+  return foes.map((set) => [...set]);
+}
+
+/** The objective of a whole assignment. */
+export function costOfZones({ cost, bayCount, pairs, metres }: ZonesProblem, bayOf: ArrayLike<number>): number {
+  let sum = 0;
+  for (let g = 0; g < bayOf.length; g += 1) sum += cost[g * bayCount + (bayOf[g] ?? 0)] ?? Infinity;
+  for (const { a, b, weight } of pairs) sum += weight * (metres[(bayOf[a] ?? 0) * bayCount + (bayOf[b] ?? 0)] ?? 0);
+  return sum;
+}

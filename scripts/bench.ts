@@ -6,7 +6,9 @@ import os from 'node:os';
 
 import { fitRequestSchema, planFit, type FitRequest } from '@/core/fit';
 import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Random, type Solver } from '@/core/shared';
+import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
 import { planShop, shopRequestSchema, type ShopRequest } from '@/core/shop';
+import { zonesRequestOf } from '@test/zonesArbitrary';
 
 import { benchBench } from './benchBench';
 
@@ -96,6 +98,47 @@ function benchSpace(): Row {
   return { ...timesOf('space, 500 bays x 5 obstacles together', times), note: 'free litres and the largest free box of each' };
 }
 
+function benchZones(solver: Solver, size: Parameters<typeof zonesRequestOf>[1]): Row {
+  const firsts: number[] = [];
+  const answers = [1, 2, 3, 4, 5, 6, 7].map((seed) => {
+    const start = performance.now();
+    let first = Infinity;
+    const answer = planZones(zonesRequestSchema.parse(zonesRequestOf(seed, size)), { solver, clock: () => performance.now(), onProgress: () => { first = Math.min(first, performance.now() - start); } });
+    if (answer.status !== 'infeasible') firsts.push(first);
+    return answer;
+  }).filter(({ status }) => status !== 'infeasible');
+  const gaps = answers.map(({ objective, bound }) => ((objective ?? 0) - (bound ?? 0)) / Math.max(1e-9, bound ?? 0));
+  return {
+    ...timesOf(`zones, ${size.groups} groups x ${size.bays} bays, ${size.pairs} pairs, in ${size.timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)),
+    note: `${answers.filter(({ status }) => status === 'optimal').length} proven optimal; mean ${(100 * gaps.reduce((a, b) => a + b, 0) / Math.max(1, gaps.length)).toFixed(2)} %, at most ${(100 * Math.max(...gaps)).toFixed(2)} % above the bound; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
+  };
+}
+
+/** Two arrangements of the same groups, each bay just as large as the fuller of the two needs it. */
+function benchMoves({ groups, bays, timeLimitMs }: { readonly groups: number; readonly bays: number; readonly timeLimitMs: number }): Row {
+  const answers = [1, 2, 3, 4, 5, 6, 7].map((seed) => {
+    const random = createRandom(seed * 31 + groups);
+    const litres = Array.from({ length: groups }, () => between(random, 2, 19));
+    // Of four bays the emptiest: both arrangements fill all bays alike, so that little room is left.
+    const lay = () => {
+      const full = Array.from({ length: bays }, () => 0);
+      return litres.map((amount) => {
+        const b = Array.from({ length: 4 }, () => between(random, 0, bays - 1)).reduce((least, other) => ((full[other] ?? 0) < (full[least] ?? 0) ? other : least));
+        full[b] = (full[b] ?? 0) + amount;
+        return b;
+      });
+    };
+    const [now, then] = [lay(), lay()];
+    const held = (places: readonly number[], bay: number) => litres.reduce((sum, amount, g) => sum + (places[g] === bay ? amount : 0), 0);
+    return planMoves(movesRequestSchema.parse({
+      bays: Array.from({ length: bays }, (_, b) => ({ id: `b${b}`, litres: Math.max(held(now, b), held(then, b)) })),
+      groups: litres.map((amount, g) => ({ id: `g${g}`, litres: amount, from: `b${now[g]}`, to: `b${then[g]}` })), seed, timeLimitMs,
+    }), { clock: () => performance.now() });
+  });
+  const staged = answers.map(({ stagedLitres }) => stagedLitres);
+  return { ...timesOf(`moves, ${groups} tight groups x ${bays} bays, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}` };
+}
+
 const timesOf = (what: string, times: readonly number[]) => ({ what, runs: times.length, medianMs: median(times), worstMs: Math.max(...times) });
 
 async function main(names: readonly string[]): Promise<void> {
@@ -104,6 +147,8 @@ async function main(names: readonly string[]): Promise<void> {
   const rows: Row[] = [];
   if (wants('space')) rows.push(benchSpace());
   if (wants('fit')) rows.push(benchFit(solver));
+  if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs] of [[40, 40, 0, 1500], [150, 120, 0, 1000], [150, 120, 0, 10_000], [20, 20, 8, 1000], [40, 40, 12, 3000], [60, 50, 20, 5000]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio: 0.35, timeLimitMs }));
+  if (wants('moves')) for (const [groups, bays, timeLimitMs] of [[12, 5, 1000], [40, 12, 2000], [40, 20, 2000], [150, 40, 5000]] as const) rows.push(benchMoves({ groups, bays, timeLimitMs }));
   if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }));
   process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);
   for (const { what, runs, medianMs, worstMs, note } of rows) {

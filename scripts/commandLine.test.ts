@@ -21,6 +21,13 @@ test('an engine answers on standard output and ends with 0, infeasible or not', 
   expect([shop.status, JSON.parse(shop.stdout)]).toEqual([0, expect.objectContaining({ status: 'infeasible', objective: null, bound: null })]);
 }, 20_000);
 
+test('zones and moves answer like the others', () => {
+  const zones = engine(['zones'], JSON.stringify({ bays: [{ id: 'b', litres: 9, x: 0, y: 0, z: 900 }], stations: [{ id: 's', name: 'Kettle', x: 600, y: 0 }], people: [{ id: 'p', heightMm: 1700 }], groups: [{ id: 'g', name: 'Cups', litres: 5, usesPerWeek: 5, stationId: 's', userIds: ['p'] }] }));
+  expect([zones.status, JSON.parse(zones.stdout)]).toEqual([0, expect.objectContaining({ status: 'optimal', objective: 10, walkedMetresPerWeek: 6, assignment: [{ groupId: 'g', bayId: 'b' }] })]);
+  const moves = engine(['moves'], JSON.stringify({ bays: [{ id: 'a', litres: 5 }], groups: [{ id: 'g', litres: 5, from: null, to: 'a' }] }));
+  expect([moves.status, JSON.parse(moves.stdout)]).toEqual([0, expect.objectContaining({ status: 'optimal', objective: 0, steps: [{ groupId: 'g', from: null, to: 'a' }] })]);
+}, 20_000);
+
 test.each([
   ['what does not parse', ['fit'], '{"bay":{"id":"b","width":-1}}', { code: 'bad_request', path: ['bay', 'width'] }],
   ['what is no JSON', ['shop'], 'hello', { code: 'not_json' }],

@@ -7,6 +7,7 @@ import { z } from 'zod';
 
 import { fitRequestSchema, planFit } from '@/core/fit';
 import { loadSolver, type Clock, type Solver } from '@/core/shared';
+import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
 import { planShop, shopRequestSchema } from '@/core/shop';
 
 type Means = { readonly solver: Solver; readonly clock: Clock };
@@ -18,6 +19,8 @@ interface Engine {
 const engines: Readonly<Record<string, Engine>> = {
   fit: { schema: fitRequestSchema, run: (request, means) => planFit(fitRequestSchema.parse(request), means) },
   shop: { schema: shopRequestSchema, run: (request, means) => planShop(shopRequestSchema.parse(request), means) },
+  zones: { schema: zonesRequestSchema, run: (request, means) => planZones(zonesRequestSchema.parse(request), means) },
+  moves: { schema: movesRequestSchema, run: (request, means) => planMoves(movesRequestSchema.parse(request), means) },
 };
 
 interface EngineError {

@@ -68,7 +68,7 @@ export const pictureTable = defineTable('pictures', pictureSchema, {
 
 export const groupTable = defineTable('groups', groupSchema, {
   id: plain('id'), projectId: plain('project_id'), roomId: plain('room_id'), name: plain('name'), bayId: plain('bay_id'),
-  uncountedLitres: plain('uncounted_litres'), lid: plain('lid'), see: plain('see'), front: flag('front'), loose: flag('loose'), position: plain('position'),
+  uncountedLitres: plain('uncounted_litres'), lid: plain('lid'), see: plain('see'), front: flag('front'), loose: flag('loose'), placing: json('placing_json'), position: plain('position'),
 });
 
 export const containerTable = defineTable('containers', containerProductSchema, {

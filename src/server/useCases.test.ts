@@ -13,7 +13,7 @@ import { loadDesk } from './desk/loadDesk';
 import { addCatalogueContainer, addOwnedContainer, removeOwnedContainer, type ContainerInput } from './fit/addContainer';
 import { createFitRequest, dropFit, takeFit } from './fit/takeFit';
 import { addPurchase, loadRoomShopping, planRoomShopping, removePurchase, setNeedPriority } from './shop/roomShopping';
-import { addGroup, changeGroup, removeGroup } from './sort/groups';
+import { addGroup, arrangeGroups, changeGroup, removeGroup } from './sort/groups';
 import { importDecisionsCsv, exportDecisionsCsv } from './sort/decisionsFile';
 
 let db: Db;
@@ -205,4 +205,21 @@ test('a file comes in whole or as asked, makes its groups once, and goes out as 
 
 test('a bay of no project cannot be asked about', async () => {
   await expect(createFitRequest(db, await records(), { bayId: aBay({ id: 'ghost' }).id, prefer: 'cost' })).rejects.toMatchObject({ code: 'not_found' });
+});
+
+test('a proposal is taken as one change; what is only said about placing leaves a taken fit alone', async () => {
+  await takeFit(db, HOME, { bayId: shelf, prefer: 'cost', answer: await aFittedHall() });
+  const group = (await records()).groups[0];
+  if (!group) throw new Error('the hall has a group');
+  await changeGroup(db, HOME, { groupId: group.id, change: { placing: { ...group.placing, usesPerWeek: 3 } } });
+  expect((await records()).fits).toHaveLength(1);
+  const second = await addGroup(db, HOME, { roomId: HALL, name: 'Gloves' });
+  const upper = bayIdSchema.parse('shelf-2');
+  await expect(arrangeGroups(db, HOME, [{ groupId: group.id, bayId: upper }, { groupId: second.id, bayId: bayIdSchema.parse('ghost') }])).rejects.toMatchObject({ code: 'not_found' });
+  await arrangeGroups(db, HOME, [{ groupId: group.id, bayId: upper }, { groupId: second.id, bayId: shelf }]);
+  expect((await records()).groups.map(({ name, bayId }) => [name, bayId])).toEqual([['Hats', 'shelf-2'], ['Gloves', 'shelf']]);
+  expect((await records()).fits).toEqual([]);
+  await moveChange(db, HOME, 'undo');
+  expect((await records()).groups.map(({ bayId }) => bayId)).toEqual(['shelf', null]);
+  expect((await records()).fits).toHaveLength(1);
 });

@@ -4,9 +4,9 @@ import { z } from 'zod';
 
 import { lidWishes, seeWishes } from '@/core/fit';
 import { bayIdSchema, groupIdSchema, projectIdSchema, roomIdSchema } from '@/core/shared';
-import type { Group } from '@/core/sort';
+import { placingSchema, type Group } from '@/core/sort';
 import { getDatabase } from '@/data/db';
-import { addGroup, changeGroup, removeGroup } from '@/server/sort/groups';
+import { addGroup, arrangeGroups, changeGroup, removeGroup } from '@/server/sort/groups';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
 
@@ -27,6 +27,14 @@ export async function placeGroupAction(projectId: string, groupId: string, bayId
   });
 }
 
+export async function arrangeGroupsAction(projectId: string, assignment: readonly { readonly groupId: string; readonly bayId: string }[]): Promise<ActionResult> {
+  const schema = z.object({ projectId: projectIdSchema, assignment: z.array(z.object({ groupId: groupIdSchema, bayId: bayIdSchema })).max(1000) });
+  return answer(schema, { projectId, assignment }, async (input) => {
+    await arrangeGroups(await getDatabase(), input.projectId, input.assignment);
+    return done;
+  });
+}
+
 const wishesSchema = z.object({
   name: nameSchema,
   uncountedLitres: z.number().min(0).max(10_000),
@@ -34,6 +42,7 @@ const wishesSchema = z.object({
   see: z.enum(seeWishes),
   front: z.boolean(),
   loose: z.boolean(),
+  placing: placingSchema,
 });
 
 export async function changeGroupAction(projectId: string, groupId: string, wishes: z.input<typeof wishesSchema>): Promise<ActionResult> {

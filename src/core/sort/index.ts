@@ -1,7 +1,7 @@
 // The log and what follows from it
 export {
-  decisionEventSchema, disposals, groupSchema, reasons, reasonSchema, verdicts, verdictSchema,
-  type DecidedEvent, type DecisionEvent, type Group, type Reason, type StandingEvent, type Thing, type Verdict,
+  decisionEventSchema, disposals, groupSchema, placingSchema, usualPlacing, reasons, reasonSchema, verdicts, verdictSchema,
+  type DecidedEvent, type DecisionEvent, type Group, type Placing, type Reason, type StandingEvent, type Thing, type Verdict,
 } from './model';
 export { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
 export { actOf, correctThing, mergePiles, splitPile, type EventMeans, type PilePart } from './piles';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import {
-  decisionIdSchema, groupIdSchema, pictureIdSchema, projectIdSchema, roomIdSchema, thingIdSchema, bayIdSchema,
+  decisionIdSchema, fixtureIdSchema, groupIdSchema, personIdSchema, pictureIdSchema, projectIdSchema, roomIdSchema, thingIdSchema, bayIdSchema,
 } from '../shared';
 
 /** What can be decided about a thing, in the order in which the boxes stand on the bench. */
@@ -21,6 +21,24 @@ export type Reason = z.infer<typeof reasonSchema>;
 /** How a recycled thing leaves. */
 export const disposals = ['recycle', 'shred', 'special disposal'] as const;
 
+/** What placing needs to know of a group; null where the usual is meant. */
+export const placingSchema = z.object({
+  usesPerWeek: z.number().min(0, 'At least 0').max(500, 'At most 500').nullable().default(null),
+  /** Where it is used; null: anywhere in the room. */
+  stationId: fixtureIdSchema.nullable().default(null),
+  /** Who uses it; nobody named: the adults. */
+  userIds: z.array(personIdSchema).max(20).default([]),
+  hazard: z.enum(['none', 'chemical', 'sharp', 'medicine']).nullable().default(null),
+  isFood: z.boolean().nullable().default(null),
+  avoid: z.array(z.enum(['moist', 'warm', 'light'])).max(3).default([]),
+  /** Everyone who uses it takes it without a step. */
+  selfServe: z.boolean().default(false),
+  /** Stays where it is, whatever is proposed. */
+  isPinned: z.boolean().default(false),
+});
+export type Placing = Readonly<z.infer<typeof placingSchema>>;
+export const usualPlacing: Placing = placingSchema.parse({});
+
 /** Like with like: things that will live together. */
 export const groupSchema = z.object({
   id: groupIdSchema,
@@ -37,6 +55,7 @@ export const groupSchema = z.object({
   front: z.boolean(),
   /** Stands as it is, without a container: boots, folded blankets. */
   loose: z.boolean(),
+  placing: placingSchema.default(usualPlacing as z.infer<typeof placingSchema>),
   position: z.number().int(),
 });
 export type Group = Readonly<z.infer<typeof groupSchema>>;

@@ -4,6 +4,7 @@ import * as foundation from './0001_foundation';
 import * as lookAndAgree from './0002_look_and_agree';
 import * as sessions from './0003_sessions';
 import * as count from './0004_count';
+import * as placing from './0005_placing';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -14,6 +15,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0002_look_and_agree', ...lookAndAgree },
   { name: '0003_sessions', ...sessions },
   { name: '0004_count', ...count },
+  { name: '0005_placing', ...placing },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -1,0 +1,82 @@
+'use client';
+
+import { Compass } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+
+import type { ZonesRequest, ZoneWhy } from '@/core/place';
+import type { Group } from '@/core/sort';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { useZones } from './useZones';
+import { whyWords } from './whyWords';
+
+interface ProposePanelProps {
+  readonly request: ZonesRequest;
+  readonly groups: readonly Group[];
+  readonly bayNames: Readonly<Record<string, string>>;
+  /** Minutes a week as it is arranged now; undefined while a group has no home. */
+  readonly minutesNow: number | undefined;
+  readonly onTake: (assignment: readonly { readonly groupId: string; readonly bayId: string }[]) => Promise<ActionResult>;
+}
+
+/** Works out where everything should live, tells how far from the best possible it is, and what would move. */
+export function ProposePanel({ request, groups, bayNames, minutesNow, onTake }: ProposePanelProps) {
+  const router = useRouter();
+  const { run, start, stop, clear } = useZones();
+  const [message, setMessage] = useState('');
+  const found = run.answer?.status === 'infeasible' ? undefined : (run.answer ?? run.progress);
+  const moves = found ? found.assignment.filter(({ groupId, bayId }) => groups.find(({ id }) => id === groupId)?.bayId !== bayId) : [];
+  const whyOf = (groupId: string): ZoneWhy | undefined => run.answer?.why.find((why) => why.groupId === groupId);
+  const nameOf = (groupId: string) => groups.find(({ id }) => id === groupId)?.name ?? '';
+  const take = async () => {
+    if (!found) return;
+    const result = await onTake(found.assignment);
+    setMessage(result.ok ? '' : result.message);
+    if (result.ok) clear();
+    router.refresh();
+  };
+  return (
+    <section aria-label="A proposal" className="panel mt-3 p-4">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h2 className="flex items-center gap-2 text-[17px]"><Compass size={18} className="text-rim" aria-hidden="true" /> Where it would take the fewest steps</h2>
+        {run.isRunning ? <Button onClick={stop}>Stop, keep the best so far</Button> : <Button look="quiet" onClick={() => start(request)}>{found ? 'Work it out again' : 'Propose'}</Button>}
+      </div>
+      {!found && !run.isRunning && run.answer === undefined && <p className="mt-1 text-[14px] text-soft">Weighs steps to where a thing is used, bends and stretches by who uses it, against room and load; what is pinned stays. Nothing moves until you take it.</p>}
+      {run.isRunning && <progress className="mt-2 block h-1.5 w-full accent-[#23407a]" aria-label="Working it out" />}
+      {run.problem !== '' && <p role="alert" className="warn mt-2">{run.problem}</p>}
+      {run.answer?.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, bayNames)}</p>)}
+      {found && (
+        <>
+          <p role="status" className="mt-2 text-[15px]">
+            <b className="font-mono text-[18px]">{minutes(found.objective ?? 0)}</b> a week{minutesNow !== undefined && <>, <span className="font-mono">{minutes(minutesNow * 60)}</span> as it is now</>}; {gapWords(found.objective ?? 0, found.bound ?? 0)}.
+          </p>
+          {moves.length === 0 ? <p className="mt-1 text-[14.5px]">Everything stands there already.</p> : (
+            <ul aria-label="What would move" className="mt-1.5 grid gap-x-6 sm:grid-cols-2">
+              {moves.map(({ groupId, bayId }) => {
+                const why = whyOf(groupId);
+                return <li key={groupId} className="border-t border-line py-1.5 text-[14.5px]"><b>{nameOf(groupId)}</b> to {bayNames[bayId] ?? ''}{why && <span className="block text-[13.5px] text-soft">{whyWords(why, { bayNames, groupName: nameOf })}</span>}</li>;
+              })}
+            </ul>
+          )}
+          <div className="mt-2 flex flex-wrap items-center gap-2">
+            <Button look="main" disabled={run.isRunning || moves.length === 0} onClick={() => void take()}>Take this arrangement</Button>
+            <Button disabled={run.isRunning} onClick={clear}>Leave it</Button>
+            {message !== '' && <p role="alert" className="text-[14px] text-signal-deep">{message}</p>}
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
+
+const minutes = (seconds: number): string => (seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`);
+
+function gapWords(objective: number, bound: number): string {
+  const share = objective > 0 ? (objective - bound) / objective : 0;
+  if (share <= 1e-6) return 'no arrangement takes less, that is proven';
+  return `at most ${share < 0.01 ? (share * 100).toFixed(1) : Math.ceil(share * 100)} % from the best possible`;
+}
+
+/** The engine knows bays by their ids; a person knows them by their names. */
+const sayWithNames = (message: string, bayNames: Readonly<Record<string, string>>): string => Object.entries(bayNames).reduce((text, [id, name]) => text.split(id).join(name), message);

@@ -5,8 +5,8 @@ export const cautionCodes = [
 export type CautionCode = (typeof cautionCodes)[number];
 
 const CAUTION_WORDS: readonly (readonly [CautionCode, RegExp])[] = [
-  ['chemical', /\b(bleach|cleaner|descaler|drain|acid|ammonia|weed ?killer|slug pellets|white spirit|turps)\b/i],
-  ['medicine', /\b(medicine|tablets?|pills?|syrup|antibiotics?|inhalers?|ointment|prescription)\b/i],
+  ['chemical', /\b(bleach|cleaners?|descalers?|drain|acid|ammonia|weed ?killers?|slug pellets|white spirit|turps)\b/i],
+  ['medicine', /\b(medicines?|first aid|tablets?|pills?|syrups?|antibiotics?|inhalers?|ointments?|prescriptions?)\b/i],
   ['blade', /\b(knife|knives|blades?|saws?|chisels?|scissors|shears|secateurs|broken glass|razors?)\b/i],
   ['battery', /\b(batter(?:y|ies)|power bank|rechargeable)\b/i],
   ['hazardous_waste', /\b(paint|solvent|gas canister|aerosol|fluorescent|bulbs?|engine oil|fire extinguisher)\b/i],

@@ -102,10 +102,10 @@ function WishForm({ group, people, stations, onSave, onRemove, onDone }: Pick<Gr
       </SelectField>
       <CheckField label="used daily: nothing in front of it" checked={wishes.front} onChange={(event) => setWishes({ ...wishes, front: event.target.checked })} />
       <CheckField label="stands as it is, no container" checked={wishes.loose} onChange={(event) => setWishes({ ...wishes, loose: event.target.checked })} />
-      <div className="grid grid-cols-2 gap-2">
-        <TextField label="Uses a week" measure inputMode="decimal" placeholder={wishes.front ? '14' : '1'} value={uses} onChange={(event) => setUses(event.target.value)} />
+      <div className="grid grid-cols-[84px_1fr] gap-2">
+        <TextField label="A week" measure inputMode="decimal" placeholder={wishes.front ? '14' : '1'} value={uses} onChange={(event) => setUses(event.target.value)} />
         <SelectField label="Used at" value={wishes.placing.stationId ?? ''} onChange={(event) => setPlacing({ stationId: stations.find(({ id }) => id === event.target.value)?.id ?? null })}>
-          <option value="">anywhere here</option>
+          <option value="">anywhere</option>
           {stations.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
         </SelectField>
       </div>

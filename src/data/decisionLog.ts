@@ -86,6 +86,12 @@ export async function listDecisionsAfter(db: Db, projectId: ProjectId, after: nu
   return rows.map((row) => ({ seq: row.seq, event: toEvent(row) }));
 }
 
+/** When the event was decided before which so many others came; undefined where the log is shorter. */
+export async function decidedAtFromEnd(db: Db, projectId: ProjectId, eventsAfter: number): Promise<string | undefined> {
+  const row: Pick<EventRow, 'event_json'> | undefined = await db('decision_events').where({ project_id: projectId }).orderBy('seq', 'desc').offset(eventsAfter).first('event_json');
+  return row && toEvent(row).decidedAt;
+}
+
 /** The things that the latest events are about, each with its whole history, in the log's order. */
 export async function listRecentHistories(db: Db, projectId: ProjectId, eventCount: number): Promise<DecisionEvent[]> {
   const recent = db('decision_events').where({ project_id: projectId }).orderBy('seq', 'desc').limit(eventCount).select('thing_id');

@@ -53,7 +53,10 @@ function toStretches(times: readonly number[]): SortResults['stretches'] {
   const count = Math.floor((last - first) / STRETCH_MS) + 1;
   if (count > MOST_STRETCHES) return [];
   const counts = Array.from({ length: count }, () => 0);
-  for (const time of times) counts[Math.floor((time - first) / STRETCH_MS)]! += 1;
+  for (const time of times) {
+    const stretch = Math.floor((time - first) / STRETCH_MS);
+    counts[stretch] = (counts[stretch] ?? 0) + 1;
+  }
   return counts.map((pieces, i) => ({ startedAt: new Date(first + i * STRETCH_MS).toISOString(), count: pieces }));
 }
 

@@ -117,3 +117,12 @@ test('what goes out is noted, a debt is owed until it is settled, and both can b
   await moveChange(db, HOME, 'undo');
   expect((await listCarries(db, HALL)).map(({ verdict }) => verdict)).toEqual(['donate']);
 });
+
+test('a session’s own decisions are all open, so that undo reaches back to its first', async () => {
+  await appendDecisions(db, HOME, Array.from({ length: 1000 }, (_, i) => aDecision({ id: `d${i}`, thingId: `t${i}`, decidedAt: at(i) })));
+  const records = await getProjectRecords(db, HOME);
+  const openIds = async (openSince?: string) => (await loadBench(db, { ...records, roomId: HALL, openSince })).log.map(({ id }) => id);
+  expect(await openIds()).toHaveLength(300);
+  expect(await openIds(at(100))).toEqual(expect.arrayContaining(['d100', 'd999']));
+  expect(await openIds(at(990))).toHaveLength(300);
+});

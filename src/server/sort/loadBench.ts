@@ -2,15 +2,17 @@ import 'server-only';
 
 import { createNameMemory, homeCountsOf, type HomeCounts, type NameMemory, type HouseholdCounts } from '@/core/count';
 import { benchBaseOf, keptByGroup, type BenchBase, type DecisionEvent, type KindSize, type Thing } from '@/core/sort';
-import type { RoomId } from '@/core/shared';
+import type { ProjectId, RoomId } from '@/core/shared';
 import { listKindSizes } from '@/data/countRepo';
 import type { Db } from '@/data/db';
-import { lastSeqOf, listRecentHistories } from '@/data/decisionLog';
+import { decidedAtFromEnd, lastSeqOf, listRecentHistories } from '@/data/decisionLog';
 import type { ProjectRecords } from '@/data/projectRepo';
 import { householdOf, rulesInUse, type RuleInUse } from '../count/enoughRules';
 
 /** So many of the latest decisions of a project are open on the bench: they can be undone and are shown one by one. */
 const OPEN_EVENTS = 300;
+/** A session's own are all open, however many, up to what a browser folds without a pause. */
+const MOST_OPEN_EVENTS = 4800;
 
 export interface LoadedBench {
   /** Complete histories of the open things, in the log's order. */
@@ -26,10 +28,10 @@ export interface LoadedBench {
 }
 
 /** What the bench of a room starts from: the latest decisions one by one, everything older as sums. */
-export async function loadBench(db: Db, { project, people, roomId, things }: Pick<ProjectRecords, 'project' | 'people' | 'things'> & { readonly roomId: RoomId }): Promise<LoadedBench> {
+export async function loadBench(db: Db, { project, people, roomId, things, openSince }: Pick<ProjectRecords, 'project' | 'people' | 'things'> & { readonly roomId: RoomId; /** When the session at hand began. */ readonly openSince?: string | undefined }): Promise<LoadedBench> {
   const projectId = project.id;
   const lastSeq = await lastSeqOf(db, projectId);
-  const recent = await listRecentHistories(db, projectId, OPEN_EVENTS);
+  const recent = await listRecentHistories(db, projectId, await openEventsOf(db, projectId, openSince));
   const touchedHere = new Set(recent.flatMap((event) => (event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [])));
   const log = recent.filter((event) => touchedHere.has(event.thingId));
   // What was decided here and has moved to another room since is not shown here any more.
@@ -40,6 +42,13 @@ export async function loadBench(db: Db, { project, people, roomId, things }: Pic
     log, base: benchBaseOf(closed.filter((thing) => thing.roomId === roomId)), otherKeptLitres: keptByGroup(closed.filter((thing) => thing.roomId !== roomId), 'litres'), lastSeq,
     home: homeCountsOf(closed, rules, memoryFor(rules)), enough: { rules, household: householdOf(project, people) }, kindSizes: await listKindSizes(db),
   };
+}
+
+/** Doubled until all that was decided since then is among them. */
+async function openEventsOf(db: Db, projectId: ProjectId, since: string | undefined): Promise<number> {
+  let count = OPEN_EVENTS;
+  while (since !== undefined && count < MOST_OPEN_EVENTS && ((await decidedAtFromEnd(db, projectId, count)) ?? '') >= since) count *= 2;
+  return count;
 }
 
 /** What names mean is worked out once; other rules, or very many names, begin anew. */

@@ -23,8 +23,8 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
   const { project, people } = records;
   const bays = own.units.flatMap((unit) => unit.bays).filter((bay) => !bay.outOfScope);
   const litresOf = (bayIds: readonly string[]) => bays.filter(({ id }) => bayIds.includes(id)).reduce((sum, bay) => sum + usableLitresOf(bay), 0);
-  const bench = await loadBench(db, { ...records, roomId: own.room.id });
   const session = (await listSessions(db, own.room.id)).at(-1);
+  const bench = await loadBench(db, { ...records, roomId: own.room.id, openSince: session?.endedAt === null ? session.startedAt : undefined });
   const sections = records.sections.filter((section) => section.roomId === roomId);
   const section = sections.find(({ id }) => id === session?.sectionId);
   const place = { projectId, roomId };

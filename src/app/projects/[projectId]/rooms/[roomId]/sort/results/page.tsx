@@ -27,15 +27,18 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
   const scope = asked.of === 'room' || asked.of === 'project' ? asked.of : asked.of === 'session' || sessions.length > 0 ? 'session' : 'room';
   const session = sessions.find(({ id }) => id === asked.session) ?? sessions.at(-1);
   const log = await listDecisions(db, records.project.id);
-  const roomIds = new Set(own.things.map(({ id }) => id));
-  const results = scope === 'session'
-    ? (() => { const events = session ? sessionEvents(log, session) : []; return sortResultsOf(foldDecisions(events), events); })()
-    : scope === 'room' ? sortResultsOf(own.things, log.filter(({ thingId }) => roomIds.has(thingId))) : sortResultsOf(records.things, log);
+  const ofSession = session ? sessionEvents(log, session) : [];
+  const inRoom = new Set(own.things.map(({ id }) => id));
+  const { things, events } = {
+    session: { things: foldDecisions(ofSession), events: ofSession },
+    room: { things: own.things, events: log.filter(({ thingId }) => inRoom.has(thingId)) },
+    project: { things: records.things, events: log },
+  }[scope];
   return (
     <StepFrame step="sort" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
       <SortPages projectId={projectId} roomId={roomId} active="results" />
       <h1 className="sr-only">Results of sorting</h1>
-      <ResultsView scope={scope} roomName={own.room.name} results={results} sessions={sessions} session={session} href={`/projects/${projectId}/rooms/${roomId}/sort/results`} csvHref={`/api/projects/${projectId}/csv?what=things`} />
+      <ResultsView scope={scope} roomName={own.room.name} results={sortResultsOf(things, events)} sessions={sessions} session={session} href={`/projects/${projectId}/rooms/${roomId}/sort/results`} csvHref={`/api/projects/${projectId}/csv?what=things`} />
     </StepFrame>
   );
 }

@@ -77,6 +77,8 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
       door('Up-and-over door', [4, '30 cm'], '230 cm', 'out'), door('Side door', [3, '60 cm'], '76 cm', 'in-end'),
       { kind: 'meter', name: 'Electricity meter', at: [2, '30 cm'], width: '40 cm', depth: '18 cm', height: ['120 cm', '170 cm'] },
       { kind: 'socket', name: 'Sockets', at: [1, '100 cm'], width: '9 cm', height: ['100 cm', '109 cm'] },
+      { kind: 'station', name: 'Vice', at: [1, '280 cm'], width: '70 cm', depth: '60 cm', height: ['0', '88 cm'] },
+      { kind: 'station', name: 'Glue table', at: [3, '300 cm'], width: '90 cm', depth: '50 cm', height: ['0', '80 cm'] },
     ],
     checks: [
       { text: 'The bench top is clear enough to mend a chair on', clear: { surface: 'table', width: '50 cm', depth: '50 cm', unit: 'bench' } },
@@ -91,6 +93,8 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
     fixtures: [
       door('Bathroom door', [2, '65 cm'], '70 cm', 'out'),
       { kind: 'valve', name: 'Tank valve', at: [1, '285 cm'], width: '12 cm', height: ['40 cm', '52 cm'] },
+      { kind: 'station', name: 'Folding ledge', at: [3, '110 cm'], width: '60 cm', depth: '25 cm', height: ['80 cm', '84 cm'] },
+      { kind: 'station', name: 'Top of the stairs', at: [4, '50 cm'], width: '60 cm', depth: '8 cm', height: ['0', '90 cm'] },
     ],
     checks: [{ text: 'Guest beds are made up in ten minutes' }, { text: 'A basket stands open while one folds', clear: { surface: 'floor', width: '50 cm', depth: '60 cm', at: [3, '200 cm', '0'] } }],
     breaks: [{ what: 'Towels come down in an avalanche', who: 'Ida', when: 'before her bath', failingStep: 'the pile is higher than she reaches' }],

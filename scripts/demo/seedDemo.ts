@@ -18,6 +18,7 @@ import { drawScene, toSceneContainers, type SceneBay } from '@/standins/camera/d
 
 import { demoHomes, type DemoBay, type DemoHome, type DemoRoom, type DemoUnit } from './homes';
 import { measure } from './measure';
+import { seedArrangements } from './seedArrangements';
 import { seedPlans } from './seedPlans';
 
 /** Puts the demo's homes in where they are not there yet; dates count back from today. */
@@ -30,6 +31,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
     await seedPlans(db, project);
     for (const room of home.rooms) {
       await insertDecisions(db, room, project);
+      await seedArrangements(db, project, room.key);
       await takeFits(db, room, project);
       await buyAll(db, room, project);
       await insertPictures(db, dataDir, { room, project, home });

@@ -80,6 +80,20 @@ export async function recordChange<T>(
   });
 }
 
+/** One change that stands, with the rows it changed. */
+export interface Change {
+  readonly seq: number;
+  readonly label: string;
+  readonly changedAt: string;
+  readonly images: readonly RowImage[];
+}
+
+/** The latest changes that were not taken back, the latest first. */
+export async function listChanges(db: Db, projectId: ProjectId, limit = 400): Promise<Change[]> {
+  const rows: readonly { seq: number; label: string; images_json: string; changed_at: string }[] = await db('changes').where({ project_id: projectId, is_undone: 0 }).orderBy('seq', 'desc').limit(limit);
+  return rows.map(({ seq, label, images_json, changed_at }) => ({ seq, label, changedAt: changed_at, images: imagesSchema.parse(JSON.parse(images_json)) }));
+}
+
 /** What undo and redo would do next, by label. */
 export interface UndoState {
   readonly undoLabel: string | undefined;

@@ -3,6 +3,7 @@ import 'server-only';
 import type { Agreement, Person, Project, Section } from '@/core/agree';
 import type { ContainerProduct, TakenFit } from '@/core/fit';
 import type { Bay, Fixture, Picture, Room, Unit, VantagePoint } from '@/core/look';
+import type { Draft, KeptMoveList } from '@/core/place';
 import type { PictureId, ProjectId } from '@/core/shared';
 import type { Priority, Purchase } from '@/core/shop';
 import type { Group, Thing } from '@/core/sort';
@@ -10,7 +11,7 @@ import { readAll, type Row } from './columns';
 import { DataError, type Db } from './db';
 import { listThings } from './decisionLog';
 import {
-  agreementTable, bayTable, containerTable, fitTable, fixtureTable, groupTable, needPriorityTable, personTable, pictureTable, projectTable,
+  agreementTable, bayTable, containerTable, draftTable, fitTable, fixtureTable, groupTable, moveListTable, needPriorityTable, personTable, pictureTable, projectTable,
   purchaseTable, roomTable, sectionTable, unitTable, vantagePointTable,
 } from './tables';
 
@@ -29,6 +30,8 @@ export interface ProjectRecords {
   readonly pictures: readonly Picture[];
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
+  readonly drafts: readonly Draft[];
+  readonly moveLists: readonly KeptMoveList[];
   readonly fits: readonly TakenFit[];
   /** The catalogue and what this household owns. */
   readonly containers: readonly ContainerProduct[];
@@ -76,6 +79,8 @@ export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<P
     pictures: await readAll(pictureTable, db(pictureTable.name).whereIn('vantage_point_id', vantagePoints.map(({ id }) => id)).orderBy('taken_at')),
     groups: await readAll(groupTable, db(groupTable.name).where({ project_id: projectId }).orderBy(['room_id', 'position'])),
     things: await listThings(db, projectId),
+    drafts: await readAll(draftTable, db(draftTable.name).where({ project_id: projectId }).orderBy('position')),
+    moveLists: await readAll(moveListTable, db(moveListTable.name).whereIn('id', roomIds)),
     fits: fits.map(({ id, ...fit }) => ({ ...fit, bayId: id })),
     containers: await readAll(containerTable, db(containerTable.name).whereNull('project_id').orWhere({ project_id: projectId }).orderBy('name')),
     purchases: await readAll(purchaseTable, db(purchaseTable.name).whereIn('room_id', roomIds).orderBy('bought_at')),

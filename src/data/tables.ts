@@ -1,6 +1,7 @@
 import { agreementSchema, personSchema, projectSchema, sectionSchema } from '@/core/agree';
 import { containerProductSchema, fitAims, fitAnswerSchema } from '@/core/fit';
 import { baySchema, fixtureSchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
+import { draftSchema, moveListSchema } from '@/core/place';
 import { bayIdSchema, containerIdSchema, roomIdSchema } from '@/core/shared';
 import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
 import { groupSchema } from '@/core/sort';
@@ -67,8 +68,18 @@ export const pictureTable = defineTable('pictures', pictureSchema, {
 });
 
 export const groupTable = defineTable('groups', groupSchema, {
-  id: plain('id'), projectId: plain('project_id'), roomId: plain('room_id'), name: plain('name'), bayId: plain('bay_id'),
+  id: plain('id'), projectId: plain('project_id'), roomId: plain('room_id'), name: plain('name'), bayId: plain('bay_id'), standsBayId: plain('stands_bay_id'),
   uncountedLitres: plain('uncounted_litres'), lid: plain('lid'), see: plain('see'), front: flag('front'), loose: flag('loose'), placing: json('placing_json'), position: plain('position'),
+});
+
+export const draftTable = defineTable('drafts', draftSchema, {
+  id: plain('id'), projectId: plain('project_id'), roomId: plain('room_id'), name: plain('name'), places: json('places_json'), position: plain('position'),
+});
+
+/** A room has at most one working list, so the room's id is its key. */
+export const moveListTable = defineTable('move_lists', moveListSchema, {
+  id: plain('id'), madeAt: plain('made_at'), cleaning: plain('cleaning'), cleanedBayIds: json('cleaned_bay_ids_json'), basketsStand: plain('baskets_stand'),
+  items: json('items_json'), stagedLitres: plain('staged_litres'), leastStagedLitres: plain('least_staged_litres'), baskets: plain('baskets'), circles: json('circles_json'),
 });
 
 export const containerTable = defineTable('containers', containerProductSchema, {

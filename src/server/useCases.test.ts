@@ -13,7 +13,8 @@ import { loadDesk } from './desk/loadDesk';
 import { addCatalogueContainer, addOwnedContainer, removeOwnedContainer, type ContainerInput } from './fit/addContainer';
 import { createFitRequest, dropFit, takeFit } from './fit/takeFit';
 import { addPurchase, loadRoomShopping, planRoomShopping, removePurchase, setNeedPriority } from './shop/roomShopping';
-import { addGroup, arrangeGroups, changeGroup, removeGroup } from './sort/groups';
+import { arrange } from './place/drafts';
+import { addGroup, changeGroup, removeGroup } from './sort/groups';
 import { importDecisionsCsv, exportDecisionsCsv } from './sort/decisionsFile';
 
 let db: Db;
@@ -215,8 +216,9 @@ test('a proposal is taken as one change; what is only said about placing leaves 
   expect((await records()).fits).toHaveLength(1);
   const second = await addGroup(db, HOME, { roomId: HALL, name: 'Gloves' });
   const upper = bayIdSchema.parse('shelf-2');
-  await expect(arrangeGroups(db, HOME, [{ groupId: group.id, bayId: upper }, { groupId: second.id, bayId: bayIdSchema.parse('ghost') }])).rejects.toMatchObject({ code: 'not_found' });
-  await arrangeGroups(db, HOME, [{ groupId: group.id, bayId: upper }, { groupId: second.id, bayId: shelf }]);
+  const put = (bayIds: readonly [string, string]) => arrange(db, HOME, { roomId: HALL, ref: 'chosen', assignment: [{ groupId: group.id, bayId: bayIdSchema.parse(bayIds[0]) }, { groupId: second.id, bayId: bayIdSchema.parse(bayIds[1]) }] });
+  await expect(put([upper, 'ghost'])).rejects.toMatchObject({ code: 'not_found' });
+  await put([upper, shelf]);
   expect((await records()).groups.map(({ name, bayId }) => [name, bayId])).toEqual([['Hats', 'shelf-2'], ['Gloves', 'shelf']]);
   expect((await records()).fits).toEqual([]);
   await moveChange(db, HOME, 'undo');

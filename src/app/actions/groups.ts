@@ -3,10 +3,10 @@
 import { z } from 'zod';
 
 import { lidWishes, seeWishes } from '@/core/fit';
-import { bayIdSchema, groupIdSchema, projectIdSchema, roomIdSchema } from '@/core/shared';
+import { groupIdSchema, projectIdSchema, roomIdSchema } from '@/core/shared';
 import { placingSchema, type Group } from '@/core/sort';
 import { getDatabase } from '@/data/db';
-import { addGroup, arrangeGroups, changeGroup, removeGroup } from '@/server/sort/groups';
+import { addGroup, changeGroup, removeGroup } from '@/server/sort/groups';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
 
@@ -15,24 +15,6 @@ const nameSchema = z.string().trim().min(1, 'Type a name for the group').max(60,
 export async function addGroupAction(projectId: string, roomId: string, name: string): Promise<ActionResult<Group>> {
   const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema, name: nameSchema });
   return answer(schema, { projectId, roomId, name }, async (input) => ({ ok: true, value: await addGroup(await getDatabase(), input.projectId, input) }));
-}
-
-/** Puts a group on a bay; an empty `bayId` puts it back in the tray. */
-export async function placeGroupAction(projectId: string, groupId: string, bayId: string): Promise<ActionResult> {
-  const schema = z.object({ projectId: projectIdSchema, groupId: groupIdSchema, bayId: z.union([z.literal(''), bayIdSchema]) });
-  return answer(schema, { projectId, groupId, bayId }, async (input) => {
-    const target = input.bayId === '' ? null : bayIdSchema.parse(input.bayId);
-    await changeGroup(await getDatabase(), input.projectId, { groupId: input.groupId, change: { bayId: target } });
-    return done;
-  });
-}
-
-export async function arrangeGroupsAction(projectId: string, assignment: readonly { readonly groupId: string; readonly bayId: string }[]): Promise<ActionResult> {
-  const schema = z.object({ projectId: projectIdSchema, assignment: z.array(z.object({ groupId: groupIdSchema, bayId: bayIdSchema })).max(1000) });
-  return answer(schema, { projectId, assignment }, async (input) => {
-    await arrangeGroups(await getDatabase(), input.projectId, input.assignment);
-    return done;
-  });
 }
 
 const wishesSchema = z.object({

@@ -3,6 +3,7 @@ import { arrangeFront, type FrontUnit } from './arrangeFront';
 import { askewMeasuresOf, bayInsideOf, usableLitresOf, type BayFront } from './layOutUnit';
 import type { Bay, Unit } from './model';
 import { dimension, type Mark, type Role, type Sketch } from './sketch';
+import type { Rect } from './traceWalls';
 
 interface DrawOptions {
   readonly measureUnit: LengthUnit;
@@ -12,25 +13,28 @@ interface DrawOptions {
 
 const LINE_PENS = 16;
 
+/** What is drawn inside a bay instead of its measures. `rect` is where it stands on the page, in drawing mm. */
+export type FillBay = (bay: Bay, rect: Rect) => readonly Mark[];
+
 /** A room's units from the front on one floor line, with their dimensions. Heights count up from the floor at y = 0. */
-export function drawFront(units: readonly Unit[], options: DrawOptions): Sketch {
+export function drawFront(units: readonly Unit[], options: DrawOptions, fillBay?: FillBay): Sketch {
   const view = arrangeFront(units);
   const pen = options.penMm;
   const marks = view.units.flatMap((front) => {
     const unit = units.find(({ id }) => id === front.unitId);
-    return unit ? drawUnitFront(unit, front, options) : [];
+    return unit ? drawUnitFront(unit, front, options, fillBay) : [];
   });
   const floor: Mark = { kind: 'line', role: 'floor', points: [{ x: -10 * pen, y: 0 }, { x: view.widthMm + 26 * pen, y: 0 }] };
   return { x: -14 * pen, y: -view.heightMm - 16 * pen, width: view.widthMm + 60 * pen, depth: view.heightMm + 70 * pen, penMm: pen, marks: [...marks, floor] };
 }
 
-function drawUnitFront(unit: Unit, front: FrontUnit, options: DrawOptions): Mark[] {
+function drawUnitFront(unit: Unit, front: FrontUnit, options: DrawOptions, fillBay?: FillBay): Mark[] {
   const pen = options.penMm;
   const x = front.xMm;
   const top = -(unit.floorGap.mm + unit.height.mm);
   const bays = front.layout.bays.flatMap((bayFront) => {
     const bay = unit.bays.find(({ id }) => id === bayFront.bayId);
-    return bay ? drawBayFront(bay, bayFront, x, options) : [];
+    return bay ? drawBayFront(bay, bayFront, x, { ...options, ...(fillBay ? { fillBay } : {}) }) : [];
   });
   const width = fitLabel(formatLength(unit.width.mm, options.measureUnit), unit.width.mm + 10 * pen, 12 * pen);
   return [
@@ -42,8 +46,9 @@ function drawUnitFront(unit: Unit, front: FrontUnit, options: DrawOptions): Mark
   ];
 }
 
-function drawBayFront(bay: Bay, front: BayFront, unitX: number, { measureUnit, penMm: pen }: DrawOptions): Mark[] {
+function drawBayFront(bay: Bay, front: BayFront, unitX: number, { measureUnit, penMm: pen, fillBay }: DrawOptions & { readonly fillBay?: FillBay }): Mark[] {
   const rect = { x: unitX + front.xMm, y: -(front.zMm + front.heightMm), width: front.widthMm, depth: front.heightMm };
+  if (fillBay && !bay.outOfScope) return [{ kind: 'rect', role: bayRole(bay), ...rect, title: bay.name }, ...fillBay(bay, rect)];
   const sizes = bayMeasureWords(bay, measureUnit);
   const size = sizes[0] ?? '';
   const room = rect.width - 14 * pen;

@@ -11,7 +11,7 @@ export interface Sketch extends Rect {
 
 export type Role =
   | 'wall' | 'door' | 'window' | 'fixture' | 'station' | 'unit' | 'bay' | 'bay-usual' | 'bay-out' | 'bay-askew' | 'obstacle'
-  | 'path' | 'clear' | 'clash' | 'dimension' | 'floor' | 'shelf';
+  | 'path' | 'clear' | 'clash' | 'dimension' | 'floor' | 'shelf' | 'level' | 'level-over' | 'tag';
 export type TextRole = 'name' | 'measure' | 'note' | 'question';
 
 export type Mark =
@@ -51,6 +51,9 @@ const INKS: Readonly<Record<Role, Ink>> = {
   dimension: { fill: 'none', stroke: SOFT, pens: 1 },
   floor: { fill: 'none', stroke: INK, pens: 3 },
   shelf: { fill: 'none', stroke: SOFT, pens: 1 },
+  level: { fill: '#dfe5f0', stroke: 'none', pens: 0 },
+  'level-over': { fill: '#f7d9bd', stroke: 'none', pens: 0 },
+  tag: { fill: '#ecd9b0', stroke: '#c5a96b', pens: 1 },
 };
 const TEXT_INKS: Readonly<Record<TextRole, { readonly fill: string; readonly family: 'text' | 'mono'; readonly weight: number }>> = {
   name: { fill: INK, family: 'text', weight: 650 },

@@ -1,9 +1,20 @@
 export { bayLevelOf, walkBays, type BayLevel, type PlaceWarning } from './bayLevels';
+// What placing knows of a group
+export { hazardOf, isFoodGroup, isFragileGroup, isInSeason, seasonOf, usesPerWeekOf, type Season } from './groupFacts';
+export { PAIR_WEIGHTS, type PlacingSchools } from './placingSchools';
 // Groups to bays
 export { zonesRequestSchema, type WhyCode, type ZonesAnswer, type ZonesReason, type ZonesRequest, type ZonesRequestInput, type ZoneWhy } from './zonesModel';
 export { planZones, type ZonesProgress } from './planZones';
-export { toZonesRequest, usesPerWeekOf } from './toZonesRequest';
-export { costOfZones, createZonesProblem } from './zonesProblem';
+export { toZonesRequest } from './toZonesRequest';
+export { priceOfPins, type PinPrice } from './priceOfPins';
+export { applyWhatIf, type WhatIf } from './tryOut';
+// Arrangements
+export { bentRulesOf, compareArrangements, judgeArrangement, OTHER_ROOM_METRES, type ArrangementJudgement, type BentRule, type PlaceChange, type Places } from './judgeArrangement';
+export { draftSchema, placesIn, type Arrangement, type Draft } from './draft';
+export { drawPlaces } from './drawPlaces';
+export { planSeasons, TWO_ROWS_FROM_MM, type SeasonalSwap } from './planSeasons';
 // The order of moves
 export { BASKET, movesRequestSchema, type MovesAnswer, type MovesRequest, type MovesRequestInput, type MoveStep } from './movesModel';
 export { planMoves } from './planMoves';
+export { planMoveList, type MoveItem, type MoveList } from './planMoveList';
+export { cleanings, moveListSchema, tickedItem, type KeptItem, type KeptMoveList } from './moveListModel';

@@ -1,15 +1,12 @@
 import type { Person } from '../agree';
 import { arrangeFront, placeAll, traceWalls, usableLitresOf, type Fixture, type Room, type Unit } from '../look';
-import { cautionsFor, keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
+import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
+import { hazardOf, isFoodGroup, usesPerWeekOf } from './groupFacts';
+import { pairBySchool, scaleUses, type PlacingSchools } from './placingSchools';
 import { zonesRequestSchema, type ZonesRequest, type ZonesRequestInput } from './zonesModel';
 
 /** Where no station was named, one walks from here. */
 const MIDDLE = 'middle';
-/** Uses a week of what nobody has said anything about. */
-const USUAL_USES = { daily: 14, other: 1 } as const;
-/** Things that are eaten; near them no chemical stands. */
-const FOOD = /\b(?:food|spices?|flour|rice|pasta|tea|coffee|snacks?|cereal|tins? of|preserves|baking)\b/i;
-
 interface RoomToPlace {
   readonly room: Room;
   readonly units: readonly Unit[];
@@ -18,21 +15,17 @@ interface RoomToPlace {
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
   readonly people: readonly Person[];
+  /** How groups are formed and where they live, where practitioners disagree. */
+  readonly schools?: PlacingSchools;
+  /** 1 to 12: as it is used in that month; none: over the year. */
+  readonly month?: number;
 }
-
-/** Uses a week as they count: as said, or by whether the group is in daily use. */
-export const usesPerWeekOf = (group: Group): number => group.placing.usesPerWeek ?? (group.front ? USUAL_USES.daily : USUAL_USES.other);
-export const hazardOf = (group: Group): 'chemical' | 'sharp' | 'medicine' | undefined => {
-  if (group.placing.hazard !== null) return group.placing.hazard === 'none' ? undefined : group.placing.hazard;
-  const cautions = cautionsFor(group.name, 0);
-  return cautions.includes('medicine') ? 'medicine' : cautions.includes('chemical') ? 'chemical' : cautions.includes('blade') ? 'sharp' : undefined;
-};
 
 /**
  * Asks the `zones` engine where the groups of a room should live. Positions come from the plan; units that are not on it stand
  * side by side as in the front view. Undefined where the household has nobody: then nobody reaches anything.
  */
-export function toZonesRequest({ room, units, fixtures, groups, things, people }: RoomToPlace, timeLimitMs: number): ZonesRequest | undefined {
+export function toZonesRequest({ room, units, fixtures, groups, things, people, schools = {}, month }: RoomToPlace, timeLimitMs: number): ZonesRequest | undefined {
   if (people.length === 0) return undefined;
   const own = groups.filter((group) => group.roomId === room.id);
   const traced = room.plan ? traceWalls(room.plan) : undefined;
@@ -64,15 +57,18 @@ export function toZonesRequest({ room, units, fixtures, groups, things, people }
     bays: bays.map(moved), stations: [...stations, middle].map(moved),
     people: people.map(({ id, height, isChild, noStep }) => ({ id, heightMm: height.mm, child: isChild, noStep })),
     groups: own.map((group) => {
-      const { stationId, userIds, isFood, avoid, selfServe, isPinned } = group.placing;
+      const { stationId, userIds, avoid, selfServe, isPinned, isTempting } = group.placing;
       const users = userIds.filter((id) => people.some((person) => person.id === id));
-      const hazard = hazardOf(group);
+      // What tempts a child is kept from it by the rule that keeps blades from it.
+      const hazard = hazardOf(group) ?? (isTempting && people.some(({ isChild }) => isChild) ? 'sharp' : undefined);
       return {
-        id: group.id, name: group.name, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), usesPerWeek: usesPerWeekOf(group), stationId: stations.some(({ id }) => id === stationId) ? (stationId as string) : MIDDLE,
+        id: group.id, name: group.name, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), usesPerWeek: scaleUses(usesPerWeekOf(group, month), schools), stationId: stations.some(({ id }) => id === stationId) ? (stationId as string) : MIDDLE,
         // Of the whole household, those who can: a child that never uses a thing must not decide where it lives.
-        userIds: users.length > 0 ? users : adultsOf(people), ...(hazard ? { hazard } : {}), food: isFood ?? FOOD.test(group.name), avoid: [...avoid], selfServe, ...(isPinned && group.bayId && bays.some(({ id }) => id === group.bayId) ? { fixedBayId: group.bayId } : {}),
+        userIds: users.length > 0 ? users : adultsOf(people), ...(hazard ? { hazard } : {}), food: isFoodGroup(group), avoid: [...avoid], selfServe, ...(isPinned && group.bayId && bays.some(({ id }) => id === group.bayId) ? { fixedBayId: group.bayId } : {}),
       };
     }),
+    together: pairBySchool(own, schools),
+    apart: own.flatMap((group) => group.placing.apartIds.filter((id) => id !== group.id && own.some((other) => other.id === id)).map((id) => ({ a: group.id, b: id, why: 'never beside each other' }))),
     timeLimitMs,
   };
   return zonesRequestSchema.parse(request);

@@ -30,6 +30,7 @@ export const methodIdSchema = createIdSchema('MethodId');
 export const carryIdSchema = createIdSchema('CarryId');
 export const checkIdSchema = createIdSchema('CheckId');
 export const enoughRuleIdSchema = createIdSchema('EnoughRuleId');
+export const draftIdSchema = createIdSchema('DraftId');
 
 export type ProjectId = z.infer<typeof projectIdSchema>;
 export type PersonId = z.infer<typeof personIdSchema>;
@@ -53,3 +54,4 @@ export type MethodId = z.infer<typeof methodIdSchema>;
 export type CarryId = z.infer<typeof carryIdSchema>;
 export type CheckId = z.infer<typeof checkIdSchema>;
 export type EnoughRuleId = z.infer<typeof enoughRuleIdSchema>;
+export type DraftId = z.infer<typeof draftIdSchema>;

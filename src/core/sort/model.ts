@@ -21,6 +21,8 @@ export type Reason = z.infer<typeof reasonSchema>;
 /** How a recycled thing leaves. */
 export const disposals = ['recycle', 'shred', 'special disposal'] as const;
 
+const month = z.number().int().min(1).max(12);
+
 /** What placing needs to know of a group; null where the usual is meant. */
 export const placingSchema = z.object({
   usesPerWeek: z.number().min(0, 'At least 0').max(500, 'At most 500').nullable().default(null),
@@ -35,6 +37,17 @@ export const placingSchema = z.object({
   selfServe: z.boolean().default(false),
   /** Stays where it is, whatever is proposed. */
   isPinned: z.boolean().default(false),
+  /** First and last month of its use, 1 to 12, either way round the year; null: as its name says, or all year. */
+  season: z.object({ from: month, to: month }).nullable().default(null),
+  /** Kept in reserve: it refills the open stock. */
+  isBackStock: z.boolean().default(false),
+  /** Never high up. Null: as its name says. */
+  isFragile: z.boolean().nullable().default(null),
+  /** Better not at hand: far away, and for children out of reach. */
+  isTempting: z.boolean().default(false),
+  /** Groups that it belongs with, and groups that it is never beside. */
+  withIds: z.array(groupIdSchema).max(20).default([]),
+  apartIds: z.array(groupIdSchema).max(20).default([]),
 });
 export type Placing = Readonly<z.infer<typeof placingSchema>>;
 export const usualPlacing: Placing = placingSchema.parse({});
@@ -47,6 +60,8 @@ export const groupSchema = z.object({
   name: z.string().trim().min(1).max(60),
   /** Where the group is meant to live; null while it has no home yet. */
   bayId: bayIdSchema.nullable(),
+  /** Where its things stand today; null: in a basket, on the floor, not in a place at all. */
+  standsBayId: bayIdSchema.nullable().default(null),
   /** Litres that were measured as a heap, not thing by thing. */
   uncountedLitres: z.number().min(0).max(10_000),
   lid: z.enum(['required', 'forbidden', 'any']),

@@ -5,6 +5,7 @@ import * as lookAndAgree from './0002_look_and_agree';
 import * as sessions from './0003_sessions';
 import * as count from './0004_count';
 import * as placing from './0005_placing';
+import * as drafts from './0006_drafts';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -16,6 +17,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0003_sessions', ...sessions },
   { name: '0004_count', ...count },
   { name: '0005_placing', ...placing },
+  { name: '0006_drafts', ...drafts },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

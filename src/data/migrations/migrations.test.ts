@@ -13,6 +13,7 @@ const OLD_ROWS: readonly (readonly [table: string, row: Readonly<Record<string, 
   ['rooms', { id: HALL, project_id: HOME, name: 'Hall', purpose: 'Sit', budget_minor: 100, position: 0 }],
   ['units', { id: 'unit', room_id: HALL, name: 'Cupboard', kind: 'cupboard', width_json: '{"mm":800,"text":"80"}', depth_json: '{"mm":400,"text":"40"}', height_json: '{"mm":900,"text":"90"}', floor_gap_json: '{"mm":0,"text":"0"}', position: 0 }],
   ['bays', { id: 'shelf', unit_id: 'unit', name: 'Shelf', column_index: 0, row_index: 0, width_readings_json: '[{"mm":700,"text":"70"}]', depth_readings_json: '[{"mm":380,"text":"38"}]', height_readings_json: '[{"mm":800,"text":"80"}]', opening_width_json: 'null', opening_height_json: 'null', max_load_g: null, pull_out: 0, moist: 1, out_of_scope: 0, obstacles_json: '[]' }],
+  ['groups', { id: 'hats', project_id: HOME, room_id: HALL, name: 'Hats', bay_id: 'shelf', uncounted_litres: 3, lid: 'any', see: 'any', front: 1, loose: 0, position: 0 }],
   ['vantage_points', { id: 'spot', room_id: HALL, name: 'from the door', position: 0 }],
 ];
 
@@ -36,6 +37,7 @@ test('rows of the first version are read with what came later at its default', a
   expect(records.people[0]).toMatchObject({ noStep: true, labels: 'words', lids: 'closes', sorting: 'finely' });
   expect(records.rooms[0]).toMatchObject({ purpose: 'Sit', plan: null, checks: [], workedMinutes: null });
   expect(records.units[0]).toMatchObject({ place: null, door: 'none', bays: [{ moist: true, warm: false, isUsual: false }] });
+  expect(records.groups[0]).toMatchObject({ bayId: 'shelf', standsBayId: 'shelf', placing: { usesPerWeek: null, season: null } });
   expect([records.fixtures, records.sections, records.agreements]).toEqual([[], [], []]);
   await moveChange(db, HOME, 'undo');
   expect((await getProjectRecords(db, HOME)).vantagePoints.map(({ name, inView }) => [name, inView])).toEqual([['from the door', ''], ['from the stairs', '']]);

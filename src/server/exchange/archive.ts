@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { agreementSchema, personSchema, projectSchema, sectionSchema } from '@/core/agree';
 import { enoughRuleSchema } from '@/core/count';
 import { containerProductSchema, takenFitSchema } from '@/core/fit';
+import { draftSchema, moveListSchema } from '@/core/place';
 import { fixtureSchema, pictureSchema, roomSchema, thingPictureSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { containerIdSchema, err, ok, projectIdSchema, roomIdSchema, type ProjectId, type Result } from '@/core/shared';
 import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
@@ -17,7 +18,7 @@ import { enoughRuleTable, listEnoughRules, listThingPictures, thingPictureTable 
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { carryTable, listSessionRecords, ownMethodTable, sessionTable } from '@/data/sessionRepo';
 import {
-  agreementTable, bayTable, containerTable, fitTable, fixtureTable, groupTable, needPriorityTable, offerTable, personTable, pictureTable,
+  agreementTable, bayTable, containerTable, draftTable, fitTable, fixtureTable, groupTable, moveListTable, needPriorityTable, offerTable, personTable, pictureTable,
   projectTable, purchaseTable, roomTable, sectionTable, shopTable, unitTable, vantagePointTable,
 } from '@/data/tables';
 import type { Table } from '@/data/columns';
@@ -45,6 +46,8 @@ const archiveSchema = z.strictObject({
   vantagePoints: z.array(vantagePointSchema),
   pictures: z.array(pictureSchema),
   groups: z.array(groupSchema),
+  drafts: z.array(draftSchema).default([]),
+  moveLists: z.array(moveListSchema).default([]),
   fits: z.array(takenFitSchema),
   containers: z.array(containerProductSchema),
   shops: z.array(shopSchema),
@@ -75,7 +78,7 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
     ...(await listSessionRecords(db, projectId, rooms.map(({ id }) => id))) as Pick<Archive, 'sessions' | 'carries' | 'ownMethods'>,
     enoughRules: (await listEnoughRules(db, projectId)) as Archive['enoughRules'], thingPictures: await listThingPictures(db, projectId),
     vantagePoints: [...records.vantagePoints],
-    pictures: [...records.pictures], groups: [...records.groups], fits: [...fits] as Archive['fits'], containers: kept,
+    pictures: [...records.pictures], groups: [...records.groups], drafts: [...records.drafts] as Archive['drafts'], moveLists: [...records.moveLists] as Archive['moveLists'], fits: [...fits] as Archive['fits'], containers: kept,
     shops: (await listShops(db)).filter((shop) => offers.some(({ shopId }) => shopId === shop.id)),
     offers, purchases: [...records.purchases], priorities: priorities.map((entry) => ({ ...entry })) as Archive['priorities'],
   };
@@ -186,7 +189,7 @@ function withFreshIds({ archive, decisions }: Documents): Documents & { readonly
   const own = [
     archive.project, ...archive.people, ...archive.rooms, ...archive.units, ...archive.units.flatMap((unit) => unit.bays),
     ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.sessions, ...archive.carries, ...archive.ownMethods, ...archive.enoughRules, ...archive.thingPictures, ...archive.rooms.flatMap((room) => room.checks),
-    ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.purchases,
+    ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.drafts, ...archive.purchases,
     ...archive.containers.filter(({ projectId }) => projectId !== null),
   ];
   const fresh = new Map<string, string>(own.map(({ id }) => [id, createId()]));
@@ -232,6 +235,8 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   await insertAll(vantagePointTable, archive.vantagePoints);
   await insertAll(pictureTable, archive.pictures);
   await insertAll(groupTable, archive.groups);
+  await insertAll(draftTable, archive.drafts);
+  await insertAll(moveListTable, archive.moveLists);
   await insertAll(fitTable, archive.fits.map(({ bayId, ...fit }) => ({ ...fit, id: bayId })));
   await insertMissing(containerTable, archive.containers);
   await insertMissing(shopTable, archive.shops);

@@ -1,14 +1,16 @@
 import 'server-only';
 
 import { drawFront, drawPlan, drawUnitPlan, findPlanClashes, toSvg, toSvgMarks, traceWalls, type Sketch } from '@/core/look';
+import { drawPlaces } from '@/core/place';
 import { formatLength, type LengthUnit, type RoomId, type UnitId } from '@/core/shared';
 import type { ProjectRecords } from '@/data/projectRepo';
+import { groupsIn, resolveArrangement, type ArrangementRef } from '../place/drafts';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
 /** Scales at which drawings are made: a metre is 100 mm at 1:10 and 50 mm at 1:20. */
 export const drawingScales = [10, 20] as const;
 export type DrawingScale = (typeof drawingScales)[number];
-export type DrawingKind = 'plan' | 'front' | 'unit';
+export type DrawingKind = 'plan' | 'front' | 'unit' | 'places';
 
 export interface Drawing {
   readonly title: string;
@@ -19,12 +21,17 @@ export interface Drawing {
 const PEN_ON_PAPER_MM = 0.26;
 
 /** What is drawn of a room: its plan, its units from the front, or one unit from the front and above. Undefined where there is none. */
-export function gatherDrawing(records: ProjectRecords, request: { readonly roomId: RoomId; readonly kind: DrawingKind; readonly unitId: UnitId | undefined; readonly scale: DrawingScale }): Drawing | undefined {
+export function gatherDrawing(records: ProjectRecords, request: { readonly roomId: RoomId; readonly kind: DrawingKind; readonly unitId: UnitId | undefined; readonly scale: DrawingScale; /** Which arrangement, where places are drawn. */ readonly draft?: ArrangementRef | undefined }): Drawing | undefined {
   const room = records.rooms.find(({ id }) => id === request.roomId);
   const units = records.units.filter(({ roomId }) => roomId === request.roomId);
   if (!room) return undefined;
   const options = { measureUnit: records.project.units as LengthUnit, penMm: PEN_ON_PAPER_MM * request.scale };
   if (request.kind === 'front') return units.length === 0 ? undefined : { title: `${room.name}, from the front`, sketches: [{ caption: 'From the front', sketch: drawFront(units, options) }] };
+  if (request.kind === 'places') {
+    const arrangement = resolveArrangement(records, room.id, request.draft ?? 'chosen');
+    const name = arrangement === 'today' ? 'as it is today' : arrangement === 'chosen' ? (records.drafts.find((draft) => draft.roomId === room.id && draft.places === null)?.name ?? 'the plan') : arrangement.name;
+    return units.length === 0 ? undefined : { title: `${room.name}, ${name}`, sketches: [{ caption: 'Where everything lives', sketch: drawPlaces({ units, groups: groupsIn(records, room.id, arrangement), things: records.things, ...options }) }] };
+  }
   if (request.kind === 'unit') {
     const unit = units.find(({ id }) => id === request.unitId);
     return unit && { title: `${room.name}, ${unit.name}`, sketches: [{ caption: 'From the front', sketch: drawFront([unit], options) }, { caption: 'From above', sketch: drawUnitPlan(unit, options) }] };

@@ -46,7 +46,7 @@ export async function putUnit(writer: ChangeWriter, records: ProjectRecords, { b
   await writer.put(unitTable, facts);
   for (const bay of before?.bays ?? []) {
     const after = bays.find(({ id }) => id === bay.id);
-    if (!after) await removeBay(writer, records, bay);
+    if (!after) await removeBay(writer, records, { bay, gone: new Set(before?.bays.filter(({ id }) => bays.every((kept) => kept.id !== id)).map(({ id }) => id)) });
     else if (hasChangedInside(bay, after)) await writer.remove(fitTable, bay.id);
   }
   for (const bay of bays) await writer.put(bayTable, bay);
@@ -58,14 +58,17 @@ export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): 
   const unit = records.units.find(({ id }) => id === unitId);
   if (!unit) return;
   await recordChange(db, { projectId, label: `removed ${unit.name}`, now: nowIso() }, async (writer) => {
-    for (const bay of unit.bays) await removeBay(writer, records, bay);
+    const gone = new Set(unit.bays.map(({ id }) => id));
+    for (const bay of unit.bays) await removeBay(writer, records, { bay, gone });
     await writer.remove(unitTable, unitId);
   });
 }
 
-async function removeBay(writer: ChangeWriter, { groups, sections }: ProjectRecords, bay: Bay): Promise<void> {
+/** Takes a bay away with what rests on it; `gone` are all that go in this change. */
+async function removeBay(writer: ChangeWriter, { groups, sections }: ProjectRecords, { bay, gone }: { readonly bay: Bay; readonly gone: ReadonlySet<string> }): Promise<void> {
+  const unlessGone = (bayId: Bay['id'] | null) => (bayId !== null && gone.has(bayId) ? null : bayId);
   for (const section of sections.filter(({ bayIds }) => bayIds.includes(bay.id))) await writer.put(sectionTable, { ...section, bayIds: section.bayIds.filter((id) => id !== bay.id) });
-  for (const group of groups.filter(({ bayId }) => bayId === bay.id)) await writer.put(groupTable, { ...group, bayId: null });
+  for (const group of groups.filter(({ bayId, standsBayId }) => bayId === bay.id || standsBayId === bay.id)) await writer.put(groupTable, { ...group, bayId: unlessGone(group.bayId), standsBayId: unlessGone(group.standsBayId) });
   await writer.remove(fitTable, bay.id);
   await writer.remove(bayTable, bay.id);
 }

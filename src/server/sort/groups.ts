@@ -29,7 +29,7 @@ export const createGroup = (
   projectId: ProjectId,
   input: { readonly roomId: RoomId; readonly name: string; readonly position: number; readonly bayId?: BayId | null },
 ): Group => ({
-  id: groupIdSchema.parse(createId()), projectId, roomId: input.roomId, name: input.name, bayId: input.bayId ?? null,
+  id: groupIdSchema.parse(createId()), projectId, roomId: input.roomId, name: input.name, bayId: input.bayId ?? null, standsBayId: null,
   uncountedLitres: 0, lid: 'any', see: 'any', front: false, loose: false, placing: usualPlacing as Group['placing'], position: input.position,
 });
 
@@ -55,22 +55,6 @@ export async function changeGroup(db: Db, projectId: ProjectId, input: { readonl
     // How often it is used changes nothing in its containers.
     const isSameToFit = JSON.stringify({ ...after, placing: null }) === JSON.stringify({ ...group, placing: null });
     for (const bayId of new Set([group.bayId, after.bayId])) if (bayId && !isSameToFit) await writer.remove(fitTable, bayId);
-  });
-}
-
-/** Puts several groups in their bays at once, as one change. @errors `not_found`: a group or bay that is not there; nothing is moved. */
-export async function arrangeGroups(db: Db, projectId: ProjectId, assignment: readonly { readonly groupId: GroupId; readonly bayId: BayId }[]): Promise<void> {
-  const { groups, units } = await getProjectRecords(db, projectId);
-  const bays = new Set(units.flatMap((unit) => unit.bays.map(({ id }) => id)));
-  const moves = assignment.map(({ groupId, bayId }) => {
-    const group = groups.find(({ id }) => id === groupId);
-    if (!group || !bays.has(bayId)) throw new DataError('not_found', `there is no group ${groupId} or no bay ${bayId}`);
-    return { group, bayId };
-  }).filter(({ group, bayId }) => group.bayId !== bayId);
-  if (moves.length === 0) return;
-  await recordChange(db, { projectId, label: `arranged ${moves.length === 1 ? moves[0]?.group.name : `${moves.length} groups`} anew`, now: nowIso() }, async (writer) => {
-    for (const { group, bayId } of moves) await writer.put(groupTable, { ...group, bayId });
-    for (const bayId of new Set(moves.flatMap((move) => [move.group.bayId, move.bayId]))) if (bayId) await writer.remove(fitTable, bayId);
   });
 }
 

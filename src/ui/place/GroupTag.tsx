@@ -4,7 +4,7 @@ import { useDraggable } from '@dnd-kit/core';
 
 import { formatLitres } from '@/core/shared';
 import type { Group } from '@/core/sort';
-import type { TagProps } from './PlaceBoard';
+import type { TagProps } from './FrontBoard';
 
 interface GroupTagProps extends TagProps {
   readonly group: Group;

@@ -4,7 +4,7 @@ import { useDroppable } from '@dnd-kit/core';
 
 import { keptLitresOf, type Group } from '@/core/sort';
 import { GroupTag } from './GroupTag';
-import type { TagProps } from './PlaceBoard';
+import type { TagProps } from './FrontBoard';
 
 interface HomelessTrayProps extends TagProps {
   readonly groups: readonly Group[];

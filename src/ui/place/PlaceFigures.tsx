@@ -1,16 +1,20 @@
 import type { Bay } from '@/core/look';
-import type { BayLevel } from '@/core/place';
+import type { ArrangementJudgement, BayLevel } from '@/core/place';
 import { formatLitres, formatShare } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { placeWarningWords } from '../words';
+import { minutesWords } from './placeWords';
 
 interface PlaceFiguresProps {
   readonly levels: readonly { readonly bay: Bay; readonly level: BayLevel }[];
   readonly groups: readonly Group[];
+  readonly judged: ArrangementJudgement | undefined;
+  /** As it is today; undefined while that is what is shown. */
+  readonly today: ArrangementJudgement | undefined;
 }
 
 /** What the arrangement comes to, and what speaks against it. */
-export function PlaceFigures({ levels, groups }: PlaceFiguresProps) {
+export function PlaceFigures({ levels, groups, judged, today }: PlaceFiguresProps) {
   const inScope = levels.filter(({ bay }) => !bay.outOfScope);
   const usable = inScope.reduce((sum, { level }) => sum + level.usableLitres, 0);
   const kept = inScope.reduce((sum, { level }) => sum + level.keptLitres, 0);
@@ -19,10 +23,14 @@ export function PlaceFigures({ levels, groups }: PlaceFiguresProps) {
   return (
     <>
       <dl className="mt-1 grid grid-cols-4 gap-2.5 max-md:grid-cols-2">
-        <Figure value={formatLitres(kept)} label={`placed of ${formatLitres(usable)}`} />
-        <Figure value={usable > 0 ? formatShare(Math.min(1, kept / usable)) : '0 %'} label="of the places filled" />
-        <Figure value={String(groups.filter((group) => group.bayId === null).length)} label="groups without a home" />
-        <Figure value={String(empty.length)} label={empty.length === 0 ? 'places stay free' : `places free: ${empty.slice(0, 2).map(({ bay }) => bay.name).join(', ')}${empty.length > 2 ? ' …' : ''}`} />
+        {judged ? (
+          <>
+            <Figure value={`${Math.round(judged.metresPerWeek)} m`} label={`walked a week, ${minutesWords(judged.secondsPerWeek)}`} {...(today ? { note: `today ${Math.round(today.metresPerWeek)} m, ${minutesWords(today.secondsPerWeek)}` } : {})} />
+            <Figure value={Math.round(judged.bendsPerWeek).toString()} label={`bends, ${Math.round(judged.stretchesPerWeek)} stretches a week`} {...(today ? { note: `today ${Math.round(today.bendsPerWeek)} and ${Math.round(today.stretchesPerWeek)}` } : {})} />
+          </>
+        ) : <Figure value={String(empty.length)} label="places stay free" />}
+        <Figure value={usable > 0 ? formatShare(Math.min(1, kept / usable)) : '0 %'} label={`full: ${formatLitres(kept)} of ${formatLitres(usable)}`} note={empty.length === 0 ? 'no place stays free' : `free: ${empty.slice(0, 2).map(({ bay }) => bay.name).join(', ')}${empty.length > 2 ? ' …' : ''}`} />
+        <Figure value={String(groups.filter((group) => group.bayId === null).length)} label="groups without a home" {...(judged && judged.elsewhereIds.length > 0 ? { note: `${judged.elsewhereIds.length} live in another room` } : {})} />
       </dl>
       {warnings.length > 0 && (
         <ul className="mt-3 grid gap-1.5 sm:grid-cols-2">

@@ -8,23 +8,28 @@ import type { ZonesRequest, ZoneWhy } from '@/core/place';
 import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { useKeys } from '../primitives/useKeys';
 import { useZones } from './useZones';
+import { minutesWords as minutes, sayWithNames } from './placeWords';
 import { whyWords } from './whyWords';
 
 interface ProposePanelProps {
   readonly request: ZonesRequest;
   readonly groups: readonly Group[];
   readonly bayNames: Readonly<Record<string, string>>;
+  /** What the room's schools change in the sums, a sentence each. */
+  readonly schoolNotes: readonly string[];
   /** Minutes a week as it is arranged now; undefined while a group has no home. */
   readonly minutesNow: number | undefined;
   readonly onTake: (assignment: readonly { readonly groupId: string; readonly bayId: string }[]) => Promise<ActionResult>;
 }
 
 /** Works out where everything should live, tells how far from the best possible it is, and what would move. */
-export function ProposePanel({ request, groups, bayNames, minutesNow, onTake }: ProposePanelProps) {
+export function ProposePanel({ request, groups, bayNames, schoolNotes, minutesNow, onTake }: ProposePanelProps) {
   const router = useRouter();
   const { run, start, stop, clear } = useZones();
   const [message, setMessage] = useState('');
+  useKeys({ p: () => start(request) });
   const found = run.answer?.status === 'infeasible' ? undefined : (run.answer ?? run.progress);
   const moves = found ? found.assignment.filter(({ groupId, bayId }) => groups.find(({ id }) => id === groupId)?.bayId !== bayId) : [];
   const whyOf = (groupId: string): ZoneWhy | undefined => run.answer?.why.find((why) => why.groupId === groupId);
@@ -40,9 +45,10 @@ export function ProposePanel({ request, groups, bayNames, minutesNow, onTake }: 
     <section aria-label="A proposal" className="panel mt-3 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h2 className="flex items-center gap-2 text-[17px]"><Compass size={18} className="text-rim" aria-hidden="true" /> Where it would take the fewest steps</h2>
-        {run.isRunning ? <Button onClick={stop}>Stop, keep the best so far</Button> : <Button look="quiet" onClick={() => start(request)}>{found ? 'Work it out again' : 'Propose'}</Button>}
+        {run.isRunning ? <Button onClick={stop}>Stop, keep the best so far</Button> : <Button look="quiet" onClick={() => start(request)}>{found ? 'Work it out again' : 'Propose'} <kbd className="max-md:hidden">P</kbd></Button>}
       </div>
       {!found && !run.isRunning && run.answer === undefined && <p className="mt-1 text-[14px] text-soft">Weighs steps to where a thing is used, bends and stretches by who uses it, against room and load; what is pinned stays. Nothing moves until you take it.</p>}
+      {schoolNotes.length > 0 && <p className="mt-1 text-[14px]">{schoolNotes.join(' ')}</p>}
       {run.isRunning && <progress className="mt-2 block h-1.5 w-full accent-[#23407a]" aria-label="Working it out" />}
       {run.problem !== '' && <p role="alert" className="warn mt-2">{run.problem}</p>}
       {run.answer?.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, bayNames)}</p>)}
@@ -59,6 +65,11 @@ export function ProposePanel({ request, groups, bayNames, minutesNow, onTake }: 
               })}
             </ul>
           )}
+          {run.pinPrices.length > 0 && (
+            <ul aria-label="What pins cost" className="mt-2 text-[14px]">
+              {run.pinPrices.map(({ groupId, bayId, secondsPerWeek, isProven }) => <li key={groupId}>Keeping <b>{nameOf(groupId)}</b> on {bayNames[bayId] ?? ''} {secondsPerWeek < 1 ? 'costs nothing.' : `costs ${isProven ? '' : 'at least '}${minutes(secondsPerWeek)} a week.`}</li>)}
+            </ul>
+          )}
           <div className="mt-2 flex flex-wrap items-center gap-2">
             <Button look="main" disabled={run.isRunning || moves.length === 0} onClick={() => void take()}>Take this arrangement</Button>
             <Button disabled={run.isRunning} onClick={clear}>Leave it</Button>
@@ -70,13 +81,9 @@ export function ProposePanel({ request, groups, bayNames, minutesNow, onTake }: 
   );
 }
 
-const minutes = (seconds: number): string => (seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`);
-
-function gapWords(objective: number, bound: number): string {
+export function gapWords(objective: number, bound: number): string {
   const share = objective > 0 ? (objective - bound) / objective : 0;
   if (share <= 1e-6) return 'no arrangement takes less, that is proven';
   return `at most ${share < 0.01 ? (share * 100).toFixed(1) : Math.ceil(share * 100)} % from the best possible`;
 }
 
-/** The engine knows bays by their ids; a person knows them by their names. */
-const sayWithNames = (message: string, bayNames: Readonly<Record<string, string>>): string => Object.entries(bayNames).reduce((text, [id, name]) => text.split(id).join(name), message);

@@ -3,17 +3,19 @@
 import { proxy, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 
-import type { ZonesAnswer, ZonesProgress, ZonesRequest } from '@/core/place';
+import type { PinPrice, ZonesAnswer, ZonesProgress, ZonesRequest } from '@/core/place';
 import type { ZonesWorker } from '@/workers/zones.worker';
 
 export interface ZonesRun {
   /** The best so far; stays when the run is stopped. */
   readonly progress: ZonesProgress | undefined;
   readonly answer: ZonesAnswer | undefined;
+  /** What each pin costs; comes after the answer. */
+  readonly pinPrices: readonly PinPrice[];
   readonly isRunning: boolean;
   readonly problem: string;
 }
-const IDLE: ZonesRun = { progress: undefined, answer: undefined, isRunning: false, problem: '' };
+const IDLE: ZonesRun = { progress: undefined, answer: undefined, pinPrices: [], isRunning: false, problem: '' };
 
 /** One run of the zones engine at a time, in a worker; stopping ends the worker and keeps the best so far. */
 export function useZones() {
@@ -28,9 +30,11 @@ export function useZones() {
     const change = (part: Partial<ZonesRun>) => isCurrent() && setRun((before) => ({ ...before, ...part }));
     worker.onerror = () => change({ isRunning: false, problem: 'The calculation could not start in this browser.' });
     setRun({ ...IDLE, isRunning: true });
-    wrap<ZonesWorker>(worker).plan(request, proxy((progress: ZonesProgress) => void change({ progress }))).then(
-      (answer) => {
+    const remote = wrap<ZonesWorker>(worker);
+    remote.plan(request, proxy((progress: ZonesProgress) => void change({ progress }))).then(
+      async (answer) => {
         change({ answer, isRunning: false });
+        if (request.groups.some(({ fixedBayId }) => fixedBayId !== undefined)) change({ pinPrices: await remote.pricePins(request, answer) });
         worker.terminate();
       },
       (error: unknown) => change({ isRunning: false, problem: error instanceof Error ? error.message : String(error) }),

@@ -34,7 +34,7 @@ interface SortBenchProps extends BenchData {
   readonly sentimentalSchool: OpinionFacts['sentimentalSchool'];
   readonly session: Omit<SessionBarProps, 'log'>;
   readonly onAddGroup: (name: string) => Promise<ActionResult<Group>>;
-  readonly onPlaceGroup: (groupId: string, bayId: string) => Promise<ActionResult>;
+  readonly onPlaceGroup: (assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]) => Promise<ActionResult>;
   readonly onCarry: Parameters<typeof CarryCalls>[0]['onCarry'];
   readonly onSettle: (carryId: string) => Promise<ActionResult>;
 }

@@ -10,7 +10,7 @@ import type { Bench } from './useBench';
 interface SpaceGaugeProps {
   readonly bench: Bench;
   readonly roomLitres: number;
-  readonly onPlaceGroup: (groupId: string, bayId: string) => Promise<ActionResult>;
+  readonly onPlaceGroup: (assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]) => Promise<ActionResult>;
 }
 
 /** How full the keep pile makes its place, with the thing in hand tried in it. */
@@ -35,7 +35,7 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
                 {openBays.map((bay) => <option key={bay.id} value={bay.id}>{bay.name}</option>)}
               </select>
               {isHomeless && space && (
-                <button type="button" className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11" onClick={() => void onPlaceGroup(group.id, space.bay.id).then(() => router.refresh())}>
+                <button type="button" className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11" onClick={() => void onPlaceGroup([{ groupId: group.id, bayId: space.bay.id }]).then(() => router.refresh())}>
                   They live here
                 </button>
               )}

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 
-import { addGroupAction, placeGroupAction } from '@/app/actions/groups';
+import { arrangeAction } from '@/app/actions/drafts';
+import { addGroupAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
 import { carryOutAction, saveOwnMethodAction, settleDebtAction, startSessionAction, stepSessionAction } from '@/app/actions/sessions';
 import { schoolIn, usableLitresOf } from '@/core/look';
@@ -50,7 +51,7 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
           onStart: startSessionAction.bind(null, place), onStep: stepSessionAction.bind(null, place), onKeepMethod: saveOwnMethodAction.bind(null, projectId),
         }}
         onAddGroup={addGroupAction.bind(null, projectId, roomId)}
-        onPlaceGroup={placeGroupAction.bind(null, projectId)}
+        onPlaceGroup={arrangeAction.bind(null, projectId, roomId, 'chosen')}
         onCarry={carryOutAction.bind(null, place)}
         onSettle={settleDebtAction.bind(null, place)}
       />

@@ -1,0 +1,58 @@
+import { draftSchema, planZones } from '@/core/place';
+import { loadSolver, roomIdSchema } from '@/core/shared';
+import { placingSchema } from '@/core/sort';
+import type { Project } from '@/core/agree';
+import type { Db } from '@/data/db';
+import { getProjectRecords } from '@/data/projectRepo';
+import { draftTable, groupTable } from '@/data/tables';
+import { zonesOfRoom } from '@/server/place/zonesOfRoom';
+
+/** How a demo room's groups are used and where they stand today, in short hand: uses a week, station, users by their number. */
+interface DemoArrangement {
+  readonly use: Readonly<Record<string, readonly [usesPerWeek: number, station?: string, users?: readonly number[]]>>;
+  /** By group: its bay today; what is not named stands where it is to live. */
+  readonly today: Readonly<Record<string, string | null>>;
+  readonly chosenName: string;
+}
+
+const ARRANGEMENTS: Readonly<Record<string, DemoArrangement>> = {
+  'linen-press': {
+    use: {
+      towels: [28, 'Top of the stairs', [0, 1, 2]], face: [14, 'Top of the stairs', [0, 1, 2]], bed: [4, 'Folding ledge', [0, 1]], pillowcases: [4, 'Folding ledge', [0, 1]], guest: [0.3, 'Folding ledge', [0]],
+      blankets: [1, 'Top of the stairs', [0, 3]], scarves: [10, 'Top of the stairs', [0, 1]], gloves: [10, 'Top of the stairs', [0, 1]], duvets: [0.2, 'Folding ledge', [0, 1]], table: [1, 'Folding ledge', [0]],
+      curtains: [0.1, 'Folding ledge', [0]], beach: [6, 'Top of the stairs', [0, 1]], 'first-aid': [1, 'Top of the stairs', [0, 1]], albums: [0.3, 'Top of the stairs', [0, 3]],
+    },
+    today: { towels: 'left-4', face: 'right-0', bed: 'left-2', pillowcases: 'right-3', guest: 'left-1', blankets: 'left-0', scarves: 'left-3', gloves: 'right-4', duvets: 'right-1', table: 'right-2', curtains: 'right-0', beach: 'left-3' },
+    chosenName: 'Like with like',
+  },
+  workbench: {
+    use: {
+      hand: [12, 'Vice', [1]], screws: [6, 'Vice', [1]], power: [3, 'Vice', [1]], paint: [0.5, 'Glue table', [0, 1]], glue: [2, 'Glue table', [0, 1]], electric: [0.5, 'Vice', [1, 3]], rope: [0.3, 'Glue table', [1]],
+    },
+    today: { hand: 'drawer-2', screws: 'drawer-3', power: 'wall-1', paint: 'wall-0', glue: 'wall-2', electric: 'drawer-1' },
+    chosenName: 'Tools by the vice',
+  },
+};
+
+/** How often and by whom the groups are used, where they stand today, and a second draft that the engine worked out. */
+export async function seedArrangements(db: Db, project: Project, roomKey: string): Promise<void> {
+  const demo = ARRANGEMENTS[roomKey];
+  const { groups, fixtures, people } = await getProjectRecords(db, project.id);
+  const own = groups.filter((group) => group.roomId === roomKey);
+  for (const group of own) {
+    const key = group.id.slice(roomKey.length + 1);
+    const [usesPerWeek, station, users] = demo?.use[key] ?? [];
+    const placing = placingSchema.parse({
+      usesPerWeek: usesPerWeek ?? null, stationId: fixtures.find((fixture) => fixture.roomId === roomKey && fixture.name === station)?.id ?? null, userIds: (users ?? []).flatMap((i) => people[i]?.id ?? []),
+    });
+    const stands = demo && key in demo.today ? demo.today[key] : group.bayId;
+    await db(groupTable.name).where({ id: group.id }).update(groupTable.toRow({ ...group, placing, standsBayId: (stands ?? null) as typeof group.bayId }));
+  }
+  if (!demo) return;
+  const records = await getProjectRecords(db, project.id);
+  const request = zonesOfRoom(records, roomIdSchema.parse(roomKey), { groups: records.groups, timeLimitMs: 3000 });
+  if (!request) return;
+  const answer = planZones(request, { solver: await loadSolver(), clock: () => performance.now() });
+  const drafts = [{ id: `${roomKey}-draft-0`, name: demo.chosenName, places: null, position: 0 }, { id: `${roomKey}-draft-1`, name: 'Fewest steps', places: answer.assignment, position: 1 }];
+  for (const draft of drafts) await db(draftTable.name).insert(draftTable.toRow(draftSchema.parse({ ...draft, projectId: project.id, roomId: roomKey })));
+}

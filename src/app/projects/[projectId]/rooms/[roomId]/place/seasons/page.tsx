@@ -1,0 +1,31 @@
+import { notFound } from 'next/navigation';
+
+import { undoAction } from '@/app/actions/projects';
+import { seasonOf } from '@/core/place';
+import { openRoom } from '@/server/desk/openRoom';
+import { seasonsOfRoom } from '@/server/place/seasons';
+import { PlacePages } from '@/ui/place/PlacePages';
+import { SeasonsView } from '@/ui/place/SeasonsView';
+import { StepFrame } from '@/ui/shell/StepFrame';
+
+export const metadata = { title: 'Seasons' };
+
+export default async function SeasonsPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+  const { projectId, roomId } = await params;
+  const opened = await openRoom(projectId, roomId);
+  if (!opened) notFound();
+  const { records, own, here } = opened;
+  return (
+    <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+      <PlacePages projectId={projectId} roomId={roomId} active="seasons" />
+      <h1 className="sr-only">What changes with the seasons in the {own.room.name.toLowerCase()}</h1>
+      <SeasonsView
+        swaps={seasonsOfRoom(records, own.room.id)}
+        seasonal={own.groups.flatMap((group) => { const season = seasonOf(group); return season ? [{ id: group.id, name: group.name, ...season, isPlaced: group.bayId !== null }] : []; })}
+        groups={records.groups.map(({ id, name }) => ({ id, name }))}
+        bayNames={Object.fromEntries(records.units.flatMap((unit) => unit.bays.map(({ id, name }) => [id, name] as const)))}
+        calendarHref={`/api/projects/${projectId}/season-reminders?room=${roomId}`}
+      />
+    </StepFrame>
+  );
+}

@@ -1,0 +1,26 @@
+import { z } from 'zod';
+
+import { bayIdSchema, draftIdSchema, groupIdSchema, projectIdSchema, roomIdSchema } from '../shared';
+import type { Group } from '../sort';
+
+/** One arrangement of a room, tried on paper. */
+export const draftSchema = z.object({
+  id: draftIdSchema,
+  projectId: projectIdSchema,
+  roomId: roomIdSchema,
+  name: z.string().trim().min(1, 'Type a name for the draft').max(40, 'At most 40 letters'),
+  /** Null: this draft is the chosen one, and the groups themselves say where they are to live. */
+  places: z.array(z.object({ groupId: groupIdSchema, bayId: bayIdSchema.nullable() })).max(1000).nullable(),
+  position: z.number().int(),
+});
+export type Draft = Readonly<z.infer<typeof draftSchema>>;
+
+/** Which arrangement is meant: how it stands today, the chosen one, or a draft that is not chosen. */
+export type Arrangement = 'today' | 'chosen' | Draft;
+
+/** Where each group is in an arrangement; what a draft does not know, or puts into a bay that is gone, is nowhere. */
+export function placesIn(groups: readonly Group[], { arrangement, bayIds }: { readonly arrangement: Arrangement; readonly bayIds: ReadonlySet<string> }): Record<Group['id'], Group['bayId']> {
+  const drafted = typeof arrangement === 'object' && arrangement.places ? new Map(arrangement.places.map(({ groupId, bayId }) => [groupId, bayId])) : undefined;
+  const placeOf = (group: Group): Group['bayId'] => (arrangement === 'today' ? group.standsBayId : drafted ? (drafted.get(group.id) ?? null) : group.bayId);
+  return Object.fromEntries(groups.map((group) => [group.id, placeOf(group)] as const).map(([id, bayId]) => [id, bayId !== null && bayIds.has(bayId) ? bayId : null])) as Record<Group['id'], Group['bayId']>;
+}

@@ -1,0 +1,81 @@
+import 'server-only';
+
+import { arrangeFront, bayInsideOf, type Bay, type Unit } from '@/core/look';
+import { bayLevelOf, judgeArrangement, type ArrangementJudgement, type BayLevel, type ZonesRequest } from '@/core/place';
+import { draftIdSchema } from '@/core/shared';
+import type { Group } from '@/core/sort';
+import type { OpenRoom } from '../desk/openRoom';
+import { draftHistory, type DraftState } from './draftHistory';
+import { draftsOf, groupsIn, resolveArrangement, type ArrangementRef } from './drafts';
+import { fragileIdsOf, zonesOfRoom } from './zonesOfRoom';
+
+/** So long a proposal is improved before it is shown as final; the first one is there at once. */
+const PROPOSAL_MS = 4000;
+
+/** One arrangement of a room with all that is said of it. */
+export interface ArrangementView {
+  readonly slips: readonly { readonly ref: string; readonly name: string; readonly isChosen: boolean }[];
+  readonly shownRef: ArrangementRef;
+  /** Of the whole home, where this arrangement has them. */
+  readonly groups: readonly Group[];
+  readonly levels: readonly { readonly bay: Bay; readonly level: BayLevel }[];
+  readonly bayNames: Readonly<Record<string, string>>;
+  readonly zones: ZonesRequest | undefined;
+  readonly fragileIds: readonly string[];
+  readonly judged: ArrangementJudgement | undefined;
+  readonly judgedToday: ArrangementJudgement | undefined;
+  /** What it asks a week, with all it counts; undefined while a group has no home here or stands where it must not. */
+  readonly minutesNow: number | undefined;
+  readonly history: readonly DraftState[];
+  readonly shelves: readonly { readonly bayId: string; readonly belowBayId: string; readonly name: string; readonly heightMm: number; readonly belowHeightMm: number }[];
+}
+
+export type RoomToArrange = Pick<OpenRoom, 'db' | 'records' | 'own'>;
+
+/** What the arrangements of a room are called, today's first; before there are drafts the chosen one has no id of its own. */
+export function slipsOf({ records, own }: Pick<RoomToArrange, 'records' | 'own'>): ArrangementView['slips'] {
+  const drafts = draftsOf(records, own.room.id);
+  return [
+    { ref: 'today', name: 'As it is today', isChosen: false },
+    ...(drafts.length === 0 ? [{ ref: 'chosen', name: 'The plan', isChosen: true }] : drafts.map(({ id, name, places }) => ({ ref: id, name, isChosen: places === null }))),
+  ];
+}
+
+/** The arrangement that was asked for; the chosen one where that is none of this room. */
+export function readRef(room: Pick<RoomToArrange, 'records' | 'own'>, asked: string | readonly string[] | undefined): ArrangementRef {
+  const slips = slipsOf(room);
+  const found = slips.find(({ ref }) => ref === asked) ?? slips.find(({ isChosen }) => isChosen);
+  return found === undefined || found.ref === 'chosen' ? 'chosen' : found.ref === 'today' ? 'today' : draftIdSchema.parse(found.ref);
+}
+
+export async function loadArrangement(room: RoomToArrange, asked: string | readonly string[] | undefined): Promise<ArrangementView> {
+  const { db, records, own } = room;
+  const shownRef = readRef(room, asked);
+  const bays = own.units.flatMap((unit) => unit.bays);
+  const judge = (ref: ArrangementRef) => {
+    const groups = groupsIn(records, own.room.id, resolveArrangement(records, own.room.id, ref));
+    const zones = zonesOfRoom(records, own.room.id, { groups, timeLimitMs: PROPOSAL_MS });
+    const fragileIds = fragileIdsOf(groups);
+    return { groups, zones, fragileIds, judged: zones && judgeArrangement(zones, { places: Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])), fragileIds: new Set(fragileIds) }) };
+  };
+  const shown = judge(shownRef);
+  const fronts = arrangeFront(own.units).units.flatMap((unit) => unit.layout.bays);
+  const levels = bays.map((bay) => ({ bay, level: bayLevelOf({ bay, reachMm: fronts.find(({ bayId }) => bayId === bay.id)?.zMm ?? 0, groups: shown.groups, things: records.things, people: records.people }) }));
+  return {
+    slips: slipsOf(room), shownRef, ...shown, levels, bayNames: Object.fromEntries(records.units.flatMap((unit) => unit.bays.map(({ id, name }) => [id, name] as const))),
+    judgedToday: judge('today').judged, minutesNow: minutesOf(shown.judged), history: await draftHistory(db, records, { roomId: own.room.id, ref: shownRef }),
+    shelves: own.units.flatMap(shelvesOf),
+  };
+}
+
+const minutesOf = (judged: ArrangementJudgement | undefined): number | undefined =>
+  judged && judged.homelessIds.length + judged.elsewhereIds.length + judged.bent.length === 0 ? (judged.secondsPerWeek + judged.pairSecondsPerWeek) / 60 : undefined;
+
+/** Shelves that can move: between two places one above the other in a unit with holes for them, or open shelving and cupboards. */
+function shelvesOf(unit: Unit): ArrangementView['shelves'] {
+  if (unit.kind === 'drawers') return [];
+  return unit.bays.flatMap((bay) => {
+    const below = unit.bays.find((other) => other.columnIndex === bay.columnIndex && other.rowIndex === bay.rowIndex - 1);
+    return below && !bay.outOfScope && !below.outOfScope ? [{ bayId: bay.id, belowBayId: below.id, name: `under ${bay.name}`, heightMm: bayInsideOf(bay).heightMm, belowHeightMm: bayInsideOf(below).heightMm }] : [];
+  });
+}

@@ -1,0 +1,104 @@
+import 'server-only';
+
+import { BASKET, planMoveList, tickedItem, type KeptItem, type KeptMoveList, type MoveList } from '@/core/place';
+import { usableLitresOf } from '@/core/look';
+import { bayIdSchema, err, groupIdSchema, ok, type BayId, type GroupId, type ProjectId, type Result, type RoomId } from '@/core/shared';
+import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G } from '@/core/sort';
+import { recordChange } from '@/data/changes';
+import { DataError, type Db } from '@/data/db';
+import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
+import { groupTable, moveListTable } from '@/data/tables';
+import { nowIso } from '../means';
+
+/** Litres of a laundry basket. */
+export const BASKET_LITRES = 45;
+/** So long the order of moves is improved. */
+const MOVES_MS = 2500;
+
+export interface MoveListInput {
+  readonly roomId: RoomId;
+  readonly cleaning: KeptMoveList['cleaning'];
+  readonly cleanedBayIds: readonly BayId[];
+  readonly basketsStand: string;
+}
+export type MoveListReasons = MoveList['reasons'];
+
+/**
+ * Makes the working list of a room, from where everything stands to where it is to live; an older list goes. Groups of other
+ * rooms move too where they stand in this room's places or are to live in them.
+ * Fails with what makes it impossible, the bays by their names; nothing is kept then.
+ */
+export async function makeMoveList(db: Db, projectId: ProjectId, input: MoveListInput): Promise<Result<undefined, MoveListReasons>> {
+  const records = await getProjectRecords(db, projectId);
+  const list = planFor(records, input);
+  if (!list.ok) return list;
+  await recordChange(db, { projectId, label: 'made the list of moves', now: nowIso() }, (writer) => writer.put(moveListTable, list.value));
+  return ok(undefined);
+}
+
+function planFor(records: ProjectRecords, input: MoveListInput): Result<KeptMoveList, MoveListReasons> {
+  const { units, groups, things } = records;
+  const own = new Set(units.filter(({ roomId }) => roomId === input.roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
+  const bays = units.flatMap((unit) => unit.bays.map((bay) => ({ id: bay.id, litres: usableLitresOf(bay) })));
+  const isOurs = (bayId: BayId | null) => bayId !== null && own.has(bayId);
+  const list = planMoveList(
+    {
+      bays, cleanedBayIds: input.cleanedBayIds.filter((id) => own.has(id)), basketLitres: BASKET_LITRES, liftG: LIFTING_LIMIT_G, timeLimitMs: MOVES_MS,
+      groups: groups.map((group) => {
+        const takesPart = group.roomId === input.roomId || isOurs(group.standsBayId) || isOurs(group.bayId);
+        return { id: group.id, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), from: group.standsBayId, to: takesPart ? group.bayId : group.standsBayId };
+      }),
+    },
+    { clock: () => performance.now() },
+  );
+  if (list.reasons.length > 0) return err(list.reasons);
+  const items = list.items.map((item): KeptItem => (item.kind === 'clean' ? { kind: 'clean', bayId: bayIdSchema.parse(item.bayId), doneAt: null } : { ...item, groupId: groupIdSchema.parse(item.groupId), doneAt: null }));
+  return ok({
+    id: input.roomId, madeAt: nowIso(), cleaning: input.cleaning, cleanedBayIds: [...input.cleanedBayIds], basketsStand: input.basketsStand, items, stagedLitres: list.stagedLitres,
+    leastStagedLitres: list.leastStagedLitres ?? null, baskets: list.baskets, circles: list.circles.map((circle) => [...circle]),
+  });
+}
+
+const getList = (records: ProjectRecords, roomId: RoomId): KeptMoveList => {
+  const list = records.moveLists.find(({ id }) => id === roomId);
+  if (!list) throw new DataError('not_found', `room ${roomId} has no list of moves`);
+  return list;
+};
+
+/** Ticks a line, or opens it again; the group then stands where the line has put it. @errors `not_found`. */
+export async function tickMove(db: Db, projectId: ProjectId, { roomId, index, isDone }: { readonly roomId: RoomId; readonly index: number; readonly isDone: boolean }): Promise<void> {
+  const records = await getProjectRecords(db, projectId);
+  const list = getList(records, roomId);
+  const item = list.items[index];
+  if (!item) throw new DataError('not_found', `the list has no line ${index}`);
+  const now = nowIso();
+  const bay = records.units.flatMap((unit) => unit.bays);
+  const group = item.kind === 'move' ? records.groups.find(({ id }) => id === item.groupId) : undefined;
+  const place = item.kind === 'move' ? (isDone ? item.to : item.from) : null;
+  await recordChange(db, { projectId, label: isDone ? 'ticked a move' : 'opened a move again', now }, async (writer) => {
+    await writer.put(moveListTable, tickedItem(list, index, isDone ? now : null));
+    if (group) await writer.put(groupTable, { ...group, standsBayId: place === null || place === BASKET ? null : (bay.find(({ id }) => id === place)?.id ?? null) });
+  });
+}
+
+/**
+ * Something stands elsewhere than the list says (null: in a basket): notes it, and works the rest out anew from where things
+ * really are; what is done stays on the list. Cleaning that is done is not asked for again.
+ */
+export async function noteDeviation(db: Db, projectId: ProjectId, { roomId, groupId, bayId }: { readonly roomId: RoomId; readonly groupId: GroupId; readonly bayId: BayId | null }): Promise<Result<undefined, MoveListReasons>> {
+  const records = await getProjectRecords(db, projectId);
+  const list = getList(records, roomId);
+  const group = records.groups.find(({ id }) => id === groupId);
+  if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
+  const done = list.items.filter(({ doneAt }) => doneAt !== null);
+  const cleaned = new Set(done.flatMap((item) => (item.kind === 'clean' ? [item.bayId] : [])));
+  const moved = { ...group, standsBayId: bayId };
+  const groups = records.groups.map((other) => (other.id === groupId ? moved : other));
+  const rest = planFor({ ...records, groups }, { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) });
+  if (!rest.ok) return rest;
+  await recordChange(db, { projectId, label: `noted where ${group.name} stands`, now: nowIso() }, async (writer) => {
+    await writer.put(groupTable, moved);
+    await writer.put(moveListTable, { ...rest.value, cleanedBayIds: list.cleanedBayIds, items: [...done, ...rest.value.items] });
+  });
+  return ok(undefined);
+}

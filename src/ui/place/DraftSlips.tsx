@@ -1,0 +1,91 @@
+'use client';
+
+import clsx from 'clsx';
+import { Check, CopyPlus } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+
+export interface DraftSlip {
+  /** "today", "chosen" where there are no drafts yet, or a draft's id. */
+  readonly ref: string;
+  readonly name: string;
+  readonly isChosen: boolean;
+}
+
+interface DraftSlipsProps {
+  readonly slips: readonly DraftSlip[];
+  readonly shownRef: string;
+  readonly base: string;
+  readonly onAdd: (from: string, name: string) => Promise<ActionResult<string>>;
+  readonly onRename: (draftId: string, name: string) => Promise<ActionResult>;
+  readonly onChoose: (draftId: string) => Promise<ActionResult>;
+  readonly onRemove: (draftId: string) => Promise<ActionResult>;
+}
+
+/** The arrangements of a room side by side: as it is today first, the chosen one ticked, one shown below. */
+export function DraftSlips({ slips, shownRef, base, onAdd, onRename, onChoose, onRemove }: DraftSlipsProps) {
+  const router = useRouter();
+  const [typed, setTyped] = useState<{ readonly what: 'copy' | 'name'; readonly text: string }>();
+  const [message, setMessage] = useState('');
+  const shown = slips.find(({ ref }) => ref === shownRef);
+  const isDraft = shown !== undefined && shown.ref !== 'today' && shown.ref !== 'chosen';
+  const settle = (result: ActionResult<unknown>) => {
+    setMessage(result.ok ? '' : result.message);
+    if (result.ok) setTyped(undefined);
+    router.refresh();
+    return result.ok;
+  };
+  const keep = async () => {
+    if (!typed || !shown) return;
+    if (typed.what === 'name') return void settle(await onRename(shown.ref, typed.text));
+    const added = await onAdd(shown.ref, typed.text);
+    if (settle(added) && added.ok) router.push(`${base}?draft=${added.value}`);
+  };
+  return (
+    <div className="mb-3">
+      <div className="flex flex-wrap items-center gap-2">
+        <nav aria-label="Drafts" className="contents">
+          {slips.map((slip) => (
+            <Link
+              key={slip.ref}
+              href={`${base}?draft=${slip.ref}`}
+              aria-current={slip.ref === shownRef ? 'true' : undefined}
+              className={clsx('inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] px-3 text-[14.5px] font-[650] max-md:min-h-11', slip.ref === shownRef ? 'border-2 border-rim bg-white text-rim-deep' : 'border-line bg-sheet')}
+            >
+              {slip.isChosen && <Check size={15} aria-label="chosen" className="text-rim" />}
+              {slip.name}
+            </Link>
+          ))}
+        </nav>
+        <button type="button" onClick={() => setTyped({ what: 'copy', text: '' })} className="inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] border-dashed border-[#b3a78d] px-3 text-[14.5px] font-[650] text-rim-deep max-md:min-h-11">
+          <CopyPlus size={16} aria-hidden="true" /> Try another
+        </button>
+        {isDraft && (
+          <span className="ml-auto flex items-center gap-3 text-[14px]">
+            {!shown.isChosen && <Button look="quiet" className="min-h-9!" onClick={() => void onChoose(shown.ref).then(settle)}>Choose this one</Button>}
+            <button type="button" className="text-rim underline underline-offset-3 max-md:min-h-11" onClick={() => setTyped({ what: 'name', text: shown.name })}>Rename</button>
+            {!shown.isChosen && <button type="button" className="text-rim underline underline-offset-3 max-md:min-h-11" onClick={() => void onRemove(shown.ref).then(settle).then((isGone) => isGone && router.push(base))}>Take away</button>}
+          </span>
+        )}
+      </div>
+      {typed && (
+        <form
+          className="mt-2 flex max-w-[520px] gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void keep();
+          }}
+        >
+          <input autoFocus className="input" maxLength={40} aria-label={typed.what === 'copy' ? `Name of a copy of ${shown?.name ?? ''}` : 'Name of this draft'} placeholder={typed.what === 'copy' ? `a copy of “${shown?.name ?? ''}”, called …` : ''} value={typed.text} onChange={(event) => setTyped({ ...typed, text: event.target.value })} />
+          <Button type="submit" look="quiet" disabled={typed.text.trim() === ''}>{typed.what === 'copy' ? 'Copy' : 'Keep'}</Button>
+          <Button onClick={() => setTyped(undefined)}>Leave</Button>
+        </form>
+      )}
+      {message !== '' && <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">{message}</p>}
+    </div>
+  );
+}

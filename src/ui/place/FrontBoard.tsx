@@ -1,0 +1,94 @@
+'use client';
+
+import type { KeyboardEvent } from 'react';
+
+import { tightestReach, type Person } from '@/core/agree';
+import { arrangeFront, type Bay, type Unit } from '@/core/look';
+import { bayLevelOf, type BayLevel } from '@/core/place';
+import { formatLength, type LengthUnit } from '@/core/shared';
+import { keptLitresOf, type Group, type Thing } from '@/core/sort';
+import { BaySlot } from './BaySlot';
+import type { Carried } from './carryKey';
+import { GroupTag } from './GroupTag';
+
+export interface TagProps {
+  readonly things: readonly Thing[];
+  readonly carried: Carried | undefined;
+  readonly onKeyDown: (event: KeyboardEvent, group: Group) => void;
+  readonly onTap: (group: Group) => void;
+}
+
+interface FrontBoardProps {
+  readonly units: readonly Unit[];
+  readonly groups: readonly Group[];
+  readonly things: readonly Thing[];
+  readonly people: readonly Person[];
+  readonly measureUnit: LengthUnit;
+  readonly carried: Carried | undefined;
+  readonly heldAgainst: { readonly bayId: string; readonly words: readonly string[] } | undefined;
+  readonly onPutOn: (bayId: Bay['id']) => void;
+  readonly tagProps: TagProps;
+}
+
+/** Tallest drawing that leaves the tray and the numbers on one screen. */
+const BOARD_HEIGHT_PX = 430;
+const LEAST_SCALE = 0.195;
+
+/** The units of the room from the front, to scale, each place with its tags and its level. */
+export function FrontBoard({ units, groups, things, people, measureUnit, carried, heldAgainst, onPutOn, tagProps }: FrontBoardProps) {
+  const view = arrangeFront(units);
+  const scale = Math.max(LEAST_SCALE, Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)));
+  return (
+    <div className="panel squared overflow-x-auto p-3">
+      <div className="relative mx-auto" style={{ width: view.widthMm * scale, height: view.heightMm * scale + 3 }}>
+        {view.units.flatMap((front) =>
+          front.layout.bays.map((bayFront) => {
+            const bay = units.flatMap((unit) => unit.bays).find(({ id }) => id === bayFront.bayId);
+            if (!bay) return null;
+            const here = groups.filter((group) => group.bayId === bay.id);
+            const level: BayLevel = bayLevelOf({ bay, reachMm: bayFront.zMm, groups, things, people });
+            return (
+              <BaySlot
+                key={bay.id}
+                bay={bay}
+                level={level}
+                isOver={carried?.overBayId === bay.id}
+                isCarrying={carried !== undefined}
+                against={heldAgainst?.bayId === bay.id ? heldAgainst.words : []}
+                onPut={() => onPutOn(bay.id)}
+                at={{ left: (front.xMm + bayFront.xMm) * scale, bottom: bayFront.zMm * scale + 3, width: bayFront.widthMm * scale, height: bayFront.heightMm * scale }}
+              >
+                {here.map((group) => <GroupTag key={group.id} group={group} litres={keptLitresOf(group, things)} {...tagProps} />)}
+              </BaySlot>
+            );
+          }),
+        )}
+        <ReachLine people={people} measureUnit={measureUnit} scale={scale} heightMm={view.heightMm} />
+        <div className="absolute inset-x-[-8px] bottom-0 h-[3px] bg-ink" aria-hidden="true" />
+      </div>
+      <div className="relative mx-auto h-6" style={{ width: view.widthMm * scale }}>
+        {view.units.map((front) => {
+          const unit = units.find(({ id }) => id === front.unitId);
+          return unit && <span key={unit.id} className="absolute top-1 truncate text-center font-head text-[13px] font-[650]" style={{ left: front.xMm * scale, width: unit.width.mm * scale }}>{unit.name}</span>;
+        })}
+      </div>
+    </div>
+  );
+}
+
+/** Between these heights nobody in the household stretches or bends. */
+function ReachLine({ people, measureUnit, scale, heightMm }: { people: readonly Person[]; measureUnit: LengthUnit; scale: number; heightMm: number }) {
+  const { ceiling, floor } = tightestReach(people);
+  const lines = [
+    ceiling && { mm: ceiling.noStretchMm, text: `${ceiling.personName}, no stretch · ${formatLength(ceiling.noStretchMm, measureUnit)}` },
+    floor && { mm: floor.noBendMm, text: `${floor.personName}, no bend · ${formatLength(floor.noBendMm, measureUnit)}` },
+  ];
+  return lines.map((line) =>
+    line && line.mm < heightMm ? (
+      <div key={line.text} aria-hidden="true" className="pointer-events-none absolute inset-x-[-8px] border-t-[1.5px] border-dotted border-rim" style={{ bottom: line.mm * scale + 3 }}>
+        <span className="absolute right-0 bottom-px rounded-sm bg-white/90 px-1 text-[12px] leading-tight text-rim">{line.text}</span>
+      </div>
+    ) : null,
+  );
+}
+

@@ -1,0 +1,20 @@
+import { PAIR_WEIGHTS, type PlacingSchools } from '@/core/place';
+
+/** Minutes a week: "4.2 min", "48 min". */
+export const minutesWords = (seconds: number): string => (seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`);
+
+/** Engines know bays by their ids; a person knows them by their names. */
+export const sayWithNames = (message: string, bayNames: Readonly<Record<string, string>>): string => Object.entries(bayNames).reduce((text, [id, name]) => text.split(id).join(name), message);
+
+/** What the schools of a room change in a proposal. */
+export function schoolNotes({ grouping, living }: PlacingSchools): string[] {
+  const weight = PAIR_WEIGHTS.school * (living === 'together' ? 3 : 1);
+  const notes: string[] = [];
+  if (grouping === 'person') notes.push(`By person: what one person alone uses stands close together; each metre between counts ${weight} s a week.`);
+  if (grouping === 'task') notes.push(`By task: what is used at one station stands close together; each metre between counts ${weight} s a week.`);
+  if (grouping === 'frequency') notes.push('By frequency: daily things count double, what is used less than once a week counts half.');
+  if (living === 'together' && grouping !== 'person' && grouping !== 'task') notes.push('All together: what belongs together counts three times as much.');
+  return notes;
+}
+
+export const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'] as const;

@@ -9,7 +9,7 @@ import { zonesOfRoom } from '@/server/place/zonesOfRoom';
 
 /** How a demo room's groups are used and where they stand today, in short hand: uses a week, station, users by their number. */
 interface DemoArrangement {
-  readonly use: Readonly<Record<string, readonly [usesPerWeek: number, station?: string, users?: readonly number[]]>>;
+  readonly use: Readonly<Record<string, readonly [usesPerWeek: number, station?: string, users?: readonly number[], season?: readonly [from: number, to: number]]>>;
   /** By group: its bay today; what is not named stands where it is to live. */
   readonly today: Readonly<Record<string, string | null>>;
   readonly chosenName: string;
@@ -19,7 +19,7 @@ const ARRANGEMENTS: Readonly<Record<string, DemoArrangement>> = {
   'linen-press': {
     use: {
       towels: [28, 'Top of the stairs', [0, 1, 2]], face: [14, 'Top of the stairs', [0, 1, 2]], bed: [4, 'Folding ledge', [0, 1]], pillowcases: [4, 'Folding ledge', [0, 1]], guest: [0.3, 'Folding ledge', [0]],
-      blankets: [1, 'Top of the stairs', [0, 3]], scarves: [10, 'Top of the stairs', [0, 1]], gloves: [10, 'Top of the stairs', [0, 1]], duvets: [0.2, 'Folding ledge', [0, 1]], table: [1, 'Folding ledge', [0]],
+      blankets: [1, 'Top of the stairs', [0, 3]], scarves: [10, 'Top of the stairs', [0, 1], [10, 3]], gloves: [10, 'Top of the stairs', [0, 1], [10, 3]], duvets: [0.2, 'Folding ledge', [0, 1]], table: [1, 'Folding ledge', [0]],
       curtains: [0.1, 'Folding ledge', [0]], beach: [6, 'Top of the stairs', [0, 1]], 'first-aid': [1, 'Top of the stairs', [0, 1]], albums: [0.3, 'Top of the stairs', [0, 3]],
     },
     today: { towels: 'left-4', face: 'right-0', bed: 'left-2', pillowcases: 'right-3', guest: 'left-1', blankets: 'left-0', scarves: 'left-3', gloves: 'right-4', duvets: 'right-1', table: 'right-2', curtains: 'right-0', beach: 'left-3' },
@@ -41,9 +41,10 @@ export async function seedArrangements(db: Db, project: Project, roomKey: string
   const own = groups.filter((group) => group.roomId === roomKey);
   for (const group of own) {
     const key = group.id.slice(roomKey.length + 1);
-    const [usesPerWeek, station, users] = demo?.use[key] ?? [];
+    const [usesPerWeek, station, users, season] = demo?.use[key] ?? [];
     const placing = placingSchema.parse({
       usesPerWeek: usesPerWeek ?? null, stationId: fixtures.find((fixture) => fixture.roomId === roomKey && fixture.name === station)?.id ?? null, userIds: (users ?? []).flatMap((i) => people[i]?.id ?? []),
+      season: season ? { from: season[0], to: season[1] } : null,
     });
     const stands = demo && key in demo.today ? demo.today[key] : group.bayId;
     await db(groupTable.name).where({ id: group.id }).update(groupTable.toRow({ ...group, placing, standsBayId: (stands ?? null) as typeof group.bayId }));

@@ -26,7 +26,7 @@ export interface MoveListRequest {
 
 /** One line of the working list. "basket" is the stop between two bays. */
 export type MoveItem =
-  | ({ readonly kind: 'move'; /** Times that one person walks. */ readonly carryCount: number } & MoveStep)
+  | ({ readonly kind: 'move'; /** Times that one person walks: what a basket holds and one person lifts at once. */ readonly carryCount: number } & MoveStep)
   | { readonly kind: 'clean'; readonly bayId: string };
 
 export interface MoveList {
@@ -75,8 +75,8 @@ export function planMoveList(request: MoveListRequest, { clock }: { readonly clo
 }
 
 const toItem = (request: MoveListRequest, step: MoveStep): MoveItem => {
-  const massG = request.groups.find(({ id }) => id === step.groupId)?.massG ?? 0;
-  return { kind: 'move', ...step, carryCount: Math.max(1, Math.ceil(massG / request.liftG - 1e-9)) };
+  const { massG, litres } = request.groups.find(({ id }) => id === step.groupId) ?? { massG: 0, litres: 0 };
+  return { kind: 'move', ...step, carryCount: Math.max(1, Math.ceil(massG / request.liftG - 1e-9), Math.ceil(litres / request.basketLitres - 1e-9)) };
 };
 
 function finish(request: MoveListRequest, items: readonly MoveItem[], known: Pick<MoveList, 'leastStagedLitres'>): MoveList {

@@ -39,15 +39,16 @@ export async function makeMoveList(db: Db, projectId: ProjectId, input: MoveList
 function planFor(records: ProjectRecords, input: MoveListInput): Result<KeptMoveList, MoveListReasons> {
   const { units, groups, things } = records;
   const own = new Set(units.filter(({ roomId }) => roomId === input.roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
-  const bays = units.flatMap((unit) => unit.bays.map((bay) => ({ id: bay.id, litres: usableLitresOf(bay) })));
   const isOurs = (bayId: BayId | null) => bayId !== null && own.has(bayId);
+  const moving = groups.filter((group) => group.roomId === input.roomId || isOurs(group.standsBayId) || isOurs(group.bayId));
+  // Of other rooms only the places that something comes from or goes to, with what stays in them.
+  const touched = new Set<BayId>(moving.flatMap((group) => [group.standsBayId, group.bayId]).filter((bayId) => bayId !== null));
+  const bays = units.flatMap((unit) => unit.bays.filter(({ id }) => own.has(id) || touched.has(id)).map((bay) => ({ id: bay.id, litres: usableLitresOf(bay) })));
+  const staying = groups.filter((group) => !moving.includes(group) && group.standsBayId !== null && touched.has(group.standsBayId));
   const list = planMoveList(
     {
       bays, cleanedBayIds: input.cleanedBayIds.filter((id) => own.has(id)), basketLitres: BASKET_LITRES, liftG: LIFTING_LIMIT_G, timeLimitMs: MOVES_MS,
-      groups: groups.map((group) => {
-        const takesPart = group.roomId === input.roomId || isOurs(group.standsBayId) || isOurs(group.bayId);
-        return { id: group.id, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), from: group.standsBayId, to: takesPart ? group.bayId : group.standsBayId };
-      }),
+      groups: [...moving, ...staying].map((group) => ({ id: group.id, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), from: group.standsBayId, to: moving.includes(group) ? group.bayId : group.standsBayId })),
     },
     { clock: () => performance.now() },
   );

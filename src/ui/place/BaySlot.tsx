@@ -38,8 +38,8 @@ export function BaySlot({ bay, level, isOver, isCarrying, against, onPut, at, ch
       className={`absolute overflow-hidden border-[1.5px] bg-[#fffdf8] ${isOver || isDraggedOver ? `z-10 outline-3 ${against.length > 0 ? 'border-signal outline-signal' : 'border-rim outline-rim'}` : isHot ? 'border-signal' : 'border-ink'}`}
       style={at}
     >
-      <div aria-hidden="true" className={`absolute inset-x-0 bottom-0 ${isHot ? 'bg-[#f7d9bd]' : 'bg-rim-pale'}`} style={{ height: `${Math.min(1, level.fillRatio) * 100}%` }} />
-      <div className="relative flex h-full flex-wrap content-start gap-1 overflow-y-auto p-1">{children}</div>
+      <div aria-hidden="true" className={`absolute inset-x-0 bottom-0 ${isHot ? 'overfull' : 'bg-rim-pale'}`} style={{ height: `${Math.min(1, level.fillRatio) * 100}%` }} />
+      <div className="relative flex h-full flex-wrap content-start gap-0.5 overflow-y-auto p-0.5">{children}</div>
       <span aria-hidden="true" className={`pointer-events-none absolute right-1 bottom-0.5 bg-white/75 px-0.5 font-mono text-[11.5px] leading-tight ${isHot ? 'font-bold text-signal-deep' : 'text-soft'}`}>
         {formatLitres(level.keptLitres).replace(' l', '')}/{formatLitres(level.usableLitres)}
       </span>

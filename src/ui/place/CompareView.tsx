@@ -55,7 +55,7 @@ export function CompareView({ slips, sides, changes, groups, people, bayNames, o
   ];
   return (
     <>
-      <table className="panel w-full border-t-4 border-t-rim text-[14.5px]">
+      <table className="panel w-full table-fixed border-t-4 border-t-rim text-[14.5px]">
         <thead>
           <tr className="align-bottom">
             <td className="w-[150px] p-3 max-md:w-[96px]" />

@@ -31,8 +31,8 @@ interface FrontBoardProps {
 }
 
 /** Tallest drawing that leaves the tray and the numbers on one screen. */
-const BOARD_HEIGHT_PX = 430;
-const LEAST_SCALE = 0.195;
+const BOARD_HEIGHT_PX = 372;
+const LEAST_SCALE = 0.175;
 
 /** The units of the room from the front, to scale, each place with its tags and its level. */
 export function FrontBoard({ units, groups, things, people, measureUnit, carried, heldAgainst, onPutOn, tagProps }: FrontBoardProps) {
@@ -58,7 +58,7 @@ export function FrontBoard({ units, groups, things, people, measureUnit, carried
                 onPut={() => onPutOn(bay.id)}
                 at={{ left: (front.xMm + bayFront.xMm) * scale, bottom: bayFront.zMm * scale + 3, width: bayFront.widthMm * scale, height: bayFront.heightMm * scale }}
               >
-                {here.map((group) => <GroupTag key={group.id} group={group} litres={keptLitresOf(group, things)} {...tagProps} />)}
+                {here.map((group) => <GroupTag key={group.id} group={group} litres={keptLitresOf(group, things)} isHalf={here.length > 2} {...tagProps} />)}
               </BaySlot>
             );
           }),

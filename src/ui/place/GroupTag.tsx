@@ -10,10 +10,12 @@ interface GroupTagProps extends TagProps {
   readonly group: Group;
   readonly litres: number;
   readonly isWide?: boolean;
+  /** Stands two in a row, where a place holds many. */
+  readonly isHalf?: boolean;
 }
 
 /** A paper tag. Drag it; or Enter, arrows, Enter; or tap it, then a place. */
-export function GroupTag({ group, litres, carried, onKeyDown, onTap, isWide = false }: GroupTagProps) {
+export function GroupTag({ group, litres, carried, onKeyDown, onTap, isWide = false, isHalf = false }: GroupTagProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: group.id });
   const isCarried = carried?.groupId === group.id;
   return (
@@ -26,10 +28,10 @@ export function GroupTag({ group, litres, carried, onKeyDown, onTap, isWide = fa
       aria-pressed={isCarried}
       aria-label={`${group.name}, ${formatLitres(litres)}`}
       title={`${group.name}, ${formatLitres(litres)}`}
-      className={`tag max-w-full shrink-0 touch-none truncate text-left text-[13px] leading-tight max-md:min-h-8 ${isDragging ? 'opacity-40' : ''} ${isCarried ? 'bg-rim! text-white!' : ''} ${group.front ? 'underline decoration-2 underline-offset-2' : ''} ${isWide ? 'min-h-9 pr-3' : ''} focus-visible:bg-rim-mid focus-visible:outline-none`}
+      className={`tag shrink-0 ${isHalf ? 'max-w-[calc(50%-1px)]' : 'max-w-full'} touch-none truncate text-left text-[13px] leading-tight max-md:min-h-8 ${isDragging ? 'opacity-40' : ''} ${isCarried ? 'bg-rim! text-white!' : ''} ${group.front ? 'underline decoration-2 underline-offset-2' : ''} ${isWide ? 'min-h-9 pr-3' : ''} focus-visible:bg-rim-mid focus-visible:outline-none`}
     >
       {group.name}
-      {isWide && <span className="ml-2 font-normal text-[#5d5125]">{formatLitres(litres)}</span>}
+      {isWide && <span className={`ml-2 font-normal ${isCarried ? '' : 'text-[#5d5125]'}`}>{formatLitres(litres)}</span>}
     </button>
   );
 }

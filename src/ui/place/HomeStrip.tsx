@@ -17,7 +17,7 @@ interface HomeStripProps {
   readonly onPut: ((bayId: Bay['id']) => void) | undefined;
 }
 
-const STRIP_HEIGHT_PX = 82;
+const STRIP_HEIGHT_PX = 58;
 
 /** The other rooms from the front, small and to one scale, for groups that may leave this room. */
 export function HomeStrip({ rooms, groups, things, overBayId, onPut }: HomeStripProps) {
@@ -25,7 +25,7 @@ export function HomeStrip({ rooms, groups, things, overBayId, onPut }: HomeStrip
   if (fronts.length === 0) return null;
   const scale = STRIP_HEIGHT_PX / Math.max(...fronts.map(({ view }) => view.heightMm));
   return (
-    <section aria-label="Other rooms" className="mt-2.5 flex items-end gap-6 overflow-x-auto px-1 pb-1">
+    <section aria-label="Other rooms" className="mt-2 flex items-end gap-6 overflow-x-auto px-1 pt-1">
       <h2 className="caption w-[92px] shrink-0 self-center font-text leading-tight">May live in another room</h2>
       {fronts.map(({ id, name, units, view }) => (
         <figure key={id} className="shrink-0">
@@ -48,7 +48,7 @@ function SmallBay({ bay, roomName, groups, things, isOver, onPut, at }: Pick<Hom
   const text = `${bay.name}, ${roomName.toLowerCase()}: ${formatLitres(level.keptLitres)} of ${formatLitres(level.usableLitres)}`;
   return (
     <div ref={setNodeRef} title={text} className={clsx('absolute border bg-[#fffdf8]', bay.outOfScope ? 'border-dashed border-soft' : isOver || isDraggedOver ? 'z-10 border-rim outline-3 outline-rim' : 'border-ink')} style={at}>
-      <div aria-hidden="true" className={clsx('absolute inset-x-0 bottom-0', level.fillRatio > 1 ? 'bg-[#f7d9bd]' : 'bg-rim-pale')} style={{ height: `${Math.min(1, level.fillRatio) * 100}%` }} />
+      <div aria-hidden="true" className={clsx('absolute inset-x-0 bottom-0', level.fillRatio > 1 ? 'overfull' : 'bg-rim-pale')} style={{ height: `${Math.min(1, level.fillRatio) * 100}%` }} />
       {onPut && !bay.outOfScope && <button type="button" tabIndex={-1} aria-label={`Put it on ${bay.name}, ${roomName.toLowerCase()}`} onClick={() => onPut(bay.id)} className="absolute inset-0" />}
     </div>
   );

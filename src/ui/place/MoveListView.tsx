@@ -1,9 +1,9 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useOptimistic, useState, useTransition } from 'react';
 
-import { BASKET, cleanings, type KeptMoveList } from '@/core/place';
+import { BASKET, cleanings, tickedItem, type KeptMoveList } from '@/core/place';
 import { formatLitres, formatMass } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -35,12 +35,15 @@ interface MoveListViewProps {
 const CLEANING_WORDS: Readonly<Record<KeptMoveList['cleaning'], string>> = { wipe: 'wiped', line: 'lined', paint: 'painted' };
 
 /** The working list from where everything stands to the chosen arrangement: made, ticked off, made anew where reality differed. */
-export function MoveListView({ list, bays, groups, basketLitres, liftG, onMake, onTick, onDeviate }: MoveListViewProps) {
+export function MoveListView({ list: keptList, bays, groups, basketLitres, liftG, onMake, onTick, onDeviate }: MoveListViewProps) {
   const router = useRouter();
   const [isWorking, startWork] = useTransition();
   const [message, setMessage] = useState('');
+  // A tick shows at once; the server's word replaces it.
+  const [list, tickAtOnce] = useOptimistic(keptList, (before, { index, isDone }: { index: number; isDone: boolean }) => before && tickedItem(before, index, isDone ? before.madeAt : null));
   const bayNames = Object.fromEntries(bays.map(({ id, name }) => [id, name]));
-  const run = (work: () => Promise<ActionResult>) => startWork(async () => {
+  const run = (work: () => Promise<ActionResult>, first?: () => void) => startWork(async () => {
+    first?.();
     const result = await work();
     setMessage(result.ok ? '' : sayWithNames(result.message, bayNames));
     router.refresh();
@@ -81,7 +84,7 @@ export function MoveListView({ list, bays, groups, basketLitres, liftG, onMake, 
                 cleaningWord={CLEANING_WORDS[list.cleaning]}
                 group={item.kind === 'move' ? groups.find(({ id }) => id === item.groupId) : undefined}
                 bays={bays}
-                onTick={(isDone) => run(() => onTick(i, isDone))}
+                onTick={(isDone) => run(() => onTick(i, isDone), () => tickAtOnce({ index: i, isDone }))}
                 onDeviate={(bayId) => item.kind === 'move' && run(() => onDeviate(item.groupId, bayId))}
               />
             ))}

@@ -79,24 +79,26 @@ export function PlaceBoard({ units, groups: keptGroups, roomId, otherRooms, zone
     event.preventDefault();
     if (key.act === 'put') place(group.id, key.bayId);
     else if (key.act === 'leave') setCarried(undefined);
-    else {
-      setCarried({ groupId: group.id, overBayId: key.bayId });
-      setMessage(`${group.name} over ${nameOf(key.bayId) ?? 'the tray'}. ${against(hindrances(group.id, key.bayId))}Enter puts it down, Escape leaves it.`);
-    }
+    else setCarried({ groupId: group.id, overBayId: key.bayId });
   };
-  const tagProps = { things, carried, onKeyDown: onTagKey, onTap: (group: Group) => setCarried((before) => (before?.groupId === group.id ? undefined : { groupId: group.id, overBayId: group.bayId ?? undefined })) };
-  const homeless = groups.filter((group) => group.roomId === roomId && group.bayId === null);
   const held = hover ?? (carried?.overBayId ? { groupId: carried.groupId, bayId: carried.overBayId } : undefined);
   const heldAgainst = held ? { bayId: held.bayId, words: hindrances(held.groupId, held.bayId) } : undefined;
+  const inHand = groups.find(({ id }) => id === (hover?.groupId ?? carried?.groupId));
+  const status = inHand ? (
+    <>
+      {inHand.name} over {nameOf(hover?.bayId ?? carried?.overBayId) ?? 'the tray'}. {heldAgainst && heldAgainst.words.length > 0 && <b className="text-signal-deep">Not there: {heldAgainst.words.join('; ')}. </b>}
+      {carried && 'Enter puts it down, Escape leaves it.'}
+    </>
+  ) : message;
+  const tagProps = { things, carried, onKeyDown: onTagKey, onTap: (group: Group) => setCarried((before) => (before?.groupId === group.id ? undefined : { groupId: group.id, overBayId: group.bayId ?? undefined })) };
+  const homeless = groups.filter((group) => group.roomId === roomId && group.bayId === null);
   return (
     <DndContext id="place" sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => setDragged(groups.find(({ id }) => id === active.id))} onDragOver={onDragOver} onDragEnd={onDragEnd} onDragCancel={() => { setDragged(undefined); setHover(undefined); }}>
-      <HomelessTray groups={homeless} isTarget={carried !== undefined && carried.overBayId === undefined} onPutHere={carried ? () => place(carried.groupId, undefined) : undefined} {...tagProps} />
+      <HomelessTray groups={homeless} status={status} isTarget={carried !== undefined && carried.overBayId === undefined} onPutHere={carried ? () => place(carried.groupId, undefined) : undefined} {...tagProps} />
       <FrontBoard units={units} groups={groups} things={things} people={people} measureUnit={measureUnit} carried={carried} heldAgainst={heldAgainst} onPutOn={(bayId) => carried && place(carried.groupId, bayId)} tagProps={tagProps} />
       <HomeStrip rooms={otherRooms} groups={groups} things={things} overBayId={carried?.overBayId} onPut={carried ? (bayId) => place(carried.groupId, bayId) : undefined} />
-      <p role="status" className="mt-1 min-h-5 text-[13.5px] text-soft">{hover && heldAgainst && heldAgainst.words.length > 0 ? <b className="text-signal-deep">Not there: {heldAgainst.words.join('; ')}</b> : message}</p>
       <DragOverlay dropAnimation={null}>{dragged && <span className="tag cursor-grabbing text-[13.5px]">{dragged.name}</span>}</DragOverlay>
     </DndContext>
   );
 }
 
-const against = (words: readonly string[]): string => (words.length > 0 ? `Not there: ${words.join('; ')}. ` : '');

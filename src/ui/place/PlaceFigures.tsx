@@ -22,7 +22,7 @@ export function PlaceFigures({ levels, groups, judged, today }: PlaceFiguresProp
   const warnings = levels.flatMap(({ bay, level }) => level.warnings.map((warning) => ({ bay, text: placeWarningWords(warning) })));
   return (
     <>
-      <dl className="mt-1 grid grid-cols-4 gap-2.5 max-md:grid-cols-2">
+      <dl className="mt-3 grid grid-cols-4 gap-2.5 max-md:grid-cols-2">
         {judged ? (
           <>
             <Figure value={`${Math.round(judged.metresPerWeek)} m`} label={`walked a week, ${minutesWords(judged.secondsPerWeek)}`} {...(today ? { note: `today ${Math.round(today.metresPerWeek)} m, ${minutesWords(today.secondsPerWeek)}` } : {})} />

@@ -1,7 +1,7 @@
 import { PAIR_WEIGHTS, type PlacingSchools } from '@/core/place';
 
-/** Minutes a week: "4.2 min", "48 min". */
-export const minutesWords = (seconds: number): string => (seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`);
+/** Time a week: "40 s", "4.2 min", "48 min". */
+export const minutesWords = (seconds: number): string => (seconds < 59.5 ? `${Math.round(seconds)} s` : seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`);
 
 /** Engines know bays by their ids; a person knows them by their names. */
 export const sayWithNames = (message: string, bayNames: Readonly<Record<string, string>>): string => Object.entries(bayNames).reduce((text, [id, name]) => text.split(id).join(name), message);

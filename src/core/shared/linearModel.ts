@@ -20,6 +20,8 @@ export interface LinearSolution {
   readonly objective: number;
   /** Proven: no solution has a smaller objective. */
   readonly bound: number;
+  /** What one more of a row's limit would change the objective by; for models without whole variables only. */
+  readonly rowDuals: readonly number[];
 }
 
 /** Whether there is a solution to go by; `values` alone does not tell where there are no variables. */
@@ -67,7 +69,7 @@ export class LinearModel {
     const numCols = this.lower.length;
     if (numCols === 0) {
       const isPossible = this.rows.every((row) => row.least <= 0 && row.most >= 0);
-      return { status: isPossible ? 'optimal' : 'infeasible', values: [], objective: 0, bound: isPossible ? 0 : Infinity };
+      return { status: isPossible ? 'optimal' : 'infeasible', values: [], objective: 0, bound: isPossible ? 0 : Infinity, rowDuals: [] };
     }
     const colCost = new Array<number>(numCols).fill(0);
     for (const [variable, factor] of aim) colCost[variable] = (colCost[variable] ?? 0) + factor;
@@ -104,18 +106,20 @@ export class LinearModel {
     colCost: readonly number[],
   ): LinearSolution {
     const status: number = model.getModelStatus();
-    if (status === INFEASIBLE) return { status: 'infeasible', values: [], objective: 0, bound: Infinity };
+    if (status === INFEASIBLE) return { status: 'infeasible', values: [], objective: 0, bound: Infinity, rowDuals: [] };
     const hasWhole = this.isWhole.some(Boolean);
     const proven = hasWhole ? Number(model.info.get('mip_dual_bound')) : status === OPTIMAL ? model.getObjectiveValue() : -Infinity;
     const hasSolution = Number(model.info.get('primal_solution_status')) === 2;
-    if (!hasSolution) return { status: 'unknown', values: [], objective: Infinity, bound: proven };
-    const values = [...model.getSolution().colValue].map((value, i) => (this.isWhole[i] ? Math.round(value) : value));
+    if (!hasSolution) return { status: 'unknown', values: [], objective: Infinity, bound: proven, rowDuals: [] };
+    const solution = model.getSolution();
+    const values = [...solution.colValue].map((value, i) => (this.isWhole[i] ? Math.round(value) : value));
     const objective = values.reduce((sum, value, i) => sum + value * (colCost[i] ?? 0), 0);
     return {
       status: status === OPTIMAL ? 'optimal' : 'feasible',
       values,
       objective,
       bound: status === OPTIMAL && !hasWhole ? objective : proven,
+      rowDuals: hasWhole ? [] : [...solution.rowDual],
     };
   }
 

@@ -5,6 +5,9 @@ export {
 } from './model';
 export { planShop, servedNeedsOf } from './planShop';
 export { findWaysBack, type WayBack } from './findWaysBack';
+// Boards and liners
+export { cutRequestSchema, type CutAnswer, type CutPattern, type CutRequest, type CutRequestInput } from './cutModel';
+export { planCuts } from './planCuts';
 // The room's list
 export {
   offerSchema, purchaseSchema, shopSchema,

@@ -7,8 +7,12 @@ import os from 'node:os';
 import { fitRequestSchema, planFit, type FitRequest } from '@/core/fit';
 import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Random, type Solver } from '@/core/shared';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
-import { planShop, shopRequestSchema, type ShopRequest } from '@/core/shop';
+import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema, type ShopRequest } from '@/core/shop';
+import { cutFaults } from '@test/cutOracle';
+import { replayMoves } from '@test/movesOracle';
+import { rollFaults } from '@test/rollOracle';
 import { zonesRequestOf } from '@test/zonesArbitrary';
+import { zoneFaults } from '@test/zonesOracle';
 
 import { benchBench } from './benchBench';
 
@@ -139,6 +143,61 @@ function benchMoves({ groups, bays, timeLimitMs }: { readonly groups: number; re
   return { ...timesOf(`moves, ${groups} tight groups x ${bays} bays, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}` };
 }
 
+/** Small requests of every kind, each answer gone through by the checker that shares no code with the engine. */
+function checkZones(solver: Solver, count: number): Row {
+  const times: number[] = [];
+  const faults: string[] = [];
+  let answered = 0;
+  for (let seed = 1; seed <= count; seed += 1) {
+    const request = zonesRequestOf(seed, { groups: 2 + (seed % 9), bays: 2 + (seed % 7), pairs: seed % 4, fillRatio: 0.25 + (seed % 5) * 0.1, timeLimitMs: 300 });
+    const answer = planZones(zonesRequestSchema.parse(request), { solver, clock: () => performance.now() });
+    times.push(answer.elapsedMs);
+    if (answer.status === 'infeasible') continue;
+    answered += 1;
+    faults.push(...zoneFaults(request, answer.assignment));
+  }
+  return { ...timesOf(`zones, ${count} random requests checked`, times), note: `${answered} answered, ${count - answered} infeasible; ${faults.length} rules broken` };
+}
+
+function checkMoves(count: number): Row {
+  const times: number[] = [];
+  const faults: string[] = [];
+  for (let seed = 1; seed <= count; seed += 1) {
+    const random = createRandom(seed * 101);
+    const bays = Array.from({ length: 2 + (seed % 5) }, (_, b) => `b${b}`);
+    const any = () => (random() < 0.12 ? null : (bays[between(random, 0, bays.length - 1)] ?? null));
+    const groups = Array.from({ length: 2 + (seed % 11) }, (_, g) => ({ id: `g${g}`, litres: between(random, 1, 20), from: any(), to: any() }));
+    const held = (bay: string, end: 'from' | 'to') => groups.reduce((sum, group) => sum + (group[end] === bay ? group.litres : 0), 0);
+    const request = { bays: bays.map((id) => ({ id, litres: Math.max(held(id, 'from'), held(id, 'to')) + between(random, 0, 6) })), groups, timeLimitMs: 300 };
+    const answer = planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() });
+    times.push(answer.elapsedMs);
+    faults.push(...replayMoves(request, answer.steps).faults);
+  }
+  return { ...timesOf(`moves, ${count} random requests checked`, times), note: `${faults.length} rules broken` };
+}
+
+function benchCut(solver: Solver, { kinds, timeLimitMs }: { readonly kinds: number; readonly timeLimitMs: number }): Row {
+  const answers = Array.from({ length: 20 }, (_, seed) => {
+    const random = createRandom(seed * 17 + kinds);
+    const request = { stock: [{ id: 'board', lengthMm: 2400, priceMinor: 700 }], kerfMm: 3, seed, timeLimitMs, pieces: Array.from({ length: kinds }, (_, i) => ({ id: `p${i}`, lengthMm: between(random, 100, 1400), qty: between(random, 1, 12) })) };
+    const answer = planCuts(cutRequestSchema.parse(request), { solver, clock: () => performance.now() });
+    return { ...answer, faults: cutFaults(request, answer) };
+  });
+  const over = answers.map(({ objective, bound }) => ((objective ?? 0) - (bound ?? 0)) / 700);
+  return { ...timesOf(`cut, ${kinds} lengths, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ status }) => status === 'optimal').length} of 20 at the rounded-up bound, at most ${Math.max(...over).toFixed(0)} boards above it; ${answers.flatMap(({ faults }) => faults).length} rules broken` };
+}
+
+function benchRoll({ pieces: count, timeLimitMs }: { readonly pieces: number; readonly timeLimitMs: number }): Row {
+  const answers = Array.from({ length: 10 }, (_, i) => {
+    const random = createRandom((i + 1) * 17 + count);
+    const request = { roll: { widthMm: 500, lengthMm: 5000, priceMinor: 900 }, seed: i, timeLimitMs, pieces: Array.from({ length: count }, (_, p) => ({ id: `p${p}`, widthMm: between(random, 60, 489), depthMm: between(random, 60, 559), qty: 1 })) };
+    const answer = planRoll(rollRequestSchema.parse(request), { clock: () => performance.now() });
+    return { ...answer, faults: rollFaults(request, answer) };
+  });
+  const gaps = answers.map(({ usedLengthMm, leastLengthMm }) => 100 * (usedLengthMm / leastLengthMm - 1));
+  return { ...timesOf(`roll, ${count} pieces, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `length mean ${(gaps.reduce((a, b) => a + b, 0) / gaps.length).toFixed(1)} %, at most ${Math.max(...gaps).toFixed(1)} % above the proven least; ${answers.filter(({ status }) => status === 'optimal').length} of 10 with the fewest rolls, proven; ${answers.flatMap(({ faults }) => faults).length} rules broken` };
+}
+
 const timesOf = (what: string, times: readonly number[]) => ({ what, runs: times.length, medianMs: median(times), worstMs: Math.max(...times) });
 
 async function main(names: readonly string[]): Promise<void> {
@@ -149,6 +208,10 @@ async function main(names: readonly string[]): Promise<void> {
   if (wants('fit')) rows.push(benchFit(solver));
   if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs] of [[40, 40, 0, 1500], [150, 120, 0, 1000], [150, 120, 0, 10_000], [20, 20, 8, 1000], [40, 40, 12, 3000], [60, 50, 20, 5000]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio: 0.35, timeLimitMs }));
   if (wants('moves')) for (const [groups, bays, timeLimitMs] of [[12, 5, 1000], [40, 12, 2000], [40, 20, 2000], [150, 40, 5000]] as const) rows.push(benchMoves({ groups, bays, timeLimitMs }));
+  if (wants('zones')) rows.push(checkZones(solver, 1000));
+  if (wants('moves')) rows.push(checkMoves(1000));
+  if (wants('cut')) for (const [kinds, timeLimitMs] of [[25, 200], [25, 1000]] as const) rows.push(benchCut(solver, { kinds, timeLimitMs }));
+  if (wants('roll')) for (const pieces of [20, 60]) rows.push(benchRoll({ pieces, timeLimitMs: 1000 }));
   if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }));
   process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);
   for (const { what, runs, medianMs, worstMs, note } of rows) {

@@ -8,7 +8,7 @@ import { z } from 'zod';
 import { fitRequestSchema, planFit } from '@/core/fit';
 import { loadSolver, type Clock, type Solver } from '@/core/shared';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
-import { planShop, shopRequestSchema } from '@/core/shop';
+import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema } from '@/core/shop';
 
 type Means = { readonly solver: Solver; readonly clock: Clock };
 interface Engine {
@@ -20,6 +20,8 @@ const engines: Readonly<Record<string, Engine>> = {
   fit: { schema: fitRequestSchema, run: (request, means) => planFit(fitRequestSchema.parse(request), means) },
   shop: { schema: shopRequestSchema, run: (request, means) => planShop(shopRequestSchema.parse(request), means) },
   zones: { schema: zonesRequestSchema, run: (request, means) => planZones(zonesRequestSchema.parse(request), means) },
+  cut: { schema: cutRequestSchema, run: (request, means) => planCuts(cutRequestSchema.parse(request), means) },
+  roll: { schema: rollRequestSchema, run: (request, means) => planRoll(rollRequestSchema.parse(request), means) },
   moves: { schema: movesRequestSchema, run: (request, means) => planMoves(movesRequestSchema.parse(request), means) },
 };
 

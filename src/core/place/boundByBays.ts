@@ -119,12 +119,15 @@ function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMas
   let bestCount = 0;
   let bestGain = 0;
   let count = 0;
+  /** Grams that a litre of the lightest collected group weighs: load bounds litres through it. */
+  let leastDensity = 0;
   /** What is left of the digging, and the most that a branch which was given up could have gained. */
   let digs = 0;
   let givenUp = 0;
 
   const collect = (b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array, except: number): void => {
     count = 0;
+    leastDensity = Infinity;
     for (const g of groups) {
       const pays = (rewards[g] ?? 0) - (cost[g * bayCount + b] ?? 0);
       if (pays <= 1e-12 || g === except) continue;
@@ -141,6 +144,7 @@ function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMas
       item[k] = g;
       gain[k] = pays;
       count += 1;
+      leastDensity = min(leastDensity, (massG[g] ?? 0) / max(litres[g] ?? 0, 1e-9));
     }
     for (let k = 0; k < count; k += 1) {
       litresTo[k + 1] = (litresTo[k] ?? 0) + (litres[item[k] ?? 0] ?? 0);
@@ -161,6 +165,7 @@ function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMas
     if (low >= count) return whole;
     return whole + ((gain[low] ?? 0) * max(0, end - (litresTo[low] ?? 0))) / max(litres[item[low] ?? 0] ?? 0, 1e-9);
   };
+  const litresWithin = (roomL: number, roomM: number): number => (leastDensity > 0 && roomM < Infinity ? min(roomL, roomM / leastDensity + SUM_TOLERANCE) : roomL);
   const clashes = (g: number): boolean => {
     for (const foe of foes[g] ?? []) if (isIn[foe]) return true;
     return false;
@@ -173,7 +178,7 @@ function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMas
       for (let j = 0; j < k; j += 1) if (taken[j]) bestIn[bestCount++] = item[j] ?? 0;
     }
     if (k >= count) return;
-    const most = sum + shares(k, roomL);
+    const most = sum + shares(k, litresWithin(roomL, roomM));
     if (most <= bestGain + 1e-12) return;
     if ((digs -= 1) < 0) {
       givenUp = max(givenUp, most);
@@ -204,7 +209,7 @@ function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMas
     at: (k) => bestIn[k] ?? 0,
     mostWith: (g, b, groups, rewards, cost) => {
       collect(b, groups, rewards, cost, g);
-      return (rewards[g] ?? 0) - (cost[g * bayCount + b] ?? 0) + shares(0, max(0, (bayLitres[b] ?? 0) - (litres[g] ?? 0)));
+      return (rewards[g] ?? 0) - (cost[g * bayCount + b] ?? 0) + shares(0, max(0, litresWithin((bayLitres[b] ?? 0) - (litres[g] ?? 0), (bayMassG[b] ?? Infinity) - (massG[g] ?? 0))));
     },
   };
 }

@@ -28,6 +28,8 @@ const EXACT_FROM = 1200;
 /** Bays and groups of a part that is worked through exactly, and the most such parts. */
 const PART = { bays: 12, groups: 18, mostMs: 250 } as const;
 const MOST_PARTS = 600;
+/** Rounds of rewards at most; two that raise nothing end them. */
+const MOST_ROUNDS = 12;
 
 /**
  * Assigns groups to bays at the least seconds a week: (1) annealing finds a good arrangement; (2) prices on room and rewards for
@@ -129,7 +131,11 @@ class ZonesRun {
   private boundByRewards(priced: Float64Array): void {
     const { problem } = this;
     let rewards = rewardsOf(problem, priced);
-    for (const [steps, untilShare] of [[100, 0.5], [150, 0.65]] as const) {
+    let [stalled, steps] = [0, 100];
+    for (let round = 0; round < MOST_ROUNDS && stalled < 2; round += 1) {
+      const untilShare = round === 0 ? 0.5 : 0.65;
+      if (this.spentShare() > untilShare) return;
+      const before = this.bound;
       const cost = Float64Array.from(problem.cost);
       if (this.bayOf) leanPairs(problem, problem.pairs, this.bayOf, cost);
       if (problem.pairs.length > 0) rewards = rewardsOf(problem, priced);
@@ -142,6 +148,8 @@ class ZonesRun {
       const from = Int32Array.from(bounded.chosen, (b, g) => (b >= 0 ? b : (lists[g]?.[0] ?? problem.allowed[g]?.[0] ?? 0)));
       this.search(1, problem.pairs.length > 0 ? this.bayOf : from, untilShare + 0.1);
       if (this.isClosed()) return;
+      stalled = round > 0 && this.bound - before <= 1e-5 * Math.abs(this.bound) ? stalled + 1 : 0;
+      steps = 150;
     }
   }
 

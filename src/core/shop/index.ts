@@ -8,6 +8,8 @@ export { findWaysBack, type WayBack } from './findWaysBack';
 // Boards and liners
 export { cutRequestSchema, type CutAnswer, type CutPattern, type CutRequest, type CutRequestInput } from './cutModel';
 export { planCuts } from './planCuts';
+export { rollRequestSchema, type RollAnswer, type RollRequest, type RollRequestInput } from './rollModel';
+export { planRoll } from './planRoll';
 // The room's list
 export {
   offerSchema, purchaseSchema, shopSchema,

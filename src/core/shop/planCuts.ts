@@ -9,6 +9,8 @@ interface CutMeans {
 
 /** More boards than this are not listed one by one while rounding; the pieces come from the linear answer then. */
 const MOST_BOARDS = 200_000;
+/** Patterns that are learnt in a round beside the one that pays most. */
+const MORE_PATTERNS = 5;
 /** Boards times kinds of piece that are still worked through board by board. */
 const MOST_EXACT = 900;
 
@@ -140,7 +142,16 @@ class CutRun {
         const found = findBestPattern({ ...problem, quantities: wanted }, stock, worth);
         const costs = (problem.priceMinor[stock] ?? 0) + (rent[stock] ?? 0);
         shrink = Math.max(shrink, costs > 0 ? found.most / costs : found.most > 1e-9 ? Infinity : 1);
-        if (found.value > costs + 1e-7 * Math.max(1, costs)) isNew = this.learn({ stock, counts: found.counts }) || isNew;
+        const pays = (value: number) => value > costs + 1e-7 * Math.max(1, costs);
+        if (!pays(found.value)) return;
+        isNew = this.learn({ stock, counts: found.counts }) || isNew;
+        // Others that pay as well, of the pieces that these leave out: fewer rounds.
+        const leaner = Float64Array.from(worth);
+        for (let more = 0, last = found.counts; more < MORE_PATTERNS; more += 1) {
+          last.forEach((n, i) => { if (n > 0) leaner[i] = (leaner[i] ?? 0) * 0.7; });
+          last = findBestPattern({ ...problem, quantities: wanted }, stock, leaner).counts;
+          if (pays(last.reduce((sum, n, i) => sum + n * (worth[i] ?? 0), 0))) this.learn({ stock, counts: last });
+        }
       });
       const rents = rent.reduce((sum, value, stock) => sum + (value > 0 ? value * (available[stock] ?? 0) : 0), 0);
       bound = Math.max(bound, worth.reduce((sum, value, i) => sum + value * (wanted[i] ?? 0), 0) / shrink - rents);

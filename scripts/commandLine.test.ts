@@ -28,6 +28,13 @@ test('zones and moves answer like the others', () => {
   expect([moves.status, JSON.parse(moves.stdout)]).toEqual([0, expect.objectContaining({ status: 'optimal', objective: 0, steps: [{ groupId: 'g', from: null, to: 'a' }] })]);
 }, 20_000);
 
+test('cut and roll answer like the others', () => {
+  const cut = engine(['cut'], JSON.stringify({ stock: [{ id: 's', lengthMm: 1000, priceMinor: 400 }], kerfMm: 3, pieces: [{ id: 'p', lengthMm: 330, qty: 4 }] }));
+  expect([cut.status, JSON.parse(cut.stdout)]).toEqual([0, expect.objectContaining({ status: 'optimal', objective: 800, bound: 800, costMinor: 800 })]);
+  const roll = engine(['roll'], JSON.stringify({ roll: { widthMm: 500, lengthMm: 3000, priceMinor: 900 }, pieces: [{ id: 'p', widthMm: 300, depthMm: 500, qty: 2 }] }));
+  expect([roll.status, JSON.parse(roll.stdout)]).toEqual([0, expect.objectContaining({ status: 'optimal', objective: 1, rolls: 1, usedLengthMm: 600 })]);
+}, 20_000);
+
 test.each([
   ['what does not parse', ['fit'], '{"bay":{"id":"b","width":-1}}', { code: 'bad_request', path: ['bay', 'width'] }],
   ['what is no JSON', ['shop'], 'hello', { code: 'not_json' }],

@@ -21,10 +21,15 @@ const typeScarves = async (page) => {
 
 const pickWardrobe = (page) => page.getByRole('button', { name: /^Wardrobe: wall/ }).focus();
 
+const listMoves = async (page) => {
+  await page.getByRole('button', { name: 'Work out the order' }).click();
+  await page.getByRole('region', { name: 'Moves' }).getByRole('checkbox').first().check();
+  await page.getByText('to go', { exact: false }).waitFor();
+};
+
 /** Name of the file, address, size, and what is done before the picture. */
 const VIEWS = [
   { name: 'desk', url: '/', size: DESK },
-  { name: 'start-project', url: '/projects/new', size: DESK },
   { name: 'look', url: room('quarry-row', 'spare-room', 'look'), size: DESK, act: pickWardrobe },
   { name: 'look-phone', url: room('quarry-row', 'spare-room', 'look'), size: PHONE },
   { name: 'measure-unit', url: `${room('quarry-row', 'linen-press', 'look')}/units/right`, size: DESK },
@@ -36,7 +41,8 @@ const VIEWS = [
   { name: 'count', url: room('quarry-row', 'linen-press', 'sort/count'), size: DESK },
   { name: 'results', url: `${room('quarry-row', 'linen-press', 'sort/results')}?of=project`, size: DESK },
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },
-  { name: 'place-phone', url: room('quarry-row', 'linen-press', 'place'), size: PHONE },
+  { name: 'compare', url: room('quarry-row', 'linen-press', 'place/compare'), size: DESK },
+  { name: 'moves', url: room('quarry-row', 'workbench', 'place/moves'), size: DESK, act: listMoves },
   { name: 'fit', url: `${room('quarry-row', 'linen-press', 'fit')}?bay=right-2`, size: DESK, act: (page) => page.getByRole('button', { name: 'Stop, keep what is there' }).waitFor({ state: 'detached', timeout: 30_000 }) },
   { name: 'shop', url: room('quarry-row', 'linen-press', 'shop'), size: DESK },
   { name: 'show', url: room('quarry-row', 'boot-room', 'show'), size: DESK },

@@ -1,11 +1,13 @@
 import { draftSchema, planZones } from '@/core/place';
 import { loadSolver, roomIdSchema } from '@/core/shared';
+import { materialsSchema, type Materials } from '@/core/shop';
 import { placingSchema } from '@/core/sort';
 import type { Project } from '@/core/agree';
 import type { Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { draftTable, groupTable } from '@/data/tables';
+import { draftTable, groupTable, materialsTable } from '@/data/tables';
 import { zonesOfRoom } from '@/server/place/zonesOfRoom';
+import { measure } from './measure';
 
 /** How a demo room's groups are used and where they stand today, in short hand: uses a week, station, users by their number. */
 interface DemoArrangement {
@@ -34,6 +36,15 @@ const ARRANGEMENTS: Readonly<Record<string, DemoArrangement>> = {
   },
 };
 
+/** What is bought for the workbench: a shelf more, a rail along the wall, and a liner for the drawers. */
+const MATERIALS: Readonly<Record<string, Pick<Materials, 'boards' | 'cuts'> & { readonly roll: Materials['roll']; readonly lined: readonly string[] }>> = {
+  workbench: {
+    boards: [{ name: 'Pine 20 × 1.8', length: measure('1.8 m'), priceMinor: 740, available: null }, { name: 'Pine 20 × 1.8', length: measure('2.4 m'), priceMinor: 930, available: null }, { name: 'Loft offcut', length: measure('118 cm'), priceMinor: 0, available: 1 }],
+    cuts: [{ name: 'Shelf', length: measure('146 cm'), qty: 2 }, { name: 'Rail', length: measure('72 cm'), qty: 4 }, { name: 'Bracket', length: measure('34 cm'), qty: 6 }],
+    roll: { width: measure('50 cm'), length: measure('150 cm'), priceMinor: 650 }, lined: ['drawer-0', 'drawer-1', 'drawer-2', 'drawer-3'],
+  },
+};
+
 /** How often and by whom the groups are used, where they stand today, and a second draft that the engine worked out. */
 export async function seedArrangements(db: Db, project: Project, roomKey: string): Promise<void> {
   const demo = ARRANGEMENTS[roomKey];
@@ -48,6 +59,11 @@ export async function seedArrangements(db: Db, project: Project, roomKey: string
     });
     const stands = demo && key in demo.today ? demo.today[key] : group.bayId;
     await db(groupTable.name).where({ id: group.id }).update(groupTable.toRow({ ...group, placing, standsBayId: (stands ?? null) as typeof group.bayId }));
+  }
+  const material = MATERIALS[roomKey];
+  if (material) {
+    const { lined, ...rest } = material;
+    await db(materialsTable.name).insert(materialsTable.toRow(materialsSchema.parse({ ...rest, id: roomKey, kerf: measure('3 mm'), carLength: measure('2 m'), linedBayIds: lined })));
   }
   if (!demo) return;
   const records = await getProjectRecords(db, project.id);

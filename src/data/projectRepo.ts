@@ -5,13 +5,13 @@ import type { ContainerProduct, TakenFit } from '@/core/fit';
 import type { Bay, Fixture, Picture, Room, Unit, VantagePoint } from '@/core/look';
 import type { Draft, KeptMoveList } from '@/core/place';
 import type { PictureId, ProjectId } from '@/core/shared';
-import type { Priority, Purchase } from '@/core/shop';
+import type { Materials, Priority, Purchase } from '@/core/shop';
 import type { Group, Thing } from '@/core/sort';
 import { readAll, type Row } from './columns';
 import { DataError, type Db } from './db';
 import { listThings } from './decisionLog';
 import {
-  agreementTable, bayTable, containerTable, draftTable, fitTable, fixtureTable, groupTable, moveListTable, needPriorityTable, personTable, pictureTable, projectTable,
+  agreementTable, bayTable, containerTable, draftTable, fitTable, fixtureTable, groupTable, materialsTable, moveListTable, needPriorityTable, personTable, pictureTable, projectTable,
   purchaseTable, roomTable, sectionTable, unitTable, vantagePointTable,
 } from './tables';
 
@@ -36,6 +36,7 @@ export interface ProjectRecords {
   /** The catalogue and what this household owns. */
   readonly containers: readonly ContainerProduct[];
   readonly purchases: readonly Purchase[];
+  readonly materials: readonly Materials[];
   readonly priorities: readonly { readonly roomId: string; readonly containerId: string; readonly priority: Priority }[];
 }
 
@@ -84,6 +85,7 @@ export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<P
     fits: fits.map(({ id, ...fit }) => ({ ...fit, bayId: id })),
     containers: await readAll(containerTable, db(containerTable.name).whereNull('project_id').orWhere({ project_id: projectId }).orderBy('name')),
     purchases: await readAll(purchaseTable, db(purchaseTable.name).whereIn('room_id', roomIds).orderBy('bought_at')),
+    materials: await readAll(materialsTable, db(materialsTable.name).whereIn('id', roomIds)),
     priorities: await readAll(needPriorityTable, db(needPriorityTable.name).whereIn('room_id', roomIds)),
   };
 }

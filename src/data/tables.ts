@@ -3,7 +3,7 @@ import { containerProductSchema, fitAims, fitAnswerSchema } from '@/core/fit';
 import { baySchema, fixtureSchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { draftSchema, moveListSchema } from '@/core/place';
 import { bayIdSchema, containerIdSchema, roomIdSchema } from '@/core/shared';
-import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
+import { materialsSchema, offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
 import { groupSchema } from '@/core/sort';
 import { z } from 'zod';
 
@@ -107,6 +107,11 @@ export const offerTable = defineTable('offers', offerSchema, {
 export const purchaseTable = defineTable('purchases', purchaseSchema, {
   id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), shopName: plain('shop_name'), label: plain('label'),
   pieces: plain('pieces'), paidMinor: plain('paid_minor'), boughtAt: plain('bought_at'),
+});
+
+/** A room has its boards and liners once, so the room's id is the key. */
+export const materialsTable = defineTable('materials', materialsSchema, {
+  id: plain('id'), boards: json('boards_json'), kerf: json('kerf_json'), carLength: json('car_length_json'), cuts: json('cuts_json'), roll: json('roll_json'), linedBayIds: json('lined_bay_ids_json'),
 });
 
 /** How much a container on a room's list is wanted, where that was changed. */

@@ -14,6 +14,7 @@ import { addCatalogueContainer, addOwnedContainer, removeOwnedContainer, type Co
 import { createFitRequest, dropFit, takeFit } from './fit/takeFit';
 import { addPurchase, loadRoomShopping, planRoomShopping, removePurchase, setNeedPriority } from './shop/roomShopping';
 import { arrange } from './place/drafts';
+import { materialsOf, saveMaterials } from './shop/materials';
 import { addGroup, changeGroup, removeGroup } from './sort/groups';
 import { importDecisionsCsv, exportDecisionsCsv } from './sort/decisionsFile';
 
@@ -224,4 +225,14 @@ test('a proposal is taken as one change; what is only said about placing leaves 
   await moveChange(db, HOME, 'undo');
   expect((await records()).groups.map(({ bayId }) => bayId)).toEqual(['shelf', null]);
   expect((await records()).fits).toHaveLength(1);
+});
+
+test('boards and liners of a room are kept, taken back by undo, and begin with every place lined', async () => {
+  await aFittedHall();
+  const empty = materialsOf(await records(), HALL);
+  expect(empty).toMatchObject({ boards: [], roll: null, linedBayIds: expect.arrayContaining([shelf]) as string[] });
+  await saveMaterials(db, HOME, { ...empty, cuts: [{ name: 'Shelf', length: { mm: 880, text: '88 cm' }, qty: 3 }] });
+  expect(materialsOf(await records(), HALL).cuts).toEqual([{ name: 'Shelf', length: { mm: 880, text: '88 cm' }, qty: 3 }]);
+  await moveChange(db, HOME, 'undo');
+  expect(materialsOf(await records(), HALL)).toEqual(empty);
 });

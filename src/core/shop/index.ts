@@ -10,6 +10,7 @@ export { cutRequestSchema, type CutAnswer, type CutPattern, type CutRequest, typ
 export { planCuts } from './planCuts';
 export { rollRequestSchema, type RollAnswer, type RollRequest, type RollRequestInput } from './rollModel';
 export { planRoll } from './planRoll';
+export { materialsSchema, toCutRequest, toRollRequest, type Materials } from './materials';
 // The room's list
 export {
   offerSchema, purchaseSchema, shopSchema,

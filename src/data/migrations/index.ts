@@ -6,6 +6,7 @@ import * as sessions from './0003_sessions';
 import * as count from './0004_count';
 import * as placing from './0005_placing';
 import * as drafts from './0006_drafts';
+import * as materials from './0007_materials';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -18,6 +19,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0004_count', ...count },
   { name: '0005_placing', ...placing },
   { name: '0006_drafts', ...drafts },
+  { name: '0007_materials', ...materials },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -9,7 +9,7 @@ import { containerProductSchema, takenFitSchema } from '@/core/fit';
 import { draftSchema, moveListSchema } from '@/core/place';
 import { fixtureSchema, pictureSchema, roomSchema, thingPictureSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { containerIdSchema, err, ok, projectIdSchema, roomIdSchema, type ProjectId, type Result } from '@/core/shared';
-import { offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
+import { materialsSchema, offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
 import { carrySchema, decisionEventSchema, groupSchema, ownMethodSchema, sessionSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
@@ -18,7 +18,7 @@ import { enoughRuleTable, listEnoughRules, listThingPictures, thingPictureTable 
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { carryTable, listSessionRecords, ownMethodTable, sessionTable } from '@/data/sessionRepo';
 import {
-  agreementTable, bayTable, containerTable, draftTable, fitTable, fixtureTable, groupTable, moveListTable, needPriorityTable, offerTable, personTable, pictureTable,
+  agreementTable, bayTable, containerTable, draftTable, fitTable, fixtureTable, groupTable, materialsTable, moveListTable, needPriorityTable, offerTable, personTable, pictureTable,
   projectTable, purchaseTable, roomTable, sectionTable, shopTable, unitTable, vantagePointTable,
 } from '@/data/tables';
 import type { Table } from '@/data/columns';
@@ -53,6 +53,7 @@ const archiveSchema = z.strictObject({
   shops: z.array(shopSchema),
   offers: z.array(offerSchema),
   purchases: z.array(purchaseSchema),
+  materials: z.array(materialsSchema).default([]),
   priorities: z.array(z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema })),
 });
 type Archive = z.infer<typeof archiveSchema>;
@@ -80,7 +81,7 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
     vantagePoints: [...records.vantagePoints],
     pictures: [...records.pictures], groups: [...records.groups], drafts: [...records.drafts] as Archive['drafts'], moveLists: [...records.moveLists] as Archive['moveLists'], fits: [...fits] as Archive['fits'], containers: kept,
     shops: (await listShops(db)).filter((shop) => offers.some(({ shopId }) => shopId === shop.id)),
-    offers, purchases: [...records.purchases], priorities: priorities.map((entry) => ({ ...entry })) as Archive['priorities'],
+    offers, purchases: [...records.purchases], materials: [...records.materials] as Archive['materials'], priorities: priorities.map((entry) => ({ ...entry })) as Archive['priorities'],
   };
   const files: Zippable = {
     [PROJECT_FILE]: strToU8(JSON.stringify(archive, null, 1)),
@@ -242,5 +243,6 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   await insertMissing(shopTable, archive.shops);
   await insertMissing(offerTable, archive.offers);
   await insertAll(purchaseTable, archive.purchases);
+  await insertAll(materialsTable, archive.materials);
   await insertAll(needPriorityTable, archive.priorities);
 }

@@ -14,6 +14,7 @@ import { BudgetBar } from '@/ui/shop/BudgetBar';
 import { NeedList } from '@/ui/shop/NeedList';
 import { OverBudget } from '@/ui/shop/OverBudget';
 import { ShopLists } from '@/ui/shop/ShopLists';
+import { ShopPages } from '@/ui/shop/ShopPages';
 import { toShopLists } from '@/ui/shop/toShopLists';
 
 export const metadata = { title: 'Shop' };
@@ -35,6 +36,7 @@ export default async function ShopPage({ params }: { params: Promise<{ projectId
   const lists = toShopLists(request, answer);
   return (
     <StepFrame step="shop" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<ShopTray statusWords={proofWords(answer.status)} otherShops={plan.otherCurrencyShopNames} currency={currency} />}>
+      <ShopPages projectId={projectId} roomId={roomId} active="" />
       <h1 className="mb-3 text-[24px]">Shopping list, {own.room.name.toLowerCase()}</h1>
       {needs.length === 0 ? (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">The list follows from the fits that are taken. <Link className={buttonClass('main', 'ml-2')} href={`/projects/${projectId}/rooms/${roomId}/fit`}>Fit a place out</Link></p>

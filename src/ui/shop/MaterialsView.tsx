@@ -1,0 +1,114 @@
+'use client';
+
+import { zodResolver } from '@hookform/resolvers/zod';
+import { Plus, X } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { useFieldArray, useForm } from 'react-hook-form';
+import type { z } from 'zod';
+
+import type { Unit } from '@/core/look';
+import type { Currency, LengthUnit } from '@/core/shared';
+import { toCutRequest, toRollRequest, type Materials } from '@/core/shop';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { CheckField, TextField } from '../primitives/Field';
+import { CutPlan } from './CutPlan';
+import { materialsFormSchemaFor, toMaterialsTyped, type MaterialsTyped } from './materialsForm';
+import { RollPlan } from './RollPlan';
+import { useMaterials } from './useMaterials';
+
+interface MaterialsViewProps {
+  readonly materials: Materials;
+  readonly units: readonly Unit[];
+  readonly measureUnit: LengthUnit;
+  readonly currency: Currency;
+  readonly onSave: (materials: Materials) => Promise<ActionResult>;
+}
+
+/** What is cut from boards and laid from a roll: typed, kept, and worked out as plans to print. */
+export function MaterialsView({ materials, units, measureUnit, currency, onSave }: MaterialsViewProps) {
+  const router = useRouter();
+  const schema = useMemo(() => materialsFormSchemaFor(measureUnit), [measureUnit]);
+  const { register, handleSubmit, control, formState: { errors, isSubmitting } } = useForm<MaterialsTyped, unknown, z.output<typeof schema>>({ resolver: zodResolver(schema), defaultValues: toMaterialsTyped(materials) });
+  const boards = useFieldArray({ control, name: 'boards' });
+  const cuts = useFieldArray({ control, name: 'cuts' });
+  const [linedBayIds, setLined] = useState<Materials['linedBayIds']>(materials.linedBayIds);
+  const [kept, setKept] = useState(materials);
+  const [message, setMessage] = useState('');
+  const { run, start } = useMaterials();
+  const bays = units.flatMap((unit) => unit.bays).filter(({ outOfScope }) => !outOfScope);
+  const work = handleSubmit(async (typed) => {
+    const next: Materials = { ...typed, id: materials.id, linedBayIds };
+    const result = await onSave(next);
+    setMessage(result.ok ? '' : result.message);
+    if (!result.ok) return;
+    setKept(next);
+    start(toCutRequest(next), toRollRequest(next, units));
+    router.refresh();
+  });
+  const isTooLong = (i: number) => kept.carLength !== null && (kept.boards[i]?.length.mm ?? 0) > kept.carLength.mm;
+  const remove = 'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-11';
+  return (
+    <form onSubmit={(event) => void work(event)} noValidate className="grid gap-3">
+      <section aria-label="Boards" className="panel border-t-4 border-t-rim p-4">
+        <h2 className="text-[17px]">Shelves and battens from boards</h2>
+        <div className="no-print mt-2 grid gap-4 lg:grid-cols-[1.25fr_1fr]">
+          <fieldset className="grid content-start gap-1.5">
+            <legend className="caption">To be bought</legend>
+            {boards.fields.map((field, i) => (
+              <div key={field.id} className="grid grid-cols-[1fr_84px_70px_58px_36px] gap-1.5">
+                <TextField label={i === 0 ? 'Board' : `Board ${i + 1}`} hideLabel={i > 0} error={errors.boards?.[i]?.name?.message} hint={isTooLong(i) ? 'longer than the car' : undefined} {...register(`boards.${i}.name`)} />
+                <TextField label={i === 0 ? 'Length' : `Length of board ${i + 1}`} hideLabel={i > 0} isLength error={errors.boards?.[i]?.length?.message} {...register(`boards.${i}.length`)} />
+                <TextField label={i === 0 ? 'Price' : `Price of board ${i + 1}`} hideLabel={i > 0} measure inputMode="decimal" error={errors.boards?.[i]?.priceMinor?.message} {...register(`boards.${i}.priceMinor`)} />
+                <TextField label={i === 0 ? 'There are' : `How many of board ${i + 1} there are`} hideLabel={i > 0} measure inputMode="numeric" placeholder="any" error={errors.boards?.[i]?.available?.message} {...register(`boards.${i}.available`)} />
+                <button type="button" className={remove} aria-label={`Take board ${i + 1} away`} onClick={() => boards.remove(i)}><X size={16} /></button>
+              </div>
+            ))}
+            <Button onClick={() => boards.append({ name: '', length: '', priceMinor: '', available: '' })}><Plus size={16} aria-hidden="true" /> A board</Button>
+            <div className="grid grid-cols-2 gap-1.5">
+              <TextField label="The saw takes" isLength error={errors.kerf?.message} {...register('kerf')} />
+              <TextField label="The car takes, at most" isLength placeholder="any length" error={errors.carLength?.message} {...register('carLength')} />
+            </div>
+          </fieldset>
+          <fieldset className="grid content-start gap-1.5">
+            <legend className="caption">To be cut</legend>
+            {cuts.fields.map((field, i) => (
+              <div key={field.id} className="grid grid-cols-[1fr_96px_64px_36px] gap-1.5">
+                <TextField label={i === 0 ? 'Piece' : `Piece ${i + 1}`} hideLabel={i > 0} error={errors.cuts?.[i]?.name?.message} {...register(`cuts.${i}.name`)} />
+                <TextField label={i === 0 ? 'Length' : `Length of piece ${i + 1}`} hideLabel={i > 0} isLength error={errors.cuts?.[i]?.length?.message} {...register(`cuts.${i}.length`)} />
+                <TextField label={i === 0 ? 'How many' : `How many of piece ${i + 1}`} hideLabel={i > 0} measure inputMode="numeric" error={errors.cuts?.[i]?.qty?.message} {...register(`cuts.${i}.qty`)} />
+                <button type="button" className={remove} aria-label={`Take piece ${i + 1} away`} onClick={() => cuts.remove(i)}><X size={16} /></button>
+              </div>
+            ))}
+            <Button onClick={() => cuts.append({ name: '', length: '', qty: '1' })}><Plus size={16} aria-hidden="true" /> A piece</Button>
+          </fieldset>
+        </div>
+        {run.cut && <CutPlan {...run.cut} boardNames={named('board', kept.boards)} pieceNames={named('cut', kept.cuts)} measureUnit={measureUnit} currency={currency} />}
+      </section>
+      <section aria-label="Liners" className="panel p-4">
+        <h2 className="text-[17px]">Liners from a roll</h2>
+        <div className="no-print mt-2">
+          <div className="grid max-w-[420px] grid-cols-3 gap-1.5">
+            <TextField label="Roll, width" isLength placeholder="none" error={errors.rollWidth?.message} {...register('rollWidth')} />
+            <TextField label="Roll, length" isLength error={errors.rollLength?.message} {...register('rollLength')} />
+            <TextField label="Price a roll" measure inputMode="decimal" error={errors.rollPrice?.message} {...register('rollPrice')} />
+          </div>
+          <fieldset className="mt-2">
+            <legend className="caption">Lined, by the smallest measure inside</legend>
+            <div className="flex flex-wrap gap-x-4">{bays.map(({ id, name }) => <CheckField key={id} label={name} checked={linedBayIds.includes(id)} onChange={() => setLined(linedBayIds.includes(id) ? linedBayIds.filter((other) => other !== id) : [...linedBayIds, id])} />)}</div>
+          </fieldset>
+        </div>
+        {run.roll && <RollPlan {...run.roll} pieceNames={Object.fromEntries(bays.map(({ id, name }) => [id, name]))} measureUnit={measureUnit} currency={currency} />}
+      </section>
+      <div className="no-print flex flex-wrap items-center gap-3">
+        <Button type="submit" look="main" disabled={isSubmitting || run.isRunning}>{run.isRunning ? 'Working it out …' : 'Keep, and work the plans out'}</Button>
+        {(run.cut ?? run.roll) && <button type="button" className="text-[14px] text-rim underline underline-offset-3 max-md:min-h-11" onClick={() => window.print()}>Print the plans</button>}
+        {(message !== '' || run.problem !== '') && <p role="alert" className="text-[14px] text-signal-deep">{message || run.problem}</p>}
+      </div>
+      <p className="text-[13.5px] text-soft">Saw with goggles and with the piece clamped. A shelf carries what its maker and its fixings say: fix into structure, and find wires and pipes first.</p>
+    </form>
+  );
+}
+
+const named = (prefix: string, list: readonly { readonly name: string }[]): Record<string, string> => Object.fromEntries(list.map(({ name }, i) => [`${prefix}-${i}`, name]));

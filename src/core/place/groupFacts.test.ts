@@ -70,6 +70,11 @@ test('seasonal things change places at the start of each season, where that save
   expect(swaps).toMatchObject([{ kind: 'exchange', month: 5, aId: 'summer', aBayId: 'far', bBayId: 'near' }, { kind: 'exchange', month: 10, aId: 'summer', aBayId: 'near', bBayId: 'far' }]);
   for (const swap of swaps) expect(swap).toMatchObject({ secondsPerWeek: expect.closeTo(99.6, 6) as number });
 });
+test('a seasonal group that lives in another room changes with one here, where both fit', () => {
+  const swapsWith = (litres: number) => planSeasons({ bays: [], groups, things: kept, places: { summer: 'attic-shelf', winter: 'near' }, litresElsewhere: () => litres, requestOf: ofMonth });
+  expect(swapsWith(20)).toMatchObject([{ month: 5, aId: 'summer', bBayId: 'near' }, { month: 10, aId: 'summer', bBayId: 'attic-shelf' }]);
+  expect(swapsWith(14)).toEqual([]);
+});
 test('in a deep place the season’s things come to the front, the others go behind', () => {
   const deep = aBay({ id: 'near', depthReadings: [{ mm: 560, text: '56' }] });
   const swaps = planSeasons({ bays: [deep], groups, things: kept, places: { summer: 'near', winter: 'near' }, requestOf: ofMonth });

@@ -85,7 +85,7 @@ export function judgeArrangement(request: ZonesRequest, { places, fragileIds = n
 }
 
 /** One use in another room: there and back at 1.2 m/s, and an easy reach. */
-const secondsElsewhere = (): number => (2 * OTHER_ROOM_METRES) / 1.2 + 1;
+export const secondsElsewhere = (): number => (2 * OTHER_ROOM_METRES) / 1.2 + 1;
 
 function weeklyUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay) {
   const users = usersOf(request, group);

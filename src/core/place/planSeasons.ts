@@ -1,9 +1,9 @@
 import { usableLitresOf, bayInsideOf, type Bay } from '../look';
 import { keptLitresOf, type Group, type Thing } from '../sort';
 import { seasonOf, usesPerWeekOf } from './groupFacts';
-import { bentRulesOf, type Places } from './judgeArrangement';
+import { bentRulesOf, secondsElsewhere, type Places } from './judgeArrangement';
 import type { ZonesRequest } from './zonesModel';
-import { secondsOfUse } from './zonesProblem';
+import { secondsOfUse, SUM_TOLERANCE } from './zonesProblem';
 
 /** Something to do at the start of a month, 1 to 12. */
 export type SeasonalSwap =
@@ -22,6 +22,8 @@ interface SeasonRequest {
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
   readonly places: Places;
+  /** Litres of a place in another room, less what others have there; only those that groups of this room live in are asked for. */
+  readonly litresElsewhere?: (bayId: string) => number;
   /** The zones request of a month. */
   readonly requestOf: (month: number) => ZonesRequest;
 }
@@ -79,18 +81,22 @@ function frontRow(here: readonly Group[], things: readonly Thing[], { month, lit
   return front.size === here.length && here.length > 1 ? new Set([...front].slice(0, -1)) : front;
 }
 
-function exchanges({ places, requestOf }: SeasonRequest, seasonal: readonly Group[], month: number): Extract<SeasonalSwap, { kind: 'exchange' }>[] {
+function exchanges({ places, requestOf, things, groups, litresElsewhere = () => 0 }: SeasonRequest, seasonal: readonly Group[], month: number): Extract<SeasonalSwap, { kind: 'exchange' }>[] {
   const request = requestOf(month);
   const zoneOf = (id: string) => request.groups.find((group) => group.id === id);
   const secondsAt = (id: string, bayId: string) => {
     const [group, bay] = [zoneOf(id), request.bays.find((other) => other.id === bayId)];
-    return group && bay ? group.usesPerWeek * secondsOfUse(request, group, bay) : Infinity;
+    if (!group) return Infinity;
+    return group.usesPerWeek * (bay ? secondsOfUse(request, group, bay) : secondsElsewhere());
   };
+  /** What goes into another room's place must fit beside what stays there of this room. */
+  const fitsElsewhere = (moved: Group, bayId: string, after: Places) => request.bays.some(({ id }) => id === bayId) || groups.reduce((sum, group) => sum + (group.id === moved.id || after[group.id] === bayId ? keptLitresOf(group, things) : 0), 0) <= litresElsewhere(bayId) + SUM_TOLERANCE;
   const found: Extract<SeasonalSwap, { kind: 'exchange' }>[] = [];
   seasonal.forEach((a, i) => seasonal.slice(i + 1).forEach((b) => {
     const [aBayId, bBayId] = [places[a.id], places[b.id]];
     if (!aBayId || !bBayId || aBayId === bBayId || a.placing.isPinned || b.placing.isPinned) return;
     const swapped = { ...places, [a.id]: bBayId, [b.id]: aBayId };
+    if (!fitsElsewhere(a, bBayId, swapped) || !fitsElsewhere(b, aBayId, swapped)) return;
     if ([...bentRulesOf(request, { groupId: a.id, bayId: bBayId, places: swapped }), ...bentRulesOf(request, { groupId: b.id, bayId: aBayId, places: swapped })].length > 0) return;
     const saved = secondsAt(a.id, aBayId) + secondsAt(b.id, bBayId) - secondsAt(a.id, bBayId) - secondsAt(b.id, aBayId);
     if (saved >= LEAST_SAVING_S) found.push({ kind: 'exchange', month, aId: a.id, aBayId, bId: b.id, bBayId, secondsPerWeek: saved });

@@ -134,7 +134,8 @@ class ZonesRun {
     let [stalled, steps] = [0, 100];
     for (let round = 0; round < MOST_ROUNDS && stalled < 2; round += 1) {
       const untilShare = round === 0 ? 0.5 : 0.65;
-      if (this.spentShare() > untilShare) return;
+      // What is left is soon few enough for the exact model; only large homes go on.
+      if (this.spentShare() > untilShare || (round >= 2 && this.countLeft() <= EXACT_FROM)) return;
       const before = this.bound;
       const cost = Float64Array.from(problem.cost);
       if (this.bayOf) leanPairs(problem, problem.pairs, this.bayOf, cost);

@@ -3,7 +3,9 @@ import 'server-only';
 import ical, { ICalAlarmRelatesTo, ICalAlarmType, ICalEventRepeatingFreq } from 'ical-generator';
 
 import { placesIn, planSeasons, type SeasonalSwap } from '@/core/place';
+import { usableLitresOf } from '@/core/look';
 import type { RoomId } from '@/core/shared';
+import { keptLitresOf } from '@/core/sort';
 import type { ProjectRecords } from '@/data/projectRepo';
 import { zonesOfRoom } from './zonesOfRoom';
 
@@ -15,6 +17,10 @@ export function seasonsOfRoom(records: ProjectRecords, roomId: RoomId): Seasonal
   if (records.people.length === 0) return [];
   return planSeasons({
     bays: units.flatMap((unit) => unit.bays), groups, things: records.things, places,
+    litresElsewhere: (bayId) => {
+      const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId);
+      return bay ? usableLitresOf(bay) - records.groups.filter((group) => group.roomId !== roomId && group.bayId === bayId).reduce((sum, group) => sum + keptLitresOf(group, records.things), 0) : 0;
+    },
     requestOf: (month) => {
       const request = zonesOfRoom(records, roomId, { groups: records.groups, timeLimitMs: 0, month });
       if (!request) throw new Error('invariant: a household with people has a request');

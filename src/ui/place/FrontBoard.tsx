@@ -7,6 +7,7 @@ import { arrangeFront, type Bay, type Unit } from '@/core/look';
 import { bayLevelOf, type BayLevel } from '@/core/place';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import { keptLitresOf, type Group, type Thing } from '@/core/sort';
+import { useIsPhone } from '../primitives/useIsPhone';
 import { BaySlot } from './BaySlot';
 import type { Carried } from './carryKey';
 import { GroupTag } from './GroupTag';
@@ -33,11 +34,14 @@ interface FrontBoardProps {
 /** Tallest drawing that leaves the tray and the numbers on one screen. */
 const BOARD_HEIGHT_PX = 372;
 const LEAST_SCALE = 0.175;
+/** Under a thumb tags are taller: the drawing grows with them, and is pushed aside to see the rest. */
+const PHONE_SCALE = 0.245;
 
 /** The units of the room from the front, to scale, each place with its tags and its level. */
 export function FrontBoard({ units, groups, things, people, measureUnit, carried, heldAgainst, onPutOn, tagProps }: FrontBoardProps) {
   const view = arrangeFront(units);
-  const scale = Math.max(LEAST_SCALE, Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)));
+  const isPhone = useIsPhone();
+  const scale = isPhone ? PHONE_SCALE : Math.max(LEAST_SCALE, Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)));
   return (
     <div className="panel squared overflow-x-auto p-3">
       <div className="relative mx-auto" style={{ width: view.widthMm * scale, height: view.heightMm * scale + 3 }}>

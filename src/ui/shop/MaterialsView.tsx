@@ -57,8 +57,8 @@ export function MaterialsView({ materials, units, measureUnit, currency, onSave 
           <fieldset className="grid content-start gap-1.5">
             <legend className="caption">To be bought</legend>
             {boards.fields.map((field, i) => (
-              <div key={field.id} className="grid grid-cols-[1fr_84px_70px_58px_36px] gap-1.5">
-                <TextField label={i === 0 ? 'Board' : `Board ${i + 1}`} hideLabel={i > 0} error={errors.boards?.[i]?.name?.message} hint={isTooLong(i) ? 'longer than the car' : undefined} {...register(`boards.${i}.name`)} />
+              <div key={field.id} className="grid grid-cols-[1fr_84px_70px_58px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_1fr_44px] max-md:border-b max-md:border-line max-md:pb-2">
+                <TextField className="max-md:col-span-4" label={i === 0 ? 'Board' : `Board ${i + 1}`} hideLabel={i > 0} error={errors.boards?.[i]?.name?.message} hint={isTooLong(i) ? 'longer than the car' : undefined} {...register(`boards.${i}.name`)} />
                 <TextField label={i === 0 ? 'Length' : `Length of board ${i + 1}`} hideLabel={i > 0} isLength error={errors.boards?.[i]?.length?.message} {...register(`boards.${i}.length`)} />
                 <TextField label={i === 0 ? 'Price' : `Price of board ${i + 1}`} hideLabel={i > 0} measure inputMode="decimal" error={errors.boards?.[i]?.priceMinor?.message} {...register(`boards.${i}.priceMinor`)} />
                 <TextField label={i === 0 ? 'There are' : `How many of board ${i + 1} there are`} hideLabel={i > 0} measure inputMode="numeric" placeholder="any" error={errors.boards?.[i]?.available?.message} {...register(`boards.${i}.available`)} />

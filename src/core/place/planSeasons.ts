@@ -38,10 +38,12 @@ export function planSeasons(request: SeasonRequest): SeasonalSwap[] {
   if (seasonal.length === 0) return [];
   const months = [...new Set(seasonal.flatMap((group) => startsOf(group)))].sort((a, b) => a - b);
   let places = request.places;
+  /** What stands in the front row of each deep place, from one month to the next. */
+  const fronts = new Map<string, ReadonlySet<string>>();
   const lap = (): SeasonalSwap[] => months.flatMap((month) => {
     const swaps = exchanges({ ...request, places }, seasonal, month);
     for (const { aId, aBayId, bId, bBayId } of swaps) places = { ...places, [aId]: bBayId, [bId]: aBayId };
-    return [...swaps, ...rowSwaps({ ...request, places }, seasonal, month)];
+    return [...swaps, ...rowSwaps({ ...request, places }, { seasonal, month, fronts })];
   });
   lap();
   return lap();
@@ -53,23 +55,23 @@ function startsOf(group: Group): number[] {
   return season ? [season.from, (season.to % 12) + 1] : [];
 }
 
-const monthBefore = (month: number): number => ((month + 10) % 12) + 1;
-
-function rowSwaps({ bays, groups, things, places }: SeasonRequest, seasonal: readonly Group[], month: number): SeasonalSwap[] {
+function rowSwaps({ bays, groups, things, places }: SeasonRequest, { seasonal, month, fronts }: { readonly seasonal: readonly Group[]; readonly month: number; readonly fronts: Map<string, ReadonlySet<string>> }): SeasonalSwap[] {
   return bays.filter((bay) => bayInsideOf(bay).depthMm >= TWO_ROWS_FROM_MM).flatMap((bay): SeasonalSwap[] => {
     const here = groups.filter(({ id }) => places[id] === bay.id);
     if (here.length < 2 || !here.some((group) => seasonal.includes(group))) return [];
-    const frontIn = (at: number) => frontRow(here, things, { month: at, litres: usableLitresOf(bay) / 2 });
-    const [before, after] = [frontIn(monthBefore(month)), frontIn(month)];
+    const before = fronts.get(bay.id);
+    const after = frontRow(here, things, { month, litres: usableLitresOf(bay) / 2, was: before ?? new Set() });
+    fronts.set(bay.id, after);
+    if (!before) return [];
     const frontIds = here.filter(({ id }) => after.has(id) && !before.has(id)).map(({ id }) => id);
     const backIds = here.filter(({ id }) => before.has(id) && !after.has(id)).map(({ id }) => id);
     return frontIds.length + backIds.length === 0 ? [] : [{ kind: 'rows', month, bayId: bay.id, frontIds, backIds }];
   });
 }
 
-/** The groups used most in a month, for as long as half of the place holds them; the most used one in any case. */
-function frontRow(here: readonly Group[], things: readonly Thing[], { month, litres }: { readonly month: number; readonly litres: number }): ReadonlySet<string> {
-  const byUse = [...here].sort((a, b) => usesPerWeekOf(b, month) - usesPerWeekOf(a, month) || a.position - b.position);
+/** The groups used most in a month, for as long as half of the place holds them; the most used one in any case. Of equals those that were in front stay. */
+function frontRow(here: readonly Group[], things: readonly Thing[], { month, litres, was }: { readonly month: number; readonly litres: number; readonly was: ReadonlySet<string> }): ReadonlySet<string> {
+  const byUse = [...here].sort((a, b) => usesPerWeekOf(b, month) - usesPerWeekOf(a, month) || Number(was.has(b.id)) - Number(was.has(a.id)) || a.position - b.position);
   const front = new Set<string>();
   let left = litres;
   for (const group of byUse) {

@@ -84,6 +84,6 @@ export function ProposePanel({ request, groups, bayNames, schoolNotes, minutesNo
 export function gapWords(objective: number, bound: number): string {
   const share = objective > 0 ? (objective - bound) / objective : 0;
   if (share <= 1e-6) return 'no arrangement takes less, that is proven';
-  return `at most ${share < 0.01 ? (share * 100).toFixed(1) : Math.ceil(share * 100)} % from the best possible`;
+  return `at most ${share < 0.01 ? (Math.ceil(share * 1000) / 10).toFixed(1) : Math.ceil(share * 100)} % from the best possible`;
 }
 

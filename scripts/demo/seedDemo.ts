@@ -168,8 +168,11 @@ async function buyAll(db: Db, room: DemoRoom, project: Project): Promise<void> {
   const deliveries = plan.answer.perShop
     .filter(({ deliveryMinor }) => deliveryMinor > 0)
     .map((bill) => ({ containerId: null, shopName: plan.request.shops.find(({ id }) => id === bill.shopId)?.name ?? '', label: 'Delivery', pieces: 0, paidMinor: bill.deliveryMinor }));
-  for (const [i, line] of [...lines, ...deliveries].entries()) {
-    await db(purchaseTable.name).insert(purchaseTable.toRow(purchaseSchema.parse({ ...line, id: `${room.key}-purchase-${i}`, roomId: room.key, boughtAt })));
+  // One pack too many, bought to be sure: it can still go back.
+  const [first] = room.key === 'boot-room' ? lines : [];
+  const returnBy = formatISO(addDays(new Date(), 9), { representation: 'date' });
+  for (const [i, line] of [...lines, ...deliveries, ...(first ? [first] : [])].entries()) {
+    await db(purchaseTable.name).insert(purchaseTable.toRow(purchaseSchema.parse({ ...line, id: `${room.key}-purchase-${i}`, roomId: room.key, boughtAt, returnBy: line.pieces === 0 || project.status === 'finished' ? null : returnBy })));
   }
 }
 

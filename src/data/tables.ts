@@ -106,7 +106,7 @@ export const offerTable = defineTable('offers', offerSchema, {
 
 export const purchaseTable = defineTable('purchases', purchaseSchema, {
   id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), shopName: plain('shop_name'), label: plain('label'),
-  pieces: plain('pieces'), paidMinor: plain('paid_minor'), boughtAt: plain('bought_at'),
+  pieces: plain('pieces'), paidMinor: plain('paid_minor'), boughtAt: plain('bought_at'), returnBy: plain('return_by'), returnedPieces: plain('returned_pieces'), refundMinor: plain('refund_minor'),
 });
 
 /** A room has its boards and liners once, so the room's id is the key. */

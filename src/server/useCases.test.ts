@@ -1,3 +1,4 @@
+import { spentMinorOf } from '@/core/shop';
 import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup, mm } from '@test/builders';
 import { fitAnswerSchema, planFit, type FitAnswer } from '@/core/fit';
 import { bayIdSchema, containerIdSchema, loadSolver } from '@/core/shared';
@@ -12,7 +13,7 @@ import { findAnything } from './desk/findAnything';
 import { loadDesk } from './desk/loadDesk';
 import { addCatalogueContainer, addOwnedContainer, removeOwnedContainer, type ContainerInput } from './fit/addContainer';
 import { createFitRequest, dropFit, takeFit } from './fit/takeFit';
-import { addPurchase, loadRoomShopping, planRoomShopping, removePurchase, setNeedPriority } from './shop/roomShopping';
+import { addPurchase, loadRoomShopping, noteReturn, planRoomShopping, removePurchase, setNeedPriority } from './shop/roomShopping';
 import { arrange } from './place/drafts';
 import { materialsOf, saveMaterials } from './shop/materials';
 import { addGroup, changeGroup, removeGroup } from './sort/groups';
@@ -235,4 +236,18 @@ test('boards and liners of a room are kept, taken back by undo, and begin with e
   expect(materialsOf(await records(), HALL).cuts).toEqual([{ name: 'Shelf', length: { mm: 880, text: '88 cm' }, qty: 3 }]);
   await moveChange(db, HOME, 'undo');
   expect(materialsOf(await records(), HALL)).toEqual(empty);
+});
+
+test('what goes back to the shop is no longer spent or had, never more than was bought, and undo takes it back', async () => {
+  await aFittedHall();
+  await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'Shop', label: 'Hooks', pieces: 5, paidMinor: 1000 });
+  const [purchase] = (await records()).purchases;
+  if (!purchase) throw new Error('it was bought');
+  const note = (returnedPieces: number) => noteReturn(db, HOME, { purchaseId: purchase.id, returnBy: '2026-12-01', returnedPieces, refundMinor: 400 });
+  await expect(note(6)).rejects.toMatchObject({ code: 'not_found' });
+  await note(2);
+  expect((await records()).purchases).toMatchObject([{ returnBy: '2026-12-01', returnedPieces: 2, refundMinor: 400, paidMinor: 1000 }]);
+  expect(spentMinorOf((await records()).purchases)).toBe(600);
+  await moveChange(db, HOME, 'undo');
+  expect((await records()).purchases).toMatchObject([{ returnBy: null, returnedPieces: 0, refundMinor: 0 }]);
 });

@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { containerIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema } from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
 import { getDatabase } from '@/data/db';
-import { addPurchase, removePurchase, setNeedPriority } from '@/server/shop/roomShopping';
+import { addPurchase, noteReturn, removePurchase, setNeedPriority } from '@/server/shop/roomShopping';
 import type { ActionResult } from '@/ui/actionResult';
 import { typedMoney } from '@/ui/typedValues';
 import { answer, done } from './answer';
@@ -40,6 +40,16 @@ export async function setPriorityAction(place: Place, containerId: string, prior
   const schema = placeSchema.extend({ containerId: containerIdSchema, priority: prioritySchema });
   return answer(schema, { ...place, containerId, priority }, async ({ projectId, ...input }) => {
     await setNeedPriority(await getDatabase(), projectId, input);
+    return done;
+  });
+}
+
+/** Typed: the last day, the pieces that went back, and the money for them. */
+export async function noteReturnAction(projectId: string, purchaseId: string, typed: unknown): Promise<ActionResult> {
+  const form = z.object({ returnBy: z.union([z.literal('').transform(() => null), z.iso.date()]), returnedPieces: z.number().int().min(0).max(100_000), refund: typedMoney });
+  return answer(z.object({ projectId: projectIdSchema, purchaseId: purchaseIdSchema, form }), { projectId, purchaseId, form: typed }, async (input) => {
+    const { refund, ...facts } = input.form;
+    await noteReturn(await getDatabase(), input.projectId, { purchaseId: input.purchaseId, ...facts, refundMinor: refund });
     return done;
   });
 }

@@ -16,4 +16,5 @@ export {
   offerSchema, purchaseSchema, shopSchema,
   type Offer, type Purchase, type Shop,
 } from './records';
+export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
 export { findUnitPriceMinor, listNeeds, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';

@@ -1,5 +1,6 @@
 import type { ContainerProduct, TakenFit } from '../fit';
 import type { Currency } from '../shared';
+import { keptPiecesOf } from './findLeftovers';
 import { shopRequestSchema, type Priority, type ShopRequest } from './model';
 import type { Offer, Purchase, Shop } from './records';
 
@@ -37,14 +38,15 @@ export function listNeeds(room: Omit<RoomShopping, 'offers' | 'shops' | 'budgetM
     if (!container) return [];
     const bought = room.purchases
       .filter((purchase) => purchase.containerId === id)
-      .reduce((sum, purchase) => sum + purchase.pieces, 0);
+      .reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0);
     const hadQty = Math.min(qty, (container.ownedCount ?? 0) + bought);
     return [{ container, qty, hadQty, priority: room.priorities.get(id) ?? ('must' as const) }];
   });
 }
 
+/** What was paid, less what was paid back. */
 export const spentMinorOf = (purchases: readonly Purchase[]): number =>
-  purchases.reduce((sum, purchase) => sum + purchase.paidMinor, 0);
+  purchases.reduce((sum, purchase) => sum + purchase.paidMinor - purchase.refundMinor, 0);
 
 /**
  * The `shop` request of a room: what is still to buy, at the shops that price in the project's

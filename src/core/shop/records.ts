@@ -33,5 +33,10 @@ export const purchaseSchema = z.object({
   pieces: z.number().int().min(0).max(100_000),
   paidMinor: priceMinorSchema,
   boughtAt: z.iso.datetime(),
+  /** Until when the shop takes it back; null: nobody has said. */
+  returnBy: z.iso.date().nullable().default(null),
+  returnedPieces: z.number().int().min(0).max(100_000).default(0),
+  /** Paid back for them. */
+  refundMinor: priceMinorSchema.default(0),
 });
 export type Purchase = Readonly<z.infer<typeof purchaseSchema>>;

@@ -7,6 +7,7 @@ import * as count from './0004_count';
 import * as placing from './0005_placing';
 import * as drafts from './0006_drafts';
 import * as materials from './0007_materials';
+import * as returns from './0008_returns';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -20,6 +21,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0005_placing', ...placing },
   { name: '0006_drafts', ...drafts },
   { name: '0007_materials', ...materials },
+  { name: '0008_returns', ...returns },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -1,7 +1,7 @@
 import 'server-only';
 
 import { loadSolver, purchaseIdSchema, type Clock, type ContainerId, type ProjectId, type PurchaseId, type RoomId } from '@/core/shared';
-import { findWaysBack, listNeeds, planShop, toShopRequest, type ContainerNeed, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack } from '@/core/shop';
+import { findLeftovers, findWaysBack, listNeeds, planShop, toShopRequest, type ContainerNeed, type Leftover, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
@@ -65,11 +65,11 @@ export async function setNeedPriority(
 }
 
 /** Notes what was paid at the till. */
-export async function addPurchase(db: Db, projectId: ProjectId, input: Omit<Purchase, 'id' | 'boughtAt'>): Promise<void> {
+export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'>): Promise<void> {
   const { rooms } = await getProjectRecords(db, projectId);
   if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
   await recordChange(db, { projectId, label: `bought ${input.label}`, now: nowIso() }, (writer) =>
-    writer.insert(purchaseTable, { ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso() }),
+    writer.insert(purchaseTable, { ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso(), returnBy: null, returnedPieces: 0, refundMinor: 0 }),
   );
 }
 
@@ -78,4 +78,26 @@ export async function removePurchase(db: Db, projectId: ProjectId, purchaseId: P
   const purchase = purchases.find(({ id }) => id === purchaseId);
   if (!purchase) return;
   await recordChange(db, { projectId, label: `took back: bought ${purchase.label}`, now: nowIso() }, (writer) => writer.remove(purchaseTable, purchaseId));
+}
+
+/** Notes until when a purchase can go back, what went back of it, and what was paid for that. @errors `not_found`. */
+export async function noteReturn(db: Db, projectId: ProjectId, { purchaseId, ...change }: { readonly purchaseId: PurchaseId } & Pick<Purchase, 'returnBy' | 'returnedPieces' | 'refundMinor'>): Promise<void> {
+  const { purchases } = await getProjectRecords(db, projectId);
+  const purchase = purchases.find(({ id }) => id === purchaseId);
+  if (!purchase || change.returnedPieces > purchase.pieces) throw new DataError('not_found', `no purchase ${purchaseId} has so many pieces`);
+  await recordChange(db, { projectId, label: change.returnedPieces > purchase.returnedPieces ? `brought back ${purchase.label}` : `noted the return of ${purchase.label}`, now: nowIso() }, (writer) => writer.put(purchaseTable, { ...purchase, ...change }));
+}
+
+/** What the room has too much of, with the rooms of the home that still want it. */
+export function leftoversOf(records: ProjectRecords, shopping: RoomShopping, roomId: RoomId): Leftover[] {
+  const needs = listNeeds(shopping);
+  const priorities = new Map<string, Priority>();
+  const elsewhere = records.rooms.filter(({ id }) => id !== roomId).map((room) => {
+    const bayIds = new Set(records.units.filter((unit) => unit.roomId === room.id).flatMap((unit) => unit.bays.map(({ id }) => id)));
+    return { roomId: room.id, needs: listNeeds({ fits: records.fits.filter((fit) => bayIds.has(fit.bayId)), containers: records.containers, purchases: records.purchases.filter((purchase) => purchase.roomId === room.id), priorities }) };
+  });
+  return findLeftovers({
+    purchases: shopping.purchases, wantedOf: (id) => needs.find(({ container }) => container.id === id)?.qty ?? 0, ownedOf: (id) => records.containers.find((container) => container.id === id)?.ownedCount ?? 0,
+    shortElsewhere: (id) => elsewhere.flatMap((room) => { const need = room.needs.find(({ container }) => container.id === id); return need && need.qty > need.hadQty ? [{ roomId: room.roomId, pieces: need.qty - need.hadQty }] : []; }),
+  });
 }

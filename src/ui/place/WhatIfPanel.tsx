@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 import { applyWhatIf, type WhatIf, type ZonesRequest } from '@/core/place';
 import { formatLength, type LengthUnit } from '@/core/shared';
@@ -32,71 +32,92 @@ const WHAT_IF_MS = 900;
 /** Wait for the hand to rest before asking. */
 const REST_MS = 220;
 
-/** A shelf moved, a place lost, another height: what the best arrangement would then take, at once. Nothing is changed by it. */
-export function WhatIfPanel({ request, groups, bayNames, personNames, shelves, measureUnit }: WhatIfPanelProps) {
-  const [isOpen, setIsOpen] = useState(false);
-  const [lostBayId, setLostBayId] = useState('');
-  const [shelfId, setShelfId] = useState('');
-  const [byMm, setByMm] = useState(0);
-  const [personId, setPersonId] = useState('');
-  const [heightMm, setHeightMm] = useState(0);
-  const asIs = useZones();
-  const changed = useZones();
+/** What is asked: a place that is lost, a shelf that moves by so much, a person of another height; empty where it stays as it is. */
+interface Asked {
+  readonly lostBayId: string;
+  readonly shelfId: string;
+  readonly byMm: number;
+  readonly personId: string;
+  readonly heightMm: number;
+}
+const NOTHING: Asked = { lostBayId: '', shelfId: '', byMm: 0, personId: '', heightMm: 0 };
+
+function toChanges({ lostBayId, shelfId, byMm, personId, heightMm }: Asked, { request, shelves }: Pick<WhatIfPanelProps, 'request' | 'shelves'>): WhatIf[] {
   const shelf = shelves.find(({ bayId }) => bayId === shelfId);
   const person = request.people.find(({ id }) => id === personId);
-  const changes: WhatIf[] = [
+  return [
     ...(lostBayId === '' ? [] : [{ kind: 'bay_lost' as const, bayId: lostBayId }]),
     ...(shelf && byMm !== 0 ? [{ kind: 'shelf_moved' as const, bayId: shelf.bayId, belowBayId: shelf.belowBayId, byMm, heightMm: shelf.heightMm, belowHeightMm: shelf.belowHeightMm }] : []),
     ...(person && heightMm > 0 && heightMm !== person.heightMm ? [{ kind: 'person_height' as const, personId, heightMm }] : []),
   ];
-  const asked = JSON.stringify(changes);
-  const { start: startAsIs, clear: clearAsIs } = asIs;
-  const { start, clear } = changed;
-  useAfterRest(() => {
-    if (!isOpen) return;
-    startAsIs({ ...request, timeLimitMs: WHAT_IF_MS });
-  }, `${isOpen} ${JSON.stringify(request)}`);
-  useAfterRest(() => {
-    if (isOpen && changes.length > 0) start({ ...applyWhatIf(request, changes), timeLimitMs: WHAT_IF_MS });
-    else clear();
-  }, `${isOpen} ${asked}`);
+}
+
+/** A shelf moved, a place lost, another height: what the best arrangement would then take, at once. Nothing is changed by it. */
+export function WhatIfPanel({ request, groups, bayNames, personNames, shelves, measureUnit }: WhatIfPanelProps) {
+  const [isOpen, setIsOpen] = useState(false);
+  const [asked, setAsked] = useState(NOTHING);
+  const asIs = useZones();
+  const changed = useZones();
+  const restRef = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(restRef.current), []);
+  const { lostBayId, shelfId, byMm, personId, heightMm } = asked;
+  const shelf = shelves.find(({ bayId }) => bayId === shelfId);
+  const person = request.people.find(({ id }) => id === personId);
+  const changes = toChanges(asked, { request, shelves });
+  const toggle = () => {
+    setIsOpen(!isOpen);
+    setAsked(NOTHING);
+    changed.clear();
+    if (isOpen) asIs.clear();
+    else asIs.start({ ...request, timeLimitMs: WHAT_IF_MS });
+  };
+  const ask = (part: Partial<Asked>) => {
+    const next = { ...asked, ...part };
+    setAsked(next);
+    clearTimeout(restRef.current);
+    restRef.current = setTimeout(() => {
+      const list = toChanges(next, { request, shelves });
+      if (list.length > 0) changed.start({ ...applyWhatIf(request, list), timeLimitMs: WHAT_IF_MS });
+      else changed.clear();
+    }, REST_MS);
+  };
   const now = asIs.run.answer?.objective ?? null;
   const answer = changed.run.answer;
   const moves = answer && asIs.run.answer ? answer.assignment.filter(({ groupId, bayId }) => asIs.run.answer?.assignment.find((line) => line.groupId === groupId)?.bayId !== bayId) : [];
   const nameOf = (id: string) => groups.find((group) => group.id === id)?.name ?? '';
   return (
     <section aria-label="What if" className="panel mt-3 p-4">
-      <button type="button" aria-expanded={isOpen} onClick={() => { setIsOpen(!isOpen); if (isOpen) { clearAsIs(); clear(); } }} className="flex min-h-9 w-full items-center justify-between text-left max-md:min-h-11">
+      <button type="button" aria-expanded={isOpen} onClick={toggle} className="flex min-h-9 w-full items-center justify-between text-left max-md:min-h-11">
         <h2 className="text-[17px]">What if</h2><span className="text-[14px] text-soft">{isOpen ? 'close' : 'a shelf moved, a place lost, another height'}</span>
       </button>
       {isOpen && (
         <>
           <div className="mt-2 grid gap-3 sm:grid-cols-3">
-            <SelectField label="A place is lost" value={lostBayId} onChange={(event) => setLostBayId(event.target.value)}>
+            <SelectField label="A place is lost" value={lostBayId} onChange={(event) => ask({ lostBayId: event.target.value })}>
               <option value="">none</option>
               {request.bays.map(({ id }) => <option key={id} value={id}>{bayNames[id] ?? id}</option>)}
             </SelectField>
             <div>
-              <SelectField label="A shelf moves" value={shelfId} onChange={(event) => { setShelfId(event.target.value); setByMm(0); }}>
+              <SelectField label="A shelf moves" value={shelfId} onChange={(event) => ask({ shelfId: event.target.value, byMm: 0 })}>
                 <option value="">none</option>
                 {shelves.map(({ bayId, name }) => <option key={bayId} value={bayId}>{name}</option>)}
               </SelectField>
               {shelf && (
                 <label className="mt-1 block text-[14px]">
                   <span className="measure">{byMm === 0 ? 'where it is' : `${formatLength(Math.abs(byMm), measureUnit)} ${byMm > 0 ? 'up' : 'down'}`}</span>
-                  <input type="range" aria-label="By how much" className="w-full accent-[#23407a]" min={-Math.floor(shelf.belowHeightMm * 0.08) * 10} max={Math.floor(shelf.heightMm * 0.08) * 10} step={10} value={byMm} onChange={(event) => setByMm(Number(event.target.value))} />
+                  <input type="range" aria-label="By how much" className="w-full accent-[#23407a]" min={-Math.floor(shelf.belowHeightMm * 0.08) * 10} max={Math.floor(shelf.heightMm * 0.08) * 10} step={10} value={byMm} onChange={(event) => ask({ byMm: Number(event.target.value) })} />
                 </label>
               )}
             </div>
             <div>
-              <SelectField label="Somebody is taller or smaller" value={personId} onChange={(event) => { setPersonId(event.target.value); setHeightMm(request.people.find(({ id }) => id === event.target.value)?.heightMm ?? 0); }}>
+              <SelectField label="Somebody is taller or smaller" value={personId} onChange={(event) => ask({ personId: event.target.value, heightMm: request.people.find(({ id }) => id === event.target.value)?.heightMm ?? 0 })}>
                 <option value="">nobody</option>
                 {request.people.map(({ id }) => <option key={id} value={id}>{personNames[id] ?? id}</option>)}
               </SelectField>
               {person && (
                 <label className="mt-1 block text-[14px]">
                   <span className="measure">{formatLength(heightMm, measureUnit)}</span>
-                  <input type="range" aria-label="How tall" className="w-full accent-[#23407a]" min={900} max={2050} step={10} value={heightMm} onChange={(event) => setHeightMm(Number(event.target.value))} />
+                  <input type="range" aria-label="How tall" className="w-full accent-[#23407a]" min={900} max={2050} step={10} value={heightMm} onChange={(event) => ask({ heightMm: Number(event.target.value) })} />
                 </label>
               )}
             </div>
@@ -118,13 +139,3 @@ export function WhatIfPanel({ request, groups, bayNames, personNames, shelves, m
 }
 
 const differenceWords = (seconds: number): string => (Math.abs(seconds) < 1 ? 'as without it' : `${minutesWords(Math.abs(seconds))} ${seconds > 0 ? 'more' : 'less'} than without it`);
-
-/** Runs when `key` has not changed for a moment. */
-function useAfterRest(run: () => void, key: string): void {
-  useEffect(() => {
-    const timer = setTimeout(run, REST_MS);
-    return () => clearTimeout(timer);
-    // What runs is made anew on every render; only what it asks decides.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
-}

@@ -2,15 +2,16 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { undoAction } from '@/app/actions/projects';
-import { addPurchaseAction, removePurchaseAction, setPriorityAction } from '@/app/actions/shop';
+import { addPurchaseAction, noteReturnAction, removePurchaseAction, setPriorityAction } from '@/app/actions/shop';
 import { spentMinorOf } from '@/core/shop';
 import { formatMoney } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
-import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
+import { leftoversOf, loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
 import { buttonClass } from '@/ui/primitives/Button';
 import { StepFrame } from '@/ui/shell/StepFrame';
 import { BoughtList } from '@/ui/shop/BoughtList';
 import { BudgetBar } from '@/ui/shop/BudgetBar';
+import { Leftovers } from '@/ui/shop/Leftovers';
 import { NeedList } from '@/ui/shop/NeedList';
 import { OverBudget } from '@/ui/shop/OverBudget';
 import { ShopLists } from '@/ui/shop/ShopLists';
@@ -24,7 +25,8 @@ export default async function ShopPage({ params }: { params: Promise<{ projectId
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { db, records, own, here } = opened;
-  const plan = await planRoomShopping(await loadRoomShopping(db, records, own.room.id));
+  const shopping = await loadRoomShopping(db, records, own.room.id);
+  const plan = await planRoomShopping(shopping);
   const { answer, request } = plan;
   const { currency } = records.project;
   const place = { projectId, roomId };
@@ -44,10 +46,11 @@ export default async function ShopPage({ params }: { params: Promise<{ projectId
         <div className="grid gap-3.5">
           <section className="panel border-t-4 border-t-rim p-4"><BudgetBar spentMinor={spentMinor} plannedMinor={answer.leastBudgetMinor ?? answer.payMinor} budgetMinor={own.room.budgetMinor} currency={currency} /></section>
           {answer.status === 'infeasible' && <OverBudget request={request} answer={answer} waysBack={plan.waysBack} currency={currency} />}
+          <Leftovers leftovers={leftoversOf(records, shopping, own.room.id)} rooms={records.rooms} />
           <ShopLists lists={lists} currency={currency} onBuy={addPurchaseAction.bind(null, place)} />
           {lists.length === 0 && answer.status !== 'infeasible' && <p className="panel p-4">Everything on the list is here. Nothing is left to buy.</p>}
           <section className="panel px-4 py-3"><h2 className="mb-1 text-[17px]">What the fits call for</h2><NeedList needs={needs} onPriority={setPriorityAction.bind(null, place)} /></section>
-          {own.purchases.length > 0 && <section className="panel px-4 py-3"><h2 className="mb-1 text-[17px]">Bought, {formatMoney(spentMinor, currency)}</h2><BoughtList purchases={own.purchases} currency={currency} onRemove={removePurchaseAction.bind(null, projectId)} /></section>}
+          {own.purchases.length > 0 && <section className="panel px-4 py-3"><h2 className="mb-1 text-[17px]">Bought, {formatMoney(spentMinor, currency)}</h2><BoughtList purchases={own.purchases} currency={currency} onRemove={removePurchaseAction.bind(null, projectId)} onReturn={noteReturnAction.bind(null, projectId)} /></section>}
         </div>
       )}
     </StepFrame>

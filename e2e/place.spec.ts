@@ -122,7 +122,8 @@ test('the moves are listed, printed and ticked off; what stands elsewhere change
   // The other one was put into a basket too: now both only go in.
   await moves.getByRole('button', { name: 'it is elsewhere' }).first().click();
   await moves.getByLabel(/really is/).selectOption({ label: 'in a basket' });
-  await expect(moves.getByRole('checkbox', { name: /from where it waits/ })).toHaveCount(2);
+  await expect(moves.getByRole('checkbox', { name: /from a basket/ })).toHaveCount(2);
+  await expect(moves).toContainText('3 baskets of 45 l ready');
   for (const line of [1, 2]) await lines.nth(line).check();
   await expect(moves).toContainText('All moves are done');
   await page.goto(`${server.address}${PLACE}?draft=today`);

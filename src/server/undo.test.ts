@@ -5,6 +5,7 @@ import type { Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { groupTable } from '@/data/tables';
 import { removeUnit, saveUnit, type UnitInput } from './look/saveUnit';
+import { arrange } from './place/drafts';
 import { changeGroup } from './sort/groups';
 
 let db: Db;
@@ -28,7 +29,7 @@ test('undo and redo walk back and forth through every kind of change', async () 
   const saved = await saveUnit(db, HOME, unitInput());
   states.push(await stateOf());
   const unit = (await getProjectRecords(db, HOME)).units[0];
-  await changeGroup(db, HOME, { groupId: aGroup().id, change: { bayId: unit?.bays[0]?.id ?? null } });
+  await arrange(db, HOME, { roomId: HALL, ref: 'chosen', assignment: [{ groupId: aGroup().id, bayId: unit?.bays[0]?.id ?? null }] });
   states.push(await stateOf());
   await removeUnit(db, HOME, unitIdSchema.parse(saved.ok ? saved.value : ''));
   states.push(await stateOf());

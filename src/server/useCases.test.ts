@@ -91,9 +91,10 @@ test.each([
 test('moving or changing a group takes the fits it touches back', async () => {
   const answer = await aFittedHall();
   await takeFit(db, HOME, { bayId: shelf, prefer: 'cost', answer });
-  await changeGroup(db, HOME, { groupId: aGroup().id, change: { bayId: bayIdSchema.parse('shelf-2') } });
+  await changeGroup(db, HOME, { groupId: aGroup().id, change: { lid: 'required' } });
   expect((await records()).fits).toEqual([]);
-  await expect(changeGroup(db, HOME, { groupId: aGroup().id, change: { bayId: bayIdSchema.parse('nowhere') } })).rejects.toMatchObject({ code: 'not_found' });
+  const put = (bayId: string) => arrange(db, HOME, { roomId: HALL, ref: 'chosen', assignment: [{ groupId: aGroup().id, bayId: bayIdSchema.parse(bayId) }] });
+  await expect(put('nowhere')).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('the list follows from the fit; bought pieces leave it; the till counts against the share', async () => {
@@ -244,7 +245,8 @@ test('what goes back to the shop is no longer spent or had, never more than was 
   const [purchase] = (await records()).purchases;
   if (!purchase) throw new Error('it was bought');
   const note = (returnedPieces: number) => noteReturn(db, HOME, { purchaseId: purchase.id, returnBy: '2026-12-01', returnedPieces, refundMinor: 400 });
-  await expect(note(6)).rejects.toMatchObject({ code: 'not_found' });
+  expect(await note(6)).toEqual({ ok: false, error: { code: 'more_than_bought', mostPieces: 5 } });
+  expect(await noteReturn(db, HOME, { purchaseId: purchase.id, returnBy: null, returnedPieces: 1, refundMinor: 1001 })).toEqual({ ok: false, error: { code: 'more_than_paid', mostMinor: 1000 } });
   await note(2);
   expect((await records()).purchases).toMatchObject([{ returnBy: '2026-12-01', returnedPieces: 2, refundMinor: 400, paidMinor: 1000 }]);
   expect(spentMinorOf((await records()).purchases)).toBe(600);

@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 
-import { cleanings } from '@/core/place';
+import { arrangementRefSchema as refSchema, draftSchema, moveListSchema } from '@/core/place';
 import { bayIdSchema, draftIdSchema, groupIdSchema, projectIdSchema, roomIdSchema, thingIdSchema } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { getDatabase } from '@/data/db';
@@ -13,8 +13,7 @@ import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
 
 const room = { projectId: projectIdSchema, roomId: roomIdSchema };
-const refSchema = z.union([z.literal('today'), z.literal('chosen'), draftIdSchema]);
-const nameSchema = z.string().trim().min(1, 'Type a name for the draft').max(40, 'At most 40 letters');
+const nameSchema = draftSchema.shape.name;
 
 export async function arrangeAction(projectId: string, roomId: string, ref: string, assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]): Promise<ActionResult> {
   const schema = z.object({ ...room, ref: refSchema, assignment: z.array(z.object({ groupId: groupIdSchema, bayId: bayIdSchema.nullable() })).max(1000) });
@@ -55,7 +54,7 @@ export async function takeInAction(projectId: string, roomId: string, thingId: s
   return answer(z.object({ ...room, thingId: thingIdSchema }), { projectId, roomId, thingId }, async (input) => ({ ok: true, value: await takeIn(await getDatabase(), input.projectId, input) }));
 }
 
-const moveListInput = z.object({ ...room, cleaning: z.enum(cleanings), cleanedBayIds: z.array(bayIdSchema).max(200), basketsStand: z.string().trim().max(80, 'At most 80 letters') });
+const moveListInput = moveListSchema.pick({ cleaning: true, cleanedBayIds: true, basketsStand: true }).extend(room);
 
 export async function makeMoveListAction(projectId: string, roomId: string, input: { readonly cleaning: string; readonly cleanedBayIds: readonly string[]; readonly basketsStand: string }): Promise<ActionResult> {
   return answer(moveListInput, { projectId, roomId, ...input }, async (asked) => {

@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 
-import { containerIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema } from '@/core/shared';
+import { containerIdSchema, formatMoneyInput, projectIdSchema, purchaseIdSchema, roomIdSchema } from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
 import { getDatabase } from '@/data/db';
 import { addPurchase, noteReturn, removePurchase, setNeedPriority } from '@/server/shop/roomShopping';
@@ -49,7 +49,8 @@ export async function noteReturnAction(projectId: string, purchaseId: string, ty
   const form = z.object({ returnBy: z.union([z.literal('').transform(() => null), z.iso.date()]), returnedPieces: z.number().int().min(0).max(100_000), refund: typedMoney });
   return answer(z.object({ projectId: projectIdSchema, purchaseId: purchaseIdSchema, form }), { projectId, purchaseId, form: typed }, async (input) => {
     const { refund, ...facts } = input.form;
-    await noteReturn(await getDatabase(), input.projectId, { purchaseId: input.purchaseId, ...facts, refundMinor: refund });
-    return done;
+    const noted = await noteReturn(await getDatabase(), input.projectId, { purchaseId: input.purchaseId, ...facts, refundMinor: refund });
+    if (noted.ok) return done;
+    return { ok: false, message: noted.error.code === 'more_than_bought' ? `Only ${noted.error.mostPieces} were bought` : `Only ${formatMoneyInput(noted.error.mostMinor)} was paid` };
   });
 }

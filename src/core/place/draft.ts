@@ -15,6 +15,10 @@ export const draftSchema = z.object({
 });
 export type Draft = Readonly<z.infer<typeof draftSchema>>;
 
+/** An arrangement by its name: "today", "chosen", or the id of a draft; the id of the chosen draft is the same as "chosen". */
+export const arrangementRefSchema = z.union([z.literal('today'), z.literal('chosen'), draftIdSchema]);
+export type ArrangementRef = z.infer<typeof arrangementRefSchema>;
+
 /** Which arrangement is meant: how it stands today, the chosen one, or a draft that is not chosen. */
 export type Arrangement = 'today' | 'chosen' | Draft;
 

@@ -1,6 +1,7 @@
-import { drawFront, usableLitresOf, type Mark, type Sketch, type Unit } from '../look';
+import { drawFront, type Mark, type Sketch, type Unit } from '../look';
 import { fitLabel, formatLitres, type LengthUnit } from '../shared';
-import { keptLitresOf, type Group, type Thing } from '../sort';
+import type { Group, Thing } from '../sort';
+import { bayLevelOf } from './bayLevels';
 
 interface DrawPlacesRequest {
   readonly units: readonly Unit[];
@@ -18,9 +19,7 @@ const TAG = { pens: 17, letterPens: 12, stepPens: 20 } as const;
 export function drawPlaces({ units, groups, things, measureUnit, penMm: pen }: DrawPlacesRequest): Sketch {
   return drawFront(units, { measureUnit, penMm: pen }, (bay, rect) => {
     const here = groups.filter((group) => group.bayId === bay.id);
-    const kept = here.reduce((sum, group) => sum + keptLitresOf(group, things), 0);
-    const usable = usableLitresOf(bay);
-    const ratio = usable > 0 ? kept / usable : kept > 0 ? Infinity : 0;
+    const { keptLitres: kept, usableLitres: usable, fillRatio: ratio } = bayLevelOf({ bay, reachMm: 0, groups, things, people: [] });
     const height = rect.depth * Math.min(1, ratio);
     const inset = 5 * pen;
     const tagWidth = rect.width - 2 * inset;

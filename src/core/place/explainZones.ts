@@ -17,15 +17,20 @@ const stationOf = (request: ZonesRequest, group: ZoneGroup) => request.stations.
 export function totalsOfZones(request: ZonesRequest, bayOf: ArrayLike<number>): ZonesTotals {
   const totals = { secondsPerWeek: 0, walkedMetresPerWeek: 0, bendsPerWeek: 0, stretchesPerWeek: 0 };
   request.groups.forEach((group, g) => {
-    const bay = bayAt(request, bayOf, g);
-    const reaches = usersOf(request, group).map(({ heightMm }) => reachOf(bay.z, heightMm));
-    const share = (...names: readonly string[]) => reaches.filter((reach) => names.includes(reach)).length / Math.max(1, reaches.length);
-    totals.secondsPerWeek += group.usesPerWeek * secondsOfUse(request, group, bay);
-    totals.walkedMetresPerWeek += group.usesPerWeek * 2 * metresBetween(stationOf(request, group), bay);
-    totals.bendsPerWeek += group.usesPerWeek * share('squat', 'bend');
-    totals.stretchesPerWeek += group.usesPerWeek * share('stretch');
+    const week = weekOfUse(request, group, bayAt(request, bayOf, g));
+    for (const key of Object.keys(totals) as (keyof ZonesTotals)[]) totals[key] += week[key];
   });
   return totals;
+}
+
+/** What a group in a bay asks of the household in a week. */
+export function weekOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): ZonesTotals {
+  const reaches = usersOf(request, group).map(({ heightMm }) => reachOf(bay.z, heightMm));
+  const share = (...names: readonly string[]) => reaches.filter((reach) => names.includes(reach)).length / Math.max(1, reaches.length);
+  return {
+    secondsPerWeek: group.usesPerWeek * secondsOfUse(request, group, bay), walkedMetresPerWeek: group.usesPerWeek * 2 * metresBetween(stationOf(request, group), bay),
+    bendsPerWeek: group.usesPerWeek * share('squat', 'bend'), stretchesPerWeek: group.usesPerWeek * share('stretch'),
+  };
 }
 
 /** For each group the one thing that put it where it is. */

@@ -1,18 +1,18 @@
 export { bayLevelOf, walkBays, type BayLevel, type PlaceWarning } from './bayLevels';
 // What placing knows of a group
 export { hazardOf, isFoodGroup, isFragileGroup, isInSeason, seasonOf, usesPerWeekOf, type Season } from './groupFacts';
-export { PAIR_WEIGHTS, type PlacingSchools } from './placingSchools';
+export { schoolWeightOf, type PlacingSchools } from './placingSchools';
 // Groups to bays
 export { zonesRequestSchema, type WhyCode, type ZonesAnswer, type ZonesReason, type ZonesRequest, type ZonesRequestInput, type ZoneWhy } from './zonesModel';
 export { planZones, type ZonesProgress } from './planZones';
 export { toZonesRequest } from './toZonesRequest';
 export { priceOfPins, type PinPrice } from './priceOfPins';
-export { applyWhatIf, type WhatIf } from './tryOut';
+export { applyWhatIf, type WhatIf } from './applyWhatIf';
 // Arrangements
 export { bentRulesOf, compareArrangements, judgeArrangement, OTHER_ROOM_METRES, type ArrangementJudgement, type BentRule, type PlaceChange, type Places } from './judgeArrangement';
-export { draftSchema, placesIn, type Arrangement, type Draft } from './draft';
+export { arrangementRefSchema, draftSchema, placesIn, type Arrangement, type ArrangementRef, type Draft } from './draft';
 export { drawPlaces } from './drawPlaces';
-export { planSeasons, TWO_ROWS_FROM_MM, type SeasonalSwap } from './planSeasons';
+export { planSeasons, type SeasonalSwap } from './planSeasons';
 // The order of moves
 export { BASKET, movesRequestSchema, type MovesAnswer, type MovesRequest, type MovesRequestInput, type MoveStep } from './movesModel';
 export { planMoves } from './planMoves';

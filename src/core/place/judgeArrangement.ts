@@ -1,4 +1,5 @@
 import { reachOf } from '../look';
+import { weekOfUse } from './explainZones';
 import type { ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
 import { brokenRules, massOf, metresBetween, secondsOfUse, SUM_TOLERANCE, usersOf, type ZoneRule } from './zonesProblem';
 
@@ -60,11 +61,11 @@ export function judgeArrangement(request: ZonesRequest, { places, fragileIds = n
       sums.metresPerWeek += group.usesPerWeek * 2 * OTHER_ROOM_METRES;
       sums.secondsPerWeek += group.usesPerWeek * secondsElsewhere();
     } else {
-      const use = weeklyUse(request, group, bay);
-      sums.secondsPerWeek += use.seconds;
-      sums.metresPerWeek += use.metres;
-      sums.bendsPerWeek += use.bends;
-      sums.stretchesPerWeek += use.stretches;
+      const week = weekOfUse(request, group, bay);
+      sums.secondsPerWeek += week.secondsPerWeek;
+      sums.metresPerWeek += week.walkedMetresPerWeek;
+      sums.bendsPerWeek += week.bendsPerWeek;
+      sums.stretchesPerWeek += week.stretchesPerWeek;
       litresIn.set(bay.id, (litresIn.get(bay.id) ?? 0) + group.litres);
       for (const user of usersOf(request, group)) if (reachOf(bay.z, user.heightMm) === 'step') outOfReach.push({ groupId: group.id, personId: user.id });
     }
@@ -86,16 +87,6 @@ export function judgeArrangement(request: ZonesRequest, { places, fragileIds = n
 
 /** One use in another room: there and back at 1.2 m/s, and an easy reach. */
 export const secondsElsewhere = (): number => (2 * OTHER_ROOM_METRES) / 1.2 + 1;
-
-function weeklyUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay) {
-  const users = usersOf(request, group);
-  const station = request.stations.find(({ id }) => id === group.stationId);
-  const share = (...names: readonly string[]) => users.filter(({ heightMm }) => names.includes(reachOf(bay.z, heightMm))).length / Math.max(1, users.length);
-  return {
-    seconds: group.usesPerWeek * secondsOfUse(request, group, bay), metres: group.usesPerWeek * 2 * (station ? metresBetween(station, bay) : 0),
-    bends: group.usesPerWeek * share('squat', 'bend'), stretches: group.usesPerWeek * share('stretch'),
-  };
-}
 
 /**
  * Every rule that a group would bend in a bay, with the others where they stand. Pins bind proposals, not hands; room and load

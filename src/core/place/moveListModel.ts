@@ -16,9 +16,9 @@ export const moveListSchema = z.object({
   id: roomIdSchema,
   madeAt: z.iso.datetime(),
   cleaning: z.enum(cleanings),
-  cleanedBayIds: z.array(bayIdSchema),
+  cleanedBayIds: z.array(bayIdSchema).max(300),
   /** Where the baskets stand meanwhile. */
-  basketsStand: z.string().trim().max(80),
+  basketsStand: z.string().trim().max(80, 'At most 80 letters'),
   items: z.array(keptItemSchema).max(3000),
   stagedLitres: z.number().min(0),
   /** Null where the proof does not cover it. */

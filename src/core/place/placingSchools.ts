@@ -7,11 +7,15 @@ export interface PlacingSchools {
 }
 
 /** Seconds a week that a metre between two groups counts: said to belong together; of one person, or of one task. */
-export const PAIR_WEIGHTS = { said: 6, school: 3 } as const;
+const PAIR_WEIGHTS = { said: 6, school: 3 } as const;
 /** To those who would rather have it all together, a metre between counts so many times as much. */
 const TOGETHER_FACTOR = 3;
 /** By frequency: daily things count more than their steps, rare ones less. */
 const FREQUENCY = { daily: 7, dailyFactor: 2, rare: 1, rareFactor: 0.5 } as const;
+
+/** Seconds a week that a metre between two groups of one person or one task counts. */
+export const schoolWeightOf = ({ living }: PlacingSchools): number => PAIR_WEIGHTS.school * factorOf(living);
+const factorOf = (living: PlacingSchools['living']): number => (living === 'together' ? TOGETHER_FACTOR : 1);
 
 /** Uses as they count to a school. */
 export function scaleUses(usesPerWeek: number, { grouping }: PlacingSchools): number {
@@ -21,7 +25,7 @@ export function scaleUses(usesPerWeek: number, { grouping }: PlacingSchools): nu
 
 /** Groups that should live near each other, and how much: those said to belong together, and by the school one person's or one task's. */
 export function pairBySchool(groups: readonly Group[], { grouping, living }: PlacingSchools): { a: string; b: string; weight: number }[] {
-  const factor = living === 'together' ? TOGETHER_FACTOR : 1;
+  const factor = factorOf(living);
   const weights = new Map<string, { a: string; b: string; weight: number }>();
   const pair = (a: string, b: string, weight: number) => {
     const [first, second] = a < b ? [a, b] : [b, a];

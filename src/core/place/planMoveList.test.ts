@@ -61,3 +61,9 @@ test('what comes in goes in as soon as there is room, not at the end', () => {
 
 test('a plan that overfills a bay names it and its litres', () =>
   expect(planMoveList({ ...three, cleanedBayIds: [], groups: [{ id: 'x', litres: 12, massG: 1, from: null, to: 'b' }] }, { clock }).reasons).toMatchObject([{ code: 'bay_too_small', subject: 'b' }]));
+
+test('what waits in baskets already is counted with them, and goes in from there', () => {
+  const list = planMoveList({ ...three, cleanedBayIds: [], inBasketIds: ['x'], bays: [{ id: 'a', litres: 60 }, { id: 'b', litres: 60 }], groups: [{ id: 'x', litres: 50, massG: 1, from: null, to: 'b' }, { id: 'y', litres: 9, massG: 1, from: null, to: 'a' }] }, { clock });
+  expect(list).toMatchObject({ baskets: 2, stagedLitres: 50 });
+  expect(list.items.map((item) => item.kind === 'move' && [item.groupId, item.from])).toEqual([['x', BASKET], ['y', null]]);
+});

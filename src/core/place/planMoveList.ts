@@ -18,6 +18,8 @@ export interface MoveListRequest {
   readonly groups: readonly ListedGroup[];
   /** Bays that are cleaned, lined or painted while they are empty. */
   readonly cleanedBayIds: readonly string[];
+  /** Groups that wait in baskets already; their `from` is null. */
+  readonly inBasketIds?: readonly string[];
   readonly basketLitres: number;
   /** What one person carries at once. */
   readonly liftG: number;
@@ -76,14 +78,16 @@ export function planMoveList(request: MoveListRequest, { clock }: { readonly clo
 
 const toItem = (request: MoveListRequest, step: MoveStep): MoveItem => {
   const { massG, litres } = request.groups.find(({ id }) => id === step.groupId) ?? { massG: 0, litres: 0 };
-  return { kind: 'move', ...step, carryCount: Math.max(1, Math.ceil(massG / request.liftG - 1e-9), Math.ceil(litres / request.basketLitres - 1e-9)) };
+  const from = step.from === null && request.inBasketIds?.includes(step.groupId) ? BASKET : step.from;
+  return { kind: 'move', ...step, from, carryCount: Math.max(1, Math.ceil(massG / request.liftG - 1e-9), Math.ceil(litres / request.basketLitres - 1e-9)) };
 };
 
 function finish(request: MoveListRequest, items: readonly MoveItem[], known: Pick<MoveList, 'leastStagedLitres'>): MoveList {
   const litresOf = new Map(request.groups.map(({ id, litres }) => [id, litres]));
   const steps = items.filter((item) => item.kind === 'move');
-  const staged = new Set(steps.filter(({ to }) => to === BASKET).map(({ groupId }) => groupId));
-  let [waiting, peak] = [0, 0];
+  const staged = new Set([...(request.inBasketIds ?? []), ...steps.filter(({ to }) => to === BASKET).map(({ groupId }) => groupId)]);
+  let waiting = (request.inBasketIds ?? []).reduce((sum, id) => sum + (litresOf.get(id) ?? 0), 0);
+  let peak = waiting;
   for (const { groupId, from, to } of steps) {
     waiting += (to === BASKET ? 1 : from === BASKET ? -1 : 0) * (litresOf.get(groupId) ?? 0);
     peak = Math.max(peak, waiting);

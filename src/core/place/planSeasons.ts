@@ -13,7 +13,7 @@ export type SeasonalSwap =
   | { readonly kind: 'exchange'; readonly month: number; readonly aId: string; readonly aBayId: string; readonly bId: string; readonly bBayId: string; readonly secondsPerWeek: number };
 
 /** A place at least so deep has a front row and a back row. */
-export const TWO_ROWS_FROM_MM = 400;
+const TWO_ROWS_FROM_MM = 400;
 /** An exchange that saves less in a week is not worth carrying. */
 const LEAST_SAVING_S = 5;
 

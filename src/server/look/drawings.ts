@@ -1,10 +1,10 @@
 import 'server-only';
 
 import { drawFront, drawPlan, drawUnitPlan, findPlanClashes, toSvg, toSvgMarks, traceWalls, type Sketch } from '@/core/look';
-import { drawPlaces } from '@/core/place';
+import { drawPlaces, type ArrangementRef } from '@/core/place';
 import { formatLength, type LengthUnit, type RoomId, type UnitId } from '@/core/shared';
 import type { ProjectRecords } from '@/data/projectRepo';
-import { groupsIn, resolveArrangement, type ArrangementRef } from '../place/drafts';
+import { groupsIn, resolveArrangement } from '../place/drafts';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
 /** Scales at which drawings are made: a metre is 100 mm at 1:10 and 50 mm at 1:20. */

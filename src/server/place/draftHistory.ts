@@ -1,12 +1,12 @@
 import 'server-only';
 
-import { placesIn, type Draft } from '@/core/place';
+import { placesIn, type ArrangementRef, type Draft } from '@/core/place';
 import type { BayId, GroupId, ProjectId, RoomId } from '@/core/shared';
 import { listChanges, type Change } from '@/data/changes';
 import type { Db } from '@/data/db';
 import type { ProjectRecords } from '@/data/projectRepo';
 import { draftTable } from '@/data/tables';
-import { resolveArrangement, type ArrangementRef, type Assignment } from './drafts';
+import { resolveArrangement, type Assignment } from './drafts';
 
 /** An arrangement as a change left it. */
 export interface DraftState {

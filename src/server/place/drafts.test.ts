@@ -1,4 +1,5 @@
 import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup } from '@test/builders';
+import type { ArrangementRef } from '@/core/place';
 import { bayIdSchema, groupIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
@@ -7,7 +8,7 @@ import { getProjectRecords } from '@/data/projectRepo';
 import { bayTable, unitTable } from '@/data/tables';
 import { removeUnit } from '../look/saveUnit';
 import { draftHistory } from './draftHistory';
-import { addDraft, arrange, chooseDraft, groupsIn, removeDraft, renameDraft, resolveArrangement, type ArrangementRef } from './drafts';
+import { addDraft, arrange, chooseDraft, groupsIn, removeDraft, renameDraft, resolveArrangement } from './drafts';
 import { makeMoveList, noteDeviation, tickMove } from './moveList';
 import { takeIn } from './takeIn';
 
@@ -122,7 +123,9 @@ test('what stands elsewhere than the list says is noted, and the rest is worked 
   // Somebody put the hats in a basket too: now nothing stands in the way of the bags.
   await noteDeviation(db, HOME, { roomId: HALL, groupId: hats, bayId: null });
   const list = await listOf();
-  expect(list?.items.map((item) => item.kind === 'move' && [item.groupId, item.from, item.to, item.doneAt !== null])).toEqual([['bags', 'shelf', 'basket', true], ['hats', null, 'shelf', false], ['bags', null, 'second', false]]);
+  // Both wait in baskets now, 110 l together.
+  expect(list).toMatchObject({ baskets: 3, stagedLitres: 110, leastStagedLitres: null });
+  expect(list?.items.map((item) => item.kind === 'move' && [item.groupId, item.from, item.to, item.doneAt !== null])).toEqual([['bags', 'shelf', 'basket', true], ['hats', 'basket', 'shelf', false], ['bags', 'basket', 'second', false]]);
 });
 
 test('a plan that cannot be is refused with the bay’s litres, and an older list stays', async () => {

@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { placesIn, type Arrangement, type Draft } from '@/core/place';
+import { placesIn, type Arrangement, type ArrangementRef, type Draft } from '@/core/place';
 import { draftIdSchema, type BayId, type DraftId, type GroupId, type ProjectId, type RoomId } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { recordChange, type ChangeWriter } from '@/data/changes';
@@ -9,8 +9,6 @@ import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { draftTable, fitTable, groupTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 
-/** "today", "chosen", or the id of a draft; the id of the chosen draft is the same as "chosen". */
-export type ArrangementRef = 'today' | 'chosen' | DraftId;
 export type Assignment = readonly { readonly groupId: GroupId; readonly bayId: BayId | null }[];
 
 /** What the chosen arrangement is called until there are several. */

@@ -1,12 +1,11 @@
 import 'server-only';
 
 import { arrangeFront, bayInsideOf, type Bay, type Unit } from '@/core/look';
-import { bayLevelOf, judgeArrangement, type ArrangementJudgement, type BayLevel, type ZonesRequest } from '@/core/place';
+import { bayLevelOf, judgeArrangement, type ArrangementJudgement, type ArrangementRef, type BayLevel, type ZonesRequest } from '@/core/place';
 import { draftIdSchema } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import type { OpenRoom } from '../desk/openRoom';
-import { draftHistory, type DraftState } from './draftHistory';
-import { draftsOf, groupsIn, resolveArrangement, type ArrangementRef } from './drafts';
+import { draftsOf, groupsIn, resolveArrangement } from './drafts';
 import { fragileIdsOf, zonesOfRoom } from './zonesOfRoom';
 
 /** So long a proposal is improved before it is shown as final; the first one is there at once. */
@@ -26,14 +25,13 @@ export interface ArrangementView {
   readonly judgedToday: ArrangementJudgement | undefined;
   /** What it asks a week, with all it counts; undefined while a group has no home here or stands where it must not. */
   readonly minutesNow: number | undefined;
-  readonly history: readonly DraftState[];
   readonly shelves: readonly { readonly bayId: string; readonly belowBayId: string; readonly name: string; readonly heightMm: number; readonly belowHeightMm: number }[];
 }
 
-export type RoomToArrange = Pick<OpenRoom, 'db' | 'records' | 'own'>;
+export type RoomToArrange = Pick<OpenRoom, 'records' | 'own'>;
 
 /** What the arrangements of a room are called, today's first; before there are drafts the chosen one has no id of its own. */
-export function slipsOf({ records, own }: Pick<RoomToArrange, 'records' | 'own'>): ArrangementView['slips'] {
+export function slipsOf({ records, own }: RoomToArrange): ArrangementView['slips'] {
   const drafts = draftsOf(records, own.room.id);
   return [
     { ref: 'today', name: 'As it is today', isChosen: false },
@@ -42,14 +40,14 @@ export function slipsOf({ records, own }: Pick<RoomToArrange, 'records' | 'own'>
 }
 
 /** The arrangement that was asked for; the chosen one where that is none of this room. */
-export function readRef(room: Pick<RoomToArrange, 'records' | 'own'>, asked: string | readonly string[] | undefined): ArrangementRef {
+export function readRef(room: RoomToArrange, asked: string | readonly string[] | undefined): ArrangementRef {
   const slips = slipsOf(room);
   const found = slips.find(({ ref }) => ref === asked) ?? slips.find(({ isChosen }) => isChosen);
   return found === undefined || found.ref === 'chosen' ? 'chosen' : found.ref === 'today' ? 'today' : draftIdSchema.parse(found.ref);
 }
 
-export async function loadArrangement(room: RoomToArrange, asked: string | readonly string[] | undefined): Promise<ArrangementView> {
-  const { db, records, own } = room;
+export function loadArrangement(room: RoomToArrange, asked: string | readonly string[] | undefined): ArrangementView {
+  const { records, own } = room;
   const shownRef = readRef(room, asked);
   const bays = own.units.flatMap((unit) => unit.bays);
   const judge = (ref: ArrangementRef) => {
@@ -63,7 +61,7 @@ export async function loadArrangement(room: RoomToArrange, asked: string | reado
   const levels = bays.map((bay) => ({ bay, level: bayLevelOf({ bay, reachMm: fronts.find(({ bayId }) => bayId === bay.id)?.zMm ?? 0, groups: shown.groups, things: records.things, people: records.people }) }));
   return {
     slips: slipsOf(room), shownRef, ...shown, levels, bayNames: Object.fromEntries(records.units.flatMap((unit) => unit.bays.map(({ id, name }) => [id, name] as const))),
-    judgedToday: judge('today').judged, minutesNow: minutesOf(shown.judged), history: await draftHistory(db, records, { roomId: own.room.id, ref: shownRef }),
+    judgedToday: judge('today').judged, minutesNow: minutesOf(shown.judged),
     shelves: own.units.flatMap(shelvesOf),
   };
 }

@@ -36,7 +36,7 @@ export async function makeMoveList(db: Db, projectId: ProjectId, input: MoveList
   return ok(undefined);
 }
 
-function planFor(records: ProjectRecords, input: MoveListInput): Result<KeptMoveList, MoveListReasons> {
+function planFor(records: ProjectRecords, input: MoveListInput, inBasketIds: readonly GroupId[] = []): Result<KeptMoveList, MoveListReasons> {
   const { units, groups, things } = records;
   const own = new Set(units.filter(({ roomId }) => roomId === input.roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
   const isOurs = (bayId: BayId | null) => bayId !== null && own.has(bayId);
@@ -47,7 +47,7 @@ function planFor(records: ProjectRecords, input: MoveListInput): Result<KeptMove
   const staying = groups.filter((group) => !moving.includes(group) && group.standsBayId !== null && touched.has(group.standsBayId));
   const list = planMoveList(
     {
-      bays, cleanedBayIds: input.cleanedBayIds.filter((id) => own.has(id)), basketLitres: BASKET_LITRES, liftG: LIFTING_LIMIT_G, timeLimitMs: MOVES_MS,
+      bays, inBasketIds, cleanedBayIds: input.cleanedBayIds.filter((id) => own.has(id)), basketLitres: BASKET_LITRES, liftG: LIFTING_LIMIT_G, timeLimitMs: MOVES_MS,
       groups: [...moving, ...staying].map((group) => ({ id: group.id, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), from: group.standsBayId, to: moving.includes(group) ? group.bayId : group.standsBayId })),
     },
     { clock: () => performance.now() },
@@ -73,12 +73,12 @@ export async function tickMove(db: Db, projectId: ProjectId, { roomId, index, is
   const item = list.items[index];
   if (!item) throw new DataError('not_found', `the list has no line ${index}`);
   const now = nowIso();
-  const bay = records.units.flatMap((unit) => unit.bays);
+  const bays = records.units.flatMap((unit) => unit.bays);
   const group = item.kind === 'move' ? records.groups.find(({ id }) => id === item.groupId) : undefined;
   const place = item.kind === 'move' ? (isDone ? item.to : item.from) : null;
   await recordChange(db, { projectId, label: isDone ? 'ticked a move' : 'opened a move again', now }, async (writer) => {
     await writer.put(moveListTable, tickedItem(list, index, isDone ? now : null));
-    if (group) await writer.put(groupTable, { ...group, standsBayId: place === null || place === BASKET ? null : (bay.find(({ id }) => id === place)?.id ?? null) });
+    if (group) await writer.put(groupTable, { ...group, standsBayId: place === null || place === BASKET ? null : (bays.find(({ id }) => id === place)?.id ?? null) });
   });
 }
 
@@ -95,11 +95,15 @@ export async function noteDeviation(db: Db, projectId: ProjectId, { roomId, grou
   const cleaned = new Set(done.flatMap((item) => (item.kind === 'clean' ? [item.bayId] : [])));
   const moved = { ...group, standsBayId: bayId };
   const groups = records.groups.map((other) => (other.id === groupId ? moved : other));
-  const rest = planFor({ ...records, groups }, { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) });
+  const rest = planFor({ ...records, groups }, { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) }, inBaskets(groups, { done, noted: bayId === null ? [groupId] : [] }));
   if (!rest.ok) return rest;
   await recordChange(db, { projectId, label: `noted where ${group.name} stands`, now: nowIso() }, async (writer) => {
     await writer.put(groupTable, moved);
-    await writer.put(moveListTable, { ...rest.value, cleanedBayIds: list.cleanedBayIds, items: [...done, ...rest.value.items] });
+    await writer.put(moveListTable, { ...rest.value, cleanedBayIds: list.cleanedBayIds, items: [...done, ...rest.value.items], leastStagedLitres: null });
   });
   return ok(undefined);
 }
+
+/** Groups that were carried into a basket, or were found in one, and stand nowhere since. */
+const inBaskets = (groups: ProjectRecords['groups'], { done, noted }: { readonly done: readonly KeptItem[]; readonly noted: readonly GroupId[] }): GroupId[] =>
+  groups.filter(({ id, standsBayId }) => standsBayId === null && (noted.includes(id) || done.some((item) => item.kind === 'move' && item.groupId === id && item.to === BASKET))).map(({ id }) => id);

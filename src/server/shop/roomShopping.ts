@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { loadSolver, purchaseIdSchema, type Clock, type ContainerId, type ProjectId, type PurchaseId, type RoomId } from '@/core/shared';
+import { err, loadSolver, ok, purchaseIdSchema, type Clock, type ContainerId, type ProjectId, type PurchaseId, type Result, type RoomId } from '@/core/shared';
 import { findLeftovers, findWaysBack, listNeeds, planShop, toShopRequest, type ContainerNeed, type Leftover, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
@@ -80,12 +80,17 @@ export async function removePurchase(db: Db, projectId: ProjectId, purchaseId: P
   await recordChange(db, { projectId, label: `took back: bought ${purchase.label}`, now: nowIso() }, (writer) => writer.remove(purchaseTable, purchaseId));
 }
 
+export type ReturnFault = { readonly code: 'more_than_bought'; readonly mostPieces: number } | { readonly code: 'more_than_paid'; readonly mostMinor: number };
+
 /** Notes until when a purchase can go back, what went back of it, and what was paid for that. @errors `not_found`. */
-export async function noteReturn(db: Db, projectId: ProjectId, { purchaseId, ...change }: { readonly purchaseId: PurchaseId } & Pick<Purchase, 'returnBy' | 'returnedPieces' | 'refundMinor'>): Promise<void> {
+export async function noteReturn(db: Db, projectId: ProjectId, { purchaseId, ...change }: { readonly purchaseId: PurchaseId } & Pick<Purchase, 'returnBy' | 'returnedPieces' | 'refundMinor'>): Promise<Result<undefined, ReturnFault>> {
   const { purchases } = await getProjectRecords(db, projectId);
   const purchase = purchases.find(({ id }) => id === purchaseId);
-  if (!purchase || change.returnedPieces > purchase.pieces) throw new DataError('not_found', `no purchase ${purchaseId} has so many pieces`);
+  if (!purchase) throw new DataError('not_found', `there is no purchase ${purchaseId}`);
+  if (change.returnedPieces > purchase.pieces) return err({ code: 'more_than_bought', mostPieces: purchase.pieces });
+  if (change.refundMinor > purchase.paidMinor) return err({ code: 'more_than_paid', mostMinor: purchase.paidMinor });
   await recordChange(db, { projectId, label: change.returnedPieces > purchase.returnedPieces ? `brought back ${purchase.label}` : `noted the return of ${purchase.label}`, now: nowIso() }, (writer) => writer.put(purchaseTable, { ...purchase, ...change }));
+  return ok(undefined);
 }
 
 /** What the room has too much of, with the rooms of the home that still want it. */

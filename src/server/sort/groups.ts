@@ -33,28 +33,23 @@ export const createGroup = (
   uncountedLitres: 0, lid: 'any', see: 'any', front: false, loose: false, placing: usualPlacing as Group['placing'], position: input.position,
 });
 
-export type GroupChange = Partial<Pick<Group, 'name' | 'bayId' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose' | 'placing'>>;
+export type GroupChange = Partial<Pick<Group, 'name' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose' | 'placing'>>;
 
 /**
- * Changes a group: where it lives, or what it asks of its containers. A taken fit of a bay that the
- * change touches no longer holds and is taken back with it.
+ * Changes what a group asks of its place and its containers; where it lives is for `arrange`. A taken fit of its bay that
+ * the change touches no longer holds and is taken back with it.
  */
 export async function changeGroup(db: Db, projectId: ProjectId, input: { readonly groupId: GroupId; readonly change: GroupChange }): Promise<void> {
-  const { groups, units } = await getProjectRecords(db, projectId);
+  const { groups } = await getProjectRecords(db, projectId);
   const group = groups.find(({ id }) => id === input.groupId);
   if (!group) throw new DataError('not_found', `there is no group ${input.groupId}`);
-  const bays = units.flatMap((unit) => unit.bays);
-  const target = bays.find(({ id }) => id === input.change.bayId);
-  if (input.change.bayId && !target) throw new DataError('not_found', `there is no bay ${input.change.bayId}`);
   const after = { ...group, ...input.change };
   if (JSON.stringify(after) === JSON.stringify(group)) return;
-  const hasMoved = after.bayId !== group.bayId;
-  const label = hasMoved ? `put ${group.name} ${target ? `on ${target.name}` : 'back in the tray'}` : `changed ${group.name}`;
-  await recordChange(db, { projectId, label, now: nowIso() }, async (writer) => {
+  await recordChange(db, { projectId, label: `changed ${group.name}`, now: nowIso() }, async (writer) => {
     await writer.put(groupTable, after);
     // How often it is used changes nothing in its containers.
     const isSameToFit = JSON.stringify({ ...after, placing: null }) === JSON.stringify({ ...group, placing: null });
-    for (const bayId of new Set([group.bayId, after.bayId])) if (bayId && !isSameToFit) await writer.remove(fitTable, bayId);
+    if (group.bayId && !isSameToFit) await writer.remove(fitTable, group.bayId);
   });
 }
 

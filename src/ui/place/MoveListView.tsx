@@ -8,8 +8,9 @@ import { formatLitres, formatMass } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
+import { sayWithNames } from '../sayWithNames';
 import { MoveLine } from './MoveLine';
-import { sayWithNames } from './placeWords';
+
 
 export interface MovedGroup {
   readonly id: string;

@@ -8,9 +8,10 @@ import type { ZonesRequest, ZoneWhy } from '@/core/place';
 import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { sayWithNames } from '../sayWithNames';
 import { useKeys } from '../primitives/useKeys';
 import { useZones } from './useZones';
-import { minutesWords as minutes, sayWithNames } from './placeWords';
+import { minutesWords as minutes } from './placeWords';
 import { whyWords } from './whyWords';
 
 interface ProposePanelProps {

@@ -1,4 +1,4 @@
-import type { SeasonalSwap } from '@/core/place';
+import { isInSeason, type SeasonalSwap } from '@/core/place';
 import { buttonClass } from '../primitives/Button';
 import { minutesWords, MONTH_NAMES } from './placeWords';
 
@@ -26,7 +26,7 @@ export function SeasonsView({ swaps, seasonal, groups, bayNames, calendarHref }:
               <tr key={id}>
                 <th scope="row" className="pr-3 text-left font-[650]">{name}</th>
                 {MONTH_NAMES.map((month, i) => {
-                  const isIn = from <= to ? i + 1 >= from && i + 1 <= to : i + 1 >= from || i + 1 <= to;
+                  const isIn = isInSeason({ from, to }, i + 1);
                   return <td key={month} className={`h-6 ${isIn ? 'bg-rim-mid' : 'bg-well'}`}><span className="sr-only">{isIn ? 'in use' : 'put by'}</span></td>;
                 })}
               </tr>

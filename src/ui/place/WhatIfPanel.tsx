@@ -6,7 +6,8 @@ import { applyWhatIf, type WhatIf, type ZonesRequest } from '@/core/place';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { SelectField } from '../primitives/Field';
-import { minutesWords, sayWithNames } from './placeWords';
+import { sayWithNames } from '../sayWithNames';
+import { minutesWords } from './placeWords';
 import { useZones } from './useZones';
 
 /** A shelf between two places of one column. */
@@ -56,6 +57,8 @@ function toChanges({ lostBayId, shelfId, byMm, personId, heightMm }: Asked, { re
 export function WhatIfPanel({ request, groups, bayNames, personNames, shelves, measureUnit }: WhatIfPanelProps) {
   const [isOpen, setIsOpen] = useState(false);
   const [asked, setAsked] = useState(NOTHING);
+  /** What the arrangement without changes was worked out for. */
+  const [base, setBase] = useState<ZonesRequest>();
   const asIs = useZones();
   const changed = useZones();
   const restRef = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -64,17 +67,23 @@ export function WhatIfPanel({ request, groups, bayNames, personNames, shelves, m
   const shelf = shelves.find(({ bayId }) => bayId === shelfId);
   const person = request.people.find(({ id }) => id === personId);
   const changes = toChanges(asked, { request, shelves });
+  const workOutAsIs = () => {
+    setBase(request);
+    asIs.start({ ...request, timeLimitMs: WHAT_IF_MS });
+  };
   const toggle = () => {
     setIsOpen(!isOpen);
     setAsked(NOTHING);
     changed.clear();
     if (isOpen) asIs.clear();
-    else asIs.start({ ...request, timeLimitMs: WHAT_IF_MS });
+    else workOutAsIs();
   };
   const ask = (part: Partial<Asked>) => {
     const next = { ...asked, ...part };
     setAsked(next);
     clearTimeout(restRef.current);
+    // Something was placed or changed since.
+    if (base !== request) workOutAsIs();
     restRef.current = setTimeout(() => {
       const list = toChanges(next, { request, shelves });
       if (list.length > 0) changed.start({ ...applyWhatIf(request, list), timeLimitMs: WHAT_IF_MS });

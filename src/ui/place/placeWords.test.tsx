@@ -7,7 +7,8 @@ import { bentWords } from './bentWords';
 import { CompareView, type CompareSide } from './CompareView';
 import { MoveLine } from './MoveLine';
 import { stopWords } from './MoveListView';
-import { minutesWords, sayWithNames, schoolNotes } from './placeWords';
+import { sayWithNames } from '../sayWithNames';
+import { minutesWords, schoolNotes } from './placeWords';
 import { gapWords } from './ProposePanel';
 
 /** What a reader sees: the markup without its tags. */
@@ -17,7 +18,8 @@ test.each([[0, '0 s'], [59.4, '59 s'], [59.6, '1.0 min'], [252, '4.2 min'], [290
 
 test.each([[100, 100, 'no arrangement takes less, that is proven'], [100, 99.95, 'at most 0.1 % from the best possible'], [100, 96.2, 'at most 4 % from the best possible']])('%d against a bound of %d', (objective, bound, words) => expect(gapWords(objective, bound)).toBe(words));
 
-test('engines know ids, people names', () => expect(sayWithNames('b1 holds 3 l, b2 holds 5 l', { b1: 'Shelf', b2: 'Drawer' })).toBe('Shelf holds 3 l, Drawer holds 5 l'));
+test('engines know ids, people names; an id is never found inside a longer one', () =>
+  expect(sayWithNames('b-1 holds 3 l, b-10: 5 l, top-b-1', { 'b-1': 'Shelf $1', 'b-10': 'Drawer' })).toBe('Shelf $1 holds 3 l, Drawer: 5 l, top-b-1'));
 
 test('a school that changes the sums says by how much, and one that does not says nothing', () => {
   expect(schoolNotes({})).toEqual([]);

@@ -1,14 +1,12 @@
-import { PAIR_WEIGHTS, type PlacingSchools } from '@/core/place';
+import { schoolWeightOf, type PlacingSchools } from '@/core/place';
 
 /** Time a week: "40 s", "4.2 min", "48 min". */
 export const minutesWords = (seconds: number): string => (seconds < 59.5 ? `${Math.round(seconds)} s` : seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`);
 
-/** Engines know bays by their ids; a person knows them by their names. */
-export const sayWithNames = (message: string, bayNames: Readonly<Record<string, string>>): string => Object.entries(bayNames).reduce((text, [id, name]) => text.split(id).join(name), message);
-
 /** What the schools of a room change in a proposal. */
-export function schoolNotes({ grouping, living }: PlacingSchools): string[] {
-  const weight = PAIR_WEIGHTS.school * (living === 'together' ? 3 : 1);
+export function schoolNotes(schools: PlacingSchools): string[] {
+  const { grouping, living } = schools;
+  const weight = schoolWeightOf(schools);
   const notes: string[] = [];
   if (grouping === 'person') notes.push(`By person: what one person alone uses stands close together; each metre between counts ${weight} s a week.`);
   if (grouping === 'task') notes.push(`By task: what is used at one station stands close together; each metre between counts ${weight} s a week.`);

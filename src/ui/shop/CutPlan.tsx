@@ -1,5 +1,6 @@
 import { formatLength, formatMoney, type Currency, type LengthUnit } from '@/core/shared';
 import type { CutAnswer, CutRequest } from '@/core/shop';
+import { sayWithNames } from '../sayWithNames';
 
 interface CutPlanProps {
   readonly request: CutRequest;
@@ -12,7 +13,7 @@ interface CutPlanProps {
 
 /** How each board is cut, to one scale, with what is left of it. */
 export function CutPlan({ request, answer, boardNames, pieceNames, measureUnit, currency }: CutPlanProps) {
-  if (answer.status === 'infeasible') return <>{answer.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{Object.entries(pieceNames).reduce((text, [id, name]) => text.replaceAll(new RegExp(`\\b${id}\\b`, 'g'), name), reason.message)}</p>)}</>;
+  if (answer.status === 'infeasible') return <>{answer.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, pieceNames)}</p>)}</>;
   const longestMm = Math.max(...request.stock.map(({ lengthMm }) => lengthMm));
   const boards = answer.patterns.reduce((sum, { count }) => sum + count, 0);
   return (

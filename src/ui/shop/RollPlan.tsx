@@ -1,5 +1,6 @@
 import { fitLabel, formatLength, formatMoney, type Currency, type LengthUnit } from '@/core/shared';
 import type { RollAnswer, RollRequest } from '@/core/shop';
+import { sayWithNames } from '../sayWithNames';
 
 interface RollPlanProps {
   readonly request: RollRequest;
@@ -11,7 +12,7 @@ interface RollPlanProps {
 
 /** Where each liner lies on its roll, to scale: the roll runs to the right. */
 export function RollPlan({ request, answer, pieceNames, measureUnit, currency }: RollPlanProps) {
-  if (answer.status === 'infeasible') return <>{answer.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{(pieceNames[reason.subject] ?? '') + reason.message.slice(reason.subject.length)}</p>)}</>;
+  if (answer.status === 'infeasible') return <>{answer.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, pieceNames)}</p>)}</>;
   const { roll, pieces } = request;
   const shareOver = answer.leastLengthMm > 0 ? answer.usedLengthMm / answer.leastLengthMm - 1 : 0;
   const rolls = Array.from({ length: answer.rolls }, (_, r) => answer.placed.filter((piece) => piece.roll === r));

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
-import { draftIdSchema, projectIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
+import { arrangementRefSchema } from '@/core/place';
+import { projectIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { drawingPages, drawingSvg, gatherDrawing } from '@/server/look/drawings';
@@ -12,7 +13,7 @@ import { asDownload, noStore, refuse, respond } from '@/app/api/respond';
 
 const schema = z.object({
   projectId: projectIdSchema, room: roomIdSchema, what: z.enum(['plan', 'front', 'unit', 'places']), unit: unitIdSchema.optional(),
-  scale: z.union([z.literal(10), z.literal(20)]), format: z.enum(['svg', 'print', 'pdf']), draft: z.union([z.literal('today'), z.literal('chosen'), draftIdSchema]).optional(),
+  scale: z.union([z.literal(10), z.literal(20)]), format: z.enum(['svg', 'print', 'pdf']), draft: arrangementRefSchema.optional(),
 });
 
 /** A drawing at 1:10 or 1:20: one SVG file, a PDF, or pages to print at 100 %. */

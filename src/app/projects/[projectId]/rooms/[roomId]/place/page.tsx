@@ -7,6 +7,7 @@ import { undoAction } from '@/app/actions/projects';
 import { schoolIn } from '@/core/look';
 import { keptLitresOf, openListsOf } from '@/core/sort';
 import { openRoom } from '@/server/desk/openRoom';
+import { draftHistory } from '@/server/place/draftHistory';
 import { loadArrangement } from '@/server/place/loadArrangement';
 import { DraftHistory } from '@/ui/place/DraftHistory';
 import { DraftSlips } from '@/ui/place/DraftSlips';
@@ -34,7 +35,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { records, own, here } = opened;
-  const view = await loadArrangement(opened, (await searchParams).draft);
+  const view = loadArrangement(opened, (await searchParams).draft);
   const { groups, zones, shownRef } = view;
   const base = `/projects/${projectId}/rooms/${roomId}/place`;
   const ownGroups = groups.filter((group) => group.roomId === own.room.id);
@@ -45,7 +46,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
     <>
       <WaitingTray lists={openListsOf(records.things, own.room)} rooms={records.rooms} onTakeIn={takeInAction.bind(null, projectId, roomId)} />
       <GroupWishes people={records.people} stations={records.fixtures.filter((fixture) => fixture.roomId === own.room.id && fixture.kind === 'station')} groups={ownGroups} litresOf={litresOf} onSave={changeGroupAction.bind(null, projectId)} onAdd={addGroupAction.bind(null, projectId, roomId)} onRemove={removeGroupAction.bind(null, projectId)} />
-      <DraftHistory entries={view.history} onGoBack={arrange} />
+      <DraftHistory entries={await draftHistory(opened.db, records, { roomId: own.room.id, ref: shownRef })} onGoBack={arrange} />
       <PlacePaper projectId={projectId} roomId={roomId} draftRef={shownRef} />
     </>
   );

@@ -24,7 +24,7 @@ export default async function ComparePage({ params, searchParams }: ComparePageP
   const asked = await searchParams;
   const slips = slipsOf(opened);
   // Today against the chosen one, unless others are asked for.
-  const [a, b] = [await loadArrangement(opened, asked.a ?? 'today'), await loadArrangement(opened, asked.b)];
+  const [a, b] = [loadArrangement(opened, asked.a ?? 'today'), loadArrangement(opened, asked.b)];
   const placesOf = ({ groups }: typeof a) => Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId]));
   return (
     <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>

@@ -26,6 +26,7 @@ export { daysBetween, findDay, type FoundDay } from './calendarDay';
 // Geometry
 export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes';
 // The solver
-export { isSolved, LinearModel, loadSolver, type Clock, type LinearSolution, type Solver } from './linearModel';
+export { isSolved, LinearModel, loadSolver, type Clock, type LinearSolution, type MinimiseOptions, type Solver } from './linearModel';
+export { minimiseNarrowed, type Narrowed } from './minimiseNarrowed';
 // Chance that can be repeated
 export { createRandom, type Random } from './random';

@@ -22,6 +22,19 @@ export interface LinearSolution {
   readonly bound: number;
   /** What one more of a row's limit would change the objective by; for models without whole variables only. */
   readonly rowDuals: readonly number[];
+  /** What one more of a variable would change the objective by; for models without whole variables, and relaxed ones, only. */
+  readonly reducedCosts: readonly number[];
+}
+
+export interface MinimiseOptions {
+  readonly timeLimitMs: number;
+  readonly seed: number;
+  /** A solution to begin with, one value a variable; one that breaks a row is only a hint. */
+  readonly start?: readonly number[] | undefined;
+  /** Variables kept at their least. The bound is then one of the narrowed model. */
+  readonly shut?: ReadonlySet<number> | undefined;
+  /** Leaves out that variables are whole. */
+  readonly isRelaxed?: boolean | undefined;
 }
 
 /** Whether there is a solution to go by; `values` alone does not tell where there are no variables. */
@@ -49,6 +62,22 @@ export class LinearModel {
     return this.lower.length - 1;
   }
 
+  /** A model of its own with the same variables and rows. */
+  copy(): LinearModel {
+    const other = new LinearModel();
+    other.lower.push(...this.lower);
+    other.upper.push(...this.upper);
+    other.isWhole.push(...this.isWhole);
+    other.rows.push(...this.rows);
+    return other;
+  }
+  mostOf(variable: number): number {
+    return this.upper[variable] ?? Infinity;
+  }
+  leastOf(variable: number): number {
+    return this.lower[variable] ?? 0;
+  }
+
   /** `least <= Σ factor × variable <= most`; terms of one variable are added up. */
   addRow(terms: readonly Term[], range: { readonly least?: number; readonly most?: number }): void {
     const sums = new Map<number, number>();
@@ -61,15 +90,12 @@ export class LinearModel {
   }
 
   /** Minimises with a gap of 0. Deterministic unless `timeLimitMs` cuts it. The model stays usable. */
-  minimise(
-    solver: Solver,
-    aim: readonly Term[],
-    { timeLimitMs, seed }: { readonly timeLimitMs: number; readonly seed: number },
-  ): LinearSolution {
+  minimise(solver: Solver, aim: readonly Term[], options: MinimiseOptions): LinearSolution {
+    const { timeLimitMs, seed, start, shut, isRelaxed = false } = options;
     const numCols = this.lower.length;
     if (numCols === 0) {
       const isPossible = this.rows.every((row) => row.least <= 0 && row.most >= 0);
-      return { status: isPossible ? 'optimal' : 'infeasible', values: [], objective: 0, bound: isPossible ? 0 : Infinity, rowDuals: [] };
+      return { status: isPossible ? 'optimal' : 'infeasible', values: [], objective: 0, bound: isPossible ? 0 : Infinity, rowDuals: [], reducedCosts: [] };
     }
     const colCost = new Array<number>(numCols).fill(0);
     for (const [variable, factor] of aim) colCost[variable] = (colCost[variable] ?? 0) + factor;
@@ -81,11 +107,11 @@ export class LinearModel {
         offset: 0,
         colCost,
         colLower: this.lower,
-        colUpper: this.upper,
+        colUpper: shut ? this.upper.map((most, i) => (shut.has(i) ? (this.lower[i] ?? 0) : most)) : this.upper,
         rowLower: this.rows.map((row) => row.least),
         rowUpper: this.rows.map((row) => row.most),
         matrix: this.toSparseRows(),
-        integrality: this.isWhole.map((whole) => (whole ? 1 : 0)),
+        integrality: this.isWhole.map((whole) => (whole && !isRelaxed ? 1 : 0)),
       });
       model.options.set({
         output_flag: false,
@@ -96,23 +122,25 @@ export class LinearModel {
         time_limit: Math.max(0.01, timeLimitMs / 1000),
         random_seed: seed,
       });
+      if (start) model.setSolution({ colValue: start });
       model.run();
-      return this.readSolution(model, colCost);
+      return this.readSolution(model, colCost, isRelaxed);
     });
   }
 
   private readSolution(
     model: Model,
     colCost: readonly number[],
+    isRelaxed: boolean,
   ): LinearSolution {
     const status: number = model.getModelStatus();
-    if (status === INFEASIBLE) return { status: 'infeasible', values: [], objective: 0, bound: Infinity, rowDuals: [] };
-    const hasWhole = this.isWhole.some(Boolean);
+    if (status === INFEASIBLE) return { status: 'infeasible', values: [], objective: 0, bound: Infinity, rowDuals: [], reducedCosts: [] };
+    const hasWhole = !isRelaxed && this.isWhole.some(Boolean);
     const proven = hasWhole ? Number(model.info.get('mip_dual_bound')) : status === OPTIMAL ? model.getObjectiveValue() : -Infinity;
     const hasSolution = Number(model.info.get('primal_solution_status')) === 2;
-    if (!hasSolution) return { status: 'unknown', values: [], objective: Infinity, bound: proven, rowDuals: [] };
+    if (!hasSolution) return { status: 'unknown', values: [], objective: Infinity, bound: proven, rowDuals: [], reducedCosts: [] };
     const solution = model.getSolution();
-    const values = [...solution.colValue].map((value, i) => (this.isWhole[i] ? Math.round(value) : value));
+    const values = [...solution.colValue].map((value, i) => (this.isWhole[i] && !isRelaxed ? Math.round(value) : value));
     const objective = values.reduce((sum, value, i) => sum + value * (colCost[i] ?? 0), 0);
     return {
       status: status === OPTIMAL ? 'optimal' : 'feasible',
@@ -120,6 +148,7 @@ export class LinearModel {
       objective,
       bound: status === OPTIMAL && !hasWhole ? objective : proven,
       rowDuals: hasWhole ? [] : [...solution.rowDual],
+      reducedCosts: hasWhole ? [] : [...solution.colDual],
     };
   }
 

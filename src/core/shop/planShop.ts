@@ -1,4 +1,4 @@
-import { isSolved, LinearModel, type Clock, type LinearSolution, type Solver } from '../shared';
+import { isSolved, LinearModel, minimiseNarrowed, type Clock, type LinearSolution, type Narrowed, type Solver } from '../shared';
 import type { Need, ShopAnswer, ShopBill, ShopOffer, ShopReason, ShopRequest } from './model';
 
 /** Weight of one *should* unit against one *nice* unit. */
@@ -42,25 +42,13 @@ export function planShop(
   const unsold = findUnsold(request, lacking);
   if (unsold.length > 0) return createInfeasible(request, lacking, { reasons: unsold, elapsedMs: clock() - startMs });
 
-  const { model, variables } = buildModel(request, lacking);
-  const pay = payTerms(request, variables);
-  const least = model.minimise(solver, pay, limits());
-  if (!isSolved(least)) {
-    const reason = least.status === 'infeasible' ? sharedOffersRunOut : timeRanOut;
-    return createInfeasible(request, lacking, { reasons: [reason], elapsedMs: clock() - startMs });
+  const pursuit = pursueAims(request, lacking, { solver, limits, timeLeftMs: () => request.timeLimitMs - (clock() - startMs) });
+  if ('reason' in pursuit) {
+    const { reason, leastMinor } = pursuit;
+    const answer = createInfeasible(request, lacking, { reasons: [reason], elapsedMs: clock() - startMs });
+    return leastMinor === undefined ? answer : { ...answer, leastBudgetMinor: leastMinor };
   }
-  const leastMinor = recount(request, variables, least).payMinor;
-  if (leastMinor > request.budgetMinor) {
-    // A cut-short search has not proved that the musts cannot be had for less.
-    const isProven = least.status === 'optimal';
-    const reason = isProven ? tooDear(leastMinor, request.budgetMinor) : timeRanOut;
-    return {
-      ...createInfeasible(request, lacking, { reasons: [reason], elapsedMs: clock() - startMs }),
-      leastBudgetMinor: leastMinor,
-    };
-  }
-  model.addRow(pay, { most: request.budgetMinor });
-  const { solution, bound, isProven } = pursueAims({ request, model, variables, first: least, solver, limits });
+  const { solution, variables, bound, isProven } = pursuit;
   const totals = recount(request, variables, solution);
   const boundMinor = Math.min(totals.payMinor, Math.max(0, Math.ceil(bound - 1e-6)));
   return {
@@ -74,43 +62,103 @@ export function planShop(
   };
 }
 
-/** Works through value, pay, shops and leftovers; an aim that runs out of time ends the pursuit. */
-function pursueAims(job: {
-  readonly request: ShopRequest;
-  readonly model: LinearModel;
+interface Pursued {
   readonly variables: ShopVariables;
-  readonly first: LinearSolution;
+  readonly solution: LinearSolution;
+  readonly bound: number;
+  readonly isProven: boolean;
+}
+interface Failed {
+  readonly reason: ShopReason;
+  /** Where the musts cost more than there is. */
+  readonly leastMinor?: number;
+}
+interface Search {
   readonly solver: Solver;
   readonly limits: () => { timeLimitMs: number; seed: number };
-}): { solution: LinearSolution; bound: number; isProven: boolean } {
-  const { request, model, variables, solver, limits } = job;
-  const value = valueTerms(request, variables);
+  readonly timeLeftMs: () => number;
+}
+
+/** Works through value, pay, shops and leftovers; an aim that runs out of time ends the pursuit. */
+function pursueAims(request: ShopRequest, lacking: ReadonlyMap<string, number>, search: Search): Pursued | Failed {
+  const all = buyEverything(request, lacking, search);
+  if (all) return all;
+  const { model, variables } = buildModel(request, lacking, 'musts');
   const pay = payTerms(request, variables);
-  let solution = job.first;
-  // What wishes cost is unknown until their value is settled; 0 is always a true bound.
-  let bound = value.length === 0 ? job.first.bound : 0;
-  let isProven = value.length === 0 && job.first.status === 'optimal';
-  if (value.length > 0) {
-    const best = model.minimise(solver, value, limits());
-    if (!isSolved(best)) return { solution, bound, isProven: false };
-    solution = best;
-    model.addRow(value, { most: best.objective + VALUE_TOLERANCE * Math.max(1, Math.abs(best.objective)) });
-    const cheapest = model.minimise(solver, pay, limits());
-    if (!isSolved(cheapest)) return { solution, bound, isProven: false };
-    solution = cheapest;
-    isProven = best.status === 'optimal' && cheapest.status === 'optimal';
-    bound = best.status === 'optimal' ? cheapest.bound : 0;
+  const value = valueTerms(request, variables);
+  const narrow = (start?: readonly number[]): Narrowed =>
+    minimiseNarrowed(model, search.solver, pay, { seed: request.seed, timeLeftMs: search.timeLeftMs, isWholeAim: hasWholePay(request), start });
+  if (value.length === 0) {
+    const cheapest = narrow();
+    return findMustFault(request, variables, cheapest.solution) ?? settleTies(request, { model, variables, cheapest, isProven: true, search });
   }
-  model.addRow(pay, { most: recount(request, variables, solution).payMinor });
+  const inBudget = model.copy();
+  inBudget.addRow(pay, { most: request.budgetMinor });
+  const best = inBudget.minimise(search.solver, value, search.limits());
+  if (!isSolved(best)) {
+    const least = narrow().solution;
+    // Where the time ran out on wishes, the musts alone are still an answer.
+    return findMustFault(request, variables, least) ?? { variables, solution: least, bound: 0, isProven: false };
+  }
+  inBudget.addRow(value, { most: best.objective + VALUE_TOLERANCE * Math.max(1, Math.abs(best.objective)) });
+  const cheapest = minimiseNarrowed(inBudget, search.solver, pay, { seed: request.seed, timeLeftMs: search.timeLeftMs, isWholeAim: hasWholePay(request), start: best.values });
+  // What wishes cost is unknown until their value is settled; 0 is always a true bound.
+  if (!isSolved(cheapest.solution)) return { variables, solution: best, bound: 0, isProven: false };
+  return settleTies(request, { model: inBudget, variables, cheapest, isProven: best.status === 'optimal', search });
+}
+
+/** Why the musts cannot be bought within the budget; undefined where `least` buys them. */
+function findMustFault(request: ShopRequest, variables: ShopVariables, least: LinearSolution): Failed | undefined {
+  if (!isSolved(least)) return { reason: least.status === 'infeasible' ? sharedOffersRunOut : timeRanOut };
+  const leastMinor = recount(request, variables, least).payMinor;
+  if (leastMinor <= request.budgetMinor) return undefined;
+  // A cut-short search has not proved that the musts cannot be had for less.
+  return { reason: least.status === 'optimal' ? tooDear(leastMinor, request.budgetMinor) : timeRanOut, leastMinor };
+}
+
+/** Where the budget reaches for every wish, value is settled at once: least pay for all of it. */
+function buyEverything(request: ShopRequest, lacking: ReadonlyMap<string, number>, search: Search): Pursued | undefined {
+  if (request.needs.every(({ priority }) => priority === 'must')) return undefined;
+  const { model, variables } = buildModel(request, lacking, 'everything');
+  const relaxed = model.minimise(search.solver, payTerms(request, variables), { ...search.limits(), isRelaxed: true });
+  if (relaxed.status !== 'optimal' || relaxed.objective > request.budgetMinor) return undefined;
+  const cheapest = minimiseNarrowed(model, search.solver, payTerms(request, variables), { seed: request.seed, timeLeftMs: search.timeLeftMs, isWholeAim: hasWholePay(request) });
+  if (!isSolved(cheapest.solution) || recount(request, variables, cheapest.solution).payMinor > request.budgetMinor) return undefined;
+  return settleTies(request, { model, variables, cheapest, isProven: true, search });
+}
+
+/** Money comes in whole minor units, so what is to pay is whole too. */
+const hasWholePay = (request: ShopRequest): boolean => request.offers.every(({ priceMinor }) => Number.isInteger(priceMinor));
+
+/** Leftovers up to this are weighed against a shop in one model; more need one of their own. */
+const MOST_WEIGHED = 20_000;
+
+/** Fewest shops, then fewest leftovers: one aim where a shop can outweigh all leftovers there can be. */
+function tieAims(request: ShopRequest, variables: ShopVariables, model: LinearModel): readonly Terms[] {
   const shops = variables.used.map((variable) => [variable, 1] as const);
-  for (const aim of [shops, leftoverTerms(request, variables)]) {
-    const next = model.minimise(solver, aim, limits());
+  const leftovers = leftoverTerms(request, variables);
+  const most = leftovers.reduce((sum, [variable, factor]) => sum + (factor > 0 ? factor * model.mostOf(variable) : 0), 1);
+  if (most > MOST_WEIGHED) return [shops, leftovers];
+  return [[...shops.map(([variable]) => [variable, most] as const), ...leftovers]];
+}
+
+/** Fewest shops, then fewest leftovers, of all that cost the least. */
+function settleTies(
+  request: ShopRequest,
+  { model, variables, cheapest, isProven, search }: { readonly model: LinearModel; readonly variables: ShopVariables; readonly cheapest: Narrowed; readonly isProven: boolean; readonly search: Search },
+): Pursued {
+  let { solution } = cheapest;
+  const { bound } = solution;
+  const isPayProven = isProven && solution.status === 'optimal';
+  model.addRow(payTerms(request, variables), { most: recount(request, variables, solution).payMinor });
+  for (const aim of tieAims(request, variables, model)) {
+    const next = model.minimise(search.solver, aim, { ...search.limits(), shut: cheapest.shut, start: solution.values });
     if (!isSolved(next)) break;
     solution = next;
     // The last aim may not undo the one before it.
     model.addRow(aim, { most: next.objective + 1e-6 });
   }
-  return { solution, bound, isProven };
+  return { variables, solution, bound: isProven ? bound : 0, isProven: isPayProven };
 }
 
 /** Units still to buy of each need, after what is owned. */
@@ -122,7 +170,8 @@ function lackingUnitsOf(request: ShopRequest): ReadonlyMap<string, number> {
 export const servedNeedsOf = (offer: ShopOffer): readonly string[] =>
   offer.needIds ?? (offer.needId === undefined ? [] : [offer.needId]);
 
-function buildModel(request: ShopRequest, lacking: ReadonlyMap<string, number>) {
+/** `everything` asks for every wish in full, as far as the offers hold it; `musts` leaves wishes open. */
+function buildModel(request: ShopRequest, lacking: ReadonlyMap<string, number>, asked: 'everything' | 'musts') {
   const model = new LinearModel();
   const used = request.shops.map(() => model.addVariable({ most: 1, whole: true }));
   const delivery = request.shops.map(() => model.addVariable({ most: 1, whole: true }));
@@ -135,7 +184,8 @@ function buildModel(request: ShopRequest, lacking: ReadonlyMap<string, number>) 
   );
   const met = request.needs.map((need) => {
     const lack = lacking.get(need.id) ?? 0;
-    return model.addVariable({ least: need.priority === 'must' ? lack : 0, most: lack, whole: true });
+    const isAsked = need.priority === 'must' || (asked === 'everything' && need.value > 0);
+    return model.addVariable({ least: isAsked ? Math.min(lack, suppliedUnits(request, need.id)) : 0, most: lack, whole: true });
   });
   request.offers.forEach((offer, i) => {
     const pack = packs[i] ?? 0;
@@ -150,6 +200,7 @@ function buildModel(request: ShopRequest, lacking: ReadonlyMap<string, number>) 
     const shared = unitsFor(units, need.id).map(([variable]) => [variable, -1] as const);
     model.addRow([[met[n] ?? 0, 1], ...own, ...shared], { most: 0 });
   });
+  addPackCuts(model, request, { packs, met });
   request.shops.forEach((shop, s) => addShopRows(model, request, { shop, s, used, delivery, credit, packs }));
   return { model, variables: { packs, met, units, used, delivery, credit } satisfies ShopVariables };
 }
@@ -197,6 +248,27 @@ function mostPacks(request: ShopRequest, offer: ShopOffer, lacking: ReadonlyMap<
     ? Math.min(Math.ceil(freeOver / offer.priceMinor), forNeeds + Math.ceil(savedMinor / offer.priceMinor))
     : 0;
   return Math.min(offer.maxPacks ?? Infinity, Math.max(forNeeds, forDelivery));
+}
+
+/** Units of a need that all offers together hold. */
+const suppliedUnits = (request: ShopRequest, needId: string): number =>
+  request.offers.reduce((sum, offer) => (servedNeedsOf(offer).includes(needId) ? sum + (offer.maxPacks ?? Infinity) * offer.packSize : sum), 0);
+
+/**
+ * Packs are whole: 5 pieces from packs of 3 take 2 packs, where the relaxed model takes 5/3. For
+ * every pack size d, packs counted as ceil(size / d) are at least ceil(met / d). Source: Chvátal-Gomory
+ * rounding. Only for needs that no shared offer serves.
+ */
+function addPackCuts(model: LinearModel, request: ShopRequest, { packs, met }: { readonly packs: readonly number[]; readonly met: readonly number[] }): void {
+  const shared = new Set(request.offers.flatMap((offer) => offer.needIds ?? []));
+  request.needs.forEach((need, n) => {
+    const least = model.leastOf(met[n] ?? 0);
+    if (least === 0 || shared.has(need.id)) return;
+    const own = request.offers.flatMap((offer, i) => (offer.needId === need.id ? [{ pack: packs[i] ?? 0, size: offer.packSize }] : []));
+    for (const divisor of new Set(own.map(({ size }) => Math.min(size, least)))) {
+      if (divisor > 1) model.addRow(own.map(({ pack, size }) => [pack, Math.ceil(size / divisor)] as const), { least: Math.ceil(least / divisor) });
+    }
+  });
 }
 
 type Terms = readonly (readonly [number, number])[];

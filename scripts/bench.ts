@@ -75,6 +75,34 @@ function benchFit(solver: Solver): Row {
   };
 }
 
+/** Bays cut into pieces without a rest: each piece is a container, there is one of each, and every one is needed. */
+function benchFilling(solver: Solver, count: number): Row {
+  const answers = Array.from({ length: 10 }, (_, i) => {
+    const random = createRandom(i * 7 + count);
+    const pieces = [{ width: 1000, depth: 600 }];
+    while (pieces.length < count) {
+      pieces.sort((a, b) => b.width * b.depth - a.width * a.depth);
+      const [piece] = pieces.splice(between(random, 0, Math.min(2, pieces.length - 1)), 1);
+      if (!piece) break;
+      const share = 0.3 + random() * 0.4;
+      const isAcross = piece.width > piece.depth;
+      const cut = Math.round((isAcross ? piece.width : piece.depth) * share);
+      pieces.push(isAcross ? { ...piece, width: cut } : { ...piece, depth: cut }, isAcross ? { ...piece, width: piece.width - cut } : { ...piece, depth: piece.depth - cut });
+    }
+    const litresOf = (piece: { readonly width: number; readonly depth: number }) => Math.round((piece.width * piece.depth) / 1e3) / 10;
+    const request = fitRequestSchema.parse({
+      bay: { id: 'bay', width: 1000, depth: 600, height: 200, pullOut: true }, clearances: { side: 0, between: 0, top: 0, front: 0, back: 0 },
+      groups: [{ id: 'g', name: 'g', litres: pieces.reduce((sum, piece) => sum + litresOf(piece), 0) - 1e-6 }],
+      containers: pieces.map((piece, k) => ({ id: `p${k}`, name: `p${k}`, outer: { ...piece, height: 100 }, innerLitres: litresOf(piece), innerHeight: 95, material: 'plastic', priceMinor: 1, available: 1 })),
+      timeLimitMs: 1000,
+    });
+    const answer = planFit(request, { solver, clock: () => performance.now() });
+    const area = answer.placements.reduce((sum, { containerId }) => { const outer = request.containers.find(({ id }) => id === containerId)?.outer; return sum + (outer ? outer.width * outer.depth : 0); }, 0);
+    return { elapsedMs: answer.elapsedMs, fill: area / 6e5 };
+  });
+  return { ...timesOf(`fit, ${count} pieces that fill a bay completely`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ fill }) => fill > 1 - 1e-9).length} of 10 placed completely, ${(10 * answers.reduce((sum, { fill }) => sum + fill, 0)).toFixed(1)} % of the floor on average` };
+}
+
 function benchShop(solver: Solver, size: Parameters<typeof aShopRequest>[1]): Row {
   const answers = Array.from({ length: 7 }, (_, i) => planShop(aShopRequest(i + 1, size), { solver, clock: () => performance.now() }));
   const optimal = answers.filter(({ status }) => status === 'optimal').length;
@@ -208,14 +236,14 @@ async function main(names: readonly string[]): Promise<void> {
   const wants = (name: string) => names.length === 0 || names.includes(name);
   const rows: Row[] = [];
   if (wants('space')) rows.push(benchSpace());
-  if (wants('fit')) rows.push(benchFit(solver));
+  if (wants('fit')) rows.push(benchFit(solver), ...[10, 20, 30].map((count) => benchFilling(solver, count)));
   if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs] of [[40, 40, 0, 1500], [150, 120, 0, 1000], [150, 120, 0, 10_000], [20, 20, 8, 1000], [40, 40, 12, 3000], [60, 50, 20, 5000]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio: 0.35, timeLimitMs }));
   if (wants('moves')) for (const [groups, bays, timeLimitMs] of [[12, 5, 1000], [40, 12, 2000], [40, 20, 2000], [150, 40, 5000]] as const) rows.push(benchMoves({ groups, bays, timeLimitMs }));
   if (wants('zones')) rows.push(checkZones(solver, 1000));
   if (wants('moves')) rows.push(checkMoves(1000));
   if (wants('cut')) for (const [kinds, timeLimitMs] of [[25, 200], [25, 1000]] as const) rows.push(benchCut(solver, { kinds, timeLimitMs }));
   if (wants('roll')) for (const pieces of [20, 60]) rows.push(benchRoll({ pieces, timeLimitMs: 1000 }));
-  if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }));
+  if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }), benchShop(solver, { needs: 100, offers: 1500, shops: 12 }));
   process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);
   for (const { what, runs, medianMs, worstMs, note } of rows) {
     process.stdout.write(`${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 
 import { isSolved, LinearModel, loadSolver, type Solver } from './linearModel';
+import { minimiseNarrowed } from './minimiseNarrowed';
 import { createRandom } from './random';
 
 let solver: Solver;
@@ -58,4 +59,19 @@ test('chance is the same for the same seed, spread over [0, 1), and not for anot
   expect(Math.min(...values)).toBeGreaterThanOrEqual(0);
   expect(Math.max(...values)).toBeLessThan(1);
   expect(values.reduce((a, b) => a + b, 0) / values.length).toBeCloseTo(0.5, 1);
+});
+
+test('a search among the cheapest ends at the optimum of the whole model, and names what no optimum uses', () => {
+  for (let seed = 1; seed <= 12; seed += 1) {
+    const random = createRandom(seed);
+    const model = new LinearModel();
+    const costs = Array.from({ length: 80 }, () => 1 + Math.floor(random() * 40));
+    const picks = costs.map(() => model.addVariable({ most: 3, whole: true }));
+    for (let row = 0; row < 12; row += 1) model.addRow(picks.map((pick) => [pick, Math.floor(random() * 5)] as const), { least: 20 + Math.floor(random() * 20) });
+    const aim = costs.map((cost, i) => [picks[i] ?? 0, cost] as const);
+    const whole = model.minimise(solver, aim, { timeLimitMs: 5000, seed: 1 });
+    const narrowed = minimiseNarrowed(model, solver, aim, { seed: 1, timeLeftMs: () => 5000, isWholeAim: true });
+    expect(narrowed.solution).toMatchObject({ status: 'optimal', objective: whole.objective });
+    expect([...narrowed.shut].filter((variable) => (whole.values[variable] ?? 0) > 0)).toEqual([]);
+  }
 });

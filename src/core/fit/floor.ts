@@ -1,0 +1,208 @@
+import type { FitRequest, Placement } from './model';
+import { MAX_BLOCKING_G, type Filled, type Pile } from './piles';
+import { clearOf } from './suitability';
+
+const TOLERANCE_MM = 1e-6;
+
+/** A pile that stands. */
+interface Standing {
+  readonly pile: Pile;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly depth: number;
+  readonly turned: boolean;
+  /** Grams of other groups in the way, a level. */
+  readonly blockedG: number[];
+}
+
+interface Rect {
+  readonly x0: number;
+  readonly x1: number;
+  readonly y0: number;
+  readonly y1: number;
+}
+
+/** Which of the places that a pile could take it takes: the one with the least of this. */
+export type PlaceRule = 'front' | 'left' | 'snug';
+
+interface Place {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly depth: number;
+  readonly turned: boolean;
+}
+
+/**
+ * The floor of a bay while piles are stood on it. It knows the largest free rectangles, and tries
+ * each pile in their front left corners.
+ *
+ *   y ▲  ┌──────┬────┐   Every rectangle and pile is one gap longer to the right and to the back,
+ *     │  │  B   │free│   so that piles that touch here stand a gap apart.
+ *     │  ├───┬──┴────┤
+ *     │  │ A │ free  │   Free rectangles overlap: here the right one reaches to the back.
+ *     └──┴───┴───────┴─▶ x
+ *
+ * Obstacles that hang above a low pile do not count for it, so free rectangles are kept for each
+ * height from which obstacles count. A round container is taken as its square.
+ * Source for the rectangles: maximal rectangles, Jylänki, "A thousand ways to pack the bin", 2010.
+ */
+export class Floor {
+  private readonly standing: Standing[] = [];
+  private readonly layers: { readonly fromMm: number; free: Rect[] }[];
+  private readonly clear;
+  private readonly gap: number;
+  private readonly isPullOut: boolean;
+
+  constructor(request: FitRequest) {
+    this.clear = clearOf(request);
+    this.gap = request.clearances.between;
+    this.isPullOut = request.bay.pullOut ?? false;
+    const { x0, x1, y0, y1 } = this.clear;
+    const obstacles = request.bay.obstacles ?? [];
+    const whole: Rect = { x0, x1: x1 + this.gap, y0, y1: y1 + this.gap };
+    // A pile of this height or more comes within the gap of the obstacle.
+    const heights = [...new Set([0, ...obstacles.map((box) => Math.max(0, box.z - this.gap))])].sort((a, b) => b - a);
+    this.layers = heights.map((fromMm) => ({
+      fromMm,
+      free: obstacles
+        .filter((box) => box.z - this.gap <= fromMm + TOLERANCE_MM)
+        .reduce((free, box) => cutOut(free, { x0: box.x, x1: box.x + box.width + this.gap, y0: box.y, y1: box.y + box.depth + this.gap }), x1 > x0 && y1 > y0 ? [whole] : []),
+    }));
+  }
+
+  get blockingG(): number {
+    return this.standing.reduce((sum, { blockedG }) => blockedG.reduce((a, b) => a + b, sum), 0);
+  }
+
+  /** Stands the pile at the best free corner by `rule` where no rule is broken; false where none is left. */
+  stand(pile: Pile, rule: PlaceRule): boolean {
+    const { width, depth, height } = pile.container.outer;
+    const heightMm = height * pile.levels.length;
+    if (heightMm > this.clear.z1 + TOLERANCE_MM) return false;
+    const layer = this.layers.find(({ fromMm }) => heightMm > fromMm + TOLERANCE_MM) ?? this.layers[this.layers.length - 1];
+    const canTurn = (pile.container.turnable ?? true) && pile.container.shape !== 'round' && width !== depth;
+    let best: Place | undefined;
+    let bestScore = Infinity;
+    for (const rect of layer?.free ?? []) {
+      for (let turn = 0; turn < (canTurn ? 2 : 1); turn += 1) {
+        const w = turn === 0 ? width : depth;
+        const d = turn === 0 ? depth : width;
+        const spareX = rect.x1 - rect.x0 - w - this.gap;
+        const spareY = rect.y1 - rect.y0 - d - this.gap;
+        if (spareX < -TOLERANCE_MM || spareY < -TOLERANCE_MM) continue;
+        const score = rule === 'front' ? rect.y0 * 1e4 + rect.x0 : rule === 'left' ? (rect.x0 + w) * 1e4 + rect.y0 : Math.min(spareX, spareY) * 1e4 + Math.max(spareX, spareY);
+        if (score >= bestScore) continue;
+        const place = { x: rect.x0, y: rect.y0, width: w, depth: d, turned: turn === 1 };
+        if (!this.keepsWaysOut(pile, place)) continue;
+        best = place;
+        bestScore = score;
+      }
+    }
+    if (!best) return false;
+    this.put(pile, best);
+    return true;
+  }
+
+  /** Stands the pile exactly there, if no way out is lost; the caller has checked that it is free. */
+  standAt(pile: Pile, place: Place): boolean {
+    if (!this.keepsWaysOut(pile, place)) return false;
+    this.put(pile, place);
+    return true;
+  }
+
+  toPlacements(): Placement[] {
+    return this.standing.flatMap(({ pile, x, y, turned }) =>
+      pile.levels.map((level, i) => ({ containerId: pile.container.id, groupId: level.group.id, x: round(x), y: round(y), z: round(i * pile.container.outer.height), turned })),
+    );
+  }
+
+  private put(pile: Pile, place: Place): void {
+    const blockedG = pile.levels.map((level, i) => otherMassG(pile.levels.slice(i + 1), level));
+    for (const other of this.standing) {
+      if (!overlapsX(other, place)) continue;
+      if (other.y < place.y - TOLERANCE_MM) addBlocked(blockedG, pile, other.pile);
+      else if (place.y < other.y - TOLERANCE_MM) addBlocked(other.blockedG, other.pile, pile);
+    }
+    this.standing.push({ pile, ...place, blockedG });
+    const taken = { x0: place.x, x1: place.x + place.width + this.gap, y0: place.y, y1: place.y + place.depth + this.gap };
+    for (const layer of this.layers) layer.free = cutOut(layer.free, taken);
+  }
+
+  /** Nothing before a front group, and no more than may be lifted out of the way before any. */
+  private keepsWaysOut(pile: Pile, place: Place): boolean {
+    const hasFront = pile.levels.some(({ group }) => group.front);
+    if (this.isPullOut && !hasFront && this.standing.every((other) => other.pile.levels.every(({ group }) => !group.front))) return true;
+    const own = pile.levels.map((level, i) => otherMassG(pile.levels.slice(i + 1), level));
+    for (const other of this.standing) {
+      if (!overlapsX(other, place)) continue;
+      if (other.y < place.y - TOLERANCE_MM) {
+        addBlocked(own, pile, other.pile);
+        if (!this.isFree(pile, own)) return false;
+      } else if (place.y < other.y - TOLERANCE_MM) {
+        const theirs = [...other.blockedG];
+        addBlocked(theirs, other.pile, pile);
+        if (!this.isFree(other.pile, theirs)) return false;
+      }
+    }
+    return true;
+  }
+
+  private isFree(pile: Pile, blockedG: readonly number[]): boolean {
+    return pile.levels.every((level, i) => {
+      const grams = blockedG[i] ?? 0;
+      // Even what weighs nothing is in the way of a front group; it counts as a trifle in addBlocked.
+      return level.group.front ? grams === 0 : this.isPullOut || grams <= MAX_BLOCKING_G + TOLERANCE_MM;
+    });
+  }
+}
+
+const overlapsX = (a: { readonly x: number; readonly width: number }, b: { readonly x: number; readonly width: number }): boolean =>
+  a.x < b.x + b.width - TOLERANCE_MM && b.x < a.x + a.width - TOLERANCE_MM;
+
+const TRIFLE_G = 1e-9;
+const otherMassG = (levels: readonly Filled[], level: Filled): number =>
+  levels.reduce((sum, other) => (other.group === level.group ? sum : sum + other.massG + TRIFLE_G), 0);
+
+/** Adds to each level of `behind` the levels of `before` at its height that belong to other groups. */
+function addBlocked(blockedG: number[], behind: Pile, before: Pile): void {
+  const height = behind.container.outer.height;
+  const beforeHeight = before.container.outer.height;
+  for (let i = 0; i < behind.levels.length; i += 1) {
+    const group = behind.levels[i]?.group;
+    for (let j = 0; j < before.levels.length; j += 1) {
+      if (j * beforeHeight >= (i + 1) * height - TOLERANCE_MM) break;
+      const other = before.levels[j];
+      if (other && other.group !== group && i * height < (j + 1) * beforeHeight - TOLERANCE_MM) blockedG[i] = (blockedG[i] ?? 0) + other.massG + TRIFLE_G;
+    }
+  }
+}
+
+/** The largest rectangles that are left free when `taken` is cut out of them. */
+function cutOut(free: readonly Rect[], taken: Rect): Rect[] {
+  const kept: Rect[] = [];
+  const cut: Rect[] = [];
+  for (const rect of free) {
+    const isApart = taken.x0 >= rect.x1 - TOLERANCE_MM || taken.x1 <= rect.x0 + TOLERANCE_MM || taken.y0 >= rect.y1 - TOLERANCE_MM || taken.y1 <= rect.y0 + TOLERANCE_MM;
+    if (isApart) {
+      kept.push(rect);
+      continue;
+    }
+    if (taken.x0 > rect.x0 + TOLERANCE_MM) cut.push({ ...rect, x1: taken.x0 });
+    if (taken.x1 < rect.x1 - TOLERANCE_MM) cut.push({ ...rect, x0: taken.x1 });
+    if (taken.y0 > rect.y0 + TOLERANCE_MM) cut.push({ ...rect, y1: taken.y0 });
+    if (taken.y1 < rect.y1 - TOLERANCE_MM) cut.push({ ...rect, y0: taken.y1 });
+  }
+  // Only pieces just cut can lie within another.
+  for (let i = 0; i < cut.length; i += 1) {
+    const rect = cut[i];
+    if (rect && !kept.some((other) => contains(other, rect)) && !cut.some((other, j) => j !== i && contains(other, rect) && (j < i || !contains(rect, other)))) kept.push(rect);
+  }
+  return kept;
+}
+
+const contains = (outer: Rect, inner: Rect): boolean => outer.x0 <= inner.x0 && outer.x1 >= inner.x1 && outer.y0 <= inner.y0 && outer.y1 >= inner.y1;
+
+/** Keeps sums of tenths readable: 0.1 + 0.2 is 0.3 mm here. */
+const round = (value: number): number => Math.round(value * 1e6) / 1e6;

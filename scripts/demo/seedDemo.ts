@@ -149,7 +149,7 @@ async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void>
     const request = await createFitRequest(db, records, { bayId: bay.id, prefer });
     const answer = planFit({ ...request, timeLimitMs: 3000 }, { solver, clock: () => performance.now() });
     if (answer.status === 'infeasible') process.stdout.write(`  ${bayKey}: ${answer.reasons[0]?.message ?? 'no fit'}\n`);
-    else await db(fitTable.name).insert(fitTable.toRow({ id: bay.id, prefer, answer, takenAt: addDays(new Date(project.createdAt), 9).toISOString() }));
+    else await db(fitTable.name).insert(fitTable.toRow({ id: bay.id, prefer, answer, takenAt: addDays(new Date(project.createdAt), 9).toISOString(), checks: [] }));
   }
 }
 

@@ -1,17 +1,17 @@
 import 'server-only';
 
 import type { Agreement, Person, Project, Section } from '@/core/agree';
-import type { ContainerProduct, TakenFit } from '@/core/fit';
+import type { ContainerProduct, FitWishes, TakenFit } from '@/core/fit';
 import type { Bay, Fixture, Picture, Room, Unit, VantagePoint } from '@/core/look';
 import type { Draft, KeptMoveList } from '@/core/place';
 import type { PictureId, ProjectId } from '@/core/shared';
-import type { Materials, Priority, Purchase } from '@/core/shop';
+import type { GiftCard, HandNeed, Materials, Priority, Purchase } from '@/core/shop';
 import type { Group, Thing } from '@/core/sort';
 import { readAll, type Row } from './columns';
 import { DataError, type Db } from './db';
 import { listThings } from './decisionLog';
 import {
-  agreementTable, bayTable, containerTable, draftTable, fitTable, fixtureTable, groupTable, materialsTable, moveListTable, needPriorityTable, personTable, pictureTable, projectTable,
+  agreementTable, bayTable, containerTable, draftTable, fitTable, fitWishesTable, fixtureTable, giftCardTable, groupTable, handNeedTable, materialsTable, moveListTable, needPriorityTable, personTable, pictureTable, projectTable,
   purchaseTable, roomTable, sectionTable, unitTable, vantagePointTable,
 } from './tables';
 
@@ -33,11 +33,14 @@ export interface ProjectRecords {
   readonly drafts: readonly Draft[];
   readonly moveLists: readonly KeptMoveList[];
   readonly fits: readonly TakenFit[];
+  readonly fitWishes: readonly FitWishes[];
   /** The catalogue and what this household owns. */
   readonly containers: readonly ContainerProduct[];
   readonly purchases: readonly Purchase[];
   readonly materials: readonly Materials[];
-  readonly priorities: readonly { readonly roomId: string; readonly containerId: string; readonly priority: Priority }[];
+  readonly priorities: readonly { readonly roomId: string; readonly containerId: string; readonly priority: Priority; readonly approvedAt: string | null }[];
+  readonly handNeeds: readonly HandNeed[];
+  readonly giftCards: readonly GiftCard[];
 }
 
 export async function listProjects(db: Db): Promise<Project[]> {
@@ -83,10 +86,13 @@ export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<P
     drafts: await readAll(draftTable, db(draftTable.name).where({ project_id: projectId }).orderBy('position')),
     moveLists: await readAll(moveListTable, db(moveListTable.name).whereIn('id', roomIds)),
     fits: fits.map(({ id, ...fit }) => ({ ...fit, bayId: id })),
+    fitWishes: (await readAll(fitWishesTable, db(fitWishesTable.name).whereIn('id', bayIds))).map(({ id, ...wishes }) => ({ ...wishes, bayId: id })),
     containers: await readAll(containerTable, db(containerTable.name).whereNull('project_id').orWhere({ project_id: projectId }).orderBy('name')),
     purchases: await readAll(purchaseTable, db(purchaseTable.name).whereIn('room_id', roomIds).orderBy('bought_at')),
     materials: await readAll(materialsTable, db(materialsTable.name).whereIn('id', roomIds)),
     priorities: await readAll(needPriorityTable, db(needPriorityTable.name).whereIn('room_id', roomIds)),
+    handNeeds: await readAll(handNeedTable, db(handNeedTable.name).whereIn('room_id', roomIds).orderBy('name')),
+    giftCards: await readAll(giftCardTable, db(giftCardTable.name).where({ project_id: projectId })),
   };
 }
 

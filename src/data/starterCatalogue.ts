@@ -3,6 +3,7 @@ import 'server-only';
 import { containerProductSchema, type ContainerProduct } from '@/core/fit';
 import { offerSchema, shopSchema, type Offer, type Shop } from '@/core/shop';
 import type { Db } from './db';
+import { familyProducts, type FamilyProduct } from './starterFamilies';
 import { containerTable, offerTable, shopTable } from './tables';
 
 /**
@@ -75,21 +76,37 @@ function toProduct([id, name, kind, material, [width, depth, height], litres, tr
     innerLitres: litres, innerHeightMm: height - 5, innerWidthMm: null, shape: traits.includes('R') ? 'round' : 'box',
     lid: traits.includes('L'), clear: traits.includes('C'), material, stackable: traits.includes('S'),
     maxStack: traits.includes('S') ? 3 : null, tareG: Math.round(litres * densityOf[material]), maxLoadG: material === 'card' ? 8000 : 20_000,
-    turnable: !traits.includes('F'), ownedCount: null,
+    turnable: !traits.includes('F'), ownedCount: null, line: '', colour: '',
   });
 }
+
+const fromFamily = ({ key, name, line, colour, kind, material, sizeMm, litres, traits }: FamilyProduct): ContainerProduct =>
+  ({ ...toProduct([key, name, kind, material, sizeMm, litres, traits, []]), line, colour });
+
+/** One by one at the nearest shop; by post in threes or sixes, cheaper a piece; some only at one of them. */
+const familyOffers: readonly Offer[] = familyProducts.flatMap(({ key, priceMinor, kind }, i) => {
+  const aisle = `${1 + (kind.length % 7)}`;
+  const offer = (shop: ShopKey, packSize: number, packMinor: number) =>
+    offerSchema.parse({ id: `sample-${key}-${shop}`, shopId: `sample-shop-${shop}`, containerId: `sample-${key}`, packSize, priceMinor: Math.round(packMinor / 5) * 5, aisle: shop === 'otter' ? '' : aisle });
+  const packSize = i % 2 === 0 ? 3 : 6;
+  return [
+    ...(i % 5 === 4 ? [] : [offer('loft', 1, priceMinor)]),
+    ...(i % 3 === 0 || i % 5 === 4 ? [offer('yard', 1, priceMinor * (0.94 + (i % 4) * 0.05))] : []),
+    ...(i % 4 === 1 ? [offer('otter', packSize, priceMinor * packSize * 0.86)] : []),
+  ];
+});
 
 /** Puts the samples in where the catalogue is empty; what is there is never touched. */
 export async function insertStarterCatalogue(db: Db): Promise<boolean> {
   const any: unknown = await db(containerTable.name).whereNull('project_id').first('id');
   if (any) return false;
-  const offers: Offer[] = samples.flatMap(([id, , , , , , , list]) =>
+  const sampleOffers: Offer[] = samples.flatMap(([id, , , , , , , list]) =>
     list.map(([shop, packSize, priceMinor], i) => offerSchema.parse({ id: `sample-${id}-${i}`, shopId: `sample-shop-${shop}`, containerId: `sample-${id}`, packSize, priceMinor })),
   );
   await db.transaction(async (trx) => {
     for (const shop of shops) await trx(shopTable.name).insert(shopTable.toRow(shop));
-    for (const sample of samples) await trx(containerTable.name).insert(containerTable.toRow(toProduct(sample)));
-    for (const offer of offers) await trx(offerTable.name).insert(offerTable.toRow(offer));
+    for (const product of [...samples.map(toProduct), ...familyProducts.map(fromFamily)]) await trx(containerTable.name).insert(containerTable.toRow(product));
+    for (const offer of [...sampleOffers, ...familyOffers]) await trx(offerTable.name).insert(offerTable.toRow(offer));
   });
   return true;
 }

@@ -1,9 +1,9 @@
 import { agreementSchema, personSchema, projectSchema, sectionSchema } from '@/core/agree';
-import { containerProductSchema, fitAims, fitAnswerSchema } from '@/core/fit';
+import { containerProductSchema, fitAims, fitAnswerSchema, fitWishesSchema, mockCheckSchema } from '@/core/fit';
 import { baySchema, fixtureSchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { draftSchema, moveListSchema } from '@/core/place';
 import { bayIdSchema, containerIdSchema, roomIdSchema } from '@/core/shared';
-import { materialsSchema, offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
+import { giftCardSchema, handNeedSchema, materialsSchema, offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
 import { groupSchema } from '@/core/sort';
 import { z } from 'zod';
 
@@ -87,14 +87,18 @@ export const containerTable = defineTable('containers', containerProductSchema, 
   depth: json('depth_json'), height: json('height_json'), innerLitres: plain('inner_litres'), innerHeightMm: plain('inner_height_mm'),
   innerWidthMm: plain('inner_width_mm'), shape: plain('shape'), lid: flag('lid'), clear: flag('clear'), material: plain('material'),
   stackable: flag('stackable'), maxStack: plain('max_stack'), tareG: plain('tare_g'), maxLoadG: plain('max_load_g'),
-  turnable: flag('turnable'), ownedCount: plain('owned_count'),
+  turnable: flag('turnable'), ownedCount: plain('owned_count'), line: plain('line'), colour: plain('colour'), howTo: plain('how_to'),
 });
 
 /** A bay has at most one taken fit, so the bay's id is its key. */
-const fitRecordSchema = z.object({ id: bayIdSchema, prefer: z.enum(fitAims), answer: fitAnswerSchema, takenAt: z.iso.datetime() });
+const fitRecordSchema = z.object({ id: bayIdSchema, prefer: z.enum(fitAims), answer: fitAnswerSchema, takenAt: z.iso.datetime(), checks: z.array(mockCheckSchema) });
 export const fitTable = defineTable('taken_fits', fitRecordSchema, {
-  id: plain('id'), prefer: plain('prefer'), answer: json('answer_json'), takenAt: plain('taken_at'),
+  id: plain('id'), prefer: plain('prefer'), answer: json('answer_json'), takenAt: plain('taken_at'), checks: json('checks_json'),
 });
+
+/** What is wanted of a bay's fit; the bay's id is its key. */
+const fitWishesRecordSchema = fitWishesSchema.omit({ bayId: true }).extend({ id: bayIdSchema });
+export const fitWishesTable = defineTable('fit_wishes', fitWishesRecordSchema, { id: plain('id'), forbidden: json('forbidden_json'), pins: json('pins_json') });
 
 export const shopTable = defineTable('shops', shopSchema, {
   id: plain('id'), name: plain('name'), currency: plain('currency'), deliveryMinor: plain('delivery_minor'), freeOverMinor: plain('free_over_minor'),
@@ -102,11 +106,19 @@ export const shopTable = defineTable('shops', shopSchema, {
 
 export const offerTable = defineTable('offers', offerSchema, {
   id: plain('id'), shopId: plain('shop_id'), containerId: plain('container_id'), packSize: plain('pack_size'), priceMinor: plain('price_minor'),
+  checkedAt: plain('checked_at'), inStock: plain('in_stock'), aisle: plain('aisle'),
 });
+
+export const handNeedTable = defineTable('hand_needs', handNeedSchema, {
+  id: plain('id'), roomId: plain('room_id'), name: plain('name'), qty: plain('qty'), priority: plain('priority'), shopId: plain('shop_id'), packSize: plain('pack_size'), priceMinor: plain('price_minor'),
+});
+
+export const giftCardTable = defineTable('gift_cards', giftCardSchema, { id: plain('id'), projectId: plain('project_id'), shopId: plain('shop_id'), amountMinor: plain('amount_minor') });
 
 export const purchaseTable = defineTable('purchases', purchaseSchema, {
   id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), shopName: plain('shop_name'), label: plain('label'),
   pieces: plain('pieces'), paidMinor: plain('paid_minor'), boughtAt: plain('bought_at'), returnBy: plain('return_by'), returnedPieces: plain('returned_pieces'), refundMinor: plain('refund_minor'),
+  paidBy: plain('paid_by'), cardMinor: plain('card_minor'), expectedMinor: plain('expected_minor'), handNeedId: plain('hand_need_id'),
 });
 
 /** A room has its boards and liners once, so the room's id is the key. */
@@ -115,7 +127,7 @@ export const materialsTable = defineTable('materials', materialsSchema, {
 });
 
 /** How much a container on a room's list is wanted, where that was changed. */
-const needPrioritySchema = z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema });
+const needPrioritySchema = z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema, approvedAt: z.iso.datetime().nullable() });
 export const needPriorityTable = defineTable('need_priorities', needPrioritySchema, {
-  id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), priority: plain('priority'),
+  id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), priority: plain('priority'), approvedAt: plain('approved_at'),
 });

@@ -135,7 +135,7 @@ test('shops of another currency are left out, and told', async () => {
 
 const tin: ContainerInput = {
   name: 'Old tin', kind: 'box', width: mm(200), depth: mm(200), height: mm(150), innerLitres: 5, innerHeightMm: 145, innerWidthMm: null, shape: 'box', lid: true, clear: false,
-  material: 'metal', stackable: false, maxStack: null, tareG: 200, maxLoadG: null, turnable: true,
+  material: 'metal', stackable: false, maxStack: null, tareG: 200, maxLoadG: null, turnable: true, line: '', colour: '', howTo: '',
 };
 
 test('what the home has costs nothing and cannot stand in two places', async () => {

@@ -8,5 +8,8 @@ export { findFitFaults, type FitFault } from './findFitFaults';
 export { explainUnused } from './suitability';
 export { clearancesAround, type Around } from './clearancesAround';
 // Records and how they reach the engine
-export { containerProductSchema, productKinds, takenFitSchema, toFitContainer, type ContainerProduct, type TakenFit } from './records';
+export {
+  containerProductSchema, fitWishesSchema, mockCheckSchema, productKinds, takenFitSchema, toFitContainer,
+  type ContainerProduct, type FitWishes, type MockCheck, type TakenFit,
+} from './records';
 export { toFitRequest } from './toFitRequest';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 
-import { bayIdSchema, containerIdSchema, lengthSchema, projectIdSchema, priceMinorSchema } from '../shared';
+import { bayIdSchema, containerIdSchema, groupIdSchema, lengthSchema, projectIdSchema, priceMinorSchema } from '../shared';
 import { fitAims, fitAnswerSchema, materials, type FitContainer } from './model';
 
-export const productKinds = ['bin', 'basket', 'box', 'tray', 'drawer', 'jar', 'turntable', 'file holder', 'tub'] as const;
+export const productKinds = ['bin', 'basket', 'box', 'tray', 'drawer', 'jar', 'turntable', 'file holder', 'tub', 'riser', 'stacking drawer', 'pull-out', 'rack', 'hook strip'] as const;
 
 /** A container of the catalogue, or one that a household already has. */
 export const containerProductSchema = z.object({
@@ -30,8 +30,25 @@ export const containerProductSchema = z.object({
   turnable: z.boolean(),
   /** How many the household has; null for the catalogue. */
   ownedCount: z.number().int().min(0).max(10_000).nullable(),
+  /** Products that match carry the same line. */
+  line: z.string().trim().max(60).default(''),
+  colour: z.string().trim().max(40).default(''),
+  /** For what is made from waste: how, a line a step. Empty for everything else. */
+  howTo: z.string().trim().max(600).default(''),
 });
 export type ContainerProduct = Readonly<z.infer<typeof containerProductSchema>>;
+
+/** What was found when a container was tried in the empty place, by its number in the answer. */
+export const mockCheckSchema = z.object({ index: z.number().int().min(0).max(2000), goesIn: z.boolean(), comesOut: z.boolean(), doorShuts: z.boolean() });
+export type MockCheck = Readonly<z.infer<typeof mockCheckSchema>>;
+
+/** What somebody wants of a place's fit, whatever is cheapest: containers never, and containers for a group only. */
+export const fitWishesSchema = z.object({
+  bayId: bayIdSchema,
+  forbidden: z.array(containerIdSchema).max(500),
+  pins: z.array(z.object({ groupId: groupIdSchema, containerId: containerIdSchema })).max(200),
+});
+export type FitWishes = Readonly<z.infer<typeof fitWishesSchema>>;
 
 /** An arrangement of containers that was taken for a bay; shopping and the client's page follow from it. */
 export const takenFitSchema = z.object({
@@ -39,6 +56,7 @@ export const takenFitSchema = z.object({
   prefer: z.enum(fitAims),
   answer: fitAnswerSchema,
   takenAt: z.iso.datetime(),
+  checks: z.array(mockCheckSchema).default([]),
 });
 export type TakenFit = Readonly<z.infer<typeof takenFitSchema>>;
 
@@ -53,6 +71,7 @@ export function toFitContainer(product: ContainerProduct, unitPriceMinor: number
     innerHeight: product.innerHeightMm,
     ...(product.innerWidthMm === null ? {} : { innerWidth: product.innerWidthMm }),
     shape: product.shape,
+    ...(product.line === '' ? {} : { line: product.line }),
     lid: product.lid,
     clear: product.clear,
     material: product.material,

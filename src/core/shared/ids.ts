@@ -31,6 +31,8 @@ export const carryIdSchema = createIdSchema('CarryId');
 export const checkIdSchema = createIdSchema('CheckId');
 export const enoughRuleIdSchema = createIdSchema('EnoughRuleId');
 export const draftIdSchema = createIdSchema('DraftId');
+export const handNeedIdSchema = createIdSchema('HandNeedId');
+export const giftCardIdSchema = createIdSchema('GiftCardId');
 
 export type ProjectId = z.infer<typeof projectIdSchema>;
 export type PersonId = z.infer<typeof personIdSchema>;
@@ -54,4 +56,6 @@ export type MethodId = z.infer<typeof methodIdSchema>;
 export type CarryId = z.infer<typeof carryIdSchema>;
 export type CheckId = z.infer<typeof checkIdSchema>;
 export type EnoughRuleId = z.infer<typeof enoughRuleIdSchema>;
+export type HandNeedId = z.infer<typeof handNeedIdSchema>;
+export type GiftCardId = z.infer<typeof giftCardIdSchema>;
 export type DraftId = z.infer<typeof draftIdSchema>;

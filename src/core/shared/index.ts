@@ -3,7 +3,7 @@ export { assertNever, invariant } from './invariant';
 export { err, ok, type Result } from './result';
 // Ids
 export {
-  agreementIdSchema, bayIdSchema, carryIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, draftIdSchema, enoughRuleIdSchema, fixtureIdSchema, groupIdSchema, methodIdSchema, offerIdSchema, personIdSchema,
+  agreementIdSchema, bayIdSchema, carryIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, draftIdSchema, enoughRuleIdSchema, fixtureIdSchema, giftCardIdSchema, groupIdSchema, handNeedIdSchema, methodIdSchema, offerIdSchema, personIdSchema,
   pictureIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema, shopIdSchema, thingIdSchema,
   unitIdSchema, vantagePointIdSchema,
   type AgreementId, type BayId, type CarryId, type CheckId, type ContainerId, type DecisionId, type DraftId, type EnoughRuleId, type FixtureId, type GroupId, type MethodId, type OfferId, type PersonId,

@@ -13,8 +13,9 @@ export { planRoll } from './planRoll';
 export { materialsSchema, toCutRequest, toRollRequest, type Materials } from './materials';
 // The room's list
 export {
-  offerSchema, purchaseSchema, shopSchema,
-  type Offer, type Purchase, type Shop,
+  giftCardSchema, handNeedSchema, offerSchema, purchaseSchema, shopSchema,
+  type GiftCard, type HandNeed, type Offer, type Purchase, type Shop,
 } from './records';
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
-export { findUnitPriceMinor, listNeeds, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';
+export { weighWishes, type WishWeights } from './weighWishes';
+export { cardLeftMinorOf, findUnitPriceMinor, hadByHandOf, listNeeds, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';

@@ -2,7 +2,7 @@ import type { ContainerProduct, TakenFit } from '../fit';
 import type { Currency } from '../shared';
 import { keptPiecesOf } from './findLeftovers';
 import { shopRequestSchema, type Priority, type ShopRequest } from './model';
-import type { Offer, Purchase, Shop } from './records';
+import type { GiftCard, HandNeed, Offer, Purchase, Shop } from './records';
 
 /** One container that the taken fits of a room call for. */
 export interface ContainerNeed {
@@ -23,12 +23,17 @@ export interface RoomShopping {
   readonly purchases: readonly Purchase[];
   /** Only where it was changed; otherwise a must. */
   readonly priorities: ReadonlyMap<string, Priority>;
+  /** Things to buy that no fit calls for. */
+  readonly handNeeds: readonly HandNeed[];
+  readonly giftCards: readonly GiftCard[];
+  /** Of the whole project: a gift card may have been used for another room. */
+  readonly cardPurchases: readonly Purchase[];
   readonly budgetMinor: number;
   readonly currency: Currency;
 }
 
 /** Counts the containers of the taken fits, with what is already there. */
-export function listNeeds(room: Omit<RoomShopping, 'offers' | 'shops' | 'budgetMinor' | 'currency'>): ContainerNeed[] {
+export function listNeeds(room: Pick<RoomShopping, 'fits' | 'containers' | 'purchases' | 'priorities'>): ContainerNeed[] {
   const wanted = new Map<string, number>();
   for (const { containerId } of room.fits.flatMap((fit) => fit.answer.placements)) {
     wanted.set(containerId, (wanted.get(containerId) ?? 0) + 1);
@@ -44,9 +49,20 @@ export function listNeeds(room: Omit<RoomShopping, 'offers' | 'shops' | 'budgetM
   });
 }
 
+/** What is still on the gift cards of a shop. */
+export function cardLeftMinorOf(shop: Pick<Shop, 'id' | 'name'>, { giftCards, cardPurchases }: Pick<RoomShopping, 'giftCards' | 'cardPurchases'>): number {
+  const onCards = giftCards.filter(({ shopId }) => shopId === shop.id).reduce((sum, card) => sum + card.amountMinor, 0);
+  const used = cardPurchases.filter(({ shopName }) => shopName === shop.name).reduce((sum, purchase) => sum + purchase.cardMinor, 0);
+  return Math.max(0, onCards - used);
+}
+
+/** Pieces of a thing put down by hand that are bought and not brought back. */
+export const hadByHandOf = (need: HandNeed, purchases: readonly Purchase[]): number =>
+  Math.min(need.qty, purchases.filter(({ handNeedId }) => handNeedId === need.id).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0));
+
 /** What was paid, less what was paid back. */
 export const spentMinorOf = (purchases: readonly Purchase[]): number =>
-  purchases.reduce((sum, purchase) => sum + purchase.paidMinor - purchase.refundMinor, 0);
+  purchases.reduce((sum, purchase) => sum + purchase.paidMinor - purchase.cardMinor - purchase.refundMinor, 0);
 
 /**
  * The `shop` request of a room: what is still to buy, at the shops that price in the project's
@@ -55,18 +71,31 @@ export const spentMinorOf = (purchases: readonly Purchase[]): number =>
 export function toShopRequest(room: RoomShopping): ShopRequest {
   const needs = listNeeds(room);
   const shops = room.shops.filter((shop) => shop.currency === room.currency);
+  // A shop that prices in another currency cannot be added up with the rest.
+  const handNeeds = room.handNeeds.filter((need) => shops.some(({ id }) => id === need.shopId));
   const isOnList = (offer: Offer) =>
     needs.some(({ container }) => container.id === offer.containerId) && shops.some(({ id }) => id === offer.shopId);
   return shopRequestSchema.parse({
-    needs: needs.map(({ container, qty, priority }) => ({ id: container.id, name: container.name, qty, priority })),
-    offers: room.offers.filter(isOnList).map((offer) => ({
-      id: offer.id, shopId: offer.shopId, needId: offer.containerId, packSize: offer.packSize, priceMinor: offer.priceMinor,
-    })),
+    needs: [
+      ...needs.map(({ container, qty, priority }) => ({ id: container.id, name: container.name, qty, priority })),
+      ...handNeeds.map(({ id, name, qty, priority }) => ({ id, name, qty, priority })),
+    ],
+    offers: [
+      ...room.offers.filter(isOnList).map((offer) => ({
+        id: offer.id, shopId: offer.shopId, needId: offer.containerId, packSize: offer.packSize, priceMinor: offer.priceMinor,
+        ...(offer.inStock === null ? {} : { maxPacks: offer.inStock }),
+      })),
+      ...handNeeds.map((need) => ({ id: `by-hand-${need.id}`, shopId: need.shopId, needId: need.id, packSize: need.packSize, priceMinor: need.priceMinor })),
+    ],
     shops: shops.map((shop) => ({
       id: shop.id, name: shop.name, deliveryMinor: shop.deliveryMinor,
       ...(shop.freeOverMinor === null ? {} : { freeOverMinor: shop.freeOverMinor }),
     })),
-    owned: needs.map(({ container, hadQty }) => ({ needId: container.id, qty: hadQty })),
+    owned: [
+      ...needs.map(({ container, hadQty }) => ({ needId: container.id, qty: hadQty })),
+      ...handNeeds.map((need) => ({ needId: need.id, qty: hadByHandOf(need, room.purchases) })),
+    ],
+    credits: shops.map((shop) => ({ shopId: shop.id, amountMinor: cardLeftMinorOf(shop, room) })).filter(({ amountMinor }) => amountMinor > 0),
     budgetMinor: Math.max(0, room.budgetMinor - spentMinorOf(room.purchases)),
     timeLimitMs: 2000,
   });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
-import { containerIdSchema, currencySchema, offerIdSchema, priceMinorSchema, purchaseIdSchema, roomIdSchema, shopIdSchema } from '../shared';
+import { containerIdSchema, currencySchema, giftCardIdSchema, handNeedIdSchema, offerIdSchema, priceMinorSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, shopIdSchema } from '../shared';
+import { prioritySchema } from './model';
 
 /** A shop as the organizer's price list knows it. */
 export const shopSchema = z.object({
@@ -20,6 +21,12 @@ export const offerSchema = z.object({
   containerId: containerIdSchema,
   packSize: z.number().int().min(1).max(1000),
   priceMinor: priceMinorSchema,
+  /** When the shop's service said so; null: from the price list kept by hand. */
+  checkedAt: z.iso.datetime().nullable().default(null),
+  /** Packs in stock when it was asked; null: not known. */
+  inStock: z.number().int().min(0).max(1_000_000).nullable().default(null),
+  /** Where it stands in the shop, "3 left"; lists go by it. */
+  aisle: z.string().trim().max(20).default(''),
 });
 export type Offer = Readonly<z.infer<typeof offerSchema>>;
 
@@ -38,5 +45,29 @@ export const purchaseSchema = z.object({
   returnedPieces: z.number().int().min(0).max(100_000).default(0),
   /** Paid back for them. */
   refundMinor: priceMinorSchema.default(0),
+  /** Who paid, in a word; empty: nobody has said. */
+  paidBy: z.string().trim().max(40).default(''),
+  /** The part that a gift card paid. */
+  cardMinor: priceMinorSchema.default(0),
+  /** What the list said; null: it was not on a list. */
+  expectedMinor: priceMinorSchema.nullable().default(null),
+  handNeedId: handNeedIdSchema.nullable().default(null),
 });
 export type Purchase = Readonly<z.infer<typeof purchaseSchema>>;
+
+/** Something to buy that no fit calls for: paint, hooks, labels, anchors. */
+export const handNeedSchema = z.object({
+  id: handNeedIdSchema,
+  roomId: roomIdSchema,
+  name: z.string().trim().min(1).max(80),
+  qty: z.number().int().min(1).max(10_000),
+  priority: prioritySchema,
+  shopId: shopIdSchema,
+  packSize: z.number().int().min(1).max(1000),
+  priceMinor: priceMinorSchema,
+});
+export type HandNeed = Readonly<z.infer<typeof handNeedSchema>>;
+
+/** Money that is good at one shop only. */
+export const giftCardSchema = z.object({ id: giftCardIdSchema, projectId: projectIdSchema, shopId: shopIdSchema, amountMinor: priceMinorSchema });
+export type GiftCard = Readonly<z.infer<typeof giftCardSchema>>;

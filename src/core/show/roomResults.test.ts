@@ -34,7 +34,7 @@ test('every group with something kept says where it lives', () => {
 test('a fit that stands on a container that is gone counts neither as reused nor as new', () => {
   const placements = [{ containerId: 'gone', groupId: 'hats', x: 0, y: 0, z: 0, turned: false }];
   const answer = { status: 'optimal' as const, objective: 0, bound: 0, elapsedMs: 1, placements, costMinor: 0, usedLitres: 0, freeLitres: 0, unmet: [], reasons: [] };
-  const fits = [{ bayId: aUnit().bays[0]?.id ?? ('' as never), prefer: 'cost' as const, answer, takenAt: '2026-11-06T10:00:00.000Z' }];
+  const fits = [{ bayId: aUnit().bays[0]?.id ?? ('' as never), prefer: 'cost' as const, answer, takenAt: '2026-11-06T10:00:00.000Z', checks: [] }];
   expect(roomResultsOf(records({ fits }))).toMatchObject({ reusedContainerCount: 0, boughtContainerCount: 0 });
 });
 

@@ -8,6 +8,7 @@ import * as placing from './0005_placing';
 import * as drafts from './0006_drafts';
 import * as materials from './0007_materials';
 import * as returns from './0008_returns';
+import * as buying from './0009_buying';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -22,6 +23,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0006_drafts', ...drafts },
   { name: '0007_materials', ...materials },
   { name: '0008_returns', ...returns },
+  { name: '0009_buying', ...buying },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

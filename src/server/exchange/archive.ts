@@ -5,11 +5,11 @@ import { z } from 'zod';
 
 import { agreementSchema, personSchema, projectSchema, sectionSchema } from '@/core/agree';
 import { enoughRuleSchema } from '@/core/count';
-import { containerProductSchema, takenFitSchema } from '@/core/fit';
+import { containerProductSchema, fitWishesSchema, takenFitSchema } from '@/core/fit';
 import { draftSchema, moveListSchema } from '@/core/place';
 import { fixtureSchema, pictureSchema, roomSchema, thingPictureSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { containerIdSchema, err, ok, projectIdSchema, roomIdSchema, type ProjectId, type Result } from '@/core/shared';
-import { materialsSchema, offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
+import { giftCardSchema, handNeedSchema, materialsSchema, offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
 import { carrySchema, decisionEventSchema, groupSchema, ownMethodSchema, sessionSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
@@ -18,7 +18,7 @@ import { enoughRuleTable, listEnoughRules, listThingPictures, thingPictureTable 
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { carryTable, listSessionRecords, ownMethodTable, sessionTable } from '@/data/sessionRepo';
 import {
-  agreementTable, bayTable, containerTable, draftTable, fitTable, fixtureTable, groupTable, materialsTable, moveListTable, needPriorityTable, offerTable, personTable, pictureTable,
+  agreementTable, bayTable, containerTable, draftTable, fitTable, fitWishesTable, fixtureTable, giftCardTable, groupTable, handNeedTable, materialsTable, moveListTable, needPriorityTable, offerTable, personTable, pictureTable,
   projectTable, purchaseTable, roomTable, sectionTable, shopTable, unitTable, vantagePointTable,
 } from '@/data/tables';
 import type { Table } from '@/data/columns';
@@ -49,12 +49,15 @@ const archiveSchema = z.strictObject({
   drafts: z.array(draftSchema).default([]),
   moveLists: z.array(moveListSchema).default([]),
   fits: z.array(takenFitSchema),
+  fitWishes: z.array(fitWishesSchema).default([]),
   containers: z.array(containerProductSchema),
   shops: z.array(shopSchema),
   offers: z.array(offerSchema),
   purchases: z.array(purchaseSchema),
   materials: z.array(materialsSchema).default([]),
-  priorities: z.array(z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema })),
+  priorities: z.array(z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema, approvedAt: z.iso.datetime().nullable().default(null) })),
+  handNeeds: z.array(handNeedSchema).default([]),
+  giftCards: z.array(giftCardSchema).default([]),
 });
 type Archive = z.infer<typeof archiveSchema>;
 const decisionsSchema = z.array(decisionEventSchema);
@@ -82,6 +85,7 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
     pictures: [...records.pictures], groups: [...records.groups], drafts: [...records.drafts] as Archive['drafts'], moveLists: [...records.moveLists] as Archive['moveLists'], fits: [...fits] as Archive['fits'], containers: kept,
     shops: (await listShops(db)).filter((shop) => offers.some(({ shopId }) => shopId === shop.id)),
     offers, purchases: [...records.purchases], materials: [...records.materials] as Archive['materials'], priorities: priorities.map((entry) => ({ ...entry })) as Archive['priorities'],
+    fitWishes: [...records.fitWishes] as Archive['fitWishes'], handNeeds: [...records.handNeeds], giftCards: [...records.giftCards],
   };
   const files: Zippable = {
     [PROJECT_FILE]: strToU8(JSON.stringify(archive, null, 1)),
@@ -190,7 +194,7 @@ function withFreshIds({ archive, decisions }: Documents): Documents & { readonly
   const own = [
     archive.project, ...archive.people, ...archive.rooms, ...archive.units, ...archive.units.flatMap((unit) => unit.bays),
     ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.sessions, ...archive.carries, ...archive.ownMethods, ...archive.enoughRules, ...archive.thingPictures, ...archive.rooms.flatMap((room) => room.checks),
-    ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.drafts, ...archive.purchases,
+    ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.drafts, ...archive.purchases, ...archive.handNeeds, ...archive.giftCards,
     ...archive.containers.filter(({ projectId }) => projectId !== null),
   ];
   const fresh = new Map<string, string>(own.map(({ id }) => [id, createId()]));
@@ -242,7 +246,10 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   await insertMissing(containerTable, archive.containers);
   await insertMissing(shopTable, archive.shops);
   await insertMissing(offerTable, archive.offers);
+  await insertAll(fitWishesTable, archive.fitWishes.map(({ bayId, ...wishes }) => ({ ...wishes, id: bayId })));
   await insertAll(purchaseTable, archive.purchases);
+  await insertAll(handNeedTable, archive.handNeeds);
+  await insertAll(giftCardTable, archive.giftCards);
   await insertAll(materialsTable, archive.materials);
   await insertAll(needPriorityTable, archive.priorities);
 }

@@ -50,7 +50,7 @@ export async function addCatalogueContainer(db: Db, input: ContainerInput & { re
     const shop = known ?? { id: shopIdSchema.parse(createId()), name: offer.shopName, currency: offer.currency, deliveryMinor: 0, freeOverMinor: null };
     if (!known) await trx(shopTable.name).insert(shopTable.toRow(shop));
     await trx(offerTable.name).insert(
-      offerTable.toRow({ id: offerIdSchema.parse(createId()), shopId: shop.id, containerId: id, packSize: offer.packSize, priceMinor: offer.priceMinor }),
+      offerTable.toRow({ id: offerIdSchema.parse(createId()), shopId: shop.id, containerId: id, packSize: offer.packSize, priceMinor: offer.priceMinor, checkedAt: null, inStock: null, aisle: '' }),
     );
   });
   return id;

@@ -54,7 +54,7 @@ export async function takeFit(
   if (faults.length > 0) return err(faults);
   const bayName = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === input.bayId)?.name ?? '';
   await recordChange(db, { projectId, label: `took a fit for ${bayName}`, now: nowIso() }, (writer) =>
-    writer.put(fitTable, { id: input.bayId, prefer: input.prefer, answer: input.answer, takenAt: nowIso() }),
+    writer.put(fitTable, { id: input.bayId, prefer: input.prefer, answer: input.answer, takenAt: nowIso(), checks: [] }),
   );
   return ok(undefined);
 }

@@ -1,7 +1,7 @@
 import 'server-only';
 
 import { err, loadSolver, ok, purchaseIdSchema, type Clock, type ContainerId, type ProjectId, type PurchaseId, type Result, type RoomId } from '@/core/shared';
-import { findLeftovers, findWaysBack, listNeeds, planShop, toShopRequest, type ContainerNeed, type Leftover, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack } from '@/core/shop';
+import { findLeftovers, findWaysBack, listNeeds, planShop, toShopRequest, weighWishes, type ContainerNeed, type Leftover, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack, type WishWeights } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
@@ -14,6 +14,7 @@ export interface PlannedShopping {
   readonly request: ShopRequest;
   readonly answer: ShopAnswer;
   readonly waysBack: readonly WayBack[];
+  readonly wishes: WishWeights;
   /** Shops that price in another currency are left out; their names are told. */
   readonly otherCurrencyShopNames: readonly string[];
 }
@@ -32,6 +33,9 @@ export async function loadRoomShopping(db: Db, records: ProjectRecords, roomId: 
     shops: await listShops(db),
     purchases: records.purchases.filter((purchase) => purchase.roomId === roomId),
     priorities: new Map(records.priorities.filter((entry) => entry.roomId === roomId).map((entry) => [entry.containerId, entry.priority])),
+    handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
+    giftCards: records.giftCards,
+    cardPurchases: records.purchases,
     budgetMinor: room.budgetMinor,
     currency: records.project.currency,
   };
@@ -46,6 +50,7 @@ export async function planRoomShopping(shopping: RoomShopping): Promise<PlannedS
     needs: listNeeds(shopping),
     request,
     answer,
+    wishes: weighWishes(request, answer, means),
     waysBack: answer.leastBudgetMinor === undefined ? [] : findWaysBack(request, means),
     otherCurrencyShopNames: shopping.shops.filter((shop) => shop.currency !== shopping.currency).map(({ name }) => name),
   };
@@ -60,16 +65,16 @@ export async function setNeedPriority(
   const container = containers.find(({ id }) => id === input.containerId);
   if (!container || rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', 'there is no such line on this list');
   await recordChange(db, { projectId, label: `changed how much ${container.name} is wanted`, now: nowIso() }, (writer) =>
-    writer.put(needPriorityTable, { ...input, id: `${input.roomId}_${input.containerId}` }),
+    writer.put(needPriorityTable, { ...input, id: `${input.roomId}_${input.containerId}`, approvedAt: null }),
   );
 }
 
 /** Notes what was paid at the till. */
-export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'>): Promise<void> {
+export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'> & Partial<Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId'>>): Promise<void> {
   const { rooms } = await getProjectRecords(db, projectId);
   if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
   await recordChange(db, { projectId, label: `bought ${input.label}`, now: nowIso() }, (writer) =>
-    writer.insert(purchaseTable, { ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso(), returnBy: null, returnedPieces: 0, refundMinor: 0 }),
+    writer.insert(purchaseTable, { paidBy: '', cardMinor: 0, expectedMinor: null, handNeedId: null, ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso(), returnBy: null, returnedPieces: 0, refundMinor: 0 }),
   );
 }
 

@@ -31,7 +31,7 @@ function toProduct({ litres, ...typed }: Base, context: z.core.$RefinementCtx) {
   if (!Number.isFinite(read) || read <= 0) context.addIssue({ code: 'custom', path: ['litres'], message: 'Litres as a number, e.g. 12.5' });
   else if (read > outerLitres) context.addIssue({ code: 'custom', path: ['litres'], message: `It is only ${Math.round(outerLitres * 10) / 10} l outside` });
   return {
-    ...typed, innerLitres: Math.max(0.01, read), innerHeightMm, innerWidthMm: null, shape: 'box' as const, maxStack: null, tareG: 0, maxLoadG: null, turnable: true,
+    ...typed, innerLitres: Math.max(0.01, read), innerHeightMm, innerWidthMm: null, shape: 'box' as const, maxStack: null, tareG: 0, maxLoadG: null, turnable: true, line: '', colour: '', howTo: '',
   };
 }
 

@@ -96,6 +96,14 @@ const familyOffers: readonly Offer[] = familyProducts.flatMap(({ key, priceMinor
   ];
 });
 
+export const postShopName = 'Ottersby Storage, by post';
+
+/** What the shop by post sells, as its simulated service offers it. */
+export const postedGoods = (): { id: string; name: string; packSize: number; priceMinor: number; aisle: string }[] => [
+  ...samples.flatMap(([id, name, , , , , , list]) => list.flatMap(([shop, packSize, priceMinor], i) => (shop === 'otter' ? [{ id: `sample-${id}-${i}`, name, packSize, priceMinor, aisle: '' }] : []))),
+  ...familyOffers.flatMap((offer) => (offer.shopId === 'sample-shop-otter' ? [{ id: offer.id, name: familyProducts.find(({ key }) => offer.containerId === `sample-${key}`)?.name ?? offer.id, packSize: offer.packSize, priceMinor: offer.priceMinor, aisle: '' }] : [])),
+];
+
 /** Puts the samples in where the catalogue is empty; what is there is never touched. */
 export async function insertStarterCatalogue(db: Db): Promise<boolean> {
   const any: unknown = await db(containerTable.name).whereNull('project_id').first('id');

@@ -2,11 +2,14 @@
 
 import { z } from 'zod';
 
-import { fitAims, fitAnswerSchema } from '@/core/fit';
-import { bayIdSchema, projectIdSchema } from '@/core/shared';
+import { fitAims, fitAnswerSchema, mockCheckSchema } from '@/core/fit';
+import { bayIdSchema, containerIdSchema, formatMoney, groupIdSchema, projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
+import { getProjectRecords } from '@/data/projectRepo';
 import { dropFit, takeFit } from '@/server/fit/takeFit';
+import { correctContainer, noteFitWish, noteMockCheck, type Refit } from '@/server/fit/wishes';
 import type { ActionResult } from '@/ui/actionResult';
+import { typedPositiveLength } from '@/ui/typedValues';
 import { fitFaultWords } from '@/ui/words';
 import { answer, done } from './answer';
 
@@ -24,4 +27,46 @@ export async function dropFitAction(projectId: string, bayId: string): Promise<A
     await dropFit(await getDatabase(), input.projectId, input.bayId);
     return done;
   });
+}
+
+const wishSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.enum(['forbid', 'allow']), containerId: containerIdSchema }),
+  z.object({ kind: z.literal('pin'), groupId: groupIdSchema, containerId: containerIdSchema }),
+  z.object({ kind: z.literal('unpin'), groupId: groupIdSchema }),
+]);
+
+export async function noteFitWishAction(projectId: string, bayId: string, wish: unknown): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, bayId: bayIdSchema, wish: wishSchema }), { projectId, bayId, wish }, async (input) => {
+    await noteFitWish(await getDatabase(), input.projectId, input.bayId, input.wish);
+    return done;
+  });
+}
+
+export async function noteMockCheckAction(projectId: string, bayId: string, check: unknown): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, bayId: bayIdSchema, check: mockCheckSchema }), { projectId, bayId, check }, async (input) => {
+    await noteMockCheck(await getDatabase(), input.projectId, input.bayId, input.check);
+    return done;
+  });
+}
+
+/** Typed: what the tape says. The answer tells what became of the fits that it stands in. */
+export async function correctContainerAction(projectId: string, containerId: string, typed: unknown): Promise<ActionResult & { readonly words?: string }> {
+  const db = await getDatabase();
+  const whose = z.object({ projectId: projectIdSchema, containerId: containerIdSchema }).safeParse({ projectId, containerId });
+  if (!whose.success) return { ok: false, message: 'There is no such container' };
+  const { project } = await getProjectRecords(db, whose.data.projectId);
+  const form = z.object({ width: typedPositiveLength(project.units), depth: typedPositiveLength(project.units), height: typedPositiveLength(project.units) }).safeParse(typed);
+  if (!form.success) return { ok: false, message: form.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; ') };
+  const { width, depth, height } = form.data;
+  const corrected = await correctContainer(db, whose.data.projectId, { containerId: whose.data.containerId, widthMm: width.mm, depthMm: depth.mm, heightMm: height.mm, unit: project.units });
+  if (!corrected.ok) return { ok: false, message: 'A round container is as wide as it is deep' };
+  return { ...done, words: corrected.value.map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency))).join(' ') || 'Noted. It stands in no fit.' };
+}
+
+function refitWords({ bayName, outcome, moreMinor }: Refit, money: (minor: number) => string): string {
+  switch (outcome) {
+    case 'still_fits': return `${bayName}: it still goes in as drawn.`;
+    case 'worked_out_anew': return `${bayName}: worked out anew, ${moreMinor === 0 ? 'at the same cost' : moreMinor > 0 ? `${money(moreMinor)} more` : `${money(-moreMinor)} less`}.`;
+    case 'given_up': return `${bayName}: nothing was found that goes in now; its fit is given up.`;
+  }
 }

@@ -2,12 +2,14 @@
 
 import { z } from 'zod';
 
-import { containerIdSchema, formatMoneyInput, projectIdSchema, purchaseIdSchema, roomIdSchema } from '@/core/shared';
+import { bayIdSchema, containerIdSchema, formatMoneyInput, giftCardIdSchema, handNeedIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, shopIdSchema } from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
 import { getDatabase } from '@/data/db';
+import { addGiftCard, addHandNeed, approveNeed, removeGiftCard, removeHandNeed, takeSubstitute } from '@/server/shop/buying';
+import { readShopService, shopServiceAddressOf, type ServiceFault } from '@/server/shop/readShopService';
 import { addPurchase, noteReturn, removePurchase, setNeedPriority } from '@/server/shop/roomShopping';
 import type { ActionResult } from '@/ui/actionResult';
-import { typedMoney } from '@/ui/typedValues';
+import { typedMoney, typedNumber } from '@/ui/typedValues';
 import { answer, done } from './answer';
 
 const placeSchema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });
@@ -20,11 +22,18 @@ const purchaseFormSchema = z.object({
   pieces: z.number().int().min(0).max(100_000),
   /** What the till said, which may differ from the list. */
   paid: typedMoney,
+  /** What the list said. */
+  expectedMinor: z.number().int().min(0).max(1e9).nullable(),
+  handNeedId: handNeedIdSchema.nullable(),
+  /** The part that a gift card pays; empty: none. */
+  card: z.union([z.literal('').transform(() => 0), typedMoney]),
+  paidBy: z.string().trim().max(40),
 });
 
 export async function addPurchaseAction(place: Place, typed: unknown): Promise<ActionResult> {
-  return answer(placeSchema.extend({ form: purchaseFormSchema }), { ...place, form: typed }, async ({ projectId, roomId, form: { paid, ...form } }) => {
-    await addPurchase(await getDatabase(), projectId, { ...form, roomId, paidMinor: paid });
+  return answer(placeSchema.extend({ form: purchaseFormSchema }), { ...place, form: typed }, async ({ projectId, roomId, form: { paid, card, ...form } }) => {
+    if (card > paid) return { ok: false, message: 'The card cannot pay more than the till asks' };
+    await addPurchase(await getDatabase(), projectId, { ...form, roomId, paidMinor: paid, cardMinor: card });
     return done;
   });
 }
@@ -53,4 +62,61 @@ export async function noteReturnAction(projectId: string, purchaseId: string, ty
     if (noted.ok) return done;
     return { ok: false, message: noted.error.code === 'more_than_bought' ? `Only ${noted.error.mostPieces} were bought` : `Only ${formatMoneyInput(noted.error.mostMinor)} was paid` };
   });
+}
+
+export async function addHandNeedAction(place: Place, typed: unknown): Promise<ActionResult> {
+  const form = z.object({ name: z.string().trim().min(1, 'Type what it is').max(80), qty: typedNumber({ least: 1, most: 10_000, what: 'how many' }).pipe(z.number().int('A whole number')), packSize: typedNumber({ least: 1, most: 1000, what: 'pieces in a pack' }).pipe(z.number().int('A whole number')), price: typedMoney, shopId: shopIdSchema, priority: prioritySchema });
+  return answer(placeSchema.extend({ form }), { ...place, form: typed }, async ({ projectId, roomId, form: { price, ...facts } }) => {
+    await addHandNeed(await getDatabase(), projectId, { ...facts, roomId, priceMinor: price });
+    return done;
+  });
+}
+
+export async function removeHandNeedAction(projectId: string, handNeedId: string): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, handNeedId: handNeedIdSchema }), { projectId, handNeedId }, async (input) => {
+    await removeHandNeed(await getDatabase(), input.projectId, input.handNeedId);
+    return done;
+  });
+}
+
+export async function addGiftCardAction(projectId: string, typed: unknown): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, form: z.object({ shopId: shopIdSchema, amount: typedMoney }) }), { projectId, form: typed }, async (input) => {
+    await addGiftCard(await getDatabase(), input.projectId, { shopId: input.form.shopId, amountMinor: input.form.amount });
+    return done;
+  });
+}
+
+export async function removeGiftCardAction(projectId: string, giftCardId: string): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, giftCardId: giftCardIdSchema }), { projectId, giftCardId }, async (input) => {
+    await removeGiftCard(await getDatabase(), input.projectId, input.giftCardId);
+    return done;
+  });
+}
+
+export async function approveNeedAction(place: Place, containerId: string, isApproved: boolean): Promise<ActionResult> {
+  return answer(placeSchema.extend({ containerId: containerIdSchema, isApproved: z.boolean() }), { ...place, containerId, isApproved }, async ({ projectId, ...input }) => {
+    await approveNeed(await getDatabase(), projectId, input);
+    return done;
+  });
+}
+
+export async function takeSubstituteAction(projectId: string, containerId: string, bayId: string): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, containerId: containerIdSchema, bayId: bayIdSchema }), { projectId, containerId, bayId }, async (input) => {
+    await takeSubstitute(await getDatabase(), input.projectId, input);
+    return done;
+  });
+}
+
+const FAULT_WORDS: Readonly<Record<ServiceFault['code'], string>> = {
+  no_answer: 'The shop does not answer. Prices stay as they were last read.',
+  too_late: 'The shop took too long, three times. Prices stay as they were last read.',
+  unreadable: 'The shop answered something that is no price list. Prices stay as they were last read.',
+};
+
+/** Asks the shop's service for prices and stock; on a failure everything stays. */
+export async function askShopAction(): Promise<ActionResult & { readonly words?: string }> {
+  const read = await readShopService(await getDatabase(), shopServiceAddressOf(process.env));
+  if (!read.ok) return { ok: false, message: FAULT_WORDS[read.error.code] };
+  const { shopName, changedCount, soldOutCount } = read.value;
+  return { ...done, words: `${shopName}: ${changedCount === 0 ? 'no price changed' : `${changedCount} prices changed`}, ${soldOutCount === 0 ? 'everything in stock' : `${soldOutCount} sold out`}.` };
 }

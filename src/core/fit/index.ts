@@ -5,7 +5,7 @@ export {
 } from './model';
 export { planFit } from './planFit';
 export { findFitFaults, type FitFault } from './findFitFaults';
-export { explainUnused } from './suitability';
+export { explainUnused, findBayFault, suits, type FitPin, type FitQuestion } from './suitability';
 export { clearancesAround, type Around } from './clearancesAround';
 // Records and how they reach the engine
 export {

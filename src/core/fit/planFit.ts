@@ -5,7 +5,7 @@ import { FitSearch, type FoundFit } from './searchFit';
 import { searchPartial } from './searchPartial';
 import { floorRowsOf, type FloorRow } from './floorRows';
 import { ContainerSelection, type Chosen, type RelaxedFit } from './selectContainers';
-import { explainUnused } from './suitability';
+import { explainUnused, type FitQuestion } from './suitability';
 
 interface Means {
   readonly solver: Solver;
@@ -30,7 +30,7 @@ const BOUND_NODES = 150_000;
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic
  * unless `timeLimitMs` cuts it.
  */
-export function planFit(request: FitRequest, { solver, clock }: Means): FitAnswer {
+export function planFit(request: FitQuestion, { solver, clock }: Means): FitAnswer {
   const startMs = clock();
   const passedMs = () => clock() - startMs;
   const leftMs = (share: number) => () => request.timeLimitMs * share - passedMs();

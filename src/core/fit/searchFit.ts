@@ -4,7 +4,7 @@ import type { FitContainer, FitGroup, FitRequest } from './model';
 import { packPiles, type Packing } from './packPiles';
 import type { FloorRow } from './floorRows';
 import { maxStackOf, type Chosen } from './selectContainers';
-import { clearOf, findBayFault, findGroupFault, groupMassG } from './suitability';
+import { clearOf, findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
 
 /** Containers that were found a place, with what they score: less is better, first aim first. */
 export interface FoundFit {
@@ -61,7 +61,7 @@ export class FitSearch {
   /** At which something stood last. */
   private standingPrice: number;
 
-  constructor(private readonly request: FitRequest, private readonly floorRows: readonly FloorRow[], private readonly leftMs: () => number) {
+  constructor(private readonly request: FitQuestion, private readonly floorRows: readonly FloorRow[], private readonly leftMs: () => number) {
     this.random = createRandom(request.seed);
     this.groups = request.groups.filter(({ litres }) => litres > 0);
     const standing = request.containers.filter((container) => container.innerLitres > 0 && findBayFault(request, container) === undefined);
@@ -71,7 +71,7 @@ export class FitSearch {
       this.groups.map((group) => [
         group,
         measured
-          .filter(({ container }) => findGroupFault(container, group) === undefined)
+          .filter(({ container }) => suits(request, container, group))
           .map((entry) => ({ ...entry, isHeavy: (groupMassG(group) / group.litres) * entry.container.innerLitres > (entry.container.maxLoadG ?? Infinity) + 1e-9 })),
       ]),
     );

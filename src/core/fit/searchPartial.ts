@@ -4,7 +4,7 @@ import type { FitContainer, FitGroup, FitRequest } from './model';
 import { cleanGrams, packMost, type Packing } from './packPiles';
 import { buildPiles, type Filled, type Pile } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
-import { findBayFault, findGroupFault, groupMassG } from './suitability';
+import { findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
 
 /** What stands where not everything can. */
 export interface PartialFit {
@@ -22,7 +22,7 @@ const MOST_ROUNDS = 20_000;
  * they take, as long as one still stands; many orders, the least litres unmet kept. Each container
  * counts as full, so that no load is understated. Deterministic unless the time cuts it.
  */
-export function searchPartial(request: FitRequest, { selection, leftMs }: { readonly selection: readonly Chosen[] | undefined; readonly leftMs: () => number }): PartialFit {
+export function searchPartial(request: FitQuestion, { selection, leftMs }: { readonly selection: readonly Chosen[] | undefined; readonly leftMs: () => number }): PartialFit {
   const random = createRandom(request.seed + 1);
   const piles = selection && isBearableAt(request, selection) ? buildPiles(request, selection, Infinity) : [];
   let best: Filling | undefined;
@@ -50,7 +50,7 @@ export function searchPartial(request: FitRequest, { selection, leftMs }: { read
   return best ?? { chosen: [], packing: { placements: [], blockingG: 0 }, unmetLitres: request.groups.reduce((sum, { litres }) => sum + litres, 0) };
 }
 
-function fillOnce(request: FitRequest, random: Random | undefined): Filling {
+function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
   const floor = new Floor(request);
   const counts = new Map<FitGroup, Map<FitContainer, number>>();
   const used = new Map<FitContainer, number>();
@@ -63,7 +63,7 @@ function fillOnce(request: FitRequest, random: Random | undefined): Filling {
     if (group.litres <= 0) continue;
     const densityG = groupMassG(group) / group.litres;
     const suited = request.containers
-      .filter((container) => findBayFault(request, container) === undefined && findGroupFault(container, group) === undefined && densityG * container.innerLitres <= (container.maxLoadG ?? Infinity))
+      .filter((container) => findBayFault(request, container) === undefined && suits(request, container, group) && densityG * container.innerLitres <= (container.maxLoadG ?? Infinity))
       .map((container) => ({ container, worth: ((container.innerLitres * maxStackOf(request, container)) / (container.outer.width * container.outer.depth)) * shake() }))
       .sort((a, b) => b.worth - a.worth);
     let left = group.litres;

@@ -1,7 +1,7 @@
 import { isSolved, LinearModel, minimiseNarrowed, type LinearSolution, type Narrowed, type Solver } from '../shared';
 import type { FitAim, FitContainer, FitGroup, FitRequest } from './model';
 import type { FloorRow } from './floorRows';
-import { clearOf, findBayFault, findGroupFault, groupMassG } from './suitability';
+import { clearOf, findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
 
 /** How many of one container hold one group. */
 export interface Chosen {
@@ -43,7 +43,7 @@ export class ContainerSelection {
   private readonly stacks: readonly { readonly container: FitContainer; readonly variable: number }[];
 
   constructor(
-    private readonly request: FitRequest,
+    private readonly request: FitQuestion,
     private readonly floorRows: readonly FloorRow[],
   ) {
     this.pairs = findPairs(request);
@@ -139,11 +139,11 @@ export class ContainerSelection {
   }
 }
 
-function findPairs(request: FitRequest): Pair[] {
+function findPairs(request: FitQuestion): Pair[] {
   const standing = request.containers.filter((container) => findBayFault(request, container) === undefined);
   return request.groups.flatMap((group) =>
     standing
-      .filter((container) => group.litres > 0 && findGroupFault(container, group) === undefined)
+      .filter((container) => group.litres > 0 && suits(request, container, group))
       .map((container) => {
         const byMass = container.maxLoadG === undefined ? 0 : groupMassG(group) / Math.max(1e-9, container.maxLoadG);
         const byLitres = group.litres / container.innerLitres;

@@ -68,6 +68,20 @@ export function findGroupFault(container: FitContainer, group: FitGroup): string
   return undefined;
 }
 
+/** A group that may stand in this container only; several pins of a group leave it the choice between them. */
+export interface FitPin {
+  readonly groupId: string;
+  readonly containerId: string;
+}
+/** A request with what somebody has pinned; the open format has no pins. */
+export type FitQuestion = FitRequest & { readonly pins?: readonly FitPin[] };
+
+/** Whether a container suits a group, and no pin gives the group to another. */
+export function suits({ pins = [] }: FitQuestion, container: FitContainer, group: FitGroup): boolean {
+  const own = pins.filter(({ groupId }) => groupId === group.id);
+  return findGroupFault(container, group) === undefined && (own.length === 0 || own.some(({ containerId }) => containerId === container.id));
+}
+
 /** One sentence a container that cannot be used here, by the first measure that rules it out. */
 export function explainUnused(request: FitRequest): FitReason[] {
   return request.containers.flatMap((container) => {

@@ -6,7 +6,7 @@ export {
   agreementIdSchema, bayIdSchema, carryIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, draftIdSchema, enoughRuleIdSchema, fixtureIdSchema, giftCardIdSchema, groupIdSchema, handNeedIdSchema, methodIdSchema, offerIdSchema, personIdSchema,
   pictureIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema, shopIdSchema, thingIdSchema,
   unitIdSchema, vantagePointIdSchema,
-  type AgreementId, type BayId, type CarryId, type CheckId, type ContainerId, type DecisionId, type DraftId, type EnoughRuleId, type FixtureId, type GroupId, type MethodId, type OfferId, type PersonId,
+  type AgreementId, type BayId, type CarryId, type CheckId, type ContainerId, type DecisionId, type DraftId, type EnoughRuleId, type FixtureId, type GiftCardId, type HandNeedId, type GroupId, type MethodId, type OfferId, type PersonId,
   type PictureId, type ProjectId, type PurchaseId, type RoomId, type SectionId, type SessionId, type ShopId, type ThingId,
   type UnitId, type VantagePointId,
 } from './ids';

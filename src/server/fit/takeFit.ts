@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { findFitFaults, toFitContainer, toFitRequest, type FitAim, type FitAnswer, type FitContainer, type FitFault, type FitRequest } from '@/core/fit';
+import { findFitFaults, toFitContainer, toFitRequest, type FitAim, type FitAnswer, type FitContainer, type FitFault, type FitQuestion } from '@/core/fit';
 import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
 import { findUnitPriceMinor } from '@/core/shop';
 import { recordChange } from '@/data/changes';
@@ -20,14 +20,28 @@ export async function listFitContainers(db: Db, { project, containers }: Project
 }
 
 /** @errors `not_found` where the bay is not of this project. */
-export async function createFitRequest(db: Db, records: ProjectRecords, ask: { readonly bayId: BayId; readonly prefer: FitAim }): Promise<FitRequest> {
+export async function createFitRequest(db: Db, records: ProjectRecords, ask: { readonly bayId: BayId; readonly prefer: FitAim }): Promise<FitQuestion> {
   const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === ask.bayId);
   if (!bay) throw new DataError('not_found', `there is no bay ${ask.bayId}`);
   const elsewhere = ownedInOtherFits(records, ask.bayId);
-  const containers = (await listFitContainers(db, records)).map((container) =>
+  const wishes = records.fitWishes.find(({ bayId }) => bayId === ask.bayId);
+  const allowed = (await listFitContainers(db, records)).filter(({ id }) => !wishes?.forbidden.some((forbidden) => forbidden === id));
+  const containers = allowed.map((container) =>
     container.available === undefined ? container : { ...container, available: Math.max(0, container.available - (elsewhere.get(container.id) ?? 0)) },
   );
-  return toFitRequest({ bay, groups: records.groups, things: records.things, containers, prefer: ask.prefer });
+  const request = toFitRequest({ bay, groups: records.groups, things: records.things, containers, prefer: ask.prefer });
+  // A pin on what has no price any more, or lives elsewhere now, holds nothing back.
+  const pins = (wishes?.pins ?? []).filter((pin) => request.groups.some(({ id }) => id === pin.groupId) && containers.some(({ id }) => id === pin.containerId));
+  return pins.length === 0 ? request : { ...request, pins };
+}
+
+/** Litres of one usual thing of each group in the request: kept things, counted one by one. */
+export function litresEachOf({ things }: ProjectRecords, request: FitQuestion): Readonly<Record<string, number>> {
+  return Object.fromEntries(request.groups.flatMap(({ id }) => {
+    const kept = things.filter((thing) => thing.verdict === 'keep' && thing.groupId === id);
+    const count = kept.reduce((sum, thing) => sum + thing.count, 0);
+    return count === 0 ? [] : [[id, kept.reduce((sum, thing) => sum + thing.litres, 0) / count]];
+  }));
 }
 
 /** An owned container that stands in another bay cannot stand here too. */

@@ -1,20 +1,27 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
-import { fitAims, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
+import { fitAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
 import { formatLitres, type Currency, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
-import { Button } from '../primitives/Button';
+import { Button, buttonClass } from '../primitives/Button';
 import { useKeys } from '../primitives/useKeys';
 import { AnswerCard } from './AnswerCard';
 import { FitDrawing } from './FitDrawing';
 import { PickedContainer, Reasons } from './PickedContainer';
 import { useFits } from './useFits';
+import { WishList } from './WishList';
 
 interface FitWorkbenchProps {
-  readonly request: FitRequest;
+  readonly request: FitQuestion;
+  readonly litresEach: Readonly<Record<string, number>>;
+  /** Containers that are not wanted here; pinned groups are in the request. */
+  readonly forbidden: readonly { readonly id: string; readonly name: string }[];
+  readonly mockUpHref: string;
+  readonly onWish: (wish: unknown) => Promise<ActionResult>;
   readonly taken: { readonly prefer: FitAim; readonly answer: FitAnswer } | undefined;
   readonly currency: Currency;
   readonly measureUnit: LengthUnit;
@@ -23,7 +30,7 @@ interface FitWorkbenchProps {
 }
 
 /** Four ways to fit one place out, drawn to scale, each with its cost and its reasons. */
-export function FitWorkbench({ request, taken, currency, measureUnit, onTake, onDrop }: FitWorkbenchProps) {
+export function FitWorkbench({ request, litresEach, forbidden, mockUpHref, onWish, taken, currency, measureUnit, onTake, onDrop }: FitWorkbenchProps) {
   const router = useRouter();
   const { answers, isRunning, problem, stop } = useFits(request);
   const [prefer, setPrefer] = useState<FitAim>(taken?.prefer ?? 'cost');
@@ -52,12 +59,16 @@ export function FitWorkbench({ request, taken, currency, measureUnit, onTake, on
         </div>
         {isRunning && <Button onClick={stop}>Stop, keep what is there</Button>}
         {isTaken ? (
-          <Button onClick={() => void act(onDrop(), 'Given up; nothing of it is on the list any more.')}>Give this fit up</Button>
+          <>
+            <Link className={buttonClass('main')} href={mockUpHref}>Try it in the empty place</Link>
+            <Button onClick={() => void act(onDrop(), 'Given up; nothing of it is on the list any more.')}>Give this fit up</Button>
+          </>
         ) : (
           <Button look="main" disabled={!answer || answer.placements.length === 0} onClick={take}>Take this fit <kbd>A</kbd></Button>
         )}
         <p role="status" className="text-[13.5px] text-soft empty:hidden">{message}</p>
-        {answer && pickedIndex !== undefined && <PickedContainer request={request} answer={answer} index={pickedIndex} measureUnit={measureUnit} />}
+        {answer && pickedIndex !== undefined && <PickedContainer request={request} answer={answer} index={pickedIndex} measureUnit={measureUnit} currency={currency} litresEach={litresEach} onWish={onWish} />}
+        <WishList request={request} forbidden={forbidden} onWish={async (wish) => { const result = await onWish(wish); setMessage(result.ok ? '' : result.message); router.refresh(); }} />
         {answer && pickedIndex === undefined && <p className="text-[13.5px] text-soft">{formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to see its clearances; {request.clearances.side} mm are kept at the sides, {request.clearances.between} mm between.</p>}
       </div>
     </div>

@@ -1,28 +1,41 @@
-import { clearancesAround, explainUnused, type FitAnswer, type FitRequest } from '@/core/fit';
-import { formatLength, formatLitres, type LengthUnit } from '@/core/shared';
+'use client';
 
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+
+import { clearancesAround, explainUnused, findBayFault, suits, type FitAnswer, type FitQuestion, type FitRequest } from '@/core/fit';
+import { formatLength, formatLitres, formatMoney, type Currency, type LengthUnit } from '@/core/shared';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
 
 interface PickedProps {
-  readonly request: FitRequest;
+  readonly request: FitQuestion;
   readonly answer: FitAnswer;
   readonly index: number;
   readonly measureUnit: LengthUnit;
+  readonly currency: Currency;
+  /** Litres of one usual thing of each group, where things were counted one by one. */
+  readonly litresEach: Readonly<Record<string, number>>;
+  readonly onWish: (wish: unknown) => Promise<ActionResult>;
 }
 
 /** One container opened: its sizes and the air on every side. */
-export function PickedContainer({ request, answer, index, measureUnit }: PickedProps) {
+export function PickedContainer({ request, answer, index, measureUnit, currency, litresEach, onWish }: PickedProps) {
   const placement = answer.placements[index];
   const container = request.containers.find(({ id }) => id === placement?.containerId);
   const around = clearancesAround(request, answer, index);
   if (!placement || !container || !around) return null;
   const say = (mm: number) => formatLength(Math.round(mm * 10) / 10, measureUnit);
   const bare = (mm: number) => say(mm).replace(/ \w+$/, '');
+  const group = request.groups.find(({ id }) => id === placement.groupId);
+  const each = litresEach[placement.groupId] ?? 0;
   const rows: readonly (readonly [string, string])[] = [
     ['outside', `${bare(container.outer.width)} × ${bare(container.outer.depth)} × ${say(container.outer.height)}`],
     ['inside', `${formatLitres(container.innerLitres)}, ${say(container.innerHeight)} high`],
     ['air left, right', `${bare(around.leftMm)}, ${say(around.rightMm)}`],
     ['air before, behind', `${bare(around.frontMm)}, ${say(around.backMm)}`],
     ['air above', say(around.aboveMm)],
+    ...(each > 0 ? [['goes in', `about ${Math.floor(container.innerLitres / each)} of ${formatLitres(each)} each`] as const] : []),
   ];
   return (
     <section aria-label="Picked container" className="panel p-3">
@@ -32,7 +45,39 @@ export function PickedContainer({ request, answer, index, measureUnit }: PickedP
           <div key={label} className="flex justify-between gap-3"><dt className="text-soft">{label}</dt><dd className="text-right font-mono text-[13px]">{value}</dd></div>
         ))}
       </dl>
+      {group && <PickedWishes key={`${container.id}-${group.id}`} request={request} containerId={container.id} group={group} currency={currency} onWish={onWish} />}
     </section>
+  );
+}
+
+/** Keep it, never, or another one instead: all four ways are worked out again with that. */
+function PickedWishes({ request, containerId, group, currency, onWish }: Pick<PickedProps, 'request' | 'currency' | 'onWish'> & { readonly containerId: string; readonly group: FitRequest['groups'][number] }) {
+  const router = useRouter();
+  const [message, setMessage] = useState('');
+  const wish = async (what: unknown) => {
+    const result = await onWish(what);
+    setMessage(result.ok ? '' : result.message);
+    router.refresh();
+  };
+  const isPinned = (request.pins ?? []).some((pin) => pin.groupId === group.id);
+  const others = request.containers
+    .filter((other) => other.id !== containerId && findBayFault(request, other) === undefined && suits({ ...request, pins: [] }, other, group))
+    .sort((a, b) => a.priceMinor - b.priceMinor);
+  return (
+    <div className="mt-2 grid gap-1.5 border-t border-line pt-2">
+      <div className="flex flex-wrap gap-1.5">
+        {isPinned ? <Button look="quiet" onClick={() => void wish({ kind: 'unpin', groupId: group.id })}>Let {group.name} go free</Button> : <Button look="quiet" onClick={() => void wish({ kind: 'pin', groupId: group.id, containerId })}>Only this for {group.name}</Button>}
+        <Button look="quiet" onClick={() => void wish({ kind: 'forbid', containerId })}>Not in this place</Button>
+      </div>
+      <label className="grid gap-0.5 text-[13px] text-soft">
+        Another one for {group.name}
+        <select className="input" value="" onChange={(event) => void wish({ kind: 'pin', groupId: group.id, containerId: event.target.value })}>
+          <option value="" disabled>{others.length === 0 ? 'nothing else goes in' : 'choose'}</option>
+          {others.map((other) => <option key={other.id} value={other.id}>{other.name}, {formatLitres(other.innerLitres)}, {formatMoney(other.priceMinor, currency)}</option>)}
+        </select>
+      </label>
+      {message !== '' && <p role="alert" className="text-[13px] text-signal-deep">{message}</p>}
+    </div>
   );
 }
 

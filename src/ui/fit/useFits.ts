@@ -3,7 +3,7 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 
-import { fitAims, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
+import { fitAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
 import type { FitWorker } from '@/workers/fit.worker';
 
 export type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
@@ -16,7 +16,7 @@ class FitRunner {
   constructor(onBroken: () => void) {
     this.worker.onerror = onBroken;
   }
-  plan(request: FitRequest): Promise<FitAnswer> {
+  plan(request: FitQuestion): Promise<FitAnswer> {
     return this.remote.plan(request);
   }
   close(): void {
@@ -28,12 +28,12 @@ class FitRunner {
  * Works all four answers out, one after the other, in a worker; each is shown as it comes. A new
  * request, or stopping, ends what runs.
  */
-export function useFits(request: FitRequest | undefined): { answers: FitAnswers; isRunning: boolean; problem: string; stop: () => void } {
+export function useFits(request: FitQuestion | undefined): { answers: FitAnswers; isRunning: boolean; problem: string; stop: () => void } {
   const key = request && JSON.stringify(request);
   const [state, setState] = useState<{ key: string | undefined; answers: FitAnswers; problem: string; isStopped: boolean }>({ key: undefined, answers: {}, problem: '', isStopped: false });
   useEffect(() => {
     if (key === undefined) return;
-    const asked = JSON.parse(key) as FitRequest;
+    const asked = JSON.parse(key) as FitQuestion;
     let isOver = false;
     const runner = new FitRunner(() => setState((before) => ({ ...before, problem: 'The calculation could not start in this browser.' })));
     const run = async () => {

@@ -30,9 +30,11 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
             <span className="min-w-[180px] flex-1">
               {purchase.label} <span className="text-soft">· {purchase.shopName}, {format(new Date(purchase.boughtAt), 'd MMM')}</span>
               {purchase.returnBy !== null && keptPiecesOf(purchase) > 0 && <span className="text-soft">, goes back until {format(parseISO(purchase.returnBy), 'd MMM')}</span>}
+              {(purchase.paidBy !== '' || purchase.cardMinor > 0) && <span className="text-soft">{purchase.paidBy !== '' && `, paid by ${purchase.paidBy}`}{purchase.cardMinor > 0 && `, ${formatMoney(purchase.cardMinor, currency)} of it by gift card`}</span>}
+              {purchase.expectedMinor !== null && purchase.expectedMinor !== purchase.paidMinor && <span className="block text-[13.5px] font-[650] text-signal-deep">{formatMoney(Math.abs(purchase.paidMinor - purchase.expectedMinor), currency)} {purchase.paidMinor > purchase.expectedMinor ? 'more' : 'less'} than the list said</span>}
               {purchase.returnedPieces > 0 && <span className="block text-[13.5px] text-soft">{purchase.returnedPieces} of {purchase.pieces} brought back, {formatMoney(purchase.refundMinor, currency)} paid back</span>}
             </span>
-            <span className="font-mono">{formatMoney(purchase.paidMinor - purchase.refundMinor, currency)}</span>
+            <span className="font-mono">{formatMoney(purchase.paidMinor - purchase.cardMinor - purchase.refundMinor, currency)}</span>
             {purchase.pieces > 0 && <button type="button" className={link} aria-expanded={openId === purchase.id} onClick={() => setOpenId(openId === purchase.id ? '' : purchase.id)}>bring back</button>}
             <button type="button" className={link} onClick={() => void onRemove(purchase.id).then(() => router.refresh())}>not bought</button>
           </div>

@@ -15,17 +15,18 @@ export interface NeedRow {
   readonly priority: Priority;
   /** Pieces that the plan leaves out. */
   readonly shortQty: number;
+  readonly isApproved: boolean;
 }
 
 const PRIORITY_WORDS: Readonly<Record<Priority, string>> = { must: 'must be', should: 'should be', nice: 'would be nice' };
 
 /** What the taken fits call for, what is there, and how much each is wanted. */
-export function NeedList({ needs, onPriority }: { needs: readonly NeedRow[]; onPriority: (containerId: string, priority: Priority) => Promise<ActionResult> }) {
+export function NeedList({ needs, onApprove, onPriority }: { needs: readonly NeedRow[]; onApprove: (containerId: string, isApproved: boolean) => Promise<ActionResult>; onPriority: (containerId: string, priority: Priority) => Promise<ActionResult> }) {
   const router = useRouter();
   return (
     <table className="w-full text-[14px]">
       <thead>
-        <tr className="text-left text-[13px] text-soft"><th className="py-1 font-bold">Container</th><th className="px-2 py-1 text-right font-bold">Wanted</th><th className="px-2 py-1 text-right font-bold">There</th><th className="py-1 pl-4 font-bold max-sm:pl-2">How much</th></tr>
+        <tr className="text-left text-[13px] text-soft"><th className="py-1 font-bold">Container</th><th className="px-2 py-1 text-right font-bold">Wanted</th><th className="px-2 py-1 text-right font-bold">There</th><th className="py-1 pl-4 font-bold max-sm:pl-2">How much</th><th className="py-1 pl-3 font-bold">Client</th></tr>
       </thead>
       <tbody>
         {needs.map((need) => (
@@ -42,6 +43,7 @@ export function NeedList({ needs, onPriority }: { needs: readonly NeedRow[]; onP
                 </select>
               )}
             </td>
+            <td className="py-1 pl-3">{!need.isOwned && <label className="flex min-h-9 items-center gap-1.5 max-md:min-h-11"><input type="checkbox" className="size-[18px] accent-[#23407a]" aria-label={`Client approves ${need.name}`} checked={need.isApproved} onChange={(event) => void onApprove(need.containerId, event.target.checked).then(() => router.refresh())} /> yes</label>}</td>
           </tr>
         ))}
       </tbody>

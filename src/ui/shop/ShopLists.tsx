@@ -1,16 +1,23 @@
 'use client';
 
+import { format, parseISO } from 'date-fns';
+import { Check } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatCount, formatMoney, formatMoneyInput, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { TextField } from '../primitives/Field';
 
-/** One line at a shop: packs of a container, or its delivery. */
+/** One line at a shop: packs of a container or of a thing put down by hand, or its delivery. */
 export interface ShopLine {
   readonly key: string;
   readonly containerId: string | null;
+  readonly handNeedId: string | null;
+  readonly aisle: string;
+  /** When the shop's service gave the price; null: from the list kept by hand. */
+  readonly checkedAt: string | null;
   readonly label: string;
   /** "2 packs of 3: 6 for 5 wanted". */
   readonly packs: string;
@@ -21,27 +28,42 @@ export interface ShopList {
   readonly shopId: string;
   readonly shopName: string;
   readonly payMinor: number;
+  /** Still on the gift cards of this shop. */
+  readonly cardLeftMinor: number;
   readonly lines: readonly ShopLine[];
 }
 
+interface Bought {
+  readonly containerId: string | null;
+  readonly handNeedId: string | null;
+  readonly shopName: string;
+  readonly label: string;
+  readonly pieces: number;
+  readonly paid: string;
+  readonly card: string;
+  readonly paidBy: string;
+  readonly expectedMinor: number | null;
+}
 interface ShopListsProps {
   readonly lists: readonly ShopList[];
   readonly currency: Currency;
-  readonly onBuy: (purchase: { containerId: string | null; shopName: string; label: string; pieces: number; paid: string }) => Promise<ActionResult>;
+  readonly onBuy: (purchase: Bought) => Promise<ActionResult>;
 }
 
-/** What to buy where; each line is ticked off with what the till said. */
+/** What to buy where, as one walks; a line is ticked off with one thumb, or with what the till said. */
 export function ShopLists({ lists, currency, onBuy }: ShopListsProps) {
+  const [paidBy, setPaidBy] = useState('');
   return (
     <div className="grid gap-3">
+      {lists.length > 0 && <TextField label="Who pays" className="no-print w-[200px]" placeholder="the client" value={paidBy} onChange={(event) => setPaidBy(event.target.value)} />}
       {lists.map((list) => (
-        <section key={list.shopId} className="panel">
+        <section key={list.shopId} aria-label={list.shopName} className="panel">
           <div className="flex flex-wrap items-baseline justify-between gap-x-4 px-4 pt-3 pb-2">
             <h2 className="text-[17px]">{list.shopName}</h2>
-            <p className="text-[14px] text-soft">{formatCount(list.lines.length, 'line')} · <b className="font-mono text-ink">{formatMoney(list.payMinor, currency)}</b></p>
+            <p className="text-[14px] text-soft">{formatCount(list.lines.length, 'line')} · <b className="font-mono text-ink">{formatMoney(list.payMinor, currency)}</b>{list.cardLeftMinor > 0 && <> · gift card with <span className="font-mono">{formatMoney(list.cardLeftMinor, currency)}</span> counted</>}</p>
           </div>
           <ul className="divide-y divide-line border-t border-line">
-            {list.lines.map((line) => <Line key={line.key} line={line} shopName={list.shopName} currency={currency} onBuy={onBuy} />)}
+            {list.lines.map((line) => <Line key={`${line.key}-${line.priceMinor}-${list.cardLeftMinor}`} line={line} list={list} currency={currency} onBuy={(typed) => onBuy({ ...typed, paidBy })} />)}
           </ul>
         </section>
       ))}
@@ -49,28 +71,39 @@ export function ShopLists({ lists, currency, onBuy }: ShopListsProps) {
   );
 }
 
-function Line({ line, shopName, currency, onBuy }: { line: ShopLine; shopName: string } & Pick<ShopListsProps, 'currency' | 'onBuy'>) {
+function Line({ line, list, currency, onBuy }: { line: ShopLine; list: ShopList; currency: Currency; onBuy: (purchase: Omit<Bought, 'paidBy'>) => Promise<ActionResult> }) {
   const router = useRouter();
   const [paid, setPaid] = useState(formatMoneyInput(line.priceMinor));
+  // A card pays goods, not the way to the door.
+  const [card, setCard] = useState(() => (line.pieces > 0 && list.cardLeftMinor > 0 ? formatMoneyInput(Math.min(list.cardLeftMinor, line.priceMinor)) : ''));
   const [message, setMessage] = useState('');
   const buy = async () => {
-    const result = await onBuy({ containerId: line.containerId, shopName, label: line.label, pieces: line.pieces, paid });
+    const result = await onBuy({ containerId: line.containerId, handNeedId: line.handNeedId, shopName: list.shopName, label: line.label, pieces: line.pieces, paid, card, expectedMinor: line.priceMinor });
     setMessage(result.ok ? '' : result.message);
     router.refresh();
   };
   return (
     <li className="px-4 py-2">
       <form
-        className="flex flex-wrap items-center gap-x-4 gap-y-2"
+        className="flex flex-wrap items-center gap-x-4 gap-y-1.5"
         onSubmit={(event) => {
           event.preventDefault();
           void buy();
         }}
       >
-        <span className="min-w-[180px] flex-1"><b className="font-[650]">{line.label}</b> <span className="block text-[13.5px] text-soft">{line.packs}</span></span>
-        <span className="w-[84px] text-right font-mono text-[14.5px]">{formatMoney(line.priceMinor, currency)}</span>
-        <label className="no-print flex items-center gap-1.5 text-[13.5px] text-soft">paid <input className="input measure w-[88px]" inputMode="decimal" aria-label={`Paid for ${line.label}`} value={paid} onChange={(event) => setPaid(event.target.value)} /></label>
-        <Button type="submit" look="quiet" className="no-print">Bought</Button>
+        <span className="min-w-[160px] flex-1">
+          <b className="font-[650]">{line.label}</b>
+          <span className="block text-[13.5px] text-soft">{line.packs}{line.aisle !== '' && `, aisle ${line.aisle}`}{line.checkedAt && <span suppressHydrationWarning>, price of {format(parseISO(line.checkedAt), 'd MMM, HH:mm')}</span>}</span>
+        </span>
+        <span className="w-[78px] text-right font-mono text-[14.5px]">{formatMoney(line.priceMinor, currency)}</span>
+        <Button type="submit" look="quiet" className="no-print max-md:min-h-12 max-md:min-w-[108px]"><Check size={16} aria-hidden="true" /> Bought</Button>
+        <details className="no-print basis-full text-[13.5px]">
+          <summary className="cursor-pointer text-soft max-md:py-2">the till said otherwise{list.cardLeftMinor > 0 && line.pieces > 0 ? ', or the card pays less' : ''}</summary>
+          <div className="mt-1 flex flex-wrap gap-2">
+            <TextField label="Paid" aria-label={`Paid for ${line.label}`} measure inputMode="decimal" className="w-[110px]" value={paid} onChange={(event) => setPaid(event.target.value)} />
+            {list.cardLeftMinor > 0 && line.pieces > 0 && <TextField label="Of it by gift card" measure inputMode="decimal" className="w-[130px]" value={card} onChange={(event) => setCard(event.target.value)} />}
+          </div>
+        </details>
       </form>
       {message !== '' && <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">{message}</p>}
     </li>

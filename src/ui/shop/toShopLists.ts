@@ -1,9 +1,14 @@
-import type { ShopAnswer, ShopRequest } from '@/core/shop';
+import type { Offer, ShopAnswer, ShopRequest } from '@/core/shop';
 import { formatCount } from '@/core/shared';
 import type { ShopList, ShopLine } from './ShopLists';
 
-/** The engine's answer as lists per shop, with a line for a delivery that is due. */
-export function toShopLists(request: ShopRequest, answer: ShopAnswer): ShopList[] {
+const BY_HAND = 'by-hand-';
+
+/**
+ * The engine's answer as lists per shop, in the order of walking (the shop's aisles by their number), with a
+ * line for a delivery that is due.
+ */
+export function toShopLists(request: ShopRequest, answer: ShopAnswer, { offers, cardLeftOf }: { readonly offers: readonly Offer[]; readonly cardLeftOf: (shopId: string) => number }): ShopList[] {
   return answer.perShop.map((bill) => {
     const buys = answer.buys.flatMap(({ offerId, packs }) => {
       const offer = request.offers.find(({ id, shopId }) => id === offerId && shopId === bill.shopId);
@@ -15,14 +20,17 @@ export function toShopLists(request: ShopRequest, answer: ShopAnswer): ShopList[
       const name = request.needs.find(({ id }) => id === needId)?.name ?? needId;
       const packWords = offer.packSize === 1 ? formatCount(packs, 'piece') : `${formatCount(packs, 'pack')} of ${offer.packSize}`;
       const spare = answer.leftovers.find((left) => left.needId === needId)?.qty ?? 0;
-      return { key: offer.id, containerId: needId, label: name, packs: spare > 0 ? `${packWords}, ${spare} more than needed` : packWords, pieces, priceMinor: packs * offer.priceMinor };
+      const isByHand = offer.id.startsWith(BY_HAND);
+      const listed = offers.find(({ id }) => id === offer.id);
+      return { key: offer.id, containerId: isByHand ? null : needId, handNeedId: isByHand ? needId : null, aisle: listed?.aisle ?? '', checkedAt: listed?.checkedAt ?? null, label: name, packs: spare > 0 ? `${packWords}, ${spare} more than needed` : packWords, pieces, priceMinor: packs * offer.priceMinor };
     });
-    const delivery: ShopLine[] = bill.deliveryMinor > 0 ? [{ key: `delivery-${bill.shopId}`, containerId: null, label: 'Delivery', packs: 'once for this list', pieces: 0, priceMinor: bill.deliveryMinor }] : [];
+    const delivery: ShopLine[] = bill.deliveryMinor > 0 ? [{ key: `delivery-${bill.shopId}`, containerId: null, handNeedId: null, aisle: '', checkedAt: null, label: 'Delivery', packs: 'once for this list', pieces: 0, priceMinor: bill.deliveryMinor }] : [];
     return {
       shopId: bill.shopId,
       shopName: request.shops.find(({ id }) => id === bill.shopId)?.name ?? bill.shopId,
       payMinor: bill.payMinor,
-      lines: [...lines, ...delivery],
+      cardLeftMinor: cardLeftOf(bill.shopId),
+      lines: [...lines.sort((a, b) => a.aisle.localeCompare(b.aisle, 'en', { numeric: true })), ...delivery],
     };
   });
 }

@@ -2,13 +2,13 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { addOwnedContainerAction, removeOwnedContainerAction } from '@/app/actions/containers';
-import { dropFitAction, takeFitAction } from '@/app/actions/fit';
+import { dropFitAction, noteFitWishAction, takeFitAction } from '@/app/actions/fit';
 import { undoAction } from '@/app/actions/projects';
 import { bayInsideOf } from '@/core/look';
 import { walkBays } from '@/core/place';
 import { formatCount, formatLength, formatLitres } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
-import { createFitRequest } from '@/server/fit/takeFit';
+import { createFitRequest, litresEachOf } from '@/server/fit/takeFit';
 import { BayWalk } from '@/ui/fit/BayWalk';
 import { FitTray } from '@/ui/fit/FitTray';
 import { FitWorkbench } from '@/ui/fit/FitWorkbench';
@@ -58,7 +58,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       ) : request.containers.length === 0 ? (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">There is no container to choose from in {records.project.currency}. Add what the home has, or a price list. <Link className={buttonClass('main', 'ml-2')} href="/containers">Containers and prices</Link></p>
       ) : (
-        <FitWorkbench key={bay.id} request={request} taken={taken} currency={records.project.currency} measureUnit={records.project.units} onTake={takeFitAction.bind(null, projectId, bay.id)} onDrop={dropFitAction.bind(null, projectId, bay.id)} />
+        <FitWorkbench key={bay.id} request={request} litresEach={litresEachOf(records, request)} forbidden={(records.fitWishes.find(({ bayId }) => bayId === bay.id)?.forbidden ?? []).map((id) => ({ id, name: records.containers.find((container) => container.id === id)?.name ?? '' }))} mockUpHref={`${base}/fit/mock-up?bay=${bay.id}`} onWish={noteFitWishAction.bind(null, projectId, bay.id)} taken={taken} currency={records.project.currency} measureUnit={records.project.units} onTake={takeFitAction.bind(null, projectId, bay.id)} onDrop={dropFitAction.bind(null, projectId, bay.id)} />
       )}
     </StepFrame>
   );

@@ -2,21 +2,27 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { undoAction } from '@/app/actions/projects';
-import { addPurchaseAction, noteReturnAction, removePurchaseAction, setPriorityAction } from '@/app/actions/shop';
-import { spentMinorOf } from '@/core/shop';
+import { addGiftCardAction, addHandNeedAction, addPurchaseAction, approveNeedAction, askShopAction, noteReturnAction, removeGiftCardAction, removeHandNeedAction, removePurchaseAction, setPriorityAction, takeSubstituteAction } from '@/app/actions/shop';
+import { cardLeftMinorOf, hadByHandOf, spentMinorOf } from '@/core/shop';
 import { formatMoney } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
+import { findSubstitutes } from '@/server/fit/wishes';
 import { leftoversOf, loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
 import { buttonClass } from '@/ui/primitives/Button';
 import { StepFrame } from '@/ui/shell/StepFrame';
+import { AskShop } from '@/ui/shop/AskShop';
 import { BoughtList } from '@/ui/shop/BoughtList';
 import { BudgetBar } from '@/ui/shop/BudgetBar';
+import { ByHand } from '@/ui/shop/ByHand';
+import { GiftCards } from '@/ui/shop/GiftCards';
 import { Leftovers } from '@/ui/shop/Leftovers';
 import { NeedList } from '@/ui/shop/NeedList';
 import { OverBudget } from '@/ui/shop/OverBudget';
 import { ShopLists } from '@/ui/shop/ShopLists';
 import { ShopPages } from '@/ui/shop/ShopPages';
+import { SoldOut } from '@/ui/shop/SoldOut';
 import { toShopLists } from '@/ui/shop/toShopLists';
+import { Wishes } from '@/ui/shop/Wishes';
 
 export const metadata = { title: 'Shop' };
 
@@ -34,22 +40,34 @@ export default async function ShopPage({ params }: { params: Promise<{ projectId
   const needs = plan.needs.map((need) => ({
     containerId: need.container.id, name: need.container.name, qty: need.qty, hadQty: need.hadQty, isOwned: need.container.projectId !== null,
     priority: need.priority, shortQty: answer.status === 'infeasible' ? 0 : (answer.met.find(({ needId }) => needId === need.container.id)?.short ?? 0),
+    isApproved: records.priorities.some((entry) => entry.roomId === roomId && entry.containerId === need.container.id && entry.approvedAt !== null),
   }));
-  const lists = toShopLists(request, answer);
+  const lists = toShopLists(request, answer, { offers: shopping.offers, cardLeftOf: (shopId) => { const shop = shopping.shops.find(({ id }) => id === shopId); return shop ? cardLeftMinorOf(shop, shopping) : 0; } });
+  const shops = shopping.shops.filter((shop) => shop.currency === currency);
+  // Asked for only where a stock that was read holds less than is wanted.
+  const soldOut = plan.needs.filter((need) => need.container.projectId === null && need.qty > need.hadQty && shopping.offers.some(({ containerId, inStock }) => containerId === need.container.id && inStock !== null) && shopping.offers.reduce((sum, offer) => (offer.containerId === need.container.id ? sum + (offer.inStock ?? Infinity) * offer.packSize : sum), 0) < need.qty - need.hadQty);
+  const instead = await Promise.all(soldOut.slice(0, 3).map(async ({ container }) => ({ containerId: container.id, name: container.name, instead: await findSubstitutes(db, records, { containerId: container.id, bayIds: new Set(own.fits.map(({ bayId }) => bayId)) }) })));
+  const checkedAt = shopping.offers.map((offer) => offer.checkedAt ?? '').sort().at(-1) ?? '';
   return (
-    <StepFrame step="shop" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<ShopTray statusWords={proofWords(answer.status)} otherShops={plan.otherCurrencyShopNames} currency={currency} />}>
+    <StepFrame step="shop" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<><ShopTray statusWords={proofWords(answer.status)} otherShops={plan.otherCurrencyShopNames} currency={currency} /><AskShop checkedAt={checkedAt === '' ? null : checkedAt} onAsk={askShopAction} /><GiftCards cards={records.giftCards.map((card) => ({ ...card, shopName: shops.find(({ id }) => id === card.shopId)?.name ?? '' }))} shops={shops} currency={currency} onAdd={addGiftCardAction.bind(null, projectId)} onRemove={removeGiftCardAction.bind(null, projectId)} /></>}>
       <ShopPages projectId={projectId} roomId={roomId} active="" />
       <h1 className="mb-3 text-[24px]">Shopping list, {own.room.name.toLowerCase()}</h1>
-      {needs.length === 0 ? (
+      {needs.length + shopping.handNeeds.length === 0 ? (
+        <div className="grid gap-3.5">
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">The list follows from the fits that are taken. <Link className={buttonClass('main', 'ml-2')} href={`/projects/${projectId}/rooms/${roomId}/fit`}>Fit a place out</Link></p>
+        <ByHand needs={[]} shops={shops} currency={currency} onAdd={addHandNeedAction.bind(null, place)} onRemove={removeHandNeedAction.bind(null, projectId)} />
+        </div>
       ) : (
         <div className="grid gap-3.5">
           <section className="panel border-t-4 border-t-rim p-4"><BudgetBar spentMinor={spentMinor} plannedMinor={answer.leastBudgetMinor ?? answer.payMinor} budgetMinor={own.room.budgetMinor} currency={currency} /></section>
           {answer.status === 'infeasible' && <OverBudget request={request} answer={answer} waysBack={plan.waysBack} currency={currency} />}
+          <SoldOut rows={instead} currency={currency} onTake={takeSubstituteAction.bind(null, projectId)} />
           <Leftovers leftovers={leftoversOf(records, shopping, own.room.id)} rooms={records.rooms} />
           <ShopLists lists={lists} currency={currency} onBuy={addPurchaseAction.bind(null, place)} />
           {lists.length === 0 && answer.status !== 'infeasible' && <p className="panel p-4">Everything on the list is here. Nothing is left to buy.</p>}
-          <section className="panel px-4 py-3"><h2 className="mb-1 text-[17px]">What the fits call for</h2><NeedList needs={needs} onPriority={setPriorityAction.bind(null, place)} /></section>
+          <section className="panel px-4 py-3"><h2 className="mb-1 text-[17px]">What the fits call for</h2><NeedList needs={needs} onApprove={approveNeedAction.bind(null, place)} onPriority={setPriorityAction.bind(null, place)} /></section>
+          <Wishes request={request} wishes={plan.wishes} currency={currency} />
+          <ByHand needs={shopping.handNeeds.map((need) => ({ ...need, hadQty: hadByHandOf(need, own.purchases) }))} shops={shops} currency={currency} onAdd={addHandNeedAction.bind(null, place)} onRemove={removeHandNeedAction.bind(null, projectId)} />
           {own.purchases.length > 0 && <section className="panel px-4 py-3"><h2 className="mb-1 text-[17px]">Bought, {formatMoney(spentMinor, currency)}</h2><BoughtList purchases={own.purchases} currency={currency} onRemove={removePurchaseAction.bind(null, projectId)} onReturn={noteReturnAction.bind(null, projectId)} /></section>}
         </div>
       )}

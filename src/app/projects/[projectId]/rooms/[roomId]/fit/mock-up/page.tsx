@@ -1,0 +1,42 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+
+import { correctContainerAction, noteMockCheckAction } from '@/app/actions/fit';
+import { undoAction } from '@/app/actions/projects';
+import { openRoom } from '@/server/desk/openRoom';
+import { createFitRequest } from '@/server/fit/takeFit';
+import { MockUpView } from '@/ui/fit/MockUpView';
+import { buttonClass } from '@/ui/primitives/Button';
+import { StepFrame } from '@/ui/shell/StepFrame';
+
+export const metadata = { title: 'Mock-up' };
+
+interface MockUpPageProps {
+  readonly params: Promise<{ projectId: string; roomId: string }>;
+  readonly searchParams: Promise<{ bay?: string }>;
+}
+
+export default async function MockUpPage({ params, searchParams }: MockUpPageProps) {
+  const { projectId, roomId } = await params;
+  const { bay: asked } = await searchParams;
+  const opened = await openRoom(projectId, roomId);
+  if (!opened) notFound();
+  const { db, records, own, here } = opened;
+  const bay = own.units.flatMap((unit) => unit.bays).find(({ id }) => id === asked);
+  if (!bay) notFound();
+  const fit = own.fits.find(({ bayId }) => bayId === bay.id);
+  const back = `/projects/${projectId}/rooms/${roomId}/fit?bay=${bay.id}`;
+  return (
+    <StepFrame step="fit" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+      <div className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-[23px]">{bay.name}, tried empty</h1>
+        <Link className="no-print text-[14.5px] text-rim underline underline-offset-3" href={back}>Back to its fits</Link>
+      </div>
+      {fit ? (
+        <MockUpView request={await createFitRequest(db, records, { bayId: bay.id, prefer: fit.prefer })} answer={fit.answer} checks={fit.checks} measureUnit={records.project.units} onCheck={noteMockCheckAction.bind(null, projectId, bay.id)} onCorrect={correctContainerAction.bind(null, projectId)} />
+      ) : (
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">No fit is taken for this place. <Link className={buttonClass('main', 'ml-2')} href={back}>Choose one</Link></p>
+      )}
+    </StepFrame>
+  );
+}

@@ -1,0 +1,60 @@
+'use client';
+
+import { Plus, X } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+
+import { formatMoney, type Currency } from '@/core/shared';
+import { priorities, type HandNeed } from '@/core/shop';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { SelectField, TextField } from '../primitives/Field';
+
+interface ByHandProps {
+  readonly needs: readonly (HandNeed & { readonly hadQty: number })[];
+  readonly shops: readonly { readonly id: string; readonly name: string }[];
+  readonly currency: Currency;
+  readonly onAdd: (typed: unknown) => Promise<ActionResult>;
+  readonly onRemove: (handNeedId: string) => Promise<ActionResult>;
+}
+
+const BLANK = { name: '', qty: '1', packSize: '1', price: '', priority: 'must' };
+const PRIORITY_WORDS = { must: 'must be', should: 'should be', nice: 'would be nice' } as const;
+
+/** Paint, hooks, labels, bands, fixings with their anchors: what no fit calls for, bought in the same plan. */
+export function ByHand({ needs, shops, currency, onAdd, onRemove }: ByHandProps) {
+  const router = useRouter();
+  const [typed, setTyped] = useState(BLANK);
+  const [shopId, setShopId] = useState(shops[0]?.id ?? '');
+  const [message, setMessage] = useState('');
+  const set = (change: Partial<typeof BLANK>) => setTyped((before) => ({ ...before, ...change }));
+  const add = async () => {
+    const result = await onAdd({ ...typed, shopId });
+    setMessage(result.ok ? '' : result.message);
+    if (result.ok) setTyped(BLANK);
+    router.refresh();
+  };
+  return (
+    <section aria-label="Also needed" className="panel px-4 py-3">
+      <h2 className="mb-1 text-[17px]">Also needed: paint, hooks, labels, anchors</h2>
+      <ul className="divide-y divide-line text-[14px]">
+        {needs.map((need) => (
+          <li key={need.id} className="flex items-center gap-3 py-1">
+            <span className="min-w-0 flex-1">{need.qty} × {need.name}, {PRIORITY_WORDS[need.priority]} <span className="text-soft">· {need.hadQty} there · {formatMoney(need.priceMinor, currency)}{need.packSize > 1 ? ` for ${need.packSize}` : ''} at {shops.find(({ id }) => id === need.shopId)?.name ?? ''}</span></span>
+            <button type="button" aria-label={`Take ${need.name} off the list`} className="no-print grid size-8 place-items-center rounded hover:bg-well max-md:size-11" onClick={() => void onRemove(need.id).then(() => router.refresh())}><X size={14} /></button>
+          </li>
+        ))}
+      </ul>
+      <form className="no-print mt-1 flex flex-wrap items-end gap-2" onSubmit={(event) => { event.preventDefault(); void add(); }}>
+        <TextField label="What" className="min-w-[170px] flex-1" value={typed.name} onChange={(event) => set({ name: event.target.value })} />
+        <TextField label="How many" measure inputMode="numeric" className="w-[86px]" value={typed.qty} onChange={(event) => set({ qty: event.target.value })} />
+        <TextField label="In a pack" measure inputMode="numeric" className="w-[82px]" value={typed.packSize} onChange={(event) => set({ packSize: event.target.value })} />
+        <TextField label="Pack price" measure inputMode="decimal" className="w-[92px]" value={typed.price} onChange={(event) => set({ price: event.target.value })} />
+        <SelectField label="Shop" className="w-[190px]" value={shopId} onChange={(event) => setShopId(event.target.value)}>{shops.map((shop) => <option key={shop.id} value={shop.id}>{shop.name}</option>)}</SelectField>
+        <SelectField label="How much" className="w-[130px]" value={typed.priority} onChange={(event) => set({ priority: event.target.value })}>{priorities.map((priority) => <option key={priority} value={priority}>{PRIORITY_WORDS[priority]}</option>)}</SelectField>
+        <Button type="submit"><Plus size={16} aria-hidden="true" /> Put it on the list</Button>
+      </form>
+      {message !== '' && <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">{message}</p>}
+    </section>
+  );
+}

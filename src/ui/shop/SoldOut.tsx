@@ -1,0 +1,46 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+
+import { formatMoney, type Currency } from '@/core/shared';
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+
+export interface SoldOutRow {
+  readonly containerId: string;
+  readonly name: string;
+  readonly instead: readonly { readonly bayId: string; readonly bayName: string; readonly names: readonly string[]; readonly moreMinor: number }[];
+}
+
+/** What no shop has any more, and what goes into the same place instead, from the same solver. */
+export function SoldOut({ rows, currency, onTake }: { readonly rows: readonly SoldOutRow[]; readonly currency: Currency; readonly onTake: (containerId: string, bayId: string) => Promise<ActionResult> }) {
+  const router = useRouter();
+  const [message, setMessage] = useState('');
+  if (rows.length === 0) return null;
+  const take = async (containerId: string, bayId: string) => {
+    const result = await onTake(containerId, bayId);
+    setMessage(result.ok ? 'Taken instead; the list is worked out anew.' : result.message);
+    router.refresh();
+  };
+  return (
+    <section aria-label="Sold out" className="panel border-t-4 border-t-signal px-4 py-3">
+      <h2 className="mb-1 text-[17px]">Sold out</h2>
+      <ul className="divide-y divide-line text-[14.5px]">
+        {rows.map((row) => (
+          <li key={row.containerId} className="py-1.5">
+            <b>{row.name}</b> cannot be had in the number that is wanted.
+            {row.instead.length === 0 && <span className="block text-soft">Nothing else on the price list goes in there: try its fit again with other containers.</span>}
+            {row.instead.map((way) => (
+              <span key={way.bayId} className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
+                <span className="min-w-0 flex-1">{way.bayName}: {way.names.join(' and ')} {way.names.length === 1 ? 'goes' : 'go'} in instead, {way.moreMinor === 0 ? 'at the same price' : way.moreMinor > 0 ? `${formatMoney(way.moreMinor, currency)} more` : `${formatMoney(-way.moreMinor, currency)} less`}.</span>
+                <Button look="quiet" onClick={() => void take(row.containerId, way.bayId)}>Take it instead</Button>
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
+      <p role="status" className="text-[13.5px] text-soft empty:hidden">{message}</p>
+    </section>
+  );
+}

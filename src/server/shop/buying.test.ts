@@ -1,19 +1,15 @@
 import { findFitFaults, planFit } from '@/core/fit';
-import { bayIdSchema, containerIdSchema, createRandom, groupIdSchema, loadSolver, shopIdSchema } from '@/core/shared';
+import { bayIdSchema, containerIdSchema, groupIdSchema, loadSolver, shopIdSchema } from '@/core/shared';
 import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup } from '@test/builders';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { listOffers } from '@/data/catalogueRepo';
 import { getProjectRecords } from '@/data/projectRepo';
-import { insertStarterCatalogue, postedGoods } from '@/data/starterCatalogue';
+import { insertStarterCatalogue } from '@/data/starterCatalogue';
 import { bayTable, unitTable } from '@/data/tables';
-import { createStall } from '@/standins/shopService/stall';
-import { startShopService, type RunningShopService } from '@/standins/shopService/startShopService';
 import { createFitRequest, takeFit } from '../fit/takeFit';
 import { correctContainer, findSubstitutes, noteFitWish, noteMockCheck } from '../fit/wishes';
 import { addGiftCard, addHandNeed, approveNeed, takeSubstitute } from './buying';
-import { readShopService } from './readShopService';
 import { addPurchase, loadRoomShopping, planRoomShopping } from './roomShopping';
 
 const shelf = bayIdSchema.parse('shelf');
@@ -73,40 +69,6 @@ test('a few millimetres more change nothing where there is room; too many, and t
   expect(fits[0]?.answer.placements.map(({ containerId }) => containerId)).not.toContain(used);
   await moveChange(db, HOME, 'undo');
   expect((await records()).fits[0]?.answer.placements.map(({ containerId }) => containerId)).toContain(used);
-});
-
-describe('the simulated shop service', () => {
-  const stall = createStall(postedGoods(), createRandom(3));
-  let service: RunningShopService;
-  beforeAll(async () => {
-    service = await startShopService({ port: 0, stall, name: 'Ottersby Storage, by post' });
-  });
-  afterAll(() => service.close());
-  const read = () => readShopService(db, `${service.address}/offers`, { timeoutMs: 300, tries: 2, pauseMs: 10 });
-  const posted = async () => (await listOffers(db)).filter(({ shopId }) => shopId === 'sample-shop-otter');
-
-  test('prices and stock are read with their time; slow or down leaves them as they were', async () => {
-    stall.changePrices();
-    expect(await read()).toMatchObject({ ok: true, value: { shopName: 'Ottersby Storage, by post', soldOutCount: 0 } });
-    const before = await posted();
-    expect(before.map(({ id, priceMinor }) => [id, priceMinor]).sort()).toEqual(stall.offers().map(({ id, priceMinor }) => [id, priceMinor]).sort());
-    expect(before.every(({ checkedAt }) => checkedAt !== null)).toBe(true);
-    stall.changePrices();
-    stall.setMood('down');
-    expect(await read()).toEqual({ ok: false, error: { code: 'no_answer' } });
-    stall.setMood('slow');
-    expect(await read()).toEqual({ ok: false, error: { code: 'too_late' } });
-    stall.setMood('well');
-    expect(await readShopService(db, `${service.address}/state`, { timeoutMs: 300, tries: 1, pauseMs: 10 })).toEqual({ ok: false, error: { code: 'unreadable' } });
-    expect(await posted()).toEqual(before);
-  });
-
-  test('only its own page may move the stock', async () => {
-    const order = (origin: string) => fetch(`${service.address}/do`, { method: 'POST', headers: { origin }, body: JSON.stringify({ do: 'restock' }) });
-    expect((await order('http://elsewhere.example')).status).toBe(403);
-    expect((await order(service.address)).status).toBe(200);
-    expect((await fetch(`${service.address}/do`, { method: 'POST', body: JSON.stringify({ do: 'sell_out', offerId: 'nothing' }) })).status).toBe(400);
-  });
 });
 
 test('what is sold out gets a substitute that goes in, from the same solver', async () => {

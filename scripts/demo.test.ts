@@ -38,7 +38,8 @@ test('the demo is sound: units hold their places, fits break no rule, pictures a
   const ratios = desk.flatMap(({ rooms }) => rooms.map(({ progress }) => progress.doneRatio));
   // Something finished, something in the middle, something hardly begun.
   const bootRoom = desk.flatMap(({ rooms }) => rooms).find(({ room }) => room.id === 'boot-room');
-  expect([bootRoom?.progress.doneRatio, bootRoom?.progress.next]).toEqual([1, []]);
+  expect(Math.max(...ratios)).toBe(1);
+  expect(bootRoom?.progress.next.map(({ step }) => step)).toEqual(['shop']);
   expect(Math.min(...ratios)).toBeLessThan(0.3);
   await db.destroy();
   rmSync(dataDir, { recursive: true, force: true });

@@ -46,8 +46,10 @@ export interface DemoRoom {
   readonly things: readonly DemoThing[];
   /** Bays with a fit that is taken, and how it was chosen. */
   readonly fits?: readonly (readonly [bay: string, prefer: 'cost' | 'uniform' | 'reuse' | 'easy'])[];
-  /** Everything on the list is bought. */
-  readonly bought?: boolean;
+  /** What of the list is bought already. */
+  readonly bought?: 'all' | 'half';
+  /** Things on the list that no fit calls for: name, how many, in a pack, its price in pence. */
+  readonly byHand?: readonly (readonly [name: string, qty: number, packSize: number, priceMinor: number, priority: 'must' | 'should' | 'nice'])[];
   /** A session that goes on now: which unit's section, how many minutes ago it began, how many of the last things belong to it. */
   readonly session?: { readonly unit: string; readonly minutesAgo: number; readonly thingCount: number; readonly stepsDone: number };
 }
@@ -70,6 +72,9 @@ export interface DemoHome {
   readonly status: 'active' | 'finished';
   readonly people: readonly (readonly [name: string, height: string, traits?: 'child' | 'noStep'])[];
   readonly owned: readonly DemoOwned[];
+  /** Common containers made from waste, by their name, and how many. */
+  readonly made?: readonly (readonly [name: string, count: number])[];
+  readonly giftCards?: readonly (readonly [shopId: string, amountMinor: number])[];
   readonly rooms: readonly DemoRoom[];
 }
 
@@ -105,7 +110,8 @@ const bootRoom: DemoRoom = {
     ['3 bike lights', 'elsewhere', undefined, 'Garage workbench'], ['4 tins of paint', 'elsewhere', undefined, 'Garage workbench'], ['3 dog leads, never used', 'sell'], ['2 scissors', 'keep', 'clean'], ['1 of 12 napkin rings', 'elsewhere', undefined, 'Landing linen press'],
   ],
   fits: [['shoe-3', 'reuse'], ['shoe-2', 'cost'], ['laundry-1', 'cost'], ['laundry-2', 'uniform'], ['laundry-0', 'cost']],
-  bought: true,
+  bought: 'half',
+  byHand: [['Wall anchors with screws', 4, 8, 420, 'must'], ['Label tape, white', 1, 1, 690, 'should'], ['Coat hooks, oak', 6, 3, 1150, 'nice']],
 };
 
 const musicRoom: DemoRoom = {
@@ -215,7 +221,7 @@ const shed: DemoRoom = {
     ['6 rolls of netting', 'keep', 'fleece'], ['2 bottles of weedkiller, out of date', 'recycle', undefined, 'special disposal'], ['3 watering cans, leaking', 'recycle', undefined, 'recycle'], ['2 bags of compost', 'give', undefined, 'plot 24'],
   ],
   fits: [['shed-2', 'reuse'], ['shed-1', 'cost'], ['shed-3', 'cost']],
-  bought: true,
+  bought: 'all',
 };
 
 export const demoHomes: readonly DemoHome[] = [
@@ -228,6 +234,8 @@ export const demoHomes: readonly DemoHome[] = [
       { name: 'Biscuit tin', kind: 'box', material: 'metal', size: [210, 210, 95], litres: 3.3, count: 3, traits: 'LS' },
       { name: 'Wooden wine box', kind: 'box', material: 'wood', size: [330, 260, 180], litres: 12, count: 2 },
     ],
+    made: [['Parcel box cut in half', 3], ['Cereal box as a file holder', 4], ['Half-litre tin', 6], ['Egg box for small parts', 2]],
+    giftCards: [['sample-shop-loft', 1500]],
     rooms: [bootRoom, musicRoom, workbench, linenPress, spareRoom],
   },
   {

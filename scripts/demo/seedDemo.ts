@@ -1,15 +1,15 @@
 import { addDays, addMinutes, addMonths, endOfMonth, formatISO, subDays, subMinutes } from 'date-fns';
 
 import { personSchema, projectSchema, type Project } from '@/core/agree';
-import { containerProductSchema, planFit } from '@/core/fit';
+import { commonContainers, containerProductSchema, planFit } from '@/core/fit';
 import { pictureSchema, roomSchema, unitSchema, usableLitresOf, vantagePointSchema, type Unit } from '@/core/look';
 import { invariant, loadSolver, roomIdSchema, type Length } from '@/core/shared';
-import { purchaseSchema } from '@/core/shop';
+import { giftCardSchema, handNeedSchema, purchaseSchema } from '@/core/shop';
 import { decisionEventSchema, groupSchema, keptLitresOf, methods, parseThing, sessionSchema, timeSteps, type DecisionEvent, type Group } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { findProject, getProjectRecords } from '@/data/projectRepo';
-import { bayTable, containerTable, fitTable, groupTable, personTable, pictureTable, projectTable, purchaseTable, roomTable, unitTable, vantagePointTable } from '@/data/tables';
+import { bayTable, containerTable, fitTable, giftCardTable, groupTable, handNeedTable, personTable, pictureTable, projectTable, purchaseTable, roomTable, unitTable, vantagePointTable } from '@/data/tables';
 import { sessionTable } from '@/data/sessionRepo';
 import { createFitRequest } from '@/server/fit/takeFit';
 import { encodePicture, writePictureFiles } from '@/server/look/pictures';
@@ -33,7 +33,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
       await insertDecisions(db, room, project);
       await seedArrangements(db, project, room.key);
       await takeFits(db, room, project);
-      await buyAll(db, room, project);
+      await buy(db, room, project);
       await insertPictures(db, dataDir, { room, project, home });
     }
   }
@@ -67,6 +67,17 @@ async function insertHome(db: Db, home: DemoHome, project: Project): Promise<voi
       });
       await trx(containerTable.name).insert(containerTable.toRow(product));
     }
+    for (const [i, [name, count]] of (home.made ?? []).entries()) {
+      const common = commonContainers.find((candidate) => candidate.name === name);
+      invariant(common, `demo container ${name}`);
+      const { sizeMm: [width, depth, height], ...facts } = common;
+      const litres = Math.round(((width - 8) * (depth - 8) * (height - 4)) / 1e5) / 10;
+      await trx(containerTable.name).insert(containerTable.toRow(containerProductSchema.parse({
+        ...facts, id: `${home.key}-made-${i}`, projectId: project.id, width: measure(`${width} mm`), depth: measure(`${depth} mm`), height: measure(`${height} mm`), innerLitres: Math.max(0.1, litres), innerHeightMm: height - 4, innerWidthMm: null,
+        shape: 'box', maxStack: common.stackable ? 3 : null, tareG: Math.round(litres * 40), maxLoadG: 5000, turnable: true, ownedCount: count,
+      })));
+    }
+    for (const [i, [shopId, amountMinor]] of (home.giftCards ?? []).entries()) await trx(giftCardTable.name).insert(giftCardTable.toRow(giftCardSchema.parse({ id: `${home.key}-card-${i}`, projectId: project.id, shopId, amountMinor })));
     for (const [position, room] of home.rooms.entries()) await insertRoom(trx, { room, project, position });
   });
 }
@@ -153,8 +164,8 @@ async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void>
   }
 }
 
-/** Buys what the list says, as the till would have it. */
-async function buyAll(db: Db, room: DemoRoom, project: Project): Promise<void> {
+/** Buys what the list says, or the first half of it, as the till would have it. */
+async function buy(db: Db, room: DemoRoom, project: Project): Promise<void> {
   if (!room.bought) return;
   const records = await getProjectRecords(db, project.id);
   const plan = await planRoomShopping(await loadRoomShopping(db, records, roomIdSchema.parse(room.key)));
@@ -170,9 +181,13 @@ async function buyAll(db: Db, room: DemoRoom, project: Project): Promise<void> {
     .map((bill) => ({ containerId: null, shopName: plan.request.shops.find(({ id }) => id === bill.shopId)?.name ?? '', label: 'Delivery', pieces: 0, paidMinor: bill.deliveryMinor }));
   // One pack too many, bought to be sure: it can still go back.
   const [first] = room.key === 'boot-room' ? lines : [];
+  for (const [i, [name, qty, packSize, priceMinor, priority]] of (room.byHand ?? []).entries()) await db(handNeedTable.name).insert(handNeedTable.toRow(handNeedSchema.parse({ id: `${room.key}-by-hand-${i}`, roomId: room.key, name, qty, packSize, priceMinor, priority, shopId: 'sample-shop-yard' })));
   const returnBy = formatISO(addDays(new Date(), 9), { representation: 'date' });
-  for (const [i, line] of [...lines, ...deliveries, ...(first ? [first] : [])].entries()) {
-    await db(purchaseTable.name).insert(purchaseTable.toRow(purchaseSchema.parse({ ...line, id: `${room.key}-purchase-${i}`, roomId: room.key, boughtAt, returnBy: line.pieces === 0 || project.status === 'finished' ? null : returnBy })));
+  const bought = room.bought === 'half' ? lines.slice(0, Math.ceil(lines.length / 2)) : [...lines, ...deliveries];
+  for (const [i, line] of [...bought, ...(first ? [first] : [])].entries()) {
+    // One shelf price was not the till price.
+    const paidMinor = i === 1 && room.bought === 'half' ? line.paidMinor + 60 : line.paidMinor;
+    await db(purchaseTable.name).insert(purchaseTable.toRow(purchaseSchema.parse({ ...line, paidMinor, expectedMinor: line.paidMinor, paidBy: i % 2 === 0 ? 'the client' : 'us', id: `${room.key}-purchase-${i}`, roomId: room.key, boughtAt, returnBy: line.pieces === 0 || project.status === 'finished' ? null : returnBy })));
   }
 }
 

@@ -1,8 +1,10 @@
 import { addSoldContainerAction } from '@/app/actions/containers';
 import { getDatabase } from '@/data/db';
 import { listCatalogue, listOffers, listShops } from '@/data/catalogueRepo';
+import { ImportCsv } from '@/ui/agree/ImportCsv';
 import { AddSold } from '@/ui/fit/AddSold';
 import { CatalogueTable } from '@/ui/fit/CatalogueTable';
+import { buttonClass } from '@/ui/primitives/Button';
 import { Frame } from '@/ui/shell/Frame';
 import { KeptStatus } from '@/ui/shell/KeptStatus';
 import { Lid } from '@/ui/shell/Lid';
@@ -20,7 +22,11 @@ export default async function ContainersPage() {
             <h1 className="text-[26px]">Containers and prices</h1>
             <p className="max-w-[75ch] text-soft">Sizes are outside at the widest, rims and handles included. The first ones are samples with made-up shops: add those that you really buy.</p>
           </div>
-          <AddSold onAdd={addSoldContainerAction} />
+          <div className="flex flex-wrap items-start gap-2">
+            <a className={buttonClass('plain', 'mt-1')} href="/api/catalogue" download>Price list, CSV</a>
+            <ImportCsv address="/api/catalogue" label="Read a price list, CSV" accept=".csv,text/csv" outcomeWords="container" />
+            <div className="mt-1"><AddSold onAdd={addSoldContainerAction} /></div>
+          </div>
         </div>
         <CatalogueTable containers={containers} offers={offers} shops={shops} />
       </div>

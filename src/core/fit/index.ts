@@ -12,4 +12,5 @@ export {
   containerProductSchema, fitWishesSchema, mockCheckSchema, productKinds, takenFitSchema, toFitContainer,
   type ContainerProduct, type FitWishes, type MockCheck, type TakenFit,
 } from './records';
+export { commonContainers, type CommonContainer } from './madeContainers';
 export { toFitRequest } from './toFitRequest';

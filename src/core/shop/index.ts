@@ -18,4 +18,4 @@ export {
 } from './records';
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
 export { weighWishes, type WishWeights } from './weighWishes';
-export { cardLeftMinorOf, findUnitPriceMinor, hadByHandOf, listNeeds, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';
+export { cardLeftMinorOf, findUnitPriceMinor, hadByHandOf, listNeeds, ownMinorOf, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';

@@ -62,7 +62,10 @@ export const hadByHandOf = (need: HandNeed, purchases: readonly Purchase[]): num
 
 /** What was paid, less what was paid back. */
 export const spentMinorOf = (purchases: readonly Purchase[]): number =>
-  purchases.reduce((sum, purchase) => sum + purchase.paidMinor - purchase.cardMinor - purchase.refundMinor, 0);
+  purchases.reduce((sum, purchase) => sum + ownMinorOf(purchase), 0);
+
+/** What a purchase took out of the budget: what a card paid, and what was paid back, did not. */
+export const ownMinorOf = ({ paidMinor, cardMinor, refundMinor }: Purchase): number => Math.max(0, paidMinor - cardMinor - refundMinor);
 
 /**
  * The `shop` request of a room: what is still to buy, at the shops that price in the project's

@@ -7,10 +7,11 @@ import { useMemo, useState } from 'react';
 import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import type { z } from 'zod';
 
-import type { LengthUnit } from '@/core/shared';
+import { commonContainers } from '@/core/fit';
+import { formatLength, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { TextField } from '../primitives/Field';
+import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { ContainerFields, type ContainerTyped } from './ContainerFields';
 import { blankContainer, ownedFormSchemaFor, type OwnedTyped } from './containerForm';
@@ -37,7 +38,15 @@ function OwnedForm({ measureUnit, onAdd, onDone }: AddOwnedProps & { readonly on
   const router = useRouter();
   const [message, setMessage] = useState('');
   const schema = useMemo(() => ownedFormSchemaFor(measureUnit), [measureUnit]);
-  const { register, handleSubmit, getValues, formState } = useForm<OwnedTyped, unknown, z.output<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { ...blankContainer, count: '1' } });
+  const { register, handleSubmit, getValues, setValue, formState } = useForm<OwnedTyped, unknown, z.output<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { ...blankContainer, count: '1' } });
+  /** Fills the fields with a usual size, which can be corrected by the tape. */
+  const pick = (name: string) => {
+    const common = commonContainers.find((candidate) => candidate.name === name);
+    if (!common) return;
+    const { sizeMm, ...facts } = common;
+    const [width, depth, height] = sizeMm.map((mm) => formatLength(mm, measureUnit));
+    for (const [field, value] of Object.entries({ ...facts, width, depth, height, litres: '' })) setValue(field as keyof OwnedTyped, value as never);
+  };
   const save = handleSubmit(async () => {
     const result = await onAdd(getValues());
     if (!result.ok) return setMessage(result.message);
@@ -46,9 +55,15 @@ function OwnedForm({ measureUnit, onAdd, onDone }: AddOwnedProps & { readonly on
   });
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="grid grid-cols-3 gap-x-3 gap-y-2">
+      <SelectField label="Start from something common" className="col-span-full" defaultValue="" onChange={(event) => pick(event.target.value)}>
+        <option value="">or measure it below</option>
+        <optgroup label="Made from what would be thrown away">{commonContainers.filter(({ howTo }) => howTo !== '').map(({ name }) => <option key={name}>{name}</option>)}</optgroup>
+        <optgroup label="As it is">{commonContainers.filter(({ howTo }) => howTo === '').map(({ name }) => <option key={name}>{name}</option>)}</optgroup>
+      </SelectField>
       {/* The shared fields are a part of this form's, which its type cannot say. */}
       <ContainerFields register={register as unknown as UseFormRegister<ContainerTyped>} errors={formState.errors as FieldErrors<ContainerTyped>} />
       <TextField label="How many" measure inputMode="numeric" error={formState.errors.count?.message} {...register('count')} />
+      <label className="col-span-full grid gap-0.5 text-[13.5px]"><span className="font-bold">How it is made, a line a step</span><textarea rows={3} className="input h-auto py-1.5" {...register('howTo')} /></label>
       <div className="col-span-full flex items-center gap-3 pt-1">
         <Button type="submit" look="main" disabled={formState.isSubmitting}>Add to what is here</Button>
         <p role="alert" className="text-[13.5px] text-signal-deep">{message}</p>

@@ -47,10 +47,16 @@ export function FitWorkbench({ request, litresEach, forbidden, mockUpHref, onWis
   useKeys({ a: take });
   return (
     <div className="grid items-start gap-3.5 lg:grid-cols-[minmax(0,1fr)_236px]">
+      <div className="grid min-w-0 content-start gap-2.5">
       <section aria-label="Drawing" className="panel squared min-w-0 border-t-4 border-t-rim p-3">
         {answer ? <FitDrawing request={request} answer={answer} measureUnit={measureUnit} pickedIndex={pickedIndex} onPick={setPickedIndex} /> : <p className="grid h-[320px] place-items-center text-soft">{problem || 'Working it out…'}</p>}
         {answer && <Reasons request={request} answer={answer} />}
       </section>
+      <div className="grid items-start gap-2.5">
+        {answer && pickedIndex !== undefined && <PickedContainer request={request} answer={answer} index={pickedIndex} measureUnit={measureUnit} currency={currency} litresEach={litresEach} onWish={onWish} />}
+        <WishList request={request} forbidden={forbidden} onWish={async (wish) => { const result = await onWish(wish); setMessage(result.ok ? '' : result.message); router.refresh(); }} />
+      </div>
+      </div>
       <div className="grid content-start gap-2.5">
         <div role="radiogroup" aria-label="Ways to fit it out" className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-1">
           {fitAims.map((aim) => (
@@ -67,8 +73,6 @@ export function FitWorkbench({ request, litresEach, forbidden, mockUpHref, onWis
           <Button look="main" disabled={!answer || answer.placements.length === 0} onClick={take}>Take this fit <kbd>A</kbd></Button>
         )}
         <p role="status" className="text-[13.5px] text-soft empty:hidden">{message}</p>
-        {answer && pickedIndex !== undefined && <PickedContainer request={request} answer={answer} index={pickedIndex} measureUnit={measureUnit} currency={currency} litresEach={litresEach} onWish={onWish} />}
-        <WishList request={request} forbidden={forbidden} onWish={async (wish) => { const result = await onWish(wish); setMessage(result.ok ? '' : result.message); router.refresh(); }} />
         {answer && pickedIndex === undefined && <p className="text-[13.5px] text-soft">{formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to see its clearances; {request.clearances.side} mm are kept at the sides, {request.clearances.between} mm between.</p>}
       </div>
     </div>

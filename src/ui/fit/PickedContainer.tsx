@@ -38,13 +38,15 @@ export function PickedContainer({ request, answer, index, measureUnit, currency,
     ...(each > 0 ? [['goes in', `about ${Math.floor(container.innerLitres / each)} of ${formatLitres(each)} each`] as const] : []),
   ];
   return (
-    <section aria-label="Picked container" className="panel p-3">
+    <section aria-label="Picked container" className="panel grid items-start gap-x-6 gap-y-2 p-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,270px)]">
+      <div>
       <h3 className="mb-1 text-[14.5px]">{container.name}</h3>
       <dl className="grid gap-1 text-[13.5px]">
         {rows.map(([label, value]) => (
           <div key={label} className="flex justify-between gap-3"><dt className="text-soft">{label}</dt><dd className="text-right font-mono text-[13px]">{value}</dd></div>
         ))}
       </dl>
+      </div>
       {group && <PickedWishes key={`${container.id}-${group.id}`} request={request} containerId={container.id} group={group} currency={currency} onWish={onWish} />}
     </section>
   );
@@ -64,7 +66,7 @@ function PickedWishes({ request, containerId, group, currency, onWish }: Pick<Pi
     .filter((other) => other.id !== containerId && findBayFault(request, other) === undefined && suits({ ...request, pins: [] }, other, group))
     .sort((a, b) => a.priceMinor - b.priceMinor);
   return (
-    <div className="mt-2 grid gap-1.5 border-t border-line pt-2">
+    <div className="grid gap-1.5">
       <div className="flex flex-wrap gap-1.5">
         {isPinned ? <Button look="quiet" onClick={() => void wish({ kind: 'unpin', groupId: group.id })}>Let {group.name} go free</Button> : <Button look="quiet" onClick={() => void wish({ kind: 'pin', groupId: group.id, containerId })}>Only this for {group.name}</Button>}
         <Button look="quiet" onClick={() => void wish({ kind: 'forbid', containerId })}>Not in this place</Button>

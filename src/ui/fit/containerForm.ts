@@ -19,6 +19,7 @@ const baseFields = (unit: LengthUnit) => ({
   lid: z.boolean(),
   clear: z.boolean(),
   stackable: z.boolean(),
+  howTo: z.string().trim().max(600),
 });
 type Base = z.output<z.ZodObject<ReturnType<typeof baseFields>>>;
 
@@ -31,7 +32,7 @@ function toProduct({ litres, ...typed }: Base, context: z.core.$RefinementCtx) {
   if (!Number.isFinite(read) || read <= 0) context.addIssue({ code: 'custom', path: ['litres'], message: 'Litres as a number, e.g. 12.5' });
   else if (read > outerLitres) context.addIssue({ code: 'custom', path: ['litres'], message: `It is only ${Math.round(outerLitres * 10) / 10} l outside` });
   return {
-    ...typed, innerLitres: Math.max(0.01, read), innerHeightMm, innerWidthMm: null, shape: 'box' as const, maxStack: null, tareG: 0, maxLoadG: null, turnable: true, line: '', colour: '', howTo: '',
+    ...typed, innerLitres: Math.max(0.01, read), innerHeightMm, innerWidthMm: null, shape: 'box' as const, maxStack: null, tareG: 0, maxLoadG: null, turnable: true, line: '', colour: '',
   };
 }
 
@@ -55,4 +56,4 @@ export const soldFormSchemaFor = (unit: LengthUnit) =>
     .transform(({ shopName, currency, packSize, price, ...typed }, context) => ({ ...toProduct(typed, context), offer: { shopName, currency, packSize, priceMinor: price } }));
 export type SoldTyped = z.input<ReturnType<typeof soldFormSchemaFor>>;
 
-export const blankContainer = { name: '', kind: 'box', width: '', depth: '', height: '', litres: '', material: 'card', lid: false, clear: false, stackable: false } as const;
+export const blankContainer = { name: '', kind: 'box', width: '', depth: '', height: '', litres: '', material: 'card', lid: false, clear: false, stackable: false, howTo: '' } as const;

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatMoney, formatMoneyInput, type Currency } from '@/core/shared';
-import { keptPiecesOf, type Purchase } from '@/core/shop';
+import { keptPiecesOf, ownMinorOf, type Purchase } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
@@ -34,7 +34,7 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
               {purchase.expectedMinor !== null && purchase.expectedMinor !== purchase.paidMinor && <span className="block text-[13.5px] font-[650] text-signal-deep">{formatMoney(Math.abs(purchase.paidMinor - purchase.expectedMinor), currency)} {purchase.paidMinor > purchase.expectedMinor ? 'more' : 'less'} than the list said</span>}
               {purchase.returnedPieces > 0 && <span className="block text-[13.5px] text-soft">{purchase.returnedPieces} of {purchase.pieces} brought back, {formatMoney(purchase.refundMinor, currency)} paid back</span>}
             </span>
-            <span className="font-mono">{formatMoney(purchase.paidMinor - purchase.cardMinor - purchase.refundMinor, currency)}</span>
+            <span className="font-mono">{formatMoney(ownMinorOf(purchase), currency)}</span>
             {purchase.pieces > 0 && <button type="button" className={link} aria-expanded={openId === purchase.id} onClick={() => setOpenId(openId === purchase.id ? '' : purchase.id)}>bring back</button>}
             <button type="button" className={link} onClick={() => void onRemove(purchase.id).then(() => router.refresh())}>not bought</button>
           </div>

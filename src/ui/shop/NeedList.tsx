@@ -24,6 +24,7 @@ const PRIORITY_WORDS: Readonly<Record<Priority, string>> = { must: 'must be', sh
 export function NeedList({ needs, onApprove, onPriority }: { needs: readonly NeedRow[]; onApprove: (containerId: string, isApproved: boolean) => Promise<ActionResult>; onPriority: (containerId: string, priority: Priority) => Promise<ActionResult> }) {
   const router = useRouter();
   return (
+    <div className="overflow-x-auto">
     <table className="w-full text-[14px]">
       <thead>
         <tr className="text-left text-[13px] text-soft"><th className="py-1 font-bold">Container</th><th className="px-2 py-1 text-right font-bold">Wanted</th><th className="px-2 py-1 text-right font-bold">There</th><th className="py-1 pl-4 font-bold max-sm:pl-2">How much</th><th className="py-1 pl-3 font-bold">Client</th></tr>
@@ -48,5 +49,6 @@ export function NeedList({ needs, onApprove, onPriority }: { needs: readonly Nee
         ))}
       </tbody>
     </table>
+    </div>
   );
 }

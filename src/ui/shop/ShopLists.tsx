@@ -55,7 +55,7 @@ export function ShopLists({ lists, currency, onBuy }: ShopListsProps) {
   const [paidBy, setPaidBy] = useState('');
   return (
     <div className="grid gap-3">
-      {lists.length > 0 && <TextField label="Who pays" className="no-print w-[200px]" placeholder="the client" value={paidBy} onChange={(event) => setPaidBy(event.target.value)} />}
+      {lists.length > 0 && <label className="no-print flex items-center gap-2 text-[14.5px]"><b>Who pays</b> <input className="input w-[180px]" placeholder="the client" value={paidBy} onChange={(event) => setPaidBy(event.target.value)} /></label>}
       {lists.map((list) => (
         <section key={list.shopId} aria-label={list.shopName} className="panel">
           <div className="flex flex-wrap items-baseline justify-between gap-x-4 px-4 pt-3 pb-2">
@@ -85,13 +85,13 @@ function Line({ line, list, currency, onBuy }: { line: ShopLine; list: ShopList;
   return (
     <li className="px-4 py-2">
       <form
-        className="flex flex-wrap items-center gap-x-4 gap-y-1.5"
+        className="flex flex-wrap items-center gap-x-3 gap-y-1.5"
         onSubmit={(event) => {
           event.preventDefault();
           void buy();
         }}
       >
-        <span className="min-w-[160px] flex-1">
+        <span className="min-w-[108px] flex-1">
           <b className="font-[650]">{line.label}</b>
           <span className="block text-[13.5px] text-soft">{line.packs}{line.aisle !== '' && `, aisle ${line.aisle}`}{line.checkedAt && <span suppressHydrationWarning>, price of {format(parseISO(line.checkedAt), 'd MMM, HH:mm')}</span>}</span>
         </span>

@@ -58,7 +58,7 @@ export default async function ShopPage({ params }: { params: Promise<{ projectId
         <ByHand needs={[]} shops={shops} currency={currency} onAdd={addHandNeedAction.bind(null, place)} onRemove={removeHandNeedAction.bind(null, projectId)} />
         </div>
       ) : (
-        <div className="grid gap-3.5">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-3.5">
           <section className="panel border-t-4 border-t-rim p-4"><BudgetBar spentMinor={spentMinor} plannedMinor={answer.leastBudgetMinor ?? answer.payMinor} budgetMinor={own.room.budgetMinor} currency={currency} /></section>
           {answer.status === 'infeasible' && <OverBudget request={request} answer={answer} waysBack={plan.waysBack} currency={currency} />}
           <SoldOut rows={instead} currency={currency} onTake={takeSubstituteAction.bind(null, projectId)} />

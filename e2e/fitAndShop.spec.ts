@@ -1,0 +1,153 @@
+import { rmSync } from 'node:fs';
+import path from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import Database from 'better-sqlite3';
+
+import { createStall, type Stall } from '../src/standins/shopService/stall';
+import { startShopService, type RunningShopService } from '../src/standins/shopService/startShopService';
+import { createOwnServer, insertHome } from './ownServer';
+
+const SERVICE_PORT = 4392;
+const server = createOwnServer(4395, { TINBOX_SHOP_SERVICE: `http://127.0.0.1:${SERVICE_PORT}/offers` });
+const onData = <T>(work: (db: Database.Database) => T): T => {
+  const db = new Database(path.join(server.dataDir, 'tinbox.sqlite'));
+  try {
+    return work(db);
+  } finally {
+    db.close();
+  }
+};
+const room = '/projects/home/rooms/hall';
+const PRICE_LIST = [
+  'name,kind,of,width,depth,height,litres,traits,shop,pack,price,aisle',
+  'Fern bin,bin,plastic,20 cm,30 cm,15 cm,7,,Corner Store,1,4.00,7', 'Fern bin,bin,plastic,20 cm,30 cm,15 cm,7,,Posted Goods,2,6.00,',
+  'Moss box,box,plastic,25 cm,33 cm,18 cm,12,lid; stacks,Corner Store,1,9.00,2', 'Wide tub,tub,plastic,40 cm,30 cm,20 cm,18,,Corner Store,1,11.00,12', '',
+].join('\r\n');
+
+let page: Page;
+let stall: Stall;
+let service: RunningShopService;
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(async ({ browser }) => {
+  await server.start();
+  insertHome(server.dataDir, ['hall']);
+  onData((db) => {
+    db.prepare("UPDATE rooms SET budget_minor = 3000 WHERE id = 'hall'").run();
+    db.prepare("INSERT INTO groups (id, project_id, room_id, name, bay_id, stands_bay_id, uncounted_litres, lid, see, front, loose, position) VALUES ('hats', 'home', 'hall', 'Hats', 'bay-hall', 'bay-hall', 13, 'any', 'any', 0, 0, 0)").run();
+  });
+  page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+});
+test.afterAll(async () => {
+  await page.context().close();
+  await service?.close();
+  await server.stop('SIGKILL');
+  rmSync(server.dataDir, { recursive: true, force: true });
+});
+
+test('a price list comes in as CSV, faults by line and column first', async () => {
+  await page.goto(`${server.address}/containers`);
+  const read = (text: string) => page.getByLabel('Read a price list, CSV').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await read('name,width,depth,height\nCrate,wide,20,20\n');
+  await expect(page.getByText('line 2, width: “wide”')).toBeVisible();
+  await read(PRICE_LIST);
+  await expect(page.getByText('3 containers kept, 0 replaced.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Fern bin/ })).toContainText('£6.00 for 2 at Posted Goods');
+});
+
+test('fit: one is not wanted, one is wanted; each time all four ways are worked out again', async () => {
+  await page.goto(`${server.address}${room}/fit`);
+  const least = page.getByRole('radio', { name: /Least money/ });
+  await expect(least).toContainText('2 × Fern bin', { timeout: 30_000 });
+  const pick = () => page.getByRole('group', { name: 'From the front, to scale' }).getByRole('button').first().click();
+  await pick();
+  await page.getByRole('button', { name: 'Not in this place' }).click();
+  await expect(page.getByRole('region', { name: 'Wanted here' })).toContainText('not here: Fern bin');
+  await expect(least).toContainText('Wide tub', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'Let go: not here: Fern bin' }).click();
+  await expect(least).toContainText('2 × Fern bin', { timeout: 30_000 });
+  await pick();
+  await page.getByLabel('Another one for Hats').selectOption({ label: 'Moss box, 12 l, £9.00' });
+  await expect(least).toContainText('2 × Moss box', { timeout: 30_000 });
+  await page.getByRole('button', { name: /Let go: Hats: only Moss box/ }).click();
+  await expect(least).toContainText('2 × Fern bin', { timeout: 30_000 });
+  await page.getByRole('button', { name: /Take this fit/ }).click();
+  await expect(page.getByText('Taken. What it needs is on the shopping list.')).toBeVisible();
+});
+
+test('the mock-up is ticked; a size that differs works the fit out anew', async () => {
+  await page.getByRole('link', { name: 'Try it in the empty place' }).click();
+  await expect(page.getByRole('img', { name: 'From above, at a fifth of its size' })).toBeVisible();
+  for (const trial of ['goes in', 'comes out', 'door shuts']) await page.getByRole('button', { name: `1: ${trial}` }).click();
+  await expect(page.getByText('1 of 2 tried and good')).toBeVisible();
+  await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
+  await page.getByLabel('Really wide').fill('20.4');
+  await page.getByRole('button', { name: 'Note the real size' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Shelf: it still goes in as drawn.' })).toBeVisible();
+  await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
+  await page.getByLabel('Really high').fill('36');
+  await page.getByRole('button', { name: 'Note the real size' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Shelf: worked out anew' })).toBeVisible();
+  await page.getByRole('button', { name: /Undo corrected the size of Fern bin/ }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Fern bin' })).toHaveCount(2);
+});
+
+test('shop: the service goes down in between, prices stay; what is sold out gets a substitute', async () => {
+  const goods = onData((db) => db.prepare<[], { id: string; packSize: number; priceMinor: number }>("SELECT o.id, o.pack_size AS packSize, o.price_minor AS priceMinor FROM offers o JOIN shops s ON s.id = o.shop_id").all());
+  stall = createStall(goods.map((good) => ({ ...good, name: good.id, aisle: '' })), () => 0.5);
+  service = await startShopService({ port: SERVICE_PORT, stall, name: 'Posted Goods' });
+  await page.goto(`${server.address}${room}/shop`);
+  await expect(page.getByRole('region', { name: 'Posted Goods' })).toContainText('£6.00');
+  const ask = page.getByRole('button', { name: 'Ask for prices and stock' });
+  await ask.click();
+  await expect(page.getByText('Posted Goods: no price changed, everything in stock.')).toBeVisible();
+  stall.setMood('down');
+  await ask.click();
+  await expect(page.getByText('The shop does not answer. Prices stay as they were last read.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Posted Goods' })).toContainText('£6.00');
+  stall.setMood('well');
+  for (const { id } of goods.filter(({ priceMinor }) => priceMinor === 600 || priceMinor === 400)) stall.sellOut(id);
+  await ask.click();
+  await expect(page.getByRole('region', { name: 'Sold out' })).toContainText('Fern bin cannot be had in the number that is wanted.');
+  await page.getByRole('button', { name: 'Take it instead' }).click();
+  await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('Wide tub');
+});
+
+test('things by hand and a card are in the same plan; the budget is never passed silently', async () => {
+  await page.getByLabel('What', { exact: true }).fill('Wall anchors');
+  await page.getByLabel('Pack price').fill('5');
+  await page.getByLabel('Shop', { exact: true }).selectOption({ label: 'Corner Store' });
+  await page.getByRole('button', { name: 'Put it on the list' }).click();
+  await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('£16.00');
+  await page.getByText('Add a card').click();
+  await page.getByLabel('Good at').selectOption({ label: 'Corner Store' });
+  await page.getByLabel('With', { exact: true }).fill('6');
+  await page.getByRole('button', { name: 'Add the card' }).click();
+  await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('gift card with £6.00 counted');
+  await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('£10.00');
+  onData((db) => db.prepare("UPDATE rooms SET budget_minor = 700 WHERE id = 'hall'").run());
+  await page.reload();
+  await expect(page.getByText('£3.00 over what is left.')).toBeVisible();
+  await page.getByLabel('How much Wide tub is wanted').selectOption('should');
+  await expect(page.getByRole('region', { name: 'Left out' })).toContainText('Wide tub');
+  onData((db) => db.prepare("UPDATE rooms SET budget_minor = 3000 WHERE id = 'hall'").run());
+  await page.reload();
+});
+
+test('bought on the phone with one thumb, at another price, approved, and brought back in time', async () => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.getByLabel('Client approves Wide tub').check();
+  await page.getByLabel('Who pays').fill('Nora');
+  const line = page.getByRole('listitem').filter({ hasText: 'aisle' }).filter({ hasText: 'Wide tub' });
+  await line.getByText('the till said otherwise').click();
+  await line.getByLabel('Paid for Wide tub').fill('11.60');
+  await line.getByRole('button', { name: 'Bought' }).click();
+  const bought = page.getByRole('listitem').filter({ hasText: 'paid by Nora' });
+  await expect(bought).toContainText('£0.60 more than the list said');
+  await expect(bought).toContainText('£6.00 of it by gift card');
+  await bought.getByRole('button', { name: 'bring back' }).click();
+  await bought.getByLabel('Brought back').fill('1');
+  await bought.getByLabel('Paid back').fill('11.60');
+  await bought.getByRole('button', { name: 'Note it' }).click();
+  await expect(bought).toContainText('1 of 1 brought back');
+  await expect(page.getByLabel('Client approves Wide tub')).toBeChecked();
+});

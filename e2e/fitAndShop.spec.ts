@@ -80,13 +80,14 @@ test('the mock-up is ticked; a size that differs works the fit out anew', async 
   for (const trial of ['goes in', 'comes out', 'door shuts']) await page.getByRole('button', { name: `1: ${trial}` }).click();
   await expect(page.getByText('1 of 2 tried and good')).toBeVisible();
   await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
-  await page.getByLabel('Really wide').fill('20.4');
+  await page.getByLabel('Really high').fill('15.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Shelf: it still goes in as drawn.' })).toBeVisible();
   await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
-  await page.getByLabel('Really high').fill('36');
+  // Two bins 2 mm apart, each 4 mm wider than its label says.
+  await page.getByLabel('Really wide').fill('20.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Shelf: worked out anew' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Shelf: worked out anew, at the same cost.' })).toBeVisible();
   await page.getByRole('button', { name: /Undo corrected the size of Fern bin/ }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Fern bin' })).toHaveCount(2);
 });

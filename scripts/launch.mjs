@@ -43,7 +43,7 @@ async function main(args) {
  * runs already or by a real bridge, is left out: the app asks whatever answers there.
  */
 function startStandins() {
-  return ['meter', 'camera'].map((name) => spawn(process.execPath, ['--import', 'tsx', path.join('scripts', `${name}.ts`)], { cwd: root, stdio: ['pipe', 'ignore', 'ignore'] }));
+  return ['meter', 'camera', 'shopService'].map((name) => spawn(process.execPath, ['--conditions=react-server', '--import', 'tsx', path.join('scripts', `${name}.ts`)], { cwd: root, stdio: ['pipe', 'ignore', 'ignore'] }));
 }
 
 /** What stands between the network and the app, which itself stays on the loopback. */

@@ -1,5 +1,5 @@
 /**
- * The simulated shop service on the command line: npm run shop-service [-- --port 4318]
+ * The simulated shop service on the command line: npm run shop-service [-- --port 4319]
  * It sells what the sample catalogue has at its shop by post, at prices and in numbers that can be moved on its page.
  */
 import { createRandom } from '@/core/shared';
@@ -7,7 +7,7 @@ import { postedGoods, postShopName } from '@/data/starterCatalogue';
 import { createStall } from '@/standins/shopService/stall';
 import { startShopService } from '@/standins/shopService/startShopService';
 
-const DEFAULT_PORT = 4318;
+const DEFAULT_PORT = 4319;
 
 async function main(args: readonly string[]): Promise<void> {
   const at = args.indexOf('--port');

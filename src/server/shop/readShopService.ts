@@ -9,7 +9,7 @@ import { offerTable } from '@/data/tables';
 import { nowIso } from '../means';
 
 /** Where the service of a shop, real or simulated, offers its prices; see docs/devices.md. */
-export const shopServiceAddressOf = (env: Readonly<Record<string, string | undefined>>): string => env.TINBOX_SHOP_SERVICE ?? 'http://127.0.0.1:4318/offers';
+export const shopServiceAddressOf = (env: Readonly<Record<string, string | undefined>>): string => env.TINBOX_SHOP_SERVICE ?? 'http://127.0.0.1:4319/offers';
 
 /** Prices and stock as a shop's service gives them. Source: docs/devices.md. */
 const serviceAnswerSchema = z.object({
@@ -48,7 +48,7 @@ export async function readShopService(db: Db, address: string, patience: Patienc
   const now = nowIso();
   const updates = asked.value.offers.flatMap(({ id, ...told }) => {
     const offer = known.find((candidate) => candidate.id === id);
-    return offer ? [{ before: offer, after: { ...offer, ...told, checkedAt: now } }] : [];
+    return offer ? [{ before: offer, after: { ...offer, ...told, aisle: told.aisle === '' ? offer.aisle : told.aisle, checkedAt: now } }] : [];
   });
   await db.transaction(async (trx) => {
     for (const { after } of updates) await trx(offerTable.name).where({ id: after.id }).update(offerTable.toRow(after));

@@ -21,7 +21,7 @@ export function CatalogueTable({ containers, offers, shops }: CatalogueTableProp
         <tbody>
           {containers.map((container) => (
             <tr key={container.id} id={container.id} className="border-t border-line align-top target:bg-rim-wash">
-              <th scope="row" className="px-3 py-2 text-left font-[650]">{container.name}</th>
+              <th scope="row" className="px-3 py-2 text-left font-[650] sm:min-w-[330px]">{container.name}</th>
               <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">{[container.width, container.depth, container.height].map(({ mm }) => formatLength(mm, 'cm').replace(' cm', '')).join(' × ')}</td>
               <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">{formatLitres(container.innerLitres)}</td>
               <td className="px-3 py-2 text-soft">{wordTraits(container)}</td>

@@ -1,5 +1,5 @@
 import type { FitAnswer, FitRequest } from '@/core/fit';
-import { formatLength, type LengthUnit } from '@/core/shared';
+import { fitLabel, formatLength, type LengthUnit } from '@/core/shared';
 
 /** Printed, a fifth of the real size: bays up to 1.3 m wide go on a sheet across. */
 const SCALE = 1 / 5;
@@ -24,12 +24,15 @@ export function MockUpDrawing({ request: { bay, containers }, answer, measureUni
     return { index, x: placement.x * SCALE, y: h - from - up, across, up, isRound: view === 'above' && container?.shape === 'round', order: view === 'front' ? -placement.y : placement.z };
   });
   return (
-    <figure className="min-w-0">
+    <figure className="max-w-[400px] min-w-0 print:max-w-none">
       <figcaption className="text-[13.5px]"><b className="font-head">{view === 'front' ? 'From the front' : 'From above'}</b>, 1:5 · {formatLength(bay.width, measureUnit)} × {formatLength(view === 'front' ? bay.height : bay.depth, measureUnit)} inside</figcaption>
-      <svg viewBox={`${-PAD_MM} ${-PAD_MM} ${w + 2 * PAD_MM} ${h + 2 * PAD_MM}`} style={{ width: `${w + 2 * PAD_MM}mm` }} className="h-auto max-w-full print:max-w-none" role="img" aria-label={`${view === 'front' ? 'From the front' : 'From above'}, at a fifth of its size`}>
+      <svg viewBox={`${-PAD_MM} ${-PAD_MM} ${w + 2 * PAD_MM} ${h + 2 * PAD_MM}`} style={{ width: `${w + 2 * PAD_MM}mm` }} className="h-auto max-w-[min(100%,380px)] print:max-w-none" role="img" aria-label={`${view === 'front' ? 'From the front' : 'From above'}, at a fifth of its size`}>
         <rect x={0} y={0} width={w} height={h} fill="#fffdf8" stroke="#22201b" strokeWidth={0.6} />
         {(bay.obstacles ?? []).map((box) => (
-          <rect key={box.label} x={box.x * SCALE} y={h - ((view === 'front' ? box.z + box.height : box.y + box.depth) * SCALE)} width={box.width * SCALE} height={(view === 'front' ? box.height : box.depth) * SCALE} fill="#e8e1d2" stroke="#5f584a" strokeWidth={0.3} strokeDasharray="1.2 1" />
+          <g key={box.label}>
+            <rect x={box.x * SCALE} y={h - ((view === 'front' ? box.z + box.height : box.y + box.depth) * SCALE)} width={box.width * SCALE} height={(view === 'front' ? box.height : box.depth) * SCALE} fill="#e8e1d2" stroke="#5f584a" strokeWidth={0.3} strokeDasharray="1.2 1" />
+            <text x={(box.x + box.width / 2) * SCALE} y={h - ((view === 'front' ? box.z + box.height / 2 : box.y + box.depth / 2) * SCALE)} textAnchor="middle" fontSize={4} fill="#5f584a">{fitLabel(box.label, box.width * SCALE - 1, 4)}</text>
+          </g>
         ))}
         {[...items].sort((a, b) => a.order - b.order).map((item) => (
           <g key={item.index}>

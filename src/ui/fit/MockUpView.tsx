@@ -26,12 +26,17 @@ const TRIALS = [['goesIn', 'goes in'], ['comesOut', 'comes out'], ['doorShuts', 
 export function MockUpView({ request, answer, checks, measureUnit, onCheck, onCorrect }: MockUpViewProps) {
   const router = useRouter();
   const [message, setMessage] = useState('');
+  // Ticks follow each other faster than they are kept: what was just ticked counts at once.
+  const [ticked, setTicked] = useState<Readonly<Record<number, MockCheck>>>({});
+  const checkOf = (index: number): MockCheck => ticked[index] ?? checks.find((check) => check.index === index) ?? { index, goesIn: false, comesOut: false, doorShuts: false };
   const tick = async (check: MockCheck) => {
+    setTicked((before) => ({ ...before, [check.index]: check }));
     const result = await onCheck(check);
     setMessage(result.ok ? '' : result.message);
+    if (!result.ok) setTicked({});
     router.refresh();
   };
-  const tried = checks.filter(({ goesIn, comesOut, doorShuts }) => goesIn && comesOut && doorShuts).length;
+  const tried = answer.placements.map((_, index) => checkOf(index)).filter(({ goesIn, comesOut, doorShuts }) => goesIn && comesOut && doorShuts).length;
   return (
     <>
       <section aria-label="Drawing to scale" className="panel squared mb-3 flex flex-wrap gap-x-6 gap-y-2 border-t-4 border-t-rim p-3">
@@ -43,7 +48,7 @@ export function MockUpView({ request, answer, checks, measureUnit, onCheck, onCo
       <ol className="panel divide-y divide-line">
         {answer.placements.map((placement, index) => {
           const container = request.containers.find(({ id }) => id === placement.containerId);
-          const check = checks.find((candidate) => candidate.index === index) ?? { index, goesIn: false, comesOut: false, doorShuts: false };
+          const check = checkOf(index);
           return (
             <li key={index} className="flex flex-wrap items-center gap-x-4 gap-y-1.5 px-3 py-2">
               <b className="w-7 font-mono text-[18px]">{index + 1}</b>
@@ -55,7 +60,7 @@ export function MockUpView({ request, answer, checks, measureUnit, onCheck, onCo
                   </button>
                 ))}
               </span>
-              {container && <Correct container={container} measureUnit={measureUnit} onCorrect={async (typed) => { const result = await onCorrect(container.id, typed); setMessage(result.ok ? (result.words ?? '') : result.message); router.refresh(); return result.ok; }} />}
+              {container && <Correct container={container} measureUnit={measureUnit} onCorrect={async (typed) => { const result = await onCorrect(container.id, typed); setMessage(result.ok ? (result.words ?? '') : result.message); setTicked({}); router.refresh(); return result.ok; }} />}
             </li>
           );
         })}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 
 import { formatCount } from '@/core/shared';
 import { priorities, type Priority } from '@/core/shop';
@@ -44,11 +45,26 @@ export function NeedList({ needs, onApprove, onPriority }: { needs: readonly Nee
                 </select>
               )}
             </td>
-            <td className="py-1 pl-3">{!need.isOwned && <label className="flex min-h-9 items-center gap-1.5 max-md:min-h-11"><input type="checkbox" className="size-[18px] accent-[#23407a]" aria-label={`Client approves ${need.name}`} checked={need.isApproved} onChange={(event) => void onApprove(need.containerId, event.target.checked).then(() => router.refresh())} /> yes</label>}</td>
+            <td className="py-1 pl-3">{!need.isOwned && <Approve key={String(need.isApproved)} need={need} onApprove={(isApproved) => onApprove(need.containerId, isApproved).then((result) => { router.refresh(); return result; })} />}</td>
           </tr>
         ))}
       </tbody>
     </table>
     </div>
+  );
+}
+
+/** The client's yes, seen at once; one that is not kept is taken back. */
+function Approve({ need, onApprove }: { readonly need: NeedRow; readonly onApprove: (isApproved: boolean) => Promise<ActionResult> }) {
+  const [isApproved, setIsApproved] = useState(need.isApproved);
+  const change = async (next: boolean) => {
+    setIsApproved(next);
+    const result = await onApprove(next);
+    if (!result.ok) setIsApproved(!next);
+  };
+  return (
+    <label className="flex min-h-9 items-center gap-1.5 max-md:min-h-11">
+      <input type="checkbox" className="size-[18px] accent-[#23407a]" aria-label={`Client approves ${need.name}`} checked={isApproved} onChange={(event) => void change(event.target.checked)} /> yes
+    </label>
   );
 }

@@ -4,11 +4,14 @@
  */
 import os from 'node:os';
 
-import { fitRequestSchema, planFit, type FitRequest } from '@/core/fit';
+import fc from 'fast-check';
+
+import { findFitFaults, fitRequestSchema, planFit, planFits, type FitRequest } from '@/core/fit';
 import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Random, type Solver } from '@/core/shared';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
 import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema, type ShopRequest } from '@/core/shop';
 import { cutFaults } from '@test/cutOracle';
+import { fitRequestArb } from '@test/fitArbitrary';
 import { replayMoves } from '@test/movesOracle';
 import { rollFaults } from '@test/rollOracle';
 import { bestOfSimple } from '@test/simpleZones';
@@ -73,6 +76,30 @@ function benchFit(solver: Solver): Row {
     ...timesOf('fit, ordinary bays, 60 containers', answers.map(({ elapsedMs }) => elapsedMs)),
     note: `mean ${(meanGap * 100).toFixed(2)} % and at most ${(Math.max(...gaps) * 100).toFixed(2)} % above the bound, ${notFound} not found`,
   };
+}
+
+/** A home: 60 bays, some 200 groups, the same 200 products for all, in at most a minute. */
+async function benchHome(solver: Solver): Promise<Row> {
+  const products = [4, 5, 6, 7].flatMap((seed) => aFitRequest(seed).containers.map((container) => ({ ...container, id: `${seed}-${container.id}`, name: `${seed}-${container.name}` }))).slice(0, 200);
+  const requests = Array.from({ length: 60 }, (_, i) => {
+    const { bay, groups, ...rest } = aFitRequest(100 + i);
+    return { ...rest, bay: { ...bay, id: `bay-${i}` }, groups: groups.slice(0, 3 + (i % 2)), containers: products };
+  });
+  const start = performance.now();
+  const fits = await planFits(requests, { solver, clock: () => performance.now(), timeLimitMs: 60_000 });
+  const took = performance.now() - start;
+  const broken = fits.filter(({ bayId, answer }) => { const request = requests.find(({ bay }) => bay.id === bayId); return request && findFitFaults(request, answer).length > 0; }).length;
+  const notFound = fits.filter(({ answer }) => answer.status === 'infeasible').length;
+  return { what: 'fit, a home of 60 bays and 200 products', runs: 1, medianMs: took, worstMs: took, note: `${requests.reduce((sum, { groups }) => sum + groups.length, 0)} groups, ${notFound} bays not found, ${broken} break a rule, ${Math.round(process.memoryUsage().rss / 1e6)} MB in use` };
+}
+
+/** The separate checkers on random requests, most of them odd. */
+function benchCheckers(solver: Solver): Row {
+  const requests = fc.sample(fitRequestArb, { numRuns: 2000, seed: 11 });
+  const start = performance.now();
+  const broken = requests.filter((request) => findFitFaults(request, planFit({ ...request, timeLimitMs: 60 }, { solver, clock: () => performance.now() })).length > 0).length;
+  const took = performance.now() - start;
+  return { what: 'fit, 2,000 random requests through the checker', runs: 2000, medianMs: took / 2000, worstMs: took, note: `${broken} break a rule` };
 }
 
 /** Bays cut into pieces without a rest: each piece is a container, there is one of each, and every one is needed. */
@@ -236,7 +263,7 @@ async function main(names: readonly string[]): Promise<void> {
   const wants = (name: string) => names.length === 0 || names.includes(name);
   const rows: Row[] = [];
   if (wants('space')) rows.push(benchSpace());
-  if (wants('fit')) rows.push(benchFit(solver), ...[10, 20, 30].map((count) => benchFilling(solver, count)));
+  if (wants('fit')) rows.push(benchFit(solver), ...[10, 20, 30].map((count) => benchFilling(solver, count)), await benchHome(solver), benchCheckers(solver));
   if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs] of [[40, 40, 0, 1500], [150, 120, 0, 1000], [150, 120, 0, 10_000], [20, 20, 8, 1000], [40, 40, 12, 3000], [60, 50, 20, 5000]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio: 0.35, timeLimitMs }));
   if (wants('moves')) for (const [groups, bays, timeLimitMs] of [[12, 5, 1000], [40, 12, 2000], [40, 20, 2000], [150, 40, 5000]] as const) rows.push(benchMoves({ groups, bays, timeLimitMs }));
   if (wants('zones')) rows.push(checkZones(solver, 1000));

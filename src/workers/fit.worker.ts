@@ -1,12 +1,16 @@
 import { expose } from 'comlink';
 
-import { planFit, type FitAnswer, type FitQuestion } from '@/core/fit';
+import { planFit, planFits, type PlacedFit, type FitAnswer, type FitQuestion } from '@/core/fit';
 import { loadSolver } from '@/core/shared';
 
 /** Runs the fit engine away from the page, so that it never stops answering. */
 const fitWorker = {
   async plan(request: FitQuestion): Promise<FitAnswer> {
     return planFit(request, { solver: await loadSolver(), clock: () => performance.now() });
+  },
+  /** Many places within one time; told after each. Ended by ending the worker. */
+  async planAll(requests: readonly FitQuestion[], timeLimitMs: number, onFound: (found: readonly PlacedFit[]) => void): Promise<void> {
+    await planFits(requests, { solver: await loadSolver(), clock: () => performance.now(), timeLimitMs, onProgress: (found) => { onFound(found); return true; } });
   },
 };
 export type FitWorker = typeof fitWorker;

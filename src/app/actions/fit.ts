@@ -22,6 +22,20 @@ export async function takeFitAction(projectId: string, bayId: string, prefer: un
   });
 }
 
+/** Takes many fits, each checked as one alone is; those that break a rule are named, and the others kept. */
+export async function takeFitsAction(projectId: string, prefer: unknown, fits: unknown): Promise<ActionResult> {
+  const schema = z.object({ projectId: projectIdSchema, prefer: z.enum(fitAims), fits: z.array(z.object({ bayId: bayIdSchema, answer: fitAnswerSchema })).max(500) });
+  return answer(schema, { projectId, prefer, fits }, async (input) => {
+    const db = await getDatabase();
+    let refusedCount = 0;
+    for (const fit of input.fits) {
+      const taken = await takeFit(db, input.projectId, { ...fit, prefer: input.prefer });
+      if (!taken.ok) refusedCount += 1;
+    }
+    return refusedCount === 0 ? done : { ok: false, message: `${refusedCount} no longer go in as drawn and were not taken. Load the page again.` };
+  });
+}
+
 export async function dropFitAction(projectId: string, bayId: string): Promise<ActionResult> {
   return answer(z.object({ projectId: projectIdSchema, bayId: bayIdSchema }), { projectId, bayId }, async (input) => {
     await dropFit(await getDatabase(), input.projectId, input.bayId);

@@ -4,6 +4,7 @@ export {
   type FitAim, type FitAnswer, type FitContainer, type FitGroup, type FitReason, type FitRequest, type FitRequestInput, type Placement,
 } from './model';
 export { planFit } from './planFit';
+export { planFits, type PlacedFit } from './planFits';
 export { findFitFaults, type FitFault } from './findFitFaults';
 export { explainUnused, findBayFault, suits, type FitPin, type FitQuestion } from './suitability';
 export { clearancesAround, type Around } from './clearancesAround';

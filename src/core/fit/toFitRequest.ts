@@ -54,6 +54,6 @@ export function toFitRequest(input: {
     groups,
     containers: input.containers,
     prefer: input.prefer,
-    timeLimitMs: 1500,
+    timeLimitMs: 2000,
   });
 }

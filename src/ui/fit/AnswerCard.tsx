@@ -34,12 +34,12 @@ export function AnswerCard({ aim, answer, request, currency, isChosen, isTaken, 
         <span className="flex items-center gap-1.5 font-head text-[15px] font-[650]"><Icon size={16} className="shrink-0 text-rim" aria-hidden="true" /> {name}</span>
         {isTaken && <span className="text-[12.5px] font-bold text-rim">taken</span>}
       </span>
-      {answer ? <CardFigures answer={answer} request={request} currency={currency} /> : <span className="mt-1 block text-[13px] text-soft">{about}; working it out…</span>}
+      {answer ? <CardFigures aim={aim} answer={answer} request={request} currency={currency} /> : <span className="mt-1 block text-[13px] text-soft">{about}; working it out…</span>}
     </button>
   );
 }
 
-function CardFigures({ answer, request, currency }: { answer: FitAnswer; request: FitRequest; currency: Currency }) {
+function CardFigures({ aim, answer, request, currency }: { aim: FitAim; answer: FitAnswer; request: FitRequest; currency: Currency }) {
   const ids = answer.placements.map(({ containerId }) => containerId);
   const bought = ids.filter((id) => (request.containers.find((container) => container.id === id)?.priceMinor ?? 0) > 0).length;
   const unmetLitres = answer.unmet.reduce((sum, { litres }) => sum + litres, 0);
@@ -50,7 +50,7 @@ function CardFigures({ answer, request, currency }: { answer: FitAnswer; request
       {unmetLitres > 0 ? (
         <span className="mt-0.5 block text-[13px] font-[650] text-signal-deep">{formatLitres(unmetLitres)} have no container</span>
       ) : (
-        <span className="mt-0.5 flex justify-between gap-2 text-[13px]"><b>{bought} bought</b> <span className="text-soft">{wordProof(answer)}</span></span>
+        <span className="mt-0.5 flex justify-between gap-2 text-[13px]"><b>{bought} bought</b> <span className="text-soft">{wordProof(aim, answer)}</span></span>
       )}
     </>
   );
@@ -66,9 +66,10 @@ function wordContainers(answer: FitAnswer, request: FitRequest): string {
 }
 
 /** What is proven about it, in a word. */
-function wordProof({ status, objective, bound }: FitAnswer): string {
+function wordProof(aim: FitAim, { status, objective, bound }: FitAnswer): string {
   if (status === 'optimal') return 'none better';
   if (objective === null || bound === null) return '';
+  if (aim === 'uniform' || aim === 'reuse') return `${Math.ceil(bound)} not ruled out`;
   if (bound === 0) return 'not proven best';
   return `at most ${Math.ceil(((objective - bound) / bound) * 1000) / 10} % off best`;
 }

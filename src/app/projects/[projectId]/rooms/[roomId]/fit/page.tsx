@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { addOwnedContainerAction, removeOwnedContainerAction } from '@/app/actions/containers';
-import { dropFitAction, noteFitWishAction, takeFitAction } from '@/app/actions/fit';
+import { dropFitAction, noteFitWishAction, takeFitAction, takeFitsAction } from '@/app/actions/fit';
 import { undoAction } from '@/app/actions/projects';
 import { bayInsideOf } from '@/core/look';
 import { walkBays } from '@/core/place';
@@ -10,6 +10,7 @@ import { formatCount, formatLength, formatLitres } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
 import { createFitRequest, litresEachOf } from '@/server/fit/takeFit';
 import { BayWalk } from '@/ui/fit/BayWalk';
+import { FitAll } from '@/ui/fit/FitAll';
 import { FitTray } from '@/ui/fit/FitTray';
 import { FitWorkbench } from '@/ui/fit/FitWorkbench';
 import { buttonClass } from '@/ui/primitives/Button';
@@ -46,6 +47,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
   const size = [inside.widthMm, inside.depthMm].map((mm) => formatLength(mm, records.project.units).replace(/ \w+$/, '')).concat(formatLength(inside.heightMm, records.project.units)).join(' × ');
   const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
   const unit = own.units.find(({ id }) => id === bay.unitId);
+  const open = await Promise.all(filled.filter(({ id }) => own.fits.every((fit) => fit.bayId !== id)).map(async ({ id, name }) => ({ name, request: await createFitRequest(db, records, { bayId: id, prefer: 'cost' }) })));
   return (
     <StepFrame {...frame} tray={<FitTray project={records.project} room={own.room} purchases={own.purchases} owned={records.containers.filter((container) => container.projectId !== null)} request={request} onAddOwned={addOwnedContainerAction.bind(null, projectId)} onRemoveOwned={removeOwnedContainerAction.bind(null, projectId)} />}>
       <div className="mb-2.5 flex flex-wrap items-baseline gap-x-4 gap-y-1">
@@ -60,6 +62,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       ) : (
         <FitWorkbench key={bay.id} request={request} litresEach={litresEachOf(records, request)} forbidden={(records.fitWishes.find(({ bayId }) => bayId === bay.id)?.forbidden ?? []).map((id) => ({ id, name: records.containers.find((container) => container.id === id)?.name ?? '' }))} mockUpHref={`${base}/fit/mock-up?bay=${bay.id}`} onWish={noteFitWishAction.bind(null, projectId, bay.id)} taken={taken} currency={records.project.currency} measureUnit={records.project.units} onTake={takeFitAction.bind(null, projectId, bay.id)} onDrop={dropFitAction.bind(null, projectId, bay.id)} />
       )}
+      <FitAll places={open.filter((place) => place.request.groups.length > 0 && place.request.containers.length > 0)} currency={records.project.currency} onTake={takeFitsAction.bind(null, projectId)} />
     </StepFrame>
   );
 }

@@ -1,12 +1,15 @@
 import { expose } from 'comlink';
 
-import { planFit, planFits, type PlacedFit, type FitAnswer, type FitQuestion } from '@/core/fit';
+import { planFit, planFits, proposeShelf, type PlacedFit, type ShelfQuestion, type FitAnswer, type FitQuestion } from '@/core/fit';
 import { loadSolver } from '@/core/shared';
 
 /** Runs the fit engine away from the page, so that it never stops answering. */
 const fitWorker = {
   async plan(request: FitQuestion): Promise<FitAnswer> {
     return planFit(request, { solver: await loadSolver(), clock: () => performance.now() });
+  },
+  async shelf(question: ShelfQuestion): Promise<ReturnType<typeof proposeShelf>> {
+    return proposeShelf(question, { solver: await loadSolver(), clock: () => performance.now() });
   },
   /** Many places within one time; told after each. Ended by ending the worker. */
   async planAll(requests: readonly FitQuestion[], timeLimitMs: number, onFound: (found: readonly PlacedFit[]) => void): Promise<void> {

@@ -13,6 +13,7 @@ import { BayWalk } from '@/ui/fit/BayWalk';
 import { FitAll } from '@/ui/fit/FitAll';
 import { FitTray } from '@/ui/fit/FitTray';
 import { FitWorkbench } from '@/ui/fit/FitWorkbench';
+import { ShelfTip } from '@/ui/fit/ShelfTip';
 import { buttonClass } from '@/ui/primitives/Button';
 import { StepFrame } from '@/ui/shell/StepFrame';
 
@@ -47,6 +48,11 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
   const size = [inside.widthMm, inside.depthMm].map((mm) => formatLength(mm, records.project.units).replace(/ \w+$/, '')).concat(formatLength(inside.heightMm, records.project.units)).join(' × ');
   const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
   const unit = own.units.find(({ id }) => id === bay.unitId);
+  // The shelf under this place and the one over it, where what is parted by it has something to go in.
+  const column = (unit?.bays ?? []).filter((other) => other.columnIndex === bay.columnIndex && filled.some(({ id }) => id === other.id)).sort((a, b) => a.rowIndex - b.rowIndex);
+  const shelves = column.flatMap((lower, i) => { const upper = column[i + 1]; return upper && upper.rowIndex === lower.rowIndex + 1 && [lower.id, upper.id].includes(bay.id) ? [{ lower, upper }] : []; });
+  const shelfRequests = new Map(await Promise.all([...new Set(shelves.flatMap(({ lower, upper }) => [lower.id, upper.id]))].map(async (id) => [id, await createFitRequest(db, records, { bayId: id, prefer: 'cost' })] as const)));
+  const requestOf = (id: typeof bay.id) => shelfRequests.get(id) ?? request;
   const open = await Promise.all(filled.filter(({ id }) => own.fits.every((fit) => fit.bayId !== id)).map(async ({ id, name }) => ({ name, request: await createFitRequest(db, records, { bayId: id, prefer: 'cost' }) })));
   return (
     <StepFrame {...frame} tray={<FitTray project={records.project} room={own.room} purchases={own.purchases} owned={records.containers.filter((container) => container.projectId !== null)} request={request} onAddOwned={addOwnedContainerAction.bind(null, projectId)} onRemoveOwned={removeOwnedContainerAction.bind(null, projectId)} />}>
@@ -62,6 +68,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       ) : (
         <FitWorkbench key={bay.id} request={request} litresEach={litresEachOf(records, request)} forbidden={(records.fitWishes.find(({ bayId }) => bayId === bay.id)?.forbidden ?? []).map((id) => ({ id, name: records.containers.find((container) => container.id === id)?.name ?? '' }))} mockUpHref={`${base}/fit/mock-up?bay=${bay.id}`} onWish={noteFitWishAction.bind(null, projectId, bay.id)} taken={taken} currency={records.project.currency} measureUnit={records.project.units} onTake={takeFitAction.bind(null, projectId, bay.id)} onDrop={dropFitAction.bind(null, projectId, bay.id)} />
       )}
+      {unit?.holePitch && shelves.map(({ lower, upper }) => <ShelfTip key={`${lower.id}-${upper.id}`} question={{ lower: requestOf(lower.id), upper: requestOf(upper.id), pitchMm: unit.holePitch?.mm ?? 0 }} lowerName={lower.name} upperName={upper.name} currency={records.project.currency} measureUnit={records.project.units} unitHref={`${base}/look/units/${unit.id}`} />)}
       <FitAll places={open.filter((place) => place.request.groups.length > 0 && place.request.containers.length > 0)} currency={records.project.currency} onTake={takeFitsAction.bind(null, projectId)} />
     </StepFrame>
   );

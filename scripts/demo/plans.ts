@@ -8,6 +8,8 @@ export interface DemoPlan {
   /** By unit: wall counted from 1, from its corner, off it. */
   readonly places: Readonly<Record<string, readonly [wall: number, along: string, off?: string]>>;
   readonly doors?: Readonly<Record<string, UnitDoor>>;
+  /** Shelves that can move, and how far their holes lie apart. */
+  readonly holes?: Readonly<Record<string, string>>;
   readonly fixtures: readonly DemoFixture[];
   readonly checks: readonly DemoCheck[];
   readonly breaks?: readonly RoutineBreak[];
@@ -90,6 +92,7 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
     walls: ['310 cm', '150 cm', '310 cm', '150 cm'],
     places: { left: [1, '10 cm'], right: [1, '110 cm'], tank: [1, '198 cm'] },
     doors: { left: 'pair', right: 'left' },
+    holes: { left: '32 mm', right: '32 mm' },
     fixtures: [
       door('Bathroom door', [2, '65 cm'], '70 cm', 'out'),
       { kind: 'valve', name: 'Tank valve', at: [1, '285 cm'], width: '12 cm', height: ['40 cm', '52 cm'] },

@@ -34,7 +34,7 @@ export function ShelfTip({ question, lowerName, upperName, currency, measureUnit
     }
   };
   return (
-    <section aria-label={`Shelf between ${lowerName} and ${upperName}`} className="panel flex flex-wrap items-center gap-x-4 gap-y-1.5 px-4 py-2.5 text-[14.5px]">
+    <section aria-label={`Shelf between ${lowerName} and ${upperName}`} className="panel mt-3.5 flex flex-wrap items-center gap-x-4 gap-y-1.5 px-4 py-2.5 text-[14.5px]">
       <span className="min-w-0 flex-1">{found ? wordShelf(found, { lowerName, upperName, currency, measureUnit }) : `The shelf between ${lowerName} and ${upperName} can move, hole by hole (${formatLength(question.pitchMm, measureUnit)}).`}</span>
       {found?.better && <Link className="text-rim underline underline-offset-3" href={unitHref}>Move it there</Link>}
       {!found && <Button look="quiet" disabled={isRunning} onClick={() => void run()}>{isRunning ? 'Trying each height…' : 'Would another height do better?'}</Button>}

@@ -72,7 +72,7 @@ export async function correctContainerAction(projectId: string, containerId: str
   const form = z.object({ width: typedPositiveLength(project.units), depth: typedPositiveLength(project.units), height: typedPositiveLength(project.units) }).safeParse(typed);
   if (!form.success) return { ok: false, message: form.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; ') };
   const { width, depth, height } = form.data;
-  const corrected = await correctContainer(db, whose.data.projectId, { containerId: whose.data.containerId, widthMm: width.mm, depthMm: depth.mm, heightMm: height.mm, unit: project.units });
+  const corrected = await correctContainer(db, whose.data.projectId, { containerId: whose.data.containerId, widthMm: width.mm, depthMm: depth.mm, heightMm: height.mm });
   if (!corrected.ok) return { ok: false, message: 'A round container is as wide as it is deep' };
   return { ...done, words: corrected.value.map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency))).join(' ') || 'Noted. It stands in no fit.' };
 }

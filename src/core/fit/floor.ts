@@ -26,7 +26,7 @@ interface Rect {
 /** Which of the places that a pile could take it takes: the one with the least of this. */
 export type PlaceRule = 'front' | 'left' | 'snug';
 
-interface Place {
+export interface Place {
   readonly x: number;
   readonly y: number;
   readonly width: number;

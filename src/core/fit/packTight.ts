@@ -1,4 +1,4 @@
-import { Floor } from './floor';
+import { Floor, type Place } from './floor';
 import type { FitRequest } from './model';
 import { cleanGrams, type Packing } from './packPiles';
 import type { Pile } from './piles';
@@ -9,13 +9,9 @@ const TOLERANCE_MM = 1e-6;
 const TIGHT_FILL = 0.9;
 const MOST_PILES = 40;
 
-interface Spot {
+/** A pile and its place, with the gap, seen along or across the bay. */
+interface Spot extends Place {
   readonly pile: Pile;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly depth: number;
-  readonly turned: boolean;
 }
 
 /**

@@ -1,7 +1,7 @@
 import 'server-only';
 
 import { findFitFaults, planFit, type FitAim, type FitAnswer, type FitPin, type MockCheck } from '@/core/fit';
-import { err, loadSolver, ok, type BayId, type ContainerId, type GroupId, type LengthUnit, type ProjectId, type Result } from '@/core/shared';
+import { err, loadSolver, ok, type BayId, type ContainerId, type GroupId, type ProjectId, type Result } from '@/core/shared';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
@@ -46,7 +46,6 @@ export interface Correction {
   readonly widthMm: number;
   readonly depthMm: number;
   readonly heightMm: number;
-  readonly unit: LengthUnit;
 }
 /** What became of one fit when a container turned out to be of another size. */
 export interface Refit {

@@ -60,7 +60,7 @@ test('a few millimetres more change nothing where there is room; too many, and t
   expect((await records()).fits[0]?.checks).toEqual([{ index: 0, goesIn: true, comesOut: true, doorShuts: false }]);
   const outer = (await records()).containers.find(({ id }) => id === used);
   if (!outer) throw new Error('the fit uses a container');
-  const size = { containerId: used, widthMm: outer.width.mm, depthMm: outer.depth.mm, unit: 'mm' as const };
+  const size = { containerId: used, widthMm: outer.width.mm, depthMm: outer.depth.mm };
   expect(await correctContainer(db, HOME, { ...size, heightMm: outer.height.mm + 1 })).toEqual({ ok: true, value: [{ bayName: 'Shelf', outcome: 'still_fits', moreMinor: 0 }] });
   expect(await correctContainer(db, HOME, { ...size, heightMm: 900 })).toMatchObject({ ok: true, value: [{ outcome: 'worked_out_anew' }] });
   const { fits } = await records();

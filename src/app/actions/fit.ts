@@ -6,7 +6,7 @@ import { fitAims, fitAnswerSchema, mockCheckSchema } from '@/core/fit';
 import { bayIdSchema, containerIdSchema, formatMoney, groupIdSchema, projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { dropFit, takeFit } from '@/server/fit/takeFit';
+import { dropFit, takeFit, takeFits } from '@/server/fit/takeFit';
 import { correctContainer, noteFitWish, noteMockCheck, type Refit } from '@/server/fit/wishes';
 import type { ActionResult } from '@/ui/actionResult';
 import { typedPositiveLength } from '@/ui/typedValues';
@@ -26,13 +26,8 @@ export async function takeFitAction(projectId: string, bayId: string, prefer: un
 export async function takeFitsAction(projectId: string, prefer: unknown, fits: unknown): Promise<ActionResult> {
   const schema = z.object({ projectId: projectIdSchema, prefer: z.enum(fitAims), fits: z.array(z.object({ bayId: bayIdSchema, answer: fitAnswerSchema })).max(500) });
   return answer(schema, { projectId, prefer, fits }, async (input) => {
-    const db = await getDatabase();
-    let refusedCount = 0;
-    for (const fit of input.fits) {
-      const taken = await takeFit(db, input.projectId, { ...fit, prefer: input.prefer });
-      if (!taken.ok) refusedCount += 1;
-    }
-    return refusedCount === 0 ? done : { ok: false, message: `${refusedCount} no longer go in as drawn and were not taken. Load the page again.` };
+    const refused = await takeFits(await getDatabase(), input.projectId, input);
+    return refused.length === 0 ? done : { ok: false, message: `${refused.length} no longer go in as drawn and were not taken. Load the page again.` };
   });
 }
 

@@ -123,3 +123,15 @@ test.each([
   const parsed = fitRequestSchema.safeParse(request);
   expect(parsed.error?.issues.map((issue) => issue.path.join('.'))).toContain(path);
 });
+
+test('no time at all still ends in an answer that keeps every rule', () => {
+  const boxes = (litres: number) => fitRequestSchema.parse({
+    bay: { id: 'bay', width: 400, depth: 300, height: 250 }, groups: [{ id: 'g', name: 'g', litres }], timeLimitMs: 0,
+    containers: [{ id: 'c', name: 'c', outer: { width: 150, depth: 130, height: 200 }, innerLitres: 3, innerHeight: 190, material: 'plastic', priceMinor: 5 }],
+  });
+  for (const litres of [3, 12, 40]) {
+    const answer = planFit(boxes(litres), { solver, clock });
+    expect(answer.status === 'infeasible').toBe(litres > 12);
+    expect(findFitFaults(boxes(litres), answer)).toEqual([]);
+  }
+});

@@ -46,8 +46,10 @@ export function planFit(request: FitQuestion, { solver, clock }: Means): FitAnsw
   const floorRows = floorRowsOf(request);
   const search = new FitSearch(request, floorRows, () => leftMs(limits.share)());
   search.findFirst();
-  const relax = (rows: readonly FloorRow[], share: number): RelaxedFit =>
-    new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: leftMs(passedMs() / request.timeLimitMs + share), seed: request.seed });
+  const relax = (rows: readonly FloorRow[], share: number): RelaxedFit => {
+    const untilMs = passedMs() + share * request.timeLimitMs;
+    return new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: () => untilMs - passedMs(), seed: request.seed });
+  };
   // The area alone is quick; what sizes shut out comes after it, where that leaves a difference.
   let relaxed = relax(floorRows.slice(0, 1), BOUND_SHARE);
   const isBest = (found: FoundFit): boolean => found.score[0] <= relaxed.bound + 1e-6 && (request.prefer === 'cost' || found.score[1] <= relaxed.leastCostMinor + 1e-6);

@@ -32,3 +32,4 @@ export {
 } from './sketch';
 export { drawFront, drawUnitPlan } from './drawUnits';
 export { drawPlan } from './drawPlan';
+export { findShelvesBeside } from './findShelvesBeside';

@@ -17,5 +17,6 @@ export {
   type GiftCard, type HandNeed, type Offer, type Purchase, type Shop,
 } from './records';
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
+export { findSoldOut } from './findSoldOut';
 export { weighWishes, type WishWeights } from './weighWishes';
-export { cardLeftMinorOf, findUnitPriceMinor, hadByHandOf, listNeeds, ownMinorOf, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';
+export { BY_HAND, cardLeftMinorOf, findUnitPriceMinor, hadByHandOf, listNeeds, ownMinorOf, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';

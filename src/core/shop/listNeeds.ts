@@ -56,6 +56,9 @@ export function cardLeftMinorOf(shop: Pick<Shop, 'id' | 'name'>, { giftCards, ca
   return Math.max(0, onCards - used);
 }
 
+/** The offer of a thing put down by hand has the need's id after this. */
+export const BY_HAND = 'by-hand-';
+
 /** Pieces of a thing put down by hand that are bought and not brought back. */
 export const hadByHandOf = (need: HandNeed, purchases: readonly Purchase[]): number =>
   Math.min(need.qty, purchases.filter(({ handNeedId }) => handNeedId === need.id).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0));
@@ -88,7 +91,7 @@ export function toShopRequest(room: RoomShopping): ShopRequest {
         id: offer.id, shopId: offer.shopId, needId: offer.containerId, packSize: offer.packSize, priceMinor: offer.priceMinor,
         ...(offer.inStock === null ? {} : { maxPacks: offer.inStock }),
       })),
-      ...handNeeds.map((need) => ({ id: `by-hand-${need.id}`, shopId: need.shopId, needId: need.id, packSize: need.packSize, priceMinor: need.priceMinor })),
+      ...handNeeds.map((need) => ({ id: `${BY_HAND}${need.id}`, shopId: need.shopId, needId: need.id, packSize: need.packSize, priceMinor: need.priceMinor })),
     ],
     shops: shops.map((shop) => ({
       id: shop.id, name: shop.name, deliveryMinor: shop.deliveryMinor,

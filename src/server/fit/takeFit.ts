@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { findFitFaults, toFitContainer, toFitRequest, type FitAim, type FitAnswer, type FitContainer, type FitFault, type FitQuestion } from '@/core/fit';
+import { findFitFaults, toFitContainer, toFitRequest, type FitAim, type FitAnswer, type FitContainer, type FitFault, type FitQuestion, type TakenFit } from '@/core/fit';
 import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
 import { findUnitPriceMinor } from '@/core/shop';
 import { recordChange } from '@/data/changes';
@@ -20,12 +20,20 @@ export async function listFitContainers(db: Db, { project, containers }: Project
 }
 
 /** @errors `not_found` where the bay is not of this project. */
-export async function createFitRequest(db: Db, records: ProjectRecords, ask: { readonly bayId: BayId; readonly prefer: FitAim }): Promise<FitQuestion> {
+export const createFitRequest = async (db: Db, records: ProjectRecords, ask: FitAsk): Promise<FitQuestion> => toFitQuestion(records, await listFitContainers(db, records), ask);
+
+interface FitAsk {
+  readonly bayId: BayId;
+  readonly prefer: FitAim;
+}
+
+/** The same for many places, whose containers are listed once. @errors `not_found`. */
+export function toFitQuestion(records: ProjectRecords, priced: readonly FitContainer[], ask: FitAsk): FitQuestion {
   const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === ask.bayId);
   if (!bay) throw new DataError('not_found', `there is no bay ${ask.bayId}`);
   const elsewhere = ownedInOtherFits(records, ask.bayId);
   const wishes = records.fitWishes.find(({ bayId }) => bayId === ask.bayId);
-  const allowed = (await listFitContainers(db, records)).filter(({ id }) => !wishes?.forbidden.some((forbidden) => forbidden === id));
+  const allowed = priced.filter(({ id }) => !wishes?.forbidden.some((forbidden) => forbidden === id));
   const containers = allowed.map((container) =>
     container.available === undefined ? container : { ...container, available: Math.max(0, container.available - (elsewhere.get(container.id) ?? 0)) },
   );
@@ -60,17 +68,42 @@ function ownedInOtherFits({ fits }: ProjectRecords, bayId: BayId): ReadonlyMap<s
 export async function takeFit(
   db: Db,
   projectId: ProjectId,
-  input: { readonly bayId: BayId; readonly prefer: FitAim; readonly answer: FitAnswer },
+  { bayId, prefer, answer }: { readonly bayId: BayId; readonly prefer: FitAim; readonly answer: FitAnswer },
 ): Promise<Result<void, readonly FitFault[]>> {
-  const records = await getProjectRecords(db, projectId);
-  const request = await createFitRequest(db, records, input);
-  const faults = findFitFaults(request, input.answer);
-  if (faults.length > 0) return err(faults);
-  const bayName = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === input.bayId)?.name ?? '';
-  await recordChange(db, { projectId, label: `took a fit for ${bayName}`, now: nowIso() }, (writer) =>
-    writer.put(fitTable, { id: input.bayId, prefer: input.prefer, answer: input.answer, takenAt: nowIso(), checks: [] }),
-  );
-  return ok(undefined);
+  const [faults] = await takeFits(db, projectId, { prefer, fits: [{ bayId, answer }] });
+  return faults ? err(faults) : ok(undefined);
+}
+
+/**
+ * Takes many in one change, each checked with those before it in place: what one uses the next cannot. Those that
+ * break a rule are left out. Returns their faults.
+ */
+export async function takeFits(
+  db: Db,
+  projectId: ProjectId,
+  { prefer, fits }: { readonly prefer: FitAim; readonly fits: readonly { readonly bayId: BayId; readonly answer: FitAnswer }[] },
+): Promise<readonly (readonly FitFault[])[]> {
+  let records = await getProjectRecords(db, projectId);
+  const priced = await listFitContainers(db, records);
+  const refused: (readonly FitFault[])[] = [];
+  const taken: TakenFit[] = [];
+  for (const { bayId, answer } of fits) {
+    const faults = findFitFaults(toFitQuestion(records, priced, { bayId, prefer }), answer);
+    if (faults.length > 0) {
+      refused.push(faults);
+      continue;
+    }
+    const fit: TakenFit = { bayId, prefer, answer, takenAt: nowIso(), checks: [] };
+    taken.push(fit);
+    records = { ...records, fits: [...records.fits.filter((other) => other.bayId !== bayId), fit] };
+  }
+  const names = taken.map(({ bayId }) => records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '');
+  if (taken.length > 0) {
+    await recordChange(db, { projectId, label: `took ${taken.length === 1 ? 'a fit' : `${taken.length} fits`} for ${names.join(', ').slice(0, 80)}`, now: nowIso() }, async (writer) => {
+      for (const { bayId, ...fit } of taken) await writer.put(fitTable, { ...fit, id: bayId });
+    });
+  }
+  return refused;
 }
 
 export async function dropFit(db: Db, projectId: ProjectId, bayId: BayId): Promise<void> {

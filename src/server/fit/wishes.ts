@@ -7,7 +7,7 @@ import { DataError, type Db } from '@/data/db';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { containerTable, fitTable, fitWishesTable } from '@/data/tables';
 import { nowIso } from '../means';
-import { createFitRequest } from './takeFit';
+import { listFitContainers, toFitQuestion } from './takeFit';
 
 export type FitWish =
   | { readonly kind: 'forbid' | 'allow'; readonly containerId: ContainerId }
@@ -68,11 +68,12 @@ export async function correctContainer(db: Db, projectId: ProjectId, { container
   const after = { ...container, width: length(widthMm), depth: length(depthMm), height: length(heightMm) };
   const corrected: ProjectRecords = { ...records, containers: records.containers.map((candidate) => (candidate.id === containerId ? after : candidate)) };
   const affected = records.fits.filter((fit) => fit.answer.placements.some((placement) => placement.containerId === containerId));
+  const priced = await listFitContainers(db, corrected);
   const refits: Refit[] = [];
   const changes: ((writer: ChangeWriter) => Promise<void>)[] = [(writer) => writer.put(containerTable, after)];
   for (const fit of affected) {
     const bayName = bayOf(records, fit.bayId).name;
-    const request = await createFitRequest(db, corrected, { bayId: fit.bayId, prefer: fit.prefer });
+    const request = toFitQuestion(corrected, priced, { bayId: fit.bayId, prefer: fit.prefer });
     if (findFitFaults(request, fit.answer).length === 0) {
       refits.push({ bayName, outcome: 'still_fits', moreMinor: 0 });
       continue;
@@ -105,9 +106,10 @@ export interface Substitute {
  */
 export async function findSubstitutes(db: Db, records: ProjectRecords, { containerId, bayIds }: { readonly containerId: string; readonly bayIds?: ReadonlySet<string> }): Promise<readonly Substitute[]> {
   const means = { solver: await loadSolver(), clock: () => performance.now() };
+  const priced = await listFitContainers(db, records);
   const found: Substitute[] = [];
   for (const fit of records.fits.filter(({ bayId, answer }) => (bayIds?.has(bayId) ?? true) && answer.placements.some((placement) => placement.containerId === containerId))) {
-    const request = await createFitRequest(db, records, { bayId: fit.bayId, prefer: fit.prefer });
+    const request = toFitQuestion(records, priced, { bayId: fit.bayId, prefer: fit.prefer });
     const without = { ...request, containers: request.containers.filter(({ id }) => id !== containerId), timeLimitMs: 700 };
     const losing = new Set(fit.answer.placements.filter((placement) => placement.containerId === containerId).map(({ groupId }) => groupId));
     const pins: FitPin[] = [...(request.pins ?? []).filter((pin) => pin.containerId !== containerId), ...fit.answer.placements.filter(({ groupId }) => !losing.has(groupId)).map(({ groupId, containerId: kept }) => ({ groupId, containerId: kept }))];

@@ -7,7 +7,7 @@ import { appendDecisions } from '@/data/decisionLog';
 import { getProjectRecords } from '@/data/projectRepo';
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
 import { bayTable, unitTable } from '@/data/tables';
-import { createFitRequest, takeFit } from '../fit/takeFit';
+import { createFitRequest, takeFit, takeFits } from '../fit/takeFit';
 import { correctContainer, findSubstitutes, noteFitWish, noteMockCheck } from '../fit/wishes';
 import { addGiftCard, addHandNeed, approveNeed, takeSubstitute } from './buying';
 import { addPurchase, loadRoomShopping, planRoomShopping } from './roomShopping';
@@ -69,6 +69,15 @@ test('a few millimetres more change nothing where there is room; too many, and t
   expect(fits[0]?.answer.placements.map(({ containerId }) => containerId)).not.toContain(used);
   await moveChange(db, HOME, 'undo');
   expect((await records()).fits[0]?.answer.placements.map(({ containerId }) => containerId)).toContain(used);
+});
+
+test('many fits are one change; one that no longer goes in is left out and told', async () => {
+  const { answer } = await solve();
+  const wrong = { ...answer, placements: answer.placements.map((placement) => ({ ...placement, x: 5000 })) };
+  expect((await takeFits(db, HOME, { prefer: 'cost', fits: [{ bayId: shelf, answer: wrong }] })).flat().map(({ rule }) => rule)).toContain('outside_bay');
+  expect((await records()).fits).toEqual([]);
+  expect(await takeFits(db, HOME, { prefer: 'cost', fits: [{ bayId: shelf, answer }] })).toEqual([]);
+  expect((await records()).fits).toHaveLength(1);
 });
 
 test('what is sold out gets a substitute that goes in, from the same solver', async () => {

@@ -2,7 +2,7 @@
 
 import { proxy, wrap, type Remote } from 'comlink';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 import { fitAims, type FitAim, type FitQuestion, type PlacedFit } from '@/core/fit';
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
@@ -30,6 +30,8 @@ export function FitAll({ places, currency, onTake }: FitAllProps) {
   const [isRunning, setIsRunning] = useState(false);
   const [message, setMessage] = useState('');
   const worker = useRef<Worker>(undefined);
+  // Whoever leaves the page ends what runs.
+  useEffect(() => () => worker.current?.terminate(), []);
   const end = () => {
     worker.current?.terminate();
     worker.current = undefined;

@@ -22,12 +22,15 @@ interface ShelfTipProps {
 /** Whether the shelf between two places would do better a few holes up or down. */
 export function ShelfTip({ question, lowerName, upperName, currency, measureUnit, unitHref }: ShelfTipProps) {
   const [isRunning, setIsRunning] = useState(false);
+  const [problem, setProblem] = useState('');
   const [found, setFound] = useState<{ readonly now: ShelfProposal; readonly better: ShelfProposal | undefined }>();
   const run = async () => {
     setIsRunning(true);
     const worker = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' });
     try {
       setFound(await wrap<FitWorker>(worker).shelf(question));
+    } catch (error) {
+      setProblem(error instanceof Error ? error.message : String(error));
     } finally {
       worker.terminate();
       setIsRunning(false);
@@ -37,6 +40,7 @@ export function ShelfTip({ question, lowerName, upperName, currency, measureUnit
     <section aria-label={`Shelf between ${lowerName} and ${upperName}`} className="panel mt-3.5 flex flex-wrap items-center gap-x-4 gap-y-1.5 px-4 py-2.5 text-[14.5px]">
       <span className="min-w-0 flex-1">{found ? wordShelf(found, { lowerName, upperName, currency, measureUnit }) : `The shelf between ${lowerName} and ${upperName} can move, hole by hole (${formatLength(question.pitchMm, measureUnit)}).`}</span>
       {found?.better && <Link className="text-rim underline underline-offset-3" href={unitHref}>Move it there</Link>}
+      {problem !== '' && <span role="alert" className="text-[13.5px] text-signal-deep">The heights could not be tried: {problem}</span>}
       {!found && <Button look="quiet" disabled={isRunning} onClick={() => void run()}>{isRunning ? 'Trying each height…' : 'Would another height do better?'}</Button>}
     </section>
   );

@@ -14,7 +14,7 @@ export function AskShop({ checkedAt, onAsk }: { readonly checkedAt: string | nul
   const [words, setWords] = useState<{ readonly isFault: boolean; readonly text: string }>();
   const ask = async () => {
     setIsAsking(true);
-    const result = await onAsk();
+    const result = await onAsk().catch(() => ({ ok: false as const, message: 'Tin Box itself does not answer. Prices stay as they were last read.' }));
     setIsAsking(false);
     setWords(result.ok ? { isFault: false, text: result.words ?? '' } : { isFault: true, text: result.message });
     router.refresh();

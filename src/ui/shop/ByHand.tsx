@@ -45,6 +45,7 @@ export function ByHand({ needs, shops, currency, onAdd, onRemove }: ByHandProps)
           </li>
         ))}
       </ul>
+      {shops.length === 0 ? <p className="text-[14px] text-soft">No shop prices in {currency} yet. Add one with its first container under Containers and prices.</p> : (
       <form className="no-print mt-1 flex flex-wrap items-end gap-2" onSubmit={(event) => { event.preventDefault(); void add(); }}>
         <TextField label="What" className="min-w-[170px] flex-1" value={typed.name} onChange={(event) => set({ name: event.target.value })} />
         <TextField label="How many" measure inputMode="numeric" className="w-[86px]" value={typed.qty} onChange={(event) => set({ qty: event.target.value })} />
@@ -54,6 +55,7 @@ export function ByHand({ needs, shops, currency, onAdd, onRemove }: ByHandProps)
         <SelectField label="How much" className="w-[130px]" value={typed.priority} onChange={(event) => set({ priority: event.target.value })}>{priorities.map((priority) => <option key={priority} value={priority}>{PRIORITY_WORDS[priority]}</option>)}</SelectField>
         <Button type="submit"><Plus size={16} aria-hidden="true" /> Put it on the list</Button>
       </form>
+      )}
       {message !== '' && <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">{message}</p>}
     </section>
   );

@@ -23,6 +23,7 @@ export function GiftCards({ cards, shops, currency, onAdd, onRemove }: GiftCards
   const [amount, setAmount] = useState('');
   const [shopId, setShopId] = useState(shops[0]?.id ?? '');
   const [message, setMessage] = useState('');
+  if (shops.length === 0) return null;
   const add = async () => {
     const result = await onAdd({ shopId, amount });
     setMessage(result.ok ? '' : result.message);

@@ -1,8 +1,6 @@
-import type { Offer, ShopAnswer, ShopRequest } from '@/core/shop';
+import { BY_HAND, type Offer, type ShopAnswer, type ShopRequest } from '@/core/shop';
 import { formatCount } from '@/core/shared';
 import type { ShopList, ShopLine } from './ShopLists';
-
-const BY_HAND = 'by-hand-';
 
 /**
  * The engine's answer as lists per shop, in the order of walking (the shop's aisles by their number), with a

@@ -4,11 +4,11 @@ import { notFound } from 'next/navigation';
 import { addOwnedContainerAction, removeOwnedContainerAction } from '@/app/actions/containers';
 import { dropFitAction, noteFitWishAction, takeFitAction, takeFitsAction } from '@/app/actions/fit';
 import { undoAction } from '@/app/actions/projects';
-import { bayInsideOf } from '@/core/look';
+import { bayInsideOf, findShelvesBeside } from '@/core/look';
 import { walkBays } from '@/core/place';
 import { formatCount, formatLength, formatLitres } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
-import { createFitRequest, litresEachOf } from '@/server/fit/takeFit';
+import { listFitContainers, litresEachOf, toFitQuestion } from '@/server/fit/takeFit';
 import { BayWalk } from '@/ui/fit/BayWalk';
 import { FitAll } from '@/ui/fit/FitAll';
 import { FitTray } from '@/ui/fit/FitTray';
@@ -42,18 +42,16 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       </StepFrame>
     );
   }
-  const request = await createFitRequest(db, records, { bayId: bay.id, prefer: 'cost' });
+  const priced = await listFitContainers(db, records);
+  const requestOf = (bayId: typeof bay.id) => toFitQuestion(records, priced, { bayId, prefer: 'cost' });
+  const request = requestOf(bay.id);
   const taken = own.fits.find((fit) => fit.bayId === bay.id);
   const inside = bayInsideOf(bay);
   const size = [inside.widthMm, inside.depthMm].map((mm) => formatLength(mm, records.project.units).replace(/ \w+$/, '')).concat(formatLength(inside.heightMm, records.project.units)).join(' × ');
   const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
   const unit = own.units.find(({ id }) => id === bay.unitId);
-  // The shelf under this place and the one over it, where what is parted by it has something to go in.
-  const column = (unit?.bays ?? []).filter((other) => other.columnIndex === bay.columnIndex && filled.some(({ id }) => id === other.id)).sort((a, b) => a.rowIndex - b.rowIndex);
-  const shelves = column.flatMap((lower, i) => { const upper = column[i + 1]; return upper && upper.rowIndex === lower.rowIndex + 1 && [lower.id, upper.id].includes(bay.id) ? [{ lower, upper }] : []; });
-  const shelfRequests = new Map(await Promise.all([...new Set(shelves.flatMap(({ lower, upper }) => [lower.id, upper.id]))].map(async (id) => [id, await createFitRequest(db, records, { bayId: id, prefer: 'cost' })] as const)));
-  const requestOf = (id: typeof bay.id) => shelfRequests.get(id) ?? request;
-  const open = await Promise.all(filled.filter(({ id }) => own.fits.every((fit) => fit.bayId !== id)).map(async ({ id, name }) => ({ name, request: await createFitRequest(db, records, { bayId: id, prefer: 'cost' }) })));
+  const shelves = unit ? findShelvesBeside(unit.bays.filter((other) => filled.some(({ id }) => id === other.id)), bay) : [];
+  const open = filled.filter(({ id }) => own.fits.every((fit) => fit.bayId !== id)).map(({ id, name }) => ({ name, request: requestOf(id) }));
   return (
     <StepFrame {...frame} tray={<FitTray project={records.project} room={own.room} purchases={own.purchases} owned={records.containers.filter((container) => container.projectId !== null)} request={request} onAddOwned={addOwnedContainerAction.bind(null, projectId)} onRemoveOwned={removeOwnedContainerAction.bind(null, projectId)} />}>
       <div className="mb-2.5 flex flex-wrap items-baseline gap-x-4 gap-y-1">

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 
 import { undoAction } from '@/app/actions/projects';
 import { addGiftCardAction, addHandNeedAction, addPurchaseAction, approveNeedAction, askShopAction, noteReturnAction, removeGiftCardAction, removeHandNeedAction, removePurchaseAction, setPriorityAction, takeSubstituteAction } from '@/app/actions/shop';
-import { cardLeftMinorOf, hadByHandOf, spentMinorOf } from '@/core/shop';
+import { cardLeftMinorOf, findSoldOut, hadByHandOf, spentMinorOf } from '@/core/shop';
 import { formatMoney } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
 import { findSubstitutes } from '@/server/fit/wishes';
@@ -44,8 +44,7 @@ export default async function ShopPage({ params }: { params: Promise<{ projectId
   }));
   const lists = toShopLists(request, answer, { offers: shopping.offers, cardLeftOf: (shopId) => { const shop = shopping.shops.find(({ id }) => id === shopId); return shop ? cardLeftMinorOf(shop, shopping) : 0; } });
   const shops = shopping.shops.filter((shop) => shop.currency === currency);
-  // Asked for only where a stock that was read holds less than is wanted.
-  const soldOut = plan.needs.filter((need) => need.container.projectId === null && need.qty > need.hadQty && shopping.offers.some(({ containerId, inStock }) => containerId === need.container.id && inStock !== null) && shopping.offers.reduce((sum, offer) => (offer.containerId === need.container.id ? sum + (offer.inStock ?? Infinity) * offer.packSize : sum), 0) < need.qty - need.hadQty);
+  const soldOut = findSoldOut(plan.needs, shopping.offers);
   const instead = await Promise.all(soldOut.slice(0, 3).map(async ({ container }) => ({ containerId: container.id, name: container.name, instead: await findSubstitutes(db, records, { containerId: container.id, bayIds: new Set(own.fits.map(({ bayId }) => bayId)) }) })));
   const checkedAt = shopping.offers.map((offer) => offer.checkedAt ?? '').sort().at(-1) ?? '';
   return (

@@ -33,8 +33,8 @@ const purchaseFormSchema = z.object({
 export async function addPurchaseAction(place: Place, typed: unknown): Promise<ActionResult> {
   return answer(placeSchema.extend({ form: purchaseFormSchema }), { ...place, form: typed }, async ({ projectId, roomId, form: { paid, card, ...form } }) => {
     if (card > paid) return { ok: false, message: 'The card cannot pay more than the till asks' };
-    await addPurchase(await getDatabase(), projectId, { ...form, roomId, paidMinor: paid, cardMinor: card });
-    return done;
+    const bought = await addPurchase(await getDatabase(), projectId, { ...form, roomId, paidMinor: paid, cardMinor: card });
+    return bought.ok ? done : { ok: false, message: `Only ${formatMoneyInput(bought.error.leftMinor)} is left on the card` };
   });
 }
 

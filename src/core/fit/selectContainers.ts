@@ -68,7 +68,7 @@ export class ContainerSelection {
     for (const [i, terms] of this.aimsOf(aim, cost).entries()) {
       if (i > 0 && timeLeftMs() <= 0) break;
       const next: Narrowed = i === 0
-        ? minimiseNarrowed(this.model, solver, terms, { timeLeftMs, seed, isWholeAim: true })
+        ? minimiseNarrowed(this.model, solver, terms, { timeLeftMs, seed })
         : { solution: this.model.minimise(solver, terms, { timeLimitMs: Math.max(20, timeLeftMs()), seed, start: narrowed?.solution.values, shut: narrowed?.shut }), shut: narrowed?.shut ?? new Set() };
       if (i === 0) bound = aim === 'easy' ? 0 : Math.max(0, next.solution.bound);
       if (terms === cost && (i === 0 || narrowed?.solution.status === 'optimal')) leastCostMinor = Math.max(0, next.solution.bound);

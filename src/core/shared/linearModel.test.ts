@@ -70,7 +70,7 @@ test('a search among the cheapest ends at the optimum of the whole model, and na
     for (let row = 0; row < 12; row += 1) model.addRow(picks.map((pick) => [pick, Math.floor(random() * 5)] as const), { least: 20 + Math.floor(random() * 20) });
     const aim = costs.map((cost, i) => [picks[i] ?? 0, cost] as const);
     const whole = model.minimise(solver, aim, { timeLimitMs: 5000, seed: 1 });
-    const narrowed = minimiseNarrowed(model, solver, aim, { seed: 1, timeLeftMs: () => 5000, isWholeAim: true });
+    const narrowed = minimiseNarrowed(model, solver, aim, { seed: 1, timeLeftMs: () => 5000 });
     expect(narrowed.solution).toMatchObject({ status: 'optimal', objective: whole.objective });
     expect([...narrowed.shut].filter((variable) => (whole.values[variable] ?? 0) > 0)).toEqual([]);
   }

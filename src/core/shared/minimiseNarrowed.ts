@@ -17,20 +17,20 @@ const TOLERANCE = 1e-6;
  * to that relaxed optimum. A search among the cheapest gives an answer; every variable whose reduced
  * cost is above the difference between answer and relaxed optimum can be in no better one and is
  * shut. Source: reduced-cost fixing, Nemhauser and Wolsey, Integer and Combinatorial Optimization, II.5.
- * Requires: the aim takes whole values where `isWholeAim`. Ensures: status, objective and bound are
- * those of the whole model.
+ * Requires: whatever the variables, the aim is whole (money in minor units, pieces, kinds).
+ * Ensures: status, objective and bound are those of the whole model.
  */
 export function minimiseNarrowed(
   model: LinearModel,
   solver: Solver,
   aim: readonly (readonly [number, number])[],
-  { isWholeAim, ...options }: Pick<MinimiseOptions, 'seed' | 'start'> & { readonly timeLeftMs: () => number; readonly isWholeAim: boolean },
+  options: Pick<MinimiseOptions, 'seed' | 'start'> & { readonly timeLeftMs: () => number },
 ): Narrowed {
   const limits = () => ({ timeLimitMs: Math.max(20, options.timeLeftMs()), seed: options.seed });
   const relaxed = model.minimise(solver, aim, { ...limits(), isRelaxed: true });
   const whole = (): Narrowed => ({ solution: model.minimise(solver, aim, { ...limits(), start: options.start }), shut: new Set() });
   if (relaxed.status !== 'optimal') return relaxed.status === 'infeasible' ? { solution: relaxed, shut: new Set() } : whole();
-  const floor = isWholeAim ? Math.ceil(relaxed.objective - TOLERANCE) : relaxed.objective;
+  const floor = Math.ceil(relaxed.objective - TOLERANCE);
   const costs = relaxed.reducedCosts.map((cost, i) => ((relaxed.values[i] ?? 0) > TOLERANCE ? 0 : cost));
   const ranked = [...costs].sort((a, b) => a - b);
   const cut = Math.max(ranked[Math.max(FIRST_LEAST, Math.floor(ranked.length * FIRST_SHARE))] ?? Infinity, TOLERANCE);
@@ -41,8 +41,8 @@ export function minimiseNarrowed(
   if (!isSolved(first)) return whole();
   const found = (solution: LinearSolution): Narrowed => ({ solution, shut: dear(solution.objective - relaxed.objective) });
   if (first.objective <= floor + TOLERANCE) return found({ ...first, status: 'optimal', bound: Math.min(first.objective, floor) });
-  // Only what could be better by a whole unit is of interest where the aim is whole.
-  const rest = dear(first.objective - relaxed.objective - (isWholeAim ? 1 - TOLERANCE : 0));
+  // Only what could be better by a whole unit is of interest.
+  const rest = dear(first.objective - relaxed.objective - 1 + TOLERANCE);
   if (first.status === 'optimal' && [...firstShut].every((variable) => rest.has(variable))) return found(first);
   const last = model.minimise(solver, aim, { ...limits(), shut: rest, start: first.values });
   if (last.status === 'infeasible') return found({ ...first, status: 'optimal', bound: first.objective });

@@ -87,7 +87,7 @@ function pursueAims(request: ShopRequest, lacking: ReadonlyMap<string, number>, 
   const pay = payTerms(request, variables);
   const value = valueTerms(request, variables);
   // Money comes in whole minor units, so what is to pay is whole too.
-  const narrow = (): Narrowed => minimiseNarrowed(model, search.solver, pay, { seed: request.seed, timeLeftMs: search.timeLeftMs, isWholeAim: true });
+  const narrow = (): Narrowed => minimiseNarrowed(model, search.solver, pay, { seed: request.seed, timeLeftMs: search.timeLeftMs });
   if (value.length === 0) {
     const cheapest = narrow();
     return findMustFault(request, variables, cheapest.solution) ?? settleTies(request, { model, variables, cheapest, isProven: true, search });
@@ -101,7 +101,7 @@ function pursueAims(request: ShopRequest, lacking: ReadonlyMap<string, number>, 
     return findMustFault(request, variables, least) ?? { variables, solution: least, bound: 0, isProven: false };
   }
   inBudget.addRow(value, { most: best.objective + VALUE_TOLERANCE * Math.max(1, Math.abs(best.objective)) });
-  const cheapest = minimiseNarrowed(inBudget, search.solver, pay, { seed: request.seed, timeLeftMs: search.timeLeftMs, isWholeAim: true, start: best.values });
+  const cheapest = minimiseNarrowed(inBudget, search.solver, pay, { seed: request.seed, timeLeftMs: search.timeLeftMs, start: best.values });
   // What wishes cost is unknown until their value is settled; 0 is always a true bound.
   if (!isSolved(cheapest.solution)) return { variables, solution: best, bound: 0, isProven: false };
   return settleTies(request, { model: inBudget, variables, cheapest, isProven: best.status === 'optimal', search });
@@ -122,7 +122,7 @@ function buyEverything(request: ShopRequest, lacking: ReadonlyMap<string, number
   const { model, variables } = buildModel(request, lacking, 'everything');
   const relaxed = model.minimise(search.solver, payTerms(request, variables), { ...search.limits(), isRelaxed: true });
   if (relaxed.status !== 'optimal' || relaxed.objective > request.budgetMinor) return undefined;
-  const cheapest = minimiseNarrowed(model, search.solver, payTerms(request, variables), { seed: request.seed, timeLeftMs: search.timeLeftMs, isWholeAim: true });
+  const cheapest = minimiseNarrowed(model, search.solver, payTerms(request, variables), { seed: request.seed, timeLeftMs: search.timeLeftMs });
   if (!isSolved(cheapest.solution) || recount(request, variables, cheapest.solution).payMinor > request.budgetMinor) return undefined;
   return settleTies(request, { model, variables, cheapest, isProven: true, search });
 }

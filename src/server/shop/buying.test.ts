@@ -103,6 +103,10 @@ test('things by hand are bought in the same plan, a gift card pays at its shop o
   const second = await plan();
   expect(second.answer).toMatchObject({ payMinor: 170, perShop: [{ goodsMinor: 300, creditMinor: 130 }] });
   expect(second.request.budgetMinor).toBe(first.request.budgetMinor);
+  const again = { roomId: HALL, containerId: null, shopName: 'The Bin Loft', label: 'Hooks', pieces: 1, paidMinor: 500, cardMinor: 131 };
+  expect(await addPurchase(db, HOME, again)).toEqual({ ok: false, error: { code: 'card_too_small', leftMinor: 130 } });
+  expect(await addPurchase(db, HOME, { ...again, shopName: 'Harrow Lane Hardware', cardMinor: 1 })).toMatchObject({ ok: false, error: { leftMinor: 0 } });
+  expect((await records()).purchases).toHaveLength(1);
   await expect(addGiftCard(db, HOME, { shopId: shopIdSchema.parse('nowhere'), amountMinor: 1 })).rejects.toMatchObject({ code: 'not_found' });
 });
 

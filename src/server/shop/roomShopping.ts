@@ -1,7 +1,7 @@
 import 'server-only';
 
 import { err, loadSolver, ok, purchaseIdSchema, type Clock, type ContainerId, type ProjectId, type PurchaseId, type Result, type RoomId } from '@/core/shared';
-import { findLeftovers, findWaysBack, listNeeds, planShop, toShopRequest, weighWishes, type ContainerNeed, type Leftover, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack, type WishWeights } from '@/core/shop';
+import { cardLeftMinorOf, findLeftovers, findWaysBack, listNeeds, planShop, toShopRequest, weighWishes, type ContainerNeed, type Leftover, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack, type WishWeights } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
@@ -69,13 +69,24 @@ export async function setNeedPriority(
   );
 }
 
-/** Notes what was paid at the till. */
-export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'> & Partial<Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId'>>): Promise<void> {
-  const { rooms } = await getProjectRecords(db, projectId);
+export interface CardFault {
+  readonly code: 'card_too_small';
+  readonly leftMinor: number;
+}
+
+/** Notes what was paid at the till; a gift card pays no more than is on it. @errors `not_found`. */
+export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'> & Partial<Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId'>>): Promise<Result<undefined, CardFault>> {
+  const { rooms, giftCards, purchases } = await getProjectRecords(db, projectId);
   if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  if ((input.cardMinor ?? 0) > 0) {
+    const shop = (await listShops(db)).find(({ name }) => name === input.shopName);
+    const leftMinor = shop ? cardLeftMinorOf(shop, { giftCards, cardPurchases: purchases }) : 0;
+    if ((input.cardMinor ?? 0) > leftMinor) return err({ code: 'card_too_small', leftMinor });
+  }
   await recordChange(db, { projectId, label: `bought ${input.label}`, now: nowIso() }, (writer) =>
     writer.insert(purchaseTable, { paidBy: '', cardMinor: 0, expectedMinor: null, handNeedId: null, ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso(), returnBy: null, returnedPieces: 0, refundMinor: 0 }),
   );
+  return ok(undefined);
 }
 
 export async function removePurchase(db: Db, projectId: ProjectId, purchaseId: PurchaseId): Promise<void> {

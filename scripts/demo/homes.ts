@@ -111,7 +111,7 @@ const bootRoom: DemoRoom = {
   ],
   fits: [['shoe-3', 'reuse'], ['shoe-2', 'cost'], ['laundry-1', 'cost'], ['laundry-2', 'uniform'], ['laundry-0', 'cost']],
   bought: 'half',
-  byHand: [['Wall anchors with screws', 4, 8, 420, 'must'], ['Label tape, white', 1, 1, 690, 'should'], ['Coat hooks, oak', 6, 3, 1150, 'nice']],
+  byHand: [['Bands for drawer dividers', 12, 12, 260, 'should'], ['Coat hooks, oak', 6, 3, 1150, 'nice']],
 };
 
 const musicRoom: DemoRoom = {

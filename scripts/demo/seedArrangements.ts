@@ -1,6 +1,6 @@
 import { draftSchema, planZones } from '@/core/place';
 import { loadSolver, roomIdSchema } from '@/core/shared';
-import { materialsSchema, type Materials } from '@/core/shop';
+import { materialsSchema, type MaterialsInput } from '@/core/shop';
 import { placingSchema } from '@/core/sort';
 import type { Project } from '@/core/agree';
 import type { Db } from '@/data/db';
@@ -37,11 +37,19 @@ const ARRANGEMENTS: Readonly<Record<string, DemoArrangement>> = {
 };
 
 /** What is bought for the workbench: a shelf more, a rail along the wall, and a liner for the drawers. */
-const MATERIALS: Readonly<Record<string, Pick<Materials, 'boards' | 'cuts'> & { readonly roll: Materials['roll']; readonly lined: readonly string[] }>> = {
+const YARD = 'sample-shop-yard';
+const MATERIALS: Readonly<Record<string, Pick<MaterialsInput, 'boards' | 'cuts' | 'roll' | 'paint' | 'labels' | 'fixings'> & { readonly buying?: unknown; readonly lined: readonly string[] }>> = {
   workbench: {
     boards: [{ name: 'Pine 20 × 1.8', length: measure('1.8 m'), priceMinor: 740, available: null }, { name: 'Pine 20 × 1.8', length: measure('2.4 m'), priceMinor: 930, available: null }, { name: 'Loft offcut', length: measure('118 cm'), priceMinor: 0, available: 1 }],
     cuts: [{ name: 'Shelf', length: measure('146 cm'), qty: 2 }, { name: 'Rail', length: measure('72 cm'), qty: 4 }, { name: 'Bracket', length: measure('34 cm'), qty: 6 }],
     roll: { width: measure('50 cm'), length: measure('150 cm'), priceMinor: 650 }, lined: ['drawer-0', 'drawer-1', 'drawer-2', 'drawer-3'],
+  },
+  'boot-room': {
+    boards: [], cuts: [], roll: null, lined: [],
+    paint: { surfaces: [{ name: 'Laundry cupboard, back', width: measure('60 cm'), height: measure('136 cm'), qty: 1 }, { name: 'Laundry cupboard, sides', width: measure('54 cm'), height: measure('136 cm'), qty: 2 }], coats: 2, squareMetresPerLitre: 11, canLitres: 0.5, priceMinor: 1150, dryHours: 6, cureDays: 2 },
+    labels: { letter: measure('9 mm'), cassette: measure('4 m'), priceMinor: 690, spareCount: 4 },
+    fixings: { rows: [{ name: 'Shoe shelves', things: 1, each: 2, wall: 'brick' }, { name: 'Laundry cupboard', things: 1, each: 2, wall: 'brick' }], packs: [{ wall: 'brick', packSize: 8, priceMinor: 420 }] },
+    buying: { paint: { shopId: YARD, priority: 'nice' }, labels: { shopId: YARD, priority: 'should' }, fixings: { shopId: YARD, priority: 'must' } },
   },
 };
 

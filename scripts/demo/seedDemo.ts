@@ -4,7 +4,7 @@ import { personSchema, projectSchema, type Project } from '@/core/agree';
 import { commonContainers, containerProductSchema, planFit } from '@/core/fit';
 import { pictureSchema, roomSchema, unitSchema, usableLitresOf, vantagePointSchema, type Unit } from '@/core/look';
 import { invariant, loadSolver, roomIdSchema, type Length } from '@/core/shared';
-import { giftCardSchema, handNeedSchema, purchaseSchema } from '@/core/shop';
+import { giftCardSchema, handNeedSchema, OTHER_OFFER, purchaseSchema } from '@/core/shop';
 import { decisionEventSchema, groupSchema, keptLitresOf, methods, parseThing, sessionSchema, timeSteps, type DecisionEvent, type Group } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
@@ -19,6 +19,7 @@ import { drawScene, toSceneContainers, type SceneBay } from '@/standins/camera/d
 import { demoHomes, type DemoBay, type DemoHome, type DemoRoom, type DemoUnit } from './homes';
 import { measure } from './measure';
 import { seedArrangements } from './seedArrangements';
+import { seedMoney } from './seedMoney';
 import { seedPlans } from './seedPlans';
 
 /** Puts the demo's homes in where they are not there yet; dates count back from today. */
@@ -34,6 +35,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
       await seedArrangements(db, project, room.key);
       await takeFits(db, room, project);
       await buy(db, room, project);
+      if (room.bought === 'half') await seedMoney(db, dataDir, { project, roomKey: room.key });
       await insertPictures(db, dataDir, { room, project, home });
     }
   }
@@ -170,7 +172,7 @@ async function buy(db: Db, room: DemoRoom, project: Project): Promise<void> {
   const records = await getProjectRecords(db, project.id);
   const plan = await planRoomShopping(await loadRoomShopping(db, records, roomIdSchema.parse(room.key)));
   const boughtAt = addDays(new Date(project.createdAt), 11).toISOString();
-  const lines = plan.answer.buys.map(({ offerId, packs }) => {
+  const lines = plan.answer.buys.filter(({ offerId }) => !offerId.startsWith(OTHER_OFFER)).map(({ offerId, packs }) => {
     const offer = plan.request.offers.find(({ id }) => id === offerId);
     const shop = plan.request.shops.find(({ id }) => id === offer?.shopId);
     const name = plan.request.needs.find(({ id }) => id === offer?.needId)?.name ?? '';

@@ -5,14 +5,14 @@ import type { ContainerProduct, FitWishes, TakenFit } from '@/core/fit';
 import type { Bay, Fixture, Picture, Room, Unit, VantagePoint } from '@/core/look';
 import type { Draft, KeptMoveList } from '@/core/place';
 import type { PictureId, ProjectId } from '@/core/shared';
-import type { GiftCard, HandNeed, Materials, Priority, Purchase } from '@/core/shop';
+import type { Approval, GiftCard, HandNeed, Materials, Priority, Purchase, Receipt } from '@/core/shop';
 import type { Group, Thing } from '@/core/sort';
 import { readAll, type Row } from './columns';
 import { DataError, type Db } from './db';
 import { listThings } from './decisionLog';
 import {
-  agreementTable, bayTable, containerTable, draftTable, fitTable, fitWishesTable, fixtureTable, giftCardTable, groupTable, handNeedTable, materialsTable, moveListTable, needPriorityTable, personTable, pictureTable, projectTable,
-  purchaseTable, roomTable, sectionTable, unitTable, vantagePointTable,
+  agreementTable, approvalTable, bayTable, containerTable, draftTable, fitTable, fitWishesTable, fixtureTable, giftCardTable, groupTable, handNeedTable, materialsTable, moveListTable, needPriorityTable, personTable, pictureTable, projectTable,
+  purchaseTable, receiptTable, roomTable, sectionTable, unitTable, vantagePointTable,
 } from './tables';
 
 /** All of one project as it stands, in parsed records. Lists are in their order on screen. */
@@ -38,7 +38,10 @@ export interface ProjectRecords {
   readonly containers: readonly ContainerProduct[];
   readonly purchases: readonly Purchase[];
   readonly materials: readonly Materials[];
-  readonly priorities: readonly { readonly roomId: string; readonly containerId: string; readonly priority: Priority; readonly approvedAt: string | null }[];
+  readonly priorities: readonly { readonly roomId: string; readonly containerId: string; readonly priority: Priority }[];
+  readonly approvals: readonly Approval[];
+  /** The newest first. */
+  readonly receipts: readonly Receipt[];
   readonly handNeeds: readonly HandNeed[];
   readonly giftCards: readonly GiftCard[];
 }
@@ -91,6 +94,8 @@ export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<P
     purchases: await readAll(purchaseTable, db(purchaseTable.name).whereIn('room_id', roomIds).orderBy('bought_at')),
     materials: await readAll(materialsTable, db(materialsTable.name).whereIn('id', roomIds)),
     priorities: await readAll(needPriorityTable, db(needPriorityTable.name).whereIn('room_id', roomIds)),
+    approvals: await readAll(approvalTable, db(approvalTable.name).whereIn('room_id', roomIds)),
+    receipts: await readAll(receiptTable, db(receiptTable.name).where({ project_id: projectId }).orderBy([{ column: 'bought_on', order: 'desc' }, 'id'])),
     handNeeds: await readAll(handNeedTable, db(handNeedTable.name).whereIn('room_id', roomIds).orderBy('name')),
     giftCards: await readAll(giftCardTable, db(giftCardTable.name).where({ project_id: projectId })),
   };
@@ -99,4 +104,10 @@ export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<P
 export async function findPicture(db: Db, id: PictureId): Promise<Picture | undefined> {
   const row: Row | undefined = await db(pictureTable.name).where({ id }).first();
   return row && pictureTable.fromRow(row);
+}
+
+/** The receipt that a picture was taken of. */
+export async function findReceiptOf(db: Db, pictureId: PictureId): Promise<Receipt | undefined> {
+  const row: Row | undefined = await db(receiptTable.name).where({ picture_id: pictureId }).first();
+  return row && receiptTable.fromRow(row);
 }

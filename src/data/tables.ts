@@ -3,7 +3,7 @@ import { containerProductSchema, fitAims, fitAnswerSchema, fitWishesSchema, mock
 import { baySchema, fixtureSchema, pictureSchema, roomSchema, unitSchema, vantagePointSchema } from '@/core/look';
 import { draftSchema, moveListSchema } from '@/core/place';
 import { bayIdSchema, containerIdSchema, roomIdSchema } from '@/core/shared';
-import { giftCardSchema, handNeedSchema, materialsSchema, offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
+import { approvalSchema, giftCardSchema, handNeedSchema, materialsSchema, offerSchema, prioritySchema, purchaseSchema, receiptSchema, shopSchema } from '@/core/shop';
 import { groupSchema } from '@/core/sort';
 import { z } from 'zod';
 
@@ -118,16 +118,25 @@ export const giftCardTable = defineTable('gift_cards', giftCardSchema, { id: pla
 export const purchaseTable = defineTable('purchases', purchaseSchema, {
   id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), shopName: plain('shop_name'), label: plain('label'),
   pieces: plain('pieces'), paidMinor: plain('paid_minor'), boughtAt: plain('bought_at'), returnBy: plain('return_by'), returnedPieces: plain('returned_pieces'), refundMinor: plain('refund_minor'),
-  paidBy: plain('paid_by'), cardMinor: plain('card_minor'), expectedMinor: plain('expected_minor'), handNeedId: plain('hand_need_id'),
+  paidBy: plain('paid_by'), cardMinor: plain('card_minor'), expectedMinor: plain('expected_minor'), handNeedId: plain('hand_need_id'), materialKey: plain('material_key'), receiptId: plain('receipt_id'),
 });
 
 /** A room has its boards and liners once, so the room's id is the key. */
 export const materialsTable = defineTable('materials', materialsSchema, {
   id: plain('id'), boards: json('boards_json'), kerf: json('kerf_json'), carLength: json('car_length_json'), cuts: json('cuts_json'), roll: json('roll_json'), linedBayIds: json('lined_bay_ids_json'),
+  paint: json('paint_json'), labels: json('labels_json'), fixings: json('fixings_json'), buying: json('buying_json'),
 });
 
 /** How much a container on a room's list is wanted, where that was changed. */
-const needPrioritySchema = z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema, approvedAt: z.iso.datetime().nullable() });
+const needPrioritySchema = z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema });
 export const needPriorityTable = defineTable('need_priorities', needPrioritySchema, {
-  id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), priority: plain('priority'), approvedAt: plain('approved_at'),
+  id: plain('id'), roomId: plain('room_id'), containerId: plain('container_id'), priority: plain('priority'),
+});
+
+export const approvalTable = defineTable('approvals', approvalSchema, {
+  id: plain('id'), roomId: plain('room_id'), needId: plain('need_id'), lineMinor: plain('line_minor'), approvedAt: plain('approved_at'),
+});
+
+export const receiptTable = defineTable('receipts', receiptSchema, {
+  id: plain('id'), projectId: plain('project_id'), shopName: plain('shop_name'), boughtOn: plain('bought_on'), totalMinor: plain('total_minor'), pictureId: plain('picture_id'),
 });

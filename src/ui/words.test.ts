@@ -61,10 +61,10 @@ test('a shop’s list has its packs, what is left over, and its delivery', () =>
     status: 'optimal', objective: 2295, bound: 2295, elapsedMs: 1, buys: [{ offerId: 'o3', packs: 2 }], met: [{ needId: 'tray', qty: 5, short: 0 }], payMinor: 2295,
     perShop: [{ shopId: 's', goodsMinor: 1800, deliveryMinor: 495, creditMinor: 0, payMinor: 2295 }], leftovers: [{ needId: 'tray', qty: 1 }], dropped: [], reasons: [],
   };
-  expect(toShopLists(request, answer, { offers: [], cardLeftOf: () => 200 })).toEqual([
+  expect(toShopLists(request, answer, { offers: [], materialNeeds: [], cardLeftOf: () => 200 })).toEqual([
     { shopId: 's', shopName: 'Shop', payMinor: 2295, cardLeftMinor: 200, lines: [
-      { key: 'o3', containerId: 'tray', handNeedId: null, aisle: '', checkedAt: null, label: 'Tray', packs: '2 packs of 3, 1 more than needed', pieces: 6, priceMinor: 1800 },
-      { key: 'delivery-s', containerId: null, handNeedId: null, aisle: '', checkedAt: null, label: 'Delivery', packs: 'once for this list', pieces: 0, priceMinor: 495 },
+      { key: 'o3', containerId: 'tray', handNeedId: null, materialKey: null, aisle: '', checkedAt: null, label: 'Tray', packs: '2 packs of 3, 1 more than needed', pieces: 6, priceMinor: 1800 },
+      { key: 'delivery-s', containerId: null, handNeedId: null, materialKey: null, aisle: '', checkedAt: null, label: 'Delivery', packs: 'once for this list', pieces: 0, priceMinor: 495 },
     ] },
   ]);
 });

@@ -2,11 +2,12 @@
 
 import { z } from 'zod';
 
-import { bayIdSchema, containerIdSchema, formatMoneyInput, giftCardIdSchema, handNeedIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, shopIdSchema } from '@/core/shared';
+import { bayIdSchema, containerIdSchema, formatMoneyInput, giftCardIdSchema, handNeedIdSchema, projectIdSchema, purchaseIdSchema, receiptIdSchema, roomIdSchema, shopIdSchema } from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
 import { getDatabase } from '@/data/db';
 import { addGiftCard, addHandNeed, approveNeed, removeGiftCard, removeHandNeed, takeSubstitute } from '@/server/shop/buying';
 import { readShopService, shopServiceAddressOf, type ServiceFault } from '@/server/shop/readShopService';
+import { removeReceipt } from '@/server/shop/receipts';
 import { addPurchase, noteReturn, removePurchase, setNeedPriority } from '@/server/shop/roomShopping';
 import type { ActionResult } from '@/ui/actionResult';
 import { typedMoney, typedNumber } from '@/ui/typedValues';
@@ -25,6 +26,7 @@ const purchaseFormSchema = z.object({
   /** What the list said. */
   expectedMinor: z.number().int().min(0).max(1e9).nullable(),
   handNeedId: handNeedIdSchema.nullable(),
+  materialKey: z.string().min(1).max(60).nullable(),
   /** The part that a gift card pays; empty: none. */
   card: z.union([z.literal('').transform(() => 0), typedMoney]),
   paidBy: z.string().trim().max(40),
@@ -93,8 +95,8 @@ export async function removeGiftCardAction(projectId: string, giftCardId: string
   });
 }
 
-export async function approveNeedAction(place: Place, containerId: string, isApproved: boolean): Promise<ActionResult> {
-  return answer(placeSchema.extend({ containerId: containerIdSchema, isApproved: z.boolean() }), { ...place, containerId, isApproved }, async ({ projectId, ...input }) => {
+export async function approveNeedAction(place: Place, needId: string, isApproved: boolean): Promise<ActionResult> {
+  return answer(placeSchema.extend({ needId: z.string().min(1).max(120), isApproved: z.boolean() }), { ...place, needId, isApproved }, async ({ projectId, ...input }) => {
     await approveNeed(await getDatabase(), projectId, input);
     return done;
   });
@@ -103,6 +105,13 @@ export async function approveNeedAction(place: Place, containerId: string, isApp
 export async function takeSubstituteAction(projectId: string, containerId: string, bayId: string): Promise<ActionResult> {
   return answer(z.object({ projectId: projectIdSchema, containerId: containerIdSchema, bayId: bayIdSchema }), { projectId, containerId, bayId }, async (input) => {
     await takeSubstitute(await getDatabase(), input.projectId, input);
+    return done;
+  });
+}
+
+export async function removeReceiptAction(projectId: string, receiptId: string): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, receiptId: receiptIdSchema }), { projectId, receiptId }, async (input) => {
+    await removeReceipt(await getDatabase(), input.projectId, input.receiptId);
     return done;
   });
 }

@@ -33,6 +33,7 @@ export const enoughRuleIdSchema = createIdSchema('EnoughRuleId');
 export const draftIdSchema = createIdSchema('DraftId');
 export const handNeedIdSchema = createIdSchema('HandNeedId');
 export const giftCardIdSchema = createIdSchema('GiftCardId');
+export const receiptIdSchema = createIdSchema('ReceiptId');
 
 export type ProjectId = z.infer<typeof projectIdSchema>;
 export type PersonId = z.infer<typeof personIdSchema>;
@@ -58,4 +59,5 @@ export type CheckId = z.infer<typeof checkIdSchema>;
 export type EnoughRuleId = z.infer<typeof enoughRuleIdSchema>;
 export type HandNeedId = z.infer<typeof handNeedIdSchema>;
 export type GiftCardId = z.infer<typeof giftCardIdSchema>;
+export type ReceiptId = z.infer<typeof receiptIdSchema>;
 export type DraftId = z.infer<typeof draftIdSchema>;

@@ -4,10 +4,10 @@ export { err, ok, type Result } from './result';
 // Ids
 export {
   agreementIdSchema, bayIdSchema, carryIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, draftIdSchema, enoughRuleIdSchema, fixtureIdSchema, giftCardIdSchema, groupIdSchema, handNeedIdSchema, methodIdSchema, offerIdSchema, personIdSchema,
-  pictureIdSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema, shopIdSchema, thingIdSchema,
+  pictureIdSchema, projectIdSchema, purchaseIdSchema, receiptIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema, shopIdSchema, thingIdSchema,
   unitIdSchema, vantagePointIdSchema,
   type AgreementId, type BayId, type CarryId, type CheckId, type ContainerId, type DecisionId, type DraftId, type EnoughRuleId, type FixtureId, type GiftCardId, type HandNeedId, type GroupId, type MethodId, type OfferId, type PersonId,
-  type PictureId, type ProjectId, type PurchaseId, type RoomId, type SectionId, type SessionId, type ShopId, type ThingId,
+  type PictureId, type ProjectId, type PurchaseId, type ReceiptId, type RoomId, type SectionId, type SessionId, type ShopId, type ThingId,
   type UnitId, type VantagePointId,
 } from './ids';
 // Units

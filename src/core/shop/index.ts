@@ -10,13 +10,21 @@ export { cutRequestSchema, type CutAnswer, type CutPattern, type CutRequest, typ
 export { planCuts } from './planCuts';
 export { rollRequestSchema, type RollAnswer, type RollRequest, type RollRequestInput } from './rollModel';
 export { planRoll } from './planRoll';
-export { materialsSchema, toCutRequest, toRollRequest, type Materials } from './materials';
+export {
+  materialKinds, materialsSchema, toCutRequest, toRollRequest, wallKinds, wallKindSchema,
+  type Fixings, type LabelTape, type MaterialKind, type Materials, type MaterialsInput, type Paint, type WallKind,
+} from './materials';
+export { fixingNeedsOf, listMaterialNeeds, paintNeedOf, tapeNeedOf, toMaterialNeedId, type MaterialNeed, type PaintNeed } from './materialNeeds';
 // The room's list
 export {
-  giftCardSchema, handNeedSchema, offerSchema, purchaseSchema, shopSchema,
-  type GiftCard, type HandNeed, type Offer, type Purchase, type Shop,
+  giftCardSchema, handNeedSchema, offerSchema, purchaseSchema, receiptSchema, shopSchema,
+  type GiftCard, type HandNeed, type Offer, type Purchase, type Receipt, type Shop,
 } from './records';
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
 export { findSoldOut } from './findSoldOut';
 export { weighWishes, type WishWeights } from './weighWishes';
-export { BY_HAND, cardLeftMinorOf, findUnitPriceMinor, hadByHandOf, listNeeds, ownMinorOf, spentMinorOf, toShopRequest, type ContainerNeed, type RoomShopping } from './listNeeds';
+export { cardLeftMinorOf, findUnitPriceMinor, hadByHandOf, listNeeds, listOtherNeeds, OTHER_OFFER, ownMinorOf, spentMinorOf, toShopRequest, type ContainerNeed, type OtherNeed, type RoomShopping } from './listNeeds';
+export { checkReceipt, findLinesOf, type ReceiptCheck } from './receipts';
+// The client's yes and the money
+export { approvalSchema, approvalStateOf, type Approval, type ApprovalState } from './approvals';
+export { needIdOf, priceLines, sumPayers, sumRoom, sumRooms, type BudgetSums, type PricedLine } from './budget';

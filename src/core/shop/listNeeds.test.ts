@@ -20,7 +20,7 @@ const offer = (id: string, shopId: string, containerId: string, packSize: number
 const room = (change: Partial<RoomShopping> = {}): RoomShopping => ({
   fits: [fit('b1', ['tray', 'tray', 'tin']), fit('b2', ['tray'])], containers: [container('tray'), container('tin', 1)],
   offers: [offer('o1', 'here', 'tray', 3, 900), offer('o2', 'abroad', 'tray', 1, 100), offer('o3', 'here', 'lamp', 1, 100)],
-  shops: [shop('here', 'GBP'), shop('abroad', 'EUR')], purchases: [], priorities: new Map(), handNeeds: [], giftCards: [], cardPurchases: [], budgetMinor: 2000, currency: 'GBP', ...change,
+  shops: [shop('here', 'GBP'), shop('abroad', 'EUR')], purchases: [], priorities: new Map(), handNeeds: [], materialNeeds: [], giftCards: [], cardPurchases: [], budgetMinor: 2000, currency: 'GBP', ...change,
 });
 
 test('containers of all taken fits are counted, with what is owned', () =>

@@ -1,6 +1,7 @@
 import type { ContainerProduct, TakenFit } from '../fit';
 import type { Currency } from '../shared';
 import { keptPiecesOf } from './findLeftovers';
+import { toMaterialNeedId, type MaterialNeed } from './materialNeeds';
 import { shopRequestSchema, type Priority, type ShopRequest } from './model';
 import type { GiftCard, HandNeed, Offer, Purchase, Shop } from './records';
 
@@ -25,6 +26,8 @@ export interface RoomShopping {
   readonly priorities: ReadonlyMap<string, Priority>;
   /** Things to buy that no fit calls for. */
   readonly handNeeds: readonly HandNeed[];
+  /** What boards, liners, paint, labels and fixings call for. */
+  readonly materialNeeds: readonly MaterialNeed[];
   readonly giftCards: readonly GiftCard[];
   /** Of the whole project: a gift card may have been used for another room. */
   readonly cardPurchases: readonly Purchase[];
@@ -56,12 +59,29 @@ export function cardLeftMinorOf(shop: Pick<Shop, 'id' | 'name'>, { giftCards, ca
   return Math.max(0, onCards - used);
 }
 
-/** The offer of a thing put down by hand has the need's id after this. */
-export const BY_HAND = 'by-hand-';
+/** The offer of what is not a container has the need's id after this. */
+export const OTHER_OFFER = 'other-';
 
 /** Pieces of a thing put down by hand that are bought and not brought back. */
 export const hadByHandOf = (need: HandNeed, purchases: readonly Purchase[]): number =>
   Math.min(need.qty, purchases.filter(({ handNeedId }) => handNeedId === need.id).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0));
+
+/** A line of the list that is no container: put down by hand, or called for by the materials. Sold at one shop at one price. */
+export interface OtherNeed extends Pick<HandNeed, 'name' | 'qty' | 'priority' | 'packSize' | 'priceMinor'> {
+  /** In the shop request. */
+  readonly id: string;
+  readonly shopId: string;
+  readonly hadQty: number;
+}
+
+/** What was put down by hand, then what the materials call for. */
+export function listOtherNeeds({ handNeeds, materialNeeds, purchases }: Pick<RoomShopping, 'handNeeds' | 'materialNeeds' | 'purchases'>): OtherNeed[] {
+  const bought = (key: string) => purchases.filter(({ materialKey }) => materialKey === key).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0);
+  return [
+    ...handNeeds.map((need) => ({ ...need, hadQty: hadByHandOf(need, purchases) })),
+    ...materialNeeds.map((need) => ({ ...need, id: toMaterialNeedId(need.key), hadQty: Math.min(need.qty, bought(need.key)) })),
+  ];
+}
 
 /** What was paid, less what was paid back. */
 export const spentMinorOf = (purchases: readonly Purchase[]): number =>
@@ -78,20 +98,20 @@ export function toShopRequest(room: RoomShopping): ShopRequest {
   const needs = listNeeds(room);
   const shops = room.shops.filter((shop) => shop.currency === room.currency);
   // A shop that prices in another currency cannot be added up with the rest.
-  const handNeeds = room.handNeeds.filter((need) => shops.some(({ id }) => id === need.shopId));
+  const others = listOtherNeeds(room).filter((need) => shops.some(({ id }) => id === need.shopId));
   const isOnList = (offer: Offer) =>
     needs.some(({ container }) => container.id === offer.containerId) && shops.some(({ id }) => id === offer.shopId);
   return shopRequestSchema.parse({
     needs: [
       ...needs.map(({ container, qty, priority }) => ({ id: container.id, name: container.name, qty, priority })),
-      ...handNeeds.map(({ id, name, qty, priority }) => ({ id, name, qty, priority })),
+      ...others.map(({ id, name, qty, priority }) => ({ id, name, qty, priority })),
     ],
     offers: [
       ...room.offers.filter(isOnList).map((offer) => ({
         id: offer.id, shopId: offer.shopId, needId: offer.containerId, packSize: offer.packSize, priceMinor: offer.priceMinor,
         ...(offer.inStock === null ? {} : { maxPacks: offer.inStock }),
       })),
-      ...handNeeds.map((need) => ({ id: `${BY_HAND}${need.id}`, shopId: need.shopId, needId: need.id, packSize: need.packSize, priceMinor: need.priceMinor })),
+      ...others.map((need) => ({ id: `${OTHER_OFFER}${need.id}`, shopId: need.shopId, needId: need.id, packSize: need.packSize, priceMinor: need.priceMinor })),
     ],
     shops: shops.map((shop) => ({
       id: shop.id, name: shop.name, deliveryMinor: shop.deliveryMinor,
@@ -99,7 +119,7 @@ export function toShopRequest(room: RoomShopping): ShopRequest {
     })),
     owned: [
       ...needs.map(({ container, hadQty }) => ({ needId: container.id, qty: hadQty })),
-      ...handNeeds.map((need) => ({ needId: need.id, qty: hadByHandOf(need, room.purchases) })),
+      ...others.map(({ id, hadQty }) => ({ needId: id, qty: hadQty })),
     ],
     credits: shops.map((shop) => ({ shopId: shop.id, amountMinor: cardLeftMinorOf(shop, room) })).filter(({ amountMinor }) => amountMinor > 0),
     budgetMinor: Math.max(0, room.budgetMinor - spentMinorOf(room.purchases)),

@@ -1,14 +1,58 @@
 import { z } from 'zod';
 
-import { bayIdSchema, lengthSchema, priceMinorSchema, roomIdSchema } from '../shared';
+import { bayIdSchema, lengthSchema, priceMinorSchema, roomIdSchema, shopIdSchema } from '../shared';
 import { bayInsideOf, type Unit } from '../look';
 import { cutRequestSchema, type CutRequest } from './cutModel';
+import { prioritySchema } from './model';
 import { rollRequestSchema, type RollRequest } from './rollModel';
 
 const name = z.string().trim().min(1).max(60);
 const count = z.number().int().min(0).max(1000);
 
-/** Boards and liners of a room: what is bought, and what is cut from it. Its id is the room's. */
+/** What a wall is made of decides what holds in it. */
+export const wallKinds = ['brick', 'board', 'timber'] as const;
+export const wallKindSchema = z.enum(wallKinds);
+export type WallKind = z.infer<typeof wallKindSchema>;
+
+/** Paint, by the makers' figures on the can. */
+export const paintSchema = z.object({
+  surfaces: z.array(z.object({ name, width: lengthSchema, height: lengthSchema, qty: count })).max(60),
+  coats: z.number().int().min(1).max(6),
+  squareMetresPerLitre: z.number().positive().max(40),
+  canLitres: z.number().positive().max(100),
+  priceMinor: priceMinorSchema,
+  /** From one coat to the next. */
+  dryHours: z.number().min(0).max(200),
+  /** From the last coat until things may stand on it. */
+  cureDays: z.number().min(0).max(60),
+});
+export type Paint = Readonly<z.infer<typeof paintSchema>>;
+
+/** Label tape: one label for every container of the taken fits, and spare ones. */
+export const labelTapeSchema = z.object({
+  /** Height of a capital letter. */
+  letter: lengthSchema,
+  cassette: lengthSchema,
+  priceMinor: priceMinorSchema,
+  spareCount: count,
+});
+export type LabelTape = Readonly<z.infer<typeof labelTapeSchema>>;
+
+export const fixingsSchema = z.object({
+  rows: z.array(z.object({ name, things: count, each: z.number().int().min(1).max(50), wall: wallKindSchema })).max(60),
+  packs: z.array(z.object({ wall: wallKindSchema, packSize: z.number().int().min(1).max(1000), priceMinor: priceMinorSchema })).max(wallKinds.length),
+});
+export type Fixings = Readonly<z.infer<typeof fixingsSchema>>;
+
+/** Kinds of material, each bought at one shop. */
+export const materialKinds = ['boards', 'roll', 'paint', 'labels', 'fixings'] as const;
+export type MaterialKind = (typeof materialKinds)[number];
+/** Where it is bought and how much it is wanted; without a shop it stays off the list. */
+const buyingSchema = z.object({ shopId: shopIdSchema.nullable(), priority: prioritySchema });
+const OFF_LIST = { shopId: null, priority: 'must' as const };
+const allBuyingSchema = z.object({ boards: buyingSchema.default(OFF_LIST), roll: buyingSchema.default(OFF_LIST), paint: buyingSchema.default(OFF_LIST), labels: buyingSchema.default(OFF_LIST), fixings: buyingSchema.default(OFF_LIST) });
+
+/** Boards, liners, paint, labels and fixings of a room: what is bought, and what is made of it. Its id is the room's. */
 export const materialsSchema = z.object({
   id: roomIdSchema,
   boards: z.array(z.object({ name, length: lengthSchema, priceMinor: priceMinorSchema, available: count.nullable() })).max(30),
@@ -20,8 +64,13 @@ export const materialsSchema = z.object({
   roll: z.object({ width: lengthSchema, length: lengthSchema, priceMinor: priceMinorSchema }).nullable(),
   /** Places that are lined. */
   linedBayIds: z.array(bayIdSchema).max(300),
+  paint: paintSchema.nullable().default(null),
+  labels: labelTapeSchema.nullable().default(null),
+  fixings: fixingsSchema.default({ rows: [], packs: [] }),
+  buying: allBuyingSchema.default(() => allBuyingSchema.parse({})),
 });
 export type Materials = Readonly<z.infer<typeof materialsSchema>>;
+export type MaterialsInput = Readonly<z.input<typeof materialsSchema>>;
 
 /** So long each of the two is improved. */
 const MATERIALS_MS = 1500;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { containerIdSchema, currencySchema, giftCardIdSchema, handNeedIdSchema, offerIdSchema, priceMinorSchema, projectIdSchema, purchaseIdSchema, roomIdSchema, shopIdSchema } from '../shared';
+import { containerIdSchema, currencySchema, giftCardIdSchema, handNeedIdSchema, offerIdSchema, priceMinorSchema, pictureIdSchema, projectIdSchema, purchaseIdSchema, receiptIdSchema, roomIdSchema, shopIdSchema } from '../shared';
 import { prioritySchema } from './model';
 
 /** A shop as the organizer's price list knows it. */
@@ -52,6 +52,10 @@ export const purchaseSchema = z.object({
   /** What the list said; null: it was not on a list. */
   expectedMinor: priceMinorSchema.nullable().default(null),
   handNeedId: handNeedIdSchema.nullable().default(null),
+  /** Which of the room's materials it is: `paint`, `boards-0`; null: none. */
+  materialKey: z.string().min(1).max(60).nullable().default(null),
+  /** On which receipt it stands; null: none is kept. */
+  receiptId: receiptIdSchema.nullable().default(null),
 });
 export type Purchase = Readonly<z.infer<typeof purchaseSchema>>;
 
@@ -71,3 +75,14 @@ export type HandNeed = Readonly<z.infer<typeof handNeedSchema>>;
 /** Money that is good at one shop only. */
 export const giftCardSchema = z.object({ id: giftCardIdSchema, projectId: projectIdSchema, shopId: shopIdSchema, amountMinor: priceMinorSchema });
 export type GiftCard = Readonly<z.infer<typeof giftCardSchema>>;
+
+/** What a till printed: its day and sum, with a picture where one was taken. */
+export const receiptSchema = z.object({
+  id: receiptIdSchema,
+  projectId: projectIdSchema,
+  shopName: z.string().trim().min(1).max(80),
+  boughtOn: z.iso.date(),
+  totalMinor: priceMinorSchema,
+  pictureId: pictureIdSchema.nullable(),
+});
+export type Receipt = Readonly<z.infer<typeof receiptSchema>>;

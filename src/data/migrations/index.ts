@@ -9,6 +9,7 @@ import * as drafts from './0006_drafts';
 import * as materials from './0007_materials';
 import * as returns from './0008_returns';
 import * as buying from './0009_buying';
+import * as money from './0010_money';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -24,6 +25,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0007_materials', ...materials },
   { name: '0008_returns', ...returns },
   { name: '0009_buying', ...buying },
+  { name: '0010_money', ...money },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

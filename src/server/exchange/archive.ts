@@ -8,8 +8,8 @@ import { enoughRuleSchema } from '@/core/count';
 import { containerProductSchema, fitWishesSchema, takenFitSchema } from '@/core/fit';
 import { draftSchema, moveListSchema } from '@/core/place';
 import { fixtureSchema, pictureSchema, roomSchema, thingPictureSchema, unitSchema, vantagePointSchema } from '@/core/look';
-import { containerIdSchema, err, ok, projectIdSchema, roomIdSchema, type ProjectId, type Result } from '@/core/shared';
-import { giftCardSchema, handNeedSchema, materialsSchema, offerSchema, prioritySchema, purchaseSchema, shopSchema } from '@/core/shop';
+import { containerIdSchema, err, ok, pictureIdSchema, projectIdSchema, roomIdSchema, type PictureId, type ProjectId, type Result } from '@/core/shared';
+import { approvalSchema, giftCardSchema, handNeedSchema, materialsSchema, offerSchema, prioritySchema, purchaseSchema, receiptSchema, shopSchema } from '@/core/shop';
 import { carrySchema, decisionEventSchema, groupSchema, ownMethodSchema, sessionSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
@@ -18,8 +18,8 @@ import { enoughRuleTable, listEnoughRules, listThingPictures, thingPictureTable 
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { carryTable, listSessionRecords, ownMethodTable, sessionTable } from '@/data/sessionRepo';
 import {
-  agreementTable, bayTable, containerTable, draftTable, fitTable, fitWishesTable, fixtureTable, giftCardTable, groupTable, handNeedTable, materialsTable, moveListTable, needPriorityTable, offerTable, personTable, pictureTable,
-  projectTable, purchaseTable, roomTable, sectionTable, shopTable, unitTable, vantagePointTable,
+  agreementTable, approvalTable, bayTable, containerTable, draftTable, fitTable, fitWishesTable, fixtureTable, giftCardTable, groupTable, handNeedTable, materialsTable, moveListTable, needPriorityTable, offerTable, personTable, pictureTable,
+  projectTable, purchaseTable, receiptTable, roomTable, sectionTable, shopTable, unitTable, vantagePointTable,
 } from '@/data/tables';
 import type { Table } from '@/data/columns';
 import { encodePicture, readPictureFile, writePictureFiles } from '../look/pictures';
@@ -55,7 +55,9 @@ const archiveSchema = z.strictObject({
   offers: z.array(offerSchema),
   purchases: z.array(purchaseSchema),
   materials: z.array(materialsSchema).default([]),
-  priorities: z.array(z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema, approvedAt: z.iso.datetime().nullable().default(null) })),
+  priorities: z.array(z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema })),
+  approvals: z.array(approvalSchema).default([]),
+  receipts: z.array(receiptSchema).default([]),
   handNeeds: z.array(handNeedSchema).default([]),
   giftCards: z.array(giftCardSchema).default([]),
 });
@@ -85,18 +87,21 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
     pictures: [...records.pictures], groups: [...records.groups], drafts: [...records.drafts] as Archive['drafts'], moveLists: [...records.moveLists] as Archive['moveLists'], fits: [...fits] as Archive['fits'], containers: kept,
     shops: (await listShops(db)).filter((shop) => offers.some(({ shopId }) => shopId === shop.id)),
     offers, purchases: [...records.purchases], materials: [...records.materials] as Archive['materials'], priorities: priorities.map((entry) => ({ ...entry })) as Archive['priorities'],
-    fitWishes: [...records.fitWishes] as Archive['fitWishes'], handNeeds: [...records.handNeeds], giftCards: [...records.giftCards],
+    fitWishes: [...records.fitWishes] as Archive['fitWishes'], handNeeds: [...records.handNeeds], giftCards: [...records.giftCards], approvals: [...records.approvals], receipts: [...records.receipts],
   };
   const files: Zippable = {
     [PROJECT_FILE]: strToU8(JSON.stringify(archive, null, 1)),
     [DECISIONS_FILE]: strToU8(JSON.stringify(await listDecisions(db, projectId), null, 1)),
   };
-  for (const { id } of [...archive.pictures, ...archive.thingPictures]) {
+  for (const id of pictureIdsOf(archive)) {
     // Pictures are packed already; level 0 saves the time.
     files[`pictures/${id}.jpg`] = [new Uint8Array(await readPictureFile(dataDir, id, 'original')), { level: 0 }];
   }
   return zipSync(files, { level: 6 });
 }
+
+/** Of spots, of things and of receipts. */
+const pictureIdsOf = ({ pictures, thingPictures, receipts }: Pick<Archive, 'pictures' | 'thingPictures' | 'receipts'>): PictureId[] => [...pictures.map(({ id }) => id), ...thingPictures.map(({ id }) => id), ...receipts.flatMap(({ pictureId }) => pictureId ?? [])];
 
 export type ArchiveError =
   | { readonly code: 'not_a_zip' }
@@ -117,16 +122,14 @@ export async function importProject(db: Db, dataDir: string, zip: Uint8Array): P
   if (!read.ok) return read;
   const isTaken = (await findProject(db, read.value.archive.project.id)) !== undefined;
   const { archive, decisions, idOf } = isTaken ? withFreshIds(read.value) : { ...read.value, idOf: (id: string) => id };
-  const all = [...archive.pictures, ...archive.thingPictures];
-  const pictures: { id: Archive['pictures'][number]['id']; encoded: Parameters<typeof writePictureFiles>[2] }[] = [];
-  for (const { id: oldId } of [...read.value.archive.pictures, ...read.value.archive.thingPictures]) {
+  const pictures: { id: PictureId; encoded: Parameters<typeof writePictureFiles>[2] }[] = [];
+  for (const oldId of pictureIdsOf(read.value.archive)) {
     const file = `pictures/${oldId}.jpg`;
     const bytes = files.value[file];
     if (!bytes) return err({ code: 'file_missing', file });
     const encoded = await encodePicture(bytes);
     if (!encoded.ok) return err({ code: 'picture_damaged', file });
-    const picture = all.find(({ id }) => id === idOf(oldId));
-    if (picture) pictures.push({ id: picture.id, encoded: encoded.value });
+    pictures.push({ id: pictureIdSchema.parse(idOf(oldId)), encoded: encoded.value });
   }
   for (const { id, encoded } of pictures) await writePictureFiles(dataDir, id, encoded);
   await db.transaction(async (trx) => {
@@ -194,7 +197,7 @@ function withFreshIds({ archive, decisions }: Documents): Documents & { readonly
   const own = [
     archive.project, ...archive.people, ...archive.rooms, ...archive.units, ...archive.units.flatMap((unit) => unit.bays),
     ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.sessions, ...archive.carries, ...archive.ownMethods, ...archive.enoughRules, ...archive.thingPictures, ...archive.rooms.flatMap((room) => room.checks),
-    ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.drafts, ...archive.purchases, ...archive.handNeeds, ...archive.giftCards,
+    ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.drafts, ...archive.purchases, ...archive.handNeeds, ...archive.giftCards, ...archive.receipts, ...archive.receipts.flatMap(({ pictureId }) => (pictureId === null ? [] : [{ id: pictureId }])),
     ...archive.containers.filter(({ projectId }) => projectId !== null),
   ];
   const fresh = new Map<string, string>(own.map(({ id }) => [id, createId()]));
@@ -210,6 +213,7 @@ function withFreshIds({ archive, decisions }: Documents): Documents & { readonly
       ...copy,
       project: { ...copy.project, name: `${copy.project.name} (copy)`.slice(0, 80), id: projectIdSchema.parse(copy.project.id) },
       priorities: copy.priorities.map((entry) => ({ ...entry, id: `${entry.roomId}_${entry.containerId}` })),
+      approvals: copy.approvals.map((entry) => ({ ...entry, id: `${entry.roomId}_${entry.needId}` })),
     },
     decisions: decisionsSchema.parse(replace(decisions)),
     idOf: (id) => fresh.get(id) ?? id,
@@ -252,4 +256,6 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   await insertAll(giftCardTable, archive.giftCards);
   await insertAll(materialsTable, archive.materials);
   await insertAll(needPriorityTable, archive.priorities);
+  await insertAll(approvalTable, archive.approvals);
+  await insertAll(receiptTable, archive.receipts);
 }

@@ -1,8 +1,15 @@
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+
+import sharp from 'sharp';
+
 import { findFitFaults, planFit } from '@/core/fit';
-import { bayIdSchema, containerIdSchema, groupIdSchema, loadSolver, shopIdSchema } from '@/core/shared';
-import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup } from '@test/builders';
+import { bayIdSchema, containerIdSchema, groupIdSchema, invariant, loadSolver, roomIdSchema, shopIdSchema } from '@/core/shared';
+import { approvalStateOf, checkReceipt, materialsSchema, priceLines } from '@/core/shop';
+import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup, mm } from '@test/builders';
 import { moveChange } from '@/data/changes';
-import type { Db } from '@/data/db';
+import { picturesDir, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { getProjectRecords } from '@/data/projectRepo';
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
@@ -10,7 +17,11 @@ import { bayTable, unitTable } from '@/data/tables';
 import { createFitRequest, takeFit, takeFits } from '../fit/takeFit';
 import { correctContainer, findSubstitutes, noteFitWish, noteMockCheck } from '../fit/wishes';
 import { addGiftCard, addHandNeed, approveNeed, takeSubstitute } from './buying';
-import { addPurchase, loadRoomShopping, planRoomShopping } from './roomShopping';
+import { loadHomeMoney } from './homeMoney';
+import { materialsOf, saveMaterials } from './materials';
+import { importPurchasesCsv, writePurchasesCsv } from './purchasesCsv';
+import { addReceipt, dayOf, removeReceipt } from './receipts';
+import { addPurchase, loadRoomShopping, planRoomShopping, removePurchase } from './roomShopping';
 
 const shelf = bayIdSchema.parse('shelf');
 const hats = groupIdSchema.parse('hats');
@@ -110,11 +121,90 @@ test('things by hand are bought in the same plan, a gift card pays at its shop o
   await expect(addGiftCard(db, HOME, { shopId: shopIdSchema.parse('nowhere'), amountMinor: 1 })).rejects.toMatchObject({ code: 'not_found' });
 });
 
-test('the client’s yes is kept until the line changes', async () => {
-  const { used } = await takeCheapest();
-  await approveNeed(db, HOME, { roomId: HALL, containerId: used, isApproved: true });
-  expect((await records()).priorities).toMatchObject([{ containerId: used, priority: 'must' }]);
-  expect((await records()).priorities[0]?.approvedAt).not.toBeNull();
-  await approveNeed(db, HOME, { roomId: HALL, containerId: used, isApproved: false });
-  expect((await records()).priorities[0]?.approvedAt).toBeNull();
+test('the client’s yes holds until the line comes to more', async () => {
+  await addHandNeed(db, HOME, { roomId: HALL, name: 'Hooks', qty: 5, priority: 'must', shopId: loft, packSize: 4, priceMinor: 300 });
+  const need = (await records()).handNeeds[0];
+  const state = async () => {
+    const { approvals, purchases } = await records();
+    const { request, answer } = await plan();
+    return approvalStateOf(approvals[0], priceLines(request, answer, purchases)[0]?.lineMinor ?? 0);
+  };
+  expect(await state()).toEqual({ is: 'open' });
+  await approveNeed(db, HOME, { roomId: HALL, needId: need?.id ?? '', isApproved: true });
+  expect((await records()).approvals).toMatchObject([{ needId: need?.id, lineMinor: 600 }]);
+  expect(await state()).toEqual({ is: 'approved' });
+  await addPurchase(db, HOME, { roomId: HALL, containerId: null, handNeedId: need?.id ?? null, shopName: 'The Bin Loft', label: 'Hooks', pieces: 4, paidMinor: 340 });
+  expect(await state()).toEqual({ is: 'dearer', approvedMinor: 600 });
+  await approveNeed(db, HOME, { roomId: HALL, needId: need?.id ?? '', isApproved: false });
+  expect(await state()).toEqual({ is: 'open' });
+  await expect(approveNeed(db, HOME, { roomId: HALL, needId: 'nothing', isApproved: true })).rejects.toMatchObject({ code: 'not_found' });
+});
+
+test('materials stand on the list at their shop, and what is bought of them is there', async () => {
+  await takeCheapest();
+  const materials = materialsSchema.parse({
+    ...materialsOf(await records(), HALL), boards: [{ name: 'Pine', length: mm(1800), priceMinor: 700, available: null }], cuts: [{ name: 'Shelf', length: mm(880), qty: 3 }],
+    roll: { width: mm(800), length: mm(400), priceMinor: 650 }, paint: { surfaces: [{ name: 'Back', width: mm(1000), height: mm(2000), qty: 1 }], coats: 2, squareMetresPerLitre: 10, canLitres: 0.25, priceMinor: 500, dryHours: 4, cureDays: 1 },
+    fixings: { rows: [{ name: 'Cupboard', things: 1, each: 2, wall: 'brick' }, { name: 'Rail', things: 2, each: 3, wall: 'timber' }], packs: [{ wall: 'brick', packSize: 8, priceMinor: 420 }] },
+    labels: { letter: mm(10), cassette: mm(4000), priceMinor: 690, spareCount: 1 },
+    buying: Object.fromEntries(['boards', 'roll', 'paint', 'fixings'].map((kind) => [kind, { shopId: loft, priority: 'must' }])),
+  });
+  await saveMaterials(db, HOME, materials);
+  const { request, answer } = await plan();
+  expect(request.needs.filter(({ id }) => id.startsWith('material-')).map(({ id, qty }) => [id, qty])).toEqual([['material-boards-0', 2], ['material-roll', 1], ['material-paint', 2], ['material-fixings-brick', 2]]);
+  expect(answer.status).toBe('optimal');
+  expect(answer.perShop.find(({ shopId }) => shopId === loft)?.goodsMinor).toBeGreaterThanOrEqual(2 * 700 + 650 + 2 * 500 + 420);
+  await addPurchase(db, HOME, { roomId: HALL, containerId: null, materialKey: 'paint', shopName: 'The Bin Loft', label: 'Paint', pieces: 2, paidMinor: 1000 });
+  expect((await plan()).request.owned).toContainEqual({ needId: 'material-paint', qty: 2 });
+});
+
+test('a receipt takes the lines of its shop and day, says what is missing, and keeps no metadata of its picture', async () => {
+  await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'The Bin Loft', label: 'Hooks', pieces: 2, paidMinor: 450 });
+  await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'Elsewhere', label: 'Nails', pieces: 1, paidMinor: 100 });
+  const dataDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-receipts-'));
+  mkdirSync(picturesDir(dataDir), { recursive: true });
+  const bytes = new Uint8Array(await sharp({ create: { width: 40, height: 60, channels: 3, background: '#fff' } }).withExif({ IFD0: { Copyright: 'somebody' } }).jpeg().toBuffer());
+  const kept = await addReceipt(db, dataDir, HOME, { shopName: 'the bin loft', boughtOn: dayOf(new Date().toISOString()), totalMinor: 500, bytes });
+  invariant(kept.ok, 'it is a picture');
+  const { purchases, receipts } = await records();
+  expect(checkReceipt(kept.value, purchases)).toMatchObject({ notedMinor: 450, missingMinor: 50, purchases: [{ label: 'Hooks' }] });
+  const file = await sharp(path.join(picturesDir(dataDir), `${kept.value.pictureId}.jpg`)).metadata();
+  expect(file.exif).toBeUndefined();
+  expect(await addReceipt(db, dataDir, HOME, { shopName: 'x', boughtOn: '2026-11-02', totalMinor: 1, bytes: new Uint8Array([1, 2, 3]) })).toMatchObject({ ok: false, error: { code: 'not_a_picture' } });
+  expect(receipts).toHaveLength(1);
+  await removeReceipt(db, HOME, kept.value.id);
+  expect((await records()).purchases.map(({ receiptId }) => receiptId)).toEqual([null, null]);
+  await moveChange(db, HOME, 'undo');
+  expect((await records()).receipts).toHaveLength(1);
+  rmSync(dataDir, { recursive: true });
+});
+
+test('lines of receipts come in by name, once, and go out as they came; bad cells are named and keep everything out', async () => {
+  await addHandNeed(db, HOME, { roomId: HALL, name: 'Wall hooks', qty: 5, priority: 'must', shopId: loft, packSize: 4, priceMinor: 300 });
+  const read = (text: string, acceptGoodRows = false) => importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows });
+  const bad = 'day,shop,item,pieces,paid,gift_card,return_by\n2026-11-31,The Bin Loft,Wall hooks,4,3.00,,\n2026-11-20,,Nails,x,dear,,soon\n2026-11-20,Loft,Tape,1,2.00,9.00,\n';
+  const refused = await read(bad);
+  expect(refused.faults.map(({ line, column }) => `${line} ${column}`)).toEqual(['2 day', '3 shop', '3 return_by', '3 paid', '3 pieces', '4 gift_card']);
+  expect((await records()).purchases).toEqual([]);
+  const good = 'paid;item;day;shop;pieces;paid_by\n3,00;wall HOOKS;2026-11-20;The Bin Loft;4;us\n0.30;=Bags;2026-11-20;The Bin Loft;0;\n';
+  expect((await read(good)).outcome).toEqual({ addedCount: 2, repeatedCount: 0 });
+  expect((await read(good)).outcome).toEqual({ addedCount: 0, repeatedCount: 2 });
+  const { purchases, handNeeds } = await records();
+  expect(purchases.map(({ handNeedId, paidMinor, paidBy }) => [handNeedId, paidMinor, paidBy]).sort()).toEqual([[handNeeds[0]?.id, 300, 'us'], [null, 30, '']].sort());
+  const written = await writePurchasesCsv(db, HOME, HALL);
+  expect(written).toContain("'=Bags");
+  for (const { id } of purchases) await removePurchase(db, HOME, id);
+  expect((await read(written)).outcome).toEqual({ addedCount: 2, repeatedCount: 0 });
+  await expect(importPurchasesCsv(db, HOME, { roomId: roomIdSchema.parse('nowhere'), text: good, acceptGoodRows: false })).rejects.toMatchObject({ code: 'not_found' });
+});
+
+test('the home’s money adds the rooms up, and the fee is no part of it', async () => {
+  await addHandNeed(db, HOME, { roomId: HALL, name: 'Hooks', qty: 4, priority: 'must', shopId: loft, packSize: 4, priceMinor: 300 });
+  await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'The Bin Loft', label: 'Nails', pieces: 1, paidMinor: 250, paidBy: 'us' });
+  const money = await loadHomeMoney(db, await records());
+  const { project, rooms } = await records();
+  expect(money.home).toMatchObject({ shareMinor: project.budgetMinor, plannedMinor: 550, boughtMinor: 250, returnedMinor: 0, approvedMinor: 0, leftMinor: project.budgetMinor - 550 });
+  expect(money.rooms.map(({ sums }) => sums.plannedMinor).reduce((a, b) => a + b, 0)).toBe(550);
+  expect(money.payers).toEqual([{ paidBy: 'us', minor: 250 }]);
+  expect(money.fee.soFarMinor).toBe(Math.round((rooms.reduce((sum, { workedMinutes }) => sum + (workedMinutes ?? 0), 0) / 60) * project.terms.hourlyRateMinor));
 });

@@ -1,14 +1,15 @@
 import 'server-only';
 
-import type { GiftCard, HandNeed } from '@/core/shop';
+import { priceLines, type GiftCard, type HandNeed } from '@/core/shop';
 import { giftCardIdSchema, handNeedIdSchema, type BayId, type ContainerId, type GiftCardId, type HandNeedId, type ProjectId, type RoomId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
 import { getProjectRecords } from '@/data/projectRepo';
-import { fitTable, giftCardTable, handNeedTable, needPriorityTable } from '@/data/tables';
+import { approvalTable, fitTable, giftCardTable, handNeedTable } from '@/data/tables';
 import { findSubstitutes } from '../fit/wishes';
 import { createId, nowIso } from '../means';
+import { answerRoomShopping, loadRoomShopping } from './roomShopping';
 
 /** Puts something on a room's list that no fit calls for. @errors `not_found`: no such room or shop. */
 export async function addHandNeed(db: Db, projectId: ProjectId, input: Omit<HandNeed, 'id'>): Promise<void> {
@@ -35,14 +36,17 @@ export async function removeGiftCard(db: Db, projectId: ProjectId, giftCardId: G
   if (giftCards.some(({ id }) => id === giftCardId)) await recordChange(db, { projectId, label: 'removed a gift card', now: nowIso() }, (writer) => writer.remove(giftCardTable, giftCardId));
 }
 
-/** The client says yes to a line, or takes the yes back. @errors `not_found`. */
-export async function approveNeed(db: Db, projectId: ProjectId, input: { readonly roomId: RoomId; readonly containerId: ContainerId; readonly isApproved: boolean }): Promise<void> {
-  const { rooms, containers, priorities } = await getProjectRecords(db, projectId);
-  const container = containers.find(({ id }) => id === input.containerId);
-  if (!container || rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', 'there is no such line on this list');
-  const before = priorities.find((entry) => entry.roomId === input.roomId && entry.containerId === input.containerId);
-  await recordChange(db, { projectId, label: `${input.isApproved ? 'client approved' : 'took the approval back for'} ${container.name}`, now: nowIso() }, (writer) =>
-    writer.put(needPriorityTable, { id: `${input.roomId}_${input.containerId}`, roomId: input.roomId, containerId: input.containerId, priority: before?.priority ?? 'must', approvedAt: input.isApproved ? nowIso() : null }),
+/** The client says yes to a line at what it comes to now, or takes the yes back. @errors `not_found`: not on the list. */
+export async function approveNeed(db: Db, projectId: ProjectId, { roomId, needId, isApproved }: { readonly roomId: RoomId; readonly needId: string; readonly isApproved: boolean }): Promise<void> {
+  const records = await getProjectRecords(db, projectId);
+  const shopping = await loadRoomShopping(db, records, roomId);
+  const { request, answer } = await answerRoomShopping(shopping);
+  const need = request.needs.find(({ id }) => id === needId);
+  if (!need) throw new DataError('not_found', 'there is no such line on this list');
+  const lineMinor = priceLines(request, answer, shopping.purchases).find((line) => line.needId === needId)?.lineMinor ?? 0;
+  const id = `${roomId}_${needId}`;
+  await recordChange(db, { projectId, label: `${isApproved ? 'client approved' : 'took the approval back for'} ${need.name}`, now: nowIso() }, (writer) =>
+    isApproved ? writer.put(approvalTable, { id, roomId, needId, lineMinor, approvedAt: nowIso() }) : writer.remove(approvalTable, id),
   );
 }
 

@@ -1,12 +1,13 @@
 import 'server-only';
 
-import type { Materials } from '@/core/shop';
-import type { ProjectId, RoomId } from '@/core/shared';
+import { listMaterialNeeds, materialsSchema, planCuts, planRoll, toCutRequest, toRollRequest, type CutAnswer, type MaterialNeed, type Materials, type RollAnswer } from '@/core/shop';
+import { loadSolver, type Clock, type ProjectId, type RoomId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { materialsTable } from '@/data/tables';
 import { nowIso } from '../means';
+import { Memory } from '../remember';
 
 const mm = (value: number) => ({ mm: value, text: `${value} mm` });
 /** What a saw takes where nobody has said, and how long a board goes into a usual car with a seat down. */
@@ -15,8 +16,8 @@ const USUAL = { kerfMm: 3, carMm: 2000 } as const;
 /** A room's boards and liners; nothing yet where none were written down, with every place to be lined. */
 export function materialsOf(records: Pick<ProjectRecords, 'materials' | 'units'>, roomId: RoomId): Materials {
   const bays = records.units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays);
-  const empty: Materials = { id: roomId, boards: [], kerf: mm(USUAL.kerfMm), carLength: mm(USUAL.carMm), cuts: [], roll: null, linedBayIds: bays.filter(({ outOfScope }) => !outOfScope).map(({ id }) => id) };
-  return records.materials.find(({ id }) => id === roomId) ?? empty;
+  const empty = () => materialsSchema.parse({ id: roomId, boards: [], kerf: mm(USUAL.kerfMm), carLength: mm(USUAL.carMm), cuts: [], roll: null, linedBayIds: bays.filter(({ outOfScope }) => !outOfScope).map(({ id }) => id) });
+  return records.materials.find(({ id }) => id === roomId) ?? empty();
 }
 
 /** @errors `not_found`: no such room. */
@@ -24,5 +25,30 @@ export async function saveMaterials(db: Db, projectId: ProjectId, materials: Mat
   const { rooms } = await getProjectRecords(db, projectId);
   const room = rooms.find(({ id }) => id === materials.id);
   if (!room) throw new DataError('not_found', `there is no room ${materials.id}`);
-  await recordChange(db, { projectId, label: `changed the boards and liners of ${room.name}`, now: nowIso() }, (writer) => writer.put(materialsTable, materials));
+  await recordChange(db, { projectId, label: `changed the materials of ${room.name}`, now: nowIso() }, (writer) => writer.put(materialsTable, materials));
+}
+
+/** Only how many boards and rolls there are is asked here, not the last millimetre of how they are cut. */
+const COUNT_MS = 400;
+const clock: Clock = () => performance.now();
+const cuts = new Memory<CutAnswer>(50);
+const rolls = new Memory<RollAnswer>(50);
+
+/** What a label says: every container of the room's taken fits bears the name of its group. */
+export function labelTextsOf({ fits, units, groups }: Pick<ProjectRecords, 'fits' | 'units' | 'groups'>, roomId: RoomId): string[] {
+  const bayIds = new Set(units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
+  return fits.filter(({ bayId }) => bayIds.has(bayId)).flatMap(({ answer }) => answer.placements).flatMap(({ groupId }) => groups.find(({ id }) => id === groupId)?.name ?? []);
+}
+
+/** What a room's materials put on its list; boards and rolls are planned for their number. */
+export async function materialNeedsOf(records: ProjectRecords, roomId: RoomId): Promise<MaterialNeed[]> {
+  const materials = records.materials.find(({ id }) => id === roomId);
+  if (!materials) return [];
+  const units = records.units.filter((unit) => unit.roomId === roomId);
+  const cutRequest = { ...toCutRequest(materials), timeLimitMs: COUNT_MS };
+  const rollRequest = toRollRequest(materials, units);
+  const solver = await loadSolver();
+  const cut = materials.buying.boards.shopId !== null && cutRequest.pieces.length > 0 ? cuts.recall(cutRequest, () => planCuts(cutRequest, { solver, clock })) : undefined;
+  const roll = materials.buying.roll.shopId !== null && rollRequest ? rolls.recall(rollRequest, () => planRoll({ ...rollRequest, timeLimitMs: COUNT_MS }, { clock })) : undefined;
+  return listMaterialNeeds(materials, { cut, roll, labelTexts: labelTextsOf(records, roomId) });
 }

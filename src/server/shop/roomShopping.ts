@@ -8,6 +8,8 @@ import { listOffers, listShops } from '@/data/catalogueRepo';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { needPriorityTable, purchaseTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
+import { Memory } from '../remember';
+import { materialNeedsOf } from './materials';
 
 export interface PlannedShopping {
   readonly needs: readonly ContainerNeed[];
@@ -34,6 +36,7 @@ export async function loadRoomShopping(db: Db, records: ProjectRecords, roomId: 
     purchases: records.purchases.filter((purchase) => purchase.roomId === roomId),
     priorities: new Map(records.priorities.filter((entry) => entry.roomId === roomId).map((entry) => [entry.containerId, entry.priority])),
     handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
+    materialNeeds: await materialNeedsOf(records, roomId),
     giftCards: records.giftCards,
     cardPurchases: records.purchases,
     budgetMinor: room.budgetMinor,
@@ -41,17 +44,27 @@ export async function loadRoomShopping(db: Db, records: ProjectRecords, roomId: 
   };
 }
 
+const answers = new Memory<ShopAnswer>(50);
+const weights = new Memory<WishWeights>(50);
+const ways = new Memory<readonly WayBack[]>(50);
+
+/** What to buy where, for one room. */
+export async function answerRoomShopping(shopping: RoomShopping): Promise<{ readonly request: ShopRequest; readonly answer: ShopAnswer }> {
+  const means = { solver: await loadSolver(), clock };
+  const request = toShopRequest(shopping);
+  return { request, answer: answers.recall(request, () => planShop(request, means)) };
+}
+
 /** Works the list of a room out: what to buy where, and, over budget, what would bring it back. */
 export async function planRoomShopping(shopping: RoomShopping): Promise<PlannedShopping> {
   const means = { solver: await loadSolver(), clock };
-  const request = toShopRequest(shopping);
-  const answer = planShop(request, means);
+  const { request, answer } = await answerRoomShopping(shopping);
   return {
     needs: listNeeds(shopping),
     request,
     answer,
-    wishes: weighWishes(request, answer, means),
-    waysBack: answer.leastBudgetMinor === undefined ? [] : findWaysBack(request, means),
+    wishes: weights.recall(request, () => weighWishes(request, answer, means)),
+    waysBack: answer.leastBudgetMinor === undefined ? [] : ways.recall(request, () => findWaysBack(request, means)),
     otherCurrencyShopNames: shopping.shops.filter((shop) => shop.currency !== shopping.currency).map(({ name }) => name),
   };
 }
@@ -65,7 +78,7 @@ export async function setNeedPriority(
   const container = containers.find(({ id }) => id === input.containerId);
   if (!container || rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', 'there is no such line on this list');
   await recordChange(db, { projectId, label: `changed how much ${container.name} is wanted`, now: nowIso() }, (writer) =>
-    writer.put(needPriorityTable, { ...input, id: `${input.roomId}_${input.containerId}`, approvedAt: null }),
+    writer.put(needPriorityTable, { ...input, id: `${input.roomId}_${input.containerId}` }),
   );
 }
 
@@ -75,7 +88,7 @@ export interface CardFault {
 }
 
 /** Notes what was paid at the till; a gift card pays no more than is on it. @errors `not_found`. */
-export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'> & Partial<Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId'>>): Promise<Result<undefined, CardFault>> {
+export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'> & Partial<Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId' | 'materialKey'>>): Promise<Result<undefined, CardFault>> {
   const { rooms, giftCards, purchases } = await getProjectRecords(db, projectId);
   if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
   if ((input.cardMinor ?? 0) > 0) {
@@ -84,7 +97,7 @@ export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purc
     if ((input.cardMinor ?? 0) > leftMinor) return err({ code: 'card_too_small', leftMinor });
   }
   await recordChange(db, { projectId, label: `bought ${input.label}`, now: nowIso() }, (writer) =>
-    writer.insert(purchaseTable, { paidBy: '', cardMinor: 0, expectedMinor: null, handNeedId: null, ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso(), returnBy: null, returnedPieces: 0, refundMinor: 0 }),
+    writer.insert(purchaseTable, { paidBy: '', cardMinor: 0, expectedMinor: null, handNeedId: null, materialKey: null, receiptId: null, ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso(), returnBy: null, returnedPieces: 0, refundMinor: 0 }),
   );
   return ok(undefined);
 }

@@ -34,7 +34,7 @@ export function ImportCsv({ address, label, accept, outcomeWords }: ImportCsvPro
   const [problem, setProblem] = useState('');
   const send = async (csv: string, acceptGoodRows: boolean) => {
     setProblem('');
-    const response = await fetch(`${address}?accept=${acceptGoodRows ? 'good' : 'all'}`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: csv }).catch(() => undefined);
+    const response = await fetch(`${address}${address.includes('?') ? '&' : '?'}accept=${acceptGoodRows ? 'good' : 'all'}`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: csv }).catch(() => undefined);
     if (!response) return setProblem('The file did not arrive; nothing was kept.');
     const body = (await response.json()) as Outcome & { error?: { message: string } };
     if (body.error) return setProblem(body.error.message);

@@ -1,28 +1,26 @@
 'use client';
 
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
-import { formatMoney, type Currency } from '@/core/shared';
-import { priorities, type HandNeed } from '@/core/shop';
+import type { Currency } from '@/core/shared';
+import { priorities } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
+import { PRIORITY_WORDS } from './NeedList';
 
 interface ByHandProps {
-  readonly needs: readonly (HandNeed & { readonly hadQty: number })[];
   readonly shops: readonly { readonly id: string; readonly name: string }[];
   readonly currency: Currency;
   readonly onAdd: (typed: unknown) => Promise<ActionResult>;
-  readonly onRemove: (handNeedId: string) => Promise<ActionResult>;
 }
 
 const BLANK = { name: '', qty: '1', packSize: '1', price: '', priority: 'must' };
-const PRIORITY_WORDS = { must: 'must be', should: 'should be', nice: 'would be nice' } as const;
 
-/** Paint, hooks, labels, bands, fixings with their anchors: what no fit calls for, bought in the same plan. */
-export function ByHand({ needs, shops, currency, onAdd, onRemove }: ByHandProps) {
+/** Hooks, bands, whatever no fit and no material calls for: bought in the same plan. */
+export function ByHand({ shops, currency, onAdd }: ByHandProps) {
   const router = useRouter();
   const [typed, setTyped] = useState(BLANK);
   const [shopId, setShopId] = useState(shops[0]?.id ?? '');
@@ -35,18 +33,10 @@ export function ByHand({ needs, shops, currency, onAdd, onRemove }: ByHandProps)
     router.refresh();
   };
   return (
-    <section aria-label="Also needed" className="panel px-4 py-3">
-      <h2 className="mb-1 text-[17px]">Also needed: paint, hooks, labels, anchors</h2>
-      <ul className="divide-y divide-line text-[14px]">
-        {needs.map((need) => (
-          <li key={need.id} className="flex items-center gap-3 py-1">
-            <span className="min-w-0 flex-1">{need.qty} × {need.name}, {PRIORITY_WORDS[need.priority]} <span className="text-soft">· {need.hadQty} there · {formatMoney(need.priceMinor, currency)}{need.packSize > 1 ? ` for ${need.packSize}` : ''} at {shops.find(({ id }) => id === need.shopId)?.name ?? ''}</span></span>
-            <button type="button" aria-label={`Take ${need.name} off the list`} className="no-print grid size-8 place-items-center rounded hover:bg-well max-md:size-11" onClick={() => void onRemove(need.id).then(() => router.refresh())}><X size={14} /></button>
-          </li>
-        ))}
-      </ul>
+    <section aria-label="Also needed" className="panel no-print px-4 py-3">
+      <h2 className="mb-1 text-[17px]">Also needed: hooks, bands, anything else</h2>
       {shops.length === 0 ? <p className="text-[14px] text-soft">No shop prices in {currency} yet. Add one with its first container under Containers and prices.</p> : (
-      <form className="no-print mt-1 flex flex-wrap items-end gap-2" onSubmit={(event) => { event.preventDefault(); void add(); }}>
+      <form className="mt-1 flex flex-wrap items-end gap-2" onSubmit={(event) => { event.preventDefault(); void add(); }}>
         <TextField label="What" className="min-w-[170px] flex-1" value={typed.name} onChange={(event) => set({ name: event.target.value })} />
         <TextField label="How many" measure inputMode="numeric" className="w-[86px]" value={typed.qty} onChange={(event) => set({ qty: event.target.value })} />
         <TextField label="In a pack" measure inputMode="numeric" className="w-[82px]" value={typed.packSize} onChange={(event) => set({ packSize: event.target.value })} />

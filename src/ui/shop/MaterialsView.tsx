@@ -4,7 +4,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
-import { useFieldArray, useForm } from 'react-hook-form';
+import { FormProvider, useFieldArray, useForm } from 'react-hook-form';
 import type { z } from 'zod';
 
 import type { Unit } from '@/core/look';
@@ -14,6 +14,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
 import { CutPlan } from './CutPlan';
+import { BuyingFields, FixingFields, LabelFields, PaintFields, type ShopChoice } from './MaterialFields';
 import { materialsFormSchemaFor, toMaterialsTyped, type MaterialsTyped } from './materialsForm';
 import { RollPlan } from './RollPlan';
 import { useMaterials } from './useMaterials';
@@ -23,14 +24,19 @@ interface MaterialsViewProps {
   readonly units: readonly Unit[];
   readonly measureUnit: LengthUnit;
   readonly currency: Currency;
+  /** Shops that price in the project's currency. */
+  readonly shops: readonly ShopChoice[];
+  /** What labels will say: one for each container of the taken fits. */
+  readonly labelTexts: readonly string[];
   readonly onSave: (materials: Materials) => Promise<ActionResult>;
 }
 
-/** What is cut from boards and laid from a roll: typed, kept, and worked out as plans to print. */
-export function MaterialsView({ materials, units, measureUnit, currency, onSave }: MaterialsViewProps) {
+/** Boards, liners, paint, labels and fixings: typed, kept, worked out as plans to print and put on the shopping list. */
+export function MaterialsView({ materials, units, measureUnit, currency, shops, labelTexts, onSave }: MaterialsViewProps) {
   const router = useRouter();
   const schema = useMemo(() => materialsFormSchemaFor(measureUnit), [measureUnit]);
-  const { register, handleSubmit, control, formState: { errors, isSubmitting } } = useForm<MaterialsTyped, unknown, z.output<typeof schema>>({ resolver: zodResolver(schema), defaultValues: toMaterialsTyped(materials) });
+  const form = useForm<MaterialsTyped, unknown, z.output<typeof schema>>({ resolver: zodResolver(schema), defaultValues: toMaterialsTyped(materials) });
+  const { register, handleSubmit, control, formState: { errors, isSubmitting } } = form;
   const boards = useFieldArray({ control, name: 'boards' });
   const cuts = useFieldArray({ control, name: 'cuts' });
   const [linedBayIds, setLined] = useState<Materials['linedBayIds']>(materials.linedBayIds);
@@ -50,6 +56,7 @@ export function MaterialsView({ materials, units, measureUnit, currency, onSave 
   const isTooLong = (i: number) => kept.carLength !== null && (kept.boards[i]?.length.mm ?? 0) > kept.carLength.mm;
   const remove = 'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-11';
   return (
+    <FormProvider {...form}>
     <form onSubmit={(event) => void work(event)} noValidate className="grid gap-3">
       <section aria-label="Boards" className="panel border-t-4 border-t-rim p-4">
         <h2 className="text-[17px]">Shelves and battens from boards</h2>
@@ -84,6 +91,7 @@ export function MaterialsView({ materials, units, measureUnit, currency, onSave 
             <Button onClick={() => cuts.append({ name: '', length: '', qty: '1' })}><Plus size={16} aria-hidden="true" /> A piece</Button>
           </fieldset>
         </div>
+        <BuyingFields kind="boards" what="Boards" shops={shops} />
         {run.cut && <CutPlan {...run.cut} boardNames={named('board', kept.boards)} pieceNames={named('cut', kept.cuts)} measureUnit={measureUnit} currency={currency} />}
       </section>
       <section aria-label="Liners" className="panel p-4">
@@ -99,15 +107,20 @@ export function MaterialsView({ materials, units, measureUnit, currency, onSave 
             <div className="flex flex-wrap gap-x-4">{bays.map(({ id, name }) => <CheckField key={id} label={name} checked={linedBayIds.includes(id)} onChange={() => setLined(linedBayIds.includes(id) ? linedBayIds.filter((other) => other !== id) : [...linedBayIds, id])} />)}</div>
           </fieldset>
         </div>
+        <BuyingFields kind="roll" what="Liner" shops={shops} />
         {run.roll && <RollPlan {...run.roll} pieceNames={Object.fromEntries(bays.map(({ id, name }) => [id, name]))} measureUnit={measureUnit} currency={currency} />}
       </section>
-      <div className="no-print flex flex-wrap items-center gap-3">
+      <section aria-label="Paint" className="panel p-4"><h2 className="mb-1 text-[17px]">Paint</h2><PaintFields kept={kept} measureUnit={measureUnit} /><BuyingFields kind="paint" what="Paint" shops={shops} /></section>
+      <section aria-label="Labels" className="panel p-4"><h2 className="mb-1 text-[17px]">Labels</h2><LabelFields kept={kept} measureUnit={measureUnit} labelTexts={labelTexts} /><BuyingFields kind="labels" what="Tape" shops={shops} /></section>
+      <section aria-label="Fixings" className="panel p-4"><h2 className="mb-1 text-[17px]">Fixings and anchors</h2><FixingFields kept={kept} measureUnit={measureUnit} units={units} /><BuyingFields kind="fixings" what="Fixings" shops={shops} /></section>
+      <div className="no-print sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-line bg-paper py-2">
         <Button type="submit" look="main" disabled={isSubmitting || run.isRunning}>{run.isRunning ? 'Working it out …' : 'Keep, and work the plans out'}</Button>
         {(run.cut ?? run.roll) && <button type="button" className="text-[14px] text-rim underline underline-offset-3 max-md:min-h-11" onClick={() => window.print()}>Print the plans</button>}
         {(message !== '' || run.problem !== '') && <p role="alert" className="text-[14px] text-signal-deep">{message || run.problem}</p>}
       </div>
-      <p className="text-[13.5px] text-soft">Saw with goggles and with the piece clamped. A shelf carries what its maker and its fixings say: fix into structure, and find wires and pipes first.</p>
+      <p className="text-[13.5px] text-soft">Saw with goggles and with the piece clamped. A shelf carries what its maker and its fixings say: fix into structure, and find wires and pipes first. What is fixed must hold in what the wall is made of; where that is not known, or the home is let, ask first.</p>
     </form>
+    </FormProvider>
   );
 }
 

@@ -10,11 +10,12 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 
-/** One line at a shop: packs of a container or of a thing put down by hand, or its delivery. */
+/** One line at a shop: packs of a container, of a thing put down by hand or of a material, or its delivery. */
 export interface ShopLine {
   readonly key: string;
   readonly containerId: string | null;
   readonly handNeedId: string | null;
+  readonly materialKey: string | null;
   readonly aisle: string;
   /** When the shop's service gave the price; null: from the list kept by hand. */
   readonly checkedAt: string | null;
@@ -36,6 +37,7 @@ export interface ShopList {
 interface Bought {
   readonly containerId: string | null;
   readonly handNeedId: string | null;
+  readonly materialKey: string | null;
   readonly shopName: string;
   readonly label: string;
   readonly pieces: number;
@@ -78,7 +80,7 @@ function Line({ line, list, currency, onBuy }: { line: ShopLine; list: ShopList;
   const [card, setCard] = useState(() => (line.pieces > 0 && list.cardLeftMinor > 0 ? formatMoneyInput(Math.min(list.cardLeftMinor, line.priceMinor)) : ''));
   const [message, setMessage] = useState('');
   const buy = async () => {
-    const result = await onBuy({ containerId: line.containerId, handNeedId: line.handNeedId, shopName: list.shopName, label: line.label, pieces: line.pieces, paid, card, expectedMinor: line.priceMinor });
+    const result = await onBuy({ containerId: line.containerId, handNeedId: line.handNeedId, materialKey: line.materialKey, shopName: list.shopName, label: line.label, pieces: line.pieces, paid, card, expectedMinor: line.priceMinor });
     setMessage(result.ok ? '' : result.message);
     router.refresh();
   };

@@ -1,6 +1,6 @@
 import { StepPages } from '../shell/StepPages';
 
-const PAGES = [['', 'Containers'], ['materials', 'Boards and liners']] as const;
+const PAGES = [['', 'Shopping list'], ['materials', 'Materials'], ['money', 'Money of the home']] as const;
 
 /** The pages of shopping. */
 export const ShopPages = ({ projectId, roomId, active }: { projectId: string; roomId: string; active: (typeof PAGES)[number][0] }) => (

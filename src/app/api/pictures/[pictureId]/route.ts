@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { pictureIdSchema } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
 import { findThingPicture } from '@/data/countRepo';
-import { findPicture } from '@/data/projectRepo';
+import { findPicture, findReceiptOf } from '@/data/projectRepo';
 import { readPictureFile } from '@/server/look/pictures';
 import { refuse, respond } from '../../respond';
 
@@ -13,7 +13,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ pict
   const size = new URL(request.url).searchParams.get('size') ?? 'full';
   return respond(schema, { ...(await params), size }, async (input) => {
     const db = await getDatabase();
-    const picture = (await findPicture(db, input.pictureId)) ?? (await findThingPicture(db, input.pictureId));
+    const picture = (await findPicture(db, input.pictureId)) ?? (await findThingPicture(db, input.pictureId)) ?? (await findReceiptOf(db, input.pictureId));
     if (!picture) return refuse(404, { code: 'not_found', message: 'There is no such picture.' });
     const bytes = await readPictureFile(dataDirOf(process.env), input.pictureId, input.size);
     // A picture never changes under its id, but it is private: only this browser may keep it.

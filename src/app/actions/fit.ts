@@ -3,11 +3,12 @@
 import { z } from 'zod';
 
 import { fitAims, fitAnswerSchema, mockCheckSchema } from '@/core/fit';
-import { bayIdSchema, containerIdSchema, formatMoney, groupIdSchema, projectIdSchema } from '@/core/shared';
+import { bayIdSchema, containerIdSchema, formatCount, formatMoney, groupIdSchema, projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { dropFit, takeFit, takeFits } from '@/server/fit/takeFit';
-import { correctContainer, noteFitWish, noteMockCheck, type Refit } from '@/server/fit/wishes';
+import { listOpenPlaces, type OpenPlaces } from '@/server/fit/openPlaces';
+import { dropFit, listFitContainers, takeFit, takeFits } from '@/server/fit/takeFit';
+import { correctContainer, countBrokenElsewhere, noteFitWish, noteMockCheck, type Refit } from '@/server/fit/wishes';
 import type { ActionResult } from '@/ui/actionResult';
 import { typedPositiveLength } from '@/ui/typedValues';
 import { fitFaultWords } from '@/ui/words';
@@ -29,6 +30,15 @@ export async function takeFitsAction(projectId: string, prefer: unknown, fits: u
     const refused = await takeFits(await getDatabase(), input.projectId, input);
     return refused.length === 0 ? done : { ok: false, message: `${refused.length} no longer go in as drawn and were not taken. Load the page again.` };
   });
+}
+
+/** All open places of the home; undefined where there is no such project. */
+export async function listHomePlacesAction(projectId: string): Promise<OpenPlaces | undefined> {
+  const id = projectIdSchema.safeParse(projectId);
+  if (!id.success) return undefined;
+  const db = await getDatabase();
+  const records = await getProjectRecords(db, id.data).catch(() => undefined);
+  return records && listOpenPlaces(records, await listFitContainers(db, records));
 }
 
 export async function dropFitAction(projectId: string, bayId: string): Promise<ActionResult> {
@@ -69,7 +79,9 @@ export async function correctContainerAction(projectId: string, containerId: str
   const { width, depth, height } = form.data;
   const corrected = await correctContainer(db, whose.data.projectId, { containerId: whose.data.containerId, widthMm: width.mm, depthMm: depth.mm, heightMm: height.mm });
   if (!corrected.ok) return { ok: false, message: 'A round container is as wide as it is deep' };
-  return { ...done, words: corrected.value.map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency))).join(' ') || 'Noted. It stands in no fit.' };
+  const elsewhere = await countBrokenElsewhere(db, whose.data.projectId, whose.data.containerId);
+  const other = elsewhere === 0 ? '' : ` ${formatCount(elsewhere, 'place')} of other homes no longer ${elsewhere === 1 ? 'holds' : 'hold'} what was taken; each says so when it is opened.`;
+  return { ...done, words: `${corrected.value.map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency))).join(' ') || 'Noted. It stands in no fit here.'}${other}` };
 }
 
 function refitWords({ bayName, outcome, moreMinor }: Refit, money: (minor: number) => string): string {

@@ -3,7 +3,7 @@ import { getDatabase } from '@/data/db';
 import { listCatalogue, listOffers, listShops } from '@/data/catalogueRepo';
 import { ImportCsv } from '@/ui/agree/ImportCsv';
 import { AddSold } from '@/ui/fit/AddSold';
-import { CatalogueTable } from '@/ui/fit/CatalogueTable';
+import { CatalogueSearch } from '@/ui/fit/CatalogueSearch';
 import { buttonClass } from '@/ui/primitives/Button';
 import { Frame } from '@/ui/shell/Frame';
 import { KeptStatus } from '@/ui/shell/KeptStatus';
@@ -28,7 +28,7 @@ export default async function ContainersPage() {
             <div className="mt-1"><AddSold onAdd={addSoldContainerAction} /></div>
           </div>
         </div>
-        <CatalogueTable containers={containers} offers={offers} shops={shops} />
+        <CatalogueSearch containers={containers} offers={offers} shops={shops} />
       </div>
     </Frame>
   );

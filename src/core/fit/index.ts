@@ -9,6 +9,8 @@ export { proposeShelf, type ShelfProposal, type ShelfQuestion } from './proposeS
 export { findFitFaults, type FitFault } from './findFitFaults';
 export { explainUnused, findBayFault, suits, type FitPin, type FitQuestion } from './suitability';
 export { clearancesAround, type Around } from './clearancesAround';
+export { adviseInsides, type InsideTip } from './adviseInsides';
+export { findInCatalogue, type CatalogueQuestion } from './findInCatalogue';
 // Records and how they reach the engine
 export {
   containerProductSchema, fitWishesSchema, mockCheckSchema, productKinds, takenFitSchema, toFitContainer,

@@ -25,6 +25,7 @@ export { formatCount, formatLitres, formatMass, formatShare, MM3_PER_LITRE } fro
 export { daysBetween, findDay, type FoundDay } from './calendarDay';
 // Geometry
 export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes';
+export { largestCircleOf, type Circle, type FloorRect } from './largestCircle';
 // The solver
 export { isSolved, LinearModel, loadSolver, type Clock, type LinearSolution, type MinimiseOptions, type Solver } from './linearModel';
 export { minimiseNarrowed, type Narrowed } from './minimiseNarrowed';

@@ -4,7 +4,7 @@ import { findFitFaults, planFit, type FitAim, type FitAnswer, type FitPin, type 
 import { err, loadSolver, ok, type BayId, type ContainerId, type GroupId, type ProjectId, type Result } from '@/core/shared';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
+import { getProjectRecords, listProjects, type ProjectRecords } from '@/data/projectRepo';
 import { containerTable, fitTable, fitWishesTable } from '@/data/tables';
 import { nowIso } from '../means';
 import { listFitContainers, toFitQuestion } from './takeFit';
@@ -87,6 +87,19 @@ export async function correctContainer(db: Db, projectId: ProjectId, { container
     for (const change of changes) await change(writer);
   });
   return ok(refits);
+}
+
+/** Fits of other projects with this container that break a rule as everything measures now. */
+export async function countBrokenElsewhere(db: Db, projectId: ProjectId, containerId: ContainerId): Promise<number> {
+  let broken = 0;
+  for (const { id } of (await listProjects(db)).filter((project) => project.id !== projectId)) {
+    const records = await getProjectRecords(db, id);
+    const using = records.fits.filter((fit) => fit.answer.placements.some((placement) => placement.containerId === containerId));
+    if (using.length === 0) continue;
+    const priced = await listFitContainers(db, records);
+    broken += using.filter((fit) => findFitFaults(toFitQuestion(records, priced, { bayId: fit.bayId, prefer: fit.prefer }), fit.answer).length > 0).length;
+  }
+  return broken;
 }
 
 /** What could stand instead of a container that cannot be had, in one place. */

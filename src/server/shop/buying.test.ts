@@ -5,7 +5,7 @@ import path from 'node:path';
 import sharp from 'sharp';
 
 import { findFitFaults, planFit } from '@/core/fit';
-import { bayIdSchema, containerIdSchema, groupIdSchema, invariant, loadSolver, roomIdSchema, shopIdSchema } from '@/core/shared';
+import { bayIdSchema, containerIdSchema, groupIdSchema, invariant, loadSolver, projectIdSchema, roomIdSchema, shopIdSchema } from '@/core/shared';
 import { approvalStateOf, checkReceipt, materialsSchema, priceLines } from '@/core/shop';
 import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup, mm } from '@test/builders';
 import { moveChange } from '@/data/changes';
@@ -13,9 +13,10 @@ import { picturesDir, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { getProjectRecords } from '@/data/projectRepo';
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
-import { bayTable, unitTable } from '@/data/tables';
-import { createFitRequest, takeFit, takeFits } from '../fit/takeFit';
-import { correctContainer, findSubstitutes, noteFitWish, noteMockCheck } from '../fit/wishes';
+import { bayTable, containerTable, projectTable, unitTable } from '@/data/tables';
+import { listOpenPlaces } from '../fit/openPlaces';
+import { createFitRequest, listFitContainers, takeFit, takeFits } from '../fit/takeFit';
+import { correctContainer, countBrokenElsewhere, findSubstitutes, noteFitWish, noteMockCheck } from '../fit/wishes';
 import { addGiftCard, addHandNeed, approveNeed, takeSubstitute } from './buying';
 import { loadHomeMoney } from './homeMoney';
 import { materialsOf, saveMaterials } from './materials';
@@ -207,4 +208,27 @@ test('the home’s money adds the rooms up, and the fee is no part of it', async
   expect(money.rooms.map(({ sums }) => sums.plannedMinor).reduce((a, b) => a + b, 0)).toBe(550);
   expect(money.payers).toEqual([{ paidBy: 'us', minor: 250 }]);
   expect(money.fee.soFarMinor).toBe(Math.round((rooms.reduce((sum, { workedMinutes }) => sum + (workedMinutes ?? 0), 0) / 60) * project.terms.hourlyRateMinor));
+});
+
+test('open places are listed room by room with their containers once, and a taken or forbidden one changes what is listed', async () => {
+  const list = async () => listOpenPlaces(await records(), await listFitContainers(db, await records()));
+  const first = await list();
+  expect(first.places).toMatchObject([{ name: 'Shelf', roomName: 'Hall', without: [], question: { bay: { id: 'shelf' }, groups: [{ id: 'hats' }] } }]);
+  const forbidden = containerIdSchema.parse('sample-box-lid-12');
+  await noteFitWish(db, HOME, shelf, { kind: 'forbid', containerId: forbidden });
+  expect((await list()).places[0]?.without).toEqual([forbidden]);
+  await takeCheapest();
+  expect((await list()).places).toEqual([]);
+});
+
+test('a correction counts the fits of other homes that it breaks', async () => {
+  const { used } = await takeCheapest();
+  const other = projectIdSchema.parse('other');
+  await db(projectTable.name).insert(projectTable.toRow({ ...(await records()).project, id: other }));
+  expect(await countBrokenElsewhere(db, other, used)).toBe(0);
+  const container = (await records()).containers.find(({ id }) => id === used);
+  invariant(container, 'it is in the catalogue');
+  await db(containerTable.name).where({ id: used }).update(containerTable.toRow({ ...container, height: mm(2000) }));
+  expect(await countBrokenElsewhere(db, other, used)).toBe(1);
+  expect(await countBrokenElsewhere(db, HOME, used)).toBe(0);
 });

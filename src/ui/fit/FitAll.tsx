@@ -1,79 +1,82 @@
 'use client';
 
-import { proxy, wrap, type Remote } from 'comlink';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 
-import { fitAims, type FitAim, type FitQuestion, type PlacedFit } from '@/core/fit';
+import { fitAims, type FitAim, type FitContainer, type FitQuestion, type PlacedFit } from '@/core/fit';
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
-import type { FitWorker } from '@/workers/fit.worker';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField } from '../primitives/Field';
 import { aimWords } from '../words';
+import { useManyFits } from './useManyFits';
 
+/** Places to be fitted out together, with the containers that all of them may use. */
+export interface PlacesToFit {
+  readonly containers: readonly FitContainer[];
+  readonly places: readonly { readonly name: string; readonly roomName: string; readonly question: Omit<FitQuestion, 'containers'>; readonly without: readonly string[] }[];
+}
 interface FitAllProps {
-  /** Places with something to go in and no fit yet. */
-  readonly places: readonly { readonly name: string; readonly request: FitQuestion }[];
+  readonly room: PlacesToFit;
+  readonly roomName: string;
+  /** How many places are open in the whole home. */
+  readonly homeCount: number;
   readonly currency: Currency;
+  readonly onHome: () => Promise<PlacesToFit | undefined>;
   readonly onTake: (prefer: FitAim, fits: readonly PlacedFit[]) => Promise<ActionResult>;
 }
 
 /** A second a place, and never more than a minute for all. */
 const msFor = (count: number): number => Math.min(60_000, count * 1000);
 
-/** Fits all open places out in one go: shown as they come, stopped at any time, taken together. */
-export function FitAll({ places, currency, onTake }: FitAllProps) {
+/** Fits all open places of the room or of the home out in one go: shown as they come, stopped at any time, taken together. */
+export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: FitAllProps) {
   const router = useRouter();
   const [prefer, setPrefer] = useState<FitAim>('cost');
-  const [found, setFound] = useState<readonly PlacedFit[]>([]);
-  const [isRunning, setIsRunning] = useState(false);
+  const [reach, setReach] = useState<'room' | 'home'>(room.places.length > 1 ? 'room' : 'home');
+  const [asked, setAsked] = useState<PlacesToFit>();
   const [message, setMessage] = useState('');
-  const worker = useRef<Worker>(undefined);
-  // Whoever leaves the page ends what runs.
-  useEffect(() => () => worker.current?.terminate(), []);
-  const end = () => {
-    worker.current?.terminate();
-    worker.current = undefined;
-    setIsRunning(false);
-  };
-  const run = () => {
-    end();
-    setFound([]);
+  const { found, isRunning, problem, run, end, clear } = useManyFits();
+  const start = async () => {
     setMessage('');
-    setIsRunning(true);
-    const started = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = started;
-    const remote: Remote<FitWorker> = wrap<FitWorker>(started);
-    void remote
-      .planAll(places.map(({ request }) => ({ ...request, prefer })), msFor(places.length), proxy((soFar: readonly PlacedFit[]) => setFound(soFar)))
-      .then(end, () => { end(); setMessage('The calculation could not start in this browser.'); });
+    const places = reach === 'room' ? room : await onHome();
+    setAsked(places);
+    if (!places) return setMessage('The home could not be read. Try again.');
+    run(places.places.map(({ question, without }) => ({ ...question, prefer, containers: places.containers.filter(({ id }) => !without.includes(id)) })), msFor(places.places.length));
   };
   const whole = found.filter(({ answer }) => answer.status !== 'infeasible');
   const take = async () => {
     const result = await onTake(prefer, whole);
     setMessage(result.ok ? 'Taken. What they need is on the shopping list.' : result.message);
-    if (result.ok) setFound([]);
+    if (result.ok) clear();
     router.refresh();
   };
-  if (places.length < 2 && found.length === 0) return null;
-  const nameOf = (bayId: string) => places.find(({ request }) => request.bay.id === bayId)?.name ?? bayId;
+  const count = reach === 'room' ? room.places.length : homeCount;
+  if (homeCount < 2 && found.length === 0) return null;
+  const nameOf = (bayId: string) => {
+    const place = asked?.places.find(({ question }) => question.bay.id === bayId);
+    return place ? (reach === 'home' ? `${place.roomName}, ${place.name}` : place.name) : bayId;
+  };
   return (
     <section aria-label="All open places" className="panel mt-3.5 px-4 py-3">
       <div className="flex flex-wrap items-end gap-2.5">
-        <h2 className="mr-auto text-[17px]">All {formatCount(places.length, 'open place')} in one go</h2>
+        <h2 className="mr-auto text-[17px]">All {formatCount(count, 'open place')} in one go</h2>
+        <SelectField label="Where" hideLabel className="w-[190px]" value={reach} disabled={isRunning} onChange={(event) => { setReach(event.target.value as 'room' | 'home'); clear(); }}>
+          <option value="room">{roomName}, {room.places.length}</option>
+          <option value="home">the whole home, {homeCount}</option>
+        </SelectField>
         <SelectField label="By" hideLabel className="w-[170px]" value={prefer} disabled={isRunning} onChange={(event) => setPrefer(event.target.value as FitAim)}>{fitAims.map((aim) => <option key={aim} value={aim}>{aimWords[aim].name}</option>)}</SelectField>
-        {isRunning ? <Button onClick={end}>Stop, keep what is there</Button> : <Button onClick={run}>Fit them out</Button>}
+        {isRunning ? <Button onClick={end}>Stop, keep what is there</Button> : <Button disabled={count === 0} onClick={() => void start()}>Fit them out</Button>}
         {whole.length > 0 && !isRunning && <Button look="main" onClick={() => void take()}>Take {whole.length === 1 ? 'it' : `these ${whole.length}`}</Button>}
       </div>
-      {(isRunning || found.length > 0) && <progress className="mt-2 h-2.5 w-full accent-[#23407a]" value={found.length} max={places.length} aria-label="Places fitted out" />}
+      {(isRunning || found.length > 0) && <progress className="mt-2 h-2.5 w-full accent-[#23407a]" value={found.length} max={count} aria-label="Places fitted out" />}
       <ul className="divide-y divide-line text-[14.5px]">
         {found.map(({ bayId, answer }) => (
           <li key={bayId} className="flex justify-between gap-4 py-1"><span>{nameOf(bayId)}: {formatCount(answer.placements.length, 'container')}{answer.status === 'infeasible' && <span className="text-signal-deep">, not everything goes in</span>}</span><span className="font-mono">{formatMoney(answer.costMinor, currency)}</span></li>
         ))}
       </ul>
       {found.length > 0 && <p className="mt-1 text-[14.5px]"><b className="font-mono">{formatMoney(whole.reduce((sum, { answer }) => sum + answer.costMinor, 0), currency)}</b> for {formatCount(whole.length, 'place')}, at the price of one piece each; the shopping list weighs packs.</p>}
-      <p role="status" className="text-[13.5px] text-soft empty:hidden">{message}</p>
+      <p role="status" className="text-[13.5px] text-soft empty:hidden">{problem || message}</p>
     </section>
   );
 }

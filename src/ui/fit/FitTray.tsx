@@ -1,10 +1,11 @@
 import type { Project } from '@/core/agree';
-import type { ContainerProduct, FitRequest } from '@/core/fit';
+import type { ContainerProduct, FitRequest, InsideTip } from '@/core/fit';
 import type { Room } from '@/core/look';
 import { formatLitres, formatMoney } from '@/core/shared';
 import { spentMinorOf, type Purchase } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { AddOwned } from './AddOwned';
+import { InsideTips } from './InsideTips';
 import { OwnedList } from './OwnedList';
 
 interface FitTrayProps {
@@ -13,12 +14,13 @@ interface FitTrayProps {
   readonly purchases: readonly Purchase[];
   readonly owned: readonly ContainerProduct[];
   readonly request: FitRequest;
+  readonly tips: readonly InsideTip[];
   readonly onAddOwned: (typed: unknown) => Promise<ActionResult>;
   readonly onRemoveOwned: (containerId: string) => Promise<ActionResult>;
 }
 
 /** What is to go in, what the home has already, and the room's money. */
-export function FitTray({ project, room, purchases, owned, request, onAddOwned, onRemoveOwned }: FitTrayProps) {
+export function FitTray({ project, room, purchases, owned, request, tips, onAddOwned, onRemoveOwned }: FitTrayProps) {
   const spent = spentMinorOf(purchases);
   return (
     <>
@@ -30,6 +32,7 @@ export function FitTray({ project, room, purchases, owned, request, onAddOwned, 
           ))}
         </ul>
       </section>
+      <InsideTips tips={tips} measureUnit={project.units} />
       <section>
         <h2 className="caption mb-1 font-text">{room.name} budget</h2>
         <div aria-hidden="true" className="h-3 rounded-[3px] border-[1.5px] border-ink bg-white"><i className="block h-full bg-rim-mid" style={{ width: `${room.budgetMinor > 0 ? Math.min(100, (spent / room.budgetMinor) * 100) : 0}%` }} /></div>

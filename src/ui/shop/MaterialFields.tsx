@@ -84,7 +84,7 @@ export function LabelFields({ kept, measureUnit, labelTexts }: Fields & { readon
       </div>
       <p className="mt-2 text-[14.5px]">
         {labelTexts.length === 0 ? 'No fit is taken in this room yet: there is nothing to label.' : need
-          ? <><b className="font-mono">{formatCount(need.labelCount, 'label')}</b>, one for each container and the spare ones, take <b className="font-mono">{formatLength(need.lengthMm, measureUnit === 'in' ? 'in' : 'cm')}</b> of tape: {formatCount(need.cassettes, 'cassette')}.</>
+          ? <><b className="font-mono">{formatCount(need.labelCount, 'label')}</b>, one for each container and the spare ones, take <b className="font-mono">{measureUnit === 'in' ? formatLength(need.lengthMm, 'in') : `${(need.lengthMm / 1000).toFixed(1)} m`}</b> of tape: {formatCount(need.cassettes, 'cassette')}.</>
           : <span className="text-soft">{formatCount(labelTexts.length, 'container')} of the taken fits can bear a label.</span>}
       </p>
     </>

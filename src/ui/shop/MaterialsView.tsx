@@ -113,7 +113,7 @@ export function MaterialsView({ materials, units, measureUnit, currency, shops, 
       <section aria-label="Paint" className="panel p-4"><h2 className="mb-1 text-[17px]">Paint</h2><PaintFields kept={kept} measureUnit={measureUnit} /><BuyingFields kind="paint" what="Paint" shops={shops} /></section>
       <section aria-label="Labels" className="panel p-4"><h2 className="mb-1 text-[17px]">Labels</h2><LabelFields kept={kept} measureUnit={measureUnit} labelTexts={labelTexts} /><BuyingFields kind="labels" what="Tape" shops={shops} /></section>
       <section aria-label="Fixings" className="panel p-4"><h2 className="mb-1 text-[17px]">Fixings and anchors</h2><FixingFields kept={kept} measureUnit={measureUnit} units={units} /><BuyingFields kind="fixings" what="Fixings" shops={shops} /></section>
-      <div className="no-print sticky bottom-0 flex flex-wrap items-center gap-3 border-t border-line bg-paper py-2">
+      <div className="no-print flex flex-wrap items-center gap-3">
         <Button type="submit" look="main" disabled={isSubmitting || run.isRunning}>{run.isRunning ? 'Working it out …' : 'Keep, and work the plans out'}</Button>
         {(run.cut ?? run.roll) && <button type="button" className="text-[14px] text-rim underline underline-offset-3 max-md:min-h-11" onClick={() => window.print()}>Print the plans</button>}
         {(message !== '' || run.problem !== '') && <p role="alert" className="text-[14px] text-signal-deep">{message || run.problem}</p>}

@@ -54,14 +54,14 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
         </section>
         <section aria-label="Gift cards" className="panel px-4 py-3">
           <h2 className="mb-1 text-[17px]">Gift cards</h2>
-          {cards.length === 0 ? <p className="text-[14px] text-soft">None noted. They are put down on a room’s shopping list.</p> : <dl className="text-[14.5px]">{cards.map(({ shopName, onCardsMinor, leftMinor }) => <Line key={shopName} label={shopName} words={`${money(leftMinor)} of ${money(onCardsMinor)} left`} />)}</dl>}
+          {cards.length === 0 ? <p className="text-[14px] text-soft">None noted. They are put down on a room’s shopping list.</p> : <dl className="text-[14.5px]">{cards.map(({ shopName, onCardsMinor, leftMinor }) => <Line key={shopName} label={`${shopName}, of ${money(onCardsMinor)}`} words={`${money(leftMinor)} left`} />)}</dl>}
         </section>
         <section aria-label="Fee" className="panel px-4 py-3">
           <h2 className="mb-1 text-[17px]">Fee, apart from the budget</h2>
           <dl className="text-[14.5px]">
             <Line label={`${fee.hoursWords} so far`} words={money(fee.soFarMinor)} />
             <Line label="as estimated, likely" words={money(fee.likelyMinor)} />
-            <Line label="in four of five cases at most" words={money(fee.highMinor)} />
+            <Line label="at most, in four of five cases" words={money(fee.highMinor)} />
           </dl>
         </section>
       </div>
@@ -70,7 +70,7 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
 }
 
 const Sum = ({ minor, currency }: { minor: number; currency: Currency }) => (
-  <td className={`px-2 py-1.5 text-right font-mono whitespace-nowrap ${minor < 0 ? 'text-signal-deep' : minor === 0 ? 'text-soft' : ''}`}>{minor < 0 ? `${formatMoney(-minor, currency)} over` : formatMoney(minor, currency)}</td>
+  <td className={`px-2 py-1.5 text-right font-mono whitespace-nowrap ${minor < 0 ? 'text-signal-deep' : minor === 0 ? 'text-soft' : ''}`}>{minor < 0 ? `${formatMoney(-minor, currency)} over` : minor === 0 ? '–' : formatMoney(minor, currency)}</td>
 );
 
 const Line = ({ label, words }: { label: string; words: string }) => (

@@ -1,0 +1,36 @@
+import 'server-only';
+
+import type { FitContainer, FitQuestion } from '@/core/fit';
+import { walkBays } from '@/core/place';
+import type { RoomId } from '@/core/shared';
+import type { ProjectRecords } from '@/data/projectRepo';
+import { toFitQuestion } from './takeFit';
+
+/** Places with something to go in and no fit yet; the containers once for all of them, since they are many. */
+export interface OpenPlaces {
+  readonly containers: readonly FitContainer[];
+  readonly places: readonly OpenPlace[];
+}
+export interface OpenPlace {
+  readonly name: string;
+  readonly roomName: string;
+  readonly question: Omit<FitQuestion, 'containers'>;
+  /** Of the containers, those that are not wanted here. */
+  readonly without: readonly string[];
+}
+
+/** Of one room, or of the whole home, room by room as one walks past them. */
+export function listOpenPlaces(records: ProjectRecords, priced: readonly FitContainer[], roomId?: RoomId): OpenPlaces {
+  const taken = new Set<string>(records.fits.map(({ bayId }) => bayId));
+  const containers = new Map<string, FitContainer>();
+  const places = records.rooms.filter(({ id }) => roomId === undefined || id === roomId).flatMap((room) =>
+    walkBays(records.units.filter((unit) => unit.roomId === room.id)).flatMap((bay): OpenPlace[] => {
+      if (bay.outOfScope || taken.has(bay.id) || records.groups.every((group) => group.bayId !== bay.id || group.loose)) return [];
+      const { containers: allowed, ...question } = toFitQuestion(records, priced, { bayId: bay.id, prefer: 'cost' });
+      if (question.groups.length === 0 || allowed.length === 0) return [];
+      for (const container of allowed) containers.set(container.id, container);
+      return [{ name: bay.name, roomName: room.name, question, without: records.fitWishes.find(({ bayId }) => bayId === bay.id)?.forbidden ?? [] }];
+    }),
+  );
+  return { containers: [...containers.values()], places };
+}

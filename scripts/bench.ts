@@ -4,14 +4,10 @@
  */
 import os from 'node:os';
 
-import fc from 'fast-check';
-
-import { findFitFaults, fitRequestSchema, planFit, planFits, type FitRequest } from '@/core/fit';
 import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Random, type Solver } from '@/core/shared';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
 import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema, type ShopRequest } from '@/core/shop';
 import { cutFaults } from '@test/cutOracle';
-import { fitRequestArb } from '@test/fitArbitrary';
 import { replayMoves } from '@test/movesOracle';
 import { rollFaults } from '@test/rollOracle';
 import { bestOfSimple } from '@test/simpleZones';
@@ -19,37 +15,8 @@ import { zonesRequestOf } from '@test/zonesArbitrary';
 import { zoneFaults } from '@test/zonesOracle';
 
 import { benchBench } from './benchBench';
-
-interface Row {
-  readonly what: string;
-  readonly runs: number;
-  readonly medianMs: number;
-  readonly worstMs: number;
-  readonly note: string;
-}
-
-const between = (random: Random, least: number, most: number): number => least + Math.floor(random() * (most - least + 1));
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
-
-/** Ordinary bays: the groups want about half of what the floor could hold. */
-function aFitRequest(seed: number): FitRequest {
-  const random = createRandom(seed);
-  const bay = { id: 'bay', width: between(random, 600, 1200), depth: between(random, 350, 600), height: between(random, 250, 400) };
-  const litres = (bay.width * bay.depth * bay.height) / 1e6;
-  const groupCount = between(random, 3, 8);
-  return fitRequestSchema.parse({
-    bay: { ...bay, obstacles: seed % 3 === 0 ? [{ label: 'pipe', x: 40, y: bay.depth - 90, z: 0, width: 60, depth: 60, height: bay.height }] : [] },
-    groups: Array.from({ length: groupCount }, (_, i) => ({ id: `g${i}`, name: `g${i}`, litres: Math.round((litres * 0.35 * 10) / groupCount) / 10, front: i === 0 })),
-    containers: Array.from({ length: 60 }, (_, i) => {
-      const [width, depth, height] = [between(random, 90, 400), between(random, 120, 400), between(random, 60, 260)];
-      const innerLitres = Math.round(((width - 8) * (depth - 8) * (height - 4)) / 1e5) / 10;
-      // Prices go with size, as in a shop: 150 and 30 a litre, a quarter more or less.
-      const priceMinor = Math.round((150 + 30 * innerLitres) * (0.75 + random() * 0.5));
-      return { id: `c${i}`, name: `c${i}`, outer: { width, depth, height }, innerLitres, innerHeight: height - 4, material: 'plastic', stackable: i % 2 === 0, maxStack: 3, priceMinor, lid: i % 3 === 0 };
-    }),
-    timeLimitMs: 1000,
-  });
-}
+import { benchFits } from './benchFit';
+import { between, median, timesOf, type Row } from './benchRow';
 
 function aShopRequest(seed: number, size: { readonly needs: number; readonly offers: number; readonly shops: number }): ShopRequest {
   const random = createRandom(seed);
@@ -64,70 +31,6 @@ function aShopRequest(seed: number, size: { readonly needs: number; readonly off
     budgetMinor: size.needs * 2500,
     timeLimitMs: 15_000,
   });
-}
-
-function benchFit(solver: Solver): Row {
-  const requests = Array.from({ length: 18 }, (_, i) => aFitRequest(i + 1));
-  const answers = requests.map((request) => planFit(request, { solver, clock: () => performance.now() }));
-  const gaps = answers.map(({ objective, bound }) => (objective === null || bound === null ? NaN : bound > 0 ? (objective - bound) / bound : 0)).filter(Number.isFinite);
-  const meanGap = gaps.reduce((a, b) => a + b, 0) / gaps.length;
-  const notFound = answers.filter(({ status }) => status === 'infeasible').length;
-  return {
-    ...timesOf('fit, ordinary bays, 60 containers', answers.map(({ elapsedMs }) => elapsedMs)),
-    note: `mean ${(meanGap * 100).toFixed(2)} % and at most ${(Math.max(...gaps) * 100).toFixed(2)} % above the bound, ${notFound} not found`,
-  };
-}
-
-/** A home: 60 bays, some 200 groups, the same 200 products for all, in at most a minute. */
-async function benchHome(solver: Solver): Promise<Row> {
-  const products = [4, 5, 6, 7].flatMap((seed) => aFitRequest(seed).containers.map((container) => ({ ...container, id: `${seed}-${container.id}`, name: `${seed}-${container.name}` }))).slice(0, 200);
-  const requests = Array.from({ length: 60 }, (_, i) => {
-    const { bay, groups, ...rest } = aFitRequest(100 + i);
-    return { ...rest, bay: { ...bay, id: `bay-${i}` }, groups: groups.slice(0, 3 + (i % 2)), containers: products };
-  });
-  const start = performance.now();
-  const fits = await planFits(requests, { solver, clock: () => performance.now(), timeLimitMs: 60_000 });
-  const took = performance.now() - start;
-  const broken = fits.filter(({ bayId, answer }) => { const request = requests.find(({ bay }) => bay.id === bayId); return request && findFitFaults(request, answer).length > 0; }).length;
-  const notFound = fits.filter(({ answer }) => answer.status === 'infeasible').length;
-  return { what: 'fit, a home of 60 bays and 200 products', runs: 1, medianMs: took, worstMs: took, note: `${requests.reduce((sum, { groups }) => sum + groups.length, 0)} groups, ${notFound} bays not found, ${broken} break a rule, ${Math.round(process.memoryUsage().rss / 1e6)} MB in use` };
-}
-
-/** The separate checkers on random requests, most of them odd. */
-function benchCheckers(solver: Solver): Row {
-  const requests = fc.sample(fitRequestArb, { numRuns: 2000, seed: 11 });
-  const start = performance.now();
-  const broken = requests.filter((request) => findFitFaults(request, planFit({ ...request, timeLimitMs: 60 }, { solver, clock: () => performance.now() })).length > 0).length;
-  const took = performance.now() - start;
-  return { what: 'fit, 2,000 random requests through the checker', runs: 2000, medianMs: took / 2000, worstMs: took, note: `${broken} break a rule` };
-}
-
-/** Bays cut into pieces without a rest: each piece is a container, there is one of each, and every one is needed. */
-function benchFilling(solver: Solver, count: number): Row {
-  const answers = Array.from({ length: 10 }, (_, i) => {
-    const random = createRandom(i * 7 + count);
-    const pieces = [{ width: 1000, depth: 600 }];
-    while (pieces.length < count) {
-      pieces.sort((a, b) => b.width * b.depth - a.width * a.depth);
-      const [piece] = pieces.splice(between(random, 0, Math.min(2, pieces.length - 1)), 1);
-      if (!piece) break;
-      const share = 0.3 + random() * 0.4;
-      const isAcross = piece.width > piece.depth;
-      const cut = Math.round((isAcross ? piece.width : piece.depth) * share);
-      pieces.push(isAcross ? { ...piece, width: cut } : { ...piece, depth: cut }, isAcross ? { ...piece, width: piece.width - cut } : { ...piece, depth: piece.depth - cut });
-    }
-    const litresOf = (piece: { readonly width: number; readonly depth: number }) => Math.round((piece.width * piece.depth) / 1e3) / 10;
-    const request = fitRequestSchema.parse({
-      bay: { id: 'bay', width: 1000, depth: 600, height: 200, pullOut: true }, clearances: { side: 0, between: 0, top: 0, front: 0, back: 0 },
-      groups: [{ id: 'g', name: 'g', litres: pieces.reduce((sum, piece) => sum + litresOf(piece), 0) - 1e-6 }],
-      containers: pieces.map((piece, k) => ({ id: `p${k}`, name: `p${k}`, outer: { ...piece, height: 100 }, innerLitres: litresOf(piece), innerHeight: 95, material: 'plastic', priceMinor: 1, available: 1 })),
-      timeLimitMs: 1000,
-    });
-    const answer = planFit(request, { solver, clock: () => performance.now() });
-    const area = answer.placements.reduce((sum, { containerId }) => { const outer = request.containers.find(({ id }) => id === containerId)?.outer; return sum + (outer ? outer.width * outer.depth : 0); }, 0);
-    return { elapsedMs: answer.elapsedMs, fill: area / 6e5 };
-  });
-  return { ...timesOf(`fit, ${count} pieces that fill a bay completely`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ fill }) => fill > 1 - 1e-9).length} of 10 placed completely, ${(10 * answers.reduce((sum, { fill }) => sum + fill, 0)).toFixed(1)} % of the floor on average` };
 }
 
 function benchShop(solver: Solver, size: Parameters<typeof aShopRequest>[1]): Row {
@@ -256,14 +159,12 @@ function benchRoll({ pieces: count, timeLimitMs }: { readonly pieces: number; re
   return { ...timesOf(`roll, ${count} pieces, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `length mean ${(gaps.reduce((a, b) => a + b, 0) / gaps.length).toFixed(1)} %, at most ${Math.max(...gaps).toFixed(1)} % above the proven least; ${answers.filter(({ status }) => status === 'optimal').length} of 10 with the fewest rolls, proven; ${answers.flatMap(({ faults }) => faults).length} rules broken` };
 }
 
-const timesOf = (what: string, times: readonly number[]) => ({ what, runs: times.length, medianMs: median(times), worstMs: Math.max(...times) });
-
 async function main(names: readonly string[]): Promise<void> {
   const solver = await loadSolver();
   const wants = (name: string) => names.length === 0 || names.includes(name);
   const rows: Row[] = [];
   if (wants('space')) rows.push(benchSpace());
-  if (wants('fit')) rows.push(benchFit(solver), ...[10, 20, 30].map((count) => benchFilling(solver, count)), await benchHome(solver), benchCheckers(solver));
+  if (wants('fit')) rows.push(...(await benchFits(solver)));
   if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs] of [[40, 40, 0, 1500], [150, 120, 0, 1000], [150, 120, 0, 10_000], [20, 20, 8, 1000], [40, 40, 12, 3000], [60, 50, 20, 5000]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio: 0.35, timeLimitMs }));
   if (wants('moves')) for (const [groups, bays, timeLimitMs] of [[12, 5, 1000], [40, 12, 2000], [40, 20, 2000], [150, 40, 5000]] as const) rows.push(benchMoves({ groups, bays, timeLimitMs }));
   if (wants('zones')) rows.push(checkZones(solver, 1000));

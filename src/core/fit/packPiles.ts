@@ -2,7 +2,8 @@ import type { Random } from '../shared';
 import { Floor, type PlaceRule } from './floor';
 import type { FitRequest, Placement } from './model';
 import { buildPiles, type Pile } from './piles';
-import { packTight } from './packTight';
+import { packDense, type DensePacking } from './packDense';
+import { packTight, spareShareOf } from './packTight';
 import { maxStackOf, type Chosen } from './selectContainers';
 
 /** Where everything stands, and the grams of other groups in the way of each container. */
@@ -22,13 +23,14 @@ interface PackStyle {
 
 /**
  * Stacks the chosen containers and stands the stacks on the floor, in many orders: as they come, by
- * columns and by rows, then shaken; then, where `tightNodes` allow, by a search. Returns the first that stands where `aim` is 'first', the one with
- * the least in the way where it is 'easy'; undefined where no try in `tries` stands.
+ * columns and by rows, then shaken. Where `tightNodes` allow and hardly any floor is to spare, two
+ * searches for dense fillings come before the shaking; `onPartial` is told what of it stands where not all does. Returns the first that stands
+ * where `aim` is 'first', the one with the least in the way where it is 'easy'; undefined where no try in `tries` stands.
  */
 export function packPiles(
   request: FitRequest,
   chosen: readonly Chosen[],
-  { tries, tightNodes = 0, random, aim, hasTime }: { readonly tries: number; readonly tightNodes?: number; readonly random: Random; readonly aim: 'first' | 'easy'; readonly hasTime: () => boolean },
+  { tries, tightNodes = 0, random, aim, hasTime, onPartial }: { readonly tries: number; readonly tightNodes?: number; readonly random: Random; readonly aim: 'first' | 'easy'; readonly hasTime: () => boolean; readonly onPartial?: (part: DensePacking) => void },
 ): Packing | undefined {
   const highest = Math.max(1, ...chosen.map(({ container }) => maxStackOf(request, container)));
   const pilesByLimit = new Map<number, readonly Pile[]>();
@@ -39,9 +41,24 @@ export function packPiles(
     pilesByLimit.set(limit, piles);
     return piles;
   };
+  const packClosely = (): Packing | undefined => {
+    const piles = pilesFor(highest);
+    const spareShare = spareShareOf(request, piles);
+    if (spareShare < 0 || spareShare > MOST_SPARE || !hasTime()) return undefined;
+    const notched = piles.length <= MOST_NOTCHED ? packTight(request, piles, { hasTime, nodeLimit: tightNodes }) : undefined;
+    if (notched) return notched;
+    const dense = packDense(request, piles, { random, hasTime, fillings: tightNodes / NODES_A_FILLING });
+    if (dense && dense.stood.length === piles.length) return dense.packing;
+    if (dense) onPartial?.(dense);
+    return undefined;
+  };
   let best: Packing | undefined;
   for (let attempt = 0; attempt < tries; attempt += 1) {
     if (attempt > 1 && !hasTime()) break;
+    if (attempt === RULES.length && tightNodes > 0) {
+      const close = packClosely();
+      if (close) return close;
+    }
     const isLow = aim === 'easy' ? attempt % 2 === 0 : attempt % 4 === 3;
     const piles = pilesFor(isLow ? 1 + (Math.floor(attempt / 4) % highest) : highest);
     const style: PackStyle = {
@@ -54,8 +71,15 @@ export function packPiles(
     if (aim === 'first' || packing.blockingG === 0) return packing;
     if (!best || packing.blockingG < best.blockingG) best = packing;
   }
-  return best ?? (tightNodes > 0 && hasTime() ? packTight(request, pilesFor(highest), { hasTime, nodeLimit: tightNodes }) : undefined);
+  return best;
 }
+
+/** Share of the floor that may be left where the searches for dense fillings find what orders do not. */
+const MOST_SPARE = 0.16;
+/** Of more piles the search by notches does not come to an end in the time. */
+const MOST_NOTCHED = 22;
+/** A filling takes as long as so many nodes of the other search. */
+const NODES_A_FILLING = 8;
 
 const RULES: readonly PlaceRule[] = ['left', 'front', 'left', 'snug', 'front', 'left', 'snug'];
 

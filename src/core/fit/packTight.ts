@@ -14,6 +14,14 @@ interface Spot extends Place {
   readonly pile: Pile;
 }
 
+/** Floor that these piles leave, as a share of it; below zero where they are too many. */
+export function spareShareOf(request: FitRequest, piles: readonly Pile[]): number {
+  const { x0, x1, y0, y1 } = clearOf(request);
+  const gap = request.clearances.between;
+  const floorMm2 = Math.max(1, (x1 - x0 + gap) * (y1 - y0 + gap));
+  return 1 - piles.reduce((sum, { container: { outer } }) => sum + (outer.width + gap) * (outer.depth + gap), 0) / floorMm2;
+}
+
 /**
  * Searches for a filling that leaves hardly any floor: always at the frontmost, leftmost notch of
  * what stands, with every size that goes in, back and forth, as long as the floor given up behind

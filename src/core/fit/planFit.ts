@@ -10,6 +10,8 @@ import { explainUnused, type FitQuestion } from './suitability';
 interface Means {
   readonly solver: Solver;
   readonly clock: Clock;
+  /** Told the first valid answer, before it is bettered. */
+  readonly onFirst?: (answer: FitAnswer) => void;
 }
 
 /** Shares of the time: at most until a first answer, for the bound by area, for the one by sizes, and of the search where nothing stands yet. */
@@ -30,7 +32,7 @@ const BOUND_NODES = 150_000;
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic
  * unless `timeLimitMs` cuts it.
  */
-export function planFit(request: FitQuestion, { solver, clock }: Means): FitAnswer {
+export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means): FitAnswer {
   const startMs = clock();
   const passedMs = () => clock() - startMs;
   const leftMs = (share: number) => () => request.timeLimitMs * share - passedMs();
@@ -45,7 +47,7 @@ export function planFit(request: FitQuestion, { solver, clock }: Means): FitAnsw
   const limits: { share: number } = { share: FIRST_SHARE };
   const floorRows = floorRowsOf(request);
   const search = new FitSearch(request, floorRows, () => leftMs(limits.share)());
-  search.findFirst();
+  if (search.findFirst() && search.best) onFirst?.(finish(search.best, 0));
   const relax = (rows: readonly FloorRow[], share: number): RelaxedFit => {
     const untilMs = passedMs() + share * request.timeLimitMs;
     return new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: () => untilMs - passedMs(), seed: request.seed });
@@ -66,7 +68,7 @@ export function planFit(request: FitQuestion, { solver, clock }: Means): FitAnsw
   if (!relaxed.isImpossible) search.improve(isBest);
   if (search.best) return finish(search.best, relaxed.bound);
   // The partial answer gets time of its own, so that a hard question still ends with something.
-  const partial = searchPartial(request, { selection: relaxed.selection, leftMs: leftMs(1.1) });
+  const partial = searchPartial(request, { selection: relaxed.selection, densest: search.densest, leftMs: leftMs(1.1) });
   const unmet = request.groups.flatMap((group) => {
     const litres = group.litres - offeredLitres(partial.chosen, group.id);
     return litres > 1e-9 ? [{ groupId: group.id, litres }] : [];

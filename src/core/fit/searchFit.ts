@@ -1,6 +1,7 @@
 import { createRandom, type Random } from '../shared';
 import { coverByOne, coverGroup, type Coverer } from './coverGroup';
 import type { FitContainer, FitGroup, FitRequest } from './model';
+import type { DensePacking } from './packDense';
 import { packPiles, type Packing } from './packPiles';
 import type { FloorRow } from './floorRows';
 import { maxStackOf, type Chosen } from './selectContainers';
@@ -50,6 +51,8 @@ const BOUGHT_MINOR = 1e7;
  */
 export class FitSearch {
   best: FoundFit | undefined;
+  /** The densest filling that was found where not everything stands, by the litres in it. */
+  densest: DensePacking | undefined;
   private readonly random: Random;
   private readonly suited: ReadonlyMap<FitGroup, readonly Suited[]>;
   private readonly measures: ReadonlyMap<FitContainer, Measured>;
@@ -85,7 +88,7 @@ export class FitSearch {
   offer(chosen: readonly Chosen[], tries: number, tightNodes = 0): boolean {
     const score = this.scoreOf(chosen, 0);
     if (this.best && !isLess(score, this.best.score)) return false;
-    const packing = packPiles(this.request, chosen, { tries, tightNodes, random: this.random, aim: this.request.prefer === 'easy' ? 'easy' : 'first', hasTime: () => this.leftMs() > 0 });
+    const packing = packPiles(this.request, chosen, { tries, tightNodes, random: this.random, aim: this.request.prefer === 'easy' ? 'easy' : 'first', hasTime: () => this.leftMs() > 0, onPartial: (part) => this.keepDensest(part) });
     if (!packing) {
       this.keepFailed(chosen, score);
       return false;
@@ -93,6 +96,11 @@ export class FitSearch {
     const found = this.scoreOf(chosen, packing.blockingG);
     if (!this.best || isLess(found, this.best.score)) this.best = { chosen, packing, score: found };
     return true;
+  }
+
+  private keepDensest(part: DensePacking): void {
+    const litresOf = ({ stood }: DensePacking): number => stood.reduce((sum, { container, levels }) => sum + container.innerLitres * levels.length, 0);
+    if (!this.densest || litresOf(part) > litresOf(this.densest)) this.densest = part;
   }
 
   /** Raises the price of floor until a selection stands; false where none did in the time. */

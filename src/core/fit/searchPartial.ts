@@ -1,6 +1,7 @@
 import { createRandom, type Random } from '../shared';
 import { Floor, type PlaceRule } from './floor';
 import type { FitContainer, FitGroup, FitRequest } from './model';
+import type { DensePacking } from './packDense';
 import { cleanGrams, packMost, type Packing } from './packPiles';
 import { buildPiles, type Filled, type Pile } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
@@ -22,7 +23,7 @@ const MOST_ROUNDS = 20_000;
  * they take, as long as one still stands; many orders, the least litres unmet kept. Each container
  * counts as full, so that no load is understated. Deterministic unless the time cuts it.
  */
-export function searchPartial(request: FitQuestion, { selection, leftMs }: { readonly selection: readonly Chosen[] | undefined; readonly leftMs: () => number }): PartialFit {
+export function searchPartial(request: FitQuestion, { selection, densest, leftMs }: { readonly selection: readonly Chosen[] | undefined; readonly densest?: DensePacking | undefined; readonly leftMs: () => number }): PartialFit {
   const random = createRandom(request.seed + 1);
   const piles = selection && isBearableAt(request, selection) ? buildPiles(request, selection, Infinity) : [];
   let best: Filling | undefined;
@@ -31,6 +32,7 @@ export function searchPartial(request: FitQuestion, { selection, leftMs }: { rea
     if (isBetter) best = next;
     return isBetter;
   };
+  if (densest && piles.length > 0) keep(toFilling(request, densest));
   let order = [...piles].sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth);
   let orderLitres = Infinity;
   for (let round = 0; round < MOST_ROUNDS && (round < 4 || leftMs() > 0); round += 1) {
@@ -94,7 +96,10 @@ function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
 
 /** As much of a selection as stands: of one that covers everything little may be missing. */
 function standMost(request: FitRequest, piles: readonly Pile[], rule: PlaceRule): Filling {
-  const { stood, packing } = packMost(request, piles, rule);
+  return toFilling(request, packMost(request, piles, rule));
+}
+
+function toFilling(request: FitRequest, { stood, packing }: DensePacking): Filling {
   const chosen = new Map<Filled, number>();
   for (const level of stood.flatMap(({ levels }) => levels)) chosen.set(level, (chosen.get(level) ?? 0) + 1);
   const parts = [...chosen].map(([{ container, group }, count]): Chosen => ({ container, group, count }));

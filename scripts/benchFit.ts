@@ -1,0 +1,136 @@
+import fc from 'fast-check';
+import { MaxRectsPacker, PACKING_LOGIC } from 'maxrects-packer';
+
+import { findFitFaults, fitRequestSchema, planFit, planFits, type FitRequest } from '@/core/fit';
+import { createRandom, type Solver } from '@/core/shared';
+import { fitRequestArb } from '@test/fitArbitrary';
+
+import { between, median, timesOf, type Row } from './benchRow';
+
+export async function benchFitPart(solver: Solver, which: string): Promise<Row[]> {
+  return which === 'bays' ? [benchBays(solver, 'ordinary', 0.35), benchBays(solver, 'tight', 0.5)] : [10, 20, 30].flatMap((count) => benchFilling(solver, count));
+}
+/** All measurements of `fit`. */
+export async function benchFits(solver: Solver): Promise<Row[]> {
+  return [benchBays(solver, 'ordinary', 0.35), benchBays(solver, 'tight', 0.5), ...[10, 20, 30].flatMap((count) => benchFilling(solver, count)), await benchHome(solver), benchCheckers(solver)];
+}
+
+/** Bays as they are measured. At a third of the volume the groups want about half of what the floor could hold; at half of it nearly all. */
+export function aFitRequest(seed: number, volumeShare = 0.35): FitRequest {
+  const random = createRandom(seed);
+  const bay = { id: 'bay', width: between(random, 600, 1200), depth: between(random, 350, 600), height: between(random, 250, 400) };
+  const litres = (bay.width * bay.depth * bay.height) / 1e6;
+  const groupCount = between(random, 3, 8);
+  return fitRequestSchema.parse({
+    bay: { ...bay, obstacles: seed % 3 === 0 ? [{ label: 'pipe', x: 40, y: bay.depth - 90, z: 0, width: 60, depth: 60, height: bay.height }] : [] },
+    groups: Array.from({ length: groupCount }, (_, i) => ({ id: `g${i}`, name: `g${i}`, litres: Math.round((litres * volumeShare * 10) / groupCount) / 10, front: i === 0 })),
+    containers: Array.from({ length: 60 }, (_, i) => {
+      const [width, depth, height] = [between(random, 90, 400), between(random, 120, 400), between(random, 60, 260)];
+      const innerLitres = Math.round(((width - 8) * (depth - 8) * (height - 4)) / 1e5) / 10;
+      // Prices go with size, as in a shop: 150 and 30 a litre, a quarter more or less.
+      const priceMinor = Math.round((150 + 30 * innerLitres) * (0.75 + random() * 0.5));
+      return { id: `c${i}`, name: `c${i}`, outer: { width, depth, height }, innerLitres, innerHeight: height - 4, material: 'plastic', stackable: i % 2 === 0, maxStack: 3, priceMinor, lid: i % 3 === 0 };
+    }),
+    timeLimitMs: 1000,
+  });
+}
+
+function benchBays(solver: Solver, kind: string, volumeShare: number): Row {
+  const firsts: number[] = [];
+  const answers = Array.from({ length: 18 }, (_, i) => {
+    const start = performance.now();
+    let firstMs = Infinity;
+    const answer = planFit(aFitRequest(i + 1, volumeShare), { solver, clock: () => performance.now(), onFirst: () => { firstMs = performance.now() - start; } });
+    firsts.push(Math.min(firstMs, answer.elapsedMs));
+    return answer;
+  });
+  const gaps = answers.map(({ objective, bound }) => (objective === null || bound === null ? NaN : bound > 0 ? (objective - bound) / bound : 0)).filter(Number.isFinite);
+  const meanGap = gaps.reduce((a, b) => a + b, 0) / gaps.length;
+  const notFound = answers.filter(({ status }) => status === 'infeasible').length;
+  return {
+    ...timesOf(`fit, ${kind} bays, 60 containers`, answers.map(({ elapsedMs }) => elapsedMs)),
+    note: `mean ${(meanGap * 100).toFixed(2)} % and at most ${(Math.max(...gaps) * 100).toFixed(2)} % above the bound, ${gaps.filter((gap) => gap <= 0.04).length} within 4 %, ${notFound} not found; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
+  };
+}
+
+/** A home: 60 bays, some 200 groups, the same 200 products for all, in at most a minute. */
+async function benchHome(solver: Solver): Promise<Row> {
+  const products = [4, 5, 6, 7].flatMap((seed) => aFitRequest(seed).containers.map((container) => ({ ...container, id: `${seed}-${container.id}`, name: `${seed}-${container.name}` }))).slice(0, 200);
+  const requests = Array.from({ length: 60 }, (_, i) => {
+    const { bay, groups, ...rest } = aFitRequest(100 + i);
+    return { ...rest, bay: { ...bay, id: `bay-${i}` }, groups: groups.slice(0, 3 + (i % 2)), containers: products };
+  });
+  const start = performance.now();
+  const fits = await planFits(requests, { solver, clock: () => performance.now(), timeLimitMs: 60_000 });
+  const took = performance.now() - start;
+  const broken = fits.filter(({ bayId, answer }) => { const request = requests.find(({ bay }) => bay.id === bayId); return request && findFitFaults(request, answer).length > 0; }).length;
+  const notFound = fits.filter(({ answer }) => answer.status === 'infeasible').length;
+  return { what: 'fit, a home of 60 bays and 200 products', runs: 1, medianMs: took, worstMs: took, note: `${requests.reduce((sum, { groups }) => sum + groups.length, 0)} groups, ${notFound} bays not found, ${broken} break a rule, ${Math.round(process.memoryUsage().rss / 1e6)} MB in use` };
+}
+
+/** The separate checkers on random requests, most of them odd. */
+function benchCheckers(solver: Solver): Row {
+  const requests = fc.sample(fitRequestArb, { numRuns: 2000, seed: 11 });
+  const start = performance.now();
+  const broken = requests.filter((request) => findFitFaults(request, planFit({ ...request, timeLimitMs: 60 }, { solver, clock: () => performance.now() })).length > 0).length;
+  const took = performance.now() - start;
+  return { what: 'fit, 2,000 random requests through the checker', runs: 2000, medianMs: took / 2000, worstMs: took, note: `${broken} break a rule` };
+}
+
+/**
+ * Bays cut into pieces without a rest: each piece is a container, there is one of each, and every one is
+ * needed. Beside it, on the same pieces, the best that a general packer reaches with any of its rules, from
+ * as many shuffled orders as it has time for.
+ */
+function benchFilling(solver: Solver, count: number): Row[] {
+  const cases = Array.from({ length: 10 }, (_, i) => {
+    const random = createRandom(i * 7 + count);
+    const pieces: Size[] = [FLOOR];
+    while (pieces.length < count) {
+      pieces.sort((a, b) => b.width * b.depth - a.width * a.depth);
+      const [piece] = pieces.splice(between(random, 0, Math.min(2, pieces.length - 1)), 1);
+      if (!piece) break;
+      const share = 0.3 + random() * 0.4;
+      const isAcross = piece.width > piece.depth;
+      const cut = Math.round((isAcross ? piece.width : piece.depth) * share);
+      pieces.push(isAcross ? { ...piece, width: cut } : { ...piece, depth: cut }, isAcross ? { ...piece, width: piece.width - cut } : { ...piece, depth: piece.depth - cut });
+    }
+    const litresOf = (piece: Size) => Math.round((piece.width * piece.depth) / 1e3) / 10;
+    const request = fitRequestSchema.parse({
+      bay: { id: 'bay', ...FLOOR, height: 200, pullOut: true }, clearances: { side: 0, between: 0, top: 0, front: 0, back: 0 },
+      groups: [{ id: 'g', name: 'g', litres: pieces.reduce((sum, piece) => sum + litresOf(piece), 0) - 1e-6 }],
+      containers: pieces.map((piece, k) => ({ id: `p${k}`, name: `p${k}`, outer: { ...piece, height: 100 }, innerLitres: litresOf(piece), innerHeight: 95, material: 'plastic', priceMinor: 1, available: 1 })),
+      timeLimitMs: FILLING_MS,
+    });
+    const answer = planFit(request, { solver, clock: () => performance.now() });
+    const areaMm2 = answer.placements.reduce((sum, { containerId }) => { const outer = request.containers.find(({ id }) => id === containerId)?.outer; return sum + (outer ? outer.width * outer.depth : 0); }, 0);
+    const start = performance.now();
+    const general = fillByGeneralPacker(pieces, i + 1);
+    return { elapsedMs: answer.elapsedMs, fill: areaMm2 / FLOOR_MM2, general, generalMs: performance.now() - start };
+  });
+  const words = (fills: readonly number[]) => `${fills.filter((fill) => fill > 1 - 1e-9).length} of 10 placed completely, ${(10 * fills.reduce((sum, fill) => sum + fill, 0)).toFixed(1)} % of the floor on average`;
+  const worse = cases.filter(({ fill, general }) => fill < general - 1e-9).length;
+  return [
+    { ...timesOf(`fit, ${count} pieces that fill a bay completely`, cases.map(({ elapsedMs }) => elapsedMs)), note: `${words(cases.map(({ fill }) => fill))}; ${worse} of 10 less than the general packer` },
+    { ...timesOf(`  the same by a general packer (maximal rectangles, many starts)`, cases.map(({ generalMs }) => generalMs)), note: words(cases.map(({ general }) => general)) },
+  ];
+}
+
+type Size = { readonly width: number; readonly depth: number };
+const FLOOR = { width: 1000, depth: 600 } as const;
+const FLOOR_MM2 = FLOOR.width * FLOOR.depth;
+const FILLING_MS = 1000;
+
+/** The most of the floor that the packer's first bin holds, over its rules and shuffled orders, in the same time. */
+function fillByGeneralPacker(pieces: readonly Size[], seed: number): number {
+  const random = createRandom(seed);
+  const start = performance.now();
+  let best = 0;
+  for (let round = 0; performance.now() - start < FILLING_MS && best < 1 - 1e-9; round += 1) {
+    const packer = new MaxRectsPacker(FLOOR.width, FLOOR.depth, 0, { smart: false, pot: false, square: false, allowRotation: true, logic: round % 2 === 0 ? PACKING_LOGIC.MAX_AREA : PACKING_LOGIC.MAX_EDGE });
+    const order = round < 2 ? [...pieces].sort((a, b) => b.width * b.depth - a.width * a.depth) : pieces.map((piece) => ({ piece, at: random() })).sort((a, b) => a.at - b.at).map(({ piece }) => piece);
+    for (const { width, depth } of order) packer.add(width, depth, undefined);
+    best = Math.max(best, ...packer.bins.map((bin) => bin.rects.reduce((sum, rect) => sum + rect.width * rect.height, 0) / FLOOR_MM2));
+  }
+  return best;
+}

@@ -4,12 +4,16 @@
  */
 import os from 'node:os';
 
+import fc from 'fast-check';
+
 import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Random, type Solver } from '@/core/shared';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
 import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema, type ShopRequest } from '@/core/shop';
 import { cutFaults } from '@test/cutOracle';
 import { replayMoves } from '@test/movesOracle';
 import { rollFaults } from '@test/rollOracle';
+import { shopRequestArb } from '@test/shopArbitrary';
+import { shopFaults } from '@test/shopOracle';
 import { bestOfSimple } from '@test/simpleZones';
 import { zonesRequestOf } from '@test/zonesArbitrary';
 import { zoneFaults } from '@test/zonesOracle';
@@ -159,6 +163,24 @@ function benchRoll({ pieces: count, timeLimitMs }: { readonly pieces: number; re
   return { ...timesOf(`roll, ${count} pieces, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `length mean ${(gaps.reduce((a, b) => a + b, 0) / gaps.length).toFixed(1)} %, at most ${Math.max(...gaps).toFixed(1)} % above the proven least; ${answers.filter(({ status }) => status === 'optimal').length} of 10 with the fewest rolls, proven; ${answers.flatMap(({ faults }) => faults).length} rules broken` };
 }
 
+/** Random requests of each kind, each answer gone through by the checker that shares no code with the engine. */
+function checkBuying(solver: Solver, kind: 'shop' | 'cut' | 'roll', count: number): Row {
+  const clock = () => performance.now();
+  const small = fc.integer({ min: 50, max: 900 });
+  const cutArb = fc.record({ kerf: fc.integer({ min: 0, max: 5 }), stock: fc.array(fc.record({ lengthMm: fc.integer({ min: 900, max: 2400 }), priceMinor: fc.integer({ min: 0, max: 900 }), available: fc.option(fc.integer({ min: 0, max: 3 })) }), { minLength: 1, maxLength: 3 }), pieces: fc.array(fc.record({ lengthMm: small, qty: fc.integer({ min: 0, max: 5 }) }), { maxLength: 6 }) })
+    .map(({ kerf, stock, pieces }) => ({ kerfMm: kerf, timeLimitMs: 60, stock: stock.map(({ available, ...board }, i) => ({ id: `s${i}`, ...board, ...(available === null ? {} : { available }) })), pieces: pieces.map((piece, i) => ({ id: `p${i}`, ...piece })) }));
+  const rollArb = fc.array(fc.record({ widthMm: small, depthMm: small, qty: fc.integer({ min: 0, max: 2 }), turnable: fc.boolean() }), { maxLength: 12 })
+    .map((pieces) => ({ roll: { widthMm: 600, lengthMm: 2000, priceMinor: 900 }, timeLimitMs: 20, pieces: pieces.map((piece, i) => ({ id: `p${i}`, ...piece })) }));
+  const start = performance.now();
+  const faults = kind === 'shop'
+    ? fc.sample(shopRequestArb, { numRuns: count, seed: 11 }).flatMap((request) => shopFaults(request, planShop({ ...request, timeLimitMs: 500 }, { solver, clock })))
+    : kind === 'cut'
+      ? fc.sample(cutArb, { numRuns: count, seed: 11 }).flatMap((request) => { const answer = planCuts(cutRequestSchema.parse(request), { solver, clock }); return answer.status === 'infeasible' ? [] : cutFaults(request, answer); })
+      : fc.sample(rollArb, { numRuns: count, seed: 11 }).flatMap((request) => { const answer = planRoll(rollRequestSchema.parse(request), { clock }); return answer.status === 'infeasible' ? [] : rollFaults(request, answer); });
+  const took = performance.now() - start;
+  return { what: `${kind}, ${count} random requests checked`, runs: count, medianMs: took / count, worstMs: took, note: `${faults.length} rules broken` };
+}
+
 async function main(names: readonly string[]): Promise<void> {
   const solver = await loadSolver();
   const wants = (name: string) => names.length === 0 || names.includes(name);
@@ -172,6 +194,7 @@ async function main(names: readonly string[]): Promise<void> {
   if (wants('cut')) for (const [kinds, timeLimitMs] of [[25, 200], [25, 1000]] as const) rows.push(benchCut(solver, { kinds, timeLimitMs }));
   if (wants('roll')) for (const pieces of [20, 60]) rows.push(benchRoll({ pieces, timeLimitMs: 1000 }));
   if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }), benchShop(solver, { needs: 100, offers: 1500, shops: 12 }));
+  for (const kind of ['shop', 'cut', 'roll'] as const) if (wants(kind)) rows.push(checkBuying(solver, kind, 2000));
   process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);
   for (const { what, runs, medianMs, worstMs, note } of rows) {
     process.stdout.write(`${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`);

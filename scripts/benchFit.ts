@@ -7,9 +7,6 @@ import { fitRequestArb } from '@test/fitArbitrary';
 
 import { between, median, timesOf, type Row } from './benchRow';
 
-export async function benchFitPart(solver: Solver, which: string): Promise<Row[]> {
-  return which === 'bays' ? [benchBays(solver, 'ordinary', 0.35), benchBays(solver, 'tight', 0.5)] : [10, 20, 30].flatMap((count) => benchFilling(solver, count));
-}
 /** All measurements of `fit`. */
 export async function benchFits(solver: Solver): Promise<Row[]> {
   return [benchBays(solver, 'ordinary', 0.35), benchBays(solver, 'tight', 0.5), ...[10, 20, 30].flatMap((count) => benchFilling(solver, count)), await benchHome(solver), benchCheckers(solver)];

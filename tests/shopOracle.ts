@@ -1,4 +1,4 @@
-import type { ShopRequest } from '@/core/shop';
+import type { ShopAnswer, ShopRequest } from '@/core/shop';
 
 /** The aims in their order, as a vector that is better the smaller it is, component by component. */
 export type ShopScore = readonly [negativeValue: number, payMinor: number, shops: number, leftovers: number];
@@ -95,4 +95,25 @@ function shareOut(request: ShopRequest, packs: readonly number[]): { value: numb
   };
   visit(0, lacks, 0);
   return best;
+}
+
+/** Rules that an answer breaks: what is bought and paid, shop by shop, and what the needs got. Shares no code with the engine. */
+export function shopFaults(request: ShopRequest, answer: ShopAnswer): string[] {
+  if (answer.status === 'infeasible') return answer.leastBudgetMinor !== undefined && answer.leastBudgetMinor <= request.budgetMinor ? ['infeasible though the least would do'] : [];
+  const packs = request.offers.map(({ id }) => answer.buys.reduce((sum, buy) => sum + (buy.offerId === id ? buy.packs : 0), 0));
+  const bill = billFor(request, packs);
+  const bought = request.offers.reduce((sum, { packSize }, i) => sum + packSize * (packs[i] ?? 0), 0);
+  const left = answer.leftovers.reduce((sum, { qty }) => sum + qty, 0);
+  const got = answer.met.reduce((sum, { needId, qty }) => sum + qty - Math.min(request.needs.find(({ id }) => id === needId)?.qty ?? 0, request.owned.reduce((had, entry) => had + (entry.needId === needId ? entry.qty : 0), 0)), 0);
+  return [
+    ...request.offers.flatMap(({ id, maxPacks }, i) => ((packs[i] ?? 0) > (maxPacks ?? Infinity) || !Number.isInteger(packs[i]) ? [`${id}: ${packs[i]} packs`] : [])),
+    ...(bill.pay === answer.payMinor ? [] : [`pays ${answer.payMinor}, the bill is ${bill.pay}`]),
+    ...(answer.payMinor > request.budgetMinor ? ['over budget'] : []),
+    ...(answer.perShop.length === bill.shops && answer.perShop.reduce((sum, { payMinor }) => sum + payMinor, 0) === bill.pay ? [] : ['the shops do not add up']),
+    ...request.needs.flatMap(({ id, qty, priority }) => {
+      const met = answer.met.find(({ needId }) => needId === id);
+      return !met || met.qty + met.short !== qty || met.qty < 0 || (priority === 'must' && met.short > 0) ? [`${id} is not met as said`] : [];
+    }),
+    ...(bought === got + left ? [] : [`${bought} bought, ${got} used, ${left} left over`]),
+  ];
 }

@@ -5,8 +5,9 @@ import { loadSolver } from '@/core/shared';
 
 /** Runs the fit engine away from the page, so that it never stops answering. */
 const fitWorker = {
-  async plan(request: FitQuestion): Promise<FitAnswer> {
-    return planFit(request, { solver: await loadSolver(), clock: () => performance.now() });
+  /** Tells the first valid answer at once, and gives the bettered one. */
+  async plan(request: FitQuestion, onFirst: (answer: FitAnswer) => void): Promise<FitAnswer> {
+    return planFit(request, { solver: await loadSolver(), clock: () => performance.now(), onFirst });
   },
   async shelf(question: ShelfQuestion): Promise<ReturnType<typeof proposeShelf>> {
     return proposeShelf(question, { solver: await loadSolver(), clock: () => performance.now() });

@@ -46,7 +46,7 @@ export class ContainerSelection {
     private readonly request: FitQuestion,
     private readonly floorRows: readonly FloorRow[],
   ) {
-    this.pairs = findPairs(request);
+    this.pairs = keepUndominated(request, findPairs(request), floorRows);
     this.counts = this.pairs.map((pair) => this.model.addVariable({ most: pair.most, whole: true }));
     const used = request.containers.filter((container) => this.pairs.some((pair) => pair.container.id === container.id));
     this.kinds = new Map(used.map((container) => [container.id, this.model.addVariable({ most: 1, whole: true })]));
@@ -137,6 +137,23 @@ export class ContainerSelection {
       .map((pair, i) => ({ container: pair.container, group: pair.group, count: solution.values[this.counts[i] ?? 0] ?? 0 }))
       .filter(({ count }) => count > 0);
   }
+}
+
+/**
+ * Leaves out a container for a group where another one does all it does: holds no less, costs, weighs and
+ * takes of every floor row no more, stacks no lower, bears no less a litre, and there is any number of
+ * it. Putting the other in its stead keeps every row, so the optimum stays. For the fewest kinds nothing
+ * is left out: which kinds are shared counts there.
+ */
+function keepUndominated(request: FitQuestion, pairs: readonly Pair[], floorRows: readonly FloorRow[]): Pair[] {
+  if (request.prefer === 'uniform') return [...pairs];
+  const facts = new Map(request.containers.map((container) => [container, { shares: floorRows.map((row) => row.of(container)), high: maxStackOf(request, container), bears: (container.maxLoadG ?? Infinity) / container.innerLitres }]));
+  const doesAll = (other: FitContainer, one: FitContainer): boolean => {
+    const [a, b] = [facts.get(other), facts.get(one)];
+    return a !== undefined && b !== undefined && other.available === undefined && other.innerLitres >= one.innerLitres && other.priceMinor <= one.priceMinor && (other.tareG ?? 0) <= (one.tareG ?? 0)
+      && a.high >= b.high && a.bears >= b.bears && a.shares.every((share, i) => share <= (b.shares[i] ?? 0));
+  };
+  return pairs.filter((pair, i) => !pairs.some((other, j) => j !== i && other.group === pair.group && doesAll(other.container, pair.container) && (j < i || !doesAll(pair.container, other.container))));
 }
 
 function findPairs(request: FitQuestion): Pair[] {

@@ -4,6 +4,8 @@ import type { RollAnswer, RollReason, RollRequest } from './rollModel';
 
 /** So many ways to lay are tried at most, so that small requests end early and alike. */
 const MOST_TRIES = 60_000;
+/** So much does lost area count beside length while searching. */
+const COVER_SHARE = 2;
 
 /**
  * Lays liners on rolls: fewest rolls, then least length summed over the rolls. The outline is filled gap by gap; which piece is
@@ -34,7 +36,7 @@ export function planRoll(request: RollRequest, { clock }: { readonly clock: Cloc
 function improve(problem: RollProblem, { random, leastLengthMm, spentShare }: { readonly random: Random; readonly leastLengthMm: number; readonly spentShare: () => number }): Layout {
   const { widthMm, lengthMm, across, along, turnable } = problem;
   const count = across.length;
-  const costOf = ({ rolls, usedLengthMm }: Layout) => (rolls - 1) * lengthMm * 2 + usedLengthMm;
+  const costOf = ({ rolls, usedLengthMm, coveredMm }: Layout) => (rolls - 1) * lengthMm * 2 + usedLengthMm + COVER_SHARE * coveredMm;
   /** Which ways a piece may lie at all. */
   const waysOf = (i: number): readonly number[] => {
     const fits = (wide: number, deep: number) => wide <= widthMm + EDGE_TOLERANCE_MM && deep <= lengthMm + EDGE_TOLERANCE_MM;
@@ -63,10 +65,12 @@ function improve(problem: RollProblem, { random, leastLengthMm, spentShare }: { 
     const delta = costOf(next) - costOf(now);
     const heat = hot * (1 - Math.max(step / tries, spent)) ** 2 + 1e-9;
     if (delta <= 0 || random() < Math.exp(-delta / heat)) [now, taste] = [next, other];
-    if (costOf(next) < costOf(best) - EDGE_TOLERANCE_MM) best = next;
+    if (isShorter(next, best)) best = next;
   }
   return best;
 }
+
+const isShorter = (a: Layout, b: Layout): boolean => a.rolls < b.rolls || (a.rolls === b.rolls && a.usedLengthMm < b.usedLengthMm - EDGE_TOLERANCE_MM);
 
 /** One to three pieces are favoured otherwise, change favours, or lie another way round. */
 function varied({ favour, way }: RollTaste, { random, ways }: { readonly random: Random; readonly ways: readonly (readonly number[])[] }): RollTaste {

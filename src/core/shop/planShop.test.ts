@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 
 import { loadSolver, type Solver } from '../shared';
+import { shopRequestArb } from '@test/shopArbitrary';
 import { billFor, solveByTrying } from '@test/shopOracle';
 import { findWaysBack, planShop, shopRequestSchema } from '.';
 
@@ -11,31 +12,9 @@ beforeAll(async () => {
 const clock = () => performance.now();
 const solve = (input: unknown) => planShop(shopRequestSchema.parse(input), { solver, clock });
 
-const requestArb = fc
-  .record({
-    needs: fc.array(fc.record({ qty: fc.integer({ min: 0, max: 4 }), priority: fc.constantFrom('must', 'should', 'nice'), value: fc.constantFrom(1, 2) }), { minLength: 1, maxLength: 3 }),
-    offers: fc.array(fc.record({ need: fc.nat(2), also: fc.option(fc.nat(2)), shop: fc.nat(1), packSize: fc.integer({ min: 1, max: 3 }), priceMinor: fc.integer({ min: 1, max: 60 }), maxPacks: fc.option(fc.integer({ min: 0, max: 2 })) }), { minLength: 1, maxLength: 4 }),
-    shops: fc.tuple(...[0, 1].map(() => fc.record({ deliveryMinor: fc.constantFrom(0, 10, 25), freeOverMinor: fc.option(fc.integer({ min: 20, max: 90 })), card: fc.constantFrom(0, 0, 15) }))),
-    owned: fc.option(fc.integer({ min: 0, max: 3 })),
-    budgetMinor: fc.integer({ min: 0, max: 300 }),
-  })
-  .map(({ needs, offers, shops, owned, budgetMinor }) =>
-    shopRequestSchema.parse({
-      needs: needs.map((need, i) => ({ ...need, id: `n${i}`, name: `need ${i}` })),
-      offers: offers.map(({ need, also, shop, maxPacks, ...offer }, i) => {
-        const ids = [...new Set([need, also ?? need].map((n) => `n${n % needs.length}`))];
-        return { ...offer, id: `o${i}`, shopId: `s${shop}`, ...(maxPacks === null ? {} : { maxPacks }), ...(ids.length > 1 ? { needIds: ids } : { needId: ids[0] }) };
-      }),
-      shops: shops.map(({ freeOverMinor, deliveryMinor }, i) => ({ id: `s${i}`, name: `shop ${i}`, deliveryMinor, ...(freeOverMinor === null ? {} : { freeOverMinor }) })),
-      credits: shops.flatMap(({ card }, i) => (card > 0 ? [{ shopId: `s${i}`, amountMinor: card }] : [])),
-      owned: owned === null ? [] : [{ needId: 'n0', qty: owned }],
-      budgetMinor, timeLimitMs: 20_000,
-    }),
-  );
-
 test('every aim in its order equals what trying everything finds', () =>
   fc.assert(
-    fc.property(requestArb, (request) => {
+    fc.property(shopRequestArb, (request) => {
       const answer = planShop(request, { solver, clock });
       const oracle = solveByTrying(request, 6);
       if (!oracle.score) {
@@ -57,7 +36,7 @@ test('every aim in its order equals what trying everything finds', () =>
 
 test('the bill is what the packs cost, and within the budget', () =>
   fc.assert(
-    fc.property(requestArb, (request) => {
+    fc.property(shopRequestArb, (request) => {
       const answer = planShop(request, { solver, clock });
       const packs = request.offers.map(({ id }) => answer.buys.find((buy) => buy.offerId === id)?.packs ?? 0);
       expect(answer.payMinor).toBe(billFor(request, packs).pay);

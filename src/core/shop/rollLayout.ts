@@ -15,6 +15,8 @@ export interface RollProblem {
 export interface Layout {
   readonly rolls: number;
   readonly usedLengthMm: number;
+  /** Area under the outline of every roll, filled or lost, over the width: of two layouts of one length the one with less has more room for the next change. */
+  readonly coveredMm: number;
   readonly roll: Int32Array;
   readonly x: Float64Array;
   readonly y: Float64Array;
@@ -43,7 +45,7 @@ export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): La
   const layout = { roll: new Int32Array(count), x: new Float64Array(count), y: new Float64Array(count), turned: new Uint8Array(count) };
   const left = Int32Array.from({ length: count }, (_, i) => i);
   const outline = new Outline(count + 1);
-  let [open, rolls, usedLengthMm] = [count, 0, 0];
+  let [open, rolls, usedLengthMm, coveredMm] = [count, 0, 0, 0];
   while (open > 0) {
     outline.begin(widthMm);
     let end = 0;
@@ -94,9 +96,10 @@ export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): La
     // Cannot happen where every piece fits an empty roll; guards against going round for ever.
     if (open === before) break;
     usedLengthMm += end;
+    coveredMm += outline.coveredMm2() / widthMm;
     rolls += 1;
   }
-  return { ...layout, rolls, usedLengthMm };
+  return { ...layout, rolls, usedLengthMm, coveredMm };
 }
 
 /** What is filled of a roll so far, as steps from its left edge to its right one; in arrays that are used again. */
@@ -122,6 +125,12 @@ class Outline {
     let low = 0;
     for (let s = 1; s < this.count; s += 1) if ((this.y[s] ?? 0) < (this.y[low] ?? 0)) low = s;
     return low;
+  }
+
+  coveredMm2(): number {
+    let sum = 0;
+    for (let s = 0; s < this.count; s += 1) sum += (this.width[s] ?? 0) * (this.y[s] ?? 0);
+    return sum;
   }
 
   isHigherRight(at: number, wallY: number): boolean {

@@ -1,6 +1,6 @@
 'use client';
 
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 
 import { fitAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
@@ -16,8 +16,8 @@ class FitRunner {
   constructor(onBroken: () => void) {
     this.worker.onerror = onBroken;
   }
-  plan(request: FitQuestion): Promise<FitAnswer> {
-    return this.remote.plan(request);
+  plan(request: FitQuestion, onFirst: (answer: FitAnswer) => void): Promise<FitAnswer> {
+    return this.remote.plan(request, proxy(onFirst));
   }
   close(): void {
     this.worker.terminate();
@@ -25,12 +25,12 @@ class FitRunner {
 }
 
 /**
- * Works all four answers out, one after the other, in a worker; each is shown as it comes. A new
+ * Works all four answers out, one after the other, in a worker; of each the first one found is shown, then the best. A new
  * request, or stopping, ends what runs.
  */
 export function useFits(request: FitQuestion | undefined): { answers: FitAnswers; isRunning: boolean; problem: string; stop: () => void } {
   const key = request && JSON.stringify(request);
-  const [state, setState] = useState<{ key: string | undefined; answers: FitAnswers; problem: string; isStopped: boolean }>({ key: undefined, answers: {}, problem: '', isStopped: false });
+  const [state, setState] = useState<{ key: string | undefined; answers: FitAnswers; doneCount: number; problem: string; isStopped: boolean }>({ key: undefined, answers: {}, doneCount: 0, problem: '', isStopped: false });
   useEffect(() => {
     if (key === undefined) return;
     const asked = JSON.parse(key) as FitQuestion;
@@ -38,9 +38,13 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
     const runner = new FitRunner(() => setState((before) => ({ ...before, problem: 'The calculation could not start in this browser.' })));
     const run = async () => {
       for (const prefer of fitAims) {
-        const answer = await runner.plan({ ...asked, prefer });
+        const show = (answer: FitAnswer, doneCount: number) => {
+          if (!isOver) setState((before) => ({ key, answers: before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer }, doneCount, problem: '', isStopped: false }));
+        };
+        const turn = fitAims.indexOf(prefer);
+        const answer = await runner.plan({ ...asked, prefer }, (first) => show(first, turn));
         if (isOver) return;
-        setState((before) => ({ key, answers: before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer }, problem: '', isStopped: false }));
+        show(answer, turn + 1);
       }
       runner.close();
     };
@@ -61,7 +65,7 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
   const answers = isCurrent ? state.answers : {};
   return {
     answers,
-    isRunning: key !== undefined && !state.isStopped && state.problem === '' && Object.keys(answers).length < fitAims.length,
+    isRunning: key !== undefined && !state.isStopped && state.problem === '' && (isCurrent ? state.doneCount : 0) < fitAims.length,
     problem: state.problem,
     stop: () => {
       window.dispatchEvent(new Event(STOP_EVENT));

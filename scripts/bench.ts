@@ -6,7 +6,7 @@ import os from 'node:os';
 
 import fc from 'fast-check';
 
-import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Random, type Solver } from '@/core/shared';
+import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Solver } from '@/core/shared';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
 import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema, type ShopRequest } from '@/core/shop';
 import { cutFaults } from '@test/cutOracle';

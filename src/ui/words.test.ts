@@ -14,7 +14,7 @@ test('spots read well after “from”, however they are named', () => {
 test('one is not said like many', () => {
   expect(nextStepWords({ step: 'place', code: 'place_groups', count: 1, firstName: 'Hats' })).toBe('Find a home for Hats');
   expect(nextStepWords({ step: 'place', code: 'place_groups', count: 2, firstName: 'Hats' })).toBe('Find homes for Hats and 1 other group');
-  expect(nextStepWords({ step: 'shop', code: 'buy', pieces: 1 })).toBe('Buy 1 container');
+  expect(nextStepWords({ step: 'shop', code: 'buy', lines: 1 })).toBe('Buy what is on the list, 1 line');
 });
 
 test('no key stands for two verdicts, and none for finding or typing', () => {

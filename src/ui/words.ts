@@ -137,7 +137,7 @@ export function nextStepWords(next: NextStep): string {
     case 'decide_later': return `Decide ${formatCount(next.count, 'thing')} left for later`;
     case 'place_groups': return next.count === 1 ? `Find a home for ${next.firstName}` : `Find homes for ${next.firstName} and ${formatCount(next.count - 1, 'other group')}`;
     case 'fit_bays': return next.count === 1 ? `Choose containers for ${next.firstBayName}` : `Choose containers for ${next.firstBayName} and ${formatCount(next.count - 1, 'other place')}`;
-    case 'buy': return `Buy ${formatCount(next.pieces, 'container')}`;
+    case 'buy': return `Buy what is on the list, ${formatCount(next.lines, 'line')}`;
     case 'take_after': return `Photograph “after” ${fromWords(next.vantagePointName)}`;
     default: return assertNever(next);
   }
@@ -164,7 +164,7 @@ export function stepStatus(step: Step, progress: RoomProgress): { readonly word:
     case 'decide_later': return { word: `${gap.count} for later`, isMissing: false };
     case 'place_groups': return { word: `${gap.count} homeless`, isMissing: true };
     case 'fit_bays': return { word: `${gap.count} open`, isMissing: false };
-    case 'buy': return { word: `${gap.pieces} to buy`, isMissing: false };
+    case 'buy': return { word: `${gap.lines} to buy`, isMissing: false };
     case 'take_after': return { word: 'no “after”', isMissing: false };
     default: return assertNever(gap);
   }

@@ -24,7 +24,7 @@ export type NextStep =
   | { readonly step: 'sort'; readonly code: 'decide_later'; readonly count: number }
   | { readonly step: 'place'; readonly code: 'place_groups'; readonly count: number; readonly firstName: string }
   | { readonly step: 'fit'; readonly code: 'fit_bays'; readonly count: number; readonly firstBayName: string }
-  | { readonly step: 'shop'; readonly code: 'buy'; readonly pieces: number }
+  | { readonly step: 'shop'; readonly code: 'buy'; readonly lines: number }
   | { readonly step: 'show'; readonly code: 'take_after'; readonly vantagePointName: string };
 
 export interface RoomFacts {
@@ -37,7 +37,8 @@ export interface RoomFacts {
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
   readonly fits: readonly TakenFit[];
-  readonly needs: readonly ContainerNeed[];
+  /** Lines of the shopping list: containers, what was put down by hand, materials. */
+  readonly needs: readonly Pick<ContainerNeed, 'qty' | 'hadQty'>[];
 }
 
 /** How far a room has come. Nothing is locked: the order is advice. */
@@ -110,8 +111,8 @@ function fitGaps({ units, groups, things, fits }: RoomFacts): NextStep[] {
 }
 
 function shopGaps({ needs }: RoomFacts): NextStep[] {
-  const pieces = needs.reduce((sum, need) => sum + need.qty - need.hadQty, 0);
-  return pieces > 0 ? [{ step: 'shop', code: 'buy', pieces }] : [];
+  const lines = needs.filter(({ qty, hadQty }) => qty > hadQty).length;
+  return lines > 0 ? [{ step: 'shop', code: 'buy', lines }] : [];
 }
 
 function showGaps({ vantagePoints, pictures }: RoomFacts): NextStep[] {

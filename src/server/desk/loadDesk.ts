@@ -4,10 +4,11 @@ import { roomProgressOf, type RoomProgress } from '@/core/desk';
 import type { Project } from '@/core/agree';
 import type { Room } from '@/core/look';
 import { roomResultsOf, type RoomRecords } from '@/core/show';
-import { listNeeds } from '@/core/shop';
+import { listMaterialNeeds, listNeeds, listOtherNeeds } from '@/core/shop';
 import type { RoomId } from '@/core/shared';
 import type { Db } from '@/data/db';
 import { getProjectRecords, listProjects, type ProjectRecords } from '@/data/projectRepo';
+import { labelTextsOf } from '../shop/materials';
 
 export interface RoomOnDesk {
   readonly room: Room;
@@ -43,12 +44,15 @@ function roomProgress(records: ProjectRecords, roomId: RoomId): RoomProgress {
   const own = roomRecordsOf(records, roomId);
   const vantagePoints = records.vantagePoints.filter((vantagePoint) => vantagePoint.roomId === roomId);
   const priorities = new Map(records.priorities.filter((entry) => entry.roomId === roomId).map((entry) => [entry.containerId, entry.priority]));
+  const materials = records.materials.find(({ id }) => id === roomId);
+  // How many boards and rolls there are takes planning; that they are wanted is told on the list itself.
+  const materialNeeds = materials ? listMaterialNeeds(materials, { cut: undefined, roll: undefined, labelTexts: labelTextsOf(records, roomId) }) : [];
   return roomProgressOf({
     ...own,
     sections: records.sections.filter((section) => section.roomId === roomId),
     vantagePoints,
     pictures: records.pictures.filter((picture) => vantagePoints.some(({ id }) => id === picture.vantagePointId)),
-    needs: listNeeds({ ...own, priorities }),
+    needs: [...listNeeds({ ...own, priorities }), ...listOtherNeeds({ handNeeds: records.handNeeds.filter((need) => need.roomId === roomId), materialNeeds, purchases: own.purchases })],
   });
 }
 

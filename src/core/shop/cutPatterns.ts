@@ -1,3 +1,5 @@
+import type { Random } from '../shared';
+
 /** Lengths are added up in any order; sums that differ by less than this are the same. */
 export const LENGTH_TOLERANCE_MM = 1e-6;
 
@@ -32,12 +34,12 @@ export interface BestPattern {
  * through depth first, the denser pieces first; a branch ends where even shares would not beat the best.
  * Source: Gilmore and Gomory (1961), the pricing of cutting patterns.
  */
-export function findBestPattern({ pieceMm, quantities, stockMm }: CutProblem, stock: number, worth: Float64Array): BestPattern {
+export function findBestPattern({ pieceMm, quantities, stockMm }: CutProblem, stock: number, worth: Float64Array, mostDigs = MOST_DIGS): BestPattern {
   const items = [...worth.keys()].filter((i) => (worth[i] ?? 0) > 1e-12 && (quantities[i] ?? 0) > 0 && (pieceMm[i] ?? 0) <= (stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM);
   items.sort((a, b) => (worth[b] ?? 0) / (pieceMm[b] ?? 1) - (worth[a] ?? 0) / (pieceMm[a] ?? 1));
   const counts = new Int32Array(pieceMm.length);
   let best = new Int32Array(pieceMm.length);
-  let [value, givenUp, digs] = [0, 0, MOST_DIGS];
+  let [value, givenUp, digs] = [0, 0, mostDigs];
   const shares = (from: number, leftMm: number): number => {
     let [sum, left] = [0, leftMm];
     for (let k = from; k < items.length; k += 1) {
@@ -106,4 +108,43 @@ export function cutLongestFirst(problem: CutProblem, wanted: Int32Array, used: F
     counts.forEach((n, i) => { left[i] = (left[i] ?? 0) - n * times; });
   }
   return patterns;
+}
+
+/** So far into a filling is looked: nearly full is full enough where many are tried. */
+const FILL_DIGS = 400;
+/** One of so many longest pieces begins a board. */
+const FIRST_OF = 3;
+
+/**
+ * Boards one after the other, each begun with one of the longest pieces that are left and filled as fully as a short
+ * search finds, by lengths that chance shakes: another list each time. Undefined where boards run out.
+ */
+export function cutFullest(problem: CutProblem, wanted: Int32Array, used: Float64Array, random: Random): Pattern[] | undefined {
+  const { pieceMm, stockMm, priceMinor, available } = problem;
+  const left = Int32Array.from(wanted);
+  const spent = Float64Array.from(used);
+  const worth = Float64Array.from(pieceMm, (length) => length * (0.95 + random() * 0.1));
+  const order = [...left.keys()].sort((a, b) => (pieceMm[b] ?? 0) - (pieceMm[a] ?? 0));
+  const patterns: Pattern[] = [];
+  for (;;) {
+    const open = order.filter((i) => (left[i] ?? 0) > 0);
+    const first = open[Math.floor(random() * Math.min(FIRST_OF, open.length))];
+    if (first === undefined) return patterns;
+    left[first] = (left[first] ?? 0) - 1;
+    let best: { readonly pattern: Pattern; readonly perMm: number } | undefined;
+    for (let stock = 0; stock < stockMm.length; stock += 1) {
+      const room = (stockMm[stock] ?? 0) - (pieceMm[first] ?? 0);
+      if ((spent[stock] ?? 0) >= (available[stock] ?? 0) || room < -LENGTH_TOLERANCE_MM) continue;
+      const { counts } = findBestPattern({ ...problem, quantities: left, stockMm: Float64Array.of(Math.max(0, room)) }, 0, worth, FILL_DIGS);
+      counts[first] = (counts[first] ?? 0) + 1;
+      const filledMm = counts.reduce((sum, n, i) => sum + n * (pieceMm[i] ?? 0), 0);
+      const perMm = (priceMinor[stock] ?? 0) / filledMm;
+      if (!best || perMm < best.perMm) best = { pattern: { stock, counts }, perMm };
+    }
+    if (!best) return undefined;
+    left[first] = (left[first] ?? 0) + 1;
+    best.pattern.counts.forEach((n, i) => { left[i] = (left[i] ?? 0) - n; });
+    spent[best.pattern.stock] = (spent[best.pattern.stock] ?? 0) + 1;
+    patterns.push(best.pattern);
+  }
 }

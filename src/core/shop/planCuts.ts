@@ -1,6 +1,6 @@
-import { LinearModel, isSolved, type Clock, type Solver } from '../shared';
+import { createRandom, LinearModel, isSolved, type Clock, type Solver } from '../shared';
 import type { CutAnswer, CutPattern, CutReason, CutRequest } from './cutModel';
-import { cutLongestFirst, findBestPattern, LENGTH_TOLERANCE_MM, type CutProblem, type Pattern } from './cutPatterns';
+import { cutFullest, cutLongestFirst, findBestPattern, LENGTH_TOLERANCE_MM, type CutProblem, type Pattern } from './cutPatterns';
 
 interface CutMeans {
   readonly solver: Solver;
@@ -11,6 +11,11 @@ interface CutMeans {
 const MOST_BOARDS = 200_000;
 /** Patterns that are learnt in a round beside the one that pays most. */
 const MORE_PATTERNS = 5;
+/** Fillings at most, the share of the time that they leave for what comes after them, and up to how many boards they are tried for the whole. */
+const MOST_FILLINGS = 60;
+const FILLINGS_LEAVE = 0.6;
+const FIRST_LEAVE = 0.9;
+const FEW_BOARDS = 300;
 /** Boards times kinds of piece that are still worked through board by board. */
 const MOST_EXACT = 900;
 
@@ -70,6 +75,8 @@ class CutRun {
     if (greedy && greedy.length <= MOST_BOARDS) this.takeList(greedy);
     for (const pattern of greedy ?? []) this.learn(pattern);
     problem.pieceMm.forEach((_, i) => problem.stockMm.forEach((_mm, stock) => this.learn(this.alone(i, stock))));
+    // Before the first relaxation, which may have to wait for the solver to start.
+    if (greedy && greedy.length <= FEW_BOARDS) this.fillAnew([], problem.quantities, FIRST_LEAVE);
     const relaxed = this.relax(problem.quantities, problem.available);
     if (!relaxed) return this.bestCost < Infinity;
     this.bound = roundUp(relaxed.bound, problem.priceMinor);
@@ -203,6 +210,21 @@ class CutRun {
     for (const { pattern, count } of whole) used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
     const more = cutLongestFirst(this.problem, rest, used);
     if (more) this.take([...whole, ...more.map((pattern) => ({ pattern, count: 1 }))]);
+    // The rest is small: many ways to fill boards with it are tried in the time that one choice among all patterns takes.
+    this.fillAnew(whole, rest, FILLINGS_LEAVE);
+  }
+
+  /** Fills boards with the rest again and again, each time otherwise; `leave` is the share of the time left for what comes after. */
+  private fillAnew(whole: CutRun['best'], rest: Int32Array, leave: number): void {
+    const used = new Float64Array(this.problem.stockMm.length);
+    for (const { pattern, count } of whole) used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
+    const random = createRandom(this.means.seed);
+    const fromMs = this.means.leftMs();
+    for (let n = 0; n < MOST_FILLINGS && !this.isClosed() && this.means.leftMs() > fromMs * leave; n += 1) {
+      const full = cutFullest(this.problem, rest, used, random);
+      for (const pattern of full ?? []) this.learn(pattern);
+      if (full) this.take([...whole, ...full.map((pattern) => ({ pattern, count: 1 }))]);
+    }
   }
 
   private restAfter(whole: readonly { readonly pattern: Pattern; readonly count: number }[]): Int32Array {

@@ -10,6 +10,7 @@ export { findFitFaults, type FitFault } from './findFitFaults';
 export { explainUnused, findBayFault, suits, type FitPin, type FitQuestion } from './suitability';
 export { clearancesAround, type Around } from './clearancesAround';
 export { adviseInsides, type InsideTip } from './adviseInsides';
+export { parseProduct, type ParsedProduct } from './parseProduct';
 export { findInCatalogue, type CatalogueQuestion } from './findInCatalogue';
 // Records and how they reach the engine
 export {

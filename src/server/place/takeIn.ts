@@ -2,22 +2,28 @@ import 'server-only';
 
 import { decisionIdSchema, type ProjectId, type RoomId, type ThingId } from '@/core/shared';
 import type { Group } from '@/core/sort';
+import { announceDecisions } from '@/data/announcements';
+import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { getProjectRecords } from '@/data/projectRepo';
 import { createId, nowIso } from '../means';
-import { addGroup } from '../sort/groups';
+import { addGroupIn } from '../sort/groups';
 
 /**
  * Takes a thing that waits elsewhere into a room: it is kept from now on, in a group of its own name, which can then be placed.
- * The decision goes into the log like any other. @errors `not_found`.
+ * The decision goes into the log like any other, in one transaction with the group. @errors `not_found`.
  */
 export async function takeIn(db: Db, projectId: ProjectId, { roomId, thingId }: { readonly roomId: RoomId; readonly thingId: ThingId }): Promise<Group> {
-  const { things } = await getProjectRecords(db, projectId);
-  const thing = things.find(({ id }) => id === thingId);
-  if (!thing || thing.verdict !== 'elsewhere') throw new DataError('not_found', `nothing that waits has the id ${thingId}`);
-  const group = await addGroup(db, projectId, { roomId, name: `${thing.name.charAt(0).toUpperCase()}${thing.name.slice(1)}`.slice(0, 60) });
-  const { id: _id, decisionId: _decisionId, ...facts } = thing;
-  await appendDecisions(db, projectId, [{ ...facts, kind: 'decided', id: decisionIdSchema.parse(createId()), thingId, decidedAt: nowIso(), device: 'desk', roomId, verdict: 'keep', groupId: group.id, to: '' }]);
+  const group = await recordChange(db, { projectId, label: 'took in what was waiting', now: nowIso() }, async (writer, trx) => {
+    const { things } = await getProjectRecords(trx, projectId);
+    const thing = things.find(({ id }) => id === thingId);
+    if (!thing || thing.verdict !== 'elsewhere') throw new DataError('not_found', `nothing that waits has the id ${thingId}`);
+    const into = await addGroupIn({ writer, trx }, projectId, { roomId, name: `${thing.name.charAt(0).toUpperCase()}${thing.name.slice(1)}`.slice(0, 60) });
+    const { id: _id, decisionId: _decisionId, ...facts } = thing;
+    await appendDecisions(trx, projectId, [{ ...facts, kind: 'decided', id: decisionIdSchema.parse(createId()), thingId, decidedAt: nowIso(), device: 'desk', roomId, verdict: 'keep', groupId: into.id, to: '' }]);
+    return into;
+  });
+  announceDecisions(projectId);
   return group;
 }

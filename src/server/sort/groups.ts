@@ -2,25 +2,31 @@ import 'server-only';
 
 import { groupIdSchema, type BayId, type GroupId, type ProjectId, type RoomId } from '@/core/shared';
 import { usualPlacing, type Group } from '@/core/sort';
-import { recordChange } from '@/data/changes';
+import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { fitTable, groupTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 
+interface GroupInput {
+  readonly roomId: RoomId;
+  readonly name: string;
+  readonly bayId?: BayId | null;
+}
+
 /** Makes a group in a room; a group of that name that is there already is returned instead. */
-export async function addGroup(
-  db: Db,
-  projectId: ProjectId,
-  input: { readonly roomId: RoomId; readonly name: string; readonly bayId?: BayId | null },
-): Promise<Group> {
-  const { groups, rooms } = await getProjectRecords(db, projectId);
+export const addGroup = (db: Db, projectId: ProjectId, input: GroupInput): Promise<Group> =>
+  recordChange(db, { projectId, label: `added the group ${input.name}`, now: nowIso() }, (writer, trx) => addGroupIn({ writer, trx }, projectId, input));
+
+/** The same within a larger change. @errors `not_found`. */
+export async function addGroupIn({ writer, trx }: { readonly writer: ChangeWriter; readonly trx: Db }, projectId: ProjectId, input: GroupInput): Promise<Group> {
+  const { groups, rooms } = await getProjectRecords(trx, projectId);
   if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
   const inRoom = groups.filter(({ roomId }) => roomId === input.roomId);
   const known = inRoom.find(({ name }) => name.toLowerCase() === input.name.toLowerCase());
   if (known) return known;
   const group = createGroup(projectId, { ...input, position: inRoom.length });
-  await recordChange(db, { projectId, label: `added the group ${input.name}`, now: nowIso() }, (writer) => writer.insert(groupTable, group));
+  await writer.insert(groupTable, group);
   return group;
 }
 

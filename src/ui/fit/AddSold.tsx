@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import type { z } from 'zod';
 
+import { parseProduct } from '@/core/fit';
 import { currencies } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -32,11 +33,14 @@ export function AddSold({ onAdd }: { onAdd: (typed: unknown) => Promise<ActionRe
 function SoldForm({ onAdd, onDone }: { onAdd: (typed: unknown) => Promise<ActionResult>; onDone: () => void }) {
   const router = useRouter();
   const [message, setMessage] = useState('');
-  const { register, handleSubmit, getValues, formState } = useForm<SoldTyped, unknown, z.output<typeof schema>>({
+  const { register, handleSubmit, getValues, setValue, formState } = useForm<SoldTyped, unknown, z.output<typeof schema>>({
     resolver: zodResolver(schema),
     defaultValues: { ...blankContainer, material: 'plastic', shopName: '', currency: 'GBP', packSize: '1', price: '' },
   });
   const { errors } = formState;
+  const fill = (text: string) => {
+    for (const [field, value] of Object.entries(parseProduct(text))) setValue(field as keyof SoldTyped, value as never);
+  };
   const save = handleSubmit(async () => {
     const result = await onAdd(getValues());
     if (!result.ok) return setMessage(result.message);
@@ -45,6 +49,7 @@ function SoldForm({ onAdd, onDone }: { onAdd: (typed: unknown) => Promise<Action
   });
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="grid grid-cols-3 gap-x-3 gap-y-2">
+      <TextField label="In one line" className="col-span-full" placeholder="oat basket 30 × 28 × 16 cm, stacks, 3 for 18.00 at The Bin Loft" hint="It fills in what stands below; Enter adds it." onChange={(event) => fill(event.target.value)} />
       {/* The shared fields are a part of this form's, which its type cannot say. */}
       <ContainerFields register={register as unknown as UseFormRegister<ContainerTyped>} errors={errors as FieldErrors<ContainerTyped>} />
       <TextField label="Shop" className="col-span-full" error={errors.shopName?.message} {...register('shopName')} />

@@ -1,0 +1,63 @@
+import { parseLength, parseMoney } from '../shared';
+import { materials, type FitContainer } from './model';
+import { productKinds, type ContainerProduct } from './records';
+
+type Material = FitContainer['material'];
+
+/** What one line says of a container; what it does not say is left out. Lengths and money stay as they were typed. */
+export interface ParsedProduct {
+  readonly name: string;
+  readonly width?: string;
+  readonly depth?: string;
+  readonly height?: string;
+  readonly litres?: string;
+  readonly kind?: ContainerProduct['kind'];
+  readonly material?: Material;
+  readonly lid: boolean;
+  readonly clear: boolean;
+  readonly stackable: boolean;
+  readonly packSize?: string;
+  readonly price?: string;
+  readonly shopName?: string;
+}
+
+const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
+const SIZES = new RegExp(String.raw`(${NUMBER})\s*(mm|cm|m|in|")?\s*[x×*]\s*(${NUMBER})\s*(mm|cm|m|in|")?\s*[x×*]\s*(${NUMBER})\s*(mm|cm|m|in|")?`, 'i');
+const LITRES = new RegExp(String.raw`\b(${NUMBER})\s*l(?:it(?:re|er)s?)?\b`, 'i');
+const PRICE = new RegExp(String.raw`(?:(\d+)\s+for\s+)?[£€$]?\s?(\d+(?:[.,]\d{1,2})?)\s*$`, 'i');
+/** Words for a material, beside its own name. */
+const MATERIAL_WORDS: Readonly<Record<Material, RegExp>> = {
+  plastic: /plastic/i, wood: /wood(en)?|oak|pine|bamboo/i, wicker: /wicker|rattan|seagrass|willow/i, metal: /metal|wire|steel/i, glass: /glass/i, card: /card(board)?|paper/i, fabric: /fabric|cloth|felt|canvas|linen/i,
+};
+
+/**
+ * Reads a container as a person says it: "oat felt basket 30 × 28 × 16 cm, stacks, 3 for 18.00 at The Bin
+ * Loft". Sizes are width, depth, height; a unit at the end goes for all three, none is the form's own.
+ */
+export function parseProduct(text: string): ParsedProduct {
+  const at = /\s+at\s+([^,]+)$/i.exec(text.trim());
+  const said = at ? text.trim().slice(0, at.index) : text.trim();
+  const sizes = SIZES.exec(said);
+  const before = sizes ? said.slice(0, sizes.index) : (said.split(',')[0] ?? '');
+  const after = said.slice(sizes ? sizes.index + sizes[0].length : before.length);
+  const unit = sizes?.[6] ?? '';
+  const sizeOf = (value: string | undefined, own: string | undefined): string | undefined => {
+    const size = `${value ?? ''} ${own ?? unit}`.trim();
+    return value !== undefined && parseLength(size, 'cm').ok ? size : undefined;
+  };
+  const litres = LITRES.exec(after);
+  const priced = PRICE.exec(litres ? after.replace(litres[0], '') : after);
+  const price = priced?.[2];
+  const shopName = at?.[1]?.trim();
+  const kind = [...productKinds].sort((a, b) => b.length - a.length).find((candidate) => new RegExp(`\\b${candidate}s?\\b`, 'i').test(said));
+  const material = materials.find((candidate) => MATERIAL_WORDS[candidate].test(said));
+  const parsed: ParsedProduct = { name: before.replace(/[,\s]+$/, '').trim(), lid: /\blid(s|ded)?\b/i.test(after), clear: /\b(clear|see-through)\b/i.test(said), stackable: /\bstack(s|ing|able)\b/i.test(said) };
+  return {
+    ...parsed,
+    ...definedOf({ width: sizeOf(sizes?.[1], sizes?.[2]), depth: sizeOf(sizes?.[3], sizes?.[4]), height: sizeOf(sizes?.[5], sizes?.[6]), litres: litres?.[1], kind, material, packSize: priced?.[1], price: price !== undefined && parseMoney(price).ok ? price : undefined, shopName }),
+  };
+}
+
+/** Without what is not said. */
+const definedOf = <T extends object>(facts: T): { [K in keyof T]?: Exclude<T[K], undefined> } =>
+  Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined)) as { [K in keyof T]?: Exclude<T[K], undefined> };

@@ -44,6 +44,23 @@ test('rows of the first version are read with what came later at its default', a
   await db.destroy();
 });
 
+test('a client’s yes of the ninth version is kept as one to any price, and what it bought reads as before', async () => {
+  const db = await openOldDatabase();
+  const upTo = { ...migrationSource, getMigrations: async () => (await migrationSource.getMigrations([])).slice(0, 9) };
+  await db.migrate.latest({ migrationSource: upTo });
+  const approvedAt = '2026-11-08T10:00:00.000Z';
+  await db('need_priorities').insert([{ id: `${HALL}_tub`, room_id: HALL, container_id: 'tub', priority: 'should', approved_at: approvedAt }, { id: `${HALL}_tin`, room_id: HALL, container_id: 'tin', priority: 'nice', approved_at: null }]);
+  await db('purchases').insert({ id: 'bought', room_id: HALL, container_id: null, shop_name: 'Corner', label: 'Hooks', pieces: 4, paid_minor: 300, bought_at: approvedAt, returned_pieces: 0, refund_minor: 0, paid_by: 'us', card_minor: 0 });
+  await db('materials').insert({ id: HALL, boards_json: '[]', kerf_json: '{"mm":3,"text":"3 mm"}', car_length_json: 'null', cuts_json: '[]', roll_json: 'null', lined_bay_ids_json: '[]' });
+  await db.migrate.latest({ migrationSource });
+  const records = await getProjectRecords(db, HOME);
+  expect(records.approvals).toEqual([{ id: `${HALL}_tub`, roomId: HALL, needId: 'tub', lineMinor: null, approvedAt }]);
+  expect(records.priorities.map(({ containerId }) => containerId).sort()).toEqual(['tin', 'tub']);
+  expect(records.purchases).toMatchObject([{ label: 'Hooks', materialKey: null, receiptId: null }]);
+  expect(records.materials).toMatchObject([{ paint: null, labels: null, fixings: { rows: [], packs: [] }, buying: { paint: { shopId: null, priority: 'must' } } }]);
+  await db.destroy();
+});
+
 test('a new database knows every migration, in order', async () => {
   const db = await openMemoryDatabase();
   expect((await db('knex_migrations').select('name').orderBy('id')).map(({ name }: { name: string }) => name)).toEqual([...migrationNames]);

@@ -11,8 +11,12 @@ import { appendDecisions, listDecisions } from '@/data/decisionLog';
 import { getProjectRecords, listProjects } from '@/data/projectRepo';
 import { addDraft, arrange } from '../place/drafts';
 import { makeMoveList } from '../place/moveList';
+import { addHandNeed, approveNeed } from '../shop/buying';
 import { materialsOf, saveMaterials } from '../shop/materials';
-import { bayTable, groupTable, projectTable, roomTable, unitTable } from '@/data/tables';
+import { addReceipt, dayOf } from '../shop/receipts';
+import { addPurchase } from '../shop/roomShopping';
+import { shopSchema } from '@/core/shop';
+import { bayTable, groupTable, projectTable, roomTable, shopTable, unitTable } from '@/data/tables';
 import { addPicture, addVantagePoint, encodePicture } from '../look/pictures';
 import { exportProject, importProject } from './archive';
 
@@ -41,6 +45,12 @@ async function fillHome(): Promise<void> {
   await arrange(db, HOME, { roomId: HALL, ref: draft, assignment: [{ groupId: aGroup().id, bayId: null }] });
   await makeMoveList(db, HOME, { roomId: HALL, cleaning: 'line', cleanedBayIds: [], basketsStand: 'on the stairs' });
   await saveMaterials(db, HOME, { ...materialsOf(await getProjectRecords(db, HOME), HALL), linedBayIds: [], cuts: [{ name: 'Shelf', length: { mm: 880, text: '88 cm' }, qty: 3 }] });
+  await db(shopTable.name).insert(shopTable.toRow(shopSchema.parse({ id: 'corner', name: 'Corner', currency: 'GBP', deliveryMinor: 0, freeOverMinor: null })));
+  await addHandNeed(db, HOME, { roomId: HALL, name: 'Hooks', qty: 4, priority: 'must', shopId: shopSchema.shape.id.parse('corner'), packSize: 4, priceMinor: 100 });
+  const [hooks] = (await getProjectRecords(db, HOME)).handNeeds;
+  await approveNeed(db, HOME, { roomId: HALL, needId: hooks?.id ?? '', isApproved: true });
+  await addPurchase(db, HOME, { roomId: HALL, containerId: null, handNeedId: hooks?.id ?? null, shopName: 'Corner', label: 'Hooks', pieces: 4, paidMinor: 100 });
+  await addReceipt(db, dataDir, HOME, { shopName: 'Corner', boughtOn: dayOf(new Date().toISOString()), totalMinor: 100, bytes: new Uint8Array(await aPicture()) });
   await appendDecisions(db, HOME, [aDecision({ groupId: 'hats' }), aDecision({ id: 'd2', thingId: 't2', verdict: 'donate' })]);
   await appendDecisions(db, HOME, [{ kind: 'undone', id: aDecision({ id: 'u1' }).id, thingId: aDecision({ thingId: 't2' }).thingId, aboutId: aDecision({ id: 'd2' }).id, decidedAt: '2026-11-06T11:00:00.000Z', device: 'desk' }]);
   const vantagePointId = await addVantagePoint(db, HOME, { roomId: HALL, name: 'from the door', inView: '' });
@@ -102,6 +112,30 @@ test.each([
   const before = (await listProjects(db)).length;
   expect(await importProject(db, dataDir, zip)).toMatchObject({ ok: false, error });
   expect(await listProjects(db)).toHaveLength(before);
+});
+
+test('of a receipt that comes as a copy the picture is its own, and its lines stay on it', async () => {
+  await fillHome();
+  const imported = await importProject(db, dataDir, await exportProject(db, dataDir, HOME));
+  if (!imported.ok) throw new Error(imported.error.code);
+  const [before, after] = [await getProjectRecords(db, HOME), await getProjectRecords(db, imported.value)];
+  expect(after.receipts[0]?.pictureId).not.toBe(before.receipts[0]?.pictureId);
+  expect(readdirSync(picturesDir(dataDir))).toContain(`${after.receipts[0]?.pictureId}.jpg`);
+  expect(after.purchases[0]).toMatchObject({ receiptId: after.receipts[0]?.id, handNeedId: after.handNeeds[0]?.id });
+  expect(after.approvals).toMatchObject([{ id: `${after.rooms[0]?.id}_${after.handNeeds[0]?.id}`, lineMinor: 100 }]);
+});
+
+test('a yes from a file that kept it beside the priority is read, good for any price', async () => {
+  const approvedAt = '2026-11-08T10:00:00.000Z';
+  const zip = await tampered(({ project }) => {
+    project.approvals = [];
+    project.priorities = [{ id: `${HALL}_tub`, roomId: HALL, containerId: 'tub', priority: 'should', approvedAt }, { id: `${HALL}_tin`, roomId: HALL, containerId: 'tin', priority: 'nice', approvedAt: null }];
+  });
+  const imported = await importProject(db, dataDir, zip);
+  if (!imported.ok) throw new Error(imported.error.code);
+  const { approvals, priorities } = await getProjectRecords(db, imported.value);
+  expect(approvals).toMatchObject([{ needId: 'tub', lineMinor: null, approvedAt }]);
+  expect(priorities.map(({ containerId, priority }) => [containerId, priority]).sort()).toEqual([['tin', 'nice'], ['tub', 'should']]);
 });
 
 test('what is no zip is said to be none', async () =>

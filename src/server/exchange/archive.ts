@@ -55,7 +55,7 @@ const archiveSchema = z.strictObject({
   offers: z.array(offerSchema),
   purchases: z.array(purchaseSchema),
   materials: z.array(materialsSchema).default([]),
-  priorities: z.array(z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema })),
+  priorities: z.array(z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema, approvedAt: z.iso.datetime().nullable().optional() })),
   approvals: z.array(approvalSchema).default([]),
   receipts: z.array(receiptSchema).default([]),
   handNeeds: z.array(handNeedSchema).default([]),
@@ -169,11 +169,19 @@ function readDocuments(files: Readonly<Record<string, Uint8Array>>): Result<Docu
   if (version.success && version.data.version > VERSION) return err({ code: 'newer_version', version: version.data.version });
   const archive = parseWith(archiveSchema, project.value, PROJECT_FILE);
   if (!archive.ok) return archive;
+  const whole = withApprovals(archive.value);
   const log = readJson(files, DECISIONS_FILE);
   if (!log.ok) return log;
   const decisions = parseWith(decisionsSchema, log.value, DECISIONS_FILE);
-  return decisions.ok ? ok({ archive: archive.value, decisions: decisions.value }) : decisions;
+  return decisions.ok ? ok({ archive: whole, decisions: decisions.value }) : decisions;
 }
+
+/** The client's yes stood beside the priority once, without what the line came to. */
+const withApprovals = (archive: Archive): Archive => ({
+  ...archive,
+  priorities: archive.priorities.map(({ approvedAt: _approvedAt, ...entry }) => entry),
+  approvals: [...archive.approvals, ...archive.priorities.flatMap(({ id, roomId, containerId, approvedAt }) => (approvedAt && archive.approvals.every((approval) => approval.id !== id) ? [{ id, roomId, needId: containerId, lineMinor: null, approvedAt }] : []))],
+});
 
 function readJson(files: Readonly<Record<string, Uint8Array>>, file: string): Result<unknown, ArchiveError> {
   const bytes = files[file];

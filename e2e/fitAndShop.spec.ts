@@ -60,7 +60,7 @@ test('a price list comes in as CSV, faults by line and column first', async () =
   await page.getByRole('button', { name: 'Add a container' }).click();
   await page.getByLabel('In one line').fill('Pin pot 6 x 5 x 4 cm, lid, 6 for 54.00 at Corner Store');
   await page.getByLabel('In one line').press('Enter');
-  await expect(page.getByText('1 container of 4')).toBeVisible();
+  await expect(page.getByText('2 containers of 4')).toBeVisible();
   await page.getByLabel('Find', { exact: true }).fill('pin lid');
   await expect(page.getByRole('row', { name: /Pin pot/ })).toContainText('£54.00 for 6 at Corner Store');
 });

@@ -5,11 +5,14 @@ import { z } from 'zod';
 import { bayIdSchema, containerIdSchema, formatMoneyInput, giftCardIdSchema, handNeedIdSchema, projectIdSchema, purchaseIdSchema, receiptIdSchema, roomIdSchema, shopIdSchema } from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
 import { getDatabase } from '@/data/db';
+import { getProjectRecords } from '@/data/projectRepo';
+import { findSubstitutes } from '@/server/fit/wishes';
 import { addGiftCard, addHandNeed, approveNeed, removeGiftCard, removeHandNeed, takeSubstitute } from '@/server/shop/buying';
 import { readShopService, shopServiceAddressOf, type ServiceFault } from '@/server/shop/readShopService';
 import { removeReceipt } from '@/server/shop/receipts';
 import { addPurchase, noteReturn, removePurchase, setNeedPriority } from '@/server/shop/roomShopping';
 import type { ActionResult } from '@/ui/actionResult';
+import type { WayInstead } from '@/ui/shop/SoldOut';
 import { typedMoney, typedNumber } from '@/ui/typedValues';
 import { answer, done } from './answer';
 
@@ -114,6 +117,17 @@ export async function removeReceiptAction(projectId: string, receiptId: string):
     await removeReceipt(await getDatabase(), input.projectId, input.receiptId);
     return done;
   });
+}
+
+/** What goes into the room's places instead of a container; nothing where there is no such room. */
+export async function findSubstitutesAction(place: Place, containerId: string): Promise<readonly WayInstead[]> {
+  const input = placeSchema.extend({ containerId: containerIdSchema }).safeParse({ ...place, containerId });
+  if (!input.success) return [];
+  const db = await getDatabase();
+  const records = await getProjectRecords(db, input.data.projectId);
+  const bayIds = new Set(records.units.filter(({ roomId }) => roomId === input.data.roomId).flatMap(({ bays }) => bays.map(({ id }) => id)));
+  const found = await findSubstitutes(db, records, { containerId: input.data.containerId, bayIds });
+  return found.map(({ bayId, bayName, names, moreMinor }) => ({ bayId, bayName, names, moreMinor }));
 }
 
 const FAULT_WORDS: Readonly<Record<ServiceFault['code'], string>> = {

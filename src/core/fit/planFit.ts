@@ -3,8 +3,9 @@ import type { FitAnswer, FitReason, FitRequest, Placement } from './model';
 import type { Packing } from './packPiles';
 import { FitSearch, type FoundFit } from './searchFit';
 import { searchPartial } from './searchPartial';
+import { findFloorCuts } from './floorCuts';
 import { floorRowsOf, type FloorRow } from './floorRows';
-import { ContainerSelection, type Chosen, type RelaxedFit } from './selectContainers';
+import { ContainerSelection, maxStackOf, type Chosen, type RelaxedFit } from './selectContainers';
 import { explainUnused, type FitQuestion } from './suitability';
 
 interface Means {
@@ -18,6 +19,9 @@ interface Means {
 const FIRST_SHARE = 0.35;
 const BOUND_SHARE = 0.25;
 const TIGHTER_SHARE = 0.12;
+/** Rounds of rows that the choice breaks, and the share of the time after which no more are made. */
+const MOST_CUT_ROUNDS = 4;
+const CUTS_UNTIL = 0.5;
 const SEARCH_SHARE = 0.75;
 /** Tries at placing the choice that the bound is made of: often it stands, and is then the best there is. */
 const BOUND_TRIES = 400;
@@ -61,9 +65,15 @@ export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means)
   limits.share = search.best ? 1 : SEARCH_SHARE;
   follow();
   if (!relaxed.isImpossible && search.best && !isBest(search.best) && passedMs() < BOUND_SHARE * 2 * request.timeLimitMs) {
-    const tighter = relax(floorRows, TIGHTER_SHARE);
-    relaxed = { ...tighter, bound: Math.max(relaxed.bound, tighter.bound), leastCostMinor: Math.max(relaxed.leastCostMinor, tighter.leastCostMinor) };
-    follow();
+    let rows = floorRows;
+    for (let round = 0; round < MOST_CUT_ROUNDS && !relaxed.isImpossible && search.best && !isBest(search.best) && passedMs() < CUTS_UNTIL * request.timeLimitMs; round += 1) {
+      const tighter = relax(rows, TIGHTER_SHARE);
+      relaxed = { ...tighter, bound: Math.max(relaxed.bound, tighter.bound), leastCostMinor: Math.max(relaxed.leastCostMinor, tighter.leastCostMinor) };
+      follow();
+      const cuts = tighter.selection ? findFloorCuts(request, stacksOf(request, tighter.selection), { solver, seed: request.seed }) : [];
+      if (cuts.length === 0) break;
+      rows = [...rows, ...cuts];
+    }
   }
   if (!relaxed.isImpossible) search.improve(isBest);
   if (search.best) return finish(search.best, relaxed.bound);
@@ -79,6 +89,13 @@ export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means)
     status: 'infeasible', objective: null, bound: null, elapsedMs: passedMs(), ...sumUp(request, partial.chosen, partial.packing), unmet,
     reasons: [...explainShortage(request, unmet, relaxed.isImpossible), ...explainUnused(request)],
   };
+}
+
+/** The fewest stacks that a choice makes, by container. */
+function stacksOf(request: FitQuestion, chosen: readonly Chosen[]): { readonly container: Chosen['container']; readonly count: number }[] {
+  const counts = new Map<Chosen['container'], number>();
+  for (const { container, count } of chosen) counts.set(container, (counts.get(container) ?? 0) + count);
+  return [...counts].map(([container, count]) => ({ container, count: Math.ceil(count / maxStackOf(request, container)) }));
 }
 
 function sumUp(request: FitRequest, chosen: readonly Chosen[], packing: Packing) {

@@ -2,7 +2,7 @@ import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { undoAction } from '@/app/actions/projects';
-import { addGiftCardAction, addHandNeedAction, addPurchaseAction, approveNeedAction, askShopAction, noteReturnAction, removeGiftCardAction, removeHandNeedAction, removePurchaseAction, removeReceiptAction, setPriorityAction, takeSubstituteAction } from '@/app/actions/shop';
+import { addGiftCardAction, addHandNeedAction, addPurchaseAction, approveNeedAction, askShopAction, findSubstitutesAction, noteReturnAction, removeGiftCardAction, removeHandNeedAction, removePurchaseAction, removeReceiptAction, setPriorityAction, takeSubstituteAction } from '@/app/actions/shop';
 import { approvalStateOf, cardLeftMinorOf, checkReceipt, findSoldOut, listOtherNeeds, priceLines, spentMinorOf } from '@/core/shop';
 import { formatMoney } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
@@ -27,6 +27,9 @@ import { toShopLists } from '@/ui/shop/toShopLists';
 import { Wishes } from '@/ui/shop/Wishes';
 
 export const metadata = { title: 'Shop' };
+
+/** Substitutes that are worked out with the page; for more sold-out containers they are asked for one by one. */
+const FOUND_AT_ONCE = 2;
 
 export default async function ShopPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
   const { projectId, roomId } = await params;
@@ -55,7 +58,7 @@ export default async function ShopPage({ params }: { params: Promise<{ projectId
   const lists = toShopLists(request, answer, { offers: shopping.offers, materialNeeds: shopping.materialNeeds, cardLeftOf: (shopId) => { const shop = shopping.shops.find(({ id }) => id === shopId); return shop ? cardLeftMinorOf(shop, shopping) : 0; } });
   const shops = shopping.shops.filter((shop) => shop.currency === currency);
   const soldOut = findSoldOut(plan.needs, shopping.offers);
-  const instead = await Promise.all(soldOut.slice(0, 3).map(async ({ container }) => ({ containerId: container.id, name: container.name, instead: await findSubstitutes(db, records, { containerId: container.id, bayIds: new Set(own.fits.map(({ bayId }) => bayId)) }) })));
+  const instead = await Promise.all(soldOut.map(async ({ container }, i) => ({ containerId: container.id, name: container.name, instead: i < FOUND_AT_ONCE ? await findSubstitutes(db, records, { containerId: container.id, bayIds: new Set(own.fits.map(({ bayId }) => bayId)) }) : undefined })));
   const checkedAt = shopping.offers.map((offer) => offer.checkedAt ?? '').sort().at(-1) ?? '';
   return (
     <StepFrame step="shop" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<><ShopTray statusWords={proofWords(answer.status)} otherShops={plan.otherCurrencyShopNames} currency={currency} /><AskShop checkedAt={checkedAt === '' ? null : checkedAt} onAsk={askShopAction} /><GiftCards cards={records.giftCards.map((card) => ({ ...card, shopName: shops.find(({ id }) => id === card.shopId)?.name ?? '' }))} shops={shops} currency={currency} onAdd={addGiftCardAction.bind(null, projectId)} onRemove={removeGiftCardAction.bind(null, projectId)} /></>}>
@@ -70,7 +73,7 @@ export default async function ShopPage({ params }: { params: Promise<{ projectId
         <div className="grid grid-cols-[minmax(0,1fr)] gap-3.5">
           <section className="panel border-t-4 border-t-rim p-4"><BudgetBar spentMinor={spentMinor} plannedMinor={answer.leastBudgetMinor ?? answer.payMinor} budgetMinor={own.room.budgetMinor} currency={currency} /></section>
           {answer.status === 'infeasible' && <OverBudget request={request} answer={answer} waysBack={plan.waysBack} currency={currency} />}
-          <SoldOut rows={instead} currency={currency} onTake={takeSubstituteAction.bind(null, projectId)} />
+          <SoldOut rows={instead} currency={currency} onFind={findSubstitutesAction.bind(null, place)} onTake={takeSubstituteAction.bind(null, projectId)} />
           <Leftovers leftovers={leftoversOf(records, shopping, own.room.id)} rooms={records.rooms} />
           <ShopLists lists={lists} currency={currency} onBuy={addPurchaseAction.bind(null, place)} />
           {lists.length === 0 && answer.status !== 'infeasible' && <p className="panel p-4">Everything on the list is here. Nothing is left to buy.</p>}

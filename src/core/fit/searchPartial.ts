@@ -25,14 +25,15 @@ const MOST_ROUNDS = 20_000;
  */
 export function searchPartial(request: FitQuestion, { selection, densest, leftMs }: { readonly selection: readonly Chosen[] | undefined; readonly densest?: DensePacking | undefined; readonly leftMs: () => number }): PartialFit {
   const random = createRandom(request.seed + 1);
-  const piles = selection && isBearableAt(request, selection) ? buildPiles(request, selection, Infinity) : [];
+  const piles = selection && isBearableAt(request, selection) ? atUsualDensity(buildPiles(request, selection, Infinity)) : [];
   let best: Filling | undefined;
   const keep = (next: Filling): boolean => {
     const isBetter = !best || next.unmetLitres < best.unmetLitres - 1e-9 || (next.unmetLitres <= best.unmetLitres + 1e-9 && next.costMinor < best.costMinor);
     if (isBetter) best = next;
     return isBetter;
   };
-  if (densest && piles.length > 0) keep(toFilling(request, densest));
+  // It was weighed with everything standing; only where nothing is lifted out of the way does that not matter.
+  if (densest && piles.length > 0 && request.bay.pullOut) keep(toFilling(request, densest));
   let order = [...piles].sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth);
   let orderLitres = Infinity;
   for (let round = 0; round < MOST_ROUNDS && (round < 4 || leftMs() > 0); round += 1) {
@@ -118,6 +119,20 @@ function swapSome(piles: readonly Pile[], random: Random): Pile[] {
     }
   }
   return swapped;
+}
+
+/** Where some are left out, the others hold what the group's litres weigh: no more than that, whatever is left out. */
+function atUsualDensity(piles: readonly Pile[]): Pile[] {
+  const weighed = new Map<Filled, Filled>();
+  const weigh = (filled: Filled): Filled => {
+    const known = weighed.get(filled);
+    if (known) return known;
+    const { container, group } = filled;
+    const heavier = { ...filled, massG: (container.tareG ?? 0) + (groupMassG(group) / group.litres) * container.innerLitres };
+    weighed.set(filled, heavier);
+    return heavier;
+  };
+  return piles.map((pile) => ({ ...pile, levels: pile.levels.map(weigh) }));
 }
 
 /** What is left out makes the rest hold more; every container must bear its litres at the usual density. */

@@ -69,7 +69,7 @@ export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: 
         {isRunning ? <Button onClick={end}>Stop, keep what is there</Button> : <Button disabled={count === 0} onClick={() => void start()}>Fit them out</Button>}
         {whole.length > 0 && !isRunning && <Button look="main" onClick={() => void take()}>Take {whole.length === 1 ? 'it' : `these ${whole.length}`}</Button>}
       </div>
-      {(isRunning || found.length > 0) && <progress className="mt-2 h-2.5 w-full accent-[#23407a]" value={found.length} max={count} aria-label="Places fitted out" />}
+      {(isRunning || found.length > 0) && <progress className="mt-2 h-2.5 w-full" value={found.length} max={count} aria-label="Places fitted out" />}
       <ul className="divide-y divide-line text-[14.5px]">
         {found.map(({ bayId, answer }) => (
           <li key={bayId} className="flex justify-between gap-4 py-1"><span>{nameOf(bayId)}: {formatCount(answer.placements.length, 'container')}{answer.status === 'infeasible' && <span className="text-signal-deep">, not everything goes in</span>}</span><span className="font-mono">{formatMoney(answer.costMinor, currency)}</span></li>

@@ -76,7 +76,7 @@ function SendingNote({ sent, total, count }: { sent: number; total: number; coun
   return (
     <span className="absolute inset-x-0 bottom-0 bg-sheet/95 px-2 py-1 text-[12.5px]">
       {formatCount(count, 'picture')} on the way
-      <progress className="block h-1.5 w-full accent-[#23407a]" value={sent} max={Math.max(1, total)} aria-label="Sent so far" />
+      <progress className="block h-1.5 w-full" value={sent} max={Math.max(1, total)} aria-label="Sent so far" />
     </span>
   );
 }

@@ -63,7 +63,7 @@ function OutboxNote() {
   return (
     <p role="status" aria-label="Pictures on the way" className="panel flex flex-wrap items-center gap-3 px-3 py-2 text-[14px]">
       {isOffline ? 'The connection is gone; it goes on from where it broke.' : 'Sending; go on working.'} <span className="measure">{open.length} left, {Math.round((sent / Math.max(1, total)) * 100)} %</span>
-      <progress className="h-2 min-w-[120px] flex-1 accent-[#23407a]" value={sent} max={Math.max(1, total)} aria-label="Sent so far" />
+      <progress className="h-2 min-w-[120px] flex-1" value={sent} max={Math.max(1, total)} aria-label="Sent so far" />
     </p>
   );
 }

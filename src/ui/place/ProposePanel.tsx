@@ -50,7 +50,7 @@ export function ProposePanel({ request, groups, bayNames, schoolNotes, minutesNo
       </div>
       {!found && !run.isRunning && run.answer === undefined && <p className="mt-1 text-[14px] text-soft">Weighs steps to where a thing is used, bends and stretches by who uses it, against room and load; what is pinned stays. Nothing moves until you take it.</p>}
       {schoolNotes.length > 0 && <p className="mt-1 text-[14px]">{schoolNotes.join(' ')}</p>}
-      {run.isRunning && <progress className="mt-2 block h-1.5 w-full accent-[#23407a]" aria-label="Working it out" />}
+      {run.isRunning && <progress className="mt-2 block h-1.5 w-full" aria-label="Working it out" />}
       {run.problem !== '' && <p role="alert" className="warn mt-2">{run.problem}</p>}
       {run.answer?.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, bayNames)}</p>)}
       {found && (

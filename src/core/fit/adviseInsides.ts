@@ -2,7 +2,7 @@ import type { Bay, UnitKind } from '../look';
 import { largestCircleOf } from '../shared';
 import type { FitAnswer } from './model';
 import type { ContainerProduct } from './records';
-import { clearOf, findBayFault, type FitQuestion } from './suitability';
+import { clearOf, DAMP_SHY, findBayFault, type FitQuestion } from './suitability';
 
 /** What a place asks for beyond boxes, in its own measures; `names` are products that do it here, the best first. */
 export type InsideTip =
@@ -71,7 +71,7 @@ export function adviseInsides({ bay, unitKind, question, answer, products, peopl
     if (heightMm >= TALL_MM) tips.push({ code: 'tall_things', groupName: group.name, heightMm, names: named(goesIn(['rack', 'file holder'])) });
   }
   if (unitKind === 'wardrobe' && inside.height >= COAT_DROP_MM) tips.push({ code: 'rail', lengthMm: inside.width, coats: Math.floor(inside.width / COAT_MM), shirts: Math.floor(inside.width / SHIRT_MM), dropMm: COAT_DROP_MM });
-  if (inside.moist) tips.push({ code: 'damp', leftOut: question.containers.filter(({ material }) => ['card', 'wicker', 'wood', 'fabric'].includes(material)).length });
+  if (inside.moist) tips.push({ code: 'damp', leftOut: question.containers.filter(({ material }) => DAMP_SHY.has(material)).length });
   const lidded = (answer?.placements ?? []).filter(({ containerId }) => question.containers.find(({ id }) => id === containerId)?.lid).length;
   if (lidded > 0 && people.some(({ lids }) => lids === 'leaves')) tips.push({ code: 'no_lids', lidded });
   const looking = people.filter(({ labels }) => labels === 'pictures').map(({ name }) => name);

@@ -6,7 +6,7 @@ export const innerWidthOf = (container: FitContainer): number =>
 export const groupMassG = (group: FitGroup): number => group.massG ?? group.litres * 300;
 
 /** Materials that draw damp. */
-const DAMP_SHY = new Set(['card', 'wicker', 'wood', 'fabric']);
+export const DAMP_SHY: ReadonlySet<FitContainer['material']> = new Set<FitContainer['material']>(['card', 'wicker', 'wood', 'fabric']);
 
 /** The space in which containers may stand. */
 export interface Clear {

@@ -16,7 +16,7 @@ export interface BudgetSums {
   readonly shareMinor: number;
   /** What everything on the list comes to: bought, less what came back, and still to buy. */
   readonly plannedMinor: number;
-  /** The part of what is planned that the client said yes to. */
+  /** What the client said yes to, gift cards and deliveries left aside. */
   readonly approvedMinor: number;
   /** Paid at the tills, gift cards and all. */
   readonly boughtMinor: number;

@@ -23,7 +23,7 @@ export {
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
 export { findSoldOut } from './findSoldOut';
 export { weighWishes, type WishWeights } from './weighWishes';
-export { cardLeftMinorOf, findUnitPriceMinor, hadByHandOf, listNeeds, listOtherNeeds, OTHER_OFFER, ownMinorOf, spentMinorOf, toShopRequest, type ContainerNeed, type OtherNeed, type RoomShopping } from './listNeeds';
+export { cardLeftMinorOf, findUnitPriceMinor, listNeeds, listOtherNeeds, OTHER_OFFER, ownMinorOf, spentMinorOf, toShopRequest, type ContainerNeed, type OtherNeed, type RoomShopping } from './listNeeds';
 export { checkReceipt, findLinesOf, type ReceiptCheck } from './receipts';
 // The client's yes and the money
 export { approvalSchema, approvalStateOf, type Approval, type ApprovalState } from './approvals';

@@ -62,10 +62,6 @@ export function cardLeftMinorOf(shop: Pick<Shop, 'id' | 'name'>, { giftCards, ca
 /** The offer of what is not a container has the need's id after this. */
 export const OTHER_OFFER = 'other-';
 
-/** Pieces of a thing put down by hand that are bought and not brought back. */
-export const hadByHandOf = (need: HandNeed, purchases: readonly Purchase[]): number =>
-  Math.min(need.qty, purchases.filter(({ handNeedId }) => handNeedId === need.id).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0));
-
 /** A line of the list that is no container: put down by hand, or called for by the materials. Sold at one shop at one price. */
 export interface OtherNeed extends Pick<HandNeed, 'name' | 'qty' | 'priority' | 'packSize' | 'priceMinor'> {
   /** In the shop request. */
@@ -76,10 +72,10 @@ export interface OtherNeed extends Pick<HandNeed, 'name' | 'qty' | 'priority' | 
 
 /** What was put down by hand, then what the materials call for. */
 export function listOtherNeeds({ handNeeds, materialNeeds, purchases }: Pick<RoomShopping, 'handNeeds' | 'materialNeeds' | 'purchases'>): OtherNeed[] {
-  const bought = (key: string) => purchases.filter(({ materialKey }) => materialKey === key).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0);
+  const had = (qty: number, isOf: (purchase: Purchase) => boolean) => Math.min(qty, purchases.filter(isOf).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0));
   return [
-    ...handNeeds.map((need) => ({ ...need, hadQty: hadByHandOf(need, purchases) })),
-    ...materialNeeds.map((need) => ({ ...need, id: toMaterialNeedId(need.key), hadQty: Math.min(need.qty, bought(need.key)) })),
+    ...handNeeds.map((need) => ({ ...need, hadQty: had(need.qty, ({ handNeedId }) => handNeedId === need.id) })),
+    ...materialNeeds.map((need) => ({ ...need, id: toMaterialNeedId(need.key), hadQty: had(need.qty, ({ materialKey }) => materialKey === need.key) })),
   ];
 }
 

@@ -199,6 +199,15 @@ test('lines of receipts come in by name, once, and go out as they came; bad cell
   await expect(importPurchasesCsv(db, HOME, { roomId: roomIdSchema.parse('nowhere'), text: good, acceptGoodRows: false })).rejects.toMatchObject({ code: 'not_found' });
 });
 
+test('a card pays no more than is on it, from a file as at the till, line after line', async () => {
+  await addGiftCard(db, HOME, { shopId: loft, amountMinor: 500 });
+  const text = 'day,shop,item,pieces,paid,gift_card\n2026-11-20,the bin LOFT,Nails,1,4.00,3.00\n2026-11-20,The Bin Loft,Tape,1,4.00,2.01\n2026-11-20,Elsewhere,Glue,1,4.00,0.01\n';
+  const refused = await importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows: false });
+  expect(refused.faults.map(({ line, column, expected }) => `${line} ${column}: ${expected}`)).toEqual(['3 gift_card: at most the 2.00 left on the cards of this shop', '4 gift_card: at most the 0.00 left on the cards of this shop']);
+  expect((await records()).purchases).toEqual([]);
+  expect((await importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows: true })).outcome).toEqual({ addedCount: 1, repeatedCount: 0 });
+});
+
 test('the home’s money adds the rooms up, and the fee is no part of it', async () => {
   await addHandNeed(db, HOME, { roomId: HALL, name: 'Hooks', qty: 4, priority: 'must', shopId: loft, packSize: 4, priceMinor: 300 });
   await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'The Bin Loft', label: 'Nails', pieces: 1, paidMinor: 250, paidBy: 'us' });

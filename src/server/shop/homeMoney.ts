@@ -2,12 +2,11 @@ import 'server-only';
 
 import { cardLeftMinorOf, priceLines, sumPayers, sumRoom, sumRooms, type BudgetSums } from '@/core/shop';
 import type { Room } from '@/core/look';
-import { listShops } from '@/data/catalogueRepo';
 import type { Db } from '@/data/db';
 import type { ProjectRecords } from '@/data/projectRepo';
 import { loadEstimate } from '../agree/loadEstimate';
 import { today } from '../means';
-import { answerRoomShopping, loadRoomShopping } from './roomShopping';
+import { answerRoomShopping, loadPriceList, loadRoomShopping } from './roomShopping';
 
 export interface HomeMoney {
   readonly rooms: readonly { readonly room: Room; readonly sums: BudgetSums; /** The list cannot be had within the share. */ readonly isShort: boolean }[];
@@ -20,9 +19,10 @@ export interface HomeMoney {
 
 /** The money of every room and of the home, each room's list worked out as it stands. */
 export async function loadHomeMoney(db: Db, records: ProjectRecords): Promise<HomeMoney> {
+  const prices = await loadPriceList(db);
   const rooms: HomeMoney['rooms'][number][] = [];
   for (const room of records.rooms) {
-    const shopping = await loadRoomShopping(db, records, room.id);
+    const shopping = await loadRoomShopping(db, records, room.id, prices);
     const { request, answer } = await answerRoomShopping(shopping);
     const sums = sumRoom({
       shareMinor: room.budgetMinor, openMinor: answer.leastBudgetMinor ?? answer.payMinor, purchases: shopping.purchases,
@@ -30,8 +30,7 @@ export async function loadHomeMoney(db: Db, records: ProjectRecords): Promise<Ho
     });
     rooms.push({ room, sums, isShort: answer.status === 'infeasible' });
   }
-  const shops = await listShops(db);
-  const cards = shops.flatMap((shop) => {
+  const cards = prices.shops.flatMap((shop) => {
     const own = records.giftCards.filter(({ shopId }) => shopId === shop.id);
     return own.length === 0 ? [] : [{ shopName: shop.name, onCardsMinor: own.reduce((sum, { amountMinor }) => sum + amountMinor, 0), leftMinor: cardLeftMinorOf(shop, { giftCards: records.giftCards, cardPurchases: records.purchases }) }];
   });

@@ -3,7 +3,7 @@ import 'server-only';
 import Papa from 'papaparse';
 
 import { formatMoneyInput, parseMoney, purchaseIdSchema, type ProjectId, type RoomId } from '@/core/shared';
-import { listNeeds, type Purchase, type RoomShopping } from '@/core/shop';
+import { cardLeftMinorOf, listNeeds, type Purchase, type RoomShopping } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
@@ -39,7 +39,7 @@ type ReadPurchase = Omit<Purchase, 'id' | 'roomId' | 'receiptId' | 'expectedMino
 /**
  * Reads lines of receipts for a room. An item called as on the room's list counts for that line; a row
  * that is here already, by day, shop, item, pieces and sum, is not kept twice. Nothing is kept while a row
- * is faulty, unless the good ones were asked for. @errors `not_found`.
+ * is faulty, unless the good ones were asked for; a gift card pays no more than is on it here either. @errors `not_found`.
  */
 export async function importPurchasesCsv(db: Db, projectId: ProjectId, { roomId, text, acceptGoodRows }: { readonly roomId: RoomId; readonly text: string; readonly acceptGoodRows: boolean }): Promise<PurchasesImport> {
   const shopping = await loadRoomShopping(db, await getProjectRecords(db, projectId), roomId);
@@ -48,16 +48,28 @@ export async function importPurchasesCsv(db: Db, projectId: ProjectId, { roomId,
   const good = table.rows.flatMap(({ line, row }) => {
     const before = faults.length;
     const read = readRow(row, (column, expected) => void faults.push({ line, column, code: 'unreadable', found: row[column], expected }));
-    return read && faults.length === before ? [read] : [];
+    return read && faults.length === before ? [{ line, purchase: read }] : [];
   });
-  if ((faults.length > 0 && !acceptGoodRows) || good.length === 0) return { faults, goodCount: good.length, outcome: undefined };
   const keyOf = (purchase: Pick<Purchase, 'boughtAt' | 'shopName' | 'label' | 'pieces' | 'paidMinor'>): string => [dayOf(purchase.boughtAt), purchase.shopName.toLowerCase(), purchase.label.toLowerCase(), purchase.pieces, purchase.paidMinor].join('\u0000');
   const here = new Set(shopping.purchases.map(keyOf));
-  const fresh = good.filter((purchase) => !here.has(keyOf(purchase)));
+  const cardLeft = new Map(shopping.shops.map((shop) => [shop.name.toLowerCase(), cardLeftMinorOf(shop, shopping)]));
+  const fresh = good.filter(({ purchase }) => !here.has(keyOf(purchase))).flatMap(({ line, purchase }) => {
+    const shopName = purchase.shopName.toLowerCase();
+    const leftMinor = cardLeft.get(shopName) ?? 0;
+    if (purchase.cardMinor > leftMinor) {
+      faults.push({ line, column: 'gift_card', code: 'unreadable', found: formatMoneyInput(purchase.cardMinor), expected: `at most the ${formatMoneyInput(leftMinor)} left on the cards of this shop` });
+      return [];
+    }
+    cardLeft.set(shopName, leftMinor - purchase.cardMinor);
+    return [purchase];
+  });
+  const repeatedCount = good.filter(({ purchase }) => here.has(keyOf(purchase))).length;
+  const goodCount = fresh.length + repeatedCount;
+  if ((faults.length > 0 && !acceptGoodRows) || goodCount === 0) return { faults, goodCount, outcome: undefined };
   await recordChange(db, { projectId, label: `read ${fresh.length} lines of receipts`, now: nowIso() }, async (writer) => {
     for (const purchase of fresh) await writer.insert(purchaseTable, { ...purchase, ...lineOf(shopping, purchase.label), id: purchaseIdSchema.parse(createId()), roomId, receiptId: null, expectedMinor: null });
   });
-  return { faults, goodCount: good.length, outcome: { addedCount: fresh.length, repeatedCount: good.length - fresh.length } };
+  return { faults, goodCount, outcome: { addedCount: fresh.length, repeatedCount } };
 }
 
 /** The line of the list that is called so. */

@@ -23,16 +23,18 @@ export interface PlannedShopping {
 
 const clock: Clock = () => performance.now();
 
+/** Offers and shops: the same for every room. */
+export const loadPriceList = async (db: Db): Promise<Pick<RoomShopping, 'offers' | 'shops'>> => ({ offers: await listOffers(db), shops: await listShops(db) });
+
 /** @errors `not_found` where the room is not of this project. */
-export async function loadRoomShopping(db: Db, records: ProjectRecords, roomId: RoomId): Promise<RoomShopping> {
+export async function loadRoomShopping(db: Db, records: ProjectRecords, roomId: RoomId, prices?: Pick<RoomShopping, 'offers' | 'shops'>): Promise<RoomShopping> {
   const room = records.rooms.find(({ id }) => id === roomId);
   if (!room) throw new DataError('not_found', `there is no room ${roomId}`);
   const bayIds = new Set(records.units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
   return {
     fits: records.fits.filter((fit) => bayIds.has(fit.bayId)),
     containers: records.containers,
-    offers: await listOffers(db),
-    shops: await listShops(db),
+    ...(prices ?? (await loadPriceList(db))),
     purchases: records.purchases.filter((purchase) => purchase.roomId === roomId),
     priorities: new Map(records.priorities.filter((entry) => entry.roomId === roomId).map((entry) => [entry.containerId, entry.priority])),
     handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),

@@ -39,7 +39,7 @@ export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: 
   const { found, isRunning, problem, run, end, clear } = useManyFits();
   const start = async () => {
     setMessage('');
-    const places = reach === 'room' ? room : await onHome();
+    const places = reach === 'room' ? room : await onHome().catch(() => undefined);
     setAsked(places);
     if (!places) return setMessage('The home could not be read. Try again.');
     run(places.places.map(({ question, without }) => ({ ...question, prefer, containers: places.containers.filter(({ id }) => !without.includes(id)) })), msFor(places.places.length));

@@ -34,6 +34,8 @@ export function BuyingFields({ kind, what, shops }: { readonly kind: MaterialKin
   );
 }
 
+const PAINT_FIELDS = ['coats', 'squareMetresPerLitre', 'canLitres', 'canPrice', 'dryHours', 'cureDays'] as const;
+
 /** Surfaces, coats and what the can says; and from that cans, and when it is dry. */
 export function PaintFields({ kept }: Fields) {
   const { register, control, formState: { errors } } = useFormContext<MaterialsTyped>();
@@ -52,7 +54,8 @@ export function PaintFields({ kept }: Fields) {
           </div>
         ))}
         <div><Button onClick={() => surfaces.append({ name: '', width: '', height: '', qty: '1' })}><Plus size={16} aria-hidden="true" /> A surface</Button></div>
-        {surfaces.fields.length > 0 && (
+        {/* A fault stays in sight where its surfaces are gone. */}
+        {(surfaces.fields.length > 0 || PAINT_FIELDS.some((field) => errors[field])) && (
           <div className="flex flex-wrap gap-1.5">
             <TextField label="Coats" measure inputMode="numeric" className="w-[70px]" error={errors.coats?.message} {...register('coats')} />
             <TextField label="m² a litre" measure inputMode="decimal" className="w-[90px]" error={errors.squareMetresPerLitre?.message} {...register('squareMetresPerLitre')} />
@@ -113,7 +116,7 @@ export function FixingFields({ kept, units }: Fields & { readonly units: readonl
           </div>
         ))}
         <div><Button onClick={() => rows.append({ name: '', things: '1', each: '2', wall: 'brick' })}><Plus size={16} aria-hidden="true" /> A shelf, a rail, hooks</Button></div>
-        {rows.fields.length > 0 && (
+        {(rows.fields.length > 0 || errors.packs) && (
           <div className="flex flex-wrap gap-x-4 gap-y-1.5">
             {wallKinds.map((wall, i) => (
               <fieldset key={wall} className="flex gap-1.5">

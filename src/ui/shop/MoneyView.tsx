@@ -45,7 +45,7 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
             </tr>
           </tbody>
         </table>
-        <p className="mt-1 text-[13.5px] text-soft">Planned is everything on the lists: what is bought, and the cheapest way to the rest. Approved is the part the client said yes to at today’s prices.</p>
+        <p className="mt-1 text-[13.5px] text-soft">Planned is everything on the lists: what is bought, and the cheapest way to the rest. Approved is what the client said yes to, deliveries and gift cards left aside.</p>
       </section>
       <div className="grid gap-3.5 md:grid-cols-3">
         <section aria-label="Who paid" className="panel px-4 py-3">

@@ -54,6 +54,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
   const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
   const unit = own.units.find(({ id }) => id === bay.unitId);
   const shelves = unit ? findShelvesBeside(unit.bays.filter((other) => filled.some(({ id }) => id === other.id)), bay) : [];
+  const open = listOpenPlaces(records, priced);
   const broken = taken ? findFitFaults(request, taken.answer) : [];
   const tips = unit ? adviseInsides({ bay, unitKind: unit.kind, question: request, answer: taken?.answer, products: records.containers, people: records.people }) : [];
   return (
@@ -72,7 +73,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
         <FitWorkbench key={bay.id} request={request} litresEach={litresEachOf(records, request)} forbidden={(records.fitWishes.find(({ bayId }) => bayId === bay.id)?.forbidden ?? []).map((id) => ({ id, name: records.containers.find((container) => container.id === id)?.name ?? '' }))} mockUpHref={`${base}/fit/mock-up?bay=${bay.id}`} onWish={noteFitWishAction.bind(null, projectId, bay.id)} taken={taken} currency={records.project.currency} measureUnit={records.project.units} onTake={takeFitAction.bind(null, projectId, bay.id)} onDrop={dropFitAction.bind(null, projectId, bay.id)} />
       )}
       {unit?.holePitch && shelves.map(({ lower, upper }) => <ShelfTip key={`${lower.id}-${upper.id}`} question={{ lower: requestOf(lower.id), upper: requestOf(upper.id), pitchMm: unit.holePitch?.mm ?? 0 }} lowerName={lower.name} upperName={upper.name} currency={records.project.currency} measureUnit={records.project.units} unitHref={`${base}/look/units/${unit.id}`} />)}
-      <FitAll room={listOpenPlaces(records, priced, own.room.id)} roomName={own.room.name} homeCount={listOpenPlaces(records, priced).places.length} currency={records.project.currency} onHome={listHomePlacesAction.bind(null, projectId)} onTake={takeFitsAction.bind(null, projectId)} />
+      <FitAll room={{ ...open, places: open.places.filter((place) => place.roomId === own.room.id) }} roomName={own.room.name} homeCount={open.places.length} currency={records.project.currency} onHome={listHomePlacesAction.bind(null, projectId)} onTake={takeFitsAction.bind(null, projectId)} />
     </StepFrame>
   );
 }

@@ -1,6 +1,6 @@
 import { HALL, HOME, mm } from '@test/builders';
 import { containerProductSchema, takenFitSchema } from '../fit';
-import { findUnitPriceMinor, listNeeds, offerSchema, purchaseSchema, shopSchema, spentMinorOf, toShopRequest, type RoomShopping } from '.';
+import { findUnitPriceMinor, handNeedSchema, listNeeds, offerSchema, purchaseSchema, shopSchema, spentMinorOf, toShopRequest, type RoomShopping } from '.';
 
 const container = (id: string, owned?: number) =>
   containerProductSchema.parse({
@@ -48,4 +48,15 @@ test('a piece is priced at the best pack in this currency, rounded up', () => {
   expect(findUnitPriceMinor('tray', offers, room().shops, 'GBP')).toBe(143);
   expect(findUnitPriceMinor('tray', offers, room().shops, 'SEK')).toBeUndefined();
   expect(spentMinorOf([purchase('a', null, 0, 495), purchase('b', 'tray', 3, 900)])).toBe(1395);
+});
+
+test('things put down by hand and materials stand beside containers, with what is bought of each and no more than is wanted', () => {
+  const byHand = handNeedSchema.parse({ id: 'hooks', roomId: HALL, name: 'Hooks', qty: 5, priority: 'must', shopId: 'here', packSize: 4, priceMinor: 300 });
+  const abroad = handNeedSchema.parse({ ...byHand, id: 'lamp', shopId: 'abroad' });
+  const paint = { key: 'paint', kind: 'paint' as const, name: 'Paint', qty: 2, packSize: 1, priceMinor: 900, shopId: 'here', priority: 'nice' as const };
+  const bought = [{ ...purchase('p1', null, 4, 300), handNeedId: byHand.id }, { ...purchase('p2', null, 8, 1800), materialKey: 'paint' }];
+  const request = toShopRequest(room({ fits: [], handNeeds: [byHand, abroad], materialNeeds: [paint], purchases: bought }));
+  expect(request.needs.map(({ id, qty, priority }) => [id, qty, priority])).toEqual([['hooks', 5, 'must'], ['material-paint', 2, 'nice']]);
+  expect(request.owned).toEqual([{ needId: 'hooks', qty: 4 }, { needId: 'material-paint', qty: 2 }]);
+  expect(request.offers.map(({ needId, packSize, priceMinor }) => [needId, packSize, priceMinor])).toEqual([['hooks', 4, 300], ['material-paint', 1, 900]]);
 });

@@ -11,7 +11,7 @@ interface ZonesSize {
 }
 
 /** A home from a seed: some bays bear little, are locked, damp, high or behind; a child lives there; chemicals and food are about. */
-export function zonesRequestOf(seed: number, { groups, bays, pairs, fillRatio, timeLimitMs = 1000 }: ZonesSize): ZonesRequestInput {
+export function zonesRequestOf(seed: number, { groups, bays, pairs, fillRatio, timeLimitMs = 60_000 }: ZonesSize): ZonesRequestInput {
   const random = createRandom(seed * 7919 + groups);
   const between = (least: number, most: number) => least + Math.floor(random() * (most - least + 1));
   const places = Array.from({ length: bays }, (_, i) => ({

@@ -55,7 +55,7 @@ test('pieces that fill a bay completely are all placed', () => {
   const wheel = (id: string): FitContainer[] => [aBox(`${id}a`, 200, 100), aBox(`${id}b`, 200, 100), aBox(`${id}c`, 200, 100), aBox(`${id}d`, 200, 100), aBox(`${id}e`, 100, 100)];
   const containers = [...wheel('x'), ...wheel('y')].map((box) => ({ ...box, available: 1 }));
   const request = fitRequestSchema.parse({
-    bay: { id: 'bay', width: 600, depth: 300, height: 100 }, clearances: bare, containers,
+    bay: { id: 'bay', width: 600, depth: 300, height: 100 }, clearances: bare, containers, timeLimitMs: 60_000,
     groups: [{ id: 'g', name: 'g', litres: containers.reduce((sum, { innerLitres }) => sum + innerLitres, 0) }],
   });
   expect(planFit(request, { solver, clock: () => performance.now() })).toMatchObject({ status: 'optimal', objective: 10, unmet: [] });

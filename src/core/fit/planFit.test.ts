@@ -10,7 +10,7 @@ beforeAll(async () => {
 });
 const clock = () => performance.now();
 const solve = (request: FitRequestInput) => {
-  const parsed = fitRequestSchema.parse(request);
+  const parsed = fitRequestSchema.parse({ timeLimitMs: 60_000, ...request });
   return { parsed, answer: planFit(parsed, { solver, clock }) };
 };
 

@@ -1,3 +1,4 @@
+import { cpuClock } from '@test/cpuClock';
 import { loadSolver, type Solver } from '../shared';
 import { findFitFaults, fitRequestSchema, planFits, type FitQuestion } from '.';
 
@@ -5,7 +6,7 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
+const clock = cpuClock;
 
 /** Shelves that each want one box; of the free ones there are two. */
 const shelves = (litres: readonly number[]): FitQuestion[] =>

@@ -15,7 +15,7 @@ function movesOf(seed: number, { groups, bays, fillRatio }: { readonly groups: n
   const idOf = (place: number | null | undefined) => (place === null || place === undefined ? null : `b${place}`);
   return {
     bays: Array.from({ length: bays }, (_, b) => ({ id: `b${b}`, litres: Math.ceil(Math.max(held(now, b), held(then, b)) / fillRatio) })),
-    groups: litres.map((amount, g) => ({ id: `g${g}`, litres: amount, from: idOf(now[g]), to: idOf(then[g]) })), basketLitres: 25, seed, timeLimitMs: 1000,
+    groups: litres.map((amount, g) => ({ id: `g${g}`, litres: amount, from: idOf(now[g]), to: idOf(then[g]) })), basketLitres: 25, seed, timeLimitMs: 60_000,
   };
 }
 

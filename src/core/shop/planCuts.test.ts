@@ -6,7 +6,7 @@ import { cutRequestSchema, planCuts, type CutRequestInput } from '.';
 
 let solver: Solver;
 beforeAll(async () => { solver = await loadSolver(); });
-const cut = (request: CutRequestInput) => planCuts(cutRequestSchema.parse({ timeLimitMs: 3000, ...request }), { solver, clock: () => performance.now() });
+const cut = (request: CutRequestInput) => planCuts(cutRequestSchema.parse({ timeLimitMs: 60_000, ...request }), { solver, clock: () => performance.now() });
 
 const smallArb: fc.Arbitrary<CutRequestInput> = fc.record({
   stock: fc.array(fc.record({ lengthMm: fc.integer({ min: 300, max: 1200 }), priceMinor: fc.integer({ min: 0, max: 900 }), available: fc.option(fc.integer({ min: 0, max: 3 }), { nil: undefined }) }), { minLength: 1, maxLength: 2 }),

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 
+import { cpuClock } from '@test/cpuClock';
 import { bestLevels, rollFaults } from '@test/rollOracle';
 import { planRoll, rollRequestSchema, type RollRequestInput } from '.';
 
-const roll = (request: RollRequestInput) => planRoll(rollRequestSchema.parse({ timeLimitMs: 150, ...request }), { clock: () => performance.now() });
+const roll = (request: RollRequestInput) => planRoll(rollRequestSchema.parse({ timeLimitMs: 150, ...request }), { clock: cpuClock });
 const requestOf = (mostPieces: number): fc.Arbitrary<RollRequestInput> => fc.record({
   lengthMm: fc.integer({ min: 900, max: 4000 }),
   pieces: fc.array(fc.record({ widthMm: fc.integer({ min: 50, max: 500 }), depthMm: fc.integer({ min: 50, max: 900 }), qty: fc.integer({ min: 0, max: 2 }), turnable: fc.boolean() }), { maxLength: mostPieces }),

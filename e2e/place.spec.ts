@@ -1,7 +1,8 @@
 import { rmSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
+import { bay, dragTag, homeless, inTray, tag, wish } from './placing';
 
 // Each test goes on where the one before it ended.
 test.describe.configure({ mode: 'serial' });
@@ -16,21 +17,6 @@ test.afterAll(async () => {
 });
 
 const PLACE = '/projects/home/rooms/hall/place';
-const homeless = (page: Page) => page.getByRole('region', { name: 'No home yet', exact: true });
-const inTray = (page: Page, name: string) => homeless(page).locator('.tag', { hasText: name });
-const bay = (page: Page, name: string) => page.getByRole('group', { name: new RegExp(`^${name},`) });
-const tag = (page: Page, name: string) => page.locator('.tag', { hasText: name });
-
-/** Opens a group's wishes in the tray, fills them in, keeps them, and waits until the page knows them. */
-async function wish(page: Page, name: string, { litres, more }: { readonly litres: string; readonly more?: () => Promise<unknown> }): Promise<void> {
-  await page.getByRole('button', { name: new RegExp(`^${name}`) }).last().click();
-  await page.getByLabel('Litres not counted one by one').fill(litres);
-  await more?.();
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('button', { name: new RegExp(`^${name}\\s*${litres} l`) })).toBeVisible();
-  await expect(page.getByRole('button', { name: `Undo changed ${name}` })).toBeVisible();
-}
-
 test('a proposal is worked out, says how good it is and why, is taken at once and undone at once', async ({ page }) => {
   await page.goto(`${server.address}${PLACE}`);
   for (const name of ['Mugs', 'Plates']) {
@@ -56,12 +42,7 @@ test('tags are dragged on paper, pinned, tried in a second draft, compared and c
   await page.goto(`${server.address}${PLACE}`);
   await wish(page, 'Plates', { litres: '60' });
   // By hand: over a place the reason against it shows before the tag is let go.
-  const [from, to] = [await tag(page, 'Mugs').boundingBox(), await bay(page, 'Top').boundingBox()];
-  if (!from || !to) throw new Error('the tag and its place are on screen');
-  await page.mouse.move(from.x + 20, from.y + 10);
-  await page.mouse.down();
-  await page.mouse.move(to.x + 30, to.y + 20, { steps: 6 });
-  await page.mouse.up();
+  await dragTag(page, 'Mugs', bay(page, 'Top'));
   await expect(bay(page, 'Top')).toContainText('Mugs');
   await tag(page, 'Plates').focus();
   await page.keyboard.press('Enter');

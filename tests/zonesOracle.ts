@@ -39,6 +39,7 @@ export function zoneFaults(request: ZonesRequestInput, assignment: Assignment): 
     if (group.hazard && request.people.some(({ child }) => child) && !bay.locked && bay.z < 1500) faults.push(`${group.id} within a child’s reach`);
     for (const trait of group.avoid ?? []) if (bay[trait]) faults.push(`${group.id} ${trait}`);
     if (group.fixedBayId !== undefined && group.fixedBayId !== bay.id) faults.push(`${group.id} not where it is pinned`);
+    if (group.onlyBayIds && !group.onlyBayIds.some((id) => id === bay.id)) faults.push(`${group.id} not where it is kept to`);
     if (group.selfServe && users.some((user) => isHigh(user?.heightMm ?? 0))) faults.push(`${group.id} cannot be served by oneself`);
     if (users.some((user) => (user?.noStep || user?.child) && isHigh(user.heightMm))) faults.push(`${group.id} needs a step`);
   }

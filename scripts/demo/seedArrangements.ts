@@ -1,4 +1,4 @@
-import { draftSchema, planZones } from '@/core/place';
+import { draftSchema, planZones, setAside } from '@/core/place';
 import { loadSolver, roomIdSchema } from '@/core/shared';
 import { materialsSchema, type MaterialsInput } from '@/core/shop';
 import { placingSchema } from '@/core/sort';
@@ -6,7 +6,7 @@ import type { Project } from '@/core/agree';
 import type { Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { draftTable, groupTable, materialsTable } from '@/data/tables';
-import { zonesOfRoom } from '@/server/place/zonesOfRoom';
+import { zonesOf, zonesOfRoom } from '@/server/place/zonesOfRoom';
 import { measure } from './measure';
 
 /** How a demo room's groups are used and where they stand today, in short hand: uses a week, station, users by their number. */
@@ -80,4 +80,25 @@ export async function seedArrangements(db: Db, project: Project, roomKey: string
   const answer = planZones(request, { solver: await loadSolver(), clock: () => performance.now() });
   const drafts = [{ id: `${roomKey}-draft-0`, name: demo.chosenName, places: null, position: 0 }, { id: `${roomKey}-draft-1`, name: 'Fewest steps', places: answer.assignment, position: 1 }];
   for (const draft of drafts) await db(draftTable.name).insert(draftTable.toRow(draftSchema.parse({ ...draft, projectId: project.id, roomId: roomKey })));
+}
+
+/** A home whose spare bedding is tried out where people sleep; the engine arranges the rest around it. */
+const HOME_DRAFT = {
+  projectKey: 'quarry-row', chosenName: 'Every room for itself', name: 'Bedding by the beds',
+  moved: { 'linen-press-guest': 'wardrobe-0', 'linen-press-duvets': 'under-bed-0' },
+} as const satisfies { readonly moved: Readonly<Record<string, string>> } & Readonly<Record<string, unknown>>;
+
+/** A draft of the whole home beside the rooms' own; every room must have its groups by then. */
+export async function seedHomeDraft(db: Db, project: Project): Promise<void> {
+  if (project.id !== HOME_DRAFT.projectKey) return;
+  const records = await getProjectRecords(db, project.id);
+  const moved = new Map<string, string>(Object.entries(HOME_DRAFT.moved));
+  const asked = zonesOf(records, null, { groups: records.groups, timeLimitMs: 3000 });
+  const request = asked && { ...asked, groups: asked.groups.map((group) => (moved.has(group.id) ? { ...group, fixedBayId: moved.get(group.id) } : group)) };
+  if (!request) return;
+  const now = records.groups.map(({ id, bayId }) => [id, bayId] as const);
+  const answer = planZones(setAside(request, Object.fromEntries(now)).request, { solver: await loadSolver(), clock: () => performance.now() });
+  const places = [...new Map([...now, ...answer.assignment.map(({ groupId, bayId }) => [groupId, bayId] as const)])].map(([groupId, bayId]) => ({ groupId, bayId }));
+  const drafts = [{ id: `${project.id}-draft-0`, name: HOME_DRAFT.chosenName, places: null, position: 0 }, { id: `${project.id}-draft-1`, name: HOME_DRAFT.name, places, position: 1 }];
+  for (const draft of drafts) await db(draftTable.name).insert(draftTable.toRow(draftSchema.parse({ ...draft, projectId: project.id, roomId: null })));
 }

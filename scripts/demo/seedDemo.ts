@@ -18,7 +18,7 @@ import { drawScene, toSceneContainers, type SceneBay } from '@/standins/camera/d
 
 import { demoHomes, type DemoBay, type DemoHome, type DemoRoom, type DemoUnit } from './homes';
 import { measure } from './measure';
-import { seedArrangements } from './seedArrangements';
+import { seedArrangements, seedHomeDraft } from './seedArrangements';
 import { seedMoney } from './seedMoney';
 import { seedPlans } from './seedPlans';
 
@@ -38,6 +38,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
       if (room.bought === 'half') await seedMoney(db, dataDir, { project, roomKey: room.key });
       await insertPictures(db, dataDir, { room, project, home });
     }
+    await seedHomeDraft(db, project);
   }
 }
 

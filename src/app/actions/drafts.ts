@@ -13,37 +13,39 @@ import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
 
 const room = { projectId: projectIdSchema, roomId: roomIdSchema };
+/** A room's arrangement, or (null) the whole home's. */
+const arranged = { projectId: projectIdSchema, roomId: roomIdSchema.nullable() };
 const nameSchema = draftSchema.shape.name;
 
-export async function arrangeAction(projectId: string, roomId: string, ref: string, assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]): Promise<ActionResult> {
-  const schema = z.object({ ...room, ref: refSchema, assignment: z.array(z.object({ groupId: groupIdSchema, bayId: bayIdSchema.nullable() })).max(1000) });
+export async function arrangeAction(projectId: string, roomId: string | null, ref: string, assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]): Promise<ActionResult> {
+  const schema = z.object({ ...arranged, ref: refSchema, assignment: z.array(z.object({ groupId: groupIdSchema, bayId: bayIdSchema.nullable() })).max(1000) });
   return answer(schema, { projectId, roomId, ref, assignment }, async (input) => {
     await arrange(await getDatabase(), input.projectId, input);
     return done;
   });
 }
 
-export async function addDraftAction(projectId: string, roomId: string, from: string, name: string): Promise<ActionResult<string>> {
-  return answer(z.object({ ...room, from: refSchema, name: nameSchema }), { projectId, roomId, from, name }, async (input) => ({ ok: true, value: await addDraft(await getDatabase(), input.projectId, input) }));
+export async function addDraftAction(projectId: string, roomId: string | null, from: string, name: string): Promise<ActionResult<string>> {
+  return answer(z.object({ ...arranged, from: refSchema, name: nameSchema }), { projectId, roomId, from, name }, async (input) => ({ ok: true, value: await addDraft(await getDatabase(), input.projectId, input) }));
 }
 
-export async function renameDraftAction(projectId: string, roomId: string, draftId: string, name: string): Promise<ActionResult> {
-  return answer(z.object({ ...room, draftId: draftIdSchema, name: nameSchema }), { projectId, roomId, draftId, name }, async (input) => {
+export async function renameDraftAction(projectId: string, roomId: string | null, draftId: string, name: string): Promise<ActionResult> {
+  return answer(z.object({ ...arranged, draftId: draftIdSchema, name: nameSchema }), { projectId, roomId, draftId, name }, async (input) => {
     await renameDraft(await getDatabase(), input.projectId, input);
     return done;
   });
 }
 
-const draftInput = z.object({ ...room, draftId: draftIdSchema });
+const draftInput = z.object({ ...arranged, draftId: draftIdSchema });
 
-export async function chooseDraftAction(projectId: string, roomId: string, draftId: string): Promise<ActionResult> {
+export async function chooseDraftAction(projectId: string, roomId: string | null, draftId: string): Promise<ActionResult> {
   return answer(draftInput, { projectId, roomId, draftId }, async (input) => {
     await chooseDraft(await getDatabase(), input.projectId, input);
     return done;
   });
 }
 
-export async function removeDraftAction(projectId: string, roomId: string, draftId: string): Promise<ActionResult> {
+export async function removeDraftAction(projectId: string, roomId: string | null, draftId: string): Promise<ActionResult> {
   return answer(draftInput, { projectId, roomId, draftId }, async (input) => {
     await removeDraft(await getDatabase(), input.projectId, input);
     return done;

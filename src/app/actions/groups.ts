@@ -6,7 +6,7 @@ import { lidWishes, seeWishes } from '@/core/fit';
 import { groupIdSchema, projectIdSchema, roomIdSchema } from '@/core/shared';
 import { placingSchema, type Group } from '@/core/sort';
 import { getDatabase } from '@/data/db';
-import { addGroup, changeGroup, removeGroup } from '@/server/sort/groups';
+import { addGroup, changeGroup, removeGroup, sayMayLeave } from '@/server/sort/groups';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
 
@@ -31,6 +31,13 @@ export async function changeGroupAction(projectId: string, groupId: string, wish
   const schema = z.object({ projectId: projectIdSchema, groupId: groupIdSchema, change: wishesSchema });
   return answer(schema, { projectId, groupId, change: wishes }, async (input) => {
     await changeGroup(await getDatabase(), input.projectId, input);
+    return done;
+  });
+}
+
+export async function sayMayLeaveAction(projectId: string, groupId: string, mayLeave: boolean | null): Promise<ActionResult> {
+  return answer(z.object({ projectId: projectIdSchema, groupId: groupIdSchema, mayLeave: z.boolean().nullable() }), { projectId, groupId, mayLeave }, async (input) => {
+    await sayMayLeave(await getDatabase(), input.projectId, input);
     return done;
   });
 }

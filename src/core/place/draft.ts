@@ -1,23 +1,30 @@
 import { z } from 'zod';
 
 import { bayIdSchema, draftIdSchema, groupIdSchema, projectIdSchema, roomIdSchema } from '../shared';
+import type { Unit } from '../look';
 import type { Group } from '../sort';
 
-/** One arrangement of a room, tried on paper. */
+/** One arrangement of a room, or of the whole home, tried on paper. */
 export const draftSchema = z.object({
   id: draftIdSchema,
   projectId: projectIdSchema,
-  roomId: roomIdSchema,
+  /** Null: of the whole home. */
+  roomId: roomIdSchema.nullable(),
   name: z.string().trim().min(1, 'Type a name for the draft').max(40, 'At most 40 letters'),
   /** Null: this draft is the chosen one, and the groups themselves say where they are to live. */
   places: z.array(z.object({ groupId: groupIdSchema, bayId: bayIdSchema.nullable() })).max(1000).nullable(),
   position: z.number().int(),
 });
 export type Draft = Readonly<z.infer<typeof draftSchema>>;
+/** What is arranged: a room, or (null) the whole home. */
+export type ArrangedScope = Draft['roomId'];
 
 /** An arrangement by its name: "today", "chosen", or the id of a draft; the id of the chosen draft is the same as "chosen". */
 export const arrangementRefSchema = z.union([z.literal('today'), z.literal('chosen'), draftIdSchema]);
 export type ArrangementRef = z.infer<typeof arrangementRefSchema>;
+
+/** Whether a group lives outside its room. */
+export const isAway = (units: readonly Pick<Unit, 'roomId' | 'bays'>[], group: Pick<Group, 'bayId' | 'roomId'>): boolean => units.some((unit) => unit.roomId !== group.roomId && unit.bays.some(({ id }) => id === group.bayId));
 
 /** Which arrangement is meant: how it stands today, the chosen one, or a draft that is not chosen. */
 export type Arrangement = 'today' | 'chosen' | Draft;

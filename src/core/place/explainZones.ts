@@ -91,7 +91,8 @@ export function findZoneFaults(request: ZonesRequest): ZonesReason[] {
   return [];
 }
 
-function findGroupFault(request: ZonesRequest, group: ZoneGroup): ZonesReason | undefined {
+/** Why no bay may hold a group, whatever else stands where; undefined where one may. */
+export function findGroupFault(request: ZonesRequest, group: ZoneGroup): ZonesReason | undefined {
   const { bays } = request;
   const broken = bays.map((bay) => brokenRules(request, group, bay));
   if (broken.some((rules) => rules.length === 0)) return undefined;
@@ -99,6 +100,13 @@ function findGroupFault(request: ZonesRequest, group: ZoneGroup): ZonesReason | 
   const pinned = bays.find(({ id }) => id === group.fixedBayId);
   if (pinned) return { code: 'pin_breaks_rule', subject, message: `${group.name} is pinned to ${pinned.id}, but ${wordRules(brokenRules(request, group, pinned), group, pinned)}.` };
   const widest = bays.reduce((most, bay) => (bay.litres > most.litres ? bay : most));
+  if (group.onlyBayIds?.length === 0) return { code: 'no_fit_place', subject, message: `${group.name} is kept to bays that are not there.` };
+  const kept = group.onlyBayIds && bays.filter(({ id }) => group.onlyBayIds?.includes(id));
+  // Where it is kept to some bays, the others say nothing of why.
+  if (kept && kept.length < bays.length) {
+    const fault = findGroupFault({ ...request, bays: kept }, group);
+    return fault && { ...fault, message: `${fault.message} It is kept to ${kept.length} of the bays.` };
+  }
   if (broken.every((rules) => rules.includes('litres'))) return { code: 'larger_than_every_bay', subject, message: `${group.name} needs ${say(group.litres)} l, the largest bay, ${widest.id}, holds ${say(widest.litres)} l.` };
   if (broken.every((rules) => rules.includes('litres') || rules.includes('load'))) return { code: 'heavier_than_every_bay', subject, message: `${group.name} weighs ${say(massOf(group) / 1000)} kg: no bay that is large enough bears that.` };
   const lacksOnly = (...codes: readonly string[]) => broken.some((rules) => rules.length > 0 && rules.every((rule) => codes.includes(rule)));
@@ -111,7 +119,7 @@ function wordRules(rules: readonly string[], group: ZoneGroup, bay: ZoneBay): st
   const words: Readonly<Record<string, string>> = {
     litres: `it needs ${say(group.litres)} l and there are ${say(bay.litres)} l`, load: `it weighs ${say(massOf(group) / 1000)} kg and the bay bears ${say((bay.maxLoadG ?? 0) / 1000)} kg`,
     hazard: 'it is dangerous, a child lives here, and the bay is neither locked nor 1500 mm high', avoid: `it must be kept from what is ${group.avoid.join(' or ')}`,
-    self_serve: 'not everyone who serves themselves reaches it', step: 'someone who must not climb would need a step', pin: 'it is pinned elsewhere',
+    self_serve: 'not everyone who serves themselves reaches it', step: 'someone who must not climb would need a step', pin: 'it is pinned elsewhere', kept_in: 'it is kept to other bays',
   };
   return rules.map((rule) => words[rule] ?? rule).join(', and ');
 }

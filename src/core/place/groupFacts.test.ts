@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 import { aGroup } from '@test/builders';
 import { placingSchema } from '../sort';
-import { isInSeason, seasonOf, usesPerWeekOf } from '.';
+import { isInSeason, mayLeaveRoom, seasonOf, usesPerWeekOf } from '.';
 
 const placing = (change: object) => placingSchema.parse(change);
 
@@ -24,3 +24,8 @@ test('over the year a seasonal group is used as often as its months add up to', 
 
 test('reserve is used rarely, and what tempts counts as hardly used', () =>
   expect([aGroup({ front: true }), aGroup({ placing: placing({ isBackStock: true }) }), aGroup({ front: true, placing: placing({ isTempting: true }) })].map((group) => usesPerWeekOf(group))).toEqual([14, 0.5, expect.closeTo(0.7, 9)]));
+
+test.each<[string, object, boolean]>([
+  ['Towels', {}, false], ['Towels', { usesPerWeek: 0.5 }, true], ['Spare towels', { isBackStock: true }, true], ['Ski gear', {}, true], ['Ski gear', { mayLeaveRoom: false }, false],
+  ['Drain cleaner', { isBackStock: true }, false], ['Paint & brushes', { usesPerWeek: 0.1 }, false], ['Kitchen knives', { usesPerWeek: 0.1 }, false], ['Kitchen knives', { mayLeaveRoom: true }, true],
+])('%s with %j may leave its room: %s', (name, facts, may) => expect(mayLeaveRoom(aGroup({ name, placing: placing(facts) }))).toBe(may));

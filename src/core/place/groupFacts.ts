@@ -28,6 +28,12 @@ const SEASON_WORDS: readonly (readonly [RegExp, Season])[] = [
 export const isFoodGroup = (group: Group): boolean => group.placing.isFood ?? FOOD.test(group.name);
 export const isFragileGroup = (group: Group): boolean => group.placing.isFragile ?? FRAGILE.test(group.name);
 
+/** Less than once a week a walk to another room is no burden. */
+const RARELY = 1;
+/** Whether a group may live outside its room: as was said, or where it is in reserve, of a season, or rarely used, and not dangerous. */
+export const mayLeaveRoom = (group: Group): boolean => group.placing.mayLeaveRoom ?? (!isDangerous(group) && (group.placing.isBackStock || seasonOf(group) !== undefined || usesPerWeekOf(group) < RARELY));
+const isDangerous = (group: Group): boolean => hazardOf(group) !== undefined || cautionsFor(group.name, 0).includes('hazardous_waste');
+
 export function hazardOf(group: Group): Hazard | undefined {
   if (group.placing.hazard !== null) return group.placing.hazard === 'none' ? undefined : group.placing.hazard;
   const cautions = cautionsFor(group.name, 0);

@@ -89,7 +89,7 @@ export function judgeArrangement(request: ZonesRequest, { places, fragileIds = n
 export const secondsElsewhere = (): number => (2 * OTHER_ROOM_METRES) / 1.2 + 1;
 
 /**
- * Every rule that a group would bend in a bay, with the others where they stand. Pins bind proposals, not hands; room and load
+ * Every rule that a group would bend in a bay, with the others where they stand. Pins and the bays a group is kept to bind proposals, not hands; room and load
  * count with what stands there already. Empty in another room's bay, whose rules that room knows.
  */
 export function bentRulesOf(request: ZonesRequest, asked: { readonly groupId: string; readonly bayId: string | null; readonly places: Places; readonly fragileIds?: ReadonlySet<string> }): BentRule[] {
@@ -98,7 +98,7 @@ export function bentRulesOf(request: ZonesRequest, asked: { readonly groupId: st
   const bay = request.bays.find(({ id }) => id === bayId);
   if (!group || !bay) return [];
   const others = request.groups.filter((other) => other.id !== group.id && places[other.id] === bay.id);
-  const codes = new Set<ZoneRule | 'fragile_high'>(brokenRules(request, group, bay).filter((rule) => rule !== 'pin'));
+  const codes = new Set<ZoneRule | 'fragile_high'>(brokenRules(request, group, bay).filter((rule) => rule !== 'pin' && rule !== 'kept_in'));
   if (group.litres + others.reduce((sum, { litres }) => sum + litres, 0) > bay.litres + SUM_TOLERANCE) codes.add('litres');
   if (bay.maxLoadG !== undefined && massOf(group) + others.reduce((sum, other) => sum + massOf(other), 0) > bay.maxLoadG + SUM_TOLERANCE) codes.add('load');
   if (fragileIds?.has(group.id) && bay.z >= FRAGILE_BELOW_MM) codes.add('fragile_high');

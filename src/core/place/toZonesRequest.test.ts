@@ -1,7 +1,8 @@
 import { aBay, aDecision, aFixture, aGroup, aPlan, aRoom, aUnit, HALL, mm, onWall } from '@test/builders';
 import { personSchema } from '../agree';
 import { foldDecisions, placingSchema } from '../sort';
-import { toZonesRequest } from '.';
+import { usableLitresOf, type Bay } from '../look';
+import { toHomeZonesRequest, toZonesRequest } from '.';
 
 const person = (id: string, change: object = {}) => personSchema.parse({ id, projectId: 'home', name: id, height: mm(1700), isChild: false, noStep: false, position: 0, ...change });
 const unit = aUnit({ place: onWall(0, 1000), bays: [aBay({ lockable: true }), aBay({ id: 'out', rowIndex: 1, outOfScope: true })] });
@@ -41,4 +42,24 @@ test('what groups of other rooms take of a bay is not offered', () => {
 test('without people there is nothing to ask; without a plan the front view stands for it', () => {
   expect(ask({ people: [] })).toBeUndefined();
   expect(ask({ room: aRoom({ id: HALL }) })?.bays[0]).toMatchObject({ x: 430, y: 0 });
+});
+
+test('the rooms of a home lie one after the other; what may not leave its room is kept to its places', () => {
+  const hall = { room: aRoom({ plan: aPlan }), units: [unit], fixtures: [station] };
+  const attic = { room: aRoom({ id: 'attic', name: 'Attic' }), units: [aUnit({ id: 'chest', roomId: 'attic', bays: [aBay({ id: 'lid', unitId: 'chest' })] })], fixtures: [] };
+  const cellar = { room: aRoom({ id: 'cellar', name: 'Cellar' }), units: [], fixtures: [] };
+  const groups = [
+    aGroup({ front: true }), aGroup({ id: 'guest', roomId: 'attic', bayId: 'shelf', placing: { usesPerWeek: 0.2 } }), aGroup({ id: 'pinned', roomId: 'attic', bayId: 'shelf', placing: { isPinned: true } }), aGroup({ id: 'wine', roomId: 'cellar', front: true }),
+  ];
+  const rooms = [hall, cellar, attic];
+  const request = toHomeZonesRequest({ rooms, groups, things, people: [person('ida')] }, 1000);
+  const alone = ask({ groups });
+  expect(request?.bays.map(({ id, litres }) => [id, litres])).toEqual([['shelf', usableLitresOf(unit.bays[0] as Bay)], ['lid', expect.any(Number)]]);
+  expect(request?.bays[0]).toMatchObject({ x: alone?.bays[0]?.x, y: alone?.bays[0]?.y });
+  // The hall reaches to the kettle at 3.2 m; the attic begins 8 m beyond it.
+  expect(request?.bays[1]?.x).toBe((alone?.stations[0]?.x ?? 0) + 8000 + 430);
+  expect(request?.groups.map(({ id, onlyBayIds, fixedBayId, stationId }) => [id, onlyBayIds, fixedBayId, stationId])).toEqual([
+    ['hats', ['shelf'], undefined, 'middle-hall'], ['wine', undefined, undefined, 'middle-cellar'], ['guest', undefined, undefined, 'middle-attic'], ['pinned', undefined, 'shelf', 'middle-attic'],
+  ]);
+  expect(toHomeZonesRequest({ rooms, groups, things, people: [] }, 1000)).toBeUndefined();
 });

@@ -1,33 +1,80 @@
 import type { Person } from '../agree';
 import { arrangeFront, placeAll, traceWalls, usableLitresOf, type Fixture, type Room, type Unit } from '../look';
 import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
-import { hazardOf, isFoodGroup, usesPerWeekOf } from './groupFacts';
+import { hazardOf, isFoodGroup, mayLeaveRoom, usesPerWeekOf } from './groupFacts';
 import { pairBySchool, scaleUses, type PlacingSchools } from './placingSchools';
 import { zonesRequestSchema, type ZonesRequest, type ZonesRequestInput } from './zonesModel';
 
 /** Where no station was named, one walks from here. */
 const MIDDLE = 'middle';
-interface RoomToPlace {
-  readonly room: Room;
-  readonly units: readonly Unit[];
-  readonly fixtures: readonly Fixture[];
-  /** Of the whole home: those of other rooms that live here take their room. */
+/** Rooms of a home are taken to lie so far from each other, one after the other as they are listed; plans know one room each. */
+export const ROOM_GAP_MM = 8000;
+
+interface Household {
+  /** Of the whole home. */
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
   readonly people: readonly Person[];
-  /** How groups are formed and where they live, where practitioners disagree. */
-  readonly schools?: PlacingSchools;
   /** 1 to 12: as it is used in that month; none: over the year. */
   readonly month?: number;
 }
+interface FurnishedRoom {
+  readonly room: Room;
+  readonly units: readonly Unit[];
+  readonly fixtures: readonly Fixture[];
+  /** How groups are formed and where they live, where practitioners disagree. */
+  readonly schools?: PlacingSchools;
+}
 
 /**
- * Asks the `zones` engine where the groups of a room should live. Positions come from the plan; units that are not on it stand
- * side by side as in the front view. Undefined where the household has nobody: then nobody reaches anything.
+ * Asks the `zones` engine where the groups of a room should live; what groups of other rooms take of its places is not offered.
+ * Positions come from the plan; units that are not on it stand side by side as in the front view. Undefined where the
+ * household has nobody: then nobody reaches anything.
  */
-export function toZonesRequest({ room, units, fixtures, groups, things, people, schools = {}, month }: RoomToPlace, timeLimitMs: number): ZonesRequest | undefined {
+export function toZonesRequest({ room, units, fixtures, schools = {}, ...household }: FurnishedRoom & Household, timeLimitMs: number): ZonesRequest | undefined {
+  const { groups, things, people } = household;
   if (people.length === 0) return undefined;
   const own = groups.filter((group) => group.roomId === room.id);
+  const laid = layOut({ room, units, fixtures }, { middleId: MIDDLE, fromX: 0 });
+  const bays = laid.bays.map((bay) => {
+    const taken = groups.filter((group) => group.roomId !== room.id && group.bayId === bay.id);
+    const loadG = taken.reduce((sum, group) => sum + keptMassGOf(group, things), 0);
+    return { ...bay, litres: Math.max(0, bay.litres - taken.reduce((sum, group) => sum + keptLitresOf(group, things), 0)), ...(bay.maxLoadG === undefined ? {} : { maxLoadG: Math.max(0, bay.maxLoadG - loadG) }) };
+  });
+  return zonesRequestSchema.parse({ bays, stations: laid.stations, ...askFor(own, { ...household, schools, bays, stationIds: laid.stationIds, middleId: MIDDLE }), people: toPeople(people), timeLimitMs } satisfies ZonesRequestInput);
+}
+
+/**
+ * Asks it for a whole home at once: the rooms lie one after the other, `ROOM_GAP_MM` apart. What may leave its room stands in
+ * any place of the home, everything else in its own room. Undefined where the household has nobody.
+ */
+export function toHomeZonesRequest({ rooms, ...household }: Household & { readonly rooms: readonly FurnishedRoom[] }, timeLimitMs: number): ZonesRequest | undefined {
+  if (household.people.length === 0) return undefined;
+  const request: Pick<ZonesRequestInput, 'bays' | 'stations'> & Asked = { bays: [], stations: [], groups: [], together: [], apart: [] };
+  const laidRooms: (FurnishedRoom & ReturnType<typeof layOut> & { readonly middleId: string })[] = [];
+  let fromX = 0;
+  for (const room of rooms) {
+    const middleId = `${MIDDLE}-${room.room.id}`;
+    const laid = layOut(room, { middleId, fromX });
+    laidRooms.push({ ...room, ...laid, middleId });
+    if (laid.bays.length > 0) fromX = Math.max(fromX, ...laid.bays.map(({ x }) => x), ...laid.stations.map(({ x }) => x)) + ROOM_GAP_MM;
+    request.bays.push(...laid.bays);
+    request.stations.push(...laid.stations);
+  }
+  for (const { room, schools = {}, stationIds, middleId, bays } of laidRooms) {
+    const own = household.groups.filter((group) => group.roomId === room.id);
+    const asked = askFor(own, { ...household, schools, bays: request.bays, stationIds, middleId });
+    // What has no place to go to in its own room may leave it.
+    const staysIn = bays.map(({ id }) => id);
+    request.groups.push(...asked.groups.map((group, i) => ({ ...group, ...(staysIn.length === 0 || mayLeaveRoom(own[i] as Group) || group.fixedBayId !== undefined ? {} : { onlyBayIds: staysIn }) })));
+    request.together.push(...asked.together);
+    request.apart.push(...asked.apart);
+  }
+  return zonesRequestSchema.parse({ ...request, people: toPeople(household.people), timeLimitMs });
+}
+
+/** The places of a room in scope and its stations, with a middle to walk from where none is named; in plan from x = `fromX`. */
+function layOut({ room, units, fixtures }: Omit<FurnishedRoom, 'schools'>, { middleId, fromX }: { readonly middleId: string; readonly fromX: number }) {
   const traced = room.plan ? traceWalls(room.plan) : undefined;
   const placed = traced?.ok ? placeAll(traced.value, units, fixtures) : undefined;
   const front = arrangeFront(units);
@@ -38,41 +85,49 @@ export function toZonesRequest({ room, units, fixtures, groups, things, people, 
     const beside = front.units.find(({ unitId }) => unitId === unit.id);
     return rect ? { x: rect.x + rect.width / 2, y: rect.y + rect.depth / 2 } : { x: (beside?.xMm ?? 0) + unit.width.mm / 2, y: 0 };
   };
-  const bays = units.flatMap((unit) => unit.bays.filter((bay) => !bay.outOfScope).map((bay) => {
-    const taken = groups.filter((group) => group.roomId !== room.id && group.bayId === bay.id);
-    const loadG = taken.reduce((sum, group) => sum + keptMassGOf(group, things), 0);
-    return {
-      id: bay.id, litres: Math.max(0, usableLitresOf(bay) - taken.reduce((sum, group) => sum + keptLitresOf(group, things), 0)), ...(bay.maxLoadG === null ? {} : { maxLoadG: Math.max(0, bay.maxLoadG - loadG) }),
-      ...positionOf(unit), z: Math.max(0, heights.get(bay.id)?.zMm ?? 0), locked: bay.lockable, moist: bay.moist, warm: bay.warm, light: bay.light, unitId: unit.id,
-    };
-  }));
+  const bays = units.flatMap((unit) => unit.bays.filter((bay) => !bay.outOfScope).map((bay) => ({
+    id: bay.id, litres: usableLitresOf(bay), ...(bay.maxLoadG === null ? {} : { maxLoadG: bay.maxLoadG }),
+    ...positionOf(unit), z: Math.max(0, heights.get(bay.id)?.zMm ?? 0), locked: bay.lockable, moist: bay.moist, warm: bay.warm, light: bay.light, unitId: unit.id,
+  })));
   const stations = isOnPlan ? placed.fixtures.filter(({ fixture }) => fixture.kind === 'station').map(({ fixture, rect }) => ({ id: fixture.id, name: fixture.name, x: rect.x + rect.width / 2, y: rect.y + rect.depth / 2 })) : [];
   const mean = (values: readonly number[]) => (values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length);
-  const middle = { id: MIDDLE, name: 'the middle of the room', x: mean(bays.map(({ x }) => x)), y: mean(bays.map(({ y }) => y)) };
+  const middle = { id: middleId, name: 'the middle of the room', x: mean(bays.map(({ x }) => x)), y: mean(bays.map(({ y }) => y)) };
   // Rooms are drawn from their first corner, so that some walls lie at negative places; the engine counts from the least.
   const all = [...bays, ...stations, middle];
-  const shift = { x: Math.min(0, ...all.map(({ x }) => x)), y: Math.min(0, ...all.map(({ y }) => y)) };
+  const shift = { x: Math.min(0, ...all.map(({ x }) => x)) - fromX, y: Math.min(0, ...all.map(({ y }) => y)) };
   const moved = <T extends { readonly x: number; readonly y: number }>(point: T): T => ({ ...point, x: point.x - shift.x, y: point.y - shift.y });
-  const request: ZonesRequestInput = {
-    bays: bays.map(moved), stations: [...stations, middle].map(moved),
-    people: people.map(({ id, height, isChild, noStep }) => ({ id, heightMm: height.mm, child: isChild, noStep })),
+  return { bays: bays.map(moved), stations: [...stations, middle].map(moved), stationIds: new Set<string>(stations.map(({ id }) => id)) };
+}
+
+interface Asking extends Household {
+  readonly schools: PlacingSchools;
+  readonly bays: readonly { readonly id: string }[];
+  readonly stationIds: ReadonlySet<string>;
+  readonly middleId: string;
+}
+
+type Asked = Pick<ZonesRequestInput, 'groups'> & { readonly [K in 'together' | 'apart']: NonNullable<ZonesRequestInput[K]> };
+
+/** What the groups of one room ask, and of each other. */
+function askFor(own: readonly Group[], { schools, bays, stationIds, middleId, things, people, month }: Asking): Asked {
+  return {
     groups: own.map((group) => {
       const { stationId, userIds, avoid, selfServe, isPinned, isTempting } = group.placing;
       const users = userIds.filter((id) => people.some((person) => person.id === id));
       // What tempts a child is kept from it by the rule that keeps blades from it.
       const hazard = hazardOf(group) ?? (isTempting && people.some(({ isChild }) => isChild) ? 'sharp' : undefined);
       return {
-        id: group.id, name: group.name, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), usesPerWeek: scaleUses(usesPerWeekOf(group, month), schools), stationId: stations.some(({ id }) => id === stationId) ? (stationId as string) : MIDDLE,
+        id: group.id, name: group.name, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), usesPerWeek: scaleUses(usesPerWeekOf(group, month), schools), stationId: stationId !== null && stationIds.has(stationId) ? stationId : middleId,
         // Of the whole household, those who can: a child that never uses a thing must not decide where it lives.
         userIds: users.length > 0 ? users : adultsOf(people), ...(hazard ? { hazard } : {}), food: isFoodGroup(group), avoid: [...avoid], selfServe, ...(isPinned && group.bayId && bays.some(({ id }) => id === group.bayId) ? { fixedBayId: group.bayId } : {}),
       };
     }),
     together: pairBySchool(own, schools),
     apart: own.flatMap((group) => group.placing.apartIds.filter((id) => id !== group.id && own.some((other) => other.id === id)).map((id) => ({ a: group.id, b: id, why: 'never beside each other' }))),
-    timeLimitMs,
   };
-  return zonesRequestSchema.parse(request);
 }
+
+const toPeople = (people: readonly Person[]): ZonesRequestInput['people'] => people.map(({ id, height, isChild, noStep }) => ({ id, heightMm: height.mm, child: isChild, noStep }));
 
 const adultsOf = (people: readonly Person[]): string[] => {
   const adults = people.filter(({ isChild }) => !isChild);

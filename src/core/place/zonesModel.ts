@@ -37,6 +37,8 @@ const zoneGroupSchema = z.strictObject({
   avoid: z.array(z.enum(['moist', 'warm', 'light'])).max(3).default([]),
   food: z.boolean().default(false),
   fixedBayId: requestId.optional(),
+  /** It stands in one of these; any bay where it is missing. */
+  onlyBayIds: z.array(requestId).max(1000).optional(),
   selfServe: z.boolean().default(false),
 });
 export type ZoneGroup = Readonly<z.infer<typeof zoneGroupSchema>>;
@@ -67,6 +69,10 @@ export const zonesRequestSchema = z
     request.groups.forEach((group, i) => {
       if (!stations.has(group.stationId)) refuse(`there is no station "${group.stationId}"`, ['groups', i, 'stationId']);
       if (group.fixedBayId !== undefined && !bays.has(group.fixedBayId)) refuse(`there is no bay "${group.fixedBayId}"`, ['groups', i, 'fixedBayId']);
+      group.onlyBayIds?.forEach((id, j) => {
+        if (!bays.has(id)) refuse(`there is no bay "${id}"`, ['groups', i, 'onlyBayIds', j]);
+        if (group.onlyBayIds?.indexOf(id) !== j) refuse(`the id "${id}" occurs twice`, ['groups', i, 'onlyBayIds', j]);
+      });
       group.userIds.forEach((id, j) => {
         if (!people.has(id)) refuse(`there is no person "${id}"`, ['groups', i, 'userIds', j]);
         if (group.userIds.indexOf(id) !== j) refuse(`the id "${id}" occurs twice`, ['groups', i, 'userIds', j]);

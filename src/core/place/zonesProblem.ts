@@ -2,7 +2,7 @@ import { reachOf, reachSeconds } from '../look';
 import type { ZoneBay, ZoneGroup, ZonePerson, ZonesRequest } from './zonesModel';
 
 /** Why a group must not stand in a bay. */
-export type ZoneRule = 'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'pin';
+export type ZoneRule = 'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'pin' | 'kept_in';
 
 /** A request as arrays: groups and bays by their place in it, a pair (g, b) at `g * bayCount + b`. */
 export interface ZonesProblem {
@@ -59,6 +59,7 @@ export function brokenRules(request: ZonesRequest, group: ZoneGroup, bay: ZoneBa
   if (group.selfServe && users.some(needsStep)) broken.push('self_serve');
   if (users.some((user) => (user.noStep || user.child) && needsStep(user))) broken.push('step');
   if (group.fixedBayId !== undefined && group.fixedBayId !== bay.id) broken.push('pin');
+  if (group.onlyBayIds && !group.onlyBayIds.includes(bay.id)) broken.push('kept_in');
   return broken;
 }
 

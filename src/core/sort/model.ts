@@ -41,6 +41,8 @@ export const placingSchema = z.object({
   season: z.object({ from: month, to: month }).nullable().default(null),
   /** Kept in reserve: it refills the open stock. */
   isBackStock: z.boolean().default(false),
+  /** Whether it may live in another room; null: by its use, where nobody has said. */
+  mayLeaveRoom: z.boolean().nullable().default(null),
   /** Never high up. Null: as its name says. */
   isFragile: z.boolean().nullable().default(null),
   /** Better not at hand: far away, and for children out of reach. */

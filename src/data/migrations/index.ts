@@ -10,6 +10,7 @@ import * as materials from './0007_materials';
 import * as returns from './0008_returns';
 import * as buying from './0009_buying';
 import * as money from './0010_money';
+import * as homeDrafts from './0011_home_drafts';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -26,6 +27,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0008_returns', ...returns },
   { name: '0009_buying', ...buying },
   { name: '0010_money', ...money },
+  { name: '0011_home_drafts', ...homeDrafts },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

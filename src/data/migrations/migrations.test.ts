@@ -61,6 +61,21 @@ test('a client’s yes of the ninth version is kept as one to any price, and wha
   await db.destroy();
 });
 
+test('a draft of the tenth version is a room’s still; later ones may be of the home', async () => {
+  const db = await openOldDatabase();
+  await db.migrate.latest({ migrationSource: { ...migrationSource, getMigrations: async () => (await migrationSource.getMigrations([])).slice(0, 10) } });
+  const draft = { project_id: HOME, name: 'Calm', places_json: '[{"groupId":"hats","bayId":null}]', position: 1 };
+  await db('drafts').insert({ ...draft, id: 'kept', room_id: HALL });
+  await db.migrate.latest({ migrationSource });
+  await db('drafts').insert({ ...draft, id: 'new', room_id: null, position: 2 });
+  const read = async () => (await getProjectRecords(db, HOME)).drafts.map(({ id, roomId, places }) => [id, roomId, places?.length]);
+  expect(await read()).toEqual([['kept', HALL, 1], ['new', null, 1]]);
+  await db.raw('PRAGMA foreign_keys = ON');
+  await db('rooms').where({ id: HALL }).delete();
+  expect(await read()).toEqual([['new', null, 1]]);
+  await db.destroy();
+});
+
 test('a new database knows every migration, in order', async () => {
   const db = await openMemoryDatabase();
   expect((await db('knex_migrations').select('name').orderBy('id')).map(({ name }: { name: string }) => name)).toEqual([...migrationNames]);

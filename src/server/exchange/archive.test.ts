@@ -43,6 +43,7 @@ async function fillHome(): Promise<void> {
   await db(groupTable.name).insert(groupTable.toRow(aGroup({ bayId: 'shelf', standsBayId: 'shelf' })));
   const draft = await addDraft(db, HOME, { roomId: HALL, name: 'Other', from: 'chosen' });
   await arrange(db, HOME, { roomId: HALL, ref: draft, assignment: [{ groupId: aGroup().id, bayId: null }] });
+  await addDraft(db, HOME, { roomId: null, name: 'All of it', from: 'chosen' });
   await makeMoveList(db, HOME, { roomId: HALL, cleaning: 'line', cleanedBayIds: [], basketsStand: 'on the stairs' });
   await saveMaterials(db, HOME, { ...materialsOf(await getProjectRecords(db, HOME), HALL), linedBayIds: [], cuts: [{ name: 'Shelf', length: { mm: 880, text: '88 cm' }, qty: 3 }] });
   await db(shopTable.name).insert(shopTable.toRow(shopSchema.parse({ id: 'corner', name: 'Corner', currency: 'GBP', deliveryMinor: 0, freeOverMinor: null })));

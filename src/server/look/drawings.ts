@@ -4,7 +4,7 @@ import { drawFront, drawPlan, drawUnitPlan, findPlanClashes, toSvg, toSvgMarks, 
 import { drawPlaces, type ArrangementRef } from '@/core/place';
 import { formatLength, type LengthUnit, type RoomId, type UnitId } from '@/core/shared';
 import type { ProjectRecords } from '@/data/projectRepo';
-import { groupsIn, resolveArrangement } from '../place/drafts';
+import { draftsOf, groupsIn, resolveArrangement } from '../place/drafts';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
 /** Scales at which drawings are made: a metre is 100 mm at 1:10 and 50 mm at 1:20. */
@@ -28,9 +28,11 @@ export function gatherDrawing(records: ProjectRecords, request: { readonly roomI
   const options = { measureUnit: records.project.units as LengthUnit, penMm: PEN_ON_PAPER_MM * request.scale };
   if (request.kind === 'front') return units.length === 0 ? undefined : { title: `${room.name}, from the front`, sketches: [{ caption: 'From the front', sketch: drawFront(units, options) }] };
   if (request.kind === 'places') {
-    const arrangement = resolveArrangement(records, room.id, request.draft ?? 'chosen');
-    const name = arrangement === 'today' ? 'as it is today' : arrangement === 'chosen' ? (records.drafts.find((draft) => draft.roomId === room.id && draft.places === null)?.name ?? 'the plan') : arrangement.name;
-    return units.length === 0 ? undefined : { title: `${room.name}, ${name}`, sketches: [{ caption: 'Where everything lives', sketch: drawPlaces({ units, groups: groupsIn(records, room.id, arrangement), things: records.things, ...options }) }] };
+    // A room may be drawn as a draft of the whole home has it.
+    const scope = records.drafts.find(({ id }) => id === request.draft)?.roomId === null ? null : room.id;
+    const arrangement = resolveArrangement(records, scope, request.draft ?? 'chosen');
+    const name = arrangement === 'today' ? 'as it is today' : arrangement === 'chosen' ? (draftsOf(records, scope).find(({ places }) => places === null)?.name ?? 'the plan') : arrangement.name;
+    return units.length === 0 ? undefined : { title: `${room.name}, ${name}`, sketches: [{ caption: 'Where everything lives', sketch: drawPlaces({ units, groups: groupsIn(records, scope, arrangement), things: records.things, ...options }) }] };
   }
   if (request.kind === 'unit') {
     const unit = units.find(({ id }) => id === request.unitId);

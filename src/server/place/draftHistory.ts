@@ -1,12 +1,12 @@
 import 'server-only';
 
-import { placesIn, type ArrangementRef, type Draft } from '@/core/place';
-import type { BayId, GroupId, ProjectId, RoomId } from '@/core/shared';
+import { placesIn, type ArrangedScope, type ArrangementRef, type Draft } from '@/core/place';
+import type { BayId, GroupId, ProjectId } from '@/core/shared';
 import { listChanges, type Change } from '@/data/changes';
 import type { Db } from '@/data/db';
 import type { ProjectRecords } from '@/data/projectRepo';
 import { draftTable } from '@/data/tables';
-import { resolveArrangement, type Assignment } from './drafts';
+import { isWithin, resolveArrangement, type Assignment } from './drafts';
 
 /** An arrangement as a change left it. */
 export interface DraftState {
@@ -23,9 +23,9 @@ const MOST_STATES = 30;
  * How an arrangement came to be, the latest first: walked back from now through what each change remembers of its rows.
  * Ends where it was copied or chosen. O(changes × images).
  */
-export async function draftHistory(db: Db, records: ProjectRecords, { roomId, ref }: { readonly roomId: RoomId; readonly ref: ArrangementRef }): Promise<DraftState[]> {
+export async function draftHistory(db: Db, records: ProjectRecords, { roomId, ref }: { readonly roomId: ArrangedScope; readonly ref: ArrangementRef }): Promise<DraftState[]> {
   const arrangement = resolveArrangement(records, roomId, ref);
-  const own = records.groups.filter((group) => group.roomId === roomId);
+  const own = records.groups.filter(isWithin(roomId));
   const bayIds = new Set(records.units.flatMap((unit) => unit.bays.map(({ id }) => id)));
   let places: Map<GroupId, BayId | null> = new Map(Object.entries(placesIn(own, { arrangement, bayIds })) as [GroupId, BayId | null][]);
   const states: DraftState[] = [];
@@ -48,7 +48,7 @@ function draftBefore({ images }: Change, draftId: Draft['id']): Before {
   return draft?.places ? new Map(draft.places.map(({ groupId, bayId }) => [groupId, bayId])) : 'beginning';
 }
 
-function groupsBefore({ images }: Change, roomId: RoomId, column: 'bay_id' | 'stands_bay_id'): Before {
-  const moved = images.filter(({ table, before, after }) => table === 'groups' && before?.room_id === roomId && after && (before[column] ?? null) !== (after[column] ?? null));
+function groupsBefore({ images }: Change, roomId: ArrangedScope, column: 'bay_id' | 'stands_bay_id'): Before {
+  const moved = images.filter(({ table, before, after }) => table === 'groups' && before && (roomId === null || before.room_id === roomId) && after && (before[column] ?? null) !== (after[column] ?? null));
   return moved.length === 0 ? undefined : new Map(moved.map(({ id, before }) => [id as GroupId, (before?.[column] ?? null) as BayId | null]));
 }

@@ -1,11 +1,12 @@
-import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup } from '@test/builders';
-import type { ArrangementRef } from '@/core/place';
+import { aBay, aDatabase, aDecision, aGroup, aRoom, aUnit, HALL, HOME, insertGroup } from '@test/builders';
+import type { ArrangedScope, ArrangementRef } from '@/core/place';
 import { bayIdSchema, groupIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { getProjectRecords } from '@/data/projectRepo';
-import { bayTable, unitTable } from '@/data/tables';
+import { bayTable, roomTable, unitTable } from '@/data/tables';
+import { drawingSvg, gatherDrawing } from '../look/drawings';
 import { removeUnit } from '../look/saveUnit';
 import { draftHistory } from './draftHistory';
 import { addDraft, arrange, chooseDraft, groupsIn, removeDraft, renameDraft, resolveArrangement } from './drafts';
@@ -89,6 +90,24 @@ test('a place that is taken away is nowhere in every arrangement, and undo bring
   expect([await placesOf(draft), await placesOf('today'), await placesOf('chosen')]).toEqual([[null, null], [null, null], [null, null]]);
   await moveChange(db, HOME, 'undo');
   expect([await placesOf(draft), await placesOf('today'), await placesOf('chosen')]).toEqual([['second', 'shelf'], ['second', 'shelf'], ['shelf', 'second']]);
+});
+
+test('a draft of the whole home holds every room, is changed apart from theirs, and puts groups in other rooms when it is chosen', async () => {
+  await db(roomTable.name).insert(roomTable.toRow(aRoom({ id: 'attic', name: 'Attic', position: 1 })));
+  await insertGroup(db, aGroup({ id: 'tent', name: 'Tent', roomId: 'attic', bayId: null }));
+  const ofHall = await addDraft(db, HOME, { roomId: HALL, name: 'By person', from: 'today' });
+  const ofHome = await addDraft(db, HOME, { roomId: null, name: 'All of it', from: 'chosen' });
+  const placesAt = async (scope: ArrangedScope, ref: ArrangementRef) => Object.fromEntries(groupsIn(await records(), scope, resolveArrangement(await records(), scope, ref)).map(({ id, bayId }) => [id, bayId]));
+  await arrange(db, HOME, { roomId: null, ref: ofHome, assignment: [{ groupId: groupIdSchema.parse('tent'), bayId: shelf }, { groupId: hats, bayId: null }] });
+  expect([await placesAt(null, ofHome), await placesAt(HALL, ofHall), await placesAt(HALL, 'chosen')]).toEqual([{ hats: null, bags: 'second', tent: 'shelf' }, { hats: 'second', bags: 'shelf', tent: null }, { hats: 'shelf', bags: 'second', tent: null }]);
+  expect((await draftHistory(db, await records(), { roomId: null, ref: ofHome })).map(({ label }) => label)).toEqual(['arranged 2 groups anew in All of it', 'copied into All of it']);
+  const drawing = gatherDrawing(await records(), { roomId: HALL, kind: 'places', unitId: undefined, scale: 10, draft: ofHome });
+  expect([drawing?.title, drawing && drawingSvg(drawing, 10).includes('>Tent</text>')]).toEqual(['Hall, All of it', true]);
+  await chooseDraft(db, HOME, { roomId: null, draftId: ofHome });
+  expect(await placesAt(HALL, 'chosen')).toEqual({ hats: null, bags: 'second', tent: 'shelf' });
+  expect((await records()).drafts.filter(({ roomId }) => roomId === null).map(({ name, places }) => [name, places === null])).toEqual([['First draft', false], ['All of it', true]]);
+  await moveChange(db, HOME, 'undo');
+  expect(await placesAt(HALL, 'chosen')).toEqual({ hats: 'shelf', bags: 'second', tent: null });
 });
 
 test('a bay or draft that is not there moves nothing', async () => {

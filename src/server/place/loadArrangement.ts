@@ -1,23 +1,24 @@
 import 'server-only';
 
 import { arrangeFront, bayInsideOf, type Bay, type Unit } from '@/core/look';
-import { bayLevelOf, judgeArrangement, type ArrangementJudgement, type ArrangementRef, type BayLevel, type ZonesRequest } from '@/core/place';
+import { bayLevelOf, judgeArrangement, type ArrangedScope, type ArrangementJudgement, type ArrangementRef, type BayLevel, type ZonesRequest } from '@/core/place';
 import { draftIdSchema } from '@/core/shared';
 import type { Group } from '@/core/sort';
-import type { OpenRoom } from '../desk/openRoom';
+import type { ProjectRecords } from '@/data/projectRepo';
 import { draftsOf, groupsIn, resolveArrangement } from './drafts';
-import { fragileIdsOf, zonesOfRoom } from './zonesOfRoom';
+import { fragileIdsOf, zonesOf } from './zonesOfRoom';
 
 /** So long a proposal is improved before it is shown as final; the first one is there at once. */
 const PROPOSAL_MS = 4000;
 
-/** One arrangement of a room with all that is said of it. */
+/** One arrangement of a room, or of the whole home, with all that is said of it. */
 export interface ArrangementView {
   readonly slips: readonly { readonly ref: string; readonly name: string; readonly isChosen: boolean }[];
   readonly shownRef: ArrangementRef;
   /** Of the whole home, where this arrangement has them. */
   readonly groups: readonly Group[];
   readonly levels: readonly { readonly bay: Bay; readonly level: BayLevel }[];
+  /** Places of another room, and of the whole home, with their room. */
   readonly bayNames: Readonly<Record<string, string>>;
   readonly zones: ZonesRequest | undefined;
   readonly fragileIds: readonly string[];
@@ -28,43 +29,52 @@ export interface ArrangementView {
   readonly shelves: readonly { readonly bayId: string; readonly belowBayId: string; readonly name: string; readonly heightMm: number; readonly belowHeightMm: number }[];
 }
 
-export type RoomToArrange = Pick<OpenRoom, 'records' | 'own'>;
+export interface Arranged {
+  readonly records: ProjectRecords;
+  readonly scope: ArrangedScope;
+}
 
-/** What the arrangements of a room are called, today's first; before there are drafts the chosen one has no id of its own. */
-export function slipsOf({ records, own }: RoomToArrange): ArrangementView['slips'] {
-  const drafts = draftsOf(records, own.room.id);
+/** What the arrangements are called, today's first; before there are drafts the chosen one has no id of its own. */
+export function slipsOf({ records, scope }: Arranged): ArrangementView['slips'] {
+  const drafts = draftsOf(records, scope);
   return [
     { ref: 'today', name: 'As it is today', isChosen: false },
     ...(drafts.length === 0 ? [{ ref: 'chosen', name: 'The plan', isChosen: true }] : drafts.map(({ id, name, places }) => ({ ref: id, name, isChosen: places === null }))),
   ];
 }
 
-/** The arrangement that was asked for; the chosen one where that is none of this room. */
-export function readRef(room: RoomToArrange, asked: string | readonly string[] | undefined): ArrangementRef {
-  const slips = slipsOf(room);
+/** The arrangement that was asked for; the chosen one where there is none of that name. */
+export function readRef(arranged: Arranged, asked: string | readonly string[] | undefined): ArrangementRef {
+  const slips = slipsOf(arranged);
   const found = slips.find(({ ref }) => ref === asked) ?? slips.find(({ isChosen }) => isChosen);
   return found === undefined || found.ref === 'chosen' ? 'chosen' : found.ref === 'today' ? 'today' : draftIdSchema.parse(found.ref);
 }
 
-export function loadArrangement(room: RoomToArrange, asked: string | readonly string[] | undefined): ArrangementView {
-  const { records, own } = room;
-  const shownRef = readRef(room, asked);
-  const bays = own.units.flatMap((unit) => unit.bays);
+export function loadArrangement(arranged: Arranged, asked: string | readonly string[] | undefined): ArrangementView {
+  const { records, scope } = arranged;
+  const shownRef = readRef(arranged, asked);
+  const units = records.units.filter((unit) => scope === null || unit.roomId === scope);
+  const bays = units.flatMap((unit) => unit.bays);
   const judge = (ref: ArrangementRef) => {
-    const groups = groupsIn(records, own.room.id, resolveArrangement(records, own.room.id, ref));
-    const zones = zonesOfRoom(records, own.room.id, { groups, timeLimitMs: PROPOSAL_MS });
+    const groups = groupsIn(records, scope, resolveArrangement(records, scope, ref));
+    const zones = zonesOf(records, scope, { groups, timeLimitMs: PROPOSAL_MS });
     const fragileIds = fragileIdsOf(groups);
     return { groups, zones, fragileIds, judged: zones && judgeArrangement(zones, { places: Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])), fragileIds: new Set(fragileIds) }) };
   };
   const shown = judge(shownRef);
-  const fronts = arrangeFront(own.units).units.flatMap((unit) => unit.layout.bays);
+  const fronts = arrangeFront(units).units.flatMap((unit) => unit.layout.bays);
   const levels = bays.map((bay) => ({ bay, level: bayLevelOf({ bay, reachMm: fronts.find(({ bayId }) => bayId === bay.id)?.zMm ?? 0, groups: shown.groups, things: records.things, people: records.people }) }));
   return {
-    slips: slipsOf(room), shownRef, ...shown, levels, bayNames: Object.fromEntries(records.units.flatMap((unit) => unit.bays.map(({ id, name }) => [id, name] as const))),
+    slips: slipsOf(arranged), shownRef, ...shown, levels, bayNames: bayNamesOf(arranged),
     judgedToday: judge('today').judged, minutesNow: minutesOf(shown.judged),
-    shelves: own.units.flatMap(shelvesOf),
+    shelves: units.flatMap(shelvesOf),
   };
 }
+
+const bayNamesOf = ({ records, scope }: Arranged): Record<string, string> => Object.fromEntries(records.units.flatMap((unit) => {
+  const room = unit.roomId === scope ? undefined : records.rooms.find(({ id }) => id === unit.roomId)?.name.toLowerCase();
+  return unit.bays.map(({ id, name }) => [id, room === undefined ? name : `${name}, ${room}`] as const);
+}));
 
 const minutesOf = (judged: ArrangementJudgement | undefined): number | undefined =>
   judged && judged.homelessIds.length + judged.elsewhereIds.length + judged.bent.length === 0 ? (judged.secondsPerWeek + judged.pairSecondsPerWeek) / 60 : undefined;

@@ -9,7 +9,6 @@ import { drawingSvg, gatherDrawing } from '../look/drawings';
 import { loadArrangement, readRef, slipsOf } from './loadArrangement';
 import { addDraft } from './drafts';
 import { seasonsOfRoom, writeSeasonReminders } from './seasons';
-import { roomRecordsOf } from '../desk/loadDesk';
 
 const deep = aBay({ depthReadings: [mm(560)] });
 const unit = aUnit({ depth: mm(600), bays: [deep] });
@@ -27,10 +26,7 @@ beforeEach(async () => {
 afterEach(() => db.destroy());
 
 const linesOf = (file: string) => file.replaceAll('\r\n ', '').split('\r\n');
-const room = async () => {
-  const records = await getProjectRecords(db, HOME);
-  return { records, own: roomRecordsOf(records, HALL) };
-};
+const room = async () => ({ records: await getProjectRecords(db, HOME), scope: HALL });
 
 test('what changes with the seasons comes again each year on the first of its month, as the same entry at each export', async () => {
   const { records } = await room();

@@ -39,6 +39,13 @@ export const createGroup = (
   uncountedLitres: 0, lid: 'any', see: 'any', front: false, loose: false, placing: usualPlacing as Group['placing'], position: input.position,
 });
 
+/** Says whether a group may live outside its room; null: by its use. @errors `not_found`. */
+export async function sayMayLeave(db: Db, projectId: ProjectId, { groupId, mayLeave }: { readonly groupId: GroupId; readonly mayLeave: boolean | null }): Promise<void> {
+  const group = (await getProjectRecords(db, projectId)).groups.find(({ id }) => id === groupId);
+  if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
+  await changeGroup(db, projectId, { groupId, change: { placing: { ...group.placing, mayLeaveRoom: mayLeave } } });
+}
+
 export type GroupChange = Partial<Pick<Group, 'name' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose' | 'placing'>>;
 
 /**

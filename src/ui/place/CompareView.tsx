@@ -13,12 +13,18 @@ import { minutesWords } from './placeWords';
 export interface CompareSide {
   readonly ref: string;
   readonly judged: ArrangementJudgement | undefined;
+  /** Groups that live outside their room. */
+  readonly awayIds: readonly string[];
 }
 
 interface CompareViewProps {
   readonly slips: readonly DraftSlip[];
   readonly sides: readonly [CompareSide, CompareSide];
   readonly changes: readonly PlaceChange[];
+  /** Before what is asked of the address: what is compared. */
+  readonly scopeQuery: string;
+  /** What is assumed; undefined: what is usual for one room. */
+  readonly note: string | undefined;
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly people: readonly { readonly id: string; readonly name: string }[];
   readonly bayNames: Readonly<Record<string, string>>;
@@ -26,22 +32,22 @@ interface CompareViewProps {
 }
 
 /** Two arrangements point by point: what they ask in a week, who reaches what, which places are full, which rules bend, and what moves. */
-export function CompareView({ slips, sides, changes, groups, people, bayNames, onChoose }: CompareViewProps) {
+export function CompareView({ slips, sides, changes, scopeQuery, note, groups, people, bayNames, onChoose }: CompareViewProps) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   const [a, b] = sides;
   const slipOf = ({ ref }: CompareSide): DraftSlip | undefined => slips.find((slip) => slip.ref === ref);
-  const show = (first: string, second: string) => router.push(`?a=${first}&b=${second}`);
+  const show = (first: string, second: string) => router.push(`?${scopeQuery}a=${first}&b=${second}`);
   const nameOf = (list: CompareViewProps['groups'], id: string) => list.find((entry) => entry.id === id)?.name ?? '';
   const bayName = (id: string | null) => (id === null ? 'the tray' : (bayNames[id] ?? 'another room'));
-  const listed = (names: readonly string[]) => (names.length === 0 ? 'none' : names.join(', '));
+  const listed = (names: readonly string[]) => (names.length === 0 ? 'none' : names.join('; '));
   const choose = async (ref: string) => {
     const result = await onChoose(ref);
     setMessage(result.ok ? '' : result.message);
     router.refresh();
   };
   if (!a.judged || !b.judged) return <p className="panel p-5 text-[16px]">Add the people of the household first: without them nobody walks or reaches.</p>;
-  const rows: readonly (readonly [label: string, of: (judged: ArrangementJudgement) => string])[] = [
+  const rows: readonly (readonly [label: string, of: (judged: ArrangementJudgement, side: CompareSide) => string])[] = [
     ['Time a week', (judged) => minutesWords(judged.secondsPerWeek)],
     ['Walked a week', (judged) => `${Math.round(judged.metresPerWeek)} m`],
     ['Bends a week', (judged) => String(Math.round(judged.bendsPerWeek))],
@@ -51,7 +57,7 @@ export function CompareView({ slips, sides, changes, groups, people, bayNames, o
     ['Half empty places', (judged) => listed(judged.halfEmptyBayIds.map(bayName))],
     ['Rules bent', (judged) => listed(judged.bent.map((rule) => `${nameOf(groups, rule.groupId)} on ${bayName(rule.bayId)}: ${bentWords(rule, groups)}`))],
     ['Without a home', (judged) => listed(judged.homelessIds.map((id) => nameOf(groups, id)))],
-    ['In another room', (judged) => listed(judged.elsewhereIds.map((id) => nameOf(groups, id)))],
+    ['In another room', (_, { awayIds }) => listed(awayIds.map((id) => nameOf(groups, id)))],
   ];
   return (
     <>
@@ -74,12 +80,12 @@ export function CompareView({ slips, sides, changes, groups, people, bayNames, o
         </thead>
         <tbody>
           {rows.map(([label, of]) => {
-            const [first, second] = [of(a.judged as ArrangementJudgement), of(b.judged as ArrangementJudgement)];
+            const [first, second] = [of(a.judged as ArrangementJudgement, a), of(b.judged as ArrangementJudgement, b)];
             const isSame = first === second;
             return (
               <tr key={label} className="border-t border-line align-top">
                 <th scope="row" className="p-3 py-2 text-left font-[650]">{label}</th>
-                {[first, second].map((text, i) => <td key={i} className={`p-3 py-2 ${isSame ? 'text-soft' : ''} ${/^[\d.]/.test(text) ? 'font-mono' : ''}`}>{text}</td>)}
+                {[first, second].map((text, i) => <td key={i} className={`p-3 py-2 ${isSame ? 'text-soft' : ''} ${/^[\d.]/.test(text) ? 'font-mono' : ''}`}><Cell text={text} /></td>)}
               </tr>
             );
           })}
@@ -98,9 +104,24 @@ export function CompareView({ slips, sides, changes, groups, people, bayNames, o
             ))}
           </ul>
         )}
+        {note !== undefined && <p className="mt-2 text-[13.5px] text-soft">{note}</p>}
         {[a, b].some(({ judged }) => (judged?.elsewhereIds.length ?? 0) > 0) && <p className="mt-2 text-[13.5px] text-soft">To another room {OTHER_ROOM_METRES} m are assumed, each way.</p>}
       </section>
     </>
+  );
+}
+
+/** So many names are read at a glance; more are counted, and folded. */
+const MOST_NAMED = 8;
+
+function Cell({ text }: { text: string }) {
+  const names = text.split('; ');
+  if (names.length <= MOST_NAMED) return text;
+  return (
+    <details>
+      <summary>{names.length}</summary>
+      <ul>{names.map((name) => <li key={name}>{name}</li>)}</ul>
+    </details>
   );
 }
 

@@ -25,6 +25,8 @@ interface FrontBoardProps {
   readonly things: readonly Thing[];
   readonly people: readonly Person[];
   readonly measureUnit: LengthUnit;
+  /** Other rooms are drawn beside it, to the same scale. */
+  readonly isOneOfMany?: boolean;
   readonly carried: Carried | undefined;
   readonly heldAgainst: { readonly bayId: string; readonly words: readonly string[] } | undefined;
   readonly onPutOn: (bayId: Bay['id']) => void;
@@ -34,14 +36,16 @@ interface FrontBoardProps {
 /** Tallest drawing that leaves the tray and the numbers on one screen. */
 const BOARD_HEIGHT_PX = 372;
 const LEAST_SCALE = 0.175;
+/** Of the home at least two rooms stand side by side. */
+const HOME_SCALE = 0.16;
 /** Under a thumb tags are taller: the drawing grows with them, and is pushed aside to see the rest. */
 const PHONE_SCALE = 0.245;
 
 /** The units of the room from the front, to scale, each place with its tags and its level. */
-export function FrontBoard({ units, groups, things, people, measureUnit, carried, heldAgainst, onPutOn, tagProps }: FrontBoardProps) {
+export function FrontBoard({ units, groups, things, people, measureUnit, isOneOfMany = false, carried, heldAgainst, onPutOn, tagProps }: FrontBoardProps) {
   const view = arrangeFront(units);
   const isPhone = useIsPhone();
-  const scale = isPhone ? PHONE_SCALE : Math.max(LEAST_SCALE, Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)));
+  const scale = isPhone ? PHONE_SCALE : isOneOfMany ? HOME_SCALE : Math.max(LEAST_SCALE, Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)));
   return (
     <div className="panel squared overflow-x-auto p-3">
       <div className="relative mx-auto" style={{ width: view.widthMm * scale, height: view.heightMm * scale + 3 }}>
@@ -67,7 +71,7 @@ export function FrontBoard({ units, groups, things, people, measureUnit, carried
             );
           }),
         )}
-        <ReachLine people={people} measureUnit={measureUnit} scale={scale} heightMm={view.heightMm} />
+        <ReachLine people={people} measureUnit={measureUnit} scale={scale} heightMm={view.heightMm} isNamed={!isOneOfMany} />
         <div className="absolute inset-x-[-8px] bottom-0 h-[3px] bg-ink" aria-hidden="true" />
       </div>
       <div className="relative mx-auto h-6" style={{ width: view.widthMm * scale }}>
@@ -80,17 +84,21 @@ export function FrontBoard({ units, groups, things, people, measureUnit, carried
   );
 }
 
-/** Between these heights nobody in the household stretches or bends. */
-function ReachLine({ people, measureUnit, scale, heightMm }: { people: readonly Person[]; measureUnit: LengthUnit; scale: number; heightMm: number }) {
+/** How high whoever stretches first, and how low whoever bends first, takes things at ease. */
+export function reachLines(people: readonly Person[], measureUnit: LengthUnit): { readonly mm: number; readonly text: string }[] {
   const { ceiling, floor } = tightestReach(people);
-  const lines = [
-    ceiling && { mm: ceiling.noStretchMm, text: `${ceiling.personName}, no stretch · ${formatLength(ceiling.noStretchMm, measureUnit)}` },
-    floor && { mm: floor.noBendMm, text: `${floor.personName}, no bend · ${formatLength(floor.noBendMm, measureUnit)}` },
+  return [
+    ...(ceiling ? [{ mm: ceiling.noStretchMm, text: `${ceiling.personName}, no stretch · ${formatLength(ceiling.noStretchMm, measureUnit)}` }] : []),
+    ...(floor ? [{ mm: floor.noBendMm, text: `${floor.personName}, no bend · ${formatLength(floor.noBendMm, measureUnit)}` }] : []),
   ];
-  return lines.map((line) =>
-    line && line.mm < heightMm ? (
+}
+
+/** Between these heights nobody in the household stretches or bends. */
+function ReachLine({ people, measureUnit, scale, heightMm, isNamed }: { people: readonly Person[]; measureUnit: LengthUnit; scale: number; heightMm: number; isNamed: boolean }) {
+  return reachLines(people, measureUnit).map((line) =>
+    line.mm < heightMm ? (
       <div key={line.text} aria-hidden="true" className="pointer-events-none absolute inset-x-[-8px] border-t-[1.5px] border-dotted border-rim" style={{ bottom: line.mm * scale + 3 }}>
-        <span className="absolute right-0 bottom-px rounded-sm bg-white/90 px-1 text-[12px] leading-tight text-rim">{line.text}</span>
+        {isNamed && <span className="absolute right-0 bottom-px rounded-sm bg-white/90 px-1 text-[12px] leading-tight text-rim">{line.text}</span>}
       </div>
     ) : null,
   );

@@ -12,16 +12,22 @@ import type { Group, Thing } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { bentWords } from './bentWords';
 import { carryKey, type Carried } from './carryKey';
-import { FrontBoard } from './FrontBoard';
+import { FrontBoard, reachLines } from './FrontBoard';
 import { HomelessTray } from './HomelessTray';
 import { HomeStrip } from './HomeStrip';
 
-interface PlaceBoardProps {
+interface RoomFront {
+  readonly id: string;
+  readonly name: string;
   readonly units: readonly Unit[];
+}
+
+interface PlaceBoardProps {
+  /** Drawn large, to one scale: the room, or every room of the home. */
+  readonly rooms: readonly RoomFront[];
   /** Of the whole home, where the shown arrangement has them. */
   readonly groups: readonly Group[];
-  readonly roomId: Group['roomId'];
-  readonly otherRooms: readonly { readonly id: string; readonly name: string; readonly units: readonly Unit[] }[];
+  readonly otherRooms: readonly RoomFront[];
   /** What the rules are asked of; undefined where nobody lives here. */
   readonly zones: ZonesRequest | undefined;
   readonly fragileIds: readonly string[];
@@ -31,8 +37,8 @@ interface PlaceBoardProps {
   readonly onPlace: (assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]) => Promise<ActionResult>;
 }
 
-/** The room from the front, to scale, with a tag for each group: dragged, tapped, or carried by keys. */
-export function PlaceBoard({ units, groups: keptGroups, roomId, otherRooms, zones, fragileIds, things, people, measureUnit, onPlace }: PlaceBoardProps) {
+/** The room, or the home room by room, from the front, to scale, with a tag for each group: dragged, tapped, or carried by keys. */
+export function PlaceBoard({ rooms, groups: keptGroups, otherRooms, zones, fragileIds, things, people, measureUnit, onPlace }: PlaceBoardProps) {
   const router = useRouter();
   const [, startTransition] = useTransition();
   const [moved, setMoved] = useState<Readonly<Record<string, Bay['id'] | null>>>({});
@@ -42,8 +48,8 @@ export function PlaceBoard({ units, groups: keptGroups, roomId, otherRooms, zone
   const [message, setMessage] = useState('');
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   const groups = keptGroups.map((group) => (moved[group.id] === undefined ? group : { ...group, bayId: moved[group.id] ?? null }));
-  const bays = walkBays(units).filter((bay) => !bay.outOfScope);
-  const farBays = otherRooms.flatMap((room) => walkBays(room.units).filter((bay) => !bay.outOfScope));
+  const baysIn = (fronts: readonly RoomFront[]) => fronts.flatMap(({ units }) => walkBays(units).filter((bay) => !bay.outOfScope));
+  const [bays, farBays] = [baysIn(rooms), baysIn(otherRooms)];
   const nameOf = (bayId: string | undefined) => [...bays, ...farBays].find(({ id }) => id === bayId)?.name;
   const places = Object.fromEntries(groups.map((group) => [group.id, group.bayId]));
   const hindrances = (groupId: string, bayId: string | undefined): string[] =>
@@ -91,11 +97,19 @@ export function PlaceBoard({ units, groups: keptGroups, roomId, otherRooms, zone
     </>
   ) : message;
   const tagProps = { things, carried, onKeyDown: onTagKey, onTap: (group: Group) => setCarried((before) => (before?.groupId === group.id ? undefined : { groupId: group.id, overBayId: group.bayId ?? undefined })) };
-  const homeless = groups.filter((group) => group.roomId === roomId && group.bayId === null);
+  const homeless = groups.filter((group) => group.bayId === null && rooms.some(({ id }) => id === group.roomId));
   return (
     <DndContext id="place" sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => setDragged(groups.find(({ id }) => id === active.id))} onDragOver={onDragOver} onDragEnd={onDragEnd} onDragCancel={() => { setDragged(undefined); setHover(undefined); }}>
       <HomelessTray groups={homeless} status={status} isTarget={carried !== undefined && carried.overBayId === undefined} onPutHere={carried ? () => place(carried.groupId, undefined) : undefined} {...tagProps} />
-      <FrontBoard units={units} groups={groups} things={things} people={people} measureUnit={measureUnit} carried={carried} heldAgainst={heldAgainst} onPutOn={(bayId) => carried && place(carried.groupId, bayId)} tagProps={tagProps} />
+      {rooms.length > 1 && <p className="mb-2 text-[13.5px] text-rim">Dotted: {reachLines(people, measureUnit).map(({ text }) => text).join('; ')}.</p>}
+      <div className="flex flex-wrap items-end gap-3">
+        {rooms.map(({ id, name, units }) => (
+          <section key={id} aria-label={name} className={rooms.length === 1 ? 'min-w-0 grow' : 'min-w-0'}>
+            {rooms.length > 1 && <h2 className="caption mb-1 font-text">{name}</h2>}
+            <FrontBoard units={units} groups={groups} things={things} people={people} measureUnit={measureUnit} isOneOfMany={rooms.length > 1} carried={carried} heldAgainst={heldAgainst} onPutOn={(bayId) => carried && place(carried.groupId, bayId)} tagProps={tagProps} />
+          </section>
+        ))}
+      </div>
       <HomeStrip rooms={otherRooms} groups={groups} things={things} overBayId={carried?.overBayId} onPut={carried ? (bayId) => place(carried.groupId, bayId) : undefined} />
       <DragOverlay dropAnimation={null}>{dragged && <span className="tag cursor-grabbing text-[13.5px]">{dragged.name}</span>}</DragOverlay>
     </DndContext>

@@ -1,6 +1,6 @@
 import { StepPages } from '../shell/StepPages';
 
-const PAGES = [['', 'On paper'], ['compare', 'Compare'], ['moves', 'Moves'], ['seasons', 'Seasons']] as const;
+const PAGES = [['', 'On paper'], ['home', 'Whole home'], ['compare', 'Compare'], ['moves', 'Moves'], ['seasons', 'Seasons']] as const;
 export type PlacePage = (typeof PAGES)[number][0];
 
 /** The pages of placing. */

@@ -1,10 +1,10 @@
 /** The shown arrangement to scale, as SVG, as PDF and to print. */
-export function PlacePaper({ projectId, roomId, draftRef }: { projectId: string; roomId: string; draftRef: string }) {
+export function PlacePaper({ projectId, roomId, draftRef, roomName }: { projectId: string; roomId: string; draftRef: string; /** Where several rooms are shown. */ roomName?: string }) {
   const href = (scale: number, format: string) => `/api/projects/${projectId}/drawings?room=${roomId}&what=places&draft=${draftRef}&scale=${scale}&format=${format}`;
   const link = 'inline-flex min-h-8 items-center text-[14px] text-rim underline underline-offset-3 max-md:min-h-11';
   return (
     <section>
-      <h2 className="caption mb-1 font-text">This arrangement on paper</h2>
+      <h2 className="caption mb-1 font-text">{roomName ?? 'This arrangement'} on paper</h2>
       <table className="text-[14px]">
         <tbody>
           {[20, 10].map((scale) => (

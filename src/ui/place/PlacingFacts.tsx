@@ -1,6 +1,6 @@
 'use client';
 
-import { hazardOf, isFoodGroup, isFragileGroup, seasonOf } from '@/core/place';
+import { hazardOf, isFoodGroup, isFragileGroup, mayLeaveRoom, seasonOf } from '@/core/place';
 import type { Group } from '@/core/sort';
 import { CheckField, SelectField } from '../primitives/Field';
 import { MONTH_NAMES } from './placeWords';
@@ -32,6 +32,7 @@ export function PlacingFacts({ group, placing, others, onChange }: PlacingFactsP
           <CheckField label="breaks" checked={isFragileGroup(now)} onChange={(event) => onChange({ isFragile: event.target.checked })} />
           <CheckField label="kept in reserve" checked={placing.isBackStock} onChange={(event) => onChange({ isBackStock: event.target.checked })} />
           <CheckField label="tempting" checked={placing.isTempting} onChange={(event) => onChange({ isTempting: event.target.checked })} />
+          <CheckField label="may live in another room" checked={mayLeaveRoom(now)} onChange={(event) => onChange({ mayLeaveRoom: event.target.checked })} />
           <CheckField label="everyone takes it themselves" checked={placing.selfServe} onChange={(event) => onChange({ selfServe: event.target.checked })} />
         </div>
         <fieldset>

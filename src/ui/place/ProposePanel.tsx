@@ -4,7 +4,7 @@ import { Compass } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
-import type { ZonesRequest, ZoneWhy } from '@/core/place';
+import { setAside, type ZonesRequest, type ZoneWhy } from '@/core/place';
 import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -18,19 +18,26 @@ interface ProposePanelProps {
   readonly request: ZonesRequest;
   readonly groups: readonly Group[];
   readonly bayNames: Readonly<Record<string, string>>;
-  /** What the room's schools change in the sums, a sentence each. */
-  readonly schoolNotes: readonly string[];
+  /** What the schools change in the sums, and what is assumed, a sentence each. */
+  readonly notes: readonly string[];
   /** Minutes a week as it is arranged now; undefined while a group has no home. */
   readonly minutesNow: number | undefined;
   readonly onTake: (assignment: readonly { readonly groupId: string; readonly bayId: string }[]) => Promise<ActionResult>;
 }
 
 /** Works out where everything should live, tells how far from the best possible it is, and what would move. */
-export function ProposePanel({ request, groups, bayNames, schoolNotes, minutesNow, onTake }: ProposePanelProps) {
+export function ProposePanel({ request, groups, bayNames, notes, minutesNow, onTake }: ProposePanelProps) {
   const router = useRouter();
   const { run, start, stop, clear } = useZones();
   const [message, setMessage] = useState('');
-  useKeys({ p: () => start(request) });
+  const [aside, setAsideReasons] = useState<readonly string[]>([]);
+  const propose = () => {
+    // What can stand nowhere stays where it is, and the rest is placed around it.
+    const asked = setAside(request, Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])));
+    setAsideReasons(asked.reasons.map((reason) => reason.message));
+    start(asked.request);
+  };
+  useKeys({ p: propose });
   const found = run.answer?.status === 'infeasible' ? undefined : (run.answer ?? run.progress);
   const moves = found ? found.assignment.filter(({ groupId, bayId }) => groups.find(({ id }) => id === groupId)?.bayId !== bayId) : [];
   const whyOf = (groupId: string): ZoneWhy | undefined => run.answer?.why.find((why) => why.groupId === groupId);
@@ -46,12 +53,13 @@ export function ProposePanel({ request, groups, bayNames, schoolNotes, minutesNo
     <section aria-label="A proposal" className="panel mt-3 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h2 className="flex items-center gap-2 text-[17px]"><Compass size={18} className="text-rim" aria-hidden="true" /> Where it would take the fewest steps</h2>
-        {run.isRunning ? <Button onClick={stop}>Stop, keep the best so far</Button> : <Button look="quiet" onClick={() => start(request)}>{found ? 'Work it out again' : 'Propose'} <kbd className="max-md:hidden">P</kbd></Button>}
+        {run.isRunning ? <Button onClick={stop}>Stop, keep the best so far</Button> : <Button look="quiet" onClick={propose}>{found ? 'Work it out again' : 'Propose'} <kbd className="max-md:hidden">P</kbd></Button>}
       </div>
       {!found && !run.isRunning && run.answer === undefined && <p className="mt-1 text-[14px] text-soft">Weighs steps to where a thing is used, bends and stretches by who uses it, against room and load; what is pinned stays. Nothing moves until you take it.</p>}
-      {schoolNotes.length > 0 && <p className="mt-1 text-[14px]">{schoolNotes.join(' ')}</p>}
+      {notes.length > 0 && <p className="mt-1 text-[14px]">{notes.join(' ')}</p>}
       {run.isRunning && <progress className="mt-2 block h-1.5 w-full" aria-label="Working it out" />}
       {run.problem !== '' && <p role="alert" className="warn mt-2">{run.problem}</p>}
+      {(run.isRunning || run.answer) && aside.map((message) => <p key={message} role="alert" className="warn mt-2">{sayWithNames(message, bayNames)} It stays where it is.</p>)}
       {run.answer?.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, bayNames)}</p>)}
       {found && (
         <>

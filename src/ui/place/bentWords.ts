@@ -10,6 +10,7 @@ export function bentWords(rule: BentRule, groups: readonly { readonly id: string
     case 'self_serve': return 'not everyone who takes it reaches it';
     case 'step': return 'someone who must not climb would need a step';
     case 'pin': return 'pinned elsewhere';
+    case 'kept_in': return 'kept to other places';
     case 'fragile_high': return 'breaks, and stands high';
     case 'apart': return `${rule.why}: ${groups.find(({ id }) => id === rule.otherId)?.name ?? ''}`;
   }

@@ -42,11 +42,11 @@ const judged = (change: Partial<ArrangementJudgement>): ArrangementJudgement => 
 });
 const slips = [{ ref: 'today', name: 'As it is today', isChosen: false }, { ref: 'd1', name: 'Like with like', isChosen: true }, { ref: 'd2', name: 'By person', isChosen: false }];
 const compare = (sides: readonly [CompareSide, CompareSide]) => textOf(
-  <CompareView slips={slips} sides={sides} changes={[{ groupId: 'food', fromBayId: null, toBayId: 'b', secondsPerWeek: undefined }]} groups={groups} people={[{ id: 'ida', name: 'Ida' }]} bayNames={{ b: 'Shelf' }} onChoose={() => Promise.resolve({ ok: true, value: undefined })} />,
+  <CompareView slips={slips} sides={sides} changes={[{ groupId: 'food', fromBayId: null, toBayId: 'b', secondsPerWeek: undefined }]} groups={groups} people={[{ id: 'ida', name: 'Ida' }]} bayNames={{ b: 'Shelf' }} scopeQuery="" note={undefined} onChoose={() => Promise.resolve({ ok: true, value: undefined })} />,
 );
 
 test('two arrangements stand side by side, point by point, with what moves between them', () => {
-  const text = compare([{ ref: 'today', judged: judged({ outOfReach: [{ groupId: 'food', personId: 'ida' }], homelessIds: ['food'] }) }, { ref: 'd2', judged: judged({ metresPerWeek: 80, fullBayIds: ['b'] }) }]);
+  const text = compare([{ ref: 'today', judged: judged({ outOfReach: [{ groupId: 'food', personId: 'ida' }], homelessIds: ['food'] }), awayIds: [] }, { ref: 'd2', judged: judged({ metresPerWeek: 80, fullBayIds: ['b'] }), awayIds: [] }]);
   expect(text).toContain('Walked a week|120 m|80 m');
   expect(text).toContain('Needs a step|Dry food (Ida)|none');
   expect(text).toContain('Full places|none|Shelf');
@@ -54,13 +54,13 @@ test('two arrangements stand side by side, point by point, with what moves betwe
 });
 
 test('an arrangement that is not chosen yet can be chosen; how it is today cannot', () => {
-  const text = compare([{ ref: 'today', judged: judged({}) }, { ref: 'd2', judged: judged({}) }]);
+  const text = compare([{ ref: 'today', judged: judged({}), awayIds: [] }, { ref: 'd2', judged: judged({}), awayIds: [] }]);
   expect(text).toContain('|Choose By person');
   expect(text).not.toContain('Choose As it is today');
 });
 
 test('without people there is nothing to compare, and it is said why', () =>
-  expect(compare([{ ref: 'today', judged: undefined }, { ref: 'd1', judged: undefined }])).toContain('Add the people of the household first'));
+  expect(compare([{ ref: 'today', judged: undefined, awayIds: [] }, { ref: 'd1', judged: undefined, awayIds: [] }])).toContain('Add the people of the household first'));
 
 const move: KeptItem = { kind: 'move', groupId: 'food' as never, from: 'b', to: 'basket', carryCount: 3, doneAt: null };
 const line = (change: Partial<Parameters<typeof MoveLine>[0]>) =>

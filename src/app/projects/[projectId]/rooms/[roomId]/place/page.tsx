@@ -4,11 +4,11 @@ import { notFound } from 'next/navigation';
 import { addDraftAction, arrangeAction, chooseDraftAction, removeDraftAction, renameDraftAction, takeInAction } from '@/app/actions/drafts';
 import { addGroupAction, changeGroupAction, removeGroupAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
-import { schoolIn } from '@/core/look';
 import { keptLitresOf, openListsOf } from '@/core/sort';
 import { openRoom } from '@/server/desk/openRoom';
 import { draftHistory } from '@/server/place/draftHistory';
 import { loadArrangement } from '@/server/place/loadArrangement';
+import { placingSchoolsOf } from '@/server/place/zonesOfRoom';
 import { DraftHistory } from '@/ui/place/DraftHistory';
 import { DraftSlips } from '@/ui/place/DraftSlips';
 import { GroupWishes } from '@/ui/place/GroupWishes';
@@ -35,13 +35,12 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { records, own, here } = opened;
-  const view = loadArrangement(opened, (await searchParams).draft);
+  const view = loadArrangement({ records, scope: own.room.id }, (await searchParams).draft);
   const { groups, zones, shownRef } = view;
   const base = `/projects/${projectId}/rooms/${roomId}/place`;
   const ownGroups = groups.filter((group) => group.roomId === own.room.id);
   const litresOf = Object.fromEntries(own.groups.map((group) => [group.id, keptLitresOf(group, records.things)]));
   const arrange = arrangeAction.bind(null, projectId, roomId, shownRef);
-  const [grouping, living] = [schoolIn('grouping', own.room.schools, records.project.terms.schools)?.choice, schoolIn('living', own.room.schools, records.project.terms.schools)?.choice];
   const tray = (
     <>
       <WaitingTray lists={openListsOf(records.things, own.room)} rooms={records.rooms} onTakeIn={takeInAction.bind(null, projectId, roomId)} />
@@ -61,8 +60,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
           <DraftSlips key={shownRef} slips={view.slips} shownRef={shownRef} base={base} onAdd={addDraftAction.bind(null, projectId, roomId)} onRename={renameDraftAction.bind(null, projectId, roomId)} onChoose={chooseDraftAction.bind(null, projectId, roomId)} onRemove={removeDraftAction.bind(null, projectId, roomId)} />
           <PlaceBoard
             key={`board ${shownRef}`}
-            units={own.units}
-            roomId={own.room.id}
+            rooms={[own.room].map(({ id, name }) => ({ id, name, units: own.units }))}
             otherRooms={records.rooms.filter(({ id }) => id !== own.room.id).map(({ id, name }) => ({ id, name, units: records.units.filter((unit) => unit.roomId === id) }))}
             groups={groups}
             things={records.things}
@@ -75,7 +73,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
           <PlaceFigures levels={view.levels} groups={ownGroups} judged={view.judged} today={shownRef === 'today' ? undefined : view.judgedToday} />
           {zones && ownGroups.length > 0 && shownRef !== 'today' && (
             <>
-              <ProposePanel key={`propose ${shownRef}`} request={zones} groups={ownGroups} bayNames={view.bayNames} schoolNotes={schoolNotes({ ...(grouping ? { grouping } : {}), ...(living ? { living } : {}) })} minutesNow={view.minutesNow} onTake={arrange} />
+              <ProposePanel key={`propose ${shownRef}`} request={zones} groups={ownGroups} bayNames={view.bayNames} notes={schoolNotes(placingSchoolsOf(records, own.room))} minutesNow={view.minutesNow} onTake={arrange} />
               <WhatIfPanel request={zones} groups={ownGroups} bayNames={view.bayNames} personNames={Object.fromEntries(records.people.map(({ id, name }) => [id, name]))} shelves={view.shelves} measureUnit={records.project.units} />
             </>
           )}

@@ -1,9 +1,11 @@
+import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { chooseDraftAction } from '@/app/actions/drafts';
 import { undoAction } from '@/app/actions/projects';
-import { compareArrangements } from '@/core/place';
+import { compareArrangements, isAway, ROOM_GAP_MM } from '@/core/place';
 import { openRoom } from '@/server/desk/openRoom';
+import { isWithin } from '@/server/place/drafts';
 import { loadArrangement, slipsOf } from '@/server/place/loadArrangement';
 import { CompareView, type CompareSide } from '@/ui/place/CompareView';
 import { PlacePages } from '@/ui/place/PlacePages';
@@ -13,7 +15,7 @@ export const metadata = { title: 'Compare arrangements' };
 
 interface ComparePageProps {
   readonly params: Promise<{ projectId: string; roomId: string }>;
-  readonly searchParams: Promise<{ a?: string | string[]; b?: string | string[] }>;
+  readonly searchParams: Promise<{ of?: string | string[]; a?: string | string[]; b?: string | string[] }>;
 }
 
 export default async function ComparePage({ params, searchParams }: ComparePageProps) {
@@ -22,22 +24,30 @@ export default async function ComparePage({ params, searchParams }: ComparePageP
   if (!opened) notFound();
   const { records, own, here } = opened;
   const asked = await searchParams;
-  const slips = slipsOf(opened);
+  const isHome = asked.of === 'home';
+  const scope = isHome ? null : own.room.id;
+  const slips = slipsOf({ records, scope });
   // Today against the chosen one, unless others are asked for.
-  const [a, b] = [loadArrangement(opened, asked.a ?? 'today'), loadArrangement(opened, asked.b)];
+  const [a, b] = [loadArrangement({ records, scope }, asked.a ?? 'today'), loadArrangement({ records, scope }, asked.b)];
   const placesOf = ({ groups }: typeof a) => Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId]));
+  const toSide = ({ shownRef, judged, groups }: typeof a): CompareSide => ({ ref: shownRef, judged, awayIds: groups.filter((group) => isWithin(scope)(group) && isAway(records.units, group)).map(({ id }) => id) });
   return (
     <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
       <PlacePages projectId={projectId} roomId={roomId} active="compare" />
-      <h1 className="sr-only">Two arrangements of the {own.room.name.toLowerCase()}, point by point</h1>
+      <h1 className="sr-only">Two arrangements of the {isHome ? 'whole home' : own.room.name.toLowerCase()}, point by point</h1>
+      <nav aria-label="What is compared" className="mb-3 flex gap-4 text-[14.5px]">
+        {[[own.room.name, ''], ['Whole home', '?of=home']].map(([name, query]) => <Link key={name} href={`/projects/${projectId}/rooms/${roomId}/place/compare${query}`} aria-current={(query !== '') === isHome ? 'true' : undefined} className="min-h-8 content-center text-rim underline underline-offset-3 aria-current:font-bold aria-current:text-ink aria-current:no-underline max-md:min-h-11">{name}</Link>)}
+      </nav>
       <CompareView
         slips={slips}
-        sides={[a, b].map(({ shownRef, judged }) => ({ ref: shownRef, judged })) as [CompareSide, CompareSide]}
+        sides={[toSide(a), toSide(b)]}
         changes={a.zones ? compareArrangements(a.zones, { from: placesOf(a), to: placesOf(b) }) : []}
-        groups={own.groups.map(({ id, name }) => ({ id, name }))}
+        scopeQuery={isHome ? 'of=home&' : ''}
+        note={isHome ? `From one room to the next ${ROOM_GAP_MM / 1000} m are assumed, in the order in which the rooms are listed.` : undefined}
+        groups={(isHome ? records.groups : own.groups).map(({ id, name }) => ({ id, name }))}
         people={records.people.map(({ id, name }) => ({ id, name }))}
         bayNames={a.bayNames}
-        onChoose={chooseDraftAction.bind(null, projectId, roomId)}
+        onChoose={chooseDraftAction.bind(null, projectId, scope)}
       />
     </StepFrame>
   );

@@ -23,6 +23,8 @@ interface BayBoundOptions {
   readonly cost: Float64Array;
   /** Bays still open to each group. */
   readonly open: readonly (readonly number[])[];
+  /** Told what a bay takes at some rewards. */
+  readonly onChoice?: (b: number, groups: readonly number[]) => void;
 }
 
 /**
@@ -31,7 +33,7 @@ interface BayBoundOptions {
  * the bound sees that groups are whole: it is far tighter than prices where bays hold few groups each.
  * Source: Fisher, Jaikumar and Van Wassenhove (1986), a multiplier adjustment for generalized assignment; subgradient by Polyak.
  */
-export function boundByBays(problem: ZonesProblem, { best, steps, isOver, rewards: from, cost, open }: BayBoundOptions): BayBound {
+export function boundByBays(problem: ZonesProblem, { best, steps, isOver, rewards: from, cost, open, onChoice }: BayBoundOptions): BayBound {
   const { groupCount, bayCount } = problem;
   const rewards = Float64Array.from(from);
   let bestRewards = Float64Array.from(from);
@@ -53,6 +55,7 @@ export function boundByBays(problem: ZonesProblem, { best, steps, isOver, reward
         const g = knapsack.at(k);
         times[g] = (times[g] ?? 0) + 1;
       }
+      onChoice?.(b, knapsack.taken());
     }
     if (now > bound + 1e-9) {
       bound = now;
@@ -100,12 +103,13 @@ interface Knapsack {
   readonly fill: (b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array) => number;
   readonly count: () => number;
   readonly at: (k: number) => number;
+  readonly taken: () => number[];
   /** At most so much is gained with group g in the bay: the rest of the room filled by shares. */
   readonly mostWith: (g: number, b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array) => number;
 }
 
 /** One worked-through bay after the other, in arrays that are used again. */
-function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMassG, foes }: ZonesProblem): Knapsack {
+export function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMassG, foes }: ZonesProblem, mostDigs: number = MOST_DIGS): Knapsack {
   const item = new Int32Array(groupCount);
   const gain = new Float64Array(groupCount);
   const order = new Float64Array(groupCount);
@@ -199,7 +203,7 @@ function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMas
       collect(b, groups, rewards, cost, -1);
       bestGain = 0;
       bestCount = 0;
-      digs = MOST_DIGS;
+      digs = mostDigs;
       givenUp = 0;
       dig(0, bayLitres[b] ?? 0, bayMassG[b] ?? Infinity, 0);
       // Never less than the true most: the bound stays proven.
@@ -207,6 +211,7 @@ function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMas
     },
     count: () => bestCount,
     at: (k) => bestIn[k] ?? 0,
+    taken: () => [...bestIn.subarray(0, bestCount)],
     mostWith: (g, b, groups, rewards, cost) => {
       collect(b, groups, rewards, cost, g);
       return (rewards[g] ?? 0) - (cost[g * bayCount + b] ?? 0) + shares(0, max(0, litresWithin((bayLitres[b] ?? 0) - (litres[g] ?? 0), (bayMassG[b] ?? Infinity) - (massG[g] ?? 0))));

@@ -2,6 +2,7 @@ import { zonesRequestOf } from '@test/zonesArbitrary';
 import { zoneFaults } from '@test/zonesOracle';
 import { createRandom, loadSolver } from '../shared';
 import { boundByBays, rewardsOf } from './boundByBays';
+import { boundByColumns } from './boundByColumns';
 import { boundZones, leanPairs } from './boundZones';
 import { searchZones } from './searchZones';
 import { solveZonesCore } from './solveZonesCore';
@@ -10,12 +11,12 @@ import { costOfZones, createZonesProblem, type ZonesProblem } from './zonesProbl
 
 const never = () => false;
 const request = (seed: number, pairs = seed % 5) => zonesRequestOf(seed, { groups: 5, bays: 5, pairs, fillRatio: 0.25 + (seed % 4) * 0.1 });
-const problemOf = (seed: number): ZonesProblem => createZonesProblem(zonesRequestSchema.parse(request(seed)));
+const problemOf = (seed: number, pairs?: number): ZonesProblem => createZonesProblem(zonesRequestSchema.parse(request(seed, pairs)));
 
 /** Every arrangement that keeps the rules, with its cost. */
-function everyArrangement(seed: number): { readonly bayOf: number[]; readonly cost: number }[] {
-  const asked = request(seed);
-  const problem = problemOf(seed);
+function everyArrangement(seed: number, pairs?: number): { readonly bayOf: number[]; readonly cost: number }[] {
+  const asked = request(seed, pairs);
+  const problem = problemOf(seed, pairs);
   const found: { bayOf: number[]; cost: number }[] = [];
   const lay = (bayOf: number[]): void => {
     if (bayOf.length < problem.groupCount) return [...(problem.allowed[bayOf.length] as Int32Array)].forEach((b) => lay([...bayOf, b]));
@@ -43,6 +44,28 @@ test.each(seeds)('home %i: neither bound is above any arrangement, nor above tho
     expect(bound).toBeLessThanOrEqual(best.cost + 1e-6);
     for (const arrangement of all) arrangement.bayOf.forEach((b, g) => expect(through[g * problem.bayCount + b]).toBeLessThanOrEqual(arrangement.cost + 1e-6));
   }
+});
+
+test.each(seeds)('home %i: what bays may hold bounds the best of all from below, and leads to it', async (seed) => {
+  const problem = problemOf(seed, 0);
+  const all = everyArrangement(seed, 0);
+  const random = createRandom(seed);
+  const worst = all.reduce((most, each) => (each.cost > most.cost ? each : most));
+  const prices = boundZones(problem, { best: worst.cost, bayOf: Int32Array.from(worst.bayOf), steps: 30, isOver: never });
+  const [bounds, found]: [number[], number[]] = [[], []];
+  let parts = 0;
+  boundByColumns(problem, {
+    solver: await loadSolver(), random, bayOf: Int32Array.from(worst.bayOf), rewards: rewardsOf(problem, prices.priced), met: [], open: problem.allowed.map((list) => [...list]), leftMs: () => 5000, climbLeftMs: () => 5000,
+    onBound: (bound) => bounds.push(bound), isDone: () => (parts += 1) > 12, pickBays: () => new Set([0, 1, 2, 3, 4].filter(() => random() < 0.7)),
+    onBetter: (bayOf, cost) => {
+      expect(zoneFaults(request(seed, 0), [...bayOf].map((b, g) => ({ groupId: `g${g}`, bayId: `b${b}` })))).toEqual([]);
+      found.push(cost);
+    },
+  });
+  const least = leastOf(all);
+  expect(bounds[0]).toBeLessThanOrEqual(least + 1e-6);
+  expect(bounds[0]).toBeGreaterThanOrEqual(prices.bound - 1e-6);
+  expect(Math.min(worst.cost, ...found)).toBeCloseTo(least, 6);
 });
 
 test('where bays hold few groups, rewards bound far better than prices', () => {

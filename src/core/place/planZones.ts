@@ -1,5 +1,6 @@
 import { createRandom, type Clock, type Random, type Solver } from '../shared';
 import { boundByBays, rewardsOf } from './boundByBays';
+import { boundByColumns } from './boundByColumns';
 import { boundZones, leanPairs } from './boundZones';
 import { explainZones, findZoneFaults, totalsOfZones } from './explainZones';
 import { searchZones } from './searchZones';
@@ -27,14 +28,23 @@ const RESCUE_MS = 10_000;
 const EXACT_FROM = 1200;
 /** Bays and groups of a part that is worked through exactly, and the most such parts. */
 const PART = { bays: 12, groups: 18, mostMs: 250 } as const;
+/** The same where contents of bays are the columns. */
+const PART_BY_CONTENTS = { bays: 14, groups: 22 } as const;
 const MOST_PARTS = 600;
 /** Rounds of rewards at most; two that raise nothing end them. */
 const MOST_ROUNDS = 12;
+/** Steps of rewards before the model of contents, and how many of them it begins with. */
+const MEETING_STEPS = 60;
+const MET_STEPS = 50;
+/** Shares of the time until which the bound of the model of contents is raised, and arrangements are looked for in it. */
+const CLIMB_UNTIL = 0.6;
+const COLUMNS_UNTIL = 0.95;
 
 /**
  * Assigns groups to bays at the least seconds a week: (1) annealing finds a good arrangement; (2) prices on room and rewards for
- * groups bound it from below, point to better ones, and tell which bays cannot hold a group in any better one; (3) parts of the
- * home are mended exactly; (4) the exact model decides among what is left.
+ * groups bound it from below, point to better ones, and tell which bays cannot hold a group in any better one; (3) without pairs
+ * a model of what bays may hold bounds it best and leads to better ones, with pairs parts of the home are mended exactly;
+ * (4) the exact model decides among what is left.
  * Ensures: no hard rule of docs/engines.md is broken; `bound` is proven. Deterministic unless the time limit cuts it.
  */
 export function planZones(request: ZonesRequest, means: ZonesMeans): ZonesAnswer {
@@ -76,7 +86,10 @@ class ZonesRun {
     this.search(0.3, undefined, 0.3);
     if (!this.bayOf) this.search(1, undefined, 0.5);
     const priced = this.boundByPrices();
-    if (!this.isClosed()) this.boundByRewards(priced);
+    if (!this.isClosed()) {
+      if (this.problem.pairs.length === 0) this.boundByContents(priced);
+      else this.boundByRewards(priced);
+    }
     if (!this.isClosed() && this.countLeft() > EXACT_FROM) this.mendParts();
     return this.decide();
   }
@@ -121,7 +134,7 @@ class ZonesRun {
   }
 
   private boundByPrices(): Float64Array {
-    const { bound, through, priced } = boundZones(this.problem, { best: this.best, bayOf: this.bayOf, steps: 250, isOver: () => this.spentShare() > 0.4 });
+    const { bound, through, priced } = boundZones(this.problem, { best: this.best, bayOf: this.bayOf, steps: this.problem.pairs.length > 0 ? 250 : 150, isOver: () => this.spentShare() > 0.4 });
     this.raise(bound);
     this.tighten(through);
     return priced;
@@ -152,6 +165,35 @@ class ZonesRun {
       stalled = round > 0 && this.bound - before <= 1e-5 * Math.abs(this.bound) ? stalled + 1 : 0;
       steps = 150;
     }
+  }
+
+  /** Without pairs the contents of bays are columns of a model: its bound is the tightest, and diving in it finds good arrangements. */
+  private boundByContents(priced: Float64Array): void {
+    const { problem } = this;
+    const { cost } = problem;
+    const met: (readonly [number, readonly number[]])[] = [];
+    const bounded = boundByBays(problem, { best: this.best, steps: MEETING_STEPS, isOver: () => this.spentShare() > 0.3, rewards: rewardsOf(problem, priced), cost, open: this.openLists(), onChoice: (b, groups) => met.push([b, groups]) });
+    this.raise(bounded.bound);
+    this.tighten(bounded.through);
+    if (!this.bayOf || this.isClosed() || this.countLeft() <= EXACT_FROM / 4) return;
+    boundByColumns(problem, {
+      solver: this.means.solver, random: this.random, bayOf: this.bayOf, rewards: bounded.rewards, met: met.slice(-MET_STEPS * problem.bayCount), open: this.openLists(),
+      leftMs: () => this.request.timeLimitMs * (COLUMNS_UNTIL - this.spentShare()),
+      climbLeftMs: () => this.request.timeLimitMs * (CLIMB_UNTIL - this.spentShare()),
+      onBound: (bound, rewards, mostly) => {
+        this.raise(bound);
+        this.tighten(boundByBays(problem, { best: this.best, steps: 1, isOver: () => false, rewards, cost, open: this.openLists() }).through);
+        this.search(1, mostly, COLUMNS_UNTIL);
+      },
+      onBetter: (bayOf, found) => this.take(bayOf, found),
+      // What is left is then for the exact model.
+      isDone: () => this.isClosed() || this.countLeft() <= EXACT_FROM,
+      pickBays: (bayOf) => this.pickBays(this.leftLists(true), bayOf, PART_BY_CONTENTS),
+    });
+  }
+
+  private openLists(): number[][] {
+    return this.leftLists(false).map((list) => [...list]);
   }
 
   private tighten(through: Float64Array): void {
@@ -188,7 +230,7 @@ class ZonesRun {
   }
 
   /** A group that stands far from where it would like to, the bays it would like, and so on from the groups in those. */
-  private pickBays(lists: readonly Int32Array[], bayOf: Int32Array): ReadonlySet<number> {
+  private pickBays(lists: readonly Int32Array[], bayOf: Int32Array, part: { readonly bays: number; readonly groups: number } = PART): ReadonlySet<number> {
     const { groupCount, bayCount } = this.problem;
     const regret = (g: number) => (this.through[g * bayCount + (bayOf[g] ?? 0)] ?? 0) - (this.through[g * bayCount + (lists[g]?.[0] ?? 0)] ?? 0);
     let seed = Math.floor(this.random() * groupCount);
@@ -203,7 +245,7 @@ class ZonesRun {
       bays.add(b);
       for (let h = 0; h < groupCount; h += 1) if (bayOf[h] === b) queue.push(h);
     };
-    const isFull = () => bays.size >= PART.bays || queue.length >= PART.groups;
+    const isFull = () => bays.size >= part.bays || queue.length >= part.groups;
     open(bayOf[seed] ?? 0);
     for (let at = 0; at < queue.length && !isFull(); at += 1) {
       const g = queue[at] ?? 0;
@@ -222,7 +264,9 @@ class ZonesRun {
     const { problem, request, means } = this;
     if (this.isClosed()) return 'found';
     const leftMs = request.timeLimitMs - (means.clock() - this.startMs);
-    const left = this.leftLists(false).map((list) => [...list]);
+    // Too little time to work through so much: what was found stands.
+    if (this.bayOf && this.countLeft() > EXACT_FROM && leftMs < request.timeLimitMs * 0.1) return 'found';
+    const left = this.openLists();
     const outcome = solveZonesCore(problem, { solver: means.solver, timeLimitMs: Math.max(this.bayOf ? 30 : 300, leftMs), seed: request.seed, left });
     if (outcome.code === 'impossible') {
       // Among what could be better there is nothing: what was found is the best; where nothing was found there is nothing at all.

@@ -27,6 +27,7 @@ export { daysBetween, findDay, type FoundDay } from './calendarDay';
 export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes';
 export { largestCircleOf, type Circle, type FloorRect } from './largestCircle';
 // The solver
+export { GrowingModel, type CoverColumn, type CoverSolution } from './growingModel';
 export { isSolved, LinearModel, loadSolver, type Clock, type LinearSolution, type MinimiseOptions, type Solver } from './linearModel';
 export { minimiseNarrowed, type Narrowed } from './minimiseNarrowed';
 // Chance that can be repeated

@@ -79,7 +79,7 @@ function benchZones(solver: Solver, size: Parameters<typeof zonesRequestOf>[1]):
   }).filter(({ status }) => status !== 'infeasible');
   const gaps = answers.map(({ objective, bound }) => ((objective ?? 0) - (bound ?? 0)) / Math.max(1e-9, bound ?? 0));
   return {
-    ...timesOf(`zones, ${size.groups} groups x ${size.bays} bays, ${size.pairs} pairs, in ${size.timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)),
+    ...timesOf(`zones, ${size.groups} groups x ${size.bays} bays, ${size.pairs} pairs, ${size.fillRatio} full, in ${size.timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)),
     note: `${answers.filter(({ status }) => status === 'optimal').length} proven optimal; mean ${(100 * gaps.reduce((a, b) => a + b, 0) / Math.max(1, gaps.length)).toFixed(2)} %, at most ${(100 * Math.max(...gaps)).toFixed(2)} % above the bound; ${worse} of 3 worse than the best of three simple methods; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
   };
 }
@@ -188,7 +188,7 @@ async function main(names: readonly string[]): Promise<void> {
   const rows: Row[] = [];
   if (wants('space')) rows.push(benchSpace());
   if (wants('fit')) rows.push(...(await benchFits(solver)));
-  if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs] of [[40, 40, 0, 1500], [150, 120, 0, 1000], [150, 120, 0, 10_000], [20, 20, 8, 1000], [40, 40, 12, 3000], [60, 50, 20, 5000]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio: 0.35, timeLimitMs }));
+  if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [[40, 40, 0, 1500, 0.35], [150, 120, 0, 1000, 0.1], [150, 120, 0, 10_000, 0.1], [150, 120, 0, 1000, 0.35], [150, 120, 0, 10_000, 0.35], [20, 20, 8, 1000, 0.35], [40, 40, 12, 3000, 0.35], [60, 50, 20, 5000, 0.35]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio, timeLimitMs }));
   if (wants('moves')) for (const [groups, bays, timeLimitMs] of [[12, 5, 1000], [40, 12, 2000], [40, 20, 2000], [150, 40, 5000]] as const) rows.push(benchMoves({ groups, bays, timeLimitMs }));
   if (wants('zones')) rows.push(checkZones(solver, 1000));
   if (wants('moves')) rows.push(checkMoves(1000));

@@ -44,12 +44,14 @@ const CALM = 0.7;
 const CALM_LATE = 0.4;
 const LATE_FROM = 60;
 const MOST_RUNS = 400;
+/** Contents of a bay that the model begins with. */
+const MOST_MET = 12;
 /** Where a bay's knapsack is given up, the bound stays below what the contents say. */
 const MOST_DIGS = 20_000;
 /** A dive keeps contents that are nearly whole, some at a time, and looks for new contents after each step. */
-const NEARLY = 0.9;
-const KEPT_AT_ONCE = 4;
-const RUNS_A_STEP = 10;
+const STEP = { nearly: 0.9, keptAtOnce: 4, runs: 10 } as const;
+/** Where half of the time is over, it hurries. */
+const HASTY_STEP = { nearly: 0.6, keptAtOnce: 12, runs: 2 } as const;
 /** Dives over everything, and how much chance has a say in what the later ones keep. */
 const DIVES = 2;
 const NOISE = 0.35;
@@ -78,7 +80,7 @@ export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): v
     options.onBetter(found, cost);
   };
   const whole: Part = { groups: Array.from({ length: groupCount }, (_, g) => g), bays: Array.from({ length: bayCount }, (_, b) => b) };
-  for (const [b, groups] of options.met) pool.meet(b, groups);
+  meetBest(pool, options);
   ColumnRun.run({ ...options, problem, pool, part: whole }, (run) => {
     options.onBound(run.climb(options.climbLeftMs), run.rewards, run.mostly());
     for (let dive = 0; dive < DIVES && options.leftMs() > 0; dive += 1) take(run.dive(dive === 0 ? 0 : NOISE));
@@ -97,6 +99,16 @@ export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): v
   }
 }
 
+/** Of what each bay took on the way, what pays best at the rewards; more would only make the model slow. */
+function meetBest(pool: ContentPool, { met, rewards }: Pick<ColumnOptions, 'met' | 'rewards'>): void {
+  const byBay = new Map<number, Map<string, readonly number[]>>();
+  for (const [b, groups] of met) byBay.set(b, (byBay.get(b) ?? new Map<string, readonly number[]>()).set(groups.join(' '), groups));
+  for (const [b, contents] of byBay) {
+    const gainOf = (groups: readonly number[]) => groups.reduce((sum, g) => sum + (rewards[g] ?? 0), 0) - pool.costOf(b, groups);
+    for (const groups of [...contents.values()].sort((a, c) => gainOf(c) - gainOf(a)).slice(0, MOST_MET)) pool.meet(b, groups);
+  }
+}
+
 /** Contents that were met, each once. */
 class ContentPool {
   readonly byBay: Content[][];
@@ -112,10 +124,14 @@ class ContentPool {
     const key = `${bay} ${sorted.join(' ')}`;
     const known = this.known.get(key);
     if (known) return known;
-    const content = { bay, groups: sorted, cost: sorted.reduce((sum, g) => sum + (this.problem.cost[g * this.problem.bayCount + bay] ?? 0), 0) };
+    const content = { bay, groups: sorted, cost: this.costOf(bay, sorted) };
     this.known.set(key, content);
     this.byBay[bay]?.push(content);
     return content;
+  }
+
+  costOf(bay: number, groups: readonly number[]): number {
+    return groups.reduce((sum, g) => sum + (this.problem.cost[g * this.problem.bayCount + bay] ?? 0), 0);
   }
 
   meetArrangement(bayOf: Int32Array): void {
@@ -219,10 +235,12 @@ class ColumnRun {
     for (const g of part.groups) bayOf[g] = -1;
     const isTaken = new Uint8Array(problem.bayCount);
     let left = part.groups.length;
+    const startLeftMs = this.options.leftMs();
     try {
       while (left > 0 && this.options.leftMs() > 0) {
-        const solution = this.settle(bayOf, isTaken);
-        const kept = solution ? this.pick(solution, { isTaken, noise }) : [];
+        const step = this.options.leftMs() > startLeftMs / 2 ? STEP : HASTY_STEP;
+        const solution = this.settle(bayOf, { isTaken, runs: step.runs });
+        const kept = solution ? this.pick(solution, { isTaken, noise, ...step }) : [];
         if (kept.length === 0) return undefined;
         for (const column of kept) {
           const content = this.columns[column];
@@ -266,10 +284,10 @@ class ColumnRun {
   }
 
   /** The model with new contents for what is not kept yet. */
-  private settle(bayOf: Int32Array, isTaken: Uint8Array): CoverSolution | undefined {
+  private settle(bayOf: Int32Array, { isTaken, runs }: { readonly isTaken: Uint8Array; readonly runs: number }): CoverSolution | undefined {
     const { problem, part } = this.options;
     let solution: CoverSolution | undefined;
-    for (let run = 0; run < RUNS_A_STEP && this.options.leftMs() > 0; run += 1) {
+    for (let run = 0; run < runs && this.options.leftMs() > 0; run += 1) {
       solution = this.minimise();
       if (!solution) return undefined;
       const rewards = this.rewardsOf(solution);
@@ -284,13 +302,13 @@ class ColumnRun {
   }
 
   /** The fullest content, and some more that are nearly whole. */
-  private pick(solution: CoverSolution, { isTaken, noise }: { readonly isTaken: Uint8Array; readonly noise: number }): number[] {
+  private pick(solution: CoverSolution, { isTaken, noise, nearly, keptAtOnce }: Omit<typeof STEP | typeof HASTY_STEP, 'runs'> & { readonly isTaken: Uint8Array; readonly noise: number }): number[] {
     const parts: { readonly column: number; readonly share: number; readonly order: number }[] = [];
     solution.values.forEach((share, column) => {
       const content = this.columns[column];
       if (content && share > 1e-6 && !isTaken[content.bay]) parts.push({ column, share, order: share + noise * this.options.random() });
     });
-    return parts.sort((a, b) => b.order - a.order || a.column - b.column).filter(({ share }, i) => i === 0 || (i < KEPT_AT_ONCE && share > NEARLY)).map(({ column }) => column);
+    return parts.sort((a, b) => b.order - a.order || a.column - b.column).filter(({ share }, i) => i === 0 || (i < keptAtOnce && share > nearly)).map(({ column }) => column);
   }
 
   private minimise(leftMs = this.options.leftMs()): CoverSolution | undefined {

@@ -34,10 +34,10 @@ const MOST_PARTS = 600;
 /** Rounds of rewards at most; two that raise nothing end them. */
 const MOST_ROUNDS = 12;
 /** Steps of rewards before the model of contents, and how many of them it begins with. */
-const MEETING_STEPS = 60;
-const MET_STEPS = 50;
+const MEETING_STEPS = 100;
+const MET_STEPS = 30;
 /** Shares of the time until which the bound of the model of contents is raised, and arrangements are looked for in it. */
-const CLIMB_UNTIL = 0.6;
+const CLIMB_UNTIL = 0.5;
 const COLUMNS_UNTIL = 0.95;
 
 /**

@@ -14,10 +14,14 @@ export interface CoverSolution {
   readonly rowDuals: Float64Array;
 }
 
+/** As HiGHS numbers them. */
+const DUAL_SIMPLEX = 1;
+const PRIMAL_SIMPLEX = 4;
+
 /** A linear model of counts, minimised again and again while columns come in; each run goes on from the basis of the one before. */
 export class GrowingModel {
-  private count = 0;
   private readonly fixed: number[] = [];
+  private hasMoved = false;
 
   private constructor(private readonly model: Model, private readonly rowCount: number) {}
 
@@ -45,28 +49,27 @@ export class GrowingModel {
       cost: Float64Array.from(columns, ({ cost }) => cost), lower: new Float64Array(columns.length), upper: new Float64Array(columns.length).fill(Infinity),
       matrix: { format: 'csc', numRows: this.rowCount, numCols: columns.length, starts: Int32Array.from(starts), indices: Int32Array.from(indices), values: new Float64Array(indices.length).fill(1) },
     });
-    this.count += columns.length;
   }
 
   /** Keeps a column at 1 until `release`. */
   fix(column: number): void {
     this.model.changeColBounds(column, 1, 1);
+    this.hasMoved = true;
     this.fixed.push(column);
   }
   release(): void {
+    this.hasMoved ||= this.fixed.length > 0;
     for (const column of this.fixed.splice(0)) this.model.changeColBounds(column, 0, Infinity);
   }
 
   /** Undefined where the time ends it, or nothing satisfies the rows. */
   minimise(timeLimitMs: number): CoverSolution | undefined {
-    this.model.options.set({ time_limit: this.model.getRunTime() + Math.max(10, timeLimitMs) / 1000 });
+    // New columns leave the last solution feasible, moved bounds leave its duals so: each simplex goes on from what still holds.
+    this.model.options.set({ time_limit: this.model.getRunTime() + Math.max(10, timeLimitMs) / 1000, simplex_strategy: this.hasMoved ? DUAL_SIMPLEX : PRIMAL_SIMPLEX });
+    this.hasMoved = false;
     this.model.run();
     if (Number(this.model.info.get('primal_solution_status')) !== 2 || Number(this.model.info.get('dual_solution_status')) !== 2) return undefined;
     const { colValue, rowDual } = this.model.getSolution();
     return { objective: this.model.getObjectiveValue(), values: Float64Array.from(colValue), rowDuals: Float64Array.from(rowDual) };
-  }
-
-  get columnCount(): number {
-    return this.count;
   }
 }

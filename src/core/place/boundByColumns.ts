@@ -16,8 +16,8 @@ interface ColumnOptions {
   readonly open: readonly (readonly number[])[];
   /** Until so much time is left the bound is raised. */
   readonly climbLeftMs: () => number;
-  /** Told of the bound, its rewards, and where each group mostly stands in the model, before arrangements are looked for. */
-  readonly onBound: (bound: number, rewards: Float64Array, mostly: Int32Array) => void;
+  /** Told of the bound, its rewards, and where each group mostly stands in the model, before arrangements are looked for; gives the best then known. */
+  readonly onBound: (bound: number, rewards: Float64Array, mostly: Int32Array) => Int32Array;
   /** Told of every arrangement that is better than all before. */
   readonly onBetter: (bayOf: Int32Array, cost: number) => void;
   /** Whether parts need not be arranged anew any more. */
@@ -82,7 +82,7 @@ export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): v
   const whole: Part = { groups: Array.from({ length: groupCount }, (_, g) => g), bays: Array.from({ length: bayCount }, (_, b) => b) };
   meetBest(pool, options);
   ColumnRun.run({ ...options, problem, pool, part: whole }, (run) => {
-    options.onBound(run.climb(options.climbLeftMs), run.rewards, run.mostly());
+    take(options.onBound(run.climb(options.climbLeftMs), run.rewards, run.mostly()));
     for (let dive = 0; dive < DIVES && options.leftMs() > 0; dive += 1) take(run.dive(dive === 0 ? 0 : NOISE));
     take(run.combine(bayOf, COMBINE_MS));
   });

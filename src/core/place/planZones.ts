@@ -175,15 +175,17 @@ class ZonesRun {
     const bounded = boundByBays(problem, { best: this.best, steps: MEETING_STEPS, isOver: () => this.spentShare() > 0.3, rewards: rewardsOf(problem, priced), cost, open: this.openLists(), onChoice: (b, groups) => met.push([b, groups]) });
     this.raise(bounded.bound);
     this.tighten(bounded.through);
-    if (!this.bayOf || this.isClosed() || this.countLeft() <= EXACT_FROM / 4) return;
+    const { bayOf: known } = this;
+    if (!known || this.isClosed() || this.countLeft() <= EXACT_FROM / 4) return;
     boundByColumns(problem, {
-      solver: this.means.solver, random: this.random, bayOf: this.bayOf, rewards: bounded.rewards, met: met.slice(-MET_STEPS * problem.bayCount), open: this.openLists(),
+      solver: this.means.solver, random: this.random, bayOf: known, rewards: bounded.rewards, met: met.slice(-MET_STEPS * problem.bayCount), open: this.openLists(),
       leftMs: () => this.request.timeLimitMs * (COLUMNS_UNTIL - this.spentShare()),
       climbLeftMs: () => this.request.timeLimitMs * (CLIMB_UNTIL - this.spentShare()),
       onBound: (bound, rewards, mostly) => {
         this.raise(bound);
         this.tighten(boundByBays(problem, { best: this.best, steps: 1, isOver: () => false, rewards, cost, open: this.openLists() }).through);
         this.search(1, mostly, COLUMNS_UNTIL);
+        return this.bayOf ?? known;
       },
       onBetter: (bayOf, found) => this.take(bayOf, found),
       // What is left is then for the exact model.

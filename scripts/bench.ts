@@ -7,9 +7,10 @@ import os from 'node:os';
 import fc from 'fast-check';
 
 import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Solver } from '@/core/shared';
-import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
+import { movesRequestSchema, planMoves, planZones, zonesRequestSchema, type MovesRequestInput } from '@/core/place';
 import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema, type ShopRequest } from '@/core/shop';
 import { cutFaults } from '@test/cutOracle';
+import { orderByModel } from '@test/movesModel';
 import { replayMoves } from '@test/movesOracle';
 import { rollFaults } from '@test/rollOracle';
 import { shopRequestArb } from '@test/shopArbitrary';
@@ -85,8 +86,8 @@ function benchZones(solver: Solver, size: Parameters<typeof zonesRequestOf>[1]):
 }
 
 /** Two arrangements of the same groups, each bay just as large as the fuller of the two needs it. */
-function benchMoves({ groups, bays, timeLimitMs }: { readonly groups: number; readonly bays: number; readonly timeLimitMs: number }): Row {
-  const answers = [1, 2, 3, 4, 5, 6, 7].map((seed) => {
+function benchMoves(solver: Solver, { groups, bays, timeLimitMs, modelMs }: { readonly groups: number; readonly bays: number; readonly timeLimitMs: number; readonly modelMs: number }): Row {
+  const requests = [1, 2, 3, 4, 5, 6, 7].map((seed): MovesRequestInput => {
     const random = createRandom(seed * 31 + groups);
     const litres = Array.from({ length: groups }, () => between(random, 2, 19));
     // Of four bays the emptiest: both arrangements fill all bays alike, so that little room is left.
@@ -100,13 +101,17 @@ function benchMoves({ groups, bays, timeLimitMs }: { readonly groups: number; re
     };
     const [now, then] = [lay(), lay()];
     const held = (places: readonly number[], bay: number) => litres.reduce((sum, amount, g) => sum + (places[g] === bay ? amount : 0), 0);
-    return planMoves(movesRequestSchema.parse({
+    return {
       bays: Array.from({ length: bays }, (_, b) => ({ id: `b${b}`, litres: Math.max(held(now, b), held(then, b)) })),
       groups: litres.map((amount, g) => ({ id: `g${g}`, litres: amount, from: `b${now[g]}`, to: `b${then[g]}` })), seed, timeLimitMs,
-    }), { clock: () => performance.now() });
+    };
   });
+  const answers = requests.map((request) => planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() }));
+  // Beside it the exact ordering model, for some of them: it takes its time.
+  const byModel = requests.slice(0, modelMs > 0 ? 3 : 0).map((request, i) => ({ own: answers[i]?.stagedLitres ?? NaN, model: orderByModel(request, { solver, timeLimitMs: modelMs }) }));
+  const modelNote = byModel.map(({ own, model }) => `${own}/${model ? `${model.stagedLitres}${model.isProven ? ' proven' : ''}` : 'none'}`).join(', ');
   const staged = answers.map(({ stagedLitres }) => stagedLitres);
-  return { ...timesOf(`moves, ${groups} tight groups x ${bays} bays, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}` };
+  return { ...timesOf(`moves, ${groups} tight groups x ${bays} bays, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}${modelNote === '' ? '' : `; own and the exact ordering model after ${modelMs / 1000} s: ${modelNote}`}` };
 }
 
 /** Small requests of every kind, each answer gone through by the checker that shares no code with the engine. */
@@ -189,7 +194,7 @@ async function main(names: readonly string[]): Promise<void> {
   if (wants('space')) rows.push(benchSpace());
   if (wants('fit')) rows.push(...(await benchFits(solver)));
   if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [[40, 40, 0, 1500, 0.35], [150, 120, 0, 1000, 0.1], [150, 120, 0, 10_000, 0.1], [150, 120, 0, 1000, 0.35], [150, 120, 0, 10_000, 0.35], [20, 20, 8, 1000, 0.35], [40, 40, 12, 3000, 0.35], [60, 50, 20, 5000, 0.35]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio, timeLimitMs }));
-  if (wants('moves')) for (const [groups, bays, timeLimitMs] of [[12, 5, 1000], [40, 12, 2000], [40, 20, 2000], [150, 40, 5000]] as const) rows.push(benchMoves({ groups, bays, timeLimitMs }));
+  if (wants('moves')) for (const [groups, bays, timeLimitMs, modelMs] of [[12, 5, 1000, 20_000], [40, 12, 2000, 20_000], [40, 20, 2000, 20_000], [150, 40, 5000, 20_000]] as const) rows.push(benchMoves(solver, { groups, bays, timeLimitMs, modelMs }));
   if (wants('zones')) rows.push(checkZones(solver, 1000));
   if (wants('moves')) rows.push(checkMoves(1000));
   if (wants('cut')) for (const [kinds, timeLimitMs] of [[25, 200], [25, 1000]] as const) rows.push(benchCut(solver, { kinds, timeLimitMs }));

@@ -1,5 +1,6 @@
+import { orderByModel } from '@test/movesModel';
 import { bestMoves, replayMoves } from '@test/movesOracle';
-import { createRandom } from '../shared';
+import { createRandom, loadSolver } from '../shared';
 import { movesRequestSchema, planMoves, type MovesRequestInput } from '.';
 
 const plan = (request: MovesRequestInput) => planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() });
@@ -32,6 +33,15 @@ test('small homes: the fewest litres handled twice, then the fewest baskets, as 
     if (best.stagedLitres > 0) hasStaged += 1;
   }
   expect(hasStaged).toBeGreaterThan(30);
+});
+
+test('somewhat larger homes: as few litres handled twice as the exact ordering model finds', async () => {
+  const solver = await loadSolver();
+  for (let seed = 1; seed <= 12; seed += 1) {
+    const request = movesOf(seed, { groups: 9, bays: 4, fillRatio: 1 });
+    const model = orderByModel(request, { solver, timeLimitMs: 60_000 });
+    expect([seed, plan(request).stagedLitres, true]).toEqual([seed, model?.stagedLitres, model?.isProven]);
+  }
 });
 
 test('whatever the home, every step can be done, and the bound lies below', () => {

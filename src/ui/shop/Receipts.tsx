@@ -72,7 +72,7 @@ export function Receipts({ projectId, roomId, receipts, shopNames, today, curren
         <TextField label="Its sum" measure inputMode="decimal" className="w-[100px]" value={typed.total} onChange={(event) => set({ total: event.target.value })} />
         <label className={buttonClass('plain', 'focus-within:outline-3 focus-within:outline-rim')}>
           <Camera size={16} aria-hidden="true" /> {picture ? picture.name.slice(0, 24) : 'Its picture'}
-          <input type="file" accept="image/*" capture="environment" className="sr-only" onChange={(event) => setPicture(event.currentTarget.files?.[0])} />
+          <input type="file" accept="image/*" className="sr-only" onChange={(event) => setPicture(event.currentTarget.files?.[0])} />
         </label>
         <Button type="submit" look="quiet" disabled={isSending}>{isSending ? 'Keeping it …' : 'Keep the receipt'}</Button>
       </form>

@@ -1,10 +1,10 @@
 'use client';
 
-import type { KeyboardEvent } from 'react';
+import { useMemo, type KeyboardEvent } from 'react';
 
 import { tightestReach, type Person } from '@/core/agree';
 import { arrangeFront, type Bay, type Unit } from '@/core/look';
-import { bayLevelOf, type BayLevel } from '@/core/place';
+import { bayLevelOf } from '@/core/place';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import { keptLitresOf, type Group, type Thing } from '@/core/sort';
 import { useIsPhone } from '../primitives/useIsPhone';
@@ -43,7 +43,16 @@ const PHONE_SCALE = 0.245;
 
 /** The units of the room from the front, to scale, each place with its tags and its level. */
 export function FrontBoard({ units, groups, things, people, measureUnit, isOneOfMany = false, carried, heldAgainst, onPutOn, tagProps }: FrontBoardProps) {
-  const view = arrangeFront(units);
+  const view = useMemo(() => arrangeFront(units), [units]);
+  const bays = useMemo(() => new Map(units.flatMap((unit) => unit.bays.map((bay) => [bay.id as string, bay] as const))), [units]);
+  const levels = useMemo(
+    () => new Map(view.units.flatMap(({ layout }) => layout.bays.flatMap(({ bayId, zMm }) => {
+      const bay = bays.get(bayId);
+      return bay ? [[bayId as string, bayLevelOf({ bay, reachMm: zMm, groups, things, people })] as const] : [];
+    }))),
+    [view, bays, groups, things, people],
+  );
+  const litresOf = useMemo(() => new Map(groups.map((group) => [group.id, keptLitresOf(group, things)] as const)), [groups, things]);
   const isPhone = useIsPhone();
   const scale = isPhone ? PHONE_SCALE : isOneOfMany ? HOME_SCALE : Math.max(LEAST_SCALE, Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)));
   return (
@@ -51,10 +60,10 @@ export function FrontBoard({ units, groups, things, people, measureUnit, isOneOf
       <div className="relative mx-auto" style={{ width: view.widthMm * scale, height: view.heightMm * scale + 3 }}>
         {view.units.flatMap((front) =>
           front.layout.bays.map((bayFront) => {
-            const bay = units.flatMap((unit) => unit.bays).find(({ id }) => id === bayFront.bayId);
-            if (!bay) return null;
+            const bay = bays.get(bayFront.bayId);
+            const level = levels.get(bayFront.bayId);
+            if (!bay || !level) return null;
             const here = groups.filter((group) => group.bayId === bay.id);
-            const level: BayLevel = bayLevelOf({ bay, reachMm: bayFront.zMm, groups, things, people });
             return (
               <BaySlot
                 key={bay.id}
@@ -66,7 +75,7 @@ export function FrontBoard({ units, groups, things, people, measureUnit, isOneOf
                 onPut={() => onPutOn(bay.id)}
                 at={{ left: (front.xMm + bayFront.xMm) * scale, bottom: bayFront.zMm * scale + 3, width: bayFront.widthMm * scale, height: bayFront.heightMm * scale }}
               >
-                {here.map((group) => <GroupTag key={group.id} group={group} litres={keptLitresOf(group, things)} isHalf={here.length > 2} {...tagProps} />)}
+                {here.map((group) => <GroupTag key={group.id} group={group} litres={litresOf.get(group.id) ?? 0} isHalf={here.length > 2} {...tagProps} />)}
               </BaySlot>
             );
           }),

@@ -2,6 +2,7 @@
 
 import { useDroppable } from '@dnd-kit/core';
 import clsx from 'clsx';
+import { useMemo } from 'react';
 
 import { arrangeFront, type Bay, type Unit } from '@/core/look';
 import { bayLevelOf } from '@/core/place';
@@ -44,7 +45,7 @@ export function HomeStrip({ rooms, groups, things, overBayId, onPut }: HomeStrip
 
 function SmallBay({ bay, roomName, groups, things, isOver, onPut, at }: Pick<HomeStripProps, 'groups' | 'things' | 'onPut'> & { bay: Bay; roomName: string; isOver: boolean; at: { left: number; bottom: number; width: number; height: number } }) {
   const { setNodeRef, isOver: isDraggedOver } = useDroppable({ id: bay.id, disabled: bay.outOfScope });
-  const level = bayLevelOf({ bay, reachMm: 0, groups, things, people: [] });
+  const level = useMemo(() => bayLevelOf({ bay, reachMm: 0, groups, things, people: [] }), [bay, groups, things]);
   const text = `${bay.name}, ${roomName.toLowerCase()}: ${formatLitres(level.keptLitres)} of ${formatLitres(level.usableLitres)}`;
   return (
     <div ref={setNodeRef} title={text} className={clsx('absolute border bg-[#fffdf8]', bay.outOfScope ? 'border-dashed border-soft' : isOver || isDraggedOver ? 'z-10 border-rim outline-3 outline-rim' : 'border-ink')} style={at}>

@@ -2,7 +2,7 @@
 
 import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent, type DragOverEvent } from '@dnd-kit/core';
 import { useRouter } from 'next/navigation';
-import { useState, useTransition, type KeyboardEvent } from 'react';
+import { useMemo, useState, useTransition, type KeyboardEvent } from 'react';
 
 import type { Person } from '@/core/agree';
 import type { Bay, Unit } from '@/core/look';
@@ -37,6 +37,8 @@ interface PlaceBoardProps {
   readonly onPlace: (assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]) => Promise<ActionResult>;
 }
 
+const baysIn = (fronts: readonly RoomFront[]): Bay[] => fronts.flatMap(({ units }) => walkBays(units).filter((bay) => !bay.outOfScope));
+
 /** The room, or the home room by room, from the front, to scale, with a tag for each group: dragged, tapped, or carried by keys. */
 export function PlaceBoard({ rooms, groups: keptGroups, otherRooms, zones, fragileIds, things, people, measureUnit, onPlace }: PlaceBoardProps) {
   const router = useRouter();
@@ -47,9 +49,9 @@ export function PlaceBoard({ rooms, groups: keptGroups, otherRooms, zones, fragi
   const [hover, setHover] = useState<{ readonly groupId: Group['id']; readonly bayId: string }>();
   const [message, setMessage] = useState('');
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const groups = keptGroups.map((group) => (moved[group.id] === undefined ? group : { ...group, bayId: moved[group.id] ?? null }));
-  const baysIn = (fronts: readonly RoomFront[]) => fronts.flatMap(({ units }) => walkBays(units).filter((bay) => !bay.outOfScope));
-  const [bays, farBays] = [baysIn(rooms), baysIn(otherRooms)];
+  // A tag in hand draws the board anew with every place it comes over: what that does not change is kept.
+  const groups = useMemo(() => keptGroups.map((group) => (moved[group.id] === undefined ? group : { ...group, bayId: moved[group.id] ?? null })), [keptGroups, moved]);
+  const [bays, farBays] = useMemo(() => [baysIn(rooms), baysIn(otherRooms)], [rooms, otherRooms]);
   const nameOf = (bayId: string | undefined) => [...bays, ...farBays].find(({ id }) => id === bayId)?.name;
   const places = Object.fromEntries(groups.map((group) => [group.id, group.bayId]));
   const hindrances = (groupId: string, bayId: string | undefined): string[] =>

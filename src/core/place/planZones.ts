@@ -26,6 +26,8 @@ const RELATIVE_GAP = 1e-6;
 const RESCUE_MS = 10_000;
 /** So many pairs of group and bay are given to the exact model at once; with more, parts of the home are mended first. */
 const EXACT_FROM = 1200;
+/** So few are given to it before any rewards are tried. */
+const EXACT_AT_ONCE = 400;
 /** Bays and groups of a part that is worked through exactly, and the most such parts. */
 const PART = { bays: 12, groups: 18, mostMs: 250 } as const;
 /** The same where contents of bays are the columns. */
@@ -148,7 +150,7 @@ class ZonesRun {
     for (let round = 0; round < MOST_ROUNDS && stalled < 2; round += 1) {
       const untilShare = round === 0 ? 0.5 : 0.65;
       // What is left is soon few enough for the exact model; only large homes go on.
-      if (this.spentShare() > untilShare || (round >= 2 && this.countLeft() <= EXACT_FROM)) return;
+      if (this.spentShare() > untilShare || this.countLeft() <= (round >= 2 ? EXACT_FROM : EXACT_AT_ONCE)) return;
       const before = this.bound;
       const cost = Float64Array.from(problem.cost);
       if (this.bayOf) leanPairs(problem, problem.pairs, this.bayOf, cost);

@@ -81,12 +81,13 @@ export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): v
   };
   const whole: Part = { groups: Array.from({ length: groupCount }, (_, g) => g), bays: Array.from({ length: bayCount }, (_, b) => b) };
   meetBest(pool, options);
+  let { rewards } = options;
   ColumnRun.run({ ...options, problem, pool, part: whole }, (run) => {
     take(options.onBound(run.climb(options.climbLeftMs), run.rewards, run.mostly()));
     for (let dive = 0; dive < DIVES && options.leftMs() > 0; dive += 1) take(run.dive(dive === 0 ? 0 : NOISE));
     take(run.combine(bayOf, COMBINE_MS));
+    rewards = run.rewards;
   });
-  let { rewards } = options;
   while (!options.isDone() && options.leftMs() > 0) {
     const bays = options.pickBays(bayOf);
     const part: Part = { groups: whole.groups.filter((g) => bays.has(bayOf[g] ?? -1)), bays: [...bays].sort((a, b) => a - b) };

@@ -1,11 +1,11 @@
 import 'server-only';
 
 import { arrangeFront, bayInsideOf, type Bay, type Unit } from '@/core/look';
-import { bayLevelOf, judgeArrangement, type ArrangedScope, type ArrangementJudgement, type ArrangementRef, type BayLevel, type ZonesRequest } from '@/core/place';
+import { bayLevelOf, isAway, judgeArrangement, type ArrangedScope, type ArrangementJudgement, type ArrangementRef, type BayLevel, type ZonesRequest } from '@/core/place';
 import { draftIdSchema } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import type { ProjectRecords } from '@/data/projectRepo';
-import { draftsOf, groupsIn, resolveArrangement } from './drafts';
+import { draftsOf, groupsIn, isWithin, resolveArrangement } from './drafts';
 import { fragileIdsOf, zonesOf } from './zonesOfRoom';
 
 /** So long a proposal is improved before it is shown as final; the first one is there at once. */
@@ -23,6 +23,8 @@ export interface ArrangementView {
   readonly zones: ZonesRequest | undefined;
   readonly fragileIds: readonly string[];
   readonly judged: ArrangementJudgement | undefined;
+  /** Groups that live outside their room. */
+  readonly awayIds: readonly string[];
   readonly judgedToday: ArrangementJudgement | undefined;
   /** What it asks a week, with all it counts; undefined while a group has no home here or stands where it must not. */
   readonly minutesNow: number | undefined;
@@ -59,7 +61,8 @@ export function loadArrangement(arranged: Arranged, asked: string | readonly str
     const groups = groupsIn(records, scope, resolveArrangement(records, scope, ref));
     const zones = zonesOf(records, scope, { groups, timeLimitMs: PROPOSAL_MS });
     const fragileIds = fragileIdsOf(groups);
-    return { groups, zones, fragileIds, judged: zones && judgeArrangement(zones, { places: Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])), fragileIds: new Set(fragileIds) }) };
+    const awayIds = groups.filter((group) => isWithin(scope)(group) && isAway(records.units, group)).map(({ id }) => id);
+    return { groups, zones, fragileIds, awayIds, judged: zones && judgeArrangement(zones, { places: Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])), fragileIds: new Set(fragileIds) }) };
   };
   const shown = judge(shownRef);
   const fronts = arrangeFront(units).units.flatMap((unit) => unit.layout.bays);

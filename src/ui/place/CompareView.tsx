@@ -40,24 +40,23 @@ export function CompareView({ slips, sides, changes, scopeQuery, note, groups, p
   const show = (first: string, second: string) => router.push(`?${scopeQuery}a=${first}&b=${second}`);
   const nameOf = (list: CompareViewProps['groups'], id: string) => list.find((entry) => entry.id === id)?.name ?? '';
   const bayName = (id: string | null) => (id === null ? 'the tray' : (bayNames[id] ?? 'another room'));
-  const listed = (names: readonly string[]) => (names.length === 0 ? 'none' : names.join('; '));
-  const choose = async (ref: string) => {
+    const choose = async (ref: string) => {
     const result = await onChoose(ref);
     setMessage(result.ok ? '' : result.message);
     router.refresh();
   };
   if (!a.judged || !b.judged) return <p className="panel p-5 text-[16px]">Add the people of the household first: without them nobody walks or reaches.</p>;
-  const rows: readonly (readonly [label: string, of: (judged: ArrangementJudgement, side: CompareSide) => string])[] = [
+  const rows: readonly (readonly [label: string, of: (judged: ArrangementJudgement, side: CompareSide) => string | readonly string[]])[] = [
     ['Time a week', (judged) => minutesWords(judged.secondsPerWeek)],
     ['Walked a week', (judged) => `${Math.round(judged.metresPerWeek)} m`],
     ['Bends a week', (judged) => String(Math.round(judged.bendsPerWeek))],
     ['Stretches a week', (judged) => String(Math.round(judged.stretchesPerWeek))],
-    ['Needs a step', (judged) => listed(groupReach(judged, groups, people))],
-    ['Full places', (judged) => listed(judged.fullBayIds.map(bayName))],
-    ['Half empty places', (judged) => listed(judged.halfEmptyBayIds.map(bayName))],
-    ['Rules bent', (judged) => listed(judged.bent.map((rule) => `${nameOf(groups, rule.groupId)} on ${bayName(rule.bayId)}: ${bentWords(rule, groups)}`))],
-    ['Without a home', (judged) => listed(judged.homelessIds.map((id) => nameOf(groups, id)))],
-    ['In another room', (_, { awayIds }) => listed(awayIds.map((id) => nameOf(groups, id)))],
+    ['Needs a step', (judged) => groupReach(judged, groups, people)],
+    ['Full places', (judged) => judged.fullBayIds.map(bayName)],
+    ['Half empty places', (judged) => judged.halfEmptyBayIds.map(bayName)],
+    ['Rules bent', (judged) => judged.bent.map((rule) => `${nameOf(groups, rule.groupId)} on ${bayName(rule.bayId)}: ${bentWords(rule, groups)}`)],
+    ['Without a home', (judged) => judged.homelessIds.map((id) => nameOf(groups, id))],
+    ['In another room', (_, { awayIds }) => awayIds.map((id) => nameOf(groups, id))],
   ];
   return (
     <>
@@ -81,11 +80,11 @@ export function CompareView({ slips, sides, changes, scopeQuery, note, groups, p
         <tbody>
           {rows.map(([label, of]) => {
             const [first, second] = [of(a.judged as ArrangementJudgement, a), of(b.judged as ArrangementJudgement, b)];
-            const isSame = first === second;
+            const isSame = String(first) === String(second);
             return (
               <tr key={label} className="border-t border-line align-top">
                 <th scope="row" className="p-3 py-2 text-left font-[650]">{label}</th>
-                {[first, second].map((text, i) => <td key={i} className={`p-3 py-2 ${isSame ? 'text-soft' : ''} ${/^[\d.]/.test(text) ? 'font-mono' : ''}`}><Cell text={text} /></td>)}
+                {[first, second].map((said, i) => <td key={i} className={`p-3 py-2 ${isSame ? 'text-soft' : ''} ${typeof said === 'string' ? 'font-mono' : ''}`}>{typeof said === 'string' ? said : <Names names={said} />}</td>)}
               </tr>
             );
           })}
@@ -114,9 +113,8 @@ export function CompareView({ slips, sides, changes, scopeQuery, note, groups, p
 /** So many names are read at a glance; more are counted, and folded. */
 const MOST_NAMED = 8;
 
-function Cell({ text }: { text: string }) {
-  const names = text.split('; ');
-  if (names.length <= MOST_NAMED) return text;
+function Names({ names }: { names: readonly string[] }) {
+  if (names.length <= MOST_NAMED) return names.length === 0 ? 'none' : names.join('; ');
   return (
     <details>
       <summary>{names.length}</summary>

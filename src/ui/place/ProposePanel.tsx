@@ -59,7 +59,7 @@ export function ProposePanel({ request, groups, bayNames, notes, minutesNow, onT
       {notes.length > 0 && <p className="mt-1 text-[14px]">{notes.join(' ')}</p>}
       {run.isRunning && <progress className="mt-2 block h-1.5 w-full" aria-label="Working it out" />}
       {run.problem !== '' && <p role="alert" className="warn mt-2">{run.problem}</p>}
-      {(run.isRunning || run.answer) && aside.map((message) => <p key={message} role="alert" className="warn mt-2">{sayWithNames(message, bayNames)} It stays where it is.</p>)}
+      {(run.isRunning || run.answer || found) && aside.map((message) => <p key={message} role="alert" className="warn mt-2">{sayWithNames(message, bayNames)} It stays where it is.</p>)}
       {run.answer?.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, bayNames)}</p>)}
       {found && (
         <>

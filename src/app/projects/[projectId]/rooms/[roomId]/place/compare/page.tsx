@@ -3,12 +3,12 @@ import { notFound } from 'next/navigation';
 
 import { chooseDraftAction } from '@/app/actions/drafts';
 import { undoAction } from '@/app/actions/projects';
-import { compareArrangements, isAway, ROOM_GAP_MM } from '@/core/place';
+import { compareArrangements } from '@/core/place';
 import { openRoom } from '@/server/desk/openRoom';
-import { isWithin } from '@/server/place/drafts';
 import { loadArrangement, slipsOf } from '@/server/place/loadArrangement';
 import { CompareView, type CompareSide } from '@/ui/place/CompareView';
 import { PlacePages } from '@/ui/place/PlacePages';
+import { ROOM_GAP_NOTE } from '@/ui/place/placeWords';
 import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Compare arrangements' };
@@ -30,7 +30,7 @@ export default async function ComparePage({ params, searchParams }: ComparePageP
   // Today against the chosen one, unless others are asked for.
   const [a, b] = [loadArrangement({ records, scope }, asked.a ?? 'today'), loadArrangement({ records, scope }, asked.b)];
   const placesOf = ({ groups }: typeof a) => Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId]));
-  const toSide = ({ shownRef, judged, groups }: typeof a): CompareSide => ({ ref: shownRef, judged, awayIds: groups.filter((group) => isWithin(scope)(group) && isAway(records.units, group)).map(({ id }) => id) });
+  const toSide = ({ shownRef, judged, awayIds }: typeof a): CompareSide => ({ ref: shownRef, judged, awayIds });
   return (
     <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
       <PlacePages projectId={projectId} roomId={roomId} active="compare" />
@@ -43,7 +43,7 @@ export default async function ComparePage({ params, searchParams }: ComparePageP
         sides={[toSide(a), toSide(b)]}
         changes={a.zones ? compareArrangements(a.zones, { from: placesOf(a), to: placesOf(b) }) : []}
         scopeQuery={isHome ? 'of=home&' : ''}
-        note={isHome ? `From one room to the next ${ROOM_GAP_MM / 1000} m are assumed, in the order in which the rooms are listed.` : undefined}
+        note={isHome ? ROOM_GAP_NOTE : undefined}
         groups={(isHome ? records.groups : own.groups).map(({ id, name }) => ({ id, name }))}
         people={records.people.map(({ id, name }) => ({ id, name }))}
         bayNames={a.bayNames}

@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 import { addDraftAction, arrangeAction, chooseDraftAction, removeDraftAction, renameDraftAction } from '@/app/actions/drafts';
 import { sayMayLeaveAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
-import { mayLeaveRoom, ROOM_GAP_MM } from '@/core/place';
+import { mayLeaveRoom } from '@/core/place';
 import { openRoom } from '@/server/desk/openRoom';
 import { draftHistory } from '@/server/place/draftHistory';
 import { loadArrangement } from '@/server/place/loadArrangement';
@@ -15,7 +15,9 @@ import { PlaceBoard } from '@/ui/place/PlaceBoard';
 import { PlaceFigures } from '@/ui/place/PlaceFigures';
 import { PlacePages } from '@/ui/place/PlacePages';
 import { PlacePaper } from '@/ui/place/PlacePaper';
+import { ROOM_GAP_NOTE } from '@/ui/place/placeWords';
 import { ProposePanel } from '@/ui/place/ProposePanel';
+import { buttonClass } from '@/ui/primitives/Button';
 import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Place, the whole home' };
@@ -51,7 +53,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
       <PlacePages projectId={projectId} roomId={roomId} active="home" />
       <h1 className="sr-only">Where everything lives in the whole home</h1>
       {view.levels.length === 0 ? (
-        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">No room has a place to put anything yet. Measure a unit first.</p>
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">No room has a place to put anything yet. <Link className={buttonClass('main', 'ml-2')} href={`/projects/${projectId}/rooms/${roomId}/look/units/new`}>Measure a unit</Link></p>
       ) : (
         <>
           <DraftSlips key={shownRef} slips={view.slips} shownRef={shownRef} base={`${placing}/home`} onAdd={addDraftAction.bind(null, projectId, null)} onRename={renameDraftAction.bind(null, projectId, null)} onChoose={chooseDraftAction.bind(null, projectId, null)} onRemove={removeDraftAction.bind(null, projectId, null)} />
@@ -59,7 +61,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
           <PlaceBoard key={`board ${shownRef}`} rooms={rooms} otherRooms={[]} groups={groups} things={records.things} people={records.people} zones={zones} fragileIds={view.fragileIds} measureUnit={records.project.units} onPlace={arrange} />
           <PlaceFigures levels={view.levels} groups={groups} judged={view.judged} today={shownRef === 'today' ? undefined : view.judgedToday} />
           {zones && groups.length > 0 && shownRef !== 'today' && (
-            <ProposePanel key={`propose ${shownRef}`} request={zones} groups={groups} bayNames={view.bayNames} notes={[`${groups.filter(mayLeaveRoom).length} of ${groups.length} groups may leave their room. From one room to the next ${ROOM_GAP_MM / 1000} m are assumed, in the order in which the rooms are listed.`]} minutesNow={view.minutesNow} onTake={arrange} />
+            <ProposePanel key={`propose ${shownRef}`} request={zones} groups={groups} bayNames={view.bayNames} notes={[`${groups.filter(mayLeaveRoom).length} of ${groups.length} groups may leave their room.`, ROOM_GAP_NOTE]} minutesNow={view.minutesNow} onTake={arrange} />
           )}
         </>
       )}

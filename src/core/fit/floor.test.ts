@@ -4,6 +4,7 @@ import { createRandom, loadSolver, type Solver } from '../shared';
 import { fitRequestArb } from '@test/fitArbitrary';
 import { coverGroup } from './coverGroup';
 import { findFitFaults } from './findFitFaults';
+import { toPlacements } from './floor';
 import { floorRowsOf } from './floorRows';
 import { fitRequestSchema, type FitContainer, type FitRequest } from './model';
 import { packPiles } from './packPiles';
@@ -40,9 +41,9 @@ test('what is stood breaks no rule of place, and keeps every floor row', () => {
       const packing = packPiles(request, chosen, { tries: 30, tightNodes: 2000, random: createRandom(seed), aim: 'first', hasTime: () => true });
       if (!packing) return;
       stood += 1;
-      const faults = findFitFaults(request, { placements: [...packing.placements], unmet: [], costMinor: 0, usedLitres: 0, freeLitres: 0 });
+      const faults = findFitFaults(request, { placements: toPlacements(packing.spots), unmet: [], costMinor: 0, usedLitres: 0, freeLitres: 0 });
       expect(faults.filter(({ rule }) => rule !== 'litres' && rule !== 'totals' && rule !== 'bay_load')).toEqual([]);
-      const bottoms = packing.placements.filter(({ z }) => z === 0).flatMap(({ containerId }) => request.containers.filter(({ id }) => id === containerId));
+      const bottoms = toPlacements(packing.spots).filter(({ z }) => z === 0).flatMap(({ containerId }) => request.containers.filter(({ id }) => id === containerId));
       for (const row of floorRowsOf(request)) expect(bottoms.reduce((sum, container) => sum + row.of(container), 0)).toBeLessThanOrEqual(row.most * (1 + 1e-6) + 1e-6);
     }),
     { numRuns: 150 },

@@ -1,4 +1,4 @@
-import type { FitRequest, Placement } from './model';
+import type { FitContainer, FitRequest, Placement } from './model';
 import { MAX_BLOCKING_G, type Filled, type Pile } from './piles';
 import { clearOf } from './suitability';
 
@@ -25,6 +25,25 @@ interface Rect {
 
 /** Which of the places that a pile could take it takes: the one with the least of this. */
 export type PlaceRule = 'front' | 'left' | 'snug';
+
+/** In which corner of a free rectangle a pile stands. */
+export interface Corner {
+  readonly isRight: boolean;
+  readonly isBack: boolean;
+}
+const FRONT_LEFT: Corner = { isRight: false, isBack: false };
+
+/** A pile and its place. */
+export interface Spot {
+  readonly pile: Pile;
+  readonly place: Place;
+}
+
+/** Where everything stands, and the grams of other groups in the way of each container. */
+export interface Packing {
+  readonly spots: readonly Spot[];
+  readonly blockingG: number;
+}
 
 export interface Place {
   readonly x: number;
@@ -55,7 +74,8 @@ export class Floor {
   private readonly gap: number;
   private readonly isPullOut: boolean;
 
-  constructor(request: FitRequest) {
+  /** Free rectangles narrower than `leastMm`, where nothing goes in, are forgotten. */
+  constructor(private readonly request: FitRequest, private readonly leastMm = 0) {
     this.clear = clearOf(request);
     this.gap = request.clearances.between;
     this.isPullOut = request.bay.pullOut ?? false;
@@ -68,24 +88,51 @@ export class Floor {
       fromMm,
       free: obstacles
         .filter((box) => box.z - this.gap <= fromMm + TOLERANCE_MM)
-        .reduce((free, box) => cutOut(free, { x0: box.x, x1: box.x + box.width + this.gap, y0: box.y, y1: box.y + box.depth + this.gap }), x1 > x0 && y1 > y0 ? [whole] : []),
+        .reduce((free, box) => cutOut(free, { x0: box.x, x1: box.x + box.width + this.gap, y0: box.y, y1: box.y + box.depth + this.gap }, this.leastMm + this.gap - TOLERANCE_MM), x1 > x0 && y1 > y0 ? [whole] : []),
     }));
   }
 
-  get blockingG(): number {
-    return this.standing.reduce((sum, { blockedG }) => blockedG.reduce((a, b) => a + b, sum), 0);
+  /** What stands now. */
+  get packing(): Packing {
+    const blockingG = this.standing.reduce((sum, { blockedG }) => blockedG.reduce((a, b) => a + b, sum), 0);
+    // The trifles that mark weightless things in the way add up to no gram.
+    return { spots: this.spots, blockingG: blockingG < 1e-6 ? 0 : round(blockingG) };
+  }
+
+  /** As it stands now; what is stood on the copy does not stand here. */
+  copy(): Floor {
+    const other = new Floor(this.request, this.leastMm);
+    for (const standing of this.standing) other.standing.push({ ...standing, blockedG: [...standing.blockedG] });
+    for (const [i, layer] of other.layers.entries()) layer.free = this.layers[i]?.free ?? [];
+    return other;
+  }
+
+  get spots(): readonly Spot[] {
+    return this.standing.map(({ pile, x, y, width, depth, turned }) => ({ pile, place: { x, y, width, depth, turned } }));
+  }
+
+  /** Whether one of these goes in somewhere, never mind what it would block. */
+  hasRoomFor({ outer: { width, depth, height }, turnable, shape }: FitContainer): boolean {
+    const canTurn = (turnable ?? true) && shape !== 'round';
+    return height <= this.clear.z1 + TOLERANCE_MM && this.freeAt(height).some(({ x0, x1, y0, y1 }) => {
+      const [wide, deep] = [x1 - x0 - this.gap + TOLERANCE_MM, y1 - y0 - this.gap + TOLERANCE_MM];
+      return (width <= wide && depth <= deep) || (canTurn && depth <= wide && width <= deep);
+    });
+  }
+
+  private freeAt(heightMm: number): readonly Rect[] {
+    return (this.layers.find(({ fromMm }) => heightMm > fromMm + TOLERANCE_MM) ?? this.layers[this.layers.length - 1])?.free ?? [];
   }
 
   /** Stands the pile at the best free corner by `rule` where no rule is broken; false where none is left. */
-  stand(pile: Pile, rule: PlaceRule): boolean {
+  stand(pile: Pile, rule: PlaceRule, corner: Corner = FRONT_LEFT): boolean {
     const { width, depth, height } = pile.container.outer;
     const heightMm = height * pile.levels.length;
     if (heightMm > this.clear.z1 + TOLERANCE_MM) return false;
-    const layer = this.layers.find(({ fromMm }) => heightMm > fromMm + TOLERANCE_MM) ?? this.layers[this.layers.length - 1];
     const canTurn = (pile.container.turnable ?? true) && pile.container.shape !== 'round' && width !== depth;
     let best: Place | undefined;
     let bestScore = Infinity;
-    for (const rect of layer?.free ?? []) {
+    for (const rect of this.freeAt(heightMm)) {
       for (let turn = 0; turn < (canTurn ? 2 : 1); turn += 1) {
         const w = turn === 0 ? width : depth;
         const d = turn === 0 ? depth : width;
@@ -94,7 +141,7 @@ export class Floor {
         if (spareX < -TOLERANCE_MM || spareY < -TOLERANCE_MM) continue;
         const score = rule === 'front' ? rect.y0 * 1e4 + rect.x0 : rule === 'left' ? (rect.x0 + w) * 1e4 + rect.y0 : Math.min(spareX, spareY) * 1e4 + Math.max(spareX, spareY);
         if (score >= bestScore) continue;
-        const place = { x: rect.x0, y: rect.y0, width: w, depth: d, turned: turn === 1 };
+        const place = { x: rect.x0 + (corner.isRight ? spareX : 0), y: rect.y0 + (corner.isBack ? spareY : 0), width: w, depth: d, turned: turn === 1 };
         if (!this.keepsWaysOut(pile, place)) continue;
         best = place;
         bestScore = score;
@@ -112,10 +159,12 @@ export class Floor {
     return true;
   }
 
-  toPlacements(): Placement[] {
-    return this.standing.flatMap(({ pile, x, y, turned }) =>
-      pile.levels.map((level, i) => ({ containerId: pile.container.id, groupId: level.group.id, x: round(x), y: round(y), z: round(i * pile.container.outer.height), turned })),
-    );
+  /** As `standAt`, where that is free at the pile's height. */
+  standIfFree(pile: Pile, place: Place): boolean {
+    const heightMm = pile.container.outer.height * pile.levels.length;
+    const isFree = heightMm <= this.clear.z1 + TOLERANCE_MM && this.freeAt(heightMm).some(({ x0, x1, y0, y1 }) =>
+      place.x >= x0 - TOLERANCE_MM && place.y >= y0 - TOLERANCE_MM && place.x + place.width + this.gap <= x1 + TOLERANCE_MM && place.y + place.depth + this.gap <= y1 + TOLERANCE_MM);
+    return isFree && this.standAt(pile, place);
   }
 
   private put(pile: Pile, place: Place): void {
@@ -127,7 +176,7 @@ export class Floor {
     }
     this.standing.push({ pile, ...place, blockedG });
     const taken = { x0: place.x, x1: place.x + place.width + this.gap, y0: place.y, y1: place.y + place.depth + this.gap };
-    for (const layer of this.layers) layer.free = cutOut(layer.free, taken);
+    for (const layer of this.layers) layer.free = cutOut(layer.free, taken, this.leastMm + this.gap - TOLERANCE_MM);
   }
 
   /** Nothing before a front group, and no more than may be lifted out of the way before any. */
@@ -158,6 +207,12 @@ export class Floor {
   }
 }
 
+/** As the open format tells it. */
+export const toPlacements = (spots: readonly Spot[]): Placement[] =>
+  spots.flatMap(({ pile, place }) =>
+    pile.levels.map((level, i) => ({ containerId: pile.container.id, groupId: level.group.id, x: round(place.x), y: round(place.y), z: round(i * pile.container.outer.height), turned: place.turned })),
+  );
+
 const overlapsX = (a: { readonly x: number; readonly width: number }, b: { readonly x: number; readonly width: number }): boolean =>
   a.x < b.x + b.width - TOLERANCE_MM && b.x < a.x + a.width - TOLERANCE_MM;
 
@@ -180,7 +235,7 @@ function addBlocked(blockedG: number[], behind: Pile, before: Pile): void {
 }
 
 /** The largest rectangles that are left free when `taken` is cut out of them. */
-function cutOut(free: readonly Rect[], taken: Rect): Rect[] {
+function cutOut(free: readonly Rect[], taken: Rect, least: number): Rect[] {
   const kept: Rect[] = [];
   const cut: Rect[] = [];
   for (const rect of free) {
@@ -189,17 +244,26 @@ function cutOut(free: readonly Rect[], taken: Rect): Rect[] {
       kept.push(rect);
       continue;
     }
-    if (taken.x0 > rect.x0 + TOLERANCE_MM) cut.push({ ...rect, x1: taken.x0 });
-    if (taken.x1 < rect.x1 - TOLERANCE_MM) cut.push({ ...rect, x0: taken.x1 });
-    if (taken.y0 > rect.y0 + TOLERANCE_MM) cut.push({ ...rect, y1: taken.y0 });
-    if (taken.y1 < rect.y1 - TOLERANCE_MM) cut.push({ ...rect, y0: taken.y1 });
+    const { x0, x1, y0, y1 } = rect;
+    if (taken.x0 - x0 > least) cut.push({ x0, x1: taken.x0, y0, y1 });
+    if (x1 - taken.x1 > least) cut.push({ x0: taken.x1, x1, y0, y1 });
+    if (taken.y0 - y0 > least) cut.push({ x0, x1, y0, y1: taken.y0 });
+    if (y1 - taken.y1 > least) cut.push({ x0, x1, y0: taken.y1, y1 });
   }
   // Only pieces just cut can lie within another.
   for (let i = 0; i < cut.length; i += 1) {
     const rect = cut[i];
-    if (rect && !kept.some((other) => contains(other, rect)) && !cut.some((other, j) => j !== i && contains(other, rect) && (j < i || !contains(rect, other)))) kept.push(rect);
+    if (rect && !isWithin(rect, kept, kept.length) && !cut.some((other, j) => j !== i && contains(other, rect) && (j < i || !contains(rect, other)))) kept.push(rect);
   }
   return kept;
+}
+
+function isWithin(rect: Rect, others: readonly Rect[], count: number): boolean {
+  for (let i = 0; i < count; i += 1) {
+    const other = others[i];
+    if (other && contains(other, rect)) return true;
+  }
+  return false;
 }
 
 const contains = (outer: Rect, inner: Rect): boolean => outer.x0 <= inner.x0 && outer.x1 >= inner.x1 && outer.y0 <= inner.y0 && outer.y1 >= inner.y1;

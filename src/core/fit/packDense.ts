@@ -1,7 +1,6 @@
 import type { Random } from '../shared';
-import { Floor } from './floor';
+import { Floor, type Packing } from './floor';
 import type { FitRequest } from './model';
-import { cleanGrams, type Packing } from './packPiles';
 import type { Pile } from './piles';
 import { searchSkyline, type Piece } from './skyline';
 import { clearOf } from './suitability';
@@ -38,7 +37,7 @@ export function packDense(request: FitRequest, piles: readonly Pile[], means: { 
         const place = { x: x0 + (isRight ? room.width - x - width : x), y: y0 + (isBack ? room.depth - y - depth : y), width: width - gap, depth: depth - gap, turned: isTurned };
         return floor.standAt(pile, place) ? [pile] : [];
       });
-      if (!best || stood.length > best.stood.length) best = { stood, packing: { placements: floor.toPlacements(), blockingG: cleanGrams(floor.blockingG) } };
+      if (!best || stood.length > best.stood.length) best = { stood, packing: floor.packing };
       if (stood.length === spots.length) return best;
     }
   }

@@ -1,16 +1,10 @@
 import type { Random } from '../shared';
-import { Floor, type PlaceRule } from './floor';
-import type { FitRequest, Placement } from './model';
+import { Floor, type Packing, type PlaceRule } from './floor';
+import type { FitRequest } from './model';
 import { buildPiles, type Pile } from './piles';
 import { packDense, type DensePacking } from './packDense';
 import { packTight, spareShareOf } from './packTight';
 import { maxStackOf, type Chosen } from './selectContainers';
-
-/** Where everything stands, and the grams of other groups in the way of each container. */
-export interface Packing {
-  readonly placements: readonly Placement[];
-  readonly blockingG: number;
-}
 
 /** How one try goes about it. */
 interface PackStyle {
@@ -86,18 +80,15 @@ const RULES: readonly PlaceRule[] = ['left', 'front', 'left', 'snug', 'front', '
 function packOnce(request: FitRequest, piles: readonly Pile[], style: PackStyle): Packing | undefined {
   const floor = new Floor(request);
   for (const pile of orderPiles(piles, style)) if (!floor.stand(pile, style.rule)) return undefined;
-  return { placements: floor.toPlacements(), blockingG: cleanGrams(floor.blockingG) };
+  return floor.packing;
 }
 
 /** Stands as many of the piles as go in, in this order; what finds no place is left out. */
 export function packMost(request: FitRequest, piles: readonly Pile[], rule: PlaceRule): { readonly stood: readonly Pile[]; readonly packing: Packing } {
   const floor = new Floor(request);
   const stood = piles.filter((pile) => floor.stand(pile, rule));
-  return { stood, packing: { placements: floor.toPlacements(), blockingG: cleanGrams(floor.blockingG) } };
+  return { stood, packing: floor.packing };
 }
-
-/** The trifles that mark weightless things in the way add up to no gram. */
-export const cleanGrams = (grams: number): number => (grams < 1e-6 ? 0 : Math.round(grams * 1e6) / 1e6);
 
 /** What must be at the front first, then the largest; shaken where chance is given. */
 function orderPiles(piles: readonly Pile[], { random, isByGroup }: PackStyle): Pile[] {

@@ -1,6 +1,5 @@
-import { Floor, type Place } from './floor';
+import { Floor, type Packing, type Place } from './floor';
 import type { FitRequest } from './model';
-import { cleanGrams, type Packing } from './packPiles';
 import type { Pile } from './piles';
 import { clearOf } from './suitability';
 
@@ -121,7 +120,7 @@ class NotchSearch {
         const [x, y, w, d] = isAcross ? [spot.y, spot.x, spot.depth, spot.width] : [spot.x, spot.y, spot.width, spot.depth];
         return floor.standAt(pile, { x: clear.x0 + (isFlipped ? wide - x - w : x), y: clear.y0 + (isFlipped ? deep - y - d : y), width: w - gap, depth: d - gap, turned });
       });
-      if (stands) return { placements: floor.toPlacements(), blockingG: cleanGrams(floor.blockingG) };
+      if (stands) return floor.packing;
     }
     return undefined;
   }

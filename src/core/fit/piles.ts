@@ -56,7 +56,7 @@ export function buildPiles(request: FitRequest, chosen: readonly Chosen[], stack
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** Whether one more on top keeps every load and every way out. */
-function canStack(request: FitRequest, levels: readonly Filled[], top: Filled): boolean {
+export function canStack(request: FitRequest, levels: readonly Filled[], top: Filled): boolean {
   const all = [...levels, top];
   return all.every((level, i) => {
     const above = all.slice(i + 1);

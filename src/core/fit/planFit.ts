@@ -1,10 +1,14 @@
-import type { Clock, Solver } from '../shared';
-import type { FitAnswer, FitReason, FitRequest, Placement } from './model';
-import type { Packing } from './packPiles';
-import { FitSearch, type FoundFit } from './searchFit';
-import { searchPartial } from './searchPartial';
+import { createRandom, type Clock, type Random, type Solver } from '../shared';
+import { BestFit, scoreOf, type FoundFit } from './bestFit';
+import { toPlacements, type Packing } from './floor';
 import { findFloorCuts } from './floorCuts';
 import { floorRowsOf, type FloorRow } from './floorRows';
+import { GroupCovers } from './groupCovers';
+import { PIECE, worthOf } from './listCovers';
+import type { FitAnswer, FitContainer, FitReason, FitRequest } from './model';
+import { proveFit, type Proof } from './proveFit';
+import { searchPartial } from './searchPartial';
+import { PlaceSearch } from './searchPlaces';
 import { ContainerSelection, maxStackOf, type Chosen, type RelaxedFit } from './selectContainers';
 import { explainUnused, type FitQuestion } from './suitability';
 
@@ -15,31 +19,33 @@ interface Means {
   readonly onFirst?: (answer: FitAnswer) => void;
 }
 
-/** Shares of the time: at most until a first answer, for the bound by area, for the one by sizes, and of the search where nothing stands yet. */
-const FIRST_SHARE = 0.35;
-const BOUND_SHARE = 0.25;
-const TIGHTER_SHARE = 0.12;
-/** Rounds of rows that the choice breaks, and the share of the time after which no more are made. */
-const MOST_CUT_ROUNDS = 4;
-const CUTS_UNTIL = 0.5;
+/**
+ * Until which share of the time it does what: finds something that stands, betters it a little, goes through what would be
+ * better, betters what stands, goes through what is left once more, and tries hard to stand what was left open.
+ */
+const UNTIL = { first: 0.04, early: 0.08, proof: 0.4, search: 0.7, secondProof: 0.88, open: 0.94 } as const;
+/** Where nothing stands, at most so long is searched before the time for the partial answer. */
 const SEARCH_SHARE = 0.75;
+/** Of the bound by a linear model, where covers are not listed: for the area, for the sizes, and until when. */
+const AREA = { share: 0.25, tighterShare: 0.12, until: 0.5, rounds: 4 } as const;
 /** Tries at placing the choice that the bound is made of: often it stands, and is then the best there is. */
 const BOUND_TRIES = 400;
 const BOUND_NODES = 150_000;
+/** Tries and steps at standing a choice while others wait, and when nothing else is left to do. */
+const STAND = { tries: 12, steps: 150, hardSteps: 2500 } as const;
 
 /**
  * Chooses containers for the groups of one bay and says where each stands.
  *
- * Method: `FitSearch` covers groups and stands containers by every rule, at first quickly, then
- * better; a mixed-integer model that leaves the places out gives the proven bound and one more choice to
- * stand. Where no way to cover all litres is found, the best partial answer found is given.
+ * Method: something that stands is found quickly and bettered by `PlaceSearch`; `proveFit` goes through every choice that
+ * would be better, the cheapest first, and refutes or stands it. Where the choices are too many or the aim looks at all containers together, a
+ * mixed-integer model that leaves the places out gives the proven bound. Where no way to cover all litres is found, the best partial answer found is given.
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic
  * unless `timeLimitMs` cuts it.
  */
 export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means): FitAnswer {
   const startMs = clock();
   const passedMs = () => clock() - startMs;
-  const leftMs = (share: number) => () => request.timeLimitMs * share - passedMs();
   const finish = (found: FoundFit, bound: number): FitAnswer => {
     const answer = sumUp(request, found.chosen, found.packing);
     const objective = found.score[0];
@@ -47,48 +53,123 @@ export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means)
     const isOptimal = objective - proven <= 1e-6 * Math.max(1, objective);
     return { status: isOptimal ? 'optimal' : 'feasible', objective, bound: proven, elapsedMs: passedMs(), ...answer, unmet: [], reasons: [] };
   };
-  if (request.groups.every(({ litres }) => litres <= 0)) return finish({ chosen: [], packing: { placements: [], blockingG: 0 }, score: [0, 0] }, 0);
-  const limits: { share: number } = { share: FIRST_SHARE };
-  const floorRows = floorRowsOf(request);
-  const search = new FitSearch(request, floorRows, () => leftMs(limits.share)());
-  if (search.findFirst() && search.best) onFirst?.(finish(search.best, 0));
-  const relax = (rows: readonly FloorRow[], share: number): RelaxedFit => {
-    const untilMs = passedMs() + share * request.timeLimitMs;
-    return new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: () => untilMs - passedMs(), seed: request.seed });
+  if (request.groups.every(({ litres }) => litres <= 0)) return finish({ chosen: [], packing: { spots: [], blockingG: 0 }, score: [0, 0] }, 0);
+  const search = new FitRun(request, { solver, passedMs, onFirst: (found) => onFirst?.(finish(found, 0)) });
+  search.run();
+  const { best, relaxed } = search;
+  if (best.found) return finish(best.found, relaxed.bound);
+  // The partial answer gets time of its own, so that a hard question still ends with something.
+  const partial = searchPartial(request, { selection: relaxed.selection, densest: best.densest, leftMs: () => request.timeLimitMs * 1.1 - passedMs() });
+  const unmet = request.groups.flatMap((group) => {
+    const litres = group.litres - offeredLitres(partial.chosen, group.id);
+    return litres > 1e-9 ? [{ groupId: group.id, litres }] : [];
+  });
+  // Filling group by group can find what the search for everything did not.
+  if (unmet.length === 0) return finish({ chosen: partial.chosen, packing: partial.packing, score: scoreOf(request.prefer, partial.chosen, partial.packing.blockingG) }, relaxed.bound);
+  return {
+    status: 'infeasible', objective: null, bound: null, elapsedMs: passedMs(), ...sumUp(request, partial.chosen, partial.packing), unmet,
+    reasons: [...explainShortage(request, unmet, relaxed.isImpossible), ...explainUnused(request)],
   };
-  // The area alone is quick; what sizes shut out comes after it, where that leaves a difference.
-  let relaxed = relax(floorRows.slice(0, 1), BOUND_SHARE);
-  const isBest = (found: FoundFit): boolean => found.score[0] <= relaxed.bound + 1e-6 && (request.prefer === 'cost' || found.score[1] <= relaxed.leastCostMinor + 1e-6);
-  const follow = (): void => {
-    if (relaxed.selection && !relaxed.isImpossible) search.offer(relaxed.selection, BOUND_TRIES, BOUND_NODES);
-  };
-  limits.share = search.best ? 1 : SEARCH_SHARE;
-  follow();
-  if (!relaxed.isImpossible && search.best && !isBest(search.best) && passedMs() < BOUND_SHARE * 2 * request.timeLimitMs) {
-    let rows = floorRows;
-    for (let round = 0; round < MOST_CUT_ROUNDS && !relaxed.isImpossible && search.best && !isBest(search.best) && passedMs() < CUTS_UNTIL * request.timeLimitMs; round += 1) {
-      const tighter = relax(rows, TIGHTER_SHARE);
-      relaxed = { ...tighter, bound: Math.max(relaxed.bound, tighter.bound), leastCostMinor: Math.max(relaxed.leastCostMinor, tighter.leastCostMinor) };
+}
+
+/** The search for the best fit of one bay, in turns with the search for its bound. */
+class FitRun {
+  readonly best: BestFit;
+  relaxed: RelaxedFit = { selection: undefined, bound: 0, leastCostMinor: 0, isImpossible: false };
+  private until: number = UNTIL.first;
+  private readonly random: Random;
+  private readonly covers: GroupCovers;
+  private readonly floorRows: readonly FloorRow[];
+
+  constructor(private readonly request: FitQuestion, private readonly means: { readonly solver: Solver; readonly passedMs: () => number; readonly onFirst: (found: FoundFit) => void }) {
+    this.random = createRandom(request.seed);
+    this.floorRows = floorRowsOf(request);
+    this.covers = new GroupCovers(request, this.floorRows, this.random);
+    this.best = new BestFit(request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onFirst: means.onFirst });
+  }
+
+  run(): void {
+    const { best } = this;
+    best.findFirst();
+    this.improve(best.found ? UNTIL.early : UNTIL.proof / 2);
+    const worth = worthOf(this.request);
+    const isListed = worth !== undefined && this.prove(worth, UNTIL.proof) !== undefined;
+    if (!isListed) this.boundByModel();
+    if (this.relaxed.isImpossible) return;
+    this.improve(best.found ? UNTIL.search : SEARCH_SHARE);
+    if (!best.found || this.isDone()) return;
+    if (worth && isListed) {
+      const open = this.prove(worth, UNTIL.secondProof)?.open ?? [];
+      this.until = UNTIL.open;
+      for (const { covers } of open) if (this.hasTime() && !this.isDone()) this.stand(covers.flatMap(({ parts }) => parts), STAND.hardSteps);
+    }
+    this.improve(1);
+  }
+
+  private readonly hasTime = (): boolean => this.means.passedMs() < this.until * this.request.timeLimitMs;
+
+  private isDone(): boolean {
+    const { found } = this.best;
+    return found !== undefined && found.score[0] <= this.relaxed.bound + 1e-6 && (this.request.prefer === 'cost' || found.score[1] <= this.relaxed.leastCostMinor + 1e-6);
+  }
+
+  private improve(until: number): void {
+    this.until = until;
+    if (!this.hasTime() || this.isDone()) return;
+    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter: (found) => this.best.take(found) }, this.best.found?.packing.spots ?? []).run(() => this.isDone());
+  }
+
+  /** Stands a choice if it would be better; whether it stands. */
+  private stand(chosen: readonly Chosen[], steps: number): boolean {
+    if (this.best.offer(chosen, STAND.tries)) return true;
+    let hasStood = false;
+    const partsOf = new Map(this.covers.groups.map((group) => [group, chosen.filter((part) => part.group === group)]));
+    const onBetter = (found: FoundFit): boolean => {
+      hasStood = true;
+      return this.best.take(found);
+    };
+    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter, partsOf }, []).run(() => hasStood, steps);
+    return hasStood;
+  }
+
+  private prove(worth: (container: FitContainer) => number, until: number): Proof | undefined {
+    this.until = until;
+    const { found } = this.best;
+    const limit = found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
+    const { covers, floorRows } = this;
+    const proof = proveFit(this.request, limit, { solver: this.means.solver, covers, floorRows, worth, hasTime: this.hasTime, stand: (chosen) => this.stand(chosen, STAND.steps) });
+    if (!proof) return undefined;
+    const isCost = this.request.prefer === 'cost';
+    const bound = isCost ? proof.bound : Math.floor((proof.bound + 1e-6) / PIECE);
+    const leastCostMinor = isCost ? proof.bound : proof.bound - bound * PIECE;
+    if (bound > this.relaxed.bound || (bound === this.relaxed.bound && leastCostMinor > this.relaxed.leastCostMinor)) this.relaxed = { ...this.relaxed, bound, leastCostMinor };
+    return proof;
+  }
+
+  /** The area alone is quick; what sizes shut out comes after it, where that leaves a difference. */
+  private boundByModel(): void {
+    const { request, best, means: { solver, passedMs } } = this;
+    const relax = (rows: readonly FloorRow[], share: number): RelaxedFit => {
+      const untilMs = passedMs() + share * request.timeLimitMs;
+      return new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: () => untilMs - passedMs(), seed: request.seed });
+    };
+    const follow = (): void => {
+      this.until = 1;
+      if (this.relaxed.selection && !this.relaxed.isImpossible) best.offer(this.relaxed.selection, BOUND_TRIES, BOUND_NODES);
+    };
+    const isOpen = () => !this.relaxed.isImpossible && best.found !== undefined && !this.isDone() && passedMs() < AREA.until * request.timeLimitMs;
+    this.relaxed = relax(this.floorRows.slice(0, 1), AREA.share);
+    follow();
+    let rows = this.floorRows;
+    for (let round = 0; round < AREA.rounds && isOpen(); round += 1) {
+      const tighter = relax(rows, AREA.tighterShare);
+      this.relaxed = { ...tighter, bound: Math.max(this.relaxed.bound, tighter.bound), leastCostMinor: Math.max(this.relaxed.leastCostMinor, tighter.leastCostMinor) };
       follow();
       const cuts = tighter.selection ? findFloorCuts(request, stacksOf(request, tighter.selection), { solver, seed: request.seed }) : [];
       if (cuts.length === 0) break;
       rows = [...rows, ...cuts];
     }
   }
-  if (!relaxed.isImpossible) search.improve(isBest);
-  if (search.best) return finish(search.best, relaxed.bound);
-  // The partial answer gets time of its own, so that a hard question still ends with something.
-  const partial = searchPartial(request, { selection: relaxed.selection, densest: search.densest, leftMs: leftMs(1.1) });
-  const unmet = request.groups.flatMap((group) => {
-    const litres = group.litres - offeredLitres(partial.chosen, group.id);
-    return litres > 1e-9 ? [{ groupId: group.id, litres }] : [];
-  });
-  // Filling group by group can find what the search for everything did not.
-  if (unmet.length === 0) return finish({ chosen: partial.chosen, packing: partial.packing, score: search.scoreOf(partial.chosen, partial.packing.blockingG) }, relaxed.bound);
-  return {
-    status: 'infeasible', objective: null, bound: null, elapsedMs: passedMs(), ...sumUp(request, partial.chosen, partial.packing), unmet,
-    reasons: [...explainShortage(request, unmet, relaxed.isImpossible), ...explainUnused(request)],
-  };
 }
 
 /** The fewest stacks that a choice makes, by container. */
@@ -102,8 +183,7 @@ function sumUp(request: FitRequest, chosen: readonly Chosen[], packing: Packing)
   const costMinor = chosen.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0);
   const offered = request.groups.map((group) => offeredLitres(chosen, group.id));
   const usedLitres = request.groups.reduce((sum, group, i) => sum + Math.min(group.litres, offered[i] ?? 0), 0);
-  const placements: readonly Placement[] = packing.placements;
-  return { placements: [...placements], costMinor, usedLitres, freeLitres: offered.reduce((a, b) => a + b, 0) - usedLitres };
+  return { placements: toPlacements(packing.spots), costMinor, usedLitres, freeLitres: offered.reduce((a, b) => a + b, 0) - usedLitres };
 }
 
 const offeredLitres = (chosen: readonly Chosen[], groupId: string): number =>

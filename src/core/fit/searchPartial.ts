@@ -1,8 +1,8 @@
 import { createRandom, type Random } from '../shared';
-import { Floor, type PlaceRule } from './floor';
+import { Floor, type Packing, type PlaceRule } from './floor';
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import type { DensePacking } from './packDense';
-import { cleanGrams, packMost, type Packing } from './packPiles';
+import { packMost } from './packPiles';
 import { buildPiles, type Filled, type Pile } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
 import { findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
@@ -50,7 +50,7 @@ export function searchPartial(request: FitQuestion, { selection, densest, leftMs
     }
     keep(next);
   }
-  return best ?? { chosen: [], packing: { placements: [], blockingG: 0 }, unmetLitres: request.groups.reduce((sum, { litres }) => sum + litres, 0) };
+  return best ?? { chosen: [], packing: { spots: [], blockingG: 0 }, unmetLitres: request.groups.reduce((sum, { litres }) => sum + litres, 0) };
 }
 
 function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
@@ -90,7 +90,7 @@ function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
   }
   const chosen = [...counts].flatMap(([group, own]) => [...own].map(([container, count]): Chosen => ({ group, container, count })));
   return {
-    chosen, unmetLitres, packing: { placements: floor.toPlacements(), blockingG: cleanGrams(floor.blockingG) },
+    chosen, unmetLitres, packing: floor.packing,
     costMinor: costOf(chosen),
   };
 }

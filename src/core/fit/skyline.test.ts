@@ -66,6 +66,6 @@ test('piles stand with the ways out kept: of two in a row the daily one comes to
   const piles = buildPiles(request, request.groups.flatMap((group) => (container ? [{ container, group, count: 1 }] : [])), 1);
   const dense = packDense(request, piles, means(10));
   expect(dense?.stood).toHaveLength(2);
-  expect(dense?.packing.placements.find(({ groupId }) => groupId === 'daily')?.y).toBe(0);
+  expect(dense?.packing.spots.find(({ pile }) => pile.levels.some(({ group }) => group.id === 'daily'))?.place.y).toBe(0);
   expect(packDense({ ...request, bay: { ...request.bay, obstacles: [{ label: 'pipe', x: 0, y: 0, z: 0, width: 10, depth: 10, height: 200 }] } }, piles, means(10))).toBeUndefined();
 });

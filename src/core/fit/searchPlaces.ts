@@ -1,0 +1,245 @@
+import type { Random } from '../shared';
+import { coverGroup } from './coverGroup';
+import { Floor, type Corner, type Packing, type PlaceRule, type Spot } from './floor';
+import type { GroupCovers } from './groupCovers';
+import { MOST_FLOOR_PRICE } from './groupCovers';
+import type { FitContainer, FitGroup } from './model';
+import { buildPiles, canStack, type Filled, type Pile } from './piles';
+import { scoreOf, type FoundFit } from './bestFit';
+import { maxStackOf, type Chosen } from './selectContainers';
+import type { FitQuestion } from './suitability';
+
+/** What stands, the groups that have no containers yet, and how bad that is. */
+interface Layout {
+  readonly packing: Packing;
+  readonly missing: ReadonlySet<FitGroup>;
+  readonly chosen: readonly Chosen[];
+  readonly energy: number;
+}
+
+interface Means {
+  readonly covers: GroupCovers;
+  readonly random: Random;
+  readonly hasTime: () => boolean;
+  /** The containers of each group where they are chosen already and only places are looked for. */
+  readonly partsOf?: ReadonlyMap<FitGroup, readonly Chosen[]>;
+  /** Told of everything better than all before in which every group is held. */
+  readonly onBetter: (found: FoundFit) => boolean;
+}
+
+/** Steps until boldness starts anew. */
+const PERIOD = 1500;
+/** A step so much worse, in prices of a usual container, is taken with chance 1/e at the start of a period. */
+const BOLDNESS = 0.4;
+/** What a kind, a bought piece and a kilogram in the way count, in prices of a usual container, where the aim is to have few of them. */
+const AIM_WEIGHT = 6;
+/** What a group without containers counts, in prices of a usual container, and for each of its litres' usual price. */
+const MISSING = { usual: 1, litres: 2 } as const;
+const TRIES_A_GROUP = 4;
+const RULES: readonly PlaceRule[] = ['left', 'front', 'snug', 'snug'];
+
+/**
+ * Betters what stands by taking out one, two or three groups, most often neighbours, and finding them other
+ * containers in the room that is left: what is chosen fits what stands. Groups that find no room wait, at a price.
+ * Slightly worse is taken at first. Source: slack induction by string removals, Christiaens and Vanden Berghe, 2020.
+ * Deterministic unless the time cuts it.
+ */
+export class PlaceSearch {
+  private current: Layout;
+  private best: Layout;
+  private floorPrice: number;
+  private readonly litrePrice: number;
+  private readonly leastMm: number;
+  /** Of each group, were there any room. */
+  private readonly leastCost: ReadonlyMap<FitGroup, number>;
+
+  constructor(private readonly request: FitQuestion, private readonly means: Means, start: readonly Spot[]) {
+    this.floorPrice = means.covers.baseFloorPrice;
+    const rates = [...means.covers.measures.keys()].map(({ priceMinor, innerLitres }) => priceMinor / innerLitres).sort((a, b) => a - b);
+    this.litrePrice = rates[Math.floor(rates.length / 2)] ?? 0;
+    this.leastMm = Math.min(...[...means.covers.measures.keys()].map(({ outer }) => Math.min(outer.width, outer.depth)));
+    this.leastCost = new Map(means.covers.groups.map((group) => [group, leastCostOf(group, means.covers)]));
+    const held = new Set(start.flatMap(({ pile }) => pile.levels.map(({ group }) => group)));
+    const missing = new Set(means.covers.groups.filter((group) => !held.has(group)));
+    const floor = new Floor(request, this.leastMm);
+    for (const { pile, place } of start) floor.standAt(pile, place);
+    this.current = this.toLayout(floor, missing);
+    this.best = this.current;
+  }
+
+  run(isDone: () => boolean, steps = Infinity): void {
+    for (let n = 0; n < steps && this.means.hasTime() && !isDone(); n += 1) {
+      const heat = BOLDNESS * this.means.covers.usualMinor * (1 - (n % PERIOD) / PERIOD) ** 2;
+      if (n % PERIOD === 0) this.current = this.best;
+      this.step(heat);
+    }
+  }
+
+  private step(heat: number): void {
+    const { random } = this.means;
+    const limit = this.current.energy - heat * Math.log(random() + 1e-12) + 1e-9;
+    const renewed = this.pickGroups();
+    const kept = this.current.packing.spots.flatMap(({ pile, place }): Spot[] => {
+      const levels = pile.levels.filter(({ group }) => !renewed.has(group));
+      return levels.length > 0 ? [{ pile: { container: pile.container, levels }, place }] : [];
+    });
+    let floor = random() < 0.25 ? this.standAnew(kept) : undefined;
+    floor ??= this.standAgain(kept);
+    if (!floor) return;
+    const missing = new Set<FitGroup>();
+    const rank = new Map([...renewed].map((group) => [group, (group.front ? random() * 2 : random()) * (random() < 0.5 ? group.litres : 1)]));
+    const used = new Map<FitContainer, number>();
+    for (const { pile } of kept) used.set(pile.container, (used.get(pile.container) ?? 0) + pile.levels.length);
+    const floorPrice = random() < 0.5 ? this.floorPrice * Math.exp((random() - 0.5) * 2) : this.means.covers.baseFloorPrice * Math.exp(random() * Math.log(MOST_FLOOR_PRICE) - 1);
+    const kinds = this.request.prefer === 'uniform' && random() < 0.6 ? this.fewKinds(used) : undefined;
+    let energy = kept.reduce((sum, { pile }) => sum + pile.container.priceMinor * pile.levels.length, 0) + [...renewed].reduce((sum, group) => sum + (this.leastCost.get(group) ?? 0), 0);
+    for (const group of [...renewed].sort((a, b) => (rank.get(b) ?? 0) - (rank.get(a) ?? 0))) {
+      if (energy > limit) return;
+      const next = this.addGroup(floor, group, { used, floorPrice, kinds });
+      if (next) floor = next.floor;
+      else missing.add(group);
+      energy += (next?.costMinor ?? this.waitingCost(group)) - (this.leastCost.get(group) ?? 0);
+    }
+    const layout = this.toLayout(floor, missing);
+    if (!this.means.covers.isBearable(layout.chosen)) return;
+    if (layout.energy > limit) return;
+    if (layout.energy < this.current.energy - 1e-9) this.floorPrice = floorPrice;
+    this.current = layout;
+    if (layout.energy < this.best.energy - 1e-9) this.best = layout;
+    if (missing.size === 0) {
+      this.means.onBetter({ chosen: layout.chosen, packing: layout.packing, score: scoreOf(this.request.prefer, layout.chosen, layout.packing.blockingG) });
+    }
+  }
+
+  /** Those in use, at times one less, and one more of all. */
+  private fewKinds(used: ReadonlyMap<FitContainer, number>): ReadonlySet<FitContainer> {
+    const { random, covers } = this.means;
+    const kinds = new Set(used.keys());
+    const all = [...(kinds.size > 0 && random() < 0.3 ? kinds : covers.measures.keys())];
+    const extra = all[Math.floor(random() * all.length)];
+    if (extra) kinds.add(extra);
+    return kinds;
+  }
+
+  /** The waiting ones and some that stand: neighbours, or any. */
+  private pickGroups(): ReadonlySet<FitGroup> {
+    const { random, covers } = this.means;
+    const picked = new Set(this.current.missing);
+    const roll = random();
+    const more = roll < 0.35 ? 1 : roll < 0.75 ? 2 : roll < 0.95 ? 3 : this.request.prefer === 'uniform' ? covers.groups.length : 4;
+    const count = Math.min(covers.groups.length, picked.size + more);
+    const { spots } = this.current.packing;
+    const centre = spots[Math.floor(random() * spots.length)];
+    if (centre && random() < 0.65) {
+      const near = spots
+        .map((spot) => ({ spot, far: Math.hypot(spot.place.x + spot.place.width / 2 - centre.place.x - centre.place.width / 2, spot.place.y + spot.place.depth / 2 - centre.place.y - centre.place.depth / 2) * (0.7 + random() * 0.6) }))
+        .sort((a, b) => a.far - b.far);
+      for (const { spot } of near) for (const { group } of spot.pile.levels) if (picked.size < count) picked.add(group);
+    }
+    while (picked.size < count) {
+      const group = covers.groups[Math.floor(random() * covers.groups.length)];
+      if (group) picked.add(group);
+    }
+    return picked;
+  }
+
+  private standAgain(spots: readonly Spot[]): Floor | undefined {
+    const floor = new Floor(this.request, this.leastMm);
+    // A pile that got lower may be in nobody's way, yet what stood in its shade was weighed with it: never more now.
+    return spots.every(({ pile, place }) => floor.standAt(pile, place)) ? floor : undefined;
+  }
+
+  /** Pushed together, in the order in which they stand. */
+  private standAnew(spots: readonly Spot[]): Floor | undefined {
+    const { random } = this.means;
+    const floor = new Floor(this.request, this.leastMm);
+    const rule: PlaceRule = random() < 0.5 ? 'left' : 'front';
+    const corner: Corner = { isRight: random() < 0.3, isBack: random() < 0.3 };
+    const [right, back] = [corner.isRight ? -1 : 1, corner.isBack ? -1 : 1];
+    const order = [...spots].sort(({ place: a }, { place: b }) => (rule === 'left' ? right * (a.x - b.x) || back * (a.y - b.y) : back * (a.y - b.y) || right * (a.x - b.x)));
+    return order.every(({ pile }) => floor.stand(pile, rule, corner)) ? floor : undefined;
+  }
+
+  /** A floor on which the group stands too; undefined where it found no room. Counts in `used` what it took. */
+  private addGroup(before: Floor, group: FitGroup, { used, floorPrice, kinds }: { readonly used: Map<FitContainer, number>; readonly floorPrice: number; readonly kinds: ReadonlySet<FitContainer> | undefined }): { readonly floor: Floor; readonly costMinor: number } | undefined {
+    const { random, covers } = this.means;
+    const shut = new Set<FitContainer>();
+    const lower = new Set(before.spots.filter(({ pile }) => pile.levels.length < maxStackOf(this.request, pile.container)).map(({ pile }) => pile.container));
+    const fixed = this.means.partsOf?.get(group);
+    const open = fixed ? [] : covers.suitedTo(group).filter(({ container }) => (!kinds || kinds.has(container)) && (lower.has(container) || before.hasRoomFor(container)));
+    for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
+      const parts = fixed ?? covers.cover(group, used, { floorPrice, shake: 0.1 + random() * 0.3, among: shut.size === 0 ? open : open.filter(({ container }) => !shut.has(container)), isVaried: random() < 0.7 });
+      if (!parts) {
+        if (attempt > 1) return undefined;
+        continue;
+      }
+      const piles = buildPiles(this.request, parts, random() < 0.3 ? 1 : 12);
+      const rule = RULES[Math.floor(random() * RULES.length)] ?? 'left';
+      const corner: Corner = { isRight: random() < 0.25, isBack: random() < 0.25 };
+      let floor: Floor | undefined = before.copy();
+      for (const pile of piles.sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth)) {
+        const next: Floor | undefined = this.addPile(floor, pile, { rule, corner, isOntoFirst: random() < 0.6 });
+        if (!next) shut.add(pile.container);
+        floor = next;
+        if (!floor) break;
+      }
+      if (!floor) continue;
+      for (const { container, count } of parts) used.set(container, (used.get(container) ?? 0) + count);
+      return { floor, costMinor: parts.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0) };
+    }
+    return undefined;
+  }
+
+  private addPile(floor: Floor, pile: Pile, { rule, corner, isOntoFirst }: { readonly rule: PlaceRule; readonly corner: Corner; readonly isOntoFirst: boolean }): Floor | undefined {
+    if (maxStackOf(this.request, pile.container) > 1 && isOntoFirst) {
+      const stacked = this.addOnto(floor, pile);
+      if (stacked) return stacked;
+    }
+    if (floor.stand(pile, rule, corner)) return floor;
+    return maxStackOf(this.request, pile.container) > 1 && !isOntoFirst ? this.addOnto(floor, pile) : undefined;
+  }
+
+  /** Onto one of the same that stands already. */
+  private addOnto(floor: Floor, pile: Pile): Floor | undefined {
+    const high = maxStackOf(this.request, pile.container);
+    const { spots } = floor;
+    for (const [i, spot] of spots.entries()) {
+      if (spot.pile.container !== pile.container || spot.pile.levels.length + pile.levels.length > high) continue;
+      const levels = [...spot.pile.levels];
+      const fits = pile.levels.every((level) => {
+        if (!canStack(this.request, levels, level)) return false;
+        levels.push(level);
+        return true;
+      });
+      if (!fits) continue;
+      const next = new Floor(this.request, this.leastMm);
+      if (spots.every((other, j) => next.standIfFree(i === j ? { container: pile.container, levels } : other.pile, other.place))) return next;
+    }
+    return undefined;
+  }
+
+  private waitingCost({ litres }: FitGroup): number {
+    return MISSING.usual * this.means.covers.usualMinor + MISSING.litres * litres * this.litrePrice;
+  }
+
+  private toLayout(floor: Floor, missing: ReadonlySet<FitGroup>): Layout {
+    const { covers } = this.means;
+    const { packing } = floor;
+    const counts = new Map<FitGroup, Map<FitContainer, number>>();
+    for (const { container, group } of packing.spots.flatMap(({ pile }): readonly Filled[] => pile.levels)) {
+      const own = counts.get(group) ?? new Map<FitContainer, number>();
+      counts.set(group, own.set(container, (own.get(container) ?? 0) + 1));
+    }
+    const chosen = [...counts].flatMap(([group, own]) => [...own].map(([container, count]): Chosen => ({ group, container, count })));
+    const [aim, costMinor] = scoreOf(this.request.prefer, chosen, packing.blockingG);
+    const first = this.request.prefer === 'cost' ? 0 : (this.request.prefer === 'easy' ? aim / 1000 : aim) * covers.usualMinor * AIM_WEIGHT;
+    const waiting = [...missing].reduce((sum, group) => sum + this.waitingCost(group), 0);
+    return { packing, missing, chosen, energy: costMinor + first + waiting };
+  }
+}
+
+function leastCostOf(group: FitGroup, covers: GroupCovers): number {
+  // By litres alone; what the load of a container asks for more costs more.
+  const parts = coverGroup(group, covers.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: container.priceMinor })));
+  return parts?.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0) ?? 0;
+}

@@ -217,11 +217,11 @@ const overlapsX = (a: { readonly x: number; readonly width: number }, b: { reado
   a.x < b.x + b.width - TOLERANCE_MM && b.x < a.x + a.width - TOLERANCE_MM;
 
 const TRIFLE_G = 1e-9;
-const otherMassG = (levels: readonly Filled[], level: Filled): number =>
+export const otherMassG = (levels: readonly Filled[], level: Filled): number =>
   levels.reduce((sum, other) => (other.group === level.group ? sum : sum + other.massG + TRIFLE_G), 0);
 
 /** Adds to each level of `behind` the levels of `before` at its height that belong to other groups. */
-function addBlocked(blockedG: number[], behind: Pile, before: Pile): void {
+export function addBlocked(blockedG: number[], behind: Pile, before: Pile): void {
   const height = behind.container.outer.height;
   const beforeHeight = before.container.outer.height;
   for (let i = 0; i < behind.levels.length; i += 1) {

@@ -30,7 +30,7 @@ function fillContainers(chosen: readonly Chosen[]): Filled[] {
   });
 }
 
-/** Stacks containers of one id, one group upon itself first, the heaviest at the bottom. */
+/** Stacks containers of one id, one group upon itself first, the heaviest at the bottom; what nothing may stand in the way of comes on top. */
 export function buildPiles(request: FitRequest, chosen: readonly Chosen[], stackLimit: number): Pile[] {
   const byContainer = new Map<FitContainer, Filled[]>();
   for (const filled of fillContainers(chosen)) {
@@ -42,7 +42,7 @@ export function buildPiles(request: FitRequest, chosen: readonly Chosen[], stack
     const limit = Math.min(stackLimit, maxStackOf(request, container));
     if (limit === 1) return all.map((filled) => ({ container, levels: [filled] }));
     const open: Filled[][] = [];
-    for (const filled of all.sort((a, b) => b.massG - a.massG || compare(a.group.id, b.group.id))) {
+    for (const filled of all.sort((a, b) => Number(a.group.front ?? false) - Number(b.group.front ?? false) || b.massG - a.massG || compare(a.group.id, b.group.id))) {
       const candidates = open.filter((levels) => levels.length < limit && canStack(request, levels, filled));
       const same = candidates.find((levels) => levels.every((level) => level.group.id === filled.group.id));
       const target = same ?? candidates[0];
@@ -67,3 +67,45 @@ export function canStack(request: FitRequest, levels: readonly Filled[], top: Fi
     return (request.bay.pullOut ?? false) || otherG <= MAX_BLOCKING_G;
   });
 }
+
+/**
+ * Every way to stack the chosen containers, each a list of piles; undefined where there are more than `most`. Of equal containers with
+ * equal content one is as good as another.
+ */
+export function listStackings(request: FitRequest, chosen: readonly Chosen[], most: number): readonly (readonly Pile[])[] | undefined {
+  const byContainer = new Map<FitContainer, Filled[]>();
+  for (const filled of fillContainers(chosen)) byContainer.set(filled.container, [...(byContainer.get(filled.container) ?? []), filled]);
+  let stackings: readonly (readonly Pile[])[] = [[]];
+  for (const [container, all] of byContainer) {
+    const ways = listPileSets(request, container, all, most);
+    if (!ways || ways.length * stackings.length > most) return undefined;
+    stackings = stackings.flatMap((piles) => ways.map((more) => [...piles, ...more]));
+  }
+  return stackings;
+}
+
+function listPileSets(request: FitRequest, container: FitContainer, all: readonly Filled[], most: number): Pile[][] | undefined {
+  const limit = maxStackOf(request, container);
+  if (limit === 1 || all.length === 1) return [all.map((filled) => ({ container, levels: [filled] }))];
+  const kinds = [...new Set(all)];
+  const sets = new Map<string, Pile[]>();
+  // Onto every pile, or on the floor, one after the other, in every order of the kinds.
+  const visit = (piles: readonly (readonly Filled[])[], left: readonly Filled[]): boolean => {
+    if (sets.size > most) return false;
+    if (left.length === 0) {
+      const key = piles.map((levels) => levels.map((level) => kinds.indexOf(level)).join(',')).sort().join(';');
+      if (!sets.has(key)) sets.set(key, piles.map((levels) => ({ container, levels })));
+      return true;
+    }
+    for (const filled of new Set(left)) {
+      const rest = left.filter((_, i) => i !== left.indexOf(filled));
+      const spots = [...piles.keys()].filter((i) => (piles[i]?.length ?? 0) < limit && canStack(request, piles[i] ?? [], filled));
+      for (const i of spots) if (!visit(piles.map((levels, p) => (p === i ? [...levels, filled] : levels)), rest)) return false;
+      if (!visit([...piles, [filled]], rest)) return false;
+    }
+    return true;
+  };
+  return all.length <= MOST_STACKED && visit([], all) ? [...sets.values()] : undefined;
+}
+/** Of more the ways to stack them are not listed. */
+const MOST_STACKED = 4;

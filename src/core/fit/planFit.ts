@@ -137,7 +137,7 @@ class FitRun {
     const { found } = this.best;
     const limit = found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
     const { covers, floorRows } = this;
-    const proof = proveFit(this.request, limit, { solver: this.means.solver, covers, floorRows, worth, hasTime: this.hasTime, stand: (chosen) => this.stand(chosen, STAND.steps) });
+    const proof = proveFit(this.request, limit, { solver: this.means.solver, covers, floorRows, worth, hasTime: this.hasTime, stand: (chosen) => this.stand(chosen, STAND.steps), take: ({ chosen, packing }) => this.best.take({ chosen, packing, score: scoreOf(this.request.prefer, chosen, packing.blockingG) }) });
     if (!proof) return undefined;
     const isCost = this.request.prefer === 'cost';
     const bound = isCost ? proof.bound : Math.floor((proof.bound + 1e-6) / PIECE);

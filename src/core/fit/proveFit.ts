@@ -1,10 +1,11 @@
 import type { Solver } from '../shared';
 import { coverGroup } from './coverGroup';
 import { CoverChoice, type Choice } from './coverChoice';
+import type { Packing } from './floor';
 import type { FloorRow } from './floorRows';
 import type { GroupCovers } from './groupCovers';
 import { CoverList, type Cover } from './listCovers';
-import { isRefutedByLines } from './refuteByLines';
+import { judgeChoice } from './judgeChoice';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
@@ -16,6 +17,8 @@ interface Means {
   readonly hasTime: () => boolean;
   /** Tries to stand a choice; whether it does. */
   readonly stand: (chosen: readonly Chosen[]) => boolean;
+  /** Told of a choice and where it stands. */
+  readonly take: (found: { readonly chosen: readonly Chosen[]; readonly packing: Packing }) => void;
 }
 
 export interface Proof {
@@ -32,6 +35,9 @@ const FIRST_STEPS = 8;
 const MOST_AT_ONCE = 1500;
 const FINEST = 2e-5;
 const MOST_OPEN = 200;
+/** Ways round that are looked at, and steps of the search through places in each, before a choice is stood, and where it did not stand. */
+const QUICK = { nodes: 1, steps: 0 } as const;
+const THOROUGH = { nodes: 200, steps: 40000 } as const;
 
 /**
  * Goes through the choices of covers that count less than `limit`, the cheapest first: each is refuted, or stood, or
@@ -75,8 +81,12 @@ export function proveFit(request: FitQuestion, limit: number | undefined, means:
     for (const next of found) {
       if (!hasTime()) return { bound: Math.min(open[0]?.worth ?? Infinity, next.worth), open };
       const chosen = next.covers.flatMap(({ parts }) => parts);
-      if (isRefutedByLines(request, chosen, { solver: means.solver, seed: request.seed })) continue;
-      if (means.stand(chosen)) {
+      const judged = { solver: means.solver, seed: request.seed, hasTime };
+      if (judgeChoice(request, chosen, { ...judged, ...QUICK }) === 'refuted') continue;
+      const verdict = means.stand(chosen) ? undefined : judgeChoice(request, chosen, { ...judged, ...THOROUGH });
+      if (verdict === 'refuted') continue;
+      if (typeof verdict === 'object') means.take({ chosen, packing: verdict });
+      if (verdict !== 'open') {
         below = next.worth;
         break;
       }

@@ -1,0 +1,232 @@
+import { addBlocked, otherMassG } from './floor';
+import { MAX_BLOCKING_G, type Pile } from './piles';
+
+/** A pile that is to be placed, the way round it lies. */
+export interface Block {
+  readonly pile: Pile;
+  /** With its gap. */
+  readonly width: number;
+  readonly depth: number;
+}
+/** A rectangle that keeps its place, its gap included. Blocks that are no higher than `fromMm` go under it. */
+export interface Fixed {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly depth: number;
+  readonly fromMm: number;
+}
+export interface Room {
+  readonly width: number;
+  readonly depth: number;
+  readonly fixed: readonly Fixed[];
+  /** Nothing needs to be lifted out of the way. */
+  readonly isPullOut: boolean;
+}
+
+/** How one block lies to another: bits of a set. */
+const LEFT = 1;
+const RIGHT = 2;
+const BEFORE = 4;
+const BEHIND = 8;
+const EPS = 1e-6;
+const OPPOSITE = new Map([[LEFT, RIGHT], [RIGHT, LEFT], [BEFORE, BEHIND], [BEHIND, BEFORE]]);
+
+/**
+ * Decides whether blocks can be placed without overlap and with all ways out kept: where each of them stands, 'none' where
+ * there is no way at all, undefined where the steps or the time ended it. Of every two blocks one is left or right of, or before or
+ * behind the other; what is chosen narrows where they can be, and what is left of the ways for the others.
+ * Source: the disjunctive model of orthogonal packing with constraint propagation, Clautiaux et al., "A new constraint
+ * programming approach for the orthogonal packing problem", 2008.
+ */
+export function decidePlaces(blocks: readonly Block[], room: Room, { mostSteps, hasTime }: { readonly mostSteps: number; readonly hasTime: () => boolean }): { readonly places: readonly { readonly x: number; readonly y: number }[] | 'none' | undefined; readonly taken: number } {
+  const placing = new Placing(blocks, room);
+  return { places: placing.decide(mostSteps, hasTime), taken: placing.steps };
+}
+
+interface State {
+  /** First and last place of each block, front left corner; the fixed ones after the blocks. */
+  readonly xFrom: Float64Array;
+  readonly xTo: Float64Array;
+  readonly yFrom: Float64Array;
+  readonly yTo: Float64Array;
+  /** Ways that are left of each pair; 0 where any way will do. */
+  readonly ways: Uint8Array;
+}
+
+class Placing {
+  private readonly count: number;
+  private readonly all: number;
+  private readonly widths: Float64Array;
+  private readonly depths: Float64Array;
+  /** In the way of each level of each pile: from the levels above it, and from each other pile were it in front. */
+  private readonly ownG: readonly Float64Array[];
+  private readonly gramsOf: readonly (readonly (Float64Array | undefined)[])[];
+  steps = 0;
+
+  constructor(private readonly blocks: readonly Block[], private readonly room: Room) {
+    this.count = blocks.length;
+    this.all = blocks.length + room.fixed.length;
+    this.widths = Float64Array.from([...blocks, ...room.fixed], ({ width }) => width);
+    this.depths = Float64Array.from([...blocks, ...room.fixed], ({ depth }) => depth);
+    this.ownG = blocks.map(({ pile: { levels } }) => Float64Array.from(levels, (level, l) => otherMassG(levels.slice(l + 1), level)));
+    this.gramsOf = blocks.map(({ pile: front }) => blocks.map(({ pile: back }) => {
+      const grams = back.levels.map(() => 0);
+      addBlocked(grams, back, front);
+      return grams.some((gram) => gram > 0) ? Float64Array.from(grams) : undefined;
+    }));
+  }
+
+  decide(mostSteps: number, hasTime: () => boolean): readonly { readonly x: number; readonly y: number }[] | 'none' | undefined {
+    const visit = (state: State): State | 'none' | undefined => {
+      this.steps += 1;
+      if (this.steps > mostSteps || (this.steps % 64 === 0 && !hasTime())) return undefined;
+      if (!this.narrow(state)) return 'none';
+      const pair = this.pickPair(state);
+      if (pair < 0) return state;
+      let isSure = true;
+      for (const way of [BEFORE, BEHIND, LEFT, RIGHT]) {
+        if (((state.ways[pair] ?? 0) & way) === 0) continue;
+        const next: State = { xFrom: state.xFrom.slice(), xTo: state.xTo.slice(), yFrom: state.yFrom.slice(), yTo: state.yTo.slice(), ways: state.ways.slice() };
+        next.ways[pair] = way;
+        const found = visit(next);
+        if (found === undefined) isSure = false;
+        else if (found !== 'none') return found;
+        if (this.steps > mostSteps) return undefined;
+      }
+      return isSure ? 'none' : undefined;
+    };
+    const found = visit(this.start());
+    if (found === 'none' || found === undefined) return found;
+    return this.blocks.map((_, i) => ({ x: found.xFrom[i] ?? 0, y: found.yFrom[i] ?? 0 }));
+  }
+
+  private start(): State {
+    const { blocks, room } = this;
+    const xs = (of: (block: Block) => number, fixed: (box: Fixed) => number) => Float64Array.from([...blocks.map(of), ...room.fixed.map(fixed)]);
+    const ways = new Uint8Array(this.all * this.all);
+    const heightOf = (i: number): number => (blocks[i]?.pile.container.outer.height ?? 0) * (blocks[i]?.pile.levels.length ?? 0);
+    const isAny = (i: number, j: number): boolean => heightOf(i) <= (room.fixed[j - this.count]?.fromMm ?? -1) + EPS;
+    const isEqual = (i: number, j: number): boolean => {
+      const [a, b] = [blocks[i], blocks[j]];
+      return a !== undefined && b !== undefined && a.width === b.width && a.depth === b.depth && a.pile.container === b.pile.container
+        && a.pile.levels.length === b.pile.levels.length && a.pile.levels.every((level, l) => level === b.pile.levels[l]);
+    };
+    for (let i = 0; i < this.count; i += 1) {
+      for (let j = i + 1; j < this.all; j += 1) {
+        if (j >= this.count && isAny(i, j)) continue;
+        // Equal ones are told apart by their order: of any there is one that is left of or before each of the others.
+        ways[i * this.all + j] = isEqual(i, j) ? LEFT | BEFORE : LEFT | RIGHT | BEFORE | BEHIND;
+      }
+    }
+    const state = { xFrom: xs(() => 0, ({ x }) => x), xTo: xs(({ width }) => room.width - width, ({ x }) => x), yFrom: xs(() => 0, ({ y }) => y), yTo: xs(({ depth }) => room.depth - depth, ({ y }) => y), ways };
+    // Where nothing is fixed the mirror image does as well: a block that has no equal keeps to the left half.
+    const alone = blocks.findIndex((_, i) => blocks.every((__, j) => i === j || !isEqual(i, j)));
+    if (room.fixed.length === 0 && alone >= 0) state.xTo[alone] = (state.xTo[alone] ?? 0) / 2 + EPS;
+    return state;
+  }
+
+  /** Takes out the ways that are not left, and narrows the places by those that are sure; false where a pair has none. */
+  private narrow(state: State): boolean {
+    const { xFrom, xTo, yFrom, yTo, ways } = state;
+    for (let i = 0; i < this.count; i += 1) if ((xFrom[i] ?? 0) > (xTo[i] ?? 0) + EPS || (yFrom[i] ?? 0) > (yTo[i] ?? 0) + EPS) return false;
+    for (let hasMoved = true; hasMoved; ) {
+      hasMoved = false;
+      for (let i = 0; i < this.count; i += 1) {
+        for (let j = i + 1; j < this.all; j += 1) {
+          const at = i * this.all + j;
+          const before = ways[at] ?? 0;
+          if (before === 0) continue;
+          let left = before;
+          if ((left & LEFT) !== 0 && (xFrom[i] ?? 0) + (this.widths[i] ?? 0) > (xTo[j] ?? 0) + EPS) left &= ~LEFT;
+          if ((left & RIGHT) !== 0 && (xFrom[j] ?? 0) + (this.widths[j] ?? 0) > (xTo[i] ?? 0) + EPS) left &= ~RIGHT;
+          if ((left & BEFORE) !== 0 && ((yFrom[i] ?? 0) + (this.depths[i] ?? 0) > (yTo[j] ?? 0) + EPS || !this.mayBlock(ways, i, j))) left &= ~BEFORE;
+          if ((left & BEHIND) !== 0 && ((yFrom[j] ?? 0) + (this.depths[j] ?? 0) > (yTo[i] ?? 0) + EPS || !this.mayBlock(ways, j, i))) left &= ~BEHIND;
+          if (left === 0) return false;
+          if (left !== before) {
+            ways[at] = left;
+            hasMoved = true;
+          }
+          const moved = left === LEFT ? push(xFrom, xTo, this.widths, i, j) : left === RIGHT ? push(xFrom, xTo, this.widths, j, i) : left === BEFORE ? push(yFrom, yTo, this.depths, i, j) : left === BEHIND ? push(yFrom, yTo, this.depths, j, i) : 0;
+          if (moved < 0) return false;
+          if (moved > 0) hasMoved = true;
+        }
+      }
+    }
+    return this.fitsAlong(yFrom, yTo, this.depths, this.widths, this.room.width) && this.fitsAlong(xFrom, xTo, this.widths, this.depths, this.room.depth);
+  }
+
+  /** Whether what surely lies on one line goes in side by side. */
+  private fitsAlong(from: Float64Array, to: Float64Array, lengths: Float64Array, sizes: Float64Array, most: number): boolean {
+    for (let i = 0; i < this.count; i += 1) {
+      const at = to[i] ?? 0;
+      if (at >= (from[i] ?? 0) + (lengths[i] ?? 0) - EPS) continue;
+      let sum = 0;
+      for (let j = 0; j < this.count; j += 1) if ((to[j] ?? 0) <= at + EPS && (from[j] ?? 0) + (lengths[j] ?? 0) > at + EPS) sum += sizes[j] ?? 0;
+      if (sum > most + EPS) return false;
+    }
+    return true;
+  }
+
+  /** Whether block i may stand before block j, with what surely stands before that already. */
+  private mayBlock(ways: Uint8Array, i: number, j: number): boolean {
+    const grams = this.gramsOf[i]?.[j];
+    const levels = this.blocks[j]?.pile.levels;
+    if (!grams || !levels) return true;
+    for (let l = 0; l < levels.length; l += 1) {
+      if ((grams[l] ?? 0) === 0) continue;
+      if (levels[l]?.group.front) return false;
+      if (this.room.isPullOut) continue;
+      let massG = (grams[l] ?? 0) + (this.ownG[j]?.[l] ?? 0);
+      for (let k = 0; k < this.count; k += 1) if (k !== i && k !== j && this.wayOf(ways, k, j) === BEFORE) massG += this.gramsOf[k]?.[j]?.[l] ?? 0;
+      if (massG > MAX_BLOCKING_G + EPS) return false;
+    }
+    return true;
+  }
+
+  private wayOf(ways: Uint8Array, i: number, j: number): number {
+    if (i < j) return ways[i * this.all + j] ?? 0;
+    return OPPOSITE.get(ways[j * this.all + i] ?? 0) ?? 0;
+  }
+
+  /** The pair with the fewest ways, of those the two that take most room; -1 where every pair is sure. */
+  private pickPair(state: State): number {
+    let best = -1;
+    let bestScore = -Infinity;
+    for (let i = 0; i < this.count; i += 1) {
+      for (let j = i + 1; j < this.all; j += 1) {
+        const ways = state.ways[i * this.all + j] ?? 0;
+        const left = countBits(ways);
+        if (left < 2 || this.isApart(state, i, j)) continue;
+        const score = ((this.widths[i] ?? 0) * (this.depths[i] ?? 0) + (this.widths[j] ?? 0) * (this.depths[j] ?? 0)) / 4 ** left;
+        if (score <= bestScore) continue;
+        bestScore = score;
+        best = i * this.all + j;
+      }
+    }
+    return best;
+  }
+
+  /** Left or right of each other wherever they are put. */
+  private isApart({ xFrom, xTo }: State, i: number, j: number): boolean {
+    return (xTo[i] ?? 0) + (this.widths[i] ?? 0) <= (xFrom[j] ?? 0) + EPS || (xTo[j] ?? 0) + (this.widths[j] ?? 0) <= (xFrom[i] ?? 0) + EPS;
+  }
+}
+
+/** The one comes before the other; -1 where there is no room for that, 1 where something moved. */
+function push(from: Float64Array, to: Float64Array, sizes: Float64Array, i: number, j: number): number {
+  const least = (from[i] ?? 0) + (sizes[i] ?? 0);
+  const most = (to[j] ?? 0) - (sizes[i] ?? 0);
+  let moved = 0;
+  if (least > (from[j] ?? 0) + EPS) {
+    from[j] = least;
+    moved = 1;
+  }
+  if (most < (to[i] ?? 0) - EPS) {
+    to[i] = most;
+    moved = 1;
+  }
+  return (from[j] ?? 0) > (to[j] ?? 0) + EPS || (from[i] ?? 0) > (to[i] ?? 0) + EPS ? -1 : moved;
+}
+
+const countBits = (ways: number): number => (ways & 1) + ((ways >> 1) & 1) + ((ways >> 2) & 1) + ((ways >> 3) & 1);

@@ -1,12 +1,21 @@
 import { addBlocked, otherMassG } from './floor';
 import { MAX_BLOCKING_G, type Pile } from './piles';
 
-/** A pile that is to be placed, the way round it lies. */
+/** A pile that is to be placed. */
 export interface Block {
   readonly pile: Pile;
-  /** With its gap. */
+  /** The ways round that it may lie, its gap included. */
+  readonly lies: readonly Lie[];
+}
+export interface Lie {
   readonly width: number;
   readonly depth: number;
+}
+/** Where a block stands, front left corner, and how it lies. */
+export interface Decided {
+  readonly x: number;
+  readonly y: number;
+  readonly lie: Lie;
 }
 /** A rectangle that keeps its place, its gap included. Blocks that are no higher than `fromMm` go under it. */
 export interface Fixed {
@@ -34,14 +43,18 @@ const OPPOSITE = new Map([[LEFT, RIGHT], [RIGHT, LEFT], [BEFORE, BEHIND], [BEHIN
 
 /**
  * Decides whether blocks can be placed without overlap and with all ways out kept: where each of them stands, 'none' where
- * there is no way at all, undefined where the steps or the time ended it. Of every two blocks one is left or right of, or before or
- * behind the other; what is chosen narrows where they can be, and what is left of the ways for the others.
+ * there is no way at all, undefined where the steps or the time ended it. The largest come first: each is given a way round, then of every two one is
+ * left or right of, or before or behind the other; what is chosen narrows where they can be, and what is left of the ways for the others.
  * Source: the disjunctive model of orthogonal packing with constraint propagation, Clautiaux et al., "A new constraint
  * programming approach for the orthogonal packing problem", 2008.
  */
-export function decidePlaces(blocks: readonly Block[], room: Room, { mostSteps, hasTime }: { readonly mostSteps: number; readonly hasTime: () => boolean }): { readonly places: readonly { readonly x: number; readonly y: number }[] | 'none' | undefined; readonly taken: number } {
-  const placing = new Placing(blocks, room);
-  return { places: placing.decide(mostSteps, hasTime), taken: placing.steps };
+export function decidePlaces(blocks: readonly Block[], room: Room, { mostSteps, hasTime }: { readonly mostSteps: number; readonly hasTime: () => boolean }): { readonly places: readonly Decided[] | 'none' | undefined; readonly taken: number } {
+  const areaOf = ({ lies }: Block): number => Math.max(0, ...lies.map(({ width, depth }) => width * depth));
+  const order = [...blocks.keys()].sort((a, b) => areaOf(blocks[b] as Block) - areaOf(blocks[a] as Block));
+  const placing = new Placing(order.flatMap((i) => blocks[i] ?? []), room);
+  const found = placing.decide(mostSteps, hasTime);
+  const places = typeof found === 'object' ? blocks.flatMap((_, i) => found[order.indexOf(i)] ?? []) : found;
+  return { places, taken: placing.steps };
 }
 
 interface State {
@@ -50,6 +63,11 @@ interface State {
   readonly xTo: Float64Array;
   readonly yFrom: Float64Array;
   readonly yTo: Float64Array;
+  /** Of each as it lies; the lesser side both ways where that is not chosen yet. */
+  readonly widths: Float64Array;
+  readonly depths: Float64Array;
+  /** So many blocks have their way round. */
+  readonly lain: number;
   /** Ways that are left of each pair; 0 where any way will do. */
   readonly ways: Uint8Array;
 }
@@ -57,8 +75,6 @@ interface State {
 class Placing {
   private readonly count: number;
   private readonly all: number;
-  private readonly widths: Float64Array;
-  private readonly depths: Float64Array;
   /** In the way of each level of each pile: from the levels above it, and from each other pile were it in front. */
   private readonly ownG: readonly Float64Array[];
   private readonly gramsOf: readonly (readonly (Float64Array | undefined)[])[];
@@ -67,8 +83,6 @@ class Placing {
   constructor(private readonly blocks: readonly Block[], private readonly room: Room) {
     this.count = blocks.length;
     this.all = blocks.length + room.fixed.length;
-    this.widths = Float64Array.from([...blocks, ...room.fixed], ({ width }) => width);
-    this.depths = Float64Array.from([...blocks, ...room.fixed], ({ depth }) => depth);
     this.ownG = blocks.map(({ pile: { levels } }) => Float64Array.from(levels, (level, l) => otherMassG(levels.slice(l + 1), level)));
     this.gramsOf = blocks.map(({ pile: front }) => blocks.map(({ pile: back }) => {
       const grams = back.levels.map(() => 0);
@@ -77,58 +91,73 @@ class Placing {
     }));
   }
 
-  decide(mostSteps: number, hasTime: () => boolean): readonly { readonly x: number; readonly y: number }[] | 'none' | undefined {
+  decide(mostSteps: number, hasTime: () => boolean): readonly Decided[] | 'none' | undefined {
     const visit = (state: State): State | 'none' | undefined => {
       this.steps += 1;
       if (this.steps > mostSteps || (this.steps % 64 === 0 && !hasTime())) return undefined;
       if (!this.narrow(state)) return 'none';
-      const pair = this.pickPair(state);
-      if (pair < 0) return state;
-      let isSure = true;
-      for (const way of [BEFORE, BEHIND, LEFT, RIGHT]) {
-        if (((state.ways[pair] ?? 0) & way) === 0) continue;
-        const next: State = { xFrom: state.xFrom.slice(), xTo: state.xTo.slice(), yFrom: state.yFrom.slice(), yTo: state.yTo.slice(), ways: state.ways.slice() };
-        next.ways[pair] = way;
+      for (const next of this.branch(state) ?? []) {
         const found = visit(next);
-        if (found === undefined) isSure = false;
-        else if (found !== 'none') return found;
-        if (this.steps > mostSteps) return undefined;
+        if (found !== 'none') return found;
       }
-      return isSure ? 'none' : undefined;
+      return this.branch(state) === undefined ? state : 'none';
     };
     const found = visit(this.start());
     if (found === 'none' || found === undefined) return found;
-    return this.blocks.map((_, i) => ({ x: found.xFrom[i] ?? 0, y: found.yFrom[i] ?? 0 }));
+    return this.blocks.map((_, i) => ({ x: found.xFrom[i] ?? 0, y: found.yFrom[i] ?? 0, lie: { width: found.widths[i] ?? 0, depth: found.depths[i] ?? 0 } }));
+  }
+
+  /** What comes next: the ways of a pair of blocks that lie, or the lies of the next block; undefined where all is chosen. */
+  private branch(state: State): State[] | undefined {
+    const copy = (): State => ({ xFrom: state.xFrom.slice(), xTo: state.xTo.slice(), yFrom: state.yFrom.slice(), yTo: state.yTo.slice(), widths: state.widths.slice(), depths: state.depths.slice(), lain: state.lain, ways: state.ways.slice() });
+    const pair = this.pickPair(state);
+    if (pair >= 0) {
+      return [BEFORE, BEHIND, LEFT, RIGHT].filter((way) => ((state.ways[pair] ?? 0) & way) !== 0).map((way) => {
+        const next = copy();
+        next.ways[pair] = way;
+        return next;
+      });
+    }
+    const i = state.lain;
+    return this.blocks[i]?.lies.map(({ width, depth }) => {
+      const next = copy();
+      next.widths[i] = width;
+      next.depths[i] = depth;
+      next.xTo[i] = Math.min(next.xTo[i] ?? 0, this.room.width - width);
+      next.yTo[i] = Math.min(next.yTo[i] ?? 0, this.room.depth - depth);
+      return { ...next, lain: i + 1 };
+    });
   }
 
   private start(): State {
     const { blocks, room } = this;
-    const xs = (of: (block: Block) => number, fixed: (box: Fixed) => number) => Float64Array.from([...blocks.map(of), ...room.fixed.map(fixed)]);
+    const all = (of: (block: Block) => number, fixed: (box: Fixed) => number) => Float64Array.from([...blocks.map(of), ...room.fixed.map(fixed)]);
+    const leastWidth = ({ lies }: Block): number => Math.min(...lies.map(({ width }) => width));
+    const leastDepth = ({ lies }: Block): number => Math.min(...lies.map(({ depth }) => depth));
     const ways = new Uint8Array(this.all * this.all);
-    const heightOf = (i: number): number => (blocks[i]?.pile.container.outer.height ?? 0) * (blocks[i]?.pile.levels.length ?? 0);
-    const isAny = (i: number, j: number): boolean => heightOf(i) <= (room.fixed[j - this.count]?.fromMm ?? -1) + EPS;
-    const isEqual = (i: number, j: number): boolean => {
-      const [a, b] = [blocks[i], blocks[j]];
-      return a !== undefined && b !== undefined && a.width === b.width && a.depth === b.depth && a.pile.container === b.pile.container
-        && a.pile.levels.length === b.pile.levels.length && a.pile.levels.every((level, l) => level === b.pile.levels[l]);
-    };
-    for (let i = 0; i < this.count; i += 1) {
+    const heightOf = ({ pile: { container, levels } }: Block): number => container.outer.height * levels.length;
+    const isEqual = (a: Block, b: Block | undefined): boolean => b !== undefined && a.pile.container === b.pile.container && a.pile.levels.length === b.pile.levels.length && a.pile.levels.every((level, l) => level === b.pile.levels[l]);
+    blocks.forEach((block, i) => {
       for (let j = i + 1; j < this.all; j += 1) {
-        if (j >= this.count && isAny(i, j)) continue;
+        const fixed = room.fixed[j - this.count];
+        if (fixed && heightOf(block) <= fixed.fromMm + EPS) continue;
         // Equal ones are told apart by their order: of any there is one that is left of or before each of the others.
-        ways[i * this.all + j] = isEqual(i, j) ? LEFT | BEFORE : LEFT | RIGHT | BEFORE | BEHIND;
+        ways[i * this.all + j] = isEqual(block, blocks[j]) ? LEFT | BEFORE : LEFT | RIGHT | BEFORE | BEHIND;
       }
-    }
-    const state = { xFrom: xs(() => 0, ({ x }) => x), xTo: xs(({ width }) => room.width - width, ({ x }) => x), yFrom: xs(() => 0, ({ y }) => y), yTo: xs(({ depth }) => room.depth - depth, ({ y }) => y), ways };
+    });
+    const xTo = all((block) => room.width - leastWidth(block), ({ x }) => x);
     // Where nothing is fixed the mirror image does as well: a block that has no equal keeps to the left half.
-    const alone = blocks.findIndex((_, i) => blocks.every((__, j) => i === j || !isEqual(i, j)));
-    if (room.fixed.length === 0 && alone >= 0) state.xTo[alone] = (state.xTo[alone] ?? 0) / 2 + EPS;
-    return state;
+    const alone = blocks.findIndex((block, i) => blocks.every((other, j) => i === j || !isEqual(block, other)));
+    if (room.fixed.length === 0 && alone >= 0) xTo[alone] = (xTo[alone] ?? 0) / 2 + EPS;
+    return {
+      xFrom: all(() => 0, ({ x }) => x), xTo, yFrom: all(() => 0, ({ y }) => y), yTo: all((block) => room.depth - leastDepth(block), ({ y }) => y),
+      widths: all(leastWidth, ({ width }) => width), depths: all(leastDepth, ({ depth }) => depth), lain: 0, ways,
+    };
   }
 
   /** Takes out the ways that are not left, and narrows the places by those that are sure; false where a pair has none. */
   private narrow(state: State): boolean {
-    const { xFrom, xTo, yFrom, yTo, ways } = state;
+    const { xFrom, xTo, yFrom, yTo, widths, depths, ways } = state;
     for (let i = 0; i < this.count; i += 1) if ((xFrom[i] ?? 0) > (xTo[i] ?? 0) + EPS || (yFrom[i] ?? 0) > (yTo[i] ?? 0) + EPS) return false;
     for (let hasMoved = true; hasMoved; ) {
       hasMoved = false;
@@ -138,22 +167,22 @@ class Placing {
           const before = ways[at] ?? 0;
           if (before === 0) continue;
           let left = before;
-          if ((left & LEFT) !== 0 && (xFrom[i] ?? 0) + (this.widths[i] ?? 0) > (xTo[j] ?? 0) + EPS) left &= ~LEFT;
-          if ((left & RIGHT) !== 0 && (xFrom[j] ?? 0) + (this.widths[j] ?? 0) > (xTo[i] ?? 0) + EPS) left &= ~RIGHT;
-          if ((left & BEFORE) !== 0 && ((yFrom[i] ?? 0) + (this.depths[i] ?? 0) > (yTo[j] ?? 0) + EPS || !this.mayBlock(ways, i, j))) left &= ~BEFORE;
-          if ((left & BEHIND) !== 0 && ((yFrom[j] ?? 0) + (this.depths[j] ?? 0) > (yTo[i] ?? 0) + EPS || !this.mayBlock(ways, j, i))) left &= ~BEHIND;
+          if ((left & LEFT) !== 0 && (xFrom[i] ?? 0) + (widths[i] ?? 0) > (xTo[j] ?? 0) + EPS) left &= ~LEFT;
+          if ((left & RIGHT) !== 0 && (xFrom[j] ?? 0) + (widths[j] ?? 0) > (xTo[i] ?? 0) + EPS) left &= ~RIGHT;
+          if ((left & BEFORE) !== 0 && ((yFrom[i] ?? 0) + (depths[i] ?? 0) > (yTo[j] ?? 0) + EPS || !this.mayBlock(ways, i, j))) left &= ~BEFORE;
+          if ((left & BEHIND) !== 0 && ((yFrom[j] ?? 0) + (depths[j] ?? 0) > (yTo[i] ?? 0) + EPS || !this.mayBlock(ways, j, i))) left &= ~BEHIND;
           if (left === 0) return false;
           if (left !== before) {
             ways[at] = left;
             hasMoved = true;
           }
-          const moved = left === LEFT ? push(xFrom, xTo, this.widths, i, j) : left === RIGHT ? push(xFrom, xTo, this.widths, j, i) : left === BEFORE ? push(yFrom, yTo, this.depths, i, j) : left === BEHIND ? push(yFrom, yTo, this.depths, j, i) : 0;
+          const moved = left === LEFT ? push(xFrom, xTo, widths, i, j) : left === RIGHT ? push(xFrom, xTo, widths, j, i) : left === BEFORE ? push(yFrom, yTo, depths, i, j) : left === BEHIND ? push(yFrom, yTo, depths, j, i) : 0;
           if (moved < 0) return false;
           if (moved > 0) hasMoved = true;
         }
       }
     }
-    return this.fitsAlong(yFrom, yTo, this.depths, this.widths, this.room.width) && this.fitsAlong(xFrom, xTo, this.widths, this.depths, this.room.depth);
+    return this.fitsAlong(yFrom, yTo, depths, widths, this.room.width) && this.fitsAlong(xFrom, xTo, widths, depths, this.room.depth);
   }
 
   /** Whether what surely lies on one line goes in side by side. */
@@ -189,16 +218,18 @@ class Placing {
     return OPPOSITE.get(ways[j * this.all + i] ?? 0) ?? 0;
   }
 
-  /** The pair with the fewest ways, of those the two that take most room; -1 where every pair is sure. */
+  /** The pair with the fewest ways, of those the two that take most room, among the blocks that lie; -1 where every pair of them is sure. */
   private pickPair(state: State): number {
+    const { widths, depths, lain } = state;
     let best = -1;
     let bestScore = -Infinity;
-    for (let i = 0; i < this.count; i += 1) {
+    for (let i = 0; i < lain; i += 1) {
       for (let j = i + 1; j < this.all; j += 1) {
+        if (j >= lain && j < this.count) continue;
         const ways = state.ways[i * this.all + j] ?? 0;
         const left = countBits(ways);
         if (left < 2 || this.isApart(state, i, j)) continue;
-        const score = ((this.widths[i] ?? 0) * (this.depths[i] ?? 0) + (this.widths[j] ?? 0) * (this.depths[j] ?? 0)) / 4 ** left;
+        const score = ((widths[i] ?? 0) * (depths[i] ?? 0) + (widths[j] ?? 0) * (depths[j] ?? 0)) / 4 ** left;
         if (score <= bestScore) continue;
         bestScore = score;
         best = i * this.all + j;
@@ -208,8 +239,8 @@ class Placing {
   }
 
   /** Left or right of each other wherever they are put. */
-  private isApart({ xFrom, xTo }: State, i: number, j: number): boolean {
-    return (xTo[i] ?? 0) + (this.widths[i] ?? 0) <= (xFrom[j] ?? 0) + EPS || (xTo[j] ?? 0) + (this.widths[j] ?? 0) <= (xFrom[i] ?? 0) + EPS;
+  private isApart({ xFrom, xTo, widths }: State, i: number, j: number): boolean {
+    return (xTo[i] ?? 0) + (widths[i] ?? 0) <= (xFrom[j] ?? 0) + EPS || (xTo[j] ?? 0) + (widths[j] ?? 0) <= (xFrom[i] ?? 0) + EPS;
   }
 }
 

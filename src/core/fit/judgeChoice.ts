@@ -27,17 +27,54 @@ interface Band {
 
 const EPS = 1e-6;
 /** With more ways to fill a line the question is left open. */
-const MOST_PATTERNS = 2500;
-const MOST_STEPS = 40_000;
+const MOST_PATTERNS = 500;
+const MOST_STEPS = 8000;
 
 /** What is known of a choice: that it cannot stand, where it stands, or nothing. */
 export type Verdict = 'refuted' | 'open' | Packing;
 
+const MOST_STACKINGS = 40;
+
+/** Decides whether these containers can stand together, in any stacking and any way round; `steps` of the search through places are for all of them. */
+export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { steps, hasTime }: { readonly steps: number; readonly hasTime: () => boolean }): Verdict {
+  const gap = request.clearances.between;
+  const { x0, x1, y0, y1 } = clearOf(request);
+  const fixed = (request.bay.obstacles ?? []).map((box) => ({ x: box.x - x0, y: box.y - y0, width: box.width + gap, depth: box.depth + gap, fromMm: box.z - gap }));
+  const room = { width: x1 - x0 + gap, depth: y1 - y0 + gap, fixed, isPullOut: request.bay.pullOut ?? false };
+  let left = steps;
+  let isOpen = false;
+  const stackings = listStackings(request, chosen, MOST_STACKINGS);
+  for (const piles of stackings ?? []) {
+    const { places, taken } = decidePlaces(piles.map((pile) => ({ pile, lies: liesOf(request, pile.container) })), room, { mostSteps: left, hasTime });
+    left -= taken;
+    if (places === 'none') continue;
+    isOpen = true;
+    if (!places) break;
+    const floor = new Floor(request);
+    const stands = piles.every((pile, i) => {
+      const place = places[i];
+      return place !== undefined && floor.standIfFree(pile, { x: x0 + place.x, y: y0 + place.y, width: place.lie.width - gap, depth: place.lie.depth - gap, turned: place.lie.width !== pile.container.outer.width + gap });
+    });
+    // Circles were taken as the squares within, which may be too little.
+    if (stands) return floor.packing;
+  }
+  return isOpen || !stackings ? 'open' : 'refuted';
+}
+
+/** The ways round that a pile may lie, its gap included. */
+function liesOf(request: FitRequest, { outer, shape, turnable }: FitContainer): { readonly width: number; readonly depth: number }[] {
+  const gap = request.clearances.between;
+  const clear = clearOf(request);
+  // The square within a circle keeps clear of everything; the one around it may not.
+  const [width, depth] = shape === 'round' ? [outer.width * Math.SQRT1_2, outer.width * Math.SQRT1_2] : [outer.width + gap, outer.depth + gap];
+  const lies = (turnable ?? true) && width !== depth ? [{ width, depth }, { width: depth, depth: width }] : [{ width, depth }];
+  return lies.filter((lie) => lie.width <= clear.x1 - clear.x0 + gap + EPS && lie.depth <= clear.y1 - clear.y0 + gap + EPS);
+}
+
 /**
- * Judges whether these containers can stand together. Think of lines from front to back: each meets a set
- * of piles that goes in one behind the other, at most once each, with no more in the way of the last than may be
- * lifted; every pile wants as many lines as it is wide. Where the bay has not that many, there is no way. The same is asked
- * of the lines from side to side. What the lines do not refute is decided by `decidePlaces`, for every way round that they leave.
+ * Whether lines through the bay say that these cannot stand together. Of the lines from front to back each meets a set of piles that goes in one behind the other, at most once each, with no more in the way
+ * of the last than may be lifted; every pile wants as many lines as it is wide. Where the bay has not that many, there
+ * is no way. The same is asked of the lines from side to side, of the same ways round.
  *
  *     ┌──┬───┐   The lines on the left meet A and B, those on the right B and C.
  *     │ B    │
@@ -46,114 +83,24 @@ export type Verdict = 'refuted' | 'open' | Packing;
  *     └──┴───┘
  *
  * Source: the bar relaxation, Scheithauer, "LP-based bounds for the container and multi-container loading problem", 1999.
- * Groups that may share a pile are taken as in nobody's way, circles as the square within: what is refuted is so all the more.
+ * Groups that may share a pile are taken as in nobody's way: what is refuted is so all the more.
  */
-export function judgeChoice(request: FitRequest, chosen: readonly Chosen[], means: Means): Verdict {
-  const lines = new LineModel(request, itemsOf(request, chosen));
-  if (lines.isRefuted(means)) return 'refuted';
-  if (means.nodes <= 1) return 'open';
-  const stackings = listStackings(request, chosen, MOST_STACKINGS);
-  if (!stackings) return 'open';
-  let isOpen = false;
-  for (const piles of stackings) {
-    const verdict = judgePiles(request, piles, means);
-    if (typeof verdict === 'object') return verdict;
-    if (verdict === 'open') isOpen = true;
-  }
-  return isOpen ? 'open' : 'refuted';
-}
-
-interface Means {
-  readonly solver: Solver;
-  readonly seed: number;
-  /** Sets of ways round that are looked at for each stacking. */
-  readonly nodes: number;
-  /** Steps of the search through places, for all ways round of a stacking. */
-  readonly steps: number;
-  readonly hasTime: () => boolean;
-}
-const MOST_STACKINGS = 40;
-
-function judgePiles(request: FitRequest, piles: readonly Pile[], means: Means): Verdict {
-  const lines = new LineModel(request, piles.map(({ container, levels }) => ({ container, group: levels[0]?.group, massG: levels[0]?.massG ?? 0 })));
-  const { entries } = lines;
-  let { nodes, steps } = means;
-  const decided = new Set<string>();
-  // A pile lies one way or the other: where the model has it lie both ways in parts, each is asked for.
-  const judge = (shut: ReadonlySet<number>): Verdict => {
-    if (nodes <= 0 || steps <= 0 || !means.hasTime()) return 'open';
-    nodes -= 1;
-    const shares = lines.lie(means, shut);
-    if (typeof shares === 'string') return shares;
-    const isFree = (e: number) => !shut.has(e) && entries.some((other, o) => o !== e && other.item === entries[e]?.item && !shut.has(o));
-    const unsure = entries.flatMap((_, e) => (isFree(e) ? [{ e, off: Math.abs((shares[e] ?? 0) - 0.5) }] : [])).sort((a, b) => a.off - b.off)[0];
-    if (!unsure || unsure.off > 0.49) {
-      const lies = piles.flatMap((_, i) => entries.filter((entry, e) => entry.item === i && (shares[e] ?? 0) > 0.5).slice(0, 1));
-      const key = lies.map(({ width, depth }) => `${width}/${depth}`).join(' ');
-      if (lies.length < piles.length) return 'open';
-      if (!decided.has(key)) {
-        decided.add(key);
-        const { verdict, taken } = decideLies(request, piles, lies, { steps, hasTime: means.hasTime });
-        steps -= taken;
-        if (verdict !== 'refuted') return verdict;
-      }
-      if (!unsure) return 'refuted';
-    }
-    const others = entries.flatMap((entry, e) => (e !== unsure.e && entry.item === entries[unsure.e]?.item ? [e] : []));
-    const turned = judge(new Set([...shut, unsure.e]));
-    return turned === 'refuted' ? judge(new Set([...shut, ...others])) : turned;
-  };
-  return judge(new Set());
-}
-
-/** What lines through the bay say of the ways round that piles can lie. */
-class LineModel {
-  readonly entries: readonly Entry[];
-  private readonly model = new LinearModel();
-  private readonly lying: readonly number[];
-  private readonly missing: readonly (readonly [number, number])[];
-
-  constructor(request: FitRequest, items: readonly Item[]) {
-    this.entries = entriesOf(request, items);
-    this.lying = this.entries.map(() => this.model.addVariable());
-    for (const isAcross of [false, true]) addLines(this.model, this.lying, { request, items, entries: this.entries, isAcross });
-    // What is missing is minimised, so that the answer is one of size and not of yes or no.
-    this.missing = items.map((_, i) => {
-      const variable = this.model.addVariable();
-      this.model.addRow([...this.entries.flatMap(({ item }, e) => (item === i ? [[this.lying[e] ?? 0, 1] as const] : [])), [variable, 1]], { least: 1 });
-      return [variable, 1] as const;
-    });
-  }
-
-  isRefuted(means: Means): boolean {
-    return this.lie(means, new Set()) === 'refuted';
-  }
-
-  /** The share of each entry, where those in `shut` are none. */
-  lie({ solver, seed }: Means, shut: ReadonlySet<number>): readonly number[] | 'refuted' | 'open' {
-    const solution = this.model.minimise(solver, this.missing, { timeLimitMs: 200, seed, isRelaxed: true, shut: new Set([...shut].map((e) => this.lying[e] ?? 0)) });
-    if (!isSolved(solution) || solution.status !== 'optimal') return 'open';
-    return solution.objective > 1e-5 ? 'refuted' : this.lying.map((variable) => solution.values[variable] ?? 0);
-  }
-}
-
-/** Whether they can stand in these ways round. */
-function decideLies(request: FitRequest, piles: readonly Pile[], lies: readonly Entry[], { steps, hasTime }: { readonly steps: number; readonly hasTime: () => boolean }): { readonly verdict: Verdict; readonly taken: number } {
-  const gap = request.clearances.between;
-  const { x0, x1, y0, y1 } = clearOf(request);
-  const blocks = piles.map((pile, i) => ({ pile, width: lies[i]?.width ?? 0, depth: lies[i]?.depth ?? 0 }));
-  const fixed = (request.bay.obstacles ?? []).map((box) => ({ x: box.x - x0, y: box.y - y0, width: box.width + gap, depth: box.depth + gap, fromMm: box.z - gap }));
-  const { places, taken } = decidePlaces(blocks, { width: x1 - x0 + gap, depth: y1 - y0 + gap, fixed, isPullOut: request.bay.pullOut ?? false }, { mostSteps: steps, hasTime });
-  if (places === 'none') return { verdict: 'refuted', taken };
-  if (!places) return { verdict: 'open', taken };
-  const floor = new Floor(request);
-  const stands = blocks.every(({ pile, width, depth }, i) => {
-    const place = places[i];
-    return place !== undefined && floor.standIfFree(pile, { x: x0 + place.x, y: y0 + place.y, width: width - gap, depth: depth - gap, turned: width !== pile.container.outer.width + gap });
+export function isRefutedByLines(request: FitRequest, chosen: readonly Chosen[], { solver, seed }: { readonly solver: Solver; readonly seed: number }): boolean {
+  const items = itemsOf(request, chosen);
+  const entries = items.flatMap(({ container }, item) => liesOf(request, container).map((lie): Entry => ({ item, ...lie })));
+  const model = new LinearModel();
+  const lying = entries.map(() => model.addVariable());
+  for (const isAcross of [false, true]) addLines(model, lying, { request, items, entries, isAcross });
+  // What is missing is minimised, so that the answer is one of size and not of yes or no.
+  const missing = items.map((_, i) => {
+    const variable = model.addVariable();
+    model.addRow([...entries.flatMap(({ item }, e) => (item === i ? [[lying[e] ?? 0, 1] as const] : [])), [variable, 1]], { least: 1 });
+    return [variable, 1] as const;
   });
-  // Circles were taken as the squares within, which may be too little.
-  return { verdict: stands ? floor.packing : 'open', taken };
+  const solution = model.minimise(solver, missing, { timeLimitMs: LINES_MS, seed, isRelaxed: true });
+  return isSolved(solution) && solution.status === 'optimal' && solution.objective > 1e-5;
 }
+const LINES_MS = 60;
 
 /** The fewest piles that hold them. */
 function itemsOf(request: FitRequest, chosen: readonly Chosen[]): Item[] {
@@ -167,18 +114,6 @@ function itemsOf(request: FitRequest, chosen: readonly Chosen[]): Item[] {
     if (high === 1) return parts.flatMap((part) => Array.from({ length: part.count }, () => ({ container, group: part.group, massG: massOf(part) })));
     const count = Math.ceil(parts.reduce((sum, part) => sum + part.count, 0) / high);
     return Array.from({ length: count }, () => ({ container, group: parts.length === 1 ? parts[0]?.group : undefined, massG: Math.min(...parts.map(massOf)) }));
-  });
-}
-
-function entriesOf(request: FitRequest, items: readonly Item[]): Entry[] {
-  const gap = request.clearances.between;
-  const clear = clearOf(request);
-  const [wide, deep] = [clear.x1 - clear.x0 + gap, clear.y1 - clear.y0 + gap];
-  return items.flatMap(({ container: { outer, shape, turnable } }, item): Entry[] => {
-    // The square within a circle keeps clear of everything; the one around it may not.
-    const [width, depth] = shape === 'round' ? [outer.width * Math.SQRT1_2, outer.width * Math.SQRT1_2] : [outer.width + gap, outer.depth + gap];
-    const straight = { item, width, depth };
-    return ((turnable ?? true) && width !== depth ? [straight, { item, width: depth, depth: width }] : [straight]).filter((entry) => entry.width <= wide + EPS && entry.depth <= deep + EPS);
   });
 }
 
@@ -229,30 +164,38 @@ function bandsOf(request: FitRequest, items: readonly Item[], isAcross: boolean,
 
 /** Every set of entries that a line of the band can meet and to which none can be added; undefined where there are too many. */
 function listPatterns(request: FitRequest, items: readonly Item[], entries: readonly Entry[], band: Band, isAcross: boolean): number[][] | undefined {
+  const lengths = entries.map(({ width, depth }) => (isAcross ? width : depth));
+  const whole = band.stretches.reduce((a, b) => a + b, 0);
+  const isWhole = band.stretches.length <= 1;
   const patterns: number[][] = [];
   const taken: number[] = [];
+  const isTaken = items.map(() => false);
   let steps = 0;
-  const goesIn = (entry: Entry): boolean => {
-    if (taken.some((e) => entries[e]?.item === entry.item)) return false;
-    const met = [...taken.map((e) => entries[e]), entry].flatMap((one) => one ?? []);
-    if (!fitsInto(met.map(({ width, depth }) => (isAcross ? width : depth)).sort((a, b) => b - a), [...band.stretches])) return false;
-    return isAcross || canLineUp(request, met.flatMap(({ item }) => items[item] ?? []));
+  const goesIn = (e: number, sum: number): boolean => {
+    const entry = entries[e];
+    if (!entry || isTaken[entry.item] || sum + (lengths[e] ?? 0) > whole + EPS) return false;
+    steps += 1;
+    if (!isWhole && !fitsInto([...taken, e].map((one) => lengths[one] ?? 0).sort((x, y) => y - x), [...band.stretches])) return false;
+    return isAcross || canLineUp(request, [...taken, e].flatMap((one) => items[entries[one]?.item ?? -1] ?? []));
   };
-  const visit = (from: number): boolean => {
-    steps += entries.length;
+  const visit = (from: number, sum: number): boolean => {
     if (steps > MOST_STEPS || patterns.length > MOST_PATTERNS) return false;
-    const open = entries.flatMap((entry, e) => (goesIn(entry) ? [e] : []));
-    if (open.length === 0) patterns.push([...taken]);
-    for (const e of open) {
-      if (e < from) continue;
+    let isFull = true;
+    for (let e = from; e < entries.length; e += 1) {
+      if (!goesIn(e, sum)) continue;
+      const { item } = entries[e] ?? { item: 0 };
+      isFull = false;
       taken.push(e);
-      const goesOn = visit(e + 1);
+      isTaken[item] = true;
+      const goesOn = visit(e + 1, sum + (lengths[e] ?? 0));
+      isTaken[item] = false;
       taken.pop();
       if (!goesOn) return false;
     }
+    if (isFull && !entries.some((_, e) => e < from && goesIn(e, sum))) patterns.push([...taken]);
     return true;
   };
-  return visit(0) ? patterns : undefined;
+  return visit(0, 0) ? patterns : undefined;
 }
 
 function fitsInto(lengths: readonly number[], stretches: readonly number[]): boolean {

@@ -5,7 +5,7 @@ import type { Packing } from './floor';
 import type { FloorRow } from './floorRows';
 import type { GroupCovers } from './groupCovers';
 import { CoverList, type Cover } from './listCovers';
-import { judgeChoice } from './judgeChoice';
+import { decideChoice, isRefutedByLines } from './judgeChoice';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
@@ -35,9 +35,9 @@ const FIRST_STEPS = 8;
 const MOST_AT_ONCE = 1500;
 const FINEST = 2e-5;
 const MOST_OPEN = 200;
-/** Ways round that are looked at, and steps of the search through places in each, before a choice is stood, and where it did not stand. */
-const QUICK = { nodes: 1, steps: 0 } as const;
-const THOROUGH = { nodes: 200, steps: 40000 } as const;
+/** Steps of the search through places before a choice is tried to be stood, and where it did not stand. */
+const QUICK_STEPS = 2500;
+const THOROUGH_STEPS = 8000;
 
 /**
  * Goes through the choices of covers that count less than `limit`, the cheapest first: each is refuted, or stood, or
@@ -81,9 +81,15 @@ export function proveFit(request: FitQuestion, limit: number | undefined, means:
     for (const next of found) {
       if (!hasTime()) return { bound: Math.min(open[0]?.worth ?? Infinity, next.worth), open };
       const chosen = next.covers.flatMap(({ parts }) => parts);
-      const judged = { solver: means.solver, seed: request.seed, hasTime };
-      if (judgeChoice(request, chosen, { ...judged, ...QUICK }) === 'refuted') continue;
-      const verdict = means.stand(chosen) ? undefined : judgeChoice(request, chosen, { ...judged, ...THOROUGH });
+      let verdict = decideChoice(request, chosen, { steps: QUICK_STEPS, hasTime });
+      if (verdict === 'open') {
+        if (isRefutedByLines(request, chosen, { solver: means.solver, seed: request.seed })) continue;
+        if (means.stand(chosen)) {
+          below = next.worth;
+          break;
+        }
+        verdict = decideChoice(request, chosen, { steps: THOROUGH_STEPS, hasTime });
+      }
       if (verdict === 'refuted') continue;
       if (typeof verdict === 'object') means.take({ chosen, packing: verdict });
       if (verdict !== 'open') {

@@ -1,4 +1,5 @@
 import type { Cover } from './listCovers';
+import type { NoGoods } from './noGoods';
 
 /** One cover a group. */
 export interface Choice {
@@ -36,8 +37,8 @@ export class CoverChoice {
   private readonly rowCount: number;
   private readonly offset: number;
 
-  /** All choices that count at least `from` and less than `below` and are `possible`, cheapest first; undefined where there are too many. */
-  between(from: number, below: number, { most, isPossible }: { readonly most: number; readonly isPossible: (covers: readonly Cover[]) => boolean }): readonly Choice[] | undefined {
+  /** All choices that count at least `from` and less than `below` are `isPossible` and hold nothing refuted, cheapest first; undefined where there are too many. */
+  between(from: number, below: number, { most, noGoods, isPossible }: { readonly most: number; readonly noGoods: NoGoods; readonly isPossible: (covers: readonly Cover[]) => boolean }): readonly Choice[] | undefined {
     const found: Choice[] = [];
     const used = new Float64Array(this.rowCount);
     const taken: Cover[] = [];
@@ -57,8 +58,9 @@ export class CoverChoice {
         if (!isKept) continue;
         for (let r = 0; r < this.rowCount; r += 1) used[r] = (used[r] ?? 0) + (cover.shares[r] ?? 0);
         taken.push(cover);
-        const goesOn = visit(g + 1, bound - least + sum, worth + cover.worth);
+        const goesOn = !noGoods.enter(cover) || visit(g + 1, bound - least + sum, worth + cover.worth);
         taken.pop();
+        noGoods.leave(cover);
         for (let r = 0; r < this.rowCount; r += 1) used[r] = (used[r] ?? 0) - (cover.shares[r] ?? 0);
         if (!goesOn) return false;
       }

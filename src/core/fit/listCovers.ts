@@ -23,8 +23,8 @@ export function worthOf({ prefer }: FitQuestion): ((container: FitContainer) => 
 export const PIECE = 1e9;
 
 /** Steps of the search through one group's covers. */
-const MOST_STEPS = 60_000;
-const MOST_COVERS = 4000;
+const MOST_STEPS = 12_000;
+const MOST_COVERS = 1500;
 const EPS = 1e-9;
 
 /** Lists the covers of the groups of one bay. */

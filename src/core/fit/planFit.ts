@@ -6,7 +6,7 @@ import { floorRowsOf, type FloorRow } from './floorRows';
 import { GroupCovers } from './groupCovers';
 import { PIECE, worthOf } from './listCovers';
 import type { FitAnswer, FitContainer, FitReason, FitRequest } from './model';
-import { proveFit, type Proof } from './proveFit';
+import { FitProof } from './proveFit';
 import { searchPartial } from './searchPartial';
 import { PlaceSearch } from './searchPlaces';
 import { ContainerSelection, maxStackOf, type Chosen, type RelaxedFit } from './selectContainers';
@@ -23,7 +23,9 @@ interface Means {
  * Until which share of the time it does what: finds something that stands, betters it a little, goes through what would be
  * better, betters what stands, goes through what is left once more, and tries hard to stand what was left open.
  */
-const UNTIL = { first: 0.04, early: 0.08, proof: 0.4, search: 0.7, secondProof: 0.88, open: 0.94 } as const;
+const UNTIL = { first: 0.04, early: 0.15, proof: 0.45, search: 0.62, secondProof: 0.88, open: 0.94 } as const;
+/** At first so many steps that better nothing end it. */
+const EARLY_IDLE = 60;
 /** Where nothing stands, at most so long is searched before the time for the partial answer. */
 const SEARCH_SHARE = 0.75;
 /** Of the bound by a linear model, where covers are not listed: for the area, for the sizes, and until when. */
@@ -91,17 +93,16 @@ class FitRun {
   run(): void {
     const { best } = this;
     best.findFirst();
-    this.improve(best.found ? UNTIL.early : UNTIL.proof / 2);
-    const worth = worthOf(this.request);
-    const isListed = worth !== undefined && this.prove(worth, UNTIL.proof) !== undefined;
-    if (!isListed) this.boundByModel();
+    this.improve(UNTIL.early, EARLY_IDLE);
+    const proof = this.prove(undefined, UNTIL.proof);
+    if (!proof) this.boundByModel();
     if (this.relaxed.isImpossible) return;
     this.improve(best.found ? UNTIL.search : SEARCH_SHARE);
     if (!best.found || this.isDone()) return;
-    if (worth && isListed) {
-      const open = this.prove(worth, UNTIL.secondProof)?.open ?? [];
+    if (proof) {
+      const last = this.prove(proof.isWhole ? proof : undefined, UNTIL.secondProof);
       this.until = UNTIL.open;
-      for (const { covers } of open) if (this.hasTime() && !this.isDone()) this.stand(covers.flatMap(({ parts }) => parts), STAND.hardSteps);
+      for (const { covers } of last?.open ?? []) if (this.hasTime() && !this.isDone()) this.stand(covers.flatMap(({ parts }) => parts), STAND.hardSteps);
     }
     this.improve(1);
   }
@@ -113,10 +114,11 @@ class FitRun {
     return found !== undefined && found.score[0] <= this.relaxed.bound + 1e-6 && (this.request.prefer === 'cost' || found.score[1] <= this.relaxed.leastCostMinor + 1e-6);
   }
 
-  private improve(until: number): void {
+  /** Betters what stands; ends where `idle` steps have bettered nothing. */
+  private improve(until: number, idle = Infinity): void {
     this.until = until;
     if (!this.hasTime() || this.isDone()) return;
-    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter: (found) => this.best.take(found) }, this.best.found?.packing.spots ?? []).run(() => this.isDone());
+    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter: (found) => this.best.take(found) }, this.best.found?.packing.spots ?? []).run(() => this.isDone(), Infinity, idle);
   }
 
   /** Stands a choice if it would be better; whether it stands. */
@@ -132,16 +134,22 @@ class FitRun {
     return hasStood;
   }
 
-  private prove(worth: (container: FitContainer) => number, until: number): Proof | undefined {
+  /** Goes on with a proof, or begins one; undefined for aims and covers that it is not for. */
+  private prove(begun: FitProof | undefined, until: number): FitProof | undefined {
+    const worth = worthOf(this.request);
+    if (!worth) return undefined;
     this.until = until;
-    const { found } = this.best;
-    const limit = found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
-    const { covers, floorRows } = this;
-    const proof = proveFit(this.request, limit, { solver: this.means.solver, covers, floorRows, worth, hasTime: this.hasTime, stand: (chosen) => this.stand(chosen, STAND.steps), take: ({ chosen, packing }) => this.best.take({ chosen, packing, score: scoreOf(this.request.prefer, chosen, packing.blockingG) }) });
+    const { covers, floorRows, hasTime, best, means: { solver } } = this;
+    const { prefer } = this.request;
+    const limit = best.found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
+    const proof = begun ?? FitProof.begin(this.request, limit, {
+      solver, covers, floorRows, worth, hasTime, stand: (chosen) => this.stand(chosen, STAND.steps),
+      take: ({ chosen, packing }) => void best.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) }),
+    });
     if (!proof) return undefined;
-    const isCost = this.request.prefer === 'cost';
-    const bound = isCost ? proof.bound : Math.floor((proof.bound + 1e-6) / PIECE);
-    const leastCostMinor = isCost ? proof.bound : proof.bound - bound * PIECE;
+    proof.advance(limit);
+    const bound = prefer === 'cost' ? proof.bound : Math.floor((proof.bound + 1e-6) / PIECE);
+    const leastCostMinor = prefer === 'cost' ? proof.bound : proof.bound - bound * PIECE;
     if (bound > this.relaxed.bound || (bound === this.relaxed.bound && leastCostMinor > this.relaxed.leastCostMinor)) this.relaxed = { ...this.relaxed, bound, leastCostMinor };
     return proof;
   }

@@ -1,11 +1,13 @@
 import type { Solver } from '../shared';
 import { coverGroup } from './coverGroup';
 import { CoverChoice, type Choice } from './coverChoice';
+import { decideChoice, isRefutedByLines, type Verdict } from './decideChoice';
 import type { Packing } from './floor';
 import type { FloorRow } from './floorRows';
 import type { GroupCovers } from './groupCovers';
 import { CoverList, type Cover } from './listCovers';
-import { decideChoice, isRefutedByLines } from './judgeChoice';
+import type { FitGroup } from './model';
+import { NoGoods } from './noGoods';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
@@ -21,85 +23,139 @@ interface Means {
   readonly take: (found: { readonly chosen: readonly Chosen[]; readonly packing: Packing }) => void;
 }
 
-export interface Proof {
-  /** No choice that stands counts less. */
-  readonly bound: number;
-  /** Choices below the limit that were neither stood nor refuted, cheapest first. */
-  readonly open: readonly Choice[];
-}
-
-/** Of the best known, where none is known: so much above what the groups cost were there any room. */
+/** Where nothing that stands is known: so much above what the groups cost were there any room. */
 const GUESS = 1.3;
+/** Of the way from what the groups cost to the best known. */
+const SHARES: readonly number[] = [1, 0.6, 0.35, 0.2, 0.1];
 /** The worths between the bound and the best are gone through in so many steps at first. */
 const FIRST_STEPS = 8;
 const MOST_AT_ONCE = 1500;
 const FINEST = 2e-5;
 const MOST_OPEN = 200;
-/** Steps of the search through places before a choice is tried to be stood, and where it did not stand. */
+/** Steps of the search through places before a choice is tried to be stood, where it did not stand, and to find out which groups are to blame. */
 const QUICK_STEPS = 2500;
 const THOROUGH_STEPS = 8000;
+const BLAME_STEPS = 800;
 
 /**
- * Goes through the choices of covers that count less than `limit`, the cheapest first: each is refuted, or stood, or
- * left open. The first that stands is the best there is where none before it is open. Undefined where the covers of a group are too many
- * to list.
+ * Goes through the choices of one cover a group that count less than the best known, the cheapest first: each is refuted, or stood, or
+ * left open. The first that stands is the best there is where none before it is open. What is refuted teaches which
+ * covers cannot stand together.
  */
-export function proveFit(request: FitQuestion, limit: number | undefined, means: Means): Proof | undefined {
-  const { covers, floorRows, worth, hasTime } = means;
-  const list = new CoverList(request, floorRows, worth);
-  const leastOf: number[] = [];
-  for (const group of covers.groups) {
-    // By litres alone it is nearly the least; the list up to it holds the least.
-    const parts = coverGroup(group, covers.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: worth(container) + 1e-6 })));
-    const listed = parts && list.of(group, parts.reduce((sum, { container, count }) => sum + worth(container) * count, 0) + 1e-6);
-    if (!listed) return undefined;
-    // None bears the group at this: what does counts more.
-    leastOf.push(listed.length > 0 ? Math.min(...listed.map((cover) => cover.worth)) : parts.reduce((sum, { container, count }) => sum + worth(container) * count, 0));
-  }
-  const leastSum = leastOf.reduce((a, b) => a + b, 0);
-  let below = limit ?? leastSum * GUESS;
-  const coversOf: (readonly Cover[])[] = [];
-  for (const [g, group] of covers.groups.entries()) {
-    const listed = list.of(group, below - leastSum + (leastOf[g] ?? 0));
-    if (!listed) return { bound: leastSum, open: [] };
-    if (listed.length === 0) return { bound: below, open: [] };
-    coversOf.push(listed);
-  }
-  const choice = new CoverChoice(coversOf, floorRows.length, below);
-  const isPossible = (taken: readonly Cover[]): boolean => covers.mayStand(taken.flatMap(({ parts }) => parts));
-  const open: Choice[] = [];
-  let from = Math.max(leastSum, choice.bound - 1e-6);
-  let step = Math.max((below - from) / FIRST_STEPS, below * FINEST);
-  while (from < below - 1e-9 && hasTime()) {
-    const to = Math.min(below, from + step);
-    const found = choice.between(from, to, { most: MOST_AT_ONCE, isPossible });
-    if (!found) {
-      step /= 4;
-      if (step < below * FINEST) break;
-      continue;
+export class FitProof {
+  /** Neither stood nor refuted, cheapest first. */
+  open: readonly Choice[] = [];
+  private readonly choice: CoverChoice;
+  private readonly noGoods: NoGoods;
+  private step: number;
+
+  /** Undefined where the covers of a group are too many to list. `limit` is what the best known counts. */
+  static begin(request: FitQuestion, limit: number | undefined, means: Means): FitProof | undefined {
+    const { covers, worth } = means;
+    const list = new CoverList(request, means.floorRows, worth);
+    const leastOf: number[] = [];
+    for (const group of covers.groups) {
+      // By litres alone it is nearly the least; the list up to it holds the least.
+      const parts = coverGroup(group, covers.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: worth(container) + 1e-6 })));
+      const nearly = parts?.reduce((sum, { container, count }) => sum + worth(container) * count, 0) ?? 0;
+      const listed = parts && list.of(group, nearly + 1e-6);
+      if (!listed) return undefined;
+      // Where none of them bears the group, what does counts more.
+      leastOf.push(Math.min(nearly, ...listed.map((cover) => cover.worth)));
     }
-    for (const next of found) {
-      if (!hasTime()) return { bound: Math.min(open[0]?.worth ?? Infinity, next.worth), open };
-      const chosen = next.covers.flatMap(({ parts }) => parts);
-      let verdict = decideChoice(request, chosen, { steps: QUICK_STEPS, hasTime });
-      if (verdict === 'open') {
-        if (isRefutedByLines(request, chosen, { solver: means.solver, seed: request.seed })) continue;
-        if (means.stand(chosen)) {
-          below = next.worth;
+    const leastSum = leastOf.reduce((a, b) => a + b, 0);
+    const most = limit ?? leastSum * GUESS;
+    // Where there are too many below the best known, as far as they can be listed.
+    for (const share of SHARES) {
+      const below = share === 1 ? most : leastSum + (most - leastSum) * share;
+      const coversOf = listAll(list, covers.groups.map((group, g) => ({ group, limit: below - leastSum + (leastOf[g] ?? 0) })));
+      if (coversOf) return new FitProof(request, means, { coversOf, from: coversOf.some(({ length }) => length === 0) ? below : leastSum, below, isWhole: share === 1 && limit !== undefined });
+    }
+    return undefined;
+  }
+
+  /** All that count less than `from` are refuted or open; no choice is listed that counts `below` or more. */
+  private constructor(private readonly request: FitQuestion, private readonly means: Means, private readonly at: { readonly coversOf: readonly (readonly Cover[])[]; from: number; below: number; readonly isWhole: boolean }) {
+    this.choice = new CoverChoice(at.coversOf, means.floorRows.length, at.below);
+    if (at.from < at.below) at.from = Math.min(at.below, Math.max(at.from, this.choice.bound - 1e-6));
+    this.step = Math.max((at.below - at.from) / FIRST_STEPS, at.below * FINEST);
+    this.noGoods = new NoGoods(request, at.coversOf);
+  }
+
+  /** No choice that stands counts less. */
+  get bound(): number {
+    return Math.min(this.open[0]?.worth ?? Infinity, this.at.from, this.at.below);
+  }
+
+  /** Whether every choice below the best that was known at the beginning is among those gone through. */
+  get isWhole(): boolean {
+    return this.at.isWhole;
+  }
+
+  /** Goes on while there is time, below what the best known counts. */
+  advance(limit: number | undefined): void {
+    const { at, means: { hasTime, covers } } = this;
+    at.below = Math.min(at.below, limit ?? Infinity);
+    this.open = this.open.filter(({ worth }) => worth < at.below - 1e-9);
+    const isPossible = (taken: readonly Cover[]): boolean => covers.mayStand(taken.flatMap(({ parts }) => parts));
+    while (at.from < at.below - 1e-9 && hasTime()) {
+      const to = Math.min(at.below, at.from + this.step);
+      const found = this.choice.between(at.from, to, { most: MOST_AT_ONCE, noGoods: this.noGoods, isPossible });
+      if (!found) {
+        this.step /= 4;
+        if (this.step < at.below * FINEST) return;
+        continue;
+      }
+      for (const next of found) {
+        // What counts as much as the one before it may have to be gone through once more.
+        if (!hasTime()) {
+          at.from = next.worth;
+          return;
+        }
+        if (this.open.some(({ covers: known }) => known.every((cover, g) => cover === next.covers[g])) || this.noGoods.hold(next.covers)) continue;
+        const verdict = this.judge(next);
+        if (verdict === 'refuted') this.noGoods.add(this.blame(next.covers));
+        else if (verdict === 'open') this.open = [...this.open, next].slice(0, MOST_OPEN);
+        else {
+          at.below = next.worth;
           break;
         }
-        verdict = decideChoice(request, chosen, { steps: THOROUGH_STEPS, hasTime });
       }
-      if (verdict === 'refuted') continue;
-      if (typeof verdict === 'object') means.take({ chosen, packing: verdict });
-      if (verdict !== 'open') {
-        below = next.worth;
-        break;
-      }
-      if (open.length < MOST_OPEN) open.push(next);
+      at.from = to;
+      this.step *= 2;
     }
-    from = to;
-    step *= 2;
   }
-  return { bound: Math.min(open[0]?.worth ?? Infinity, from, below), open };
+
+  private judge({ covers }: Choice): Verdict | 'stood' {
+    const { request, means: { solver, hasTime, stand, take } } = this;
+    const chosen = covers.flatMap(({ parts }) => parts);
+    let verdict = decideChoice(request, chosen, { steps: QUICK_STEPS, hasTime });
+    if (verdict === 'open') {
+      if (stand(chosen)) return 'stood';
+      verdict = decideChoice(request, chosen, { steps: THOROUGH_STEPS, hasTime });
+    }
+    if (verdict === 'open' && hasTime() && isRefutedByLines(request, chosen, { solver, seed: request.seed })) return 'refuted';
+    if (typeof verdict === 'object') take({ chosen, packing: verdict });
+    return verdict;
+  }
+
+  /** Of covers that cannot stand together as few as still cannot. */
+  private blame(covers: readonly Cover[]): readonly Cover[] {
+    let core = covers;
+    for (const cover of covers) {
+      const fewer = core.filter((other) => other !== cover);
+      if (decideChoice(this.request, fewer.flatMap(({ parts }) => parts), { steps: BLAME_STEPS, hasTime: this.means.hasTime }) === 'refuted') core = fewer;
+    }
+    return core;
+  }
+}
+
+function listAll(list: CoverList, wishes: readonly { readonly group: FitGroup; readonly limit: number }[]): (readonly Cover[])[] | undefined {
+  const all: (readonly Cover[])[] = [];
+  for (const { group, limit } of wishes) {
+    const listed = list.of(group, limit);
+    if (!listed) return undefined;
+    all.push(listed);
+  }
+  return all;
 }

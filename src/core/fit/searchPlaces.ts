@@ -48,6 +48,8 @@ export class PlaceSearch {
   private current: Layout;
   private best: Layout;
   private floorPrice: number;
+  /** The step that bettered something last. */
+  private bettered = 0;
   private readonly litrePrice: number;
   private readonly leastMm: number;
   /** Of each group, were there any room. */
@@ -67,11 +69,14 @@ export class PlaceSearch {
     this.best = this.current;
   }
 
-  run(isDone: () => boolean, steps = Infinity): void {
-    for (let n = 0; n < steps && this.means.hasTime() && !isDone(); n += 1) {
+  /** Until it is done, the time is up, so many `steps` are taken, or so many have bettered nothing in which every group is held. */
+  run(isDone: () => boolean, steps = Infinity, idle = Infinity): void {
+    for (let n = 0; n < steps && n - this.bettered <= idle && this.means.hasTime() && !isDone(); n += 1) {
       const heat = BOLDNESS * this.means.covers.usualMinor * (1 - (n % PERIOD) / PERIOD) ** 2;
       if (n % PERIOD === 0) this.current = this.best;
+      const before = this.best;
       this.step(heat);
+      if (this.best !== before || this.best.missing.size > 0) this.bettered = n;
     }
   }
 

@@ -28,7 +28,7 @@ interface Band {
 const EPS = 1e-6;
 /** With more ways to fill a line the question is left open. */
 const MOST_PATTERNS = 500;
-const MOST_STEPS = 8000;
+const MOST_STEPS = 4000;
 
 /** What is known of a choice: that it cannot stand, where it stands, or nothing. */
 export type Verdict = 'refuted' | 'open' | Packing;
@@ -100,7 +100,7 @@ export function isRefutedByLines(request: FitRequest, chosen: readonly Chosen[],
   const solution = model.minimise(solver, missing, { timeLimitMs: LINES_MS, seed, isRelaxed: true });
   return isSolved(solution) && solution.status === 'optimal' && solution.objective > 1e-5;
 }
-const LINES_MS = 60;
+const LINES_MS = 40;
 
 /** The fewest piles that hold them. */
 function itemsOf(request: FitRequest, chosen: readonly Chosen[]): Item[] {

@@ -19,15 +19,17 @@ interface Means {
   readonly onFirst?: (answer: FitAnswer) => void;
 }
 
-/**
- * Until which share of the time it does what: finds something that stands, betters it a little, goes through what would be
- * better, betters what stands, goes through what is left once more, and tries hard to stand what was left open.
- */
-const UNTIL = { first: 0.04, early: 0.15, proof: 0.45, search: 0.62, secondProof: 0.88, open: 0.94 } as const;
+/** Until which share of the time it does what: betters a little what was found first, looks for a proof, does both in turns, and tries hard to stand what was left open. */
+const UNTIL = { first: 0.04, early: 0.15, firstProof: 0.3, turns: 0.92, open: 0.96 } as const;
 /** At first so many steps that better nothing end it. */
 const EARLY_IDLE = 60;
 /** Where nothing stands, at most so long is searched before the time for the partial answer. */
-const SEARCH_SHARE = 0.75;
+const SEARCH_SHARE = 0.85;
+/** Share of the time that bettering has in one turn; the proof has more the nearer it is. */
+const TURN = 0.1;
+const proofTurn = (gap: number): number => (gap < 0.03 ? 0.3 : gap < 0.1 ? 0.12 : 0.03);
+/** So much less than when a proof began makes it worth beginning anew. */
+const STALE = 0.99;
 /** Of the bound by a linear model, where covers are not listed: for the area, for the sizes, and until when. */
 const AREA = { share: 0.25, tighterShare: 0.12, until: 0.5, rounds: 4 } as const;
 /** Tries at placing the choice that the bound is made of: often it stands, and is then the best there is. */
@@ -79,6 +81,11 @@ class FitRun {
   readonly best: BestFit;
   relaxed: RelaxedFit = { selection: undefined, bound: 0, leastCostMinor: 0, isImpossible: false };
   private until: number = UNTIL.first;
+  /** What it goes on from, and the best it knew when it stopped. */
+  private places: PlaceSearch | undefined;
+  private placed: FoundFit | undefined;
+  /** The best when the proof began. */
+  private begunAt: number | undefined;
   private readonly random: Random;
   private readonly covers: GroupCovers;
   private readonly floorRows: readonly FloorRow[];
@@ -94,17 +101,25 @@ class FitRun {
     const { best } = this;
     best.findFirst();
     this.improve(UNTIL.early, EARLY_IDLE);
-    const proof = this.prove(undefined, UNTIL.proof);
+    let proof = this.prove(undefined, UNTIL.firstProof);
     if (!proof) this.boundByModel();
-    if (this.relaxed.isImpossible) return;
-    this.improve(best.found ? UNTIL.search : SEARCH_SHARE);
-    if (!best.found || this.isDone()) return;
-    if (proof) {
-      const last = this.prove(proof.isWhole ? proof : undefined, UNTIL.secondProof);
-      this.until = UNTIL.open;
-      for (const { covers } of last?.open ?? []) if (this.hasTime() && !this.isDone()) this.stand(covers.flatMap(({ parts }) => parts), STAND.hardSteps);
+    while (!this.relaxed.isImpossible && !this.isDone() && this.share < (best.found ? UNTIL.turns : SEARCH_SHARE)) {
+      this.improve(best.found ? Math.min(UNTIL.turns, this.share + TURN) : SEARCH_SHARE);
+      if (!proof || !best.found || this.isDone()) continue;
+      const begun = this.begunAt;
+      // Much better than when the covers were listed: what is left of them is a smaller question.
+      const isStale = !proof.isWhole && (begun === undefined || best.found.score[0] < begun * STALE);
+      proof = this.prove(isStale ? undefined : proof, Math.min(UNTIL.turns, this.share + proofTurn(best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1))) ?? proof;
     }
+    if (this.relaxed.isImpossible || !best.found) return;
+    this.until = UNTIL.open;
+    for (const { covers } of proof?.open ?? []) if (this.hasTime() && !this.isDone()) this.stand(covers.flatMap(({ parts }) => parts), STAND.hardSteps);
     this.improve(1);
+  }
+
+  /** Of the time that has passed. */
+  private get share(): number {
+    return this.means.passedMs() / this.request.timeLimitMs;
   }
 
   private readonly hasTime = (): boolean => this.means.passedMs() < this.until * this.request.timeLimitMs;
@@ -118,7 +133,11 @@ class FitRun {
   private improve(until: number, idle = Infinity): void {
     this.until = until;
     if (!this.hasTime() || this.isDone()) return;
-    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter: (found) => this.best.take(found) }, this.best.found?.packing.spots ?? []).run(() => this.isDone(), Infinity, idle);
+    const { request, covers, random, hasTime, best } = this;
+    if (!this.places || this.placed !== best.found) this.places = new PlaceSearch(request, { covers, random, hasTime, onBetter: (found) => best.take(found) }, best.found?.packing.spots ?? []);
+    const hadFound = best.found !== undefined;
+    this.places.run(() => this.isDone() || (!hadFound && best.found !== undefined), Infinity, idle);
+    this.placed = best.found;
   }
 
   /** Stands a choice if it would be better; whether it stands. */
@@ -142,6 +161,7 @@ class FitRun {
     const { covers, floorRows, hasTime, best, means: { solver } } = this;
     const { prefer } = this.request;
     const limit = best.found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
+    if (!begun) this.begunAt = best.found?.score[0];
     const proof = begun ?? FitProof.begin(this.request, limit, {
       solver, covers, floorRows, worth, hasTime, stand: (chosen) => this.stand(chosen, STAND.steps),
       take: ({ chosen, packing }) => void best.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) }),

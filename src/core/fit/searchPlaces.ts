@@ -48,7 +48,8 @@ export class PlaceSearch {
   private current: Layout;
   private best: Layout;
   private floorPrice: number;
-  /** The step that bettered something last. */
+  /** Steps in all, and the one that bettered something last. */
+  private taken = 0;
   private bettered = 0;
   private readonly litrePrice: number;
   private readonly leastMm: number;
@@ -71,7 +72,8 @@ export class PlaceSearch {
 
   /** Until it is done, the time is up, so many `steps` are taken, or so many have bettered nothing in which every group is held. */
   run(isDone: () => boolean, steps = Infinity, idle = Infinity): void {
-    for (let n = 0; n < steps && n - this.bettered <= idle && this.means.hasTime() && !isDone(); n += 1) {
+    for (const end = this.taken + steps; this.taken < end && this.taken - this.bettered <= idle && this.means.hasTime() && !isDone(); this.taken += 1) {
+      const n = this.taken;
       const heat = BOLDNESS * this.means.covers.usualMinor * (1 - (n % PERIOD) / PERIOD) ** 2;
       if (n % PERIOD === 0) this.current = this.best;
       const before = this.best;

@@ -7,6 +7,11 @@ export interface Choice {
   readonly worth: number;
 }
 
+interface Priced {
+  readonly cover: Cover;
+  readonly sum: number;
+}
+
 const EPS = 1e-9;
 const ROUNDS = 80;
 /** Steps after which a search through the choices is given up. */
@@ -15,26 +20,28 @@ const MOST_STEPS = 300_000;
 /**
  * Chooses one cover a group so that every row is kept: all choices below a limit, cheapest first. The rows are priced
  * (subgradients, Held and Karp, 1971); what is left of a cover's worth at those prices tells early which
- * covers cannot be in any choice below the limit.
+ * covers cannot be in any choice below the limit. Of choices that differ only in which of two groups of one kind has which cover, one is looked at.
  */
 export class CoverChoice {
   /** No choice counts less than this. */
   readonly bound: number;
   /** Worth and price of each cover of each group, least first. */
-  private readonly priced: readonly (readonly { readonly cover: Cover; readonly sum: number }[])[];
+  private readonly priced: readonly (readonly Priced[])[];
   private readonly leastOf: readonly number[];
 
-  constructor(coversOf: readonly (readonly Cover[])[], rowCount: number, limit: number) {
-    const { prices, bound } = priceRows(coversOf, rowCount, limit);
+  /** For each group, whether the one before it is of the same kind: its cover is then no earlier in the list. */
+  private readonly isTwin: readonly boolean[];
+
+  /** Groups of one kind have the same covers, in the same order. */
+  constructor(groups: readonly { readonly kind: string; readonly covers: readonly Cover[] }[], private readonly rowCount: number, limit: number) {
+    const { prices, bound } = priceRows(groups.map(({ covers }) => covers), rowCount, limit);
     this.bound = bound;
-    this.priced = coversOf
-      .map((covers) => covers.map((cover) => ({ cover, sum: pricedSum(cover, prices) })).sort((a, b) => a.sum - b.sum))
-      .sort((a, b) => a.length - b.length);
+    const ordered = [...groups].sort((a, b) => a.covers.length - b.covers.length || (a.kind < b.kind ? -1 : a.kind > b.kind ? 1 : 0));
+    this.isTwin = ordered.map(({ kind }, g) => kind === ordered[g - 1]?.kind);
+    this.priced = ordered.map(({ covers }) => covers.map((cover) => ({ cover, sum: pricedSum(cover, prices) })).sort((a, b) => a.sum - b.sum));
     this.leastOf = this.priced.map((covers) => covers[0]?.sum ?? Infinity);
-    this.rowCount = rowCount;
     this.offset = prices.reduce((a, b) => a + b, 0);
   }
-  private readonly rowCount: number;
   private readonly offset: number;
 
   /** All choices that count at least `from` and less than `below` are `isPossible` and hold nothing refuted, cheapest first; undefined where there are too many. */
@@ -43,7 +50,7 @@ export class CoverChoice {
     const used = new Float64Array(this.rowCount);
     const taken: Cover[] = [];
     let steps = 0;
-    const visit = (g: number, bound: number, worth: number): boolean => {
+    const visit = (g: number, bound: number, worth: number, before: number): boolean => {
       steps += 1;
       if (steps > MOST_STEPS || found.length > most) return false;
       if (g === this.priced.length) {
@@ -51,14 +58,16 @@ export class CoverChoice {
         return true;
       }
       const least = this.leastOf[g] ?? 0;
-      for (const { cover, sum } of this.priced[g] ?? []) {
+      const priced = this.priced[g] ?? [];
+      for (let c = this.isTwin[g] ? before : 0; c < priced.length; c += 1) {
+        const { cover, sum } = priced[c] ?? priced[0] as Priced;
         if (bound - least + sum >= below - EPS) break;
         let isKept = true;
         for (let r = 0; r < this.rowCount && isKept; r += 1) isKept = (used[r] ?? 0) + (cover.shares[r] ?? 0) <= 1 + EPS;
         if (!isKept) continue;
         for (let r = 0; r < this.rowCount; r += 1) used[r] = (used[r] ?? 0) + (cover.shares[r] ?? 0);
         taken.push(cover);
-        const goesOn = !noGoods.enter(cover) || visit(g + 1, bound - least + sum, worth + cover.worth);
+        const goesOn = !noGoods.enter(cover) || visit(g + 1, bound - least + sum, worth + cover.worth, c);
         taken.pop();
         noGoods.leave(cover);
         for (let r = 0; r < this.rowCount; r += 1) used[r] = (used[r] ?? 0) - (cover.shares[r] ?? 0);
@@ -67,7 +76,7 @@ export class CoverChoice {
       return true;
     };
     const start = this.leastOf.reduce((a, b) => a + b, 0) - this.offset;
-    return visit(0, start, 0) ? found.sort((a, b) => a.worth - b.worth) : undefined;
+    return visit(0, start, 0, 0) ? found.sort((a, b) => a.worth - b.worth) : undefined;
   }
 }
 

@@ -33,7 +33,7 @@ const MOST_STEPS = 4000;
 /** What is known of a choice: that it cannot stand, where it stands, or nothing. */
 export type Verdict = 'refuted' | 'open' | Packing;
 
-const MOST_STACKINGS = 40;
+const MOST_STACKINGS = 150;
 
 /** Decides whether these containers can stand together, in any stacking and any way round; `steps` of the search through places are for all of them. */
 export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { steps, hasTime }: { readonly steps: number; readonly hasTime: () => boolean }): Verdict {

@@ -136,7 +136,7 @@ class Placing {
     const leastDepth = ({ lies }: Block): number => Math.min(...lies.map(({ depth }) => depth));
     const ways = new Uint8Array(this.all * this.all);
     const heightOf = ({ pile: { container, levels } }: Block): number => container.outer.height * levels.length;
-    const isEqual = (a: Block, b: Block | undefined): boolean => b !== undefined && a.pile.container === b.pile.container && a.pile.levels.length === b.pile.levels.length && a.pile.levels.every((level, l) => level === b.pile.levels[l]);
+    const isEqual = (a: Block, b: Block | undefined): boolean => b !== undefined && a.pile.container === b.pile.container && a.pile.levels.length === b.pile.levels.length && a.pile.levels.every(({ kind }, l) => kind === b.pile.levels[l]?.kind);
     blocks.forEach((block, i) => {
       for (let j = i + 1; j < this.all; j += 1) {
         const fixed = room.fixed[j - this.count];

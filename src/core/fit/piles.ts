@@ -1,6 +1,6 @@
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import { maxStackOf, type Chosen } from './selectContainers';
-import { groupMassG } from './suitability';
+import { clearOf, groupMassG } from './suitability';
 
 /** One container with its content. */
 export interface Filled {
@@ -8,6 +8,8 @@ export interface Filled {
   readonly group: FitGroup;
   /** Tare and content. */
   readonly massG: number;
+  /** Of two of the same kind one can stand where the other does. */
+  readonly kind: string;
 }
 
 /** Same containers on one spot, bottom first. */
@@ -22,10 +24,17 @@ export const MAX_BLOCKING_G = 4000;
 /** Mass of each chosen container: content spread over its group's containers by litres. */
 function fillContainers(chosen: readonly Chosen[]): Filled[] {
   const offered = new Map<string, number>();
-  for (const { container, group, count } of chosen) offered.set(group.id, (offered.get(group.id) ?? 0) + count * container.innerLitres);
+  const counts = new Map<string, number>();
+  for (const { container, group, count } of chosen) {
+    offered.set(group.id, (offered.get(group.id) ?? 0) + count * container.innerLitres);
+    counts.set(group.id, (counts.get(group.id) ?? 0) + count);
+  }
   return chosen.flatMap(({ container, group, count }) => {
     const contentG = (groupMassG(group) * container.innerLitres) / Math.max(group.litres, offered.get(group.id) ?? 0);
-    const filled = { container, group, massG: (container.tareG ?? 0) + contentG };
+    const massG = (container.tareG ?? 0) + contentG;
+    // Several of one group are not in each other's way; a single one differs from another group's by mass alone.
+    const isSingle = counts.get(group.id) === 1;
+    const filled = { container, group, massG, kind: isSingle ? `${massG.toFixed(6)}/${group.front ?? false}` : `${group.id}/${massG}` };
     return Array.from({ length: count }, () => filled);
   });
 }
@@ -87,25 +96,30 @@ export function listStackings(request: FitRequest, chosen: readonly Chosen[], mo
 function listPileSets(request: FitRequest, container: FitContainer, all: readonly Filled[], most: number): Pile[][] | undefined {
   const limit = maxStackOf(request, container);
   if (limit === 1 || all.length === 1) return [all.map((filled) => ({ container, levels: [filled] }))];
-  const kinds = [...new Set(all)];
+  const { x0, x1, y0, y1 } = clearOf(request);
+  const gap = request.clearances.between;
+  const { width, depth } = container.outer;
+  const isRound = container.shape === 'round';
+  const mostPiles = Math.floor(((x1 - x0 + gap) * (y1 - y0 + gap)) / (isRound ? (width * depth) / 2 : (width + gap) * (depth + gap)) + 1e-9);
   const sets = new Map<string, Pile[]>();
   // Onto every pile, or on the floor, one after the other, in every order of the kinds.
   const visit = (piles: readonly (readonly Filled[])[], left: readonly Filled[]): boolean => {
     if (sets.size > most) return false;
     if (left.length === 0) {
-      const key = piles.map((levels) => levels.map((level) => kinds.indexOf(level)).join(',')).sort().join(';');
+      const key = piles.map((levels) => levels.map(({ kind }) => kind).join(',')).sort().join(';');
       if (!sets.has(key)) sets.set(key, piles.map((levels) => ({ container, levels })));
       return true;
     }
-    for (const filled of new Set(left)) {
+    const next = new Map(left.map((filled) => [filled.kind, filled]));
+    for (const filled of next.values()) {
       const rest = left.filter((_, i) => i !== left.indexOf(filled));
       const spots = [...piles.keys()].filter((i) => (piles[i]?.length ?? 0) < limit && canStack(request, piles[i] ?? [], filled));
       for (const i of spots) if (!visit(piles.map((levels, p) => (p === i ? [...levels, filled] : levels)), rest)) return false;
-      if (!visit([...piles, [filled]], rest)) return false;
+      if (piles.length < mostPiles && !visit([...piles, [filled]], rest)) return false;
     }
     return true;
   };
   return all.length <= MOST_STACKED && visit([], all) ? [...sets.values()] : undefined;
 }
 /** Of more the ways to stack them are not listed. */
-const MOST_STACKED = 4;
+const MOST_STACKED = 6;

@@ -76,7 +76,7 @@ export class FitProof {
 
   /** All that count less than `from` are refuted or open; no choice is listed that counts `below` or more. */
   private constructor(private readonly request: FitQuestion, private readonly means: Means, private readonly at: { readonly coversOf: readonly (readonly Cover[])[]; from: number; below: number; readonly isWhole: boolean }) {
-    this.choice = new CoverChoice(at.coversOf, means.floorRows.length, at.below);
+    this.choice = new CoverChoice(at.coversOf.map((covers, g) => ({ kind: kindOf(request, means.covers.groups[g]), covers })), means.floorRows.length, at.below);
     if (at.from < at.below) at.from = Math.min(at.below, Math.max(at.from, this.choice.bound - 1e-6));
     this.step = Math.max((at.below - at.from) / FIRST_STEPS, at.below * FINEST);
     this.noGoods = new NoGoods(request, at.coversOf);
@@ -158,4 +158,10 @@ function listAll(list: CoverList, wishes: readonly { readonly group: FitGroup; r
     all.push(listed);
   }
   return all;
+}
+
+/** Groups of one kind want the same of their containers, and are as heavy. */
+function kindOf({ pins = [] }: FitQuestion, group: FitGroup | undefined): string {
+  const own = pins.filter(({ groupId }) => groupId === group?.id).map(({ containerId }) => containerId).sort();
+  return JSON.stringify([{ ...group, id: '', name: '' }, own]);
 }

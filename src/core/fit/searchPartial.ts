@@ -73,7 +73,7 @@ function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
     for (let i = 0; i < suited.length && left > 1e-9; ) {
       const container = suited[i]?.container;
       if (!container) break;
-      const filled: Filled = { container, group, massG: (container.tareG ?? 0) + densityG * container.innerLitres };
+      const filled: Filled = { container, group, kind: group.id, massG: (container.tareG ?? 0) + densityG * container.innerLitres };
       const levels = Math.min(bearableLevels(request, filled), Math.ceil(left / container.innerLitres - 1e-9), (container.available ?? Infinity) - (used.get(container) ?? 0), Math.floor(bearableG / Math.max(1e-9, filled.massG)));
       const pile: Pile = { container, levels: Array.from({ length: Math.max(0, levels) }, () => filled) };
       if (levels <= 0 || !floor.stand(pile, rule)) {

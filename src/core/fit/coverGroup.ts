@@ -46,16 +46,22 @@ export function coverGroup(group: FitGroup, coverers: readonly Coverer[]): reado
   });
   const free = keepUndominated(coverers.filter((coverer) => !limited.includes(coverer)).map(({ container, weight }) => ({ container, weight, gain: Math.min(target, stepsOf(container)) })));
   const last = new Int16Array(target + 1).fill(-1);
+  const gains = Int32Array.from(free, ({ gain }) => gain);
+  const weights = Float64Array.from(free, ({ weight }) => weight);
   for (let litres = 1; litres <= target; litres += 1) {
-    for (let c = 0; c < free.length; c += 1) {
-      const coverer = free[c];
-      if (!coverer) continue;
-      const value = (best[Math.max(0, litres - coverer.gain)] ?? Infinity) + coverer.weight;
-      if (value < (best[litres] ?? Infinity)) {
-        best[litres] = value;
-        last[litres] = c;
+    let least = best[litres] ?? Infinity;
+    let at = -1;
+    for (let c = 0; c < gains.length; c += 1) {
+      const left = litres - (gains[c] ?? 0);
+      const value = (best[left > 0 ? left : 0] ?? Infinity) + (weights[c] ?? 0);
+      if (value < least) {
+        least = value;
+        at = c;
       }
     }
+    if (at < 0) continue;
+    best[litres] = least;
+    last[litres] = at;
   }
   if (best[target] === Infinity) return undefined;
   const counts = new Map<FitContainer, number>();

@@ -26,6 +26,14 @@ interface Rect {
 /** Which of the places that a pile could take it takes: the one with the least of this. */
 export type PlaceRule = 'front' | 'left' | 'snug';
 
+/** What is free for piles that are higher than this. */
+interface Layer {
+  readonly fromMm: number;
+  free: Rect[];
+  /** Of the free rectangles those that no other one is at least as wide and as deep as; worked out when it is asked for. */
+  sizes?: readonly (readonly [wide: number, deep: number])[] | undefined;
+}
+
 /** In which corner of a free rectangle a pile stands. */
 export interface Corner {
   readonly isRight: boolean;
@@ -69,7 +77,7 @@ export interface Place {
  */
 export class Floor {
   private readonly standing: Standing[] = [];
-  private readonly layers: { readonly fromMm: number; free: Rect[] }[];
+  private readonly layers: Layer[];
   private readonly clear;
   private readonly gap: number;
   private readonly isPullOut: boolean;
@@ -102,8 +110,11 @@ export class Floor {
   /** As it stands now; what is stood on the copy does not stand here. */
   copy(): Floor {
     const other = new Floor(this.request, this.leastMm);
-    for (const standing of this.standing) other.standing.push({ ...standing, blockedG: [...standing.blockedG] });
-    for (const [i, layer] of other.layers.entries()) layer.free = this.layers[i]?.free ?? [];
+    for (const { pile, x, y, width, depth, turned, blockedG } of this.standing) other.standing.push({ pile, x, y, width, depth, turned, blockedG: blockedG.slice() });
+    for (const [i, layer] of other.layers.entries()) {
+      layer.free = this.layers[i]?.free ?? [];
+      layer.sizes = this.layers[i]?.sizes;
+    }
     return other;
   }
 
@@ -111,17 +122,29 @@ export class Floor {
     return this.standing.map(({ pile, x, y, width, depth, turned }) => ({ pile, place: { x, y, width, depth, turned } }));
   }
 
+  /** Containers of which a pile could be higher. */
+  lowerThan(highOf: (container: FitContainer) => number): ReadonlySet<FitContainer> {
+    const lower = new Set<FitContainer>();
+    for (const { pile: { container, levels } } of this.standing) if (levels.length < highOf(container)) lower.add(container);
+    return lower;
+  }
+
   /** Whether one of these goes in somewhere, never mind what it would block. */
   hasRoomFor({ outer: { width, depth, height }, turnable, shape }: FitContainer): boolean {
+    if (height > this.clear.z1 + TOLERANCE_MM) return false;
     const canTurn = (turnable ?? true) && shape !== 'round';
-    return height <= this.clear.z1 + TOLERANCE_MM && this.freeAt(height).some(({ x0, x1, y0, y1 }) => {
-      const [wide, deep] = [x1 - x0 - this.gap + TOLERANCE_MM, y1 - y0 - this.gap + TOLERANCE_MM];
-      return (width <= wide && depth <= deep) || (canTurn && depth <= wide && width <= deep);
-    });
+    const layer = this.layerAt(height);
+    if (!layer) return false;
+    layer.sizes ??= sizesOf(layer.free, this.gap - TOLERANCE_MM);
+    return layer.sizes.some(([wide, deep]) => (width <= wide && depth <= deep) || (canTurn && depth <= wide && width <= deep));
+  }
+
+  private layerAt(heightMm: number): Layer | undefined {
+    return this.layers.find(({ fromMm }) => heightMm > fromMm + TOLERANCE_MM) ?? this.layers[this.layers.length - 1];
   }
 
   private freeAt(heightMm: number): readonly Rect[] {
-    return (this.layers.find(({ fromMm }) => heightMm > fromMm + TOLERANCE_MM) ?? this.layers[this.layers.length - 1])?.free ?? [];
+    return this.layerAt(heightMm)?.free ?? [];
   }
 
   /** Stands the pile at the best free corner by `rule` where no rule is broken; false where none is left. */
@@ -174,9 +197,13 @@ export class Floor {
       if (other.y < place.y - TOLERANCE_MM) addBlocked(blockedG, pile, other.pile);
       else if (place.y < other.y - TOLERANCE_MM) addBlocked(other.blockedG, other.pile, pile);
     }
-    this.standing.push({ pile, ...place, blockedG });
+    const { x, y, width, depth, turned } = place;
+    this.standing.push({ pile, x, y, width, depth, turned, blockedG });
     const taken = { x0: place.x, x1: place.x + place.width + this.gap, y0: place.y, y1: place.y + place.depth + this.gap };
-    for (const layer of this.layers) layer.free = cutOut(layer.free, taken, this.leastMm + this.gap - TOLERANCE_MM);
+    for (const layer of this.layers) {
+      layer.free = cutOut(layer.free, taken, this.leastMm + this.gap - TOLERANCE_MM);
+      layer.sizes = undefined;
+    }
   }
 
   /** Nothing before a front group, and no more than may be lifted out of the way before any. */
@@ -256,6 +283,14 @@ function cutOut(free: readonly Rect[], taken: Rect, least: number): Rect[] {
     if (rect && !isWithin(rect, kept, kept.length) && !cut.some((other, j) => j !== i && contains(other, rect) && (j < i || !contains(rect, other)))) kept.push(rect);
   }
   return kept;
+}
+
+function sizesOf(free: readonly Rect[], gap: number): (readonly [number, number])[] {
+  const sizes: (readonly [number, number])[] = [];
+  for (const [wide, deep] of free.map(({ x0, x1, y0, y1 }) => [x1 - x0 - gap, y1 - y0 - gap] as const).sort((a, b) => b[0] - a[0] || b[1] - a[1])) {
+    if (deep > (sizes[sizes.length - 1]?.[1] ?? -Infinity)) sizes.push([wide, deep]);
+  }
+  return sizes;
 }
 
 function isWithin(rect: Rect, others: readonly Rect[], count: number): boolean {

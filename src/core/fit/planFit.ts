@@ -19,12 +19,16 @@ interface Means {
   readonly onFirst?: (answer: FitAnswer) => void;
 }
 
-/** Until which share of the time it does what: betters a little what was found first, looks for a proof, does both in turns, and tries hard to stand what was left open. */
-const UNTIL = { first: 0.04, early: 0.15, firstProof: 0.3, turns: 0.92, open: 0.96 } as const;
+/**
+ * Until which share of the time it does what: finds something that stands, betters it a little or searches on, betters and proves in turns, and
+ * tries hard to stand what was left open. Where nothing stands, `search` leaves the rest for the partial answer.
+ */
+const UNTIL = { first: 0.03, early: 0.15, earlySearch: 0.3, search: 0.88, turns: 0.92, open: 0.96 } as const;
 /** At first so many steps that better nothing end it. */
 const EARLY_IDLE = 60;
-/** Where nothing stands, at most so long is searched before the time for the partial answer. */
-const SEARCH_SHARE = 0.85;
+/** A search that has found nothing begins anew after so many steps, then after so many times more. */
+const RESTART = { steps: 400, growth: 1.5 } as const;
+const FIRST_PROOF = 0.15;
 /** Share of the time that bettering has in one turn; the proof has more the nearer it is. */
 const TURN = 0.1;
 const proofTurn = (gap: number): number => (gap < 0.03 ? 0.3 : gap < 0.1 ? 0.12 : 0.03);
@@ -100,16 +104,17 @@ class FitRun {
   run(): void {
     const { best } = this;
     best.findFirst();
-    this.improve(UNTIL.early, EARLY_IDLE);
-    let proof = this.prove(undefined, UNTIL.firstProof);
+    this.improve(best.found ? UNTIL.early : UNTIL.earlySearch, EARLY_IDLE);
+    let proof = best.found ? this.prove(undefined, this.share + FIRST_PROOF) : undefined;
+    // It also tells where no choice at all can do.
     if (!proof) this.boundByModel();
-    while (!this.relaxed.isImpossible && !this.isDone() && this.share < (best.found ? UNTIL.turns : SEARCH_SHARE)) {
-      this.improve(best.found ? Math.min(UNTIL.turns, this.share + TURN) : SEARCH_SHARE);
-      if (!proof || !best.found || this.isDone()) continue;
-      const begun = this.begunAt;
+    while (!this.relaxed.isImpossible && !this.isDone() && this.share < (best.found ? UNTIL.turns : UNTIL.search)) {
+      this.improve(best.found ? Math.min(UNTIL.turns, this.share + TURN) : UNTIL.search);
+      if (!best.found || this.isDone()) continue;
+      const turn = Math.min(UNTIL.turns, this.share + proofTurn(best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1));
       // Much better than when the covers were listed: what is left of them is a smaller question.
-      const isStale = !proof.isWhole && (begun === undefined || best.found.score[0] < begun * STALE);
-      proof = this.prove(isStale ? undefined : proof, Math.min(UNTIL.turns, this.share + proofTurn(best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1))) ?? proof;
+      const isStale = !proof?.isWhole && (this.begunAt === undefined || best.found.score[0] < this.begunAt * STALE);
+      proof = this.prove(isStale ? undefined : proof, turn) ?? proof;
     }
     if (this.relaxed.isImpossible || !best.found) return;
     this.until = UNTIL.open;
@@ -135,8 +140,11 @@ class FitRun {
     if (!this.hasTime() || this.isDone()) return;
     const { request, covers, random, hasTime, best } = this;
     if (!this.places || this.placed !== best.found) this.places = new PlaceSearch(request, { covers, random, hasTime, onBetter: (found) => best.take(found) }, best.found?.packing.spots ?? []);
-    const hadFound = best.found !== undefined;
-    this.places.run(() => this.isDone() || (!hadFound && best.found !== undefined), Infinity, idle);
+    if (best.found) this.places.run(() => this.isDone(), Infinity, idle);
+    for (let steps = RESTART.steps; !best.found && this.hasTime(); steps *= RESTART.growth) {
+      this.places.run(() => best.found !== undefined, steps);
+      if (!best.found) this.places = new PlaceSearch(request, { covers, random, hasTime, onBetter: (found) => best.take(found) }, []);
+    }
     this.placed = best.found;
   }
 

@@ -6,7 +6,7 @@ import { MOST_FLOOR_PRICE } from './groupCovers';
 import type { FitContainer, FitGroup } from './model';
 import { buildPiles, canStack, type Filled, type Pile } from './piles';
 import { scoreOf, type FoundFit } from './bestFit';
-import { maxStackOf, type Chosen } from './selectContainers';
+import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
 /** What stands, the groups that have no containers yet, and how bad that is. */
@@ -171,7 +171,7 @@ export class PlaceSearch {
   private addGroup(before: Floor, group: FitGroup, { used, floorPrice, kinds }: { readonly used: Map<FitContainer, number>; readonly floorPrice: number; readonly kinds: ReadonlySet<FitContainer> | undefined }): { readonly floor: Floor; readonly costMinor: number } | undefined {
     const { random, covers } = this.means;
     const shut = new Set<FitContainer>();
-    const lower = new Set(before.spots.filter(({ pile }) => pile.levels.length < maxStackOf(this.request, pile.container)).map(({ pile }) => pile.container));
+    const lower = before.lowerThan((container) => covers.measures.get(container)?.high ?? 1);
     const fixed = this.means.partsOf?.get(group);
     const open = fixed ? [] : covers.suitedTo(group).filter(({ container }) => (!kinds || kinds.has(container)) && (lower.has(container) || before.hasRoomFor(container)));
     for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
@@ -198,17 +198,17 @@ export class PlaceSearch {
   }
 
   private addPile(floor: Floor, pile: Pile, { rule, corner, isOntoFirst }: { readonly rule: PlaceRule; readonly corner: Corner; readonly isOntoFirst: boolean }): Floor | undefined {
-    if (maxStackOf(this.request, pile.container) > 1 && isOntoFirst) {
+    if ((this.means.covers.measures.get(pile.container)?.high ?? 1) > 1 && isOntoFirst) {
       const stacked = this.addOnto(floor, pile);
       if (stacked) return stacked;
     }
     if (floor.stand(pile, rule, corner)) return floor;
-    return maxStackOf(this.request, pile.container) > 1 && !isOntoFirst ? this.addOnto(floor, pile) : undefined;
+    return (this.means.covers.measures.get(pile.container)?.high ?? 1) > 1 && !isOntoFirst ? this.addOnto(floor, pile) : undefined;
   }
 
   /** Onto one of the same that stands already. */
   private addOnto(floor: Floor, pile: Pile): Floor | undefined {
-    const high = maxStackOf(this.request, pile.container);
+    const high = (this.means.covers.measures.get(pile.container)?.high ?? 1);
     const { spots } = floor;
     for (const [i, spot] of spots.entries()) {
       if (spot.pile.container !== pile.container || spot.pile.levels.length + pile.levels.length > high) continue;

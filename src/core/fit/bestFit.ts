@@ -33,7 +33,7 @@ export function scoreOf(prefer: FitAim, chosen: readonly Chosen[], blockingG: nu
 }
 
 const FIRST_TRIES = 48;
-const FIRST_ROUNDS = 60;
+const FIRST_ROUNDS = 8;
 
 /** The best that stands so far. */
 export class BestFit {
@@ -66,8 +66,8 @@ export class BestFit {
   findFirst(): void {
     const { covers, hasTime } = this.means;
     for (let round = 0; round < FIRST_ROUNDS && !this.found && (round === 0 || hasTime()); round += 1) {
-      const floorPrice = covers.baseFloorPrice * (round === 0 ? 0.1 : MOST_FLOOR_PRICE ** ((round % 15) / 15));
-      const chosen = this.coverAll(floorPrice, round === 0 ? 0 : round < 15 ? 0.1 : 0.3);
+      const floorPrice = covers.baseFloorPrice * (round === 0 ? 0.1 : MOST_FLOOR_PRICE ** (round / FIRST_ROUNDS));
+      const chosen = this.coverAll(floorPrice, round === 0 ? 0 : 0.2);
       if (chosen && covers.mayStand(chosen)) this.offer(chosen, FIRST_TRIES);
     }
   }

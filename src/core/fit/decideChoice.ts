@@ -36,7 +36,7 @@ export type Verdict = 'refuted' | 'open' | Packing;
 const MOST_STACKINGS = 150;
 
 /** Decides whether these containers can stand together, in any stacking and any way round; `steps` of the search through places are for all of them. */
-export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { steps, hasTime }: { readonly steps: number; readonly hasTime: () => boolean }): Verdict {
+export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { steps, hasTime, onSteps }: { readonly steps: number; readonly hasTime: () => boolean; readonly onSteps?: (taken: number) => void }): Verdict {
   const gap = request.clearances.between;
   const { x0, x1, y0, y1 } = clearOf(request);
   const fixed = (request.bay.obstacles ?? []).map((box) => ({ x: box.x - x0, y: box.y - y0, width: box.width + gap, depth: box.depth + gap, fromMm: box.z - gap }));
@@ -47,6 +47,7 @@ export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { s
   for (const piles of stackings ?? []) {
     const { places, taken } = decidePlaces(piles.map((pile) => ({ pile, lies: liesOf(request, pile.container) })), room, { mostSteps: left, hasTime });
     left -= taken;
+    onSteps?.(taken);
     if (places === 'none') continue;
     isOpen = true;
     if (!places) break;
@@ -100,7 +101,7 @@ export function isRefutedByLines(request: FitRequest, chosen: readonly Chosen[],
   const solution = model.minimise(solver, missing, { timeLimitMs: LINES_MS, seed, isRelaxed: true });
   return isSolved(solution) && solution.status === 'optimal' && solution.objective > 1e-5;
 }
-const LINES_MS = 40;
+const LINES_MS = 500;
 
 /** The fewest piles that hold them. */
 function itemsOf(request: FitRequest, chosen: readonly Chosen[]): Item[] {

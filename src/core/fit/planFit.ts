@@ -19,19 +19,17 @@ interface Means {
   readonly onFirst?: (answer: FitAnswer) => void;
 }
 
-/**
- * Until which share of the time it does what: finds something that stands, betters it a little or searches on, betters and proves in turns, and
- * tries hard to stand what was left open. Where nothing stands, `search` leaves the rest for the partial answer.
- */
-const UNTIL = { first: 0.03, early: 0.15, earlySearch: 0.3, search: 0.88, turns: 0.92, open: 0.96 } as const;
-/** At first so many steps that better nothing end it. */
-const EARLY_IDLE = 60;
+/** Where nothing stands: until which share of the time it is searched before the bound is looked for, and in all; the rest is for the partial answer. */
+const UNTIL = { firstSearch: 0.3, search: 0.88 } as const;
 /** A search that has found nothing begins anew after so many steps, then after so many times more. */
-const RESTART = { steps: 400, growth: 1.5 } as const;
-const FIRST_PROOF = 0.15;
-/** Share of the time that bettering has in one turn; the proof has more the nearer it is. */
-const TURN = 0.1;
-const proofTurn = (gap: number): number => (gap < 0.03 ? 0.3 : gap < 0.1 ? 0.12 : 0.03);
+const RESTART = { steps: 400, growth: 1.5, most: 60_000 } as const;
+/** Steps of bettering before the first proof; less where so many better nothing. */
+const EARLY = { steps: 400, idle: 60 } as const;
+/** Then bettering and proving take turns: steps of the one, and of the other, more the nearer the proof is. After so many steps in vain bettering ends. */
+const TURN_STEPS = 300;
+const MOST_IDLE = 6000;
+const PROOF = { first: 6000, near: 14_000, usual: 6000, far: 1500 } as const;
+const NEAR = { very: 0.03, fairly: 0.1 } as const;
 /** So much less than when a proof began makes it worth beginning anew. */
 const STALE = 0.99;
 /** Of the bound by a linear model, where covers are not listed: for the area, for the sizes, and until when. */
@@ -39,8 +37,8 @@ const AREA = { share: 0.25, tighterShare: 0.12, until: 0.5, rounds: 4 } as const
 /** Tries at placing the choice that the bound is made of: often it stands, and is then the best there is. */
 const BOUND_TRIES = 400;
 const BOUND_NODES = 150_000;
-/** Tries and steps at standing a choice while others wait, and when nothing else is left to do. */
-const STAND = { tries: 12, steps: 150, hardSteps: 2500 } as const;
+/** Tries and steps at standing a choice. */
+const STAND = { tries: 12, steps: 150 } as const;
 
 /**
  * Chooses containers for the groups of one bay and says where each stands.
@@ -84,7 +82,7 @@ export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means)
 class FitRun {
   readonly best: BestFit;
   relaxed: RelaxedFit = { selection: undefined, bound: 0, leastCostMinor: 0, isImpossible: false };
-  private until: number = UNTIL.first;
+  private until: number = UNTIL.search;
   /** What it goes on from, and the best it knew when it stopped. */
   private places: PlaceSearch | undefined;
   private placed: FoundFit | undefined;
@@ -104,52 +102,48 @@ class FitRun {
   run(): void {
     const { best } = this;
     best.findFirst();
-    this.improve(best.found ? UNTIL.early : UNTIL.earlySearch, EARLY_IDLE);
-    let proof = best.found ? this.prove(undefined, this.share + FIRST_PROOF) : undefined;
+    this.improve(best.found ? EARLY.steps : Infinity, EARLY.idle, UNTIL.firstSearch);
+    let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
     // It also tells where no choice at all can do.
     if (!proof) this.boundByModel();
-    while (!this.relaxed.isImpossible && !this.isDone() && this.share < (best.found ? UNTIL.turns : UNTIL.search)) {
-      this.improve(best.found ? Math.min(UNTIL.turns, this.share + TURN) : UNTIL.search);
-      if (!best.found || this.isDone()) continue;
-      const turn = Math.min(UNTIL.turns, this.share + proofTurn(best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1));
+    while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
+      const isIdle = this.improve(best.found ? TURN_STEPS : Infinity, MOST_IDLE);
+      if (!best.found) break;
+      if (this.isDone() || (isIdle && (!proof || proof.isThrough))) break;
+      const gap = best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1;
       // Much better than when the covers were listed: what is left of them is a smaller question.
       const isStale = !proof?.isWhole && (this.begunAt === undefined || best.found.score[0] < this.begunAt * STALE);
-      proof = this.prove(isStale ? undefined : proof, turn) ?? proof;
+      proof = this.prove(isStale ? undefined : proof, gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far) ?? proof;
     }
-    if (this.relaxed.isImpossible || !best.found) return;
-    this.until = UNTIL.open;
-    for (const { covers } of proof?.open ?? []) if (this.hasTime() && !this.isDone()) this.stand(covers.flatMap(({ parts }) => parts), STAND.hardSteps);
-    this.improve(1);
   }
 
-  /** Of the time that has passed. */
-  private get share(): number {
-    return this.means.passedMs() / this.request.timeLimitMs;
-  }
-
-  private readonly hasTime = (): boolean => this.means.passedMs() < this.until * this.request.timeLimitMs;
+  /** Where nothing stands the rest is left for the partial answer. */
+  private readonly hasTime = (): boolean => this.means.passedMs() < this.request.timeLimitMs * (this.best.found ? 1 : this.until);
 
   private isDone(): boolean {
     const { found } = this.best;
     return found !== undefined && found.score[0] <= this.relaxed.bound + 1e-6 && (this.request.prefer === 'cost' || found.score[1] <= this.relaxed.leastCostMinor + 1e-6);
   }
 
-  /** Betters what stands; ends where `idle` steps have bettered nothing. */
-  private improve(until: number, idle = Infinity): void {
+  /** Betters what stands, in at most so many steps, until `idle` of them have bettered nothing: whether they have. Where nothing stands, searches something that does, until a share of the time. */
+  private improve(steps: number, idle: number, until: number = UNTIL.search): boolean {
     this.until = until;
-    if (!this.hasTime() || this.isDone()) return;
     const { request, covers, random, hasTime, best } = this;
-    if (!this.places || this.placed !== best.found) this.places = new PlaceSearch(request, { covers, random, hasTime, onBetter: (found) => best.take(found) }, best.found?.packing.spots ?? []);
-    if (best.found) this.places.run(() => this.isDone(), Infinity, idle);
-    for (let steps = RESTART.steps; !best.found && this.hasTime(); steps *= RESTART.growth) {
-      this.places.run(() => best.found !== undefined, steps);
-      if (!best.found) this.places = new PlaceSearch(request, { covers, random, hasTime, onBetter: (found) => best.take(found) }, []);
+    const begin = () => new PlaceSearch(request, { covers, random, hasTime, onBetter: (found) => best.take(found) }, best.found?.packing.spots ?? []);
+    const isFresh = !this.places || this.placed !== best.found;
+    let places = this.places && !isFresh ? this.places : begin();
+    if (best.found) places.run(() => this.isDone(), steps, idle);
+    for (let most: number = RESTART.steps; !best.found && hasTime() && most < RESTART.most; most *= RESTART.growth) {
+      places.run(() => best.found !== undefined, most);
+      if (!best.found) places = begin();
     }
+    this.places = places;
     this.placed = best.found;
+    return places.idle > idle;
   }
 
   /** Stands a choice if it would be better; whether it stands. */
-  private stand(chosen: readonly Chosen[], steps: number): boolean {
+  private stand(chosen: readonly Chosen[]): boolean {
     if (this.best.offer(chosen, STAND.tries)) return true;
     let hasStood = false;
     const partsOf = new Map(this.covers.groups.map((group) => [group, chosen.filter((part) => part.group === group)]));
@@ -157,25 +151,24 @@ class FitRun {
       hasStood = true;
       return this.best.take(found);
     };
-    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter, partsOf }, []).run(() => hasStood, steps);
+    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter, partsOf }, []).run(() => hasStood, STAND.steps);
     return hasStood;
   }
 
   /** Goes on with a proof, or begins one; undefined for aims and covers that it is not for. */
-  private prove(begun: FitProof | undefined, until: number): FitProof | undefined {
+  private prove(begun: FitProof | undefined, steps: number): FitProof | undefined {
     const worth = worthOf(this.request);
     if (!worth) return undefined;
-    this.until = until;
     const { covers, floorRows, hasTime, best, means: { solver } } = this;
     const { prefer } = this.request;
     const limit = best.found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
     if (!begun) this.begunAt = best.found?.score[0];
     const proof = begun ?? FitProof.begin(this.request, limit, {
-      solver, covers, floorRows, worth, hasTime, stand: (chosen) => this.stand(chosen, STAND.steps),
+      solver, covers, floorRows, worth, hasTime, stand: (chosen) => this.stand(chosen),
       take: ({ chosen, packing }) => void best.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) }),
     });
     if (!proof) return undefined;
-    proof.advance(limit);
+    proof.advance(limit, steps);
     const bound = prefer === 'cost' ? proof.bound : Math.floor((proof.bound + 1e-6) / PIECE);
     const leastCostMinor = prefer === 'cost' ? proof.bound : proof.bound - bound * PIECE;
     if (bound > this.relaxed.bound || (bound === this.relaxed.bound && leastCostMinor > this.relaxed.leastCostMinor)) this.relaxed = { ...this.relaxed, bound, leastCostMinor };
@@ -190,7 +183,6 @@ class FitRun {
       return new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: () => untilMs - passedMs(), seed: request.seed });
     };
     const follow = (): void => {
-      this.until = 1;
       if (this.relaxed.selection && !this.relaxed.isImpossible) best.offer(this.relaxed.selection, BOUND_TRIES, BOUND_NODES);
     };
     const isOpen = () => !this.relaxed.isImpossible && best.found !== undefined && !this.isDone() && passedMs() < AREA.until * request.timeLimitMs;

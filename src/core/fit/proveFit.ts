@@ -36,6 +36,12 @@ const MOST_OPEN = 200;
 const QUICK_STEPS = 2500;
 const THOROUGH_STEPS = 8000;
 const BLAME_STEPS = 800;
+/** What listing choices, and what standing one or asking the lines, takes as long as. */
+const LIST_STEPS = 100;
+const STAND_STEPS = 1000;
+/** Each look at what is open takes so many times the steps of the one before, until it is so many times the first. */
+const EFFORT_GROWTH = 4;
+const MOST_EFFORT = 300;
 
 /**
  * Goes through the choices of one cover a group that count less than the best known, the cheapest first: each is refuted, or stood, or
@@ -48,6 +54,12 @@ export class FitProof {
   private readonly choice: CoverChoice;
   private readonly noGoods: NoGoods;
   private step: number;
+  private stepsLeft = 0;
+  /** There are too many choices in the finest step. */
+  private isStuck = false;
+  /** Of what is open: which one is next, and how much harder than at first. */
+  private turn = 0;
+  private effort = EFFORT_GROWTH;
 
   /** Undefined where the covers of a group are too many to list. `limit` is what the best known counts. */
   static begin(request: FitQuestion, limit: number | undefined, means: Means): FitProof | undefined {
@@ -92,51 +104,82 @@ export class FitProof {
     return this.at.isWhole;
   }
 
-  /** Goes on while there is time, below what the best known counts. */
-  advance(limit: number | undefined): void {
-    const { at, means: { hasTime, covers } } = this;
+  /** Whether all is gone through, and what is open is not worth more. */
+  get isThrough(): boolean {
+    return (this.isStuck || this.at.from >= this.at.below - 1e-9) && (this.open.length === 0 || this.effort > MOST_EFFORT);
+  }
+
+  /**
+   * Goes on below what the best known counts, for about so many steps of the searches through places and while there is time; what is open when all has been
+   * gone through is looked at again, each time harder.
+   */
+  advance(limit: number | undefined, steps: number): void {
+    const { at, means: { hasTime } } = this;
     at.below = Math.min(at.below, limit ?? Infinity);
+    this.stepsLeft = steps;
+    this.goThrough();
+    while (this.stepsLeft > 0 && hasTime() && !this.isThrough) {
+      const next = this.open[this.turn];
+      if (!next) {
+        this.turn = 0;
+        this.effort *= EFFORT_GROWTH;
+        continue;
+      }
+      const verdict = this.decide(next.covers, THOROUGH_STEPS * this.effort);
+      if (verdict === 'open') this.turn += 1;
+      else this.settle(next, verdict);
+    }
+  }
+
+  private goThrough(): void {
+    const { at, means: { hasTime, covers } } = this;
     this.open = this.open.filter(({ worth }) => worth < at.below - 1e-9);
     const isPossible = (taken: readonly Cover[]): boolean => covers.mayStand(taken.flatMap(({ parts }) => parts));
-    while (at.from < at.below - 1e-9 && hasTime()) {
+    while (at.from < at.below - 1e-9 && !this.isStuck && this.stepsLeft > 0 && hasTime()) {
       const to = Math.min(at.below, at.from + this.step);
       const found = this.choice.between(at.from, to, { most: MOST_AT_ONCE, noGoods: this.noGoods, isPossible });
+      this.stepsLeft -= LIST_STEPS;
       if (!found) {
         this.step /= 4;
-        if (this.step < at.below * FINEST) return;
+        this.isStuck = this.step < at.below * FINEST;
         continue;
       }
       for (const next of found) {
         // What counts as much as the one before it may have to be gone through once more.
-        if (!hasTime()) {
+        if (this.stepsLeft <= 0 || !hasTime()) {
           at.from = next.worth;
           return;
         }
-        if (this.open.some(({ covers: known }) => known.every((cover, g) => cover === next.covers[g])) || this.noGoods.hold(next.covers)) continue;
+        if (this.open.some((known) => known.covers.every((cover, g) => cover === next.covers[g])) || this.noGoods.hold(next.covers)) continue;
         const verdict = this.judge(next);
-        if (verdict === 'refuted') this.noGoods.add(this.blame(next.covers));
-        else if (verdict === 'open') this.open = [...this.open, next].slice(0, MOST_OPEN);
-        else {
-          at.below = next.worth;
-          break;
-        }
+        if (verdict === 'open') this.open = [...this.open, next].slice(0, MOST_OPEN);
+        else this.settle(next, verdict);
+        if (next.worth >= at.below) break;
       }
       at.from = to;
       this.step *= 2;
     }
   }
 
+  /** Takes a choice from what is open. */
+  private settle(choice: Choice, verdict: Exclude<Verdict, 'open'> | 'stood'): void {
+    if (verdict === 'refuted') this.noGoods.add(this.blame(choice.covers));
+    else this.at.below = choice.worth;
+    if (typeof verdict === 'object') this.means.take({ chosen: choice.covers.flatMap(({ parts }) => parts), packing: verdict });
+    this.open = this.open.filter((other) => other !== choice && other.worth < this.at.below - 1e-9);
+  }
+
   private judge({ covers }: Choice): Verdict | 'stood' {
-    const { request, means: { solver, hasTime, stand, take } } = this;
+    const { request, means: { solver, hasTime, stand } } = this;
     const chosen = covers.flatMap(({ parts }) => parts);
-    let verdict = decideChoice(request, chosen, { steps: QUICK_STEPS, hasTime });
-    if (verdict === 'open') {
-      if (stand(chosen)) return 'stood';
-      verdict = decideChoice(request, chosen, { steps: THOROUGH_STEPS, hasTime });
-    }
-    if (verdict === 'open' && hasTime() && isRefutedByLines(request, chosen, { solver, seed: request.seed })) return 'refuted';
-    if (typeof verdict === 'object') take({ chosen, packing: verdict });
-    return verdict;
+    let verdict = this.decide(covers, QUICK_STEPS);
+    if (verdict !== 'open') return verdict;
+    this.stepsLeft -= STAND_STEPS;
+    if (stand(chosen)) return 'stood';
+    verdict = this.decide(covers, THOROUGH_STEPS);
+    if (verdict !== 'open' || !hasTime()) return verdict;
+    this.stepsLeft -= STAND_STEPS;
+    return isRefutedByLines(request, chosen, { solver, seed: request.seed }) ? 'refuted' : 'open';
   }
 
   /** Of covers that cannot stand together as few as still cannot. */
@@ -144,9 +187,14 @@ export class FitProof {
     let core = covers;
     for (const cover of covers) {
       const fewer = core.filter((other) => other !== cover);
-      if (decideChoice(this.request, fewer.flatMap(({ parts }) => parts), { steps: BLAME_STEPS, hasTime: this.means.hasTime }) === 'refuted') core = fewer;
+      if (this.decide(fewer, BLAME_STEPS) === 'refuted') core = fewer;
     }
     return core;
+  }
+
+  private decide(covers: readonly Cover[], steps: number): Verdict {
+    const onSteps = (taken: number): void => void (this.stepsLeft -= taken);
+    return decideChoice(this.request, covers.flatMap(({ parts }) => parts), { steps, hasTime: this.means.hasTime, onSteps });
   }
 }
 

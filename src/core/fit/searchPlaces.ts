@@ -72,7 +72,7 @@ export class PlaceSearch {
 
   /** Until it is done, the time is up, so many `steps` are taken, or so many have bettered nothing in which every group is held. */
   run(isDone: () => boolean, steps = Infinity, idle = Infinity): void {
-    for (const end = this.taken + steps; this.taken < end && this.taken - this.bettered <= idle && this.means.hasTime() && !isDone(); this.taken += 1) {
+    for (const end = this.taken + steps; this.taken < end && this.idle <= idle && this.means.hasTime() && !isDone(); this.taken += 1) {
       const n = this.taken;
       const heat = BOLDNESS * this.means.covers.usualMinor * (1 - (n % PERIOD) / PERIOD) ** 2;
       if (n % PERIOD === 0) this.current = this.best;
@@ -80,6 +80,11 @@ export class PlaceSearch {
       this.step(heat);
       if (this.best !== before || this.best.missing.size > 0) this.bettered = n;
     }
+  }
+
+  /** Steps since something was bettered. */
+  get idle(): number {
+    return this.taken - this.bettered;
   }
 
   private step(heat: number): void {

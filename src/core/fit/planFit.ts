@@ -19,15 +19,15 @@ interface Means {
   readonly onFirst?: (answer: FitAnswer) => void;
 }
 
-/** Where nothing stands: until which share of the time it is searched before the bound is looked for, and in all; the rest is for the partial answer. */
-const UNTIL = { firstSearch: 0.3, search: 0.88 } as const;
-/** A search that has found nothing begins anew after so many steps, then after so many times more. */
-const RESTART = { steps: 400, growth: 1.5, most: 60_000 } as const;
+/** Where nothing stands, so much of the time is for searching; the rest is for the partial answer. */
+const SEARCH_SHARE = 0.88;
+/** A search that has found nothing begins anew after so many steps, then after so many times more, at first and in all until a try would have more than so many. */
+const RESTART = { steps: 400, growth: 1.5, first: 900, most: 8000 } as const;
 /** Steps of bettering before the first proof; less where so many better nothing. */
 const EARLY = { steps: 400, idle: 60 } as const;
 /** Then bettering and proving take turns: steps of the one, and of the other, more the nearer the proof is. After so many steps in vain bettering ends. */
 const TURN_STEPS = 300;
-const MOST_IDLE = 6000;
+const MOST_IDLE = 3000;
 const PROOF = { first: 6000, near: 14_000, usual: 6000, far: 1500 } as const;
 const NEAR = { very: 0.03, fairly: 0.1 } as const;
 /** So much less than when a proof began makes it worth beginning anew. */
@@ -82,7 +82,6 @@ export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means)
 class FitRun {
   readonly best: BestFit;
   relaxed: RelaxedFit = { selection: undefined, bound: 0, leastCostMinor: 0, isImpossible: false };
-  private until: number = UNTIL.search;
   /** What it goes on from, and the best it knew when it stopped. */
   private places: PlaceSearch | undefined;
   private placed: FoundFit | undefined;
@@ -102,12 +101,12 @@ class FitRun {
   run(): void {
     const { best } = this;
     best.findFirst();
-    this.improve(best.found ? EARLY.steps : Infinity, EARLY.idle, UNTIL.firstSearch);
+    this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
     let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
     // It also tells where no choice at all can do.
     if (!proof) this.boundByModel();
     while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
-      const isIdle = this.improve(best.found ? TURN_STEPS : Infinity, MOST_IDLE);
+      const isIdle = this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
       if (!best.found) break;
       if (this.isDone() || (isIdle && (!proof || proof.isThrough))) break;
       const gap = best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1;
@@ -118,22 +117,21 @@ class FitRun {
   }
 
   /** Where nothing stands the rest is left for the partial answer. */
-  private readonly hasTime = (): boolean => this.means.passedMs() < this.request.timeLimitMs * (this.best.found ? 1 : this.until);
+  private readonly hasTime = (): boolean => this.means.passedMs() < this.request.timeLimitMs * (this.best.found ? 1 : SEARCH_SHARE);
 
   private isDone(): boolean {
     const { found } = this.best;
     return found !== undefined && found.score[0] <= this.relaxed.bound + 1e-6 && (this.request.prefer === 'cost' || found.score[1] <= this.relaxed.leastCostMinor + 1e-6);
   }
 
-  /** Betters what stands, in at most so many steps, until `idle` of them have bettered nothing: whether they have. Where nothing stands, searches something that does, until a share of the time. */
-  private improve(steps: number, idle: number, until: number = UNTIL.search): boolean {
-    this.until = until;
+  /** Betters what stands, in at most so many steps, until `idle` of them have bettered nothing: whether they have. Where nothing stands, searches something that does, in tries of at most so many steps. */
+  private improve(steps: number, idle: number): boolean {
     const { request, covers, random, hasTime, best } = this;
     const begin = () => new PlaceSearch(request, { covers, random, hasTime, onBetter: (found) => best.take(found) }, best.found?.packing.spots ?? []);
     const isFresh = !this.places || this.placed !== best.found;
     let places = this.places && !isFresh ? this.places : begin();
     if (best.found) places.run(() => this.isDone(), steps, idle);
-    for (let most: number = RESTART.steps; !best.found && hasTime() && most < RESTART.most; most *= RESTART.growth) {
+    for (let most: number = RESTART.steps; !best.found && hasTime() && most <= steps; most *= RESTART.growth) {
       places.run(() => best.found !== undefined, most);
       if (!best.found) places = begin();
     }

@@ -41,7 +41,7 @@ const LIST_STEPS = 100;
 const STAND_STEPS = 1000;
 /** Each look at what is open takes so many times the steps of the one before, until it is so many times the first. */
 const EFFORT_GROWTH = 4;
-const MOST_EFFORT = 300;
+const MOST_EFFORT = 20;
 
 /**
  * Goes through the choices of one cover a group that count less than the best known, the cheapest first: each is refuted, or stood, or

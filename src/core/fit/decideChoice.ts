@@ -2,7 +2,7 @@ import { isSolved, LinearModel, type Solver } from '../shared';
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import { decidePlaces } from './decidePlaces';
 import { Floor, type Packing } from './floor';
-import { listStackings, MAX_BLOCKING_G, type Pile } from './piles';
+import { listStackings, MAX_BLOCKING_G } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
 import { clearOf, groupMassG } from './suitability';
 

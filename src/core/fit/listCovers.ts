@@ -25,6 +25,8 @@ export const PIECE = 1e9;
 /** Steps of the search through one group's covers. */
 const MOST_STEPS = 12_000;
 const MOST_COVERS = 1500;
+/** Of free ones there is no end. */
+const MOST_PIECES = 60;
 const EPS = 1e-9;
 
 /** Lists the covers of the groups of one bay. */
@@ -53,7 +55,8 @@ export class CoverList {
     let steps = 0;
     const isBorne = (offered: number): boolean => counts.every(({ container }) => (massG * container.innerLitres) / Math.max(group.litres, offered) <= (container.maxLoadG ?? Infinity) + EPS);
     const isNeeded = (offered: number): boolean => counts.every(({ container }) => offered - container.innerLitres < group.litres - EPS);
-    const visit = (from: number, offered: number, worth: number): boolean => {
+    const visit = (from: number, offered: number, worth: number, pieces: number): boolean => {
+      if (pieces > MOST_PIECES) return false;
       for (let i = from; i < suited.length; i += 1) {
         const container = suited[i];
         if (!container) break;
@@ -74,14 +77,14 @@ export class CoverList {
           if (cover.shares.every((share) => share <= 1 + EPS)) found.push(cover);
         }
         const goesOn = isHeld ? mayHoldMore : next + (group.litres - litres) * leastRate <= limit + EPS;
-        if (goesOn && !visit(i, litres, next)) return false;
+        if (goesOn && !visit(i, litres, next, pieces + 1)) return false;
         const top = counts[counts.length - 1];
         if (top && top.count > 1) top.count -= 1;
         else counts.pop();
       }
       return true;
     };
-    return visit(0, 0, 0) ? found : undefined;
+    return visit(0, 0, 0, 0) ? found : undefined;
   }
 
   private toCover(group: FitGroup, counts: readonly { readonly container: FitContainer; readonly count: number }[], worth: number): Cover {

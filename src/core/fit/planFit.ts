@@ -5,7 +5,7 @@ import { findFloorCuts } from './floorCuts';
 import { floorRowsOf, type FloorRow } from './floorRows';
 import { GroupCovers } from './groupCovers';
 import { PIECE, worthOf } from './listCovers';
-import type { FitAnswer, FitContainer, FitReason, FitRequest } from './model';
+import type { FitAnswer, FitReason, FitRequest } from './model';
 import { FitProof } from './proveFit';
 import { searchPartial } from './searchPartial';
 import { PlaceSearch } from './searchPlaces';

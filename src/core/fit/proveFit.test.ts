@@ -1,0 +1,96 @@
+import fc from 'fast-check';
+
+import { createRandom, loadSolver, type Solver } from '../shared';
+import { CoverChoice } from './coverChoice';
+import { isRefutedByLines } from './decideChoice';
+import { CoverList, type Cover } from './listCovers';
+import { fitRequestSchema, type FitContainer, type FitGroup, type FitRequest } from './model';
+import { NoGoods } from './noGoods';
+import { packPiles } from './packPiles';
+import type { Chosen } from './selectContainers';
+
+let solver: Solver;
+beforeAll(async () => {
+  solver = await loadSolver();
+});
+
+const sizeArb = fc.record({ width: fc.integer({ min: 100, max: 320 }), depth: fc.integer({ min: 100, max: 320 }), litres: fc.integer({ min: 1, max: 9 }), priceMinor: fc.integer({ min: 1, max: 40 }), stackable: fc.boolean() });
+const requestArb = fc
+  .record({ pullOut: fc.boolean(), litres: fc.array(fc.integer({ min: 2, max: 14 }), { minLength: 1, maxLength: 3 }), sizes: fc.array(sizeArb, { minLength: 1, maxLength: 4 }) })
+  .map(({ pullOut, litres, sizes }): FitRequest => fitRequestSchema.parse({
+    bay: { id: 'b', width: 640, depth: 400, height: 240, pullOut },
+    groups: litres.map((each, i) => ({ id: `g${i}`, name: `g${i}`, litres: each, massG: each * 400 })),
+    containers: sizes.map(({ width, depth, litres: innerLitres, ...rest }, i) => ({ ...rest, id: `c${i}`, name: `c${i}`, outer: { width, depth, height: 100 }, innerLitres, innerHeight: 95, material: 'plastic' })),
+  }));
+const priceOf = ({ priceMinor }: FitContainer): number => priceMinor;
+
+/** How often each container, in the order of the request. */
+const countsOf = (request: FitRequest, { parts }: Cover): string => request.containers.map((container) => parts.reduce((sum, part) => (part.container === container ? sum + part.count : sum), 0)).join(',');
+
+test('the covers of a group are all that hold it within the limit', () =>
+  fc.assert(fc.property(requestArb, fc.integer({ min: 5, max: 60 }), (asked, limit) => {
+    const request = { ...asked, bay: { ...asked.bay, pullOut: true } };
+    const [group] = request.groups;
+    const found = new CoverList(request, [], priceOf).of(group as FitGroup, limit) ?? [];
+    const expected: string[] = [];
+    const visit = (counts: readonly number[], litres: number, price: number): void => {
+      const next = request.containers[counts.length];
+      if (!next) {
+        const isNeeded = request.containers.every((container, i) => counts[i] === 0 || litres - container.innerLitres < (group?.litres ?? 0));
+        if (litres >= (group?.litres ?? 0) && isNeeded) expected.push(counts.join(','));
+        return;
+      }
+      for (let n = 0; price + n * next.priceMinor <= limit; n += 1) visit([...counts, n], litres + n * next.innerLitres, price + n * next.priceMinor);
+    };
+    visit([], 0, 0);
+    expect(found.map((cover) => countsOf(request, cover)).sort()).toEqual(expected.sort());
+  }), { numRuns: 60 }));
+
+test('the choices below a limit are all that keep the rows and hold nothing refuted, the cheapest first', () =>
+  fc.assert(fc.property(fc.array(fc.array(fc.record({ worth: fc.integer({ min: 1, max: 30 }), share: fc.integer({ min: 0, max: 9 }) }), { minLength: 1, maxLength: 5 }), { minLength: 1, maxLength: 4 }), fc.integer({ min: 5, max: 80 }), fc.nat(), (lists, limit, pick) => {
+    const coversOf = lists.map((list) => list.map(({ worth, share }): Cover => ({ parts: [], worth, shares: Float64Array.of(share / 10) })));
+    const noGoods = new NoGoods(fitRequestSchema.parse({ bay: { id: 'b', width: 100, depth: 100, height: 100 }, groups: [], containers: [] }), coversOf.map(() => []));
+    const core = coversOf.map((covers, g) => covers[(pick + g) % covers.length] as Cover).slice(0, 2);
+    noGoods.add(core);
+    const choice = new CoverChoice(coversOf.map((covers, g) => ({ kind: `${g}`, covers })), 1, limit);
+    const expected: number[] = [];
+    const visit = (taken: readonly Cover[]): void => {
+      const next = coversOf[taken.length];
+      if (next) return next.forEach((cover) => visit([...taken, cover]));
+      const worth = taken.reduce((sum, cover) => sum + cover.worth, 0);
+      const share = taken.reduce((sum, { shares }) => sum + (shares[0] ?? 0), 0);
+      if (worth < limit && share <= 1 + 1e-9 && !core.every((cover) => taken.includes(cover))) expected.push(worth);
+    };
+    visit([]);
+    const found = choice.between(0, limit, { most: 1e6, noGoods, isPossible: () => true })?.map(({ worth }) => worth);
+    expect(found).toEqual(expected.sort((a, b) => a - b));
+    for (const worth of expected) expect(worth).toBeGreaterThanOrEqual(choice.bound - 1e-6);
+  }), { numRuns: 200 }));
+
+test('lines never refute what stands', () => {
+  let stood = 0;
+  let refuted = 0;
+  fc.assert(fc.property(requestArb, fc.integer({ min: 1, max: 1000 }), (request, seed) => {
+    const random = createRandom(seed);
+    const chosen = request.groups.map((group): Chosen => ({ group, container: request.containers[Math.floor(random() * request.containers.length)] as FitContainer, count: 1 + Math.floor(random() * 3) }));
+    const isRefuted = isRefutedByLines(request, chosen, { solver, seed: 1 });
+    if (isRefuted) refuted += 1;
+    if (!packPiles(request, chosen, { tries: 40, random, aim: 'first', hasTime: () => true })) return;
+    stood += 1;
+    expect(isRefuted).toBe(false);
+  }), { numRuns: 120 });
+  expect(Math.min(stood, refuted)).toBeGreaterThan(10);
+});
+
+test('what a cover cannot do a larger and heavier one cannot either', () => {
+  const request = fitRequestSchema.parse({
+    bay: { id: 'b', width: 640, depth: 400, height: 240 }, groups: [{ id: 'a', name: 'a', litres: 4, massG: 1600 }, { id: 'b', name: 'b', litres: 4, massG: 1600 }],
+    containers: [[300, 200, 100], [200, 310, 110], [310, 190, 120]].map(([width, depth, height], i) => ({ id: `c${i}`, name: `c${i}`, outer: { width, depth, height }, innerLitres: 4, innerHeight: 90, material: 'plastic', priceMinor: 10 })),
+  });
+  const coversOf = request.groups.map((group) => request.containers.map((container): Cover => ({ parts: [{ group, container, count: 1 }], worth: 10, shares: new Float64Array(0) })));
+  const noGoods = new NoGoods(request, coversOf);
+  const at = (a: number, b: number): Cover[] => [coversOf[0]?.[a] as Cover, coversOf[1]?.[b] as Cover];
+  noGoods.add(at(0, 0));
+  // The second is the first turned and a little more; the third is narrower.
+  expect([at(0, 0), at(1, 0), at(1, 1), at(2, 0), at(0, 2)].map((covers) => noGoods.hold(covers))).toEqual([true, true, true, false, false]);
+});

@@ -101,7 +101,9 @@ class FitRun {
   run(): void {
     const { best } = this;
     best.findFirst();
-    this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
+    // Where nothing can be in the way, what is chosen by area alone often stands, and every bit of floor counts.
+    const isFree = this.request.bay.pullOut === true || this.covers.groups.length === 1;
+    if (best.found || !isFree) this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
     let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
     // It also tells where no choice at all can do.
     if (!proof) this.boundByModel();

@@ -4,7 +4,7 @@ import { decidePlaces } from './decidePlaces';
 import { Floor, type Packing } from './floor';
 import { listStackings, MAX_BLOCKING_G } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
-import { clearOf, groupMassG } from './suitability';
+import { clearOf, groupMassG, squareWithinMm } from './suitability';
 
 /** A pile that must be on the floor, as far as it is known. */
 interface Item {
@@ -63,11 +63,12 @@ export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { s
 }
 
 /** The ways round that a pile may lie, its gap included. */
-function liesOf(request: FitRequest, { outer, shape, turnable }: FitContainer): { readonly width: number; readonly depth: number }[] {
+function liesOf(request: FitRequest, container: FitContainer): { readonly width: number; readonly depth: number }[] {
+  const { outer, shape, turnable } = container;
   const gap = request.clearances.between;
   const clear = clearOf(request);
-  // The square within a circle keeps clear of everything; the one around it may not.
-  const [width, depth] = shape === 'round' ? [outer.width * Math.SQRT1_2, outer.width * Math.SQRT1_2] : [outer.width + gap, outer.depth + gap];
+  const square = squareWithinMm(container, gap);
+  const [width, depth] = shape === 'round' ? [square, square] : [outer.width + gap, outer.depth + gap];
   const lies = (turnable ?? true) && width !== depth ? [{ width, depth }, { width: depth, depth: width }] : [{ width, depth }];
   return lies.filter((lie) => lie.width <= clear.x1 - clear.x0 + gap + EPS && lie.depth <= clear.y1 - clear.y0 + gap + EPS);
 }

@@ -1,7 +1,7 @@
 import { isSolved, LinearModel, type Solver } from '../shared';
 import type { FloorRow } from './floorRows';
 import type { FitContainer, FitRequest } from './model';
-import { clearOf } from './suitability';
+import { clearOf, squareWithinMm } from './suitability';
 
 /** One way round a box lies: along the slices, and across them. */
 interface Lie {
@@ -37,7 +37,7 @@ export function findFloorCuts(request: FitRequest, stacks: readonly { readonly c
   const gap = request.clearances.between;
   const [width, depth] = [x1 - x0 + gap, y1 - y0 + gap];
   if (width <= 0 || depth <= 0 || (request.bay.obstacles ?? []).length > 0) return [];
-  const size = (container: FitContainer): Lie => (container.shape === 'round' ? { along: container.outer.width * Math.SQRT1_2, across: container.outer.width * Math.SQRT1_2 } : { along: container.outer.depth + gap, across: container.outer.width + gap });
+  const size = (container: FitContainer): Lie => (container.shape === 'round' ? { along: squareWithinMm(container, gap), across: squareWithinMm(container, gap) } : { along: container.outer.depth + gap, across: container.outer.width + gap });
   const turn = ({ along, across }: Lie): Lie => ({ along: across, across: along });
   return [{ length: depth, breadth: width, isAcross: false }, { length: width, breadth: depth, isAcross: true }].flatMap(({ length, breadth, isAcross }): FloorRow[] => {
     const liesOf = (container: FitContainer): Lie[] => {

@@ -1,6 +1,6 @@
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import { maxStackOf, type Chosen } from './selectContainers';
-import { clearOf, groupMassG } from './suitability';
+import { clearOf, groupMassG, squareWithinMm } from './suitability';
 
 /** One container with its content. */
 export interface Filled {
@@ -99,8 +99,8 @@ function listPileSets(request: FitRequest, container: FitContainer, all: readonl
   const { x0, x1, y0, y1 } = clearOf(request);
   const gap = request.clearances.between;
   const { width, depth } = container.outer;
-  const isRound = container.shape === 'round';
-  const mostPiles = Math.floor(((x1 - x0 + gap) * (y1 - y0 + gap)) / (isRound ? (width * depth) / 2 : (width + gap) * (depth + gap)) + 1e-9);
+  const leastMm2 = container.shape === 'round' ? squareWithinMm(container, gap) ** 2 : (width + gap) * (depth + gap);
+  const mostPiles = Math.floor(((x1 - x0 + gap) * (y1 - y0 + gap)) / leastMm2 + 1e-9);
   const sets = new Map<string, Pile[]>();
   // Onto every pile, or on the floor, one after the other, in every order of the kinds.
   const visit = (piles: readonly (readonly Filled[])[], left: readonly Filled[]): boolean => {

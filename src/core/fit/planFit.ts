@@ -43,7 +43,7 @@ const STAND = { tries: 12, steps: 150 } as const;
 /**
  * Chooses containers for the groups of one bay and says where each stands.
  *
- * Method: something that stands is found quickly and bettered by `PlaceSearch`; `proveFit` goes through every choice that
+ * Method: something that stands is found quickly and bettered by `PlaceSearch`; `FitProof` goes through every choice that
  * would be better, the cheapest first, and refutes or stands it. Where the choices are too many or the aim looks at all containers together, a
  * mixed-integer model that leaves the places out gives the proven bound. Where no way to cover all litres is found, the best partial answer found is given.
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic
@@ -114,7 +114,7 @@ class FitRun {
       const gap = best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1;
       // Much better than when the covers were listed: what is left of them is a smaller question.
       const isStale = !proof?.isWhole && (this.begunAt === undefined || best.found.score[0] < this.begunAt * STALE);
-      proof = this.prove(isStale ? undefined : proof, gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far) ?? proof;
+      if (proof || isStale) proof = this.prove(isStale ? undefined : proof, gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far) ?? proof;
     }
   }
 

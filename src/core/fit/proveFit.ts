@@ -31,6 +31,7 @@ const SHARES: readonly number[] = [1, 0.6, 0.35, 0.2, 0.1];
 const FIRST_STEPS = 8;
 const MOST_AT_ONCE = 1500;
 const FINEST = 2e-5;
+/** With so many open choices it goes no further before some are settled. */
 const MOST_OPEN = 200;
 /** Steps of the search through places before a choice is tried to be stood, where it did not stand, and to find out which groups are to blame. */
 const QUICK_STEPS = 2500;
@@ -106,7 +107,8 @@ export class FitProof {
 
   /** Whether all is gone through, and what is open is not worth more. */
   get isThrough(): boolean {
-    return (this.isStuck || this.at.from >= this.at.below - 1e-9) && (this.open.length === 0 || this.effort > MOST_EFFORT);
+    const isGoneThrough = this.isStuck || this.open.length >= MOST_OPEN || this.at.from >= this.at.below - 1e-9;
+    return isGoneThrough && (this.open.length === 0 || this.effort > MOST_EFFORT);
   }
 
   /**
@@ -118,7 +120,7 @@ export class FitProof {
     at.below = Math.min(at.below, limit ?? Infinity);
     this.stepsLeft = steps;
     this.goThrough();
-    while (this.stepsLeft > 0 && hasTime() && !this.isThrough) {
+    while (this.stepsLeft > 0 && hasTime() && this.open.length > 0 && this.effort <= MOST_EFFORT) {
       const next = this.open[this.turn];
       if (!next) {
         this.turn = 0;
@@ -135,7 +137,7 @@ export class FitProof {
     const { at, means: { hasTime, covers } } = this;
     this.open = this.open.filter(({ worth }) => worth < at.below - 1e-9);
     const isPossible = (taken: readonly Cover[]): boolean => covers.mayStand(taken.flatMap(({ parts }) => parts));
-    while (at.from < at.below - 1e-9 && !this.isStuck && this.stepsLeft > 0 && hasTime()) {
+    while (at.from < at.below - 1e-9 && !this.isStuck && this.open.length < MOST_OPEN && this.stepsLeft > 0 && hasTime()) {
       const to = Math.min(at.below, at.from + this.step);
       const found = this.choice.between(at.from, to, { most: MOST_AT_ONCE, noGoods: this.noGoods, isPossible });
       this.stepsLeft -= LIST_STEPS;
@@ -146,13 +148,13 @@ export class FitProof {
       }
       for (const next of found) {
         // What counts as much as the one before it may have to be gone through once more.
-        if (this.stepsLeft <= 0 || !hasTime()) {
+        if (this.stepsLeft <= 0 || !hasTime() || this.open.length >= MOST_OPEN) {
           at.from = next.worth;
           return;
         }
         if (this.open.some((known) => known.covers.every((cover, g) => cover === next.covers[g])) || this.noGoods.hold(next.covers)) continue;
         const verdict = this.judge(next);
-        if (verdict === 'open') this.open = [...this.open, next].slice(0, MOST_OPEN);
+        if (verdict === 'open') this.open = [...this.open, next];
         else this.settle(next, verdict);
         if (next.worth >= at.below) break;
       }

@@ -1,11 +1,10 @@
 import type { Random } from '../shared';
+import { scoreOf, type FoundFit } from './bestFit';
 import { coverGroup } from './coverGroup';
 import { Floor, type Corner, type Packing, type PlaceRule, type Spot } from './floor';
-import type { GroupCovers } from './groupCovers';
-import { MOST_FLOOR_PRICE } from './groupCovers';
+import { MOST_FLOOR_PRICE, type GroupCovers } from './groupCovers';
 import type { FitContainer, FitGroup } from './model';
 import { buildPiles, canStack, type Filled, type Pile } from './piles';
-import { scoreOf, type FoundFit } from './bestFit';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
@@ -113,8 +112,7 @@ export class PlaceSearch {
       energy += (next?.costMinor ?? this.waitingCost(group)) - (this.leastCost.get(group) ?? 0);
     }
     const layout = this.toLayout(floor, missing);
-    if (!this.means.covers.isBearable(layout.chosen)) return;
-    if (layout.energy > limit) return;
+    if (layout.energy > limit || !this.means.covers.isBearable(layout.chosen)) return;
     if (layout.energy < this.current.energy - 1e-9) this.floorPrice = floorPrice;
     this.current = layout;
     if (layout.energy < this.best.energy - 1e-9) this.best = layout;
@@ -157,7 +155,6 @@ export class PlaceSearch {
 
   private standAgain(spots: readonly Spot[]): Floor | undefined {
     const floor = new Floor(this.request, this.leastMm);
-    // A pile that got lower may be in nobody's way, yet what stood in its shade was weighed with it: never more now.
     return spots.every(({ pile, place }) => floor.standAt(pile, place)) ? floor : undefined;
   }
 
@@ -176,7 +173,7 @@ export class PlaceSearch {
   private addGroup(before: Floor, group: FitGroup, { used, floorPrice, kinds }: { readonly used: Map<FitContainer, number>; readonly floorPrice: number; readonly kinds: ReadonlySet<FitContainer> | undefined }): { readonly floor: Floor; readonly costMinor: number } | undefined {
     const { random, covers } = this.means;
     const shut = new Set<FitContainer>();
-    const lower = before.lowerThan((container) => covers.measures.get(container)?.high ?? 1);
+    const lower = before.lowerThan((container) => this.highOf(container));
     const fixed = this.means.partsOf?.get(group);
     const open = fixed ? [] : covers.suitedTo(group).filter(({ container }) => (!kinds || kinds.has(container)) && (lower.has(container) || before.hasRoomFor(container)));
     for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
@@ -203,17 +200,17 @@ export class PlaceSearch {
   }
 
   private addPile(floor: Floor, pile: Pile, { rule, corner, isOntoFirst }: { readonly rule: PlaceRule; readonly corner: Corner; readonly isOntoFirst: boolean }): Floor | undefined {
-    if ((this.means.covers.measures.get(pile.container)?.high ?? 1) > 1 && isOntoFirst) {
+    if (this.highOf(pile.container) > 1 && isOntoFirst) {
       const stacked = this.addOnto(floor, pile);
       if (stacked) return stacked;
     }
     if (floor.stand(pile, rule, corner)) return floor;
-    return (this.means.covers.measures.get(pile.container)?.high ?? 1) > 1 && !isOntoFirst ? this.addOnto(floor, pile) : undefined;
+    return this.highOf(pile.container) > 1 && !isOntoFirst ? this.addOnto(floor, pile) : undefined;
   }
 
   /** Onto one of the same that stands already. */
   private addOnto(floor: Floor, pile: Pile): Floor | undefined {
-    const high = (this.means.covers.measures.get(pile.container)?.high ?? 1);
+    const high = this.highOf(pile.container);
     const { spots } = floor;
     for (const [i, spot] of spots.entries()) {
       if (spot.pile.container !== pile.container || spot.pile.levels.length + pile.levels.length > high) continue;
@@ -228,6 +225,10 @@ export class PlaceSearch {
       if (spots.every((other, j) => next.standIfFree(i === j ? { container: pile.container, levels } : other.pile, other.place))) return next;
     }
     return undefined;
+  }
+
+  private highOf(container: FitContainer): number {
+    return this.means.covers.measures.get(container)?.high ?? 1;
   }
 
   private waitingCost({ litres }: FitGroup): number {

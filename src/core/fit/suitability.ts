@@ -21,6 +21,12 @@ export function clearOf({ bay, clearances }: Pick<FitRequest, 'bay' | 'clearance
   return { x0: side, x1: bay.width - side, y0: front, y1: bay.depth - back, z1: bay.height - top };
 }
 
+/**
+ * Side of a square around a round container's centre that overlaps no other such square, nor a box with its gap on the right and at the back: the one within
+ * the circle, a little less where a box's corner may reach into the gap. The square around the circle may be overlapped.
+ */
+export const squareWithinMm = ({ outer }: FitContainer, gap: number): number => Math.max(1, outer.width * Math.SQRT1_2 - 2 * gap * (1 - Math.SQRT1_2));
+
 /** Why a container cannot stand in this bay at all, in figures; undefined where it can. */
 export function findBayFault(request: FitRequest, container: FitContainer): FitReason | undefined {
   const { bay } = request;

@@ -3,7 +3,7 @@ import { BestFit, scoreOf, type FoundFit } from './bestFit';
 import { toPlacements, type Packing } from './floor';
 import { findFloorCuts } from './floorCuts';
 import { floorRowsOf, type FloorRow } from './floorRows';
-import { GroupCovers } from './groupCovers';
+import { countUsed, GroupCovers } from './groupCovers';
 import { PIECE, worthOf } from './listCovers';
 import type { FitAnswer, FitReason, FitRequest } from './model';
 import { FitProof } from './proveFit';
@@ -202,9 +202,7 @@ class FitRun {
 
 /** The fewest stacks that a choice makes, by container. */
 function stacksOf(request: FitQuestion, chosen: readonly Chosen[]): { readonly container: Chosen['container']; readonly count: number }[] {
-  const counts = new Map<Chosen['container'], number>();
-  for (const { container, count } of chosen) counts.set(container, (counts.get(container) ?? 0) + count);
-  return [...counts].map(([container, count]) => ({ container, count: Math.ceil(count / maxStackOf(request, container)) }));
+  return [...countUsed(chosen)].map(([container, count]) => ({ container, count: Math.ceil(count / maxStackOf(request, container)) }));
 }
 
 function sumUp(request: FitRequest, chosen: readonly Chosen[], packing: Packing) {

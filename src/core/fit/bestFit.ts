@@ -1,7 +1,7 @@
 import type { Random } from '../shared';
 import type { Packing } from './floor';
 import { countUsed, MOST_FLOOR_PRICE, type GroupCovers } from './groupCovers';
-import type { FitAim } from './model';
+import type { FitAim, FitContainer, FitGroup } from './model';
 import type { DensePacking } from './packDense';
 import { packPiles } from './packPiles';
 import type { Chosen } from './selectContainers';
@@ -34,12 +34,15 @@ export function scoreOf(prefer: FitAim, chosen: readonly Chosen[], blockingG: nu
 
 const FIRST_TRIES = 48;
 const FIRST_ROUNDS = 8;
+const LOOK_TRIES = 8;
 
 /** The best that stands so far. */
 export class BestFit {
   found: FoundFit | undefined;
   /** The densest filling that was found where not everything stands, by the litres in it. */
   densest: DensePacking | undefined;
+  /** Selections that were looked at anew. */
+  private readonly seen = new Set<string>();
 
   constructor(private readonly request: FitQuestion, private readonly means: { readonly covers: GroupCovers; readonly random: Random; readonly hasTime: () => boolean; readonly onFirst: (found: FoundFit) => void }) {}
 
@@ -72,15 +75,58 @@ export class BestFit {
     }
   }
 
-  private coverAll(floorPrice: number, shake: number): readonly Chosen[] | undefined {
+  /** Covers some groups anew, or all, and stands everything in other places: finds what no step from what stands would. So many rounds. */
+  lookAnew(rounds: number): void {
+    const { covers, random, hasTime } = this.means;
+    for (let round = 0; round < rounds && hasTime(); round += 1) {
+      const floorPrice = covers.baseFloorPrice * Math.exp(random() * Math.log(MOST_FLOOR_PRICE) - 1);
+      const chosen = this.found ? this.change(this.found.chosen, floorPrice) : this.coverAll(floorPrice, 0.3);
+      if (chosen && covers.mayStand(chosen) && this.isNew(chosen)) this.offer(chosen, this.found ? LOOK_TRIES : FIRST_TRIES);
+    }
+  }
+
+  private change(chosen: readonly Chosen[], floorPrice: number): readonly Chosen[] | undefined {
     const { covers, random } = this.means;
-    const chosen: Chosen[] = [];
-    for (const group of shuffle(covers.groups, random)) {
-      const parts = covers.cover(group, countUsed(chosen), { floorPrice, shake, isVaried: shake >= 0.1 });
+    const kinds = this.request.prefer === 'uniform' ? this.fewerKinds(chosen) : undefined;
+    if (kinds) return this.cover(shuffle(covers.groups, random), [], { floorPrice, shake: 0.05, kinds });
+    const roll = random();
+    const renewed = shuffle(covers.groups, random).slice(0, roll < 0.45 ? 1 : roll < 0.8 ? 2 : roll < 0.92 ? 3 : covers.groups.length);
+    return this.cover(renewed, chosen.filter(({ group }) => !renewed.includes(group)), { floorPrice, shake: 0.1 + random() * 0.3 });
+  }
+
+  /** The kinds in use less one or two, mostly with another one. */
+  private fewerKinds(chosen: readonly Chosen[]): ReadonlySet<FitContainer> | undefined {
+    const { covers, random } = this.means;
+    if (random() < 0.2) return undefined;
+    const kept = new Set(shuffle([...new Set(chosen.map(({ container }) => container))], random).slice(1 + Math.floor(random() * 2)));
+    const more = covers.suitedTo(covers.groups[Math.floor(random() * covers.groups.length)] as FitGroup);
+    const extra = more[Math.floor(random() * more.length)]?.container;
+    if (extra && (kept.size === 0 || random() < 0.8)) kept.add(extra);
+    return kept;
+  }
+
+  private coverAll(floorPrice: number, shake: number): readonly Chosen[] | undefined {
+    return this.cover(shuffle(this.means.covers.groups, this.means.random), [], { floorPrice, shake });
+  }
+
+  /** Covers these groups one after the other with what `kept` leaves; undefined where one cannot be. */
+  private cover(groups: readonly FitGroup[], kept: readonly Chosen[], { floorPrice, shake, kinds }: { readonly floorPrice: number; readonly shake: number; readonly kinds?: ReadonlySet<FitContainer> }): readonly Chosen[] | undefined {
+    const { covers } = this.means;
+    const chosen = [...kept];
+    for (const group of groups) {
+      const among = kinds && covers.suitedTo(group).filter(({ container }) => kinds.has(container));
+      const parts = covers.cover(group, countUsed(chosen), { floorPrice, shake, isVaried: !kinds && shake >= 0.1, ...(among && { among }) });
       if (!parts) return undefined;
       chosen.push(...parts);
     }
     return chosen;
+  }
+
+  private isNew(chosen: readonly Chosen[]): boolean {
+    const key = chosen.map(({ container, group, count }) => `${group.id}\u0000${container.id}\u0000${count}`).sort().join('\u0001');
+    if (this.seen.has(key)) return false;
+    this.seen.add(key);
+    return true;
   }
 
   private keepDensest(part: DensePacking): void {

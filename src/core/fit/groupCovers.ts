@@ -7,8 +7,8 @@ import { clearOf, findBayFault, groupMassG, suits, type FitQuestion } from './su
 
 /** How many times its base the price of floor may be. */
 export const MOST_FLOOR_PRICE = 300;
-/** What a bought piece counts in money where reuse comes first; more than any selection costs. */
-const BOUGHT_MINOR = 1e7;
+/** What a bought piece counts where reuse comes first, in prices of a usual container, at most. */
+const MOST_BOUGHT = 40;
 
 /** What is known of a container once and for all. */
 export interface Measured {
@@ -76,10 +76,12 @@ export class GroupCovers {
     const isByStrip = !this.request.bay.pullOut && this.random() < 0.5;
     const coverers: Coverer[] = [];
     const heavy: Coverer[] = [];
+    // Sometimes little, so that a large bought one may take the place of many small ones that are here.
+    const boughtMinor = this.request.prefer === 'reuse' ? this.usualMinor * MOST_BOUGHT ** this.random() : 0;
     for (const { container, areaMm2, stripMm2, high, isHeavy } of among ?? this.suited.get(group) ?? []) {
       if (left > 0 && this.random() < left) continue;
       const levels = high === 1 || this.random() < 0.4 ? 1 : high;
-      const money = this.moneyOf(container, used) * (1 + shake * (this.random() - 0.5));
+      const money = this.moneyOf(container, used, boughtMinor) * (1 + shake * (this.random() - 0.5));
       const coverer = { container, available: (container.available ?? Infinity) - (used.get(container) ?? 0), weight: money + (floorPrice * (isByStrip ? stripMm2 : areaMm2)) / levels + 1e-6 };
       if (coverer.available > 0) (isHeavy ? heavy : coverers).push(coverer);
     }
@@ -108,9 +110,9 @@ export class GroupCovers {
   }
 
   /** What one more of a container counts before its floor does. */
-  private moneyOf(container: FitContainer, used: ReadonlyMap<FitContainer, number>): number {
+  private moneyOf(container: FitContainer, used: ReadonlyMap<FitContainer, number>, boughtMinor: number): number {
     const isBought = container.priceMinor > 0;
-    if (this.request.prefer === 'reuse') return container.priceMinor + (isBought ? BOUGHT_MINOR / 1e3 : 0);
+    if (this.request.prefer === 'reuse') return container.priceMinor + (isBought ? boughtMinor : 0);
     if (this.request.prefer === 'uniform') return container.priceMinor * (used.has(container) ? 0.5 : 1);
     return container.priceMinor;
   }

@@ -22,12 +22,14 @@ interface Means {
 /** Where nothing stands, so much of the time is for searching; the rest is for the partial answer. */
 const SEARCH_SHARE = 0.88;
 /** A search that has found nothing begins anew after so many steps, then after so many times more, at first and in all until a try would have more than so many. */
-const RESTART = { steps: 400, growth: 1.5, first: 900, most: 8000 } as const;
+const RESTART = { steps: 200, growth: 1.5, first: 700, most: 8000 } as const;
 /** Steps of bettering before the first proof; less where so many better nothing. */
 const EARLY = { steps: 400, idle: 60 } as const;
 /** Then bettering and proving take turns: steps of the one, and of the other, more the nearer the proof is. After so many steps in vain bettering ends. */
 const TURN_STEPS = 300;
 const MOST_IDLE = 3000;
+/** In each turn so many selections are looked at anew. */
+const LOOKS = 60;
 const PROOF = { first: 6000, near: 14_000, usual: 6000, far: 1500 } as const;
 const NEAR = { very: 0.03, fairly: 0.1 } as const;
 /** So much less than when a proof began makes it worth beginning anew. */
@@ -106,8 +108,9 @@ class FitRun {
     if (best.found || !isFree) this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
     let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
     // It also tells where no choice at all can do.
-    if (!proof) this.boundByModel();
+    if (!proof?.isWhole && !this.isDone()) this.boundByModel();
     while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
+      best.lookAnew(LOOKS);
       const isIdle = this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
       if (!best.found) break;
       if (this.isDone() || (isIdle && (!proof || proof.isThrough))) break;
@@ -134,8 +137,9 @@ class FitRun {
     let places = this.places && !isFresh ? this.places : begin();
     if (best.found) places.run(() => this.isDone(), steps, idle);
     for (let most: number = RESTART.steps; !best.found && hasTime() && most <= steps; most *= RESTART.growth) {
-      places.run(() => best.found !== undefined, most);
-      if (!best.found) places = begin();
+      best.lookAnew(LOOKS);
+      if (!best.found) places.run(() => best.found !== undefined, most);
+      places = begin();
     }
     this.places = places;
     this.placed = best.found;
@@ -186,12 +190,16 @@ class FitRun {
       if (this.relaxed.selection && !this.relaxed.isImpossible) best.offer(this.relaxed.selection, BOUND_TRIES, BOUND_NODES);
     };
     const isOpen = () => !this.relaxed.isImpossible && best.found !== undefined && !this.isDone() && passedMs() < AREA.until * request.timeLimitMs;
-    this.relaxed = relax(this.floorRows.slice(0, 1), AREA.share);
+    const raise = (next: RelaxedFit): void => {
+      const isHigher = next.bound > this.relaxed.bound;
+      this.relaxed = { ...next, bound: Math.max(this.relaxed.bound, next.bound), leastCostMinor: isHigher ? next.leastCostMinor : Math.max(this.relaxed.leastCostMinor, next.bound === this.relaxed.bound ? next.leastCostMinor : 0) };
+    };
+    raise(relax(this.floorRows.slice(0, 1), AREA.share));
     follow();
     let rows = this.floorRows;
     for (let round = 0; round < AREA.rounds && isOpen(); round += 1) {
       const tighter = relax(rows, AREA.tighterShare);
-      this.relaxed = { ...tighter, bound: Math.max(this.relaxed.bound, tighter.bound), leastCostMinor: Math.max(this.relaxed.leastCostMinor, tighter.leastCostMinor) };
+      raise(tighter);
       follow();
       const cuts = tighter.selection ? findFloorCuts(request, stacksOf(request, tighter.selection), { solver, seed: request.seed }) : [];
       if (cuts.length === 0) break;

@@ -28,8 +28,8 @@ const EARLY = { steps: 400, idle: 60 } as const;
 /** Then bettering and proving take turns: steps of the one, and of the other, more the nearer the proof is. After so many steps in vain bettering ends. */
 const TURN_STEPS = 300;
 const MOST_IDLE = 3000;
-/** In each turn so many selections are looked at anew. */
-const LOOKS = 60;
+/** In each turn so many selections are looked at anew: more where the groups are few, each in many containers, and money is not the aim. */
+const LOOKS = { usual: 60, fewGroups: 3, few: 300 } as const;
 const PROOF = { first: 6000, near: 14_000, usual: 6000, far: 1500 } as const;
 const NEAR = { very: 0.03, fairly: 0.1 } as const;
 /** So much less than when a proof began makes it worth beginning anew. */
@@ -92,11 +92,13 @@ class FitRun {
   private readonly random: Random;
   private readonly covers: GroupCovers;
   private readonly floorRows: readonly FloorRow[];
+  private readonly looks: number;
 
   constructor(private readonly request: FitQuestion, private readonly means: { readonly solver: Solver; readonly passedMs: () => number; readonly onFirst: (found: FoundFit) => void }) {
     this.random = createRandom(request.seed);
     this.floorRows = floorRowsOf(request);
     this.covers = new GroupCovers(request, this.floorRows, this.random);
+    this.looks = request.prefer !== 'cost' && this.covers.groups.length <= LOOKS.fewGroups ? LOOKS.few : LOOKS.usual;
     this.best = new BestFit(request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onFirst: means.onFirst });
   }
 
@@ -110,7 +112,7 @@ class FitRun {
     // It also tells where no choice at all can do.
     if (!proof?.isWhole && !this.isDone()) this.boundByModel();
     while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
-      best.lookAnew(LOOKS);
+      best.lookAnew(this.looks);
       const isIdle = this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
       if (!best.found) break;
       if (this.isDone() || (isIdle && (!proof || proof.isThrough))) break;
@@ -137,7 +139,7 @@ class FitRun {
     let places = this.places && !isFresh ? this.places : begin();
     if (best.found) places.run(() => this.isDone(), steps, idle);
     for (let most: number = RESTART.steps; !best.found && hasTime() && most <= steps; most *= RESTART.growth) {
-      best.lookAnew(LOOKS);
+      best.lookAnew(this.looks);
       if (!best.found) places.run(() => best.found !== undefined, most);
       places = begin();
     }

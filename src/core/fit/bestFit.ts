@@ -13,9 +13,9 @@ export interface FoundFit {
   readonly packing: Packing;
   readonly score: Score;
 }
-export type Score = readonly [aim: number, costMinor: number];
+type Score = readonly [aim: number, costMinor: number];
 
-export const isLess = (a: Score, b: Score): boolean => a[0] < b[0] - 1e-9 || (a[0] <= b[0] + 1e-9 && a[1] < b[1] - 1e-9);
+const isLess = (a: Score, b: Score): boolean => a[0] < b[0] - 1e-9 || (a[0] <= b[0] + 1e-9 && a[1] < b[1] - 1e-9);
 
 export function scoreOf(prefer: FitAim, chosen: readonly Chosen[], blockingG: number): Score {
   let costMinor = 0;

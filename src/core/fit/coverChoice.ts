@@ -28,6 +28,8 @@ export class CoverChoice {
   /** Worth and price of each cover of each group, least first. */
   private readonly priced: readonly (readonly Priced[])[];
   private readonly leastOf: readonly number[];
+  /** What all rows are worth at their prices. */
+  private readonly offset: number;
 
   /** For each group, whether the one before it is of the same kind: its cover is then no earlier in the list. */
   private readonly isTwin: readonly boolean[];
@@ -42,17 +44,16 @@ export class CoverChoice {
     this.leastOf = this.priced.map((covers) => covers[0]?.sum ?? Infinity);
     this.offset = prices.reduce((a, b) => a + b, 0);
   }
-  private readonly offset: number;
 
-  /** All choices that count at least `from` and less than `below` are `isPossible` and hold nothing refuted, cheapest first; undefined where there are too many. */
-  between(from: number, below: number, { most, noGoods, isPossible }: { readonly most: number; readonly noGoods: NoGoods; readonly isPossible: (covers: readonly Cover[]) => boolean }): readonly Choice[] | undefined {
+  /** All choices that count at least `from` and less than `below`, are `isPossible` and hold nothing refuted, cheapest first; undefined where there are too many, or the time is up. */
+  between(from: number, below: number, { most, hasTime, noGoods, isPossible }: { readonly most: number; readonly hasTime: () => boolean; readonly noGoods: NoGoods; readonly isPossible: (covers: readonly Cover[]) => boolean }): readonly Choice[] | undefined {
     const found: Choice[] = [];
     const used = new Float64Array(this.rowCount);
     const taken: Cover[] = [];
     let steps = 0;
     const visit = (g: number, bound: number, worth: number, before: number): boolean => {
       steps += 1;
-      if (steps > MOST_STEPS || found.length > most) return false;
+      if (steps > MOST_STEPS || found.length > most || (steps % 1024 === 0 && !hasTime())) return false;
       if (g === this.priced.length) {
         if (worth >= from - EPS && worth < below - EPS && isPossible(taken)) found.push({ covers: [...taken], worth });
         return true;
@@ -60,7 +61,9 @@ export class CoverChoice {
       const least = this.leastOf[g] ?? 0;
       const priced = this.priced[g] ?? [];
       for (let c = this.isTwin[g] ? before : 0; c < priced.length; c += 1) {
-        const { cover, sum } = priced[c] ?? priced[0] as Priced;
+        const next = priced[c];
+        if (!next) break;
+        const { cover, sum } = next;
         if (bound - least + sum >= below - EPS) break;
         let isKept = true;
         for (let r = 0; r < this.rowCount && isKept; r += 1) isKept = (used[r] ?? 0) + (cover.shares[r] ?? 0) <= 1 + EPS;

@@ -2,9 +2,9 @@ import { isSolved, LinearModel, type Solver } from '../shared';
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import { decidePlaces } from './decidePlaces';
 import { Floor, type Packing } from './floor';
-import { listStackings, MAX_BLOCKING_G } from './piles';
+import { fillContainers, listStackings, MAX_BLOCKING_G, type Filled } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
-import { clearOf, groupMassG, squareWithinMm } from './suitability';
+import { clearOf, liesOf, type Lie } from './suitability';
 
 /** A pile that must be on the floor, as far as it is known. */
 interface Item {
@@ -14,10 +14,8 @@ interface Item {
   readonly massG: number;
 }
 /** One way round, by index of the item. */
-interface Entry {
+interface Entry extends Lie {
   readonly item: number;
-  readonly width: number;
-  readonly depth: number;
 }
 /** Lines that meet the same obstacles: how far they reach across, and the stretches along them that are free. */
 interface Band {
@@ -62,17 +60,6 @@ export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { s
   return isOpen || !stackings ? 'open' : 'refuted';
 }
 
-/** The ways round that a pile may lie, its gap included. */
-function liesOf(request: FitRequest, container: FitContainer): { readonly width: number; readonly depth: number }[] {
-  const { outer, shape, turnable } = container;
-  const gap = request.clearances.between;
-  const clear = clearOf(request);
-  const square = squareWithinMm(container, gap);
-  const [width, depth] = shape === 'round' ? [square, square] : [outer.width + gap, outer.depth + gap];
-  const lies = (turnable ?? true) && width !== depth ? [{ width, depth }, { width: depth, depth: width }] : [{ width, depth }];
-  return lies.filter((lie) => lie.width <= clear.x1 - clear.x0 + gap + EPS && lie.depth <= clear.y1 - clear.y0 + gap + EPS);
-}
-
 /**
  * Whether lines through the bay say that these cannot stand together. Of the lines from front to back each meets a set of piles that goes in one behind the other, at most once each, with no more in the way
  * of the last than may be lifted; every pile wants as many lines as it is wide. Where the bay has not that many, there
@@ -87,7 +74,7 @@ function liesOf(request: FitRequest, container: FitContainer): { readonly width:
  * Source: the bar relaxation, Scheithauer, "LP-based bounds for the container and multi-container loading problem", 1999.
  * Groups that may share a pile are taken as in nobody's way: what is refuted is so all the more.
  */
-export function isRefutedByLines(request: FitRequest, chosen: readonly Chosen[], { solver, seed }: { readonly solver: Solver; readonly seed: number }): boolean {
+export function isRefutedByLines(request: FitRequest, chosen: readonly Chosen[], { solver, seed, leftMs }: { readonly solver: Solver; readonly seed: number; readonly leftMs: number }): boolean {
   const items = itemsOf(request, chosen);
   const entries = items.flatMap(({ container }, item) => liesOf(request, container).map((lie): Entry => ({ item, ...lie })));
   const model = new LinearModel();
@@ -99,23 +86,20 @@ export function isRefutedByLines(request: FitRequest, chosen: readonly Chosen[],
     model.addRow([...entries.flatMap(({ item }, e) => (item === i ? [[lying[e] ?? 0, 1] as const] : [])), [variable, 1]], { least: 1 });
     return [variable, 1] as const;
   });
-  const solution = model.minimise(solver, missing, { timeLimitMs: LINES_MS, seed, isRelaxed: true });
+  const solution = model.minimise(solver, missing, { timeLimitMs: Math.min(LINES_MS, leftMs), seed, isRelaxed: true });
   return isSolved(solution) && solution.status === 'optimal' && solution.objective > 1e-5;
 }
 const LINES_MS = 500;
 
 /** The fewest piles that hold them. */
 function itemsOf(request: FitRequest, chosen: readonly Chosen[]): Item[] {
-  const offered = new Map<FitGroup, number>();
-  for (const { container, group, count } of chosen) offered.set(group, (offered.get(group) ?? 0) + count * container.innerLitres);
-  const massOf = ({ container, group }: Chosen): number => (container.tareG ?? 0) + (groupMassG(group) * container.innerLitres) / Math.max(group.litres, offered.get(group) ?? 0);
-  const byContainer = new Map<FitContainer, Chosen[]>();
-  for (const part of chosen) byContainer.set(part.container, [...(byContainer.get(part.container) ?? []), part]);
-  return [...byContainer].flatMap(([container, parts]): Item[] => {
+  const byContainer = new Map<FitContainer, Filled[]>();
+  for (const filled of fillContainers(chosen)) byContainer.set(filled.container, [...(byContainer.get(filled.container) ?? []), filled]);
+  return [...byContainer].flatMap(([container, all]): Item[] => {
     const high = maxStackOf(request, container);
-    if (high === 1) return parts.flatMap((part) => Array.from({ length: part.count }, () => ({ container, group: part.group, massG: massOf(part) })));
-    const count = Math.ceil(parts.reduce((sum, part) => sum + part.count, 0) / high);
-    return Array.from({ length: count }, () => ({ container, group: parts.length === 1 ? parts[0]?.group : undefined, massG: Math.min(...parts.map(massOf)) }));
+    if (high === 1) return all;
+    const isOfOne = all.every(({ group }) => group === all[0]?.group);
+    return Array.from({ length: Math.ceil(all.length / high) }, () => ({ container, group: isOfOne ? all[0]?.group : undefined, massG: Math.min(...all.map(({ massG }) => massG)) }));
   });
 }
 

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 
-import { decidePlaces, type Block, type Lie } from './decidePlaces';
+import { decidePlaces, type Block } from './decidePlaces';
 import { decideChoice } from './decideChoice';
 import { findFitFaults } from './findFitFaults';
 import { fitRequestSchema, type FitContainer, type FitGroup } from './model';
 import { toPlacements } from './floor';
 import { listStackings } from './piles';
 import type { Chosen } from './selectContainers';
+import type { Lie } from './suitability';
 
 /** A few blocks on a grid of whole millimetres, each a container of a group of its own or one that is shared. */
 const caseArb = fc.record({

@@ -1,15 +1,12 @@
 import { addBlocked, otherMassG } from './floor';
 import { MAX_BLOCKING_G, type Pile } from './piles';
+import type { Lie } from './suitability';
 
 /** A pile that is to be placed. */
 export interface Block {
   readonly pile: Pile;
   /** The ways round that it may lie, its gap included. */
   readonly lies: readonly Lie[];
-}
-export interface Lie {
-  readonly width: number;
-  readonly depth: number;
 }
 /** Where a block stands, front left corner, and how it lies. */
 export interface Decided {
@@ -96,11 +93,13 @@ class Placing {
       this.steps += 1;
       if (this.steps > mostSteps || (this.steps % 64 === 0 && !hasTime())) return undefined;
       if (!this.narrow(state)) return 'none';
-      for (const next of this.branch(state) ?? []) {
+      const branches = this.branch(state);
+      if (!branches) return state;
+      for (const next of branches) {
         const found = visit(next);
         if (found !== 'none') return found;
       }
-      return this.branch(state) === undefined ? state : 'none';
+      return 'none';
     };
     const found = visit(this.start());
     if (found === 'none' || found === undefined) return found;

@@ -1,7 +1,7 @@
 import { isSolved, LinearModel, type Solver } from '../shared';
 import type { FloorRow } from './floorRows';
 import type { FitContainer, FitRequest } from './model';
-import { clearOf, squareWithinMm } from './suitability';
+import { clearOf, liesOf } from './suitability';
 
 /** One way round a box lies: along the slices, and across them. */
 interface Lie {
@@ -37,18 +37,12 @@ export function findFloorCuts(request: FitRequest, stacks: readonly { readonly c
   const gap = request.clearances.between;
   const [width, depth] = [x1 - x0 + gap, y1 - y0 + gap];
   if (width <= 0 || depth <= 0 || (request.bay.obstacles ?? []).length > 0) return [];
-  const size = (container: FitContainer): Lie => (container.shape === 'round' ? { along: squareWithinMm(container, gap), across: squareWithinMm(container, gap) } : { along: container.outer.depth + gap, across: container.outer.width + gap });
-  const turn = ({ along, across }: Lie): Lie => ({ along: across, across: along });
   return [{ length: depth, breadth: width, isAcross: false }, { length: width, breadth: depth, isAcross: true }].flatMap(({ length, breadth, isAcross }): FloorRow[] => {
-    const liesOf = (container: FitContainer): Lie[] => {
-      const straight = isAcross ? turn(size(container)) : size(container);
-      const ways = (container.turnable ?? true) && container.shape !== 'round' ? [straight, turn(straight)] : [straight];
-      return ways.filter(({ along, across }) => along <= length + EPS && across <= breadth + EPS);
-    };
-    const weigh = findWeights(stacks.map(({ container, count }) => ({ count, lies: liesOf(container) })), { length, breadth, solver, seed });
+    const slicesOf = (container: FitContainer): Lie[] => liesOf(request, container).map((lie) => (isAcross ? { along: lie.width, across: lie.depth } : { along: lie.depth, across: lie.width }));
+    const weigh = findWeights(stacks.map(({ container, count }) => ({ count, lies: slicesOf(container) })), { length, breadth, solver, seed });
     if (!weigh) return [];
     return [{ most: breadth + EPS, of: (container) => {
-      const lies = liesOf(container);
+      const lies = slicesOf(container);
       return lies.length === 0 ? breadth + 1 : Math.min(...lies.map(({ along, across }) => weigh(along) * across));
     } }];
   });

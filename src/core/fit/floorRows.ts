@@ -1,5 +1,5 @@
 import type { FitContainer, FitRequest } from './model';
-import { clearOf, findBayFault, squareWithinMm } from './suitability';
+import { clearOf, findBayFault, liesOf } from './suitability';
 
 /** What every set of stacks that stands keeps: Σ `of(container)` over its stacks <= `most`. */
 export interface FloorRow {
@@ -40,13 +40,8 @@ export function floorRowsOf(request: FitRequest): readonly FloorRow[] {
   const scaled = SCALES.flatMap((across) => SCALES.map((along): FloorRow => ({
     most: 1 - apart.reduce((sum, rect) => sum + across((rect.x1 - rect.x0) / width) * along((rect.y1 - rect.y0) / depth), 0) + 1e-9,
     of: (container) => {
-      const square = squareWithinMm(container, gap);
-      const [w, d] = container.shape === 'round' ? [square, square] : [container.outer.width + gap, container.outer.depth + gap];
-      const fits = (a: number, b: number) => a <= width + 1e-6 && b <= depth + 1e-6;
-      const straight = fits(w, d) ? across(w / width) * along(d / depth) : Infinity;
-      const turned = (container.turnable ?? true) && fits(d, w) ? across(d / width) * along(w / depth) : Infinity;
-      const least = Math.min(straight, turned);
-      return Number.isFinite(least) ? least : 1;
+      const lies = liesOf(request, container);
+      return lies.length === 0 ? 1 : Math.min(...lies.map((lie) => across(lie.width / width) * along(lie.depth / depth)));
     },
   }))).slice(1);
   return [area, ...scaled.filter((row) => standing.some((container) => row.of(container) > 0))];

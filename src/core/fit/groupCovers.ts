@@ -11,7 +11,7 @@ export const MOST_FLOOR_PRICE = 300;
 const MOST_BOUGHT = 40;
 
 /** What is known of a container once and for all. */
-export interface Measured {
+interface Measured {
   readonly container: FitContainer;
   readonly areaMm2: number;
   /** Highest stack. */
@@ -26,7 +26,7 @@ export interface Suited extends Measured {
   readonly isHeavy: boolean;
 }
 
-export interface CoverWish {
+interface CoverWish {
   /** What the floor counts, a mm². */
   readonly floorPrice: number;
   /** Prices are shaken by up to half of this share, up or down. */

@@ -34,13 +34,13 @@ export class CoverList {
   private readonly containers: readonly FitContainer[];
   private readonly shares: ReadonlyMap<FitContainer, Float64Array>;
 
-  constructor(private readonly request: FitQuestion, floorRows: readonly FloorRow[], private readonly worth: (container: FitContainer) => number) {
+  constructor(private readonly request: FitQuestion, floorRows: readonly FloorRow[], private readonly worth: (container: FitContainer) => number, private readonly hasTime: () => boolean) {
     this.containers = request.containers.filter((container) => container.innerLitres > 0 && findBayFault(request, container) === undefined);
     this.shares = new Map(this.containers.map((container) => [container, Float64Array.from(floorRows, (row) => (row.most > EPS ? row.of(container) / row.most / maxStackOf(request, container) : row.of(container) > 0 ? 2 : 0))]));
   }
 
   /**
-   * Every cover of a group that counts at most `limit` and, alone, goes in; undefined where there are too many to list. More containers than
+   * Every cover of a group that counts at most `limit` and, alone, goes in; undefined where there are too many to list, or the time is up. More containers than
    * the litres ask for are listed too where they could make each lighter.
    */
   of(group: FitGroup, limit: number): readonly Cover[] | undefined {
@@ -56,7 +56,7 @@ export class CoverList {
     const isBorne = (offered: number): boolean => counts.every(({ container }) => (massG * container.innerLitres) / Math.max(group.litres, offered) <= (container.maxLoadG ?? Infinity) + EPS);
     const isNeeded = (offered: number): boolean => counts.every(({ container }) => offered - container.innerLitres < group.litres - EPS);
     const visit = (from: number, offered: number, worth: number, pieces: number): boolean => {
-      if (pieces > MOST_PIECES) return false;
+      if (pieces > MOST_PIECES || !this.hasTime()) return false;
       for (let i = from; i < suited.length; i += 1) {
         const container = suited[i];
         if (!container) break;

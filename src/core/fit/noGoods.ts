@@ -1,7 +1,7 @@
 import type { Cover } from './listCovers';
-import { maxStackOf, type Chosen } from './selectContainers';
-import { groupMassG } from './suitability';
-import type { FitContainer, FitRequest } from './model';
+import type { FitRequest } from './model';
+import { fillContainers, type Filled } from './piles';
+import { maxStackOf } from './selectContainers';
 
 /** What was refuted, so that it need not be refuted again: covers of some groups that cannot stand together, each with all that are no easier to stand. */
 export class NoGoods {
@@ -81,18 +81,10 @@ function isNoEasier(request: FitRequest, to: readonly Single[], from: readonly S
   });
 }
 
-interface Single {
-  readonly container: FitContainer;
-  readonly massG: number;
-}
+type Single = Pick<Filled, 'container' | 'massG'>;
 
-function singlesOf({ parts }: Cover): Single[] {
-  const offered = parts.reduce((sum, { container, count }) => sum + container.innerLitres * count, 0);
-  const massOf = ({ container, group }: Chosen): number => (container.tareG ?? 0) + (groupMassG(group) * container.innerLitres) / Math.max(group.litres, offered);
-  return parts
-    .flatMap((part) => Array.from({ length: part.count }, (): Single => ({ container: part.container, massG: massOf(part) })))
-    .sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth);
-}
+/** The largest first. */
+const singlesOf = ({ parts }: Cover): Single[] => fillContainers(parts).sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth);
 
 function covers(hard: Single, easy: Single): boolean {
   const [a, b] = [hard.container, easy.container];

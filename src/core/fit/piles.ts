@@ -1,6 +1,6 @@
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import { maxStackOf, type Chosen } from './selectContainers';
-import { clearOf, groupMassG, squareWithinMm } from './suitability';
+import { clearOf, groupMassG, liesOf } from './suitability';
 
 /** One container with its content. */
 export interface Filled {
@@ -22,7 +22,7 @@ export interface Pile {
 export const MAX_BLOCKING_G = 4000;
 
 /** Mass of each chosen container: content spread over its group's containers by litres. */
-function fillContainers(chosen: readonly Chosen[]): Filled[] {
+export function fillContainers(chosen: readonly Chosen[]): Filled[] {
   const offered = new Map<string, number>();
   const counts = new Map<string, number>();
   for (const { container, group, count } of chosen) {
@@ -98,9 +98,8 @@ function listPileSets(request: FitRequest, container: FitContainer, all: readonl
   if (limit === 1 || all.length === 1) return [all.map((filled) => ({ container, levels: [filled] }))];
   const { x0, x1, y0, y1 } = clearOf(request);
   const gap = request.clearances.between;
-  const { width, depth } = container.outer;
-  const leastMm2 = container.shape === 'round' ? squareWithinMm(container, gap) ** 2 : (width + gap) * (depth + gap);
-  const mostPiles = Math.floor(((x1 - x0 + gap) * (y1 - y0 + gap)) / leastMm2 + 1e-9);
+  const [lie] = liesOf(request, container);
+  const mostPiles = lie ? Math.floor(((x1 - x0 + gap) * (y1 - y0 + gap)) / (lie.width * lie.depth) + 1e-9) : 0;
   const sets = new Map<string, Pile[]>();
   // Onto every pile, or on the floor, one after the other, in every order of the kinds.
   const visit = (piles: readonly (readonly Filled[])[], left: readonly Filled[]): boolean => {

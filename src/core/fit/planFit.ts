@@ -112,7 +112,7 @@ class FitRun {
     // It also tells where no choice at all can do.
     if (!proof?.isWhole && !this.isDone()) this.boundByModel();
     while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
-      best.lookAnew(this.looks);
+      if (best.found) best.lookAnew(this.looks);
       const isIdle = this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
       if (!best.found) break;
       if (this.isDone() || (isIdle && (!proof || proof.isThrough))) break;
@@ -124,7 +124,8 @@ class FitRun {
   }
 
   /** Where nothing stands the rest is left for the partial answer. */
-  private readonly hasTime = (): boolean => this.means.passedMs() < this.request.timeLimitMs * (this.best.found ? 1 : SEARCH_SHARE);
+  private readonly leftMs = (): number => this.request.timeLimitMs * (this.best.found ? 1 : SEARCH_SHARE) - this.means.passedMs();
+  private readonly hasTime = (): boolean => this.leftMs() > 0;
 
   private isDone(): boolean {
     const { found } = this.best;
@@ -165,43 +166,47 @@ class FitRun {
   private prove(begun: FitProof | undefined, steps: number): FitProof | undefined {
     const worth = worthOf(this.request);
     if (!worth) return undefined;
-    const { covers, floorRows, hasTime, best, means: { solver } } = this;
+    const { covers, floorRows, leftMs, best, means: { solver } } = this;
     const { prefer } = this.request;
     const limit = best.found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
     if (!begun) this.begunAt = best.found?.score[0];
     const proof = begun ?? FitProof.begin(this.request, limit, {
-      solver, covers, floorRows, worth, hasTime, stand: (chosen) => this.stand(chosen),
+      solver, covers, floorRows, worth, leftMs, stand: (chosen) => this.stand(chosen),
       take: ({ chosen, packing }) => void best.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) }),
     });
     if (!proof) return undefined;
     proof.advance(limit, steps);
     const bound = prefer === 'cost' ? proof.bound : Math.floor((proof.bound + 1e-6) / PIECE);
     const leastCostMinor = prefer === 'cost' ? proof.bound : proof.bound - bound * PIECE;
-    if (bound > this.relaxed.bound || (bound === this.relaxed.bound && leastCostMinor > this.relaxed.leastCostMinor)) this.relaxed = { ...this.relaxed, bound, leastCostMinor };
+    this.raise({ bound, leastCostMinor });
     return proof;
+  }
+
+  /** Keeps the higher of two bounds, and what is cheapest at it. */
+  private raise({ bound, leastCostMinor }: Pick<RelaxedFit, 'bound' | 'leastCostMinor'>): void {
+    const isHigher = bound > this.relaxed.bound || (bound === this.relaxed.bound && leastCostMinor > this.relaxed.leastCostMinor);
+    if (isHigher) this.relaxed = { ...this.relaxed, bound, leastCostMinor };
   }
 
   /** The area alone is quick; what sizes shut out comes after it, where that leaves a difference. */
   private boundByModel(): void {
     const { request, best, means: { solver, passedMs } } = this;
     const relax = (rows: readonly FloorRow[], share: number): RelaxedFit => {
-      const untilMs = passedMs() + share * request.timeLimitMs;
-      return new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: () => untilMs - passedMs(), seed: request.seed });
+      const untilMs = Math.min(request.timeLimitMs, passedMs() + share * request.timeLimitMs);
+      const next = new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: () => untilMs - passedMs(), seed: request.seed });
+      this.raise(next);
+      this.relaxed = { ...this.relaxed, selection: next.selection, isImpossible: next.isImpossible };
+      return next;
     };
     const follow = (): void => {
       if (this.relaxed.selection && !this.relaxed.isImpossible) best.offer(this.relaxed.selection, BOUND_TRIES, BOUND_NODES);
     };
     const isOpen = () => !this.relaxed.isImpossible && best.found !== undefined && !this.isDone() && passedMs() < AREA.until * request.timeLimitMs;
-    const raise = (next: RelaxedFit): void => {
-      const isHigher = next.bound > this.relaxed.bound;
-      this.relaxed = { ...next, bound: Math.max(this.relaxed.bound, next.bound), leastCostMinor: isHigher ? next.leastCostMinor : Math.max(this.relaxed.leastCostMinor, next.bound === this.relaxed.bound ? next.leastCostMinor : 0) };
-    };
-    raise(relax(this.floorRows.slice(0, 1), AREA.share));
+    relax(this.floorRows.slice(0, 1), AREA.share);
     follow();
     let rows = this.floorRows;
     for (let round = 0; round < AREA.rounds && isOpen(); round += 1) {
       const tighter = relax(rows, AREA.tighterShare);
-      raise(tighter);
       follow();
       const cuts = tighter.selection ? findFloorCuts(request, stacksOf(request, tighter.selection), { solver, seed: request.seed }) : [];
       if (cuts.length === 0) break;

@@ -31,7 +31,7 @@ test('the covers of a group are all that hold it within the limit', () =>
   fc.assert(fc.property(requestArb, fc.integer({ min: 5, max: 60 }), (asked, limit) => {
     const request = { ...asked, bay: { ...asked.bay, pullOut: true } };
     const [group] = request.groups;
-    const found = new CoverList(request, [], priceOf).of(group as FitGroup, limit) ?? [];
+    const found = new CoverList(request, [], priceOf, () => true).of(group as FitGroup, limit) ?? [];
     const expected: string[] = [];
     const visit = (counts: readonly number[], litres: number, price: number): void => {
       const next = request.containers[counts.length];
@@ -62,7 +62,7 @@ test('the choices below a limit are all that keep the rows and hold nothing refu
       if (worth < limit && share <= 1 + 1e-9 && !core.every((cover) => taken.includes(cover))) expected.push(worth);
     };
     visit([]);
-    const found = choice.between(0, limit, { most: 1e6, noGoods, isPossible: () => true })?.map(({ worth }) => worth);
+    const found = choice.between(0, limit, { most: 1e6, hasTime: () => true, noGoods, isPossible: () => true })?.map(({ worth }) => worth);
     expect(found).toEqual(expected.sort((a, b) => a - b));
     for (const worth of expected) expect(worth).toBeGreaterThanOrEqual(choice.bound - 1e-6);
   }), { numRuns: 200 }));
@@ -73,7 +73,7 @@ test('lines never refute what stands', () => {
   fc.assert(fc.property(requestArb, fc.integer({ min: 1, max: 1000 }), (request, seed) => {
     const random = createRandom(seed);
     const chosen = request.groups.map((group): Chosen => ({ group, container: request.containers[Math.floor(random() * request.containers.length)] as FitContainer, count: 1 + Math.floor(random() * 3) }));
-    const isRefuted = isRefutedByLines(request, chosen, { solver, seed: 1 });
+    const isRefuted = isRefutedByLines(request, chosen, { solver, seed: 1, leftMs: 1000 });
     if (isRefuted) refuted += 1;
     if (!packPiles(request, chosen, { tries: 40, random, aim: 'first', hasTime: () => true })) return;
     stood += 1;

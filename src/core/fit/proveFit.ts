@@ -16,7 +16,7 @@ interface Means {
   readonly covers: GroupCovers;
   readonly floorRows: readonly FloorRow[];
   readonly worth: (container: Chosen['container']) => number;
-  readonly hasTime: () => boolean;
+  readonly leftMs: () => number;
   /** Tries to stand a choice; whether it does. */
   readonly stand: (chosen: readonly Chosen[]) => boolean;
   /** Told of a choice and where it stands. */
@@ -65,7 +65,7 @@ export class FitProof {
   /** Undefined where the covers of a group are too many to list. `limit` is what the best known counts. */
   static begin(request: FitQuestion, limit: number | undefined, means: Means): FitProof | undefined {
     const { covers, worth } = means;
-    const list = new CoverList(request, means.floorRows, worth);
+    const list = new CoverList(request, means.floorRows, worth, () => means.leftMs() > 0);
     const leastOf: number[] = [];
     for (const group of covers.groups) {
       // By litres alone it is nearly the least; the list up to it holds the least.
@@ -95,6 +95,8 @@ export class FitProof {
     this.noGoods = new NoGoods(request, at.coversOf);
   }
 
+  private readonly hasTime = (): boolean => this.means.leftMs() > 0;
+
   /** No choice that stands counts less. */
   get bound(): number {
     return Math.min(this.open[0]?.worth ?? Infinity, this.at.from, this.at.below);
@@ -116,7 +118,7 @@ export class FitProof {
    * gone through is looked at again, each time harder.
    */
   advance(limit: number | undefined, steps: number): void {
-    const { at, means: { hasTime } } = this;
+    const { at, hasTime } = this;
     at.below = Math.min(at.below, limit ?? Infinity);
     this.stepsLeft = steps;
     this.goThrough();
@@ -134,14 +136,15 @@ export class FitProof {
   }
 
   private goThrough(): void {
-    const { at, means: { hasTime, covers } } = this;
+    const { at, hasTime, means: { covers } } = this;
     this.open = this.open.filter(({ worth }) => worth < at.below - 1e-9);
     const isPossible = (taken: readonly Cover[]): boolean => covers.mayStand(taken.flatMap(({ parts }) => parts));
     while (at.from < at.below - 1e-9 && !this.isStuck && this.open.length < MOST_OPEN && this.stepsLeft > 0 && hasTime()) {
       const to = Math.min(at.below, at.from + this.step);
-      const found = this.choice.between(at.from, to, { most: MOST_AT_ONCE, noGoods: this.noGoods, isPossible });
+      const found = this.choice.between(at.from, to, { most: MOST_AT_ONCE, hasTime, noGoods: this.noGoods, isPossible });
       this.stepsLeft -= LIST_STEPS;
       if (!found) {
+        if (!hasTime()) return;
         this.step /= 4;
         this.isStuck = this.step < at.below * FINEST;
         continue;
@@ -172,16 +175,16 @@ export class FitProof {
   }
 
   private judge({ covers }: Choice): Verdict | 'stood' {
-    const { request, means: { solver, hasTime, stand } } = this;
+    const { request, means: { solver, leftMs, stand } } = this;
     const chosen = covers.flatMap(({ parts }) => parts);
     let verdict = this.decide(covers, QUICK_STEPS);
     if (verdict !== 'open') return verdict;
     this.stepsLeft -= STAND_STEPS;
     if (stand(chosen)) return 'stood';
     verdict = this.decide(covers, THOROUGH_STEPS);
-    if (verdict !== 'open' || !hasTime()) return verdict;
+    if (verdict !== 'open' || leftMs() <= 0) return verdict;
     this.stepsLeft -= STAND_STEPS;
-    return isRefutedByLines(request, chosen, { solver, seed: request.seed }) ? 'refuted' : 'open';
+    return isRefutedByLines(request, chosen, { solver, seed: request.seed, leftMs: leftMs() }) ? 'refuted' : 'open';
   }
 
   /** Of covers that cannot stand together as few as still cannot. */
@@ -196,7 +199,7 @@ export class FitProof {
 
   private decide(covers: readonly Cover[], steps: number): Verdict {
     const onSteps = (taken: number): void => void (this.stepsLeft -= taken);
-    return decideChoice(this.request, covers.flatMap(({ parts }) => parts), { steps, hasTime: this.means.hasTime, onSteps });
+    return decideChoice(this.request, covers.flatMap(({ parts }) => parts), { steps, hasTime: this.hasTime, onSteps });
   }
 }
 

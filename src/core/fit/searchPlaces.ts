@@ -121,7 +121,7 @@ export class PlaceSearch {
     }
   }
 
-  /** Those in use, at times one less, and one more of all. */
+  /** Those in use, and mostly one more of all. */
   private fewKinds(used: ReadonlyMap<FitContainer, number>): ReadonlySet<FitContainer> {
     const { random, covers } = this.means;
     const kinds = new Set(used.keys());

@@ -25,7 +25,23 @@ export function clearOf({ bay, clearances }: Pick<FitRequest, 'bay' | 'clearance
  * Side of a square around a round container's centre that overlaps no other such square, nor a box with its gap on the right and at the back: the one within
  * the circle, a little less where a box's corner may reach into the gap. The square around the circle may be overlapped.
  */
-export const squareWithinMm = ({ outer }: FitContainer, gap: number): number => Math.max(1, outer.width * Math.SQRT1_2 - 2 * gap * (1 - Math.SQRT1_2));
+const squareWithinMm = ({ outer }: FitContainer, gap: number): number => Math.max(1, outer.width * Math.SQRT1_2 - 2 * gap * (1 - Math.SQRT1_2));
+
+/** One way round that a container may lie, its gap included. */
+export interface Lie {
+  readonly width: number;
+  readonly depth: number;
+}
+/** Floor that a container surely takes, in each way round in which it goes into the bay: whatever keeps its distance does not overlap it. */
+export function liesOf(request: FitRequest, container: FitContainer): Lie[] {
+  const { outer, shape, turnable } = container;
+  const gap = request.clearances.between;
+  const { x0, x1, y0, y1 } = clearOf(request);
+  const square = squareWithinMm(container, gap);
+  const [width, depth] = shape === 'round' ? [square, square] : [outer.width + gap, outer.depth + gap];
+  const lies = (turnable ?? true) && width !== depth ? [{ width, depth }, { width: depth, depth: width }] : [{ width, depth }];
+  return lies.filter((lie) => lie.width <= x1 - x0 + gap + 1e-6 && lie.depth <= y1 - y0 + gap + 1e-6);
+}
 
 /** Why a container cannot stand in this bay at all, in figures; undefined where it can. */
 export function findBayFault(request: FitRequest, container: FitContainer): FitReason | undefined {

@@ -3,10 +3,12 @@ import fc from 'fast-check';
 import { createRandom, loadSolver, type Solver } from '../shared';
 import { CoverChoice } from './coverChoice';
 import { isRefutedByLines } from './decideChoice';
+import { findFitFaults } from './findFitFaults';
 import { CoverList, type Cover } from './listCovers';
-import { fitRequestSchema, type FitContainer, type FitGroup, type FitRequest } from './model';
+import { fitRequestSchema, type FitAnswer, type FitContainer, type FitGroup, type FitRequest } from './model';
 import { NoGoods } from './noGoods';
 import { packPiles } from './packPiles';
+import { planFit } from './planFit';
 import type { Chosen } from './selectContainers';
 
 let solver: Solver;
@@ -94,3 +96,27 @@ test('what a cover cannot do a larger and heavier one cannot either', () => {
   // The second is the first turned and a little more; the third is narrower.
   expect([at(0, 0), at(1, 0), at(1, 1), at(2, 0), at(0, 2)].map((covers) => noGoods.hold(covers))).toEqual([true, true, true, false, false]);
 });
+
+test('of free containers there is no end: they are not listed, and the fit costs nothing', () => {
+  const request = fitRequestSchema.parse({
+    bay: { id: 'b', width: 640, depth: 400, height: 240 }, groups: [{ id: 'a', name: 'a', litres: 6, massG: 2000 }, { id: 'b', name: 'b', litres: 3, massG: 2000 }], timeLimitMs: 60_000,
+    containers: [{ id: 'tin', priceMinor: 0 }, { id: 'bin', priceMinor: 900 }].map((each) => ({ ...each, name: each.id, outer: { width: 120, depth: 120, height: 100 }, innerLitres: 1.2, innerHeight: 90, material: 'metal' })),
+  });
+  expect(new CoverList(request, [], priceOf, () => true).of(request.groups[0] as FitGroup, 0)).toBeUndefined();
+  const answer = planFit(request, { solver, clock: () => performance.now() });
+  expect(answer).toMatchObject({ status: 'optimal', objective: 0, unmet: [] });
+  expect(findFitFaults(request, answer)).toEqual([]);
+});
+
+test('what is proven best is no dearer than any other way of asking finds', () => {
+  let proven = 0;
+  fc.assert(fc.property(requestArb, fc.integer({ min: 2, max: 50 }), (request, seed) => {
+    const [one, other] = [1, seed].map((each) => planFit({ ...request, seed: each, timeLimitMs: 60_000 }, { solver, clock: () => performance.now() }));
+    for (const answer of [one, other]) expect(findFitFaults(request, answer as FitAnswer)).toEqual([]);
+    if (one?.status !== 'optimal' || other?.objective === null || other === undefined) return;
+    proven += 1;
+    expect(one.objective).toBeLessThanOrEqual((other.objective ?? NaN) + 1e-6);
+    expect(other.bound).toBeLessThanOrEqual((one.objective ?? NaN) + 1e-6);
+  }), { numRuns: 12 });
+  expect(proven).toBeGreaterThan(3);
+}, 60_000);

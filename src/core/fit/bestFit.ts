@@ -111,11 +111,11 @@ export class BestFit {
 
   /** Covers these groups one after the other with what `kept` leaves; undefined where one cannot be. */
   private cover(groups: readonly FitGroup[], kept: readonly Chosen[], { floorPrice, shake, kinds }: { readonly floorPrice: number; readonly shake: number; readonly kinds?: ReadonlySet<FitContainer> }): readonly Chosen[] | undefined {
-    const { covers } = this.means;
+    const { covers, random } = this.means;
     const chosen = [...kept];
     for (const group of groups) {
       const among = kinds && covers.suitedTo(group).filter(({ container }) => kinds.has(container));
-      const parts = covers.cover(group, countUsed(chosen), { floorPrice, shake, isVaried: !kinds && shake >= 0.1, ...(among && { among }) });
+      const parts = covers.cover(group, countUsed(chosen), { floorPrice, shake, isVaried: !kinds && shake >= 0.1, isForMoney: !this.found && random() < 0.5, ...(among && { among }) });
       if (!parts) return undefined;
       chosen.push(...parts);
     }

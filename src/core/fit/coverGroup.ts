@@ -26,8 +26,9 @@ export function coverGroup(group: FitGroup, coverers: readonly Coverer[]): reado
   const isTenths = group.litres <= MOST_STEPS / 10 && isTenth(group.litres) && coverers.every(({ container }) => isTenth(container.innerLitres));
   const step = isTenths ? 0.1 : group.litres / MOST_STEPS;
   const target = Math.ceil(group.litres / step - 1e-9);
-  const best = new Float64Array(target + 1).fill(Infinity);
-  best[0] = 0;
+  const { best, last } = SCRATCH;
+  best.fill(Infinity, 1, target + 1);
+  last.fill(-1, 0, target + 1);
   const stepsOf = (container: FitContainer): number => Math.floor(container.innerLitres / step + 1e-9);
   const limited = coverers.filter(({ available, container }) => available < Math.ceil(group.litres / container.innerLitres));
   // One layer a limited piece: which litres are best reached with it.
@@ -45,23 +46,20 @@ export function coverGroup(group: FitGroup, coverers: readonly Coverer[]): reado
     return taken;
   });
   const free = keepUndominated(coverers.filter((coverer) => !limited.includes(coverer)).map(({ container, weight }) => ({ container, weight, gain: Math.min(target, stepsOf(container)) })));
-  const last = new Int16Array(target + 1).fill(-1);
-  const gains = Int32Array.from(free, ({ gain }) => gain);
-  const weights = Float64Array.from(free, ({ weight }) => weight);
-  for (let litres = 1; litres <= target; litres += 1) {
-    let least = best[litres] ?? Infinity;
-    let at = -1;
-    for (let c = 0; c < gains.length; c += 1) {
-      const left = litres - (gains[c] ?? 0);
-      const value = (best[left > 0 ? left : 0] ?? Infinity) + (weights[c] ?? 0);
-      if (value < least) {
-        least = value;
-        at = c;
-      }
+  for (let c = 0; c < free.length; c += 1) {
+    const { gain, weight } = free[c] as Gain;
+    // Alone it holds up to its own litres.
+    for (let litres = 1; litres <= gain; litres += 1) {
+      if (weight >= (best[litres] as number)) continue;
+      best[litres] = weight;
+      last[litres] = c;
     }
-    if (at < 0) continue;
-    best[litres] = least;
-    last[litres] = at;
+    for (let litres = gain + 1; litres <= target; litres += 1) {
+      const value = (best[litres - gain] as number) + weight;
+      if (value >= (best[litres] as number)) continue;
+      best[litres] = value;
+      last[litres] = c;
+    }
   }
   if (best[target] === Infinity) return undefined;
   const counts = new Map<FitContainer, number>();
@@ -81,6 +79,9 @@ export function coverGroup(group: FitGroup, coverers: readonly Coverer[]): reado
   }
   return [...counts].map(([container, count]) => ({ container, count }));
 }
+
+/** Used by one call after the other: the least weight of so many litres, and which container is last in it. The first stays 0. */
+const SCRATCH = { best: new Float64Array(MOST_STEPS + 2), last: new Int16Array(MOST_STEPS + 2) } as const;
 
 interface Gain {
   readonly container: FitContainer;

@@ -1,8 +1,8 @@
 import { isSolved, LinearModel, type Solver } from '../shared';
 import type { FitContainer, FitGroup, FitRequest } from './model';
-import { decidePlaces } from './decidePlaces';
+import { decidePlaces, type Block } from './decidePlaces';
 import { Floor, type Packing } from './floor';
-import { fillContainers, listStackings, MAX_BLOCKING_G, type Filled } from './piles';
+import { fillContainers, listStackings, MAX_BLOCKING_G, type Filled, type Pile } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
 import { clearOf, liesOf, type Lie } from './suitability';
 
@@ -41,24 +41,33 @@ export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { s
   const room = { width: x1 - x0 + gap, depth: y1 - y0 + gap, fixed, isPullOut: request.bay.pullOut ?? false };
   let left = steps;
   let isOpen = false;
-  const stackings = listStackings(request, chosen, MOST_STACKINGS);
-  for (const piles of stackings ?? []) {
-    const { places, taken } = decidePlaces(piles.map((pile) => ({ pile, lies: liesOf(request, pile.container) })), room, { mostSteps: left, hasTime });
+  const look = (blocks: readonly Block[]): ReturnType<typeof decidePlaces>['places'] => {
+    const { places, taken } = decidePlaces(blocks, room, { mostSteps: left, hasTime });
     left -= taken;
     onSteps?.(taken);
+    return places;
+  };
+  const stackings = listStackings(request, chosen, MOST_STACKINGS);
+  for (const piles of stackings ?? []) {
+    let places = look(piles.map((pile) => ({ pile, lies: liesOf(request, pile.container) })));
     if (places === 'none') continue;
     isOpen = true;
+    // Circles were taken as the squares within, which may be too little; with the squares around them they stand.
+    if (places && piles.some(isRound)) places = look(piles.map((pile) => ({ pile, lies: isRound(pile) ? [{ width: pile.container.outer.width + gap, depth: pile.container.outer.depth + gap }] : liesOf(request, pile.container) })));
     if (!places) break;
+    if (places === 'none') continue;
     const floor = new Floor(request);
+    const found = places;
     const stands = piles.every((pile, i) => {
-      const place = places[i];
+      const place = found[i];
       return place !== undefined && floor.standIfFree(pile, { x: x0 + place.x, y: y0 + place.y, width: place.lie.width - gap, depth: place.lie.depth - gap, turned: place.lie.width !== pile.container.outer.width + gap });
     });
-    // Circles were taken as the squares within, which may be too little.
     if (stands) return floor.packing;
   }
   return isOpen || !stackings ? 'open' : 'refuted';
 }
+
+const isRound = ({ container: { shape } }: Pile): boolean => shape === 'round';
 
 /**
  * Whether lines through the bay say that these cannot stand together. Of the lines from front to back each meets a set of piles that goes in one behind the other, at most once each, with no more in the way

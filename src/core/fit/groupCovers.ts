@@ -35,6 +35,10 @@ interface CoverWish {
   readonly among?: readonly Suited[];
   /** Whether each leaves some containers out by chance, so that second and third choices get their turn. */
   readonly isVaried: boolean;
+  /** What is left to hold where some of the group stands; all of it where it is not given. */
+  readonly litres?: number;
+  /** Whether money alone counts, whatever comes first. */
+  readonly isForMoney?: boolean;
 }
 
 /** Chooses containers that hold a group, at the least of money and floor. */
@@ -70,7 +74,7 @@ export class GroupCovers {
   }
 
   /** With what is not `used` yet; undefined where that does not hold enough. */
-  cover(group: FitGroup, used: ReadonlyMap<FitContainer, number>, { floorPrice, shake, among, isVaried }: CoverWish): readonly Chosen[] | undefined {
+  cover(group: FitGroup, used: ReadonlyMap<FitContainer, number>, { floorPrice, shake, among, isVaried, isForMoney = false, litres }: CoverWish): readonly Chosen[] | undefined {
     const left = isVaried ? this.random() * 0.7 : 0;
     // What is too heavy to stand before another group needs a strip of its own.
     const isByStrip = !this.request.bay.pullOut && this.random() < 0.5;
@@ -81,13 +85,15 @@ export class GroupCovers {
     for (const { container, areaMm2, stripMm2, high, isHeavy } of among ?? this.suited.get(group) ?? []) {
       if (left > 0 && this.random() < left) continue;
       const levels = high === 1 || this.random() < 0.4 ? 1 : high;
-      const money = this.moneyOf(container, used, boughtMinor) * (1 + shake * (this.random() - 0.5));
+      const money = (isForMoney ? container.priceMinor : this.moneyOf(container, used, boughtMinor)) * (1 + shake * (this.random() - 0.5));
       const coverer = { container, available: (container.available ?? Infinity) - (used.get(container) ?? 0), weight: money + (floorPrice * (isByStrip ? stripMm2 : areaMm2)) / levels + 1e-6 };
       if (coverer.available > 0) (isHeavy ? heavy : coverers).push(coverer);
     }
+    // What is left is spread thinner over what is there than the litres that a heavy one is counted by.
+    if (litres !== undefined) return dropSpare(coverGroup({ ...group, litres }, coverers)?.map((part) => ({ ...part, group })), litres);
     const alone = heavy.length > 0 && this.random() < 0.3 ? heavy[Math.floor(this.random() * heavy.length)] : undefined;
     const parts = (alone && coverByOne(group, alone)) ?? coverGroup(group, coverers) ?? heavy.map((coverer) => coverByOne(group, coverer)).find((cover) => cover !== undefined);
-    return parts && dropSpare(parts.map((part) => ({ ...part, group })));
+    return dropSpare(parts?.map((part) => ({ ...part, group })), group.litres);
   }
 
   /** Whether nothing that counts over all of them rules them out: whole stacks on the floor, what there is of each, and what the bay bears. */
@@ -136,20 +142,18 @@ export function countUsed(chosen: readonly Chosen[]): Map<FitContainer, number> 
   return used;
 }
 
-/** Takes out pieces that a group does not need, the dearest first: rounded litres may have bought one too many. */
-function dropSpare(chosen: readonly Chosen[]): readonly Chosen[] {
-  const spare = new Map<FitGroup, number>();
-  for (const { container, group, count } of chosen) spare.set(group, (spare.get(group) ?? -group.litres) + container.innerLitres * count);
-  if ([...spare.values()].every((litres) => litres <= 0)) return chosen;
+/** Takes out pieces of one group that it does not need, the dearest first: rounded litres may have bought one too many. */
+function dropSpare(chosen: readonly Chosen[] | undefined, litres: number): readonly Chosen[] | undefined {
+  let spare = chosen?.reduce((sum, { container, count }) => sum + container.innerLitres * count, -litres) ?? 0;
+  if (!chosen || spare <= 0) return chosen;
   return [...chosen]
     .sort((a, b) => b.container.priceMinor - a.container.priceMinor)
     .map((part) => {
       // Fewer containers hold more each, which a weak one may not bear.
       if (part.container.maxLoadG !== undefined) return part;
-      const over = spare.get(part.group) ?? 0;
-      const drop = Math.min(part.count, Math.floor(over / part.container.innerLitres + 1e-12));
+      const drop = Math.min(part.count, Math.floor(spare / part.container.innerLitres + 1e-12));
       if (drop <= 0) return part;
-      spare.set(part.group, over - drop * part.container.innerLitres);
+      spare -= drop * part.container.innerLitres;
       return { ...part, count: part.count - drop };
     })
     .filter(({ count }) => count > 0);

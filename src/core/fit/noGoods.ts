@@ -1,29 +1,46 @@
 import type { Cover } from './listCovers';
 import type { FitRequest } from './model';
-import { fillContainers, type Filled } from './piles';
+import { filledG, type Filled } from './piles';
 import { maxStackOf } from './selectContainers';
 
-/** What was refuted, so that it need not be refuted again: covers of some groups that cannot stand together, each with all that are no easier to stand. */
+/** A refuted set in which a cover has a part: of the covers in it, those that this one is no easier to stand than, by bit. */
+interface Part {
+  readonly refuted: number;
+  readonly slots: number;
+}
+
+/** As many bits as a number has. */
+const MOST_SLOTS = 30;
+
+/**
+ * What was refuted, so that it need not be refuted again: covers that cannot stand together, with all that are no easier to stand, of whichever groups.
+ */
 export class NoGoods {
-  private readonly byCover = new Map<Cover, number[]>();
-  /** Groups of each, and how many of them are entered with a cover of it. */
+  private readonly partsOf = new Map<Cover, Part[]>();
+  /** Of each refuted set: how many covers it has, and the slots of those that are entered. */
   private readonly sizes: number[] = [];
-  private readonly entered: number[] = [];
+  private readonly entered: number[][] = [];
   private readonly noEasier = new Map<Cover, readonly Cover[]>();
   private readonly singlesOf = new Map<Cover, readonly Single[]>();
+  private readonly covers: readonly Cover[];
 
-  constructor(private readonly request: FitRequest, private readonly coversOf: readonly (readonly Cover[])[]) {}
+  constructor(private readonly request: FitRequest, coversOf: readonly (readonly Cover[])[]) {
+    this.covers = [...new Set(coversOf.flat().map(asOne))].sort((a, b) => floorOf(b) - floorOf(a));
+  }
 
-  /** These covers, one each of some groups, cannot stand together. To be told while none is entered. */
+  /** These covers of different groups cannot stand together. To be told while none is entered. */
   add(core: readonly Cover[]): void {
-    const k = this.sizes.push(core.length) - 1;
-    this.entered.push(0);
-    for (const cover of core) {
-      for (const other of this.noEasierThan(cover)) {
-        const known = this.byCover.get(other);
-        if (known) known.push(k);
-        else this.byCover.set(other, [k]);
-      }
+    if (core.length > MOST_SLOTS) return;
+    const refuted = this.sizes.push(core.length) - 1;
+    this.entered.push([]);
+    const slots = new Map<Cover, number>();
+    core.forEach((cover, i) => {
+      for (const other of this.noEasierThan(asOne(cover))) slots.set(other, (slots.get(other) ?? 0) | (1 << i));
+    });
+    for (const [cover, bits] of slots) {
+      const known = this.partsOf.get(cover);
+      if (known) known.push({ refuted, slots: bits });
+      else this.partsOf.set(cover, [{ refuted, slots: bits }]);
     }
   }
 
@@ -31,7 +48,13 @@ export class NoGoods {
     const known = this.noEasier.get(cover);
     if (known) return known;
     const easy = this.singles(cover);
-    const found = (this.coversOf.find((list) => list.includes(cover)) ?? [cover]).filter((other) => other === cover || isNoEasier(this.request, this.singles(other), easy));
+    const isFront = cover.parts[0]?.group.front === true;
+    const found = [cover];
+    for (const other of this.covers) {
+      // What is no easier takes no less floor.
+      if (floorOf(other) < floorOf(cover) - 1e-9) break;
+      if (other !== cover && (!isFront || other.parts[0]?.group.front === true) && isNoEasier(this.request, this.singles(other), easy)) found.push(other);
+    }
     this.noEasier.set(cover, found);
     return found;
   }
@@ -43,26 +66,45 @@ export class NoGoods {
     return found;
   }
 
-  /** Takes a cover to those that were entered; whether they hold nothing that was refuted. To be left again either way. */
+  /** Takes a cover to those that were entered, of other groups; whether they hold nothing that was refuted. To be left again either way, the last one first. */
   enter(cover: Cover): boolean {
     let isOpen = true;
-    for (const k of this.byCover.get(cover) ?? []) {
-      const count = (this.entered[k] ?? 0) + 1;
-      this.entered[k] = count;
-      if (count === this.sizes[k]) isOpen = false;
+    for (const { refuted, slots } of this.partsOf.get(asOne(cover)) ?? []) {
+      const entered = this.entered[refuted];
+      const size = this.sizes[refuted] ?? 0;
+      if (!entered) continue;
+      entered.push(slots);
+      if (isOpen && entered.length >= size && fillsAll(entered, size)) isOpen = false;
     }
     return isOpen;
   }
   leave(cover: Cover): void {
-    for (const k of this.byCover.get(cover) ?? []) this.entered[k] = (this.entered[k] ?? 0) - 1;
+    for (const { refuted } of this.partsOf.get(asOne(cover)) ?? []) this.entered[refuted]?.pop();
   }
 
   /** Whether the covers, one a group, hold something that was refuted. */
   hold(covers: readonly Cover[]): boolean {
     const isOpen = covers.map((cover) => this.enter(cover)).every(Boolean);
-    for (const cover of covers) this.leave(cover);
+    for (const cover of [...covers].reverse()) this.leave(cover);
     return !isOpen;
   }
+}
+
+/** Covers of groups of one kind are known by one of them. */
+const asOne = (cover: Cover): Cover => cover.twin ?? cover;
+
+/** Whether so many slots can each be given one of the entered that may have it, to each its own. */
+function fillsAll(entered: readonly number[], size: number, from = 0, taken = 0): boolean {
+  if (taken === (1 << size) - 1) return true;
+  const slots = entered[from];
+  if (slots === undefined) return false;
+  for (let i = 0; i < size; i += 1) if ((slots & ~taken & (1 << i)) !== 0 && fillsAll(entered, size, from + 1, taken | (1 << i))) return true;
+  return entered.length - from > size - bits(taken) && fillsAll(entered, size, from + 1, taken);
+}
+function bits(mask: number): number {
+  let count = 0;
+  for (let left = mask; left > 0; left &= left - 1) count += 1;
+  return count;
 }
 
 /**
@@ -71,20 +113,27 @@ export class NoGoods {
  */
 function isNoEasier(request: FitRequest, to: readonly Single[], from: readonly Single[]): boolean {
   if (from.length > to.length) return false;
-  const taken = new Set<number>();
+  if (from.length > MOST_SLOTS) return false;
+  let taken = 0;
   // The largest chooses first; that it may miss a way only leaves a cover out.
-  return from.every((one) => {
-    const at = to.findIndex((other, i) => !taken.has(i) && (other.container === one.container ? other.massG >= one.massG - 1e-9 : maxStackOf(request, other.container) === 1 && covers(other, one)));
+  for (const one of from) {
+    const at = to.findIndex((other, i) => (taken & (1 << i)) === 0 && i < MOST_SLOTS && (other.container === one.container ? other.massG >= one.massG - 1e-9 : maxStackOf(request, other.container) === 1 && covers(other, one)));
     if (at < 0) return false;
-    taken.add(at);
-    return true;
-  });
+    taken |= 1 << at;
+  }
+  return true;
 }
 
 type Single = Pick<Filled, 'container' | 'massG'>;
 
 /** The largest first. */
-const singlesOf = ({ parts }: Cover): Single[] => fillContainers(parts).sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth);
+function singlesOf({ parts }: Cover): Single[] {
+  const offered = parts.reduce((sum, { container, count }) => sum + container.innerLitres * count, 0);
+  const singles = parts.flatMap(({ container, group, count }) => Array.from({ length: count }, (): Single => ({ container, massG: filledG(container, group, offered) })));
+  return singles.sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth);
+}
+/** Share of the floor, as far as it is known. */
+const floorOf = ({ shares }: Cover): number => shares[0] ?? 0;
 
 function covers(hard: Single, easy: Single): boolean {
   const [a, b] = [hard.container, easy.container];

@@ -1,7 +1,7 @@
 import type { Random } from '../shared';
 import { Floor, type Packing, type PlaceRule } from './floor';
 import type { FitRequest } from './model';
-import { buildPiles, type Pile } from './piles';
+import { buildPiles, fillContainers, type Pile } from './piles';
 import { packDense, type DensePacking } from './packDense';
 import { packTight, spareShareOf } from './packTight';
 import { maxStackOf, type Chosen } from './selectContainers';
@@ -31,7 +31,7 @@ export function packPiles(
   const pilesFor = (limit: number): readonly Pile[] => {
     const known = pilesByLimit.get(limit);
     if (known) return known;
-    const piles = buildPiles(request, chosen, limit);
+    const piles = buildPiles(request, fillContainers(chosen), limit);
     pilesByLimit.set(limit, piles);
     return piles;
   };

@@ -21,6 +21,10 @@ export interface Pile {
 /** What of another group may stand in the way without being lifted out first. */
 export const MAX_BLOCKING_G = 4000;
 
+/** Mass of a container with its share of a group for which so many litres are offered. */
+export const filledG = (container: FitContainer, group: FitGroup, offeredLitres: number): number =>
+  (container.tareG ?? 0) + (groupMassG(group) * container.innerLitres) / Math.max(group.litres, offeredLitres);
+
 /** Mass of each chosen container: content spread over its group's containers by litres. */
 export function fillContainers(chosen: readonly Chosen[]): Filled[] {
   const offered = new Map<string, number>();
@@ -30,8 +34,7 @@ export function fillContainers(chosen: readonly Chosen[]): Filled[] {
     counts.set(group.id, (counts.get(group.id) ?? 0) + count);
   }
   return chosen.flatMap(({ container, group, count }) => {
-    const contentG = (groupMassG(group) * container.innerLitres) / Math.max(group.litres, offered.get(group.id) ?? 0);
-    const massG = (container.tareG ?? 0) + contentG;
+    const massG = filledG(container, group, offered.get(group.id) ?? 0);
     // Several of one group are not in each other's way; a single one differs from another group's by mass alone.
     const isSingle = counts.get(group.id) === 1;
     const filled = { container, group, massG, kind: isSingle ? `${massG.toFixed(6)}/${group.front ?? false}` : `${group.id}/${massG}` };
@@ -40,23 +43,23 @@ export function fillContainers(chosen: readonly Chosen[]): Filled[] {
 }
 
 /** Stacks containers of one id, one group upon itself first, the heaviest at the bottom; what nothing may stand in the way of comes on top. */
-export function buildPiles(request: FitRequest, chosen: readonly Chosen[], stackLimit: number): Pile[] {
+export function buildPiles(request: FitRequest, filled: readonly Filled[], stackLimit: number): Pile[] {
   const byContainer = new Map<FitContainer, Filled[]>();
-  for (const filled of fillContainers(chosen)) {
-    const same = byContainer.get(filled.container);
-    if (same) same.push(filled);
-    else byContainer.set(filled.container, [filled]);
+  for (const each of filled) {
+    const same = byContainer.get(each.container);
+    if (same) same.push(each);
+    else byContainer.set(each.container, [each]);
   }
   return [...byContainer].flatMap(([container, all]) => {
     const limit = Math.min(stackLimit, maxStackOf(request, container));
-    if (limit === 1) return all.map((filled) => ({ container, levels: [filled] }));
+    if (limit === 1) return all.map((each) => ({ container, levels: [each] }));
     const open: Filled[][] = [];
-    for (const filled of all.sort((a, b) => Number(a.group.front ?? false) - Number(b.group.front ?? false) || b.massG - a.massG || compare(a.group.id, b.group.id))) {
-      const candidates = open.filter((levels) => levels.length < limit && canStack(request, levels, filled));
-      const same = candidates.find((levels) => levels.every((level) => level.group.id === filled.group.id));
+    for (const next of all.sort((a, b) => Number(a.group.front ?? false) - Number(b.group.front ?? false) || b.massG - a.massG || compare(a.group.id, b.group.id))) {
+      const candidates = open.filter((levels) => levels.length < limit && canStack(request, levels, next));
+      const same = candidates.find((levels) => levels.every((level) => level.group.id === next.group.id));
       const target = same ?? candidates[0];
-      if (target) target.push(filled);
-      else open.push([filled]);
+      if (target) target.push(next);
+      else open.push([next]);
     }
     return open.map((levels) => ({ container, levels }));
   });
@@ -100,25 +103,48 @@ function listPileSets(request: FitRequest, container: FitContainer, all: readonl
   const gap = request.clearances.between;
   const [lie] = liesOf(request, container);
   const mostPiles = lie ? Math.floor(((x1 - x0 + gap) * (y1 - y0 + gap)) / (lie.width * lie.depth) + 1e-9) : 0;
-  const sets = new Map<string, Pile[]>();
-  // Onto every pile, or on the floor, one after the other, in every order of the kinds.
-  const visit = (piles: readonly (readonly Filled[])[], left: readonly Filled[]): boolean => {
-    if (sets.size > most) return false;
-    if (left.length === 0) {
-      const key = piles.map((levels) => levels.map(({ kind }) => kind).join(',')).sort().join(';');
-      if (!sets.has(key)) sets.set(key, piles.map((levels) => ({ container, levels })));
+  const ofKind = [...new Set(all.map(({ kind }) => kind))].map((kind) => all.filter((filled) => filled.kind === kind));
+  const counts = ofKind.map(({ length }) => length);
+  const types = listPileTypes(request, ofKind, limit);
+  if (!types) return undefined;
+  const sets: Pile[][] = [];
+  let steps = 0;
+  // Each pile is of no earlier type than the one before it, so that a set is met once.
+  const visit = (from: number, left: readonly number[], piles: readonly PileType[]): boolean => {
+    steps += 1;
+    if (sets.length > most || steps > MOST_SET_STEPS) return false;
+    if (left.every((count) => count === 0)) {
+      const pools = ofKind.map((same) => [...same]);
+      sets.push(piles.map((type) => ({ container, levels: type.map((k) => pools[k]?.pop()).filter((filled) => filled !== undefined) })));
       return true;
     }
-    const next = new Map(left.map((filled) => [filled.kind, filled]));
-    for (const filled of next.values()) {
-      const rest = left.filter((_, i) => i !== left.indexOf(filled));
-      const spots = [...piles.keys()].filter((i) => (piles[i]?.length ?? 0) < limit && canStack(request, piles[i] ?? [], filled));
-      for (const i of spots) if (!visit(piles.map((levels, p) => (p === i ? [...levels, filled] : levels)), rest)) return false;
-      if (piles.length < mostPiles && !visit([...piles, [filled]], rest)) return false;
+    // So many piles of so many levels have to hold what is left.
+    if (left.reduce((a, b) => a + b, 0) > (mostPiles - piles.length) * limit) return true;
+    for (let t = from; t < types.length; t += 1) {
+      const type = types[t] ?? [];
+      const rest = left.map((count, k) => count - type.filter((each) => each === k).length);
+      if (rest.every((count) => count >= 0) && !visit(t, rest, [...piles, type])) return false;
     }
     return true;
   };
-  return all.length <= MOST_STACKED && visit([], all) ? [...sets.values()] : undefined;
+  return visit(0, counts, []) ? sets : undefined;
 }
-/** Of more the ways to stack them are not listed. */
-const MOST_STACKED = 6;
+/** What stands in a pile, by number of the kind, bottom first. */
+type PileType = readonly number[];
+const MOST_SET_STEPS = 5000;
+const MOST_TYPES = 300;
+
+/** Every pile that can be made; undefined where there are too many. */
+function listPileTypes(request: FitRequest, ofKind: readonly (readonly Filled[])[], limit: number): PileType[] | undefined {
+  const types: PileType[] = [];
+  const visit = (levels: readonly Filled[], type: PileType): boolean => {
+    if (types.length > MOST_TYPES) return false;
+    if (type.length > 0) types.push(type);
+    if (type.length === limit) return true;
+    return ofKind.every((same, k) => {
+      const top = same[type.filter((each) => each === k).length];
+      return top === undefined || !canStack(request, levels, top) || visit([...levels, top], [...type, k]);
+    });
+  };
+  return visit([], []) ? types : undefined;
+}

@@ -34,6 +34,7 @@ const PROOF = { first: 6000, near: 14_000, usual: 6000, far: 1500 } as const;
 const NEAR = { very: 0.03, fairly: 0.1 } as const;
 /** So much less than when a proof began makes it worth beginning anew. */
 const STALE = 0.99;
+const MOST_EFFORT = 16;
 /** Of the bound by a linear model, where covers are not listed: for the area, for the sizes, and until when. */
 const AREA = { share: 0.25, tighterShare: 0.12, until: 0.5, rounds: 4 } as const;
 /** Tries at placing the choice that the bound is made of: often it stands, and is then the best there is. */
@@ -89,6 +90,8 @@ class FitRun {
   private placed: FoundFit | undefined;
   /** The best when the proof began. */
   private begunAt: number | undefined;
+  /** How many times as much as at first is listed for it. */
+  private effort = 1;
   private readonly random: Random;
   private readonly covers: GroupCovers;
   private readonly floorRows: readonly FloorRow[];
@@ -110,16 +113,27 @@ class FitRun {
     if (best.found || !isFree) this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
     let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
     // It also tells where no choice at all can do.
-    if (!proof?.isWhole && !this.isDone()) this.boundByModel();
+    let isModelled = false;
+    const model = (): void => {
+      isModelled = true;
+      this.boundByModel();
+    };
+    if (!proof && !this.isDone()) model();
     while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
       if (best.found) best.lookAnew(this.looks);
       const isIdle = this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
       if (!best.found) break;
-      if (this.isDone() || (isIdle && (!proof || proof.isThrough))) break;
+      if (this.isDone()) break;
+      if (isIdle && (!proof || (proof.isThrough && !(proof.isShort && this.effort < MOST_EFFORT)))) {
+        if (isModelled) break;
+        model();
+        continue;
+      }
       const gap = best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1;
-      // Much better than when the covers were listed: what is left of them is a smaller question.
-      const isStale = !proof?.isWhole && (this.begunAt === undefined || best.found.score[0] < this.begunAt * STALE);
-      if (proof || isStale) proof = this.prove(isStale ? undefined : proof, gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far) ?? proof;
+      // Much better than when no covers could be listed: fewer of them come into question.
+      const isStale = !proof && (this.begunAt === undefined || best.found.score[0] < this.begunAt * STALE);
+      if (proof?.isShort && best.found.score[0] > (this.begunAt ?? 0) * STALE) this.effort = Math.min(MOST_EFFORT, this.effort * 2);
+      if (proof || isStale) proof = this.prove(proof?.isShort ? undefined : proof, gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far) ?? proof;
     }
   }
 
@@ -170,12 +184,12 @@ class FitRun {
     const { prefer } = this.request;
     const limit = best.found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
     if (!begun) this.begunAt = best.found?.score[0];
-    const proof = begun ?? FitProof.begin(this.request, limit, {
+    const proof = begun ?? FitProof.begin(this.request, { limit, effort: this.effort }, {
       solver, covers, floorRows, worth, leftMs, stand: (chosen) => this.stand(chosen),
       take: ({ chosen, packing }) => void best.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) }),
     });
     if (!proof) return undefined;
-    proof.advance(limit, steps);
+    proof.advance(limit, begun || proof.isWhole ? steps : Math.min(steps, PROOF.far));
     const bound = prefer === 'cost' ? proof.bound : Math.floor((proof.bound + 1e-6) / PIECE);
     const leastCostMinor = prefer === 'cost' ? proof.bound : proof.bound - bound * PIECE;
     this.raise({ bound, leastCostMinor });

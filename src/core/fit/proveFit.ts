@@ -1,12 +1,12 @@
 import type { Solver } from '../shared';
-import { coverGroup } from './coverGroup';
-import { CoverChoice, type Choice } from './coverChoice';
+import { coverGroup, type Coverer } from './coverGroup';
+import { climbPrices, CoverChoice, type Choice } from './coverChoice';
 import { decideChoice, isRefutedByLines, type Verdict } from './decideChoice';
 import type { Packing } from './floor';
 import type { FloorRow } from './floorRows';
 import type { GroupCovers } from './groupCovers';
 import { CoverList, type Cover } from './listCovers';
-import type { FitGroup } from './model';
+import type { FitContainer, FitGroup } from './model';
 import { NoGoods } from './noGoods';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
@@ -25,20 +25,15 @@ interface Means {
 
 /** Where nothing that stands is known: so much above what the groups cost were there any room. */
 const GUESS = 1.3;
-/** Of the way from what the groups cost to the best known. */
-const SHARES: readonly number[] = [1, 0.6, 0.35, 0.2, 0.1];
-/** The worths between the bound and the best are gone through in so many steps at first. */
-const FIRST_STEPS = 8;
-const MOST_AT_ONCE = 1500;
-const FINEST = 2e-5;
 /** With so many open choices it goes no further before some are settled. */
 const MOST_OPEN = 200;
 /** Steps of the search through places before a choice is tried to be stood, where it did not stand, and to find out which groups are to blame. */
 const QUICK_STEPS = 2500;
 const THOROUGH_STEPS = 8000;
 const BLAME_STEPS = 800;
-/** What listing choices, and what standing one or asking the lines, takes as long as. */
-const LIST_STEPS = 100;
+/** So many steps of listing, and beginnings of choices, take as long as a step; what standing one or asking the lines takes as long as. */
+const LISTED_A_STEP = 40;
+const BEGUN_A_STEP = 20;
 const STAND_STEPS = 1000;
 /** Each look at what is open takes so many times the steps of the one before, until it is so many times the first. */
 const EFFORT_GROWTH = 4;
@@ -54,44 +49,39 @@ export class FitProof {
   open: readonly Choice[] = [];
   private readonly choice: CoverChoice;
   private readonly noGoods: NoGoods;
-  private step: number;
   private stepsLeft = 0;
-  /** There are too many choices in the finest step. */
-  private isStuck = false;
   /** Of what is open: which one is next, and how much harder than at first. */
   private turn = 0;
   private effort = EFFORT_GROWTH;
 
   /** Undefined where the covers of a group are too many to list. `limit` is what the best known counts. */
-  static begin(request: FitQuestion, limit: number | undefined, means: Means): FitProof | undefined {
-    const { covers, worth } = means;
-    const list = new CoverList(request, means.floorRows, worth, () => means.leftMs() > 0);
-    const leastOf: number[] = [];
-    for (const group of covers.groups) {
+  static begin(request: FitQuestion, { limit, effort }: { readonly limit: number | undefined; readonly effort: number }, means: Means): FitProof | undefined {
+    const { covers } = means;
+    const list = new CoverList(request, means.floorRows, means.worth, () => means.leftMs() > 0, effort);
+    const kinds = covers.groups.map((group) => ({ group, kind: kindOf(request, group) }));
+    const { prices, weight } = priceFloor(kinds, limit, { list, covers });
+    const leastOf = new Map<string, number>();
+    for (const { group, kind } of kinds) {
+      if (leastOf.has(kind)) continue;
       // By litres alone it is nearly the least; the list up to it holds the least.
-      const parts = coverGroup(group, covers.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: worth(container) + 1e-6 })));
-      const nearly = parts?.reduce((sum, { container, count }) => sum + worth(container) * count, 0) ?? 0;
-      const listed = parts && list.of(group, nearly + 1e-6);
+      const parts = coverGroup(group, coverersOf(covers, group, weight));
+      const nearly = parts?.reduce((sum, { container, count }) => sum + weight(container) * count, 0) ?? 0;
+      const listed = parts && list.of(group, { least: nearly + 1e-6, limit: nearly + 1e-6 }, weight);
       if (!listed) return undefined;
       // Where none of them bears the group, what does counts more.
-      leastOf.push(Math.min(nearly, ...listed.map((cover) => cover.worth)));
+      leastOf.set(kind, Math.min(nearly, ...listed.covers.map((cover) => weightOf(cover, weight))));
     }
-    const leastSum = leastOf.reduce((a, b) => a + b, 0);
-    const most = limit ?? leastSum * GUESS;
-    // Where there are too many below the best known, as far as they can be listed.
-    for (const share of SHARES) {
-      const below = share === 1 ? most : leastSum + (most - leastSum) * share;
-      const coversOf = listAll(list, covers.groups.map((group, g) => ({ group, limit: below - leastSum + (leastOf[g] ?? 0) })));
-      if (coversOf) return new FitProof(request, means, { coversOf, from: coversOf.some(({ length }) => length === 0) ? below : leastSum, below, isWhole: share === 1 && limit !== undefined });
-    }
-    return undefined;
+    const least = kinds.reduce((sum, { kind }) => sum + (leastOf.get(kind) ?? 0), 0) - prices.reduce((a, b) => a + b, 0);
+    const most = limit ?? least * GUESS;
+    const { coversOf, slack } = listAll(list, kinds.map(({ group, kind }) => ({ group, kind, least: leastOf.get(kind) ?? 0 })), most - least, weight) ?? {};
+    if (!coversOf || slack === undefined || (slack <= 0 && most > least)) return undefined;
+    return new FitProof(request, means, { coversOf, prices, from: coversOf.some(({ length }) => length === 0) ? least + slack : least, below: least + slack, isWhole: slack === most - least && limit !== undefined, owedSteps: list.taken / LISTED_A_STEP });
   }
 
   /** All that count less than `from` are refuted or open; no choice is listed that counts `below` or more. */
-  private constructor(private readonly request: FitQuestion, private readonly means: Means, private readonly at: { readonly coversOf: readonly (readonly Cover[])[]; from: number; below: number; readonly isWhole: boolean }) {
-    this.choice = new CoverChoice(at.coversOf.map((covers, g) => ({ kind: kindOf(request, means.covers.groups[g]), covers })), means.floorRows.length, at.below);
-    if (at.from < at.below) at.from = Math.min(at.below, Math.max(at.from, this.choice.bound - 1e-6));
-    this.step = Math.max((at.below - at.from) / FIRST_STEPS, at.below * FINEST);
+  private constructor(private readonly request: FitQuestion, private readonly means: Means, private readonly at: { readonly coversOf: readonly (readonly Cover[])[]; readonly prices: Float64Array; from: number; below: number; owedSteps: number; readonly isWhole: boolean }) {
+    this.choice = new CoverChoice(at.coversOf.map((covers, g) => ({ kind: kindOf(request, means.covers.groups[g]), covers })), at.prices, at.below);
+    if (at.from < at.below) at.from = Math.min(at.below, Math.max(at.from, this.choice.reached - 1e-6));
     this.noGoods = new NoGoods(request, at.coversOf);
   }
 
@@ -107,9 +97,14 @@ export class FitProof {
     return this.at.isWhole;
   }
 
+  /** Whether all that was listed is refuted, and more could be. */
+  get isShort(): boolean {
+    return !this.at.isWhole && this.open.length === 0 && this.at.from >= this.at.below - 1e-9;
+  }
+
   /** Whether all is gone through, and what is open is not worth more. */
   get isThrough(): boolean {
-    const isGoneThrough = this.isStuck || this.open.length >= MOST_OPEN || this.at.from >= this.at.below - 1e-9;
+    const isGoneThrough = this.choice.isFull || this.open.length >= MOST_OPEN || this.at.from >= this.at.below - 1e-9;
     return isGoneThrough && (this.open.length === 0 || this.effort > MOST_EFFORT);
   }
 
@@ -120,7 +115,8 @@ export class FitProof {
   advance(limit: number | undefined, steps: number): void {
     const { at, hasTime } = this;
     at.below = Math.min(at.below, limit ?? Infinity);
-    this.stepsLeft = steps;
+    this.stepsLeft = steps - at.owedSteps;
+    at.owedSteps = Math.max(0, -this.stepsLeft);
     this.goThrough();
     while (this.stepsLeft > 0 && hasTime() && this.open.length > 0 && this.effort <= MOST_EFFORT) {
       const next = this.open[this.turn];
@@ -139,30 +135,16 @@ export class FitProof {
     const { at, hasTime, means: { covers } } = this;
     this.open = this.open.filter(({ worth }) => worth < at.below - 1e-9);
     const isPossible = (taken: readonly Cover[]): boolean => covers.mayStand(taken.flatMap(({ parts }) => parts));
-    while (at.from < at.below - 1e-9 && !this.isStuck && this.open.length < MOST_OPEN && this.stepsLeft > 0 && hasTime()) {
-      const to = Math.min(at.below, at.from + this.step);
-      const found = this.choice.between(at.from, to, { most: MOST_AT_ONCE, hasTime, noGoods: this.noGoods, isPossible });
-      this.stepsLeft -= LIST_STEPS;
-      if (!found) {
-        if (!hasTime()) return;
-        this.step /= 4;
-        this.isStuck = this.step < at.below * FINEST;
-        continue;
-      }
-      for (const next of found) {
-        // What counts as much as the one before it may have to be gone through once more.
-        if (this.stepsLeft <= 0 || !hasTime() || this.open.length >= MOST_OPEN) {
-          at.from = next.worth;
-          return;
-        }
-        if (this.open.some((known) => known.covers.every((cover, g) => cover === next.covers[g])) || this.noGoods.hold(next.covers)) continue;
-        const verdict = this.judge(next);
-        if (verdict === 'open') this.open = [...this.open, next];
-        else this.settle(next, verdict);
-        if (next.worth >= at.below) break;
-      }
-      at.from = to;
-      this.step *= 2;
+    while (at.from < at.below - 1e-9 && !this.choice.isFull && this.open.length < MOST_OPEN && this.stepsLeft > 0 && hasTime()) {
+      const { looked } = this.choice;
+      const next = this.choice.next(at.below, { most: this.stepsLeft * BEGUN_A_STEP, hasTime, noGoods: this.noGoods, isPossible });
+      this.stepsLeft -= (this.choice.looked - looked) / BEGUN_A_STEP;
+      at.from = Math.min(at.below, Math.max(at.from, this.choice.reached - 1e-6));
+      if (next === undefined) at.from = at.below;
+      if (next === undefined || next === 'later') return;
+      const verdict = this.judge(next);
+      if (verdict === 'open') this.open = [...this.open, next];
+      else this.settle(next, verdict);
     }
   }
 
@@ -203,15 +185,59 @@ export class FitProof {
   }
 }
 
-function listAll(list: CoverList, wishes: readonly { readonly group: FitGroup; readonly limit: number }[]): (readonly Cover[])[] | undefined {
-  const all: (readonly Cover[])[] = [];
-  for (const { group, limit } of wishes) {
-    const listed = list.of(group, limit);
-    if (!listed) return undefined;
-    all.push(listed);
-  }
-  return all;
+interface Wish {
+  readonly group: FitGroup;
+  readonly kind: string;
+  readonly least: number;
 }
+
+/** The covers of each group that weigh at most so much more than its least; all less than wished for where they are too many. Groups of one kind have the same covers, in the same order. */
+function listAll(list: CoverList, wishes: readonly Wish[], wished: number, weight: Weight): { readonly coversOf: (readonly Cover[])[]; readonly slack: number } | undefined {
+  const ofKind = new Map<string, readonly Cover[]>();
+  let slack = wished;
+  for (const { group, kind, least } of wishes) {
+    if (ofKind.has(kind)) continue;
+    const listed = list.of(group, { least, limit: least + slack }, weight);
+    if (!listed) return undefined;
+    ofKind.set(kind, listed.covers);
+    slack = listed.limit === least + slack ? slack : listed.limit - least;
+  }
+  const leastOf = new Map(wishes.map(({ kind, least }) => [kind, least]));
+  for (const [kind, covers] of ofKind) ofKind.set(kind, covers.filter((cover) => weightOf(cover, weight) <= (leastOf.get(kind) ?? 0) + slack + 1e-9));
+  const coversOf = wishes.map(({ group, kind }) => (ofKind.get(kind) ?? []).map((cover) => (cover.parts[0]?.group === group ? cover : { ...cover, twin: cover, parts: cover.parts.map((part) => ({ ...part, group })) })));
+  return { coversOf, slack };
+}
+
+type Weight = (container: FitContainer) => number;
+
+const weightOf = ({ parts }: Cover, weight: Weight): number => parts.reduce((sum, { container, count }) => sum + weight(container) * count, 0);
+const coverersOf = (covers: GroupCovers, group: FitGroup, weight: Weight): Coverer[] => covers.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: weight(container) + 1e-6 }));
+
+/** What the floor counts where it is scarce, by row, and what a container then counts with its floor: what is free does not go on for ever. */
+function priceFloor(kinds: readonly { readonly group: FitGroup; readonly kind: string }[], limit: number | undefined, { list, covers }: { readonly list: CoverList; readonly covers: GroupCovers }): { readonly prices: Float64Array; readonly weight: Weight } {
+  const oneOfEach = kinds.filter(({ kind }, i) => kinds.findIndex((other) => other.kind === kind) === i);
+  const weightAt = (prices: Float64Array): Weight => (container) => list.sharesOf(container).reduce((sum, share, r) => sum + share * (prices[r] ?? 0), list.worth(container));
+  const { prices, bound } = climbPrices(new Float64Array(list.rowCount), FLOOR_ROUNDS, limit ?? Infinity, (at) => {
+    const weight = weightAt(at);
+    const used = new Float64Array(at.length);
+    let sum = 0;
+    for (const { group, kind } of oneOfEach) {
+      const count = kinds.filter((other) => other.kind === kind).length;
+      for (const part of coverGroup(group, coverersOf(covers, group, weight)) ?? []) {
+        sum += count * part.count * weight(part.container);
+        list.sharesOf(part.container).forEach((share, r) => { used[r] = (used[r] ?? 0) + count * part.count * share; });
+      }
+    }
+    return { sum, used };
+  });
+  // Any price will do: with one for what is free, there is an end to it also where there is room enough.
+  const isFree = covers.groups.some((group) => covers.suitedTo(group).some(({ container }) => list.worth(container) <= 0));
+  if (isFree) prices[0] = Math.max(prices[0] ?? 0, LEAST_PRICE * ((limit ?? bound * GUESS) - bound));
+  return { prices, weight: weightAt(prices) };
+}
+const FLOOR_ROUNDS = 60;
+/** Of the floor where there are free containers, of what lies between the bound and the best. */
+const LEAST_PRICE = 0.2;
 
 /** Groups of one kind want the same of their containers, and are as heavy. */
 function kindOf({ pins = [] }: FitQuestion, group: FitGroup | undefined): string {

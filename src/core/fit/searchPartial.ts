@@ -3,7 +3,7 @@ import { Floor, type Packing, type PlaceRule } from './floor';
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import type { DensePacking } from './packDense';
 import { packMost } from './packPiles';
-import { buildPiles, type Filled, type Pile } from './piles';
+import { buildPiles, fillContainers, type Filled, type Pile } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
 import { findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
 
@@ -25,7 +25,7 @@ const MOST_ROUNDS = 20_000;
  */
 export function searchPartial(request: FitQuestion, { selection, densest, leftMs }: { readonly selection: readonly Chosen[] | undefined; readonly densest?: DensePacking | undefined; readonly leftMs: () => number }): PartialFit {
   const random = createRandom(request.seed + 1);
-  const piles = selection && isBearableAt(request, selection) ? atUsualDensity(buildPiles(request, selection, Infinity)) : [];
+  const piles = selection && isBearableAt(request, selection) ? atUsualDensity(buildPiles(request, fillContainers(selection), Infinity)) : [];
   let best: Filling | undefined;
   const keep = (next: Filling): boolean => {
     const isBetter = !best || next.unmetLitres < best.unmetLitres - 1e-9 || (next.unmetLitres <= best.unmetLitres + 1e-9 && next.costMinor < best.costMinor);

@@ -1,10 +1,10 @@
 import type { Random } from '../shared';
 import { scoreOf, type FoundFit } from './bestFit';
 import { coverGroup } from './coverGroup';
-import { Floor, type Corner, type Packing, type PlaceRule, type Spot } from './floor';
-import { MOST_FLOOR_PRICE, type GroupCovers } from './groupCovers';
+import { Floor, type Corner, type Packing, type Place, type PlaceRule, type Spot } from './floor';
+import { countUsed, MOST_FLOOR_PRICE, type GroupCovers, type Suited } from './groupCovers';
 import type { FitContainer, FitGroup } from './model';
-import { buildPiles, canStack, type Filled, type Pile } from './piles';
+import { buildPiles, canStack, fillContainers, type Filled, type Pile } from './piles';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
@@ -35,6 +35,10 @@ const AIM_WEIGHT = 6;
 /** What a group without containers counts, in prices of a usual container, and for each of its litres' usual price. */
 const MISSING = { usual: 1, litres: 2 } as const;
 const TRIES_A_GROUP = 4;
+/** So often a group in at least so many places keeps some of its containers; so many places are left at most. */
+const PARTLY = 0.35;
+const LEAST_PARTS = 2;
+const MOST_PARTS = 3;
 const RULES: readonly PlaceRule[] = ['left', 'front', 'snug', 'snug'];
 
 /**
@@ -52,6 +56,8 @@ export class PlaceSearch {
   private bettered = 0;
   private readonly litrePrice: number;
   private readonly leastMm: number;
+  /** Where not everything is held at first, money alone counts: what suits the aim comes once something stands. */
+  private readonly isFinding: boolean;
   /** Of each group, were there any room. */
   private readonly leastCost: ReadonlyMap<FitGroup, number>;
 
@@ -63,6 +69,7 @@ export class PlaceSearch {
     this.leastCost = new Map(means.covers.groups.map((group) => [group, leastCostOf(group, means.covers)]));
     const held = new Set(start.flatMap(({ pile }) => pile.levels.map(({ group }) => group)));
     const missing = new Set(means.covers.groups.filter((group) => !held.has(group)));
+    this.isFinding = missing.size > 0;
     const floor = new Floor(request, this.leastMm);
     for (const { pile, place } of start) floor.standAt(pile, place);
     this.current = this.toLayout(floor, missing);
@@ -89,21 +96,22 @@ export class PlaceSearch {
   private step(heat: number): void {
     const { random } = this.means;
     const limit = this.current.energy - heat * Math.log(random() + 1e-12) + 1e-9;
-    const renewed = this.pickGroups();
+    const partly = random() < PARTLY ? this.pickPart() : undefined;
+    const renewed = partly && random() < 0.6 ? new Set(this.current.missing) : this.pickGroups();
+    if (partly) renewed.delete(partly.group);
     const kept = this.current.packing.spots.flatMap(({ pile, place }): Spot[] => {
-      const levels = pile.levels.filter(({ group }) => !renewed.has(group));
+      const levels = pile.levels.filter(({ group }) => !renewed.has(group) && !(group === partly?.group && partly.near.has(place)));
       return levels.length > 0 ? [{ pile: { container: pile.container, levels }, place }] : [];
     });
-    let floor = random() < 0.25 ? this.standAnew(kept) : undefined;
-    floor ??= this.standAgain(kept);
-    if (!floor) return;
     const missing = new Set<FitGroup>();
     const rank = new Map([...renewed].map((group) => [group, (group.front ? random() * 2 : random()) * (random() < 0.5 ? group.litres : 1)]));
     const used = new Map<FitContainer, number>();
     for (const { pile } of kept) used.set(pile.container, (used.get(pile.container) ?? 0) + pile.levels.length);
     const floorPrice = random() < 0.5 ? this.floorPrice * Math.exp((random() - 0.5) * 2) : this.means.covers.baseFloorPrice * Math.exp(random() * Math.log(MOST_FLOOR_PRICE) - 1);
     const kinds = this.request.prefer === 'uniform' && random() < 0.6 ? this.fewKinds(used) : undefined;
-    let energy = kept.reduce((sum, { pile }) => sum + pile.container.priceMinor * pile.levels.length, 0) + [...renewed].reduce((sum, group) => sum + (this.leastCost.get(group) ?? 0), 0);
+    let floor = partly ? this.renewPart(kept, partly.group, { used, floorPrice, kinds }) : this.standAll(kept);
+    if (!floor) return;
+    let energy = floor.spots.reduce((sum, { pile }) => sum + pile.container.priceMinor * pile.levels.length, 0) + [...renewed].reduce((sum, group) => sum + (this.leastCost.get(group) ?? 0), 0);
     for (const group of [...renewed].sort((a, b) => (rank.get(b) ?? 0) - (rank.get(a) ?? 0))) {
       if (energy > limit) return;
       const next = this.addGroup(floor, group, { used, floorPrice, kinds });
@@ -132,7 +140,7 @@ export class PlaceSearch {
   }
 
   /** The waiting ones and some that stand: neighbours, or any. */
-  private pickGroups(): ReadonlySet<FitGroup> {
+  private pickGroups(): Set<FitGroup> {
     const { random, covers } = this.means;
     const picked = new Set(this.current.missing);
     const roll = random();
@@ -153,6 +161,51 @@ export class PlaceSearch {
     return picked;
   }
 
+  /** A group in several containers, and the places around one of them, of which some are to be left. */
+  private pickPart(): { readonly group: FitGroup; readonly near: ReadonlySet<Place> } | undefined {
+    const { random, covers } = this.means;
+    const group = covers.groups[Math.floor(random() * covers.groups.length)];
+    const own = this.current.packing.spots.filter(({ pile }) => pile.levels.some((level) => level.group === group));
+    const centre = own[Math.floor(random() * own.length)];
+    if (!group || !centre || own.length < LEAST_PARTS) return undefined;
+    const farOf = ({ x, y }: Place): number => Math.hypot(x - centre.place.x, y - centre.place.y) * (0.7 + random() * 0.6);
+    const near = own.map(({ place }) => ({ place, far: farOf(place) })).sort((a, b) => a.far - b.far);
+    return { group, near: new Set(near.slice(0, 1 + Math.floor(random() * Math.min(MOST_PARTS, own.length - 1))).map(({ place }) => place)) };
+  }
+
+  /** A floor on which what is kept stands and the rest of a group finds other containers; undefined where they found no room. Counts in `used` what it took. */
+  private renewPart(kept: readonly Spot[], group: FitGroup, wish: Wish): Floor | undefined {
+    const { request, means: { random } } = this;
+    const counts = new Map<FitContainer, number>();
+    for (const { pile } of kept) for (const level of pile.levels) if (level.group === group) counts.set(pile.container, (counts.get(pile.container) ?? 0) + 1);
+    const standing = [...counts].map(([container, count]): Chosen => ({ container, group, count }));
+    const litres = group.litres - standing.reduce((sum, { container, count }) => sum + container.innerLitres * count, 0);
+    const bare = this.standAll(kept);
+    if (!bare) return undefined;
+    const { open, shut } = this.openFor(bare, group, wish);
+    for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
+      const more = litres <= 1e-9 ? [] : this.coverBy(group, open, shut, wish, litres);
+      if (!more) continue;
+      const filled = fillContainers(together(standing, more));
+      if (filled.some(({ container, massG }) => massG - (container.tareG ?? 0) > (container.maxLoadG ?? Infinity) + 1e-9)) continue;
+      // The content is spread anew over what stands and what comes.
+      const filledOf = new Map(filled.map((each) => [each.container, each]));
+      const spots = bare.spots.map(({ pile, place }) => ({ pile: { container: pile.container, levels: pile.levels.map((level) => (level.group === group ? (filledOf.get(level.container) ?? level) : level)) }, place }));
+      if (!spots.every(({ pile }) => pile.levels.every((level, i) => i === 0 || canStack(request, pile.levels.slice(0, i), level)))) continue;
+      const again = this.standAgain(spots);
+      const floor = again && this.addPiles(again, buildPiles(request, more.flatMap(({ container, count }) => Array.from({ length: count }, () => filledOf.get(container)).filter((each) => each !== undefined)), random() < 0.3 ? 1 : 12), shut);
+      if (!floor) continue;
+      countIn(wish.used, more);
+      return floor;
+    }
+    return undefined;
+  }
+
+  /** Mostly where they stand, sometimes pushed together. */
+  private standAll(spots: readonly Spot[]): Floor | undefined {
+    return (this.means.random() < 0.25 ? this.standAnew(spots) : undefined) ?? this.standAgain(spots);
+  }
+
   private standAgain(spots: readonly Spot[]): Floor | undefined {
     const floor = new Floor(this.request, this.leastMm);
     return spots.every(({ pile, place }) => floor.standAt(pile, place)) ? floor : undefined;
@@ -170,33 +223,51 @@ export class PlaceSearch {
   }
 
   /** A floor on which the group stands too; undefined where it found no room. Counts in `used` what it took. */
-  private addGroup(before: Floor, group: FitGroup, { used, floorPrice, kinds }: { readonly used: Map<FitContainer, number>; readonly floorPrice: number; readonly kinds: ReadonlySet<FitContainer> | undefined }): { readonly floor: Floor; readonly costMinor: number } | undefined {
-    const { random, covers } = this.means;
-    const shut = new Set<FitContainer>();
-    const lower = before.lowerThan((container) => this.highOf(container));
-    const fixed = this.means.partsOf?.get(group);
-    const open = fixed ? [] : covers.suitedTo(group).filter(({ container }) => (!kinds || kinds.has(container)) && (lower.has(container) || before.hasRoomFor(container)));
+  private addGroup(before: Floor, group: FitGroup, wish: Wish): { readonly floor: Floor; readonly costMinor: number } | undefined {
+    const { random, partsOf } = this.means;
+    const fixed = partsOf?.get(group);
+    const { open, shut } = fixed ? { open: [], shut: new Set<FitContainer>() } : this.openFor(before, group, wish);
     for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
-      const parts = fixed ?? covers.cover(group, used, { floorPrice, shake: 0.1 + random() * 0.3, among: shut.size === 0 ? open : open.filter(({ container }) => !shut.has(container)), isVaried: random() < 0.7 });
+      const parts = fixed ?? this.coverBy(group, open, shut, wish);
       if (!parts) {
         if (attempt > 1) return undefined;
         continue;
       }
-      const piles = buildPiles(this.request, parts, random() < 0.3 ? 1 : 12);
-      const rule = RULES[Math.floor(random() * RULES.length)] ?? 'left';
-      const corner: Corner = { isRight: random() < 0.25, isBack: random() < 0.25 };
-      let floor: Floor | undefined = before.copy();
-      for (const pile of piles.sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth)) {
-        const next: Floor | undefined = this.addPile(floor, pile, { rule, corner, isOntoFirst: random() < 0.6 });
-        if (!next) shut.add(pile.container);
-        floor = next;
-        if (!floor) break;
-      }
+      const floor = this.addPiles(before.copy(), buildPiles(this.request, fillContainers(parts), random() < 0.3 ? 1 : 12), shut);
       if (!floor) continue;
-      for (const { container, count } of parts) used.set(container, (used.get(container) ?? 0) + count);
+      countIn(wish.used, parts);
       return { floor, costMinor: parts.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0) };
     }
     return undefined;
+  }
+
+  /** The containers that suit a group and find room, and those that did not when it was tried. */
+  private openFor(floor: Floor, group: FitGroup, { kinds }: Wish): { readonly open: readonly Suited[]; readonly shut: Set<FitContainer> } {
+    const lower = floor.lowerThan((container) => this.highOf(container));
+    return { open: this.means.covers.suitedTo(group).filter(({ container }) => (!kinds || kinds.has(container)) && (lower.has(container) || floor.hasRoomFor(container))), shut: new Set() };
+  }
+
+  private coverBy(group: FitGroup, open: readonly Suited[], shut: ReadonlySet<FitContainer>, { used, floorPrice }: Wish, litres?: number): readonly Chosen[] | undefined {
+    const { random, covers } = this.means;
+    return covers.cover(group, used, {
+      floorPrice, shake: 0.1 + random() * 0.3, among: shut.size === 0 ? open : open.filter(({ container }) => !shut.has(container)), isVaried: random() < 0.7,
+      isForMoney: this.isFinding && random() < 0.5, ...(litres !== undefined && { litres }),
+    });
+  }
+
+  /** The floor with all of them, the largest first; undefined where one finds no room. */
+  private addPiles(start: Floor, piles: readonly Pile[], shut: Set<FitContainer>): Floor | undefined {
+    const { random } = this.means;
+    const rule = RULES[Math.floor(random() * RULES.length)] ?? 'left';
+    const corner: Corner = { isRight: random() < 0.25, isBack: random() < 0.25 };
+    let floor: Floor | undefined = start;
+    for (const pile of [...piles].sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth)) {
+      const next: Floor | undefined = this.addPile(floor, pile, { rule, corner, isOntoFirst: random() < 0.6 });
+      if (!next) shut.add(pile.container);
+      floor = next;
+      if (!floor) return undefined;
+    }
+    return floor;
   }
 
   private addPile(floor: Floor, pile: Pile, { rule, corner, isOntoFirst }: { readonly rule: PlaceRule; readonly corner: Corner; readonly isOntoFirst: boolean }): Floor | undefined {
@@ -245,10 +316,27 @@ export class PlaceSearch {
     }
     const chosen = [...counts].flatMap(([group, own]) => [...own].map(([container, count]): Chosen => ({ group, container, count })));
     const [aim, costMinor] = scoreOf(this.request.prefer, chosen, packing.blockingG);
-    const first = this.request.prefer === 'cost' ? 0 : (this.request.prefer === 'easy' ? aim / 1000 : aim) * covers.usualMinor * AIM_WEIGHT;
+    const first = this.request.prefer === 'cost' || this.isFinding ? 0 : (this.request.prefer === 'easy' ? aim / 1000 : aim) * covers.usualMinor * AIM_WEIGHT;
     const waiting = [...missing].reduce((sum, group) => sum + this.waitingCost(group), 0);
     return { packing, missing, chosen, energy: costMinor + first + waiting };
   }
+}
+
+/** What groups may be given: how many are used already, what the floor counts, and the kinds that come into question where not all do. */
+interface Wish {
+  readonly used: Map<FitContainer, number>;
+  readonly floorPrice: number;
+  readonly kinds: ReadonlySet<FitContainer> | undefined;
+}
+
+function countIn(used: Map<FitContainer, number>, parts: readonly Chosen[]): void {
+  for (const { container, count } of parts) used.set(container, (used.get(container) ?? 0) + count);
+}
+
+/** Of one group. */
+function together(some: readonly Chosen[], more: readonly Chosen[]): Chosen[] {
+  const [first] = [...some, ...more];
+  return first ? [...countUsed([...some, ...more])].map(([container, count]) => ({ container, group: first.group, count })) : [];
 }
 
 function leastCostOf(group: FitGroup, covers: GroupCovers): number {

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { createRandom } from '../shared';
 import { fitRequestSchema } from './model';
 import { packDense } from './packDense';
-import { buildPiles } from './piles';
+import { buildPiles, fillContainers } from './piles';
 import { searchSkyline, type Piece, type SkylineFilling } from './skyline';
 
 const means = (fillings: number, seed = 1) => ({ random: createRandom(seed), fillings, hasTime: () => true });
@@ -63,7 +63,7 @@ test('piles stand with the ways out kept: of two in a row the daily one comes to
     containers: [{ id: 'c', name: 'c', outer: { width: 200, depth: 200, height: 150 }, innerLitres: 4, innerHeight: 140, material: 'plastic', priceMinor: 1 }],
   });
   const [container] = request.containers;
-  const piles = buildPiles(request, request.groups.flatMap((group) => (container ? [{ container, group, count: 1 }] : [])), 1);
+  const piles = buildPiles(request, fillContainers(request.groups.flatMap((group) => (container ? [{ container, group, count: 1 }] : []))), 1);
   const dense = packDense(request, piles, means(10));
   expect(dense?.stood).toHaveLength(2);
   expect(dense?.packing.spots.find(({ pile }) => pile.levels.some(({ group }) => group.id === 'daily'))?.place.y).toBe(0);

@@ -5,16 +5,27 @@ import { findFitFaults, fitRequestSchema, planFit, planFits, type FitRequest } f
 import { createRandom, type Solver } from '@/core/shared';
 import { fitRequestArb } from '@test/fitArbitrary';
 
+import { planPlainly } from './benchFitPlain';
 import { between, median, timesOf, type Row } from './benchRow';
+
+/** Of the bay's volume, what the groups want. */
+const SHARES = { ordinary: 0.3, fuller: 0.35, tight: 0.4, tighter: 0.45, full: 0.5 } as const;
+type Kind = keyof typeof SHARES;
+type Make = (seed: number, share: number) => FitRequest;
 
 /** All measurements of `fit`. */
 export async function benchFits(solver: Solver): Promise<Row[]> {
-  const kinds = [['ordinary', 0.35], ['tight', 0.5]] as const;
-  return [...kinds.map(([kind, share]) => benchBays(solver, kind, { share, make: aFitRequest })), ...kinds.map(([kind, share]) => benchBays(solver, `${kind}, varied`, { share, make: aVariedFitRequest })), ...[10, 20, 30].flatMap((count) => benchFilling(solver, count)), await benchHome(solver), benchCheckers(solver)];
+  const kinds: readonly Kind[] = ['ordinary', 'fuller', 'tight', 'tighter', 'full'];
+  return [
+    ...kinds.flatMap((kind) => [benchBays(solver, kind, aFitRequest), benchPlainly(solver, kind)]),
+    ...(['ordinary', 'tight', 'full'] as const).map((kind) => benchBays(solver, kind, aVariedFitRequest, ', varied')),
+    ...(['cost', 'reuse'] as const).map((prefer) => benchOwned(solver, prefer)),
+    ...[10, 20, 30].flatMap((count) => benchFilling(solver, count)), await benchHome(solver), benchCheckers(solver),
+  ];
 }
 
-/** Bays as they are measured. At a third of the volume the groups want about half of what the floor could hold; at half of it nearly all. */
-export function aFitRequest(seed: number, volumeShare = 0.35): FitRequest {
+/** Bays as they are measured. At 30 % of the volume the groups want nearly half of what the floor could hold; at half of it nearly all. */
+export function aFitRequest(seed: number, volumeShare: number = SHARES.fuller): FitRequest {
   const random = createRandom(seed);
   const bay = { id: 'bay', width: between(random, 600, 1200), depth: between(random, 350, 600), height: between(random, 250, 400) };
   const litres = (bay.width * bay.depth * bay.height) / 1e6;
@@ -49,21 +60,53 @@ function aVariedFitRequest(seed: number, volumeShare: number): FitRequest {
   return fitRequestSchema.parse({ ...request, bay: { ...request.bay, obstacles }, groups });
 }
 
-function benchBays(solver: Solver, kind: string, { share, make }: { readonly share: number; readonly make: (seed: number, share: number) => FitRequest }): Row {
+/** Few groups, one of them large, and up to four each of small containers that are owned. */
+function anOwnedFitRequest(seed: number): FitRequest {
+  const request = aFitRequest(seed, SHARES.full);
+  const random = createRandom(seed + 99);
+  const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
+  const groups = request.groups.slice(0, 2 + (seed % 2)).map((group, i, all) => ({ ...group, front: false, litres: Math.round(litres * (i === 0 ? 0.6 : 0.4 / (all.length - 1)) * 10) / 10 }));
+  const containers = request.containers.map((container, i) => (i < 14 && container.innerLitres < 6 ? { ...container, priceMinor: 0, available: between(random, 1, 4) } : container));
+  return fitRequestSchema.parse({ ...request, groups, containers });
+}
+
+const words = (gaps: readonly number[]): string => `mean ${((gaps.reduce((a, b) => a + b, 0) / gaps.length) * 100).toFixed(2)} % and at most ${(Math.max(...gaps) * 100).toFixed(2)} % above the bound`;
+
+function benchBays(solver: Solver, kind: Kind, make: Make, more = ''): Row {
   const firsts: number[] = [];
   const answers = Array.from({ length: 18 }, (_, i) => {
     const start = performance.now();
     let firstMs = Infinity;
-    const answer = planFit(make(i + 1, share), { solver, clock: () => performance.now(), onFirst: () => { firstMs = performance.now() - start; } });
+    const answer = planFit(make(i + 1, SHARES[kind]), { solver, clock: () => performance.now(), onFirst: () => { firstMs = performance.now() - start; } });
     firsts.push(Math.min(firstMs, answer.elapsedMs));
     return answer;
   });
   const gaps = answers.map(({ objective, bound }) => (objective === null || bound === null ? NaN : bound > 0 ? (objective - bound) / bound : 0)).filter(Number.isFinite);
-  const meanGap = gaps.reduce((a, b) => a + b, 0) / gaps.length;
   const notFound = answers.filter(({ status }) => status === 'infeasible').length;
   return {
-    ...timesOf(`fit, ${kind} bays, 60 containers`, answers.map(({ elapsedMs }) => elapsedMs)),
-    note: `mean ${(meanGap * 100).toFixed(2)} % and at most ${(Math.max(...gaps) * 100).toFixed(2)} % above the bound, ${gaps.filter((gap) => gap <= 1e-6).length} proven, ${gaps.filter((gap) => gap <= 0.04).length} within 4 %, ${notFound} not found; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
+    ...timesOf(`fit, ${kind} bays${more}, 60 containers`, answers.map(({ elapsedMs }) => elapsedMs)),
+    note: `${words(gaps)}, ${gaps.filter((gap) => gap <= 1e-6).length} proven, ${gaps.filter((gap) => gap <= 0.04).length} within 4 %, ${notFound} not found; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
+  };
+}
+
+/** The plain way on the same bays, which tells how tight they are: without reach and mass, and with all the time it wants. */
+function benchPlainly(solver: Solver, kind: Kind): Row {
+  const fits = Array.from({ length: 18 }, (_, i) => {
+    const start = performance.now();
+    return { ...planPlainly(aFitRequest(i + 1, SHARES[kind]), solver), tookMs: performance.now() - start };
+  });
+  const gaps = fits.flatMap(({ costMinor, boundMinor }) => (costMinor === undefined ? [] : [costMinor / boundMinor - 1]));
+  return { ...timesOf('  the same by area, then many starts', fits.map(({ tookMs }) => tookMs)), note: `${words(gaps)} of its own, ${gaps.filter((gap) => gap <= 0.06).length} within 6 %, ${fits.length - gaps.length} not found` };
+}
+
+/** Containers that are owned come in so many choices that their floor has to be priced. */
+function benchOwned(solver: Solver, prefer: 'cost' | 'reuse'): Row {
+  const answers = Array.from({ length: 10 }, (_, i) => planFit({ ...anOwnedFitRequest(i + 1), prefer }, { solver, clock: () => performance.now() }));
+  const sum = (values: readonly (number | null)[]): number => values.reduce<number>((all, value) => all + (value ?? 0), 0);
+  const proven = answers.filter(({ status }) => status === 'optimal').length;
+  return {
+    ...timesOf(`fit, owned containers, ${prefer}`, answers.map(({ elapsedMs }) => elapsedMs)),
+    note: `together ${sum(answers.map(({ objective }) => objective))}, no less than ${sum(answers.map(({ bound }) => bound)).toFixed(0)}, ${proven} of 10 proven, ${answers.filter(({ status }) => status === 'infeasible').length} not found`,
   };
 }
 
@@ -122,11 +165,11 @@ function benchFilling(solver: Solver, count: number): Row[] {
     const general = fillByGeneralPacker(pieces, i + 1);
     return { elapsedMs: answer.elapsedMs, fill: areaMm2 / FLOOR_MM2, general, generalMs: performance.now() - start };
   });
-  const words = (fills: readonly number[]) => `${fills.filter((fill) => fill > 1 - 1e-9).length} of 10 placed completely, ${(10 * fills.reduce((sum, fill) => sum + fill, 0)).toFixed(1)} % of the floor on average`;
+  const filled = (fills: readonly number[]) => `${fills.filter((fill) => fill > 1 - 1e-9).length} of 10 placed completely, ${(10 * fills.reduce((sum, fill) => sum + fill, 0)).toFixed(1)} % of the floor on average`;
   const worse = cases.filter(({ fill, general }) => fill < general - 1e-9).length;
   return [
-    { ...timesOf(`fit, ${count} pieces that fill a bay completely`, cases.map(({ elapsedMs }) => elapsedMs)), note: `${words(cases.map(({ fill }) => fill))}; ${worse} of 10 less than the general packer` },
-    { ...timesOf(`  the same by a general packer (maximal rectangles, many starts)`, cases.map(({ generalMs }) => generalMs)), note: words(cases.map(({ general }) => general)) },
+    { ...timesOf(`fit, ${count} pieces that fill a bay completely`, cases.map(({ elapsedMs }) => elapsedMs)), note: `${filled(cases.map(({ fill }) => fill))}; ${worse} of 10 less than the general packer` },
+    { ...timesOf(`  the same by a general packer (maximal rectangles, many starts)`, cases.map(({ generalMs }) => generalMs)), note: filled(cases.map(({ general }) => general)) },
   ];
 }
 

@@ -21,6 +21,7 @@ import { zoneFaults } from '@test/zonesOracle';
 
 import { benchBench } from './benchBench';
 import { benchFits } from './benchFit';
+import { benchRoll } from './benchRoll';
 import { between, median, timesOf, type Row } from './benchRow';
 
 function aShopRequest(seed: number, size: { readonly needs: number; readonly offers: number; readonly shops: number }): ShopRequest {
@@ -161,17 +162,6 @@ function benchCut(solver: Solver, { kinds, timeLimitMs }: { readonly kinds: numb
   return { ...timesOf(`cut, ${kinds} lengths, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ status }) => status === 'optimal').length} of 20 at the rounded-up bound, at most ${Math.max(...over).toFixed(0)} boards above it; ${answers.flatMap(({ faults }) => faults).length} rules broken` };
 }
 
-function benchRoll({ pieces: count, timeLimitMs }: { readonly pieces: number; readonly timeLimitMs: number }): Row {
-  const answers = Array.from({ length: 10 }, (_, i) => {
-    const random = createRandom((i + 1) * 17 + count);
-    const request = { roll: { widthMm: 500, lengthMm: 5000, priceMinor: 900 }, seed: i, timeLimitMs, pieces: Array.from({ length: count }, (_, p) => ({ id: `p${p}`, widthMm: between(random, 60, 489), depthMm: between(random, 60, 559), qty: 1 })) };
-    const answer = planRoll(rollRequestSchema.parse(request), { clock: () => performance.now() });
-    return { ...answer, faults: rollFaults(request, answer) };
-  });
-  const gaps = answers.map(({ usedLengthMm, leastLengthMm }) => 100 * (usedLengthMm / leastLengthMm - 1));
-  return { ...timesOf(`roll, ${count} pieces, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `length mean ${(gaps.reduce((a, b) => a + b, 0) / gaps.length).toFixed(1)} %, at most ${Math.max(...gaps).toFixed(1)} % above the proven least; ${answers.filter(({ status }) => status === 'optimal').length} of 10 with the fewest rolls, proven; ${answers.flatMap(({ faults }) => faults).length} rules broken` };
-}
-
 /** Random requests of each kind, each answer gone through by the checker that shares no code with the engine. */
 function checkBuying(solver: Solver, kind: 'shop' | 'cut' | 'roll', count: number): Row {
   const clock = () => performance.now();
@@ -201,7 +191,7 @@ async function main(names: readonly string[]): Promise<void> {
   if (wants('zones')) rows.push(checkZones(solver, 1000));
   if (wants('moves')) rows.push(checkMoves(1000));
   if (wants('cut')) for (const [kinds, timeLimitMs] of [[25, 200], [25, 1000]] as const) rows.push(benchCut(solver, { kinds, timeLimitMs }));
-  if (wants('roll')) for (const pieces of [20, 60]) rows.push(benchRoll({ pieces, timeLimitMs: 1000 }));
+  if (wants('roll')) for (const pieces of [20, 60]) rows.push(...benchRoll(solver, { pieces, timeLimitMs: 1000 }));
   if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }), benchShop(solver, { needs: 100, offers: 1500, shops: 12 }));
   for (const kind of ['shop', 'cut', 'roll'] as const) if (wants(kind)) rows.push(checkBuying(solver, kind, 2000));
   process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);

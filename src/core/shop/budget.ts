@@ -8,6 +8,8 @@ import type { Purchase } from './records';
 export interface PricedLine {
   readonly needId: string;
   readonly lineMinor: number;
+  /** Of it, what gift cards have paid. */
+  readonly cardMinor: number;
 }
 
 /** Money of a room or of the whole home, in minor units. */
@@ -16,7 +18,7 @@ export interface BudgetSums {
   readonly shareMinor: number;
   /** What everything on the list comes to: bought, less what came back, and still to buy. */
   readonly plannedMinor: number;
-  /** What the client said yes to, gift cards and deliveries left aside. */
+  /** Of what is planned, what the client said yes to, deliveries left aside: what a gift card pays is in neither. */
   readonly approvedMinor: number;
   /** Paid at the tills, gift cards and all. */
   readonly boughtMinor: number;
@@ -33,23 +35,27 @@ export const needIdOf = ({ containerId, handNeedId, materialKey }: Pick<Purchase
 /** What each line comes to. A delivery belongs to no line. */
 export function priceLines(request: Pick<ShopRequest, 'needs' | 'offers'>, answer: Pick<ShopAnswer, 'buys'>, purchases: readonly Purchase[]): PricedLine[] {
   return request.needs.map(({ id }) => {
-    const paid = purchases.filter((purchase) => needIdOf(purchase) === id).reduce((sum, { paidMinor, refundMinor }) => sum + paidMinor - refundMinor, 0);
+    const own = purchases.filter((purchase) => needIdOf(purchase) === id);
+    const paid = own.reduce((sum, { paidMinor, refundMinor }) => sum + paidMinor - refundMinor, 0);
+    const cardMinor = own.reduce((sum, purchase) => sum + purchase.paidMinor - purchase.refundMinor - ownMinorOf(purchase), 0);
     const open = answer.buys.reduce((sum, { offerId, packs }) => {
       const offer = request.offers.find((candidate) => candidate.id === offerId);
       return offer && (offer.needId ?? offer.needIds?.[0]) === id ? sum + packs * offer.priceMinor : sum;
     }, 0);
-    return { needId: id, lineMinor: Math.max(0, paid + open) };
+    return { needId: id, lineMinor: Math.max(0, paid + open), cardMinor: Math.max(0, cardMinor) };
   });
 }
 
 /** Adds up a room: what its list comes to against its share. `openMinor` is what is still to be paid out of the budget. */
 export function sumRoom({ shareMinor, openMinor, lines, approvals, purchases }: { readonly shareMinor: number; readonly openMinor: number; readonly lines: readonly PricedLine[]; readonly approvals: readonly Approval[]; readonly purchases: readonly Purchase[] }): BudgetSums {
   const sum = (of: (purchase: Purchase) => number) => purchases.reduce((total, purchase) => total + of(purchase), 0);
-  const approvedMinor = lines.reduce((total, { needId, lineMinor }) => {
-    const state = approvalStateOf(approvals.find((approval) => approval.needId === needId), lineMinor);
-    return total + (state.is === 'approved' ? lineMinor : state.is === 'dearer' ? state.approvedMinor : 0);
-  }, 0);
   const plannedMinor = sum(ownMinorOf) + openMinor;
+  const agreedMinor = lines.reduce((total, { needId, lineMinor, cardMinor }) => {
+    const state = approvalStateOf(approvals.find((approval) => approval.needId === needId), lineMinor);
+    return total + Math.max(0, (state.is === 'approved' ? lineMinor : state.is === 'dearer' ? state.approvedMinor : 0) - cardMinor);
+  }, 0);
+  // A card that is still to pay belongs to no line.
+  const approvedMinor = Math.min(agreedMinor, plannedMinor);
   return { shareMinor, plannedMinor, approvedMinor, boughtMinor: sum(({ paidMinor }) => paidMinor), cardMinor: sum(({ cardMinor }) => cardMinor), returnedMinor: sum(({ refundMinor }) => refundMinor), leftMinor: shareMinor - plannedMinor };
 }
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { HALL, mm } from '@test/builders';
 import { createRandom } from '../shared';
 import { cutFullest, type CutProblem } from './cutPatterns';
-import { listMaterialNeeds, materialsSchema, type CutAnswer, type MaterialsInput, type RollAnswer } from '.';
+import { listMaterialNeeds, materialsSchema, toCutRequest, type CutAnswer, type MaterialsInput, type RollAnswer } from '.';
 
 const cutAnswer: CutAnswer = { status: 'optimal', objective: 0, bound: 0, elapsedMs: 1, costMinor: 0, reasons: [], patterns: [{ stockId: 'board-1', count: 2, pieces: [], wasteMm: 0 }, { stockId: 'board-1', count: 1, pieces: [], wasteMm: 0 }] };
 const rollAnswer: RollAnswer = { status: 'optimal', objective: 2, bound: 2, elapsedMs: 1, rolls: 2, usedLengthMm: 0, leastLengthMm: 0, placed: [], reasons: [] };
@@ -18,6 +18,15 @@ test('what has no shop stays off the list', () => expect(needs({})).toEqual([]))
 
 test('boards are counted over all patterns, rolls as planned, fixings where a pack has a price', () =>
   expect(needs({ buying: { boards: at('s'), roll: at('t', 'nice'), fixings: at('s') } })).toEqual([['boards-1', 3, 's', 'must', 1], ['roll', 2, 't', 'nice', 1], ['fixings-board', 4, 's', 'must', 10]]));
+
+test('a board stays the same need where one before it is taken away, and two cannot have one id', () => {
+  const [short, long] = materials({}).boards;
+  expect([short?.id, long?.id]).toEqual(['0', '1']);
+  const without = materials({ boards: long ? [long] : [], buying: { boards: at('s') } });
+  expect(toCutRequest(without).stock.map(({ id }) => id)).toEqual(['board-1']);
+  expect(listMaterialNeeds(without, { cut: cutAnswer, roll: undefined, labelTexts: [] }).map(({ key, name }) => [key, name])).toEqual([['boards-1', 'Long']]);
+  expect(materialsSchema.safeParse({ ...materials({}), boards: [short, { ...long, id: '0' }] }).error?.issues.map(({ path }) => path)).toEqual([['boards']]);
+});
 
 test('paint and tape need something to paint and to label', () => {
   const paint = { surfaces: [{ name: 'Back', width: mm(1000), height: mm(1000), qty: 1 }], coats: 1, squareMetresPerLitre: 10, canLitres: 1, priceMinor: 900, dryHours: 1, cureDays: 0 };

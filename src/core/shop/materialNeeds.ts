@@ -1,5 +1,5 @@
 import type { CutAnswer } from './cutModel';
-import { wallKinds, type Fixings, type LabelTape, type MaterialKind, type Materials, type Paint, type WallKind } from './materials';
+import { toStockId, wallKinds, type Fixings, type LabelTape, type MaterialKind, type Materials, type Paint, type WallKind } from './materials';
 import type { Priority } from './model';
 import type { RollAnswer } from './rollModel';
 
@@ -46,7 +46,7 @@ export function fixingNeedsOf({ rows }: Fixings): readonly { readonly wall: Wall
 
 /** Something that the room's materials call for, as it stands on the list. */
 export interface MaterialNeed {
-  /** What of the materials it is: `boards-0`, `roll`, `fixings-brick`. */
+  /** What of the materials it is: `boards-` and the board's id, `roll`, `fixings-brick`. */
   readonly key: string;
   readonly kind: MaterialKind;
   readonly name: string;
@@ -71,7 +71,7 @@ export function listMaterialNeeds(materials: Materials, worked: { readonly cut: 
   };
   const boardCount = (id: string) => (worked.cut?.patterns ?? []).reduce((sum, { stockId, count }) => sum + (stockId === id ? count : 0), 0);
   return [
-    ...boards.flatMap(({ name, priceMinor }, i) => needOf('boards', `boards-${i}`, { name, qty: boardCount(`board-${i}`), packSize: 1, priceMinor })),
+    ...boards.flatMap(({ id, name, priceMinor }) => needOf('boards', `boards-${id}`, { name, qty: boardCount(toStockId(id)), packSize: 1, priceMinor })),
     ...(roll ? needOf('roll', 'roll', { name: 'Shelf liner', qty: worked.roll?.rolls ?? 0, packSize: 1, priceMinor: roll.priceMinor }) : []),
     ...(paint ? needOf('paint', 'paint', { name: `Paint, ${paint.canLitres} l`, qty: paintNeedOf(paint).cans, packSize: 1, priceMinor: paint.priceMinor }) : []),
     ...(labels ? needOf('labels', 'labels', { name: 'Label tape', qty: tapeNeedOf(labels, worked.labelTexts).cassettes, packSize: 1, priceMinor: labels.priceMinor }) : []),

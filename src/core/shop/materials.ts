@@ -52,10 +52,15 @@ const buyingSchema = z.object({ shopId: shopIdSchema.nullable(), priority: prior
 const OFF_LIST = { shopId: null, priority: 'must' as const };
 const allBuyingSchema = z.object({ boards: buyingSchema.default(OFF_LIST), roll: buyingSchema.default(OFF_LIST), paint: buyingSchema.default(OFF_LIST), labels: buyingSchema.default(OFF_LIST), fixings: buyingSchema.default(OFF_LIST) });
 
+/** What there is of boards, each known by an id of its own, so that what was approved and bought stays with it; kept lists of before are known by their order. */
+const boardsSchema = z.array(z.object({ id: z.string().min(1).max(60).optional(), name, length: lengthSchema, priceMinor: priceMinorSchema, available: count.nullable() })).max(30)
+  .transform((boards) => boards.map((board, i) => ({ ...board, id: board.id ?? `${i}` })))
+  .refine((boards) => new Set(boards.map(({ id }) => id)).size === boards.length, 'Two boards have one id');
+
 /** Boards, liners, paint, labels and fixings of a room: what is bought, and what is made of it. Its id is the room's. */
 export const materialsSchema = z.object({
   id: roomIdSchema,
-  boards: z.array(z.object({ name, length: lengthSchema, priceMinor: priceMinorSchema, available: count.nullable() })).max(30),
+  boards: boardsSchema,
   /** What the saw takes away. */
   kerf: lengthSchema,
   /** The longest board that the car takes; null: any. */
@@ -72,14 +77,17 @@ export const materialsSchema = z.object({
 export type Materials = Readonly<z.infer<typeof materialsSchema>>;
 export type MaterialsInput = Readonly<z.input<typeof materialsSchema>>;
 
+/** Id of a board in the `cut` request. */
+export const toStockId = (boardId: string): string => `board-${boardId}`;
+
 /** So long each of the two is improved. */
 const MATERIALS_MS = 1500;
 
-/** Asks the `cut` engine; pieces and boards by their place in the lists. Boards that the car does not take are left out. */
+/** Asks the `cut` engine; boards by their ids, pieces by their place in the list. Boards that the car does not take are left out. */
 export function toCutRequest({ boards, kerf, carLength, cuts }: Materials): CutRequest {
   return cutRequestSchema.parse({
     kerfMm: kerf.mm, timeLimitMs: MATERIALS_MS,
-    stock: boards.flatMap(({ length, priceMinor, available }, i) => (carLength !== null && length.mm > carLength.mm ? [] : [{ id: `board-${i}`, lengthMm: length.mm, priceMinor, ...(available === null ? {} : { available }) }])),
+    stock: boards.flatMap(({ id, length, priceMinor, available }) => (carLength !== null && length.mm > carLength.mm ? [] : [{ id: toStockId(id), lengthMm: length.mm, priceMinor, ...(available === null ? {} : { available }) }])),
     pieces: cuts.map(({ length, qty }, i) => ({ id: `cut-${i}`, lengthMm: length.mm, qty })),
   });
 }

@@ -48,8 +48,17 @@ test('a yes covers the line up to what it came to; one from before prices were k
 
 test('rooms add up to the home, and of a dearer line only what was agreed is approved', () => {
   const purchases = [purchase('p1', { paidMinor: 1000, cardMinor: 300, refundMinor: 200, paidBy: 'us' }), purchase('p2', { paidMinor: 400, paidBy: 'the client' })];
-  const sums = sumRoom({ shareMinor: 2000, openMinor: 600, lines: [{ needId: 'a', lineMinor: 900 }, { needId: 'b', lineMinor: 400 }, { needId: 'c', lineMinor: 10 }], approvals: [approval('a', 500), approval('b', 400)], purchases });
+  const sums = sumRoom({ shareMinor: 2000, openMinor: 600, lines: [{ needId: 'a', lineMinor: 900, cardMinor: 0 }, { needId: 'b', lineMinor: 400, cardMinor: 0 }, { needId: 'c', lineMinor: 10, cardMinor: 0 }], approvals: [approval('a', 500), approval('b', 400)], purchases });
   expect(sums).toEqual({ shareMinor: 2000, plannedMinor: 1500, approvedMinor: 900, boughtMinor: 1400, cardMinor: 300, returnedMinor: 200, leftMinor: 500 });
   expect(sumRooms([sums, sums], 2500)).toEqual({ shareMinor: 2500, plannedMinor: 3000, approvedMinor: 1800, boughtMinor: 2800, cardMinor: 600, returnedMinor: 400, leftMinor: -500 });
   expect(sumPayers(purchases)).toEqual([{ paidBy: 'us', minor: 500 }, { paidBy: 'the client', minor: 400 }]);
 });
+
+test('what gift cards pay is neither planned nor approved, however the yes was given', () =>
+  fc.assert(fc.property(fc.array(fc.record({ paidMinor: fc.nat(2000), card: fc.nat(100), refund: fc.nat(100), agreed: fc.option(fc.nat(2500)) }), { maxLength: 5 }), fc.nat(500), (entries, openMinor) => {
+    const purchases = entries.map(({ paidMinor, card, refund }, i) => purchase(`p${i}`, { containerId: `c${i}` as Purchase['containerId'], paidMinor, cardMinor: Math.round((paidMinor * card) / 100), refundMinor: Math.round((paidMinor * refund) / 100) }));
+    const lines = priceLines({ needs: entries.map((_, i) => ({ id: `c${i}`, name: '', qty: 1, priority: 'must' as const, value: 1 })), offers: [] }, { buys: [] }, purchases);
+    const sums = sumRoom({ shareMinor: 0, openMinor, lines, approvals: entries.map(({ agreed }, i) => approval(`c${i}`, agreed)), purchases });
+    expect(sums.approvedMinor).toBeLessThanOrEqual(sums.plannedMinor);
+    if (entries.every(({ agreed }) => agreed === null)) expect(sums.approvedMinor).toBe(sums.plannedMinor - openMinor);
+  })));

@@ -52,7 +52,7 @@ export const purchaseSchema = z.object({
   /** What the list said; null: it was not on a list. */
   expectedMinor: priceMinorSchema.nullable().default(null),
   handNeedId: handNeedIdSchema.nullable().default(null),
-  /** Which of the room's materials it is: `paint`, `boards-0`; null: none. */
+  /** Which of the room's materials it is: `paint`, `boards-` and the board's id; null: none. */
   materialKey: z.string().min(1).max(60).nullable().default(null),
   /** On which receipt it stands; null: none is kept. */
   receiptId: receiptIdSchema.nullable().default(null),

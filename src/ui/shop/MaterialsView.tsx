@@ -9,8 +9,9 @@ import type { z } from 'zod';
 
 import type { Unit } from '@/core/look';
 import type { Currency, LengthUnit } from '@/core/shared';
-import { toCutRequest, toRollRequest, type Materials } from '@/core/shop';
+import { toCutRequest, toRollRequest, toStockId, type Materials } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
+import { createUuid } from '../createUuid';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
 import { CutPlan } from './CutPlan';
@@ -72,7 +73,7 @@ export function MaterialsView({ materials, units, measureUnit, currency, shops, 
                 <button type="button" className={remove} aria-label={`Take board ${i + 1} away`} onClick={() => boards.remove(i)}><X size={16} /></button>
               </div>
             ))}
-            <Button onClick={() => boards.append({ name: '', length: '', priceMinor: '', available: '' })}><Plus size={16} aria-hidden="true" /> A board</Button>
+            <Button onClick={() => boards.append({ boardId: createUuid(), name: '', length: '', priceMinor: '', available: '' })}><Plus size={16} aria-hidden="true" /> A board</Button>
             <div className="grid grid-cols-2 gap-1.5">
               <TextField label="The saw takes" isLength error={errors.kerf?.message} {...register('kerf')} />
               <TextField label="The car takes, at most" isLength placeholder="any length" error={errors.carLength?.message} {...register('carLength')} />
@@ -92,7 +93,7 @@ export function MaterialsView({ materials, units, measureUnit, currency, shops, 
           </fieldset>
         </div>
         <BuyingFields kind="boards" what="Boards" shops={shops} />
-        {run.cut && <CutPlan {...run.cut} boardNames={named('board', kept.boards)} pieceNames={named('cut', kept.cuts)} measureUnit={measureUnit} currency={currency} />}
+        {run.cut && <CutPlan {...run.cut} boardNames={Object.fromEntries(kept.boards.map((board) => [toStockId(board.id), board.name]))} pieceNames={Object.fromEntries(kept.cuts.map(({ name }, i) => [`cut-${i}`, name]))} measureUnit={measureUnit} currency={currency} />}
       </section>
       <section aria-label="Liners" className="panel p-4">
         <h2 className="text-[17px]">Liners from a roll</h2>
@@ -123,5 +124,3 @@ export function MaterialsView({ materials, units, measureUnit, currency, shops, 
     </FormProvider>
   );
 }
-
-const named = (prefix: string, list: readonly { readonly name: string }[]): Record<string, string> => Object.fromEntries(list.map(({ name }, i) => [`${prefix}-${i}`, name]));

@@ -19,7 +19,7 @@ const allOf = <T>(of: (kind: MaterialKind) => T) => Object.fromEntries(materialK
 
 /** Materials as they are typed. A roll without a width is no roll, paint without a surface is no paint, tape without a letter's height no tape. */
 export const materialsFormSchemaFor = (unit: LengthUnit) => z.object({
-  boards: z.array(z.object({ name, length: typedPositiveLength(unit), priceMinor: typedMoney, available })).max(30),
+  boards: z.array(z.object({ boardId: z.string(), name, length: typedPositiveLength(unit), priceMinor: typedMoney, available })).max(30),
   kerf: typedLength(unit), carLength: typedOptionalLength(unit),
   cuts: z.array(z.object({ name, length: typedPositiveLength(unit), qty })).max(100),
   rollWidth: typedOptionalLength(unit), rollLength: typedOptionalLength(unit), rollPrice: z.string(),
@@ -44,7 +44,7 @@ export const materialsFormSchemaFor = (unit: LengthUnit) => z.object({
   const rollMinor = typed.rollWidth ? money('rollPrice', typed.rollPrice) : 0;
   if (typed.letter && typed.cassette === null) need('cassette', 'Type how long the tape is');
   return {
-    boards, kerf, carLength, cuts,
+    boards: boards.map(({ boardId, ...board }) => ({ ...board, id: boardId })), kerf, carLength, cuts,
     roll: typed.rollWidth && typed.rollLength ? { width: typed.rollWidth, length: typed.rollLength, priceMinor: rollMinor } : null,
     paint: surfaces.length === 0 ? null : { surfaces, coats, squareMetresPerLitre, canLitres, dryHours, cureDays, priceMinor: money('canPrice', typed.canPrice) },
     labels: typed.letter && typed.cassette ? { letter: typed.letter, cassette: typed.cassette, priceMinor: money('cassettePrice', typed.cassettePrice), spareCount } : null,
@@ -58,7 +58,7 @@ export type MaterialsTyped = z.input<ReturnType<typeof materialsFormSchemaFor>>;
 const USUAL = { coats: '2', squareMetresPerLitre: '10', canLitres: '1', dryHours: '4', cureDays: '2', spareCount: '4', packSize: '20' } as const;
 
 export const toMaterialsTyped = ({ boards, kerf, carLength, cuts, roll, paint, labels, fixings, buying: bought }: Materials): MaterialsTyped => ({
-  boards: boards.map((board) => ({ name: board.name, length: board.length.text, priceMinor: formatMoneyInput(board.priceMinor), available: board.available === null ? '' : String(board.available) })),
+  boards: boards.map((board) => ({ boardId: board.id, name: board.name, length: board.length.text, priceMinor: formatMoneyInput(board.priceMinor), available: board.available === null ? '' : String(board.available) })),
   kerf: kerf.text, carLength: carLength?.text ?? '', cuts: cuts.map((cut) => ({ name: cut.name, length: cut.length.text, qty: String(cut.qty) })),
   rollWidth: roll?.width.text ?? '', rollLength: roll?.length.text ?? '', rollPrice: roll ? formatMoneyInput(roll.priceMinor) : '',
   surfaces: (paint?.surfaces ?? []).map((surface) => ({ name: surface.name, width: surface.width.text, height: surface.height.text, qty: String(surface.qty) })),

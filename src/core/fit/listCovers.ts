@@ -98,9 +98,9 @@ export class CoverList {
         if (!each) break;
         const { container } = each;
         const next = weighed + each.weight;
-        if (next > to + EPS) break;
         steps += 1;
         if ((steps > mostSteps || found.length > mostCovers) && !cut()) return false;
+        if (next > to + EPS) break;
         const last = counts[counts.length - 1];
         const isSame = last?.container === container;
         if (isSame && last.count >= (container.available ?? Infinity)) continue;

@@ -26,28 +26,6 @@ const requestArb = fc
   }));
 const priceOf = ({ priceMinor }: FitContainer): number => priceMinor;
 
-/** How often each container, in the order of the request. */
-const countsOf = (request: FitRequest, { parts }: Cover): string => request.containers.map((container) => parts.reduce((sum, part) => (part.container === container ? sum + part.count : sum), 0)).join(',');
-
-test('the covers of a group are all that hold it within the limit', () =>
-  fc.assert(fc.property(requestArb, fc.integer({ min: 5, max: 60 }), (asked, limit) => {
-    const request = { ...asked, bay: { ...asked.bay, pullOut: true } };
-    const [group] = request.groups;
-    const found = new CoverList(request, [], priceOf, () => true).of(group as FitGroup, { least: 0, limit })?.covers ?? [];
-    const expected: string[] = [];
-    const visit = (counts: readonly number[], litres: number, price: number): void => {
-      const next = request.containers[counts.length];
-      if (!next) {
-        const isNeeded = request.containers.every((container, i) => counts[i] === 0 || litres - container.innerLitres < (group?.litres ?? 0));
-        if (litres >= (group?.litres ?? 0) && isNeeded) expected.push(counts.join(','));
-        return;
-      }
-      for (let n = 0; price + n * next.priceMinor <= limit; n += 1) visit([...counts, n], litres + n * next.innerLitres, price + n * next.priceMinor);
-    };
-    visit([], 0, 0);
-    expect(found.map((cover) => countsOf(request, cover)).sort()).toEqual(expected.sort());
-  }), { numRuns: 60 }));
-
 const listArb = fc.array(fc.record({ worth: fc.integer({ min: 1, max: 30 }), share: fc.integer({ min: 0, max: 9 }) }), { minLength: 1, maxLength: 5 });
 
 test('the choices below a limit are all that keep the rows and hold nothing refuted, the cheapest first, and those of twins once', () =>

@@ -29,7 +29,7 @@ interface Step {
 const EPS = 1e-9;
 const ROUNDS = 80;
 /** With so many beginnings at once the search is given up. */
-const MOST_BEGUN = 400_000;
+const MOST_BEGUN = 150_000;
 
 interface Wish {
   /** Beginnings looked at, at most. */

@@ -34,6 +34,7 @@ const PROOF = { first: 6000, near: 14_000, usual: 6000, far: 1500 } as const;
 const NEAR = { very: 0.03, fairly: 0.1 } as const;
 /** So much less than when a proof began makes it worth beginning anew. */
 const STALE = 0.99;
+/** Where all that was listed is refuted, twice as much is listed, until it is so many times as much as at first. */
 const MOST_EFFORT = 16;
 /** Of the bound by a linear model, where covers are not listed: for the area, for the sizes, and until when. */
 const AREA = { share: 0.25, tighterShare: 0.12, until: 0.5, rounds: 4 } as const;
@@ -113,27 +114,24 @@ class FitRun {
     if (best.found || !isFree) this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
     let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
     // It also tells where no choice at all can do.
-    let isModelled = false;
-    const model = (): void => {
-      isModelled = true;
-      this.boundByModel();
-    };
-    if (!proof && !this.isDone()) model();
+    let isModelled = !proof && !this.isDone();
+    if (isModelled) this.boundByModel();
     while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
       if (best.found) best.lookAnew(this.looks);
       const isIdle = this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
-      if (!best.found) break;
-      if (this.isDone()) break;
-      if (isIdle && (!proof || (proof.isThrough && !(proof.isShort && this.effort < MOST_EFFORT)))) {
+      if (!best.found || this.isDone()) break;
+      // Much better than when the covers were listed: fewer of them come into question.
+      const isBetter = best.found.score[0] < (this.begunAt ?? Infinity) * STALE;
+      const isListed = proof ? proof.isShort && (isBetter || this.effort < MOST_EFFORT) : isBetter;
+      if (isIdle && !isListed && (!proof || proof.isThrough)) {
         if (isModelled) break;
-        model();
+        isModelled = true;
+        this.boundByModel();
         continue;
       }
+      if (proof && isListed && !isBetter) this.effort *= 2;
       const gap = best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1;
-      // Much better than when no covers could be listed: fewer of them come into question.
-      const isStale = !proof && (this.begunAt === undefined || best.found.score[0] < this.begunAt * STALE);
-      if (proof?.isShort && best.found.score[0] > (this.begunAt ?? 0) * STALE) this.effort = Math.min(MOST_EFFORT, this.effort * 2);
-      if (proof || isStale) proof = this.prove(proof?.isShort ? undefined : proof, gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far) ?? proof;
+      if (proof || isListed) proof = this.prove(isListed ? undefined : proof, gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far) ?? proof;
     }
   }
 

@@ -5,9 +5,9 @@ import { loadSolver } from '@/core/shared';
 
 /** Runs the fit engine away from the page, so that it never stops answering. */
 const fitWorker = {
-  /** Tells the first valid answer at once, and gives the bettered one. */
-  async plan(request: FitQuestion, onFirst: (answer: FitAnswer) => void): Promise<FitAnswer> {
-    return planFit(request, { solver: await loadSolver(), clock: () => performance.now(), onFirst });
+  /** Tells the first valid answer at once, and gives the bettered one, no worse than what is known. */
+  async plan(request: FitQuestion, known: readonly FitAnswer['placements'][], onFirst: (answer: FitAnswer) => void): Promise<FitAnswer> {
+    return planFit(request, { solver: await loadSolver(), clock: () => performance.now(), known, onFirst });
   },
   async shelf(question: ShelfQuestion): Promise<ReturnType<typeof proposeShelf>> {
     return proposeShelf(question, { solver: await loadSolver(), clock: () => performance.now() });

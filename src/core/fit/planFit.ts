@@ -10,6 +10,7 @@ import { FitProof } from './proveFit';
 import { searchPartial } from './searchPartial';
 import { PlaceSearch } from './searchPlaces';
 import { ContainerSelection, maxStackOf, type Chosen, type RelaxedFit } from './selectContainers';
+import { standKnown } from './standKnown';
 import { explainUnused, type FitQuestion } from './suitability';
 
 interface Means {
@@ -17,6 +18,8 @@ interface Means {
   readonly clock: Clock;
   /** Told the first valid answer, before it is bettered. */
   readonly onFirst?: (answer: FitAnswer) => void;
+  /** Where containers are known to stand, as in answers for other aims: the answer is no worse than any of them. One that breaks a rule is passed over. */
+  readonly known?: readonly FitAnswer['placements'][];
 }
 
 /** Where nothing stands, so much of the time is for searching; the rest is for the partial answer. */
@@ -53,7 +56,7 @@ const STAND = { tries: 12, steps: 150 } as const;
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic
  * unless `timeLimitMs` cuts it.
  */
-export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means): FitAnswer {
+export function planFit(request: FitQuestion, { solver, clock, onFirst, known = [] }: Means): FitAnswer {
   const startMs = clock();
   const passedMs = () => clock() - startMs;
   const finish = (found: FoundFit, bound: number): FitAnswer => {
@@ -64,7 +67,7 @@ export function planFit(request: FitQuestion, { solver, clock, onFirst }: Means)
     return { status: isOptimal ? 'optimal' : 'feasible', objective, bound: proven, elapsedMs: passedMs(), ...answer, unmet: [], reasons: [] };
   };
   if (request.groups.every(({ litres }) => litres <= 0)) return finish({ chosen: [], packing: { spots: [], blockingG: 0 }, score: [0, 0] }, 0);
-  const search = new FitRun(request, { solver, passedMs, onFirst: (found) => onFirst?.(finish(found, 0)) });
+  const search = new FitRun(request, { solver, passedMs, known, onFirst: (found) => onFirst?.(finish(found, 0)) });
   search.run();
   const { best, relaxed } = search;
   if (best.found) return finish(best.found, relaxed.bound);
@@ -98,7 +101,7 @@ class FitRun {
   private readonly floorRows: readonly FloorRow[];
   private readonly looks: number;
 
-  constructor(private readonly request: FitQuestion, private readonly means: { readonly solver: Solver; readonly passedMs: () => number; readonly onFirst: (found: FoundFit) => void }) {
+  constructor(private readonly request: FitQuestion, private readonly means: { readonly solver: Solver; readonly passedMs: () => number; readonly known: readonly FitAnswer['placements'][]; readonly onFirst: (found: FoundFit) => void }) {
     this.random = createRandom(request.seed);
     this.floorRows = floorRowsOf(request);
     this.covers = new GroupCovers(request, this.floorRows, this.random);
@@ -107,10 +110,14 @@ class FitRun {
   }
 
   run(): void {
-    const { best } = this;
+    const { best, request, covers } = this;
+    for (const placements of this.means.known) {
+      const found = standKnown(request, placements, covers);
+      if (found) best.take(found);
+    }
     best.findFirst();
     // Where nothing can be in the way, what is chosen by area alone often stands, and every bit of floor counts.
-    const isFree = this.request.bay.pullOut === true || this.covers.groups.length === 1;
+    const isFree = request.bay.pullOut === true || covers.groups.length === 1;
     if (best.found || !isFree) this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
     let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
     // It also tells where no choice at all can do.

@@ -16,8 +16,8 @@ class FitRunner {
   constructor(onBroken: () => void) {
     this.worker.onerror = onBroken;
   }
-  plan(request: FitQuestion, onFirst: (answer: FitAnswer) => void): Promise<FitAnswer> {
-    return this.remote.plan(request, proxy(onFirst));
+  plan(request: FitQuestion, known: readonly FitAnswer['placements'][], onFirst: (answer: FitAnswer) => void): Promise<FitAnswer> {
+    return this.remote.plan(request, known, proxy(onFirst));
   }
   close(): void {
     this.worker.terminate();
@@ -25,7 +25,7 @@ class FitRunner {
 }
 
 /**
- * Works all four answers out, one after the other, in a worker; of each the first one found is shown, then the best. A new
+ * Works all four answers out, one after the other, in a worker; of each the first one found is shown, then the best, which is no worse by its aim than those before it. A new
  * request, or stopping, ends what runs.
  */
 export function useFits(request: FitQuestion | undefined): { answers: FitAnswers; isRunning: boolean; problem: string; stop: () => void } {
@@ -37,14 +37,17 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
     let isOver = false;
     const runner = new FitRunner(() => setState((before) => ({ ...before, problem: 'The calculation could not start in this browser.' })));
     const run = async () => {
+      // What stands for one aim stands for the others too.
+      const known: FitAnswer['placements'][] = [];
       for (const prefer of fitAims) {
         const show = (answer: FitAnswer, doneCount: number) => {
           if (!isOver) setState((before) => ({ key, answers: before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer }, doneCount, problem: '', isStopped: false }));
         };
         const turn = fitAims.indexOf(prefer);
-        const answer = await runner.plan({ ...asked, prefer }, (first) => show(first, turn));
+        const answer = await runner.plan({ ...asked, prefer }, known, (first) => show(first, turn));
         if (isOver) return;
         show(answer, turn + 1);
+        if (answer.objective !== null) known.push(answer.placements);
       }
       runner.close();
     };

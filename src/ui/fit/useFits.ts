@@ -38,17 +38,21 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
     const runner = new FitRunner(() => setState((before) => ({ ...before, problem: 'The calculation could not start in this browser.' })));
     const run = async () => {
       // What stands for one aim stands for the others too.
-      const known: FitAnswer['placements'][] = [];
-      for (const prefer of fitAims) {
+      const known = new Map<FitAim, FitAnswer>();
+      const work = async (prefer: FitAim, turn: number): Promise<void> => {
         const show = (answer: FitAnswer, doneCount: number) => {
           if (!isOver) setState((before) => ({ key, answers: before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer }, doneCount, problem: '', isStopped: false }));
         };
-        const turn = fitAims.indexOf(prefer);
-        const answer = await runner.plan({ ...asked, prefer }, known, (first) => show(first, turn));
-        if (isOver) return;
+        const answer = await runner.plan({ ...asked, prefer }, [...known.values()].map(({ placements }) => placements), (first) => show(first, turn));
         show(answer, turn + 1);
-        if (answer.objective !== null) known.push(answer.placements);
-      }
+        if (answer.objective !== null) known.set(prefer, answer);
+      };
+      for (const [turn, prefer] of fitAims.entries()) if (!isOver) await work(prefer, turn);
+      if (isOver) return;
+      // Another aim may have come upon a cheaper one, or upon one at all.
+      const leastMinor = known.get('cost')?.costMinor ?? Infinity;
+      if ([...known.values()].some(({ costMinor }) => costMinor < leastMinor)) await work('cost', fitAims.length);
+      else setState((before) => ({ ...before, doneCount: TURNS }));
       runner.close();
     };
     run().catch((error: unknown) => {
@@ -68,7 +72,7 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
   const answers = isCurrent ? state.answers : {};
   return {
     answers,
-    isRunning: key !== undefined && !state.isStopped && state.problem === '' && (isCurrent ? state.doneCount : 0) < fitAims.length,
+    isRunning: key !== undefined && !state.isStopped && state.problem === '' && (isCurrent ? state.doneCount : 0) < TURNS,
     problem: state.problem,
     stop: () => {
       window.dispatchEvent(new Event(STOP_EVENT));
@@ -78,3 +82,5 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
 }
 
 const STOP_EVENT = 'tin-box-stop-fit';
+/** Each aim, and money once more. */
+const TURNS = fitAims.length + 1;

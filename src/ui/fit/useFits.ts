@@ -3,8 +3,9 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 
-import { fitAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
+import type { FitAim, FitAnswer, FitQuestion } from '@/core/fit';
 import type { FitWorker } from '@/workers/fit.worker';
+import { AIM_TURNS, workOutAims } from './workOutAims';
 
 export type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
 
@@ -37,22 +38,13 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
     let isOver = false;
     const runner = new FitRunner(() => setState((before) => ({ ...before, problem: 'The calculation could not start in this browser.' })));
     const run = async () => {
-      // What stands for one aim stands for the others too.
-      const known = new Map<FitAim, FitAnswer>();
-      const work = async (prefer: FitAim, turn: number): Promise<void> => {
-        const show = (answer: FitAnswer, doneCount: number) => {
-          if (!isOver) setState((before) => ({ key, answers: before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer }, doneCount, problem: '', isStopped: false }));
-        };
-        const answer = await runner.plan({ ...asked, prefer }, [...known.values()].map(({ placements }) => placements), (first) => show(first, turn));
-        show(answer, turn + 1);
-        if (answer.objective !== null) known.set(prefer, answer);
-      };
-      for (const [turn, prefer] of fitAims.entries()) if (!isOver) await work(prefer, turn);
+      const doneCount = await workOutAims({
+        plan: (prefer, known, onFirst) => runner.plan({ ...asked, prefer }, known, onFirst),
+        show: (prefer, answer, turns) => setState((before) => ({ key, answers: before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer }, doneCount: turns, problem: '', isStopped: false })),
+        isOver: () => isOver,
+      });
       if (isOver) return;
-      // Another aim may have come upon a cheaper one, or upon one at all.
-      const leastMinor = known.get('cost')?.costMinor ?? Infinity;
-      if ([...known.values()].some(({ costMinor }) => costMinor < leastMinor)) await work('cost', fitAims.length);
-      else setState((before) => ({ ...before, doneCount: TURNS }));
+      setState((before) => ({ ...before, doneCount }));
       runner.close();
     };
     run().catch((error: unknown) => {
@@ -72,7 +64,7 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
   const answers = isCurrent ? state.answers : {};
   return {
     answers,
-    isRunning: key !== undefined && !state.isStopped && state.problem === '' && (isCurrent ? state.doneCount : 0) < TURNS,
+    isRunning: key !== undefined && !state.isStopped && state.problem === '' && (isCurrent ? state.doneCount : 0) < AIM_TURNS,
     problem: state.problem,
     stop: () => {
       window.dispatchEvent(new Event(STOP_EVENT));
@@ -82,5 +74,3 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
 }
 
 const STOP_EVENT = 'tin-box-stop-fit';
-/** Each aim, and money once more. */
-const TURNS = fitAims.length + 1;

@@ -169,7 +169,7 @@ class FitRun {
   }
 
   /** Stands a choice if it would be better; whether it stands. */
-  private stand(chosen: readonly Chosen[]): boolean {
+  private stand(chosen: readonly Chosen[], effort: number): boolean {
     if (this.best.offer(chosen, STAND.tries)) return true;
     let hasStood = false;
     const partsOf = new Map(this.covers.groups.map((group) => [group, chosen.filter((part) => part.group === group)]));
@@ -177,7 +177,7 @@ class FitRun {
       hasStood = true;
       return this.best.take(found);
     };
-    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter, partsOf }, []).run(() => hasStood, STAND.steps);
+    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter, partsOf }, []).run(() => hasStood, STAND.steps * effort);
     return hasStood;
   }
 
@@ -190,7 +190,7 @@ class FitRun {
     const limit = best.found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
     if (!begun) this.begunAt = best.found?.score[0];
     const proof = begun ?? FitProof.begin(this.request, { limit, effort: this.effort }, {
-      solver, covers, floorRows, worth, leftMs, stand: (chosen) => this.stand(chosen),
+      solver, covers, floorRows, worth, leftMs, stand: (chosen, effort) => this.stand(chosen, effort),
       take: ({ chosen, packing }) => void best.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) }),
     });
     if (!proof) return undefined;

@@ -17,8 +17,8 @@ interface Means {
   readonly floorRows: readonly FloorRow[];
   readonly worth: (container: Chosen['container']) => number;
   readonly leftMs: () => number;
-  /** Tries to stand a choice; whether it does. */
-  readonly stand: (chosen: readonly Chosen[]) => boolean;
+  /** Tries to stand a choice, with so many times the usual effort; whether it does. */
+  readonly stand: (chosen: readonly Chosen[], effort: number) => boolean;
   /** Told of a choice and where it stands. */
   readonly take: (found: { readonly chosen: readonly Chosen[]; readonly packing: Packing }) => void;
 }
@@ -125,7 +125,7 @@ export class FitProof {
         this.effort *= EFFORT_GROWTH;
         continue;
       }
-      const verdict = this.decide(next.covers, THOROUGH_STEPS * this.effort);
+      const verdict = this.lookAgain(next);
       if (verdict === 'open') this.turn += 1;
       else this.settle(next, verdict);
     }
@@ -162,11 +162,18 @@ export class FitProof {
     let verdict = this.decide(covers, QUICK_STEPS);
     if (verdict !== 'open') return verdict;
     this.stepsLeft -= STAND_STEPS;
-    if (stand(chosen)) return 'stood';
+    if (stand(chosen, 1)) return 'stood';
     verdict = this.decide(covers, THOROUGH_STEPS);
     if (verdict !== 'open' || leftMs() <= 0) return verdict;
     this.stepsLeft -= STAND_STEPS;
     return isRefutedByLines(request, chosen, { solver, seed: request.seed, leftMs: leftMs() }) ? 'refuted' : 'open';
+  }
+
+  private lookAgain({ covers }: Choice): Verdict | 'stood' {
+    const verdict = this.decide(covers, THOROUGH_STEPS * this.effort);
+    if (verdict !== 'open' || !this.hasTime()) return verdict;
+    this.stepsLeft -= STAND_STEPS * this.effort;
+    return this.means.stand(covers.flatMap(({ parts }) => parts), this.effort) ? 'stood' : 'open';
   }
 
   /** Of covers that cannot stand together as few as still cannot. */

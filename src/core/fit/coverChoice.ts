@@ -271,4 +271,4 @@ export function climbPrices(start: Float64Array, rounds: number, limit: number, 
   return best;
 }
 /** Where no limit is known: so much above the bound. */
-const GUESS = 1.3;
+export const GUESS = 1.3;

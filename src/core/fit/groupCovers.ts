@@ -2,6 +2,7 @@ import type { Random } from '../shared';
 import { coverByOne, coverGroup, type Coverer } from './coverGroup';
 import type { FloorRow } from './floorRows';
 import type { FitContainer, FitGroup, FitRequest } from './model';
+import type { Filled } from './piles';
 import { maxStackOf, type Chosen } from './selectContainers';
 import { clearOf, findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
 
@@ -73,6 +74,12 @@ export class GroupCovers {
     return this.suited.get(group) ?? [];
   }
 
+  /** At the least weight, by litres alone: what the load of a container asks for more weighs more. Undefined where all of them do not hold enough. */
+  lightest(group: FitGroup, weight: (container: FitContainer) => number): { readonly parts: readonly Pick<Chosen, 'container' | 'count'>[]; readonly weight: number } | undefined {
+    const parts = coverGroup(group, this.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: weight(container) + 1e-6 })));
+    return parts && { parts, weight: parts.reduce((sum, { container, count }) => sum + weight(container) * count, 0) };
+  }
+
   /** With what is not `used` yet; undefined where that does not hold enough. */
   cover(group: FitGroup, used: ReadonlyMap<FitContainer, number>, { floorPrice, shake, among, isVaried, isForMoney = false, litres }: CoverWish): readonly Chosen[] | undefined {
     const left = isVaried ? this.random() * 0.7 : 0;
@@ -140,6 +147,16 @@ export function countUsed(chosen: readonly Chosen[]): Map<FitContainer, number> 
   const used = new Map<FitContainer, number>();
   for (const { container, count } of chosen) used.set(container, (used.get(container) ?? 0) + count);
   return used;
+}
+
+/** How many of each container hold each group. */
+export function gather(held: readonly Pick<Filled, 'container' | 'group'>[]): Chosen[] {
+  const counts = new Map<FitGroup, Map<FitContainer, number>>();
+  for (const { container, group } of held) {
+    const own = counts.get(group) ?? new Map<FitContainer, number>();
+    counts.set(group, own.set(container, (own.get(container) ?? 0) + 1));
+  }
+  return [...counts].flatMap(([group, own]) => [...own].map(([container, count]): Chosen => ({ group, container, count })));
 }
 
 /** Takes out pieces of one group that it does not need, the dearest first: rounded litres may have bought one too many. */

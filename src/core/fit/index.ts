@@ -5,6 +5,7 @@ export {
 } from './model';
 export { planFit } from './planFit';
 export { planFits, type PlacedFit } from './planFits';
+export { AIM_TURNS, workOutAims } from './workOutAims';
 export { proposeShelf, type ShelfProposal, type ShelfQuestion } from './proposeShelf';
 export { findFitFaults, type FitFault } from './findFitFaults';
 export { explainUnused, findBayFault, suits, type FitPin, type FitQuestion } from './suitability';

@@ -17,9 +17,8 @@ const MOST_SLOTS = 30;
  */
 export class NoGoods {
   private readonly partsOf = new Map<Cover, Part[]>();
-  /** Of each refuted set: how many covers it has, and the slots of those that are entered. */
+  /** How many covers each refuted set has. */
   private readonly sizes: number[] = [];
-  private readonly entered: number[][] = [];
   private readonly noEasier = new Map<Cover, readonly Cover[]>();
   private readonly singlesOf = new Map<Cover, readonly Single[]>();
   private readonly covers: readonly Cover[];
@@ -28,11 +27,10 @@ export class NoGoods {
     this.covers = [...new Set(coversOf.flat().map(asOne))].sort((a, b) => floorOf(b) - floorOf(a));
   }
 
-  /** These covers of different groups cannot stand together. To be told while none is entered. */
+  /** These covers of different groups cannot stand together. */
   add(core: readonly Cover[]): void {
     if (core.length > MOST_SLOTS) return;
     const refuted = this.sizes.push(core.length) - 1;
-    this.entered.push([]);
     const slots = new Map<Cover, number>();
     core.forEach((cover, i) => {
       for (const other of this.noEasierThan(asOne(cover))) slots.set(other, (slots.get(other) ?? 0) | (1 << i));
@@ -66,40 +64,33 @@ export class NoGoods {
     return found;
   }
 
-  /** Takes a cover to those that were entered, of other groups; whether they hold nothing that was refuted. To be left again either way, the last one first. */
-  enter(cover: Cover): boolean {
-    let isOpen = true;
-    for (const { refuted, slots } of this.partsOf.get(asOne(cover)) ?? []) {
-      const entered = this.entered[refuted];
-      const size = this.sizes[refuted] ?? 0;
-      if (!entered) continue;
-      entered.push(slots);
-      if (isOpen && entered.length >= size && fillsAll(entered, size)) isOpen = false;
-    }
-    return isOpen;
-  }
-  leave(cover: Cover): void {
-    for (const { refuted } of this.partsOf.get(asOne(cover)) ?? []) this.entered[refuted]?.pop();
-  }
-
   /** Whether the covers, one a group, hold something that was refuted. */
   hold(covers: readonly Cover[]): boolean {
-    const isOpen = covers.map((cover) => this.enter(cover)).every(Boolean);
-    for (const cover of [...covers].reverse()) this.leave(cover);
-    return !isOpen;
+    if (this.sizes.length === 0) return false;
+    const slotsOf = new Map<number, number[]>();
+    for (const cover of covers) {
+      for (const { refuted, slots } of this.partsOf.get(asOne(cover)) ?? []) {
+        const met = slotsOf.get(refuted);
+        if (met) met.push(slots);
+        else slotsOf.set(refuted, [slots]);
+        const size = this.sizes[refuted] ?? 0;
+        if ((met?.length ?? 1) >= size && fillsAll(met ?? [slots], size)) return true;
+      }
+    }
+    return false;
   }
 }
 
 /** Covers of groups of one kind are known by one of them. */
 const asOne = (cover: Cover): Cover => cover.twin ?? cover;
 
-/** Whether so many slots can each be given one of the entered that may have it, to each its own. */
-function fillsAll(entered: readonly number[], size: number, from = 0, taken = 0): boolean {
+/** Whether so many slots can each be given one of those met that may have it, to each its own. */
+function fillsAll(met: readonly number[], size: number, from = 0, taken = 0): boolean {
   if (taken === (1 << size) - 1) return true;
-  const slots = entered[from];
+  const slots = met[from];
   if (slots === undefined) return false;
-  for (let i = 0; i < size; i += 1) if ((slots & ~taken & (1 << i)) !== 0 && fillsAll(entered, size, from + 1, taken | (1 << i))) return true;
-  return entered.length - from > size - bits(taken) && fillsAll(entered, size, from + 1, taken);
+  for (let i = 0; i < size; i += 1) if ((slots & ~taken & (1 << i)) !== 0 && fillsAll(met, size, from + 1, taken | (1 << i))) return true;
+  return met.length - from > size - bits(taken) && fillsAll(met, size, from + 1, taken);
 }
 function bits(mask: number): number {
   let count = 0;

@@ -80,6 +80,14 @@ export function canStack(request: FitRequest, levels: readonly Filled[], top: Fi
   });
 }
 
+/** Whether these can stand one upon the other, bottom first. */
+export const isStack = (request: FitRequest, levels: readonly Filled[]): boolean =>
+  levels.every((level, i) => i === 0 || canStack(request, levels.slice(0, i), level));
+
+/** Whether each bears its content. */
+export const areBorne = (filled: readonly Filled[]): boolean =>
+  filled.every(({ container, massG }) => massG - (container.tareG ?? 0) <= (container.maxLoadG ?? Infinity) + 1e-9);
+
 /**
  * Every way to stack the chosen containers, each a list of piles; undefined where there are more than `most`. Of equal containers with
  * equal content one is as good as another.

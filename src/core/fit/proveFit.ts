@@ -1,6 +1,5 @@
 import type { Solver } from '../shared';
-import { coverGroup, type Coverer } from './coverGroup';
-import { climbPrices, CoverChoice, type Choice } from './coverChoice';
+import { climbPrices, CoverChoice, GUESS, type Choice } from './coverChoice';
 import { decideChoice, isRefutedByLines, type Verdict } from './decideChoice';
 import type { Packing } from './floor';
 import type { FloorRow } from './floorRows';
@@ -23,8 +22,6 @@ interface Means {
   readonly take: (found: { readonly chosen: readonly Chosen[]; readonly packing: Packing }) => void;
 }
 
-/** Where nothing that stands is known: so much above what the groups cost were there any room. */
-const GUESS = 1.3;
 /** With so many open choices it goes no further before some are settled. */
 const MOST_OPEN = 200;
 /** Steps of the search through places before a choice is tried to be stood, where it did not stand, and to find out which groups are to blame. */
@@ -64,10 +61,9 @@ export class FitProof {
     for (const { group, kind } of kinds) {
       if (leastOf.has(kind)) continue;
       // By litres alone it is nearly the least; the list up to it holds the least.
-      const parts = coverGroup(group, coverersOf(covers, group, weight));
-      const nearly = parts?.reduce((sum, { container, count }) => sum + weight(container) * count, 0) ?? 0;
-      const listed = parts && list.of(group, { least: nearly + 1e-6, limit: nearly + 1e-6 }, weight);
-      if (!listed) return undefined;
+      const nearly = covers.lightest(group, weight)?.weight;
+      const listed = nearly === undefined ? undefined : list.of(group, { least: nearly + 1e-6, limit: nearly + 1e-6 }, weight);
+      if (nearly === undefined || !listed) return undefined;
       // Where none of them bears the group, what does counts more.
       leastOf.set(kind, Math.min(nearly, ...listed.covers.map((cover) => weightOf(cover, weight))));
     }
@@ -75,12 +71,12 @@ export class FitProof {
     const most = limit ?? least * GUESS;
     const { coversOf, slack } = listAll(list, kinds.map(({ group, kind }) => ({ group, kind, least: leastOf.get(kind) ?? 0 })), most - least, weight) ?? {};
     if (!coversOf || slack === undefined || (slack <= 0 && most > least)) return undefined;
-    return new FitProof(request, means, { coversOf, prices, from: coversOf.some(({ length }) => length === 0) ? least + slack : least, below: least + slack, isWhole: slack === most - least && limit !== undefined, owedSteps: list.taken / LISTED_A_STEP });
+    return new FitProof(request, means, { coversOf, kinds: kinds.map(({ kind }) => kind), prices, from: coversOf.some(({ length }) => length === 0) ? least + slack : least, below: least + slack, isWhole: slack === most - least && limit !== undefined, owedSteps: list.taken / LISTED_A_STEP });
   }
 
   /** All that count less than `from` are refuted or open; no choice is listed that counts `below` or more. */
-  private constructor(private readonly request: FitQuestion, private readonly means: Means, private readonly at: { readonly coversOf: readonly (readonly Cover[])[]; readonly prices: Float64Array; from: number; below: number; owedSteps: number; readonly isWhole: boolean }) {
-    this.choice = new CoverChoice(at.coversOf.map((covers, g) => ({ kind: kindOf(request, means.covers.groups[g]), covers })), at.prices, at.below);
+  private constructor(private readonly request: FitQuestion, private readonly means: Means, private readonly at: { readonly coversOf: readonly (readonly Cover[])[]; readonly kinds: readonly string[]; readonly prices: Float64Array; from: number; below: number; owedSteps: number; readonly isWhole: boolean }) {
+    this.choice = new CoverChoice(at.coversOf.map((covers, g) => ({ kind: at.kinds[g] ?? '', covers })), at.prices, at.below);
     if (at.from < at.below) at.from = Math.min(at.below, Math.max(at.from, this.choice.reached - 1e-6));
     this.noGoods = new NoGoods(request, at.coversOf);
   }
@@ -218,7 +214,6 @@ function listAll(list: CoverList, wishes: readonly Wish[], wished: number, weigh
 type Weight = (container: FitContainer) => number;
 
 const weightOf = ({ parts }: Cover, weight: Weight): number => parts.reduce((sum, { container, count }) => sum + weight(container) * count, 0);
-const coverersOf = (covers: GroupCovers, group: FitGroup, weight: Weight): Coverer[] => covers.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: weight(container) + 1e-6 }));
 
 /** What the floor counts where it is scarce, by row, and what a container then counts with its floor: what is free does not go on for ever. */
 function priceFloor(kinds: readonly { readonly group: FitGroup; readonly kind: string }[], limit: number | undefined, { list, covers }: { readonly list: CoverList; readonly covers: GroupCovers }): { readonly prices: Float64Array; readonly weight: Weight } {
@@ -230,8 +225,9 @@ function priceFloor(kinds: readonly { readonly group: FitGroup; readonly kind: s
     let sum = 0;
     for (const { group, kind } of oneOfEach) {
       const count = kinds.filter((other) => other.kind === kind).length;
-      for (const part of coverGroup(group, coverersOf(covers, group, weight)) ?? []) {
-        sum += count * part.count * weight(part.container);
+      const lightest = covers.lightest(group, weight);
+      sum += count * (lightest?.weight ?? 0);
+      for (const part of lightest?.parts ?? []) {
         list.sharesOf(part.container).forEach((share, r) => { used[r] = (used[r] ?? 0) + count * part.count * share; });
       }
     }
@@ -247,7 +243,7 @@ const FLOOR_ROUNDS = 60;
 const LEAST_PRICE = 0.2;
 
 /** Groups of one kind want the same of their containers, and are as heavy. */
-function kindOf({ pins = [] }: FitQuestion, group: FitGroup | undefined): string {
-  const own = pins.filter(({ groupId }) => groupId === group?.id).map(({ containerId }) => containerId).sort();
+function kindOf({ pins = [] }: FitQuestion, group: FitGroup): string {
+  const own = pins.filter(({ groupId }) => groupId === group.id).map(({ containerId }) => containerId).sort();
   return JSON.stringify([{ ...group, id: '', name: '' }, own]);
 }

@@ -1,10 +1,9 @@
 import type { Random } from '../shared';
 import { scoreOf, type FoundFit } from './bestFit';
-import { coverGroup } from './coverGroup';
 import { Floor, type Corner, type Packing, type Place, type PlaceRule, type Spot } from './floor';
-import { countUsed, MOST_FLOOR_PRICE, type GroupCovers, type Suited } from './groupCovers';
+import { gather, MOST_FLOOR_PRICE, type GroupCovers, type Suited } from './groupCovers';
 import type { FitContainer, FitGroup } from './model';
-import { buildPiles, canStack, fillContainers, type Filled, type Pile } from './piles';
+import { areBorne, buildPiles, canStack, fillContainers, isStack, type Filled, type Pile } from './piles';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
@@ -66,7 +65,7 @@ export class PlaceSearch {
     const rates = [...means.covers.measures.keys()].map(({ priceMinor, innerLitres }) => priceMinor / innerLitres).sort((a, b) => a - b);
     this.litrePrice = rates[Math.floor(rates.length / 2)] ?? 0;
     this.leastMm = Math.min(...[...means.covers.measures.keys()].map(({ outer }) => Math.min(outer.width, outer.depth)));
-    this.leastCost = new Map(means.covers.groups.map((group) => [group, leastCostOf(group, means.covers)]));
+    this.leastCost = new Map(means.covers.groups.map((group) => [group, means.covers.lightest(group, ({ priceMinor }) => priceMinor)?.weight ?? 0]));
     const held = new Set(start.flatMap(({ pile }) => pile.levels.map(({ group }) => group)));
     const missing = new Set(means.covers.groups.filter((group) => !held.has(group)));
     this.isFinding = missing.size > 0;
@@ -176,24 +175,23 @@ export class PlaceSearch {
   /** A floor on which what is kept stands and the rest of a group finds other containers; undefined where they found no room. Counts in `used` what it took. */
   private renewPart(kept: readonly Spot[], group: FitGroup, wish: Wish): Floor | undefined {
     const { request, means: { random } } = this;
-    const counts = new Map<FitContainer, number>();
-    for (const { pile } of kept) for (const level of pile.levels) if (level.group === group) counts.set(pile.container, (counts.get(pile.container) ?? 0) + 1);
-    const standing = [...counts].map(([container, count]): Chosen => ({ container, group, count }));
-    const litres = group.litres - standing.reduce((sum, { container, count }) => sum + container.innerLitres * count, 0);
+    const standing = levelsOf(kept).filter((level) => level.group === group);
+    const litres = group.litres - standing.reduce((sum, { container }) => sum + container.innerLitres, 0);
     const bare = this.standAll(kept);
     if (!bare) return undefined;
     const { open, shut } = this.openFor(bare, group, wish);
     for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
       const more = litres <= 1e-9 ? [] : this.coverBy(group, open, shut, wish, litres);
       if (!more) continue;
-      const filled = fillContainers(together(standing, more));
-      if (filled.some(({ container, massG }) => massG - (container.tareG ?? 0) > (container.maxLoadG ?? Infinity) + 1e-9)) continue;
+      const coming = more.flatMap(({ container, count }) => Array.from({ length: count }, () => ({ container, group })));
       // The content is spread anew over what stands and what comes.
+      const filled = fillContainers(gather([...standing, ...coming]));
+      if (!areBorne(filled)) continue;
       const filledOf = new Map(filled.map((each) => [each.container, each]));
       const spots = bare.spots.map(({ pile, place }) => ({ pile: { container: pile.container, levels: pile.levels.map((level) => (level.group === group ? (filledOf.get(level.container) ?? level) : level)) }, place }));
-      if (!spots.every(({ pile }) => pile.levels.every((level, i) => i === 0 || canStack(request, pile.levels.slice(0, i), level)))) continue;
+      if (!spots.every(({ pile }) => isStack(request, pile.levels))) continue;
       const again = this.standAgain(spots);
-      const floor = again && this.addPiles(again, buildPiles(request, more.flatMap(({ container, count }) => Array.from({ length: count }, () => filledOf.get(container)).filter((each) => each !== undefined)), random() < 0.3 ? 1 : 12), shut);
+      const floor = again && this.addPiles(again, buildPiles(request, coming.flatMap(({ container }) => filledOf.get(container) ?? []), random() < 0.3 ? 1 : 12), shut);
       if (!floor) continue;
       countIn(wish.used, more);
       return floor;
@@ -309,12 +307,7 @@ export class PlaceSearch {
   private toLayout(floor: Floor, missing: ReadonlySet<FitGroup>): Layout {
     const { covers } = this.means;
     const { packing } = floor;
-    const counts = new Map<FitGroup, Map<FitContainer, number>>();
-    for (const { container, group } of packing.spots.flatMap(({ pile }): readonly Filled[] => pile.levels)) {
-      const own = counts.get(group) ?? new Map<FitContainer, number>();
-      counts.set(group, own.set(container, (own.get(container) ?? 0) + 1));
-    }
-    const chosen = [...counts].flatMap(([group, own]) => [...own].map(([container, count]): Chosen => ({ group, container, count })));
+    const chosen = gather(levelsOf(packing.spots));
     const [aim, costMinor] = scoreOf(this.request.prefer, chosen, packing.blockingG);
     const first = this.request.prefer === 'cost' || this.isFinding ? 0 : (this.request.prefer === 'easy' ? aim / 1000 : aim) * covers.usualMinor * AIM_WEIGHT;
     const waiting = [...missing].reduce((sum, group) => sum + this.waitingCost(group), 0);
@@ -333,14 +326,4 @@ function countIn(used: Map<FitContainer, number>, parts: readonly Chosen[]): voi
   for (const { container, count } of parts) used.set(container, (used.get(container) ?? 0) + count);
 }
 
-/** Of one group. */
-function together(some: readonly Chosen[], more: readonly Chosen[]): Chosen[] {
-  const [first] = [...some, ...more];
-  return first ? [...countUsed([...some, ...more])].map(([container, count]) => ({ container, group: first.group, count })) : [];
-}
-
-function leastCostOf(group: FitGroup, covers: GroupCovers): number {
-  // By litres alone; what the load of a container asks for more costs more.
-  const parts = coverGroup(group, covers.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: container.priceMinor })));
-  return parts?.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0) ?? 0;
-}
+const levelsOf = (spots: readonly Spot[]): Filled[] => spots.flatMap(({ pile }) => pile.levels);

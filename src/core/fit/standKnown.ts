@@ -1,8 +1,8 @@
 import { scoreOf, type FoundFit } from './bestFit';
 import { Floor } from './floor';
-import type { GroupCovers } from './groupCovers';
-import type { FitGroup, Placement } from './model';
-import { canStack, fillContainers, type Filled } from './piles';
+import { gather, type GroupCovers } from './groupCovers';
+import type { Placement } from './model';
+import { areBorne, fillContainers, isStack, type Filled } from './piles';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
@@ -12,8 +12,7 @@ export function standKnown(request: FitQuestion, placements: readonly Placement[
   if (!chosen || !covers.mayStand(chosen)) return undefined;
   const filled = fillContainers(chosen);
   const isHeld = covers.groups.every((group) => chosen.reduce((sum, part) => (part.group === group ? sum + part.container.innerLitres * part.count : sum), 0) >= group.litres - 1e-9);
-  const isBorne = filled.every(({ container, massG }) => massG - (container.tareG ?? 0) <= (container.maxLoadG ?? Infinity) + 1e-9);
-  if (!isHeld || !isBorne) return undefined;
+  if (!isHeld || !areBorne(filled)) return undefined;
   const filledOf = ({ containerId, groupId }: Placement): Filled | undefined => filled.find(({ container, group }) => container.id === containerId && group.id === groupId);
   const byFoot = new Map<string, Placement[]>();
   for (const placement of placements) {
@@ -26,7 +25,7 @@ export function standKnown(request: FitQuestion, placements: readonly Placement[
     const levels = stack.map(filledOf).filter((level) => level !== undefined);
     const container = levels[0]?.container;
     if (!lowest || !container || levels.length < stack.length || levels.some((level) => level.container !== container)) return undefined;
-    if (levels.length > (covers.measures.get(container)?.high ?? 1) || !levels.every((level, i) => i === 0 || canStack(request, levels.slice(0, i), level))) return undefined;
+    if (levels.length > (covers.measures.get(container)?.high ?? 1) || !isStack(request, levels)) return undefined;
     const { width, depth } = container.outer;
     const { x, y, turned } = lowest;
     if (!floor.standIfFree({ container, levels }, { x, y, width: turned ? depth : width, depth: turned ? width : depth, turned })) return undefined;
@@ -36,13 +35,10 @@ export function standKnown(request: FitQuestion, placements: readonly Placement[
 
 /** How many of each container hold each group; undefined where one does not suit its group. */
 function countPlaced(placements: readonly Placement[], covers: GroupCovers): readonly Chosen[] | undefined {
-  const counts = new Map<FitGroup, Map<Chosen['container'], number>>();
-  for (const { containerId, groupId } of placements) {
+  const held = placements.flatMap(({ containerId, groupId }) => {
     const group = covers.groups.find(({ id }) => id === groupId);
     const container = group && covers.suitedTo(group).find((suited) => suited.container.id === containerId)?.container;
-    if (!group || !container) return undefined;
-    const own = counts.get(group) ?? new Map<Chosen['container'], number>();
-    counts.set(group, own.set(container, (own.get(container) ?? 0) + 1));
-  }
-  return [...counts].flatMap(([group, own]) => [...own].map(([container, count]): Chosen => ({ group, container, count })));
+    return group && container ? [{ container, group }] : [];
+  });
+  return held.length < placements.length ? undefined : gather(held);
 }

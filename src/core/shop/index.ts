@@ -11,7 +11,7 @@ export { planCuts } from './planCuts';
 export { rollRequestSchema, type RollAnswer, type RollRequest, type RollRequestInput } from './rollModel';
 export { planRoll } from './planRoll';
 export {
-  materialKinds, materialsSchema, toCutRequest, toRollRequest, toStockId, wallKinds, wallKindSchema,
+  materialKinds, materialsSchema, toCutRequest, toPieceId, toRollRequest, toStockId, wallKinds, wallKindSchema,
   type Fixings, type LabelTape, type MaterialKind, type Materials, type MaterialsInput, type Paint, type WallKind,
 } from './materials';
 export { fixingNeedsOf, listMaterialNeeds, paintNeedOf, tapeNeedOf, toMaterialNeedId, type MaterialNeed, type PaintNeed } from './materialNeeds';

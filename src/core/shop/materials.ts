@@ -77,8 +77,9 @@ export const materialsSchema = z.object({
 export type Materials = Readonly<z.infer<typeof materialsSchema>>;
 export type MaterialsInput = Readonly<z.input<typeof materialsSchema>>;
 
-/** Id of a board in the `cut` request. */
+/** Ids of a board and of the i-th piece in the `cut` request. */
 export const toStockId = (boardId: string): string => `board-${boardId}`;
+export const toPieceId = (i: number): string => `cut-${i}`;
 
 /** So long each of the two is improved. */
 const MATERIALS_MS = 1500;
@@ -88,7 +89,7 @@ export function toCutRequest({ boards, kerf, carLength, cuts }: Materials): CutR
   return cutRequestSchema.parse({
     kerfMm: kerf.mm, timeLimitMs: MATERIALS_MS,
     stock: boards.flatMap(({ id, length, priceMinor, available }) => (carLength !== null && length.mm > carLength.mm ? [] : [{ id: toStockId(id), lengthMm: length.mm, priceMinor, ...(available === null ? {} : { available }) }])),
-    pieces: cuts.map(({ length, qty }, i) => ({ id: `cut-${i}`, lengthMm: length.mm, qty })),
+    pieces: cuts.map(({ length, qty }, i) => ({ id: toPieceId(i), lengthMm: length.mm, qty })),
   });
 }
 

@@ -3,9 +3,8 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 
-import type { FitAim, FitAnswer, FitQuestion } from '@/core/fit';
+import { AIM_TURNS, workOutAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
 import type { FitWorker } from '@/workers/fit.worker';
-import { AIM_TURNS, workOutAims } from './workOutAims';
 
 export type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
 

@@ -9,7 +9,7 @@ import type { z } from 'zod';
 
 import type { Unit } from '@/core/look';
 import type { Currency, LengthUnit } from '@/core/shared';
-import { toCutRequest, toRollRequest, toStockId, type Materials } from '@/core/shop';
+import { toCutRequest, toPieceId, toRollRequest, toStockId, type Materials } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { createUuid } from '../createUuid';
 import { Button } from '../primitives/Button';
@@ -93,7 +93,7 @@ export function MaterialsView({ materials, units, measureUnit, currency, shops, 
           </fieldset>
         </div>
         <BuyingFields kind="boards" what="Boards" shops={shops} />
-        {run.cut && <CutPlan {...run.cut} boardNames={Object.fromEntries(kept.boards.map((board) => [toStockId(board.id), board.name]))} pieceNames={Object.fromEntries(kept.cuts.map(({ name }, i) => [`cut-${i}`, name]))} measureUnit={measureUnit} currency={currency} />}
+        {run.cut && <CutPlan {...run.cut} boardNames={Object.fromEntries(kept.boards.map((board) => [toStockId(board.id), board.name]))} pieceNames={Object.fromEntries(kept.cuts.map(({ name }, i) => [toPieceId(i), name]))} measureUnit={measureUnit} currency={currency} />}
       </section>
       <section aria-label="Liners" className="panel p-4">
         <h2 className="text-[17px]">Liners from a roll</h2>

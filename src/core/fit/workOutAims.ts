@@ -1,4 +1,4 @@
-import { fitAims, type FitAim, type FitAnswer } from '@/core/fit';
+import { fitAims, type FitAim, type FitAnswer } from './model';
 
 interface AimMeans {
   /** Works one aim out, no worse than what is known to stand; tells the first answer before it is bettered. */

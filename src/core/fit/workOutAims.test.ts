@@ -1,4 +1,4 @@
-import type { FitAim, FitAnswer } from '@/core/fit';
+import type { FitAim, FitAnswer } from './model';
 import { AIM_TURNS, workOutAims } from './workOutAims';
 
 const answerOf = (containerId: string, costMinor: number, more: Partial<FitAnswer> = {}): FitAnswer => ({

@@ -16,7 +16,17 @@ const LAYERS = {
 };
 
 export default [
-  { ignores: ['.next/**', 'node_modules/**', 'data/**', 'demo-data/**', 'test-results/**', 'playwright-report/**', 'next-env.d.ts'] },
+  {
+    ignores: [
+      '.next/**',
+      'node_modules/**',
+      'data/**',
+      'demo-data/**',
+      'test-results/**',
+      'playwright-report/**',
+      'next-env.d.ts',
+    ],
+  },
   ...nextVitals,
   ...nextTypescript,
   prettier,
@@ -24,8 +34,14 @@ export default [
     rules: {
       'import/no-anonymous-default-export': 'off',
       '@typescript-eslint/no-explicit-any': 'error',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      'no-restricted-syntax': ['error', { selector: "ExportAllDeclaration", message: 'List the names one by one.' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportAllDeclaration', message: 'List the names one by one.' },
+      ],
     },
   },
   {
@@ -34,13 +50,23 @@ export default [
     settings: {
       'import/resolver': { typescript: { alwaysTryTypes: true } },
       'boundaries/elements': [
-        ...Object.keys(LAYERS).map((type) => ({ type, pattern: `src/${type}`, partialMatch: false })),
+        ...Object.keys(LAYERS).map((type) => ({
+          type,
+          pattern: `src/${type}`,
+          partialMatch: false,
+        })),
       ],
     },
     rules: {
       'boundaries/dependencies': [
         'error',
-        { default: 'disallow', policies: Object.entries(LAYERS).map(([type, allowed]) => ({ from: { element: { type } }, allow: allowed.map((to) => ({ to: { element: { type: to } } })) })) },
+        {
+          default: 'disallow',
+          policies: Object.entries(LAYERS).map(([type, allowed]) => ({
+            from: { element: { type } },
+            allow: allowed.map((to) => ({ to: { element: { type: to } } })),
+          })),
+        },
       ],
     },
   },
@@ -48,7 +74,28 @@ export default [
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-imports': ['error', { patterns: [{ group: ['react', 'react-*', 'next', 'next/*', 'knex', 'better-sqlite3', 'node:*', 'fs', 'path', '@/*'], message: 'Core imports Zod, the solver and itself.' }] }],
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              group: [
+                'react',
+                'react-*',
+                'next',
+                'next/*',
+                'knex',
+                'better-sqlite3',
+                'node:*',
+                'fs',
+                'path',
+                '@/*',
+              ],
+              message: 'Core imports Zod, the solver and itself.',
+            },
+          ],
+        },
+      ],
       'no-restricted-globals': ['error', 'process', 'window', 'document', 'fetch', 'localStorage'],
     },
   },

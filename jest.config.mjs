@@ -8,7 +8,11 @@ const ESM_PACKAGES = ['highs'];
 export default async () => {
   const config = await createConfig({
     testEnvironment: 'node',
-    testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}', '<rootDir>/tests/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+    testMatch: [
+      '<rootDir>/src/**/*.test.{ts,tsx}',
+      '<rootDir>/tests/**/*.test.ts',
+      '<rootDir>/scripts/**/*.test.ts',
+    ],
     moduleNameMapper: {
       '^@/(.*)$': '<rootDir>/src/$1',
       '^@test/(.*)$': '<rootDir>/tests/$1',
@@ -24,6 +28,9 @@ export default async () => {
   return {
     ...config,
     // next/jest puts its own pattern first; ours has to replace it, not follow it.
-    transformIgnorePatterns: [`/node_modules/(?!(${ESM_PACKAGES.join('|')})/)`, '^.+\\.module\\.(css|sass|scss)$'],
+    transformIgnorePatterns: [
+      `/node_modules/(?!(${ESM_PACKAGES.join('|')})/)`,
+      '^.+\\.module\\.(css|sass|scss)$',
+    ],
   };
 };

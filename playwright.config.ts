@@ -5,7 +5,9 @@ import { defineConfig } from '@playwright/test';
 
 const PORT = 4399;
 /** A folder of its own, made anew for each run; workers of one run share it through the environment. */
-const dataDir = (process.env.TINBOX_E2E_DATA ??= mkdtempSync(path.join(os.tmpdir(), 'tin-box-e2e-')));
+const dataDir = (process.env.TINBOX_E2E_DATA ??= mkdtempSync(
+  path.join(os.tmpdir(), 'tin-box-e2e-'),
+));
 
 export default defineConfig({
   testDir: 'e2e',
@@ -21,7 +23,15 @@ export default defineConfig({
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: process.env.TINBOX_CHROMIUM ?? '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
   webServer: {

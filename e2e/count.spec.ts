@@ -13,16 +13,31 @@ let gateway: ChildProcess | undefined;
 test.beforeAll(async () => {
   await server.start();
   insertHome(server.dataDir, ['hall', 'attic']);
-  gateway = spawn(process.execPath, ['--conditions=react-server', '--import', 'tsx', 'scripts/gateway.ts'], { env: { ...process.env, TINBOX_DATA: server.dataDir, TINBOX_PORT: '4394', TINBOX_LAN_PORT: String(LAN_PORT) }, stdio: 'ignore' });
+  gateway = spawn(
+    process.execPath,
+    ['--conditions=react-server', '--import', 'tsx', 'scripts/gateway.ts'],
+    {
+      env: {
+        ...process.env,
+        TINBOX_DATA: server.dataDir,
+        TINBOX_PORT: '4394',
+        TINBOX_LAN_PORT: String(LAN_PORT),
+      },
+      stdio: 'ignore',
+    },
+  );
 });
 test.afterAll(async () => {
   gateway?.kill('SIGKILL');
   await server.stop('SIGKILL');
   rmSync(server.dataDir, { recursive: true, force: true });
 });
-const goTo = (page: Page, path: string) => page.goto(`${server.address}/projects/home/rooms/${path}`);
+const goTo = (page: Page, path: string) =>
+  page.goto(`${server.address}/projects/home/rooms/${path}`);
 
-test('enough is counted over the home, the rule is changed, what is over leaves, and the second opinion knows', async ({ page }) => {
+test('enough is counted over the home, the rule is changed, what is over leaves, and the second opinion knows', async ({
+  page,
+}) => {
   await goTo(page, 'attic/sort');
   await decide(page, '3 bath towels', 'k');
   await allKept(page);
@@ -34,12 +49,18 @@ test('enough is counted over the home, the rule is changed, what is over leaves,
   await line(page).fill('bath towel');
   await page.keyboard.press('Enter');
   await page.keyboard.press('o');
-  await expect(page.getByRole('region', { name: 'Second opinion' })).toContainText('it would make 8, and 2 are enough');
-  await expect(page.getByRole('region', { name: 'Second opinion' })).toContainText('3 more in the room 2');
+  await expect(page.getByRole('region', { name: 'Second opinion' })).toContainText(
+    'it would make 8, and 2 are enough',
+  );
+  await expect(page.getByRole('region', { name: 'Second opinion' })).toContainText(
+    '3 more in the room 2',
+  );
   await allKept(page);
   await goTo(page, 'hall/sort/count');
   const enough = page.getByRole('region', { name: 'How many are enough' });
-  await expect(enough.getByRole('listitem').filter({ hasText: 'Bath towels' }).first()).toContainText('7 kept, 2 are enough, 5 over');
+  await expect(
+    enough.getByRole('listitem').filter({ hasText: 'Bath towels' }).first(),
+  ).toContainText('7 kept, 2 are enough, 5 over');
   await enough.getByLabel('guest places').fill('1');
   await enough.getByLabel('guest places').blur();
   await expect(enough).toContainText('7 kept, 4 are enough, 3 over');
@@ -49,14 +70,33 @@ test('enough is counted over the home, the rule is changed, what is over leaves,
   await expect(enough).toContainText('7 kept, 5 are enough, 2 over');
   await enough.getByRole('button', { name: 'Donate 2 bath towels, stained' }).click();
   await expect(enough).toContainText('5 kept, 5 are enough');
-  await expect(page.getByRole('region', { name: 'In several rooms' })).toContainText('5 bath towels in 2 rooms');
-  await expect(page.getByRole('region', { name: 'Lids to boxes' })).toContainText('Without a lid: 1 of 3 tubs 18 x 12');
-  await expect(page.getByRole('region', { name: 'Sets and pairs' })).toContainText('2 of 6, 4 missing');
+  await expect(page.getByRole('region', { name: 'In several rooms' })).toContainText(
+    '5 bath towels in 2 rooms',
+  );
+  await expect(page.getByRole('region', { name: 'Lids to boxes' })).toContainText(
+    'Without a lid: 1 of 3 tubs 18 x 12',
+  );
+  await expect(page.getByRole('region', { name: 'Sets and pairs' })).toContainText(
+    '2 of 6, 4 missing',
+  );
 });
 
-test('a drawer of forty packs takes some keys each; what is out leaves the right way, and the card can be printed', async ({ page }) => {
+test('a drawer of forty packs takes some keys each; what is out leaves the right way, and the card can be printed', async ({
+  page,
+}) => {
   await goTo(page, 'hall/sort/dates');
-  const packs = ['pap 1225', '0628', 'cum 3/28', 'asp 0125', 'saffron', ...Array.from({ length: 35 }, (_, i) => `${['ore', 'thy', 'mac', 'dil', 'cin'][i % 5]} ${String(1 + (i % 12)).padStart(2, '0')}28`)];
+  const packs = [
+    'pap 1225',
+    '0628',
+    'cum 3/28',
+    'asp 0125',
+    'saffron',
+    ...Array.from(
+      { length: 35 },
+      (_, i) =>
+        `${['ore', 'thy', 'mac', 'dil', 'cin'][i % 5]} ${String(1 + (i % 12)).padStart(2, '0')}28`,
+    ),
+  ];
   let keys = 0;
   const box = page.getByRole('textbox', { name: /beginning of its name/ });
   for (const pack of packs) {
@@ -67,23 +107,33 @@ test('a drawer of forty packs takes some keys each; what is out leaves the right
   }
   // At three keys a second, which is slow, all forty are done in two minutes.
   expect(keys / 3).toBeLessThan(120);
-  await expect(page.getByRole('region', { name: 'Just read' })).toContainText('40 packs, 2 out of date');
+  await expect(page.getByRole('region', { name: 'Just read' })).toContainText(
+    '40 packs, 2 out of date',
+  );
   await allKept(page);
   const card = page.getByRole('region', { name: 'Dates card' });
   await expect(card).not.toContainText('aspirin');
-  await expect(card.getByRole('listitem').filter({ hasText: 'oregano' }).first()).toContainText('use first');
+  await expect(card.getByRole('listitem').filter({ hasText: 'oregano' }).first()).toContainText(
+    'use first',
+  );
   await page.getByRole('button', { name: /before them/ }).click();
   await page.getByRole('button', { name: 'Take back saffron' }).click();
   await expect(page.getByRole('region', { name: 'Just read' })).toContainText('39 packs');
   await allKept(page);
-  const printed = await (await page.request.get(`${server.address}/api/projects/home/dates-card?room=hall`)).text();
+  const printed = await (
+    await page.request.get(`${server.address}/api/projects/home/dates-card?room=hall`)
+  ).text();
   expect(printed).toContain('paprika');
   expect(printed).not.toContain('saffron');
-  const csv = await (await page.request.get(`${server.address}/api/projects/home/csv?what=things`)).text();
+  const csv = await (
+    await page.request.get(`${server.address}/api/projects/home/csv?what=things`)
+  ).text();
   expect(csv).toMatch(/aspirin tablets,1,recycle,out of date,special disposal,.*2025-01-31/);
 });
 
-test('a thing’s picture stays with its decision, without its place; and a kind that was weighed weighs on the bench', async ({ page }) => {
+test('a thing’s picture stays with its decision, without its place; and a kind that was weighed weighs on the bench', async ({
+  page,
+}) => {
   await page.goto(`${server.address}/kinds`);
   await page.getByRole('searchbox').fill('umbrella');
   await page.getByRole('button', { name: 'Weigh some: umbrella' }).click();
@@ -94,7 +144,13 @@ test('a thing’s picture stays with its decision, without its place; and a kind
   await goTo(page, 'hall/sort');
   await line(page).fill('3 umbrellas');
   await expect(page.getByRole('region', { name: 'The thing in hand' })).toContainText('2.4 kg');
-  await page.getByLabel('Picture of the thing in hand').setInputFiles({ name: 'umbrella.jpg', mimeType: 'image/jpeg', buffer: await pictureWithPlace('#554433') });
+  await page
+    .getByLabel('Picture of the thing in hand')
+    .setInputFiles({
+      name: 'umbrella.jpg',
+      mimeType: 'image/jpeg',
+      buffer: await pictureWithPlace('#554433'),
+    });
   await expect(page.getByText('Picture taken')).toBeVisible();
   await line(page).press('Enter');
   await page.keyboard.press('k');
@@ -103,18 +159,34 @@ test('a thing’s picture stays with its decision, without its place; and a kind
   await page.getByRole('button', { name: /3 umbrellas/ }).click();
   const picture = page.getByRole('img', { name: 'Picture of umbrellas' });
   await expect(picture).toBeVisible();
-  expect(await picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
-  const bytes = await (await page.request.get(`${server.address}${await picture.getAttribute('src')}`)).body();
+  expect(await picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(
+    0,
+  );
+  const bytes = await (
+    await page.request.get(`${server.address}${await picture.getAttribute('src')}`)
+  ).body();
   expect(bytes.includes(Buffer.from('Exif'))).toBe(false);
 });
 
-test('a phone joins by the code from the desk, decides under its name, and is put out again', async ({ page, browser }) => {
+test('a phone joins by the code from the desk, decides under its name, and is put out again', async ({
+  page,
+  browser,
+}) => {
   await page.goto(`${server.address}/devices`);
   await page.getByRole('button', { name: 'Make a code' }).click();
   const code = (await page.getByText(/^[A-Z0-9]{4} [A-Z0-9]{4}$/).textContent()) ?? '';
   // The network's address where there is one: there a browser gives a page less than on the machine itself.
-  const outside = Object.values(os.networkInterfaces()).flatMap((list) => list ?? []).find(({ family, internal }) => family === 'IPv4' && !internal)?.address ?? '127.0.0.1';
-  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })).newPage();
+  const outside =
+    Object.values(os.networkInterfaces())
+      .flatMap((list) => list ?? [])
+      .find(({ family, internal }) => family === 'IPv4' && !internal)?.address ?? '127.0.0.1';
+  const phone = await (
+    await browser.newContext({
+      viewport: { width: 390, height: 844 },
+      hasTouch: true,
+      isMobile: true,
+    })
+  ).newPage();
   await phone.goto(`http://${outside}:${LAN_PORT}/projects/home/rooms/hall/sort`);
   await expect(phone.getByRole('heading', { name: 'Join this Tin Box' })).toBeVisible();
   await phone.goto(`http://${outside}:${LAN_PORT}/pair#${code.replace(' ', '')}`);
@@ -126,7 +198,13 @@ test('a phone joins by the code from the desk, decides under its name, and is pu
   await phone.getByRole('button', { name: /^Keep:/ }).tap();
   await allKept(phone);
   const db = new Database(`${server.dataDir}/tinbox.sqlite`, { readonly: true });
-  expect(db.prepare("SELECT json_extract(event_json, '$.device') AS device FROM decision_events ORDER BY seq DESC LIMIT 1").get()).toEqual({ device: 'Phone of Nora' });
+  expect(
+    db
+      .prepare(
+        "SELECT json_extract(event_json, '$.device') AS device FROM decision_events ORDER BY seq DESC LIMIT 1",
+      )
+      .get(),
+  ).toEqual({ device: 'Phone of Nora' });
   db.close();
   await phone.goto(`http://${outside}:${LAN_PORT}/devices`);
   await phone.getByRole('button', { name: 'Make a code' }).tap();

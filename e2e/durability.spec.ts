@@ -6,10 +6,27 @@ import Database from 'better-sqlite3';
 import { createOwnServer, insertHome } from './ownServer';
 
 const server = createOwnServer(4398);
-const HEADERS = { 'content-type': 'application/json', origin: server.address, 'sec-fetch-site': 'same-origin' };
+const HEADERS = {
+  'content-type': 'application/json',
+  origin: server.address,
+  'sec-fetch-site': 'same-origin',
+};
 
 const decision = (i: number) => ({
-  kind: 'decided', id: `d${i}`, thingId: `t${i}`, decidedAt: '2026-11-06T10:42:00.000Z', device: 'desk', roomId: 'hall', name: `thing ${i}`, count: 1, verdict: 'keep', reasons: [], groupId: null, to: '', litres: 1, massG: 100,
+  kind: 'decided',
+  id: `d${i}`,
+  thingId: `t${i}`,
+  decidedAt: '2026-11-06T10:42:00.000Z',
+  device: 'desk',
+  roomId: 'hall',
+  name: `thing ${i}`,
+  count: 1,
+  verdict: 'keep',
+  reasons: [],
+  groupId: null,
+  to: '',
+  litres: 1,
+  massG: 100,
 });
 
 /** So often the server is killed, each time amid a burst of so many decisions, sent in batches with several on the way at once. */
@@ -23,7 +40,12 @@ test('decisions that were acknowledged are there after the server was killed ami
   const acknowledged = new Set<number>();
   let next = 0;
   let unanswered: number[] = [];
-  const post = (ids: readonly number[]) => fetch(`${server.address}/api/projects/home/decisions`, { method: 'POST', headers: HEADERS, body: JSON.stringify({ events: ids.map(decision) }) }).catch(() => undefined);
+  const post = (ids: readonly number[]) =>
+    fetch(`${server.address}/api/projects/home/decisions`, {
+      method: 'POST',
+      headers: HEADERS,
+      body: JSON.stringify({ events: ids.map(decision) }),
+    }).catch(() => undefined);
   try {
     for (let round = 0; round < KILLS; round += 1) {
       const running = await server.start();
@@ -38,7 +60,8 @@ test('decisions that were acknowledged are there after the server was killed ami
       const sender = async () => {
         // Goes on sending until the server is gone.
         for (;;) {
-          const ids = waiting.shift() ?? Array.from({ length: Math.min(BATCH, end - next) }, () => next++);
+          const ids =
+            waiting.shift() ?? Array.from({ length: Math.min(BATCH, end - next) }, () => next++);
           if (ids.length === 0) return;
           const response = await post(ids);
           if (response?.status !== 200) {
@@ -57,8 +80,11 @@ test('decisions that were acknowledged are there after the server was killed ami
       await server.stop('SIGKILL');
     }
     const db = new Database(path.join(server.dataDir, 'tinbox.sqlite'), { readonly: true });
-    const ids = (db.prepare('SELECT id FROM decision_events').all() as { id: string }[]).map(({ id }) => id);
-    const things = (db.prepare('SELECT count(*) AS count FROM things').get() as { count: number }).count;
+    const ids = (db.prepare('SELECT id FROM decision_events').all() as { id: string }[]).map(
+      ({ id }) => id,
+    );
+    const things = (db.prepare('SELECT count(*) AS count FROM things').get() as { count: number })
+      .count;
     db.close();
     const kept = new Set(ids);
     expect(acknowledged.size).toBeGreaterThanOrEqual(KILLS * BATCH);

@@ -5,11 +5,16 @@ import { expect, test, type Page } from '@playwright/test';
 import Database from 'better-sqlite3';
 
 import { createStall, type Stall } from '../src/standins/shopService/stall';
-import { startShopService, type RunningShopService } from '../src/standins/shopService/startShopService';
+import {
+  startShopService,
+  type RunningShopService,
+} from '../src/standins/shopService/startShopService';
 import { createOwnServer, insertHome } from './ownServer';
 
 const SERVICE_PORT = 4392;
-const server = createOwnServer(4395, { TINBOX_SHOP_SERVICE: `http://127.0.0.1:${SERVICE_PORT}/offers` });
+const server = createOwnServer(4395, {
+  TINBOX_SHOP_SERVICE: `http://127.0.0.1:${SERVICE_PORT}/offers`,
+});
 const onData = <T>(work: (db: Database.Database) => T): T => {
   const db = new Database(path.join(server.dataDir, 'tinbox.sqlite'));
   try {
@@ -21,8 +26,11 @@ const onData = <T>(work: (db: Database.Database) => T): T => {
 const room = '/projects/home/rooms/hall';
 const PRICE_LIST = [
   'name,kind,of,width,depth,height,litres,traits,shop,pack,price,aisle',
-  'Fern bin,bin,plastic,20 cm,30 cm,15 cm,7,,Corner Store,1,4.00,7', 'Fern bin,bin,plastic,20 cm,30 cm,15 cm,7,,Posted Goods,2,6.00,',
-  'Moss box,box,plastic,25 cm,33 cm,18 cm,12,lid; stacks,Corner Store,1,9.00,2', 'Wide tub,tub,plastic,40 cm,30 cm,20 cm,18,,Corner Store,1,11.00,12', '',
+  'Fern bin,bin,plastic,20 cm,30 cm,15 cm,7,,Corner Store,1,4.00,7',
+  'Fern bin,bin,plastic,20 cm,30 cm,15 cm,7,,Posted Goods,2,6.00,',
+  'Moss box,box,plastic,25 cm,33 cm,18 cm,12,lid; stacks,Corner Store,1,9.00,2',
+  'Wide tub,tub,plastic,40 cm,30 cm,20 cm,18,,Corner Store,1,11.00,12',
+  '',
 ].join('\r\n');
 
 let page: Page;
@@ -34,7 +42,9 @@ test.beforeAll(async ({ browser }) => {
   insertHome(server.dataDir, ['hall']);
   onData((db) => {
     db.prepare("UPDATE rooms SET budget_minor = 3000 WHERE id = 'hall'").run();
-    db.prepare("INSERT INTO groups (id, project_id, room_id, name, bay_id, stands_bay_id, uncounted_litres, lid, see, front, loose, position) VALUES ('hats', 'home', 'hall', 'Hats', 'bay-hall', 'bay-hall', 13, 'any', 'any', 0, 0, 0)").run();
+    db.prepare(
+      "INSERT INTO groups (id, project_id, room_id, name, bay_id, stands_bay_id, uncounted_litres, lid, see, front, loose, position) VALUES ('hats', 'home', 'hall', 'Hats', 'bay-hall', 'bay-hall', 13, 'any', 'any', 0, 0, 0)",
+    ).run();
   });
   page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
 });
@@ -47,32 +57,48 @@ test.afterAll(async () => {
 
 test('a price list comes in as CSV, faults by line and column first', async () => {
   await page.goto(`${server.address}/containers`);
-  const read = (text: string) => page.getByLabel('Read a price list, CSV').setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const read = (text: string) =>
+    page
+      .getByLabel('Read a price list, CSV')
+      .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await read('name,width,depth,height\nCrate,wide,20,20\n');
   await expect(page.getByText('line 2, width: “wide”')).toBeVisible();
   await read(PRICE_LIST);
   await expect(page.getByText('3 containers kept, 0 replaced.')).toBeVisible();
-  await expect(page.getByRole('row', { name: /Fern bin/ })).toContainText('£6.00 for 2 at Posted Goods');
+  await expect(page.getByRole('row', { name: /Fern bin/ })).toContainText(
+    '£6.00 for 2 at Posted Goods',
+  );
   await page.getByLabel('Find', { exact: true }).fill('plastic');
   await page.getByLabel('Width of the space').fill('26 cm');
   await page.getByLabel('Height', { exact: true }).fill('16 cm');
   await expect(page.getByText('1 container of 3')).toBeVisible();
   await page.getByRole('button', { name: 'Add a container' }).click();
-  await page.getByLabel('In one line').fill('Pin pot 6 x 5 x 4 cm, lid, 6 for 54.00 at Corner Store');
+  await page
+    .getByLabel('In one line')
+    .fill('Pin pot 6 x 5 x 4 cm, lid, 6 for 54.00 at Corner Store');
   await page.getByLabel('In one line').press('Enter');
   await expect(page.getByText('2 containers of 4')).toBeVisible();
   await page.getByLabel('Find', { exact: true }).fill('pin lid');
-  await expect(page.getByRole('row', { name: /Pin pot/ })).toContainText('£54.00 for 6 at Corner Store');
+  await expect(page.getByRole('row', { name: /Pin pot/ })).toContainText(
+    '£54.00 for 6 at Corner Store',
+  );
 });
 
 test('fit: one is not wanted, one is wanted; each time all four ways are worked out again', async () => {
   await page.goto(`${server.address}${room}/fit`);
   const least = page.getByRole('radio', { name: /Least money/ });
   await expect(least).toContainText('2 × Fern bin', { timeout: 30_000 });
-  const pick = () => page.getByRole('group', { name: 'From the front, to scale' }).getByRole('button').first().click();
+  const pick = () =>
+    page
+      .getByRole('group', { name: 'From the front, to scale' })
+      .getByRole('button')
+      .first()
+      .click();
   await pick();
   await page.getByRole('button', { name: 'Not in this place' }).click();
-  await expect(page.getByRole('region', { name: 'Wanted here' })).toContainText('not here: Fern bin');
+  await expect(page.getByRole('region', { name: 'Wanted here' })).toContainText(
+    'not here: Fern bin',
+  );
   await expect(least).toContainText('Wide tub', { timeout: 30_000 });
   await page.getByRole('button', { name: 'Let go: not here: Fern bin' }).click();
   await expect(least).toContainText('2 × Fern bin', { timeout: 30_000 });
@@ -88,38 +114,59 @@ test('fit: one is not wanted, one is wanted; each time all four ways are worked 
 test('the mock-up is ticked; a size that differs works the fit out anew', async () => {
   await page.getByRole('link', { name: 'Try it in the empty place' }).click();
   await expect(page.getByRole('img', { name: 'From above, at a fifth of its size' })).toBeVisible();
-  for (const trial of ['goes in', 'comes out', 'door shuts']) await page.getByRole('button', { name: `1: ${trial}` }).click();
+  for (const trial of ['goes in', 'comes out', 'door shuts'])
+    await page.getByRole('button', { name: `1: ${trial}` }).click();
   await expect(page.getByText('1 of 2 tried and good')).toBeVisible();
   await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
   await page.getByLabel('Really high').fill('15.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Shelf: it still goes in as drawn.' })).toBeVisible();
+  await expect(
+    page.getByRole('status').filter({ hasText: 'Shelf: it still goes in as drawn.' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
   // Two bins 2 mm apart, each 4 mm wider than its label says.
   await page.getByLabel('Really wide').fill('20.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Shelf: worked out anew, at the same cost.' })).toBeVisible();
+  await expect(
+    page.getByRole('status').filter({ hasText: 'Shelf: worked out anew, at the same cost.' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: /Undo corrected the size of Fern bin/ }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Fern bin' })).toHaveCount(2);
 });
 
 test('shop: the service goes down in between, prices stay; what is sold out gets a substitute', async () => {
-  const goods = onData((db) => db.prepare<[], { id: string; packSize: number; priceMinor: number }>("SELECT o.id, o.pack_size AS packSize, o.price_minor AS priceMinor FROM offers o JOIN shops s ON s.id = o.shop_id").all());
-  stall = createStall(goods.map((good) => ({ ...good, name: good.id, aisle: '' })), () => 0.5);
+  const goods = onData((db) =>
+    db
+      .prepare<[], { id: string; packSize: number; priceMinor: number }>(
+        'SELECT o.id, o.pack_size AS packSize, o.price_minor AS priceMinor FROM offers o JOIN shops s ON s.id = o.shop_id',
+      )
+      .all(),
+  );
+  stall = createStall(
+    goods.map((good) => ({ ...good, name: good.id, aisle: '' })),
+    () => 0.5,
+  );
   service = await startShopService({ port: SERVICE_PORT, stall, name: 'Posted Goods' });
   await page.goto(`${server.address}${room}/shop`);
   await expect(page.getByRole('region', { name: 'Posted Goods' })).toContainText('£6.00');
   const ask = page.getByRole('button', { name: 'Ask for prices and stock' });
   await ask.click();
-  await expect(page.getByText('Posted Goods: no price changed, everything in stock.')).toBeVisible();
+  await expect(
+    page.getByText('Posted Goods: no price changed, everything in stock.'),
+  ).toBeVisible();
   stall.setMood('down');
   await ask.click();
-  await expect(page.getByText('The shop does not answer. Prices stay as they were last read.')).toBeVisible();
+  await expect(
+    page.getByText('The shop does not answer. Prices stay as they were last read.'),
+  ).toBeVisible();
   await expect(page.getByRole('region', { name: 'Posted Goods' })).toContainText('£6.00');
   stall.setMood('well');
-  for (const { id } of goods.filter(({ priceMinor }) => priceMinor === 600 || priceMinor === 400)) stall.sellOut(id);
+  for (const { id } of goods.filter(({ priceMinor }) => priceMinor === 600 || priceMinor === 400))
+    stall.sellOut(id);
   await ask.click();
-  await expect(page.getByRole('region', { name: 'Sold out' })).toContainText('Fern bin cannot be had in the number that is wanted.');
+  await expect(page.getByRole('region', { name: 'Sold out' })).toContainText(
+    'Fern bin cannot be had in the number that is wanted.',
+  );
   await page.getByRole('button', { name: 'Take it instead' }).click();
   await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('Wide tub');
 });
@@ -134,7 +181,9 @@ test('things by hand and a card are in the same plan; the budget is never passed
   await page.getByLabel('Good at').selectOption({ label: 'Corner Store' });
   await page.getByLabel('With', { exact: true }).fill('6');
   await page.getByRole('button', { name: 'Add the card' }).click();
-  await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('gift card with £6.00 counted');
+  await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText(
+    'gift card with £6.00 counted',
+  );
   await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('£10.00');
   onData((db) => db.prepare("UPDATE rooms SET budget_minor = 700 WHERE id = 'hall'").run());
   await page.reload();
@@ -149,7 +198,10 @@ test('bought on the phone with one thumb, at another price, approved, and brough
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByLabel('Client approves Wide tub').check();
   await page.getByLabel('Who pays').fill('Nora');
-  const line = page.getByRole('listitem').filter({ hasText: 'aisle' }).filter({ hasText: 'Wide tub' });
+  const line = page
+    .getByRole('listitem')
+    .filter({ hasText: 'aisle' })
+    .filter({ hasText: 'Wide tub' });
   await line.getByText('the till said otherwise').click();
   await line.getByLabel('Paid for Wide tub').fill('11.60');
   await line.getByRole('button', { name: 'Bought' }).click();
@@ -176,24 +228,47 @@ test('materials reach the list, receipts are kept with their picture and read as
   await page.getByRole('button', { name: 'Keep, and work the plans out' }).click();
   await expect(page.getByText('2 fixings in brick or concrete.')).toBeVisible();
   await page.goto(`${server.address}${room}/shop`);
-  await expect(page.getByRole('row', { name: /Screws with wall plugs, from the materials/ })).toContainText('£3.50');
+  await expect(
+    page.getByRole('row', { name: /Screws with wall plugs, from the materials/ }),
+  ).toContainText('£3.50');
   const receipts = page.getByRole('region', { name: 'Receipts' });
   await receipts.getByLabel('Shop on the receipt').fill('Corner Store');
   await receipts.getByLabel('Its sum').fill('12.00');
-  await receipts.getByLabel('Its picture').setInputFiles({ name: 'slip.png', mimeType: 'image/png', buffer: await sharp({ create: { width: 60, height: 90, channels: 3, background: '#fff' } }).png().toBuffer() });
+  await receipts.getByLabel('Its picture').setInputFiles({
+    name: 'slip.png',
+    mimeType: 'image/png',
+    buffer: await sharp({ create: { width: 60, height: 90, channels: 3, background: '#fff' } })
+      .png()
+      .toBuffer(),
+  });
   await receipts.getByRole('button', { name: 'Keep the receipt' }).click();
   await expect(receipts.getByRole('img', { name: 'Receipt of Corner Store' })).toBeVisible();
   await expect(receipts).toContainText('£0.40 of it is not noted yet');
-  const csv = (day: string) => ({ name: 'till.csv', mimeType: 'text/csv', buffer: Buffer.from(`day,shop,item,pieces,paid\n${day},Corner Store,Screws with wall plugs,20,3.50\n`) });
+  const csv = (day: string) => ({
+    name: 'till.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      `day,shop,item,pieces,paid\n${day},Corner Store,Screws with wall plugs,20,3.50\n`,
+    ),
+  });
   await receipts.getByLabel('Read lines of receipts, CSV').setInputFiles(csv('soon'));
-  await expect(receipts.getByRole('listitem').filter({ hasText: 'line 2, day' })).toContainText('expected a day, such as 2026-11-20');
+  await expect(receipts.getByRole('listitem').filter({ hasText: 'line 2, day' })).toContainText(
+    'expected a day, such as 2026-11-20',
+  );
   await receipts.getByLabel('Read lines of receipts, CSV').setInputFiles(csv('2026-11-20'));
   await expect(receipts.getByText('1 line kept, 0 were here before.')).toBeVisible();
-  await expect(page.getByRole('row', { name: /Screws with wall plugs/ }).getByRole('cell').nth(2)).toHaveText('2');
+  await expect(
+    page
+      .getByRole('row', { name: /Screws with wall plugs/ })
+      .getByRole('cell')
+      .nth(2),
+  ).toHaveText('2');
   await page.getByRole('link', { name: 'Money of the home' }).click();
   const home = page.getByRole('row', { name: /^The home/ });
   // 11.60 for the tub and 3.50 for the screws, of which 11.60 came back; 5 for anchors and 11 for the tub are still to pay, 6 of it by card.
   await expect(home).toContainText('£15.10');
   await expect(home).toContainText('£11.60');
-  await expect(page.getByRole('region', { name: 'Fee' })).toContainText('Fee, apart from the budget');
+  await expect(page.getByRole('region', { name: 'Fee' })).toContainText(
+    'Fee, apart from the budget',
+  );
 });

@@ -1,12 +1,17 @@
 import { expect, test } from '@playwright/test';
 
-test('pages carry a policy without inline scripts, and are not to be framed or sniffed', async ({ request }) => {
+test('pages carry a policy without inline scripts, and are not to be framed or sniffed', async ({
+  request,
+}) => {
   const response = await request.get('/');
   const policy = response.headers()['content-security-policy'] ?? '';
   expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'wasm-unsafe-eval'/);
   expect(policy).not.toMatch(/script-src[^;]*'unsafe-inline'/);
   expect(policy).toContain("frame-ancestors 'self'");
-  expect(response.headers()).toMatchObject({ 'x-content-type-options': 'nosniff', 'referrer-policy': 'no-referrer' });
+  expect(response.headers()).toMatchObject({
+    'x-content-type-options': 'nosniff',
+    'referrer-policy': 'no-referrer',
+  });
 });
 
 for (const [what, headers] of [
@@ -15,7 +20,10 @@ for (const [what, headers] of [
   ['something that says nothing of itself', {}],
 ] as const) {
   test(`a change from ${what} is refused`, async ({ request }) => {
-    const response = await request.post('/api/projects/any/decisions', { headers, data: { events: [] } });
+    const response = await request.post('/api/projects/any/decisions', {
+      headers,
+      data: { events: [] },
+    });
     expect(response.status()).toBe(403);
   });
 }
@@ -26,7 +34,10 @@ test('a name that is not ours gets no answer', async ({ request }) => {
 
 test('bad input names its field and keeps nothing', async ({ request, baseURL }) => {
   const headers = { origin: baseURL ?? '', 'sec-fetch-site': 'same-origin' };
-  const bad = await request.post('/api/projects/some-home/decisions', { headers, data: { events: [{ kind: 'decided', id: 'a', thingId: 't', count: 0 }] } });
+  const bad = await request.post('/api/projects/some-home/decisions', {
+    headers,
+    data: { events: [{ kind: 'decided', id: 'a', thingId: 't', count: 0 }] },
+  });
   expect(bad.status()).toBe(400);
   expect((await bad.json()).error.message).toMatch(/^events\.0\./);
   const climb = await request.get('/api/pictures/..%2F..%2Ftinbox.sqlite');

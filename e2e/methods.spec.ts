@@ -4,36 +4,80 @@ import { expect, test, type Browser, type Page } from '@playwright/test';
 import { createOwnServer, insertHome } from './ownServer';
 import { allKept, line } from './steps';
 
-const METHODS = [['quick pass', ['Rubbish', 'Strays', 'Once round', 'Finish']], ['empty it all', ['Photograph', 'Empty', 'Group', 'Decide', 'Clean', 'Reload']], ['by category', ['Gather', 'Count', 'Decide', 'Return']]] as const;
-const SIZES = [['a desk', { width: 1280, height: 800 }], ['a phone', { width: 390, height: 844 }]] as const;
-const cases = METHODS.flatMap(([method, steps]) => SIZES.map(([where, size]) => ({ method, steps, where, size, isPhone: where === 'a phone', room: `${method}-${where}`.replace(/\W+/g, '-') })));
+const METHODS = [
+  ['quick pass', ['Rubbish', 'Strays', 'Once round', 'Finish']],
+  ['empty it all', ['Photograph', 'Empty', 'Group', 'Decide', 'Clean', 'Reload']],
+  ['by category', ['Gather', 'Count', 'Decide', 'Return']],
+] as const;
+const SIZES = [
+  ['a desk', { width: 1280, height: 800 }],
+  ['a phone', { width: 390, height: 844 }],
+] as const;
+const cases = METHODS.flatMap(([method, steps]) =>
+  SIZES.map(([where, size]) => ({
+    method,
+    steps,
+    where,
+    size,
+    isPhone: where === 'a phone',
+    room: `${method}-${where}`.replace(/\W+/g, '-'),
+  })),
+);
 
 const server = createOwnServer(4397);
 test.beforeAll(async () => {
   await server.start();
-  insertHome(server.dataDir, cases.map(({ room }) => room));
+  insertHome(
+    server.dataDir,
+    cases.map(({ room }) => room),
+  );
 });
 test.afterAll(async () => {
   await server.stop('SIGKILL');
   rmSync(server.dataDir, { recursive: true, force: true });
 });
 
-const boxWords = { k: 'Keep', d: 'Donate', x: 'Discard', e: 'Elsewhere', q: 'Ask', l: 'Later' } as const;
+const boxWords = {
+  k: 'Keep',
+  d: 'Donate',
+  x: 'Discard',
+  e: 'Elsewhere',
+  q: 'Ask',
+  l: 'Later',
+} as const;
 const session = (page: Page) => page.getByRole('region', { name: 'Session' });
-const verdict = (page: Page, name: string, count: number) => expect(page.getByRole('button', { name: new RegExp(`^${name}: ${count} so far`) })).toBeVisible();
+const verdict = (page: Page, name: string, count: number) =>
+  expect(page.getByRole('button', { name: new RegExp(`^${name}: ${count} so far`) })).toBeVisible();
 
-async function open(browser: Browser, room: string, size: { width: number; height: number }, device: string): Promise<Page> {
+async function open(
+  browser: Browser,
+  room: string,
+  size: { width: number; height: number },
+  device: string,
+): Promise<Page> {
   const isPhone = size.width < 500;
-  const page = await (await browser.newContext({ viewport: size, hasTouch: isPhone, isMobile: isPhone, reducedMotion: 'reduce' })).newPage();
+  const page = await (
+    await browser.newContext({
+      viewport: size,
+      hasTouch: isPhone,
+      isMobile: isPhone,
+      reducedMotion: 'reduce',
+    })
+  ).newPage();
   await page.addInitScript((name) => window.localStorage.setItem('tin-box-device', name), device);
   await page.goto(`${server.address}/projects/home/rooms/${room}/sort`);
   return page;
 }
 
 for (const { method, steps, where, size, isPhone, room } of cases) {
-  test(`${method} on ${where}: a whole section, through interruptions, with a second device`, async ({ browser }) => {
+  test(`${method} on ${where}: a whole section, through interruptions, with a second device`, async ({
+    browser,
+  }) => {
     const page = await open(browser, room, size, 'first');
-    const press = (name: string | RegExp) => (isPhone ? page.getByRole('button', { name }).tap() : page.getByRole('button', { name }).click());
+    const press = (name: string | RegExp) =>
+      isPhone
+        ? page.getByRole('button', { name }).tap()
+        : page.getByRole('button', { name }).click();
     /** By key at the desk, by thumb on the phone. */
     const decide = async (text: string, key: keyof typeof boxWords) => {
       await line(page).fill(text);
@@ -43,7 +87,11 @@ for (const { method, steps, where, size, isPhone, room } of cases) {
     };
     await press('Start a session');
     const choice = page.getByLabel('Way of going through it');
-    await choice.selectOption((await choice.getByRole('option', { name: new RegExp(`^${method}`) }).getAttribute('value')) ?? '');
+    await choice.selectOption(
+      (await choice
+        .getByRole('option', { name: new RegExp(`^${method}`) })
+        .getAttribute('value')) ?? '',
+    );
     await page.getByLabel('Section').selectOption('The cupboard');
     await page.getByLabel('Minutes').fill('60');
     await press('Start');
@@ -103,14 +151,18 @@ for (const { method, steps, where, size, isPhone, room } of cases) {
 
     for (const name of steps.slice(1)) {
       await session(page).getByRole('button', { name, exact: true }).click();
-      await expect(session(page)).toContainText(`step ${steps.indexOf(name as never) + 1} of ${steps.length}`);
+      await expect(session(page)).toContainText(
+        `step ${steps.indexOf(name as never) + 1} of ${steps.length}`,
+      );
     }
     await session(page).getByRole('button', { name: 'End', exact: true }).click();
     await expect(page.getByText('The last session has ended')).toBeVisible();
     await page.goto(`${server.address}/projects/home/rooms/${room}/sort/results?of=session`);
     await expect(page.getByRole('region', { name: 'By verdict' })).toContainText('Donate');
     await expect(page.getByRole('row', { name: /^Discard/ })).toContainText('7');
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+      size.width,
+    );
     await other.context().close();
     await page.context().close();
   });

@@ -4,7 +4,18 @@ import { expect, test, type Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import sharp from 'sharp';
 
-import { addRoom, allKept, decide, drag, goTo, line, measureCupboard, pictureWithPlace, sendPictures, startProject } from './steps';
+import {
+  addRoom,
+  allKept,
+  decide,
+  drag,
+  goTo,
+  line,
+  measureCupboard,
+  pictureWithPlace,
+  sendPictures,
+  startProject,
+} from './steps';
 
 /** One room from the first look to the client's page, on an empty database; each test goes on from the last. */
 test.describe.configure({ mode: 'serial' });
@@ -13,17 +24,30 @@ let page: Page;
 const problems: string[] = [];
 
 test.beforeAll(async ({ browser }) => {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+  });
   page = await context.newPage();
   // The policy that the app runs under must not block anything of its own.
-  page.on('console', (message) => message.type() === 'error' && problems.push(`${message.text()} ${message.location().url}`));
+  page.on(
+    'console',
+    (message) =>
+      message.type() === 'error' && problems.push(`${message.text()} ${message.location().url}`),
+  );
   page.on('pageerror', (error) => problems.push(error.message));
 });
 test.afterAll(() => page.context().close());
 
 const noSeriousFault = async () => {
-  const { violations } = await new AxeBuilder({ page }).disableRules(['scrollable-region-focusable']).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+  const { violations } = await new AxeBuilder({ page })
+    .disableRules(['scrollable-region-focusable'])
+    .analyze();
+  expect(
+    violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(({ id, nodes }) => [id, nodes[0]?.html]),
+  ).toEqual([]);
 };
 
 test('desk: a household and a project are made, and a bad height is named', async () => {
@@ -44,7 +68,9 @@ test('look: a room, a cupboard measured as people write, drawn to scale', async 
   await addRoom(page, { name: 'Boot room', budget: '20' });
   await measureCupboard(page, 'Tall cupboard');
   // 79.8 cm is the smallest of three widths; 14 3/8" is 36.51 cm.
-  await expect(page.getByRole('img', { name: /Front view/ })).toContainText('79.8 × 36.5 × 36.51 cm');
+  await expect(page.getByRole('img', { name: /Front view/ })).toContainText(
+    '79.8 × 36.5 × 36.51 cm',
+  );
   await noSeriousFault();
 });
 
@@ -61,22 +87,35 @@ test('look: a place larger than its unit is refused in words, with nothing lost'
 test('look: a before picture from a named spot, without its metadata', async () => {
   await page.getByPlaceholder('e.g. from the back door').fill('from the back door');
   await page.getByRole('button', { name: 'Add the spot' }).click();
-  await sendPictures(page, 'Before picture, from the back door', { name: 'before.jpg', mimeType: 'image/jpeg', buffer: await pictureWithPlace('#884422') });
+  await sendPictures(page, 'Before picture, from the back door', {
+    name: 'before.jpg',
+    mimeType: 'image/jpeg',
+    buffer: await pictureWithPlace('#884422'),
+  });
   const picture = page.getByRole('img', { name: 'Before picture, from the back door' });
   await expect(picture).toBeVisible();
   const src = await picture.getAttribute('src');
-  const bytes = await (await page.request.get((src ?? '').replace('size=thumb', 'size=full'))).body();
+  const bytes = await (
+    await page.request.get((src ?? '').replace('size=thumb', 'size=full'))
+  ).body();
   const metadata = await sharp(bytes).metadata();
   expect(metadata).toMatchObject({ format: 'jpeg', width: 640 });
   expect(metadata.exif).toBeUndefined();
-  await sendPictures(page, 'Emptied picture, from the back door', { name: 'x.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('<svg onload="alert(1)"/>') });
+  await sendPictures(page, 'Emptied picture, from the back door', {
+    name: 'x.jpg',
+    mimeType: 'image/jpeg',
+    buffer: Buffer.from('<svg onload="alert(1)"/>'),
+  });
   await expect(page.getByText('This file is not a picture that can be read here.')).toBeVisible();
 });
 
 test('sort: plain words, one key a verdict, and the way back', async () => {
   await goTo(page, 'Sort');
   await line(page).fill('9 wool scarves, moth holes in two');
-  await expect(page.getByRole('button', { name: 'worn out' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'worn out' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.getByLabel('Group').selectOption('+');
   await page.getByLabel('Name of the new group').fill('Scarves & hats');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -140,7 +179,9 @@ test('place: a tag is carried by keys, dragged back, and undone', async () => {
   await tag.press('ArrowUp');
   await page.getByRole('button', { name: /^Scarves & hats,/ }).press('Enter');
   await expect(shelf2.getByRole('button', { name: /Scarves/ })).toBeVisible();
-  await expect(page.getByRole('button', { name: /Undo put Scarves & hats on Shelf 2/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /Undo put Scarves & hats on Shelf 2/ }),
+  ).toBeVisible();
   await drag(page, page.getByRole('button', { name: /^Scarves & hats,/ }), shelf1);
   await expect(shelf1.getByRole('button', { name: /Scarves/ })).toBeVisible();
   await page.getByRole('button', { name: /Undo put Scarves & hats on Shelf 1/ }).click();
@@ -152,9 +193,17 @@ test('place: a tag is carried by keys, dragged back, and undone', async () => {
 
 test('fit: four ways, drawn from the front and above, one taken', async () => {
   await goTo(page, 'Fit');
-  await expect(page.getByRole('radio', { name: /Least money.*£/s })).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByRole('radio', { name: /Easiest to use.*£/s })).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('group', { name: 'From the front, to scale' }).getByRole('button').first().click();
+  await expect(page.getByRole('radio', { name: /Least money.*£/s })).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(page.getByRole('radio', { name: /Easiest to use.*£/s })).toBeVisible({
+    timeout: 30_000,
+  });
+  await page
+    .getByRole('group', { name: 'From the front, to scale' })
+    .getByRole('button')
+    .first()
+    .click();
   await expect(page.getByRole('region', { name: 'Picked container' })).toContainText('air above');
   await expect(page.getByText(/What does not go in here, and why/)).toBeVisible();
   await noSeriousFault();
@@ -174,7 +223,10 @@ test('shop: pieces to packs; over budget says by how much and what would help', 
   await expect(page.getByText(/over what is left/)).toBeVisible();
   await expect(page.getByText(/left out: £/).first()).toBeVisible();
   await noSeriousFault();
-  await page.getByLabel(/How much .* is wanted/).first().selectOption('nice');
+  await page
+    .getByLabel(/How much .* is wanted/)
+    .first()
+    .selectOption('nice');
   await page.keyboard.press('z');
   await page.getByRole('button', { name: /Undo changed what was agreed/ }).click();
   await expect(page.getByText('No cheaper way exists in these offers')).toBeVisible();
@@ -182,15 +234,24 @@ test('shop: pieces to packs; over budget says by how much and what would help', 
 
 test('shop: a line is bought at what the till said', async () => {
   await page.getByText('the till said otherwise').first().click();
-  await page.getByLabel(/^Paid for/).first().fill('4.05');
+  await page
+    .getByLabel(/^Paid for/)
+    .first()
+    .fill('4.05');
   await page.getByRole('button', { name: 'Bought' }).first().click();
   await expect(page.getByRole('heading', { name: 'Bought, £4.05' })).toBeVisible();
 });
 
 test('show: after from the same spot, side by side; the page prints, as PDF and as one file', async () => {
   await goTo(page, 'Show');
-  await sendPictures(page, 'After picture, from the back door', { name: 'after.jpg', mimeType: 'image/jpeg', buffer: await pictureWithPlace('#ddeeff') });
-  const divider = page.getByRole('slider', { name: 'Divide before from after, from the back door' });
+  await sendPictures(page, 'After picture, from the back door', {
+    name: 'after.jpg',
+    mimeType: 'image/jpeg',
+    buffer: await pictureWithPlace('#ddeeff'),
+  });
+  const divider = page.getByRole('slider', {
+    name: 'Divide before from after, from the back door',
+  });
   await divider.focus();
   await divider.press('ArrowRight');
   await expect(divider).toHaveValue('51');
@@ -206,13 +267,18 @@ test('show: after from the same spot, side by side; the page prints, as PDF and 
   expect(html).not.toMatch(/(?:src|href)="(?!data:)/);
   const alone = await page.context().newPage();
   await alone.setContent(html);
-  await expect(alone.getByRole('row', { name: /Scarves & hats/ })).toContainText('Tall cupboard, Shelf 1');
+  await expect(alone.getByRole('row', { name: /Scarves & hats/ })).toContainText(
+    'Tall cupboard, Shelf 1',
+  );
   expect((await alone.pdf({ preferCSSPageSize: true })).length).toBeGreaterThan(10_000);
   await alone.close();
 });
 
 const download = async (name: string): Promise<Buffer> => {
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name, exact: true }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name, exact: true }).click(),
+  ]);
   return readFile(await file.path());
 };
 
@@ -220,10 +286,21 @@ test('open formats: things as CSV out and in, faults by line and column', async 
   await goTo(page, 'Agree');
   const csv = (await download('Every decision, CSV')).toString('utf8');
   expect(csv.split('\r\n')[0]).toContain('decision_id');
-  const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const file = (name: string, text: string) => ({
+    name,
+    mimeType: 'text/csv',
+    buffer: Buffer.from(text),
+  });
   await page.getByLabel('Read decisions from CSV').setInputFiles(file('same.csv', csv));
   await expect(page.getByText(/0 decisions kept, \d+ were here before/)).toBeVisible();
-  await page.getByLabel('Read decisions from CSV').setInputFiles(file('mixed.csv', 'room,thing,verdict,count\r\nBoot room,doormat,keep,1\r\nBoot room,lamp,burn,1\r\n'));
+  await page
+    .getByLabel('Read decisions from CSV')
+    .setInputFiles(
+      file(
+        'mixed.csv',
+        'room,thing,verdict,count\r\nBoot room,doormat,keep,1\r\nBoot room,lamp,burn,1\r\n',
+      ),
+    );
   await expect(page.getByText('line 3, verdict: “burn”')).toBeVisible();
   await page.getByRole('button', { name: 'Keep the 1 good decision' }).click();
   await expect(page.getByText(/1 decision kept/)).toBeVisible();
@@ -233,9 +310,15 @@ test('open formats: the project as one zip, out and in again as a copy', async (
   const zip = await download('The whole project, zip');
   const files = unzipSync(zip);
   expect(Object.keys(files).filter((name) => name.startsWith('pictures/'))).toHaveLength(2);
-  expect(JSON.parse(strFromU8(files['project.json'] ?? new Uint8Array()))).toMatchObject({ format: 'tin-box-project', version: 2, project: { name: '3 Test Row' } });
+  expect(JSON.parse(strFromU8(files['project.json'] ?? new Uint8Array()))).toMatchObject({
+    format: 'tin-box-project',
+    version: 2,
+    project: { name: '3 Test Row' },
+  });
   await page.goto('/');
-  await page.getByLabel('Bring a project in').setInputFiles({ name: 'p.zip', mimeType: 'application/zip', buffer: zip });
+  await page
+    .getByLabel('Bring a project in')
+    .setInputFiles({ name: 'p.zip', mimeType: 'application/zip', buffer: zip });
   await expect(page.getByText('3 Test Row (copy)').first()).toBeVisible();
   await goTo(page, 'Show');
   await expect(page.getByRole('slider', { name: /Divide before from after/ })).toBeVisible();

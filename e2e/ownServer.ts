@@ -15,16 +15,26 @@ export interface OwnServer {
 }
 
 /** The server itself, not its launcher: killing it must not leave it time for anything. */
-export function createOwnServer(port: number, env: Readonly<Record<string, string>> = {}): OwnServer {
+export function createOwnServer(
+  port: number,
+  env: Readonly<Record<string, string>> = {},
+): OwnServer {
   const address = `http://127.0.0.1:${port}`;
   const dataDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-own-'));
   let child: ChildProcess | undefined;
   return {
-    address, dataDir,
+    address,
+    dataDir,
     start: async () => {
       const next = path.resolve('node_modules/next/dist/bin/next');
-      child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], { env: { ...process.env, ...env, TINBOX_DATA: dataDir, NODE_ENV: 'production' }, stdio: 'ignore' });
-      await expect(async () => expect((await fetch(address)).status).toBe(200)).toPass({ timeout: 30_000, intervals: [100, 200, 300] });
+      child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+        env: { ...process.env, ...env, TINBOX_DATA: dataDir, NODE_ENV: 'production' },
+        stdio: 'ignore',
+      });
+      await expect(async () => expect((await fetch(address)).status).toBe(200)).toPass({
+        timeout: 30_000,
+        intervals: [100, 200, 300],
+      });
       return child;
     },
     stop: async (signal = 'SIGTERM') => {
@@ -39,17 +49,37 @@ export function createOwnServer(port: number, env: Readonly<Record<string, strin
 const length = (mm: number): string => JSON.stringify({ mm, text: `${mm} mm` });
 
 /** Rooms with a measured shelf each (with `hasTop` a second one above it), and one section that is that shelf. Requires: the server has run once. */
-export function insertHome(dataDir: string, roomIds: readonly string[], { hasTop = false } = {}): void {
+export function insertHome(
+  dataDir: string,
+  roomIds: readonly string[],
+  { hasTop = false } = {},
+): void {
   const db = new Database(path.join(dataDir, 'tinbox.sqlite'));
-  db.prepare("INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', '2026-11-01T09:00:00.000Z')").run();
-  db.prepare("INSERT INTO people (id, project_id, name, height_json, is_child, no_step, position) VALUES ('nora', 'home', 'Nora', ?, 0, 0, 0)").run(length(1680));
+  db.prepare(
+    "INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', '2026-11-01T09:00:00.000Z')",
+  ).run();
+  db.prepare(
+    "INSERT INTO people (id, project_id, name, height_json, is_child, no_step, position) VALUES ('nora', 'home', 'Nora', ?, 0, 0, 0)",
+  ).run(length(1680));
   for (const [i, room] of roomIds.entries()) {
-    db.prepare("INSERT INTO rooms (id, project_id, name, purpose, budget_minor, position) VALUES (?, 'home', ?, '', 0, ?)").run(room, `Room ${i + 1}`, i);
-    db.prepare("INSERT INTO units (id, room_id, name, kind, width_json, depth_json, height_json, floor_gap_json, position) VALUES (?, ?, 'Cupboard', 'cupboard', ?, ?, ?, ?, 0)").run(`unit-${room}`, room, length(800), length(400), length(900), length(0));
+    db.prepare(
+      "INSERT INTO rooms (id, project_id, name, purpose, budget_minor, position) VALUES (?, 'home', ?, '', 0, ?)",
+    ).run(room, `Room ${i + 1}`, i);
+    db.prepare(
+      "INSERT INTO units (id, room_id, name, kind, width_json, depth_json, height_json, floor_gap_json, position) VALUES (?, ?, 'Cupboard', 'cupboard', ?, ?, ?, ?, 0)",
+    ).run(`unit-${room}`, room, length(800), length(400), length(900), length(0));
     const readings = (mm: number) => `[${length(mm)}]`;
-    const bays = [[`bay-${room}`, 'Shelf', 0], ...(hasTop ? [[`top-${room}`, 'Top', 1] as const] : [])] as const;
-    for (const [id, name, row] of bays) db.prepare("INSERT INTO bays (id, unit_id, name, column_index, row_index, width_readings_json, depth_readings_json, height_readings_json, opening_width_json, opening_height_json, max_load_g, pull_out, moist, out_of_scope, obstacles_json) VALUES (?, ?, ?, 0, ?, ?, ?, ?, 'null', 'null', NULL, 0, 0, 0, '[]')").run(id, `unit-${room}`, name, row, readings(760), readings(380), readings(350));
-    db.prepare("INSERT INTO sections (id, room_id, name, position, in_scope, bay_ids_json, content, full_percent) VALUES (?, ?, 'The cupboard', ?, 1, ?, 'mixed', 100)").run(`section-${room}`, room, i, JSON.stringify([`bay-${room}`]));
+    const bays = [
+      [`bay-${room}`, 'Shelf', 0],
+      ...(hasTop ? [[`top-${room}`, 'Top', 1] as const] : []),
+    ] as const;
+    for (const [id, name, row] of bays)
+      db.prepare(
+        "INSERT INTO bays (id, unit_id, name, column_index, row_index, width_readings_json, depth_readings_json, height_readings_json, opening_width_json, opening_height_json, max_load_g, pull_out, moist, out_of_scope, obstacles_json) VALUES (?, ?, ?, 0, ?, ?, ?, ?, 'null', 'null', NULL, 0, 0, 0, '[]')",
+      ).run(id, `unit-${room}`, name, row, readings(760), readings(380), readings(350));
+    db.prepare(
+      "INSERT INTO sections (id, room_id, name, position, in_scope, bay_ids_json, content, full_percent) VALUES (?, ?, 'The cupboard', ?, 1, ?, 'mixed', 100)",
+    ).run(`section-${room}`, room, i, JSON.stringify([`bay-${room}`]));
   }
   db.close();
 }

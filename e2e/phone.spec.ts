@@ -34,5 +34,7 @@ test('on a phone: measured, sorted by thumb and placed by tapping', async ({ pag
   await goTo(page, 'Place');
   await page.getByRole('button', { name: /^Hats,/ }).tap();
   await page.getByRole('button', { name: 'Put it on Shelf 2' }).tap();
-  await expect(page.getByRole('group', { name: /^Shelf 2,/ }).getByRole('button', { name: /^Hats/ })).toBeVisible();
+  await expect(
+    page.getByRole('group', { name: /^Shelf 2,/ }).getByRole('button', { name: /^Hats/ }),
+  ).toBeVisible();
 });

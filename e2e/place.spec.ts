@@ -17,7 +17,9 @@ test.afterAll(async () => {
 });
 
 const PLACE = '/projects/home/rooms/hall/place';
-test('a proposal is worked out, says how good it is and why, is taken at once and undone at once', async ({ page }) => {
+test('a proposal is worked out, says how good it is and why, is taken at once and undone at once', async ({
+  page,
+}) => {
   await page.goto(`${server.address}${PLACE}`);
   for (const name of ['Mugs', 'Plates']) {
     await page.getByLabel('Name of a new group').fill(name);
@@ -38,7 +40,9 @@ test('a proposal is worked out, says how good it is and why, is taken at once an
   await wish(page, 'Mugs', { litres: '60' });
 });
 
-test('tags are dragged on paper, pinned, tried in a second draft, compared and chosen', async ({ page }) => {
+test('tags are dragged on paper, pinned, tried in a second draft, compared and chosen', async ({
+  page,
+}) => {
   await page.goto(`${server.address}${PLACE}`);
   await wish(page, 'Plates', { litres: '60' });
   // By hand: over a place the reason against it shows before the tag is let go.
@@ -48,19 +52,27 @@ test('tags are dragged on paper, pinned, tried in a second draft, compared and c
   await page.keyboard.press('Enter');
   await expect(page.getByText(/Not there: more than the place holds/)).toBeVisible();
   await page.keyboard.press('Escape');
-  await wish(page, 'Mugs', { litres: '60', more: async () => {
-    await page.getByLabel('A week').fill('20');
-    await page.getByLabel('stays where it is, whatever is proposed').check();
-  } });
+  await wish(page, 'Mugs', {
+    litres: '60',
+    more: async () => {
+      await page.getByLabel('A week').fill('20');
+      await page.getByLabel('stays where it is, whatever is proposed').check();
+    },
+  });
   // How it is today is an arrangement too: there the mugs stand low and the plates where the mugs are to live.
   await page.getByRole('link', { name: 'As it is today' }).click();
   await expect(inTray(page, 'Mugs')).toBeVisible();
-  for (const [name, down] of [['Mugs', 1], ['Plates', 0]] as const) {
+  for (const [name, down] of [
+    ['Mugs', 1],
+    ['Plates', 0],
+  ] as const) {
     await tag(page, name).focus();
     await page.keyboard.press('Enter');
     for (let i = 0; i < down; i += 1) await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('button', { name: new RegExp(`Undo put ${name} on .*, as it is today`) })).toBeVisible();
+    await expect(
+      page.getByRole('button', { name: new RegExp(`Undo put ${name} on .*, as it is today`) }),
+    ).toBeVisible();
   }
   await page.getByRole('button', { name: 'Try another' }).click();
   await page.getByLabel('Name of a copy of As it is today').fill('Crossed');
@@ -68,9 +80,14 @@ test('tags are dragged on paper, pinned, tried in a second draft, compared and c
   await expect(page.getByRole('link', { name: 'Crossed' })).toHaveAttribute('aria-current', 'true');
   const proposal = page.getByRole('region', { name: 'A proposal' });
   await proposal.getByRole('button', { name: 'Propose' }).click();
-  await expect(proposal.getByRole('list', { name: 'What pins cost' })).toContainText(/Keeping Mugs on Shelf costs 2\d s a week/);
+  await expect(proposal.getByRole('list', { name: 'What pins cost' })).toContainText(
+    /Keeping Mugs on Shelf costs 2\d s a week/,
+  );
   // Point by point against how it stands; then the new one is chosen.
-  await page.getByRole('navigation', { name: 'Pages of placing' }).getByRole('link', { name: 'Compare' }).click();
+  await page
+    .getByRole('navigation', { name: 'Pages of placing' })
+    .getByRole('link', { name: 'Compare' })
+    .click();
   await page.getByLabel('Second arrangement').selectOption({ label: 'First draft, chosen' });
   await expect(page.getByRole('region', { name: 'What moves' })).toContainText('Mugs from');
   await expect(page.getByRole('row', { name: /Without a home/ })).toContainText('Plates');
@@ -79,13 +96,20 @@ test('tags are dragged on paper, pinned, tried in a second draft, compared and c
   await expect(page.getByLabel('Second arrangement')).toContainText('Crossed, chosen');
 });
 
-test('the moves are listed, printed and ticked off; what stands elsewhere changes the rest', async ({ page }) => {
+test('the moves are listed, printed and ticked off; what stands elsewhere changes the rest', async ({
+  page,
+}) => {
   await page.goto(`${server.address}${PLACE}`);
   // The two change places: each bay is too full for both.
-  for (const [name, key] of [['Mugs', 'ArrowUp'], ['Plates', 'ArrowDown']] as const) {
+  for (const [name, key] of [
+    ['Mugs', 'ArrowUp'],
+    ['Plates', 'ArrowDown'],
+  ] as const) {
     await tag(page, name).focus();
     for (const press of ['Enter', key, 'Enter']) await page.keyboard.press(press);
-    await expect(page.getByRole('button', { name: new RegExp(`Undo put ${name} on`) })).toBeVisible();
+    await expect(
+      page.getByRole('button', { name: new RegExp(`Undo put ${name} on`) }),
+    ).toBeVisible();
   }
   await page.goto(`${server.address}${PLACE}/moves`);
   await page.getByLabel('Where the baskets stand meanwhile').fill('on the landing');
@@ -93,7 +117,11 @@ test('the moves are listed, printed and ticked off; what stands elsewhere change
   const moves = page.getByRole('region', { name: 'Moves' });
   await expect(moves).toContainText('2 baskets of 45 l ready, on the landing');
   await expect(moves).toContainText('Waiting for each other');
-  await page.evaluate(() => { window.print = () => { document.title = 'printed'; }; });
+  await page.evaluate(() => {
+    window.print = () => {
+      document.title = 'printed';
+    };
+  });
   await moves.getByRole('button', { name: 'Print this list' }).click();
   await expect(page).toHaveTitle('printed');
   const lines = moves.getByRole('checkbox');
@@ -111,15 +139,21 @@ test('the moves are listed, printed and ticked off; what stands elsewhere change
   await expect(bay(page, 'Top')).toContainText('Mugs');
 });
 
-test('a chosen arrangement comes as SVG and PDF, and what cannot be drawn is refused', async ({ request }) => {
-  const drawing = (query: string) => request.get(`${server.address}/api/projects/home/drawings?room=hall&what=places&${query}`);
+test('a chosen arrangement comes as SVG and PDF, and what cannot be drawn is refused', async ({
+  request,
+}) => {
+  const drawing = (query: string) =>
+    request.get(`${server.address}/api/projects/home/drawings?room=hall&what=places&${query}`);
   const svg = await (await drawing('scale=10&format=svg')).text();
   expect(svg).toContain('>Mugs</text>');
   // Ten millimetres of cupboard are one on paper.
-  const [, paperMm, drawnMm] = /width="([\d.]+)mm" height="[\d.]+mm" viewBox="[\d.-]+ [\d.-]+ ([\d.]+)/.exec(svg) ?? [];
+  const [, paperMm, drawnMm] =
+    /width="([\d.]+)mm" height="[\d.]+mm" viewBox="[\d.-]+ [\d.-]+ ([\d.]+)/.exec(svg) ?? [];
   expect(Number(drawnMm) / Number(paperMm)).toBeCloseTo(10, 6);
   expect(svg).toContain('width="800" height="900"');
-  expect((await (await drawing('scale=20&format=pdf')).body()).subarray(0, 5).toString()).toBe('%PDF-');
+  expect((await (await drawing('scale=20&format=pdf')).body()).subarray(0, 5).toString()).toBe(
+    '%PDF-',
+  );
   expect((await drawing('scale=15')).status()).toBe(400);
   expect((await drawing('scale=10&draft=gone')).status()).toBe(404);
 });

@@ -1,17 +1,29 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
-export const homeless = (page: Page) => page.getByRole('region', { name: 'No home yet', exact: true });
-export const inTray = (page: Page, name: string) => homeless(page).locator('.tag', { hasText: name });
-export const bay = (page: Page, name: string) => page.getByRole('group', { name: new RegExp(`^${name},`) });
+export const homeless = (page: Page) =>
+  page.getByRole('region', { name: 'No home yet', exact: true });
+export const inTray = (page: Page, name: string) =>
+  homeless(page).locator('.tag', { hasText: name });
+export const bay = (page: Page, name: string) =>
+  page.getByRole('group', { name: new RegExp(`^${name},`) });
 export const tag = (page: Page, name: string) => page.locator('.tag', { hasText: name });
 
 /** Opens a group's wishes in the tray, fills them in, keeps them, and waits until the page knows them. */
-export async function wish(page: Page, name: string, { litres, more }: { readonly litres: string; readonly more?: () => Promise<unknown> }): Promise<void> {
-  await page.getByRole('button', { name: new RegExp(`^${name}`) }).last().click();
+export async function wish(
+  page: Page,
+  name: string,
+  { litres, more }: { readonly litres: string; readonly more?: () => Promise<unknown> },
+): Promise<void> {
+  await page
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .last()
+    .click();
   await page.getByLabel('Litres not counted one by one').fill(litres);
   await more?.();
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('button', { name: new RegExp(`^${name}\\s*${litres} l`) })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: new RegExp(`^${name}\\s*${litres} l`) }),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: `Undo changed ${name}` })).toBeVisible();
 }
 

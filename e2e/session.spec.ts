@@ -7,7 +7,14 @@ const PHONE = { width: 390, height: 844 };
 
 async function openBench(browser: Browser, size: typeof DESK, home: string): Promise<Page> {
   const isPhone = size === PHONE;
-  const page = await (await browser.newContext({ viewport: size, hasTouch: isPhone, isMobile: isPhone, reducedMotion: 'reduce' })).newPage();
+  const page = await (
+    await browser.newContext({
+      viewport: size,
+      hasTouch: isPhone,
+      isMobile: isPhone,
+      reducedMotion: 'reduce',
+    })
+  ).newPage();
   await startProject(page, home);
   await addRoom(page, { name: 'Study', budget: '20' });
   await measureCupboard(page, 'Study cupboard');
@@ -18,7 +25,9 @@ async function openBench(browser: Browser, size: typeof DESK, home: string): Pro
 async function startSession(page: Page, method: RegExp): Promise<void> {
   await page.getByRole('button', { name: 'Start a session' }).click();
   const choice = page.getByLabel('Way of going through it');
-  await choice.selectOption(await choice.getByRole('option', { name: method }).getAttribute('value') ?? '');
+  await choice.selectOption(
+    (await choice.getByRole('option', { name: method }).getAttribute('value')) ?? '',
+  );
   await page.getByLabel('Minutes').fill('5x');
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'Type minutes' })).toBeVisible();
@@ -27,7 +36,8 @@ async function startSession(page: Page, method: RegExp): Promise<void> {
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Session' })).toBeVisible();
 }
-const verdict = (page: Page, name: string, count: number) => expect(page.getByRole('button', { name: new RegExp(`^${name}: ${count} so far`) })).toBeVisible();
+const verdict = (page: Page, name: string, count: number) =>
+  expect(page.getByRole('button', { name: new RegExp(`^${name}: ${count} so far`) })).toBeVisible();
 const session = (page: Page) => page.getByRole('region', { name: 'Session' });
 
 test('corrected, merged, and said differently on two devices', async ({ browser }) => {
@@ -53,7 +63,9 @@ test('corrected, merged, and said differently on two devices', async ({ browser 
   await expect(page.getByRole('status', { name: 'Pace' })).toContainText('a minute');
 
   // The second device, on the same bench.
-  const phone = await (await browser.newContext({ viewport: PHONE, hasTouch: true, isMobile: true })).newPage();
+  const phone = await (
+    await browser.newContext({ viewport: PHONE, hasTouch: true, isMobile: true })
+  ).newPage();
   await phone.addInitScript(() => window.localStorage.setItem('tin-box-device', 'phone'));
   await phone.goto(page.url());
   await expect(session(phone)).toContainText('Strays');
@@ -64,7 +76,9 @@ test('corrected, merged, and said differently on two devices', async ({ browser 
   await phone.getByLabel('Verdict', { exact: true }).selectOption('donate');
   await phone.getByRole('button', { name: 'Keep this decision' }).tap();
   await verdict(page, 'Donate', 3);
-  await expect(page.getByRole('list', { name: 'Said differently on two devices' })).toContainText('desk said kept, phone said donated after it');
+  await expect(page.getByRole('list', { name: 'Said differently on two devices' })).toContainText(
+    'desk said kept, phone said donated after it',
+  );
   // Undo at the desk takes back what the desk said, not the phone’s word.
   await line(page).blur();
   await page.keyboard.press('z');
@@ -75,7 +89,9 @@ test('corrected, merged, and said differently on two devices', async ({ browser 
   await phone.context().close();
 });
 
-test('empty it all by thumb: second opinion, a full box called out, a debt noted and settled', async ({ browser }) => {
+test('empty it all by thumb: second opinion, a full box called out, a debt noted and settled', async ({
+  browser,
+}) => {
   const page = await openBench(browser, PHONE, '2 Bench Road');
   await startSession(page, /^empty it all/);
   for (const name of ['Empty', 'Group', 'Decide']) {
@@ -123,7 +139,9 @@ test('by category, and steps kept as one’s own', async ({ browser }) => {
   await page.context().close();
 });
 
-test('what waits: brought in from another room, given a room, asked, put off to a day', async ({ browser }) => {
+test('what waits: brought in from another room, given a room, asked, put off to a day', async ({
+  browser,
+}) => {
   const page = await openBench(browser, DESK, '4 Bench Road');
   await decide(page, '5 scissors', 'e');
   await page.getByRole('button', { name: /no home yet/ }).click();
@@ -134,15 +152,26 @@ test('what waits: brought in from another room, given a room, asked, put off to 
   const list = (name: string) => page.getByRole('region', { name });
   await list('No home yet, whole home').getByRole('combobox').selectOption('Study');
   await expect(list('No home yet, whole home')).toContainText('has a room');
-  await list('To ask the client').getByRole('button', { name: /vases.*: Keep/ }).click();
+  await list('To ask the client')
+    .getByRole('button', { name: /vases.*: Keep/ })
+    .click();
   await expect(list('To ask the client')).toContainText('No question is open.');
-  await list('Decide later').getByLabel(/Day to decide/).fill('2027-01-09');
-  await list('Decide later').getByLabel(/Day to decide/).blur();
+  await list('Decide later')
+    .getByLabel(/Day to decide/)
+    .fill('2027-01-09');
+  await list('Decide later')
+    .getByLabel(/Day to decide/)
+    .blur();
   await expect(async () => {
     await page.reload();
-    await expect(list('Decide later').getByLabel(/Day to decide/)).toHaveValue('2027-01-09', { timeout: 1500 });
+    await expect(list('Decide later').getByLabel(/Day to decide/)).toHaveValue('2027-01-09', {
+      timeout: 1500,
+    });
   }).toPass();
-  const [file] = await Promise.all([page.waitForEvent('download'), list('Decide later').getByRole('link').click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    list('Decide later').getByRole('link').click(),
+  ]);
   expect(file.suggestedFilename()).toMatch(/reminders\.ics$/);
   await goTo(page, 'Sort');
   await verdict(page, 'Keep', 2);

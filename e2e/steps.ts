@@ -4,7 +4,10 @@ import sharp from 'sharp';
 /** A plain picture with a place written into its metadata, as a phone would send it. */
 export const pictureWithPlace = (color: string): Promise<Buffer> =>
   sharp({ create: { width: 640, height: 480, channels: 3, background: color } })
-    .withExif({ IFD0: { Make: 'Phone', Model: 'Secret' }, IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' } })
+    .withExif({
+      IFD0: { Make: 'Phone', Model: 'Secret' },
+      IFD3: { GPSLatitude: '51/1 30/1 0/1', GPSLatitudeRef: 'N' },
+    })
     .jpeg()
     .toBuffer();
 
@@ -19,7 +22,10 @@ export async function startProject(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Add a room' })).toBeVisible();
 }
 
-export async function addRoom(page: Page, room: { readonly name: string; readonly budget: string }): Promise<void> {
+export async function addRoom(
+  page: Page,
+  room: { readonly name: string; readonly budget: string },
+): Promise<void> {
   await page.getByLabel('Room', { exact: true }).fill(room.name);
   await page.getByLabel('What should be possible here again').fill('Boots on in a minute');
   await page.getByLabel('Its share of the budget').fill(room.budget);
@@ -47,7 +53,10 @@ export async function measureCupboard(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('img', { name: `Front view to scale: ${name}` })).toBeVisible();
 }
 
-export const step = (page: Page, name: string) => page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: new RegExp(`^${name}`) });
+export const step = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Steps' })
+    .getByRole('link', { name: new RegExp(`^${name}`) });
 
 /** Goes to a step and waits until its page is there; a tap that meets a page in change is given again. */
 export const goTo = (page: Page, name: string): Promise<void> =>
@@ -56,7 +65,8 @@ export const goTo = (page: Page, name: string): Promise<void> =>
     await page.waitForURL(new RegExp(`/${name.toLowerCase()}(\\?|$)`), { timeout: 6000 });
   }).toPass();
 
-export const line = (page: Page) => page.getByRole('textbox', { name: 'What is in hand, in plain words' });
+export const line = (page: Page) =>
+  page.getByRole('textbox', { name: 'What is in hand, in plain words' });
 
 /** Types a thing, takes it in hand, and gives the verdict with its key. */
 export async function decide(page: Page, text: string, key: string): Promise<void> {
@@ -65,7 +75,8 @@ export async function decide(page: Page, text: string, key: string): Promise<voi
   await page.keyboard.press(key);
 }
 
-export const allKept = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'All kept' }).first()).toBeVisible();
+export const allKept = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: 'All kept' }).first()).toBeVisible();
 
 /** Drags as a hand does: in small moves, with a rest over the target. */
 export async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
@@ -80,5 +91,14 @@ export async function drag(page: Page, from: Locator, to: Locator): Promise<void
 }
 
 /** Sends pictures from files into a slot, by moment and spot. */
-export const sendPictures = (page: Page, slot: string, files: { name: string; mimeType: string; buffer: Buffer } | { name: string; mimeType: string; buffer: Buffer }[]) =>
-  page.getByLabel(`${slot}`, { exact: true }).and(page.locator('input[type=file]')).setInputFiles(files);
+export const sendPictures = (
+  page: Page,
+  slot: string,
+  files:
+    | { name: string; mimeType: string; buffer: Buffer }
+    | { name: string; mimeType: string; buffer: Buffer }[],
+) =>
+  page
+    .getByLabel(`${slot}`, { exact: true })
+    .and(page.locator('input[type=file]'))
+    .setInputFiles(files);

@@ -16,8 +16,13 @@ let meter: RunningMeter;
 test.beforeAll(async ({ browser }) => {
   // The same chances every time; one of the readings is taken at a slant.
   let state = 7;
-  meter = await startMeter({ port: METER_PORT, random: () => (state = (state * 16807) % 2147483647) / 2147483647 });
-  page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })).newPage();
+  meter = await startMeter({
+    port: METER_PORT,
+    random: () => (state = (state * 16807) % 2147483647) / 2147483647,
+  });
+  page = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+  ).newPage();
 });
 test.afterAll(async () => {
   await page.context().close();
@@ -26,20 +31,36 @@ test.afterAll(async () => {
 
 const clashes = () => page.getByRole('status', { name: 'What is in the way' });
 const noSeriousFault = async () => {
-  const { violations } = await new AxeBuilder({ page }).disableRules(['scrollable-region-focusable']).analyze();
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+  const { violations } = await new AxeBuilder({ page })
+    .disableRules(['scrollable-region-focusable'])
+    .analyze();
+  expect(
+    violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(({ id, nodes }) => [id, nodes[0]?.html]),
+  ).toEqual([]);
 };
 
 /** What the person with the meter sees of the cupboard, in mm, by the name of the field in focus. */
 const trueDistanceOf = (field: string): number => {
-  const found = ([['Outside width', 800], ['Outside depth', 400], ['Outside height', 2010], ['Width', 764], ['Depth', 371], ['Height', 308]] as const).find(([word]) => field.startsWith(word));
+  const found = (
+    [
+      ['Outside width', 800],
+      ['Outside depth', 400],
+      ['Outside height', 2010],
+      ['Width', 764],
+      ['Depth', 371],
+      ['Height', 308],
+    ] as const
+  ).find(([word]) => field.startsWith(word));
   if (!found) throw new Error(`nothing to measure for ${field}`);
   return found[1];
 };
-const focusedField = () => page.evaluate(() => {
-  const field = document.activeElement as HTMLInputElement | null;
-  return field?.getAttribute('aria-label') ?? field?.labels?.[0]?.textContent ?? '';
-});
+const focusedField = () =>
+  page.evaluate(() => {
+    const field = document.activeElement as HTMLInputElement | null;
+    return field?.getAttribute('aria-label') ?? field?.labels?.[0]?.textContent ?? '';
+  });
 
 test('a cupboard of six shelves is measured with the meter, no key touched', async () => {
   await startProject(page, '5 Tape Lane');
@@ -52,13 +73,17 @@ test('a cupboard of six shelves is measured with the meter, no key touched', asy
   await expect(page.getByText('Connected. Tap the first field, then measure.')).toBeVisible();
   await page.getByLabel('Outside width').click();
   const readings: string[] = [];
-  for (let field = await focusedField(), before = ''; field !== before && readings.length < 90; ) {
+  for (let field = await focusedField(), before = ''; field !== before && readings.length < 90;) {
     before = field;
     readings.push(field);
     const count = meter.measure(trueDistanceOf(field));
-    await expect(page.getByText(new RegExp(`^${String(count).replace('.', '\\.')} mm went to`))).toBeVisible();
+    await expect(
+      page.getByText(new RegExp(`^${String(count).replace('.', '\\.')} mm went to`)),
+    ).toBeVisible();
     // The focus moves on by itself; where nothing is left to measure it stays.
-    await expect(async () => expect(await focusedField()).not.toBe(before)).toPass({ timeout: 1500 }).catch(() => undefined);
+    await expect(async () => expect(await focusedField()).not.toBe(before))
+      .toPass({ timeout: 1500 })
+      .catch(() => undefined);
     field = await focusedField();
   }
   // Three outside, nine of each of the first five places, three heights of the copied sixth; more where one was askew.
@@ -68,7 +93,9 @@ test('a cupboard of six shelves is measured with the meter, no key touched', asy
   await expect(page.getByText('More than 5 mm apart: measure once more.')).toHaveCount(0);
   await page.getByRole('button', { name: 'Keep these measures' }).click();
   await page.waitForURL(/\/look$/);
-  await expect(page.getByRole('img', { name: 'Front view to scale: Cupboard with shelves' })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: 'Front view to scale: Cupboard with shelves' }),
+  ).toBeVisible();
 });
 
 test('impossible measures are refused in words: an opening, an obstacle, a shelf out of its column', async () => {
@@ -79,7 +106,9 @@ test('impossible measures are refused in words: an opening, an obstacle, a shelf
   await expect(page.getByText(/A shelf at 999 cm is not inside the/)).toBeVisible();
   await page.getByText('Opening, load, damp and light').first().click();
   await page.getByLabel('Opening width, if smaller').first().fill('90 cm');
-  await expect(page.getByText(/The opening of Shelf 1 is 90 cm, the inside only/).first()).toBeVisible();
+  await expect(
+    page.getByText(/The opening of Shelf 1 is 90 cm, the inside only/).first(),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Keep these measures' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'The opening of Shelf 1' })).toBeVisible();
   await expect(page.getByLabel('Opening width, if smaller').first()).toHaveValue('90 cm');
@@ -103,19 +132,29 @@ test('a unit is pushed by keys and dragged until a door is blocked, and away aga
   await expect(clashes()).toContainText('Nothing is in the way of anything.');
   await cupboard.focus();
   for (let i = 0; i < 11; i += 1) await page.keyboard.press('Shift+ArrowRight');
-  await expect(page.getByRole('button', { name: /^Cupboard with shelves: wall 1, 110 cm/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /^Cupboard with shelves: wall 1, 110 cm/ }),
+  ).toBeVisible();
   await expect(clashes()).toContainText('Cupboard with shelves blocks Door.');
   for (let i = 0; i < 3; i += 1) await page.keyboard.press('Shift+ArrowLeft');
   await expect(clashes()).toContainText('Nothing is in the way of anything.');
   await page.keyboard.press('w');
   await expect(page.getByRole('button', { name: /^Cupboard with shelves: wall 2/ })).toBeVisible();
-  await expect(page.getByRole('button', { name: /Undo moved Cupboard with shelves/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /Undo moved Cupboard with shelves/ }),
+  ).toBeVisible();
 
-  await drag(page, page.getByRole('button', { name: /^Cupboard with shelves: wall 2/ }), page.getByRole('button', { name: /^Door: wall 1/ }));
+  await drag(
+    page,
+    page.getByRole('button', { name: /^Cupboard with shelves: wall 2/ }),
+    page.getByRole('button', { name: /^Door: wall 1/ }),
+  );
   await expect(clashes()).toContainText('Cupboard with shelves blocks Door.');
   await page.getByRole('textbox', { name: 'From its corner' }).fill('0,9 m');
   await page.getByRole('textbox', { name: 'From its corner' }).press('Enter');
-  await expect(page.getByRole('button', { name: /^Cupboard with shelves: wall 1, 90 cm/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /^Cupboard with shelves: wall 1, 90 cm/ }),
+  ).toBeVisible();
   await expect(clashes()).toContainText('Nothing is in the way of anything.');
   await noSeriousFault();
 });
@@ -130,15 +169,38 @@ test('what should be possible again is answered by the plan, and drawings come t
   await expect(page.getByText(/“wide” makes no sense here/)).toBeVisible();
   await page.getByLabel('Width kept clear').fill('3,9 m');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'The guest bed folds out' }).getByRole('img', { name: 'yes' })).toBeVisible();
+  await expect(
+    page
+      .getByRole('listitem')
+      .filter({ hasText: 'The guest bed folds out' })
+      .getByRole('img', { name: 'yes' }),
+  ).toBeVisible();
   const base = page.url().match(/projects\/([^/]+)\/rooms\/([^/]+)/);
-  const svg = await (await page.request.get(`/api/projects/${base?.[1]}/drawings?room=${base?.[2]}&what=plan&scale=20&format=svg`)).text();
+  const svg = await (
+    await page.request.get(
+      `/api/projects/${base?.[1]}/drawings?room=${base?.[2]}&what=plan&scale=20&format=svg`,
+    )
+  ).text();
   // 4 m of room and 58 thin lines of margin on both sides, at 1:20.
-  expect(Number(/width="([\d.]+)mm"/.exec(svg)?.[1])).toBeCloseTo((4000 + 2 * 58 * 0.26 * 20) / 20, 0);
+  expect(Number(/width="([\d.]+)mm"/.exec(svg)?.[1])).toBeCloseTo(
+    (4000 + 2 * 58 * 0.26 * 20) / 20,
+    0,
+  );
 });
 
 test('pictures arrive over a connection that breaks, while typing goes on; what is no picture is said', async () => {
-  const noise = (seed: number) => sharp({ create: { width: 1400, height: 1000, channels: 3, background: '#777', noise: { type: 'gaussian', mean: 100 + seed, sigma: 60 } } }).jpeg({ quality: 92 }).toBuffer();
+  const noise = (seed: number) =>
+    sharp({
+      create: {
+        width: 1400,
+        height: 1000,
+        channels: 3,
+        background: '#777',
+        noise: { type: 'gaussian', mean: 100 + seed, sigma: 60 },
+      },
+    })
+      .jpeg({ quality: 92 })
+      .toBuffer();
   await page.getByPlaceholder(/from the back door/).fill('from the door');
   await page.getByRole('button', { name: 'Add the spot' }).click();
   await expect(page.getByRole('heading', { name: 'from the door' })).toBeVisible();
@@ -149,15 +211,29 @@ test('pictures arrive over a connection that breaks, while typing goes on; what 
     pieces += 1;
     // The second piece never arrives; the browser has to ask where to go on.
     if (pieces === 2) return route.abort('connectionreset');
-    offsets.push(`${new URL(route.request().url()).pathname} ${new URL(route.request().url()).searchParams.get('offset')}`);
+    offsets.push(
+      `${new URL(route.request().url()).pathname} ${new URL(route.request().url()).searchParams.get('offset')}`,
+    );
     return route.continue();
   });
-  const files = await Promise.all([1, 2, 3].map(async (i) => ({ name: `p${i}.jpg`, mimeType: 'image/jpeg', buffer: await noise(i) })));
+  const files = await Promise.all(
+    [1, 2, 3].map(async (i) => ({
+      name: `p${i}.jpg`,
+      mimeType: 'image/jpeg',
+      buffer: await noise(i),
+    })),
+  );
   await sendPictures(page, 'Before picture, from the door', files);
-  await expect(page.getByRole('status', { name: 'Pictures on the way' })).toContainText('it goes on from where it broke');
+  await expect(page.getByRole('status', { name: 'Pictures on the way' })).toContainText(
+    'it goes on from where it broke',
+  );
   await page.getByPlaceholder(/all four shelves/).fill('typing goes on');
-  await expect(page.getByRole('img', { name: 'Before picture, from the door' })).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByRole('status', { name: 'Pictures on the way' })).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByRole('img', { name: 'Before picture, from the door' })).toBeVisible({
+    timeout: 30_000,
+  });
+  await expect(page.getByRole('status', { name: 'Pictures on the way' })).toHaveCount(0, {
+    timeout: 30_000,
+  });
   await expect(page.getByText('Before 3')).toBeVisible();
   await expect(page.getByPlaceholder(/all four shelves/)).toHaveValue('typing goes on');
   // No piece was sent twice, and the broken picture was not begun anew.
@@ -166,7 +242,9 @@ test('pictures arrive over a connection that breaks, while typing goes on; what 
   await page.unroute('**/api/uploads/**');
 
   const cut = files[0]?.buffer.subarray(0, 20_000) ?? Buffer.alloc(0);
-  await sendPictures(page, 'Emptied picture, from the door', [{ name: 'cut.jpg', mimeType: 'image/jpeg', buffer: cut }]);
+  await sendPictures(page, 'Emptied picture, from the door', [
+    { name: 'cut.jpg', mimeType: 'image/jpeg', buffer: cut },
+  ]);
   await expect(page.getByText(/This picture is damaged/)).toBeVisible();
   await page.getByRole('button', { name: 'Put it away' }).click();
   await expect(page.getByText(/This picture is damaged/)).toHaveCount(0);
@@ -195,12 +273,20 @@ test('the work is agreed: sections, estimate, schools, the sheet, and what chang
   await page.getByRole('button', { name: 'Agreed', exact: true }).click();
   await expect(page.getByText(/Agreed with/)).toContainText('Nora');
 
-  const [sheet] = await Promise.all([page.waitForEvent('popup'), page.getByRole('link', { name: 'Open sheet' }).click()]);
+  const [sheet] = await Promise.all([
+    page.waitForEvent('popup'),
+    page.getByRole('link', { name: 'Open sheet' }).click(),
+  ]);
   await expect(sheet.getByText('nothing has changed since')).toBeVisible();
   await expect(sheet.getByText('without lids, because nobody closes them')).toBeVisible();
-  expect((await sheet.pdf({ format: 'A4' })).toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+  expect(
+    (await sheet.pdf({ format: 'A4' })).toString('latin1').match(/\/Type\s*\/Page\b/g),
+  ).toHaveLength(1);
   await sheet.close();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'PDF', exact: true }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'PDF', exact: true }).click(),
+  ]);
   expect((await readFile(await download.path())).subarray(0, 5).toString()).toBe('%PDF-');
   await page.getByLabel('Goals').fill('Supper in five minutes');
   await page.getByLabel('Goals').blur();

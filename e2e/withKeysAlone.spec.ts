@@ -34,7 +34,10 @@ test('by keyboard alone: sort, carry a tag, take a fit, and undo it', async ({ p
   await page.keyboard.press('Enter');
   await page.keyboard.press('+');
   await page.keyboard.press('1');
-  await expect(page.getByRole('button', { name: 'in use' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: 'in use' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await page.keyboard.press('k');
   await expect(page.getByRole('button', { name: /^Keep: 25 so far/ })).toBeVisible();
 
@@ -51,11 +54,15 @@ test('by keyboard alone: sort, carry a tag, take a fit, and undo it', async ({ p
   await page.keyboard.press('Enter');
   await expect(page.getByText(/Books over Shelf/)).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('group', { name: /^Shelf \d,.*/ }).getByRole('button', { name: /^Books/ })).toBeVisible();
+  await expect(
+    page.getByRole('group', { name: /^Shelf \d,.*/ }).getByRole('button', { name: /^Books/ }),
+  ).toBeVisible();
 
   await page.keyboard.press('5');
   await page.waitForURL(/\/fit/);
-  await expect(page.getByRole('radio', { name: /Least money.*£/s })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('radio', { name: /Least money.*£/s })).toBeVisible({
+    timeout: 30_000,
+  });
   await page.keyboard.press('a');
   await expect(page.getByText('Taken. What it needs is on the shopping list.')).toBeVisible();
   await expect(page.getByRole('button', { name: /Undo took a fit/ })).toBeVisible();

@@ -6,9 +6,30 @@ import os from 'node:os';
 
 import fc from 'fast-check';
 
-import { createRandom, freeLitresOf, largestFreeBoxOf, loadSolver, type Box, type Solver } from '@/core/shared';
-import { movesRequestSchema, planMoves, planZones, zonesRequestSchema, type MovesRequestInput } from '@/core/place';
-import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema, type ShopRequest } from '@/core/shop';
+import {
+  createRandom,
+  freeLitresOf,
+  largestFreeBoxOf,
+  loadSolver,
+  type Box,
+  type Solver,
+} from '@/core/shared';
+import {
+  movesRequestSchema,
+  planMoves,
+  planZones,
+  zonesRequestSchema,
+  type MovesRequestInput,
+} from '@/core/place';
+import {
+  cutRequestSchema,
+  planCuts,
+  planRoll,
+  planShop,
+  rollRequestSchema,
+  shopRequestSchema,
+  type ShopRequest,
+} from '@/core/shop';
 import { cutFaults } from '@test/cutOracle';
 import { orderByModel } from '@test/movesModel';
 import { replayMoves } from '@test/movesOracle';
@@ -24,36 +45,86 @@ import { benchFits } from './benchFit';
 import { benchRoll } from './benchRoll';
 import { between, median, timesOf, type Row } from './benchRow';
 
-function aShopRequest(seed: number, size: { readonly needs: number; readonly offers: number; readonly shops: number }): ShopRequest {
+function aShopRequest(
+  seed: number,
+  size: { readonly needs: number; readonly offers: number; readonly shops: number },
+): ShopRequest {
   const random = createRandom(seed);
-  const needs = Array.from({ length: size.needs }, (_, i) => ({ id: `n${i}`, name: `n${i}`, qty: between(random, 1, 12), priority: (['must', 'must', 'should', 'nice'] as const)[i % 4] ?? 'must' }));
+  const needs = Array.from({ length: size.needs }, (_, i) => ({
+    id: `n${i}`,
+    name: `n${i}`,
+    qty: between(random, 1, 12),
+    priority: (['must', 'must', 'should', 'nice'] as const)[i % 4] ?? 'must',
+  }));
   return shopRequestSchema.parse({
     needs,
     offers: Array.from({ length: size.offers }, (_, i) => {
       const packSize = [1, 1, 2, 3, 4, 6][between(random, 0, 5)] ?? 1;
-      return { id: `o${i}`, shopId: `s${between(random, 0, size.shops - 1)}`, needId: `n${i % size.needs}`, packSize, priceMinor: Math.round(packSize * between(random, 150, 900) * (0.75 + random() * 0.25)) };
+      return {
+        id: `o${i}`,
+        shopId: `s${between(random, 0, size.shops - 1)}`,
+        needId: `n${i % size.needs}`,
+        packSize,
+        priceMinor: Math.round(packSize * between(random, 150, 900) * (0.75 + random() * 0.25)),
+      };
     }),
-    shops: Array.from({ length: size.shops }, (_, i) => ({ id: `s${i}`, name: `s${i}`, deliveryMinor: i % 2 === 0 ? 495 : 0, ...(i % 2 === 0 ? { freeOverMinor: 5000 } : {}) })),
+    shops: Array.from({ length: size.shops }, (_, i) => ({
+      id: `s${i}`,
+      name: `s${i}`,
+      deliveryMinor: i % 2 === 0 ? 495 : 0,
+      ...(i % 2 === 0 ? { freeOverMinor: 5000 } : {}),
+    })),
     budgetMinor: size.needs * 2500,
     timeLimitMs: 15_000,
   });
 }
 
 function benchShop(solver: Solver, size: Parameters<typeof aShopRequest>[1]): Row {
-  const answers = Array.from({ length: 7 }, (_, i) => planShop(aShopRequest(i + 1, size), { solver, clock: () => performance.now() }));
+  const answers = Array.from({ length: 7 }, (_, i) =>
+    planShop(aShopRequest(i + 1, size), { solver, clock: () => performance.now() }),
+  );
   const optimal = answers.filter(({ status }) => status === 'optimal').length;
-  const cutOff = answers.map(({ payMinor }, i) => planShop({ ...aShopRequest(i + 1, size), timeLimitMs: 1000 }, { solver, clock: () => performance.now() }).payMinor / payMinor - 1);
-  return { ...timesOf(`shop, ${size.needs} needs x ${size.offers} offers x ${size.shops} shops`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${optimal} of ${answers.length} proven optimal; cut off after 1 s at most ${(100 * Math.max(...cutOff)).toFixed(2)} % above that` };
+  const cutOff = answers.map(
+    ({ payMinor }, i) =>
+      planShop(
+        { ...aShopRequest(i + 1, size), timeLimitMs: 1000 },
+        { solver, clock: () => performance.now() },
+      ).payMinor /
+        payMinor -
+      1,
+  );
+  return {
+    ...timesOf(
+      `shop, ${size.needs} needs x ${size.offers} offers x ${size.shops} shops`,
+      answers.map(({ elapsedMs }) => elapsedMs),
+    ),
+    note: `${optimal} of ${answers.length} proven optimal; cut off after 1 s at most ${(100 * Math.max(...cutOff)).toFixed(2)} % above that`,
+  };
 }
 
 /** Bays as measured: five boxes in each, anywhere inside. */
 function benchSpace(): Row {
   const random = createRandom(5);
   const bays = Array.from({ length: 500 }, () => {
-    const space = { width: between(random, 400, 1200), depth: between(random, 250, 600), height: between(random, 150, 700) };
+    const space = {
+      width: between(random, 400, 1200),
+      depth: between(random, 250, 600),
+      height: between(random, 150, 700),
+    };
     const obstacles = Array.from({ length: 5 }, (): Box => {
-      const [width, depth, height] = [between(random, 20, 300), between(random, 20, 200), between(random, 20, 300)];
-      return { x: between(random, 0, space.width), y: between(random, 0, space.depth), z: between(random, 0, space.height), width, depth, height };
+      const [width, depth, height] = [
+        between(random, 20, 300),
+        between(random, 20, 200),
+        between(random, 20, 300),
+      ];
+      return {
+        x: between(random, 0, space.width),
+        y: between(random, 0, space.depth),
+        z: between(random, 0, space.height),
+        width,
+        depth,
+        height,
+      };
     });
     return { space, obstacles };
   });
@@ -65,24 +136,45 @@ function benchSpace(): Row {
     }
     return performance.now() - start;
   });
-  return { ...timesOf('space, 500 bays x 5 obstacles together', times), note: 'free litres and the largest free box of each' };
+  return {
+    ...timesOf('space, 500 bays x 5 obstacles together', times),
+    note: 'free litres and the largest free box of each',
+  };
 }
 
 function benchZones(solver: Solver, size: Parameters<typeof zonesRequestOf>[1]): Row {
   const firsts: number[] = [];
   let worse = 0;
-  const answers = [1, 2, 3, 4, 5, 6, 7].map((seed) => {
-    const start = performance.now();
-    let first = Infinity;
-    const answer = planZones(zonesRequestSchema.parse(zonesRequestOf(seed, size)), { solver, clock: () => performance.now(), onProgress: () => { first = Math.min(first, performance.now() - start); } });
-    if (answer.status !== 'infeasible') firsts.push(first);
-    if (seed <= 3 && (answer.objective ?? Infinity) > (bestOfSimple(zonesRequestOf(seed, size)) ?? Infinity) + 1e-6) worse += 1;
-    return answer;
-  }).filter(({ status }) => status !== 'infeasible');
-  const gaps = answers.map(({ objective, bound }) => ((objective ?? 0) - (bound ?? 0)) / Math.max(1e-9, bound ?? 0));
+  const answers = [1, 2, 3, 4, 5, 6, 7]
+    .map((seed) => {
+      const start = performance.now();
+      let first = Infinity;
+      const answer = planZones(zonesRequestSchema.parse(zonesRequestOf(seed, size)), {
+        solver,
+        clock: () => performance.now(),
+        onProgress: () => {
+          first = Math.min(first, performance.now() - start);
+        },
+      });
+      if (answer.status !== 'infeasible') firsts.push(first);
+      if (
+        seed <= 3 &&
+        (answer.objective ?? Infinity) >
+          (bestOfSimple(zonesRequestOf(seed, size)) ?? Infinity) + 1e-6
+      )
+        worse += 1;
+      return answer;
+    })
+    .filter(({ status }) => status !== 'infeasible');
+  const gaps = answers.map(
+    ({ objective, bound }) => ((objective ?? 0) - (bound ?? 0)) / Math.max(1e-9, bound ?? 0),
+  );
   return {
-    ...timesOf(`zones, ${size.groups} groups x ${size.bays} bays, ${size.pairs} pairs, ${size.fillRatio} full, in ${size.timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)),
-    note: `${answers.filter(({ status }) => status === 'optimal').length} proven optimal; mean ${(100 * gaps.reduce((a, b) => a + b, 0) / Math.max(1, gaps.length)).toFixed(2)} %, at most ${(100 * Math.max(...gaps)).toFixed(2)} % above the bound; ${worse} of 3 worse than the best of three simple methods; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
+    ...timesOf(
+      `zones, ${size.groups} groups x ${size.bays} bays, ${size.pairs} pairs, ${size.fillRatio} full, in ${size.timeLimitMs} ms`,
+      answers.map(({ elapsedMs }) => elapsedMs),
+    ),
+    note: `${answers.filter(({ status }) => status === 'optimal').length} proven optimal; mean ${((100 * gaps.reduce((a, b) => a + b, 0)) / Math.max(1, gaps.length)).toFixed(2)} %, at most ${(100 * Math.max(...gaps)).toFixed(2)} % above the bound; ${worse} of 3 worse than the best of three simple methods; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
   };
 }
 
@@ -90,7 +182,14 @@ function benchZones(solver: Solver, size: Parameters<typeof zonesRequestOf>[1]):
 const MODEL_MS = 20_000;
 
 /** Two arrangements of the same groups, each bay just as large as the fuller of the two needs it. */
-function benchMoves(solver: Solver, { groups, bays, timeLimitMs }: { readonly groups: number; readonly bays: number; readonly timeLimitMs: number }): Row {
+function benchMoves(
+  solver: Solver,
+  {
+    groups,
+    bays,
+    timeLimitMs,
+  }: { readonly groups: number; readonly bays: number; readonly timeLimitMs: number },
+): Row {
   const requests = [1, 2, 3, 4, 5, 6, 7].map((seed): MovesRequestInput => {
     const random = createRandom(seed * 31 + groups);
     const litres = Array.from({ length: groups }, () => between(random, 2, 19));
@@ -98,24 +197,55 @@ function benchMoves(solver: Solver, { groups, bays, timeLimitMs }: { readonly gr
     const lay = () => {
       const full = Array.from({ length: bays }, () => 0);
       return litres.map((amount) => {
-        const b = Array.from({ length: 4 }, () => between(random, 0, bays - 1)).reduce((least, other) => ((full[other] ?? 0) < (full[least] ?? 0) ? other : least));
+        const b = Array.from({ length: 4 }, () => between(random, 0, bays - 1)).reduce(
+          (least, other) => ((full[other] ?? 0) < (full[least] ?? 0) ? other : least),
+        );
         full[b] = (full[b] ?? 0) + amount;
         return b;
       });
     };
     const [now, then] = [lay(), lay()];
-    const held = (places: readonly number[], bay: number) => litres.reduce((sum, amount, g) => sum + (places[g] === bay ? amount : 0), 0);
+    const held = (places: readonly number[], bay: number) =>
+      litres.reduce((sum, amount, g) => sum + (places[g] === bay ? amount : 0), 0);
     return {
-      bays: Array.from({ length: bays }, (_, b) => ({ id: `b${b}`, litres: Math.max(held(now, b), held(then, b)) })),
-      groups: litres.map((amount, g) => ({ id: `g${g}`, litres: amount, from: `b${now[g]}`, to: `b${then[g]}` })), seed, timeLimitMs,
+      bays: Array.from({ length: bays }, (_, b) => ({
+        id: `b${b}`,
+        litres: Math.max(held(now, b), held(then, b)),
+      })),
+      groups: litres.map((amount, g) => ({
+        id: `g${g}`,
+        litres: amount,
+        from: `b${now[g]}`,
+        to: `b${then[g]}`,
+      })),
+      seed,
+      timeLimitMs,
     };
   });
-  const answers = requests.map((request) => planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() }));
+  const answers = requests.map((request) =>
+    planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() }),
+  );
   // Beside it the exact ordering model, for some of them: it takes its time.
-  const byModel = requests.slice(0, 3).map((request, i) => ({ own: answers[i]?.stagedLitres ?? NaN, model: orderByModel(request, { solver, timeLimitMs: MODEL_MS }) }));
-  const modelNote = byModel.map(({ own, model }) => `${own}/${model ? `${model.stagedLitres}${model.isProven ? ' proven' : ''}` : 'none'}`).join(', ');
+  const byModel = requests
+    .slice(0, 3)
+    .map((request, i) => ({
+      own: answers[i]?.stagedLitres ?? NaN,
+      model: orderByModel(request, { solver, timeLimitMs: MODEL_MS }),
+    }));
+  const modelNote = byModel
+    .map(
+      ({ own, model }) =>
+        `${own}/${model ? `${model.stagedLitres}${model.isProven ? ' proven' : ''}` : 'none'}`,
+    )
+    .join(', ');
   const staged = answers.map(({ stagedLitres }) => stagedLitres);
-  return { ...timesOf(`moves, ${groups} tight groups x ${bays} bays, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}; own and the exact ordering model after ${MODEL_MS / 1000} s: ${modelNote}` };
+  return {
+    ...timesOf(
+      `moves, ${groups} tight groups x ${bays} bays, in ${timeLimitMs} ms`,
+      answers.map(({ elapsedMs }) => elapsedMs),
+    ),
+    note: `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}; own and the exact ordering model after ${MODEL_MS / 1000} s: ${modelNote}`,
+  };
 }
 
 /** Small requests of every kind, each answer gone through by the checker that shares no code with the engine. */
@@ -124,14 +254,26 @@ function checkZones(solver: Solver, count: number): Row {
   const faults: string[] = [];
   let answered = 0;
   for (let seed = 1; seed <= count; seed += 1) {
-    const request = zonesRequestOf(seed, { groups: 2 + (seed % 9), bays: 2 + (seed % 7), pairs: seed % 4, fillRatio: 0.25 + (seed % 5) * 0.1, timeLimitMs: 300 });
-    const answer = planZones(zonesRequestSchema.parse(request), { solver, clock: () => performance.now() });
+    const request = zonesRequestOf(seed, {
+      groups: 2 + (seed % 9),
+      bays: 2 + (seed % 7),
+      pairs: seed % 4,
+      fillRatio: 0.25 + (seed % 5) * 0.1,
+      timeLimitMs: 300,
+    });
+    const answer = planZones(zonesRequestSchema.parse(request), {
+      solver,
+      clock: () => performance.now(),
+    });
     times.push(answer.elapsedMs);
     if (answer.status === 'infeasible') continue;
     answered += 1;
     faults.push(...zoneFaults(request, answer.assignment));
   }
-  return { ...timesOf(`zones, ${count} random requests checked`, times), note: `${answered} answered, ${count - answered} infeasible; ${faults.length} rules broken` };
+  return {
+    ...timesOf(`zones, ${count} random requests checked`, times),
+    note: `${answered} answered, ${count - answered} infeasible; ${faults.length} rules broken`,
+  };
 }
 
 function checkMoves(count: number): Row {
@@ -140,44 +282,136 @@ function checkMoves(count: number): Row {
   for (let seed = 1; seed <= count; seed += 1) {
     const random = createRandom(seed * 101);
     const bays = Array.from({ length: 2 + (seed % 5) }, (_, b) => `b${b}`);
-    const any = () => (random() < 0.12 ? null : (bays[between(random, 0, bays.length - 1)] ?? null));
-    const groups = Array.from({ length: 2 + (seed % 11) }, (_, g) => ({ id: `g${g}`, litres: between(random, 1, 20), from: any(), to: any() }));
-    const held = (bay: string, end: 'from' | 'to') => groups.reduce((sum, group) => sum + (group[end] === bay ? group.litres : 0), 0);
-    const request = { bays: bays.map((id) => ({ id, litres: Math.max(held(id, 'from'), held(id, 'to')) + between(random, 0, 6) })), groups, timeLimitMs: 300 };
+    const any = () =>
+      random() < 0.12 ? null : (bays[between(random, 0, bays.length - 1)] ?? null);
+    const groups = Array.from({ length: 2 + (seed % 11) }, (_, g) => ({
+      id: `g${g}`,
+      litres: between(random, 1, 20),
+      from: any(),
+      to: any(),
+    }));
+    const held = (bay: string, end: 'from' | 'to') =>
+      groups.reduce((sum, group) => sum + (group[end] === bay ? group.litres : 0), 0);
+    const request = {
+      bays: bays.map((id) => ({
+        id,
+        litres: Math.max(held(id, 'from'), held(id, 'to')) + between(random, 0, 6),
+      })),
+      groups,
+      timeLimitMs: 300,
+    };
     const answer = planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() });
     times.push(answer.elapsedMs);
     faults.push(...replayMoves(request, answer.steps).faults);
   }
-  return { ...timesOf(`moves, ${count} random requests checked`, times), note: `${faults.length} rules broken` };
+  return {
+    ...timesOf(`moves, ${count} random requests checked`, times),
+    note: `${faults.length} rules broken`,
+  };
 }
 
-function benchCut(solver: Solver, { kinds, timeLimitMs }: { readonly kinds: number; readonly timeLimitMs: number }): Row {
+function benchCut(
+  solver: Solver,
+  { kinds, timeLimitMs }: { readonly kinds: number; readonly timeLimitMs: number },
+): Row {
   const answers = Array.from({ length: 20 }, (_, seed) => {
     const random = createRandom(seed * 17 + kinds);
-    const request = { stock: [{ id: 'board', lengthMm: 2400, priceMinor: 700 }], kerfMm: 3, seed, timeLimitMs, pieces: Array.from({ length: kinds }, (_, i) => ({ id: `p${i}`, lengthMm: between(random, 100, 1400), qty: between(random, 1, 12) })) };
-    const answer = planCuts(cutRequestSchema.parse(request), { solver, clock: () => performance.now() });
+    const request = {
+      stock: [{ id: 'board', lengthMm: 2400, priceMinor: 700 }],
+      kerfMm: 3,
+      seed,
+      timeLimitMs,
+      pieces: Array.from({ length: kinds }, (_, i) => ({
+        id: `p${i}`,
+        lengthMm: between(random, 100, 1400),
+        qty: between(random, 1, 12),
+      })),
+    };
+    const answer = planCuts(cutRequestSchema.parse(request), {
+      solver,
+      clock: () => performance.now(),
+    });
     return { ...answer, faults: cutFaults(request, answer) };
   });
   const over = answers.map(({ objective, bound }) => ((objective ?? 0) - (bound ?? 0)) / 700);
-  return { ...timesOf(`cut, ${kinds} lengths, in ${timeLimitMs} ms`, answers.map(({ elapsedMs }) => elapsedMs)), note: `${answers.filter(({ status }) => status === 'optimal').length} of 20 at the rounded-up bound, at most ${Math.max(...over).toFixed(0)} boards above it; ${answers.flatMap(({ faults }) => faults).length} rules broken` };
+  return {
+    ...timesOf(
+      `cut, ${kinds} lengths, in ${timeLimitMs} ms`,
+      answers.map(({ elapsedMs }) => elapsedMs),
+    ),
+    note: `${answers.filter(({ status }) => status === 'optimal').length} of 20 at the rounded-up bound, at most ${Math.max(...over).toFixed(0)} boards above it; ${answers.flatMap(({ faults }) => faults).length} rules broken`,
+  };
 }
 
 /** Random requests of each kind, each answer gone through by the checker that shares no code with the engine. */
 function checkBuying(solver: Solver, kind: 'shop' | 'cut' | 'roll', count: number): Row {
   const clock = () => performance.now();
   const small = fc.integer({ min: 50, max: 900 });
-  const cutArb = fc.record({ kerf: fc.integer({ min: 0, max: 5 }), stock: fc.array(fc.record({ lengthMm: fc.integer({ min: 900, max: 2400 }), priceMinor: fc.integer({ min: 0, max: 900 }), available: fc.option(fc.integer({ min: 0, max: 3 })) }), { minLength: 1, maxLength: 3 }), pieces: fc.array(fc.record({ lengthMm: small, qty: fc.integer({ min: 0, max: 5 }) }), { maxLength: 6 }) })
-    .map(({ kerf, stock, pieces }) => ({ kerfMm: kerf, timeLimitMs: 60, stock: stock.map(({ available, ...board }, i) => ({ id: `s${i}`, ...board, ...(available === null ? {} : { available }) })), pieces: pieces.map((piece, i) => ({ id: `p${i}`, ...piece })) }));
-  const rollArb = fc.array(fc.record({ widthMm: small, depthMm: small, qty: fc.integer({ min: 0, max: 2 }), turnable: fc.boolean() }), { maxLength: 12 })
-    .map((pieces) => ({ roll: { widthMm: 600, lengthMm: 2000, priceMinor: 900 }, timeLimitMs: 20, pieces: pieces.map((piece, i) => ({ id: `p${i}`, ...piece })) }));
+  const cutArb = fc
+    .record({
+      kerf: fc.integer({ min: 0, max: 5 }),
+      stock: fc.array(
+        fc.record({
+          lengthMm: fc.integer({ min: 900, max: 2400 }),
+          priceMinor: fc.integer({ min: 0, max: 900 }),
+          available: fc.option(fc.integer({ min: 0, max: 3 })),
+        }),
+        { minLength: 1, maxLength: 3 },
+      ),
+      pieces: fc.array(fc.record({ lengthMm: small, qty: fc.integer({ min: 0, max: 5 }) }), {
+        maxLength: 6,
+      }),
+    })
+    .map(({ kerf, stock, pieces }) => ({
+      kerfMm: kerf,
+      timeLimitMs: 60,
+      stock: stock.map(({ available, ...board }, i) => ({
+        id: `s${i}`,
+        ...board,
+        ...(available === null ? {} : { available }),
+      })),
+      pieces: pieces.map((piece, i) => ({ id: `p${i}`, ...piece })),
+    }));
+  const rollArb = fc
+    .array(
+      fc.record({
+        widthMm: small,
+        depthMm: small,
+        qty: fc.integer({ min: 0, max: 2 }),
+        turnable: fc.boolean(),
+      }),
+      { maxLength: 12 },
+    )
+    .map((pieces) => ({
+      roll: { widthMm: 600, lengthMm: 2000, priceMinor: 900 },
+      timeLimitMs: 20,
+      pieces: pieces.map((piece, i) => ({ id: `p${i}`, ...piece })),
+    }));
   const start = performance.now();
-  const faults = kind === 'shop'
-    ? fc.sample(shopRequestArb, { numRuns: count, seed: 11 }).flatMap((request) => shopFaults(request, planShop({ ...request, timeLimitMs: 500 }, { solver, clock })))
-    : kind === 'cut'
-      ? fc.sample(cutArb, { numRuns: count, seed: 11 }).flatMap((request) => { const answer = planCuts(cutRequestSchema.parse(request), { solver, clock }); return answer.status === 'infeasible' ? [] : cutFaults(request, answer); })
-      : fc.sample(rollArb, { numRuns: count, seed: 11 }).flatMap((request) => { const answer = planRoll(rollRequestSchema.parse(request), { clock }); return answer.status === 'infeasible' ? [] : rollFaults(request, answer); });
+  const faults =
+    kind === 'shop'
+      ? fc
+          .sample(shopRequestArb, { numRuns: count, seed: 11 })
+          .flatMap((request) =>
+            shopFaults(request, planShop({ ...request, timeLimitMs: 500 }, { solver, clock })),
+          )
+      : kind === 'cut'
+        ? fc.sample(cutArb, { numRuns: count, seed: 11 }).flatMap((request) => {
+            const answer = planCuts(cutRequestSchema.parse(request), { solver, clock });
+            return answer.status === 'infeasible' ? [] : cutFaults(request, answer);
+          })
+        : fc.sample(rollArb, { numRuns: count, seed: 11 }).flatMap((request) => {
+            const answer = planRoll(rollRequestSchema.parse(request), { clock });
+            return answer.status === 'infeasible' ? [] : rollFaults(request, answer);
+          });
   const took = performance.now() - start;
-  return { what: `${kind}, ${count} random requests checked`, runs: count, medianMs: took / count, worstMs: took, note: `${faults.length} rules broken` };
+  return {
+    what: `${kind}, ${count} random requests checked`,
+    runs: count,
+    medianMs: took / count,
+    worstMs: took,
+    note: `${faults.length} rules broken`,
+  };
 }
 
 async function main(names: readonly string[]): Promise<void> {
@@ -186,23 +420,64 @@ async function main(names: readonly string[]): Promise<void> {
   const rows: Row[] = [];
   if (wants('space')) rows.push(benchSpace());
   if (wants('fit')) rows.push(...(await benchFits(solver)));
-  if (wants('zones')) for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [[40, 40, 0, 1500, 0.35], [150, 120, 0, 1000, 0.1], [150, 120, 0, 10_000, 0.1], [150, 120, 0, 1000, 0.35], [150, 120, 0, 10_000, 0.35], [20, 20, 8, 1000, 0.35], [40, 40, 12, 3000, 0.35], [60, 50, 20, 5000, 0.35]] as const) rows.push(benchZones(solver, { groups, bays, pairs, fillRatio, timeLimitMs }));
-  if (wants('moves')) for (const [groups, bays, timeLimitMs] of [[12, 5, 1000], [40, 12, 2000], [40, 20, 2000], [150, 40, 5000]] as const) rows.push(benchMoves(solver, { groups, bays, timeLimitMs }));
+  if (wants('zones'))
+    for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [
+      [40, 40, 0, 1500, 0.35],
+      [150, 120, 0, 1000, 0.1],
+      [150, 120, 0, 10_000, 0.1],
+      [150, 120, 0, 1000, 0.35],
+      [150, 120, 0, 10_000, 0.35],
+      [20, 20, 8, 1000, 0.35],
+      [40, 40, 12, 3000, 0.35],
+      [60, 50, 20, 5000, 0.35],
+    ] as const)
+      rows.push(benchZones(solver, { groups, bays, pairs, fillRatio, timeLimitMs }));
+  if (wants('moves'))
+    for (const [groups, bays, timeLimitMs] of [
+      [12, 5, 1000],
+      [40, 12, 2000],
+      [40, 20, 2000],
+      [150, 40, 5000],
+    ] as const)
+      rows.push(benchMoves(solver, { groups, bays, timeLimitMs }));
   if (wants('zones')) rows.push(checkZones(solver, 1000));
   if (wants('moves')) rows.push(checkMoves(1000));
-  if (wants('cut')) for (const [kinds, timeLimitMs] of [[25, 200], [25, 1000]] as const) rows.push(benchCut(solver, { kinds, timeLimitMs }));
-  if (wants('roll')) for (const pieces of [20, 60]) rows.push(...benchRoll(solver, { pieces, timeLimitMs: 1000 }));
-  if (wants('shop')) rows.push(benchShop(solver, { needs: 10, offers: 60, shops: 3 }), benchShop(solver, { needs: 40, offers: 400, shops: 8 }), benchShop(solver, { needs: 100, offers: 1500, shops: 12 }));
-  for (const kind of ['shop', 'cut', 'roll'] as const) if (wants(kind)) rows.push(checkBuying(solver, kind, 2000));
-  process.stdout.write(`${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`);
+  if (wants('cut'))
+    for (const [kinds, timeLimitMs] of [
+      [25, 200],
+      [25, 1000],
+    ] as const)
+      rows.push(benchCut(solver, { kinds, timeLimitMs }));
+  if (wants('roll'))
+    for (const pieces of [20, 60]) rows.push(...benchRoll(solver, { pieces, timeLimitMs: 1000 }));
+  if (wants('shop'))
+    rows.push(
+      benchShop(solver, { needs: 10, offers: 60, shops: 3 }),
+      benchShop(solver, { needs: 40, offers: 400, shops: 8 }),
+      benchShop(solver, { needs: 100, offers: 1500, shops: 12 }),
+    );
+  for (const kind of ['shop', 'cut', 'roll'] as const)
+    if (wants(kind)) rows.push(checkBuying(solver, kind, 2000));
+  process.stdout.write(
+    `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`,
+  );
   for (const { what, runs, medianMs, worstMs, note } of rows) {
-    process.stdout.write(`${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`);
+    process.stdout.write(
+      `${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`,
+    );
   }
   // It needs a browser and a built app, so it is only measured when it is asked for.
   if (!names.includes('bench')) return;
   const [small, large] = [await benchBench(50), await benchBench(20_000)];
-  for (const [what, key] of [['bench opens, from another step', 'openMs'], ['bench opens, from its bare address', 'loadMs'], ['from the key to the paint', 'paintMs'], ['a decision is stored', 'storeMs']] as const) {
-    process.stdout.write(`${what}: median ${large[key].toFixed(0)} ms with 20,000 things and 60,000 decisions, ${small[key].toFixed(0)} ms with 50 things; ratio ${(large[key] / small[key]).toFixed(2)}\n`);
+  for (const [what, key] of [
+    ['bench opens, from another step', 'openMs'],
+    ['bench opens, from its bare address', 'loadMs'],
+    ['from the key to the paint', 'paintMs'],
+    ['a decision is stored', 'storeMs'],
+  ] as const) {
+    process.stdout.write(
+      `${what}: median ${large[key].toFixed(0)} ms with 20,000 things and 60,000 decisions, ${small[key].toFixed(0)} ms with 50 things; ratio ${(large[key] / small[key]).toFixed(2)}\n`,
+    );
   }
 }
 

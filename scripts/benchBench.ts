@@ -23,28 +23,79 @@ export interface BenchFigures {
   readonly storeMs: number;
 }
 
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
 
 /** A home of five rooms with so many things, each decided three times, written as the app writes it. */
 export function fill(dataDir: string, thingCount: number): void {
   const db = new Database(path.join(dataDir, 'tinbox.sqlite'));
-  db.prepare("INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', '2026-11-01T09:00:00.000Z')").run();
+  db.prepare(
+    "INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', '2026-11-01T09:00:00.000Z')",
+  ).run();
   for (let room = 0; room < 5; room += 1) {
-    db.prepare('INSERT INTO rooms (id, project_id, name, purpose, budget_minor, position) VALUES (?, ?, ?, ?, 0, ?)').run(`room${room}`, 'home', `Room ${room}`, '', room);
-    for (let group = 0; group < 8; group += 1) db.prepare("INSERT INTO groups (id, project_id, room_id, name, bay_id, uncounted_litres, lid, see, front, loose, position) VALUES (?, 'home', ?, ?, NULL, 0, 'any', 'any', 0, 0, ?)").run(`g${room}-${group}`, `room${room}`, `${WORDS[group]}s`, group);
+    db.prepare(
+      'INSERT INTO rooms (id, project_id, name, purpose, budget_minor, position) VALUES (?, ?, ?, ?, 0, ?)',
+    ).run(`room${room}`, 'home', `Room ${room}`, '', room);
+    for (let group = 0; group < 8; group += 1)
+      db.prepare(
+        "INSERT INTO groups (id, project_id, room_id, name, bay_id, uncounted_litres, lid, see, front, loose, position) VALUES (?, 'home', ?, ?, NULL, 0, 'any', 'any', 0, 0, ?)",
+      ).run(`g${room}-${group}`, `room${room}`, `${WORDS[group]}s`, group);
   }
-  const event = db.prepare('INSERT INTO decision_events (project_id, id, thing_id, event_json) VALUES (?, ?, ?, ?)');
-  const thing = db.prepare('INSERT INTO things (project_id, id, first_seq, room_id, thing_json) VALUES (?, ?, ?, ?, ?)');
+  const event = db.prepare(
+    'INSERT INTO decision_events (project_id, id, thing_id, event_json) VALUES (?, ?, ?, ?)',
+  );
+  const thing = db.prepare(
+    'INSERT INTO things (project_id, id, first_seq, room_id, thing_json) VALUES (?, ?, ?, ?, ?)',
+  );
   db.transaction(() => {
     for (let i = 0; i < thingCount; i += 1) {
       const room = i % 5;
-      const facts = { roomId: `room${room}`, name: `${WORDS[i % 8]} ${i}`, count: 1 + (i % 5), reasons: [], groupId: `g${room}-${i % 8}`, to: '', litres: 1.5, massG: 300 };
+      const facts = {
+        roomId: `room${room}`,
+        name: `${WORDS[i % 8]} ${i}`,
+        count: 1 + (i % 5),
+        reasons: [],
+        groupId: `g${room}-${i % 8}`,
+        to: '',
+        litres: 1.5,
+        massG: 300,
+      };
       let first = 0;
       for (let again = 0; again < 3; again += 1) {
-        const decidedAt = new Date(Date.UTC(2026, 10, 1 + again, 8, 0, Math.floor(i / 4))).toISOString();
-        const seq = Number(event.run('home', `d${i}-${again}`, `t${i}`, JSON.stringify({ ...facts, kind: 'decided', id: `d${i}-${again}`, thingId: `t${i}`, decidedAt, device: 'desk', verdict: VERDICTS[(i + again) % 8] })).lastInsertRowid);
+        const decidedAt = new Date(
+          Date.UTC(2026, 10, 1 + again, 8, 0, Math.floor(i / 4)),
+        ).toISOString();
+        const seq = Number(
+          event.run(
+            'home',
+            `d${i}-${again}`,
+            `t${i}`,
+            JSON.stringify({
+              ...facts,
+              kind: 'decided',
+              id: `d${i}-${again}`,
+              thingId: `t${i}`,
+              decidedAt,
+              device: 'desk',
+              verdict: VERDICTS[(i + again) % 8],
+            }),
+          ).lastInsertRowid,
+        );
         if (again === 0) first = seq;
-        if (again === 2) thing.run('home', `t${i}`, first, `room${room}`, JSON.stringify({ ...facts, id: `t${i}`, decisionId: `d${i}-2`, decidedAt, verdict: VERDICTS[(i + 2) % 8] }));
+        if (again === 2)
+          thing.run(
+            'home',
+            `t${i}`,
+            first,
+            `room${room}`,
+            JSON.stringify({
+              ...facts,
+              id: `t${i}`,
+              decisionId: `d${i}-2`,
+              decidedAt,
+              verdict: VERDICTS[(i + 2) % 8],
+            }),
+          );
       }
     }
   })();
@@ -52,9 +103,26 @@ export function fill(dataDir: string, thingCount: number): void {
 }
 
 async function startServer(dataDir: string): Promise<ChildProcess> {
-  const child = spawn(process.execPath, [path.join('node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(PORT)], { env: { ...process.env, TINBOX_DATA: dataDir, NODE_ENV: 'production' }, stdio: 'ignore' });
+  const child = spawn(
+    process.execPath,
+    [
+      path.join('node_modules', 'next', 'dist', 'bin', 'next'),
+      'start',
+      '-H',
+      '127.0.0.1',
+      '-p',
+      String(PORT),
+    ],
+    { env: { ...process.env, TINBOX_DATA: dataDir, NODE_ENV: 'production' }, stdio: 'ignore' },
+  );
   for (let i = 0; i < 200; i += 1) {
-    if (await fetch(ADDRESS).then(({ ok }) => ok, () => false)) return child;
+    if (
+      await fetch(ADDRESS).then(
+        ({ ok }) => ok,
+        () => false,
+      )
+    )
+      return child;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   throw new Error('the server did not start; build first: npm run build');
@@ -100,15 +168,40 @@ const KEY_TO_PAINT = `new Promise((resolve) => {
 
 /** In the page: from the verdict's key to the frame that shows it. */
 async function keyToPaint(page: Page, i: number): Promise<number> {
-  await page.getByRole('textbox', { name: 'What is in hand, in plain words' }).fill(`3 scarves number ${i}`);
+  await page
+    .getByRole('textbox', { name: 'What is in hand, in plain words' })
+    .fill(`3 scarves number ${i}`);
   await page.getByRole('textbox', { name: 'What is in hand, in plain words' }).press('Enter');
   return page.evaluate<number>(KEY_TO_PAINT);
 }
 
 async function store(i: number): Promise<number> {
-  const event = { kind: 'decided', id: `bench${i}`, thingId: `benchT${i}`, decidedAt: new Date().toISOString(), device: 'bench', roomId: 'room0', name: `thing ${i}`, count: 1, verdict: 'keep', reasons: [], groupId: null, to: '', litres: 1, massG: 100 };
+  const event = {
+    kind: 'decided',
+    id: `bench${i}`,
+    thingId: `benchT${i}`,
+    decidedAt: new Date().toISOString(),
+    device: 'bench',
+    roomId: 'room0',
+    name: `thing ${i}`,
+    count: 1,
+    verdict: 'keep',
+    reasons: [],
+    groupId: null,
+    to: '',
+    litres: 1,
+    massG: 100,
+  };
   const start = performance.now();
-  const response = await fetch(`${ADDRESS}/api/projects/home/decisions`, { method: 'POST', headers: { 'content-type': 'application/json', origin: ADDRESS, 'sec-fetch-site': 'same-origin' }, body: JSON.stringify({ events: [event] }) });
+  const response = await fetch(`${ADDRESS}/api/projects/home/decisions`, {
+    method: 'POST',
+    headers: {
+      'content-type': 'application/json',
+      origin: ADDRESS,
+      'sec-fetch-site': 'same-origin',
+    },
+    body: JSON.stringify({ events: [event] }),
+  });
   if (!response.ok) throw new Error(`the decision was refused: ${response.status}`);
   return performance.now() - start;
 }
@@ -121,9 +214,23 @@ export async function benchBench(thingCount: number): Promise<BenchFigures> {
   await new Promise((resolve) => first.once('exit', resolve));
   fill(dataDir, thingCount);
   const server = await startServer(dataDir);
-  const browser = await chromium.launch({ executablePath: process.env.TINBOX_CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  const browser = await chromium.launch({
+    executablePath: process.env.TINBOX_CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    const page = await browser.newPage({
+      viewport: { width: 1280, height: 800 },
+      reducedMotion: 'reduce',
+    });
     await loadBench(page);
     const opens: number[] = [];
     for (let i = 0; i < 7; i += 1) opens.push(await goToBench(page));
@@ -133,7 +240,13 @@ export async function benchBench(thingCount: number): Promise<BenchFigures> {
     for (let i = 0; i < 200; i += 1) paints.push(await keyToPaint(page, i));
     const stores: number[] = [];
     for (let i = 0; i < 200; i += 1) stores.push(await store(i));
-    return { thingCount, openMs: median(opens), loadMs: median(loads), paintMs: median(paints), storeMs: median(stores) };
+    return {
+      thingCount,
+      openMs: median(opens),
+      loadMs: median(loads),
+      paintMs: median(paints),
+      storeMs: median(stores),
+    };
   } finally {
     await browser.close();
     server.kill();

@@ -9,6 +9,13 @@ export interface Row {
   readonly note: string;
 }
 
-export const between = (random: Random, least: number, most: number): number => least + Math.floor(random() * (most - least + 1));
-export const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
-export const timesOf = (what: string, times: readonly number[]) => ({ what, runs: times.length, medianMs: median(times), worstMs: Math.max(...times) });
+export const between = (random: Random, least: number, most: number): number =>
+  least + Math.floor(random() * (most - least + 1));
+export const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+export const timesOf = (what: string, times: readonly number[]) => ({
+  what,
+  runs: times.length,
+  medianMs: median(times),
+  worstMs: Math.max(...times),
+});

@@ -25,13 +25,17 @@ test('the demo is sound: units hold their places, fits break no rule, pictures a
   expect(projects.map(({ status }) => status).sort()).toEqual(['active', 'active', 'finished']);
   for (const project of projects) {
     const records = await getProjectRecords(db, project.id);
-    expect(records.rooms.reduce((sum, room) => sum + room.budgetMinor, 0)).toBeLessThanOrEqual(project.budgetMinor);
-    for (const unit of records.units) expect([unit.name, layOutUnit(unit).ok]).toEqual([unit.name, true]);
+    expect(records.rooms.reduce((sum, room) => sum + room.budgetMinor, 0)).toBeLessThanOrEqual(
+      project.budgetMinor,
+    );
+    for (const unit of records.units)
+      expect([unit.name, layOutUnit(unit).ok]).toEqual([unit.name, true]);
     for (const fit of records.fits) {
       const request = await createFitRequest(db, records, { bayId: fit.bayId, prefer: fit.prefer });
       expect([fit.bayId, findFitFaults(request, fit.answer)]).toEqual([fit.bayId, []]);
     }
-    for (const { id } of records.pictures) expect(existsSync(path.join(picturesDir(dataDir), `${id}.jpg`))).toBe(true);
+    for (const { id } of records.pictures)
+      expect(existsSync(path.join(picturesDir(dataDir), `${id}.jpg`))).toBe(true);
     expect(records.things).toEqual(foldDecisions(await listDecisions(db, project.id)));
   }
   const desk = await loadDesk(db);

@@ -8,7 +8,14 @@ import { z } from 'zod';
 import { fitRequestSchema, planFit } from '@/core/fit';
 import { loadSolver, type Clock, type Solver } from '@/core/shared';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
-import { cutRequestSchema, planCuts, planRoll, planShop, rollRequestSchema, shopRequestSchema } from '@/core/shop';
+import {
+  cutRequestSchema,
+  planCuts,
+  planRoll,
+  planShop,
+  rollRequestSchema,
+  shopRequestSchema,
+} from '@/core/shop';
 
 type Means = { readonly solver: Solver; readonly clock: Clock };
 interface Engine {
@@ -17,12 +24,30 @@ interface Engine {
 }
 
 const engines: Readonly<Record<string, Engine>> = {
-  fit: { schema: fitRequestSchema, run: (request, means) => planFit(fitRequestSchema.parse(request), means) },
-  shop: { schema: shopRequestSchema, run: (request, means) => planShop(shopRequestSchema.parse(request), means) },
-  zones: { schema: zonesRequestSchema, run: (request, means) => planZones(zonesRequestSchema.parse(request), means) },
-  cut: { schema: cutRequestSchema, run: (request, means) => planCuts(cutRequestSchema.parse(request), means) },
-  roll: { schema: rollRequestSchema, run: (request, means) => planRoll(rollRequestSchema.parse(request), means) },
-  moves: { schema: movesRequestSchema, run: (request, means) => planMoves(movesRequestSchema.parse(request), means) },
+  fit: {
+    schema: fitRequestSchema,
+    run: (request, means) => planFit(fitRequestSchema.parse(request), means),
+  },
+  shop: {
+    schema: shopRequestSchema,
+    run: (request, means) => planShop(shopRequestSchema.parse(request), means),
+  },
+  zones: {
+    schema: zonesRequestSchema,
+    run: (request, means) => planZones(zonesRequestSchema.parse(request), means),
+  },
+  cut: {
+    schema: cutRequestSchema,
+    run: (request, means) => planCuts(cutRequestSchema.parse(request), means),
+  },
+  roll: {
+    schema: rollRequestSchema,
+    run: (request, means) => planRoll(rollRequestSchema.parse(request), means),
+  },
+  moves: {
+    schema: movesRequestSchema,
+    run: (request, means) => planMoves(movesRequestSchema.parse(request), means),
+  },
 };
 
 interface EngineError {
@@ -34,9 +59,16 @@ interface EngineError {
 
 async function main(args: readonly string[]): Promise<number> {
   const engine = engines[args[0] ?? ''];
-  if (!engine) return refuse({ code: 'unknown_engine', message: `name an engine: ${Object.keys(engines).join(' | ')}`, path: [] });
+  if (!engine)
+    return refuse({
+      code: 'unknown_engine',
+      message: `name an engine: ${Object.keys(engines).join(' | ')}`,
+      path: [],
+    });
   if (args.includes('--schema')) {
-    process.stdout.write(`${JSON.stringify(z.toJSONSchema(engine.schema, { io: 'input' }), null, 2)}\n`);
+    process.stdout.write(
+      `${JSON.stringify(z.toJSONSchema(engine.schema, { io: 'input' }), null, 2)}\n`,
+    );
     return 0;
   }
   const text = await readAll(process.stdin);
@@ -44,13 +76,19 @@ async function main(args: readonly string[]): Promise<number> {
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return refuse({ code: 'not_json', message: error instanceof Error ? error.message : String(error), path: [] });
+    return refuse({
+      code: 'not_json',
+      message: error instanceof Error ? error.message : String(error),
+      path: [],
+    });
   }
   const parsed = engine.schema.safeParse(json);
   if (!parsed.success) {
     const issues = parsed.error.issues.map(({ path, message }) => ({ path, message }));
     const first = issues[0];
-    const message = issues.map((issue) => `${issue.path.join('.') || 'request'}: ${issue.message}`).join('; ');
+    const message = issues
+      .map((issue) => `${issue.path.join('.') || 'request'}: ${issue.message}`)
+      .join('; ');
     return refuse({ code: 'bad_request', message, path: first?.path ?? [], issues });
   }
   const answer = engine.run(json, { solver: await loadSolver(), clock: () => performance.now() });

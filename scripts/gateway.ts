@@ -23,12 +23,29 @@ function readSecret(dataDir: string): string {
 async function main(): Promise<void> {
   const dataDir = dataDirOf(process.env);
   const db = await openDatabase(dataDir);
-  const gateway = await startGateway({ db, secret: readSecret(dataDir), upstreamPort: Number(process.env.TINBOX_PORT), host: '0.0.0.0', port: Number(process.env.TINBOX_LAN_PORT) });
-  process.stdout.write(`Paired devices of this network come in on port ${gateway.port}; pair one under “Devices” at the desk\n`);
-  process.on('SIGTERM', () => void gateway.close().then(() => db.destroy()).then(() => process.exit(0)));
+  const gateway = await startGateway({
+    db,
+    secret: readSecret(dataDir),
+    upstreamPort: Number(process.env.TINBOX_PORT),
+    host: '0.0.0.0',
+    port: Number(process.env.TINBOX_LAN_PORT),
+  });
+  process.stdout.write(
+    `Paired devices of this network come in on port ${gateway.port}; pair one under “Devices” at the desk\n`,
+  );
+  process.on(
+    'SIGTERM',
+    () =>
+      void gateway
+        .close()
+        .then(() => db.destroy())
+        .then(() => process.exit(0)),
+  );
 }
 
 main().catch((error: unknown) => {
-  process.stderr.write(`The network cannot be let in: ${error instanceof Error ? error.message : String(error)}\n`);
+  process.stderr.write(
+    `The network cannot be let in: ${error instanceof Error ? error.message : String(error)}\n`,
+  );
   process.exitCode = 1;
 });

@@ -19,7 +19,9 @@ const DEFAULT_PORT = 4310;
 async function main(args) {
   const isDemo = args[0] === 'demo';
   const port = readPort(args);
-  const dataDir = isDemo ? path.join(root, 'demo-data') : path.resolve(process.env.TINBOX_DATA ?? path.join(root, 'data'));
+  const dataDir = isDemo
+    ? path.join(root, 'demo-data')
+    : path.resolve(process.env.TINBOX_DATA ?? path.join(root, 'data'));
   await refuseBusyPort(port);
   refuseUnwritable(dataDir);
   ensureInstalled();
@@ -28,8 +30,24 @@ async function main(args) {
   if (isDemo && args.includes('--fresh')) rmSync(dataDir, { recursive: true, force: true });
   const isLan = args.includes('--lan');
   if (isLan) await refuseBusyPort(port + 1, '0.0.0.0');
-  const env = { ...process.env, TINBOX_DATA: dataDir, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', TINBOX_PORT: String(port), ...(isLan ? { TINBOX_LAN_PORT: String(port + 1) } : {}) };
-  runNode(['--conditions=react-server', '--import', 'tsx', path.join('scripts', 'prepare.ts'), ...(isDemo ? ['--demo'] : [])], { env });
+  const env = {
+    ...process.env,
+    TINBOX_DATA: dataDir,
+    NODE_ENV: 'production',
+    NEXT_TELEMETRY_DISABLED: '1',
+    TINBOX_PORT: String(port),
+    ...(isLan ? { TINBOX_LAN_PORT: String(port + 1) } : {}),
+  };
+  runNode(
+    [
+      '--conditions=react-server',
+      '--import',
+      'tsx',
+      path.join('scripts', 'prepare.ts'),
+      ...(isDemo ? ['--demo'] : []),
+    ],
+    { env },
+  );
   const children = [...(isDemo ? startStandins() : []), ...(isLan ? [startGateway(env)] : [])];
   try {
     await serve(port, env);
@@ -43,16 +61,28 @@ async function main(args) {
  * runs already or by a real bridge, is left out: the app asks whatever answers there.
  */
 function startStandins() {
-  return ['meter', 'camera', 'shopService'].map((name) => spawn(process.execPath, ['--conditions=react-server', '--import', 'tsx', path.join('scripts', `${name}.ts`)], { cwd: root, stdio: ['pipe', 'ignore', 'ignore'] }));
+  return ['meter', 'camera', 'shopService'].map((name) =>
+    spawn(
+      process.execPath,
+      ['--conditions=react-server', '--import', 'tsx', path.join('scripts', `${name}.ts`)],
+      { cwd: root, stdio: ['pipe', 'ignore', 'ignore'] },
+    ),
+  );
 }
 
 /** What stands between the network and the app, which itself stays on the loopback. */
-const startGateway = (env) => spawn(process.execPath, ['--conditions=react-server', '--import', 'tsx', path.join('scripts', 'gateway.ts')], { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] });
+const startGateway = (env) =>
+  spawn(
+    process.execPath,
+    ['--conditions=react-server', '--import', 'tsx', path.join('scripts', 'gateway.ts')],
+    { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] },
+  );
 
 function readPort(args) {
   const at = args.indexOf('--port');
   const port = Number(at >= 0 ? args[at + 1] : (process.env.PORT ?? DEFAULT_PORT));
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new SetupError('--port wants a whole number from 1 to 65535');
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new SetupError('--port wants a whole number from 1 to 65535');
   return port;
 }
 
@@ -61,7 +91,13 @@ function refuseBusyPort(port, host = HOST) {
     const probe = net.createServer();
     probe.once('error', (error) => {
       const isBusy = error.code === 'EADDRINUSE';
-      reject(new SetupError(isBusy ? `port ${port} is in use; choose another with --port, e.g. -- --port ${port + 1}` : `cannot listen on port ${port}: ${error.message}`));
+      reject(
+        new SetupError(
+          isBusy
+            ? `port ${port} is in use; choose another with --port, e.g. -- --port ${port + 1}`
+            : `cannot listen on port ${port}: ${error.message}`,
+        ),
+      );
     });
     probe.listen(port, host, () => probe.close(resolve));
   });
@@ -72,7 +108,9 @@ function refuseUnwritable(dataDir) {
     makeFolder(dataDir);
     accessSync(dataDir, constants.W_OK);
   } catch {
-    throw new SetupError(`the data folder ${dataDir} cannot be written to; name another with TINBOX_DATA`);
+    throw new SetupError(
+      `the data folder ${dataDir} cannot be written to; name another with TINBOX_DATA`,
+    );
   }
 }
 
@@ -89,7 +127,11 @@ function makeFolder(folder) {
 /** Runs the server until it ends; Ctrl-C and termination reach it first. */
 function serve(port, env) {
   const next = path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next');
-  const child = spawn(process.execPath, [next, 'start', '-H', HOST, '-p', String(port)], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(process.execPath, [next, 'start', '-H', HOST, '-p', String(port)], {
+    cwd: root,
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   let hasSaid = false;
   child.stdout.on('data', (chunk) => {
@@ -98,7 +140,11 @@ function serve(port, env) {
     process.stdout.write(`Tin Box is at http://${HOST}:${port} (Ctrl-C ends it)\n`);
   });
   return new Promise((resolve, reject) => {
-    child.once('exit', (code, signal) => (code === 0 || code === 143 || code === 130 || signal ? resolve() : reject(new SetupError(`the server ended with code ${code}`))));
+    child.once('exit', (code, signal) =>
+      code === 0 || code === 143 || code === 130 || signal
+        ? resolve()
+        : reject(new SetupError(`the server ended with code ${code}`)),
+    );
   });
 }
 

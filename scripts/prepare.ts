@@ -16,8 +16,12 @@ async function main(): Promise<number> {
     await db.destroy();
     return 0;
   } catch (error) {
-    if (error instanceof DataError) process.stderr.write(`Tin Box cannot start: ${error.message}.\n`);
-    else process.stderr.write(`Tin Box cannot start: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+    if (error instanceof DataError)
+      process.stderr.write(`Tin Box cannot start: ${error.message}.\n`);
+    else
+      process.stderr.write(
+        `Tin Box cannot start: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
+      );
     return 1;
   }
 }

@@ -16,7 +16,9 @@ const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 const room = (project, name, step) => `/projects/${project}/rooms/${name}/${step}`;
 const typeScarves = async (page) => {
-  await page.getByRole('textbox', { name: 'What is in hand, in plain words' }).fill('16 wool scarves, moth holes in two');
+  await page
+    .getByRole('textbox', { name: 'What is in hand, in plain words' })
+    .fill('16 wool scarves, moth holes in two');
 };
 
 const pickWardrobe = (page) => page.getByRole('button', { name: /^Wardrobe: wall/ }).focus();
@@ -32,17 +34,53 @@ const VIEWS = [
   { name: 'desk', url: '/', size: DESK },
   { name: 'look', url: room('quarry-row', 'spare-room', 'look'), size: DESK, act: pickWardrobe },
   { name: 'look-phone', url: room('quarry-row', 'spare-room', 'look'), size: PHONE },
-  { name: 'measure-unit', url: `${room('quarry-row', 'linen-press', 'look')}/units/right`, size: DESK },
+  {
+    name: 'measure-unit',
+    url: `${room('quarry-row', 'linen-press', 'look')}/units/right`,
+    size: DESK,
+  },
   { name: 'agree', url: room('quarry-row', 'linen-press', 'agree'), size: DESK },
   { name: 'sort', url: room('quarry-row', 'linen-press', 'sort'), size: DESK, act: typeScarves },
-  { name: 'sort-phone', url: room('quarry-row', 'linen-press', 'sort'), size: PHONE, act: typeScarves },
+  {
+    name: 'sort-phone',
+    url: room('quarry-row', 'linen-press', 'sort'),
+    size: PHONE,
+    act: typeScarves,
+  },
   { name: 'count', url: room('quarry-row', 'linen-press', 'sort/count'), size: DESK },
-  { name: 'results', url: `${room('quarry-row', 'linen-press', 'sort/results')}?of=project`, size: DESK },
+  {
+    name: 'results',
+    url: `${room('quarry-row', 'linen-press', 'sort/results')}?of=project`,
+    size: DESK,
+  },
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },
-  { name: 'compare', url: room('quarry-row', 'linen-press', 'place/compare') + '?of=home&a=quarry-row-draft-0&b=quarry-row-draft-1', size: DESK },
-  { name: 'moves', url: room('quarry-row', 'workbench', 'place/moves'), size: DESK, act: listMoves },
-  { name: 'fit', url: `${room('quarry-row', 'linen-press', 'fit')}?bay=right-2`, size: DESK, act: (page) => page.getByRole('button', { name: 'Stop, keep what is there' }).waitFor({ state: 'detached', timeout: 30_000 }) },
-  { name: 'mock-up', url: `${room('quarry-row', 'boot-room', 'fit')}/mock-up?bay=laundry-0`, size: DESK },
+  {
+    name: 'compare',
+    url:
+      room('quarry-row', 'linen-press', 'place/compare') +
+      '?of=home&a=quarry-row-draft-0&b=quarry-row-draft-1',
+    size: DESK,
+  },
+  {
+    name: 'moves',
+    url: room('quarry-row', 'workbench', 'place/moves'),
+    size: DESK,
+    act: listMoves,
+  },
+  {
+    name: 'fit',
+    url: `${room('quarry-row', 'linen-press', 'fit')}?bay=right-2`,
+    size: DESK,
+    act: (page) =>
+      page
+        .getByRole('button', { name: 'Stop, keep what is there' })
+        .waitFor({ state: 'detached', timeout: 30_000 }),
+  },
+  {
+    name: 'mock-up',
+    url: `${room('quarry-row', 'boot-room', 'fit')}/mock-up?bay=laundry-0`,
+    size: DESK,
+  },
   { name: 'shop', url: room('quarry-row', 'boot-room', 'shop'), size: DESK },
   { name: 'money', url: room('quarry-row', 'boot-room', 'shop/money'), size: DESK },
   { name: 'show', url: room('quarry-row', 'boot-room', 'show'), size: DESK },
@@ -58,22 +96,48 @@ function option(name) {
 async function main() {
   const target = path.resolve(option('--to') ?? path.join(root, 'docs', 'screenshots'));
   const given = option('--at');
-  const names = process.argv.slice(2).filter((arg, i, all) => !arg.startsWith('--') && !all[i - 1]?.startsWith('--'));
+  const names = process.argv
+    .slice(2)
+    .filter((arg, i, all) => !arg.startsWith('--') && !all[i - 1]?.startsWith('--'));
   const views = names.length > 0 ? VIEWS.filter(({ name }) => names.includes(name)) : VIEWS;
   mkdirSync(target, { recursive: true });
-  const server = given === undefined ? await startDemo() : { address: given, stop: () => undefined };
+  const server =
+    given === undefined ? await startDemo() : { address: given, stop: () => undefined };
   try {
-    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+    const browser = await chromium.launch({
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    });
     for (const view of views) {
-      const page = await browser.newPage({ viewport: view.size, reducedMotion: 'reduce', isMobile: view.size === PHONE, hasTouch: view.size === PHONE });
-      page.on('console', (message) => message.type() === 'error' && process.stderr.write(`${view.name}: ${message.text()}\n`));
+      const page = await browser.newPage({
+        viewport: view.size,
+        reducedMotion: 'reduce',
+        isMobile: view.size === PHONE,
+        hasTouch: view.size === PHONE,
+      });
+      page.on(
+        'console',
+        (message) =>
+          message.type() === 'error' && process.stderr.write(`${view.name}: ${message.text()}\n`),
+      );
       await page.goto(server.address + view.url, { waitUntil: 'load' });
       // A bench listens for ever, so that the network is never idle.
       await page.waitForTimeout(1500);
       await view.act?.(page);
       await page.waitForTimeout(600);
       await page.evaluate(() => document.fonts.ready);
-      await page.screenshot({ path: path.join(target, `${view.name}.png`), animations: 'disabled' });
+      await page.screenshot({
+        path: path.join(target, `${view.name}.png`),
+        animations: 'disabled',
+      });
       await page.close();
     }
     await browser.close();
@@ -84,12 +148,17 @@ async function main() {
 
 function startDemo() {
   const port = '4391';
-  const child = spawn(process.execPath, [path.join(root, 'scripts', 'launch.mjs'), 'demo', '--fresh', '--port', port], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(
+    process.execPath,
+    [path.join(root, 'scripts', 'launch.mjs'), 'demo', '--fresh', '--port', port],
+    { stdio: ['ignore', 'pipe', 'inherit'] },
+  );
   return new Promise((resolve, reject) => {
     child.once('exit', (code) => reject(new Error(`the demo ended with code ${code}`)));
     child.stdout.on('data', (chunk) => {
       process.stdout.write(chunk);
-      if (String(chunk).includes('Tin Box is at')) resolve({ address: `http://127.0.0.1:${port}`, stop: () => child.kill('SIGTERM') });
+      if (String(chunk).includes('Tin Box is at'))
+        resolve({ address: `http://127.0.0.1:${port}`, stop: () => child.kill('SIGTERM') });
     });
   });
 }

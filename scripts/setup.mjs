@@ -13,7 +13,14 @@ export class SetupError extends Error {}
 const lockFile = path.join(root, 'package-lock.json');
 const installStamp = path.join(root, 'node_modules', '.tin-box-lock');
 const buildStamp = path.join(root, '.next', 'tin-box-build');
-const BUILD_INPUTS = ['src', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'package.json', 'package-lock.json'];
+const BUILD_INPUTS = [
+  'src',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+  'package.json',
+  'package-lock.json',
+];
 
 /** Installs from the lock file unless exactly that lock is installed. */
 export function ensureInstalled() {
@@ -29,7 +36,9 @@ export function ensureBuilt() {
   const sources = hashFiles(BUILD_INPUTS.flatMap((input) => listFiles(path.join(root, input))));
   if (readStamp(buildStamp) === sources) return;
   process.stdout.write('Building …\n');
-  runNode([path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build'], { env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' } });
+  runNode([path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build'], {
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+  });
   writeFileSync(buildStamp, sources);
 }
 

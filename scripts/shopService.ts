@@ -12,8 +12,13 @@ const DEFAULT_PORT = 4319;
 async function main(args: readonly string[]): Promise<void> {
   const at = args.indexOf('--port');
   const port = at >= 0 ? Number(args[at + 1]) : DEFAULT_PORT;
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error('--port wants a whole number from 0 to 65535');
-  const service = await startShopService({ port, stall: createStall(postedGoods(), createRandom(7)), name: postShopName });
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Error('--port wants a whole number from 0 to 65535');
+  const service = await startShopService({
+    port,
+    stall: createStall(postedGoods(), createRandom(7)),
+    name: postShopName,
+  });
   process.stdout.write(`Simulated shop service at ${service.address} (Ctrl-C ends it)\n`);
 }
 

@@ -53,7 +53,10 @@ function step(name, command, args) {
 function runJest() {
   heading('Unit tests');
   const report = path.join(REPORTS, 'jest.json');
-  spawnSync(bin('jest'), ['--json', `--outputFile=${report}`], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'] });
+  spawnSync(bin('jest'), ['--json', `--outputFile=${report}`], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   const result = readReport(report);
   if (!result || result.numTotalTests === 0) return count(0, 1);
   // A suite that does not even load has no tests of its own to fail.
@@ -69,15 +72,24 @@ function runPlaywright() {
   count(stats.expected, stats.unexpected + stats.flaky + stats.skipped);
 }
 
-const readReport = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined);
+const readReport = (file) =>
+  existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined;
 
 function ensureChromium() {
   if (existsSync(CHROMIUM)) return;
   const isRoot = process.getuid?.() === 0;
-  const apt = (...args) => spawnSync(isRoot ? 'apt-get' : 'sudo', isRoot ? args : ['-n', 'apt-get', ...args], { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0;
+  const apt = (...args) =>
+    spawnSync(isRoot ? 'apt-get' : 'sudo', isRoot ? args : ['-n', 'apt-get', ...args], {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status === 0;
   process.stdout.write('Installing Chromium …\n');
-  const isThere = apt('update', '-qq') && apt('install', '-y', '-qq', 'chromium') && existsSync(CHROMIUM);
-  if (!isThere) throw new SetupError(`install Chromium first (Debian: apt-get install chromium), or name it with TINBOX_CHROMIUM; ${CHROMIUM} is missing`);
+  const isThere =
+    apt('update', '-qq') && apt('install', '-y', '-qq', 'chromium') && existsSync(CHROMIUM);
+  if (!isThere)
+    throw new SetupError(
+      `install Chromium first (Debian: apt-get install chromium), or name it with TINBOX_CHROMIUM; ${CHROMIUM} is missing`,
+    );
 }
 
 try {

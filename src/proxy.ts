@@ -36,7 +36,10 @@ export const config = {
 
 function isKnownHost(host: string): boolean {
   const name = host.replace(/:\d+$/, '').toLowerCase();
-  const extra = (process.env.TINBOX_HOSTS ?? '').split(',').map((entry) => entry.trim().toLowerCase()).filter(Boolean);
+  const extra = (process.env.TINBOX_HOSTS ?? '')
+    .split(',')
+    .map((entry) => entry.trim().toLowerCase())
+    .filter(Boolean);
   return LOOPBACK_NAMES.has(name) || extra.includes(name);
 }
 

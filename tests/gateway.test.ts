@@ -5,7 +5,13 @@ import { sealData } from 'iron-session';
 import { openMemoryDatabase, type Db } from '@/data/db';
 import { listDevices } from '@/data/deviceRepo';
 import { startGateway, type Gateway } from '@/gateway/startGateway';
-import { CODE_MINUTES, LET_IN_DAYS, makePairingCode, MOST_WRONG, putOutDevice } from '@/server/devices/pairing';
+import {
+  CODE_MINUTES,
+  LET_IN_DAYS,
+  makePairingCode,
+  MOST_WRONG,
+  putOutDevice,
+} from '@/server/devices/pairing';
 
 const SECRET = 'a secret of thirty-two characters';
 let db: Db;
@@ -13,7 +19,12 @@ let gateway: Gateway;
 let upstream: http.Server;
 let clock = new Date('2026-11-25T09:00:00Z');
 /** What reached the app. */
-let arrived: { readonly url: string | undefined; readonly method: string | undefined; readonly headers: IncomingMessage['headers']; readonly body: string }[] = [];
+let arrived: {
+  readonly url: string | undefined;
+  readonly method: string | undefined;
+  readonly headers: IncomingMessage['headers'];
+  readonly body: string;
+}[] = [];
 
 beforeEach(async () => {
   arrived = [];
@@ -29,7 +40,15 @@ beforeEach(async () => {
     });
   });
   await new Promise<void>((resolve) => upstream.listen(0, '127.0.0.1', resolve));
-  gateway = await startGateway({ db, secret: SECRET, upstreamPort: (upstream.address() as AddressInfo).port, host: '127.0.0.1', port: 0, now: () => clock, sweepMs: 20 });
+  gateway = await startGateway({
+    db,
+    secret: SECRET,
+    upstreamPort: (upstream.address() as AddressInfo).port,
+    host: '127.0.0.1',
+    port: 0,
+    now: () => clock,
+    sweepMs: 20,
+  });
 });
 afterEach(async () => {
   await gateway.close();
@@ -43,24 +62,51 @@ interface Asked {
   readonly headers?: Record<string, string>;
   readonly body?: string;
 }
-function ask(path: string, { method = 'GET', headers = {}, body }: Asked = {}): Promise<{ status: number | undefined; headers: IncomingMessage['headers']; body: string }> {
+function ask(
+  path: string,
+  { method = 'GET', headers = {}, body }: Asked = {},
+): Promise<{ status: number | undefined; headers: IncomingMessage['headers']; body: string }> {
   return new Promise((resolve, reject) => {
-    const request = http.request({ host: '127.0.0.1', port: gateway.port, path, method, headers }, (response) => {
-      let text = '';
-      response.on('data', (chunk: Buffer) => (text += chunk.toString()));
-      response.on('end', () => resolve({ status: response.statusCode, headers: response.headers, body: text }));
-      response.on('error', reject);
-    });
+    const request = http.request(
+      { host: '127.0.0.1', port: gateway.port, path, method, headers },
+      (response) => {
+        let text = '';
+        response.on('data', (chunk: Buffer) => (text += chunk.toString()));
+        response.on('end', () =>
+          resolve({ status: response.statusCode, headers: response.headers, body: text }),
+        );
+        response.on('error', reject);
+      },
+    );
     request.on('error', reject);
     request.end(body);
   });
 }
-const pair = (code: string, name = 'Phone of Ida') => ask('/pair', { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: new URLSearchParams({ code, name }).toString() });
-const cookieOf = (answer: { headers: IncomingMessage['headers'] }) => ({ cookie: answer.headers['set-cookie']?.[0]?.split(';')[0] ?? '' });
+const pair = (code: string, name = 'Phone of Ida') =>
+  ask('/pair', {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    body: new URLSearchParams({ code, name }).toString(),
+  });
+const cookieOf = (answer: { headers: IncomingMessage['headers'] }) => ({
+  cookie: answer.headers['set-cookie']?.[0]?.split(';')[0] ?? '',
+});
 const letIn = async () => cookieOf(await pair((await makePairingCode(db, clock)).code));
 
-test.each([['GET', '/'], ['GET', '/projects/x'], ['GET', '/api/pictures/p'], ['GET', '/_next/static/a.js'], ['POST', '/api/projects/x/decisions'], ['PUT', '/api/uploads/u'], ['DELETE', '/'], ['GET', '/pair']])('%s %s without a pairing is answered with the pairing page alone', async (method, path) => {
-  const answer = await ask(path, { method, headers: { 'x-tinbox-device': 'me', 'x-forwarded-for': '127.0.0.1' } });
+test.each([
+  ['GET', '/'],
+  ['GET', '/projects/x'],
+  ['GET', '/api/pictures/p'],
+  ['GET', '/_next/static/a.js'],
+  ['POST', '/api/projects/x/decisions'],
+  ['PUT', '/api/uploads/u'],
+  ['DELETE', '/'],
+  ['GET', '/pair'],
+])('%s %s without a pairing is answered with the pairing page alone', async (method, path) => {
+  const answer = await ask(path, {
+    method,
+    headers: { 'x-tinbox-device': 'me', 'x-forwarded-for': '127.0.0.1' },
+  });
   expect(answer.status).toBe(401);
   expect(answer.body).toContain('Join this Tin Box');
   expect(arrived).toEqual([]);
@@ -69,7 +115,9 @@ test.each([['GET', '/'], ['GET', '/projects/x'], ['GET', '/api/pictures/p'], ['G
 test('a code lets one device in, by name, and no second one', async () => {
   const { code } = await makePairingCode(db, clock);
   const answer = await pair(` ${code.slice(0, 4).toLowerCase()}-${code.slice(4)} `);
-  expect(answer.headers['set-cookie']?.[0]).toMatch(/^tin-box-let-in=[^;]+; HttpOnly; SameSite=Strict; Path=\/; Max-Age=\d+$/);
+  expect(answer.headers['set-cookie']?.[0]).toMatch(
+    /^tin-box-let-in=[^;]+; HttpOnly; SameSite=Strict; Path=\/; Max-Age=\d+$/,
+  );
   expect((await ask('/projects', { headers: cookieOf(answer) })).body).toBe('of the home');
   expect((await listDevices(db)).map(({ name }) => name)).toEqual(['Phone of Ida']);
   expect((await pair(code)).status).toBe(401);
@@ -105,9 +153,13 @@ test('a device that was put out sees the pairing page, and its open stream ends'
 test('a cookie that was sealed elsewhere, is no seal, or names nobody opens nothing', async () => {
   await letIn();
   const [device] = await listDevices(db);
-  const forged = await sealData({ deviceId: device?.id }, { password: 'another secret of 32 characters!!' });
+  const forged = await sealData(
+    { deviceId: device?.id },
+    { password: 'another secret of 32 characters!!' },
+  );
   const nobody = await sealData({ deviceId: 'nobody' }, { password: SECRET });
-  for (const value of [forged, nobody, device?.id ?? '', '']) expect((await ask('/', { headers: { cookie: `tin-box-let-in=${value}` } })).status).toBe(401);
+  for (const value of [forged, nobody, device?.id ?? '', ''])
+    expect((await ask('/', { headers: { cookie: `tin-box-let-in=${value}` } })).status).toBe(401);
   expect(arrived).toEqual([]);
 });
 
@@ -120,10 +172,28 @@ test('a device that was not seen for long has to be paired again', async () => {
 test('what is handed on carries the device, not what the sender claims, and no cookie of the gateway', async () => {
   const cookie = await letIn();
   const origin = `http://127.0.0.1:${gateway.port}`;
-  await ask('/api/x', { method: 'POST', headers: { cookie: `${cookie.cookie}; theme=plain`, origin, 'x-tinbox-device': 'desk', 'x-forwarded-for': '1.2.3.4', 'content-type': 'text/plain' }, body: 'three hats' });
-  await ask('/api/x', { method: 'POST', headers: { ...cookie, origin: 'http://elsewhere.example' } });
+  await ask('/api/x', {
+    method: 'POST',
+    headers: {
+      cookie: `${cookie.cookie}; theme=plain`,
+      origin,
+      'x-tinbox-device': 'desk',
+      'x-forwarded-for': '1.2.3.4',
+      'content-type': 'text/plain',
+    },
+    body: 'three hats',
+  });
+  await ask('/api/x', {
+    method: 'POST',
+    headers: { ...cookie, origin: 'http://elsewhere.example' },
+  });
   const [own, foreign] = arrived;
-  expect(own).toMatchObject({ method: 'POST', url: '/api/x', body: 'three hats', headers: { 'x-tinbox-device': (await listDevices(db))[0]?.id, cookie: 'theme=plain' } });
+  expect(own).toMatchObject({
+    method: 'POST',
+    url: '/api/x',
+    body: 'three hats',
+    headers: { 'x-tinbox-device': (await listDevices(db))[0]?.id, cookie: 'theme=plain' },
+  });
   expect(own?.headers.origin).toBe(`http://${own?.headers.host}`);
   expect(own?.headers['x-forwarded-for']).toBeUndefined();
   // The app refuses it by itself: its origin is not its host.
@@ -134,6 +204,14 @@ test('a name that is not this machine’s address is refused, and a form from an
   const cookie = await letIn();
   expect((await ask('/', { headers: { ...cookie, host: 'evil.example' } })).status).toBe(421);
   const { code } = await makePairingCode(db, clock);
-  expect((await ask('/pair', { method: 'POST', headers: { origin: 'http://evil.example' }, body: `code=${code}&name=x` })).status).toBe(403);
+  expect(
+    (
+      await ask('/pair', {
+        method: 'POST',
+        headers: { origin: 'http://evil.example' },
+        body: `code=${code}&name=x`,
+      })
+    ).status,
+  ).toBe(403);
   expect(arrived).toEqual([]);
 });

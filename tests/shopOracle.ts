@@ -1,7 +1,12 @@
 import type { ShopAnswer, ShopRequest } from '@/core/shop';
 
 /** The aims in their order, as a vector that is better the smaller it is, component by component. */
-export type ShopScore = readonly [negativeValue: number, payMinor: number, shops: number, leftovers: number];
+export type ShopScore = readonly [
+  negativeValue: number,
+  payMinor: number,
+  shops: number,
+  leftovers: number,
+];
 
 interface Best {
   readonly score: ShopScore | undefined;
@@ -46,7 +51,10 @@ function isLess(a: ShopScore, b: ShopScore): boolean {
   return false;
 }
 
-export function billFor(request: ShopRequest, packs: readonly number[]): { pay: number; shops: number } {
+export function billFor(
+  request: ShopRequest,
+  packs: readonly number[],
+): { pay: number; shops: number } {
   let pay = 0;
   let shops = 0;
   for (const shop of request.shops) {
@@ -67,8 +75,13 @@ export function billFor(request: ShopRequest, packs: readonly number[]): { pay: 
 }
 
 /** Best value of sharing units out to needs, all musts first; undefined where a must stays short. */
-function shareOut(request: ShopRequest, packs: readonly number[]): { value: number; leftovers: number } | undefined {
-  const lacks = request.needs.map((need) => Math.max(0, need.qty - (request.owned.find(({ needId }) => needId === need.id)?.qty ?? 0)));
+function shareOut(
+  request: ShopRequest,
+  packs: readonly number[],
+): { value: number; leftovers: number } | undefined {
+  const lacks = request.needs.map((need) =>
+    Math.max(0, need.qty - (request.owned.find(({ needId }) => needId === need.id)?.qty ?? 0)),
+  );
   const units = request.offers.map((offer, i) => offer.packSize * (packs[i] ?? 0));
   let best: { value: number; leftovers: number } | undefined;
   const visit = (o: number, left: readonly number[], spare: number): void => {
@@ -79,7 +92,12 @@ function shareOut(request: ShopRequest, packs: readonly number[]): { value: numb
         const weight = need.priority === 'should' ? 3 : need.priority === 'nice' ? 1 : 0;
         return sum + weight * need.value * ((lacks[n] ?? 0) - (left[n] ?? 0));
       }, 0);
-      if (!best || value > best.value + 1e-9 || (Math.abs(value - best.value) <= 1e-9 && spare < best.leftovers)) best = { value, leftovers: spare };
+      if (
+        !best ||
+        value > best.value + 1e-9 ||
+        (Math.abs(value - best.value) <= 1e-9 && spare < best.leftovers)
+      )
+        best = { value, leftovers: spare };
       return;
     }
     const ids = offer.needIds ?? [offer.needId ?? ''];
@@ -88,7 +106,11 @@ function shareOut(request: ShopRequest, packs: readonly number[]): { value: numb
       const n = request.needs.findIndex(({ id }) => id === ids[k]);
       const most = Math.min(available, now[n] ?? 0);
       for (let take = 0; take <= most; take += 1) {
-        give(k + 1, available - take, now.map((value, index) => (index === n ? value - take : value)));
+        give(
+          k + 1,
+          available - take,
+          now.map((value, index) => (index === n ? value - take : value)),
+        );
       }
     };
     give(0, units[o] ?? 0, left);
@@ -99,20 +121,49 @@ function shareOut(request: ShopRequest, packs: readonly number[]): { value: numb
 
 /** Rules that an answer breaks: what is bought and paid, shop by shop, and what the needs got. Shares no code with the engine. */
 export function shopFaults(request: ShopRequest, answer: ShopAnswer): string[] {
-  if (answer.status === 'infeasible') return answer.leastBudgetMinor !== undefined && answer.leastBudgetMinor <= request.budgetMinor ? ['infeasible though the least would do'] : [];
-  const packs = request.offers.map(({ id }) => answer.buys.reduce((sum, buy) => sum + (buy.offerId === id ? buy.packs : 0), 0));
+  if (answer.status === 'infeasible')
+    return answer.leastBudgetMinor !== undefined && answer.leastBudgetMinor <= request.budgetMinor
+      ? ['infeasible though the least would do']
+      : [];
+  const packs = request.offers.map(({ id }) =>
+    answer.buys.reduce((sum, buy) => sum + (buy.offerId === id ? buy.packs : 0), 0),
+  );
   const bill = billFor(request, packs);
-  const bought = request.offers.reduce((sum, { packSize }, i) => sum + packSize * (packs[i] ?? 0), 0);
+  const bought = request.offers.reduce(
+    (sum, { packSize }, i) => sum + packSize * (packs[i] ?? 0),
+    0,
+  );
   const left = answer.leftovers.reduce((sum, { qty }) => sum + qty, 0);
-  const got = answer.met.reduce((sum, { needId, qty }) => sum + qty - Math.min(request.needs.find(({ id }) => id === needId)?.qty ?? 0, request.owned.reduce((had, entry) => had + (entry.needId === needId ? entry.qty : 0), 0)), 0);
+  const got = answer.met.reduce(
+    (sum, { needId, qty }) =>
+      sum +
+      qty -
+      Math.min(
+        request.needs.find(({ id }) => id === needId)?.qty ?? 0,
+        request.owned.reduce((had, entry) => had + (entry.needId === needId ? entry.qty : 0), 0),
+      ),
+    0,
+  );
   return [
-    ...request.offers.flatMap(({ id, maxPacks }, i) => ((packs[i] ?? 0) > (maxPacks ?? Infinity) || !Number.isInteger(packs[i]) ? [`${id}: ${packs[i]} packs`] : [])),
+    ...request.offers.flatMap(({ id, maxPacks }, i) =>
+      (packs[i] ?? 0) > (maxPacks ?? Infinity) || !Number.isInteger(packs[i])
+        ? [`${id}: ${packs[i]} packs`]
+        : [],
+    ),
     ...(bill.pay === answer.payMinor ? [] : [`pays ${answer.payMinor}, the bill is ${bill.pay}`]),
     ...(answer.payMinor > request.budgetMinor ? ['over budget'] : []),
-    ...(answer.perShop.length === bill.shops && answer.perShop.reduce((sum, { payMinor }) => sum + payMinor, 0) === bill.pay ? [] : ['the shops do not add up']),
+    ...(answer.perShop.length === bill.shops &&
+    answer.perShop.reduce((sum, { payMinor }) => sum + payMinor, 0) === bill.pay
+      ? []
+      : ['the shops do not add up']),
     ...request.needs.flatMap(({ id, qty, priority }) => {
       const met = answer.met.find(({ needId }) => needId === id);
-      return !met || met.qty + met.short !== qty || met.qty < 0 || (priority === 'must' && met.short > 0) ? [`${id} is not met as said`] : [];
+      return !met ||
+        met.qty + met.short !== qty ||
+        met.qty < 0 ||
+        (priority === 'must' && met.short > 0)
+        ? [`${id} is not met as said`]
+        : [];
     }),
     ...(bought === got + left ? [] : [`${bought} bought, ${got} used, ${left} left over`]),
   ];

@@ -11,26 +11,73 @@ interface ZonesSize {
 }
 
 /** A home from a seed: some bays bear little, are locked, damp, high or behind; a child lives there; chemicals and food are about. */
-export function zonesRequestOf(seed: number, { groups, bays, pairs, fillRatio, timeLimitMs = 60_000 }: ZonesSize): ZonesRequestInput {
+export function zonesRequestOf(
+  seed: number,
+  { groups, bays, pairs, fillRatio, timeLimitMs = 60_000 }: ZonesSize,
+): ZonesRequestInput {
   const random = createRandom(seed * 7919 + groups);
-  const between = (least: number, most: number) => least + Math.floor(random() * (most - least + 1));
+  const between = (least: number, most: number) =>
+    least + Math.floor(random() * (most - least + 1));
   const places = Array.from({ length: bays }, (_, i) => ({
-    id: `b${i}`, litres: between(20, 120), ...(random() < 0.3 ? { maxLoadG: between(9000, 40_000) } : {}), x: between(0, 12) * 500, y: between(0, 8) * 500, z: between(50, 2200),
-    locked: random() < 0.15, moist: random() < 0.1, warm: random() < 0.1, light: random() < 0.1, row: random() < 0.2 ? ('back' as const) : ('front' as const),
+    id: `b${i}`,
+    litres: between(20, 120),
+    ...(random() < 0.3 ? { maxLoadG: between(9000, 40_000) } : {}),
+    x: between(0, 12) * 500,
+    y: between(0, 8) * 500,
+    z: between(50, 2200),
+    locked: random() < 0.15,
+    moist: random() < 0.1,
+    warm: random() < 0.1,
+    light: random() < 0.1,
+    row: random() < 0.2 ? ('back' as const) : ('front' as const),
   }));
   const shares = Array.from({ length: groups }, () => 0.1 + random() * random() * 3);
-  const [all, shared] = [places.reduce((sum, { litres }) => sum + litres, 0), shares.reduce((sum, share) => sum + share, 0)];
+  const [all, shared] = [
+    places.reduce((sum, { litres }) => sum + litres, 0),
+    shares.reduce((sum, share) => sum + share, 0),
+  ];
   const other = (g: number) => `g${(g + between(1, Math.max(1, groups - 1))) % groups}`;
-  const pairOf = () => { const g = between(0, groups - 1); return { a: `g${g}`, b: other(g) }; };
+  const pairOf = () => {
+    const g = between(0, groups - 1);
+    return { a: `g${g}`, b: other(g) };
+  };
   return {
-    bays: places, stations: Array.from({ length: 4 }, (_, i) => ({ id: `s${i}`, name: `Station ${i}`, x: between(0, 6000), y: between(0, 4000) })),
-    people: [{ id: 'tall', heightMm: 1810 }, { id: 'small', heightMm: 1570, noStep: true }, { id: 'child', heightMm: 1210, child: true }],
-    groups: shares.map((share, i) => ({
-      id: `g${i}`, name: `Group ${i}`, litres: Math.round((share / shared) * all * fillRatio * 10) / 10, usesPerWeek: between(0, 28), stationId: `s${between(0, 3)}`,
-      userIds: random() < 0.1 ? ['tall', 'child'] : random() < 0.3 ? ['tall', 'small'] : ['tall'], ...(random() < 0.08 ? { hazard: 'chemical' as const } : {}), food: random() < 0.2, avoid: random() < 0.1 ? ['moist' as const] : [], selfServe: random() < 0.05,
+    bays: places,
+    stations: Array.from({ length: 4 }, (_, i) => ({
+      id: `s${i}`,
+      name: `Station ${i}`,
+      x: between(0, 6000),
+      y: between(0, 4000),
     })),
-    together: groups > 1 ? Array.from({ length: pairs }, () => ({ ...pairOf(), weight: between(1, 20) })) : [],
-    apart: groups > 1 ? Array.from({ length: Math.floor(groups / 8) }, () => ({ ...pairOf(), why: 'they quarrel' })) : [],
-    seed, timeLimitMs,
+    people: [
+      { id: 'tall', heightMm: 1810 },
+      { id: 'small', heightMm: 1570, noStep: true },
+      { id: 'child', heightMm: 1210, child: true },
+    ],
+    groups: shares.map((share, i) => ({
+      id: `g${i}`,
+      name: `Group ${i}`,
+      litres: Math.round((share / shared) * all * fillRatio * 10) / 10,
+      usesPerWeek: between(0, 28),
+      stationId: `s${between(0, 3)}`,
+      userIds: random() < 0.1 ? ['tall', 'child'] : random() < 0.3 ? ['tall', 'small'] : ['tall'],
+      ...(random() < 0.08 ? { hazard: 'chemical' as const } : {}),
+      food: random() < 0.2,
+      avoid: random() < 0.1 ? ['moist' as const] : [],
+      selfServe: random() < 0.05,
+    })),
+    together:
+      groups > 1
+        ? Array.from({ length: pairs }, () => ({ ...pairOf(), weight: between(1, 20) }))
+        : [],
+    apart:
+      groups > 1
+        ? Array.from({ length: Math.floor(groups / 8) }, () => ({
+            ...pairOf(),
+            why: 'they quarrel',
+          }))
+        : [],
+    seed,
+    timeLimitMs,
   };
 }

@@ -7,7 +7,8 @@ type Group = ZonesRequestInput['groups'][number];
 export type Assignment = readonly { readonly groupId: string; readonly bayId: string }[];
 
 const mass = (group: Group): number => group.massG ?? 300 * group.litres;
-const far = (a: { x: number; y: number }, b: { x: number; y: number }): number => Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2) / 1000;
+const far = (a: { x: number; y: number }, b: { x: number; y: number }): number =>
+  Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2) / 1000;
 const reach = (z: number, height: number): number => {
   const r = z / height;
   if (r < 0.25) return 4;
@@ -16,32 +17,62 @@ const reach = (z: number, height: number): number => {
   if (r < 1.05) return 2;
   return r <= 1.24 ? 3 : 12;
 };
-const mean = (list: readonly number[]): number => list.reduce((sum, value) => sum + value, 0) / list.length;
-const heights = (request: ZonesRequestInput, group: Group): number[] => group.userIds.map((id) => request.people.find((person) => person.id === id)?.heightMm ?? NaN);
+const mean = (list: readonly number[]): number =>
+  list.reduce((sum, value) => sum + value, 0) / list.length;
+const heights = (request: ZonesRequestInput, group: Group): number[] =>
+  group.userIds.map((id) => request.people.find((person) => person.id === id)?.heightMm ?? NaN);
 
 /** Every hard rule that an assignment breaks, in words. */
 export function zoneFaults(request: ZonesRequestInput, assignment: Assignment): string[] {
   const faults: string[] = [];
-  const bayOf = (group: Group): Bay | undefined => request.bays.find(({ id }) => id === assignment.find(({ groupId }) => groupId === group.id)?.bayId);
-  if (assignment.length !== request.groups.length || new Set(assignment.map(({ groupId }) => groupId)).size !== request.groups.length) faults.push('not every group once');
+  const bayOf = (group: Group): Bay | undefined =>
+    request.bays.find(
+      ({ id }) => id === assignment.find(({ groupId }) => groupId === group.id)?.bayId,
+    );
+  if (
+    assignment.length !== request.groups.length ||
+    new Set(assignment.map(({ groupId }) => groupId)).size !== request.groups.length
+  )
+    faults.push('not every group once');
   for (const bay of request.bays) {
     const inside = request.groups.filter((group) => bayOf(group) === bay);
-    if (inside.reduce((sum, { litres }) => sum + litres, 0) > bay.litres + 1e-6) faults.push(`${bay.id} too full`);
-    if (bay.maxLoadG !== undefined && inside.reduce((sum, group) => sum + mass(group), 0) > bay.maxLoadG + 1e-6) faults.push(`${bay.id} too heavy`);
-    if (inside.some(({ hazard }) => hazard === 'chemical') && inside.some(({ food, hazard }) => food && (hazard !== 'chemical' || inside.filter((other) => other.hazard === 'chemical').length > 1))) faults.push(`${bay.id} chemicals beside food`);
-    for (const { a, b } of request.apart ?? []) if (inside.some(({ id }) => id === a) && inside.some(({ id }) => id === b)) faults.push(`${a} and ${b} in ${bay.id}`);
+    if (inside.reduce((sum, { litres }) => sum + litres, 0) > bay.litres + 1e-6)
+      faults.push(`${bay.id} too full`);
+    if (
+      bay.maxLoadG !== undefined &&
+      inside.reduce((sum, group) => sum + mass(group), 0) > bay.maxLoadG + 1e-6
+    )
+      faults.push(`${bay.id} too heavy`);
+    if (
+      inside.some(({ hazard }) => hazard === 'chemical') &&
+      inside.some(
+        ({ food, hazard }) =>
+          food &&
+          (hazard !== 'chemical' ||
+            inside.filter((other) => other.hazard === 'chemical').length > 1),
+      )
+    )
+      faults.push(`${bay.id} chemicals beside food`);
+    for (const { a, b } of request.apart ?? [])
+      if (inside.some(({ id }) => id === a) && inside.some(({ id }) => id === b))
+        faults.push(`${a} and ${b} in ${bay.id}`);
   }
   for (const group of request.groups) {
     const bay = bayOf(group);
     if (!bay) continue;
     const users = group.userIds.map((id) => request.people.find((person) => person.id === id));
     const isHigh = (height: number) => bay.z / height > 1.24;
-    if (group.hazard && request.people.some(({ child }) => child) && !bay.locked && bay.z < 1500) faults.push(`${group.id} within a child’s reach`);
+    if (group.hazard && request.people.some(({ child }) => child) && !bay.locked && bay.z < 1500)
+      faults.push(`${group.id} within a child’s reach`);
     for (const trait of group.avoid ?? []) if (bay[trait]) faults.push(`${group.id} ${trait}`);
-    if (group.fixedBayId !== undefined && group.fixedBayId !== bay.id) faults.push(`${group.id} not where it is pinned`);
-    if (group.onlyBayIds && !group.onlyBayIds.some((id) => id === bay.id)) faults.push(`${group.id} not where it is kept to`);
-    if (group.selfServe && users.some((user) => isHigh(user?.heightMm ?? 0))) faults.push(`${group.id} cannot be served by oneself`);
-    if (users.some((user) => (user?.noStep || user?.child) && isHigh(user.heightMm))) faults.push(`${group.id} needs a step`);
+    if (group.fixedBayId !== undefined && group.fixedBayId !== bay.id)
+      faults.push(`${group.id} not where it is pinned`);
+    if (group.onlyBayIds && !group.onlyBayIds.some((id) => id === bay.id))
+      faults.push(`${group.id} not where it is kept to`);
+    if (group.selfServe && users.some((user) => isHigh(user?.heightMm ?? 0)))
+      faults.push(`${group.id} cannot be served by oneself`);
+    if (users.some((user) => (user?.noStep || user?.child) && isHigh(user.heightMm)))
+      faults.push(`${group.id} needs a step`);
   }
   return faults;
 }
@@ -55,18 +86,28 @@ export interface ZoneSums {
 }
 
 export function zoneSums(request: ZonesRequestInput, assignment: Assignment): ZoneSums {
-  const bayOf = (groupId: string): Bay => request.bays.find(({ id }) => id === assignment.find((line) => line.groupId === groupId)?.bayId) as Bay;
+  const bayOf = (groupId: string): Bay =>
+    request.bays.find(
+      ({ id }) => id === assignment.find((line) => line.groupId === groupId)?.bayId,
+    ) as Bay;
   let [seconds, metres, bends, stretches, together] = [0, 0, 0, 0, 0];
   for (const group of request.groups) {
     const bay = bayOf(group.id);
-    const station = request.stations.find(({ id }) => id === group.stationId) as { x: number; y: number };
+    const station = request.stations.find(({ id }) => id === group.stationId) as {
+      x: number;
+      y: number;
+    };
     const reaches = heights(request, group).map((height) => reach(bay.z, height));
-    seconds += group.usesPerWeek * ((2 * far(station, bay)) / 1.2 + mean(reaches) + (bay.row === 'back' ? 3 : 0));
+    seconds +=
+      group.usesPerWeek *
+      ((2 * far(station, bay)) / 1.2 + mean(reaches) + (bay.row === 'back' ? 3 : 0));
     metres += group.usesPerWeek * 2 * far(station, bay);
-    bends += group.usesPerWeek * mean(reaches.map((value) => (value === 4 || value === 2.5 ? 1 : 0)));
+    bends +=
+      group.usesPerWeek * mean(reaches.map((value) => (value === 4 || value === 2.5 ? 1 : 0)));
     stretches += group.usesPerWeek * mean(reaches.map((value) => (value === 3 ? 1 : 0)));
   }
-  for (const { a, b, weight } of request.together ?? []) together += weight * far(bayOf(a), bayOf(b));
+  for (const { a, b, weight } of request.together ?? [])
+    together += weight * far(bayOf(a), bayOf(b));
   return { objective: seconds + together, seconds, metres, bends, stretches };
 }
 

@@ -1,56 +1,152 @@
 import { addDays } from 'date-fns';
 
-import { agreementSchema, sectionSchema, termsSchema, type Project, type Terms } from '@/core/agree';
+import {
+  agreementSchema,
+  sectionSchema,
+  termsSchema,
+  type Project,
+  type Terms,
+} from '@/core/agree';
 import { fixtureSchema, roomSchema, unitSchema } from '@/core/look';
 import { invariant } from '@/core/shared';
 import type { Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { agreementTable, bayTable, fixtureTable, projectTable, roomTable, sectionTable, unitTable, vantagePointTable } from '@/data/tables';
+import {
+  agreementTable,
+  bayTable,
+  fixtureTable,
+  projectTable,
+  roomTable,
+  sectionTable,
+  unitTable,
+  vantagePointTable,
+} from '@/data/tables';
 import { agreementLinesOf } from '@/server/agree/agreementLines';
 import { measure } from './measure';
 import { demoPlans, type DemoCheck, type DemoPlan } from './plans';
 
 const TERMS: Readonly<Record<string, Partial<Terms>>> = {
   'quarry-row': {
-    goals: 'Grandad moves in before winter and finds his own things; the boot room and the landing work on a school morning.',
+    goals:
+      'Grandad moves in before winter and finds his own things; the boot room and the landing work on a school morning.',
     wantedLook: 'Calm and plain, nothing on the floor, labels that Ida can read.',
     neverLeaves: ['Anything of Gran’s', 'Ida’s drawings', 'Letters and photographs'],
-    reusePercent: 40, hourlyRateMinor: 3800, visitMinutes: 240, visitsPerWeek: 4, crewCount: 2,
+    reusePercent: 40,
+    hourlyRateMinor: 3800,
+    visitMinutes: 240,
+    visitsPerWeek: 4,
+    crewCount: 2,
     schools: {
-      method: { choice: 'empty-all', reason: 'each section is small enough for one visit' }, containers: { choice: 'mix', reason: '' }, lids: { choice: 'without', reason: 'Tom and Ida leave them off' },
-      labels: { choice: 'settled', reason: 'Grandad’s habits are not known yet' }, sentimental: { choice: 'while-space', reason: '' }, living: { choice: 'nearest', reason: '' },
+      method: { choice: 'empty-all', reason: 'each section is small enough for one visit' },
+      containers: { choice: 'mix', reason: '' },
+      lids: { choice: 'without', reason: 'Tom and Ida leave them off' },
+      labels: { choice: 'settled', reason: 'Grandad’s habits are not known yet' },
+      sentimental: { choice: 'while-space', reason: '' },
+      living: { choice: 'nearest', reason: '' },
     },
   },
-  narrowboat: { goals: 'Nothing slides or rattles under way.', wantedLook: 'Painted wood, few colours.', neverLeaves: ['The brass lamp'], hourlyRateMinor: 3500, visitMinutes: 150, visitsPerWeek: 1, schools: { lids: { choice: 'with', reason: 'the boat moves' } } },
-  allotment: { goals: 'Find the seed for the month without emptying the shed.', hourlyRateMinor: 3000, visitMinutes: 180, visitsPerWeek: 1 },
+  narrowboat: {
+    goals: 'Nothing slides or rattles under way.',
+    wantedLook: 'Painted wood, few colours.',
+    neverLeaves: ['The brass lamp'],
+    hourlyRateMinor: 3500,
+    visitMinutes: 150,
+    visitsPerWeek: 1,
+    schools: { lids: { choice: 'with', reason: 'the boat moves' } },
+  },
+  allotment: {
+    goals: 'Find the seed for the month without emptying the shed.',
+    hourlyRateMinor: 3000,
+    visitMinutes: 180,
+    visitsPerWeek: 1,
+  },
 };
-const BEDS: Readonly<Record<string, readonly [beds: number, guests: number, pets: string]>> = { 'quarry-row': [4, 2, 'one old cat'], narrowboat: [1, 1, ''], allotment: [0, 0, ''] };
+const BEDS: Readonly<Record<string, readonly [beds: number, guests: number, pets: string]>> = {
+  'quarry-row': [4, 2, 'one old cat'],
+  narrowboat: [1, 1, ''],
+  allotment: [0, 0, ''],
+};
 
 /** Adds plans, checks, sections and terms to a home whose rooms and units are there. */
 export async function seedPlans(db: Db, project: Project): Promise<void> {
   const { rooms, units, vantagePoints, people } = await getProjectRecords(db, project.id);
   const [bedCount, guestPlaceCount, pets] = BEDS[project.id] ?? [0, 0, ''];
   await db.transaction(async (trx) => {
-    await trx(projectTable.name).where({ id: project.id }).update(projectTable.toRow({ ...project, bedCount, guestPlaceCount, pets, terms: termsSchema.parse(TERMS[project.id] ?? {}) }));
+    await trx(projectTable.name)
+      .where({ id: project.id })
+      .update(
+        projectTable.toRow({
+          ...project,
+          bedCount,
+          guestPlaceCount,
+          pets,
+          terms: termsSchema.parse(TERMS[project.id] ?? {}),
+        }),
+      );
     let position = 0;
     for (const room of rooms) {
       const plan = demoPlans[room.id];
       invariant(plan, `the demo's ${room.name} has a plan`);
-      const walls = plan.walls.map((wall) => ({ length: measure(wall.replace('<', '')), turn: wall.endsWith('<') ? 'left' : 'right' }));
-      const workedMinutes = plan.workedHours === undefined ? null : Math.round(plan.workedHours * 60);
-      await trx(roomTable.name).where({ id: room.id }).update(roomTable.toRow(roomSchema.parse({ ...room, plan: { walls }, checks: plan.checks.map((check, i) => toCheck(check, `${room.id}-check-${i}`)), routineBreaks: plan.breaks ?? [], workedMinutes })));
+      const walls = plan.walls.map((wall) => ({
+        length: measure(wall.replace('<', '')),
+        turn: wall.endsWith('<') ? 'left' : 'right',
+      }));
+      const workedMinutes =
+        plan.workedHours === undefined ? null : Math.round(plan.workedHours * 60);
+      await trx(roomTable.name)
+        .where({ id: room.id })
+        .update(
+          roomTable.toRow(
+            roomSchema.parse({
+              ...room,
+              plan: { walls },
+              checks: plan.checks.map((check, i) => toCheck(check, `${room.id}-check-${i}`)),
+              routineBreaks: plan.breaks ?? [],
+              workedMinutes,
+            }),
+          ),
+        );
       for (const unit of units.filter(({ roomId }) => roomId === room.id)) {
         const { bays, ...facts } = unit;
         const at = plan.places[unit.id];
-        const placed = unitSchema.omit({ bays: true }).parse({ ...facts, door: plan.doors?.[unit.id] ?? 'none', holePitch: plan.holes?.[unit.id] ? measure(plan.holes[unit.id] ?? '') : null, place: at ? toPlace(at) : null });
+        const placed = unitSchema
+          .omit({ bays: true })
+          .parse({
+            ...facts,
+            door: plan.doors?.[unit.id] ?? 'none',
+            holePitch: plan.holes?.[unit.id] ? measure(plan.holes[unit.id] ?? '') : null,
+            place: at ? toPlace(at) : null,
+          });
         await trx(unitTable.name).where({ id: unit.id }).update(unitTable.toRow(placed));
         const [content, fullPercent, scope] = plan.sections[unit.id] ?? ['mixed', 100];
-        await trx(sectionTable.name).insert(sectionTable.toRow(sectionSchema.parse({ id: `${unit.id}-section`, roomId: room.id, name: unit.name, position, inScope: scope !== 'out', bayIds: bays.map(({ id }) => id), content, fullPercent })));
+        await trx(sectionTable.name).insert(
+          sectionTable.toRow(
+            sectionSchema.parse({
+              id: `${unit.id}-section`,
+              roomId: room.id,
+              name: unit.name,
+              position,
+              inScope: scope !== 'out',
+              bayIds: bays.map(({ id }) => id),
+              content,
+              fullPercent,
+            }),
+          ),
+        );
         position += 1;
-        for (const bay of bays) await trx(bayTable.name).where({ id: bay.id }).update(bayTable.toRow({ ...bay, outOfScope: scope === 'out' }));
+        for (const bay of bays)
+          await trx(bayTable.name)
+            .where({ id: bay.id })
+            .update(bayTable.toRow({ ...bay, outOfScope: scope === 'out' }));
       }
-      for (const [i, fixture] of toFixtures(plan, room.id).entries()) await trx(fixtureTable.name).insert(fixtureTable.toRow(fixtureSchema.parse({ ...fixture, id: `${room.id}-fixture-${i}` })));
-      for (const spot of vantagePoints.filter(({ roomId }) => roomId === room.id)) await trx(vantagePointTable.name).where({ id: spot.id }).update(vantagePointTable.toRow({ ...spot, inView: plan.inView ?? '' }));
+      for (const [i, fixture] of toFixtures(plan, room.id).entries())
+        await trx(fixtureTable.name).insert(
+          fixtureTable.toRow(fixtureSchema.parse({ ...fixture, id: `${room.id}-fixture-${i}` })),
+        );
+      for (const spot of vantagePoints.filter(({ roomId }) => roomId === room.id))
+        await trx(vantagePointTable.name)
+          .where({ id: spot.id })
+          .update(vantagePointTable.toRow({ ...spot, inView: plan.inView ?? '' }));
     }
   });
   const agreedBy = people[0]?.name;
@@ -60,19 +156,56 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
 /** What was agreed in the first week; since then the budget went up and a wish was added. */
 async function insertAgreement(db: Db, project: Project, agreedBy: string): Promise<void> {
   const lines = agreementLinesOf(await getProjectRecords(db, project.id));
-  const then = project.id === 'quarry-row' ? lines.map((line) => (line.key === 'budget' ? { ...line, value: '£680.00' } : line.key === 'never' ? { ...line, value: line.value.replace('Ida’s drawings; ', '') } : line)) : lines;
-  const agreement = agreementSchema.parse({ id: `${project.id}-agreement`, projectId: project.id, agreedAt: addDays(new Date(project.createdAt), 2).toISOString(), agreedBy, lines: then });
+  const then =
+    project.id === 'quarry-row'
+      ? lines.map((line) =>
+          line.key === 'budget'
+            ? { ...line, value: '£680.00' }
+            : line.key === 'never'
+              ? { ...line, value: line.value.replace('Ida’s drawings; ', '') }
+              : line,
+        )
+      : lines;
+  const agreement = agreementSchema.parse({
+    id: `${project.id}-agreement`,
+    projectId: project.id,
+    agreedAt: addDays(new Date(project.createdAt), 2).toISOString(),
+    agreedBy,
+    lines: then,
+  });
   await db(agreementTable.name).insert(agreementTable.toRow(agreement));
 }
 
-const toPlace = ([wall, along, off = '0']: readonly [number, string, string?]) => ({ wallIndex: wall - 1, along: measure(along), off: measure(off) });
+const toPlace = ([wall, along, off = '0']: readonly [number, string, string?]) => ({
+  wallIndex: wall - 1,
+  along: measure(along),
+  off: measure(off),
+});
 
 const toCheck = ({ text, clear, answer }: DemoCheck, id: string) => ({
-  id, text, answer: answer ?? null,
-  clear: clear ? { surface: clear.surface, width: measure(clear.width), depth: measure(clear.depth), place: clear.at ? toPlace(clear.at) : null, unitId: clear.unit ?? null } : null,
+  id,
+  text,
+  answer: answer ?? null,
+  clear: clear
+    ? {
+        surface: clear.surface,
+        width: measure(clear.width),
+        depth: measure(clear.depth),
+        place: clear.at ? toPlace(clear.at) : null,
+        unitId: clear.unit ?? null,
+      }
+    : null,
 });
 
 const toFixtures = (plan: DemoPlan, roomId: string) =>
   plan.fixtures.map(({ kind, name, at, width, depth = '0', height, swing }) => ({
-    roomId, kind, name, place: toPlace(at), width: measure(width), depth: measure(depth), bottom: measure(height[0]), top: measure(height[1]), swing: swing ?? null,
+    roomId,
+    kind,
+    name,
+    place: toPlace(at),
+    width: measure(width),
+    depth: measure(depth),
+    bottom: measure(height[0]),
+    top: measure(height[1]),
+    swing: swing ?? null,
   }));

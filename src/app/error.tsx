@@ -3,12 +3,23 @@
 import { Button } from '@/ui/primitives/Button';
 
 /** What is shown when something of ours broke; what was kept stays kept. */
-export default function ErrorPage({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
+export default function ErrorPage({
+  error,
+  reset,
+}: {
+  error: Error & { digest?: string };
+  reset: () => void;
+}) {
   return (
     <main className="mx-auto max-w-[560px] p-8">
       <h1 className="mb-2 text-[26px]">That did not work</h1>
-      <p className="mb-4">What was kept before is still kept. Try again; if it stays, look at what the server printed{error.digest ? ` beside ${error.digest}` : ''}.</p>
-      <Button look="main" onClick={reset}>Try again</Button>
+      <p className="mb-4">
+        What was kept before is still kept. Try again; if it stays, look at what the server printed
+        {error.digest ? ` beside ${error.digest}` : ''}.
+      </p>
+      <Button look="main" onClick={reset}>
+        Try again
+      </Button>
     </main>
   );
 }

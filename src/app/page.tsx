@@ -8,7 +8,13 @@ import { Lid } from '@/ui/shell/Lid';
 export default async function DeskPage() {
   const projects = await loadDesk(await getDatabase());
   return (
-    <Frame lid={<Lid homeName="Desk" homeNote="all projects"><KeptStatus /></Lid>}>
+    <Frame
+      lid={
+        <Lid homeName="Desk" homeNote="all projects">
+          <KeptStatus />
+        </Lid>
+      }
+    >
       <Desk projects={projects} />
     </Frame>
   );

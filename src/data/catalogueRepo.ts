@@ -9,5 +9,7 @@ import { containerTable, offerTable, shopTable } from './tables';
 /** The catalogue that every project shares: containers without an owner, shops and their offers. */
 export const listCatalogue = (db: Db): Promise<ContainerProduct[]> =>
   readAll(containerTable, db(containerTable.name).whereNull('project_id').orderBy('name'));
-export const listShops = (db: Db): Promise<Shop[]> => readAll(shopTable, db(shopTable.name).orderBy('name'));
-export const listOffers = (db: Db): Promise<Offer[]> => readAll(offerTable, db(offerTable.name).orderBy('id'));
+export const listShops = (db: Db): Promise<Shop[]> =>
+  readAll(shopTable, db(shopTable.name).orderBy('name'));
+export const listOffers = (db: Db): Promise<Offer[]> =>
+  readAll(offerTable, db(offerTable.name).orderBy('id'));

@@ -72,8 +72,11 @@ export async function recordChange<T>(
     if (writer.images.length > 0) {
       await trx('changes').where({ project_id: change.projectId, is_undone: 1 }).delete();
       await trx('changes').insert({
-        project_id: change.projectId, label: change.label, images_json: JSON.stringify(writer.images),
-        is_undone: 0, changed_at: change.now,
+        project_id: change.projectId,
+        label: change.label,
+        images_json: JSON.stringify(writer.images),
+        is_undone: 0,
+        changed_at: change.now,
       });
     }
     return value;
@@ -90,8 +93,17 @@ export interface Change {
 
 /** The latest changes that were not taken back, the latest first. */
 export async function listChanges(db: Db, projectId: ProjectId, limit = 400): Promise<Change[]> {
-  const rows: readonly { seq: number; label: string; images_json: string; changed_at: string }[] = await db('changes').where({ project_id: projectId, is_undone: 0 }).orderBy('seq', 'desc').limit(limit);
-  return rows.map(({ seq, label, images_json, changed_at }) => ({ seq, label, changedAt: changed_at, images: imagesSchema.parse(JSON.parse(images_json)) }));
+  const rows: readonly { seq: number; label: string; images_json: string; changed_at: string }[] =
+    await db('changes')
+      .where({ project_id: projectId, is_undone: 0 })
+      .orderBy('seq', 'desc')
+      .limit(limit);
+  return rows.map(({ seq, label, images_json, changed_at }) => ({
+    seq,
+    label,
+    changedAt: changed_at,
+    images: imagesSchema.parse(JSON.parse(images_json)),
+  }));
 }
 
 /** What undo and redo would do next, by label. */
@@ -110,7 +122,11 @@ export async function getUndoState(db: Db, projectId: ProjectId): Promise<UndoSt
  * Takes the last change back, or does the one taken back last again. Returns its label.
  * @errors `not_found` (nothing to undo) · `changed_since` (a row is no longer as the change left it).
  */
-export async function moveChange(db: Db, projectId: ProjectId, way: 'undo' | 'redo'): Promise<string> {
+export async function moveChange(
+  db: Db,
+  projectId: ProjectId,
+  way: 'undo' | 'redo',
+): Promise<string> {
   return db.transaction(async (trx) => {
     const change = await findChange(trx, projectId, way);
     if (!change) throw new DataError('not_found', `nothing to ${way}`);
@@ -120,7 +136,9 @@ export async function moveChange(db: Db, projectId: ProjectId, way: 'undo' | 're
       const [from, to] = way === 'undo' ? [image.after, image.before] : [image.before, image.after];
       await applyImage(trx, image, { from, to });
     }
-    await trx('changes').where({ seq: change.seq }).update({ is_undone: way === 'undo' ? 1 : 0 });
+    await trx('changes')
+      .where({ seq: change.seq })
+      .update({ is_undone: way === 'undo' ? 1 : 0 });
     return change.label;
   });
 }
@@ -139,7 +157,8 @@ async function applyImage(
   { from, to }: { readonly from: Row | null; readonly to: Row | null },
 ): Promise<void> {
   const current = await readRow(trx, image.table, image.id);
-  if (!isSameRow(current, from)) throw new DataError('changed_since', `${image.table} ${image.id} was changed since`);
+  if (!isSameRow(current, from))
+    throw new DataError('changed_since', `${image.table} ${image.id} was changed since`);
   if (!to) await trx(image.table).where({ id: image.id }).delete();
   else if (!from) await trx(image.table).insert(to);
   else await trx(image.table).where({ id: image.id }).update(to);

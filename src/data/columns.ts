@@ -11,7 +11,11 @@ const same = (value: unknown): unknown => value;
 /** Text and numbers lie as they are. */
 export const plain = (name: string): Column => ({ name, write: same, read: same });
 /** SQLite has no booleans: 0 or 1. */
-export const flag = (name: string): Column => ({ name, write: (value) => (value === true ? 1 : 0), read: (stored) => stored === 1 });
+export const flag = (name: string): Column => ({
+  name,
+  write: (value) => (value === true ? 1 : 0),
+  read: (stored) => stored === 1,
+});
 /** Small values that are only read whole: lengths with their text, lists of readings. */
 export const json = (name: string): Column => ({
   name,
@@ -38,13 +42,22 @@ export function defineTable<S extends z.ZodType<object>>(
   return {
     name,
     toRow: (record) =>
-      Object.fromEntries(entries.map(([field, column]) => [column.name, column.write((record as Row)[field])])),
+      Object.fromEntries(
+        entries.map(([field, column]) => [column.name, column.write((record as Row)[field])]),
+      ),
     fromRow: (row) =>
-      schema.parse(Object.fromEntries(entries.map(([field, column]) => [field, column.read(row[column.name])]))),
+      schema.parse(
+        Object.fromEntries(
+          entries.map(([field, column]) => [field, column.read(row[column.name])]),
+        ),
+      ),
   };
 }
 
 /** Runs a query and parses every row. */
-export async function readAll<T>(table: Table<T>, query: PromiseLike<readonly Row[]>): Promise<T[]> {
+export async function readAll<T>(
+  table: Table<T>,
+  query: PromiseLike<readonly Row[]>,
+): Promise<T[]> {
   return (await query).map(table.fromRow);
 }

@@ -8,30 +8,60 @@ import { defineTable, flag, json, plain, readAll, type Row } from './columns';
 import type { Db } from './db';
 
 export const enoughRuleTable = defineTable('enough_rules', enoughRuleSchema, {
-  id: plain('id'), projectId: plain('project_id'), name: plain('name'), words: json('words_json'), perHome: plain('per_home'), perPerson: plain('per_person'), perBed: plain('per_bed'),
-  perGuestPlace: plain('per_guest_place'), perDay: plain('per_day'), perPersonDay: plain('per_person_day'), because: plain('because'), isOff: flag('is_off'),
+  id: plain('id'),
+  projectId: plain('project_id'),
+  name: plain('name'),
+  words: json('words_json'),
+  perHome: plain('per_home'),
+  perPerson: plain('per_person'),
+  perBed: plain('per_bed'),
+  perGuestPlace: plain('per_guest_place'),
+  perDay: plain('per_day'),
+  perPersonDay: plain('per_person_day'),
+  because: plain('because'),
+  isOff: flag('is_off'),
 });
 const kindSizeTable = defineTable('kind_sizes', kindSizeSchema, {
-  id: plain('id'), litres: plain('litres'), massG: plain('mass_g'), weighedCount: plain('weighed_count'), weighedG: plain('weighed_g'),
+  id: plain('id'),
+  litres: plain('litres'),
+  massG: plain('mass_g'),
+  weighedCount: plain('weighed_count'),
+  weighedG: plain('weighed_g'),
 });
 export const thingPictureTable = defineTable('thing_pictures', thingPictureSchema, {
-  id: plain('id'), projectId: plain('project_id'), widthPx: plain('width_px'), heightPx: plain('height_px'), takenAt: plain('taken_at'),
+  id: plain('id'),
+  projectId: plain('project_id'),
+  widthPx: plain('width_px'),
+  heightPx: plain('height_px'),
+  takenAt: plain('taken_at'),
 });
 
 /** A household's own rules of enough: changed shipped ones, by their name, and added ones. */
-export const listEnoughRules = (db: Db, projectId: ProjectId): Promise<EnoughRule[]> => readAll(enoughRuleTable, db(enoughRuleTable.name).where({ project_id: projectId }).orderBy('name'));
+export const listEnoughRules = (db: Db, projectId: ProjectId): Promise<EnoughRule[]> =>
+  readAll(
+    enoughRuleTable,
+    db(enoughRuleTable.name).where({ project_id: projectId }).orderBy('name'),
+  );
 
 /** What was corrected in the table of kinds; the organizer's own, for every home. */
-export const listKindSizes = (db: Db): Promise<KindSize[]> => readAll(kindSizeTable, db(kindSizeTable.name).orderBy('id'));
+export const listKindSizes = (db: Db): Promise<KindSize[]> =>
+  readAll(kindSizeTable, db(kindSizeTable.name).orderBy('id'));
 export async function putKindSize(db: Db, size: KindSize): Promise<void> {
-  await db(kindSizeTable.name).insert(kindSizeTable.toRow(kindSizeSchema.parse(size))).onConflict('id').merge();
+  await db(kindSizeTable.name)
+    .insert(kindSizeTable.toRow(kindSizeSchema.parse(size)))
+    .onConflict('id')
+    .merge();
 }
 /** The shipped figures stand again. */
 export async function removeKindSize(db: Db, id: string): Promise<void> {
   await db(kindSizeTable.name).where({ id }).delete();
 }
 
-export const listThingPictures = (db: Db, projectId: ProjectId): Promise<ThingPicture[]> => readAll(thingPictureTable, db(thingPictureTable.name).where({ project_id: projectId }).orderBy('taken_at'));
+export const listThingPictures = (db: Db, projectId: ProjectId): Promise<ThingPicture[]> =>
+  readAll(
+    thingPictureTable,
+    db(thingPictureTable.name).where({ project_id: projectId }).orderBy('taken_at'),
+  );
 export async function findThingPicture(db: Db, id: PictureId): Promise<ThingPicture | undefined> {
   const row: Row | undefined = await db(thingPictureTable.name).where({ id }).first();
   return row && thingPictureTable.fromRow(row);

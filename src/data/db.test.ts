@@ -15,24 +15,39 @@ afterEach(() => rmSync(dataDir, { recursive: true, force: true }));
 
 test('opens with the write-ahead log, foreign keys, a busy timeout and full synchronisation', async () => {
   const db = await openDatabase(dataDir);
-  const pragma = async (name: string) => Object.values((await db.raw(`PRAGMA ${name}`))[0] as object)[0];
-  expect([await pragma('journal_mode'), await pragma('foreign_keys'), await pragma('busy_timeout'), await pragma('synchronous')]).toEqual(['wal', 1, 5000, 2]);
+  const pragma = async (name: string) =>
+    Object.values((await db.raw(`PRAGMA ${name}`))[0] as object)[0];
+  expect([
+    await pragma('journal_mode'),
+    await pragma('foreign_keys'),
+    await pragma('busy_timeout'),
+    await pragma('synchronous'),
+  ]).toEqual(['wal', 1, 5000, 2]);
   await db.destroy();
 });
 
 test('opening again finds everything migrated and changes nothing', async () => {
   await (await openDatabase(dataDir)).destroy();
   const db = await openDatabase(dataDir);
-  expect(await db('knex_migrations').select('name')).toEqual(migrationNames.map((name) => ({ name })));
+  expect(await db('knex_migrations').select('name')).toEqual(
+    migrationNames.map((name) => ({ name })),
+  );
   await db.destroy();
 });
 
 test('a database from a newer version is refused and not touched', async () => {
   const db = await openDatabase(dataDir);
-  await db('knex_migrations').insert({ name: '9999_future', batch: 9, migration_time: '2030-01-01' });
+  await db('knex_migrations').insert({
+    name: '9999_future',
+    batch: 9,
+    migration_time: '2030-01-01',
+  });
   await db.destroy();
   const before = statSync(databaseFile(dataDir)).size;
-  await expect(openDatabase(dataDir)).rejects.toMatchObject({ code: 'database_newer', message: expect.stringContaining('9999_future') });
+  await expect(openDatabase(dataDir)).rejects.toMatchObject({
+    code: 'database_newer',
+    message: expect.stringContaining('9999_future'),
+  });
   expect(statSync(databaseFile(dataDir)).size).toBe(before);
 });
 
@@ -46,8 +61,18 @@ test('the sample catalogue comes once, and every offer has its shop and containe
   const db = await openDatabase(dataDir);
   expect(await insertStarterCatalogue(db)).toBe(true);
   expect(await insertStarterCatalogue(db)).toBe(false);
-  const [containers, offers, shops] = [await listCatalogue(db), await listOffers(db), await listShops(db)];
-  expect(offers.every((offer) => containers.some(({ id }) => id === offer.containerId) && shops.some(({ id }) => id === offer.shopId))).toBe(true);
+  const [containers, offers, shops] = [
+    await listCatalogue(db),
+    await listOffers(db),
+    await listShops(db),
+  ];
+  expect(
+    offers.every(
+      (offer) =>
+        containers.some(({ id }) => id === offer.containerId) &&
+        shops.some(({ id }) => id === offer.shopId),
+    ),
+  ).toBe(true);
   for (const { name, width, depth, height, innerLitres } of containers) {
     // The inside can never be larger than the outside; a slip in the table would be.
     expect([name, innerLitres <= (width.mm * depth.mm * height.mm) / 1e6]).toEqual([name, true]);

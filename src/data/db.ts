@@ -11,7 +11,8 @@ export type Db = Knex;
 /** What the outside world refused; `code` is for the screen, `cause` for whoever looks into it. */
 export class DataError extends Error {
   constructor(
-    readonly code: 'database_newer' | 'data_not_writable' | 'not_found' | 'changed_since' | 'id_reused',
+    readonly code:
+      'database_newer' | 'data_not_writable' | 'not_found' | 'changed_since' | 'id_reused',
     message: string,
     options?: ErrorOptions,
   ) {
@@ -36,7 +37,9 @@ export async function openDatabase(dataDir: string): Promise<Db> {
     mkdirSync(picturesDir(dataDir), { recursive: true, mode: 0o700 });
     accessSync(dataDir, constants.W_OK);
   } catch (cause) {
-    throw new DataError('data_not_writable', `the data folder ${dataDir} cannot be written to`, { cause });
+    throw new DataError('data_not_writable', `the data folder ${dataDir} cannot be written to`, {
+      cause,
+    });
   }
   const db = createConnection(databaseFile(dataDir));
   try {
@@ -63,7 +66,10 @@ function createConnection(filename: string): Db {
     pool: {
       min: 1,
       max: 1,
-      afterCreate: (connection: { pragma: (text: string) => unknown }, done: (error?: Error) => void) => {
+      afterCreate: (
+        connection: { pragma: (text: string) => unknown },
+        done: (error?: Error) => void,
+      ) => {
         connection.pragma('journal_mode = WAL');
         connection.pragma('foreign_keys = ON');
         connection.pragma('busy_timeout = 5000');
@@ -80,7 +86,10 @@ async function migrate(db: Db): Promise<void> {
     const rows: readonly { name: string }[] = await db('knex_migrations').select('name');
     const unknown = rows.map(({ name }) => name).filter((name) => !migrationNames.includes(name));
     if (unknown.length > 0) {
-      throw new DataError('database_newer', `the database is from a newer version of Tin Box (${unknown.join(', ')})`);
+      throw new DataError(
+        'database_newer',
+        `the database is from a newer version of Tin Box (${unknown.join(', ')})`,
+      );
     }
   }
   await db.migrate.latest({ migrationSource });

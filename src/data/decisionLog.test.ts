@@ -12,8 +12,13 @@ beforeEach(async () => {
 afterEach(() => db.destroy());
 
 test('the same decision sent twice counts once', async () => {
-  expect(await appendDecisions(db, HOME, [aDecision()])).toEqual({ addedCount: 1, repeatedCount: 0 });
-  expect(await appendDecisions(db, HOME, [aDecision(), aDecision({ id: 'd2', thingId: 't2' })])).toEqual({ addedCount: 1, repeatedCount: 1 });
+  expect(await appendDecisions(db, HOME, [aDecision()])).toEqual({
+    addedCount: 1,
+    repeatedCount: 0,
+  });
+  expect(
+    await appendDecisions(db, HOME, [aDecision(), aDecision({ id: 'd2', thingId: 't2' })]),
+  ).toEqual({ addedCount: 1, repeatedCount: 1 });
   expect(await listThings(db, HOME)).toHaveLength(2);
 });
 
@@ -24,32 +29,65 @@ test('an id that comes again with other content keeps nothing of its batch', asy
   expect(await listDecisions(db, HOME)).toHaveLength(1);
 });
 
-test.each(['UPDATE decision_events SET thing_id = 1', 'DELETE FROM decision_events'])('the log refuses: %s', async (sql) => {
-  await appendDecisions(db, HOME, [aDecision()]);
-  await expect(Promise.resolve(db.raw(sql))).rejects.toMatchObject({ message: expect.stringContaining('append-only') });
-});
+test.each(['UPDATE decision_events SET thing_id = 1', 'DELETE FROM decision_events'])(
+  'the log refuses: %s',
+  async (sql) => {
+    await appendDecisions(db, HOME, [aDecision()]);
+    await expect(Promise.resolve(db.raw(sql))).rejects.toMatchObject({
+      message: expect.stringContaining('append-only'),
+    });
+  },
+);
 
 const historyArb = fc.array(
-  fc.record({ thing: fc.nat(4), count: fc.integer({ min: 1, max: 9 }), act: fc.constantFrom('decided' as const, 'decided' as const, 'undone' as const, 'restored' as const), about: fc.nat(20) }),
+  fc.record({
+    thing: fc.nat(4),
+    count: fc.integer({ min: 1, max: 9 }),
+    act: fc.constantFrom(
+      'decided' as const,
+      'decided' as const,
+      'undone' as const,
+      'restored' as const,
+    ),
+    about: fc.nat(20),
+  }),
   { minLength: 1, maxLength: 30 },
 );
 
-test('today’s things as stored equal those folded from the log, in batches and with repeats', () =>
-  fc.assert(
-    fc.asyncProperty(historyArb, fc.integer({ min: 1, max: 7 }), async (acts, batchSize) => {
-      const own = await aDatabase();
-      const events = acts.map(({ thing, count, act, about }, i): DecisionEvent =>
-        act === 'decided'
-          ? aDecision({ id: `d${i}`, thingId: `t${thing}`, count })
-          : // About any decision of the same thing, there or not.
-            decisionEventSchema.parse({ kind: act, id: `f${i}`, thingId: `t${thing}`, aboutId: `d${about}`, decidedAt: '2026-11-06T10:42:00.000Z', device: 'phone' }),
-      );
-      for (let i = 0; i < events.length; i += batchSize) await appendDecisions(own, HOME, [...events.slice(Math.max(0, i - 2), i), ...events.slice(i, i + batchSize)]);
-      // Undoing reaches only decisions about the same thing, which is how the log is folded per thing.
-      const byThing = [...new Set(events.map((event) => event.thingId))].flatMap((id) => foldDecisions(events.filter((event) => event.thingId === id)));
-      const sorted = <T extends { id: string }>(list: readonly T[]) => [...list].sort((a, b) => a.id.localeCompare(b.id));
-      expect(sorted(await listThings(own, HOME))).toEqual(sorted(byThing));
-      await own.destroy();
-    }),
-    { numRuns: 15 },
-  ), 30_000);
+test(
+  'today’s things as stored equal those folded from the log, in batches and with repeats',
+  () =>
+    fc.assert(
+      fc.asyncProperty(historyArb, fc.integer({ min: 1, max: 7 }), async (acts, batchSize) => {
+        const own = await aDatabase();
+        const events = acts.map(({ thing, count, act, about }, i): DecisionEvent =>
+          act === 'decided'
+            ? aDecision({ id: `d${i}`, thingId: `t${thing}`, count })
+            : // About any decision of the same thing, there or not.
+              decisionEventSchema.parse({
+                kind: act,
+                id: `f${i}`,
+                thingId: `t${thing}`,
+                aboutId: `d${about}`,
+                decidedAt: '2026-11-06T10:42:00.000Z',
+                device: 'phone',
+              }),
+        );
+        for (let i = 0; i < events.length; i += batchSize)
+          await appendDecisions(own, HOME, [
+            ...events.slice(Math.max(0, i - 2), i),
+            ...events.slice(i, i + batchSize),
+          ]);
+        // Undoing reaches only decisions about the same thing, which is how the log is folded per thing.
+        const byThing = [...new Set(events.map((event) => event.thingId))].flatMap((id) =>
+          foldDecisions(events.filter((event) => event.thingId === id)),
+        );
+        const sorted = <T extends { id: string }>(list: readonly T[]) =>
+          [...list].sort((a, b) => a.id.localeCompare(b.id));
+        expect(sorted(await listThings(own, HOME))).toEqual(sorted(byThing));
+        await own.destroy();
+      }),
+      { numRuns: 15 },
+    ),
+  30_000,
+);

@@ -16,29 +16,44 @@ export interface AppendOutcome {
  * that came before with the same content counts once.
  * @errors `id_reused`: an id came before with other content; nothing of the batch is kept.
  */
-export async function appendDecisions(db: Db, projectId: ProjectId, events: readonly DecisionEvent[]): Promise<AppendOutcome> {
-  return db.transaction(async (trx) => {
-    let addedCount = 0;
-    for (const event of events) {
-      const eventJson = JSON.stringify(event);
-      const before: { event_json: string } | undefined = await trx('decision_events')
-        .where({ project_id: projectId, id: event.id })
-        .first('event_json');
-      if (before) {
-        const known = decisionEventSchema.parse(JSON.parse(before.event_json));
-        if (JSON.stringify(known) === JSON.stringify(decisionEventSchema.parse(event))) continue;
-        throw new DataError('id_reused', `the decision ${event.id} came before with other content`);
+export async function appendDecisions(
+  db: Db,
+  projectId: ProjectId,
+  events: readonly DecisionEvent[],
+): Promise<AppendOutcome> {
+  return db
+    .transaction(async (trx) => {
+      let addedCount = 0;
+      for (const event of events) {
+        const eventJson = JSON.stringify(event);
+        const before: { event_json: string } | undefined = await trx('decision_events')
+          .where({ project_id: projectId, id: event.id })
+          .first('event_json');
+        if (before) {
+          const known = decisionEventSchema.parse(JSON.parse(before.event_json));
+          if (JSON.stringify(known) === JSON.stringify(decisionEventSchema.parse(event))) continue;
+          throw new DataError(
+            'id_reused',
+            `the decision ${event.id} came before with other content`,
+          );
+        }
+        await trx('decision_events').insert({
+          project_id: projectId,
+          id: event.id,
+          thing_id: event.thingId,
+          event_json: eventJson,
+        });
+        addedCount += 1;
       }
-      await trx('decision_events').insert({ project_id: projectId, id: event.id, thing_id: event.thingId, event_json: eventJson });
-      addedCount += 1;
-    }
-    for (const thingId of new Set(events.map((event) => event.thingId))) await refreshThing(trx, projectId, thingId);
-    return { addedCount, repeatedCount: events.length - addedCount };
-  }).then((outcome) => {
-    // Inside a larger transaction nothing stands yet; whoever listens hears of it with the next one.
-    if (!db.isTransaction && outcome.addedCount > 0) announceDecisions(projectId);
-    return outcome;
-  });
+      for (const thingId of new Set(events.map((event) => event.thingId)))
+        await refreshThing(trx, projectId, thingId);
+      return { addedCount, repeatedCount: events.length - addedCount };
+    })
+    .then((outcome) => {
+      // Inside a larger transaction nothing stands yet; whoever listens hears of it with the next one.
+      if (!db.isTransaction && outcome.addedCount > 0) announceDecisions(projectId);
+      return outcome;
+    });
 }
 
 interface EventRow {
@@ -57,21 +72,32 @@ async function refreshThing(trx: Db, projectId: ProjectId, thingId: string): Pro
     await trx('things').where(key).delete();
     return;
   }
-  const row = { ...key, first_seq: rows[0]?.seq ?? 0, room_id: thing.roomId, thing_json: JSON.stringify(thing) };
+  const row = {
+    ...key,
+    first_seq: rows[0]?.seq ?? 0,
+    room_id: thing.roomId,
+    thing_json: JSON.stringify(thing),
+  };
   await trx('things').insert(row).onConflict(['project_id', 'id']).merge();
 }
 
-const toEvent = (row: Pick<EventRow, 'event_json'>): DecisionEvent => decisionEventSchema.parse(JSON.parse(row.event_json));
+const toEvent = (row: Pick<EventRow, 'event_json'>): DecisionEvent =>
+  decisionEventSchema.parse(JSON.parse(row.event_json));
 
 /** The log in its order. */
 export async function listDecisions(db: Db, projectId: ProjectId): Promise<DecisionEvent[]> {
-  const rows: readonly EventRow[] = await db('decision_events').where({ project_id: projectId }).orderBy('seq');
+  const rows: readonly EventRow[] = await db('decision_events')
+    .where({ project_id: projectId })
+    .orderBy('seq');
   return rows.map(toEvent);
 }
 
 /** Where the log of a project ends; 0 while it is empty. */
 export async function lastSeqOf(db: Db, projectId: ProjectId): Promise<number> {
-  const row = await db('decision_events').where({ project_id: projectId }).orderBy('seq', 'desc').first<{ seq: number } | undefined>('seq');
+  const row = await db('decision_events')
+    .where({ project_id: projectId })
+    .orderBy('seq', 'desc')
+    .first<{ seq: number } | undefined>('seq');
   return row?.seq ?? 0;
 }
 
@@ -81,24 +107,53 @@ export interface NumberedEvent {
 }
 
 /** What came after a place in the log, in its order, so many at most. */
-export async function listDecisionsAfter(db: Db, projectId: ProjectId, after: number, most: number): Promise<NumberedEvent[]> {
-  const rows: readonly EventRow[] = await db('decision_events').where({ project_id: projectId }).where('seq', '>', after).orderBy('seq').limit(most);
+export async function listDecisionsAfter(
+  db: Db,
+  projectId: ProjectId,
+  after: number,
+  most: number,
+): Promise<NumberedEvent[]> {
+  const rows: readonly EventRow[] = await db('decision_events')
+    .where({ project_id: projectId })
+    .where('seq', '>', after)
+    .orderBy('seq')
+    .limit(most);
   return rows.map((row) => ({ seq: row.seq, event: toEvent(row) }));
 }
 
 /** When the event was decided before which so many others came; undefined where the log is shorter. */
-export async function decidedAtFromEnd(db: Db, projectId: ProjectId, eventsAfter: number): Promise<string | undefined> {
-  const row: Pick<EventRow, 'event_json'> | undefined = await db('decision_events').where({ project_id: projectId }).orderBy('seq', 'desc').offset(eventsAfter).first('event_json');
+export async function decidedAtFromEnd(
+  db: Db,
+  projectId: ProjectId,
+  eventsAfter: number,
+): Promise<string | undefined> {
+  const row: Pick<EventRow, 'event_json'> | undefined = await db('decision_events')
+    .where({ project_id: projectId })
+    .orderBy('seq', 'desc')
+    .offset(eventsAfter)
+    .first('event_json');
   return row && toEvent(row).decidedAt;
 }
 
 /** The things that the latest events are about, each with its whole history, in the log's order. */
-export async function listRecentHistories(db: Db, projectId: ProjectId, eventCount: number): Promise<DecisionEvent[]> {
-  const recent = db('decision_events').where({ project_id: projectId }).orderBy('seq', 'desc').limit(eventCount).select('thing_id');
-  const rows: readonly EventRow[] = await db('decision_events').where({ project_id: projectId }).whereIn('thing_id', db.from(recent.as('recent')).distinct('thing_id'));
+export async function listRecentHistories(
+  db: Db,
+  projectId: ProjectId,
+  eventCount: number,
+): Promise<DecisionEvent[]> {
+  const recent = db('decision_events')
+    .where({ project_id: projectId })
+    .orderBy('seq', 'desc')
+    .limit(eventCount)
+    .select('thing_id');
+  const rows: readonly EventRow[] = await db('decision_events')
+    .where({ project_id: projectId })
+    .whereIn('thing_id', db.from(recent.as('recent')).distinct('thing_id'));
   // The log holds what was parsed when it came; the bench opens too often to parse it all again.
   // Ordered here: asked to order, SQLite walks the whole log instead of looking the things up.
-  return [...rows].sort((a, b) => a.seq - b.seq).map((row) => JSON.parse(row.event_json) as DecisionEvent);
+  return [...rows]
+    .sort((a, b) => a.seq - b.seq)
+    .map((row) => JSON.parse(row.event_json) as DecisionEvent);
 }
 
 /** Today's things of a project as they were read last, and how far the log had come then. */
@@ -120,7 +175,10 @@ export async function listThings(db: Db, projectId: ProjectId): Promise<readonly
   caches.set(db, ofDb);
   const cached = ofDb.get(projectId);
   if (cached?.lastSeq === lastSeq) return cached.things;
-  const things = cached && lastSeq > cached.lastSeq ? await readOver(db, projectId, cached) : await readThings(db, projectId);
+  const things =
+    cached && lastSeq > cached.lastSeq
+      ? await readOver(db, projectId, cached)
+      : await readThings(db, projectId);
   ofDb.set(projectId, { lastSeq, things });
   return things;
 }
@@ -133,17 +191,31 @@ interface ThingRow {
 const toThing = (row: Pick<ThingRow, 'thing_json'>): Thing => JSON.parse(row.thing_json) as Thing;
 
 async function readThings(db: Db, projectId: ProjectId): Promise<Thing[]> {
-  const rows: readonly ThingRow[] = await db('things').where({ project_id: projectId }).orderBy('first_seq').select('id', 'thing_json');
+  const rows: readonly ThingRow[] = await db('things')
+    .where({ project_id: projectId })
+    .orderBy('first_seq')
+    .select('id', 'thing_json');
   return rows.map(toThing);
 }
 
 /** The cached things with those that the log touched since read again: changed in place, gone, or new at the end. */
-async function readOver(db: Db, projectId: ProjectId, cached: ThingCache): Promise<readonly Thing[]> {
-  const touched: readonly { thing_id: string }[] = await db('decision_events').where({ project_id: projectId }).where('seq', '>', cached.lastSeq).distinct('thing_id');
+async function readOver(
+  db: Db,
+  projectId: ProjectId,
+  cached: ThingCache,
+): Promise<readonly Thing[]> {
+  const touched: readonly { thing_id: string }[] = await db('decision_events')
+    .where({ project_id: projectId })
+    .where('seq', '>', cached.lastSeq)
+    .distinct('thing_id');
   const ids = touched.map(({ thing_id }) => thing_id);
   // SQLite takes a limited number of values in one question.
   if (ids.length > 500) return readThings(db, projectId);
-  const rows: readonly ThingRow[] = await db('things').where({ project_id: projectId }).whereIn('id', ids).orderBy('first_seq').select('id', 'thing_json');
+  const rows: readonly ThingRow[] = await db('things')
+    .where({ project_id: projectId })
+    .whereIn('id', ids)
+    .orderBy('first_seq')
+    .select('id', 'thing_json');
   const fresh = new Map<string, Thing>(rows.map((row) => [row.id, toThing(row)]));
   const isTouched = new Set(ids);
   const known = new Set<string>();
@@ -153,11 +225,26 @@ async function readOver(db: Db, projectId: ProjectId, cached: ThingCache): Promi
     return fresh.get(thing.id) ?? [];
   });
   // One that came back from being taken back stands where it first stood; the order is then read anew.
-  const isBack = [...fresh.keys()].some((id) => !known.has(id)) && (await hasOlderThings(db, projectId, { ids: [...fresh.keys()].filter((id) => !known.has(id)), lastSeq: cached.lastSeq }));
-  return isBack ? readThings(db, projectId) : [...kept, ...[...fresh].filter(([id]) => !known.has(id)).map(([, thing]) => thing)];
+  const isBack =
+    [...fresh.keys()].some((id) => !known.has(id)) &&
+    (await hasOlderThings(db, projectId, {
+      ids: [...fresh.keys()].filter((id) => !known.has(id)),
+      lastSeq: cached.lastSeq,
+    }));
+  return isBack
+    ? readThings(db, projectId)
+    : [...kept, ...[...fresh].filter(([id]) => !known.has(id)).map(([, thing]) => thing)];
 }
 
-async function hasOlderThings(db: Db, projectId: ProjectId, { ids, lastSeq }: { readonly ids: readonly string[]; readonly lastSeq: number }): Promise<boolean> {
-  const row: unknown = await db('things').where({ project_id: projectId }).whereIn('id', ids).where('first_seq', '<=', lastSeq).first('id');
+async function hasOlderThings(
+  db: Db,
+  projectId: ProjectId,
+  { ids, lastSeq }: { readonly ids: readonly string[]; readonly lastSeq: number },
+): Promise<boolean> {
+  const row: unknown = await db('things')
+    .where({ project_id: projectId })
+    .whereIn('id', ids)
+    .where('first_seq', '<=', lastSeq)
+    .first('id');
   return row !== undefined;
 }

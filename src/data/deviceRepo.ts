@@ -14,14 +14,35 @@ const deviceSchema = z.object({
   putOutAt: z.iso.datetime().nullable(),
 });
 export type Device = Readonly<z.infer<typeof deviceSchema>>;
-const deviceTable = defineTable('devices', deviceSchema, { id: plain('id'), name: plain('name'), pairedAt: plain('paired_at'), seenAt: plain('seen_at'), putOutAt: plain('put_out_at') });
+const deviceTable = defineTable('devices', deviceSchema, {
+  id: plain('id'),
+  name: plain('name'),
+  pairedAt: plain('paired_at'),
+  seenAt: plain('seen_at'),
+  putOutAt: plain('put_out_at'),
+});
 
 /** A code that lets one device in; only its hash is kept. */
-const pairingCodeSchema = z.object({ id: z.string(), codeHash: z.string(), madeAt: z.iso.datetime(), endsAt: z.iso.datetime(), wrongCount: z.number().int(), usedAt: z.iso.datetime().nullable() });
+const pairingCodeSchema = z.object({
+  id: z.string(),
+  codeHash: z.string(),
+  madeAt: z.iso.datetime(),
+  endsAt: z.iso.datetime(),
+  wrongCount: z.number().int(),
+  usedAt: z.iso.datetime().nullable(),
+});
 export type PairingCode = Readonly<z.infer<typeof pairingCodeSchema>>;
-const pairingCodeTable = defineTable('pairing_codes', pairingCodeSchema, { id: plain('id'), codeHash: plain('code_hash'), madeAt: plain('made_at'), endsAt: plain('ends_at'), wrongCount: plain('wrong_count'), usedAt: plain('used_at') });
+const pairingCodeTable = defineTable('pairing_codes', pairingCodeSchema, {
+  id: plain('id'),
+  codeHash: plain('code_hash'),
+  madeAt: plain('made_at'),
+  endsAt: plain('ends_at'),
+  wrongCount: plain('wrong_count'),
+  usedAt: plain('used_at'),
+});
 
-export const listDevices = (db: Db): Promise<Device[]> => readAll(deviceTable, db(deviceTable.name).orderBy('paired_at', 'desc'));
+export const listDevices = (db: Db): Promise<Device[]> =>
+  readAll(deviceTable, db(deviceTable.name).orderBy('paired_at', 'desc'));
 export async function findDevice(db: Db, id: string): Promise<Device | undefined> {
   const row: Row | undefined = await db(deviceTable.name).where({ id }).first();
   return row && deviceTable.fromRow(row);
@@ -48,6 +69,11 @@ export async function replaceCodes(db: Db, code: PairingCode): Promise<void> {
     await trx(pairingCodeTable.name).insert(pairingCodeTable.toRow(pairingCodeSchema.parse(code)));
   });
 }
-export async function updateCode(db: Db, code: Pick<PairingCode, 'id' | 'wrongCount' | 'usedAt'>): Promise<void> {
-  await db(pairingCodeTable.name).where({ id: code.id }).update({ wrong_count: code.wrongCount, used_at: code.usedAt });
+export async function updateCode(
+  db: Db,
+  code: Pick<PairingCode, 'id' | 'wrongCount' | 'usedAt'>,
+): Promise<void> {
+  await db(pairingCodeTable.name)
+    .where({ id: code.id })
+    .update({ wrong_count: code.wrongCount, used_at: code.usedAt });
 }

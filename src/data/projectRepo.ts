@@ -5,14 +5,43 @@ import type { ContainerProduct, FitWishes, TakenFit } from '@/core/fit';
 import type { Bay, Fixture, Picture, Room, Unit, VantagePoint } from '@/core/look';
 import type { Draft, KeptMoveList } from '@/core/place';
 import type { PictureId, ProjectId } from '@/core/shared';
-import type { Approval, GiftCard, HandNeed, Materials, Priority, Purchase, Receipt } from '@/core/shop';
+import type {
+  Approval,
+  GiftCard,
+  HandNeed,
+  Materials,
+  Priority,
+  Purchase,
+  Receipt,
+} from '@/core/shop';
 import type { Group, Thing } from '@/core/sort';
 import { readAll, type Row } from './columns';
 import { DataError, type Db } from './db';
 import { listThings } from './decisionLog';
 import {
-  agreementTable, approvalTable, bayTable, containerTable, draftTable, fitTable, fitWishesTable, fixtureTable, giftCardTable, groupTable, handNeedTable, materialsTable, moveListTable, needPriorityTable, personTable, pictureTable, projectTable,
-  purchaseTable, receiptTable, roomTable, sectionTable, unitTable, vantagePointTable,
+  agreementTable,
+  approvalTable,
+  bayTable,
+  containerTable,
+  draftTable,
+  fitTable,
+  fitWishesTable,
+  fixtureTable,
+  giftCardTable,
+  groupTable,
+  handNeedTable,
+  materialsTable,
+  moveListTable,
+  needPriorityTable,
+  personTable,
+  pictureTable,
+  projectTable,
+  purchaseTable,
+  receiptTable,
+  roomTable,
+  sectionTable,
+  unitTable,
+  vantagePointTable,
 } from './tables';
 
 /** All of one project as it stands, in parsed records. Lists are in their order on screen. */
@@ -38,7 +67,11 @@ export interface ProjectRecords {
   readonly containers: readonly ContainerProduct[];
   readonly purchases: readonly Purchase[];
   readonly materials: readonly Materials[];
-  readonly priorities: readonly { readonly roomId: string; readonly containerId: string; readonly priority: Priority }[];
+  readonly priorities: readonly {
+    readonly roomId: string;
+    readonly containerId: string;
+    readonly priority: Priority;
+  }[];
   readonly approvals: readonly Approval[];
   /** The newest first. */
   readonly receipts: readonly Receipt[];
@@ -47,13 +80,18 @@ export interface ProjectRecords {
 }
 
 export async function listProjects(db: Db): Promise<Project[]> {
-  const rows: readonly Row[] = await db(projectTable.name).orderBy([{ column: 'status' }, { column: 'created_at' }]);
+  const rows: readonly Row[] = await db(projectTable.name).orderBy([
+    { column: 'status' },
+    { column: 'created_at' },
+  ]);
   return rows.map(projectTable.fromRow);
 }
 
 /** Projects in which the hours of at least one room are noted. */
 export async function listProjectsWithHours(db: Db): Promise<Project[]> {
-  const rows: readonly Row[] = await db(projectTable.name).whereIn('id', db(roomTable.name).whereNotNull('worked_minutes').select('project_id')).orderBy('created_at');
+  const rows: readonly Row[] = await db(projectTable.name)
+    .whereIn('id', db(roomTable.name).whereNotNull('worked_minutes').select('project_id'))
+    .orderBy('created_at');
   return rows.map(projectTable.fromRow);
 }
 
@@ -66,38 +104,104 @@ export async function findProject(db: Db, id: ProjectId): Promise<Project | unde
 export async function getProjectRecords(db: Db, projectId: ProjectId): Promise<ProjectRecords> {
   const project = await findProject(db, projectId);
   if (!project) throw new DataError('not_found', `there is no project ${projectId}`);
-  const rooms = await readAll(roomTable, db(roomTable.name).where({ project_id: projectId }).orderBy('position'));
+  const rooms = await readAll(
+    roomTable,
+    db(roomTable.name).where({ project_id: projectId }).orderBy('position'),
+  );
   const roomIds = rooms.map(({ id }) => id);
-  const unitRecords = await readAll(unitTable, db(unitTable.name).whereIn('room_id', roomIds).orderBy('position'));
+  const unitRecords = await readAll(
+    unitTable,
+    db(unitTable.name).whereIn('room_id', roomIds).orderBy('position'),
+  );
   const unitIds = unitRecords.map(({ id }) => id);
-  const bays = await readAll(bayTable, db(bayTable.name).whereIn('unit_id', unitIds).orderBy(['column_index', 'row_index']));
+  const bays = await readAll(
+    bayTable,
+    db(bayTable.name).whereIn('unit_id', unitIds).orderBy(['column_index', 'row_index']),
+  );
   const bayIds = bays.map(({ id }) => id);
-  const vantagePoints = await readAll(vantagePointTable, db(vantagePointTable.name).whereIn('room_id', roomIds).orderBy('position'));
+  const vantagePoints = await readAll(
+    vantagePointTable,
+    db(vantagePointTable.name).whereIn('room_id', roomIds).orderBy('position'),
+  );
   const fits = await readAll(fitTable, db(fitTable.name).whereIn('id', bayIds));
   return {
     project,
-    people: await readAll(personTable, db(personTable.name).where({ project_id: projectId }).orderBy('position')),
+    people: await readAll(
+      personTable,
+      db(personTable.name).where({ project_id: projectId }).orderBy('position'),
+    ),
     rooms,
-    units: unitRecords.map((unit) => ({ ...unit, bays: bays.filter((bay: Bay) => bay.unitId === unit.id) })),
-    fixtures: await readAll(fixtureTable, db(fixtureTable.name).whereIn('room_id', roomIds).orderBy(['kind', 'name', 'id'])),
-    sections: await readAll(sectionTable, db(sectionTable.name).whereIn('room_id', roomIds).orderBy(['position', 'id'])),
-    agreements: await readAll(agreementTable, db(agreementTable.name).where({ project_id: projectId }).orderBy('agreed_at')),
+    units: unitRecords.map((unit) => ({
+      ...unit,
+      bays: bays.filter((bay: Bay) => bay.unitId === unit.id),
+    })),
+    fixtures: await readAll(
+      fixtureTable,
+      db(fixtureTable.name).whereIn('room_id', roomIds).orderBy(['kind', 'name', 'id']),
+    ),
+    sections: await readAll(
+      sectionTable,
+      db(sectionTable.name).whereIn('room_id', roomIds).orderBy(['position', 'id']),
+    ),
+    agreements: await readAll(
+      agreementTable,
+      db(agreementTable.name).where({ project_id: projectId }).orderBy('agreed_at'),
+    ),
     vantagePoints,
-    pictures: await readAll(pictureTable, db(pictureTable.name).whereIn('vantage_point_id', vantagePoints.map(({ id }) => id)).orderBy('taken_at')),
-    groups: await readAll(groupTable, db(groupTable.name).where({ project_id: projectId }).orderBy(['room_id', 'position'])),
+    pictures: await readAll(
+      pictureTable,
+      db(pictureTable.name)
+        .whereIn(
+          'vantage_point_id',
+          vantagePoints.map(({ id }) => id),
+        )
+        .orderBy('taken_at'),
+    ),
+    groups: await readAll(
+      groupTable,
+      db(groupTable.name).where({ project_id: projectId }).orderBy(['room_id', 'position']),
+    ),
     things: await listThings(db, projectId),
-    drafts: await readAll(draftTable, db(draftTable.name).where({ project_id: projectId }).orderBy('position')),
+    drafts: await readAll(
+      draftTable,
+      db(draftTable.name).where({ project_id: projectId }).orderBy('position'),
+    ),
     moveLists: await readAll(moveListTable, db(moveListTable.name).whereIn('id', roomIds)),
     fits: fits.map(({ id, ...fit }) => ({ ...fit, bayId: id })),
-    fitWishes: (await readAll(fitWishesTable, db(fitWishesTable.name).whereIn('id', bayIds))).map(({ id, ...wishes }) => ({ ...wishes, bayId: id })),
-    containers: await readAll(containerTable, db(containerTable.name).whereNull('project_id').orWhere({ project_id: projectId }).orderBy('name')),
-    purchases: await readAll(purchaseTable, db(purchaseTable.name).whereIn('room_id', roomIds).orderBy('bought_at')),
+    fitWishes: (await readAll(fitWishesTable, db(fitWishesTable.name).whereIn('id', bayIds))).map(
+      ({ id, ...wishes }) => ({ ...wishes, bayId: id }),
+    ),
+    containers: await readAll(
+      containerTable,
+      db(containerTable.name)
+        .whereNull('project_id')
+        .orWhere({ project_id: projectId })
+        .orderBy('name'),
+    ),
+    purchases: await readAll(
+      purchaseTable,
+      db(purchaseTable.name).whereIn('room_id', roomIds).orderBy('bought_at'),
+    ),
     materials: await readAll(materialsTable, db(materialsTable.name).whereIn('id', roomIds)),
-    priorities: await readAll(needPriorityTable, db(needPriorityTable.name).whereIn('room_id', roomIds)),
+    priorities: await readAll(
+      needPriorityTable,
+      db(needPriorityTable.name).whereIn('room_id', roomIds),
+    ),
     approvals: await readAll(approvalTable, db(approvalTable.name).whereIn('room_id', roomIds)),
-    receipts: await readAll(receiptTable, db(receiptTable.name).where({ project_id: projectId }).orderBy([{ column: 'bought_on', order: 'desc' }, 'id'])),
-    handNeeds: await readAll(handNeedTable, db(handNeedTable.name).whereIn('room_id', roomIds).orderBy('name')),
-    giftCards: await readAll(giftCardTable, db(giftCardTable.name).where({ project_id: projectId })),
+    receipts: await readAll(
+      receiptTable,
+      db(receiptTable.name)
+        .where({ project_id: projectId })
+        .orderBy([{ column: 'bought_on', order: 'desc' }, 'id']),
+    ),
+    handNeeds: await readAll(
+      handNeedTable,
+      db(handNeedTable.name).whereIn('room_id', roomIds).orderBy('name'),
+    ),
+    giftCards: await readAll(
+      giftCardTable,
+      db(giftCardTable.name).where({ project_id: projectId }),
+    ),
   };
 }
 

@@ -4,7 +4,8 @@ export interface PairingPage {
   readonly message: string;
 }
 
-const escapeHtml = (raw: string): string => raw.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
+const escapeHtml = (raw: string): string =>
+  raw.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 
 const STYLE = `*{box-sizing:border-box}body{margin:0;background:#f3ede0;color:#22201b;font:17px/1.45 Verdana,sans-serif}
 main{max-width:420px;margin:0 auto;padding:28px 20px}h1{font:700 24px/1.2 Georgia,serif;border-bottom:4px solid #23407a;padding-bottom:10px;margin:0 0 14px}
@@ -15,7 +16,10 @@ button{width:100%;min-height:52px;margin-top:18px;border:0;border-radius:5px;bac
 .warn{background:#fbe7d3;border-left:4px solid #c8641b;padding:8px 10px}`;
 
 /** The pairing page; the code comes out of the address behind #, which no server and no log ever sees. */
-export const renderPairingPage = ({ nonce, message }: PairingPage): string => `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+export const renderPairingPage = ({
+  nonce,
+  message,
+}: PairingPage): string => `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <link rel="icon" href="data:,"><title>Join Tin Box</title><style nonce="${nonce}">${STYLE}</style></head><body><main><h1>Join this Tin Box</h1>
 ${message === '' ? '<p>The desk shows a code under “Devices”. It is good for three minutes and for one device.</p>' : `<p class="warn" role="alert">${escapeHtml(message)}</p>`}
 <form method="post" action="/pair"><label for="code">Code from the desk</label><input id="code" name="code" required maxlength="20" autocomplete="off" autocapitalize="characters" spellcheck="false">
@@ -23,5 +27,11 @@ ${message === '' ? '<p>The desk shows a code under “Devices”. It is good for
 <script nonce="${nonce}">if(location.hash.length>1){document.getElementById('code').value=decodeURIComponent(location.hash.slice(1));history.replaceState(null,'','/pair')}</script></body></html>`;
 
 /** Shown once after a device was let in: it keeps its name, under which its decisions stand in the log. */
-export const renderPairedPage = ({ nonce, name }: { readonly nonce: string; readonly name: string }): string => `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><link rel="icon" href="data:,"><title>Joined</title></head><body><p>Joined as ${escapeHtml(name)}.</p>
+export const renderPairedPage = ({
+  nonce,
+  name,
+}: {
+  readonly nonce: string;
+  readonly name: string;
+}): string => `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><link rel="icon" href="data:,"><title>Joined</title></head><body><p>Joined as ${escapeHtml(name)}.</p>
 <script nonce="${nonce}">try{localStorage.setItem('tin-box-device',${JSON.stringify(name).replace(/</g, '\\u003c')})}catch{}location.replace('/')</script><p><a href="/">Go on</a></p></body></html>`;

@@ -31,7 +31,21 @@ const COOKIE = 'tin-box-let-in';
 export const DEVICE_HEADER = 'x-tinbox-device';
 const MAX_FORM_BYTES = 2000;
 /** Headers that speak of one connection, or that only this gateway may set. */
-const NOT_HANDED_ON = new Set(['connection', 'keep-alive', 'proxy-authorization', 'te', 'trailer', 'upgrade', 'forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-real-ip', 'x-middleware-subrequest', DEVICE_HEADER]);
+const NOT_HANDED_ON = new Set([
+  'connection',
+  'keep-alive',
+  'proxy-authorization',
+  'te',
+  'trailer',
+  'upgrade',
+  'forwarded',
+  'x-forwarded-for',
+  'x-forwarded-host',
+  'x-forwarded-proto',
+  'x-real-ip',
+  'x-middleware-subrequest',
+  DEVICE_HEADER,
+]);
 
 /**
  * Stands between the network and the app, which itself listens on the loopback alone. A device that was not
@@ -50,7 +64,10 @@ export async function startGateway(options: GatewayOptions): Promise<Gateway> {
   });
   const sweep = setInterval(() => {
     for (const [response, deviceId] of open) {
-      void findLetIn(options.db, deviceId, now()).then((device) => device ?? response.destroy(), () => response.destroy());
+      void findLetIn(options.db, deviceId, now()).then(
+        (device) => device ?? response.destroy(),
+        () => response.destroy(),
+      );
     }
   }, options.sweepMs ?? 1000);
   await new Promise<void>((resolve, reject) => {
@@ -59,28 +76,51 @@ export async function startGateway(options: GatewayOptions): Promise<Gateway> {
   });
   return {
     port: (server.address() as AddressInfo).port,
-    close: () => new Promise((resolve) => {
-      clearInterval(sweep);
-      server.close(() => resolve());
-      server.closeAllConnections();
-    }),
+    close: () =>
+      new Promise((resolve) => {
+        clearInterval(sweep);
+        server.close(() => resolve());
+        server.closeAllConnections();
+      }),
   };
 }
 
-type Context = Required<Pick<GatewayOptions, 'db' | 'secret' | 'upstreamPort' | 'now'>> & { readonly open: Map<ServerResponse, string> };
+type Context = Required<Pick<GatewayOptions, 'db' | 'secret' | 'upstreamPort' | 'now'>> & {
+  readonly open: Map<ServerResponse, string>;
+};
 
-async function handle(context: Context, request: IncomingMessage, response: ServerResponse): Promise<void> {
+async function handle(
+  context: Context,
+  request: IncomingMessage,
+  response: ServerResponse,
+): Promise<void> {
   // A name that is not this machine's address is another site's trick with DNS.
-  if (!isOwnAddress(request)) return answerPage(response, { status: 421, message: 'This address is not one that Tin Box answers to.' });
+  if (!isOwnAddress(request))
+    return answerPage(response, {
+      status: 421,
+      message: 'This address is not one that Tin Box answers to.',
+    });
   const device = await readDevice(context, request);
   if (device) return handOn(context, request, response, device);
   const isForm = request.method === 'POST' && request.url === '/pair';
   if (!isForm) return answerPage(response, { status: 401, message: '' });
-  if (request.headers.origin !== undefined && request.headers.origin !== `http://${request.headers.host}`) return answerPage(response, { status: 403, message: 'This came from another site.' });
+  if (
+    request.headers.origin !== undefined &&
+    request.headers.origin !== `http://${request.headers.host}`
+  )
+    return answerPage(response, { status: 403, message: 'This came from another site.' });
   const form = new URLSearchParams(await readText(request, MAX_FORM_BYTES));
-  const outcome = await pairDevice(context.db, { typed: form.get('code') ?? '', name: form.get('name') ?? '', now: context.now() });
-  if (outcome.code !== 'paired') return answerPage(response, { status: 401, message: wordOutcome(outcome) });
-  const seal = await sealData({ deviceId: outcome.device.id }, { password: context.secret, ttl: LET_IN_DAYS * 86_400 });
+  const outcome = await pairDevice(context.db, {
+    typed: form.get('code') ?? '',
+    name: form.get('name') ?? '',
+    now: context.now(),
+  });
+  if (outcome.code !== 'paired')
+    return answerPage(response, { status: 401, message: wordOutcome(outcome) });
+  const seal = await sealData(
+    { deviceId: outcome.device.id },
+    { password: context.secret, ttl: LET_IN_DAYS * 86_400 },
+  );
   const nonce = newNonce();
   response.writeHead(200, {
     ...pageHeaders(nonce),
@@ -96,30 +136,65 @@ function isOwnAddress(request: IncomingMessage): boolean {
   return host !== '' && host === own;
 }
 
-async function readDevice({ db, secret, now }: Context, request: IncomingMessage): Promise<{ readonly id: string } | undefined> {
-  const sealed = (request.headers.cookie ?? '').split(';').map((part) => part.trim()).find((part) => part.startsWith(`${COOKIE}=`))?.slice(COOKIE.length + 1);
+async function readDevice(
+  { db, secret, now }: Context,
+  request: IncomingMessage,
+): Promise<{ readonly id: string } | undefined> {
+  const sealed = (request.headers.cookie ?? '')
+    .split(';')
+    .map((part) => part.trim())
+    .find((part) => part.startsWith(`${COOKIE}=`))
+    ?.slice(COOKIE.length + 1);
   if (sealed === undefined) return undefined;
   // What was not sealed here, or is too old, unseals to nothing.
-  const { deviceId } = await unsealData<{ deviceId?: unknown }>(sealed, { password: secret, ttl: LET_IN_DAYS * 86_400 }).catch(() => ({ deviceId: undefined }));
+  const { deviceId } = await unsealData<{ deviceId?: unknown }>(sealed, {
+    password: secret,
+    ttl: LET_IN_DAYS * 86_400,
+  }).catch(() => ({ deviceId: undefined }));
   return typeof deviceId === 'string' ? findLetIn(db, deviceId, now()) : undefined;
 }
 
-function handOn({ upstreamPort, open }: Context, request: IncomingMessage, response: ServerResponse, device: { readonly id: string }): Promise<void> {
+function handOn(
+  { upstreamPort, open }: Context,
+  request: IncomingMessage,
+  response: ServerResponse,
+  device: { readonly id: string },
+): Promise<void> {
   const upstream = `127.0.0.1:${upstreamPort}`;
-  const headers: http.OutgoingHttpHeaders = Object.fromEntries(Object.entries(request.headers).filter(([name]) => !NOT_HANDED_ON.has(name) && name !== 'cookie'));
+  const headers: http.OutgoingHttpHeaders = Object.fromEntries(
+    Object.entries(request.headers).filter(
+      ([name]) => !NOT_HANDED_ON.has(name) && name !== 'cookie',
+    ),
+  );
   headers.host = upstream;
   headers[DEVICE_HEADER] = device.id;
   // The app compares origin and host: what came from this gateway's own pages is its own.
-  if (request.headers.origin === `http://${request.headers.host}`) headers.origin = `http://${upstream}`;
-  const cookie = (request.headers.cookie ?? '').split(';').map((part) => part.trim()).filter((part) => part !== '' && !part.startsWith(`${COOKIE}=`)).join('; ');
+  if (request.headers.origin === `http://${request.headers.host}`)
+    headers.origin = `http://${upstream}`;
+  const cookie = (request.headers.cookie ?? '')
+    .split(';')
+    .map((part) => part.trim())
+    .filter((part) => part !== '' && !part.startsWith(`${COOKIE}=`))
+    .join('; ');
   if (cookie !== '') headers.cookie = cookie;
   return new Promise((resolve) => {
-    const outgoing = http.request({ host: '127.0.0.1', port: upstreamPort, method: request.method, path: request.url, headers }, (incoming) => {
-      const { connection: _, 'keep-alive': __, 'transfer-encoding': ___, ...answered } = incoming.headers;
-      const location = answered.location?.replace(`http://${upstream}`, '');
-      response.writeHead(incoming.statusCode ?? 502, { ...answered, ...(location === undefined ? {} : { location }) });
-      incoming.pipe(response);
-    });
+    const outgoing = http.request(
+      { host: '127.0.0.1', port: upstreamPort, method: request.method, path: request.url, headers },
+      (incoming) => {
+        const {
+          connection: _,
+          'keep-alive': __,
+          'transfer-encoding': ___,
+          ...answered
+        } = incoming.headers;
+        const location = answered.location?.replace(`http://${upstream}`, '');
+        response.writeHead(incoming.statusCode ?? 502, {
+          ...answered,
+          ...(location === undefined ? {} : { location }),
+        });
+        incoming.pipe(response);
+      },
+    );
     outgoing.once('error', () => {
       if (!response.headersSent) response.writeHead(502, { 'content-type': 'text/plain' });
       response.end('Tin Box does not answer at the moment.');
@@ -136,19 +211,26 @@ function handOn({ upstreamPort, open }: Context, request: IncomingMessage, respo
 
 const newNonce = (): string => randomBytes(16).toString('base64');
 const pageHeaders = (nonce: string) => ({
-  'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-store', 'x-content-type-options': 'nosniff', // Under "no-referrer" a form would not say where it comes from.
-  'referrer-policy': 'same-origin', 'x-frame-options': 'DENY',
+  'content-type': 'text/html; charset=utf-8',
+  'cache-control': 'no-store',
+  'x-content-type-options': 'nosniff', // Under "no-referrer" a form would not say where it comes from.
+  'referrer-policy': 'same-origin',
+  'x-frame-options': 'DENY',
   'content-security-policy': `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; img-src data:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'`,
 });
 
-function answerPage(response: ServerResponse, { status, message }: { readonly status: number; readonly message: string }): void {
+function answerPage(
+  response: ServerResponse,
+  { status, message }: { readonly status: number; readonly message: string },
+): void {
   const nonce = newNonce();
   response.writeHead(status, { ...pageHeaders(nonce), connection: 'close' });
   response.end(renderPairingPage({ nonce, message }));
 }
 
 function wordOutcome(outcome: Exclude<PairingOutcome, { readonly code: 'paired' }>): string {
-  if (outcome.code === 'wrong' && outcome.triesLeft > 0) return `That is not the code. ${outcome.triesLeft === 1 ? 'One try is' : `${outcome.triesLeft} tries are`} left.`;
+  if (outcome.code === 'wrong' && outcome.triesLeft > 0)
+    return `That is not the code. ${outcome.triesLeft === 1 ? 'One try is' : `${outcome.triesLeft} tries are`} left.`;
   return 'There is no code to join by at the moment. Ask for a new one at the desk.';
 }
 

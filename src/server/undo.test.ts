@@ -16,7 +16,12 @@ afterEach(() => db.destroy());
 
 const unitInput = (): UnitInput => {
   const { id: _id, position: _position, bays, ...facts } = aUnit();
-  return { ...facts, id: undefined, roomId: HALL, bays: bays.map(({ id: _bayId, unitId: _unitId, ...bay }) => ({ ...bay, id: undefined })) };
+  return {
+    ...facts,
+    id: undefined,
+    roomId: HALL,
+    bays: bays.map(({ id: _bayId, unitId: _unitId, ...bay }) => ({ ...bay, id: undefined })),
+  };
 };
 const stateOf = async () => {
   const { units, groups, fits } = await getProjectRecords(db, HOME);
@@ -29,7 +34,11 @@ test('undo and redo walk back and forth through every kind of change', async () 
   const saved = await saveUnit(db, HOME, unitInput());
   states.push(await stateOf());
   const unit = (await getProjectRecords(db, HOME)).units[0];
-  await arrange(db, HOME, { roomId: HALL, ref: 'chosen', assignment: [{ groupId: aGroup().id, bayId: unit?.bays[0]?.id ?? null }] });
+  await arrange(db, HOME, {
+    roomId: HALL,
+    ref: 'chosen',
+    assignment: [{ groupId: aGroup().id, bayId: unit?.bays[0]?.id ?? null }],
+  });
   states.push(await stateOf());
   await removeUnit(db, HOME, unitIdSchema.parse(saved.ok ? saved.value : ''));
   states.push(await stateOf());
@@ -56,17 +65,24 @@ test('taking a unit away leaves its groups homeless, not lost', async () => {
 test('a unit that its places do not fit into keeps nothing', async () => {
   const before = await stateOf();
   const saved = await saveUnit(db, HOME, { ...unitInput(), width: mm(500) });
-  expect(saved).toMatchObject({ ok: false, error: [{ code: 'bays_wider_than_unit', sumMm: 800, unitMm: 500 }] });
+  expect(saved).toMatchObject({
+    ok: false,
+    error: [{ code: 'bays_wider_than_unit', sumMm: 800, unitMm: 500 }],
+  });
   expect(await stateOf()).toBe(before);
 });
 
 test('a new change ends what could be done again', async () => {
   await insertGroup(db, aGroup());
-  const rename = (name: string) => changeGroup(db, HOME, { groupId: aGroup().id, change: { name } });
+  const rename = (name: string) =>
+    changeGroup(db, HOME, { groupId: aGroup().id, change: { name } });
   await rename('Caps');
   await moveChange(db, HOME, 'undo');
   await rename('Bonnets');
-  expect(await getUndoState(db, HOME)).toMatchObject({ undoLabel: expect.stringContaining('Hats'), redoLabel: undefined });
+  expect(await getUndoState(db, HOME)).toMatchObject({
+    undoLabel: expect.stringContaining('Hats'),
+    redoLabel: undefined,
+  });
 });
 
 test('what was changed behind its back is not overwritten by undo', async () => {
@@ -78,10 +94,14 @@ test('what was changed behind its back is not overwritten by undo', async () => 
 });
 
 test('a change that fails half way keeps nothing', async () => {
-  const half = recordChange(db, { projectId: HOME, label: 'half', now: '2026-11-06T10:00:00.000Z' }, async (writer) => {
-    await writer.insert(groupTable, aGroup());
-    await writer.insert(groupTable, aGroup());
-  });
+  const half = recordChange(
+    db,
+    { projectId: HOME, label: 'half', now: '2026-11-06T10:00:00.000Z' },
+    async (writer) => {
+      await writer.insert(groupTable, aGroup());
+      await writer.insert(groupTable, aGroup());
+    },
+  );
   await expect(half).rejects.toMatchObject({ message: expect.stringContaining('UNIQUE') });
   expect((await getProjectRecords(db, HOME)).groups).toEqual([]);
   expect(await getUndoState(db, HOME)).toEqual({ undoLabel: undefined, redoLabel: undefined });
@@ -92,10 +112,30 @@ test('a place whose measures changed gives up its fit', async () => {
   const unit = (await getProjectRecords(db, HOME)).units[0];
   const [first, second] = unit?.bays ?? [];
   if (!unit || !first || !second) throw new Error('two bays were saved');
-  for (const bay of [first, second]) await db('taken_fits').insert({ id: bay.id, prefer: 'cost', answer_json: emptyFit, taken_at: '2026-11-06T10:00:00.000Z' });
+  for (const bay of [first, second])
+    await db('taken_fits').insert({
+      id: bay.id,
+      prefer: 'cost',
+      answer_json: emptyFit,
+      taken_at: '2026-11-06T10:00:00.000Z',
+    });
   const { position: _position, ...facts } = unit;
-  await saveUnit(db, HOME, { ...facts, bays: [aBay({ ...first, heightReadings: [mm(349)] }), second] });
+  await saveUnit(db, HOME, {
+    ...facts,
+    bays: [aBay({ ...first, heightReadings: [mm(349)] }), second],
+  });
   expect((await getProjectRecords(db, HOME)).fits.map(({ bayId }) => bayId)).toEqual([second.id]);
 });
 
-const emptyFit = JSON.stringify({ status: 'optimal', objective: 0, bound: 0, elapsedMs: 1, placements: [], costMinor: 0, usedLitres: 0, freeLitres: 0, unmet: [], reasons: [] });
+const emptyFit = JSON.stringify({
+  status: 'optimal',
+  objective: 0,
+  bound: 0,
+  elapsedMs: 1,
+  placements: [],
+  costMinor: 0,
+  usedLitres: 0,
+  freeLitres: 0,
+  unmet: [],
+  reasons: [],
+});

@@ -3,40 +3,111 @@ import fc from 'fast-check';
 import { aUnit } from '@test/builders';
 import { layOutUnit } from '@/core/look';
 import { blankContainer, ownedFormSchemaFor, soldFormSchemaFor } from './fit/containerForm';
-import { emptyPerson, projectFormSchema, toTypedProject, type ProjectFormTyped } from './agree/projectForm';
+import {
+  emptyPerson,
+  projectFormSchema,
+  toTypedProject,
+  type ProjectFormTyped,
+} from './agree/projectForm';
 import { roomFormSchema } from './look/roomForm';
 import { bayAbove, blankUnit, toBayFacts, toTypedUnit, unitFormSchemaFor } from './look/unitForm';
 import { personSchema, projectSchema } from '@/core/agree';
 
-const faultsOf = (result: { error?: { issues: readonly { path: readonly PropertyKey[]; message: string }[] } | undefined }) =>
-  Object.fromEntries((result.error?.issues ?? []).map(({ path, message }) => [path.join('.'), message]));
+const faultsOf = (result: {
+  error?: { issues: readonly { path: readonly PropertyKey[]; message: string }[] } | undefined;
+}) =>
+  Object.fromEntries(
+    (result.error?.issues ?? []).map(({ path, message }) => [path.join('.'), message]),
+  );
 
 const project: ProjectFormTyped = {
-  name: 'Mill House', units: 'in', currency: 'GBP', budget: '£1,200', readyBy: '', status: 'active', roomBudgets: { hall: '9,80' }, bedCount: '2', guestPlaceCount: '0', pets: '',
+  name: 'Mill House',
+  units: 'in',
+  currency: 'GBP',
+  budget: '£1,200',
+  readyBy: '',
+  status: 'active',
+  roomBudgets: { hall: '9,80' },
+  bedCount: '2',
+  guestPlaceCount: '0',
+  pets: '',
   people: [{ ...emptyPerson, name: 'Nora', height: `5' 6"` }],
 };
 
 describe('the project’s form', () => {
   test('reads money, heights and an open date as people write them', () =>
-    expect(projectFormSchema.parse(project)).toMatchObject({ budget: 120_000, readyBy: null, roomBudgets: { hall: 980 }, people: [{ id: undefined, height: { mm: 1676.4, text: `5' 6"` } }] }));
+    expect(projectFormSchema.parse(project)).toMatchObject({
+      budget: 120_000,
+      readyBy: null,
+      roomBudgets: { hall: 980 },
+      people: [{ id: undefined, height: { mm: 1676.4, text: `5' 6"` } }],
+    }));
 
   test('a bare height takes the household’s unit', () =>
-    expect(projectFormSchema.parse({ ...project, people: [{ ...emptyPerson, name: 'N', height: '66' }] }).people[0]?.height.mm).toBe(1676.4));
+    expect(
+      projectFormSchema.parse({ ...project, people: [{ ...emptyPerson, name: 'N', height: '66' }] })
+        .people[0]?.height.mm,
+    ).toBe(1676.4));
 
   test('every fault is told at its field', () => {
-    const faults = faultsOf(projectFormSchema.safeParse({ ...project, name: ' ', budget: 'much', readyBy: 'soon', people: [] }));
+    const faults = faultsOf(
+      projectFormSchema.safeParse({
+        ...project,
+        name: ' ',
+        budget: 'much',
+        readyBy: 'soon',
+        people: [],
+      }),
+    );
     expect(Object.keys(faults).sort()).toEqual(['budget', 'name', 'people', 'readyBy']);
     expect(faults.budget).toContain('“much” is not an amount');
   });
 
-  test.each([['tall', 'makes no sense'], ['30 cm', 'between 40 cm and 250 cm'], ['3 m', 'between 40 cm and 250 cm'], ['', 'Type a measure']])('a height of %j is refused', (height, words) =>
-    expect(faultsOf(projectFormSchema.safeParse({ ...project, people: [{ ...emptyPerson, name: 'N', height }] }))['people.0.height']).toContain(words));
+  test.each([
+    ['tall', 'makes no sense'],
+    ['30 cm', 'between 40 cm and 250 cm'],
+    ['3 m', 'between 40 cm and 250 cm'],
+    ['', 'Type a measure'],
+  ])('a height of %j is refused', (height, words) =>
+    expect(
+      faultsOf(
+        projectFormSchema.safeParse({
+          ...project,
+          people: [{ ...emptyPerson, name: 'N', height }],
+        }),
+      )['people.0.height'],
+    ).toContain(words),
+  );
 
   test('what is there is shown as it was typed, and reads back the same', () => {
-    const kept = projectSchema.parse({ id: 'p', name: 'Mill House', units: 'cm', currency: 'EUR', budgetMinor: 1250, readyBy: '2027-02-01', status: 'active', createdAt: '2026-11-01T09:00:00.000Z' });
-    const person = personSchema.parse({ id: 'n', projectId: 'p', name: 'Nora', height: { mm: 1680, text: '1.68 m' }, isChild: false, noStep: true, position: 0 });
-    const read = projectFormSchema.parse(toTypedProject(kept, [person], [{ id: 'hall', budgetMinor: 5 }]));
-    expect(read).toMatchObject({ budget: 1250, readyBy: '2027-02-01', roomBudgets: { hall: 5 }, people: [{ id: 'n', height: { mm: 1680, text: '1.68 m' }, noStep: true }] });
+    const kept = projectSchema.parse({
+      id: 'p',
+      name: 'Mill House',
+      units: 'cm',
+      currency: 'EUR',
+      budgetMinor: 1250,
+      readyBy: '2027-02-01',
+      status: 'active',
+      createdAt: '2026-11-01T09:00:00.000Z',
+    });
+    const person = personSchema.parse({
+      id: 'n',
+      projectId: 'p',
+      name: 'Nora',
+      height: { mm: 1680, text: '1.68 m' },
+      isChild: false,
+      noStep: true,
+      position: 0,
+    });
+    const read = projectFormSchema.parse(
+      toTypedProject(kept, [person], [{ id: 'hall', budgetMinor: 5 }]),
+    );
+    expect(read).toMatchObject({
+      budget: 1250,
+      readyBy: '2027-02-01',
+      roomBudgets: { hall: 5 },
+      people: [{ id: 'n', height: { mm: 1680, text: '1.68 m' }, noStep: true }],
+    });
   });
 });
 
@@ -46,19 +117,60 @@ describe('the unit’s form', () => {
   test('a unit that is there reads back the same', () => {
     const unit = aUnit();
     const read = schema.parse(toTypedUnit(unit, 'cm'));
-    const bays = read.bays.map((bay) => ({ ...toBayFacts(bay), unitId: unit.id, column: undefined, row: undefined, maxLoadKg: undefined }));
-    expect(bays).toMatchObject(unit.bays.map(({ id, columnIndex, rowIndex, widthReadings, maxLoadG }) => ({ id, columnIndex, rowIndex, widthReadings, maxLoadG })));
+    const bays = read.bays.map((bay) => ({
+      ...toBayFacts(bay),
+      unitId: unit.id,
+      column: undefined,
+      row: undefined,
+      maxLoadKg: undefined,
+    }));
+    expect(bays).toMatchObject(
+      unit.bays.map(({ id, columnIndex, rowIndex, widthReadings, maxLoadG }) => ({
+        id,
+        columnIndex,
+        rowIndex,
+        widthReadings,
+        maxLoadG,
+      })),
+    );
     expect(layOutUnit(unit).ok).toBe(true);
   });
 
   test('blank second and third readings are none; a first is needed', () => {
     const [bay] = blankUnit.bays;
     if (!bay) throw new Error('a blank unit has a place');
-    const typed = { ...blankUnit, name: 'C', width: '80', depth: '40', height: '90', bays: [{ ...bay, widthReadings: ['70', '', '69,5 cm'], depthReadings: ['', '35', ''], heightReadings: ['x', '', ''], maxLoadKg: 'lots' }] };
+    const typed = {
+      ...blankUnit,
+      name: 'C',
+      width: '80',
+      depth: '40',
+      height: '90',
+      bays: [
+        {
+          ...bay,
+          widthReadings: ['70', '', '69,5 cm'],
+          depthReadings: ['', '35', ''],
+          heightReadings: ['x', '', ''],
+          maxLoadKg: 'lots',
+        },
+      ],
+    };
     const faults = faultsOf(schema.safeParse(typed));
-    expect(Object.keys(faults).sort()).toEqual(['bays.0.depthReadings.0', 'bays.0.heightReadings.0', 'bays.0.maxLoadKg']);
-    const good = schema.parse({ ...typed, bays: [{ ...typed.bays[0], depthReadings: ['35'], heightReadings: ['30'], maxLoadKg: '12,5' }] });
-    expect(good.bays[0]).toMatchObject({ widthReadings: [{ mm: 700 }, { mm: 695 }], maxLoadKg: 12_500 });
+    expect(Object.keys(faults).sort()).toEqual([
+      'bays.0.depthReadings.0',
+      'bays.0.heightReadings.0',
+      'bays.0.maxLoadKg',
+    ]);
+    const good = schema.parse({
+      ...typed,
+      bays: [
+        { ...typed.bays[0], depthReadings: ['35'], heightReadings: ['30'], maxLoadKg: '12,5' },
+      ],
+    });
+    expect(good.bays[0]).toMatchObject({
+      widthReadings: [{ mm: 700 }, { mm: 695 }],
+      maxLoadKg: 12_500,
+    });
   });
 
   test('a place above shares width and depth, and is measured anew in height', () => {
@@ -71,32 +183,69 @@ describe('the unit’s form', () => {
 
   test('columns and rows count from one', () => {
     const [bay] = blankUnit.bays;
-    expect(faultsOf(schema.safeParse({ ...blankUnit, bays: [{ ...bay, column: 0, row: 1.5 }] }))).toMatchObject({ 'bays.0.column': 'From 1', 'bays.0.row': 'A whole number' });
+    expect(
+      faultsOf(schema.safeParse({ ...blankUnit, bays: [{ ...bay, column: 0, row: 1.5 }] })),
+    ).toMatchObject({ 'bays.0.column': 'From 1', 'bays.0.row': 'A whole number' });
   });
 });
 
 describe('a container’s form', () => {
-  const typed = { ...blankContainer, name: 'Wine box', width: '33', depth: '26 cm', height: '180 mm' };
+  const typed = {
+    ...blankContainer,
+    name: 'Wine box',
+    width: '33',
+    depth: '26 cm',
+    height: '180 mm',
+  };
 
   test('litres left out are worked out from the outside less its walls, and never more than the outside', () =>
     fc.assert(
-      fc.property(fc.integer({ min: 20, max: 900 }), fc.integer({ min: 20, max: 900 }), fc.integer({ min: 20, max: 900 }), (w, d, h) => {
-        const read = ownedFormSchemaFor('cm').parse({ ...typed, width: `${w} mm`, depth: `${d} mm`, height: `${h} mm`, count: '2' });
-        expect(read.innerLitres).toBeGreaterThan(0);
-        expect(read.innerLitres).toBeLessThanOrEqual(Math.max(0.01, (w * d * h) / 1e6 + 0.05));
-        expect(read.count).toBe(2);
-      }),
+      fc.property(
+        fc.integer({ min: 20, max: 900 }),
+        fc.integer({ min: 20, max: 900 }),
+        fc.integer({ min: 20, max: 900 }),
+        (w, d, h) => {
+          const read = ownedFormSchemaFor('cm').parse({
+            ...typed,
+            width: `${w} mm`,
+            depth: `${d} mm`,
+            height: `${h} mm`,
+            count: '2',
+          });
+          expect(read.innerLitres).toBeGreaterThan(0);
+          expect(read.innerLitres).toBeLessThanOrEqual(Math.max(0.01, (w * d * h) / 1e6 + 0.05));
+          expect(read.count).toBe(2);
+        },
+      ),
     ));
 
   test.each([
-    [{ litres: '99' }, 'litres', 'It is only 15.4 l outside'], [{ litres: 'some' }, 'litres', 'Litres as a number'],
-    [{ count: '0' }, 'count', 'Type how many there are'], [{ count: '1.5' }, 'count', 'A whole number'], [{ width: '' }, 'width', 'Type a measure'],
+    [{ litres: '99' }, 'litres', 'It is only 15.4 l outside'],
+    [{ litres: 'some' }, 'litres', 'Litres as a number'],
+    [{ count: '0' }, 'count', 'Type how many there are'],
+    [{ count: '1.5' }, 'count', 'A whole number'],
+    [{ width: '' }, 'width', 'Type a measure'],
   ])('refuses %j at its field', (change, field, words) =>
-    expect(faultsOf(ownedFormSchemaFor('cm').safeParse({ ...typed, count: '1', ...change }))[field]).toContain(words));
+    expect(
+      faultsOf(ownedFormSchemaFor('cm').safeParse({ ...typed, count: '1', ...change }))[field],
+    ).toContain(words),
+  );
 
   test('what a shop sells has its pack and price', () =>
-    expect(soldFormSchemaFor('cm').parse({ ...typed, shopName: 'Corner', currency: 'GBP', packSize: '3', price: '8.70' })).toMatchObject({ offer: { shopName: 'Corner', currency: 'GBP', packSize: 3, priceMinor: 870 } }));
+    expect(
+      soldFormSchemaFor('cm').parse({
+        ...typed,
+        shopName: 'Corner',
+        currency: 'GBP',
+        packSize: '3',
+        price: '8.70',
+      }),
+    ).toMatchObject({
+      offer: { shopName: 'Corner', currency: 'GBP', packSize: 3, priceMinor: 870 },
+    }));
 });
 
 test('a room wants a name and an amount', () =>
-  expect(Object.keys(faultsOf(roomFormSchema.safeParse({ name: '', purpose: '', budget: '-3' })))).toEqual(['name', 'budget']));
+  expect(
+    Object.keys(faultsOf(roomFormSchema.safeParse({ name: '', purpose: '', budget: '-3' }))),
+  ).toEqual(['name', 'budget']));

@@ -22,7 +22,10 @@ export const typedOptionalLength = (unit: LengthUnit) =>
     if (text.trim() === '') return null;
     const length = parseLength(text, unit);
     if (length.ok && length.value.mm > 0) return length.value;
-    context.addIssue({ code: 'custom', message: length.ok ? 'That is nothing; type the measure' : lengthErrorWords(length.error) });
+    context.addIssue({
+      code: 'custom',
+      message: length.ok ? 'That is nothing; type the measure' : lengthErrorWords(length.error),
+    });
     return z.NEVER;
   });
 
@@ -34,10 +37,19 @@ export const typedMoney = z.string().transform((text, context): number => {
 });
 
 /** A number with point or comma, at least `least`. */
-export const typedNumber = ({ least, most, what }: { readonly least: number; readonly most: number; readonly what: string }) =>
+export const typedNumber = ({
+  least,
+  most,
+  what,
+}: {
+  readonly least: number;
+  readonly most: number;
+  readonly what: string;
+}) =>
   z.string().transform((text, context): number => {
     const value = Number(text.trim().replace(',', '.'));
-    if (text.trim() !== '' && Number.isFinite(value) && value >= least && value <= most) return value;
+    if (text.trim() !== '' && Number.isFinite(value) && value >= least && value <= most)
+      return value;
     context.addIssue({ code: 'custom', message: `Type ${what}, from ${least} to ${most}` });
     return z.NEVER;
   });

@@ -1,6 +1,13 @@
 import { expose } from 'comlink';
 
-import { planCuts, planRoll, type CutAnswer, type CutRequest, type RollAnswer, type RollRequest } from '@/core/shop';
+import {
+  planCuts,
+  planRoll,
+  type CutAnswer,
+  type CutRequest,
+  type RollAnswer,
+  type RollRequest,
+} from '@/core/shop';
 import { loadSolver } from '@/core/shared';
 
 const clock = () => performance.now();

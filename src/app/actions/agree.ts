@@ -7,7 +7,15 @@ import { schoolChoicesSchema } from '@/core/look';
 import { bayIdSchema, projectIdSchema, roomIdSchema, sectionIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { chooseSchools, moveSection, recordAgreement, removeSection, saveSection, saveTerms, suggestSections } from '@/server/agree/saveTerms';
+import {
+  chooseSchools,
+  moveSection,
+  recordAgreement,
+  removeSection,
+  saveSection,
+  saveTerms,
+  suggestSections,
+} from '@/server/agree/saveTerms';
 import type { ActionResult } from '@/ui/actionResult';
 import { termsFormSchema } from '@/ui/agree/termsForm';
 import { answer, done } from './answer';
@@ -15,19 +23,35 @@ import { answer, done } from './answer';
 const projectOnly = z.object({ projectId: projectIdSchema });
 
 export async function saveTermsAction(projectId: string, typed: unknown): Promise<ActionResult> {
-  return answer(projectOnly.extend({ form: termsFormSchema }), { projectId, form: typed }, async (input) => {
-    const db = await getDatabase();
-    const { project } = await getProjectRecords(db, input.projectId);
-    await saveTerms(db, input.projectId, { ...input.form, schools: project.terms.schools });
-    return done;
-  });
+  return answer(
+    projectOnly.extend({ form: termsFormSchema }),
+    { projectId, form: typed },
+    async (input) => {
+      const db = await getDatabase();
+      const { project } = await getProjectRecords(db, input.projectId);
+      await saveTerms(db, input.projectId, { ...input.form, schools: project.terms.schools });
+      return done;
+    },
+  );
 }
 
 /** Chooses ways of working for the whole project, or for one room. */
-export async function chooseSchoolsAction(projectId: string, roomId: string, scope: 'project' | 'room', choices: unknown): Promise<ActionResult> {
-  const schema = projectOnly.extend({ roomId: roomIdSchema, scope: z.enum(['project', 'room']), choices: schoolChoicesSchema });
+export async function chooseSchoolsAction(
+  projectId: string,
+  roomId: string,
+  scope: 'project' | 'room',
+  choices: unknown,
+): Promise<ActionResult> {
+  const schema = projectOnly.extend({
+    roomId: roomIdSchema,
+    scope: z.enum(['project', 'room']),
+    choices: schoolChoicesSchema,
+  });
   return answer(schema, { projectId, roomId, scope, choices }, async (input) => {
-    await chooseSchools(await getDatabase(), input.projectId, { roomId: input.scope === 'room' ? input.roomId : undefined, choices: input.choices });
+    await chooseSchools(await getDatabase(), input.projectId, {
+      roomId: input.scope === 'room' ? input.roomId : undefined,
+      choices: input.choices,
+    });
     return done;
   });
 }
@@ -43,36 +67,69 @@ const sectionFormSchema = z.object({
 });
 
 export async function saveSectionAction(projectId: string, typed: unknown): Promise<ActionResult> {
-  return answer(projectOnly.extend({ form: sectionFormSchema }), { projectId, form: typed }, async (input) => {
-    await saveSection(await getDatabase(), input.projectId, input.form);
-    return done;
-  });
+  return answer(
+    projectOnly.extend({ form: sectionFormSchema }),
+    { projectId, form: typed },
+    async (input) => {
+      await saveSection(await getDatabase(), input.projectId, input.form);
+      return done;
+    },
+  );
 }
 
-export async function suggestSectionsAction(projectId: string, roomId: string): Promise<ActionResult> {
-  return answer(projectOnly.extend({ roomId: roomIdSchema }), { projectId, roomId }, async (input) => {
-    await suggestSections(await getDatabase(), input.projectId, input.roomId);
-    return done;
-  });
+export async function suggestSectionsAction(
+  projectId: string,
+  roomId: string,
+): Promise<ActionResult> {
+  return answer(
+    projectOnly.extend({ roomId: roomIdSchema }),
+    { projectId, roomId },
+    async (input) => {
+      await suggestSections(await getDatabase(), input.projectId, input.roomId);
+      return done;
+    },
+  );
 }
 
-export async function moveSectionAction(projectId: string, sectionId: string, way: 'up' | 'down'): Promise<ActionResult> {
-  return answer(projectOnly.extend({ sectionId: sectionIdSchema, way: z.enum(['up', 'down']) }), { projectId, sectionId, way }, async (input) => {
-    await moveSection(await getDatabase(), input.projectId, input.sectionId, input.way);
-    return done;
-  });
+export async function moveSectionAction(
+  projectId: string,
+  sectionId: string,
+  way: 'up' | 'down',
+): Promise<ActionResult> {
+  return answer(
+    projectOnly.extend({ sectionId: sectionIdSchema, way: z.enum(['up', 'down']) }),
+    { projectId, sectionId, way },
+    async (input) => {
+      await moveSection(await getDatabase(), input.projectId, input.sectionId, input.way);
+      return done;
+    },
+  );
 }
 
-export async function removeSectionAction(projectId: string, sectionId: string): Promise<ActionResult> {
-  return answer(projectOnly.extend({ sectionId: sectionIdSchema }), { projectId, sectionId }, async (input) => {
-    await removeSection(await getDatabase(), input.projectId, input.sectionId);
-    return done;
-  });
+export async function removeSectionAction(
+  projectId: string,
+  sectionId: string,
+): Promise<ActionResult> {
+  return answer(
+    projectOnly.extend({ sectionId: sectionIdSchema }),
+    { projectId, sectionId },
+    async (input) => {
+      await removeSection(await getDatabase(), input.projectId, input.sectionId);
+      return done;
+    },
+  );
 }
 
-export async function recordAgreementAction(projectId: string, agreedBy: string): Promise<ActionResult> {
-  return answer(projectOnly.extend({ agreedBy: z.string().trim().min(1, 'Who agrees?').max(60) }), { projectId, agreedBy }, async (input) => {
-    await recordAgreement(await getDatabase(), input.projectId, input.agreedBy);
-    return done;
-  });
+export async function recordAgreementAction(
+  projectId: string,
+  agreedBy: string,
+): Promise<ActionResult> {
+  return answer(
+    projectOnly.extend({ agreedBy: z.string().trim().min(1, 'Who agrees?').max(60) }),
+    { projectId, agreedBy },
+    async (input) => {
+      await recordAgreement(await getDatabase(), input.projectId, input.agreedBy);
+      return done;
+    },
+  );
 }

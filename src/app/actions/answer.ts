@@ -14,7 +14,9 @@ export async function answer<S extends z.ZodType, T>(
 ): Promise<ActionResult<T>> {
   const parsed = schema.safeParse(raw);
   if (!parsed.success) {
-    const fields = Object.fromEntries(parsed.error.issues.map((issue) => [issue.path.join('.'), issue.message]));
+    const fields = Object.fromEntries(
+      parsed.error.issues.map((issue) => [issue.path.join('.'), issue.message]),
+    );
     const [field, message] = Object.entries(fields)[0] ?? ['', ''];
     return { ok: false, message: field === '' ? message : `${field}: ${message}`, fields };
   }
@@ -32,9 +34,12 @@ export const done = { ok: true, value: undefined } as const;
 
 function dataErrorWords(error: DataError): string {
   switch (error.code) {
-    case 'not_found': return 'That is no longer there. Load the page again.';
-    case 'changed_since': return 'This was changed since, so it cannot be undone by itself.';
-    case 'id_reused': return 'Two different decisions carry the same id; nothing was kept.';
+    case 'not_found':
+      return 'That is no longer there. Load the page again.';
+    case 'changed_since':
+      return 'This was changed since, so it cannot be undone by itself.';
+    case 'id_reused':
+      return 'Two different decisions carry the same id; nothing was kept.';
     case 'data_not_writable':
     case 'database_newer':
       return error.message;

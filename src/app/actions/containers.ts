@@ -5,12 +5,19 @@ import { z } from 'zod';
 import { containerIdSchema, projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { addCatalogueContainer, addOwnedContainer, removeOwnedContainer } from '@/server/fit/addContainer';
+import {
+  addCatalogueContainer,
+  addOwnedContainer,
+  removeOwnedContainer,
+} from '@/server/fit/addContainer';
 import type { ActionResult } from '@/ui/actionResult';
 import { ownedFormSchemaFor, soldFormSchemaFor } from '@/ui/fit/containerForm';
 import { answer, done } from './answer';
 
-export async function addOwnedContainerAction(projectId: string, typed: unknown): Promise<ActionResult> {
+export async function addOwnedContainerAction(
+  projectId: string,
+  typed: unknown,
+): Promise<ActionResult> {
   return answer(z.object({ projectId: projectIdSchema }), { projectId }, async (input) => {
     const db = await getDatabase();
     const { project } = await getProjectRecords(db, input.projectId);
@@ -21,11 +28,18 @@ export async function addOwnedContainerAction(projectId: string, typed: unknown)
   });
 }
 
-export async function removeOwnedContainerAction(projectId: string, containerId: string): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, containerId: containerIdSchema }), { projectId, containerId }, async (input) => {
-    await removeOwnedContainer(await getDatabase(), input.projectId, input.containerId);
-    return done;
-  });
+export async function removeOwnedContainerAction(
+  projectId: string,
+  containerId: string,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, containerId: containerIdSchema }),
+    { projectId, containerId },
+    async (input) => {
+      await removeOwnedContainer(await getDatabase(), input.projectId, input.containerId);
+      return done;
+    },
+  );
 }
 
 /** The catalogue belongs to no home, so bare numbers in it are centimetres. */

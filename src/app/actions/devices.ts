@@ -21,18 +21,38 @@ export interface JoinCode {
 
 /** Only whoever sits at the machine lets others in or puts them out; a paired device comes through the gateway, which says so. */
 const isAtDesk = async (): Promise<boolean> => (await headers()).get('x-tinbox-device') === null;
-const NOT_AT_DESK = { ok: false, message: 'Devices are let in and put out at the desk itself.' } as const;
+const NOT_AT_DESK = {
+  ok: false,
+  message: 'Devices are let in and put out at the desk itself.',
+} as const;
 
 export async function makeCodeAction(): Promise<ActionResult<JoinCode>> {
   if (!(await isAtDesk())) return NOT_AT_DESK;
   const port = process.env.TINBOX_LAN_PORT;
-  if (port === undefined) return { ok: false, message: 'Tin Box listens on this machine alone. Start it with “npm start -- --lan” to let others in.' };
-  const addresses = Object.values(networkInterfaces()).flatMap((list) => list ?? []).filter(({ family, internal }) => family === 'IPv4' && !internal).map(({ address }) => `http://${address}:${port}`);
+  if (port === undefined)
+    return {
+      ok: false,
+      message:
+        'Tin Box listens on this machine alone. Start it with “npm start -- --lan” to let others in.',
+    };
+  const addresses = Object.values(networkInterfaces())
+    .flatMap((list) => list ?? [])
+    .filter(({ family, internal }) => family === 'IPv4' && !internal)
+    .map(({ address }) => `http://${address}:${port}`);
   const [first] = addresses;
-  if (first === undefined) return { ok: false, message: 'This machine is in no network at the moment.' };
+  if (first === undefined)
+    return { ok: false, message: 'This machine is in no network at the moment.' };
   const { code, endsAt } = await makePairingCode(await getDatabase(), new Date());
   // Behind the #, where no server and no log sees it.
-  return { ok: true, value: { code, endsAt, addresses, qr: await QRCode.toDataURL(`${first}/pair#${code}`, { margin: 1, width: 240 }) } };
+  return {
+    ok: true,
+    value: {
+      code,
+      endsAt,
+      addresses,
+      qr: await QRCode.toDataURL(`${first}/pair#${code}`, { margin: 1, width: 240 }),
+    },
+  };
 }
 
 export async function putOutAction(deviceId: string): Promise<ActionResult> {

@@ -3,32 +3,71 @@
 import { z } from 'zod';
 
 import { fitAims, fitAnswerSchema, mockCheckSchema } from '@/core/fit';
-import { bayIdSchema, containerIdSchema, formatCount, formatMoney, groupIdSchema, projectIdSchema } from '@/core/shared';
+import {
+  bayIdSchema,
+  containerIdSchema,
+  formatCount,
+  formatMoney,
+  groupIdSchema,
+  projectIdSchema,
+} from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { listOpenPlaces, type OpenPlaces } from '@/server/fit/openPlaces';
 import { dropFit, listFitContainers, takeFit, takeFits } from '@/server/fit/takeFit';
-import { correctContainer, countBrokenElsewhere, noteFitWish, noteMockCheck, type Refit } from '@/server/fit/wishes';
+import {
+  correctContainer,
+  countBrokenElsewhere,
+  noteFitWish,
+  noteMockCheck,
+  type Refit,
+} from '@/server/fit/wishes';
 import type { ActionResult } from '@/ui/actionResult';
 import { typedPositiveLength } from '@/ui/typedValues';
 import { fitFaultWords } from '@/ui/words';
 import { answer, done } from './answer';
 
-export async function takeFitAction(projectId: string, bayId: string, prefer: unknown, fit: unknown): Promise<ActionResult> {
-  const schema = z.object({ projectId: projectIdSchema, bayId: bayIdSchema, prefer: z.enum(fitAims), answer: fitAnswerSchema });
+export async function takeFitAction(
+  projectId: string,
+  bayId: string,
+  prefer: unknown,
+  fit: unknown,
+): Promise<ActionResult> {
+  const schema = z.object({
+    projectId: projectIdSchema,
+    bayId: bayIdSchema,
+    prefer: z.enum(fitAims),
+    answer: fitAnswerSchema,
+  });
   return answer(schema, { projectId, bayId, prefer, answer: fit }, async (input) => {
     const taken = await takeFit(await getDatabase(), input.projectId, input);
     if (taken.ok) return done;
-    return { ok: false, message: `This no longer goes in as drawn (${taken.error.slice(0, 3).map(fitFaultWords).join('; ')}). Load the page again.` };
+    return {
+      ok: false,
+      message: `This no longer goes in as drawn (${taken.error.slice(0, 3).map(fitFaultWords).join('; ')}). Load the page again.`,
+    };
   });
 }
 
 /** Takes many fits, each checked as one alone is; those that break a rule are named, and the others kept. */
-export async function takeFitsAction(projectId: string, prefer: unknown, fits: unknown): Promise<ActionResult> {
-  const schema = z.object({ projectId: projectIdSchema, prefer: z.enum(fitAims), fits: z.array(z.object({ bayId: bayIdSchema, answer: fitAnswerSchema })).max(500) });
+export async function takeFitsAction(
+  projectId: string,
+  prefer: unknown,
+  fits: unknown,
+): Promise<ActionResult> {
+  const schema = z.object({
+    projectId: projectIdSchema,
+    prefer: z.enum(fitAims),
+    fits: z.array(z.object({ bayId: bayIdSchema, answer: fitAnswerSchema })).max(500),
+  });
   return answer(schema, { projectId, prefer, fits }, async (input) => {
     const refused = await takeFits(await getDatabase(), input.projectId, input);
-    return refused.length === 0 ? done : { ok: false, message: `${refused.length} no longer go in as drawn and were not taken. Load the page again.` };
+    return refused.length === 0
+      ? done
+      : {
+          ok: false,
+          message: `${refused.length} no longer go in as drawn and were not taken. Load the page again.`,
+        };
   });
 }
 
@@ -42,10 +81,14 @@ export async function listHomePlacesAction(projectId: string): Promise<OpenPlace
 }
 
 export async function dropFitAction(projectId: string, bayId: string): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, bayId: bayIdSchema }), { projectId, bayId }, async (input) => {
-    await dropFit(await getDatabase(), input.projectId, input.bayId);
-    return done;
-  });
+  return answer(
+    z.object({ projectId: projectIdSchema, bayId: bayIdSchema }),
+    { projectId, bayId },
+    async (input) => {
+      await dropFit(await getDatabase(), input.projectId, input.bayId);
+      return done;
+    },
+  );
 }
 
 const wishSchema = z.discriminatedUnion('kind', [
@@ -54,40 +97,91 @@ const wishSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('unpin'), groupId: groupIdSchema }),
 ]);
 
-export async function noteFitWishAction(projectId: string, bayId: string, wish: unknown): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, bayId: bayIdSchema, wish: wishSchema }), { projectId, bayId, wish }, async (input) => {
-    await noteFitWish(await getDatabase(), input.projectId, input.bayId, input.wish);
-    return done;
-  });
+export async function noteFitWishAction(
+  projectId: string,
+  bayId: string,
+  wish: unknown,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, bayId: bayIdSchema, wish: wishSchema }),
+    { projectId, bayId, wish },
+    async (input) => {
+      await noteFitWish(await getDatabase(), input.projectId, input.bayId, input.wish);
+      return done;
+    },
+  );
 }
 
-export async function noteMockCheckAction(projectId: string, bayId: string, check: unknown): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, bayId: bayIdSchema, check: mockCheckSchema }), { projectId, bayId, check }, async (input) => {
-    await noteMockCheck(await getDatabase(), input.projectId, input.bayId, input.check);
-    return done;
-  });
+export async function noteMockCheckAction(
+  projectId: string,
+  bayId: string,
+  check: unknown,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, bayId: bayIdSchema, check: mockCheckSchema }),
+    { projectId, bayId, check },
+    async (input) => {
+      await noteMockCheck(await getDatabase(), input.projectId, input.bayId, input.check);
+      return done;
+    },
+  );
 }
 
 /** Typed: what the tape says. The answer tells what became of the fits that it stands in. */
-export async function correctContainerAction(projectId: string, containerId: string, typed: unknown): Promise<ActionResult & { readonly words?: string }> {
+export async function correctContainerAction(
+  projectId: string,
+  containerId: string,
+  typed: unknown,
+): Promise<ActionResult & { readonly words?: string }> {
   const db = await getDatabase();
-  const whose = z.object({ projectId: projectIdSchema, containerId: containerIdSchema }).safeParse({ projectId, containerId });
+  const whose = z
+    .object({ projectId: projectIdSchema, containerId: containerIdSchema })
+    .safeParse({ projectId, containerId });
   if (!whose.success) return { ok: false, message: 'There is no such container' };
   const { project } = await getProjectRecords(db, whose.data.projectId);
-  const form = z.object({ width: typedPositiveLength(project.units), depth: typedPositiveLength(project.units), height: typedPositiveLength(project.units) }).safeParse(typed);
-  if (!form.success) return { ok: false, message: form.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).join('; ') };
+  const form = z
+    .object({
+      width: typedPositiveLength(project.units),
+      depth: typedPositiveLength(project.units),
+      height: typedPositiveLength(project.units),
+    })
+    .safeParse(typed);
+  if (!form.success)
+    return {
+      ok: false,
+      message: form.error.issues
+        .map((issue) => `${issue.path.join('.')}: ${issue.message}`)
+        .join('; '),
+    };
   const { width, depth, height } = form.data;
-  const corrected = await correctContainer(db, whose.data.projectId, { containerId: whose.data.containerId, widthMm: width.mm, depthMm: depth.mm, heightMm: height.mm });
+  const corrected = await correctContainer(db, whose.data.projectId, {
+    containerId: whose.data.containerId,
+    widthMm: width.mm,
+    depthMm: depth.mm,
+    heightMm: height.mm,
+  });
   if (!corrected.ok) return { ok: false, message: 'A round container is as wide as it is deep' };
   const elsewhere = await countBrokenElsewhere(db, whose.data.projectId, whose.data.containerId);
-  const other = elsewhere === 0 ? '' : ` ${formatCount(elsewhere, 'place')} of other homes no longer ${elsewhere === 1 ? 'holds' : 'hold'} what was taken; each says so when it is opened.`;
-  return { ...done, words: `${corrected.value.map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency))).join(' ') || 'Noted. It stands in no fit here.'}${other}` };
+  const other =
+    elsewhere === 0
+      ? ''
+      : ` ${formatCount(elsewhere, 'place')} of other homes no longer ${elsewhere === 1 ? 'holds' : 'hold'} what was taken; each says so when it is opened.`;
+  return {
+    ...done,
+    words: `${corrected.value.map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency))).join(' ') || 'Noted. It stands in no fit here.'}${other}`,
+  };
 }
 
-function refitWords({ bayName, outcome, moreMinor }: Refit, money: (minor: number) => string): string {
+function refitWords(
+  { bayName, outcome, moreMinor }: Refit,
+  money: (minor: number) => string,
+): string {
   switch (outcome) {
-    case 'still_fits': return `${bayName}: it still goes in as drawn.`;
-    case 'worked_out_anew': return `${bayName}: worked out anew, ${moreMinor === 0 ? 'at the same cost' : moreMinor > 0 ? `${money(moreMinor)} more` : `${money(-moreMinor)} less`}.`;
-    case 'given_up': return `${bayName}: nothing was found that goes in now; its fit is given up.`;
+    case 'still_fits':
+      return `${bayName}: it still goes in as drawn.`;
+    case 'worked_out_anew':
+      return `${bayName}: worked out anew, ${moreMinor === 0 ? 'at the same cost' : moreMinor > 0 ? `${money(moreMinor)} more` : `${money(-moreMinor)} less`}.`;
+    case 'given_up':
+      return `${bayName}: nothing was found that goes in now; its fit is given up.`;
   }
 }

@@ -3,11 +3,24 @@
 import { z } from 'zod';
 
 import { roomCheckSchema, routineBreakSchema, wallPlaceSchema, type RoomCheck } from '@/core/look';
-import { checkIdSchema, fixtureIdSchema, projectIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
+import {
+  checkIdSchema,
+  fixtureIdSchema,
+  projectIdSchema,
+  roomIdSchema,
+  unitIdSchema,
+} from '@/core/shared';
 import { getDatabase, type Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { createId } from '@/server/means';
-import { movePlanItem, noteRoom, removeFixture, saveFixture, saveRoomPlan, type PlanItem } from '@/server/look/savePlan';
+import {
+  movePlanItem,
+  noteRoom,
+  removeFixture,
+  saveFixture,
+  saveRoomPlan,
+  type PlanItem,
+} from '@/server/look/savePlan';
 import type { ActionResult } from '@/ui/actionResult';
 import { checkFormSchemaFor } from '@/ui/look/checkForm';
 import { fixtureFormSchemaFor } from '@/ui/look/fixtureForm';
@@ -18,8 +31,10 @@ import { answer, done } from './answer';
 const placeSchema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });
 type RoomPlace = z.input<typeof placeSchema>;
 
-const unitsOf = async (db: Db, projectId: z.output<typeof projectIdSchema>) => (await getProjectRecords(db, projectId)).project.units;
-const findRoom = async (db: Db, place: z.output<typeof placeSchema>) => (await getProjectRecords(db, place.projectId)).rooms.find(({ id }) => id === place.roomId);
+const unitsOf = async (db: Db, projectId: z.output<typeof projectIdSchema>) =>
+  (await getProjectRecords(db, projectId)).project.units;
+const findRoom = async (db: Db, place: z.output<typeof placeSchema>) =>
+  (await getProjectRecords(db, place.projectId)).rooms.find(({ id }) => id === place.roomId);
 
 export async function saveWallsAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
   return answer(placeSchema, place, async ({ projectId, roomId }) => {
@@ -42,24 +57,45 @@ export async function saveFixtureAction(place: RoomPlace, typed: unknown): Promi
   });
 }
 
-export async function removeFixtureAction(projectId: string, fixtureId: string): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, fixtureId: fixtureIdSchema }), { projectId, fixtureId }, async (input) => {
-    await removeFixture(await getDatabase(), input.projectId, input.fixtureId);
-    return done;
-  });
+export async function removeFixtureAction(
+  projectId: string,
+  fixtureId: string,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, fixtureId: fixtureIdSchema }),
+    { projectId, fixtureId },
+    async (input) => {
+      await removeFixture(await getDatabase(), input.projectId, input.fixtureId);
+      return done;
+    },
+  );
 }
 
 /** Moves a unit, a fixture or a clear space; null takes it out of the plan. */
-export async function movePlanItemAction(place: RoomPlace, kind: PlanItem['kind'], id: string, to: unknown): Promise<ActionResult> {
+export async function movePlanItemAction(
+  place: RoomPlace,
+  kind: PlanItem['kind'],
+  id: string,
+  to: unknown,
+): Promise<ActionResult> {
   const item = z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('unit'), id: unitIdSchema }),
     z.object({ kind: z.literal('fixture'), id: fixtureIdSchema }),
     z.object({ kind: z.literal('clear'), id: checkIdSchema }),
   ]);
-  return answer(placeSchema.extend({ item, to: wallPlaceSchema.nullable() }), { ...place, item: { kind, id }, to }, async (input) => {
-    await movePlanItem(await getDatabase(), input.projectId, input.item.kind === 'clear' ? { ...input.item, roomId: input.roomId } : input.item, input.to);
-    return done;
-  });
+  return answer(
+    placeSchema.extend({ item, to: wallPlaceSchema.nullable() }),
+    { ...place, item: { kind, id }, to },
+    async (input) => {
+      await movePlanItem(
+        await getDatabase(),
+        input.projectId,
+        input.item.kind === 'clear' ? { ...input.item, roomId: input.roomId } : input.item,
+        input.to,
+      );
+      return done;
+    },
+  );
 }
 
 export async function saveCheckAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
@@ -69,40 +105,85 @@ export async function saveCheckAction(place: RoomPlace, typed: unknown): Promise
       const checks = (await findRoom(db, input))?.checks ?? [];
       const known = checks.find(({ id }) => id === form.id);
       const clear = form.clear && { ...form.clear, place: known?.clear?.place ?? null };
-      const check = roomCheckSchema.parse({ id: known?.id ?? createId(), text: form.text, clear, answer: known?.answer ?? null });
-      await noteRoom(db, input.projectId, { roomId: input.roomId, label: `noted “${check.text}”`, change: { checks: known ? checks.map((other) => (other.id === check.id ? check : other)) : [...checks, check] } });
+      const check = roomCheckSchema.parse({
+        id: known?.id ?? createId(),
+        text: form.text,
+        clear,
+        answer: known?.answer ?? null,
+      });
+      await noteRoom(db, input.projectId, {
+        roomId: input.roomId,
+        label: `noted “${check.text}”`,
+        change: {
+          checks: known
+            ? checks.map((other) => (other.id === check.id ? check : other))
+            : [...checks, check],
+        },
+      });
       return done;
     });
   });
 }
 
 /** Changes one check of a room, or takes it away. */
-async function changeCheck(place: RoomPlace, checkId: string, change: (check: RoomCheck) => RoomCheck | undefined): Promise<ActionResult> {
-  return answer(placeSchema.extend({ checkId: checkIdSchema }), { ...place, checkId }, async (input) => {
-    const db = await getDatabase();
-    const checks = (await findRoom(db, input))?.checks ?? [];
-    const check = checks.find(({ id }) => id === input.checkId);
-    if (!check) return done;
-    const after = change(check);
-    await noteRoom(db, input.projectId, { roomId: input.roomId, label: `${after ? 'answered' : 'removed'} “${check.text}”`, change: { checks: checks.flatMap((other) => (other.id === check.id ? (after ?? []) : other)) } });
-    return done;
-  });
+async function changeCheck(
+  place: RoomPlace,
+  checkId: string,
+  change: (check: RoomCheck) => RoomCheck | undefined,
+): Promise<ActionResult> {
+  return answer(
+    placeSchema.extend({ checkId: checkIdSchema }),
+    { ...place, checkId },
+    async (input) => {
+      const db = await getDatabase();
+      const checks = (await findRoom(db, input))?.checks ?? [];
+      const check = checks.find(({ id }) => id === input.checkId);
+      if (!check) return done;
+      const after = change(check);
+      await noteRoom(db, input.projectId, {
+        roomId: input.roomId,
+        label: `${after ? 'answered' : 'removed'} “${check.text}”`,
+        change: {
+          checks: checks.flatMap((other) => (other.id === check.id ? (after ?? []) : other)),
+        },
+      });
+      return done;
+    },
+  );
 }
 
 export async function removeCheckAction(place: RoomPlace, checkId: string): Promise<ActionResult> {
   return changeCheck(place, checkId, () => undefined);
 }
 
-export async function answerCheckAction(place: RoomPlace, checkId: string, said: 'yes' | 'no' | ''): Promise<ActionResult> {
+export async function answerCheckAction(
+  place: RoomPlace,
+  checkId: string,
+  said: 'yes' | 'no' | '',
+): Promise<ActionResult> {
   const parsed = z.enum(['yes', 'no', '']).catch('').parse(said);
-  return changeCheck(place, checkId, (check) => ({ ...check, answer: parsed === '' ? null : parsed }));
+  return changeCheck(place, checkId, (check) => ({
+    ...check,
+    answer: parsed === '' ? null : parsed,
+  }));
 }
 
-export async function saveRoutineBreaksAction(place: RoomPlace, breaks: unknown): Promise<ActionResult> {
-  return answer(placeSchema.extend({ breaks: z.array(routineBreakSchema).max(30) }), { ...place, breaks }, async (input) => {
-    await noteRoom(await getDatabase(), input.projectId, { roomId: input.roomId, label: 'noted where a routine breaks', change: { routineBreaks: input.breaks } });
-    return done;
-  });
+export async function saveRoutineBreaksAction(
+  place: RoomPlace,
+  breaks: unknown,
+): Promise<ActionResult> {
+  return answer(
+    placeSchema.extend({ breaks: z.array(routineBreakSchema).max(30) }),
+    { ...place, breaks },
+    async (input) => {
+      await noteRoom(await getDatabase(), input.projectId, {
+        roomId: input.roomId,
+        label: 'noted where a routine breaks',
+        change: { routineBreaks: input.breaks },
+      });
+      return done;
+    },
+  );
 }
 
 /** Hours worked in a room, typed as people say them; empty takes the note back. */
@@ -115,7 +196,11 @@ export async function noteHoursAction(place: RoomPlace, hours: string): Promise<
     return z.NEVER;
   });
   return answer(placeSchema.extend({ hours: typed }), { ...place, hours }, async (input) => {
-    await noteRoom(await getDatabase(), input.projectId, { roomId: input.roomId, label: 'noted the hours', change: { workedMinutes: input.hours } });
+    await noteRoom(await getDatabase(), input.projectId, {
+      roomId: input.roomId,
+      label: 'noted the hours',
+      change: { workedMinutes: input.hours },
+    });
     return done;
   });
 }

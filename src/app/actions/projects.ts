@@ -20,24 +20,45 @@ export async function startProjectAction(typed: unknown): Promise<ActionResult<{
   });
 }
 
-export async function changeProjectAction(projectId: string, typed: unknown): Promise<ActionResult<{ href: string }>> {
+export async function changeProjectAction(
+  projectId: string,
+  typed: unknown,
+): Promise<ActionResult<{ href: string }>> {
   const schema = z.object({ projectId: projectIdSchema, form: projectFormSchema });
-  return answer(schema, { projectId, form: typed }, async ({ projectId: id, form: { budget, ...form } }) => {
-    await changeProject(await getDatabase(), id, { ...form, budgetMinor: budget });
-    return { ok: true, value: { href: '' } };
-  });
+  return answer(
+    schema,
+    { projectId, form: typed },
+    async ({ projectId: id, form: { budget, ...form } }) => {
+      await changeProject(await getDatabase(), id, { ...form, budgetMinor: budget });
+      return { ok: true, value: { href: '' } };
+    },
+  );
 }
 
-export async function addRoomAction(projectId: string, typed: unknown): Promise<ActionResult<{ href: string }>> {
+export async function addRoomAction(
+  projectId: string,
+  typed: unknown,
+): Promise<ActionResult<{ href: string }>> {
   const schema = z.object({ projectId: projectIdSchema, form: roomFormSchema });
   return answer(schema, { projectId, form: typed }, async ({ projectId: id, form }) => {
-    const roomId = await addRoom(await getDatabase(), id, { name: form.name, purpose: form.purpose, budgetMinor: form.budget });
+    const roomId = await addRoom(await getDatabase(), id, {
+      name: form.name,
+      purpose: form.purpose,
+      budgetMinor: form.budget,
+    });
     return { ok: true, value: { href: `/projects/${id}/rooms/${roomId}/look` } };
   });
 }
 
-export async function changeRoomAction(projectId: string, roomId: string, typed: unknown): Promise<ActionResult> {
-  const form = z.object({ name: z.string().trim().min(1).max(60), purpose: z.string().trim().max(400) });
+export async function changeRoomAction(
+  projectId: string,
+  roomId: string,
+  typed: unknown,
+): Promise<ActionResult> {
+  const form = z.object({
+    name: z.string().trim().min(1).max(60),
+    purpose: z.string().trim().max(400),
+  });
   const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema, form });
   return answer(schema, { projectId, roomId, form: typed }, async (input) => {
     await changeRoom(await getDatabase(), input.projectId, { roomId: input.roomId, ...input.form });
@@ -45,9 +66,16 @@ export async function changeRoomAction(projectId: string, roomId: string, typed:
   });
 }
 
-export async function undoAction(projectId: string, way: 'undo' | 'redo'): Promise<ActionResult<string>> {
-  return answer(z.object({ projectId: projectIdSchema, way: z.enum(['undo', 'redo']) }), { projectId, way }, async (input) => ({
-    ok: true,
-    value: await undoOrRedo(input.projectId, input.way),
-  }));
+export async function undoAction(
+  projectId: string,
+  way: 'undo' | 'redo',
+): Promise<ActionResult<string>> {
+  return answer(
+    z.object({ projectId: projectIdSchema, way: z.enum(['undo', 'redo']) }),
+    { projectId, way },
+    async (input) => ({
+      ok: true,
+      value: await undoOrRedo(input.projectId, input.way),
+    }),
+  );
 }

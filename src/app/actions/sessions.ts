@@ -3,9 +3,22 @@
 import { z } from 'zod';
 
 import { methodStepSchema, verdictSchema } from '@/core/sort';
-import { carryIdSchema, projectIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema } from '@/core/shared';
+import {
+  carryIdSchema,
+  projectIdSchema,
+  roomIdSchema,
+  sectionIdSchema,
+  sessionIdSchema,
+} from '@/core/shared';
 import { getDatabase } from '@/data/db';
-import { carryOut, endSession, nextStep, saveOwnMethod, settleDebt, startSession } from '@/server/sort/sessions';
+import {
+  carryOut,
+  endSession,
+  nextStep,
+  saveOwnMethod,
+  settleDebt,
+  startSession,
+} from '@/server/sort/sessions';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
 
@@ -14,27 +27,51 @@ type RoomPlace = z.input<typeof placeSchema>;
 
 const startSchema = z.object({
   method: z.string().min(1).max(64),
-  plannedMinutes: z.number({ error: 'Type minutes' }).int('Whole minutes').min(5, 'At least 5 minutes').max(720, 'At most 12 hours'),
+  plannedMinutes: z
+    .number({ error: 'Type minutes' })
+    .int('Whole minutes')
+    .min(5, 'At least 5 minutes')
+    .max(720, 'At most 12 hours'),
   sectionId: sectionIdSchema.nullable(),
   present: z.array(z.string().trim().min(1).max(60)).max(20),
 });
 
 export async function startSessionAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
-  return answer(placeSchema.extend({ form: startSchema }), { ...place, form: typed }, async ({ projectId, roomId, form }) => {
-    await startSession(await getDatabase(), projectId, { ...form, roomId });
-    return done;
-  });
+  return answer(
+    placeSchema.extend({ form: startSchema }),
+    { ...place, form: typed },
+    async ({ projectId, roomId, form }) => {
+      await startSession(await getDatabase(), projectId, { ...form, roomId });
+      return done;
+    },
+  );
 }
 
-export async function stepSessionAction(place: RoomPlace, sessionId: string, way: 'next' | 'end'): Promise<ActionResult> {
-  return answer(placeSchema.extend({ sessionId: sessionIdSchema, way: z.enum(['next', 'end']) }), { ...place, sessionId, way }, async ({ projectId, ...input }) => {
-    await (input.way === 'next' ? nextStep : endSession)(await getDatabase(), projectId, input);
-    return done;
-  });
+export async function stepSessionAction(
+  place: RoomPlace,
+  sessionId: string,
+  way: 'next' | 'end',
+): Promise<ActionResult> {
+  return answer(
+    placeSchema.extend({ sessionId: sessionIdSchema, way: z.enum(['next', 'end']) }),
+    { ...place, sessionId, way },
+    async ({ projectId, ...input }) => {
+      await (input.way === 'next' ? nextStep : endSession)(await getDatabase(), projectId, input);
+      return done;
+    },
+  );
 }
 
-export async function saveOwnMethodAction(projectId: string, name: string, steps: unknown): Promise<ActionResult> {
-  const schema = z.object({ projectId: projectIdSchema, name: z.string().trim().min(1, 'Type a name for it').max(60), steps: z.array(methodStepSchema).min(1).max(12) });
+export async function saveOwnMethodAction(
+  projectId: string,
+  name: string,
+  steps: unknown,
+): Promise<ActionResult> {
+  const schema = z.object({
+    projectId: projectIdSchema,
+    name: z.string().trim().min(1, 'Type a name for it').max(60),
+    steps: z.array(methodStepSchema).min(1).max(12),
+  });
   return answer(schema, { projectId, name, steps }, async (input) => {
     await saveOwnMethod(await getDatabase(), input.projectId, input);
     return done;
@@ -50,15 +87,23 @@ const carryFormSchema = z.object({
 });
 
 export async function carryOutAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
-  return answer(placeSchema.extend({ form: carryFormSchema }), { ...place, form: typed }, async ({ projectId, roomId, form }) => {
-    await carryOut(await getDatabase(), projectId, { ...form, roomId });
-    return done;
-  });
+  return answer(
+    placeSchema.extend({ form: carryFormSchema }),
+    { ...place, form: typed },
+    async ({ projectId, roomId, form }) => {
+      await carryOut(await getDatabase(), projectId, { ...form, roomId });
+      return done;
+    },
+  );
 }
 
 export async function settleDebtAction(place: RoomPlace, carryId: string): Promise<ActionResult> {
-  return answer(placeSchema.extend({ carryId: carryIdSchema }), { ...place, carryId }, async ({ projectId, ...input }) => {
-    await settleDebt(await getDatabase(), projectId, input);
-    return done;
-  });
+  return answer(
+    placeSchema.extend({ carryId: carryIdSchema }),
+    { ...place, carryId },
+    async ({ projectId, ...input }) => {
+      await settleDebt(await getDatabase(), projectId, input);
+      return done;
+    },
+  );
 }

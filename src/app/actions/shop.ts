@@ -2,15 +2,42 @@
 
 import { z } from 'zod';
 
-import { bayIdSchema, containerIdSchema, formatMoneyInput, giftCardIdSchema, handNeedIdSchema, projectIdSchema, purchaseIdSchema, receiptIdSchema, roomIdSchema, shopIdSchema } from '@/core/shared';
+import {
+  bayIdSchema,
+  containerIdSchema,
+  formatMoneyInput,
+  giftCardIdSchema,
+  handNeedIdSchema,
+  projectIdSchema,
+  purchaseIdSchema,
+  receiptIdSchema,
+  roomIdSchema,
+  shopIdSchema,
+} from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
 import { getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { findSubstitutes } from '@/server/fit/wishes';
-import { addGiftCard, addHandNeed, approveNeed, removeGiftCard, removeHandNeed, takeSubstitute } from '@/server/shop/buying';
-import { readShopService, shopServiceAddressOf, type ServiceFault } from '@/server/shop/readShopService';
+import {
+  addGiftCard,
+  addHandNeed,
+  approveNeed,
+  removeGiftCard,
+  removeHandNeed,
+  takeSubstitute,
+} from '@/server/shop/buying';
+import {
+  readShopService,
+  shopServiceAddressOf,
+  type ServiceFault,
+} from '@/server/shop/readShopService';
 import { removeReceipt } from '@/server/shop/receipts';
-import { addPurchase, noteReturn, removePurchase, setNeedPriority } from '@/server/shop/roomShopping';
+import {
+  addPurchase,
+  noteReturn,
+  removePurchase,
+  setNeedPriority,
+} from '@/server/shop/roomShopping';
 import type { ActionResult } from '@/ui/actionResult';
 import type { WayInstead } from '@/ui/shop/SoldOut';
 import { typedMoney, typedNumber } from '@/ui/typedValues';
@@ -36,21 +63,46 @@ const purchaseFormSchema = z.object({
 });
 
 export async function addPurchaseAction(place: Place, typed: unknown): Promise<ActionResult> {
-  return answer(placeSchema.extend({ form: purchaseFormSchema }), { ...place, form: typed }, async ({ projectId, roomId, form: { paid, card, ...form } }) => {
-    if (card > paid) return { ok: false, message: 'The card cannot pay more than the till asks' };
-    const bought = await addPurchase(await getDatabase(), projectId, { ...form, roomId, paidMinor: paid, cardMinor: card });
-    return bought.ok ? done : { ok: false, message: `Only ${formatMoneyInput(bought.error.leftMinor)} is left on the card` };
-  });
+  return answer(
+    placeSchema.extend({ form: purchaseFormSchema }),
+    { ...place, form: typed },
+    async ({ projectId, roomId, form: { paid, card, ...form } }) => {
+      if (card > paid) return { ok: false, message: 'The card cannot pay more than the till asks' };
+      const bought = await addPurchase(await getDatabase(), projectId, {
+        ...form,
+        roomId,
+        paidMinor: paid,
+        cardMinor: card,
+      });
+      return bought.ok
+        ? done
+        : {
+            ok: false,
+            message: `Only ${formatMoneyInput(bought.error.leftMinor)} is left on the card`,
+          };
+    },
+  );
 }
 
-export async function removePurchaseAction(projectId: string, purchaseId: string): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, purchaseId: purchaseIdSchema }), { projectId, purchaseId }, async (input) => {
-    await removePurchase(await getDatabase(), input.projectId, input.purchaseId);
-    return done;
-  });
+export async function removePurchaseAction(
+  projectId: string,
+  purchaseId: string,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, purchaseId: purchaseIdSchema }),
+    { projectId, purchaseId },
+    async (input) => {
+      await removePurchase(await getDatabase(), input.projectId, input.purchaseId);
+      return done;
+    },
+  );
 }
 
-export async function setPriorityAction(place: Place, containerId: string, priority: string): Promise<ActionResult> {
+export async function setPriorityAction(
+  place: Place,
+  containerId: string,
+  priority: string,
+): Promise<ActionResult> {
   const schema = placeSchema.extend({ containerId: containerIdSchema, priority: prioritySchema });
   return answer(schema, { ...place, containerId, priority }, async ({ projectId, ...input }) => {
     await setNeedPriority(await getDatabase(), projectId, input);
@@ -59,81 +111,180 @@ export async function setPriorityAction(place: Place, containerId: string, prior
 }
 
 /** Typed: the last day, the pieces that went back, and the money for them. */
-export async function noteReturnAction(projectId: string, purchaseId: string, typed: unknown): Promise<ActionResult> {
-  const form = z.object({ returnBy: z.union([z.literal('').transform(() => null), z.iso.date()]), returnedPieces: z.number().int().min(0).max(100_000), refund: typedMoney });
-  return answer(z.object({ projectId: projectIdSchema, purchaseId: purchaseIdSchema, form }), { projectId, purchaseId, form: typed }, async (input) => {
-    const { refund, ...facts } = input.form;
-    const noted = await noteReturn(await getDatabase(), input.projectId, { purchaseId: input.purchaseId, ...facts, refundMinor: refund });
-    if (noted.ok) return done;
-    return { ok: false, message: noted.error.code === 'more_than_bought' ? `Only ${noted.error.mostPieces} were bought` : `Only ${formatMoneyInput(noted.error.mostMinor)} was paid` };
+export async function noteReturnAction(
+  projectId: string,
+  purchaseId: string,
+  typed: unknown,
+): Promise<ActionResult> {
+  const form = z.object({
+    returnBy: z.union([z.literal('').transform(() => null), z.iso.date()]),
+    returnedPieces: z.number().int().min(0).max(100_000),
+    refund: typedMoney,
   });
+  return answer(
+    z.object({ projectId: projectIdSchema, purchaseId: purchaseIdSchema, form }),
+    { projectId, purchaseId, form: typed },
+    async (input) => {
+      const { refund, ...facts } = input.form;
+      const noted = await noteReturn(await getDatabase(), input.projectId, {
+        purchaseId: input.purchaseId,
+        ...facts,
+        refundMinor: refund,
+      });
+      if (noted.ok) return done;
+      return {
+        ok: false,
+        message:
+          noted.error.code === 'more_than_bought'
+            ? `Only ${noted.error.mostPieces} were bought`
+            : `Only ${formatMoneyInput(noted.error.mostMinor)} was paid`,
+      };
+    },
+  );
 }
 
 export async function addHandNeedAction(place: Place, typed: unknown): Promise<ActionResult> {
-  const form = z.object({ name: z.string().trim().min(1, 'Type what it is').max(80), qty: typedNumber({ least: 1, most: 10_000, what: 'how many' }).pipe(z.number().int('A whole number')), packSize: typedNumber({ least: 1, most: 1000, what: 'pieces in a pack' }).pipe(z.number().int('A whole number')), price: typedMoney, shopId: shopIdSchema, priority: prioritySchema });
-  return answer(placeSchema.extend({ form }), { ...place, form: typed }, async ({ projectId, roomId, form: { price, ...facts } }) => {
-    await addHandNeed(await getDatabase(), projectId, { ...facts, roomId, priceMinor: price });
-    return done;
+  const form = z.object({
+    name: z.string().trim().min(1, 'Type what it is').max(80),
+    qty: typedNumber({ least: 1, most: 10_000, what: 'how many' }).pipe(
+      z.number().int('A whole number'),
+    ),
+    packSize: typedNumber({ least: 1, most: 1000, what: 'pieces in a pack' }).pipe(
+      z.number().int('A whole number'),
+    ),
+    price: typedMoney,
+    shopId: shopIdSchema,
+    priority: prioritySchema,
   });
+  return answer(
+    placeSchema.extend({ form }),
+    { ...place, form: typed },
+    async ({ projectId, roomId, form: { price, ...facts } }) => {
+      await addHandNeed(await getDatabase(), projectId, { ...facts, roomId, priceMinor: price });
+      return done;
+    },
+  );
 }
 
-export async function removeHandNeedAction(projectId: string, handNeedId: string): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, handNeedId: handNeedIdSchema }), { projectId, handNeedId }, async (input) => {
-    await removeHandNeed(await getDatabase(), input.projectId, input.handNeedId);
-    return done;
-  });
+export async function removeHandNeedAction(
+  projectId: string,
+  handNeedId: string,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, handNeedId: handNeedIdSchema }),
+    { projectId, handNeedId },
+    async (input) => {
+      await removeHandNeed(await getDatabase(), input.projectId, input.handNeedId);
+      return done;
+    },
+  );
 }
 
 export async function addGiftCardAction(projectId: string, typed: unknown): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, form: z.object({ shopId: shopIdSchema, amount: typedMoney }) }), { projectId, form: typed }, async (input) => {
-    await addGiftCard(await getDatabase(), input.projectId, { shopId: input.form.shopId, amountMinor: input.form.amount });
-    return done;
-  });
+  return answer(
+    z.object({
+      projectId: projectIdSchema,
+      form: z.object({ shopId: shopIdSchema, amount: typedMoney }),
+    }),
+    { projectId, form: typed },
+    async (input) => {
+      await addGiftCard(await getDatabase(), input.projectId, {
+        shopId: input.form.shopId,
+        amountMinor: input.form.amount,
+      });
+      return done;
+    },
+  );
 }
 
-export async function removeGiftCardAction(projectId: string, giftCardId: string): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, giftCardId: giftCardIdSchema }), { projectId, giftCardId }, async (input) => {
-    await removeGiftCard(await getDatabase(), input.projectId, input.giftCardId);
-    return done;
-  });
+export async function removeGiftCardAction(
+  projectId: string,
+  giftCardId: string,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, giftCardId: giftCardIdSchema }),
+    { projectId, giftCardId },
+    async (input) => {
+      await removeGiftCard(await getDatabase(), input.projectId, input.giftCardId);
+      return done;
+    },
+  );
 }
 
-export async function approveNeedAction(place: Place, needId: string, isApproved: boolean): Promise<ActionResult> {
-  return answer(placeSchema.extend({ needId: z.string().min(1).max(120), isApproved: z.boolean() }), { ...place, needId, isApproved }, async ({ projectId, ...input }) => {
-    await approveNeed(await getDatabase(), projectId, input);
-    return done;
-  });
+export async function approveNeedAction(
+  place: Place,
+  needId: string,
+  isApproved: boolean,
+): Promise<ActionResult> {
+  return answer(
+    placeSchema.extend({ needId: z.string().min(1).max(120), isApproved: z.boolean() }),
+    { ...place, needId, isApproved },
+    async ({ projectId, ...input }) => {
+      await approveNeed(await getDatabase(), projectId, input);
+      return done;
+    },
+  );
 }
 
-export async function takeSubstituteAction(projectId: string, containerId: string, bayId: string): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, containerId: containerIdSchema, bayId: bayIdSchema }), { projectId, containerId, bayId }, async (input) => {
-    await takeSubstitute(await getDatabase(), input.projectId, input);
-    return done;
-  });
+export async function takeSubstituteAction(
+  projectId: string,
+  containerId: string,
+  bayId: string,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, containerId: containerIdSchema, bayId: bayIdSchema }),
+    { projectId, containerId, bayId },
+    async (input) => {
+      await takeSubstitute(await getDatabase(), input.projectId, input);
+      return done;
+    },
+  );
 }
 
-export async function removeReceiptAction(projectId: string, receiptId: string): Promise<ActionResult> {
-  return answer(z.object({ projectId: projectIdSchema, receiptId: receiptIdSchema }), { projectId, receiptId }, async (input) => {
-    await removeReceipt(await getDatabase(), input.projectId, input.receiptId);
-    return done;
-  });
+export async function removeReceiptAction(
+  projectId: string,
+  receiptId: string,
+): Promise<ActionResult> {
+  return answer(
+    z.object({ projectId: projectIdSchema, receiptId: receiptIdSchema }),
+    { projectId, receiptId },
+    async (input) => {
+      await removeReceipt(await getDatabase(), input.projectId, input.receiptId);
+      return done;
+    },
+  );
 }
 
 /** What goes into the room's places instead of a container; nothing where there is no such room. */
-export async function findSubstitutesAction(place: Place, containerId: string): Promise<readonly WayInstead[]> {
-  const input = placeSchema.extend({ containerId: containerIdSchema }).safeParse({ ...place, containerId });
+export async function findSubstitutesAction(
+  place: Place,
+  containerId: string,
+): Promise<readonly WayInstead[]> {
+  const input = placeSchema
+    .extend({ containerId: containerIdSchema })
+    .safeParse({ ...place, containerId });
   if (!input.success) return [];
   const db = await getDatabase();
   const records = await getProjectRecords(db, input.data.projectId);
-  const bayIds = new Set(records.units.filter(({ roomId }) => roomId === input.data.roomId).flatMap(({ bays }) => bays.map(({ id }) => id)));
+  const bayIds = new Set(
+    records.units
+      .filter(({ roomId }) => roomId === input.data.roomId)
+      .flatMap(({ bays }) => bays.map(({ id }) => id)),
+  );
   const found = await findSubstitutes(db, records, { containerId: input.data.containerId, bayIds });
-  return found.map(({ bayId, bayName, names, moreMinor }) => ({ bayId, bayName, names, moreMinor }));
+  return found.map(({ bayId, bayName, names, moreMinor }) => ({
+    bayId,
+    bayName,
+    names,
+    moreMinor,
+  }));
 }
 
 const FAULT_WORDS: Readonly<Record<ServiceFault['code'], string>> = {
   no_answer: 'The shop does not answer. Prices stay as they were last read.',
   too_late: 'The shop took too long, three times. Prices stay as they were last read.',
-  unreadable: 'The shop answered something that is no price list. Prices stay as they were last read.',
+  unreadable:
+    'The shop answered something that is no price list. Prices stay as they were last read.',
 };
 
 /** Asks the shop's service for prices and stock; on a failure everything stays. */
@@ -141,5 +292,8 @@ export async function askShopAction(): Promise<ActionResult & { readonly words?:
   const read = await readShopService(await getDatabase(), shopServiceAddressOf(process.env));
   if (!read.ok) return { ok: false, message: FAULT_WORDS[read.error.code] };
   const { shopName, changedCount, soldOutCount } = read.value;
-  return { ...done, words: `${shopName}: ${changedCount === 0 ? 'no price changed' : `${changedCount} prices changed`}, ${soldOutCount === 0 ? 'everything in stock' : `${soldOutCount} sold out`}.` };
+  return {
+    ...done,
+    words: `${shopName}: ${changedCount === 0 ? 'no price changed' : `${changedCount} prices changed`}, ${soldOutCount === 0 ? 'everything in stock' : `${soldOutCount} sold out`}.`,
+  };
 }

@@ -5,27 +5,47 @@ import { z } from 'zod';
 import { DataError } from '@/data/db';
 
 /** A refusal that a person can act on; `path` names the field. */
-export const refuse = (status: number, error: { readonly code: string; readonly message: string; readonly path?: readonly PropertyKey[] }): Response =>
-  Response.json({ error }, { status, headers: { 'cache-control': 'no-store' } });
+export const refuse = (
+  status: number,
+  error: {
+    readonly code: string;
+    readonly message: string;
+    readonly path?: readonly PropertyKey[];
+  },
+): Response => Response.json({ error }, { status, headers: { 'cache-control': 'no-store' } });
 
 /** Parses with the first fault named, or runs `work`; what the data layer refuses becomes a status. */
-export async function respond<S extends z.ZodType>(schema: S, raw: unknown, work: (input: z.output<S>) => Promise<Response>): Promise<Response> {
+export async function respond<S extends z.ZodType>(
+  schema: S,
+  raw: unknown,
+  work: (input: z.output<S>) => Promise<Response>,
+): Promise<Response> {
   const parsed = schema.safeParse(raw);
   if (!parsed.success) {
     const issue = parsed.error.issues[0];
     const path = issue?.path ?? [];
-    return refuse(400, { code: 'bad_request', message: `${path.join('.') || 'request'}: ${issue?.message ?? 'cannot be read'}`, path });
+    return refuse(400, {
+      code: 'bad_request',
+      message: `${path.join('.') || 'request'}: ${issue?.message ?? 'cannot be read'}`,
+      path,
+    });
   }
   try {
     return await work(parsed.data);
   } catch (error) {
     if (!(error instanceof DataError)) throw error;
-    return refuse(error.code === 'not_found' ? 404 : 409, { code: error.code, message: error.message });
+    return refuse(error.code === 'not_found' ? 404 : 409, {
+      code: error.code,
+      message: error.message,
+    });
   }
 }
 
 /** Reads a body up to `maxBytes`; undefined where it is larger, without holding the rest. */
-export async function readBody(request: Request, maxBytes: number): Promise<Uint8Array | undefined> {
+export async function readBody(
+  request: Request,
+  maxBytes: number,
+): Promise<Uint8Array | undefined> {
   const chunks: Uint8Array[] = [];
   let length = 0;
   const reader = request.body?.getReader();

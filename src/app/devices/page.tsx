@@ -14,7 +14,12 @@ export default async function DevicesPage() {
     <Frame lid={<Lid homeName="Devices" homeNote="who joins in" />}>
       <div className="mx-auto max-w-[980px]">
         <h1 className="mb-3 text-[26px]">Devices</h1>
-        <DevicesView devices={devices} isOpenToNetwork={process.env.TINBOX_LAN_PORT !== undefined} onMakeCode={makeCodeAction} onPutOut={putOutAction} />
+        <DevicesView
+          devices={devices}
+          isOpenToNetwork={process.env.TINBOX_LAN_PORT !== undefined}
+          onMakeCode={makeCodeAction}
+          onPutOut={putOutAction}
+        />
       </div>
     </Frame>
   );

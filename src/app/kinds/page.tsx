@@ -14,8 +14,17 @@ export default async function KindsPage() {
   return (
     <Frame lid={<Lid homeName="Typical sizes" homeNote="for every home" />}>
       <h1 className="mb-1 text-[24px]">What one piece takes and weighs</h1>
-      <p className="mb-4 max-w-[720px] text-[14.5px] text-soft">The bench counts litres and kilograms by these. They ship as our own stated assumptions: folded or stacked as people store it, weights as a kitchen scale shows them. Type over what is wrong, or put some on the scale: the mean of what was weighed then counts in every home.</p>
-      <KindsTable kinds={kinds} onSet={setKindSizeAction} onWeigh={weighKindAction} onReset={resetKindAction} />
+      <p className="mb-4 max-w-[720px] text-[14.5px] text-soft">
+        The bench counts litres and kilograms by these. They ship as our own stated assumptions:
+        folded or stacked as people store it, weights as a kitchen scale shows them. Type over what
+        is wrong, or put some on the scale: the mean of what was weighed then counts in every home.
+      </p>
+      <KindsTable
+        kinds={kinds}
+        onSet={setKindSizeAction}
+        onWeigh={weighKindAction}
+        onReset={resetKindAction}
+      />
     </Frame>
   );
 }

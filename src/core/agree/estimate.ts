@@ -3,7 +3,15 @@ import type { SchoolChoices } from '../look';
 
 /** Minutes to decide on a litre of what lies there. Stated assumptions; the organizer's own rooms correct them. */
 const MINUTES_PER_LITRE: Readonly<Record<ContentKind, number>> = {
-  linen: 0.18, clothes: 0.25, kitchen: 0.35, tools: 0.45, toys: 0.4, books: 0.4, papers: 1.2, keepsakes: 1, mixed: 0.4,
+  linen: 0.18,
+  clothes: 0.25,
+  kitchen: 0.35,
+  tools: 0.45,
+  toys: 0.4,
+  books: 0.4,
+  papers: 1.2,
+  keepsakes: 1,
+  mixed: 0.4,
 };
 /** Time by method, against emptying it all. */
 const METHOD_FACTOR = { 'quick-pass': 0.55, 'empty-all': 1, 'by-category': 1.15 } as const;
@@ -57,13 +65,22 @@ export interface Calibration {
  * Rooms without an estimate or hours do not count.
  */
 export function calibrate(rooms: readonly FinishedRoom[]): Calibration {
-  const logs = rooms.filter(({ estimatedMinutes, workedMinutes }) => estimatedMinutes > 0 && workedMinutes > 0).map(({ estimatedMinutes, workedMinutes }) => Math.log(workedMinutes / estimatedMinutes));
+  const logs = rooms
+    .filter(({ estimatedMinutes, workedMinutes }) => estimatedMinutes > 0 && workedMinutes > 0)
+    .map(({ estimatedMinutes, workedMinutes }) => Math.log(workedMinutes / estimatedMinutes));
   const mean = logs.reduce((sum, log) => sum + log, 0) / (logs.length + PRIOR_ROOMS);
   const priorSpread = Math.log(UNCALIBRATED.high) ** 2;
-  const variance = (logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) + PRIOR_ROOMS * priorSpread) / (logs.length + PRIOR_ROOMS);
+  const variance =
+    (logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) + PRIOR_ROOMS * priorSpread) /
+    (logs.length + PRIOR_ROOMS);
   const spread = Math.sqrt(variance);
   const lowSpread = (spread * Math.log(UNCALIBRATED.low)) / Math.log(UNCALIBRATED.high);
-  return { factor: Math.exp(mean), low: Math.exp(lowSpread), high: Math.exp(spread), roomCount: logs.length };
+  return {
+    factor: Math.exp(mean),
+    low: Math.exp(lowSpread),
+    high: Math.exp(spread),
+    roomCount: logs.length,
+  };
 }
 
 export interface SectionFacts {
@@ -77,7 +94,11 @@ export interface SectionFacts {
 }
 
 /** Estimates one section. Monotone: more litres, fuller or slower kinds never take less. */
-export function estimateSection({ section, litres, method, isDone }: SectionFacts, terms: Pick<Terms, 'crewCount' | 'visitMinutes'>, calibration: Calibration): SectionEstimate {
+export function estimateSection(
+  { section, litres, method, isDone }: SectionFacts,
+  terms: Pick<Terms, 'crewCount' | 'visitMinutes'>,
+  calibration: Calibration,
+): SectionEstimate {
   const fullLitres = (litres * section.fullPercent) / 100;
   const minutesPerLitre = MINUTES_PER_LITRE[section.content];
   const methodFactor = METHOD_FACTOR[method ?? 'empty-all'];
@@ -85,9 +106,16 @@ export function estimateSection({ section, litres, method, isDone }: SectionFact
   const workMinutes = fullLitres * minutesPerLitre * methodFactor * (1 + AFTER_SORTING_SHARE);
   const likelyMinutes = ((START_MINUTES + workMinutes) / handsShare) * calibration.factor;
   return {
-    section, litres, fullLitres, minutesPerLitre, methodFactor,
-    lowMinutes: likelyMinutes * calibration.low, likelyMinutes, highMinutes: likelyMinutes * calibration.high,
-    isOneVisit: likelyMinutes <= terms.visitMinutes, isDone,
+    section,
+    litres,
+    fullLitres,
+    minutesPerLitre,
+    methodFactor,
+    lowMinutes: likelyMinutes * calibration.low,
+    likelyMinutes,
+    highMinutes: likelyMinutes * calibration.high,
+    isOneVisit: likelyMinutes <= terms.visitMinutes,
+    isDone,
   };
 }
 
@@ -101,20 +129,41 @@ export interface ProjectEstimate extends MinutesRange {
 }
 
 /** Adds up the sections in scope. Every visit that is begun counts; the fee is by the hour that is worked. */
-export function estimateProject(facts: readonly SectionFacts[], terms: Terms, finished: readonly FinishedRoom[]): ProjectEstimate {
+export function estimateProject(
+  facts: readonly SectionFacts[],
+  terms: Terms,
+  finished: readonly FinishedRoom[],
+): ProjectEstimate {
   const calibration = calibrate(finished);
   const sections = facts.map((each) => estimateSection(each, terms, calibration));
   const inScope = sections.filter(({ section }) => section.inScope);
-  const sum = (of: (each: MinutesRange) => number) => inScope.reduce((total, each) => total + of(each), 0);
-  const minutes = { lowMinutes: sum((each) => each.lowMinutes), likelyMinutes: sum((each) => each.likelyMinutes), highMinutes: sum((each) => each.highMinutes) };
+  const sum = (of: (each: MinutesRange) => number) =>
+    inScope.reduce((total, each) => total + of(each), 0);
+  const minutes = {
+    lowMinutes: sum((each) => each.lowMinutes),
+    likelyMinutes: sum((each) => each.likelyMinutes),
+    highMinutes: sum((each) => each.highMinutes),
+  };
   const visitsIn = (total: number) => Math.max(0, Math.ceil(total / terms.visitMinutes - 1e-9));
   // To whole pounds or euros: pennies would feign a precision that no estimate has.
   const feeOf = (total: number) => Math.round(((total / 60) * terms.hourlyRateMinor) / 100) * 100;
   return {
-    ...minutes, sections, calibration,
-    visits: { low: visitsIn(minutes.lowMinutes), likely: visitsIn(minutes.likelyMinutes), high: visitsIn(minutes.highMinutes) },
-    visitsLeft: visitsIn(inScope.filter((each) => !each.isDone).reduce((total, each) => total + each.highMinutes, 0)),
-    feeMinor: { low: feeOf(minutes.lowMinutes), likely: feeOf(minutes.likelyMinutes), high: feeOf(minutes.highMinutes) },
+    ...minutes,
+    sections,
+    calibration,
+    visits: {
+      low: visitsIn(minutes.lowMinutes),
+      likely: visitsIn(minutes.likelyMinutes),
+      high: visitsIn(minutes.highMinutes),
+    },
+    visitsLeft: visitsIn(
+      inScope.filter((each) => !each.isDone).reduce((total, each) => total + each.highMinutes, 0),
+    ),
+    feeMinor: {
+      low: feeOf(minutes.lowMinutes),
+      likely: feeOf(minutes.likelyMinutes),
+      high: feeOf(minutes.highMinutes),
+    },
   };
 }
 
@@ -130,9 +179,18 @@ export interface BackwardPlan {
 }
 
 /** Counts back from `readyBy` (a day, `2026-12-12`): one visit every 7 / visitsPerWeek days, the last one on or before it. */
-export function planBackward(request: { readonly readyBy: string; readonly today: string; readonly visits: number; readonly visitsPerWeek: number }): BackwardPlan {
+export function planBackward(request: {
+  readonly readyBy: string;
+  readonly today: string;
+  readonly visits: number;
+  readonly visitsPerWeek: number;
+}): BackwardPlan {
   const between = Math.max(0, request.visits - 1) * (DAYS_PER_WEEK / request.visitsPerWeek);
   const latest = Date.parse(request.readyBy) - Math.ceil(between) * MS_PER_DAY;
   const daysLeft = Math.round((latest - Date.parse(request.today)) / MS_PER_DAY);
-  return { latestStart: new Date(latest).toISOString().slice(0, 10), daysLeft, doesFit: daysLeft >= 0 };
+  return {
+    latestStart: new Date(latest).toISOString().slice(0, 10),
+    daysLeft,
+    doesFit: daysLeft >= 0,
+  };
 }

@@ -1,7 +1,17 @@
 import { z } from 'zod';
 
 import { schoolChoicesSchema } from '../look';
-import { agreementIdSchema, bayIdSchema, currencySchema, lengthSchema, personIdSchema, priceMinorSchema, projectIdSchema, roomIdSchema, sectionIdSchema } from '../shared';
+import {
+  agreementIdSchema,
+  bayIdSchema,
+  currencySchema,
+  lengthSchema,
+  personIdSchema,
+  priceMinorSchema,
+  projectIdSchema,
+  roomIdSchema,
+  sectionIdSchema,
+} from '../shared';
 
 /** The tape that the household is measured with; lengths are still read in any unit. */
 export const measureUnits = ['mm', 'cm', 'in'] as const;
@@ -75,7 +85,17 @@ export const personSchema = z.object({
 export type Person = Readonly<z.infer<typeof personSchema>>;
 
 /** What mostly lies in a section; how long a litre of it takes. */
-export const contentKinds = ['linen', 'clothes', 'kitchen', 'tools', 'toys', 'books', 'papers', 'keepsakes', 'mixed'] as const;
+export const contentKinds = [
+  'linen',
+  'clothes',
+  'kitchen',
+  'tools',
+  'toys',
+  'books',
+  'papers',
+  'keepsakes',
+  'mixed',
+] as const;
 export const contentKindSchema = z.enum(contentKinds);
 export type ContentKind = z.infer<typeof contentKindSchema>;
 
@@ -95,7 +115,11 @@ export const sectionSchema = z.object({
 export type Section = Readonly<z.infer<typeof sectionSchema>>;
 
 /** One line of the agreement sheet; two sheets are compared line by line. */
-export const agreementLineSchema = z.object({ key: z.string(), label: z.string(), value: z.string() });
+export const agreementLineSchema = z.object({
+  key: z.string(),
+  label: z.string(),
+  value: z.string(),
+});
 export type AgreementLine = Readonly<z.infer<typeof agreementLineSchema>>;
 
 /** What was agreed on a day, as it stood then. */

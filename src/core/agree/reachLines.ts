@@ -33,8 +33,12 @@ export function tightestReach(people: readonly Pick<Person, 'name' | 'height'>[]
   const lines = people.map(reachLinesOf);
   return {
     ceiling: lines.reduce<ReachLines | undefined>(
-      (least, line) => (!least || line.noStretchMm < least.noStretchMm ? line : least), undefined),
+      (least, line) => (!least || line.noStretchMm < least.noStretchMm ? line : least),
+      undefined,
+    ),
     floor: lines.reduce<ReachLines | undefined>(
-      (most, line) => (!most || line.noBendMm > most.noBendMm ? line : most), undefined),
+      (most, line) => (!most || line.noBendMm > most.noBendMm ? line : most),
+      undefined,
+    ),
   };
 }

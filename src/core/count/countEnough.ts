@@ -1,11 +1,23 @@
 import { findPhrase, headStemsOf, kinds, type Reason, type Thing } from '../sort';
 import type { EnoughRule, HouseholdCounts, ShippedRule } from './model';
 
-type Amounts = Pick<EnoughRule, 'perHome' | 'perPerson' | 'perBed' | 'perGuestPlace' | 'perDay' | 'perPersonDay'>;
+type Amounts = Pick<
+  EnoughRule,
+  'perHome' | 'perPerson' | 'perBed' | 'perGuestPlace' | 'perDay' | 'perPersonDay'
+>;
 
 /** How many are enough for a household: the sum of the rule's parts, rounded up to a whole piece. */
-export function enoughOf(rule: Amounts, { people, beds, guestPlaces, washEveryDays }: HouseholdCounts): number {
-  const sum = rule.perHome + rule.perPerson * people + rule.perBed * beds + rule.perGuestPlace * guestPlaces + rule.perDay * washEveryDays + rule.perPersonDay * people * washEveryDays;
+export function enoughOf(
+  rule: Amounts,
+  { people, beds, guestPlaces, washEveryDays }: HouseholdCounts,
+): number {
+  const sum =
+    rule.perHome +
+    rule.perPerson * people +
+    rule.perBed * beds +
+    rule.perGuestPlace * guestPlaces +
+    rule.perDay * washEveryDays +
+    rule.perPersonDay * people * washEveryDays;
   return Math.ceil(sum - 1e-9);
 }
 
@@ -13,18 +25,35 @@ export function enoughOf(rule: Amounts, { people, beds, guestPlaces, washEveryDa
  * The rule that speaks about a thing: the one whose longest word stands in its name; undefined where none does, or where a
  * known kind names the thing better: a sheet of music is no sheet.
  */
-export function findRule<R extends Pick<ShippedRule, 'words'>>(rules: readonly R[], name: string): R | undefined {
+export function findRule<R extends Pick<ShippedRule, 'words'>>(
+  rules: readonly R[],
+  name: string,
+): R | undefined {
   const stems = headStemsOf(name);
   const found = findPhrase(rules, stems);
   if (!found) return undefined;
   const kind = findPhrase(kinds, stems);
-  const isSameKind = !kind || kind.length <= found.length || kind.entry.words.some((word) => found.entry.words.includes(word));
+  const isSameKind =
+    !kind ||
+    kind.length <= found.length ||
+    kind.entry.words.some((word) => found.entry.words.includes(word));
   return isSameKind ? found.entry : undefined;
 }
 
 /** So gladly is a thing let go, by its reasons: the highest goes first. What is used or dear stays longest. */
 const LET_GO_RANK: Readonly<Record<Reason, number>> = {
-  'out of date': 9, broken: 8, incomplete: 7, 'does not do its job': 7, 'worn out': 6, outgrown: 6, 'never used': 5, 'more than enough': 4, forgotten: 3, 'in use': 1, sentimental: 0, heirloom: 0,
+  'out of date': 9,
+  broken: 8,
+  incomplete: 7,
+  'does not do its job': 7,
+  'worn out': 6,
+  outgrown: 6,
+  'never used': 5,
+  'more than enough': 4,
+  forgotten: 3,
+  'in use': 1,
+  sentimental: 0,
+  heirloom: 0,
 };
 const PLAIN_RANK = 2;
 
@@ -38,10 +67,17 @@ export function letGoRankOf(thing: Pick<Pile, 'reasons'>): number {
 
 /** Things in the order in which they are let go; of equal ones the bulkiest piece first, for the room it wins. */
 export const orderLetGo = <T extends Pile>(things: readonly T[]): T[] =>
-  [...things].sort((a, b) => letGoRankOf(b) - letGoRankOf(a) || b.litres / b.count - a.litres / a.count || a.name.localeCompare(b.name));
+  [...things].sort(
+    (a, b) =>
+      letGoRankOf(b) - letGoRankOf(a) ||
+      b.litres / b.count - a.litres / a.count ||
+      a.name.localeCompare(b.name),
+  );
 
 /** What the order and the litres of a pile rest on. */
-export type Pile = Pick<Thing, 'name' | 'count' | 'litres'> & { readonly reasons: readonly Reason[] };
+export type Pile = Pick<Thing, 'name' | 'count' | 'litres'> & {
+  readonly reasons: readonly Reason[];
+};
 
 export interface LetGo {
   readonly thing: Thing;
@@ -69,7 +105,11 @@ export interface EnoughLine<R> {
  * Holds what there is against each rule. O(things × words + n log n).
  * Ensures: a line a rule that is not off, in the rules' order; kept = enough + over − short; the pieces of `letGoFirst` add up to `over`.
  */
-export function countEnough<R extends ShippedRule & { readonly isOff?: boolean }>(rules: readonly R[], household: HouseholdCounts, things: readonly Thing[]): EnoughLine<R>[] {
+export function countEnough<R extends ShippedRule & { readonly isOff?: boolean }>(
+  rules: readonly R[],
+  household: HouseholdCounts,
+  things: readonly Thing[],
+): EnoughLine<R>[] {
   const active = rules.filter((rule) => rule.isOff !== true);
   const byRule = new Map<R, Thing[]>(active.map((rule) => [rule, []]));
   for (const thing of things) {
@@ -83,16 +123,28 @@ export function countEnough<R extends ShippedRule & { readonly isOff?: boolean }
     const kept = piecesOf(inHome);
     const enough = enoughOf(rule, household);
     const over = Math.max(0, kept - enough);
-    return { rule, enough, kept, undecided: piecesOf(mine.filter(isUndecided)), over, short: Math.max(0, enough - kept), letGoFirst: takePieces(orderLetGo(inHome), over) };
+    return {
+      rule,
+      enough,
+      kept,
+      undecided: piecesOf(mine.filter(isUndecided)),
+      over,
+      short: Math.max(0, enough - kept),
+      letGoFirst: takePieces(orderLetGo(inHome), over),
+    };
   });
 }
 
 const isInHome = ({ verdict }: Thing): boolean => verdict === 'keep' || verdict === 'elsewhere';
 const isUndecided = ({ verdict }: Thing): boolean => verdict === 'ask' || verdict === 'later';
-export const piecesOf = (things: readonly Pick<Thing, 'count'>[]): number => things.reduce((sum, { count }) => sum + count, 0);
+export const piecesOf = (things: readonly Pick<Thing, 'count'>[]): number =>
+  things.reduce((sum, { count }) => sum + count, 0);
 
 /** So many pieces off the front of a list of piles. */
-function takePieces<T extends Pick<Thing, 'count'>>(things: readonly T[], pieces: number): { readonly thing: T; readonly count: number }[] {
+function takePieces<T extends Pick<Thing, 'count'>>(
+  things: readonly T[],
+  pieces: number,
+): { readonly thing: T; readonly count: number }[] {
   let left = pieces;
   return things.flatMap((thing) => {
     const count = Math.min(left, thing.count);
@@ -103,5 +155,8 @@ function takePieces<T extends Pick<Thing, 'count'>>(things: readonly T[], pieces
 
 /** Litres of the best pieces of some piles, so many in all: those let go last. */
 export function litresOfBest(things: readonly Pile[], pieces: number): number {
-  return takePieces(orderLetGo(things).reverse(), pieces).reduce((sum, { thing, count }) => sum + (thing.litres * count) / thing.count, 0);
+  return takePieces(orderLetGo(things).reverse(), pieces).reduce(
+    (sum, { thing, count }) => sum + (thing.litres * count) / thing.count,
+    0,
+  );
 }

@@ -31,14 +31,22 @@ export interface DatesCard {
 }
 
 /** What carries a date on its pack. */
-const DATED = /\b(?:spices?|flour|sugar|oil|rice|pasta|lentils?|beans|tins? of|packets? of|sauce|stock cubes?|tea bags|coffee|cereal|yeast|baking powder|medicines?|tablets?|pills?|syrup|ointment|plasters|drops|sun ?cream|lotion|make-?up|mascara|batter(?:y|ies)|seeds?|formula|pet food|first aid kit)\b/i;
+const DATED =
+  /\b(?:spices?|flour|sugar|oil|rice|pasta|lentils?|beans|tins? of|packets? of|sauce|stock cubes?|tea bags|coffee|cereal|yeast|baking powder|medicines?|tablets?|pills?|syrup|ointment|plasters|drops|sun ?cream|lotion|make-?up|mascara|batter(?:y|ies)|seeds?|formula|pet food|first aid kit)\b/i;
 
 /** The kept things by the day on which they run out, the nearest first. `today` is a calendar day. */
 export function datesCardOf(things: readonly Thing[], today: string): DatesCard {
   const kept = things.filter(({ verdict }) => verdict === 'keep');
-  const dated = kept.flatMap((thing) => (thing.expiresOn === undefined ? [] : [{ thing, expiresOn: thing.expiresOn }])).sort((a, b) => a.expiresOn.localeCompare(b.expiresOn) || a.thing.name.localeCompare(b.thing.name));
+  const dated = kept
+    .flatMap((thing) =>
+      thing.expiresOn === undefined ? [] : [{ thing, expiresOn: thing.expiresOn }],
+    )
+    .sort(
+      (a, b) => a.expiresOn.localeCompare(b.expiresOn) || a.thing.name.localeCompare(b.thing.name),
+    );
   const counts = new Map<string, number>();
-  const keyOf = (thing: Thing) => `${thing.roomId}|${likenessOf(thing.name)}|${thing.name.toLowerCase()}`;
+  const keyOf = (thing: Thing) =>
+    `${thing.roomId}|${likenessOf(thing.name)}|${thing.name.toLowerCase()}`;
   for (const { thing } of dated) counts.set(keyOf(thing), (counts.get(keyOf(thing)) ?? 0) + 1);
   const begun = new Set<string>();
   const lines = dated.map(({ thing, expiresOn }): DatedThing => {
@@ -49,14 +57,32 @@ export function datesCardOf(things: readonly Thing[], today: string): DatesCard 
     if (!isOut) begun.add(key);
     return { thing, expiresOn, daysLeft: daysBetween(today, expiresOn), useFirst };
   });
-  const of = (state: DateState) => lines.filter(({ expiresOn }) => judgeDay(expiresOn, today) === state);
-  return { out: of('out'), soon: of('soon'), good: of('good'), undated: kept.filter((thing) => thing.expiresOn === undefined && DATED.test(thing.name)) };
+  const of = (state: DateState) =>
+    lines.filter(({ expiresOn }) => judgeDay(expiresOn, today) === state);
+  return {
+    out: of('out'),
+    soon: of('soon'),
+    good: of('good'),
+    undated: kept.filter((thing) => thing.expiresOn === undefined && DATED.test(thing.name)),
+  };
 }
 
 /** Where a pack goes by its date: in date it stays; out of date it leaves, the way its kind must. */
-export function outcomeByDate(name: string, expiresOn: string, today: string): { readonly verdict: Verdict; readonly to: string; readonly isOut: boolean } {
+export function outcomeByDate(
+  name: string,
+  expiresOn: string,
+  today: string,
+): { readonly verdict: Verdict; readonly to: string; readonly isOut: boolean } {
   if (judgeDay(expiresOn, today) !== 'out') return { verdict: 'keep', to: '', isOut: false };
   // Medicines go back to a pharmacy, cells and chemicals to the hazardous-waste site: never the bin.
-  const isSpecial = cautionsFor(name, 0).some((code) => code === 'medicine' || code === 'battery' || code === 'chemical' || code === 'hazardous_waste');
-  return isSpecial ? { verdict: 'recycle', to: disposals[2], isOut: true } : { verdict: 'discard', to: '', isOut: true };
+  const isSpecial = cautionsFor(name, 0).some(
+    (code) =>
+      code === 'medicine' ||
+      code === 'battery' ||
+      code === 'chemical' ||
+      code === 'hazardous_waste',
+  );
+  return isSpecial
+    ? { verdict: 'recycle', to: disposals[2], isOut: true }
+    : { verdict: 'discard', to: '', isOut: true };
 }

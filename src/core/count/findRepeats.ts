@@ -4,7 +4,10 @@ import { findPhrase, headStemsOf, kinds, type Thing } from '../sort';
 /** What makes two things the same to their user: the known kind, or all the words before the comma. */
 export function likenessOf(name: string): string {
   const stems = headStemsOf(name);
-  return findPhrase(kinds, stems)?.entry.words[0] ?? (stems.sort().join(' ') || name.trim().toLowerCase());
+  return (
+    findPhrase(kinds, stems)?.entry.words[0] ??
+    (stems.sort().join(' ') || name.trim().toLowerCase())
+  );
 }
 
 /** One kind of thing that is kept in more than one room. */
@@ -17,7 +20,10 @@ export interface Repeat {
 }
 
 /** Kept pieces by likeness and room. O(things). `known` remembers the likeness of a name from one call to the next. */
-export function keptByLikeness(things: readonly Thing[], known = new Map<string, string>()): Readonly<Record<string, Readonly<Record<string, number>>>> {
+export function keptByLikeness(
+  things: readonly Thing[],
+  known = new Map<string, string>(),
+): Readonly<Record<string, Readonly<Record<string, number>>>> {
   const sums: Record<string, Record<string, number>> = {};
   for (const { name, roomId, verdict, count } of things) {
     if (verdict !== 'keep') continue;
@@ -35,12 +41,23 @@ export function findRepeats(things: readonly Thing[]): Repeat[] {
   for (const thing of things) {
     if (thing.verdict !== 'keep') continue;
     const likeness = likenessOf(thing.name);
-    if (thing.count > (names.get(likeness)?.count ?? 0)) names.set(likeness, { name: thing.name.split(/[,;(]/)[0]?.trim() ?? thing.name, count: thing.count });
+    if (thing.count > (names.get(likeness)?.count ?? 0))
+      names.set(likeness, {
+        name: thing.name.split(/[,;(]/)[0]?.trim() ?? thing.name,
+        count: thing.count,
+      });
   }
   return Object.entries(keptByLikeness(things))
     .map(([likeness, byRoom]) => {
-      const rooms = Object.entries(byRoom).map(([roomId, count]) => ({ roomId: roomId as RoomId, count })).sort((a, b) => b.count - a.count);
-      return { likeness, name: names.get(likeness)?.name ?? likeness, count: rooms.reduce((sum, { count }) => sum + count, 0), rooms };
+      const rooms = Object.entries(byRoom)
+        .map(([roomId, count]) => ({ roomId: roomId as RoomId, count }))
+        .sort((a, b) => b.count - a.count);
+      return {
+        likeness,
+        name: names.get(likeness)?.name ?? likeness,
+        count: rooms.reduce((sum, { count }) => sum + count, 0),
+        rooms,
+      };
     })
     .filter(({ rooms }) => rooms.length > 1)
     .sort((a, b) => b.count - a.count || a.name.localeCompare(b.name));

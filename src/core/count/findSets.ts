@@ -25,7 +25,10 @@ const ODD = /\b(?:odd|one of a pair|single|without its (?:pair|partner|match))\b
  * Only what is still in the home counts.
  */
 export function findSets(things: readonly Thing[]): CountedSet[] {
-  const sets = new Map<string, { name: string; present: number; expected: number; things: Thing[] }>();
+  const sets = new Map<
+    string,
+    { name: string; present: number; expected: number; things: Thing[] }
+  >();
   for (const thing of inHomeOf(things)) {
     const match = OF.exec(thing.name);
     const [part, expected] = [Number(match?.[1]), Number(match?.[2])];
@@ -38,7 +41,9 @@ export function findSets(things: readonly Thing[]): CountedSet[] {
     set.things.push(thing);
     sets.set(key, set);
   }
-  return [...sets.values()].sort((a, b) => a.present / a.expected - b.present / b.expected || a.name.localeCompare(b.name));
+  return [...sets.values()].sort(
+    (a, b) => a.present / a.expected - b.present / b.expected || a.name.localeCompare(b.name),
+  );
 }
 
 /** Odd pieces of which there are two or more of a kind: lay them side by side. */
@@ -56,5 +61,14 @@ export function findOddPieces(things: readonly Thing[]): OddPieces[] {
   return [...kinds.values()].filter(({ count }) => count > 1);
 }
 
-const inHomeOf = (things: readonly Thing[]): Thing[] => things.filter(({ verdict }) => verdict === 'keep' || verdict === 'elsewhere' || verdict === 'ask' || verdict === 'later');
-const nameWithout = (name: string, pattern: RegExp): string => name.replace(pattern, '').replace(/\s+/g, ' ').replace(/^[\s,;]+|[\s,;]+$/g, '').replace(/\s+,/g, ',');
+const inHomeOf = (things: readonly Thing[]): Thing[] =>
+  things.filter(
+    ({ verdict }) =>
+      verdict === 'keep' || verdict === 'elsewhere' || verdict === 'ask' || verdict === 'later',
+  );
+const nameWithout = (name: string, pattern: RegExp): string =>
+  name
+    .replace(pattern, '')
+    .replace(/\s+/g, ' ')
+    .replace(/^[\s,;]+|[\s,;]+$/g, '')
+    .replace(/\s+,/g, ',');

@@ -20,7 +20,11 @@ export interface NameMemory {
 export const createNameMemory = (): NameMemory => ({ likeness: new Map(), rule: new Map() });
 
 /** Sums up what is kept. O(things + new names). Requires: `memory` was only used with the same rules. */
-export function homeCountsOf(things: readonly Thing[], rules: readonly Pick<ShippedRule, 'name' | 'words'>[], memory: NameMemory = createNameMemory()): HomeCounts {
+export function homeCountsOf(
+  things: readonly Thing[],
+  rules: readonly Pick<ShippedRule, 'name' | 'words'>[],
+  memory: NameMemory = createNameMemory(),
+): HomeCounts {
   const byRule: Record<string, number> = {};
   for (const { name, verdict, count } of things) {
     if (verdict !== 'keep') continue;

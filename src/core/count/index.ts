@@ -1,13 +1,46 @@
 // How many are enough
-export { enoughRuleSchema, shippedRules, type EnoughRule, type HouseholdCounts, type ShippedRule } from './model';
-export { countEnough, enoughOf, findRule, letGoRankOf, litresOfBest, orderLetGo, piecesOf, type EnoughLine, type LetGo } from './countEnough';
+export {
+  enoughRuleSchema,
+  shippedRules,
+  type EnoughRule,
+  type HouseholdCounts,
+  type ShippedRule,
+} from './model';
+export {
+  countEnough,
+  enoughOf,
+  findRule,
+  letGoRankOf,
+  litresOfBest,
+  orderLetGo,
+  piecesOf,
+  type EnoughLine,
+  type LetGo,
+} from './countEnough';
 export { createNameMemory, homeCountsOf, type HomeCounts, type NameMemory } from './homeCounts';
 // What belongs together
-export { findRim, matchLids, matchPiles, RIM_TOLERANCE_MM, rimGapMm, type LidMatch, type RimPile, type RimSize } from './matchLids';
+export {
+  findRim,
+  matchLids,
+  matchPiles,
+  RIM_TOLERANCE_MM,
+  rimGapMm,
+  type LidMatch,
+  type RimPile,
+  type RimSize,
+} from './matchLids';
 export { findOddPieces, findSets, type CountedSet, type OddPieces } from './findSets';
 export { findRepeats, keptByLikeness, likenessOf, type Repeat } from './findRepeats';
 // Dates
-export { datesCardOf, judgeDay, outcomeByDate, SOON_DAYS, type DatedThing, type DatesCard, type DateState } from './dates';
+export {
+  datesCardOf,
+  judgeDay,
+  outcomeByDate,
+  SOON_DAYS,
+  type DatedThing,
+  type DatesCard,
+  type DateState,
+} from './dates';
 export { parsePack, usualPacks, type ParsedPack } from './parsePack';
 // What came of it
 export { sessionEvents, sortResultsOf, type SortResults } from './sortResults';

@@ -1,4 +1,16 @@
-import { addUp, leavesHome, paceOf, reasons, tallyByVerdict, verdicts, type Amount, type DecisionEvent, type Reason, type Thing, type Verdict } from '../sort';
+import {
+  addUp,
+  leavesHome,
+  paceOf,
+  reasons,
+  tallyByVerdict,
+  verdicts,
+  type Amount,
+  type DecisionEvent,
+  type Reason,
+  type Thing,
+  type Verdict,
+} from '../sort';
 
 /** What came of sorting: of one session, one room, or the whole project. */
 export interface SortResults {
@@ -22,17 +34,36 @@ const MOST_STRETCHES = 72;
  * Adds up what was decided. `things` are today's, `log` the events that led to them.
  * Ensures: the pieces of `byVerdict` add up to `all`; the stretches to `decisionCount`, unless they span more than twelve hours: then there are none.
  */
-export function sortResultsOf(things: readonly Thing[], log: readonly DecisionEvent[]): SortResults {
+export function sortResultsOf(
+  things: readonly Thing[],
+  log: readonly DecisionEvent[],
+): SortResults {
   const undone = undoneIdsOf(log);
-  const decided = log.flatMap((event) => (event.kind === 'decided' && !undone.has(event.id) ? [event] : [])).sort((a, b) => a.decidedAt.localeCompare(b.decidedAt));
+  const decided = log
+    .flatMap((event) => (event.kind === 'decided' && !undone.has(event.id) ? [event] : []))
+    .sort((a, b) => a.decidedAt.localeCompare(b.decidedAt));
   const tally = tallyByVerdict(things);
   return {
     all: addUp(things),
-    byVerdict: verdicts.map((verdict) => ({ verdict, amount: tally[verdict] })).filter(({ amount }) => amount.count > 0),
-    byReason: reasons.map((reason) => ({ reason, amount: addUp(things.filter((thing) => thing.reasons.includes(reason))) })).filter(({ amount }) => amount.count > 0).sort((a, b) => b.amount.count - a.amount.count),
+    byVerdict: verdicts
+      .map((verdict) => ({ verdict, amount: tally[verdict] }))
+      .filter(({ amount }) => amount.count > 0),
+    byReason: reasons
+      .map((reason) => ({
+        reason,
+        amount: addUp(things.filter((thing) => thing.reasons.includes(reason))),
+      }))
+      .filter(({ amount }) => amount.count > 0)
+      .sort((a, b) => b.amount.count - a.amount.count),
     left: addUp(things.filter(({ verdict }) => leavesHome(verdict))),
     decisionCount: decided.length,
-    decisionsPerMinute: paceOf(decided.map((event) => ({ at: event.decidedAt, pieces: event.count, isLater: event.verdict === 'later' }))).decisionsPerMinute,
+    decisionsPerMinute: paceOf(
+      decided.map((event) => ({
+        at: event.decidedAt,
+        pieces: event.count,
+        isLater: event.verdict === 'later',
+      })),
+    ).decisionsPerMinute,
     stretches: toStretches(decided.map(({ decidedAt }) => Date.parse(decidedAt))),
   };
 }
@@ -57,12 +88,30 @@ function toStretches(times: readonly number[]): SortResults['stretches'] {
     const stretch = Math.floor((time - first) / STRETCH_MS);
     counts[stretch] = (counts[stretch] ?? 0) + 1;
   }
-  return counts.map((pieces, i) => ({ startedAt: new Date(first + i * STRETCH_MS).toISOString(), count: pieces }));
+  return counts.map((pieces, i) => ({
+    startedAt: new Date(first + i * STRETCH_MS).toISOString(),
+    count: pieces,
+  }));
 }
 
 /** The events of a session: what was decided in its room between its start and its end, and what took that back. */
-export function sessionEvents(log: readonly DecisionEvent[], session: { readonly roomId: string; readonly startedAt: string; readonly endedAt: string | null }): DecisionEvent[] {
-  const isInTime = ({ decidedAt }: DecisionEvent) => decidedAt >= session.startedAt && (session.endedAt === null || decidedAt <= session.endedAt);
-  const mine = new Set(log.filter((event) => event.kind === 'decided' && event.roomId === session.roomId && isInTime(event)).map(({ id }) => id));
-  return log.filter((event) => mine.has(event.id) || ((event.kind === 'undone' || event.kind === 'restored') && mine.has(event.aboutId)) || (event.kind === 'merged' && isInTime(event)));
+export function sessionEvents(
+  log: readonly DecisionEvent[],
+  session: { readonly roomId: string; readonly startedAt: string; readonly endedAt: string | null },
+): DecisionEvent[] {
+  const isInTime = ({ decidedAt }: DecisionEvent) =>
+    decidedAt >= session.startedAt && (session.endedAt === null || decidedAt <= session.endedAt);
+  const mine = new Set(
+    log
+      .filter(
+        (event) => event.kind === 'decided' && event.roomId === session.roomId && isInTime(event),
+      )
+      .map(({ id }) => id),
+  );
+  return log.filter(
+    (event) =>
+      mine.has(event.id) ||
+      ((event.kind === 'undone' || event.kind === 'restored') && mine.has(event.aboutId)) ||
+      (event.kind === 'merged' && isInTime(event)),
+  );
 }

@@ -1,1 +1,8 @@
-export { roomProgressOf, steps, type NextStep, type RoomFacts, type RoomProgress, type Step } from './roomProgress';
+export {
+  roomProgressOf,
+  steps,
+  type NextStep,
+  type RoomFacts,
+  type RoomProgress,
+  type Step,
+} from './roomProgress';

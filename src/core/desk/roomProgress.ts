@@ -15,15 +15,30 @@ export type NextStep =
   | { readonly step: 'look'; readonly code: 'add_vantage_point' }
   | { readonly step: 'look'; readonly code: 'take_before'; readonly vantagePointName: string }
   | { readonly step: 'look'; readonly code: 'measure_again'; readonly bayName: string }
-  | { readonly step: 'look'; readonly code: 'measure_usual'; readonly count: number; readonly firstName: string }
+  | {
+      readonly step: 'look';
+      readonly code: 'measure_usual';
+      readonly count: number;
+      readonly firstName: string;
+    }
   | { readonly step: 'look'; readonly code: 'measure_walls' }
   | { readonly step: 'agree'; readonly code: 'set_room_budget' }
   | { readonly step: 'agree'; readonly code: 'make_sections' }
   | { readonly step: 'sort'; readonly code: 'start_sorting' }
   | { readonly step: 'sort'; readonly code: 'ask_client'; readonly count: number }
   | { readonly step: 'sort'; readonly code: 'decide_later'; readonly count: number }
-  | { readonly step: 'place'; readonly code: 'place_groups'; readonly count: number; readonly firstName: string }
-  | { readonly step: 'fit'; readonly code: 'fit_bays'; readonly count: number; readonly firstBayName: string }
+  | {
+      readonly step: 'place';
+      readonly code: 'place_groups';
+      readonly count: number;
+      readonly firstName: string;
+    }
+  | {
+      readonly step: 'fit';
+      readonly code: 'fit_bays';
+      readonly count: number;
+      readonly firstBayName: string;
+    }
   | { readonly step: 'shop'; readonly code: 'buy'; readonly lines: number }
   | { readonly step: 'show'; readonly code: 'take_after'; readonly vantagePointName: string };
 
@@ -52,7 +67,15 @@ export interface RoomProgress {
 
 /** Works out from a room's records which steps are done and what comes next. */
 export function roomProgressOf(facts: RoomFacts): RoomProgress {
-  const next = [...lookGaps(facts), ...agreeGaps(facts), ...sortGaps(facts), ...placeGaps(facts), ...fitGaps(facts), ...shopGaps(facts), ...showGaps(facts)];
+  const next = [
+    ...lookGaps(facts),
+    ...agreeGaps(facts),
+    ...sortGaps(facts),
+    ...placeGaps(facts),
+    ...fitGaps(facts),
+    ...shopGaps(facts),
+    ...showGaps(facts),
+  ];
   const hasBegun: Readonly<Record<Step, boolean>> = {
     look: facts.units.length > 0,
     agree: facts.room.budgetMinor > 0,
@@ -62,7 +85,9 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
     shop: facts.needs.length > 0,
     show: facts.pictures.some((picture) => picture.moment === 'after'),
   };
-  const doneSteps = steps.filter((step) => hasBegun[step] && next.every((gap) => gap.step !== step));
+  const doneSteps = steps.filter(
+    (step) => hasBegun[step] && next.every((gap) => gap.step !== step),
+  );
   return { next, doneSteps, doneRatio: doneSteps.length / steps.length };
 }
 
@@ -70,44 +95,70 @@ function lookGaps({ room, units, vantagePoints, pictures }: RoomFacts): NextStep
   const gaps: NextStep[] = [];
   if (vantagePoints.length === 0) gaps.push({ step: 'look', code: 'add_vantage_point' });
   for (const { vantagePoint, before } of pairPictures(vantagePoints, pictures)) {
-    if (!before) gaps.push({ step: 'look', code: 'take_before', vantagePointName: vantagePoint.name });
+    if (!before)
+      gaps.push({ step: 'look', code: 'take_before', vantagePointName: vantagePoint.name });
   }
   if (units.length === 0) gaps.push({ step: 'look', code: 'add_unit' });
   const askew = units.flatMap((unit) => unit.bays).find((bay) => askewMeasuresOf(bay).length > 0);
   if (askew) gaps.push({ step: 'look', code: 'measure_again', bayName: askew.name });
-  const guessed = units.flatMap((unit) => unit.bays).filter((bay) => bay.isUsual && !bay.outOfScope);
-  if (guessed[0]) gaps.push({ step: 'look', code: 'measure_usual', count: guessed.length, firstName: guessed[0].name });
+  const guessed = units
+    .flatMap((unit) => unit.bays)
+    .filter((bay) => bay.isUsual && !bay.outOfScope);
+  if (guessed[0])
+    gaps.push({
+      step: 'look',
+      code: 'measure_usual',
+      count: guessed.length,
+      firstName: guessed[0].name,
+    });
   if (room.plan === null) gaps.push({ step: 'look', code: 'measure_walls' });
   return gaps;
 }
 
 const agreeGaps = ({ room, units, sections }: RoomFacts): NextStep[] => [
   ...(room.budgetMinor === 0 ? [{ step: 'agree', code: 'set_room_budget' } as const] : []),
-  ...(units.length > 0 && sections.length === 0 ? [{ step: 'agree', code: 'make_sections' } as const] : []),
+  ...(units.length > 0 && sections.length === 0
+    ? [{ step: 'agree', code: 'make_sections' } as const]
+    : []),
 ];
 
 function sortGaps({ things }: RoomFacts): NextStep[] {
   if (things.length === 0) return [{ step: 'sort', code: 'start_sorting' }];
-  const countOf = (verdict: 'ask' | 'later') => things.filter((thing) => thing.verdict === verdict).length;
+  const countOf = (verdict: 'ask' | 'later') =>
+    things.filter((thing) => thing.verdict === verdict).length;
   return [
-    ...(countOf('ask') > 0 ? [{ step: 'sort', code: 'ask_client', count: countOf('ask') } as const] : []),
-    ...(countOf('later') > 0 ? [{ step: 'sort', code: 'decide_later', count: countOf('later') } as const] : []),
+    ...(countOf('ask') > 0
+      ? [{ step: 'sort', code: 'ask_client', count: countOf('ask') } as const]
+      : []),
+    ...(countOf('later') > 0
+      ? [{ step: 'sort', code: 'decide_later', count: countOf('later') } as const]
+      : []),
   ];
 }
 
 function placeGaps({ groups, things }: RoomFacts): NextStep[] {
-  const homeless = groups.filter((group) => group.bayId === null && keptLitresOf(group, things) > 0);
+  const homeless = groups.filter(
+    (group) => group.bayId === null && keptLitresOf(group, things) > 0,
+  );
   const first = homeless[0];
-  return first ? [{ step: 'place', code: 'place_groups', count: homeless.length, firstName: first.name }] : [];
+  return first
+    ? [{ step: 'place', code: 'place_groups', count: homeless.length, firstName: first.name }]
+    : [];
 }
 
 function fitGaps({ units, groups, things, fits }: RoomFacts): NextStep[] {
   const open = units
     .flatMap((unit) => unit.bays)
-    .filter((bay) => groups.some((group) => group.bayId === bay.id && !group.loose && keptLitresOf(group, things) > 0))
+    .filter((bay) =>
+      groups.some(
+        (group) => group.bayId === bay.id && !group.loose && keptLitresOf(group, things) > 0,
+      ),
+    )
     .filter((bay) => fits.every((fit) => fit.bayId !== bay.id));
   const first = open[0];
-  return first ? [{ step: 'fit', code: 'fit_bays', count: open.length, firstBayName: first.name }] : [];
+  return first
+    ? [{ step: 'fit', code: 'fit_bays', count: open.length, firstBayName: first.name }]
+    : [];
 }
 
 function shopGaps({ needs }: RoomFacts): NextStep[] {
@@ -118,5 +169,9 @@ function shopGaps({ needs }: RoomFacts): NextStep[] {
 function showGaps({ vantagePoints, pictures }: RoomFacts): NextStep[] {
   return pairPictures(vantagePoints, pictures)
     .filter(({ before, after }) => before && !after)
-    .map(({ vantagePoint }) => ({ step: 'show', code: 'take_after', vantagePointName: vantagePoint.name }));
+    .map(({ vantagePoint }) => ({
+      step: 'show',
+      code: 'take_after',
+      vantagePointName: vantagePoint.name,
+    }));
 }

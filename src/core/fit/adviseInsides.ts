@@ -7,12 +7,38 @@ import { clearOf, DAMP_SHY, findBayFault, type FitQuestion } from './suitability
 /** What a place asks for beyond boxes, in its own measures; `names` are products that do it here, the best first. */
 export type InsideTip =
   | { readonly code: 'air_above'; readonly freeMm: number; readonly names: readonly string[] }
-  | { readonly code: 'deep'; readonly depthMm: number; readonly diameterMm: number; readonly names: readonly string[] }
-  | { readonly code: 'under_frame'; readonly frameMm: number; readonly insideMm: number; readonly mostMm: number }
-  | { readonly code: 'around_pipes'; readonly labels: readonly string[]; readonly circleMm: number; readonly names: readonly string[] }
+  | {
+      readonly code: 'deep';
+      readonly depthMm: number;
+      readonly diameterMm: number;
+      readonly names: readonly string[];
+    }
+  | {
+      readonly code: 'under_frame';
+      readonly frameMm: number;
+      readonly insideMm: number;
+      readonly mostMm: number;
+    }
+  | {
+      readonly code: 'around_pipes';
+      readonly labels: readonly string[];
+      readonly circleMm: number;
+      readonly names: readonly string[];
+    }
   | { readonly code: 'damp'; readonly leftOut: number }
-  | { readonly code: 'tall_things'; readonly groupName: string; readonly heightMm: number; readonly names: readonly string[] }
-  | { readonly code: 'rail'; readonly lengthMm: number; readonly coats: number; readonly shirts: number; readonly dropMm: number }
+  | {
+      readonly code: 'tall_things';
+      readonly groupName: string;
+      readonly heightMm: number;
+      readonly names: readonly string[];
+    }
+  | {
+      readonly code: 'rail';
+      readonly lengthMm: number;
+      readonly coats: number;
+      readonly shirts: number;
+      readonly dropMm: number;
+    }
   | { readonly code: 'no_lids'; readonly lidded: number }
   | { readonly code: 'pictures'; readonly personNames: readonly string[] };
 
@@ -23,7 +49,11 @@ export interface InsideQuestion {
   /** What stands there, where a fit is taken. */
   readonly answer: Pick<FitAnswer, 'placements'> | undefined;
   readonly products: readonly ContainerProduct[];
-  readonly people: readonly { readonly name: string; readonly labels: 'words' | 'pictures'; readonly lids: 'closes' | 'leaves' }[];
+  readonly people: readonly {
+    readonly name: string;
+    readonly labels: 'words' | 'pictures';
+    readonly lids: 'closes' | 'leaves';
+  }[];
 }
 
 /** Air above what stands that is worth a second level; a depth in which what is behind is not seen; a thing that wants to stand in a rack. */
@@ -37,44 +67,117 @@ const SHIRT_MM = 25;
 const MOST_NAMES = 2;
 
 /** Goes through what special places need: drawers, basins, deep corners, air above, rails, tall things, damp, households without lids or without reading. */
-export function adviseInsides({ bay, unitKind, question, answer, products, people }: InsideQuestion): InsideTip[] {
+export function adviseInsides({
+  bay,
+  unitKind,
+  question,
+  answer,
+  products,
+  people,
+}: InsideQuestion): InsideTip[] {
   const clear = clearOf(question);
   const inside = question.bay;
-  const goesIn = (kinds: readonly ContainerProduct['kind'][]) => products.filter((product) => kinds.includes(product.kind) && question.containers.some(({ id }) => id === product.id) && question.containers.filter(({ id }) => id === product.id).every((container) => findBayFault(question, container) === undefined));
-  const named = (list: readonly ContainerProduct[]): string[] => list.slice(0, MOST_NAMES).map(({ name }) => name);
+  const goesIn = (kinds: readonly ContainerProduct['kind'][]) =>
+    products.filter(
+      (product) =>
+        kinds.includes(product.kind) &&
+        question.containers.some(({ id }) => id === product.id) &&
+        question.containers
+          .filter(({ id }) => id === product.id)
+          .every((container) => findBayFault(question, container) === undefined),
+    );
+  const named = (list: readonly ContainerProduct[]): string[] =>
+    list.slice(0, MOST_NAMES).map(({ name }) => name);
   const tips: InsideTip[] = [];
 
   const frameMm = inside.openingHeight;
-  if (bay.pullOut && frameMm !== undefined && frameMm < inside.height) tips.push({ code: 'under_frame', frameMm, insideMm: inside.height, mostMm: Math.min(frameMm, clear.z1) });
+  if (bay.pullOut && frameMm !== undefined && frameMm < inside.height)
+    tips.push({
+      code: 'under_frame',
+      frameMm,
+      insideMm: inside.height,
+      mostMm: Math.min(frameMm, clear.z1),
+    });
 
   const obstacles = inside.obstacles ?? [];
   const turntables = [...goesIn(['turntable'])].sort((a, b) => b.width.mm - a.width.mm);
-  const circle = largestCircleOf({ width: Math.max(0, clear.x1 - clear.x0), depth: Math.max(0, clear.y1 - clear.y0) }, obstacles.map(({ x, y, width, depth }) => ({ x: x - clear.x0, y: y - clear.y0, width, depth })));
+  const circle = largestCircleOf(
+    { width: Math.max(0, clear.x1 - clear.x0), depth: Math.max(0, clear.y1 - clear.y0) },
+    obstacles.map(({ x, y, width, depth }) => ({ x: x - clear.x0, y: y - clear.y0, width, depth })),
+  );
   // It turns on the spot, but it has to come through the opening flat.
   const diameterMm = Math.floor(Math.min(2 * circle.radiusMm, inside.openingWidth ?? Infinity));
   const turning = named(turntables.filter(({ width }) => width.mm <= diameterMm));
-  if (obstacles.length > 0) tips.push({ code: 'around_pipes', labels: [...new Set(obstacles.map(({ label }) => label))], circleMm: diameterMm, names: turning });
-  else if (!inside.pullOut && clear.y1 - clear.y0 >= DEEP_MM) tips.push({ code: 'deep', depthMm: clear.y1 - clear.y0, diameterMm, names: [...turning.slice(0, 1), ...named(goesIn(['pull-out']).filter(({ depth }) => depth.mm >= (clear.y1 - clear.y0) * 0.6)).slice(0, 1)] });
+  if (obstacles.length > 0)
+    tips.push({
+      code: 'around_pipes',
+      labels: [...new Set(obstacles.map(({ label }) => label))],
+      circleMm: diameterMm,
+      names: turning,
+    });
+  else if (!inside.pullOut && clear.y1 - clear.y0 >= DEEP_MM)
+    tips.push({
+      code: 'deep',
+      depthMm: clear.y1 - clear.y0,
+      diameterMm,
+      names: [
+        ...turning.slice(0, 1),
+        ...named(
+          goesIn(['pull-out']).filter(({ depth }) => depth.mm >= (clear.y1 - clear.y0) * 0.6),
+        ).slice(0, 1),
+      ],
+    });
 
-  const heightOf = (id: string) => question.containers.find((container) => container.id === id)?.outer.height ?? 0;
-  const topMm = Math.max(0, ...(answer?.placements ?? []).map(({ containerId, z }) => z + heightOf(containerId)));
+  const heightOf = (id: string) =>
+    question.containers.find((container) => container.id === id)?.outer.height ?? 0;
+  const topMm = Math.max(
+    0,
+    ...(answer?.placements ?? []).map(({ containerId, z }) => z + heightOf(containerId)),
+  );
   const freeMm = clear.z1 - topMm;
   if (topMm > 0 && freeMm >= MUCH_AIR_MM) {
     // Over what stands there, and with room left above it.
-    const risers = goesIn(['riser']).filter(({ height }) => height.mm >= topMm && clear.z1 - height.mm >= MUCH_AIR_MM / 2);
+    const risers = goesIn(['riser']).filter(
+      ({ height }) => height.mm >= topMm && clear.z1 - height.mm >= MUCH_AIR_MM / 2,
+    );
     const stacking = goesIn(['stacking drawer']).filter(({ height }) => height.mm <= freeMm);
-    tips.push({ code: 'air_above', freeMm, names: [...named(risers).slice(0, 1), ...named(stacking)].slice(0, MOST_NAMES) });
+    tips.push({
+      code: 'air_above',
+      freeMm,
+      names: [...named(risers).slice(0, 1), ...named(stacking)].slice(0, MOST_NAMES),
+    });
   }
 
   for (const group of question.groups) {
     const heightMm = group.minInnerHeight ?? 0;
-    if (heightMm >= TALL_MM) tips.push({ code: 'tall_things', groupName: group.name, heightMm, names: named(goesIn(['rack', 'file holder'])) });
+    if (heightMm >= TALL_MM)
+      tips.push({
+        code: 'tall_things',
+        groupName: group.name,
+        heightMm,
+        names: named(goesIn(['rack', 'file holder'])),
+      });
   }
-  if (unitKind === 'wardrobe' && inside.height >= COAT_DROP_MM) tips.push({ code: 'rail', lengthMm: inside.width, coats: Math.floor(inside.width / COAT_MM), shirts: Math.floor(inside.width / SHIRT_MM), dropMm: COAT_DROP_MM });
-  if (inside.moist) tips.push({ code: 'damp', leftOut: question.containers.filter(({ material }) => DAMP_SHY.has(material)).length });
-  const lidded = (answer?.placements ?? []).filter(({ containerId }) => question.containers.find(({ id }) => id === containerId)?.lid).length;
-  if (lidded > 0 && people.some(({ lids }) => lids === 'leaves')) tips.push({ code: 'no_lids', lidded });
+  if (unitKind === 'wardrobe' && inside.height >= COAT_DROP_MM)
+    tips.push({
+      code: 'rail',
+      lengthMm: inside.width,
+      coats: Math.floor(inside.width / COAT_MM),
+      shirts: Math.floor(inside.width / SHIRT_MM),
+      dropMm: COAT_DROP_MM,
+    });
+  if (inside.moist)
+    tips.push({
+      code: 'damp',
+      leftOut: question.containers.filter(({ material }) => DAMP_SHY.has(material)).length,
+    });
+  const lidded = (answer?.placements ?? []).filter(
+    ({ containerId }) => question.containers.find(({ id }) => id === containerId)?.lid,
+  ).length;
+  if (lidded > 0 && people.some(({ lids }) => lids === 'leaves'))
+    tips.push({ code: 'no_lids', lidded });
   const looking = people.filter(({ labels }) => labels === 'pictures').map(({ name }) => name);
-  if (looking.length > 0 && question.groups.length > 0) tips.push({ code: 'pictures', personNames: looking });
+  if (looking.length > 0 && question.groups.length > 0)
+    tips.push({ code: 'pictures', personNames: looking });
   return tips;
 }

@@ -15,7 +15,8 @@ export interface FoundFit {
 }
 type Score = readonly [aim: number, costMinor: number];
 
-const isLess = (a: Score, b: Score): boolean => a[0] < b[0] - 1e-9 || (a[0] <= b[0] + 1e-9 && a[1] < b[1] - 1e-9);
+const isLess = (a: Score, b: Score): boolean =>
+  a[0] < b[0] - 1e-9 || (a[0] <= b[0] + 1e-9 && a[1] < b[1] - 1e-9);
 
 export function scoreOf(prefer: FitAim, chosen: readonly Chosen[], blockingG: number): Score {
   let costMinor = 0;
@@ -25,10 +26,14 @@ export function scoreOf(prefer: FitAim, chosen: readonly Chosen[], blockingG: nu
     if (container.priceMinor > 0) bought += count;
   }
   switch (prefer) {
-    case 'cost': return [costMinor, costMinor];
-    case 'reuse': return [bought, costMinor];
-    case 'uniform': return [new Set(chosen.map(({ container }) => container)).size, costMinor];
-    case 'easy': return [blockingG, costMinor];
+    case 'cost':
+      return [costMinor, costMinor];
+    case 'reuse':
+      return [bought, costMinor];
+    case 'uniform':
+      return [new Set(chosen.map(({ container }) => container)).size, costMinor];
+    case 'easy':
+      return [blockingG, costMinor];
   }
 }
 
@@ -44,7 +49,15 @@ export class BestFit {
   /** Selections that were looked at anew. */
   private readonly seen = new Set<string>();
 
-  constructor(private readonly request: FitQuestion, private readonly means: { readonly covers: GroupCovers; readonly random: Random; readonly hasTime: () => boolean; readonly onFirst: (found: FoundFit) => void }) {}
+  constructor(
+    private readonly request: FitQuestion,
+    private readonly means: {
+      readonly covers: GroupCovers;
+      readonly random: Random;
+      readonly hasTime: () => boolean;
+      readonly onFirst: (found: FoundFit) => void;
+    },
+  ) {}
 
   /** Keeps it where it is the best so far. */
   take(found: FoundFit): boolean {
@@ -59,7 +72,13 @@ export class BestFit {
   offer(chosen: readonly Chosen[], tries: number, tightNodes = 0): boolean {
     const { prefer } = this.request;
     if (this.found && !isLess(scoreOf(prefer, chosen, 0), this.found.score)) return false;
-    const packing = packPiles(this.request, chosen, { ...this.means, tries, tightNodes, aim: prefer === 'easy' ? 'easy' : 'first', onPartial: (part) => this.keepDensest(part) });
+    const packing = packPiles(this.request, chosen, {
+      ...this.means,
+      tries,
+      tightNodes,
+      aim: prefer === 'easy' ? 'easy' : 'first',
+      onPartial: (part) => this.keepDensest(part),
+    });
     if (!packing) return false;
     this.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) });
     return true;
@@ -68,8 +87,13 @@ export class BestFit {
   /** Covers the groups at a price of floor that rises until a selection stands. */
   findFirst(): void {
     const { covers, hasTime } = this.means;
-    for (let round = 0; round < FIRST_ROUNDS && !this.found && (round === 0 || hasTime()); round += 1) {
-      const floorPrice = covers.baseFloorPrice * (round === 0 ? 0.1 : MOST_FLOOR_PRICE ** (round / FIRST_ROUNDS));
+    for (
+      let round = 0;
+      round < FIRST_ROUNDS && !this.found && (round === 0 || hasTime());
+      round += 1
+    ) {
+      const floorPrice =
+        covers.baseFloorPrice * (round === 0 ? 0.1 : MOST_FLOOR_PRICE ** (round / FIRST_ROUNDS));
       const chosen = this.coverAll(floorPrice, round === 0 ? 0 : 0.2);
       if (chosen && covers.mayStand(chosen)) this.offer(chosen, FIRST_TRIES);
     }
@@ -79,43 +103,82 @@ export class BestFit {
   lookAnew(rounds: number): void {
     const { covers, random, hasTime } = this.means;
     for (let round = 0; round < rounds && hasTime(); round += 1) {
-      const floorPrice = covers.baseFloorPrice * Math.exp(random() * Math.log(MOST_FLOOR_PRICE) - 1);
-      const chosen = this.found ? this.change(this.found.chosen, floorPrice) : this.coverAll(floorPrice, 0.3);
-      if (chosen && covers.mayStand(chosen) && this.isNew(chosen)) this.offer(chosen, this.found ? LOOK_TRIES : FIRST_TRIES);
+      const floorPrice =
+        covers.baseFloorPrice * Math.exp(random() * Math.log(MOST_FLOOR_PRICE) - 1);
+      const chosen = this.found
+        ? this.change(this.found.chosen, floorPrice)
+        : this.coverAll(floorPrice, 0.3);
+      if (chosen && covers.mayStand(chosen) && this.isNew(chosen))
+        this.offer(chosen, this.found ? LOOK_TRIES : FIRST_TRIES);
     }
   }
 
   private change(chosen: readonly Chosen[], floorPrice: number): readonly Chosen[] | undefined {
     const { covers, random } = this.means;
     const kinds = this.request.prefer === 'uniform' ? this.fewerKinds(chosen) : undefined;
-    if (kinds) return this.cover(shuffle(covers.groups, random), [], { floorPrice, shake: 0.05, kinds });
+    if (kinds)
+      return this.cover(shuffle(covers.groups, random), [], { floorPrice, shake: 0.05, kinds });
     const roll = random();
-    const renewed = shuffle(covers.groups, random).slice(0, roll < 0.45 ? 1 : roll < 0.8 ? 2 : roll < 0.92 ? 3 : covers.groups.length);
-    return this.cover(renewed, chosen.filter(({ group }) => !renewed.includes(group)), { floorPrice, shake: 0.1 + random() * 0.3 });
+    const renewed = shuffle(covers.groups, random).slice(
+      0,
+      roll < 0.45 ? 1 : roll < 0.8 ? 2 : roll < 0.92 ? 3 : covers.groups.length,
+    );
+    return this.cover(
+      renewed,
+      chosen.filter(({ group }) => !renewed.includes(group)),
+      { floorPrice, shake: 0.1 + random() * 0.3 },
+    );
   }
 
   /** The kinds in use less one or two, mostly with another one. */
   private fewerKinds(chosen: readonly Chosen[]): ReadonlySet<FitContainer> | undefined {
     const { covers, random } = this.means;
     if (random() < 0.2) return undefined;
-    const kept = new Set(shuffle([...new Set(chosen.map(({ container }) => container))], random).slice(1 + Math.floor(random() * 2)));
-    const more = covers.suitedTo(covers.groups[Math.floor(random() * covers.groups.length)] as FitGroup);
+    const kept = new Set(
+      shuffle([...new Set(chosen.map(({ container }) => container))], random).slice(
+        1 + Math.floor(random() * 2),
+      ),
+    );
+    const more = covers.suitedTo(
+      covers.groups[Math.floor(random() * covers.groups.length)] as FitGroup,
+    );
     const extra = more[Math.floor(random() * more.length)]?.container;
     if (extra && (kept.size === 0 || random() < 0.8)) kept.add(extra);
     return kept;
   }
 
   private coverAll(floorPrice: number, shake: number): readonly Chosen[] | undefined {
-    return this.cover(shuffle(this.means.covers.groups, this.means.random), [], { floorPrice, shake });
+    return this.cover(shuffle(this.means.covers.groups, this.means.random), [], {
+      floorPrice,
+      shake,
+    });
   }
 
   /** Covers these groups one after the other with what `kept` leaves; undefined where one cannot be. */
-  private cover(groups: readonly FitGroup[], kept: readonly Chosen[], { floorPrice, shake, kinds }: { readonly floorPrice: number; readonly shake: number; readonly kinds?: ReadonlySet<FitContainer> }): readonly Chosen[] | undefined {
+  private cover(
+    groups: readonly FitGroup[],
+    kept: readonly Chosen[],
+    {
+      floorPrice,
+      shake,
+      kinds,
+    }: {
+      readonly floorPrice: number;
+      readonly shake: number;
+      readonly kinds?: ReadonlySet<FitContainer>;
+    },
+  ): readonly Chosen[] | undefined {
     const { covers, random } = this.means;
     const chosen = [...kept];
     for (const group of groups) {
       const among = kinds && covers.suitedTo(group).filter(({ container }) => kinds.has(container));
-      const parts = covers.cover(group, countUsed(chosen), { floorPrice, shake, isVaried: !kinds && shake >= 0.1, isForMoney: !this.found && random() < 0.5, ...(among && { among }) });
+      const parts = covers.cover(group, countUsed(chosen), {
+        floorPrice,
+        shake,
+        isVaried: !kinds && shake >= 0.1,
+        isForMoney: !this.found && random() < 0.5,
+        ...(among && { among }),
+      });
       if (!parts) return undefined;
       chosen.push(...parts);
     }
@@ -123,14 +186,18 @@ export class BestFit {
   }
 
   private isNew(chosen: readonly Chosen[]): boolean {
-    const key = chosen.map(({ container, group, count }) => `${group.id}\u0000${container.id}\u0000${count}`).sort().join('\u0001');
+    const key = chosen
+      .map(({ container, group, count }) => `${group.id}\u0000${container.id}\u0000${count}`)
+      .sort()
+      .join('\u0001');
     if (this.seen.has(key)) return false;
     this.seen.add(key);
     return true;
   }
 
   private keepDensest(part: DensePacking): void {
-    const litresOf = ({ stood }: DensePacking): number => stood.reduce((sum, { container, levels }) => sum + container.innerLitres * levels.length, 0);
+    const litresOf = ({ stood }: DensePacking): number =>
+      stood.reduce((sum, { container, levels }) => sum + container.innerLitres * levels.length, 0);
     if (!this.densest || litresOf(part) > litresOf(this.densest)) this.densest = part;
   }
 }

@@ -62,16 +62,31 @@ export class CoverChoice {
   private readonly rowCount: number;
 
   /** Groups of one kind have the same covers, in the same order. `start` has a price a row to begin with. */
-  constructor(groups: readonly { readonly kind: string; readonly covers: readonly Cover[] }[], start: Float64Array, limit: number) {
+  constructor(
+    groups: readonly { readonly kind: string; readonly covers: readonly Cover[] }[],
+    start: Float64Array,
+    limit: number,
+  ) {
     const { prices, bound } = priceRows(groups, start, limit);
     this.rowCount = start.length;
     this.used = new Float64Array(this.rowCount);
     this.offset = prices.reduce((a, b) => a + b, 0);
-    const ordered = [...groups].sort((a, b) => a.covers.length - b.covers.length || (a.kind < b.kind ? -1 : a.kind > b.kind ? 1 : 0));
-    this.priced = ordered.map(({ covers }) => covers.map((cover) => ({ cover, sum: pricedSum(cover, prices) })).sort((a, b) => a.sum - b.sum));
-    this.twinsAfter = ordered.map(({ kind }, g) => ordered.slice(g + 1).filter((other) => other.kind === kind).length);
+    const ordered = [...groups].sort(
+      (a, b) =>
+        a.covers.length - b.covers.length || (a.kind < b.kind ? -1 : a.kind > b.kind ? 1 : 0),
+    );
+    this.priced = ordered.map(({ covers }) =>
+      covers
+        .map((cover) => ({ cover, sum: pricedSum(cover, prices) }))
+        .sort((a, b) => a.sum - b.sum),
+    );
+    this.twinsAfter = ordered.map(
+      ({ kind }, g) => ordered.slice(g + 1).filter((other) => other.kind === kind).length,
+    );
     const least = this.priced.map((covers) => covers[0]?.sum ?? Infinity);
-    this.leastAfter = ordered.map((_, g) => least.slice(g + 1 + (this.twinsAfter[g] ?? 0)).reduce((a, b) => a + b, 0));
+    this.leastAfter = ordered.map((_, g) =>
+      least.slice(g + 1 + (this.twinsAfter[g] ?? 0)).reduce((a, b) => a + b, 0),
+    );
     this.reached = bound;
     this.go(undefined, 0, 0, limit);
   }
@@ -85,7 +100,8 @@ export class CoverChoice {
         return undefined;
       }
       this.reached = Math.max(this.reached, bound);
-      if (this.looked >= end || this.isFull || (this.looked % 256 === 0 && !hasTime())) return 'later';
+      if (this.looked >= end || this.isFull || (this.looked % 256 === 0 && !hasTime()))
+        return 'later';
       const step = this.begun.take();
       if (!step) return undefined;
       const covers = this.coversOf(step);
@@ -120,16 +136,28 @@ export class CoverChoice {
       const next = priced[c];
       if (!next) return;
       const sum = sumBefore + next.sum;
-      const bound = Math.max(before?.bound ?? -Infinity, sum + twins * next.sum + (this.leastAfter[g] ?? 0));
+      const bound = Math.max(
+        before?.bound ?? -Infinity,
+        sum + twins * next.sum + (this.leastAfter[g] ?? 0),
+      );
       if (bound >= below - EPS) return;
       if (!this.keepsRows(next.cover)) continue;
-      this.begun.add({ before, g, c, sum, worth: (before?.worth ?? 0) + next.cover.worth, bound, isFinal: false });
+      this.begun.add({
+        before,
+        g,
+        c,
+        sum,
+        worth: (before?.worth ?? 0) + next.cover.worth,
+        bound,
+        isFinal: false,
+      });
       return;
     }
   }
 
   private keepsRows({ shares }: Cover): boolean {
-    for (let r = 0; r < this.rowCount; r += 1) if ((this.used[r] ?? 0) + (shares[r] ?? 0) > 1 + EPS) return false;
+    for (let r = 0; r < this.rowCount; r += 1)
+      if ((this.used[r] ?? 0) + (shares[r] ?? 0) > 1 + EPS) return false;
     return true;
   }
 
@@ -137,7 +165,8 @@ export class CoverChoice {
     this.used.fill(0);
     for (let at = step; at; at = at.before) {
       const shares = this.priced[at.g]?.[at.c]?.cover.shares;
-      for (let r = 0; r < this.rowCount; r += 1) this.used[r] = (this.used[r] ?? 0) + (shares?.[r] ?? 0);
+      for (let r = 0; r < this.rowCount; r += 1)
+        this.used[r] = (this.used[r] ?? 0) + (shares?.[r] ?? 0);
     }
   }
 
@@ -214,7 +243,11 @@ interface KindCovers {
 }
 
 /** Prices of the rows at which what is left of the worth is highest, and how high. */
-function priceRows(groups: readonly { readonly kind: string; readonly covers: readonly Cover[] }[], start: Float64Array, limit: number): RowPrices {
+function priceRows(
+  groups: readonly { readonly kind: string; readonly covers: readonly Cover[] }[],
+  start: Float64Array,
+  limit: number,
+): RowPrices {
   const rowCount = start.length;
   const kinds = [...new Set(groups.map(({ kind }) => kind))].map((kind): KindCovers => {
     const same = groups.filter((group) => group.kind === kind);
@@ -231,13 +264,15 @@ function priceRows(groups: readonly { readonly kind: string; readonly covers: re
       let at = -1;
       for (let c = 0; c < worths.length; c += 1) {
         let weight = worths[c] ?? 0;
-        for (let r = 0; r < rowCount; r += 1) weight += (prices[r] ?? 0) * (shares[c * rowCount + r] ?? 0);
+        for (let r = 0; r < rowCount; r += 1)
+          weight += (prices[r] ?? 0) * (shares[c * rowCount + r] ?? 0);
         if (weight >= least) continue;
         least = weight;
         at = c;
       }
       sum += count * least;
-      for (let r = 0; r < rowCount && at >= 0; r += 1) used[r] = (used[r] ?? 0) + count * (shares[at * rowCount + r] ?? 0);
+      for (let r = 0; r < rowCount && at >= 0; r += 1)
+        used[r] = (used[r] ?? 0) + count * (shares[at * rowCount + r] ?? 0);
     }
     return { sum, used };
   });
@@ -252,7 +287,12 @@ interface RowPrices {
  * Raises the prices of rows that are used by more than one, and lowers the others, so that the least that all counts at the prices, less the prices, is
  * as high as can be, at most `limit`. `leastAt` gives that least and how much of each row it uses.
  */
-export function climbPrices(start: Float64Array, rounds: number, limit: number, leastAt: (prices: Float64Array) => { readonly sum: number; readonly used: Float64Array }): RowPrices {
+export function climbPrices(
+  start: Float64Array,
+  rounds: number,
+  limit: number,
+  leastAt: (prices: Float64Array) => { readonly sum: number; readonly used: Float64Array },
+): RowPrices {
   let prices = start;
   let best: RowPrices = { prices, bound: -Infinity };
   let step = 1;

@@ -22,17 +22,28 @@ const MOST_LIMITED = 12;
  * down to a step. O(steps × containers). Undefined where they do not hold enough.
  * Requires: no coverer is overloaded by its litres of the group; for those there is `coverByOne`.
  */
-export function coverGroup(group: FitGroup, coverers: readonly Coverer[]): readonly Part[] | undefined {
-  const isTenths = group.litres <= MOST_STEPS / 10 && isTenth(group.litres) && coverers.every(({ container }) => isTenth(container.innerLitres));
+export function coverGroup(
+  group: FitGroup,
+  coverers: readonly Coverer[],
+): readonly Part[] | undefined {
+  const isTenths =
+    group.litres <= MOST_STEPS / 10 &&
+    isTenth(group.litres) &&
+    coverers.every(({ container }) => isTenth(container.innerLitres));
   const step = isTenths ? 0.1 : group.litres / MOST_STEPS;
   const target = Math.ceil(group.litres / step - 1e-9);
   const { best, last } = SCRATCH;
   best.fill(Infinity, 1, target + 1);
   last.fill(-1, 0, target + 1);
-  const stepsOf = (container: FitContainer): number => Math.floor(container.innerLitres / step + 1e-9);
-  const limited = coverers.filter(({ available, container }) => available < Math.ceil(group.litres / container.innerLitres));
+  const stepsOf = (container: FitContainer): number =>
+    Math.floor(container.innerLitres / step + 1e-9);
+  const limited = coverers.filter(
+    ({ available, container }) => available < Math.ceil(group.litres / container.innerLitres),
+  );
   // One layer a limited piece: which litres are best reached with it.
-  const pieces = limited.flatMap((coverer) => Array.from({ length: Math.min(coverer.available, MOST_LIMITED) }, () => coverer));
+  const pieces = limited.flatMap((coverer) =>
+    Array.from({ length: Math.min(coverer.available, MOST_LIMITED) }, () => coverer),
+  );
   const layers = pieces.map(({ container, weight }) => {
     const taken = new Uint8Array(target + 1);
     const gain = stepsOf(container);
@@ -45,7 +56,15 @@ export function coverGroup(group: FitGroup, coverers: readonly Coverer[]): reado
     }
     return taken;
   });
-  const free = keepUndominated(coverers.filter((coverer) => !limited.includes(coverer)).map(({ container, weight }) => ({ container, weight, gain: Math.min(target, stepsOf(container)) })));
+  const free = keepUndominated(
+    coverers
+      .filter((coverer) => !limited.includes(coverer))
+      .map(({ container, weight }) => ({
+        container,
+        weight,
+        gain: Math.min(target, stepsOf(container)),
+      })),
+  );
   for (let c = 0; c < free.length; c += 1) {
     const { gain, weight } = free[c] as Gain;
     // Alone it holds up to its own litres.
@@ -63,7 +82,8 @@ export function coverGroup(group: FitGroup, coverers: readonly Coverer[]): reado
   }
   if (best[target] === Infinity) return undefined;
   const counts = new Map<FitContainer, number>();
-  const add = (container: FitContainer): void => void counts.set(container, (counts.get(container) ?? 0) + 1);
+  const add = (container: FitContainer): void =>
+    void counts.set(container, (counts.get(container) ?? 0) + 1);
   let litres = target;
   while (litres > 0 && (last[litres] ?? -1) >= 0) {
     const coverer = free[last[litres] ?? 0];
@@ -81,7 +101,10 @@ export function coverGroup(group: FitGroup, coverers: readonly Coverer[]): reado
 }
 
 /** Used by one call after the other: the least weight of so many litres, and which container is last in it. The first stays 0. */
-const SCRATCH = { best: new Float64Array(MOST_STEPS + 2), last: new Int16Array(MOST_STEPS + 2) } as const;
+const SCRATCH = {
+  best: new Float64Array(MOST_STEPS + 2),
+  last: new Int16Array(MOST_STEPS + 2),
+} as const;
 
 interface Gain {
   readonly container: FitContainer;
@@ -91,7 +114,9 @@ interface Gain {
 
 /** Leaves out what holds no more than another that weighs no more. */
 function keepUndominated(gains: readonly Gain[]): Gain[] {
-  const sorted = gains.filter(({ gain }) => gain > 0).sort((a, b) => a.weight - b.weight || b.gain - a.gain);
+  const sorted = gains
+    .filter(({ gain }) => gain > 0)
+    .sort((a, b) => a.weight - b.weight || b.gain - a.gain);
   const kept: Gain[] = [];
   let most = 0;
   for (const next of sorted) {
@@ -105,8 +130,15 @@ function keepUndominated(gains: readonly Gain[]): Gain[] {
 const isTenth = (litres: number): boolean => Math.abs(litres * 10 - Math.round(litres * 10)) < 1e-6;
 
 /** So many of one container that they hold the litres and bear their share of the mass. */
-export function coverByOne(group: FitGroup, { container, available }: Coverer): readonly Part[] | undefined {
-  const byMass = container.maxLoadG === undefined ? 0 : groupMassG(group) / Math.max(1e-9, container.maxLoadG);
-  const count = Math.max(1, Math.ceil(Math.max(group.litres / container.innerLitres, byMass) - 1e-9));
+export function coverByOne(
+  group: FitGroup,
+  { container, available }: Coverer,
+): readonly Part[] | undefined {
+  const byMass =
+    container.maxLoadG === undefined ? 0 : groupMassG(group) / Math.max(1e-9, container.maxLoadG);
+  const count = Math.max(
+    1,
+    Math.ceil(Math.max(group.litres / container.innerLitres, byMass) - 1e-9),
+  );
   return count <= available && count <= 400 ? [{ container, count }] : undefined;
 }

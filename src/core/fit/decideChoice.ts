@@ -34,11 +34,34 @@ export type Verdict = 'refuted' | 'open' | Packing;
 const MOST_STACKINGS = 150;
 
 /** Decides whether these containers can stand together, in any stacking and any way round; `steps` of the search through places are for all of them. */
-export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { steps, hasTime, onSteps }: { readonly steps: number; readonly hasTime: () => boolean; readonly onSteps?: (taken: number) => void }): Verdict {
+export function decideChoice(
+  request: FitRequest,
+  chosen: readonly Chosen[],
+  {
+    steps,
+    hasTime,
+    onSteps,
+  }: {
+    readonly steps: number;
+    readonly hasTime: () => boolean;
+    readonly onSteps?: (taken: number) => void;
+  },
+): Verdict {
   const gap = request.clearances.between;
   const { x0, x1, y0, y1 } = clearOf(request);
-  const fixed = (request.bay.obstacles ?? []).map((box) => ({ x: box.x - x0, y: box.y - y0, width: box.width + gap, depth: box.depth + gap, fromMm: box.z - gap }));
-  const room = { width: x1 - x0 + gap, depth: y1 - y0 + gap, fixed, isPullOut: request.bay.pullOut ?? false };
+  const fixed = (request.bay.obstacles ?? []).map((box) => ({
+    x: box.x - x0,
+    y: box.y - y0,
+    width: box.width + gap,
+    depth: box.depth + gap,
+    fromMm: box.z - gap,
+  }));
+  const room = {
+    width: x1 - x0 + gap,
+    depth: y1 - y0 + gap,
+    fixed,
+    isPullOut: request.bay.pullOut ?? false,
+  };
   let left = steps;
   let isOpen = false;
   const look = (blocks: readonly Block[]): ReturnType<typeof decidePlaces>['places'] => {
@@ -53,14 +76,31 @@ export function decideChoice(request: FitRequest, chosen: readonly Chosen[], { s
     if (places === 'none') continue;
     isOpen = true;
     // Circles were taken as the squares within, which may be too little; with the squares around them they stand.
-    if (places && piles.some(isRound)) places = look(piles.map((pile) => ({ pile, lies: isRound(pile) ? [{ width: pile.container.outer.width + gap, depth: pile.container.outer.depth + gap }] : liesOf(request, pile.container) })));
+    if (places && piles.some(isRound))
+      places = look(
+        piles.map((pile) => ({
+          pile,
+          lies: isRound(pile)
+            ? [{ width: pile.container.outer.width + gap, depth: pile.container.outer.depth + gap }]
+            : liesOf(request, pile.container),
+        })),
+      );
     if (!places) break;
     if (places === 'none') continue;
     const floor = new Floor(request);
     const found = places;
     const stands = piles.every((pile, i) => {
       const place = found[i];
-      return place !== undefined && floor.standIfFree(pile, { x: x0 + place.x, y: y0 + place.y, width: place.lie.width - gap, depth: place.lie.depth - gap, turned: place.lie.width !== pile.container.outer.width + gap });
+      return (
+        place !== undefined &&
+        floor.standIfFree(pile, {
+          x: x0 + place.x,
+          y: y0 + place.y,
+          width: place.lie.width - gap,
+          depth: place.lie.depth - gap,
+          turned: place.lie.width !== pile.container.outer.width + gap,
+        })
+      );
     });
     if (stands) return floor.packing;
   }
@@ -83,19 +123,40 @@ const isRound = ({ container: { shape } }: Pile): boolean => shape === 'round';
  * Source: the bar relaxation, Scheithauer, "LP-based bounds for the container and multi-container loading problem", 1999.
  * Groups that may share a pile are taken as in nobody's way: what is refuted is so all the more.
  */
-export function isRefutedByLines(request: FitRequest, chosen: readonly Chosen[], { solver, seed, leftMs }: { readonly solver: Solver; readonly seed: number; readonly leftMs: number }): boolean {
+export function isRefutedByLines(
+  request: FitRequest,
+  chosen: readonly Chosen[],
+  {
+    solver,
+    seed,
+    leftMs,
+  }: { readonly solver: Solver; readonly seed: number; readonly leftMs: number },
+): boolean {
   const items = itemsOf(request, chosen);
-  const entries = items.flatMap(({ container }, item) => liesOf(request, container).map((lie): Entry => ({ item, ...lie })));
+  const entries = items.flatMap(({ container }, item) =>
+    liesOf(request, container).map((lie): Entry => ({ item, ...lie })),
+  );
   const model = new LinearModel();
   const lying = entries.map(() => model.addVariable());
-  for (const isAcross of [false, true]) addLines(model, lying, { request, items, entries, isAcross });
+  for (const isAcross of [false, true])
+    addLines(model, lying, { request, items, entries, isAcross });
   // What is missing is minimised, so that the answer is one of size and not of yes or no.
   const missing = items.map((_, i) => {
     const variable = model.addVariable();
-    model.addRow([...entries.flatMap(({ item }, e) => (item === i ? [[lying[e] ?? 0, 1] as const] : [])), [variable, 1]], { least: 1 });
+    model.addRow(
+      [
+        ...entries.flatMap(({ item }, e) => (item === i ? [[lying[e] ?? 0, 1] as const] : [])),
+        [variable, 1],
+      ],
+      { least: 1 },
+    );
     return [variable, 1] as const;
   });
-  const solution = model.minimise(solver, missing, { timeLimitMs: Math.min(LINES_MS, leftMs), seed, isRelaxed: true });
+  const solution = model.minimise(solver, missing, {
+    timeLimitMs: Math.min(LINES_MS, leftMs),
+    seed,
+    isRelaxed: true,
+  });
   return isSolved(solution) && solution.status === 'optimal' && solution.objective > 1e-5;
 }
 const LINES_MS = 500;
@@ -103,24 +164,50 @@ const LINES_MS = 500;
 /** The fewest piles that hold them. */
 function itemsOf(request: FitRequest, chosen: readonly Chosen[]): Item[] {
   const byContainer = new Map<FitContainer, Filled[]>();
-  for (const filled of fillContainers(chosen)) byContainer.set(filled.container, [...(byContainer.get(filled.container) ?? []), filled]);
+  for (const filled of fillContainers(chosen))
+    byContainer.set(filled.container, [...(byContainer.get(filled.container) ?? []), filled]);
   return [...byContainer].flatMap(([container, all]): Item[] => {
     const high = maxStackOf(request, container);
     if (high === 1) return all;
     const isOfOne = all.every(({ group }) => group === all[0]?.group);
-    return Array.from({ length: Math.ceil(all.length / high) }, () => ({ container, group: isOfOne ? all[0]?.group : undefined, massG: Math.min(...all.map(({ massG }) => massG)) }));
+    return Array.from({ length: Math.ceil(all.length / high) }, () => ({
+      container,
+      group: isOfOne ? all[0]?.group : undefined,
+      massG: Math.min(...all.map(({ massG }) => massG)),
+    }));
   });
 }
 
 /** Rows that say: every pile gets as many lines as it is wide, and there are no more than there are. Where there are too many ways to fill a line, none. */
-function addLines(model: LinearModel, lying: readonly number[], { request, items, entries, isAcross }: { readonly request: FitRequest; readonly items: readonly Item[]; readonly entries: readonly Entry[]; readonly isAcross: boolean }): void {
+function addLines(
+  model: LinearModel,
+  lying: readonly number[],
+  {
+    request,
+    items,
+    entries,
+    isAcross,
+  }: {
+    readonly request: FitRequest;
+    readonly items: readonly Item[];
+    readonly entries: readonly Entry[];
+    readonly isAcross: boolean;
+  },
+): void {
   const gap = request.clearances.between;
   const clear = clearOf(request);
   const [wide, deep] = [clear.x1 - clear.x0 + gap, clear.y1 - clear.y0 + gap];
-  const bands = bandsOf(request, items, isAcross, isAcross ? { length: wide, breadth: deep } : { length: deep, breadth: wide });
+  const bands = bandsOf(
+    request,
+    items,
+    isAcross,
+    isAcross ? { length: wide, breadth: deep } : { length: deep, breadth: wide },
+  );
   const patternsOf = bands.map((band) => listPatterns(request, items, entries, band, isAcross));
   if (patternsOf.some((patterns) => patterns === undefined)) return;
-  const rows = entries.map(({ width, depth }, e): (readonly [number, number])[] => [[lying[e] ?? 0, isAcross ? -depth : -width]]);
+  const rows = entries.map(({ width, depth }, e): (readonly [number, number])[] => [
+    [lying[e] ?? 0, isAcross ? -depth : -width],
+  ]);
   bands.forEach((band, b) => {
     const lines = (patternsOf[b] ?? []).map((pattern) => {
       const variable = model.addVariable();
@@ -133,19 +220,36 @@ function addLines(model: LinearModel, lying: readonly number[], { request, items
 }
 
 /** What obstacles that stand lower than every pile is high leave of the lines. */
-function bandsOf(request: FitRequest, items: readonly Item[], isAcross: boolean, { length, breadth }: { readonly length: number; readonly breadth: number }): Band[] {
+function bandsOf(
+  request: FitRequest,
+  items: readonly Item[],
+  isAcross: boolean,
+  { length, breadth }: { readonly length: number; readonly breadth: number },
+): Band[] {
   const gap = request.clearances.between;
   const { x0, y0 } = clearOf(request);
   const lowest = Math.min(...items.map(({ container }) => container.outer.height));
   // With the gap on their far side, as every pile has it here.
-  const fixed = (request.bay.obstacles ?? []).filter((box) => box.z < lowest + gap).map((box) => {
-    const [x, y] = [{ from: box.x - x0, to: box.x + box.width + gap - x0 }, { from: box.y - y0, to: box.y + box.depth + gap - y0 }];
-    return isAcross ? { along: x, across: y } : { along: y, across: x };
-  });
-  const edges = [...new Set([0, breadth, ...fixed.flatMap(({ across }) => [across.from, across.to])])].filter((edge) => edge >= 0 && edge <= breadth).sort((a, b) => a - b);
+  const fixed = (request.bay.obstacles ?? [])
+    .filter((box) => box.z < lowest + gap)
+    .map((box) => {
+      const [x, y] = [
+        { from: box.x - x0, to: box.x + box.width + gap - x0 },
+        { from: box.y - y0, to: box.y + box.depth + gap - y0 },
+      ];
+      return isAcross ? { along: x, across: y } : { along: y, across: x };
+    });
+  const edges = [
+    ...new Set([0, breadth, ...fixed.flatMap(({ across }) => [across.from, across.to])]),
+  ]
+    .filter((edge) => edge >= 0 && edge <= breadth)
+    .sort((a, b) => a - b);
   return edges.slice(1).map((to, i): Band => {
     const from = edges[i] ?? 0;
-    const met = fixed.filter(({ across }) => across.from < to - EPS && across.to > from + EPS).map(({ along }) => along).sort((a, b) => a.from - b.from);
+    const met = fixed
+      .filter(({ across }) => across.from < to - EPS && across.to > from + EPS)
+      .map(({ along }) => along)
+      .sort((a, b) => a.from - b.from);
     const stretches: number[] = [];
     let at = 0;
     for (const along of met) {
@@ -158,7 +262,13 @@ function bandsOf(request: FitRequest, items: readonly Item[], isAcross: boolean,
 }
 
 /** Every set of entries that a line of the band can meet and to which none can be added; undefined where there are too many. */
-function listPatterns(request: FitRequest, items: readonly Item[], entries: readonly Entry[], band: Band, isAcross: boolean): number[][] | undefined {
+function listPatterns(
+  request: FitRequest,
+  items: readonly Item[],
+  entries: readonly Entry[],
+  band: Band,
+  isAcross: boolean,
+): number[][] | undefined {
   const lengths = entries.map(({ width, depth }) => (isAcross ? width : depth));
   const whole = band.stretches.reduce((a, b) => a + b, 0);
   const isWhole = band.stretches.length <= 1;
@@ -170,8 +280,21 @@ function listPatterns(request: FitRequest, items: readonly Item[], entries: read
     const entry = entries[e];
     if (!entry || isTaken[entry.item] || sum + (lengths[e] ?? 0) > whole + EPS) return false;
     steps += 1;
-    if (!isWhole && !fitsInto([...taken, e].map((one) => lengths[one] ?? 0).sort((x, y) => y - x), [...band.stretches])) return false;
-    return isAcross || canLineUp(request, [...taken, e].flatMap((one) => items[entries[one]?.item ?? -1] ?? []));
+    if (
+      !isWhole &&
+      !fitsInto(
+        [...taken, e].map((one) => lengths[one] ?? 0).sort((x, y) => y - x),
+        [...band.stretches],
+      )
+    )
+      return false;
+    return (
+      isAcross ||
+      canLineUp(
+        request,
+        [...taken, e].flatMap((one) => items[entries[one]?.item ?? -1] ?? []),
+      )
+    );
   };
   const visit = (from: number, sum: number): boolean => {
     if (steps > MOST_STEPS || patterns.length > MOST_PATTERNS) return false;
@@ -196,7 +319,15 @@ function listPatterns(request: FitRequest, items: readonly Item[], entries: read
 function fitsInto(lengths: readonly number[], stretches: readonly number[]): boolean {
   const [length, ...rest] = lengths;
   if (length === undefined) return true;
-  return stretches.some((stretch, i) => length <= stretch + EPS && stretches.indexOf(stretch) === i && fitsInto(rest, stretches.map((other, j) => (i === j ? other - length : other))));
+  return stretches.some(
+    (stretch, i) =>
+      length <= stretch + EPS &&
+      stretches.indexOf(stretch) === i &&
+      fitsInto(
+        rest,
+        stretches.map((other, j) => (i === j ? other - length : other)),
+      ),
+  );
 }
 
 /** Whether they can be put one behind the other so that nothing stands before a front group and no more than may be lifted before any. */
@@ -207,6 +338,12 @@ function canLineUp(request: FitRequest, items: readonly Item[]): boolean {
   if (groups.length <= 1 || request.bay.pullOut) return true;
   const wholeG = known.reduce((sum, { massG }) => sum + massG, 0);
   // All of one group at the back: before them stands what is not theirs, and before that less.
-  const lasts = groups.filter((group) => !group?.front).map((last) => known.reduce((sum, { group, massG }) => (group === last ? sum - massG : sum), wholeG));
-  return Math.min(...lasts, known.length < items.length ? wholeG : Infinity) <= MAX_BLOCKING_G + EPS;
+  const lasts = groups
+    .filter((group) => !group?.front)
+    .map((last) =>
+      known.reduce((sum, { group, massG }) => (group === last ? sum - massG : sum), wholeG),
+    );
+  return (
+    Math.min(...lasts, known.length < items.length ? wholeG : Infinity) <= MAX_BLOCKING_G + EPS
+  );
 }

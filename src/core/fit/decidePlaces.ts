@@ -36,7 +36,12 @@ const RIGHT = 2;
 const BEFORE = 4;
 const BEHIND = 8;
 const EPS = 1e-6;
-const OPPOSITE = new Map([[LEFT, RIGHT], [RIGHT, LEFT], [BEFORE, BEHIND], [BEHIND, BEFORE]]);
+const OPPOSITE = new Map([
+  [LEFT, RIGHT],
+  [RIGHT, LEFT],
+  [BEFORE, BEHIND],
+  [BEHIND, BEFORE],
+]);
 
 /**
  * Decides whether blocks can be placed without overlap and with all ways out kept: where each of them stands, 'none' where
@@ -45,12 +50,23 @@ const OPPOSITE = new Map([[LEFT, RIGHT], [RIGHT, LEFT], [BEFORE, BEHIND], [BEHIN
  * Source: the disjunctive model of orthogonal packing with constraint propagation, Clautiaux et al., "A new constraint
  * programming approach for the orthogonal packing problem", 2008.
  */
-export function decidePlaces(blocks: readonly Block[], room: Room, { mostSteps, hasTime }: { readonly mostSteps: number; readonly hasTime: () => boolean }): { readonly places: readonly Decided[] | 'none' | undefined; readonly taken: number } {
-  const areaOf = ({ lies }: Block): number => Math.max(0, ...lies.map(({ width, depth }) => width * depth));
-  const order = [...blocks.keys()].sort((a, b) => areaOf(blocks[b] as Block) - areaOf(blocks[a] as Block));
-  const placing = new Placing(order.flatMap((i) => blocks[i] ?? []), room);
+export function decidePlaces(
+  blocks: readonly Block[],
+  room: Room,
+  { mostSteps, hasTime }: { readonly mostSteps: number; readonly hasTime: () => boolean },
+): { readonly places: readonly Decided[] | 'none' | undefined; readonly taken: number } {
+  const areaOf = ({ lies }: Block): number =>
+    Math.max(0, ...lies.map(({ width, depth }) => width * depth));
+  const order = [...blocks.keys()].sort(
+    (a, b) => areaOf(blocks[b] as Block) - areaOf(blocks[a] as Block),
+  );
+  const placing = new Placing(
+    order.flatMap((i) => blocks[i] ?? []),
+    room,
+  );
   const found = placing.decide(mostSteps, hasTime);
-  const places = typeof found === 'object' ? blocks.flatMap((_, i) => found[order.indexOf(i)] ?? []) : found;
+  const places =
+    typeof found === 'object' ? blocks.flatMap((_, i) => found[order.indexOf(i)] ?? []) : found;
   return { places, taken: placing.steps };
 }
 
@@ -77,15 +93,22 @@ class Placing {
   private readonly gramsOf: readonly (readonly (Float64Array | undefined)[])[];
   steps = 0;
 
-  constructor(private readonly blocks: readonly Block[], private readonly room: Room) {
+  constructor(
+    private readonly blocks: readonly Block[],
+    private readonly room: Room,
+  ) {
     this.count = blocks.length;
     this.all = blocks.length + room.fixed.length;
-    this.ownG = blocks.map(({ pile: { levels } }) => Float64Array.from(levels, (level, l) => otherMassG(levels.slice(l + 1), level)));
-    this.gramsOf = blocks.map(({ pile: front }) => blocks.map(({ pile: back }) => {
-      const grams = back.levels.map(() => 0);
-      addBlocked(grams, back, front);
-      return grams.some((gram) => gram > 0) ? Float64Array.from(grams) : undefined;
-    }));
+    this.ownG = blocks.map(({ pile: { levels } }) =>
+      Float64Array.from(levels, (level, l) => otherMassG(levels.slice(l + 1), level)),
+    );
+    this.gramsOf = blocks.map(({ pile: front }) =>
+      blocks.map(({ pile: back }) => {
+        const grams = back.levels.map(() => 0);
+        addBlocked(grams, back, front);
+        return grams.some((gram) => gram > 0) ? Float64Array.from(grams) : undefined;
+      }),
+    );
   }
 
   decide(mostSteps: number, hasTime: () => boolean): readonly Decided[] | 'none' | undefined {
@@ -103,19 +126,34 @@ class Placing {
     };
     const found = visit(this.start());
     if (found === 'none' || found === undefined) return found;
-    return this.blocks.map((_, i) => ({ x: found.xFrom[i] ?? 0, y: found.yFrom[i] ?? 0, lie: { width: found.widths[i] ?? 0, depth: found.depths[i] ?? 0 } }));
+    return this.blocks.map((_, i) => ({
+      x: found.xFrom[i] ?? 0,
+      y: found.yFrom[i] ?? 0,
+      lie: { width: found.widths[i] ?? 0, depth: found.depths[i] ?? 0 },
+    }));
   }
 
   /** What comes next: the ways of a pair of blocks that lie, or the lies of the next block; undefined where all is chosen. */
   private branch(state: State): State[] | undefined {
-    const copy = (): State => ({ xFrom: state.xFrom.slice(), xTo: state.xTo.slice(), yFrom: state.yFrom.slice(), yTo: state.yTo.slice(), widths: state.widths.slice(), depths: state.depths.slice(), lain: state.lain, ways: state.ways.slice() });
+    const copy = (): State => ({
+      xFrom: state.xFrom.slice(),
+      xTo: state.xTo.slice(),
+      yFrom: state.yFrom.slice(),
+      yTo: state.yTo.slice(),
+      widths: state.widths.slice(),
+      depths: state.depths.slice(),
+      lain: state.lain,
+      ways: state.ways.slice(),
+    });
     const pair = this.pickPair(state);
     if (pair >= 0) {
-      return [BEFORE, BEHIND, LEFT, RIGHT].filter((way) => ((state.ways[pair] ?? 0) & way) !== 0).map((way) => {
-        const next = copy();
-        next.ways[pair] = way;
-        return next;
-      });
+      return [BEFORE, BEHIND, LEFT, RIGHT]
+        .filter((way) => ((state.ways[pair] ?? 0) & way) !== 0)
+        .map((way) => {
+          const next = copy();
+          next.ways[pair] = way;
+          return next;
+        });
     }
     const i = state.lain;
     return this.blocks[i]?.lies.map(({ width, depth }) => {
@@ -130,35 +168,65 @@ class Placing {
 
   private start(): State {
     const { blocks, room } = this;
-    const all = (of: (block: Block) => number, fixed: (box: Fixed) => number) => Float64Array.from([...blocks.map(of), ...room.fixed.map(fixed)]);
+    const all = (of: (block: Block) => number, fixed: (box: Fixed) => number) =>
+      Float64Array.from([...blocks.map(of), ...room.fixed.map(fixed)]);
     const leastWidth = ({ lies }: Block): number => Math.min(...lies.map(({ width }) => width));
     const leastDepth = ({ lies }: Block): number => Math.min(...lies.map(({ depth }) => depth));
     const ways = new Uint8Array(this.all * this.all);
-    const heightOf = ({ pile: { container, levels } }: Block): number => container.outer.height * levels.length;
-    const isEqual = (a: Block, b: Block | undefined): boolean => b !== undefined && a.pile.container === b.pile.container && a.pile.levels.length === b.pile.levels.length && a.pile.levels.every(({ kind }, l) => kind === b.pile.levels[l]?.kind);
+    const heightOf = ({ pile: { container, levels } }: Block): number =>
+      container.outer.height * levels.length;
+    const isEqual = (a: Block, b: Block | undefined): boolean =>
+      b !== undefined &&
+      a.pile.container === b.pile.container &&
+      a.pile.levels.length === b.pile.levels.length &&
+      a.pile.levels.every(({ kind }, l) => kind === b.pile.levels[l]?.kind);
     blocks.forEach((block, i) => {
       for (let j = i + 1; j < this.all; j += 1) {
         const fixed = room.fixed[j - this.count];
         if (fixed && heightOf(block) <= fixed.fromMm + EPS) continue;
         // Equal ones are told apart by their order: of any there is one that is left of or before each of the others.
-        ways[i * this.all + j] = isEqual(block, blocks[j]) ? LEFT | BEFORE : LEFT | RIGHT | BEFORE | BEHIND;
+        ways[i * this.all + j] = isEqual(block, blocks[j])
+          ? LEFT | BEFORE
+          : LEFT | RIGHT | BEFORE | BEHIND;
       }
     });
-    const xTo = all((block) => room.width - leastWidth(block), ({ x }) => x);
+    const xTo = all(
+      (block) => room.width - leastWidth(block),
+      ({ x }) => x,
+    );
     // Where nothing is fixed the mirror image does as well: a block that has no equal keeps to the left half.
-    const alone = blocks.findIndex((block, i) => blocks.every((other, j) => i === j || !isEqual(block, other)));
+    const alone = blocks.findIndex((block, i) =>
+      blocks.every((other, j) => i === j || !isEqual(block, other)),
+    );
     if (room.fixed.length === 0 && alone >= 0) xTo[alone] = (xTo[alone] ?? 0) / 2 + EPS;
     return {
-      xFrom: all(() => 0, ({ x }) => x), xTo, yFrom: all(() => 0, ({ y }) => y), yTo: all((block) => room.depth - leastDepth(block), ({ y }) => y),
-      widths: all(leastWidth, ({ width }) => width), depths: all(leastDepth, ({ depth }) => depth), lain: 0, ways,
+      xFrom: all(
+        () => 0,
+        ({ x }) => x,
+      ),
+      xTo,
+      yFrom: all(
+        () => 0,
+        ({ y }) => y,
+      ),
+      yTo: all(
+        (block) => room.depth - leastDepth(block),
+        ({ y }) => y,
+      ),
+      widths: all(leastWidth, ({ width }) => width),
+      depths: all(leastDepth, ({ depth }) => depth),
+      lain: 0,
+      ways,
     };
   }
 
   /** Takes out the ways that are not left, and narrows the places by those that are sure; false where a pair has none. */
   private narrow(state: State): boolean {
     const { xFrom, xTo, yFrom, yTo, widths, depths, ways } = state;
-    for (let i = 0; i < this.count; i += 1) if ((xFrom[i] ?? 0) > (xTo[i] ?? 0) + EPS || (yFrom[i] ?? 0) > (yTo[i] ?? 0) + EPS) return false;
-    for (let hasMoved = true; hasMoved; ) {
+    for (let i = 0; i < this.count; i += 1)
+      if ((xFrom[i] ?? 0) > (xTo[i] ?? 0) + EPS || (yFrom[i] ?? 0) > (yTo[i] ?? 0) + EPS)
+        return false;
+    for (let hasMoved = true; hasMoved;) {
       hasMoved = false;
       for (let i = 0; i < this.count; i += 1) {
         for (let j = i + 1; j < this.all; j += 1) {
@@ -166,31 +234,61 @@ class Placing {
           const before = ways[at] ?? 0;
           if (before === 0) continue;
           let left = before;
-          if ((left & LEFT) !== 0 && (xFrom[i] ?? 0) + (widths[i] ?? 0) > (xTo[j] ?? 0) + EPS) left &= ~LEFT;
-          if ((left & RIGHT) !== 0 && (xFrom[j] ?? 0) + (widths[j] ?? 0) > (xTo[i] ?? 0) + EPS) left &= ~RIGHT;
-          if ((left & BEFORE) !== 0 && ((yFrom[i] ?? 0) + (depths[i] ?? 0) > (yTo[j] ?? 0) + EPS || !this.mayBlock(ways, i, j))) left &= ~BEFORE;
-          if ((left & BEHIND) !== 0 && ((yFrom[j] ?? 0) + (depths[j] ?? 0) > (yTo[i] ?? 0) + EPS || !this.mayBlock(ways, j, i))) left &= ~BEHIND;
+          if ((left & LEFT) !== 0 && (xFrom[i] ?? 0) + (widths[i] ?? 0) > (xTo[j] ?? 0) + EPS)
+            left &= ~LEFT;
+          if ((left & RIGHT) !== 0 && (xFrom[j] ?? 0) + (widths[j] ?? 0) > (xTo[i] ?? 0) + EPS)
+            left &= ~RIGHT;
+          if (
+            (left & BEFORE) !== 0 &&
+            ((yFrom[i] ?? 0) + (depths[i] ?? 0) > (yTo[j] ?? 0) + EPS || !this.mayBlock(ways, i, j))
+          )
+            left &= ~BEFORE;
+          if (
+            (left & BEHIND) !== 0 &&
+            ((yFrom[j] ?? 0) + (depths[j] ?? 0) > (yTo[i] ?? 0) + EPS || !this.mayBlock(ways, j, i))
+          )
+            left &= ~BEHIND;
           if (left === 0) return false;
           if (left !== before) {
             ways[at] = left;
             hasMoved = true;
           }
-          const moved = left === LEFT ? push(xFrom, xTo, widths, i, j) : left === RIGHT ? push(xFrom, xTo, widths, j, i) : left === BEFORE ? push(yFrom, yTo, depths, i, j) : left === BEHIND ? push(yFrom, yTo, depths, j, i) : 0;
+          const moved =
+            left === LEFT
+              ? push(xFrom, xTo, widths, i, j)
+              : left === RIGHT
+                ? push(xFrom, xTo, widths, j, i)
+                : left === BEFORE
+                  ? push(yFrom, yTo, depths, i, j)
+                  : left === BEHIND
+                    ? push(yFrom, yTo, depths, j, i)
+                    : 0;
           if (moved < 0) return false;
           if (moved > 0) hasMoved = true;
         }
       }
     }
-    return this.fitsAlong(yFrom, yTo, depths, widths, this.room.width) && this.fitsAlong(xFrom, xTo, widths, depths, this.room.depth);
+    return (
+      this.fitsAlong(yFrom, yTo, depths, widths, this.room.width) &&
+      this.fitsAlong(xFrom, xTo, widths, depths, this.room.depth)
+    );
   }
 
   /** Whether what surely lies on one line goes in side by side. */
-  private fitsAlong(from: Float64Array, to: Float64Array, lengths: Float64Array, sizes: Float64Array, most: number): boolean {
+  private fitsAlong(
+    from: Float64Array,
+    to: Float64Array,
+    lengths: Float64Array,
+    sizes: Float64Array,
+    most: number,
+  ): boolean {
     for (let i = 0; i < this.count; i += 1) {
       const at = to[i] ?? 0;
       if (at >= (from[i] ?? 0) + (lengths[i] ?? 0) - EPS) continue;
       let sum = 0;
-      for (let j = 0; j < this.count; j += 1) if ((to[j] ?? 0) <= at + EPS && (from[j] ?? 0) + (lengths[j] ?? 0) > at + EPS) sum += sizes[j] ?? 0;
+      for (let j = 0; j < this.count; j += 1)
+        if ((to[j] ?? 0) <= at + EPS && (from[j] ?? 0) + (lengths[j] ?? 0) > at + EPS)
+          sum += sizes[j] ?? 0;
       if (sum > most + EPS) return false;
     }
     return true;
@@ -206,7 +304,9 @@ class Placing {
       if (levels[l]?.group.front) return false;
       if (this.room.isPullOut) continue;
       let massG = (grams[l] ?? 0) + (this.ownG[j]?.[l] ?? 0);
-      for (let k = 0; k < this.count; k += 1) if (k !== i && k !== j && this.wayOf(ways, k, j) === BEFORE) massG += this.gramsOf[k]?.[j]?.[l] ?? 0;
+      for (let k = 0; k < this.count; k += 1)
+        if (k !== i && k !== j && this.wayOf(ways, k, j) === BEFORE)
+          massG += this.gramsOf[k]?.[j]?.[l] ?? 0;
       if (massG > MAX_BLOCKING_G + EPS) return false;
     }
     return true;
@@ -228,7 +328,8 @@ class Placing {
         const ways = state.ways[i * this.all + j] ?? 0;
         const left = countBits(ways);
         if (left < 2 || this.isApart(state, i, j)) continue;
-        const score = ((widths[i] ?? 0) * (depths[i] ?? 0) + (widths[j] ?? 0) * (depths[j] ?? 0)) / 4 ** left;
+        const score =
+          ((widths[i] ?? 0) * (depths[i] ?? 0) + (widths[j] ?? 0) * (depths[j] ?? 0)) / 4 ** left;
         if (score <= bestScore) continue;
         bestScore = score;
         best = i * this.all + j;
@@ -239,12 +340,21 @@ class Placing {
 
   /** Left or right of each other wherever they are put. */
   private isApart({ xFrom, xTo, widths }: State, i: number, j: number): boolean {
-    return (xTo[i] ?? 0) + (widths[i] ?? 0) <= (xFrom[j] ?? 0) + EPS || (xTo[j] ?? 0) + (widths[j] ?? 0) <= (xFrom[i] ?? 0) + EPS;
+    return (
+      (xTo[i] ?? 0) + (widths[i] ?? 0) <= (xFrom[j] ?? 0) + EPS ||
+      (xTo[j] ?? 0) + (widths[j] ?? 0) <= (xFrom[i] ?? 0) + EPS
+    );
   }
 }
 
 /** The one comes before the other; -1 where there is no room for that, 1 where something moved. */
-function push(from: Float64Array, to: Float64Array, sizes: Float64Array, i: number, j: number): number {
+function push(
+  from: Float64Array,
+  to: Float64Array,
+  sizes: Float64Array,
+  i: number,
+  j: number,
+): number {
   const least = (from[i] ?? 0) + (sizes[i] ?? 0);
   const most = (to[j] ?? 0) - (sizes[i] ?? 0);
   let moved = 0;
@@ -259,4 +369,5 @@ function push(from: Float64Array, to: Float64Array, sizes: Float64Array, i: numb
   return (from[j] ?? 0) > (to[j] ?? 0) + EPS || (from[i] ?? 0) > (to[i] ?? 0) + EPS ? -1 : moved;
 }
 
-const countBits = (ways: number): number => (ways & 1) + ((ways >> 1) & 1) + ((ways >> 2) & 1) + ((ways >> 3) & 1);
+const countBits = (ways: number): number =>
+  (ways & 1) + ((ways >> 1) & 1) + ((ways >> 2) & 1) + ((ways >> 3) & 1);

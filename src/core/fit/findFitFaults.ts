@@ -3,9 +3,23 @@ import type { FitAnswer, FitContainer, FitRequest, Placement } from './model';
 /** A rule that an answer breaks, and between whom. */
 export interface FitFault {
   readonly rule:
-    | 'unknown_container' | 'unknown_group' | 'outside_bay' | 'gap' | 'support' | 'stack_height' | 'stack_load'
-    | 'opening' | 'wish' | 'moist' | 'content_load' | 'bay_load' | 'available' | 'front_blocked' | 'blocked_mass'
-    | 'litres' | 'totals';
+    | 'unknown_container'
+    | 'unknown_group'
+    | 'outside_bay'
+    | 'gap'
+    | 'support'
+    | 'stack_height'
+    | 'stack_load'
+    | 'opening'
+    | 'wish'
+    | 'moist'
+    | 'content_load'
+    | 'bay_load'
+    | 'available'
+    | 'front_blocked'
+    | 'blocked_mass'
+    | 'litres'
+    | 'totals';
   readonly subject: string;
 }
 
@@ -25,17 +39,34 @@ const EPS = 1e-4;
  * Checks an answer against every hard rule of the `fit` format, from the placements alone. Shares no
  * code with the engine, so that both would have to be wrong in the same way. Empty: nothing broken.
  */
-export function findFitFaults(request: FitRequest, answer: Pick<FitAnswer, 'placements' | 'unmet' | 'costMinor' | 'usedLitres' | 'freeLitres'>): FitFault[] {
+export function findFitFaults(
+  request: FitRequest,
+  answer: Pick<FitAnswer, 'placements' | 'unmet' | 'costMinor' | 'usedLitres' | 'freeLitres'>,
+): FitFault[] {
   const faults: FitFault[] = [];
   const items: Item[] = [];
   for (const at of answer.placements) {
     const what = request.containers.find((c) => c.id === at.containerId);
     const group = request.groups.find((g) => g.id === at.groupId);
-    if (!what) { faults.push({ rule: 'unknown_container', subject: at.containerId }); continue; }
-    if (!group) { faults.push({ rule: 'unknown_group', subject: at.groupId }); continue; }
+    if (!what) {
+      faults.push({ rule: 'unknown_container', subject: at.containerId });
+      continue;
+    }
+    if (!group) {
+      faults.push({ rule: 'unknown_group', subject: at.groupId });
+      continue;
+    }
     if (at.turned && what.turnable === false) faults.push({ rule: 'wish', subject: what.id });
     const { width, depth, height } = what.outer;
-    items.push({ at, what, group, w: at.turned ? depth : width, d: at.turned ? width : depth, h: height, massG: 0 });
+    items.push({
+      at,
+      what,
+      group,
+      w: at.turned ? depth : width,
+      d: at.turned ? width : depth,
+      h: height,
+      massG: 0,
+    });
   }
   weigh(items);
   const say = (rule: FitFault['rule'], subject: string) => faults.push({ rule, subject });
@@ -44,7 +75,8 @@ export function findFitFaults(request: FitRequest, answer: Pick<FitAnswer, 'plac
     for (let j = i + 1; j < items.length; j += 1) {
       const a = items[i];
       const b = items[j];
-      if (a && b && !isStackOf(a, b) && tooClose(a, b, request.clearances.between)) say('gap', `${a.what.id} and ${b.what.id}`);
+      if (a && b && !isStackOf(a, b) && tooClose(a, b, request.clearances.between))
+        say('gap', `${a.what.id} and ${b.what.id}`);
     }
   checkTotals(request, items, answer, say);
   return faults;
@@ -55,9 +87,13 @@ type Say = (rule: FitFault['rule'], subject: string) => void;
 /** Content of a group is spread over its containers by their litres. */
 function weigh(items: Item[]): void {
   for (const item of items) {
-    const offered = items.filter((o) => o.group === item.group).reduce((s, o) => s + o.what.innerLitres, 0);
+    const offered = items
+      .filter((o) => o.group === item.group)
+      .reduce((s, o) => s + o.what.innerLitres, 0);
     const content = item.group.massG ?? 300 * item.group.litres;
-    item.massG = (item.what.tareG ?? 0) + (content * item.what.innerLitres) / Math.max(item.group.litres, offered, 1e-12);
+    item.massG =
+      (item.what.tareG ?? 0) +
+      (content * item.what.innerLitres) / Math.max(item.group.litres, offered, 1e-12);
   }
 }
 
@@ -65,22 +101,38 @@ function checkItem(request: FitRequest, items: readonly Item[], item: Item, say:
   const { bay, clearances: c } = request;
   const { at, what, group, w, d, h } = item;
   const isInside =
-    at.x >= c.side - EPS && at.x + w <= bay.width - c.side + EPS && at.y >= c.front - EPS &&
-    at.y + d <= bay.depth - c.back + EPS && at.z >= -EPS && at.z + h <= bay.height - c.top + EPS;
+    at.x >= c.side - EPS &&
+    at.x + w <= bay.width - c.side + EPS &&
+    at.y >= c.front - EPS &&
+    at.y + d <= bay.depth - c.back + EPS &&
+    at.z >= -EPS &&
+    at.z + h <= bay.height - c.top + EPS;
   if (!isInside) say('outside_bay', what.id);
   const faces = what.turnable === false ? [what.outer.width] : [what.outer.width, what.outer.depth];
-  const passes = faces.some((face) => face <= (bay.openingWidth ?? bay.width) + EPS) && h <= (bay.openingHeight ?? bay.height) + EPS;
+  const passes =
+    faces.some((face) => face <= (bay.openingWidth ?? bay.width) + EPS) &&
+    h <= (bay.openingHeight ?? bay.height) + EPS;
   if (!passes) say('opening', what.id);
   if (bay.moist && /^(card|wicker|wood|fabric)$/.test(what.material)) say('moist', what.id);
   const inner = what.innerWidth ?? Math.min(what.outer.width, what.outer.depth);
   const isWish =
-    (group.lid !== 'required' || what.lid === true) && (group.lid !== 'forbidden' || what.lid !== true) &&
-    (group.see !== 'clear' || what.clear === true) && (group.see !== 'opaque' || what.clear !== true) &&
-    (group.minInnerHeight ?? 0) <= what.innerHeight + EPS && (group.minInnerWidth ?? 0) <= inner + EPS;
+    (group.lid !== 'required' || what.lid === true) &&
+    (group.lid !== 'forbidden' || what.lid !== true) &&
+    (group.see !== 'clear' || what.clear === true) &&
+    (group.see !== 'opaque' || what.clear !== true) &&
+    (group.minInnerHeight ?? 0) <= what.innerHeight + EPS &&
+    (group.minInnerWidth ?? 0) <= inner + EPS;
   if (!isWish) say('wish', `${what.id} for ${group.id}`);
-  if (item.massG - (what.tareG ?? 0) > (what.maxLoadG ?? Infinity) + EPS) say('content_load', what.id);
+  if (item.massG - (what.tareG ?? 0) > (what.maxLoadG ?? Infinity) + EPS)
+    say('content_load', what.id);
   for (const o of bay.obstacles ?? []) {
-    const box = { at: { x: o.x, y: o.y, z: o.z }, w: o.width, d: o.depth, h: o.height, what: { shape: 'box' as const } };
+    const box = {
+      at: { x: o.x, y: o.y, z: o.z },
+      w: o.width,
+      d: o.depth,
+      h: o.height,
+      what: { shape: 'box' as const },
+    };
     if (tooClose(item, box, c.between)) say('gap', `${what.id} and ${o.label}`);
   }
   checkStack(items, item, say);
@@ -88,29 +140,47 @@ function checkItem(request: FitRequest, items: readonly Item[], item: Item, say:
 }
 
 const isStackOf = (a: Item, b: Item): boolean =>
-  a.what === b.what && Math.abs(a.at.x - b.at.x) < EPS && Math.abs(a.at.y - b.at.y) < EPS &&
-  a.at.turned === b.at.turned && Math.abs(a.at.z - b.at.z) > a.h - EPS;
+  a.what === b.what &&
+  Math.abs(a.at.x - b.at.x) < EPS &&
+  Math.abs(a.at.y - b.at.y) < EPS &&
+  a.at.turned === b.at.turned &&
+  Math.abs(a.at.z - b.at.z) > a.h - EPS;
 
 function checkStack(items: readonly Item[], item: Item, say: Say): void {
   const pile = items.filter((o) => o !== item && isStackOf(item, o));
   const above = pile.filter((o) => o.at.z > item.at.z);
-  if (item.at.z > EPS && !pile.some((o) => Math.abs(o.at.z + o.h - item.at.z) < EPS)) say('support', item.what.id);
+  if (item.at.z > EPS && !pile.some((o) => Math.abs(o.at.z + o.h - item.at.z) < EPS))
+    say('support', item.what.id);
   if (pile.length > 0 && !item.what.stackable) say('stack_height', item.what.id);
-  if (pile.length + 1 > (item.what.maxStack ?? Infinity) && pile.length > 0) say('stack_height', item.what.id);
-  if (above.reduce((s, o) => s + o.massG, 0) > (item.what.maxLoadG ?? Infinity) + EPS) say('stack_load', item.what.id);
+  if (pile.length + 1 > (item.what.maxStack ?? Infinity) && pile.length > 0)
+    say('stack_height', item.what.id);
+  if (above.reduce((s, o) => s + o.massG, 0) > (item.what.maxLoadG ?? Infinity) + EPS)
+    say('stack_load', item.what.id);
 }
 
 function checkBlocking(request: FitRequest, items: readonly Item[], item: Item, say: Say): void {
   const isOver = (o: Item) => isStackOf(item, o) && o.at.z > item.at.z;
   const isBefore = (o: Item) =>
-    o.at.y < item.at.y - EPS && o.at.x + EPS < item.at.x + item.w && item.at.x + EPS < o.at.x + o.w &&
-    o.at.z + EPS < item.at.z + item.h && item.at.z + EPS < o.at.z + o.h;
-  const others = items.filter((o) => o !== item && o.group !== item.group && (isOver(o) || isBefore(o)));
+    o.at.y < item.at.y - EPS &&
+    o.at.x + EPS < item.at.x + item.w &&
+    item.at.x + EPS < o.at.x + o.w &&
+    o.at.z + EPS < item.at.z + item.h &&
+    item.at.z + EPS < o.at.z + o.h;
+  const others = items.filter(
+    (o) => o !== item && o.group !== item.group && (isOver(o) || isBefore(o)),
+  );
   if (item.group.front && others.length > 0) say('front_blocked', item.what.id);
-  if (!request.bay.pullOut && others.reduce((s, o) => s + o.massG, 0) > 4000 + EPS) say('blocked_mass', item.what.id);
+  if (!request.bay.pullOut && others.reduce((s, o) => s + o.massG, 0) > 4000 + EPS)
+    say('blocked_mass', item.what.id);
 }
 
-type Solid = { readonly at: { readonly x: number; readonly y: number; readonly z: number }; readonly w: number; readonly d: number; readonly h: number; readonly what: { readonly shape?: 'box' | 'round' | undefined } };
+type Solid = {
+  readonly at: { readonly x: number; readonly y: number; readonly z: number };
+  readonly w: number;
+  readonly d: number;
+  readonly h: number;
+  readonly what: { readonly shape?: 'box' | 'round' | undefined };
+};
 
 /** Closer than the gap along x, y and z at once; a circle counts by its straight distance in plan. */
 function tooClose(a: Solid, b: Solid, gap: number): boolean {
@@ -140,19 +210,26 @@ function checkTotals(
   say: Say,
 ): void {
   for (const what of request.containers) {
-    if (items.filter((i) => i.what === what).length > (what.available ?? Infinity)) say('available', what.id);
+    if (items.filter((i) => i.what === what).length > (what.available ?? Infinity))
+      say('available', what.id);
   }
-  if (items.reduce((s, i) => s + i.massG, 0) > (request.bay.maxLoadG ?? Infinity) + EPS) say('bay_load', request.bay.id);
+  if (items.reduce((s, i) => s + i.massG, 0) > (request.bay.maxLoadG ?? Infinity) + EPS)
+    say('bay_load', request.bay.id);
   let used = 0;
   let offeredAll = 0;
   for (const group of request.groups) {
-    const offered = items.filter((i) => i.group === group).reduce((s, i) => s + i.what.innerLitres, 0);
+    const offered = items
+      .filter((i) => i.group === group)
+      .reduce((s, i) => s + i.what.innerLitres, 0);
     const unmet = answer.unmet.find((u) => u.groupId === group.id)?.litres ?? 0;
     if (Math.abs(Math.max(0, group.litres - offered) - unmet) > EPS) say('litres', group.id);
     used += Math.min(offered, group.litres);
     offeredAll += offered;
   }
   const cost = items.reduce((s, i) => s + i.what.priceMinor, 0);
-  const isSum = cost === answer.costMinor && Math.abs(used - answer.usedLitres) < 1e-3 && Math.abs(offeredAll - used - answer.freeLitres) < 1e-3;
+  const isSum =
+    cost === answer.costMinor &&
+    Math.abs(used - answer.usedLitres) < 1e-3 &&
+    Math.abs(offeredAll - used - answer.freeLitres) < 1e-3;
   if (!isSum) say('totals', request.bay.id);
 }

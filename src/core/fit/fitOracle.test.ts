@@ -1,7 +1,14 @@
 import fc from 'fast-check';
 
 import { loadSolver, type Solver } from '../shared';
-import { findFitFaults, fitRequestSchema, planFit, type FitAnswer, type FitRequest, type Placement } from '.';
+import {
+  findFitFaults,
+  fitRequestSchema,
+  planFit,
+  type FitAnswer,
+  type FitRequest,
+  type Placement,
+} from '.';
 
 let solver: Solver;
 beforeAll(async () => {
@@ -12,10 +19,23 @@ const clock = () => performance.now();
 /** Bays of a few centimetres on a centimetre grid, so that every arrangement can be tried. */
 const tinyArb = fc
   .record({
-    width: fc.integer({ min: 2, max: 5 }), depth: fc.integer({ min: 2, max: 4 }), height: fc.integer({ min: 1, max: 3 }),
-    groups: fc.array(fc.record({ litres: fc.integer({ min: 1, max: 6 }), front: fc.boolean() }), { minLength: 1, maxLength: 2 }),
+    width: fc.integer({ min: 2, max: 5 }),
+    depth: fc.integer({ min: 2, max: 4 }),
+    height: fc.integer({ min: 1, max: 3 }),
+    groups: fc.array(fc.record({ litres: fc.integer({ min: 1, max: 6 }), front: fc.boolean() }), {
+      minLength: 1,
+      maxLength: 2,
+    }),
     containers: fc.array(
-      fc.record({ w: fc.integer({ min: 1, max: 3 }), d: fc.integer({ min: 1, max: 3 }), h: fc.integer({ min: 1, max: 2 }), priceMinor: fc.integer({ min: 0, max: 9 }), stackable: fc.boolean(), turnable: fc.boolean(), available: fc.constantFrom(undefined, 1, 2) }),
+      fc.record({
+        w: fc.integer({ min: 1, max: 3 }),
+        d: fc.integer({ min: 1, max: 3 }),
+        h: fc.integer({ min: 1, max: 2 }),
+        priceMinor: fc.integer({ min: 0, max: 9 }),
+        stackable: fc.boolean(),
+        turnable: fc.boolean(),
+        available: fc.constantFrom(undefined, 1, 2),
+      }),
       { minLength: 1, maxLength: 2 },
     ),
     prefer: fc.constantFrom('cost' as const, 'uniform' as const, 'reuse' as const),
@@ -25,10 +45,22 @@ const tinyArb = fc
       bay: { id: 'bay', width: width * 10, depth: depth * 10, height: height * 10 },
       clearances: { side: 0, between: 0, top: 0, front: 0, back: 0 },
       // A litre here is a cubic centimetre, so light that only `front` ever blocks.
-      groups: groups.map(({ litres, front }, i) => ({ id: `g${i}`, name: `g${i}`, litres: litres / 1000, massG: 1, front })),
+      groups: groups.map(({ litres, front }, i) => ({
+        id: `g${i}`,
+        name: `g${i}`,
+        litres: litres / 1000,
+        massG: 1,
+        front,
+      })),
       containers: containers.map(({ w, d, h, available, ...rest }, i) => ({
-        ...rest, ...(available === undefined ? {} : { available }), id: `c${i}`, name: `c${i}`, outer: { width: w * 10, depth: d * 10, height: h * 10 },
-        innerLitres: (w * d * h) / 1000, innerHeight: h * 10, material: 'plastic',
+        ...rest,
+        ...(available === undefined ? {} : { available }),
+        id: `c${i}`,
+        name: `c${i}`,
+        outer: { width: w * 10, depth: d * 10, height: h * 10 },
+        innerLitres: (w * d * h) / 1000,
+        innerHeight: h * 10,
+        material: 'plastic',
       })),
       prefer,
       timeLimitMs: 5000,
@@ -36,9 +68,12 @@ const tinyArb = fc
   );
 
 const objectiveOf = (request: FitRequest, placements: readonly Placement[]): number => {
-  const used = placements.map(({ containerId }) => request.containers.find(({ id }) => id === containerId));
+  const used = placements.map(({ containerId }) =>
+    request.containers.find(({ id }) => id === containerId),
+  );
   if (request.prefer === 'uniform') return new Set(used).size;
-  if (request.prefer === 'reuse') return used.filter((container) => (container?.priceMinor ?? 0) > 0).length;
+  if (request.prefer === 'reuse')
+    return used.filter((container) => (container?.priceMinor ?? 0) > 0).length;
   return used.reduce((sum, container) => sum + (container?.priceMinor ?? 0), 0);
 };
 
@@ -46,10 +81,23 @@ const objectiveOf = (request: FitRequest, placements: readonly Placement[]): num
 function leastByTrying(request: FitRequest, budget: { left: number }): number | undefined {
   let least: number | undefined;
   const litresOf = (placements: readonly Placement[], groupId: string) =>
-    placements.filter((p) => p.groupId === groupId).reduce((sum, p) => sum + (request.containers.find(({ id }) => id === p.containerId)?.innerLitres ?? 0), 0);
-  const isComplete = (placements: readonly Placement[]) => request.groups.every((group) => litresOf(placements, group.id) >= group.litres - 1e-9);
+    placements
+      .filter((p) => p.groupId === groupId)
+      .reduce(
+        (sum, p) =>
+          sum + (request.containers.find(({ id }) => id === p.containerId)?.innerLitres ?? 0),
+        0,
+      );
+  const isComplete = (placements: readonly Placement[]) =>
+    request.groups.every((group) => litresOf(placements, group.id) >= group.litres - 1e-9);
   const hardFaults = (placements: readonly Placement[]) =>
-    findFitFaults(request, { placements: [...placements], unmet: [], costMinor: 0, usedLitres: 0, freeLitres: 0 }).filter(({ rule }) => rule !== 'litres' && rule !== 'totals');
+    findFitFaults(request, {
+      placements: [...placements],
+      unmet: [],
+      costMinor: 0,
+      usedLitres: 0,
+      freeLitres: 0,
+    }).filter(({ rule }) => rule !== 'litres' && rule !== 'totals');
   const visit = (placements: readonly Placement[], from: number): void => {
     if (budget.left <= 0) return;
     budget.left -= 1;
@@ -61,7 +109,12 @@ function leastByTrying(request: FitRequest, budget: { left: number }): number | 
     const spots = candidates(request);
     for (let i = from; i < spots.length; i += 1) {
       const spot = spots[i];
-      if (!spot || litresOf(placements, spot.groupId) >= (request.groups.find(({ id }) => id === spot.groupId)?.litres ?? 0) - 1e-9) continue;
+      if (
+        !spot ||
+        litresOf(placements, spot.groupId) >=
+          (request.groups.find(({ id }) => id === spot.groupId)?.litres ?? 0) - 1e-9
+      )
+        continue;
       const next = [...placements, spot];
       if (hardFaults(next).length === 0) visit(next, i + 1);
     }
@@ -78,7 +131,8 @@ function candidates(request: FitRequest): Placement[] {
       for (let z = 0; z + container.outer.height <= request.bay.height; z += container.outer.height)
         for (let x = 0; x < request.bay.width; x += 10)
           for (let y = 0; y < request.bay.depth; y += 10)
-            for (const turned of [false, true]) spots.push({ containerId: container.id, groupId: group.id, x, y, z, turned });
+            for (const turned of [false, true])
+              spots.push({ containerId: container.id, groupId: group.id, x, y, z, turned });
   return spots.sort((a, b) => a.z - b.z);
 }
 
@@ -108,17 +162,74 @@ test('the bound is never above, and the answer never below, what trying everythi
   expect(compared).toBeGreaterThan(6);
 }, 60_000);
 
-const answerWith = (placements: readonly Placement[], change: Partial<FitAnswer> = {}) => ({ placements: [...placements], unmet: [], costMinor: 0, usedLitres: 0, freeLitres: 0, ...change });
+const answerWith = (placements: readonly Placement[], change: Partial<FitAnswer> = {}) => ({
+  placements: [...placements],
+  unmet: [],
+  costMinor: 0,
+  usedLitres: 0,
+  freeLitres: 0,
+  ...change,
+});
 const base = fitRequestSchema.parse({
-  bay: { id: 'bay', width: 400, depth: 300, height: 300, maxLoadG: 9000, openingWidth: 380, moist: true, obstacles: [{ label: 'pipe', x: 300, y: 0, z: 0, width: 50, depth: 50, height: 300 }] },
-  groups: [{ id: 'a', name: 'a', litres: 1, massG: 5000, front: true, lid: 'required' }, { id: 'b', name: 'b', litres: 1, massG: 5000 }],
+  bay: {
+    id: 'bay',
+    width: 400,
+    depth: 300,
+    height: 300,
+    maxLoadG: 9000,
+    openingWidth: 380,
+    moist: true,
+    obstacles: [{ label: 'pipe', x: 300, y: 0, z: 0, width: 50, depth: 50, height: 300 }],
+  },
+  groups: [
+    { id: 'a', name: 'a', litres: 1, massG: 5000, front: true, lid: 'required' },
+    { id: 'b', name: 'b', litres: 1, massG: 5000 },
+  ],
   containers: [
-    { id: 'box', name: 'box', outer: { width: 100, depth: 100, height: 100 }, innerLitres: 1, innerHeight: 90, material: 'plastic', priceMinor: 5, lid: true, stackable: true, maxStack: 2, maxLoadG: 5000, tareG: 100, available: 3 },
-    { id: 'wicker', name: 'wicker', outer: { width: 100, depth: 100, height: 100 }, innerLitres: 1, innerHeight: 90, material: 'wicker', priceMinor: 5 },
-    { id: 'fixed', name: 'fixed', outer: { width: 390, depth: 60, height: 60 }, innerLitres: 1, innerHeight: 50, material: 'plastic', priceMinor: 5, turnable: false },
+    {
+      id: 'box',
+      name: 'box',
+      outer: { width: 100, depth: 100, height: 100 },
+      innerLitres: 1,
+      innerHeight: 90,
+      material: 'plastic',
+      priceMinor: 5,
+      lid: true,
+      stackable: true,
+      maxStack: 2,
+      maxLoadG: 5000,
+      tareG: 100,
+      available: 3,
+    },
+    {
+      id: 'wicker',
+      name: 'wicker',
+      outer: { width: 100, depth: 100, height: 100 },
+      innerLitres: 1,
+      innerHeight: 90,
+      material: 'wicker',
+      priceMinor: 5,
+    },
+    {
+      id: 'fixed',
+      name: 'fixed',
+      outer: { width: 390, depth: 60, height: 60 },
+      innerLitres: 1,
+      innerHeight: 50,
+      material: 'plastic',
+      priceMinor: 5,
+      turnable: false,
+    },
   ],
 });
-const at = (containerId: string, groupId: string, x: number, y: number, z = 0, turned = false): Placement => ({ containerId, groupId, x, y, z, turned });
+const at = (
+  containerId: string,
+  groupId: string,
+  x: number,
+  y: number,
+  z = 0,
+  turned = false,
+): Placement => ({ containerId, groupId, x, y, z, turned });
 
 test.each([
   ['outside_bay', [at('box', 'a', 0, 5)]],
@@ -133,7 +244,15 @@ test.each([
   ['wish', [at('fixed', 'b', 3, 5, 0, true)]],
   ['moist', [at('wicker', 'b', 3, 5)]],
   ['bay_load', [at('box', 'a', 3, 5), at('box', 'b', 110, 5)]],
-  ['available', [at('box', 'a', 3, 5), at('box', 'a', 3, 110), at('box', 'b', 110, 5), at('box', 'b', 110, 110)]],
+  [
+    'available',
+    [
+      at('box', 'a', 3, 5),
+      at('box', 'a', 3, 110),
+      at('box', 'b', 110, 5),
+      at('box', 'b', 110, 110),
+    ],
+  ],
   ['front_blocked', [at('box', 'b', 3, 5), at('box', 'a', 3, 110)]],
   ['blocked_mass', [at('box', 'a', 3, 5), at('box', 'b', 3, 110)]],
   ['unknown_container', [at('ghost', 'a', 3, 5)]],
@@ -144,7 +263,13 @@ test.each([
 );
 
 test('the checker recounts the totals', () => {
-  const one = answerWith([at('box', 'b', 3, 5)], { unmet: [{ groupId: 'a', litres: 1 }], costMinor: 5, usedLitres: 1 });
+  const one = answerWith([at('box', 'b', 3, 5)], {
+    unmet: [{ groupId: 'a', litres: 1 }],
+    costMinor: 5,
+    usedLitres: 1,
+  });
   expect(findFitFaults(base, one)).toEqual([]);
-  expect(findFitFaults(base, { ...one, costMinor: 4 })).toEqual([{ rule: 'totals', subject: 'bay' }]);
+  expect(findFitFaults(base, { ...one, costMinor: 4 })).toEqual([
+    { rule: 'totals', subject: 'bay' },
+  ]);
 });

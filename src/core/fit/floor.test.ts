@@ -17,17 +17,34 @@ beforeAll(async () => {
   solver = await loadSolver();
 });
 
-const aBox = (id: string, width: number, depth: number, change: Partial<FitContainer> = {}): FitContainer =>
-  ({ id, name: id, outer: { width, depth, height: 100 }, innerLitres: (width * depth) / 1e4, innerHeight: 95, material: 'plastic', priceMinor: 1, ...change });
+const aBox = (
+  id: string,
+  width: number,
+  depth: number,
+  change: Partial<FitContainer> = {},
+): FitContainer => ({
+  id,
+  name: id,
+  outer: { width, depth, height: 100 },
+  innerLitres: (width * depth) / 1e4,
+  innerHeight: 95,
+  material: 'plastic',
+  priceMinor: 1,
+  ...change,
+});
 const bare = { side: 0, between: 0, top: 0, front: 0, back: 0 };
 
 /** One of each container that suits, for the first group that it suits: some selections stand, some do not. */
 const someOf = (request: FitRequest, seed: number): Chosen[] => {
   const random = createRandom(seed);
   return request.containers.flatMap((container) => {
-    const group = request.groups.find((candidate) => candidate.litres > 0 && findGroupFault(container, candidate) === undefined);
+    const group = request.groups.find(
+      (candidate) => candidate.litres > 0 && findGroupFault(container, candidate) === undefined,
+    );
     const count = Math.min(container.available ?? 3, Math.floor(random() * 3));
-    return group && count > 0 && findBayFault(request, container) === undefined ? [{ container, group, count }] : [];
+    return group && count > 0 && findBayFault(request, container) === undefined
+      ? [{ container, group, count }]
+      : [];
   });
 };
 
@@ -38,13 +55,32 @@ test('what is stood breaks no rule of place, and keeps every floor row', () => {
       // Content and loads are the selection's affair; here only where things stand is looked at.
       const request = { ...tight, groups: tight.groups.map((group) => ({ ...group, massG: 1 })) };
       const chosen = someOf(request, seed);
-      const packing = packPiles(request, chosen, { tries: 30, tightNodes: 2000, random: createRandom(seed), aim: 'first', hasTime: () => true });
+      const packing = packPiles(request, chosen, {
+        tries: 30,
+        tightNodes: 2000,
+        random: createRandom(seed),
+        aim: 'first',
+        hasTime: () => true,
+      });
       if (!packing) return;
       stood += 1;
-      const faults = findFitFaults(request, { placements: toPlacements(packing.spots), unmet: [], costMinor: 0, usedLitres: 0, freeLitres: 0 });
-      expect(faults.filter(({ rule }) => rule !== 'litres' && rule !== 'totals' && rule !== 'bay_load')).toEqual([]);
-      const bottoms = toPlacements(packing.spots).filter(({ z }) => z === 0).flatMap(({ containerId }) => request.containers.filter(({ id }) => id === containerId));
-      for (const row of floorRowsOf(request)) expect(bottoms.reduce((sum, container) => sum + row.of(container), 0)).toBeLessThanOrEqual(row.most * (1 + 1e-6) + 1e-6);
+      const faults = findFitFaults(request, {
+        placements: toPlacements(packing.spots),
+        unmet: [],
+        costMinor: 0,
+        usedLitres: 0,
+        freeLitres: 0,
+      });
+      expect(
+        faults.filter(({ rule }) => rule !== 'litres' && rule !== 'totals' && rule !== 'bay_load'),
+      ).toEqual([]);
+      const bottoms = toPlacements(packing.spots)
+        .filter(({ z }) => z === 0)
+        .flatMap(({ containerId }) => request.containers.filter(({ id }) => id === containerId));
+      for (const row of floorRowsOf(request))
+        expect(bottoms.reduce((sum, container) => sum + row.of(container), 0)).toBeLessThanOrEqual(
+          row.most * (1 + 1e-6) + 1e-6,
+        );
     }),
     { numRuns: 150 },
   );
@@ -53,18 +89,44 @@ test('what is stood breaks no rule of place, and keeps every floor row', () => {
 
 test('pieces that fill a bay completely are all placed', () => {
   // No order of placing one after the other needs to find this: two pinwheels side by side.
-  const wheel = (id: string): FitContainer[] => [aBox(`${id}a`, 200, 100), aBox(`${id}b`, 200, 100), aBox(`${id}c`, 200, 100), aBox(`${id}d`, 200, 100), aBox(`${id}e`, 100, 100)];
+  const wheel = (id: string): FitContainer[] => [
+    aBox(`${id}a`, 200, 100),
+    aBox(`${id}b`, 200, 100),
+    aBox(`${id}c`, 200, 100),
+    aBox(`${id}d`, 200, 100),
+    aBox(`${id}e`, 100, 100),
+  ];
   const containers = [...wheel('x'), ...wheel('y')].map((box) => ({ ...box, available: 1 }));
   const request = fitRequestSchema.parse({
-    bay: { id: 'bay', width: 600, depth: 300, height: 100 }, clearances: bare, containers, timeLimitMs: 60_000,
-    groups: [{ id: 'g', name: 'g', litres: containers.reduce((sum, { innerLitres }) => sum + innerLitres, 0) }],
+    bay: { id: 'bay', width: 600, depth: 300, height: 100 },
+    clearances: bare,
+    containers,
+    timeLimitMs: 60_000,
+    groups: [
+      {
+        id: 'g',
+        name: 'g',
+        litres: containers.reduce((sum, { innerLitres }) => sum + innerLitres, 0),
+      },
+    ],
   });
-  expect(planFit(request, { solver, clock: () => performance.now() })).toMatchObject({ status: 'optimal', objective: 10, unmet: [] });
+  expect(planFit(request, { solver, clock: () => performance.now() })).toMatchObject({
+    status: 'optimal',
+    objective: 10,
+    unmet: [],
+  });
 });
 
 test('two boxes deeper than half the bay cannot stand one behind the other, whatever their area', () => {
-  const request = fitRequestSchema.parse({ bay: { id: 'bay', width: 500, depth: 500, height: 100 }, clearances: bare, groups: [], containers: [aBox('wide', 260, 260)] });
-  const counts = floorRowsOf(request).map((row) => Math.floor(row.most / row.of(aBox('wide', 260, 260))));
+  const request = fitRequestSchema.parse({
+    bay: { id: 'bay', width: 500, depth: 500, height: 100 },
+    clearances: bare,
+    groups: [],
+    containers: [aBox('wide', 260, 260)],
+  });
+  const counts = floorRowsOf(request).map((row) =>
+    Math.floor(row.most / row.of(aBox('wide', 260, 260))),
+  );
   expect(Math.min(...counts)).toBe(1);
 });
 
@@ -72,20 +134,45 @@ test('covering a group costs what trying every number of each container finds', 
   fc.assert(
     fc.property(
       fc.integer({ min: 1, max: 60 }),
-      fc.array(fc.record({ litres: fc.integer({ min: 1, max: 30 }), weight: fc.integer({ min: 1, max: 50 }), available: fc.constantFrom(1, 2, Infinity) }), { minLength: 1, maxLength: 4 }),
+      fc.array(
+        fc.record({
+          litres: fc.integer({ min: 1, max: 30 }),
+          weight: fc.integer({ min: 1, max: 50 }),
+          available: fc.constantFrom(1, 2, Infinity),
+        }),
+        { minLength: 1, maxLength: 4 },
+      ),
       (litres, kinds) => {
-        const coverers = kinds.map((kind, i) => ({ container: aBox(`c${i}`, 100, 100, { innerLitres: kind.litres / 10 }), weight: kind.weight, available: kind.available }));
+        const coverers = kinds.map((kind, i) => ({
+          container: aBox(`c${i}`, 100, 100, { innerLitres: kind.litres / 10 }),
+          weight: kind.weight,
+          available: kind.available,
+        }));
         const least = (i: number, left: number): number => {
           const kind = kinds[i];
           if (left <= 0) return 0;
           if (!kind) return Infinity;
           const most = Math.min(kind.available, Math.ceil(left / kind.litres));
-          return Math.min(...Array.from({ length: most + 1 }, (_, n) => n * kind.weight + least(i + 1, left - n * kind.litres)));
+          return Math.min(
+            ...Array.from(
+              { length: most + 1 },
+              (_, n) => n * kind.weight + least(i + 1, left - n * kind.litres),
+            ),
+          );
         };
         const parts = coverGroup({ id: 'g', name: 'g', litres: litres / 10 }, coverers);
-        const weight = parts?.reduce((sum, part) => sum + part.count * (coverers.find(({ container }) => container === part.container)?.weight ?? NaN), 0);
+        const weight = parts?.reduce(
+          (sum, part) =>
+            sum +
+            part.count *
+              (coverers.find(({ container }) => container === part.container)?.weight ?? NaN),
+          0,
+        );
         expect(weight ?? Infinity).toBe(least(0, litres));
-        expect(parts?.reduce((sum, { container, count }) => sum + container.innerLitres * count, 0) ?? Infinity).toBeGreaterThanOrEqual(litres / 10 - 1e-9);
+        expect(
+          parts?.reduce((sum, { container, count }) => sum + container.innerLitres * count, 0) ??
+            Infinity,
+        ).toBeGreaterThanOrEqual(litres / 10 - 1e-9);
       },
     ),
     { numRuns: 300 },

@@ -83,7 +83,10 @@ export class Floor {
   private readonly isPullOut: boolean;
 
   /** Free rectangles narrower than `leastMm`, where nothing goes in, are forgotten. */
-  constructor(private readonly request: FitRequest, private readonly leastMm = 0) {
+  constructor(
+    private readonly request: FitRequest,
+    private readonly leastMm = 0,
+  ) {
     this.clear = clearOf(request);
     this.gap = request.clearances.between;
     this.isPullOut = request.bay.pullOut ?? false;
@@ -91,18 +94,36 @@ export class Floor {
     const obstacles = request.bay.obstacles ?? [];
     const whole: Rect = { x0, x1: x1 + this.gap, y0, y1: y1 + this.gap };
     // A pile of this height or more comes within the gap of the obstacle.
-    const heights = [...new Set([0, ...obstacles.map((box) => Math.max(0, box.z - this.gap))])].sort((a, b) => b - a);
+    const heights = [
+      ...new Set([0, ...obstacles.map((box) => Math.max(0, box.z - this.gap))]),
+    ].sort((a, b) => b - a);
     this.layers = heights.map((fromMm) => ({
       fromMm,
       free: obstacles
         .filter((box) => box.z - this.gap <= fromMm + TOLERANCE_MM)
-        .reduce((free, box) => cutOut(free, { x0: box.x, x1: box.x + box.width + this.gap, y0: box.y, y1: box.y + box.depth + this.gap }, this.leastMm + this.gap - TOLERANCE_MM), x1 > x0 && y1 > y0 ? [whole] : []),
+        .reduce(
+          (free, box) =>
+            cutOut(
+              free,
+              {
+                x0: box.x,
+                x1: box.x + box.width + this.gap,
+                y0: box.y,
+                y1: box.y + box.depth + this.gap,
+              },
+              this.leastMm + this.gap - TOLERANCE_MM,
+            ),
+          x1 > x0 && y1 > y0 ? [whole] : [],
+        ),
     }));
   }
 
   /** What stands now. */
   get packing(): Packing {
-    const blockingG = this.standing.reduce((sum, { blockedG }) => blockedG.reduce((a, b) => a + b, sum), 0);
+    const blockingG = this.standing.reduce(
+      (sum, { blockedG }) => blockedG.reduce((a, b) => a + b, sum),
+      0,
+    );
     // The trifles that mark weightless things in the way add up to no gram.
     return { spots: this.spots, blockingG: blockingG < 1e-6 ? 0 : round(blockingG) };
   }
@@ -110,7 +131,8 @@ export class Floor {
   /** As it stands now; what is stood on the copy does not stand here. */
   copy(): Floor {
     const other = new Floor(this.request, this.leastMm);
-    for (const { pile, x, y, width, depth, turned, blockedG } of this.standing) other.standing.push({ pile, x, y, width, depth, turned, blockedG: blockedG.slice() });
+    for (const { pile, x, y, width, depth, turned, blockedG } of this.standing)
+      other.standing.push({ pile, x, y, width, depth, turned, blockedG: blockedG.slice() });
     for (const [i, layer] of other.layers.entries()) {
       layer.free = this.layers[i]?.free ?? [];
       layer.sizes = this.layers[i]?.sizes;
@@ -119,13 +141,19 @@ export class Floor {
   }
 
   get spots(): readonly Spot[] {
-    return this.standing.map(({ pile, x, y, width, depth, turned }) => ({ pile, place: { x, y, width, depth, turned } }));
+    return this.standing.map(({ pile, x, y, width, depth, turned }) => ({
+      pile,
+      place: { x, y, width, depth, turned },
+    }));
   }
 
   /** Containers of which a pile could be higher. */
   lowerThan(highOf: (container: FitContainer) => number): ReadonlySet<FitContainer> {
     const lower = new Set<FitContainer>();
-    for (const { pile: { container, levels } } of this.standing) if (levels.length < highOf(container)) lower.add(container);
+    for (const {
+      pile: { container, levels },
+    } of this.standing)
+      if (levels.length < highOf(container)) lower.add(container);
     return lower;
   }
 
@@ -136,11 +164,17 @@ export class Floor {
     const layer = this.layerAt(height);
     if (!layer) return false;
     layer.sizes ??= sizesOf(layer.free, this.gap - TOLERANCE_MM);
-    return layer.sizes.some(([wide, deep]) => (width <= wide && depth <= deep) || (canTurn && depth <= wide && width <= deep));
+    return layer.sizes.some(
+      ([wide, deep]) =>
+        (width <= wide && depth <= deep) || (canTurn && depth <= wide && width <= deep),
+    );
   }
 
   private layerAt(heightMm: number): Layer | undefined {
-    return this.layers.find(({ fromMm }) => heightMm > fromMm + TOLERANCE_MM) ?? this.layers[this.layers.length - 1];
+    return (
+      this.layers.find(({ fromMm }) => heightMm > fromMm + TOLERANCE_MM) ??
+      this.layers[this.layers.length - 1]
+    );
   }
 
   private freeAt(heightMm: number): readonly Rect[] {
@@ -152,7 +186,8 @@ export class Floor {
     const { width, depth, height } = pile.container.outer;
     const heightMm = height * pile.levels.length;
     if (heightMm > this.clear.z1 + TOLERANCE_MM) return false;
-    const canTurn = (pile.container.turnable ?? true) && pile.container.shape !== 'round' && width !== depth;
+    const canTurn =
+      (pile.container.turnable ?? true) && pile.container.shape !== 'round' && width !== depth;
     let best: Place | undefined;
     let bestScore = Infinity;
     for (const rect of this.freeAt(heightMm)) {
@@ -162,9 +197,20 @@ export class Floor {
         const spareX = rect.x1 - rect.x0 - w - this.gap;
         const spareY = rect.y1 - rect.y0 - d - this.gap;
         if (spareX < -TOLERANCE_MM || spareY < -TOLERANCE_MM) continue;
-        const score = rule === 'front' ? rect.y0 * 1e4 + rect.x0 : rule === 'left' ? (rect.x0 + w) * 1e4 + rect.y0 : Math.min(spareX, spareY) * 1e4 + Math.max(spareX, spareY);
+        const score =
+          rule === 'front'
+            ? rect.y0 * 1e4 + rect.x0
+            : rule === 'left'
+              ? (rect.x0 + w) * 1e4 + rect.y0
+              : Math.min(spareX, spareY) * 1e4 + Math.max(spareX, spareY);
         if (score >= bestScore) continue;
-        const place = { x: rect.x0 + (corner.isRight ? spareX : 0), y: rect.y0 + (corner.isBack ? spareY : 0), width: w, depth: d, turned: turn === 1 };
+        const place = {
+          x: rect.x0 + (corner.isRight ? spareX : 0),
+          y: rect.y0 + (corner.isBack ? spareY : 0),
+          width: w,
+          depth: d,
+          turned: turn === 1,
+        };
         if (!this.keepsWaysOut(pile, place)) continue;
         best = place;
         bestScore = score;
@@ -185,8 +231,15 @@ export class Floor {
   /** As `standAt`, where that is free at the pile's height. */
   standIfFree(pile: Pile, place: Place): boolean {
     const heightMm = pile.container.outer.height * pile.levels.length;
-    const isFree = heightMm <= this.clear.z1 + TOLERANCE_MM && this.freeAt(heightMm).some(({ x0, x1, y0, y1 }) =>
-      place.x >= x0 - TOLERANCE_MM && place.y >= y0 - TOLERANCE_MM && place.x + place.width + this.gap <= x1 + TOLERANCE_MM && place.y + place.depth + this.gap <= y1 + TOLERANCE_MM);
+    const isFree =
+      heightMm <= this.clear.z1 + TOLERANCE_MM &&
+      this.freeAt(heightMm).some(
+        ({ x0, x1, y0, y1 }) =>
+          place.x >= x0 - TOLERANCE_MM &&
+          place.y >= y0 - TOLERANCE_MM &&
+          place.x + place.width + this.gap <= x1 + TOLERANCE_MM &&
+          place.y + place.depth + this.gap <= y1 + TOLERANCE_MM,
+      );
     return isFree && this.standAt(pile, place);
   }
 
@@ -199,7 +252,12 @@ export class Floor {
     }
     const { x, y, width, depth, turned } = place;
     this.standing.push({ pile, x, y, width, depth, turned, blockedG });
-    const taken = { x0: place.x, x1: place.x + place.width + this.gap, y0: place.y, y1: place.y + place.depth + this.gap };
+    const taken = {
+      x0: place.x,
+      x1: place.x + place.width + this.gap,
+      y0: place.y,
+      y1: place.y + place.depth + this.gap,
+    };
     for (const layer of this.layers) {
       layer.free = cutOut(layer.free, taken, this.leastMm + this.gap - TOLERANCE_MM);
       layer.sizes = undefined;
@@ -209,7 +267,12 @@ export class Floor {
   /** Nothing before a front group, and no more than may be lifted out of the way before any. */
   private keepsWaysOut(pile: Pile, place: Place): boolean {
     const hasFront = pile.levels.some(({ group }) => group.front);
-    if (this.isPullOut && !hasFront && this.standing.every((other) => other.pile.levels.every(({ group }) => !group.front))) return true;
+    if (
+      this.isPullOut &&
+      !hasFront &&
+      this.standing.every((other) => other.pile.levels.every(({ group }) => !group.front))
+    )
+      return true;
     const own = pile.levels.map((level, i) => otherMassG(pile.levels.slice(i + 1), level));
     for (const other of this.standing) {
       if (!overlapsX(other, place)) continue;
@@ -229,7 +292,9 @@ export class Floor {
     return pile.levels.every((level, i) => {
       const grams = blockedG[i] ?? 0;
       // Even what weighs nothing is in the way of a front group; it counts as a trifle in addBlocked.
-      return level.group.front ? grams === 0 : this.isPullOut || grams <= MAX_BLOCKING_G + TOLERANCE_MM;
+      return level.group.front
+        ? grams === 0
+        : this.isPullOut || grams <= MAX_BLOCKING_G + TOLERANCE_MM;
     });
   }
 }
@@ -237,15 +302,27 @@ export class Floor {
 /** As the open format tells it. */
 export const toPlacements = (spots: readonly Spot[]): Placement[] =>
   spots.flatMap(({ pile, place }) =>
-    pile.levels.map((level, i) => ({ containerId: pile.container.id, groupId: level.group.id, x: round(place.x), y: round(place.y), z: round(i * pile.container.outer.height), turned: place.turned })),
+    pile.levels.map((level, i) => ({
+      containerId: pile.container.id,
+      groupId: level.group.id,
+      x: round(place.x),
+      y: round(place.y),
+      z: round(i * pile.container.outer.height),
+      turned: place.turned,
+    })),
   );
 
-const overlapsX = (a: { readonly x: number; readonly width: number }, b: { readonly x: number; readonly width: number }): boolean =>
-  a.x < b.x + b.width - TOLERANCE_MM && b.x < a.x + a.width - TOLERANCE_MM;
+const overlapsX = (
+  a: { readonly x: number; readonly width: number },
+  b: { readonly x: number; readonly width: number },
+): boolean => a.x < b.x + b.width - TOLERANCE_MM && b.x < a.x + a.width - TOLERANCE_MM;
 
 const TRIFLE_G = 1e-9;
 export const otherMassG = (levels: readonly Filled[], level: Filled): number =>
-  levels.reduce((sum, other) => (other.group === level.group ? sum : sum + other.massG + TRIFLE_G), 0);
+  levels.reduce(
+    (sum, other) => (other.group === level.group ? sum : sum + other.massG + TRIFLE_G),
+    0,
+  );
 
 /** Adds to each level of `behind` the levels of `before` at its height that belong to other groups. */
 export function addBlocked(blockedG: number[], behind: Pile, before: Pile): void {
@@ -256,7 +333,8 @@ export function addBlocked(blockedG: number[], behind: Pile, before: Pile): void
     for (let j = 0; j < before.levels.length; j += 1) {
       if (j * beforeHeight >= (i + 1) * height - TOLERANCE_MM) break;
       const other = before.levels[j];
-      if (other && other.group !== group && i * height < (j + 1) * beforeHeight - TOLERANCE_MM) blockedG[i] = (blockedG[i] ?? 0) + other.massG + TRIFLE_G;
+      if (other && other.group !== group && i * height < (j + 1) * beforeHeight - TOLERANCE_MM)
+        blockedG[i] = (blockedG[i] ?? 0) + other.massG + TRIFLE_G;
     }
   }
 }
@@ -266,7 +344,11 @@ function cutOut(free: readonly Rect[], taken: Rect, least: number): Rect[] {
   const kept: Rect[] = [];
   const cut: Rect[] = [];
   for (const rect of free) {
-    const isApart = taken.x0 >= rect.x1 - TOLERANCE_MM || taken.x1 <= rect.x0 + TOLERANCE_MM || taken.y0 >= rect.y1 - TOLERANCE_MM || taken.y1 <= rect.y0 + TOLERANCE_MM;
+    const isApart =
+      taken.x0 >= rect.x1 - TOLERANCE_MM ||
+      taken.x1 <= rect.x0 + TOLERANCE_MM ||
+      taken.y0 >= rect.y1 - TOLERANCE_MM ||
+      taken.y1 <= rect.y0 + TOLERANCE_MM;
     if (isApart) {
       kept.push(rect);
       continue;
@@ -280,14 +362,21 @@ function cutOut(free: readonly Rect[], taken: Rect, least: number): Rect[] {
   // Only pieces just cut can lie within another.
   for (let i = 0; i < cut.length; i += 1) {
     const rect = cut[i];
-    if (rect && !isWithin(rect, kept, kept.length) && !cut.some((other, j) => j !== i && contains(other, rect) && (j < i || !contains(rect, other)))) kept.push(rect);
+    if (
+      rect &&
+      !isWithin(rect, kept, kept.length) &&
+      !cut.some((other, j) => j !== i && contains(other, rect) && (j < i || !contains(rect, other)))
+    )
+      kept.push(rect);
   }
   return kept;
 }
 
 function sizesOf(free: readonly Rect[], gap: number): (readonly [number, number])[] {
   const sizes: (readonly [number, number])[] = [];
-  for (const [wide, deep] of free.map(({ x0, x1, y0, y1 }) => [x1 - x0 - gap, y1 - y0 - gap] as const).sort((a, b) => b[0] - a[0] || b[1] - a[1])) {
+  for (const [wide, deep] of free
+    .map(({ x0, x1, y0, y1 }) => [x1 - x0 - gap, y1 - y0 - gap] as const)
+    .sort((a, b) => b[0] - a[0] || b[1] - a[1])) {
     if (deep > (sizes[sizes.length - 1]?.[1] ?? -Infinity)) sizes.push([wide, deep]);
   }
   return sizes;
@@ -301,7 +390,8 @@ function isWithin(rect: Rect, others: readonly Rect[], count: number): boolean {
   return false;
 }
 
-const contains = (outer: Rect, inner: Rect): boolean => outer.x0 <= inner.x0 && outer.x1 >= inner.x1 && outer.y0 <= inner.y0 && outer.y1 >= inner.y1;
+const contains = (outer: Rect, inner: Rect): boolean =>
+  outer.x0 <= inner.x0 && outer.x1 >= inner.x1 && outer.y0 <= inner.y0 && outer.y1 >= inner.y1;
 
 /** Keeps sums of tenths readable: 0.1 + 0.2 is 0.3 mm here. */
 const round = (value: number): number => Math.round(value * 1e6) / 1e6;

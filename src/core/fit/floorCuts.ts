@@ -32,39 +32,94 @@ const EPS = 1e-6;
  * Source: the bar relaxation, Scheithauer, "LP-based bounds for the container and multi-container loading
  * problem", 1999; superadditive functions from knapsacks, Fekete and Schepers, 2004.
  */
-export function findFloorCuts(request: FitRequest, stacks: readonly { readonly container: FitContainer; readonly count: number }[], { solver, seed }: { readonly solver: Solver; readonly seed: number }): FloorRow[] {
+export function findFloorCuts(
+  request: FitRequest,
+  stacks: readonly { readonly container: FitContainer; readonly count: number }[],
+  { solver, seed }: { readonly solver: Solver; readonly seed: number },
+): FloorRow[] {
   const { x0, x1, y0, y1 } = clearOf(request);
   const gap = request.clearances.between;
   const [width, depth] = [x1 - x0 + gap, y1 - y0 + gap];
   if (width <= 0 || depth <= 0 || (request.bay.obstacles ?? []).length > 0) return [];
-  return [{ length: depth, breadth: width, isAcross: false }, { length: width, breadth: depth, isAcross: true }].flatMap(({ length, breadth, isAcross }): FloorRow[] => {
-    const slicesOf = (container: FitContainer): Lie[] => liesOf(request, container).map((lie) => (isAcross ? { along: lie.width, across: lie.depth } : { along: lie.depth, across: lie.width }));
-    const weigh = findWeights(stacks.map(({ container, count }) => ({ count, lies: slicesOf(container) })), { length, breadth, solver, seed });
+  return [
+    { length: depth, breadth: width, isAcross: false },
+    { length: width, breadth: depth, isAcross: true },
+  ].flatMap(({ length, breadth, isAcross }): FloorRow[] => {
+    const slicesOf = (container: FitContainer): Lie[] =>
+      liesOf(request, container).map((lie) =>
+        isAcross
+          ? { along: lie.width, across: lie.depth }
+          : { along: lie.depth, across: lie.width },
+      );
+    const weigh = findWeights(
+      stacks.map(({ container, count }) => ({ count, lies: slicesOf(container) })),
+      { length, breadth, solver, seed },
+    );
     if (!weigh) return [];
-    return [{ most: breadth + EPS, of: (container) => {
-      const lies = slicesOf(container);
-      return lies.length === 0 ? breadth + 1 : Math.min(...lies.map(({ along, across }) => weigh(along) * across));
-    } }];
+    return [
+      {
+        most: breadth + EPS,
+        of: (container) => {
+          const lies = slicesOf(container);
+          return lies.length === 0
+            ? breadth + 1
+            : Math.min(...lies.map(({ along, across }) => weigh(along) * across));
+        },
+      },
+    ];
   });
 }
 
 /** The function of the length along a slice by which these items need more than the breadth; undefined where they do not. */
-function findWeights(items: readonly Item[], { length, breadth, solver, seed }: { readonly length: number; readonly breadth: number; readonly solver: Solver; readonly seed: number }): ((along: number) => number) | undefined {
+function findWeights(
+  items: readonly Item[],
+  {
+    length,
+    breadth,
+    solver,
+    seed,
+  }: {
+    readonly length: number;
+    readonly breadth: number;
+    readonly solver: Solver;
+    readonly seed: number;
+  },
+): ((along: number) => number) | undefined {
   // A step too long is safe: what is counted as longer goes in less often.
   const stepsOf = (along: number): number => Math.ceil(along / STEP_MM - EPS);
   const capacity = Math.floor(length / STEP_MM + EPS);
-  const alongs = [...new Set(items.flatMap(({ lies }) => lies.map(({ along }) => stepsOf(along))))].sort((a, b) => b - a);
+  const alongs = [
+    ...new Set(items.flatMap(({ lies }) => lies.map(({ along }) => stepsOf(along)))),
+  ].sort((a, b) => b - a);
   const patterns = listPatterns(alongs, capacity);
   if (!patterns || items.some(({ lies }) => lies.length === 0)) return undefined;
   const model = new LinearModel();
   const slices = patterns.map(() => model.addVariable());
   const lying = items.map(({ lies }) => lies.map(() => model.addVariable()));
-  alongs.forEach((steps, a) => model.addRow([
-    ...patterns.map((pattern, p) => [slices[p] ?? 0, pattern[a] ?? 0] as const),
-    ...items.flatMap(({ lies }, i) => lies.flatMap((lie, l) => (stepsOf(lie.along) === steps ? [[lying[i]?.[l] ?? 0, -lie.across] as const] : []))),
-  ], { least: 0 }));
-  items.forEach(({ count }, i) => model.addRow((lying[i] ?? []).map((variable) => [variable, 1] as const), { least: count, most: count }));
-  const solution = model.minimise(solver, slices.map((variable) => [variable, 1] as const), { timeLimitMs: 200, seed, isRelaxed: true });
+  alongs.forEach((steps, a) =>
+    model.addRow(
+      [
+        ...patterns.map((pattern, p) => [slices[p] ?? 0, pattern[a] ?? 0] as const),
+        ...items.flatMap(({ lies }, i) =>
+          lies.flatMap((lie, l) =>
+            stepsOf(lie.along) === steps ? [[lying[i]?.[l] ?? 0, -lie.across] as const] : [],
+          ),
+        ),
+      ],
+      { least: 0 },
+    ),
+  );
+  items.forEach(({ count }, i) =>
+    model.addRow(
+      (lying[i] ?? []).map((variable) => [variable, 1] as const),
+      { least: count, most: count },
+    ),
+  );
+  const solution = model.minimise(
+    solver,
+    slices.map((variable) => [variable, 1] as const),
+    { timeLimitMs: 200, seed, isRelaxed: true },
+  );
   if (!isSolved(solution) || solution.objective <= breadth * (1 + 1e-6)) return undefined;
   // The most that fits within each length: superadditive, and one at the whole length.
   const most = new Float64Array(capacity + 1);
@@ -72,12 +127,15 @@ function findWeights(items: readonly Item[], { length, breadth, solver, seed }: 
     let value = most[at - 1] ?? 0;
     for (let a = 0; a < alongs.length; a += 1) {
       const steps = alongs[a] ?? 0;
-      if (steps <= at) value = Math.max(value, (most[at - steps] ?? 0) + Math.max(0, solution.rowDuals[a] ?? 0));
+      if (steps <= at)
+        value = Math.max(value, (most[at - steps] ?? 0) + Math.max(0, solution.rowDuals[a] ?? 0));
     }
     most[at] = value;
   }
   const whole = most[capacity] ?? 0;
-  return whole <= 0 ? undefined : (along) => (most[Math.min(capacity, Math.floor(along / STEP_MM + EPS))] ?? 0) / whole;
+  return whole <= 0
+    ? undefined
+    : (along) => (most[Math.min(capacity, Math.floor(along / STEP_MM + EPS))] ?? 0) / whole;
 }
 
 /** Every way to fill a slice to which nothing can be added; undefined where there are too many. */

@@ -52,17 +52,34 @@ export class GroupCovers {
   readonly usualMinor: number;
   private readonly suited: ReadonlyMap<FitGroup, readonly Suited[]>;
 
-  constructor(private readonly request: FitQuestion, private readonly floorRows: readonly FloorRow[], private readonly random: Random) {
+  constructor(
+    private readonly request: FitQuestion,
+    private readonly floorRows: readonly FloorRow[],
+    private readonly random: Random,
+  ) {
     this.groups = request.groups.filter(({ litres }) => litres > 0);
-    const standing = request.containers.filter((container) => container.innerLitres > 0 && findBayFault(request, container) === undefined);
-    const measured = standing.map((container) => ({ container, areaMm2: floorRows[0]?.of(container) ?? 0, high: maxStackOf(request, container), stripMm2: stripMm2Of(request, container), shares: floorRows.map((row) => row.of(container)) }));
+    const standing = request.containers.filter(
+      (container) => container.innerLitres > 0 && findBayFault(request, container) === undefined,
+    );
+    const measured = standing.map((container) => ({
+      container,
+      areaMm2: floorRows[0]?.of(container) ?? 0,
+      high: maxStackOf(request, container),
+      stripMm2: stripMm2Of(request, container),
+      shares: floorRows.map((row) => row.of(container)),
+    }));
     this.measures = new Map(measured.map((entry) => [entry.container, entry]));
     this.suited = new Map(
       this.groups.map((group) => [
         group,
         measured
           .filter(({ container }) => suits(request, container, group))
-          .map((entry) => ({ ...entry, isHeavy: (groupMassG(group) / group.litres) * entry.container.innerLitres > (entry.container.maxLoadG ?? Infinity) + 1e-9 })),
+          .map((entry) => ({
+            ...entry,
+            isHeavy:
+              (groupMassG(group) / group.litres) * entry.container.innerLitres >
+              (entry.container.maxLoadG ?? Infinity) + 1e-9,
+          })),
       ]),
     );
     const prices = standing.map((container) => container.priceMinor).filter((price) => price > 0);
@@ -75,32 +92,75 @@ export class GroupCovers {
   }
 
   /** At the least weight, by litres alone: what the load of a container asks for more weighs more. Undefined where all of them do not hold enough. */
-  lightest(group: FitGroup, weight: (container: FitContainer) => number): { readonly parts: readonly Pick<Chosen, 'container' | 'count'>[]; readonly weight: number } | undefined {
-    const parts = coverGroup(group, this.suitedTo(group).map(({ container }) => ({ container, available: container.available ?? Infinity, weight: weight(container) + 1e-6 })));
-    return parts && { parts, weight: parts.reduce((sum, { container, count }) => sum + weight(container) * count, 0) };
+  lightest(
+    group: FitGroup,
+    weight: (container: FitContainer) => number,
+  ):
+    | { readonly parts: readonly Pick<Chosen, 'container' | 'count'>[]; readonly weight: number }
+    | undefined {
+    const parts = coverGroup(
+      group,
+      this.suitedTo(group).map(({ container }) => ({
+        container,
+        available: container.available ?? Infinity,
+        weight: weight(container) + 1e-6,
+      })),
+    );
+    return (
+      parts && {
+        parts,
+        weight: parts.reduce((sum, { container, count }) => sum + weight(container) * count, 0),
+      }
+    );
   }
 
   /** With what is not `used` yet; undefined where that does not hold enough. */
-  cover(group: FitGroup, used: ReadonlyMap<FitContainer, number>, { floorPrice, shake, among, isVaried, isForMoney = false, litres }: CoverWish): readonly Chosen[] | undefined {
+  cover(
+    group: FitGroup,
+    used: ReadonlyMap<FitContainer, number>,
+    { floorPrice, shake, among, isVaried, isForMoney = false, litres }: CoverWish,
+  ): readonly Chosen[] | undefined {
     const left = isVaried ? this.random() * 0.7 : 0;
     // What is too heavy to stand before another group needs a strip of its own.
     const isByStrip = !this.request.bay.pullOut && this.random() < 0.5;
     const coverers: Coverer[] = [];
     const heavy: Coverer[] = [];
     // Sometimes little, so that a large bought one may take the place of many small ones that are here.
-    const boughtMinor = this.request.prefer === 'reuse' ? this.usualMinor * MOST_BOUGHT ** this.random() : 0;
-    for (const { container, areaMm2, stripMm2, high, isHeavy } of among ?? this.suited.get(group) ?? []) {
+    const boughtMinor =
+      this.request.prefer === 'reuse' ? this.usualMinor * MOST_BOUGHT ** this.random() : 0;
+    for (const { container, areaMm2, stripMm2, high, isHeavy } of among ??
+      this.suited.get(group) ??
+      []) {
       if (left > 0 && this.random() < left) continue;
       const levels = high === 1 || this.random() < 0.4 ? 1 : high;
-      const money = (isForMoney ? container.priceMinor : this.moneyOf(container, used, boughtMinor)) * (1 + shake * (this.random() - 0.5));
-      const coverer = { container, available: (container.available ?? Infinity) - (used.get(container) ?? 0), weight: money + (floorPrice * (isByStrip ? stripMm2 : areaMm2)) / levels + 1e-6 };
+      const money =
+        (isForMoney ? container.priceMinor : this.moneyOf(container, used, boughtMinor)) *
+        (1 + shake * (this.random() - 0.5));
+      const coverer = {
+        container,
+        available: (container.available ?? Infinity) - (used.get(container) ?? 0),
+        weight: money + (floorPrice * (isByStrip ? stripMm2 : areaMm2)) / levels + 1e-6,
+      };
       if (coverer.available > 0) (isHeavy ? heavy : coverers).push(coverer);
     }
     // What is left is spread thinner over what is there than the litres that a heavy one is counted by.
-    if (litres !== undefined) return dropSpare(coverGroup({ ...group, litres }, coverers)?.map((part) => ({ ...part, group })), litres);
-    const alone = heavy.length > 0 && this.random() < 0.3 ? heavy[Math.floor(this.random() * heavy.length)] : undefined;
-    const parts = (alone && coverByOne(group, alone)) ?? coverGroup(group, coverers) ?? heavy.map((coverer) => coverByOne(group, coverer)).find((cover) => cover !== undefined);
-    return dropSpare(parts?.map((part) => ({ ...part, group })), group.litres);
+    if (litres !== undefined)
+      return dropSpare(
+        coverGroup({ ...group, litres }, coverers)?.map((part) => ({ ...part, group })),
+        litres,
+      );
+    const alone =
+      heavy.length > 0 && this.random() < 0.3
+        ? heavy[Math.floor(this.random() * heavy.length)]
+        : undefined;
+    const parts =
+      (alone && coverByOne(group, alone)) ??
+      coverGroup(group, coverers) ??
+      heavy.map((coverer) => coverByOne(group, coverer)).find((cover) => cover !== undefined);
+    return dropSpare(
+      parts?.map((part) => ({ ...part, group })),
+      group.litres,
+    );
   }
 
   /** Whether nothing that counts over all of them rules them out: whole stacks on the floor, what there is of each, and what the bay bears. */
@@ -110,23 +170,36 @@ export class GroupCovers {
       const measured = this.measures.get(container);
       if (!measured || count > (container.available ?? Infinity)) return false;
       const stacks = Math.ceil(count / measured.high);
-      for (let r = 0; r < used.length; r += 1) used[r] = (used[r] ?? 0) + (measured.shares[r] ?? 0) * stacks;
+      for (let r = 0; r < used.length; r += 1)
+        used[r] = (used[r] ?? 0) + (measured.shares[r] ?? 0) * stacks;
     }
-    return this.floorRows.every((row, r) => (used[r] ?? 0) <= row.most * (1 + 1e-9) + 1e-9) && this.isBearable(chosen);
+    return (
+      this.floorRows.every((row, r) => (used[r] ?? 0) <= row.most * (1 + 1e-9) + 1e-9) &&
+      this.isBearable(chosen)
+    );
   }
 
   isBearable(chosen: readonly Chosen[]): boolean {
     const limit = this.request.bay.maxLoadG;
     if (limit === undefined) return true;
     const contentG = this.groups.reduce((sum, group) => sum + groupMassG(group), 0);
-    return contentG + chosen.reduce((sum, { container, count }) => sum + (container.tareG ?? 0) * count, 0) <= limit;
+    return (
+      contentG +
+        chosen.reduce((sum, { container, count }) => sum + (container.tareG ?? 0) * count, 0) <=
+      limit
+    );
   }
 
   /** What one more of a container counts before its floor does. */
-  private moneyOf(container: FitContainer, used: ReadonlyMap<FitContainer, number>, boughtMinor: number): number {
+  private moneyOf(
+    container: FitContainer,
+    used: ReadonlyMap<FitContainer, number>,
+    boughtMinor: number,
+  ): number {
     const isBought = container.priceMinor > 0;
     if (this.request.prefer === 'reuse') return container.priceMinor + (isBought ? boughtMinor : 0);
-    if (this.request.prefer === 'uniform') return container.priceMinor * (used.has(container) ? 0.5 : 1);
+    if (this.request.prefer === 'uniform')
+      return container.priceMinor * (used.has(container) ? 0.5 : 1);
     return container.priceMinor;
   }
 }
@@ -139,13 +212,17 @@ function stripMm2Of(request: FitRequest, { outer, turnable, shape }: FitContaine
     const stacks = Math.floor((y1 - y0 + gap + 1e-6) / (depth + gap));
     return stacks < 1 || width > x1 - x0 ? Infinity : ((width + gap) * (y1 - y0 + gap)) / stacks;
   };
-  const least = Math.min(share(outer.width, outer.depth), (turnable ?? true) && shape !== 'round' ? share(outer.depth, outer.width) : Infinity);
+  const least = Math.min(
+    share(outer.width, outer.depth),
+    (turnable ?? true) && shape !== 'round' ? share(outer.depth, outer.width) : Infinity,
+  );
   return Number.isFinite(least) ? least : (outer.width + gap) * (y1 - y0 + gap);
 }
 
 export function countUsed(chosen: readonly Chosen[]): Map<FitContainer, number> {
   const used = new Map<FitContainer, number>();
-  for (const { container, count } of chosen) used.set(container, (used.get(container) ?? 0) + count);
+  for (const { container, count } of chosen)
+    used.set(container, (used.get(container) ?? 0) + count);
   return used;
 }
 
@@ -156,12 +233,19 @@ export function gather(held: readonly Pick<Filled, 'container' | 'group'>[]): Ch
     const own = counts.get(group) ?? new Map<FitContainer, number>();
     counts.set(group, own.set(container, (own.get(container) ?? 0) + 1));
   }
-  return [...counts].flatMap(([group, own]) => [...own].map(([container, count]): Chosen => ({ group, container, count })));
+  return [...counts].flatMap(([group, own]) =>
+    [...own].map(([container, count]): Chosen => ({ group, container, count })),
+  );
 }
 
 /** Takes out pieces of one group that it does not need, the dearest first: rounded litres may have bought one too many. */
-function dropSpare(chosen: readonly Chosen[] | undefined, litres: number): readonly Chosen[] | undefined {
-  let spare = chosen?.reduce((sum, { container, count }) => sum + container.innerLitres * count, -litres) ?? 0;
+function dropSpare(
+  chosen: readonly Chosen[] | undefined,
+  litres: number,
+): readonly Chosen[] | undefined {
+  let spare =
+    chosen?.reduce((sum, { container, count }) => sum + container.innerLitres * count, -litres) ??
+    0;
   if (!chosen || spare <= 0) return chosen;
   return [...chosen]
     .sort((a, b) => b.container.priceMinor - a.container.priceMinor)

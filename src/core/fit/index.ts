@@ -1,7 +1,20 @@
 // The engine and its open format
 export {
-  fitAims, fitAnswerSchema, fitRequestSchema, lidWishes, materials, placementSchema, seeWishes,
-  type FitAim, type FitAnswer, type FitContainer, type FitGroup, type FitReason, type FitRequest, type FitRequestInput, type Placement,
+  fitAims,
+  fitAnswerSchema,
+  fitRequestSchema,
+  lidWishes,
+  materials,
+  placementSchema,
+  seeWishes,
+  type FitAim,
+  type FitAnswer,
+  type FitContainer,
+  type FitGroup,
+  type FitReason,
+  type FitRequest,
+  type FitRequestInput,
+  type Placement,
 } from './model';
 export { planFit } from './planFit';
 export { planFits, type PlacedFit } from './planFits';
@@ -15,8 +28,16 @@ export { parseProduct, type ParsedProduct } from './parseProduct';
 export { findInCatalogue, type CatalogueQuestion } from './findInCatalogue';
 // Records and how they reach the engine
 export {
-  containerProductSchema, fitWishesSchema, mockCheckSchema, productKinds, takenFitSchema, toFitContainer,
-  type ContainerProduct, type FitWishes, type MockCheck, type TakenFit,
+  containerProductSchema,
+  fitWishesSchema,
+  mockCheckSchema,
+  productKinds,
+  takenFitSchema,
+  toFitContainer,
+  type ContainerProduct,
+  type FitWishes,
+  type MockCheck,
+  type TakenFit,
 } from './records';
 export { commonContainers, type CommonContainer } from './madeContainers';
 export { toFitRequest } from './toFitRequest';

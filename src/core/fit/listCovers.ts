@@ -15,7 +15,9 @@ export interface Cover {
 }
 
 /** How much a container counts where each counts for itself; undefined for aims that look at all of them together. */
-export function worthOf({ prefer }: FitQuestion): ((container: FitContainer) => number) | undefined {
+export function worthOf({
+  prefer,
+}: FitQuestion): ((container: FitContainer) => number) | undefined {
   if (prefer === 'cost') return ({ priceMinor }) => priceMinor;
   // Pieces first; no selection's money comes near what one piece counts.
   if (prefer === 'reuse') return ({ priceMinor }) => (priceMinor > 0 ? PIECE + priceMinor : 0);
@@ -45,15 +47,33 @@ export class CoverList {
   taken = 0;
 
   /** With more `effort` so many times the covers are listed. */
-  constructor(private readonly request: FitQuestion, floorRows: readonly FloorRow[], readonly worth: (container: FitContainer) => number, private readonly hasTime: () => boolean, private readonly effort = 1) {
-    this.containers = request.containers.filter((container) => container.innerLitres > 0 && findBayFault(request, container) === undefined);
+  constructor(
+    private readonly request: FitQuestion,
+    floorRows: readonly FloorRow[],
+    readonly worth: (container: FitContainer) => number,
+    private readonly hasTime: () => boolean,
+    private readonly effort = 1,
+  ) {
+    this.containers = request.containers.filter(
+      (container) => container.innerLitres > 0 && findBayFault(request, container) === undefined,
+    );
     const limited = this.containers.filter(({ available }) => available !== undefined);
     this.rowCount = floorRows.length + limited.length;
     const rowsOf = (container: FitContainer): number[] => [
-      ...floorRows.map((row) => (row.most > EPS ? row.of(container) / row.most / maxStackOf(request, container) : row.of(container) > 0 ? 2 : 0)),
-      ...limited.map((other) => (other === container ? 1 / Math.max(EPS, container.available ?? 1) : 0)),
+      ...floorRows.map((row) =>
+        row.most > EPS
+          ? row.of(container) / row.most / maxStackOf(request, container)
+          : row.of(container) > 0
+            ? 2
+            : 0,
+      ),
+      ...limited.map((other) =>
+        other === container ? 1 / Math.max(EPS, container.available ?? 1) : 0,
+      ),
     ];
-    this.shares = new Map(this.containers.map((container) => [container, Float64Array.from(rowsOf(container))]));
+    this.shares = new Map(
+      this.containers.map((container) => [container, Float64Array.from(rowsOf(container))]),
+    );
   }
 
   /** Of each row's limit that one takes, at the highest stacking. */
@@ -65,12 +85,21 @@ export class CoverList {
    * Every cover of a group that weighs at most `limit` (its worth where no other weight is given) and, alone, goes in. Where those are too many to list, the limit is
    * lowered towards `least`; undefined where even that does not help, or the time is up. More containers than the litres ask for are listed too where they could make each lighter.
    */
-  of(group: FitGroup, { least, limit }: { readonly least: number; readonly limit: number }, weight: (container: FitContainer) => number = this.worth): { readonly covers: readonly Cover[]; readonly limit: number } | undefined {
+  of(
+    group: FitGroup,
+    { least, limit }: { readonly least: number; readonly limit: number },
+    weight: (container: FitContainer) => number = this.worth,
+  ): { readonly covers: readonly Cover[]; readonly limit: number } | undefined {
     const { request } = this;
-    const suited = this.containers.filter((container) => suits(request, container, group)).map((container) => ({ container, weight: weight(container) })).sort((a, b) => a.weight - b.weight);
+    const suited = this.containers
+      .filter((container) => suits(request, container, group))
+      .map((container) => ({ container, weight: weight(container) }))
+      .sort((a, b) => a.weight - b.weight);
     const massG = groupMassG(group);
     // Content that is spread thinner weighs less in each: it may stand before others, and bend no bottom.
-    const mayHoldMore = !(request.bay.pullOut ?? false) || suited.some(({ container }) => container.maxLoadG !== undefined);
+    const mayHoldMore =
+      !(request.bay.pullOut ?? false) ||
+      suited.some(({ container }) => container.maxLoadG !== undefined);
     const leastFor = leastWeights(group.litres, suited);
     const counts: { container: FitContainer; count: number }[] = [];
     const used = new Float64Array(this.rowCount);
@@ -79,15 +108,26 @@ export class CoverList {
     let steps = 0;
     const [mostSteps, mostCovers] = [MOST_STEPS * this.effort, MOST_COVERS * this.effort];
     let cuts = 0;
-    const isBorne = (offered: number): boolean => counts.every(({ container }) => (massG * container.innerLitres) / Math.max(group.litres, offered) <= (container.maxLoadG ?? Infinity) + EPS);
-    const isNeeded = (offered: number): boolean => counts.every(({ container }) => offered - container.innerLitres < group.litres - EPS);
+    const isBorne = (offered: number): boolean =>
+      counts.every(
+        ({ container }) =>
+          (massG * container.innerLitres) / Math.max(group.litres, offered) <=
+          (container.maxLoadG ?? Infinity) + EPS,
+      );
+    const isNeeded = (offered: number): boolean =>
+      counts.every(({ container }) => offered - container.innerLitres < group.litres - EPS);
     /** Lists less; whether that is worth going on. */
     const cut = (): boolean => {
       cuts += 1;
       this.taken += steps;
       steps = 0;
       const weights = found.map(({ weighed }) => weighed).sort((a, b) => a - b);
-      to = Math.min(least + (to - least) * CUT, weights.length > mostCovers * CUT ? (weights[Math.floor(mostCovers * CUT)] ?? to) - 2 * EPS : to);
+      to = Math.min(
+        least + (to - least) * CUT,
+        weights.length > mostCovers * CUT
+          ? (weights[Math.floor(mostCovers * CUT)] ?? to) - 2 * EPS
+          : to,
+      );
       found = found.filter(({ weighed }) => weighed <= to + EPS);
       return cuts <= MOST_CUTS;
     };
@@ -111,8 +151,10 @@ export class CoverList {
         if (isSame) last.count += 1;
         else counts.push({ container, count: 1 });
         const isWithin = this.add(used, container, 1);
-        if (isWithin && isHeld && (mayHoldMore || isNeeded(litres)) && isBorne(litres)) found.push({ cover: this.toCover(group, counts), weighed: next });
-        if (isWithin && (!isHeld || mayHoldMore) && !visit(i, litres, next, pieces + 1)) return false;
+        if (isWithin && isHeld && (mayHoldMore || isNeeded(litres)) && isBorne(litres))
+          found.push({ cover: this.toCover(group, counts), weighed: next });
+        if (isWithin && (!isHeld || mayHoldMore) && !visit(i, litres, next, pieces + 1))
+          return false;
         this.add(used, container, -1);
         const top = counts[counts.length - 1];
         if (top && top.count > 1) top.count -= 1;
@@ -137,35 +179,54 @@ export class CoverList {
     return isWithin;
   }
 
-  private toCover(group: FitGroup, counts: readonly { readonly container: FitContainer; readonly count: number }[]): Cover {
+  private toCover(
+    group: FitGroup,
+    counts: readonly { readonly container: FitContainer; readonly count: number }[],
+  ): Cover {
     const parts = counts.map(({ container, count }) => ({ group, container, count }));
     const shares = new Float64Array(this.rowCount);
     for (const { container, count } of parts) this.add(shares, container, count);
-    const worth = parts.reduce((sum, { container, count }) => sum + this.worth(container) * count, 0);
+    const worth = parts.reduce(
+      (sum, { container, count }) => sum + this.worth(container) * count,
+      0,
+    );
     return { parts, worth, shares };
   }
 }
 
 /** At the least, what so many litres weigh that are held by containers from the i-th on: a knapsack in which each holds a little more than it does. */
-function leastWeights(litres: number, suited: readonly { readonly container: FitContainer; readonly weight: number }[]): (from: number, litres: number) => number {
+function leastWeights(
+  litres: number,
+  suited: readonly { readonly container: FitContainer; readonly weight: number }[],
+): (from: number, litres: number) => number {
   const step = litres / LITRE_STEPS;
   const tables: Float64Array[] = [];
   let last = new Float64Array(LITRE_STEPS + 1).fill(Infinity);
   last[0] = 0;
-  for (const { container: { innerLitres, available }, weight } of [...suited].reverse()) {
+  for (const {
+    container: { innerLitres, available },
+    weight,
+  } of [...suited].reverse()) {
     const gain = Math.ceil(innerLitres / step - EPS);
     const next = Float64Array.from(last);
     const most = available !== undefined && available <= MOST_LIMITED ? available : Infinity;
     for (let need = 1; need <= LITRE_STEPS; need += 1) {
       let least = next[need] ?? Infinity;
-      if (most === Infinity) least = Math.min(least, weight + (next[Math.max(0, need - gain)] ?? Infinity));
-      else for (let count = 1; count <= most; count += 1) least = Math.min(least, count * weight + (last[Math.max(0, need - count * gain)] ?? Infinity));
+      if (most === Infinity)
+        least = Math.min(least, weight + (next[Math.max(0, need - gain)] ?? Infinity));
+      else
+        for (let count = 1; count <= most; count += 1)
+          least = Math.min(
+            least,
+            count * weight + (last[Math.max(0, need - count * gain)] ?? Infinity),
+          );
       next[need] = least;
     }
     tables.push(next);
     last = next;
   }
-  return (from, left) => tables[suited.length - 1 - from]?.[Math.max(0, Math.floor(left / step + EPS))] ?? Infinity;
+  return (from, left) =>
+    tables[suited.length - 1 - from]?.[Math.max(0, Math.floor(left / step + EPS))] ?? Infinity;
 }
 const LITRE_STEPS = 300;
 /** More of one than this counts as any number. */

@@ -13,12 +13,20 @@ export const fitAims = ['cost', 'uniform', 'reuse', 'easy'] as const;
 export type FitAim = (typeof fitAims)[number];
 
 const obstacleSchema = z.strictObject({
-  x: amount, y: amount, z: amount, width: size, depth: size, height: size, label: z.string().max(100),
+  x: amount,
+  y: amount,
+  z: amount,
+  width: size,
+  depth: size,
+  height: size,
+  label: z.string().max(100),
 });
 
 const fitBaySchema = z.strictObject({
   id: requestId,
-  width: size, depth: size, height: size,
+  width: size,
+  depth: size,
+  height: size,
   /** Default: as wide and high as the inside. */
   openingWidth: size.optional(),
   openingHeight: size.optional(),
@@ -30,8 +38,11 @@ const fitBaySchema = z.strictObject({
 });
 
 const clearancesSchema = z.strictObject({
-  side: amount.default(3), between: amount.default(2), top: amount.default(25),
-  front: amount.default(5), back: amount.default(0),
+  side: amount.default(3),
+  between: amount.default(2),
+  top: amount.default(25),
+  front: amount.default(5),
+  back: amount.default(0),
 });
 export type Clearances = Readonly<z.infer<typeof clearancesSchema>>;
 
@@ -50,39 +61,52 @@ const fitGroupSchema = z.strictObject({
 });
 export type FitGroup = Readonly<z.infer<typeof fitGroupSchema>>;
 
-const fitContainerSchema = z.strictObject({
-  id: requestId,
-  name: z.string().max(200),
-  /** Outside at the widest, rims and handles included. */
-  outer: z.strictObject({ width: size, depth: size, height: size }),
-  innerLitres: amount,
-  innerHeight: amount,
-  /** Default: the smaller outer side. */
-  innerWidth: amount.optional(),
-  shape: z.enum(['box', 'round']).optional(),
-  lid: z.boolean().optional(),
-  clear: z.boolean().optional(),
-  material: z.enum(materials),
-  line: z.string().max(100).optional(),
-  stackable: z.boolean().optional(),
-  maxStack: count.optional(),
-  tareG: amount.optional(),
-  maxLoadG: amount.optional(),
-  /** 0 for what is owned or made. */
-  priceMinor: count,
-  /** How many there are; default: as many as wanted. */
-  available: count.optional(),
-  turnable: z.boolean().optional(),
-}).refine((container) => container.shape !== 'round' || container.outer.width === container.outer.depth, {
-  message: 'a round container is as wide as it is deep',
-  path: ['outer', 'depth'],
-});
+const fitContainerSchema = z
+  .strictObject({
+    id: requestId,
+    name: z.string().max(200),
+    /** Outside at the widest, rims and handles included. */
+    outer: z.strictObject({ width: size, depth: size, height: size }),
+    innerLitres: amount,
+    innerHeight: amount,
+    /** Default: the smaller outer side. */
+    innerWidth: amount.optional(),
+    shape: z.enum(['box', 'round']).optional(),
+    lid: z.boolean().optional(),
+    clear: z.boolean().optional(),
+    material: z.enum(materials),
+    line: z.string().max(100).optional(),
+    stackable: z.boolean().optional(),
+    maxStack: count.optional(),
+    tareG: amount.optional(),
+    maxLoadG: amount.optional(),
+    /** 0 for what is owned or made. */
+    priceMinor: count,
+    /** How many there are; default: as many as wanted. */
+    available: count.optional(),
+    turnable: z.boolean().optional(),
+  })
+  .refine(
+    (container) => container.shape !== 'round' || container.outer.width === container.outer.depth,
+    {
+      message: 'a round container is as wide as it is deep',
+      path: ['outer', 'depth'],
+    },
+  );
 export type FitContainer = Readonly<z.infer<typeof fitContainerSchema>>;
 
-function refuseDoubleIds(items: readonly { readonly id: string }[], listName: string, context: z.RefinementCtx): void {
+function refuseDoubleIds(
+  items: readonly { readonly id: string }[],
+  listName: string,
+  context: z.RefinementCtx,
+): void {
   items.forEach((item, i) => {
     if (items.findIndex((other) => other.id === item.id) !== i) {
-      context.addIssue({ code: 'custom', message: `the id "${item.id}" occurs twice`, path: [listName, i, 'id'] });
+      context.addIssue({
+        code: 'custom',
+        message: `the id "${item.id}" occurs twice`,
+        path: [listName, i, 'id'],
+      });
     }
   });
 }
@@ -106,8 +130,14 @@ export type FitRequest = Readonly<z.infer<typeof fitRequestSchema>>;
 export type FitRequestInput = z.input<typeof fitRequestSchema>;
 
 const fitReasonCodes = [
-  'no_container_suits', 'container_does_not_pass', 'container_too_high', 'container_too_big',
-  'not_enough_floor', 'bay_overloaded', 'not_enough_available', 'blocked_or_weak',
+  'no_container_suits',
+  'container_does_not_pass',
+  'container_too_high',
+  'container_too_big',
+  'not_enough_floor',
+  'bay_overloaded',
+  'not_enough_available',
+  'blocked_or_weak',
 ] as const;
 export const fitReasonSchema = z.strictObject({
   code: z.enum(fitReasonCodes),
@@ -118,7 +148,12 @@ export const fitReasonSchema = z.strictObject({
 export type FitReason = Readonly<z.infer<typeof fitReasonSchema>>;
 
 export const placementSchema = z.strictObject({
-  containerId: requestId, groupId: requestId, x: amount, y: amount, z: amount, turned: z.boolean(),
+  containerId: requestId,
+  groupId: requestId,
+  x: amount,
+  y: amount,
+  z: amount,
+  turned: z.boolean(),
 });
 export type Placement = Readonly<z.infer<typeof placementSchema>>;
 

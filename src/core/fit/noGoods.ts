@@ -23,7 +23,10 @@ export class NoGoods {
   private readonly singlesOf = new Map<Cover, readonly Single[]>();
   private readonly covers: readonly Cover[];
 
-  constructor(private readonly request: FitRequest, coversOf: readonly (readonly Cover[])[]) {
+  constructor(
+    private readonly request: FitRequest,
+    coversOf: readonly (readonly Cover[])[],
+  ) {
     this.covers = [...new Set(coversOf.flat().map(asOne))].sort((a, b) => floorOf(b) - floorOf(a));
   }
 
@@ -33,7 +36,8 @@ export class NoGoods {
     const refuted = this.sizes.push(core.length) - 1;
     const slots = new Map<Cover, number>();
     core.forEach((cover, i) => {
-      for (const other of this.noEasierThan(asOne(cover))) slots.set(other, (slots.get(other) ?? 0) | (1 << i));
+      for (const other of this.noEasierThan(asOne(cover)))
+        slots.set(other, (slots.get(other) ?? 0) | (1 << i));
     });
     for (const [cover, bits] of slots) {
       const known = this.partsOf.get(cover);
@@ -51,7 +55,12 @@ export class NoGoods {
     for (const other of this.covers) {
       // What is no easier takes no less floor.
       if (floorOf(other) < floorOf(cover) - 1e-9) break;
-      if (other !== cover && (!isFront || other.parts[0]?.group.front === true) && isNoEasier(this.request, this.singles(other), easy)) found.push(other);
+      if (
+        other !== cover &&
+        (!isFront || other.parts[0]?.group.front === true) &&
+        isNoEasier(this.request, this.singles(other), easy)
+      )
+        found.push(other);
     }
     this.noEasier.set(cover, found);
     return found;
@@ -89,7 +98,9 @@ function fillsAll(met: readonly number[], size: number, from = 0, taken = 0): bo
   if (taken === (1 << size) - 1) return true;
   const slots = met[from];
   if (slots === undefined) return false;
-  for (let i = 0; i < size; i += 1) if ((slots & ~taken & (1 << i)) !== 0 && fillsAll(met, size, from + 1, taken | (1 << i))) return true;
+  for (let i = 0; i < size; i += 1)
+    if ((slots & ~taken & (1 << i)) !== 0 && fillsAll(met, size, from + 1, taken | (1 << i)))
+      return true;
   return met.length - from > size - bits(taken) && fillsAll(met, size, from + 1, taken);
 }
 function bits(mask: number): number {
@@ -108,7 +119,14 @@ function isNoEasier(request: FitRequest, to: readonly Single[], from: readonly S
   let taken = 0;
   // The largest chooses first; that it may miss a way only leaves a cover out.
   for (const one of from) {
-    const at = to.findIndex((other, i) => (taken & (1 << i)) === 0 && i < MOST_SLOTS && (other.container === one.container ? other.massG >= one.massG - 1e-9 : maxStackOf(request, other.container) === 1 && covers(other, one)));
+    const at = to.findIndex(
+      (other, i) =>
+        (taken & (1 << i)) === 0 &&
+        i < MOST_SLOTS &&
+        (other.container === one.container
+          ? other.massG >= one.massG - 1e-9
+          : maxStackOf(request, other.container) === 1 && covers(other, one)),
+    );
     if (at < 0) return false;
     taken |= 1 << at;
   }
@@ -119,16 +137,39 @@ type Single = Pick<Filled, 'container' | 'massG'>;
 
 /** The largest first. */
 function singlesOf({ parts }: Cover): Single[] {
-  const offered = parts.reduce((sum, { container, count }) => sum + container.innerLitres * count, 0);
-  const singles = parts.flatMap(({ container, group, count }) => Array.from({ length: count }, (): Single => ({ container, massG: filledG(container, group, offered) })));
-  return singles.sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth);
+  const offered = parts.reduce(
+    (sum, { container, count }) => sum + container.innerLitres * count,
+    0,
+  );
+  const singles = parts.flatMap(({ container, group, count }) =>
+    Array.from({ length: count }, (): Single => ({
+      container,
+      massG: filledG(container, group, offered),
+    })),
+  );
+  return singles.sort(
+    (a, b) =>
+      b.container.outer.width * b.container.outer.depth -
+      a.container.outer.width * a.container.outer.depth,
+  );
 }
 /** Share of the floor, as far as it is known. */
 const floorOf = ({ shares }: Cover): number => shares[0] ?? 0;
 
 function covers(hard: Single, easy: Single): boolean {
   const [a, b] = [hard.container, easy.container];
-  if (a.shape === 'round' || b.shape === 'round' || hard.massG < easy.massG - 1e-9 || a.outer.height < b.outer.height) return false;
-  if (a.outer.width >= b.outer.width && a.outer.depth >= b.outer.depth && ((b.turnable ?? true) || a.turnable === false)) return true;
+  if (
+    a.shape === 'round' ||
+    b.shape === 'round' ||
+    hard.massG < easy.massG - 1e-9 ||
+    a.outer.height < b.outer.height
+  )
+    return false;
+  if (
+    a.outer.width >= b.outer.width &&
+    a.outer.depth >= b.outer.depth &&
+    ((b.turnable ?? true) || a.turnable === false)
+  )
+    return true;
   return (b.turnable ?? true) && a.outer.width >= b.outer.depth && a.outer.depth >= b.outer.width;
 }

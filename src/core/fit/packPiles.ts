@@ -24,7 +24,21 @@ interface PackStyle {
 export function packPiles(
   request: FitRequest,
   chosen: readonly Chosen[],
-  { tries, tightNodes = 0, random, aim, hasTime, onPartial }: { readonly tries: number; readonly tightNodes?: number; readonly random: Random; readonly aim: 'first' | 'easy'; readonly hasTime: () => boolean; readonly onPartial?: (part: DensePacking) => void },
+  {
+    tries,
+    tightNodes = 0,
+    random,
+    aim,
+    hasTime,
+    onPartial,
+  }: {
+    readonly tries: number;
+    readonly tightNodes?: number;
+    readonly random: Random;
+    readonly aim: 'first' | 'easy';
+    readonly hasTime: () => boolean;
+    readonly onPartial?: (part: DensePacking) => void;
+  },
 ): Packing | undefined {
   const highest = Math.max(1, ...chosen.map(({ container }) => maxStackOf(request, container)));
   const pilesByLimit = new Map<number, readonly Pile[]>();
@@ -39,9 +53,16 @@ export function packPiles(
     const piles = pilesFor(highest);
     const spareShare = spareShareOf(request, piles);
     if (spareShare < 0 || spareShare > MOST_SPARE || !hasTime()) return undefined;
-    const notched = piles.length <= MOST_NOTCHED ? packTight(request, piles, { hasTime, nodeLimit: tightNodes }) : undefined;
+    const notched =
+      piles.length <= MOST_NOTCHED
+        ? packTight(request, piles, { hasTime, nodeLimit: tightNodes })
+        : undefined;
     if (notched) return notched;
-    const dense = packDense(request, piles, { random, hasTime, fillings: tightNodes / NODES_A_FILLING });
+    const dense = packDense(request, piles, {
+      random,
+      hasTime,
+      fillings: tightNodes / NODES_A_FILLING,
+    });
     if (dense && dense.stood.length === piles.length) return dense.packing;
     if (dense) onPartial?.(dense);
     return undefined;
@@ -77,14 +98,22 @@ const NODES_A_FILLING = 8;
 
 const RULES: readonly PlaceRule[] = ['left', 'front', 'left', 'snug', 'front', 'left', 'snug'];
 
-function packOnce(request: FitRequest, piles: readonly Pile[], style: PackStyle): Packing | undefined {
+function packOnce(
+  request: FitRequest,
+  piles: readonly Pile[],
+  style: PackStyle,
+): Packing | undefined {
   const floor = new Floor(request);
   for (const pile of orderPiles(piles, style)) if (!floor.stand(pile, style.rule)) return undefined;
   return floor.packing;
 }
 
 /** Stands as many of the piles as go in, in this order; what finds no place is left out. */
-export function packMost(request: FitRequest, piles: readonly Pile[], rule: PlaceRule): { readonly stood: readonly Pile[]; readonly packing: Packing } {
+export function packMost(
+  request: FitRequest,
+  piles: readonly Pile[],
+  rule: PlaceRule,
+): { readonly stood: readonly Pile[]; readonly packing: Packing } {
   const floor = new Floor(request);
   const stood = piles.filter((pile) => floor.stand(pile, rule));
   return { stood, packing: floor.packing };

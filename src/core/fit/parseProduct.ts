@@ -22,12 +22,21 @@ export interface ParsedProduct {
 }
 
 const NUMBER = String.raw`\d+(?:[.,]\d+)?`;
-const SIZES = new RegExp(String.raw`(${NUMBER})\s*(mm|cm|m|in|")?\s*[x×*]\s*(${NUMBER})\s*(mm|cm|m|in|")?\s*[x×*]\s*(${NUMBER})\s*(mm|cm|m|in|")?`, 'i');
+const SIZES = new RegExp(
+  String.raw`(${NUMBER})\s*(mm|cm|m|in|")?\s*[x×*]\s*(${NUMBER})\s*(mm|cm|m|in|")?\s*[x×*]\s*(${NUMBER})\s*(mm|cm|m|in|")?`,
+  'i',
+);
 const LITRES = new RegExp(String.raw`\b(${NUMBER})\s*l(?:it(?:re|er)s?)?\b`, 'i');
 const PRICE = new RegExp(String.raw`(?:(\d+)\s+for\s+)?[£€$]?\s?(\d+(?:[.,]\d{1,2})?)\s*$`, 'i');
 /** Words for a material, beside its own name. */
 const MATERIAL_WORDS: Readonly<Record<Material, RegExp>> = {
-  plastic: /plastic/i, wood: /wood(en)?|oak|pine|bamboo/i, wicker: /wicker|rattan|seagrass|willow/i, metal: /metal|wire|steel/i, glass: /glass/i, card: /card(board)?|paper/i, fabric: /fabric|cloth|felt|canvas|linen/i,
+  plastic: /plastic/i,
+  wood: /wood(en)?|oak|pine|bamboo/i,
+  wicker: /wicker|rattan|seagrass|willow/i,
+  metal: /metal|wire|steel/i,
+  glass: /glass/i,
+  card: /card(board)?|paper/i,
+  fabric: /fabric|cloth|felt|canvas|linen/i,
 };
 
 /**
@@ -49,15 +58,34 @@ export function parseProduct(text: string): ParsedProduct {
   const priced = PRICE.exec(litres ? after.replace(litres[0], '') : after);
   const price = priced?.[2];
   const shopName = at?.[1]?.trim();
-  const kind = [...productKinds].sort((a, b) => b.length - a.length).find((candidate) => new RegExp(`\\b${candidate}s?\\b`, 'i').test(said));
+  const kind = [...productKinds]
+    .sort((a, b) => b.length - a.length)
+    .find((candidate) => new RegExp(`\\b${candidate}s?\\b`, 'i').test(said));
   const material = materials.find((candidate) => MATERIAL_WORDS[candidate].test(said));
-  const parsed: ParsedProduct = { name: before.replace(/[,\s]+$/, '').trim(), lid: /\blid(s|ded)?\b/i.test(after), clear: /\b(clear|see-through)\b/i.test(said), stackable: /\bstack(s|ing|able)\b/i.test(said) };
+  const parsed: ParsedProduct = {
+    name: before.replace(/[,\s]+$/, '').trim(),
+    lid: /\blid(s|ded)?\b/i.test(after),
+    clear: /\b(clear|see-through)\b/i.test(said),
+    stackable: /\bstack(s|ing|able)\b/i.test(said),
+  };
   return {
     ...parsed,
-    ...definedOf({ width: sizeOf(sizes?.[1], sizes?.[2]), depth: sizeOf(sizes?.[3], sizes?.[4]), height: sizeOf(sizes?.[5], sizes?.[6]), litres: litres?.[1], kind, material, packSize: priced?.[1], price: price !== undefined && parseMoney(price).ok ? price : undefined, shopName }),
+    ...definedOf({
+      width: sizeOf(sizes?.[1], sizes?.[2]),
+      depth: sizeOf(sizes?.[3], sizes?.[4]),
+      height: sizeOf(sizes?.[5], sizes?.[6]),
+      litres: litres?.[1],
+      kind,
+      material,
+      packSize: priced?.[1],
+      price: price !== undefined && parseMoney(price).ok ? price : undefined,
+      shopName,
+    }),
   };
 }
 
 /** Without what is not said. */
 const definedOf = <T extends object>(facts: T): { [K in keyof T]?: Exclude<T[K], undefined> } =>
-  Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined)) as { [K in keyof T]?: Exclude<T[K], undefined> };
+  Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]?: Exclude<T[K], undefined>;
+  };

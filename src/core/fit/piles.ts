@@ -23,7 +23,8 @@ export const MAX_BLOCKING_G = 4000;
 
 /** Mass of a container with its share of a group for which so many litres are offered. */
 export const filledG = (container: FitContainer, group: FitGroup, offeredLitres: number): number =>
-  (container.tareG ?? 0) + (groupMassG(group) * container.innerLitres) / Math.max(group.litres, offeredLitres);
+  (container.tareG ?? 0) +
+  (groupMassG(group) * container.innerLitres) / Math.max(group.litres, offeredLitres);
 
 /** Mass of each chosen container: content spread over its group's containers by litres. */
 export function fillContainers(chosen: readonly Chosen[]): Filled[] {
@@ -37,13 +38,22 @@ export function fillContainers(chosen: readonly Chosen[]): Filled[] {
     const massG = filledG(container, group, offered.get(group.id) ?? 0);
     // Several of one group are not in each other's way; a single one differs from another group's by mass alone.
     const isSingle = counts.get(group.id) === 1;
-    const filled = { container, group, massG, kind: isSingle ? `${massG.toFixed(6)}/${group.front ?? false}` : `${group.id}/${massG}` };
+    const filled = {
+      container,
+      group,
+      massG,
+      kind: isSingle ? `${massG.toFixed(6)}/${group.front ?? false}` : `${group.id}/${massG}`,
+    };
     return Array.from({ length: count }, () => filled);
   });
 }
 
 /** Stacks containers of one id, one group upon itself first, the heaviest at the bottom; what nothing may stand in the way of comes on top. */
-export function buildPiles(request: FitRequest, filled: readonly Filled[], stackLimit: number): Pile[] {
+export function buildPiles(
+  request: FitRequest,
+  filled: readonly Filled[],
+  stackLimit: number,
+): Pile[] {
   const byContainer = new Map<FitContainer, Filled[]>();
   for (const each of filled) {
     const same = byContainer.get(each.container);
@@ -54,9 +64,18 @@ export function buildPiles(request: FitRequest, filled: readonly Filled[], stack
     const limit = Math.min(stackLimit, maxStackOf(request, container));
     if (limit === 1) return all.map((each) => ({ container, levels: [each] }));
     const open: Filled[][] = [];
-    for (const next of all.sort((a, b) => Number(a.group.front ?? false) - Number(b.group.front ?? false) || b.massG - a.massG || compare(a.group.id, b.group.id))) {
-      const candidates = open.filter((levels) => levels.length < limit && canStack(request, levels, next));
-      const same = candidates.find((levels) => levels.every((level) => level.group.id === next.group.id));
+    for (const next of all.sort(
+      (a, b) =>
+        Number(a.group.front ?? false) - Number(b.group.front ?? false) ||
+        b.massG - a.massG ||
+        compare(a.group.id, b.group.id),
+    )) {
+      const candidates = open.filter(
+        (levels) => levels.length < limit && canStack(request, levels, next),
+      );
+      const same = candidates.find((levels) =>
+        levels.every((level) => level.group.id === next.group.id),
+      );
       const target = same ?? candidates[0];
       if (target) target.push(next);
       else open.push([next]);
@@ -74,7 +93,9 @@ export function canStack(request: FitRequest, levels: readonly Filled[], top: Fi
     const above = all.slice(i + 1);
     const aboveG = above.reduce((sum, other) => sum + other.massG, 0);
     if (aboveG > (level.container.maxLoadG ?? Infinity)) return false;
-    const otherG = above.filter((other) => other.group.id !== level.group.id).reduce((sum, other) => sum + other.massG, 0);
+    const otherG = above
+      .filter((other) => other.group.id !== level.group.id)
+      .reduce((sum, other) => sum + other.massG, 0);
     if (level.group.front && otherG > 0) return false;
     return (request.bay.pullOut ?? false) || otherG <= MAX_BLOCKING_G;
   });
@@ -86,15 +107,23 @@ export const isStack = (request: FitRequest, levels: readonly Filled[]): boolean
 
 /** Whether each bears its content. */
 export const areBorne = (filled: readonly Filled[]): boolean =>
-  filled.every(({ container, massG }) => massG - (container.tareG ?? 0) <= (container.maxLoadG ?? Infinity) + 1e-9);
+  filled.every(
+    ({ container, massG }) =>
+      massG - (container.tareG ?? 0) <= (container.maxLoadG ?? Infinity) + 1e-9,
+  );
 
 /**
  * Every way to stack the chosen containers, each a list of piles; undefined where there are more than `most`. Of equal containers with
  * equal content one is as good as another.
  */
-export function listStackings(request: FitRequest, chosen: readonly Chosen[], most: number): readonly (readonly Pile[])[] | undefined {
+export function listStackings(
+  request: FitRequest,
+  chosen: readonly Chosen[],
+  most: number,
+): readonly (readonly Pile[])[] | undefined {
   const byContainer = new Map<FitContainer, Filled[]>();
-  for (const filled of fillContainers(chosen)) byContainer.set(filled.container, [...(byContainer.get(filled.container) ?? []), filled]);
+  for (const filled of fillContainers(chosen))
+    byContainer.set(filled.container, [...(byContainer.get(filled.container) ?? []), filled]);
   let stackings: readonly (readonly Pile[])[] = [[]];
   for (const [container, all] of byContainer) {
     const ways = listPileSets(request, container, all, most);
@@ -104,14 +133,24 @@ export function listStackings(request: FitRequest, chosen: readonly Chosen[], mo
   return stackings;
 }
 
-function listPileSets(request: FitRequest, container: FitContainer, all: readonly Filled[], most: number): Pile[][] | undefined {
+function listPileSets(
+  request: FitRequest,
+  container: FitContainer,
+  all: readonly Filled[],
+  most: number,
+): Pile[][] | undefined {
   const limit = maxStackOf(request, container);
-  if (limit === 1 || all.length === 1) return [all.map((filled) => ({ container, levels: [filled] }))];
+  if (limit === 1 || all.length === 1)
+    return [all.map((filled) => ({ container, levels: [filled] }))];
   const { x0, x1, y0, y1 } = clearOf(request);
   const gap = request.clearances.between;
   const [lie] = liesOf(request, container);
-  const mostPiles = lie ? Math.floor(((x1 - x0 + gap) * (y1 - y0 + gap)) / (lie.width * lie.depth) + 1e-9) : 0;
-  const ofKind = [...new Set(all.map(({ kind }) => kind))].map((kind) => all.filter((filled) => filled.kind === kind));
+  const mostPiles = lie
+    ? Math.floor(((x1 - x0 + gap) * (y1 - y0 + gap)) / (lie.width * lie.depth) + 1e-9)
+    : 0;
+  const ofKind = [...new Set(all.map(({ kind }) => kind))].map((kind) =>
+    all.filter((filled) => filled.kind === kind),
+  );
   const counts = ofKind.map(({ length }) => length);
   const types = listPileTypes(request, ofKind, limit);
   if (!types) return undefined;
@@ -123,7 +162,12 @@ function listPileSets(request: FitRequest, container: FitContainer, all: readonl
     if (sets.length > most || steps > MOST_SET_STEPS) return false;
     if (left.every((count) => count === 0)) {
       const pools = ofKind.map((same) => [...same]);
-      sets.push(piles.map((type) => ({ container, levels: type.map((k) => pools[k]?.pop()).filter((filled) => filled !== undefined) })));
+      sets.push(
+        piles.map((type) => ({
+          container,
+          levels: type.map((k) => pools[k]?.pop()).filter((filled) => filled !== undefined),
+        })),
+      );
       return true;
     }
     // So many piles of so many levels have to hold what is left.
@@ -143,7 +187,11 @@ const MOST_SET_STEPS = 5000;
 const MOST_TYPES = 300;
 
 /** Every pile that can be made; undefined where there are too many. */
-function listPileTypes(request: FitRequest, ofKind: readonly (readonly Filled[])[], limit: number): PileType[] | undefined {
+function listPileTypes(
+  request: FitRequest,
+  ofKind: readonly (readonly Filled[])[],
+  limit: number,
+): PileType[] | undefined {
   const types: PileType[] = [];
   const visit = (levels: readonly Filled[], type: PileType): boolean => {
     if (types.length > MOST_TYPES) return false;
@@ -151,7 +199,11 @@ function listPileTypes(request: FitRequest, ofKind: readonly (readonly Filled[])
     if (type.length === limit) return true;
     return ofKind.every((same, k) => {
       const top = same[type.filter((each) => each === k).length];
-      return top === undefined || !canStack(request, levels, top) || visit([...levels, top], [...type, k]);
+      return (
+        top === undefined ||
+        !canStack(request, levels, top) ||
+        visit([...levels, top], [...type, k])
+      );
     });
   };
   return visit([], []) ? types : undefined;

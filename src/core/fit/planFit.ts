@@ -56,7 +56,10 @@ const STAND = { tries: 12, steps: 150 } as const;
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic
  * unless `timeLimitMs` cuts it.
  */
-export function planFit(request: FitQuestion, { solver, clock, onFirst, known = [] }: Means): FitAnswer {
+export function planFit(
+  request: FitQuestion,
+  { solver, clock, onFirst, known = [] }: Means,
+): FitAnswer {
   const startMs = clock();
   const passedMs = () => clock() - startMs;
   const finish = (found: FoundFit, bound: number): FitAnswer => {
@@ -64,23 +67,54 @@ export function planFit(request: FitQuestion, { solver, clock, onFirst, known = 
     const objective = found.score[0];
     const proven = Math.min(objective, bound);
     const isOptimal = objective - proven <= 1e-6 * Math.max(1, objective);
-    return { status: isOptimal ? 'optimal' : 'feasible', objective, bound: proven, elapsedMs: passedMs(), ...answer, unmet: [], reasons: [] };
+    return {
+      status: isOptimal ? 'optimal' : 'feasible',
+      objective,
+      bound: proven,
+      elapsedMs: passedMs(),
+      ...answer,
+      unmet: [],
+      reasons: [],
+    };
   };
-  if (request.groups.every(({ litres }) => litres <= 0)) return finish({ chosen: [], packing: { spots: [], blockingG: 0 }, score: [0, 0] }, 0);
-  const search = new FitRun(request, { solver, passedMs, known, onFirst: (found) => onFirst?.(finish(found, 0)) });
+  if (request.groups.every(({ litres }) => litres <= 0))
+    return finish({ chosen: [], packing: { spots: [], blockingG: 0 }, score: [0, 0] }, 0);
+  const search = new FitRun(request, {
+    solver,
+    passedMs,
+    known,
+    onFirst: (found) => onFirst?.(finish(found, 0)),
+  });
   search.run();
   const { best, relaxed } = search;
   if (best.found) return finish(best.found, relaxed.bound);
   // The partial answer gets time of its own, so that a hard question still ends with something.
-  const partial = searchPartial(request, { selection: relaxed.selection, densest: best.densest, leftMs: () => request.timeLimitMs * 1.1 - passedMs() });
+  const partial = searchPartial(request, {
+    selection: relaxed.selection,
+    densest: best.densest,
+    leftMs: () => request.timeLimitMs * 1.1 - passedMs(),
+  });
   const unmet = request.groups.flatMap((group) => {
     const litres = group.litres - offeredLitres(partial.chosen, group.id);
     return litres > 1e-9 ? [{ groupId: group.id, litres }] : [];
   });
   // Filling group by group can find what the search for everything did not.
-  if (unmet.length === 0) return finish({ chosen: partial.chosen, packing: partial.packing, score: scoreOf(request.prefer, partial.chosen, partial.packing.blockingG) }, relaxed.bound);
+  if (unmet.length === 0)
+    return finish(
+      {
+        chosen: partial.chosen,
+        packing: partial.packing,
+        score: scoreOf(request.prefer, partial.chosen, partial.packing.blockingG),
+      },
+      relaxed.bound,
+    );
   return {
-    status: 'infeasible', objective: null, bound: null, elapsedMs: passedMs(), ...sumUp(request, partial.chosen, partial.packing), unmet,
+    status: 'infeasible',
+    objective: null,
+    bound: null,
+    elapsedMs: passedMs(),
+    ...sumUp(request, partial.chosen, partial.packing),
+    unmet,
     reasons: [...explainShortage(request, unmet, relaxed.isImpossible), ...explainUnused(request)],
   };
 }
@@ -101,12 +135,28 @@ class FitRun {
   private readonly floorRows: readonly FloorRow[];
   private readonly looks: number;
 
-  constructor(private readonly request: FitQuestion, private readonly means: { readonly solver: Solver; readonly passedMs: () => number; readonly known: readonly FitAnswer['placements'][]; readonly onFirst: (found: FoundFit) => void }) {
+  constructor(
+    private readonly request: FitQuestion,
+    private readonly means: {
+      readonly solver: Solver;
+      readonly passedMs: () => number;
+      readonly known: readonly FitAnswer['placements'][];
+      readonly onFirst: (found: FoundFit) => void;
+    },
+  ) {
     this.random = createRandom(request.seed);
     this.floorRows = floorRowsOf(request);
     this.covers = new GroupCovers(request, this.floorRows, this.random);
-    this.looks = request.prefer !== 'cost' && this.covers.groups.length <= LOOKS.fewGroups ? LOOKS.few : LOOKS.usual;
-    this.best = new BestFit(request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onFirst: means.onFirst });
+    this.looks =
+      request.prefer !== 'cost' && this.covers.groups.length <= LOOKS.fewGroups
+        ? LOOKS.few
+        : LOOKS.usual;
+    this.best = new BestFit(request, {
+      covers: this.covers,
+      random: this.random,
+      hasTime: this.hasTime,
+      onFirst: means.onFirst,
+    });
   }
 
   run(): void {
@@ -138,27 +188,46 @@ class FitRun {
       }
       if (proof && isListed && !isBetter) this.effort *= 2;
       const gap = best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1;
-      if (proof || isListed) proof = this.prove(isListed ? undefined : proof, gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far) ?? proof;
+      if (proof || isListed)
+        proof =
+          this.prove(
+            isListed ? undefined : proof,
+            gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far,
+          ) ?? proof;
     }
   }
 
   /** Where nothing stands the rest is left for the partial answer. */
-  private readonly leftMs = (): number => this.request.timeLimitMs * (this.best.found ? 1 : SEARCH_SHARE) - this.means.passedMs();
+  private readonly leftMs = (): number =>
+    this.request.timeLimitMs * (this.best.found ? 1 : SEARCH_SHARE) - this.means.passedMs();
   private readonly hasTime = (): boolean => this.leftMs() > 0;
 
   private isDone(): boolean {
     const { found } = this.best;
-    return found !== undefined && found.score[0] <= this.relaxed.bound + 1e-6 && (this.request.prefer === 'cost' || found.score[1] <= this.relaxed.leastCostMinor + 1e-6);
+    return (
+      found !== undefined &&
+      found.score[0] <= this.relaxed.bound + 1e-6 &&
+      (this.request.prefer === 'cost' || found.score[1] <= this.relaxed.leastCostMinor + 1e-6)
+    );
   }
 
   /** Betters what stands, in at most so many steps, until `idle` of them have bettered nothing: whether they have. Where nothing stands, searches something that does, in tries of at most so many steps. */
   private improve(steps: number, idle: number): boolean {
     const { request, covers, random, hasTime, best } = this;
-    const begin = () => new PlaceSearch(request, { covers, random, hasTime, onBetter: (found) => best.take(found) }, best.found?.packing.spots ?? []);
+    const begin = () =>
+      new PlaceSearch(
+        request,
+        { covers, random, hasTime, onBetter: (found) => best.take(found) },
+        best.found?.packing.spots ?? [],
+      );
     const isFresh = !this.places || this.placed !== best.found;
     let places = this.places && !isFresh ? this.places : begin();
     if (best.found) places.run(() => this.isDone(), steps, idle);
-    for (let most: number = RESTART.steps; !best.found && hasTime() && most <= steps; most *= RESTART.growth) {
+    for (
+      let most: number = RESTART.steps;
+      !best.found && hasTime() && most <= steps;
+      most *= RESTART.growth
+    ) {
       best.lookAnew(this.looks);
       if (!best.found) places.run(() => best.found !== undefined, most);
       places = begin();
@@ -172,12 +241,18 @@ class FitRun {
   private stand(chosen: readonly Chosen[], effort: number): boolean {
     if (this.best.offer(chosen, STAND.tries)) return true;
     let hasStood = false;
-    const partsOf = new Map(this.covers.groups.map((group) => [group, chosen.filter((part) => part.group === group)]));
+    const partsOf = new Map(
+      this.covers.groups.map((group) => [group, chosen.filter((part) => part.group === group)]),
+    );
     const onBetter = (found: FoundFit): boolean => {
       hasStood = true;
       return this.best.take(found);
     };
-    new PlaceSearch(this.request, { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter, partsOf }, []).run(() => hasStood, STAND.steps * effort);
+    new PlaceSearch(
+      this.request,
+      { covers: this.covers, random: this.random, hasTime: this.hasTime, onBetter, partsOf },
+      [],
+    ).run(() => hasStood, STAND.steps * effort);
     return hasStood;
   }
 
@@ -185,14 +260,35 @@ class FitRun {
   private prove(begun: FitProof | undefined, steps: number): FitProof | undefined {
     const worth = worthOf(this.request);
     if (!worth) return undefined;
-    const { covers, floorRows, leftMs, best, means: { solver } } = this;
+    const {
+      covers,
+      floorRows,
+      leftMs,
+      best,
+      means: { solver },
+    } = this;
     const { prefer } = this.request;
-    const limit = best.found?.chosen.reduce((sum, { container, count }) => sum + worth(container) * count, 0);
+    const limit = best.found?.chosen.reduce(
+      (sum, { container, count }) => sum + worth(container) * count,
+      0,
+    );
     if (!begun) this.begunAt = best.found?.score[0];
-    const proof = begun ?? FitProof.begin(this.request, { limit, effort: this.effort }, {
-      solver, covers, floorRows, worth, leftMs, stand: (chosen, effort) => this.stand(chosen, effort),
-      take: ({ chosen, packing }) => void best.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) }),
-    });
+    const proof =
+      begun ??
+      FitProof.begin(
+        this.request,
+        { limit, effort: this.effort },
+        {
+          solver,
+          covers,
+          floorRows,
+          worth,
+          leftMs,
+          stand: (chosen, effort) => this.stand(chosen, effort),
+          take: ({ chosen, packing }) =>
+            void best.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) }),
+        },
+      );
     if (!proof) return undefined;
     proof.advance(limit, begun || proof.isWhole ? steps : Math.min(steps, PROOF.far));
     const bound = prefer === 'cost' ? proof.bound : Math.floor((proof.bound + 1e-6) / PIECE);
@@ -203,31 +299,54 @@ class FitRun {
 
   /** Keeps the higher of two bounds, and what is cheapest at it. */
   private raise({ bound, leastCostMinor }: Pick<RelaxedFit, 'bound' | 'leastCostMinor'>): void {
-    const isHigher = bound > this.relaxed.bound || (bound === this.relaxed.bound && leastCostMinor > this.relaxed.leastCostMinor);
+    const isHigher =
+      bound > this.relaxed.bound ||
+      (bound === this.relaxed.bound && leastCostMinor > this.relaxed.leastCostMinor);
     if (isHigher) this.relaxed = { ...this.relaxed, bound, leastCostMinor };
   }
 
   /** The area alone is quick; what sizes shut out comes after it, where that leaves a difference. */
   private boundByModel(): void {
-    const { request, best, means: { solver, passedMs } } = this;
+    const {
+      request,
+      best,
+      means: { solver, passedMs },
+    } = this;
     const relax = (rows: readonly FloorRow[], share: number): RelaxedFit => {
       const untilMs = Math.min(request.timeLimitMs, passedMs() + share * request.timeLimitMs);
-      const next = new ContainerSelection(request, rows).solve(request.prefer, solver, { timeLeftMs: () => untilMs - passedMs(), seed: request.seed });
+      const next = new ContainerSelection(request, rows).solve(request.prefer, solver, {
+        timeLeftMs: () => untilMs - passedMs(),
+        seed: request.seed,
+      });
       this.raise(next);
-      this.relaxed = { ...this.relaxed, selection: next.selection, isImpossible: next.isImpossible };
+      this.relaxed = {
+        ...this.relaxed,
+        selection: next.selection,
+        isImpossible: next.isImpossible,
+      };
       return next;
     };
     const follow = (): void => {
-      if (this.relaxed.selection && !this.relaxed.isImpossible) best.offer(this.relaxed.selection, BOUND_TRIES, BOUND_NODES);
+      if (this.relaxed.selection && !this.relaxed.isImpossible)
+        best.offer(this.relaxed.selection, BOUND_TRIES, BOUND_NODES);
     };
-    const isOpen = () => !this.relaxed.isImpossible && best.found !== undefined && !this.isDone() && passedMs() < AREA.until * request.timeLimitMs;
+    const isOpen = () =>
+      !this.relaxed.isImpossible &&
+      best.found !== undefined &&
+      !this.isDone() &&
+      passedMs() < AREA.until * request.timeLimitMs;
     relax(this.floorRows.slice(0, 1), AREA.share);
     follow();
     let rows = this.floorRows;
     for (let round = 0; round < AREA.rounds && isOpen(); round += 1) {
       const tighter = relax(rows, AREA.tighterShare);
       follow();
-      const cuts = tighter.selection ? findFloorCuts(request, stacksOf(request, tighter.selection), { solver, seed: request.seed }) : [];
+      const cuts = tighter.selection
+        ? findFloorCuts(request, stacksOf(request, tighter.selection), {
+            solver,
+            seed: request.seed,
+          })
+        : [];
       if (cuts.length === 0) break;
       rows = [...rows, ...cuts];
     }
@@ -235,15 +354,32 @@ class FitRun {
 }
 
 /** The fewest stacks that a choice makes, by container. */
-function stacksOf(request: FitQuestion, chosen: readonly Chosen[]): { readonly container: Chosen['container']; readonly count: number }[] {
-  return [...countUsed(chosen)].map(([container, count]) => ({ container, count: Math.ceil(count / maxStackOf(request, container)) }));
+function stacksOf(
+  request: FitQuestion,
+  chosen: readonly Chosen[],
+): { readonly container: Chosen['container']; readonly count: number }[] {
+  return [...countUsed(chosen)].map(([container, count]) => ({
+    container,
+    count: Math.ceil(count / maxStackOf(request, container)),
+  }));
 }
 
 function sumUp(request: FitRequest, chosen: readonly Chosen[], packing: Packing) {
-  const costMinor = chosen.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0);
+  const costMinor = chosen.reduce(
+    (sum, { container, count }) => sum + container.priceMinor * count,
+    0,
+  );
   const offered = request.groups.map((group) => offeredLitres(chosen, group.id));
-  const usedLitres = request.groups.reduce((sum, group, i) => sum + Math.min(group.litres, offered[i] ?? 0), 0);
-  return { placements: toPlacements(packing.spots), costMinor, usedLitres, freeLitres: offered.reduce((a, b) => a + b, 0) - usedLitres };
+  const usedLitres = request.groups.reduce(
+    (sum, group, i) => sum + Math.min(group.litres, offered[i] ?? 0),
+    0,
+  );
+  return {
+    placements: toPlacements(packing.spots),
+    costMinor,
+    usedLitres,
+    freeLitres: offered.reduce((a, b) => a + b, 0) - usedLitres,
+  };
 }
 
 const offeredLitres = (chosen: readonly Chosen[], groupId: string): number =>

@@ -25,7 +25,10 @@ const LEAST_MS = 150;
  * since it can least do without. Each place gets an equal share of the time that is left.
  * Requires: the requests hold the same containers with the same `available`. Ensures: at most `available` of each over all.
  */
-export async function planFits(requests: readonly FitQuestion[], { timeLimitMs, ...means }: FitsMeans & { readonly timeLimitMs: number }): Promise<readonly PlacedFit[]> {
+export async function planFits(
+  requests: readonly FitQuestion[],
+  { timeLimitMs, ...means }: FitsMeans & { readonly timeLimitMs: number },
+): Promise<readonly PlacedFit[]> {
   const startMs = means.clock();
   const used = new Map<string, number>();
   const found: PlacedFit[] = [];
@@ -33,10 +36,19 @@ export async function planFits(requests: readonly FitQuestion[], { timeLimitMs, 
   for (const [i, request] of byFullness.entries()) {
     const leftMs = timeLimitMs - (means.clock() - startMs);
     const containers = request.containers.map((container) =>
-      container.available === undefined ? container : { ...container, available: Math.max(0, container.available - (used.get(container.id) ?? 0)) },
+      container.available === undefined
+        ? container
+        : {
+            ...container,
+            available: Math.max(0, container.available - (used.get(container.id) ?? 0)),
+          },
     );
-    const answer = planFit({ ...request, containers, timeLimitMs: Math.max(LEAST_MS, leftMs / (byFullness.length - i)) }, means);
-    for (const { containerId } of answer.placements) used.set(containerId, (used.get(containerId) ?? 0) + 1);
+    const answer = planFit(
+      { ...request, containers, timeLimitMs: Math.max(LEAST_MS, leftMs / (byFullness.length - i)) },
+      means,
+    );
+    for (const { containerId } of answer.placements)
+      used.set(containerId, (used.get(containerId) ?? 0) + 1);
     found.push({ bayId: request.bay.id, answer });
     if ((await means.onProgress?.(found, byFullness.length)) === false) break;
   }
@@ -45,5 +57,8 @@ export async function planFits(requests: readonly FitQuestion[], { timeLimitMs, 
 
 /** Litres to go in, by the litres of the place. */
 function fullnessOf({ bay, groups }: FitQuestion): number {
-  return groups.reduce((sum, { litres }) => sum + litres, 0) / ((bay.width * bay.depth * bay.height) / 1e6);
+  return (
+    groups.reduce((sum, { litres }) => sum + litres, 0) /
+    ((bay.width * bay.depth * bay.height) / 1e6)
+  );
 }

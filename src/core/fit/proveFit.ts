@@ -52,9 +52,19 @@ export class FitProof {
   private effort = EFFORT_GROWTH;
 
   /** Undefined where the covers of a group are too many to list. `limit` is what the best known counts. */
-  static begin(request: FitQuestion, { limit, effort }: { readonly limit: number | undefined; readonly effort: number }, means: Means): FitProof | undefined {
+  static begin(
+    request: FitQuestion,
+    { limit, effort }: { readonly limit: number | undefined; readonly effort: number },
+    means: Means,
+  ): FitProof | undefined {
     const { covers } = means;
-    const list = new CoverList(request, means.floorRows, means.worth, () => means.leftMs() > 0, effort);
+    const list = new CoverList(
+      request,
+      means.floorRows,
+      means.worth,
+      () => means.leftMs() > 0,
+      effort,
+    );
     const kinds = covers.groups.map((group) => ({ group, kind: kindOf(request, group) }));
     const { prices, weight } = priceFloor(kinds, limit, { list, covers });
     const leastOf = new Map<string, number>();
@@ -62,22 +72,58 @@ export class FitProof {
       if (leastOf.has(kind)) continue;
       // By litres alone it is nearly the least; the list up to it holds the least.
       const nearly = covers.lightest(group, weight)?.weight;
-      const listed = nearly === undefined ? undefined : list.of(group, { least: nearly + 1e-6, limit: nearly + 1e-6 }, weight);
+      const listed =
+        nearly === undefined
+          ? undefined
+          : list.of(group, { least: nearly + 1e-6, limit: nearly + 1e-6 }, weight);
       if (nearly === undefined || !listed) return undefined;
       // Where none of them bears the group, what does counts more.
       leastOf.set(kind, Math.min(nearly, ...listed.covers.map((cover) => weightOf(cover, weight))));
     }
-    const least = kinds.reduce((sum, { kind }) => sum + (leastOf.get(kind) ?? 0), 0) - prices.reduce((a, b) => a + b, 0);
+    const least =
+      kinds.reduce((sum, { kind }) => sum + (leastOf.get(kind) ?? 0), 0) -
+      prices.reduce((a, b) => a + b, 0);
     const most = limit ?? least * GUESS;
-    const { coversOf, slack } = listAll(list, kinds.map(({ group, kind }) => ({ group, kind, least: leastOf.get(kind) ?? 0 })), most - least, weight) ?? {};
+    const { coversOf, slack } =
+      listAll(
+        list,
+        kinds.map(({ group, kind }) => ({ group, kind, least: leastOf.get(kind) ?? 0 })),
+        most - least,
+        weight,
+      ) ?? {};
     if (!coversOf || slack === undefined || (slack <= 0 && most > least)) return undefined;
-    return new FitProof(request, means, { coversOf, kinds: kinds.map(({ kind }) => kind), prices, from: coversOf.some(({ length }) => length === 0) ? least + slack : least, below: least + slack, isWhole: slack === most - least && limit !== undefined, owedSteps: list.taken / LISTED_A_STEP });
+    return new FitProof(request, means, {
+      coversOf,
+      kinds: kinds.map(({ kind }) => kind),
+      prices,
+      from: coversOf.some(({ length }) => length === 0) ? least + slack : least,
+      below: least + slack,
+      isWhole: slack === most - least && limit !== undefined,
+      owedSteps: list.taken / LISTED_A_STEP,
+    });
   }
 
   /** All that count less than `from` are refuted or open; no choice is listed that counts `below` or more. */
-  private constructor(private readonly request: FitQuestion, private readonly means: Means, private readonly at: { readonly coversOf: readonly (readonly Cover[])[]; readonly kinds: readonly string[]; readonly prices: Float64Array; from: number; below: number; owedSteps: number; readonly isWhole: boolean }) {
-    this.choice = new CoverChoice(at.coversOf.map((covers, g) => ({ kind: at.kinds[g] ?? '', covers })), at.prices, at.below);
-    if (at.from < at.below) at.from = Math.min(at.below, Math.max(at.from, this.choice.reached - 1e-6));
+  private constructor(
+    private readonly request: FitQuestion,
+    private readonly means: Means,
+    private readonly at: {
+      readonly coversOf: readonly (readonly Cover[])[];
+      readonly kinds: readonly string[];
+      readonly prices: Float64Array;
+      from: number;
+      below: number;
+      owedSteps: number;
+      readonly isWhole: boolean;
+    },
+  ) {
+    this.choice = new CoverChoice(
+      at.coversOf.map((covers, g) => ({ kind: at.kinds[g] ?? '', covers })),
+      at.prices,
+      at.below,
+    );
+    if (at.from < at.below)
+      at.from = Math.min(at.below, Math.max(at.from, this.choice.reached - 1e-6));
     this.noGoods = new NoGoods(request, at.coversOf);
   }
 
@@ -100,7 +146,8 @@ export class FitProof {
 
   /** Whether all is gone through, and what is open is not worth more. */
   get isThrough(): boolean {
-    const isGoneThrough = this.choice.isFull || this.open.length >= MOST_OPEN || this.at.from >= this.at.below - 1e-9;
+    const isGoneThrough =
+      this.choice.isFull || this.open.length >= MOST_OPEN || this.at.from >= this.at.below - 1e-9;
     return isGoneThrough && (this.open.length === 0 || this.effort > MOST_EFFORT);
   }
 
@@ -128,12 +175,28 @@ export class FitProof {
   }
 
   private goThrough(): void {
-    const { at, hasTime, means: { covers } } = this;
+    const {
+      at,
+      hasTime,
+      means: { covers },
+    } = this;
     this.open = this.open.filter(({ worth }) => worth < at.below - 1e-9);
-    const isPossible = (taken: readonly Cover[]): boolean => covers.mayStand(taken.flatMap(({ parts }) => parts));
-    while (at.from < at.below - 1e-9 && !this.choice.isFull && this.open.length < MOST_OPEN && this.stepsLeft > 0 && hasTime()) {
+    const isPossible = (taken: readonly Cover[]): boolean =>
+      covers.mayStand(taken.flatMap(({ parts }) => parts));
+    while (
+      at.from < at.below - 1e-9 &&
+      !this.choice.isFull &&
+      this.open.length < MOST_OPEN &&
+      this.stepsLeft > 0 &&
+      hasTime()
+    ) {
       const { looked } = this.choice;
-      const next = this.choice.next(at.below, { most: this.stepsLeft * BEGUN_A_STEP, hasTime, noGoods: this.noGoods, isPossible });
+      const next = this.choice.next(at.below, {
+        most: this.stepsLeft * BEGUN_A_STEP,
+        hasTime,
+        noGoods: this.noGoods,
+        isPossible,
+      });
       this.stepsLeft -= (this.choice.looked - looked) / BEGUN_A_STEP;
       at.from = Math.min(at.below, Math.max(at.from, this.choice.reached - 1e-6));
       if (next === undefined) at.from = at.below;
@@ -148,12 +211,16 @@ export class FitProof {
   private settle(choice: Choice, verdict: Exclude<Verdict, 'open'> | 'stood'): void {
     if (verdict === 'refuted') this.noGoods.add(this.blame(choice.covers));
     else this.at.below = choice.worth;
-    if (typeof verdict === 'object') this.means.take({ chosen: choice.covers.flatMap(({ parts }) => parts), packing: verdict });
+    if (typeof verdict === 'object')
+      this.means.take({ chosen: choice.covers.flatMap(({ parts }) => parts), packing: verdict });
     this.open = this.open.filter((other) => other !== choice && other.worth < this.at.below - 1e-9);
   }
 
   private judge({ covers }: Choice): Verdict | 'stood' {
-    const { request, means: { solver, leftMs, stand } } = this;
+    const {
+      request,
+      means: { solver, leftMs, stand },
+    } = this;
     const chosen = covers.flatMap(({ parts }) => parts);
     let verdict = this.decide(covers, QUICK_STEPS);
     if (verdict !== 'open') return verdict;
@@ -162,14 +229,21 @@ export class FitProof {
     verdict = this.decide(covers, THOROUGH_STEPS);
     if (verdict !== 'open' || leftMs() <= 0) return verdict;
     this.stepsLeft -= STAND_STEPS;
-    return isRefutedByLines(request, chosen, { solver, seed: request.seed, leftMs: leftMs() }) ? 'refuted' : 'open';
+    return isRefutedByLines(request, chosen, { solver, seed: request.seed, leftMs: leftMs() })
+      ? 'refuted'
+      : 'open';
   }
 
   private lookAgain({ covers }: Choice): Verdict | 'stood' {
     const verdict = this.decide(covers, THOROUGH_STEPS * this.effort);
     if (verdict !== 'open' || !this.hasTime()) return verdict;
     this.stepsLeft -= STAND_STEPS * this.effort;
-    return this.means.stand(covers.flatMap(({ parts }) => parts), this.effort) ? 'stood' : 'open';
+    return this.means.stand(
+      covers.flatMap(({ parts }) => parts),
+      this.effort,
+    )
+      ? 'stood'
+      : 'open';
   }
 
   /** Of covers that cannot stand together as few as still cannot. */
@@ -184,7 +258,11 @@ export class FitProof {
 
   private decide(covers: readonly Cover[], steps: number): Verdict {
     const onSteps = (taken: number): void => void (this.stepsLeft -= taken);
-    return decideChoice(this.request, covers.flatMap(({ parts }) => parts), { steps, hasTime: this.hasTime, onSteps });
+    return decideChoice(
+      this.request,
+      covers.flatMap(({ parts }) => parts),
+      { steps, hasTime: this.hasTime, onSteps },
+    );
   }
 }
 
@@ -195,7 +273,12 @@ interface Wish {
 }
 
 /** The covers of each group that weigh at most so much more than its least; all less than wished for where they are too many. Groups of one kind have the same covers, in the same order. */
-function listAll(list: CoverList, wishes: readonly Wish[], wished: number, weight: Weight): { readonly coversOf: (readonly Cover[])[]; readonly slack: number } | undefined {
+function listAll(
+  list: CoverList,
+  wishes: readonly Wish[],
+  wished: number,
+  weight: Weight,
+): { readonly coversOf: (readonly Cover[])[]; readonly slack: number } | undefined {
   const ofKind = new Map<string, readonly Cover[]>();
   let slack = wished;
   for (const { group, kind, least } of wishes) {
@@ -206,36 +289,68 @@ function listAll(list: CoverList, wishes: readonly Wish[], wished: number, weigh
     slack = listed.limit === least + slack ? slack : listed.limit - least;
   }
   const leastOf = new Map(wishes.map(({ kind, least }) => [kind, least]));
-  for (const [kind, covers] of ofKind) ofKind.set(kind, covers.filter((cover) => weightOf(cover, weight) <= (leastOf.get(kind) ?? 0) + slack + 1e-9));
-  const coversOf = wishes.map(({ group, kind }) => (ofKind.get(kind) ?? []).map((cover) => (cover.parts[0]?.group === group ? cover : { ...cover, twin: cover, parts: cover.parts.map((part) => ({ ...part, group })) })));
+  for (const [kind, covers] of ofKind)
+    ofKind.set(
+      kind,
+      covers.filter((cover) => weightOf(cover, weight) <= (leastOf.get(kind) ?? 0) + slack + 1e-9),
+    );
+  const coversOf = wishes.map(({ group, kind }) =>
+    (ofKind.get(kind) ?? []).map((cover) =>
+      cover.parts[0]?.group === group
+        ? cover
+        : { ...cover, twin: cover, parts: cover.parts.map((part) => ({ ...part, group })) },
+    ),
+  );
   return { coversOf, slack };
 }
 
 type Weight = (container: FitContainer) => number;
 
-const weightOf = ({ parts }: Cover, weight: Weight): number => parts.reduce((sum, { container, count }) => sum + weight(container) * count, 0);
+const weightOf = ({ parts }: Cover, weight: Weight): number =>
+  parts.reduce((sum, { container, count }) => sum + weight(container) * count, 0);
 
 /** What the floor counts where it is scarce, by row, and what a container then counts with its floor: what is free does not go on for ever. */
-function priceFloor(kinds: readonly { readonly group: FitGroup; readonly kind: string }[], limit: number | undefined, { list, covers }: { readonly list: CoverList; readonly covers: GroupCovers }): { readonly prices: Float64Array; readonly weight: Weight } {
-  const oneOfEach = kinds.filter(({ kind }, i) => kinds.findIndex((other) => other.kind === kind) === i);
-  const weightAt = (prices: Float64Array): Weight => (container) => list.sharesOf(container).reduce((sum, share, r) => sum + share * (prices[r] ?? 0), list.worth(container));
-  const { prices, bound } = climbPrices(new Float64Array(list.rowCount), FLOOR_ROUNDS, limit ?? Infinity, (at) => {
-    const weight = weightAt(at);
-    const used = new Float64Array(at.length);
-    let sum = 0;
-    for (const { group, kind } of oneOfEach) {
-      const count = kinds.filter((other) => other.kind === kind).length;
-      const lightest = covers.lightest(group, weight);
-      sum += count * (lightest?.weight ?? 0);
-      for (const part of lightest?.parts ?? []) {
-        list.sharesOf(part.container).forEach((share, r) => { used[r] = (used[r] ?? 0) + count * part.count * share; });
+function priceFloor(
+  kinds: readonly { readonly group: FitGroup; readonly kind: string }[],
+  limit: number | undefined,
+  { list, covers }: { readonly list: CoverList; readonly covers: GroupCovers },
+): { readonly prices: Float64Array; readonly weight: Weight } {
+  const oneOfEach = kinds.filter(
+    ({ kind }, i) => kinds.findIndex((other) => other.kind === kind) === i,
+  );
+  const weightAt =
+    (prices: Float64Array): Weight =>
+    (container) =>
+      list
+        .sharesOf(container)
+        .reduce((sum, share, r) => sum + share * (prices[r] ?? 0), list.worth(container));
+  const { prices, bound } = climbPrices(
+    new Float64Array(list.rowCount),
+    FLOOR_ROUNDS,
+    limit ?? Infinity,
+    (at) => {
+      const weight = weightAt(at);
+      const used = new Float64Array(at.length);
+      let sum = 0;
+      for (const { group, kind } of oneOfEach) {
+        const count = kinds.filter((other) => other.kind === kind).length;
+        const lightest = covers.lightest(group, weight);
+        sum += count * (lightest?.weight ?? 0);
+        for (const part of lightest?.parts ?? []) {
+          list.sharesOf(part.container).forEach((share, r) => {
+            used[r] = (used[r] ?? 0) + count * part.count * share;
+          });
+        }
       }
-    }
-    return { sum, used };
-  });
+      return { sum, used };
+    },
+  );
   // Any price will do: with one for what is free, there is an end to it also where there is room enough.
-  const isFree = covers.groups.some((group) => covers.suitedTo(group).some(({ container }) => list.worth(container) <= 0));
-  if (isFree) prices[0] = Math.max(prices[0] ?? 0, LEAST_PRICE * ((limit ?? bound * GUESS) - bound));
+  const isFree = covers.groups.some((group) =>
+    covers.suitedTo(group).some(({ container }) => list.worth(container) <= 0),
+  );
+  if (isFree)
+    prices[0] = Math.max(prices[0] ?? 0, LEAST_PRICE * ((limit ?? bound * GUESS) - bound));
   return { prices, weight: weightAt(prices) };
 }
 const FLOOR_ROUNDS = 60;
@@ -244,6 +359,9 @@ const LEAST_PRICE = 0.2;
 
 /** Groups of one kind want the same of their containers, and are as heavy. */
 function kindOf({ pins = [] }: FitQuestion, group: FitGroup): string {
-  const own = pins.filter(({ groupId }) => groupId === group.id).map(({ containerId }) => containerId).sort();
+  const own = pins
+    .filter(({ groupId }) => groupId === group.id)
+    .map(({ containerId }) => containerId)
+    .sort();
   return JSON.stringify([{ ...group, id: '', name: '' }, own]);
 }

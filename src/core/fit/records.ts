@@ -1,9 +1,31 @@
 import { z } from 'zod';
 
-import { bayIdSchema, containerIdSchema, groupIdSchema, lengthSchema, projectIdSchema, priceMinorSchema } from '../shared';
+import {
+  bayIdSchema,
+  containerIdSchema,
+  groupIdSchema,
+  lengthSchema,
+  projectIdSchema,
+  priceMinorSchema,
+} from '../shared';
 import { fitAims, fitAnswerSchema, materials, type FitContainer } from './model';
 
-export const productKinds = ['bin', 'basket', 'box', 'tray', 'drawer', 'jar', 'turntable', 'file holder', 'tub', 'riser', 'stacking drawer', 'pull-out', 'rack', 'hook strip'] as const;
+export const productKinds = [
+  'bin',
+  'basket',
+  'box',
+  'tray',
+  'drawer',
+  'jar',
+  'turntable',
+  'file holder',
+  'tub',
+  'riser',
+  'stacking drawer',
+  'pull-out',
+  'rack',
+  'hook strip',
+] as const;
 
 /** A container of the catalogue, or one that a household already has. */
 export const containerProductSchema = z.object({
@@ -39,7 +61,12 @@ export const containerProductSchema = z.object({
 export type ContainerProduct = Readonly<z.infer<typeof containerProductSchema>>;
 
 /** What was found when a container was tried in the empty place, by its number in the answer. */
-export const mockCheckSchema = z.object({ index: z.number().int().min(0).max(2000), goesIn: z.boolean(), comesOut: z.boolean(), doorShuts: z.boolean() });
+export const mockCheckSchema = z.object({
+  index: z.number().int().min(0).max(2000),
+  goesIn: z.boolean(),
+  comesOut: z.boolean(),
+  doorShuts: z.boolean(),
+});
 export type MockCheck = Readonly<z.infer<typeof mockCheckSchema>>;
 
 /** What somebody wants of a place's fit, whatever is cheapest: containers never, and containers for a group only. */

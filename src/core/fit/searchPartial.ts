@@ -23,18 +23,39 @@ const MOST_ROUNDS = 20_000;
  * they take, as long as one still stands; many orders, the least litres unmet kept. Each container
  * counts as full, so that no load is understated. Deterministic unless the time cuts it.
  */
-export function searchPartial(request: FitQuestion, { selection, densest, leftMs }: { readonly selection: readonly Chosen[] | undefined; readonly densest?: DensePacking | undefined; readonly leftMs: () => number }): PartialFit {
+export function searchPartial(
+  request: FitQuestion,
+  {
+    selection,
+    densest,
+    leftMs,
+  }: {
+    readonly selection: readonly Chosen[] | undefined;
+    readonly densest?: DensePacking | undefined;
+    readonly leftMs: () => number;
+  },
+): PartialFit {
   const random = createRandom(request.seed + 1);
-  const piles = selection && isBearableAt(request, selection) ? atUsualDensity(buildPiles(request, fillContainers(selection), Infinity)) : [];
+  const piles =
+    selection && isBearableAt(request, selection)
+      ? atUsualDensity(buildPiles(request, fillContainers(selection), Infinity))
+      : [];
   let best: Filling | undefined;
   const keep = (next: Filling): boolean => {
-    const isBetter = !best || next.unmetLitres < best.unmetLitres - 1e-9 || (next.unmetLitres <= best.unmetLitres + 1e-9 && next.costMinor < best.costMinor);
+    const isBetter =
+      !best ||
+      next.unmetLitres < best.unmetLitres - 1e-9 ||
+      (next.unmetLitres <= best.unmetLitres + 1e-9 && next.costMinor < best.costMinor);
     if (isBetter) best = next;
     return isBetter;
   };
   // It was weighed with everything standing; only where nothing is lifted out of the way does that not matter.
   if (densest && piles.length > 0 && request.bay.pullOut) keep(toFilling(request, densest));
-  let order = [...piles].sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth);
+  let order = [...piles].sort(
+    (a, b) =>
+      b.container.outer.width * b.container.outer.depth -
+      a.container.outer.width * a.container.outer.depth,
+  );
   let orderLitres = Infinity;
   for (let round = 0; round < MOST_ROUNDS && (round < 4 || leftMs() > 0); round += 1) {
     if (piles.length === 0 || round % 4 === 0) {
@@ -50,7 +71,13 @@ export function searchPartial(request: FitQuestion, { selection, densest, leftMs
     }
     keep(next);
   }
-  return best ?? { chosen: [], packing: { spots: [], blockingG: 0 }, unmetLitres: request.groups.reduce((sum, { litres }) => sum + litres, 0) };
+  return (
+    best ?? {
+      chosen: [],
+      packing: { spots: [], blockingG: 0 },
+      unmetLitres: request.groups.reduce((sum, { litres }) => sum + litres, 0),
+    }
+  );
 }
 
 function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
@@ -60,22 +87,48 @@ function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
   let bearableG = request.bay.maxLoadG ?? Infinity;
   let unmetLitres = 0;
   const shake = () => (random ? 0.6 + random() * 0.8 : 1);
-  const groups = [...request.groups].map((group) => ({ group, rank: (group.front ? 1e6 : group.litres) * shake() })).sort((a, b) => b.rank - a.rank);
+  const groups = [...request.groups]
+    .map((group) => ({ group, rank: (group.front ? 1e6 : group.litres) * shake() }))
+    .sort((a, b) => b.rank - a.rank);
   const rule = random && random() < 0.4 ? 'front' : 'left';
   for (const { group } of groups) {
     if (group.litres <= 0) continue;
     const densityG = groupMassG(group) / group.litres;
     const suited = request.containers
-      .filter((container) => findBayFault(request, container) === undefined && suits(request, container, group) && densityG * container.innerLitres <= (container.maxLoadG ?? Infinity))
-      .map((container) => ({ container, worth: ((container.innerLitres * maxStackOf(request, container)) / (container.outer.width * container.outer.depth)) * shake() }))
+      .filter(
+        (container) =>
+          findBayFault(request, container) === undefined &&
+          suits(request, container, group) &&
+          densityG * container.innerLitres <= (container.maxLoadG ?? Infinity),
+      )
+      .map((container) => ({
+        container,
+        worth:
+          ((container.innerLitres * maxStackOf(request, container)) /
+            (container.outer.width * container.outer.depth)) *
+          shake(),
+      }))
       .sort((a, b) => b.worth - a.worth);
     let left = group.litres;
-    for (let i = 0; i < suited.length && left > 1e-9; ) {
+    for (let i = 0; i < suited.length && left > 1e-9;) {
       const container = suited[i]?.container;
       if (!container) break;
-      const filled: Filled = { container, group, kind: group.id, massG: (container.tareG ?? 0) + densityG * container.innerLitres };
-      const levels = Math.min(bearableLevels(request, filled), Math.ceil(left / container.innerLitres - 1e-9), (container.available ?? Infinity) - (used.get(container) ?? 0), Math.floor(bearableG / Math.max(1e-9, filled.massG)));
-      const pile: Pile = { container, levels: Array.from({ length: Math.max(0, levels) }, () => filled) };
+      const filled: Filled = {
+        container,
+        group,
+        kind: group.id,
+        massG: (container.tareG ?? 0) + densityG * container.innerLitres,
+      };
+      const levels = Math.min(
+        bearableLevels(request, filled),
+        Math.ceil(left / container.innerLitres - 1e-9),
+        (container.available ?? Infinity) - (used.get(container) ?? 0),
+        Math.floor(bearableG / Math.max(1e-9, filled.massG)),
+      );
+      const pile: Pile = {
+        container,
+        levels: Array.from({ length: Math.max(0, levels) }, () => filled),
+      };
       if (levels <= 0 || !floor.stand(pile, rule)) {
         i += 1;
         continue;
@@ -88,9 +141,13 @@ function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
     }
     unmetLitres += Math.max(0, left);
   }
-  const chosen = [...counts].flatMap(([group, own]) => [...own].map(([container, count]): Chosen => ({ group, container, count })));
+  const chosen = [...counts].flatMap(([group, own]) =>
+    [...own].map(([container, count]): Chosen => ({ group, container, count })),
+  );
   return {
-    chosen, unmetLitres, packing: floor.packing,
+    chosen,
+    unmetLitres,
+    packing: floor.packing,
     costMinor: costOf(chosen),
   };
 }
@@ -102,9 +159,27 @@ function standMost(request: FitRequest, piles: readonly Pile[], rule: PlaceRule)
 
 function toFilling(request: FitRequest, { stood, packing }: DensePacking): Filling {
   const chosen = new Map<Filled, number>();
-  for (const level of stood.flatMap(({ levels }) => levels)) chosen.set(level, (chosen.get(level) ?? 0) + 1);
-  const parts = [...chosen].map(([{ container, group }, count]): Chosen => ({ container, group, count }));
-  const unmetLitres = request.groups.reduce((sum, group) => sum + Math.max(0, group.litres - parts.reduce((held, part) => (part.group === group ? held + part.container.innerLitres * part.count : held), 0)), 0);
+  for (const level of stood.flatMap(({ levels }) => levels))
+    chosen.set(level, (chosen.get(level) ?? 0) + 1);
+  const parts = [...chosen].map(([{ container, group }, count]): Chosen => ({
+    container,
+    group,
+    count,
+  }));
+  const unmetLitres = request.groups.reduce(
+    (sum, group) =>
+      sum +
+      Math.max(
+        0,
+        group.litres -
+          parts.reduce(
+            (held, part) =>
+              part.group === group ? held + part.container.innerLitres * part.count : held,
+            0,
+          ),
+      ),
+    0,
+  );
   return { chosen: parts, packing, unmetLitres, costMinor: costOf(parts) };
 }
 
@@ -128,7 +203,10 @@ function atUsualDensity(piles: readonly Pile[]): Pile[] {
     const known = weighed.get(filled);
     if (known) return known;
     const { container, group } = filled;
-    const heavier = { ...filled, massG: (container.tareG ?? 0) + (groupMassG(group) / group.litres) * container.innerLitres };
+    const heavier = {
+      ...filled,
+      massG: (container.tareG ?? 0) + (groupMassG(group) / group.litres) * container.innerLitres,
+    };
     weighed.set(filled, heavier);
     return heavier;
   };
@@ -137,13 +215,23 @@ function atUsualDensity(piles: readonly Pile[]): Pile[] {
 
 /** What is left out makes the rest hold more; every container must bear its litres at the usual density. */
 function isBearableAt(request: FitRequest, selection: readonly Chosen[]): boolean {
-  return selection.every(({ container, group }) => (groupMassG(group) / group.litres) * container.innerLitres <= (container.maxLoadG ?? Infinity)) && request.bay.maxLoadG === undefined && selection.every(({ container }) => container.maxLoadG === undefined);
+  return (
+    selection.every(
+      ({ container, group }) =>
+        (groupMassG(group) / group.litres) * container.innerLitres <=
+        (container.maxLoadG ?? Infinity),
+    ) &&
+    request.bay.maxLoadG === undefined &&
+    selection.every(({ container }) => container.maxLoadG === undefined)
+  );
 }
 
-const costOf = (chosen: readonly Chosen[]): number => chosen.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0);
+const costOf = (chosen: readonly Chosen[]): number =>
+  chosen.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0);
 
 /** As many on each other as the bay's height, the stack's limit and the lowest one bear. */
 function bearableLevels(request: FitRequest, { container, massG }: Filled): number {
-  const byLoad = massG > 0 ? 1 + Math.floor((container.maxLoadG ?? Infinity) / massG + 1e-9) : Infinity;
+  const byLoad =
+    massG > 0 ? 1 + Math.floor((container.maxLoadG ?? Infinity) / massG + 1e-9) : Infinity;
   return Math.min(maxStackOf(request, container), byLoad);
 }

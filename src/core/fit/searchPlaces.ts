@@ -3,7 +3,15 @@ import { scoreOf, type FoundFit } from './bestFit';
 import { Floor, type Corner, type Packing, type Place, type PlaceRule, type Spot } from './floor';
 import { gather, MOST_FLOOR_PRICE, type GroupCovers, type Suited } from './groupCovers';
 import type { FitContainer, FitGroup } from './model';
-import { areBorne, buildPiles, canStack, fillContainers, isStack, type Filled, type Pile } from './piles';
+import {
+  areBorne,
+  buildPiles,
+  canStack,
+  fillContainers,
+  isStack,
+  type Filled,
+  type Pile,
+} from './piles';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
@@ -60,12 +68,25 @@ export class PlaceSearch {
   /** Of each group, were there any room. */
   private readonly leastCost: ReadonlyMap<FitGroup, number>;
 
-  constructor(private readonly request: FitQuestion, private readonly means: Means, start: readonly Spot[]) {
+  constructor(
+    private readonly request: FitQuestion,
+    private readonly means: Means,
+    start: readonly Spot[],
+  ) {
     this.floorPrice = means.covers.baseFloorPrice;
-    const rates = [...means.covers.measures.keys()].map(({ priceMinor, innerLitres }) => priceMinor / innerLitres).sort((a, b) => a - b);
+    const rates = [...means.covers.measures.keys()]
+      .map(({ priceMinor, innerLitres }) => priceMinor / innerLitres)
+      .sort((a, b) => a - b);
     this.litrePrice = rates[Math.floor(rates.length / 2)] ?? 0;
-    this.leastMm = Math.min(...[...means.covers.measures.keys()].map(({ outer }) => Math.min(outer.width, outer.depth)));
-    this.leastCost = new Map(means.covers.groups.map((group) => [group, means.covers.lightest(group, ({ priceMinor }) => priceMinor)?.weight ?? 0]));
+    this.leastMm = Math.min(
+      ...[...means.covers.measures.keys()].map(({ outer }) => Math.min(outer.width, outer.depth)),
+    );
+    this.leastCost = new Map(
+      means.covers.groups.map((group) => [
+        group,
+        means.covers.lightest(group, ({ priceMinor }) => priceMinor)?.weight ?? 0,
+      ]),
+    );
     const held = new Set(start.flatMap(({ pile }) => pile.levels.map(({ group }) => group)));
     const missing = new Set(means.covers.groups.filter((group) => !held.has(group)));
     this.isFinding = missing.size > 0;
@@ -77,7 +98,11 @@ export class PlaceSearch {
 
   /** Until it is done, the time is up, so many `steps` are taken, or so many have bettered nothing in which every group is held. */
   run(isDone: () => boolean, steps = Infinity, idle = Infinity): void {
-    for (const end = this.taken + steps; this.taken < end && this.idle <= idle && this.means.hasTime() && !isDone(); this.taken += 1) {
+    for (
+      const end = this.taken + steps;
+      this.taken < end && this.idle <= idle && this.means.hasTime() && !isDone();
+      this.taken += 1
+    ) {
       const n = this.taken;
       const heat = BOLDNESS * this.means.covers.usualMinor * (1 - (n % PERIOD) / PERIOD) ** 2;
       if (n % PERIOD === 0) this.current = this.best;
@@ -99,18 +124,36 @@ export class PlaceSearch {
     const renewed = partly && random() < 0.6 ? new Set(this.current.missing) : this.pickGroups();
     if (partly) renewed.delete(partly.group);
     const kept = this.current.packing.spots.flatMap(({ pile, place }): Spot[] => {
-      const levels = pile.levels.filter(({ group }) => !renewed.has(group) && !(group === partly?.group && partly.near.has(place)));
+      const levels = pile.levels.filter(
+        ({ group }) => !renewed.has(group) && !(group === partly?.group && partly.near.has(place)),
+      );
       return levels.length > 0 ? [{ pile: { container: pile.container, levels }, place }] : [];
     });
     const missing = new Set<FitGroup>();
-    const rank = new Map([...renewed].map((group) => [group, (group.front ? random() * 2 : random()) * (random() < 0.5 ? group.litres : 1)]));
+    const rank = new Map(
+      [...renewed].map((group) => [
+        group,
+        (group.front ? random() * 2 : random()) * (random() < 0.5 ? group.litres : 1),
+      ]),
+    );
     const used = new Map<FitContainer, number>();
-    for (const { pile } of kept) used.set(pile.container, (used.get(pile.container) ?? 0) + pile.levels.length);
-    const floorPrice = random() < 0.5 ? this.floorPrice * Math.exp((random() - 0.5) * 2) : this.means.covers.baseFloorPrice * Math.exp(random() * Math.log(MOST_FLOOR_PRICE) - 1);
-    const kinds = this.request.prefer === 'uniform' && random() < 0.6 ? this.fewKinds(used) : undefined;
-    let floor = partly ? this.renewPart(kept, partly.group, { used, floorPrice, kinds }) : this.standAll(kept);
+    for (const { pile } of kept)
+      used.set(pile.container, (used.get(pile.container) ?? 0) + pile.levels.length);
+    const floorPrice =
+      random() < 0.5
+        ? this.floorPrice * Math.exp((random() - 0.5) * 2)
+        : this.means.covers.baseFloorPrice * Math.exp(random() * Math.log(MOST_FLOOR_PRICE) - 1);
+    const kinds =
+      this.request.prefer === 'uniform' && random() < 0.6 ? this.fewKinds(used) : undefined;
+    let floor = partly
+      ? this.renewPart(kept, partly.group, { used, floorPrice, kinds })
+      : this.standAll(kept);
     if (!floor) return;
-    let energy = floor.spots.reduce((sum, { pile }) => sum + pile.container.priceMinor * pile.levels.length, 0) + [...renewed].reduce((sum, group) => sum + (this.leastCost.get(group) ?? 0), 0);
+    let energy =
+      floor.spots.reduce(
+        (sum, { pile }) => sum + pile.container.priceMinor * pile.levels.length,
+        0,
+      ) + [...renewed].reduce((sum, group) => sum + (this.leastCost.get(group) ?? 0), 0);
     for (const group of [...renewed].sort((a, b) => (rank.get(b) ?? 0) - (rank.get(a) ?? 0))) {
       if (energy > limit) return;
       const next = this.addGroup(floor, group, { used, floorPrice, kinds });
@@ -124,7 +167,11 @@ export class PlaceSearch {
     this.current = layout;
     if (layout.energy < this.best.energy - 1e-9) this.best = layout;
     if (missing.size === 0) {
-      this.means.onBetter({ chosen: layout.chosen, packing: layout.packing, score: scoreOf(this.request.prefer, layout.chosen, layout.packing.blockingG) });
+      this.means.onBetter({
+        chosen: layout.chosen,
+        packing: layout.packing,
+        score: scoreOf(this.request.prefer, layout.chosen, layout.packing.blockingG),
+      });
     }
   }
 
@@ -143,15 +190,33 @@ export class PlaceSearch {
     const { random, covers } = this.means;
     const picked = new Set(this.current.missing);
     const roll = random();
-    const more = roll < 0.35 ? 1 : roll < 0.75 ? 2 : roll < 0.95 ? 3 : this.request.prefer === 'uniform' ? covers.groups.length : 4;
+    const more =
+      roll < 0.35
+        ? 1
+        : roll < 0.75
+          ? 2
+          : roll < 0.95
+            ? 3
+            : this.request.prefer === 'uniform'
+              ? covers.groups.length
+              : 4;
     const count = Math.min(covers.groups.length, picked.size + more);
     const { spots } = this.current.packing;
     const centre = spots[Math.floor(random() * spots.length)];
     if (centre && random() < 0.65) {
       const near = spots
-        .map((spot) => ({ spot, far: Math.hypot(spot.place.x + spot.place.width / 2 - centre.place.x - centre.place.width / 2, spot.place.y + spot.place.depth / 2 - centre.place.y - centre.place.depth / 2) * (0.7 + random() * 0.6) }))
+        .map((spot) => ({
+          spot,
+          far:
+            Math.hypot(
+              spot.place.x + spot.place.width / 2 - centre.place.x - centre.place.width / 2,
+              spot.place.y + spot.place.depth / 2 - centre.place.y - centre.place.depth / 2,
+            ) *
+            (0.7 + random() * 0.6),
+        }))
         .sort((a, b) => a.far - b.far);
-      for (const { spot } of near) for (const { group } of spot.pile.levels) if (picked.size < count) picked.add(group);
+      for (const { spot } of near)
+        for (const { group } of spot.pile.levels) if (picked.size < count) picked.add(group);
     }
     while (picked.size < count) {
       const group = covers.groups[Math.floor(random() * covers.groups.length)];
@@ -164,34 +229,70 @@ export class PlaceSearch {
   private pickPart(): { readonly group: FitGroup; readonly near: ReadonlySet<Place> } | undefined {
     const { random, covers } = this.means;
     const group = covers.groups[Math.floor(random() * covers.groups.length)];
-    const own = this.current.packing.spots.filter(({ pile }) => pile.levels.some((level) => level.group === group));
+    const own = this.current.packing.spots.filter(({ pile }) =>
+      pile.levels.some((level) => level.group === group),
+    );
     const centre = own[Math.floor(random() * own.length)];
     if (!group || !centre || own.length < LEAST_PARTS) return undefined;
-    const farOf = ({ x, y }: Place): number => Math.hypot(x - centre.place.x, y - centre.place.y) * (0.7 + random() * 0.6);
-    const near = own.map(({ place }) => ({ place, far: farOf(place) })).sort((a, b) => a.far - b.far);
-    return { group, near: new Set(near.slice(0, 1 + Math.floor(random() * Math.min(MOST_PARTS, own.length - 1))).map(({ place }) => place)) };
+    const farOf = ({ x, y }: Place): number =>
+      Math.hypot(x - centre.place.x, y - centre.place.y) * (0.7 + random() * 0.6);
+    const near = own
+      .map(({ place }) => ({ place, far: farOf(place) }))
+      .sort((a, b) => a.far - b.far);
+    return {
+      group,
+      near: new Set(
+        near
+          .slice(0, 1 + Math.floor(random() * Math.min(MOST_PARTS, own.length - 1)))
+          .map(({ place }) => place),
+      ),
+    };
   }
 
   /** A floor on which what is kept stands and the rest of a group finds other containers; undefined where they found no room. Counts in `used` what it took. */
   private renewPart(kept: readonly Spot[], group: FitGroup, wish: Wish): Floor | undefined {
-    const { request, means: { random } } = this;
+    const {
+      request,
+      means: { random },
+    } = this;
     const standing = levelsOf(kept).filter((level) => level.group === group);
-    const litres = group.litres - standing.reduce((sum, { container }) => sum + container.innerLitres, 0);
+    const litres =
+      group.litres - standing.reduce((sum, { container }) => sum + container.innerLitres, 0);
     const bare = this.standAll(kept);
     if (!bare) return undefined;
     const { open, shut } = this.openFor(bare, group, wish);
     for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
       const more = litres <= 1e-9 ? [] : this.coverBy(group, open, shut, wish, litres);
       if (!more) continue;
-      const coming = more.flatMap(({ container, count }) => Array.from({ length: count }, () => ({ container, group })));
+      const coming = more.flatMap(({ container, count }) =>
+        Array.from({ length: count }, () => ({ container, group })),
+      );
       // The content is spread anew over what stands and what comes.
       const filled = fillContainers(gather([...standing, ...coming]));
       if (!areBorne(filled)) continue;
       const filledOf = new Map(filled.map((each) => [each.container, each]));
-      const spots = bare.spots.map(({ pile, place }) => ({ pile: { container: pile.container, levels: pile.levels.map((level) => (level.group === group ? (filledOf.get(level.container) ?? level) : level)) }, place }));
+      const spots = bare.spots.map(({ pile, place }) => ({
+        pile: {
+          container: pile.container,
+          levels: pile.levels.map((level) =>
+            level.group === group ? (filledOf.get(level.container) ?? level) : level,
+          ),
+        },
+        place,
+      }));
       if (!spots.every(({ pile }) => isStack(request, pile.levels))) continue;
       const again = this.standAgain(spots);
-      const floor = again && this.addPiles(again, buildPiles(request, coming.flatMap(({ container }) => filledOf.get(container) ?? []), random() < 0.3 ? 1 : 12), shut);
+      const floor =
+        again &&
+        this.addPiles(
+          again,
+          buildPiles(
+            request,
+            coming.flatMap(({ container }) => filledOf.get(container) ?? []),
+            random() < 0.3 ? 1 : 12,
+          ),
+          shut,
+        );
       if (!floor) continue;
       countIn(wish.used, more);
       return floor;
@@ -201,7 +302,9 @@ export class PlaceSearch {
 
   /** Mostly where they stand, sometimes pushed together. */
   private standAll(spots: readonly Spot[]): Floor | undefined {
-    return (this.means.random() < 0.25 ? this.standAnew(spots) : undefined) ?? this.standAgain(spots);
+    return (
+      (this.means.random() < 0.25 ? this.standAnew(spots) : undefined) ?? this.standAgain(spots)
+    );
   }
 
   private standAgain(spots: readonly Spot[]): Floor | undefined {
@@ -216,51 +319,106 @@ export class PlaceSearch {
     const rule: PlaceRule = random() < 0.5 ? 'left' : 'front';
     const corner: Corner = { isRight: random() < 0.3, isBack: random() < 0.3 };
     const [right, back] = [corner.isRight ? -1 : 1, corner.isBack ? -1 : 1];
-    const order = [...spots].sort(({ place: a }, { place: b }) => (rule === 'left' ? right * (a.x - b.x) || back * (a.y - b.y) : back * (a.y - b.y) || right * (a.x - b.x)));
+    const order = [...spots].sort(({ place: a }, { place: b }) =>
+      rule === 'left'
+        ? right * (a.x - b.x) || back * (a.y - b.y)
+        : back * (a.y - b.y) || right * (a.x - b.x),
+    );
     return order.every(({ pile }) => floor.stand(pile, rule, corner)) ? floor : undefined;
   }
 
   /** A floor on which the group stands too; undefined where it found no room. Counts in `used` what it took. */
-  private addGroup(before: Floor, group: FitGroup, wish: Wish): { readonly floor: Floor; readonly costMinor: number } | undefined {
+  private addGroup(
+    before: Floor,
+    group: FitGroup,
+    wish: Wish,
+  ): { readonly floor: Floor; readonly costMinor: number } | undefined {
     const { random, partsOf } = this.means;
     const fixed = partsOf?.get(group);
-    const { open, shut } = fixed ? { open: [], shut: new Set<FitContainer>() } : this.openFor(before, group, wish);
+    const { open, shut } = fixed
+      ? { open: [], shut: new Set<FitContainer>() }
+      : this.openFor(before, group, wish);
     for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
       const parts = fixed ?? this.coverBy(group, open, shut, wish);
       if (!parts) {
         if (attempt > 1) return undefined;
         continue;
       }
-      const floor = this.addPiles(before.copy(), buildPiles(this.request, fillContainers(parts), random() < 0.3 ? 1 : 12), shut);
+      const floor = this.addPiles(
+        before.copy(),
+        buildPiles(this.request, fillContainers(parts), random() < 0.3 ? 1 : 12),
+        shut,
+      );
       if (!floor) continue;
       countIn(wish.used, parts);
-      return { floor, costMinor: parts.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0) };
+      return {
+        floor,
+        costMinor: parts.reduce(
+          (sum, { container, count }) => sum + container.priceMinor * count,
+          0,
+        ),
+      };
     }
     return undefined;
   }
 
   /** The containers that suit a group and find room, and those that did not when it was tried. */
-  private openFor(floor: Floor, group: FitGroup, { kinds }: Wish): { readonly open: readonly Suited[]; readonly shut: Set<FitContainer> } {
+  private openFor(
+    floor: Floor,
+    group: FitGroup,
+    { kinds }: Wish,
+  ): { readonly open: readonly Suited[]; readonly shut: Set<FitContainer> } {
     const lower = floor.lowerThan((container) => this.highOf(container));
-    return { open: this.means.covers.suitedTo(group).filter(({ container }) => (!kinds || kinds.has(container)) && (lower.has(container) || floor.hasRoomFor(container))), shut: new Set() };
+    return {
+      open: this.means.covers
+        .suitedTo(group)
+        .filter(
+          ({ container }) =>
+            (!kinds || kinds.has(container)) &&
+            (lower.has(container) || floor.hasRoomFor(container)),
+        ),
+      shut: new Set(),
+    };
   }
 
-  private coverBy(group: FitGroup, open: readonly Suited[], shut: ReadonlySet<FitContainer>, { used, floorPrice }: Wish, litres?: number): readonly Chosen[] | undefined {
+  private coverBy(
+    group: FitGroup,
+    open: readonly Suited[],
+    shut: ReadonlySet<FitContainer>,
+    { used, floorPrice }: Wish,
+    litres?: number,
+  ): readonly Chosen[] | undefined {
     const { random, covers } = this.means;
     return covers.cover(group, used, {
-      floorPrice, shake: 0.1 + random() * 0.3, among: shut.size === 0 ? open : open.filter(({ container }) => !shut.has(container)), isVaried: random() < 0.7,
-      isForMoney: this.isFinding && random() < 0.5, ...(litres !== undefined && { litres }),
+      floorPrice,
+      shake: 0.1 + random() * 0.3,
+      among: shut.size === 0 ? open : open.filter(({ container }) => !shut.has(container)),
+      isVaried: random() < 0.7,
+      isForMoney: this.isFinding && random() < 0.5,
+      ...(litres !== undefined && { litres }),
     });
   }
 
   /** The floor with all of them, the largest first; undefined where one finds no room. */
-  private addPiles(start: Floor, piles: readonly Pile[], shut: Set<FitContainer>): Floor | undefined {
+  private addPiles(
+    start: Floor,
+    piles: readonly Pile[],
+    shut: Set<FitContainer>,
+  ): Floor | undefined {
     const { random } = this.means;
     const rule = RULES[Math.floor(random() * RULES.length)] ?? 'left';
     const corner: Corner = { isRight: random() < 0.25, isBack: random() < 0.25 };
     let floor: Floor | undefined = start;
-    for (const pile of [...piles].sort((a, b) => b.container.outer.width * b.container.outer.depth - a.container.outer.width * a.container.outer.depth)) {
-      const next: Floor | undefined = this.addPile(floor, pile, { rule, corner, isOntoFirst: random() < 0.6 });
+    for (const pile of [...piles].sort(
+      (a, b) =>
+        b.container.outer.width * b.container.outer.depth -
+        a.container.outer.width * a.container.outer.depth,
+    )) {
+      const next: Floor | undefined = this.addPile(floor, pile, {
+        rule,
+        corner,
+        isOntoFirst: random() < 0.6,
+      });
       if (!next) shut.add(pile.container);
       floor = next;
       if (!floor) return undefined;
@@ -268,7 +426,15 @@ export class PlaceSearch {
     return floor;
   }
 
-  private addPile(floor: Floor, pile: Pile, { rule, corner, isOntoFirst }: { readonly rule: PlaceRule; readonly corner: Corner; readonly isOntoFirst: boolean }): Floor | undefined {
+  private addPile(
+    floor: Floor,
+    pile: Pile,
+    {
+      rule,
+      corner,
+      isOntoFirst,
+    }: { readonly rule: PlaceRule; readonly corner: Corner; readonly isOntoFirst: boolean },
+  ): Floor | undefined {
     if (this.highOf(pile.container) > 1 && isOntoFirst) {
       const stacked = this.addOnto(floor, pile);
       if (stacked) return stacked;
@@ -282,7 +448,11 @@ export class PlaceSearch {
     const high = this.highOf(pile.container);
     const { spots } = floor;
     for (const [i, spot] of spots.entries()) {
-      if (spot.pile.container !== pile.container || spot.pile.levels.length + pile.levels.length > high) continue;
+      if (
+        spot.pile.container !== pile.container ||
+        spot.pile.levels.length + pile.levels.length > high
+      )
+        continue;
       const levels = [...spot.pile.levels];
       const fits = pile.levels.every((level) => {
         if (!canStack(this.request, levels, level)) return false;
@@ -291,7 +461,15 @@ export class PlaceSearch {
       });
       if (!fits) continue;
       const next = new Floor(this.request, this.leastMm);
-      if (spots.every((other, j) => next.standIfFree(i === j ? { container: pile.container, levels } : other.pile, other.place))) return next;
+      if (
+        spots.every((other, j) =>
+          next.standIfFree(
+            i === j ? { container: pile.container, levels } : other.pile,
+            other.place,
+          ),
+        )
+      )
+        return next;
     }
     return undefined;
   }
@@ -309,7 +487,10 @@ export class PlaceSearch {
     const { packing } = floor;
     const chosen = gather(levelsOf(packing.spots));
     const [aim, costMinor] = scoreOf(this.request.prefer, chosen, packing.blockingG);
-    const first = this.request.prefer === 'cost' || this.isFinding ? 0 : (this.request.prefer === 'easy' ? aim / 1000 : aim) * covers.usualMinor * AIM_WEIGHT;
+    const first =
+      this.request.prefer === 'cost' || this.isFinding
+        ? 0
+        : (this.request.prefer === 'easy' ? aim / 1000 : aim) * covers.usualMinor * AIM_WEIGHT;
     const waiting = [...missing].reduce((sum, group) => sum + this.waitingCost(group), 0);
     return { packing, missing, chosen, energy: costMinor + first + waiting };
   }

@@ -1,4 +1,11 @@
-import { isSolved, LinearModel, minimiseNarrowed, type LinearSolution, type Narrowed, type Solver } from '../shared';
+import {
+  isSolved,
+  LinearModel,
+  minimiseNarrowed,
+  type LinearSolution,
+  type Narrowed,
+  type Solver,
+} from '../shared';
 import type { FitAim, FitContainer, FitGroup, FitRequest } from './model';
 import type { FloorRow } from './floorRows';
 import { clearOf, findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
@@ -40,19 +47,35 @@ export class ContainerSelection {
   private readonly model = new LinearModel();
   private readonly counts: readonly number[];
   private readonly kinds: ReadonlyMap<string, number>;
-  private readonly stacks: readonly { readonly container: FitContainer; readonly variable: number }[];
+  private readonly stacks: readonly {
+    readonly container: FitContainer;
+    readonly variable: number;
+  }[];
 
   constructor(
     private readonly request: FitQuestion,
     private readonly floorRows: readonly FloorRow[],
   ) {
     this.pairs = keepUndominated(request, findPairs(request), floorRows);
-    this.counts = this.pairs.map((pair) => this.model.addVariable({ most: pair.most, whole: true }));
-    const used = request.containers.filter((container) => this.pairs.some((pair) => pair.container.id === container.id));
-    this.kinds = new Map(used.map((container) => [container.id, this.model.addVariable({ most: 1, whole: true })]));
+    this.counts = this.pairs.map((pair) =>
+      this.model.addVariable({ most: pair.most, whole: true }),
+    );
+    const used = request.containers.filter((container) =>
+      this.pairs.some((pair) => pair.container.id === container.id),
+    );
+    this.kinds = new Map(
+      used.map((container) => [container.id, this.model.addVariable({ most: 1, whole: true })]),
+    );
     this.addGroupRows();
-    this.stacks = used.map((container) => ({ container, variable: this.addContainerRows(container) }));
-    for (const row of floorRows) this.model.addRow(this.stacks.map(({ container, variable }) => [variable, row.of(container)] as const), { most: row.most });
+    this.stacks = used.map((container) => ({
+      container,
+      variable: this.addContainerRows(container),
+    }));
+    for (const row of floorRows)
+      this.model.addRow(
+        this.stacks.map(({ container, variable }) => [variable, row.of(container)] as const),
+        { most: row.most },
+      );
     this.addLoadRow();
   }
 
@@ -60,54 +83,101 @@ export class ContainerSelection {
    * Least of the first aim, then least cost, then least floor. `bound` is proven for the first aim,
    * `leastCostMinor` for the cost at it. To be called once: it narrows the model from aim to aim.
    */
-  solve(aim: FitAim, solver: Solver, { timeLeftMs, seed }: { readonly timeLeftMs: () => number; readonly seed: number }): RelaxedFit {
-    const cost = this.counts.map((variable, i) => [variable, this.pairs[i]?.container.priceMinor ?? 0] as const);
+  solve(
+    aim: FitAim,
+    solver: Solver,
+    { timeLeftMs, seed }: { readonly timeLeftMs: () => number; readonly seed: number },
+  ): RelaxedFit {
+    const cost = this.counts.map(
+      (variable, i) => [variable, this.pairs[i]?.container.priceMinor ?? 0] as const,
+    );
     let narrowed: Narrowed | undefined;
     let bound = 0;
     let leastCostMinor = 0;
     for (const [i, terms] of this.aimsOf(aim, cost).entries()) {
       if (i > 0 && timeLeftMs() <= 0) break;
-      const next: Narrowed = i === 0
-        ? minimiseNarrowed(this.model, solver, terms, { timeLeftMs, seed })
-        : { solution: this.model.minimise(solver, terms, { timeLimitMs: Math.max(20, timeLeftMs()), seed, start: narrowed?.solution.values, shut: narrowed?.shut }), shut: narrowed?.shut ?? new Set() };
+      const next: Narrowed =
+        i === 0
+          ? minimiseNarrowed(this.model, solver, terms, { timeLeftMs, seed })
+          : {
+              solution: this.model.minimise(solver, terms, {
+                timeLimitMs: Math.max(20, timeLeftMs()),
+                seed,
+                start: narrowed?.solution.values,
+                shut: narrowed?.shut,
+              }),
+              shut: narrowed?.shut ?? new Set(),
+            };
       if (i === 0) bound = aim === 'easy' ? 0 : Math.max(0, next.solution.bound);
-      if (terms === cost && (i === 0 || narrowed?.solution.status === 'optimal')) leastCostMinor = Math.max(0, next.solution.bound);
+      if (terms === cost && (i === 0 || narrowed?.solution.status === 'optimal'))
+        leastCostMinor = Math.max(0, next.solution.bound);
       if (!isSolved(next.solution)) {
-        if (i === 0) return { selection: undefined, bound, leastCostMinor, isImpossible: next.solution.status === 'infeasible' };
+        if (i === 0)
+          return {
+            selection: undefined,
+            bound,
+            leastCostMinor,
+            isImpossible: next.solution.status === 'infeasible',
+          };
         break;
       }
       narrowed = next;
       this.model.addRow(terms, { most: next.solution.objective + 1e-6 });
     }
-    return { selection: narrowed && this.toSelection(narrowed.solution), bound, leastCostMinor, isImpossible: false };
+    return {
+      selection: narrowed && this.toSelection(narrowed.solution),
+      bound,
+      leastCostMinor,
+      isImpossible: false,
+    };
   }
 
   private aimsOf(aim: FitAim, cost: readonly (readonly [number, number])[]) {
     // Among equals take little floor: it is what placing will be short of.
     const area = this.floorRows[0];
-    const floor = this.stacks.map(({ container, variable }) => [variable, (area?.of(container) ?? 0) / 1e4] as const);
+    const floor = this.stacks.map(
+      ({ container, variable }) => [variable, (area?.of(container) ?? 0) / 1e4] as const,
+    );
     switch (aim) {
-      case 'cost': return [cost, floor];
-      case 'easy': return [cost, floor];
-      case 'uniform': return [[...this.kinds.values()].map((variable) => [variable, 1] as const), cost];
+      case 'cost':
+        return [cost, floor];
+      case 'easy':
+        return [cost, floor];
+      case 'uniform':
+        return [[...this.kinds.values()].map((variable) => [variable, 1] as const), cost];
       case 'reuse':
-        return [this.counts.map((variable, i) => [variable, this.pairs[i]?.container.priceMinor === 0 ? 0 : 1] as const), cost];
+        return [
+          this.counts.map(
+            (variable, i) => [variable, this.pairs[i]?.container.priceMinor === 0 ? 0 : 1] as const,
+          ),
+          cost,
+        ];
     }
   }
 
   private addGroupRows(): void {
     this.request.groups.forEach((group) => {
       const offered = this.pairs.flatMap((pair, i) =>
-        pair.group.id === group.id ? [[this.counts[i] ?? 0, pair.container.innerLitres] as const] : [],
+        pair.group.id === group.id
+          ? [[this.counts[i] ?? 0, pair.container.innerLitres] as const]
+          : [],
       );
       this.model.addRow(offered, { least: group.litres });
       this.pairs.forEach((pair, i) => {
         if (pair.group.id !== group.id || pair.container.maxLoadG === undefined) return;
-        const neededLitres = (groupMassG(group) * pair.container.innerLitres) / Math.max(1e-9, pair.container.maxLoadG);
+        const neededLitres =
+          (groupMassG(group) * pair.container.innerLitres) /
+          Math.max(1e-9, pair.container.maxLoadG);
         if (neededLitres <= group.litres) return;
         // Content is spread by litres: this container bears its share only where enough is offered.
         const isUsed = this.model.addVariable({ most: 1, whole: true });
-        this.model.addRow([[this.counts[i] ?? 0, 1], [isUsed, -pair.most]], { most: 0 });
+        this.model.addRow(
+          [
+            [this.counts[i] ?? 0, 1],
+            [isUsed, -pair.most],
+          ],
+          { most: 0 },
+        );
         this.model.addRow([...offered, [isUsed, -neededLitres]], { least: 0 });
       });
     });
@@ -115,9 +185,14 @@ export class ContainerSelection {
 
   /** The fewest stacks that could hold them. */
   private addContainerRows(container: FitContainer): number {
-    const counts = this.pairs.flatMap((pair, i) => (pair.container.id === container.id ? [[this.counts[i] ?? 0, 1] as const] : []));
+    const counts = this.pairs.flatMap((pair, i) =>
+      pair.container.id === container.id ? [[this.counts[i] ?? 0, 1] as const] : [],
+    );
     if (container.available !== undefined) this.model.addRow(counts, { most: container.available });
-    const most = this.pairs.reduce((sum, pair) => (pair.container.id === container.id ? sum + pair.most : sum), 0);
+    const most = this.pairs.reduce(
+      (sum, pair) => (pair.container.id === container.id ? sum + pair.most : sum),
+      0,
+    );
     const kind = this.kinds.get(container.id) ?? 0;
     this.model.addRow([...counts, [kind, -most]], { most: 0 });
     const stacks = this.model.addVariable({ whole: true, most });
@@ -127,14 +202,23 @@ export class ContainerSelection {
 
   private addLoadRow(): void {
     if (this.request.bay.maxLoadG === undefined) return;
-    const contentG = this.request.groups.reduce((sum, group) => sum + (group.litres > 0 ? groupMassG(group) : 0), 0);
-    const tare = this.counts.map((variable, i) => [variable, this.pairs[i]?.container.tareG ?? 0] as const);
+    const contentG = this.request.groups.reduce(
+      (sum, group) => sum + (group.litres > 0 ? groupMassG(group) : 0),
+      0,
+    );
+    const tare = this.counts.map(
+      (variable, i) => [variable, this.pairs[i]?.container.tareG ?? 0] as const,
+    );
     this.model.addRow(tare, { most: this.request.bay.maxLoadG - contentG });
   }
 
   private toSelection(solution: LinearSolution): Chosen[] {
     return this.pairs
-      .map((pair, i) => ({ container: pair.container, group: pair.group, count: solution.values[this.counts[i] ?? 0] ?? 0 }))
+      .map((pair, i) => ({
+        container: pair.container,
+        group: pair.group,
+        count: solution.values[this.counts[i] ?? 0] ?? 0,
+      }))
       .filter(({ count }) => count > 0);
   }
 }
@@ -145,26 +229,66 @@ export class ContainerSelection {
  * it. Putting the other in its stead keeps every row, so the optimum stays. For the fewest kinds nothing
  * is left out: which kinds are shared counts there.
  */
-function keepUndominated(request: FitQuestion, pairs: readonly Pair[], floorRows: readonly FloorRow[]): Pair[] {
+function keepUndominated(
+  request: FitQuestion,
+  pairs: readonly Pair[],
+  floorRows: readonly FloorRow[],
+): Pair[] {
   if (request.prefer === 'uniform') return [...pairs];
-  const facts = new Map(request.containers.map((container) => [container, { shares: floorRows.map((row) => row.of(container)), high: maxStackOf(request, container), bears: (container.maxLoadG ?? Infinity) / container.innerLitres }]));
+  const facts = new Map(
+    request.containers.map((container) => [
+      container,
+      {
+        shares: floorRows.map((row) => row.of(container)),
+        high: maxStackOf(request, container),
+        bears: (container.maxLoadG ?? Infinity) / container.innerLitres,
+      },
+    ]),
+  );
   const doesAll = (other: FitContainer, one: FitContainer): boolean => {
     const [a, b] = [facts.get(other), facts.get(one)];
-    return a !== undefined && b !== undefined && other.available === undefined && other.innerLitres >= one.innerLitres && other.priceMinor <= one.priceMinor && (other.tareG ?? 0) <= (one.tareG ?? 0)
-      && a.high >= b.high && a.bears >= b.bears && a.shares.every((share, i) => share <= (b.shares[i] ?? 0));
+    return (
+      a !== undefined &&
+      b !== undefined &&
+      other.available === undefined &&
+      other.innerLitres >= one.innerLitres &&
+      other.priceMinor <= one.priceMinor &&
+      (other.tareG ?? 0) <= (one.tareG ?? 0) &&
+      a.high >= b.high &&
+      a.bears >= b.bears &&
+      a.shares.every((share, i) => share <= (b.shares[i] ?? 0))
+    );
   };
-  return pairs.filter((pair, i) => !pairs.some((other, j) => j !== i && other.group === pair.group && doesAll(other.container, pair.container) && (j < i || !doesAll(pair.container, other.container))));
+  return pairs.filter(
+    (pair, i) =>
+      !pairs.some(
+        (other, j) =>
+          j !== i &&
+          other.group === pair.group &&
+          doesAll(other.container, pair.container) &&
+          (j < i || !doesAll(pair.container, other.container)),
+      ),
+  );
 }
 
 function findPairs(request: FitQuestion): Pair[] {
-  const standing = request.containers.filter((container) => findBayFault(request, container) === undefined);
+  const standing = request.containers.filter(
+    (container) => findBayFault(request, container) === undefined,
+  );
   return request.groups.flatMap((group) =>
     standing
       .filter((container) => group.litres > 0 && suits(request, container, group))
       .map((container) => {
-        const byMass = container.maxLoadG === undefined ? 0 : groupMassG(group) / Math.max(1e-9, container.maxLoadG);
+        const byMass =
+          container.maxLoadG === undefined
+            ? 0
+            : groupMassG(group) / Math.max(1e-9, container.maxLoadG);
         const byLitres = group.litres / container.innerLitres;
-        const most = Math.min(container.available ?? Infinity, Math.ceil(Math.max(byLitres, byMass)), 400);
+        const most = Math.min(
+          container.available ?? Infinity,
+          Math.ceil(Math.max(byLitres, byMass)),
+          400,
+        );
         return { container, group, most };
       }),
   );

@@ -46,12 +46,20 @@ class Skyline {
   private readonly stepWidth: number[] = [];
   private readonly stepY: number[] = [];
 
-  constructor(private readonly pieces: readonly Piece[], private readonly room: { readonly width: number; readonly depth: number }) {
+  constructor(
+    private readonly pieces: readonly Piece[],
+    private readonly room: { readonly width: number; readonly depth: number },
+  ) {
     this.sizes = Float64Array.from(pieces.flatMap(({ width, depth }) => [width, depth]));
-    this.canTurn = Uint8Array.from(pieces.map(({ canTurn, width, depth }) => (canTurn && width !== depth ? 1 : 0)));
+    this.canTurn = Uint8Array.from(
+      pieces.map(({ canTurn, width, depth }) => (canTurn && width !== depth ? 1 : 0)),
+    );
     this.left = new Int32Array(pieces.length);
     this.areas = Float64Array.from(pieces.map(({ width, depth }) => width * depth));
-    this.mostPerMm2 = Math.max(0, ...pieces.map(({ width, depth, worth }) => worth / (width * depth)));
+    this.mostPerMm2 = Math.max(
+      0,
+      ...pieces.map(({ width, depth, worth }) => worth / (width * depth)),
+    );
   }
 
   /** Fills in this order; `spots` gets what stands, where given. Returns the worth of it, or -1 as soon as it cannot reach `least`. */
@@ -67,7 +75,8 @@ class Skyline {
     let worth = 0;
     while (count > 0) {
       let at = 0;
-      for (let i = 1; i < stepY.length; i += 1) if ((stepY[i] ?? 0) < (stepY[at] ?? 0) - TOLERANCE_MM) at = i;
+      for (let i = 1; i < stepY.length; i += 1)
+        if ((stepY[i] ?? 0) < (stepY[at] ?? 0) - TOLERANCE_MM) at = i;
       const y = stepY[at] ?? 0;
       const width = stepWidth[at] ?? 0;
       if (y >= depth - TOLERANCE_MM) break;
@@ -114,7 +123,14 @@ class Skyline {
     return worth;
   }
 
-  private raise(at: number, { width, y, isRight }: { readonly width: number; readonly y: number; readonly isRight: boolean }): void {
+  private raise(
+    at: number,
+    {
+      width,
+      y,
+      isRight,
+    }: { readonly width: number; readonly y: number; readonly isRight: boolean },
+  ): void {
     const { stepX, stepWidth, stepY } = this;
     const x = stepX[at] ?? 0;
     const rest = (stepWidth[at] ?? 0) - width;
@@ -135,7 +151,12 @@ class Skyline {
   /** Makes one of a step and the neighbours that reach as deep. */
   private join(at: number): void {
     for (const other of [at, at - 1]) {
-      if (other < 0 || other + 1 >= this.stepY.length || !isSame(this.stepY[other] ?? 0, this.stepY[other + 1] ?? 0)) continue;
+      if (
+        other < 0 ||
+        other + 1 >= this.stepY.length ||
+        !isSame(this.stepY[other] ?? 0, this.stepY[other + 1] ?? 0)
+      )
+        continue;
       this.stepWidth[other] = (this.stepWidth[other] ?? 0) + (this.stepWidth[other + 1] ?? 0);
       this.stepX.splice(other + 1, 1);
       this.stepWidth.splice(other + 1, 1);
@@ -149,17 +170,40 @@ class Skyline {
  * two pieces swap or one moves, a little worse is taken at first. Deterministic unless the time cuts it.
  * Ensures: no two spots overlap, none reaches beyond `width` and `depth`.
  */
-export function searchSkyline(pieces: readonly Piece[], room: { readonly width: number; readonly depth: number }, { random, fillings, hasTime }: { readonly random: Random; readonly fillings: number; readonly hasTime: () => boolean }): SkylineFilling {
+export function searchSkyline(
+  pieces: readonly Piece[],
+  room: { readonly width: number; readonly depth: number },
+  {
+    random,
+    fillings,
+    hasTime,
+  }: { readonly random: Random; readonly fillings: number; readonly hasTime: () => boolean },
+): SkylineFilling {
   const whole = pieces.reduce((sum, { worth }) => sum + worth, 0);
   const by = (measure: (piece: Piece) => number): Int32Array => {
     const measures = pieces.map(measure);
-    return Int32Array.from(pieces.map((_, i) => i).sort((a, b) => (measures[b] ?? 0) - (measures[a] ?? 0)));
+    return Int32Array.from(
+      pieces.map((_, i) => i).sort((a, b) => (measures[b] ?? 0) - (measures[a] ?? 0)),
+    );
   };
-  const starts = [by(({ width, depth }) => width * depth), by(({ width, depth }) => width + depth), by(({ width, depth }) => Math.max(width, depth)), by(({ width }) => width), by(({ depth }) => depth)];
+  const starts = [
+    by(({ width, depth }) => width * depth),
+    by(({ width, depth }) => width + depth),
+    by(({ width, depth }) => Math.max(width, depth)),
+    by(({ width }) => width),
+    by(({ depth }) => depth),
+  ];
   // Along and across the room: each keeps an order of its own, and they take turns.
   const across = pieces.map((piece) => ({ ...piece, width: piece.depth, depth: piece.width }));
-  const ways = [new Skyline(pieces, room), new Skyline(across, { width: room.depth, depth: room.width })].map((skyline) => ({ skyline, order: starts[0]?.slice() ?? new Int32Array(0), standing: -1 }));
-  let best: { readonly way: number; readonly order: Int32Array; readonly worth: number } = { way: 0, order: new Int32Array(0), worth: -1 };
+  const ways = [
+    new Skyline(pieces, room),
+    new Skyline(across, { width: room.depth, depth: room.width }),
+  ].map((skyline) => ({ skyline, order: starts[0]?.slice() ?? new Int32Array(0), standing: -1 }));
+  let best: { readonly way: number; readonly order: Int32Array; readonly worth: number } = {
+    way: 0,
+    order: new Int32Array(0),
+    worth: -1,
+  };
   const keep = (way: number, order: Int32Array, worth: number): void => {
     if (worth > best.worth) best = { way, order: order.slice(), worth };
   };
@@ -189,7 +233,13 @@ export function searchSkyline(pieces: readonly Piece[], room: { readonly width: 
   }
   const spots: Spot[] = [];
   const worth = ways[best.way]?.skyline.fill(best.order, 0, spots) ?? 0;
-  return { worth, spots: best.way === 0 ? spots : spots.map(({ piece, x, y, isTurned }) => ({ piece, x: y, y: x, isTurned })) };
+  return {
+    worth,
+    spots:
+      best.way === 0
+        ? spots
+        : spots.map(({ piece, x, y, isTurned }) => ({ piece, x: y, y: x, isTurned })),
+  };
 }
 
 /** Fillings after which the other way has its turn. */

@@ -6,7 +6,12 @@ export const innerWidthOf = (container: FitContainer): number =>
 export const groupMassG = (group: FitGroup): number => group.massG ?? group.litres * 300;
 
 /** Materials that draw damp. */
-export const DAMP_SHY: ReadonlySet<FitContainer['material']> = new Set<FitContainer['material']>(['card', 'wicker', 'wood', 'fabric']);
+export const DAMP_SHY: ReadonlySet<FitContainer['material']> = new Set<FitContainer['material']>([
+  'card',
+  'wicker',
+  'wood',
+  'fabric',
+]);
 
 /** The space in which containers may stand. */
 export interface Clear {
@@ -25,7 +30,8 @@ export function clearOf({ bay, clearances }: Pick<FitRequest, 'bay' | 'clearance
  * Side of a square around a round container's centre that overlaps no other such square, nor a box with its gap on the right and at the back: the one within
  * the circle, a little less where a box's corner may reach into the gap. The square around the circle may be overlapped.
  */
-const squareWithinMm = ({ outer }: FitContainer, gap: number): number => Math.max(1, outer.width * Math.SQRT1_2 - 2 * gap * (1 - Math.SQRT1_2));
+const squareWithinMm = ({ outer }: FitContainer, gap: number): number =>
+  Math.max(1, outer.width * Math.SQRT1_2 - 2 * gap * (1 - Math.SQRT1_2));
 
 /** One way round that a container may lie, its gap included. */
 export interface Lie {
@@ -38,9 +44,18 @@ export function liesOf(request: FitRequest, container: FitContainer): Lie[] {
   const gap = request.clearances.between;
   const { x0, x1, y0, y1 } = clearOf(request);
   const square = squareWithinMm(container, gap);
-  const [width, depth] = shape === 'round' ? [square, square] : [outer.width + gap, outer.depth + gap];
-  const lies = (turnable ?? true) && width !== depth ? [{ width, depth }, { width: depth, depth: width }] : [{ width, depth }];
-  return lies.filter((lie) => lie.width <= x1 - x0 + gap + 1e-6 && lie.depth <= y1 - y0 + gap + 1e-6);
+  const [width, depth] =
+    shape === 'round' ? [square, square] : [outer.width + gap, outer.depth + gap];
+  const lies =
+    (turnable ?? true) && width !== depth
+      ? [
+          { width, depth },
+          { width: depth, depth: width },
+        ]
+      : [{ width, depth }];
+  return lies.filter(
+    (lie) => lie.width <= x1 - x0 + gap + 1e-6 && lie.depth <= y1 - y0 + gap + 1e-6,
+  );
 }
 
 /** Why a container cannot stand in this bay at all, in figures; undefined where it can. */
@@ -49,27 +64,43 @@ export function findBayFault(request: FitRequest, container: FitContainer): FitR
   const clear = clearOf(request);
   const { width, depth, height } = container.outer;
   const canTurn = container.turnable ?? true;
-  const reason = (code: FitReason['code'], message: string): FitReason => ({ code, message, subject: container.id });
+  const reason = (code: FitReason['code'], message: string): FitReason => ({
+    code,
+    message,
+    subject: container.id,
+  });
   if (bay.moist && DAMP_SHY.has(container.material)) {
     return reason('no_container_suits', `${container.material} must not stand in a damp place`);
   }
   const openingHeight = bay.openingHeight ?? bay.height;
   const openingWidth = bay.openingWidth ?? bay.width;
   if (height > openingHeight) {
-    return reason('container_does_not_pass', `${mm(height)} high, the opening is ${mm(openingHeight)}`);
+    return reason(
+      'container_does_not_pass',
+      `${mm(height)} high, the opening is ${mm(openingHeight)}`,
+    );
   }
   const narrowest = canTurn ? Math.min(width, depth) : width;
   if (narrowest > openingWidth) {
-    return reason('container_does_not_pass', `${mm(narrowest)} wide, the opening is ${mm(openingWidth)}`);
+    return reason(
+      'container_does_not_pass',
+      `${mm(narrowest)} wide, the opening is ${mm(openingWidth)}`,
+    );
   }
   if (height > clear.z1) {
-    return reason('container_too_high', `${mm(height)} high, ${mm(Math.max(0, clear.z1))} is free under the ${mm(request.clearances.top)} to lift it out`);
+    return reason(
+      'container_too_high',
+      `${mm(height)} high, ${mm(Math.max(0, clear.z1))} is free under the ${mm(request.clearances.top)} to lift it out`,
+    );
   }
   const roomWidth = clear.x1 - clear.x0;
   const roomDepth = clear.y1 - clear.y0;
   const fits = (w: number, d: number) => w <= roomWidth && d <= roomDepth;
   if (!fits(width, depth) && !(canTurn && fits(depth, width))) {
-    return reason('container_too_big', `${mm(width)} × ${mm(depth)}, the floor is ${mm(Math.max(0, roomWidth))} × ${mm(Math.max(0, roomDepth))}`);
+    return reason(
+      'container_too_big',
+      `${mm(width)} × ${mm(depth)}, the floor is ${mm(Math.max(0, roomWidth))} × ${mm(Math.max(0, roomDepth))}`,
+    );
   }
   return undefined;
 }
@@ -99,9 +130,16 @@ export interface FitPin {
 export type FitQuestion = FitRequest & { readonly pins?: readonly FitPin[] };
 
 /** Whether a container suits a group, and no pin gives the group to another. */
-export function suits({ pins = [] }: FitQuestion, container: FitContainer, group: FitGroup): boolean {
+export function suits(
+  { pins = [] }: FitQuestion,
+  container: FitContainer,
+  group: FitGroup,
+): boolean {
   const own = pins.filter(({ groupId }) => groupId === group.id);
-  return findGroupFault(container, group) === undefined && (own.length === 0 || own.some(({ containerId }) => containerId === container.id));
+  return (
+    findGroupFault(container, group) === undefined &&
+    (own.length === 0 || own.some(({ containerId }) => containerId === container.id))
+  );
 }
 
 /** One sentence a container that cannot be used here, by the first measure that rules it out. */
@@ -113,7 +151,13 @@ export function explainUnused(request: FitRequest): FitReason[] {
     const faults = request.groups.map((group) => findGroupFault(container, group));
     if (faults.some((fault) => fault === undefined)) return [];
     const first = faults[0] ?? '';
-    return [{ code: 'no_container_suits' as const, message: `${first}, for ${request.groups[0]?.name ?? 'the group'}`, subject: container.id }];
+    return [
+      {
+        code: 'no_container_suits' as const,
+        message: `${first}, for ${request.groups[0]?.name ?? 'the group'}`,
+        subject: container.id,
+      },
+    ];
   });
 }
 

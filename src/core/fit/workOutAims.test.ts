@@ -1,9 +1,22 @@
 import type { FitAim, FitAnswer } from './model';
 import { AIM_TURNS, workOutAims } from './workOutAims';
 
-const answerOf = (containerId: string, costMinor: number, more: Partial<FitAnswer> = {}): FitAnswer => ({
-  status: 'feasible', objective: costMinor, bound: 0, elapsedMs: 1, costMinor, usedLitres: 1, freeLitres: 0, unmet: [], reasons: [],
-  placements: [{ containerId, groupId: 'g', x: 0, y: 0, z: 0, turned: false }], ...more,
+const answerOf = (
+  containerId: string,
+  costMinor: number,
+  more: Partial<FitAnswer> = {},
+): FitAnswer => ({
+  status: 'feasible',
+  objective: costMinor,
+  bound: 0,
+  elapsedMs: 1,
+  costMinor,
+  usedLitres: 1,
+  freeLitres: 0,
+  unmet: [],
+  reasons: [],
+  placements: [{ containerId, groupId: 'g', x: 0, y: 0, z: 0, turned: false }],
+  ...more,
 });
 const partial = answerOf('partial', 900, { status: 'infeasible', objective: null, bound: null });
 
@@ -14,7 +27,10 @@ async function run(answers: readonly FitAnswer[], isOverAfter = Infinity) {
   const doneCount = await workOutAims({
     plan: async (prefer, known, onFirst) => {
       const answer = answers[asked.length] ?? partial;
-      asked.push([prefer, known.flatMap((placements) => placements.map(({ containerId }) => containerId))]);
+      asked.push([
+        prefer,
+        known.flatMap((placements) => placements.map(({ containerId }) => containerId)),
+      ]);
       onFirst({ ...answer, costMinor: answer.costMinor + 1000 });
       return Promise.resolve(answer);
     },
@@ -25,18 +41,49 @@ async function run(answers: readonly FitAnswer[], isOverAfter = Infinity) {
 }
 
 test('every aim begins with what was found before it, and is shown at first and when it is bettered', async () => {
-  const { asked, shown, doneCount } = await run([answerOf('a', 5), answerOf('b', 8), answerOf('c', 6), answerOf('d', 7)]);
-  expect(asked).toEqual([['cost', []], ['uniform', ['a']], ['reuse', ['a', 'b']], ['easy', ['a', 'b', 'c']]]);
-  expect(shown.map(([, cost, turns]) => [cost, turns])).toEqual([[1005, 0], [5, 1], [1008, 1], [8, 2], [1006, 2], [6, 3], [1007, 3], [7, 4]]);
+  const { asked, shown, doneCount } = await run([
+    answerOf('a', 5),
+    answerOf('b', 8),
+    answerOf('c', 6),
+    answerOf('d', 7),
+  ]);
+  expect(asked).toEqual([
+    ['cost', []],
+    ['uniform', ['a']],
+    ['reuse', ['a', 'b']],
+    ['easy', ['a', 'b', 'c']],
+  ]);
+  expect(shown.map(([, cost, turns]) => [cost, turns])).toEqual([
+    [1005, 0],
+    [5, 1],
+    [1008, 1],
+    [8, 2],
+    [1006, 2],
+    [6, 3],
+    [1007, 3],
+    [7, 4],
+  ]);
   expect(doneCount).toBe(AIM_TURNS);
 });
 
 test('money has one more turn where another aim came upon something cheaper, or upon something at all', async () => {
-  const cheaper = await run([answerOf('a', 9), answerOf('b', 9), answerOf('c', 4), answerOf('d', 9), answerOf('e', 4)]);
+  const cheaper = await run([
+    answerOf('a', 9),
+    answerOf('b', 9),
+    answerOf('c', 4),
+    answerOf('d', 9),
+    answerOf('e', 4),
+  ]);
   expect(cheaper.asked.at(-1)).toEqual(['cost', ['a', 'b', 'c', 'd']]);
   expect(cheaper.shown.at(-1)).toEqual(['cost', 4, AIM_TURNS]);
   const found = await run([partial, partial, answerOf('c', 4), partial, answerOf('e', 4)]);
-  expect(found.asked.map(([prefer]) => prefer)).toEqual(['cost', 'uniform', 'reuse', 'easy', 'cost']);
+  expect(found.asked.map(([prefer]) => prefer)).toEqual([
+    'cost',
+    'uniform',
+    'reuse',
+    'easy',
+    'cost',
+  ]);
   expect(found.asked.map(([, known]) => known.length)).toEqual([0, 0, 0, 1, 1]);
 });
 

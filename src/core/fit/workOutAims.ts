@@ -2,7 +2,11 @@ import { fitAims, type FitAim, type FitAnswer } from './model';
 
 interface AimMeans {
   /** Works one aim out, no worse than what is known to stand; tells the first answer before it is bettered. */
-  readonly plan: (prefer: FitAim, known: readonly FitAnswer['placements'][], onFirst: (answer: FitAnswer) => void) => Promise<FitAnswer>;
+  readonly plan: (
+    prefer: FitAim,
+    known: readonly FitAnswer['placements'][],
+    onFirst: (answer: FitAnswer) => void,
+  ) => Promise<FitAnswer>;
   /** Told of every answer, and how many turns are over. */
   readonly show: (prefer: FitAim, answer: FitAnswer, doneCount: number) => void;
   /** Whether nobody waits for the rest any more. */
@@ -22,7 +26,11 @@ export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<num
     const tell = (answer: FitAnswer, doneCount: number): void => {
       if (!isOver()) show(prefer, answer, doneCount);
     };
-    const answer = await plan(prefer, [...known.values()].map(({ placements }) => placements), (first) => tell(first, turn));
+    const answer = await plan(
+      prefer,
+      [...known.values()].map(({ placements }) => placements),
+      (first) => tell(first, turn),
+    );
     tell(answer, turn + 1);
     if (answer.objective !== null) known.set(prefer, answer);
   };
@@ -31,6 +39,7 @@ export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<num
     await work(prefer, turn);
   }
   const leastMinor = known.get('cost')?.costMinor ?? Infinity;
-  if (!isOver() && [...known.values()].some(({ costMinor }) => costMinor < leastMinor)) await work('cost', fitAims.length);
+  if (!isOver() && [...known.values()].some(({ costMinor }) => costMinor < leastMinor))
+    await work('cost', fitAims.length);
   return AIM_TURNS;
 }

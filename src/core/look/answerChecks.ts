@@ -10,7 +10,10 @@ export interface CheckAnswer {
 }
 
 /** Answers a room's checks. What was said counts; a clear space that nobody spoke of is read off the plan, where there is one. */
-export function answerChecks(checks: readonly RoomCheck[], clashes: readonly PlanClash[] | undefined): CheckAnswer[] {
+export function answerChecks(
+  checks: readonly RoomCheck[],
+  clashes: readonly PlanClash[] | undefined,
+): CheckAnswer[] {
   return checks.map((check) => {
     if (check.answer !== null) return { check, isMet: check.answer === 'yes', isComputed: false };
     if (!check.clear || !clashes) return { check, isMet: undefined, isComputed: false };

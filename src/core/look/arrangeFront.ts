@@ -35,5 +35,8 @@ export function arrangeFront(units: readonly Unit[]): FrontView {
 }
 
 /** The scale in px a mm at which a view fits a box. */
-export const scaleToFit = (view: Pick<FrontView, 'widthMm' | 'heightMm'>, box: { readonly widthPx: number; readonly heightPx: number }): number =>
+export const scaleToFit = (
+  view: Pick<FrontView, 'widthMm' | 'heightMm'>,
+  box: { readonly widthPx: number; readonly heightPx: number },
+): number =>
   Math.min(box.widthPx / Math.max(1, view.widthMm), box.heightPx / Math.max(1, view.heightMm));

@@ -32,18 +32,33 @@ export function divideColumn(request: {
 }): Result<readonly ColumnBay[], readonly DivideColumnError[]> {
   const { insideMm, shelfThicknessMm, holePitchMm, before } = request;
   // By where a shelf goes; errors name it by what was asked for.
-  const askedFor = new Map(request.shelvesMm.map((shelf) => [toNearestHole(shelf, holePitchMm), shelf]));
+  const askedFor = new Map(
+    request.shelvesMm.map((shelf) => [toNearestHole(shelf, holePitchMm), shelf]),
+  );
   const shelves = [...askedFor.keys()].sort((a, b) => a - b);
-  const outside = shelves.filter((shelf) => shelf - shelfThicknessMm < MIN_BAY_MM || shelf > insideMm - MIN_BAY_MM);
-  const close = shelves.filter((shelf, i) => i > 0 && shelf - shelfThicknessMm - (shelves[i - 1] ?? 0) < MIN_BAY_MM);
+  const outside = shelves.filter(
+    (shelf) => shelf - shelfThicknessMm < MIN_BAY_MM || shelf > insideMm - MIN_BAY_MM,
+  );
+  const close = shelves.filter(
+    (shelf, i) => i > 0 && shelf - shelfThicknessMm - (shelves[i - 1] ?? 0) < MIN_BAY_MM,
+  );
   const errors: DivideColumnError[] = [
-    ...outside.map((shelf) => ({ code: 'shelf_outside' as const, shelfMm: askedFor.get(shelf) ?? shelf, insideMm })),
-    ...close.map((nextMm) => ({ code: 'shelves_too_close' as const, shelfMm: shelves[shelves.indexOf(nextMm) - 1] ?? 0, nextMm })),
+    ...outside.map((shelf) => ({
+      code: 'shelf_outside' as const,
+      shelfMm: askedFor.get(shelf) ?? shelf,
+      insideMm,
+    })),
+    ...close.map((nextMm) => ({
+      code: 'shelves_too_close' as const,
+      shelfMm: shelves[shelves.indexOf(nextMm) - 1] ?? 0,
+      nextMm,
+    })),
   ];
   if (errors.length > 0) return err(errors);
   const floors = [0, ...shelves];
   const bays = floors.map((floorMm, i) => {
-    const ceiling = floors[i + 1] === undefined ? insideMm : (floors[i + 1] ?? 0) - shelfThicknessMm;
+    const ceiling =
+      floors[i + 1] === undefined ? insideMm : (floors[i + 1] ?? 0) - shelfThicknessMm;
     return { floorMm, heightMm: toTenthMm(ceiling - floorMm) };
   });
   return ok(inherit(bays, before, shelfThicknessMm));
@@ -54,7 +69,11 @@ export const toNearestHole = (mm: number, pitchMm: number | undefined): number =
   pitchMm === undefined || pitchMm <= 0 ? mm : toTenthMm(Math.round(mm / pitchMm) * pitchMm);
 
 /** Gives each old bay to the new one that it shares most height with, the largest share first. */
-function inherit(bays: readonly Pick<ColumnBay, 'floorMm' | 'heightMm'>[], before: readonly number[], thicknessMm: number): ColumnBay[] {
+function inherit(
+  bays: readonly Pick<ColumnBay, 'floorMm' | 'heightMm'>[],
+  before: readonly number[],
+  thicknessMm: number,
+): ColumnBay[] {
   let floor = 0;
   const old = before.map((heightMm) => {
     const from = floor;
@@ -62,11 +81,18 @@ function inherit(bays: readonly Pick<ColumnBay, 'floorMm' | 'heightMm'>[], befor
     return { from, to: from + heightMm };
   });
   const shares = bays
-    .flatMap((bay, i) => old.map(({ from, to }, j) => ({ i, j, mm: Math.min(to, bay.floorMm + bay.heightMm) - Math.max(from, bay.floorMm) })))
+    .flatMap((bay, i) =>
+      old.map(({ from, to }, j) => ({
+        i,
+        j,
+        mm: Math.min(to, bay.floorMm + bay.heightMm) - Math.max(from, bay.floorMm),
+      })),
+    )
     .filter(({ mm }) => mm > 0)
     .sort((a, b) => b.mm - a.mm || a.i - b.i || a.j - b.j);
   const fromOf = new Map<number, number>();
-  for (const { i, j } of shares) if (!fromOf.has(i) && ![...fromOf.values()].includes(j)) fromOf.set(i, j);
+  for (const { i, j } of shares)
+    if (!fromOf.has(i) && ![...fromOf.values()].includes(j)) fromOf.set(i, j);
   return bays.map((bay, i) => ({ ...bay, fromIndex: fromOf.get(i) }));
 }
 

@@ -9,26 +9,73 @@ const traced = traceWalls(aPlan);
 invariant(traced.ok, 'a plain room');
 const outline = traced.value;
 
-const cupboard = (id: string, wallIndex: number, alongMm: number, change: Parameters<typeof aUnit>[0] = {}) =>
-  aUnit({ id, name: id, width: mm(800), depth: mm(400), height: mm(1800), floorGap: mm(0), bays: [aBay({ id: `${id}-bay`, unitId: id })], place: onWall(wallIndex, alongMm), ...change });
-const codesOf = (request: Partial<Parameters<typeof findPlanClashes>[0]>) => findPlanClashes({ outline, units: [], fixtures: [], checks: [], ...request }).map(({ code }) => code);
-const check = (clear: object) => roomCheckSchema.parse({ id: 'bed', text: 'the bed folds out', answer: null, clear: { surface: 'floor', width: mm(1400), depth: mm(2000), place: null, unitId: null, ...clear } });
+const cupboard = (
+  id: string,
+  wallIndex: number,
+  alongMm: number,
+  change: Parameters<typeof aUnit>[0] = {},
+) =>
+  aUnit({
+    id,
+    name: id,
+    width: mm(800),
+    depth: mm(400),
+    height: mm(1800),
+    floorGap: mm(0),
+    bays: [aBay({ id: `${id}-bay`, unitId: id })],
+    place: onWall(wallIndex, alongMm),
+    ...change,
+  });
+const codesOf = (request: Partial<Parameters<typeof findPlanClashes>[0]>) =>
+  findPlanClashes({ outline, units: [], fixtures: [], checks: [], ...request }).map(
+    ({ code }) => code,
+  );
+const check = (clear: object) =>
+  roomCheckSchema.parse({
+    id: 'bed',
+    text: 'the bed folds out',
+    answer: null,
+    clear: {
+      surface: 'floor',
+      width: mm(1400),
+      depth: mm(2000),
+      place: null,
+      unitId: null,
+      ...clear,
+    },
+  });
 
 test('side by side is no clash, in the same place is, one over the other is not', () => {
   expect(codesOf({ units: [cupboard('a', 0, 0), cupboard('b', 0, 800)] })).toEqual([]);
-  expect(codesOf({ units: [cupboard('a', 0, 0), cupboard('b', 0, 790)] })).toEqual(['units_overlap']);
-  expect(codesOf({ units: [cupboard('a', 0, 0, { height: mm(880) }), cupboard('b', 0, 0, { floorGap: mm(1400), height: mm(600) })] })).toEqual([]);
+  expect(codesOf({ units: [cupboard('a', 0, 0), cupboard('b', 0, 790)] })).toEqual([
+    'units_overlap',
+  ]);
+  expect(
+    codesOf({
+      units: [
+        cupboard('a', 0, 0, { height: mm(880) }),
+        cupboard('b', 0, 0, { floorGap: mm(1400), height: mm(600) }),
+      ],
+    }),
+  ).toEqual([]);
 });
 
-test('a unit past its wall stands outside', () => expect(codesOf({ units: [cupboard('a', 0, 3500)] })).toEqual(['unit_outside']));
+test('a unit past its wall stands outside', () =>
+  expect(codesOf({ units: [cupboard('a', 0, 3500)] })).toEqual(['unit_outside']));
 
 test('a leaf sweeps a quarter of a disc: its corner is free, its arc is not', () => {
   const door = aFixture({ place: onWall(0, 1000) });
-  const standing = (alongMm: number, offMm: number) => cupboard('a', 0, 0, { place: onWall(0, alongMm, offMm), width: mm(400), depth: mm(300) });
+  const standing = (alongMm: number, offMm: number) =>
+    cupboard('a', 0, 0, { place: onWall(0, alongMm, offMm), width: mm(400), depth: mm(300) });
   // From the hinge to the corner: 763 mm, within the leaf's 800; then 806 mm, in the square and out of reach.
   expect(codesOf({ fixtures: [door], units: [standing(1400, 650)] })).toEqual(['door_blocked']);
   expect(codesOf({ fixtures: [door], units: [standing(1400, 700)] })).toEqual([]);
-  expect(codesOf({ fixtures: [aFixture({ place: onWall(0, 1000), swing: 'out' })], units: [cupboard('a', 0, 0, { place: onWall(0, 1000, 620) })] })).toEqual([]);
+  expect(
+    codesOf({
+      fixtures: [aFixture({ place: onWall(0, 1000), swing: 'out' })],
+      units: [cupboard('a', 0, 0, { place: onWall(0, 1000, 620) })],
+    }),
+  ).toEqual([]);
 });
 
 test.each([
@@ -37,40 +84,103 @@ test.each([
   ['window', 900, 2100, 0, ['window_covered']],
   ['meter', 900, 1500, 200, ['units_overlap', 'fixture_blocked']],
 ] as const)('a tall unit before a %s at %d to %d mm', (kind, bottom, top, depth, codes) =>
-  expect(codesOf({ units: [cupboard('a', 0, 1000)], fixtures: [aFixture({ kind, swing: null, place: onWall(0, 1100), width: mm(300), depth: mm(depth), bottom: mm(bottom), top: mm(top) })] })).toEqual(codes));
+  expect(
+    codesOf({
+      units: [cupboard('a', 0, 1000)],
+      fixtures: [
+        aFixture({
+          kind,
+          swing: null,
+          place: onWall(0, 1100),
+          width: mm(300),
+          depth: mm(depth),
+          bottom: mm(bottom),
+          top: mm(top),
+        }),
+      ],
+    }),
+  ).toEqual(codes),
+);
 
 test('a drawer hits what stands before it, a leaf hits the wall beside it', () => {
-  const drawers = cupboard('d', 0, 0, { bays: [aBay({ unitId: 'd', pullOut: true, depthReadings: [mm(450)] })] });
-  expect(codesOf({ units: [drawers, cupboard('x', 0, 0, { place: onWall(0, 0, 700) })] })).toEqual(['pull_out_hits']);
-  expect(codesOf({ units: [drawers, cupboard('x', 0, 0, { place: onWall(0, 0, 860) })] })).toEqual([]);
+  const drawers = cupboard('d', 0, 0, {
+    bays: [aBay({ unitId: 'd', pullOut: true, depthReadings: [mm(450)] })],
+  });
+  expect(codesOf({ units: [drawers, cupboard('x', 0, 0, { place: onWall(0, 0, 700) })] })).toEqual([
+    'pull_out_hits',
+  ]);
+  expect(codesOf({ units: [drawers, cupboard('x', 0, 0, { place: onWall(0, 0, 860) })] })).toEqual(
+    [],
+  );
   // 800 wide doors in a passage of 700 mm: the leaf meets the wall opposite.
-  const passage = traceWalls({ walls: [4000, 1100, 4000, 1100].map((length) => ({ length: mm(length), turn: 'right' as const })) });
+  const passage = traceWalls({
+    walls: [4000, 1100, 4000, 1100].map((length) => ({
+      length: mm(length),
+      turn: 'right' as const,
+    })),
+  });
   invariant(passage.ok, 'a passage');
-  expect(findPlanClashes({ outline: passage.value, units: [cupboard('a', 0, 1000, { door: 'left' })], fixtures: [], checks: [] })).toMatchObject([{ code: 'leaf_hits', by: null }]);
+  expect(
+    findPlanClashes({
+      outline: passage.value,
+      units: [cupboard('a', 0, 1000, { door: 'left' })],
+      fixtures: [],
+      checks: [],
+    }),
+  ).toMatchObject([{ code: 'leaf_hits', by: null }]);
   expect(codesOf({ units: [cupboard('a', 0, 0, { door: 'left' })] })).toEqual([]);
 });
 
 test('clear floor: where it was put, or anywhere either way round', () => {
-  expect(codesOf({ units: [cupboard('a', 0, 0)], checks: [check({ place: onWall(0, 500) })] })).toEqual(['clear_space_taken']);
-  expect(codesOf({ units: [cupboard('a', 0, 0)], checks: [check({ place: onWall(0, 900) })] })).toEqual([]);
+  expect(
+    codesOf({ units: [cupboard('a', 0, 0)], checks: [check({ place: onWall(0, 500) })] }),
+  ).toEqual(['clear_space_taken']);
+  expect(
+    codesOf({ units: [cupboard('a', 0, 0)], checks: [check({ place: onWall(0, 900) })] }),
+  ).toEqual([]);
   expect(codesOf({ checks: [check({ width: mm(2900), depth: mm(3900) })] })).toEqual([]);
-  expect(findPlanClashes({ outline, units: [cupboard('a', 0, 1600), cupboard('b', 2, 1600, { depth: mm(2000) })], fixtures: [], checks: [check({ width: mm(2500), depth: mm(2600) })] })).toMatchObject([{ code: 'clear_space_missing' }]);
+  expect(
+    findPlanClashes({
+      outline,
+      units: [cupboard('a', 0, 1600), cupboard('b', 2, 1600, { depth: mm(2000) })],
+      fixtures: [],
+      checks: [check({ width: mm(2500), depth: mm(2600) })],
+    }),
+  ).toMatchObject([{ code: 'clear_space_missing' }]);
 });
 
 test('a table is what is left of its top beside what stands on it', () => {
   const bench = cupboard('bench', 0, 0, { width: mm(1400), depth: mm(600), height: mm(880) });
-  const onTop = cupboard('shelf', 0, 0, { width: mm(500), depth: mm(300), floorGap: mm(880), height: mm(400) });
+  const onTop = cupboard('shelf', 0, 0, {
+    width: mm(500),
+    depth: mm(300),
+    floorGap: mm(880),
+    height: mm(400),
+  });
   const table = check({ surface: 'table', width: mm(1000), depth: mm(500), unitId: 'bench' });
   expect(codesOf({ units: [bench], checks: [table] })).toEqual([]);
-  expect(findPlanClashes({ outline, units: [bench, onTop], fixtures: [], checks: [table] })).toEqual([{ code: 'table_too_small', checkId: 'bed', rect: { x: 500, y: 0, width: 900, depth: 600 } }]);
+  expect(
+    findPlanClashes({ outline, units: [bench, onTop], fixtures: [], checks: [table] }),
+  ).toEqual([
+    { code: 'table_too_small', checkId: 'bed', rect: { x: 500, y: 0, width: 900, depth: 600 } },
+  ]);
 });
 
 test('a place is what a tape says, on every wall; dropped near, it snaps to wall, corner and neighbour', () => {
   const size = { widthMm: 800, depthMm: 400 };
-  expect([0, 1, 2, 3].map((wallIndex) => rectAt(outline, onWall(wallIndex, 100, 50), size))).toEqual([
-    { x: 100, y: 50, width: 800, depth: 400 }, { x: 3550, y: 100, width: 400, depth: 800 }, { x: 3100, y: 2550, width: 800, depth: 400 }, { x: 50, y: 2100, width: 400, depth: 800 },
+  expect(
+    [0, 1, 2, 3].map((wallIndex) => rectAt(outline, onWall(wallIndex, 100, 50), size)),
+  ).toEqual([
+    { x: 100, y: 50, width: 800, depth: 400 },
+    { x: 3550, y: 100, width: 400, depth: 800 },
+    { x: 3100, y: 2550, width: 800, depth: 400 },
+    { x: 50, y: 2100, width: 400, depth: 800 },
   ]);
-  const near = (x: number, y: number, others: readonly { x: number; y: number; width: number; depth: number }[] = []) => {
+  const near = (
+    x: number,
+    y: number,
+    others: readonly { x: number; y: number; width: number; depth: number }[] = [],
+  ) => {
     const place = placeNear({ x, y }, { outline, size, others, unit: 'mm' });
     return [place.wallIndex, place.along.mm, place.off.mm];
   };
@@ -81,7 +191,13 @@ test('a place is what a tape says, on every wall; dropped near, it snaps to wall
   expect(near(2000, 900)).toEqual([0, 1600, 700]);
   const wall = outline.walls[0];
   invariant(wall, 'a wall');
-  expect(tapeDistancesOf(wall, onWall(0, 1000), size)).toEqual({ fromStartMm: 1000, toEndMm: 2200, offMm: 0 });
-  expect(shiftPlace(onWall(0, 3195), { alongMm: 10 }, { outline, size, unit: 'mm' }).along.mm).toBe(3200);
+  expect(tapeDistancesOf(wall, onWall(0, 1000), size)).toEqual({
+    fromStartMm: 1000,
+    toEndMm: 2200,
+    offMm: 0,
+  });
+  expect(shiftPlace(onWall(0, 3195), { alongMm: 10 }, { outline, size, unit: 'mm' }).along.mm).toBe(
+    3200,
+  );
   expect(shiftPlace(onWall(0, 0), { walls: -1 }, { outline, size, unit: 'mm' }).wallIndex).toBe(3);
 });

@@ -1,34 +1,123 @@
 export {
-  baySchema, clearSpaceSchema, doorSwings, doorSwingSchema, fixtureKinds, fixtureKindSchema, fixtureSchema, moments, momentSchema,
-  obstacleSchema, pictureSchema, thingPictureSchema, roomCheckSchema, roomPlanSchema, roomSchema, routineBreakSchema, unitDoors, unitDoorSchema, unitKinds,
-  unitKindSchema, unitSchema, vantagePointSchema, wallPlaceSchema,
-  type Bay, type ClearSpace, type DoorSwing, type Fixture, type FixtureKind, type Moment, type Obstacle, type Picture, type ThingPicture, type Room,
-  type RoomCheck, type RoomPlan, type RoutineBreak, type Unit, type UnitDoor, type UnitKind, type VantagePoint, type WallPlace,
+  baySchema,
+  clearSpaceSchema,
+  doorSwings,
+  doorSwingSchema,
+  fixtureKinds,
+  fixtureKindSchema,
+  fixtureSchema,
+  moments,
+  momentSchema,
+  obstacleSchema,
+  pictureSchema,
+  thingPictureSchema,
+  roomCheckSchema,
+  roomPlanSchema,
+  roomSchema,
+  routineBreakSchema,
+  unitDoors,
+  unitDoorSchema,
+  unitKinds,
+  unitKindSchema,
+  unitSchema,
+  vantagePointSchema,
+  wallPlaceSchema,
+  type Bay,
+  type ClearSpace,
+  type DoorSwing,
+  type Fixture,
+  type FixtureKind,
+  type Moment,
+  type Obstacle,
+  type Picture,
+  type ThingPicture,
+  type Room,
+  type RoomCheck,
+  type RoomPlan,
+  type RoutineBreak,
+  type Unit,
+  type UnitDoor,
+  type UnitKind,
+  type VantagePoint,
+  type WallPlace,
 } from './model';
-export { schoolChoicesSchema, schoolIn, schoolQuestions, schools, type SchoolChoices, type SchoolQuestion } from './schools';
+export {
+  schoolChoicesSchema,
+  schoolIn,
+  schoolQuestions,
+  schools,
+  type SchoolChoices,
+  type SchoolQuestion,
+} from './schools';
 // Units and bays
 export {
-  askewMeasuresOf, bayInsideOf, layOutUnit, usableLitresOf, wantsAnchoring,
-  type BayFront, type BayInside, type LayOutUnitError, type UnitLayout,
+  askewMeasuresOf,
+  bayInsideOf,
+  layOutUnit,
+  usableLitresOf,
+  wantsAnchoring,
+  type BayFront,
+  type BayInside,
+  type LayOutUnitError,
+  type UnitLayout,
 } from './layOutUnit';
 export { arrangeFront, scaleToFit, type FrontUnit, type FrontView } from './arrangeFront';
 export { usualUnitOf, type UsualBay, type UsualUnit } from './usualUnit';
-export { divideColumn, shelfHeightsOf, toNearestHole, type ColumnBay, type DivideColumnError } from './divideColumn';
+export {
+  divideColumn,
+  shelfHeightsOf,
+  toNearestHole,
+  type ColumnBay,
+  type DivideColumnError,
+} from './divideColumn';
 export { judgeUnit, type BayJudgement, type UnitJudgement } from './judgeUnit';
 export { reachOf, reachSeconds, sightDepthMm, type Reach } from './reach';
 // The plan
 export {
-  isInside, MAX_SLACK_MM, outsideRects, rectsOverlap, traceWalls,
-  type Outline, type Point, type Rect, type TraceWallsError, type Wall,
+  isInside,
+  MAX_SLACK_MM,
+  outsideRects,
+  rectsOverlap,
+  traceWalls,
+  type Outline,
+  type Point,
+  type Rect,
+  type TraceWallsError,
+  type Wall,
 } from './traceWalls';
-export { firstFreePlace, placeNear, rectAt, rectOnWall, shiftPlace, tapeDistancesOf, type Footprint, type TapeDistances } from './placeInPlan';
-export { DOORWAY_MM, findPlanClashes, placeAll, type PlacedFixture, type PlacedUnit, type PlanClash } from './findPlanClashes';
+export {
+  firstFreePlace,
+  placeNear,
+  rectAt,
+  rectOnWall,
+  shiftPlace,
+  tapeDistancesOf,
+  type Footprint,
+  type TapeDistances,
+} from './placeInPlan';
+export {
+  DOORWAY_MM,
+  findPlanClashes,
+  placeAll,
+  type PlacedFixture,
+  type PlacedUnit,
+  type PlanClash,
+} from './findPlanClashes';
 export { findFreeFloor, largestFreeFloor } from './freeFloor';
 export { answerChecks, type CheckAnswer } from './answerChecks';
 // Drawings to scale
 export {
-  dimension, inkOf, sweepPath, textInkOf, toSvg, toSvgMarks,
-  type Ink, type Mark, type Role, type Sketch, type TextRole,
+  dimension,
+  inkOf,
+  sweepPath,
+  textInkOf,
+  toSvg,
+  toSvgMarks,
+  type Ink,
+  type Mark,
+  type Role,
+  type Sketch,
+  type TextRole,
 } from './sketch';
 export { drawFront, drawUnitPlan } from './drawUnits';
 export { drawPlan } from './drawPlan';

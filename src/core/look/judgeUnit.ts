@@ -33,23 +33,45 @@ export interface UnitJudgement {
 /** Works out what a unit's measures mean. A unit whose bays do not fit it has no heights, and no bays here. */
 export function judgeUnit(unit: Unit, people: readonly Body[]): UnitJudgement {
   const layout = layOutUnit(unit);
-  const bays = !layout.ok ? [] : layout.value.bays.flatMap(({ bayId, zMm }) => {
-    const bay = unit.bays.find(({ id }) => id === bayId);
-    return bay && !bay.outOfScope ? [judgeBay(bay, zMm, people)] : [];
-  });
+  const bays = !layout.ok
+    ? []
+    : layout.value.bays.flatMap(({ bayId, zMm }) => {
+        const bay = unit.bays.find(({ id }) => id === bayId);
+        return bay && !bay.outOfScope ? [judgeBay(bay, zMm, people)] : [];
+      });
   const lowest = [...bays].sort((a, b) => a.handMm - b.handMm)[0];
-  return { bays, wantsAnchoring: wantsAnchoring(unit), tippingRatio: unit.height.mm / unit.depth.mm, heavyBayName: lowest?.name };
+  return {
+    bays,
+    wantsAnchoring: wantsAnchoring(unit),
+    tippingRatio: unit.height.mm / unit.depth.mm,
+    heavyBayName: lowest?.name,
+  };
 }
 
 function judgeBay(bay: Bay, handMm: number, people: readonly Body[]): BayJudgement {
   const inside = bayInsideOf(bay);
-  const openingMm = bay.openingHeight ? Math.min(bay.openingHeight.mm, inside.heightMm) : inside.heightMm;
-  const seen = people.map(({ height }) => sightDepthMm({ bottomMm: handMm, openingMm, depthMm: inside.depthMm, pullsOut: bay.pullOut }, height.mm));
+  const openingMm = bay.openingHeight
+    ? Math.min(bay.openingHeight.mm, inside.heightMm)
+    : inside.heightMm;
+  const seen = people.map(({ height }) =>
+    sightDepthMm(
+      { bottomMm: handMm, openingMm, depthMm: inside.depthMm, pullsOut: bay.pullOut },
+      height.mm,
+    ),
+  );
   return {
-    bayId: bay.id, name: bay.name, handMm,
+    bayId: bay.id,
+    name: bay.name,
+    handMm,
     usableLitres: usableLitresOf(bay),
-    largestBox: largestFreeBoxOf({ width: inside.widthMm, depth: inside.depthMm, height: inside.heightMm }, bay.obstacles),
-    reaches: people.map(({ name, height }) => ({ personName: name, reach: reachOf(handMm, height.mm) })),
+    largestBox: largestFreeBoxOf(
+      { width: inside.widthMm, depth: inside.depthMm, height: inside.heightMm },
+      bay.obstacles,
+    ),
+    reaches: people.map(({ name, height }) => ({
+      personName: name,
+      reach: reachOf(handMm, height.mm),
+    })),
     unseenMm: Math.max(0, inside.depthMm - Math.min(inside.depthMm, ...seen)),
   };
 }

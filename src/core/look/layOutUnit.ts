@@ -1,4 +1,12 @@
-import { err, freeLitresOf, judgeReadings, ok, smallestMm, type BayId, type Result } from '../shared';
+import {
+  err,
+  freeLitresOf,
+  judgeReadings,
+  ok,
+  smallestMm,
+  type BayId,
+  type Result,
+} from '../shared';
 import type { Bay, Unit } from './model';
 
 /** The inside of a bay as it counts: the smallest reading each way, in mm. */
@@ -24,15 +32,39 @@ export interface UnitLayout {
 
 export type LayOutUnitError =
   | { readonly code: 'bays_wider_than_unit'; readonly sumMm: number; readonly unitMm: number }
-  | { readonly code: 'bays_taller_than_unit'; readonly columnIndex: number; readonly sumMm: number; readonly unitMm: number }
-  | { readonly code: 'bay_deeper_than_unit'; readonly bayId: BayId; readonly bayMm: number; readonly unitMm: number }
+  | {
+      readonly code: 'bays_taller_than_unit';
+      readonly columnIndex: number;
+      readonly sumMm: number;
+      readonly unitMm: number;
+    }
+  | {
+      readonly code: 'bay_deeper_than_unit';
+      readonly bayId: BayId;
+      readonly bayMm: number;
+      readonly unitMm: number;
+    }
   | { readonly code: 'two_bays_in_one_place'; readonly bayId: BayId }
-  | { readonly code: 'opening_larger'; readonly bayId: BayId; readonly openingMm: number; readonly insideMm: number }
+  | {
+      readonly code: 'opening_larger';
+      readonly bayId: BayId;
+      readonly openingMm: number;
+      readonly insideMm: number;
+    }
   | { readonly code: 'obstacle_outside'; readonly bayId: BayId; readonly label: string };
 
 type MeasuredBay = Pick<
   Bay,
-  'id' | 'name' | 'columnIndex' | 'rowIndex' | 'widthReadings' | 'depthReadings' | 'heightReadings' | 'openingWidth' | 'openingHeight' | 'obstacles'
+  | 'id'
+  | 'name'
+  | 'columnIndex'
+  | 'rowIndex'
+  | 'widthReadings'
+  | 'depthReadings'
+  | 'heightReadings'
+  | 'openingWidth'
+  | 'openingHeight'
+  | 'obstacles'
 >;
 type ReadBay = Pick<Bay, 'widthReadings' | 'depthReadings' | 'heightReadings'>;
 type MeasuredUnit = Pick<Unit, 'width' | 'depth' | 'height' | 'floorGap'> & {
@@ -94,7 +126,12 @@ export function layOutUnit(unit: MeasuredUnit): Result<UnitLayout, readonly LayO
     }
     xMm += widestOf(column) + sideBoardMm;
   }
-  return ok({ widthMm: unit.width.mm, heightMm: unit.height.mm, floorGapMm: unit.floorGap.mm, bays });
+  return ok({
+    widthMm: unit.width.mm,
+    heightMm: unit.height.mm,
+    floorGapMm: unit.floorGap.mm,
+    bays,
+  });
 }
 
 type Column = readonly { readonly bay: MeasuredBay; readonly inside: BayInside }[];
@@ -121,11 +158,21 @@ function findClashes(unit: MeasuredUnit, columns: readonly Column[]): LayOutUnit
     const heightMm = column.reduce((sum, { inside }) => sum + inside.heightMm, 0);
     const columnIndex = column[0]?.bay.columnIndex ?? 0;
     if (heightMm > unit.height.mm) {
-      errors.push({ code: 'bays_taller_than_unit', columnIndex, sumMm: heightMm, unitMm: unit.height.mm });
+      errors.push({
+        code: 'bays_taller_than_unit',
+        columnIndex,
+        sumMm: heightMm,
+        unitMm: unit.height.mm,
+      });
     }
     column.forEach(({ bay, inside }, i) => {
       if (inside.depthMm > unit.depth.mm) {
-        errors.push({ code: 'bay_deeper_than_unit', bayId: bay.id, bayMm: inside.depthMm, unitMm: unit.depth.mm });
+        errors.push({
+          code: 'bay_deeper_than_unit',
+          bayId: bay.id,
+          bayMm: inside.depthMm,
+          unitMm: unit.depth.mm,
+        });
       }
       if (column[i + 1]?.bay.rowIndex === bay.rowIndex) {
         errors.push({ code: 'two_bays_in_one_place', bayId: bay.id });
@@ -138,11 +185,21 @@ function findClashes(unit: MeasuredUnit, columns: readonly Column[]): LayOutUnit
 
 /** An opening is never larger than what is behind it, and what stands in a bay stands inside it. */
 function findInnerClashes(bay: MeasuredBay, inside: BayInside): LayOutUnitError[] {
-  const openings = [[bay.openingWidth, inside.widthMm], [bay.openingHeight, inside.heightMm]] as const;
-  const isOut = ({ x, y, z, width, depth, height }: MeasuredBay['obstacles'][number]) => x + width > inside.widthMm || y + depth > inside.depthMm || z + height > inside.heightMm;
+  const openings = [
+    [bay.openingWidth, inside.widthMm],
+    [bay.openingHeight, inside.heightMm],
+  ] as const;
+  const isOut = ({ x, y, z, width, depth, height }: MeasuredBay['obstacles'][number]) =>
+    x + width > inside.widthMm || y + depth > inside.depthMm || z + height > inside.heightMm;
   return [
-    ...openings.flatMap(([opening, insideMm]): LayOutUnitError[] => (opening && opening.mm > insideMm ? [{ code: 'opening_larger', bayId: bay.id, openingMm: opening.mm, insideMm }] : [])),
-    ...bay.obstacles.filter(isOut).map(({ label }): LayOutUnitError => ({ code: 'obstacle_outside', bayId: bay.id, label })),
+    ...openings.flatMap(([opening, insideMm]): LayOutUnitError[] =>
+      opening && opening.mm > insideMm
+        ? [{ code: 'opening_larger', bayId: bay.id, openingMm: opening.mm, insideMm }]
+        : [],
+    ),
+    ...bay.obstacles
+      .filter(isOut)
+      .map(({ label }): LayOutUnitError => ({ code: 'obstacle_outside', bayId: bay.id, label })),
   ];
 }
 
@@ -153,5 +210,6 @@ const TIPPING_FROM_MM = 600;
 
 /** Whether a unit wants fixing to the wall, judged by its height to depth; the house rules decide. */
 export const wantsAnchoring = (unit: Pick<Unit, 'height' | 'depth' | 'kind'>): boolean =>
-  unit.kind !== 'under-bed' && unit.height.mm >= TIPPING_FROM_MM &&
+  unit.kind !== 'under-bed' &&
+  unit.height.mm >= TIPPING_FROM_MM &&
   unit.height.mm > TIPPING_RATIO * unit.depth.mm;

@@ -1,8 +1,16 @@
 import { z } from 'zod';
 
 import {
-  bayIdSchema, checkIdSchema, fixtureIdSchema, lengthSchema, pictureIdSchema, priceMinorSchema, projectIdSchema,
-  roomIdSchema, unitIdSchema, vantagePointIdSchema,
+  bayIdSchema,
+  checkIdSchema,
+  fixtureIdSchema,
+  lengthSchema,
+  pictureIdSchema,
+  priceMinorSchema,
+  projectIdSchema,
+  roomIdSchema,
+  unitIdSchema,
+  vantagePointIdSchema,
 } from '../shared';
 import { schoolChoicesSchema } from './schools';
 
@@ -19,7 +27,10 @@ export type WallPlace = Readonly<z.infer<typeof wallPlaceSchema>>;
  * Most turns go right; a left turn is the corner of a chimney breast or an alcove.
  */
 export const roomPlanSchema = z.object({
-  walls: z.array(z.object({ length: lengthSchema, turn: z.enum(['right', 'left']) })).min(4).max(40),
+  walls: z
+    .array(z.object({ length: lengthSchema, turn: z.enum(['right', 'left']) }))
+    .min(4)
+    .max(40),
 });
 export type RoomPlan = Readonly<z.infer<typeof roomPlanSchema>>;
 
@@ -76,7 +87,19 @@ export const roomSchema = z.object({
 export type Room = Readonly<z.infer<typeof roomSchema>>;
 
 export const unitKinds = [
-  'cupboard', 'drawers', 'under-basin', 'shelving', 'cubes', 'wardrobe', 'fridge', 'locker', 'bench', 'hooks', 'under-bed', 'cupboard-top', 'other',
+  'cupboard',
+  'drawers',
+  'under-basin',
+  'shelving',
+  'cubes',
+  'wardrobe',
+  'fridge',
+  'locker',
+  'bench',
+  'hooks',
+  'under-bed',
+  'cupboard-top',
+  'other',
 ] as const;
 export const unitKindSchema = z.enum(unitKinds);
 export type UnitKind = z.infer<typeof unitKindSchema>;
@@ -84,8 +107,12 @@ export type UnitKind = z.infer<typeof unitKindSchema>;
 /** Something that takes room inside a bay: a pipe, a trap, a light. In mm from its front left bottom. */
 export const obstacleSchema = z.object({
   label: z.string().trim().min(1).max(60),
-  x: z.number().min(0), y: z.number().min(0), z: z.number().min(0),
-  width: z.number().positive(), depth: z.number().positive(), height: z.number().positive(),
+  x: z.number().min(0),
+  y: z.number().min(0),
+  z: z.number().min(0),
+  width: z.number().positive(),
+  depth: z.number().positive(),
+  height: z.number().positive(),
 });
 export type Obstacle = Readonly<z.infer<typeof obstacleSchema>>;
 
@@ -147,7 +174,15 @@ export const unitSchema = z.object({
 });
 export type Unit = Readonly<z.infer<typeof unitSchema>>;
 
-export const fixtureKinds = ['door', 'window', 'socket', 'radiator', 'meter', 'valve', 'station'] as const;
+export const fixtureKinds = [
+  'door',
+  'window',
+  'socket',
+  'radiator',
+  'meter',
+  'valve',
+  'station',
+] as const;
 export const fixtureKindSchema = z.enum(fixtureKinds);
 export type FixtureKind = z.infer<typeof fixtureKindSchema>;
 
@@ -202,5 +237,7 @@ export const pictureSchema = z.object({
 export type Picture = Readonly<z.infer<typeof pictureSchema>>;
 
 /** A picture of one thing in hand; which thing, the decisions say. */
-export const thingPictureSchema = pictureSchema.omit({ vantagePointId: true, moment: true }).extend({ projectId: projectIdSchema });
+export const thingPictureSchema = pictureSchema
+  .omit({ vantagePointId: true, moment: true })
+  .extend({ projectId: projectIdSchema });
 export type ThingPicture = Readonly<z.infer<typeof thingPictureSchema>>;

@@ -3,18 +3,27 @@ export type Reach = 'squat' | 'bend' | 'easy' | 'high' | 'stretch' | 'step';
 
 /** Upper limits of height over body height, and seconds a reach takes. Source: the zones engine (docs/engines.md). */
 const REACHES: readonly (readonly [Reach, number, number])[] = [
-  ['squat', 0.25, 4], ['bend', 0.42, 2.5], ['easy', 0.82, 1], ['high', 1.05, 2], ['stretch', 1.24, 3], ['step', Infinity, 12],
+  ['squat', 0.25, 4],
+  ['bend', 0.42, 2.5],
+  ['easy', 0.82, 1],
+  ['high', 1.05, 2],
+  ['stretch', 1.24, 3],
+  ['step', Infinity, 12],
 ];
 
 /** How a person of a height reaches in at `reachMm` above the floor. Requires: bodyMm > 0. */
 export function reachOf(reachMm: number, bodyMm: number): Reach {
   const ratio = reachMm / bodyMm;
   // A stretch goes up to 1.24 itself; the limits below it belong to the next.
-  return REACHES.find(([reach, limit]) => (reach === 'stretch' ? ratio <= limit : ratio < limit))?.[0] ?? 'step';
+  return (
+    REACHES.find(([reach, limit]) => (reach === 'stretch' ? ratio <= limit : ratio < limit))?.[0] ??
+    'step'
+  );
 }
 
 /** Seconds of one reach. */
-export const reachSeconds = (reach: Reach): number => REACHES.find(([name]) => name === reach)?.[2] ?? 12;
+export const reachSeconds = (reach: Reach): number =>
+  REACHES.find(([name]) => name === reach)?.[2] ?? 12;
 
 /** Eyes are at this share of body height; crouching before a low place, at the second. */
 const EYE_RATIO = 0.93;
@@ -33,7 +42,15 @@ const FRONT_ROW_MM = 150;
  *               │ ╲
  *               └───╳── floor: in sight up to ╳
  */
-export function sightDepthMm(place: { readonly bottomMm: number; readonly openingMm: number; readonly depthMm: number; readonly pullsOut: boolean }, bodyMm: number): number {
+export function sightDepthMm(
+  place: {
+    readonly bottomMm: number;
+    readonly openingMm: number;
+    readonly depthMm: number;
+    readonly pullsOut: boolean;
+  },
+  bodyMm: number,
+): number {
   const { bottomMm, openingMm, depthMm, pullsOut } = place;
   const reach = reachOf(bottomMm, bodyMm);
   const eyeMm = bodyMm * (reach === 'squat' || reach === 'bend' ? CROUCHED_EYE_RATIO : EYE_RATIO);

@@ -32,6 +32,10 @@ export const schoolChoicesSchema = z.object({
 export type SchoolChoices = Readonly<z.infer<typeof schoolChoicesSchema>>;
 
 /** What holds in a room: its own exception, or what the project chose; undefined where nobody chose. */
-export function schoolIn<Q extends SchoolQuestion>(question: Q, room: SchoolChoices, project: SchoolChoices): SchoolChoices[Q] {
+export function schoolIn<Q extends SchoolQuestion>(
+  question: Q,
+  room: SchoolChoices,
+  project: SchoolChoices,
+): SchoolChoices[Q] {
   return room[question] ?? project[question];
 }

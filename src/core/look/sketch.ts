@@ -10,16 +10,54 @@ export interface Sketch extends Rect {
 }
 
 export type Role =
-  | 'wall' | 'door' | 'window' | 'fixture' | 'station' | 'unit' | 'bay' | 'bay-usual' | 'bay-out' | 'bay-askew' | 'obstacle'
-  | 'path' | 'clear' | 'clash' | 'dimension' | 'floor' | 'shelf' | 'level' | 'level-over' | 'tag';
+  | 'wall'
+  | 'door'
+  | 'window'
+  | 'fixture'
+  | 'station'
+  | 'unit'
+  | 'bay'
+  | 'bay-usual'
+  | 'bay-out'
+  | 'bay-askew'
+  | 'obstacle'
+  | 'path'
+  | 'clear'
+  | 'clash'
+  | 'dimension'
+  | 'floor'
+  | 'shelf'
+  | 'level'
+  | 'level-over'
+  | 'tag';
 export type TextRole = 'name' | 'measure' | 'note' | 'question';
 
 export type Mark =
   | ({ readonly kind: 'rect'; readonly role: Role; readonly title?: string } & Rect)
-  | { readonly kind: 'line'; readonly role: Role; readonly points: readonly Point[]; readonly isClosed?: boolean }
+  | {
+      readonly kind: 'line';
+      readonly role: Role;
+      readonly points: readonly Point[];
+      readonly isClosed?: boolean;
+    }
   /** The way of a leaf: from its hinge to one end, round to the other, and back. */
-  | { readonly kind: 'sweep'; readonly role: Role; readonly hinge: Point; readonly shut: Point; readonly open: Point }
-  | { readonly kind: 'text'; readonly role: TextRole; readonly x: number; readonly y: number; readonly text: string; readonly pens: number; readonly anchor: 'start' | 'middle' | 'end'; readonly isTurned?: boolean };
+  | {
+      readonly kind: 'sweep';
+      readonly role: Role;
+      readonly hinge: Point;
+      readonly shut: Point;
+      readonly open: Point;
+    }
+  | {
+      readonly kind: 'text';
+      readonly role: TextRole;
+      readonly x: number;
+      readonly y: number;
+      readonly text: string;
+      readonly pens: number;
+      readonly anchor: 'start' | 'middle' | 'end';
+      readonly isTurned?: boolean;
+    };
 
 export interface Ink {
   readonly fill: string;
@@ -55,7 +93,12 @@ const INKS: Readonly<Record<Role, Ink>> = {
   'level-over': { fill: '#f7d9bd', stroke: 'none', pens: 0 },
   tag: { fill: '#ecd9b0', stroke: '#c5a96b', pens: 1 },
 };
-const TEXT_INKS: Readonly<Record<TextRole, { readonly fill: string; readonly family: 'text' | 'mono'; readonly weight: number }>> = {
+const TEXT_INKS: Readonly<
+  Record<
+    TextRole,
+    { readonly fill: string; readonly family: 'text' | 'mono'; readonly weight: number }
+  >
+> = {
   name: { fill: INK, family: 'text', weight: 650 },
   measure: { fill: SOFT, family: 'mono', weight: 400 },
   note: { fill: SOFT, family: 'text', weight: 400 },
@@ -69,36 +112,82 @@ export const textInkOf = (role: TextRole) => TEXT_INKS[role];
 export function sweepPath({ hinge, shut, open }: Extract<Mark, { kind: 'sweep' }>): string {
   const radius = Math.hypot(shut.x - hinge.x, shut.y - hinge.y);
   // Whether the leaf turns clockwise on the page, where y runs down.
-  const isClockwise = (shut.x - hinge.x) * (open.y - hinge.y) - (shut.y - hinge.y) * (open.x - hinge.x) > 0;
+  const isClockwise =
+    (shut.x - hinge.x) * (open.y - hinge.y) - (shut.y - hinge.y) * (open.x - hinge.x) > 0;
   return `M${hinge.x} ${hinge.y}L${open.x} ${open.y}A${radius} ${radius} 0 0 ${isClockwise ? 0 : 1} ${shut.x} ${shut.y}`;
 }
 
 /** A dimension as joiners write it: ticks at both ends, the measure over the line, or beside one that stands, on the side that is said. */
-export function dimension(from: Point, to: Point, label: string, penMm: number, side: 'right' | 'left' = 'right'): Mark[] {
+export function dimension(
+  from: Point,
+  to: Point,
+  label: string,
+  penMm: number,
+  side: 'right' | 'left' = 'right',
+): Mark[] {
   const isUpright = from.x === to.x;
   const tick = 5 * penMm;
-  const tickAt = ({ x, y }: Point): Mark => ({ kind: 'line', role: 'dimension', points: isUpright ? [{ x: x - tick, y }, { x: x + tick, y }] : [{ x, y: y - tick }, { x, y: y + tick }] });
+  const tickAt = ({ x, y }: Point): Mark => ({
+    kind: 'line',
+    role: 'dimension',
+    points: isUpright
+      ? [
+          { x: x - tick, y },
+          { x: x + tick, y },
+        ]
+      : [
+          { x, y: y - tick },
+          { x, y: y + tick },
+        ],
+  });
   const middle = { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 };
   return [
-    tickAt(from), tickAt(to), { kind: 'line', role: 'dimension', points: [from, to] },
+    tickAt(from),
+    tickAt(to),
+    { kind: 'line', role: 'dimension', points: [from, to] },
     isUpright
-      ? { kind: 'text', role: 'measure', x: middle.x + (side === 'right' ? 14 : -5) * penMm, y: middle.y, text: label, pens: 12, anchor: 'middle', isTurned: true }
-      : { kind: 'text', role: 'measure', x: middle.x, y: middle.y - 4 * penMm, text: label, pens: 12, anchor: 'middle' },
+      ? {
+          kind: 'text',
+          role: 'measure',
+          x: middle.x + (side === 'right' ? 14 : -5) * penMm,
+          y: middle.y,
+          text: label,
+          pens: 12,
+          anchor: 'middle',
+          isTurned: true,
+        }
+      : {
+          kind: 'text',
+          role: 'measure',
+          x: middle.x,
+          y: middle.y - 4 * penMm,
+          text: label,
+          pens: 12,
+          anchor: 'middle',
+        },
   ];
 }
 
-const FAMILIES = { text: "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', Verdana, sans-serif", mono: "'Atkinson Hyperlegible Mono', 'Courier New', monospace" } as const;
-const escapeXml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
+const FAMILIES = {
+  text: "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', Verdana, sans-serif",
+  mono: "'Atkinson Hyperlegible Mono', 'Courier New', monospace",
+} as const;
+const escapeXml = (text: string): string =>
+  text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`);
 const round = (mm: number): number => Math.round(mm * 100) / 100;
 
 /** Writes a sketch as an SVG file of its real size divided by `scale`: at 20, a metre is 50 mm on paper. */
-export function toSvg(sketch: Sketch, { scale, title }: { readonly scale: number; readonly title: string }): string {
+export function toSvg(
+  sketch: Sketch,
+  { scale, title }: { readonly scale: number; readonly title: string },
+): string {
   const size = `width="${round(sketch.width / scale)}mm" height="${round(sketch.depth / scale)}mm" viewBox="${round(sketch.x)} ${round(sketch.y)} ${round(sketch.width)} ${round(sketch.depth)}"`;
   return `<svg xmlns="http://www.w3.org/2000/svg" ${size}><title>${escapeXml(`${title}, 1:${scale}`)}</title>${toSvgMarks(sketch)}</svg>`;
 }
 
 /** The marks alone, for an SVG that shows a part of the sketch. */
-export const toSvgMarks = (sketch: Sketch): string => sketch.marks.map((mark) => markToSvg(mark, sketch.penMm)).join('');
+export const toSvgMarks = (sketch: Sketch): string =>
+  sketch.marks.map((mark) => markToSvg(mark, sketch.penMm)).join('');
 
 function markToSvg(mark: Mark, penMm: number): string {
   if (mark.kind === 'text') {
@@ -107,7 +196,9 @@ function markToSvg(mark: Mark, penMm: number): string {
     return `<text x="${round(mark.x)}" y="${round(mark.y)}" font-family="${FAMILIES[ink.family]}" font-size="${round(mark.pens * penMm)}" font-weight="${ink.weight}" fill="${ink.fill}" stroke="#fffdf8" stroke-width="${round(3 * penMm)}" stroke-linejoin="round" paint-order="stroke" text-anchor="${mark.anchor}"${turn}>${escapeXml(mark.text)}</text>`;
   }
   const ink = inkOf(mark.role);
-  const dash = ink.dashPens ? ` stroke-dasharray="${ink.dashPens.map((pens) => round(pens * penMm)).join(' ')}"` : '';
+  const dash = ink.dashPens
+    ? ` stroke-dasharray="${ink.dashPens.map((pens) => round(pens * penMm)).join(' ')}"`
+    : '';
   const paint = `fill="${ink.fill}" stroke="${ink.stroke}" stroke-width="${round(ink.pens * penMm)}"${dash}`;
   if (mark.kind === 'rect') {
     const title = mark.title === undefined ? '' : `<title>${escapeXml(mark.title)}</title>`;

@@ -50,9 +50,13 @@ export function traceWalls(plan: RoomPlan): Result<Outline, TraceWallsError> {
   const leftTurns = plan.walls.length - rightTurns;
   if (rightTurns - leftTurns !== 4) return err({ code: 'walls_turn_wrong', rightTurns, leftTurns });
   const steps = headings(plan);
-  const gap = steps.reduce((sum, { along, mm }) => ({ x: sum.x + along.x * mm, y: sum.y + along.y * mm }), { x: 0, y: 0 });
+  const gap = steps.reduce(
+    (sum, { along, mm }) => ({ x: sum.x + along.x * mm, y: sum.y + along.y * mm }),
+    { x: 0, y: 0 },
+  );
   const slackMm = Math.max(Math.abs(gap.x), Math.abs(gap.y));
-  if (slackMm > MAX_SLACK_MM) return err({ code: 'walls_do_not_meet', acrossMm: gap.x, downMm: gap.y });
+  if (slackMm > MAX_SLACK_MM)
+    return err({ code: 'walls_do_not_meet', acrossMm: gap.x, downMm: gap.y });
   const closed = closeGap(steps, gap);
   const walls = toWalls(closed);
   const crossing = findCrossing(walls);
@@ -77,7 +81,8 @@ function headings(plan: RoomPlan): Step[] {
 
 /** Takes the gap off the walls that run along it, each by its share of their length. */
 function closeGap(steps: readonly Step[], gap: Point): Step[] {
-  const sumOf = (axis: 'x' | 'y') => steps.reduce((sum, { along, mm }) => sum + Math.abs(along[axis]) * mm, 0);
+  const sumOf = (axis: 'x' | 'y') =>
+    steps.reduce((sum, { along, mm }) => sum + Math.abs(along[axis]) * mm, 0);
   const sums = { x: sumOf('x'), y: sumOf('y') };
   return steps.map(({ along, mm }) => {
     const axis = along.x !== 0 ? 'x' : 'y';
@@ -93,9 +98,16 @@ function toWalls(steps: readonly Step[]): Wall[] {
   }
   const left = Math.min(...corners.map(({ x }) => x));
   const top = Math.min(...corners.map(({ y }) => y));
-  const at = (i: number): Point => ({ x: (corners[i]?.x ?? 0) - left, y: (corners[i]?.y ?? 0) - top });
+  const at = (i: number): Point => ({
+    x: (corners[i]?.x ?? 0) - left,
+    y: (corners[i]?.y ?? 0) - top,
+  });
   return steps.map(({ along, mm }, wallIndex) => ({
-    wallIndex, from: at(wallIndex), to: at(wallIndex + 1), lengthMm: mm, along,
+    wallIndex,
+    from: at(wallIndex),
+    to: at(wallIndex + 1),
+    lengthMm: mm,
+    along,
     inward: { x: -along.y + 0, y: along.x + 0 },
   }));
 }
@@ -113,7 +125,10 @@ function findCrossing(walls: readonly Wall[]): TraceWallsError | undefined {
 }
 
 const spanOf = ({ from, to }: Wall): Rect => ({
-  x: Math.min(from.x, to.x), y: Math.min(from.y, to.y), width: Math.abs(to.x - from.x), depth: Math.abs(to.y - from.y),
+  x: Math.min(from.x, to.x),
+  y: Math.min(from.y, to.y),
+  width: Math.abs(to.x - from.x),
+  depth: Math.abs(to.y - from.y),
 });
 const rectsMeet = (a: Rect, b: Rect): boolean =>
   a.x <= b.x + b.width && b.x <= a.x + a.width && a.y <= b.y + b.depth && b.y <= a.y + a.depth;
@@ -128,30 +143,49 @@ const TOUCH_MM = 0.5;
 
 /** Whether two rectangles share more than an edge. */
 export const rectsOverlap = (a: Rect, b: Rect): boolean =>
-  a.x + TOUCH_MM < b.x + b.width && b.x + TOUCH_MM < a.x + a.width && a.y + TOUCH_MM < b.y + b.depth && b.y + TOUCH_MM < a.y + a.depth;
+  a.x + TOUCH_MM < b.x + b.width &&
+  b.x + TOUCH_MM < a.x + a.width &&
+  a.y + TOUCH_MM < b.y + b.depth &&
+  b.y + TOUCH_MM < a.y + a.depth;
 
 /** Whether a rectangle lies in the room: its middle is inside, and no wall runs through it. */
 export function isInside({ walls }: Outline, rect: Rect): boolean {
   const isCut = walls.some((wall) => {
     const span = spanOf(wall);
-    return span.x < rect.x + rect.width - TOUCH_MM && span.x + span.width > rect.x + TOUCH_MM && span.y < rect.y + rect.depth - TOUCH_MM && span.y + span.depth > rect.y + TOUCH_MM;
+    return (
+      span.x < rect.x + rect.width - TOUCH_MM &&
+      span.x + span.width > rect.x + TOUCH_MM &&
+      span.y < rect.y + rect.depth - TOUCH_MM &&
+      span.y + span.depth > rect.y + TOUCH_MM
+    );
   });
   return !isCut && hasInside(walls, { x: rect.x + rect.width / 2, y: rect.y + rect.depth / 2 });
 }
 
 /** A ray to the right crosses an odd number of walls from inside. */
 const hasInside = (walls: readonly Wall[], point: Point): boolean =>
-  walls.filter(({ from, to }) => from.x === to.x && from.x > point.x && Math.min(from.y, to.y) <= point.y && point.y < Math.max(from.y, to.y)).length % 2 === 1;
+  walls.filter(
+    ({ from, to }) =>
+      from.x === to.x &&
+      from.x > point.x &&
+      Math.min(from.y, to.y) <= point.y &&
+      point.y < Math.max(from.y, to.y),
+  ).length %
+    2 ===
+  1;
 
 /** The rectangles of the bounding box that are not room. */
 export function outsideRects(outline: Outline): Rect[] {
-  const cutsOf = (axis: 'x' | 'y') => [...new Set(outline.walls.map(({ from }) => from[axis]))].sort((a, b) => a - b);
+  const cutsOf = (axis: 'x' | 'y') =>
+    [...new Set(outline.walls.map(({ from }) => from[axis]))].sort((a, b) => a - b);
   const [xs, ys] = [cutsOf('x'), cutsOf('y')];
   return xs.slice(1).flatMap((right, i) =>
     ys.slice(1).flatMap((bottom, j) => {
       const [left, top] = [xs[i] ?? 0, ys[j] ?? 0];
       const cell = { x: left, y: top, width: right - left, depth: bottom - top };
-      return hasInside(outline.walls, { x: (left + right) / 2, y: (top + bottom) / 2 }) ? [] : [cell];
+      return hasInside(outline.walls, { x: (left + right) / 2, y: (top + bottom) / 2 })
+        ? []
+        : [cell];
     }),
   );
 }

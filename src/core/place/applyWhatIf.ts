@@ -4,7 +4,14 @@ import type { ZonesRequest } from './zonesModel';
 export type WhatIf =
   | { readonly kind: 'bay_lost'; readonly bayId: string }
   /** The shelf under a bay goes up (or, negative, down); the bay below it grows or shrinks by as much. */
-  | { readonly kind: 'shelf_moved'; readonly bayId: string; readonly belowBayId: string; readonly byMm: number; readonly heightMm: number; readonly belowHeightMm: number }
+  | {
+      readonly kind: 'shelf_moved';
+      readonly bayId: string;
+      readonly belowBayId: string;
+      readonly byMm: number;
+      readonly heightMm: number;
+      readonly belowHeightMm: number;
+    }
   | { readonly kind: 'person_height'; readonly personId: string; readonly heightMm: number };
 
 /**
@@ -15,18 +22,36 @@ export function applyWhatIf(request: ZonesRequest, changes: readonly WhatIf[]): 
   return changes.reduce((before, change): ZonesRequest => {
     if (change.kind === 'bay_lost') {
       return {
-        ...before, bays: before.bays.filter(({ id }) => id !== change.bayId),
-        groups: before.groups.map(({ fixedBayId, ...group }) => (fixedBayId === undefined || fixedBayId === change.bayId ? group : { ...group, fixedBayId })),
+        ...before,
+        bays: before.bays.filter(({ id }) => id !== change.bayId),
+        groups: before.groups.map(({ fixedBayId, ...group }) =>
+          fixedBayId === undefined || fixedBayId === change.bayId
+            ? group
+            : { ...group, fixedBayId },
+        ),
       };
     }
-    if (change.kind === 'person_height') return { ...before, people: before.people.map((person) => (person.id === change.personId ? { ...person, heightMm: change.heightMm } : person)) };
+    if (change.kind === 'person_height')
+      return {
+        ...before,
+        people: before.people.map((person) =>
+          person.id === change.personId ? { ...person, heightMm: change.heightMm } : person,
+        ),
+      };
     const { byMm, heightMm, belowHeightMm } = change;
     if (heightMm - byMm <= 0 || belowHeightMm + byMm <= 0) return before;
     return {
       ...before,
       bays: before.bays.map((bay) => {
-        if (bay.id === change.bayId) return { ...bay, z: Math.max(0, bay.z + byMm), litres: (bay.litres * (heightMm - byMm)) / heightMm };
-        return bay.id === change.belowBayId ? { ...bay, litres: (bay.litres * (belowHeightMm + byMm)) / belowHeightMm } : bay;
+        if (bay.id === change.bayId)
+          return {
+            ...bay,
+            z: Math.max(0, bay.z + byMm),
+            litres: (bay.litres * (heightMm - byMm)) / heightMm,
+          };
+        return bay.id === change.belowBayId
+          ? { ...bay, litres: (bay.litres * (belowHeightMm + byMm)) / belowHeightMm }
+          : bay;
       }),
     };
   }, request);

@@ -40,19 +40,32 @@ export function bayLevelOf(request: {
   const keptLitres = here.reduce((sum, group) => sum + keptLitresOf(group, things), 0);
   const massG = here.reduce((sum, group) => sum + keptMassGOf(group, things), 0);
   const warnings: PlaceWarning[] = [];
-  if (keptLitres > usableLitres + 1e-9) warnings.push({ code: 'bay_overfull', overLitres: keptLitres - usableLitres });
-  if (bay.maxLoadG !== null && massG > bay.maxLoadG) warnings.push({ code: 'bay_overloaded', overG: massG - bay.maxLoadG });
+  if (keptLitres > usableLitres + 1e-9)
+    warnings.push({ code: 'bay_overfull', overLitres: keptLitres - usableLitres });
+  if (bay.maxLoadG !== null && massG > bay.maxLoadG)
+    warnings.push({ code: 'bay_overloaded', overG: massG - bay.maxLoadG });
   if (bay.outOfScope && here.length > 0) warnings.push({ code: 'bay_out_of_scope' });
   const heaviestG = Math.max(0, ...here.map((group) => keptMassGOf(group, things)));
-  if (reachMm > HEAVY_ABOVE_MM && heaviestG > LIFTING_LIMIT_G) warnings.push({ code: 'heavy_high', massG: heaviestG });
+  if (reachMm > HEAVY_ABOVE_MM && heaviestG > LIFTING_LIMIT_G)
+    warnings.push({ code: 'heavy_high', massG: heaviestG });
   const daily = here.some((group) => group.front);
-  const tooShort = people.filter((person) => reachLinesOf(person).noStepMm < reachMm).map((person) => person.name);
+  const tooShort = people
+    .filter((person) => reachLinesOf(person).noStepMm < reachMm)
+    .map((person) => person.name);
   if (daily && tooShort.length > 0) warnings.push({ code: 'out_of_reach', personNames: tooShort });
-  return { bayId: bay.id, usableLitres, keptLitres, fillRatio: usableLitres > 0 ? keptLitres / usableLitres : keptLitres > 0 ? Infinity : 0, warnings };
+  return {
+    bayId: bay.id,
+    usableLitres,
+    keptLitres,
+    fillRatio: usableLitres > 0 ? keptLitres / usableLitres : keptLitres > 0 ? Infinity : 0,
+    warnings,
+  };
 }
 
 /** Bays in the order in which a keyboard walks them: unit by unit, left to right, top shelf first. */
 export const walkBays = (units: readonly Unit[]): Bay[] =>
   [...units]
     .sort((a, b) => a.position - b.position)
-    .flatMap((unit) => [...unit.bays].sort((a, b) => a.columnIndex - b.columnIndex || b.rowIndex - a.rowIndex));
+    .flatMap((unit) =>
+      [...unit.bays].sort((a, b) => a.columnIndex - b.columnIndex || b.rowIndex - a.rowIndex),
+    );

@@ -33,7 +33,10 @@ interface BayBoundOptions {
  * the bound sees that groups are whole: it is far tighter than prices where bays hold few groups each.
  * Source: Fisher, Jaikumar and Van Wassenhove (1986), a multiplier adjustment for generalized assignment; subgradient by Polyak.
  */
-export function boundByBays(problem: ZonesProblem, { best, steps, isOver, rewards: from, cost, open, onChoice }: BayBoundOptions): BayBound {
+export function boundByBays(
+  problem: ZonesProblem,
+  { best, steps, isOver, rewards: from, cost, open, onChoice }: BayBoundOptions,
+): BayBound {
   const { groupCount, bayCount } = problem;
   const rewards = Float64Array.from(from);
   let bestRewards = Float64Array.from(from);
@@ -74,7 +77,8 @@ export function boundByBays(problem: ZonesProblem, { best, steps, isOver, reward
     if (length === 0) break;
     const goal = Number.isFinite(best) ? best : bound + Math.abs(bound) * 0.03 + 1;
     const stride = (eagerness * max(goal - now, 1e-7)) / length;
-    for (let g = 0; g < groupCount; g += 1) rewards[g] = (rewards[g] ?? 0) + stride * (1 - (times[g] ?? 0));
+    for (let g = 0; g < groupCount; g += 1)
+      rewards[g] = (rewards[g] ?? 0) + stride * (1 - (times[g] ?? 0));
   }
   const through = new Float64Array(groupCount * bayCount).fill(Infinity);
   for (let b = 0; b < bayCount; b += 1) {
@@ -82,9 +86,12 @@ export function boundByBays(problem: ZonesProblem, { best, steps, isOver, reward
     for (let k = 0; k < knapsack.count(); k += 1) {
       const g = knapsack.at(k);
       const before = chosen[g] ?? -1;
-      if (before < 0 || (cost[g * bayCount + b] ?? 0) < (cost[g * bayCount + before] ?? 0)) chosen[g] = b;
+      if (before < 0 || (cost[g * bayCount + b] ?? 0) < (cost[g * bayCount + before] ?? 0))
+        chosen[g] = b;
     }
-    for (const g of bays[b] ?? []) through[g * bayCount + b] = bound + value - knapsack.mostWith(g, b, bays[b] ?? [], bestRewards, cost);
+    for (const g of bays[b] ?? [])
+      through[g * bayCount + b] =
+        bound + value - knapsack.mostWith(g, b, bays[b] ?? [], bestRewards, cost);
   }
   return { bound: max(bound, 0), through, chosen, rewards: bestRewards };
 }
@@ -100,16 +107,30 @@ const MOST_DIGS = 2500;
 
 interface Knapsack {
   /** The most that a bay gains; what it takes is told by `count` and `at`. */
-  readonly fill: (b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array) => number;
+  readonly fill: (
+    b: number,
+    groups: readonly number[],
+    rewards: Float64Array,
+    cost: Float64Array,
+  ) => number;
   readonly count: () => number;
   readonly at: (k: number) => number;
   readonly taken: () => number[];
   /** At most so much is gained with group g in the bay: the rest of the room filled by shares. */
-  readonly mostWith: (g: number, b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array) => number;
+  readonly mostWith: (
+    g: number,
+    b: number,
+    groups: readonly number[],
+    rewards: Float64Array,
+    cost: Float64Array,
+  ) => number;
 }
 
 /** One worked-through bay after the other, in arrays that are used again. */
-export function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres, bayMassG, foes }: ZonesProblem, mostDigs: number = MOST_DIGS): Knapsack {
+export function createKnapsack(
+  { groupCount, bayCount, litres, massG, bayLitres, bayMassG, foes }: ZonesProblem,
+  mostDigs: number = MOST_DIGS,
+): Knapsack {
   const item = new Int32Array(groupCount);
   const gain = new Float64Array(groupCount);
   const order = new Float64Array(groupCount);
@@ -129,7 +150,13 @@ export function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres,
   let digs = 0;
   let givenUp = 0;
 
-  const collect = (b: number, groups: readonly number[], rewards: Float64Array, cost: Float64Array, except: number): void => {
+  const collect = (
+    b: number,
+    groups: readonly number[],
+    rewards: Float64Array,
+    cost: Float64Array,
+    except: number,
+  ): void => {
     count = 0;
     leastDensity = Infinity;
     for (const g of groups) {
@@ -167,9 +194,14 @@ export function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres,
     }
     const whole = (gainTo[low] ?? 0) - (gainTo[from] ?? 0);
     if (low >= count) return whole;
-    return whole + ((gain[low] ?? 0) * max(0, end - (litresTo[low] ?? 0))) / max(litres[item[low] ?? 0] ?? 0, 1e-9);
+    return (
+      whole +
+      ((gain[low] ?? 0) * max(0, end - (litresTo[low] ?? 0))) /
+        max(litres[item[low] ?? 0] ?? 0, 1e-9)
+    );
   };
-  const litresWithin = (roomL: number, roomM: number): number => (leastDensity > 0 && roomM < Infinity ? min(roomL, roomM / leastDensity + SUM_TOLERANCE) : roomL);
+  const litresWithin = (roomL: number, roomM: number): number =>
+    leastDensity > 0 && roomM < Infinity ? min(roomL, roomM / leastDensity + SUM_TOLERANCE) : roomL;
   const clashes = (g: number): boolean => {
     for (const foe of foes[g] ?? []) if (isIn[foe]) return true;
     return false;
@@ -189,7 +221,11 @@ export function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres,
       return;
     }
     const g = item[k] ?? 0;
-    if ((litres[g] ?? 0) <= roomL + SUM_TOLERANCE && (massG[g] ?? 0) <= roomM + SUM_TOLERANCE && !(hasFoes[g] && clashes(g))) {
+    if (
+      (litres[g] ?? 0) <= roomL + SUM_TOLERANCE &&
+      (massG[g] ?? 0) <= roomM + SUM_TOLERANCE &&
+      !(hasFoes[g] && clashes(g))
+    ) {
       taken[k] = 1;
       isIn[g] = 1;
       dig(k + 1, roomL - (litres[g] ?? 0), roomM - (massG[g] ?? 0), sum + (gain[k] ?? 0));
@@ -214,13 +250,29 @@ export function createKnapsack({ groupCount, bayCount, litres, massG, bayLitres,
     taken: () => [...bestIn.subarray(0, bestCount)],
     mostWith: (g, b, groups, rewards, cost) => {
       collect(b, groups, rewards, cost, g);
-      return (rewards[g] ?? 0) - (cost[g * bayCount + b] ?? 0) + shares(0, max(0, litresWithin((bayLitres[b] ?? 0) - (litres[g] ?? 0), (bayMassG[b] ?? Infinity) - (massG[g] ?? 0))));
+      return (
+        (rewards[g] ?? 0) -
+        (cost[g * bayCount + b] ?? 0) +
+        shares(
+          0,
+          max(
+            0,
+            litresWithin(
+              (bayLitres[b] ?? 0) - (litres[g] ?? 0),
+              (bayMassG[b] ?? Infinity) - (massG[g] ?? 0),
+            ),
+          ),
+        )
+      );
     },
   };
 }
 
 /** Rewards to begin with: what a group's cheapest bay costs at the prices of room. */
-export const rewardsOf = ({ groupCount, bayCount }: ZonesProblem, priced: Float64Array): Float64Array =>
+export const rewardsOf = (
+  { groupCount, bayCount }: ZonesProblem,
+  priced: Float64Array,
+): Float64Array =>
   Float64Array.from({ length: groupCount }, (_, g) => {
     let least = Infinity;
     for (let b = 0; b < bayCount; b += 1) least = min(least, priced[g * bayCount + b] ?? Infinity);

@@ -1,4 +1,11 @@
-import { GrowingModel, isSolved, LinearModel, type CoverSolution, type Random, type Solver } from '../shared';
+import {
+  GrowingModel,
+  isSolved,
+  LinearModel,
+  type CoverSolution,
+  type Random,
+  type Solver,
+} from '../shared';
 import { createKnapsack } from './boundByBays';
 import { costOfZones, type ZonesProblem } from './zonesProblem';
 
@@ -79,18 +86,25 @@ export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): v
     pool.meetArrangement(found);
     options.onBetter(found, cost);
   };
-  const whole: Part = { groups: Array.from({ length: groupCount }, (_, g) => g), bays: Array.from({ length: bayCount }, (_, b) => b) };
+  const whole: Part = {
+    groups: Array.from({ length: groupCount }, (_, g) => g),
+    bays: Array.from({ length: bayCount }, (_, b) => b),
+  };
   meetBest(pool, options);
   let { rewards } = options;
   ColumnRun.run({ ...options, problem, pool, part: whole }, (run) => {
     take(options.onBound(run.climb(options.climbLeftMs), run.rewards, run.mostly()));
-    for (let dive = 0; dive < DIVES && options.leftMs() > 0; dive += 1) take(run.dive(dive === 0 ? 0 : NOISE));
+    for (let dive = 0; dive < DIVES && options.leftMs() > 0; dive += 1)
+      take(run.dive(dive === 0 ? 0 : NOISE));
     take(run.combine(bayOf, COMBINE_MS));
     rewards = run.rewards;
   });
   while (!options.isDone() && options.leftMs() > 0) {
     const bays = options.pickBays(bayOf);
-    const part: Part = { groups: whole.groups.filter((g) => bays.has(bayOf[g] ?? -1)), bays: [...bays].sort((a, b) => a - b) };
+    const part: Part = {
+      groups: whole.groups.filter((g) => bays.has(bayOf[g] ?? -1)),
+      bays: [...bays].sort((a, b) => a - b),
+    };
     ColumnRun.run({ ...options, problem, pool, part, bayOf, rewards }, (run) => {
       run.climb(options.leftMs);
       take(run.dive(NOISE));
@@ -101,12 +115,23 @@ export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): v
 }
 
 /** Of what each bay took on the way, what pays best at the rewards; more would only make the model slow. */
-function meetBest(pool: ContentPool, { met, rewards }: Pick<ColumnOptions, 'met' | 'rewards'>): void {
+function meetBest(
+  pool: ContentPool,
+  { met, rewards }: Pick<ColumnOptions, 'met' | 'rewards'>,
+): void {
   const byBay = new Map<number, Map<string, readonly number[]>>();
-  for (const [b, groups] of met) byBay.set(b, (byBay.get(b) ?? new Map<string, readonly number[]>()).set(groups.join(' '), groups));
+  for (const [b, groups] of met)
+    byBay.set(
+      b,
+      (byBay.get(b) ?? new Map<string, readonly number[]>()).set(groups.join(' '), groups),
+    );
   for (const [b, contents] of byBay) {
-    const gainOf = (groups: readonly number[]) => groups.reduce((sum, g) => sum + (rewards[g] ?? 0), 0) - pool.costOf(b, groups);
-    for (const groups of [...contents.values()].sort((a, c) => gainOf(c) - gainOf(a)).slice(0, MOST_MET)) pool.meet(b, groups);
+    const gainOf = (groups: readonly number[]) =>
+      groups.reduce((sum, g) => sum + (rewards[g] ?? 0), 0) - pool.costOf(b, groups);
+    for (const groups of [...contents.values()]
+      .sort((a, c) => gainOf(c) - gainOf(a))
+      .slice(0, MOST_MET))
+      pool.meet(b, groups);
   }
 }
 
@@ -132,7 +157,10 @@ class ContentPool {
   }
 
   costOf(bay: number, groups: readonly number[]): number {
-    return groups.reduce((sum, g) => sum + (this.problem.cost[g * this.problem.bayCount + bay] ?? 0), 0);
+    return groups.reduce(
+      (sum, g) => sum + (this.problem.cost[g * this.problem.bayCount + bay] ?? 0),
+      0,
+    );
   }
 
   meetArrangement(bayOf: Int32Array): void {
@@ -173,19 +201,32 @@ class ColumnRun {
   private readonly fresh = new Set<Content>();
   private readonly inModel = new Set<Content>();
 
-  private constructor(private readonly options: RunOptions, private readonly model: GrowingModel) {
+  private constructor(
+    private readonly options: RunOptions,
+    private readonly model: GrowingModel,
+  ) {
     const { problem, part, pool, open, rewards, bayOf } = options;
     this.rewards = Float64Array.from(rewards);
     this.knapsack = createKnapsack(problem, MOST_DIGS);
     this.rowOfGroup = new Int32Array(problem.groupCount).fill(-1);
     this.rowOfBay = new Int32Array(problem.bayCount).fill(-1);
-    part.groups.forEach((g, i) => { this.rowOfGroup[g] = i; });
-    part.bays.forEach((b, i) => { this.rowOfBay[b] = part.groups.length + i; });
+    part.groups.forEach((g, i) => {
+      this.rowOfGroup[g] = i;
+    });
+    part.bays.forEach((b, i) => {
+      this.rowOfBay[b] = part.groups.length + i;
+    });
     const groupsOf: number[][] = Array.from({ length: problem.bayCount }, () => []);
-    for (const g of part.groups) for (const b of open[g] ?? []) if ((this.rowOfBay[b] ?? -1) >= 0) groupsOf[b]?.push(g);
+    for (const g of part.groups)
+      for (const b of open[g] ?? []) if ((this.rowOfBay[b] ?? -1) >= 0) groupsOf[b]?.push(g);
     this.groupsOf = groupsOf;
     // What stands nowhere costs as much as all of the part does now.
-    const nowhere = 1 + part.groups.reduce((sum, g) => sum + (problem.cost[g * problem.bayCount + (bayOf[g] ?? 0)] ?? 0), 0);
+    const nowhere =
+      1 +
+      part.groups.reduce(
+        (sum, g) => sum + (problem.cost[g * problem.bayCount + (bayOf[g] ?? 0)] ?? 0),
+        0,
+      );
     model.add(part.groups.map((_, i) => ({ cost: nowhere, rows: [i] })));
     for (let i = 0; i < part.groups.length; i += 1) this.columns.push(undefined);
     for (const b of part.bays) for (const content of pool.byBay[b] ?? []) this.note(content);
@@ -193,7 +234,10 @@ class ColumnRun {
 
   static run(options: RunOptions, work: (run: ColumnRun) => void): void {
     const { groups, bays } = options.part;
-    const rows = [...groups.map(() => ({ least: 1, most: 1 })), ...bays.map(() => ({ least: -Infinity, most: 1 }))];
+    const rows = [
+      ...groups.map(() => ({ least: 1, most: 1 })),
+      ...bays.map(() => ({ least: -Infinity, most: 1 })),
+    ];
     GrowingModel.run(options.solver, rows, (model) => work(new ColumnRun(options, model)));
   }
 
@@ -208,7 +252,11 @@ class ColumnRun {
       const calm = run < LATE_FROM ? CALM : CALM_LATE;
       this.value(said.map((reward, g) => calm * (this.rewards[g] ?? 0) + (1 - calm) * reward));
       if (this.fresh.size === 0) this.value(said);
-      if (this.fresh.size === 0 || solution.objective - this.bound <= 1e-6 * max(1, solution.objective)) break;
+      if (
+        this.fresh.size === 0 ||
+        solution.objective - this.bound <= 1e-6 * max(1, solution.objective)
+      )
+        break;
     }
     return this.bound;
   }
@@ -262,12 +310,23 @@ class ColumnRun {
   combine(bayOf: Int32Array, mostMs: number): Int32Array | undefined {
     const { problem, part, solver, leftMs } = this.options;
     if (leftMs() <= 0) return undefined;
-    const now = part.groups.reduce((sum, g) => sum + (problem.cost[g * problem.bayCount + (bayOf[g] ?? 0)] ?? 0), 0);
+    const now = part.groups.reduce(
+      (sum, g) => sum + (problem.cost[g * problem.bayCount + (bayOf[g] ?? 0)] ?? 0),
+      0,
+    );
     const standing = contentsOf(problem, bayOf);
     for (const b of part.bays) this.noteGroups(b, standing[b] ?? []);
-    const gains = new Map(part.bays.map((b) => [b, this.knapsack.fill(b, this.groupsOf[b] ?? [], this.rewards, problem.cost)]));
+    const gains = new Map(
+      part.bays.map((b) => [
+        b,
+        this.knapsack.fill(b, this.groupsOf[b] ?? [], this.rewards, problem.cost),
+      ]),
+    );
     // A content whose use would cost more than what stands now is in nothing better.
-    const kept = [...this.inModel, ...this.fresh].filter(({ bay, groups, cost }) => this.bound + cost - this.sumOf(groups) + (gains.get(bay) ?? 0) <= now + 1e-6);
+    const kept = [...this.inModel, ...this.fresh].filter(
+      ({ bay, groups, cost }) =>
+        this.bound + cost - this.sumOf(groups) + (gains.get(bay) ?? 0) <= now + 1e-6,
+    );
     const model = new LinearModel();
     const inRow: (readonly [number, number])[][] = [...part.groups, ...part.bays].map(() => []);
     const aim = kept.map((content) => {
@@ -275,17 +334,30 @@ class ColumnRun {
       for (const row of this.rowsOf(content)) inRow[row]?.push([variable, 1]);
       return [variable, content.cost] as const;
     });
-    inRow.forEach((terms, row) => model.addRow(terms, { most: 1, ...(row < part.groups.length ? { least: 1 } : {}) }));
-    const start = kept.map(({ bay, groups }) => (standing[bay]?.length === groups.length && groups.every((g) => bayOf[g] === bay) ? 1 : 0));
-    const solution = model.minimise(solver, aim, { timeLimitMs: min(leftMs(), mostMs), seed: 1, start });
+    inRow.forEach((terms, row) =>
+      model.addRow(terms, { most: 1, ...(row < part.groups.length ? { least: 1 } : {}) }),
+    );
+    const start = kept.map(({ bay, groups }) =>
+      standing[bay]?.length === groups.length && groups.every((g) => bayOf[g] === bay) ? 1 : 0,
+    );
+    const solution = model.minimise(solver, aim, {
+      timeLimitMs: min(leftMs(), mostMs),
+      seed: 1,
+      start,
+    });
     if (!isSolved(solution) || solution.objective >= now - 1e-9) return undefined;
     const found = Int32Array.from(bayOf);
-    kept.forEach(({ bay, groups }, k) => { if (solution.values[k] === 1) for (const g of groups) found[g] = bay; });
+    kept.forEach(({ bay, groups }, k) => {
+      if (solution.values[k] === 1) for (const g of groups) found[g] = bay;
+    });
     return found;
   }
 
   /** The model with new contents for what is not kept yet. */
-  private settle(bayOf: Int32Array, { isTaken, runs }: { readonly isTaken: Uint8Array; readonly runs: number }): CoverSolution | undefined {
+  private settle(
+    bayOf: Int32Array,
+    { isTaken, runs }: { readonly isTaken: Uint8Array; readonly runs: number },
+  ): CoverSolution | undefined {
     const { problem, part } = this.options;
     let solution: CoverSolution | undefined;
     for (let run = 0; run < runs && this.options.leftMs() > 0; run += 1) {
@@ -294,8 +366,14 @@ class ColumnRun {
       const rewards = this.rewardsOf(solution);
       for (const b of part.bays) {
         if (isTaken[b]) continue;
-        const gain = this.knapsack.fill(b, (this.groupsOf[b] ?? []).filter((g) => (bayOf[g] ?? -1) < 0), rewards, problem.cost);
-        if (gain > -(solution.rowDuals[this.rowOfBay[b] ?? 0] ?? 0) + 1e-6) this.noteGroups(b, this.knapsack.taken());
+        const gain = this.knapsack.fill(
+          b,
+          (this.groupsOf[b] ?? []).filter((g) => (bayOf[g] ?? -1) < 0),
+          rewards,
+          problem.cost,
+        );
+        if (gain > -(solution.rowDuals[this.rowOfBay[b] ?? 0] ?? 0) + 1e-6)
+          this.noteGroups(b, this.knapsack.taken());
       }
       if (this.fresh.size === 0) break;
     }
@@ -303,13 +381,28 @@ class ColumnRun {
   }
 
   /** The fullest content, and some more that are nearly whole. */
-  private pick(solution: CoverSolution, { isTaken, noise, nearly, keptAtOnce }: Omit<typeof STEP | typeof HASTY_STEP, 'runs'> & { readonly isTaken: Uint8Array; readonly noise: number }): number[] {
+  private pick(
+    solution: CoverSolution,
+    {
+      isTaken,
+      noise,
+      nearly,
+      keptAtOnce,
+    }: Omit<typeof STEP | typeof HASTY_STEP, 'runs'> & {
+      readonly isTaken: Uint8Array;
+      readonly noise: number;
+    },
+  ): number[] {
     const parts: { readonly column: number; readonly share: number; readonly order: number }[] = [];
     solution.values.forEach((share, column) => {
       const content = this.columns[column];
-      if (content && share > 1e-6 && !isTaken[content.bay]) parts.push({ column, share, order: share + noise * this.options.random() });
+      if (content && share > 1e-6 && !isTaken[content.bay])
+        parts.push({ column, share, order: share + noise * this.options.random() });
     });
-    return parts.sort((a, b) => b.order - a.order || a.column - b.column).filter(({ share }, i) => i === 0 || (i < keptAtOnce && share > nearly)).map(({ column }) => column);
+    return parts
+      .sort((a, b) => b.order - a.order || a.column - b.column)
+      .filter(({ share }, i) => i === 0 || (i < keptAtOnce && share > nearly))
+      .map(({ column }) => column);
   }
 
   private minimise(leftMs = this.options.leftMs()): CoverSolution | undefined {
@@ -323,12 +416,18 @@ class ColumnRun {
     return this.model.minimise(leftMs);
   }
 
-  private rowsOf = ({ bay, groups }: Content): number[] => [...groups.map((g) => this.rowOfGroup[g] ?? 0), this.rowOfBay[bay] ?? 0];
-  private sumOf = (groups: readonly number[]): number => groups.reduce((sum, g) => sum + (this.rewards[g] ?? 0), 0);
+  private rowsOf = ({ bay, groups }: Content): number[] => [
+    ...groups.map((g) => this.rowOfGroup[g] ?? 0),
+    this.rowOfBay[bay] ?? 0,
+  ];
+  private sumOf = (groups: readonly number[]): number =>
+    groups.reduce((sum, g) => sum + (this.rewards[g] ?? 0), 0);
 
   /** The rewards of a run; those outside the part stay. */
   private rewardsOf({ rowDuals }: CoverSolution): Float64Array {
-    return this.rewards.map((reward, g) => ((this.rowOfGroup[g] ?? -1) >= 0 ? (rowDuals[this.rowOfGroup[g] ?? 0] ?? 0) : reward));
+    return this.rewards.map((reward, g) =>
+      (this.rowOfGroup[g] ?? -1) >= 0 ? (rowDuals[this.rowOfGroup[g] ?? 0] ?? 0) : reward,
+    );
   }
 
   /** The bound of the part at some rewards; what the bays take at them is met. Keeps the best ones. */
@@ -350,6 +449,7 @@ class ColumnRun {
   }
 
   private note(content: Content): void {
-    if (!this.inModel.has(content) && content.groups.every((g) => (this.rowOfGroup[g] ?? -1) >= 0)) this.fresh.add(content);
+    if (!this.inModel.has(content) && content.groups.every((g) => (this.rowOfGroup[g] ?? -1) >= 0))
+      this.fresh.add(content);
   }
 }

@@ -44,7 +44,10 @@ interface Forest {
  * Source: Fisher (1981), Lagrangian relaxation; step by Polyak (1969).
  * Ensures: `bound` <= every arrangement that breaks no rule; so is `through[g, b]` for those with g in b.
  */
-export function boundZones(problem: ZonesProblem, { best, bayOf, steps, isOver }: BoundOptions): ZonesBound {
+export function boundZones(
+  problem: ZonesProblem,
+  { best, bayOf, steps, isOver }: BoundOptions,
+): ZonesBound {
   const { groupCount, bayCount, cost, litres, massG, bayLitres, bayMassG } = problem;
   const places = placesOf(problem);
   const forest = plantForest(problem);
@@ -62,8 +65,12 @@ export function boundZones(problem: ZonesProblem, { best, bayOf, steps, isOver }
   const setTheta = (from: Float64Array) => {
     for (let b = 0; b < bayCount; b += 1) {
       const perLitre = (from[b] ?? 0) / max(bayLitres[b] ?? 0, SUM_TOLERANCE);
-      const perGram = isLoaded[b] ? (from[bayCount + b] ?? 0) / max(bayMassG[b] ?? 0, SUM_TOLERANCE) : 0;
-      for (let g = 0, at = b; g < groupCount; g += 1, at += bayCount) theta[at] = (base[at] ?? Infinity) + perLitre * (litres[g] ?? 0) + perGram * (massG[g] ?? 0);
+      const perGram = isLoaded[b]
+        ? (from[bayCount + b] ?? 0) / max(bayMassG[b] ?? 0, SUM_TOLERANCE)
+        : 0;
+      for (let g = 0, at = b; g < groupCount; g += 1, at += bayCount)
+        theta[at] =
+          (base[at] ?? Infinity) + perLitre * (litres[g] ?? 0) + perGram * (massG[g] ?? 0);
     }
   };
   for (let step = 0; step < steps; step += 1) {
@@ -87,7 +94,9 @@ export function boundZones(problem: ZonesProblem, { best, bayOf, steps, isOver }
     for (let g = 0; g < groupCount; g += 1) {
       const b = choice[g] ?? 0;
       used[b] = (used[b] ?? 0) + (litres[g] ?? 0) / max(bayLitres[b] ?? 0, SUM_TOLERANCE);
-      if (isLoaded[b]) used[bayCount + b] = (used[bayCount + b] ?? 0) + (massG[g] ?? 0) / max(bayMassG[b] ?? 0, SUM_TOLERANCE);
+      if (isLoaded[b])
+        used[bayCount + b] =
+          (used[bayCount + b] ?? 0) + (massG[g] ?? 0) / max(bayMassG[b] ?? 0, SUM_TOLERANCE);
     }
     let length = 0;
     for (let k = 0; k < 2 * bayCount; k += 1) {
@@ -98,7 +107,8 @@ export function boundZones(problem: ZonesProblem, { best, bayOf, steps, isOver }
     if (length < 1e-12) break;
     const goal = Number.isFinite(best) ? best : bound + Math.abs(bound) * 0.05 + 1;
     const stride = (eagerness * max(goal - now, 1e-6)) / length;
-    for (let k = 0; k < 2 * bayCount; k += 1) prices[k] = max(0, (prices[k] ?? 0) + stride * (used[k] ?? 0));
+    for (let k = 0; k < 2 * bayCount; k += 1)
+      prices[k] = max(0, (prices[k] ?? 0) + stride * (used[k] ?? 0));
   }
   setTheta(bestPrices);
   const through = passBoth({ problem, places, forest, theta });
@@ -116,7 +126,11 @@ function placesOf({ bayCount, metres }: ZonesProblem): Places {
   }
   const count = first.length;
   const between = new Float64Array(count * count);
-  first.forEach((b, p) => first.forEach((c, q) => { between[p * count + q] = metres[b * bayCount + c] ?? 0; }));
+  first.forEach((b, p) =>
+    first.forEach((c, q) => {
+      between[p * count + q] = metres[b * bayCount + c] ?? 0;
+    }),
+  );
   return { count, of, metres: between };
 }
 
@@ -128,7 +142,10 @@ function plantForest({ groupCount, pairs }: ZonesProblem): Forest {
     while (root[at] !== at) at = root[at] ?? at;
     return at;
   };
-  const edges: { a: number; b: number; weight: number }[][] = Array.from({ length: groupCount }, () => []);
+  const edges: { a: number; b: number; weight: number }[][] = Array.from(
+    { length: groupCount },
+    () => [],
+  );
   const circles: { a: number; b: number; weight: number }[] = [];
   for (const pair of [...pairs].sort((x, y) => y.weight - x.weight)) {
     const [ra, rb] = [find(pair.a), find(pair.b)];
@@ -166,14 +183,21 @@ function plantForest({ groupCount, pairs }: ZonesProblem): Forest {
  * Replaces w·d(x, y) by u(x) + v(y) <= w·d(x, y), equal where the two stand now at p and q:
  * u(x) = w(d(x, q) - d(x, p)) / 2 and v(y) = w(d(y, p) - d(y, q)) / 2, by the triangle inequality twice.
  */
-export function leanPairs({ metres: between, bayCount }: ZonesProblem, pairs: ZonesProblem['pairs'], bayOf: Int32Array, base: Float64Array): void {
+export function leanPairs(
+  { metres: between, bayCount }: ZonesProblem,
+  pairs: ZonesProblem['pairs'],
+  bayOf: Int32Array,
+  base: Float64Array,
+): void {
   const metres = (p: number, q: number) => between[p * bayCount + q] ?? 0;
   for (const { a, b, weight } of pairs) {
     const [p, q] = [bayOf[a] ?? 0, bayOf[b] ?? 0];
     for (let x = 0; x < bayCount; x += 1) {
       const bay = x;
-      base[a * bayCount + bay] = (base[a * bayCount + bay] ?? 0) + (weight * (metres(x, q) - metres(x, p))) / 2;
-      base[b * bayCount + bay] = (base[b * bayCount + bay] ?? 0) + (weight * (metres(x, p) - metres(x, q))) / 2;
+      base[a * bayCount + bay] =
+        (base[a * bayCount + bay] ?? 0) + (weight * (metres(x, q) - metres(x, p))) / 2;
+      base[b * bayCount + bay] =
+        (base[b * bayCount + bay] ?? 0) + (weight * (metres(x, p) - metres(x, q))) / 2;
     }
   }
 }
@@ -186,7 +210,10 @@ interface Pass {
 }
 
 /** The least of a forest of pairs, and where everybody then stands. O(groups × bays + pairs × places²). */
-function passUp({ problem, places, forest, theta }: Pass): { readonly value: number; readonly choice: Int32Array } {
+function passUp({ problem, places, forest, theta }: Pass): {
+  readonly value: number;
+  readonly choice: Int32Array;
+} {
   const { groupCount, bayCount } = problem;
   const { order, parent, weight } = forest;
   const up = sumUp({ problem, places, forest, theta });
@@ -197,7 +224,11 @@ function passUp({ problem, places, forest, theta }: Pass): { readonly value: num
     const from = p < 0 ? -1 : (places.of[choice[p] ?? 0] ?? 0);
     let least = Infinity;
     for (let b = 0; b < bayCount; b += 1) {
-      const here = (up.total[g * bayCount + b] ?? Infinity) + (from < 0 ? 0 : (weight[g] ?? 0) * (places.metres[(places.of[b] ?? 0) * places.count + from] ?? 0));
+      const here =
+        (up.total[g * bayCount + b] ?? Infinity) +
+        (from < 0
+          ? 0
+          : (weight[g] ?? 0) * (places.metres[(places.of[b] ?? 0) * places.count + from] ?? 0));
       if (here < least) {
         least = here;
         choice[g] = b;
@@ -209,7 +240,10 @@ function passUp({ problem, places, forest, theta }: Pass): { readonly value: num
 }
 
 /** From the leaves up: what a group and everything below it cost, by its bay; and what that means at each place of its parent. */
-function sumUp({ problem, places, forest, theta }: Pass): { readonly total: Float64Array; readonly message: Float64Array } {
+function sumUp({ problem, places, forest, theta }: Pass): {
+  readonly total: Float64Array;
+  readonly message: Float64Array;
+} {
   const { groupCount, bayCount } = problem;
   const { count, of } = places;
   const { order, parent, weight } = forest;
@@ -222,12 +256,22 @@ function sumUp({ problem, places, forest, theta }: Pass): { readonly total: Floa
     if (p < 0) continue;
     leastByPlace(total, g * bayCount, { bayCount, of, byPlace });
     spread({ byPlace, weight: weight[g] ?? 0, places, into: message, at: g * count });
-    for (let b = 0; b < bayCount; b += 1) total[p * bayCount + b] = (total[p * bayCount + b] ?? Infinity) + (message[g * count + (of[b] ?? 0)] ?? 0);
+    for (let b = 0; b < bayCount; b += 1)
+      total[p * bayCount + b] =
+        (total[p * bayCount + b] ?? Infinity) + (message[g * count + (of[b] ?? 0)] ?? 0);
   }
   return { total, message };
 }
 
-function leastByPlace(values: Float64Array, from: number, { bayCount, of, byPlace }: { readonly bayCount: number; readonly of: Int32Array; readonly byPlace: Float64Array }): void {
+function leastByPlace(
+  values: Float64Array,
+  from: number,
+  {
+    bayCount,
+    of,
+    byPlace,
+  }: { readonly bayCount: number; readonly of: Int32Array; readonly byPlace: Float64Array },
+): void {
   byPlace.fill(Infinity);
   for (let b = 0; b < bayCount; b += 1) {
     const q = of[b] ?? 0;
@@ -236,7 +280,19 @@ function leastByPlace(values: Float64Array, from: number, { bayCount, of, byPlac
 }
 
 /** into[q] = min over p of byPlace[p] + weight · d(p, q). */
-function spread({ byPlace, weight, places, into, at }: { readonly byPlace: Float64Array; readonly weight: number; readonly places: Places; readonly into: Float64Array; readonly at: number }): void {
+function spread({
+  byPlace,
+  weight,
+  places,
+  into,
+  at,
+}: {
+  readonly byPlace: Float64Array;
+  readonly weight: number;
+  readonly places: Places;
+  readonly into: Float64Array;
+  readonly at: number;
+}): void {
   const { count, metres } = places;
   for (let q = 0; q < count; q += 1) {
     let least = Infinity;
@@ -263,16 +319,22 @@ function passBoth({ problem, places, forest, theta }: Pass): Float64Array {
   for (const g of order) {
     const p = parent[g] ?? -1;
     if (p >= 0) {
-      for (let b = 0; b < bayCount; b += 1) rest[b] = (through[p * bayCount + b] ?? Infinity) - (message[g * count + (of[b] ?? 0)] ?? 0);
+      for (let b = 0; b < bayCount; b += 1)
+        rest[b] =
+          (through[p * bayCount + b] ?? Infinity) - (message[g * count + (of[b] ?? 0)] ?? 0);
       leastByPlace(rest, 0, { bayCount, of, byPlace });
       spread({ byPlace, weight: weight[g] ?? 0, places, into: down, at: 0 });
-      for (let b = 0; b < bayCount; b += 1) through[g * bayCount + b] = (total[g * bayCount + b] ?? Infinity) + (down[of[b] ?? 0] ?? 0);
+      for (let b = 0; b < bayCount; b += 1)
+        through[g * bayCount + b] = (total[g * bayCount + b] ?? Infinity) + (down[of[b] ?? 0] ?? 0);
     }
     let least = Infinity;
     for (let b = 0; b < bayCount; b += 1) least = min(least, through[g * bayCount + b] ?? Infinity);
     treeLeast[g] = least;
     if (p < 0) all += least;
   }
-  for (let g = 0; g < groupCount; g += 1) for (let b = 0; b < bayCount; b += 1) through[g * bayCount + b] = (through[g * bayCount + b] ?? Infinity) + all - (treeLeast[g] ?? 0);
+  for (let g = 0; g < groupCount; g += 1)
+    for (let b = 0; b < bayCount; b += 1)
+      through[g * bayCount + b] =
+        (through[g * bayCount + b] ?? Infinity) + all - (treeLeast[g] ?? 0);
   return through;
 }

@@ -1,21 +1,69 @@
 export { bayLevelOf, walkBays, type BayLevel, type PlaceWarning } from './bayLevels';
 // What placing knows of a group
-export { hazardOf, isFoodGroup, isFragileGroup, isInSeason, mayLeaveRoom, seasonOf, usesPerWeekOf, type Season } from './groupFacts';
+export {
+  hazardOf,
+  isFoodGroup,
+  isFragileGroup,
+  isInSeason,
+  mayLeaveRoom,
+  seasonOf,
+  usesPerWeekOf,
+  type Season,
+} from './groupFacts';
 export { schoolWeightOf, type PlacingSchools } from './placingSchools';
 // Groups to bays
-export { zonesRequestSchema, type WhyCode, type ZonesAnswer, type ZonesReason, type ZonesRequest, type ZonesRequestInput, type ZoneWhy } from './zonesModel';
+export {
+  zonesRequestSchema,
+  type WhyCode,
+  type ZonesAnswer,
+  type ZonesReason,
+  type ZonesRequest,
+  type ZonesRequestInput,
+  type ZoneWhy,
+} from './zonesModel';
 export { planZones, type ZonesProgress } from './planZones';
 export { ROOM_GAP_MM, toHomeZonesRequest, toZonesRequest } from './toZonesRequest';
 export { setAside, type SetAside } from './setAside';
 export { priceOfPins, type PinPrice } from './priceOfPins';
 export { applyWhatIf, type WhatIf } from './applyWhatIf';
 // Arrangements
-export { bentRulesOf, compareArrangements, judgeArrangement, OTHER_ROOM_METRES, type ArrangementJudgement, type BentRule, type PlaceChange, type Places } from './judgeArrangement';
-export { arrangementRefSchema, draftSchema, isAway, placesIn, type ArrangedScope, type Arrangement, type ArrangementRef, type Draft } from './draft';
+export {
+  bentRulesOf,
+  compareArrangements,
+  judgeArrangement,
+  OTHER_ROOM_METRES,
+  type ArrangementJudgement,
+  type BentRule,
+  type PlaceChange,
+  type Places,
+} from './judgeArrangement';
+export {
+  arrangementRefSchema,
+  draftSchema,
+  isAway,
+  placesIn,
+  type ArrangedScope,
+  type Arrangement,
+  type ArrangementRef,
+  type Draft,
+} from './draft';
 export { drawPlaces } from './drawPlaces';
 export { planSeasons, type SeasonalSwap } from './planSeasons';
 // The order of moves
-export { BASKET, movesRequestSchema, type MovesAnswer, type MovesRequest, type MovesRequestInput, type MoveStep } from './movesModel';
+export {
+  BASKET,
+  movesRequestSchema,
+  type MovesAnswer,
+  type MovesRequest,
+  type MovesRequestInput,
+  type MoveStep,
+} from './movesModel';
 export { planMoves } from './planMoves';
 export { planMoveList, type MoveItem, type MoveList } from './planMoveList';
-export { cleanings, moveListSchema, tickedItem, type KeptItem, type KeptMoveList } from './moveListModel';
+export {
+  cleanings,
+  moveListSchema,
+  tickedItem,
+  type KeptItem,
+  type KeptMoveList,
+} from './moveListModel';

@@ -1,7 +1,15 @@
 import { reachOf } from '../look';
 import { weekOfUse } from './explainZones';
 import type { ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
-import { brokenRules, massOf, metresBetween, secondsOfUse, SUM_TOLERANCE, usersOf, type ZoneRule } from './zonesProblem';
+import {
+  brokenRules,
+  massOf,
+  metresBetween,
+  secondsOfUse,
+  SUM_TOLERANCE,
+  usersOf,
+  type ZoneRule,
+} from './zonesProblem';
 
 /** Where each group lives; null or missing: nowhere yet. A bay that the request does not know is in another room. */
 export type Places = Readonly<Record<string, string | null>>;
@@ -9,7 +17,13 @@ export type Places = Readonly<Record<string, string | null>>;
 /** Why a group should not stand where it stands. */
 export type BentRule =
   | { readonly code: ZoneRule | 'fragile_high'; readonly groupId: string; readonly bayId: string }
-  | { readonly code: 'apart'; readonly groupId: string; readonly otherId: string; readonly bayId: string; readonly why: string };
+  | {
+      readonly code: 'apart';
+      readonly groupId: string;
+      readonly otherId: string;
+      readonly bayId: string;
+      readonly why: string;
+    };
 
 /** What an arrangement asks of the household in a week, and what speaks against it. */
 export interface ArrangementJudgement {
@@ -46,7 +60,10 @@ interface JudgeOptions {
  * Adds up one arrangement, whether or not it keeps the rules. Seconds and metres as the `zones` engine counts them.
  * Deterministic; lists in the order of the request.
  */
-export function judgeArrangement(request: ZonesRequest, { places, fragileIds = new Set() }: JudgeOptions): ArrangementJudgement {
+export function judgeArrangement(
+  request: ZonesRequest,
+  { places, fragileIds = new Set() }: JudgeOptions,
+): ArrangementJudgement {
   const bayById = new Map(request.bays.map((bay) => [bay.id, bay]));
   const sums = { secondsPerWeek: 0, metresPerWeek: 0, bendsPerWeek: 0, stretchesPerWeek: 0 };
   const [homelessIds, elsewhereIds]: [string[], string[]] = [[], []];
@@ -67,7 +84,9 @@ export function judgeArrangement(request: ZonesRequest, { places, fragileIds = n
       sums.bendsPerWeek += week.bendsPerWeek;
       sums.stretchesPerWeek += week.stretchesPerWeek;
       litresIn.set(bay.id, (litresIn.get(bay.id) ?? 0) + group.litres);
-      for (const user of usersOf(request, group)) if (reachOf(bay.z, user.heightMm) === 'step') outOfReach.push({ groupId: group.id, personId: user.id });
+      for (const user of usersOf(request, group))
+        if (reachOf(bay.z, user.heightMm) === 'step')
+          outOfReach.push({ groupId: group.id, personId: user.id });
     }
   }
   const ratioOf = (bay: ZoneBay) => (litresIn.get(bay.id) ?? 0) / Math.max(1e-9, bay.litres);
@@ -77,11 +96,28 @@ export function judgeArrangement(request: ZonesRequest, { places, fragileIds = n
     return first && second ? sum + weight * metresBetween(first, second) : sum;
   }, 0);
   return {
-    ...sums, pairSecondsPerWeek, homelessIds, elsewhereIds, outOfReach,
+    ...sums,
+    pairSecondsPerWeek,
+    homelessIds,
+    elsewhereIds,
+    outOfReach,
     fullBayIds: request.bays.filter((bay) => ratioOf(bay) >= FULL_RATIO).map(({ id }) => id),
-    halfEmptyBayIds: request.bays.filter((bay) => ratioOf(bay) < HALF_EMPTY_RATIO).map(({ id }) => id),
-    overfull: request.bays.flatMap((bay) => ((litresIn.get(bay.id) ?? 0) > bay.litres + SUM_TOLERANCE ? [{ bayId: bay.id, overLitres: (litresIn.get(bay.id) ?? 0) - bay.litres }] : [])),
-    bent: request.groups.flatMap((group) => bentRulesOf(request, { groupId: group.id, bayId: places[group.id] ?? null, places, fragileIds })),
+    halfEmptyBayIds: request.bays
+      .filter((bay) => ratioOf(bay) < HALF_EMPTY_RATIO)
+      .map(({ id }) => id),
+    overfull: request.bays.flatMap((bay) =>
+      (litresIn.get(bay.id) ?? 0) > bay.litres + SUM_TOLERANCE
+        ? [{ bayId: bay.id, overLitres: (litresIn.get(bay.id) ?? 0) - bay.litres }]
+        : [],
+    ),
+    bent: request.groups.flatMap((group) =>
+      bentRulesOf(request, {
+        groupId: group.id,
+        bayId: places[group.id] ?? null,
+        places,
+        fragileIds,
+      }),
+    ),
   };
 }
 
@@ -92,22 +128,59 @@ export const secondsElsewhere = (): number => (2 * OTHER_ROOM_METRES) / 1.2 + 1;
  * Every rule that a group would bend in a bay, with the others where they stand. Pins and the bays a group is kept to bind proposals, not hands; room and load
  * count with what stands there already. Empty in another room's bay, whose rules that room knows.
  */
-export function bentRulesOf(request: ZonesRequest, asked: { readonly groupId: string; readonly bayId: string | null; readonly places: Places; readonly fragileIds?: ReadonlySet<string> }): BentRule[] {
+export function bentRulesOf(
+  request: ZonesRequest,
+  asked: {
+    readonly groupId: string;
+    readonly bayId: string | null;
+    readonly places: Places;
+    readonly fragileIds?: ReadonlySet<string>;
+  },
+): BentRule[] {
   const { groupId, bayId, places, fragileIds } = asked;
   const group = request.groups.find(({ id }) => id === groupId);
   const bay = request.bays.find(({ id }) => id === bayId);
   if (!group || !bay) return [];
-  const others = request.groups.filter((other) => other.id !== group.id && places[other.id] === bay.id);
-  const codes = new Set<ZoneRule | 'fragile_high'>(brokenRules(request, group, bay).filter((rule) => rule !== 'pin' && rule !== 'kept_in'));
-  if (group.litres + others.reduce((sum, { litres }) => sum + litres, 0) > bay.litres + SUM_TOLERANCE) codes.add('litres');
-  if (bay.maxLoadG !== undefined && massOf(group) + others.reduce((sum, other) => sum + massOf(other), 0) > bay.maxLoadG + SUM_TOLERANCE) codes.add('load');
+  const others = request.groups.filter(
+    (other) => other.id !== group.id && places[other.id] === bay.id,
+  );
+  const codes = new Set<ZoneRule | 'fragile_high'>(
+    brokenRules(request, group, bay).filter((rule) => rule !== 'pin' && rule !== 'kept_in'),
+  );
+  if (
+    group.litres + others.reduce((sum, { litres }) => sum + litres, 0) >
+    bay.litres + SUM_TOLERANCE
+  )
+    codes.add('litres');
+  if (
+    bay.maxLoadG !== undefined &&
+    massOf(group) + others.reduce((sum, other) => sum + massOf(other), 0) >
+      bay.maxLoadG + SUM_TOLERANCE
+  )
+    codes.add('load');
   if (fragileIds?.has(group.id) && bay.z >= FRAGILE_BELOW_MM) codes.add('fragile_high');
   const apart = others.flatMap((other): BentRule[] => {
-    const said = request.apart.find(({ a, b }) => (a === group.id && b === other.id) || (b === group.id && a === other.id));
-    const isPoisoned = (group.hazard === 'chemical' && other.food) || (other.hazard === 'chemical' && group.food);
-    return said || isPoisoned ? [{ code: 'apart', groupId: group.id, otherId: other.id, bayId: bay.id, why: isPoisoned ? 'chemicals never beside food' : (said?.why ?? '') }] : [];
+    const said = request.apart.find(
+      ({ a, b }) => (a === group.id && b === other.id) || (b === group.id && a === other.id),
+    );
+    const isPoisoned =
+      (group.hazard === 'chemical' && other.food) || (other.hazard === 'chemical' && group.food);
+    return said || isPoisoned
+      ? [
+          {
+            code: 'apart',
+            groupId: group.id,
+            otherId: other.id,
+            bayId: bay.id,
+            why: isPoisoned ? 'chemicals never beside food' : (said?.why ?? ''),
+          },
+        ]
+      : [];
   });
-  return [...[...codes].map((code): BentRule => ({ code, groupId: group.id, bayId: bay.id })), ...apart];
+  return [
+    ...[...codes].map((code): BentRule => ({ code, groupId: group.id, bayId: bay.id })),
+    ...apart,
+  ];
 }
 
 /** What differs between two arrangements, group by group, what changes most first. */
@@ -119,7 +192,10 @@ export interface PlaceChange {
   readonly secondsPerWeek: number | undefined;
 }
 
-export function compareArrangements(request: ZonesRequest, { from, to }: { readonly from: Places; readonly to: Places }): PlaceChange[] {
+export function compareArrangements(
+  request: ZonesRequest,
+  { from, to }: { readonly from: Places; readonly to: Places },
+): PlaceChange[] {
   const secondsOf = (group: ZoneGroup, bayId: string | null): number | undefined => {
     if (bayId === null) return undefined;
     const bay = request.bays.find(({ id }) => id === bayId);
@@ -130,7 +206,14 @@ export function compareArrangements(request: ZonesRequest, { from, to }: { reado
       const [fromBayId, toBayId] = [from[group.id] ?? null, to[group.id] ?? null];
       if (fromBayId === toBayId) return [];
       const [before, after] = [secondsOf(group, fromBayId), secondsOf(group, toBayId)];
-      return [{ groupId: group.id, fromBayId, toBayId, secondsPerWeek: before === undefined || after === undefined ? undefined : after - before }];
+      return [
+        {
+          groupId: group.id,
+          fromBayId,
+          toBayId,
+          secondsPerWeek: before === undefined || after === undefined ? undefined : after - before,
+        },
+      ];
     })
     .sort((a, b) => Math.abs(b.secondsPerWeek ?? 0) - Math.abs(a.secondsPerWeek ?? 0));
 }

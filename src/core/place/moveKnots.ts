@@ -15,7 +15,10 @@ export const LITRE_TOLERANCE = 1e-9;
  * between two such parts is never in the way: what lies downstream is settled first, and then takes it in.
  * Source: Tarjan (1972), strongly connected components. Returns for each bay its part; parts downstream come first.
  */
-export function findParts(bayCount: number, moves: readonly { readonly from: number; readonly to: number }[]): Int32Array {
+export function findParts(
+  bayCount: number,
+  moves: readonly { readonly from: number; readonly to: number }[],
+): Int32Array {
   const next: number[][] = Array.from({ length: bayCount }, () => []);
   for (const { from, to } of moves) next[from]?.push(to);
   const index = new Int32Array(bayCount).fill(-1);
@@ -58,13 +61,24 @@ export function findParts(bayCount: number, moves: readonly { readonly from: num
 }
 
 /** An order in which all groups that are not staged go straight to their bay, staged ones being out of the way; undefined where none was found. */
-export type Ordering = { readonly code: 'order'; readonly order: readonly number[] } | { readonly code: 'none'; /** One of these has to be staged. */ readonly stuck: readonly number[] } | { readonly code: 'unknown'; readonly stuck: readonly number[] };
+export type Ordering =
+  | { readonly code: 'order'; readonly order: readonly number[] }
+  | {
+      readonly code: 'none';
+      /** One of these has to be staged. */ readonly stuck: readonly number[];
+    }
+  | { readonly code: 'unknown'; readonly stuck: readonly number[] };
 
 /**
  * Orders the direct moves of a knot. Moves into a bay that takes in all that still comes are safe and done at once; the
  * others are tried one after the other, failed states remembered. Exact unless more than `mostTries` states are met.
  */
-export function orderDirect(knot: Knot, staged: ReadonlySet<number>, mostTries: number, isOver: () => boolean = () => false): Ordering {
+export function orderDirect(
+  knot: Knot,
+  staged: ReadonlySet<number>,
+  mostTries: number,
+  isOver: () => boolean = () => false,
+): Ordering {
   const { litres, from, to, room } = knot;
   const count = litres.length;
   const load = Float64Array.from(knot.load);
@@ -79,8 +93,11 @@ export function orderDirect(knot: Knot, staged: ReadonlySet<number>, mostTries: 
   const order: number[] = [];
   const failed = new Set<string>();
   let tries = 0;
-  const fits = (g: number) => (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
-  const isSafe = (g: number) => (load[to[g] ?? 0] ?? 0) + (coming[to[g] ?? 0] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
+  const fits = (g: number) =>
+    (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
+  const isSafe = (g: number) =>
+    (load[to[g] ?? 0] ?? 0) + (coming[to[g] ?? 0] ?? 0) <=
+    (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
   const shift = (g: number, sign: 1 | -1) => {
     const amount = sign * (litres[g] ?? 0);
     load[from[g] ?? 0] = (load[from[g] ?? 0] ?? 0) - amount;
@@ -91,7 +108,7 @@ export function orderDirect(knot: Knot, staged: ReadonlySet<number>, mostTries: 
     else order.pop();
   };
   const settle = () => {
-    for (let isMoving = true; isMoving; ) {
+    for (let isMoving = true; isMoving;) {
       isMoving = false;
       for (let g = 0; g < count; g += 1) {
         if (!isPending[g] || !isSafe(g)) continue;
@@ -100,7 +117,11 @@ export function orderDirect(knot: Knot, staged: ReadonlySet<number>, mostTries: 
       }
     }
   };
-  const pending = () => { const list: number[] = []; for (let g = 0; g < count; g += 1) if (isPending[g]) list.push(g); return list; };
+  const pending = () => {
+    const list: number[] = [];
+    for (let g = 0; g < count; g += 1) if (isPending[g]) list.push(g);
+    return list;
+  };
   let firstStuck: readonly number[] | undefined;
   const search = (): 'order' | 'none' | 'unknown' => {
     const mark = order.length;

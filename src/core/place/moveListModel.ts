@@ -6,7 +6,14 @@ const moment = z.iso.datetime().nullable();
 export const cleanings = ['wipe', 'line', 'paint'] as const;
 
 const keptItemSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('move'), groupId: groupIdSchema, from: z.string().nullable(), to: z.string().nullable(), carryCount: z.number().int().min(1), doneAt: moment }),
+  z.object({
+    kind: z.literal('move'),
+    groupId: groupIdSchema,
+    from: z.string().nullable(),
+    to: z.string().nullable(),
+    carryCount: z.number().int().min(1),
+    doneAt: moment,
+  }),
   z.object({ kind: z.literal('clean'), bayId: bayIdSchema, doneAt: moment }),
 ]);
 export type KeptItem = Readonly<z.infer<typeof keptItemSchema>>;
@@ -29,6 +36,11 @@ export const moveListSchema = z.object({
 export type KeptMoveList = Readonly<z.infer<typeof moveListSchema>>;
 
 /** The list with one line ticked, or, `doneAt` null, open again. */
-export const tickedItem = (list: KeptMoveList, index: number, doneAt: string | null): KeptMoveList => ({
-  ...list, items: list.items.map((item, i) => (i === index ? { ...item, doneAt } : item)),
+export const tickedItem = (
+  list: KeptMoveList,
+  index: number,
+  doneAt: string | null,
+): KeptMoveList => ({
+  ...list,
+  items: list.items.map((item, i) => (i === index ? { ...item, doneAt } : item)),
 });

@@ -6,7 +6,12 @@ const amount = z.number().min(0).max(1e9);
 /** The only stop between two bays; no bay may be called so. */
 export const BASKET = 'basket';
 
-const movedGroupSchema = z.strictObject({ id: requestId, litres: amount, from: requestId.nullable(), to: requestId.nullable() });
+const movedGroupSchema = z.strictObject({
+  id: requestId,
+  litres: amount,
+  from: requestId.nullable(),
+  to: requestId.nullable(),
+});
 export type MovedGroup = Readonly<z.infer<typeof movedGroupSchema>>;
 
 /** What the `moves` engine is asked: where everything stands and where it is to stand. Source: docs/engines.md. */
@@ -19,7 +24,8 @@ export const movesRequestSchema = z
     timeLimitMs: amount.default(1000),
   })
   .superRefine((request, context) => {
-    const refuse = (message: string, path: (string | number)[]) => context.addIssue({ code: 'custom', message, path });
+    const refuse = (message: string, path: (string | number)[]) =>
+      context.addIssue({ code: 'custom', message, path });
     const bays = new Set<string>();
     request.bays.forEach(({ id }, i) => {
       if (bays.has(id)) refuse(`the id "${id}" occurs twice`, ['bays', i, 'id']);
@@ -30,7 +36,8 @@ export const movesRequestSchema = z
     request.groups.forEach(({ id, from, to }, i) => {
       if (groups.has(id)) refuse(`the id "${id}" occurs twice`, ['groups', i, 'id']);
       groups.add(id);
-      if (from !== null && !bays.has(from)) refuse(`there is no bay "${from}"`, ['groups', i, 'from']);
+      if (from !== null && !bays.has(from))
+        refuse(`there is no bay "${from}"`, ['groups', i, 'from']);
       if (to !== null && !bays.has(to)) refuse(`there is no bay "${to}"`, ['groups', i, 'to']);
     });
   });
@@ -55,5 +62,9 @@ export interface MovesAnswer {
   readonly stagedLitres: number;
   /** Baskets that stand about at the fullest moment. */
   readonly baskets: number;
-  readonly reasons: readonly { readonly code: 'bay_too_small'; readonly message: string; readonly subject: string }[];
+  readonly reasons: readonly {
+    readonly code: 'bay_too_small';
+    readonly message: string;
+    readonly subject: string;
+  }[];
 }

@@ -14,33 +14,51 @@ const TOGETHER_FACTOR = 3;
 const FREQUENCY = { daily: 7, dailyFactor: 2, rare: 1, rareFactor: 0.5 } as const;
 
 /** Seconds a week that a metre between two groups of one person or one task counts. */
-export const schoolWeightOf = ({ living }: PlacingSchools): number => PAIR_WEIGHTS.school * factorOf(living);
-const factorOf = (living: PlacingSchools['living']): number => (living === 'together' ? TOGETHER_FACTOR : 1);
+export const schoolWeightOf = ({ living }: PlacingSchools): number =>
+  PAIR_WEIGHTS.school * factorOf(living);
+const factorOf = (living: PlacingSchools['living']): number =>
+  living === 'together' ? TOGETHER_FACTOR : 1;
 
 /** Uses as they count to a school. */
 export function scaleUses(usesPerWeek: number, { grouping }: PlacingSchools): number {
   if (grouping !== 'frequency') return usesPerWeek;
-  return usesPerWeek * (usesPerWeek >= FREQUENCY.daily ? FREQUENCY.dailyFactor : usesPerWeek < FREQUENCY.rare ? FREQUENCY.rareFactor : 1);
+  return (
+    usesPerWeek *
+    (usesPerWeek >= FREQUENCY.daily
+      ? FREQUENCY.dailyFactor
+      : usesPerWeek < FREQUENCY.rare
+        ? FREQUENCY.rareFactor
+        : 1)
+  );
 }
 
 /** Groups that should live near each other, and how much: those said to belong together, and by the school one person's or one task's. */
-export function pairBySchool(groups: readonly Group[], { grouping, living }: PlacingSchools): { a: string; b: string; weight: number }[] {
+export function pairBySchool(
+  groups: readonly Group[],
+  { grouping, living }: PlacingSchools,
+): { a: string; b: string; weight: number }[] {
   const factor = factorOf(living);
   const weights = new Map<string, { a: string; b: string; weight: number }>();
   const pair = (a: string, b: string, weight: number) => {
     const [first, second] = a < b ? [a, b] : [b, a];
     const known = weights.get(`${first} ${second}`);
-    if (!known || known.weight < weight * factor) weights.set(`${first} ${second}`, { a: first, b: second, weight: weight * factor });
+    if (!known || known.weight < weight * factor)
+      weights.set(`${first} ${second}`, { a: first, b: second, weight: weight * factor });
   };
   const ids = new Set(groups.map(({ id }) => id));
-  for (const group of groups) for (const id of group.placing.withIds) if (id !== group.id && ids.has(id)) pair(group.id, id, PAIR_WEIGHTS.said);
+  for (const group of groups)
+    for (const id of group.placing.withIds)
+      if (id !== group.id && ids.has(id)) pair(group.id, id, PAIR_WEIGHTS.said);
   const keyOf = (group: Group): string | undefined => {
-    if (grouping === 'person') return group.placing.userIds.length === 1 ? group.placing.userIds[0] : undefined;
+    if (grouping === 'person')
+      return group.placing.userIds.length === 1 ? group.placing.userIds[0] : undefined;
     return grouping === 'task' ? (group.placing.stationId ?? undefined) : undefined;
   };
-  groups.forEach((group, i) => groups.slice(i + 1).forEach((other) => {
-    const key = keyOf(group);
-    if (key !== undefined && key === keyOf(other)) pair(group.id, other.id, PAIR_WEIGHTS.school);
-  }));
+  groups.forEach((group, i) =>
+    groups.slice(i + 1).forEach((other) => {
+      const key = keyOf(group);
+      if (key !== undefined && key === keyOf(other)) pair(group.id, other.id, PAIR_WEIGHTS.school);
+    }),
+  );
   return [...weights.values()];
 }

@@ -28,7 +28,10 @@ export interface MoveListRequest {
 
 /** One line of the working list. "basket" is the stop between two bays. */
 export type MoveItem =
-  | ({ readonly kind: 'move'; /** Times that one person walks: what a basket holds and one person lifts at once. */ readonly carryCount: number } & MoveStep)
+  | ({
+      readonly kind: 'move';
+      /** Times that one person walks: what a basket holds and one person lifts at once. */ readonly carryCount: number;
+    } & MoveStep)
   | { readonly kind: 'clean'; readonly bayId: string };
 
 export interface MoveList {
@@ -49,43 +52,109 @@ export interface MoveList {
  * of `planMoves`, with its proof. What comes in goes in as soon as there is room for good.
  * Ensures: no bay ever holds more than its litres, or than it began with; a cleaned bay is empty at its cleaning.
  */
-export function planMoveList(request: MoveListRequest, { clock }: { readonly clock: Clock }): MoveList {
+export function planMoveList(
+  request: MoveListRequest,
+  { clock }: { readonly clock: Clock },
+): MoveList {
   const { bays, basketLitres, timeLimitMs } = request;
   const cleaned = new Set(request.cleanedBayIds);
   const isCleaned = (bayId: string | null) => bayId !== null && cleaned.has(bayId);
-  const whole = planMoves({ bays: [...bays], groups: request.groups.map(({ id, litres, from, to }) => ({ id, litres, from, to })), basketLitres, seed: 1, timeLimitMs }, { clock });
-  if (whole.status === 'infeasible') return { items: [], stagedLitres: 0, leastStagedLitres: undefined, baskets: 0, circles: [], reasons: whole.reasons };
+  const whole = planMoves(
+    {
+      bays: [...bays],
+      groups: request.groups.map(({ id, litres, from, to }) => ({ id, litres, from, to })),
+      basketLitres,
+      seed: 1,
+      timeLimitMs,
+    },
+    { clock },
+  );
+  if (whole.status === 'infeasible')
+    return {
+      items: [],
+      stagedLitres: 0,
+      leastStagedLitres: undefined,
+      baskets: 0,
+      circles: [],
+      reasons: whole.reasons,
+    };
   const moving = request.groups.filter(({ from, to }) => from !== to || isCleaned(from));
   if (moving.every(({ from, to }) => !isCleaned(from) && !isCleaned(to))) {
     const steps = bringInEarly(request, whole.steps);
     const emptyCleans = request.cleanedBayIds.map((bayId): MoveItem => ({ kind: 'clean', bayId }));
-    return finish(request, [...emptyCleans, ...steps.map((step) => toItem(request, step))], { leastStagedLitres: emptyCleans.length === 0 ? (whole.bound ?? 0) : undefined });
+    return finish(request, [...emptyCleans, ...steps.map((step) => toItem(request, step))], {
+      leastStagedLitres: emptyCleans.length === 0 ? (whole.bound ?? 0) : undefined,
+    });
   }
   // First everything whose new place is not cleaned; what must wait for a cleaned bay stays in its uncleaned one where that leaves room.
-  const emptied = (stays: boolean) => planMoves({
-    bays: [...bays], basketLitres, seed: 1, timeLimitMs,
-    groups: request.groups.map(({ id, litres, from, to }) => ({ id, litres, from, to: isCleaned(to) ? (stays && from !== null && !isCleaned(from) ? from : null) : to })),
-  }, { clock });
+  const emptied = (stays: boolean) =>
+    planMoves(
+      {
+        bays: [...bays],
+        basketLitres,
+        seed: 1,
+        timeLimitMs,
+        groups: request.groups.map(({ id, litres, from, to }) => ({
+          id,
+          litres,
+          from,
+          to: isCleaned(to) ? (stays && from !== null && !isCleaned(from) ? from : null) : to,
+        })),
+      },
+      { clock },
+    );
   const staying = emptied(true);
   const isStaying = staying.status !== 'infeasible';
   const first = isStaying ? staying : emptied(false);
   const waiting = request.groups.filter(({ to }) => isCleaned(to));
-  const out = first.steps.map((step): MoveStep => (waiting.some(({ id }) => id === step.groupId) && step.to === null ? { ...step, to: BASKET } : step));
-  const load = waiting.map(({ id, from, to }): MoveStep => ({ groupId: id, from: from === null ? null : isStaying && !isCleaned(from) ? from : BASKET, to }));
-  const items: MoveItem[] = [...out.map((step) => toItem(request, step)), ...request.cleanedBayIds.map((bayId): MoveItem => ({ kind: 'clean', bayId })), ...load.map((step) => toItem(request, step))];
+  const out = first.steps.map((step): MoveStep =>
+    waiting.some(({ id }) => id === step.groupId) && step.to === null
+      ? { ...step, to: BASKET }
+      : step,
+  );
+  const load = waiting.map(({ id, from, to }): MoveStep => ({
+    groupId: id,
+    from: from === null ? null : isStaying && !isCleaned(from) ? from : BASKET,
+    to,
+  }));
+  const items: MoveItem[] = [
+    ...out.map((step) => toItem(request, step)),
+    ...request.cleanedBayIds.map((bayId): MoveItem => ({ kind: 'clean', bayId })),
+    ...load.map((step) => toItem(request, step)),
+  ];
   return finish(request, items, { leastStagedLitres: undefined });
 }
 
 const toItem = (request: MoveListRequest, step: MoveStep): MoveItem => {
-  const { massG, litres } = request.groups.find(({ id }) => id === step.groupId) ?? { massG: 0, litres: 0 };
-  const from = step.from === null && request.inBasketIds?.includes(step.groupId) ? BASKET : step.from;
-  return { kind: 'move', ...step, from, carryCount: Math.max(1, Math.ceil(massG / request.liftG - 1e-9), Math.ceil(litres / request.basketLitres - 1e-9)) };
+  const { massG, litres } = request.groups.find(({ id }) => id === step.groupId) ?? {
+    massG: 0,
+    litres: 0,
+  };
+  const from =
+    step.from === null && request.inBasketIds?.includes(step.groupId) ? BASKET : step.from;
+  return {
+    kind: 'move',
+    ...step,
+    from,
+    carryCount: Math.max(
+      1,
+      Math.ceil(massG / request.liftG - 1e-9),
+      Math.ceil(litres / request.basketLitres - 1e-9),
+    ),
+  };
 };
 
-function finish(request: MoveListRequest, items: readonly MoveItem[], known: Pick<MoveList, 'leastStagedLitres'>): MoveList {
+function finish(
+  request: MoveListRequest,
+  items: readonly MoveItem[],
+  known: Pick<MoveList, 'leastStagedLitres'>,
+): MoveList {
   const litresOf = new Map(request.groups.map(({ id, litres }) => [id, litres]));
   const steps = items.filter((item) => item.kind === 'move');
-  const staged = new Set([...(request.inBasketIds ?? []), ...steps.filter(({ to }) => to === BASKET).map(({ groupId }) => groupId)]);
+  const staged = new Set([
+    ...(request.inBasketIds ?? []),
+    ...steps.filter(({ to }) => to === BASKET).map(({ groupId }) => groupId),
+  ]);
   let waiting = (request.inBasketIds ?? []).reduce((sum, id) => sum + (litresOf.get(id) ?? 0), 0);
   let peak = waiting;
   for (const { groupId, from, to } of steps) {
@@ -93,7 +162,11 @@ function finish(request: MoveListRequest, items: readonly MoveItem[], known: Pic
     peak = Math.max(peak, waiting);
   }
   return {
-    items, ...known, baskets: Math.ceil(peak / request.basketLitres - 1e-9), circles: findCircles(request, staged), reasons: [],
+    items,
+    ...known,
+    baskets: Math.ceil(peak / request.basketLitres - 1e-9),
+    circles: findCircles(request, staged),
+    reasons: [],
     stagedLitres: [...staged].reduce((sum, id) => sum + (litresOf.get(id) ?? 0), 0),
   };
 }
@@ -111,15 +184,22 @@ function bringInEarly({ bays, groups }: MoveListRequest, steps: readonly MoveSte
     // Loads of its bay after each step, from the end backward, for as long as it would fit.
     const loads = loadsOf(step.to as string, order);
     let first = order.length;
-    while (first > 0 && (loads[first] ?? 0) + own <= (roomOf.get(step.to as string) ?? 0) + LITRE_TOLERANCE) first -= 1;
-    if ((loads[first] ?? 0) + own > (roomOf.get(step.to as string) ?? 0) + LITRE_TOLERANCE) first += 1;
+    while (
+      first > 0 &&
+      (loads[first] ?? 0) + own <= (roomOf.get(step.to as string) ?? 0) + LITRE_TOLERANCE
+    )
+      first -= 1;
+    if ((loads[first] ?? 0) + own > (roomOf.get(step.to as string) ?? 0) + LITRE_TOLERANCE)
+      first += 1;
     order.splice(Math.min(first, order.length), 0, step);
   }
   return order;
 
   /** `[i]`: litres in a bay before step i. */
   function loadsOf(bayId: string, list: readonly MoveStep[]): number[] {
-    let load = groups.filter(({ from }) => from === bayId).reduce((sum, { litres }) => sum + litres, 0);
+    let load = groups
+      .filter(({ from }) => from === bayId)
+      .reduce((sum, { litres }) => sum + litres, 0);
     const loads = [load];
     for (const { groupId, from, to } of list) {
       load += ((to === bayId ? 1 : 0) - (from === bayId ? 1 : 0)) * (litresOf.get(groupId) ?? 0);
@@ -131,20 +211,25 @@ function bringInEarly({ bays, groups }: MoveListRequest, steps: readonly MoveSte
 
 /** For each group that had to wait in a basket the shortest way round through bays that wait for each other; each circle once. */
 function findCircles({ groups }: MoveListRequest, staged: ReadonlySet<string>): string[][] {
-  const moves = groups.filter((group): group is ListedGroup & { from: string; to: string } => group.from !== null && group.to !== null && group.from !== group.to);
+  const moves = groups.filter(
+    (group): group is ListedGroup & { from: string; to: string } =>
+      group.from !== null && group.to !== null && group.from !== group.to,
+  );
   const circles = new Map<string, string[]>();
   for (const { from, to } of moves.filter(({ id }) => staged.has(id))) {
     const cameFrom = new Map<string, string | undefined>([[to, undefined]]);
     const queue = [to];
     for (let at = 0; at < queue.length && !cameFrom.has(from); at += 1) {
-      for (const move of moves) if (move.from === queue[at] && !cameFrom.has(move.to)) {
-        cameFrom.set(move.to, queue[at]);
-        queue.push(move.to);
-      }
+      for (const move of moves)
+        if (move.from === queue[at] && !cameFrom.has(move.to)) {
+          cameFrom.set(move.to, queue[at]);
+          queue.push(move.to);
+        }
     }
     if (!cameFrom.has(from)) continue;
     const way: string[] = [];
-    for (let at: string | undefined = from; at !== undefined; at = cameFrom.get(at)) way.unshift(at);
+    for (let at: string | undefined = from; at !== undefined; at = cameFrom.get(at))
+      way.unshift(at);
     circles.set([...way].sort().join(' '), [from, ...way]);
   }
   return [...circles.values()];

@@ -18,18 +18,36 @@ interface Move {
  * Ensures: no bay ever holds more than its litres, or more than it began with where it was overfull; `bound` is proven.
  * Deterministic unless the time limit cuts it. Answers `infeasible` where the planned arrangement overfills a bay, and names it.
  */
-export function planMoves(request: MovesRequest, { clock }: { readonly clock: Clock }): MovesAnswer {
+export function planMoves(
+  request: MovesRequest,
+  { clock }: { readonly clock: Clock },
+): MovesAnswer {
   const startMs = clock();
   const { bays, groups, basketLitres } = request;
   const indexOf = new Map(bays.map(({ id }, b) => [id, b]));
   const reasons = findTooSmall(request);
-  if (reasons.length > 0) return { status: 'infeasible', objective: null, bound: null, elapsedMs: clock() - startMs, steps: [], stagedLitres: 0, baskets: 0, reasons };
+  if (reasons.length > 0)
+    return {
+      status: 'infeasible',
+      objective: null,
+      bound: null,
+      elapsedMs: clock() - startMs,
+      steps: [],
+      stagedLitres: 0,
+      baskets: 0,
+      reasons,
+    };
 
   const leaving = groups.filter(({ from, to }) => from !== null && to === null);
   const entering = groups.filter(({ from, to }) => from === null && to !== null);
-  const moves = groups.flatMap(({ id, litres, from, to }): Move[] => (from === null || to === null || from === to ? [] : [{ groupId: id, litres, from: indexOf.get(from) ?? 0, to: indexOf.get(to) ?? 0 }]));
+  const moves = groups.flatMap(({ id, litres, from, to }): Move[] =>
+    from === null || to === null || from === to
+      ? []
+      : [{ groupId: id, litres, from: indexOf.get(from) ?? 0, to: indexOf.get(to) ?? 0 }],
+  );
   const load = new Float64Array(bays.length);
-  for (const { from, to, litres } of groups) if (from !== null && to !== null) add(load, indexOf.get(from) ?? 0, litres);
+  for (const { from, to, litres } of groups)
+    if (from !== null && to !== null) add(load, indexOf.get(from) ?? 0, litres);
 
   const steps: MoveStep[] = leaving.map(({ id, from }) => ({ groupId: id, from, to: null }));
   const nameOf = (b: number) => bays[b]?.id ?? null;
@@ -48,8 +66,15 @@ export function planMoves(request: MovesRequest, { clock }: { readonly clock: Cl
     here.filter(({ to }) => partOf[to] !== part).forEach(go);
     const inside = here.filter(({ to }) => partOf[to] === part);
     if (inside.length === 0) continue;
-    const knot = createKnot(inside, load, Float64Array.from(bays, ({ litres }) => litres));
-    const untied = untieKnot(knot, { random, isOver: (share) => clock() - startMs > request.timeLimitMs * share });
+    const knot = createKnot(
+      inside,
+      load,
+      Float64Array.from(bays, ({ litres }) => litres),
+    );
+    const untied = untieKnot(knot, {
+      random,
+      isOver: (share) => clock() - startMs > request.timeLimitMs * share,
+    });
     const sequence = fewestBaskets(knot, untied, basketLitres);
     for (const { group, kind } of sequence.steps) {
       const move = inside[group] as Move;
@@ -62,28 +87,55 @@ export function planMoves(request: MovesRequest, { clock }: { readonly clock: Cl
         add(load, move.to, move.litres);
       }
     }
-    stagedLitres += sequence.steps.reduce((sum, { group, kind }) => sum + (kind === 'out' ? (inside[group]?.litres ?? 0) : 0), 0);
+    stagedLitres += sequence.steps.reduce(
+      (sum, { group, kind }) => sum + (kind === 'out' ? (inside[group]?.litres ?? 0) : 0),
+      0,
+    );
     bound += untied.bound;
     peakLitres = Math.max(peakLitres, sequence.peakLitres);
   }
   steps.push(...entering.map(({ id, to }) => ({ groupId: id, from: null, to })));
   const isOptimal = stagedLitres - bound <= 1e-6 * Math.max(1, stagedLitres);
-  return { status: isOptimal ? 'optimal' : 'feasible', objective: stagedLitres, bound: isOptimal ? stagedLitres : bound, elapsedMs: clock() - startMs, steps, stagedLitres, baskets: basketsFor(peakLitres, basketLitres), reasons: [] };
+  return {
+    status: isOptimal ? 'optimal' : 'feasible',
+    objective: stagedLitres,
+    bound: isOptimal ? stagedLitres : bound,
+    elapsedMs: clock() - startMs,
+    steps,
+    stagedLitres,
+    baskets: basketsFor(peakLitres, basketLitres),
+    reasons: [],
+  };
 }
 
-const add = (load: Float64Array, bay: number, litres: number): void => { load[bay] = (load[bay] ?? 0) + litres; };
-const basketsFor = (litres: number, basketLitres: number): number => Math.ceil(litres / basketLitres - 1e-9);
+const add = (load: Float64Array, bay: number, litres: number): void => {
+  load[bay] = (load[bay] ?? 0) + litres;
+};
+const basketsFor = (litres: number, basketLitres: number): number =>
+  Math.ceil(litres / basketLitres - 1e-9);
 
 const createKnot = (moves: readonly Move[], load: Float64Array, room: Float64Array): Knot => ({
-  litres: Float64Array.from(moves, ({ litres }) => litres), from: Int32Array.from(moves, ({ from }) => from), to: Int32Array.from(moves, ({ to }) => to), load: Float64Array.from(load), room,
+  litres: Float64Array.from(moves, ({ litres }) => litres),
+  from: Int32Array.from(moves, ({ from }) => from),
+  to: Int32Array.from(moves, ({ to }) => to),
+  load: Float64Array.from(load),
+  room,
 });
 
 /** The lazy way, or, where a knot is small, the way with the fewest baskets at these staged litres. */
-function fewestBaskets(knot: Knot, untied: ReturnType<typeof untieKnot>, basketLitres: number): KnotSequence {
+function fewestBaskets(
+  knot: Knot,
+  untied: ReturnType<typeof untieKnot>,
+  basketLitres: number,
+): KnotSequence {
   let best = sequenceLazily(knot, untied);
   const isSmall = knot.litres.length <= MOST_EXACT;
   for (let baskets = basketsFor(best.peakLitres, basketLitres) - 1; baskets >= 1; baskets -= 1) {
-    const fewer = sequenceWithin(knot, { stagedLitres: untied.stagedLitres, peakLitres: baskets * basketLitres, mostStates: isSmall ? 300_000 : 4000 });
+    const fewer = sequenceWithin(knot, {
+      stagedLitres: untied.stagedLitres,
+      peakLitres: baskets * basketLitres,
+      mostStates: isSmall ? 300_000 : 4000,
+    });
     if (!fewer) break;
     best = fewer;
     baskets = Math.min(baskets, basketsFor(fewer.peakLitres, basketLitres));
@@ -98,6 +150,12 @@ function findTooSmall({ bays, groups }: MovesRequest): MovesAnswer['reasons'] {
     const litres = planned.reduce((sum, group) => sum + group.litres, 0);
     if (litres <= bay.litres + LITRE_TOLERANCE) return [];
     const say = (value: number) => (Math.round(value * 100) / 100).toLocaleString('en-GB');
-    return [{ code: 'bay_too_small' as const, subject: bay.id, message: `What is planned for ${bay.id} needs ${say(litres)} l, it holds ${say(bay.litres)} l: ${say(litres - bay.litres)} l too much.` }];
+    return [
+      {
+        code: 'bay_too_small' as const,
+        subject: bay.id,
+        message: `What is planned for ${bay.id} needs ${say(litres)} l, it holds ${say(bay.litres)} l: ${say(litres - bay.litres)} l too much.`,
+      },
+    ];
   });
 }

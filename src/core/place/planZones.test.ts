@@ -10,29 +10,69 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const plan = (request: ZonesRequestInput, onProgress?: Parameters<typeof planZones>[1]['onProgress']): ZonesAnswer =>
-  planZones(zonesRequestSchema.parse({ timeLimitMs: PATIENT_MS, ...request }), { solver, clock: () => performance.now(), ...(onProgress ? { onProgress } : {}) });
+const plan = (
+  request: ZonesRequestInput,
+  onProgress?: Parameters<typeof planZones>[1]['onProgress'],
+): ZonesAnswer =>
+  planZones(zonesRequestSchema.parse({ timeLimitMs: PATIENT_MS, ...request }), {
+    solver,
+    clock: () => performance.now(),
+    ...(onProgress ? { onProgress } : {}),
+  });
 
 const person = { id: 'ida', heightMm: 1700 };
-const bay = (id: string, change: Partial<ZonesRequestInput['bays'][number]> = {}) => ({ id, litres: 50, x: 0, y: 0, z: 1000, ...change });
-const group = (id: string, change: Partial<ZonesRequestInput['groups'][number]> = {}) => ({ id, name: id, litres: 10, usesPerWeek: 7, stationId: 'kettle', userIds: ['ida'], ...change });
-const home = (change: Partial<ZonesRequestInput> = {}): ZonesRequestInput => ({ bays: [bay('near'), bay('far', { x: 6000 })], stations: [{ id: 'kettle', name: 'Kettle', x: 0, y: 0 }], people: [person], groups: [group('cups')], ...change });
+const bay = (id: string, change: Partial<ZonesRequestInput['bays'][number]> = {}) => ({
+  id,
+  litres: 50,
+  x: 0,
+  y: 0,
+  z: 1000,
+  ...change,
+});
+const group = (id: string, change: Partial<ZonesRequestInput['groups'][number]> = {}) => ({
+  id,
+  name: id,
+  litres: 10,
+  usesPerWeek: 7,
+  stationId: 'kettle',
+  userIds: ['ida'],
+  ...change,
+});
+const home = (change: Partial<ZonesRequestInput> = {}): ZonesRequestInput => ({
+  bays: [bay('near'), bay('far', { x: 6000 })],
+  stations: [{ id: 'kettle', name: 'Kettle', x: 0, y: 0 }],
+  people: [person],
+  groups: [group('cups')],
+  ...change,
+});
 
 function check(request: ZonesRequestInput, answer: ZonesAnswer): void {
   expect(zoneFaults(request, answer.assignment)).toEqual([]);
   const sums = zoneSums(request, answer.assignment);
   expect(answer.objective).toBeCloseTo(sums.objective, 6);
   expect(answer.secondsPerWeek).toBeCloseTo(sums.seconds, 6);
-  expect([answer.walkedMetresPerWeek, answer.bendsPerWeek, answer.stretchesPerWeek].map((value) => value.toFixed(6))).toEqual([sums.metres, sums.bends, sums.stretches].map((value) => value.toFixed(6)));
+  expect(
+    [answer.walkedMetresPerWeek, answer.bendsPerWeek, answer.stretchesPerWeek].map((value) =>
+      value.toFixed(6),
+    ),
+  ).toEqual([sums.metres, sums.bends, sums.stretches].map((value) => value.toFixed(6)));
   expect(answer.bound).toBeLessThanOrEqual((answer.objective ?? 0) + 1e-9);
   expect(answer.why.map(({ groupId }) => groupId)).toEqual(request.groups.map(({ id }) => id));
-  if (answer.status === 'optimal') expect((answer.objective ?? 0) - (answer.bound ?? 0)).toBeLessThanOrEqual(1e-6 * Math.max(1, answer.objective ?? 0));
+  if (answer.status === 'optimal')
+    expect((answer.objective ?? 0) - (answer.bound ?? 0)).toBeLessThanOrEqual(
+      1e-6 * Math.max(1, answer.objective ?? 0),
+    );
 }
 
 test('small homes: the best of all assignments, proven, or none where there is none', () => {
   let [found, none] = [0, 0];
   for (let seed = 1; seed <= 40; seed += 1) {
-    const request = zonesRequestOf(seed, { groups: 5, bays: 5, pairs: seed % 4, fillRatio: 0.3 + (seed % 5) * 0.1 });
+    const request = zonesRequestOf(seed, {
+      groups: 5,
+      bays: 5,
+      pairs: seed % 4,
+      fillRatio: 0.3 + (seed % 5) * 0.1,
+    });
     const best = bestZones(request);
     const answer = plan(request);
     if (best === undefined) {
@@ -52,9 +92,23 @@ test('small homes: the best of all assignments, proven, or none where there is n
 test('no answer breaks a hard rule, whatever the home, and every bound lies below', () => {
   let kept = 0;
   for (let seed = 1; seed <= 60; seed += 1) {
-    const request = zonesRequestOf(seed, { groups: 8 + (seed % 20), bays: 6 + (seed % 17), pairs: seed % 7, fillRatio: 0.25 + (seed % 6) * 0.1, timeLimitMs: 250 });
+    const request = zonesRequestOf(seed, {
+      groups: 8 + (seed % 20),
+      bays: 6 + (seed % 17),
+      pairs: seed % 7,
+      fillRatio: 0.25 + (seed % 6) * 0.1,
+      timeLimitMs: 250,
+    });
     // Some groups are kept to every other bay.
-    if (seed % 3 === 0) request.groups = request.groups.map((group, g) => (g % 4 === 0 ? { ...group, onlyBayIds: request.bays.filter((_, b) => b % 2 === g % 8 / 4).map(({ id }) => id) } : group));
+    if (seed % 3 === 0)
+      request.groups = request.groups.map((group, g) =>
+        g % 4 === 0
+          ? {
+              ...group,
+              onlyBayIds: request.bays.filter((_, b) => b % 2 === (g % 8) / 4).map(({ id }) => id),
+            }
+          : group,
+      );
     const answer = plan(request);
     if (answer.status === 'infeasible') continue;
     kept += 1;
@@ -64,7 +118,13 @@ test('no answer breaks a hard rule, whatever the home, and every bound lies belo
 });
 
 test('the same request gives the same answer; each better one is told of, and none is worse than the last', () => {
-  const request = zonesRequestOf(3, { groups: 16, bays: 14, pairs: 3, fillRatio: 0.4, timeLimitMs: 30_000 });
+  const request = zonesRequestOf(3, {
+    groups: 16,
+    bays: 14,
+    pairs: 3,
+    fillRatio: 0.4,
+    timeLimitMs: 30_000,
+  });
   const told: number[] = [];
   const first = plan(request, ({ objective, bound }) => {
     told.push(objective);
@@ -75,16 +135,66 @@ test('the same request gives the same answer; each better one is told of, and no
   expect(told.at(-1)).toBeCloseTo(first.objective ?? 0, 9);
 });
 
-test('an empty list of groups is done', () => expect(plan(home({ groups: [], bays: [] }))).toMatchObject({ status: 'optimal', objective: 0, bound: 0, assignment: [] }));
+test('an empty list of groups is done', () =>
+  expect(plan(home({ groups: [], bays: [] }))).toMatchObject({
+    status: 'optimal',
+    objective: 0,
+    bound: 0,
+    assignment: [],
+  }));
 
 test.each<[string, Partial<ZonesRequestInput>, string, string]>([
   ['near the kettle', {}, 'near', 'near_station'],
-  ['a little further, where the hand is', { bays: [bay('near', { z: 100 }), bay('far', { x: 300 })] }, 'far', 'in_reach'],
+  [
+    'a little further, where the hand is',
+    { bays: [bay('near', { z: 100 }), bay('far', { x: 300 })] },
+    'far',
+    'in_reach',
+  ],
   ['pinned', { groups: [group('cups', { fixedBayId: 'far' })] }, 'far', 'pinned'],
-  ['the only dry place', { bays: [bay('near', { moist: true }), bay('far', { x: 6000 })], groups: [group('cups', { avoid: ['moist'] })] }, 'far', 'only_place'],
-  ['out of a child’s reach', { people: [person, { id: 'child', heightMm: 1100, child: true }], bays: [bay('near'), bay('far', { x: 6000, locked: true }), bay('farther', { x: 9000, locked: true })], groups: [group('cups', { hazard: 'medicine' })] }, 'far', 'kept_safe'],
-  ['beside its partner', { groups: [group('cups', { usesPerWeek: 1 }), group('tea', { fixedBayId: 'far' })], together: [{ a: 'cups', b: 'tea', weight: 50 }] }, 'far', 'with_partner'],
-  ['where room was made', { groups: [group('cups', { litres: 30, usesPerWeek: 1 }), group('tea', { litres: 30, usesPerWeek: 20 })] }, 'far', 'made_room'],
+  [
+    'the only dry place',
+    {
+      bays: [bay('near', { moist: true }), bay('far', { x: 6000 })],
+      groups: [group('cups', { avoid: ['moist'] })],
+    },
+    'far',
+    'only_place',
+  ],
+  [
+    'out of a child’s reach',
+    {
+      people: [person, { id: 'child', heightMm: 1100, child: true }],
+      bays: [
+        bay('near'),
+        bay('far', { x: 6000, locked: true }),
+        bay('farther', { x: 9000, locked: true }),
+      ],
+      groups: [group('cups', { hazard: 'medicine' })],
+    },
+    'far',
+    'kept_safe',
+  ],
+  [
+    'beside its partner',
+    {
+      groups: [group('cups', { usesPerWeek: 1 }), group('tea', { fixedBayId: 'far' })],
+      together: [{ a: 'cups', b: 'tea', weight: 50 }],
+    },
+    'far',
+    'with_partner',
+  ],
+  [
+    'where room was made',
+    {
+      groups: [
+        group('cups', { litres: 30, usesPerWeek: 1 }),
+        group('tea', { litres: 30, usesPerWeek: 20 }),
+      ],
+    },
+    'far',
+    'made_room',
+  ],
 ])('the first group stands %s, and says so', (_, change, bayId, code) => {
   const answer = plan(home(change));
   expect([answer.assignment[0]?.bayId, answer.why[0]?.code]).toEqual([bayId, code]);
@@ -92,13 +202,56 @@ test.each<[string, Partial<ZonesRequestInput>, string, string]>([
 
 test.each<[string, Partial<ZonesRequestInput>, string, RegExp]>([
   ['no bay at all', { bays: [] }, 'no_bays', /no bay/],
-  ['a group larger than every bay', { groups: [group('tent', { litres: 80 })] }, 'larger_than_every_bay', /needs 80 l.*holds 50 l/],
-  ['a place that nobody reaches', { bays: [bay('roof', { z: 2400 })], groups: [group('cups', { selfServe: true })] }, 'nobody_reaches', /without a step/],
-  ['pins that overfill a bay', { groups: ['a', 'b', 'c'].map((id) => group(id, { litres: 20, fixedBayId: 'near' })) }, 'pins_overfill_bay', /needs 60 l, it holds 50 l/],
-  ['pins that must be apart', { groups: [group('bleach', { hazard: 'chemical', fixedBayId: 'near' }), group('rice', { food: true, fixedBayId: 'near' })] }, 'pins_clash', /chemicals.*food/],
-  ['more than all bays hold', { groups: ['a', 'b', 'c', 'd'].map((id) => group(id, { litres: 30 })) }, 'not_enough_litres', /20 l are missing/],
-  ['no safe place', { people: [person, { id: 'child', heightMm: 1100, child: true }], groups: [group('knives', { hazard: 'sharp' })] }, 'no_safe_place', /child/],
-  ['whole groups that do not go into two bays', { groups: ['a', 'b', 'c'].map((id) => group(id, { litres: 30 })) }, 'cannot_all_fit', /not all at once/],
+  [
+    'a group larger than every bay',
+    { groups: [group('tent', { litres: 80 })] },
+    'larger_than_every_bay',
+    /needs 80 l.*holds 50 l/,
+  ],
+  [
+    'a place that nobody reaches',
+    { bays: [bay('roof', { z: 2400 })], groups: [group('cups', { selfServe: true })] },
+    'nobody_reaches',
+    /without a step/,
+  ],
+  [
+    'pins that overfill a bay',
+    { groups: ['a', 'b', 'c'].map((id) => group(id, { litres: 20, fixedBayId: 'near' })) },
+    'pins_overfill_bay',
+    /needs 60 l, it holds 50 l/,
+  ],
+  [
+    'pins that must be apart',
+    {
+      groups: [
+        group('bleach', { hazard: 'chemical', fixedBayId: 'near' }),
+        group('rice', { food: true, fixedBayId: 'near' }),
+      ],
+    },
+    'pins_clash',
+    /chemicals.*food/,
+  ],
+  [
+    'more than all bays hold',
+    { groups: ['a', 'b', 'c', 'd'].map((id) => group(id, { litres: 30 })) },
+    'not_enough_litres',
+    /20 l are missing/,
+  ],
+  [
+    'no safe place',
+    {
+      people: [person, { id: 'child', heightMm: 1100, child: true }],
+      groups: [group('knives', { hazard: 'sharp' })],
+    },
+    'no_safe_place',
+    /child/,
+  ],
+  [
+    'whole groups that do not go into two bays',
+    { groups: ['a', 'b', 'c'].map((id) => group(id, { litres: 30 })) },
+    'cannot_all_fit',
+    /not all at once/,
+  ],
 ])('%s is answered in words', (_, change, code, words) => {
   const answer = plan(home(change));
   expect([answer.status, answer.reasons[0]?.code]).toEqual(['infeasible', code]);
@@ -106,6 +259,22 @@ test.each<[string, Partial<ZonesRequestInput>, string, RegExp]>([
 });
 
 test.each<[string, object, readonly (string | number)[]]>([
-  ['an unknown field', { colour: 'blue' }, []], ['a double id', { bays: [bay('near'), bay('near')] }, ['bays', 1, 'id']], ['a group with itself', { together: [{ a: 'cups', b: 'cups', weight: 1 }] }, ['together', 0, 'b']],
-  ['nobody who uses it', { groups: [group('cups', { userIds: [] })] }, ['groups', 0, 'userIds']], ['a station that is not there', { groups: [group('cups', { stationId: 'moon' })] }, ['groups', 0, 'stationId']], ['a negative height', { bays: [bay('near', { z: -1 })] }, ['bays', 0, 'z']],
-])('%s is refused', (_, change, path) => expect(zonesRequestSchema.safeParse({ ...home(), ...change }).error?.issues[0]?.path).toEqual(path));
+  ['an unknown field', { colour: 'blue' }, []],
+  ['a double id', { bays: [bay('near'), bay('near')] }, ['bays', 1, 'id']],
+  [
+    'a group with itself',
+    { together: [{ a: 'cups', b: 'cups', weight: 1 }] },
+    ['together', 0, 'b'],
+  ],
+  ['nobody who uses it', { groups: [group('cups', { userIds: [] })] }, ['groups', 0, 'userIds']],
+  [
+    'a station that is not there',
+    { groups: [group('cups', { stationId: 'moon' })] },
+    ['groups', 0, 'stationId'],
+  ],
+  ['a negative height', { bays: [bay('near', { z: -1 })] }, ['bays', 0, 'z']],
+])('%s is refused', (_, change, path) =>
+  expect(zonesRequestSchema.safeParse({ ...home(), ...change }).error?.issues[0]?.path).toEqual(
+    path,
+  ),
+);

@@ -56,11 +56,18 @@ export function planZones(request: ZonesRequest, means: ZonesMeans): ZonesAnswer
   const run = new ZonesRun(request, means, startMs);
   const outcome = run.solve();
   const elapsedMs = means.clock() - startMs;
-  if (outcome !== 'found' || !run.bayOf) return createImpossible([outcome === 'impossible' ? cannotAllFit : timeRanOut], elapsedMs);
+  if (outcome !== 'found' || !run.bayOf)
+    return createImpossible([outcome === 'impossible' ? cannotAllFit : timeRanOut], elapsedMs);
   const isOptimal = run.isClosed();
   return {
-    status: isOptimal ? 'optimal' : 'feasible', objective: run.best, bound: isOptimal ? run.best : run.bound, elapsedMs, assignment: run.toAssignment(),
-    ...totalsOfZones(request, run.bayOf), why: explainZones(request, run.problem, run.bayOf), reasons: [],
+    status: isOptimal ? 'optimal' : 'feasible',
+    objective: run.best,
+    bound: isOptimal ? run.best : run.bound,
+    elapsedMs,
+    assignment: run.toAssignment(),
+    ...totalsOfZones(request, run.bayOf),
+    why: explainZones(request, run.problem, run.bayOf),
+    reasons: [],
   };
 }
 
@@ -74,9 +81,15 @@ class ZonesRun {
   private readonly through: Float64Array;
   private readonly random: Random;
 
-  constructor(private readonly request: ZonesRequest, private readonly means: ZonesMeans, private readonly startMs: number) {
+  constructor(
+    private readonly request: ZonesRequest,
+    private readonly means: ZonesMeans,
+    private readonly startMs: number,
+  ) {
     this.problem = createZonesProblem(request);
-    this.through = new Float64Array(this.problem.groupCount * this.problem.bayCount).fill(-Infinity);
+    this.through = new Float64Array(this.problem.groupCount * this.problem.bayCount).fill(
+      -Infinity,
+    );
     this.random = createRandom(request.seed);
   }
 
@@ -97,11 +110,17 @@ class ZonesRun {
   }
 
   toAssignment(): ZonesAnswer['assignment'] {
-    return this.request.groups.map(({ id }, g) => ({ groupId: id, bayId: this.request.bays[this.bayOf?.[g] ?? 0]?.id ?? '' }));
+    return this.request.groups.map(({ id }, g) => ({
+      groupId: id,
+      bayId: this.request.bays[this.bayOf?.[g] ?? 0]?.id ?? '',
+    }));
   }
 
   isClosed(): boolean {
-    return Number.isFinite(this.best) && this.best - this.bound <= RELATIVE_GAP * Math.max(1, Math.abs(this.best)) * 0.5;
+    return (
+      Number.isFinite(this.best) &&
+      this.best - this.bound <= RELATIVE_GAP * Math.max(1, Math.abs(this.best)) * 0.5
+    );
   }
 
   private spentShare(): number {
@@ -122,21 +141,39 @@ class ZonesRun {
   }
 
   private tell(): void {
-    if (this.bayOf) this.means.onProgress?.({ objective: this.best, bound: this.bound, assignment: this.toAssignment() });
+    if (this.bayOf)
+      this.means.onProgress?.({
+        objective: this.best,
+        bound: this.bound,
+        assignment: this.toAssignment(),
+      });
   }
 
   private search(share: number, from: Int32Array | undefined, untilShare: number): void {
     const { groupCount, bayCount, pairs } = this.problem;
-    const steps = Math.min(500_000, 12_000 + 400 * groupCount + 20 * groupCount * bayCount + 1500 * pairs.length) * share;
+    const steps =
+      Math.min(
+        500_000,
+        12_000 + 400 * groupCount + 20 * groupCount * bayCount + 1500 * pairs.length,
+      ) * share;
     const found = searchZones(this.problem, {
-      random: this.random, steps: Math.round(steps), from, lists: from && this.leftLists(true),
-      isOver: () => this.spentShare() > (this.bayOf ? untilShare : 1), onBetter: (bayOf, cost) => this.take(bayOf, cost),
+      random: this.random,
+      steps: Math.round(steps),
+      from,
+      lists: from && this.leftLists(true),
+      isOver: () => this.spentShare() > (this.bayOf ? untilShare : 1),
+      onBetter: (bayOf, cost) => this.take(bayOf, cost),
     });
     this.take(found.bayOf, found.cost);
   }
 
   private boundByPrices(): Float64Array {
-    const { bound, through, priced } = boundZones(this.problem, { best: this.best, bayOf: this.bayOf, steps: this.problem.pairs.length > 0 ? 250 : 150, isOver: () => this.spentShare() > 0.4 });
+    const { bound, through, priced } = boundZones(this.problem, {
+      best: this.best,
+      bayOf: this.bayOf,
+      steps: this.problem.pairs.length > 0 ? 250 : 150,
+      isOver: () => this.spentShare() > 0.4,
+    });
     this.raise(bound);
     this.tighten(through);
     return priced;
@@ -150,18 +187,31 @@ class ZonesRun {
     for (let round = 0; round < MOST_ROUNDS && stalled < 2; round += 1) {
       const untilShare = round === 0 ? 0.5 : 0.65;
       // What is left is soon few enough for the exact model; only large homes go on.
-      if (this.spentShare() > untilShare || this.countLeft() <= (round >= 2 ? EXACT_FROM : EXACT_AT_ONCE)) return;
+      if (
+        this.spentShare() > untilShare ||
+        this.countLeft() <= (round >= 2 ? EXACT_FROM : EXACT_AT_ONCE)
+      )
+        return;
       const before = this.bound;
       const cost = Float64Array.from(problem.cost);
       if (this.bayOf) leanPairs(problem, problem.pairs, this.bayOf, cost);
       if (problem.pairs.length > 0) rewards = rewardsOf(problem, priced);
-      const bounded = boundByBays(problem, { best: this.best, steps, isOver: () => this.spentShare() > untilShare, rewards, cost, open: this.leftLists(false).map((list) => [...list]) });
+      const bounded = boundByBays(problem, {
+        best: this.best,
+        steps,
+        isOver: () => this.spentShare() > untilShare,
+        rewards,
+        cost,
+        open: this.leftLists(false).map((list) => [...list]),
+      });
       this.raise(bounded.bound);
       this.tighten(bounded.through);
       rewards = bounded.rewards;
       if (this.isClosed()) return;
       const lists = this.leftLists(true);
-      const from = Int32Array.from(bounded.chosen, (b, g) => (b >= 0 ? b : (lists[g]?.[0] ?? problem.allowed[g]?.[0] ?? 0)));
+      const from = Int32Array.from(bounded.chosen, (b, g) =>
+        b >= 0 ? b : (lists[g]?.[0] ?? problem.allowed[g]?.[0] ?? 0),
+      );
       this.search(1, problem.pairs.length > 0 ? this.bayOf : from, untilShare + 0.1);
       if (this.isClosed()) return;
       stalled = round > 0 && this.bound - before <= 1e-5 * Math.abs(this.bound) ? stalled + 1 : 0;
@@ -174,18 +224,40 @@ class ZonesRun {
     const { problem } = this;
     const { cost } = problem;
     const met: (readonly [number, readonly number[]])[] = [];
-    const bounded = boundByBays(problem, { best: this.best, steps: MEETING_STEPS, isOver: () => this.spentShare() > 0.3, rewards: rewardsOf(problem, priced), cost, open: this.openLists(), onChoice: (b, groups) => met.push([b, groups]) });
+    const bounded = boundByBays(problem, {
+      best: this.best,
+      steps: MEETING_STEPS,
+      isOver: () => this.spentShare() > 0.3,
+      rewards: rewardsOf(problem, priced),
+      cost,
+      open: this.openLists(),
+      onChoice: (b, groups) => met.push([b, groups]),
+    });
     this.raise(bounded.bound);
     this.tighten(bounded.through);
     const { bayOf: known } = this;
     if (!known || this.isClosed() || this.countLeft() <= EXACT_FROM / 4) return;
     boundByColumns(problem, {
-      solver: this.means.solver, random: this.random, bayOf: known, rewards: bounded.rewards, met: met.slice(-MET_STEPS * problem.bayCount), open: this.openLists(),
+      solver: this.means.solver,
+      random: this.random,
+      bayOf: known,
+      rewards: bounded.rewards,
+      met: met.slice(-MET_STEPS * problem.bayCount),
+      open: this.openLists(),
       leftMs: () => this.request.timeLimitMs * (COLUMNS_UNTIL - this.spentShare()),
       climbLeftMs: () => this.request.timeLimitMs * (CLIMB_UNTIL - this.spentShare()),
       onBound: (bound, rewards, mostly) => {
         this.raise(bound);
-        this.tighten(boundByBays(problem, { best: this.best, steps: 1, isOver: () => false, rewards, cost, open: this.openLists() }).through);
+        this.tighten(
+          boundByBays(problem, {
+            best: this.best,
+            steps: 1,
+            isOver: () => false,
+            rewards,
+            cost,
+            open: this.openLists(),
+          }).through,
+        );
         this.search(1, mostly, COLUMNS_UNTIL);
         return this.bayOf ?? known;
       },
@@ -201,7 +273,8 @@ class ZonesRun {
   }
 
   private tighten(through: Float64Array): void {
-    for (let k = 0; k < through.length; k += 1) this.through[k] = Math.max(this.through[k] ?? -Infinity, through[k] ?? -Infinity);
+    for (let k = 0; k < through.length; k += 1)
+      this.through[k] = Math.max(this.through[k] ?? -Infinity, through[k] ?? -Infinity);
   }
 
   /** Bays in which a group may stand in an arrangement that is better than the best known; the most promising first where asked. */
@@ -210,7 +283,13 @@ class ZonesRun {
     const most = this.best + 1e-7 * Math.max(1, Math.abs(this.best));
     return allowed.map((list, g) => {
       const left = list.filter((b) => (this.through[g * bayCount + b] ?? 0) <= most);
-      return isSorted ? left.sort((a, b) => (this.through[g * bayCount + a] ?? 0) - (this.through[g * bayCount + b] ?? 0) || a - b) : left;
+      return isSorted
+        ? left.sort(
+            (a, b) =>
+              (this.through[g * bayCount + a] ?? 0) - (this.through[g * bayCount + b] ?? 0) ||
+              a - b,
+          )
+        : left;
     });
   }
 
@@ -222,21 +301,45 @@ class ZonesRun {
   private mendParts(): void {
     const { problem } = this;
     const { groupCount } = problem;
-    for (let part = 0; part < MOST_PARTS && this.bayOf && this.spentShare() < 0.85 && !this.isClosed(); part += 1) {
+    for (
+      let part = 0;
+      part < MOST_PARTS && this.bayOf && this.spentShare() < 0.85 && !this.isClosed();
+      part += 1
+    ) {
       const lists = this.leftLists(true);
       const bayOf = this.bayOf;
       const bays = this.pickBays(lists, bayOf);
-      const left = Array.from({ length: groupCount }, (_, g) => (bays.has(bayOf[g] ?? 0) ? [...(lists[g] ?? [])].filter((b) => bays.has(b)) : [bayOf[g] ?? 0]));
-      for (let g = 0; g < groupCount; g += 1) if (!left[g]?.includes(bayOf[g] ?? 0)) left[g]?.push(bayOf[g] ?? 0);
-      const outcome = solveZonesCore(problem, { solver: this.means.solver, timeLimitMs: Math.min(PART.mostMs, Math.max(20, this.request.timeLimitMs * (0.95 - this.spentShare()))), seed: this.request.seed, left });
-      if (outcome.code === 'solved' && outcome.bayOf) this.take(outcome.bayOf, costOfZones(problem, outcome.bayOf));
+      const left = Array.from({ length: groupCount }, (_, g) =>
+        bays.has(bayOf[g] ?? 0)
+          ? [...(lists[g] ?? [])].filter((b) => bays.has(b))
+          : [bayOf[g] ?? 0],
+      );
+      for (let g = 0; g < groupCount; g += 1)
+        if (!left[g]?.includes(bayOf[g] ?? 0)) left[g]?.push(bayOf[g] ?? 0);
+      const outcome = solveZonesCore(problem, {
+        solver: this.means.solver,
+        timeLimitMs: Math.min(
+          PART.mostMs,
+          Math.max(20, this.request.timeLimitMs * (0.95 - this.spentShare())),
+        ),
+        seed: this.request.seed,
+        left,
+      });
+      if (outcome.code === 'solved' && outcome.bayOf)
+        this.take(outcome.bayOf, costOfZones(problem, outcome.bayOf));
     }
   }
 
   /** A group that stands far from where it would like to, the bays it would like, and so on from the groups in those. */
-  private pickBays(lists: readonly Int32Array[], bayOf: Int32Array, part: { readonly bays: number; readonly groups: number } = PART): ReadonlySet<number> {
+  private pickBays(
+    lists: readonly Int32Array[],
+    bayOf: Int32Array,
+    part: { readonly bays: number; readonly groups: number } = PART,
+  ): ReadonlySet<number> {
     const { groupCount, bayCount } = this.problem;
-    const regret = (g: number) => (this.through[g * bayCount + (bayOf[g] ?? 0)] ?? 0) - (this.through[g * bayCount + (lists[g]?.[0] ?? 0)] ?? 0);
+    const regret = (g: number) =>
+      (this.through[g * bayCount + (bayOf[g] ?? 0)] ?? 0) -
+      (this.through[g * bayCount + (lists[g]?.[0] ?? 0)] ?? 0);
     let seed = Math.floor(this.random() * groupCount);
     for (let i = 0; i < 2; i += 1) {
       const other = Math.floor(this.random() * groupCount);
@@ -258,7 +361,8 @@ class ZonesRun {
         if (this.random() >= 0.25) open(b);
       }
       // A part whose groups are content with their bays takes in another corner of the home.
-      if (at === queue.length - 1 && !isFull()) open(bayOf[Math.floor(this.random() * groupCount)] ?? 0);
+      if (at === queue.length - 1 && !isFull())
+        open(bayOf[Math.floor(this.random() * groupCount)] ?? 0);
     }
     return bays;
   }
@@ -269,9 +373,15 @@ class ZonesRun {
     if (this.isClosed()) return 'found';
     const leftMs = request.timeLimitMs - (means.clock() - this.startMs);
     // Too little time to work through so much: what was found stands.
-    if (this.bayOf && this.countLeft() > EXACT_FROM && leftMs < request.timeLimitMs * 0.1) return 'found';
+    if (this.bayOf && this.countLeft() > EXACT_FROM && leftMs < request.timeLimitMs * 0.1)
+      return 'found';
     const left = this.openLists();
-    const outcome = solveZonesCore(problem, { solver: means.solver, timeLimitMs: Math.max(this.bayOf ? 30 : 300, leftMs), seed: request.seed, left });
+    const outcome = solveZonesCore(problem, {
+      solver: means.solver,
+      timeLimitMs: Math.max(this.bayOf ? 30 : 300, leftMs),
+      seed: request.seed,
+      left,
+    });
     if (outcome.code === 'impossible') {
       // Among what could be better there is nothing: what was found is the best; where nothing was found there is nothing at all.
       if (!this.bayOf) return 'impossible';
@@ -281,15 +391,44 @@ class ZonesRun {
       this.raise(outcome.bound);
     }
     if (this.bayOf) return 'found';
-    const rescue = solveZonesCore(problem, { solver: means.solver, timeLimitMs: RESCUE_MS, seed: request.seed, left: problem.allowed.map((list) => [...list]), anyWill: true });
-    if (rescue.code === 'solved' && rescue.bayOf) this.take(rescue.bayOf, costOfZones(problem, rescue.bayOf));
+    const rescue = solveZonesCore(problem, {
+      solver: means.solver,
+      timeLimitMs: RESCUE_MS,
+      seed: request.seed,
+      left: problem.allowed.map((list) => [...list]),
+      anyWill: true,
+    });
+    if (rescue.code === 'solved' && rescue.bayOf)
+      this.take(rescue.bayOf, costOfZones(problem, rescue.bayOf));
     return rescue.code === 'impossible' ? 'impossible' : this.bayOf ? 'found' : 'time_ran_out';
   }
 }
 
-const cannotAllFit: ZonesReason = { code: 'cannot_all_fit', subject: '', message: 'Each group has a bay that would take it, but not all at once: room, load and what must be kept apart leave no arrangement.' };
-const timeRanOut: ZonesReason = { code: 'time_ran_out', subject: '', message: 'No arrangement that keeps every rule was found in the time; that there is none is not proven.' };
+const cannotAllFit: ZonesReason = {
+  code: 'cannot_all_fit',
+  subject: '',
+  message:
+    'Each group has a bay that would take it, but not all at once: room, load and what must be kept apart leave no arrangement.',
+};
+const timeRanOut: ZonesReason = {
+  code: 'time_ran_out',
+  subject: '',
+  message:
+    'No arrangement that keeps every rule was found in the time; that there is none is not proven.',
+};
 
 function createImpossible(reasons: readonly ZonesReason[], elapsedMs: number): ZonesAnswer {
-  return { status: 'infeasible', objective: null, bound: null, elapsedMs, assignment: [], secondsPerWeek: 0, walkedMetresPerWeek: 0, bendsPerWeek: 0, stretchesPerWeek: 0, why: [], reasons };
+  return {
+    status: 'infeasible',
+    objective: null,
+    bound: null,
+    elapsedMs,
+    assignment: [],
+    secondsPerWeek: 0,
+    walkedMetresPerWeek: 0,
+    bendsPerWeek: 0,
+    stretchesPerWeek: 0,
+    why: [],
+    reasons,
+  };
 }

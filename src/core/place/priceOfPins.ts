@@ -12,12 +12,30 @@ export interface PinPrice {
 }
 
 /** What each pin costs: the arrangement is worked out once more without it. */
-export function priceOfPins(request: ZonesRequest, answer: ZonesAnswer, means: { readonly solver: Solver; readonly clock: Clock; readonly timeLimitMs: number }): PinPrice[] {
+export function priceOfPins(
+  request: ZonesRequest,
+  answer: ZonesAnswer,
+  means: { readonly solver: Solver; readonly clock: Clock; readonly timeLimitMs: number },
+): PinPrice[] {
   if (answer.objective === null) return [];
   const pinned = request.groups.filter(({ fixedBayId }) => fixedBayId !== undefined);
   return pinned.map((pin): PinPrice => {
-    const free = planZones({ ...request, timeLimitMs: means.timeLimitMs, groups: request.groups.map(({ fixedBayId, ...group }) => (group.id === pin.id || fixedBayId === undefined ? group : { ...group, fixedBayId })) }, means);
+    const free = planZones(
+      {
+        ...request,
+        timeLimitMs: means.timeLimitMs,
+        groups: request.groups.map(({ fixedBayId, ...group }) =>
+          group.id === pin.id || fixedBayId === undefined ? group : { ...group, fixedBayId },
+        ),
+      },
+      means,
+    );
     const saved = Math.max(0, (answer.objective ?? 0) - (free.objective ?? answer.objective ?? 0));
-    return { groupId: pin.id, bayId: pin.fixedBayId ?? '', secondsPerWeek: saved, isProven: free.status === 'optimal' && answer.status === 'optimal' };
+    return {
+      groupId: pin.id,
+      bayId: pin.fixedBayId ?? '',
+      secondsPerWeek: saved,
+      isProven: free.status === 'optimal' && answer.status === 'optimal',
+    };
   });
 }

@@ -36,8 +36,23 @@ interface SearchOptions {
  * Source: Kirkpatrick, Gelatt, Vecchi (1983); the price of broken rules adapts as in Gendreau et al. (1994).
  * Ensures: what is returned breaks no rule. Requires: every group may stand somewhere.
  */
-export function searchZones(problem: ZonesProblem, { random, steps, from, lists, isOver, onBetter }: SearchOptions): ZonesSearch {
-  const { groupCount, bayCount, allowed, cost, litres, massG, bayLitres, bayMassG, partners, metres, foes } = problem;
+export function searchZones(
+  problem: ZonesProblem,
+  { random, steps, from, lists, isOver, onBetter }: SearchOptions,
+): ZonesSearch {
+  const {
+    groupCount,
+    bayCount,
+    allowed,
+    cost,
+    litres,
+    massG,
+    bayLitres,
+    bayMassG,
+    partners,
+    metres,
+    foes,
+  } = problem;
   if (groupCount === 0) return { bayOf: new Int32Array(0), cost: 0 };
   const standing = from ? standAt(problem, from) : standGreedily(problem);
   const { bayOf } = standing;
@@ -59,7 +74,10 @@ export function searchZones(problem: ZonesProblem, { random, steps, from, lists,
   const overfill = (b: number, l: number, m: number): number => {
     const overL = l - (bayLitres[b] ?? 0);
     const overM = m - (bayMassG[b] ?? 0);
-    return (overL > SUM_TOLERANCE ? 0.05 + overL / ((bayLitres[b] ?? 0) + 1) : 0) + (overM > SUM_TOLERANCE ? 0.05 + overM / ((bayMassG[b] ?? 0) + 300) : 0);
+    return (
+      (overL > SUM_TOLERANCE ? 0.05 + overL / ((bayLitres[b] ?? 0) + 1) : 0) +
+      (overM > SUM_TOLERANCE ? 0.05 + overM / ((bayMassG[b] ?? 0) + 300) : 0)
+    );
   };
   const meetings = (g: number, b: number, except: number): number => {
     let count = 0;
@@ -68,7 +86,8 @@ export function searchZones(problem: ZonesProblem, { random, steps, from, lists,
   };
   const pairCost = (g: number, b: number, except: number): number => {
     let sum = 0;
-    for (const { other, weight } of partners[g] ?? []) if (other !== except) sum += weight * (metres[b * bayCount + (bayOf[other] ?? 0)] ?? 0);
+    for (const { other, weight } of partners[g] ?? [])
+      if (other !== except) sum += weight * (metres[b * bayCount + (bayOf[other] ?? 0)] ?? 0);
     return sum;
   };
 
@@ -79,7 +98,8 @@ export function searchZones(problem: ZonesProblem, { random, steps, from, lists,
     if ((step & 1023) === 0) {
       if (isOver()) break;
       // Long in the wrong the price rises, long in the right it falls: the border is where the good ones are.
-      price = broken > SUM_TOLERANCE ? min(price * 1.35, scale * 1e6) : max(price * 0.8, scale * 0.5);
+      price =
+        broken > SUM_TOLERANCE ? min(price * 1.35, scale * 1e6) : max(price * 0.8, scale * 0.5);
     }
     const heat = hot * exp((cooling * step) / steps);
     const g = floor(random() * groupCount);
@@ -91,9 +111,24 @@ export function searchZones(problem: ZonesProblem, { random, steps, from, lists,
       const r = random();
       const b = choices[floor(r * r * choices.length)] ?? 0;
       if (b === a) continue;
-      const [al, am, bl, bm] = [standing.litres[a] ?? 0, standing.massG[a] ?? 0, standing.litres[b] ?? 0, standing.massG[b] ?? 0];
-      const dBroken = overfill(a, al - gl, am - gm) - overfill(a, al, am) + overfill(b, bl + gl, bm + gm) - overfill(b, bl, bm) + meetings(g, b, -1) - meetings(g, a, -1);
-      const dCost = (cost[g * bayCount + b] ?? 0) - (cost[g * bayCount + a] ?? 0) + pairCost(g, b, -1) - pairCost(g, a, -1);
+      const [al, am, bl, bm] = [
+        standing.litres[a] ?? 0,
+        standing.massG[a] ?? 0,
+        standing.litres[b] ?? 0,
+        standing.massG[b] ?? 0,
+      ];
+      const dBroken =
+        overfill(a, al - gl, am - gm) -
+        overfill(a, al, am) +
+        overfill(b, bl + gl, bm + gm) -
+        overfill(b, bl, bm) +
+        meetings(g, b, -1) -
+        meetings(g, a, -1);
+      const dCost =
+        (cost[g * bayCount + b] ?? 0) -
+        (cost[g * bayCount + a] ?? 0) +
+        pairCost(g, b, -1) -
+        pairCost(g, a, -1);
       const delta = dCost + price * dBroken;
       if (delta > 0 && random() >= exp(-delta / heat)) continue;
       bayOf[g] = b;
@@ -106,13 +141,38 @@ export function searchZones(problem: ZonesProblem, { random, steps, from, lists,
     } else {
       const h = floor(random() * groupCount);
       const b = bayOf[h] ?? 0;
-      if (h === g || a === b || cost[g * bayCount + b] === Infinity || cost[h * bayCount + a] === Infinity) continue;
+      if (
+        h === g ||
+        a === b ||
+        cost[g * bayCount + b] === Infinity ||
+        cost[h * bayCount + a] === Infinity
+      )
+        continue;
       const [hl, hm] = [litres[h] ?? 0, massG[h] ?? 0];
-      const [al, am, bl, bm] = [standing.litres[a] ?? 0, standing.massG[a] ?? 0, standing.litres[b] ?? 0, standing.massG[b] ?? 0];
-      const dBroken = overfill(a, al - gl + hl, am - gm + hm) - overfill(a, al, am) + overfill(b, bl + gl - hl, bm + gm - hm) - overfill(b, bl, bm)
-        + meetings(g, b, h) - meetings(g, a, h) + meetings(h, a, g) - meetings(h, b, g);
-      const dCost = (cost[g * bayCount + b] ?? 0) - (cost[g * bayCount + a] ?? 0) + (cost[h * bayCount + a] ?? 0) - (cost[h * bayCount + b] ?? 0)
-        + pairCost(g, b, h) - pairCost(g, a, h) + pairCost(h, a, g) - pairCost(h, b, g);
+      const [al, am, bl, bm] = [
+        standing.litres[a] ?? 0,
+        standing.massG[a] ?? 0,
+        standing.litres[b] ?? 0,
+        standing.massG[b] ?? 0,
+      ];
+      const dBroken =
+        overfill(a, al - gl + hl, am - gm + hm) -
+        overfill(a, al, am) +
+        overfill(b, bl + gl - hl, bm + gm - hm) -
+        overfill(b, bl, bm) +
+        meetings(g, b, h) -
+        meetings(g, a, h) +
+        meetings(h, a, g) -
+        meetings(h, b, g);
+      const dCost =
+        (cost[g * bayCount + b] ?? 0) -
+        (cost[g * bayCount + a] ?? 0) +
+        (cost[h * bayCount + a] ?? 0) -
+        (cost[h * bayCount + b] ?? 0) +
+        pairCost(g, b, h) -
+        pairCost(g, a, h) +
+        pairCost(h, a, g) -
+        pairCost(h, b, g);
       const delta = dCost + price * dBroken;
       if (delta > 0 && random() >= exp(-delta / heat)) continue;
       bayOf[g] = b;
@@ -136,8 +196,16 @@ export function searchZones(problem: ZonesProblem, { random, steps, from, lists,
 }
 
 /** What a bay of groups takes; into the arrays of `reuse` where it is given. */
-function standAt({ litres, massG, bayCount }: ZonesProblem, bayOf: Int32Array, reuse?: Standing): Standing {
-  const standing = reuse ?? { bayOf: Int32Array.from(bayOf), litres: new Float64Array(bayCount), massG: new Float64Array(bayCount) };
+function standAt(
+  { litres, massG, bayCount }: ZonesProblem,
+  bayOf: Int32Array,
+  reuse?: Standing,
+): Standing {
+  const standing = reuse ?? {
+    bayOf: Int32Array.from(bayOf),
+    litres: new Float64Array(bayCount),
+    massG: new Float64Array(bayCount),
+  };
   standing.litres.fill(0);
   standing.massG.fill(0);
   for (let g = 0; g < bayOf.length; g += 1) {
@@ -152,16 +220,27 @@ function standAt({ litres, massG, bayCount }: ZonesProblem, bayOf: Int32Array, r
 function standGreedily(problem: ZonesProblem): Standing {
   const { groupCount, bayCount, allowed, cost, litres, massG, bayLitres, bayMassG, foes } = problem;
   const bayOf = new Int32Array(groupCount).fill(-1);
-  const standing: Standing = { bayOf, litres: new Float64Array(bayCount), massG: new Float64Array(bayCount) };
+  const standing: Standing = {
+    bayOf,
+    litres: new Float64Array(bayCount),
+    massG: new Float64Array(bayCount),
+  };
   const regret = (g: number) => {
     const list = allowed[g] as Int32Array;
-    return list.length < 2 ? Infinity : (cost[g * bayCount + (list[min(list.length - 1, 3)] ?? 0)] ?? 0) - (cost[g * bayCount + (list[0] ?? 0)] ?? 0);
+    return list.length < 2
+      ? Infinity
+      : (cost[g * bayCount + (list[min(list.length - 1, 3)] ?? 0)] ?? 0) -
+          (cost[g * bayCount + (list[0] ?? 0)] ?? 0);
   };
-  const order = Array.from({ length: groupCount }, (_, g) => g).sort((g, h) => regret(h) - regret(g) || (litres[h] ?? 0) - (litres[g] ?? 0) || g - h);
+  const order = Array.from({ length: groupCount }, (_, g) => g).sort(
+    (g, h) => regret(h) - regret(g) || (litres[h] ?? 0) - (litres[g] ?? 0) || g - h,
+  );
   for (const g of order) {
     const list = allowed[g] as Int32Array;
     const takes = (b: number) =>
-      (standing.litres[b] ?? 0) + (litres[g] ?? 0) <= (bayLitres[b] ?? 0) + SUM_TOLERANCE && (standing.massG[b] ?? 0) + (massG[g] ?? 0) <= (bayMassG[b] ?? 0) + SUM_TOLERANCE && (foes[g] ?? []).every((foe) => bayOf[foe] !== b);
+      (standing.litres[b] ?? 0) + (litres[g] ?? 0) <= (bayLitres[b] ?? 0) + SUM_TOLERANCE &&
+      (standing.massG[b] ?? 0) + (massG[g] ?? 0) <= (bayMassG[b] ?? 0) + SUM_TOLERANCE &&
+      (foes[g] ?? []).every((foe) => bayOf[foe] !== b);
     const b = list.find(takes) ?? list[0] ?? 0;
     bayOf[g] = b;
     standing.litres[b] = (standing.litres[b] ?? 0) + (litres[g] ?? 0);
@@ -171,29 +250,41 @@ function standGreedily(problem: ZonesProblem): Standing {
 }
 
 /** How far an arrangement breaks rules; 0 where it breaks none. */
-function brokenOf({ bayCount, bayLitres, bayMassG, foes }: ZonesProblem, { bayOf, litres, massG }: Standing): number {
+function brokenOf(
+  { bayCount, bayLitres, bayMassG, foes }: ZonesProblem,
+  { bayOf, litres, massG }: Standing,
+): number {
   let sum = 0;
   for (let b = 0; b < bayCount; b += 1) {
     const overL = (litres[b] ?? 0) - (bayLitres[b] ?? 0);
     const overM = (massG[b] ?? 0) - (bayMassG[b] ?? 0);
-    sum += (overL > SUM_TOLERANCE ? 0.05 + overL / ((bayLitres[b] ?? 0) + 1) : 0) + (overM > SUM_TOLERANCE ? 0.05 + overM / ((bayMassG[b] ?? 0) + 300) : 0);
+    sum +=
+      (overL > SUM_TOLERANCE ? 0.05 + overL / ((bayLitres[b] ?? 0) + 1) : 0) +
+      (overM > SUM_TOLERANCE ? 0.05 + overM / ((bayMassG[b] ?? 0) + 300) : 0);
   }
-  for (let g = 0; g < bayOf.length; g += 1) for (const foe of foes[g] ?? []) if (foe > g && bayOf[foe] === bayOf[g]) sum += 1;
+  for (let g = 0; g < bayOf.length; g += 1)
+    for (const foe of foes[g] ?? []) if (foe > g && bayOf[foe] === bayOf[g]) sum += 1;
   return sum;
 }
 
 /** What moving a group by one place in its list of bays typically changes: the measure of heat and price. */
-function typicalStep({ groupCount, bayCount, allowed, cost, pairs, metres }: ZonesProblem, random: Random): number {
+function typicalStep(
+  { groupCount, bayCount, allowed, cost, pairs, metres }: ZonesProblem,
+  random: Random,
+): number {
   let sum = 0;
   let count = 0;
   for (let g = 0; g < groupCount; g += 1) {
     const list = allowed[g] as Int32Array;
     if (list.length < 2) continue;
-    sum += (cost[g * bayCount + (list[floor(list.length / 3)] ?? 0)] ?? 0) - (cost[g * bayCount + (list[0] ?? 0)] ?? 0);
+    sum +=
+      (cost[g * bayCount + (list[floor(list.length / 3)] ?? 0)] ?? 0) -
+      (cost[g * bayCount + (list[0] ?? 0)] ?? 0);
     count += 1;
   }
   for (const { weight } of pairs) {
-    sum += weight * (metres[floor(random() * bayCount) * bayCount + floor(random() * bayCount)] ?? 0);
+    sum +=
+      weight * (metres[floor(random() * bayCount) * bayCount + floor(random() * bayCount)] ?? 0);
     count += 1;
   }
   return max(1e-6, count > 0 ? sum / count : 1);

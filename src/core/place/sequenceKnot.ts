@@ -16,24 +16,38 @@ export interface KnotSequence {
  * and back as soon as its place takes in all that still comes.
  * Requires: `order` works once all of `staged` are out of the way.
  */
-export function sequenceLazily(knot: Knot, { staged, order }: { readonly staged: ReadonlySet<number>; readonly order: readonly number[] }): KnotSequence {
+export function sequenceLazily(
+  knot: Knot,
+  { staged, order }: { readonly staged: ReadonlySet<number>; readonly order: readonly number[] },
+): KnotSequence {
   const { litres, from, to, room } = knot;
   const load = Float64Array.from(knot.load);
   const coming = new Float64Array(load.length);
-  for (let g = 0; g < litres.length; g += 1) coming[to[g] ?? 0] = (coming[to[g] ?? 0] ?? 0) + (litres[g] ?? 0);
+  for (let g = 0; g < litres.length; g += 1)
+    coming[to[g] ?? 0] = (coming[to[g] ?? 0] ?? 0) + (litres[g] ?? 0);
   const home = new Set(staged);
   const waiting = new Set<number>();
   const steps: KnotStep[] = [];
   let inBaskets = 0;
   let peakLitres = 0;
-  const fits = (g: number) => (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
-  const isSafe = (g: number) => (load[to[g] ?? 0] ?? 0) + (coming[to[g] ?? 0] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
-  const leave = (g: number) => { load[from[g] ?? 0] = (load[from[g] ?? 0] ?? 0) - (litres[g] ?? 0); };
+  const fits = (g: number) =>
+    (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
+  const isSafe = (g: number) =>
+    (load[to[g] ?? 0] ?? 0) + (coming[to[g] ?? 0] ?? 0) <=
+    (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
+  const leave = (g: number) => {
+    load[from[g] ?? 0] = (load[from[g] ?? 0] ?? 0) - (litres[g] ?? 0);
+  };
   const arrive = (g: number) => {
     load[to[g] ?? 0] = (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0);
     coming[to[g] ?? 0] = (coming[to[g] ?? 0] ?? 0) - (litres[g] ?? 0);
   };
-  const goDirect = (g: number) => { leave(g); arrive(g); home.delete(g); steps.push({ group: g, kind: 'direct' }); };
+  const goDirect = (g: number) => {
+    leave(g);
+    arrive(g);
+    home.delete(g);
+    steps.push({ group: g, kind: 'direct' });
+  };
   const goOut = (g: number) => {
     leave(g);
     home.delete(g);
@@ -42,12 +56,25 @@ export function sequenceLazily(knot: Knot, { staged, order }: { readonly staged:
     peakLitres = Math.max(peakLitres, inBaskets);
     steps.push({ group: g, kind: 'out' });
   };
-  const goBack = (g: number) => { arrive(g); waiting.delete(g); inBaskets -= litres[g] ?? 0; steps.push({ group: g, kind: 'back' }); };
+  const goBack = (g: number) => {
+    arrive(g);
+    waiting.delete(g);
+    inBaskets -= litres[g] ?? 0;
+    steps.push({ group: g, kind: 'back' });
+  };
   const settle = () => {
-    for (let isMoving = true; isMoving; ) {
+    for (let isMoving = true; isMoving;) {
       isMoving = false;
-      for (const g of waiting) if (isSafe(g)) { goBack(g); isMoving = true; }
-      for (const g of home) if (isSafe(g)) { goDirect(g); isMoving = true; }
+      for (const g of waiting)
+        if (isSafe(g)) {
+          goBack(g);
+          isMoving = true;
+        }
+      for (const g of home)
+        if (isSafe(g)) {
+          goDirect(g);
+          isMoving = true;
+        }
     }
   };
   settle();
@@ -55,9 +82,12 @@ export function sequenceLazily(knot: Knot, { staged, order }: { readonly staged:
     while (!fits(g)) {
       const inTheWay = [...home].filter((h) => from[h] === to[g]);
       const lacking = (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) - (room[to[g] ?? 0] ?? 0);
-      const enough = inTheWay.filter((h) => (litres[h] ?? 0) >= lacking - LITRE_TOLERANCE).sort((a, b) => (litres[a] ?? 0) - (litres[b] ?? 0))[0];
+      const enough = inTheWay
+        .filter((h) => (litres[h] ?? 0) >= lacking - LITRE_TOLERANCE)
+        .sort((a, b) => (litres[a] ?? 0) - (litres[b] ?? 0))[0];
       const next = enough ?? inTheWay.sort((a, b) => (litres[b] ?? 0) - (litres[a] ?? 0))[0];
-      if (next === undefined) throw new Error('invariant: an ordering works once all staged groups are out');
+      if (next === undefined)
+        throw new Error('invariant: an ordering works once all staged groups are out');
       goOut(next);
     }
     goDirect(g);
@@ -83,7 +113,14 @@ const MOST_STATES = 300_000;
  * Looks for a way with at most so many litres staged in all and waiting at once, over every state of every group: at home,
  * waiting, there. Undefined where there is none, or none was found among the states that may be met.
  */
-export function sequenceWithin(knot: Knot, { stagedLitres, peakLitres, mostStates = MOST_STATES }: { readonly stagedLitres: number; readonly peakLitres: number; readonly mostStates?: number }): KnotSequence | undefined {
+export function sequenceWithin(
+  knot: Knot,
+  {
+    stagedLitres,
+    peakLitres,
+    mostStates = MOST_STATES,
+  }: { readonly stagedLitres: number; readonly peakLitres: number; readonly mostStates?: number },
+): KnotSequence | undefined {
   const { litres, from, to, room } = knot;
   const count = litres.length;
   const load = Float64Array.from(knot.load);
@@ -92,8 +129,11 @@ export function sequenceWithin(knot: Knot, { stagedLitres, peakLitres, mostState
   const steps: KnotStep[] = [];
   let [inBaskets, stagedSoFar, peak, met] = [0, 0, 0, 0];
   const keyOf = () => state.reduce((key, value) => key * 3 + value, 0);
-  const fits = (g: number) => (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
-  const add = (bay: number, amount: number) => { load[bay] = (load[bay] ?? 0) + amount; };
+  const fits = (g: number) =>
+    (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
+  const add = (bay: number, amount: number) => {
+    load[bay] = (load[bay] ?? 0) + amount;
+  };
   const search = (left: number): boolean => {
     if (left === 0) return true;
     const key = keyOf();
@@ -123,7 +163,10 @@ export function sequenceWithin(knot: Knot, { stagedLitres, peakLitres, mostState
           add(from[g] ?? 0, amount);
           state[g] = 0;
         }
-        if (stagedSoFar + amount <= stagedLitres + LITRE_TOLERANCE && inBaskets + amount <= peakLitres + LITRE_TOLERANCE) {
+        if (
+          stagedSoFar + amount <= stagedLitres + LITRE_TOLERANCE &&
+          inBaskets + amount <= peakLitres + LITRE_TOLERANCE
+        ) {
           const before = peak;
           state[g] = 1;
           add(from[g] ?? 0, -amount);

@@ -25,15 +25,45 @@ export function setAside(request: ZonesRequest, places: Places): SetAside {
   const isAside = (id: string) => aside.some((group) => group.id === id);
   const standing = (bay: ZoneBay) => aside.filter(({ id }) => places[id] === bay.id);
   const isFoe = (a: ZoneGroup, b: ZoneGroup) =>
-    (a.hazard === 'chemical' && b.food) || (b.hazard === 'chemical' && a.food) || request.apart.some((pair) => (pair.a === a.id && pair.b === b.id) || (pair.a === b.id && pair.b === a.id));
-  const sum = (groups: readonly ZoneGroup[], of: (group: ZoneGroup) => number) => groups.reduce((total, group) => total + of(group), 0);
+    (a.hazard === 'chemical' && b.food) ||
+    (b.hazard === 'chemical' && a.food) ||
+    request.apart.some(
+      (pair) => (pair.a === a.id && pair.b === b.id) || (pair.a === b.id && pair.b === a.id),
+    );
+  const sum = (groups: readonly ZoneGroup[], of: (group: ZoneGroup) => number) =>
+    groups.reduce((total, group) => total + of(group), 0);
   const bays = request.bays.map((bay) => ({
-    ...bay, litres: Math.max(0, bay.litres - sum(standing(bay), ({ litres }) => litres)), ...(bay.maxLoadG === undefined ? {} : { maxLoadG: Math.max(0, bay.maxLoadG - sum(standing(bay), massOf)) }),
+    ...bay,
+    litres: Math.max(0, bay.litres - sum(standing(bay), ({ litres }) => litres)),
+    ...(bay.maxLoadG === undefined
+      ? {}
+      : { maxLoadG: Math.max(0, bay.maxLoadG - sum(standing(bay), massOf)) }),
   }));
-  const groups = request.groups.filter(({ id }) => !isAside(id)).map((group) => {
-    const shut = request.bays.filter((bay) => standing(bay).some((other) => isFoe(group, other))).map(({ id }) => id);
-    return shut.length === 0 ? group : { ...group, onlyBayIds: (group.onlyBayIds ?? request.bays.map(({ id }) => id)).filter((id) => !shut.includes(id)) };
-  });
-  const keeps = ({ a, b }: { readonly a: string; readonly b: string }) => !isAside(a) && !isAside(b);
-  return { request: { ...request, bays, groups, together: request.together.filter(keeps), apart: request.apart.filter(keeps) }, reasons: faults.map(({ reason }) => reason) };
+  const groups = request.groups
+    .filter(({ id }) => !isAside(id))
+    .map((group) => {
+      const shut = request.bays
+        .filter((bay) => standing(bay).some((other) => isFoe(group, other)))
+        .map(({ id }) => id);
+      return shut.length === 0
+        ? group
+        : {
+            ...group,
+            onlyBayIds: (group.onlyBayIds ?? request.bays.map(({ id }) => id)).filter(
+              (id) => !shut.includes(id),
+            ),
+          };
+    });
+  const keeps = ({ a, b }: { readonly a: string; readonly b: string }) =>
+    !isAside(a) && !isAside(b);
+  return {
+    request: {
+      ...request,
+      bays,
+      groups,
+      together: request.together.filter(keeps),
+      apart: request.apart.filter(keeps),
+    },
+    reasons: faults.map(({ reason }) => reason),
+  };
 }

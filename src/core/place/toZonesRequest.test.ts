@@ -1,42 +1,121 @@
-import { aBay, aDecision, aFixture, aGroup, aPlan, aRoom, aUnit, HALL, mm, onWall } from '@test/builders';
+import {
+  aBay,
+  aDecision,
+  aFixture,
+  aGroup,
+  aPlan,
+  aRoom,
+  aUnit,
+  HALL,
+  mm,
+  onWall,
+} from '@test/builders';
 import { personSchema } from '../agree';
 import { foldDecisions, placingSchema } from '../sort';
 import { usableLitresOf, type Bay } from '../look';
 import { toHomeZonesRequest, toZonesRequest } from '.';
 
-const person = (id: string, change: object = {}) => personSchema.parse({ id, projectId: 'home', name: id, height: mm(1700), isChild: false, noStep: false, position: 0, ...change });
-const unit = aUnit({ place: onWall(0, 1000), bays: [aBay({ lockable: true }), aBay({ id: 'out', rowIndex: 1, outOfScope: true })] });
-const station = aFixture({ id: 'kettle', kind: 'station', name: 'Kettle', place: onWall(2, 500), width: mm(600), depth: mm(600), swing: null });
-const things = foldDecisions([aDecision({ groupId: 'hats', litres: 12, massG: 900 }), aDecision({ id: 'd2', thingId: 't2', groupId: 'guest', litres: 5, massG: 400, roomId: 'attic' })]);
+const person = (id: string, change: object = {}) =>
+  personSchema.parse({
+    id,
+    projectId: 'home',
+    name: id,
+    height: mm(1700),
+    isChild: false,
+    noStep: false,
+    position: 0,
+    ...change,
+  });
+const unit = aUnit({
+  place: onWall(0, 1000),
+  bays: [aBay({ lockable: true }), aBay({ id: 'out', rowIndex: 1, outOfScope: true })],
+});
+const station = aFixture({
+  id: 'kettle',
+  kind: 'station',
+  name: 'Kettle',
+  place: onWall(2, 500),
+  width: mm(600),
+  depth: mm(600),
+  swing: null,
+});
+const things = foldDecisions([
+  aDecision({ groupId: 'hats', litres: 12, massG: 900 }),
+  aDecision({ id: 'd2', thingId: 't2', groupId: 'guest', litres: 5, massG: 400, roomId: 'attic' }),
+]);
 const ask = (change: Partial<Parameters<typeof toZonesRequest>[0]> = {}) =>
-  toZonesRequest({ room: aRoom({ plan: aPlan }), units: [unit], fixtures: [station], groups: [aGroup({ front: true })], things, people: [person('ida'), person('kim', { isChild: true })], ...change }, 1000);
+  toZonesRequest(
+    {
+      room: aRoom({ plan: aPlan }),
+      units: [unit],
+      fixtures: [station],
+      groups: [aGroup({ front: true })],
+      things,
+      people: [person('ida'), person('kim', { isChild: true })],
+      ...change,
+    },
+    1000,
+  );
 
 test('bays in scope come with their room, height, place and traits; stations from the plan', () => {
   const request = ask();
-  expect(request?.bays.map(({ id, locked, unitId }) => [id, locked, unitId])).toEqual([['shelf', true, 'unit']]);
+  expect(request?.bays.map(({ id, locked, unitId }) => [id, locked, unitId])).toEqual([
+    ['shelf', true, 'unit'],
+  ]);
   // The cupboard stands at the first wall, 1 m from its corner, 860 wide and 340 deep; the kettle across, 0.5 m from the other corner.
   expect(request?.bays[0]).toMatchObject({ x: 1430, y: 170 });
-  expect(request?.stations.map(({ id, x, y }) => [id, Math.round(x), Math.round(y)])).toEqual([['kettle', 3200, 2700], ['middle', 1430, 170]]);
+  expect(request?.stations.map(({ id, x, y }) => [id, Math.round(x), Math.round(y)])).toEqual([
+    ['kettle', 3200, 2700],
+    ['middle', 1430, 170],
+  ]);
 });
 
 test('a group that says nothing is used by the adults, from the middle of the room, daily where it stands in front', () =>
-  expect(ask()?.groups[0]).toMatchObject({ litres: 12, massG: 900, usesPerWeek: 14, stationId: 'middle', userIds: ['ida'], food: false }));
+  expect(ask()?.groups[0]).toMatchObject({
+    litres: 12,
+    massG: 900,
+    usesPerWeek: 14,
+    stationId: 'middle',
+    userIds: ['ida'],
+    food: false,
+  }));
 
 test('what a group says counts; what it names that is gone does not', () => {
-  const placing = placingSchema.parse({ usesPerWeek: 3, stationId: 'kettle', userIds: ['kim', 'moved-out'], hazard: 'none', isPinned: true });
-  expect(ask({ groups: [aGroup({ name: 'Tablets', placing, bayId: 'shelf' })] })?.groups[0]).toMatchObject({ usesPerWeek: 3, stationId: 'kettle', userIds: ['kim'], fixedBayId: 'shelf' });
-  expect(ask({ groups: [aGroup({ placing: { ...placing, stationId: 'sold' }, bayId: 'out' })] })?.groups[0]).toMatchObject({ stationId: 'middle' });
-  expect(ask({ groups: [aGroup({ placing, bayId: 'out' })] })?.groups[0]?.fixedBayId).toBeUndefined();
+  const placing = placingSchema.parse({
+    usesPerWeek: 3,
+    stationId: 'kettle',
+    userIds: ['kim', 'moved-out'],
+    hazard: 'none',
+    isPinned: true,
+  });
+  expect(
+    ask({ groups: [aGroup({ name: 'Tablets', placing, bayId: 'shelf' })] })?.groups[0],
+  ).toMatchObject({ usesPerWeek: 3, stationId: 'kettle', userIds: ['kim'], fixedBayId: 'shelf' });
+  expect(
+    ask({ groups: [aGroup({ placing: { ...placing, stationId: 'sold' }, bayId: 'out' })] })
+      ?.groups[0],
+  ).toMatchObject({ stationId: 'middle' });
+  expect(
+    ask({ groups: [aGroup({ placing, bayId: 'out' })] })?.groups[0]?.fixedBayId,
+  ).toBeUndefined();
 });
 
 test('medicine, chemicals, blades and food are known by their names', () => {
   const named = (name: string) => ask({ groups: [aGroup({ name })] })?.groups[0];
-  expect([named('Tablets & plasters')?.hazard, named('Cleaners')?.hazard, named('Kitchen knives')?.hazard, named('Dry food')?.food]).toEqual(['medicine', 'chemical', 'sharp', true]);
+  expect([
+    named('Tablets & plasters')?.hazard,
+    named('Cleaners')?.hazard,
+    named('Kitchen knives')?.hazard,
+    named('Dry food')?.food,
+  ]).toEqual(['medicine', 'chemical', 'sharp', true]);
 });
 
 test('what groups of other rooms take of a bay is not offered', () => {
   const full = ask()?.bays[0]?.litres ?? 0;
-  expect(ask({ groups: [aGroup(), aGroup({ id: 'guest', roomId: 'attic', bayId: 'shelf' })] })?.bays[0]?.litres).toBeCloseTo(full - 5, 9);
+  expect(
+    ask({ groups: [aGroup(), aGroup({ id: 'guest', roomId: 'attic', bayId: 'shelf' })] })?.bays[0]
+      ?.litres,
+  ).toBeCloseTo(full - 5, 9);
 });
 
 test('without people there is nothing to ask; without a plan the front view stands for it', () => {
@@ -46,20 +125,40 @@ test('without people there is nothing to ask; without a plan the front view stan
 
 test('the rooms of a home lie one after the other; what may not leave its room is kept to its places', () => {
   const hall = { room: aRoom({ plan: aPlan }), units: [unit], fixtures: [station] };
-  const attic = { room: aRoom({ id: 'attic', name: 'Attic' }), units: [aUnit({ id: 'chest', roomId: 'attic', bays: [aBay({ id: 'lid', unitId: 'chest' })] })], fixtures: [] };
+  const attic = {
+    room: aRoom({ id: 'attic', name: 'Attic' }),
+    units: [aUnit({ id: 'chest', roomId: 'attic', bays: [aBay({ id: 'lid', unitId: 'chest' })] })],
+    fixtures: [],
+  };
   const cellar = { room: aRoom({ id: 'cellar', name: 'Cellar' }), units: [], fixtures: [] };
   const groups = [
-    aGroup({ front: true }), aGroup({ id: 'guest', roomId: 'attic', bayId: 'shelf', placing: { usesPerWeek: 0.2 } }), aGroup({ id: 'pinned', roomId: 'attic', bayId: 'shelf', placing: { isPinned: true } }), aGroup({ id: 'wine', roomId: 'cellar', front: true }),
+    aGroup({ front: true }),
+    aGroup({ id: 'guest', roomId: 'attic', bayId: 'shelf', placing: { usesPerWeek: 0.2 } }),
+    aGroup({ id: 'pinned', roomId: 'attic', bayId: 'shelf', placing: { isPinned: true } }),
+    aGroup({ id: 'wine', roomId: 'cellar', front: true }),
   ];
   const rooms = [hall, cellar, attic];
   const request = toHomeZonesRequest({ rooms, groups, things, people: [person('ida')] }, 1000);
   const alone = ask({ groups });
-  expect(request?.bays.map(({ id, litres }) => [id, litres])).toEqual([['shelf', usableLitresOf(unit.bays[0] as Bay)], ['lid', expect.any(Number)]]);
+  expect(request?.bays.map(({ id, litres }) => [id, litres])).toEqual([
+    ['shelf', usableLitresOf(unit.bays[0] as Bay)],
+    ['lid', expect.any(Number)],
+  ]);
   expect(request?.bays[0]).toMatchObject({ x: alone?.bays[0]?.x, y: alone?.bays[0]?.y });
   // The hall reaches to the kettle at 3.2 m; the attic begins 8 m beyond it.
   expect(request?.bays[1]?.x).toBe((alone?.stations[0]?.x ?? 0) + 8000 + 430);
-  expect(request?.groups.map(({ id, onlyBayIds, fixedBayId, stationId }) => [id, onlyBayIds, fixedBayId, stationId])).toEqual([
-    ['hats', ['shelf'], undefined, 'middle-hall'], ['wine', undefined, undefined, 'middle-cellar'], ['guest', undefined, undefined, 'middle-attic'], ['pinned', undefined, 'shelf', 'middle-attic'],
+  expect(
+    request?.groups.map(({ id, onlyBayIds, fixedBayId, stationId }) => [
+      id,
+      onlyBayIds,
+      fixedBayId,
+      stationId,
+    ]),
+  ).toEqual([
+    ['hats', ['shelf'], undefined, 'middle-hall'],
+    ['wine', undefined, undefined, 'middle-cellar'],
+    ['guest', undefined, undefined, 'middle-attic'],
+    ['pinned', undefined, 'shelf', 'middle-attic'],
   ]);
   expect(toHomeZonesRequest({ rooms, groups, things, people: [] }, 1000)).toBeUndefined();
 });

@@ -1,5 +1,13 @@
 import type { Person } from '../agree';
-import { arrangeFront, placeAll, traceWalls, usableLitresOf, type Fixture, type Room, type Unit } from '../look';
+import {
+  arrangeFront,
+  placeAll,
+  traceWalls,
+  usableLitresOf,
+  type Fixture,
+  type Room,
+  type Unit,
+} from '../look';
 import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
 import { hazardOf, isFoodGroup, mayLeaveRoom, usesPerWeekOf } from './groupFacts';
 import { pairBySchool, scaleUses, type PlacingSchools } from './placingSchools';
@@ -31,7 +39,10 @@ interface FurnishedRoom {
  * Positions come from the plan; units that are not on it stand side by side as in the front view. Undefined where the
  * household has nobody: then nobody reaches anything.
  */
-export function toZonesRequest({ room, units, fixtures, schools = {}, ...household }: FurnishedRoom & Household, timeLimitMs: number): ZonesRequest | undefined {
+export function toZonesRequest(
+  { room, units, fixtures, schools = {}, ...household }: FurnishedRoom & Household,
+  timeLimitMs: number,
+): ZonesRequest | undefined {
   const { groups, things, people } = household;
   if (people.length === 0) return undefined;
   const own = groups.filter((group) => group.roomId === room.id);
@@ -39,25 +50,51 @@ export function toZonesRequest({ room, units, fixtures, schools = {}, ...househo
   const bays = laid.bays.map((bay) => {
     const taken = groups.filter((group) => group.roomId !== room.id && group.bayId === bay.id);
     const loadG = taken.reduce((sum, group) => sum + keptMassGOf(group, things), 0);
-    return { ...bay, litres: Math.max(0, bay.litres - taken.reduce((sum, group) => sum + keptLitresOf(group, things), 0)), ...(bay.maxLoadG === undefined ? {} : { maxLoadG: Math.max(0, bay.maxLoadG - loadG) }) };
+    return {
+      ...bay,
+      litres: Math.max(
+        0,
+        bay.litres - taken.reduce((sum, group) => sum + keptLitresOf(group, things), 0),
+      ),
+      ...(bay.maxLoadG === undefined ? {} : { maxLoadG: Math.max(0, bay.maxLoadG - loadG) }),
+    };
   });
-  return zonesRequestSchema.parse({ bays, stations: laid.stations, ...askFor(own, { ...household, schools, bays, stationIds: laid.stationIds, middleId: MIDDLE }), people: toPeople(people), timeLimitMs } satisfies ZonesRequestInput);
+  return zonesRequestSchema.parse({
+    bays,
+    stations: laid.stations,
+    ...askFor(own, { ...household, schools, bays, stationIds: laid.stationIds, middleId: MIDDLE }),
+    people: toPeople(people),
+    timeLimitMs,
+  } satisfies ZonesRequestInput);
 }
 
 /**
  * Asks it for a whole home at once: the rooms lie one after the other, `ROOM_GAP_MM` apart. What may leave its room stands in
  * any place of the home, everything else in its own room. Undefined where the household has nobody.
  */
-export function toHomeZonesRequest({ rooms, ...household }: Household & { readonly rooms: readonly FurnishedRoom[] }, timeLimitMs: number): ZonesRequest | undefined {
+export function toHomeZonesRequest(
+  { rooms, ...household }: Household & { readonly rooms: readonly FurnishedRoom[] },
+  timeLimitMs: number,
+): ZonesRequest | undefined {
   if (household.people.length === 0) return undefined;
-  const request: Pick<ZonesRequestInput, 'bays' | 'stations'> & Asked = { bays: [], stations: [], groups: [], together: [], apart: [] };
-  const laidRooms: (FurnishedRoom & ReturnType<typeof layOut> & { readonly middleId: string })[] = [];
+  const request: Pick<ZonesRequestInput, 'bays' | 'stations'> & Asked = {
+    bays: [],
+    stations: [],
+    groups: [],
+    together: [],
+    apart: [],
+  };
+  const laidRooms: (FurnishedRoom & ReturnType<typeof layOut> & { readonly middleId: string })[] =
+    [];
   let fromX = 0;
   for (const room of rooms) {
     const middleId = `${MIDDLE}-${room.room.id}`;
     const laid = layOut(room, { middleId, fromX });
     laidRooms.push({ ...room, ...laid, middleId });
-    if (laid.bays.length > 0) fromX = Math.max(fromX, ...laid.bays.map(({ x }) => x), ...laid.stations.map(({ x }) => x)) + ROOM_GAP_MM;
+    if (laid.bays.length > 0)
+      fromX =
+        Math.max(fromX, ...laid.bays.map(({ x }) => x), ...laid.stations.map(({ x }) => x)) +
+        ROOM_GAP_MM;
     request.bays.push(...laid.bays);
     request.stations.push(...laid.stations);
   }
@@ -66,7 +103,14 @@ export function toHomeZonesRequest({ rooms, ...household }: Household & { readon
     const asked = askFor(own, { ...household, schools, bays: request.bays, stationIds, middleId });
     // What has no place to go to in its own room may leave it.
     const staysIn = bays.map(({ id }) => id);
-    request.groups.push(...asked.groups.map((group, i) => ({ ...group, ...(staysIn.length === 0 || mayLeaveRoom(own[i] as Group) || group.fixedBayId !== undefined ? {} : { onlyBayIds: staysIn }) })));
+    request.groups.push(
+      ...asked.groups.map((group, i) => ({
+        ...group,
+        ...(staysIn.length === 0 || mayLeaveRoom(own[i] as Group) || group.fixedBayId !== undefined
+          ? {}
+          : { onlyBayIds: staysIn }),
+      })),
+    );
     request.together.push(...asked.together);
     request.apart.push(...asked.apart);
   }
@@ -74,29 +118,75 @@ export function toHomeZonesRequest({ rooms, ...household }: Household & { readon
 }
 
 /** The places of a room in scope and its stations, with a middle to walk from where none is named; in plan from x = `fromX`. */
-function layOut({ room, units, fixtures }: Omit<FurnishedRoom, 'schools'>, { middleId, fromX }: { readonly middleId: string; readonly fromX: number }) {
+function layOut(
+  { room, units, fixtures }: Omit<FurnishedRoom, 'schools'>,
+  { middleId, fromX }: { readonly middleId: string; readonly fromX: number },
+) {
   const traced = room.plan ? traceWalls(room.plan) : undefined;
   const placed = traced?.ok ? placeAll(traced.value, units, fixtures) : undefined;
   const front = arrangeFront(units);
-  const heights = new Map(front.units.flatMap(({ layout }) => layout.bays.map((bay) => [bay.bayId, bay] as const)));
-  const isOnPlan = placed !== undefined && units.every((unit) => placed.units.some(({ id }) => id === unit.id));
+  const heights = new Map(
+    front.units.flatMap(({ layout }) => layout.bays.map((bay) => [bay.bayId, bay] as const)),
+  );
+  const isOnPlan =
+    placed !== undefined && units.every((unit) => placed.units.some(({ id }) => id === unit.id));
   const positionOf = (unit: Unit) => {
     const rect = isOnPlan ? placed.units.find(({ id }) => id === unit.id)?.rect : undefined;
     const beside = front.units.find(({ unitId }) => unitId === unit.id);
-    return rect ? { x: rect.x + rect.width / 2, y: rect.y + rect.depth / 2 } : { x: (beside?.xMm ?? 0) + unit.width.mm / 2, y: 0 };
+    return rect
+      ? { x: rect.x + rect.width / 2, y: rect.y + rect.depth / 2 }
+      : { x: (beside?.xMm ?? 0) + unit.width.mm / 2, y: 0 };
   };
-  const bays = units.flatMap((unit) => unit.bays.filter((bay) => !bay.outOfScope).map((bay) => ({
-    id: bay.id, litres: usableLitresOf(bay), ...(bay.maxLoadG === null ? {} : { maxLoadG: bay.maxLoadG }),
-    ...positionOf(unit), z: Math.max(0, heights.get(bay.id)?.zMm ?? 0), locked: bay.lockable, moist: bay.moist, warm: bay.warm, light: bay.light, unitId: unit.id,
-  })));
-  const stations = isOnPlan ? placed.fixtures.filter(({ fixture }) => fixture.kind === 'station').map(({ fixture, rect }) => ({ id: fixture.id, name: fixture.name, x: rect.x + rect.width / 2, y: rect.y + rect.depth / 2 })) : [];
-  const mean = (values: readonly number[]) => (values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length);
-  const middle = { id: middleId, name: 'the middle of the room', x: mean(bays.map(({ x }) => x)), y: mean(bays.map(({ y }) => y)) };
+  const bays = units.flatMap((unit) =>
+    unit.bays
+      .filter((bay) => !bay.outOfScope)
+      .map((bay) => ({
+        id: bay.id,
+        litres: usableLitresOf(bay),
+        ...(bay.maxLoadG === null ? {} : { maxLoadG: bay.maxLoadG }),
+        ...positionOf(unit),
+        z: Math.max(0, heights.get(bay.id)?.zMm ?? 0),
+        locked: bay.lockable,
+        moist: bay.moist,
+        warm: bay.warm,
+        light: bay.light,
+        unitId: unit.id,
+      })),
+  );
+  const stations = isOnPlan
+    ? placed.fixtures
+        .filter(({ fixture }) => fixture.kind === 'station')
+        .map(({ fixture, rect }) => ({
+          id: fixture.id,
+          name: fixture.name,
+          x: rect.x + rect.width / 2,
+          y: rect.y + rect.depth / 2,
+        }))
+    : [];
+  const mean = (values: readonly number[]) =>
+    values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length;
+  const middle = {
+    id: middleId,
+    name: 'the middle of the room',
+    x: mean(bays.map(({ x }) => x)),
+    y: mean(bays.map(({ y }) => y)),
+  };
   // Rooms are drawn from their first corner, so that some walls lie at negative places; the engine counts from the least.
   const all = [...bays, ...stations, middle];
-  const shift = { x: Math.min(0, ...all.map(({ x }) => x)) - fromX, y: Math.min(0, ...all.map(({ y }) => y)) };
-  const moved = <T extends { readonly x: number; readonly y: number }>(point: T): T => ({ ...point, x: point.x - shift.x, y: point.y - shift.y });
-  return { bays: bays.map(moved), stations: [...stations, middle].map(moved), stationIds: new Set<string>(stations.map(({ id }) => id)) };
+  const shift = {
+    x: Math.min(0, ...all.map(({ x }) => x)) - fromX,
+    y: Math.min(0, ...all.map(({ y }) => y)),
+  };
+  const moved = <T extends { readonly x: number; readonly y: number }>(point: T): T => ({
+    ...point,
+    x: point.x - shift.x,
+    y: point.y - shift.y,
+  });
+  return {
+    bays: bays.map(moved),
+    stations: [...stations, middle].map(moved),
+    stationIds: new Set<string>(stations.map(({ id }) => id)),
+  };
 }
 
 interface Asking extends Household {
@@ -106,28 +196,57 @@ interface Asking extends Household {
   readonly middleId: string;
 }
 
-type Asked = Pick<ZonesRequestInput, 'groups'> & { readonly [K in 'together' | 'apart']: NonNullable<ZonesRequestInput[K]> };
+type Asked = Pick<ZonesRequestInput, 'groups'> & {
+  readonly [K in 'together' | 'apart']: NonNullable<ZonesRequestInput[K]>;
+};
 
 /** What the groups of one room ask, and of each other. */
-function askFor(own: readonly Group[], { schools, bays, stationIds, middleId, things, people, month }: Asking): Asked {
+function askFor(
+  own: readonly Group[],
+  { schools, bays, stationIds, middleId, things, people, month }: Asking,
+): Asked {
   return {
     groups: own.map((group) => {
       const { stationId, userIds, avoid, selfServe, isPinned, isTempting } = group.placing;
       const users = userIds.filter((id) => people.some((person) => person.id === id));
       // What tempts a child is kept from it by the rule that keeps blades from it.
-      const hazard = hazardOf(group) ?? (isTempting && people.some(({ isChild }) => isChild) ? 'sharp' : undefined);
+      const hazard =
+        hazardOf(group) ??
+        (isTempting && people.some(({ isChild }) => isChild) ? 'sharp' : undefined);
       return {
-        id: group.id, name: group.name, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), usesPerWeek: scaleUses(usesPerWeekOf(group, month), schools), stationId: stationId !== null && stationIds.has(stationId) ? stationId : middleId,
+        id: group.id,
+        name: group.name,
+        litres: keptLitresOf(group, things),
+        massG: keptMassGOf(group, things),
+        usesPerWeek: scaleUses(usesPerWeekOf(group, month), schools),
+        stationId: stationId !== null && stationIds.has(stationId) ? stationId : middleId,
         // Of the whole household, those who can: a child that never uses a thing must not decide where it lives.
-        userIds: users.length > 0 ? users : adultsOf(people), ...(hazard ? { hazard } : {}), food: isFoodGroup(group), avoid: [...avoid], selfServe, ...(isPinned && group.bayId && bays.some(({ id }) => id === group.bayId) ? { fixedBayId: group.bayId } : {}),
+        userIds: users.length > 0 ? users : adultsOf(people),
+        ...(hazard ? { hazard } : {}),
+        food: isFoodGroup(group),
+        avoid: [...avoid],
+        selfServe,
+        ...(isPinned && group.bayId && bays.some(({ id }) => id === group.bayId)
+          ? { fixedBayId: group.bayId }
+          : {}),
       };
     }),
     together: pairBySchool(own, schools),
-    apart: own.flatMap((group) => group.placing.apartIds.filter((id) => id !== group.id && own.some((other) => other.id === id)).map((id) => ({ a: group.id, b: id, why: 'never beside each other' }))),
+    apart: own.flatMap((group) =>
+      group.placing.apartIds
+        .filter((id) => id !== group.id && own.some((other) => other.id === id))
+        .map((id) => ({ a: group.id, b: id, why: 'never beside each other' })),
+    ),
   };
 }
 
-const toPeople = (people: readonly Person[]): ZonesRequestInput['people'] => people.map(({ id, height, isChild, noStep }) => ({ id, heightMm: height.mm, child: isChild, noStep }));
+const toPeople = (people: readonly Person[]): ZonesRequestInput['people'] =>
+  people.map(({ id, height, isChild, noStep }) => ({
+    id,
+    heightMm: height.mm,
+    child: isChild,
+    noStep,
+  }));
 
 const adultsOf = (people: readonly Person[]): string[] => {
   const adults = people.filter(({ isChild }) => !isChild);

@@ -29,7 +29,11 @@ const EARLY_SETS = 300;
 const MENDING_SHARE = 0.7;
 const SMALL_KNOT = 14;
 
-const litresOf = (knot: Knot, staged: Iterable<number>): number => { let sum = 0; for (const g of staged) sum += knot.litres[g] ?? 0; return sum; };
+const litresOf = (knot: Knot, staged: Iterable<number>): number => {
+  let sum = 0;
+  for (const g of staged) sum += knot.litres[g] ?? 0;
+  return sum;
+};
 
 /**
  * Chooses which groups of a knot go through a basket, fewest litres first: all of them at first, from which as many as can be are
@@ -40,13 +44,24 @@ const litresOf = (knot: Knot, staged: Iterable<number>): number => { let sum = 0
 export function untieKnot(knot: Knot, { random, isOver }: UntieOptions): Untied {
   const first = putBack(knot, bySize(knot, knot.litres.keys()), { isOver: () => isOver(1) });
   // Often few litres will do: the smallest sets are tried before anything is mended.
-  const early = searchSets(knot, first, { isOver: () => isOver(EARLY_SHARE), mostSets: EARLY_SETS });
-  if (early.bound >= litresOf(knot, early.choice.staged) - LITRE_TOLERANCE) return { ...early.choice, stagedLitres: early.bound, bound: early.bound };
+  const early = searchSets(knot, first, {
+    isOver: () => isOver(EARLY_SHARE),
+    mostSets: EARLY_SETS,
+  });
+  if (early.bound >= litresOf(knot, early.choice.staged) - LITRE_TOLERANCE)
+    return { ...early.choice, stagedLitres: early.bound, bound: early.bound };
   const quick = early.choice;
   // A small knot is worked through to its end at once.
-  const best = knot.litres.length <= SMALL_KNOT ? quick : mend(knot, quick, { random, isOver: () => isOver(MENDING_SHARE) });
+  const best =
+    knot.litres.length <= SMALL_KNOT
+      ? quick
+      : mend(knot, quick, { random, isOver: () => isOver(MENDING_SHARE) });
   const exact = searchSets(knot, best, { isOver: () => isOver(1), mostSets: MOST_SETS });
-  return { ...exact.choice, stagedLitres: litresOf(knot, exact.choice.staged), bound: Math.min(exact.bound, litresOf(knot, exact.choice.staged)) };
+  return {
+    ...exact.choice,
+    stagedLitres: litresOf(knot, exact.choice.staged),
+    bound: Math.min(exact.bound, litresOf(knot, exact.choice.staged)),
+  };
 }
 
 interface Choice {
@@ -55,7 +70,14 @@ interface Choice {
 }
 
 /** Out of the way with all of these, then back in line what goes straight all the same: one after the other. `straight` is an order for the rest. */
-function putBack(knot: Knot, order: readonly number[], { straight = [], isOver }: { readonly straight?: readonly number[]; readonly isOver: () => boolean }): Choice {
+function putBack(
+  knot: Knot,
+  order: readonly number[],
+  {
+    straight = [],
+    isOver,
+  }: { readonly straight?: readonly number[]; readonly isOver: () => boolean },
+): Choice {
   let now: Choice = { staged: new Set(order), order: straight };
   for (const g of order) {
     if (isOver()) break;
@@ -68,19 +90,30 @@ function putBack(knot: Knot, order: readonly number[], { straight = [], isOver }
 }
 
 /** The largest first: what is not handled twice is worth most. */
-const bySize = (knot: Knot, groups: Iterable<number>): number[] => [...groups].sort((a, b) => (knot.litres[b] ?? 0) - (knot.litres[a] ?? 0) || a - b);
+const bySize = (knot: Knot, groups: Iterable<number>): number[] =>
+  [...groups].sort((a, b) => (knot.litres[b] ?? 0) - (knot.litres[a] ?? 0) || a - b);
 
 /** Takes some more out of the way, and puts back in another order: what was staged comes first. */
-function mend(knot: Knot, first: Choice, { random, isOver }: { readonly random: Random; readonly isOver: () => boolean }): Choice {
+function mend(
+  knot: Knot,
+  first: Choice,
+  { random, isOver }: { readonly random: Random; readonly isOver: () => boolean },
+): Choice {
   let best = first;
   const all = Array.from({ length: knot.litres.length }, (_, g) => g);
   for (let round = 0; round < MENDING_ROUNDS && best.staged.size > 0 && !isOver(); round += 1) {
     const share = 0.2 + random() * 0.8;
     const more = all.filter((g) => !best.staged.has(g) && random() < share);
-    const shuffled = bySize(knot, more).map((g) => ({ g, at: (knot.litres[g] ?? 0) * (0.5 + random()) })).sort((a, b) => b.at - a.at).map(({ g }) => g);
+    const shuffled = bySize(knot, more)
+      .map((g) => ({ g, at: (knot.litres[g] ?? 0) * (0.5 + random()) }))
+      .sort((a, b) => b.at - a.at)
+      .map(({ g }) => g);
     // With more out of the way, the rest still goes in the order it went.
     const moreSet = new Set(more);
-    const tried = putBack(knot, [...bySize(knot, best.staged), ...shuffled], { straight: best.order.filter((g) => !moreSet.has(g)), isOver });
+    const tried = putBack(knot, [...bySize(knot, best.staged), ...shuffled], {
+      straight: best.order.filter((g) => !moreSet.has(g)),
+      isOver,
+    });
     if (litresOf(knot, tried.staged) < litresOf(knot, best.staged) - LITRE_TOLERANCE) best = tried;
   }
   return best;
@@ -94,7 +127,11 @@ interface SetNode {
 }
 
 /** Sets of staged groups in the order of their litres, branching on what is stuck; the litres of the next set are a proven bound. */
-function searchSets(knot: Knot, known: Choice, { isOver, mostSets }: { readonly isOver: () => boolean; readonly mostSets: number }): { readonly choice: Choice; readonly bound: number } {
+function searchSets(
+  knot: Knot,
+  known: Choice,
+  { isOver, mostSets }: { readonly isOver: () => boolean; readonly mostSets: number },
+): { readonly choice: Choice; readonly bound: number } {
   let choice = known;
   let bestLitres = litresOf(knot, known.staged);
   const heap = new SetHeap();
@@ -103,8 +140,10 @@ function searchSets(knot: Knot, known: Choice, { isOver, mostSets }: { readonly 
   let unknownLitres = Infinity;
   for (let sets = 0; ; sets += 1) {
     const node = heap.pop();
-    if (!node || node.litres >= bestLitres - LITRE_TOLERANCE) return { choice, bound: Math.min(bestLitres, unknownLitres) };
-    if (sets > mostSets || ((sets & 15) === 0 && isOver())) return { choice, bound: Math.min(node.litres, unknownLitres) };
+    if (!node || node.litres >= bestLitres - LITRE_TOLERANCE)
+      return { choice, bound: Math.min(bestLitres, unknownLitres) };
+    if (sets > mostSets || ((sets & 15) === 0 && isOver()))
+      return { choice, bound: Math.min(node.litres, unknownLitres) };
     const staged = new Set(node.staged);
     const ordering = orderDirect(knot, staged, MOST_TRIES, isOver);
     if (ordering.code === 'order') {
@@ -114,10 +153,13 @@ function searchSets(knot: Knot, known: Choice, { isOver, mostSets }: { readonly 
     }
     if (ordering.code === 'unknown') unknownLitres = Math.min(unknownLitres, node.litres);
     const straight = new Set(node.straight);
-    for (const g of [...ordering.stuck].sort((a, b) => (knot.litres[a] ?? 0) - (knot.litres[b] ?? 0))) {
+    for (const g of [...ordering.stuck].sort(
+      (a, b) => (knot.litres[a] ?? 0) - (knot.litres[b] ?? 0),
+    )) {
       if (straight.has(g)) continue;
       const litres = node.litres + (knot.litres[g] ?? 0);
-      if (litres < bestLitres - LITRE_TOLERANCE) heap.push({ litres, staged: [...node.staged, g], straight: new Set(straight) });
+      if (litres < bestLitres - LITRE_TOLERANCE)
+        heap.push({ litres, staged: [...node.staged, g], straight: new Set(straight) });
       straight.add(g);
     }
   }
@@ -158,7 +200,13 @@ class SetHeap {
     return first.node;
   }
 
-  private isBefore(a: { readonly node: SetNode; readonly turn: number }, b: { readonly node: SetNode; readonly turn: number } | undefined): boolean {
-    return b !== undefined && (a.node.litres < b.node.litres || (a.node.litres === b.node.litres && a.turn < b.turn));
+  private isBefore(
+    a: { readonly node: SetNode; readonly turn: number },
+    b: { readonly node: SetNode; readonly turn: number } | undefined,
+  ): boolean {
+    return (
+      b !== undefined &&
+      (a.node.litres < b.node.litres || (a.node.litres === b.node.litres && a.turn < b.turn))
+    );
   }
 }

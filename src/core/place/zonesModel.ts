@@ -20,8 +20,18 @@ const zoneBaySchema = z.strictObject({
 });
 export type ZoneBay = Readonly<z.infer<typeof zoneBaySchema>>;
 
-const stationSchema = z.strictObject({ id: requestId, name: z.string().max(200), x: amount, y: amount });
-const zonePersonSchema = z.strictObject({ id: requestId, heightMm: amount.positive('must be more than 0'), child: z.boolean().default(false), noStep: z.boolean().default(false) });
+const stationSchema = z.strictObject({
+  id: requestId,
+  name: z.string().max(200),
+  x: amount,
+  y: amount,
+});
+const zonePersonSchema = z.strictObject({
+  id: requestId,
+  heightMm: amount.positive('must be more than 0'),
+  child: z.boolean().default(false),
+  noStep: z.boolean().default(false),
+});
 export type ZonePerson = Readonly<z.infer<typeof zonePersonSchema>>;
 
 const zoneGroupSchema = z.strictObject({
@@ -34,7 +44,10 @@ const zoneGroupSchema = z.strictObject({
   stationId: requestId,
   userIds: z.array(requestId).min(1).max(100),
   hazard: z.enum(['chemical', 'sharp', 'medicine']).optional(),
-  avoid: z.array(z.enum(['moist', 'warm', 'light'])).max(3).default([]),
+  avoid: z
+    .array(z.enum(['moist', 'warm', 'light']))
+    .max(3)
+    .default([]),
   food: z.boolean().default(false),
   fixedBayId: requestId.optional(),
   /** It stands in one of these; any bay where it is missing. */
@@ -50,13 +63,20 @@ export const zonesRequestSchema = z
     stations: z.array(stationSchema).max(200),
     people: z.array(zonePersonSchema).max(100),
     groups: z.array(zoneGroupSchema).max(1000),
-    together: z.array(z.strictObject({ a: requestId, b: requestId, weight: amount })).max(2000).default([]),
-    apart: z.array(z.strictObject({ a: requestId, b: requestId, why: z.string().max(200) })).max(2000).default([]),
+    together: z
+      .array(z.strictObject({ a: requestId, b: requestId, weight: amount }))
+      .max(2000)
+      .default([]),
+    apart: z
+      .array(z.strictObject({ a: requestId, b: requestId, why: z.string().max(200) }))
+      .max(2000)
+      .default([]),
     seed: z.number().int().min(0).max(1e9).default(1),
     timeLimitMs: amount.default(1000),
   })
   .superRefine((request, context) => {
-    const refuse = (message: string, path: (string | number)[]) => context.addIssue({ code: 'custom', message, path });
+    const refuse = (message: string, path: (string | number)[]) =>
+      context.addIssue({ code: 'custom', message, path });
     const idsOf = (list: 'bays' | 'stations' | 'people' | 'groups'): ReadonlySet<string> => {
       const seen = new Set<string>();
       request[list].forEach(({ id }, i) => {
@@ -65,17 +85,26 @@ export const zonesRequestSchema = z
       });
       return seen;
     };
-    const [bays, stations, people, groups] = [idsOf('bays'), idsOf('stations'), idsOf('people'), idsOf('groups')];
+    const [bays, stations, people, groups] = [
+      idsOf('bays'),
+      idsOf('stations'),
+      idsOf('people'),
+      idsOf('groups'),
+    ];
     request.groups.forEach((group, i) => {
-      if (!stations.has(group.stationId)) refuse(`there is no station "${group.stationId}"`, ['groups', i, 'stationId']);
-      if (group.fixedBayId !== undefined && !bays.has(group.fixedBayId)) refuse(`there is no bay "${group.fixedBayId}"`, ['groups', i, 'fixedBayId']);
+      if (!stations.has(group.stationId))
+        refuse(`there is no station "${group.stationId}"`, ['groups', i, 'stationId']);
+      if (group.fixedBayId !== undefined && !bays.has(group.fixedBayId))
+        refuse(`there is no bay "${group.fixedBayId}"`, ['groups', i, 'fixedBayId']);
       group.onlyBayIds?.forEach((id, j) => {
         if (!bays.has(id)) refuse(`there is no bay "${id}"`, ['groups', i, 'onlyBayIds', j]);
-        if (group.onlyBayIds?.indexOf(id) !== j) refuse(`the id "${id}" occurs twice`, ['groups', i, 'onlyBayIds', j]);
+        if (group.onlyBayIds?.indexOf(id) !== j)
+          refuse(`the id "${id}" occurs twice`, ['groups', i, 'onlyBayIds', j]);
       });
       group.userIds.forEach((id, j) => {
         if (!people.has(id)) refuse(`there is no person "${id}"`, ['groups', i, 'userIds', j]);
-        if (group.userIds.indexOf(id) !== j) refuse(`the id "${id}" occurs twice`, ['groups', i, 'userIds', j]);
+        if (group.userIds.indexOf(id) !== j)
+          refuse(`the id "${id}" occurs twice`, ['groups', i, 'userIds', j]);
       });
     });
     for (const list of ['together', 'apart'] as const) {
@@ -89,14 +118,34 @@ export const zonesRequestSchema = z
 export type ZonesRequest = Readonly<z.infer<typeof zonesRequestSchema>>;
 export type ZonesRequestInput = z.input<typeof zonesRequestSchema>;
 
-export type WhyCode = 'near_station' | 'in_reach' | 'kept_safe' | 'with_partner' | 'pinned' | 'only_place' | 'made_room';
+export type WhyCode =
+  | 'near_station'
+  | 'in_reach'
+  | 'kept_safe'
+  | 'with_partner'
+  | 'pinned'
+  | 'only_place'
+  | 'made_room';
 export interface ZoneWhy {
   readonly groupId: string;
   readonly code: WhyCode;
   readonly facts: Readonly<Record<string, number | string>>;
 }
 export interface ZonesReason {
-  readonly code: 'no_bays' | 'larger_than_every_bay' | 'heavier_than_every_bay' | 'nobody_reaches' | 'no_safe_place' | 'no_fit_place' | 'pin_breaks_rule' | 'pins_overfill_bay' | 'pins_clash' | 'not_enough_litres' | 'not_enough_load' | 'cannot_all_fit' | 'time_ran_out';
+  readonly code:
+    | 'no_bays'
+    | 'larger_than_every_bay'
+    | 'heavier_than_every_bay'
+    | 'nobody_reaches'
+    | 'no_safe_place'
+    | 'no_fit_place'
+    | 'pin_breaks_rule'
+    | 'pins_overfill_bay'
+    | 'pins_clash'
+    | 'not_enough_litres'
+    | 'not_enough_load'
+    | 'cannot_all_fit'
+    | 'time_ran_out';
   readonly message: string;
   readonly subject: string;
 }

@@ -2,7 +2,8 @@ import { reachOf, reachSeconds } from '../look';
 import type { ZoneBay, ZoneGroup, ZonePerson, ZonesRequest } from './zonesModel';
 
 /** Why a group must not stand in a bay. */
-export type ZoneRule = 'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'pin' | 'kept_in';
+export type ZoneRule =
+  'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'pin' | 'kept_in';
 
 /** A request as arrays: groups and bays by their place in it, a pair (g, b) at `g * bayCount + b`. */
 export interface ZonesProblem {
@@ -31,19 +32,31 @@ const HIGH_MM = 1500;
 /** Litres and grams are added up in any order; sums that differ by less than this are the same. */
 export const SUM_TOLERANCE = 1e-9;
 
-export const massOf = (group: Pick<ZoneGroup, 'massG' | 'litres'>): number => group.massG ?? group.litres * 300;
-export const metresBetween = (a: { readonly x: number; readonly y: number }, b: { readonly x: number; readonly y: number }): number => Math.hypot(a.x - b.x, a.y - b.y) / 1000;
+export const massOf = (group: Pick<ZoneGroup, 'massG' | 'litres'>): number =>
+  group.massG ?? group.litres * 300;
+export const metresBetween = (
+  a: { readonly x: number; readonly y: number },
+  b: { readonly x: number; readonly y: number },
+): number => Math.hypot(a.x - b.x, a.y - b.y) / 1000;
 
 /** Who is meant by a group's users; the schema made sure that they are there. */
-export const usersOf = (request: Pick<ZonesRequest, 'people'>, group: Pick<ZoneGroup, 'userIds'>): ZonePerson[] => request.people.filter(({ id }) => group.userIds.includes(id));
+export const usersOf = (
+  request: Pick<ZonesRequest, 'people'>,
+  group: Pick<ZoneGroup, 'userIds'>,
+): ZonePerson[] => request.people.filter(({ id }) => group.userIds.includes(id));
 
-const meanOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+const meanOf = (values: readonly number[]): number =>
+  values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
 
 /** Seconds that one use of a group in a bay takes: there and back, and a reach by whoever uses it. */
 export function secondsOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): number {
   const station = request.stations.find(({ id }) => id === group.stationId);
   const metres = station ? metresBetween(station, bay) : 0;
-  return (2 * metres) / WALK_M_PER_S + meanOf(usersOf(request, group).map(({ heightMm }) => reachSeconds(reachOf(bay.z, heightMm)))) + (bay.row === 'back' ? BACK_ROW_S : 0);
+  return (
+    (2 * metres) / WALK_M_PER_S +
+    meanOf(usersOf(request, group).map(({ heightMm }) => reachSeconds(reachOf(bay.z, heightMm)))) +
+    (bay.row === 'back' ? BACK_ROW_S : 0)
+  );
 }
 
 /** The hard rules, of one group in one bay, that would be broken; what depends on others is not among them. */
@@ -53,8 +66,10 @@ export function brokenRules(request: ZonesRequest, group: ZoneGroup, bay: ZoneBa
   const hasChild = request.people.some(({ child }) => child);
   const broken: ZoneRule[] = [];
   if (group.litres > bay.litres + SUM_TOLERANCE) broken.push('litres');
-  if (bay.maxLoadG !== undefined && massOf(group) > bay.maxLoadG + SUM_TOLERANCE) broken.push('load');
-  if (group.hazard !== undefined && hasChild && !bay.locked && bay.z < HIGH_MM) broken.push('hazard');
+  if (bay.maxLoadG !== undefined && massOf(group) > bay.maxLoadG + SUM_TOLERANCE)
+    broken.push('load');
+  if (group.hazard !== undefined && hasChild && !bay.locked && bay.z < HIGH_MM)
+    broken.push('hazard');
   if (group.avoid.some((trait) => bay[trait])) broken.push('avoid');
   if (group.selfServe && users.some(needsStep)) broken.push('self_serve');
   if (users.some((user) => (user.noStep || user.child) && needsStep(user))) broken.push('step');
@@ -74,10 +89,16 @@ export function createZonesProblem(request: ZonesRequest): ZonesProblem {
       cost[g * bayCount + b] = group.usesPerWeek * secondsOfUse(request, group, bay);
       return [b];
     });
-    return Int32Array.from(list.sort((a, b) => (cost[g * bayCount + a] ?? 0) - (cost[g * bayCount + b] ?? 0) || a - b));
+    return Int32Array.from(
+      list.sort((a, b) => (cost[g * bayCount + a] ?? 0) - (cost[g * bayCount + b] ?? 0) || a - b),
+    );
   });
   const metres = new Float64Array(bayCount * bayCount);
-  bays.forEach((bay, b) => bays.forEach((other, c) => { metres[b * bayCount + c] = metresBetween(bay, other); }));
+  bays.forEach((bay, b) =>
+    bays.forEach((other, c) => {
+      metres[b * bayCount + c] = metresBetween(bay, other);
+    }),
+  );
   const indexOf = new Map(groups.map(({ id }, g) => [id, g]));
   const pairs = mergePairs(request, indexOf);
   const partners: { other: number; weight: number }[][] = groups.map(() => []);
@@ -86,16 +107,31 @@ export function createZonesProblem(request: ZonesRequest): ZonesProblem {
     partners[b]?.push({ other: a, weight });
   }
   return {
-    groupCount, bayCount, cost, allowed, metres, pairs, partners, foes: findFoes(request, indexOf),
-    litres: Float64Array.from(groups, ({ litres }) => litres), massG: Float64Array.from(groups, massOf),
-    bayLitres: Float64Array.from(bays, ({ litres }) => litres), bayMassG: Float64Array.from(bays, ({ maxLoadG }) => maxLoadG ?? Infinity),
+    groupCount,
+    bayCount,
+    cost,
+    allowed,
+    metres,
+    pairs,
+    partners,
+    foes: findFoes(request, indexOf),
+    litres: Float64Array.from(groups, ({ litres }) => litres),
+    massG: Float64Array.from(groups, massOf),
+    bayLitres: Float64Array.from(bays, ({ litres }) => litres),
+    bayMassG: Float64Array.from(bays, ({ maxLoadG }) => maxLoadG ?? Infinity),
   };
 }
 
-function mergePairs(request: ZonesRequest, indexOf: ReadonlyMap<string, number>): ZonesProblem['pairs'] {
+function mergePairs(
+  request: ZonesRequest,
+  indexOf: ReadonlyMap<string, number>,
+): ZonesProblem['pairs'] {
   const weights = new Map<string, { a: number; b: number; weight: number }>();
   for (const { a, b, weight } of request.together) {
-    const [first, second] = [indexOf.get(a) ?? 0, indexOf.get(b) ?? 0].sort((x, y) => x - y) as [number, number];
+    const [first, second] = [indexOf.get(a) ?? 0, indexOf.get(b) ?? 0].sort((x, y) => x - y) as [
+      number,
+      number,
+    ];
     const known = weights.get(`${first} ${second}`);
     if (known) known.weight += weight;
     else weights.set(`${first} ${second}`, { a: first, b: second, weight });
@@ -111,16 +147,22 @@ function findFoes(request: ZonesRequest, indexOf: ReadonlyMap<string, number>): 
     foes[b]?.add(a);
   };
   for (const { a, b } of request.apart) part(indexOf.get(a) ?? 0, indexOf.get(b) ?? 0);
-  request.groups.forEach((chemical, a) => request.groups.forEach((food, b) => {
-    if (chemical.hazard === 'chemical' && food.food && a !== b) part(a, b);
-  }));
+  request.groups.forEach((chemical, a) =>
+    request.groups.forEach((food, b) => {
+      if (chemical.hazard === 'chemical' && food.food && a !== b) part(a, b);
+    }),
+  );
   return foes.map((set) => [...set]);
 }
 
 /** The objective of a whole assignment. */
-export function costOfZones({ cost, bayCount, pairs, metres }: ZonesProblem, bayOf: ArrayLike<number>): number {
+export function costOfZones(
+  { cost, bayCount, pairs, metres }: ZonesProblem,
+  bayOf: ArrayLike<number>,
+): number {
   let sum = 0;
   for (let g = 0; g < bayOf.length; g += 1) sum += cost[g * bayCount + (bayOf[g] ?? 0)] ?? Infinity;
-  for (const { a, b, weight } of pairs) sum += weight * (metres[(bayOf[a] ?? 0) * bayCount + (bayOf[b] ?? 0)] ?? 0);
+  for (const { a, b, weight } of pairs)
+    sum += weight * (metres[(bayOf[a] ?? 0) * bayCount + (bayOf[b] ?? 0)] ?? 0);
   return sum;
 }

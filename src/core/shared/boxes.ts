@@ -14,14 +14,18 @@ type Space = Pick<Box, 'width' | 'depth' | 'height'>;
 /** Whether two boxes share inner space, or come closer than `gapMm` along every axis at once. */
 export function boxesOverlap(a: Box, b: Box, gapMm = 0): boolean {
   return (
-    a.x < b.x + b.width + gapMm && b.x < a.x + a.width + gapMm &&
-    a.y < b.y + b.depth + gapMm && b.y < a.y + a.depth + gapMm &&
-    a.z < b.z + b.height + gapMm && b.z < a.z + a.height + gapMm
+    a.x < b.x + b.width + gapMm &&
+    b.x < a.x + a.width + gapMm &&
+    a.y < b.y + b.depth + gapMm &&
+    b.y < a.y + a.depth + gapMm &&
+    a.z < b.z + b.height + gapMm &&
+    b.z < a.z + a.height + gapMm
   );
 }
 
 /** Obstacles from the lowest up, so that a column's free stretches are found in one sweep. */
-const fromBelow = (obstacles: readonly Box[]): readonly Box[] => [...obstacles].sort((a, b) => a.z - b.z);
+const fromBelow = (obstacles: readonly Box[]): readonly Box[] =>
+  [...obstacles].sort((a, b) => a.z - b.z);
 
 /**
  * Litres of a space that no obstacle takes, overlaps counted once: a sweep over the obstacles'
@@ -29,15 +33,24 @@ const fromBelow = (obstacles: readonly Box[]): readonly Box[] => [...obstacles].
  */
 export function freeLitresOf(space: Space, obstacles: readonly Box[]): number {
   const boxes = fromBelow(obstacles);
-  const xs = cutsOf(boxes.flatMap((box) => [box.x, box.x + box.width]), space.width);
-  const ys = cutsOf(boxes.flatMap((box) => [box.y, box.y + box.depth]), space.depth);
+  const xs = cutsOf(
+    boxes.flatMap((box) => [box.x, box.x + box.width]),
+    space.width,
+  );
+  const ys = cutsOf(
+    boxes.flatMap((box) => [box.y, box.y + box.depth]),
+    space.depth,
+  );
   let freeMm3 = 0;
   for (let i = 1; i < xs.length; i += 1) {
     const [left, right] = [xs[i - 1] ?? 0, xs[i] ?? 0];
     const inX = boxes.filter((box) => box.x < right && box.x + box.width > left);
     for (let j = 1; j < ys.length; j += 1) {
       const [front, back] = [ys[j - 1] ?? 0, ys[j] ?? 0];
-      freeMm3 += (right - left) * (back - front) * (space.height - coveredMm(inX, { front, back, height: space.height }));
+      freeMm3 +=
+        (right - left) *
+        (back - front) *
+        (space.height - coveredMm(inX, { front, back, height: space.height }));
     }
   }
   return freeMm3 / MM3_PER_LITRE;
@@ -45,7 +58,9 @@ export function freeLitresOf(space: Space, obstacles: readonly Box[]): number {
 
 /** The distinct coordinates inside `[0, end]`, with both ends, in order. */
 const cutsOf = (coordinates: readonly number[], end: number): number[] =>
-  [...new Set([0, end, ...coordinates])].filter((cut) => cut >= 0 && cut <= end).sort((a, b) => a - b);
+  [...new Set([0, end, ...coordinates])]
+    .filter((cut) => cut >= 0 && cut <= end)
+    .sort((a, b) => a - b);
 
 interface Column {
   readonly front: number;
@@ -76,15 +91,33 @@ export function largestFreeBoxOf(space: Space, obstacles: readonly Box[]): Box {
   let best: Box = { x: 0, y: 0, z: 0, width: 0, depth: 0, height: 0 };
   let bestMm3 = 0;
   const boxes = fromBelow(obstacles);
-  const ends = (faces: readonly number[], end: number) => [end, ...faces.filter((face) => face > 0 && face < end)];
-  const starts = (faces: readonly number[], end: number) => [0, ...faces.filter((face) => face > 0 && face < end)];
-  const rights = ends(boxes.map((box) => box.x), space.width);
-  for (const left of starts(boxes.map((box) => box.x + box.width), space.width)) {
+  const ends = (faces: readonly number[], end: number) => [
+    end,
+    ...faces.filter((face) => face > 0 && face < end),
+  ];
+  const starts = (faces: readonly number[], end: number) => [
+    0,
+    ...faces.filter((face) => face > 0 && face < end),
+  ];
+  const rights = ends(
+    boxes.map((box) => box.x),
+    space.width,
+  );
+  for (const left of starts(
+    boxes.map((box) => box.x + box.width),
+    space.width,
+  )) {
     for (const right of rights) {
       if (right <= left || (right - left) * space.depth * space.height <= bestMm3) continue;
       const inX = boxes.filter((box) => box.x < right && box.x + box.width > left);
-      const backs = ends(inX.map((box) => box.y), space.depth);
-      for (const front of starts(inX.map((box) => box.y + box.depth), space.depth)) {
+      const backs = ends(
+        inX.map((box) => box.y),
+        space.depth,
+      );
+      for (const front of starts(
+        inX.map((box) => box.y + box.depth),
+        space.depth,
+      )) {
         for (const back of backs) {
           const areaMm2 = (right - left) * (back - front);
           if (back <= front || areaMm2 * space.height <= bestMm3) continue;
@@ -100,7 +133,10 @@ export function largestFreeBoxOf(space: Space, obstacles: readonly Box[]): Box {
 }
 
 /** The highest free stretch of a column. Requires: boxes from below. */
-function widestGap(boxes: readonly Box[], { front, back, height }: Column): Pick<Box, 'z' | 'height'> {
+function widestGap(
+  boxes: readonly Box[],
+  { front, back, height }: Column,
+): Pick<Box, 'z' | 'height'> {
   let best = { z: 0, height: 0 };
   let reached = 0;
   for (const box of boxes) {

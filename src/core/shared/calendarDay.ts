@@ -7,51 +7,110 @@ export interface FoundDay {
 
 const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 const MONTH_WORD = '(jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\\.?';
-const BEFORE = '(?:best before(?: end)?|use by|used? before|expires?|expired|expiry|dated|good until|until|exp\\.?|bb[ed]?)';
+const BEFORE =
+  '(?:best before(?: end)?|use by|used? before|expires?|expired|expiry|dated|good until|until|exp\\.?|bb[ed]?)';
 
 interface Shape {
   readonly pattern: string;
-  readonly read: (groups: readonly string[]) => { readonly year: number; readonly month: number; readonly day: number | undefined };
+  readonly read: (groups: readonly string[]) => {
+    readonly year: number;
+    readonly month: number;
+    readonly day: number | undefined;
+  };
   /** Reads as a day wherever it stands; the others need a word such as "use by" before them, or `isDateExpected`. */
   readonly isPlain: boolean;
 }
 
 const at = (groups: readonly string[], index: number): number => Number(groups[index]);
-const monthOf = (word: string | undefined): number => MONTHS.indexOf((word ?? '').slice(0, 3).toLowerCase()) + 1;
+const monthOf = (word: string | undefined): number =>
+  MONTHS.indexOf((word ?? '').slice(0, 3).toLowerCase()) + 1;
 
 /** Longest first. Days stand before months, as on packs in this part of the world. */
 const SHAPES: readonly Shape[] = [
-  { pattern: '(\\d{4})-(\\d{1,2})-(\\d{1,2})', isPlain: true, read: (g) => ({ year: at(g, 0), month: at(g, 1), day: at(g, 2) }) },
-  { pattern: '(\\d{1,2})[./-](\\d{1,2})[./-](\\d{4})', isPlain: true, read: (g) => ({ year: at(g, 2), month: at(g, 1), day: at(g, 0) }) },
-  { pattern: '(\\d{1,2})[./-](\\d{1,2})[./-](\\d{2})', isPlain: false, read: (g) => ({ year: at(g, 2), month: at(g, 1), day: at(g, 0) }) },
-  { pattern: `(\\d{1,2})\\.?\\s*${MONTH_WORD}\\s*(\\d{4}|\\d{2})`, isPlain: false, read: (g) => ({ year: at(g, 2), month: monthOf(g[1]), day: at(g, 0) }) },
-  { pattern: `${MONTH_WORD}\\s*(\\d{4}|\\d{2})`, isPlain: false, read: (g) => ({ year: at(g, 1), month: monthOf(g[0]), day: undefined }) },
-  { pattern: '(\\d{4})-(\\d{1,2})', isPlain: false, read: (g) => ({ year: at(g, 0), month: at(g, 1), day: undefined }) },
-  { pattern: '(\\d{1,2})\\s*[./-]\\s*(\\d{4}|\\d{2})', isPlain: false, read: (g) => ({ year: at(g, 1), month: at(g, 0), day: undefined }) },
+  {
+    pattern: '(\\d{4})-(\\d{1,2})-(\\d{1,2})',
+    isPlain: true,
+    read: (g) => ({ year: at(g, 0), month: at(g, 1), day: at(g, 2) }),
+  },
+  {
+    pattern: '(\\d{1,2})[./-](\\d{1,2})[./-](\\d{4})',
+    isPlain: true,
+    read: (g) => ({ year: at(g, 2), month: at(g, 1), day: at(g, 0) }),
+  },
+  {
+    pattern: '(\\d{1,2})[./-](\\d{1,2})[./-](\\d{2})',
+    isPlain: false,
+    read: (g) => ({ year: at(g, 2), month: at(g, 1), day: at(g, 0) }),
+  },
+  {
+    pattern: `(\\d{1,2})\\.?\\s*${MONTH_WORD}\\s*(\\d{4}|\\d{2})`,
+    isPlain: false,
+    read: (g) => ({ year: at(g, 2), month: monthOf(g[1]), day: at(g, 0) }),
+  },
+  {
+    pattern: `${MONTH_WORD}\\s*(\\d{4}|\\d{2})`,
+    isPlain: false,
+    read: (g) => ({ year: at(g, 1), month: monthOf(g[0]), day: undefined }),
+  },
+  {
+    pattern: '(\\d{4})-(\\d{1,2})',
+    isPlain: false,
+    read: (g) => ({ year: at(g, 0), month: at(g, 1), day: undefined }),
+  },
+  {
+    pattern: '(\\d{1,2})\\s*[./-]\\s*(\\d{4}|\\d{2})',
+    isPlain: false,
+    read: (g) => ({ year: at(g, 1), month: at(g, 0), day: undefined }),
+  },
 ];
 /** As fast hands type it: month and year without anything between, `1226`. */
-const BARE: Shape = { pattern: '(\\d{2})(\\d{2})', isPlain: false, read: (g) => ({ year: at(g, 1), month: at(g, 0), day: undefined }) };
+const BARE: Shape = {
+  pattern: '(\\d{2})(\\d{2})',
+  isPlain: false,
+  read: (g) => ({ year: at(g, 1), month: at(g, 0), day: undefined }),
+};
 
 /**
  * Finds a date as packs carry it: `2027-01-05`, `05.01.2027`, `best before 12/26`, `use by Dec 2026`; with
  * `isDateExpected` also bare: `12/26`, `Dec 26`, `1226`. Two-digit years are of this century.
  * Returns undefined where nothing reads as a day of the calendar.
  */
-export function findDay(text: string, { isDateExpected = false }: { readonly isDateExpected?: boolean } = {}): FoundDay | undefined {
+export function findDay(
+  text: string,
+  { isDateExpected = false }: { readonly isDateExpected?: boolean } = {},
+): FoundDay | undefined {
   for (const shape of isDateExpected ? [...SHAPES, BARE] : SHAPES) {
     const isFree = shape.isPlain || isDateExpected;
-    const pattern = new RegExp(`(^|[\\s,;(])(?:${BEFORE}:?\\s*)${isFree ? '?' : ''}${shape.pattern}(?=$|[\\s,;)])`, 'i');
+    const pattern = new RegExp(
+      `(^|[\\s,;(])(?:${BEFORE}:?\\s*)${isFree ? '?' : ''}${shape.pattern}(?=$|[\\s,;)])`,
+      'i',
+    );
     const match = pattern.exec(text);
     if (!match) continue;
     const day = toDay(shape.read(match.slice(2)));
     if (day === undefined) continue;
     const rest = `${text.slice(0, match.index)}${match[1] ?? ''}${text.slice(match.index + match[0].length)}`;
-    return { day, rest: rest.replace(/\s+/g, ' ').replace(/,\s*,/g, ',').replace(/[\s,;(]+$|^[\s,;]+/g, '').trim() };
+    return {
+      day,
+      rest: rest
+        .replace(/\s+/g, ' ')
+        .replace(/,\s*,/g, ',')
+        .replace(/[\s,;(]+$|^[\s,;]+/g, '')
+        .trim(),
+    };
   }
   return undefined;
 }
 
-function toDay({ year, month, day }: { readonly year: number; readonly month: number; readonly day: number | undefined }): string | undefined {
+function toDay({
+  year,
+  month,
+  day,
+}: {
+  readonly year: number;
+  readonly month: number;
+  readonly day: number | undefined;
+}): string | undefined {
   const fullYear = year < 100 ? 2000 + year : year;
   if (fullYear < 2000 || fullYear > 2099 || month < 1 || month > 12) return undefined;
   const lastOfMonth = new Date(Date.UTC(fullYear, month, 0)).getUTCDate();
@@ -61,4 +120,8 @@ function toDay({ year, month, day }: { readonly year: number; readonly month: nu
 }
 
 /** Whole days from one calendar day to another; negative where it lies before. */
-export const daysBetween = (from: string, to: string): number => Math.round((Date.parse(`${to.slice(0, 10)}T00:00:00Z`) - Date.parse(`${from.slice(0, 10)}T00:00:00Z`)) / 86_400_000);
+export const daysBetween = (from: string, to: string): number =>
+  Math.round(
+    (Date.parse(`${to.slice(0, 10)}T00:00:00Z`) - Date.parse(`${from.slice(0, 10)}T00:00:00Z`)) /
+      86_400_000,
+  );

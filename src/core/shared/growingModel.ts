@@ -23,15 +23,37 @@ export class GrowingModel {
   private readonly fixed: number[] = [];
   private hasMoved = false;
 
-  private constructor(private readonly model: Model, private readonly rowCount: number) {}
+  private constructor(
+    private readonly model: Model,
+    private readonly rowCount: number,
+  ) {}
 
   /** Hands out a model that lives as long as `work` does. */
-  static run<T>(solver: Solver, rows: readonly { readonly least: number; readonly most: number }[], work: (model: GrowingModel) => T): T {
+  static run<T>(
+    solver: Solver,
+    rows: readonly { readonly least: number; readonly most: number }[],
+    work: (model: GrowingModel) => T,
+  ): T {
     return solver.withModel((model) => {
       model.options.set({ output_flag: false });
       model.passModel({
-        numCols: 0, numRows: rows.length, sense: solver.constants.objectiveSense.minimize, offset: 0, colCost: [], colLower: [], colUpper: [],
-        rowLower: rows.map(({ least }) => least), rowUpper: rows.map(({ most }) => most), matrix: { format: 'csc', numCols: 0, numRows: rows.length, starts: [0], indices: [], values: [] },
+        numCols: 0,
+        numRows: rows.length,
+        sense: solver.constants.objectiveSense.minimize,
+        offset: 0,
+        colCost: [],
+        colLower: [],
+        colUpper: [],
+        rowLower: rows.map(({ least }) => least),
+        rowUpper: rows.map(({ most }) => most),
+        matrix: {
+          format: 'csc',
+          numCols: 0,
+          numRows: rows.length,
+          starts: [0],
+          indices: [],
+          values: [],
+        },
       });
       return work(new GrowingModel(model, rows.length));
     });
@@ -46,8 +68,17 @@ export class GrowingModel {
       starts.push(indices.length);
     }
     this.model.addCols({
-      cost: Float64Array.from(columns, ({ cost }) => cost), lower: new Float64Array(columns.length), upper: new Float64Array(columns.length).fill(Infinity),
-      matrix: { format: 'csc', numRows: this.rowCount, numCols: columns.length, starts: Int32Array.from(starts), indices: Int32Array.from(indices), values: new Float64Array(indices.length).fill(1) },
+      cost: Float64Array.from(columns, ({ cost }) => cost),
+      lower: new Float64Array(columns.length),
+      upper: new Float64Array(columns.length).fill(Infinity),
+      matrix: {
+        format: 'csc',
+        numRows: this.rowCount,
+        numCols: columns.length,
+        starts: Int32Array.from(starts),
+        indices: Int32Array.from(indices),
+        values: new Float64Array(indices.length).fill(1),
+      },
     });
   }
 
@@ -65,11 +96,22 @@ export class GrowingModel {
   /** Undefined where the time ends it, or nothing satisfies the rows. */
   minimise(timeLimitMs: number): CoverSolution | undefined {
     // New columns leave the last solution feasible, moved bounds leave its duals so: each simplex goes on from what still holds.
-    this.model.options.set({ time_limit: this.model.getRunTime() + Math.max(10, timeLimitMs) / 1000, simplex_strategy: this.hasMoved ? DUAL_SIMPLEX : PRIMAL_SIMPLEX });
+    this.model.options.set({
+      time_limit: this.model.getRunTime() + Math.max(10, timeLimitMs) / 1000,
+      simplex_strategy: this.hasMoved ? DUAL_SIMPLEX : PRIMAL_SIMPLEX,
+    });
     this.hasMoved = false;
     this.model.run();
-    if (Number(this.model.info.get('primal_solution_status')) !== 2 || Number(this.model.info.get('dual_solution_status')) !== 2) return undefined;
+    if (
+      Number(this.model.info.get('primal_solution_status')) !== 2 ||
+      Number(this.model.info.get('dual_solution_status')) !== 2
+    )
+      return undefined;
     const { colValue, rowDual } = this.model.getSolution();
-    return { objective: this.model.getObjectiveValue(), values: Float64Array.from(colValue), rowDuals: Float64Array.from(rowDual) };
+    return {
+      objective: this.model.getObjectiveValue(),
+      values: Float64Array.from(colValue),
+      rowDuals: Float64Array.from(rowDual),
+    };
   }
 }

@@ -3,22 +3,85 @@ export { assertNever, invariant } from './invariant';
 export { err, ok, type Result } from './result';
 // Ids
 export {
-  agreementIdSchema, bayIdSchema, carryIdSchema, checkIdSchema, containerIdSchema, decisionIdSchema, draftIdSchema, enoughRuleIdSchema, fixtureIdSchema, giftCardIdSchema, groupIdSchema, handNeedIdSchema, methodIdSchema, offerIdSchema, personIdSchema,
-  pictureIdSchema, projectIdSchema, purchaseIdSchema, receiptIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema, shopIdSchema, thingIdSchema,
-  unitIdSchema, vantagePointIdSchema,
-  type AgreementId, type BayId, type CarryId, type CheckId, type ContainerId, type DecisionId, type DraftId, type EnoughRuleId, type FixtureId, type GiftCardId, type HandNeedId, type GroupId, type MethodId, type OfferId, type PersonId,
-  type PictureId, type ProjectId, type PurchaseId, type ReceiptId, type RoomId, type SectionId, type SessionId, type ShopId, type ThingId,
-  type UnitId, type VantagePointId,
+  agreementIdSchema,
+  bayIdSchema,
+  carryIdSchema,
+  checkIdSchema,
+  containerIdSchema,
+  decisionIdSchema,
+  draftIdSchema,
+  enoughRuleIdSchema,
+  fixtureIdSchema,
+  giftCardIdSchema,
+  groupIdSchema,
+  handNeedIdSchema,
+  methodIdSchema,
+  offerIdSchema,
+  personIdSchema,
+  pictureIdSchema,
+  projectIdSchema,
+  purchaseIdSchema,
+  receiptIdSchema,
+  roomIdSchema,
+  sectionIdSchema,
+  sessionIdSchema,
+  shopIdSchema,
+  thingIdSchema,
+  unitIdSchema,
+  vantagePointIdSchema,
+  type AgreementId,
+  type BayId,
+  type CarryId,
+  type CheckId,
+  type ContainerId,
+  type DecisionId,
+  type DraftId,
+  type EnoughRuleId,
+  type FixtureId,
+  type GiftCardId,
+  type HandNeedId,
+  type GroupId,
+  type MethodId,
+  type OfferId,
+  type PersonId,
+  type PictureId,
+  type ProjectId,
+  type PurchaseId,
+  type ReceiptId,
+  type RoomId,
+  type SectionId,
+  type SessionId,
+  type ShopId,
+  type ThingId,
+  type UnitId,
+  type VantagePointId,
 } from './ids';
 // Units
 export {
-  formatLength, judgeReadings, lengthSchema, lengthUnits, MAX_SPREAD_MM, parseLength, smallestMm, spreadMm, toLength, toTenthMm,
+  formatLength,
+  judgeReadings,
+  lengthSchema,
+  lengthUnits,
+  MAX_SPREAD_MM,
+  parseLength,
+  smallestMm,
+  spreadMm,
+  toLength,
+  toTenthMm,
   type ReadingsVerdict,
-  type Length, type LengthError, type LengthUnit,
+  type Length,
+  type LengthError,
+  type LengthUnit,
 } from './length';
 export {
-  currencies, currencySchema, formatMoney, formatMoneyInput, parseMoney, priceMinorSchema,
-  type Currency, type MoneyError,
+  currencies,
+  currencySchema,
+  formatMoney,
+  formatMoneyInput,
+  parseMoney,
+  priceMinorSchema,
+  type Currency,
+  type MoneyError,
 } from './money';
 export { fitLabel } from './fitLabel';
 export { formatCount, formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
@@ -28,7 +91,15 @@ export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes'
 export { largestCircleOf, type Circle, type FloorRect } from './largestCircle';
 // The solver
 export { GrowingModel, type CoverColumn, type CoverSolution } from './growingModel';
-export { isSolved, LinearModel, loadSolver, type Clock, type LinearSolution, type MinimiseOptions, type Solver } from './linearModel';
+export {
+  isSolved,
+  LinearModel,
+  loadSolver,
+  type Clock,
+  type LinearSolution,
+  type MinimiseOptions,
+  type Solver,
+} from './linearModel';
 export { minimiseNarrowed, type Narrowed } from './minimiseNarrowed';
 // Chance that can be repeated
 export { createRandom, type Random } from './random';

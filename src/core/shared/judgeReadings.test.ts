@@ -19,8 +19,20 @@ test.each([
 });
 
 test('the order of the readings changes nothing but which is set aside', () =>
-  fc.assert(fc.property(fc.array(fc.integer({ min: 5000, max: 5200 }).map((n) => n / 10), { minLength: 1, maxLength: 5 }), (mms) => {
-    const [there, back] = [of(...mms), of(...[...mms].reverse())];
-    expect([there.countsMm, there.isAskew, there.slantedIndexes.length]).toEqual([back.countsMm, back.isAskew, back.slantedIndexes.length]);
-    expect(there.countsMm).toBe(Math.min(...mms));
-  })));
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.integer({ min: 5000, max: 5200 }).map((n) => n / 10),
+        { minLength: 1, maxLength: 5 },
+      ),
+      (mms) => {
+        const [there, back] = [of(...mms), of(...[...mms].reverse())];
+        expect([there.countsMm, there.isAskew, there.slantedIndexes.length]).toEqual([
+          back.countsMm,
+          back.isAskew,
+          back.slantedIndexes.length,
+        ]);
+        expect(there.countsMm).toBe(Math.min(...mms));
+      },
+    ),
+  ));

@@ -26,20 +26,44 @@ const PRECISION_MM = 0.5;
  * diagonal, beats what is found. Source: the distance to the nearest edge is 1-Lipschitz; the pole of
  * inaccessibility by quadrants, Agafonkin, 2016. Radius 0 where no floor is free.
  */
-export function largestCircleOf(floor: { readonly width: number; readonly depth: number }, taken: readonly FloorRect[]): Circle {
-  const clearanceAt = (x: number, y: number): number => Math.min(x, y, floor.width - x, floor.depth - y, ...taken.map((rect) => distanceTo(rect, x, y)));
-  const cellAt = (x: number, y: number, half: number): Cell => ({ x, y, half, radiusMm: clearanceAt(x, y) });
+export function largestCircleOf(
+  floor: { readonly width: number; readonly depth: number },
+  taken: readonly FloorRect[],
+): Circle {
+  const clearanceAt = (x: number, y: number): number =>
+    Math.min(
+      x,
+      y,
+      floor.width - x,
+      floor.depth - y,
+      ...taken.map((rect) => distanceTo(rect, x, y)),
+    );
+  const cellAt = (x: number, y: number, half: number): Cell => ({
+    x,
+    y,
+    half,
+    radiusMm: clearanceAt(x, y),
+  });
   const size = Math.min(floor.width, floor.depth);
   if (size <= 0) return { x: 0, y: 0, radiusMm: 0 };
   let open: Cell[] = [];
-  for (let x = 0; x < floor.width; x += size) for (let y = 0; y < floor.depth; y += size) open.push(cellAt(x + size / 2, y + size / 2, size / 2));
+  for (let x = 0; x < floor.width; x += size)
+    for (let y = 0; y < floor.depth; y += size)
+      open.push(cellAt(x + size / 2, y + size / 2, size / 2));
   let best = cellAt(floor.width / 2, floor.depth / 2, 0);
   while (open.length > 0) {
     for (const cell of open) if (cell.radiusMm > best.radiusMm) best = cell;
-    open = open.filter((cell) => cell.radiusMm + cell.half * Math.SQRT2 > best.radiusMm + PRECISION_MM).flatMap(({ x, y, half }) => {
-      const quarter = half / 2;
-      return [cellAt(x - quarter, y - quarter, quarter), cellAt(x + quarter, y - quarter, quarter), cellAt(x - quarter, y + quarter, quarter), cellAt(x + quarter, y + quarter, quarter)];
-    });
+    open = open
+      .filter((cell) => cell.radiusMm + cell.half * Math.SQRT2 > best.radiusMm + PRECISION_MM)
+      .flatMap(({ x, y, half }) => {
+        const quarter = half / 2;
+        return [
+          cellAt(x - quarter, y - quarter, quarter),
+          cellAt(x + quarter, y - quarter, quarter),
+          cellAt(x - quarter, y + quarter, quarter),
+          cellAt(x + quarter, y + quarter, quarter),
+        ];
+      });
   }
   return { x: best.x, y: best.y, radiusMm: Math.max(0, best.radiusMm) };
 }

@@ -8,10 +8,24 @@ const mmOf = (text: string, unit: 'mm' | 'cm' | 'in' = 'mm') => {
 };
 
 test.each([
-  ['36,5 cm', 365], ['14 3/8"', 365.1], ['14-3/8 in', 365.1], [`1' 4"`, 406.4], [`1' 4`, 406.4],
-  [`1’ 4½”`, 419.1], ['1.2m', 1200], ['1 m 20 cm', 1200], ['365', 365], ['  365 mm ', 365],
-  ['3/4 in', 19.1], ['0,125 m', 125], [',5 cm', 5], ['5 ft', 1524], [`6''`, 152.4], ['2 feet 3 inches', 685.8],
-  ['12.34 cm', 123.4], ['0', 0],
+  ['36,5 cm', 365],
+  ['14 3/8"', 365.1],
+  ['14-3/8 in', 365.1],
+  [`1' 4"`, 406.4],
+  [`1' 4`, 406.4],
+  [`1’ 4½”`, 419.1],
+  ['1.2m', 1200],
+  ['1 m 20 cm', 1200],
+  ['365', 365],
+  ['  365 mm ', 365],
+  ['3/4 in', 19.1],
+  ['0,125 m', 125],
+  [',5 cm', 5],
+  ['5 ft', 1524],
+  [`6''`, 152.4],
+  ['2 feet 3 inches', 685.8],
+  ['12.34 cm', 123.4],
+  ['0', 0],
 ])('reads %s as %d mm', (text, mm) => expect(mmOf(text)).toBe(mm));
 
 test('a bare number takes the unit of the household', () => {
@@ -43,15 +57,23 @@ test('what is written back reads the same to 0.1 mm, in every unit', () =>
 
 test('any text is read or refused with a place inside it, never thrown at', () =>
   fc.assert(
-    fc.property(fc.string({ maxLength: 12, unit: fc.constantFrom(...'0123456789 .,/-\'"cmift½x') }), (text) => {
-      const read = parseLength(text, 'mm');
-      if (!read.ok && 'atIndex' in read.error) expect(read.error.atIndex).toBeLessThan(text.length);
-      if (read.ok) expect(read.value.mm).toBeGreaterThanOrEqual(0);
-    }),
+    fc.property(
+      fc.string({ maxLength: 12, unit: fc.constantFrom(...'0123456789 .,/-\'"cmift½x') }),
+      (text) => {
+        const read = parseLength(text, 'mm');
+        if (!read.ok && 'atIndex' in read.error)
+          expect(read.error.atIndex).toBeLessThan(text.length);
+        if (read.ok) expect(read.value.mm).toBeGreaterThanOrEqual(0);
+      },
+    ),
   ));
 
 test('the smallest of three readings counts, and their spread is known', () => {
-  const readings = [{ mm: 365, text: '' }, { mm: 358.5, text: '' }, { mm: 361, text: '' }];
+  const readings = [
+    { mm: 365, text: '' },
+    { mm: 358.5, text: '' },
+    { mm: 361, text: '' },
+  ];
   expect(smallestMm(readings)).toBe(358.5);
   expect(spreadMm(readings)).toBe(6.5);
 });

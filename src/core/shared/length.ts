@@ -18,7 +18,13 @@ export type LengthError =
   | { readonly code: 'length_comma_ambiguous'; readonly atIndex: number }
   | { readonly code: 'length_out_of_range'; readonly mm: number };
 
-const MM_PER: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 10, m: 1000, in: 25.4, ft: 304.8 };
+const MM_PER: Readonly<Record<LengthUnit, number>> = {
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: 25.4,
+  ft: 304.8,
+};
 /** Nothing in a home is longer than 100 m; a larger figure is a slip of the finger. */
 const MAX_MM = 100_000;
 const UNIT_WORDS: readonly (readonly [RegExp, LengthUnit])[] = [
@@ -29,8 +35,15 @@ const UNIT_WORDS: readonly (readonly [RegExp, LengthUnit])[] = [
   [/^(feet|foot|ft|'|′|’)(?![a-z'])/i, 'ft'],
 ];
 const VULGAR: Readonly<Record<string, readonly [number, number]>> = {
-  '½': [1, 2], '¼': [1, 4], '¾': [3, 4], '⅛': [1, 8], '⅜': [3, 8], '⅝': [5, 8], '⅞': [7, 8],
-  '⅓': [1, 3], '⅔': [2, 3],
+  '½': [1, 2],
+  '¼': [1, 4],
+  '¾': [3, 4],
+  '⅛': [1, 8],
+  '⅜': [3, 8],
+  '⅝': [5, 8],
+  '⅞': [7, 8],
+  '⅓': [1, 3],
+  '⅔': [2, 3],
 };
 
 /** Rounds to the 0.1 mm that measures are kept to; 3/4" is 19.05 mm and must not fall to 19.0. */
@@ -77,7 +90,9 @@ export function formatLength(mm: number, unit: LengthUnit): string {
   if (unit === 'ft') {
     const sixteenths = Math.round((mm / MM_PER.in) * 16);
     const feet = Math.floor(sixteenths / 192);
-    return feet === 0 ? `${formatSixteenths(sixteenths)}"` : `${feet}' ${formatSixteenths(sixteenths % 192)}"`;
+    return feet === 0
+      ? `${formatSixteenths(sixteenths)}"`
+      : `${feet}' ${formatSixteenths(sixteenths % 192)}"`;
   }
   const decimals = unit === 'mm' ? 1 : unit === 'cm' ? 2 : 4;
   return `${Number((toTenthMm(mm) / MM_PER[unit]).toFixed(decimals))} ${unit}`;
@@ -95,7 +110,10 @@ export function spreadMm(readings: readonly Length[]): number {
 }
 
 /** A measure that was computed, written in the unit it is shown in. */
-export const toLength = (mm: number, unit: LengthUnit): Length => ({ mm: toTenthMm(mm), text: formatLength(mm, unit) });
+export const toLength = (mm: number, unit: LengthUnit): Length => ({
+  mm: toTenthMm(mm),
+  text: formatLength(mm, unit),
+});
 
 /** Readings of one measure lie further apart than this when one of them was taken askew. */
 export const MAX_SPREAD_MM = 5;
@@ -121,7 +139,11 @@ export function judgeReadings(readings: readonly Length[]): ReadingsVerdict {
   const countsMm = byLength[0]?.mm ?? Infinity;
   const settling = byLength[Math.min(SETTLED_BY, byLength.length) - 1]?.mm ?? countsMm;
   const isAskew = toTenthMm(settling - countsMm) > MAX_SPREAD_MM;
-  const slantedIndexes = isAskew ? [] : byLength.filter(({ mm }) => toTenthMm(mm - countsMm) > MAX_SPREAD_MM).map(({ index }) => index);
+  const slantedIndexes = isAskew
+    ? []
+    : byLength
+        .filter(({ mm }) => toTenthMm(mm - countsMm) > MAX_SPREAD_MM)
+        .map(({ index }) => index);
   return { countsMm, isAskew, slantedIndexes };
 }
 
@@ -166,7 +188,9 @@ function readAmount(rest: string): Result<{ amount: number; length: number }, Pa
   if (vulgar && pair) {
     return ok({ amount: (whole ?? 0) + pair[0] / pair[1], length: wholeLength + vulgar[0].length });
   }
-  return whole === undefined ? err(unreadable(rest, 0)) : ok({ amount: whole, length: wholeLength });
+  return whole === undefined
+    ? err(unreadable(rest, 0))
+    : ok({ amount: whole, length: wholeLength });
 }
 
 function readFraction(

@@ -6,7 +6,8 @@ export type Solver = Highs;
 let loading: Promise<Solver> | undefined;
 
 /** Loads HiGHS (WASM) on first use; Node and browser alike. */
-export const loadSolver = (): Promise<Solver> => (loading ??= import('highs').then((module) => module.default()));
+export const loadSolver = (): Promise<Solver> =>
+  (loading ??= import('highs').then((module) => module.default()));
 
 /** Answers "what time is it" in ms; handed in, so that core has no clock of its own. */
 export type Clock = () => number;
@@ -53,9 +54,15 @@ export class LinearModel {
   private readonly lower: number[] = [];
   private readonly upper: number[] = [];
   private readonly isWhole: boolean[] = [];
-  private readonly rows: { readonly terms: readonly Term[]; readonly least: number; readonly most: number }[] = [];
+  private readonly rows: {
+    readonly terms: readonly Term[];
+    readonly least: number;
+    readonly most: number;
+  }[] = [];
 
-  addVariable(options: { readonly least?: number; readonly most?: number; readonly whole?: boolean } = {}): number {
+  addVariable(
+    options: { readonly least?: number; readonly most?: number; readonly whole?: boolean } = {},
+  ): number {
     this.lower.push(options.least ?? 0);
     this.upper.push(options.most ?? Infinity);
     this.isWhole.push(options.whole ?? false);
@@ -95,7 +102,14 @@ export class LinearModel {
     const numCols = this.lower.length;
     if (numCols === 0) {
       const isPossible = this.rows.every((row) => row.least <= 0 && row.most >= 0);
-      return { status: isPossible ? 'optimal' : 'infeasible', values: [], objective: 0, bound: isPossible ? 0 : Infinity, rowDuals: [], reducedCosts: [] };
+      return {
+        status: isPossible ? 'optimal' : 'infeasible',
+        values: [],
+        objective: 0,
+        bound: isPossible ? 0 : Infinity,
+        rowDuals: [],
+        reducedCosts: [],
+      };
     }
     const colCost = new Array<number>(numCols).fill(0);
     for (const [variable, factor] of aim) colCost[variable] = (colCost[variable] ?? 0) + factor;
@@ -107,7 +121,9 @@ export class LinearModel {
         offset: 0,
         colCost,
         colLower: this.lower,
-        colUpper: shut ? this.upper.map((most, i) => (shut.has(i) ? (this.lower[i] ?? 0) : most)) : this.upper,
+        colUpper: shut
+          ? this.upper.map((most, i) => (shut.has(i) ? (this.lower[i] ?? 0) : most))
+          : this.upper,
         rowLower: this.rows.map((row) => row.least),
         rowUpper: this.rows.map((row) => row.most),
         matrix: this.toSparseRows(),
@@ -134,13 +150,35 @@ export class LinearModel {
     isRelaxed: boolean,
   ): LinearSolution {
     const status: number = model.getModelStatus();
-    if (status === INFEASIBLE) return { status: 'infeasible', values: [], objective: 0, bound: Infinity, rowDuals: [], reducedCosts: [] };
+    if (status === INFEASIBLE)
+      return {
+        status: 'infeasible',
+        values: [],
+        objective: 0,
+        bound: Infinity,
+        rowDuals: [],
+        reducedCosts: [],
+      };
     const hasWhole = !isRelaxed && this.isWhole.some(Boolean);
-    const proven = hasWhole ? Number(model.info.get('mip_dual_bound')) : status === OPTIMAL ? model.getObjectiveValue() : -Infinity;
+    const proven = hasWhole
+      ? Number(model.info.get('mip_dual_bound'))
+      : status === OPTIMAL
+        ? model.getObjectiveValue()
+        : -Infinity;
     const hasSolution = Number(model.info.get('primal_solution_status')) === 2;
-    if (!hasSolution) return { status: 'unknown', values: [], objective: Infinity, bound: proven, rowDuals: [], reducedCosts: [] };
+    if (!hasSolution)
+      return {
+        status: 'unknown',
+        values: [],
+        objective: Infinity,
+        bound: proven,
+        rowDuals: [],
+        reducedCosts: [],
+      };
     const solution = model.getSolution();
-    const values = [...solution.colValue].map((value, i) => (this.isWhole[i] && !isRelaxed ? Math.round(value) : value));
+    const values = [...solution.colValue].map((value, i) =>
+      this.isWhole[i] && !isRelaxed ? Math.round(value) : value,
+    );
     const objective = values.reduce((sum, value, i) => sum + value * (colCost[i] ?? 0), 0);
     return {
       status: status === OPTIMAL ? 'optimal' : 'feasible',
@@ -163,6 +201,13 @@ export class LinearModel {
       }
       starts.push(indices.length);
     }
-    return { format: 'csr' as const, numCols: this.lower.length, numRows: this.rows.length, starts, indices, values };
+    return {
+      format: 'csr' as const,
+      numCols: this.lower.length,
+      numRows: this.rows.length,
+      starts,
+      indices,
+      values,
+    };
   }
 }

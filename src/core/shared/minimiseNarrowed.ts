@@ -1,4 +1,10 @@
-import { isSolved, type LinearModel, type LinearSolution, type MinimiseOptions, type Solver } from './linearModel';
+import {
+  isSolved,
+  type LinearModel,
+  type LinearSolution,
+  type MinimiseOptions,
+  type Solver,
+} from './linearModel';
 
 /** A solution, and the variables that are at their least in every solution as good as it. */
 export interface Narrowed {
@@ -28,24 +34,48 @@ export function minimiseNarrowed(
 ): Narrowed {
   const limits = () => ({ timeLimitMs: Math.max(20, options.timeLeftMs()), seed: options.seed });
   const relaxed = model.minimise(solver, aim, { ...limits(), isRelaxed: true });
-  const whole = (): Narrowed => ({ solution: model.minimise(solver, aim, { ...limits(), start: options.start }), shut: new Set() });
-  if (relaxed.status !== 'optimal') return relaxed.status === 'infeasible' ? { solution: relaxed, shut: new Set() } : whole();
+  const whole = (): Narrowed => ({
+    solution: model.minimise(solver, aim, { ...limits(), start: options.start }),
+    shut: new Set(),
+  });
+  if (relaxed.status !== 'optimal')
+    return relaxed.status === 'infeasible' ? { solution: relaxed, shut: new Set() } : whole();
   const floor = Math.ceil(relaxed.objective - TOLERANCE);
-  const costs = relaxed.reducedCosts.map((cost, i) => ((relaxed.values[i] ?? 0) > TOLERANCE ? 0 : cost));
+  const costs = relaxed.reducedCosts.map((cost, i) =>
+    (relaxed.values[i] ?? 0) > TOLERANCE ? 0 : cost,
+  );
   const ranked = [...costs].sort((a, b) => a - b);
-  const cut = Math.max(ranked[Math.max(FIRST_LEAST, Math.floor(ranked.length * FIRST_SHARE))] ?? Infinity, TOLERANCE);
-  const dear = (limit: number): Set<number> => new Set(costs.flatMap((cost, i) => (cost > limit + TOLERANCE ? [i] : [])));
-  const startValue = options.start && aim.reduce((sum, [variable, factor]) => sum + factor * (options.start?.[variable] ?? 0), 0);
-  const firstShut = dear(startValue === undefined ? cut : Math.min(cut, Math.max(0, startValue - relaxed.objective)));
+  const cut = Math.max(
+    ranked[Math.max(FIRST_LEAST, Math.floor(ranked.length * FIRST_SHARE))] ?? Infinity,
+    TOLERANCE,
+  );
+  const dear = (limit: number): Set<number> =>
+    new Set(costs.flatMap((cost, i) => (cost > limit + TOLERANCE ? [i] : [])));
+  const startValue =
+    options.start &&
+    aim.reduce((sum, [variable, factor]) => sum + factor * (options.start?.[variable] ?? 0), 0);
+  const firstShut = dear(
+    startValue === undefined ? cut : Math.min(cut, Math.max(0, startValue - relaxed.objective)),
+  );
   const first = model.minimise(solver, aim, { ...limits(), shut: firstShut, start: options.start });
   if (!isSolved(first)) return whole();
-  const found = (solution: LinearSolution): Narrowed => ({ solution, shut: dear(solution.objective - relaxed.objective) });
-  if (first.objective <= floor + TOLERANCE) return found({ ...first, status: 'optimal', bound: Math.min(first.objective, floor) });
+  const found = (solution: LinearSolution): Narrowed => ({
+    solution,
+    shut: dear(solution.objective - relaxed.objective),
+  });
+  if (first.objective <= floor + TOLERANCE)
+    return found({ ...first, status: 'optimal', bound: Math.min(first.objective, floor) });
   // Only what could be better by a whole unit is of interest.
   const rest = dear(first.objective - relaxed.objective - 1 + TOLERANCE);
-  if (first.status === 'optimal' && [...firstShut].every((variable) => rest.has(variable))) return found(first);
+  if (first.status === 'optimal' && [...firstShut].every((variable) => rest.has(variable)))
+    return found(first);
   const last = model.minimise(solver, aim, { ...limits(), shut: rest, start: first.values });
-  if (last.status === 'infeasible') return found({ ...first, status: 'optimal', bound: first.objective });
+  if (last.status === 'infeasible')
+    return found({ ...first, status: 'optimal', bound: first.objective });
   const best = isSolved(last) && last.objective < first.objective ? last : first;
-  return found({ ...best, status: last.status === 'optimal' ? 'optimal' : 'feasible', bound: Math.min(best.objective, Math.max(floor, last.bound)) });
+  return found({
+    ...best,
+    status: last.status === 'optimal' ? 'optimal' : 'feasible',
+    bound: Math.min(best.objective, Math.max(floor, last.bound)),
+  });
 }

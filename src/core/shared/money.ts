@@ -2,7 +2,18 @@ import { z } from 'zod';
 
 import { err, ok, type Result } from './result';
 
-export const currencies = ['GBP', 'EUR', 'USD', 'CAD', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK'] as const;
+export const currencies = [
+  'GBP',
+  'EUR',
+  'USD',
+  'CAD',
+  'AUD',
+  'NZD',
+  'CHF',
+  'SEK',
+  'NOK',
+  'DKK',
+] as const;
 export const currencySchema = z.enum(currencies);
 export type Currency = z.infer<typeof currencySchema>;
 

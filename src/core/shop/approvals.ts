@@ -15,10 +15,15 @@ export const approvalSchema = z.object({
 });
 export type Approval = Readonly<z.infer<typeof approvalSchema>>;
 
-export type ApprovalState = { readonly is: 'open' } | { readonly is: 'approved' } | { readonly is: 'dearer'; readonly approvedMinor: number };
+export type ApprovalState =
+  | { readonly is: 'open' }
+  | { readonly is: 'approved' }
+  | { readonly is: 'dearer'; readonly approvedMinor: number };
 
 /** Whether a yes still covers a line that comes to `lineMinor` now; one that has become dearer has to be asked about again. */
 export function approvalStateOf(approval: Approval | undefined, lineMinor: number): ApprovalState {
   if (!approval) return { is: 'open' };
-  return approval.lineMinor !== null && lineMinor > approval.lineMinor ? { is: 'dearer', approvedMinor: approval.lineMinor } : { is: 'approved' };
+  return approval.lineMinor !== null && lineMinor > approval.lineMinor
+    ? { is: 'dearer', approvedMinor: approval.lineMinor }
+    : { is: 'approved' };
 }

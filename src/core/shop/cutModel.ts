@@ -4,7 +4,12 @@ const requestId = z.string().min(1).max(100);
 const lengthMm = z.number().positive('must be more than 0').max(1e9);
 const count = z.number().int().min(0).max(1e9);
 
-const stockSchema = z.strictObject({ id: requestId, lengthMm, priceMinor: z.number().int().min(0).max(1e9), available: count.optional() });
+const stockSchema = z.strictObject({
+  id: requestId,
+  lengthMm,
+  priceMinor: z.number().int().min(0).max(1e9),
+  available: count.optional(),
+});
 export type CutStock = Readonly<z.infer<typeof stockSchema>>;
 const pieceSchema = z.strictObject({ id: requestId, lengthMm, qty: count });
 export type CutPiece = Readonly<z.infer<typeof pieceSchema>>;
@@ -22,7 +27,12 @@ export const cutRequestSchema = z
     for (const list of ['stock', 'pieces'] as const) {
       const seen = new Set<string>();
       request[list].forEach(({ id }, i) => {
-        if (seen.has(id)) context.addIssue({ code: 'custom', message: `the id "${id}" occurs twice`, path: [list, i, 'id'] });
+        if (seen.has(id))
+          context.addIssue({
+            code: 'custom',
+            message: `the id "${id}" occurs twice`,
+            path: [list, i, 'id'],
+          });
         seen.add(id);
       });
     }

@@ -34,8 +34,18 @@ export interface BestPattern {
  * through depth first, the denser pieces first; a branch ends where even shares would not beat the best.
  * Source: Gilmore and Gomory (1961), the pricing of cutting patterns.
  */
-export function findBestPattern({ pieceMm, quantities, stockMm }: CutProblem, stock: number, worth: Float64Array, mostDigs = MOST_DIGS): BestPattern {
-  const items = [...worth.keys()].filter((i) => (worth[i] ?? 0) > 1e-12 && (quantities[i] ?? 0) > 0 && (pieceMm[i] ?? 0) <= (stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM);
+export function findBestPattern(
+  { pieceMm, quantities, stockMm }: CutProblem,
+  stock: number,
+  worth: Float64Array,
+  mostDigs = MOST_DIGS,
+): BestPattern {
+  const items = [...worth.keys()].filter(
+    (i) =>
+      (worth[i] ?? 0) > 1e-12 &&
+      (quantities[i] ?? 0) > 0 &&
+      (pieceMm[i] ?? 0) <= (stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM,
+  );
   items.sort((a, b) => (worth[b] ?? 0) / (pieceMm[b] ?? 1) - (worth[a] ?? 0) / (pieceMm[a] ?? 1));
   const counts = new Int32Array(pieceMm.length);
   let best = new Int32Array(pieceMm.length);
@@ -65,7 +75,11 @@ export function findBestPattern({ pieceMm, quantities, stockMm }: CutProblem, st
     }
     const i = items[k] as number;
     const length = pieceMm[i] ?? 1;
-    for (let n = Math.min(quantities[i] ?? 0, Math.floor((leftMm + LENGTH_TOLERANCE_MM) / length)); n >= 0; n -= 1) {
+    for (
+      let n = Math.min(quantities[i] ?? 0, Math.floor((leftMm + LENGTH_TOLERANCE_MM) / length));
+      n >= 0;
+      n -= 1
+    ) {
       counts[i] = n;
       dig(k + 1, leftMm - n * length, sum + n * (worth[i] ?? 0));
     }
@@ -76,7 +90,11 @@ export function findBestPattern({ pieceMm, quantities, stockMm }: CutProblem, st
 }
 
 /** Boards one after the other, the longest piece that still goes in first; on the kind of board that costs least a millimetre filled. */
-export function cutLongestFirst(problem: CutProblem, wanted: Int32Array, used: Float64Array): Pattern[] | undefined {
+export function cutLongestFirst(
+  problem: CutProblem,
+  wanted: Int32Array,
+  used: Float64Array,
+): Pattern[] | undefined {
   const { pieceMm, stockMm, priceMinor, available } = problem;
   const left = Int32Array.from(wanted);
   const spent = Float64Array.from(used);
@@ -102,10 +120,14 @@ export function cutLongestFirst(problem: CutProblem, wanted: Int32Array, used: F
     // As often as it repeats without cutting more than is wanted.
     const { stock, counts } = best.pattern;
     let times = (available[stock] ?? 0) - (spent[stock] ?? 0);
-    counts.forEach((n, i) => { if (n > 0) times = Math.min(times, Math.floor((left[i] ?? 0) / n)); });
+    counts.forEach((n, i) => {
+      if (n > 0) times = Math.min(times, Math.floor((left[i] ?? 0) / n));
+    });
     for (let t = 0; t < times; t += 1) patterns.push(best.pattern);
     spent[stock] = (spent[stock] ?? 0) + times;
-    counts.forEach((n, i) => { left[i] = (left[i] ?? 0) - n * times; });
+    counts.forEach((n, i) => {
+      left[i] = (left[i] ?? 0) - n * times;
+    });
   }
   return patterns;
 }
@@ -119,7 +141,12 @@ const FIRST_OF = 3;
  * Boards one after the other, each begun with one of the longest pieces that are left and filled as fully as a short
  * search finds, by lengths that chance shakes: another list each time. Undefined where boards run out.
  */
-export function cutFullest(problem: CutProblem, wanted: Int32Array, used: Float64Array, random: Random): Pattern[] | undefined {
+export function cutFullest(
+  problem: CutProblem,
+  wanted: Int32Array,
+  used: Float64Array,
+  random: Random,
+): Pattern[] | undefined {
   const { pieceMm, stockMm, priceMinor, available } = problem;
   const left = Int32Array.from(wanted);
   const spent = Float64Array.from(used);
@@ -135,7 +162,12 @@ export function cutFullest(problem: CutProblem, wanted: Int32Array, used: Float6
     for (let stock = 0; stock < stockMm.length; stock += 1) {
       const room = (stockMm[stock] ?? 0) - (pieceMm[first] ?? 0);
       if ((spent[stock] ?? 0) >= (available[stock] ?? 0) || room < -LENGTH_TOLERANCE_MM) continue;
-      const { counts } = findBestPattern({ ...problem, quantities: left, stockMm: Float64Array.of(Math.max(0, room)) }, 0, worth, FILL_DIGS);
+      const { counts } = findBestPattern(
+        { ...problem, quantities: left, stockMm: Float64Array.of(Math.max(0, room)) },
+        0,
+        worth,
+        FILL_DIGS,
+      );
       counts[first] = (counts[first] ?? 0) + 1;
       const filledMm = counts.reduce((sum, n, i) => sum + n * (pieceMm[i] ?? 0), 0);
       const perMm = (priceMinor[stock] ?? 0) / filledMm;
@@ -143,7 +175,9 @@ export function cutFullest(problem: CutProblem, wanted: Int32Array, used: Float6
     }
     if (!best) return undefined;
     left[first] = (left[first] ?? 0) + 1;
-    best.pattern.counts.forEach((n, i) => { left[i] = (left[i] ?? 0) - n; });
+    best.pattern.counts.forEach((n, i) => {
+      left[i] = (left[i] ?? 0) - n;
+    });
     spent[best.pattern.stock] = (spent[best.pattern.stock] ?? 0) + 1;
     patterns.push(best.pattern);
   }

@@ -21,17 +21,39 @@ interface LeftoverRequest {
   readonly shortElsewhere: (containerId: string) => Leftover['wantedElsewhere'];
 }
 
-export const keptPiecesOf = ({ pieces, returnedPieces }: Purchase): number => Math.max(0, pieces - returnedPieces);
+export const keptPiecesOf = ({ pieces, returnedPieces }: Purchase): number =>
+  Math.max(0, pieces - returnedPieces);
 
 /** What was bought beyond what the fits call for: owned pieces are used first, so that bought ones go back. */
-export function findLeftovers({ purchases, wantedOf, ownedOf, shortElsewhere }: LeftoverRequest): Leftover[] {
-  const ids = [...new Set(purchases.flatMap(({ containerId }) => (containerId === null ? [] : [containerId as string])))];
+export function findLeftovers({
+  purchases,
+  wantedOf,
+  ownedOf,
+  shortElsewhere,
+}: LeftoverRequest): Leftover[] {
+  const ids = [
+    ...new Set(
+      purchases.flatMap(({ containerId }) => (containerId === null ? [] : [containerId as string])),
+    ),
+  ];
   return ids.flatMap((containerId): Leftover[] => {
-    const lines = purchases.filter((purchase) => purchase.containerId === containerId && keptPiecesOf(purchase) > 0);
+    const lines = purchases.filter(
+      (purchase) => purchase.containerId === containerId && keptPiecesOf(purchase) > 0,
+    );
     const kept = lines.reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0);
     const pieces = kept - Math.max(0, wantedOf(containerId) - ownedOf(containerId));
     if (pieces <= 0) return [];
-    const byDay = [...lines].sort((a, b) => (a.returnBy ?? '9999').localeCompare(b.returnBy ?? '9999'));
-    return [{ containerId, label: lines[0]?.label ?? '', pieces: Math.min(pieces, kept), purchases: byDay, wantedElsewhere: shortElsewhere(containerId) }];
+    const byDay = [...lines].sort((a, b) =>
+      (a.returnBy ?? '9999').localeCompare(b.returnBy ?? '9999'),
+    );
+    return [
+      {
+        containerId,
+        label: lines[0]?.label ?? '',
+        pieces: Math.min(pieces, kept),
+        purchases: byDay,
+        wantedElsewhere: shortElsewhere(containerId),
+      },
+    ];
   });
 }

@@ -24,7 +24,12 @@ export function findWaysBack(
   const toWay = (needIds: readonly string[]): WayBack | undefined => {
     const leastMinor = leastFor(request, new Set(needIds), means);
     if (leastMinor === undefined) return undefined;
-    return { needIds, leastMinor, savesMinor: now - leastMinor, isEnough: leastMinor <= request.budgetMinor };
+    return {
+      needIds,
+      leastMinor,
+      savesMinor: now - leastMinor,
+      isEnough: leastMinor <= request.budgetMinor,
+    };
   };
   const singles = request.needs
     .filter((need) => need.priority === 'must' && need.qty > 0)
@@ -33,7 +38,11 @@ export function findWaysBack(
     .sort((a, b) => b.savesMinor - a.savesMinor);
   if (singles.some((way) => way.isEnough)) {
     // The smallest sacrifice that does comes first.
-    return [...singles].sort((a, b) => Number(b.isEnough) - Number(a.isEnough) || (a.isEnough ? a.savesMinor - b.savesMinor : b.savesMinor - a.savesMinor));
+    return [...singles].sort(
+      (a, b) =>
+        Number(b.isEnough) - Number(a.isEnough) ||
+        (a.isEnough ? a.savesMinor - b.savesMinor : b.savesMinor - a.savesMinor),
+    );
   }
   for (let size = 2; size <= singles.length; size += 1) {
     const together = toWay(singles.slice(0, size).flatMap((way) => way.needIds));
@@ -51,7 +60,9 @@ function leastFor(
   const needs = request.needs.map((need) =>
     leftOut.has(need.id) || need.priority !== 'must' ? { ...need, qty: 0 } : need,
   );
-  const owned = request.owned.map((entry) => (leftOut.has(entry.needId) ? { ...entry, qty: 0 } : entry));
+  const owned = request.owned.map((entry) =>
+    leftOut.has(entry.needId) ? { ...entry, qty: 0 } : entry,
+  );
   const answer = planShop({ ...request, needs, owned, budgetMinor: 1_000_000_000 }, means);
   return answer.status === 'infeasible' ? undefined : answer.payMinor;
 }

@@ -1,30 +1,100 @@
 // The engine and its open format
 export {
-  priorities, prioritySchema, shopRequestSchema,
-  type Need, type Priority, type ShopAnswer, type ShopBill, type ShopOffer, type ShopReason, type ShopRequest,
+  priorities,
+  prioritySchema,
+  shopRequestSchema,
+  type Need,
+  type Priority,
+  type ShopAnswer,
+  type ShopBill,
+  type ShopOffer,
+  type ShopReason,
+  type ShopRequest,
 } from './model';
 export { planShop, servedNeedsOf } from './planShop';
 export { findWaysBack, type WayBack } from './findWaysBack';
 // Boards and liners
-export { cutRequestSchema, type CutAnswer, type CutPattern, type CutRequest, type CutRequestInput } from './cutModel';
+export {
+  cutRequestSchema,
+  type CutAnswer,
+  type CutPattern,
+  type CutRequest,
+  type CutRequestInput,
+} from './cutModel';
 export { planCuts } from './planCuts';
-export { rollRequestSchema, type RollAnswer, type RollRequest, type RollRequestInput } from './rollModel';
+export {
+  rollRequestSchema,
+  type RollAnswer,
+  type RollRequest,
+  type RollRequestInput,
+} from './rollModel';
 export { planRoll } from './planRoll';
 export {
-  materialKinds, materialsSchema, toCutRequest, toPieceId, toRollRequest, toStockId, wallKinds, wallKindSchema,
-  type Fixings, type LabelTape, type MaterialKind, type Materials, type MaterialsInput, type Paint, type WallKind,
+  materialKinds,
+  materialsSchema,
+  toCutRequest,
+  toPieceId,
+  toRollRequest,
+  toStockId,
+  wallKinds,
+  wallKindSchema,
+  type Fixings,
+  type LabelTape,
+  type MaterialKind,
+  type Materials,
+  type MaterialsInput,
+  type Paint,
+  type WallKind,
 } from './materials';
-export { fixingNeedsOf, listMaterialNeeds, paintNeedOf, tapeNeedOf, toMaterialNeedId, type MaterialNeed, type PaintNeed } from './materialNeeds';
+export {
+  fixingNeedsOf,
+  listMaterialNeeds,
+  paintNeedOf,
+  tapeNeedOf,
+  toMaterialNeedId,
+  type MaterialNeed,
+  type PaintNeed,
+} from './materialNeeds';
 // The room's list
 export {
-  giftCardSchema, handNeedSchema, offerSchema, purchaseSchema, receiptSchema, shopSchema,
-  type GiftCard, type HandNeed, type Offer, type Purchase, type Receipt, type Shop,
+  giftCardSchema,
+  handNeedSchema,
+  offerSchema,
+  purchaseSchema,
+  receiptSchema,
+  shopSchema,
+  type GiftCard,
+  type HandNeed,
+  type Offer,
+  type Purchase,
+  type Receipt,
+  type Shop,
 } from './records';
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
 export { findSoldOut } from './findSoldOut';
 export { weighWishes, type WishWeights } from './weighWishes';
-export { cardLeftMinorOf, findUnitPriceMinor, listNeeds, listOtherNeeds, OTHER_OFFER, ownMinorOf, spentMinorOf, toShopRequest, type ContainerNeed, type OtherNeed, type RoomShopping } from './listNeeds';
+export {
+  cardLeftMinorOf,
+  findUnitPriceMinor,
+  listNeeds,
+  listOtherNeeds,
+  OTHER_OFFER,
+  ownMinorOf,
+  spentMinorOf,
+  toShopRequest,
+  type ContainerNeed,
+  type OtherNeed,
+  type RoomShopping,
+} from './listNeeds';
 export { checkReceipt, findLinesOf, type ReceiptCheck } from './receipts';
 // The client's yes and the money
 export { approvalSchema, approvalStateOf, type Approval, type ApprovalState } from './approvals';
-export { needIdOf, priceLines, sumPayers, sumRoom, sumRooms, type BudgetSums, type PricedLine } from './budget';
+export {
+  needIdOf,
+  priceLines,
+  sumPayers,
+  sumRoom,
+  sumRooms,
+  type BudgetSums,
+  type PricedLine,
+} from './budget';

@@ -36,7 +36,9 @@ export interface RoomShopping {
 }
 
 /** Counts the containers of the taken fits, with what is already there. */
-export function listNeeds(room: Pick<RoomShopping, 'fits' | 'containers' | 'purchases' | 'priorities'>): ContainerNeed[] {
+export function listNeeds(
+  room: Pick<RoomShopping, 'fits' | 'containers' | 'purchases' | 'priorities'>,
+): ContainerNeed[] {
   const wanted = new Map<string, number>();
   for (const { containerId } of room.fits.flatMap((fit) => fit.answer.placements)) {
     wanted.set(containerId, (wanted.get(containerId) ?? 0) + 1);
@@ -53,9 +55,16 @@ export function listNeeds(room: Pick<RoomShopping, 'fits' | 'containers' | 'purc
 }
 
 /** What is still on the gift cards of a shop. */
-export function cardLeftMinorOf(shop: Pick<Shop, 'id' | 'name'>, { giftCards, cardPurchases }: Pick<RoomShopping, 'giftCards' | 'cardPurchases'>): number {
-  const onCards = giftCards.filter(({ shopId }) => shopId === shop.id).reduce((sum, card) => sum + card.amountMinor, 0);
-  const used = cardPurchases.filter(({ shopName }) => shopName === shop.name).reduce((sum, purchase) => sum + purchase.cardMinor, 0);
+export function cardLeftMinorOf(
+  shop: Pick<Shop, 'id' | 'name'>,
+  { giftCards, cardPurchases }: Pick<RoomShopping, 'giftCards' | 'cardPurchases'>,
+): number {
+  const onCards = giftCards
+    .filter(({ shopId }) => shopId === shop.id)
+    .reduce((sum, card) => sum + card.amountMinor, 0);
+  const used = cardPurchases
+    .filter(({ shopName }) => shopName === shop.name)
+    .reduce((sum, purchase) => sum + purchase.cardMinor, 0);
   return Math.max(0, onCards - used);
 }
 
@@ -63,7 +72,10 @@ export function cardLeftMinorOf(shop: Pick<Shop, 'id' | 'name'>, { giftCards, ca
 export const OTHER_OFFER = 'other-';
 
 /** A line of the list that is no container: put down by hand, or called for by the materials. Sold at one shop at one price. */
-export interface OtherNeed extends Pick<HandNeed, 'name' | 'qty' | 'priority' | 'packSize' | 'priceMinor'> {
+export interface OtherNeed extends Pick<
+  HandNeed,
+  'name' | 'qty' | 'priority' | 'packSize' | 'priceMinor'
+> {
   /** In the shop request. */
   readonly id: string;
   readonly shopId: string;
@@ -71,11 +83,26 @@ export interface OtherNeed extends Pick<HandNeed, 'name' | 'qty' | 'priority' | 
 }
 
 /** What was put down by hand, then what the materials call for. */
-export function listOtherNeeds({ handNeeds, materialNeeds, purchases }: Pick<RoomShopping, 'handNeeds' | 'materialNeeds' | 'purchases'>): OtherNeed[] {
-  const had = (qty: number, isOf: (purchase: Purchase) => boolean) => Math.min(qty, purchases.filter(isOf).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0));
+export function listOtherNeeds({
+  handNeeds,
+  materialNeeds,
+  purchases,
+}: Pick<RoomShopping, 'handNeeds' | 'materialNeeds' | 'purchases'>): OtherNeed[] {
+  const had = (qty: number, isOf: (purchase: Purchase) => boolean) =>
+    Math.min(
+      qty,
+      purchases.filter(isOf).reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0),
+    );
   return [
-    ...handNeeds.map((need) => ({ ...need, hadQty: had(need.qty, ({ handNeedId }) => handNeedId === need.id) })),
-    ...materialNeeds.map((need) => ({ ...need, id: toMaterialNeedId(need.key), hadQty: had(need.qty, ({ materialKey }) => materialKey === need.key) })),
+    ...handNeeds.map((need) => ({
+      ...need,
+      hadQty: had(need.qty, ({ handNeedId }) => handNeedId === need.id),
+    })),
+    ...materialNeeds.map((need) => ({
+      ...need,
+      id: toMaterialNeedId(need.key),
+      hadQty: had(need.qty, ({ materialKey }) => materialKey === need.key),
+    })),
   ];
 }
 
@@ -84,7 +111,8 @@ export const spentMinorOf = (purchases: readonly Purchase[]): number =>
   purchases.reduce((sum, purchase) => sum + ownMinorOf(purchase), 0);
 
 /** What a purchase took out of the budget: what a card paid, and what was paid back, did not. */
-export const ownMinorOf = ({ paidMinor, cardMinor, refundMinor }: Purchase): number => Math.max(0, paidMinor - cardMinor - refundMinor);
+export const ownMinorOf = ({ paidMinor, cardMinor, refundMinor }: Purchase): number =>
+  Math.max(0, paidMinor - cardMinor - refundMinor);
 
 /**
  * The `shop` request of a room: what is still to buy, at the shops that price in the project's
@@ -96,37 +124,66 @@ export function toShopRequest(room: RoomShopping): ShopRequest {
   // A shop that prices in another currency cannot be added up with the rest.
   const others = listOtherNeeds(room).filter((need) => shops.some(({ id }) => id === need.shopId));
   const isOnList = (offer: Offer) =>
-    needs.some(({ container }) => container.id === offer.containerId) && shops.some(({ id }) => id === offer.shopId);
+    needs.some(({ container }) => container.id === offer.containerId) &&
+    shops.some(({ id }) => id === offer.shopId);
   return shopRequestSchema.parse({
     needs: [
-      ...needs.map(({ container, qty, priority }) => ({ id: container.id, name: container.name, qty, priority })),
+      ...needs.map(({ container, qty, priority }) => ({
+        id: container.id,
+        name: container.name,
+        qty,
+        priority,
+      })),
       ...others.map(({ id, name, qty, priority }) => ({ id, name, qty, priority })),
     ],
     offers: [
       ...room.offers.filter(isOnList).map((offer) => ({
-        id: offer.id, shopId: offer.shopId, needId: offer.containerId, packSize: offer.packSize, priceMinor: offer.priceMinor,
+        id: offer.id,
+        shopId: offer.shopId,
+        needId: offer.containerId,
+        packSize: offer.packSize,
+        priceMinor: offer.priceMinor,
         ...(offer.inStock === null ? {} : { maxPacks: offer.inStock }),
       })),
-      ...others.map((need) => ({ id: `${OTHER_OFFER}${need.id}`, shopId: need.shopId, needId: need.id, packSize: need.packSize, priceMinor: need.priceMinor })),
+      ...others.map((need) => ({
+        id: `${OTHER_OFFER}${need.id}`,
+        shopId: need.shopId,
+        needId: need.id,
+        packSize: need.packSize,
+        priceMinor: need.priceMinor,
+      })),
     ],
     shops: shops.map((shop) => ({
-      id: shop.id, name: shop.name, deliveryMinor: shop.deliveryMinor,
+      id: shop.id,
+      name: shop.name,
+      deliveryMinor: shop.deliveryMinor,
       ...(shop.freeOverMinor === null ? {} : { freeOverMinor: shop.freeOverMinor }),
     })),
     owned: [
       ...needs.map(({ container, hadQty }) => ({ needId: container.id, qty: hadQty })),
       ...others.map(({ id, hadQty }) => ({ needId: id, qty: hadQty })),
     ],
-    credits: shops.map((shop) => ({ shopId: shop.id, amountMinor: cardLeftMinorOf(shop, room) })).filter(({ amountMinor }) => amountMinor > 0),
+    credits: shops
+      .map((shop) => ({ shopId: shop.id, amountMinor: cardLeftMinorOf(shop, room) }))
+      .filter(({ amountMinor }) => amountMinor > 0),
     budgetMinor: Math.max(0, room.budgetMinor - spentMinorOf(room.purchases)),
     timeLimitMs: 2000,
   });
 }
 
 /** Least price of one piece on offer in a currency; undefined where nobody sells it. */
-export function findUnitPriceMinor(containerId: string, offers: readonly Offer[], shops: readonly Shop[], currency: Currency): number | undefined {
+export function findUnitPriceMinor(
+  containerId: string,
+  offers: readonly Offer[],
+  shops: readonly Shop[],
+  currency: Currency,
+): number | undefined {
   const prices = offers
-    .filter((offer) => offer.containerId === containerId && shops.some((shop) => shop.id === offer.shopId && shop.currency === currency))
+    .filter(
+      (offer) =>
+        offer.containerId === containerId &&
+        shops.some((shop) => shop.id === offer.shopId && shop.currency === currency),
+    )
     .map((offer) => Math.ceil(offer.priceMinor / offer.packSize));
   return prices.length === 0 ? undefined : Math.min(...prices);
 }

@@ -16,7 +16,9 @@ export type WallKind = z.infer<typeof wallKindSchema>;
 
 /** Paint, by the makers' figures on the can. */
 export const paintSchema = z.object({
-  surfaces: z.array(z.object({ name, width: lengthSchema, height: lengthSchema, qty: count })).max(60),
+  surfaces: z
+    .array(z.object({ name, width: lengthSchema, height: lengthSchema, qty: count }))
+    .max(60),
   coats: z.number().int().min(1).max(6),
   squareMetresPerLitre: z.number().positive().max(40),
   canLitres: z.number().positive().max(100),
@@ -39,8 +41,25 @@ export const labelTapeSchema = z.object({
 export type LabelTape = Readonly<z.infer<typeof labelTapeSchema>>;
 
 export const fixingsSchema = z.object({
-  rows: z.array(z.object({ name, things: count, each: z.number().int().min(1).max(50), wall: wallKindSchema })).max(60),
-  packs: z.array(z.object({ wall: wallKindSchema, packSize: z.number().int().min(1).max(1000), priceMinor: priceMinorSchema })).max(wallKinds.length),
+  rows: z
+    .array(
+      z.object({
+        name,
+        things: count,
+        each: z.number().int().min(1).max(50),
+        wall: wallKindSchema,
+      }),
+    )
+    .max(60),
+  packs: z
+    .array(
+      z.object({
+        wall: wallKindSchema,
+        packSize: z.number().int().min(1).max(1000),
+        priceMinor: priceMinorSchema,
+      }),
+    )
+    .max(wallKinds.length),
 });
 export type Fixings = Readonly<z.infer<typeof fixingsSchema>>;
 
@@ -50,12 +69,31 @@ export type MaterialKind = (typeof materialKinds)[number];
 /** Where it is bought and how much it is wanted; without a shop it stays off the list. */
 const buyingSchema = z.object({ shopId: shopIdSchema.nullable(), priority: prioritySchema });
 const OFF_LIST = { shopId: null, priority: 'must' as const };
-const allBuyingSchema = z.object({ boards: buyingSchema.default(OFF_LIST), roll: buyingSchema.default(OFF_LIST), paint: buyingSchema.default(OFF_LIST), labels: buyingSchema.default(OFF_LIST), fixings: buyingSchema.default(OFF_LIST) });
+const allBuyingSchema = z.object({
+  boards: buyingSchema.default(OFF_LIST),
+  roll: buyingSchema.default(OFF_LIST),
+  paint: buyingSchema.default(OFF_LIST),
+  labels: buyingSchema.default(OFF_LIST),
+  fixings: buyingSchema.default(OFF_LIST),
+});
 
 /** What there is of boards, each known by an id of its own, so that what was approved and bought stays with it; kept lists of before are known by their order. */
-const boardsSchema = z.array(z.object({ id: z.string().min(1).max(60).optional(), name, length: lengthSchema, priceMinor: priceMinorSchema, available: count.nullable() })).max(30)
+const boardsSchema = z
+  .array(
+    z.object({
+      id: z.string().min(1).max(60).optional(),
+      name,
+      length: lengthSchema,
+      priceMinor: priceMinorSchema,
+      available: count.nullable(),
+    }),
+  )
+  .max(30)
   .transform((boards) => boards.map((board, i) => ({ ...board, id: board.id ?? `${i}` })))
-  .refine((boards) => new Set(boards.map(({ id }) => id)).size === boards.length, 'Two boards have one id');
+  .refine(
+    (boards) => new Set(boards.map(({ id }) => id)).size === boards.length,
+    'Two boards have one id',
+  );
 
 /** Boards, liners, paint, labels and fixings of a room: what is bought, and what is made of it. Its id is the room's. */
 export const materialsSchema = z.object({
@@ -66,7 +104,9 @@ export const materialsSchema = z.object({
   /** The longest board that the car takes; null: any. */
   carLength: lengthSchema.nullable(),
   cuts: z.array(z.object({ name, length: lengthSchema, qty: count })).max(100),
-  roll: z.object({ width: lengthSchema, length: lengthSchema, priceMinor: priceMinorSchema }).nullable(),
+  roll: z
+    .object({ width: lengthSchema, length: lengthSchema, priceMinor: priceMinorSchema })
+    .nullable(),
   /** Places that are lined. */
   linedBayIds: z.array(bayIdSchema).max(300),
   paint: paintSchema.nullable().default(null),
@@ -87,18 +127,39 @@ const MATERIALS_MS = 1500;
 /** Asks the `cut` engine; boards by their ids, pieces by their place in the list. Boards that the car does not take are left out. */
 export function toCutRequest({ boards, kerf, carLength, cuts }: Materials): CutRequest {
   return cutRequestSchema.parse({
-    kerfMm: kerf.mm, timeLimitMs: MATERIALS_MS,
-    stock: boards.flatMap(({ id, length, priceMinor, available }) => (carLength !== null && length.mm > carLength.mm ? [] : [{ id: toStockId(id), lengthMm: length.mm, priceMinor, ...(available === null ? {} : { available }) }])),
+    kerfMm: kerf.mm,
+    timeLimitMs: MATERIALS_MS,
+    stock: boards.flatMap(({ id, length, priceMinor, available }) =>
+      carLength !== null && length.mm > carLength.mm
+        ? []
+        : [
+            {
+              id: toStockId(id),
+              lengthMm: length.mm,
+              priceMinor,
+              ...(available === null ? {} : { available }),
+            },
+          ],
+    ),
     pieces: cuts.map(({ length, qty }, i) => ({ id: toPieceId(i), lengthMm: length.mm, qty })),
   });
 }
 
 /** Asks the `roll` engine for a liner for each lined place, as wide and as deep as its smallest reading; undefined without a roll. */
-export function toRollRequest({ roll, linedBayIds }: Materials, units: readonly Unit[]): RollRequest | undefined {
+export function toRollRequest(
+  { roll, linedBayIds }: Materials,
+  units: readonly Unit[],
+): RollRequest | undefined {
   if (!roll) return undefined;
   const bays = units.flatMap((unit) => unit.bays).filter(({ id }) => linedBayIds.includes(id));
   return rollRequestSchema.parse({
-    roll: { widthMm: roll.width.mm, lengthMm: roll.length.mm, priceMinor: roll.priceMinor }, timeLimitMs: MATERIALS_MS,
-    pieces: bays.map((bay) => ({ id: bay.id, widthMm: bayInsideOf(bay).widthMm, depthMm: bayInsideOf(bay).depthMm, qty: 1 })),
+    roll: { widthMm: roll.width.mm, lengthMm: roll.length.mm, priceMinor: roll.priceMinor },
+    timeLimitMs: MATERIALS_MS,
+    pieces: bays.map((bay) => ({
+      id: bay.id,
+      widthMm: bayInsideOf(bay).widthMm,
+      depthMm: bayInsideOf(bay).depthMm,
+      qty: 1,
+    })),
   });
 }

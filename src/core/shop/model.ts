@@ -59,20 +59,42 @@ export const shopRequestSchema = z
     timeLimitMs: z.number().min(0).max(1e9).default(1000),
   })
   .superRefine((request, context) => {
-    const refuse = (message: string, path: (string | number)[]) => context.addIssue({ code: 'custom', message, path });
+    const refuse = (message: string, path: (string | number)[]) =>
+      context.addIssue({ code: 'custom', message, path });
     const check = (ids: readonly string[], list: string, field: string) =>
       ids.forEach((id, i) => {
         if (ids.indexOf(id) !== i) refuse(`the id "${id}" occurs twice`, [list, i, field]);
       });
-    check(request.needs.map(({ id }) => id), 'needs', 'id');
-    check(request.offers.map(({ id }) => id), 'offers', 'id');
-    check(request.shops.map(({ id }) => id), 'shops', 'id');
-    check(request.owned.map(({ needId }) => needId), 'owned', 'needId');
-    check(request.credits.map(({ shopId }) => shopId), 'credits', 'shopId');
+    check(
+      request.needs.map(({ id }) => id),
+      'needs',
+      'id',
+    );
+    check(
+      request.offers.map(({ id }) => id),
+      'offers',
+      'id',
+    );
+    check(
+      request.shops.map(({ id }) => id),
+      'shops',
+      'id',
+    );
+    check(
+      request.owned.map(({ needId }) => needId),
+      'owned',
+      'needId',
+    );
+    check(
+      request.credits.map(({ shopId }) => shopId),
+      'credits',
+      'shopId',
+    );
     const needIds = new Set(request.needs.map(({ id }) => id));
     const shopIds = new Set(request.shops.map(({ id }) => id));
     request.offers.forEach((offer, i) => {
-      if (!shopIds.has(offer.shopId)) refuse(`there is no shop "${offer.shopId}"`, ['offers', i, 'shopId']);
+      if (!shopIds.has(offer.shopId))
+        refuse(`there is no shop "${offer.shopId}"`, ['offers', i, 'shopId']);
       const served = offer.needIds ?? (offer.needId === undefined ? [] : [offer.needId]);
       served.forEach((id, j) => {
         const path = offer.needIds ? ['offers', i, 'needIds', j] : ['offers', i, 'needId'];
@@ -97,7 +119,11 @@ export interface ShopAnswer {
   readonly bound: number | null;
   readonly elapsedMs: number;
   readonly buys: readonly { readonly offerId: string; readonly packs: number }[];
-  readonly met: readonly { readonly needId: string; readonly qty: number; readonly short: number }[];
+  readonly met: readonly {
+    readonly needId: string;
+    readonly qty: number;
+    readonly short: number;
+  }[];
   readonly payMinor: number;
   readonly perShop: readonly ShopBill[];
   readonly leftovers: readonly { readonly needId: string; readonly qty: number }[];

@@ -1,6 +1,13 @@
 import { createRandom, LinearModel, isSolved, type Clock, type Solver } from '../shared';
 import type { CutAnswer, CutPattern, CutReason, CutRequest } from './cutModel';
-import { cutFullest, cutLongestFirst, findBestPattern, LENGTH_TOLERANCE_MM, type CutProblem, type Pattern } from './cutPatterns';
+import {
+  cutFullest,
+  cutLongestFirst,
+  findBestPattern,
+  LENGTH_TOLERANCE_MM,
+  type CutProblem,
+  type Pattern,
+} from './cutPatterns';
 
 interface CutMeans {
   readonly solver: Solver;
@@ -31,31 +38,79 @@ export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutA
   const leftMs = () => request.timeLimitMs - (clock() - startMs);
   const pieces = request.pieces.filter(({ qty }) => qty > 0);
   const stock = request.stock.filter(({ available }) => available !== 0);
-  const tooLong = pieces.filter(({ lengthMm }) => stock.every((board) => board.lengthMm < lengthMm - LENGTH_TOLERANCE_MM));
-  const refuse = (reasons: readonly CutReason[]): CutAnswer => ({ status: 'infeasible', objective: null, bound: null, elapsedMs: clock() - startMs, patterns: [], costMinor: 0, reasons });
+  const tooLong = pieces.filter(({ lengthMm }) =>
+    stock.every((board) => board.lengthMm < lengthMm - LENGTH_TOLERANCE_MM),
+  );
+  const refuse = (reasons: readonly CutReason[]): CutAnswer => ({
+    status: 'infeasible',
+    objective: null,
+    bound: null,
+    elapsedMs: clock() - startMs,
+    patterns: [],
+    costMinor: 0,
+    reasons,
+  });
   if (tooLong.length > 0) return refuse(tooLong.map((piece) => tooLongReason(piece, stock)));
   const problem: CutProblem = {
-    pieceMm: Float64Array.from(pieces, ({ lengthMm }) => lengthMm + request.kerfMm), quantities: Int32Array.from(pieces, ({ qty }) => qty),
-    stockMm: Float64Array.from(stock, ({ lengthMm }) => lengthMm + request.kerfMm), priceMinor: Float64Array.from(stock, ({ priceMinor }) => priceMinor), available: Float64Array.from(stock, ({ available }) => available ?? Infinity),
+    pieceMm: Float64Array.from(pieces, ({ lengthMm }) => lengthMm + request.kerfMm),
+    quantities: Int32Array.from(pieces, ({ qty }) => qty),
+    stockMm: Float64Array.from(stock, ({ lengthMm }) => lengthMm + request.kerfMm),
+    priceMinor: Float64Array.from(stock, ({ priceMinor }) => priceMinor),
+    available: Float64Array.from(stock, ({ available }) => available ?? Infinity),
   };
   const run = new CutRun(problem, { solver, seed: request.seed, leftMs });
   if (pieces.length > 0 && !run.solve()) {
     const needMm = pieces.reduce((sum, { lengthMm, qty }) => sum + lengthMm * qty, 0);
-    const haveMm = stock.reduce((sum, { lengthMm, available }) => sum + lengthMm * (available ?? 0), 0);
-    return refuse([{ code: 'not_enough_stock', subject: '', message: `The pieces need ${say(needMm)} mm and their kerfs, the boards that are available have ${say(haveMm)} mm and do not yield them all.` }]);
+    const haveMm = stock.reduce(
+      (sum, { lengthMm, available }) => sum + lengthMm * (available ?? 0),
+      0,
+    );
+    return refuse([
+      {
+        code: 'not_enough_stock',
+        subject: '',
+        message: `The pieces need ${say(needMm)} mm and their kerfs, the boards that are available have ${say(haveMm)} mm and do not yield them all.`,
+      },
+    ]);
   }
-  const patterns = toPatterns(run.best, { problem, stockIds: stock.map(({ id }) => id), pieceIds: pieces.map(({ id }) => id) });
+  const patterns = toPatterns(run.best, {
+    problem,
+    stockIds: stock.map(({ id }) => id),
+    pieceIds: pieces.map(({ id }) => id),
+  });
   // A board from which everything was too much is not bought after all.
-  const costMinor = patterns.reduce((sum, { stockId, count }) => sum + count * (stock.find(({ id }) => id === stockId)?.priceMinor ?? 0), 0);
+  const costMinor = patterns.reduce(
+    (sum, { stockId, count }) =>
+      sum + count * (stock.find(({ id }) => id === stockId)?.priceMinor ?? 0),
+    0,
+  );
   const isOptimal = costMinor - run.bound <= 1e-6 * Math.max(1, costMinor);
-  return { status: isOptimal ? 'optimal' : 'feasible', objective: costMinor, bound: isOptimal ? costMinor : run.bound, elapsedMs: clock() - startMs, patterns, costMinor, reasons: [] };
+  return {
+    status: isOptimal ? 'optimal' : 'feasible',
+    objective: costMinor,
+    bound: isOptimal ? costMinor : run.bound,
+    elapsedMs: clock() - startMs,
+    patterns,
+    costMinor,
+    reasons: [],
+  };
 }
 
 const say = (mm: number): string => (Math.round(mm * 10) / 10).toLocaleString('en-GB');
 
-function tooLongReason({ id, lengthMm }: CutRequest['pieces'][number], stock: CutRequest['stock']): CutReason {
+function tooLongReason(
+  { id, lengthMm }: CutRequest['pieces'][number],
+  stock: CutRequest['stock'],
+): CutReason {
   const longest = Math.max(0, ...stock.map((board) => board.lengthMm));
-  return { code: 'piece_longer_than_stock', subject: id, message: stock.length === 0 ? `There is no board to cut ${id} from.` : `${id} is ${say(lengthMm)} mm long, the longest board ${say(longest)} mm.` };
+  return {
+    code: 'piece_longer_than_stock',
+    subject: id,
+    message:
+      stock.length === 0
+        ? `There is no board to cut ${id} from.`
+        : `${id} is ${say(lengthMm)} mm long, the longest board ${say(longest)} mm.`,
+  };
 }
 
 /** One run: the patterns known so far, the best whole answer, the proven bound. */
@@ -66,15 +121,28 @@ class CutRun {
   private readonly patterns: Pattern[] = [];
   private readonly known = new Set<string>();
 
-  constructor(private readonly problem: CutProblem, private readonly means: { readonly solver: Solver; readonly seed: number; readonly leftMs: () => number }) {}
+  constructor(
+    private readonly problem: CutProblem,
+    private readonly means: {
+      readonly solver: Solver;
+      readonly seed: number;
+      readonly leftMs: () => number;
+    },
+  ) {}
 
   /** False where the boards do not yield the pieces: proven by the relaxation, or nothing was found. */
   solve(): boolean {
     const { problem } = this;
-    const greedy = cutLongestFirst(problem, problem.quantities, new Float64Array(problem.stockMm.length));
+    const greedy = cutLongestFirst(
+      problem,
+      problem.quantities,
+      new Float64Array(problem.stockMm.length),
+    );
     if (greedy && greedy.length <= MOST_BOARDS) this.takeList(greedy);
     for (const pattern of greedy ?? []) this.learn(pattern);
-    problem.pieceMm.forEach((_, i) => problem.stockMm.forEach((_mm, stock) => this.learn(this.alone(i, stock))));
+    problem.pieceMm.forEach((_, i) =>
+      problem.stockMm.forEach((_mm, stock) => this.learn(this.alone(i, stock))),
+    );
     // Before the first relaxation, which may have to wait for the solver to start.
     if (greedy && greedy.length <= FEW_BOARDS) this.fillAnew([], problem.quantities, FIRST_LEAVE);
     const relaxed = this.relax(problem.quantities, problem.available);
@@ -93,21 +161,72 @@ class CutRun {
   /** Few boards are worked through one by one: exact, also where limited boards leave no answer among the known patterns. */
   private decideBoardByBoard(): void {
     const { problem, means } = this;
-    const enough = this.bestCost < Infinity ? this.best.reduce((sum, { count }) => sum + count, 0) : problem.quantities.reduce((sum, n) => sum + n, 0);
-    const boards = [...problem.stockMm.keys()].flatMap((stock) => Array.from({ length: Math.min(enough, problem.available[stock] ?? 0) }, () => stock));
+    const enough =
+      this.bestCost < Infinity
+        ? this.best.reduce((sum, { count }) => sum + count, 0)
+        : problem.quantities.reduce((sum, n) => sum + n, 0);
+    const boards = [...problem.stockMm.keys()].flatMap((stock) =>
+      Array.from({ length: Math.min(enough, problem.available[stock] ?? 0) }, () => stock),
+    );
     if (boards.length * problem.pieceMm.length > MOST_EXACT) return;
     const model = new LinearModel();
     const isUsed = boards.map(() => model.addVariable({ most: 1, whole: true }));
-    const counts = boards.map(() => [...problem.quantities].map((most) => model.addVariable({ most, whole: true })));
-    problem.quantities.forEach((quantity, i) => model.addRow(counts.map((row) => [row[i] ?? 0, 1] as const), { least: quantity, most: quantity }));
+    const counts = boards.map(() =>
+      [...problem.quantities].map((most) => model.addVariable({ most, whole: true })),
+    );
+    problem.quantities.forEach((quantity, i) =>
+      model.addRow(
+        counts.map((row) => [row[i] ?? 0, 1] as const),
+        { least: quantity, most: quantity },
+      ),
+    );
     boards.forEach((stock, b) => {
-      model.addRow([...(counts[b] ?? []).map((variable, i) => [variable, problem.pieceMm[i] ?? 0] as const), [isUsed[b] ?? 0, -((problem.stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM / 2)]], { most: 0 });
+      model.addRow(
+        [
+          ...(counts[b] ?? []).map((variable, i) => [variable, problem.pieceMm[i] ?? 0] as const),
+          [isUsed[b] ?? 0, -((problem.stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM / 2)],
+        ],
+        { most: 0 },
+      );
       // Boards of a kind are taken in their order.
-      if (boards[b - 1] === stock) model.addRow([[isUsed[b - 1] ?? 0, 1], [isUsed[b] ?? 0, -1]], { least: 0 });
+      if (boards[b - 1] === stock)
+        model.addRow(
+          [
+            [isUsed[b - 1] ?? 0, 1],
+            [isUsed[b] ?? 0, -1],
+          ],
+          { least: 0 },
+        );
     });
-    const solution = model.minimise(means.solver, boards.map((stock, b) => [isUsed[b] ?? 0, problem.priceMinor[stock] ?? 0]), { timeLimitMs: Math.max(this.bestCost < Infinity ? 20 : 2000, means.leftMs()), seed: means.seed });
-    if (isSolved(solution)) this.takeList(boards.flatMap((stock, b) => ((solution.values[isUsed[b] ?? 0] ?? 0) > 0.5 ? [{ stock, counts: Int32Array.from(counts[b] ?? [], (variable) => solution.values[variable] ?? 0) }] : [])));
-    if (solution.status !== 'infeasible') this.bound = Math.max(this.bound, Math.min(this.bestCost, roundUp(solution.bound, problem.priceMinor)));
+    const solution = model.minimise(
+      means.solver,
+      boards.map((stock, b) => [isUsed[b] ?? 0, problem.priceMinor[stock] ?? 0]),
+      {
+        timeLimitMs: Math.max(this.bestCost < Infinity ? 20 : 2000, means.leftMs()),
+        seed: means.seed,
+      },
+    );
+    if (isSolved(solution))
+      this.takeList(
+        boards.flatMap((stock, b) =>
+          (solution.values[isUsed[b] ?? 0] ?? 0) > 0.5
+            ? [
+                {
+                  stock,
+                  counts: Int32Array.from(
+                    counts[b] ?? [],
+                    (variable) => solution.values[variable] ?? 0,
+                  ),
+                },
+              ]
+            : [],
+        ),
+      );
+    if (solution.status !== 'infeasible')
+      this.bound = Math.max(
+        this.bound,
+        Math.min(this.bestCost, roundUp(solution.bound, problem.priceMinor)),
+      );
   }
 
   private isClosed(): boolean {
@@ -125,7 +244,10 @@ class CutRun {
 
   private alone(i: number, stock: number): Pattern | undefined {
     const { pieceMm, stockMm, quantities } = this.problem;
-    const n = Math.min(quantities[i] ?? 0, Math.floor(((stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM) / (pieceMm[i] ?? 1)));
+    const n = Math.min(
+      quantities[i] ?? 0,
+      Math.floor(((stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM) / (pieceMm[i] ?? 1)),
+    );
     if (n === 0) return undefined;
     const counts = new Int32Array(pieceMm.length);
     counts[i] = n;
@@ -133,37 +255,62 @@ class CutRun {
   }
 
   /** The relaxation by column generation. Undefined where even it cannot be met. */
-  private relax(wanted: Int32Array, available: Float64Array): { readonly bound: number; readonly values: readonly number[] } | undefined {
+  private relax(
+    wanted: Int32Array,
+    available: Float64Array,
+  ): { readonly bound: number; readonly values: readonly number[] } | undefined {
     const { problem, means } = this;
     const missing = Math.max(1, ...problem.priceMinor) * 1000;
     let bound = 0;
     for (;;) {
-      const { model, aim, pieceRows, stockRows } = this.master(wanted, available, { isWhole: false, missing });
-      const solution = model.minimise(means.solver, aim, { timeLimitMs: Math.max(50, means.leftMs()), seed: means.seed });
+      const { model, aim, pieceRows, stockRows } = this.master(wanted, available, {
+        isWhole: false,
+        missing,
+      });
+      const solution = model.minimise(means.solver, aim, {
+        timeLimitMs: Math.max(50, means.leftMs()),
+        seed: means.seed,
+      });
       if (!isSolved(solution)) return { bound, values: [] };
       const worth = Float64Array.from(pieceRows, (row) => Math.max(0, solution.rowDuals[row] ?? 0));
-      const rent = stockRows.map((row) => (row === undefined ? 0 : Math.max(0, -(solution.rowDuals[row] ?? 0))));
+      const rent = stockRows.map((row) =>
+        row === undefined ? 0 : Math.max(0, -(solution.rowDuals[row] ?? 0)),
+      );
       // No pattern may be worth more than its board costs; where one is, all worths shrink until none is, and that bounds.
       let [shrink, isNew] = [1, false];
       problem.stockMm.forEach((_, stock) => {
         const found = findBestPattern({ ...problem, quantities: wanted }, stock, worth);
         const costs = (problem.priceMinor[stock] ?? 0) + (rent[stock] ?? 0);
-        shrink = Math.max(shrink, costs > 0 ? found.most / costs : found.most > 1e-9 ? Infinity : 1);
+        shrink = Math.max(
+          shrink,
+          costs > 0 ? found.most / costs : found.most > 1e-9 ? Infinity : 1,
+        );
         const pays = (value: number) => value > costs + 1e-7 * Math.max(1, costs);
         if (!pays(found.value)) return;
         isNew = this.learn({ stock, counts: found.counts }) || isNew;
         // Others that pay as well, of the pieces that these leave out: fewer rounds.
         const leaner = Float64Array.from(worth);
         for (let more = 0, last = found.counts; more < MORE_PATTERNS; more += 1) {
-          last.forEach((n, i) => { if (n > 0) leaner[i] = (leaner[i] ?? 0) * 0.7; });
+          last.forEach((n, i) => {
+            if (n > 0) leaner[i] = (leaner[i] ?? 0) * 0.7;
+          });
           last = findBestPattern({ ...problem, quantities: wanted }, stock, leaner).counts;
-          if (pays(last.reduce((sum, n, i) => sum + n * (worth[i] ?? 0), 0))) this.learn({ stock, counts: last });
+          if (pays(last.reduce((sum, n, i) => sum + n * (worth[i] ?? 0), 0)))
+            this.learn({ stock, counts: last });
         }
       });
-      const rents = rent.reduce((sum, value, stock) => sum + (value > 0 ? value * (available[stock] ?? 0) : 0), 0);
-      bound = Math.max(bound, worth.reduce((sum, value, i) => sum + value * (wanted[i] ?? 0), 0) / shrink - rents);
+      const rents = rent.reduce(
+        (sum, value, stock) => sum + (value > 0 ? value * (available[stock] ?? 0) : 0),
+        0,
+      );
+      bound = Math.max(
+        bound,
+        worth.reduce((sum, value, i) => sum + value * (wanted[i] ?? 0), 0) / shrink - rents,
+      );
       if (!isNew || means.leftMs() <= 0) {
-        const isShort = solution.values.slice(this.patternCountAt(solution.values)).some((value) => value > 1e-6);
+        const isShort = solution.values
+          .slice(this.patternCountAt(solution.values))
+          .some((value) => value > 1e-6);
         if (isShort && !isNew) return undefined;
         return { bound, values: solution.values };
       }
@@ -175,20 +322,34 @@ class CutRun {
     return values.length - this.problem.pieceMm.length;
   }
 
-  private master(wanted: Int32Array, available: Float64Array, { isWhole, missing }: { readonly isWhole: boolean; readonly missing: number | undefined }) {
+  private master(
+    wanted: Int32Array,
+    available: Float64Array,
+    { isWhole, missing }: { readonly isWhole: boolean; readonly missing: number | undefined },
+  ) {
     const model = new LinearModel();
-    const aim: [number, number][] = this.patterns.map(({ stock }) => [model.addVariable({ whole: isWhole }), this.problem.priceMinor[stock] ?? 0]);
+    const aim: [number, number][] = this.patterns.map(({ stock }) => [
+      model.addVariable({ whole: isWhole }),
+      this.problem.priceMinor[stock] ?? 0,
+    ]);
     const short = missing === undefined ? [] : [...wanted].map(() => model.addVariable());
     for (const variable of short) aim.push([variable, missing ?? 0]);
     let row = 0;
     const pieceRows = [...wanted].map((quantity, i) => {
-      const terms = this.patterns.flatMap(({ counts }, p): [number, number][] => ((counts[i] ?? 0) > 0 ? [[p, counts[i] ?? 0]] : []));
+      const terms = this.patterns.flatMap(({ counts }, p): [number, number][] =>
+        (counts[i] ?? 0) > 0 ? [[p, counts[i] ?? 0]] : [],
+      );
       model.addRow(short[i] === undefined ? terms : [...terms, [short[i], 1]], { least: quantity });
       return row++;
     });
     const stockRows = [...available].map((most, stock) => {
       if (!Number.isFinite(most)) return undefined;
-      model.addRow(this.patterns.flatMap((pattern, p): [number, number][] => (pattern.stock === stock ? [[p, 1]] : [])), { most });
+      model.addRow(
+        this.patterns.flatMap((pattern, p): [number, number][] =>
+          pattern.stock === stock ? [[p, 1]] : [],
+        ),
+        { most },
+      );
       return row++;
     });
     return { model, aim, pieceRows, stockRows };
@@ -197,17 +358,29 @@ class CutRun {
   /** Whole boards among the known patterns; what is cut too much of is left on its board. */
   private choose(): void {
     const { problem, means } = this;
-    const { model, aim } = this.master(problem.quantities, problem.available, { isWhole: true, missing: undefined });
-    const solution = model.minimise(means.solver, aim, { timeLimitMs: Math.max(20, means.leftMs()), seed: means.seed });
-    if (isSolved(solution)) this.take(solution.values.map((count, p) => ({ pattern: this.patterns[p] as Pattern, count })));
+    const { model, aim } = this.master(problem.quantities, problem.available, {
+      isWhole: true,
+      missing: undefined,
+    });
+    const solution = model.minimise(means.solver, aim, {
+      timeLimitMs: Math.max(20, means.leftMs()),
+      seed: means.seed,
+    });
+    if (isSolved(solution))
+      this.take(
+        solution.values.map((count, p) => ({ pattern: this.patterns[p] as Pattern, count })),
+      );
   }
 
   /** The whole part of the relaxation, and the rest longest first. */
   private roundDown(values: readonly number[]): void {
-    const whole = this.patterns.map((pattern, p) => ({ pattern, count: Math.floor((values[p] ?? 0) + 1e-9) })).filter(({ count }) => count > 0);
+    const whole = this.patterns
+      .map((pattern, p) => ({ pattern, count: Math.floor((values[p] ?? 0) + 1e-9) }))
+      .filter(({ count }) => count > 0);
     const rest = this.restAfter(whole);
     const used = new Float64Array(this.problem.stockMm.length);
-    for (const { pattern, count } of whole) used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
+    for (const { pattern, count } of whole)
+      used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
     const more = cutLongestFirst(this.problem, rest, used);
     if (more) this.take([...whole, ...more.map((pattern) => ({ pattern, count: 1 }))]);
     // The rest is small: many ways to fill boards with it are tried in the time that one choice among all patterns takes.
@@ -217,28 +390,45 @@ class CutRun {
   /** Fills boards with the rest again and again, each time otherwise; `leave` is the share of the time left for what comes after. */
   private fillAnew(whole: CutRun['best'], rest: Int32Array, leave: number): void {
     const used = new Float64Array(this.problem.stockMm.length);
-    for (const { pattern, count } of whole) used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
+    for (const { pattern, count } of whole)
+      used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
     const random = createRandom(this.means.seed);
     const fromMs = this.means.leftMs();
-    for (let n = 0; n < MOST_FILLINGS && !this.isClosed() && this.means.leftMs() > fromMs * leave; n += 1) {
+    for (
+      let n = 0;
+      n < MOST_FILLINGS && !this.isClosed() && this.means.leftMs() > fromMs * leave;
+      n += 1
+    ) {
       const full = cutFullest(this.problem, rest, used, random);
       for (const pattern of full ?? []) this.learn(pattern);
       if (full) this.take([...whole, ...full.map((pattern) => ({ pattern, count: 1 }))]);
     }
   }
 
-  private restAfter(whole: readonly { readonly pattern: Pattern; readonly count: number }[]): Int32Array {
+  private restAfter(
+    whole: readonly { readonly pattern: Pattern; readonly count: number }[],
+  ): Int32Array {
     const rest = Int32Array.from(this.problem.quantities);
-    for (const { pattern, count } of whole) pattern.counts.forEach((n, i) => { rest[i] = Math.max(0, (rest[i] ?? 0) - n * count); });
+    for (const { pattern, count } of whole)
+      pattern.counts.forEach((n, i) => {
+        rest[i] = Math.max(0, (rest[i] ?? 0) - n * count);
+      });
     return rest;
   }
 
   /** Patterns that the rest asks for once the whole part is cut, a little less of it every round. */
   private learnForRest(values: readonly number[], round: number): boolean {
-    const whole = this.patterns.slice(0, values.length).map((pattern, p) => ({ pattern, count: Math.max(0, Math.floor((values[p] ?? 0) + 1e-9) - round) })).filter(({ count }) => count > 0);
+    const whole = this.patterns
+      .slice(0, values.length)
+      .map((pattern, p) => ({
+        pattern,
+        count: Math.max(0, Math.floor((values[p] ?? 0) + 1e-9) - round),
+      }))
+      .filter(({ count }) => count > 0);
     const rest = this.restAfter(whole);
     const left = Float64Array.from(this.problem.available);
-    for (const { pattern, count } of whole) left[pattern.stock] = (left[pattern.stock] ?? 0) - count;
+    for (const { pattern, count } of whole)
+      left[pattern.stock] = (left[pattern.stock] ?? 0) - count;
     const before = this.patterns.length;
     if (rest.some((n) => n > 0)) this.relax(rest, left);
     return this.patterns.length > before;
@@ -252,7 +442,10 @@ class CutRun {
 
   private take(list: readonly { readonly pattern: Pattern; readonly count: number }[]): void {
     const used = list.filter(({ count }) => count > 0);
-    const cost = used.reduce((sum, { pattern, count }) => sum + count * (this.problem.priceMinor[pattern.stock] ?? 0), 0);
+    const cost = used.reduce(
+      (sum, { pattern, count }) => sum + count * (this.problem.priceMinor[pattern.stock] ?? 0),
+      0,
+    );
     if (cost >= this.bestCost) return;
     this.best = used;
     this.bestCost = cost;
@@ -268,7 +461,18 @@ function roundUp(bound: number, prices: Float64Array): number {
 const greatestShared = (a: number, b: number): number => (b === 0 ? a : greatestShared(b, a % b));
 
 /** What is cut too much of is taken off, board by board; equal boards are counted together. */
-function toPatterns(chosen: CutRun['best'], { problem, stockIds, pieceIds }: { readonly problem: CutProblem; readonly stockIds: readonly string[]; readonly pieceIds: readonly string[] }): CutPattern[] {
+function toPatterns(
+  chosen: CutRun['best'],
+  {
+    problem,
+    stockIds,
+    pieceIds,
+  }: {
+    readonly problem: CutProblem;
+    readonly stockIds: readonly string[];
+    readonly pieceIds: readonly string[];
+  },
+): CutPattern[] {
   const left = Int32Array.from(problem.quantities);
   const byKey = new Map<string, { stock: number; counts: Int32Array; count: number }>();
   const add = (stock: number, counts: Int32Array, count: number) => {
@@ -281,18 +485,27 @@ function toPatterns(chosen: CutRun['best'], { problem, stockIds, pieceIds }: { r
   for (const { pattern, count } of chosen) {
     // As many as are wanted whole; the first one that would be too much is cut for what is left.
     let whole = count;
-    pattern.counts.forEach((n, i) => { if (n > 0) whole = Math.min(whole, Math.floor((left[i] ?? 0) / n)); });
+    pattern.counts.forEach((n, i) => {
+      if (n > 0) whole = Math.min(whole, Math.floor((left[i] ?? 0) / n));
+    });
     add(pattern.stock, pattern.counts, whole);
-    pattern.counts.forEach((n, i) => { left[i] = (left[i] ?? 0) - n * whole; });
+    pattern.counts.forEach((n, i) => {
+      left[i] = (left[i] ?? 0) - n * whole;
+    });
     for (let t = whole; t < count; t += 1) {
       const counts = pattern.counts.map((n, i) => Math.min(n, left[i] ?? 0));
       add(pattern.stock, counts, 1);
-      counts.forEach((n, i) => { left[i] = (left[i] ?? 0) - n; });
+      counts.forEach((n, i) => {
+        left[i] = (left[i] ?? 0) - n;
+      });
     }
   }
-  const kerfMm = (list: Int32Array) => list.reduce((sum, n, i) => sum + n * (problem.pieceMm[i] ?? 0), 0);
+  const kerfMm = (list: Int32Array) =>
+    list.reduce((sum, n, i) => sum + n * (problem.pieceMm[i] ?? 0), 0);
   return [...byKey.values()].map(({ stock, counts, count }) => ({
-    stockId: stockIds[stock] ?? '', count, pieces: [...counts].flatMap((n, i) => (n > 0 ? [{ id: pieceIds[i] ?? '', n }] : [])),
+    stockId: stockIds[stock] ?? '',
+    count,
+    pieces: [...counts].flatMap((n, i) => (n > 0 ? [{ id: pieceIds[i] ?? '', n }] : [])),
     wasteMm: Math.max(0, Math.round(((problem.stockMm[stock] ?? 0) - kerfMm(counts)) * 1e6) / 1e6),
   }));
 }

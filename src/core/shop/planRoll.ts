@@ -1,5 +1,13 @@
 import { createRandom, type Clock, type Random } from '../shared';
-import { EDGE_TOLERANCE_MM, EITHER_WAY, layBestFit, leastLengthOf, type Layout, type RollProblem, type RollTaste } from './rollLayout';
+import {
+  EDGE_TOLERANCE_MM,
+  EITHER_WAY,
+  layBestFit,
+  leastLengthOf,
+  type Layout,
+  type RollProblem,
+  type RollTaste,
+} from './rollLayout';
 import type { RollAnswer, RollReason, RollRequest } from './rollModel';
 
 /** So many ways to lay are tried at most, so that small requests end early and alike. */
@@ -17,36 +25,90 @@ export function planRoll(request: RollRequest, { clock }: { readonly clock: Cloc
   const startMs = clock();
   const pieces = request.pieces.filter(({ qty }) => qty > 0);
   const reasons = findTooLarge(request, pieces);
-  if (reasons.length > 0) return { status: 'infeasible', objective: null, bound: null, elapsedMs: clock() - startMs, rolls: 0, usedLengthMm: 0, leastLengthMm: 0, placed: [], reasons };
+  if (reasons.length > 0)
+    return {
+      status: 'infeasible',
+      objective: null,
+      bound: null,
+      elapsedMs: clock() - startMs,
+      rolls: 0,
+      usedLengthMm: 0,
+      leastLengthMm: 0,
+      placed: [],
+      reasons,
+    };
   const each = pieces.flatMap((piece) => Array.from({ length: piece.qty }, () => piece));
   const problem: RollProblem = {
-    widthMm: request.roll.widthMm, lengthMm: request.roll.lengthMm, across: Float64Array.from(each, ({ widthMm }) => widthMm), along: Float64Array.from(each, ({ depthMm }) => depthMm),
-    turnable: Uint8Array.from(each, ({ turnable, widthMm, depthMm }) => (turnable && widthMm !== depthMm ? 1 : 0)),
+    widthMm: request.roll.widthMm,
+    lengthMm: request.roll.lengthMm,
+    across: Float64Array.from(each, ({ widthMm }) => widthMm),
+    along: Float64Array.from(each, ({ depthMm }) => depthMm),
+    turnable: Uint8Array.from(each, ({ turnable, widthMm, depthMm }) =>
+      turnable && widthMm !== depthMm ? 1 : 0,
+    ),
   };
   const leastLengthMm = each.length === 0 ? 0 : leastLengthOf(problem);
   const bound = Math.max(0, Math.ceil(leastLengthMm / problem.lengthMm - 1e-9));
-  const best = improve(problem, { random: createRandom(request.seed), leastLengthMm, spentShare: () => (clock() - startMs) / Math.max(1, request.timeLimitMs) });
+  const best = improve(problem, {
+    random: createRandom(request.seed),
+    leastLengthMm,
+    spentShare: () => (clock() - startMs) / Math.max(1, request.timeLimitMs),
+  });
   return {
-    status: best.rolls === bound ? 'optimal' : 'feasible', objective: best.rolls, bound, elapsedMs: clock() - startMs, rolls: best.rolls, usedLengthMm: best.usedLengthMm, leastLengthMm: Math.min(leastLengthMm, best.usedLengthMm), reasons: [],
-    placed: each.map(({ id }, i) => ({ id, roll: best.roll[i] ?? 0, x: best.x[i] ?? 0, y: best.y[i] ?? 0, turned: best.turned[i] === 1 })),
+    status: best.rolls === bound ? 'optimal' : 'feasible',
+    objective: best.rolls,
+    bound,
+    elapsedMs: clock() - startMs,
+    rolls: best.rolls,
+    usedLengthMm: best.usedLengthMm,
+    leastLengthMm: Math.min(leastLengthMm, best.usedLengthMm),
+    reasons: [],
+    placed: each.map(({ id }, i) => ({
+      id,
+      roll: best.roll[i] ?? 0,
+      x: best.x[i] ?? 0,
+      y: best.y[i] ?? 0,
+      turned: best.turned[i] === 1,
+    })),
   };
 }
 
 /** Annealing over how much each piece is favoured and which way round it lies. */
-function improve(problem: RollProblem, { random, leastLengthMm, spentShare }: { readonly random: Random; readonly leastLengthMm: number; readonly spentShare: () => number }): Layout {
+function improve(
+  problem: RollProblem,
+  {
+    random,
+    leastLengthMm,
+    spentShare,
+  }: { readonly random: Random; readonly leastLengthMm: number; readonly spentShare: () => number },
+): Layout {
   const { widthMm, lengthMm, across, along, turnable } = problem;
   const count = across.length;
-  const costOf = ({ rolls, usedLengthMm, coveredMm }: Layout) => (rolls - 1) * lengthMm * 2 + usedLengthMm + COVER_SHARE * coveredMm;
+  const costOf = ({ rolls, usedLengthMm, coveredMm }: Layout) =>
+    (rolls - 1) * lengthMm * 2 + usedLengthMm + COVER_SHARE * coveredMm;
   /** Which ways a piece may lie at all. */
   const waysOf = (i: number): readonly number[] => {
-    const fits = (wide: number, deep: number) => wide <= widthMm + EDGE_TOLERANCE_MM && deep <= lengthMm + EDGE_TOLERANCE_MM;
-    const ways = [...(fits(across[i] ?? 0, along[i] ?? 0) ? [0] : []), ...(turnable[i] && fits(along[i] ?? 0, across[i] ?? 0) ? [1] : [])];
+    const fits = (wide: number, deep: number) =>
+      wide <= widthMm + EDGE_TOLERANCE_MM && deep <= lengthMm + EDGE_TOLERANCE_MM;
+    const ways = [
+      ...(fits(across[i] ?? 0, along[i] ?? 0) ? [0] : []),
+      ...(turnable[i] && fits(along[i] ?? 0, across[i] ?? 0) ? [1] : []),
+    ];
     return ways.length > 1 ? [...ways, EITHER_WAY] : ways;
   };
   const ways = Array.from({ length: count }, (_, i) => waysOf(i));
-  const start = (wayOf: (i: number) => number): RollTaste => ({ favour: new Float64Array(count).fill(1), way: Uint8Array.from({ length: count }, (_, i) => (ways[i]?.includes(wayOf(i)) ? wayOf(i) : (ways[i]?.at(-1) ?? 0))) });
+  const start = (wayOf: (i: number) => number): RollTaste => ({
+    favour: new Float64Array(count).fill(1),
+    way: Uint8Array.from({ length: count }, (_, i) =>
+      ways[i]?.includes(wayOf(i)) ? wayOf(i) : (ways[i]?.at(-1) ?? 0),
+    ),
+  });
   // As fits; the short side along the roll; the long side along the roll.
-  const starts = [start(() => EITHER_WAY), start((i) => ((along[i] ?? 0) <= (across[i] ?? 0) ? 0 : 1)), start((i) => ((along[i] ?? 0) >= (across[i] ?? 0) ? 0 : 1))];
+  const starts = [
+    start(() => EITHER_WAY),
+    start((i) => ((along[i] ?? 0) <= (across[i] ?? 0) ? 0 : 1)),
+    start((i) => ((along[i] ?? 0) >= (across[i] ?? 0) ? 0 : 1)),
+  ];
   let [taste, now] = [starts[0] as RollTaste, layBestFit(problem, starts[0] as RollTaste)];
   for (const other of starts.slice(1)) {
     const next = layBestFit(problem, other);
@@ -70,10 +132,14 @@ function improve(problem: RollProblem, { random, leastLengthMm, spentShare }: { 
   return best;
 }
 
-const isShorter = (a: Layout, b: Layout): boolean => a.rolls < b.rolls || (a.rolls === b.rolls && a.usedLengthMm < b.usedLengthMm - EDGE_TOLERANCE_MM);
+const isShorter = (a: Layout, b: Layout): boolean =>
+  a.rolls < b.rolls || (a.rolls === b.rolls && a.usedLengthMm < b.usedLengthMm - EDGE_TOLERANCE_MM);
 
 /** One to three pieces are favoured otherwise, change favours, or lie another way round. */
-function varied({ favour, way }: RollTaste, { random, ways }: { readonly random: Random; readonly ways: readonly (readonly number[])[] }): RollTaste {
+function varied(
+  { favour, way }: RollTaste,
+  { random, ways }: { readonly random: Random; readonly ways: readonly (readonly number[])[] },
+): RollTaste {
   const next = { favour: Float64Array.from(favour), way: Uint8Array.from(way) };
   const any = () => Math.floor(random() * favour.length);
   for (let changes = 1 + Math.floor(random() * 3); changes > 0; changes -= 1) {
@@ -91,10 +157,21 @@ function findTooLarge({ roll }: RollRequest, pieces: RollRequest['pieces']): Rol
   const say = (mm: number) => (Math.round(mm * 10) / 10).toLocaleString('en-GB');
   return pieces.flatMap(({ id, widthMm, depthMm, turnable }): RollReason[] => {
     const ways = [[widthMm, depthMm], ...(turnable ? [[depthMm, widthMm]] : [])] as const;
-    if (ways.some(([wide, deep]) => (wide ?? 0) <= roll.widthMm && (deep ?? 0) <= roll.lengthMm)) return [];
+    if (ways.some(([wide, deep]) => (wide ?? 0) <= roll.widthMm && (deep ?? 0) <= roll.lengthMm))
+      return [];
     const isWide = ways.every(([wide]) => (wide ?? 0) > roll.widthMm);
-    return [isWide
-      ? { code: 'wider_than_roll', subject: id, message: `${id} is ${say(widthMm)} × ${say(depthMm)} mm${turnable ? '' : ' and must not be turned'}, the roll is ${say(roll.widthMm)} mm wide.` }
-      : { code: 'longer_than_roll', subject: id, message: `${id} is ${say(widthMm)} × ${say(depthMm)} mm, the roll is ${say(roll.lengthMm)} mm long.` }];
+    return [
+      isWide
+        ? {
+            code: 'wider_than_roll',
+            subject: id,
+            message: `${id} is ${say(widthMm)} × ${say(depthMm)} mm${turnable ? '' : ' and must not be turned'}, the roll is ${say(roll.widthMm)} mm wide.`,
+          }
+        : {
+            code: 'longer_than_roll',
+            subject: id,
+            message: `${id} is ${say(widthMm)} × ${say(depthMm)} mm, the roll is ${say(roll.lengthMm)} mm long.`,
+          },
+    ];
   });
 }

@@ -1,4 +1,12 @@
-import { isSolved, LinearModel, minimiseNarrowed, type Clock, type LinearSolution, type Narrowed, type Solver } from '../shared';
+import {
+  isSolved,
+  LinearModel,
+  minimiseNarrowed,
+  type Clock,
+  type LinearSolution,
+  type Narrowed,
+  type Solver,
+} from '../shared';
 import type { Need, ShopAnswer, ShopBill, ShopOffer, ShopReason, ShopRequest } from './model';
 
 /** Weight of one *should* unit against one *nice* unit. */
@@ -40,12 +48,20 @@ export function planShop(
     seed: request.seed,
   });
   const unsold = findUnsold(request, lacking);
-  if (unsold.length > 0) return createInfeasible(request, lacking, { reasons: unsold, elapsedMs: clock() - startMs });
+  if (unsold.length > 0)
+    return createInfeasible(request, lacking, { reasons: unsold, elapsedMs: clock() - startMs });
 
-  const pursuit = pursueAims(request, lacking, { solver, limits, timeLeftMs: () => request.timeLimitMs - (clock() - startMs) });
+  const pursuit = pursueAims(request, lacking, {
+    solver,
+    limits,
+    timeLeftMs: () => request.timeLimitMs - (clock() - startMs),
+  });
   if ('reason' in pursuit) {
     const { reason, leastMinor } = pursuit;
-    const answer = createInfeasible(request, lacking, { reasons: [reason], elapsedMs: clock() - startMs });
+    const answer = createInfeasible(request, lacking, {
+      reasons: [reason],
+      elapsedMs: clock() - startMs,
+    });
     return leastMinor === undefined ? answer : { ...answer, leastBudgetMinor: leastMinor };
   }
   const { solution, variables, bound, isProven } = pursuit;
@@ -80,17 +96,28 @@ interface Search {
 }
 
 /** Works through value, pay, shops and leftovers; an aim that runs out of time ends the pursuit. */
-function pursueAims(request: ShopRequest, lacking: ReadonlyMap<string, number>, search: Search): Pursued | Failed {
+function pursueAims(
+  request: ShopRequest,
+  lacking: ReadonlyMap<string, number>,
+  search: Search,
+): Pursued | Failed {
   const all = buyEverything(request, lacking, search);
   if (all) return all;
   const { model, variables } = buildModel(request, lacking, 'musts');
   const pay = payTerms(request, variables);
   const value = valueTerms(request, variables);
   // Money comes in whole minor units, so what is to pay is whole too.
-  const narrow = (): Narrowed => minimiseNarrowed(model, search.solver, pay, { seed: request.seed, timeLeftMs: search.timeLeftMs });
+  const narrow = (): Narrowed =>
+    minimiseNarrowed(model, search.solver, pay, {
+      seed: request.seed,
+      timeLeftMs: search.timeLeftMs,
+    });
   if (value.length === 0) {
     const cheapest = narrow();
-    return findMustFault(request, variables, cheapest.solution) ?? settleTies(request, { model, variables, cheapest, isProven: true, search });
+    return (
+      findMustFault(request, variables, cheapest.solution) ??
+      settleTies(request, { model, variables, cheapest, isProven: true, search })
+    );
   }
   const inBudget = model.copy();
   inBudget.addRow(pay, { most: request.budgetMinor });
@@ -98,32 +125,73 @@ function pursueAims(request: ShopRequest, lacking: ReadonlyMap<string, number>, 
   if (!isSolved(best)) {
     const least = narrow().solution;
     // Where the time ran out on wishes, the musts alone are still an answer.
-    return findMustFault(request, variables, least) ?? { variables, solution: least, bound: 0, isProven: false };
+    return (
+      findMustFault(request, variables, least) ?? {
+        variables,
+        solution: least,
+        bound: 0,
+        isProven: false,
+      }
+    );
   }
-  inBudget.addRow(value, { most: best.objective + VALUE_TOLERANCE * Math.max(1, Math.abs(best.objective)) });
-  const cheapest = minimiseNarrowed(inBudget, search.solver, pay, { seed: request.seed, timeLeftMs: search.timeLeftMs, start: best.values });
+  inBudget.addRow(value, {
+    most: best.objective + VALUE_TOLERANCE * Math.max(1, Math.abs(best.objective)),
+  });
+  const cheapest = minimiseNarrowed(inBudget, search.solver, pay, {
+    seed: request.seed,
+    timeLeftMs: search.timeLeftMs,
+    start: best.values,
+  });
   // What wishes cost is unknown until their value is settled; 0 is always a true bound.
   if (!isSolved(cheapest.solution)) return { variables, solution: best, bound: 0, isProven: false };
-  return settleTies(request, { model: inBudget, variables, cheapest, isProven: best.status === 'optimal', search });
+  return settleTies(request, {
+    model: inBudget,
+    variables,
+    cheapest,
+    isProven: best.status === 'optimal',
+    search,
+  });
 }
 
 /** Why the musts cannot be bought within the budget; undefined where `least` buys them. */
-function findMustFault(request: ShopRequest, variables: ShopVariables, least: LinearSolution): Failed | undefined {
-  if (!isSolved(least)) return { reason: least.status === 'infeasible' ? sharedOffersRunOut : timeRanOut };
+function findMustFault(
+  request: ShopRequest,
+  variables: ShopVariables,
+  least: LinearSolution,
+): Failed | undefined {
+  if (!isSolved(least))
+    return { reason: least.status === 'infeasible' ? sharedOffersRunOut : timeRanOut };
   const leastMinor = recount(request, variables, least).payMinor;
   if (leastMinor <= request.budgetMinor) return undefined;
   // A cut-short search has not proved that the musts cannot be had for less.
-  return { reason: least.status === 'optimal' ? tooDear(leastMinor, request.budgetMinor) : timeRanOut, leastMinor };
+  return {
+    reason: least.status === 'optimal' ? tooDear(leastMinor, request.budgetMinor) : timeRanOut,
+    leastMinor,
+  };
 }
 
 /** Where the budget reaches for every wish, value is settled at once: least pay for all of it. */
-function buyEverything(request: ShopRequest, lacking: ReadonlyMap<string, number>, search: Search): Pursued | undefined {
+function buyEverything(
+  request: ShopRequest,
+  lacking: ReadonlyMap<string, number>,
+  search: Search,
+): Pursued | undefined {
   if (request.needs.every(({ priority }) => priority === 'must')) return undefined;
   const { model, variables } = buildModel(request, lacking, 'everything');
-  const relaxed = model.minimise(search.solver, payTerms(request, variables), { ...search.limits(), isRelaxed: true });
+  const relaxed = model.minimise(search.solver, payTerms(request, variables), {
+    ...search.limits(),
+    isRelaxed: true,
+  });
   if (relaxed.status !== 'optimal' || relaxed.objective > request.budgetMinor) return undefined;
-  const cheapest = minimiseNarrowed(model, search.solver, payTerms(request, variables), { seed: request.seed, timeLeftMs: search.timeLeftMs });
-  if (!isSolved(cheapest.solution) || recount(request, variables, cheapest.solution).payMinor > request.budgetMinor) return undefined;
+  const cheapest = minimiseNarrowed(model, search.solver, payTerms(request, variables), {
+    seed: request.seed,
+    timeLeftMs: search.timeLeftMs,
+  });
+  if (
+    !isSolved(cheapest.solution) ||
+    recount(request, variables, cheapest.solution).payMinor > request.budgetMinor
+  )
+    return undefined;
   return settleTies(request, { model, variables, cheapest, isProven: true, search });
 }
 
@@ -131,10 +199,17 @@ function buyEverything(request: ShopRequest, lacking: ReadonlyMap<string, number
 const MOST_WEIGHED = 20_000;
 
 /** Fewest shops, then fewest leftovers: one aim where a shop can outweigh all leftovers there can be. */
-function tieAims(request: ShopRequest, variables: ShopVariables, model: LinearModel): readonly Terms[] {
+function tieAims(
+  request: ShopRequest,
+  variables: ShopVariables,
+  model: LinearModel,
+): readonly Terms[] {
   const shops = variables.used.map((variable) => [variable, 1] as const);
   const leftovers = leftoverTerms(request, variables);
-  const most = leftovers.reduce((sum, [variable, factor]) => sum + (factor > 0 ? factor * model.mostOf(variable) : 0), 1);
+  const most = leftovers.reduce(
+    (sum, [variable, factor]) => sum + (factor > 0 ? factor * model.mostOf(variable) : 0),
+    1,
+  );
   if (most > MOST_WEIGHED) return [shops, leftovers];
   return [[...shops.map(([variable]) => [variable, most] as const), ...leftovers]];
 }
@@ -142,14 +217,32 @@ function tieAims(request: ShopRequest, variables: ShopVariables, model: LinearMo
 /** Fewest shops, then fewest leftovers, of all that cost the least. */
 function settleTies(
   request: ShopRequest,
-  { model, variables, cheapest, isProven, search }: { readonly model: LinearModel; readonly variables: ShopVariables; readonly cheapest: Narrowed; readonly isProven: boolean; readonly search: Search },
+  {
+    model,
+    variables,
+    cheapest,
+    isProven,
+    search,
+  }: {
+    readonly model: LinearModel;
+    readonly variables: ShopVariables;
+    readonly cheapest: Narrowed;
+    readonly isProven: boolean;
+    readonly search: Search;
+  },
 ): Pursued {
   let { solution } = cheapest;
   const { bound } = solution;
   const isPayProven = isProven && solution.status === 'optimal';
-  model.addRow(payTerms(request, variables), { most: recount(request, variables, solution).payMinor });
+  model.addRow(payTerms(request, variables), {
+    most: recount(request, variables, solution).payMinor,
+  });
   for (const aim of tieAims(request, variables, model)) {
-    const next = model.minimise(search.solver, aim, { ...search.limits(), shut: cheapest.shut, start: solution.values });
+    const next = model.minimise(search.solver, aim, {
+      ...search.limits(),
+      shut: cheapest.shut,
+      start: solution.values,
+    });
     if (!isSolved(next)) break;
     solution = next;
     // The last aim may not undo the one before it.
@@ -161,55 +254,104 @@ function settleTies(
 /** Units still to buy of each need, after what is owned. */
 function lackingUnitsOf(request: ShopRequest): ReadonlyMap<string, number> {
   const owned = new Map(request.owned.map(({ needId, qty }) => [needId, qty]));
-  return new Map(request.needs.map((need) => [need.id, Math.max(0, need.qty - (owned.get(need.id) ?? 0))]));
+  return new Map(
+    request.needs.map((need) => [need.id, Math.max(0, need.qty - (owned.get(need.id) ?? 0))]),
+  );
 }
 
 export const servedNeedsOf = (offer: ShopOffer): readonly string[] =>
   offer.needIds ?? (offer.needId === undefined ? [] : [offer.needId]);
 
 /** `everything` asks for every wish in full, as far as the offers hold it; `musts` leaves wishes open. */
-function buildModel(request: ShopRequest, lacking: ReadonlyMap<string, number>, asked: 'everything' | 'musts') {
+function buildModel(
+  request: ShopRequest,
+  lacking: ReadonlyMap<string, number>,
+  asked: 'everything' | 'musts',
+) {
   const model = new LinearModel();
   const used = request.shops.map(() => model.addVariable({ most: 1, whole: true }));
   const delivery = request.shops.map(() => model.addVariable({ most: 1, whole: true }));
   const credit = request.shops.map((shop) =>
-    model.addVariable({ most: request.credits.find(({ shopId }) => shopId === shop.id)?.amountMinor ?? 0 }),
+    model.addVariable({
+      most: request.credits.find(({ shopId }) => shopId === shop.id)?.amountMinor ?? 0,
+    }),
   );
-  const packs = request.offers.map((offer) => model.addVariable({ most: mostPacks(request, offer, lacking), whole: true }));
+  const packs = request.offers.map((offer) =>
+    model.addVariable({ most: mostPacks(request, offer, lacking), whole: true }),
+  );
   const units = request.offers.map((offer) =>
-    offer.needIds ? offer.needIds.map((needId) => ({ needId, variable: model.addVariable({ most: lacking.get(needId) ?? 0, whole: true }) })) : [],
+    offer.needIds
+      ? offer.needIds.map((needId) => ({
+          needId,
+          variable: model.addVariable({ most: lacking.get(needId) ?? 0, whole: true }),
+        }))
+      : [],
   );
   const met = request.needs.map((need) => {
     const lack = lacking.get(need.id) ?? 0;
     const isAsked = need.priority === 'must' || (asked === 'everything' && need.value > 0);
-    return model.addVariable({ least: isAsked ? Math.min(lack, suppliedUnits(request, need.id)) : 0, most: lack, whole: true });
+    return model.addVariable({
+      least: isAsked ? Math.min(lack, suppliedUnits(request, need.id)) : 0,
+      most: lack,
+      whole: true,
+    });
   });
   request.offers.forEach((offer, i) => {
     const pack = packs[i] ?? 0;
     // What a shared offer gives to its needs comes out of its packs.
-    if (offer.needIds) model.addRow([...(units[i] ?? []).map(({ variable }) => [variable, 1] as const), [pack, -offer.packSize]], { most: 0 });
+    if (offer.needIds)
+      model.addRow(
+        [
+          ...(units[i] ?? []).map(({ variable }) => [variable, 1] as const),
+          [pack, -offer.packSize],
+        ],
+        { most: 0 },
+      );
     const shop = request.shops.findIndex(({ id }) => id === offer.shopId);
-    model.addRow([[pack, 1], [used[shop] ?? 0, -mostPacks(request, offer, lacking)]], { most: 0 });
+    model.addRow(
+      [
+        [pack, 1],
+        [used[shop] ?? 0, -mostPacks(request, offer, lacking)],
+      ],
+      { most: 0 },
+    );
   });
   // A need gets no more than the packs of its own offers hold and the shared ones give.
   request.needs.forEach((need, n) => {
-    const own = request.offers.flatMap((offer, i) => (offer.needId === need.id ? [[packs[i] ?? 0, -offer.packSize] as const] : []));
+    const own = request.offers.flatMap((offer, i) =>
+      offer.needId === need.id ? [[packs[i] ?? 0, -offer.packSize] as const] : [],
+    );
     const shared = unitsFor(units, need.id).map(([variable]) => [variable, -1] as const);
     model.addRow([[met[n] ?? 0, 1], ...own, ...shared], { most: 0 });
   });
   addPackCuts(model, request, { packs, met });
-  request.shops.forEach((shop, s) => addShopRows(model, request, { shop, s, used, delivery, credit, packs }));
-  return { model, variables: { packs, met, units, used, delivery, credit } satisfies ShopVariables };
+  request.shops.forEach((shop, s) =>
+    addShopRows(model, request, { shop, s, used, delivery, credit, packs }),
+  );
+  return {
+    model,
+    variables: { packs, met, units, used, delivery, credit } satisfies ShopVariables,
+  };
 }
 
 /** Delivery is due where the shop is used and its goods stay below the free limit; credit pays goods only. */
 function addShopRows(
   model: LinearModel,
   request: ShopRequest,
-  { shop, s, used, delivery, credit, packs }: {
-    readonly shop: ShopRequest['shops'][number]; readonly s: number;
-    readonly used: readonly number[]; readonly delivery: readonly number[];
-    readonly credit: readonly number[]; readonly packs: readonly number[];
+  {
+    shop,
+    s,
+    used,
+    delivery,
+    credit,
+    packs,
+  }: {
+    readonly shop: ShopRequest['shops'][number];
+    readonly s: number;
+    readonly used: readonly number[];
+    readonly delivery: readonly number[];
+    readonly credit: readonly number[];
+    readonly packs: readonly number[];
   },
 ): void {
   const goods = request.offers.flatMap((offer, i) =>
@@ -217,13 +359,31 @@ function addShopRows(
   );
   const useVar = used[s] ?? 0;
   const dueVar = delivery[s] ?? 0;
-  if (shop.freeOverMinor === undefined) model.addRow([[useVar, 1], [dueVar, -1]], { most: 0 });
+  if (shop.freeOverMinor === undefined)
+    model.addRow(
+      [
+        [useVar, 1],
+        [dueVar, -1],
+      ],
+      { most: 0 },
+    );
   // goods + free × due >= free × used: either the limit is reached or delivery is due.
-  else model.addRow([...goods, [dueVar, shop.freeOverMinor], [useVar, -shop.freeOverMinor]], { least: 0 });
-  model.addRow([[credit[s] ?? 0, 1], ...goods.map(([variable, price]) => [variable, -price] as const)], { most: 0 });
+  else
+    model.addRow([...goods, [dueVar, shop.freeOverMinor], [useVar, -shop.freeOverMinor]], {
+      least: 0,
+    });
+  model.addRow(
+    [[credit[s] ?? 0, 1], ...goods.map(([variable, price]) => [variable, -price] as const)],
+    { most: 0 },
+  );
   // A shop counts as used only where a pack is bought.
   model.addRow(
-    [[useVar, 1], ...request.offers.flatMap((offer, i) => (offer.shopId === shop.id ? [[packs[i] ?? 0, -1] as const] : []))],
+    [
+      [useVar, 1],
+      ...request.offers.flatMap((offer, i) =>
+        offer.shopId === shop.id ? [[packs[i] ?? 0, -1] as const] : [],
+      ),
+    ],
     { most: 0 },
   );
 }
@@ -232,7 +392,11 @@ function addShopRows(
  * More packs than this never help: enough for all it serves, and, where delivery is free above a
  * limit, enough to reach that limit.
  */
-function mostPacks(request: ShopRequest, offer: ShopOffer, lacking: ReadonlyMap<string, number>): number {
+function mostPacks(
+  request: ShopRequest,
+  offer: ShopOffer,
+  lacking: ReadonlyMap<string, number>,
+): number {
   const wanted = servedNeedsOf(offer).reduce((sum, id) => sum + (lacking.get(id) ?? 0), 0);
   const forNeeds = Math.ceil(wanted / offer.packSize);
   const shop = request.shops.find(({ id }) => id === offer.shopId);
@@ -242,28 +406,47 @@ function mostPacks(request: ShopRequest, offer: ShopOffer, lacking: ReadonlyMap<
   const onCard = request.credits.find(({ shopId }) => shopId === offer.shopId)?.amountMinor ?? 0;
   const savedMinor = (shop?.deliveryMinor ?? 0) + onCard;
   const forDelivery = isWorthReaching
-    ? Math.min(Math.ceil(freeOver / offer.priceMinor), forNeeds + Math.ceil(savedMinor / offer.priceMinor))
+    ? Math.min(
+        Math.ceil(freeOver / offer.priceMinor),
+        forNeeds + Math.ceil(savedMinor / offer.priceMinor),
+      )
     : 0;
   return Math.min(offer.maxPacks ?? Infinity, Math.max(forNeeds, forDelivery));
 }
 
 /** Units of a need that all offers together hold. */
 const suppliedUnits = (request: ShopRequest, needId: string): number =>
-  request.offers.reduce((sum, offer) => (servedNeedsOf(offer).includes(needId) ? sum + (offer.maxPacks ?? Infinity) * offer.packSize : sum), 0);
+  request.offers.reduce(
+    (sum, offer) =>
+      servedNeedsOf(offer).includes(needId)
+        ? sum + (offer.maxPacks ?? Infinity) * offer.packSize
+        : sum,
+    0,
+  );
 
 /**
  * Packs are whole: 5 pieces from packs of 3 take 2 packs, where the relaxed model takes 5/3. For
  * every pack size d, packs counted as ceil(size / d) are at least ceil(met / d). Source: Chvátal-Gomory
  * rounding. Only for needs that no shared offer serves.
  */
-function addPackCuts(model: LinearModel, request: ShopRequest, { packs, met }: { readonly packs: readonly number[]; readonly met: readonly number[] }): void {
+function addPackCuts(
+  model: LinearModel,
+  request: ShopRequest,
+  { packs, met }: { readonly packs: readonly number[]; readonly met: readonly number[] },
+): void {
   const shared = new Set(request.offers.flatMap((offer) => offer.needIds ?? []));
   request.needs.forEach((need, n) => {
     const least = model.leastOf(met[n] ?? 0);
     if (least === 0 || shared.has(need.id)) return;
-    const own = request.offers.flatMap((offer, i) => (offer.needId === need.id ? [{ pack: packs[i] ?? 0, size: offer.packSize }] : []));
+    const own = request.offers.flatMap((offer, i) =>
+      offer.needId === need.id ? [{ pack: packs[i] ?? 0, size: offer.packSize }] : [],
+    );
     for (const divisor of new Set(own.map(({ size }) => Math.min(size, least)))) {
-      if (divisor > 1) model.addRow(own.map(({ pack, size }) => [pack, Math.ceil(size / divisor)] as const), { least: Math.ceil(least / divisor) });
+      if (divisor > 1)
+        model.addRow(
+          own.map(({ pack, size }) => [pack, Math.ceil(size / divisor)] as const),
+          { least: Math.ceil(least / divisor) },
+        );
     }
   });
 }
@@ -271,7 +454,9 @@ function addPackCuts(model: LinearModel, request: ShopRequest, { packs, met }: {
 type Terms = readonly (readonly [number, number])[];
 
 const unitsFor = (units: ShopVariables['units'], needId: string): Terms =>
-  units.flatMap((list) => list.filter((unit) => unit.needId === needId).map(({ variable }) => [variable, 1] as const));
+  units.flatMap((list) =>
+    list.filter((unit) => unit.needId === needId).map(({ variable }) => [variable, 1] as const),
+  );
 
 const payTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
   ...request.offers.map((offer, i) => [variables.packs[i] ?? 0, offer.priceMinor] as const),
@@ -282,7 +467,9 @@ const payTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
 /** Negative value of the wishes, since models are minimised. */
 const valueTerms = (request: ShopRequest, variables: ShopVariables): Terms =>
   request.needs.flatMap((need, n) =>
-    need.priority !== 'must' && need.value > 0 ? [[variables.met[n] ?? 0, -WISH_WEIGHT[need.priority] * need.value] as const] : [],
+    need.priority !== 'must' && need.value > 0
+      ? [[variables.met[n] ?? 0, -WISH_WEIGHT[need.priority] * need.value] as const]
+      : [],
   );
 
 const leftoverTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
@@ -293,10 +480,15 @@ const leftoverTerms = (request: ShopRequest, variables: ShopVariables): Terms =>
 /** Recounts the bill from the packs alone, in whole minor units. */
 function recount(request: ShopRequest, variables: ShopVariables, solution: LinearSolution) {
   const buys = request.offers
-    .map((offer, i) => ({ offerId: offer.id, packs: Math.round(solution.values[variables.packs[i] ?? 0] ?? 0) }))
+    .map((offer, i) => ({
+      offerId: offer.id,
+      packs: Math.round(solution.values[variables.packs[i] ?? 0] ?? 0),
+    }))
     .filter(({ packs }) => packs > 0);
   const perShop = request.shops.flatMap((shop): ShopBill[] => {
-    const here = buys.filter(({ offerId }) => request.offers.find(({ id }) => id === offerId)?.shopId === shop.id);
+    const here = buys.filter(
+      ({ offerId }) => request.offers.find(({ id }) => id === offerId)?.shopId === shop.id,
+    );
     return here.length === 0 ? [] : [billOf(request, shop, here)];
   });
   return { buys, perShop, payMinor: perShop.reduce((sum, bill) => sum + bill.payMinor, 0) };
@@ -315,11 +507,22 @@ function billOf(
   const deliveryMinor = isFree ? 0 : shop.deliveryMinor;
   const onCard = request.credits.find(({ shopId }) => shopId === shop.id)?.amountMinor ?? 0;
   const creditMinor = Math.min(onCard, goodsMinor);
-  return { shopId: shop.id, goodsMinor, deliveryMinor, creditMinor, payMinor: goodsMinor + deliveryMinor - creditMinor };
+  return {
+    shopId: shop.id,
+    goodsMinor,
+    deliveryMinor,
+    creditMinor,
+    payMinor: goodsMinor + deliveryMinor - creditMinor,
+  };
 }
 
 /** What each need gets, and what is left over of the packs that serve it. */
-function sumUp(request: ShopRequest, lacking: ReadonlyMap<string, number>, solution: LinearSolution, variables: ShopVariables) {
+function sumUp(
+  request: ShopRequest,
+  lacking: ReadonlyMap<string, number>,
+  solution: LinearSolution,
+  variables: ShopVariables,
+) {
   const valueOf = (variable: number | undefined): number => solution.values[variable ?? -1] ?? 0;
   const met = request.needs.map((need, n) => {
     const bought = valueOf(variables.met[n]);
@@ -331,13 +534,24 @@ function sumUp(request: ShopRequest, lacking: ReadonlyMap<string, number>, solut
     if (needId !== undefined && units > 0) spare.set(needId, (spare.get(needId) ?? 0) + units);
   };
   request.needs.forEach((need, n) => {
-    const own = request.offers.reduce((sum, offer, i) => (offer.needId === need.id ? sum + valueOf(variables.packs[i]) * offer.packSize : sum), 0);
-    const shared = unitsFor(variables.units, need.id).reduce((sum, [variable]) => sum + valueOf(variable), 0);
+    const own = request.offers.reduce(
+      (sum, offer, i) =>
+        offer.needId === need.id ? sum + valueOf(variables.packs[i]) * offer.packSize : sum,
+      0,
+    );
+    const shared = unitsFor(variables.units, need.id).reduce(
+      (sum, [variable]) => sum + valueOf(variable),
+      0,
+    );
     addSpare(need.id, own + shared - valueOf(variables.met[n]));
   });
   request.offers.forEach((offer, i) => {
-    const given = (variables.units[i] ?? []).reduce((sum, { variable }) => sum + valueOf(variable), 0);
-    if (offer.needIds) addSpare(offer.needIds[0], valueOf(variables.packs[i]) * offer.packSize - given);
+    const given = (variables.units[i] ?? []).reduce(
+      (sum, { variable }) => sum + valueOf(variable),
+      0,
+    );
+    if (offer.needIds)
+      addSpare(offer.needIds[0], valueOf(variables.packs[i]) * offer.packSize - given);
   });
   return {
     met,
@@ -391,7 +605,16 @@ function createInfeasible(
     return { needId: need.id, qty: need.qty - short, short };
   });
   return {
-    status: 'infeasible', objective: null, bound: null, elapsedMs, buys: [], met, payMinor: 0, perShop: [],
-    leftovers: [], dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId), reasons,
+    status: 'infeasible',
+    objective: null,
+    bound: null,
+    elapsedMs,
+    buys: [],
+    met,
+    payMinor: 0,
+    perShop: [],
+    leftovers: [],
+    dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId),
+    reasons,
   };
 }

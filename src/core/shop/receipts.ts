@@ -8,12 +8,24 @@ export interface ReceiptCheck {
   readonly missingMinor: number;
 }
 
-export function checkReceipt(receipt: Pick<Receipt, 'id' | 'totalMinor'>, purchases: readonly Purchase[]): ReceiptCheck {
+export function checkReceipt(
+  receipt: Pick<Receipt, 'id' | 'totalMinor'>,
+  purchases: readonly Purchase[],
+): ReceiptCheck {
   const own = purchases.filter(({ receiptId }) => receiptId === receipt.id);
   const notedMinor = own.reduce((sum, { paidMinor }) => sum + paidMinor, 0);
   return { purchases: own, notedMinor, missingMinor: receipt.totalMinor - notedMinor };
 }
 
 /** Purchases that belong on a receipt: of its shop and day, and on no other. `dayOf` gives the day at the till. */
-export const findLinesOf = ({ shopName, boughtOn }: Pick<Receipt, 'shopName' | 'boughtOn'>, purchases: readonly Purchase[], dayOf: (boughtAt: string) => string): Purchase[] =>
-  purchases.filter((purchase) => purchase.receiptId === null && purchase.shopName.toLowerCase() === shopName.toLowerCase() && dayOf(purchase.boughtAt) === boughtOn);
+export const findLinesOf = (
+  { shopName, boughtOn }: Pick<Receipt, 'shopName' | 'boughtOn'>,
+  purchases: readonly Purchase[],
+  dayOf: (boughtAt: string) => string,
+): Purchase[] =>
+  purchases.filter(
+    (purchase) =>
+      purchase.receiptId === null &&
+      purchase.shopName.toLowerCase() === shopName.toLowerCase() &&
+      dayOf(purchase.boughtAt) === boughtOn,
+  );

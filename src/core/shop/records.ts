@@ -1,6 +1,19 @@
 import { z } from 'zod';
 
-import { containerIdSchema, currencySchema, giftCardIdSchema, handNeedIdSchema, offerIdSchema, priceMinorSchema, pictureIdSchema, projectIdSchema, purchaseIdSchema, receiptIdSchema, roomIdSchema, shopIdSchema } from '../shared';
+import {
+  containerIdSchema,
+  currencySchema,
+  giftCardIdSchema,
+  handNeedIdSchema,
+  offerIdSchema,
+  priceMinorSchema,
+  pictureIdSchema,
+  projectIdSchema,
+  purchaseIdSchema,
+  receiptIdSchema,
+  roomIdSchema,
+  shopIdSchema,
+} from '../shared';
 import { prioritySchema } from './model';
 
 /** A shop as the organizer's price list knows it. */
@@ -73,7 +86,12 @@ export const handNeedSchema = z.object({
 export type HandNeed = Readonly<z.infer<typeof handNeedSchema>>;
 
 /** Money that is good at one shop only. */
-export const giftCardSchema = z.object({ id: giftCardIdSchema, projectId: projectIdSchema, shopId: shopIdSchema, amountMinor: priceMinorSchema });
+export const giftCardSchema = z.object({
+  id: giftCardIdSchema,
+  projectId: projectIdSchema,
+  shopId: shopIdSchema,
+  amountMinor: priceMinorSchema,
+});
 export type GiftCard = Readonly<z.infer<typeof giftCardSchema>>;
 
 /** What a till printed: its day and sum, with a picture where one was taken. */

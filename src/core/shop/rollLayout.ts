@@ -42,7 +42,12 @@ export const EITHER_WAY = 2;
 export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): Layout {
   const { widthMm, lengthMm, across, along, turnable } = problem;
   const count = across.length;
-  const layout = { roll: new Int32Array(count), x: new Float64Array(count), y: new Float64Array(count), turned: new Uint8Array(count) };
+  const layout = {
+    roll: new Int32Array(count),
+    x: new Float64Array(count),
+    y: new Float64Array(count),
+    turned: new Uint8Array(count),
+  };
   const left = Int32Array.from({ length: count }, (_, i) => i);
   const outline = new Outline(count + 1);
   let [open, rolls, usedLengthMm, coveredMm] = [count, 0, 0, 0];
@@ -66,7 +71,10 @@ export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): La
           const deep = (turn ? across[i] : along[i]) ?? 0;
           if (wide > fits || deep > room) continue;
           // What fills the gap exactly goes before what leaves a sliver; among equals the longer one.
-          const score = (wide / gapWidth) * (favour[i] ?? 1) + (gapWidth - wide <= EDGE_TOLERANCE_MM ? 0.15 : 0) + (1e-4 * deep) / lengthMm;
+          const score =
+            (wide / gapWidth) * (favour[i] ?? 1) +
+            (gapWidth - wide <= EDGE_TOLERANCE_MM ? 0.15 : 0) +
+            (1e-4 * deep) / lengthMm;
           if (score > bestScore) {
             best = k;
             bestScore = score;
@@ -134,13 +142,19 @@ class Outline {
   }
 
   isHigherRight(at: number, wallY: number): boolean {
-    return (at + 1 < this.count ? (this.y[at + 1] ?? 0) : wallY) > (at > 0 ? (this.y[at - 1] ?? 0) : wallY);
+    return (
+      (at + 1 < this.count ? (this.y[at + 1] ?? 0) : wallY) >
+      (at > 0 ? (this.y[at - 1] ?? 0) : wallY)
+    );
   }
 
   /** Lifts a step to its lower neighbour; false where it has none. */
   raise(at: number): boolean {
     if (this.count === 1) return false;
-    this.y[at] = min(at > 0 ? (this.y[at - 1] ?? 0) : Infinity, at + 1 < this.count ? (this.y[at + 1] ?? 0) : Infinity);
+    this.y[at] = min(
+      at > 0 ? (this.y[at - 1] ?? 0) : Infinity,
+      at + 1 < this.count ? (this.y[at + 1] ?? 0) : Infinity,
+    );
     this.join(at);
     return true;
   }
@@ -153,7 +167,8 @@ class Outline {
       this.join(at);
       return;
     }
-    for (let s = this.count; s > at + 1; s -= 1) this.set(s, this.x[s - 1] ?? 0, this.y[s - 1] ?? 0, this.width[s - 1] ?? 0);
+    for (let s = this.count; s > at + 1; s -= 1)
+      this.set(s, this.x[s - 1] ?? 0, this.y[s - 1] ?? 0, this.width[s - 1] ?? 0);
     this.count += 1;
     if (isRight) {
       this.set(at, x, y, rest);
@@ -174,14 +189,18 @@ class Outline {
 
   /** A step of one height with its neighbour is one step. */
   private join(at: number): void {
-    const isLevel = (a: number, b: number) => b < this.count && a >= 0 && Math.abs((this.y[a] ?? 0) - (this.y[b] ?? 0)) <= EDGE_TOLERANCE_MM;
+    const isLevel = (a: number, b: number) =>
+      b < this.count &&
+      a >= 0 &&
+      Math.abs((this.y[a] ?? 0) - (this.y[b] ?? 0)) <= EDGE_TOLERANCE_MM;
     if (isLevel(at, at + 1)) this.merge(at);
     if (isLevel(at - 1, at)) this.merge(at - 1);
   }
 
   private merge(at: number): void {
     this.width[at] = (this.width[at] ?? 0) + (this.width[at + 1] ?? 0);
-    for (let s = at + 1; s < this.count - 1; s += 1) this.set(s, this.x[s + 1] ?? 0, this.y[s + 1] ?? 0, this.width[s + 1] ?? 0);
+    for (let s = at + 1; s < this.count - 1; s += 1)
+      this.set(s, this.x[s + 1] ?? 0, this.y[s + 1] ?? 0, this.width[s + 1] ?? 0);
     this.count -= 1;
   }
 }
@@ -192,7 +211,9 @@ export function leastLengthOf({ widthMm, across, along, turnable }: RollProblem)
   across.forEach((a, i) => {
     const b = along[i] ?? 0;
     area += a * b;
-    const ways = [[a, b], ...(turnable[i] ? [[b, a]] : [])].filter(([wide]) => (wide ?? 0) <= widthMm + EDGE_TOLERANCE_MM);
+    const ways = [[a, b], ...(turnable[i] ? [[b, a]] : [])].filter(
+      ([wide]) => (wide ?? 0) <= widthMm + EDGE_TOLERANCE_MM,
+    );
     const least = min(...ways.map(([, deep]) => deep ?? 0));
     longest = max(longest, least);
     // Two pieces that are both wider than half the roll, either way round, lie one behind the other.

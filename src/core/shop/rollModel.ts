@@ -3,13 +3,23 @@ import { z } from 'zod';
 const requestId = z.string().min(1).max(100);
 const lengthMm = z.number().positive('must be more than 0').max(1e9);
 
-const rollPieceSchema = z.strictObject({ id: requestId, widthMm: lengthMm, depthMm: lengthMm, qty: z.number().int().min(0).max(5000), turnable: z.boolean().default(true) });
+const rollPieceSchema = z.strictObject({
+  id: requestId,
+  widthMm: lengthMm,
+  depthMm: lengthMm,
+  qty: z.number().int().min(0).max(5000),
+  turnable: z.boolean().default(true),
+});
 export type RollPiece = Readonly<z.infer<typeof rollPieceSchema>>;
 
 /** What the `roll` engine is asked: liners from a roll. Source: docs/engines.md. */
 export const rollRequestSchema = z
   .strictObject({
-    roll: z.strictObject({ widthMm: lengthMm, lengthMm, priceMinor: z.number().int().min(0).max(1e9) }),
+    roll: z.strictObject({
+      widthMm: lengthMm,
+      lengthMm,
+      priceMinor: z.number().int().min(0).max(1e9),
+    }),
     pieces: z.array(rollPieceSchema).max(500),
     seed: z.number().int().min(0).max(1e9).default(1),
     timeLimitMs: z.number().min(0).max(1e9).default(1000),
@@ -17,11 +27,21 @@ export const rollRequestSchema = z
   .superRefine(({ pieces }, context) => {
     const seen = new Set<string>();
     pieces.forEach(({ id }, i) => {
-      if (seen.has(id)) context.addIssue({ code: 'custom', message: `the id "${id}" occurs twice`, path: ['pieces', i, 'id'] });
+      if (seen.has(id))
+        context.addIssue({
+          code: 'custom',
+          message: `the id "${id}" occurs twice`,
+          path: ['pieces', i, 'id'],
+        });
       seen.add(id);
     });
     const count = pieces.reduce((sum, { qty }) => sum + qty, 0);
-    if (count > 5000) context.addIssue({ code: 'custom', message: `at most 5000 pieces in all, here are ${count}`, path: ['pieces'] });
+    if (count > 5000)
+      context.addIssue({
+        code: 'custom',
+        message: `at most 5000 pieces in all, here are ${count}`,
+        path: ['pieces'],
+      });
   });
 export type RollRequest = Readonly<z.infer<typeof rollRequestSchema>>;
 export type RollRequestInput = z.input<typeof rollRequestSchema>;

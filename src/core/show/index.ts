@@ -1,1 +1,8 @@
-export { pairPictures, roomResultsOf, type LivesAt, type PicturePair, type RoomRecords, type RoomResults } from './roomResults';
+export {
+  pairPictures,
+  roomResultsOf,
+  type LivesAt,
+  type PicturePair,
+  type RoomRecords,
+  type RoomResults,
+} from './roomResults';

@@ -4,43 +4,130 @@ import { purchaseSchema } from '../shop';
 import { foldDecisions } from '../sort';
 import { pairPictures, roomResultsOf, type RoomRecords } from './roomResults';
 
-const room = roomSchema.parse({ id: HALL, projectId: HOME, name: 'Hall', purpose: '', budgetMinor: 0, position: 0 });
-const thing = (i: number, change: Parameters<typeof aDecision>[0]) => aDecision({ id: `d${i}`, thingId: `t${i}`, ...change });
-const records = (change: Partial<RoomRecords> = {}): RoomRecords => ({ room, units: [aUnit()], groups: [], things: [], fits: [], containers: [], purchases: [], ...change });
+const room = roomSchema.parse({
+  id: HALL,
+  projectId: HOME,
+  name: 'Hall',
+  purpose: '',
+  budgetMinor: 0,
+  position: 0,
+});
+const thing = (i: number, change: Parameters<typeof aDecision>[0]) =>
+  aDecision({ id: `d${i}`, thingId: `t${i}`, ...change });
+const records = (change: Partial<RoomRecords> = {}): RoomRecords => ({
+  room,
+  units: [aUnit()],
+  groups: [],
+  things: [],
+  fits: [],
+  containers: [],
+  purchases: [],
+  ...change,
+});
 
 test('what left is counted by where it went; what stays in the home did not leave', () => {
   const things = foldDecisions([
-    thing(1, { verdict: 'donate', count: 3, massG: 600 }), thing(2, { verdict: 'discard', count: 1, massG: 300 }), thing(3, { verdict: 'recycle', to: 'shred', count: 9, massG: 100 }),
-    thing(4, { verdict: 'elsewhere', to: 'Attic', count: 5, massG: 9000 }), thing(5, { verdict: 'keep', count: 7 }), thing(6, { verdict: 'ask', count: 2 }),
+    thing(1, { verdict: 'donate', count: 3, massG: 600 }),
+    thing(2, { verdict: 'discard', count: 1, massG: 300 }),
+    thing(3, { verdict: 'recycle', to: 'shred', count: 9, massG: 100 }),
+    thing(4, { verdict: 'elsewhere', to: 'Attic', count: 5, massG: 9000 }),
+    thing(5, { verdict: 'keep', count: 7 }),
+    thing(6, { verdict: 'ask', count: 2 }),
   ]);
   const results = roomResultsOf(records({ things }));
   expect(results.left).toMatchObject({ count: 13, massG: 1000 });
   expect(results.keptFromLandfillShare).toBeCloseTo(0.7, 9);
-  expect(results.destinations.map(({ verdict, to, amount }) => [verdict, to, amount.count])).toEqual([
-    ['recycle', 'shred', 9], ['elsewhere', 'Attic', 5], ['donate', '', 3], ['discard', '', 1],
+  expect(
+    results.destinations.map(({ verdict, to, amount }) => [verdict, to, amount.count]),
+  ).toEqual([
+    ['recycle', 'shred', 9],
+    ['elsewhere', 'Attic', 5],
+    ['donate', '', 3],
+    ['discard', '', 1],
   ]);
 });
 
-test('where nothing left there is no share to boast of', () => expect(roomResultsOf(records()).keptFromLandfillShare).toBeUndefined());
+test('where nothing left there is no share to boast of', () =>
+  expect(roomResultsOf(records()).keptFromLandfillShare).toBeUndefined());
 
 test('every group with something kept says where it lives', () => {
-  const groups = [aGroup({ bayId: 'shelf', uncountedLitres: 4 }), aGroup({ id: 'empty', name: 'Empty' }), aGroup({ id: 'lost', name: 'Lost', uncountedLitres: 1 })];
-  const purchases = [purchaseSchema.parse({ id: 'p', roomId: HALL, containerId: null, shopName: 'Shop', label: 'Delivery', pieces: 0, paidMinor: 495, boughtAt: '2026-11-06T10:00:00.000Z' })];
+  const groups = [
+    aGroup({ bayId: 'shelf', uncountedLitres: 4 }),
+    aGroup({ id: 'empty', name: 'Empty' }),
+    aGroup({ id: 'lost', name: 'Lost', uncountedLitres: 1 }),
+  ];
+  const purchases = [
+    purchaseSchema.parse({
+      id: 'p',
+      roomId: HALL,
+      containerId: null,
+      shopName: 'Shop',
+      label: 'Delivery',
+      pieces: 0,
+      paidMinor: 495,
+      boughtAt: '2026-11-06T10:00:00.000Z',
+    }),
+  ];
   const results = roomResultsOf(records({ groups, purchases }));
-  expect(results.livesAt.map(({ groupName, bayName }) => [groupName, bayName])).toEqual([['Hats', 'Shelf'], ['Lost', undefined]]);
+  expect(results.livesAt.map(({ groupName, bayName }) => [groupName, bayName])).toEqual([
+    ['Hats', 'Shelf'],
+    ['Lost', undefined],
+  ]);
   expect(results.spentMinor).toBe(495);
 });
 
 test('a fit that stands on a container that is gone counts neither as reused nor as new', () => {
   const placements = [{ containerId: 'gone', groupId: 'hats', x: 0, y: 0, z: 0, turned: false }];
-  const answer = { status: 'optimal' as const, objective: 0, bound: 0, elapsedMs: 1, placements, costMinor: 0, usedLitres: 0, freeLitres: 0, unmet: [], reasons: [] };
-  const fits = [{ bayId: aUnit().bays[0]?.id ?? ('' as never), prefer: 'cost' as const, answer, takenAt: '2026-11-06T10:00:00.000Z', checks: [] }];
-  expect(roomResultsOf(records({ fits }))).toMatchObject({ reusedContainerCount: 0, boughtContainerCount: 0 });
+  const answer = {
+    status: 'optimal' as const,
+    objective: 0,
+    bound: 0,
+    elapsedMs: 1,
+    placements,
+    costMinor: 0,
+    usedLitres: 0,
+    freeLitres: 0,
+    unmet: [],
+    reasons: [],
+  };
+  const fits = [
+    {
+      bayId: aUnit().bays[0]?.id ?? ('' as never),
+      prefer: 'cost' as const,
+      answer,
+      takenAt: '2026-11-06T10:00:00.000Z',
+      checks: [],
+    },
+  ];
+  expect(roomResultsOf(records({ fits }))).toMatchObject({
+    reusedContainerCount: 0,
+    boughtContainerCount: 0,
+  });
 });
 
 test('the first before stands against the last after', () => {
-  const spot = vantagePointSchema.parse({ id: 'spot', roomId: HALL, name: 'from the door', position: 0 });
-  const picture = (id: string, moment: string, day: number) => pictureSchema.parse({ id, vantagePointId: 'spot', moment, widthPx: 4, heightPx: 3, takenAt: `2026-11-0${day}T10:00:00.000Z` });
-  const pictures = [picture('late', 'later', 9), picture('b2', 'before', 2), picture('a', 'after', 5), picture('b1', 'before', 1)];
-  expect(pairPictures([spot], pictures)).toMatchObject([{ before: { id: 'b1' }, after: { id: 'late' } }]);
+  const spot = vantagePointSchema.parse({
+    id: 'spot',
+    roomId: HALL,
+    name: 'from the door',
+    position: 0,
+  });
+  const picture = (id: string, moment: string, day: number) =>
+    pictureSchema.parse({
+      id,
+      vantagePointId: 'spot',
+      moment,
+      widthPx: 4,
+      heightPx: 3,
+      takenAt: `2026-11-0${day}T10:00:00.000Z`,
+    });
+  const pictures = [
+    picture('late', 'later', 9),
+    picture('b2', 'before', 2),
+    picture('a', 'after', 5),
+    picture('b1', 'before', 1),
+  ];
+  expect(pairPictures([spot], pictures)).toMatchObject([
+    { before: { id: 'b1' }, after: { id: 'late' } },
+  ]);
 });

@@ -1,7 +1,16 @@
 import type { Bay, Picture, Room, Unit, VantagePoint } from '../look';
 import type { ContainerProduct, TakenFit } from '../fit';
 import { spentMinorOf, type Purchase } from '../shop';
-import { addUp, keptLitresOf, leavesHome, tallyByVerdict, type Amount, type Group, type Thing, type Verdict } from '../sort';
+import {
+  addUp,
+  keptLitresOf,
+  leavesHome,
+  tallyByVerdict,
+  type Amount,
+  type Group,
+  type Thing,
+  type Verdict,
+} from '../sort';
 
 /** Where a group lives now, and in what. */
 export interface LivesAt {
@@ -20,7 +29,11 @@ export interface RoomResults {
   readonly left: Amount;
   /** By mass, of what left the home; undefined where nothing left. */
   readonly keptFromLandfillShare: number | undefined;
-  readonly destinations: readonly { readonly verdict: Verdict; readonly to: string; readonly amount: Amount }[];
+  readonly destinations: readonly {
+    readonly verdict: Verdict;
+    readonly to: string;
+    readonly amount: Amount;
+  }[];
   readonly spentMinor: number;
   readonly reusedContainerCount: number;
   readonly boughtContainerCount: number;
@@ -44,7 +57,9 @@ export function roomResultsOf(records: RoomRecords): RoomResults {
   const left = addUp(leaving);
   const landfillG = addUp(leaving.filter((thing) => thing.verdict === 'discard')).massG;
   const placed = fits.flatMap((fit) => fit.answer.placements);
-  const ownedIds = new Set<string>(containers.filter(({ projectId }) => projectId !== null).map(({ id }) => id));
+  const ownedIds = new Set<string>(
+    containers.filter(({ projectId }) => projectId !== null).map(({ id }) => id),
+  );
   const reused = placed.filter(({ containerId }) => ownedIds.has(containerId)).length;
   return {
     byVerdict: tallyByVerdict(things),
@@ -54,18 +69,26 @@ export function roomResultsOf(records: RoomRecords): RoomResults {
     destinations: destinationsOf(things),
     spentMinor: spentMinorOf(purchases),
     reusedContainerCount: reused,
-    boughtContainerCount: placed.filter(({ containerId }) => containers.some(({ id, projectId }) => id === containerId && projectId === null)).length,
+    boughtContainerCount: placed.filter(({ containerId }) =>
+      containers.some(({ id, projectId }) => id === containerId && projectId === null),
+    ).length,
     livesAt: groups.map((group) => livesAt(group, records)).filter(({ litres }) => litres > 0),
   };
 }
 
 function destinationsOf(things: readonly Thing[]): RoomResults['destinations'] {
-  const gone = things.filter((thing) => thing.verdict !== 'keep' && thing.verdict !== 'ask' && thing.verdict !== 'later');
+  const gone = things.filter(
+    (thing) => thing.verdict !== 'keep' && thing.verdict !== 'ask' && thing.verdict !== 'later',
+  );
   const keys = [...new Set(gone.map((thing) => JSON.stringify([thing.verdict, thing.to])))];
   return keys
     .map((key) => {
       const [verdict, to] = JSON.parse(key) as [Verdict, string];
-      return { verdict, to, amount: addUp(gone.filter((thing) => thing.verdict === verdict && thing.to === to)) };
+      return {
+        verdict,
+        to,
+        amount: addUp(gone.filter((thing) => thing.verdict === verdict && thing.to === to)),
+      };
     })
     .sort((a, b) => b.amount.count - a.amount.count);
 }
@@ -98,7 +121,10 @@ export interface PicturePair {
 }
 
 /** Pairs before with after (or later) per vantage point: the first before, the last after. */
-export function pairPictures(vantagePoints: readonly VantagePoint[], pictures: readonly Picture[]): PicturePair[] {
+export function pairPictures(
+  vantagePoints: readonly VantagePoint[],
+  pictures: readonly Picture[],
+): PicturePair[] {
   const byTime = [...pictures].sort((a, b) => a.takenAt.localeCompare(b.takenAt));
   return vantagePoints.map((vantagePoint) => {
     const own = byTime.filter((picture) => picture.vantagePointId === vantagePoint.id);

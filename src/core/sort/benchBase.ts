@@ -24,7 +24,8 @@ const NAMES_A_GROUP = 24;
 export function benchBaseOf(things: readonly Thing[]): BenchBase {
   const names = new Map<GroupId, Set<string>>();
   const reasonCounts: Partial<Record<Reason, number>> = {};
-  for (const thing of things) for (const reason of thing.reasons) reasonCounts[reason] = (reasonCounts[reason] ?? 0) + 1;
+  for (const thing of things)
+    for (const reason of thing.reasons) reasonCounts[reason] = (reasonCounts[reason] ?? 0) + 1;
   // From the latest back, so that a group's names are its latest.
   for (let i = things.length - 1; i >= 0; i -= 1) {
     const thing = things[i];
@@ -33,26 +34,48 @@ export function benchBaseOf(things: readonly Thing[]): BenchBase {
     if (known.size < NAMES_A_GROUP) names.set(thing.groupId, known.add(thing.name));
   }
   return {
-    tally: tallyByVerdict(things), thingCount: things.length, keptLitres: keptByGroup(things, 'litres'), keptCounts: keptByGroup(things, 'count'), reasonCounts,
-    names: [...names].flatMap(([groupId, known]) => [...known].reverse().map((name) => ({ name, groupId }))),
-    givenTo: [...new Set(things.flatMap((thing) => (thing.verdict === 'give' && thing.to !== '' ? [thing.to] : [])))].slice(-12),
+    tally: tallyByVerdict(things),
+    thingCount: things.length,
+    keptLitres: keptByGroup(things, 'litres'),
+    keptCounts: keptByGroup(things, 'count'),
+    reasonCounts,
+    names: [...names].flatMap(([groupId, known]) =>
+      [...known].reverse().map((name) => ({ name, groupId })),
+    ),
+    givenTo: [
+      ...new Set(
+        things.flatMap((thing) => (thing.verdict === 'give' && thing.to !== '' ? [thing.to] : [])),
+      ),
+    ].slice(-12),
   };
 }
 
 /** Litres or pieces that are kept, by group. O(things). */
-export function keptByGroup(things: readonly Thing[], what: 'litres' | 'count'): Readonly<Record<string, number>> {
+export function keptByGroup(
+  things: readonly Thing[],
+  what: 'litres' | 'count',
+): Readonly<Record<string, number>> {
   const sums: Record<string, number> = {};
-  for (const thing of things) if (thing.groupId !== null && thing.verdict === 'keep') sums[thing.groupId] = (sums[thing.groupId] ?? 0) + thing[what];
+  for (const thing of things)
+    if (thing.groupId !== null && thing.verdict === 'keep')
+      sums[thing.groupId] = (sums[thing.groupId] ?? 0) + thing[what];
   return sums;
 }
 
 /** The totals of closed and open things together. */
 export function addTallies(base: BenchBase['tally'], open: BenchBase['tally']): BenchBase['tally'] {
   const verdicts = Object.keys(base) as Verdict[];
-  return Object.fromEntries(verdicts.map((verdict) => [verdict, addUp([base[verdict], open[verdict]])])) as Record<Verdict, Amount>;
+  return Object.fromEntries(
+    verdicts.map((verdict) => [verdict, addUp([base[verdict], open[verdict]])]),
+  ) as Record<Verdict, Amount>;
 }
 
 /** Reasons in the order in which they are given, the commonest first; those never given keep their place. */
-export function orderReasons(reasons: readonly Reason[], counts: BenchBase['reasonCounts']): Reason[] {
-  return [...reasons].sort((a, b) => (counts[b] ?? 0) - (counts[a] ?? 0) || reasons.indexOf(a) - reasons.indexOf(b));
+export function orderReasons(
+  reasons: readonly Reason[],
+  counts: BenchBase['reasonCounts'],
+): Reason[] {
+  return [...reasons].sort(
+    (a, b) => (counts[b] ?? 0) - (counts[a] ?? 0) || reasons.indexOf(a) - reasons.indexOf(b),
+  );
 }

@@ -19,19 +19,42 @@ export const CARRY_LITRES = 45;
 const DUE_FROM = 0.9;
 
 /** What is left in each box that leaves the room, after what was carried out of it. Carries never make a box negative. */
-export function boxesNow(tally: Readonly<Record<Verdict, Amount>>, carries: readonly Carry[], liftLimitG: number): BoxNow[] {
-  return verdicts.filter((verdict) => leavesHome(verdict) || verdict === 'elsewhere').map((verdict) => {
-    const out = carries.filter((carry) => carry.verdict === verdict);
-    const litres = Math.max(0, tally[verdict].litres - out.reduce((sum, carry) => sum + carry.litres, 0));
-    const massG = Math.max(0, tally[verdict].massG - out.reduce((sum, carry) => sum + carry.massG, 0));
-    const fullRatio = Math.max(litres / CARRY_LITRES, massG / liftLimitG);
-    return { verdict, litres, massG, fullRatio, isDue: fullRatio >= DUE_FROM };
-  });
+export function boxesNow(
+  tally: Readonly<Record<Verdict, Amount>>,
+  carries: readonly Carry[],
+  liftLimitG: number,
+): BoxNow[] {
+  return verdicts
+    .filter((verdict) => leavesHome(verdict) || verdict === 'elsewhere')
+    .map((verdict) => {
+      const out = carries.filter((carry) => carry.verdict === verdict);
+      const litres = Math.max(
+        0,
+        tally[verdict].litres - out.reduce((sum, carry) => sum + carry.litres, 0),
+      );
+      const massG = Math.max(
+        0,
+        tally[verdict].massG - out.reduce((sum, carry) => sum + carry.massG, 0),
+      );
+      const fullRatio = Math.max(litres / CARRY_LITRES, massG / liftLimitG);
+      return { verdict, litres, massG, fullRatio, isDue: fullRatio >= DUE_FROM };
+    });
 }
 
 /** Into how many carries a box goes: by litres and by what one person lifts. */
-export const carryCountOf = (box: Pick<BoxNow, 'litres' | 'massG'>, liftLimitG: number): number => Math.max(1, Math.ceil(box.litres / CARRY_LITRES - 1e-9), Math.ceil(box.massG / liftLimitG - 1e-9));
+export const carryCountOf = (box: Pick<BoxNow, 'litres' | 'massG'>, liftLimitG: number): number =>
+  Math.max(
+    1,
+    Math.ceil(box.litres / CARRY_LITRES - 1e-9),
+    Math.ceil(box.massG / liftLimitG - 1e-9),
+  );
 
 /** What was carried out unsorted and is not settled, the most pressing first. */
 export const openDebts = (carries: readonly Carry[]): Carry[] =>
-  carries.filter((carry) => carry.verdict === null && carry.settledAt === null).sort((a, b) => (a.dueOn ?? '9999').localeCompare(b.dueOn ?? '9999') || a.carriedAt.localeCompare(b.carriedAt));
+  carries
+    .filter((carry) => carry.verdict === null && carry.settledAt === null)
+    .sort(
+      (a, b) =>
+        (a.dueOn ?? '9999').localeCompare(b.dueOn ?? '9999') ||
+        a.carriedAt.localeCompare(b.carriedAt),
+    );

@@ -21,7 +21,10 @@ const indexes = new WeakMap<readonly Worded[], PhraseIndex<Worded>>();
  * Finds the entry whose longest phrase stands in a text of stems; of equally long ones that further right, for what stands
  * last names the thing; of the same phrase in two entries the first. O(stems × words of the longest phrase).
  */
-export function findPhrase<W extends Worded>(entries: readonly W[], stems: readonly string[]): Found<W> | undefined {
+export function findPhrase<W extends Worded>(
+  entries: readonly W[],
+  stems: readonly string[],
+): Found<W> | undefined {
   const { byPhrase, mostWords } = indexOf(entries);
   let best: Found<W> | undefined;
   for (let from = 0; from < stems.length; from += 1) {
@@ -29,7 +32,8 @@ export function findPhrase<W extends Worded>(entries: readonly W[], stems: reado
     for (let to = from; to < Math.min(stems.length, from + mostWords); to += 1) {
       phrase = to === from ? (stems[to] ?? '') : `${phrase} ${stems[to]}`;
       const entry = byPhrase.get(phrase);
-      if (entry !== undefined && (!best || phrase.length >= best.length)) best = { entry, length: phrase.length };
+      if (entry !== undefined && (!best || phrase.length >= best.length))
+        best = { entry, length: phrase.length };
     }
   }
   return best;

@@ -5,7 +5,14 @@ import { decisionEventSchema, type DecisionEvent } from './model';
 import { findLastStanding, findRestorable, foldDecisions } from './foldDecisions';
 
 const after = (kind: 'undone' | 'restored', id: string, about: DecisionEvent): DecisionEvent =>
-  decisionEventSchema.parse({ kind, id, thingId: about.thingId, aboutId: about.id, decidedAt: about.decidedAt, device: 'desk' });
+  decisionEventSchema.parse({
+    kind,
+    id,
+    thingId: about.thingId,
+    aboutId: about.id,
+    decidedAt: about.decidedAt,
+    device: 'desk',
+  });
 
 test('the last decision about a thing counts', () => {
   const log = [aDecision(), aDecision({ id: 'd2', verdict: 'donate' })];
@@ -14,7 +21,9 @@ test('the last decision about a thing counts', () => {
 
 test('undoing a correction brings the decision before it back', () => {
   const correction = aDecision({ id: 'd2', verdict: 'donate' });
-  expect(foldDecisions([aDecision(), correction, after('undone', 'u1', correction)])).toMatchObject([{ verdict: 'keep' }]);
+  expect(foldDecisions([aDecision(), correction, after('undone', 'u1', correction)])).toMatchObject(
+    [{ verdict: 'keep' }],
+  );
 });
 
 test('an event that is sent twice counts once', () => {
@@ -23,19 +32,23 @@ test('an event that is sent twice counts once', () => {
 });
 
 /** Random histories: decide, undo the last, do again, send something again. */
-const historyArb = fc.array(fc.constantFrom('decide', 'correct', 'undo', 'redo', 'repeat'), { maxLength: 40 }).map((acts) => {
-  const log: DecisionEvent[] = [];
-  const standing: string[][] = [];
-  acts.forEach((act, i) => {
-    if (act === 'decide') log.push(aDecision({ id: `d${i}`, thingId: `t${i}`, count: i + 1 }));
-    if (act === 'correct' && log[0]) log.push(aDecision({ id: `d${i}`, thingId: log[0].thingId, count: i + 1 }));
-    const last = act === 'undo' ? findLastStanding(log) : act === 'redo' ? findRestorable(log) : undefined;
-    if (last) log.push(after(act === 'undo' ? 'undone' : 'restored', `f${i}`, last));
-    if (act === 'repeat' && log.length > 0) log.push(log[i % log.length] ?? aDecision());
-    standing.push(foldDecisions(log).map((thing) => `${thing.id}:${thing.count}`));
+const historyArb = fc
+  .array(fc.constantFrom('decide', 'correct', 'undo', 'redo', 'repeat'), { maxLength: 40 })
+  .map((acts) => {
+    const log: DecisionEvent[] = [];
+    const standing: string[][] = [];
+    acts.forEach((act, i) => {
+      if (act === 'decide') log.push(aDecision({ id: `d${i}`, thingId: `t${i}`, count: i + 1 }));
+      if (act === 'correct' && log[0])
+        log.push(aDecision({ id: `d${i}`, thingId: log[0].thingId, count: i + 1 }));
+      const last =
+        act === 'undo' ? findLastStanding(log) : act === 'redo' ? findRestorable(log) : undefined;
+      if (last) log.push(after(act === 'undo' ? 'undone' : 'restored', `f${i}`, last));
+      if (act === 'repeat' && log.length > 0) log.push(log[i % log.length] ?? aDecision());
+      standing.push(foldDecisions(log).map((thing) => `${thing.id}:${thing.count}`));
+    });
+    return { log, standing };
   });
-  return { log, standing };
-});
 
 test('undo, then do again, changes nothing', () =>
   fc.assert(
@@ -52,7 +65,8 @@ test('undoing all the way leaves nothing', () =>
   fc.assert(
     fc.property(historyArb, ({ log }) => {
       const all = [...log];
-      for (let last = findLastStanding(all); last; last = findLastStanding(all)) all.push(after('undone', `z${all.length}`, last));
+      for (let last = findLastStanding(all); last; last = findLastStanding(all))
+        all.push(after('undone', `z${all.length}`, last));
       expect(foldDecisions(all)).toEqual([]);
     }),
   ));

@@ -15,13 +15,17 @@ export function foldDecisions(log: readonly DecisionEvent[]): Thing[] {
   for (const event of events) {
     if (!isStandingKind(event)) continue;
     const best = standing.get(event.thingId);
-    const counts = !undoneIds.has(event.id) && (best === undefined || event.decidedAt >= best.decidedAt);
+    const counts =
+      !undoneIds.has(event.id) && (best === undefined || event.decidedAt >= best.decidedAt);
     standing.set(event.thingId, counts ? event : best);
   }
-  return [...standing.values()].flatMap((event) => (event?.kind === 'decided' ? [toThing(event)] : []));
+  return [...standing.values()].flatMap((event) =>
+    event?.kind === 'decided' ? [toThing(event)] : [],
+  );
 }
 
-const isStandingKind = (event: DecisionEvent): event is StandingEvent => event.kind === 'decided' || event.kind === 'merged';
+const isStandingKind = (event: DecisionEvent): event is StandingEvent =>
+  event.kind === 'decided' || event.kind === 'merged';
 
 function withoutRepeats(log: readonly DecisionEvent[]): DecisionEvent[] {
   const seenIds = new Set<string>();
@@ -40,23 +44,44 @@ function toThing(event: DecidedEvent): Thing {
 }
 
 /** A thing's standing decision as a line of the log, for folding on where its history is not at hand. */
-export const toStandingEvent = ({ id, decisionId, ...facts }: Thing): DecidedEvent => ({ ...facts, kind: 'decided', id: decisionId, thingId: id, device: 'log' });
+export const toStandingEvent = ({ id, decisionId, ...facts }: Thing): DecidedEvent => ({
+  ...facts,
+  kind: 'decided',
+  id: decisionId,
+  thingId: id,
+  device: 'log',
+});
 
 /** What undo takes back next: the latest in the log that stands, of one device where it is named: nobody undoes for another. */
-export function findLastStanding(log: readonly DecisionEvent[], device?: string): StandingEvent | undefined {
+export function findLastStanding(
+  log: readonly DecisionEvent[],
+  device?: string,
+): StandingEvent | undefined {
   const undoneIds = undoneIdsOf(log);
-  return log.findLast((event): event is StandingEvent => isStandingKind(event) && !undoneIds.has(event.id) && (device === undefined || event.device === device));
+  return log.findLast(
+    (event): event is StandingEvent =>
+      isStandingKind(event) &&
+      !undoneIds.has(event.id) &&
+      (device === undefined || event.device === device),
+  );
 }
 
 /** What redo brings back: the one undone last, unless something was decided since; of one device where it is named. */
-export function findRestorable(whole: readonly DecisionEvent[], device?: string): StandingEvent | undefined {
+export function findRestorable(
+  whole: readonly DecisionEvent[],
+  device?: string,
+): StandingEvent | undefined {
   const log = device === undefined ? whole : whole.filter((event) => event.device === device);
   const undoneIds = undoneIdsOf(log);
   const lastDecidedIndex = log.findLastIndex(isStandingKind);
-  const since = log.slice(lastDecidedIndex + 1).filter((event) => event.kind === 'undone' && undoneIds.has(event.aboutId));
+  const since = log
+    .slice(lastDecidedIndex + 1)
+    .filter((event) => event.kind === 'undone' && undoneIds.has(event.aboutId));
   const last = since.at(-1);
   if (last?.kind !== 'undone') return undefined;
-  return log.find((event): event is StandingEvent => isStandingKind(event) && event.id === last.aboutId);
+  return log.find(
+    (event): event is StandingEvent => isStandingKind(event) && event.id === last.aboutId,
+  );
 }
 
 /** Ids that were undone and not restored since, by when that was said. */

@@ -1,29 +1,79 @@
 // The log and what follows from it
 export {
-  decisionEventSchema, disposals, groupSchema, placingSchema, usualPlacing, reasons, reasonSchema, verdicts, verdictSchema,
-  type DecidedEvent, type DecisionEvent, type Group, type Placing, type Reason, type StandingEvent, type Thing, type Verdict,
+  decisionEventSchema,
+  disposals,
+  groupSchema,
+  placingSchema,
+  usualPlacing,
+  reasons,
+  reasonSchema,
+  verdicts,
+  verdictSchema,
+  type DecidedEvent,
+  type DecisionEvent,
+  type Group,
+  type Placing,
+  type Reason,
+  type StandingEvent,
+  type Thing,
+  type Verdict,
 } from './model';
 export { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
-export { actOf, correctThing, mergePiles, splitPile, type EventMeans, type PilePart } from './piles';
+export {
+  actOf,
+  correctThing,
+  mergePiles,
+  splitPile,
+  type EventMeans,
+  type PilePart,
+} from './piles';
 export { addTallies, benchBaseOf, keptByGroup, orderReasons, type BenchBase } from './benchBase';
 export { addUp, leavesHome, tallyByVerdict, type Amount } from './tally';
 export { boxLevelOf, CARRY_BOX, type BoxLevel } from './boxLevel';
 // A session and its clock
 export {
-  carrySchema, methodNames, methods, methodStepSchema, ownMethodSchema, readClock, sessionSchema, timeSteps,
-  type Carry, type MethodName, type MethodStep, type OwnMethod, type Session, type SessionClock,
+  carrySchema,
+  methodNames,
+  methods,
+  methodStepSchema,
+  ownMethodSchema,
+  readClock,
+  sessionSchema,
+  timeSteps,
+  type Carry,
+  type MethodName,
+  type MethodStep,
+  type OwnMethod,
+  type Session,
+  type SessionClock,
 } from './session';
 export { forecast, intervalsOf, paceOf, type Forecast, type Pace, type PaceEvent } from './pace';
 export { earlierIntervalsOf, sessionProgressOf, type SessionProgress } from './sessionProgress';
 export { hasDay, laterBoxesOf, openListsOf, type OpenLists } from './openLists';
 export { boxesNow, CARRY_LITRES, carryCountOf, openDebts, type BoxNow } from './carryOut';
-export { isHesitating, secondOpinionOf, type Opinion, type OpinionFacts, type OpinionRule, type SecondOpinion } from './secondOpinion';
+export {
+  isHesitating,
+  secondOpinionOf,
+  type Opinion,
+  type OpinionFacts,
+  type OpinionRule,
+  type SecondOpinion,
+} from './secondOpinion';
 export { findConflicts, type Conflict } from './findConflicts';
 // The thing in hand
 export { findKind, parseThing, type ParsedThing } from './parseThing';
 export { findPhrase, headStemsOf } from './findPhrase';
 export { stemsOf } from './stems';
 export { kinds, type Kind } from './kinds';
-export { addWeighing, kindKeyOf, kindSizeSchema, noKindSize, withKindSizes, type KindSize, type SizedKind, type SizeSource } from './kindSizes';
+export {
+  addWeighing,
+  kindKeyOf,
+  kindSizeSchema,
+  noKindSize,
+  withKindSizes,
+  type KindSize,
+  type SizedKind,
+  type SizeSource,
+} from './kindSizes';
 export { cautionsFor, LIFTING_LIMIT_G, type CautionCode } from './cautions';
 export { keptLitresOf, keptMassGOf, spaceInBay, type BaySpace } from './space';

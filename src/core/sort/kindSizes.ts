@@ -27,19 +27,40 @@ export interface SizedKind extends Kind {
 }
 
 /** The table of kinds with what was corrected: the scale overrules what was typed, and that what was shipped. */
-export function withKindSizes(sizes: readonly KindSize[], shipped: readonly Kind[] = kinds): SizedKind[] {
+export function withKindSizes(
+  sizes: readonly KindSize[],
+  shipped: readonly Kind[] = kinds,
+): SizedKind[] {
   const byKey = new Map(sizes.map((size) => [size.id, size]));
   return shipped.map((kind) => {
     const size = byKey.get(kindKeyOf(kind));
     const weighedCount = size?.weighedCount ?? 0;
-    const massG = weighedCount > 0 ? (size?.weighedG ?? 0) / weighedCount : (size?.massG ?? kind.massG);
+    const massG =
+      weighedCount > 0 ? (size?.weighedG ?? 0) / weighedCount : (size?.massG ?? kind.massG);
     return {
-      ...kind, litres: size?.litres ?? kind.litres, massG, weighedCount,
-      litresFrom: size?.litres == null ? 'assumed' : 'typed', massFrom: weighedCount > 0 ? 'weighed' : size?.massG == null ? 'assumed' : 'typed',
+      ...kind,
+      litres: size?.litres ?? kind.litres,
+      massG,
+      weighedCount,
+      litresFrom: size?.litres == null ? 'assumed' : 'typed',
+      massFrom: weighedCount > 0 ? 'weighed' : size?.massG == null ? 'assumed' : 'typed',
     };
   });
 }
 
 /** One more weighing of some pieces together. Requires: a whole number of pieces from 1, grams above 0. */
-export const addWeighing = (size: KindSize, { count, massG }: { readonly count: number; readonly massG: number }): KindSize => ({ ...size, weighedCount: size.weighedCount + count, weighedG: size.weighedG + massG });
-export const noKindSize = (id: string): KindSize => ({ id, litres: null, massG: null, weighedCount: 0, weighedG: 0 });
+export const addWeighing = (
+  size: KindSize,
+  { count, massG }: { readonly count: number; readonly massG: number },
+): KindSize => ({
+  ...size,
+  weighedCount: size.weighedCount + count,
+  weighedG: size.weighedG + massG,
+});
+export const noKindSize = (id: string): KindSize => ({
+  id,
+  litres: null,
+  massG: null,
+  weighedCount: 0,
+  weighedG: 0,
+});

@@ -1,19 +1,45 @@
 import { z } from 'zod';
 
 import {
-  decisionIdSchema, fixtureIdSchema, groupIdSchema, personIdSchema, pictureIdSchema, projectIdSchema, roomIdSchema, thingIdSchema, bayIdSchema,
+  decisionIdSchema,
+  fixtureIdSchema,
+  groupIdSchema,
+  personIdSchema,
+  pictureIdSchema,
+  projectIdSchema,
+  roomIdSchema,
+  thingIdSchema,
+  bayIdSchema,
 } from '../shared';
 
 /** What can be decided about a thing, in the order in which the boxes stand on the bench. */
 export const verdicts = [
-  'keep', 'donate', 'discard', 'elsewhere', 'give', 'sell', 'recycle', 'ask', 'later',
+  'keep',
+  'donate',
+  'discard',
+  'elsewhere',
+  'give',
+  'sell',
+  'recycle',
+  'ask',
+  'later',
 ] as const;
 export const verdictSchema = z.enum(verdicts);
 export type Verdict = z.infer<typeof verdictSchema>;
 
 export const reasons = [
-  'in use', 'sentimental', 'heirloom', 'worn out', 'broken', 'incomplete', 'out of date',
-  'more than enough', 'outgrown', 'never used', 'does not do its job', 'forgotten',
+  'in use',
+  'sentimental',
+  'heirloom',
+  'worn out',
+  'broken',
+  'incomplete',
+  'out of date',
+  'more than enough',
+  'outgrown',
+  'never used',
+  'does not do its job',
+  'forgotten',
 ] as const;
 export const reasonSchema = z.enum(reasons);
 export type Reason = z.infer<typeof reasonSchema>;
@@ -32,7 +58,10 @@ export const placingSchema = z.object({
   userIds: z.array(personIdSchema).max(20).default([]),
   hazard: z.enum(['none', 'chemical', 'sharp', 'medicine']).nullable().default(null),
   isFood: z.boolean().nullable().default(null),
-  avoid: z.array(z.enum(['moist', 'warm', 'light'])).max(3).default([]),
+  avoid: z
+    .array(z.enum(['moist', 'warm', 'light']))
+    .max(3)
+    .default([]),
   /** Everyone who uses it takes it without a step. */
   selfServe: z.boolean().default(false),
   /** Stays where it is, whatever is proposed. */

@@ -11,13 +11,21 @@ export interface OpenLists {
   readonly later: readonly Thing[];
 }
 
-const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+const sameName = (a: string, b: string): boolean =>
+  a.trim().toLowerCase() === b.trim().toLowerCase();
 
 /** Gathers the lists of a room from all things of the home. What is put off carries its day in `to`. */
-export function openListsOf(things: readonly Thing[], room: { readonly id: RoomId; readonly name: string }): OpenLists {
-  const byDay = (a: Thing, b: Thing) => (a.to || '9999').localeCompare(b.to || '9999') || a.decidedAt.localeCompare(b.decidedAt);
+export function openListsOf(
+  things: readonly Thing[],
+  room: { readonly id: RoomId; readonly name: string },
+): OpenLists {
+  const byDay = (a: Thing, b: Thing) =>
+    (a.to || '9999').localeCompare(b.to || '9999') || a.decidedAt.localeCompare(b.decidedAt);
   return {
-    comingIn: things.filter((thing) => thing.verdict === 'elsewhere' && thing.roomId !== room.id && sameName(thing.to, room.name)),
+    comingIn: things.filter(
+      (thing) =>
+        thing.verdict === 'elsewhere' && thing.roomId !== room.id && sameName(thing.to, room.name),
+    ),
     noHome: things.filter((thing) => thing.verdict === 'elsewhere' && thing.to.trim() === ''),
     ask: things.filter((thing) => thing.verdict === 'ask'),
     later: things.filter((thing) => thing.verdict === 'later').sort(byDay),
@@ -31,10 +39,14 @@ export const LATER_BOX_LITRES = 45;
 export function laterBoxesOf(things: readonly Thing[]): ReadonlyMap<string, number> {
   const boxes = new Map<string, number>();
   const filled = new Map<string, { box: number; litres: number }>();
-  for (const thing of [...things].filter(({ verdict }) => verdict === 'later').sort((a, b) => a.decidedAt.localeCompare(b.decidedAt) || a.id.localeCompare(b.id))) {
+  for (const thing of [...things]
+    .filter(({ verdict }) => verdict === 'later')
+    .sort((a, b) => a.decidedAt.localeCompare(b.decidedAt) || a.id.localeCompare(b.id))) {
     const last = filled.get(thing.roomId) ?? { box: 1, litres: 0 };
     const isFull = last.litres > 0 && last.litres + thing.litres > LATER_BOX_LITRES;
-    const now = isFull ? { box: last.box + 1, litres: thing.litres } : { box: last.box, litres: last.litres + thing.litres };
+    const now = isFull
+      ? { box: last.box + 1, litres: thing.litres }
+      : { box: last.box, litres: last.litres + thing.litres };
     filled.set(thing.roomId, now);
     boxes.set(thing.id, now.box);
   }

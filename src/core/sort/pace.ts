@@ -29,7 +29,10 @@ export interface Pace {
 /** Minutes between decisions of a session, interruptions left out, in their order. */
 export function intervalsOf(events: readonly PaceEvent[]): number[] {
   const times = events.map(({ at }) => Date.parse(at)).sort((a, b) => a - b);
-  return times.slice(1).map((time, i) => (time - (times[i] ?? time)) / 60_000).filter((minutes) => minutes <= INTERRUPTION_MINUTES);
+  return times
+    .slice(1)
+    .map((time, i) => (time - (times[i] ?? time)) / 60_000)
+    .filter((minutes) => minutes <= INTERRUPTION_MINUTES);
 }
 
 /** How fast decisions come, and whether a break is due. Pure; events in any order. */
@@ -38,17 +41,29 @@ export function paceOf(events: readonly PaceEvent[]): Pace {
   const sum = (list: readonly number[]) => list.reduce((total, minutes) => total + minutes, 0);
   const rate = (list: readonly number[]) => (sum(list) > 0 ? list.length / sum(list) : 0);
   const latest = [...events].sort((a, b) => a.at.localeCompare(b.at)).slice(-WINDOW);
-  const laterShare = latest.length === 0 ? 0 : latest.filter(({ isLater }) => isLater).length / latest.length;
-  const nowPerMinute = intervals.length >= LEAST_INTERVALS ? rate(intervals.slice(-WINDOW)) : undefined;
+  const laterShare =
+    latest.length === 0 ? 0 : latest.filter(({ isLater }) => isLater).length / latest.length;
+  const nowPerMinute =
+    intervals.length >= LEAST_INTERVALS ? rate(intervals.slice(-WINDOW)) : undefined;
   const best = bestRate(intervals, rate);
-  const isSlowing = nowPerMinute !== undefined && intervals.length >= 2 * WINDOW && nowPerMinute < SLOW_SHARE * best;
+  const isSlowing =
+    nowPerMinute !== undefined &&
+    intervals.length >= 2 * WINDOW &&
+    nowPerMinute < SLOW_SHARE * best;
   const isPuttingOff = latest.length >= WINDOW && laterShare >= LATER_SHARE;
-  return { decisionsPerMinute: rate(intervals), nowPerMinute, intervalCount: intervals.length, laterShare, breakBecause: isPuttingOff ? 'putting_off' : isSlowing ? 'slowing' : undefined };
+  return {
+    decisionsPerMinute: rate(intervals),
+    nowPerMinute,
+    intervalCount: intervals.length,
+    laterShare,
+    breakBecause: isPuttingOff ? 'putting_off' : isSlowing ? 'slowing' : undefined,
+  };
 }
 
 function bestRate(intervals: readonly number[], rate: (list: readonly number[]) => number): number {
   let best = 0;
-  for (let i = 0; i + WINDOW <= intervals.length; i += 1) best = Math.max(best, rate(intervals.slice(i, i + WINDOW)));
+  for (let i = 0; i + WINDOW <= intervals.length; i += 1)
+    best = Math.max(best, rate(intervals.slice(i, i + WINDOW)));
   return best;
 }
 
@@ -69,11 +84,17 @@ const TRIALS = 400;
  * Source: bootstrap of a sum (Efron 1979).
  * Ensures: 0 <= likely <= high; both grow with `decisionsLeft`.
  */
-export function forecast(request: { readonly decisionsLeft: number; readonly intervals: readonly number[]; readonly earlier: readonly number[]; readonly random: () => number }): Forecast | undefined {
+export function forecast(request: {
+  readonly decisionsLeft: number;
+  readonly intervals: readonly number[];
+  readonly earlier: readonly number[];
+  readonly random: () => number;
+}): Forecast | undefined {
   const { decisionsLeft, intervals, earlier, random } = request;
   const pool = [...intervals, ...intervals, ...intervals, ...earlier];
   if (intervals.length + earlier.length < LEAST_INTERVALS) return undefined;
-  if (decisionsLeft <= 0) return { likelyMinutes: 0, highMinutes: 0, restsOn: intervals.length + earlier.length };
+  if (decisionsLeft <= 0)
+    return { likelyMinutes: 0, highMinutes: 0, restsOn: intervals.length + earlier.length };
   // Beyond some hundreds the sum of draws hardly varies; the rest follows in proportion.
   const drawn = Math.min(decisionsLeft, 300);
   const sums = Array.from({ length: TRIALS }, () => {
@@ -82,5 +103,9 @@ export function forecast(request: { readonly decisionsLeft: number; readonly int
     return (sum * decisionsLeft) / drawn;
   }).sort((a, b) => a - b);
   const at = (share: number) => sums[Math.min(TRIALS - 1, Math.floor(share * TRIALS))] ?? 0;
-  return { likelyMinutes: at(0.5), highMinutes: at(0.8), restsOn: intervals.length + earlier.length };
+  return {
+    likelyMinutes: at(0.5),
+    highMinutes: at(0.8),
+    restsOn: intervals.length + earlier.length,
+  };
 }

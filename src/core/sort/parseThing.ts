@@ -21,8 +21,24 @@ export interface ParsedThing {
 }
 
 const NUMBER_WORDS: Readonly<Record<string, number>> = {
-  a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6, seven: 7, eight: 8, nine: 9,
-  ten: 10, eleven: 11, twelve: 12, 'half a dozen': 6, 'a dozen': 12, 'a pair of': 1, 'a couple of': 2,
+  a: 1,
+  an: 1,
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  eleven: 11,
+  twelve: 12,
+  'half a dozen': 6,
+  'a dozen': 12,
+  'a pair of': 1,
+  'a couple of': 2,
 };
 /** "a pair of shoes" is one piece to carry and to store: pairs count once. */
 const MAX_COUNT = 10_000;
@@ -30,12 +46,21 @@ const MAX_COUNT = 10_000;
 const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
   ['worn out', /\b(moth|worn|holes?|torn|ripped|frayed|faded|stained|threadbare|thin)\b/i],
   ['broken', /\b(broken|cracked|chipped|bent|snapped|rusty|rusted|leaks?|leaking|dead|faulty)\b/i],
-  ['incomplete', /\b(incomplete|missing|without (?:a |its )?(?:lid|part|key)|odd|no lid|one of a pair|single)\b/i],
+  [
+    'incomplete',
+    /\b(incomplete|missing|without (?:a |its )?(?:lid|part|key)|odd|no lid|one of a pair|single)\b/i,
+  ],
   ['out of date', /\b(out of date|expired|past its date|use by|best before)\b/i],
   ['more than enough', /\b(duplicates?|too many|spares?|extra|more than enough|another)\b/i],
   ['outgrown', /\b(outgrown|too small|too tight|grown out)\b/i],
-  ['never used', /\b(never (?:worn|used|opened)|unused|unopened|still in (?:its )?(?:box|wrapper)|with tags?)\b/i],
-  ['sentimental', /\b(sentimental|memories|gran(?:'s|ny|dad)?|grandmother|grandfather|keepsake|from school)\b/i],
+  [
+    'never used',
+    /\b(never (?:worn|used|opened)|unused|unopened|still in (?:its )?(?:box|wrapper)|with tags?)\b/i,
+  ],
+  [
+    'sentimental',
+    /\b(sentimental|memories|gran(?:'s|ny|dad)?|grandmother|grandfather|keepsake|from school)\b/i,
+  ],
   ['heirloom', /\b(heirloom|family piece|christening)\b/i],
   ['forgotten', /\b(forgotten|forgot|did not know)\b/i],
   ['does not do its job', /\b(useless|does not (?:work|fit|hold)|never worked|wrong size)\b/i],
@@ -79,7 +104,11 @@ export function parseThing(
  */
 function takeCount(text: string): { count: number; rest: string } {
   const part = /^(\d{1,4}) of (\d{1,4}) (?!pieces|parts|cards)(.+)$/i.exec(text);
-  if (part?.[1] && part[2] && part[3] && Number(part[1]) <= Number(part[2])) return { count: clampCount(Number(part[1])), rest: `${part[3].trim()}, ${part[1]} of ${part[2]}` };
+  if (part?.[1] && part[2] && part[3] && Number(part[1]) <= Number(part[2]))
+    return {
+      count: clampCount(Number(part[1])),
+      rest: `${part[3].trim()}, ${part[1]} of ${part[2]}`,
+    };
   if (/^\d+(?:[.,]\d+)?\s*[x×]\s*\d/.test(text)) return { count: 1, rest: text };
   const front = /^(\d{1,5})(?:\s*[x×]\s*|\s+)(?=\D)(.+)$/i.exec(text);
   if (front?.[1] && front[2]) return { count: clampCount(Number(front[1])), rest: front[2].trim() };
@@ -97,7 +126,10 @@ const clampCount = (count: number): number => Math.min(MAX_COUNT, Math.max(1, co
 const roundTo = (value: number, steps: number): number => Math.round(value * steps) / steps;
 
 /** The kind whose longest head word occurs; where two are equally long, the one further right. */
-export const findKind = <K extends Kind>(name: string, known: readonly K[] = kinds as readonly K[]): K | undefined => findPhrase(known, headStemsOf(name))?.entry;
+export const findKind = <K extends Kind>(
+  name: string,
+  known: readonly K[] = kinds as readonly K[],
+): K | undefined => findPhrase(known, headStemsOf(name))?.entry;
 
 function suggestGroup(
   name: string,

@@ -26,12 +26,26 @@ export interface PilePart {
  * one of its own; litres and grams go by pieces.
  * Requires: parts of at least one piece each that add up to the pile.
  */
-export function splitPile(pile: Omit<Thing, 'decisionId' | 'decidedAt'>, parts: readonly PilePart[], means: EventMeans): DecisionEvent[] {
+export function splitPile(
+  pile: Omit<Thing, 'decisionId' | 'decidedAt'>,
+  parts: readonly PilePart[],
+  means: EventMeans,
+): DecisionEvent[] {
   const { id, ...facts } = pile;
   return parts.map((part, i) => ({
-    ...facts, kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, i)), thingId: i === 0 ? id : means.createThingId(), decidedAt: means.now, device: means.device,
-    count: part.count, verdict: part.verdict, to: part.to, litres: roundTo((pile.litres * part.count) / pile.count, 100), massG: Math.round((pile.massG * part.count) / pile.count),
-    groupId: facts.groupId, reasons: [...facts.reasons],
+    ...facts,
+    kind: 'decided',
+    id: means.toDecisionId(partIdOf(means.actId, i)),
+    thingId: i === 0 ? id : means.createThingId(),
+    decidedAt: means.now,
+    device: means.device,
+    count: part.count,
+    verdict: part.verdict,
+    to: part.to,
+    litres: roundTo((pile.litres * part.count) / pile.count, 100),
+    massG: Math.round((pile.massG * part.count) / pile.count),
+    groupId: facts.groupId,
+    reasons: [...facts.reasons],
   }));
 }
 
@@ -42,21 +56,58 @@ export function mergePiles(into: Thing, other: Thing, means: EventMeans): Decisi
   const head = { decidedAt: means.now, device: means.device };
   const days = [into.expiresOn, other.expiresOn].filter((day) => day !== undefined).sort();
   return [
-    { ...facts, ...head, kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, 0)), thingId: id, count: into.count + other.count, litres: roundTo(into.litres + other.litres, 100), massG: into.massG + other.massG, reasons: [...new Set([...into.reasons, ...other.reasons])].slice(0, 6), ...(days[0] === undefined ? {} : { expiresOn: days[0] }) },
-    { ...head, kind: 'merged', id: means.toDecisionId(partIdOf(means.actId, 1)), thingId: other.id, intoId: id },
+    {
+      ...facts,
+      ...head,
+      kind: 'decided',
+      id: means.toDecisionId(partIdOf(means.actId, 0)),
+      thingId: id,
+      count: into.count + other.count,
+      litres: roundTo(into.litres + other.litres, 100),
+      massG: into.massG + other.massG,
+      reasons: [...new Set([...into.reasons, ...other.reasons])].slice(0, 6),
+      ...(days[0] === undefined ? {} : { expiresOn: days[0] }),
+    },
+    {
+      ...head,
+      kind: 'merged',
+      id: means.toDecisionId(partIdOf(means.actId, 1)),
+      thingId: other.id,
+      intoId: id,
+    },
   ];
 }
 
 /** Decides a thing anew: the log keeps what was said before. */
-export function correctThing(thing: Thing, change: Partial<Pick<Thing, 'name' | 'count' | 'verdict' | 'to' | 'reasons' | 'groupId' | 'litres' | 'massG' | 'pictureId'>> & { /** Undefined takes the day off. */ readonly expiresOn?: string | undefined }, means: EventMeans): DecisionEvent {
+export function correctThing(
+  thing: Thing,
+  change: Partial<
+    Pick<
+      Thing,
+      'name' | 'count' | 'verdict' | 'to' | 'reasons' | 'groupId' | 'litres' | 'massG' | 'pictureId'
+    >
+  > & { /** Undefined takes the day off. */ readonly expiresOn?: string | undefined },
+  means: EventMeans,
+): DecisionEvent {
   const { id, decisionId, expiresOn: dayBefore, ...facts } = thing;
   void decisionId;
   const { expiresOn = 'expiresOn' in change ? undefined : dayBefore, ...rest } = change;
   const count = change.count ?? thing.count;
-  const scaled = { litres: roundTo((thing.litres * count) / thing.count, 100), massG: Math.round((thing.massG * count) / thing.count) };
+  const scaled = {
+    litres: roundTo((thing.litres * count) / thing.count, 100),
+    massG: Math.round((thing.massG * count) / thing.count),
+  };
   return {
-    ...facts, ...scaled, ...rest, ...(expiresOn === undefined ? {} : { expiresOn }),
-    kind: 'decided', id: means.toDecisionId(partIdOf(means.actId, 0)), thingId: id, decidedAt: means.now, device: means.device, reasons: [...(change.reasons ?? facts.reasons)],
+    ...facts,
+    ...scaled,
+    ...rest,
+    ...(expiresOn === undefined ? {} : { expiresOn }),
+    kind: 'decided',
+    id: means.toDecisionId(partIdOf(means.actId, 0)),
+    thingId: id,
+    decidedAt: means.now,
+    device: means.device,
+    reasons: [...(change.reasons ?? facts.reasons)],
   };
 }
 
@@ -64,7 +115,10 @@ export function correctThing(thing: Thing, change: Partial<Pick<Thing, 'name' | 
 export function actOf(event: StandingEvent, log: readonly DecisionEvent[]): StandingEvent[] {
   const act = PART.exec(event.id)?.[1];
   if (act === undefined) return [event];
-  return log.filter((other): other is StandingEvent => (other.kind === 'decided' || other.kind === 'merged') && PART.exec(other.id)?.[1] === act);
+  return log.filter(
+    (other): other is StandingEvent =>
+      (other.kind === 'decided' || other.kind === 'merged') && PART.exec(other.id)?.[1] === act,
+  );
 }
 
 const roundTo = (value: number, steps: number): number => Math.round(value * steps) / steps;

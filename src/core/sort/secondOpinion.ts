@@ -19,8 +19,23 @@ export interface OpinionFacts {
 }
 
 export type OpinionRule =
-  | 'out_of_date' | 'broken' | 'incomplete' | 'worn_out' | 'outgrown' | 'more_than_enough' | 'not_used' | 'forgotten' | 'does_not_do_its_job'
-  | 'sentimental' | 'heirloom' | 'in_use' | 'does_not_fit' | 'fits' | 'elsewhere_too' | 'costs_to_replace' | 'cheap_to_replace';
+  | 'out_of_date'
+  | 'broken'
+  | 'incomplete'
+  | 'worn_out'
+  | 'outgrown'
+  | 'more_than_enough'
+  | 'not_used'
+  | 'forgotten'
+  | 'does_not_do_its_job'
+  | 'sentimental'
+  | 'heirloom'
+  | 'in_use'
+  | 'does_not_fit'
+  | 'fits'
+  | 'elsewhere_too'
+  | 'costs_to_replace'
+  | 'cheap_to_replace';
 
 /** One stated rule with what speaks for keeping and for letting go; the screen words it. It never decides. */
 export interface Opinion {
@@ -38,11 +53,21 @@ export interface SecondOpinion {
 const DEAR_MINOR = 2500;
 const CHEAP_MINOR = 400;
 
-const RULE_OF_REASON: Readonly<Record<Reason, { readonly rule: OpinionRule; readonly leans: Opinion['leans'] }>> = {
-  'in use': { rule: 'in_use', leans: 'keep' }, sentimental: { rule: 'sentimental', leans: 'ask' }, heirloom: { rule: 'heirloom', leans: 'ask' },
-  'worn out': { rule: 'worn_out', leans: 'let_go' }, broken: { rule: 'broken', leans: 'let_go' }, incomplete: { rule: 'incomplete', leans: 'ask' },
-  'out of date': { rule: 'out_of_date', leans: 'let_go' }, 'more than enough': { rule: 'more_than_enough', leans: 'let_go' }, outgrown: { rule: 'outgrown', leans: 'let_go' },
-  'never used': { rule: 'not_used', leans: 'let_go' }, 'does not do its job': { rule: 'does_not_do_its_job', leans: 'let_go' }, forgotten: { rule: 'forgotten', leans: 'ask' },
+const RULE_OF_REASON: Readonly<
+  Record<Reason, { readonly rule: OpinionRule; readonly leans: Opinion['leans'] }>
+> = {
+  'in use': { rule: 'in_use', leans: 'keep' },
+  sentimental: { rule: 'sentimental', leans: 'ask' },
+  heirloom: { rule: 'heirloom', leans: 'ask' },
+  'worn out': { rule: 'worn_out', leans: 'let_go' },
+  broken: { rule: 'broken', leans: 'let_go' },
+  incomplete: { rule: 'incomplete', leans: 'ask' },
+  'out of date': { rule: 'out_of_date', leans: 'let_go' },
+  'more than enough': { rule: 'more_than_enough', leans: 'let_go' },
+  outgrown: { rule: 'outgrown', leans: 'let_go' },
+  'never used': { rule: 'not_used', leans: 'let_go' },
+  'does not do its job': { rule: 'does_not_do_its_job', leans: 'let_go' },
+  forgotten: { rule: 'forgotten', leans: 'ask' },
 };
 
 /**
@@ -52,22 +77,52 @@ const RULE_OF_REASON: Readonly<Record<Reason, { readonly rule: OpinionRule; read
 export function secondOpinionOf(facts: OpinionFacts): SecondOpinion {
   const byReason = facts.reasons.map((reason): Opinion => {
     const { rule, leans } = RULE_OF_REASON[reason];
-    return { rule, leans, facts: rule === 'sentimental' && facts.sentimentalSchool ? { school: facts.sentimentalSchool } : {} };
+    return {
+      rule,
+      leans,
+      facts:
+        rule === 'sentimental' && facts.sentimentalSchool
+          ? { school: facts.sentimentalSchool }
+          : {},
+    };
   });
   const opinions: Opinion[] = [...byReason];
   const wouldBe = facts.keptCount + facts.count;
-  if (facts.enoughCount !== undefined && wouldBe > facts.enoughCount && byReason.every(({ rule }) => rule !== 'more_than_enough')) {
-    opinions.push({ rule: 'more_than_enough', leans: 'let_go', facts: { wouldBe, enough: facts.enoughCount } });
+  if (
+    facts.enoughCount !== undefined &&
+    wouldBe > facts.enoughCount &&
+    byReason.every(({ rule }) => rule !== 'more_than_enough')
+  ) {
+    opinions.push({
+      rule: 'more_than_enough',
+      leans: 'let_go',
+      facts: { wouldBe, enough: facts.enoughCount },
+    });
   }
   if (facts.fittingCount !== undefined) {
     const fits = facts.fittingCount >= facts.count;
-    opinions.push(fits ? { rule: 'fits', leans: 'keep', facts: { count: facts.count } } : { rule: 'does_not_fit', leans: 'let_go', facts: { fitting: facts.fittingCount, count: facts.count } });
+    opinions.push(
+      fits
+        ? { rule: 'fits', leans: 'keep', facts: { count: facts.count } }
+        : {
+            rule: 'does_not_fit',
+            leans: 'let_go',
+            facts: { fitting: facts.fittingCount, count: facts.count },
+          },
+    );
   }
   const others = facts.elsewhere.reduce((sum, { count }) => sum + count, 0);
-  if (others > 0) opinions.push({ rule: 'elsewhere_too', leans: 'let_go', facts: { count: others, rooms: facts.elsewhere.map(({ roomName }) => roomName).join(', ') } });
+  if (others > 0)
+    opinions.push({
+      rule: 'elsewhere_too',
+      leans: 'let_go',
+      facts: { count: others, rooms: facts.elsewhere.map(({ roomName }) => roomName).join(', ') },
+    });
   const eachMinor = findReplaceCost(facts.name);
-  if (eachMinor !== undefined && eachMinor >= DEAR_MINOR) opinions.push({ rule: 'costs_to_replace', leans: 'keep', facts: { eachMinor } });
-  if (eachMinor !== undefined && eachMinor <= CHEAP_MINOR) opinions.push({ rule: 'cheap_to_replace', leans: 'let_go', facts: { eachMinor } });
+  if (eachMinor !== undefined && eachMinor >= DEAR_MINOR)
+    opinions.push({ rule: 'costs_to_replace', leans: 'keep', facts: { eachMinor } });
+  if (eachMinor !== undefined && eachMinor <= CHEAP_MINOR)
+    opinions.push({ rule: 'cheap_to_replace', leans: 'let_go', facts: { eachMinor } });
   return { opinions, cautions: cautionsFor(facts.name, facts.massG) };
 }
 

@@ -12,25 +12,58 @@ import { foldDecisions } from './foldDecisions';
 
 const START = Date.UTC(2026, 10, 6, 10);
 const at = (minutes: number) => new Date(START + minutes * 60_000).toISOString();
-const events = (minutes: readonly number[], isLater = false) => minutes.map((minute) => ({ at: at(minute), pieces: 1, isLater }));
+const events = (minutes: readonly number[], isLater = false) =>
+  minutes.map((minute) => ({ at: at(minute), pieces: 1, isLater }));
 
-test.each(methodNames)('%s: its shares are the whole, and every step has its least time', (name) => {
-  expect(methods[name].reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
-  for (const [i, step] of timeSteps(methods[name], 180).entries()) expect(step.minutes).toBe(Math.max(methods[name][i]?.minutes ?? 0, Math.round((methods[name][i]?.share ?? 0) * 180)));
-  expect(timeSteps(methods[name], 5).map(({ minutes }) => minutes)).toEqual(methods[name].map(({ minutes }) => minutes));
-});
+test.each(methodNames)(
+  '%s: its shares are the whole, and every step has its least time',
+  (name) => {
+    expect(methods[name].reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+    for (const [i, step] of timeSteps(methods[name], 180).entries())
+      expect(step.minutes).toBe(
+        Math.max(methods[name][i]?.minutes ?? 0, Math.round((methods[name][i]?.share ?? 0) * 180)),
+      );
+    expect(timeSteps(methods[name], 5).map(({ minutes }) => minutes)).toEqual(
+      methods[name].map(({ minutes }) => minutes),
+    );
+  },
+);
 
 test('the clock tells the step at hand, what is left of it, and stops when the session ends', () => {
-  const session = sessionSchema.parse({ id: 's', roomId: 'hall', sectionId: null, method: 'quick-pass', steps: timeSteps(methods['quick-pass'], 60), present: ['Nora'], plannedMinutes: 60, startedAt: at(0), stepStarts: [at(0), at(10)], endedAt: null });
-  expect(readClock(session, at(15))).toMatchObject({ stepIndex: 1, step: { name: 'Strays' }, stepMinutes: 5, stepLeftMinutes: 7, totalLeftMinutes: 45 });
+  const session = sessionSchema.parse({
+    id: 's',
+    roomId: 'hall',
+    sectionId: null,
+    method: 'quick-pass',
+    steps: timeSteps(methods['quick-pass'], 60),
+    present: ['Nora'],
+    plannedMinutes: 60,
+    startedAt: at(0),
+    stepStarts: [at(0), at(10)],
+    endedAt: null,
+  });
+  expect(readClock(session, at(15))).toMatchObject({
+    stepIndex: 1,
+    step: { name: 'Strays' },
+    stepMinutes: 5,
+    stepLeftMinutes: 7,
+    totalLeftMinutes: 45,
+  });
   expect(readClock(session, at(30)).stepLeftMinutes).toBe(-8);
-  expect(readClock({ ...session, endedAt: at(20) }, at(300))).toMatchObject({ totalMinutes: 20, stepMinutes: 10 });
+  expect(readClock({ ...session, endedAt: at(20) }, at(300))).toMatchObject({
+    totalMinutes: 20,
+    stepMinutes: 10,
+  });
 });
 
 test('an interruption is no pace', () => {
   expect(intervalsOf(events([0, 2, 3, 40, 41]))).toEqual([2, 1, 1]);
   expect(paceOf(events([0, 2, 3, 40, 41])).decisionsPerMinute).toBeCloseTo(3 / 4, 9);
-  expect(paceOf([])).toMatchObject({ decisionsPerMinute: 0, nowPerMinute: undefined, breakBecause: undefined });
+  expect(paceOf([])).toMatchObject({
+    decisionsPerMinute: 0,
+    nowPerMinute: undefined,
+    breakBecause: undefined,
+  });
 });
 
 test('a break is due when the pace halves, or when much is put off', () => {
@@ -38,21 +71,35 @@ test('a break is due when the pace halves, or when much is put off', () => {
   const slow = Array.from({ length: 14 }, (_, i) => 15 + i * 2);
   expect(paceOf(events(brisk)).breakBecause).toBeUndefined();
   expect(paceOf(events([...brisk, ...slow])).breakBecause).toBe('slowing');
-  expect(paceOf([...events(brisk), ...events([16, 17, 18, 19, 20], true)]).breakBecause).toBe('putting_off');
+  expect(paceOf([...events(brisk), ...events([16, 17, 18, 19, 20], true)]).breakBecause).toBe(
+    'putting_off',
+  );
 });
 
 test('a forecast says nothing with too little to go on, and more takes longer', () =>
-  fc.assert(fc.property(fc.array(fc.integer({ min: 1, max: 120 }).map((n) => n / 10), { maxLength: 30 }), fc.oneof(fc.integer({ min: 0, max: 40 }), fc.constant(800)), fc.integer(), (intervals, decisionsLeft, seed) => {
-    const of = (left: number) => forecast({ decisionsLeft: left, intervals, earlier: [], random: createRandom(seed) });
-    const ahead = of(decisionsLeft);
-    expect(ahead === undefined).toBe(intervals.length < 8);
-    if (!ahead) return;
-    const [least, most] = [Math.min(...intervals), Math.max(...intervals)];
-    expect(ahead.likelyMinutes).toBeGreaterThanOrEqual(decisionsLeft * least - 1e-6);
-    expect(ahead.highMinutes).toBeLessThanOrEqual(decisionsLeft * most + 1e-6);
-    expect(ahead.highMinutes).toBeGreaterThanOrEqual(ahead.likelyMinutes);
-    expect(of(decisionsLeft)).toEqual(ahead);
-  }), { numRuns: 30 }));
+  fc.assert(
+    fc.property(
+      fc.array(
+        fc.integer({ min: 1, max: 120 }).map((n) => n / 10),
+        { maxLength: 30 },
+      ),
+      fc.oneof(fc.integer({ min: 0, max: 40 }), fc.constant(800)),
+      fc.integer(),
+      (intervals, decisionsLeft, seed) => {
+        const of = (left: number) =>
+          forecast({ decisionsLeft: left, intervals, earlier: [], random: createRandom(seed) });
+        const ahead = of(decisionsLeft);
+        expect(ahead === undefined).toBe(intervals.length < 8);
+        if (!ahead) return;
+        const [least, most] = [Math.min(...intervals), Math.max(...intervals)];
+        expect(ahead.likelyMinutes).toBeGreaterThanOrEqual(decisionsLeft * least - 1e-6);
+        expect(ahead.highMinutes).toBeLessThanOrEqual(decisionsLeft * most + 1e-6);
+        expect(ahead.highMinutes).toBeGreaterThanOrEqual(ahead.likelyMinutes);
+        expect(of(decisionsLeft)).toEqual(ahead);
+      },
+    ),
+    { numRuns: 30 },
+  ));
 
 test('half of the outcomes are done by the first time, four fifths by the second: as many as a normal sum would have', () => {
   const intervals = [1, 2, 3, 4, 5, 6, 7, 8, 9];
@@ -63,10 +110,25 @@ test('half of the outcomes are done by the first time, four fifths by the second
 });
 
 test('a session in the middle: what is left by its litres, and what to leave for another visit', () => {
-  const log = Array.from({ length: 10 }, (_, i) => aDecision({ id: `d${i}`, thingId: `t${i}`, litres: 4, decidedAt: at(i * 2) }));
-  const of = (minutesLeft: number, sectionLitres = 120) => sessionProgressOf({ session: { startedAt: at(0), stepStarts: [at(0), at(10)], endedAt: null }, log, sectionLitres, earlierIntervals: [], minutesLeft, random: createRandom(1) });
+  const log = Array.from({ length: 10 }, (_, i) =>
+    aDecision({ id: `d${i}`, thingId: `t${i}`, litres: 4, decidedAt: at(i * 2) }),
+  );
+  const of = (minutesLeft: number, sectionLitres = 120) =>
+    sessionProgressOf({
+      session: { startedAt: at(0), stepStarts: [at(0), at(10)], endedAt: null },
+      log,
+      sectionLitres,
+      earlierIntervals: [],
+      minutesLeft,
+      random: createRandom(1),
+    });
   // 40 of 120 l in 10 decisions of 4 l: 20 to go, every 2 minutes.
-  expect(of(60)).toMatchObject({ decisionCount: 10, decisionsLeft: 20, skipCount: 0, stepPerMinute: 0.5 });
+  expect(of(60)).toMatchObject({
+    decisionCount: 10,
+    decisionsLeft: 20,
+    skipCount: 0,
+    stepPerMinute: 0.5,
+  });
   expect(of(60).forecast?.likelyMinutes).toBeCloseTo(40, 6);
   expect(of(10).skipCount).toBe(15);
   expect(of(60, 0)).toMatchObject({ decisionsLeft: undefined, forecast: undefined, skipCount: 0 });
@@ -74,39 +136,97 @@ test('a session in the middle: what is left by its litres, and what to leave for
 });
 
 describe('carrying out', () => {
-  const carry = (change: object) => carrySchema.parse({ id: 'c', roomId: 'hall', verdict: 'donate', litres: 0, massG: 0, carriedAt: at(0), note: '', dueOn: null, settledAt: null, ...change });
-  const tally = tallyByVerdict(foldDecisions([aDecision({ verdict: 'donate', litres: 60, massG: 4000 }), aDecision({ id: 'b', thingId: 'b', verdict: 'discard', litres: 5, massG: 14_000 }), aDecision({ id: 'k', thingId: 'k', verdict: 'keep', litres: 900, massG: 1 })]));
+  const carry = (change: object) =>
+    carrySchema.parse({
+      id: 'c',
+      roomId: 'hall',
+      verdict: 'donate',
+      litres: 0,
+      massG: 0,
+      carriedAt: at(0),
+      note: '',
+      dueOn: null,
+      settledAt: null,
+      ...change,
+    });
+  const tally = tallyByVerdict(
+    foldDecisions([
+      aDecision({ verdict: 'donate', litres: 60, massG: 4000 }),
+      aDecision({ id: 'b', thingId: 'b', verdict: 'discard', litres: 5, massG: 14_000 }),
+      aDecision({ id: 'k', thingId: 'k', verdict: 'keep', litres: 900, massG: 1 }),
+    ]),
+  );
 
   test('a box is called for by litres or by weight, less what has gone, never below nothing', () => {
-    const of = (carries: Parameters<typeof boxesNow>[1], limitG = 15_000) => boxesNow(tally, carries, limitG).filter(({ isDue }) => isDue).map(({ verdict, litres }) => [verdict, litres]);
-    expect(of([])).toEqual([['donate', 60], ['discard', 5]]);
+    const of = (carries: Parameters<typeof boxesNow>[1], limitG = 15_000) =>
+      boxesNow(tally, carries, limitG)
+        .filter(({ isDue }) => isDue)
+        .map(({ verdict, litres }) => [verdict, litres]);
+    expect(of([])).toEqual([
+      ['donate', 60],
+      ['discard', 5],
+    ]);
     expect(of([carry({ litres: 45, massG: 3000 })], 20_000)).toEqual([]);
     expect(of([carry({ litres: 500, massG: 3000 })])).toEqual([['discard', 5]]);
-    expect(boxesNow(tally, [carry({ litres: 500, massG: 9000 })], 15_000).every(({ litres, massG }) => litres >= 0 && massG >= 0)).toBe(true);
-    expect([carryCountOf({ litres: 60, massG: 4000 }, 15_000), carryCountOf({ litres: 5, massG: 31_000 }, 15_000), carryCountOf({ litres: 0, massG: 0 }, 15_000)]).toEqual([2, 3, 1]);
+    expect(
+      boxesNow(tally, [carry({ litres: 500, massG: 9000 })], 15_000).every(
+        ({ litres, massG }) => litres >= 0 && massG >= 0,
+      ),
+    ).toBe(true);
+    expect([
+      carryCountOf({ litres: 60, massG: 4000 }, 15_000),
+      carryCountOf({ litres: 5, massG: 31_000 }, 15_000),
+      carryCountOf({ litres: 0, massG: 0 }, 15_000),
+    ]).toEqual([2, 3, 1]);
   });
 
   test('what went out unsorted is owed until it is settled, the most pressing first', () => {
-    const debts = openDebts([carry({ id: 'a', verdict: null, note: 'late', dueOn: '2026-12-01' }), carry({ id: 'b', verdict: null, note: 'done', settledAt: at(9) }), carry({ id: 'c', verdict: null, note: 'soon', dueOn: '2026-11-10' }), carry({ id: 'd' })]);
+    const debts = openDebts([
+      carry({ id: 'a', verdict: null, note: 'late', dueOn: '2026-12-01' }),
+      carry({ id: 'b', verdict: null, note: 'done', settledAt: at(9) }),
+      carry({ id: 'c', verdict: null, note: 'soon', dueOn: '2026-11-10' }),
+      carry({ id: 'd' }),
+    ]);
     expect(debts.map(({ note }) => note)).toEqual(['soon', 'late']);
   });
 });
 
 describe('a second opinion', () => {
-  const facts: OpinionFacts = { name: 'hats', count: 4, reasons: [], massG: 400, keptCount: 10, enoughCount: undefined, fittingCount: undefined, sentimentalSchool: undefined, elsewhere: [] };
-  const rules = (change: Partial<OpinionFacts>) => secondOpinionOf({ ...facts, ...change }).opinions.map(({ rule, leans }) => [rule, leans]);
+  const facts: OpinionFacts = {
+    name: 'hats',
+    count: 4,
+    reasons: [],
+    massG: 400,
+    keptCount: 10,
+    enoughCount: undefined,
+    fittingCount: undefined,
+    sentimentalSchool: undefined,
+    elsewhere: [],
+  };
+  const rules = (change: Partial<OpinionFacts>) =>
+    secondOpinionOf({ ...facts, ...change }).opinions.map(({ rule, leans }) => [rule, leans]);
 
   test('speaks where a rule speaks, with what it rests on, and never twice of the same', () => {
     expect(rules({})).toEqual([]);
-    expect(rules({ reasons: ['out of date', 'sentimental'] })).toEqual([['out_of_date', 'let_go'], ['sentimental', 'ask']]);
+    expect(rules({ reasons: ['out of date', 'sentimental'] })).toEqual([
+      ['out_of_date', 'let_go'],
+      ['sentimental', 'ask'],
+    ]);
     expect(rules({ enoughCount: 12 })).toEqual([['more_than_enough', 'let_go']]);
     expect(rules({ enoughCount: 14 })).toEqual([]);
-    expect(rules({ enoughCount: 12, reasons: ['more than enough'] })).toEqual([['more_than_enough', 'let_go']]);
+    expect(rules({ enoughCount: 12, reasons: ['more than enough'] })).toEqual([
+      ['more_than_enough', 'let_go'],
+    ]);
     expect(rules({ fittingCount: 3 })).toEqual([['does_not_fit', 'let_go']]);
-    expect(rules({ fittingCount: 4, elsewhere: [{ roomName: 'Loft', count: 3 }] })).toEqual([['fits', 'keep'], ['elsewhere_too', 'let_go']]);
+    expect(rules({ fittingCount: 4, elsewhere: [{ roomName: 'Loft', count: 3 }] })).toEqual([
+      ['fits', 'keep'],
+      ['elsewhere_too', 'let_go'],
+    ]);
     expect(rules({ name: 'old violin' })).toEqual([['costs_to_replace', 'keep']]);
     expect(rules({ name: 'tea towels' })).toEqual([['cheap_to_replace', 'let_go']]);
-    expect(secondOpinionOf({ ...facts, name: 'bottle of bleach', massG: 16_000 }).cautions).toEqual(['chemical', 'heavy']);
+    expect(secondOpinionOf({ ...facts, name: 'bottle of bleach', massG: 16_000 }).cautions).toEqual(
+      ['chemical', 'heavy'],
+    );
   });
 
   test('hesitation is measured against the usual, and never called at once', () => {

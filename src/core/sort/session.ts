@@ -1,6 +1,13 @@
 import { z } from 'zod';
 
-import { carryIdSchema, methodIdSchema, projectIdSchema, roomIdSchema, sectionIdSchema, sessionIdSchema } from '../shared';
+import {
+  carryIdSchema,
+  methodIdSchema,
+  projectIdSchema,
+  roomIdSchema,
+  sectionIdSchema,
+  sessionIdSchema,
+} from '../shared';
 import { verdictSchema } from './model';
 
 /** One step of a way through a room, with the time it is given. */
@@ -59,26 +66,66 @@ export const carrySchema = z.object({
 });
 export type Carry = Readonly<z.infer<typeof carrySchema>>;
 
-const step = (name: string, guidance: string, minutes: number, share: number): MethodStep => ({ name, guidance, minutes, share });
+const step = (name: string, guidance: string, minutes: number, share: number): MethodStep => ({
+  name,
+  guidance,
+  minutes,
+  share,
+});
 
 /** The shipped ways through a room. Source: the practitioners' schools (docs/engines.md, sort). */
 export const methods: Readonly<Record<MethodName, readonly MethodStep[]>> = {
   'quick-pass': [
-    step('Rubbish', 'One bag, one round: what is plainly rubbish. Nothing is opened, nothing is thought over.', 5, 0.15),
-    step('Strays', 'What belongs elsewhere goes into the basket; carry it out, put it down where it belongs, come back.', 5, 0.2),
-    step('Once round', 'From one point, left to right and top to bottom. Closed boxes stay closed for another day.', 10, 0.45),
+    step(
+      'Rubbish',
+      'One bag, one round: what is plainly rubbish. Nothing is opened, nothing is thought over.',
+      5,
+      0.15,
+    ),
+    step(
+      'Strays',
+      'What belongs elsewhere goes into the basket; carry it out, put it down where it belongs, come back.',
+      5,
+      0.2,
+    ),
+    step(
+      'Once round',
+      'From one point, left to right and top to bottom. Closed boxes stay closed for another day.',
+      10,
+      0.45,
+    ),
     step('Finish', 'Carry out what leaves, wipe what is free, stop on time.', 5, 0.2),
   ],
   'empty-all': [
-    step('Photograph', 'The spots, before anything moves, and each place once it is empty.', 5, 0.04),
+    step(
+      'Photograph',
+      'The spots, before anything moves, and each place once it is empty.',
+      5,
+      0.04,
+    ),
     step('Empty', 'The whole section, every container too, even those believed empty.', 10, 0.14),
     step('Group', 'Like with like, so that reloading is a grab and not a search.', 10, 0.14),
-    step('Decide', 'One thing or one handful at a time. Hung up on one? Put it to later, it gets its own time.', 20, 0.42),
-    step('Clean', 'Sweep, wipe, wash the containers too; lined shelves dry before they are loaded.', 10, 0.12),
+    step(
+      'Decide',
+      'One thing or one handful at a time. Hung up on one? Put it to later, it gets its own time.',
+      20,
+      0.42,
+    ),
+    step(
+      'Clean',
+      'Sweep, wipe, wash the containers too; lined shelves dry before they are loaded.',
+      10,
+      0.12,
+    ),
     step('Reload', 'Only what is kept goes back, each group to its place.', 10, 0.14),
   ],
   'by-category': [
-    step('Gather', 'All of one kind from every room onto one pile; look into the rooms that are not in scope, take nothing else.', 10, 0.3),
+    step(
+      'Gather',
+      'All of one kind from every room onto one pile; look into the rooms that are not in scope, take nothing else.',
+      10,
+      0.3,
+    ),
     step('Count', 'How many there are, and how many are enough, before any is decided.', 5, 0.1),
     step('Decide', 'From the easy ones to the hard ones.', 20, 0.45),
     step('Return', 'What is kept goes to one place, not back to five.', 10, 0.15),
@@ -87,7 +134,10 @@ export const methods: Readonly<Record<MethodName, readonly MethodStep[]>> = {
 
 /** The steps with their minutes for a session of a length: by their shares, none below its least, rounded to whole minutes. */
 export function timeSteps(steps: readonly MethodStep[], plannedMinutes: number): MethodStep[] {
-  return steps.map((each) => ({ ...each, minutes: Math.max(each.minutes, Math.round(each.share * plannedMinutes)) }));
+  return steps.map((each) => ({
+    ...each,
+    minutes: Math.max(each.minutes, Math.round(each.share * plannedMinutes)),
+  }));
 }
 
 /** How a session stands at a moment. */
@@ -102,13 +152,24 @@ export interface SessionClock {
 }
 
 /** Reads the clock of a session. `now` is an ISO instant. */
-export function readClock(session: Pick<Session, 'steps' | 'stepStarts' | 'startedAt' | 'plannedMinutes' | 'endedAt'>, now: string): SessionClock {
+export function readClock(
+  session: Pick<Session, 'steps' | 'stepStarts' | 'startedAt' | 'plannedMinutes' | 'endedAt'>,
+  now: string,
+): SessionClock {
   const end = session.endedAt ?? now;
   const stepIndex = Math.min(session.stepStarts.length, session.steps.length) - 1;
   const step = session.steps[stepIndex] ?? session.steps[0];
   if (!step) throw new Error('invariant: a session has a step');
-  const minutesSince = (start: string | undefined) => (Date.parse(end) - Date.parse(start ?? session.startedAt)) / 60_000;
+  const minutesSince = (start: string | undefined) =>
+    (Date.parse(end) - Date.parse(start ?? session.startedAt)) / 60_000;
   const stepMinutes = minutesSince(session.stepStarts.at(-1));
   const totalMinutes = minutesSince(session.startedAt);
-  return { stepIndex, step, stepMinutes, totalMinutes, stepLeftMinutes: step.minutes - stepMinutes, totalLeftMinutes: session.plannedMinutes - totalMinutes };
+  return {
+    stepIndex,
+    step,
+    stepMinutes,
+    totalMinutes,
+    stepLeftMinutes: step.minutes - stepMinutes,
+    totalLeftMinutes: session.plannedMinutes - totalMinutes,
+  };
 }

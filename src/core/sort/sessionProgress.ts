@@ -35,22 +35,49 @@ export function sessionProgressOf(request: {
 }): SessionProgress {
   const { session, sectionLitres, minutesLeft, random } = request;
   const until = session.endedAt ?? '9999';
-  const decided = request.log.filter((event): event is DecidedEvent => event.kind === 'decided' && event.decidedAt >= session.startedAt && event.decidedAt <= until);
-  const events = decided.map((event) => ({ at: event.decidedAt, pieces: event.count, isLater: event.verdict === 'later' }));
+  const decided = request.log.filter(
+    (event): event is DecidedEvent =>
+      event.kind === 'decided' && event.decidedAt >= session.startedAt && event.decidedAt <= until,
+  );
+  const events = decided.map((event) => ({
+    at: event.decidedAt,
+    pieces: event.count,
+    isLater: event.verdict === 'later',
+  }));
   const stepStart = session.stepStarts.at(-1) ?? session.startedAt;
   const litres = decided.reduce((sum, event) => sum + event.litres, 0);
-  const litresEach = decided.length >= OWN_FROM && litres > 0 ? litres / decided.length : USUAL_LITRES;
-  const decisionsLeft = sectionLitres > 0 ? Math.max(0, Math.ceil((sectionLitres - litres) / litresEach)) : undefined;
+  const litresEach =
+    decided.length >= OWN_FROM && litres > 0 ? litres / decided.length : USUAL_LITRES;
+  const decisionsLeft =
+    sectionLitres > 0 ? Math.max(0, Math.ceil((sectionLitres - litres) / litresEach)) : undefined;
   const intervals = intervalsOf(events);
-  const ahead = decisionsLeft === undefined ? undefined : forecast({ decisionsLeft, intervals, earlier: request.earlierIntervals, random });
-  const isLate = ahead !== undefined && decisionsLeft !== undefined && ahead.likelyMinutes > Math.max(0, minutesLeft);
-  const skipCount = isLate ? Math.ceil(decisionsLeft * (1 - Math.max(0, minutesLeft) / ahead.likelyMinutes)) : 0;
+  const ahead =
+    decisionsLeft === undefined
+      ? undefined
+      : forecast({ decisionsLeft, intervals, earlier: request.earlierIntervals, random });
+  const isLate =
+    ahead !== undefined &&
+    decisionsLeft !== undefined &&
+    ahead.likelyMinutes > Math.max(0, minutesLeft);
+  const skipCount = isLate
+    ? Math.ceil(decisionsLeft * (1 - Math.max(0, minutesLeft) / ahead.likelyMinutes))
+    : 0;
   return {
-    pace: paceOf(events), decisionCount: decided.length, decisionsLeft, forecast: ahead, skipCount,
+    pace: paceOf(events),
+    decisionCount: decided.length,
+    decisionsLeft,
+    forecast: ahead,
+    skipCount,
     stepPerMinute: paceOf(events.filter(({ at }) => at >= stepStart)).decisionsPerMinute,
   };
 }
 
 /** Minutes between the decisions of a log that came before an instant: what earlier sessions tell of the pace. */
 export const earlierIntervalsOf = (log: readonly DecisionEvent[], before: string): number[] =>
-  intervalsOf(log.flatMap((event) => (event.kind === 'decided' && event.decidedAt < before ? [{ at: event.decidedAt, pieces: event.count, isLater: event.verdict === 'later' }] : [])));
+  intervalsOf(
+    log.flatMap((event) =>
+      event.kind === 'decided' && event.decidedAt < before
+        ? [{ at: event.decidedAt, pieces: event.count, isLater: event.verdict === 'later' }]
+        : [],
+    ),
+  );

@@ -2,14 +2,20 @@ import type { BayId } from '../shared';
 import type { Group, Thing } from './model';
 
 /** Litres of a group's keep pile: what was decided thing by thing, and what was measured as a heap. */
-export function keptLitresOf(group: Pick<Group, 'id' | 'uncountedLitres'>, things: readonly Thing[]): number {
+export function keptLitresOf(
+  group: Pick<Group, 'id' | 'uncountedLitres'>,
+  things: readonly Thing[],
+): number {
   return things
     .filter((thing) => thing.verdict === 'keep' && thing.groupId === group.id)
     .reduce((sum, thing) => sum + thing.litres, group.uncountedLitres);
 }
 
 /** Grams of a group's keep pile; a heap without a weight is taken at 300 g a litre. */
-export function keptMassGOf(group: Pick<Group, 'id' | 'uncountedLitres'>, things: readonly Thing[]): number {
+export function keptMassGOf(
+  group: Pick<Group, 'id' | 'uncountedLitres'>,
+  things: readonly Thing[],
+): number {
   return things
     .filter((thing) => thing.verdict === 'keep' && thing.groupId === group.id)
     .reduce((sum, thing) => sum + thing.massG, group.uncountedLitres * 300);
@@ -46,7 +52,8 @@ export function spaceInBay(request: {
   const freeLitres = request.usableLitres - keptLitres;
   const inHandLitres = request.inHand?.litres ?? 0;
   const litresEach = request.inHand ? inHandLitres / request.inHand.count : 0;
-  const fitting = litresEach > 0 ? Math.floor((Math.max(0, freeLitres) + 1e-9) / litresEach) : Infinity;
+  const fitting =
+    litresEach > 0 ? Math.floor((Math.max(0, freeLitres) + 1e-9) / litresEach) : Infinity;
   return {
     usableLitres: request.usableLitres,
     keptLitres,

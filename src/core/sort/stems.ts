@@ -1,6 +1,25 @@
-const SMALL_WORDS = new Set(['and', 'of', 'the', 'in', 'a', 'an', 'for', 'with', 'to', 'old', 'new', 'big', 'small']);
+const SMALL_WORDS = new Set([
+  'and',
+  'of',
+  'the',
+  'in',
+  'a',
+  'an',
+  'for',
+  'with',
+  'to',
+  'old',
+  'new',
+  'big',
+  'small',
+]);
 const IRREGULAR: Readonly<Record<string, string>> = {
-  scarves: 'scarf', knives: 'knife', shelves: 'shelf', wellies: 'welly', leaves: 'leaf', batteries: 'battery',
+  scarves: 'scarf',
+  knives: 'knife',
+  shelves: 'shelf',
+  wellies: 'welly',
+  leaves: 'leaf',
+  batteries: 'battery',
 };
 
 /** Words in lower case with their plural taken off, so that "scarves" meets "Scarf box". */

@@ -12,13 +12,23 @@ const NOTHING: Amount = { count: 0, litres: 0, massG: 0 };
 type Measured = Pick<Thing, 'count' | 'litres' | 'massG'>;
 
 export const addUp = (things: readonly Measured[]): Amount =>
-  things.reduce((sum, { count, litres, massG }) => ({ count: sum.count + count, litres: sum.litres + litres, massG: sum.massG + massG }), NOTHING);
+  things.reduce(
+    (sum, { count, litres, massG }) => ({
+      count: sum.count + count,
+      litres: sum.litres + litres,
+      massG: sum.massG + massG,
+    }),
+    NOTHING,
+  );
 
 /** Totals by verdict, every verdict named. */
 export function tallyByVerdict(
   things: readonly (Measured & Pick<Thing, 'verdict'>)[],
 ): Readonly<Record<Verdict, Amount>> {
-  const sums = Object.fromEntries(verdicts.map((verdict) => [verdict, { ...NOTHING }])) as Record<Verdict, { count: number; litres: number; massG: number }>;
+  const sums = Object.fromEntries(verdicts.map((verdict) => [verdict, { ...NOTHING }])) as Record<
+    Verdict,
+    { count: number; litres: number; massG: number }
+  >;
   for (const { verdict, count, litres, massG } of things) {
     const sum = sums[verdict];
     sum.count += count;
@@ -30,5 +40,8 @@ export function tallyByVerdict(
 
 /** Whether a thing with this verdict goes out of the home for good. */
 export const leavesHome = (verdict: Verdict): boolean =>
-  verdict === 'donate' || verdict === 'discard' || verdict === 'give' ||
-  verdict === 'sell' || verdict === 'recycle';
+  verdict === 'donate' ||
+  verdict === 'discard' ||
+  verdict === 'give' ||
+  verdict === 'sell' ||
+  verdict === 'recycle';

@@ -45,7 +45,8 @@ async function createPlaces(knex: Knex, owned: Owned): Promise<void> {
     owned(t, 'room_id', 'rooms');
     t.text('name').notNullable();
     t.text('kind').notNullable();
-    for (const side of ['width', 'depth', 'height', 'floor_gap']) t.text(`${side}_json`).notNullable();
+    for (const side of ['width', 'depth', 'height', 'floor_gap'])
+      t.text(`${side}_json`).notNullable();
     t.integer('position').notNullable();
   });
   await knex.schema.createTable('bays', (t) => {

@@ -26,7 +26,8 @@ export async function up(knex: Knex): Promise<void> {
     t.text('place_json').notNullable().defaultTo('null');
   });
   await knex.schema.alterTable('bays', (t) => {
-    for (const name of ['warm', 'light', 'lockable', 'is_usual']) t.integer(name).notNullable().defaultTo(0);
+    for (const name of ['warm', 'light', 'lockable', 'is_usual'])
+      t.integer(name).notNullable().defaultTo(0);
   });
   await knex.schema.alterTable('vantage_points', (t) => {
     t.text('in_view').notNullable().defaultTo('');
@@ -36,7 +37,8 @@ export async function up(knex: Knex): Promise<void> {
     t.text('room_id').notNullable().references('id').inTable('rooms').onDelete('CASCADE').index();
     t.text('kind').notNullable();
     t.text('name').notNullable();
-    for (const name of ['place', 'width', 'depth', 'bottom', 'top']) t.text(`${name}_json`).notNullable();
+    for (const name of ['place', 'width', 'depth', 'bottom', 'top'])
+      t.text(`${name}_json`).notNullable();
     t.text('swing');
   });
   await knex.schema.createTable('sections', (t) => {
@@ -51,7 +53,12 @@ export async function up(knex: Knex): Promise<void> {
   });
   await knex.schema.createTable('agreements', (t) => {
     t.text('id').primary();
-    t.text('project_id').notNullable().references('id').inTable('projects').onDelete('CASCADE').index();
+    t.text('project_id')
+      .notNullable()
+      .references('id')
+      .inTable('projects')
+      .onDelete('CASCADE')
+      .index();
     t.text('agreed_at').notNullable();
     t.text('agreed_by').notNullable();
     t.text('lines_json').notNullable();

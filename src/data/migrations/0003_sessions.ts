@@ -19,7 +19,12 @@ export async function up(knex: Knex): Promise<void> {
   });
   await knex.schema.createTable('own_methods', (t) => {
     t.text('id').primary();
-    t.text('project_id').notNullable().references('id').inTable('projects').onDelete('CASCADE').index();
+    t.text('project_id')
+      .notNullable()
+      .references('id')
+      .inTable('projects')
+      .onDelete('CASCADE')
+      .index();
     t.text('name').notNullable();
     t.text('steps_json').notNullable();
   });

@@ -7,10 +7,23 @@ export async function up(knex: Knex): Promise<void> {
   });
   await knex.schema.createTable('enough_rules', (t) => {
     t.text('id').primary();
-    t.text('project_id').notNullable().references('id').inTable('projects').onDelete('CASCADE').index();
+    t.text('project_id')
+      .notNullable()
+      .references('id')
+      .inTable('projects')
+      .onDelete('CASCADE')
+      .index();
     t.text('name').notNullable();
     t.text('words_json').notNullable();
-    for (const name of ['per_home', 'per_person', 'per_bed', 'per_guest_place', 'per_day', 'per_person_day']) t.float(name).notNullable();
+    for (const name of [
+      'per_home',
+      'per_person',
+      'per_bed',
+      'per_guest_place',
+      'per_day',
+      'per_person_day',
+    ])
+      t.float(name).notNullable();
     t.text('because').notNullable();
     t.integer('is_off').notNullable();
   });
@@ -24,7 +37,12 @@ export async function up(knex: Knex): Promise<void> {
   });
   await knex.schema.createTable('thing_pictures', (t) => {
     t.text('id').primary();
-    t.text('project_id').notNullable().references('id').inTable('projects').onDelete('CASCADE').index();
+    t.text('project_id')
+      .notNullable()
+      .references('id')
+      .inTable('projects')
+      .onDelete('CASCADE')
+      .index();
     t.integer('width_px').notNullable();
     t.integer('height_px').notNullable();
     t.text('taken_at').notNullable();

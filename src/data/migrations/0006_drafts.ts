@@ -9,7 +9,12 @@ export async function up(knex: Knex): Promise<void> {
   await knex('groups').update({ stands_bay_id: knex.ref('bay_id') });
   await knex.schema.createTable('drafts', (t) => {
     t.text('id').primary();
-    t.text('project_id').notNullable().references('id').inTable('projects').onDelete('CASCADE').index();
+    t.text('project_id')
+      .notNullable()
+      .references('id')
+      .inTable('projects')
+      .onDelete('CASCADE')
+      .index();
     t.text('room_id').notNullable().references('id').inTable('rooms').onDelete('CASCADE').index();
     t.text('name').notNullable();
     t.text('places_json').notNullable();

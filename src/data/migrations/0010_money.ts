@@ -29,7 +29,9 @@ export async function up(knex: Knex): Promise<void> {
     t.text('approved_at').notNullable();
     t.index('room_id');
   });
-  await knex.raw("insert into approvals (id, room_id, need_id, line_minor, approved_at) select id, room_id, container_id, null, approved_at from need_priorities where approved_at is not null");
+  await knex.raw(
+    'insert into approvals (id, room_id, need_id, line_minor, approved_at) select id, room_id, container_id, null, approved_at from need_priorities where approved_at is not null',
+  );
 }
 
 export async function down(): Promise<void> {

@@ -16,10 +16,13 @@ export interface AgreementPart {
 /** The agreement sheet in the client's words, from the records as they stand; empty lines are left out. */
 export function agreementPartsOf(records: ProjectRecords): AgreementPart[] {
   const parts = [aimLines(records), scopeLines(records), moneyLines(records), wayLines(records)];
-  return parts.map((part) => ({ ...part, lines: part.lines.filter(({ value }) => value !== '') })).filter(({ lines }) => lines.length > 0);
+  return parts
+    .map((part) => ({ ...part, lines: part.lines.filter(({ value }) => value !== '') }))
+    .filter(({ lines }) => lines.length > 0);
 }
 
-export const agreementLinesOf = (records: ProjectRecords): AgreementLine[] => agreementPartsOf(records).flatMap(({ lines }) => lines);
+export const agreementLinesOf = (records: ProjectRecords): AgreementLine[] =>
+  agreementPartsOf(records).flatMap(({ lines }) => lines);
 
 const line = (key: string, label: string, value: string): AgreementLine => ({ key, label, value });
 
@@ -43,8 +46,21 @@ function scopeLines({ project, rooms, sections }: ProjectRecords): AgreementPart
   return {
     title: 'What is done, in this order, and what is not',
     lines: [
-      ...runsOf(sections.filter((section) => section.inScope)).map((run, i) => line(`sections-${i}-${run[0]?.roomId}`, `${i + 1}. ${roomName(run[0]?.roomId ?? '')}`, run.map(({ name }) => name).join('; '))),
-      line('not-now', 'Not this time', sections.filter((section) => !section.inScope).map((section) => `${section.name} (${roomName(section.roomId)})`).join('; ')),
+      ...runsOf(sections.filter((section) => section.inScope)).map((run, i) =>
+        line(
+          `sections-${i}-${run[0]?.roomId}`,
+          `${i + 1}. ${roomName(run[0]?.roomId ?? '')}`,
+          run.map(({ name }) => name).join('; '),
+        ),
+      ),
+      line(
+        'not-now',
+        'Not this time',
+        sections
+          .filter((section) => !section.inScope)
+          .map((section) => `${section.name} (${roomName(section.roomId)})`)
+          .join('; '),
+      ),
       line('never', 'Never leaves without asking', project.terms.neverLeaves.join('; ')),
     ],
   };
@@ -67,21 +83,53 @@ function moneyLines({ project, rooms }: ProjectRecords): AgreementPart {
     title: 'Money and time',
     lines: [
       line('budget', 'For what is bought, at most', formatMoney(project.budgetMinor, currency)),
-      line('budgets', 'of which', rooms.filter((room) => room.budgetMinor > 0).map((room) => `${room.name} ${formatMoney(room.budgetMinor, currency)}`).join('; ')),
-      line('reuse', 'Of the containers, from what is here', terms.reusePercent > 0 ? `at least ${terms.reusePercent} %` : ''),
-      line('rate', 'Fee, apart from that', terms.hourlyRateMinor > 0 ? `${formatMoney(terms.hourlyRateMinor, currency)} an hour` : ''),
-      line('visits', 'Visits', `${formatCount(terms.visitMinutes / 60, 'hour')} each, ${terms.visitsPerWeek} a week${terms.crewCount > 1 ? `, ${terms.crewCount} people` : ''}`),
+      line(
+        'budgets',
+        'of which',
+        rooms
+          .filter((room) => room.budgetMinor > 0)
+          .map((room) => `${room.name} ${formatMoney(room.budgetMinor, currency)}`)
+          .join('; '),
+      ),
+      line(
+        'reuse',
+        'Of the containers, from what is here',
+        terms.reusePercent > 0 ? `at least ${terms.reusePercent} %` : '',
+      ),
+      line(
+        'rate',
+        'Fee, apart from that',
+        terms.hourlyRateMinor > 0 ? `${formatMoney(terms.hourlyRateMinor, currency)} an hour` : '',
+      ),
+      line(
+        'visits',
+        'Visits',
+        `${formatCount(terms.visitMinutes / 60, 'hour')} each, ${terms.visitsPerWeek} a week${terms.crewCount > 1 ? `, ${terms.crewCount} people` : ''}`,
+      ),
     ],
   };
 }
 
 function wayLines({ project, rooms }: ProjectRecords): AgreementPart {
-  const says = (choice: { readonly choice: string; readonly reason: string } | undefined) => (choice ? `${choiceWords(choice.choice)}${choice.reason ? `, because ${choice.reason}` : ''}` : '');
+  const says = (choice: { readonly choice: string; readonly reason: string } | undefined) =>
+    choice
+      ? `${choiceWords(choice.choice)}${choice.reason ? `, because ${choice.reason}` : ''}`
+      : '';
   return {
     title: 'How we work',
     lines: [
-      ...schoolQuestions.map((question) => line(`school-${question}`, questionWords[question], says(project.terms.schools[question]))),
-      ...rooms.flatMap((room) => schoolQuestions.map((question) => line(`school-${room.id}-${question}`, `${questionWords[question]}, ${room.name}`, says(room.schools[question])))),
+      ...schoolQuestions.map((question) =>
+        line(`school-${question}`, questionWords[question], says(project.terms.schools[question])),
+      ),
+      ...rooms.flatMap((room) =>
+        schoolQuestions.map((question) =>
+          line(
+            `school-${room.id}-${question}`,
+            `${questionWords[question]}, ${room.name}`,
+            says(room.schools[question]),
+          ),
+        ),
+      ),
     ],
   };
 }

@@ -10,7 +10,11 @@ import { loadEstimate } from './loadEstimate';
 import type { AgreementSheet } from './renderAgreement';
 
 /** The sheet as it stands today, with what changed since it was agreed last. */
-export async function loadAgreementSheet(db: Db, records: ProjectRecords, now: string): Promise<AgreementSheet> {
+export async function loadAgreementSheet(
+  db: Db,
+  records: ProjectRecords,
+  now: string,
+): Promise<AgreementSheet> {
   const { estimate } = await loadEstimate(db, records, now.slice(0, 10));
   const last = records.agreements.at(-1);
   return {
@@ -18,13 +22,25 @@ export async function loadAgreementSheet(db: Db, records: ProjectRecords, now: s
     day: dayWords(now),
     parts: agreementPartsOf(records),
     estimateWords: estimateWords(estimate, records),
-    since: last && { day: dayWords(last.agreedAt), agreedBy: last.agreedBy, changes: compareAgreements(last.lines, agreementLinesOf(records)) },
+    since: last && {
+      day: dayWords(last.agreedAt),
+      agreedBy: last.agreedBy,
+      changes: compareAgreements(last.lines, agreementLinesOf(records)),
+    },
   };
 }
 
-function estimateWords({ visits, feeMinor, likelyMinutes, lowMinutes, highMinutes }: ProjectEstimate, { project }: ProjectRecords): string[] {
+function estimateWords(
+  { visits, feeMinor, likelyMinutes, lowMinutes, highMinutes }: ProjectEstimate,
+  { project }: ProjectRecords,
+): string[] {
   if (likelyMinutes === 0) return [];
   const hours = (minutes: number) => Math.round(minutes / 60);
-  const fee = project.terms.hourlyRateMinor > 0 ? ` The fee for that: ${[feeMinor.low, feeMinor.high].map((minor) => formatMoney(minor, project.currency).replace(/[.,]00(?=\D|$)/, '')).join(' to ')}.` : '';
-  return [`An estimate: about ${formatCount(hours(likelyMinutes), 'hour')} (${hours(lowMinutes)} to ${hours(highMinutes)}), ${visits.low === visits.high ? formatCount(visits.low, 'visit') : `${visits.low} to ${visits.high} visits`}.${fee}`];
+  const fee =
+    project.terms.hourlyRateMinor > 0
+      ? ` The fee for that: ${[feeMinor.low, feeMinor.high].map((minor) => formatMoney(minor, project.currency).replace(/[.,]00(?=\D|$)/, '')).join(' to ')}.`
+      : '';
+  return [
+    `An estimate: about ${formatCount(hours(likelyMinutes), 'hour')} (${hours(lowMinutes)} to ${hours(highMinutes)}), ${visits.low === visits.high ? formatCount(visits.low, 'visit') : `${visits.low} to ${visits.high} visits`}.${fee}`,
+  ];
 }

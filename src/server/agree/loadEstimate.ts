@@ -1,6 +1,15 @@
 import 'server-only';
 
-import { calibrate, estimateProject, estimateSection, planBackward, type BackwardPlan, type FinishedRoom, type ProjectEstimate, type SectionFacts } from '@/core/agree';
+import {
+  calibrate,
+  estimateProject,
+  estimateSection,
+  planBackward,
+  type BackwardPlan,
+  type FinishedRoom,
+  type ProjectEstimate,
+  type SectionFacts,
+} from '@/core/agree';
 import { schoolIn, usableLitresOf } from '@/core/look';
 import { pairPictures } from '@/core/show';
 import type { Db } from '@/data/db';
@@ -13,12 +22,29 @@ export interface LoadedEstimate {
 }
 
 /** Estimates a project from what was measured, corrected by every room whose hours were noted, of any project. */
-export async function loadEstimate(db: Db, records: ProjectRecords, today: string): Promise<LoadedEstimate> {
+export async function loadEstimate(
+  db: Db,
+  records: ProjectRecords,
+  today: string,
+): Promise<LoadedEstimate> {
   const finished: FinishedRoom[] = [];
-  for (const project of await listProjectsWithHours(db)) finished.push(...finishedRoomsOf(project.id === records.project.id ? records : await getProjectRecords(db, project.id)));
+  for (const project of await listProjectsWithHours(db))
+    finished.push(
+      ...finishedRoomsOf(
+        project.id === records.project.id ? records : await getProjectRecords(db, project.id),
+      ),
+    );
   const estimate = estimateProject(sectionFactsOf(records), records.project.terms, finished);
   const { readyBy, terms } = records.project;
-  const backward = readyBy === null || estimate.visitsLeft === 0 ? undefined : planBackward({ readyBy, today, visits: estimate.visitsLeft, visitsPerWeek: terms.visitsPerWeek });
+  const backward =
+    readyBy === null || estimate.visitsLeft === 0
+      ? undefined
+      : planBackward({
+          readyBy,
+          today,
+          visits: estimate.visitsLeft,
+          visitsPerWeek: terms.visitsPerWeek,
+        });
   return { estimate, finished, backward };
 }
 
@@ -31,13 +57,21 @@ export function sectionFactsOf(records: ProjectRecords): SectionFacts[] {
       const bay = bays.find(({ id }) => id === bayId);
       return sum + (bay ? usableLitresOf(bay) : 0);
     }, 0);
-    return { section, litres, method: schoolIn('method', room?.schools ?? {}, project.terms.schools)?.choice, isDone: isFinished(records, section.roomId) };
+    return {
+      section,
+      litres,
+      method: schoolIn('method', room?.schools ?? {}, project.terms.schools)?.choice,
+      isDone: isFinished(records, section.roomId),
+    };
   });
 }
 
 /** Every spot has its after picture. */
 function isFinished({ vantagePoints, pictures }: ProjectRecords, roomId: string): boolean {
-  const pairs = pairPictures(vantagePoints.filter((spot) => spot.roomId === roomId), pictures);
+  const pairs = pairPictures(
+    vantagePoints.filter((spot) => spot.roomId === roomId),
+    pictures,
+  );
   return pairs.length > 0 && pairs.every(({ after }) => after !== undefined);
 }
 
@@ -47,7 +81,11 @@ function finishedRoomsOf(records: ProjectRecords): FinishedRoom[] {
   return records.rooms.flatMap((room) => {
     if (room.workedMinutes === null || !isFinished(records, room.id)) return [];
     const own = facts.filter(({ section }) => section.roomId === room.id && section.inScope);
-    const estimatedMinutes = own.reduce((sum, each) => sum + estimateSection(each, records.project.terms, calibrate([])).likelyMinutes, 0);
+    const estimatedMinutes = own.reduce(
+      (sum, each) =>
+        sum + estimateSection(each, records.project.terms, calibrate([])).likelyMinutes,
+      0,
+    );
     return [{ roomName: room.name, estimatedMinutes, workedMinutes: room.workedMinutes }];
   });
 }

@@ -9,21 +9,33 @@ export interface AgreementSheet {
   readonly parts: readonly AgreementPart[];
   readonly estimateWords: readonly string[];
   /** The sheet agreed last, and what is different now. */
-  readonly since: { readonly day: string; readonly agreedBy: string; readonly changes: readonly AgreementChange[] } | undefined;
+  readonly since:
+    | {
+        readonly day: string;
+        readonly agreedBy: string;
+        readonly changes: readonly AgreementChange[];
+      }
+    | undefined;
 }
 
 /** A change in a sentence: what it was, what it is. */
 export function changeWords(change: AgreementChange): string {
   switch (change.kind) {
-    case 'added': return `${change.label}: ${change.after} (new)`;
-    case 'removed': return `${change.label}: ${change.before} (no longer)`;
-    case 'changed': return `${change.label}: ${change.before} is now ${change.after}`;
+    case 'added':
+      return `${change.label}: ${change.after} (new)`;
+    case 'removed':
+      return `${change.label}: ${change.before} (no longer)`;
+    case 'changed':
+      return `${change.label}: ${change.before} is now ${change.after}`;
   }
 }
 
 /** The agreement sheet as one HTML document that prints on one A4 page. */
 export function renderAgreementHtml(sheet: AgreementSheet, fontCss: string): string {
-  const parts = sheet.parts.map((part) => `<section><h2>${text(part.title)}</h2><table>${part.lines.map(({ label, value }) => `<tr><th scope="row">${text(label)}</th><td>${text(value)}</td></tr>`).join('')}</table></section>`);
+  const parts = sheet.parts.map(
+    (part) =>
+      `<section><h2>${text(part.title)}</h2><table>${part.lines.map(({ label, value }) => `<tr><th scope="row">${text(label)}</th><td>${text(value)}</td></tr>`).join('')}</table></section>`,
+  );
   return `${openPaper({ title: `Agreement, ${sheet.home}`, style: `${fontCss}${STYLE}`, home: sheet.home, day: sheet.day })}
 <main><h1>What we agreed</h1>${sheet.estimateWords.length > 0 ? `<p class="estimate">${sheet.estimateWords.map(text).join('<br>')}</p>` : ''}
 ${renderSince(sheet.since)}<div class="parts">${parts.join('')}</div>
@@ -33,7 +45,8 @@ ${renderSince(sheet.since)}<div class="parts">${parts.join('')}</div>
 function renderSince(since: AgreementSheet['since']): string {
   if (!since) return '';
   const agreed = `Agreed with ${since.agreedBy} on ${since.day}`;
-  if (since.changes.length === 0) return `<p class="since">${text(agreed)}; nothing has changed since.</p>`;
+  if (since.changes.length === 0)
+    return `<p class="since">${text(agreed)}; nothing has changed since.</p>`;
   return `<div class="since"><p>${text(agreed)}. Changed since:</p><ul>${since.changes.map((change) => `<li>${text(changeWords(change))}</li>`).join('')}</ul></div>`;
 }
 

@@ -2,25 +2,51 @@ import 'server-only';
 
 import { defaultTerms, type Person, type Project } from '@/core/agree';
 import type { Room } from '@/core/look';
-import { personIdSchema, projectIdSchema, roomIdSchema, type ProjectId, type RoomId } from '@/core/shared';
+import {
+  personIdSchema,
+  projectIdSchema,
+  roomIdSchema,
+  type ProjectId,
+  type RoomId,
+} from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { personTable, projectTable, roomTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 
-export type PersonInput = Omit<Person, 'id' | 'projectId' | 'position'> & { readonly id: string | undefined };
-export type ProjectInput = Pick<Project, 'name' | 'units' | 'currency' | 'budgetMinor' | 'readyBy' | 'bedCount' | 'guestPlaceCount' | 'pets'> & {
+export type PersonInput = Omit<Person, 'id' | 'projectId' | 'position'> & {
+  readonly id: string | undefined;
+};
+export type ProjectInput = Pick<
+  Project,
+  | 'name'
+  | 'units'
+  | 'currency'
+  | 'budgetMinor'
+  | 'readyBy'
+  | 'bedCount'
+  | 'guestPlaceCount'
+  | 'pets'
+> & {
   readonly people: readonly PersonInput[];
 };
 
 /** Starts a project with its household. Not a change to be undone: there is nothing before it. */
 export async function startProject(db: Db, input: ProjectInput): Promise<ProjectId> {
   const { people, ...facts } = input;
-  const project: Project = { ...facts, id: projectIdSchema.parse(createId()), status: 'active', createdAt: nowIso(), washEveryDays: 7, terms: defaultTerms };
+  const project: Project = {
+    ...facts,
+    id: projectIdSchema.parse(createId()),
+    status: 'active',
+    createdAt: nowIso(),
+    washEveryDays: 7,
+    terms: defaultTerms,
+  };
   await db.transaction(async (trx) => {
     await trx(projectTable.name).insert(projectTable.toRow(project));
-    for (const person of toPeople(project.id, people)) await trx(personTable.name).insert(personTable.toRow(person));
+    for (const person of toPeople(project.id, people))
+      await trx(personTable.name).insert(personTable.toRow(person));
   });
   return project.id;
 }
@@ -29,29 +55,51 @@ export async function startProject(db: Db, input: ProjectInput): Promise<Project
 export async function changeProject(
   db: Db,
   projectId: ProjectId,
-  input: ProjectInput & { readonly roomBudgets: Readonly<Record<string, number>>; readonly status: Project['status'] },
+  input: ProjectInput & {
+    readonly roomBudgets: Readonly<Record<string, number>>;
+    readonly status: Project['status'];
+  },
 ): Promise<void> {
   const { people, roomBudgets, ...facts } = input;
   const before = await getProjectRecords(db, projectId);
   const after = toPeople(projectId, people);
-  await recordChange(db, { projectId, label: 'changed what was agreed', now: nowIso() }, async (writer) => {
-    await writer.put(projectTable, { ...before.project, ...facts });
-    for (const person of before.people) {
-      if (after.every(({ id }) => id !== person.id)) await writer.remove(personTable, person.id);
-    }
-    for (const person of after) await writer.put(personTable, person);
-    for (const room of before.rooms) {
-      const budgetMinor = roomBudgets[room.id];
-      if (budgetMinor !== undefined && budgetMinor !== room.budgetMinor) await writer.put(roomTable, { ...room, budgetMinor });
-    }
-  });
+  await recordChange(
+    db,
+    { projectId, label: 'changed what was agreed', now: nowIso() },
+    async (writer) => {
+      await writer.put(projectTable, { ...before.project, ...facts });
+      for (const person of before.people) {
+        if (after.every(({ id }) => id !== person.id)) await writer.remove(personTable, person.id);
+      }
+      for (const person of after) await writer.put(personTable, person);
+      for (const room of before.rooms) {
+        const budgetMinor = roomBudgets[room.id];
+        if (budgetMinor !== undefined && budgetMinor !== room.budgetMinor)
+          await writer.put(roomTable, { ...room, budgetMinor });
+      }
+    },
+  );
 }
 
 const toPeople = (projectId: ProjectId, people: readonly PersonInput[]): Person[] =>
-  people.map(({ id, ...facts }, position) => ({ ...facts, id: personIdSchema.parse(id ?? createId()), projectId, position }));
+  people.map(({ id, ...facts }, position) => ({
+    ...facts,
+    id: personIdSchema.parse(id ?? createId()),
+    projectId,
+    position,
+  }));
 
 /** A room about which nothing is noted yet. */
-export const createRoom = (facts: Pick<Room, 'id' | 'projectId' | 'name' | 'purpose' | 'budgetMinor' | 'position'>): Room => ({ ...facts, plan: null, checks: [], routineBreaks: [], schools: {}, workedMinutes: null });
+export const createRoom = (
+  facts: Pick<Room, 'id' | 'projectId' | 'name' | 'purpose' | 'budgetMinor' | 'position'>,
+): Room => ({
+  ...facts,
+  plan: null,
+  checks: [],
+  routineBreaks: [],
+  schools: {},
+  workedMinutes: null,
+});
 
 /** Adds a room at the end of the lid. */
 export async function addRoom(
@@ -61,8 +109,11 @@ export async function addRoom(
 ): Promise<RoomId> {
   const { rooms } = await getProjectRecords(db, projectId);
   const id = roomIdSchema.parse(createId());
-  await recordChange(db, { projectId, label: `added the room ${input.name}`, now: nowIso() }, (writer) =>
-    writer.insert(roomTable, createRoom({ ...input, id, projectId, position: rooms.length })),
+  await recordChange(
+    db,
+    { projectId, label: `added the room ${input.name}`, now: nowIso() },
+    (writer) =>
+      writer.insert(roomTable, createRoom({ ...input, id, projectId, position: rooms.length })),
   );
   return id;
 }
@@ -76,7 +127,9 @@ export async function changeRoom(
   const { rooms } = await getProjectRecords(db, projectId);
   const room = rooms.find(({ id }) => id === input.roomId);
   if (!room) return;
-  await recordChange(db, { projectId, label: `changed the room ${room.name}`, now: nowIso() }, (writer) =>
-    writer.put(roomTable, { ...room, name: input.name, purpose: input.purpose }),
+  await recordChange(
+    db,
+    { projectId, label: `changed the room ${room.name}`, now: nowIso() },
+    (writer) => writer.put(roomTable, { ...room, name: input.name, purpose: input.purpose }),
   );
 }

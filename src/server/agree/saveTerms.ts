@@ -2,7 +2,15 @@ import 'server-only';
 
 import type { Section, Terms } from '@/core/agree';
 import { schoolQuestions, type SchoolChoices } from '@/core/look';
-import { agreementIdSchema, sectionIdSchema, type AgreementId, type BayId, type ProjectId, type RoomId, type SectionId } from '@/core/shared';
+import {
+  agreementIdSchema,
+  sectionIdSchema,
+  type AgreementId,
+  type BayId,
+  type ProjectId,
+  type RoomId,
+  type SectionId,
+} from '@/core/shared';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
@@ -13,41 +21,71 @@ import { agreementLinesOf } from './agreementLines';
 /** Keeps the terms of the whole project. */
 export async function saveTerms(db: Db, projectId: ProjectId, terms: Terms): Promise<void> {
   const { project } = await getProjectRecords(db, projectId);
-  await recordChange(db, { projectId, label: 'changed the terms', now: nowIso() }, (writer) => writer.put(projectTable, { ...project, terms }));
+  await recordChange(db, { projectId, label: 'changed the terms', now: nowIso() }, (writer) =>
+    writer.put(projectTable, { ...project, terms }),
+  );
 }
 
 /** Chooses a school for the project, or for one room; undefined takes the choice back. */
-export async function chooseSchools(db: Db, projectId: ProjectId, input: { readonly roomId: RoomId | undefined; readonly choices: SchoolChoices }): Promise<void> {
+export async function chooseSchools(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly roomId: RoomId | undefined; readonly choices: SchoolChoices },
+): Promise<void> {
   const { project, rooms } = await getProjectRecords(db, projectId);
   const room = rooms.find(({ id }) => id === input.roomId);
   const chosen = schoolQuestions.filter((question) => input.choices[question]).length;
   const label = `chose ${chosen} ways of working${room ? ` for ${room.name}` : ''}`;
   await recordChange(db, { projectId, label, now: nowIso() }, (writer) =>
-    room ? writer.put(roomTable, { ...room, schools: input.choices }) : writer.put(projectTable, { ...project, terms: { ...project.terms, schools: input.choices } }),
+    room
+      ? writer.put(roomTable, { ...room, schools: input.choices })
+      : writer.put(projectTable, {
+          ...project,
+          terms: { ...project.terms, schools: input.choices },
+        }),
   );
 }
 
-export type SectionInput = Omit<Section, 'id' | 'position'> & { readonly id: SectionId | undefined };
+export type SectionInput = Omit<Section, 'id' | 'position'> & {
+  readonly id: SectionId | undefined;
+};
 
 /**
  * Keeps a section; a new one comes last. A bay belongs to one section at most, and is out of scope with it.
  * @errors `not_found`.
  */
-export async function saveSection(db: Db, projectId: ProjectId, input: SectionInput): Promise<SectionId> {
+export async function saveSection(
+  db: Db,
+  projectId: ProjectId,
+  input: SectionInput,
+): Promise<SectionId> {
   const records = await getProjectRecords(db, projectId);
-  const roomBays = records.units.filter(({ roomId }) => roomId === input.roomId).flatMap(({ bays }) => bays.map(({ id }) => id));
-  if (records.rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  const roomBays = records.units
+    .filter(({ roomId }) => roomId === input.roomId)
+    .flatMap(({ bays }) => bays.map(({ id }) => id));
+  if (records.rooms.every(({ id }) => id !== input.roomId))
+    throw new DataError('not_found', `there is no room ${input.roomId}`);
   const bayIds = input.bayIds.filter((id) => roomBays.includes(id));
   const known = records.sections.find(({ id }) => id === input.id);
-  const section: Section = { ...input, bayIds, id: known?.id ?? sectionIdSchema.parse(createId()), position: known?.position ?? nextPosition(records.sections) };
-  await recordChange(db, { projectId, label: `${known ? 'changed' : 'added'} the section ${input.name}`, now: nowIso() }, async (writer) => {
-    await writer.put(sectionTable, section);
-    for (const other of records.sections) {
-      const left = other.bayIds.filter((id) => !bayIds.includes(id));
-      if (other.id !== section.id && left.length < other.bayIds.length) await writer.put(sectionTable, { ...other, bayIds: left });
-    }
-    await setScope(writer, records, bayIds, section.inScope);
-  });
+  const section: Section = {
+    ...input,
+    bayIds,
+    id: known?.id ?? sectionIdSchema.parse(createId()),
+    position: known?.position ?? nextPosition(records.sections),
+  };
+  await recordChange(
+    db,
+    { projectId, label: `${known ? 'changed' : 'added'} the section ${input.name}`, now: nowIso() },
+    async (writer) => {
+      await writer.put(sectionTable, section);
+      for (const other of records.sections) {
+        const left = other.bayIds.filter((id) => !bayIds.includes(id));
+        if (other.id !== section.id && left.length < other.bayIds.length)
+          await writer.put(sectionTable, { ...other, bayIds: left });
+      }
+      await setScope(writer, records, bayIds, section.inScope);
+    },
+  );
   return section.id;
 }
 
@@ -55,51 +93,94 @@ export async function saveSection(db: Db, projectId: ProjectId, input: SectionIn
 export async function suggestSections(db: Db, projectId: ProjectId, roomId: RoomId): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const taken = new Set(records.sections.flatMap(({ bayIds }) => bayIds));
-  const units = records.units.filter((unit) => unit.roomId === roomId && unit.bays.some(({ id }) => !taken.has(id)));
+  const units = records.units.filter(
+    (unit) => unit.roomId === roomId && unit.bays.some(({ id }) => !taken.has(id)),
+  );
   if (units.length === 0) return;
-  await recordChange(db, { projectId, label: 'made a section a unit', now: nowIso() }, async (writer) => {
-    let position = nextPosition(records.sections);
-    for (const unit of units) {
-      const bays = unit.bays.filter(({ id }) => !taken.has(id));
-      await writer.put(sectionTable, {
-        id: sectionIdSchema.parse(createId()), roomId, name: unit.name, position, inScope: bays.some(({ outOfScope }) => !outOfScope),
-        bayIds: bays.map(({ id }) => id), content: 'mixed', fullPercent: 100,
-      } satisfies Section);
-      position += 1;
-    }
-  });
+  await recordChange(
+    db,
+    { projectId, label: 'made a section a unit', now: nowIso() },
+    async (writer) => {
+      let position = nextPosition(records.sections);
+      for (const unit of units) {
+        const bays = unit.bays.filter(({ id }) => !taken.has(id));
+        await writer.put(sectionTable, {
+          id: sectionIdSchema.parse(createId()),
+          roomId,
+          name: unit.name,
+          position,
+          inScope: bays.some(({ outOfScope }) => !outOfScope),
+          bayIds: bays.map(({ id }) => id),
+          content: 'mixed',
+          fullPercent: 100,
+        } satisfies Section);
+        position += 1;
+      }
+    },
+  );
 }
 
-const nextPosition = (sections: readonly Section[]): number => Math.max(-1, ...sections.map(({ position }) => position)) + 1;
+const nextPosition = (sections: readonly Section[]): number =>
+  Math.max(-1, ...sections.map(({ position }) => position)) + 1;
 
-async function setScope(writer: ChangeWriter, { units }: ProjectRecords, bayIds: readonly BayId[], inScope: boolean): Promise<void> {
+async function setScope(
+  writer: ChangeWriter,
+  { units }: ProjectRecords,
+  bayIds: readonly BayId[],
+  inScope: boolean,
+): Promise<void> {
   for (const bay of units.flatMap(({ bays }) => bays)) {
-    if (bayIds.includes(bay.id) && bay.outOfScope === inScope) await writer.put(bayTable, { ...bay, outOfScope: !inScope });
+    if (bayIds.includes(bay.id) && bay.outOfScope === inScope)
+      await writer.put(bayTable, { ...bay, outOfScope: !inScope });
   }
 }
 
 /** Moves a section one place up or down in the order of the work. */
-export async function moveSection(db: Db, projectId: ProjectId, sectionId: SectionId, way: 'up' | 'down'): Promise<void> {
+export async function moveSection(
+  db: Db,
+  projectId: ProjectId,
+  sectionId: SectionId,
+  way: 'up' | 'down',
+): Promise<void> {
   const { sections } = await getProjectRecords(db, projectId);
   const at = sections.findIndex(({ id }) => id === sectionId);
   const [section, other] = [sections[at], sections[at + (way === 'up' ? -1 : 1)]];
   if (!section || !other) return;
-  await recordChange(db, { projectId, label: `moved the section ${section.name} ${way}`, now: nowIso() }, async (writer) => {
-    // Positions are made anew, so that two that share one still part.
-    const order = sections.map((each) => (each.id === section.id ? other : each.id === other.id ? section : each));
-    for (const [position, each] of order.entries()) if (each.position !== position) await writer.put(sectionTable, { ...each, position });
-  });
+  await recordChange(
+    db,
+    { projectId, label: `moved the section ${section.name} ${way}`, now: nowIso() },
+    async (writer) => {
+      // Positions are made anew, so that two that share one still part.
+      const order = sections.map((each) =>
+        each.id === section.id ? other : each.id === other.id ? section : each,
+      );
+      for (const [position, each] of order.entries())
+        if (each.position !== position) await writer.put(sectionTable, { ...each, position });
+    },
+  );
 }
 
-export async function removeSection(db: Db, projectId: ProjectId, sectionId: SectionId): Promise<void> {
+export async function removeSection(
+  db: Db,
+  projectId: ProjectId,
+  sectionId: SectionId,
+): Promise<void> {
   const { sections } = await getProjectRecords(db, projectId);
   const section = sections.find(({ id }) => id === sectionId);
   if (!section) return;
-  await recordChange(db, { projectId, label: `removed the section ${section.name}`, now: nowIso() }, (writer) => writer.remove(sectionTable, sectionId));
+  await recordChange(
+    db,
+    { projectId, label: `removed the section ${section.name}`, now: nowIso() },
+    (writer) => writer.remove(sectionTable, sectionId),
+  );
 }
 
 /** Keeps what stands on the sheet today as agreed with the client. */
-export async function recordAgreement(db: Db, projectId: ProjectId, agreedBy: string): Promise<AgreementId> {
+export async function recordAgreement(
+  db: Db,
+  projectId: ProjectId,
+  agreedBy: string,
+): Promise<AgreementId> {
   const lines = agreementLinesOf(await getProjectRecords(db, projectId));
   const id = agreementIdSchema.parse(createId());
   await recordChange(db, { projectId, label: `agreed with ${agreedBy}`, now: nowIso() }, (writer) =>

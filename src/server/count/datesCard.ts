@@ -6,26 +6,54 @@ import type { ProjectRecords } from '@/data/projectRepo';
 import { dayWords } from '../show/clientWords';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
-const STYLE = 'section{break-inside:avoid}td:nth-child(2),td:nth-child(3){white-space:nowrap;text-align:left}td:last-child{width:22%;text-align:left}.out th{text-decoration:line-through}small{color:#625b4d}';
+const STYLE =
+  'section{break-inside:avoid}td:nth-child(2),td:nth-child(3){white-space:nowrap;text-align:left}td:last-child{width:22%;text-align:left}.out th{text-decoration:line-through}small{color:#625b4d}';
 
 /** The dates card of a room, or of the home: what runs out, the nearest first, to hang inside the door. */
-export function renderDatesCard({ project, rooms, things }: Pick<ProjectRecords, 'project' | 'rooms' | 'things'>, { roomId, today, now, fontCss }: { readonly roomId: string | undefined; readonly today: string; readonly now: string; readonly fontCss: string }): string {
+export function renderDatesCard(
+  { project, rooms, things }: Pick<ProjectRecords, 'project' | 'rooms' | 'things'>,
+  {
+    roomId,
+    today,
+    now,
+    fontCss,
+  }: {
+    readonly roomId: string | undefined;
+    readonly today: string;
+    readonly now: string;
+    readonly fontCss: string;
+  },
+): string {
   const shown = rooms.filter(({ id }) => roomId === undefined || id === roomId);
   const sections = shown.flatMap((room) => {
-    const card = datesCardOf(things.filter((thing) => thing.roomId === room.id), today);
+    const card = datesCardOf(
+      things.filter((thing) => thing.roomId === room.id),
+      today,
+    );
     const lines = [...card.out, ...card.soon, ...card.good];
     if (lines.length + card.undated.length === 0) return [];
-    return [`<section><h2>${text(room.name)}</h2><table><thead><tr><th>What</th><th>Use by</th><th></th><th>Used up</th></tr></thead>${lines.map((line) => renderLine(line)).join('')}${card.undated.map(renderUndated).join('')}</table></section>`];
+    return [
+      `<section><h2>${text(room.name)}</h2><table><thead><tr><th>What</th><th>Use by</th><th></th><th>Used up</th></tr></thead>${lines.map((line) => renderLine(line)).join('')}${card.undated.map(renderUndated).join('')}</table></section>`,
+    ];
   });
   return `${openPaper({ title: `Dates, ${project.name}`, style: `${fontCss}${PAPER_STYLE}${STYLE}`, home: project.name, day: dayWords(now) })}
 <main><h1>Use first</h1><p>The nearest date first. Cross out what is used up; write in what comes new.</p>${sections.join('') || '<p>Nothing with a date is kept here.</p>'}</main></body></html>`;
 }
 
-const nameOf = (thing: Thing): string => `${thing.count === 1 ? '' : `${thing.count} `}${text(thing.name)}`;
+const nameOf = (thing: Thing): string =>
+  `${thing.count === 1 ? '' : `${thing.count} `}${text(thing.name)}`;
 
 function renderLine({ thing, expiresOn, daysLeft, useFirst }: DatedThing): string {
-  const note = daysLeft < 0 ? 'out of date' : useFirst ? 'use this one first' : daysLeft <= 30 ? `${daysLeft} days left` : '';
+  const note =
+    daysLeft < 0
+      ? 'out of date'
+      : useFirst
+        ? 'use this one first'
+        : daysLeft <= 30
+          ? `${daysLeft} days left`
+          : '';
   return `<tr${daysLeft < 0 ? ' class="out"' : ''}><th scope="row">${nameOf(thing)}</th><td>${text(dayWords(expiresOn))}</td><td><small>${note}</small></td><td></td></tr>`;
 }
 
-const renderUndated = (thing: Thing): string => `<tr><th scope="row">${nameOf(thing)}</th><td>no date read</td><td></td><td></td></tr>`;
+const renderUndated = (thing: Thing): string =>
+  `<tr><th scope="row">${nameOf(thing)}</th><td>no date read</td><td></td><td></td></tr>`;

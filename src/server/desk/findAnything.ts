@@ -21,7 +21,11 @@ const MAX_HITS = 30;
  * project it looks there alone, so that a client who watches sees no other home; without one it
  * finds projects.
  */
-export async function findAnything(db: Db, query: string, projectId: ProjectId | undefined): Promise<Hit[]> {
+export async function findAnything(
+  db: Db,
+  query: string,
+  projectId: ProjectId | undefined,
+): Promise<Hit[]> {
   const wanted = stemsOf(query);
   if (wanted.length === 0) return [];
   const candidates = projectId ? await listProjectHits(db, projectId) : await listDeskHits(db);
@@ -50,7 +54,12 @@ function scoreOf(hit: Hit, wanted: readonly string[]): number {
 async function listDeskHits(db: Db): Promise<Hit[]> {
   const projects = await listProjects(db);
   return [
-    ...projects.map((project): Hit => ({ kind: 'project', label: project.name, note: 'project', href: `/projects/${project.id}` })),
+    ...projects.map((project): Hit => ({
+      kind: 'project',
+      label: project.name,
+      note: 'project',
+      href: `/projects/${project.id}`,
+    })),
     ...(await containerHits(db)),
   ];
 }
@@ -58,7 +67,10 @@ async function listDeskHits(db: Db): Promise<Hit[]> {
 async function containerHits(db: Db): Promise<Hit[]> {
   const catalogue = await listCatalogue(db);
   return catalogue.map((container): Hit => ({
-    kind: 'container', label: container.name, note: `${container.kind}, ${container.material}`, href: `/containers#${container.id}`,
+    kind: 'container',
+    label: container.name,
+    note: `${container.kind}, ${container.material}`,
+    href: `/containers#${container.id}`,
   }));
 }
 
@@ -68,14 +80,34 @@ async function listProjectHits(db: Db, projectId: ProjectId): Promise<Hit[]> {
   const roomName = (roomId: string) => rooms.find(({ id }) => id === roomId)?.name ?? '';
   const bays = units.flatMap((unit) => unit.bays.map((bay) => ({ bay, unit })));
   return [
-    ...rooms.map((room): Hit => ({ kind: 'room', label: room.name, note: 'room', href: `${base(room.id)}/look` })),
+    ...rooms.map((room): Hit => ({
+      kind: 'room',
+      label: room.name,
+      note: 'room',
+      href: `${base(room.id)}/look`,
+    })),
     ...groups.map((group): Hit => {
       const home = bays.find(({ bay }) => bay.id === group.bayId);
       const place = home ? `${home.unit.name}, ${home.bay.name}` : 'no home yet';
-      return { kind: 'group', label: group.name, note: `${roomName(group.roomId)} · ${place}`, href: `${base(group.roomId)}/place` };
+      return {
+        kind: 'group',
+        label: group.name,
+        note: `${roomName(group.roomId)} · ${place}`,
+        href: `${base(group.roomId)}/place`,
+      };
     }),
-    ...bays.map(({ bay, unit }): Hit => ({ kind: 'bay', label: `${unit.name}, ${bay.name}`, note: roomName(unit.roomId), href: `${base(unit.roomId)}/fit?bay=${bay.id}` })),
-    ...things.map((thing): Hit => ({ kind: 'thing', label: `${thing.count} ${thing.name}`, note: `${roomName(thing.roomId)} · ${thing.verdict}${thing.to ? ` to ${thing.to}` : ''}`, href: `${base(thing.roomId)}/sort` })),
+    ...bays.map(({ bay, unit }): Hit => ({
+      kind: 'bay',
+      label: `${unit.name}, ${bay.name}`,
+      note: roomName(unit.roomId),
+      href: `${base(unit.roomId)}/fit?bay=${bay.id}`,
+    })),
+    ...things.map((thing): Hit => ({
+      kind: 'thing',
+      label: `${thing.count} ${thing.name}`,
+      note: `${roomName(thing.roomId)} · ${thing.verdict}${thing.to ? ` to ${thing.to}` : ''}`,
+      href: `${base(thing.roomId)}/sort`,
+    })),
     ...(await containerHits(db)),
   ];
 }

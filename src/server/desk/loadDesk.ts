@@ -42,17 +42,38 @@ export const roomsOnDesk = (records: ProjectRecords): RoomOnDesk[] =>
 
 function roomProgress(records: ProjectRecords, roomId: RoomId): RoomProgress {
   const own = roomRecordsOf(records, roomId);
-  const vantagePoints = records.vantagePoints.filter((vantagePoint) => vantagePoint.roomId === roomId);
-  const priorities = new Map(records.priorities.filter((entry) => entry.roomId === roomId).map((entry) => [entry.containerId, entry.priority]));
+  const vantagePoints = records.vantagePoints.filter(
+    (vantagePoint) => vantagePoint.roomId === roomId,
+  );
+  const priorities = new Map(
+    records.priorities
+      .filter((entry) => entry.roomId === roomId)
+      .map((entry) => [entry.containerId, entry.priority]),
+  );
   const materials = records.materials.find(({ id }) => id === roomId);
   // How many boards and rolls there are takes planning; that they are wanted is told on the list itself.
-  const materialNeeds = materials ? listMaterialNeeds(materials, { cut: undefined, roll: undefined, labelTexts: labelTextsOf(records, roomId) }) : [];
+  const materialNeeds = materials
+    ? listMaterialNeeds(materials, {
+        cut: undefined,
+        roll: undefined,
+        labelTexts: labelTextsOf(records, roomId),
+      })
+    : [];
   return roomProgressOf({
     ...own,
     sections: records.sections.filter((section) => section.roomId === roomId),
     vantagePoints,
-    pictures: records.pictures.filter((picture) => vantagePoints.some(({ id }) => id === picture.vantagePointId)),
-    needs: [...listNeeds({ ...own, priorities }), ...listOtherNeeds({ handNeeds: records.handNeeds.filter((need) => need.roomId === roomId), materialNeeds, purchases: own.purchases })],
+    pictures: records.pictures.filter((picture) =>
+      vantagePoints.some(({ id }) => id === picture.vantagePointId),
+    ),
+    needs: [
+      ...listNeeds({ ...own, priorities }),
+      ...listOtherNeeds({
+        handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
+        materialNeeds,
+        purchases: own.purchases,
+      }),
+    ],
   });
 }
 

@@ -19,7 +19,10 @@ export interface OpenRoom {
 }
 
 /** Returns undefined where an id is no id, or names nothing. */
-export async function openRoom(projectIdRaw: string, roomIdRaw: string): Promise<OpenRoom | undefined> {
+export async function openRoom(
+  projectIdRaw: string,
+  roomIdRaw: string,
+): Promise<OpenRoom | undefined> {
   const roomId = roomIdSchema.safeParse(roomIdRaw);
   const project = await openProject(projectIdRaw);
   if (!project || !roomId.success) return undefined;
@@ -36,7 +39,14 @@ export async function openProject(projectIdRaw: string): Promise<OpenProject | u
     if (error instanceof Error && 'code' in error && error.code === 'not_found') return undefined;
     throw error;
   });
-  return records && { db, records, desk: roomsOnDesk(records), undo: await getUndoState(db, projectId.data) };
+  return (
+    records && {
+      db,
+      records,
+      desk: roomsOnDesk(records),
+      undo: await getUndoState(db, projectId.data),
+    }
+  );
 }
 
 function pickRoom(project: OpenProject, roomId: RoomId): OpenRoom | undefined {

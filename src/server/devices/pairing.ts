@@ -3,7 +3,16 @@ import 'server-only';
 import { createHash, randomInt, timingSafeEqual } from 'node:crypto';
 
 import type { Db } from '@/data/db';
-import { findDevice, findNewestCode, insertDevice, markDevicePutOut, noteDeviceSeen, replaceCodes, updateCode, type Device } from '@/data/deviceRepo';
+import {
+  findDevice,
+  findNewestCode,
+  insertDevice,
+  markDevicePutOut,
+  noteDeviceSeen,
+  replaceCodes,
+  updateCode,
+  type Device,
+} from '@/data/deviceRepo';
 import { createId } from '../means';
 
 /** A code is good for so long, for one device, and for so many wrong tries. */
@@ -18,10 +27,22 @@ const hashOf = (code: string): string => createHash('sha256').update(code).diges
 const plainCode = (typed: string): string => typed.toUpperCase().replace(/[^A-Z0-9]/g, '');
 
 /** Makes a code for one device; what was made before no longer counts. The code itself is kept nowhere. */
-export async function makePairingCode(db: Db, now: Date): Promise<{ readonly code: string; readonly endsAt: string }> {
-  const code = Array.from({ length: CODE_LENGTH }, () => LETTERS[randomInt(LETTERS.length)]).join('');
+export async function makePairingCode(
+  db: Db,
+  now: Date,
+): Promise<{ readonly code: string; readonly endsAt: string }> {
+  const code = Array.from({ length: CODE_LENGTH }, () => LETTERS[randomInt(LETTERS.length)]).join(
+    '',
+  );
   const endsAt = new Date(now.getTime() + CODE_MINUTES * 60_000).toISOString();
-  await replaceCodes(db, { id: createId(), codeHash: hashOf(code), madeAt: now.toISOString(), endsAt, wrongCount: 0, usedAt: null });
+  await replaceCodes(db, {
+    id: createId(),
+    codeHash: hashOf(code),
+    madeAt: now.toISOString(),
+    endsAt,
+    wrongCount: 0,
+    usedAt: null,
+  });
   return { code, endsAt };
 }
 
@@ -33,16 +54,28 @@ export type PairingOutcome =
   | { readonly code: 'no_code' };
 
 /** Lets a device in by its code. Every wrong try counts against the code, whoever makes it. */
-export async function pairDevice(db: Db, input: { readonly typed: string; readonly name: string; readonly now: Date }): Promise<PairingOutcome> {
+export async function pairDevice(
+  db: Db,
+  input: { readonly typed: string; readonly name: string; readonly now: Date },
+): Promise<PairingOutcome> {
   return db.transaction(async (trx): Promise<PairingOutcome> => {
     const known = await findNewestCode(trx);
     const now = input.now.toISOString();
-    if (!known || known.usedAt !== null || known.endsAt <= now || known.wrongCount >= MOST_WRONG) return { code: 'no_code' };
-    if (!timingSafeEqual(Buffer.from(hashOf(plainCode(input.typed))), Buffer.from(known.codeHash))) {
+    if (!known || known.usedAt !== null || known.endsAt <= now || known.wrongCount >= MOST_WRONG)
+      return { code: 'no_code' };
+    if (
+      !timingSafeEqual(Buffer.from(hashOf(plainCode(input.typed))), Buffer.from(known.codeHash))
+    ) {
       await updateCode(trx, { ...known, wrongCount: known.wrongCount + 1 });
       return { code: 'wrong', triesLeft: MOST_WRONG - known.wrongCount - 1 };
     }
-    const device: Device = { id: createId(), name: input.name.trim().slice(0, 40) || 'phone', pairedAt: now, seenAt: now, putOutAt: null };
+    const device: Device = {
+      id: createId(),
+      name: input.name.trim().slice(0, 40) || 'phone',
+      pairedAt: now,
+      seenAt: now,
+      putOutAt: null,
+    };
     await updateCode(trx, { ...known, usedAt: now });
     await insertDevice(trx, device);
     return { code: 'paired', device };
@@ -63,4 +96,5 @@ export async function findLetIn(db: Db, deviceId: string, now: Date): Promise<De
 }
 
 /** Puts a device out: from its next request on it sees nothing but the pairing page. */
-export const putOutDevice = (db: Db, deviceId: string, now: Date): Promise<void> => markDevicePutOut(db, deviceId, now.toISOString());
+export const putOutDevice = (db: Db, deviceId: string, now: Date): Promise<void> =>
+  markDevicePutOut(db, deviceId, now.toISOString());

@@ -7,19 +7,80 @@ import { agreementSchema, personSchema, projectSchema, sectionSchema } from '@/c
 import { enoughRuleSchema } from '@/core/count';
 import { containerProductSchema, fitWishesSchema, takenFitSchema } from '@/core/fit';
 import { draftSchema, moveListSchema } from '@/core/place';
-import { fixtureSchema, pictureSchema, roomSchema, thingPictureSchema, unitSchema, vantagePointSchema } from '@/core/look';
-import { containerIdSchema, err, ok, pictureIdSchema, projectIdSchema, roomIdSchema, type PictureId, type ProjectId, type Result } from '@/core/shared';
-import { approvalSchema, giftCardSchema, handNeedSchema, materialsSchema, offerSchema, prioritySchema, purchaseSchema, receiptSchema, shopSchema } from '@/core/shop';
-import { carrySchema, decisionEventSchema, groupSchema, ownMethodSchema, sessionSchema } from '@/core/sort';
+import {
+  fixtureSchema,
+  pictureSchema,
+  roomSchema,
+  thingPictureSchema,
+  unitSchema,
+  vantagePointSchema,
+} from '@/core/look';
+import {
+  containerIdSchema,
+  err,
+  ok,
+  pictureIdSchema,
+  projectIdSchema,
+  roomIdSchema,
+  type PictureId,
+  type ProjectId,
+  type Result,
+} from '@/core/shared';
+import {
+  approvalSchema,
+  giftCardSchema,
+  handNeedSchema,
+  materialsSchema,
+  offerSchema,
+  prioritySchema,
+  purchaseSchema,
+  receiptSchema,
+  shopSchema,
+} from '@/core/shop';
+import {
+  carrySchema,
+  decisionEventSchema,
+  groupSchema,
+  ownMethodSchema,
+  sessionSchema,
+} from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
 import { listOffers, listShops } from '@/data/catalogueRepo';
-import { enoughRuleTable, listEnoughRules, listThingPictures, thingPictureTable } from '@/data/countRepo';
+import {
+  enoughRuleTable,
+  listEnoughRules,
+  listThingPictures,
+  thingPictureTable,
+} from '@/data/countRepo';
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { carryTable, listSessionRecords, ownMethodTable, sessionTable } from '@/data/sessionRepo';
 import {
-  agreementTable, approvalTable, bayTable, containerTable, draftTable, fitTable, fitWishesTable, fixtureTable, giftCardTable, groupTable, handNeedTable, materialsTable, moveListTable, needPriorityTable, offerTable, personTable, pictureTable,
-  projectTable, purchaseTable, receiptTable, roomTable, sectionTable, shopTable, unitTable, vantagePointTable,
+  agreementTable,
+  approvalTable,
+  bayTable,
+  containerTable,
+  draftTable,
+  fitTable,
+  fitWishesTable,
+  fixtureTable,
+  giftCardTable,
+  groupTable,
+  handNeedTable,
+  materialsTable,
+  moveListTable,
+  needPriorityTable,
+  offerTable,
+  personTable,
+  pictureTable,
+  projectTable,
+  purchaseTable,
+  receiptTable,
+  roomTable,
+  sectionTable,
+  shopTable,
+  unitTable,
+  vantagePointTable,
 } from '@/data/tables';
 import type { Table } from '@/data/columns';
 import { encodePicture, readPictureFile, writePictureFiles } from '../look/pictures';
@@ -55,7 +116,15 @@ const archiveSchema = z.strictObject({
   offers: z.array(offerSchema),
   purchases: z.array(purchaseSchema),
   materials: z.array(materialsSchema).default([]),
-  priorities: z.array(z.object({ id: z.string(), roomId: roomIdSchema, containerId: containerIdSchema, priority: prioritySchema, approvedAt: z.iso.datetime().nullable().optional() })),
+  priorities: z.array(
+    z.object({
+      id: z.string(),
+      roomId: roomIdSchema,
+      containerId: containerIdSchema,
+      priority: prioritySchema,
+      approvedAt: z.iso.datetime().nullable().optional(),
+    }),
+  ),
   approvals: z.array(approvalSchema).default([]),
   receipts: z.array(receiptSchema).default([]),
   handNeeds: z.array(handNeedSchema).default([]),
@@ -72,22 +141,58 @@ const PROJECT_FILE = 'project.json';
 const DECISIONS_FILE = 'decisions.json';
 
 /** Packs a project: `project.json`, `decisions.json` and `pictures/<id>.jpg`. @errors `not_found`. */
-export async function exportProject(db: Db, dataDir: string, projectId: ProjectId): Promise<Uint8Array> {
-  const { rooms, fits, containers, priorities, ...records } = await getProjectRecords(db, projectId);
+export async function exportProject(
+  db: Db,
+  dataDir: string,
+  projectId: ProjectId,
+): Promise<Uint8Array> {
+  const { rooms, fits, containers, priorities, ...records } = await getProjectRecords(
+    db,
+    projectId,
+  );
   // The household's own, and of the catalogue what its fits stand on: enough to read it anywhere.
-  const usedIds = new Set(fits.flatMap((fit) => fit.answer.placements.map((placement) => placement.containerId)));
+  const usedIds = new Set(
+    fits.flatMap((fit) => fit.answer.placements.map((placement) => placement.containerId)),
+  );
   const kept = containers.filter(({ id, projectId: owner }) => owner !== null || usedIds.has(id));
-  const offers = (await listOffers(db)).filter((offer) => kept.some(({ id }) => id === offer.containerId));
+  const offers = (await listOffers(db)).filter((offer) =>
+    kept.some(({ id }) => id === offer.containerId),
+  );
   const archive: Archive = {
-    format: 'tin-box-project', version: VERSION, exportedAt: nowIso(), project: records.project, people: [...records.people], rooms: [...rooms],
-    units: records.units.map((unit) => ({ ...unit, bays: [...unit.bays] })) as Archive['units'], fixtures: [...records.fixtures], sections: [...records.sections] as Archive['sections'], agreements: [...records.agreements] as Archive['agreements'],
-    ...(await listSessionRecords(db, projectId, rooms.map(({ id }) => id))) as Pick<Archive, 'sessions' | 'carries' | 'ownMethods'>,
-    enoughRules: (await listEnoughRules(db, projectId)) as Archive['enoughRules'], thingPictures: await listThingPictures(db, projectId),
+    format: 'tin-box-project',
+    version: VERSION,
+    exportedAt: nowIso(),
+    project: records.project,
+    people: [...records.people],
+    rooms: [...rooms],
+    units: records.units.map((unit) => ({ ...unit, bays: [...unit.bays] })) as Archive['units'],
+    fixtures: [...records.fixtures],
+    sections: [...records.sections] as Archive['sections'],
+    agreements: [...records.agreements] as Archive['agreements'],
+    ...((await listSessionRecords(
+      db,
+      projectId,
+      rooms.map(({ id }) => id),
+    )) as Pick<Archive, 'sessions' | 'carries' | 'ownMethods'>),
+    enoughRules: (await listEnoughRules(db, projectId)) as Archive['enoughRules'],
+    thingPictures: await listThingPictures(db, projectId),
     vantagePoints: [...records.vantagePoints],
-    pictures: [...records.pictures], groups: [...records.groups], drafts: [...records.drafts] as Archive['drafts'], moveLists: [...records.moveLists] as Archive['moveLists'], fits: [...fits] as Archive['fits'], containers: kept,
+    pictures: [...records.pictures],
+    groups: [...records.groups],
+    drafts: [...records.drafts] as Archive['drafts'],
+    moveLists: [...records.moveLists] as Archive['moveLists'],
+    fits: [...fits] as Archive['fits'],
+    containers: kept,
     shops: (await listShops(db)).filter((shop) => offers.some(({ shopId }) => shopId === shop.id)),
-    offers, purchases: [...records.purchases], materials: [...records.materials] as Archive['materials'], priorities: priorities.map((entry) => ({ ...entry })) as Archive['priorities'],
-    fitWishes: [...records.fitWishes] as Archive['fitWishes'], handNeeds: [...records.handNeeds], giftCards: [...records.giftCards], approvals: [...records.approvals], receipts: [...records.receipts],
+    offers,
+    purchases: [...records.purchases],
+    materials: [...records.materials] as Archive['materials'],
+    priorities: priorities.map((entry) => ({ ...entry })) as Archive['priorities'],
+    fitWishes: [...records.fitWishes] as Archive['fitWishes'],
+    handNeeds: [...records.handNeeds],
+    giftCards: [...records.giftCards],
+    approvals: [...records.approvals],
+    receipts: [...records.receipts],
   };
   const files: Zippable = {
     [PROJECT_FILE]: strToU8(JSON.stringify(archive, null, 1)),
@@ -95,33 +200,55 @@ export async function exportProject(db: Db, dataDir: string, projectId: ProjectI
   };
   for (const id of pictureIdsOf(archive)) {
     // Pictures are packed already; level 0 saves the time.
-    files[`pictures/${id}.jpg`] = [new Uint8Array(await readPictureFile(dataDir, id, 'original')), { level: 0 }];
+    files[`pictures/${id}.jpg`] = [
+      new Uint8Array(await readPictureFile(dataDir, id, 'original')),
+      { level: 0 },
+    ];
   }
   return zipSync(files, { level: 6 });
 }
 
 /** Of spots, of things and of receipts. */
-const pictureIdsOf = ({ pictures, thingPictures, receipts }: Pick<Archive, 'pictures' | 'thingPictures' | 'receipts'>): PictureId[] => [...pictures.map(({ id }) => id), ...thingPictures.map(({ id }) => id), ...receipts.flatMap(({ pictureId }) => pictureId ?? [])];
+const pictureIdsOf = ({
+  pictures,
+  thingPictures,
+  receipts,
+}: Pick<Archive, 'pictures' | 'thingPictures' | 'receipts'>): PictureId[] => [
+  ...pictures.map(({ id }) => id),
+  ...thingPictures.map(({ id }) => id),
+  ...receipts.flatMap(({ pictureId }) => pictureId ?? []),
+];
 
 export type ArchiveError =
   | { readonly code: 'not_a_zip' }
   | { readonly code: 'zip_too_large'; readonly maxBytes: number }
   | { readonly code: 'file_missing'; readonly file: string }
   | { readonly code: 'newer_version'; readonly version: number }
-  | { readonly code: 'unreadable'; readonly file: string; readonly path: string; readonly message: string }
+  | {
+      readonly code: 'unreadable';
+      readonly file: string;
+      readonly path: string;
+      readonly message: string;
+    }
   | { readonly code: 'picture_damaged'; readonly file: string };
 
 /**
  * Brings a packed project in as a whole or not at all. Where its id is taken here, it comes in as a
  * copy with fresh ids throughout. Pictures are encoded anew, like any that is uploaded.
  */
-export async function importProject(db: Db, dataDir: string, zip: Uint8Array): Promise<Result<ProjectId, ArchiveError>> {
+export async function importProject(
+  db: Db,
+  dataDir: string,
+  zip: Uint8Array,
+): Promise<Result<ProjectId, ArchiveError>> {
   const files = unpack(zip);
   if (!files.ok) return files;
   const read = readDocuments(files.value);
   if (!read.ok) return read;
   const isTaken = (await findProject(db, read.value.archive.project.id)) !== undefined;
-  const { archive, decisions, idOf } = isTaken ? withFreshIds(read.value) : { ...read.value, idOf: (id: string) => id };
+  const { archive, decisions, idOf } = isTaken
+    ? withFreshIds(read.value)
+    : { ...read.value, idOf: (id: string) => id };
   const pictures: { id: PictureId; encoded: Parameters<typeof writePictureFiles>[2] }[] = [];
   for (const oldId of pictureIdsOf(read.value.archive)) {
     const file = `pictures/${oldId}.jpg`;
@@ -140,18 +267,24 @@ export async function importProject(db: Db, dataDir: string, zip: Uint8Array): P
 }
 
 function unpack(zip: Uint8Array): Result<Readonly<Record<string, Uint8Array>>, ArchiveError> {
-  if (zip.byteLength > MAX_ZIP_BYTES) return err({ code: 'zip_too_large', maxBytes: MAX_ZIP_BYTES });
+  if (zip.byteLength > MAX_ZIP_BYTES)
+    return err({ code: 'zip_too_large', maxBytes: MAX_ZIP_BYTES });
   let unpackedBytes = 0;
   try {
     const files = unzipSync(zip, {
       filter: ({ name, originalSize }) => {
-        const isOurs = name === PROJECT_FILE || name === DECISIONS_FILE || /^pictures\/[A-Za-z0-9_-]+\.jpg$/.test(name);
+        const isOurs =
+          name === PROJECT_FILE ||
+          name === DECISIONS_FILE ||
+          /^pictures\/[A-Za-z0-9_-]+\.jpg$/.test(name);
         if (isOurs) unpackedBytes += originalSize;
         // What would unpack to more than the limit is not unpacked at all.
         return isOurs && unpackedBytes <= MAX_UNPACKED_BYTES;
       },
     });
-    return unpackedBytes > MAX_UNPACKED_BYTES ? err({ code: 'zip_too_large', maxBytes: MAX_UNPACKED_BYTES }) : ok(files);
+    return unpackedBytes > MAX_UNPACKED_BYTES
+      ? err({ code: 'zip_too_large', maxBytes: MAX_UNPACKED_BYTES })
+      : ok(files);
   } catch {
     return err({ code: 'not_a_zip' });
   }
@@ -162,11 +295,14 @@ interface Documents {
   readonly decisions: z.infer<typeof decisionsSchema>;
 }
 
-function readDocuments(files: Readonly<Record<string, Uint8Array>>): Result<Documents, ArchiveError> {
+function readDocuments(
+  files: Readonly<Record<string, Uint8Array>>,
+): Result<Documents, ArchiveError> {
   const project = readJson(files, PROJECT_FILE);
   if (!project.ok) return project;
   const version = z.object({ version: z.number() }).safeParse(project.value);
-  if (version.success && version.data.version > VERSION) return err({ code: 'newer_version', version: version.data.version });
+  if (version.success && version.data.version > VERSION)
+    return err({ code: 'newer_version', version: version.data.version });
   const archive = parseWith(archiveSchema, project.value, PROJECT_FILE);
   if (!archive.ok) return archive;
   const whole = withApprovals(archive.value);
@@ -180,16 +316,31 @@ function readDocuments(files: Readonly<Record<string, Uint8Array>>): Result<Docu
 const withApprovals = (archive: Archive): Archive => ({
   ...archive,
   priorities: archive.priorities.map(({ approvedAt: _approvedAt, ...entry }) => entry),
-  approvals: [...archive.approvals, ...archive.priorities.flatMap(({ id, roomId, containerId, approvedAt }) => (approvedAt && archive.approvals.every((approval) => approval.id !== id) ? [{ id, roomId, needId: containerId, lineMinor: null, approvedAt }] : []))],
+  approvals: [
+    ...archive.approvals,
+    ...archive.priorities.flatMap(({ id, roomId, containerId, approvedAt }) =>
+      approvedAt && archive.approvals.every((approval) => approval.id !== id)
+        ? [{ id, roomId, needId: containerId, lineMinor: null, approvedAt }]
+        : [],
+    ),
+  ],
 });
 
-function readJson(files: Readonly<Record<string, Uint8Array>>, file: string): Result<unknown, ArchiveError> {
+function readJson(
+  files: Readonly<Record<string, Uint8Array>>,
+  file: string,
+): Result<unknown, ArchiveError> {
   const bytes = files[file];
   if (!bytes) return err({ code: 'file_missing', file });
   try {
     return ok(JSON.parse(strFromU8(bytes)) as unknown);
   } catch (error) {
-    return err({ code: 'unreadable', file, path: '', message: error instanceof Error ? error.message : String(error) });
+    return err({
+      code: 'unreadable',
+      file,
+      path: '',
+      message: error instanceof Error ? error.message : String(error),
+    });
   }
 }
 
@@ -197,15 +348,43 @@ function parseWith<T>(schema: z.ZodType<T>, value: unknown, file: string): Resul
   const parsed = schema.safeParse(value);
   if (parsed.success) return ok(parsed.data);
   const issue = parsed.error.issues[0];
-  return err({ code: 'unreadable', file, path: issue?.path.join('.') ?? '', message: issue?.message ?? '' });
+  return err({
+    code: 'unreadable',
+    file,
+    path: issue?.path.join('.') ?? '',
+    message: issue?.message ?? '',
+  });
 }
 
 /** Every id of the project that is its own gets a fresh one, wherever it stands; the catalogue's stay. */
-function withFreshIds({ archive, decisions }: Documents): Documents & { readonly idOf: (id: string) => string } {
+function withFreshIds({
+  archive,
+  decisions,
+}: Documents): Documents & { readonly idOf: (id: string) => string } {
   const own = [
-    archive.project, ...archive.people, ...archive.rooms, ...archive.units, ...archive.units.flatMap((unit) => unit.bays),
-    ...archive.fixtures, ...archive.sections, ...archive.agreements, ...archive.sessions, ...archive.carries, ...archive.ownMethods, ...archive.enoughRules, ...archive.thingPictures, ...archive.rooms.flatMap((room) => room.checks),
-    ...archive.vantagePoints, ...archive.pictures, ...archive.groups, ...archive.drafts, ...archive.purchases, ...archive.handNeeds, ...archive.giftCards, ...archive.receipts, ...archive.receipts.flatMap(({ pictureId }) => (pictureId === null ? [] : [{ id: pictureId }])),
+    archive.project,
+    ...archive.people,
+    ...archive.rooms,
+    ...archive.units,
+    ...archive.units.flatMap((unit) => unit.bays),
+    ...archive.fixtures,
+    ...archive.sections,
+    ...archive.agreements,
+    ...archive.sessions,
+    ...archive.carries,
+    ...archive.ownMethods,
+    ...archive.enoughRules,
+    ...archive.thingPictures,
+    ...archive.rooms.flatMap((room) => room.checks),
+    ...archive.vantagePoints,
+    ...archive.pictures,
+    ...archive.groups,
+    ...archive.drafts,
+    ...archive.purchases,
+    ...archive.handNeeds,
+    ...archive.giftCards,
+    ...archive.receipts,
+    ...archive.receipts.flatMap(({ pictureId }) => (pictureId === null ? [] : [{ id: pictureId }])),
     ...archive.containers.filter(({ projectId }) => projectId !== null),
   ];
   const fresh = new Map<string, string>(own.map(({ id }) => [id, createId()]));
@@ -219,9 +398,19 @@ function withFreshIds({ archive, decisions }: Documents): Documents & { readonly
   return {
     archive: {
       ...copy,
-      project: { ...copy.project, name: `${copy.project.name} (copy)`.slice(0, 80), id: projectIdSchema.parse(copy.project.id) },
-      priorities: copy.priorities.map((entry) => ({ ...entry, id: `${entry.roomId}_${entry.containerId}` })),
-      approvals: copy.approvals.map((entry) => ({ ...entry, id: `${entry.roomId}_${entry.needId}` })),
+      project: {
+        ...copy.project,
+        name: `${copy.project.name} (copy)`.slice(0, 80),
+        id: projectIdSchema.parse(copy.project.id),
+      },
+      priorities: copy.priorities.map((entry) => ({
+        ...entry,
+        id: `${entry.roomId}_${entry.containerId}`,
+      })),
+      approvals: copy.approvals.map((entry) => ({
+        ...entry,
+        id: `${entry.roomId}_${entry.needId}`,
+      })),
     },
     decisions: decisionsSchema.parse(replace(decisions)),
     idOf: (id) => fresh.get(id) ?? id,
@@ -234,13 +423,17 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   };
   /** The catalogue is shared: what is here already stays as it is. */
   const insertMissing = async <T>(table: Table<T>, records: readonly T[]) => {
-    for (const record of records) await trx(table.name).insert(table.toRow(record)).onConflict('id').ignore();
+    for (const record of records)
+      await trx(table.name).insert(table.toRow(record)).onConflict('id').ignore();
   };
   await insertAll(projectTable, [archive.project]);
   await insertAll(personTable, archive.people);
   await insertAll(roomTable, archive.rooms);
   await insertAll(unitTable, archive.units);
-  await insertAll(bayTable, archive.units.flatMap((unit) => unit.bays));
+  await insertAll(
+    bayTable,
+    archive.units.flatMap((unit) => unit.bays),
+  );
   await insertAll(fixtureTable, archive.fixtures);
   await insertAll(sectionTable, archive.sections);
   await insertAll(agreementTable, archive.agreements);
@@ -254,11 +447,17 @@ async function insertRecords(trx: Db, archive: Archive): Promise<void> {
   await insertAll(groupTable, archive.groups);
   await insertAll(draftTable, archive.drafts);
   await insertAll(moveListTable, archive.moveLists);
-  await insertAll(fitTable, archive.fits.map(({ bayId, ...fit }) => ({ ...fit, id: bayId })));
+  await insertAll(
+    fitTable,
+    archive.fits.map(({ bayId, ...fit }) => ({ ...fit, id: bayId })),
+  );
   await insertMissing(containerTable, archive.containers);
   await insertMissing(shopTable, archive.shops);
   await insertMissing(offerTable, archive.offers);
-  await insertAll(fitWishesTable, archive.fitWishes.map(({ bayId, ...wishes }) => ({ ...wishes, id: bayId })));
+  await insertAll(
+    fitWishesTable,
+    archive.fitWishes.map(({ bayId, ...wishes }) => ({ ...wishes, id: bayId })),
+  );
   await insertAll(purchaseTable, archive.purchases);
   await insertAll(handNeedTable, archive.handNeeds);
   await insertAll(giftCardTable, archive.giftCards);

@@ -1,7 +1,14 @@
 import 'server-only';
 
 import type { ContainerProduct } from '@/core/fit';
-import { containerIdSchema, offerIdSchema, shopIdSchema, type ContainerId, type Currency, type ProjectId } from '@/core/shared';
+import {
+  containerIdSchema,
+  offerIdSchema,
+  shopIdSchema,
+  type ContainerId,
+  type Currency,
+  type ProjectId,
+} from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
@@ -12,24 +19,43 @@ import { createId, nowIso } from '../means';
 export type ContainerInput = Omit<ContainerProduct, 'id' | 'projectId' | 'ownedCount'>;
 
 /** Adds a container that the household has or made: it costs nothing and there are `count` of it. */
-export async function addOwnedContainer(db: Db, projectId: ProjectId, input: ContainerInput & { readonly count: number }): Promise<ContainerId> {
+export async function addOwnedContainer(
+  db: Db,
+  projectId: ProjectId,
+  input: ContainerInput & { readonly count: number },
+): Promise<ContainerId> {
   const { count, ...facts } = input;
   const id = containerIdSchema.parse(createId());
-  await recordChange(db, { projectId, label: `added ${count} × ${input.name}`, now: nowIso() }, (writer) =>
-    writer.insert(containerTable, { ...facts, id, projectId, ownedCount: count }),
+  await recordChange(
+    db,
+    { projectId, label: `added ${count} × ${input.name}`, now: nowIso() },
+    (writer) => writer.insert(containerTable, { ...facts, id, projectId, ownedCount: count }),
   );
   return id;
 }
 
 /** Takes an owned container away, and with it the fits that stand on it. */
-export async function removeOwnedContainer(db: Db, projectId: ProjectId, containerId: ContainerId): Promise<void> {
+export async function removeOwnedContainer(
+  db: Db,
+  projectId: ProjectId,
+  containerId: ContainerId,
+): Promise<void> {
   const { containers, fits } = await getProjectRecords(db, projectId);
-  const container = containers.find(({ id, projectId: owner }) => id === containerId && owner === projectId);
+  const container = containers.find(
+    ({ id, projectId: owner }) => id === containerId && owner === projectId,
+  );
   if (!container) return;
-  await recordChange(db, { projectId, label: `removed ${container.name}`, now: nowIso() }, async (writer) => {
-    for (const fit of fits.filter(({ answer }) => answer.placements.some((placement) => placement.containerId === containerId))) await writer.remove(fitTable, fit.bayId);
-    await writer.remove(containerTable, containerId);
-  });
+  await recordChange(
+    db,
+    { projectId, label: `removed ${container.name}`, now: nowIso() },
+    async (writer) => {
+      for (const fit of fits.filter(({ answer }) =>
+        answer.placements.some((placement) => placement.containerId === containerId),
+      ))
+        await writer.remove(fitTable, fit.bayId);
+      await writer.remove(containerTable, containerId);
+    },
+  );
 }
 
 export interface OfferInput {
@@ -40,17 +66,41 @@ export interface OfferInput {
 }
 
 /** Adds a container to the catalogue with its price; a shop that is new is made, without delivery. */
-export async function addCatalogueContainer(db: Db, input: ContainerInput & { readonly offer: OfferInput }): Promise<ContainerId> {
+export async function addCatalogueContainer(
+  db: Db,
+  input: ContainerInput & { readonly offer: OfferInput },
+): Promise<ContainerId> {
   const { offer, ...facts } = input;
   const id = containerIdSchema.parse(createId());
   const shops = await listShops(db);
   await db.transaction(async (trx) => {
-    await trx(containerTable.name).insert(containerTable.toRow({ ...facts, id, projectId: null, ownedCount: null }));
-    const known = shops.find((shop) => shop.name.toLowerCase() === offer.shopName.toLowerCase() && shop.currency === offer.currency);
-    const shop = known ?? { id: shopIdSchema.parse(createId()), name: offer.shopName, currency: offer.currency, deliveryMinor: 0, freeOverMinor: null };
+    await trx(containerTable.name).insert(
+      containerTable.toRow({ ...facts, id, projectId: null, ownedCount: null }),
+    );
+    const known = shops.find(
+      (shop) =>
+        shop.name.toLowerCase() === offer.shopName.toLowerCase() &&
+        shop.currency === offer.currency,
+    );
+    const shop = known ?? {
+      id: shopIdSchema.parse(createId()),
+      name: offer.shopName,
+      currency: offer.currency,
+      deliveryMinor: 0,
+      freeOverMinor: null,
+    };
     if (!known) await trx(shopTable.name).insert(shopTable.toRow(shop));
     await trx(offerTable.name).insert(
-      offerTable.toRow({ id: offerIdSchema.parse(createId()), shopId: shop.id, containerId: id, packSize: offer.packSize, priceMinor: offer.priceMinor, checkedAt: null, inStock: null, aisle: '' }),
+      offerTable.toRow({
+        id: offerIdSchema.parse(createId()),
+        shopId: shop.id,
+        containerId: id,
+        packSize: offer.packSize,
+        priceMinor: offer.priceMinor,
+        checkedAt: null,
+        inStock: null,
+        aisle: '',
+      }),
     );
   });
   return id;

@@ -21,17 +21,38 @@ export interface OpenPlace {
 }
 
 /** Of the whole home, room by room as one walks past them. */
-export function listOpenPlaces(records: ProjectRecords, priced: readonly FitContainer[]): OpenPlaces {
+export function listOpenPlaces(
+  records: ProjectRecords,
+  priced: readonly FitContainer[],
+): OpenPlaces {
   const taken = new Set<string>(records.fits.map(({ bayId }) => bayId));
   const containers = new Map<string, FitContainer>();
   const places = records.rooms.flatMap((room) =>
-    walkBays(records.units.filter((unit) => unit.roomId === room.id)).flatMap((bay): OpenPlace[] => {
-      if (bay.outOfScope || taken.has(bay.id) || records.groups.every((group) => group.bayId !== bay.id || group.loose)) return [];
-      const { containers: allowed, ...question } = toFitQuestion(records, priced, { bayId: bay.id, prefer: 'cost' });
-      if (question.groups.length === 0 || allowed.length === 0) return [];
-      for (const container of allowed) containers.set(container.id, container);
-      return [{ name: bay.name, roomId: room.id, roomName: room.name, question, without: records.fitWishes.find(({ bayId }) => bayId === bay.id)?.forbidden ?? [] }];
-    }),
+    walkBays(records.units.filter((unit) => unit.roomId === room.id)).flatMap(
+      (bay): OpenPlace[] => {
+        if (
+          bay.outOfScope ||
+          taken.has(bay.id) ||
+          records.groups.every((group) => group.bayId !== bay.id || group.loose)
+        )
+          return [];
+        const { containers: allowed, ...question } = toFitQuestion(records, priced, {
+          bayId: bay.id,
+          prefer: 'cost',
+        });
+        if (question.groups.length === 0 || allowed.length === 0) return [];
+        for (const container of allowed) containers.set(container.id, container);
+        return [
+          {
+            name: bay.name,
+            roomId: room.id,
+            roomName: room.name,
+            question,
+            without: records.fitWishes.find(({ bayId }) => bayId === bay.id)?.forbidden ?? [],
+          },
+        ];
+      },
+    ),
   );
   return { containers: [...containers.values()], places };
 }

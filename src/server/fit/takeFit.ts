@@ -1,6 +1,16 @@
 import 'server-only';
 
-import { findFitFaults, toFitContainer, toFitRequest, type FitAim, type FitAnswer, type FitContainer, type FitFault, type FitQuestion, type TakenFit } from '@/core/fit';
+import {
+  findFitFaults,
+  toFitContainer,
+  toFitRequest,
+  type FitAim,
+  type FitAnswer,
+  type FitContainer,
+  type FitFault,
+  type FitQuestion,
+  type TakenFit,
+} from '@/core/fit';
 import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
 import { findUnitPriceMinor } from '@/core/shop';
 import { recordChange } from '@/data/changes';
@@ -11,16 +21,25 @@ import { fitTable } from '@/data/tables';
 import { nowIso } from '../means';
 
 /** The containers a project can use: the catalogue where it has a price, and its own at nothing. */
-export async function listFitContainers(db: Db, { project, containers }: ProjectRecords): Promise<FitContainer[]> {
+export async function listFitContainers(
+  db: Db,
+  { project, containers }: ProjectRecords,
+): Promise<FitContainer[]> {
   const [offers, shops] = [await listOffers(db), await listShops(db)];
   return containers.flatMap((container) => {
-    const unitPrice = container.projectId ? 0 : findUnitPriceMinor(container.id, offers, shops, project.currency);
+    const unitPrice = container.projectId
+      ? 0
+      : findUnitPriceMinor(container.id, offers, shops, project.currency);
     return unitPrice === undefined ? [] : [toFitContainer(container, unitPrice)];
   });
 }
 
 /** @errors `not_found` where the bay is not of this project. */
-export const createFitRequest = async (db: Db, records: ProjectRecords, ask: FitAsk): Promise<FitQuestion> => toFitQuestion(records, await listFitContainers(db, records), ask);
+export const createFitRequest = async (
+  db: Db,
+  records: ProjectRecords,
+  ask: FitAsk,
+): Promise<FitQuestion> => toFitQuestion(records, await listFitContainers(db, records), ask);
 
 interface FitAsk {
   readonly bayId: BayId;
@@ -28,35 +47,62 @@ interface FitAsk {
 }
 
 /** The same for many places, whose containers are listed once. @errors `not_found`. */
-export function toFitQuestion(records: ProjectRecords, priced: readonly FitContainer[], ask: FitAsk): FitQuestion {
+export function toFitQuestion(
+  records: ProjectRecords,
+  priced: readonly FitContainer[],
+  ask: FitAsk,
+): FitQuestion {
   const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === ask.bayId);
   if (!bay) throw new DataError('not_found', `there is no bay ${ask.bayId}`);
   const elsewhere = ownedInOtherFits(records, ask.bayId);
   const wishes = records.fitWishes.find(({ bayId }) => bayId === ask.bayId);
-  const allowed = priced.filter(({ id }) => !wishes?.forbidden.some((forbidden) => forbidden === id));
-  const containers = allowed.map((container) =>
-    container.available === undefined ? container : { ...container, available: Math.max(0, container.available - (elsewhere.get(container.id) ?? 0)) },
+  const allowed = priced.filter(
+    ({ id }) => !wishes?.forbidden.some((forbidden) => forbidden === id),
   );
-  const request = toFitRequest({ bay, groups: records.groups, things: records.things, containers, prefer: ask.prefer });
+  const containers = allowed.map((container) =>
+    container.available === undefined
+      ? container
+      : {
+          ...container,
+          available: Math.max(0, container.available - (elsewhere.get(container.id) ?? 0)),
+        },
+  );
+  const request = toFitRequest({
+    bay,
+    groups: records.groups,
+    things: records.things,
+    containers,
+    prefer: ask.prefer,
+  });
   // A pin on what has no price any more, or lives elsewhere now, holds nothing back.
-  const pins = (wishes?.pins ?? []).filter((pin) => request.groups.some(({ id }) => id === pin.groupId) && containers.some(({ id }) => id === pin.containerId));
+  const pins = (wishes?.pins ?? []).filter(
+    (pin) =>
+      request.groups.some(({ id }) => id === pin.groupId) &&
+      containers.some(({ id }) => id === pin.containerId),
+  );
   return pins.length === 0 ? request : { ...request, pins };
 }
 
 /** Litres of one usual thing of each group in the request: kept things, counted one by one. */
-export function litresEachOf({ things }: ProjectRecords, request: FitQuestion): Readonly<Record<string, number>> {
-  return Object.fromEntries(request.groups.flatMap(({ id }) => {
-    const kept = things.filter((thing) => thing.verdict === 'keep' && thing.groupId === id);
-    const count = kept.reduce((sum, thing) => sum + thing.count, 0);
-    return count === 0 ? [] : [[id, kept.reduce((sum, thing) => sum + thing.litres, 0) / count]];
-  }));
+export function litresEachOf(
+  { things }: ProjectRecords,
+  request: FitQuestion,
+): Readonly<Record<string, number>> {
+  return Object.fromEntries(
+    request.groups.flatMap(({ id }) => {
+      const kept = things.filter((thing) => thing.verdict === 'keep' && thing.groupId === id);
+      const count = kept.reduce((sum, thing) => sum + thing.count, 0);
+      return count === 0 ? [] : [[id, kept.reduce((sum, thing) => sum + thing.litres, 0) / count]];
+    }),
+  );
 }
 
 /** An owned container that stands in another bay cannot stand here too. */
 function ownedInOtherFits({ fits }: ProjectRecords, bayId: BayId): ReadonlyMap<string, number> {
   const counts = new Map<string, number>();
   for (const fit of fits.filter((other) => other.bayId !== bayId)) {
-    for (const { containerId } of fit.answer.placements) counts.set(containerId, (counts.get(containerId) ?? 0) + 1);
+    for (const { containerId } of fit.answer.placements)
+      counts.set(containerId, (counts.get(containerId) ?? 0) + 1);
   }
   return counts;
 }
@@ -68,7 +114,11 @@ function ownedInOtherFits({ fits }: ProjectRecords, bayId: BayId): ReadonlyMap<s
 export async function takeFit(
   db: Db,
   projectId: ProjectId,
-  { bayId, prefer, answer }: { readonly bayId: BayId; readonly prefer: FitAim; readonly answer: FitAnswer },
+  {
+    bayId,
+    prefer,
+    answer,
+  }: { readonly bayId: BayId; readonly prefer: FitAim; readonly answer: FitAnswer },
 ): Promise<Result<void, readonly FitFault[]>> {
   const [faults] = await takeFits(db, projectId, { prefer, fits: [{ bayId, answer }] });
   return faults ? err(faults) : ok(undefined);
@@ -81,7 +131,13 @@ export async function takeFit(
 export async function takeFits(
   db: Db,
   projectId: ProjectId,
-  { prefer, fits }: { readonly prefer: FitAim; readonly fits: readonly { readonly bayId: BayId; readonly answer: FitAnswer }[] },
+  {
+    prefer,
+    fits,
+  }: {
+    readonly prefer: FitAim;
+    readonly fits: readonly { readonly bayId: BayId; readonly answer: FitAnswer }[];
+  },
 ): Promise<readonly (readonly FitFault[])[]> {
   let records = await getProjectRecords(db, projectId);
   const priced = await listFitContainers(db, records);
@@ -97,11 +153,22 @@ export async function takeFits(
     taken.push(fit);
     records = { ...records, fits: [...records.fits.filter((other) => other.bayId !== bayId), fit] };
   }
-  const names = taken.map(({ bayId }) => records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '');
+  const names = taken.map(
+    ({ bayId }) =>
+      records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '',
+  );
   if (taken.length > 0) {
-    await recordChange(db, { projectId, label: `took ${taken.length === 1 ? 'a fit' : `${taken.length} fits`} for ${names.join(', ').slice(0, 80)}`, now: nowIso() }, async (writer) => {
-      for (const { bayId, ...fit } of taken) await writer.put(fitTable, { ...fit, id: bayId });
-    });
+    await recordChange(
+      db,
+      {
+        projectId,
+        label: `took ${taken.length === 1 ? 'a fit' : `${taken.length} fits`} for ${names.join(', ').slice(0, 80)}`,
+        now: nowIso(),
+      },
+      async (writer) => {
+        for (const { bayId, ...fit } of taken) await writer.put(fitTable, { ...fit, id: bayId });
+      },
+    );
   }
   return refused;
 }
@@ -110,5 +177,9 @@ export async function dropFit(db: Db, projectId: ProjectId, bayId: BayId): Promi
   const { fits, units } = await getProjectRecords(db, projectId);
   if (fits.every((fit) => fit.bayId !== bayId)) return;
   const bayName = units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '';
-  await recordChange(db, { projectId, label: `gave up the fit for ${bayName}`, now: nowIso() }, (writer) => writer.remove(fitTable, bayId));
+  await recordChange(
+    db,
+    { projectId, label: `gave up the fit for ${bayName}`, now: nowIso() },
+    (writer) => writer.remove(fitTable, bayId),
+  );
 }

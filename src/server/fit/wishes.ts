@@ -1,7 +1,23 @@
 import 'server-only';
 
-import { findFitFaults, planFit, type FitAim, type FitAnswer, type FitPin, type MockCheck } from '@/core/fit';
-import { err, loadSolver, ok, type BayId, type ContainerId, type GroupId, type ProjectId, type Result } from '@/core/shared';
+import {
+  findFitFaults,
+  planFit,
+  type FitAim,
+  type FitAnswer,
+  type FitPin,
+  type MockCheck,
+} from '@/core/fit';
+import {
+  err,
+  loadSolver,
+  ok,
+  type BayId,
+  type ContainerId,
+  type GroupId,
+  type ProjectId,
+  type Result,
+} from '@/core/shared';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { getProjectRecords, listProjects, type ProjectRecords } from '@/data/projectRepo';
@@ -15,29 +31,67 @@ export type FitWish =
   | { readonly kind: 'unpin'; readonly groupId: GroupId };
 
 /** Notes what is wanted of a place's fit; the answers are worked out with it from then on. @errors `not_found`. */
-export async function noteFitWish(db: Db, projectId: ProjectId, bayId: BayId, wish: FitWish): Promise<void> {
+export async function noteFitWish(
+  db: Db,
+  projectId: ProjectId,
+  bayId: BayId,
+  wish: FitWish,
+): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const bay = bayOf(records, bayId);
-  const before = records.fitWishes.find((wishes) => wishes.bayId === bayId) ?? { bayId, forbidden: [], pins: [] };
-  const forbidden = wish.kind === 'unpin' ? before.forbidden : before.forbidden.filter((id) => id !== wish.containerId);
-  const pins = 'groupId' in wish ? before.pins.filter(({ groupId }) => groupId !== wish.groupId) : before.pins;
+  const before = records.fitWishes.find((wishes) => wishes.bayId === bayId) ?? {
+    bayId,
+    forbidden: [],
+    pins: [],
+  };
+  const forbidden =
+    wish.kind === 'unpin'
+      ? before.forbidden
+      : before.forbidden.filter((id) => id !== wish.containerId);
+  const pins =
+    'groupId' in wish ? before.pins.filter(({ groupId }) => groupId !== wish.groupId) : before.pins;
   const after = {
     id: bayId,
     forbidden: wish.kind === 'forbid' ? [...forbidden, wish.containerId] : [...forbidden],
     // What is forbidden cannot be pinned as well.
-    pins: wish.kind === 'pin' ? [...pins, { groupId: wish.groupId, containerId: wish.containerId }] : pins.filter(({ containerId }) => wish.kind !== 'forbid' || containerId !== wish.containerId),
+    pins:
+      wish.kind === 'pin'
+        ? [...pins, { groupId: wish.groupId, containerId: wish.containerId }]
+        : pins.filter(
+            ({ containerId }) => wish.kind !== 'forbid' || containerId !== wish.containerId,
+          ),
   };
-  await recordChange(db, { projectId, label: `changed what is wanted for ${bay.name}`, now: nowIso() }, (writer) => writer.put(fitWishesTable, after));
+  await recordChange(
+    db,
+    { projectId, label: `changed what is wanted for ${bay.name}`, now: nowIso() },
+    (writer) => writer.put(fitWishesTable, after),
+  );
 }
 
 /** Ticks what was tried in the empty place. @errors `not_found` where no fit is taken. */
-export async function noteMockCheck(db: Db, projectId: ProjectId, bayId: BayId, check: MockCheck): Promise<void> {
+export async function noteMockCheck(
+  db: Db,
+  projectId: ProjectId,
+  bayId: BayId,
+  check: MockCheck,
+): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const fit = records.fits.find((taken) => taken.bayId === bayId);
   if (!fit) throw new DataError('not_found', `no fit is taken for ${bayId}`);
-  const checks = [...fit.checks.filter(({ index }) => index !== check.index), check].sort((a, b) => a.index - b.index);
-  await recordChange(db, { projectId, label: `tried a container in ${bayOf(records, bayId).name}`, now: nowIso() }, (writer) =>
-    writer.put(fitTable, { id: bayId, prefer: fit.prefer, answer: fit.answer, takenAt: fit.takenAt, checks }),
+  const checks = [...fit.checks.filter(({ index }) => index !== check.index), check].sort(
+    (a, b) => a.index - b.index,
+  );
+  await recordChange(
+    db,
+    { projectId, label: `tried a container in ${bayOf(records, bayId).name}`, now: nowIso() },
+    (writer) =>
+      writer.put(fitTable, {
+        id: bayId,
+        prefer: fit.prefer,
+        answer: fit.answer,
+        takenAt: fit.takenAt,
+        checks,
+      }),
   );
 }
 
@@ -59,18 +113,36 @@ export interface Refit {
  * what still goes in stays, the others are worked out anew with the same aim; where nothing is found any
  * more the fit is given up. The catalogue is corrected for every project. @errors `not_found`.
  */
-export async function correctContainer(db: Db, projectId: ProjectId, { containerId, widthMm, depthMm, heightMm }: Correction): Promise<Result<readonly Refit[], { readonly code: 'round_differs' }>> {
+export async function correctContainer(
+  db: Db,
+  projectId: ProjectId,
+  { containerId, widthMm, depthMm, heightMm }: Correction,
+): Promise<Result<readonly Refit[], { readonly code: 'round_differs' }>> {
   const records = await getProjectRecords(db, projectId);
   const container = records.containers.find(({ id }) => id === containerId);
   if (!container) throw new DataError('not_found', `there is no container ${containerId}`);
   if (container.shape === 'round' && widthMm !== depthMm) return err({ code: 'round_differs' });
   const length = (mm: number) => ({ mm, text: `${mm} mm` });
-  const after = { ...container, width: length(widthMm), depth: length(depthMm), height: length(heightMm) };
-  const corrected: ProjectRecords = { ...records, containers: records.containers.map((candidate) => (candidate.id === containerId ? after : candidate)) };
-  const affected = records.fits.filter((fit) => fit.answer.placements.some((placement) => placement.containerId === containerId));
+  const after = {
+    ...container,
+    width: length(widthMm),
+    depth: length(depthMm),
+    height: length(heightMm),
+  };
+  const corrected: ProjectRecords = {
+    ...records,
+    containers: records.containers.map((candidate) =>
+      candidate.id === containerId ? after : candidate,
+    ),
+  };
+  const affected = records.fits.filter((fit) =>
+    fit.answer.placements.some((placement) => placement.containerId === containerId),
+  );
   const priced = await listFitContainers(db, corrected);
   const refits: Refit[] = [];
-  const changes: ((writer: ChangeWriter) => Promise<void>)[] = [(writer) => writer.put(containerTable, after)];
+  const changes: ((writer: ChangeWriter) => Promise<void>)[] = [
+    (writer) => writer.put(containerTable, after),
+  ];
   for (const fit of affected) {
     const bayName = bayOf(records, fit.bayId).name;
     const request = toFitQuestion(corrected, priced, { bayId: fit.bayId, prefer: fit.prefer });
@@ -80,24 +152,54 @@ export async function correctContainer(db: Db, projectId: ProjectId, { container
     }
     const answer = planFit(request, { solver: await loadSolver(), clock: () => performance.now() });
     const isFound = answer.status !== 'infeasible';
-    refits.push({ bayName, outcome: isFound ? 'worked_out_anew' : 'given_up', moreMinor: isFound ? answer.costMinor - fit.answer.costMinor : 0 });
-    changes.push((writer) => (isFound ? writer.put(fitTable, { id: fit.bayId, prefer: fit.prefer, answer, takenAt: nowIso(), checks: [] }) : writer.remove(fitTable, fit.bayId)));
+    refits.push({
+      bayName,
+      outcome: isFound ? 'worked_out_anew' : 'given_up',
+      moreMinor: isFound ? answer.costMinor - fit.answer.costMinor : 0,
+    });
+    changes.push((writer) =>
+      isFound
+        ? writer.put(fitTable, {
+            id: fit.bayId,
+            prefer: fit.prefer,
+            answer,
+            takenAt: nowIso(),
+            checks: [],
+          })
+        : writer.remove(fitTable, fit.bayId),
+    );
   }
-  await recordChange(db, { projectId, label: `corrected the size of ${container.name}`, now: nowIso() }, async (writer) => {
-    for (const change of changes) await change(writer);
-  });
+  await recordChange(
+    db,
+    { projectId, label: `corrected the size of ${container.name}`, now: nowIso() },
+    async (writer) => {
+      for (const change of changes) await change(writer);
+    },
+  );
   return ok(refits);
 }
 
 /** Fits of other projects with this container that break a rule as everything measures now. */
-export async function countBrokenElsewhere(db: Db, projectId: ProjectId, containerId: ContainerId): Promise<number> {
+export async function countBrokenElsewhere(
+  db: Db,
+  projectId: ProjectId,
+  containerId: ContainerId,
+): Promise<number> {
   let broken = 0;
   for (const { id } of (await listProjects(db)).filter((project) => project.id !== projectId)) {
     const records = await getProjectRecords(db, id);
-    const using = records.fits.filter((fit) => fit.answer.placements.some((placement) => placement.containerId === containerId));
+    const using = records.fits.filter((fit) =>
+      fit.answer.placements.some((placement) => placement.containerId === containerId),
+    );
     if (using.length === 0) continue;
     const priced = await listFitContainers(db, records);
-    broken += using.filter((fit) => findFitFaults(toFitQuestion(records, priced, { bayId: fit.bayId, prefer: fit.prefer }), fit.answer).length > 0).length;
+    broken += using.filter(
+      (fit) =>
+        findFitFaults(
+          toFitQuestion(records, priced, { bayId: fit.bayId, prefer: fit.prefer }),
+          fit.answer,
+        ).length > 0,
+    ).length;
   }
   return broken;
 }
@@ -117,20 +219,57 @@ export interface Substitute {
  * at first for the groups that lose it only, then for all. Places where nothing else goes in are left out.
  * Only in `bayIds` where these are given.
  */
-export async function findSubstitutes(db: Db, records: ProjectRecords, { containerId, bayIds }: { readonly containerId: string; readonly bayIds?: ReadonlySet<string> }): Promise<readonly Substitute[]> {
+export async function findSubstitutes(
+  db: Db,
+  records: ProjectRecords,
+  { containerId, bayIds }: { readonly containerId: string; readonly bayIds?: ReadonlySet<string> },
+): Promise<readonly Substitute[]> {
   const means = { solver: await loadSolver(), clock: () => performance.now() };
   const priced = await listFitContainers(db, records);
   const found: Substitute[] = [];
-  for (const fit of records.fits.filter(({ bayId, answer }) => (bayIds?.has(bayId) ?? true) && answer.placements.some((placement) => placement.containerId === containerId))) {
+  for (const fit of records.fits.filter(
+    ({ bayId, answer }) =>
+      (bayIds?.has(bayId) ?? true) &&
+      answer.placements.some((placement) => placement.containerId === containerId),
+  )) {
     const request = toFitQuestion(records, priced, { bayId: fit.bayId, prefer: fit.prefer });
-    const without = { ...request, containers: request.containers.filter(({ id }) => id !== containerId), timeLimitMs: 700 };
-    const losing = new Set(fit.answer.placements.filter((placement) => placement.containerId === containerId).map(({ groupId }) => groupId));
-    const pins: FitPin[] = [...(request.pins ?? []).filter((pin) => pin.containerId !== containerId), ...fit.answer.placements.filter(({ groupId }) => !losing.has(groupId)).map(({ groupId, containerId: kept }) => ({ groupId, containerId: kept }))];
+    const without = {
+      ...request,
+      containers: request.containers.filter(({ id }) => id !== containerId),
+      timeLimitMs: 700,
+    };
+    const losing = new Set(
+      fit.answer.placements
+        .filter((placement) => placement.containerId === containerId)
+        .map(({ groupId }) => groupId),
+    );
+    const pins: FitPin[] = [
+      ...(request.pins ?? []).filter((pin) => pin.containerId !== containerId),
+      ...fit.answer.placements
+        .filter(({ groupId }) => !losing.has(groupId))
+        .map(({ groupId, containerId: kept }) => ({ groupId, containerId: kept })),
+    ];
     const close = planFit({ ...without, pins }, means);
     const answer = close.status === 'infeasible' ? planFit(without, means) : close;
     if (answer.status === 'infeasible') continue;
-    const names = [...new Set(answer.placements.filter(({ groupId }) => losing.has(groupId)).map((placement) => request.containers.find(({ id }) => id === placement.containerId)?.name ?? ''))];
-    found.push({ bayId: fit.bayId, bayName: bayOf(records, fit.bayId).name, prefer: fit.prefer, answer, names, moreMinor: answer.costMinor - fit.answer.costMinor });
+    const names = [
+      ...new Set(
+        answer.placements
+          .filter(({ groupId }) => losing.has(groupId))
+          .map(
+            (placement) =>
+              request.containers.find(({ id }) => id === placement.containerId)?.name ?? '',
+          ),
+      ),
+    ];
+    found.push({
+      bayId: fit.bayId,
+      bayName: bayOf(records, fit.bayId).name,
+      prefer: fit.prefer,
+      answer,
+      names,
+      moreMinor: answer.costMinor - fit.answer.costMinor,
+    });
   }
   return found;
 }

@@ -1,6 +1,15 @@
 import 'server-only';
 
-import { drawFront, drawPlan, drawUnitPlan, findPlanClashes, toSvg, toSvgMarks, traceWalls, type Sketch } from '@/core/look';
+import {
+  drawFront,
+  drawPlan,
+  drawUnitPlan,
+  findPlanClashes,
+  toSvg,
+  toSvgMarks,
+  traceWalls,
+  type Sketch,
+} from '@/core/look';
 import { drawPlaces, type ArrangementRef } from '@/core/place';
 import { formatLength, type LengthUnit, type RoomId, type UnitId } from '@/core/shared';
 import type { ProjectRecords } from '@/data/projectRepo';
@@ -21,33 +30,98 @@ export interface Drawing {
 const PEN_ON_PAPER_MM = 0.26;
 
 /** What is drawn of a room: its plan, its units from the front, or one unit from the front and above. Undefined where there is none. */
-export function gatherDrawing(records: ProjectRecords, request: { readonly roomId: RoomId; readonly kind: DrawingKind; readonly unitId: UnitId | undefined; readonly scale: DrawingScale; /** Which arrangement, where places are drawn. */ readonly draft?: ArrangementRef | undefined }): Drawing | undefined {
+export function gatherDrawing(
+  records: ProjectRecords,
+  request: {
+    readonly roomId: RoomId;
+    readonly kind: DrawingKind;
+    readonly unitId: UnitId | undefined;
+    readonly scale: DrawingScale;
+    /** Which arrangement, where places are drawn. */ readonly draft?: ArrangementRef | undefined;
+  },
+): Drawing | undefined {
   const room = records.rooms.find(({ id }) => id === request.roomId);
   const units = records.units.filter(({ roomId }) => roomId === request.roomId);
   if (!room) return undefined;
-  const options = { measureUnit: records.project.units as LengthUnit, penMm: PEN_ON_PAPER_MM * request.scale };
-  if (request.kind === 'front') return units.length === 0 ? undefined : { title: `${room.name}, from the front`, sketches: [{ caption: 'From the front', sketch: drawFront(units, options) }] };
+  const options = {
+    measureUnit: records.project.units as LengthUnit,
+    penMm: PEN_ON_PAPER_MM * request.scale,
+  };
+  if (request.kind === 'front')
+    return units.length === 0
+      ? undefined
+      : {
+          title: `${room.name}, from the front`,
+          sketches: [{ caption: 'From the front', sketch: drawFront(units, options) }],
+        };
   if (request.kind === 'places') {
     // A room may be drawn as a draft of the whole home has it.
-    const scope = records.drafts.find(({ id }) => id === request.draft)?.roomId === null ? null : room.id;
+    const scope =
+      records.drafts.find(({ id }) => id === request.draft)?.roomId === null ? null : room.id;
     const arrangement = resolveArrangement(records, scope, request.draft ?? 'chosen');
-    const name = arrangement === 'today' ? 'as it is today' : arrangement === 'chosen' ? (draftsOf(records, scope).find(({ places }) => places === null)?.name ?? 'the plan') : arrangement.name;
-    return units.length === 0 ? undefined : { title: `${room.name}, ${name}`, sketches: [{ caption: 'Where everything lives', sketch: drawPlaces({ units, groups: groupsIn(records, scope, arrangement), things: records.things, ...options }) }] };
+    const name =
+      arrangement === 'today'
+        ? 'as it is today'
+        : arrangement === 'chosen'
+          ? (draftsOf(records, scope).find(({ places }) => places === null)?.name ?? 'the plan')
+          : arrangement.name;
+    return units.length === 0
+      ? undefined
+      : {
+          title: `${room.name}, ${name}`,
+          sketches: [
+            {
+              caption: 'Where everything lives',
+              sketch: drawPlaces({
+                units,
+                groups: groupsIn(records, scope, arrangement),
+                things: records.things,
+                ...options,
+              }),
+            },
+          ],
+        };
   }
   if (request.kind === 'unit') {
     const unit = units.find(({ id }) => id === request.unitId);
-    return unit && { title: `${room.name}, ${unit.name}`, sketches: [{ caption: 'From the front', sketch: drawFront([unit], options) }, { caption: 'From above', sketch: drawUnitPlan(unit, options) }] };
+    return (
+      unit && {
+        title: `${room.name}, ${unit.name}`,
+        sketches: [
+          { caption: 'From the front', sketch: drawFront([unit], options) },
+          { caption: 'From above', sketch: drawUnitPlan(unit, options) },
+        ],
+      }
+    );
   }
   const outline = room.plan && traceWalls(room.plan);
   if (!outline?.ok) return undefined;
   const fixtures = records.fixtures.filter(({ roomId }) => roomId === room.id);
   const clashes = findPlanClashes({ outline: outline.value, units, fixtures, checks: room.checks });
-  return { title: `${room.name}, from above`, sketches: [{ caption: 'From above', sketch: drawPlan({ outline: outline.value, units, fixtures, checks: room.checks, clashes, ...options }) }] };
+  return {
+    title: `${room.name}, from above`,
+    sketches: [
+      {
+        caption: 'From above',
+        sketch: drawPlan({
+          outline: outline.value,
+          units,
+          fixtures,
+          checks: room.checks,
+          clashes,
+          ...options,
+        }),
+      },
+    ],
+  };
 }
 
 /** One SVG file at its scale; a unit's two views stand one under the other. */
 export function drawingSvg(drawing: Drawing, scale: DrawingScale): string {
-  return toSvg(stack(drawing.sketches.map(({ sketch }) => sketch)), { scale, title: drawing.title });
+  return toSvg(stack(drawing.sketches.map(({ sketch }) => sketch)), {
+    scale,
+    title: drawing.title,
+  });
 }
 
 function stack(sketches: readonly Sketch[]): Sketch {
@@ -56,12 +130,21 @@ function stack(sketches: readonly Sketch[]): Sketch {
   return others.reduce((top, below) => {
     const [dx, dy] = [top.x - below.x, top.y + top.depth - below.y];
     const marks = below.marks.map((mark) => {
-      if (mark.kind === 'line') return { ...mark, points: mark.points.map(({ x, y }) => ({ x: x + dx, y: y + dy })) };
+      if (mark.kind === 'line')
+        return { ...mark, points: mark.points.map(({ x, y }) => ({ x: x + dx, y: y + dy })) };
       if (mark.kind !== 'sweep') return { ...mark, x: mark.x + dx, y: mark.y + dy };
-      const move = ({ x, y }: { readonly x: number; readonly y: number }) => ({ x: x + dx, y: y + dy });
+      const move = ({ x, y }: { readonly x: number; readonly y: number }) => ({
+        x: x + dx,
+        y: y + dy,
+      });
       return { ...mark, hinge: move(mark.hinge), shut: move(mark.shut), open: move(mark.open) };
     });
-    return { ...top, width: Math.max(top.width, below.width), depth: top.depth + below.depth, marks: [...top.marks, ...marks] };
+    return {
+      ...top,
+      width: Math.max(top.width, below.width),
+      depth: top.depth + below.depth,
+      marks: [...top.marks, ...marks],
+    };
   }, first);
 }
 
@@ -69,8 +152,31 @@ function stack(sketches: readonly Sketch[]): Sketch {
 const SHEET_MM = { width: 182, height: 236, overlap: 8 } as const;
 
 /** Pages to print at 100 %: each drawing at its scale, cut into A4 sheets where it is larger, with a bar to check the printer. */
-export function drawingPages(drawing: Drawing, { scale, home, day, fontCss }: { readonly scale: DrawingScale; readonly home: string; readonly day: string; readonly fontCss: string }): string {
-  const sheets = drawing.sketches.flatMap(({ caption, sketch }) => tilesOf(sketch, scale).map((tile, i, all) => renderSheet({ caption, sketch, scale, tile, note: all.length > 1 ? `, sheet ${i + 1} of ${all.length}` : '' })));
+export function drawingPages(
+  drawing: Drawing,
+  {
+    scale,
+    home,
+    day,
+    fontCss,
+  }: {
+    readonly scale: DrawingScale;
+    readonly home: string;
+    readonly day: string;
+    readonly fontCss: string;
+  },
+): string {
+  const sheets = drawing.sketches.flatMap(({ caption, sketch }) =>
+    tilesOf(sketch, scale).map((tile, i, all) =>
+      renderSheet({
+        caption,
+        sketch,
+        scale,
+        tile,
+        note: all.length > 1 ? `, sheet ${i + 1} of ${all.length}` : '',
+      }),
+    ),
+  );
   return `${openPaper({ title: `${drawing.title}, 1:${scale}`, style: `${fontCss}${PAPER_STYLE}${STYLE}`, home, day })}
 <main><h1>${text(drawing.title)} <small>1:${scale}, print at 100 %</small></h1>${sheets.join('')}</main></body></html>`;
 }
@@ -85,11 +191,34 @@ interface Tile {
 /** The parts of a sketch that fit a sheet each, in paper mm from its corner. */
 export function tilesOf(sketch: Sketch, scale: number): Tile[] {
   const [width, height] = [sketch.width / scale, sketch.depth / scale];
-  const starts = (size: number, sheet: number) => Array.from({ length: Math.max(1, Math.ceil((size - SHEET_MM.overlap) / (sheet - SHEET_MM.overlap))) }, (_, i) => i * (sheet - SHEET_MM.overlap));
-  return starts(height, SHEET_MM.height).flatMap((y) => starts(width, SHEET_MM.width).map((x) => ({ x, y, widthMm: Math.min(SHEET_MM.width, width - x), heightMm: Math.min(SHEET_MM.height, height - y) })));
+  const starts = (size: number, sheet: number) =>
+    Array.from(
+      { length: Math.max(1, Math.ceil((size - SHEET_MM.overlap) / (sheet - SHEET_MM.overlap))) },
+      (_, i) => i * (sheet - SHEET_MM.overlap),
+    );
+  return starts(height, SHEET_MM.height).flatMap((y) =>
+    starts(width, SHEET_MM.width).map((x) => ({
+      x,
+      y,
+      widthMm: Math.min(SHEET_MM.width, width - x),
+      heightMm: Math.min(SHEET_MM.height, height - y),
+    })),
+  );
 }
 
-function renderSheet({ caption, sketch, scale, tile, note }: { readonly caption: string; readonly sketch: Sketch; readonly scale: number; readonly tile: Tile; readonly note: string }): string {
+function renderSheet({
+  caption,
+  sketch,
+  scale,
+  tile,
+  note,
+}: {
+  readonly caption: string;
+  readonly sketch: Sketch;
+  readonly scale: number;
+  readonly tile: Tile;
+  readonly note: string;
+}): string {
   const view = `${sketch.x + tile.x * scale} ${sketch.y + tile.y * scale} ${tile.widthMm * scale} ${tile.heightMm * scale}`;
   const bar = formatLength(500, 'cm');
   return `<figure class="sheet"><figcaption>${text(caption + note)}</figcaption>

@@ -3,8 +3,24 @@ import 'server-only';
 import Papa from 'papaparse';
 import { z } from 'zod';
 
-import { layOutUnit, unitDoorSchema, unitKindSchema, type Bay, type Room, type Unit } from '@/core/look';
-import { bayIdSchema, formatLength, parseLength, roomIdSchema, unitIdSchema, type Length, type LengthUnit, type ProjectId } from '@/core/shared';
+import {
+  layOutUnit,
+  unitDoorSchema,
+  unitKindSchema,
+  type Bay,
+  type Room,
+  type Unit,
+} from '@/core/look';
+import {
+  bayIdSchema,
+  formatLength,
+  parseLength,
+  roomIdSchema,
+  unitIdSchema,
+  type Length,
+  type LengthUnit,
+  type ProjectId,
+} from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
@@ -16,35 +32,82 @@ import { putUnit } from './saveUnit';
 
 /** The columns of the open format, one line a bay; documented in docs/formats.md. */
 export const measuresCsvColumns = [
-  'room', 'unit', 'kind', 'unit_width', 'unit_depth', 'unit_height', 'floor_gap', 'door', 'hole_pitch', 'bay', 'column', 'row', 'widths', 'depths', 'heights',
-  'opening_width', 'opening_height', 'max_load_kg', 'traits', 'obstacles',
+  'room',
+  'unit',
+  'kind',
+  'unit_width',
+  'unit_depth',
+  'unit_height',
+  'floor_gap',
+  'door',
+  'hole_pitch',
+  'bay',
+  'column',
+  'row',
+  'widths',
+  'depths',
+  'heights',
+  'opening_width',
+  'opening_height',
+  'max_load_kg',
+  'traits',
+  'obstacles',
 ] as const;
 type Column = (typeof measuresCsvColumns)[number];
 type CsvRow = Readonly<Record<Column, string>>;
 
 const TRAITS = ['pullOut', 'moist', 'warm', 'light', 'lockable', 'outOfScope'] as const;
-const TRAIT_WORDS: Readonly<Record<(typeof TRAITS)[number], string>> = { pullOut: 'pulls out', moist: 'damp', warm: 'warm', light: 'light', lockable: 'lockable', outOfScope: 'out of scope' };
+const TRAIT_WORDS: Readonly<Record<(typeof TRAITS)[number], string>> = {
+  pullOut: 'pulls out',
+  moist: 'damp',
+  warm: 'warm',
+  light: 'light',
+  lockable: 'lockable',
+  outOfScope: 'out of scope',
+};
 
 /** Writes every bay of a project's rooms; lengths as they were typed. */
-export function writeMeasuresCsv({ rooms, units }: Pick<ProjectRecords, 'rooms' | 'units'>): string {
+export function writeMeasuresCsv({
+  rooms,
+  units,
+}: Pick<ProjectRecords, 'rooms' | 'units'>): string {
   const rows = units.flatMap((unit) =>
     unit.bays.map((bay): CsvRow => ({
-      room: guardFormula(rooms.find(({ id }) => id === unit.roomId)?.name ?? ''), unit: guardFormula(unit.name), kind: unit.kind,
-      unit_width: written(unit.width), unit_depth: written(unit.depth), unit_height: written(unit.height), floor_gap: written(unit.floorGap),
-      door: unit.door, hole_pitch: unit.holePitch ? written(unit.holePitch) : '', bay: guardFormula(bay.name),
-      column: String(bay.columnIndex + 1), row: String(bay.rowIndex + 1),
-      widths: bay.widthReadings.map(written).join('; '), depths: bay.depthReadings.map(written).join('; '), heights: bay.heightReadings.map(written).join('; '),
-      opening_width: bay.openingWidth ? written(bay.openingWidth) : '', opening_height: bay.openingHeight ? written(bay.openingHeight) : '',
+      room: guardFormula(rooms.find(({ id }) => id === unit.roomId)?.name ?? ''),
+      unit: guardFormula(unit.name),
+      kind: unit.kind,
+      unit_width: written(unit.width),
+      unit_depth: written(unit.depth),
+      unit_height: written(unit.height),
+      floor_gap: written(unit.floorGap),
+      door: unit.door,
+      hole_pitch: unit.holePitch ? written(unit.holePitch) : '',
+      bay: guardFormula(bay.name),
+      column: String(bay.columnIndex + 1),
+      row: String(bay.rowIndex + 1),
+      widths: bay.widthReadings.map(written).join('; '),
+      depths: bay.depthReadings.map(written).join('; '),
+      heights: bay.heightReadings.map(written).join('; '),
+      opening_width: bay.openingWidth ? written(bay.openingWidth) : '',
+      opening_height: bay.openingHeight ? written(bay.openingHeight) : '',
       max_load_kg: bay.maxLoadG === null ? '' : String(bay.maxLoadG / 1000),
-      traits: TRAITS.filter((trait) => bay[trait]).map((trait) => TRAIT_WORDS[trait]).join('; '),
-      obstacles: bay.obstacles.map(({ label, x, y, z, width, depth, height }) => `${label} ${[x, y, z, width, depth, height].join(' ')}`).join('; '),
+      traits: TRAITS.filter((trait) => bay[trait])
+        .map((trait) => TRAIT_WORDS[trait])
+        .join('; '),
+      obstacles: bay.obstacles
+        .map(
+          ({ label, x, y, z, width, depth, height }) =>
+            `${label} ${[x, y, z, width, depth, height].join(' ')}`,
+        )
+        .join('; '),
     })),
   );
   return `${Papa.unparse({ fields: [...measuresCsvColumns], data: rows }, { newline: '\r\n' })}\r\n`;
 }
 
 /** As typed, with its unit; a bare number means nothing outside its household. */
-const written = ({ mm, text }: Length): string => (/[a-z"'′″]/i.test(text) ? text : formatLength(mm, 'mm'));
+const written = ({ mm, text }: Length): string =>
+  /[a-z"'′″]/i.test(text) ? text : formatLength(mm, 'mm');
 
 type UnitFacts = Omit<Unit, 'id' | 'roomId' | 'position' | 'place' | 'bays'>;
 type BayFacts = Omit<Bay, 'id' | 'unitId'>;
@@ -61,7 +124,17 @@ export interface ParsedMeasures {
 
 /** Reads bays line by line; lines of the same room and unit are one unit. Every fault is told by line and column. */
 export function parseMeasuresCsv(text: string, defaultUnit: LengthUnit): ParsedMeasures {
-  const table = readCsvTable(text, measuresCsvColumns, ['room', 'unit', 'unit_width', 'unit_depth', 'unit_height', 'bay', 'widths', 'depths', 'heights']);
+  const table = readCsvTable(text, measuresCsvColumns, [
+    'room',
+    'unit',
+    'unit_width',
+    'unit_depth',
+    'unit_height',
+    'bay',
+    'widths',
+    'depths',
+    'heights',
+  ]);
   const faults: CsvFault[] = [...table.faults];
   const units: (Omit<MeasuredUnit, 'bays'> & { bays: BayFacts[] })[] = [];
   const badUnits = new Set<string>();
@@ -73,43 +146,71 @@ export function parseMeasuresCsv(text: string, defaultUnit: LengthUnit): ParsedM
       badUnits.add(key);
       continue;
     }
-    const known = units.find(({ roomName, facts }) => `${roomName.toLowerCase()}\n${facts.name.toLowerCase()}` === key);
+    const known = units.find(
+      ({ roomName, facts }) => `${roomName.toLowerCase()}\n${facts.name.toLowerCase()}` === key,
+    );
     if (known) known.bays.push(read.bay);
     else units.push({ roomName: row.room, facts: read.facts, bays: [read.bay], line });
   }
   const sound = units.filter((unit) => {
-    if (badUnits.has(`${unit.roomName.toLowerCase()}\n${unit.facts.name.toLowerCase()}`)) return false;
-    const layout = layOutUnit({ ...unit.facts, bays: unit.bays.map((bay, i) => ({ ...bay, id: bayIdSchema.parse(`b${i}`) })) });
-    if (!layout.ok) faults.push(...layout.error.map((error): CsvFault => ({ line: unit.line, column: 'unit', code: 'unreadable', found: unit.facts.name, expected: LAYOUT_EXPECTED[error.code] })));
+    if (badUnits.has(`${unit.roomName.toLowerCase()}\n${unit.facts.name.toLowerCase()}`))
+      return false;
+    const layout = layOutUnit({
+      ...unit.facts,
+      bays: unit.bays.map((bay, i) => ({ ...bay, id: bayIdSchema.parse(`b${i}`) })),
+    });
+    if (!layout.ok)
+      faults.push(
+        ...layout.error.map((error): CsvFault => ({
+          line: unit.line,
+          column: 'unit',
+          code: 'unreadable',
+          found: unit.facts.name,
+          expected: LAYOUT_EXPECTED[error.code],
+        })),
+      );
     return layout.ok;
   });
   return { units: sound, faults: faults.sort((a, b) => a.line - b.line) };
 }
 
 const LAYOUT_EXPECTED = {
-  bays_wider_than_unit: 'columns that fit its width', bays_taller_than_unit: 'places that fit its height',
-  bay_deeper_than_unit: 'places no deeper than it is', two_bays_in_one_place: 'a column and row of its own for each place',
-  opening_larger: 'openings no larger than the inside', obstacle_outside: 'obstacles inside their place',
+  bays_wider_than_unit: 'columns that fit its width',
+  bays_taller_than_unit: 'places that fit its height',
+  bay_deeper_than_unit: 'places no deeper than it is',
+  two_bays_in_one_place: 'a column and row of its own for each place',
+  opening_larger: 'openings no larger than the inside',
+  obstacle_outside: 'obstacles inside their place',
 } as const;
 
-function readRow(row: CsvRow, line: number, unit: LengthUnit): { readonly facts: UnitFacts; readonly bay: BayFacts; readonly faults: readonly CsvFault[] } {
+function readRow(
+  row: CsvRow,
+  line: number,
+  unit: LengthUnit,
+): { readonly facts: UnitFacts; readonly bay: BayFacts; readonly faults: readonly CsvFault[] } {
   const faults: CsvFault[] = [];
-  const fault = (column: Column, expected: string) => faults.push({ line, column, code: 'unreadable', found: row[column], expected });
+  const fault = (column: Column, expected: string) =>
+    faults.push({ line, column, code: 'unreadable', found: row[column], expected });
   const length = (column: Column, text: string, isPositive = true): Length => {
     const read = parseLength(text, unit);
     if (read.ok && (!isPositive || read.value.mm > 0)) return read.value;
     fault(column, 'a length such as 36.5 cm');
     return { mm: 0, text: '' };
   };
-  const optional = (column: Column): Length | null => (row[column] === '' ? null : length(column, row[column]));
+  const optional = (column: Column): Length | null =>
+    row[column] === '' ? null : length(column, row[column]);
   const readings = (column: Column): Length[] => {
-    const parts = row[column].split(';').map((part) => part.trim()).filter(Boolean);
+    const parts = row[column]
+      .split(';')
+      .map((part) => part.trim())
+      .filter(Boolean);
     if (parts.length < 1 || parts.length > 5) fault(column, 'one to five lengths, parted by ;');
     return parts.map((part) => length(column, part));
   };
   const whole = (column: Column, most: number): number => {
     const value = row[column] === '' ? 1 : Number(row[column]);
-    if (!Number.isInteger(value) || value < 1 || value > most) fault(column, `a whole number from 1 to ${most}`);
+    if (!Number.isInteger(value) || value < 1 || value > most)
+      fault(column, `a whole number from 1 to ${most}`);
     return value - 1;
   };
   const choice = <T extends string>(column: Column, schema: z.ZodType<T>, fallback: T): T => {
@@ -117,36 +218,70 @@ function readRow(row: CsvRow, line: number, unit: LengthUnit): { readonly facts:
     if (!parsed.success) fault(column, 'one of the words in the documentation');
     return parsed.success ? parsed.data : fallback;
   };
-  for (const column of ['room', 'unit', 'bay'] as const) if (row[column] === '' || row[column].length > 60) fault(column, '1 to 60 letters');
-  const traits = row.traits.split(';').map((word) => word.trim().toLowerCase()).filter(Boolean);
-  if (traits.some((word) => !Object.values(TRAIT_WORDS).includes(word))) fault('traits', Object.values(TRAIT_WORDS).join('; '));
+  for (const column of ['room', 'unit', 'bay'] as const)
+    if (row[column] === '' || row[column].length > 60) fault(column, '1 to 60 letters');
+  const traits = row.traits
+    .split(';')
+    .map((word) => word.trim().toLowerCase())
+    .filter(Boolean);
+  if (traits.some((word) => !Object.values(TRAIT_WORDS).includes(word)))
+    fault('traits', Object.values(TRAIT_WORDS).join('; '));
   const kg = row.max_load_kg === '' ? null : Number(row.max_load_kg.replace(',', '.'));
   if (kg !== null && !(kg > 0 && kg <= 100_000)) fault('max_load_kg', 'kilograms above 0');
   const has = (trait: (typeof TRAITS)[number]) => traits.includes(TRAIT_WORDS[trait]);
   return {
     faults,
     facts: {
-      name: row.unit, kind: choice('kind', unitKindSchema, 'other'), width: length('unit_width', row.unit_width), depth: length('unit_depth', row.unit_depth),
-      height: length('unit_height', row.unit_height), floorGap: row.floor_gap === '' ? { mm: 0, text: '0' } : length('floor_gap', row.floor_gap, false),
-      door: choice('door', unitDoorSchema, 'none'), holePitch: optional('hole_pitch'),
+      name: row.unit,
+      kind: choice('kind', unitKindSchema, 'other'),
+      width: length('unit_width', row.unit_width),
+      depth: length('unit_depth', row.unit_depth),
+      height: length('unit_height', row.unit_height),
+      floorGap:
+        row.floor_gap === '' ? { mm: 0, text: '0' } : length('floor_gap', row.floor_gap, false),
+      door: choice('door', unitDoorSchema, 'none'),
+      holePitch: optional('hole_pitch'),
     },
     bay: {
-      name: row.bay, columnIndex: whole('column', 12), rowIndex: whole('row', 20), widthReadings: readings('widths'), depthReadings: readings('depths'), heightReadings: readings('heights'),
-      openingWidth: optional('opening_width'), openingHeight: optional('opening_height'), maxLoadG: kg === null ? null : Math.round(kg * 1000),
-      pullOut: has('pullOut'), moist: has('moist'), warm: has('warm'), light: has('light'), lockable: has('lockable'), outOfScope: has('outOfScope'), isUsual: false,
-      obstacles: readObstacles(row.obstacles, () => fault('obstacles', 'label x y z width depth height, in mm, parted by ;')),
+      name: row.bay,
+      columnIndex: whole('column', 12),
+      rowIndex: whole('row', 20),
+      widthReadings: readings('widths'),
+      depthReadings: readings('depths'),
+      heightReadings: readings('heights'),
+      openingWidth: optional('opening_width'),
+      openingHeight: optional('opening_height'),
+      maxLoadG: kg === null ? null : Math.round(kg * 1000),
+      pullOut: has('pullOut'),
+      moist: has('moist'),
+      warm: has('warm'),
+      light: has('light'),
+      lockable: has('lockable'),
+      outOfScope: has('outOfScope'),
+      isUsual: false,
+      obstacles: readObstacles(row.obstacles, () =>
+        fault('obstacles', 'label x y z width depth height, in mm, parted by ;'),
+      ),
     },
   };
 }
 
 function readObstacles(text: string, onFault: () => void): Bay['obstacles'] {
-  return text.split(';').map((part) => part.trim()).filter(Boolean).flatMap((part) => {
-    const match = /^(.{1,60}?)((?:\s+\d+(?:\.\d+)?){6})$/.exec(part);
-    const [x = NaN, y = NaN, z = NaN, width = NaN, depth = NaN, height = NaN] = (match?.[2] ?? '').trim().split(/\s+/).map(Number);
-    if (match?.[1] !== undefined && width > 0 && depth > 0 && height > 0) return [{ label: match[1], x, y, z, width, depth, height }];
-    onFault();
-    return [];
-  });
+  return text
+    .split(';')
+    .map((part) => part.trim())
+    .filter(Boolean)
+    .flatMap((part) => {
+      const match = /^(.{1,60}?)((?:\s+\d+(?:\.\d+)?){6})$/.exec(part);
+      const [x = NaN, y = NaN, z = NaN, width = NaN, depth = NaN, height = NaN] = (match?.[2] ?? '')
+        .trim()
+        .split(/\s+/)
+        .map(Number);
+      if (match?.[1] !== undefined && width > 0 && depth > 0 && height > 0)
+        return [{ label: match[1], x, y, z, width, depth, height }];
+      onFault();
+      return [];
+    });
 }
 
 export interface MeasuresOutcome {
@@ -165,11 +300,17 @@ const measuresJsonSchema = z.strictObject({
 /** Writes the measures as JSON: the records of the CSV under the same names. */
 export function writeMeasuresJson(records: Pick<ProjectRecords, 'rooms' | 'units'>): string {
   const table = readCsvTable(writeMeasuresCsv(records), measuresCsvColumns, []);
-  return JSON.stringify({ format: 'tin-box-measures', version: 1, bays: table.rows.map(({ row }) => row) }, null, 1);
+  return JSON.stringify(
+    { format: 'tin-box-measures', version: 1, bays: table.rows.map(({ row }) => row) },
+    null,
+    1,
+  );
 }
 
 /** JSON becomes the CSV it stands for, so that both are read by one set of rules; faults then count bays from line 2. */
-export function measuresJsonToCsv(text: string): { readonly csv: string } | { readonly message: string } {
+export function measuresJsonToCsv(
+  text: string,
+): { readonly csv: string } | { readonly message: string } {
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -177,39 +318,88 @@ export function measuresJsonToCsv(text: string): { readonly csv: string } | { re
     return { message: error instanceof Error ? error.message : 'this is no JSON' };
   }
   const parsed = measuresJsonSchema.safeParse(value);
-  if (!parsed.success) return { message: parsed.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`).slice(0, 5).join('; ') };
-  return { csv: Papa.unparse({ fields: [...measuresCsvColumns], data: parsed.data.bays.map((bay) => Object.fromEntries(Object.entries(bay).map(([column, cell]) => [column, guardFormula(cell ?? '')]))) }) };
+  if (!parsed.success)
+    return {
+      message: parsed.error.issues
+        .map((issue) => `${issue.path.join('.')}: ${issue.message}`)
+        .slice(0, 5)
+        .join('; '),
+    };
+  return {
+    csv: Papa.unparse({
+      fields: [...measuresCsvColumns],
+      data: parsed.data.bays.map((bay) =>
+        Object.fromEntries(
+          Object.entries(bay).map(([column, cell]) => [column, guardFormula(cell ?? '')]),
+        ),
+      ),
+    }),
+  };
 }
 
 /**
  * Brings measures in: rooms that are missing are made, a unit of the same name in the same room is replaced,
  * its bays kept by name. Nothing is kept unless every line is good, or the good units are asked for.
  */
-export async function importMeasures(db: Db, projectId: ProjectId, { csv, acceptGood }: { readonly csv: string; readonly acceptGood: boolean }): Promise<MeasuresOutcome> {
+export async function importMeasures(
+  db: Db,
+  projectId: ProjectId,
+  { csv, acceptGood }: { readonly csv: string; readonly acceptGood: boolean },
+): Promise<MeasuresOutcome> {
   const records = await getProjectRecords(db, projectId);
   const parsed = parseMeasuresCsv(csv, records.project.units);
   const head = { faults: parsed.faults, goodCount: parsed.units.length };
   if (parsed.units.length === 0 || (parsed.faults.length > 0 && !acceptGood)) return head;
   let replacedCount = 0;
-  await recordChange(db, { projectId, label: `read ${parsed.units.length} units from a file`, now: nowIso() }, async (writer) => {
-    const rooms: Room[] = [...records.rooms];
-    const positions = new Map<string, number>();
-    for (const { roomName, facts, bays } of parsed.units) {
-      let room = rooms.find(({ name }) => name.toLowerCase() === roomName.toLowerCase());
-      if (!room) {
-        room = createRoom({ id: roomIdSchema.parse(createId()), projectId, name: roomName, purpose: '', budgetMinor: 0, position: rooms.length });
-        rooms.push(room);
-        await writer.insert(roomTable, room);
+  await recordChange(
+    db,
+    { projectId, label: `read ${parsed.units.length} units from a file`, now: nowIso() },
+    async (writer) => {
+      const rooms: Room[] = [...records.rooms];
+      const positions = new Map<string, number>();
+      for (const { roomName, facts, bays } of parsed.units) {
+        let room = rooms.find(({ name }) => name.toLowerCase() === roomName.toLowerCase());
+        if (!room) {
+          room = createRoom({
+            id: roomIdSchema.parse(createId()),
+            projectId,
+            name: roomName,
+            purpose: '',
+            budgetMinor: 0,
+            position: rooms.length,
+          });
+          rooms.push(room);
+          await writer.insert(roomTable, room);
+        }
+        const roomId = room.id;
+        const before = records.units.find(
+          (unit) => unit.roomId === roomId && unit.name.toLowerCase() === facts.name.toLowerCase(),
+        );
+        if (before) replacedCount += 1;
+        const unitId = before?.id ?? unitIdSchema.parse(createId());
+        const nextPosition =
+          positions.get(roomId) ?? records.units.filter((unit) => unit.roomId === roomId).length;
+        if (!before) positions.set(roomId, nextPosition + 1);
+        const withIds = bays.map((bay): Bay => ({
+          ...bay,
+          unitId,
+          id:
+            before?.bays.find(({ name }) => name.toLowerCase() === bay.name.toLowerCase())?.id ??
+            bayIdSchema.parse(createId()),
+        }));
+        await putUnit(writer, records, {
+          before,
+          unit: {
+            ...facts,
+            id: unitId,
+            roomId,
+            position: before?.position ?? nextPosition,
+            place: before?.place ?? null,
+            bays: withIds,
+          },
+        });
       }
-      const roomId = room.id;
-      const before = records.units.find((unit) => unit.roomId === roomId && unit.name.toLowerCase() === facts.name.toLowerCase());
-      if (before) replacedCount += 1;
-      const unitId = before?.id ?? unitIdSchema.parse(createId());
-      const nextPosition = positions.get(roomId) ?? records.units.filter((unit) => unit.roomId === roomId).length;
-      if (!before) positions.set(roomId, nextPosition + 1);
-      const withIds = bays.map((bay): Bay => ({ ...bay, unitId, id: before?.bays.find(({ name }) => name.toLowerCase() === bay.name.toLowerCase())?.id ?? bayIdSchema.parse(createId()) }));
-      await putUnit(writer, records, { before, unit: { ...facts, id: unitId, roomId, position: before?.position ?? nextPosition, place: before?.place ?? null, bays: withIds } });
-    }
-  });
+    },
+  );
   return { ...head, outcome: { addedCount: parsed.units.length - replacedCount, replacedCount } };
 }

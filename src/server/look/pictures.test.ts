@@ -9,7 +9,13 @@ import { moveChange } from '@/data/changes';
 import { picturesDir, type Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { mkdirSync } from 'node:fs';
-import { addPicture, addVantagePoint, readPictureFile, removePicture, removeVantagePoint } from './pictures';
+import {
+  addPicture,
+  addVantagePoint,
+  readPictureFile,
+  removePicture,
+  removeVantagePoint,
+} from './pictures';
 
 let db: Db;
 let dataDir: string;
@@ -18,34 +24,60 @@ beforeEach(async () => {
   dataDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-pictures-'));
   mkdirSync(picturesDir(dataDir));
   db = await aDatabase();
-  vantagePointId = await addVantagePoint(db, HOME, { roomId: HALL, name: 'from the door', inView: 'all of it' });
+  vantagePointId = await addVantagePoint(db, HOME, {
+    roomId: HALL,
+    name: 'from the door',
+    inView: 'all of it',
+  });
 });
 afterEach(async () => {
   await db.destroy();
   rmSync(dataDir, { recursive: true, force: true });
 });
 
-const aPicture = (width = 80, height = 60) => sharp({ create: { width, height, channels: 3, background: '#386' } }).png().toBuffer();
-const add = async (bytes: Uint8Array) => addPicture(db, dataDir, { projectId: HOME, vantagePointId, moment: 'before', bytes });
+const aPicture = (width = 80, height = 60) =>
+  sharp({ create: { width, height, channels: 3, background: '#386' } })
+    .png()
+    .toBuffer();
+const add = async (bytes: Uint8Array) =>
+  addPicture(db, dataDir, { projectId: HOME, vantagePointId, moment: 'before', bytes });
 const pictures = async () => (await getProjectRecords(db, HOME)).pictures;
 
 test('a picture is kept as it was taken, for pages at 2560 px, and for lists', async () => {
   const added = await add(await aPicture(4000, 1000));
   if (!added.ok) throw new Error(added.error.code);
   expect(added.value).toMatchObject({ widthPx: 2560, heightPx: 640 });
-  expect(await sharp(await readPictureFile(dataDir, added.value.id, 'thumb')).metadata()).toMatchObject({ format: 'jpeg', width: 640, height: 160 });
-  expect(await sharp(await readPictureFile(dataDir, added.value.id, 'original')).metadata()).toMatchObject({ width: 4000, height: 1000 });
-  expect(readdirSync(picturesDir(dataDir)).sort()).toEqual([`${added.value.id}.jpg`, `${added.value.id}.original.jpg`, `${added.value.id}.thumb.jpg`]);
+  expect(
+    await sharp(await readPictureFile(dataDir, added.value.id, 'thumb')).metadata(),
+  ).toMatchObject({ format: 'jpeg', width: 640, height: 160 });
+  expect(
+    await sharp(await readPictureFile(dataDir, added.value.id, 'original')).metadata(),
+  ).toMatchObject({ width: 4000, height: 1000 });
+  expect(readdirSync(picturesDir(dataDir)).sort()).toEqual([
+    `${added.value.id}.jpg`,
+    `${added.value.id}.original.jpg`,
+    `${added.value.id}.thumb.jpg`,
+  ]);
 });
 
 test('what is no picture leaves neither row nor file', async () => {
-  expect(await add(Buffer.from('%PDF-1.7'))).toMatchObject({ ok: false, error: { code: 'not_a_picture' } });
+  expect(await add(Buffer.from('%PDF-1.7'))).toMatchObject({
+    ok: false,
+    error: { code: 'not_a_picture' },
+  });
   expect([await pictures(), readdirSync(picturesDir(dataDir))]).toEqual([[], []]);
 });
 
 test('a spot that is not there takes no picture', async () => {
   const bytes = await aPicture();
-  await expect(addPicture(db, dataDir, { projectId: HOME, vantagePointId: vantagePointIdSchema.parse('ghost'), moment: 'after', bytes })).rejects.toMatchObject({ code: 'not_found' });
+  await expect(
+    addPicture(db, dataDir, {
+      projectId: HOME,
+      vantagePointId: vantagePointIdSchema.parse('ghost'),
+      moment: 'after',
+      bytes,
+    }),
+  ).rejects.toMatchObject({ code: 'not_found' });
   expect(readdirSync(picturesDir(dataDir))).toEqual([]);
 });
 
@@ -68,4 +100,7 @@ test('a spot goes with its pictures, and comes back with them', async () => {
   expect(await pictures()).toHaveLength(2);
 });
 
-test.each(['../tinbox', 'a/b', '', '.hidden', 'x'.repeat(65)])('%j is no id, so that no path can be made of it', (id) => expect(pictureIdSchema.safeParse(id).success).toBe(false));
+test.each(['../tinbox', 'a/b', '', '.hidden', 'x'.repeat(65)])(
+  '%j is no id, so that no path can be made of it',
+  (id) => expect(pictureIdSchema.safeParse(id).success).toBe(false),
+);

@@ -5,12 +5,20 @@ import type { RoomId } from '@/core/shared';
 import type { ProjectRecords } from '@/data/projectRepo';
 
 /** A room's checks with their answers, read off its plan where there is one. */
-export function answerRoomChecks({ rooms, units, fixtures }: Pick<ProjectRecords, 'rooms' | 'units' | 'fixtures'>, roomId: RoomId): CheckAnswer[] {
+export function answerRoomChecks(
+  { rooms, units, fixtures }: Pick<ProjectRecords, 'rooms' | 'units' | 'fixtures'>,
+  roomId: RoomId,
+): CheckAnswer[] {
   const room = rooms.find(({ id }) => id === roomId);
   if (!room) return [];
   const outline = room.plan && traceWalls(room.plan);
   const clashes = outline?.ok
-    ? findPlanClashes({ outline: outline.value, units: units.filter((unit) => unit.roomId === roomId), fixtures: fixtures.filter((fixture) => fixture.roomId === roomId), checks: room.checks })
+    ? findPlanClashes({
+        outline: outline.value,
+        units: units.filter((unit) => unit.roomId === roomId),
+        fixtures: fixtures.filter((fixture) => fixture.roomId === roomId),
+        checks: room.checks,
+      })
     : undefined;
   return answerChecks(room.checks, clashes);
 }

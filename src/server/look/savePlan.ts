@@ -1,7 +1,24 @@
 import 'server-only';
 
-import { traceWalls, type Fixture, type Room, type RoomPlan, type TraceWallsError, type WallPlace } from '@/core/look';
-import { err, fixtureIdSchema, ok, type CheckId, type FixtureId, type ProjectId, type Result, type RoomId, type UnitId } from '@/core/shared';
+import {
+  traceWalls,
+  type Fixture,
+  type Room,
+  type RoomPlan,
+  type TraceWallsError,
+  type WallPlace,
+} from '@/core/look';
+import {
+  err,
+  fixtureIdSchema,
+  ok,
+  type CheckId,
+  type FixtureId,
+  type ProjectId,
+  type Result,
+  type RoomId,
+  type UnitId,
+} from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
@@ -16,39 +33,81 @@ async function getRoom(db: Db, projectId: ProjectId, roomId: RoomId): Promise<Ro
 }
 
 /** Keeps a room's walls; refuses those that do not go round a room. */
-export async function saveRoomPlan(db: Db, projectId: ProjectId, input: { readonly roomId: RoomId; readonly plan: RoomPlan }): Promise<Result<undefined, TraceWallsError>> {
+export async function saveRoomPlan(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly roomId: RoomId; readonly plan: RoomPlan },
+): Promise<Result<undefined, TraceWallsError>> {
   const outline = traceWalls(input.plan);
   if (!outline.ok) return err(outline.error);
   const room = await getRoom(db, projectId, input.roomId);
-  await recordChange(db, { projectId, label: `measured the walls of ${room.name}`, now: nowIso() }, (writer) => writer.put(roomTable, { ...room, plan: input.plan }));
+  await recordChange(
+    db,
+    { projectId, label: `measured the walls of ${room.name}`, now: nowIso() },
+    (writer) => writer.put(roomTable, { ...room, plan: input.plan }),
+  );
   return ok(undefined);
 }
 
 /** Changes what is noted about a room: its checks, where routines break, its schools, the hours worked. */
-export async function noteRoom(db: Db, projectId: ProjectId, input: { readonly roomId: RoomId; readonly label: string; readonly change: Partial<Pick<Room, 'checks' | 'routineBreaks' | 'schools' | 'workedMinutes'>> }): Promise<void> {
+export async function noteRoom(
+  db: Db,
+  projectId: ProjectId,
+  input: {
+    readonly roomId: RoomId;
+    readonly label: string;
+    readonly change: Partial<Pick<Room, 'checks' | 'routineBreaks' | 'schools' | 'workedMinutes'>>;
+  },
+): Promise<void> {
   const room = await getRoom(db, projectId, input.roomId);
-  await recordChange(db, { projectId, label: input.label, now: nowIso() }, (writer) => writer.put(roomTable, { ...room, ...input.change }));
+  await recordChange(db, { projectId, label: input.label, now: nowIso() }, (writer) =>
+    writer.put(roomTable, { ...room, ...input.change }),
+  );
 }
 
 /** Keeps a fixture; without an id it is new. */
-export async function saveFixture(db: Db, projectId: ProjectId, input: Omit<Fixture, 'id'> & { readonly id: FixtureId | undefined }): Promise<FixtureId> {
+export async function saveFixture(
+  db: Db,
+  projectId: ProjectId,
+  input: Omit<Fixture, 'id'> & { readonly id: FixtureId | undefined },
+): Promise<FixtureId> {
   await getRoom(db, projectId, input.roomId);
   const id = input.id ?? fixtureIdSchema.parse(createId());
-  await recordChange(db, { projectId, label: `${input.id ? 'changed' : 'added'} ${input.name}`, now: nowIso() }, (writer) => writer.put(fixtureTable, { ...input, id }));
+  await recordChange(
+    db,
+    { projectId, label: `${input.id ? 'changed' : 'added'} ${input.name}`, now: nowIso() },
+    (writer) => writer.put(fixtureTable, { ...input, id }),
+  );
   return id;
 }
 
-export async function removeFixture(db: Db, projectId: ProjectId, fixtureId: FixtureId): Promise<void> {
-  const fixture = (await getProjectRecords(db, projectId)).fixtures.find(({ id }) => id === fixtureId);
+export async function removeFixture(
+  db: Db,
+  projectId: ProjectId,
+  fixtureId: FixtureId,
+): Promise<void> {
+  const fixture = (await getProjectRecords(db, projectId)).fixtures.find(
+    ({ id }) => id === fixtureId,
+  );
   if (!fixture) return;
-  await recordChange(db, { projectId, label: `removed ${fixture.name}`, now: nowIso() }, (writer) => writer.remove(fixtureTable, fixtureId));
+  await recordChange(db, { projectId, label: `removed ${fixture.name}`, now: nowIso() }, (writer) =>
+    writer.remove(fixtureTable, fixtureId),
+  );
 }
 
 /** What can be moved in a plan. */
-export type PlanItem = { readonly kind: 'unit'; readonly id: UnitId } | { readonly kind: 'fixture'; readonly id: FixtureId } | { readonly kind: 'clear'; readonly id: CheckId; readonly roomId: RoomId };
+export type PlanItem =
+  | { readonly kind: 'unit'; readonly id: UnitId }
+  | { readonly kind: 'fixture'; readonly id: FixtureId }
+  | { readonly kind: 'clear'; readonly id: CheckId; readonly roomId: RoomId };
 
 /** Puts a unit, a fixture or a clear space somewhere else; null takes a unit or clear space out of the plan. @errors `not_found`. */
-export async function movePlanItem(db: Db, projectId: ProjectId, item: PlanItem, place: WallPlace | null): Promise<void> {
+export async function movePlanItem(
+  db: Db,
+  projectId: ProjectId,
+  item: PlanItem,
+  place: WallPlace | null,
+): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const change = (label: string) => ({ projectId, label, now: nowIso() });
   if (item.kind === 'unit') {
@@ -56,18 +115,26 @@ export async function movePlanItem(db: Db, projectId: ProjectId, item: PlanItem,
     if (!unit) throw new DataError('not_found', `there is no unit ${item.id}`);
     const { bays, ...facts } = unit;
     void bays;
-    await recordChange(db, change(`moved ${unit.name}`), (writer) => writer.put(unitTable, { ...facts, place }));
+    await recordChange(db, change(`moved ${unit.name}`), (writer) =>
+      writer.put(unitTable, { ...facts, place }),
+    );
     return;
   }
   if (item.kind === 'fixture') {
     const fixture = records.fixtures.find(({ id }) => id === item.id);
     if (!fixture || !place) throw new DataError('not_found', `there is no fixture ${item.id}`);
-    await recordChange(db, change(`moved ${fixture.name}`), (writer) => writer.put(fixtureTable, { ...fixture, place }));
+    await recordChange(db, change(`moved ${fixture.name}`), (writer) =>
+      writer.put(fixtureTable, { ...fixture, place }),
+    );
     return;
   }
   const room = records.rooms.find(({ id }) => id === item.roomId);
   const check = room?.checks.find(({ id }) => id === item.id);
   if (!room || !check) throw new DataError('not_found', `there is no check ${item.id}`);
-  const checks = room.checks.map((other) => (other.id === item.id && other.clear ? { ...other, clear: { ...other.clear, place } } : other));
-  await recordChange(db, change(`moved ${check.text}`), (writer) => writer.put(roomTable, { ...room, checks }));
+  const checks = room.checks.map((other) =>
+    other.id === item.id && other.clear ? { ...other, clear: { ...other.clear, place } } : other,
+  );
+  await recordChange(db, change(`moved ${check.text}`), (writer) =>
+    writer.put(roomTable, { ...room, checks }),
+  );
 }

@@ -1,7 +1,16 @@
 import 'server-only';
 
 import { layOutUnit, type Bay, type LayOutUnitError, type Unit } from '@/core/look';
-import { bayIdSchema, err, ok, unitIdSchema, type ProjectId, type Result, type RoomId, type UnitId } from '@/core/shared';
+import {
+  bayIdSchema,
+  err,
+  ok,
+  unitIdSchema,
+  type ProjectId,
+  type Result,
+  type RoomId,
+  type UnitId,
+} from '@/core/shared';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
@@ -21,9 +30,14 @@ export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'place' | 'bay
  * homeless; a bay whose measures changed loses its fit, for it may no longer go in.
  * @errors what `layOutUnit` finds, with nothing kept.
  */
-export async function saveUnit(db: Db, projectId: ProjectId, input: UnitInput): Promise<Result<UnitId, readonly LayOutUnitError[]>> {
+export async function saveUnit(
+  db: Db,
+  projectId: ProjectId,
+  input: UnitInput,
+): Promise<Result<UnitId, readonly LayOutUnitError[]>> {
   const records = await getProjectRecords(db, projectId);
-  if (records.rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  if (records.rooms.every(({ id }) => id !== input.roomId))
+    throw new DataError('not_found', `there is no room ${input.roomId}`);
   const before = records.units.find(({ id }) => id === input.id);
   const { bays: bayInputs, ...facts } = input;
   const unitId = unitIdSchema.parse(before?.id ?? createId());
@@ -33,20 +47,33 @@ export async function saveUnit(db: Db, projectId: ProjectId, input: UnitInput): 
   });
   const layout = layOutUnit({ ...input, bays });
   if (!layout.ok) return err(layout.error);
-  const position = before?.position ?? records.units.filter(({ roomId }) => roomId === input.roomId).length;
+  const position =
+    before?.position ?? records.units.filter(({ roomId }) => roomId === input.roomId).length;
   const label = `${before ? 'changed' : 'added'} ${input.name}`;
   const unit: Unit = { ...facts, id: unitId, position, place: before?.place ?? null, bays };
-  await recordChange(db, { projectId, label, now: nowIso() }, (writer) => putUnit(writer, records, { before, unit }));
+  await recordChange(db, { projectId, label, now: nowIso() }, (writer) =>
+    putUnit(writer, records, { before, unit }),
+  );
   return ok(unitId);
 }
 
 /** Writes a unit with its bays over what was there before, and drops what no longer holds. */
-export async function putUnit(writer: ChangeWriter, records: ProjectRecords, { before, unit }: { readonly before: Unit | undefined; readonly unit: Unit }): Promise<void> {
+export async function putUnit(
+  writer: ChangeWriter,
+  records: ProjectRecords,
+  { before, unit }: { readonly before: Unit | undefined; readonly unit: Unit },
+): Promise<void> {
   const { bays, ...facts } = unit;
   await writer.put(unitTable, facts);
   for (const bay of before?.bays ?? []) {
     const after = bays.find(({ id }) => id === bay.id);
-    if (!after) await removeBay(writer, records, { bay, gone: new Set(before?.bays.filter(({ id }) => bays.every((kept) => kept.id !== id)).map(({ id }) => id)) });
+    if (!after)
+      await removeBay(writer, records, {
+        bay,
+        gone: new Set(
+          before?.bays.filter(({ id }) => bays.every((kept) => kept.id !== id)).map(({ id }) => id),
+        ),
+      });
     else if (hasChangedInside(bay, after)) await writer.remove(fitTable, bay.id);
   }
   for (const bay of bays) await writer.put(bayTable, bay);
@@ -57,24 +84,64 @@ export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): 
   const records = await getProjectRecords(db, projectId);
   const unit = records.units.find(({ id }) => id === unitId);
   if (!unit) return;
-  await recordChange(db, { projectId, label: `removed ${unit.name}`, now: nowIso() }, async (writer) => {
-    const gone = new Set(unit.bays.map(({ id }) => id));
-    for (const bay of unit.bays) await removeBay(writer, records, { bay, gone });
-    await writer.remove(unitTable, unitId);
-  });
+  await recordChange(
+    db,
+    { projectId, label: `removed ${unit.name}`, now: nowIso() },
+    async (writer) => {
+      const gone = new Set(unit.bays.map(({ id }) => id));
+      for (const bay of unit.bays) await removeBay(writer, records, { bay, gone });
+      await writer.remove(unitTable, unitId);
+    },
+  );
 }
 
 /** Takes a bay away with what rests on it; `gone` are all that go in this change. */
-async function removeBay(writer: ChangeWriter, { groups, sections }: ProjectRecords, { bay, gone }: { readonly bay: Bay; readonly gone: ReadonlySet<string> }): Promise<void> {
-  const unlessGone = (bayId: Bay['id'] | null) => (bayId !== null && gone.has(bayId) ? null : bayId);
-  for (const section of sections.filter(({ bayIds }) => bayIds.includes(bay.id))) await writer.put(sectionTable, { ...section, bayIds: section.bayIds.filter((id) => id !== bay.id) });
-  for (const group of groups.filter(({ bayId, standsBayId }) => bayId === bay.id || standsBayId === bay.id)) await writer.put(groupTable, { ...group, bayId: unlessGone(group.bayId), standsBayId: unlessGone(group.standsBayId) });
+async function removeBay(
+  writer: ChangeWriter,
+  { groups, sections }: ProjectRecords,
+  { bay, gone }: { readonly bay: Bay; readonly gone: ReadonlySet<string> },
+): Promise<void> {
+  const unlessGone = (bayId: Bay['id'] | null) =>
+    bayId !== null && gone.has(bayId) ? null : bayId;
+  for (const section of sections.filter(({ bayIds }) => bayIds.includes(bay.id)))
+    await writer.put(sectionTable, {
+      ...section,
+      bayIds: section.bayIds.filter((id) => id !== bay.id),
+    });
+  for (const group of groups.filter(
+    ({ bayId, standsBayId }) => bayId === bay.id || standsBayId === bay.id,
+  ))
+    await writer.put(groupTable, {
+      ...group,
+      bayId: unlessGone(group.bayId),
+      standsBayId: unlessGone(group.standsBayId),
+    });
   await writer.remove(fitTable, bay.id);
   await writer.remove(bayTable, bay.id);
 }
 
 function hasChangedInside(before: Bay, after: Bay): boolean {
-  const measures = ({ widthReadings, depthReadings, heightReadings, openingWidth, openingHeight, obstacles, moist, pullOut, maxLoadG }: Bay) =>
-    JSON.stringify([widthReadings, depthReadings, heightReadings, openingWidth, openingHeight, obstacles, moist, pullOut, maxLoadG]);
+  const measures = ({
+    widthReadings,
+    depthReadings,
+    heightReadings,
+    openingWidth,
+    openingHeight,
+    obstacles,
+    moist,
+    pullOut,
+    maxLoadG,
+  }: Bay) =>
+    JSON.stringify([
+      widthReadings,
+      depthReadings,
+      heightReadings,
+      openingWidth,
+      openingHeight,
+      obstacles,
+      moist,
+      pullOut,
+      maxLoadG,
+    ]);
   return measures(before) !== measures(after);
 }

@@ -5,7 +5,13 @@ import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 
 import type { Moment, Picture, ThingPicture } from '@/core/look';
-import { ok, type PictureId, type ProjectId, type Result, type VantagePointId } from '@/core/shared';
+import {
+  ok,
+  type PictureId,
+  type ProjectId,
+  type Result,
+  type VantagePointId,
+} from '@/core/shared';
 import { findThingPicture } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
 import { findPicture } from '@/data/projectRepo';
@@ -16,13 +22,18 @@ export const MAX_CHUNK_BYTES = 2_000_000;
 /** What was begun and never finished is swept out after a week. */
 const STALE_MS = 7 * 86_400_000;
 
-const uploadsDir = (dataDir: string): string => path.join(/*turbopackIgnore: true*/ dataDir, 'uploads');
+const uploadsDir = (dataDir: string): string =>
+  path.join(/*turbopackIgnore: true*/ dataDir, 'uploads');
 /** The file of an upload; its name is made of a parsed id and nothing else. */
-const partOf = (dataDir: string, id: PictureId): string => path.join(/*turbopackIgnore: true*/ uploadsDir(dataDir), `${id}.part`);
+const partOf = (dataDir: string, id: PictureId): string =>
+  path.join(/*turbopackIgnore: true*/ uploadsDir(dataDir), `${id}.part`);
 
 /** How much of an upload has arrived, in bytes; 0 where none has. */
 export async function receivedBytesOf(dataDir: string, id: PictureId): Promise<number> {
-  return stat(partOf(dataDir, id)).then(({ size }) => size, () => 0);
+  return stat(partOf(dataDir, id)).then(
+    ({ size }) => size,
+    () => 0,
+  );
 }
 
 export type ChunkOutcome =
@@ -32,11 +43,16 @@ export type ChunkOutcome =
   | { readonly code: 'picture_too_large'; readonly maxBytes: number };
 
 /** Adds a piece to an upload. A piece that came before is answered like one out of place: nothing is written twice. */
-export async function receiveChunk(dataDir: string, id: PictureId, { offset, bytes }: { readonly offset: number; readonly bytes: Uint8Array }): Promise<ChunkOutcome> {
+export async function receiveChunk(
+  dataDir: string,
+  id: PictureId,
+  { offset, bytes }: { readonly offset: number; readonly bytes: Uint8Array },
+): Promise<ChunkOutcome> {
   mkdirSync(uploadsDir(dataDir), { recursive: true, mode: 0o700 });
   const receivedBytes = await receivedBytesOf(dataDir, id);
   if (offset !== receivedBytes) return { code: 'wrong_offset', receivedBytes };
-  if (offset + bytes.byteLength > MAX_PICTURE_BYTES) return { code: 'picture_too_large', maxBytes: MAX_PICTURE_BYTES };
+  if (offset + bytes.byteLength > MAX_PICTURE_BYTES)
+    return { code: 'picture_too_large', maxBytes: MAX_PICTURE_BYTES };
   const file = await open(partOf(dataDir, id), receivedBytes === 0 ? 'w' : 'r+', 0o600);
   try {
     await file.write(bytes, 0, bytes.byteLength, offset);
@@ -54,16 +70,24 @@ export async function receiveChunk(dataDir: string, id: PictureId, { offset, byt
 export async function finishUpload(
   db: Db,
   dataDir: string,
-  input: { readonly id: PictureId; readonly projectId: ProjectId; readonly spot: { readonly vantagePointId: VantagePointId; readonly moment: Moment } | null; readonly totalBytes: number },
+  input: {
+    readonly id: PictureId;
+    readonly projectId: ProjectId;
+    readonly spot: { readonly vantagePointId: VantagePointId; readonly moment: Moment } | null;
+    readonly totalBytes: number;
+  },
 ): Promise<Result<Picture | ThingPicture, PictureError>> {
   const known = (await findPicture(db, input.id)) ?? (await findThingPicture(db, input.id));
   if (known) return ok(known);
-  if ((await receivedBytesOf(dataDir, input.id)) !== input.totalBytes) throw new DataError('not_found', 'this picture has not arrived whole');
+  if ((await receivedBytesOf(dataDir, input.id)) !== input.totalBytes)
+    throw new DataError('not_found', 'this picture has not arrived whole');
   const bytes = await readFile(partOf(dataDir, input.id)).catch((cause: unknown) => {
     throw new DataError('not_found', 'this picture has not arrived', { cause });
   });
   const { id, projectId, spot } = input;
-  const added = spot ? await addPicture(db, dataDir, { id, projectId, ...spot, bytes }) : await addThingPicture(db, dataDir, { id, projectId, bytes });
+  const added = spot
+    ? await addPicture(db, dataDir, { id, projectId, ...spot, bytes })
+    : await addThingPicture(db, dataDir, { id, projectId, bytes });
   await rm(partOf(dataDir, input.id), { force: true });
   return added;
 }
@@ -74,7 +98,10 @@ export async function sweepUploads(dataDir: string, nowMs: number): Promise<numb
   let count = 0;
   for (const name of names) {
     const file = path.join(/*turbopackIgnore: true*/ uploadsDir(dataDir), name);
-    const isStale = await stat(file).then(({ mtimeMs }) => nowMs - mtimeMs > STALE_MS, () => false);
+    const isStale = await stat(file).then(
+      ({ mtimeMs }) => nowMs - mtimeMs > STALE_MS,
+      () => false,
+    );
     if (!isStale) continue;
     await rm(file, { force: true });
     count += 1;

@@ -23,16 +23,30 @@ const MOST_STATES = 30;
  * How an arrangement came to be, the latest first: walked back from now through what each change remembers of its rows.
  * Ends where it was copied or chosen. O(changes × images).
  */
-export async function draftHistory(db: Db, records: ProjectRecords, { roomId, ref }: { readonly roomId: ArrangedScope; readonly ref: ArrangementRef }): Promise<DraftState[]> {
+export async function draftHistory(
+  db: Db,
+  records: ProjectRecords,
+  { roomId, ref }: { readonly roomId: ArrangedScope; readonly ref: ArrangementRef },
+): Promise<DraftState[]> {
   const arrangement = resolveArrangement(records, roomId, ref);
   const own = records.groups.filter(isWithin(roomId));
   const bayIds = new Set(records.units.flatMap((unit) => unit.bays.map(({ id }) => id)));
-  let places: Map<GroupId, BayId | null> = new Map(Object.entries(placesIn(own, { arrangement, bayIds })) as [GroupId, BayId | null][]);
+  let places: Map<GroupId, BayId | null> = new Map(
+    Object.entries(placesIn(own, { arrangement, bayIds })) as [GroupId, BayId | null][],
+  );
   const states: DraftState[] = [];
   for (const change of await listChanges(db, records.project.id as ProjectId)) {
-    const before = typeof arrangement === 'object' ? draftBefore(change, arrangement.id) : groupsBefore(change, roomId, arrangement === 'today' ? 'stands_bay_id' : 'bay_id');
+    const before =
+      typeof arrangement === 'object'
+        ? draftBefore(change, arrangement.id)
+        : groupsBefore(change, roomId, arrangement === 'today' ? 'stands_bay_id' : 'bay_id');
     if (before === undefined) continue;
-    states.push({ seq: change.seq, label: change.label, changedAt: change.changedAt, places: [...places].map(([groupId, bayId]) => ({ groupId, bayId })) });
+    states.push({
+      seq: change.seq,
+      label: change.label,
+      changedAt: change.changedAt,
+      places: [...places].map(([groupId, bayId]) => ({ groupId, bayId })),
+    });
     if (before === 'beginning' || states.length >= MOST_STATES) break;
     places = new Map([...places, ...before]);
   }
@@ -45,10 +59,27 @@ function draftBefore({ images }: Change, draftId: Draft['id']): Before {
   const image = images.find(({ table, id }) => table === draftTable.name && id === draftId);
   if (!image) return undefined;
   const draft = image.before && draftTable.fromRow(image.before);
-  return draft?.places ? new Map(draft.places.map(({ groupId, bayId }) => [groupId, bayId])) : 'beginning';
+  return draft?.places
+    ? new Map(draft.places.map(({ groupId, bayId }) => [groupId, bayId]))
+    : 'beginning';
 }
 
-function groupsBefore({ images }: Change, roomId: ArrangedScope, column: 'bay_id' | 'stands_bay_id'): Before {
-  const moved = images.filter(({ table, before, after }) => table === 'groups' && before && (roomId === null || before.room_id === roomId) && after && (before[column] ?? null) !== (after[column] ?? null));
-  return moved.length === 0 ? undefined : new Map(moved.map(({ id, before }) => [id as GroupId, (before?.[column] ?? null) as BayId | null]));
+function groupsBefore(
+  { images }: Change,
+  roomId: ArrangedScope,
+  column: 'bay_id' | 'stands_bay_id',
+): Before {
+  const moved = images.filter(
+    ({ table, before, after }) =>
+      table === 'groups' &&
+      before &&
+      (roomId === null || before.room_id === roomId) &&
+      after &&
+      (before[column] ?? null) !== (after[column] ?? null),
+  );
+  return moved.length === 0
+    ? undefined
+    : new Map(
+        moved.map(({ id, before }) => [id as GroupId, (before?.[column] ?? null) as BayId | null]),
+      );
 }

@@ -1,7 +1,19 @@
 import 'server-only';
 
-import { placesIn, type ArrangedScope, type Arrangement, type ArrangementRef, type Draft } from '@/core/place';
-import { draftIdSchema, type BayId, type DraftId, type GroupId, type ProjectId } from '@/core/shared';
+import {
+  placesIn,
+  type ArrangedScope,
+  type Arrangement,
+  type ArrangementRef,
+  type Draft,
+} from '@/core/place';
+import {
+  draftIdSchema,
+  type BayId,
+  type DraftId,
+  type GroupId,
+  type ProjectId,
+} from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
@@ -14,13 +26,21 @@ export type Assignment = readonly { readonly groupId: GroupId; readonly bayId: B
 /** What the chosen arrangement is called until there are several. */
 const FIRST_NAME = 'First draft';
 
-export const draftsOf = (records: Pick<ProjectRecords, 'drafts'>, roomId: ArrangedScope): Draft[] => records.drafts.filter((draft) => draft.roomId === roomId);
+export const draftsOf = (records: Pick<ProjectRecords, 'drafts'>, roomId: ArrangedScope): Draft[] =>
+  records.drafts.filter((draft) => draft.roomId === roomId);
 
 /** Whether a group belongs to what is arranged. */
-export const isWithin = (scope: ArrangedScope) => (group: Pick<Group, 'roomId'>): boolean => scope === null || group.roomId === scope;
+export const isWithin =
+  (scope: ArrangedScope) =>
+  (group: Pick<Group, 'roomId'>): boolean =>
+    scope === null || group.roomId === scope;
 
 /** @errors `not_found`: a draft that is not there. */
-export function resolveArrangement(records: Pick<ProjectRecords, 'drafts'>, roomId: ArrangedScope, ref: ArrangementRef): Arrangement {
+export function resolveArrangement(
+  records: Pick<ProjectRecords, 'drafts'>,
+  roomId: ArrangedScope,
+  ref: ArrangementRef,
+): Arrangement {
   const named = (['today', 'chosen'] as const).find((name) => name === ref);
   if (named) return named;
   const draft = draftsOf(records, roomId).find(({ id }) => id === ref);
@@ -28,36 +48,70 @@ export function resolveArrangement(records: Pick<ProjectRecords, 'drafts'>, room
   return draft.places === null ? 'chosen' : draft;
 }
 
-const bayIdsOf = ({ units }: Pick<ProjectRecords, 'units'>): ReadonlySet<string> => new Set(units.flatMap((unit) => unit.bays.map(({ id }) => id)));
+const bayIdsOf = ({ units }: Pick<ProjectRecords, 'units'>): ReadonlySet<string> =>
+  new Set(units.flatMap((unit) => unit.bays.map(({ id }) => id)));
 
 /** The groups of a home, each where an arrangement has it. */
-export function groupsIn(records: Pick<ProjectRecords, 'drafts' | 'groups' | 'units'>, roomId: ArrangedScope, arrangement: Arrangement): Group[] {
+export function groupsIn(
+  records: Pick<ProjectRecords, 'drafts' | 'groups' | 'units'>,
+  roomId: ArrangedScope,
+  arrangement: Arrangement,
+): Group[] {
   const places = placesIn(records.groups, { arrangement, bayIds: bayIdsOf(records) });
   // In a draft of one room the groups of others are where they are to live.
-  return records.groups.map((group) => ({ ...group, bayId: isWithin(roomId)(group) || arrangement === 'today' ? (places[group.id] ?? null) : group.bayId }));
+  return records.groups.map((group) => ({
+    ...group,
+    bayId:
+      isWithin(roomId)(group) || arrangement === 'today' ? (places[group.id] ?? null) : group.bayId,
+  }));
 }
 
 /**
  * Puts groups in bays, or (null) back in the tray, in one arrangement, as one change. In the chosen one a taken fit of a
  * touched bay no longer holds. @errors `not_found`: a group, bay or draft that is not there; nothing is moved.
  */
-export async function arrange(db: Db, projectId: ProjectId, { roomId, ref, assignment }: { readonly roomId: ArrangedScope; readonly ref: ArrangementRef; readonly assignment: Assignment }): Promise<void> {
+export async function arrange(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    ref,
+    assignment,
+  }: {
+    readonly roomId: ArrangedScope;
+    readonly ref: ArrangementRef;
+    readonly assignment: Assignment;
+  },
+): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const arrangement = resolveArrangement(records, roomId, ref);
   const bays = records.units.flatMap((unit) => unit.bays);
   const now = placesIn(records.groups, { arrangement, bayIds: bayIdsOf(records) });
-  const moves = assignment.map(({ groupId, bayId }) => {
-    const group = records.groups.find(({ id }) => id === groupId);
-    if (!group || (bayId !== null && bays.every(({ id }) => id !== bayId))) throw new DataError('not_found', `there is no group ${groupId} or no bay ${bayId ?? ''}`);
-    return { group, bayId };
-  }).filter(({ group, bayId }) => (now[group.id] ?? null) !== bayId);
+  const moves = assignment
+    .map(({ groupId, bayId }) => {
+      const group = records.groups.find(({ id }) => id === groupId);
+      if (!group || (bayId !== null && bays.every(({ id }) => id !== bayId)))
+        throw new DataError('not_found', `there is no group ${groupId} or no bay ${bayId ?? ''}`);
+      return { group, bayId };
+    })
+    .filter(({ group, bayId }) => (now[group.id] ?? null) !== bayId);
   const [first] = moves;
   if (!first) return;
   const bayName = bays.find(({ id }) => id === first.bayId)?.name;
-  const what = moves.length === 1 ? `put ${first.group.name} ${bayName === undefined ? 'back in the tray' : `on ${bayName}`}` : `arranged ${moves.length} groups anew`;
-  const where = arrangement === 'today' ? ', as it is today' : arrangement === 'chosen' ? '' : ` in ${arrangement.name}`;
+  const what =
+    moves.length === 1
+      ? `put ${first.group.name} ${bayName === undefined ? 'back in the tray' : `on ${bayName}`}`
+      : `arranged ${moves.length} groups anew`;
+  const where =
+    arrangement === 'today'
+      ? ', as it is today'
+      : arrangement === 'chosen'
+        ? ''
+        : ` in ${arrangement.name}`;
   await recordChange(db, { projectId, label: what + where, now: nowIso() }, async (writer) => {
-    if (arrangement === 'today') for (const { group, bayId } of moves) await writer.put(groupTable, { ...group, standsBayId: bayId });
+    if (arrangement === 'today')
+      for (const { group, bayId } of moves)
+        await writer.put(groupTable, { ...group, standsBayId: bayId });
     else if (arrangement === 'chosen') await moveChosen(writer, moves);
     else await writer.put(draftTable, { ...arrangement, places: withMoves(arrangement, moves) });
   });
@@ -67,55 +121,123 @@ type Moves = readonly { readonly group: Group; readonly bayId: BayId | null }[];
 
 async function moveChosen(writer: ChangeWriter, moves: Moves): Promise<void> {
   for (const { group, bayId } of moves) await writer.put(groupTable, { ...group, bayId });
-  for (const bayId of new Set(moves.flatMap((move) => [move.group.bayId, move.bayId]))) if (bayId) await writer.remove(fitTable, bayId);
+  for (const bayId of new Set(moves.flatMap((move) => [move.group.bayId, move.bayId])))
+    if (bayId) await writer.remove(fitTable, bayId);
 }
 
 const withMoves = ({ places }: Draft, moves: Moves): NonNullable<Draft['places']> => [
-  ...(places ?? []).filter(({ groupId }) => moves.every(({ group }) => group.id !== groupId)), ...moves.map(({ group, bayId }) => ({ groupId: group.id, bayId })),
+  ...(places ?? []).filter(({ groupId }) => moves.every(({ group }) => group.id !== groupId)),
+  ...moves.map(({ group, bayId }) => ({ groupId: group.id, bayId })),
 ];
 
 /** Copies an arrangement into a new draft. The first copy gives the chosen arrangement a name of its own too. */
-export async function addDraft(db: Db, projectId: ProjectId, { roomId, name, from }: { readonly roomId: ArrangedScope; readonly name: string; readonly from: ArrangementRef }): Promise<DraftId> {
+export async function addDraft(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    name,
+    from,
+  }: { readonly roomId: ArrangedScope; readonly name: string; readonly from: ArrangementRef },
+): Promise<DraftId> {
   const records = await getProjectRecords(db, projectId);
-  if (roomId !== null && records.rooms.every(({ id }) => id !== roomId)) throw new DataError('not_found', `there is no room ${roomId}`);
+  if (roomId !== null && records.rooms.every(({ id }) => id !== roomId))
+    throw new DataError('not_found', `there is no room ${roomId}`);
   const drafts = draftsOf(records, roomId);
   const own = records.groups.filter(isWithin(roomId));
   const id = draftIdSchema.parse(createId());
-  await recordChange(db, { projectId, label: `copied into ${name}`, now: nowIso() }, async (writer) => {
-    if (drafts.length === 0) await writer.insert(draftTable, { id: draftIdSchema.parse(createId()), projectId, roomId, name: FIRST_NAME, places: null, position: 0 });
-    await writer.insert(draftTable, { id, projectId, roomId, name, places: toPlaces(records, own, resolveArrangement(records, roomId, from)), position: Math.max(0, ...drafts.map(({ position }) => position)) + 1 });
-  });
+  await recordChange(
+    db,
+    { projectId, label: `copied into ${name}`, now: nowIso() },
+    async (writer) => {
+      if (drafts.length === 0)
+        await writer.insert(draftTable, {
+          id: draftIdSchema.parse(createId()),
+          projectId,
+          roomId,
+          name: FIRST_NAME,
+          places: null,
+          position: 0,
+        });
+      await writer.insert(draftTable, {
+        id,
+        projectId,
+        roomId,
+        name,
+        places: toPlaces(records, own, resolveArrangement(records, roomId, from)),
+        position: Math.max(0, ...drafts.map(({ position }) => position)) + 1,
+      });
+    },
+  );
   return id;
 }
 
-function toPlaces(records: ProjectRecords, groups: readonly Group[], arrangement: Arrangement): NonNullable<Draft['places']> {
+function toPlaces(
+  records: ProjectRecords,
+  groups: readonly Group[],
+  arrangement: Arrangement,
+): NonNullable<Draft['places']> {
   const places = placesIn(groups, { arrangement, bayIds: bayIdsOf(records) });
   return groups.map(({ id }) => ({ groupId: id, bayId: places[id] ?? null }));
 }
 
 /** Makes a draft the one that is carried out; what was chosen before stays as a draft. One change. */
-export async function chooseDraft(db: Db, projectId: ProjectId, { roomId, draftId }: { readonly roomId: ArrangedScope; readonly draftId: DraftId }): Promise<void> {
+export async function chooseDraft(
+  db: Db,
+  projectId: ProjectId,
+  { roomId, draftId }: { readonly roomId: ArrangedScope; readonly draftId: DraftId },
+): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const draft = resolveArrangement(records, roomId, draftId);
   if (typeof draft === 'string') return;
   const own = records.groups.filter(isWithin(roomId));
   const places = placesIn(own, { arrangement: draft, bayIds: bayIdsOf(records) });
-  await recordChange(db, { projectId, label: `chose ${draft.name}`, now: nowIso() }, async (writer) => {
-    for (const chosen of draftsOf(records, roomId).filter((other) => other.places === null)) await writer.put(draftTable, { ...chosen, places: toPlaces(records, own, 'chosen') });
-    await moveChosen(writer, own.map((group) => ({ group, bayId: places[group.id] ?? null })).filter(({ group, bayId }) => group.bayId !== bayId));
-    await writer.put(draftTable, { ...draft, places: null });
-  });
+  await recordChange(
+    db,
+    { projectId, label: `chose ${draft.name}`, now: nowIso() },
+    async (writer) => {
+      for (const chosen of draftsOf(records, roomId).filter((other) => other.places === null))
+        await writer.put(draftTable, { ...chosen, places: toPlaces(records, own, 'chosen') });
+      await moveChosen(
+        writer,
+        own
+          .map((group) => ({ group, bayId: places[group.id] ?? null }))
+          .filter(({ group, bayId }) => group.bayId !== bayId),
+      );
+      await writer.put(draftTable, { ...draft, places: null });
+    },
+  );
 }
 
-export async function renameDraft(db: Db, projectId: ProjectId, { roomId, draftId, name }: { readonly roomId: ArrangedScope; readonly draftId: DraftId; readonly name: string }): Promise<void> {
-  const draft = draftsOf(await getProjectRecords(db, projectId), roomId).find(({ id }) => id === draftId);
+export async function renameDraft(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    draftId,
+    name,
+  }: { readonly roomId: ArrangedScope; readonly draftId: DraftId; readonly name: string },
+): Promise<void> {
+  const draft = draftsOf(await getProjectRecords(db, projectId), roomId).find(
+    ({ id }) => id === draftId,
+  );
   if (!draft) throw new DataError('not_found', `there is no draft ${draftId}`);
-  await recordChange(db, { projectId, label: `named ${name}`, now: nowIso() }, (writer) => writer.put(draftTable, { ...draft, name }));
+  await recordChange(db, { projectId, label: `named ${name}`, now: nowIso() }, (writer) =>
+    writer.put(draftTable, { ...draft, name }),
+  );
 }
 
 /** Takes a draft away. The chosen one stays: it is where everything is to live. */
-export async function removeDraft(db: Db, projectId: ProjectId, { roomId, draftId }: { readonly roomId: ArrangedScope; readonly draftId: DraftId }): Promise<void> {
-  const draft = draftsOf(await getProjectRecords(db, projectId), roomId).find(({ id }) => id === draftId);
+export async function removeDraft(
+  db: Db,
+  projectId: ProjectId,
+  { roomId, draftId }: { readonly roomId: ArrangedScope; readonly draftId: DraftId },
+): Promise<void> {
+  const draft = draftsOf(await getProjectRecords(db, projectId), roomId).find(
+    ({ id }) => id === draftId,
+  );
   if (!draft || draft.places === null) return;
-  await recordChange(db, { projectId, label: `removed ${draft.name}`, now: nowIso() }, (writer) => writer.remove(draftTable, draftId));
+  await recordChange(db, { projectId, label: `removed ${draft.name}`, now: nowIso() }, (writer) =>
+    writer.remove(draftTable, draftId),
+  );
 }

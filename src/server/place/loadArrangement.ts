@@ -1,7 +1,16 @@
 import 'server-only';
 
 import { arrangeFront, bayInsideOf, type Bay, type Unit } from '@/core/look';
-import { bayLevelOf, isAway, judgeArrangement, type ArrangedScope, type ArrangementJudgement, type ArrangementRef, type BayLevel, type ZonesRequest } from '@/core/place';
+import {
+  bayLevelOf,
+  isAway,
+  judgeArrangement,
+  type ArrangedScope,
+  type ArrangementJudgement,
+  type ArrangementRef,
+  type BayLevel,
+  type ZonesRequest,
+} from '@/core/place';
 import { draftIdSchema } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import type { ProjectRecords } from '@/data/projectRepo';
@@ -13,7 +22,11 @@ const PROPOSAL_MS = 4000;
 
 /** One arrangement of a room, or of the whole home, with all that is said of it. */
 export interface ArrangementView {
-  readonly slips: readonly { readonly ref: string; readonly name: string; readonly isChosen: boolean }[];
+  readonly slips: readonly {
+    readonly ref: string;
+    readonly name: string;
+    readonly isChosen: boolean;
+  }[];
   readonly shownRef: ArrangementRef;
   /** Of the whole home, where this arrangement has them. */
   readonly groups: readonly Group[];
@@ -28,7 +41,13 @@ export interface ArrangementView {
   readonly judgedToday: ArrangementJudgement | undefined;
   /** What it asks a week, with all it counts; undefined while a group has no home here or stands where it must not. */
   readonly minutesNow: number | undefined;
-  readonly shelves: readonly { readonly bayId: string; readonly belowBayId: string; readonly name: string; readonly heightMm: number; readonly belowHeightMm: number }[];
+  readonly shelves: readonly {
+    readonly bayId: string;
+    readonly belowBayId: string;
+    readonly name: string;
+    readonly heightMm: number;
+    readonly belowHeightMm: number;
+  }[];
 }
 
 export interface Arranged {
@@ -41,18 +60,30 @@ export function slipsOf({ records, scope }: Arranged): ArrangementView['slips'] 
   const drafts = draftsOf(records, scope);
   return [
     { ref: 'today', name: 'As it is today', isChosen: false },
-    ...(drafts.length === 0 ? [{ ref: 'chosen', name: 'The plan', isChosen: true }] : drafts.map(({ id, name, places }) => ({ ref: id, name, isChosen: places === null }))),
+    ...(drafts.length === 0
+      ? [{ ref: 'chosen', name: 'The plan', isChosen: true }]
+      : drafts.map(({ id, name, places }) => ({ ref: id, name, isChosen: places === null }))),
   ];
 }
 
 /** The arrangement that was asked for; the chosen one where there is none of that name. */
-export function readRef(arranged: Arranged, asked: string | readonly string[] | undefined): ArrangementRef {
+export function readRef(
+  arranged: Arranged,
+  asked: string | readonly string[] | undefined,
+): ArrangementRef {
   const slips = slipsOf(arranged);
   const found = slips.find(({ ref }) => ref === asked) ?? slips.find(({ isChosen }) => isChosen);
-  return found === undefined || found.ref === 'chosen' ? 'chosen' : found.ref === 'today' ? 'today' : draftIdSchema.parse(found.ref);
+  return found === undefined || found.ref === 'chosen'
+    ? 'chosen'
+    : found.ref === 'today'
+      ? 'today'
+      : draftIdSchema.parse(found.ref);
 }
 
-export function loadArrangement(arranged: Arranged, asked: string | readonly string[] | undefined): ArrangementView {
+export function loadArrangement(
+  arranged: Arranged,
+  asked: string | readonly string[] | undefined,
+): ArrangementView {
   const { records, scope } = arranged;
   const shownRef = readRef(arranged, asked);
   const units = records.units.filter((unit) => scope === null || unit.roomId === scope);
@@ -61,32 +92,81 @@ export function loadArrangement(arranged: Arranged, asked: string | readonly str
     const groups = groupsIn(records, scope, resolveArrangement(records, scope, ref));
     const zones = zonesOf(records, scope, { groups, timeLimitMs: PROPOSAL_MS });
     const fragileIds = fragileIdsOf(groups);
-    const awayIds = groups.filter((group) => isWithin(scope)(group) && isAway(records.units, group)).map(({ id }) => id);
-    return { groups, zones, fragileIds, awayIds, judged: zones && judgeArrangement(zones, { places: Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])), fragileIds: new Set(fragileIds) }) };
+    const awayIds = groups
+      .filter((group) => isWithin(scope)(group) && isAway(records.units, group))
+      .map(({ id }) => id);
+    return {
+      groups,
+      zones,
+      fragileIds,
+      awayIds,
+      judged:
+        zones &&
+        judgeArrangement(zones, {
+          places: Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])),
+          fragileIds: new Set(fragileIds),
+        }),
+    };
   };
   const shown = judge(shownRef);
   const fronts = arrangeFront(units).units.flatMap((unit) => unit.layout.bays);
-  const levels = bays.map((bay) => ({ bay, level: bayLevelOf({ bay, reachMm: fronts.find(({ bayId }) => bayId === bay.id)?.zMm ?? 0, groups: shown.groups, things: records.things, people: records.people }) }));
+  const levels = bays.map((bay) => ({
+    bay,
+    level: bayLevelOf({
+      bay,
+      reachMm: fronts.find(({ bayId }) => bayId === bay.id)?.zMm ?? 0,
+      groups: shown.groups,
+      things: records.things,
+      people: records.people,
+    }),
+  }));
   return {
-    slips: slipsOf(arranged), shownRef, ...shown, levels, bayNames: bayNamesOf(arranged),
-    judgedToday: judge('today').judged, minutesNow: minutesOf(shown.judged),
+    slips: slipsOf(arranged),
+    shownRef,
+    ...shown,
+    levels,
+    bayNames: bayNamesOf(arranged),
+    judgedToday: judge('today').judged,
+    minutesNow: minutesOf(shown.judged),
     shelves: units.flatMap(shelvesOf),
   };
 }
 
-const bayNamesOf = ({ records, scope }: Arranged): Record<string, string> => Object.fromEntries(records.units.flatMap((unit) => {
-  const room = unit.roomId === scope ? undefined : records.rooms.find(({ id }) => id === unit.roomId)?.name.toLowerCase();
-  return unit.bays.map(({ id, name }) => [id, room === undefined ? name : `${name}, ${room}`] as const);
-}));
+const bayNamesOf = ({ records, scope }: Arranged): Record<string, string> =>
+  Object.fromEntries(
+    records.units.flatMap((unit) => {
+      const room =
+        unit.roomId === scope
+          ? undefined
+          : records.rooms.find(({ id }) => id === unit.roomId)?.name.toLowerCase();
+      return unit.bays.map(
+        ({ id, name }) => [id, room === undefined ? name : `${name}, ${room}`] as const,
+      );
+    }),
+  );
 
 const minutesOf = (judged: ArrangementJudgement | undefined): number | undefined =>
-  judged && judged.homelessIds.length + judged.elsewhereIds.length + judged.bent.length === 0 ? (judged.secondsPerWeek + judged.pairSecondsPerWeek) / 60 : undefined;
+  judged && judged.homelessIds.length + judged.elsewhereIds.length + judged.bent.length === 0
+    ? (judged.secondsPerWeek + judged.pairSecondsPerWeek) / 60
+    : undefined;
 
 /** Shelves that can move: between two places one above the other in a unit with holes for them, or open shelving and cupboards. */
 function shelvesOf(unit: Unit): ArrangementView['shelves'] {
   if (unit.kind === 'drawers') return [];
   return unit.bays.flatMap((bay) => {
-    const below = unit.bays.find((other) => other.columnIndex === bay.columnIndex && other.rowIndex === bay.rowIndex - 1);
-    return below && !bay.outOfScope && !below.outOfScope ? [{ bayId: bay.id, belowBayId: below.id, name: `under ${bay.name}`, heightMm: bayInsideOf(bay).heightMm, belowHeightMm: bayInsideOf(below).heightMm }] : [];
+    const below = unit.bays.find(
+      (other) => other.columnIndex === bay.columnIndex && other.rowIndex === bay.rowIndex - 1,
+    );
+    return below && !bay.outOfScope && !below.outOfScope
+      ? [
+          {
+            bayId: bay.id,
+            belowBayId: below.id,
+            name: `under ${bay.name}`,
+            heightMm: bayInsideOf(bay).heightMm,
+            belowHeightMm: bayInsideOf(below).heightMm,
+          },
+        ]
+      : [];
   });
 }

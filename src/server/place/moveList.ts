@@ -1,8 +1,25 @@
 import 'server-only';
 
-import { BASKET, planMoveList, tickedItem, type KeptItem, type KeptMoveList, type MoveList } from '@/core/place';
+import {
+  BASKET,
+  planMoveList,
+  tickedItem,
+  type KeptItem,
+  type KeptMoveList,
+  type MoveList,
+} from '@/core/place';
 import { usableLitresOf } from '@/core/look';
-import { bayIdSchema, err, groupIdSchema, ok, type BayId, type GroupId, type ProjectId, type Result, type RoomId } from '@/core/shared';
+import {
+  bayIdSchema,
+  err,
+  groupIdSchema,
+  ok,
+  type BayId,
+  type GroupId,
+  type ProjectId,
+  type Result,
+  type RoomId,
+} from '@/core/shared';
 import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G } from '@/core/sort';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
@@ -28,35 +45,83 @@ export type MoveListReasons = MoveList['reasons'];
  * rooms move too where they stand in this room's places or are to live in them.
  * Fails with what makes it impossible, the bays by their names; nothing is kept then.
  */
-export async function makeMoveList(db: Db, projectId: ProjectId, input: MoveListInput): Promise<Result<undefined, MoveListReasons>> {
+export async function makeMoveList(
+  db: Db,
+  projectId: ProjectId,
+  input: MoveListInput,
+): Promise<Result<undefined, MoveListReasons>> {
   const records = await getProjectRecords(db, projectId);
   const list = planFor(records, input);
   if (!list.ok) return list;
-  await recordChange(db, { projectId, label: 'made the list of moves', now: nowIso() }, (writer) => writer.put(moveListTable, list.value));
+  await recordChange(db, { projectId, label: 'made the list of moves', now: nowIso() }, (writer) =>
+    writer.put(moveListTable, list.value),
+  );
   return ok(undefined);
 }
 
-function planFor(records: ProjectRecords, input: MoveListInput, inBasketIds: readonly GroupId[] = []): Result<KeptMoveList, MoveListReasons> {
+function planFor(
+  records: ProjectRecords,
+  input: MoveListInput,
+  inBasketIds: readonly GroupId[] = [],
+): Result<KeptMoveList, MoveListReasons> {
   const { units, groups, things } = records;
-  const own = new Set(units.filter(({ roomId }) => roomId === input.roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
+  const own = new Set(
+    units
+      .filter(({ roomId }) => roomId === input.roomId)
+      .flatMap((unit) => unit.bays.map(({ id }) => id)),
+  );
   const isOurs = (bayId: BayId | null) => bayId !== null && own.has(bayId);
-  const moving = groups.filter((group) => group.roomId === input.roomId || isOurs(group.standsBayId) || isOurs(group.bayId));
+  const moving = groups.filter(
+    (group) => group.roomId === input.roomId || isOurs(group.standsBayId) || isOurs(group.bayId),
+  );
   // Of other rooms only the places that something comes from or goes to, with what stays in them.
-  const touched = new Set<BayId>(moving.flatMap((group) => [group.standsBayId, group.bayId]).filter((bayId) => bayId !== null));
-  const bays = units.flatMap((unit) => unit.bays.filter(({ id }) => own.has(id) || touched.has(id)).map((bay) => ({ id: bay.id, litres: usableLitresOf(bay) })));
-  const staying = groups.filter((group) => !moving.includes(group) && group.standsBayId !== null && touched.has(group.standsBayId));
+  const touched = new Set<BayId>(
+    moving.flatMap((group) => [group.standsBayId, group.bayId]).filter((bayId) => bayId !== null),
+  );
+  const bays = units.flatMap((unit) =>
+    unit.bays
+      .filter(({ id }) => own.has(id) || touched.has(id))
+      .map((bay) => ({ id: bay.id, litres: usableLitresOf(bay) })),
+  );
+  const staying = groups.filter(
+    (group) =>
+      !moving.includes(group) && group.standsBayId !== null && touched.has(group.standsBayId),
+  );
   const list = planMoveList(
     {
-      bays, inBasketIds, cleanedBayIds: input.cleanedBayIds.filter((id) => own.has(id)), basketLitres: BASKET_LITRES, liftG: LIFTING_LIMIT_G, timeLimitMs: MOVES_MS,
-      groups: [...moving, ...staying].map((group) => ({ id: group.id, litres: keptLitresOf(group, things), massG: keptMassGOf(group, things), from: group.standsBayId, to: moving.includes(group) ? group.bayId : group.standsBayId })),
+      bays,
+      inBasketIds,
+      cleanedBayIds: input.cleanedBayIds.filter((id) => own.has(id)),
+      basketLitres: BASKET_LITRES,
+      liftG: LIFTING_LIMIT_G,
+      timeLimitMs: MOVES_MS,
+      groups: [...moving, ...staying].map((group) => ({
+        id: group.id,
+        litres: keptLitresOf(group, things),
+        massG: keptMassGOf(group, things),
+        from: group.standsBayId,
+        to: moving.includes(group) ? group.bayId : group.standsBayId,
+      })),
     },
     { clock: () => performance.now() },
   );
   if (list.reasons.length > 0) return err(list.reasons);
-  const items = list.items.map((item): KeptItem => (item.kind === 'clean' ? { kind: 'clean', bayId: bayIdSchema.parse(item.bayId), doneAt: null } : { ...item, groupId: groupIdSchema.parse(item.groupId), doneAt: null }));
+  const items = list.items.map((item): KeptItem =>
+    item.kind === 'clean'
+      ? { kind: 'clean', bayId: bayIdSchema.parse(item.bayId), doneAt: null }
+      : { ...item, groupId: groupIdSchema.parse(item.groupId), doneAt: null },
+  );
   return ok({
-    id: input.roomId, madeAt: nowIso(), cleaning: input.cleaning, cleanedBayIds: [...input.cleanedBayIds], basketsStand: input.basketsStand, items, stagedLitres: list.stagedLitres,
-    leastStagedLitres: list.leastStagedLitres ?? null, baskets: list.baskets, circles: list.circles.map((circle) => [...circle]),
+    id: input.roomId,
+    madeAt: nowIso(),
+    cleaning: input.cleaning,
+    cleanedBayIds: [...input.cleanedBayIds],
+    basketsStand: input.basketsStand,
+    items,
+    stagedLitres: list.stagedLitres,
+    leastStagedLitres: list.leastStagedLitres ?? null,
+    baskets: list.baskets,
+    circles: list.circles.map((circle) => [...circle]),
   });
 }
 
@@ -67,26 +132,54 @@ const getList = (records: ProjectRecords, roomId: RoomId): KeptMoveList => {
 };
 
 /** Ticks a line, or opens it again; the group then stands where the line has put it. @errors `not_found`. */
-export async function tickMove(db: Db, projectId: ProjectId, { roomId, index, isDone }: { readonly roomId: RoomId; readonly index: number; readonly isDone: boolean }): Promise<void> {
+export async function tickMove(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    index,
+    isDone,
+  }: { readonly roomId: RoomId; readonly index: number; readonly isDone: boolean },
+): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const list = getList(records, roomId);
   const item = list.items[index];
   if (!item) throw new DataError('not_found', `the list has no line ${index}`);
   const now = nowIso();
   const bays = records.units.flatMap((unit) => unit.bays);
-  const group = item.kind === 'move' ? records.groups.find(({ id }) => id === item.groupId) : undefined;
+  const group =
+    item.kind === 'move' ? records.groups.find(({ id }) => id === item.groupId) : undefined;
   const place = item.kind === 'move' ? (isDone ? item.to : item.from) : null;
-  await recordChange(db, { projectId, label: isDone ? 'ticked a move' : 'opened a move again', now }, async (writer) => {
-    await writer.put(moveListTable, tickedItem(list, index, isDone ? now : null));
-    if (group) await writer.put(groupTable, { ...group, standsBayId: place === null || place === BASKET ? null : (bays.find(({ id }) => id === place)?.id ?? null) });
-  });
+  await recordChange(
+    db,
+    { projectId, label: isDone ? 'ticked a move' : 'opened a move again', now },
+    async (writer) => {
+      await writer.put(moveListTable, tickedItem(list, index, isDone ? now : null));
+      if (group)
+        await writer.put(groupTable, {
+          ...group,
+          standsBayId:
+            place === null || place === BASKET
+              ? null
+              : (bays.find(({ id }) => id === place)?.id ?? null),
+        });
+    },
+  );
 }
 
 /**
  * Something stands elsewhere than the list says (null: in a basket): notes it, and works the rest out anew from where things
  * really are; what is done stays on the list. Cleaning that is done is not asked for again.
  */
-export async function noteDeviation(db: Db, projectId: ProjectId, { roomId, groupId, bayId }: { readonly roomId: RoomId; readonly groupId: GroupId; readonly bayId: BayId | null }): Promise<Result<undefined, MoveListReasons>> {
+export async function noteDeviation(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    groupId,
+    bayId,
+  }: { readonly roomId: RoomId; readonly groupId: GroupId; readonly bayId: BayId | null },
+): Promise<Result<undefined, MoveListReasons>> {
   const records = await getProjectRecords(db, projectId);
   const list = getList(records, roomId);
   const group = records.groups.find(({ id }) => id === groupId);
@@ -95,15 +188,38 @@ export async function noteDeviation(db: Db, projectId: ProjectId, { roomId, grou
   const cleaned = new Set(done.flatMap((item) => (item.kind === 'clean' ? [item.bayId] : [])));
   const moved = { ...group, standsBayId: bayId };
   const groups = records.groups.map((other) => (other.id === groupId ? moved : other));
-  const rest = planFor({ ...records, groups }, { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) }, inBaskets(groups, { done, noted: bayId === null ? [groupId] : [] }));
+  const rest = planFor(
+    { ...records, groups },
+    { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) },
+    inBaskets(groups, { done, noted: bayId === null ? [groupId] : [] }),
+  );
   if (!rest.ok) return rest;
-  await recordChange(db, { projectId, label: `noted where ${group.name} stands`, now: nowIso() }, async (writer) => {
-    await writer.put(groupTable, moved);
-    await writer.put(moveListTable, { ...rest.value, cleanedBayIds: list.cleanedBayIds, items: [...done, ...rest.value.items], leastStagedLitres: null });
-  });
+  await recordChange(
+    db,
+    { projectId, label: `noted where ${group.name} stands`, now: nowIso() },
+    async (writer) => {
+      await writer.put(groupTable, moved);
+      await writer.put(moveListTable, {
+        ...rest.value,
+        cleanedBayIds: list.cleanedBayIds,
+        items: [...done, ...rest.value.items],
+        leastStagedLitres: null,
+      });
+    },
+  );
   return ok(undefined);
 }
 
 /** Groups that were carried into a basket, or were found in one, and stand nowhere since. */
-const inBaskets = (groups: ProjectRecords['groups'], { done, noted }: { readonly done: readonly KeptItem[]; readonly noted: readonly GroupId[] }): GroupId[] =>
-  groups.filter(({ id, standsBayId }) => standsBayId === null && (noted.includes(id) || done.some((item) => item.kind === 'move' && item.groupId === id && item.to === BASKET))).map(({ id }) => id);
+const inBaskets = (
+  groups: ProjectRecords['groups'],
+  { done, noted }: { readonly done: readonly KeptItem[]; readonly noted: readonly GroupId[] },
+): GroupId[] =>
+  groups
+    .filter(
+      ({ id, standsBayId }) =>
+        standsBayId === null &&
+        (noted.includes(id) ||
+          done.some((item) => item.kind === 'move' && item.groupId === id && item.to === BASKET)),
+    )
+    .map(({ id }) => id);

@@ -1,4 +1,14 @@
-import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup, mm } from '@test/builders';
+import {
+  aBay,
+  aDatabase,
+  aDecision,
+  aGroup,
+  aUnit,
+  HALL,
+  HOME,
+  insertGroup,
+  mm,
+} from '@test/builders';
 import { personSchema } from '@/core/agree';
 import { placingSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
@@ -18,10 +28,45 @@ beforeEach(async () => {
   db = await aDatabase();
   await db(unitTable.name).insert(unitTable.toRow(unit));
   await db(bayTable.name).insert(bayTable.toRow(deep));
-  await db(personTable.name).insert(personTable.toRow(personSchema.parse({ id: 'nora', projectId: HOME, name: 'Nora', height: mm(1680), isChild: false, noStep: false, position: 0 })));
-  await insertGroup(db, aGroup({ id: 'beach', name: 'Beach towels', bayId: 'shelf', placing: placingSchema.parse({ usesPerWeek: 6 }) }));
-  await insertGroup(db, aGroup({ id: 'skis', name: 'Ski gear', bayId: 'shelf', position: 1, placing: placingSchema.parse({ usesPerWeek: 6 }) }));
-  await appendDecisions(db, HOME, ['beach', 'skis'].map((groupId, i) => aDecision({ id: `d${i}`, thingId: `t${i}`, groupId, litres: 30 })));
+  await db(personTable.name).insert(
+    personTable.toRow(
+      personSchema.parse({
+        id: 'nora',
+        projectId: HOME,
+        name: 'Nora',
+        height: mm(1680),
+        isChild: false,
+        noStep: false,
+        position: 0,
+      }),
+    ),
+  );
+  await insertGroup(
+    db,
+    aGroup({
+      id: 'beach',
+      name: 'Beach towels',
+      bayId: 'shelf',
+      placing: placingSchema.parse({ usesPerWeek: 6 }),
+    }),
+  );
+  await insertGroup(
+    db,
+    aGroup({
+      id: 'skis',
+      name: 'Ski gear',
+      bayId: 'shelf',
+      position: 1,
+      placing: placingSchema.parse({ usesPerWeek: 6 }),
+    }),
+  );
+  await appendDecisions(
+    db,
+    HOME,
+    ['beach', 'skis'].map((groupId, i) =>
+      aDecision({ id: `d${i}`, thingId: `t${i}`, groupId, litres: 30 }),
+    ),
+  );
 });
 afterEach(() => db.destroy());
 
@@ -31,28 +76,58 @@ const room = async () => ({ records: await getProjectRecords(db, HOME), scope: H
 test('what changes with the seasons comes again each year on the first of its month, as the same entry at each export', async () => {
   const { records } = await room();
   const swaps = seasonsOfRoom(records, HALL);
-  expect(swaps.map(({ month, kind }) => [month, kind])).toEqual([[5, 'rows'], [11, 'rows']]);
+  expect(swaps.map(({ month, kind }) => [month, kind])).toEqual([
+    [5, 'rows'],
+    [11, 'rows'],
+  ]);
   const lines = linesOf(writeSeasonReminders(records, { roomId: HALL, swaps, now: NOW }));
   expect(lines.filter((line) => line === 'BEGIN:VEVENT')).toHaveLength(2);
   // May is still to come; this November's first has gone by.
-  expect(lines).toEqual(expect.arrayContaining(['DTSTART;VALUE=DATE:20270501', 'DTSTART;VALUE=DATE:20271101', 'RRULE:FREQ=YEARLY', 'DESCRIPTION:Shelf: Beach towels to the front\\, Ski gear behind', 'UID:season-hall-5@tin-box']));
+  expect(lines).toEqual(
+    expect.arrayContaining([
+      'DTSTART;VALUE=DATE:20270501',
+      'DTSTART;VALUE=DATE:20271101',
+      'RRULE:FREQ=YEARLY',
+      'DESCRIPTION:Shelf: Beach towels to the front\\, Ski gear behind',
+      'UID:season-hall-5@tin-box',
+    ]),
+  );
 });
 
 test('an arrangement that is none of the room falls back to the chosen one; before there are drafts that is the plan', async () => {
   expect(slipsOf(await room()).map(({ name }) => name)).toEqual(['As it is today', 'The plan']);
-  expect([readRef(await room(), 'today'), readRef(await room(), undefined), readRef(await room(), ['x', 'y'])]).toEqual(['today', 'chosen', 'chosen']);
+  expect([
+    readRef(await room(), 'today'),
+    readRef(await room(), undefined),
+    readRef(await room(), ['x', 'y']),
+  ]).toEqual(['today', 'chosen', 'chosen']);
   const draft = await addDraft(db, HOME, { roomId: HALL, name: 'Other', from: 'today' });
   expect(readRef(await room(), draft)).toBe(draft);
   const view = loadArrangement(await room(), draft);
-  expect(view.slips.map(({ name, isChosen }) => [name, isChosen])).toEqual([['As it is today', false], ['First draft', true], ['Other', false]]);
+  expect(view.slips.map(({ name, isChosen }) => [name, isChosen])).toEqual([
+    ['As it is today', false],
+    ['First draft', true],
+    ['Other', false],
+  ]);
   expect([view.judged?.homelessIds, view.minutesNow]).toEqual([['beach', 'skis'], undefined]);
 });
 
 test('an arrangement is drawn to scale with its groups; a room without units is not', async () => {
   const { records } = await room();
-  const drawing = gatherDrawing(records, { roomId: HALL, kind: 'places', unitId: undefined, scale: 10, draft: 'chosen' });
+  const drawing = gatherDrawing(records, {
+    roomId: HALL,
+    kind: 'places',
+    unitId: undefined,
+    scale: 10,
+    draft: 'chosen',
+  });
   if (!drawing) throw new Error('the hall has a unit');
   expect(drawing.title).toBe('Hall, the plan');
   expect(drawingSvg(drawing, 10)).toContain('>Beach towels</text>');
-  expect(gatherDrawing({ ...records, units: [] }, { roomId: HALL, kind: 'places', unitId: undefined, scale: 10, draft: 'today' })).toBeUndefined();
+  expect(
+    gatherDrawing(
+      { ...records, units: [] },
+      { roomId: HALL, kind: 'places', unitId: undefined, scale: 10, draft: 'today' },
+    ),
+  ).toBeUndefined();
 });

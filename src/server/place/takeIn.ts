@@ -14,16 +14,41 @@ import { addGroupIn } from '../sort/groups';
  * Takes a thing that waits elsewhere into a room: it is kept from now on, in a group of its own name, which can then be placed.
  * The decision goes into the log like any other, in one transaction with the group. @errors `not_found`.
  */
-export async function takeIn(db: Db, projectId: ProjectId, { roomId, thingId }: { readonly roomId: RoomId; readonly thingId: ThingId }): Promise<Group> {
-  const group = await recordChange(db, { projectId, label: 'took in what was waiting', now: nowIso() }, async (writer, trx) => {
-    const { things } = await getProjectRecords(trx, projectId);
-    const thing = things.find(({ id }) => id === thingId);
-    if (!thing || thing.verdict !== 'elsewhere') throw new DataError('not_found', `nothing that waits has the id ${thingId}`);
-    const into = await addGroupIn({ writer, trx }, projectId, { roomId, name: `${thing.name.charAt(0).toUpperCase()}${thing.name.slice(1)}`.slice(0, 60) });
-    const { id: _id, decisionId: _decisionId, ...facts } = thing;
-    await appendDecisions(trx, projectId, [{ ...facts, kind: 'decided', id: decisionIdSchema.parse(createId()), thingId, decidedAt: nowIso(), device: 'desk', roomId, verdict: 'keep', groupId: into.id, to: '' }]);
-    return into;
-  });
+export async function takeIn(
+  db: Db,
+  projectId: ProjectId,
+  { roomId, thingId }: { readonly roomId: RoomId; readonly thingId: ThingId },
+): Promise<Group> {
+  const group = await recordChange(
+    db,
+    { projectId, label: 'took in what was waiting', now: nowIso() },
+    async (writer, trx) => {
+      const { things } = await getProjectRecords(trx, projectId);
+      const thing = things.find(({ id }) => id === thingId);
+      if (!thing || thing.verdict !== 'elsewhere')
+        throw new DataError('not_found', `nothing that waits has the id ${thingId}`);
+      const into = await addGroupIn({ writer, trx }, projectId, {
+        roomId,
+        name: `${thing.name.charAt(0).toUpperCase()}${thing.name.slice(1)}`.slice(0, 60),
+      });
+      const { id: _id, decisionId: _decisionId, ...facts } = thing;
+      await appendDecisions(trx, projectId, [
+        {
+          ...facts,
+          kind: 'decided',
+          id: decisionIdSchema.parse(createId()),
+          thingId,
+          decidedAt: nowIso(),
+          device: 'desk',
+          roomId,
+          verdict: 'keep',
+          groupId: into.id,
+          to: '',
+        },
+      ]);
+      return into;
+    },
+  );
   announceDecisions(projectId);
   return group;
 }

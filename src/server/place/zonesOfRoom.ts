@@ -1,6 +1,13 @@
 import 'server-only';
 
-import { isFragileGroup, toHomeZonesRequest, toZonesRequest, type ArrangedScope, type PlacingSchools, type ZonesRequest } from '@/core/place';
+import {
+  isFragileGroup,
+  toHomeZonesRequest,
+  toZonesRequest,
+  type ArrangedScope,
+  type PlacingSchools,
+  type ZonesRequest,
+} from '@/core/place';
 import { schoolIn, type Room } from '@/core/look';
 import type { RoomId } from '@/core/shared';
 import type { Group } from '@/core/sort';
@@ -15,26 +22,64 @@ interface ZonesOptions {
 }
 
 /** The request of a room to the `zones` engine, by the room's schools; undefined where nobody lives in the household. */
-export function zonesOfRoom(records: ProjectRecords, roomId: RoomId, { groups, timeLimitMs, month }: ZonesOptions): ZonesRequest | undefined {
+export function zonesOfRoom(
+  records: ProjectRecords,
+  roomId: RoomId,
+  { groups, timeLimitMs, month }: ZonesOptions,
+): ZonesRequest | undefined {
   const room = records.rooms.find(({ id }) => id === roomId);
-  return room && toZonesRequest({ ...furnished(records, room), ...household(records, groups), ...(month === undefined ? {} : { month }) }, timeLimitMs);
+  return (
+    room &&
+    toZonesRequest(
+      {
+        ...furnished(records, room),
+        ...household(records, groups),
+        ...(month === undefined ? {} : { month }),
+      },
+      timeLimitMs,
+    )
+  );
 }
 
 /** The request of a room, or of the whole home, each room by its own schools. */
-export function zonesOf(records: ProjectRecords, scope: ArrangedScope, options: ZonesOptions): ZonesRequest | undefined {
+export function zonesOf(
+  records: ProjectRecords,
+  scope: ArrangedScope,
+  options: ZonesOptions,
+): ZonesRequest | undefined {
   if (scope !== null) return zonesOfRoom(records, scope, options);
-  return toHomeZonesRequest({ rooms: records.rooms.map((room) => furnished(records, room)), ...household(records, options.groups) }, options.timeLimitMs);
+  return toHomeZonesRequest(
+    {
+      rooms: records.rooms.map((room) => furnished(records, room)),
+      ...household(records, options.groups),
+    },
+    options.timeLimitMs,
+  );
 }
 
-const household = ({ things, people }: ProjectRecords, groups: readonly Group[]) => ({ groups, things, people });
+const household = ({ things, people }: ProjectRecords, groups: readonly Group[]) => ({
+  groups,
+  things,
+  people,
+});
 const furnished = (records: ProjectRecords, room: Room) => ({
-  room, units: records.units.filter(({ roomId }) => roomId === room.id), fixtures: records.fixtures.filter(({ roomId }) => roomId === room.id), schools: placingSchoolsOf(records, room),
+  room,
+  units: records.units.filter(({ roomId }) => roomId === room.id),
+  fixtures: records.fixtures.filter(({ roomId }) => roomId === room.id),
+  schools: placingSchoolsOf(records, room),
 });
 
 /** The schools of a room, or of the home where the room has none, that change where things live. */
-export function placingSchoolsOf({ project }: Pick<ProjectRecords, 'project'>, room: Room): PlacingSchools {
-  const [grouping, living] = [schoolIn('grouping', room.schools, project.terms.schools)?.choice, schoolIn('living', room.schools, project.terms.schools)?.choice];
+export function placingSchoolsOf(
+  { project }: Pick<ProjectRecords, 'project'>,
+  room: Room,
+): PlacingSchools {
+  const [grouping, living] = [
+    schoolIn('grouping', room.schools, project.terms.schools)?.choice,
+    schoolIn('living', room.schools, project.terms.schools)?.choice,
+  ];
   return { ...(grouping ? { grouping } : {}), ...(living ? { living } : {}) };
 }
 
-export const fragileIdsOf = (groups: readonly Group[]): string[] => groups.filter(isFragileGroup).map(({ id }) => id);
+export const fragileIdsOf = (groups: readonly Group[]): string[] =>
+  groups.filter(isFragileGroup).map(({ id }) => id);

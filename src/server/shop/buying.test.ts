@@ -5,9 +5,28 @@ import path from 'node:path';
 import sharp from 'sharp';
 
 import { findFitFaults, planFit } from '@/core/fit';
-import { bayIdSchema, containerIdSchema, groupIdSchema, invariant, loadSolver, projectIdSchema, roomIdSchema, shopIdSchema } from '@/core/shared';
+import {
+  bayIdSchema,
+  containerIdSchema,
+  groupIdSchema,
+  invariant,
+  loadSolver,
+  projectIdSchema,
+  roomIdSchema,
+  shopIdSchema,
+} from '@/core/shared';
 import { approvalStateOf, checkReceipt, materialsSchema, priceLines } from '@/core/shop';
-import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup, mm } from '@test/builders';
+import {
+  aBay,
+  aDatabase,
+  aDecision,
+  aGroup,
+  aUnit,
+  HALL,
+  HOME,
+  insertGroup,
+  mm,
+} from '@test/builders';
 import { moveChange } from '@/data/changes';
 import { picturesDir, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
@@ -16,7 +35,13 @@ import { insertStarterCatalogue } from '@/data/starterCatalogue';
 import { bayTable, containerTable, projectTable, unitTable } from '@/data/tables';
 import { listOpenPlaces } from '../fit/openPlaces';
 import { createFitRequest, listFitContainers, takeFit, takeFits } from '../fit/takeFit';
-import { correctContainer, countBrokenElsewhere, findSubstitutes, noteFitWish, noteMockCheck } from '../fit/wishes';
+import {
+  correctContainer,
+  countBrokenElsewhere,
+  findSubstitutes,
+  noteFitWish,
+  noteMockCheck,
+} from '../fit/wishes';
 import { addGiftCard, addHandNeed, approveNeed, takeSubstitute } from './buying';
 import { loadHomeMoney } from './homeMoney';
 import { materialsOf, saveMaterials } from './materials';
@@ -35,18 +60,25 @@ beforeEach(async () => {
   await db(unitTable.name).insert(unitTable.toRow(unit));
   for (const bay of unit.bays) await db(bayTable.name).insert(bayTable.toRow(bay));
   await insertGroup(db, aGroup({ bayId: 'shelf' }));
-  await appendDecisions(db, HOME, [aDecision({ groupId: 'hats', count: 10, litres: 12, massG: 1100 })]);
+  await appendDecisions(db, HOME, [
+    aDecision({ groupId: 'hats', count: 10, litres: 12, massG: 1100 }),
+  ]);
 });
 afterEach(() => db.destroy());
 
 const records = () => getProjectRecords(db, HOME);
 const solve = async () => {
   const request = await createFitRequest(db, await records(), { bayId: shelf, prefer: 'cost' });
-  return { request, answer: planFit(request, { solver: await loadSolver(), clock: () => performance.now() }) };
+  return {
+    request,
+    answer: planFit(request, { solver: await loadSolver(), clock: () => performance.now() }),
+  };
 };
 async function takeCheapest() {
   const { answer } = await solve();
-  expect(await takeFit(db, HOME, { bayId: shelf, prefer: 'cost', answer })).toMatchObject({ ok: true });
+  expect(await takeFit(db, HOME, { bayId: shelf, prefer: 'cost', answer })).toMatchObject({
+    ok: true,
+  });
   return { answer, used: containerIdSchema.parse(answer.placements[0]?.containerId) };
 }
 const plan = async () => planRoomShopping(await loadRoomShopping(db, await records(), HALL));
@@ -59,36 +91,63 @@ test('a forbidden container is not used, a pinned one only; letting go brings th
   expect(without.answer.costMinor).toBeGreaterThanOrEqual(answer.costMinor);
   const pinned = containerIdSchema.parse('sample-box-lid-12');
   await noteFitWish(db, HOME, shelf, { kind: 'pin', groupId: hats, containerId: pinned });
-  expect(new Set((await solve()).answer.placements.map(({ containerId }) => containerId))).toEqual(new Set([pinned]));
+  expect(new Set((await solve()).answer.placements.map(({ containerId }) => containerId))).toEqual(
+    new Set([pinned]),
+  );
   await noteFitWish(db, HOME, shelf, { kind: 'forbid', containerId: pinned });
   expect((await records()).fitWishes[0]).toMatchObject({ pins: [], forbidden: [used, pinned] });
-  for (const containerId of [used, pinned]) await noteFitWish(db, HOME, shelf, { kind: 'allow', containerId });
+  for (const containerId of [used, pinned])
+    await noteFitWish(db, HOME, shelf, { kind: 'allow', containerId });
   expect((await solve()).answer.costMinor).toBe(answer.costMinor);
 });
 
 test('a few millimetres more change nothing where there is room; too many, and the fit is worked out anew', async () => {
   const { used } = await takeCheapest();
-  await noteMockCheck(db, HOME, shelf, { index: 0, goesIn: true, comesOut: true, doorShuts: false });
-  expect((await records()).fits[0]?.checks).toEqual([{ index: 0, goesIn: true, comesOut: true, doorShuts: false }]);
+  await noteMockCheck(db, HOME, shelf, {
+    index: 0,
+    goesIn: true,
+    comesOut: true,
+    doorShuts: false,
+  });
+  expect((await records()).fits[0]?.checks).toEqual([
+    { index: 0, goesIn: true, comesOut: true, doorShuts: false },
+  ]);
   const outer = (await records()).containers.find(({ id }) => id === used);
   if (!outer) throw new Error('the fit uses a container');
   const size = { containerId: used, widthMm: outer.width.mm, depthMm: outer.depth.mm };
-  expect(await correctContainer(db, HOME, { ...size, heightMm: outer.height.mm + 1 })).toEqual({ ok: true, value: [{ bayName: 'Shelf', outcome: 'still_fits', moreMinor: 0 }] });
-  expect(await correctContainer(db, HOME, { ...size, heightMm: 900 })).toMatchObject({ ok: true, value: [{ outcome: 'worked_out_anew' }] });
+  expect(await correctContainer(db, HOME, { ...size, heightMm: outer.height.mm + 1 })).toEqual({
+    ok: true,
+    value: [{ bayName: 'Shelf', outcome: 'still_fits', moreMinor: 0 }],
+  });
+  expect(await correctContainer(db, HOME, { ...size, heightMm: 900 })).toMatchObject({
+    ok: true,
+    value: [{ outcome: 'worked_out_anew' }],
+  });
   const { fits } = await records();
   const { request } = await solve();
   if (fits[0]) expect(findFitFaults(request, fits[0].answer)).toEqual([]);
   expect(fits[0]?.answer.placements.map(({ containerId }) => containerId)).not.toContain(used);
   await moveChange(db, HOME, 'undo');
-  expect((await records()).fits[0]?.answer.placements.map(({ containerId }) => containerId)).toContain(used);
+  expect(
+    (await records()).fits[0]?.answer.placements.map(({ containerId }) => containerId),
+  ).toContain(used);
 });
 
 test('many fits are one change; one that no longer goes in is left out and told', async () => {
   const { answer } = await solve();
-  const wrong = { ...answer, placements: answer.placements.map((placement) => ({ ...placement, x: 5000 })) };
-  expect((await takeFits(db, HOME, { prefer: 'cost', fits: [{ bayId: shelf, answer: wrong }] })).flat().map(({ rule }) => rule)).toContain('outside_bay');
+  const wrong = {
+    ...answer,
+    placements: answer.placements.map((placement) => ({ ...placement, x: 5000 })),
+  };
+  expect(
+    (await takeFits(db, HOME, { prefer: 'cost', fits: [{ bayId: shelf, answer: wrong }] }))
+      .flat()
+      .map(({ rule }) => rule),
+  ).toContain('outside_bay');
   expect((await records()).fits).toEqual([]);
-  expect(await takeFits(db, HOME, { prefer: 'cost', fits: [{ bayId: shelf, answer }] })).toEqual([]);
+  expect(await takeFits(db, HOME, { prefer: 'cost', fits: [{ bayId: shelf, answer }] })).toEqual(
+    [],
+  );
   expect((await records()).fits).toHaveLength(1);
 });
 
@@ -106,24 +165,73 @@ test('what is sold out gets a substitute that goes in, from the same solver', as
 });
 
 test('things by hand are bought in the same plan, a gift card pays at its shop only and is used up', async () => {
-  await addHandNeed(db, HOME, { roomId: HALL, name: 'Wall anchors', qty: 5, priority: 'must', shopId: loft, packSize: 4, priceMinor: 300 });
+  await addHandNeed(db, HOME, {
+    roomId: HALL,
+    name: 'Wall anchors',
+    qty: 5,
+    priority: 'must',
+    shopId: loft,
+    packSize: 4,
+    priceMinor: 300,
+  });
   await addGiftCard(db, HOME, { shopId: loft, amountMinor: 450 });
   const first = await plan();
-  expect(first.answer).toMatchObject({ status: 'optimal', payMinor: 150, perShop: [{ goodsMinor: 600, creditMinor: 450 }] });
+  expect(first.answer).toMatchObject({
+    status: 'optimal',
+    payMinor: 150,
+    perShop: [{ goodsMinor: 600, creditMinor: 450 }],
+  });
   const need = (await records()).handNeeds[0];
-  await addPurchase(db, HOME, { roomId: HALL, containerId: null, handNeedId: need?.id ?? null, shopName: 'The Bin Loft', label: 'Wall anchors', pieces: 4, paidMinor: 320, cardMinor: 320, expectedMinor: 300, paidBy: 'the client' });
+  await addPurchase(db, HOME, {
+    roomId: HALL,
+    containerId: null,
+    handNeedId: need?.id ?? null,
+    shopName: 'The Bin Loft',
+    label: 'Wall anchors',
+    pieces: 4,
+    paidMinor: 320,
+    cardMinor: 320,
+    expectedMinor: 300,
+    paidBy: 'the client',
+  });
   const second = await plan();
-  expect(second.answer).toMatchObject({ payMinor: 170, perShop: [{ goodsMinor: 300, creditMinor: 130 }] });
+  expect(second.answer).toMatchObject({
+    payMinor: 170,
+    perShop: [{ goodsMinor: 300, creditMinor: 130 }],
+  });
   expect(second.request.budgetMinor).toBe(first.request.budgetMinor);
-  const again = { roomId: HALL, containerId: null, shopName: 'The Bin Loft', label: 'Hooks', pieces: 1, paidMinor: 500, cardMinor: 131 };
-  expect(await addPurchase(db, HOME, again)).toEqual({ ok: false, error: { code: 'card_too_small', leftMinor: 130 } });
-  expect(await addPurchase(db, HOME, { ...again, shopName: 'Harrow Lane Hardware', cardMinor: 1 })).toMatchObject({ ok: false, error: { leftMinor: 0 } });
+  const again = {
+    roomId: HALL,
+    containerId: null,
+    shopName: 'The Bin Loft',
+    label: 'Hooks',
+    pieces: 1,
+    paidMinor: 500,
+    cardMinor: 131,
+  };
+  expect(await addPurchase(db, HOME, again)).toEqual({
+    ok: false,
+    error: { code: 'card_too_small', leftMinor: 130 },
+  });
+  expect(
+    await addPurchase(db, HOME, { ...again, shopName: 'Harrow Lane Hardware', cardMinor: 1 }),
+  ).toMatchObject({ ok: false, error: { leftMinor: 0 } });
   expect((await records()).purchases).toHaveLength(1);
-  await expect(addGiftCard(db, HOME, { shopId: shopIdSchema.parse('nowhere'), amountMinor: 1 })).rejects.toMatchObject({ code: 'not_found' });
+  await expect(
+    addGiftCard(db, HOME, { shopId: shopIdSchema.parse('nowhere'), amountMinor: 1 }),
+  ).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('the client’s yes holds until the line comes to more', async () => {
-  await addHandNeed(db, HOME, { roomId: HALL, name: 'Hooks', qty: 5, priority: 'must', shopId: loft, packSize: 4, priceMinor: 300 });
+  await addHandNeed(db, HOME, {
+    roomId: HALL,
+    name: 'Hooks',
+    qty: 5,
+    priority: 'must',
+    shopId: loft,
+    packSize: 4,
+    priceMinor: 300,
+  });
   const need = (await records()).handNeeds[0];
   const state = async () => {
     const { approvals, purchases } = await records();
@@ -134,44 +242,130 @@ test('the client’s yes holds until the line comes to more', async () => {
   await approveNeed(db, HOME, { roomId: HALL, needId: need?.id ?? '', isApproved: true });
   expect((await records()).approvals).toMatchObject([{ needId: need?.id, lineMinor: 600 }]);
   expect(await state()).toEqual({ is: 'approved' });
-  await addPurchase(db, HOME, { roomId: HALL, containerId: null, handNeedId: need?.id ?? null, shopName: 'The Bin Loft', label: 'Hooks', pieces: 4, paidMinor: 340 });
+  await addPurchase(db, HOME, {
+    roomId: HALL,
+    containerId: null,
+    handNeedId: need?.id ?? null,
+    shopName: 'The Bin Loft',
+    label: 'Hooks',
+    pieces: 4,
+    paidMinor: 340,
+  });
   expect(await state()).toEqual({ is: 'dearer', approvedMinor: 600 });
   await approveNeed(db, HOME, { roomId: HALL, needId: need?.id ?? '', isApproved: false });
   expect(await state()).toEqual({ is: 'open' });
-  await expect(approveNeed(db, HOME, { roomId: HALL, needId: 'nothing', isApproved: true })).rejects.toMatchObject({ code: 'not_found' });
+  await expect(
+    approveNeed(db, HOME, { roomId: HALL, needId: 'nothing', isApproved: true }),
+  ).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('materials stand on the list at their shop, and what is bought of them is there', async () => {
   await takeCheapest();
   const materials = materialsSchema.parse({
-    ...materialsOf(await records(), HALL), boards: [{ name: 'Pine', length: mm(1800), priceMinor: 700, available: null }], cuts: [{ name: 'Shelf', length: mm(880), qty: 3 }],
-    roll: { width: mm(800), length: mm(400), priceMinor: 650 }, paint: { surfaces: [{ name: 'Back', width: mm(1000), height: mm(2000), qty: 1 }], coats: 2, squareMetresPerLitre: 10, canLitres: 0.25, priceMinor: 500, dryHours: 4, cureDays: 1 },
-    fixings: { rows: [{ name: 'Cupboard', things: 1, each: 2, wall: 'brick' }, { name: 'Rail', things: 2, each: 3, wall: 'timber' }], packs: [{ wall: 'brick', packSize: 8, priceMinor: 420 }] },
+    ...materialsOf(await records(), HALL),
+    boards: [{ name: 'Pine', length: mm(1800), priceMinor: 700, available: null }],
+    cuts: [{ name: 'Shelf', length: mm(880), qty: 3 }],
+    roll: { width: mm(800), length: mm(400), priceMinor: 650 },
+    paint: {
+      surfaces: [{ name: 'Back', width: mm(1000), height: mm(2000), qty: 1 }],
+      coats: 2,
+      squareMetresPerLitre: 10,
+      canLitres: 0.25,
+      priceMinor: 500,
+      dryHours: 4,
+      cureDays: 1,
+    },
+    fixings: {
+      rows: [
+        { name: 'Cupboard', things: 1, each: 2, wall: 'brick' },
+        { name: 'Rail', things: 2, each: 3, wall: 'timber' },
+      ],
+      packs: [{ wall: 'brick', packSize: 8, priceMinor: 420 }],
+    },
     labels: { letter: mm(10), cassette: mm(4000), priceMinor: 690, spareCount: 1 },
-    buying: Object.fromEntries(['boards', 'roll', 'paint', 'fixings'].map((kind) => [kind, { shopId: loft, priority: 'must' }])),
+    buying: Object.fromEntries(
+      ['boards', 'roll', 'paint', 'fixings'].map((kind) => [
+        kind,
+        { shopId: loft, priority: 'must' },
+      ]),
+    ),
   });
   await saveMaterials(db, HOME, materials);
   const { request, answer } = await plan();
-  expect(request.needs.filter(({ id }) => id.startsWith('material-')).map(({ id, qty }) => [id, qty])).toEqual([['material-boards-0', 2], ['material-roll', 1], ['material-paint', 2], ['material-fixings-brick', 2]]);
+  expect(
+    request.needs.filter(({ id }) => id.startsWith('material-')).map(({ id, qty }) => [id, qty]),
+  ).toEqual([
+    ['material-boards-0', 2],
+    ['material-roll', 1],
+    ['material-paint', 2],
+    ['material-fixings-brick', 2],
+  ]);
   expect(answer.status).toBe('optimal');
-  expect(answer.perShop.find(({ shopId }) => shopId === loft)?.goodsMinor).toBeGreaterThanOrEqual(2 * 700 + 650 + 2 * 500 + 420);
-  await addPurchase(db, HOME, { roomId: HALL, containerId: null, materialKey: 'paint', shopName: 'The Bin Loft', label: 'Paint', pieces: 2, paidMinor: 1000 });
+  expect(answer.perShop.find(({ shopId }) => shopId === loft)?.goodsMinor).toBeGreaterThanOrEqual(
+    2 * 700 + 650 + 2 * 500 + 420,
+  );
+  await addPurchase(db, HOME, {
+    roomId: HALL,
+    containerId: null,
+    materialKey: 'paint',
+    shopName: 'The Bin Loft',
+    label: 'Paint',
+    pieces: 2,
+    paidMinor: 1000,
+  });
   expect((await plan()).request.owned).toContainEqual({ needId: 'material-paint', qty: 2 });
 });
 
 test('a receipt takes the lines of its shop and day, says what is missing, and keeps no metadata of its picture', async () => {
-  await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'The Bin Loft', label: 'Hooks', pieces: 2, paidMinor: 450 });
-  await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'Elsewhere', label: 'Nails', pieces: 1, paidMinor: 100 });
+  await addPurchase(db, HOME, {
+    roomId: HALL,
+    containerId: null,
+    shopName: 'The Bin Loft',
+    label: 'Hooks',
+    pieces: 2,
+    paidMinor: 450,
+  });
+  await addPurchase(db, HOME, {
+    roomId: HALL,
+    containerId: null,
+    shopName: 'Elsewhere',
+    label: 'Nails',
+    pieces: 1,
+    paidMinor: 100,
+  });
   const dataDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-receipts-'));
   mkdirSync(picturesDir(dataDir), { recursive: true });
-  const bytes = new Uint8Array(await sharp({ create: { width: 40, height: 60, channels: 3, background: '#fff' } }).withExif({ IFD0: { Copyright: 'somebody' } }).jpeg().toBuffer());
-  const kept = await addReceipt(db, dataDir, HOME, { shopName: 'the bin loft', boughtOn: dayOf(new Date().toISOString()), totalMinor: 500, bytes });
+  const bytes = new Uint8Array(
+    await sharp({ create: { width: 40, height: 60, channels: 3, background: '#fff' } })
+      .withExif({ IFD0: { Copyright: 'somebody' } })
+      .jpeg()
+      .toBuffer(),
+  );
+  const kept = await addReceipt(db, dataDir, HOME, {
+    shopName: 'the bin loft',
+    boughtOn: dayOf(new Date().toISOString()),
+    totalMinor: 500,
+    bytes,
+  });
   invariant(kept.ok, 'it is a picture');
   const { purchases, receipts } = await records();
-  expect(checkReceipt(kept.value, purchases)).toMatchObject({ notedMinor: 450, missingMinor: 50, purchases: [{ label: 'Hooks' }] });
-  const file = await sharp(path.join(picturesDir(dataDir), `${kept.value.pictureId}.jpg`)).metadata();
+  expect(checkReceipt(kept.value, purchases)).toMatchObject({
+    notedMinor: 450,
+    missingMinor: 50,
+    purchases: [{ label: 'Hooks' }],
+  });
+  const file = await sharp(
+    path.join(picturesDir(dataDir), `${kept.value.pictureId}.jpg`),
+  ).metadata();
   expect(file.exif).toBeUndefined();
-  expect(await addReceipt(db, dataDir, HOME, { shopName: 'x', boughtOn: '2026-11-02', totalMinor: 1, bytes: new Uint8Array([1, 2, 3]) })).toMatchObject({ ok: false, error: { code: 'not_a_picture' } });
+  expect(
+    await addReceipt(db, dataDir, HOME, {
+      shopName: 'x',
+      boughtOn: '2026-11-02',
+      totalMinor: 1,
+      bytes: new Uint8Array([1, 2, 3]),
+    }),
+  ).toMatchObject({ ok: false, error: { code: 'not_a_picture' } });
   expect(receipts).toHaveLength(1);
   await removeReceipt(db, HOME, kept.value.id);
   expect((await records()).purchases.map(({ receiptId }) => receiptId)).toEqual([null, null]);
@@ -181,48 +375,123 @@ test('a receipt takes the lines of its shop and day, says what is missing, and k
 });
 
 test('lines of receipts come in by name, once, and go out as they came; bad cells are named and keep everything out', async () => {
-  await addHandNeed(db, HOME, { roomId: HALL, name: 'Wall hooks', qty: 5, priority: 'must', shopId: loft, packSize: 4, priceMinor: 300 });
-  const read = (text: string, acceptGoodRows = false) => importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows });
-  const bad = 'day,shop,item,pieces,paid,gift_card,return_by\n2026-11-31,The Bin Loft,Wall hooks,4,3.00,,\n2026-11-20,,Nails,x,dear,,soon\n2026-11-20,Loft,Tape,1,2.00,9.00,\n';
+  await addHandNeed(db, HOME, {
+    roomId: HALL,
+    name: 'Wall hooks',
+    qty: 5,
+    priority: 'must',
+    shopId: loft,
+    packSize: 4,
+    priceMinor: 300,
+  });
+  const read = (text: string, acceptGoodRows = false) =>
+    importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows });
+  const bad =
+    'day,shop,item,pieces,paid,gift_card,return_by\n2026-11-31,The Bin Loft,Wall hooks,4,3.00,,\n2026-11-20,,Nails,x,dear,,soon\n2026-11-20,Loft,Tape,1,2.00,9.00,\n';
   const refused = await read(bad);
-  expect(refused.faults.map(({ line, column }) => `${line} ${column}`)).toEqual(['2 day', '3 shop', '3 return_by', '3 paid', '3 pieces', '4 gift_card']);
+  expect(refused.faults.map(({ line, column }) => `${line} ${column}`)).toEqual([
+    '2 day',
+    '3 shop',
+    '3 return_by',
+    '3 paid',
+    '3 pieces',
+    '4 gift_card',
+  ]);
   expect((await records()).purchases).toEqual([]);
-  const good = 'paid;item;day;shop;pieces;paid_by\n3,00;wall HOOKS;2026-11-20;The Bin Loft;4;us\n0.30;=Bags;2026-11-20;The Bin Loft;0;\n';
+  const good =
+    'paid;item;day;shop;pieces;paid_by\n3,00;wall HOOKS;2026-11-20;The Bin Loft;4;us\n0.30;=Bags;2026-11-20;The Bin Loft;0;\n';
   expect((await read(good)).outcome).toEqual({ addedCount: 2, repeatedCount: 0 });
   expect((await read(good)).outcome).toEqual({ addedCount: 0, repeatedCount: 2 });
   const { purchases, handNeeds } = await records();
-  expect(purchases.map(({ handNeedId, paidMinor, paidBy }) => [handNeedId, paidMinor, paidBy]).sort()).toEqual([[handNeeds[0]?.id, 300, 'us'], [null, 30, '']].sort());
+  expect(
+    purchases.map(({ handNeedId, paidMinor, paidBy }) => [handNeedId, paidMinor, paidBy]).sort(),
+  ).toEqual(
+    [
+      [handNeeds[0]?.id, 300, 'us'],
+      [null, 30, ''],
+    ].sort(),
+  );
   const written = await writePurchasesCsv(db, HOME, HALL);
   expect(written).toContain("'=Bags");
   for (const { id } of purchases) await removePurchase(db, HOME, id);
   expect((await read(written)).outcome).toEqual({ addedCount: 2, repeatedCount: 0 });
-  await expect(importPurchasesCsv(db, HOME, { roomId: roomIdSchema.parse('nowhere'), text: good, acceptGoodRows: false })).rejects.toMatchObject({ code: 'not_found' });
+  await expect(
+    importPurchasesCsv(db, HOME, {
+      roomId: roomIdSchema.parse('nowhere'),
+      text: good,
+      acceptGoodRows: false,
+    }),
+  ).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('a card pays no more than is on it, from a file as at the till, line after line', async () => {
   await addGiftCard(db, HOME, { shopId: loft, amountMinor: 500 });
-  const text = 'day,shop,item,pieces,paid,gift_card\n2026-11-20,the bin LOFT,Nails,1,4.00,3.00\n2026-11-20,The Bin Loft,Tape,1,4.00,2.01\n2026-11-20,Elsewhere,Glue,1,4.00,0.01\n';
+  const text =
+    'day,shop,item,pieces,paid,gift_card\n2026-11-20,the bin LOFT,Nails,1,4.00,3.00\n2026-11-20,The Bin Loft,Tape,1,4.00,2.01\n2026-11-20,Elsewhere,Glue,1,4.00,0.01\n';
   const refused = await importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows: false });
-  expect(refused.faults.map(({ line, column, expected }) => `${line} ${column}: ${expected}`)).toEqual(['3 gift_card: at most the 2.00 left on the cards of this shop', '4 gift_card: at most the 0.00 left on the cards of this shop']);
+  expect(
+    refused.faults.map(({ line, column, expected }) => `${line} ${column}: ${expected}`),
+  ).toEqual([
+    '3 gift_card: at most the 2.00 left on the cards of this shop',
+    '4 gift_card: at most the 0.00 left on the cards of this shop',
+  ]);
   expect((await records()).purchases).toEqual([]);
-  expect((await importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows: true })).outcome).toEqual({ addedCount: 1, repeatedCount: 0 });
+  expect(
+    (await importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows: true })).outcome,
+  ).toEqual({ addedCount: 1, repeatedCount: 0 });
 });
 
 test('the home’s money adds the rooms up, and the fee is no part of it', async () => {
-  await addHandNeed(db, HOME, { roomId: HALL, name: 'Hooks', qty: 4, priority: 'must', shopId: loft, packSize: 4, priceMinor: 300 });
-  await addPurchase(db, HOME, { roomId: HALL, containerId: null, shopName: 'The Bin Loft', label: 'Nails', pieces: 1, paidMinor: 250, paidBy: 'us' });
+  await addHandNeed(db, HOME, {
+    roomId: HALL,
+    name: 'Hooks',
+    qty: 4,
+    priority: 'must',
+    shopId: loft,
+    packSize: 4,
+    priceMinor: 300,
+  });
+  await addPurchase(db, HOME, {
+    roomId: HALL,
+    containerId: null,
+    shopName: 'The Bin Loft',
+    label: 'Nails',
+    pieces: 1,
+    paidMinor: 250,
+    paidBy: 'us',
+  });
   const money = await loadHomeMoney(db, await records());
   const { project, rooms } = await records();
-  expect(money.home).toMatchObject({ shareMinor: project.budgetMinor, plannedMinor: 550, boughtMinor: 250, returnedMinor: 0, approvedMinor: 0, leftMinor: project.budgetMinor - 550 });
+  expect(money.home).toMatchObject({
+    shareMinor: project.budgetMinor,
+    plannedMinor: 550,
+    boughtMinor: 250,
+    returnedMinor: 0,
+    approvedMinor: 0,
+    leftMinor: project.budgetMinor - 550,
+  });
   expect(money.rooms.map(({ sums }) => sums.plannedMinor).reduce((a, b) => a + b, 0)).toBe(550);
   expect(money.payers).toEqual([{ paidBy: 'us', minor: 250 }]);
-  expect(money.fee.soFarMinor).toBe(Math.round((rooms.reduce((sum, { workedMinutes }) => sum + (workedMinutes ?? 0), 0) / 60) * project.terms.hourlyRateMinor));
+  expect(money.fee.soFarMinor).toBe(
+    Math.round(
+      (rooms.reduce((sum, { workedMinutes }) => sum + (workedMinutes ?? 0), 0) / 60) *
+        project.terms.hourlyRateMinor,
+    ),
+  );
 });
 
 test('open places are listed room by room with their containers once, and a taken or forbidden one changes what is listed', async () => {
-  const list = async () => listOpenPlaces(await records(), await listFitContainers(db, await records()));
+  const list = async () =>
+    listOpenPlaces(await records(), await listFitContainers(db, await records()));
   const first = await list();
-  expect(first.places).toMatchObject([{ name: 'Shelf', roomName: 'Hall', without: [], question: { bay: { id: 'shelf' }, groups: [{ id: 'hats' }] } }]);
+  expect(first.places).toMatchObject([
+    {
+      name: 'Shelf',
+      roomName: 'Hall',
+      without: [],
+      question: { bay: { id: 'shelf' }, groups: [{ id: 'hats' }] },
+    },
+  ]);
   const forbidden = containerIdSchema.parse('sample-box-lid-12');
   await noteFitWish(db, HOME, shelf, { kind: 'forbid', containerId: forbidden });
   expect((await list()).places[0]?.without).toEqual([forbidden]);
@@ -233,11 +502,15 @@ test('open places are listed room by room with their containers once, and a take
 test('a correction counts the fits of other homes that it breaks', async () => {
   const { used } = await takeCheapest();
   const other = projectIdSchema.parse('other');
-  await db(projectTable.name).insert(projectTable.toRow({ ...(await records()).project, id: other }));
+  await db(projectTable.name).insert(
+    projectTable.toRow({ ...(await records()).project, id: other }),
+  );
   expect(await countBrokenElsewhere(db, other, used)).toBe(0);
   const container = (await records()).containers.find(({ id }) => id === used);
   invariant(container, 'it is in the catalogue');
-  await db(containerTable.name).where({ id: used }).update(containerTable.toRow({ ...container, height: mm(2000) }));
+  await db(containerTable.name)
+    .where({ id: used })
+    .update(containerTable.toRow({ ...container, height: mm(2000) }));
   expect(await countBrokenElsewhere(db, other, used)).toBe(1);
   expect(await countBrokenElsewhere(db, HOME, used)).toBe(0);
 });

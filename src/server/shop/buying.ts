@@ -1,7 +1,16 @@
 import 'server-only';
 
 import { priceLines, type GiftCard, type HandNeed } from '@/core/shop';
-import { giftCardIdSchema, handNeedIdSchema, type BayId, type ContainerId, type GiftCardId, type HandNeedId, type ProjectId, type RoomId } from '@/core/shared';
+import {
+  giftCardIdSchema,
+  handNeedIdSchema,
+  type BayId,
+  type ContainerId,
+  type GiftCardId,
+  type HandNeedId,
+  type ProjectId,
+  type RoomId,
+} from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
@@ -12,51 +21,123 @@ import { createId, nowIso } from '../means';
 import { answerRoomShopping, loadRoomShopping } from './roomShopping';
 
 /** Puts something on a room's list that no fit calls for. @errors `not_found`: no such room or shop. */
-export async function addHandNeed(db: Db, projectId: ProjectId, input: Omit<HandNeed, 'id'>): Promise<void> {
+export async function addHandNeed(
+  db: Db,
+  projectId: ProjectId,
+  input: Omit<HandNeed, 'id'>,
+): Promise<void> {
   const { rooms } = await getProjectRecords(db, projectId);
-  if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  if (rooms.every(({ id }) => id !== input.roomId))
+    throw new DataError('not_found', `there is no room ${input.roomId}`);
   await requireShop(db, input.shopId);
-  await recordChange(db, { projectId, label: `put ${input.name} on the list`, now: nowIso() }, (writer) => writer.insert(handNeedTable, { ...input, id: handNeedIdSchema.parse(createId()) }));
+  await recordChange(
+    db,
+    { projectId, label: `put ${input.name} on the list`, now: nowIso() },
+    (writer) => writer.insert(handNeedTable, { ...input, id: handNeedIdSchema.parse(createId()) }),
+  );
 }
 
-export async function removeHandNeed(db: Db, projectId: ProjectId, handNeedId: HandNeedId): Promise<void> {
+export async function removeHandNeed(
+  db: Db,
+  projectId: ProjectId,
+  handNeedId: HandNeedId,
+): Promise<void> {
   const { handNeeds } = await getProjectRecords(db, projectId);
   const need = handNeeds.find(({ id }) => id === handNeedId);
-  if (need) await recordChange(db, { projectId, label: `took ${need.name} off the list`, now: nowIso() }, (writer) => writer.remove(handNeedTable, handNeedId));
+  if (need)
+    await recordChange(
+      db,
+      { projectId, label: `took ${need.name} off the list`, now: nowIso() },
+      (writer) => writer.remove(handNeedTable, handNeedId),
+    );
 }
 
 /** @errors `not_found`: no such shop. */
-export async function addGiftCard(db: Db, projectId: ProjectId, input: Pick<GiftCard, 'shopId' | 'amountMinor'>): Promise<void> {
+export async function addGiftCard(
+  db: Db,
+  projectId: ProjectId,
+  input: Pick<GiftCard, 'shopId' | 'amountMinor'>,
+): Promise<void> {
   const shop = await requireShop(db, input.shopId);
-  await recordChange(db, { projectId, label: `noted a gift card of ${shop.name}`, now: nowIso() }, (writer) => writer.insert(giftCardTable, { ...input, projectId, id: giftCardIdSchema.parse(createId()) }));
+  await recordChange(
+    db,
+    { projectId, label: `noted a gift card of ${shop.name}`, now: nowIso() },
+    (writer) =>
+      writer.insert(giftCardTable, { ...input, projectId, id: giftCardIdSchema.parse(createId()) }),
+  );
 }
 
-export async function removeGiftCard(db: Db, projectId: ProjectId, giftCardId: GiftCardId): Promise<void> {
+export async function removeGiftCard(
+  db: Db,
+  projectId: ProjectId,
+  giftCardId: GiftCardId,
+): Promise<void> {
   const { giftCards } = await getProjectRecords(db, projectId);
-  if (giftCards.some(({ id }) => id === giftCardId)) await recordChange(db, { projectId, label: 'removed a gift card', now: nowIso() }, (writer) => writer.remove(giftCardTable, giftCardId));
+  if (giftCards.some(({ id }) => id === giftCardId))
+    await recordChange(db, { projectId, label: 'removed a gift card', now: nowIso() }, (writer) =>
+      writer.remove(giftCardTable, giftCardId),
+    );
 }
 
 /** The client says yes to a line at what it comes to now, or takes the yes back. @errors `not_found`: not on the list. */
-export async function approveNeed(db: Db, projectId: ProjectId, { roomId, needId, isApproved }: { readonly roomId: RoomId; readonly needId: string; readonly isApproved: boolean }): Promise<void> {
+export async function approveNeed(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    needId,
+    isApproved,
+  }: { readonly roomId: RoomId; readonly needId: string; readonly isApproved: boolean },
+): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const shopping = await loadRoomShopping(db, records, roomId);
   const { request, answer } = await answerRoomShopping(shopping);
   const need = request.needs.find(({ id }) => id === needId);
   if (!need) throw new DataError('not_found', 'there is no such line on this list');
-  const lineMinor = priceLines(request, answer, shopping.purchases).find((line) => line.needId === needId)?.lineMinor ?? 0;
+  const lineMinor =
+    priceLines(request, answer, shopping.purchases).find((line) => line.needId === needId)
+      ?.lineMinor ?? 0;
   const id = `${roomId}_${needId}`;
-  await recordChange(db, { projectId, label: `${isApproved ? 'client approved' : 'took the approval back for'} ${need.name}`, now: nowIso() }, (writer) =>
-    isApproved ? writer.put(approvalTable, { id, roomId, needId, lineMinor, approvedAt: nowIso() }) : writer.remove(approvalTable, id),
+  await recordChange(
+    db,
+    {
+      projectId,
+      label: `${isApproved ? 'client approved' : 'took the approval back for'} ${need.name}`,
+      now: nowIso(),
+    },
+    (writer) =>
+      isApproved
+        ? writer.put(approvalTable, { id, roomId, needId, lineMinor, approvedAt: nowIso() })
+        : writer.remove(approvalTable, id),
   );
 }
 
 /** Takes what stands in a place instead of a container that cannot be had. @errors `not_found`: nothing goes in instead. */
-export async function takeSubstitute(db: Db, projectId: ProjectId, { containerId, bayId }: { readonly containerId: ContainerId; readonly bayId: BayId }): Promise<void> {
+export async function takeSubstitute(
+  db: Db,
+  projectId: ProjectId,
+  { containerId, bayId }: { readonly containerId: ContainerId; readonly bayId: BayId },
+): Promise<void> {
   const records = await getProjectRecords(db, projectId);
-  const substitute = (await findSubstitutes(db, records, { containerId, bayIds: new Set([bayId]) }))[0];
+  const substitute = (
+    await findSubstitutes(db, records, { containerId, bayIds: new Set([bayId]) })
+  )[0];
   if (!substitute) throw new DataError('not_found', 'nothing else was found that goes in there');
-  await recordChange(db, { projectId, label: `took ${substitute.names.join(', ')} instead for ${substitute.bayName}`, now: nowIso() }, (writer) =>
-    writer.put(fitTable, { id: bayId, prefer: substitute.prefer, answer: substitute.answer, takenAt: nowIso(), checks: [] }),
+  await recordChange(
+    db,
+    {
+      projectId,
+      label: `took ${substitute.names.join(', ')} instead for ${substitute.bayName}`,
+      now: nowIso(),
+    },
+    (writer) =>
+      writer.put(fitTable, {
+        id: bayId,
+        prefer: substitute.prefer,
+        answer: substitute.answer,
+        takenAt: nowIso(),
+        checks: [],
+      }),
   );
 }
 

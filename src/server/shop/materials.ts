@@ -1,6 +1,17 @@
 import 'server-only';
 
-import { listMaterialNeeds, materialsSchema, planCuts, planRoll, toCutRequest, toRollRequest, type CutAnswer, type MaterialNeed, type Materials, type RollAnswer } from '@/core/shop';
+import {
+  listMaterialNeeds,
+  materialsSchema,
+  planCuts,
+  planRoll,
+  toCutRequest,
+  toRollRequest,
+  type CutAnswer,
+  type MaterialNeed,
+  type Materials,
+  type RollAnswer,
+} from '@/core/shop';
 import { loadSolver, type Clock, type ProjectId, type RoomId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
@@ -14,18 +25,38 @@ const mm = (value: number) => ({ mm: value, text: `${value} mm` });
 const USUAL = { kerfMm: 3, carMm: 2000 } as const;
 
 /** A room's boards and liners; nothing yet where none were written down, with every place to be lined. */
-export function materialsOf(records: Pick<ProjectRecords, 'materials' | 'units'>, roomId: RoomId): Materials {
+export function materialsOf(
+  records: Pick<ProjectRecords, 'materials' | 'units'>,
+  roomId: RoomId,
+): Materials {
   const bays = records.units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays);
-  const empty = () => materialsSchema.parse({ id: roomId, boards: [], kerf: mm(USUAL.kerfMm), carLength: mm(USUAL.carMm), cuts: [], roll: null, linedBayIds: bays.filter(({ outOfScope }) => !outOfScope).map(({ id }) => id) });
+  const empty = () =>
+    materialsSchema.parse({
+      id: roomId,
+      boards: [],
+      kerf: mm(USUAL.kerfMm),
+      carLength: mm(USUAL.carMm),
+      cuts: [],
+      roll: null,
+      linedBayIds: bays.filter(({ outOfScope }) => !outOfScope).map(({ id }) => id),
+    });
   return records.materials.find(({ id }) => id === roomId) ?? empty();
 }
 
 /** @errors `not_found`: no such room. */
-export async function saveMaterials(db: Db, projectId: ProjectId, materials: Materials): Promise<void> {
+export async function saveMaterials(
+  db: Db,
+  projectId: ProjectId,
+  materials: Materials,
+): Promise<void> {
   const { rooms } = await getProjectRecords(db, projectId);
   const room = rooms.find(({ id }) => id === materials.id);
   if (!room) throw new DataError('not_found', `there is no room ${materials.id}`);
-  await recordChange(db, { projectId, label: `changed the materials of ${room.name}`, now: nowIso() }, (writer) => writer.put(materialsTable, materials));
+  await recordChange(
+    db,
+    { projectId, label: `changed the materials of ${room.name}`, now: nowIso() },
+    (writer) => writer.put(materialsTable, materials),
+  );
 }
 
 /** Only how many boards and rolls there are is asked here, not the last millimetre of how they are cut. */
@@ -35,20 +66,39 @@ const cuts = new Memory<CutAnswer>(50);
 const rolls = new Memory<RollAnswer>(50);
 
 /** What a label says: every container of the room's taken fits bears the name of its group. */
-export function labelTextsOf({ fits, units, groups }: Pick<ProjectRecords, 'fits' | 'units' | 'groups'>, roomId: RoomId): string[] {
-  const bayIds = new Set(units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
-  return fits.filter(({ bayId }) => bayIds.has(bayId)).flatMap(({ answer }) => answer.placements).flatMap(({ groupId }) => groups.find(({ id }) => id === groupId)?.name ?? []);
+export function labelTextsOf(
+  { fits, units, groups }: Pick<ProjectRecords, 'fits' | 'units' | 'groups'>,
+  roomId: RoomId,
+): string[] {
+  const bayIds = new Set(
+    units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays.map(({ id }) => id)),
+  );
+  return fits
+    .filter(({ bayId }) => bayIds.has(bayId))
+    .flatMap(({ answer }) => answer.placements)
+    .flatMap(({ groupId }) => groups.find(({ id }) => id === groupId)?.name ?? []);
 }
 
 /** What a room's materials put on its list; boards and rolls are planned for their number. */
-export async function materialNeedsOf(records: ProjectRecords, roomId: RoomId): Promise<MaterialNeed[]> {
+export async function materialNeedsOf(
+  records: ProjectRecords,
+  roomId: RoomId,
+): Promise<MaterialNeed[]> {
   const materials = records.materials.find(({ id }) => id === roomId);
   if (!materials) return [];
   const units = records.units.filter((unit) => unit.roomId === roomId);
   const cutRequest = { ...toCutRequest(materials), timeLimitMs: COUNT_MS };
   const rollRequest = toRollRequest(materials, units);
   const solver = await loadSolver();
-  const cut = materials.buying.boards.shopId !== null && cutRequest.pieces.length > 0 ? cuts.recall(cutRequest, () => planCuts(cutRequest, { solver, clock })) : undefined;
-  const roll = materials.buying.roll.shopId !== null && rollRequest ? rolls.recall(rollRequest, () => planRoll({ ...rollRequest, timeLimitMs: COUNT_MS }, { clock })) : undefined;
+  const cut =
+    materials.buying.boards.shopId !== null && cutRequest.pieces.length > 0
+      ? cuts.recall(cutRequest, () => planCuts(cutRequest, { solver, clock }))
+      : undefined;
+  const roll =
+    materials.buying.roll.shopId !== null && rollRequest
+      ? rolls.recall(rollRequest, () =>
+          planRoll({ ...rollRequest, timeLimitMs: COUNT_MS }, { clock }),
+        )
+      : undefined;
   return listMaterialNeeds(materials, { cut, roll, labelTexts: labelTextsOf(records, roomId) });
 }

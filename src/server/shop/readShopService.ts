@@ -9,16 +9,25 @@ import { offerTable } from '@/data/tables';
 import { nowIso } from '../means';
 
 /** Where the service of a shop, real or simulated, offers its prices; see docs/devices.md. */
-export const shopServiceAddressOf = (env: Readonly<Record<string, string | undefined>>): string => env.TINBOX_SHOP_SERVICE ?? 'http://127.0.0.1:4319/offers';
+export const shopServiceAddressOf = (env: Readonly<Record<string, string | undefined>>): string =>
+  env.TINBOX_SHOP_SERVICE ?? 'http://127.0.0.1:4319/offers';
 
 /** Prices and stock as a shop's service gives them. Source: docs/devices.md. */
 const serviceAnswerSchema = z.object({
   format: z.literal('tin-box-offers'),
   version: z.literal(1),
   shop: z.string().min(1).max(80),
-  offers: z.array(z.object({
-    id: z.string().min(1).max(100), packSize: z.number().int().min(1).max(1000), priceMinor: z.number().int().min(0).max(1e9), inStock: z.number().int().min(0).max(1_000_000), aisle: z.string().max(20).default(''),
-  })).max(5000),
+  offers: z
+    .array(
+      z.object({
+        id: z.string().min(1).max(100),
+        packSize: z.number().int().min(1).max(1000),
+        priceMinor: z.number().int().min(0).max(1e9),
+        inStock: z.number().int().min(0).max(1_000_000),
+        aisle: z.string().max(20).default(''),
+      }),
+    )
+    .max(5000),
 });
 
 export interface ServiceReading {
@@ -41,34 +50,66 @@ const USUAL: Patience = { timeoutMs: 1200, tries: 3, pauseMs: 250 };
  * time. Where it does not answer in time, tries again twice; then everything stays as it was last
  * read. Offers that it does not name are left alone.
  */
-export async function readShopService(db: Db, address: string, patience: Patience = USUAL): Promise<Result<ServiceReading, ServiceFault>> {
+export async function readShopService(
+  db: Db,
+  address: string,
+  patience: Patience = USUAL,
+): Promise<Result<ServiceReading, ServiceFault>> {
   const asked = await ask(address, patience);
   if (!asked.ok) return asked;
   const known = await listOffers(db);
   const now = nowIso();
   const updates = asked.value.offers.flatMap(({ id, ...told }) => {
     const offer = known.find((candidate) => candidate.id === id);
-    return offer ? [{ before: offer, after: { ...offer, ...told, aisle: told.aisle === '' ? offer.aisle : told.aisle, checkedAt: now } }] : [];
+    return offer
+      ? [
+          {
+            before: offer,
+            after: {
+              ...offer,
+              ...told,
+              aisle: told.aisle === '' ? offer.aisle : told.aisle,
+              checkedAt: now,
+            },
+          },
+        ]
+      : [];
   });
   await db.transaction(async (trx) => {
-    for (const { after } of updates) await trx(offerTable.name).where({ id: after.id }).update(offerTable.toRow(after));
+    for (const { after } of updates)
+      await trx(offerTable.name).where({ id: after.id }).update(offerTable.toRow(after));
   });
   return ok({
     shopName: asked.value.shop,
-    changedCount: updates.filter(({ before, after }) => before.priceMinor !== after.priceMinor || before.packSize !== after.packSize).length,
+    changedCount: updates.filter(
+      ({ before, after }) =>
+        before.priceMinor !== after.priceMinor || before.packSize !== after.packSize,
+    ).length,
     soldOutCount: updates.filter(({ after }) => after.inStock === 0).length,
   });
 }
 
-const FAULTS: Readonly<Record<string, ServiceFault['code']>> = { TimeoutError: 'too_late', SyntaxError: 'unreadable' };
-const nameOf = (error: unknown): string => (typeof error === 'object' && error !== null && 'name' in error ? String(error.name) : '');
+const FAULTS: Readonly<Record<string, ServiceFault['code']>> = {
+  TimeoutError: 'too_late',
+  SyntaxError: 'unreadable',
+};
+const nameOf = (error: unknown): string =>
+  typeof error === 'object' && error !== null && 'name' in error ? String(error.name) : '';
 
-async function ask(address: string, { timeoutMs, tries, pauseMs }: Patience): Promise<Result<z.output<typeof serviceAnswerSchema>, ServiceFault>> {
+async function ask(
+  address: string,
+  { timeoutMs, tries, pauseMs }: Patience,
+): Promise<Result<z.output<typeof serviceAnswerSchema>, ServiceFault>> {
   let fault: ServiceFault = { code: 'no_answer' };
   for (let attempt = 0; attempt < tries; attempt += 1) {
     if (attempt > 0) await new Promise((resolve) => setTimeout(resolve, pauseMs * attempt));
     try {
-      const response = await fetch(address, { signal: AbortSignal.timeout(timeoutMs), headers: { accept: 'application/json' }, cache: 'no-store', redirect: 'error' });
+      const response = await fetch(address, {
+        signal: AbortSignal.timeout(timeoutMs),
+        headers: { accept: 'application/json' },
+        cache: 'no-store',
+        redirect: 'error',
+      });
       if (!response.ok) {
         fault = { code: 'no_answer' };
         continue;

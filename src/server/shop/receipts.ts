@@ -2,7 +2,15 @@ import 'server-only';
 
 import { format } from 'date-fns';
 
-import { err, ok, pictureIdSchema, receiptIdSchema, type ProjectId, type ReceiptId, type Result } from '@/core/shared';
+import {
+  err,
+  ok,
+  pictureIdSchema,
+  receiptIdSchema,
+  type ProjectId,
+  type ReceiptId,
+  type Result,
+} from '@/core/shared';
 import { findLinesOf, type Receipt } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
@@ -18,27 +26,56 @@ export const dayOf = (boughtAt: string): string => format(new Date(boughtAt), 'y
  * Keeps a receipt, with its picture where one was taken (no metadata left in it), and puts on it what
  * was noted for that shop and day. @errors `not_found`: no such project.
  */
-export async function addReceipt(db: Db, dataDir: string, projectId: ProjectId, { bytes, ...facts }: Pick<Receipt, 'shopName' | 'boughtOn' | 'totalMinor'> & { readonly bytes: Uint8Array | undefined }): Promise<Result<Receipt, PictureError>> {
+export async function addReceipt(
+  db: Db,
+  dataDir: string,
+  projectId: ProjectId,
+  {
+    bytes,
+    ...facts
+  }: Pick<Receipt, 'shopName' | 'boughtOn' | 'totalMinor'> & {
+    readonly bytes: Uint8Array | undefined;
+  },
+): Promise<Result<Receipt, PictureError>> {
   const { purchases } = await getProjectRecords(db, projectId);
   const encoded = bytes === undefined ? undefined : await encodePicture(bytes);
   if (encoded && !encoded.ok) return err(encoded.error);
   const pictureId = encoded ? pictureIdSchema.parse(createId()) : null;
   if (encoded && pictureId) await writePictureFiles(dataDir, pictureId, encoded.value);
-  const receipt: Receipt = { ...facts, projectId, pictureId, id: receiptIdSchema.parse(createId()) };
-  await recordChange(db, { projectId, label: `kept a receipt of ${facts.shopName}`, now: nowIso() }, async (writer) => {
-    await writer.insert(receiptTable, receipt);
-    for (const purchase of findLinesOf(facts, purchases, dayOf)) await writer.put(purchaseTable, { ...purchase, receiptId: receipt.id });
-  });
+  const receipt: Receipt = {
+    ...facts,
+    projectId,
+    pictureId,
+    id: receiptIdSchema.parse(createId()),
+  };
+  await recordChange(
+    db,
+    { projectId, label: `kept a receipt of ${facts.shopName}`, now: nowIso() },
+    async (writer) => {
+      await writer.insert(receiptTable, receipt);
+      for (const purchase of findLinesOf(facts, purchases, dayOf))
+        await writer.put(purchaseTable, { ...purchase, receiptId: receipt.id });
+    },
+  );
   return ok(receipt);
 }
 
 /** Takes a receipt away; what was bought stays, and its picture stays on the disk so that undo can bring it back. */
-export async function removeReceipt(db: Db, projectId: ProjectId, receiptId: ReceiptId): Promise<void> {
+export async function removeReceipt(
+  db: Db,
+  projectId: ProjectId,
+  receiptId: ReceiptId,
+): Promise<void> {
   const { receipts, purchases } = await getProjectRecords(db, projectId);
   const receipt = receipts.find(({ id }) => id === receiptId);
   if (!receipt) return;
-  await recordChange(db, { projectId, label: `removed a receipt of ${receipt.shopName}`, now: nowIso() }, async (writer) => {
-    for (const purchase of purchases.filter((other) => other.receiptId === receiptId)) await writer.put(purchaseTable, { ...purchase, receiptId: null });
-    await writer.remove(receiptTable, receiptId);
-  });
+  await recordChange(
+    db,
+    { projectId, label: `removed a receipt of ${receipt.shopName}`, now: nowIso() },
+    async (writer) => {
+      for (const purchase of purchases.filter((other) => other.receiptId === receiptId))
+        await writer.put(purchaseTable, { ...purchase, receiptId: null });
+      await writer.remove(receiptTable, receiptId);
+    },
+  );
 }

@@ -1,7 +1,35 @@
 import 'server-only';
 
-import { err, loadSolver, ok, purchaseIdSchema, type Clock, type ContainerId, type ProjectId, type PurchaseId, type Result, type RoomId } from '@/core/shared';
-import { cardLeftMinorOf, findLeftovers, findWaysBack, listNeeds, planShop, toShopRequest, weighWishes, type ContainerNeed, type Leftover, type Priority, type Purchase, type RoomShopping, type ShopAnswer, type ShopRequest, type WayBack, type WishWeights } from '@/core/shop';
+import {
+  err,
+  loadSolver,
+  ok,
+  purchaseIdSchema,
+  type Clock,
+  type ContainerId,
+  type ProjectId,
+  type PurchaseId,
+  type Result,
+  type RoomId,
+} from '@/core/shared';
+import {
+  cardLeftMinorOf,
+  findLeftovers,
+  findWaysBack,
+  listNeeds,
+  planShop,
+  toShopRequest,
+  weighWishes,
+  type ContainerNeed,
+  type Leftover,
+  type Priority,
+  type Purchase,
+  type RoomShopping,
+  type ShopAnswer,
+  type ShopRequest,
+  type WayBack,
+  type WishWeights,
+} from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
@@ -24,19 +52,35 @@ export interface PlannedShopping {
 const clock: Clock = () => performance.now();
 
 /** Offers and shops: the same for every room. */
-export const loadPriceList = async (db: Db): Promise<Pick<RoomShopping, 'offers' | 'shops'>> => ({ offers: await listOffers(db), shops: await listShops(db) });
+export const loadPriceList = async (db: Db): Promise<Pick<RoomShopping, 'offers' | 'shops'>> => ({
+  offers: await listOffers(db),
+  shops: await listShops(db),
+});
 
 /** @errors `not_found` where the room is not of this project. */
-export async function loadRoomShopping(db: Db, records: ProjectRecords, roomId: RoomId, prices?: Pick<RoomShopping, 'offers' | 'shops'>): Promise<RoomShopping> {
+export async function loadRoomShopping(
+  db: Db,
+  records: ProjectRecords,
+  roomId: RoomId,
+  prices?: Pick<RoomShopping, 'offers' | 'shops'>,
+): Promise<RoomShopping> {
   const room = records.rooms.find(({ id }) => id === roomId);
   if (!room) throw new DataError('not_found', `there is no room ${roomId}`);
-  const bayIds = new Set(records.units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays.map(({ id }) => id)));
+  const bayIds = new Set(
+    records.units
+      .filter((unit) => unit.roomId === roomId)
+      .flatMap((unit) => unit.bays.map(({ id }) => id)),
+  );
   return {
     fits: records.fits.filter((fit) => bayIds.has(fit.bayId)),
     containers: records.containers,
     ...(prices ?? (await loadPriceList(db))),
     purchases: records.purchases.filter((purchase) => purchase.roomId === roomId),
-    priorities: new Map(records.priorities.filter((entry) => entry.roomId === roomId).map((entry) => [entry.containerId, entry.priority])),
+    priorities: new Map(
+      records.priorities
+        .filter((entry) => entry.roomId === roomId)
+        .map((entry) => [entry.containerId, entry.priority]),
+    ),
     handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
     materialNeeds: await materialNeedsOf(records, roomId),
     giftCards: records.giftCards,
@@ -51,7 +95,9 @@ const weights = new Memory<WishWeights>(50);
 const ways = new Memory<readonly WayBack[]>(50);
 
 /** What to buy where, for one room. */
-export async function answerRoomShopping(shopping: RoomShopping): Promise<{ readonly request: ShopRequest; readonly answer: ShopAnswer }> {
+export async function answerRoomShopping(
+  shopping: RoomShopping,
+): Promise<{ readonly request: ShopRequest; readonly answer: ShopAnswer }> {
   const means = { solver: await loadSolver(), clock };
   const request = toShopRequest(shopping);
   return { request, answer: answers.recall(request, () => planShop(request, means)) };
@@ -66,21 +112,34 @@ export async function planRoomShopping(shopping: RoomShopping): Promise<PlannedS
     request,
     answer,
     wishes: weights.recall(request, () => weighWishes(request, answer, means)),
-    waysBack: answer.leastBudgetMinor === undefined ? [] : ways.recall(request, () => findWaysBack(request, means)),
-    otherCurrencyShopNames: shopping.shops.filter((shop) => shop.currency !== shopping.currency).map(({ name }) => name),
+    waysBack:
+      answer.leastBudgetMinor === undefined
+        ? []
+        : ways.recall(request, () => findWaysBack(request, means)),
+    otherCurrencyShopNames: shopping.shops
+      .filter((shop) => shop.currency !== shopping.currency)
+      .map(({ name }) => name),
   };
 }
 
 export async function setNeedPriority(
   db: Db,
   projectId: ProjectId,
-  input: { readonly roomId: RoomId; readonly containerId: ContainerId; readonly priority: Priority },
+  input: {
+    readonly roomId: RoomId;
+    readonly containerId: ContainerId;
+    readonly priority: Priority;
+  },
 ): Promise<void> {
   const { rooms, containers } = await getProjectRecords(db, projectId);
   const container = containers.find(({ id }) => id === input.containerId);
-  if (!container || rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', 'there is no such line on this list');
-  await recordChange(db, { projectId, label: `changed how much ${container.name} is wanted`, now: nowIso() }, (writer) =>
-    writer.put(needPriorityTable, { ...input, id: `${input.roomId}_${input.containerId}` }),
+  if (!container || rooms.every(({ id }) => id !== input.roomId))
+    throw new DataError('not_found', 'there is no such line on this list');
+  await recordChange(
+    db,
+    { projectId, label: `changed how much ${container.name} is wanted`, now: nowIso() },
+    (writer) =>
+      writer.put(needPriorityTable, { ...input, id: `${input.roomId}_${input.containerId}` }),
   );
 }
 
@@ -90,50 +149,130 @@ export interface CardFault {
 }
 
 /** Notes what was paid at the till; a gift card pays no more than is on it. @errors `not_found`. */
-export async function addPurchase(db: Db, projectId: ProjectId, input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'> & Partial<Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId' | 'materialKey'>>): Promise<Result<undefined, CardFault>> {
+export async function addPurchase(
+  db: Db,
+  projectId: ProjectId,
+  input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'> &
+    Partial<
+      Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId' | 'materialKey'>
+    >,
+): Promise<Result<undefined, CardFault>> {
   const { rooms, giftCards, purchases } = await getProjectRecords(db, projectId);
-  if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  if (rooms.every(({ id }) => id !== input.roomId))
+    throw new DataError('not_found', `there is no room ${input.roomId}`);
   if ((input.cardMinor ?? 0) > 0) {
     const shop = (await listShops(db)).find(({ name }) => name === input.shopName);
     const leftMinor = shop ? cardLeftMinorOf(shop, { giftCards, cardPurchases: purchases }) : 0;
     if ((input.cardMinor ?? 0) > leftMinor) return err({ code: 'card_too_small', leftMinor });
   }
   await recordChange(db, { projectId, label: `bought ${input.label}`, now: nowIso() }, (writer) =>
-    writer.insert(purchaseTable, { paidBy: '', cardMinor: 0, expectedMinor: null, handNeedId: null, materialKey: null, receiptId: null, ...input, id: purchaseIdSchema.parse(createId()), boughtAt: nowIso(), returnBy: null, returnedPieces: 0, refundMinor: 0 }),
+    writer.insert(purchaseTable, {
+      paidBy: '',
+      cardMinor: 0,
+      expectedMinor: null,
+      handNeedId: null,
+      materialKey: null,
+      receiptId: null,
+      ...input,
+      id: purchaseIdSchema.parse(createId()),
+      boughtAt: nowIso(),
+      returnBy: null,
+      returnedPieces: 0,
+      refundMinor: 0,
+    }),
   );
   return ok(undefined);
 }
 
-export async function removePurchase(db: Db, projectId: ProjectId, purchaseId: PurchaseId): Promise<void> {
+export async function removePurchase(
+  db: Db,
+  projectId: ProjectId,
+  purchaseId: PurchaseId,
+): Promise<void> {
   const { purchases } = await getProjectRecords(db, projectId);
   const purchase = purchases.find(({ id }) => id === purchaseId);
   if (!purchase) return;
-  await recordChange(db, { projectId, label: `took back: bought ${purchase.label}`, now: nowIso() }, (writer) => writer.remove(purchaseTable, purchaseId));
+  await recordChange(
+    db,
+    { projectId, label: `took back: bought ${purchase.label}`, now: nowIso() },
+    (writer) => writer.remove(purchaseTable, purchaseId),
+  );
 }
 
-export type ReturnFault = { readonly code: 'more_than_bought'; readonly mostPieces: number } | { readonly code: 'more_than_paid'; readonly mostMinor: number };
+export type ReturnFault =
+  | { readonly code: 'more_than_bought'; readonly mostPieces: number }
+  | { readonly code: 'more_than_paid'; readonly mostMinor: number };
 
 /** Notes until when a purchase can go back, what went back of it, and what was paid for that. @errors `not_found`. */
-export async function noteReturn(db: Db, projectId: ProjectId, { purchaseId, ...change }: { readonly purchaseId: PurchaseId } & Pick<Purchase, 'returnBy' | 'returnedPieces' | 'refundMinor'>): Promise<Result<undefined, ReturnFault>> {
+export async function noteReturn(
+  db: Db,
+  projectId: ProjectId,
+  {
+    purchaseId,
+    ...change
+  }: { readonly purchaseId: PurchaseId } & Pick<
+    Purchase,
+    'returnBy' | 'returnedPieces' | 'refundMinor'
+  >,
+): Promise<Result<undefined, ReturnFault>> {
   const { purchases } = await getProjectRecords(db, projectId);
   const purchase = purchases.find(({ id }) => id === purchaseId);
   if (!purchase) throw new DataError('not_found', `there is no purchase ${purchaseId}`);
-  if (change.returnedPieces > purchase.pieces) return err({ code: 'more_than_bought', mostPieces: purchase.pieces });
-  if (change.refundMinor > purchase.paidMinor) return err({ code: 'more_than_paid', mostMinor: purchase.paidMinor });
-  await recordChange(db, { projectId, label: change.returnedPieces > purchase.returnedPieces ? `brought back ${purchase.label}` : `noted the return of ${purchase.label}`, now: nowIso() }, (writer) => writer.put(purchaseTable, { ...purchase, ...change }));
+  if (change.returnedPieces > purchase.pieces)
+    return err({ code: 'more_than_bought', mostPieces: purchase.pieces });
+  if (change.refundMinor > purchase.paidMinor)
+    return err({ code: 'more_than_paid', mostMinor: purchase.paidMinor });
+  await recordChange(
+    db,
+    {
+      projectId,
+      label:
+        change.returnedPieces > purchase.returnedPieces
+          ? `brought back ${purchase.label}`
+          : `noted the return of ${purchase.label}`,
+      now: nowIso(),
+    },
+    (writer) => writer.put(purchaseTable, { ...purchase, ...change }),
+  );
   return ok(undefined);
 }
 
 /** What the room has too much of, with the rooms of the home that still want it. */
-export function leftoversOf(records: ProjectRecords, shopping: RoomShopping, roomId: RoomId): Leftover[] {
+export function leftoversOf(
+  records: ProjectRecords,
+  shopping: RoomShopping,
+  roomId: RoomId,
+): Leftover[] {
   const needs = listNeeds(shopping);
   const priorities = new Map<string, Priority>();
-  const elsewhere = records.rooms.filter(({ id }) => id !== roomId).map((room) => {
-    const bayIds = new Set(records.units.filter((unit) => unit.roomId === room.id).flatMap((unit) => unit.bays.map(({ id }) => id)));
-    return { roomId: room.id, needs: listNeeds({ fits: records.fits.filter((fit) => bayIds.has(fit.bayId)), containers: records.containers, purchases: records.purchases.filter((purchase) => purchase.roomId === room.id), priorities }) };
-  });
+  const elsewhere = records.rooms
+    .filter(({ id }) => id !== roomId)
+    .map((room) => {
+      const bayIds = new Set(
+        records.units
+          .filter((unit) => unit.roomId === room.id)
+          .flatMap((unit) => unit.bays.map(({ id }) => id)),
+      );
+      return {
+        roomId: room.id,
+        needs: listNeeds({
+          fits: records.fits.filter((fit) => bayIds.has(fit.bayId)),
+          containers: records.containers,
+          purchases: records.purchases.filter((purchase) => purchase.roomId === room.id),
+          priorities,
+        }),
+      };
+    });
   return findLeftovers({
-    purchases: shopping.purchases, wantedOf: (id) => needs.find(({ container }) => container.id === id)?.qty ?? 0, ownedOf: (id) => records.containers.find((container) => container.id === id)?.ownedCount ?? 0,
-    shortElsewhere: (id) => elsewhere.flatMap((room) => { const need = room.needs.find(({ container }) => container.id === id); return need && need.qty > need.hadQty ? [{ roomId: room.roomId, pieces: need.qty - need.hadQty }] : []; }),
+    purchases: shopping.purchases,
+    wantedOf: (id) => needs.find(({ container }) => container.id === id)?.qty ?? 0,
+    ownedOf: (id) => records.containers.find((container) => container.id === id)?.ownedCount ?? 0,
+    shortElsewhere: (id) =>
+      elsewhere.flatMap((room) => {
+        const need = room.needs.find(({ container }) => container.id === id);
+        return need && need.qty > need.hadQty
+          ? [{ roomId: room.roomId, pieces: need.qty - need.hadQty }]
+          : [];
+      }),
   });
 }

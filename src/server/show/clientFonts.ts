@@ -15,7 +15,14 @@ export const loadClientFonts = (): Promise<string> => (loaded ??= readFaces());
 
 async function readFaces(): Promise<string> {
   const rules = FACES.map(async ([family, folder, weights]) => {
-    const file = path.join(/*turbopackIgnore: true*/ process.cwd(), 'node_modules', '@fontsource-variable', folder, 'files', `${folder}-latin-wght-normal.woff2`);
+    const file = path.join(
+      /*turbopackIgnore: true*/ process.cwd(),
+      'node_modules',
+      '@fontsource-variable',
+      folder,
+      'files',
+      `${folder}-latin-wght-normal.woff2`,
+    );
     const bytes = await readFile(file);
     return `@font-face{font-family:"${family}";font-weight:${weights};src:url(data:font/woff2;base64,${bytes.toString('base64')}) format("woff2")}`;
   });

@@ -23,14 +23,25 @@ export interface ClientPage {
 }
 
 /** Gathers the page of one room, or of every room that has something to show. */
-export function gatherClientPage(records: ProjectRecords, { roomId, now }: { readonly roomId: RoomId | undefined; readonly now: string }): ClientPage {
+export function gatherClientPage(
+  records: ProjectRecords,
+  { roomId, now }: { readonly roomId: RoomId | undefined; readonly now: string },
+): ClientPage {
   const rooms = records.rooms
     .filter((room) => roomId === undefined || room.id === roomId)
     .map((room): ClientRoom => {
-      const vantagePoints = records.vantagePoints.filter((vantagePoint) => vantagePoint.roomId === room.id);
-      return { room, pairs: pairPictures(vantagePoints, records.pictures), results: roomResultsOf(roomRecordsOf(records, room.id)), checks: answerRoomChecks(records, room.id) };
+      const vantagePoints = records.vantagePoints.filter(
+        (vantagePoint) => vantagePoint.roomId === room.id,
+      );
+      return {
+        room,
+        pairs: pairPictures(vantagePoints, records.pictures),
+        results: roomResultsOf(roomRecordsOf(records, room.id)),
+        checks: answerRoomChecks(records, room.id),
+      };
     });
-  const hasSomething = ({ pairs, results }: ClientRoom) => results.all.count > 0 || pairs.some(({ before, after }) => before ?? after);
+  const hasSomething = ({ pairs, results }: ClientRoom) =>
+    results.all.count > 0 || pairs.some(({ before, after }) => before ?? after);
   return {
     project: { name: records.project.name, currency: records.project.currency },
     rooms: roomId === undefined ? rooms.filter(hasSomething) : rooms,

@@ -7,11 +7,22 @@ import type { ClientPage, ClientRoom } from './clientPage';
 
 /** Past tense, as one tells a client where things went. */
 const WENT: Readonly<Record<Verdict, string>> = {
-  keep: 'Kept', donate: 'Donated', discard: 'Thrown away', elsewhere: 'To another room', give: 'Given', sell: 'To be sold',
-  recycle: 'Recycled', ask: 'Waiting for your word', later: 'To decide later',
+  keep: 'Kept',
+  donate: 'Donated',
+  discard: 'Thrown away',
+  elsewhere: 'To another room',
+  give: 'Given',
+  sell: 'To be sold',
+  recycle: 'Recycled',
+  ask: 'Waiting for your word',
+  later: 'To decide later',
 };
 
-const DISPOSED: Readonly<Record<string, string>> = { recycle: 'Recycled', shred: 'Shredded', 'special disposal': 'To the proper place for special waste' };
+const DISPOSED: Readonly<Record<string, string>> = {
+  recycle: 'Recycled',
+  shred: 'Shredded',
+  'special disposal': 'To the proper place for special waste',
+};
 
 export interface Figure {
   readonly value: string;
@@ -24,17 +35,35 @@ export interface DestinationLine {
 }
 
 /** The headline figures of a room, each counted from its records. */
-export function figuresOf({ results, room }: ClientRoom, currency: ClientPage['project']['currency']): Figure[] {
+export function figuresOf(
+  { results, room }: ClientRoom,
+  currency: ClientPage['project']['currency'],
+): Figure[] {
   const figures: Figure[] = [
-    { value: String(results.left.count), label: `${results.left.count === 1 ? 'thing' : 'things'} left the home, of ${results.all.count} gone through` },
-    { value: formatLitres(results.left.litres), label: `and ${formatMass(results.left.massG)} carried out, estimated` },
+    {
+      value: String(results.left.count),
+      label: `${results.left.count === 1 ? 'thing' : 'things'} left the home, of ${results.all.count} gone through`,
+    },
+    {
+      value: formatLitres(results.left.litres),
+      label: `and ${formatMass(results.left.massG)} carried out, estimated`,
+    },
   ];
   if (results.keptFromLandfillShare !== undefined) {
-    figures.push({ value: formatShare(results.keptFromLandfillShare), label: 'of that weight kept out of landfill' });
+    figures.push({
+      value: formatShare(results.keptFromLandfillShare),
+      label: 'of that weight kept out of landfill',
+    });
   }
-  figures.push({ value: formatMoney(results.spentMinor, currency), label: `spent of ${formatMoney(room.budgetMinor, currency)}` });
+  figures.push({
+    value: formatMoney(results.spentMinor, currency),
+    label: `spent of ${formatMoney(room.budgetMinor, currency)}`,
+  });
   if (results.reusedContainerCount + results.boughtContainerCount > 0) {
-    figures.push({ value: String(results.reusedContainerCount), label: `${results.reusedContainerCount === 1 ? 'container' : 'containers'} of your own reused, ${results.boughtContainerCount} new` });
+    figures.push({
+      value: String(results.reusedContainerCount),
+      label: `${results.reusedContainerCount === 1 ? 'container' : 'containers'} of your own reused, ${results.boughtContainerCount} new`,
+    });
   }
   return figures;
 }
@@ -42,14 +71,25 @@ export function figuresOf({ results, room }: ClientRoom, currency: ClientPage['p
 export function destinationLines({ results }: ClientRoom): DestinationLine[] {
   return results.destinations.map(({ verdict, to, amount }) => ({
     verdict,
-    where: verdict === 'recycle' && to !== '' ? (DISPOSED[to] ?? to) : to === '' ? (verdict === 'elsewhere' ? 'To another room, no home yet' : WENT[verdict]) : `${WENT[verdict]}: ${to}`,
+    where:
+      verdict === 'recycle' && to !== ''
+        ? (DISPOSED[to] ?? to)
+        : to === ''
+          ? verdict === 'elsewhere'
+            ? 'To another room, no home yet'
+            : WENT[verdict]
+          : `${WENT[verdict]}: ${to}`,
     amount: `${formatCount(amount.count, 'thing')} · ${formatLitres(amount.litres)}`,
   }));
 }
 
 /** What is possible again, as far as it is known; what was said no to is not hidden. */
-export const checkLines = ({ checks }: ClientRoom): { readonly text: string; readonly said: string }[] =>
-  checks.flatMap(({ check, isMet }) => (isMet === undefined ? [] : [{ text: check.text, said: isMet ? 'yes' : 'not yet' }]));
+export const checkLines = ({
+  checks,
+}: ClientRoom): { readonly text: string; readonly said: string }[] =>
+  checks.flatMap(({ check, isMet }) =>
+    isMet === undefined ? [] : [{ text: check.text, said: isMet ? 'yes' : 'not yet' }],
+  );
 
 export const livesLine = (lives: LivesAt): string =>
   lives.unitName === undefined ? 'has no home yet' : `${lives.unitName}, ${lives.bayName ?? ''}`;
@@ -61,6 +101,14 @@ export const dayWords = (iso: string): string => format(new Date(iso), 'd MMMM y
 
 /** File name for a download: letters, digits and dashes only. */
 export const fileNameOf = (page: ClientPage): string => {
-  const name = page.rooms.length === 1 ? `${page.project.name} ${page.rooms[0]?.room.name ?? ''}` : page.project.name;
-  return name.toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'rooms';
+  const name =
+    page.rooms.length === 1
+      ? `${page.project.name} ${page.rooms[0]?.room.name ?? ''}`
+      : page.project.name;
+  return (
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'rooms'
+  );
 };

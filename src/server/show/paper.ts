@@ -1,8 +1,25 @@
-const ENTITIES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
-export const escapeHtml = (raw: string): string => raw.replace(/[&<>"']/g, (sign) => ENTITIES[sign] ?? sign);
+const ENTITIES: Readonly<Record<string, string>> = {
+  '&': '&amp;',
+  '<': '&lt;',
+  '>': '&gt;',
+  '"': '&quot;',
+  "'": '&#39;',
+};
+export const escapeHtml = (raw: string): string =>
+  raw.replace(/[&<>"']/g, (sign) => ENTITIES[sign] ?? sign);
 
 /** The head of a page that leaves the app, up to its body's first line; the caller closes `main`, `body` and `html`. */
-export const openPaper = ({ title, style, home, day }: { readonly title: string; readonly style: string; readonly home: string; readonly day: string }): string => `<!doctype html>
+export const openPaper = ({
+  title,
+  style,
+  home,
+  day,
+}: {
+  readonly title: string;
+  readonly style: string;
+  readonly home: string;
+  readonly day: string;
+}): string => `<!doctype html>
 <html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <link rel="icon" href="data:,"><title>${escapeHtml(title)}</title><style>${style}</style></head><body>
 <header><p class="home">${escapeHtml(home)}</p><p>${escapeHtml(day)}</p></header>`;

@@ -7,8 +7,13 @@ import { renderClientHtml } from './renderClientHtml';
 test('the client’s page shows this room’s figures, and nothing typed can become code', async () => {
   const db = await aDatabase();
   await insertGroup(db, aGroup({ name: '<b>Hats & "caps"</b>', uncountedLitres: 2 }));
-  await appendDecisions(db, HOME, [aDecision({ verdict: 'give', to: '<script>alert(1)</script>', count: 4 })]);
-  const page = gatherClientPage(await getProjectRecords(db, HOME), { roomId: HALL, now: '2026-11-20T10:00:00.000Z' });
+  await appendDecisions(db, HOME, [
+    aDecision({ verdict: 'give', to: '<script>alert(1)</script>', count: 4 }),
+  ]);
+  const page = gatherClientPage(await getProjectRecords(db, HOME), {
+    roomId: HALL,
+    now: '2026-11-20T10:00:00.000Z',
+  });
   const html = renderClientHtml(page, { pictureSrc: (id) => `/x/${id}`, fontCss: '' });
   expect(html).toContain('Given: &lt;script&gt;alert(1)&lt;/script&gt;');
   expect(html).toContain('&lt;b&gt;Hats &amp; &quot;caps&quot;&lt;/b&gt;');

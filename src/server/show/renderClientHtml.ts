@@ -2,30 +2,57 @@ import type { PictureId } from '@/core/shared';
 import type { PicturePair } from '@/core/show';
 import type { ClientPage, ClientRoom } from './clientPage';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from './paper';
-import { checkLines, dayWords, destinationLines, figuresOf, inLine, livesLine } from './clientWords';
+import {
+  checkLines,
+  dayWords,
+  destinationLines,
+  figuresOf,
+  inLine,
+  livesLine,
+} from './clientWords';
 
 /**
  * The client's page as one HTML document with its style inside. `pictureSrc` says where a picture
  * comes from: an address in the app, or the bytes themselves in the file that is sent. `fontCss`
  * holds the faces, so that it looks the same on the client's machine.
  */
-export function renderClientHtml(page: ClientPage, { pictureSrc, fontCss }: { readonly pictureSrc: (id: PictureId) => string; readonly fontCss: string }): string {
-  const title = page.rooms.length === 1 ? `${page.project.name}: ${page.rooms[0]?.room.name ?? ''}` : page.project.name;
+export function renderClientHtml(
+  page: ClientPage,
+  {
+    pictureSrc,
+    fontCss,
+  }: { readonly pictureSrc: (id: PictureId) => string; readonly fontCss: string },
+): string {
+  const title =
+    page.rooms.length === 1
+      ? `${page.project.name}: ${page.rooms[0]?.room.name ?? ''}`
+      : page.project.name;
   return `${openPaper({ title, style: `${fontCss}${STYLE}`, home: page.project.name, day: dayWords(page.madeOn) })}
 <main>${page.rooms.map((room) => renderRoom(room, page, pictureSrc)).join('')}</main>
 </body></html>`;
 }
 
-function renderRoom(client: ClientRoom, page: ClientPage, pictureSrc: (id: PictureId) => string): string {
+function renderRoom(
+  client: ClientRoom,
+  page: ClientPage,
+  pictureSrc: (id: PictureId) => string,
+): string {
   const figures = figuresOf(client, page.project.currency)
     .map(({ value, label }) => `<div><b>${text(value)}</b><span>${text(label)}</span></div>`)
     .join('');
   const destinations = destinationLines(client)
-    .map(({ where, amount }) => `<tr><th scope="row">${text(where)}</th><td>${text(amount)}</td></tr>`)
+    .map(
+      ({ where, amount }) => `<tr><th scope="row">${text(where)}</th><td>${text(amount)}</td></tr>`,
+    )
     .join('');
-  const checks = checkLines(client).map((line) => `<tr><th scope="row">${text(line.text)}</th><td>${text(line.said)}</td></tr>`).join('');
+  const checks = checkLines(client)
+    .map((line) => `<tr><th scope="row">${text(line.text)}</th><td>${text(line.said)}</td></tr>`)
+    .join('');
   const lives = client.results.livesAt
-    .map((line) => `<tr><th scope="row">${text(line.groupName)}</th><td>${text(livesLine(line))}</td><td>${text(inLine(line))}</td></tr>`)
+    .map(
+      (line) =>
+        `<tr><th scope="row">${text(line.groupName)}</th><td>${text(livesLine(line))}</td><td>${text(inLine(line))}</td></tr>`,
+    )
     .join('');
   return `<section class="room"><h1>${text(client.room.name)}</h1>
 ${client.room.purpose ? `<p class="purpose">${text(client.room.purpose)}</p>` : ''}
@@ -37,7 +64,10 @@ ${lives ? `<h2>Where everything lives now</h2><table class="lives"><thead><tr><t
 </section>`;
 }
 
-function renderPair({ vantagePoint, before, after }: PicturePair, pictureSrc: (id: PictureId) => string): string {
+function renderPair(
+  { vantagePoint, before, after }: PicturePair,
+  pictureSrc: (id: PictureId) => string,
+): string {
   if (!before && !after) return '';
   const figure = (picture: typeof before, word: string) =>
     picture

@@ -6,10 +6,20 @@ import type { PictureId } from '@/core/shared';
 import type { Picture } from '@/core/look';
 import type { ClientPage, ClientRoom } from './clientPage';
 import { registerPdfFonts } from './pdfFonts';
-import { checkLines, dayWords, destinationLines, figuresOf, inLine, livesLine } from './clientWords';
+import {
+  checkLines,
+  dayWords,
+  destinationLines,
+  figuresOf,
+  inLine,
+  livesLine,
+} from './clientWords';
 
 /** The client's page as a PDF on A4. `pictures` holds the JPEG of every picture shown. */
-export async function renderClientPdf(page: ClientPage, pictures: ReadonlyMap<PictureId, Buffer>): Promise<Buffer> {
+export async function renderClientPdf(
+  page: ClientPage,
+  pictures: ReadonlyMap<PictureId, Buffer>,
+): Promise<Buffer> {
   registerPdfFonts();
   return renderToBuffer(
     <Document title={page.project.name} language="en-GB">
@@ -20,14 +30,26 @@ export async function renderClientPdf(page: ClientPage, pictures: ReadonlyMap<Pi
             <Text>{dayWords(page.madeOn)}</Text>
           </View>
           <RoomBody client={room} page={page} pictures={pictures} />
-          <Text style={styles.foot} fixed render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
+          <Text
+            style={styles.foot}
+            fixed
+            render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`}
+          />
         </Page>
       ))}
     </Document>,
   );
 }
 
-function RoomBody({ client, page, pictures }: { client: ClientRoom; page: ClientPage; pictures: ReadonlyMap<PictureId, Buffer> }) {
+function RoomBody({
+  client,
+  page,
+  pictures,
+}: {
+  client: ClientRoom;
+  page: ClientPage;
+  pictures: ReadonlyMap<PictureId, Buffer>;
+}) {
   const destinations = destinationLines(client);
   const checks = checkLines(client);
   return (
@@ -48,21 +70,33 @@ function RoomBody({ client, page, pictures }: { client: ClientRoom; page: Client
           </View>
         ))}
       </View>
-      {checks.length > 0 && <Text style={styles.h2} minPresenceAhead={60}>Possible here again</Text>}
+      {checks.length > 0 && (
+        <Text style={styles.h2} minPresenceAhead={60}>
+          Possible here again
+        </Text>
+      )}
       {checks.map(({ text, said }) => (
         <View key={text} style={styles.row} wrap={false}>
           <Text style={styles.strong}>{text}</Text>
           <Text>{said}</Text>
         </View>
       ))}
-      {destinations.length > 0 && <Text style={styles.h2} minPresenceAhead={60}>What left this room, and where it went</Text>}
+      {destinations.length > 0 && (
+        <Text style={styles.h2} minPresenceAhead={60}>
+          What left this room, and where it went
+        </Text>
+      )}
       {destinations.map(({ where, amount }) => (
         <View key={where} style={styles.row} wrap={false}>
           <Text style={styles.strong}>{where}</Text>
           <Text>{amount}</Text>
         </View>
       ))}
-      {client.results.livesAt.length > 0 && <Text style={styles.h2} minPresenceAhead={60}>Where everything lives now</Text>}
+      {client.results.livesAt.length > 0 && (
+        <Text style={styles.h2} minPresenceAhead={60}>
+          Where everything lives now
+        </Text>
+      )}
       {client.results.livesAt.map((lives) => (
         <View key={lives.groupName} style={styles.row} wrap={false}>
           <Text style={styles.strong}>{lives.groupName}</Text>
@@ -95,7 +129,14 @@ function PdfPicture({ picture, word, name, pictures }: PdfPictureProps) {
 
 const styles = StyleSheet.create({
   page: { padding: 40, paddingBottom: 52, fontFamily: 'Text', fontSize: 10.5, color: '#22201b' },
-  header: { flexDirection: 'row', justifyContent: 'space-between', borderBottomWidth: 3, borderBottomColor: '#23407a', paddingBottom: 6, marginBottom: 14 },
+  header: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    borderBottomWidth: 3,
+    borderBottomColor: '#23407a',
+    paddingBottom: 6,
+    marginBottom: 14,
+  },
   home: { fontFamily: 'Head', fontWeight: 700, fontSize: 12 },
   h1: { fontFamily: 'Head', fontWeight: 700, fontSize: 22 },
   h2: { fontFamily: 'Head', fontWeight: 700, fontSize: 13, marginTop: 16, marginBottom: 4 },
@@ -108,8 +149,23 @@ const styles = StyleSheet.create({
   figure: { width: '30%', borderTopWidth: 2, borderTopColor: '#23407a', paddingTop: 4 },
   value: { fontFamily: 'Head', fontWeight: 700, fontSize: 15 },
   label: { fontSize: 9, color: '#625b4d' },
-  row: { flexDirection: 'row', justifyContent: 'space-between', gap: 10, borderTopWidth: 0.7, borderTopColor: '#d5cab5', paddingVertical: 4 },
+  row: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    gap: 10,
+    borderTopWidth: 0.7,
+    borderTopColor: '#d5cab5',
+    paddingVertical: 4,
+  },
   strong: { fontWeight: 700, flex: 1 },
   cell: { flex: 1 },
-  foot: { position: 'absolute', bottom: 24, left: 40, right: 40, textAlign: 'right', fontSize: 9, color: '#625b4d' },
+  foot: {
+    position: 'absolute',
+    bottom: 24,
+    left: 40,
+    right: 40,
+    textAlign: 'right',
+    fontSize: 9,
+    color: '#625b4d',
+  },
 });

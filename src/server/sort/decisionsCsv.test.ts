@@ -7,15 +7,44 @@ import { parseDecisionsCsv, writeDecisionsCsv } from './decisionsCsv';
 const rooms = [{ id: HALL, name: 'Hall' }];
 const groups = [aGroup(), aGroup({ id: 'odd', name: '=Odd, "things"' })];
 let ids = 0;
-const context = { rooms, groups, createId: () => `made-${(ids += 1)}`, now: '2026-11-07T08:00:00.000Z' };
+const context = {
+  rooms,
+  groups,
+  createId: () => `made-${(ids += 1)}`,
+  now: '2026-11-07T08:00:00.000Z',
+};
 
-const wordsArb = fc.string({ minLength: 1, maxLength: 30, unit: fc.constantFrom(...'abc ,;"\'=+-@\n\té') }).filter((text) => text.trim() !== '').map((text) => text.trim());
+const wordsArb = fc
+  .string({ minLength: 1, maxLength: 30, unit: fc.constantFrom(...'abc ,;"\'=+-@\n\té') })
+  .filter((text) => text.trim() !== '')
+  .map((text) => text.trim());
 const logArb = fc
-  .array(fc.record({ name: wordsArb, to: fc.oneof(fc.constant(''), wordsArb), count: fc.integer({ min: 1, max: 9999 }), verdict: fc.constantFrom(...verdicts), reasons: fc.subarray([...reasons], { maxLength: 6 }), groupId: fc.constantFrom(null, 'hats', 'odd'), litres: fc.float({ min: 0, max: 999, noNaN: true }), massG: fc.nat(99_999), undo: fc.boolean(), expiresOn: fc.constantFrom(undefined, '2027-01-31') }), { maxLength: 8 })
+  .array(
+    fc.record({
+      name: wordsArb,
+      to: fc.oneof(fc.constant(''), wordsArb),
+      count: fc.integer({ min: 1, max: 9999 }),
+      verdict: fc.constantFrom(...verdicts),
+      reasons: fc.subarray([...reasons], { maxLength: 6 }),
+      groupId: fc.constantFrom(null, 'hats', 'odd'),
+      litres: fc.float({ min: 0, max: 999, noNaN: true }),
+      massG: fc.nat(99_999),
+      undo: fc.boolean(),
+      expiresOn: fc.constantFrom(undefined, '2027-01-31'),
+    }),
+    { maxLength: 8 },
+  )
   .map((items) =>
     items.flatMap(({ undo, ...facts }, i): DecisionEvent[] => {
       const decided = aDecision({ id: `d${i}`, thingId: `t${i}`, ...facts });
-      const undone = decisionEventSchema.parse({ kind: 'undone', id: `u${i}`, thingId: `t${i}`, aboutId: `d${i}`, decidedAt: decided.decidedAt, device: 'phone' });
+      const undone = decisionEventSchema.parse({
+        kind: 'undone',
+        id: `u${i}`,
+        thingId: `t${i}`,
+        aboutId: `d${i}`,
+        decidedAt: decided.decidedAt,
+        device: 'phone',
+      });
       return undo ? [decided, undone] : [decided];
     }),
   );
@@ -30,27 +59,52 @@ test('what is written reads back without loss', () =>
   ));
 
 test('no cell starts like a formula', () => {
-  const csv = writeDecisionsCsv([aDecision({ name: '=HYPERLINK(1)', to: '+44' })], { rooms, groups });
+  const csv = writeDecisionsCsv([aDecision({ name: '=HYPERLINK(1)', to: '+44' })], {
+    rooms,
+    groups,
+  });
   expect(csv).toContain(`,'=HYPERLINK(1),`);
   expect(csv).toContain(`,'+44,`);
 });
 
 test('bad cells are named by line and column, the good rows stay good', () => {
-  const csv = ['room,thing,verdict,count,litres', 'Hall,"two', 'lines",keep,1,2', 'Attic,lamp,burn,0,much', 'hall,mat,donate,,'].join('\n');
+  const csv = [
+    'room,thing,verdict,count,litres',
+    'Hall,"two',
+    'lines",keep,1,2',
+    'Attic,lamp,burn,0,much',
+    'hall,mat,donate,,',
+  ].join('\n');
   const { rows, faults } = parseDecisionsCsv(csv, context);
-  expect(rows.map(({ line, event }) => [line, event.kind === 'decided' && event.name])).toEqual([[2, 'two\nlines'], [5, 'mat']]);
+  expect(rows.map(({ line, event }) => [line, event.kind === 'decided' && event.name])).toEqual([
+    [2, 'two\nlines'],
+    [5, 'mat'],
+  ]);
   expect(faults.map(({ line, column, found }) => [line, column, found])).toEqual(
-    expect.arrayContaining([[4, 'room', 'Attic'], [4, 'verdict', 'burn'], [4, 'count', '0'], [4, 'litres', 'much']]),
+    expect.arrayContaining([
+      [4, 'room', 'Attic'],
+      [4, 'verdict', 'burn'],
+      [4, 'count', '0'],
+      [4, 'litres', 'much'],
+    ]),
   );
 });
 
 test('columns that are missing are named', () =>
-  expect(parseDecisionsCsv('thing;verdict\n', context).faults.map(({ column }) => column)).toEqual(['room']));
+  expect(parseDecisionsCsv('thing;verdict\n', context).faults.map(({ column }) => column)).toEqual([
+    'room',
+  ]));
 
 test('undoing what the file does not hold is a fault of that line', () => {
   const csv = 'room,thing,verdict,kind,decision_id,thing_id,about_id\n,,,undone,u1,t1,d1\n';
-  expect(parseDecisionsCsv(csv, context)).toMatchObject({ rows: [], faults: [{ line: 2, column: 'about_id', found: 'd1' }] });
+  expect(parseDecisionsCsv(csv, context)).toMatchObject({
+    rows: [],
+    faults: [{ line: 2, column: 'about_id', found: 'd1' }],
+  });
 });
 
 test('a group that the room lacks is named, to be made', () =>
-  expect(parseDecisionsCsv('room,thing,verdict,group\nHall,mat,keep,Mats\n', context).rows[0]?.newGroupName).toBe('Mats'));
+  expect(
+    parseDecisionsCsv('room,thing,verdict,group\nHall,mat,keep,Mats\n', context).rows[0]
+      ?.newGroupName,
+  ).toBe('Mats'));

@@ -1,13 +1,33 @@
 import Papa from 'papaparse';
 
 import type { Room } from '@/core/look';
-import { decisionEventSchema, reasons, verdicts, type DecisionEvent, type Group } from '@/core/sort';
+import {
+  decisionEventSchema,
+  reasons,
+  verdicts,
+  type DecisionEvent,
+  type Group,
+} from '@/core/sort';
 import { guardFormula, readCsvTable, type CsvFault } from '../exchange/csvTable';
 
 /** The columns of the open format, in their order; documented in docs/formats.md. */
 export const decisionCsvColumns = [
-  'decision_id', 'thing_id', 'kind', 'about_id', 'room', 'group', 'thing', 'count', 'verdict',
-  'reasons', 'to', 'litres', 'mass_g', 'decided_at', 'device', 'expires_on',
+  'decision_id',
+  'thing_id',
+  'kind',
+  'about_id',
+  'room',
+  'group',
+  'thing',
+  'count',
+  'verdict',
+  'reasons',
+  'to',
+  'litres',
+  'mass_g',
+  'decided_at',
+  'device',
+  'expires_on',
 ] as const;
 type Column = (typeof decisionCsvColumns)[number];
 type CsvRow = Readonly<Record<Column, string>>;
@@ -18,13 +38,19 @@ interface CsvContext {
 }
 
 /** Writes log lines as CSV (RFC 4180, UTF-8, one line a decision). */
-export function writeDecisionsCsv(events: readonly DecisionEvent[], { rooms, groups }: CsvContext): string {
+export function writeDecisionsCsv(
+  events: readonly DecisionEvent[],
+  { rooms, groups }: CsvContext,
+): string {
   const roomNames = new Map(rooms.map((room) => [room.id, room.name]));
   const groupNames = new Map(groups.map((group) => [group.id, group.name]));
   const rows = events.map((event): CsvRow => {
     const head = {
-      decision_id: event.id, thing_id: event.thingId, kind: event.kind,
-      decided_at: event.decidedAt, device: guardFormula(event.device),
+      decision_id: event.id,
+      thing_id: event.thingId,
+      kind: event.kind,
+      decided_at: event.decidedAt,
+      device: guardFormula(event.device),
     };
     if (event.kind === 'merged') return { ...emptyRow, ...head, about_id: event.intoId };
     if (event.kind !== 'decided') return { ...emptyRow, ...head, about_id: event.aboutId };
@@ -46,7 +72,10 @@ export function writeDecisionsCsv(events: readonly DecisionEvent[], { rooms, gro
   return `${Papa.unparse({ fields: [...decisionCsvColumns], data: rows }, { newline: '\r\n' })}\r\n`;
 }
 
-const emptyRow = Object.fromEntries(decisionCsvColumns.map((column) => [column, ''])) as Record<Column, string>;
+const emptyRow = Object.fromEntries(decisionCsvColumns.map((column) => [column, ''])) as Record<
+  Column,
+  string
+>;
 
 /** A good row. A group that the project lacks is named in `newGroupName`; `event.groupId` is then null. */
 export interface ParsedDecisionRow {
@@ -80,12 +109,23 @@ export function parseDecisionsCsv(
 }
 
 /** Undoing what the file does not hold would silently do nothing; it is a fault of that line. */
-function withoutDangling(rows: readonly ParsedDecisionRow[], faults: readonly CsvFault[]): ParsedDecisionsCsv {
-  const decidedIds = new Set<string>(rows.filter(({ event }) => event.kind === 'decided' || event.kind === 'merged').map(({ event }) => event.id));
-  const isDangling = ({ event }: ParsedDecisionRow) => (event.kind === 'undone' || event.kind === 'restored') && !decidedIds.has(event.aboutId);
+function withoutDangling(
+  rows: readonly ParsedDecisionRow[],
+  faults: readonly CsvFault[],
+): ParsedDecisionsCsv {
+  const decidedIds = new Set<string>(
+    rows
+      .filter(({ event }) => event.kind === 'decided' || event.kind === 'merged')
+      .map(({ event }) => event.id),
+  );
+  const isDangling = ({ event }: ParsedDecisionRow) =>
+    (event.kind === 'undone' || event.kind === 'restored') && !decidedIds.has(event.aboutId);
   const dangling = rows.filter(isDangling).map(({ event, line }) => ({
-    line, column: 'about_id', code: 'unknown_decision' as const,
-    found: 'aboutId' in event ? event.aboutId : '', expected: 'a decision_id of this file',
+    line,
+    column: 'about_id',
+    code: 'unknown_decision' as const,
+    found: 'aboutId' in event ? event.aboutId : '',
+    expected: 'a decision_id of this file',
   }));
   return {
     rows: rows.filter((row) => !isDangling(row)),
@@ -106,40 +146,84 @@ function parseRow(
     device: row.device || 'file',
   };
   const room = context.rooms.find((candidate) => sameName(candidate.name, row.room));
-  const group = context.groups.find((candidate) => candidate.roomId === room?.id && sameName(candidate.name, row.group));
+  const group = context.groups.find(
+    (candidate) => candidate.roomId === room?.id && sameName(candidate.name, row.group),
+  );
   const candidate =
     kind === 'decided'
       ? {
-          ...head, kind, roomId: room?.id ?? 'unknown', name: row.thing, verdict: row.verdict,
+          ...head,
+          kind,
+          roomId: room?.id ?? 'unknown',
+          name: row.thing,
+          verdict: row.verdict,
           count: row.count === '' ? 1 : Number(row.count),
-          reasons: row.reasons.split(';').map((reason) => reason.trim()).filter(Boolean),
-          groupId: group?.id ?? null, to: row.to,
-          litres: row.litres === '' ? 0 : Number(row.litres), massG: row.mass_g === '' ? 0 : Number(row.mass_g),
+          reasons: row.reasons
+            .split(';')
+            .map((reason) => reason.trim())
+            .filter(Boolean),
+          groupId: group?.id ?? null,
+          to: row.to,
+          litres: row.litres === '' ? 0 : Number(row.litres),
+          massG: row.mass_g === '' ? 0 : Number(row.mass_g),
           ...(row.expires_on === '' ? {} : { expiresOn: row.expires_on }),
         }
-      : kind === 'merged' ? { ...head, kind, intoId: row.about_id } : { ...head, kind, aboutId: row.about_id };
+      : kind === 'merged'
+        ? { ...head, kind, intoId: row.about_id }
+        : { ...head, kind, aboutId: row.about_id };
   const faults: CsvFault[] = [];
   if (kind === 'decided' && !room) {
-    faults.push({ line, column: 'room', code: 'unknown_room', found: row.room, expected: context.rooms.map(({ name }) => name).join(', ') });
+    faults.push({
+      line,
+      column: 'room',
+      code: 'unknown_room',
+      found: row.room,
+      expected: context.rooms.map(({ name }) => name).join(', '),
+    });
   }
   const parsed = decisionEventSchema.safeParse(candidate);
   if (!parsed.success) {
     for (const issue of parsed.error.issues) {
       const column = COLUMN_OF_FIELD[String(issue.path[0])] ?? String(issue.path[0]);
-      faults.push({ line, column, code: 'unreadable', found: row[column as Column] ?? '', expected: EXPECTED[column] ?? issue.message });
+      faults.push({
+        line,
+        column,
+        code: 'unreadable',
+        found: row[column as Column] ?? '',
+        expected: EXPECTED[column] ?? issue.message,
+      });
     }
     return { faults };
   }
   if (faults.length > 0) return { faults };
-  return { line, event: parsed.data, newGroupName: row.group !== '' && !group ? row.group : undefined };
+  return {
+    line,
+    event: parsed.data,
+    newGroupName: row.group !== '' && !group ? row.group : undefined,
+  };
 }
 
-const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+const sameName = (a: string, b: string): boolean =>
+  a.trim().toLowerCase() === b.trim().toLowerCase();
 
 const COLUMN_OF_FIELD: Readonly<Record<string, Column>> = {
-  id: 'decision_id', thingId: 'thing_id', aboutId: 'about_id', intoId: 'about_id', roomId: 'room', groupId: 'group', name: 'thing',
-  massG: 'mass_g', decidedAt: 'decided_at', count: 'count', verdict: 'verdict', reasons: 'reasons', to: 'to',
-  litres: 'litres', device: 'device', kind: 'kind', expiresOn: 'expires_on',
+  id: 'decision_id',
+  thingId: 'thing_id',
+  aboutId: 'about_id',
+  intoId: 'about_id',
+  roomId: 'room',
+  groupId: 'group',
+  name: 'thing',
+  massG: 'mass_g',
+  decidedAt: 'decided_at',
+  count: 'count',
+  verdict: 'verdict',
+  reasons: 'reasons',
+  to: 'to',
+  litres: 'litres',
+  device: 'device',
+  kind: 'kind',
+  expiresOn: 'expires_on',
 };
 const EXPECTED: Readonly<Record<string, string>> = {
   verdict: verdicts.join(', '),

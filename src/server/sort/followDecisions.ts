@@ -8,7 +8,12 @@ import type { Db } from '@/data/db';
 const AT_ONCE = 500;
 
 /** Hands on every event that comes after a place in the log, in its order and once each, until `signal` ends it. */
-export async function followDecisions(db: Db, { projectId, after }: { readonly projectId: ProjectId; readonly after: number }, signal: AbortSignal, onEvent: (event: NumberedEvent) => void): Promise<void> {
+export async function followDecisions(
+  db: Db,
+  { projectId, after }: { readonly projectId: ProjectId; readonly after: number },
+  signal: AbortSignal,
+  onEvent: (event: NumberedEvent) => void,
+): Promise<void> {
   let lastSeq = after;
   let hasMore = true;
   let wake: () => void = () => undefined;
@@ -19,9 +24,16 @@ export async function followDecisions(db: Db, { projectId, after }: { readonly p
   signal.addEventListener('abort', () => wake());
   try {
     while (!signal.aborted) {
-      if (!hasMore) await new Promise<void>((resolve) => { wake = resolve; });
+      if (!hasMore)
+        await new Promise<void>((resolve) => {
+          wake = resolve;
+        });
       hasMore = false;
-      for (let batch = await listDecisionsAfter(db, projectId, lastSeq, AT_ONCE); batch.length > 0 && !signal.aborted; batch = await listDecisionsAfter(db, projectId, lastSeq, AT_ONCE)) {
+      for (
+        let batch = await listDecisionsAfter(db, projectId, lastSeq, AT_ONCE);
+        batch.length > 0 && !signal.aborted;
+        batch = await listDecisionsAfter(db, projectId, lastSeq, AT_ONCE)
+      ) {
         for (const numbered of batch) onEvent(numbered);
         lastSeq = batch.at(-1)?.seq ?? lastSeq;
       }

@@ -1,6 +1,12 @@
 import 'server-only';
 
-import { groupIdSchema, type BayId, type GroupId, type ProjectId, type RoomId } from '@/core/shared';
+import {
+  groupIdSchema,
+  type BayId,
+  type GroupId,
+  type ProjectId,
+  type RoomId,
+} from '@/core/shared';
 import { usualPlacing, type Group } from '@/core/sort';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
@@ -16,12 +22,21 @@ interface GroupInput {
 
 /** Makes a group in a room; a group of that name that is there already is returned instead. */
 export const addGroup = (db: Db, projectId: ProjectId, input: GroupInput): Promise<Group> =>
-  recordChange(db, { projectId, label: `added the group ${input.name}`, now: nowIso() }, (writer, trx) => addGroupIn({ writer, trx }, projectId, input));
+  recordChange(
+    db,
+    { projectId, label: `added the group ${input.name}`, now: nowIso() },
+    (writer, trx) => addGroupIn({ writer, trx }, projectId, input),
+  );
 
 /** The same within a larger change. @errors `not_found`. */
-export async function addGroupIn({ writer, trx }: { readonly writer: ChangeWriter; readonly trx: Db }, projectId: ProjectId, input: GroupInput): Promise<Group> {
+export async function addGroupIn(
+  { writer, trx }: { readonly writer: ChangeWriter; readonly trx: Db },
+  projectId: ProjectId,
+  input: GroupInput,
+): Promise<Group> {
   const { groups, rooms } = await getProjectRecords(trx, projectId);
-  if (rooms.every(({ id }) => id !== input.roomId)) throw new DataError('not_found', `there is no room ${input.roomId}`);
+  if (rooms.every(({ id }) => id !== input.roomId))
+    throw new DataError('not_found', `there is no room ${input.roomId}`);
   const inRoom = groups.filter(({ roomId }) => roomId === input.roomId);
   const known = inRoom.find(({ name }) => name.toLowerCase() === input.name.toLowerCase());
   if (known) return known;
@@ -33,37 +48,71 @@ export async function addGroupIn({ writer, trx }: { readonly writer: ChangeWrite
 /** A group with nothing settled but its name. */
 export const createGroup = (
   projectId: ProjectId,
-  input: { readonly roomId: RoomId; readonly name: string; readonly position: number; readonly bayId?: BayId | null },
+  input: {
+    readonly roomId: RoomId;
+    readonly name: string;
+    readonly position: number;
+    readonly bayId?: BayId | null;
+  },
 ): Group => ({
-  id: groupIdSchema.parse(createId()), projectId, roomId: input.roomId, name: input.name, bayId: input.bayId ?? null, standsBayId: null,
-  uncountedLitres: 0, lid: 'any', see: 'any', front: false, loose: false, placing: usualPlacing as Group['placing'], position: input.position,
+  id: groupIdSchema.parse(createId()),
+  projectId,
+  roomId: input.roomId,
+  name: input.name,
+  bayId: input.bayId ?? null,
+  standsBayId: null,
+  uncountedLitres: 0,
+  lid: 'any',
+  see: 'any',
+  front: false,
+  loose: false,
+  placing: usualPlacing as Group['placing'],
+  position: input.position,
 });
 
 /** Says whether a group may live outside its room; null: by its use. @errors `not_found`. */
-export async function sayMayLeave(db: Db, projectId: ProjectId, { groupId, mayLeave }: { readonly groupId: GroupId; readonly mayLeave: boolean | null }): Promise<void> {
+export async function sayMayLeave(
+  db: Db,
+  projectId: ProjectId,
+  { groupId, mayLeave }: { readonly groupId: GroupId; readonly mayLeave: boolean | null },
+): Promise<void> {
   const group = (await getProjectRecords(db, projectId)).groups.find(({ id }) => id === groupId);
   if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
-  await changeGroup(db, projectId, { groupId, change: { placing: { ...group.placing, mayLeaveRoom: mayLeave } } });
+  await changeGroup(db, projectId, {
+    groupId,
+    change: { placing: { ...group.placing, mayLeaveRoom: mayLeave } },
+  });
 }
 
-export type GroupChange = Partial<Pick<Group, 'name' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose' | 'placing'>>;
+export type GroupChange = Partial<
+  Pick<Group, 'name' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose' | 'placing'>
+>;
 
 /**
  * Changes what a group asks of its place and its containers; where it lives is for `arrange`. A taken fit of its bay that
  * the change touches no longer holds and is taken back with it.
  */
-export async function changeGroup(db: Db, projectId: ProjectId, input: { readonly groupId: GroupId; readonly change: GroupChange }): Promise<void> {
+export async function changeGroup(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly groupId: GroupId; readonly change: GroupChange },
+): Promise<void> {
   const { groups } = await getProjectRecords(db, projectId);
   const group = groups.find(({ id }) => id === input.groupId);
   if (!group) throw new DataError('not_found', `there is no group ${input.groupId}`);
   const after = { ...group, ...input.change };
   if (JSON.stringify(after) === JSON.stringify(group)) return;
-  await recordChange(db, { projectId, label: `changed ${group.name}`, now: nowIso() }, async (writer) => {
-    await writer.put(groupTable, after);
-    // How often it is used changes nothing in its containers.
-    const isSameToFit = JSON.stringify({ ...after, placing: null }) === JSON.stringify({ ...group, placing: null });
-    if (group.bayId && !isSameToFit) await writer.remove(fitTable, group.bayId);
-  });
+  await recordChange(
+    db,
+    { projectId, label: `changed ${group.name}`, now: nowIso() },
+    async (writer) => {
+      await writer.put(groupTable, after);
+      // How often it is used changes nothing in its containers.
+      const isSameToFit =
+        JSON.stringify({ ...after, placing: null }) === JSON.stringify({ ...group, placing: null });
+      if (group.bayId && !isSameToFit) await writer.remove(fitTable, group.bayId);
+    },
+  );
 }
 
 /** Takes a group away; what was decided for it stays decided, without a group. */
@@ -71,8 +120,12 @@ export async function removeGroup(db: Db, projectId: ProjectId, groupId: GroupId
   const { groups } = await getProjectRecords(db, projectId);
   const group = groups.find(({ id }) => id === groupId);
   if (!group) return;
-  await recordChange(db, { projectId, label: `removed the group ${group.name}`, now: nowIso() }, async (writer) => {
-    if (group.bayId) await writer.remove(fitTable, group.bayId);
-    await writer.remove(groupTable, groupId);
-  });
+  await recordChange(
+    db,
+    { projectId, label: `removed the group ${group.name}`, now: nowIso() },
+    async (writer) => {
+      if (group.bayId) await writer.remove(fitTable, group.bayId);
+      await writer.remove(groupTable, groupId);
+    },
+  );
 }

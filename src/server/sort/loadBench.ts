@@ -1,7 +1,20 @@
 import 'server-only';
 
-import { createNameMemory, homeCountsOf, type HomeCounts, type NameMemory, type HouseholdCounts } from '@/core/count';
-import { benchBaseOf, keptByGroup, type BenchBase, type DecisionEvent, type KindSize, type Thing } from '@/core/sort';
+import {
+  createNameMemory,
+  homeCountsOf,
+  type HomeCounts,
+  type NameMemory,
+  type HouseholdCounts,
+} from '@/core/count';
+import {
+  benchBaseOf,
+  keptByGroup,
+  type BenchBase,
+  type DecisionEvent,
+  type KindSize,
+  type Thing,
+} from '@/core/sort';
 import type { ProjectId, RoomId } from '@/core/shared';
 import { listKindSizes } from '@/data/countRepo';
 import type { Db } from '@/data/db';
@@ -28,26 +41,63 @@ export interface LoadedBench {
 }
 
 /** What the bench of a room starts from: the latest decisions one by one, everything older as sums. */
-export async function loadBench(db: Db, { project, people, roomId, things, openSince }: Pick<ProjectRecords, 'project' | 'people' | 'things'> & { readonly roomId: RoomId; /** When the session at hand began. */ readonly openSince?: string | undefined }): Promise<LoadedBench> {
+export async function loadBench(
+  db: Db,
+  {
+    project,
+    people,
+    roomId,
+    things,
+    openSince,
+  }: Pick<ProjectRecords, 'project' | 'people' | 'things'> & {
+    readonly roomId: RoomId;
+    /** When the session at hand began. */ readonly openSince?: string | undefined;
+  },
+): Promise<LoadedBench> {
   const projectId = project.id;
   const lastSeq = await lastSeqOf(db, projectId);
-  const recent = await listRecentHistories(db, projectId, await openEventsOf(db, projectId, openSince));
-  const touchedHere = new Set(recent.flatMap((event) => (event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [])));
+  const recent = await listRecentHistories(
+    db,
+    projectId,
+    await openEventsOf(db, projectId, openSince),
+  );
+  const touchedHere = new Set(
+    recent.flatMap((event) =>
+      event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [],
+    ),
+  );
   const log = recent.filter((event) => touchedHere.has(event.thingId));
   // What was decided here and has moved to another room since is not shown here any more.
   const isOpen = (thing: Thing) => thing.roomId === roomId && touchedHere.has(thing.id);
   const closed = things.filter((thing) => !isOpen(thing));
   const rules = (await rulesInUse(db, projectId)).filter(({ isOff }) => !isOff);
   return {
-    log, base: benchBaseOf(closed.filter((thing) => thing.roomId === roomId)), otherKeptLitres: keptByGroup(closed.filter((thing) => thing.roomId !== roomId), 'litres'), lastSeq,
-    home: homeCountsOf(closed, rules, memoryFor(rules)), enough: { rules, household: householdOf(project, people) }, kindSizes: await listKindSizes(db),
+    log,
+    base: benchBaseOf(closed.filter((thing) => thing.roomId === roomId)),
+    otherKeptLitres: keptByGroup(
+      closed.filter((thing) => thing.roomId !== roomId),
+      'litres',
+    ),
+    lastSeq,
+    home: homeCountsOf(closed, rules, memoryFor(rules)),
+    enough: { rules, household: householdOf(project, people) },
+    kindSizes: await listKindSizes(db),
   };
 }
 
 /** Doubled until all that was decided since then is among them. */
-async function openEventsOf(db: Db, projectId: ProjectId, since: string | undefined): Promise<number> {
+async function openEventsOf(
+  db: Db,
+  projectId: ProjectId,
+  since: string | undefined,
+): Promise<number> {
   let count = OPEN_EVENTS;
-  while (since !== undefined && count < MOST_OPEN_EVENTS && ((await decidedAtFromEnd(db, projectId, count)) ?? '') >= since) count *= 2;
+  while (
+    since !== undefined &&
+    count < MOST_OPEN_EVENTS &&
+    ((await decidedAtFromEnd(db, projectId, count)) ?? '') >= since
+  )
+    count *= 2;
   return count;
 }
 
@@ -56,6 +106,7 @@ let memory: { readonly key: string; readonly names: NameMemory } | undefined;
 const MOST_NAMES = 100_000;
 function memoryFor(rules: readonly RuleInUse[]): NameMemory {
   const key = JSON.stringify(rules.map(({ name, words }) => [name, words]));
-  if (memory?.key !== key || memory.names.likeness.size > MOST_NAMES) memory = { key, names: createNameMemory() };
+  if (memory?.key !== key || memory.names.likeness.size > MOST_NAMES)
+    memory = { key, names: createNameMemory() };
   return memory.names;
 }

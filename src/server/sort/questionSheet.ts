@@ -6,9 +6,20 @@ import { dayWords } from '../show/clientWords';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
 /** The open questions as one page in the client's words, to show, print or send: a box to tick for each answer. */
-export function renderQuestionsHtml({ project, rooms, things }: Pick<ProjectRecords, 'project' | 'rooms' | 'things'>, { now, fontCss }: { readonly now: string; readonly fontCss: string }): string {
-  const open = rooms.map((room) => ({ room, asked: things.filter((thing) => thing.verdict === 'ask' && thing.roomId === room.id) })).filter(({ asked }) => asked.length > 0);
-  const body = open.map(({ room, asked }) => `<section><h2>${text(room.name)}</h2><table><thead><tr><th>What</th><th>Keep</th><th>Give away</th><th>Throw out</th><th>What you say of it</th></tr></thead>${asked.map(renderQuestion).join('')}</table></section>`);
+export function renderQuestionsHtml(
+  { project, rooms, things }: Pick<ProjectRecords, 'project' | 'rooms' | 'things'>,
+  { now, fontCss }: { readonly now: string; readonly fontCss: string },
+): string {
+  const open = rooms
+    .map((room) => ({
+      room,
+      asked: things.filter((thing) => thing.verdict === 'ask' && thing.roomId === room.id),
+    }))
+    .filter(({ asked }) => asked.length > 0);
+  const body = open.map(
+    ({ room, asked }) =>
+      `<section><h2>${text(room.name)}</h2><table><thead><tr><th>What</th><th>Keep</th><th>Give away</th><th>Throw out</th><th>What you say of it</th></tr></thead>${asked.map(renderQuestion).join('')}</table></section>`,
+  );
   return `${openPaper({ title: `Questions, ${project.name}`, style: `${fontCss}${PAPER_STYLE}td{border-left:1px solid #e6dcc8;width:80px}td:last-child{width:34%}section{break-inside:avoid}`, home: project.name, day: dayWords(now) })}
 <main><h1>Questions for you</h1>${body.join('') || '<p>No question is open.</p>'}</main></body></html>`;
 }

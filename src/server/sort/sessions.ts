@@ -1,10 +1,38 @@
 import 'server-only';
 
-import { carrySchema, methodNames, methods, ownMethodSchema, sessionSchema, timeSteps, type Carry, type MethodName, type MethodStep, type Session, type Verdict } from '@/core/sort';
-import { carryIdSchema, methodIdSchema, type CarryId, type MethodId, type ProjectId, type RoomId, type SectionId, type SessionId } from '@/core/shared';
+import {
+  carrySchema,
+  methodNames,
+  methods,
+  ownMethodSchema,
+  sessionSchema,
+  timeSteps,
+  type Carry,
+  type MethodName,
+  type MethodStep,
+  type Session,
+  type Verdict,
+} from '@/core/sort';
+import {
+  carryIdSchema,
+  methodIdSchema,
+  type CarryId,
+  type MethodId,
+  type ProjectId,
+  type RoomId,
+  type SectionId,
+  type SessionId,
+} from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { carryTable, listCarries, listOwnMethods, listSessions, ownMethodTable, sessionTable } from '@/data/sessionRepo';
+import {
+  carryTable,
+  listCarries,
+  listOwnMethods,
+  listSessions,
+  ownMethodTable,
+  sessionTable,
+} from '@/data/sessionRepo';
 import { createId, nowIso } from '../means';
 
 export interface SessionInput {
@@ -17,14 +45,26 @@ export interface SessionInput {
 }
 
 /** Starts a session; one that still goes on in this room ends with it. @errors `not_found`: no such method. */
-export async function startSession(db: Db, projectId: ProjectId, input: SessionInput): Promise<SessionId> {
+export async function startSession(
+  db: Db,
+  projectId: ProjectId,
+  input: SessionInput,
+): Promise<SessionId> {
   const own = (await listOwnMethods(db, projectId)).find(({ id }) => id === input.method);
   const shipped = methodNames.find((name: MethodName) => name === input.method);
   const steps = own?.steps ?? (shipped && methods[shipped]);
   if (!steps) throw new DataError('not_found', `there is no method ${input.method}`);
   const now = nowIso();
   const { method, ...facts } = input;
-  const session = sessionSchema.parse({ ...facts, id: createId(), method: own?.name ?? method, steps: timeSteps(steps, input.plannedMinutes), startedAt: now, stepStarts: [now], endedAt: null });
+  const session = sessionSchema.parse({
+    ...facts,
+    id: createId(),
+    method: own?.name ?? method,
+    steps: timeSteps(steps, input.plannedMinutes),
+    startedAt: now,
+    stepStarts: [now],
+    endedAt: null,
+  });
   const open = (await listSessions(db, input.roomId)).filter(({ endedAt }) => endedAt === null);
   await recordChange(db, { projectId, label: 'started a session', now }, async (writer) => {
     for (const other of open) await writer.put(sessionTable, { ...other, endedAt: now });
@@ -34,42 +74,113 @@ export async function startSession(db: Db, projectId: ProjectId, input: SessionI
 }
 
 /** Goes on to the next step, or ends the session after its last. */
-export async function nextStep(db: Db, projectId: ProjectId, { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId }): Promise<void> {
+export async function nextStep(
+  db: Db,
+  projectId: ProjectId,
+  { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
+): Promise<void> {
   const session = await findSession(db, roomId, sessionId);
   if (!session || session.endedAt !== null) return;
   const now = nowIso();
   const isLast = session.stepStarts.length >= session.steps.length;
-  const after: Session = isLast ? { ...session, endedAt: now } : { ...session, stepStarts: [...session.stepStarts, now] };
-  await recordChange(db, { projectId, label: isLast ? 'ended the session' : `went on to ${session.steps[session.stepStarts.length]?.name ?? 'the next step'}`, now }, (writer) => writer.put(sessionTable, after));
+  const after: Session = isLast
+    ? { ...session, endedAt: now }
+    : { ...session, stepStarts: [...session.stepStarts, now] };
+  await recordChange(
+    db,
+    {
+      projectId,
+      label: isLast
+        ? 'ended the session'
+        : `went on to ${session.steps[session.stepStarts.length]?.name ?? 'the next step'}`,
+      now,
+    },
+    (writer) => writer.put(sessionTable, after),
+  );
 }
 
-export async function endSession(db: Db, projectId: ProjectId, { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId }): Promise<void> {
+export async function endSession(
+  db: Db,
+  projectId: ProjectId,
+  { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
+): Promise<void> {
   const session = await findSession(db, roomId, sessionId);
   if (!session || session.endedAt !== null) return;
-  await recordChange(db, { projectId, label: 'ended the session', now: nowIso() }, (writer) => writer.put(sessionTable, { ...session, endedAt: nowIso() }));
+  await recordChange(db, { projectId, label: 'ended the session', now: nowIso() }, (writer) =>
+    writer.put(sessionTable, { ...session, endedAt: nowIso() }),
+  );
 }
 
-const findSession = async (db: Db, roomId: RoomId, sessionId: SessionId): Promise<Session | undefined> => (await listSessions(db, roomId)).find(({ id }) => id === sessionId);
+const findSession = async (
+  db: Db,
+  roomId: RoomId,
+  sessionId: SessionId,
+): Promise<Session | undefined> =>
+  (await listSessions(db, roomId)).find(({ id }) => id === sessionId);
 
 /** Keeps steps as the organizer's own; one of the same name is replaced. */
-export async function saveOwnMethod(db: Db, projectId: ProjectId, input: { readonly name: string; readonly steps: readonly MethodStep[] }): Promise<MethodId> {
-  const known = (await listOwnMethods(db, projectId)).find(({ name }) => name.toLowerCase() === input.name.toLowerCase());
+export async function saveOwnMethod(
+  db: Db,
+  projectId: ProjectId,
+  input: { readonly name: string; readonly steps: readonly MethodStep[] },
+): Promise<MethodId> {
+  const known = (await listOwnMethods(db, projectId)).find(
+    ({ name }) => name.toLowerCase() === input.name.toLowerCase(),
+  );
   const id = known?.id ?? methodIdSchema.parse(createId());
-  await recordChange(db, { projectId, label: `kept the method ${input.name}`, now: nowIso() }, (writer) => writer.put(ownMethodTable, ownMethodSchema.parse({ ...input, id, projectId })));
+  await recordChange(
+    db,
+    { projectId, label: `kept the method ${input.name}`, now: nowIso() },
+    (writer) => writer.put(ownMethodTable, ownMethodSchema.parse({ ...input, id, projectId })),
+  );
   return id;
 }
 
 /** Notes that a box went out of the room, or, without a verdict, that things went out unsorted. */
-export async function carryOut(db: Db, projectId: ProjectId, input: { readonly roomId: RoomId; readonly verdict: Verdict | null; readonly litres: number; readonly massG: number; readonly note: string; readonly dueOn: string | null }): Promise<CarryId> {
-  const carry = carrySchema.parse({ ...input, id: carryIdSchema.parse(createId()), carriedAt: nowIso(), settledAt: null });
-  await recordChange(db, { projectId, label: input.verdict === null ? `carried ${input.note || 'things'} out unsorted` : `carried out the ${input.verdict} box`, now: nowIso() }, (writer) => writer.insert(carryTable, carry));
+export async function carryOut(
+  db: Db,
+  projectId: ProjectId,
+  input: {
+    readonly roomId: RoomId;
+    readonly verdict: Verdict | null;
+    readonly litres: number;
+    readonly massG: number;
+    readonly note: string;
+    readonly dueOn: string | null;
+  },
+): Promise<CarryId> {
+  const carry = carrySchema.parse({
+    ...input,
+    id: carryIdSchema.parse(createId()),
+    carriedAt: nowIso(),
+    settledAt: null,
+  });
+  await recordChange(
+    db,
+    {
+      projectId,
+      label:
+        input.verdict === null
+          ? `carried ${input.note || 'things'} out unsorted`
+          : `carried out the ${input.verdict} box`,
+      now: nowIso(),
+    },
+    (writer) => writer.insert(carryTable, carry),
+  );
   return carry.id;
 }
 
 /** A debt is settled: what was carried out unsorted has been gone through. */
-export async function settleDebt(db: Db, projectId: ProjectId, { roomId, carryId }: { readonly roomId: RoomId; readonly carryId: CarryId }): Promise<void> {
+export async function settleDebt(
+  db: Db,
+  projectId: ProjectId,
+  { roomId, carryId }: { readonly roomId: RoomId; readonly carryId: CarryId },
+): Promise<void> {
   const carry: Carry | undefined = (await listCarries(db, roomId)).find(({ id }) => id === carryId);
   if (!carry) return;
-  await recordChange(db, { projectId, label: `settled ${carry.note || 'what was carried out'}`, now: nowIso() }, (writer) => writer.put(carryTable, { ...carry, settledAt: nowIso() }));
+  await recordChange(
+    db,
+    { projectId, label: `settled ${carry.note || 'what was carried out'}`, now: nowIso() },
+    (writer) => writer.put(carryTable, { ...carry, settledAt: nowIso() }),
+  );
 }
-

@@ -7,7 +7,12 @@ import { createRandom, type Random } from '@/core/shared';
 /** What stands in a bay after: containers by their placements, or folded stacks where there are none. */
 export interface SceneBay {
   readonly bayId: string;
-  readonly containers: readonly { readonly placement: Placement; readonly width: number; readonly height: number; readonly tint: string }[];
+  readonly containers: readonly {
+    readonly placement: Placement;
+    readonly width: number;
+    readonly height: number;
+    readonly tint: string;
+  }[];
   /** 0..1, for bays without containers. */
   readonly fillRatio: number;
 }
@@ -21,7 +26,18 @@ interface Scene {
 const WIDTH_PX = 1600;
 const HEIGHT_PX = 1200;
 const FLOOR_PX = 1060;
-const CLUTTER = ['#7c5a7a', '#9b6a58', '#7f9270', '#a7a199', '#6d7f9f', '#b99c58', '#8a7a64', '#b4877c', '#5f7d7a', '#c0ad8d'];
+const CLUTTER = [
+  '#7c5a7a',
+  '#9b6a58',
+  '#7f9270',
+  '#a7a199',
+  '#6d7f9f',
+  '#b99c58',
+  '#8a7a64',
+  '#b4877c',
+  '#5f7d7a',
+  '#c0ad8d',
+];
 const FOLDED = ['#d8c7a3', '#9fb2d3', '#b3c39f', '#cfa98c', '#93b0a8'];
 
 /** Draws a made-up photograph of a room's units from one spot: wall, floor, light, and what is on the shelves. */
@@ -42,7 +58,14 @@ export async function drawScene(scene: Scene): Promise<Buffer> {
       parts.push(bayInterior(bay, { x, scale }));
       if (isOut) parts.push(cylinder(bay, { x, scale }));
       else if (scene.moment === 'before') parts.push(clutter(bay, { x, scale }, random));
-      else parts.push(tidy(bay, { x, scale }, { contents: scene.bays.find(({ bayId }) => bayId === bay.bayId), random }));
+      else
+        parts.push(
+          tidy(
+            bay,
+            { x, scale },
+            { contents: scene.bays.find(({ bayId }) => bayId === bay.bayId), random },
+          ),
+        );
     }
   }
   if (scene.moment === 'before') parts.push(floorClutter(random, left, view.widthMm * scale));
@@ -62,7 +85,11 @@ const DEFS = `<defs>
 <radialGradient id="light" cx="0.3" cy="0.2" r="1"><stop offset="0" stop-color="#fff6df" stop-opacity="0.16"/><stop offset="0.6" stop-color="#fff" stop-opacity="0"/><stop offset="1" stop-color="#2a2218" stop-opacity="0.26"/></radialGradient></defs>`;
 
 function backdrop(): string {
-  const boards = Array.from({ length: 7 }, (_, i) => `<path d="M0 ${FLOOR_PX + 20 + i * 20}H${WIDTH_PX}" stroke="#7a6347" stroke-opacity="0.35" stroke-width="2"/>`).join('');
+  const boards = Array.from(
+    { length: 7 },
+    (_, i) =>
+      `<path d="M0 ${FLOOR_PX + 20 + i * 20}H${WIDTH_PX}" stroke="#7a6347" stroke-opacity="0.35" stroke-width="2"/>`,
+  ).join('');
   return `<rect width="${WIDTH_PX}" height="${FLOOR_PX}" fill="url(#wall)"/><rect y="${FLOOR_PX - 26}" width="${WIDTH_PX}" height="26" fill="#efe9dc"/><rect y="${FLOOR_PX}" width="${WIDTH_PX}" height="${HEIGHT_PX - FLOOR_PX}" fill="url(#floor)"/>${boards}`;
 }
 
@@ -94,11 +121,28 @@ function clutter(bay: BayFront, at: At, random: Random): string {
   while (cursor < x + w - 14) {
     const itemW = Math.min(x + w - cursor - 2, Math.min(w * 0.45, 22 + random() * 74));
     const itemH = Math.min(h - 4, h * (0.35 + random() * 0.6));
-    parts.push(item(random, { x: cursor, y: y + h - itemH, w: itemW, h: itemH, lean: (random() - 0.5) * 14 }));
+    parts.push(
+      item(random, {
+        x: cursor,
+        y: y + h - itemH,
+        w: itemW,
+        h: itemH,
+        lean: (random() - 0.5) * 14,
+      }),
+    );
     const isStacked = itemH < h * 0.55 && random() < 0.75;
     if (isStacked) {
       const topH = Math.min(h - itemH - 4, h * (0.2 + random() * 0.3));
-      if (topH > 8) parts.push(item(random, { x: cursor + random() * 8, y: y + h - itemH - topH, w: itemW * (0.7 + random() * 0.3), h: topH, lean: (random() - 0.5) * 18 }));
+      if (topH > 8)
+        parts.push(
+          item(random, {
+            x: cursor + random() * 8,
+            y: y + h - itemH - topH,
+            w: itemW * (0.7 + random() * 0.3),
+            h: topH,
+            lean: (random() - 0.5) * 18,
+          }),
+        );
     }
     cursor += itemW * (0.86 + random() * 0.22);
   }
@@ -124,7 +168,11 @@ function item(random: Random, { x, y, w, h, lean }: ItemBox): string {
   }
   if (kind === 1 && w > 34) {
     const folds = Math.max(2, Math.round(h / 16));
-    const layers = Array.from({ length: folds }, (_, i) => `<rect x="${x + random() * 5}" y="${y + (i * h) / folds}" width="${w - random() * 9}" height="${h / folds - 1}" rx="${Math.min(6, h / folds / 2)}" fill="${CLUTTER[Math.floor(random() * CLUTTER.length)] ?? color}" ${edge}/>`);
+    const layers = Array.from(
+      { length: folds },
+      (_, i) =>
+        `<rect x="${x + random() * 5}" y="${y + (i * h) / folds}" width="${w - random() * 9}" height="${h / folds - 1}" rx="${Math.min(6, h / folds / 2)}" fill="${CLUTTER[Math.floor(random() * CLUTTER.length)] ?? color}" ${edge}/>`,
+    );
     return `<g transform="rotate(${(lean * 0.2).toFixed(1)} ${x + w / 2} ${y + h})">${layers.join('')}</g>`;
   }
   if (kind === 2 && w > 40) {
@@ -137,12 +185,22 @@ function floorClutter(random: Random, left: number, width: number): string {
   return Array.from({ length: 6 }, (_, i) => {
     const w = 60 + random() * 90;
     const h = 40 + random() * 70;
-    return item(random, { x: left + (i / 6) * width + random() * 40, y: FLOOR_PX + 46 - h + random() * 40, w, h, lean: (random() - 0.5) * 22 });
+    return item(random, {
+      x: left + (i / 6) * width + random() * 40,
+      y: FLOOR_PX + 46 - h + random() * 40,
+      w,
+      h,
+      lean: (random() - 0.5) * 22,
+    });
   }).join('');
 }
 
 /** Containers where the fit put them, labelled; folded stacks where there are none. */
-function tidy(bay: BayFront, at: At, { contents, random }: { readonly contents: SceneBay | undefined; readonly random: Random }): string {
+function tidy(
+  bay: BayFront,
+  at: At,
+  { contents, random }: { readonly contents: SceneBay | undefined; readonly random: Random },
+): string {
   const { x, y, w, h } = boxOf(bay, at);
   if (!contents) return '';
   if (contents.containers.length > 0) {
@@ -165,17 +223,33 @@ function tidy(bay: BayFront, at: At, { contents, random }: { readonly contents: 
     const cw = (w - 12) / columns - 8;
     const folds = Math.max(2, Math.round(stackH / 18));
     const color = FOLDED[c % FOLDED.length] ?? '#eee';
-    return Array.from({ length: folds }, (_, i) => `<rect x="${x + 6 + c * (cw + 8) + random() * 2}" y="${y + h - ((i + 1) * stackH) / folds}" width="${cw}" height="${stackH / folds - 1.5}" rx="5" fill="${color}" stroke="#8f8670" stroke-opacity="0.5"/>`).join('');
+    return Array.from(
+      { length: folds },
+      (_, i) =>
+        `<rect x="${x + 6 + c * (cw + 8) + random() * 2}" y="${y + h - ((i + 1) * stackH) / folds}" width="${cw}" height="${stackH / folds - 1.5}" rx="5" fill="${color}" stroke="#8f8670" stroke-opacity="0.5"/>`,
+    ).join('');
   }).join('');
 }
 
 /** The containers of a fit as a scene shows them from the front. */
-export function toSceneContainers(request: FitRequest, placements: readonly Placement[]): SceneBay['containers'] {
+export function toSceneContainers(
+  request: FitRequest,
+  placements: readonly Placement[],
+): SceneBay['containers'] {
   const tints = ['#a9bbdc', '#dcc489', '#b3c8a6', '#cda9b9', '#a5c6c4'];
   return placements.flatMap((placement) => {
     const container = request.containers.find(({ id }) => id === placement.containerId);
     if (!container) return [];
-    const index = request.containers.filter(({ id }) => placements.some((other) => other.containerId === id)).findIndex(({ id }) => id === container.id);
-    return [{ placement, width: placement.turned ? container.outer.depth : container.outer.width, height: container.outer.height, tint: tints[index % tints.length] ?? '#ddd' }];
+    const index = request.containers
+      .filter(({ id }) => placements.some((other) => other.containerId === id))
+      .findIndex(({ id }) => id === container.id);
+    return [
+      {
+        placement,
+        width: placement.turned ? container.outer.depth : container.outer.width,
+        height: container.outer.height,
+        tint: tints[index % tints.length] ?? '#ddd',
+      },
+    ];
   });
 }

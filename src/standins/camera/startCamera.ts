@@ -2,7 +2,14 @@ import http from 'node:http';
 import sharp from 'sharp';
 
 import { bayIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
-import { moments, unitKinds, usualUnitOf, type Moment, type Unit, type UnitKind } from '@/core/look';
+import {
+  moments,
+  unitKinds,
+  usualUnitOf,
+  type Moment,
+  type Unit,
+  type UnitKind,
+} from '@/core/look';
 import { drawScene } from './drawScene';
 
 export interface RunningCamera {
@@ -22,8 +29,20 @@ export function startCamera({ port }: { readonly port: number }): Promise<Runnin
   const server = http.createServer((request, response) => {
     const url = new URL(request.url ?? '/', 'http://127.0.0.1');
     const moment = moments.find((each) => each === url.searchParams.get('moment'));
-    if (url.pathname !== '/picture' || request.method !== 'GET') return answer(response, 404, 'text/plain; charset=utf-8', 'Simulated camera. GET /picture?spot=WHERE&moment=' + moments.join('|'));
-    if (!moment) return answer(response, 400, 'text/plain; charset=utf-8', `moment: one of ${moments.join(', ')}`);
+    if (url.pathname !== '/picture' || request.method !== 'GET')
+      return answer(
+        response,
+        404,
+        'text/plain; charset=utf-8',
+        'Simulated camera. GET /picture?spot=WHERE&moment=' + moments.join('|'),
+      );
+    if (!moment)
+      return answer(
+        response,
+        400,
+        'text/plain; charset=utf-8',
+        `moment: one of ${moments.join(', ')}`,
+      );
     takePicture(url.searchParams.get('spot') ?? '', moment).then(
       (bytes) => answer(response, 200, 'image/jpeg', bytes),
       () => answer(response, 500, 'text/plain; charset=utf-8', 'the picture could not be drawn'),
@@ -35,7 +54,11 @@ export function startCamera({ port }: { readonly port: number }): Promise<Runnin
       const bound = server.address();
       resolve({
         address: `http://127.0.0.1:${typeof bound === 'object' && bound ? bound.port : port}`,
-        close: () => new Promise((done) => { server.close(() => done()); server.closeAllConnections(); }),
+        close: () =>
+          new Promise((done) => {
+            server.close(() => done());
+            server.closeAllConnections();
+          }),
       });
     });
   });
@@ -44,13 +67,35 @@ export function startCamera({ port }: { readonly port: number }): Promise<Runnin
 /** A made-up picture from a spot, with a made-up place in its metadata. */
 export async function takePicture(spot: string, moment: Moment): Promise<Buffer> {
   const seed = [...spot].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 100_003, 7);
-  const units = [toUnit(unitKinds[seed % 3] ?? 'cupboard', 'a'), toUnit(unitKinds[(seed >> 3) % 3] ?? 'shelving', 'b')];
+  const units = [
+    toUnit(unitKinds[seed % 3] ?? 'cupboard', 'a'),
+    toUnit(unitKinds[(seed >> 3) % 3] ?? 'shelving', 'b'),
+  ];
   const isTidy = moment === 'after' || moment === 'later' || moment === 'mock-up';
-  const bays = units.flatMap((unit) => unit.bays.map((bay, i) => ({ bayId: bay.id, containers: [], fillRatio: moment === 'emptied' ? 0 : 0.35 + (((seed + i * 7) % 10) / 10) * 0.5 })));
-  const drawn = await drawScene({ units, moment: isTidy || moment === 'emptied' ? 'after' : 'before', bays, seed });
+  const bays = units.flatMap((unit) =>
+    unit.bays.map((bay, i) => ({
+      bayId: bay.id,
+      containers: [],
+      fillRatio: moment === 'emptied' ? 0 : 0.35 + (((seed + i * 7) % 10) / 10) * 0.5,
+    })),
+  );
+  const drawn = await drawScene({
+    units,
+    moment: isTidy || moment === 'emptied' ? 'after' : 'before',
+    bays,
+    seed,
+  });
   return sharp(drawn)
     .resize(PICTURE_PX.width, PICTURE_PX.height)
-    .withExif({ IFD0: { Make: 'Simulated', Model: 'Camera' }, IFD3: { GPSLatitude: '12/1 34/1 0/1', GPSLatitudeRef: 'S', GPSLongitude: '98/1 7/1 0/1', GPSLongitudeRef: 'W' } })
+    .withExif({
+      IFD0: { Make: 'Simulated', Model: 'Camera' },
+      IFD3: {
+        GPSLatitude: '12/1 34/1 0/1',
+        GPSLatitudeRef: 'S',
+        GPSLongitude: '98/1 7/1 0/1',
+        GPSLongitudeRef: 'W',
+      },
+    })
     .jpeg({ quality: 88 })
     .toBuffer();
 }
@@ -60,17 +105,52 @@ function toUnit(kind: UnitKind, key: string): Unit {
   const length = (mm: number) => ({ mm, text: `${mm} mm` });
   const unitId = unitIdSchema.parse(key);
   return {
-    id: unitId, roomId: roomIdSchema.parse('scene'), name: kind, kind, position: key === 'a' ? 0 : 1, door: 'none', holePitch: null, place: null,
-    width: length(usual.widthMm), depth: length(usual.depthMm), height: length(usual.heightMm), floorGap: length(usual.floorGapMm),
+    id: unitId,
+    roomId: roomIdSchema.parse('scene'),
+    name: kind,
+    kind,
+    position: key === 'a' ? 0 : 1,
+    door: 'none',
+    holePitch: null,
+    place: null,
+    width: length(usual.widthMm),
+    depth: length(usual.depthMm),
+    height: length(usual.heightMm),
+    floorGap: length(usual.floorGapMm),
     bays: usual.bays.map((bay, i) => ({
-      id: bayIdSchema.parse(`${key}${i}`), unitId, name: bay.name, columnIndex: bay.columnIndex, rowIndex: bay.rowIndex,
-      widthReadings: [length(bay.widthMm)], depthReadings: [length(bay.depthMm)], heightReadings: [length(bay.heightMm)],
-      openingWidth: null, openingHeight: null, maxLoadG: null, pullOut: false, moist: false, warm: false, light: false, lockable: false, isUsual: false, outOfScope: false, obstacles: [],
+      id: bayIdSchema.parse(`${key}${i}`),
+      unitId,
+      name: bay.name,
+      columnIndex: bay.columnIndex,
+      rowIndex: bay.rowIndex,
+      widthReadings: [length(bay.widthMm)],
+      depthReadings: [length(bay.depthMm)],
+      heightReadings: [length(bay.heightMm)],
+      openingWidth: null,
+      openingHeight: null,
+      maxLoadG: null,
+      pullOut: false,
+      moist: false,
+      warm: false,
+      light: false,
+      lockable: false,
+      isUsual: false,
+      outOfScope: false,
+      obstacles: [],
     })),
   };
 }
 
-function answer(response: http.ServerResponse, status: number, type: string, body: string | Buffer): void {
-  response.writeHead(status, { 'content-type': type, 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' });
+function answer(
+  response: http.ServerResponse,
+  status: number,
+  type: string,
+  body: string | Buffer,
+): void {
+  response.writeHead(status, {
+    'content-type': type,
+    'cache-control': 'no-store',
+    'x-content-type-options': 'nosniff',
+  });
   response.end(body);
 }

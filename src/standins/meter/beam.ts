@@ -14,10 +14,15 @@ export function createBeam(random: () => number): Beam {
   return {
     read: (trueMm) => {
       const isSlanted = random() * SLANTED_ONE_IN < 1;
-      const degrees = isSlanted ? SLANT_DEGREES.least + random() * (SLANT_DEGREES.most - SLANT_DEGREES.least) : 0;
+      const degrees = isSlanted
+        ? SLANT_DEGREES.least + random() * (SLANT_DEGREES.most - SLANT_DEGREES.least)
+        : 0;
       // Box and Muller: two even chances make one normal deviation.
       const normal = Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-      return Math.max(0, Math.round((trueMm / Math.cos((degrees * Math.PI) / 180) + normal * NOISE_MM) * 10) / 10);
+      return Math.max(
+        0,
+        Math.round((trueMm / Math.cos((degrees * Math.PI) / 180) + normal * NOISE_MM) * 10) / 10,
+      );
     },
   };
 }

@@ -1,7 +1,17 @@
 /** The made-up cupboard to practise on: what to point at, and how far it really is, in mm. */
 const TARGETS: readonly (readonly [string, number])[] = [
-  ['Outside width', 800], ['Outside depth', 400], ['Outside height', 2010],
-  ...Array.from({ length: 6 }, (_, i) => [[`Shelf ${i + 1}, width`, 764], [`Shelf ${i + 1}, depth`, 371], [`Shelf ${i + 1}, height`, 308]] as const).flat(),
+  ['Outside width', 800],
+  ['Outside depth', 400],
+  ['Outside height', 2010],
+  ...Array.from(
+    { length: 6 },
+    (_, i) =>
+      [
+        [`Shelf ${i + 1}, width`, 764],
+        [`Shelf ${i + 1}, depth`, 371],
+        [`Shelf ${i + 1}, height`, 308],
+      ] as const,
+  ).flat(),
 ];
 
 /** The simulated meter's own page: point at something, press, read. */

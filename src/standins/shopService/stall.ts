@@ -26,7 +26,10 @@ export interface Stall {
 
 /** The goods of a simulated shop, whose stock and prices move when they are told to. Repeatable by `random`. */
 export function createStall(goods: readonly Omit<StallOffer, 'inStock'>[], random: Random): Stall {
-  let offers: StallOffer[] = goods.map((good) => ({ ...good, inStock: 4 + Math.floor(random() * 30) }));
+  let offers: StallOffer[] = goods.map((good) => ({
+    ...good,
+    inStock: 4 + Math.floor(random() * 30),
+  }));
   let mood: StallMood = 'well';
   return {
     offers: () => offers,
@@ -47,7 +50,10 @@ export function createStall(goods: readonly Omit<StallOffer, 'inStock'>[], rando
       offers = offers.map((offer) => {
         if (random() >= 1 / 3) return offer;
         changed += 1;
-        return { ...offer, priceMinor: Math.max(5, Math.round((offer.priceMinor * (0.9 + random() * 0.2)) / 5) * 5) };
+        return {
+          ...offer,
+          priceMinor: Math.max(5, Math.round((offer.priceMinor * (0.9 + random() * 0.2)) / 5) * 5),
+        };
       });
       return changed;
     },

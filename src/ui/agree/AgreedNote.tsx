@@ -10,7 +10,13 @@ import { Button, buttonClass } from '../primitives/Button';
 
 interface AgreedNoteProps {
   readonly projectId: string;
-  readonly last: { readonly dayWords: string; readonly agreedBy: string; readonly changes: readonly AgreementChange[] } | undefined;
+  readonly last:
+    | {
+        readonly dayWords: string;
+        readonly agreedBy: string;
+        readonly changes: readonly AgreementChange[];
+      }
+    | undefined;
   readonly names: readonly string[];
   readonly onAgree: (agreedBy: string) => Promise<ActionResult>;
 }
@@ -30,25 +36,66 @@ export function AgreedNote({ projectId, last, names, onAgree }: AgreedNoteProps)
     <section>
       <h2 className="caption mb-1 font-text">Agreement sheet</h2>
       {!last && <p className="text-[14.5px]">Not agreed yet. Show the sheet to the client.</p>}
-      {last && <p className="text-[14.5px]">Agreed with <b className="font-[650]">{last.agreedBy}</b> on {last.dayWords}{isCurrent ? '.' : `; ${formatCount(last.changes.length, 'change')} since:`}</p>}
+      {last && (
+        <p className="text-[14.5px]">
+          Agreed with <b className="font-[650]">{last.agreedBy}</b> on {last.dayWords}
+          {isCurrent ? '.' : `; ${formatCount(last.changes.length, 'change')} since:`}
+        </p>
+      )}
       {last && last.changes.length > 0 && (
         <ul className="warn mt-1.5 grid gap-1">
-          {last.changes.slice(0, 5).map((change, i) => <li key={i}><b>{change.label}</b> {change.kind === 'changed' ? `${change.before} → ${change.after}` : change.kind === 'added' ? `new: ${change.after}` : `no longer: ${change.before}`}</li>)}
+          {last.changes.slice(0, 5).map((change, i) => (
+            <li key={i}>
+              <b>{change.label}</b>{' '}
+              {change.kind === 'changed'
+                ? `${change.before} → ${change.after}`
+                : change.kind === 'added'
+                  ? `new: ${change.after}`
+                  : `no longer: ${change.before}`}
+            </li>
+          ))}
           {last.changes.length > 5 && <li>and {last.changes.length - 5} more on the sheet</li>}
         </ul>
       )}
       <div className="mt-2 grid gap-2">
         <div className="grid grid-cols-2 gap-2">
-          <a className={buttonClass('quiet')} href={`/api/projects/${projectId}/agreement`} target="_blank" rel="noreferrer">Open sheet</a>
-          <a className={buttonClass('quiet')} href={`/api/projects/${projectId}/agreement?format=pdf`} download>PDF</a>
+          <a
+            className={buttonClass('quiet')}
+            href={`/api/projects/${projectId}/agreement`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Open sheet
+          </a>
+          <a
+            className={buttonClass('quiet')}
+            href={`/api/projects/${projectId}/agreement?format=pdf`}
+            download
+          >
+            PDF
+          </a>
         </div>
         {!isCurrent && (
           <div className="flex items-end gap-2">
-            <label className="min-w-0 flex-1"><span className="caption mb-1 block">Agreed with</span><input className="input" value={name} maxLength={60} onChange={(event) => setName(event.target.value)} /></label>
-            <Button look="main" disabled={name.trim() === ''} onClick={() => void agree()}>Agreed</Button>
+            <label className="min-w-0 flex-1">
+              <span className="caption mb-1 block">Agreed with</span>
+              <input
+                className="input"
+                value={name}
+                maxLength={60}
+                onChange={(event) => setName(event.target.value)}
+              />
+            </label>
+            <Button look="main" disabled={name.trim() === ''} onClick={() => void agree()}>
+              Agreed
+            </Button>
           </div>
         )}
-        {message !== '' && <p role="alert" className="warn">{message}</p>}
+        {message !== '' && (
+          <p role="alert" className="warn">
+            {message}
+          </p>
+        )}
       </div>
     </section>
   );

@@ -18,32 +18,80 @@ export function EstimateBand({ estimate, finished, backward, terms, currency }: 
   return (
     <section aria-label="Estimate" className="panel border-t-4 border-t-rim p-4">
       <dl className="grid gap-x-4 gap-y-3 sm:grid-cols-4">
-        <Part label="Work" value={hoursWords(estimate.likelyMinutes)} note={`${hoursWords(estimate.lowMinutes)} to ${hoursWords(estimate.highMinutes)}`} />
-        <Part label="Visits" value={String(visits.likely)} note={`${visits.low} to ${visits.high}, ${hoursWords(terms.visitMinutes)} each`} />
-        <Part label="Fee" value={terms.hourlyRateMinor === 0 ? 'no rate set' : wholeMoney(feeMinor.likely, currency)} note={terms.hourlyRateMinor === 0 ? 'set an hourly rate below' : `${wholeMoney(feeMinor.low, currency)} to ${wholeMoney(feeMinor.high, currency)}`} />
-        <Part label="Next visit at the latest" value={backward ? format(parseISO(backward.latestStart), 'd MMM') : 'no date set'} note={backward ? backwardWords(backward, estimate.visitsLeft, terms.visitsPerWeek) : 'set the day it has to be ready'} isAsking={backward !== undefined && !backward.doesFit} />
+        <Part
+          label="Work"
+          value={hoursWords(estimate.likelyMinutes)}
+          note={`${hoursWords(estimate.lowMinutes)} to ${hoursWords(estimate.highMinutes)}`}
+        />
+        <Part
+          label="Visits"
+          value={String(visits.likely)}
+          note={`${visits.low} to ${visits.high}, ${hoursWords(terms.visitMinutes)} each`}
+        />
+        <Part
+          label="Fee"
+          value={
+            terms.hourlyRateMinor === 0 ? 'no rate set' : wholeMoney(feeMinor.likely, currency)
+          }
+          note={
+            terms.hourlyRateMinor === 0
+              ? 'set an hourly rate below'
+              : `${wholeMoney(feeMinor.low, currency)} to ${wholeMoney(feeMinor.high, currency)}`
+          }
+        />
+        <Part
+          label="Next visit at the latest"
+          value={backward ? format(parseISO(backward.latestStart), 'd MMM') : 'no date set'}
+          note={
+            backward
+              ? backwardWords(backward, estimate.visitsLeft, terms.visitsPerWeek)
+              : 'set the day it has to be ready'
+          }
+          isAsking={backward !== undefined && !backward.doesFit}
+        />
       </dl>
-      {backward && !backward.doesFit && <p className="warn mt-3">It does not fit before the day it has to be ready, in four cases out of five: more visits a week, another pair of hands, less in scope, or a later date.</p>}
+      {backward && !backward.doesFit && (
+        <p className="warn mt-3">
+          It does not fit before the day it has to be ready, in four cases out of five: more visits
+          a week, another pair of hands, less in scope, or a later date.
+        </p>
+      )}
       <details className="mt-2">
         <summary className="min-h-9 py-1.5 text-[14px] text-rim">How that comes about</summary>
         <p className="mt-1 max-w-[80ch] text-[14px] text-soft">
-          Each section: litres measured × how full × minutes a litre for what lies there × the way of going through it; 45 % more for cleaning, placing and labelling; a quarter of an hour to begin; a second pair of hands does 60 % of the first.{' '}
+          Each section: litres measured × how full × minutes a litre for what lies there × the way
+          of going through it; 45 % more for cleaning, placing and labelling; a quarter of an hour
+          to begin; a second pair of hands does 60 % of the first.{' '}
           {estimate.calibration.roomCount === 0
             ? 'The rates are assumptions: no finished room of yours has its hours noted yet (Show has a field for them).'
             : `Corrected by ${formatCount(estimate.calibration.roomCount, 'finished room')} of yours: × ${estimate.calibration.factor.toFixed(2)} (${finished.map(({ roomName, workedMinutes, estimatedMinutes }) => `${roomName} took ${hoursWords(workedMinutes)}, assumed ${hoursWords(estimatedMinutes)}`).join('; ')}).`}
         </p>
         <table className="mt-2 w-full text-[13.5px]">
-          <thead><tr className="text-left text-soft"><th className="font-normal">Section</th><th className="font-normal">litres × full</th><th className="font-normal">min a litre</th><th className="font-normal">way</th><th className="font-normal">likely</th></tr></thead>
+          <thead>
+            <tr className="text-left text-soft">
+              <th className="font-normal">Section</th>
+              <th className="font-normal">litres × full</th>
+              <th className="font-normal">min a litre</th>
+              <th className="font-normal">way</th>
+              <th className="font-normal">likely</th>
+            </tr>
+          </thead>
           <tbody>
-            {estimate.sections.filter(({ section }) => section.inScope).map((each) => (
-              <tr key={each.section.id} className="border-t border-line">
-                <th scope="row" className="py-1 text-left font-[600]">{each.section.name}</th>
-                <td className="measure text-[13px]">{formatLitres(each.litres)} × {each.section.fullPercent} %</td>
-                <td className="measure text-[13px]">{each.minutesPerLitre}</td>
-                <td className="measure text-[13px]">× {each.methodFactor}</td>
-                <td className="measure text-[13px]">{hoursWords(each.likelyMinutes)}</td>
-              </tr>
-            ))}
+            {estimate.sections
+              .filter(({ section }) => section.inScope)
+              .map((each) => (
+                <tr key={each.section.id} className="border-t border-line">
+                  <th scope="row" className="py-1 text-left font-[600]">
+                    {each.section.name}
+                  </th>
+                  <td className="measure text-[13px]">
+                    {formatLitres(each.litres)} × {each.section.fullPercent} %
+                  </td>
+                  <td className="measure text-[13px]">{each.minutesPerLitre}</td>
+                  <td className="measure text-[13px]">× {each.methodFactor}</td>
+                  <td className="measure text-[13px]">{hoursWords(each.likelyMinutes)}</td>
+                </tr>
+              ))}
           </tbody>
         </table>
       </details>
@@ -51,7 +99,8 @@ export function EstimateBand({ estimate, finished, backward, terms, currency }: 
   );
 }
 
-const wholeMoney = (minor: number, currency: Currency): string => formatMoney(minor, currency).replace(/[.,]00(?=\D|$)/, '');
+const wholeMoney = (minor: number, currency: Currency): string =>
+  formatMoney(minor, currency).replace(/[.,]00(?=\D|$)/, '');
 
 function backwardWords(backward: BackwardPlan, visits: number, perWeek: number): string {
   const head = `${formatCount(visits, 'visit')} left, ${perWeek} a week`;
@@ -59,11 +108,30 @@ function backwardWords(backward: BackwardPlan, visits: number, perWeek: number):
   return `${head}, ${backward.daysLeft === 0 ? 'so today' : `in ${formatCount(backward.daysLeft, 'day')}`}`;
 }
 
-function Part({ label, value, note, isAsking = false }: { label: string; value: string; note: string; isAsking?: boolean }) {
+function Part({
+  label,
+  value,
+  note,
+  isAsking = false,
+}: {
+  label: string;
+  value: string;
+  note: string;
+  isAsking?: boolean;
+}) {
   return (
-    <div className={isAsking ? 'border-l-4 border-signal bg-signal-wash py-1 pl-3' : 'border-l-4 border-rim pl-3'}>
+    <div
+      className={
+        isAsking
+          ? 'border-l-4 border-signal bg-signal-wash py-1 pl-3'
+          : 'border-l-4 border-rim pl-3'
+      }
+    >
       <dt className="text-[13px] text-soft">{label}</dt>
-      <dd><b className="block font-mono text-[21px] leading-tight">{value}</b><span className="text-[13px] leading-snug text-soft">{note}</span></dd>
+      <dd>
+        <b className="block font-mono text-[21px] leading-tight">{value}</b>
+        <span className="text-[13px] leading-snug text-soft">{note}</span>
+      </dd>
     </div>
   );
 }

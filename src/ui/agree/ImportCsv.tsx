@@ -15,7 +15,11 @@ interface Fault {
 interface Outcome {
   readonly faults: readonly Fault[];
   readonly goodCount: number;
-  readonly outcome?: { readonly addedCount: number; readonly repeatedCount?: number; readonly replacedCount?: number };
+  readonly outcome?: {
+    readonly addedCount: number;
+    readonly repeatedCount?: number;
+    readonly replacedCount?: number;
+  };
 }
 
 interface ImportCsvProps {
@@ -34,7 +38,10 @@ export function ImportCsv({ address, label, accept, outcomeWords }: ImportCsvPro
   const [problem, setProblem] = useState('');
   const send = async (csv: string, acceptGoodRows: boolean) => {
     setProblem('');
-    const response = await fetch(`${address}${address.includes('?') ? '&' : '?'}accept=${acceptGoodRows ? 'good' : 'all'}`, { method: 'POST', headers: { 'content-type': 'text/csv' }, body: csv }).catch(() => undefined);
+    const response = await fetch(
+      `${address}${address.includes('?') ? '&' : '?'}accept=${acceptGoodRows ? 'good' : 'all'}`,
+      { method: 'POST', headers: { 'content-type': 'text/csv' }, body: csv },
+    ).catch(() => undefined);
     if (!response) return setProblem('The file did not arrive; nothing was kept.');
     const body = (await response.json()) as Outcome & { error?: { message: string } };
     if (body.error) return setProblem(body.error.message);
@@ -53,19 +60,45 @@ export function ImportCsv({ address, label, accept, outcomeWords }: ImportCsvPro
     <div className="mt-1">
       <label className={buttonClass('plain', 'focus-within:outline-3 focus-within:outline-rim')}>
         {label}
-        <input type="file" accept={accept} className="sr-only" onChange={(event) => void choose(event)} />
+        <input
+          type="file"
+          accept={accept}
+          className="sr-only"
+          onChange={(event) => void choose(event)}
+        />
       </label>
-      {problem !== '' && <p role="alert" className="warn mt-2">{problem}</p>}
-      {outcome?.outcome && <p role="status" className="mt-2 text-[14px]">{formatCount(outcome.outcome.addedCount, `${outcomeWords} kept`, `${outcomeWords}s kept`)}, {outcome.outcome.repeatedCount ?? outcome.outcome.replacedCount ?? 0} {outcome.outcome.replacedCount === undefined ? 'were here before' : 'replaced'}.</p>}
+      {problem !== '' && (
+        <p role="alert" className="warn mt-2">
+          {problem}
+        </p>
+      )}
+      {outcome?.outcome && (
+        <p role="status" className="mt-2 text-[14px]">
+          {formatCount(outcome.outcome.addedCount, `${outcomeWords} kept`, `${outcomeWords}s kept`)}
+          , {outcome.outcome.repeatedCount ?? outcome.outcome.replacedCount ?? 0}{' '}
+          {outcome.outcome.replacedCount === undefined ? 'were here before' : 'replaced'}.
+        </p>
+      )}
       {outcome && outcome.faults.length > 0 && (
         <div className="warn mt-2">
-          <p className="font-[650]">{outcome.outcome ? 'Left out:' : `Nothing was kept. ${formatCount(outcome.faults.length, 'cell')} cannot be read:`}</p>
+          <p className="font-[650]">
+            {outcome.outcome
+              ? 'Left out:'
+              : `Nothing was kept. ${formatCount(outcome.faults.length, 'cell')} cannot be read:`}
+          </p>
           <ul className="max-h-40 overflow-auto">
             {outcome.faults.slice(0, 50).map((fault, i) => (
-              <li key={i}>line {fault.line}, {fault.column || 'quotes'}: “{fault.found}”; expected {fault.expected}</li>
+              <li key={i}>
+                line {fault.line}, {fault.column || 'quotes'}: “{fault.found}”; expected{' '}
+                {fault.expected}
+              </li>
             ))}
           </ul>
-          {!outcome.outcome && outcome.goodCount > 0 && <Button className="mt-2" onClick={() => void send(text, true)}>Keep the {formatCount(outcome.goodCount, `good ${outcomeWords}`)}</Button>}
+          {!outcome.outcome && outcome.goodCount > 0 && (
+            <Button className="mt-2" onClick={() => void send(text, true)}>
+              Keep the {formatCount(outcome.goodCount, `good ${outcomeWords}`)}
+            </Button>
+          )}
         </div>
       )}
     </div>

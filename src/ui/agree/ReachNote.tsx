@@ -9,8 +9,10 @@ export function ReachNote({ people, units }: { people: readonly Person[]; units:
     <section>
       <h2 className="caption mb-1 font-text">At ease for everybody</h2>
       <p className="text-[14.5px]">
-        From <b className="measure whitespace-nowrap">{formatLength(floor.noBendMm, units)}</b> above the floor ({floor.personName} need not bend) to{' '}
-        <b className="measure whitespace-nowrap">{formatLength(ceiling.noStretchMm, units)}</b> ({ceiling.personName} need not stretch). Daily things belong in between.
+        From <b className="measure whitespace-nowrap">{formatLength(floor.noBendMm, units)}</b>{' '}
+        above the floor ({floor.personName} need not bend) to{' '}
+        <b className="measure whitespace-nowrap">{formatLength(ceiling.noStretchMm, units)}</b> (
+        {ceiling.personName} need not stretch). Daily things belong in between.
       </p>
     </section>
   );

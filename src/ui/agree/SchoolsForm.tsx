@@ -21,7 +21,10 @@ export function SchoolsForm({ project, room, roomName, onChoose }: SchoolsFormPr
   const [, startTransition] = useTransition();
   const [message, setMessage] = useState('');
   const own = scope === 'project' ? project : room;
-  const choose = (question: SchoolQuestion, next: { readonly choice: string; readonly reason: string } | undefined) => {
+  const choose = (
+    question: SchoolQuestion,
+    next: { readonly choice: string; readonly reason: string } | undefined,
+  ) => {
     startTransition(async () => {
       const result = await onChoose(scope, { ...own, [question]: next });
       setMessage(result.ok ? '' : result.message);
@@ -33,19 +36,42 @@ export function SchoolsForm({ project, room, roomName, onChoose }: SchoolsFormPr
       <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
         <h2 className="text-[18px]">Ways of working</h2>
         <div role="radiogroup" aria-label="For" className="flex gap-1.5">
-          {([['project', 'The whole home'], ['room', `Only ${roomName}`]] as const).map(([value, word]) => (
-            <button key={value} type="button" role="radio" aria-checked={scope === value} onClick={() => setScope(value)} className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 text-[13.5px] max-md:min-h-11 ${scope === value ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}>{word}</button>
+          {(
+            [
+              ['project', 'The whole home'],
+              ['room', `Only ${roomName}`],
+            ] as const
+          ).map(([value, word]) => (
+            <button
+              key={value}
+              type="button"
+              role="radio"
+              aria-checked={scope === value}
+              onClick={() => setScope(value)}
+              className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 text-[13.5px] max-md:min-h-11 ${scope === value ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}
+            >
+              {word}
+            </button>
           ))}
         </div>
       </div>
       <ul className="grid gap-2">
         {schoolQuestions.map((question) => (
           <li key={`${scope}${question}`}>
-            <School question={question} chosen={own[question]} inherited={scope === 'room' ? project[question]?.choice : undefined} onChoose={(next) => choose(question, next)} />
+            <School
+              question={question}
+              chosen={own[question]}
+              inherited={scope === 'room' ? project[question]?.choice : undefined}
+              onChoose={(next) => choose(question, next)}
+            />
           </li>
         ))}
       </ul>
-      {message !== '' && <p role="alert" className="warn mt-2">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="warn mt-2">
+          {message}
+        </p>
+      )}
     </section>
   );
 }
@@ -54,19 +80,44 @@ interface SchoolProps {
   readonly question: SchoolQuestion;
   readonly chosen: { readonly choice: string; readonly reason: string } | undefined;
   readonly inherited: string | undefined;
-  readonly onChoose: (next: { readonly choice: string; readonly reason: string } | undefined) => void;
+  readonly onChoose: (
+    next: { readonly choice: string; readonly reason: string } | undefined,
+  ) => void;
 }
 
 function School({ question, chosen, inherited, onChoose }: SchoolProps) {
   const [reason, setReason] = useState(chosen?.reason ?? '');
   return (
     <fieldset>
-      <legend className="caption">{schoolQuestionWords[question]}{inherited !== undefined && !chosen && <span className="font-normal"> · as the home: {schoolChoiceWords[inherited]}</span>}</legend>
+      <legend className="caption">
+        {schoolQuestionWords[question]}
+        {inherited !== undefined && !chosen && (
+          <span className="font-normal"> · as the home: {schoolChoiceWords[inherited]}</span>
+        )}
+      </legend>
       <div className="mt-1 flex flex-wrap gap-1.5">
         {schools[question].map((choice) => (
-          <button key={choice} type="button" aria-pressed={chosen?.choice === choice} onClick={() => onChoose(chosen?.choice === choice ? undefined : { choice, reason })} className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 text-[13.5px] max-md:min-h-11 ${chosen?.choice === choice ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line'}`}>{schoolChoiceWords[choice]}</button>
+          <button
+            key={choice}
+            type="button"
+            aria-pressed={chosen?.choice === choice}
+            onClick={() => onChoose(chosen?.choice === choice ? undefined : { choice, reason })}
+            className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 text-[13.5px] max-md:min-h-11 ${chosen?.choice === choice ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line'}`}
+          >
+            {schoolChoiceWords[choice]}
+          </button>
         ))}
-        {chosen && <input className="input min-h-9 min-w-[140px] flex-1 py-1 text-[13.5px]" aria-label={`Why, ${schoolQuestionWords[question]}`} placeholder="because …" maxLength={200} value={reason} onChange={(event) => setReason(event.target.value)} onBlur={() => reason !== chosen.reason && onChoose({ ...chosen, reason })} />}
+        {chosen && (
+          <input
+            className="input min-h-9 min-w-[140px] flex-1 py-1 text-[13.5px]"
+            aria-label={`Why, ${schoolQuestionWords[question]}`}
+            placeholder="because …"
+            maxLength={200}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            onBlur={() => reason !== chosen.reason && onChoose({ ...chosen, reason })}
+          />
+        )}
       </div>
     </fieldset>
   );

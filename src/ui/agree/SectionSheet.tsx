@@ -39,21 +39,63 @@ export function SectionSheet({ typed: given, rooms, onSave, onDone }: SectionShe
     router.refresh();
     onDone();
   };
-  const toggle = (bayId: string) => setTyped({ ...typed, bayIds: typed.bayIds.includes(bayId) ? typed.bayIds.filter((id) => id !== bayId) : [...typed.bayIds, bayId] });
+  const toggle = (bayId: string) =>
+    setTyped({
+      ...typed,
+      bayIds: typed.bayIds.includes(bayId)
+        ? typed.bayIds.filter((id) => id !== bayId)
+        : [...typed.bayIds, bayId],
+    });
   return (
     <Sheet isOpen onOpenChange={onDone} title="A section of the work">
-      <form className="grid gap-3" onSubmit={(event) => { event.preventDefault(); void save(); }}>
-        <TextField label="Section" placeholder="e.g. drawers, left to right" value={typed.name} onChange={(event) => setTyped({ ...typed, name: event.target.value })} />
-        <SelectField label="In" value={typed.roomId} onChange={(event) => setTyped({ ...typed, roomId: event.target.value, bayIds: [] })}>
-          {rooms.map((each) => <option key={each.id} value={each.id}>{each.name}</option>)}
+      <form
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void save();
+        }}
+      >
+        <TextField
+          label="Section"
+          placeholder="e.g. drawers, left to right"
+          value={typed.name}
+          onChange={(event) => setTyped({ ...typed, name: event.target.value })}
+        />
+        <SelectField
+          label="In"
+          value={typed.roomId}
+          onChange={(event) => setTyped({ ...typed, roomId: event.target.value, bayIds: [] })}
+        >
+          {rooms.map((each) => (
+            <option key={each.id} value={each.id}>
+              {each.name}
+            </option>
+          ))}
         </SelectField>
         <fieldset>
           <legend className="caption mb-1">Its places</legend>
-          {room?.bays.length === 0 && <p className="text-[14px] text-soft">No place is measured in this room yet.</p>}
-          <div className="grid sm:grid-cols-2">{room?.bays.map((bay) => <CheckField key={bay.id} label={`${bay.name}, ${bay.unitName}`} checked={typed.bayIds.includes(bay.id)} onChange={() => toggle(bay.id)} />)}</div>
+          {room?.bays.length === 0 && (
+            <p className="text-[14px] text-soft">No place is measured in this room yet.</p>
+          )}
+          <div className="grid sm:grid-cols-2">
+            {room?.bays.map((bay) => (
+              <CheckField
+                key={bay.id}
+                label={`${bay.name}, ${bay.unitName}`}
+                checked={typed.bayIds.includes(bay.id)}
+                onChange={() => toggle(bay.id)}
+              />
+            ))}
+          </div>
         </fieldset>
-        {message !== '' && <p role="alert" className="warn">{message}</p>}
-        <Button type="submit" look="main" disabled={typed.name.trim() === ''}>Keep this section</Button>
+        {message !== '' && (
+          <p role="alert" className="warn">
+            {message}
+          </p>
+        )}
+        <Button type="submit" look="main" disabled={typed.name.trim() === ''}>
+          Keep this section
+        </Button>
       </form>
     </Sheet>
   );

@@ -24,30 +24,60 @@ export function TermsForm({ typed: given, onSave }: TermsFormProps) {
     setBase(given);
     setKept(given);
   }
-  const [problem, setProblem] = useState<{ readonly message: string; readonly fields: Readonly<Record<string, string>> }>({ message: '', fields: {} });
+  const [problem, setProblem] = useState<{
+    readonly message: string;
+    readonly fields: Readonly<Record<string, string>>;
+  }>({ message: '', fields: {} });
   const [, startTransition] = useTransition();
   const keep = () => {
     if (JSON.stringify(typed) === JSON.stringify(kept)) return;
     startTransition(async () => {
       const result = await onSave(typed);
-      setProblem(result.ok ? { message: '', fields: {} } : { message: result.message, fields: result.fields ?? {} });
+      setProblem(
+        result.ok
+          ? { message: '', fields: {} }
+          : { message: result.message, fields: result.fields ?? {} },
+      );
       if (result.ok) setKept(typed);
       router.refresh();
     });
   };
-  const errorOf = (name: keyof TermsTyped) => problem.fields[`form.${name}`] ?? problem.fields[name];
+  const errorOf = (name: keyof TermsTyped) =>
+    problem.fields[`form.${name}`] ?? problem.fields[name];
   const field = (name: keyof TermsTyped, label: string, hint?: string) => (
-    <TextField label={label} measure inputMode="decimal" hint={hint} value={typed[name]} error={errorOf(name)} onChange={(event) => setTyped({ ...typed, [name]: event.target.value })} onBlur={keep} />
+    <TextField
+      label={label}
+      measure
+      inputMode="decimal"
+      hint={hint}
+      value={typed[name]}
+      error={errorOf(name)}
+      onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+      onBlur={keep}
+    />
   );
   const area = (name: keyof TermsTyped, label: string, placeholder: string, rows: number) => (
-    <Area label={label} rows={rows} placeholder={placeholder} value={typed[name]} error={errorOf(name)} onChange={(text) => setTyped({ ...typed, [name]: text })} onBlur={keep} />
+    <Area
+      label={label}
+      rows={rows}
+      placeholder={placeholder}
+      value={typed[name]}
+      error={errorOf(name)}
+      onChange={(text) => setTyped({ ...typed, [name]: text })}
+      onBlur={keep}
+    />
   );
   return (
     <section aria-label="Terms" className="panel grid content-start gap-3 p-4">
       <h2 className="text-[18px]">With the client</h2>
       {area('goals', 'Goals', 'What is different when we are done?', 3)}
       {area('wantedLook', 'The look wanted', 'e.g. calm, nothing on the floor', 2)}
-      {area('neverLeaves', 'What must never leave without asking, one a line', 'e.g. anything of Gran’s', 3)}
+      {area(
+        'neverLeaves',
+        'What must never leave without asking, one a line',
+        'e.g. anything of Gran’s',
+        3,
+      )}
       <div className="grid grid-cols-2 gap-x-3 gap-y-2">
         {field('hourlyRate', 'Fee an hour')}
         {field('reusePercent', 'Containers from what is here, at least %')}
@@ -55,7 +85,13 @@ export function TermsForm({ typed: given, onSave }: TermsFormProps) {
         {field('visitsPerWeek', 'Visits a week')}
         {field('crewCount', 'People at work')}
       </div>
-      <p role="status" className="min-h-5 text-[13px] text-soft">{problem.message !== '' && Object.keys(problem.fields).length === 0 ? problem.message : JSON.stringify(typed) === JSON.stringify(kept) ? 'Kept as you leave each field.' : 'Not kept yet.'}</p>
+      <p role="status" className="min-h-5 text-[13px] text-soft">
+        {problem.message !== '' && Object.keys(problem.fields).length === 0
+          ? problem.message
+          : JSON.stringify(typed) === JSON.stringify(kept)
+            ? 'Kept as you leave each field.'
+            : 'Not kept yet.'}
+      </p>
     </section>
   );
 }
@@ -74,9 +110,24 @@ function Area({ label, rows, placeholder, value, error, onChange, onBlur }: Area
   const id = useId();
   return (
     <div>
-      <label htmlFor={id} className="caption mb-1 block">{label}</label>
-      <textarea id={id} rows={rows} className="input resize-y leading-snug" placeholder={placeholder} value={value} aria-invalid={error !== undefined} onChange={(event) => onChange(event.target.value)} onBlur={onBlur} />
-      {error !== undefined && <p role="alert" className="mt-1 text-[13px] text-signal-deep">{error}</p>}
+      <label htmlFor={id} className="caption mb-1 block">
+        {label}
+      </label>
+      <textarea
+        id={id}
+        rows={rows}
+        className="input resize-y leading-snug"
+        placeholder={placeholder}
+        value={value}
+        aria-invalid={error !== undefined}
+        onChange={(event) => onChange(event.target.value)}
+        onBlur={onBlur}
+      />
+      {error !== undefined && (
+        <p role="alert" className="mt-1 text-[13px] text-signal-deep">
+          {error}
+        </p>
+      )}
     </div>
   );
 }

@@ -37,16 +37,31 @@ export const projectFormSchema = z
       const height = typedPositiveLength(form.units).safeParse(person.height);
       const isPlausible = height.success && height.data.mm >= 400 && height.data.mm <= 2500;
       if (!isPlausible) {
-        const message = height.success ? 'A height between 40 cm and 250 cm' : (height.error.issues[0]?.message ?? 'Type a height');
+        const message = height.success
+          ? 'A height between 40 cm and 250 cm'
+          : (height.error.issues[0]?.message ?? 'Type a height');
         context.addIssue({ code: 'custom', path: ['people', i, 'height'], message });
       }
-      return { ...person, id: person.id === '' ? undefined : person.id, height: height.success ? height.data : { mm: 0, text: '' } };
+      return {
+        ...person,
+        id: person.id === '' ? undefined : person.id,
+        height: height.success ? height.data : { mm: 0, text: '' },
+      };
     }),
   }));
 export type ProjectFormTyped = z.input<typeof projectFormSchema>;
 export type ProjectFormRead = z.output<typeof projectFormSchema>;
 
-export const emptyPerson: ProjectFormTyped['people'][number] = { id: '', name: '', height: '', isChild: false, noStep: false, labels: 'words', lids: 'closes', sorting: 'finely' };
+export const emptyPerson: ProjectFormTyped['people'][number] = {
+  id: '',
+  name: '',
+  height: '',
+  isChild: false,
+  noStep: false,
+  labels: 'words',
+  lids: 'closes',
+  sorting: 'finely',
+};
 
 /** What the form shows for a project that is there already. */
 export function toTypedProject(
@@ -55,10 +70,27 @@ export function toTypedProject(
   rooms: readonly { readonly id: string; readonly budgetMinor: number }[],
 ): ProjectFormTyped {
   return {
-    name: project.name, units: project.units, currency: project.currency, budget: formatMoneyInput(project.budgetMinor),
-    readyBy: project.readyBy ?? '', status: project.status,
-    bedCount: String(project.bedCount), guestPlaceCount: String(project.guestPlaceCount), pets: project.pets,
-    people: people.map(({ id, name, height, isChild, noStep, labels, lids, sorting }) => ({ id, name, height: height.text, isChild, noStep, labels, lids, sorting })),
-    roomBudgets: Object.fromEntries(rooms.map((room) => [room.id, formatMoneyInput(room.budgetMinor)])),
+    name: project.name,
+    units: project.units,
+    currency: project.currency,
+    budget: formatMoneyInput(project.budgetMinor),
+    readyBy: project.readyBy ?? '',
+    status: project.status,
+    bedCount: String(project.bedCount),
+    guestPlaceCount: String(project.guestPlaceCount),
+    pets: project.pets,
+    people: people.map(({ id, name, height, isChild, noStep, labels, lids, sorting }) => ({
+      id,
+      name,
+      height: height.text,
+      isChild,
+      noStep,
+      labels,
+      lids,
+      sorting,
+    })),
+    roomBudgets: Object.fromEntries(
+      rooms.map((room) => [room.id, formatMoneyInput(room.budgetMinor)]),
+    ),
   };
 }

@@ -17,24 +17,55 @@ export const termsFormSchema = z
     crewCount: typedNumber({ least: 1, most: 6, what: 'a number' }),
   })
   .transform(({ neverLeaves, hourlyRate, visitHours, ...form }, context) => {
-    const things = [...new Set(neverLeaves.split('\n').map((thing) => thing.trim()).filter(Boolean))];
+    const things = [
+      ...new Set(
+        neverLeaves
+          .split('\n')
+          .map((thing) => thing.trim())
+          .filter(Boolean),
+      ),
+    ];
     const terms = termsSchema.omit({ schools: true }).safeParse({
-      ...form, neverLeaves: things, hourlyRateMinor: hourlyRate, visitMinutes: Math.round(visitHours * 60), reusePercent: Math.round(form.reusePercent),
-      visitsPerWeek: Math.round(form.visitsPerWeek), crewCount: Math.round(form.crewCount),
+      ...form,
+      neverLeaves: things,
+      hourlyRateMinor: hourlyRate,
+      visitMinutes: Math.round(visitHours * 60),
+      reusePercent: Math.round(form.reusePercent),
+      visitsPerWeek: Math.round(form.visitsPerWeek),
+      crewCount: Math.round(form.crewCount),
     });
     if (terms.success) return terms.data;
-    context.addIssue({ code: 'custom', path: ['neverLeaves'], message: 'At most 40 lines of 120 letters' });
+    context.addIssue({
+      code: 'custom',
+      path: ['neverLeaves'],
+      message: 'At most 40 lines of 120 letters',
+    });
     return z.NEVER;
   });
 export type TermsTyped = z.input<typeof termsFormSchema>;
 
 export const toTypedTerms = (terms: Terms): TermsTyped => ({
-  goals: terms.goals, wantedLook: terms.wantedLook, neverLeaves: terms.neverLeaves.join('\n'), reusePercent: String(terms.reusePercent),
-  hourlyRate: formatMoneyInput(terms.hourlyRateMinor), visitHours: String(terms.visitMinutes / 60), visitsPerWeek: String(terms.visitsPerWeek), crewCount: String(terms.crewCount),
+  goals: terms.goals,
+  wantedLook: terms.wantedLook,
+  neverLeaves: terms.neverLeaves.join('\n'),
+  reusePercent: String(terms.reusePercent),
+  hourlyRate: formatMoneyInput(terms.hourlyRateMinor),
+  visitHours: String(terms.visitMinutes / 60),
+  visitsPerWeek: String(terms.visitsPerWeek),
+  crewCount: String(terms.crewCount),
 });
 
 /** What stands in the fields when `given` comes in: a field that says something else than it did, in any of `known`, is being typed in and stays. */
-export function mergeTyped(typed: TermsTyped, given: TermsTyped, known: readonly TermsTyped[]): TermsTyped {
+export function mergeTyped(
+  typed: TermsTyped,
+  given: TermsTyped,
+  known: readonly TermsTyped[],
+): TermsTyped {
   const isTyping = (name: keyof TermsTyped) => known.every((other) => other[name] !== typed[name]);
-  return { ...given, ...Object.fromEntries(Object.entries(typed).filter(([name]) => isTyping(name as keyof TermsTyped))) };
+  return {
+    ...given,
+    ...Object.fromEntries(
+      Object.entries(typed).filter(([name]) => isTyping(name as keyof TermsTyped)),
+    ),
+  };
 }

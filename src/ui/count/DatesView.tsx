@@ -4,9 +4,25 @@ import { format, parseISO } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { Fragment, useEffect, useRef, useState } from 'react';
 
-import { datesCardOf, outcomeByDate, parsePack, usualPacks, type DatedThing, type ParsedPack } from '@/core/count';
+import {
+  datesCardOf,
+  outcomeByDate,
+  parsePack,
+  usualPacks,
+  type DatedThing,
+  type ParsedPack,
+} from '@/core/count';
 import { decisionIdSchema, formatCount, type RoomId } from '@/core/shared';
-import { cautionsFor, foldDecisions, parseThing, splitPile, type DecisionEvent, type Group, type SizedKind, type Thing } from '@/core/sort';
+import {
+  cautionsFor,
+  foldDecisions,
+  parseThing,
+  splitPile,
+  type DecisionEvent,
+  type Group,
+  type SizedKind,
+  type Thing,
+} from '@/core/sort';
 import { createUuid } from '../createUuid';
 import { buttonClass } from '../primitives/Button';
 import { decisionOutbox } from '../sort/decisionOutbox';
@@ -31,12 +47,21 @@ const dayWords = (day: string): string => format(parseISO(day), 'd MMM yyyy');
 export function DatesView({ projectId, roomId, things, groups, kinds, today }: DatesViewProps) {
   const router = useRouter();
   const [added, setAdded] = useState<readonly DecisionEvent[]>([]);
-  useEffect(() => decisionOutbox.subscribe(() => {
-    if (decisionOutbox.countWaiting() === 0) router.refresh();
-  }), [router]);
+  useEffect(
+    () =>
+      decisionOutbox.subscribe(() => {
+        if (decisionOutbox.countWaiting() === 0) router.refresh();
+      }),
+    [router],
+  );
   const known = new Set(things.map(({ id }) => id));
   const mine = foldDecisions(added);
-  const all = [...things.filter(({ id }) => !added.some((event) => event.thingId === id && event.kind === 'undone')), ...mine.filter(({ id }) => !known.has(id))];
+  const all = [
+    ...things.filter(
+      ({ id }) => !added.some((event) => event.thingId === id && event.kind === 'undone'),
+    ),
+    ...mine.filter(({ id }) => !known.has(id)),
+  ];
   const send = (events: readonly DecisionEvent[]) => {
     decisionOutbox.add(projectId, events);
     liveLog.add(projectId, events);
@@ -44,14 +69,42 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
   };
   const keep = (pack: ParsedPack) => {
     const sized = parseThing(pack.name, { groups, things, kinds });
-    const outcome = pack.expiresOn === undefined ? { verdict: 'keep' as const, to: '', isOut: false } : outcomeByDate(pack.name, pack.expiresOn, today);
+    const outcome =
+      pack.expiresOn === undefined
+        ? { verdict: 'keep' as const, to: '', isOut: false }
+        : outcomeByDate(pack.name, pack.expiresOn, today);
     const pile: Parameters<typeof splitPile>[0] = {
-      id: createThingId(), roomId, name: pack.name, count: pack.count, verdict: 'keep', to: '', reasons: outcome.isOut ? ['out of date'] : [], groupId: sized?.groupId ?? null,
-      litres: (sized?.litres ?? 0) * pack.count, massG: Math.round((sized?.massG ?? 0) * pack.count), ...(pack.expiresOn === undefined ? {} : { expiresOn: pack.expiresOn }),
+      id: createThingId(),
+      roomId,
+      name: pack.name,
+      count: pack.count,
+      verdict: 'keep',
+      to: '',
+      reasons: outcome.isOut ? ['out of date'] : [],
+      groupId: sized?.groupId ?? null,
+      litres: (sized?.litres ?? 0) * pack.count,
+      massG: Math.round((sized?.massG ?? 0) * pack.count),
+      ...(pack.expiresOn === undefined ? {} : { expiresOn: pack.expiresOn }),
     };
-    send(splitPile(pile, [{ count: pack.count, verdict: outcome.verdict, to: outcome.to }], createMeans()));
+    send(
+      splitPile(
+        pile,
+        [{ count: pack.count, verdict: outcome.verdict, to: outcome.to }],
+        createMeans(),
+      ),
+    );
   };
-  const takeBack = (thing: Thing) => send([{ kind: 'undone', id: decisionIdSchema.parse(createUuid()), thingId: thing.id, aboutId: thing.decisionId, decidedAt: new Date().toISOString(), device: deviceName() }]);
+  const takeBack = (thing: Thing) =>
+    send([
+      {
+        kind: 'undone',
+        id: decisionIdSchema.parse(createUuid()),
+        thingId: thing.id,
+        aboutId: thing.decisionId,
+        decidedAt: new Date().toISOString(),
+        device: deviceName(),
+      },
+    ]);
   const names = [...new Set([...all.map(({ name }) => name), ...usualPacks])];
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
@@ -75,7 +128,8 @@ function PackLine({ names, lastName, today, onKeep }: PackLineProps) {
   const [typed, setTyped] = useState('');
   const lineRef = useRef<HTMLInputElement>(null);
   const pack = parsePack(typed, names, lastName);
-  const outcome = pack?.expiresOn === undefined ? undefined : outcomeByDate(pack.name, pack.expiresOn, today);
+  const outcome =
+    pack?.expiresOn === undefined ? undefined : outcomeByDate(pack.name, pack.expiresOn, today);
   const keep = () => {
     if (!pack) return;
     onKeep(pack);
@@ -83,67 +137,191 @@ function PackLine({ names, lastName, today, onKeep }: PackLineProps) {
     lineRef.current?.focus();
   };
   return (
-    <form className="panel border-t-4 border-t-rim p-4" onSubmit={(event) => { event.preventDefault(); keep(); }}>
-      <label htmlFor="pack-line" className="caption">A pack: the beginning of its name, and its date</label>
+    <form
+      className="panel border-t-4 border-t-rim p-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
+      <label htmlFor="pack-line" className="caption">
+        A pack: the beginning of its name, and its date
+      </label>
       <div className="mt-1 flex gap-2">
-        <input ref={lineRef} id="pack-line" autoFocus autoComplete="off" autoCapitalize="none" maxLength={100} enterKeyHint="done" placeholder="pap 1226" className="input min-h-11 font-head text-[20px] font-[620]" value={typed} onChange={(event) => setTyped(event.target.value)} />
-        <button type="submit" className={buttonClass('main')} disabled={!pack}>Next</button>
+        <input
+          ref={lineRef}
+          id="pack-line"
+          autoFocus
+          autoComplete="off"
+          autoCapitalize="none"
+          maxLength={100}
+          enterKeyHint="done"
+          placeholder="pap 1226"
+          className="input min-h-11 font-head text-[20px] font-[620]"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <button type="submit" className={buttonClass('main')} disabled={!pack}>
+          Next
+        </button>
       </div>
       <p role="status" className="mt-2 min-h-6 text-[15px]">
         {pack ? (
-          <><b>{pack.count > 1 ? `${pack.count} ` : ''}{pack.name}</b>{pack.expiresOn === undefined ? ', no date: it is noted as without one' : `, until ${dayWords(pack.expiresOn)}`}
-            {outcome && <b className={outcome.isOut ? 'text-signal-deep' : 'text-rim-deep'}>{outcome.isOut ? (outcome.to === '' ? ' · out of date, discard' : ` · out of date, ${outcome.to}`) : ' · in date, keep'}</b>}</>
-        ) : <span className="text-soft">1226 is December 2026. A date alone is one more of the last. Enter goes on.</span>}
+          <>
+            <b>
+              {pack.count > 1 ? `${pack.count} ` : ''}
+              {pack.name}
+            </b>
+            {pack.expiresOn === undefined
+              ? ', no date: it is noted as without one'
+              : `, until ${dayWords(pack.expiresOn)}`}
+            {outcome && (
+              <b className={outcome.isOut ? 'text-signal-deep' : 'text-rim-deep'}>
+                {outcome.isOut
+                  ? outcome.to === ''
+                    ? ' · out of date, discard'
+                    : ` · out of date, ${outcome.to}`
+                  : ' · in date, keep'}
+              </b>
+            )}
+          </>
+        ) : (
+          <span className="text-soft">
+            1226 is December 2026. A date alone is one more of the last. Enter goes on.
+          </span>
+        )}
       </p>
-      {pack && cautionsFor(pack.name, 0).map((code) => <p key={code} className="warn mt-1">{cautionWords[code]}</p>)}
+      {pack &&
+        cautionsFor(pack.name, 0).map((code) => (
+          <p key={code} className="warn mt-1">
+            {cautionWords[code]}
+          </p>
+        ))}
     </form>
   );
 }
 
-const SHORT_WAYS = [['pap 1226', 'paprika, until the end of December 2026'], ['2 ibu 3/27', 'two packs of ibuprofen tablets, until the end of March 2027'], ['0528', 'one more of the same, until the end of May 2028'], ['saffron', 'saffron, on which no date was found']] as const;
+const SHORT_WAYS = [
+  ['pap 1226', 'paprika, until the end of December 2026'],
+  ['2 ibu 3/27', 'two packs of ibuprofen tablets, until the end of March 2027'],
+  ['0528', 'one more of the same, until the end of May 2028'],
+  ['saffron', 'saffron, on which no date was found'],
+] as const;
 
 /** What the line understands, for the first packs. */
 function ShortWays() {
   return (
     <section aria-label="Short ways to say it" className="px-4 text-[14px]">
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-        {SHORT_WAYS.map(([typed, meant]) => <Fragment key={typed}><dt className="font-mono">{typed}</dt><dd className="text-soft">{meant}</dd></Fragment>)}
+        {SHORT_WAYS.map(([typed, meant]) => (
+          <Fragment key={typed}>
+            <dt className="font-mono">{typed}</dt>
+            <dd className="text-soft">{meant}</dd>
+          </Fragment>
+        ))}
       </dl>
-      <p className="mt-2 text-soft">What is in date stays with its group. What is out of date leaves: food into the bin, medicine and batteries to the proper place. Each line can be taken back.</p>
+      <p className="mt-2 text-soft">
+        What is in date stays with its group. What is out of date leaves: food into the bin,
+        medicine and batteries to the proper place. Each line can be taken back.
+      </p>
     </section>
   );
 }
 
-function JustRead({ things, onTakeBack }: { things: readonly Thing[]; onTakeBack: (thing: Thing) => void }) {
+function JustRead({
+  things,
+  onTakeBack,
+}: {
+  things: readonly Thing[];
+  onTakeBack: (thing: Thing) => void;
+}) {
   const [isWhole, setIsWhole] = useState(false);
   const out = things.filter(({ verdict }) => verdict !== 'keep');
   return (
     <section aria-label="Just read" className="panel p-4">
-      <h2 className="text-[16px]">Just read: {formatCount(things.length, 'pack')}{out.length > 0 && `, ${out.length} out of date`}</h2>
+      <h2 className="text-[16px]">
+        Just read: {formatCount(things.length, 'pack')}
+        {out.length > 0 && `, ${out.length} out of date`}
+      </h2>
       <ul className="mt-1 divide-y divide-line">
-        {[...things].reverse().slice(0, isWhole ? undefined : 12).map((thing) => (
-          <li key={thing.id} className="flex items-center justify-between gap-3 py-1 text-[14.5px]">
-            <span>{thing.count > 1 ? `${thing.count} ` : ''}{thing.name} <span className={thing.verdict === 'keep' ? 'text-soft' : 'font-[650] text-signal-deep'}>{thing.expiresOn === undefined ? 'no date' : dayWords(thing.expiresOn)}{thing.verdict === 'keep' ? '' : thing.to === '' ? ', discard' : `, ${thing.to}`}</span></span>
-            <button type="button" className="min-h-8 text-[13.5px] underline underline-offset-3 max-md:min-h-11" aria-label={`Take back ${thing.name}`} onClick={() => onTakeBack(thing)}>take back</button>
-          </li>
-        ))}
+        {[...things]
+          .reverse()
+          .slice(0, isWhole ? undefined : 12)
+          .map((thing) => (
+            <li
+              key={thing.id}
+              className="flex items-center justify-between gap-3 py-1 text-[14.5px]"
+            >
+              <span>
+                {thing.count > 1 ? `${thing.count} ` : ''}
+                {thing.name}{' '}
+                <span
+                  className={thing.verdict === 'keep' ? 'text-soft' : 'font-[650] text-signal-deep'}
+                >
+                  {thing.expiresOn === undefined ? 'no date' : dayWords(thing.expiresOn)}
+                  {thing.verdict === 'keep' ? '' : thing.to === '' ? ', discard' : `, ${thing.to}`}
+                </span>
+              </span>
+              <button
+                type="button"
+                className="min-h-8 text-[13.5px] underline underline-offset-3 max-md:min-h-11"
+                aria-label={`Take back ${thing.name}`}
+                onClick={() => onTakeBack(thing)}
+              >
+                take back
+              </button>
+            </li>
+          ))}
       </ul>
-      {things.length > 12 && !isWhole && <button type="button" className="min-h-9 text-[13.5px] underline underline-offset-3 max-md:min-h-11" onClick={() => setIsWhole(true)}>and {things.length - 12} before them</button>}
+      {things.length > 12 && !isWhole && (
+        <button
+          type="button"
+          className="min-h-9 text-[13.5px] underline underline-offset-3 max-md:min-h-11"
+          onClick={() => setIsWhole(true)}
+        >
+          and {things.length - 12} before them
+        </button>
+      )}
     </section>
   );
 }
 
-function Card({ projectId, roomId, things, today }: { projectId: string; roomId: RoomId; things: readonly Thing[]; today: string }) {
+function Card({
+  projectId,
+  roomId,
+  things,
+  today,
+}: {
+  projectId: string;
+  roomId: RoomId;
+  things: readonly Thing[];
+  today: string;
+}) {
   const card = datesCardOf(things, today);
   const count = card.out.length + card.soon.length + card.good.length;
-  const setDay = (thing: Thing, expiresOn: string) => expiresOn !== '' && decideFromList(projectId, thing, { expiresOn });
+  const setDay = (thing: Thing, expiresOn: string) =>
+    expiresOn !== '' && decideFromList(projectId, thing, { expiresOn });
   return (
     <section aria-label="Dates card" className="panel p-4">
       <div className="flex flex-wrap items-center justify-between gap-2">
         <h2 className="text-[18px]">What runs out first</h2>
-        {count > 0 && <a className={buttonClass('quiet')} href={`/api/projects/${projectId}/dates-card?room=${roomId}`} target="_blank" rel="noreferrer">Print the dates card</a>}
+        {count > 0 && (
+          <a
+            className={buttonClass('quiet')}
+            href={`/api/projects/${projectId}/dates-card?room=${roomId}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Print the dates card
+          </a>
+        )}
       </div>
-      {count + card.undated.length === 0 && <p className="mt-1 text-[14.5px] text-soft">Nothing with a date is kept in this room yet. Read the first pack on the left, or say “use by 12/26” at the bench.</p>}
+      {count + card.undated.length === 0 && (
+        <p className="mt-1 text-[14.5px] text-soft">
+          Nothing with a date is kept in this room yet. Read the first pack on the left, or say “use
+          by 12/26” at the bench.
+        </p>
+      )}
       <Lines title="Out of date, still kept" lines={card.out} look="out" />
       <Lines title="Within 30 days" lines={card.soon} look="soon" />
       <Lines title="Later" lines={card.good} look="good" />
@@ -152,9 +330,20 @@ function Card({ projectId, roomId, things, today }: { projectId: string; roomId:
           <h3 className="caption mt-3 font-text">No date read</h3>
           <ul className="divide-y divide-line">
             {card.undated.map((thing) => (
-              <li key={thing.id} className="flex items-center justify-between gap-3 py-1 text-[14.5px]">
-                <span>{thing.count > 1 ? `${thing.count} ` : ''}{thing.name}</span>
-                <input type="date" aria-label={`Use by, ${thing.name}`} className="input min-h-8 w-auto py-0.5 text-[13.5px] max-md:min-h-11" onBlur={(event) => setDay(thing, event.target.value)} />
+              <li
+                key={thing.id}
+                className="flex items-center justify-between gap-3 py-1 text-[14.5px]"
+              >
+                <span>
+                  {thing.count > 1 ? `${thing.count} ` : ''}
+                  {thing.name}
+                </span>
+                <input
+                  type="date"
+                  aria-label={`Use by, ${thing.name}`}
+                  className="input min-h-8 w-auto py-0.5 text-[13.5px] max-md:min-h-11"
+                  onBlur={(event) => setDay(thing, event.target.value)}
+                />
               </li>
             ))}
           </ul>
@@ -164,17 +353,40 @@ function Card({ projectId, roomId, things, today }: { projectId: string; roomId:
   );
 }
 
-function Lines({ title, lines, look }: { title: string; lines: readonly DatedThing[]; look: 'out' | 'soon' | 'good' }) {
+function Lines({
+  title,
+  lines,
+  look,
+}: {
+  title: string;
+  lines: readonly DatedThing[];
+  look: 'out' | 'soon' | 'good';
+}) {
   if (lines.length === 0) return null;
-  const mark = look === 'out' ? 'text-signal-deep' : look === 'soon' ? 'text-rim-deep' : 'text-soft';
+  const mark =
+    look === 'out' ? 'text-signal-deep' : look === 'soon' ? 'text-rim-deep' : 'text-soft';
   return (
     <>
-      <h3 className={`caption mt-3 font-text ${look === 'out' ? 'text-signal-deep' : ''}`}>{title}, {lines.length}</h3>
+      <h3 className={`caption mt-3 font-text ${look === 'out' ? 'text-signal-deep' : ''}`}>
+        {title}, {lines.length}
+      </h3>
       <ul className="divide-y divide-line">
         {lines.map(({ thing, expiresOn, daysLeft, useFirst }) => (
-          <li key={thing.id} className="flex items-baseline justify-between gap-3 py-1 text-[14.5px]">
-            <span>{thing.count > 1 ? `${thing.count} ` : ''}{thing.name}{useFirst && <b className="ml-2 text-[13px] text-rim-deep">use first</b>}</span>
-            <span className={`shrink-0 font-mono text-[13.5px] ${mark}`}>{dayWords(expiresOn)}<span className="inline-block w-[92px] text-right">{daysLeft < 0 ? `${-daysLeft} d ago` : `${daysLeft} d`}</span></span>
+          <li
+            key={thing.id}
+            className="flex items-baseline justify-between gap-3 py-1 text-[14.5px]"
+          >
+            <span>
+              {thing.count > 1 ? `${thing.count} ` : ''}
+              {thing.name}
+              {useFirst && <b className="ml-2 text-[13px] text-rim-deep">use first</b>}
+            </span>
+            <span className={`shrink-0 font-mono text-[13.5px] ${mark}`}>
+              {dayWords(expiresOn)}
+              <span className="inline-block w-[92px] text-right">
+                {daysLeft < 0 ? `${-daysLeft} d ago` : `${daysLeft} d`}
+              </span>
+            </span>
           </li>
         ))}
       </ul>

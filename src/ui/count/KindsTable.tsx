@@ -11,30 +11,78 @@ import { Button } from '../primitives/Button';
 
 interface KindsTableProps {
   readonly kinds: readonly SizedKind[];
-  readonly onSet: (typed: { readonly id: string; readonly litres: number | null; readonly massG: number | null }) => Promise<ActionResult>;
-  readonly onWeigh: (typed: { readonly id: string; readonly count: number; readonly massG: number }) => Promise<ActionResult>;
+  readonly onSet: (typed: {
+    readonly id: string;
+    readonly litres: number | null;
+    readonly massG: number | null;
+  }) => Promise<ActionResult>;
+  readonly onWeigh: (typed: {
+    readonly id: string;
+    readonly count: number;
+    readonly massG: number;
+  }) => Promise<ActionResult>;
   readonly onReset: (id: string) => Promise<ActionResult>;
 }
 
-const SOURCE_WORDS: Readonly<Record<SizeSource, string>> = { assumed: 'assumed', typed: 'typed over', weighed: 'weighed' };
+const SOURCE_WORDS: Readonly<Record<SizeSource, string>> = {
+  assumed: 'assumed',
+  typed: 'typed over',
+  weighed: 'weighed',
+};
 
 /** What one piece of each kind takes and weighs, with where the figure comes from; typed over, or put on the scale. */
 export function KindsTable({ kinds, onSet, onWeigh, onReset }: KindsTableProps) {
   const [wanted, setWanted] = useState('');
   const [weighing, setWeighing] = useState<string>();
-  const shown = kinds.filter(({ words }) => words.some((word) => word.includes(wanted.trim().toLowerCase())));
-  const corrected = kinds.filter(({ litresFrom, massFrom }) => litresFrom !== 'assumed' || massFrom !== 'assumed').length;
+  const shown = kinds.filter(({ words }) =>
+    words.some((word) => word.includes(wanted.trim().toLowerCase())),
+  );
+  const corrected = kinds.filter(
+    ({ litresFrom, massFrom }) => litresFrom !== 'assumed' || massFrom !== 'assumed',
+  ).length;
   return (
     <>
       <div className="mb-3 flex flex-wrap items-center gap-3">
-        <input type="search" aria-label="Find a kind of thing" placeholder="towel, jar, book" className="input w-[260px]" value={wanted} onChange={(event) => setWanted(event.target.value)} />
-        <p className="text-[14px] text-soft">{shown.length} of {kinds.length} kinds{corrected > 0 && `, ${corrected} corrected by you`}</p>
+        <input
+          type="search"
+          aria-label="Find a kind of thing"
+          placeholder="towel, jar, book"
+          className="input w-[260px]"
+          value={wanted}
+          onChange={(event) => setWanted(event.target.value)}
+        />
+        <p className="text-[14px] text-soft">
+          {shown.length} of {kinds.length} kinds{corrected > 0 && `, ${corrected} corrected by you`}
+        </p>
       </div>
-      {shown.length === 0 && <p className="text-[14.5px] text-soft">No kind is called so. A thing that no kind matches counts 2 litres and 600 grams a piece, and the bench says that it is a guess.</p>}
+      {shown.length === 0 && (
+        <p className="text-[14.5px] text-soft">
+          No kind is called so. A thing that no kind matches counts 2 litres and 600 grams a piece,
+          and the bench says that it is a guess.
+        </p>
+      )}
       <table className="panel w-full max-w-[860px] text-[14.5px]">
-        <thead><tr className="text-left text-[13px] text-soft"><th className="px-3 py-2">One piece of</th><th className="px-2">Litres</th><th className="px-2">Grams</th><th className="px-2 max-md:hidden">Where the figures come from</th><th /></tr></thead>
+        <thead>
+          <tr className="text-left text-[13px] text-soft">
+            <th className="px-3 py-2">One piece of</th>
+            <th className="px-2">Litres</th>
+            <th className="px-2">Grams</th>
+            <th className="px-2 max-md:hidden">Where the figures come from</th>
+            <th />
+          </tr>
+        </thead>
         <tbody>
-          {shown.map((kind) => <KindRow key={kind.words[0]} kind={kind} isWeighing={weighing === kind.words[0]} onWeighing={(isOn) => setWeighing(isOn ? kind.words[0] : undefined)} onSet={onSet} onWeigh={onWeigh} onReset={onReset} />)}
+          {shown.map((kind) => (
+            <KindRow
+              key={kind.words[0]}
+              kind={kind}
+              isWeighing={weighing === kind.words[0]}
+              onWeighing={(isOn) => setWeighing(isOn ? kind.words[0] : undefined)}
+              onSet={onSet}
+              onWeigh={onWeigh}
+              onReset={onReset}
+            />
+          ))}
         </tbody>
       </table>
     </>
@@ -59,41 +107,127 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
   const set = async (field: 'litres' | 'massG', text: string) => {
     const value = Number(text.replace(',', '.'));
     if (text.trim() === '' || !Number.isFinite(value)) return setProblem('Type a number.');
-    const own = { litres: kind.litresFrom === 'typed' ? kind.litres : null, massG: kind.massFrom === 'typed' ? kind.massG : null };
+    const own = {
+      litres: kind.litresFrom === 'typed' ? kind.litres : null,
+      massG: kind.massFrom === 'typed' ? kind.massG : null,
+    };
     if (Math.abs(value - kind[field]) < 1e-9) return;
     finish(await onSet({ id, ...own, [field]: value }));
   };
   const cell = (field: 'litres' | 'massG', label: string) => (
-    <input key={`${field}${kind[field]}`} inputMode="decimal" aria-label={`${label} of one ${id}`} disabled={field === 'massG' && kind.massFrom === 'weighed'} className="input measure min-h-9 w-[84px] px-2 py-1 text-right disabled:bg-paper max-md:min-h-11" defaultValue={Math.round(kind[field] * 1000) / 1000} onBlur={(event) => void set(field, event.target.value)} />
+    <input
+      key={`${field}${kind[field]}`}
+      inputMode="decimal"
+      aria-label={`${label} of one ${id}`}
+      disabled={field === 'massG' && kind.massFrom === 'weighed'}
+      className="input measure min-h-9 w-[84px] px-2 py-1 text-right disabled:bg-paper max-md:min-h-11"
+      defaultValue={Math.round(kind[field] * 1000) / 1000}
+      onBlur={(event) => void set(field, event.target.value)}
+    />
   );
   const isCorrected = kind.litresFrom !== 'assumed' || kind.massFrom !== 'assumed';
   return (
     <>
       <tr className="border-t border-line [&>td]:py-1.5">
-        <th scope="row" className="px-3 py-1 text-left font-[650]">{id}<span className="block text-[13px] font-normal text-soft">{kind.words.slice(1).join(', ')}</span></th>
+        <th scope="row" className="px-3 py-1 text-left font-[650]">
+          {id}
+          <span className="block text-[13px] font-normal text-soft">
+            {kind.words.slice(1).join(', ')}
+          </span>
+        </th>
         <td className="px-2">{cell('litres', 'Litres')}</td>
         <td className="px-2">{cell('massG', 'Grams')}</td>
-        <td className="px-2 text-[13.5px] text-soft max-md:hidden">{kind.litresFrom === kind.massFrom ? SOURCE_WORDS[kind.massFrom] : `litres ${SOURCE_WORDS[kind.litresFrom]}, grams ${SOURCE_WORDS[kind.massFrom]}`}{kind.weighedCount > 0 && ` (mean of ${kind.weighedCount})`}{isCorrected && <button type="button" className="ml-2 underline underline-offset-3" onClick={() => void onReset(id).then(finish)}>back to the shipped figures</button>}</td>
-        <td className="px-2 text-right"><button type="button" aria-expanded={isWeighing} aria-label={`Weigh some: ${id}`} className="inline-grid size-9 place-items-center rounded-[5px] border border-line bg-white max-md:size-11" onClick={() => onWeighing(!isWeighing)}><Scale size={16} /></button></td>
+        <td className="px-2 text-[13.5px] text-soft max-md:hidden">
+          {kind.litresFrom === kind.massFrom
+            ? SOURCE_WORDS[kind.massFrom]
+            : `litres ${SOURCE_WORDS[kind.litresFrom]}, grams ${SOURCE_WORDS[kind.massFrom]}`}
+          {kind.weighedCount > 0 && ` (mean of ${kind.weighedCount})`}
+          {isCorrected && (
+            <button
+              type="button"
+              className="ml-2 underline underline-offset-3"
+              onClick={() => void onReset(id).then(finish)}
+            >
+              back to the shipped figures
+            </button>
+          )}
+        </td>
+        <td className="px-2 text-right">
+          <button
+            type="button"
+            aria-expanded={isWeighing}
+            aria-label={`Weigh some: ${id}`}
+            className="inline-grid size-9 place-items-center rounded-[5px] border border-line bg-white max-md:size-11"
+            onClick={() => onWeighing(!isWeighing)}
+          >
+            <Scale size={16} />
+          </button>
+        </td>
       </tr>
       {(isWeighing || problem !== '') && (
-        <tr><td colSpan={5} className="px-3 pb-3">{problem !== '' && <p role="alert" className="warn mb-1">{problem}</p>}{isWeighing && <WeighForm id={id} onWeigh={async (count, massG) => { if (finish(await onWeigh({ id, count, massG }))) onWeighing(false); }} />}</td></tr>
+        <tr>
+          <td colSpan={5} className="px-3 pb-3">
+            {problem !== '' && (
+              <p role="alert" className="warn mb-1">
+                {problem}
+              </p>
+            )}
+            {isWeighing && (
+              <WeighForm
+                id={id}
+                onWeigh={async (count, massG) => {
+                  if (finish(await onWeigh({ id, count, massG }))) onWeighing(false);
+                }}
+              />
+            )}
+          </td>
+        </tr>
       )}
     </>
   );
 }
 
-function WeighForm({ id, onWeigh }: { id: string; onWeigh: (count: number, massG: number) => Promise<void> }) {
+function WeighForm({
+  id,
+  onWeigh,
+}: {
+  id: string;
+  onWeigh: (count: number, massG: number) => Promise<void>;
+}) {
   const [count, setCount] = useState('');
   const [mass, setMass] = useState('');
   const [pieces, grams] = [Number(count), Number(mass.replace(',', '.'))];
   const isSound = Number.isInteger(pieces) && pieces > 0 && grams > 0;
   return (
-    <form className="flex flex-wrap items-center gap-2 text-[14px]" onSubmit={(event) => { event.preventDefault(); if (isSound) void onWeigh(pieces, grams); }}>
-      <input autoFocus inputMode="numeric" aria-label={`Pieces on the scale, ${id}`} placeholder="pieces" className="input measure w-[88px]" value={count} onChange={(event) => setCount(event.target.value)} /> together
-      <input inputMode="decimal" aria-label={`Grams together, ${id}`} placeholder="grams" className="input measure w-[104px]" value={mass} onChange={(event) => setMass(event.target.value)} /> g
-      <span className="text-soft">{isSound && `${formatMass(grams / pieces)} a piece`}</span>
-      <Button type="submit" look="quiet" disabled={!isSound}>Add this weighing</Button>
+    <form
+      className="flex flex-wrap items-center gap-2 text-[14px]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (isSound) void onWeigh(pieces, grams);
+      }}
+    >
+      <input
+        autoFocus
+        inputMode="numeric"
+        aria-label={`Pieces on the scale, ${id}`}
+        placeholder="pieces"
+        className="input measure w-[88px]"
+        value={count}
+        onChange={(event) => setCount(event.target.value)}
+      />{' '}
+      together
+      <input
+        inputMode="decimal"
+        aria-label={`Grams together, ${id}`}
+        placeholder="grams"
+        className="input measure w-[104px]"
+        value={mass}
+        onChange={(event) => setMass(event.target.value)}
+      />{' '}
+      g<span className="text-soft">{isSound && `${formatMass(grams / pieces)} a piece`}</span>
+      <Button type="submit" look="quiet" disabled={!isSound}>
+        Add this weighing
+      </Button>
     </form>
   );
 }

@@ -10,17 +10,48 @@ import { verdictWords } from '../words';
 const AXIS = { fontSize: 13, fill: '#5f584a' };
 
 /** A bar a verdict, as long as its litres; the same figures stand in the table below. */
-export function LitresChart({ rows }: { rows: readonly { readonly verdict: Verdict; readonly litres: number }[] }) {
-  const data = rows.map(({ verdict, litres }) => ({ verdict, name: verdictWords[verdict], litres, label: formatLitres(litres) }));
+export function LitresChart({
+  rows,
+}: {
+  rows: readonly { readonly verdict: Verdict; readonly litres: number }[];
+}) {
+  const data = rows.map(({ verdict, litres }) => ({
+    verdict,
+    name: verdictWords[verdict],
+    litres,
+    label: formatLitres(litres),
+  }));
   return (
     <div aria-hidden="true" style={{ height: rows.length * 30 + 8 }}>
-      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 400, height: 200 }}>
-        <BarChart data={data} layout="vertical" margin={{ top: 0, right: 72, bottom: 0, left: 0 }} barCategoryGap={5}>
+      <ResponsiveContainer
+        width="100%"
+        height="100%"
+        initialDimension={{ width: 400, height: 200 }}
+      >
+        <BarChart
+          data={data}
+          layout="vertical"
+          margin={{ top: 0, right: 72, bottom: 0, left: 0 }}
+          barCategoryGap={5}
+        >
           <XAxis type="number" hide domain={[0, 'dataMax']} />
-          <YAxis type="category" dataKey="name" width={92} axisLine={false} tickLine={false} tick={AXIS} />
+          <YAxis
+            type="category"
+            dataKey="name"
+            width={92}
+            axisLine={false}
+            tickLine={false}
+            tick={AXIS}
+          />
           <Bar dataKey="litres" isAnimationActive={false} radius={[0, 3, 3, 0]} minPointSize={2}>
-            {data.map(({ verdict }) => <Cell key={verdict} fill={verdictLooks[verdict].color} />)}
-            <LabelList dataKey="label" position="right" style={{ ...AXIS, fontFamily: 'var(--font-mono)' }} />
+            {data.map(({ verdict }) => (
+              <Cell key={verdict} fill={verdictLooks[verdict].color} />
+            ))}
+            <LabelList
+              dataKey="label"
+              position="right"
+              style={{ ...AXIS, fontFamily: 'var(--font-mono)' }}
+            />
           </Bar>
         </BarChart>
       </ResponsiveContainer>
@@ -29,13 +60,31 @@ export function LitresChart({ rows }: { rows: readonly { readonly verdict: Verdi
 }
 
 /** Decisions in each ten minutes of the time; where they thin out, a break was due. */
-export function PaceChart({ rows }: { rows: readonly { readonly at: string; readonly count: number }[] }) {
+export function PaceChart({
+  rows,
+}: {
+  rows: readonly { readonly at: string; readonly count: number }[];
+}) {
   const most = Math.max(...rows.map(({ count }) => count));
   return (
-    <div role="img" aria-label={`Decisions in ten minutes, from ${rows[0]?.at} to ${rows.at(-1)?.at}: between ${Math.min(...rows.map(({ count }) => count))} and ${most}`} style={{ height: 150 }}>
-      <ResponsiveContainer width="100%" height="100%" initialDimension={{ width: 400, height: 150 }}>
+    <div
+      role="img"
+      aria-label={`Decisions in ten minutes, from ${rows[0]?.at} to ${rows.at(-1)?.at}: between ${Math.min(...rows.map(({ count }) => count))} and ${most}`}
+      style={{ height: 150 }}
+    >
+      <ResponsiveContainer
+        width="100%"
+        height="100%"
+        initialDimension={{ width: 400, height: 150 }}
+      >
         <BarChart data={[...rows]} margin={{ top: 4, right: 4, bottom: 0, left: 0 }}>
-          <XAxis dataKey="at" tick={AXIS} tickLine={false} axisLine={{ stroke: '#d5cab5' }} minTickGap={28} />
+          <XAxis
+            dataKey="at"
+            tick={AXIS}
+            tickLine={false}
+            axisLine={{ stroke: '#d5cab5' }}
+            minTickGap={28}
+          />
           <YAxis width={30} allowDecimals={false} tick={AXIS} tickLine={false} axisLine={false} />
           <Bar dataKey="count" fill="#23407a" isAnimationActive={false} radius={[2, 2, 0, 0]} />
         </BarChart>

@@ -21,45 +21,134 @@ export interface ResultsViewProps {
 }
 
 /** What came of a session, the room, the whole project: what was decided, why, how much left, how fast. */
-export function ResultsView({ scope, roomName, results, sessions, session, href, csvHref }: ResultsViewProps) {
+export function ResultsView({
+  scope,
+  roomName,
+  results,
+  sessions,
+  session,
+  href,
+  csvHref,
+}: ResultsViewProps) {
   const { all, left } = results;
-  const scopes = [{ key: 'session', label: 'One session' }, { key: 'room', label: roomName }, { key: 'project', label: 'The whole home' }] as const;
+  const scopes = [
+    { key: 'session', label: 'One session' },
+    { key: 'room', label: roomName },
+    { key: 'project', label: 'The whole home' },
+  ] as const;
   return (
     <>
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
         <nav aria-label="Results of" className="flex flex-wrap gap-1.5">
-          {scopes.map(({ key, label }) => <Link key={key} href={`${href}?of=${key}`} aria-current={scope === key ? 'page' : undefined} className={buttonClass(scope === key ? 'quiet' : 'plain', scope === key ? 'bg-rim-wash' : '')}>{label}</Link>)}
+          {scopes.map(({ key, label }) => (
+            <Link
+              key={key}
+              href={`${href}?of=${key}`}
+              aria-current={scope === key ? 'page' : undefined}
+              className={buttonClass(
+                scope === key ? 'quiet' : 'plain',
+                scope === key ? 'bg-rim-wash' : '',
+              )}
+            >
+              {label}
+            </Link>
+          ))}
         </nav>
-        <a className={buttonClass('plain')} href={csvHref} download>Things as CSV</a>
+        <a className={buttonClass('plain')} href={csvHref} download>
+          Things as CSV
+        </a>
       </div>
       {scope === 'session' && <SessionChoice sessions={sessions} session={session} href={href} />}
-      {all.count === 0 ? <p className="panel p-4 text-[15px]">Nothing is decided here yet. The bench fills this page by itself.</p> : (
+      {all.count === 0 ? (
+        <p className="panel p-4 text-[15px]">
+          Nothing is decided here yet. The bench fills this page by itself.
+        </p>
+      ) : (
         <>
           <dl className="grid grid-cols-2 gap-3 md:grid-cols-4">
-            <Figure label="gone through" value={String(all.count)} note={`${formatLitres(all.litres)} · ${formatMass(all.massG)}`} />
-            <Figure label={`${left.count === 1 ? 'leaves' : 'leave'} the home`} value={String(left.count)} note={`${formatLitres(left.litres)} · ${formatMass(left.massG)}`} />
-            <Figure label="of it leaves" value={all.litres > 0 ? `${Math.round((100 * left.litres) / all.litres)} %` : '–'} note="by estimated litres" />
-            <Figure label="decisions a minute" value={results.decisionsPerMinute > 0 ? results.decisionsPerMinute.toFixed(1) : '–'} note={`${formatCount(results.decisionCount, 'decision')}, interruptions left out`} />
+            <Figure
+              label="gone through"
+              value={String(all.count)}
+              note={`${formatLitres(all.litres)} · ${formatMass(all.massG)}`}
+            />
+            <Figure
+              label={`${left.count === 1 ? 'leaves' : 'leave'} the home`}
+              value={String(left.count)}
+              note={`${formatLitres(left.litres)} · ${formatMass(left.massG)}`}
+            />
+            <Figure
+              label="of it leaves"
+              value={all.litres > 0 ? `${Math.round((100 * left.litres) / all.litres)} %` : '–'}
+              note="by estimated litres"
+            />
+            <Figure
+              label="decisions a minute"
+              value={results.decisionsPerMinute > 0 ? results.decisionsPerMinute.toFixed(1) : '–'}
+              note={`${formatCount(results.decisionCount, 'decision')}, interruptions left out`}
+            />
           </dl>
           <div className="mt-3 grid items-start gap-3 lg:grid-cols-2">
             <section aria-label="By verdict" className="panel p-4">
               <h2 className="mb-1 text-[17px]">Where it goes, in litres</h2>
-              <LitresChart rows={results.byVerdict.map(({ verdict, amount }) => ({ verdict, litres: amount.litres }))} />
+              <LitresChart
+                rows={results.byVerdict.map(({ verdict, amount }) => ({
+                  verdict,
+                  litres: amount.litres,
+                }))}
+              />
               <table className="mt-2 w-full text-[14px]">
-                <thead><tr className="text-left text-[13px] text-soft"><th className="font-[650]">Verdict</th><th className="text-right font-[650]">Things</th><th className="text-right font-[650]">Litres</th><th className="text-right font-[650]">Weight</th></tr></thead>
-                <tbody>{results.byVerdict.map(({ verdict, amount }) => <tr key={verdict} className="border-t border-line"><th scope="row" className="py-1 text-left font-[650]">{verdictWords[verdict]}</th><td className="measure text-right">{amount.count}</td><td className="measure text-right">{formatLitres(amount.litres)}</td><td className="measure text-right">{formatMass(amount.massG)}</td></tr>)}</tbody>
+                <thead>
+                  <tr className="text-left text-[13px] text-soft">
+                    <th className="font-[650]">Verdict</th>
+                    <th className="text-right font-[650]">Things</th>
+                    <th className="text-right font-[650]">Litres</th>
+                    <th className="text-right font-[650]">Weight</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {results.byVerdict.map(({ verdict, amount }) => (
+                    <tr key={verdict} className="border-t border-line">
+                      <th scope="row" className="py-1 text-left font-[650]">
+                        {verdictWords[verdict]}
+                      </th>
+                      <td className="measure text-right">{amount.count}</td>
+                      <td className="measure text-right">{formatLitres(amount.litres)}</td>
+                      <td className="measure text-right">{formatMass(amount.massG)}</td>
+                    </tr>
+                  ))}
+                </tbody>
               </table>
             </section>
             <div className="grid gap-3">
               <section aria-label="By reason" className="panel p-4">
                 <h2 className="mb-1 text-[17px]">Why</h2>
-                {results.byReason.length === 0 && <p className="text-[14px] text-soft">No reason was given yet.</p>}
-                <ul className="text-[14.5px]">{results.byReason.slice(0, 8).map(({ reason, amount }) => <li key={reason} className="flex justify-between gap-3 border-t border-line py-1 first:border-t-0"><span>{reason}</span><span className="text-soft"><b className="font-mono text-ink">{amount.count}</b> · {formatLitres(amount.litres)}</span></li>)}</ul>
+                {results.byReason.length === 0 && (
+                  <p className="text-[14px] text-soft">No reason was given yet.</p>
+                )}
+                <ul className="text-[14.5px]">
+                  {results.byReason.slice(0, 8).map(({ reason, amount }) => (
+                    <li
+                      key={reason}
+                      className="flex justify-between gap-3 border-t border-line py-1 first:border-t-0"
+                    >
+                      <span>{reason}</span>
+                      <span className="text-soft">
+                        <b className="font-mono text-ink">{amount.count}</b> ·{' '}
+                        {formatLitres(amount.litres)}
+                      </span>
+                    </li>
+                  ))}
+                </ul>
               </section>
               {results.stretches.length > 1 && (
                 <section aria-label="Pace" className="panel p-4">
                   <h2 className="mb-1 text-[17px]">Decisions in ten minutes</h2>
-                  <PaceChart rows={results.stretches.map(({ startedAt, count }) => ({ at: format(parseISO(startedAt), 'HH:mm'), count }))} />
+                  <PaceChart
+                    rows={results.stretches.map(({ startedAt, count }) => ({
+                      at: format(parseISO(startedAt), 'HH:mm'),
+                      count,
+                    }))}
+                  />
                 </section>
               )}
             </div>
@@ -74,22 +163,45 @@ function Figure({ label, value, note }: { label: string; value: string; note: st
   return (
     <div className="panel border-t-4 border-t-rim px-4 py-2.5">
       <dt className="sr-only">{label}</dt>
-      <dd><span className="font-mono text-[26px] leading-tight font-[650]">{value}</span> <span className="text-[14px]">{label}</span><span className="block text-[13px] text-soft">{note}</span></dd>
+      <dd>
+        <span className="font-mono text-[26px] leading-tight font-[650]">{value}</span>{' '}
+        <span className="text-[14px]">{label}</span>
+        <span className="block text-[13px] text-soft">{note}</span>
+      </dd>
     </div>
   );
 }
 
 const dayOf = (session: Session): string => format(parseISO(session.startedAt), 'd MMM, HH:mm');
 
-function SessionChoice({ sessions, session, href }: Pick<ResultsViewProps, 'sessions' | 'session' | 'href'>) {
-  if (sessions.length === 0) return <p className="mb-3 text-[14.5px] text-soft">No session was held in this room. Start one at the bench; decisions without a session are in the room’s results.</p>;
+function SessionChoice({
+  sessions,
+  session,
+  href,
+}: Pick<ResultsViewProps, 'sessions' | 'session' | 'href'>) {
+  if (sessions.length === 0)
+    return (
+      <p className="mb-3 text-[14.5px] text-soft">
+        No session was held in this room. Start one at the bench; decisions without a session are in
+        the room’s results.
+      </p>
+    );
   return (
     <nav aria-label="Session" className="mb-3 flex flex-wrap gap-1.5 text-[14px]">
-      {[...sessions].reverse().slice(0, 8).map((each) => (
-        <Link key={each.id} href={`${href}?of=session&session=${each.id}`} aria-current={each.id === session?.id ? 'page' : undefined} className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 py-1.5 max-md:min-h-11 ${each.id === session?.id ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line bg-paper'}`}>
-          {dayOf(each)}, {methodWords(each.method)}{each.endedAt === null ? ', going on' : ''}
-        </Link>
-      ))}
+      {[...sessions]
+        .reverse()
+        .slice(0, 8)
+        .map((each) => (
+          <Link
+            key={each.id}
+            href={`${href}?of=session&session=${each.id}`}
+            aria-current={each.id === session?.id ? 'page' : undefined}
+            className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 py-1.5 max-md:min-h-11 ${each.id === session?.id ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line bg-paper'}`}
+          >
+            {dayOf(each)}, {methodWords(each.method)}
+            {each.endedAt === null ? ', going on' : ''}
+          </Link>
+        ))}
     </nav>
   );
 }

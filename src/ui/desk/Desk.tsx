@@ -24,20 +24,31 @@ export function Desk({ projects }: { projects: readonly DeskProject[] }) {
       <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
         <h1 className="text-[26px]">{format(new Date(), 'EEEE, d MMMM')}</h1>
         <div className="flex flex-wrap gap-2">
-          <Link href="/devices" className={buttonClass('plain')}>Devices</Link>
-          <Link href="/kinds" className={buttonClass('plain')}>Typical sizes</Link>
-          <Link href="/containers" className={buttonClass('plain')}>Containers and prices</Link>
+          <Link href="/devices" className={buttonClass('plain')}>
+            Devices
+          </Link>
+          <Link href="/kinds" className={buttonClass('plain')}>
+            Typical sizes
+          </Link>
+          <Link href="/containers" className={buttonClass('plain')}>
+            Containers and prices
+          </Link>
           <ImportProject />
-          <Link href="/projects/new" className={buttonClass('main')}>Start a project</Link>
+          <Link href="/projects/new" className={buttonClass('main')}>
+            Start a project
+          </Link>
         </div>
       </div>
       {projects.length === 0 && (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
-          A project is one home: who lives there, its rooms, and a date. Start one with “Start a project”, or bring one in from a file.
+          A project is one home: who lives there, its rooms, and a date. Start one with “Start a
+          project”, or bring one in from a file.
         </p>
       )}
       <ul className="grid gap-4">
-        {projects.map((entry) => <ProjectCard key={entry.project.id} {...entry} />)}
+        {projects.map((entry) => (
+          <ProjectCard key={entry.project.id} {...entry} />
+        ))}
       </ul>
     </div>
   );
@@ -47,20 +58,42 @@ function ProjectCard({ project, rooms, spentMinor, leftCount }: DeskProject) {
   return (
     <li className="panel overflow-hidden border-t-4 border-t-rim">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 px-4 pt-3 pb-2.5">
-        <h2 className="text-[20px]"><Link href={`/projects/${project.id}`} className="hover:underline">{project.name}</Link></h2>
+        <h2 className="text-[20px]">
+          <Link href={`/projects/${project.id}`} className="hover:underline">
+            {project.name}
+          </Link>
+        </h2>
         <p className="text-[14px] text-soft">
-          {readyWords(project)} · {formatCount(leftCount, 'thing')} out · {formatMoney(spentMinor, project.currency)} spent of {formatMoney(project.budgetMinor, project.currency)}
+          {readyWords(project)} · {formatCount(leftCount, 'thing')} out ·{' '}
+          {formatMoney(spentMinor, project.currency)} spent of{' '}
+          {formatMoney(project.budgetMinor, project.currency)}
         </p>
       </div>
-      {rooms.length === 0 && <p className="border-t border-line px-4 py-3"><Link className="text-rim underline" href={`/projects/${project.id}/rooms/new`}>Add the first room</Link></p>}
+      {rooms.length === 0 && (
+        <p className="border-t border-line px-4 py-3">
+          <Link className="text-rim underline" href={`/projects/${project.id}/rooms/new`}>
+            Add the first room
+          </Link>
+        </p>
+      )}
       <ul className="grid border-t border-line sm:grid-cols-2 lg:grid-cols-3">
-        {rooms.map((entry) => <RoomTile key={entry.room.id} projectId={project.id} {...entry} />)}
+        {rooms.map((entry) => (
+          <RoomTile key={entry.room.id} projectId={project.id} {...entry} />
+        ))}
       </ul>
     </li>
   );
 }
 
-function RoomTile({ projectId, room, progress }: { projectId: string; room: Room; progress: RoomProgress }) {
+function RoomTile({
+  projectId,
+  room,
+  progress,
+}: {
+  projectId: string;
+  room: Room;
+  progress: RoomProgress;
+}) {
   const next = progress.next[0];
   const href = `/projects/${projectId}/rooms/${room.id}/${next?.step ?? 'show'}`;
   return (
@@ -68,11 +101,24 @@ function RoomTile({ projectId, room, progress }: { projectId: string; room: Room
       <Link href={href} className="block h-full px-4 py-3 hover:bg-white">
         <span className="flex items-baseline justify-between gap-3">
           <b className="font-head text-[15.5px] font-[650]">{room.name}</b>
-          <span className="text-[13px] whitespace-nowrap text-soft">{progress.doneSteps.length} of 7 steps</span>
+          <span className="text-[13px] whitespace-nowrap text-soft">
+            {progress.doneSteps.length} of 7 steps
+          </span>
         </span>
-        <span aria-hidden="true" className="mt-1.5 mb-2 block h-1 rounded-sm bg-well"><i className="block h-1 rounded-sm bg-rim/75" style={{ width: `${progress.doneRatio * 100}%` }} /></span>
+        <span aria-hidden="true" className="mt-1.5 mb-2 block h-1 rounded-sm bg-well">
+          <i
+            className="block h-1 rounded-sm bg-rim/75"
+            style={{ width: `${progress.doneRatio * 100}%` }}
+          />
+        </span>
         <span className="block text-[14px] leading-snug">
-          {next ? <><span className="text-soft">{stepWords[next.step]}:</span> {nextStepWords(next)}</> : 'Done. Look again in two weeks.'}
+          {next ? (
+            <>
+              <span className="text-soft">{stepWords[next.step]}:</span> {nextStepWords(next)}
+            </>
+          ) : (
+            'Done. Look again in two weeks.'
+          )}
         </span>
       </Link>
     </li>

@@ -18,7 +18,13 @@ interface JoinCode {
   readonly qr: string;
 }
 interface DevicesViewProps {
-  readonly devices: readonly { readonly id: string; readonly name: string; readonly pairedAt: string; readonly seenAt: string; readonly putOutAt: string | null }[];
+  readonly devices: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly pairedAt: string;
+    readonly seenAt: string;
+    readonly putOutAt: string | null;
+  }[];
   readonly isOpenToNetwork: boolean;
   readonly onMakeCode: () => Promise<ActionResult<JoinCode>>;
   readonly onPutOut: (deviceId: string) => Promise<ActionResult>;
@@ -39,13 +45,34 @@ export function DevicesView({ devices, isOpenToNetwork, onMakeCode, onPutOut }: 
         <ThisDevice />
         <section aria-label="Joined devices" className="panel p-4">
           <h2 className="mb-1 text-[17px]">Joined</h2>
-          {devices.length === 0 && <p className="text-[14.5px] text-soft">No other device has joined yet.</p>}
-          {problem !== '' && <p role="alert" className="warn mb-2">{problem}</p>}
+          {devices.length === 0 && (
+            <p className="text-[14.5px] text-soft">No other device has joined yet.</p>
+          )}
+          {problem !== '' && (
+            <p role="alert" className="warn mb-2">
+              {problem}
+            </p>
+          )}
           <ul className="divide-y divide-line">
             {devices.map((device) => (
               <li key={device.id} className="flex items-center justify-between gap-3 py-2">
-                <span className={device.putOutAt === null ? '' : 'text-soft'}><b>{device.name}</b> <span className="block text-[13.5px] text-soft">joined {format(parseISO(device.pairedAt), 'd MMM, HH:mm')} · {device.putOutAt === null ? `last seen ${format(parseISO(device.seenAt), 'd MMM, HH:mm')}` : `put out ${format(parseISO(device.putOutAt), 'd MMM, HH:mm')}`}</span></span>
-                {device.putOutAt === null && <Button aria-label={`Put out ${device.name}`} onClick={() => void putOut(device.id)}>Put out</Button>}
+                <span className={device.putOutAt === null ? '' : 'text-soft'}>
+                  <b>{device.name}</b>{' '}
+                  <span className="block text-[13.5px] text-soft">
+                    joined {format(parseISO(device.pairedAt), 'd MMM, HH:mm')} ·{' '}
+                    {device.putOutAt === null
+                      ? `last seen ${format(parseISO(device.seenAt), 'd MMM, HH:mm')}`
+                      : `put out ${format(parseISO(device.putOutAt), 'd MMM, HH:mm')}`}
+                  </span>
+                </span>
+                {device.putOutAt === null && (
+                  <Button
+                    aria-label={`Put out ${device.name}`}
+                    onClick={() => void putOut(device.id)}
+                  >
+                    Put out
+                  </Button>
+                )}
               </li>
             ))}
           </ul>
@@ -64,20 +91,48 @@ function ThisDevice() {
   const [isKept, setIsKept] = useState(false);
   const name = typed ?? kept;
   return (
-    <form className="panel border-t-4 border-t-rim p-4" onSubmit={(event) => { event.preventDefault(); if (name.trim() !== '') { nameDevice(name.trim()); setIsKept(true); } }}>
+    <form
+      className="panel border-t-4 border-t-rim p-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (name.trim() !== '') {
+          nameDevice(name.trim());
+          setIsKept(true);
+        }
+      }}
+    >
       <h2 className="mb-1 text-[17px]">This device</h2>
-      <TextField label="Its name in the log, beside each decision" maxLength={40} value={name} onChange={(event) => { setTyped(event.target.value); setIsKept(false); }} />
-      <div className="mt-2 flex items-center gap-3"><Button type="submit" look="quiet" disabled={name.trim() === ''}>Keep the name</Button><span role="status" className="text-[14px] text-soft">{isKept ? 'Kept.' : ''}</span></div>
+      <TextField
+        label="Its name in the log, beside each decision"
+        maxLength={40}
+        value={name}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setIsKept(false);
+        }}
+      />
+      <div className="mt-2 flex items-center gap-3">
+        <Button type="submit" look="quiet" disabled={name.trim() === ''}>
+          Keep the name
+        </Button>
+        <span role="status" className="text-[14px] text-soft">
+          {isKept ? 'Kept.' : ''}
+        </span>
+      </div>
     </form>
   );
 }
 
-function Join({ isOpenToNetwork, onMakeCode }: Pick<DevicesViewProps, 'isOpenToNetwork' | 'onMakeCode'>) {
+function Join({
+  isOpenToNetwork,
+  onMakeCode,
+}: Pick<DevicesViewProps, 'isOpenToNetwork' | 'onMakeCode'>) {
   const router = useRouter();
   const [join, setJoin] = useState<JoinCode>();
   const [problem, setProblem] = useState('');
   const now = useNow(1000);
-  const leftS = join && now ? Math.max(0, Math.round((Date.parse(join.endsAt) - now.getTime()) / 1000)) : 0;
+  const leftS =
+    join && now ? Math.max(0, Math.round((Date.parse(join.endsAt) - now.getTime()) / 1000)) : 0;
   const isGood = join !== undefined && leftS > 0;
   useEffect(() => {
     if (!isGood) return undefined;
@@ -92,25 +147,63 @@ function Join({ isOpenToNetwork, onMakeCode }: Pick<DevicesViewProps, 'isOpenToN
   };
   return (
     <section aria-label="Let a device in" className="panel p-4">
-      <h2 className="mb-1 flex items-center gap-2 text-[17px]"><Smartphone size={18} aria-hidden="true" /> Let a device in</h2>
-      {!isOpenToNetwork && <p className="mb-2 text-[14.5px] text-soft">Tin Box listens on this machine alone. Started with <code className="font-mono text-[13.5px]">npm start -- --lan</code> it lets phones of the same network in, one by one, by a code.</p>}
+      <h2 className="mb-1 flex items-center gap-2 text-[17px]">
+        <Smartphone size={18} aria-hidden="true" /> Let a device in
+      </h2>
+      {!isOpenToNetwork && (
+        <p className="mb-2 text-[14.5px] text-soft">
+          Tin Box listens on this machine alone. Started with{' '}
+          <code className="font-mono text-[13.5px]">npm start -- --lan</code> it lets phones of the
+          same network in, one by one, by a code.
+        </p>
+      )}
       {isGood && (
         <div className="mb-2 flex flex-wrap items-start gap-4">
           {/* eslint-disable-next-line @next/next/no-img-element -- made here, not fetched */}
-          <img src={join.qr} alt="QR code that opens the pairing page with the code filled in" width={190} height={190} className="rounded-[5px] border border-line" />
+          <img
+            src={join.qr}
+            alt="QR code that opens the pairing page with the code filled in"
+            width={190}
+            height={190}
+            className="rounded-[5px] border border-line"
+          />
           <div className="min-w-[170px] flex-1 text-[14.5px]">
             <p>Point the phone’s camera at it, or open</p>
-            {join.addresses.map((address) => <p key={address} className="font-mono text-[14px]">{address}</p>)}
+            {join.addresses.map((address) => (
+              <p key={address} className="font-mono text-[14px]">
+                {address}
+              </p>
+            ))}
             <p className="mt-1.5">and type</p>
-            <p className="font-mono text-[26px] font-[650] tracking-wider">{join.code.slice(0, 4)} {join.code.slice(4)}</p>
-            <p role="timer" className="text-soft">good for {Math.floor(leftS / 60)}:{String(leftS % 60).padStart(2, '0')}, for one device</p>
+            <p className="font-mono text-[26px] font-[650] tracking-wider">
+              {join.code.slice(0, 4)} {join.code.slice(4)}
+            </p>
+            <p role="timer" className="text-soft">
+              good for {Math.floor(leftS / 60)}:{String(leftS % 60).padStart(2, '0')}, for one
+              device
+            </p>
           </div>
         </div>
       )}
-      {join && now && !isGood && <p className="mb-2 text-[14.5px] text-soft">That code has run out.</p>}
-      {problem !== '' && <p role="alert" className="warn mb-2">{problem}</p>}
-      <Button look={isGood ? 'plain' : 'main'} disabled={!isOpenToNetwork} onClick={() => void make()}>{join ? 'A new code' : 'Make a code'}</Button>
-      <p className="mt-3 text-[13.5px] text-soft">What goes between the phone and this machine is not encrypted. Let devices in only on a network that you trust, and put them out when the project is done.</p>
+      {join && now && !isGood && (
+        <p className="mb-2 text-[14.5px] text-soft">That code has run out.</p>
+      )}
+      {problem !== '' && (
+        <p role="alert" className="warn mb-2">
+          {problem}
+        </p>
+      )}
+      <Button
+        look={isGood ? 'plain' : 'main'}
+        disabled={!isOpenToNetwork}
+        onClick={() => void make()}
+      >
+        {join ? 'A new code' : 'Make a code'}
+      </Button>
+      <p className="mt-3 text-[13.5px] text-soft">
+        What goes between the phone and this machine is not encrypted. Let devices in only on a
+        network that you trust, and put them out when the project is done.
+      </p>
     </section>
   );
 }

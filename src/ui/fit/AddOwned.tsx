@@ -26,7 +26,9 @@ export function AddOwned({ measureUnit, onAdd }: AddOwnedProps) {
   const [isOpen, setIsOpen] = useState(false);
   return (
     <>
-      <Button className="mt-2 w-full" onClick={() => setIsOpen(true)}><Plus size={16} aria-hidden="true" /> Something that is here</Button>
+      <Button className="mt-2 w-full" onClick={() => setIsOpen(true)}>
+        <Plus size={16} aria-hidden="true" /> Something that is here
+      </Button>
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="A container that is here already">
         <OwnedForm measureUnit={measureUnit} onAdd={onAdd} onDone={() => setIsOpen(false)} />
       </Sheet>
@@ -34,18 +36,27 @@ export function AddOwned({ measureUnit, onAdd }: AddOwnedProps) {
   );
 }
 
-function OwnedForm({ measureUnit, onAdd, onDone }: AddOwnedProps & { readonly onDone: () => void }) {
+function OwnedForm({
+  measureUnit,
+  onAdd,
+  onDone,
+}: AddOwnedProps & { readonly onDone: () => void }) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   const schema = useMemo(() => ownedFormSchemaFor(measureUnit), [measureUnit]);
-  const { register, handleSubmit, getValues, setValue, formState } = useForm<OwnedTyped, unknown, z.output<typeof schema>>({ resolver: zodResolver(schema), defaultValues: { ...blankContainer, count: '1' } });
+  const { register, handleSubmit, getValues, setValue, formState } = useForm<
+    OwnedTyped,
+    unknown,
+    z.output<typeof schema>
+  >({ resolver: zodResolver(schema), defaultValues: { ...blankContainer, count: '1' } });
   /** Fills the fields with a usual size, which can be corrected by the tape. */
   const pick = (name: string) => {
     const common = commonContainers.find((candidate) => candidate.name === name);
     if (!common) return;
     const { sizeMm, ...facts } = common;
     const [width, depth, height] = sizeMm.map((mm) => formatLength(mm, measureUnit));
-    for (const [field, value] of Object.entries({ ...facts, width, depth, height, litres: '' })) setValue(field as keyof OwnedTyped, value as never);
+    for (const [field, value] of Object.entries({ ...facts, width, depth, height, litres: '' }))
+      setValue(field as keyof OwnedTyped, value as never);
   };
   const save = handleSubmit(async () => {
     const result = await onAdd(getValues());
@@ -54,19 +65,56 @@ function OwnedForm({ measureUnit, onAdd, onDone }: AddOwnedProps & { readonly on
     router.refresh();
   });
   return (
-    <form onSubmit={(event) => void save(event)} noValidate className="grid grid-cols-3 gap-x-3 gap-y-2">
-      <SelectField label="Start from something common" className="col-span-full" defaultValue="" onChange={(event) => pick(event.target.value)}>
+    <form
+      onSubmit={(event) => void save(event)}
+      noValidate
+      className="grid grid-cols-3 gap-x-3 gap-y-2"
+    >
+      <SelectField
+        label="Start from something common"
+        className="col-span-full"
+        defaultValue=""
+        onChange={(event) => pick(event.target.value)}
+      >
         <option value="">or measure it below</option>
-        <optgroup label="Made from what would be thrown away">{commonContainers.filter(({ howTo }) => howTo !== '').map(({ name }) => <option key={name}>{name}</option>)}</optgroup>
-        <optgroup label="As it is">{commonContainers.filter(({ howTo }) => howTo === '').map(({ name }) => <option key={name}>{name}</option>)}</optgroup>
+        <optgroup label="Made from what would be thrown away">
+          {commonContainers
+            .filter(({ howTo }) => howTo !== '')
+            .map(({ name }) => (
+              <option key={name}>{name}</option>
+            ))}
+        </optgroup>
+        <optgroup label="As it is">
+          {commonContainers
+            .filter(({ howTo }) => howTo === '')
+            .map(({ name }) => (
+              <option key={name}>{name}</option>
+            ))}
+        </optgroup>
       </SelectField>
       {/* The shared fields are a part of this form's, which its type cannot say. */}
-      <ContainerFields register={register as unknown as UseFormRegister<ContainerTyped>} errors={formState.errors as FieldErrors<ContainerTyped>} />
-      <TextField label="How many" measure inputMode="numeric" error={formState.errors.count?.message} {...register('count')} />
-      <label className="col-span-full grid gap-0.5 text-[13.5px]"><span className="font-bold">How it is made, a line a step</span><textarea rows={3} className="input h-auto py-1.5" {...register('howTo')} /></label>
+      <ContainerFields
+        register={register as unknown as UseFormRegister<ContainerTyped>}
+        errors={formState.errors as FieldErrors<ContainerTyped>}
+      />
+      <TextField
+        label="How many"
+        measure
+        inputMode="numeric"
+        error={formState.errors.count?.message}
+        {...register('count')}
+      />
+      <label className="col-span-full grid gap-0.5 text-[13.5px]">
+        <span className="font-bold">How it is made, a line a step</span>
+        <textarea rows={3} className="input h-auto py-1.5" {...register('howTo')} />
+      </label>
       <div className="col-span-full flex items-center gap-3 pt-1">
-        <Button type="submit" look="main" disabled={formState.isSubmitting}>Add to what is here</Button>
-        <p role="alert" className="text-[13.5px] text-signal-deep">{message}</p>
+        <Button type="submit" look="main" disabled={formState.isSubmitting}>
+          Add to what is here
+        </Button>
+        <p role="alert" className="text-[13.5px] text-signal-deep">
+          {message}
+        </p>
       </div>
     </form>
   );

@@ -22,7 +22,9 @@ export function AddSold({ onAdd }: { onAdd: (typed: unknown) => Promise<ActionRe
   const [isOpen, setIsOpen] = useState(false);
   return (
     <>
-      <Button look="main" onClick={() => setIsOpen(true)}>Add a container</Button>
+      <Button look="main" onClick={() => setIsOpen(true)}>
+        Add a container
+      </Button>
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="A container and its price">
         <SoldForm onAdd={onAdd} onDone={() => setIsOpen(false)} />
       </Sheet>
@@ -30,16 +32,34 @@ export function AddSold({ onAdd }: { onAdd: (typed: unknown) => Promise<ActionRe
   );
 }
 
-function SoldForm({ onAdd, onDone }: { onAdd: (typed: unknown) => Promise<ActionResult>; onDone: () => void }) {
+function SoldForm({
+  onAdd,
+  onDone,
+}: {
+  onAdd: (typed: unknown) => Promise<ActionResult>;
+  onDone: () => void;
+}) {
   const router = useRouter();
   const [message, setMessage] = useState('');
-  const { register, handleSubmit, getValues, setValue, formState } = useForm<SoldTyped, unknown, z.output<typeof schema>>({
+  const { register, handleSubmit, getValues, setValue, formState } = useForm<
+    SoldTyped,
+    unknown,
+    z.output<typeof schema>
+  >({
     resolver: zodResolver(schema),
-    defaultValues: { ...blankContainer, material: 'plastic', shopName: '', currency: 'GBP', packSize: '1', price: '' },
+    defaultValues: {
+      ...blankContainer,
+      material: 'plastic',
+      shopName: '',
+      currency: 'GBP',
+      packSize: '1',
+      price: '',
+    },
   });
   const { errors } = formState;
   const fill = (text: string) => {
-    for (const [field, value] of Object.entries(parseProduct(text))) setValue(field as keyof SoldTyped, value as never);
+    for (const [field, value] of Object.entries(parseProduct(text)))
+      setValue(field as keyof SoldTyped, value as never);
   };
   const save = handleSubmit(async () => {
     const result = await onAdd(getValues());
@@ -48,17 +68,55 @@ function SoldForm({ onAdd, onDone }: { onAdd: (typed: unknown) => Promise<Action
     router.refresh();
   });
   return (
-    <form onSubmit={(event) => void save(event)} noValidate className="grid grid-cols-3 gap-x-3 gap-y-2">
-      <TextField label="In one line" className="col-span-full" placeholder="oat basket 30 × 28 × 16 cm, stacks, 3 for 18.00 at The Bin Loft" hint="It fills in what stands below; Enter adds it." onChange={(event) => fill(event.target.value)} />
+    <form
+      onSubmit={(event) => void save(event)}
+      noValidate
+      className="grid grid-cols-3 gap-x-3 gap-y-2"
+    >
+      <TextField
+        label="In one line"
+        className="col-span-full"
+        placeholder="oat basket 30 × 28 × 16 cm, stacks, 3 for 18.00 at The Bin Loft"
+        hint="It fills in what stands below; Enter adds it."
+        onChange={(event) => fill(event.target.value)}
+      />
       {/* The shared fields are a part of this form's, which its type cannot say. */}
-      <ContainerFields register={register as unknown as UseFormRegister<ContainerTyped>} errors={errors as FieldErrors<ContainerTyped>} />
-      <TextField label="Shop" className="col-span-full" error={errors.shopName?.message} {...register('shopName')} />
-      <TextField label="Pieces in a pack" measure inputMode="numeric" error={errors.packSize?.message} {...register('packSize')} />
-      <TextField label="Price of the pack" measure inputMode="decimal" error={errors.price?.message} {...register('price')} />
-      <SelectField label="Currency" {...register('currency')}>{currencies.map((currency) => <option key={currency}>{currency}</option>)}</SelectField>
+      <ContainerFields
+        register={register as unknown as UseFormRegister<ContainerTyped>}
+        errors={errors as FieldErrors<ContainerTyped>}
+      />
+      <TextField
+        label="Shop"
+        className="col-span-full"
+        error={errors.shopName?.message}
+        {...register('shopName')}
+      />
+      <TextField
+        label="Pieces in a pack"
+        measure
+        inputMode="numeric"
+        error={errors.packSize?.message}
+        {...register('packSize')}
+      />
+      <TextField
+        label="Price of the pack"
+        measure
+        inputMode="decimal"
+        error={errors.price?.message}
+        {...register('price')}
+      />
+      <SelectField label="Currency" {...register('currency')}>
+        {currencies.map((currency) => (
+          <option key={currency}>{currency}</option>
+        ))}
+      </SelectField>
       <div className="col-span-full flex items-center gap-3 pt-1">
-        <Button type="submit" look="main" disabled={formState.isSubmitting}>Add it</Button>
-        <p role="alert" className="text-[13.5px] text-signal-deep">{message}</p>
+        <Button type="submit" look="main" disabled={formState.isSubmitting}>
+          Add it
+        </Button>
+        <p role="alert" className="text-[13.5px] text-signal-deep">
+          {message}
+        </p>
       </div>
     </form>
   );

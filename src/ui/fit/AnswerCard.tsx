@@ -6,7 +6,12 @@ import type { FitAim, FitAnswer, FitRequest } from '@/core/fit';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
 import { aimWords } from '../words';
 
-const ICONS: Readonly<Record<FitAim, LucideIcon>> = { cost: CircleDollarSign, uniform: Columns3, reuse: Recycle, easy: Hand };
+const ICONS: Readonly<Record<FitAim, LucideIcon>> = {
+  cost: CircleDollarSign,
+  uniform: Columns3,
+  reuse: Recycle,
+  easy: Hand,
+};
 
 interface AnswerCardProps {
   readonly aim: FitAim;
@@ -19,7 +24,15 @@ interface AnswerCardProps {
 }
 
 /** One of the four ways, with what it costs and what it leaves. */
-export function AnswerCard({ aim, answer, request, currency, isChosen, isTaken, onChoose }: AnswerCardProps) {
+export function AnswerCard({
+  aim,
+  answer,
+  request,
+  currency,
+  isChosen,
+  isTaken,
+  onChoose,
+}: AnswerCardProps) {
   const Icon = ICONS[aim];
   const { name, about } = aimWords[aim];
   return (
@@ -31,26 +44,52 @@ export function AnswerCard({ aim, answer, request, currency, isChosen, isTaken, 
       className={`panel w-full px-3 py-2 text-left ${isChosen ? 'border-2 border-t-4 border-rim bg-white!' : 'border-2 border-t-2 border-transparent shadow-none outline-1 outline-line'}`}
     >
       <span className="flex items-center justify-between gap-2">
-        <span className="flex items-center gap-1.5 font-head text-[15px] font-[650]"><Icon size={16} className="shrink-0 text-rim" aria-hidden="true" /> {name}</span>
+        <span className="flex items-center gap-1.5 font-head text-[15px] font-[650]">
+          <Icon size={16} className="shrink-0 text-rim" aria-hidden="true" /> {name}
+        </span>
         {isTaken && <span className="text-[12.5px] font-bold text-rim">taken</span>}
       </span>
-      {answer ? <CardFigures aim={aim} answer={answer} request={request} currency={currency} /> : <span className="mt-1 block text-[13px] text-soft">{about}; working it out…</span>}
+      {answer ? (
+        <CardFigures aim={aim} answer={answer} request={request} currency={currency} />
+      ) : (
+        <span className="mt-1 block text-[13px] text-soft">{about}; working it out…</span>
+      )}
     </button>
   );
 }
 
-function CardFigures({ aim, answer, request, currency }: { aim: FitAim; answer: FitAnswer; request: FitRequest; currency: Currency }) {
+function CardFigures({
+  aim,
+  answer,
+  request,
+  currency,
+}: {
+  aim: FitAim;
+  answer: FitAnswer;
+  request: FitRequest;
+  currency: Currency;
+}) {
   const ids = answer.placements.map(({ containerId }) => containerId);
-  const bought = ids.filter((id) => (request.containers.find((container) => container.id === id)?.priceMinor ?? 0) > 0).length;
+  const bought = ids.filter(
+    (id) => (request.containers.find((container) => container.id === id)?.priceMinor ?? 0) > 0,
+  ).length;
   const unmetLitres = answer.unmet.reduce((sum, { litres }) => sum + litres, 0);
   return (
     <>
-      <b className="block font-mono text-[19px] leading-snug">{formatMoney(answer.costMinor, currency)}</b>
-      <span className="block text-[13px] leading-snug text-soft">{wordContainers(answer, request)}</span>
+      <b className="block font-mono text-[19px] leading-snug">
+        {formatMoney(answer.costMinor, currency)}
+      </b>
+      <span className="block text-[13px] leading-snug text-soft">
+        {wordContainers(answer, request)}
+      </span>
       {unmetLitres > 0 ? (
-        <span className="mt-0.5 block text-[13px] font-[650] text-signal-deep">{formatLitres(unmetLitres)} have no container</span>
+        <span className="mt-0.5 block text-[13px] font-[650] text-signal-deep">
+          {formatLitres(unmetLitres)} have no container
+        </span>
       ) : (
-        <span className="mt-0.5 flex justify-between gap-2 text-[13px]"><b>{bought} bought</b> <span className="text-soft">{wordProof(aim, answer)}</span></span>
+        <span className="mt-0.5 flex justify-between gap-2 text-[13px]">
+          <b>{bought} bought</b> <span className="text-soft">{wordProof(aim, answer)}</span>
+        </span>
       )}
     </>
   );
@@ -59,10 +98,18 @@ function CardFigures({ aim, answer, request, currency }: { aim: FitAim; answer: 
 /** "2 deep trays, 1 tub of your own": what stands there, most first. */
 function wordContainers(answer: FitAnswer, request: FitRequest): string {
   const counts = new Map<string, number>();
-  for (const { containerId } of answer.placements) counts.set(containerId, (counts.get(containerId) ?? 0) + 1);
+  for (const { containerId } of answer.placements)
+    counts.set(containerId, (counts.get(containerId) ?? 0) + 1);
   if (counts.size === 0) return 'nothing goes in';
-  const parts = [...counts].sort((a, b) => b[1] - a[1]).map(([id, count]) => `${count} × ${request.containers.find((container) => container.id === id)?.name ?? id}`);
-  return parts.length > 3 ? `${parts.slice(0, 2).join(', ')}, ${formatCount(parts.length - 2, 'other kind')}` : parts.join(', ');
+  const parts = [...counts]
+    .sort((a, b) => b[1] - a[1])
+    .map(
+      ([id, count]) =>
+        `${count} × ${request.containers.find((container) => container.id === id)?.name ?? id}`,
+    );
+  return parts.length > 3
+    ? `${parts.slice(0, 2).join(', ')}, ${formatCount(parts.length - 2, 'other kind')}`
+    : parts.join(', ');
 }
 
 /** What is proven about it, in a word. */

@@ -7,7 +7,11 @@ import { useRouter } from 'next/navigation';
 import { useKeys } from '../primitives/useKeys';
 
 interface BayWalkProps {
-  readonly bays: readonly { readonly id: string; readonly name: string; readonly isTaken: boolean }[];
+  readonly bays: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly isTaken: boolean;
+  }[];
   readonly activeId: string;
   readonly base: string;
 }
@@ -24,7 +28,12 @@ export function BayWalk({ bays, activeId, base }: BayWalkProps) {
   return (
     <nav aria-label="Places" className="no-print flex basis-full flex-wrap gap-1.5">
       {bays.map((bay) => (
-        <Link key={bay.id} href={`${base}?bay=${bay.id}`} aria-current={bay.id === activeId ? 'page' : undefined} className={`flex min-h-8 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11 ${bay.id === activeId ? 'border-rim bg-white font-bold text-rim-deep' : 'border-line bg-sheet'}`}>
+        <Link
+          key={bay.id}
+          href={`${base}?bay=${bay.id}`}
+          aria-current={bay.id === activeId ? 'page' : undefined}
+          className={`flex min-h-8 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11 ${bay.id === activeId ? 'border-rim bg-white font-bold text-rim-deep' : 'border-line bg-sheet'}`}
+        >
           {bay.isTaken && <Check size={14} aria-label="taken" className="text-rim" />} {bay.name}
         </Link>
       ))}

@@ -15,28 +15,73 @@ interface CatalogueSearchProps {
   readonly shops: readonly Shop[];
 }
 
-const SIDES = [['width', 'Width of the space'], ['depth', 'Depth'], ['height', 'Height']] as const;
+const SIDES = [
+  ['width', 'Width of the space'],
+  ['depth', 'Depth'],
+  ['height', 'Height'],
+] as const;
 type Side = (typeof SIDES)[number][0];
 
 /** Finds a container by words and by the space it has to go into. */
 export function CatalogueSearch({ containers, offers, shops }: CatalogueSearchProps) {
   const [words, setWords] = useState('');
-  const [typed, setTyped] = useState<Readonly<Record<Side, string>>>({ width: '', depth: '', height: '' });
-  const read = (side: Side) => (typed[side].trim() === '' ? undefined : parseLength(typed[side], 'cm'));
-  const mmOf = (side: Side): number => { const length = read(side); return length?.ok ? length.value.mm : Infinity; };
+  const [typed, setTyped] = useState<Readonly<Record<Side, string>>>({
+    width: '',
+    depth: '',
+    height: '',
+  });
+  const read = (side: Side) =>
+    typed[side].trim() === '' ? undefined : parseLength(typed[side], 'cm');
+  const mmOf = (side: Side): number => {
+    const length = read(side);
+    return length?.ok ? length.value.mm : Infinity;
+  };
   const isSized = SIDES.some(([side]) => read(side)?.ok);
-  const found = findInCatalogue(containers, { words, into: isSized ? { widthMm: mmOf('width'), depthMm: mmOf('depth'), heightMm: mmOf('height') } : null });
+  const found = findInCatalogue(containers, {
+    words,
+    into: isSized
+      ? { widthMm: mmOf('width'), depthMm: mmOf('depth'), heightMm: mmOf('height') }
+      : null,
+  });
   return (
     <>
       <div role="search" aria-label="Containers" className="mb-2 flex flex-wrap items-end gap-2">
-        <TextField label="Find" placeholder="basket, see-through, stacks" className="min-w-[220px] flex-1" value={words} onChange={(event) => setWords(event.target.value)} />
+        <TextField
+          label="Find"
+          placeholder="basket, see-through, stacks"
+          className="min-w-[220px] flex-1"
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+        />
         {SIDES.map(([side, label]) => {
           const length = read(side);
-          return <TextField key={side} label={label} isLength placeholder="any" className="w-[140px] max-md:w-[30%]" error={length && !length.ok ? lengthErrorWords(length.error) : undefined} value={typed[side]} onChange={(event) => setTyped((before) => ({ ...before, [side]: event.target.value }))} />;
+          return (
+            <TextField
+              key={side}
+              label={label}
+              isLength
+              placeholder="any"
+              className="w-[140px] max-md:w-[30%]"
+              error={length && !length.ok ? lengthErrorWords(length.error) : undefined}
+              value={typed[side]}
+              onChange={(event) =>
+                setTyped((before) => ({ ...before, [side]: event.target.value }))
+              }
+            />
+          );
         })}
-        <p role="status" className="pb-2 text-[14px] text-soft">{formatCount(found.length, 'container')}{found.length === containers.length ? '' : ` of ${containers.length}`}</p>
+        <p role="status" className="pb-2 text-[14px] text-soft">
+          {formatCount(found.length, 'container')}
+          {found.length === containers.length ? '' : ` of ${containers.length}`}
+        </p>
       </div>
-      {found.length === 0 ? <p className="panel p-4">Nothing in the catalogue answers to that. Take a word out, or a measure.</p> : <CatalogueTable containers={found} offers={offers} shops={shops} />}
+      {found.length === 0 ? (
+        <p className="panel p-4">
+          Nothing in the catalogue answers to that. Take a word out, or a measure.
+        </p>
+      ) : (
+        <CatalogueTable containers={found} offers={offers} shops={shops} />
+      )}
     </>
   );
 }

@@ -15,15 +15,31 @@ export function CatalogueTable({ containers, offers, shops }: CatalogueTableProp
       <table className="w-full text-[14px]">
         <thead>
           <tr className="text-left text-[13px] text-soft">
-            {['Container', 'Outside, cm', 'Inside', 'Of', 'Offers'].map((head) => <th key={head} className="px-3 py-2 font-bold">{head}</th>)}
+            {['Container', 'Outside, cm', 'Inside', 'Of', 'Offers'].map((head) => (
+              <th key={head} className="px-3 py-2 font-bold">
+                {head}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
           {containers.map((container) => (
-            <tr key={container.id} id={container.id} className="border-t border-line align-top target:bg-rim-wash">
-              <th scope="row" className="px-3 py-2 text-left font-[650] sm:min-w-[330px]">{container.name}</th>
-              <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">{[container.width, container.depth, container.height].map(({ mm }) => formatLength(mm, 'cm').replace(' cm', '')).join(' × ')}</td>
-              <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">{formatLitres(container.innerLitres)}</td>
+            <tr
+              key={container.id}
+              id={container.id}
+              className="border-t border-line align-top target:bg-rim-wash"
+            >
+              <th scope="row" className="px-3 py-2 text-left font-[650] sm:min-w-[330px]">
+                {container.name}
+              </th>
+              <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">
+                {[container.width, container.depth, container.height]
+                  .map(({ mm }) => formatLength(mm, 'cm').replace(' cm', ''))
+                  .join(' × ')}
+              </td>
+              <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">
+                {formatLitres(container.innerLitres)}
+              </td>
               <td className="px-3 py-2 text-soft">{wordTraits(container)}</td>
               <td className="px-3 py-2">{wordOffers(container, offers, shops)}</td>
             </tr>
@@ -35,9 +51,15 @@ export function CatalogueTable({ containers, offers, shops }: CatalogueTableProp
 }
 
 const wordTraits = ({ material, lid, clear, stackable }: ContainerProduct): string =>
-  [material, lid && 'lid', clear && 'see-through', stackable && 'stacks'].filter(Boolean).join(', ');
+  [material, lid && 'lid', clear && 'see-through', stackable && 'stacks']
+    .filter(Boolean)
+    .join(', ');
 
-function wordOffers(container: ContainerProduct, offers: readonly Offer[], shops: readonly Shop[]): string {
+function wordOffers(
+  container: ContainerProduct,
+  offers: readonly Offer[],
+  shops: readonly Shop[],
+): string {
   const words = offers
     .filter((offer) => offer.containerId === container.id)
     .map((offer) => {

@@ -17,13 +17,34 @@ interface ContainerFieldsProps {
 export function ContainerFields({ register, errors }: ContainerFieldsProps) {
   return (
     <>
-      <TextField label="What it is" className="col-span-full" placeholder="e.g. wooden wine box" error={errors.name?.message} {...register('name')} />
+      <TextField
+        label="What it is"
+        className="col-span-full"
+        placeholder="e.g. wooden wine box"
+        error={errors.name?.message}
+        {...register('name')}
+      />
       <TextField label="Width" measure error={errors.width?.message} {...register('width')} />
       <TextField label="Depth" measure error={errors.depth?.message} {...register('depth')} />
       <TextField label="Height" measure error={errors.height?.message} {...register('height')} />
-      <TextField label="Litres inside" measure inputMode="decimal" placeholder="from sizes" error={errors.litres?.message} {...register('litres')} />
-      <SelectField label="Kind" {...register('kind')}>{productKinds.map((kind) => <option key={kind}>{kind}</option>)}</SelectField>
-      <SelectField label="Of" {...register('material')}>{materials.map((material) => <option key={material}>{material}</option>)}</SelectField>
+      <TextField
+        label="Litres inside"
+        measure
+        inputMode="decimal"
+        placeholder="from sizes"
+        error={errors.litres?.message}
+        {...register('litres')}
+      />
+      <SelectField label="Kind" {...register('kind')}>
+        {productKinds.map((kind) => (
+          <option key={kind}>{kind}</option>
+        ))}
+      </SelectField>
+      <SelectField label="Of" {...register('material')}>
+        {materials.map((material) => (
+          <option key={material}>{material}</option>
+        ))}
+      </SelectField>
       <div className="col-span-full flex flex-wrap gap-x-4">
         <CheckField label="lid" {...register('lid')} />
         <CheckField label="see-through" {...register('clear')} />

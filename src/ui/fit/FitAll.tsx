@@ -3,7 +3,13 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
-import { fitAims, type FitAim, type FitContainer, type FitQuestion, type PlacedFit } from '@/core/fit';
+import {
+  fitAims,
+  type FitAim,
+  type FitContainer,
+  type FitQuestion,
+  type PlacedFit,
+} from '@/core/fit';
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -14,7 +20,12 @@ import { useManyFits } from './useManyFits';
 /** Places to be fitted out together, with the containers that all of them may use. */
 export interface PlacesToFit {
   readonly containers: readonly FitContainer[];
-  readonly places: readonly { readonly name: string; readonly roomName: string; readonly question: Omit<FitQuestion, 'containers'>; readonly without: readonly string[] }[];
+  readonly places: readonly {
+    readonly name: string;
+    readonly roomName: string;
+    readonly question: Omit<FitQuestion, 'containers'>;
+    readonly without: readonly string[];
+  }[];
 }
 interface FitAllProps {
   readonly room: PlacesToFit;
@@ -42,7 +53,14 @@ export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: 
     const places = reach === 'room' ? room : await onHome().catch(() => undefined);
     setAsked(places);
     if (!places) return setMessage('The home could not be read. Try again.');
-    run(places.places.map(({ question, without }) => ({ ...question, prefer, containers: places.containers.filter(({ id }) => !without.includes(id)) })), msFor(places.places.length));
+    run(
+      places.places.map(({ question, without }) => ({
+        ...question,
+        prefer,
+        containers: places.containers.filter(({ id }) => !without.includes(id)),
+      })),
+      msFor(places.places.length),
+    );
   };
   const whole = found.filter(({ answer }) => answer.status !== 'infeasible');
   const take = async () => {
@@ -61,22 +79,85 @@ export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: 
     <section aria-label="All open places" className="panel mt-3.5 px-4 py-3">
       <div className="flex flex-wrap items-end gap-2.5">
         <h2 className="mr-auto text-[17px]">All {formatCount(count, 'open place')} in one go</h2>
-        <SelectField label="Where" hideLabel className="w-[190px]" value={reach} disabled={isRunning} onChange={(event) => { setReach(event.target.value as 'room' | 'home'); clear(); }}>
-          <option value="room">{roomName}, {room.places.length}</option>
+        <SelectField
+          label="Where"
+          hideLabel
+          className="w-[190px]"
+          value={reach}
+          disabled={isRunning}
+          onChange={(event) => {
+            setReach(event.target.value as 'room' | 'home');
+            clear();
+          }}
+        >
+          <option value="room">
+            {roomName}, {room.places.length}
+          </option>
           <option value="home">the whole home, {homeCount}</option>
         </SelectField>
-        <SelectField label="By" hideLabel className="w-[170px]" value={prefer} disabled={isRunning} onChange={(event) => setPrefer(event.target.value as FitAim)}>{fitAims.map((aim) => <option key={aim} value={aim}>{aimWords[aim].name}</option>)}</SelectField>
-        {isRunning ? <Button onClick={end}>Stop, keep what is there</Button> : <Button disabled={count === 0} onClick={() => void start()}>Fit them out</Button>}
-        {whole.length > 0 && !isRunning && <Button look="main" onClick={() => void take()}>Take {whole.length === 1 ? 'it' : `these ${whole.length}`}</Button>}
+        <SelectField
+          label="By"
+          hideLabel
+          className="w-[170px]"
+          value={prefer}
+          disabled={isRunning}
+          onChange={(event) => setPrefer(event.target.value as FitAim)}
+        >
+          {fitAims.map((aim) => (
+            <option key={aim} value={aim}>
+              {aimWords[aim].name}
+            </option>
+          ))}
+        </SelectField>
+        {isRunning ? (
+          <Button onClick={end}>Stop, keep what is there</Button>
+        ) : (
+          <Button disabled={count === 0} onClick={() => void start()}>
+            Fit them out
+          </Button>
+        )}
+        {whole.length > 0 && !isRunning && (
+          <Button look="main" onClick={() => void take()}>
+            Take {whole.length === 1 ? 'it' : `these ${whole.length}`}
+          </Button>
+        )}
       </div>
-      {(isRunning || found.length > 0) && <progress className="mt-2 h-2.5 w-full" value={found.length} max={count} aria-label="Places fitted out" />}
+      {(isRunning || found.length > 0) && (
+        <progress
+          className="mt-2 h-2.5 w-full"
+          value={found.length}
+          max={count}
+          aria-label="Places fitted out"
+        />
+      )}
       <ul className="divide-y divide-line text-[14.5px]">
         {found.map(({ bayId, answer }) => (
-          <li key={bayId} className="flex justify-between gap-4 py-1"><span>{nameOf(bayId)}: {formatCount(answer.placements.length, 'container')}{answer.status === 'infeasible' && <span className="text-signal-deep">, not everything goes in</span>}</span><span className="font-mono">{formatMoney(answer.costMinor, currency)}</span></li>
+          <li key={bayId} className="flex justify-between gap-4 py-1">
+            <span>
+              {nameOf(bayId)}: {formatCount(answer.placements.length, 'container')}
+              {answer.status === 'infeasible' && (
+                <span className="text-signal-deep">, not everything goes in</span>
+              )}
+            </span>
+            <span className="font-mono">{formatMoney(answer.costMinor, currency)}</span>
+          </li>
         ))}
       </ul>
-      {found.length > 0 && <p className="mt-1 text-[14.5px]"><b className="font-mono">{formatMoney(whole.reduce((sum, { answer }) => sum + answer.costMinor, 0), currency)}</b> for {formatCount(whole.length, 'place')}, at the price of one piece each; the shopping list weighs packs.</p>}
-      <p role="status" className="text-[13.5px] text-soft empty:hidden">{problem || message}</p>
+      {found.length > 0 && (
+        <p className="mt-1 text-[14.5px]">
+          <b className="font-mono">
+            {formatMoney(
+              whole.reduce((sum, { answer }) => sum + answer.costMinor, 0),
+              currency,
+            )}
+          </b>{' '}
+          for {formatCount(whole.length, 'place')}, at the price of one piece each; the shopping
+          list weighs packs.
+        </p>
+      )}
+      <p role="status" className="text-[13.5px] text-soft empty:hidden">
+        {problem || message}
+      </p>
     </section>
   );
 }

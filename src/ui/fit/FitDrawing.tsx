@@ -13,9 +13,20 @@ interface FitDrawingProps {
 
 /** The part of a container's width, 0..1, that nothing in front of it hides: where its label can be read. */
 function seenFromFront(item: Drawn, drawn: readonly Drawn[]): { from: number; to: number } {
-  const before = drawn.filter((other) => other.placement.y < item.placement.y && other.placement.z < item.placement.z + item.height && item.placement.z < other.placement.z + other.height);
+  const before = drawn.filter(
+    (other) =>
+      other.placement.y < item.placement.y &&
+      other.placement.z < item.placement.z + item.height &&
+      item.placement.z < other.placement.z + other.height,
+  );
   const toShare = (x: number) => (x - item.placement.x) / item.width;
-  return widestGap({ from: 0, to: 1 }, before.map((other) => ({ from: toShare(other.placement.x), to: toShare(other.placement.x + other.width) })));
+  return widestGap(
+    { from: 0, to: 1 },
+    before.map((other) => ({
+      from: toShare(other.placement.x),
+      to: toShare(other.placement.x + other.width),
+    })),
+  );
 }
 
 /** A placed container with its true sides. */
@@ -31,15 +42,30 @@ interface Drawn {
 }
 
 /** Paper tints by group, so that front and plan can be read together; the name is on each as well. */
-const TINTS = ['#dfe5f0', '#f2e8d0', '#e1ead9', '#efdfe6', '#dcebea', '#f4e2d3', '#e6e1f0', '#e8e4d8'];
+const TINTS = [
+  '#dfe5f0',
+  '#f2e8d0',
+  '#e1ead9',
+  '#efdfe6',
+  '#dcebea',
+  '#f4e2d3',
+  '#e6e1f0',
+  '#e8e4d8',
+];
 const PAD = { left: 8, right: 44, top: 22, bottom: 26 };
 const BOX = { widthPx: 560, frontHeightPx: 270, planHeightPx: 300 };
 
 /** The bay from the front and from above, to scale, with everything that stands in it. */
 export function FitDrawing({ request, answer, measureUnit, pickedIndex, onPick }: FitDrawingProps) {
   const { bay } = request;
-  const scale = Math.min((BOX.widthPx - PAD.left - PAD.right) / bay.width, (BOX.frontHeightPx - PAD.top - PAD.bottom) / bay.height, (BOX.planHeightPx - PAD.top - PAD.bottom) / bay.depth);
-  const drawn = answer.placements.flatMap((placement, index) => toDrawn(request, placement, index) ?? []);
+  const scale = Math.min(
+    (BOX.widthPx - PAD.left - PAD.right) / bay.width,
+    (BOX.frontHeightPx - PAD.top - PAD.bottom) / bay.height,
+    (BOX.planHeightPx - PAD.top - PAD.bottom) / bay.depth,
+  );
+  const drawn = answer.placements.flatMap(
+    (placement, index) => toDrawn(request, placement, index) ?? [],
+  );
   const shared = { request, scale, measureUnit, pickedIndex, onPick };
   return (
     <>
@@ -55,7 +81,9 @@ function toDrawn(request: FitRequest, placement: Placement, index: number): Draw
   if (!container || groupIndex < 0) return undefined;
   const { width, depth, height } = container.outer;
   return {
-    placement, index, height,
+    placement,
+    index,
+    height,
     width: placement.turned ? depth : width,
     depth: placement.turned ? width : depth,
     isRound: container.shape === 'round',
@@ -69,23 +97,94 @@ interface ViewProps extends Omit<FitDrawingProps, 'answer'> {
   readonly drawn: readonly Drawn[];
 }
 
-function FrontView({ request: { bay, clearances }, scale, drawn, measureUnit, pickedIndex, onPick }: ViewProps) {
+function FrontView({
+  request: { bay, clearances },
+  scale,
+  drawn,
+  measureUnit,
+  pickedIndex,
+  onPick,
+}: ViewProps) {
   const w = bay.width * scale;
   const h = bay.height * scale;
   const floor = PAD.top + h;
   return (
-    <svg viewBox={`0 0 ${w + PAD.left + PAD.right} ${floor + PAD.bottom}`} width={w + PAD.left + PAD.right} className="h-auto max-w-full" role="group" aria-label="From the front, to scale">
-      <text x={PAD.left} y={14} className="font-head text-[13.5px] font-[650]">From the front</text>
-      <rect x={PAD.left} y={PAD.top} width={w} height={h} fill="#fffdf8" stroke="#22201b" strokeWidth="2" />
-      <path d={`M${PAD.left} ${PAD.top + clearances.top * scale}H${PAD.left + w}`} stroke="#c8641b" strokeDasharray="4 4" />
-      <text x={PAD.left + w - 5} y={13} textAnchor="end" className="fill-signal-deep text-[12px]">{`${formatLength(clearances.top, 'mm')} to lift out`}</text>
+    <svg
+      viewBox={`0 0 ${w + PAD.left + PAD.right} ${floor + PAD.bottom}`}
+      width={w + PAD.left + PAD.right}
+      className="h-auto max-w-full"
+      role="group"
+      aria-label="From the front, to scale"
+    >
+      <text x={PAD.left} y={14} className="font-head text-[13.5px] font-[650]">
+        From the front
+      </text>
+      <rect
+        x={PAD.left}
+        y={PAD.top}
+        width={w}
+        height={h}
+        fill="#fffdf8"
+        stroke="#22201b"
+        strokeWidth="2"
+      />
+      <path
+        d={`M${PAD.left} ${PAD.top + clearances.top * scale}H${PAD.left + w}`}
+        stroke="#c8641b"
+        strokeDasharray="4 4"
+      />
+      <text
+        x={PAD.left + w - 5}
+        y={13}
+        textAnchor="end"
+        className="fill-signal-deep text-[12px]"
+      >{`${formatLength(clearances.top, 'mm')} to lift out`}</text>
       {drawn.map((item) => (
-        <Container key={item.index} item={item} isPicked={item.index === pickedIndex} onPick={onPick} x={PAD.left + item.placement.x * scale} y={floor - (item.placement.z + item.height) * scale} w={item.width * scale} h={item.height * scale} isCircle={false} seen={seenFromFront(item, drawn)} />
+        <Container
+          key={item.index}
+          item={item}
+          isPicked={item.index === pickedIndex}
+          onPick={onPick}
+          x={PAD.left + item.placement.x * scale}
+          y={floor - (item.placement.z + item.height) * scale}
+          w={item.width * scale}
+          h={item.height * scale}
+          isCircle={false}
+          seen={seenFromFront(item, drawn)}
+        />
       ))}
-      {(bay.obstacles ?? []).map((box) => <ObstacleShape key={box.label} label={box.label} x={PAD.left + box.x * scale} y={floor - (box.z + box.height) * scale} w={box.width * scale} h={box.height * scale} />)}
-      {bay.openingWidth !== undefined && bay.openingWidth < bay.width && <DimensionAcross x={PAD.left + (w - bay.openingWidth * scale) / 2} y={floor + 18} w={bay.openingWidth * scale} label={`opening ${formatLength(bay.openingWidth, measureUnit)}`} />}
-      {(bay.openingWidth === undefined || bay.openingWidth >= bay.width) && <DimensionAcross x={PAD.left} y={floor + 18} w={w} label={formatLength(bay.width, measureUnit)} />}
-      <DimensionUp x={PAD.left + w + 12} top={PAD.top} h={h} label={formatLength(bay.height, measureUnit)} />
+      {(bay.obstacles ?? []).map((box) => (
+        <ObstacleShape
+          key={box.label}
+          label={box.label}
+          x={PAD.left + box.x * scale}
+          y={floor - (box.z + box.height) * scale}
+          w={box.width * scale}
+          h={box.height * scale}
+        />
+      ))}
+      {bay.openingWidth !== undefined && bay.openingWidth < bay.width && (
+        <DimensionAcross
+          x={PAD.left + (w - bay.openingWidth * scale) / 2}
+          y={floor + 18}
+          w={bay.openingWidth * scale}
+          label={`opening ${formatLength(bay.openingWidth, measureUnit)}`}
+        />
+      )}
+      {(bay.openingWidth === undefined || bay.openingWidth >= bay.width) && (
+        <DimensionAcross
+          x={PAD.left}
+          y={floor + 18}
+          w={w}
+          label={formatLength(bay.width, measureUnit)}
+        />
+      )}
+      <DimensionUp
+        x={PAD.left + w + 12}
+        top={PAD.top}
+        h={h}
+        label={formatLength(bay.height, measureUnit)}
+      />
     </svg>
   );
 }
@@ -94,20 +193,78 @@ function PlanView({ request: { bay }, scale, drawn, measureUnit, pickedIndex, on
   const w = bay.width * scale;
   const h = bay.depth * scale;
   const front = PAD.top + h;
-  const topmost = drawn.filter((item) => drawn.every((other) => other.placement.z <= item.placement.z || other.placement.x !== item.placement.x || other.placement.y !== item.placement.y));
+  const topmost = drawn.filter((item) =>
+    drawn.every(
+      (other) =>
+        other.placement.z <= item.placement.z ||
+        other.placement.x !== item.placement.x ||
+        other.placement.y !== item.placement.y,
+    ),
+  );
   return (
-    <svg viewBox={`0 0 ${w + PAD.left + PAD.right} ${front + 10}`} width={w + PAD.left + PAD.right} className="mt-1 h-auto max-w-full" role="group" aria-label="From above, to scale">
-      <text x={PAD.left} y={14} className="font-head text-[13.5px] font-[650]">From above</text>
-      <text x={PAD.left + w} y={14} textAnchor="end" className="fill-soft text-[12px]">the blue edge is the front</text>
-      <rect x={PAD.left} y={PAD.top} width={w} height={h} fill="#fffdf8" stroke="#22201b" strokeWidth="2" />
-      {(bay.obstacles ?? []).map((box) => <ObstacleShape key={box.label} label={box.label} x={PAD.left + box.x * scale} y={front - (box.y + box.depth) * scale} w={box.width * scale} h={box.depth * scale} />)}
+    <svg
+      viewBox={`0 0 ${w + PAD.left + PAD.right} ${front + 10}`}
+      width={w + PAD.left + PAD.right}
+      className="mt-1 h-auto max-w-full"
+      role="group"
+      aria-label="From above, to scale"
+    >
+      <text x={PAD.left} y={14} className="font-head text-[13.5px] font-[650]">
+        From above
+      </text>
+      <text x={PAD.left + w} y={14} textAnchor="end" className="fill-soft text-[12px]">
+        the blue edge is the front
+      </text>
+      <rect
+        x={PAD.left}
+        y={PAD.top}
+        width={w}
+        height={h}
+        fill="#fffdf8"
+        stroke="#22201b"
+        strokeWidth="2"
+      />
+      {(bay.obstacles ?? []).map((box) => (
+        <ObstacleShape
+          key={box.label}
+          label={box.label}
+          x={PAD.left + box.x * scale}
+          y={front - (box.y + box.depth) * scale}
+          w={box.width * scale}
+          h={box.depth * scale}
+        />
+      ))}
       {topmost.map((item) => {
-        const below = drawn.filter((other) => other !== item && other.placement.x === item.placement.x && other.placement.y === item.placement.y).map((other) => other.label);
+        const below = drawn
+          .filter(
+            (other) =>
+              other !== item &&
+              other.placement.x === item.placement.x &&
+              other.placement.y === item.placement.y,
+          )
+          .map((other) => other.label);
         const label = [...new Set([item.label, ...below])].join(' · ');
-        return <Container key={item.index} item={{ ...item, label }} isPicked={item.index === pickedIndex} onPick={onPick} x={PAD.left + item.placement.x * scale} y={front - (item.placement.y + item.depth) * scale} w={item.width * scale} h={item.depth * scale} isCircle={item.isRound} />;
+        return (
+          <Container
+            key={item.index}
+            item={{ ...item, label }}
+            isPicked={item.index === pickedIndex}
+            onPick={onPick}
+            x={PAD.left + item.placement.x * scale}
+            y={front - (item.placement.y + item.depth) * scale}
+            w={item.width * scale}
+            h={item.depth * scale}
+            isCircle={item.isRound}
+          />
+        );
       })}
       <path d={`M${PAD.left - 1} ${front}H${PAD.left + w + 1}`} stroke="#23407a" strokeWidth="5" />
-      <DimensionUp x={PAD.left + w + 12} top={PAD.top} h={h} label={formatLength(bay.depth, measureUnit)} />
+      <DimensionUp
+        x={PAD.left + w + 12}
+        top={PAD.top}
+        h={h}
+        label={formatLength(bay.depth, measureUnit)}
+      />
     </svg>
   );
 }
@@ -124,7 +281,17 @@ interface ContainerProps {
   readonly seen?: { readonly from: number; readonly to: number };
 }
 
-function Container({ item, isPicked, onPick, x, y, w, h, isCircle, seen = { from: 0, to: 1 } }: ContainerProps) {
+function Container({
+  item,
+  isPicked,
+  onPick,
+  x,
+  y,
+  w,
+  h,
+  isCircle,
+  seen = { from: 0, to: 1 },
+}: ContainerProps) {
   const stroke = isPicked ? '#182d57' : '#4b5a7c';
   // A narrow, tall container reads better from the side.
   const seenWidth = (seen.to - seen.from) * w;
@@ -132,19 +299,79 @@ function Container({ item, isPicked, onPick, x, y, w, h, isCircle, seen = { from
   const isUpright = seenWidth < 64 && h > seenWidth * 1.3;
   const label = seenWidth < 18 ? '' : fitLabel(item.label, (isUpright ? h : seenWidth) - 10, 13);
   return (
-    <g role="button" tabIndex={0} aria-label={`Container with ${item.label}`} aria-pressed={isPicked} onClick={() => onPick(item.index)} onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && onPick(item.index)} className="cursor-pointer outline-none focus-visible:[&>*:first-child]:stroke-[#c8641b]">
-      {isCircle ? <circle cx={x + w / 2} cy={y + h / 2} r={w / 2} fill={item.tint} stroke={stroke} strokeWidth={isPicked ? 3 : 1.2} /> : <rect x={x} y={y} width={w} height={h} rx="3" fill={item.tint} stroke={stroke} strokeWidth={isPicked ? 3 : 1.2} />}
-      {h > 14 && <text x={labelX} y={y + h / 2 + 4.5} textAnchor="middle" transform={isUpright ? `rotate(-90 ${labelX} ${y + h / 2})` : undefined} className="text-[13px] font-[650]">{label}</text>}
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`Container with ${item.label}`}
+      aria-pressed={isPicked}
+      onClick={() => onPick(item.index)}
+      onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && onPick(item.index)}
+      className="cursor-pointer outline-none focus-visible:[&>*:first-child]:stroke-[#c8641b]"
+    >
+      {isCircle ? (
+        <circle
+          cx={x + w / 2}
+          cy={y + h / 2}
+          r={w / 2}
+          fill={item.tint}
+          stroke={stroke}
+          strokeWidth={isPicked ? 3 : 1.2}
+        />
+      ) : (
+        <rect
+          x={x}
+          y={y}
+          width={w}
+          height={h}
+          rx="3"
+          fill={item.tint}
+          stroke={stroke}
+          strokeWidth={isPicked ? 3 : 1.2}
+        />
+      )}
+      {h > 14 && (
+        <text
+          x={labelX}
+          y={y + h / 2 + 4.5}
+          textAnchor="middle"
+          transform={isUpright ? `rotate(-90 ${labelX} ${y + h / 2})` : undefined}
+          className="text-[13px] font-[650]"
+        >
+          {label}
+        </text>
+      )}
       <title>{item.label}</title>
     </g>
   );
 }
 
-function ObstacleShape({ label, x, y, w, h }: { label: string; x: number; y: number; w: number; h: number }) {
+function ObstacleShape({
+  label,
+  x,
+  y,
+  w,
+  h,
+}: {
+  label: string;
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}) {
   return (
     <g>
-      <rect x={x} y={y} width={w} height={h} fill="#e8e1d2" stroke="#5f584a" strokeDasharray="4 3" />
-      <text x={x + w / 2} y={y + h / 2 + 4} textAnchor="middle" className="fill-soft text-[12px]">{fitLabel(label, w - 8, 12)}</text>
+      <rect
+        x={x}
+        y={y}
+        width={w}
+        height={h}
+        fill="#e8e1d2"
+        stroke="#5f584a"
+        strokeDasharray="4 3"
+      />
+      <text x={x + w / 2} y={y + h / 2 + 4} textAnchor="middle" className="fill-soft text-[12px]">
+        {fitLabel(label, w - 8, 12)}
+      </text>
       <title>{label}</title>
     </g>
   );

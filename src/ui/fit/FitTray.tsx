@@ -20,7 +20,16 @@ interface FitTrayProps {
 }
 
 /** What is to go in, what the home has already, and the room's money. */
-export function FitTray({ project, room, purchases, owned, request, tips, onAddOwned, onRemoveOwned }: FitTrayProps) {
+export function FitTray({
+  project,
+  room,
+  purchases,
+  owned,
+  request,
+  tips,
+  onAddOwned,
+  onRemoveOwned,
+}: FitTrayProps) {
   const spent = spentMinorOf(purchases);
   return (
     <>
@@ -28,19 +37,40 @@ export function FitTray({ project, room, purchases, owned, request, tips, onAddO
         <h2 className="caption mb-1 font-text">To go in</h2>
         <ul className="grid gap-1">
           {request.groups.map((group) => (
-            <li key={group.id} className="flex justify-between gap-3 text-[14.5px]"><span className="truncate">{group.name}{group.front && <span className="text-soft">, daily</span>}</span><span className="font-mono text-[13.5px]">{formatLitres(group.litres)}</span></li>
+            <li key={group.id} className="flex justify-between gap-3 text-[14.5px]">
+              <span className="truncate">
+                {group.name}
+                {group.front && <span className="text-soft">, daily</span>}
+              </span>
+              <span className="font-mono text-[13.5px]">{formatLitres(group.litres)}</span>
+            </li>
           ))}
         </ul>
       </section>
       <InsideTips tips={tips} measureUnit={project.units} />
       <section>
         <h2 className="caption mb-1 font-text">{room.name} budget</h2>
-        <div aria-hidden="true" className="h-3 rounded-[3px] border-[1.5px] border-ink bg-white"><i className="block h-full bg-rim-mid" style={{ width: `${room.budgetMinor > 0 ? Math.min(100, (spent / room.budgetMinor) * 100) : 0}%` }} /></div>
-        <p className="mt-1 text-[14px]"><b className="font-mono">{formatMoney(spent, project.currency)}</b> spent of <span className="font-mono">{formatMoney(room.budgetMinor, project.currency)}</span></p>
+        <div aria-hidden="true" className="h-3 rounded-[3px] border-[1.5px] border-ink bg-white">
+          <i
+            className="block h-full bg-rim-mid"
+            style={{
+              width: `${room.budgetMinor > 0 ? Math.min(100, (spent / room.budgetMinor) * 100) : 0}%`,
+            }}
+          />
+        </div>
+        <p className="mt-1 text-[14px]">
+          <b className="font-mono">{formatMoney(spent, project.currency)}</b> spent of{' '}
+          <span className="font-mono">{formatMoney(room.budgetMinor, project.currency)}</span>
+        </p>
       </section>
       <section>
         <h2 className="caption mb-1 font-text">In the home already</h2>
-        {owned.length === 0 && <p className="text-[14px] text-soft">Boxes, tins, tubs and jars that are here cost nothing. Add them before anything is bought.</p>}
+        {owned.length === 0 && (
+          <p className="text-[14px] text-soft">
+            Boxes, tins, tubs and jars that are here cost nothing. Add them before anything is
+            bought.
+          </p>
+        )}
         <OwnedList owned={owned} onRemove={onRemoveOwned} />
         <AddOwned measureUnit={project.units} onAdd={onAddOwned} />
       </section>

@@ -30,50 +30,130 @@ interface FitWorkbenchProps {
 }
 
 /** Four ways to fit one place out, drawn to scale, each with its cost and its reasons. */
-export function FitWorkbench({ request, litresEach, forbidden, mockUpHref, onWish, taken, currency, measureUnit, onTake, onDrop }: FitWorkbenchProps) {
+export function FitWorkbench({
+  request,
+  litresEach,
+  forbidden,
+  mockUpHref,
+  onWish,
+  taken,
+  currency,
+  measureUnit,
+  onTake,
+  onDrop,
+}: FitWorkbenchProps) {
   const router = useRouter();
   const { answers, isRunning, problem, stop } = useFits(request);
   const [prefer, setPrefer] = useState<FitAim>(taken?.prefer ?? 'cost');
   const [pickedIndex, setPickedIndex] = useState<number>();
   const [message, setMessage] = useState('');
   const answer = answers[prefer] ?? (taken?.prefer === prefer ? taken.answer : undefined);
-  const isTaken = taken !== undefined && answer !== undefined && JSON.stringify(taken.answer.placements) === JSON.stringify(answer.placements);
+  const isTaken =
+    taken !== undefined &&
+    answer !== undefined &&
+    JSON.stringify(taken.answer.placements) === JSON.stringify(answer.placements);
   const act = async (work: Promise<ActionResult>, doneWords: string) => {
     const result = await work;
     setMessage(result.ok ? doneWords : result.message);
     router.refresh();
   };
-  const take = () => answer && !isTaken && answer.placements.length > 0 && void act(onTake(prefer, answer), 'Taken. What it needs is on the shopping list.');
+  const take = () =>
+    answer &&
+    !isTaken &&
+    answer.placements.length > 0 &&
+    void act(onTake(prefer, answer), 'Taken. What it needs is on the shopping list.');
   useKeys({ a: take });
   return (
     <div className="grid items-start gap-3.5 lg:grid-cols-[minmax(0,1fr)_236px]">
       <div className="grid min-w-0 content-start gap-2.5">
-      <section aria-label="Drawing" className="panel squared min-w-0 border-t-4 border-t-rim p-3">
-        {answer ? <FitDrawing request={request} answer={answer} measureUnit={measureUnit} pickedIndex={pickedIndex} onPick={setPickedIndex} /> : <p className="grid h-[320px] place-items-center text-soft">{problem || 'Working it out…'}</p>}
-        {answer && <Reasons request={request} answer={answer} />}
-      </section>
-      <div className="grid items-start gap-2.5">
-        {answer && pickedIndex !== undefined && <PickedContainer request={request} answer={answer} index={pickedIndex} measureUnit={measureUnit} currency={currency} litresEach={litresEach} onWish={onWish} />}
-        <WishList request={request} forbidden={forbidden} onWish={async (wish) => { const result = await onWish(wish); setMessage(result.ok ? '' : result.message); router.refresh(); }} />
-      </div>
+        <section aria-label="Drawing" className="panel squared min-w-0 border-t-4 border-t-rim p-3">
+          {answer ? (
+            <FitDrawing
+              request={request}
+              answer={answer}
+              measureUnit={measureUnit}
+              pickedIndex={pickedIndex}
+              onPick={setPickedIndex}
+            />
+          ) : (
+            <p className="grid h-[320px] place-items-center text-soft">
+              {problem || 'Working it out…'}
+            </p>
+          )}
+          {answer && <Reasons request={request} answer={answer} />}
+        </section>
+        <div className="grid items-start gap-2.5">
+          {answer && pickedIndex !== undefined && (
+            <PickedContainer
+              request={request}
+              answer={answer}
+              index={pickedIndex}
+              measureUnit={measureUnit}
+              currency={currency}
+              litresEach={litresEach}
+              onWish={onWish}
+            />
+          )}
+          <WishList
+            request={request}
+            forbidden={forbidden}
+            onWish={async (wish) => {
+              const result = await onWish(wish);
+              setMessage(result.ok ? '' : result.message);
+              router.refresh();
+            }}
+          />
+        </div>
       </div>
       <div className="grid content-start gap-2.5">
-        <div role="radiogroup" aria-label="Ways to fit it out" className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-1">
+        <div
+          role="radiogroup"
+          aria-label="Ways to fit it out"
+          className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-1"
+        >
           {fitAims.map((aim) => (
-            <AnswerCard key={aim} aim={aim} answer={answers[aim] ?? (taken?.prefer === aim ? taken.answer : undefined)} request={request} currency={currency} isChosen={aim === prefer} isTaken={taken?.prefer === aim} onChoose={() => { setPrefer(aim); setPickedIndex(undefined); }} />
+            <AnswerCard
+              key={aim}
+              aim={aim}
+              answer={answers[aim] ?? (taken?.prefer === aim ? taken.answer : undefined)}
+              request={request}
+              currency={currency}
+              isChosen={aim === prefer}
+              isTaken={taken?.prefer === aim}
+              onChoose={() => {
+                setPrefer(aim);
+                setPickedIndex(undefined);
+              }}
+            />
           ))}
         </div>
         {isRunning && <Button onClick={stop}>Stop, keep what is there</Button>}
         {isTaken ? (
           <>
-            <Link className={buttonClass('main')} href={mockUpHref}>Try it in the empty place</Link>
-            <Button onClick={() => void act(onDrop(), 'Given up; nothing of it is on the list any more.')}>Give this fit up</Button>
+            <Link className={buttonClass('main')} href={mockUpHref}>
+              Try it in the empty place
+            </Link>
+            <Button
+              onClick={() => void act(onDrop(), 'Given up; nothing of it is on the list any more.')}
+            >
+              Give this fit up
+            </Button>
           </>
         ) : (
-          <Button look="main" disabled={!answer || answer.placements.length === 0} onClick={take}>Take this fit <kbd>A</kbd></Button>
+          <Button look="main" disabled={!answer || answer.placements.length === 0} onClick={take}>
+            Take this fit <kbd>A</kbd>
+          </Button>
         )}
-        <p role="status" className="text-[13.5px] text-soft empty:hidden">{message}</p>
-        {answer && pickedIndex === undefined && <p className="text-[13.5px] text-soft">{formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to see its clearances; {request.clearances.side} mm are kept at the sides, {request.clearances.between} mm between.</p>}
+        <p role="status" className="text-[13.5px] text-soft empty:hidden">
+          {message}
+        </p>
+        {answer && pickedIndex === undefined && (
+          <p className="text-[13.5px] text-soft">
+            {formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to
+            see its clearances; {request.clearances.side} mm are kept at the sides,{' '}
+            {request.clearances.between} mm between.
+          </p>
+        )}
       </div>
     </div>
   );

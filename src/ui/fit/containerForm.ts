@@ -24,22 +24,49 @@ const baseFields = (unit: LengthUnit) => ({
 type Base = z.output<z.ZodObject<ReturnType<typeof baseFields>>>;
 
 function toProduct({ litres, ...typed }: Base, context: z.core.$RefinementCtx) {
-  const inner = [typed.width, typed.depth, typed.height].map(({ mm }, i) => Math.max(1, mm - (i < 2 ? 2 : 1) * WALL_MM));
+  const inner = [typed.width, typed.depth, typed.height].map(({ mm }, i) =>
+    Math.max(1, mm - (i < 2 ? 2 : 1) * WALL_MM),
+  );
   const [widthMm = 1, depthMm = 1, innerHeightMm = 1] = inner;
   const outerLitres = (typed.width.mm * typed.depth.mm * typed.height.mm) / 1e6;
   const computed = Math.round((widthMm * depthMm * innerHeightMm) / 1e5) / 10;
   const read = litres.trim() === '' ? computed : Number(litres.replace(',', '.'));
-  if (!Number.isFinite(read) || read <= 0) context.addIssue({ code: 'custom', path: ['litres'], message: 'Litres as a number, e.g. 12.5' });
-  else if (read > outerLitres) context.addIssue({ code: 'custom', path: ['litres'], message: `It is only ${Math.round(outerLitres * 10) / 10} l outside` });
+  if (!Number.isFinite(read) || read <= 0)
+    context.addIssue({
+      code: 'custom',
+      path: ['litres'],
+      message: 'Litres as a number, e.g. 12.5',
+    });
+  else if (read > outerLitres)
+    context.addIssue({
+      code: 'custom',
+      path: ['litres'],
+      message: `It is only ${Math.round(outerLitres * 10) / 10} l outside`,
+    });
   return {
-    ...typed, innerLitres: Math.max(0.01, read), innerHeightMm, innerWidthMm: null, shape: 'box' as const, maxStack: null, tareG: 0, maxLoadG: null, turnable: true, line: '', colour: '',
+    ...typed,
+    innerLitres: Math.max(0.01, read),
+    innerHeightMm,
+    innerWidthMm: null,
+    shape: 'box' as const,
+    maxStack: null,
+    tareG: 0,
+    maxLoadG: null,
+    turnable: true,
+    line: '',
+    colour: '',
   };
 }
 
 /** What the household has: how many, at no cost. */
 export const ownedFormSchemaFor = (unit: LengthUnit) =>
   z
-    .object({ ...baseFields(unit), count: typedNumber({ least: 1, most: 1000, what: 'how many there are' }).pipe(z.number().int('A whole number')) })
+    .object({
+      ...baseFields(unit),
+      count: typedNumber({ least: 1, most: 1000, what: 'how many there are' }).pipe(
+        z.number().int('A whole number'),
+      ),
+    })
     .transform(({ count, ...typed }, context) => ({ ...toProduct(typed, context), count }));
 export type OwnedTyped = z.input<ReturnType<typeof ownedFormSchemaFor>>;
 
@@ -50,10 +77,27 @@ export const soldFormSchemaFor = (unit: LengthUnit) =>
       ...baseFields(unit),
       shopName: z.string().trim().min(1, 'Type the shop').max(80),
       currency: z.enum(currencies),
-      packSize: typedNumber({ least: 1, most: 1000, what: 'pieces in a pack' }).pipe(z.number().int('A whole number')),
+      packSize: typedNumber({ least: 1, most: 1000, what: 'pieces in a pack' }).pipe(
+        z.number().int('A whole number'),
+      ),
       price: typedMoney,
     })
-    .transform(({ shopName, currency, packSize, price, ...typed }, context) => ({ ...toProduct(typed, context), offer: { shopName, currency, packSize, priceMinor: price } }));
+    .transform(({ shopName, currency, packSize, price, ...typed }, context) => ({
+      ...toProduct(typed, context),
+      offer: { shopName, currency, packSize, priceMinor: price },
+    }));
 export type SoldTyped = z.input<ReturnType<typeof soldFormSchemaFor>>;
 
-export const blankContainer = { name: '', kind: 'box', width: '', depth: '', height: '', litres: '', material: 'card', lid: false, clear: false, stackable: false, howTo: '' } as const;
+export const blankContainer = {
+  name: '',
+  kind: 'box',
+  width: '',
+  depth: '',
+  height: '',
+  litres: '',
+  material: 'card',
+  lid: false,
+  clear: false,
+  stackable: false,
+  howTo: '',
+} as const;

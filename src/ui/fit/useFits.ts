@@ -10,13 +10,19 @@ export type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
 
 /** A worker and its end: `close` stops what runs at once. */
 class FitRunner {
-  private readonly worker = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' });
+  private readonly worker = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), {
+    type: 'module',
+  });
   private readonly remote: Remote<FitWorker> = wrap<FitWorker>(this.worker);
 
   constructor(onBroken: () => void) {
     this.worker.onerror = onBroken;
   }
-  plan(request: FitQuestion, known: readonly FitAnswer['placements'][], onFirst: (answer: FitAnswer) => void): Promise<FitAnswer> {
+  plan(
+    request: FitQuestion,
+    known: readonly FitAnswer['placements'][],
+    onFirst: (answer: FitAnswer) => void,
+  ): Promise<FitAnswer> {
     return this.remote.plan(request, known, proxy(onFirst));
   }
   close(): void {
@@ -28,18 +34,42 @@ class FitRunner {
  * Works all four answers out, one after the other, in a worker; of each the first one found is shown, then the best, which is no worse by its aim than those before it. A new
  * request, or stopping, ends what runs.
  */
-export function useFits(request: FitQuestion | undefined): { answers: FitAnswers; isRunning: boolean; problem: string; stop: () => void } {
+export function useFits(request: FitQuestion | undefined): {
+  answers: FitAnswers;
+  isRunning: boolean;
+  problem: string;
+  stop: () => void;
+} {
   const key = request && JSON.stringify(request);
-  const [state, setState] = useState<{ key: string | undefined; answers: FitAnswers; doneCount: number; problem: string; isStopped: boolean }>({ key: undefined, answers: {}, doneCount: 0, problem: '', isStopped: false });
+  const [state, setState] = useState<{
+    key: string | undefined;
+    answers: FitAnswers;
+    doneCount: number;
+    problem: string;
+    isStopped: boolean;
+  }>({ key: undefined, answers: {}, doneCount: 0, problem: '', isStopped: false });
   useEffect(() => {
     if (key === undefined) return;
     const asked = JSON.parse(key) as FitQuestion;
     let isOver = false;
-    const runner = new FitRunner(() => setState((before) => ({ ...before, problem: 'The calculation could not start in this browser.' })));
+    const runner = new FitRunner(() =>
+      setState((before) => ({
+        ...before,
+        problem: 'The calculation could not start in this browser.',
+      })),
+    );
     const run = async () => {
       const doneCount = await workOutAims({
         plan: (prefer, known, onFirst) => runner.plan({ ...asked, prefer }, known, onFirst),
-        show: (prefer, answer, turns) => setState((before) => ({ key, answers: before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer }, doneCount: turns, problem: '', isStopped: false })),
+        show: (prefer, answer, turns) =>
+          setState((before) => ({
+            key,
+            answers:
+              before.key === key ? { ...before.answers, [prefer]: answer } : { [prefer]: answer },
+            doneCount: turns,
+            problem: '',
+            isStopped: false,
+          })),
         isOver: () => isOver,
       });
       if (isOver) return;
@@ -47,7 +77,11 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
       runner.close();
     };
     run().catch((error: unknown) => {
-      if (!isOver) setState((before) => ({ ...before, problem: error instanceof Error ? error.message : String(error) }));
+      if (!isOver)
+        setState((before) => ({
+          ...before,
+          problem: error instanceof Error ? error.message : String(error),
+        }));
     });
     const stop = () => {
       isOver = true;
@@ -63,7 +97,11 @@ export function useFits(request: FitQuestion | undefined): { answers: FitAnswers
   const answers = isCurrent ? state.answers : {};
   return {
     answers,
-    isRunning: key !== undefined && !state.isStopped && state.problem === '' && (isCurrent ? state.doneCount : 0) < AIM_TURNS,
+    isRunning:
+      key !== undefined &&
+      !state.isStopped &&
+      state.problem === '' &&
+      (isCurrent ? state.doneCount : 0) < AIM_TURNS,
     problem: state.problem,
     stop: () => {
       window.dispatchEvent(new Event(STOP_EVENT));

@@ -24,12 +24,21 @@ export function useManyFits() {
     setFound([]);
     setProblem('');
     setIsRunning(true);
-    const started = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), { type: 'module' });
+    const started = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), {
+      type: 'module',
+    });
     worker.current = started;
     const remote: Remote<FitWorker> = wrap<FitWorker>(started);
     void remote
-      .planAll(questions, timeLimitMs, proxy((soFar: readonly PlacedFit[]) => setFound(soFar)))
-      .then(end, () => { end(); setProblem('The calculation could not start in this browser.'); });
+      .planAll(
+        questions,
+        timeLimitMs,
+        proxy((soFar: readonly PlacedFit[]) => setFound(soFar)),
+      )
+      .then(end, () => {
+        end();
+        setProblem('The calculation could not start in this browser.');
+      });
   };
   return { found, isRunning, problem, run, end, clear: () => setFound([]) };
 }

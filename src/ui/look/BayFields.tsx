@@ -3,13 +3,23 @@
 import { Plus, X } from 'lucide-react';
 import { useWatch } from 'react-hook-form';
 
-import { judgeReadings, MAX_SPREAD_MM, parseLength, type Length, type LengthUnit } from '@/core/shared';
+import {
+  judgeReadings,
+  MAX_SPREAD_MM,
+  parseLength,
+  type Length,
+  type LengthUnit,
+} from '@/core/shared';
 import { CheckField, TextField } from '../primitives/Field';
 import { ObstacleFields } from './ObstacleFields';
 import type { UnitFormHandle } from './UnitForm';
 
 type Measure = 'widthReadings' | 'depthReadings' | 'heightReadings';
-const MEASURES: readonly (readonly [Measure, string])[] = [['widthReadings', 'Width'], ['depthReadings', 'Depth'], ['heightReadings', 'Height']];
+const MEASURES: readonly (readonly [Measure, string])[] = [
+  ['widthReadings', 'Width'],
+  ['depthReadings', 'Depth'],
+  ['heightReadings', 'Height'],
+];
 const READING_WORDS = ['first', 'second', 'third', 'fourth', 'fifth'];
 const MOST_READINGS = 5;
 
@@ -29,19 +39,71 @@ export function BayFields({ form, index, measureUnit, onRemove }: BayFieldsProps
     <li className="panel p-3">
       <div className="grid grid-cols-[minmax(0,1fr)_76px_76px_44px] items-start gap-2.5">
         <TextField label="Place" error={errors?.name?.message} {...register(`${name}.name`)} />
-        <TextField label="Column" type="number" min={1} max={12} measure error={errors?.column?.message} {...register(`${name}.column`)} />
-        <TextField label="Row up" type="number" min={1} max={20} measure error={errors?.row?.message} {...register(`${name}.row`)} />
-        {onRemove && <button type="button" aria-label={`Remove place ${index + 1}`} onClick={onRemove} className="mt-5 grid size-11 place-items-center rounded hover:bg-well"><X size={17} /></button>}
+        <TextField
+          label="Column"
+          type="number"
+          min={1}
+          max={12}
+          measure
+          error={errors?.column?.message}
+          {...register(`${name}.column`)}
+        />
+        <TextField
+          label="Row up"
+          type="number"
+          min={1}
+          max={20}
+          measure
+          error={errors?.row?.message}
+          {...register(`${name}.row`)}
+        />
+        {onRemove && (
+          <button
+            type="button"
+            aria-label={`Remove place ${index + 1}`}
+            onClick={onRemove}
+            className="mt-5 grid size-11 place-items-center rounded hover:bg-well"
+          >
+            <X size={17} />
+          </button>
+        )}
       </div>
       <div className="mt-2 grid gap-1.5">
-        {MEASURES.map(([measure, word]) => <Readings key={measure} form={form} index={index} measure={measure} word={word} measureUnit={measureUnit} />)}
+        {MEASURES.map(([measure, word]) => (
+          <Readings
+            key={measure}
+            form={form}
+            index={index}
+            measure={measure}
+            word={word}
+            measureUnit={measureUnit}
+          />
+        ))}
       </div>
       <details className="mt-1">
-        <summary className="min-h-9 py-1.5 text-[14px] text-rim">Opening, load, damp and light, what stands in it, scope</summary>
+        <summary className="min-h-9 py-1.5 text-[14px] text-rim">
+          Opening, load, damp and light, what stands in it, scope
+        </summary>
         <div className="grid gap-2.5 pt-1 sm:grid-cols-3">
-          <TextField label="Opening width, if smaller" isLength error={errors?.openingWidth?.message} {...register(`${name}.openingWidth`)} />
-          <TextField label="Opening height, if smaller" isLength error={errors?.openingHeight?.message} {...register(`${name}.openingHeight`)} />
-          <TextField label="Bears, in kg" measure inputMode="decimal" error={errors?.maxLoadKg?.message} {...register(`${name}.maxLoadKg`)} />
+          <TextField
+            label="Opening width, if smaller"
+            isLength
+            error={errors?.openingWidth?.message}
+            {...register(`${name}.openingWidth`)}
+          />
+          <TextField
+            label="Opening height, if smaller"
+            isLength
+            error={errors?.openingHeight?.message}
+            {...register(`${name}.openingHeight`)}
+          />
+          <TextField
+            label="Bears, in kg"
+            measure
+            inputMode="decimal"
+            error={errors?.maxLoadKg?.message}
+            {...register(`${name}.maxLoadKg`)}
+          />
         </div>
         <div className="flex flex-wrap gap-x-5">
           <CheckField label="pulls out" {...register(`${name}.pullOut`)} />
@@ -67,7 +129,10 @@ interface ReadingsProps {
 
 function Readings({ form, index, measure, word, measureUnit }: ReadingsProps) {
   const path = `bays.${index}.${measure}` as const;
-  const [texts, isUsual] = useWatch({ control: form.control, name: [path, `bays.${index}.usual.${measure}`] });
+  const [texts, isUsual] = useWatch({
+    control: form.control,
+    name: [path, `bays.${index}.usual.${measure}`],
+  });
   const errors = form.formState.errors.bays?.[index]?.[measure];
   const readings = texts.flatMap((text, at): (Length & { readonly at: number })[] => {
     const length = parseLength(text, measureUnit);
@@ -76,33 +141,60 @@ function Readings({ form, index, measure, word, measureUnit }: ReadingsProps) {
   const verdict = judgeReadings(readings);
   const isAskew = readings.length > 1 && verdict.isAskew;
   const slanted = new Set(verdict.slantedIndexes.map((i) => readings[i]?.at));
-  const message = Array.isArray(errors) ? errors.find((error) => error?.message)?.message : errors?.message;
+  const message = Array.isArray(errors)
+    ? errors.find((error) => error?.message)?.message
+    : errors?.message;
   const onChange = () => isUsual && form.setValue(`bays.${index}.usual.${measure}`, false);
   return (
     <fieldset data-readings={isAskew ? 'askew' : 'agree'}>
       <legend className="sr-only">{word}</legend>
       <div className="grid grid-cols-[56px_repeat(3,minmax(0,1fr))] items-center gap-1.5">
-        <span className="caption" aria-hidden="true">{word}</span>
+        <span className="caption" aria-hidden="true">
+          {word}
+        </span>
         {texts.map((_, i) => (
           <input
-            key={i} className={`input measure ${i > 2 ? 'col-start-auto' : ''} ${isUsual && i === 0 ? 'text-soft italic' : ''} ${slanted.has(i) ? 'line-through' : ''}`} data-length="" data-usual={isUsual && i === 0 ? '' : undefined}
-            aria-label={`${word}, ${READING_WORDS[i] ?? i + 1} reading, place ${index + 1}`} aria-invalid={message !== undefined && i === 0} autoComplete="off" {...form.register(`${path}.${i}`, { onChange })}
+            key={i}
+            className={`input measure ${i > 2 ? 'col-start-auto' : ''} ${isUsual && i === 0 ? 'text-soft italic' : ''} ${slanted.has(i) ? 'line-through' : ''}`}
+            data-length=""
+            data-usual={isUsual && i === 0 ? '' : undefined}
+            aria-label={`${word}, ${READING_WORDS[i] ?? i + 1} reading, place ${index + 1}`}
+            aria-invalid={message !== undefined && i === 0}
+            autoComplete="off"
+            {...form.register(`${path}.${i}`, { onChange })}
           />
         ))}
       </div>
-      {message !== undefined && <p role="alert" className="mt-1 text-[13px] text-signal-deep">{message}</p>}
-      {isUsual && <p className="mt-1 text-[13px] text-signal-deep">The usual size. Measure it; nobody has yet.</p>}
+      {message !== undefined && (
+        <p role="alert" className="mt-1 text-[13px] text-signal-deep">
+          {message}
+        </p>
+      )}
+      {isUsual && (
+        <p className="mt-1 text-[13px] text-signal-deep">
+          The usual size. Measure it; nobody has yet.
+        </p>
+      )}
       {isAskew && (
         <p className="mt-1 flex flex-wrap items-center gap-2 text-[13px] text-signal-deep">
           <span role="status">More than {MAX_SPREAD_MM} mm apart: measure once more.</span>
           {texts.length < MOST_READINGS && (
-            <button type="button" data-add-reading="" className="inline-flex min-h-8 items-center gap-1 rounded border border-line bg-sheet px-2 max-md:min-h-11" onClick={() => form.setValue(path, [...texts, ''])}>
+            <button
+              type="button"
+              data-add-reading=""
+              className="inline-flex min-h-8 items-center gap-1 rounded border border-line bg-sheet px-2 max-md:min-h-11"
+              onClick={() => form.setValue(path, [...texts, ''])}
+            >
               <Plus size={14} aria-hidden="true" /> another reading
             </button>
           )}
         </p>
       )}
-      {slanted.size > 0 && <p className="mt-1 text-[13px] text-soft">Three agree; the struck one was held at a slant and does not count.</p>}
+      {slanted.size > 0 && (
+        <p className="mt-1 text-[13px] text-soft">
+          Three agree; the struck one was held at a slant and does not count.
+        </p>
+      )}
     </fieldset>
   );
 }

@@ -12,7 +12,12 @@ import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { doorSwingWords, fixtureKindWords } from '../words';
-import { fixtureFormSchemaFor, usualFixture, type FixtureRead, type FixtureTyped } from './fixtureForm';
+import {
+  fixtureFormSchemaFor,
+  usualFixture,
+  type FixtureRead,
+  type FixtureTyped,
+} from './fixtureForm';
 import { MeterStrip } from './MeterStrip';
 
 interface FixtureSheetProps {
@@ -26,21 +31,39 @@ export function FixtureSheet({ outline, measureUnit, onSave }: FixtureSheetProps
   const [isOpen, setIsOpen] = useState(false);
   return (
     <>
-      <Button onClick={() => setIsOpen(true)}><Plus size={16} aria-hidden="true" /> Door, window, socket, station</Button>
+      <Button onClick={() => setIsOpen(true)}>
+        <Plus size={16} aria-hidden="true" /> Door, window, socket, station
+      </Button>
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="What stays where it is">
-        {isOpen && <FixtureForm outline={outline} measureUnit={measureUnit} onSave={onSave} onDone={() => setIsOpen(false)} />}
+        {isOpen && (
+          <FixtureForm
+            outline={outline}
+            measureUnit={measureUnit}
+            onSave={onSave}
+            onDone={() => setIsOpen(false)}
+          />
+        )}
       </Sheet>
     </>
   );
 }
 
-function FixtureForm({ outline, measureUnit, onSave, onDone }: FixtureSheetProps & { readonly onDone: () => void }) {
+function FixtureForm({
+  outline,
+  measureUnit,
+  onSave,
+  onDone,
+}: FixtureSheetProps & { readonly onDone: () => void }) {
   const schema = useMemo(() => fixtureFormSchemaFor(measureUnit), [measureUnit]);
-  const form = useForm<FixtureTyped, unknown, FixtureRead>({ resolver: zodResolver(schema), defaultValues: usualFixture('door', measureUnit) });
+  const form = useForm<FixtureTyped, unknown, FixtureRead>({
+    resolver: zodResolver(schema),
+    defaultValues: usualFixture('door', measureUnit),
+  });
   const [message, setMessage] = useState('');
   const kind = useWatch({ control: form.control, name: 'kind' });
   const { errors } = form.formState;
-  const pick = (next: FixtureKind) => form.reset({ ...usualFixture(next, measureUnit), wall: form.getValues('wall') });
+  const pick = (next: FixtureKind) =>
+    form.reset({ ...usualFixture(next, measureUnit), wall: form.getValues('wall') });
   const save = form.handleSubmit(async () => {
     const result = await onSave(form.getValues());
     setMessage(result.ok ? '' : result.message);
@@ -51,28 +74,86 @@ function FixtureForm({ outline, measureUnit, onSave, onDone }: FixtureSheetProps
       <MeterStrip />
       <div className="flex flex-wrap gap-1.5" role="radiogroup" aria-label="What it is">
         {fixtureKinds.map((each) => (
-          <button key={each} type="button" role="radio" aria-checked={kind === each} onClick={() => pick(each)} className={`min-h-11 rounded-[5px] border-[1.5px] px-3 text-[14px] ${kind === each ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}>{fixtureKindWords[each]}</button>
+          <button
+            key={each}
+            type="button"
+            role="radio"
+            aria-checked={kind === each}
+            onClick={() => pick(each)}
+            className={`min-h-11 rounded-[5px] border-[1.5px] px-3 text-[14px] ${kind === each ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}
+          >
+            {fixtureKindWords[each]}
+          </button>
         ))}
       </div>
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3">
-        <TextField label={kind === 'station' ? 'What is done there, or with what' : 'Called'} className="col-span-2 sm:col-span-1" placeholder={kind === 'station' ? 'e.g. kettle, bench, bed' : fixtureKindWords[kind].toLowerCase()} error={errors.name?.message} {...form.register('name')} />
+        <TextField
+          label={kind === 'station' ? 'What is done there, or with what' : 'Called'}
+          className="col-span-2 sm:col-span-1"
+          placeholder={
+            kind === 'station' ? 'e.g. kettle, bench, bed' : fixtureKindWords[kind].toLowerCase()
+          }
+          error={errors.name?.message}
+          {...form.register('name')}
+        />
         <SelectField label="Along wall" {...form.register('wall')}>
-          {outline.walls.map((wall) => <option key={wall.wallIndex} value={wall.wallIndex}>{wall.wallIndex + 1}, {formatLength(wall.lengthMm, measureUnit)}</option>)}
+          {outline.walls.map((wall) => (
+            <option key={wall.wallIndex} value={wall.wallIndex}>
+              {wall.wallIndex + 1}, {formatLength(wall.lengthMm, measureUnit)}
+            </option>
+          ))}
         </SelectField>
-        <TextField label="From its corner" isLength error={errors.along?.message} {...form.register('along')} />
-        <TextField label="Width" isLength error={errors.width?.message} {...form.register('width')} />
-        <TextField label="Stands out from the wall" isLength error={errors.depth?.message} {...form.register('depth')} />
-        <TextField label="Lower edge, from the floor" isLength error={errors.bottom?.message} {...form.register('bottom')} />
-        <TextField label="Upper edge" isLength error={errors.top?.message} {...form.register('top')} />
+        <TextField
+          label="From its corner"
+          isLength
+          error={errors.along?.message}
+          {...form.register('along')}
+        />
+        <TextField
+          label="Width"
+          isLength
+          error={errors.width?.message}
+          {...form.register('width')}
+        />
+        <TextField
+          label="Stands out from the wall"
+          isLength
+          error={errors.depth?.message}
+          {...form.register('depth')}
+        />
+        <TextField
+          label="Lower edge, from the floor"
+          isLength
+          error={errors.bottom?.message}
+          {...form.register('bottom')}
+        />
+        <TextField
+          label="Upper edge"
+          isLength
+          error={errors.top?.message}
+          {...form.register('top')}
+        />
         {kind === 'door' && (
           <SelectField label="Opens" className="col-span-2" {...form.register('swing')}>
-            {doorSwings.map((swing) => <option key={swing} value={swing}>{doorSwingWords[swing]}</option>)}
+            {doorSwings.map((swing) => (
+              <option key={swing} value={swing}>
+                {doorSwingWords[swing]}
+              </option>
+            ))}
           </SelectField>
         )}
       </div>
-      <p className="text-[13px] text-soft">Left and right as you stand in the room and face it. The corner is the left end of the wall.</p>
-      {message !== '' && <p role="alert" className="warn">{message}</p>}
-      <Button type="submit" look="main">Put it in the plan</Button>
+      <p className="text-[13px] text-soft">
+        Left and right as you stand in the room and face it. The corner is the left end of the wall.
+      </p>
+      {message !== '' && (
+        <p role="alert" className="warn">
+          {message}
+        </p>
+      )}
+      <Button type="submit" look="main">
+        Put it in the plan
+      </Button>
     </form>
   );
 }

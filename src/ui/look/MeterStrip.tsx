@@ -14,8 +14,12 @@ export function MeterStrip() {
   const { link, last } = useMeter(isOn);
   return (
     <div className="panel flex flex-wrap items-center gap-x-4 gap-y-1 px-3.5 py-2 text-[14px]">
-      <Button look={isOn ? 'main' : 'quiet'} aria-pressed={isOn} onClick={() => setIsOn(!isOn)}><Ruler size={16} aria-hidden="true" /> Distance meter</Button>
-      <p role="status" className="min-w-0 flex-1 text-soft">{wordsOf(link, last)}</p>
+      <Button look={isOn ? 'main' : 'quiet'} aria-pressed={isOn} onClick={() => setIsOn(!isOn)}>
+        <Ruler size={16} aria-hidden="true" /> Distance meter
+      </Button>
+      <p role="status" className="min-w-0 flex-1 text-soft">
+        {wordsOf(link, last)}
+      </p>
     </div>
   );
 }
@@ -30,10 +34,13 @@ interface LastReading {
 function wordsOf(link: Link, last: LastReading | undefined): string {
   if (link === 'off') return 'Readings go to the field you are in, and the next field is yours.';
   if (link === 'looking') return 'Looking for the meter.';
-  if (link === 'gone') return 'No meter answers. Switch its bridge on; this goes on looking. The simulated one: npm run meter.';
+  if (link === 'gone')
+    return 'No meter answers. Switch its bridge on; this goes on looking. The simulated one: npm run meter.';
   if (!last) return 'Connected. Tap the first field, then measure.';
   if (!last.isReadable) return `The meter said “${last.text}”, which is no length. Measure again.`;
-  return last.into === undefined ? `${last.text} waits: tap the field it belongs to.` : `${last.text} went to ${last.into}.`;
+  return last.into === undefined
+    ? `${last.text} waits: tap the field it belongs to.`
+    : `${last.text} went to ${last.into}.`;
 }
 
 /** Follows the app's relay of the meter's bridge while it is on. */
@@ -51,8 +58,12 @@ function useMeter(isOn: boolean): { readonly link: Link; readonly last: LastRead
     };
     source.addEventListener('connected', () => setLink('connected'));
     source.addEventListener('gone', () => setLink('gone'));
-    source.addEventListener('reading', (event: MessageEvent<string>) => place(event.data, document.activeElement));
-    source.addEventListener('unreadable', (event: MessageEvent<string>) => setLast({ text: event.data, into: undefined, isReadable: false }));
+    source.addEventListener('reading', (event: MessageEvent<string>) =>
+      place(event.data, document.activeElement),
+    );
+    source.addEventListener('unreadable', (event: MessageEvent<string>) =>
+      setLast({ text: event.data, into: undefined, isReadable: false }),
+    );
     source.onerror = () => setLink('gone');
     const onFocus = (event: FocusEvent) => {
       if (waiting !== undefined && isLengthField(event.target)) place(waiting, event.target);

@@ -20,17 +20,30 @@ interface PictureSlotProps {
 }
 
 /** The pictures of one moment from one spot: the last one shown, others to come from a file, a camera, or dropped here. */
-export function PictureSlot({ projectId, vantagePoint, moment, pictures, onRemovePicture }: PictureSlotProps) {
+export function PictureSlot({
+  projectId,
+  vantagePoint,
+  moment,
+  pictures,
+  onRemovePicture,
+}: PictureSlotProps) {
   const router = useRouter();
   const { pictures: outgoing } = usePictureOutbox();
   const [problem, setProblem] = useState('');
-  const mine = outgoing.filter((each) => each.vantagePointId === vantagePoint.id && each.moment === moment);
+  const mine = outgoing.filter(
+    (each) => each.vantagePointId === vantagePoint.id && each.moment === moment,
+  );
   const picture = pictures.at(-1);
   const isAsked = moment === 'before' && !picture && mine.length === 0;
   const label = `${momentWords[moment]} picture, ${vantagePoint.name}`;
   const send = (files: readonly File[]) => {
     setProblem('');
-    void pictureOutbox.add({ projectId, vantagePointId: vantagePoint.id, moment }, files.map((file) => ({ name: file.name, bytes: file }))).catch(() => setProblem('The browser could not keep this picture. Is its storage full?'));
+    void pictureOutbox
+      .add(
+        { projectId, vantagePointId: vantagePoint.id, moment },
+        files.map((file) => ({ name: file.name, bytes: file })),
+      )
+      .catch(() => setProblem('The browser could not keep this picture. Is its storage full?'));
   };
   const choose = (event: ChangeEvent<HTMLInputElement>) => {
     const input = event.currentTarget;
@@ -39,35 +52,119 @@ export function PictureSlot({ projectId, vantagePoint, moment, pictures, onRemov
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();
-    send([...event.dataTransfer.files].filter((file) => file.type.startsWith('image/') || file.type === ''));
+    send(
+      [...event.dataTransfer.files].filter(
+        (file) => file.type.startsWith('image/') || file.type === '',
+      ),
+    );
   };
   const simulate = async () => {
-    const response = await fetch(`/api/camera?${new URLSearchParams({ spot: vantagePoint.name, moment })}`).catch(() => undefined);
-    if (response?.ok) return send([new File([await response.blob()], 'simulated.jpg', { type: 'image/jpeg' })]);
-    const body = (await response?.json().catch(() => undefined)) as { error?: { message?: string } } | undefined;
+    const response = await fetch(
+      `/api/camera?${new URLSearchParams({ spot: vantagePoint.name, moment })}`,
+    ).catch(() => undefined);
+    if (response?.ok)
+      return send([new File([await response.blob()], 'simulated.jpg', { type: 'image/jpeg' })]);
+    const body = (await response?.json().catch(() => undefined)) as
+      { error?: { message?: string } } | undefined;
     setProblem(body?.error?.message ?? 'No camera answers.');
   };
-  const icon = 'grid size-9 place-items-center rounded hover:bg-well focus-within:outline-3 focus-within:outline-rim max-md:size-11';
+  const icon =
+    'grid size-9 place-items-center rounded hover:bg-well focus-within:outline-3 focus-within:outline-rim max-md:size-11';
   return (
-    <figure className={`w-[196px] max-md:w-[calc(50%-6px)] ${picture ? '' : 'print:hidden'}`} onDragOver={(event) => event.preventDefault()} onDrop={drop}>
-      <div className={`relative grid aspect-[4/3] place-items-center overflow-hidden rounded-[5px] border ${isAsked ? 'border-2 border-dashed border-signal bg-signal-wash' : 'border-line bg-paper'}`}>
-        {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
-        {picture ? <img src={`/api/pictures/${picture.id}?size=thumb`} alt={label} className="size-full object-cover" /> : <Camera size={26} className="text-soft" aria-hidden="true" />}
-        {mine.length > 0 && <SendingNote sent={mine.reduce((sum, each) => sum + each.sentBytes, 0)} total={mine.reduce((sum, each) => sum + each.totalBytes, 0)} count={mine.length} />}
+    <figure
+      className={`w-[196px] max-md:w-[calc(50%-6px)] ${picture ? '' : 'print:hidden'}`}
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={drop}
+    >
+      <div
+        className={`relative grid aspect-[4/3] place-items-center overflow-hidden rounded-[5px] border ${isAsked ? 'border-2 border-dashed border-signal bg-signal-wash' : 'border-line bg-paper'}`}
+      >
+        {picture ? (
+          // eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache
+          <img
+            src={`/api/pictures/${picture.id}?size=thumb`}
+            alt={label}
+            className="size-full object-cover"
+          />
+        ) : (
+          <Camera size={26} className="text-soft" aria-hidden="true" />
+        )}
+        {mine.length > 0 && (
+          <SendingNote
+            sent={mine.reduce((sum, each) => sum + each.sentBytes, 0)}
+            total={mine.reduce((sum, each) => sum + each.totalBytes, 0)}
+            count={mine.length}
+          />
+        )}
       </div>
       <figcaption className="mt-0.5 flex items-center justify-between text-[13.5px]">
-        <b>{momentWords[moment]}{pictures.length > 1 && <span className="font-normal text-soft"> {pictures.length}</span>}</b>
+        <b>
+          {momentWords[moment]}
+          {pictures.length > 1 && <span className="font-normal text-soft"> {pictures.length}</span>}
+        </b>
         <span className="no-print flex">
-          <label className={icon} title="From files"><ImagePlus size={16} aria-hidden="true" /><input type="file" multiple accept="image/*" className="sr-only" aria-label={label} onChange={choose} /></label>
-          <label className={`${icon} md:hidden`} title="Take one"><Camera size={16} aria-hidden="true" /><input type="file" accept="image/*" capture="environment" className="sr-only" aria-label={`Take the ${label}`} onChange={choose} /></label>
-          <button type="button" className={icon} title="Simulated camera" aria-label={`Simulated camera: ${label}`} onClick={() => void simulate()}><Video size={16} /></button>
-          {picture && <button type="button" aria-label={`Remove the ${label}`} className={icon} onClick={() => void onRemovePicture(picture.id).then(() => router.refresh())}><Trash2 size={15} /></button>}
+          <label className={icon} title="From files">
+            <ImagePlus size={16} aria-hidden="true" />
+            <input
+              type="file"
+              multiple
+              accept="image/*"
+              className="sr-only"
+              aria-label={label}
+              onChange={choose}
+            />
+          </label>
+          <label className={`${icon} md:hidden`} title="Take one">
+            <Camera size={16} aria-hidden="true" />
+            <input
+              type="file"
+              accept="image/*"
+              capture="environment"
+              className="sr-only"
+              aria-label={`Take the ${label}`}
+              onChange={choose}
+            />
+          </label>
+          <button
+            type="button"
+            className={icon}
+            title="Simulated camera"
+            aria-label={`Simulated camera: ${label}`}
+            onClick={() => void simulate()}
+          >
+            <Video size={16} />
+          </button>
+          {picture && (
+            <button
+              type="button"
+              aria-label={`Remove the ${label}`}
+              className={icon}
+              onClick={() => void onRemovePicture(picture.id).then(() => router.refresh())}
+            >
+              <Trash2 size={15} />
+            </button>
+          )}
         </span>
       </figcaption>
-      {problem !== '' && <p role="alert" className="warn mt-1">{problem}</p>}
-      {mine.filter((each) => each.problem !== '').map((each) => (
-        <p key={each.id} role="alert" className="warn mt-1"><b className="break-all">{each.name}</b>: {each.problem} <button type="button" className="underline" onClick={() => void pictureOutbox.remove(each.id)}>Put it away</button></p>
-      ))}
+      {problem !== '' && (
+        <p role="alert" className="warn mt-1">
+          {problem}
+        </p>
+      )}
+      {mine
+        .filter((each) => each.problem !== '')
+        .map((each) => (
+          <p key={each.id} role="alert" className="warn mt-1">
+            <b className="break-all">{each.name}</b>: {each.problem}{' '}
+            <button
+              type="button"
+              className="underline"
+              onClick={() => void pictureOutbox.remove(each.id)}
+            >
+              Put it away
+            </button>
+          </p>
+        ))}
     </figure>
   );
 }
@@ -76,7 +173,12 @@ function SendingNote({ sent, total, count }: { sent: number; total: number; coun
   return (
     <span className="absolute inset-x-0 bottom-0 bg-sheet/95 px-2 py-1 text-[12.5px]">
       {formatCount(count, 'picture')} on the way
-      <progress className="block h-1.5 w-full" value={sent} max={Math.max(1, total)} aria-label="Sent so far" />
+      <progress
+        className="block h-1.5 w-full"
+        value={sent}
+        max={Math.max(1, total)}
+        aria-label="Sent so far"
+      />
     </span>
   );
 }

@@ -21,7 +21,18 @@ interface PlanHandleProps {
 const LEAST_PX = 26;
 
 /** Where a thing is taken hold of; picked, it shows its distances as a tape would give them. */
-export function PlanHandle({ thing, outline, penMm, isSelected, measureUnit, onSelect, onGrab, onDrag, onDrop, onKey }: PlanHandleProps) {
+export function PlanHandle({
+  thing,
+  outline,
+  penMm,
+  isSelected,
+  measureUnit,
+  onSelect,
+  onGrab,
+  onDrag,
+  onDrop,
+  onKey,
+}: PlanHandleProps) {
   const rect = rectOfThing(outline, thing);
   const wall = thing.place && outline.walls[thing.place.wallIndex];
   if (!rect || !wall || !thing.place) return null;
@@ -30,12 +41,35 @@ export function PlanHandle({ thing, outline, penMm, isSelected, measureUnit, onS
   const grip = widen(rect, LEAST_PX * penMm);
   return (
     <g>
-      {isSelected && <TapeLines rect={rect} wall={wall} penMm={penMm} labels={{ start: say(tape.fromStartMm), end: say(tape.toEndMm), off: tape.offMm > 0 ? say(tape.offMm) : '' }} />}
+      {isSelected && (
+        <TapeLines
+          rect={rect}
+          wall={wall}
+          penMm={penMm}
+          labels={{
+            start: say(tape.fromStartMm),
+            end: say(tape.toEndMm),
+            off: tape.offMm > 0 ? say(tape.offMm) : '',
+          }}
+        />
+      )}
       <rect
         {...{ x: grip.x, y: grip.y, width: grip.width, height: grip.depth }}
-        fill="transparent" stroke={isSelected ? '#23407a' : 'none'} strokeWidth={3 * penMm} rx={3 * penMm} className="cursor-grab touch-none outline-offset-2 focus-visible:outline-3 focus-visible:outline-rim"
-        role="button" tabIndex={0} aria-pressed={isSelected} aria-label={`${thing.name}: wall ${wall.wallIndex + 1}, ${say(tape.fromStartMm)} from its corner${tape.offMm > 0 ? `, ${say(tape.offMm)} off the wall` : ''}`}
-        onFocus={onSelect} onPointerDown={(event) => onGrab(event, thing)} onPointerMove={(event) => onDrag(event, thing)} onPointerUp={() => onDrop(thing)} onPointerCancel={() => onDrop(thing)} onKeyDown={(event) => onKey(event, thing)}
+        fill="transparent"
+        stroke={isSelected ? '#23407a' : 'none'}
+        strokeWidth={3 * penMm}
+        rx={3 * penMm}
+        className="cursor-grab touch-none outline-offset-2 focus-visible:outline-3 focus-visible:outline-rim"
+        role="button"
+        tabIndex={0}
+        aria-pressed={isSelected}
+        aria-label={`${thing.name}: wall ${wall.wallIndex + 1}, ${say(tape.fromStartMm)} from its corner${tape.offMm > 0 ? `, ${say(tape.offMm)} off the wall` : ''}`}
+        onFocus={onSelect}
+        onPointerDown={(event) => onGrab(event, thing)}
+        onPointerMove={(event) => onDrag(event, thing)}
+        onPointerUp={() => onDrop(thing)}
+        onPointerCancel={() => onDrop(thing)}
+        onKeyDown={(event) => onKey(event, thing)}
       />
     </g>
   );
@@ -57,11 +91,26 @@ interface TapeLinesProps {
 function TapeLines({ rect, wall, penMm, labels }: TapeLinesProps) {
   const middle = { x: rect.x + rect.width / 2, y: rect.y + rect.depth / 2 };
   const isUpright = wall.along.x === 0;
-  const near = isUpright ? (wall.along.y > 0 ? rect.y : rect.y + rect.depth) : wall.along.x > 0 ? rect.x : rect.x + rect.width;
-  const far = isUpright ? (wall.along.y > 0 ? rect.y + rect.depth : rect.y) : wall.along.x > 0 ? rect.x + rect.width : rect.x;
-  const at = (position: number) => (isUpright ? { x: middle.x, y: position } : { x: position, y: middle.y });
+  const near = isUpright
+    ? wall.along.y > 0
+      ? rect.y
+      : rect.y + rect.depth
+    : wall.along.x > 0
+      ? rect.x
+      : rect.x + rect.width;
+  const far = isUpright
+    ? wall.along.y > 0
+      ? rect.y + rect.depth
+      : rect.y
+    : wall.along.x > 0
+      ? rect.x + rect.width
+      : rect.x;
+  const at = (position: number) =>
+    isUpright ? { x: middle.x, y: position } : { x: position, y: middle.y };
   const onWall = isUpright ? { x: wall.from.x, y: middle.y } : { x: middle.x, y: wall.from.y };
-  const back = isUpright ? { x: wall.inward.x > 0 ? rect.x : rect.x + rect.width, y: middle.y } : { x: middle.x, y: wall.inward.y > 0 ? rect.y : rect.y + rect.depth };
+  const back = isUpright
+    ? { x: wall.inward.x > 0 ? rect.x : rect.x + rect.width, y: middle.y }
+    : { x: middle.x, y: wall.inward.y > 0 ? rect.y : rect.y + rect.depth };
   const lines = [
     { from: at(isUpright ? wall.from.y : wall.from.x), to: at(near), label: labels.start },
     { from: at(far), to: at(isUpright ? wall.to.y : wall.to.x), label: labels.end },
@@ -69,12 +118,31 @@ function TapeLines({ rect, wall, penMm, labels }: TapeLinesProps) {
   ];
   return (
     <g pointerEvents="none">
-      {lines.filter(({ from, to }) => Math.hypot(to.x - from.x, to.y - from.y) > 20 * penMm).map(({ from, to, label }) => (
-        <g key={label + from.x + from.y}>
-          <path d={`M${from.x} ${from.y}L${to.x} ${to.y}`} stroke="#23407a" strokeWidth={1.5 * penMm} />
-          <text x={(from.x + to.x) / 2} y={(from.y + to.y) / 2 - 4 * penMm} textAnchor="middle" className="font-mono" fontSize={13 * penMm} fontWeight={700} fill="#182d57" stroke="#fff" strokeWidth={4 * penMm} paintOrder="stroke">{label}</text>
-        </g>
-      ))}
+      {lines
+        .filter(({ from, to }) => Math.hypot(to.x - from.x, to.y - from.y) > 20 * penMm)
+        .map(({ from, to, label }) => (
+          <g key={label + from.x + from.y}>
+            <path
+              d={`M${from.x} ${from.y}L${to.x} ${to.y}`}
+              stroke="#23407a"
+              strokeWidth={1.5 * penMm}
+            />
+            <text
+              x={(from.x + to.x) / 2}
+              y={(from.y + to.y) / 2 - 4 * penMm}
+              textAnchor="middle"
+              className="font-mono"
+              fontSize={13 * penMm}
+              fontWeight={700}
+              fill="#182d57"
+              stroke="#fff"
+              strokeWidth={4 * penMm}
+              paintOrder="stroke"
+            >
+              {label}
+            </text>
+          </g>
+        ))}
     </g>
   );
 }

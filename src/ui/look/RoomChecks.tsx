@@ -19,11 +19,19 @@ interface RoomChecksProps {
   /** Undefined where checks are only answered. */
   readonly onSave: ((typed: CheckTyped) => Promise<ActionResult>) | undefined;
   readonly onRemove: ((checkId: string) => Promise<ActionResult>) | undefined;
-  readonly onAnswer: ((checkId: string, answer: 'yes' | 'no' | '') => Promise<ActionResult>) | undefined;
+  readonly onAnswer:
+    ((checkId: string, answer: 'yes' | 'no' | '') => Promise<ActionResult>) | undefined;
 }
 
 /** What should be possible in this room again, each with how it stands. */
-export function RoomChecks({ answers, tables, measureUnit, onSave, onRemove, onAnswer }: RoomChecksProps) {
+export function RoomChecks({
+  answers,
+  tables,
+  measureUnit,
+  onSave,
+  onRemove,
+  onAnswer,
+}: RoomChecksProps) {
   const router = useRouter();
   const [editing, setEditing] = useState<CheckTyped>();
   const refresh = (act: Promise<ActionResult>) => void act.then(() => router.refresh());
@@ -31,32 +39,91 @@ export function RoomChecks({ answers, tables, measureUnit, onSave, onRemove, onA
     <div>
       <ul className="grid gap-1.5">
         {answers.map((answer) => (
-          <li key={answer.check.id} className="panel flex flex-wrap items-center gap-x-3 gap-y-1 px-3 py-2">
+          <li
+            key={answer.check.id}
+            className="panel flex flex-wrap items-center gap-x-3 gap-y-1 px-3 py-2"
+          >
             <AnswerMark answer={answer} />
             <span className="min-w-0 flex-1 basis-[200px] leading-snug">
               {answer.check.text}
-              {answer.check.clear && <span className="block text-[13.5px] text-soft"><span className="measure text-[13px]">{formatLength(answer.check.clear.width.mm, measureUnit)} × {formatLength(answer.check.clear.depth.mm, measureUnit)}</span> of {answer.check.clear.surface} kept clear{answer.isComputed ? ', read off the plan' : ''}</span>}
+              {answer.check.clear && (
+                <span className="block text-[13.5px] text-soft">
+                  <span className="measure text-[13px]">
+                    {formatLength(answer.check.clear.width.mm, measureUnit)} ×{' '}
+                    {formatLength(answer.check.clear.depth.mm, measureUnit)}
+                  </span>{' '}
+                  of {answer.check.clear.surface} kept clear
+                  {answer.isComputed ? ', read off the plan' : ''}
+                </span>
+              )}
             </span>
             {onAnswer && (
               <span className="flex gap-1.5">
                 {(['yes', 'no'] as const).map((each) => (
-                  <button key={each} type="button" aria-pressed={answer.check.answer === each} onClick={() => refresh(onAnswer(answer.check.id, answer.check.answer === each ? '' : each))} className={`min-h-10 rounded-[5px] border-[1.5px] px-3 text-[14px] max-md:min-h-11 ${answer.check.answer === each ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}>{each}</button>
+                  <button
+                    key={each}
+                    type="button"
+                    aria-pressed={answer.check.answer === each}
+                    onClick={() =>
+                      refresh(onAnswer(answer.check.id, answer.check.answer === each ? '' : each))
+                    }
+                    className={`min-h-10 rounded-[5px] border-[1.5px] px-3 text-[14px] max-md:min-h-11 ${answer.check.answer === each ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}
+                  >
+                    {each}
+                  </button>
                 ))}
               </span>
             )}
-            {onSave && <button type="button" aria-label={`Change “${answer.check.text}”`} onClick={() => setEditing(toTypedCheck(answer.check))} className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"><Pencil size={15} /></button>}
-            {onRemove && <button type="button" aria-label={`Remove “${answer.check.text}”`} onClick={() => refresh(onRemove(answer.check.id))} className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"><X size={15} /></button>}
+            {onSave && (
+              <button
+                type="button"
+                aria-label={`Change “${answer.check.text}”`}
+                onClick={() => setEditing(toTypedCheck(answer.check))}
+                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+              >
+                <Pencil size={15} />
+              </button>
+            )}
+            {onRemove && (
+              <button
+                type="button"
+                aria-label={`Remove “${answer.check.text}”`}
+                onClick={() => refresh(onRemove(answer.check.id))}
+                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+              >
+                <X size={15} />
+              </button>
+            )}
           </li>
         ))}
       </ul>
-      {onSave && (editing ? <CheckForm typed={editing} tables={tables} onSave={onSave} onDone={() => setEditing(undefined)} /> : <Button className="mt-2" onClick={() => setEditing(emptyCheck)}><Plus size={16} aria-hidden="true" /> Something that should be possible again</Button>)}
+      {onSave &&
+        (editing ? (
+          <CheckForm
+            typed={editing}
+            tables={tables}
+            onSave={onSave}
+            onDone={() => setEditing(undefined)}
+          />
+        ) : (
+          <Button className="mt-2" onClick={() => setEditing(emptyCheck)}>
+            <Plus size={16} aria-hidden="true" /> Something that should be possible again
+          </Button>
+        ))}
     </div>
   );
 }
 
 function AnswerMark({ answer }: { answer: CheckAnswer }) {
-  if (answer.isMet === undefined) return <CircleHelp size={18} className="shrink-0 text-soft" role="img" aria-label="not known yet" />;
-  return answer.isMet ? <Check size={18} className="shrink-0 text-rim" role="img" aria-label="yes" /> : <X size={18} className="shrink-0 text-signal-deep" role="img" aria-label="no" />;
+  if (answer.isMet === undefined)
+    return (
+      <CircleHelp size={18} className="shrink-0 text-soft" role="img" aria-label="not known yet" />
+    );
+  return answer.isMet ? (
+    <Check size={18} className="shrink-0 text-rim" role="img" aria-label="yes" />
+  ) : (
+    <X size={18} className="shrink-0 text-signal-deep" role="img" aria-label="no" />
+  );
 }
 
 interface CheckFormProps {
@@ -69,7 +136,10 @@ interface CheckFormProps {
 function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
   const router = useRouter();
   const [typed, setTyped] = useState(given);
-  const [problem, setProblem] = useState<{ readonly message: string; readonly fields: Readonly<Record<string, string>> }>({ message: '', fields: {} });
+  const [problem, setProblem] = useState<{
+    readonly message: string;
+    readonly fields: Readonly<Record<string, string>>;
+  }>({ message: '', fields: {} });
   const set = (change: Partial<CheckTyped>) => setTyped({ ...typed, ...change });
   const save = async () => {
     const result = await onSave(typed);
@@ -78,29 +148,76 @@ function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
     onDone();
   };
   return (
-    <form className="panel mt-2 grid gap-x-3 gap-y-2 p-3 sm:grid-cols-4" noValidate onSubmit={(event) => { event.preventDefault(); void save(); }}>
-      <TextField label="Should be possible here again" className="sm:col-span-3" autoFocus placeholder="e.g. the guest bed folds out" value={typed.text} error={problem.fields.text} onChange={(event) => set({ text: event.target.value })} />
-      <SelectField label="It needs" value={typed.needs} onChange={(event) => set({ needs: event.target.value as CheckTyped['needs'] })}>
+    <form
+      className="panel mt-2 grid gap-x-3 gap-y-2 p-3 sm:grid-cols-4"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+    >
+      <TextField
+        label="Should be possible here again"
+        className="sm:col-span-3"
+        autoFocus
+        placeholder="e.g. the guest bed folds out"
+        value={typed.text}
+        error={problem.fields.text}
+        onChange={(event) => set({ text: event.target.value })}
+      />
+      <SelectField
+        label="It needs"
+        value={typed.needs}
+        onChange={(event) => set({ needs: event.target.value as CheckTyped['needs'] })}
+      >
         <option value="words">nothing measured</option>
         <option value="floor">clear floor</option>
         <option value="table">a clear table top</option>
       </SelectField>
       {typed.needs !== 'words' && (
         <>
-          <TextField label="Width kept clear" isLength value={typed.width} error={problem.fields.width} onChange={(event) => set({ width: event.target.value })} />
-          <TextField label="Depth kept clear" isLength value={typed.depth} error={problem.fields.depth} onChange={(event) => set({ depth: event.target.value })} />
+          <TextField
+            label="Width kept clear"
+            isLength
+            value={typed.width}
+            error={problem.fields.width}
+            onChange={(event) => set({ width: event.target.value })}
+          />
+          <TextField
+            label="Depth kept clear"
+            isLength
+            value={typed.depth}
+            error={problem.fields.depth}
+            onChange={(event) => set({ depth: event.target.value })}
+          />
         </>
       )}
       {typed.needs === 'table' && (
-        <SelectField label="On which unit" className="sm:col-span-2" value={typed.unitId} error={problem.fields.unitId} onChange={(event) => set({ unitId: event.target.value })}>
+        <SelectField
+          label="On which unit"
+          className="sm:col-span-2"
+          value={typed.unitId}
+          error={problem.fields.unitId}
+          onChange={(event) => set({ unitId: event.target.value })}
+        >
           <option value="">choose</option>
-          {tables.map((table) => <option key={table.id} value={table.id}>{table.name}</option>)}
+          {tables.map((table) => (
+            <option key={table.id} value={table.id}>
+              {table.name}
+            </option>
+          ))}
         </SelectField>
       )}
       <div className="flex items-center gap-2 sm:col-span-4">
-        <Button type="submit" look="main">Keep</Button>
+        <Button type="submit" look="main">
+          Keep
+        </Button>
         <Button onClick={onDone}>Back</Button>
-        {problem.message !== '' && Object.keys(problem.fields).length === 0 && <p role="alert" className="text-[14px] text-signal-deep">{problem.message}</p>}
+        {problem.message !== '' && Object.keys(problem.fields).length === 0 && (
+          <p role="alert" className="text-[14px] text-signal-deep">
+            {problem.message}
+          </p>
+        )}
       </div>
     </form>
   );

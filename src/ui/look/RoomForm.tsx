@@ -19,7 +19,11 @@ interface RoomFormProps {
 export function RoomForm({ onSave }: RoomFormProps) {
   const router = useRouter();
   const [message, setMessage] = useState('');
-  const { register, handleSubmit, getValues, formState } = useForm<RoomFormTyped, unknown, z.output<typeof roomFormSchema>>({
+  const { register, handleSubmit, getValues, formState } = useForm<
+    RoomFormTyped,
+    unknown,
+    z.output<typeof roomFormSchema>
+  >({
     resolver: zodResolver(roomFormSchema),
     defaultValues: { name: '', purpose: '', budget: '0' },
   });
@@ -30,13 +34,39 @@ export function RoomForm({ onSave }: RoomFormProps) {
     else setMessage(result.message);
   });
   return (
-    <form onSubmit={(event) => void save(event)} noValidate className="panel grid max-w-[620px] gap-3 border-t-4 border-t-rim p-4">
-      <TextField label="Room" placeholder="e.g. Boot room" autoFocus error={errors.name?.message} {...register('name')} />
-      <TextField label="What should be possible here again" placeholder="e.g. two people sit down to put boots on" error={errors.purpose?.message} {...register('purpose')} />
-      <TextField label="Its share of the budget" measure inputMode="decimal" className="max-w-[200px]" error={errors.budget?.message} {...register('budget')} />
+    <form
+      onSubmit={(event) => void save(event)}
+      noValidate
+      className="panel grid max-w-[620px] gap-3 border-t-4 border-t-rim p-4"
+    >
+      <TextField
+        label="Room"
+        placeholder="e.g. Boot room"
+        autoFocus
+        error={errors.name?.message}
+        {...register('name')}
+      />
+      <TextField
+        label="What should be possible here again"
+        placeholder="e.g. two people sit down to put boots on"
+        error={errors.purpose?.message}
+        {...register('purpose')}
+      />
+      <TextField
+        label="Its share of the budget"
+        measure
+        inputMode="decimal"
+        className="max-w-[200px]"
+        error={errors.budget?.message}
+        {...register('budget')}
+      />
       <div className="flex items-center gap-3">
-        <Button type="submit" look="main" disabled={formState.isSubmitting}>Add the room</Button>
-        <p role="alert" className="text-[14px] text-signal-deep">{message}</p>
+        <Button type="submit" look="main" disabled={formState.isSubmitting}>
+          Add the room
+        </Button>
+        <p role="alert" className="text-[14px] text-signal-deep">
+          {message}
+        </p>
       </div>
     </form>
   );

@@ -11,7 +11,10 @@ import { TextField } from '../primitives/Field';
 
 interface RoomPurposeProps {
   readonly room: Room;
-  readonly onSave: (typed: { readonly name: string; readonly purpose: string }) => Promise<ActionResult>;
+  readonly onSave: (typed: {
+    readonly name: string;
+    readonly purpose: string;
+  }) => Promise<ActionResult>;
 }
 
 /** What the room is for, changed in place. */
@@ -24,9 +27,18 @@ export function RoomPurpose({ room, onSave }: RoomPurposeProps) {
       <div className="flex items-start gap-2">
         <div className="min-w-0">
           <h1 className="text-[24px]">{room.name}</h1>
-          <p className="mt-0.5 max-w-[70ch] text-soft">{room.purpose || 'What should be possible here again?'}</p>
+          <p className="mt-0.5 max-w-[70ch] text-soft">
+            {room.purpose || 'What should be possible here again?'}
+          </p>
         </div>
-        <button type="button" aria-label="Change name and purpose" onClick={() => setTyped(room)} className="no-print grid size-11 shrink-0 place-items-center rounded hover:bg-well"><Pencil size={16} /></button>
+        <button
+          type="button"
+          aria-label="Change name and purpose"
+          onClick={() => setTyped(room)}
+          className="no-print grid size-11 shrink-0 place-items-center rounded hover:bg-well"
+        >
+          <Pencil size={16} />
+        </button>
       </div>
     );
   }
@@ -44,11 +56,28 @@ export function RoomPurpose({ room, onSave }: RoomPurposeProps) {
         void save();
       }}
     >
-      <TextField label="Room" value={typed.name} maxLength={60} onChange={(event) => setTyped({ ...typed, name: event.target.value })} />
-      <TextField label="What should be possible here again" className="min-w-[260px] flex-1" value={typed.purpose} maxLength={400} onChange={(event) => setTyped({ ...typed, purpose: event.target.value })} />
-      <Button type="submit" look="main">Keep</Button>
+      <TextField
+        label="Room"
+        value={typed.name}
+        maxLength={60}
+        onChange={(event) => setTyped({ ...typed, name: event.target.value })}
+      />
+      <TextField
+        label="What should be possible here again"
+        className="min-w-[260px] flex-1"
+        value={typed.purpose}
+        maxLength={400}
+        onChange={(event) => setTyped({ ...typed, purpose: event.target.value })}
+      />
+      <Button type="submit" look="main">
+        Keep
+      </Button>
       <Button onClick={() => setTyped(undefined)}>Back</Button>
-      {message !== '' && <p role="alert" className="basis-full text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="basis-full text-signal-deep">
+          {message}
+        </p>
+      )}
     </form>
   );
 }

@@ -14,13 +14,31 @@ interface SketchViewProps {
 }
 
 /** A drawing to scale on screen; one pen is one pixel, times the zoom. */
-export function SketchView({ sketch, label, zoom = 1, isFluid = true, svgRef, children }: SketchViewProps) {
+export function SketchView({
+  sketch,
+  label,
+  zoom = 1,
+  isFluid = true,
+  svgRef,
+  children,
+}: SketchViewProps) {
   const width = (sketch.width / sketch.penMm) * zoom;
   const height = (sketch.depth / sketch.penMm) * zoom;
-  const fluid = isFluid && zoom <= 1 ? 'mx-auto h-auto max-w-full max-md:max-w-none' : 'mx-auto max-w-none';
+  const fluid =
+    isFluid && zoom <= 1 ? 'mx-auto h-auto max-w-full max-md:max-w-none' : 'mx-auto max-w-none';
   return (
-    <svg ref={svgRef} viewBox={`${sketch.x} ${sketch.y} ${sketch.width} ${sketch.depth}`} width={width} height={height} className={fluid} role={children ? 'group' : 'img'} aria-label={label}>
-      {sketch.marks.map((mark, i) => <MarkView key={i} mark={mark} penMm={sketch.penMm} />)}
+    <svg
+      ref={svgRef}
+      viewBox={`${sketch.x} ${sketch.y} ${sketch.width} ${sketch.depth}`}
+      width={width}
+      height={height}
+      className={fluid}
+      role={children ? 'group' : 'img'}
+      aria-label={label}
+    >
+      {sketch.marks.map((mark, i) => (
+        <MarkView key={i} mark={mark} penMm={sketch.penMm} />
+      ))}
       {children}
     </svg>
   );
@@ -30,14 +48,42 @@ function MarkView({ mark, penMm }: { mark: Mark; penMm: number }) {
   if (mark.kind === 'text') {
     const ink = textInkOf(mark.role);
     return (
-      <text x={mark.x} y={mark.y} textAnchor={mark.anchor} fill={ink.fill} fontWeight={ink.weight} fontSize={mark.pens * penMm} stroke="#fffdf8" strokeWidth={3 * penMm} strokeLinejoin="round" paintOrder="stroke" className={ink.family === 'mono' ? 'font-mono' : 'font-text'} transform={mark.isTurned ? `rotate(-90 ${mark.x} ${mark.y})` : undefined}>
+      <text
+        x={mark.x}
+        y={mark.y}
+        textAnchor={mark.anchor}
+        fill={ink.fill}
+        fontWeight={ink.weight}
+        fontSize={mark.pens * penMm}
+        stroke="#fffdf8"
+        strokeWidth={3 * penMm}
+        strokeLinejoin="round"
+        paintOrder="stroke"
+        className={ink.family === 'mono' ? 'font-mono' : 'font-text'}
+        transform={mark.isTurned ? `rotate(-90 ${mark.x} ${mark.y})` : undefined}
+      >
         {mark.text}
       </text>
     );
   }
   const ink = inkOf(mark.role);
-  const paint = { fill: ink.fill, stroke: ink.stroke, strokeWidth: ink.pens * penMm, strokeDasharray: ink.dashPens?.map((pens) => pens * penMm).join(' ') };
-  if (mark.kind === 'rect') return <rect x={mark.x} y={mark.y} width={mark.width} height={mark.depth} {...paint}>{mark.title !== undefined && <title>{mark.title}</title>}</rect>;
+  const paint = {
+    fill: ink.fill,
+    stroke: ink.stroke,
+    strokeWidth: ink.pens * penMm,
+    strokeDasharray: ink.dashPens?.map((pens) => pens * penMm).join(' '),
+  };
+  if (mark.kind === 'rect')
+    return (
+      <rect x={mark.x} y={mark.y} width={mark.width} height={mark.depth} {...paint}>
+        {mark.title !== undefined && <title>{mark.title}</title>}
+      </rect>
+    );
   if (mark.kind === 'sweep') return <path d={sweepPath(mark)} {...paint} />;
-  return <path d={`${mark.points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join('')}${mark.isClosed ? 'Z' : ''}`} {...paint} />;
+  return (
+    <path
+      d={`${mark.points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`).join('')}${mark.isClosed ? 'Z' : ''}`}
+      {...paint}
+    />
+  );
 }

@@ -19,9 +19,19 @@ interface TapePanelProps {
 }
 
 /** The picked thing's place as a tape gives it: which wall, how far from its corner, how far off. */
-export function TapePanel({ thing, place, outline, measureUnit, onPlace, onTakeOut }: TapePanelProps) {
+export function TapePanel({
+  thing,
+  place,
+  outline,
+  measureUnit,
+  onPlace,
+  onTakeOut,
+}: TapePanelProps) {
   const [typed, setTyped] = useState({ along: place.along.text, off: place.off.text });
-  const [problem, setProblem] = useState<{ readonly field: 'along' | 'off'; readonly words: string }>();
+  const [problem, setProblem] = useState<{
+    readonly field: 'along' | 'off';
+    readonly words: string;
+  }>();
   const wall = outline.walls[place.wallIndex];
   const keep = (field: 'along' | 'off') => {
     const length = parseLength(typed[field], measureUnit);
@@ -31,20 +41,47 @@ export function TapePanel({ thing, place, outline, measureUnit, onPlace, onTakeO
   };
   const field = (name: 'along' | 'off', label: string) => (
     <TextField
-      label={label} isLength value={typed[name]} error={problem?.field === name ? problem.words : undefined}
-      onChange={(event) => setTyped({ ...typed, [name]: event.target.value })} onBlur={() => keep(name)} onKeyDown={(event) => event.key === 'Enter' && keep(name)}
+      label={label}
+      isLength
+      value={typed[name]}
+      error={problem?.field === name ? problem.words : undefined}
+      onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
+      onBlur={() => keep(name)}
+      onKeyDown={(event) => event.key === 'Enter' && keep(name)}
     />
   );
   return (
-    <div role="group" aria-label={`Place of ${thing.name}`} className="grid grid-cols-2 items-start gap-x-3 gap-y-2 border-b border-line px-3 py-2.5">
+    <div
+      role="group"
+      aria-label={`Place of ${thing.name}`}
+      className="grid grid-cols-2 items-start gap-x-3 gap-y-2 border-b border-line px-3 py-2.5"
+    >
       <b className="col-span-2 font-head text-[15px]">{thing.name}</b>
-      <SelectField label="Along wall" className="col-span-2" value={place.wallIndex} onChange={(event) => onPlace({ ...place, wallIndex: Number(event.target.value) })}>
-        {outline.walls.map((each) => <option key={each.wallIndex} value={each.wallIndex}>{each.wallIndex + 1}, {formatLength(each.lengthMm, measureUnit)}</option>)}
+      <SelectField
+        label="Along wall"
+        className="col-span-2"
+        value={place.wallIndex}
+        onChange={(event) => onPlace({ ...place, wallIndex: Number(event.target.value) })}
+      >
+        {outline.walls.map((each) => (
+          <option key={each.wallIndex} value={each.wallIndex}>
+            {each.wallIndex + 1}, {formatLength(each.lengthMm, measureUnit)}
+          </option>
+        ))}
       </SelectField>
       {field('along', 'From its corner')}
       {!thing.keepsToWall && field('off', 'Off the wall')}
-      {wall && <p className="col-span-2 text-[13.5px] text-soft">to the next corner <span className="measure">{formatLength(tapeDistancesOf(wall, place, thing.size).toEndMm, measureUnit)}</span></p>}
-      <Button className="col-span-2" onClick={onTakeOut}>{thing.kind === 'fixture' ? 'Take away' : 'Out of the plan'}</Button>
+      {wall && (
+        <p className="col-span-2 text-[13.5px] text-soft">
+          to the next corner{' '}
+          <span className="measure">
+            {formatLength(tapeDistancesOf(wall, place, thing.size).toEndMm, measureUnit)}
+          </span>
+        </p>
+      )}
+      <Button className="col-span-2" onClick={onTakeOut}>
+        {thing.kind === 'fixture' ? 'Take away' : 'Out of the plan'}
+      </Button>
     </div>
   );
 }

@@ -17,7 +17,14 @@ import { BayFields } from './BayFields';
 import { KindPicker } from './KindPicker';
 import { MeterStrip } from './MeterStrip';
 import { ShelfDivider } from './ShelfDivider';
-import { bayAbove, blankBay, toTypedUsual, unitFormSchemaFor, type UnitFormRead, type UnitFormTyped } from './unitForm';
+import {
+  bayAbove,
+  blankBay,
+  toTypedUsual,
+  unitFormSchemaFor,
+  type UnitFormRead,
+  type UnitFormTyped,
+} from './unitForm';
 import { UnitPreview } from './UnitPreview';
 
 export type UnitFormHandle = UseFormReturn<UnitFormTyped, unknown, UnitFormRead>;
@@ -32,12 +39,27 @@ interface UnitFormProps {
 }
 
 /** A unit and its places, measured; drawn to scale as soon as the measures make sense. */
-export function UnitForm({ typed, measureUnit, people, backHref, onSave, onRemove }: UnitFormProps) {
+export function UnitForm({
+  typed,
+  measureUnit,
+  people,
+  backHref,
+  onSave,
+  onRemove,
+}: UnitFormProps) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   const schema = useMemo(() => unitFormSchemaFor(measureUnit), [measureUnit]);
-  const form: UnitFormHandle = useForm<UnitFormTyped, unknown, UnitFormRead>({ resolver: zodResolver(schema), defaultValues: typed, mode: 'onBlur' });
-  const { fields, append, remove } = useFieldArray({ control: form.control, name: 'bays', keyName: 'key' });
+  const form: UnitFormHandle = useForm<UnitFormTyped, unknown, UnitFormRead>({
+    resolver: zodResolver(schema),
+    defaultValues: typed,
+    mode: 'onBlur',
+  });
+  const { fields, append, remove } = useFieldArray({
+    control: form.control,
+    name: 'bays',
+    keyName: 'key',
+  });
   const save = form.handleSubmit(
     async () => {
       const result = await onSave(form.getValues());
@@ -56,7 +78,15 @@ export function UnitForm({ typed, measureUnit, people, backHref, onSave, onRemov
     const usual = toTypedUsual(usualUnitOf(kind), measureUnit);
     const { name, kind: before, ...rest } = form.getValues();
     // A name that is only the kind's own goes with the kind; one that was typed stays.
-    form.reset({ ...rest, ...usual, kind, name: name === '' || name === unitKindWords[before] ? unitKindWords[kind] : name }, { keepDefaultValues: true });
+    form.reset(
+      {
+        ...rest,
+        ...usual,
+        kind,
+        name: name === '' || name === unitKindWords[before] ? unitKindWords[kind] : name,
+      },
+      { keepDefaultValues: true },
+    );
   };
   const addAbove = () => {
     const bays = form.getValues('bays');
@@ -68,24 +98,53 @@ export function UnitForm({ typed, measureUnit, people, backHref, onSave, onRemov
     append(blankBay(Math.max(0, ...columns) + 1, 1));
   };
   return (
-    <form onSubmit={(event) => void save(event)} noValidate className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_360px]">
+    <form
+      onSubmit={(event) => void save(event)}
+      noValidate
+      className="grid gap-4 xl:grid-cols-[minmax(0,1fr)_360px]"
+    >
       <div className="grid min-w-0 content-start gap-4">
         <MeterStrip />
         <UnitFields form={form} isNew={isNew} measureUnit={measureUnit} onPickKind={startFrom} />
-        <p className="text-[14px] text-soft">Inside measures, three readings each: left, middle, right, or front, middle, back. The smallest counts.</p>
+        <p className="text-[14px] text-soft">
+          Inside measures, three readings each: left, middle, right, or front, middle, back. The
+          smallest counts.
+        </p>
         <ul className="grid gap-3">
-          {fields.map((field, i) => <BayFields key={field.key} form={form} index={i} measureUnit={measureUnit} onRemove={fields.length > 1 ? () => remove(i) : undefined} />)}
+          {fields.map((field, i) => (
+            <BayFields
+              key={field.key}
+              form={form}
+              index={i}
+              measureUnit={measureUnit}
+              onRemove={fields.length > 1 ? () => remove(i) : undefined}
+            />
+          ))}
         </ul>
         <div className="flex flex-wrap gap-2">
-          <Button onClick={addAbove}><Plus size={16} aria-hidden="true" /> A place above</Button>
-          <Button onClick={addBeside}><Plus size={16} aria-hidden="true" /> A column beside</Button>
+          <Button onClick={addAbove}>
+            <Plus size={16} aria-hidden="true" /> A place above
+          </Button>
+          <Button onClick={addBeside}>
+            <Plus size={16} aria-hidden="true" /> A column beside
+          </Button>
         </div>
         <ShelfDivider form={form} measureUnit={measureUnit} />
-        {message !== '' && <p role="alert" className="warn">{message}</p>}
+        {message !== '' && (
+          <p role="alert" className="warn">
+            {message}
+          </p>
+        )}
         <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" disabled={form.formState.isSubmitting}>Keep these measures</Button>
+          <Button type="submit" look="main" disabled={form.formState.isSubmitting}>
+            Keep these measures
+          </Button>
           <Button onClick={() => router.push(backHref)}>Back</Button>
-          {onRemove && <Button className="ml-auto" onClick={() => void takeAway()}>Take this unit away</Button>}
+          {onRemove && (
+            <Button className="ml-auto" onClick={() => void takeAway()}>
+              Take this unit away
+            </Button>
+          )}
         </div>
       </div>
       <UnitPreview form={form} measureUnit={measureUnit} people={people} />
@@ -101,26 +160,83 @@ interface UnitFieldsProps {
 }
 
 function UnitFields({ form, isNew, measureUnit, onPickKind }: UnitFieldsProps) {
-  const { register, formState: { errors } } = form;
+  const {
+    register,
+    formState: { errors },
+  } = form;
   const [picked, setPicked] = useState<UnitKind>();
   // Of a new unit everything is a guess until it was typed over.
   const mark = isNew ? { 'data-usual': '' } : {};
   return (
     <div className="panel grid grid-cols-2 gap-x-3 gap-y-2 border-t-4 border-t-rim p-3.5 sm:grid-cols-4">
-      <TextField label="Unit" className="col-span-2" placeholder="e.g. Tall cupboard, left door" autoFocus={form.getValues('name') === ''} error={errors.name?.message} {...register('name')} />
+      <TextField
+        label="Unit"
+        className="col-span-2"
+        placeholder="e.g. Tall cupboard, left door"
+        autoFocus={form.getValues('name') === ''}
+        error={errors.name?.message}
+        {...register('name')}
+      />
       {!isNew && (
         <SelectField label="Kind" {...register('kind')}>
-          {unitKinds.map((each) => <option key={each} value={each}>{unitKindWords[each]}</option>)}
+          {unitKinds.map((each) => (
+            <option key={each} value={each}>
+              {unitKindWords[each]}
+            </option>
+          ))}
         </SelectField>
       )}
-      <SelectField label="It opens with" className={isNew ? 'col-span-2' : ''} {...register('door')}>
-        {unitDoors.map((door) => <option key={door} value={door}>{unitDoorWords[door]}</option>)}
+      <SelectField
+        label="It opens with"
+        className={isNew ? 'col-span-2' : ''}
+        {...register('door')}
+      >
+        {unitDoors.map((door) => (
+          <option key={door} value={door}>
+            {unitDoorWords[door]}
+          </option>
+        ))}
       </SelectField>
-      <TextField label="Outside width" isLength placeholder='120,5' error={errors.width?.message} {...mark} {...register('width')} />
-      <TextField label="Outside depth" isLength error={errors.depth?.message} {...mark} {...register('depth')} />
-      <TextField label="Outside height" isLength error={errors.height?.message} {...mark} {...register('height')} />
-      <TextField label="Off the floor" isLength error={errors.floorGap?.message} {...register('floorGap')} />
-      {isNew && <div className="col-span-full"><KindPicker active={picked} measureUnit={measureUnit} onPick={(kind) => { setPicked(kind); onPickKind(kind); }} /></div>}
+      <TextField
+        label="Outside width"
+        isLength
+        placeholder="120,5"
+        error={errors.width?.message}
+        {...mark}
+        {...register('width')}
+      />
+      <TextField
+        label="Outside depth"
+        isLength
+        error={errors.depth?.message}
+        {...mark}
+        {...register('depth')}
+      />
+      <TextField
+        label="Outside height"
+        isLength
+        error={errors.height?.message}
+        {...mark}
+        {...register('height')}
+      />
+      <TextField
+        label="Off the floor"
+        isLength
+        error={errors.floorGap?.message}
+        {...register('floorGap')}
+      />
+      {isNew && (
+        <div className="col-span-full">
+          <KindPicker
+            active={picked}
+            measureUnit={measureUnit}
+            onPick={(kind) => {
+              setPicked(kind);
+              onPickKind(kind);
+            }}
+          />
+        </div>
+      )}
     </div>
   );
 }

@@ -22,7 +22,15 @@ interface VantagePointsProps {
 }
 
 /** Spots that can be found again, with their pictures by moment. */
-export function VantagePoints({ projectId, vantagePoints, pictures, shownMoments, onAdd, onRemove, onRemovePicture }: VantagePointsProps) {
+export function VantagePoints({
+  projectId,
+  vantagePoints,
+  pictures,
+  shownMoments,
+  onAdd,
+  onRemove,
+  onRemovePicture,
+}: VantagePointsProps) {
   const router = useRouter();
   // A picture that arrives shows up, whatever page of the room it was sent from.
   useEffect(() => pictureOutbox.onKept(() => router.refresh()), [router]);
@@ -32,20 +40,42 @@ export function VantagePoints({ projectId, vantagePoints, pictures, shownMoments
       {vantagePoints.map((vantagePoint) => (
         <section key={vantagePoint.id} className="panel p-3">
           <div className="mb-1 flex items-center justify-between gap-2">
-            <h3 className="text-[15.5px]">{vantagePoint.name}{vantagePoint.inView !== '' && <span className="font-text text-[14px] font-normal text-soft"> · in view: {vantagePoint.inView}</span>}</h3>
-            {onRemove && <button type="button" aria-label={`Remove the spot ${vantagePoint.name}`} className="no-print grid size-9 place-items-center rounded hover:bg-well max-md:size-11" onClick={() => void onRemove(vantagePoint.id).then(() => router.refresh())}><X size={16} /></button>}
+            <h3 className="text-[15.5px]">
+              {vantagePoint.name}
+              {vantagePoint.inView !== '' && (
+                <span className="font-text text-[14px] font-normal text-soft">
+                  {' '}
+                  · in view: {vantagePoint.inView}
+                </span>
+              )}
+            </h3>
+            {onRemove && (
+              <button
+                type="button"
+                aria-label={`Remove the spot ${vantagePoint.name}`}
+                className="no-print grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+                onClick={() => void onRemove(vantagePoint.id).then(() => router.refresh())}
+              >
+                <X size={16} />
+              </button>
+            )}
           </div>
           <div className="flex flex-wrap gap-3">
-            {moments.filter((moment) => shownMoments.includes(moment)).map((moment) => (
-              <PictureSlot
-                key={moment}
-                projectId={projectId}
-                vantagePoint={vantagePoint}
-                moment={moment}
-                pictures={pictures.filter((picture) => picture.vantagePointId === vantagePoint.id && picture.moment === moment)}
-                onRemovePicture={onRemovePicture}
-              />
-            ))}
+            {moments
+              .filter((moment) => shownMoments.includes(moment))
+              .map((moment) => (
+                <PictureSlot
+                  key={moment}
+                  projectId={projectId}
+                  vantagePoint={vantagePoint}
+                  moment={moment}
+                  pictures={pictures.filter(
+                    (picture) =>
+                      picture.vantagePointId === vantagePoint.id && picture.moment === moment,
+                  )}
+                  onRemovePicture={onRemovePicture}
+                />
+              ))}
           </div>
         </section>
       ))}
@@ -59,16 +89,39 @@ function OutboxNote() {
   const { pictures, isOffline } = usePictureOutbox();
   const open = pictures.filter(({ problem }) => problem === '');
   if (open.length === 0) return null;
-  const [sent, total] = [open.reduce((sum, each) => sum + each.sentBytes, 0), open.reduce((sum, each) => sum + each.totalBytes, 0)];
+  const [sent, total] = [
+    open.reduce((sum, each) => sum + each.sentBytes, 0),
+    open.reduce((sum, each) => sum + each.totalBytes, 0),
+  ];
   return (
-    <p role="status" aria-label="Pictures on the way" className="panel flex flex-wrap items-center gap-3 px-3 py-2 text-[14px]">
-      {isOffline ? 'The connection is gone; it goes on from where it broke.' : 'Sending; go on working.'} <span className="measure">{open.length} left, {Math.round((sent / Math.max(1, total)) * 100)} %</span>
-      <progress className="h-2 min-w-[120px] flex-1" value={sent} max={Math.max(1, total)} aria-label="Sent so far" />
+    <p
+      role="status"
+      aria-label="Pictures on the way"
+      className="panel flex flex-wrap items-center gap-3 px-3 py-2 text-[14px]"
+    >
+      {isOffline
+        ? 'The connection is gone; it goes on from where it broke.'
+        : 'Sending; go on working.'}{' '}
+      <span className="measure">
+        {open.length} left, {Math.round((sent / Math.max(1, total)) * 100)} %
+      </span>
+      <progress
+        className="h-2 min-w-[120px] flex-1"
+        value={sent}
+        max={Math.max(1, total)}
+        aria-label="Sent so far"
+      />
     </p>
   );
 }
 
-function AddVantagePoint({ onAdd, isFirst }: { onAdd: (name: string, inView: string) => Promise<ActionResult>; isFirst: boolean }) {
+function AddVantagePoint({
+  onAdd,
+  isFirst,
+}: {
+  onAdd: (name: string, inView: string) => Promise<ActionResult>;
+  isFirst: boolean;
+}) {
   const router = useRouter();
   const [name, setName] = useState('');
   const [inView, setInView] = useState('');
@@ -91,15 +144,35 @@ function AddVantagePoint({ onAdd, isFirst }: { onAdd: (name: string, inView: str
       }}
     >
       <label className="min-w-[240px] flex-1">
-        <span className="caption mb-1 block">{isFirst ? 'First spot to photograph from, before anyone moves anything' : 'Another spot'}</span>
-        <input className="input" placeholder="where you stand, e.g. from the back door" value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+        <span className="caption mb-1 block">
+          {isFirst ? 'First spot to photograph from, before anyone moves anything' : 'Another spot'}
+        </span>
+        <input
+          className="input"
+          placeholder="where you stand, e.g. from the back door"
+          value={name}
+          maxLength={80}
+          onChange={(event) => setName(event.target.value)}
+        />
       </label>
       <label className="min-w-[200px] flex-1">
         <span className="caption mb-1 block">In view</span>
-        <input className="input" placeholder="e.g. all four shelves and the bench" value={inView} maxLength={120} onChange={(event) => setInView(event.target.value)} />
+        <input
+          className="input"
+          placeholder="e.g. all four shelves and the bench"
+          value={inView}
+          maxLength={120}
+          onChange={(event) => setInView(event.target.value)}
+        />
       </label>
-      <Button type="submit" disabled={name.trim() === ''}><Plus size={16} aria-hidden="true" /> Add the spot</Button>
-      {message !== '' && <p role="alert" className="basis-full text-signal-deep">{message}</p>}
+      <Button type="submit" disabled={name.trim() === ''}>
+        <Plus size={16} aria-hidden="true" /> Add the spot
+      </Button>
+      {message !== '' && (
+        <p role="alert" className="basis-full text-signal-deep">
+          {message}
+        </p>
+      )}
     </form>
   );
 }

@@ -33,7 +33,9 @@ function moveOn(field: HTMLInputElement): void {
     return;
   }
   const all = fieldsIn(field.form ?? document.body);
-  const next = all.slice(all.indexOf(field) + 1).find((other) => other.value.trim() === '' || other.dataset.usual !== undefined);
+  const next = all
+    .slice(all.indexOf(field) + 1)
+    .find((other) => other.value.trim() === '' || other.dataset.usual !== undefined);
   // Nothing is left to measure: the focus stays, so that a reading too many is seen and not lost.
   next?.focus();
   next?.scrollIntoView({ block: 'center' });
@@ -41,4 +43,6 @@ function moveOn(field: HTMLInputElement): void {
 
 /** Length fields that are on screen, in reading order; what lies in a closed fold waits. */
 const fieldsIn = (root: ParentNode): HTMLInputElement[] =>
-  [...root.querySelectorAll<HTMLInputElement>('input[data-length]')].filter((field) => field.checkVisibility());
+  [...root.querySelectorAll<HTMLInputElement>('input[data-length]')].filter((field) =>
+    field.checkVisibility(),
+  );

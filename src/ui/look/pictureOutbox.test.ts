@@ -7,13 +7,19 @@ import type { PictureStore } from './pictureStore';
 function memoryStore(): PictureStore & { readonly size: () => number } {
   const kept = new Map<string, StoredPicture>();
   return {
-    getAll: async () => [...kept.values()], get: async (id) => kept.get(id), put: async (picture) => void kept.set(picture.id, picture),
-    delete: async (id) => void kept.delete(id), size: () => kept.size,
+    getAll: async () => [...kept.values()],
+    get: async (id) => kept.get(id),
+    put: async (picture) => void kept.set(picture.id, picture),
+    delete: async (id) => void kept.delete(id),
+    size: () => kept.size,
   };
 }
 
 /** A server that keeps pieces, over a line that breaks before a request, or after it was done and before its answer. */
-function flakyServer(random: () => number, { breaks, refuses }: { readonly breaks: number; readonly refuses: (size: number) => boolean }) {
+function flakyServer(
+  random: () => number,
+  { breaks, refuses }: { readonly breaks: number; readonly refuses: (size: number) => boolean },
+) {
   const parts = new Map<string, Uint8Array>();
   const pictures: { id: string; bytes: Uint8Array }[] = [];
   const offline = () => Promise.reject(new TypeError('Failed to fetch'));
@@ -22,14 +28,17 @@ function flakyServer(random: () => number, { breaks, refuses }: { readonly break
     const id = pathname.split('/').at(-1) ?? '';
     const part = parts.get(id) ?? new Uint8Array();
     if (init?.method === 'PUT') {
-      if (Number(searchParams.get('offset')) !== part.length) return Response.json({ receivedBytes: part.length }, { status: 409 });
+      if (Number(searchParams.get('offset')) !== part.length)
+        return Response.json({ receivedBytes: part.length }, { status: 409 });
       const bytes = new Uint8Array(await (init.body as Blob).arrayBuffer());
       parts.set(id, Buffer.concat([part, bytes]));
       return Response.json({ receivedBytes: part.length + bytes.length });
     }
     if (init?.method === 'POST') {
-      if (pictures.some((picture) => picture.id === id)) return Response.json({ picture: { id } }, { status: 201 });
-      if (refuses(part.length)) return Response.json({ error: { message: 'no picture' } }, { status: 422 });
+      if (pictures.some((picture) => picture.id === id))
+        return Response.json({ picture: { id } }, { status: 201 });
+      if (refuses(part.length))
+        return Response.json({ error: { message: 'no picture' } }, { status: 422 });
       pictures.push({ id, bytes: part });
       parts.delete(id);
       return Response.json({ picture: { id } }, { status: 201 });
@@ -46,32 +55,70 @@ function flakyServer(random: () => number, { breaks, refuses }: { readonly break
 }
 
 const settled = async (outbox: PictureOutbox, isDone: () => boolean) => {
-  for (let i = 0; i < 20_000 && !isDone(); i += 1) await new Promise((resolve) => setImmediate(resolve));
+  for (let i = 0; i < 20_000 && !isDone(); i += 1)
+    await new Promise((resolve) => setImmediate(resolve));
   return outbox.list();
 };
 const target = { projectId: 'home', vantagePointId: 'spot', moment: 'before' } as const;
 
-test('over any broken line every picture arrives whole and once, and nothing stays behind', () =>
-  fc.assert(fc.asyncProperty(fc.integer(), fc.array(fc.integer({ min: 1, max: 1_300_000 }), { minLength: 1, maxLength: 4 }), fc.integer({ min: 0, max: 45 }), async (seed, sizes, breaks) => {
-    const random = createRandom(seed);
-    const server = flakyServer(random, { breaks: breaks / 100, refuses: () => false });
-    const store = memoryStore();
-    const outbox = new PictureOutbox({ store, request: server.request, wait: () => Promise.resolve() });
-    const arrived: string[] = [];
-    outbox.onKept(({ name }) => arrived.push(name));
-    await outbox.add(target, sizes.map((size, i) => ({ name: `p${i}`, bytes: new Blob([new Uint8Array(size).fill(i + 1)]) })));
-    const left = await settled(outbox, () => outbox.list().length === 0);
-    expect([left, store.size()]).toEqual([[], 0]);
-    expect(server.pictures.map(({ bytes }) => [bytes.length, Buffer.from(bytes).equals(Buffer.alloc(bytes.length, bytes[0]))])).toEqual(sizes.map((size) => [size, true]));
-    expect(arrived).toEqual(sizes.map((_, i) => `p${i}`));
-  }), { numRuns: 8 }), 60_000);
+test(
+  'over any broken line every picture arrives whole and once, and nothing stays behind',
+  () =>
+    fc.assert(
+      fc.asyncProperty(
+        fc.integer(),
+        fc.array(fc.integer({ min: 1, max: 1_300_000 }), { minLength: 1, maxLength: 4 }),
+        fc.integer({ min: 0, max: 45 }),
+        async (seed, sizes, breaks) => {
+          const random = createRandom(seed);
+          const server = flakyServer(random, { breaks: breaks / 100, refuses: () => false });
+          const store = memoryStore();
+          const outbox = new PictureOutbox({
+            store,
+            request: server.request,
+            wait: () => Promise.resolve(),
+          });
+          const arrived: string[] = [];
+          outbox.onKept(({ name }) => arrived.push(name));
+          await outbox.add(
+            target,
+            sizes.map((size, i) => ({
+              name: `p${i}`,
+              bytes: new Blob([new Uint8Array(size).fill(i + 1)]),
+            })),
+          );
+          const left = await settled(outbox, () => outbox.list().length === 0);
+          expect([left, store.size()]).toEqual([[], 0]);
+          expect(
+            server.pictures.map(({ bytes }) => [
+              bytes.length,
+              Buffer.from(bytes).equals(Buffer.alloc(bytes.length, bytes[0])),
+            ]),
+          ).toEqual(sizes.map((size) => [size, true]));
+          expect(arrived).toEqual(sizes.map((_, i) => `p${i}`));
+        },
+      ),
+      { numRuns: 8 },
+    ),
+  60_000,
+);
 
 test('one that is refused waits with its reason and holds up no other; it goes when it is put away', async () => {
   const server = flakyServer(() => 1, { breaks: 0, refuses: (size) => size === 7 });
   const store = memoryStore();
-  const outbox = new PictureOutbox({ store, request: server.request, wait: () => Promise.resolve() });
-  await outbox.add(target, [{ name: 'bad', bytes: new Blob([new Uint8Array(7)]) }, { name: 'good', bytes: new Blob([new Uint8Array(9)]) }]);
-  const left = await settled(outbox, () => server.pictures.length === 1 && outbox.list().length === 1);
+  const outbox = new PictureOutbox({
+    store,
+    request: server.request,
+    wait: () => Promise.resolve(),
+  });
+  await outbox.add(target, [
+    { name: 'bad', bytes: new Blob([new Uint8Array(7)]) },
+    { name: 'good', bytes: new Blob([new Uint8Array(9)]) },
+  ]);
+  const left = await settled(
+    outbox,
+    () => server.pictures.length === 1 && outbox.list().length === 1,
+  );
   expect(left).toMatchObject([{ name: 'bad', problem: 'no picture' }]);
   await outbox.remove(left[0]?.id ?? '');
   expect([outbox.list(), store.size()]).toEqual([[], 0]);
@@ -80,11 +127,23 @@ test('one that is refused waits with its reason and holds up no other; it goes w
 test('what a page left waiting is sent by the next one, from where it broke', async () => {
   const server = flakyServer(() => 1, { breaks: 0, refuses: () => false });
   const store = memoryStore();
-  const never = new PictureOutbox({ store, request: (url, init) => (init?.method === 'POST' ? Promise.reject(new TypeError('gone')) : server.request(url, init)), wait: () => new Promise(() => undefined) });
+  const never = new PictureOutbox({
+    store,
+    request: (url, init) =>
+      init?.method === 'POST' ? Promise.reject(new TypeError('gone')) : server.request(url, init),
+    wait: () => new Promise(() => undefined),
+  });
   await never.add(target, [{ name: 'late', bytes: new Blob([new Uint8Array(600_000).fill(3)]) }]);
   await settled(never, () => never.isOffline());
   const offsets: string[] = [];
-  const next = new PictureOutbox({ store, request: (url, init) => { offsets.push(url); return server.request(url, init); }, wait: () => Promise.resolve() });
+  const next = new PictureOutbox({
+    store,
+    request: (url, init) => {
+      offsets.push(url);
+      return server.request(url, init);
+    },
+    wait: () => Promise.resolve(),
+  });
   next.subscribe(() => undefined);
   await settled(next, () => server.pictures.length === 1);
   expect(offsets.some((url) => url.endsWith('offset=0'))).toBe(false);

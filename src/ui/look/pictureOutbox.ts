@@ -61,8 +61,18 @@ export class PictureOutbox {
   };
 
   /** Takes pictures to send; returns the ids that they will have. */
-  async add(target: Pick<OutgoingPicture, 'projectId' | 'vantagePointId' | 'moment'>, files: readonly { readonly name: string; readonly bytes: Blob }[]): Promise<string[]> {
-    const added = files.map(({ name, bytes }): StoredPicture => ({ ...target, id: createUuid(), name, bytes, totalBytes: bytes.size, problem: '' }));
+  async add(
+    target: Pick<OutgoingPicture, 'projectId' | 'vantagePointId' | 'moment'>,
+    files: readonly { readonly name: string; readonly bytes: Blob }[],
+  ): Promise<string[]> {
+    const added = files.map(({ name, bytes }): StoredPicture => ({
+      ...target,
+      id: createUuid(),
+      name,
+      bytes,
+      totalBytes: bytes.size,
+      problem: '',
+    }));
     for (const picture of added) await this.means.store.put(picture);
     this.set([...this.pictures, ...added.map(toOutgoing)]);
     void this.send();
@@ -90,7 +100,9 @@ export class PictureOutbox {
   }
 
   private change(id: string, change: Partial<OutgoingPicture>): void {
-    this.set(this.pictures.map((picture) => (picture.id === id ? { ...picture, ...change } : picture)));
+    this.set(
+      this.pictures.map((picture) => (picture.id === id ? { ...picture, ...change } : picture)),
+    );
   }
 
   private async send(): Promise<void> {
@@ -125,14 +137,27 @@ export class PictureOutbox {
     this.change(picture.id, { sentBytes: offset });
     while (offset < picture.totalBytes) {
       const piece = stored.bytes.slice(offset, offset + CHUNK_BYTES);
-      const response = await this.means.request(`${url}?offset=${offset}`, { method: 'PUT', headers: { 'content-type': 'application/octet-stream' }, body: piece });
+      const response = await this.means.request(`${url}?offset=${offset}`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/octet-stream' },
+        body: piece,
+      });
       const answer = await readAnswer(response);
-      if (response.status !== 409 && answer.refusal !== undefined) return this.refuse(picture.id, answer.refusal);
+      if (response.status !== 409 && answer.refusal !== undefined)
+        return this.refuse(picture.id, answer.refusal);
       offset = answer.receivedBytes ?? offset;
       this.change(picture.id, { sentBytes: offset });
     }
     const { projectId, vantagePointId, moment, totalBytes } = picture;
-    const response = await this.means.request(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ projectId, spot: vantagePointId === null ? null : { vantagePointId, moment }, totalBytes }) });
+    const response = await this.means.request(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        projectId,
+        spot: vantagePointId === null ? null : { vantagePointId, moment },
+        totalBytes,
+      }),
+    });
     const answer = await readAnswer(response);
     if (answer.refusal !== undefined) return this.refuse(picture.id, answer.refusal);
     await this.remove(picture.id);
@@ -148,13 +173,37 @@ export class PictureOutbox {
   }
 }
 
-const toOutgoing = ({ id, projectId, vantagePointId, moment, name, totalBytes, problem }: StoredPicture): OutgoingPicture => ({ id, projectId, vantagePointId, moment, name, totalBytes, sentBytes: 0, problem });
+const toOutgoing = ({
+  id,
+  projectId,
+  vantagePointId,
+  moment,
+  name,
+  totalBytes,
+  problem,
+}: StoredPicture): OutgoingPicture => ({
+  id,
+  projectId,
+  vantagePointId,
+  moment,
+  name,
+  totalBytes,
+  sentBytes: 0,
+  problem,
+});
 
 /** What the server says; a fault of its own counts as a broken connection, and is tried again. */
-async function readAnswer(response: Response): Promise<{ readonly receivedBytes: number | undefined; readonly refusal: string | undefined }> {
+async function readAnswer(
+  response: Response,
+): Promise<{ readonly receivedBytes: number | undefined; readonly refusal: string | undefined }> {
   if (response.status >= 500) throw new Error(`the server answered ${response.status}`);
   const body = (await response.json()) as { receivedBytes?: number; error?: { message?: string } };
-  return { receivedBytes: body.receivedBytes, refusal: response.ok ? undefined : (body.error?.message ?? `the server answered ${response.status}`) };
+  return {
+    receivedBytes: body.receivedBytes,
+    refusal: response.ok
+      ? undefined
+      : (body.error?.message ?? `the server answered ${response.status}`),
+  };
 }
 
 /** Waits so long, or until the browser says that it is back on line. */
@@ -170,4 +219,8 @@ function waitForConnection(ms: number): Promise<void> {
   });
 }
 
-export const pictureOutbox = new PictureOutbox({ store: createPictureStore(), request: (url, init) => fetch(url, init), wait: waitForConnection });
+export const pictureOutbox = new PictureOutbox({
+  store: createPictureStore(),
+  request: (url, init) => fetch(url, init),
+  wait: waitForConnection,
+});

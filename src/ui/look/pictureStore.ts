@@ -16,7 +16,10 @@ interface OutboxSchema extends DBSchema {
 /** The browser's own database, opened when it is first needed; where there is none, nothing is kept. */
 export function createPictureStore(): PictureStore {
   let opening: Promise<IDBPDatabase<OutboxSchema>> | undefined;
-  const open = () => (opening ??= openDB<OutboxSchema>('tin-box-pictures', 1, { upgrade: (database) => void database.createObjectStore('pictures', { keyPath: 'id' }) }));
+  const open = () =>
+    (opening ??= openDB<OutboxSchema>('tin-box-pictures', 1, {
+      upgrade: (database) => void database.createObjectStore('pictures', { keyPath: 'id' }),
+    }));
   return {
     getAll: async () => (typeof indexedDB === 'undefined' ? [] : (await open()).getAll('pictures')),
     get: async (id) => (await open()).get('pictures', id),

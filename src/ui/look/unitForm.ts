@@ -6,30 +6,52 @@ import { typedLength, typedOptionalLength, typedPositiveLength } from '../typedV
 
 /** One measure as typed: up to three readings, of which the first is needed. */
 function typedReadings(unit: LengthUnit) {
-  return z.array(z.string()).min(1).max(5).transform((texts, context): Length[] => {
-    const readings: Length[] = [];
-    texts.forEach((text, i) => {
-      if (text.trim() === '' && i > 0) return;
-      const length = typedPositiveLength(unit).safeParse(text);
-      if (length.success) readings.push(length.data);
-      else context.addIssue({ code: 'custom', path: [i], message: length.error.issues[0]?.message ?? 'Type a measure' });
+  return z
+    .array(z.string())
+    .min(1)
+    .max(5)
+    .transform((texts, context): Length[] => {
+      const readings: Length[] = [];
+      texts.forEach((text, i) => {
+        if (text.trim() === '' && i > 0) return;
+        const length = typedPositiveLength(unit).safeParse(text);
+        if (length.success) readings.push(length.data);
+        else
+          context.addIssue({
+            code: 'custom',
+            path: [i],
+            message: length.error.issues[0]?.message ?? 'Type a measure',
+          });
+      });
+      return readings;
     });
-    return readings;
-  });
 }
 
 /** Columns and rows are counted from 1 on screen. */
-const typedOrdinal = (most: number) => z.coerce.number<number>().int('A whole number').min(1, 'From 1').max(most, `At most ${most}`);
+const typedOrdinal = (most: number) =>
+  z.coerce.number<number>().int('A whole number').min(1, 'From 1').max(most, `At most ${most}`);
 
 /** Something in the way inside a place, from its front left bottom corner. */
 const typedObstacle = (unit: LengthUnit) => {
   const at = typedLength(unit).transform(({ mm }) => mm);
   const size = typedPositiveLength(unit).transform(({ mm }) => mm);
-  return z.object({ label: z.string().trim().min(1, 'Type what it is, e.g. trap').max(60), x: at, y: at, z: at, width: size, depth: size, height: size });
+  return z.object({
+    label: z.string().trim().min(1, 'Type what it is, e.g. trap').max(60),
+    x: at,
+    y: at,
+    z: at,
+    width: size,
+    depth: size,
+    height: size,
+  });
 };
 
 /** The measures whose values are the usual ones of the kind, until a reading replaces them. */
-const usualFlags = z.object({ widthReadings: z.boolean(), depthReadings: z.boolean(), heightReadings: z.boolean() });
+const usualFlags = z.object({
+  widthReadings: z.boolean(),
+  depthReadings: z.boolean(),
+  heightReadings: z.boolean(),
+});
 
 /** The unit's form, with every measure read in the household's unit where it says none. */
 export const unitFormSchemaFor = (unit: LengthUnit) =>
@@ -84,46 +106,105 @@ const blankReadings = THREE.map(() => '');
 
 /** A place as read, with its position counted from 0 and its load in grams, as the core has it. */
 export const toBayFacts = ({ column, row, maxLoadKg, usual, ...bay }: BayRead) => ({
-  ...bay, columnIndex: column - 1, rowIndex: row - 1, maxLoadG: maxLoadKg, isUsual: Object.values(usual).some(Boolean),
+  ...bay,
+  columnIndex: column - 1,
+  rowIndex: row - 1,
+  maxLoadG: maxLoadKg,
+  isUsual: Object.values(usual).some(Boolean),
 });
 
 const measured = { widthReadings: false, depthReadings: false, heightReadings: false };
 const unmeasured = { widthReadings: true, depthReadings: true, heightReadings: true };
 
 export const blankBay = (column: number, row: number): BayTyped => ({
-  id: '', name: `Shelf ${row}`, column, row, widthReadings: [...blankReadings], depthReadings: [...blankReadings],
-  heightReadings: [...blankReadings], openingWidth: '', openingHeight: '', maxLoadKg: '', pullOut: false, moist: false, warm: false, light: false, lockable: false, outOfScope: false, obstacles: [], usual: measured,
+  id: '',
+  name: `Shelf ${row}`,
+  column,
+  row,
+  widthReadings: [...blankReadings],
+  depthReadings: [...blankReadings],
+  heightReadings: [...blankReadings],
+  openingWidth: '',
+  openingHeight: '',
+  maxLoadKg: '',
+  pullOut: false,
+  moist: false,
+  warm: false,
+  light: false,
+  lockable: false,
+  outOfScope: false,
+  obstacles: [],
+  usual: measured,
 });
 
 /** One place above another usually shares its width and depth; only the height is measured anew. */
 export const bayAbove = (below: BayTyped): BayTyped => ({
   ...blankBay(Number(below.column), Number(below.row) + 1),
-  widthReadings: [...below.widthReadings], depthReadings: [...below.depthReadings], pullOut: below.pullOut, moist: below.moist, warm: below.warm, light: below.light,
+  widthReadings: [...below.widthReadings],
+  depthReadings: [...below.depthReadings],
+  pullOut: below.pullOut,
+  moist: below.moist,
+  warm: below.warm,
+  light: below.light,
   usual: { ...below.usual, heightReadings: false },
 });
 
 export const blankUnit: UnitFormTyped = {
-  name: '', kind: 'cupboard', width: '', depth: '', height: '', floorGap: '0', door: 'none', holePitch: '', bays: [blankBay(1, 1)],
+  name: '',
+  kind: 'cupboard',
+  width: '',
+  depth: '',
+  height: '',
+  floorGap: '0',
+  door: 'none',
+  holePitch: '',
+  bays: [blankBay(1, 1)],
 };
 
 /** A unit to start from: the usual sizes of its kind, each first reading marked as not measured yet. */
-export function toTypedUsual(usual: UsualUnit, unit: LengthUnit): Pick<UnitFormTyped, 'width' | 'depth' | 'height' | 'floorGap' | 'door' | 'holePitch' | 'bays'> {
+export function toTypedUsual(
+  usual: UsualUnit,
+  unit: LengthUnit,
+): Pick<UnitFormTyped, 'width' | 'depth' | 'height' | 'floorGap' | 'door' | 'holePitch' | 'bays'> {
   const say = (mm: number) => formatLength(mm, unit);
   const first = (mm: number) => [say(mm), '', ''];
   return {
-    width: say(usual.widthMm), depth: say(usual.depthMm), height: say(usual.heightMm), floorGap: usual.floorGapMm === 0 ? '0' : say(usual.floorGapMm),
-    door: usual.door, holePitch: usual.holePitchMm === undefined ? '' : say(usual.holePitchMm),
+    width: say(usual.widthMm),
+    depth: say(usual.depthMm),
+    height: say(usual.heightMm),
+    floorGap: usual.floorGapMm === 0 ? '0' : say(usual.floorGapMm),
+    door: usual.door,
+    holePitch: usual.holePitchMm === undefined ? '' : say(usual.holePitchMm),
     bays: usual.bays.map((bay) => ({
-      ...blankBay(bay.columnIndex + 1, bay.rowIndex + 1), name: bay.name, usual: unmeasured,
-      widthReadings: first(bay.widthMm), depthReadings: first(bay.depthMm), heightReadings: first(bay.heightMm),
-      pullOut: bay.pullOut, moist: bay.moist, warm: bay.warm, light: bay.light, obstacles: bay.obstacles.map((box) => toTypedObstacle(box, unit)),
+      ...blankBay(bay.columnIndex + 1, bay.rowIndex + 1),
+      name: bay.name,
+      usual: unmeasured,
+      widthReadings: first(bay.widthMm),
+      depthReadings: first(bay.depthMm),
+      heightReadings: first(bay.heightMm),
+      pullOut: bay.pullOut,
+      moist: bay.moist,
+      warm: bay.warm,
+      light: bay.light,
+      obstacles: bay.obstacles.map((box) => toTypedObstacle(box, unit)),
     })),
   };
 }
 
-const toTypedObstacle = ({ label, ...box }: Bay['obstacles'][number], unit: LengthUnit): BayTyped['obstacles'][number] => {
+const toTypedObstacle = (
+  { label, ...box }: Bay['obstacles'][number],
+  unit: LengthUnit,
+): BayTyped['obstacles'][number] => {
   const say = (mm: number) => formatLength(mm, unit);
-  return { label, x: say(box.x), y: say(box.y), z: say(box.z), width: say(box.width), depth: say(box.depth), height: say(box.height) };
+  return {
+    label,
+    x: say(box.x),
+    y: say(box.y),
+    z: say(box.z),
+    width: say(box.width),
+    depth: say(box.depth),
+    height: say(box.height),
+  };
 };
 
 const toTypedReadings = (readings: readonly Length[]): string[] => {
@@ -132,15 +213,34 @@ const toTypedReadings = (readings: readonly Length[]): string[] => {
 };
 
 const toTypedBay = (bay: Bay, unit: LengthUnit): BayTyped => ({
-  id: bay.id, name: bay.name, column: bay.columnIndex + 1, row: bay.rowIndex + 1,
-  widthReadings: toTypedReadings(bay.widthReadings), depthReadings: toTypedReadings(bay.depthReadings), heightReadings: toTypedReadings(bay.heightReadings),
-  openingWidth: bay.openingWidth?.text ?? '', openingHeight: bay.openingHeight?.text ?? '',
+  id: bay.id,
+  name: bay.name,
+  column: bay.columnIndex + 1,
+  row: bay.rowIndex + 1,
+  widthReadings: toTypedReadings(bay.widthReadings),
+  depthReadings: toTypedReadings(bay.depthReadings),
+  heightReadings: toTypedReadings(bay.heightReadings),
+  openingWidth: bay.openingWidth?.text ?? '',
+  openingHeight: bay.openingHeight?.text ?? '',
   maxLoadKg: bay.maxLoadG === null ? '' : String(bay.maxLoadG / 1000),
-  pullOut: bay.pullOut, moist: bay.moist, warm: bay.warm, light: bay.light, lockable: bay.lockable, outOfScope: bay.outOfScope,
-  usual: bay.isUsual ? unmeasured : measured, obstacles: bay.obstacles.map((box) => toTypedObstacle(box, unit)),
+  pullOut: bay.pullOut,
+  moist: bay.moist,
+  warm: bay.warm,
+  light: bay.light,
+  lockable: bay.lockable,
+  outOfScope: bay.outOfScope,
+  usual: bay.isUsual ? unmeasured : measured,
+  obstacles: bay.obstacles.map((box) => toTypedObstacle(box, unit)),
 });
 
 export const toTypedUnit = (unit: Unit, measureUnit: LengthUnit): UnitFormTyped => ({
-  name: unit.name, kind: unit.kind, width: unit.width.text, depth: unit.depth.text, height: unit.height.text, floorGap: unit.floorGap.text,
-  door: unit.door, holePitch: unit.holePitch?.text ?? '', bays: unit.bays.map((bay) => toTypedBay(bay, measureUnit)),
+  name: unit.name,
+  kind: unit.kind,
+  width: unit.width.text,
+  depth: unit.depth.text,
+  height: unit.height.text,
+  floorGap: unit.floorGap.text,
+  door: unit.door,
+  holePitch: unit.holePitch?.text ?? '',
+  bays: unit.bays.map((bay) => toTypedBay(bay, measureUnit)),
 });

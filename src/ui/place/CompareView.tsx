@@ -32,21 +32,43 @@ interface CompareViewProps {
 }
 
 /** Two arrangements point by point: what they ask in a week, who reaches what, which places are full, which rules bend, and what moves. */
-export function CompareView({ slips, sides, changes, scopeQuery, note, groups, people, bayNames, onChoose }: CompareViewProps) {
+export function CompareView({
+  slips,
+  sides,
+  changes,
+  scopeQuery,
+  note,
+  groups,
+  people,
+  bayNames,
+  onChoose,
+}: CompareViewProps) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   const [a, b] = sides;
-  const slipOf = ({ ref }: CompareSide): DraftSlip | undefined => slips.find((slip) => slip.ref === ref);
-  const show = (first: string, second: string) => router.push(`?${scopeQuery}a=${first}&b=${second}`);
-  const nameOf = (list: CompareViewProps['groups'], id: string) => list.find((entry) => entry.id === id)?.name ?? '';
-  const bayName = (id: string | null) => (id === null ? 'the tray' : (bayNames[id] ?? 'another room'));
-    const choose = async (ref: string) => {
+  const slipOf = ({ ref }: CompareSide): DraftSlip | undefined =>
+    slips.find((slip) => slip.ref === ref);
+  const show = (first: string, second: string) =>
+    router.push(`?${scopeQuery}a=${first}&b=${second}`);
+  const nameOf = (list: CompareViewProps['groups'], id: string) =>
+    list.find((entry) => entry.id === id)?.name ?? '';
+  const bayName = (id: string | null) =>
+    id === null ? 'the tray' : (bayNames[id] ?? 'another room');
+  const choose = async (ref: string) => {
     const result = await onChoose(ref);
     setMessage(result.ok ? '' : result.message);
     router.refresh();
   };
-  if (!a.judged || !b.judged) return <p className="panel p-5 text-[16px]">Add the people of the household first: without them nobody walks or reaches.</p>;
-  const rows: readonly (readonly [label: string, of: (judged: ArrangementJudgement, side: CompareSide) => string | readonly string[]])[] = [
+  if (!a.judged || !b.judged)
+    return (
+      <p className="panel p-5 text-[16px]">
+        Add the people of the household first: without them nobody walks or reaches.
+      </p>
+    );
+  const rows: readonly (readonly [
+    label: string,
+    of: (judged: ArrangementJudgement, side: CompareSide) => string | readonly string[],
+  ])[] = [
     ['Time a week', (judged) => minutesWords(judged.secondsPerWeek)],
     ['Walked a week', (judged) => `${Math.round(judged.metresPerWeek)} m`],
     ['Bends a week', (judged) => String(Math.round(judged.bendsPerWeek))],
@@ -54,7 +76,14 @@ export function CompareView({ slips, sides, changes, scopeQuery, note, groups, p
     ['Needs a step', (judged) => groupReach(judged, groups, people)],
     ['Full places', (judged) => judged.fullBayIds.map(bayName)],
     ['Half empty places', (judged) => judged.halfEmptyBayIds.map(bayName)],
-    ['Rules bent', (judged) => judged.bent.map((rule) => `${nameOf(groups, rule.groupId)} on ${bayName(rule.bayId)}: ${bentWords(rule, groups)}`)],
+    [
+      'Rules bent',
+      (judged) =>
+        judged.bent.map(
+          (rule) =>
+            `${nameOf(groups, rule.groupId)} on ${bayName(rule.bayId)}: ${bentWords(rule, groups)}`,
+        ),
+    ],
     ['Without a home', (judged) => judged.homelessIds.map((id) => nameOf(groups, id))],
     ['In another room', (_, { awayIds }) => awayIds.map((id) => nameOf(groups, id))],
   ];
@@ -68,10 +97,30 @@ export function CompareView({ slips, sides, changes, scopeQuery, note, groups, p
               const slip = slipOf(side);
               return (
                 <th key={i} scope="col" className="p-3 text-left font-normal">
-                  <select className="input font-[650]" aria-label={i === 0 ? 'First arrangement' : 'Second arrangement'} value={side.ref === 'chosen' ? (slips.find(({ isChosen }) => isChosen)?.ref ?? '') : side.ref} onChange={(event) => (i === 0 ? show(event.target.value, b.ref) : show(a.ref, event.target.value))}>
-                    {slips.map(({ ref, name, isChosen }) => <option key={ref} value={ref}>{name}{isChosen ? ', chosen' : ''}</option>)}
+                  <select
+                    className="input font-[650]"
+                    aria-label={i === 0 ? 'First arrangement' : 'Second arrangement'}
+                    value={
+                      side.ref === 'chosen'
+                        ? (slips.find(({ isChosen }) => isChosen)?.ref ?? '')
+                        : side.ref
+                    }
+                    onChange={(event) =>
+                      i === 0 ? show(event.target.value, b.ref) : show(a.ref, event.target.value)
+                    }
+                  >
+                    {slips.map(({ ref, name, isChosen }) => (
+                      <option key={ref} value={ref}>
+                        {name}
+                        {isChosen ? ', chosen' : ''}
+                      </option>
+                    ))}
                   </select>
-                  {slip && slip.ref !== 'today' && !slip.isChosen && <Button look="quiet" className="mt-2" onClick={() => void choose(slip.ref)}>Choose {slip.name}</Button>}
+                  {slip && slip.ref !== 'today' && !slip.isChosen && (
+                    <Button look="quiet" className="mt-2" onClick={() => void choose(slip.ref)}>
+                      Choose {slip.name}
+                    </Button>
+                  )}
                 </th>
               );
             })}
@@ -79,32 +128,59 @@ export function CompareView({ slips, sides, changes, scopeQuery, note, groups, p
         </thead>
         <tbody>
           {rows.map(([label, of]) => {
-            const [first, second] = [of(a.judged as ArrangementJudgement, a), of(b.judged as ArrangementJudgement, b)];
+            const [first, second] = [
+              of(a.judged as ArrangementJudgement, a),
+              of(b.judged as ArrangementJudgement, b),
+            ];
             const isSame = String(first) === String(second);
             return (
               <tr key={label} className="border-t border-line align-top">
-                <th scope="row" className="p-3 py-2 text-left font-[650]">{label}</th>
-                {[first, second].map((said, i) => <td key={i} className={`p-3 py-2 ${isSame ? 'text-soft' : ''} ${typeof said === 'string' ? 'font-mono' : ''}`}>{typeof said === 'string' ? said : <Names names={said} />}</td>)}
+                <th scope="row" className="p-3 py-2 text-left font-[650]">
+                  {label}
+                </th>
+                {[first, second].map((said, i) => (
+                  <td
+                    key={i}
+                    className={`p-3 py-2 ${isSame ? 'text-soft' : ''} ${typeof said === 'string' ? 'font-mono' : ''}`}
+                  >
+                    {typeof said === 'string' ? said : <Names names={said} />}
+                  </td>
+                ))}
               </tr>
             );
           })}
         </tbody>
       </table>
-      {message !== '' && <p role="alert" className="mt-2 text-[14px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="mt-2 text-[14px] text-signal-deep">
+          {message}
+        </p>
+      )}
       <section aria-label="What moves" className="panel mt-3 p-4">
         <h2 className="text-[17px]">What moves from the first to the second</h2>
-        {changes.length === 0 ? <p className="mt-1 text-[14.5px] text-soft">Nothing: they are the same.</p> : (
+        {changes.length === 0 ? (
+          <p className="mt-1 text-[14.5px] text-soft">Nothing: they are the same.</p>
+        ) : (
           <ul className="mt-1.5 grid gap-x-6 sm:grid-cols-2">
             {changes.map(({ groupId, fromBayId, toBayId, secondsPerWeek }) => (
               <li key={groupId} className="border-t border-line py-1.5 text-[14.5px]">
                 <b>{nameOf(groups, groupId)}</b> from {bayName(fromBayId)} to {bayName(toBayId)}
-                {secondsPerWeek !== undefined && Math.abs(secondsPerWeek) >= 1 && <span className="block text-[13.5px] text-soft">{minutesWords(Math.abs(secondsPerWeek))} a week {secondsPerWeek > 0 ? 'more' : 'less'}</span>}
+                {secondsPerWeek !== undefined && Math.abs(secondsPerWeek) >= 1 && (
+                  <span className="block text-[13.5px] text-soft">
+                    {minutesWords(Math.abs(secondsPerWeek))} a week{' '}
+                    {secondsPerWeek > 0 ? 'more' : 'less'}
+                  </span>
+                )}
               </li>
             ))}
           </ul>
         )}
         {note !== undefined && <p className="mt-2 text-[13.5px] text-soft">{note}</p>}
-        {[a, b].some(({ judged }) => (judged?.elsewhereIds.length ?? 0) > 0) && <p className="mt-2 text-[13.5px] text-soft">To another room {OTHER_ROOM_METRES} m are assumed, each way.</p>}
+        {[a, b].some(({ judged }) => (judged?.elsewhereIds.length ?? 0) > 0) && (
+          <p className="mt-2 text-[13.5px] text-soft">
+            To another room {OTHER_ROOM_METRES} m are assumed, each way.
+          </p>
+        )}
       </section>
     </>
   );
@@ -118,13 +194,28 @@ function Names({ names }: { names: readonly string[] }) {
   return (
     <details>
       <summary>{names.length}</summary>
-      <ul>{names.map((name) => <li key={name}>{name}</li>)}</ul>
+      <ul>
+        {names.map((name) => (
+          <li key={name}>{name}</li>
+        ))}
+      </ul>
     </details>
   );
 }
 
-const groupReach = (judged: ArrangementJudgement, groups: CompareViewProps['groups'], people: CompareViewProps['people']): string[] => {
+const groupReach = (
+  judged: ArrangementJudgement,
+  groups: CompareViewProps['groups'],
+  people: CompareViewProps['people'],
+): string[] => {
   const byGroup = new Map<string, string[]>();
-  for (const { groupId, personId } of judged.outOfReach) byGroup.set(groupId, [...(byGroup.get(groupId) ?? []), people.find(({ id }) => id === personId)?.name ?? '']);
-  return [...byGroup].map(([groupId, names]) => `${groups.find(({ id }) => id === groupId)?.name ?? ''} (${names.join(', ')})`);
+  for (const { groupId, personId } of judged.outOfReach)
+    byGroup.set(groupId, [
+      ...(byGroup.get(groupId) ?? []),
+      people.find(({ id }) => id === personId)?.name ?? '',
+    ]);
+  return [...byGroup].map(
+    ([groupId, names]) =>
+      `${groups.find(({ id }) => id === groupId)?.name ?? ''} (${names.join(', ')})`,
+  );
 };

@@ -14,7 +14,13 @@ export interface HistoryEntry {
 }
 
 /** How the shown arrangement came to be, and back to any state of it. */
-export function DraftHistory({ entries, onGoBack }: { entries: readonly HistoryEntry[]; onGoBack: (places: HistoryEntry['places']) => Promise<ActionResult> }) {
+export function DraftHistory({
+  entries,
+  onGoBack,
+}: {
+  entries: readonly HistoryEntry[];
+  onGoBack: (places: HistoryEntry['places']) => Promise<ActionResult>;
+}) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   if (entries.length === 0) return null;
@@ -25,16 +31,40 @@ export function DraftHistory({ entries, onGoBack }: { entries: readonly HistoryE
   };
   return (
     <details className="text-[14px]">
-      <summary className="caption min-h-8 content-center max-md:min-h-11">How it came to be</summary>
+      <summary className="caption min-h-8 content-center max-md:min-h-11">
+        How it came to be
+      </summary>
       <ol className="divide-y divide-line">
         {entries.map((entry, i) => (
           <li key={entry.seq} className="flex items-baseline gap-2 py-1">
-            <span className="min-w-0 flex-1">{entry.label} <time suppressHydrationWarning className="block text-[12.5px] text-soft" dateTime={entry.changedAt}>{format(new Date(entry.changedAt), 'd MMM, HH:mm')}</time></span>
-            {i > 0 && <button type="button" className="shrink-0 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11" aria-label={`Back to: ${entry.label}`} onClick={() => void goBack(entry)}>back to this</button>}
+            <span className="min-w-0 flex-1">
+              {entry.label}{' '}
+              <time
+                suppressHydrationWarning
+                className="block text-[12.5px] text-soft"
+                dateTime={entry.changedAt}
+              >
+                {format(new Date(entry.changedAt), 'd MMM, HH:mm')}
+              </time>
+            </span>
+            {i > 0 && (
+              <button
+                type="button"
+                className="shrink-0 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11"
+                aria-label={`Back to: ${entry.label}`}
+                onClick={() => void goBack(entry)}
+              >
+                back to this
+              </button>
+            )}
           </li>
         ))}
       </ol>
-      {message !== '' && <p role="alert" className="text-[13px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="text-[13px] text-signal-deep">
+          {message}
+        </p>
+      )}
     </details>
   );
 }

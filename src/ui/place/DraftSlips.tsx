@@ -27,7 +27,15 @@ interface DraftSlipsProps {
 }
 
 /** The arrangements of a room side by side: as it is today first, the chosen one ticked, one shown below. */
-export function DraftSlips({ slips, shownRef, base, onAdd, onRename, onChoose, onRemove }: DraftSlipsProps) {
+export function DraftSlips({
+  slips,
+  shownRef,
+  base,
+  onAdd,
+  onRename,
+  onChoose,
+  onRemove,
+}: DraftSlipsProps) {
   const router = useRouter();
   const [typed, setTyped] = useState<{ readonly what: 'copy' | 'name'; readonly text: string }>();
   const [message, setMessage] = useState('');
@@ -54,21 +62,56 @@ export function DraftSlips({ slips, shownRef, base, onAdd, onRename, onChoose, o
               key={slip.ref}
               href={`${base}?draft=${slip.ref}`}
               aria-current={slip.ref === shownRef ? 'true' : undefined}
-              className={clsx('inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] px-3 text-[14.5px] font-[650] max-md:min-h-11', slip.ref === shownRef ? 'border-2 border-rim bg-white text-rim-deep' : 'border-line bg-sheet')}
+              className={clsx(
+                'inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] px-3 text-[14.5px] font-[650] max-md:min-h-11',
+                slip.ref === shownRef
+                  ? 'border-2 border-rim bg-white text-rim-deep'
+                  : 'border-line bg-sheet',
+              )}
             >
               {slip.isChosen && <Check size={15} aria-label="chosen" className="text-rim" />}
               {slip.name}
             </Link>
           ))}
         </nav>
-        <button type="button" onClick={() => setTyped({ what: 'copy', text: '' })} className="inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] border-dashed border-[#b3a78d] px-3 text-[14.5px] font-[650] text-rim-deep max-md:min-h-11">
+        <button
+          type="button"
+          onClick={() => setTyped({ what: 'copy', text: '' })}
+          className="inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] border-dashed border-[#b3a78d] px-3 text-[14.5px] font-[650] text-rim-deep max-md:min-h-11"
+        >
           <CopyPlus size={16} aria-hidden="true" /> Try another
         </button>
         {isDraft && (
           <span className="ml-auto flex items-center gap-3 text-[14px]">
-            {!shown.isChosen && <Button look="quiet" className="min-h-9!" onClick={() => void onChoose(shown.ref).then(settle)}>Choose this one</Button>}
-            <button type="button" className="text-rim underline underline-offset-3 max-md:min-h-11" onClick={() => setTyped({ what: 'name', text: shown.name })}>Rename</button>
-            {!shown.isChosen && <button type="button" className="text-rim underline underline-offset-3 max-md:min-h-11" onClick={() => void onRemove(shown.ref).then(settle).then((isGone) => isGone && router.push(base))}>Take away</button>}
+            {!shown.isChosen && (
+              <Button
+                look="quiet"
+                className="min-h-9!"
+                onClick={() => void onChoose(shown.ref).then(settle)}
+              >
+                Choose this one
+              </Button>
+            )}
+            <button
+              type="button"
+              className="text-rim underline underline-offset-3 max-md:min-h-11"
+              onClick={() => setTyped({ what: 'name', text: shown.name })}
+            >
+              Rename
+            </button>
+            {!shown.isChosen && (
+              <button
+                type="button"
+                className="text-rim underline underline-offset-3 max-md:min-h-11"
+                onClick={() =>
+                  void onRemove(shown.ref)
+                    .then(settle)
+                    .then((isGone) => isGone && router.push(base))
+                }
+              >
+                Take away
+              </button>
+            )}
           </span>
         )}
       </div>
@@ -80,12 +123,30 @@ export function DraftSlips({ slips, shownRef, base, onAdd, onRename, onChoose, o
             void keep();
           }}
         >
-          <input autoFocus className="input" maxLength={40} aria-label={typed.what === 'copy' ? `Name of a copy of ${shown?.name ?? ''}` : 'Name of this draft'} placeholder={typed.what === 'copy' ? `a copy of “${shown?.name ?? ''}”, called …` : ''} value={typed.text} onChange={(event) => setTyped({ ...typed, text: event.target.value })} />
-          <Button type="submit" look="quiet" disabled={typed.text.trim() === ''}>{typed.what === 'copy' ? 'Copy' : 'Keep'}</Button>
+          <input
+            autoFocus
+            className="input"
+            maxLength={40}
+            aria-label={
+              typed.what === 'copy'
+                ? `Name of a copy of ${shown?.name ?? ''}`
+                : 'Name of this draft'
+            }
+            placeholder={typed.what === 'copy' ? `a copy of “${shown?.name ?? ''}”, called …` : ''}
+            value={typed.text}
+            onChange={(event) => setTyped({ ...typed, text: event.target.value })}
+          />
+          <Button type="submit" look="quiet" disabled={typed.text.trim() === ''}>
+            {typed.what === 'copy' ? 'Copy' : 'Keep'}
+          </Button>
           <Button onClick={() => setTyped(undefined)}>Leave</Button>
         </form>
       )}
-      {message !== '' && <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">
+          {message}
+        </p>
+      )}
     </div>
   );
 }

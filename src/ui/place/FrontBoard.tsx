@@ -42,22 +42,62 @@ const HOME_SCALE = 0.16;
 const PHONE_SCALE = 0.245;
 
 /** The units of the room from the front, to scale, each place with its tags and its level. */
-export function FrontBoard({ units, groups, things, people, measureUnit, isOneOfMany = false, carried, heldAgainst, onPutOn, tagProps }: FrontBoardProps) {
+export function FrontBoard({
+  units,
+  groups,
+  things,
+  people,
+  measureUnit,
+  isOneOfMany = false,
+  carried,
+  heldAgainst,
+  onPutOn,
+  tagProps,
+}: FrontBoardProps) {
   const view = useMemo(() => arrangeFront(units), [units]);
-  const bays = useMemo(() => new Map(units.flatMap((unit) => unit.bays.map((bay) => [bay.id as string, bay] as const))), [units]);
+  const bays = useMemo(
+    () =>
+      new Map(units.flatMap((unit) => unit.bays.map((bay) => [bay.id as string, bay] as const))),
+    [units],
+  );
   const levels = useMemo(
-    () => new Map(view.units.flatMap(({ layout }) => layout.bays.flatMap(({ bayId, zMm }) => {
-      const bay = bays.get(bayId);
-      return bay ? [[bayId as string, bayLevelOf({ bay, reachMm: zMm, groups, things, people })] as const] : [];
-    }))),
+    () =>
+      new Map(
+        view.units.flatMap(({ layout }) =>
+          layout.bays.flatMap(({ bayId, zMm }) => {
+            const bay = bays.get(bayId);
+            return bay
+              ? [
+                  [
+                    bayId as string,
+                    bayLevelOf({ bay, reachMm: zMm, groups, things, people }),
+                  ] as const,
+                ]
+              : [];
+          }),
+        ),
+      ),
     [view, bays, groups, things, people],
   );
-  const litresOf = useMemo(() => new Map(groups.map((group) => [group.id, keptLitresOf(group, things)] as const)), [groups, things]);
+  const litresOf = useMemo(
+    () => new Map(groups.map((group) => [group.id, keptLitresOf(group, things)] as const)),
+    [groups, things],
+  );
   const isPhone = useIsPhone();
-  const scale = isPhone ? PHONE_SCALE : isOneOfMany ? HOME_SCALE : Math.max(LEAST_SCALE, Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)));
+  const scale = isPhone
+    ? PHONE_SCALE
+    : isOneOfMany
+      ? HOME_SCALE
+      : Math.max(
+          LEAST_SCALE,
+          Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)),
+        );
   return (
     <div className="panel squared overflow-x-auto p-3">
-      <div className="relative mx-auto" style={{ width: view.widthMm * scale, height: view.heightMm * scale + 3 }}>
+      <div
+        className="relative mx-auto"
+        style={{ width: view.widthMm * scale, height: view.heightMm * scale + 3 }}
+      >
         {view.units.flatMap((front) =>
           front.layout.bays.map((bayFront) => {
             const bay = bays.get(bayFront.bayId);
@@ -73,20 +113,49 @@ export function FrontBoard({ units, groups, things, people, measureUnit, isOneOf
                 isCarrying={carried !== undefined}
                 against={heldAgainst?.bayId === bay.id ? heldAgainst.words : []}
                 onPut={() => onPutOn(bay.id)}
-                at={{ left: (front.xMm + bayFront.xMm) * scale, bottom: bayFront.zMm * scale + 3, width: bayFront.widthMm * scale, height: bayFront.heightMm * scale }}
+                at={{
+                  left: (front.xMm + bayFront.xMm) * scale,
+                  bottom: bayFront.zMm * scale + 3,
+                  width: bayFront.widthMm * scale,
+                  height: bayFront.heightMm * scale,
+                }}
               >
-                {here.map((group) => <GroupTag key={group.id} group={group} litres={litresOf.get(group.id) ?? 0} isHalf={here.length > 2} {...tagProps} />)}
+                {here.map((group) => (
+                  <GroupTag
+                    key={group.id}
+                    group={group}
+                    litres={litresOf.get(group.id) ?? 0}
+                    isHalf={here.length > 2}
+                    {...tagProps}
+                  />
+                ))}
               </BaySlot>
             );
           }),
         )}
-        <ReachLine people={people} measureUnit={measureUnit} scale={scale} heightMm={view.heightMm} isNamed={!isOneOfMany} />
+        <ReachLine
+          people={people}
+          measureUnit={measureUnit}
+          scale={scale}
+          heightMm={view.heightMm}
+          isNamed={!isOneOfMany}
+        />
         <div className="absolute inset-x-[-8px] bottom-0 h-[3px] bg-ink" aria-hidden="true" />
       </div>
       <div className="relative mx-auto h-6" style={{ width: view.widthMm * scale }}>
         {view.units.map((front) => {
           const unit = units.find(({ id }) => id === front.unitId);
-          return unit && <span key={unit.id} className="absolute top-1 truncate text-center font-head text-[13px] font-[650]" style={{ left: front.xMm * scale, width: unit.width.mm * scale }}>{unit.name}</span>;
+          return (
+            unit && (
+              <span
+                key={unit.id}
+                className="absolute top-1 truncate text-center font-head text-[13px] font-[650]"
+                style={{ left: front.xMm * scale, width: unit.width.mm * scale }}
+              >
+                {unit.name}
+              </span>
+            )
+          );
         })}
       </div>
     </div>
@@ -94,22 +163,59 @@ export function FrontBoard({ units, groups, things, people, measureUnit, isOneOf
 }
 
 /** How high whoever stretches first, and how low whoever bends first, takes things at ease. */
-export function reachLines(people: readonly Person[], measureUnit: LengthUnit): { readonly mm: number; readonly text: string }[] {
+export function reachLines(
+  people: readonly Person[],
+  measureUnit: LengthUnit,
+): { readonly mm: number; readonly text: string }[] {
   const { ceiling, floor } = tightestReach(people);
   return [
-    ...(ceiling ? [{ mm: ceiling.noStretchMm, text: `${ceiling.personName}, no stretch · ${formatLength(ceiling.noStretchMm, measureUnit)}` }] : []),
-    ...(floor ? [{ mm: floor.noBendMm, text: `${floor.personName}, no bend · ${formatLength(floor.noBendMm, measureUnit)}` }] : []),
+    ...(ceiling
+      ? [
+          {
+            mm: ceiling.noStretchMm,
+            text: `${ceiling.personName}, no stretch · ${formatLength(ceiling.noStretchMm, measureUnit)}`,
+          },
+        ]
+      : []),
+    ...(floor
+      ? [
+          {
+            mm: floor.noBendMm,
+            text: `${floor.personName}, no bend · ${formatLength(floor.noBendMm, measureUnit)}`,
+          },
+        ]
+      : []),
   ];
 }
 
 /** Between these heights nobody in the household stretches or bends. */
-function ReachLine({ people, measureUnit, scale, heightMm, isNamed }: { people: readonly Person[]; measureUnit: LengthUnit; scale: number; heightMm: number; isNamed: boolean }) {
+function ReachLine({
+  people,
+  measureUnit,
+  scale,
+  heightMm,
+  isNamed,
+}: {
+  people: readonly Person[];
+  measureUnit: LengthUnit;
+  scale: number;
+  heightMm: number;
+  isNamed: boolean;
+}) {
   return reachLines(people, measureUnit).map((line) =>
     line.mm < heightMm ? (
-      <div key={line.text} aria-hidden="true" className="pointer-events-none absolute inset-x-[-8px] border-t-[1.5px] border-dotted border-rim" style={{ bottom: line.mm * scale + 3 }}>
-        {isNamed && <span className="absolute right-0 bottom-px rounded-sm bg-white/90 px-1 text-[12px] leading-tight text-rim">{line.text}</span>}
+      <div
+        key={line.text}
+        aria-hidden="true"
+        className="pointer-events-none absolute inset-x-[-8px] border-t-[1.5px] border-dotted border-rim"
+        style={{ bottom: line.mm * scale + 3 }}
+      >
+        {isNamed && (
+          <span className="absolute right-0 bottom-px rounded-sm bg-white/90 px-1 text-[12px] leading-tight text-rim">
+            {line.text}
+          </span>
+        )}
       </div>
     ) : null,
   );
 }
-

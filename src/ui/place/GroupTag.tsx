@@ -15,7 +15,15 @@ interface GroupTagProps extends TagProps {
 }
 
 /** A paper tag. Drag it; or Enter, arrows, Enter; or tap it, then a place. */
-export function GroupTag({ group, litres, carried, onKeyDown, onTap, isWide = false, isHalf = false }: GroupTagProps) {
+export function GroupTag({
+  group,
+  litres,
+  carried,
+  onKeyDown,
+  onTap,
+  isWide = false,
+  isHalf = false,
+}: GroupTagProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: group.id });
   const isCarried = carried?.groupId === group.id;
   return (
@@ -31,7 +39,11 @@ export function GroupTag({ group, litres, carried, onKeyDown, onTap, isWide = fa
       className={`tag shrink-0 ${isHalf ? 'max-w-[calc(50%-1px)]' : 'max-w-full'} touch-none truncate text-left text-[13px] leading-tight max-md:min-h-8 ${isDragging ? 'opacity-40' : ''} ${isCarried ? 'bg-rim! text-white!' : ''} ${group.front ? 'underline decoration-2 underline-offset-2' : ''} ${isWide ? 'min-h-9 pr-3' : 'md:py-[2px]!'} focus-visible:bg-rim-mid focus-visible:outline-none`}
     >
       {group.name}
-      {isWide && <span className={`ml-2 font-normal ${isCarried ? '' : 'text-[#5d5125]'}`}>{formatLitres(litres)}</span>}
+      {isWide && (
+        <span className={`ml-2 font-normal ${isCarried ? '' : 'text-[#5d5125]'}`}>
+          {formatLitres(litres)}
+        </span>
+      )}
     </button>
   );
 }

@@ -22,7 +22,15 @@ interface GroupWishesProps {
 }
 
 /** Groups of the room with what they ask of a place and a container. */
-export function GroupWishes({ people, stations, groups, litresOf, onSave, onAdd, onRemove }: GroupWishesProps) {
+export function GroupWishes({
+  people,
+  stations,
+  groups,
+  litresOf,
+  onSave,
+  onAdd,
+  onRemove,
+}: GroupWishesProps) {
   const router = useRouter();
   const [openId, setOpenId] = useState('');
   const [name, setName] = useState('');
@@ -39,10 +47,28 @@ export function GroupWishes({ people, stations, groups, litresOf, onSave, onAdd,
       <ul className="divide-y divide-line">
         {groups.map((group) => (
           <li key={group.id}>
-            <button type="button" aria-expanded={openId === group.id} onClick={() => setOpenId(openId === group.id ? '' : group.id)} className="flex min-h-9 w-full items-center justify-between gap-2 text-left text-[14.5px] max-md:min-h-11">
-              <span className="truncate">{group.name}</span><span className="font-mono text-[13px] text-soft">{formatLitres(litresOf[group.id] ?? 0)}</span>
+            <button
+              type="button"
+              aria-expanded={openId === group.id}
+              onClick={() => setOpenId(openId === group.id ? '' : group.id)}
+              className="flex min-h-9 w-full items-center justify-between gap-2 text-left text-[14.5px] max-md:min-h-11"
+            >
+              <span className="truncate">{group.name}</span>
+              <span className="font-mono text-[13px] text-soft">
+                {formatLitres(litresOf[group.id] ?? 0)}
+              </span>
             </button>
-            {openId === group.id && <WishForm group={group} others={groups.filter(({ id }) => id !== group.id)} people={people} stations={stations} onSave={(wishes) => onSave(group.id, wishes)} onRemove={() => onRemove(group.id)} onDone={() => setOpenId('')} />}
+            {openId === group.id && (
+              <WishForm
+                group={group}
+                others={groups.filter(({ id }) => id !== group.id)}
+                people={people}
+                stations={stations}
+                onSave={(wishes) => onSave(group.id, wishes)}
+                onRemove={() => onRemove(group.id)}
+                onDone={() => setOpenId('')}
+              />
+            )}
           </li>
         ))}
       </ul>
@@ -53,10 +79,23 @@ export function GroupWishes({ people, stations, groups, litresOf, onSave, onAdd,
           if (name.trim() !== '') void add();
         }}
       >
-        <input className="input" aria-label="Name of a new group" placeholder="a new group" maxLength={60} value={name} onChange={(event) => setName(event.target.value)} />
-        <Button type="submit" disabled={name.trim() === ''}>Add</Button>
+        <input
+          className="input"
+          aria-label="Name of a new group"
+          placeholder="a new group"
+          maxLength={60}
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <Button type="submit" disabled={name.trim() === ''}>
+          Add
+        </Button>
       </form>
-      {message !== '' && <p role="alert" className="mt-1 text-[13px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="mt-1 text-[13px] text-signal-deep">
+          {message}
+        </p>
+      )}
     </section>
   );
 }

@@ -16,7 +16,13 @@ interface HomelessTrayProps extends TagProps {
 }
 
 /** Groups that have no home yet, above the drawing so that they are seen first. */
-export function HomelessTray({ groups, isTarget, status, onPutHere, ...tagProps }: HomelessTrayProps) {
+export function HomelessTray({
+  groups,
+  isTarget,
+  status,
+  onPutHere,
+  ...tagProps
+}: HomelessTrayProps) {
   const { setNodeRef, isOver } = useDroppable({ id: 'tray' });
   return (
     <section
@@ -25,10 +31,35 @@ export function HomelessTray({ groups, isTarget, status, onPutHere, ...tagProps 
       className={`relative mb-2.5 flex min-h-[46px] flex-wrap items-center gap-2 rounded-[7px] border border-dashed px-3 py-1 ${isTarget || isOver ? 'border-rim bg-rim-wash' : 'border-line bg-sheet'}`}
     >
       <h2 className="caption mr-1 font-text">No home yet</h2>
-      {groups.length === 0 && <span className="text-[14px] text-soft">Every group has a place.</span>}
-      {groups.map((group) => <GroupTag key={group.id} group={group} litres={keptLitresOf(group, tagProps.things)} isWide {...tagProps} />)}
-      {onPutHere && <button type="button" aria-label="Put it back in the tray" onClick={onPutHere} className="min-h-9 px-2 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11" tabIndex={-1}>put here</button>}
-      <p role="status" className="ml-auto max-w-[46%] text-right text-[13.5px] leading-tight text-soft max-md:ml-0 max-md:max-w-full max-md:text-left">{status}</p>
+      {groups.length === 0 && (
+        <span className="text-[14px] text-soft">Every group has a place.</span>
+      )}
+      {groups.map((group) => (
+        <GroupTag
+          key={group.id}
+          group={group}
+          litres={keptLitresOf(group, tagProps.things)}
+          isWide
+          {...tagProps}
+        />
+      ))}
+      {onPutHere && (
+        <button
+          type="button"
+          aria-label="Put it back in the tray"
+          onClick={onPutHere}
+          className="min-h-9 px-2 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11"
+          tabIndex={-1}
+        >
+          put here
+        </button>
+      )}
+      <p
+        role="status"
+        className="ml-auto max-w-[46%] text-right text-[13.5px] leading-tight text-soft max-md:ml-0 max-md:max-w-full max-md:text-left"
+      >
+        {status}
+      </p>
     </section>
   );
 }

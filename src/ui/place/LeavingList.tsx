@@ -28,14 +28,34 @@ export function LeavingList({ rooms, groups, onSay }: LeavingListProps) {
       <h2 className="caption mb-1 font-text">May live in another room</h2>
       {rooms.map((room) => {
         const own = groups.filter(({ roomId }) => roomId === room.id);
-        return own.length > 0 && (
-          <details key={room.id} className="border-t border-line">
-            <summary className="min-h-9 content-center text-[14px] max-md:min-h-11">{room.name} <span className="text-soft">{own.filter(mayLeaveRoom).length} of {own.length}</span></summary>
-            <div className="pb-1.5">{own.map((group) => <CheckField key={group.id} label={group.name} checked={mayLeaveRoom(group)} onChange={(event) => void say(group, event.target.checked)} />)}</div>
-          </details>
+        return (
+          own.length > 0 && (
+            <details key={room.id} className="border-t border-line">
+              <summary className="min-h-9 content-center text-[14px] max-md:min-h-11">
+                {room.name}{' '}
+                <span className="text-soft">
+                  {own.filter(mayLeaveRoom).length} of {own.length}
+                </span>
+              </summary>
+              <div className="pb-1.5">
+                {own.map((group) => (
+                  <CheckField
+                    key={group.id}
+                    label={group.name}
+                    checked={mayLeaveRoom(group)}
+                    onChange={(event) => void say(group, event.target.checked)}
+                  />
+                ))}
+              </div>
+            </details>
+          )
         );
       })}
-      {message !== '' && <p role="alert" className="text-[13px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="text-[13px] text-signal-deep">
+          {message}
+        </p>
+      )}
     </section>
   );
 }

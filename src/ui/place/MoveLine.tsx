@@ -21,35 +21,91 @@ interface MoveLineProps {
 }
 
 /** One line of the working list: tick it, or say where the thing really is. */
-export function MoveLine({ item, number, isNext, isBusy, isLocked, cleaningWord, group, bays, onTick, onDeviate }: MoveLineProps) {
+export function MoveLine({
+  item,
+  number,
+  isNext,
+  isBusy,
+  isLocked,
+  cleaningWord,
+  group,
+  bays,
+  onTick,
+  onDeviate,
+}: MoveLineProps) {
   const [isElsewhere, setIsElsewhere] = useState(false);
   const isDone = item.doneAt !== null;
-  const label = item.kind === 'clean' ? `${stopWords(item.bayId, { bays, outside: '' })} is empty: it is ${cleaningWord}` : `${group?.name ?? 'A group that is gone'}, from ${stopWords(item.from, { bays, outside: 'where it waits' })} to ${stopWords(item.to, { bays, outside: 'the tray' })}`;
+  const label =
+    item.kind === 'clean'
+      ? `${stopWords(item.bayId, { bays, outside: '' })} is empty: it is ${cleaningWord}`
+      : `${group?.name ?? 'A group that is gone'}, from ${stopWords(item.from, { bays, outside: 'where it waits' })} to ${stopWords(item.to, { bays, outside: 'the tray' })}`;
   return (
     <li className={`border-t border-line ${isNext ? 'bg-rim-wash' : ''}`}>
       <div className="flex items-center gap-3 px-1.5 py-1">
         <label className="flex min-h-11 min-w-0 flex-1 items-center gap-3">
-          <input type="checkbox" className="size-[22px] shrink-0 accent-[#23407a]" aria-label={label} checked={isDone} disabled={isBusy || isLocked} onChange={(event) => onTick(event.target.checked)} />
-          <span className="w-6 shrink-0 text-right font-mono text-[13.5px] text-soft">{number}</span>
+          <input
+            type="checkbox"
+            className="size-[22px] shrink-0 accent-[#23407a]"
+            aria-label={label}
+            checked={isDone}
+            disabled={isBusy || isLocked}
+            onChange={(event) => onTick(event.target.checked)}
+          />
+          <span className="w-6 shrink-0 text-right font-mono text-[13.5px] text-soft">
+            {number}
+          </span>
           <span className={`min-w-0 flex-1 text-[15px] ${isDone ? 'text-soft line-through' : ''}`}>
-            {item.kind === 'clean' ? <b>{label}</b> : (
+            {item.kind === 'clean' ? (
+              <b>{label}</b>
+            ) : (
               <>
-                <b>{group?.name ?? 'a group that is gone'}</b> {item.from === null ? '' : <span className="text-soft">{stopWords(item.from, { bays, outside: '' })}</span>} <span aria-hidden="true">→</span> {stopWords(item.to, { bays, outside: 'the tray, no home yet' })}
-                {group && <span className="block font-mono text-[13px] text-soft">{formatLitres(group.litres)} · {formatMass(group.massG)}{item.carryCount > 1 ? ` · ${item.carryCount} carries` : ''}</span>}
+                <b>{group?.name ?? 'a group that is gone'}</b>{' '}
+                {item.from === null ? (
+                  ''
+                ) : (
+                  <span className="text-soft">{stopWords(item.from, { bays, outside: '' })}</span>
+                )}{' '}
+                <span aria-hidden="true">→</span>{' '}
+                {stopWords(item.to, { bays, outside: 'the tray, no home yet' })}
+                {group && (
+                  <span className="block font-mono text-[13px] text-soft">
+                    {formatLitres(group.litres)} · {formatMass(group.massG)}
+                    {item.carryCount > 1 ? ` · ${item.carryCount} carries` : ''}
+                  </span>
+                )}
               </>
             )}
           </span>
         </label>
         {item.kind === 'move' && !isDone && (
-          <button type="button" aria-expanded={isElsewhere} onClick={() => setIsElsewhere(!isElsewhere)} className="no-print min-h-11 shrink-0 text-[13.5px] text-rim underline underline-offset-3">it is elsewhere</button>
+          <button
+            type="button"
+            aria-expanded={isElsewhere}
+            onClick={() => setIsElsewhere(!isElsewhere)}
+            className="no-print min-h-11 shrink-0 text-[13.5px] text-rim underline underline-offset-3"
+          >
+            it is elsewhere
+          </button>
         )}
       </div>
       {isElsewhere && item.kind === 'move' && !isDone && (
         <div className="no-print flex flex-wrap items-center gap-2 px-1.5 pb-2 pl-[52px] text-[14px]">
-          <select className="input w-auto" aria-label={`Where ${group?.name ?? 'it'} really is`} defaultValue="" onChange={(event) => event.target.value !== '' && onDeviate(event.target.value === 'basket' ? null : event.target.value)}>
+          <select
+            className="input w-auto"
+            aria-label={`Where ${group?.name ?? 'it'} really is`}
+            defaultValue=""
+            onChange={(event) =>
+              event.target.value !== '' &&
+              onDeviate(event.target.value === 'basket' ? null : event.target.value)
+            }
+          >
             <option value="">it is really …</option>
             <option value="basket">in a basket</option>
-            {bays.map(({ id, name }) => <option key={id} value={id}>on {name}</option>)}
+            {bays.map(({ id, name }) => (
+              <option key={id} value={id}>
+                on {name}
+              </option>
+            ))}
           </select>
           <span className="text-soft">The rest is then worked out anew.</span>
         </div>

@@ -11,7 +11,6 @@ import { CheckField, TextField } from '../primitives/Field';
 import { sayWithNames } from '../sayWithNames';
 import { MoveLine } from './MoveLine';
 
-
 export interface MovedGroup {
   readonly id: string;
   readonly name: string;
@@ -28,51 +27,126 @@ interface MoveListViewProps {
   readonly groups: readonly MovedGroup[];
   readonly basketLitres: number;
   readonly liftG: number;
-  readonly onMake: (input: { readonly cleaning: string; readonly cleanedBayIds: readonly string[]; readonly basketsStand: string }) => Promise<ActionResult>;
+  readonly onMake: (input: {
+    readonly cleaning: string;
+    readonly cleanedBayIds: readonly string[];
+    readonly basketsStand: string;
+  }) => Promise<ActionResult>;
   readonly onTick: (index: number, isDone: boolean) => Promise<ActionResult>;
   readonly onDeviate: (groupId: string, bayId: string | null) => Promise<ActionResult>;
 }
 
-const CLEANING_WORDS: Readonly<Record<KeptMoveList['cleaning'], string>> = { wipe: 'wiped', line: 'lined', paint: 'painted' };
+const CLEANING_WORDS: Readonly<Record<KeptMoveList['cleaning'], string>> = {
+  wipe: 'wiped',
+  line: 'lined',
+  paint: 'painted',
+};
 
 /** The working list from where everything stands to the chosen arrangement: made, ticked off, made anew where reality differed. */
-export function MoveListView({ list: keptList, bays, groups, basketLitres, liftG, onMake, onTick, onDeviate }: MoveListViewProps) {
+export function MoveListView({
+  list: keptList,
+  bays,
+  groups,
+  basketLitres,
+  liftG,
+  onMake,
+  onTick,
+  onDeviate,
+}: MoveListViewProps) {
   const router = useRouter();
   const [isWorking, startWork] = useTransition();
   const [message, setMessage] = useState('');
   // A tick shows at once; the server's word replaces it.
-  const [list, tickAtOnce] = useOptimistic(keptList, (before, { index, isDone }: { index: number; isDone: boolean }) => before && tickedItem(before, index, isDone ? before.madeAt : null));
+  const [list, tickAtOnce] = useOptimistic(
+    keptList,
+    (before, { index, isDone }: { index: number; isDone: boolean }) =>
+      before && tickedItem(before, index, isDone ? before.madeAt : null),
+  );
   const bayNames = Object.fromEntries(bays.map(({ id, name }) => [id, name]));
-  const run = (work: () => Promise<ActionResult>, first?: () => void) => startWork(async () => {
-    first?.();
-    const result = await work();
-    setMessage(result.ok ? '' : sayWithNames(result.message, bayNames));
-    router.refresh();
-  });
+  const run = (work: () => Promise<ActionResult>, first?: () => void) =>
+    startWork(async () => {
+      first?.();
+      const result = await work();
+      setMessage(result.ok ? '' : sayWithNames(result.message, bayNames));
+      router.refresh();
+    });
   const open = list?.items.filter(({ doneAt }) => doneAt === null) ?? [];
   const firstOpen = list?.items.findIndex(({ doneAt }) => doneAt === null) ?? -1;
   const toMove = groups.filter((group) => group.isOwn && group.bayId !== group.standsBayId);
   return (
     <div className="grid gap-3">
-      <MakeForm key={list?.madeAt ?? ''} list={list} bays={bays.filter(({ isOwn }) => isOwn)} isWorking={isWorking} moveCount={toMove.length} onMake={(input) => run(() => onMake(input))} />
-      {message !== '' && <p role="alert" className="warn">{message}</p>}
-      {list && list.items.length === 0 && <p className="panel p-4 text-[15px]">Everything stands where it is to live; there is nothing to carry.</p>}
+      <MakeForm
+        key={list?.madeAt ?? ''}
+        list={list}
+        bays={bays.filter(({ isOwn }) => isOwn)}
+        isWorking={isWorking}
+        moveCount={toMove.length}
+        onMake={(input) => run(() => onMake(input))}
+      />
+      {message !== '' && (
+        <p role="alert" className="warn">
+          {message}
+        </p>
+      )}
+      {list && list.items.length === 0 && (
+        <p className="panel p-4 text-[15px]">
+          Everything stands where it is to live; there is nothing to carry.
+        </p>
+      )}
       {list && list.items.length > 0 && (
         <section aria-label="Moves" className="panel border-t-4 border-t-rim p-4 max-md:p-2.5">
           <div className="flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
-            <h2 className="text-[18px]">{open.length === 0 ? 'All moves are done' : `${open.length} of ${list.items.length} to go`}</h2>
-            <button type="button" className="no-print text-[14px] text-rim underline underline-offset-3 max-md:min-h-11" onClick={() => window.print()}>Print this list</button>
+            <h2 className="text-[18px]">
+              {open.length === 0
+                ? 'All moves are done'
+                : `${open.length} of ${list.items.length} to go`}
+            </h2>
+            <button
+              type="button"
+              className="no-print text-[14px] text-rim underline underline-offset-3 max-md:min-h-11"
+              onClick={() => window.print()}
+            >
+              Print this list
+            </button>
           </div>
           <p className="mt-1 text-[14.5px]">
-            {list.baskets === 0 ? 'No basket is needed: everything goes straight to its place.' : <>Have <b>{list.baskets} {list.baskets === 1 ? 'basket' : 'baskets'}</b> of {basketLitres} l ready{list.basketsStand === '' ? '' : `, ${list.basketsStand}`}; <span className="font-mono">{formatLitres(list.stagedLitres)}</span> are handled twice</>}
-            {list.baskets > 0 && (list.leastStagedLitres === null ? ', with what is emptied for cleaning.' : list.stagedLitres - list.leastStagedLitres <= 1e-6 * Math.max(1, list.stagedLitres) ? '; no order handles less twice, that is proven.' : `; at least ${formatLitres(list.leastStagedLitres)} in any order.`)}
+            {list.baskets === 0 ? (
+              'No basket is needed: everything goes straight to its place.'
+            ) : (
+              <>
+                Have{' '}
+                <b>
+                  {list.baskets} {list.baskets === 1 ? 'basket' : 'baskets'}
+                </b>{' '}
+                of {basketLitres} l ready{list.basketsStand === '' ? '' : `, ${list.basketsStand}`};{' '}
+                <span className="font-mono">{formatLitres(list.stagedLitres)}</span> are handled
+                twice
+              </>
+            )}
+            {list.baskets > 0 &&
+              (list.leastStagedLitres === null
+                ? ', with what is emptied for cleaning.'
+                : list.stagedLitres - list.leastStagedLitres <=
+                    1e-6 * Math.max(1, list.stagedLitres)
+                  ? '; no order handles less twice, that is proven.'
+                  : `; at least ${formatLitres(list.leastStagedLitres)} in any order.`)}
           </p>
           {list.circles.length > 0 && (
             <div className="mt-2 text-[14px] text-soft">
-              {list.circles.map((circle) => <p key={circle.join()}>Waiting for each other: {circle.map((id) => bayNames[id] ?? '').join(' → ')}. A basket opens the circle.</p>)}
+              {list.circles.map((circle) => (
+                <p key={circle.join()}>
+                  Waiting for each other: {circle.map((id) => bayNames[id] ?? '').join(' → ')}. A
+                  basket opens the circle.
+                </p>
+              ))}
             </div>
           )}
-          {list.items.some((item) => item.kind === 'move' && item.carryCount > 1) && <p className="warn mt-2">Nobody lifts more than {formatMass(liftG)} at once: heavier groups go in several carries, or with two people. No climbing with full hands.</p>}
+          {list.items.some((item) => item.kind === 'move' && item.carryCount > 1) && (
+            <p className="warn mt-2">
+              Nobody lifts more than {formatMass(liftG)} at once: heavier groups go in several
+              carries, or with two people. No climbing with full hands.
+            </p>
+          )}
           <ol className="mt-2">
             {list.items.map((item, i) => (
               <MoveLine
@@ -81,12 +155,32 @@ export function MoveListView({ list: keptList, bays, groups, basketLitres, liftG
                 number={i + 1}
                 isNext={i === firstOpen}
                 isBusy={isWorking}
-                isLocked={item.doneAt === null && item.kind === 'move' && list.items.slice(0, i).some((other) => other.kind === 'move' && other.groupId === item.groupId && other.doneAt === null)}
+                isLocked={
+                  item.doneAt === null &&
+                  item.kind === 'move' &&
+                  list.items
+                    .slice(0, i)
+                    .some(
+                      (other) =>
+                        other.kind === 'move' &&
+                        other.groupId === item.groupId &&
+                        other.doneAt === null,
+                    )
+                }
                 cleaningWord={CLEANING_WORDS[list.cleaning]}
-                group={item.kind === 'move' ? groups.find(({ id }) => id === item.groupId) : undefined}
+                group={
+                  item.kind === 'move' ? groups.find(({ id }) => id === item.groupId) : undefined
+                }
                 bays={bays}
-                onTick={(isDone) => run(() => onTick(i, isDone), () => tickAtOnce({ index: i, isDone }))}
-                onDeviate={(bayId) => item.kind === 'move' && run(() => onDeviate(item.groupId, bayId))}
+                onTick={(isDone) =>
+                  run(
+                    () => onTick(i, isDone),
+                    () => tickAtOnce({ index: i, isDone }),
+                  )
+                }
+                onDeviate={(bayId) =>
+                  item.kind === 'move' && run(() => onDeviate(item.groupId, bayId))
+                }
               />
             ))}
           </ol>
@@ -101,35 +195,91 @@ interface MakeFormProps {
   readonly bays: readonly { readonly id: string; readonly name: string }[];
   readonly isWorking: boolean;
   readonly moveCount: number;
-  readonly onMake: (input: { readonly cleaning: string; readonly cleanedBayIds: readonly string[]; readonly basketsStand: string }) => void;
+  readonly onMake: (input: {
+    readonly cleaning: string;
+    readonly cleanedBayIds: readonly string[];
+    readonly basketsStand: string;
+  }) => void;
 }
 
 function MakeForm({ list, bays, isWorking, moveCount, onMake }: MakeFormProps) {
-  const [cleaning, setCleaning] = useState<KeptMoveList['cleaning'] | 'none'>(list && list.cleanedBayIds.length > 0 ? list.cleaning : 'none');
-  const [cleaned, setCleaned] = useState<readonly string[]>(list && list.cleanedBayIds.length > 0 ? list.cleanedBayIds : bays.map(({ id }) => id));
+  const [cleaning, setCleaning] = useState<KeptMoveList['cleaning'] | 'none'>(
+    list && list.cleanedBayIds.length > 0 ? list.cleaning : 'none',
+  );
+  const [cleaned, setCleaned] = useState<readonly string[]>(
+    list && list.cleanedBayIds.length > 0 ? list.cleanedBayIds : bays.map(({ id }) => id),
+  );
   const [stand, setStand] = useState(list?.basketsStand ?? '');
   return (
     <details open={!list} className="no-print panel p-4">
-      <summary className="text-[17px] font-[650] max-md:min-h-8">{list ? 'Work the order out anew' : `${moveCount === 0 ? 'Nothing stands elsewhere than planned' : `${moveCount} ${moveCount === 1 ? 'group has' : 'groups have'} to move`}`}</summary>
-      <p className="mt-1 text-[14px] text-soft">From where everything stands today to the chosen arrangement, with the least handled twice.</p>
+      <summary className="text-[17px] font-[650] max-md:min-h-8">
+        {list
+          ? 'Work the order out anew'
+          : `${moveCount === 0 ? 'Nothing stands elsewhere than planned' : `${moveCount} ${moveCount === 1 ? 'group has' : 'groups have'} to move`}`}
+      </summary>
+      <p className="mt-1 text-[14px] text-soft">
+        From where everything stands today to the chosen arrangement, with the least handled twice.
+      </p>
       <fieldset className="mt-2 flex flex-wrap items-center gap-x-4">
         <legend className="caption">Between emptying and loading, the places are</legend>
         {(['none', ...cleanings] as const).map((kind) => (
-          <label key={kind} className="flex min-h-10 items-center gap-2 text-[14.5px] max-md:min-h-11">
-            <input type="radio" name="cleaning" className="size-[18px] accent-[#23407a]" checked={cleaning === kind} onChange={() => setCleaning(kind)} />
+          <label
+            key={kind}
+            className="flex min-h-10 items-center gap-2 text-[14.5px] max-md:min-h-11"
+          >
+            <input
+              type="radio"
+              name="cleaning"
+              className="size-[18px] accent-[#23407a]"
+              checked={cleaning === kind}
+              onChange={() => setCleaning(kind)}
+            />
             {kind === 'none' ? 'left as they are' : CLEANING_WORDS[kind]}
           </label>
         ))}
       </fieldset>
       {cleaning !== 'none' && (
         <div className="flex flex-wrap gap-x-4">
-          {bays.map(({ id, name }) => <CheckField key={id} label={name} checked={cleaned.includes(id)} onChange={() => setCleaned(cleaned.includes(id) ? cleaned.filter((other) => other !== id) : [...cleaned, id])} />)}
+          {bays.map(({ id, name }) => (
+            <CheckField
+              key={id}
+              label={name}
+              checked={cleaned.includes(id)}
+              onChange={() =>
+                setCleaned(
+                  cleaned.includes(id) ? cleaned.filter((other) => other !== id) : [...cleaned, id],
+                )
+              }
+            />
+          ))}
         </div>
       )}
-      {cleaning === 'paint' && <p className="warn mt-1">Paint must dry and then cure before anything goes back: by its tin, often days. Paint in moving air. Old paint may hold lead: stop and leave it to licensed people.</p>}
+      {cleaning === 'paint' && (
+        <p className="warn mt-1">
+          Paint must dry and then cure before anything goes back: by its tin, often days. Paint in
+          moving air. Old paint may hold lead: stop and leave it to licensed people.
+        </p>
+      )}
       <div className="mt-2 flex flex-wrap items-end gap-3">
-        <TextField label="Where the baskets stand meanwhile" className="w-[280px]" maxLength={80} placeholder="on the landing" value={stand} onChange={(event) => setStand(event.target.value)} />
-        <Button look={list ? 'quiet' : 'main'} disabled={isWorking} onClick={() => onMake({ cleaning: cleaning === 'none' ? 'wipe' : cleaning, cleanedBayIds: cleaning === 'none' ? [] : cleaned, basketsStand: stand })}>
+        <TextField
+          label="Where the baskets stand meanwhile"
+          className="w-[280px]"
+          maxLength={80}
+          placeholder="on the landing"
+          value={stand}
+          onChange={(event) => setStand(event.target.value)}
+        />
+        <Button
+          look={list ? 'quiet' : 'main'}
+          disabled={isWorking}
+          onClick={() =>
+            onMake({
+              cleaning: cleaning === 'none' ? 'wipe' : cleaning,
+              cleanedBayIds: cleaning === 'none' ? [] : cleaned,
+              basketsStand: stand,
+            })
+          }
+        >
           {isWorking ? 'Working it out …' : 'Work out the order'}
         </Button>
       </div>
@@ -138,5 +288,18 @@ function MakeForm({ list, bays, isWorking, moveCount, onMake }: MakeFormProps) {
 }
 
 /** Where a line leads from or to. */
-export const stopWords = (bayId: string | null, { bays, outside }: { readonly bays: readonly { readonly id: string; readonly name: string }[]; readonly outside: string }): string =>
-  bayId === null ? outside : bayId === BASKET ? 'a basket' : (bays.find(({ id }) => id === bayId)?.name ?? 'a place that is gone');
+export const stopWords = (
+  bayId: string | null,
+  {
+    bays,
+    outside,
+  }: {
+    readonly bays: readonly { readonly id: string; readonly name: string }[];
+    readonly outside: string;
+  },
+): string =>
+  bayId === null
+    ? outside
+    : bayId === BASKET
+      ? 'a basket'
+      : (bays.find(({ id }) => id === bayId)?.name ?? 'a place that is gone');

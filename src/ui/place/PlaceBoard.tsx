@@ -1,6 +1,15 @@
 'use client';
 
-import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors, type DragEndEvent, type DragOverEvent } from '@dnd-kit/core';
+import {
+  DndContext,
+  DragOverlay,
+  PointerSensor,
+  pointerWithin,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type DragOverEvent,
+} from '@dnd-kit/core';
 import { useRouter } from 'next/navigation';
 import { useMemo, useState, useTransition, type KeyboardEvent } from 'react';
 
@@ -34,13 +43,26 @@ interface PlaceBoardProps {
   readonly things: readonly Thing[];
   readonly people: readonly Person[];
   readonly measureUnit: LengthUnit;
-  readonly onPlace: (assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]) => Promise<ActionResult>;
+  readonly onPlace: (
+    assignment: readonly { readonly groupId: string; readonly bayId: string | null }[],
+  ) => Promise<ActionResult>;
 }
 
-const baysIn = (fronts: readonly RoomFront[]): Bay[] => fronts.flatMap(({ units }) => walkBays(units).filter((bay) => !bay.outOfScope));
+const baysIn = (fronts: readonly RoomFront[]): Bay[] =>
+  fronts.flatMap(({ units }) => walkBays(units).filter((bay) => !bay.outOfScope));
 
 /** The room, or the home room by room, from the front, to scale, with a tag for each group: dragged, tapped, or carried by keys. */
-export function PlaceBoard({ rooms, groups: keptGroups, otherRooms, zones, fragileIds, things, people, measureUnit, onPlace }: PlaceBoardProps) {
+export function PlaceBoard({
+  rooms,
+  groups: keptGroups,
+  otherRooms,
+  zones,
+  fragileIds,
+  things,
+  people,
+  measureUnit,
+  onPlace,
+}: PlaceBoardProps) {
   const router = useRouter();
   const [, startTransition] = useTransition();
   const [moved, setMoved] = useState<Readonly<Record<string, Bay['id'] | null>>>({});
@@ -50,12 +72,23 @@ export function PlaceBoard({ rooms, groups: keptGroups, otherRooms, zones, fragi
   const [message, setMessage] = useState('');
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
   // A tag in hand draws the board anew with every place it comes over: what that does not change is kept.
-  const groups = useMemo(() => keptGroups.map((group) => (moved[group.id] === undefined ? group : { ...group, bayId: moved[group.id] ?? null })), [keptGroups, moved]);
+  const groups = useMemo(
+    () =>
+      keptGroups.map((group) =>
+        moved[group.id] === undefined ? group : { ...group, bayId: moved[group.id] ?? null },
+      ),
+    [keptGroups, moved],
+  );
   const [bays, farBays] = useMemo(() => [baysIn(rooms), baysIn(otherRooms)], [rooms, otherRooms]);
-  const nameOf = (bayId: string | undefined) => [...bays, ...farBays].find(({ id }) => id === bayId)?.name;
+  const nameOf = (bayId: string | undefined) =>
+    [...bays, ...farBays].find(({ id }) => id === bayId)?.name;
   const places = Object.fromEntries(groups.map((group) => [group.id, group.bayId]));
   const hindrances = (groupId: string, bayId: string | undefined): string[] =>
-    zones && bayId !== undefined ? bentRulesOf(zones, { groupId, bayId, places, fragileIds: new Set(fragileIds) }).map((rule) => bentWords(rule, groups)) : [];
+    zones && bayId !== undefined
+      ? bentRulesOf(zones, { groupId, bayId, places, fragileIds: new Set(fragileIds) }).map(
+          (rule) => bentWords(rule, groups),
+        )
+      : [];
 
   const place = (groupId: Group['id'], bayId: Bay['id'] | undefined) => {
     const group = groups.find(({ id }) => id === groupId);
@@ -68,18 +101,30 @@ export function PlaceBoard({ rooms, groups: keptGroups, otherRooms, zones, fragi
       if (!result.ok) setMessage(result.message);
       router.refresh();
       // Only this move is settled; one made meanwhile still waits for its own answer.
-      setMoved(({ [groupId]: settled, ...others }) => (settled === (bayId ?? null) || settled === undefined ? others : { ...others, [groupId]: settled }));
+      setMoved(({ [groupId]: settled, ...others }) =>
+        settled === (bayId ?? null) || settled === undefined
+          ? others
+          : { ...others, [groupId]: settled },
+      );
     });
   };
   const onDragEnd = ({ active, over }: DragEndEvent) => {
     const group = groups.find(({ id }) => id === active.id);
     setDragged(undefined);
     setHover(undefined);
-    if (group && over) place(group.id, over.id === 'tray' ? undefined : [...bays, ...farBays].find(({ id }) => id === over.id)?.id);
+    if (group && over)
+      place(
+        group.id,
+        over.id === 'tray' ? undefined : [...bays, ...farBays].find(({ id }) => id === over.id)?.id,
+      );
   };
   const onDragOver = ({ active, over }: DragOverEvent) => {
     const group = groups.find(({ id }) => id === active.id);
-    setHover(group && over && over.id !== 'tray' ? { groupId: group.id, bayId: String(over.id) } : undefined);
+    setHover(
+      group && over && over.id !== 'tray'
+        ? { groupId: group.id, bayId: String(over.id) }
+        : undefined,
+    );
   };
   const onTagKey = (event: KeyboardEvent, group: Group) => {
     const key = carryKey(event.key, { group, carried, bays, farBays });
@@ -89,32 +134,100 @@ export function PlaceBoard({ rooms, groups: keptGroups, otherRooms, zones, fragi
     else if (key.act === 'leave') setCarried(undefined);
     else setCarried({ groupId: group.id, overBayId: key.bayId });
   };
-  const held = hover ?? (carried?.overBayId ? { groupId: carried.groupId, bayId: carried.overBayId } : undefined);
-  const heldAgainst = held ? { bayId: held.bayId, words: hindrances(held.groupId, held.bayId) } : undefined;
+  const held =
+    hover ??
+    (carried?.overBayId ? { groupId: carried.groupId, bayId: carried.overBayId } : undefined);
+  const heldAgainst = held
+    ? { bayId: held.bayId, words: hindrances(held.groupId, held.bayId) }
+    : undefined;
   const inHand = groups.find(({ id }) => id === (hover?.groupId ?? carried?.groupId));
   const status = inHand ? (
     <>
-      {inHand.name} over {nameOf(hover?.bayId ?? carried?.overBayId) ?? 'the tray'}. {heldAgainst && heldAgainst.words.length > 0 && <b className="text-signal-deep">Not there: {heldAgainst.words.join('; ')}. </b>}
+      {inHand.name} over {nameOf(hover?.bayId ?? carried?.overBayId) ?? 'the tray'}.{' '}
+      {heldAgainst && heldAgainst.words.length > 0 && (
+        <b className="text-signal-deep">Not there: {heldAgainst.words.join('; ')}. </b>
+      )}
       {carried && 'Enter puts it down, Escape leaves it.'}
     </>
-  ) : message;
-  const tagProps = { things, carried, onKeyDown: onTagKey, onTap: (group: Group) => setCarried((before) => (before?.groupId === group.id ? undefined : { groupId: group.id, overBayId: group.bayId ?? undefined })) };
-  const homeless = groups.filter((group) => group.bayId === null && rooms.some(({ id }) => id === group.roomId));
+  ) : (
+    message
+  );
+  const tagProps = {
+    things,
+    carried,
+    onKeyDown: onTagKey,
+    onTap: (group: Group) =>
+      setCarried((before) =>
+        before?.groupId === group.id
+          ? undefined
+          : { groupId: group.id, overBayId: group.bayId ?? undefined },
+      ),
+  };
+  const homeless = groups.filter(
+    (group) => group.bayId === null && rooms.some(({ id }) => id === group.roomId),
+  );
   return (
-    <DndContext id="place" sensors={sensors} collisionDetection={pointerWithin} onDragStart={({ active }) => setDragged(groups.find(({ id }) => id === active.id))} onDragOver={onDragOver} onDragEnd={onDragEnd} onDragCancel={() => { setDragged(undefined); setHover(undefined); }}>
-      <HomelessTray groups={homeless} status={status} isTarget={carried !== undefined && carried.overBayId === undefined} onPutHere={carried ? () => place(carried.groupId, undefined) : undefined} {...tagProps} />
-      {rooms.length > 1 && <p className="mb-2 text-[13.5px] text-rim">Dotted: {reachLines(people, measureUnit).map(({ text }) => text).join('; ')}.</p>}
+    <DndContext
+      id="place"
+      sensors={sensors}
+      collisionDetection={pointerWithin}
+      onDragStart={({ active }) => setDragged(groups.find(({ id }) => id === active.id))}
+      onDragOver={onDragOver}
+      onDragEnd={onDragEnd}
+      onDragCancel={() => {
+        setDragged(undefined);
+        setHover(undefined);
+      }}
+    >
+      <HomelessTray
+        groups={homeless}
+        status={status}
+        isTarget={carried !== undefined && carried.overBayId === undefined}
+        onPutHere={carried ? () => place(carried.groupId, undefined) : undefined}
+        {...tagProps}
+      />
+      {rooms.length > 1 && (
+        <p className="mb-2 text-[13.5px] text-rim">
+          Dotted:{' '}
+          {reachLines(people, measureUnit)
+            .map(({ text }) => text)
+            .join('; ')}
+          .
+        </p>
+      )}
       <div className="flex flex-wrap items-end gap-3">
         {rooms.map(({ id, name, units }) => (
-          <section key={id} aria-label={name} className={rooms.length === 1 ? 'min-w-0 grow' : 'min-w-0'}>
+          <section
+            key={id}
+            aria-label={name}
+            className={rooms.length === 1 ? 'min-w-0 grow' : 'min-w-0'}
+          >
             {rooms.length > 1 && <h2 className="caption mb-1 font-text">{name}</h2>}
-            <FrontBoard units={units} groups={groups} things={things} people={people} measureUnit={measureUnit} isOneOfMany={rooms.length > 1} carried={carried} heldAgainst={heldAgainst} onPutOn={(bayId) => carried && place(carried.groupId, bayId)} tagProps={tagProps} />
+            <FrontBoard
+              units={units}
+              groups={groups}
+              things={things}
+              people={people}
+              measureUnit={measureUnit}
+              isOneOfMany={rooms.length > 1}
+              carried={carried}
+              heldAgainst={heldAgainst}
+              onPutOn={(bayId) => carried && place(carried.groupId, bayId)}
+              tagProps={tagProps}
+            />
           </section>
         ))}
       </div>
-      <HomeStrip rooms={otherRooms} groups={groups} things={things} overBayId={carried?.overBayId} onPut={carried ? (bayId) => place(carried.groupId, bayId) : undefined} />
-      <DragOverlay dropAnimation={null}>{dragged && <span className="tag cursor-grabbing text-[13.5px]">{dragged.name}</span>}</DragOverlay>
+      <HomeStrip
+        rooms={otherRooms}
+        groups={groups}
+        things={things}
+        overBayId={carried?.overBayId}
+        onPut={carried ? (bayId) => place(carried.groupId, bayId) : undefined}
+      />
+      <DragOverlay dropAnimation={null}>
+        {dragged && <span className="tag cursor-grabbing text-[13.5px]">{dragged.name}</span>}
+      </DragOverlay>
     </DndContext>
   );
 }
-

@@ -19,22 +19,63 @@ export function PlaceFigures({ levels, groups, judged, today }: PlaceFiguresProp
   const usable = inScope.reduce((sum, { level }) => sum + level.usableLitres, 0);
   const kept = inScope.reduce((sum, { level }) => sum + level.keptLitres, 0);
   const empty = inScope.filter(({ level }) => level.keptLitres === 0);
-  const warnings = levels.flatMap(({ bay, level }) => level.warnings.map((warning) => ({ bay, text: placeWarningWords(warning) })));
+  const warnings = levels.flatMap(({ bay, level }) =>
+    level.warnings.map((warning) => ({ bay, text: placeWarningWords(warning) })),
+  );
   return (
     <>
       <dl className="mt-3 grid grid-cols-4 gap-2.5 max-md:grid-cols-2">
         {judged ? (
           <>
-            <Figure value={`${Math.round(judged.metresPerWeek)} m`} label={`walked a week, ${minutesWords(judged.secondsPerWeek)}`} {...(today ? { note: `today ${Math.round(today.metresPerWeek)} m, ${minutesWords(today.secondsPerWeek)}` } : {})} />
-            <Figure value={Math.round(judged.bendsPerWeek).toString()} label={`bends, ${Math.round(judged.stretchesPerWeek)} stretches a week`} {...(today ? { note: `today ${Math.round(today.bendsPerWeek)} and ${Math.round(today.stretchesPerWeek)}` } : {})} />
+            <Figure
+              value={`${Math.round(judged.metresPerWeek)} m`}
+              label={`walked a week, ${minutesWords(judged.secondsPerWeek)}`}
+              {...(today
+                ? {
+                    note: `today ${Math.round(today.metresPerWeek)} m, ${minutesWords(today.secondsPerWeek)}`,
+                  }
+                : {})}
+            />
+            <Figure
+              value={Math.round(judged.bendsPerWeek).toString()}
+              label={`bends, ${Math.round(judged.stretchesPerWeek)} stretches a week`}
+              {...(today
+                ? {
+                    note: `today ${Math.round(today.bendsPerWeek)} and ${Math.round(today.stretchesPerWeek)}`,
+                  }
+                : {})}
+            />
           </>
-        ) : <Figure value={String(empty.length)} label="places stay free" />}
-        <Figure value={usable > 0 ? formatShare(Math.min(1, kept / usable)) : '0 %'} label={`full: ${formatLitres(kept)} of ${formatLitres(usable)}`} note={empty.length === 0 ? 'no place stays free' : `free: ${empty.slice(0, 2).map(({ bay }) => bay.name).join(', ')}${empty.length > 2 ? ' …' : ''}`} />
-        <Figure value={String(groups.filter((group) => group.bayId === null).length)} label="groups without a home" {...(judged && judged.elsewhereIds.length > 0 ? { note: `${judged.elsewhereIds.length} live in another room` } : {})} />
+        ) : (
+          <Figure value={String(empty.length)} label="places stay free" />
+        )}
+        <Figure
+          value={usable > 0 ? formatShare(Math.min(1, kept / usable)) : '0 %'}
+          label={`full: ${formatLitres(kept)} of ${formatLitres(usable)}`}
+          note={
+            empty.length === 0
+              ? 'no place stays free'
+              : `free: ${empty
+                  .slice(0, 2)
+                  .map(({ bay }) => bay.name)
+                  .join(', ')}${empty.length > 2 ? ' …' : ''}`
+          }
+        />
+        <Figure
+          value={String(groups.filter((group) => group.bayId === null).length)}
+          label="groups without a home"
+          {...(judged && judged.elsewhereIds.length > 0
+            ? { note: `${judged.elsewhereIds.length} live in another room` }
+            : {})}
+        />
       </dl>
       {warnings.length > 0 && (
         <ul className="mt-3 grid gap-1.5 sm:grid-cols-2">
-          {warnings.map(({ bay, text }) => <li key={bay.id + text} className="warn"><b>{bay.name}:</b> {text}</li>)}
+          {warnings.map(({ bay, text }) => (
+            <li key={bay.id + text} className="warn">
+              <b>{bay.name}:</b> {text}
+            </li>
+          ))}
         </ul>
       )}
     </>

@@ -22,11 +22,20 @@ interface ProposePanelProps {
   readonly notes: readonly string[];
   /** Minutes a week as it is arranged now; undefined while a group has no home. */
   readonly minutesNow: number | undefined;
-  readonly onTake: (assignment: readonly { readonly groupId: string; readonly bayId: string }[]) => Promise<ActionResult>;
+  readonly onTake: (
+    assignment: readonly { readonly groupId: string; readonly bayId: string }[],
+  ) => Promise<ActionResult>;
 }
 
 /** Works out where everything should live, tells how far from the best possible it is, and what would move. */
-export function ProposePanel({ request, groups, bayNames, notes, minutesNow, onTake }: ProposePanelProps) {
+export function ProposePanel({
+  request,
+  groups,
+  bayNames,
+  notes,
+  minutesNow,
+  onTake,
+}: ProposePanelProps) {
   const router = useRouter();
   const { run, start, stop, clear } = useZones();
   const [message, setMessage] = useState('');
@@ -39,8 +48,13 @@ export function ProposePanel({ request, groups, bayNames, notes, minutesNow, onT
   };
   useKeys({ p: propose });
   const found = run.answer?.status === 'infeasible' ? undefined : (run.answer ?? run.progress);
-  const moves = found ? found.assignment.filter(({ groupId, bayId }) => groups.find(({ id }) => id === groupId)?.bayId !== bayId) : [];
-  const whyOf = (groupId: string): ZoneWhy | undefined => run.answer?.why.find((why) => why.groupId === groupId);
+  const moves = found
+    ? found.assignment.filter(
+        ({ groupId, bayId }) => groups.find(({ id }) => id === groupId)?.bayId !== bayId,
+      )
+    : [];
+  const whyOf = (groupId: string): ZoneWhy | undefined =>
+    run.answer?.why.find((why) => why.groupId === groupId);
   const nameOf = (groupId: string) => groups.find(({ id }) => id === groupId)?.name ?? '';
   const take = async () => {
     if (!found) return;
@@ -52,37 +66,102 @@ export function ProposePanel({ request, groups, bayNames, notes, minutesNow, onT
   return (
     <section aria-label="A proposal" className="panel mt-3 p-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
-        <h2 className="flex items-center gap-2 text-[17px]"><Compass size={18} className="text-rim" aria-hidden="true" /> Where it would take the fewest steps</h2>
-        {run.isRunning ? <Button onClick={stop}>Stop, keep the best so far</Button> : <Button look="quiet" onClick={propose}>{found ? 'Work it out again' : 'Propose'} <kbd className="max-md:hidden">P</kbd></Button>}
+        <h2 className="flex items-center gap-2 text-[17px]">
+          <Compass size={18} className="text-rim" aria-hidden="true" /> Where it would take the
+          fewest steps
+        </h2>
+        {run.isRunning ? (
+          <Button onClick={stop}>Stop, keep the best so far</Button>
+        ) : (
+          <Button look="quiet" onClick={propose}>
+            {found ? 'Work it out again' : 'Propose'} <kbd className="max-md:hidden">P</kbd>
+          </Button>
+        )}
       </div>
-      {!found && !run.isRunning && run.answer === undefined && <p className="mt-1 text-[14px] text-soft">Weighs steps to where a thing is used, bends and stretches by who uses it, against room and load; what is pinned stays. Nothing moves until you take it.</p>}
+      {!found && !run.isRunning && run.answer === undefined && (
+        <p className="mt-1 text-[14px] text-soft">
+          Weighs steps to where a thing is used, bends and stretches by who uses it, against room
+          and load; what is pinned stays. Nothing moves until you take it.
+        </p>
+      )}
       {notes.length > 0 && <p className="mt-1 text-[14px]">{notes.join(' ')}</p>}
-      {run.isRunning && <progress className="mt-2 block h-1.5 w-full" aria-label="Working it out" />}
-      {run.problem !== '' && <p role="alert" className="warn mt-2">{run.problem}</p>}
-      {(run.isRunning || run.answer || found) && aside.map((message) => <p key={message} role="alert" className="warn mt-2">{sayWithNames(message, bayNames)} It stays where it is.</p>)}
-      {run.answer?.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, bayNames)}</p>)}
+      {run.isRunning && (
+        <progress className="mt-2 block h-1.5 w-full" aria-label="Working it out" />
+      )}
+      {run.problem !== '' && (
+        <p role="alert" className="warn mt-2">
+          {run.problem}
+        </p>
+      )}
+      {(run.isRunning || run.answer || found) &&
+        aside.map((message) => (
+          <p key={message} role="alert" className="warn mt-2">
+            {sayWithNames(message, bayNames)} It stays where it is.
+          </p>
+        ))}
+      {run.answer?.reasons.map((reason) => (
+        <p key={reason.message} role="alert" className="warn mt-2">
+          {sayWithNames(reason.message, bayNames)}
+        </p>
+      ))}
       {found && (
         <>
           <p role="status" className="mt-2 text-[15px]">
-            <b className="font-mono text-[18px]">{minutes(found.objective ?? 0)}</b> a week{minutesNow !== undefined && <>, <span className="font-mono">{minutes(minutesNow * 60)}</span> as it is now</>}; {gapWords(found.objective ?? 0, found.bound ?? 0)}.
+            <b className="font-mono text-[18px]">{minutes(found.objective ?? 0)}</b> a week
+            {minutesNow !== undefined && (
+              <>
+                , <span className="font-mono">{minutes(minutesNow * 60)}</span> as it is now
+              </>
+            )}
+            ; {gapWords(found.objective ?? 0, found.bound ?? 0)}.
           </p>
-          {moves.length === 0 ? <p className="mt-1 text-[14.5px]">Everything stands there already.</p> : (
+          {moves.length === 0 ? (
+            <p className="mt-1 text-[14.5px]">Everything stands there already.</p>
+          ) : (
             <ul aria-label="What would move" className="mt-1.5 grid gap-x-6 sm:grid-cols-2">
               {moves.map(({ groupId, bayId }) => {
                 const why = whyOf(groupId);
-                return <li key={groupId} className="border-t border-line py-1.5 text-[14.5px]"><b>{nameOf(groupId)}</b> to {bayNames[bayId] ?? ''}{why && <span className="block text-[13.5px] text-soft">{whyWords(why, { bayNames, groupName: nameOf })}</span>}</li>;
+                return (
+                  <li key={groupId} className="border-t border-line py-1.5 text-[14.5px]">
+                    <b>{nameOf(groupId)}</b> to {bayNames[bayId] ?? ''}
+                    {why && (
+                      <span className="block text-[13.5px] text-soft">
+                        {whyWords(why, { bayNames, groupName: nameOf })}
+                      </span>
+                    )}
+                  </li>
+                );
               })}
             </ul>
           )}
           {run.pinPrices.length > 0 && (
             <ul aria-label="What pins cost" className="mt-2 text-[14px]">
-              {run.pinPrices.map(({ groupId, bayId, secondsPerWeek, isProven }) => <li key={groupId}>Keeping <b>{nameOf(groupId)}</b> on {bayNames[bayId] ?? ''} {secondsPerWeek < 1 ? 'costs nothing.' : `costs ${isProven ? '' : 'at least '}${minutes(secondsPerWeek)} a week.`}</li>)}
+              {run.pinPrices.map(({ groupId, bayId, secondsPerWeek, isProven }) => (
+                <li key={groupId}>
+                  Keeping <b>{nameOf(groupId)}</b> on {bayNames[bayId] ?? ''}{' '}
+                  {secondsPerWeek < 1
+                    ? 'costs nothing.'
+                    : `costs ${isProven ? '' : 'at least '}${minutes(secondsPerWeek)} a week.`}
+                </li>
+              ))}
             </ul>
           )}
           <div className="mt-2 flex flex-wrap items-center gap-2">
-            <Button look="main" disabled={run.isRunning || moves.length === 0} onClick={() => void take()}>Take this arrangement</Button>
-            <Button disabled={run.isRunning} onClick={clear}>Leave it</Button>
-            {message !== '' && <p role="alert" className="text-[14px] text-signal-deep">{message}</p>}
+            <Button
+              look="main"
+              disabled={run.isRunning || moves.length === 0}
+              onClick={() => void take()}
+            >
+              Take this arrangement
+            </Button>
+            <Button disabled={run.isRunning} onClick={clear}>
+              Leave it
+            </Button>
+            {message !== '' && (
+              <p role="alert" className="text-[14px] text-signal-deep">
+                {message}
+              </p>
+            )}
           </div>
         </>
       )}
@@ -95,4 +174,3 @@ export function gapWords(objective: number, bound: number): string {
   if (share <= 1e-6) return 'no arrangement takes less, that is proven';
   return `at most ${share < 0.01 ? (Math.ceil(share * 1000) / 10).toFixed(1) : Math.ceil(share * 100)} % from the best possible`;
 }
-

@@ -18,12 +18,22 @@ export function WaitingTray({ lists, rooms, onTakeIn }: WaitingTrayProps) {
   return (
     <>
       <Waiting title="Coming in" things={lists.comingIn} rooms={rooms} onTakeIn={onTakeIn} />
-      <Waiting title="No home yet, in the whole home" things={lists.noHome} rooms={rooms} onTakeIn={onTakeIn} />
+      <Waiting
+        title="No home yet, in the whole home"
+        things={lists.noHome}
+        rooms={rooms}
+        onTakeIn={onTakeIn}
+      />
     </>
   );
 }
 
-function Waiting({ title, things, rooms, onTakeIn }: { title: string; things: readonly Thing[] } & Pick<WaitingTrayProps, 'rooms' | 'onTakeIn'>) {
+function Waiting({
+  title,
+  things,
+  rooms,
+  onTakeIn,
+}: { title: string; things: readonly Thing[] } & Pick<WaitingTrayProps, 'rooms' | 'onTakeIn'>) {
   const router = useRouter();
   const [message, setMessage] = useState('');
   if (things.length === 0) return null;
@@ -38,12 +48,29 @@ function Waiting({ title, things, rooms, onTakeIn }: { title: string; things: re
       <ul className="divide-y divide-line">
         {things.map((thing) => (
           <li key={thing.id} className="flex min-h-9 items-center gap-2 py-1 text-[14px]">
-            <span className="min-w-0 flex-1">{formatCount(thing.count, thing.name)} <span className="text-[13px] text-soft">{formatLitres(thing.litres)}, {rooms.find(({ id }) => id === thing.roomId)?.name.toLowerCase() ?? ''}</span></span>
-            <button type="button" className="min-h-8 shrink-0 rounded-[5px] border-[1.5px] border-line bg-white px-2 text-[13.5px] hover:border-rim max-md:min-h-11" aria-label={`Take in ${thing.name}`} onClick={() => void take(thing)}>take in</button>
+            <span className="min-w-0 flex-1">
+              {formatCount(thing.count, thing.name)}{' '}
+              <span className="text-[13px] text-soft">
+                {formatLitres(thing.litres)},{' '}
+                {rooms.find(({ id }) => id === thing.roomId)?.name.toLowerCase() ?? ''}
+              </span>
+            </span>
+            <button
+              type="button"
+              className="min-h-8 shrink-0 rounded-[5px] border-[1.5px] border-line bg-white px-2 text-[13.5px] hover:border-rim max-md:min-h-11"
+              aria-label={`Take in ${thing.name}`}
+              onClick={() => void take(thing)}
+            >
+              take in
+            </button>
           </li>
         ))}
       </ul>
-      {message !== '' && <p role="alert" className="text-[13px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="text-[13px] text-signal-deep">
+          {message}
+        </p>
+      )}
     </section>
   );
 }

@@ -8,18 +8,46 @@ export interface Carried {
   readonly overBayId: Bay['id'] | undefined;
 }
 
-export type CarryKey = { readonly act: 'put' | 'hold'; readonly bayId: Bay['id'] | undefined } | { readonly act: 'leave' } | undefined;
+export type CarryKey =
+  | { readonly act: 'put' | 'hold'; readonly bayId: Bay['id'] | undefined }
+  | { readonly act: 'leave' }
+  | undefined;
 
 /** What a key does to a tag: pick up, carry to the place before or after, put down, leave. */
-export function carryKey(key: string, { group, carried, bays, farBays }: { readonly group: Group; readonly carried: Carried | undefined; readonly bays: readonly Bay[]; readonly farBays: readonly Bay[] }): CarryKey {
+export function carryKey(
+  key: string,
+  {
+    group,
+    carried,
+    bays,
+    farBays,
+  }: {
+    readonly group: Group;
+    readonly carried: Carried | undefined;
+    readonly bays: readonly Bay[];
+    readonly farBays: readonly Bay[];
+  },
+): CarryKey {
   const isCarried = carried?.groupId === group.id;
-  if (key === 'Enter' || key === ' ') return isCarried ? { act: 'put', bayId: carried.overBayId } : { act: 'hold', bayId: group.bayId ?? bays[0]?.id };
+  if (key === 'Enter' || key === ' ')
+    return isCarried
+      ? { act: 'put', bayId: carried.overBayId }
+      : { act: 'hold', bayId: group.bayId ?? bays[0]?.id };
   if (!isCarried) return undefined;
   if (key === 'Escape') return { act: 'leave' };
-  const step = key === 'ArrowDown' || key === 'ArrowRight' ? 1 : key === 'ArrowUp' || key === 'ArrowLeft' ? -1 : 0;
+  const step =
+    key === 'ArrowDown' || key === 'ArrowRight'
+      ? 1
+      : key === 'ArrowUp' || key === 'ArrowLeft'
+        ? -1
+        : 0;
   if (step === 0) return undefined;
   // The tray is the stop after the last place of the room; then come the other rooms.
-  const stops: readonly (Bay['id'] | undefined)[] = [...bays.map(({ id }) => id), undefined, ...farBays.map(({ id }) => id)];
+  const stops: readonly (Bay['id'] | undefined)[] = [
+    ...bays.map(({ id }) => id),
+    undefined,
+    ...farBays.map(({ id }) => id),
+  ];
   const at = stops.indexOf(carried.overBayId);
   return { act: 'hold', bayId: stops[(at + step + stops.length) % stops.length] };
 }

@@ -15,7 +15,13 @@ export interface ZonesRun {
   readonly isRunning: boolean;
   readonly problem: string;
 }
-const IDLE: ZonesRun = { progress: undefined, answer: undefined, pinPrices: [], isRunning: false, problem: '' };
+const IDLE: ZonesRun = {
+  progress: undefined,
+  answer: undefined,
+  pinPrices: [],
+  isRunning: false,
+  problem: '',
+};
 
 /** One run of the zones engine at a time, in a worker; stopping ends the worker and keeps the best so far. */
 export function useZones() {
@@ -24,21 +30,35 @@ export function useZones() {
   useEffect(() => () => workerRef.current?.terminate(), []);
   const start = (request: ZonesRequest) => {
     workerRef.current?.terminate();
-    const worker = new Worker(new URL('../../workers/zones.worker.ts', import.meta.url), { type: 'module' });
+    const worker = new Worker(new URL('../../workers/zones.worker.ts', import.meta.url), {
+      type: 'module',
+    });
     workerRef.current = worker;
     const isCurrent = () => workerRef.current === worker;
-    const change = (part: Partial<ZonesRun>) => isCurrent() && setRun((before) => ({ ...before, ...part }));
-    worker.onerror = () => change({ isRunning: false, problem: 'The calculation could not start in this browser.' });
+    const change = (part: Partial<ZonesRun>) =>
+      isCurrent() && setRun((before) => ({ ...before, ...part }));
+    worker.onerror = () =>
+      change({ isRunning: false, problem: 'The calculation could not start in this browser.' });
     setRun({ ...IDLE, isRunning: true });
     const remote = wrap<ZonesWorker>(worker);
-    remote.plan(request, proxy((progress: ZonesProgress) => void change({ progress }))).then(
-      async (answer) => {
-        change({ answer, isRunning: false });
-        if (request.groups.some(({ fixedBayId }) => fixedBayId !== undefined)) change({ pinPrices: await remote.pricePins(request, answer) });
-        worker.terminate();
-      },
-      (error: unknown) => change({ isRunning: false, problem: error instanceof Error ? error.message : String(error) }),
-    );
+    remote
+      .plan(
+        request,
+        proxy((progress: ZonesProgress) => void change({ progress })),
+      )
+      .then(
+        async (answer) => {
+          change({ answer, isRunning: false });
+          if (request.groups.some(({ fixedBayId }) => fixedBayId !== undefined))
+            change({ pinPrices: await remote.pricePins(request, answer) });
+          worker.terminate();
+        },
+        (error: unknown) =>
+          change({
+            isRunning: false,
+            problem: error instanceof Error ? error.message : String(error),
+          }),
+      );
   };
   const stop = () => {
     workerRef.current?.terminate();

@@ -1,7 +1,13 @@
 'use client';
 
 import clsx from 'clsx';
-import { useId, type InputHTMLAttributes, type ReactNode, type Ref, type SelectHTMLAttributes } from 'react';
+import {
+  useId,
+  type InputHTMLAttributes,
+  type ReactNode,
+  type Ref,
+  type SelectHTMLAttributes,
+} from 'react';
 
 interface FieldFrame {
   readonly label: string;
@@ -13,31 +19,86 @@ interface FieldFrame {
 }
 
 type TextFieldProps = FieldFrame &
-  Omit<InputHTMLAttributes<HTMLInputElement>, 'className'> & { readonly measure?: boolean; /** A length: a distance meter may fill it. */ readonly isLength?: boolean; readonly ref?: Ref<HTMLInputElement> };
+  Omit<InputHTMLAttributes<HTMLInputElement>, 'className'> & {
+    readonly measure?: boolean;
+    /** A length: a distance meter may fill it. */ readonly isLength?: boolean;
+    readonly ref?: Ref<HTMLInputElement>;
+  };
 
-export function TextField({ label, error, hint, className, hideLabel, measure, isLength, ...rest }: TextFieldProps) {
+export function TextField({
+  label,
+  error,
+  hint,
+  className,
+  hideLabel,
+  measure,
+  isLength,
+  ...rest
+}: TextFieldProps) {
   const id = useId();
   return (
-    <Frame id={id} label={label} error={error} hint={hint} className={className} hideLabel={hideLabel ?? false}>
-      <input id={id} className={clsx('input', (measure ?? isLength) && 'measure')} data-length={isLength ? '' : undefined} aria-invalid={error !== undefined} aria-describedby={`${id}-note`} autoComplete="off" {...rest} />
+    <Frame
+      id={id}
+      label={label}
+      error={error}
+      hint={hint}
+      className={className}
+      hideLabel={hideLabel ?? false}
+    >
+      <input
+        id={id}
+        className={clsx('input', (measure ?? isLength) && 'measure')}
+        data-length={isLength ? '' : undefined}
+        aria-invalid={error !== undefined}
+        aria-describedby={`${id}-note`}
+        autoComplete="off"
+        {...rest}
+      />
     </Frame>
   );
 }
 
-type SelectFieldProps = FieldFrame & Omit<SelectHTMLAttributes<HTMLSelectElement>, 'className'> & { readonly ref?: Ref<HTMLSelectElement> };
+type SelectFieldProps = FieldFrame &
+  Omit<SelectHTMLAttributes<HTMLSelectElement>, 'className'> & {
+    readonly ref?: Ref<HTMLSelectElement>;
+  };
 
-export function SelectField({ label, error, hint, className, hideLabel, children, ...rest }: SelectFieldProps) {
+export function SelectField({
+  label,
+  error,
+  hint,
+  className,
+  hideLabel,
+  children,
+  ...rest
+}: SelectFieldProps) {
   const id = useId();
   return (
-    <Frame id={id} label={label} error={error} hint={hint} className={className} hideLabel={hideLabel ?? false}>
-      <select id={id} className="input" aria-invalid={error !== undefined} aria-describedby={`${id}-note`} {...rest}>
+    <Frame
+      id={id}
+      label={label}
+      error={error}
+      hint={hint}
+      className={className}
+      hideLabel={hideLabel ?? false}
+    >
+      <select
+        id={id}
+        className="input"
+        aria-invalid={error !== undefined}
+        aria-describedby={`${id}-note`}
+        {...rest}
+      >
         {children}
       </select>
     </Frame>
   );
 }
 
-type CheckFieldProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'className' | 'type'> & { readonly label: string; readonly ref?: Ref<HTMLInputElement> };
+type CheckFieldProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'className' | 'type'> & {
+  readonly label: string;
+  readonly ref?: Ref<HTMLInputElement>;
+};
 
 export function CheckField({ label, ...rest }: CheckFieldProps) {
   return (
@@ -65,7 +126,11 @@ function Frame({ id, label, error, hint, className, hideLabel, children }: Frame
         {label}
       </label>
       {children}
-      <p id={`${id}-note`} className={clsx('mt-1 text-[13px] empty:hidden', error ? 'text-signal-deep' : 'text-soft')} role={error ? 'alert' : undefined}>
+      <p
+        id={`${id}-note`}
+        className={clsx('mt-1 text-[13px] empty:hidden', error ? 'text-signal-deep' : 'text-soft')}
+        role={error ? 'alert' : undefined}
+      >
         {error ?? hint}
       </p>
     </div>

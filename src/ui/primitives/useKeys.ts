@@ -4,7 +4,10 @@ import { useEffect, useRef } from 'react';
 
 /** Whether typing goes into a field, where single keys must stay letters. */
 export const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && target.matches('input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select, [contenteditable=true]');
+  target instanceof HTMLElement &&
+  target.matches(
+    'input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select, [contenteditable=true]',
+  );
 
 /**
  * Listens for single keys anywhere on the page, save in fields and with a modifier held. Keys are
@@ -17,7 +20,14 @@ export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent)
   });
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      if (
+        event.defaultPrevented ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        isTyping(event.target)
+      )
+        return;
       const handler = latest.current[event.key.toLowerCase()];
       if (!handler) return;
       event.preventDefault();

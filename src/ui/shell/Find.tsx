@@ -14,7 +14,12 @@ interface Hit {
   readonly href: string;
 }
 const KIND_WORDS: Readonly<Record<string, string>> = {
-  project: 'home', room: 'room', group: 'group', thing: 'thing', bay: 'place', container: 'container',
+  project: 'home',
+  room: 'room',
+  group: 'group',
+  thing: 'thing',
+  bay: 'place',
+  container: 'container',
 };
 
 /** One box, one key: rooms, groups, things, places and containers by any of their words. */
@@ -23,8 +28,13 @@ export function Find({ projectId }: { projectId?: string }) {
   useKeys({ f: () => setIsOpen(true) });
   return (
     <>
-      <button type="button" onClick={() => setIsOpen(true)} className="flex min-h-9 shrink-0 items-center gap-1.5 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13px] text-soft max-md:min-h-11">
-        <Search size={15} aria-hidden="true" /> <span className="max-md:sr-only">Find</span> <kbd className="max-md:hidden">F</kbd>
+      <button
+        type="button"
+        onClick={() => setIsOpen(true)}
+        className="flex min-h-9 shrink-0 items-center gap-1.5 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13px] text-soft max-md:min-h-11"
+      >
+        <Search size={15} aria-hidden="true" /> <span className="max-md:sr-only">Find</span>{' '}
+        <kbd className="max-md:hidden">F</kbd>
       </button>
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="Find anything">
         {isOpen && <FindBody projectId={projectId} onGo={() => setIsOpen(false)} />}
@@ -38,15 +48,36 @@ function FindBody({ projectId, onGo }: { projectId: string | undefined; onGo: ()
   const { hits, isFailed } = useHits(query, projectId);
   return (
     <>
-      <input autoFocus type="search" className="input" aria-label="Words to find" placeholder="A room, a group, a thing, a place, a container" value={query} onChange={(event) => setQuery(event.target.value)} />
-      {isFailed && <p className="warn mt-3">The search did not answer. Is Tin Box still running?</p>}
-      {hits && hits.length === 0 && query.trim() !== '' && <p className="mt-3 text-soft">Nothing here has all of these words.</p>}
+      <input
+        autoFocus
+        type="search"
+        className="input"
+        aria-label="Words to find"
+        placeholder="A room, a group, a thing, a place, a container"
+        value={query}
+        onChange={(event) => setQuery(event.target.value)}
+      />
+      {isFailed && (
+        <p className="warn mt-3">The search did not answer. Is Tin Box still running?</p>
+      )}
+      {hits && hits.length === 0 && query.trim() !== '' && (
+        <p className="mt-3 text-soft">Nothing here has all of these words.</p>
+      )}
       <ul className="mt-2 divide-y divide-line">
         {hits?.map((hit) => (
           <li key={`${hit.kind}${hit.href}${hit.label}`}>
-            <Link href={hit.href} onClick={onGo} className="flex min-h-11 items-center gap-3 rounded px-2 py-1.5 hover:bg-rim-wash">
-              <span className="w-[74px] shrink-0 text-[13px] text-soft">{KIND_WORDS[hit.kind]}</span>
-              <span className="min-w-0 flex-1"><b className="font-[650]">{hit.label}</b> <span className="text-[13.5px] text-soft">{hit.note}</span></span>
+            <Link
+              href={hit.href}
+              onClick={onGo}
+              className="flex min-h-11 items-center gap-3 rounded px-2 py-1.5 hover:bg-rim-wash"
+            >
+              <span className="w-[74px] shrink-0 text-[13px] text-soft">
+                {KIND_WORDS[hit.kind]}
+              </span>
+              <span className="min-w-0 flex-1">
+                <b className="font-[650]">{hit.label}</b>{' '}
+                <span className="text-[13.5px] text-soft">{hit.note}</span>
+              </span>
             </Link>
           </li>
         ))}
@@ -55,15 +86,29 @@ function FindBody({ projectId, onGo }: { projectId: string | undefined; onGo: ()
   );
 }
 
-function useHits(query: string, projectId: string | undefined): { hits: readonly Hit[] | undefined; isFailed: boolean } {
-  const [state, setState] = useState<{ hits: readonly Hit[] | undefined; isFailed: boolean }>({ hits: undefined, isFailed: false });
+function useHits(
+  query: string,
+  projectId: string | undefined,
+): { hits: readonly Hit[] | undefined; isFailed: boolean } {
+  const [state, setState] = useState<{ hits: readonly Hit[] | undefined; isFailed: boolean }>({
+    hits: undefined,
+    isFailed: false,
+  });
   useEffect(() => {
     const abort = new AbortController();
-    const params = new URLSearchParams({ q: query, ...(projectId === undefined ? {} : { project: projectId }) });
+    const params = new URLSearchParams({
+      q: query,
+      ...(projectId === undefined ? {} : { project: projectId }),
+    });
     // A short wait, so that a word is asked for and not each of its letters.
     const timer = setTimeout(() => {
       fetch(`/api/find?${params}`, { signal: abort.signal })
-        .then(async (response) => setState({ hits: response.ok ? ((await response.json()) as { hits: Hit[] }).hits : [], isFailed: !response.ok }))
+        .then(async (response) =>
+          setState({
+            hits: response.ok ? ((await response.json()) as { hits: Hit[] }).hits : [],
+            isFailed: !response.ok,
+          }),
+        )
         .catch((error: unknown) => {
           if (!abort.signal.aborted) setState({ hits: [], isFailed: error instanceof Error });
         });

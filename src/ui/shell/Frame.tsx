@@ -19,12 +19,21 @@ export function Frame({ lid, dividers, tray, trayOnPhone = 'slides', children }:
       className={clsx(
         'shell min-h-dvh md:grid md:h-dvh md:grid-rows-[auto_1fr]',
         "md:[grid-template-areas:'lid_lid_lid'_'div_work_tray']",
-        dividers ? 'md:grid-cols-[108px_minmax(0,1fr)_auto]' : 'md:grid-cols-[0_minmax(0,1fr)_auto]',
+        dividers
+          ? 'md:grid-cols-[108px_minmax(0,1fr)_auto]'
+          : 'md:grid-cols-[0_minmax(0,1fr)_auto]',
       )}
     >
       {lid}
       {dividers}
-      <main className={clsx('worktop min-w-0 p-4 [grid-area:work] md:overflow-y-auto md:px-5', tray !== undefined && trayOnPhone === 'slides' && 'max-md:pb-20')}>{children}</main>
+      <main
+        className={clsx(
+          'worktop min-w-0 p-4 [grid-area:work] md:overflow-y-auto md:px-5',
+          tray !== undefined && trayOnPhone === 'slides' && 'max-md:pb-20',
+        )}
+      >
+        {children}
+      </main>
       {tray !== undefined && <Tray onPhone={trayOnPhone}>{tray}</Tray>}
     </div>
   );

@@ -8,20 +8,40 @@ import { verdictKeys, verdictWords } from '../words';
 import { verdicts } from '@/core/sort';
 
 const EVERYWHERE: readonly (readonly [string, string])[] = [
-  ['?', 'this map'], ['F', 'find anything'], ['1 … 7', 'go to a step'], ['[ ]', 'room before, room after'], ['Z', 'undo'], ['Y', 'do it again'],
+  ['?', 'this map'],
+  ['F', 'find anything'],
+  ['1 … 7', 'go to a step'],
+  ['[ ]', 'room before, room after'],
+  ['Z', 'undo'],
+  ['Y', 'do it again'],
 ];
 const ON_THE_BENCH: readonly (readonly [string, string])[] = [
-  ['Enter', 'take the typed thing in hand'], ['+ −', 'one piece more or fewer'], ['1 … 9', 'a reason, or where it goes, as numbered'],
-  ...verdicts.map((verdict) => [verdictKeys[verdict], verdictWords[verdict].toLowerCase()] as const),
-  ['P', 'split the pile'], ['M', 'count aloud: each verdict is one more'], ['O', 'a second opinion'], ['Alt + key', 'a verdict while typing'], ['T', 'back to typing'],
+  ['Enter', 'take the typed thing in hand'],
+  ['+ −', 'one piece more or fewer'],
+  ['1 … 9', 'a reason, or where it goes, as numbered'],
+  ...verdicts.map(
+    (verdict) => [verdictKeys[verdict], verdictWords[verdict].toLowerCase()] as const,
+  ),
+  ['P', 'split the pile'],
+  ['M', 'count aloud: each verdict is one more'],
+  ['O', 'a second opinion'],
+  ['Alt + key', 'a verdict while typing'],
+  ['T', 'back to typing'],
 ];
 const LOOKING: readonly (readonly [string, string])[] = [
-  ['arrows', 'push the picked thing by 1 cm, with Shift by 10'], ['W', 'to the next wall, with Shift the one before'], ['Delete', 'out of the plan'],
+  ['arrows', 'push the picked thing by 1 cm, with Shift by 10'],
+  ['W', 'to the next wall, with Shift the one before'],
+  ['Delete', 'out of the plan'],
 ];
 const PLACING: readonly (readonly [string, string])[] = [
-  ['Enter', 'pick a tag up, put it down'], ['arrows', 'carry it from place to place'], ['Escape', 'leave it where it was'],
+  ['Enter', 'pick a tag up, put it down'],
+  ['arrows', 'carry it from place to place'],
+  ['Escape', 'leave it where it was'],
 ];
-const FITTING: readonly (readonly [string, string])[] = [['← →', 'place before, place after'], ['A', 'take this fit']];
+const FITTING: readonly (readonly [string, string])[] = [
+  ['← →', 'place before, place after'],
+  ['A', 'take this fit'],
+];
 
 /** Every key on one page, on one key. */
 export function KeyboardMap() {
@@ -47,7 +67,9 @@ function KeyList({ title, keys }: { title: string; keys: readonly (readonly [str
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[14px]">
         {keys.map(([key, act]) => (
           <div key={key + act} className="contents">
-            <dt><kbd>{key}</kbd></dt>
+            <dt>
+              <kbd>{key}</kbd>
+            </dt>
             <dd>{act}</dd>
           </div>
         ))}

@@ -24,10 +24,22 @@ interface LidProps {
 }
 
 /** The slim band on top: whose home, which room, find anything, what waits to be sent. */
-export function Lid({ projectId, homeName, homeNote, rooms = [], activeRoomId, addRoomHref, children }: LidProps) {
+export function Lid({
+  projectId,
+  homeName,
+  homeNote,
+  rooms = [],
+  activeRoomId,
+  addRoomHref,
+  children,
+}: LidProps) {
   return (
     <header className="no-print flex min-h-[60px] items-center gap-4 border-b-4 border-rim bg-sheet px-3.5 [grid-area:lid] max-md:min-h-[52px] max-md:gap-2.5">
-      <Link href="/" className="flex shrink-0 items-center gap-2 font-head text-[17px] font-bold text-rim-deep" aria-label="Tin Box: all projects">
+      <Link
+        href="/"
+        className="flex shrink-0 items-center gap-2 font-head text-[17px] font-bold text-rim-deep"
+        aria-label="Tin Box: all projects"
+      >
         <Mark /> <span className="max-lg:hidden">Tin Box</span>
       </Link>
       {homeName !== undefined && (
@@ -36,7 +48,10 @@ export function Lid({ projectId, homeName, homeNote, rooms = [], activeRoomId, a
           <span className="whitespace-nowrap">{homeNote}</span>
         </div>
       )}
-      <nav aria-label="Rooms" className="flex min-w-0 flex-1 items-center gap-1.5 overflow-x-auto py-1.5">
+      <nav
+        aria-label="Rooms"
+        className="flex min-w-0 flex-1 items-center gap-1.5 overflow-x-auto py-1.5"
+      >
         {rooms.map((room) => (
           <Link
             key={room.id}
@@ -44,16 +59,26 @@ export function Lid({ projectId, homeName, homeNote, rooms = [], activeRoomId, a
             aria-current={room.id === activeRoomId ? 'page' : undefined}
             className={clsx(
               'relative flex min-h-[34px] items-center overflow-hidden rounded-[5px] border-[1.5px] px-2.5 pb-1 text-[13.5px] whitespace-nowrap max-md:min-h-11',
-              room.id === activeRoomId ? 'border-rim bg-white font-bold text-rim-deep' : 'border-line bg-paper max-md:hidden',
+              room.id === activeRoomId
+                ? 'border-rim bg-white font-bold text-rim-deep'
+                : 'border-line bg-paper max-md:hidden',
             )}
           >
             {room.name}
-            <i aria-hidden="true" className="absolute bottom-0 left-0 h-1 bg-rim/75" style={{ width: `${room.doneRatio * 100}%` }} />
+            <i
+              aria-hidden="true"
+              className="absolute bottom-0 left-0 h-1 bg-rim/75"
+              style={{ width: `${room.doneRatio * 100}%` }}
+            />
           </Link>
         ))}
         {addRoomHref !== undefined && (
-          <Link href={addRoomHref} className="flex min-h-[34px] items-center rounded-[5px] border-[1.5px] border-dashed border-line px-2.5 text-[13.5px] whitespace-nowrap text-rim-deep max-md:min-h-11">
-            <span aria-hidden="true">+</span><span className={clsx(rooms.length > 4 && 'sr-only')}>&nbsp;Room</span>
+          <Link
+            href={addRoomHref}
+            className="flex min-h-[34px] items-center rounded-[5px] border-[1.5px] border-dashed border-line px-2.5 text-[13.5px] whitespace-nowrap text-rim-deep max-md:min-h-11"
+          >
+            <span aria-hidden="true">+</span>
+            <span className={clsx(rooms.length > 4 && 'sr-only')}>&nbsp;Room</span>
           </Link>
         )}
       </nav>

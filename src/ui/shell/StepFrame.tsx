@@ -28,7 +28,17 @@ interface StepFrameProps {
 }
 
 /** One step of one room, in its frame. */
-export function StepFrame({ step, project, desk, room, progress, undo, onUndo, tray, children }: StepFrameProps) {
+export function StepFrame({
+  step,
+  project,
+  desk,
+  room,
+  progress,
+  undo,
+  onUndo,
+  tray,
+  children,
+}: StepFrameProps) {
   const baseOf = (roomId: string) => `/projects/${project.id}/rooms/${roomId}`;
   const index = desk.findIndex((entry) => entry.room.id === room.id);
   const beside = (offset: number) => {
@@ -46,7 +56,12 @@ export function StepFrame({ step, project, desk, room, progress, undo, onUndo, t
           homeNote={readyWords(project)}
           activeRoomId={room.id}
           addRoomHref={`/projects/${project.id}/rooms/new`}
-          rooms={desk.map((entry) => ({ id: entry.room.id, name: entry.room.name, href: `${baseOf(entry.room.id)}/${step}`, doneRatio: entry.progress.doneRatio }))}
+          rooms={desk.map((entry) => ({
+            id: entry.room.id,
+            name: entry.room.name,
+            href: `${baseOf(entry.room.id)}/${step}`,
+            doneRatio: entry.progress.doneRatio,
+          }))}
         >
           <KeptStatus />
         </Lid>
@@ -57,21 +72,37 @@ export function StepFrame({ step, project, desk, room, progress, undo, onUndo, t
         <>
           {tray}
           <NextThings next={progress.next} base={baseOf(room.id)} />
-          <div className="mt-auto">{!isBench && <UndoBar projectId={project.id} {...undo} onMove={onUndo} />}</div>
+          <div className="mt-auto">
+            {!isBench && <UndoBar projectId={project.id} {...undo} onMove={onUndo} />}
+          </div>
         </>
       }
     >
-      <StepKeys stepHrefs={isBench ? [] : steps.map((other) => `${baseOf(room.id)}/${other}`)} previousRoomHref={beside(-1)} nextRoomHref={beside(1)} />
+      <StepKeys
+        stepHrefs={isBench ? [] : steps.map((other) => `${baseOf(room.id)}/${other}`)}
+        previousRoomHref={beside(-1)}
+        nextRoomHref={beside(1)}
+      />
       {children}
     </Frame>
   );
 }
 
 /** "ready by 12 Dec · 18 days", counted from today. */
-export function readyWords({ readyBy, status }: Pick<Project, 'readyBy' | 'status'>, today = new Date()): string {
+export function readyWords(
+  { readyBy, status }: Pick<Project, 'readyBy' | 'status'>,
+  today = new Date(),
+): string {
   if (status === 'finished') return 'finished';
   if (readyBy === null) return 'no date set';
   const days = differenceInCalendarDays(parseISO(readyBy), today);
-  const left = days > 1 ? `${days} days` : days === 1 ? 'tomorrow' : days === 0 ? 'today' : `${-days} days over`;
+  const left =
+    days > 1
+      ? `${days} days`
+      : days === 1
+        ? 'tomorrow'
+        : days === 0
+          ? 'today'
+          : `${-days} days over`;
   return `ready by ${format(parseISO(readyBy), 'd MMM')} · ${left}`;
 }

@@ -14,7 +14,9 @@ interface StepKeysProps {
 /** Number keys go to the steps, brackets to the rooms beside. */
 export function StepKeys({ stepHrefs, previousRoomHref, nextRoomHref }: StepKeysProps) {
   const router = useRouter();
-  const steps = Object.fromEntries(stepHrefs.map((href, i) => [String(i + 1), () => router.push(href)]));
+  const steps = Object.fromEntries(
+    stepHrefs.map((href, i) => [String(i + 1), () => router.push(href)]),
+  );
   useKeys({
     ...steps,
     '[': () => previousRoomHref !== undefined && router.push(previousRoomHref),

@@ -25,21 +25,40 @@ export function UndoBar({ projectId, undoLabel, redoLabel, onMove }: UndoBarProp
       setProblem(result.ok ? '' : result.message);
       router.refresh();
     });
-  useKeys({ z: () => undoLabel !== undefined && move('undo'), y: () => redoLabel !== undefined && move('redo') });
+  useKeys({
+    z: () => undoLabel !== undefined && move('undo'),
+    y: () => redoLabel !== undefined && move('redo'),
+  });
   if (undoLabel === undefined && redoLabel === undefined) return null;
   return (
     <div className="no-print border-t border-line pt-2 text-[13.5px]">
       {problem !== '' && <p className="warn mb-2">{problem}</p>}
       {undoLabel !== undefined && (
-        <button type="button" disabled={isBusy} onClick={() => move('undo')} className="flex min-h-10 w-full items-center gap-2 text-left text-rim-deep">
+        <button
+          type="button"
+          disabled={isBusy}
+          onClick={() => move('undo')}
+          className="flex min-h-10 w-full items-center gap-2 text-left text-rim-deep"
+        >
           <Undo2 size={16} className="shrink-0" aria-hidden="true" />
-          <span className="min-w-0 flex-1"><b>Undo</b> <span className="text-soft">{undoLabel}</span></span> <kbd>Z</kbd>
+          <span className="min-w-0 flex-1">
+            <b>Undo</b> <span className="text-soft">{undoLabel}</span>
+          </span>{' '}
+          <kbd>Z</kbd>
         </button>
       )}
       {redoLabel !== undefined && (
-        <button type="button" disabled={isBusy} onClick={() => move('redo')} className="flex min-h-10 w-full items-center gap-2 text-left text-rim-deep">
+        <button
+          type="button"
+          disabled={isBusy}
+          onClick={() => move('redo')}
+          className="flex min-h-10 w-full items-center gap-2 text-left text-rim-deep"
+        >
           <Redo2 size={16} className="shrink-0" aria-hidden="true" />
-          <span className="min-w-0 flex-1"><b>Do again</b> <span className="text-soft">{redoLabel}</span></span> <kbd>Y</kbd>
+          <span className="min-w-0 flex-1">
+            <b>Do again</b> <span className="text-soft">{redoLabel}</span>
+          </span>{' '}
+          <kbd>Y</kbd>
         </button>
       )}
     </div>

@@ -21,31 +21,84 @@ interface BoughtListProps {
 export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtListProps) {
   const router = useRouter();
   const [openId, setOpenId] = useState('');
-  const link = 'no-print min-h-9 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11';
+  const link =
+    'no-print min-h-9 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11';
   return (
     <ul className="divide-y divide-line">
       {purchases.map((purchase) => (
         <li key={purchase.id} className="py-1.5 text-[14px]">
           <div className="flex flex-wrap items-center gap-x-4">
             <span className="min-w-[180px] flex-1">
-              {purchase.label} <span className="text-soft">· {purchase.shopName}, {format(new Date(purchase.boughtAt), 'd MMM')}</span>
-              {purchase.returnBy !== null && keptPiecesOf(purchase) > 0 && <span className="text-soft">, goes back until {format(parseISO(purchase.returnBy), 'd MMM')}</span>}
-              {(purchase.paidBy !== '' || purchase.cardMinor > 0) && <span className="text-soft">{purchase.paidBy !== '' && `, paid by ${purchase.paidBy}`}{purchase.cardMinor > 0 && `, ${formatMoney(purchase.cardMinor, currency)} of it by gift card`}</span>}
-              {purchase.expectedMinor !== null && purchase.expectedMinor !== purchase.paidMinor && <span className="block text-[13.5px] font-[650] text-signal-deep">{formatMoney(Math.abs(purchase.paidMinor - purchase.expectedMinor), currency)} {purchase.paidMinor > purchase.expectedMinor ? 'more' : 'less'} than the list said</span>}
-              {purchase.returnedPieces > 0 && <span className="block text-[13.5px] text-soft">{purchase.returnedPieces} of {purchase.pieces} brought back, {formatMoney(purchase.refundMinor, currency)} paid back</span>}
+              {purchase.label}{' '}
+              <span className="text-soft">
+                · {purchase.shopName}, {format(new Date(purchase.boughtAt), 'd MMM')}
+              </span>
+              {purchase.returnBy !== null && keptPiecesOf(purchase) > 0 && (
+                <span className="text-soft">
+                  , goes back until {format(parseISO(purchase.returnBy), 'd MMM')}
+                </span>
+              )}
+              {(purchase.paidBy !== '' || purchase.cardMinor > 0) && (
+                <span className="text-soft">
+                  {purchase.paidBy !== '' && `, paid by ${purchase.paidBy}`}
+                  {purchase.cardMinor > 0 &&
+                    `, ${formatMoney(purchase.cardMinor, currency)} of it by gift card`}
+                </span>
+              )}
+              {purchase.expectedMinor !== null && purchase.expectedMinor !== purchase.paidMinor && (
+                <span className="block text-[13.5px] font-[650] text-signal-deep">
+                  {formatMoney(Math.abs(purchase.paidMinor - purchase.expectedMinor), currency)}{' '}
+                  {purchase.paidMinor > purchase.expectedMinor ? 'more' : 'less'} than the list said
+                </span>
+              )}
+              {purchase.returnedPieces > 0 && (
+                <span className="block text-[13.5px] text-soft">
+                  {purchase.returnedPieces} of {purchase.pieces} brought back,{' '}
+                  {formatMoney(purchase.refundMinor, currency)} paid back
+                </span>
+              )}
             </span>
             <span className="font-mono">{formatMoney(ownMinorOf(purchase), currency)}</span>
-            {purchase.pieces > 0 && <button type="button" className={link} aria-expanded={openId === purchase.id} onClick={() => setOpenId(openId === purchase.id ? '' : purchase.id)}>bring back</button>}
-            <button type="button" className={link} onClick={() => void onRemove(purchase.id).then(() => router.refresh())}>not bought</button>
+            {purchase.pieces > 0 && (
+              <button
+                type="button"
+                className={link}
+                aria-expanded={openId === purchase.id}
+                onClick={() => setOpenId(openId === purchase.id ? '' : purchase.id)}
+              >
+                bring back
+              </button>
+            )}
+            <button
+              type="button"
+              className={link}
+              onClick={() => void onRemove(purchase.id).then(() => router.refresh())}
+            >
+              not bought
+            </button>
           </div>
-          {openId === purchase.id && <ReturnForm purchase={purchase} onReturn={(typed) => onReturn(purchase.id, typed)} onDone={() => setOpenId('')} />}
+          {openId === purchase.id && (
+            <ReturnForm
+              purchase={purchase}
+              onReturn={(typed) => onReturn(purchase.id, typed)}
+              onDone={() => setOpenId('')}
+            />
+          )}
         </li>
       ))}
     </ul>
   );
 }
 
-function ReturnForm({ purchase, onReturn, onDone }: { purchase: Purchase; onReturn: (typed: unknown) => Promise<ActionResult>; onDone: () => void }) {
+function ReturnForm({
+  purchase,
+  onReturn,
+  onDone,
+}: {
+  purchase: Purchase;
+  onReturn: (typed: unknown) => Promise<ActionResult>;
+  onDone: () => void;
+}) {
   const router = useRouter();
   const [returnBy, setReturnBy] = useState(purchase.returnBy ?? '');
   const [pieces, setPieces] = useState(String(purchase.returnedPieces));
@@ -53,7 +106,8 @@ function ReturnForm({ purchase, onReturn, onDone }: { purchase: Purchase; onRetu
   const [message, setMessage] = useState('');
   const save = async () => {
     const returnedPieces = Number(pieces);
-    if (!Number.isInteger(returnedPieces) || returnedPieces < 0 || returnedPieces > purchase.pieces) return setMessage(`Pieces that went back, 0 to ${purchase.pieces}`);
+    if (!Number.isInteger(returnedPieces) || returnedPieces < 0 || returnedPieces > purchase.pieces)
+      return setMessage(`Pieces that went back, 0 to ${purchase.pieces}`);
     const result = await onReturn({ returnBy, returnedPieces, refund });
     setMessage(result.ok ? '' : result.message);
     if (result.ok) onDone();
@@ -67,11 +121,37 @@ function ReturnForm({ purchase, onReturn, onDone }: { purchase: Purchase; onRetu
         void save();
       }}
     >
-      <TextField label="Goes back until" type="date" className="w-[160px]" value={returnBy} onChange={(event) => setReturnBy(event.target.value)} />
-      <TextField label="Brought back" measure inputMode="numeric" className="w-[110px]" value={pieces} onChange={(event) => setPieces(event.target.value)} />
-      <TextField label="Paid back" measure inputMode="decimal" className="w-[110px]" value={refund} onChange={(event) => setRefund(event.target.value)} />
-      <Button type="submit" look="quiet">Note it</Button>
-      {message !== '' && <p role="alert" className="text-[13.5px] text-signal-deep">{message}</p>}
+      <TextField
+        label="Goes back until"
+        type="date"
+        className="w-[160px]"
+        value={returnBy}
+        onChange={(event) => setReturnBy(event.target.value)}
+      />
+      <TextField
+        label="Brought back"
+        measure
+        inputMode="numeric"
+        className="w-[110px]"
+        value={pieces}
+        onChange={(event) => setPieces(event.target.value)}
+      />
+      <TextField
+        label="Paid back"
+        measure
+        inputMode="decimal"
+        className="w-[110px]"
+        value={refund}
+        onChange={(event) => setRefund(event.target.value)}
+      />
+      <Button type="submit" look="quiet">
+        Note it
+      </Button>
+      {message !== '' && (
+        <p role="alert" className="text-[13.5px] text-signal-deep">
+          {message}
+        </p>
+      )}
     </form>
   );
 }
@@ -81,5 +161,9 @@ export function returnWords(returnBy: string | null, today = new Date()): string
   if (returnBy === null) return 'ask the shop until when it goes back';
   const days = differenceInCalendarDays(parseISO(returnBy), today);
   const day = format(parseISO(returnBy), 'd MMM');
-  return days < 0 ? `could go back until ${day}` : days === 0 ? 'goes back today for the last time' : `goes back until ${day}, ${days} ${days === 1 ? 'day' : 'days'} left`;
+  return days < 0
+    ? `could go back until ${day}`
+    : days === 0
+      ? 'goes back today for the last time'
+      : `goes back until ${day}, ${days} ${days === 1 ? 'day' : 'days'} left`;
 }

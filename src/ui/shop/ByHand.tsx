@@ -35,18 +35,83 @@ export function ByHand({ shops, currency, onAdd }: ByHandProps) {
   return (
     <section aria-label="Also needed" className="panel no-print px-4 py-3">
       <h2 className="mb-1 text-[17px]">Also needed: hooks, bands, anything else</h2>
-      {shops.length === 0 ? <p className="text-[14px] text-soft">No shop prices in {currency} yet. Add one with its first container under Containers and prices.</p> : (
-      <form className="mt-1 flex flex-wrap items-end gap-2" onSubmit={(event) => { event.preventDefault(); void add(); }}>
-        <TextField label="What" className="min-w-[170px] flex-1" value={typed.name} onChange={(event) => set({ name: event.target.value })} />
-        <TextField label="How many" measure inputMode="numeric" className="w-[86px]" value={typed.qty} onChange={(event) => set({ qty: event.target.value })} />
-        <TextField label="In a pack" measure inputMode="numeric" className="w-[82px]" value={typed.packSize} onChange={(event) => set({ packSize: event.target.value })} />
-        <TextField label="Pack price" measure inputMode="decimal" className="w-[92px]" value={typed.price} onChange={(event) => set({ price: event.target.value })} />
-        <SelectField label="Shop" className="w-[190px]" value={shopId} onChange={(event) => setShopId(event.target.value)}>{shops.map((shop) => <option key={shop.id} value={shop.id}>{shop.name}</option>)}</SelectField>
-        <SelectField label="How much" className="w-[130px]" value={typed.priority} onChange={(event) => set({ priority: event.target.value })}>{priorities.map((priority) => <option key={priority} value={priority}>{PRIORITY_WORDS[priority]}</option>)}</SelectField>
-        <Button type="submit"><Plus size={16} aria-hidden="true" /> Put it on the list</Button>
-      </form>
+      {shops.length === 0 ? (
+        <p className="text-[14px] text-soft">
+          No shop prices in {currency} yet. Add one with its first container under Containers and
+          prices.
+        </p>
+      ) : (
+        <form
+          className="mt-1 flex flex-wrap items-end gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void add();
+          }}
+        >
+          <TextField
+            label="What"
+            className="min-w-[170px] flex-1"
+            value={typed.name}
+            onChange={(event) => set({ name: event.target.value })}
+          />
+          <TextField
+            label="How many"
+            measure
+            inputMode="numeric"
+            className="w-[86px]"
+            value={typed.qty}
+            onChange={(event) => set({ qty: event.target.value })}
+          />
+          <TextField
+            label="In a pack"
+            measure
+            inputMode="numeric"
+            className="w-[82px]"
+            value={typed.packSize}
+            onChange={(event) => set({ packSize: event.target.value })}
+          />
+          <TextField
+            label="Pack price"
+            measure
+            inputMode="decimal"
+            className="w-[92px]"
+            value={typed.price}
+            onChange={(event) => set({ price: event.target.value })}
+          />
+          <SelectField
+            label="Shop"
+            className="w-[190px]"
+            value={shopId}
+            onChange={(event) => setShopId(event.target.value)}
+          >
+            {shops.map((shop) => (
+              <option key={shop.id} value={shop.id}>
+                {shop.name}
+              </option>
+            ))}
+          </SelectField>
+          <SelectField
+            label="How much"
+            className="w-[130px]"
+            value={typed.priority}
+            onChange={(event) => set({ priority: event.target.value })}
+          >
+            {priorities.map((priority) => (
+              <option key={priority} value={priority}>
+                {PRIORITY_WORDS[priority]}
+              </option>
+            ))}
+          </SelectField>
+          <Button type="submit">
+            <Plus size={16} aria-hidden="true" /> Put it on the list
+          </Button>
+        </form>
       )}
-      {message !== '' && <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">
+          {message}
+        </p>
+      )}
     </section>
   );
 }

@@ -5,7 +5,15 @@ import { useFieldArray, useFormContext } from 'react-hook-form';
 
 import { wantsAnchoring, type Unit } from '@/core/look';
 import { formatCount, formatLength, formatLitres, type LengthUnit } from '@/core/shared';
-import { fixingNeedsOf, paintNeedOf, priorities, tapeNeedOf, wallKinds, type MaterialKind, type Materials } from '@/core/shop';
+import {
+  fixingNeedsOf,
+  paintNeedOf,
+  priorities,
+  tapeNeedOf,
+  wallKinds,
+  type MaterialKind,
+  type Materials,
+} from '@/core/shop';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { wallWords, type MaterialsTyped } from './materialsForm';
@@ -21,52 +29,179 @@ export interface ShopChoice {
   readonly name: string;
 }
 
-const REMOVE = 'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-11';
+const REMOVE =
+  'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-11';
 
 /** Where a material is bought; without a shop it stays off the shopping list. */
-export function BuyingFields({ kind, what, shops }: { readonly kind: MaterialKind; readonly what: string; readonly shops: readonly ShopChoice[] }) {
+export function BuyingFields({
+  kind,
+  what,
+  shops,
+}: {
+  readonly kind: MaterialKind;
+  readonly what: string;
+  readonly shops: readonly ShopChoice[];
+}) {
   const { register } = useFormContext<MaterialsTyped>();
   return (
     <div className="no-print mt-2 flex flex-wrap gap-1.5">
-      <SelectField label={`${what}: bought at`} className="w-[220px]" {...register(`buying.${kind}.shopId`)}><option value="">not on the list</option>{shops.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}</SelectField>
-      <SelectField label="How much" className="w-[150px]" {...register(`buying.${kind}.priority`)}>{priorities.map((priority) => <option key={priority} value={priority}>{PRIORITY_WORDS[priority]}</option>)}</SelectField>
+      <SelectField
+        label={`${what}: bought at`}
+        className="w-[220px]"
+        {...register(`buying.${kind}.shopId`)}
+      >
+        <option value="">not on the list</option>
+        {shops.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField label="How much" className="w-[150px]" {...register(`buying.${kind}.priority`)}>
+        {priorities.map((priority) => (
+          <option key={priority} value={priority}>
+            {PRIORITY_WORDS[priority]}
+          </option>
+        ))}
+      </SelectField>
     </div>
   );
 }
 
-const PAINT_FIELDS = ['coats', 'squareMetresPerLitre', 'canLitres', 'canPrice', 'dryHours', 'cureDays'] as const;
+const PAINT_FIELDS = [
+  'coats',
+  'squareMetresPerLitre',
+  'canLitres',
+  'canPrice',
+  'dryHours',
+  'cureDays',
+] as const;
 
 /** Surfaces, coats and what the can says; and from that cans, and when it is dry. */
 export function PaintFields({ kept }: Fields) {
-  const { register, control, formState: { errors } } = useFormContext<MaterialsTyped>();
+  const {
+    register,
+    control,
+    formState: { errors },
+  } = useFormContext<MaterialsTyped>();
   const surfaces = useFieldArray({ control, name: 'surfaces' });
   const need = kept.paint && paintNeedOf(kept.paint);
   return (
     <>
       <div className="no-print grid gap-1.5">
         {surfaces.fields.map((field, i) => (
-          <div key={field.id} className="grid grid-cols-[1fr_96px_96px_64px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_60px_44px]">
-            <TextField className="max-md:col-span-4" label={i === 0 ? 'Painted' : `Surface ${i + 1}`} hideLabel={i > 0} error={errors.surfaces?.[i]?.name?.message} {...register(`surfaces.${i}.name`)} />
-            <TextField label={i === 0 ? 'Width' : `Width of surface ${i + 1}`} hideLabel={i > 0} isLength error={errors.surfaces?.[i]?.width?.message} {...register(`surfaces.${i}.width`)} />
-            <TextField label={i === 0 ? 'Height' : `Height of surface ${i + 1}`} hideLabel={i > 0} isLength error={errors.surfaces?.[i]?.height?.message} {...register(`surfaces.${i}.height`)} />
-            <TextField label={i === 0 ? 'How many' : `How many of surface ${i + 1}`} hideLabel={i > 0} measure inputMode="numeric" error={errors.surfaces?.[i]?.qty?.message} {...register(`surfaces.${i}.qty`)} />
-            <button type="button" className={REMOVE} aria-label={`Take surface ${i + 1} away`} onClick={() => surfaces.remove(i)}><X size={16} /></button>
+          <div
+            key={field.id}
+            className="grid grid-cols-[1fr_96px_96px_64px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_60px_44px]"
+          >
+            <TextField
+              className="max-md:col-span-4"
+              label={i === 0 ? 'Painted' : `Surface ${i + 1}`}
+              hideLabel={i > 0}
+              error={errors.surfaces?.[i]?.name?.message}
+              {...register(`surfaces.${i}.name`)}
+            />
+            <TextField
+              label={i === 0 ? 'Width' : `Width of surface ${i + 1}`}
+              hideLabel={i > 0}
+              isLength
+              error={errors.surfaces?.[i]?.width?.message}
+              {...register(`surfaces.${i}.width`)}
+            />
+            <TextField
+              label={i === 0 ? 'Height' : `Height of surface ${i + 1}`}
+              hideLabel={i > 0}
+              isLength
+              error={errors.surfaces?.[i]?.height?.message}
+              {...register(`surfaces.${i}.height`)}
+            />
+            <TextField
+              label={i === 0 ? 'How many' : `How many of surface ${i + 1}`}
+              hideLabel={i > 0}
+              measure
+              inputMode="numeric"
+              error={errors.surfaces?.[i]?.qty?.message}
+              {...register(`surfaces.${i}.qty`)}
+            />
+            <button
+              type="button"
+              className={REMOVE}
+              aria-label={`Take surface ${i + 1} away`}
+              onClick={() => surfaces.remove(i)}
+            >
+              <X size={16} />
+            </button>
           </div>
         ))}
-        <div><Button onClick={() => surfaces.append({ name: '', width: '', height: '', qty: '1' })}><Plus size={16} aria-hidden="true" /> A surface</Button></div>
+        <div>
+          <Button onClick={() => surfaces.append({ name: '', width: '', height: '', qty: '1' })}>
+            <Plus size={16} aria-hidden="true" /> A surface
+          </Button>
+        </div>
         {/* A fault stays in sight where its surfaces are gone. */}
         {(surfaces.fields.length > 0 || PAINT_FIELDS.some((field) => errors[field])) && (
           <div className="flex flex-wrap gap-1.5">
-            <TextField label="Coats" measure inputMode="numeric" className="w-[70px]" error={errors.coats?.message} {...register('coats')} />
-            <TextField label="m² a litre" measure inputMode="decimal" className="w-[90px]" error={errors.squareMetresPerLitre?.message} {...register('squareMetresPerLitre')} />
-            <TextField label="Litres a can" measure inputMode="decimal" className="w-[100px]" error={errors.canLitres?.message} {...register('canLitres')} />
-            <TextField label="Price a can" measure inputMode="decimal" className="w-[100px]" error={errors.canPrice?.message} {...register('canPrice')} />
-            <TextField label="Hours between coats" measure inputMode="decimal" className="w-[150px]" error={errors.dryHours?.message} {...register('dryHours')} />
-            <TextField label="Days until it carries" measure inputMode="decimal" className="w-[150px]" error={errors.cureDays?.message} {...register('cureDays')} />
+            <TextField
+              label="Coats"
+              measure
+              inputMode="numeric"
+              className="w-[70px]"
+              error={errors.coats?.message}
+              {...register('coats')}
+            />
+            <TextField
+              label="m² a litre"
+              measure
+              inputMode="decimal"
+              className="w-[90px]"
+              error={errors.squareMetresPerLitre?.message}
+              {...register('squareMetresPerLitre')}
+            />
+            <TextField
+              label="Litres a can"
+              measure
+              inputMode="decimal"
+              className="w-[100px]"
+              error={errors.canLitres?.message}
+              {...register('canLitres')}
+            />
+            <TextField
+              label="Price a can"
+              measure
+              inputMode="decimal"
+              className="w-[100px]"
+              error={errors.canPrice?.message}
+              {...register('canPrice')}
+            />
+            <TextField
+              label="Hours between coats"
+              measure
+              inputMode="decimal"
+              className="w-[150px]"
+              error={errors.dryHours?.message}
+              {...register('dryHours')}
+            />
+            <TextField
+              label="Days until it carries"
+              measure
+              inputMode="decimal"
+              className="w-[150px]"
+              error={errors.cureDays?.message}
+              {...register('cureDays')}
+            />
           </div>
         )}
       </div>
-      {need && need.cans > 0 && <p className="mt-2 text-[14.5px]"><b className="font-mono">{need.squareMetres.toFixed(1)} m²</b> in {formatCount(kept.paint?.coats ?? 0, 'coat')} take <b className="font-mono">{formatLitres(need.litres)}</b>: {formatCount(need.cans, 'can')}. Dry <span className="font-mono">{need.dryAfterHours} h</span> after the first stroke, loaded after <span className="font-mono">{formatDays(need.loadAfterHours)}</span>. Open the windows, and keep children and pets out until it is dry.</p>}
+      {need && need.cans > 0 && (
+        <p className="mt-2 text-[14.5px]">
+          <b className="font-mono">{need.squareMetres.toFixed(1)} m²</b> in{' '}
+          {formatCount(kept.paint?.coats ?? 0, 'coat')} take{' '}
+          <b className="font-mono">{formatLitres(need.litres)}</b>: {formatCount(need.cans, 'can')}.
+          Dry <span className="font-mono">{need.dryAfterHours} h</span> after the first stroke,
+          loaded after <span className="font-mono">{formatDays(need.loadAfterHours)}</span>. Open
+          the windows, and keep children and pets out until it is dry.
+        </p>
+      )}
     </>
   );
 }
@@ -74,21 +209,70 @@ export function PaintFields({ kept }: Fields) {
 const formatDays = (hours: number): string => `${Math.ceil(hours / 12) / 2} days`;
 
 /** One label for each container of the taken fits. */
-export function LabelFields({ kept, measureUnit, labelTexts }: Fields & { readonly labelTexts: readonly string[] }) {
-  const { register, formState: { errors } } = useFormContext<MaterialsTyped>();
+export function LabelFields({
+  kept,
+  measureUnit,
+  labelTexts,
+}: Fields & { readonly labelTexts: readonly string[] }) {
+  const {
+    register,
+    formState: { errors },
+  } = useFormContext<MaterialsTyped>();
   const need = kept.labels && tapeNeedOf(kept.labels, labelTexts);
   return (
     <>
       <div className="no-print flex flex-wrap gap-1.5">
-        <TextField label="Letters, high" isLength placeholder="none" className="w-[110px]" error={errors.letter?.message} {...register('letter')} />
-        <TextField label="Tape in a cassette" isLength className="w-[140px]" error={errors.cassette?.message} {...register('cassette')} />
-        <TextField label="Price a cassette" measure inputMode="decimal" className="w-[130px]" error={errors.cassettePrice?.message} {...register('cassettePrice')} />
-        <TextField label="Spare labels" measure inputMode="numeric" className="w-[110px]" error={errors.spareCount?.message} {...register('spareCount')} />
+        <TextField
+          label="Letters, high"
+          isLength
+          placeholder="none"
+          className="w-[110px]"
+          error={errors.letter?.message}
+          {...register('letter')}
+        />
+        <TextField
+          label="Tape in a cassette"
+          isLength
+          className="w-[140px]"
+          error={errors.cassette?.message}
+          {...register('cassette')}
+        />
+        <TextField
+          label="Price a cassette"
+          measure
+          inputMode="decimal"
+          className="w-[130px]"
+          error={errors.cassettePrice?.message}
+          {...register('cassettePrice')}
+        />
+        <TextField
+          label="Spare labels"
+          measure
+          inputMode="numeric"
+          className="w-[110px]"
+          error={errors.spareCount?.message}
+          {...register('spareCount')}
+        />
       </div>
       <p className="mt-2 text-[14.5px]">
-        {labelTexts.length === 0 ? 'No fit is taken in this room yet: there is nothing to label.' : need
-          ? <><b className="font-mono">{formatCount(need.labelCount, 'label')}</b>, one for each container and the spare ones, take <b className="font-mono">{measureUnit === 'in' ? formatLength(need.lengthMm, 'in') : `${(need.lengthMm / 1000).toFixed(1)} m`}</b> of tape: {formatCount(need.cassettes, 'cassette')}.</>
-          : <span className="text-soft">{formatCount(labelTexts.length, 'container')} of the taken fits can bear a label.</span>}
+        {labelTexts.length === 0 ? (
+          'No fit is taken in this room yet: there is nothing to label.'
+        ) : need ? (
+          <>
+            <b className="font-mono">{formatCount(need.labelCount, 'label')}</b>, one for each
+            container and the spare ones, take{' '}
+            <b className="font-mono">
+              {measureUnit === 'in'
+                ? formatLength(need.lengthMm, 'in')
+                : `${(need.lengthMm / 1000).toFixed(1)} m`}
+            </b>{' '}
+            of tape: {formatCount(need.cassettes, 'cassette')}.
+          </>
+        ) : (
+          <span className="text-soft">
+            {formatCount(labelTexts.length, 'container')} of the taken fits can bear a label.
+          </span>
+        )}
       </p>
     </>
   );
@@ -96,39 +280,134 @@ export function LabelFields({ kept, measureUnit, labelTexts }: Fields & { readon
 
 /** What is fixed to which wall; a unit that tips is asked for. */
 export function FixingFields({ kept, units }: Fields & { readonly units: readonly Unit[] }) {
-  const { register, control, watch, formState: { errors } } = useFormContext<MaterialsTyped>();
+  const {
+    register,
+    control,
+    watch,
+    formState: { errors },
+  } = useFormContext<MaterialsTyped>();
   const rows = useFieldArray({ control, name: 'rows' });
   const typed = watch('rows');
-  const tipping = units.filter((unit) => wantsAnchoring(unit) && !typed.some(({ name }) => name === unit.name));
+  const tipping = units.filter(
+    (unit) => wantsAnchoring(unit) && !typed.some(({ name }) => name === unit.name),
+  );
   const needs = fixingNeedsOf(kept.fixings);
-  const packless = needs.filter(({ wall }) => kept.fixings.packs.every((pack) => pack.wall !== wall));
+  const packless = needs.filter(({ wall }) =>
+    kept.fixings.packs.every((pack) => pack.wall !== wall),
+  );
   return (
     <>
       <div className="no-print grid gap-1.5">
-        {tipping.map((unit) => <p key={unit.id} className="warn flex flex-wrap items-center gap-x-3 text-[14px]">{unit.name} is high for its depth and can tip: fix it to the wall. <Button look="quiet" onClick={() => rows.append({ name: unit.name, things: '1', each: '2', wall: 'brick' })}>Put its two fixings down</Button></p>)}
+        {tipping.map((unit) => (
+          <p key={unit.id} className="warn flex flex-wrap items-center gap-x-3 text-[14px]">
+            {unit.name} is high for its depth and can tip: fix it to the wall.{' '}
+            <Button
+              look="quiet"
+              onClick={() =>
+                rows.append({ name: unit.name, things: '1', each: '2', wall: 'brick' })
+              }
+            >
+              Put its two fixings down
+            </Button>
+          </p>
+        ))}
         {rows.fields.map((field, i) => (
-          <div key={field.id} className="grid grid-cols-[1fr_76px_64px_170px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_44px]">
-            <TextField className="max-md:col-span-3" label={i === 0 ? 'Fixed to the wall' : `Fixed thing ${i + 1}`} hideLabel={i > 0} error={errors.rows?.[i]?.name?.message} {...register(`rows.${i}.name`)} />
-            <TextField label={i === 0 ? 'How many' : `How many of fixed thing ${i + 1}`} hideLabel={i > 0} measure inputMode="numeric" error={errors.rows?.[i]?.things?.message} {...register(`rows.${i}.things`)} />
-            <TextField label={i === 0 ? 'Fixings' : `Fixings of fixed thing ${i + 1}`} hideLabel={i > 0} measure inputMode="numeric" error={errors.rows?.[i]?.each?.message} {...register(`rows.${i}.each`)} />
-            <SelectField label={i === 0 ? 'In' : `Wall of fixed thing ${i + 1}`} hideLabel={i > 0} {...register(`rows.${i}.wall`)}>{wallKinds.map((wall) => <option key={wall} value={wall}>{wallWords[wall]}</option>)}</SelectField>
-            <button type="button" className={REMOVE} aria-label={`Take fixed thing ${i + 1} away`} onClick={() => rows.remove(i)}><X size={16} /></button>
+          <div
+            key={field.id}
+            className="grid grid-cols-[1fr_76px_64px_170px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_44px]"
+          >
+            <TextField
+              className="max-md:col-span-3"
+              label={i === 0 ? 'Fixed to the wall' : `Fixed thing ${i + 1}`}
+              hideLabel={i > 0}
+              error={errors.rows?.[i]?.name?.message}
+              {...register(`rows.${i}.name`)}
+            />
+            <TextField
+              label={i === 0 ? 'How many' : `How many of fixed thing ${i + 1}`}
+              hideLabel={i > 0}
+              measure
+              inputMode="numeric"
+              error={errors.rows?.[i]?.things?.message}
+              {...register(`rows.${i}.things`)}
+            />
+            <TextField
+              label={i === 0 ? 'Fixings' : `Fixings of fixed thing ${i + 1}`}
+              hideLabel={i > 0}
+              measure
+              inputMode="numeric"
+              error={errors.rows?.[i]?.each?.message}
+              {...register(`rows.${i}.each`)}
+            />
+            <SelectField
+              label={i === 0 ? 'In' : `Wall of fixed thing ${i + 1}`}
+              hideLabel={i > 0}
+              {...register(`rows.${i}.wall`)}
+            >
+              {wallKinds.map((wall) => (
+                <option key={wall} value={wall}>
+                  {wallWords[wall]}
+                </option>
+              ))}
+            </SelectField>
+            <button
+              type="button"
+              className={REMOVE}
+              aria-label={`Take fixed thing ${i + 1} away`}
+              onClick={() => rows.remove(i)}
+            >
+              <X size={16} />
+            </button>
           </div>
         ))}
-        <div><Button onClick={() => rows.append({ name: '', things: '1', each: '2', wall: 'brick' })}><Plus size={16} aria-hidden="true" /> A shelf, a rail, hooks</Button></div>
+        <div>
+          <Button onClick={() => rows.append({ name: '', things: '1', each: '2', wall: 'brick' })}>
+            <Plus size={16} aria-hidden="true" /> A shelf, a rail, hooks
+          </Button>
+        </div>
         {(rows.fields.length > 0 || errors.packs) && (
           <div className="flex flex-wrap gap-x-4 gap-y-1.5">
             {wallKinds.map((wall, i) => (
               <fieldset key={wall} className="flex gap-1.5">
                 <legend className="caption">For {wallWords[wall]}</legend>
-                <TextField label={`In a pack, for ${wallWords[wall]}`} hideLabel measure inputMode="numeric" className="w-[70px]" error={errors.packs?.[i]?.packSize?.message} {...register(`packs.${i}.packSize`)} />
-                <TextField label={`Price a pack, for ${wallWords[wall]}`} hideLabel measure inputMode="decimal" placeholder="price" className="w-[90px]" error={errors.packs?.[i]?.price?.message} {...register(`packs.${i}.price`)} />
+                <TextField
+                  label={`In a pack, for ${wallWords[wall]}`}
+                  hideLabel
+                  measure
+                  inputMode="numeric"
+                  className="w-[70px]"
+                  error={errors.packs?.[i]?.packSize?.message}
+                  {...register(`packs.${i}.packSize`)}
+                />
+                <TextField
+                  label={`Price a pack, for ${wallWords[wall]}`}
+                  hideLabel
+                  measure
+                  inputMode="decimal"
+                  placeholder="price"
+                  className="w-[90px]"
+                  error={errors.packs?.[i]?.price?.message}
+                  {...register(`packs.${i}.price`)}
+                />
               </fieldset>
             ))}
           </div>
         )}
       </div>
-      {needs.length > 0 && <p className="mt-2 text-[14.5px]">{needs.map(({ wall, qty }) => `${formatCount(qty, 'fixing')} in ${wallWords[wall]}`).join(', ')}.{packless.length > 0 && <span className="text-signal-deep"> No pack has a price for {packless.map(({ wall }) => wallWords[wall]).join(', ')}.</span>}</p>}
+      {needs.length > 0 && (
+        <p className="mt-2 text-[14.5px]">
+          {needs
+            .map(({ wall, qty }) => `${formatCount(qty, 'fixing')} in ${wallWords[wall]}`)
+            .join(', ')}
+          .
+          {packless.length > 0 && (
+            <span className="text-signal-deep">
+              {' '}
+              No pack has a price for {packless.map(({ wall }) => wallWords[wall]).join(', ')}.
+            </span>
+          )}
+        </p>
+      )}
     </>
   );
 }

@@ -31,48 +31,113 @@ interface NeedListProps {
   readonly onRemove: (handNeedId: string) => Promise<ActionResult>;
 }
 
-export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = { must: 'must be', should: 'should be', nice: 'would be nice' };
+export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = {
+  must: 'must be',
+  should: 'should be',
+  nice: 'would be nice',
+};
 
 /** Everything the room calls for, what is there, how much each is wanted, what the line comes to, and the client's yes to it. */
 export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: NeedListProps) {
   const router = useRouter();
   return (
     <div className="overflow-x-auto">
-    <table className="w-full text-[14px]">
-      <thead>
-        <tr className="text-left text-[13px] text-soft"><th className="py-1 font-bold">What</th><th className="px-2 py-1 text-right font-bold">Wanted</th><th className="px-2 py-1 text-right font-bold">There</th><th className="py-1 pl-4 font-bold max-sm:pl-2">How much</th><th className="px-2 py-1 text-right font-bold">Comes to</th><th className="py-1 pl-3 font-bold">Client</th></tr>
-      </thead>
-      <tbody>
-        {needs.map((need) => (
-          <tr key={need.needId} className="border-t border-line align-middle">
-            <td className="py-1 pr-2">
-              {need.name}{need.from === 'material' && <span className="text-soft">, from the materials</span>}
-              {need.from === 'hand' && <button type="button" aria-label={`Take ${need.name} off the list`} className="no-print ml-1 inline-grid size-8 place-items-center rounded align-middle hover:bg-well max-md:size-11" onClick={() => void onRemove(need.needId).then(() => router.refresh())}><X size={14} /></button>}
-              {need.shortQty > 0 && <span className="block text-[13px] text-signal-deep">{formatCount(need.shortQty, 'piece')} left out</span>}
-            </td>
-            <td className="px-2 py-1 text-right font-mono">{need.qty}</td>
-            <td className="px-2 py-1 text-right font-mono text-soft">{need.hadQty}</td>
-            <td className="py-1 pl-4 max-sm:pl-2">
-              {need.from === 'owned' && <span className="text-soft">the home has it</span>}
-              {(need.from === 'hand' || need.from === 'material') && PRIORITY_WORDS[need.priority]}
-              {need.from === 'fit' && (
-                <select className="input min-h-9 w-auto py-1 max-md:min-h-11" aria-label={`How much ${need.name} is wanted`} value={need.priority} onChange={(event) => void onPriority(need.needId, event.target.value as Priority).then(() => router.refresh())}>
-                  {priorities.map((priority) => <option key={priority} value={priority}>{PRIORITY_WORDS[priority]}</option>)}
-                </select>
-              )}
-            </td>
-            <td className="px-2 py-1 text-right font-mono whitespace-nowrap">{need.from === 'owned' ? '' : formatMoney(need.lineMinor, currency)}</td>
-            <td className="py-1 pl-3">{need.from !== 'owned' && <Approve key={need.approval.is} need={need} currency={currency} onApprove={(isApproved) => onApprove(need.needId, isApproved).then((result) => { router.refresh(); return result; })} />}</td>
+      <table className="w-full text-[14px]">
+        <thead>
+          <tr className="text-left text-[13px] text-soft">
+            <th className="py-1 font-bold">What</th>
+            <th className="px-2 py-1 text-right font-bold">Wanted</th>
+            <th className="px-2 py-1 text-right font-bold">There</th>
+            <th className="py-1 pl-4 font-bold max-sm:pl-2">How much</th>
+            <th className="px-2 py-1 text-right font-bold">Comes to</th>
+            <th className="py-1 pl-3 font-bold">Client</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {needs.map((need) => (
+            <tr key={need.needId} className="border-t border-line align-middle">
+              <td className="py-1 pr-2">
+                {need.name}
+                {need.from === 'material' && (
+                  <span className="text-soft">, from the materials</span>
+                )}
+                {need.from === 'hand' && (
+                  <button
+                    type="button"
+                    aria-label={`Take ${need.name} off the list`}
+                    className="no-print ml-1 inline-grid size-8 place-items-center rounded align-middle hover:bg-well max-md:size-11"
+                    onClick={() => void onRemove(need.needId).then(() => router.refresh())}
+                  >
+                    <X size={14} />
+                  </button>
+                )}
+                {need.shortQty > 0 && (
+                  <span className="block text-[13px] text-signal-deep">
+                    {formatCount(need.shortQty, 'piece')} left out
+                  </span>
+                )}
+              </td>
+              <td className="px-2 py-1 text-right font-mono">{need.qty}</td>
+              <td className="px-2 py-1 text-right font-mono text-soft">{need.hadQty}</td>
+              <td className="py-1 pl-4 max-sm:pl-2">
+                {need.from === 'owned' && <span className="text-soft">the home has it</span>}
+                {(need.from === 'hand' || need.from === 'material') &&
+                  PRIORITY_WORDS[need.priority]}
+                {need.from === 'fit' && (
+                  <select
+                    className="input min-h-9 w-auto py-1 max-md:min-h-11"
+                    aria-label={`How much ${need.name} is wanted`}
+                    value={need.priority}
+                    onChange={(event) =>
+                      void onPriority(need.needId, event.target.value as Priority).then(() =>
+                        router.refresh(),
+                      )
+                    }
+                  >
+                    {priorities.map((priority) => (
+                      <option key={priority} value={priority}>
+                        {PRIORITY_WORDS[priority]}
+                      </option>
+                    ))}
+                  </select>
+                )}
+              </td>
+              <td className="px-2 py-1 text-right font-mono whitespace-nowrap">
+                {need.from === 'owned' ? '' : formatMoney(need.lineMinor, currency)}
+              </td>
+              <td className="py-1 pl-3">
+                {need.from !== 'owned' && (
+                  <Approve
+                    key={need.approval.is}
+                    need={need}
+                    currency={currency}
+                    onApprove={(isApproved) =>
+                      onApprove(need.needId, isApproved).then((result) => {
+                        router.refresh();
+                        return result;
+                      })
+                    }
+                  />
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </div>
   );
 }
 
 /** The client's yes, seen at once; one that is not kept is taken back. A line that has become dearer is asked about again. */
-function Approve({ need, currency, onApprove }: { readonly need: NeedRow; readonly currency: Currency; readonly onApprove: (isApproved: boolean) => Promise<ActionResult> }) {
+function Approve({
+  need,
+  currency,
+  onApprove,
+}: {
+  readonly need: NeedRow;
+  readonly currency: Currency;
+  readonly onApprove: (isApproved: boolean) => Promise<ActionResult>;
+}) {
   const [isApproved, setIsApproved] = useState(need.approval.is === 'approved');
   const change = async (next: boolean) => {
     setIsApproved(next);
@@ -81,8 +146,20 @@ function Approve({ need, currency, onApprove }: { readonly need: NeedRow; readon
   };
   return (
     <label className="flex min-h-9 items-center gap-1.5 max-md:min-h-11">
-      <input type="checkbox" className="size-[18px] accent-[#23407a]" aria-label={`Client approves ${need.name}`} checked={isApproved} onChange={(event) => void change(event.target.checked)} />
-      {need.approval.is === 'dearer' && !isApproved ? <span className="text-[13px] font-[650] text-signal-deep">yes was to {formatMoney(need.approval.approvedMinor, currency)}</span> : 'yes'}
+      <input
+        type="checkbox"
+        className="size-[18px] accent-[#23407a]"
+        aria-label={`Client approves ${need.name}`}
+        checked={isApproved}
+        onChange={(event) => void change(event.target.checked)}
+      />
+      {need.approval.is === 'dearer' && !isApproved ? (
+        <span className="text-[13px] font-[650] text-signal-deep">
+          yes was to {formatMoney(need.approval.approvedMinor, currency)}
+        </span>
+      ) : (
+        'yes'
+      )}
     </label>
   );
 }

@@ -16,8 +16,15 @@ export function OverBudget({ request, answer, waysBack, currency }: OverBudgetPr
   if (answer.leastBudgetMinor === undefined) {
     return (
       <div className="warn">
-        {unsold.map((reason) => <p key={reason.subject}><b>{nameOf(reason.subject)}</b> is a must, and no shop on the price list has enough of it. Add an offer, mark it as a wish, or take another fit.</p>)}
-        {isUndecided && <p>No way to buy everything was found in the time given. Load the page to try again.</p>}
+        {unsold.map((reason) => (
+          <p key={reason.subject}>
+            <b>{nameOf(reason.subject)}</b> is a must, and no shop on the price list has enough of
+            it. Add an offer, mark it as a wish, or take another fit.
+          </p>
+        ))}
+        {isUndecided && (
+          <p>No way to buy everything was found in the time given. Load the page to try again.</p>
+        )}
       </div>
     );
   }
@@ -26,10 +33,26 @@ export function OverBudget({ request, answer, waysBack, currency }: OverBudgetPr
   const ways = enough.length > 0 ? enough : waysBack;
   return (
     <div className="warn text-[14.5px]!">
-      <p><b>{formatMoney(over, currency)} over what is left.</b> The musts cost at least {formatMoney(answer.leastBudgetMinor, currency)}; {formatMoney(request.budgetMinor, currency)} of this room’s share is left.</p>
-      {ways.length > 0 && <p className="mt-1.5">{enough.length > 0 ? 'Any one of these brings it back:' : 'Nothing alone is enough. What each would save:'}</p>}
+      <p>
+        <b>{formatMoney(over, currency)} over what is left.</b> The musts cost at least{' '}
+        {formatMoney(answer.leastBudgetMinor, currency)};{' '}
+        {formatMoney(request.budgetMinor, currency)} of this room’s share is left.
+      </p>
+      {ways.length > 0 && (
+        <p className="mt-1.5">
+          {enough.length > 0
+            ? 'Any one of these brings it back:'
+            : 'Nothing alone is enough. What each would save:'}
+        </p>
+      )}
       <ul className="list-disc pl-5">
-        {ways.slice(0, 5).map((way) => <li key={way.needIds.join()}>{way.needIds.map(nameOf).join(' and ')} left out: {formatMoney(way.savesMinor, currency)} less, {formatMoney(way.leastMinor, currency)} in all</li>)}
+        {ways.slice(0, 5).map((way) => (
+          <li key={way.needIds.join()}>
+            {way.needIds.map(nameOf).join(' and ')} left out:{' '}
+            {formatMoney(way.savesMinor, currency)} less, {formatMoney(way.leastMinor, currency)} in
+            all
+          </li>
+        ))}
       </ul>
       <p className="mt-1.5">Or raise this room’s share under Agree, or take a cheaper fit.</p>
     </div>

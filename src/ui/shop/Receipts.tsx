@@ -15,7 +15,8 @@ import { TextField } from '../primitives/Field';
 interface ReceiptsProps {
   readonly projectId: string;
   readonly roomId: string;
-  readonly receipts: readonly (Receipt & Pick<ReceiptCheck, 'notedMinor' | 'missingMinor'> & { readonly lineCount: number })[];
+  readonly receipts: readonly (Receipt &
+    Pick<ReceiptCheck, 'notedMinor' | 'missingMinor'> & { readonly lineCount: number })[];
   readonly shopNames: readonly string[];
   readonly today: string;
   readonly currency: Currency;
@@ -23,7 +24,15 @@ interface ReceiptsProps {
 }
 
 /** Receipts with their pictures, each against what was noted for its shop and day; lines of receipts come and go as CSV. */
-export function Receipts({ projectId, roomId, receipts, shopNames, today, currency, onRemove }: ReceiptsProps) {
+export function Receipts({
+  projectId,
+  roomId,
+  receipts,
+  shopNames,
+  today,
+  currency,
+  onRemove,
+}: ReceiptsProps) {
   const router = useRouter();
   const listId = useId();
   const [typed, setTyped] = useState({ shop: '', day: today, total: '' });
@@ -34,11 +43,17 @@ export function Receipts({ projectId, roomId, receipts, shopNames, today, curren
   const keep = async () => {
     setIsSending(true);
     setMessage('');
-    const response = await fetch(`/api/projects/${projectId}/receipts?${new URLSearchParams(typed)}`, { method: 'POST', body: picture ?? new Blob() }).catch(() => undefined);
+    const response = await fetch(
+      `/api/projects/${projectId}/receipts?${new URLSearchParams(typed)}`,
+      { method: 'POST', body: picture ?? new Blob() },
+    ).catch(() => undefined);
     setIsSending(false);
     if (!response?.ok) {
-      const body = (await response?.json().catch(() => undefined)) as { error?: { message?: string } } | undefined;
-      return setMessage(body?.error?.message ?? 'The receipt did not arrive; it is still here. Try again.');
+      const body = (await response?.json().catch(() => undefined)) as
+        { error?: { message?: string } } | undefined;
+      return setMessage(
+        body?.error?.message ?? 'The receipt did not arrive; it is still here. Try again.',
+      );
     }
     setTyped({ shop: '', day: today, total: '' });
     setPicture(undefined);
@@ -51,35 +66,115 @@ export function Receipts({ projectId, roomId, receipts, shopNames, today, curren
         {receipts.map((receipt) => (
           <li key={receipt.id} className="flex flex-wrap items-center gap-x-3 py-1.5">
             {receipt.pictureId && (
-              <a href={`/api/pictures/${receipt.pictureId}`} target="_blank" rel="noreferrer" className="size-11 overflow-hidden rounded border border-line">
+              <a
+                href={`/api/pictures/${receipt.pictureId}`}
+                target="_blank"
+                rel="noreferrer"
+                className="size-11 overflow-hidden rounded border border-line"
+              >
                 {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
-                <img src={`/api/pictures/${receipt.pictureId}?size=thumb`} alt={`Receipt of ${receipt.shopName}`} className="size-full object-cover" />
+                <img
+                  src={`/api/pictures/${receipt.pictureId}?size=thumb`}
+                  alt={`Receipt of ${receipt.shopName}`}
+                  className="size-full object-cover"
+                />
               </a>
             )}
             <span className="min-w-[180px] flex-1">
-              {receipt.shopName} <span className="text-soft">· {format(parseISO(receipt.boughtOn), 'd MMM')}, {formatCount(receipt.lineCount, 'line')} noted{receipt.pictureId ? '' : ', no picture'}</span>
-              {receipt.missingMinor !== 0 && <span className="block text-[13.5px] font-[650] text-signal-deep">{formatMoney(Math.abs(receipt.missingMinor), currency)} {receipt.missingMinor > 0 ? 'of it is not noted yet' : 'more is noted than it says'}</span>}
+              {receipt.shopName}{' '}
+              <span className="text-soft">
+                · {format(parseISO(receipt.boughtOn), 'd MMM')},{' '}
+                {formatCount(receipt.lineCount, 'line')} noted
+                {receipt.pictureId ? '' : ', no picture'}
+              </span>
+              {receipt.missingMinor !== 0 && (
+                <span className="block text-[13.5px] font-[650] text-signal-deep">
+                  {formatMoney(Math.abs(receipt.missingMinor), currency)}{' '}
+                  {receipt.missingMinor > 0
+                    ? 'of it is not noted yet'
+                    : 'more is noted than it says'}
+                </span>
+              )}
             </span>
             <span className="font-mono">{formatMoney(receipt.totalMinor, currency)}</span>
-            <button type="button" aria-label={`Remove the receipt of ${receipt.shopName}`} className="no-print grid size-8 place-items-center rounded hover:bg-well max-md:size-11" onClick={() => void onRemove(receipt.id).then(() => router.refresh())}><X size={14} /></button>
+            <button
+              type="button"
+              aria-label={`Remove the receipt of ${receipt.shopName}`}
+              className="no-print grid size-8 place-items-center rounded hover:bg-well max-md:size-11"
+              onClick={() => void onRemove(receipt.id).then(() => router.refresh())}
+            >
+              <X size={14} />
+            </button>
           </li>
         ))}
       </ul>
-      <form className="no-print mt-1 flex flex-wrap items-end gap-2" onSubmit={(event) => { event.preventDefault(); void keep(); }}>
-        <datalist id={listId}>{shopNames.map((name) => <option key={name} value={name} />)}</datalist>
-        <TextField label="Shop on the receipt" list={listId} className="min-w-[170px] flex-1" value={typed.shop} onChange={(event) => set({ shop: event.target.value })} />
-        <TextField label="Its day" type="date" className="w-[150px]" value={typed.day} onChange={(event) => set({ day: event.target.value })} />
-        <TextField label="Its sum" measure inputMode="decimal" className="w-[100px]" value={typed.total} onChange={(event) => set({ total: event.target.value })} />
+      <form
+        className="no-print mt-1 flex flex-wrap items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void keep();
+        }}
+      >
+        <datalist id={listId}>
+          {shopNames.map((name) => (
+            <option key={name} value={name} />
+          ))}
+        </datalist>
+        <TextField
+          label="Shop on the receipt"
+          list={listId}
+          className="min-w-[170px] flex-1"
+          value={typed.shop}
+          onChange={(event) => set({ shop: event.target.value })}
+        />
+        <TextField
+          label="Its day"
+          type="date"
+          className="w-[150px]"
+          value={typed.day}
+          onChange={(event) => set({ day: event.target.value })}
+        />
+        <TextField
+          label="Its sum"
+          measure
+          inputMode="decimal"
+          className="w-[100px]"
+          value={typed.total}
+          onChange={(event) => set({ total: event.target.value })}
+        />
         <label className={buttonClass('plain', 'focus-within:outline-3 focus-within:outline-rim')}>
-          <Camera size={16} aria-hidden="true" /> {picture ? picture.name.slice(0, 24) : 'Its picture'}
-          <input type="file" accept="image/*" className="sr-only" onChange={(event) => setPicture(event.currentTarget.files?.[0])} />
+          <Camera size={16} aria-hidden="true" />{' '}
+          {picture ? picture.name.slice(0, 24) : 'Its picture'}
+          <input
+            type="file"
+            accept="image/*"
+            className="sr-only"
+            onChange={(event) => setPicture(event.currentTarget.files?.[0])}
+          />
         </label>
-        <Button type="submit" look="quiet" disabled={isSending}>{isSending ? 'Keeping it …' : 'Keep the receipt'}</Button>
+        <Button type="submit" look="quiet" disabled={isSending}>
+          {isSending ? 'Keeping it …' : 'Keep the receipt'}
+        </Button>
       </form>
-      {message !== '' && <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">
+          {message}
+        </p>
+      )}
       <div className="no-print mt-2 flex flex-wrap items-start gap-2">
-        <ImportCsv address={`/api/projects/${projectId}/purchases?room=${roomId}`} label="Read lines of receipts, CSV" accept=".csv,text/csv" outcomeWords="line" />
-        <a className={buttonClass('plain', 'mt-1')} href={`/api/projects/${projectId}/purchases?room=${roomId}`} download>What was bought, CSV</a>
+        <ImportCsv
+          address={`/api/projects/${projectId}/purchases?room=${roomId}`}
+          label="Read lines of receipts, CSV"
+          accept=".csv,text/csv"
+          outcomeWords="line"
+        />
+        <a
+          className={buttonClass('plain', 'mt-1')}
+          href={`/api/projects/${projectId}/purchases?room=${roomId}`}
+          download
+        >
+          What was bought, CSV
+        </a>
       </div>
     </section>
   );

@@ -12,30 +12,97 @@ interface RollPlanProps {
 
 /** Where each liner lies on its roll, to scale: the roll runs to the right. */
 export function RollPlan({ request, answer, pieceNames, measureUnit, currency }: RollPlanProps) {
-  if (answer.status === 'infeasible') return <>{answer.reasons.map((reason) => <p key={reason.message} role="alert" className="warn mt-2">{sayWithNames(reason.message, pieceNames)}</p>)}</>;
+  if (answer.status === 'infeasible')
+    return (
+      <>
+        {answer.reasons.map((reason) => (
+          <p key={reason.message} role="alert" className="warn mt-2">
+            {sayWithNames(reason.message, pieceNames)}
+          </p>
+        ))}
+      </>
+    );
   const { roll, pieces } = request;
   const shareOver = answer.leastLengthMm > 0 ? answer.usedLengthMm / answer.leastLengthMm - 1 : 0;
-  const rolls = Array.from({ length: answer.rolls }, (_, r) => answer.placed.filter((piece) => piece.roll === r));
+  const rolls = Array.from({ length: answer.rolls }, (_, r) =>
+    answer.placed.filter((piece) => piece.roll === r),
+  );
   return (
     <section aria-label="Liner plan" className="mt-2">
       <p role="status" className="text-[15px]">
-        <b className="font-mono">{answer.rolls}</b> {answer.rolls === 1 ? 'roll' : 'rolls'}, <b className="font-mono">{formatMoney(answer.rolls * roll.priceMinor, currency)}</b>{answer.status === 'optimal' ? ', fewer do not do' : ''}; <span className="font-mono">{formatLength(answer.usedLengthMm, measureUnit)}</span> are used, {shareOver < 5e-4 ? 'no way uses less.' : `at most ${(100 * shareOver).toFixed(1)} % more than any way must.`}
+        <b className="font-mono">{answer.rolls}</b> {answer.rolls === 1 ? 'roll' : 'rolls'},{' '}
+        <b className="font-mono">{formatMoney(answer.rolls * roll.priceMinor, currency)}</b>
+        {answer.status === 'optimal' ? ', fewer do not do' : ''};{' '}
+        <span className="font-mono">{formatLength(answer.usedLengthMm, measureUnit)}</span> are
+        used,{' '}
+        {shareOver < 5e-4
+          ? 'no way uses less.'
+          : `at most ${(100 * shareOver).toFixed(1)} % more than any way must.`}
       </p>
       {rolls.map((placed, r) => {
         const sizes = placed.map((piece) => {
           const { widthMm = 0, depthMm = 0 } = pieces.find(({ id }) => id === piece.id) ?? {};
-          return { ...piece, across: piece.turned ? depthMm : widthMm, along: piece.turned ? widthMm : depthMm };
+          return {
+            ...piece,
+            across: piece.turned ? depthMm : widthMm,
+            along: piece.turned ? widthMm : depthMm,
+          };
         });
         const endMm = Math.max(1, ...sizes.map(({ y, along }) => y + along));
         const pen = Math.max(endMm / 830, roll.widthMm / 300);
         return (
-          <svg key={r} role="img" aria-label={`Roll ${r + 1}: ${placed.length} liners on ${formatLength(endMm, measureUnit)}`} className="mt-2 block w-full" viewBox={`${-2 * pen} ${-2 * pen} ${endMm + 4 * pen} ${roll.widthMm + 4 * pen}`} style={{ maxHeight: 300 }}>
-            <rect x={0} y={0} width={endMm} height={roll.widthMm} fill="#eee7d8" stroke="#22201b" strokeWidth={1.5 * pen} />
+          <svg
+            key={r}
+            role="img"
+            aria-label={`Roll ${r + 1}: ${placed.length} liners on ${formatLength(endMm, measureUnit)}`}
+            className="mt-2 block w-full"
+            viewBox={`${-2 * pen} ${-2 * pen} ${endMm + 4 * pen} ${roll.widthMm + 4 * pen}`}
+            style={{ maxHeight: 300 }}
+          >
+            <rect
+              x={0}
+              y={0}
+              width={endMm}
+              height={roll.widthMm}
+              fill="#eee7d8"
+              stroke="#22201b"
+              strokeWidth={1.5 * pen}
+            />
             {sizes.map(({ id, x, y, across, along }, i) => (
               <g key={i}>
-                <rect x={y} y={x} width={along} height={across} fill="#ecd9b0" stroke="#22201b" strokeWidth={pen} />
-                <text x={y + along / 2} y={x + across / 2 - pen} textAnchor="middle" fontSize={12 * pen} fontWeight={650} fill="#22201b">{fitLabel(pieceNames[id] ?? '', along - 6 * pen, 12 * pen)}</text>
-                <text x={y + along / 2} y={x + across / 2 + 13 * pen} textAnchor="middle" fontSize={11 * pen} fill="#5f584a" className="font-mono">{fitLabel(`${formatLength(along, measureUnit)} × ${formatLength(across, measureUnit)}`, along - 6 * pen, 11 * pen)}</text>
+                <rect
+                  x={y}
+                  y={x}
+                  width={along}
+                  height={across}
+                  fill="#ecd9b0"
+                  stroke="#22201b"
+                  strokeWidth={pen}
+                />
+                <text
+                  x={y + along / 2}
+                  y={x + across / 2 - pen}
+                  textAnchor="middle"
+                  fontSize={12 * pen}
+                  fontWeight={650}
+                  fill="#22201b"
+                >
+                  {fitLabel(pieceNames[id] ?? '', along - 6 * pen, 12 * pen)}
+                </text>
+                <text
+                  x={y + along / 2}
+                  y={x + across / 2 + 13 * pen}
+                  textAnchor="middle"
+                  fontSize={11 * pen}
+                  fill="#5f584a"
+                  className="font-mono"
+                >
+                  {fitLabel(
+                    `${formatLength(along, measureUnit)} × ${formatLength(across, measureUnit)}`,
+                    along - 6 * pen,
+                    11 * pen,
+                  )}
+                </text>
               </g>
             ))}
           </svg>

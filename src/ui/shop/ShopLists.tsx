@@ -57,15 +57,46 @@ export function ShopLists({ lists, currency, onBuy }: ShopListsProps) {
   const [paidBy, setPaidBy] = useState('');
   return (
     <div className="grid gap-3">
-      {lists.length > 0 && <label className="no-print flex items-center gap-2 text-[14.5px]"><b>Who pays</b> <input className="input w-[180px]" placeholder="the client" value={paidBy} onChange={(event) => setPaidBy(event.target.value)} /></label>}
+      {lists.length > 0 && (
+        <label className="no-print flex items-center gap-2 text-[14.5px]">
+          <b>Who pays</b>{' '}
+          <input
+            className="input w-[180px]"
+            placeholder="the client"
+            value={paidBy}
+            onChange={(event) => setPaidBy(event.target.value)}
+          />
+        </label>
+      )}
       {lists.map((list) => (
         <section key={list.shopId} aria-label={list.shopName} className="panel">
           <div className="flex flex-wrap items-baseline justify-between gap-x-4 px-4 pt-3 pb-2">
             <h2 className="text-[17px]">{list.shopName}</h2>
-            <p className="text-[14px] text-soft">{formatCount(list.lines.length, 'line')} · <b className="font-mono text-ink">{formatMoney(list.payMinor, currency)}</b>{list.cardLeftMinor > 0 && <> · gift card with <span className="font-mono">{formatMoney(list.cardLeftMinor, currency)}</span> counted</>}</p>
+            <p className="text-[14px] text-soft">
+              {formatCount(list.lines.length, 'line')} ·{' '}
+              <b className="font-mono text-ink">{formatMoney(list.payMinor, currency)}</b>
+              {list.cardLeftMinor > 0 && (
+                <>
+                  {' '}
+                  · gift card with{' '}
+                  <span className="font-mono">
+                    {formatMoney(list.cardLeftMinor, currency)}
+                  </span>{' '}
+                  counted
+                </>
+              )}
+            </p>
           </div>
           <ul className="divide-y divide-line border-t border-line">
-            {list.lines.map((line) => <Line key={`${line.key}-${line.priceMinor}-${list.cardLeftMinor}`} line={line} list={list} currency={currency} onBuy={(typed) => onBuy({ ...typed, paidBy })} />)}
+            {list.lines.map((line) => (
+              <Line
+                key={`${line.key}-${line.priceMinor}-${list.cardLeftMinor}`}
+                line={line}
+                list={list}
+                currency={currency}
+                onBuy={(typed) => onBuy({ ...typed, paidBy })}
+              />
+            ))}
           </ul>
         </section>
       ))}
@@ -73,14 +104,38 @@ export function ShopLists({ lists, currency, onBuy }: ShopListsProps) {
   );
 }
 
-function Line({ line, list, currency, onBuy }: { line: ShopLine; list: ShopList; currency: Currency; onBuy: (purchase: Omit<Bought, 'paidBy'>) => Promise<ActionResult> }) {
+function Line({
+  line,
+  list,
+  currency,
+  onBuy,
+}: {
+  line: ShopLine;
+  list: ShopList;
+  currency: Currency;
+  onBuy: (purchase: Omit<Bought, 'paidBy'>) => Promise<ActionResult>;
+}) {
   const router = useRouter();
   const [paid, setPaid] = useState(formatMoneyInput(line.priceMinor));
   // A card pays goods, not the way to the door.
-  const [card, setCard] = useState(() => (line.pieces > 0 && list.cardLeftMinor > 0 ? formatMoneyInput(Math.min(list.cardLeftMinor, line.priceMinor)) : ''));
+  const [card, setCard] = useState(() =>
+    line.pieces > 0 && list.cardLeftMinor > 0
+      ? formatMoneyInput(Math.min(list.cardLeftMinor, line.priceMinor))
+      : '',
+  );
   const [message, setMessage] = useState('');
   const buy = async () => {
-    const result = await onBuy({ containerId: line.containerId, handNeedId: line.handNeedId, materialKey: line.materialKey, shopName: list.shopName, label: line.label, pieces: line.pieces, paid, card, expectedMinor: line.priceMinor });
+    const result = await onBuy({
+      containerId: line.containerId,
+      handNeedId: line.handNeedId,
+      materialKey: line.materialKey,
+      shopName: list.shopName,
+      label: line.label,
+      pieces: line.pieces,
+      paid,
+      card,
+      expectedMinor: line.priceMinor,
+    });
     setMessage(result.ok ? '' : result.message);
     router.refresh();
   };
@@ -95,19 +150,59 @@ function Line({ line, list, currency, onBuy }: { line: ShopLine; list: ShopList;
       >
         <span className="min-w-[108px] flex-1">
           <b className="font-[650]">{line.label}</b>
-          <span className="block text-[13.5px] text-soft">{line.packs}{line.aisle !== '' && `, aisle ${line.aisle}`}{line.checkedAt && <span suppressHydrationWarning>, price of {format(parseISO(line.checkedAt), 'd MMM, HH:mm')}</span>}</span>
+          <span className="block text-[13.5px] text-soft">
+            {line.packs}
+            {line.aisle !== '' && `, aisle ${line.aisle}`}
+            {line.checkedAt && (
+              <span suppressHydrationWarning>
+                , price of {format(parseISO(line.checkedAt), 'd MMM, HH:mm')}
+              </span>
+            )}
+          </span>
         </span>
-        <span className="w-[78px] text-right font-mono text-[14.5px]">{formatMoney(line.priceMinor, currency)}</span>
-        <Button type="submit" look="quiet" className="no-print max-md:min-h-12 max-md:min-w-[108px]"><Check size={16} aria-hidden="true" /> Bought</Button>
+        <span className="w-[78px] text-right font-mono text-[14.5px]">
+          {formatMoney(line.priceMinor, currency)}
+        </span>
+        <Button
+          type="submit"
+          look="quiet"
+          className="no-print max-md:min-h-12 max-md:min-w-[108px]"
+        >
+          <Check size={16} aria-hidden="true" /> Bought
+        </Button>
         <details className="no-print basis-full text-[13.5px]">
-          <summary className="cursor-pointer text-soft max-md:py-2">the till said otherwise{list.cardLeftMinor > 0 && line.pieces > 0 ? ', or the card pays less' : ''}</summary>
+          <summary className="cursor-pointer text-soft max-md:py-2">
+            the till said otherwise
+            {list.cardLeftMinor > 0 && line.pieces > 0 ? ', or the card pays less' : ''}
+          </summary>
           <div className="mt-1 flex flex-wrap gap-2">
-            <TextField label="Paid" aria-label={`Paid for ${line.label}`} measure inputMode="decimal" className="w-[110px]" value={paid} onChange={(event) => setPaid(event.target.value)} />
-            {list.cardLeftMinor > 0 && line.pieces > 0 && <TextField label="Of it by gift card" measure inputMode="decimal" className="w-[130px]" value={card} onChange={(event) => setCard(event.target.value)} />}
+            <TextField
+              label="Paid"
+              aria-label={`Paid for ${line.label}`}
+              measure
+              inputMode="decimal"
+              className="w-[110px]"
+              value={paid}
+              onChange={(event) => setPaid(event.target.value)}
+            />
+            {list.cardLeftMinor > 0 && line.pieces > 0 && (
+              <TextField
+                label="Of it by gift card"
+                measure
+                inputMode="decimal"
+                className="w-[130px]"
+                value={card}
+                onChange={(event) => setCard(event.target.value)}
+              />
+            )}
           </div>
         </details>
       </form>
-      {message !== '' && <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">{message}</p>}
+      {message !== '' && (
+        <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">
+          {message}
+        </p>
+      )}
     </li>
   );
 }

@@ -21,9 +21,21 @@ export interface WayInstead {
 }
 
 /** What no shop has any more, and what goes into the same place instead, from the same solver. */
-export function SoldOut({ rows, currency, onFind, onTake }: { readonly rows: readonly SoldOutRow[]; readonly currency: Currency; readonly onFind: (containerId: string) => Promise<readonly WayInstead[]>; readonly onTake: (containerId: string, bayId: string) => Promise<ActionResult> }) {
+export function SoldOut({
+  rows,
+  currency,
+  onFind,
+  onTake,
+}: {
+  readonly rows: readonly SoldOutRow[];
+  readonly currency: Currency;
+  readonly onFind: (containerId: string) => Promise<readonly WayInstead[]>;
+  readonly onTake: (containerId: string, bayId: string) => Promise<ActionResult>;
+}) {
   const router = useRouter();
-  const [asked, setAsked] = useState<Readonly<Record<string, readonly WayInstead[] | 'working'>>>({});
+  const [asked, setAsked] = useState<Readonly<Record<string, readonly WayInstead[] | 'working'>>>(
+    {},
+  );
   const [message, setMessage] = useState('');
   if (rows.length === 0) return null;
   const take = async (containerId: string, bayId: string) => {
@@ -34,7 +46,9 @@ export function SoldOut({ rows, currency, onFind, onTake }: { readonly rows: rea
   const find = async (containerId: string) => {
     setAsked((before) => ({ ...before, [containerId]: 'working' }));
     const ways = await onFind(containerId).catch(() => undefined);
-    setAsked(({ [containerId]: _gone, ...before }) => (ways ? { ...before, [containerId]: ways } : before));
+    setAsked(({ [containerId]: _gone, ...before }) =>
+      ways ? { ...before, [containerId]: ways } : before,
+    );
     if (!ways) setMessage('That could not be worked out. Try again.');
   };
   const known = rows.map((row) => ({ ...row, instead: row.instead ?? asked[row.containerId] }));
@@ -45,18 +59,45 @@ export function SoldOut({ rows, currency, onFind, onTake }: { readonly rows: rea
         {known.map((row) => (
           <li key={row.containerId} className="py-1.5">
             <b>{row.name}</b> cannot be had in the number that is wanted.
-            {(row.instead === undefined || row.instead === 'working') && <Button look="quiet" className="ml-3" disabled={row.instead === 'working'} onClick={() => void find(row.containerId)}>{row.instead === 'working' ? 'Working it out …' : 'What goes in instead'}</Button>}
-            {row.instead !== 'working' && row.instead?.length === 0 && <span className="block text-soft">Nothing else on the price list goes in there: try its fit again with other containers.</span>}
+            {(row.instead === undefined || row.instead === 'working') && (
+              <Button
+                look="quiet"
+                className="ml-3"
+                disabled={row.instead === 'working'}
+                onClick={() => void find(row.containerId)}
+              >
+                {row.instead === 'working' ? 'Working it out …' : 'What goes in instead'}
+              </Button>
+            )}
+            {row.instead !== 'working' && row.instead?.length === 0 && (
+              <span className="block text-soft">
+                Nothing else on the price list goes in there: try its fit again with other
+                containers.
+              </span>
+            )}
             {(row.instead === 'working' ? [] : (row.instead ?? [])).map((way) => (
               <span key={way.bayId} className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
-                <span className="min-w-0 flex-1">{way.bayName}: {way.names.join(' and ')} {way.names.length === 1 ? 'goes' : 'go'} in instead, {way.moreMinor === 0 ? 'at the same price' : way.moreMinor > 0 ? `${formatMoney(way.moreMinor, currency)} more` : `${formatMoney(-way.moreMinor, currency)} less`}.</span>
-                <Button look="quiet" onClick={() => void take(row.containerId, way.bayId)}>Take it instead</Button>
+                <span className="min-w-0 flex-1">
+                  {way.bayName}: {way.names.join(' and ')} {way.names.length === 1 ? 'goes' : 'go'}{' '}
+                  in instead,{' '}
+                  {way.moreMinor === 0
+                    ? 'at the same price'
+                    : way.moreMinor > 0
+                      ? `${formatMoney(way.moreMinor, currency)} more`
+                      : `${formatMoney(-way.moreMinor, currency)} less`}
+                  .
+                </span>
+                <Button look="quiet" onClick={() => void take(row.containerId, way.bayId)}>
+                  Take it instead
+                </Button>
               </span>
             ))}
           </li>
         ))}
       </ul>
-      <p role="status" className="text-[13.5px] text-soft empty:hidden">{message}</p>
+      <p role="status" className="text-[13.5px] text-soft empty:hidden">
+        {message}
+      </p>
     </section>
   );
 }

@@ -22,10 +22,14 @@ export function useMaterials() {
   useEffect(() => () => workerRef.current?.terminate(), []);
   const start = (cut: CutRequest, roll: RollRequest | undefined) => {
     workerRef.current?.terminate();
-    const worker = new Worker(new URL('../../workers/materials.worker.ts', import.meta.url), { type: 'module' });
+    const worker = new Worker(new URL('../../workers/materials.worker.ts', import.meta.url), {
+      type: 'module',
+    });
     workerRef.current = worker;
-    const change = (part: Partial<MaterialsRun>) => workerRef.current === worker && setRun((before) => ({ ...before, ...part }));
-    worker.onerror = () => change({ isRunning: false, problem: 'The calculation could not start in this browser.' });
+    const change = (part: Partial<MaterialsRun>) =>
+      workerRef.current === worker && setRun((before) => ({ ...before, ...part }));
+    worker.onerror = () =>
+      change({ isRunning: false, problem: 'The calculation could not start in this browser.' });
     setRun({ ...IDLE, isRunning: true });
     const remote = wrap<MaterialsWorker>(worker);
     const work = async () => {
@@ -35,7 +39,9 @@ export function useMaterials() {
       change({ roll: roll && rolled && { request: roll, answer: rolled }, isRunning: false });
       worker.terminate();
     };
-    work().catch((error: unknown) => change({ isRunning: false, problem: error instanceof Error ? error.message : String(error) }));
+    work().catch((error: unknown) =>
+      change({ isRunning: false, problem: error instanceof Error ? error.message : String(error) }),
+    );
   };
   return { run, start };
 }

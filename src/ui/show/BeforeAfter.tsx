@@ -17,21 +17,57 @@ export function BeforeAfter({ name, before, after, beforeWords, afterWords }: Be
   const [percent, setPercent] = useState(50);
   return (
     <>
-    <PrintedPair name={name} before={before} after={after} beforeWords={beforeWords} afterWords={afterWords} />
-    <figure className="relative overflow-hidden rounded-[7px] border-2 border-ink bg-ink print:hidden" style={{ aspectRatio: `${after.widthPx} / ${after.heightPx}`, width: '100%' }}>
-      {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
-      <img src={`/api/pictures/${after.id}`} alt={`After, ${name}`} className="absolute inset-0 size-full object-cover" />
-      {/* eslint-disable-next-line @next/next/no-img-element -- as above */}
-      <img src={`/api/pictures/${before.id}`} alt={`Before, ${name}`} className="absolute inset-0 size-full object-cover" style={{ clipPath: `inset(0 ${100 - percent}% 0 0)` }} />
-      <div aria-hidden="true" className="absolute inset-y-0 w-1 -translate-x-1/2 bg-white" style={{ left: `${percent}%` }}>
-        <span className="absolute top-1/2 left-1/2 grid size-9 -translate-1/2 place-items-center rounded-full border-2 border-rim bg-white font-mono text-[13px] text-rim-deep">↔</span>
-      </div>
-      <input type="range" min={0} max={100} value={percent} onChange={(event) => setPercent(Number(event.target.value))} aria-label={`Divide before from after, ${name}`} className="absolute inset-0 size-full cursor-ew-resize opacity-0" />
-      <figcaption className="pointer-events-none">
-        <span className="absolute bottom-0 left-0 rounded-tr bg-sheet px-3 py-1.5 text-[13.5px]"><b>Before</b> {beforeWords}</span>
-        <span className="absolute right-0 bottom-0 rounded-tl bg-sheet px-3 py-1.5 text-[13.5px]"><b>After</b> {afterWords}</span>
-      </figcaption>
-    </figure>
+      <PrintedPair
+        name={name}
+        before={before}
+        after={after}
+        beforeWords={beforeWords}
+        afterWords={afterWords}
+      />
+      <figure
+        className="relative overflow-hidden rounded-[7px] border-2 border-ink bg-ink print:hidden"
+        style={{ aspectRatio: `${after.widthPx} / ${after.heightPx}`, width: '100%' }}
+      >
+        {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
+        <img
+          src={`/api/pictures/${after.id}`}
+          alt={`After, ${name}`}
+          className="absolute inset-0 size-full object-cover"
+        />
+        {/* eslint-disable-next-line @next/next/no-img-element -- as above */}
+        <img
+          src={`/api/pictures/${before.id}`}
+          alt={`Before, ${name}`}
+          className="absolute inset-0 size-full object-cover"
+          style={{ clipPath: `inset(0 ${100 - percent}% 0 0)` }}
+        />
+        <div
+          aria-hidden="true"
+          className="absolute inset-y-0 w-1 -translate-x-1/2 bg-white"
+          style={{ left: `${percent}%` }}
+        >
+          <span className="absolute top-1/2 left-1/2 grid size-9 -translate-1/2 place-items-center rounded-full border-2 border-rim bg-white font-mono text-[13px] text-rim-deep">
+            ↔
+          </span>
+        </div>
+        <input
+          type="range"
+          min={0}
+          max={100}
+          value={percent}
+          onChange={(event) => setPercent(Number(event.target.value))}
+          aria-label={`Divide before from after, ${name}`}
+          className="absolute inset-0 size-full cursor-ew-resize opacity-0"
+        />
+        <figcaption className="pointer-events-none">
+          <span className="absolute bottom-0 left-0 rounded-tr bg-sheet px-3 py-1.5 text-[13.5px]">
+            <b>Before</b> {beforeWords}
+          </span>
+          <span className="absolute right-0 bottom-0 rounded-tl bg-sheet px-3 py-1.5 text-[13.5px]">
+            <b>After</b> {afterWords}
+          </span>
+        </figcaption>
+      </figure>
     </>
   );
 }
@@ -40,11 +76,16 @@ export function BeforeAfter({ name, before, after, beforeWords, afterWords }: Be
 function PrintedPair({ name, before, after, beforeWords, afterWords }: BeforeAfterProps) {
   return (
     <div className="hidden grid-cols-2 gap-3 print:grid">
-      {[{ picture: before, word: 'Before', day: beforeWords }, { picture: after, word: 'After', day: afterWords }].map(({ picture, word, day }) => (
+      {[
+        { picture: before, word: 'Before', day: beforeWords },
+        { picture: after, word: 'After', day: afterWords },
+      ].map(({ picture, word, day }) => (
         <figure key={word}>
           {/* eslint-disable-next-line @next/next/no-img-element -- as above */}
           <img src={`/api/pictures/${picture.id}`} alt={`${word}, ${name}`} className="w-full" />
-          <figcaption><b>{word}</b> {day}, {name}</figcaption>
+          <figcaption>
+            <b>{word}</b> {day}, {name}
+          </figcaption>
         </figure>
       ))}
     </div>

@@ -12,10 +12,22 @@ export function LivesTable({ livesAt }: { livesAt: readonly LivesAt[] }) {
           <tbody>
             {livesAt.map((lives) => (
               <tr key={lives.groupName} className="border-t border-line first:border-t-0">
-                <th scope="row" className="px-3 py-2 text-left font-[650]">{lives.groupName}</th>
-                <td className="min-w-[130px] px-3 py-2">{lives.unitName ? `${lives.unitName}, ${lives.bayName ?? ''}` : <span className="text-signal-deep">no home yet</span>}</td>
-                <td className="px-3 py-2 text-soft">{lives.containers.map(({ name, count }) => `${count} × ${name}`).join(', ')}</td>
-                <td className="px-3 py-2 text-right font-mono whitespace-nowrap">{formatLitres(lives.litres)}</td>
+                <th scope="row" className="px-3 py-2 text-left font-[650]">
+                  {lives.groupName}
+                </th>
+                <td className="min-w-[130px] px-3 py-2">
+                  {lives.unitName ? (
+                    `${lives.unitName}, ${lives.bayName ?? ''}`
+                  ) : (
+                    <span className="text-signal-deep">no home yet</span>
+                  )}
+                </td>
+                <td className="px-3 py-2 text-soft">
+                  {lives.containers.map(({ name, count }) => `${count} × ${name}`).join(', ')}
+                </td>
+                <td className="px-3 py-2 text-right font-mono whitespace-nowrap">
+                  {formatLitres(lives.litres)}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -8,7 +8,11 @@ export function ConflictNotes({ conflicts }: { conflicts: readonly Conflict[] })
     <ul aria-label="Said differently on two devices" className="mb-3 grid gap-1.5">
       {conflicts.slice(0, 3).map(({ earlier, later }) => (
         <li key={later.id} className="warn">
-          <b>{later.name}:</b> {earlier.device} said {verdictPast[earlier.verdict]}{earlier.count === later.count ? '' : ` (${earlier.count})`}, {later.device} said {verdictPast[later.verdict]}{earlier.count === later.count ? '' : ` (${later.count})`} after it. The later one counts; both are kept in the log.
+          <b>{later.name}:</b> {earlier.device} said {verdictPast[earlier.verdict]}
+          {earlier.count === later.count ? '' : ` (${earlier.count})`}, {later.device} said{' '}
+          {verdictPast[later.verdict]}
+          {earlier.count === later.count ? '' : ` (${later.count})`} after it. The later one counts;
+          both are kept in the log.
         </li>
       ))}
     </ul>

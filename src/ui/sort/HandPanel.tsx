@@ -23,7 +23,10 @@ interface HandPanelProps {
 export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: HandPanelProps) {
   const { inHand } = bench;
   return (
-    <section aria-label="The thing in hand" className="panel border-t-4 border-t-rim px-4 pt-3 pb-3.5">
+    <section
+      aria-label="The thing in hand"
+      className="panel border-t-4 border-t-rim px-4 pt-3 pb-3.5"
+    >
       <div className="flex items-center gap-3 border-b-2 border-ink pb-1">
         <textarea
           ref={lineRef}
@@ -37,7 +40,7 @@ export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: H
           maxLength={120}
           autoComplete="off"
           enterKeyHint="done"
-          className="field-sizing-content w-full resize-none bg-transparent py-1 font-head leading-tight text-[25px] font-[620] outline-none placeholder:font-normal placeholder:text-[#a3997f] max-md:text-[21px]"
+          className="field-sizing-content w-full resize-none bg-transparent py-1 font-head text-[25px] leading-tight font-[620] outline-none placeholder:font-normal placeholder:text-[#a3997f] max-md:text-[21px]"
         />
         {inHand && <kbd className="max-md:hidden">Enter</kbd>}
       </div>
@@ -46,11 +49,17 @@ export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: H
           <Understood bench={bench} onAddGroup={onAddGroup} />
           <ReasonChips bench={bench} />
           {cautionsFor(inHand.name, inHand.massG).map((code) => (
-            <p key={code} className="warn mt-2 flex gap-2"><ShieldAlert size={17} className="mt-px shrink-0 text-signal" aria-hidden="true" /> {cautionWords[code]}</p>
+            <p key={code} className="warn mt-2 flex gap-2">
+              <ShieldAlert size={17} className="mt-px shrink-0 text-signal" aria-hidden="true" />{' '}
+              {cautionWords[code]}
+            </p>
           ))}
         </>
       ) : (
-        <p className="mt-2 text-[14px] text-soft">Type what is in hand, with its number and what is wrong with it. Enter, then one key for the verdict.</p>
+        <p className="mt-2 text-[14px] text-soft">
+          Type what is in hand, with its number and what is wrong with it. Enter, then one key for
+          the verdict.
+        </p>
       )}
       {children}
     </section>
@@ -60,17 +69,44 @@ export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: H
 function Understood({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAddGroup'>) {
   const { inHand } = bench;
   if (!inHand) return null;
-  const round = 'grid size-9 place-items-center rounded-[5px] border border-line bg-white max-md:size-11';
+  const round =
+    'grid size-9 place-items-center rounded-[5px] border border-line bg-white max-md:size-11';
   return (
     <div className="mt-2.5 flex flex-wrap items-center gap-x-3 gap-y-2 text-[14px]">
       <span className="flex items-center gap-1.5">
-        <button type="button" className={round} aria-label="One piece fewer" onClick={() => bench.change({ count: Math.max(1, inHand.count - 1) })}><Minus size={15} /></button>
-        <b className="min-w-8 text-center font-mono text-[18px]" aria-live="polite">{inHand.count}</b>
-        <button type="button" className={round} aria-label="One piece more" onClick={() => bench.change({ count: inHand.count + 1 })}><Plus size={15} /></button>
+        <button
+          type="button"
+          className={round}
+          aria-label="One piece fewer"
+          onClick={() => bench.change({ count: Math.max(1, inHand.count - 1) })}
+        >
+          <Minus size={15} />
+        </button>
+        <b className="min-w-8 text-center font-mono text-[18px]" aria-live="polite">
+          {inHand.count}
+        </b>
+        <button
+          type="button"
+          className={round}
+          aria-label="One piece more"
+          onClick={() => bench.change({ count: inHand.count + 1 })}
+        >
+          <Plus size={15} />
+        </button>
       </span>
       <GroupChoice bench={bench} onAddGroup={onAddGroup} />
-      <span className="text-soft max-md:basis-full" title={inHand.isSizeKnown ? 'from typical sizes of this kind of thing' : 'no typical size is known for this; a shoe box holds three'}>
-        about {formatLitres(inHand.litres)} · {formatMass(inHand.massG)}{!inHand.isSizeKnown && ', a guess'}{inHand.expiresOn !== undefined && ` · until ${format(parseISO(inHand.expiresOn), 'd MMM yyyy')}`}
+      <span
+        className="text-soft max-md:basis-full"
+        title={
+          inHand.isSizeKnown
+            ? 'from typical sizes of this kind of thing'
+            : 'no typical size is known for this; a shoe box holds three'
+        }
+      >
+        about {formatLitres(inHand.litres)} · {formatMass(inHand.massG)}
+        {!inHand.isSizeKnown && ', a guess'}
+        {inHand.expiresOn !== undefined &&
+          ` · until ${format(parseISO(inHand.expiresOn), 'd MMM yyyy')}`}
       </span>
     </div>
   );
@@ -87,11 +123,18 @@ function GroupChoice({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAd
         value={bench.inHand?.groupId ?? ''}
         onChange={(event) => {
           if (event.target.value === '+') setNewName('');
-          else bench.change({ groupId: bench.roomGroups.find(({ id }) => id === event.target.value)?.id });
+          else
+            bench.change({
+              groupId: bench.roomGroups.find(({ id }) => id === event.target.value)?.id,
+            });
         }}
       >
         <option value="">no group</option>
-        {bench.roomGroups.map((group) => <option key={group.id} value={group.id}>{group.name}</option>)}
+        {bench.roomGroups.map((group) => (
+          <option key={group.id} value={group.id}>
+            {group.name}
+          </option>
+        ))}
         <option value="+">a new group…</option>
       </select>
     );
@@ -109,9 +152,27 @@ function GroupChoice({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAd
         if (newName.trim() !== '') void make();
       }}
     >
-      <input autoFocus className="input min-h-9 w-[180px] py-1" aria-label="Name of the new group" placeholder="e.g. Scarves & hats" maxLength={60} value={newName} onChange={(event) => setNewName(event.target.value)} onKeyDown={(event) => event.key === 'Escape' && setNewName(undefined)} />
-      <button type="submit" className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11">Add</button>
-      {problem !== '' && <span role="alert" className="text-signal-deep">{problem}</span>}
+      <input
+        autoFocus
+        className="input min-h-9 w-[180px] py-1"
+        aria-label="Name of the new group"
+        placeholder="e.g. Scarves & hats"
+        maxLength={60}
+        value={newName}
+        onChange={(event) => setNewName(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && setNewName(undefined)}
+      />
+      <button
+        type="submit"
+        className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
+      >
+        Add
+      </button>
+      {problem !== '' && (
+        <span role="alert" className="text-signal-deep">
+          {problem}
+        </span>
+      )}
     </form>
   );
 }
@@ -120,7 +181,11 @@ function ReasonChips({ bench }: { bench: Bench }) {
   const { inHand } = bench;
   if (!inHand) return null;
   return (
-    <div role="group" aria-label="Reasons" className="mt-2.5 flex flex-wrap gap-1.5 max-md:flex-nowrap max-md:overflow-x-auto">
+    <div
+      role="group"
+      aria-label="Reasons"
+      className="mt-2.5 flex flex-wrap gap-1.5 max-md:flex-nowrap max-md:overflow-x-auto"
+    >
       {bench.reasonOrder.map((reason, i) => {
         const isOn = inHand.reasons.includes(reason);
         return (
@@ -131,7 +196,11 @@ function ReasonChips({ bench }: { bench: Bench }) {
             onClick={() => bench.change({ reasons: toggle(inHand.reasons, reason) })}
             className={`flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] whitespace-nowrap max-md:min-h-11 ${isOn ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white text-soft'}`}
           >
-            {i < 9 && <span aria-hidden="true" className="font-mono text-[11.5px] opacity-70 max-md:hidden">{i + 1}</span>}
+            {i < 9 && (
+              <span aria-hidden="true" className="font-mono text-[11.5px] opacity-70 max-md:hidden">
+                {i + 1}
+              </span>
+            )}
             {reason}
           </button>
         );

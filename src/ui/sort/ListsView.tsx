@@ -25,38 +25,140 @@ export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsVi
   const router = useRouter();
   const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set());
   // Once the server has kept all answers, the lists are read again.
-  useEffect(() => decisionOutbox.subscribe(() => {
-    if (decisionOutbox.countWaiting() === 0) router.refresh();
-  }), [router]);
+  useEffect(
+    () =>
+      decisionOutbox.subscribe(() => {
+        if (decisionOutbox.countWaiting() === 0) router.refresh();
+      }),
+    [router],
+  );
   const roomOf = (thing: Thing) => rooms.find(({ id }) => id === thing.roomId)?.name ?? '';
   const decide = (thing: Thing, change: Parameters<typeof decideFromList>[2]) => {
     decideFromList(projectId, thing, change);
     setAnswered(new Set([...answered, thing.decisionId]));
   };
-  const open = (list: readonly Thing[]) => list.filter(({ decisionId }) => !answered.has(decisionId));
+  const open = (list: readonly Thing[]) =>
+    list.filter(({ decisionId }) => !answered.has(decisionId));
   const boxes = laterBoxesOf(lists.later);
-  const small = 'min-h-9 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13.5px] hover:border-rim max-md:min-h-11';
+  const small =
+    'min-h-9 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13.5px] hover:border-rim max-md:min-h-11';
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
-      <ThingList title={`Coming in to the ${roomName.toLowerCase()}`} empty="Nothing from another room belongs here." things={open(lists.comingIn)} note={(thing) => `from the ${roomOf(thing).toLowerCase()}`}>
-        {(thing) => <button type="button" className={small} onClick={() => decide(thing, { verdict: 'keep', to: '', groupId: null, roomId })}>It is here, keep</button>}
-      </ThingList>
-      <ThingList title="No home yet, whole home" empty="Everything that belongs elsewhere has a room." things={open(lists.noHome)} note={(thing) => `now in the ${roomOf(thing).toLowerCase()}`}>
+      <ThingList
+        title={`Coming in to the ${roomName.toLowerCase()}`}
+        empty="Nothing from another room belongs here."
+        things={open(lists.comingIn)}
+        note={(thing) => `from the ${roomOf(thing).toLowerCase()}`}
+      >
         {(thing) => (
-          <select className="input min-h-9 w-auto py-1 text-[13.5px]" aria-label={`Which room ${thing.name} belongs to`} value="" onChange={(event) => decide(thing, { to: event.target.value })}>
+          <button
+            type="button"
+            className={small}
+            onClick={() => decide(thing, { verdict: 'keep', to: '', groupId: null, roomId })}
+          >
+            It is here, keep
+          </button>
+        )}
+      </ThingList>
+      <ThingList
+        title="No home yet, whole home"
+        empty="Everything that belongs elsewhere has a room."
+        things={open(lists.noHome)}
+        note={(thing) => `now in the ${roomOf(thing).toLowerCase()}`}
+      >
+        {(thing) => (
+          <select
+            className="input min-h-9 w-auto py-1 text-[13.5px]"
+            aria-label={`Which room ${thing.name} belongs to`}
+            value=""
+            onChange={(event) => decide(thing, { to: event.target.value })}
+          >
             <option value="">belongs to …</option>
-            {rooms.map(({ id, name }) => <option key={id} value={name}>{name}</option>)}
+            {rooms.map(({ id, name }) => (
+              <option key={id} value={name}>
+                {name}
+              </option>
+            ))}
           </select>
         )}
       </ThingList>
-      <ThingList title="To ask the client" empty="No question is open." things={open(lists.ask)} note={roomOf} foot={<a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/questions`} target="_blank" rel="noreferrer">Show or print the questions</a>}>
-        {(thing) => <span className="flex flex-wrap gap-1.5">{ANSWERS.map((verdict) => <button key={verdict} type="button" className={small} aria-label={`${thing.name}: ${verdictWords[verdict]}`} onClick={() => decide(thing, { verdict, to: '' })}>{verdictWords[verdict]}</button>)}</span>}
+      <ThingList
+        title="To ask the client"
+        empty="No question is open."
+        things={open(lists.ask)}
+        note={roomOf}
+        foot={
+          <a
+            className={buttonClass('quiet', 'mt-2')}
+            href={`/api/projects/${projectId}/questions`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Show or print the questions
+          </a>
+        }
+      >
+        {(thing) => (
+          <span className="flex flex-wrap gap-1.5">
+            {ANSWERS.map((verdict) => (
+              <button
+                key={verdict}
+                type="button"
+                className={small}
+                aria-label={`${thing.name}: ${verdictWords[verdict]}`}
+                onClick={() => decide(thing, { verdict, to: '' })}
+              >
+                {verdictWords[verdict]}
+              </button>
+            ))}
+          </span>
+        )}
       </ThingList>
-      <ThingList title="Decide later" empty="Nothing is put off." things={open(lists.later)} note={(thing) => `${roomOf(thing)}, later box ${boxes.get(thing.id) ?? 1}${thing.to === '' ? ', no day yet' : ''}`} foot={lists.later.some(hasDay) ? <a className={buttonClass('quiet', 'mt-2')} href={`/api/projects/${projectId}/reminders`} download>Reminders as a calendar file</a> : <p className="mt-2 text-[14px] text-soft">What gets a day can remind you, as a calendar file.</p>}>
+      <ThingList
+        title="Decide later"
+        empty="Nothing is put off."
+        things={open(lists.later)}
+        note={(thing) =>
+          `${roomOf(thing)}, later box ${boxes.get(thing.id) ?? 1}${thing.to === '' ? ', no day yet' : ''}`
+        }
+        foot={
+          lists.later.some(hasDay) ? (
+            <a
+              className={buttonClass('quiet', 'mt-2')}
+              href={`/api/projects/${projectId}/reminders`}
+              download
+            >
+              Reminders as a calendar file
+            </a>
+          ) : (
+            <p className="mt-2 text-[14px] text-soft">
+              What gets a day can remind you, as a calendar file.
+            </p>
+          )
+        }
+      >
         {(thing) => (
           <span className="flex flex-wrap items-center gap-1.5">
-            <input type="date" className="input min-h-9 w-auto py-1 text-[13.5px]" aria-label={`Day to decide on ${thing.name}`} defaultValue={thing.to} onBlur={(event) => event.target.value !== thing.to && decide(thing, { to: event.target.value })} />
-            {(['keep', 'donate'] as const).map((verdict) => <button key={verdict} type="button" className={small} aria-label={`${thing.name}: ${verdictWords[verdict]}`} onClick={() => decide(thing, { verdict, to: '' })}>{verdictWords[verdict]}</button>)}
+            <input
+              type="date"
+              className="input min-h-9 w-auto py-1 text-[13.5px]"
+              aria-label={`Day to decide on ${thing.name}`}
+              defaultValue={thing.to}
+              onBlur={(event) =>
+                event.target.value !== thing.to && decide(thing, { to: event.target.value })
+              }
+            />
+            {(['keep', 'donate'] as const).map((verdict) => (
+              <button
+                key={verdict}
+                type="button"
+                className={small}
+                aria-label={`${thing.name}: ${verdictWords[verdict]}`}
+                onClick={() => decide(thing, { verdict, to: '' })}
+              >
+                {verdictWords[verdict]}
+              </button>
+            ))}
           </span>
         )}
       </ThingList>
@@ -78,11 +180,32 @@ function ThingList({ title, empty, things, note, foot, children }: ThingListProp
   return (
     <section aria-label={title} className="panel p-4">
       <h2 className="text-[17px]">{title}</h2>
-      <p className="mb-1.5 text-[14px] text-soft">{things.length === 0 ? empty : <>{formatCount(sum.count, 'thing')}, <span className="measure text-[13px]">{formatLitres(sum.litres)}</span></>}</p>
+      <p className="mb-1.5 text-[14px] text-soft">
+        {things.length === 0 ? (
+          empty
+        ) : (
+          <>
+            {formatCount(sum.count, 'thing')},{' '}
+            <span className="measure text-[13px]">{formatLitres(sum.litres)}</span>
+          </>
+        )}
+      </p>
       <ul className="divide-y divide-line">
         {things.map((thing) => (
-          <li key={thing.id} className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5 py-2">
-            <span className="min-w-[140px] flex-1 leading-snug">{thing.count === 1 ? '' : `${thing.count} `}{thing.name} <span className="block text-[13px] text-soft">{note(thing)} · <span className="measure whitespace-nowrap text-[12.5px]">{formatLitres(thing.litres)}</span></span></span>
+          <li
+            key={thing.id}
+            className="flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5 py-2"
+          >
+            <span className="min-w-[140px] flex-1 leading-snug">
+              {thing.count === 1 ? '' : `${thing.count} `}
+              {thing.name}{' '}
+              <span className="block text-[13px] text-soft">
+                {note(thing)} ·{' '}
+                <span className="measure text-[12.5px] whitespace-nowrap">
+                  {formatLitres(thing.litres)}
+                </span>
+              </span>
+            </span>
             {children(thing)}
           </li>
         ))}

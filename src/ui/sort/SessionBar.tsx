@@ -5,7 +5,13 @@ import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 
 import { createRandom } from '@/core/shared';
-import { earlierIntervalsOf, readClock, sessionProgressOf, type DecisionEvent, type Session } from '@/core/sort';
+import {
+  earlierIntervalsOf,
+  readClock,
+  sessionProgressOf,
+  type DecisionEvent,
+  type Session,
+} from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useNow } from '../primitives/useNow';
@@ -19,7 +25,11 @@ export interface SessionBarProps {
   readonly sectionLitres: number;
   readonly sectionName: string | undefined;
   readonly log: readonly DecisionEvent[];
-  readonly sections: readonly { readonly id: string; readonly name: string; readonly inScope: boolean }[];
+  readonly sections: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly inScope: boolean;
+  }[];
   readonly people: readonly string[];
   readonly ownMethods: readonly { readonly id: string; readonly name: string }[];
   /** The way that was agreed for this room. */
@@ -37,25 +47,54 @@ export function SessionBar(props: SessionBarProps) {
   if (!session || session.endedAt !== null) {
     return (
       <div className="mb-3 flex flex-wrap items-center gap-3 text-[14px]">
-        <Button look="quiet" onClick={() => setIsStarting(true)}><Play size={15} aria-hidden="true" /> Start a session</Button>
-        <span className="text-soft">{session ? 'The last session has ended; what is decided is kept all the same.' : 'Steps with their own clock, pace and forecast. The bench works without, too.'}</span>
+        <Button look="quiet" onClick={() => setIsStarting(true)}>
+          <Play size={15} aria-hidden="true" /> Start a session
+        </Button>
+        <span className="text-soft">
+          {session
+            ? 'The last session has ended; what is decided is kept all the same.'
+            : 'Steps with their own clock, pace and forecast. The bench works without, too.'}
+        </span>
         {start}
       </div>
     );
   }
-  return <><RunningSession key={session.id} {...props} session={session} />{start}</>;
+  return (
+    <>
+      <RunningSession key={session.id} {...props} session={session} />
+      {start}
+    </>
+  );
 }
 
-function RunningSession({ session, sectionLitres, sectionName, log, onStep, onKeepMethod }: SessionBarProps & { readonly session: Session }) {
+function RunningSession({
+  session,
+  sectionLitres,
+  sectionName,
+  log,
+  onStep,
+  onKeepMethod,
+}: SessionBarProps & { readonly session: Session }) {
   const router = useRouter();
   const [isBusy, startTransition] = useTransition();
   const now = useNow(5000);
-  const step = (way: 'next' | 'end') => startTransition(async () => {
-    await onStep(session.id, way);
-    router.refresh();
+  const step = (way: 'next' | 'end') =>
+    startTransition(async () => {
+      await onStep(session.id, way);
+      router.refresh();
+    });
+  const clock = readClock(
+    session,
+    (now ?? new Date(session.stepStarts.at(-1) ?? session.startedAt)).toISOString(),
+  );
+  const progress = sessionProgressOf({
+    session,
+    log,
+    sectionLitres,
+    earlierIntervals: earlierIntervalsOf(log, session.startedAt),
+    minutesLeft: clock.totalLeftMinutes,
+    random: createRandom(log.length + 1),
   });
-  const clock = readClock(session, (now ?? new Date(session.stepStarts.at(-1) ?? session.startedAt)).toISOString());
-  const progress = sessionProgressOf({ session, log, sectionLitres, earlierIntervals: earlierIntervalsOf(log, session.startedAt), minutesLeft: clock.totalLeftMinutes, random: createRandom(log.length + 1) });
   const isOver = clock.stepLeftMinutes < 0;
   // On a phone the pace speaks up only when something follows from it.
   const calls = progress.pace.breakBecause !== undefined || progress.skipCount > 0;
@@ -65,21 +104,54 @@ function RunningSession({ session, sectionLitres, sectionName, log, onStep, onKe
       <div className="flex items-center gap-x-4 max-md:gap-x-2">
         <p className="min-w-0 flex-1 leading-tight">
           <b className="font-head text-[16px] font-[650]">{clock.step.name}</b>{' '}
-          <span className="text-[13.5px] text-soft max-md:block max-md:text-[12.5px]"><span className="max-md:hidden">{methodWords(session.method)}, </span>step {clock.stepIndex + 1} of {session.steps.length}<span className="max-md:hidden">{sectionName === undefined ? '' : ` · ${sectionName}`}</span></span>
+          <span className="text-[13.5px] text-soft max-md:block max-md:text-[12.5px]">
+            <span className="max-md:hidden">{methodWords(session.method)}, </span>step{' '}
+            {clock.stepIndex + 1} of {session.steps.length}
+            <span className="max-md:hidden">
+              {sectionName === undefined ? '' : ` · ${sectionName}`}
+            </span>
+          </span>
           <span className="block text-[13.5px] text-soft max-md:hidden">{clock.step.guidance}</span>
         </p>
-        <p role="timer" aria-label="Time left in this step" className={`shrink-0 font-mono text-[20px] font-[650] max-md:text-[17px] ${isOver ? 'text-signal-deep' : ''}`}>
-          {minutesWords(clock.stepLeftMinutes)} <span className="text-[13px] font-normal text-soft">{isOver ? 'over' : 'left'}<span className="max-md:hidden"> · {minutesWords(clock.totalLeftMinutes)} in all</span></span>
+        <p
+          role="timer"
+          aria-label="Time left in this step"
+          className={`shrink-0 font-mono text-[20px] font-[650] max-md:text-[17px] ${isOver ? 'text-signal-deep' : ''}`}
+        >
+          {minutesWords(clock.stepLeftMinutes)}{' '}
+          <span className="text-[13px] font-normal text-soft">
+            {isOver ? 'over' : 'left'}
+            <span className="max-md:hidden"> · {minutesWords(clock.totalLeftMinutes)} in all</span>
+          </span>
         </p>
         <span className="flex shrink-0 gap-1.5">
-          <Button disabled={isBusy} onClick={() => step(isLast ? 'end' : 'next')}><SkipForward size={15} aria-hidden="true" /> {isLast ? 'End' : session.steps[clock.stepIndex + 1]?.name ?? 'Next'}</Button>
-          {!isLast && <Button className="max-md:hidden" disabled={isBusy} onClick={() => step('end')}>End</Button>}
+          <Button disabled={isBusy} onClick={() => step(isLast ? 'end' : 'next')}>
+            <SkipForward size={15} aria-hidden="true" />{' '}
+            {isLast ? 'End' : (session.steps[clock.stepIndex + 1]?.name ?? 'Next')}
+          </Button>
+          {!isLast && (
+            <Button className="max-md:hidden" disabled={isBusy} onClick={() => step('end')}>
+              End
+            </Button>
+          )}
         </span>
       </div>
-      <p role="status" aria-label="Pace" className={`mt-1 text-[13.5px] max-md:text-[12.5px] ${calls ? '' : 'max-md:hidden'} ${calls ? 'text-signal-deep' : 'text-soft'}`}>{progressWords(progress, now)}</p>
+      <p
+        role="status"
+        aria-label="Pace"
+        className={`mt-1 text-[13.5px] max-md:text-[12.5px] ${calls ? '' : 'max-md:hidden'} ${calls ? 'text-signal-deep' : 'text-soft'}`}
+      >
+        {progressWords(progress, now)}
+      </p>
       <StepList session={session} activeIndex={clock.stepIndex} onKeepMethod={onKeepMethod}>
-        <p className="mb-1 text-[13.5px] text-soft md:hidden">{clock.step.guidance} {progressWords(progress, now)}</p>
-        {!isLast && <Button className="md:hidden" disabled={isBusy} onClick={() => step('end')}>End the session</Button>}
+        <p className="mb-1 text-[13.5px] text-soft md:hidden">
+          {clock.step.guidance} {progressWords(progress, now)}
+        </p>
+        {!isLast && (
+          <Button className="md:hidden" disabled={isBusy} onClick={() => step('end')}>
+            End the session
+          </Button>
+        )}
       </StepList>
     </section>
   );

@@ -5,7 +5,16 @@ import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 
 import { piecesOf } from '@/core/count';
 import type { Currency } from '@/core/shared';
-import { disposals, intervalsOf, isHesitating, verdicts, type Carry, type Group, type OpinionFacts, type Verdict } from '@/core/sort';
+import {
+  disposals,
+  intervalsOf,
+  isHesitating,
+  verdicts,
+  type Carry,
+  type Group,
+  type OpinionFacts,
+  type Verdict,
+} from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { useKeys } from '../primitives/useKeys';
 import { useNow } from '../primitives/useNow';
@@ -34,7 +43,9 @@ interface SortBenchProps extends BenchData {
   readonly sentimentalSchool: OpinionFacts['sentimentalSchool'];
   readonly session: Omit<SessionBarProps, 'log'>;
   readonly onAddGroup: (name: string) => Promise<ActionResult<Group>>;
-  readonly onPlaceGroup: (assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]) => Promise<ActionResult>;
+  readonly onPlaceGroup: (
+    assignment: readonly { readonly groupId: string; readonly bayId: string | null }[],
+  ) => Promise<ActionResult>;
   readonly onCarry: Parameters<typeof CarryCalls>[0]['onCarry'];
   readonly onSettle: (carryId: string) => Promise<ActionResult>;
 }
@@ -43,9 +54,25 @@ interface SortBenchProps extends BenchData {
 const ASKS_WHERE: ReadonlySet<Verdict> = new Set(['elsewhere', 'give', 'recycle']);
 
 /** The bench: the thing in hand, one key a verdict, what it makes of the space. */
-export function SortBench({ otherRooms, roomLitres, carries, liftLimitG, currency, sentimentalSchool, session, onAddGroup, onPlaceGroup, onCarry, onSettle, ...data }: SortBenchProps) {
+export function SortBench({
+  otherRooms,
+  roomLitres,
+  carries,
+  liftLimitG,
+  currency,
+  sentimentalSchool,
+  session,
+  onAddGroup,
+  onPlaceGroup,
+  onCarry,
+  onSettle,
+  ...data
+}: SortBenchProps) {
   const [addedGroups, setAddedGroups] = useState<readonly Group[]>([]);
-  const groups = [...data.groups, ...addedGroups.filter((added) => data.groups.every(({ id }) => id !== added.id))];
+  const groups = [
+    ...data.groups,
+    ...addedGroups.filter((added) => data.groups.every(({ id }) => id !== added.id)),
+  ];
   const bench = useBench({ ...data, groups });
   const otherRoomNames = otherRooms.map(({ name }) => name);
   const [asking, setAsking] = useState<Verdict>();
@@ -78,16 +105,26 @@ export function SortBench({ otherRooms, roomLitres, carries, liftLimitG, currenc
       event.preventDefault();
       if (bench.inHand) boxesRef.current?.querySelector('button')?.focus();
     }
-    const verdict = event.altKey ? verdicts.find((candidate) => event.code === `Key${verdictKeys[candidate]}`) : undefined;
+    const verdict = event.altKey
+      ? verdicts.find((candidate) => event.code === `Key${verdictKeys[candidate]}`)
+      : undefined;
     if (verdict) {
       event.preventDefault();
       pick(verdict);
     }
   };
-  const toggleAside = (which: 'split' | 'opinion') => bench.inHand && setAside(aside === which ? undefined : which);
+  const toggleAside = (which: 'split' | 'opinion') =>
+    bench.inHand && setAside(aside === which ? undefined : which);
   useBenchKeys({
-    bench, isAsking: asking !== undefined, pick, toLine: () => lineRef.current?.focus(),
-    acts: { p: () => toggleAside('split'), o: () => toggleAside('opinion'), m: () => setIsCounting(!isCounting) },
+    bench,
+    isAsking: asking !== undefined,
+    pick,
+    toLine: () => lineRef.current?.focus(),
+    acts: {
+      p: () => toggleAside('split'),
+      o: () => toggleAside('opinion'),
+      m: () => setIsCounting(!isCounting),
+    },
   });
 
   const addGroup = async (name: string): Promise<string> => {
@@ -101,22 +138,80 @@ export function SortBench({ otherRooms, roomLitres, carries, liftLimitG, currenc
     setAsking(undefined);
     boxesRef.current?.querySelector('button')?.focus();
   };
-  const destinations = destinationsFor(asking, otherRoomNames, [...bench.things.map(({ verdict, to }) => ({ verdict, to })), ...bench.givenTo.map((to) => ({ verdict: 'give' as const, to }))]);
+  const destinations = destinationsFor(asking, otherRoomNames, [
+    ...bench.things.map(({ verdict, to }) => ({ verdict, to })),
+    ...bench.givenTo.map((to) => ({ verdict: 'give' as const, to })),
+  ]);
   const { inHand } = bench;
   return (
     <div className="max-md:pb-[214px]">
       <SessionBar {...session} log={bench.log} />
       <ConflictNotes conflicts={bench.conflicts} />
       <HandPanel bench={bench} lineRef={lineRef} onLineKey={onLineKey} onAddGroup={addGroup}>
-        {inHand && <Acts count={inHand.count} aside={aside} isCounting={isCounting} onAside={toggleAside} onCount={() => setIsCounting(!isCounting)}><ThingPicture projectId={data.projectId} pictureId={inHand.pictureId} onTaken={(pictureId) => bench.change({ pictureId })} /></Acts>}
+        {inHand && (
+          <Acts
+            count={inHand.count}
+            aside={aside}
+            isCounting={isCounting}
+            onAside={toggleAside}
+            onCount={() => setIsCounting(!isCounting)}
+          >
+            <ThingPicture
+              projectId={data.projectId}
+              pictureId={inHand.pictureId}
+              onTaken={(pictureId) => bench.change({ pictureId })}
+            />
+          </Acts>
+        )}
         <SpaceGauge bench={bench} roomLitres={roomLitres} onPlaceGroup={onPlaceGroup} />
       </HandPanel>
-      {isCounting && <p role="status" className="warn mt-2">Counting aloud: each verdict is one more of these. Undo takes one back; “Count aloud” ends it.</p>}
-      {inHand && aside === 'split' && inHand.count > 1 && <SplitPanel key={inHand.name} name={inHand.name} count={inHand.count} onSplit={(parts) => { bench.split(parts); settle(); }} onBack={() => setAside(undefined)} />}
-      {inHand && (aside === 'opinion' || (isSlow && aside === undefined)) && <OpinionPanel because={aside === 'opinion' ? 'asked' : 'hesitating'} currency={currency} facts={opinionFacts(bench, { sentimentalSchool, otherRooms })} />}
-      {asking && <WhereTo verdict={asking} destinations={destinations} onChoose={(to) => decide(asking, to)} onCancel={stopAsking} />}
-      <VerdictBoxes ref={boxesRef} tally={bench.tally} roomLitres={roomLitres} isReady={inHand !== undefined} onPick={pick} />
-      <CarryCalls tally={bench.tally} carries={carries} liftLimitG={liftLimitG} onCarry={onCarry} onSettle={onSettle} />
+      {isCounting && (
+        <p role="status" className="warn mt-2">
+          Counting aloud: each verdict is one more of these. Undo takes one back; “Count aloud” ends
+          it.
+        </p>
+      )}
+      {inHand && aside === 'split' && inHand.count > 1 && (
+        <SplitPanel
+          key={inHand.name}
+          name={inHand.name}
+          count={inHand.count}
+          onSplit={(parts) => {
+            bench.split(parts);
+            settle();
+          }}
+          onBack={() => setAside(undefined)}
+        />
+      )}
+      {inHand && (aside === 'opinion' || (isSlow && aside === undefined)) && (
+        <OpinionPanel
+          because={aside === 'opinion' ? 'asked' : 'hesitating'}
+          currency={currency}
+          facts={opinionFacts(bench, { sentimentalSchool, otherRooms })}
+        />
+      )}
+      {asking && (
+        <WhereTo
+          verdict={asking}
+          destinations={destinations}
+          onChoose={(to) => decide(asking, to)}
+          onCancel={stopAsking}
+        />
+      )}
+      <VerdictBoxes
+        ref={boxesRef}
+        tally={bench.tally}
+        roomLitres={roomLitres}
+        isReady={inHand !== undefined}
+        onPick={pick}
+      />
+      <CarryCalls
+        tally={bench.tally}
+        carries={carries}
+        liftLimitG={liftLimitG}
+        onCarry={onCarry}
+        onSettle={onSettle}
+      />
       <JustNow bench={bench} roomNames={otherRoomNames} />
     </div>
   );
@@ -133,12 +228,38 @@ interface ActsProps {
 
 /** What else can be done with the thing in hand. */
 function Acts({ count, aside, isCounting, onAside, onCount, children }: ActsProps) {
-  const look = (isOn: boolean) => `inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] max-md:min-h-11 ${isOn ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white'}`;
+  const look = (isOn: boolean) =>
+    `inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] max-md:min-h-11 ${isOn ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white'}`;
   return (
     <div className="mt-2.5 flex flex-wrap gap-1.5">
-      {count > 1 && <button type="button" aria-pressed={aside === 'split'} className={look(aside === 'split')} onClick={() => onAside('split')}><Split size={15} aria-hidden="true" /> Split the pile <kbd className="max-md:hidden">P</kbd></button>}
-      <button type="button" aria-pressed={isCounting} className={look(isCounting)} onClick={onCount}><ListPlus size={15} aria-hidden="true" /> Count aloud <kbd className="max-md:hidden">M</kbd></button>
-      <button type="button" aria-pressed={aside === 'opinion'} className={look(aside === 'opinion')} onClick={() => onAside('opinion')}><CircleHelp size={15} aria-hidden="true" /> Second opinion <kbd className="max-md:hidden">O</kbd></button>
+      {count > 1 && (
+        <button
+          type="button"
+          aria-pressed={aside === 'split'}
+          className={look(aside === 'split')}
+          onClick={() => onAside('split')}
+        >
+          <Split size={15} aria-hidden="true" /> Split the pile{' '}
+          <kbd className="max-md:hidden">P</kbd>
+        </button>
+      )}
+      <button
+        type="button"
+        aria-pressed={isCounting}
+        className={look(isCounting)}
+        onClick={onCount}
+      >
+        <ListPlus size={15} aria-hidden="true" /> Count aloud <kbd className="max-md:hidden">M</kbd>
+      </button>
+      <button
+        type="button"
+        aria-pressed={aside === 'opinion'}
+        className={look(aside === 'opinion')}
+        onClick={() => onAside('opinion')}
+      >
+        <CircleHelp size={15} aria-hidden="true" /> Second opinion{' '}
+        <kbd className="max-md:hidden">O</kbd>
+      </button>
       {children}
     </div>
   );
@@ -148,19 +269,41 @@ function Acts({ count, aside, isCounting, onAside, onCount, children }: ActsProp
 function useHesitation(bench: Bench): boolean {
   const now = useNow(3000);
   if (!now || bench.inHandSince === undefined || !bench.inHand) return false;
-  const usual = intervalsOf(bench.log.flatMap((event) => (event.kind === 'decided' ? [{ at: event.decidedAt, pieces: event.count, isLater: false }] : [])));
+  const usual = intervalsOf(
+    bench.log.flatMap((event) =>
+      event.kind === 'decided'
+        ? [{ at: event.decidedAt, pieces: event.count, isLater: false }]
+        : [],
+    ),
+  );
   return isHesitating((now.getTime() - bench.inHandSince) / 1000, usual);
 }
 
-function opinionFacts(bench: Bench, { sentimentalSchool, otherRooms }: Pick<SortBenchProps, 'sentimentalSchool' | 'otherRooms'>): OpinionFacts {
+function opinionFacts(
+  bench: Bench,
+  { sentimentalSchool, otherRooms }: Pick<SortBenchProps, 'sentimentalSchool' | 'otherRooms'>,
+): OpinionFacts {
   const { inHand } = bench;
   const name = inHand?.name ?? '';
   const known = bench.enoughFor(name);
-  const kept = bench.things.filter((thing) => thing.verdict === 'keep' && thing.groupId !== null && thing.groupId === inHand?.groupId);
+  const kept = bench.things.filter(
+    (thing) =>
+      thing.verdict === 'keep' && thing.groupId !== null && thing.groupId === inHand?.groupId,
+  );
   return {
-    name, count: inHand?.count ?? 1, reasons: inHand?.reasons ?? [], massG: inHand?.massG ?? 0, keptCount: known.keptCount ?? piecesOf(kept), enoughCount: known.enoughCount,
-    fittingCount: bench.space?.fittingCount, sentimentalSchool,
-    elsewhere: known.elsewhere.flatMap(({ roomId, count }) => otherRooms.filter(({ id }) => id === roomId).map((room) => ({ roomName: `the ${room.name.toLowerCase()}`, count }))),
+    name,
+    count: inHand?.count ?? 1,
+    reasons: inHand?.reasons ?? [],
+    massG: inHand?.massG ?? 0,
+    keptCount: known.keptCount ?? piecesOf(kept),
+    enoughCount: known.enoughCount,
+    fittingCount: bench.space?.fittingCount,
+    sentimentalSchool,
+    elsewhere: known.elsewhere.flatMap(({ roomId, count }) =>
+      otherRooms
+        .filter(({ id }) => id === roomId)
+        .map((room) => ({ roomName: `the ${room.name.toLowerCase()}`, count })),
+    ),
   };
 }
 
@@ -174,26 +317,54 @@ interface BenchKeys {
 
 function useBenchKeys({ bench, isAsking, pick, toLine, acts }: BenchKeys): void {
   const { inHand } = bench;
-  const byVerdict = Object.fromEntries(verdicts.map((verdict) => [verdictKeys[verdict].toLowerCase(), () => pick(verdict)]));
-  const byReason = Object.fromEntries(bench.reasonOrder.slice(0, 9).map((reason, i) => [String(i + 1), () => inHand && bench.change({ reasons: toggle(inHand.reasons, reason) })]));
-  const addPieces = (pieces: number) => () => inHand && bench.change({ count: Math.max(1, inHand.count + pieces) });
+  const byVerdict = Object.fromEntries(
+    verdicts.map((verdict) => [verdictKeys[verdict].toLowerCase(), () => pick(verdict)]),
+  );
+  const byReason = Object.fromEntries(
+    bench.reasonOrder
+      .slice(0, 9)
+      .map((reason, i) => [
+        String(i + 1),
+        () => inHand && bench.change({ reasons: toggle(inHand.reasons, reason) }),
+      ]),
+  );
+  const addPieces = (pieces: number) => () =>
+    inHand && bench.change({ count: Math.max(1, inHand.count + pieces) });
   useKeys({
     z: bench.undo,
     y: bench.redo,
     t: toLine,
     // While a destination is asked for, digits choose it and letters wait.
-    ...(isAsking ? {} : { ...byVerdict, ...byReason, ...acts, '+': addPieces(1), '-': addPieces(-1) }),
+    ...(isAsking
+      ? {}
+      : { ...byVerdict, ...byReason, ...acts, '+': addPieces(1), '-': addPieces(-1) }),
   });
 }
 
-function destinationsFor(verdict: Verdict | undefined, otherRoomNames: readonly string[], things: readonly { readonly verdict: Verdict; readonly to: string }[]): readonly Destination[] {
+function destinationsFor(
+  verdict: Verdict | undefined,
+  otherRoomNames: readonly string[],
+  things: readonly { readonly verdict: Verdict; readonly to: string }[],
+): readonly Destination[] {
   switch (verdict) {
-    case 'elsewhere': return [...otherRoomNames.map((name) => ({ label: name, to: name })), { label: 'no home yet', to: '' }];
-    case 'recycle': return disposals.map((to) => ({ label: to, to }));
+    case 'elsewhere':
+      return [
+        ...otherRoomNames.map((name) => ({ label: name, to: name })),
+        { label: 'no home yet', to: '' },
+      ];
+    case 'recycle':
+      return disposals.map((to) => ({ label: to, to }));
     case 'give': {
-      const names = [...new Set(things.filter((thing) => thing.verdict === 'give' && thing.to !== '').map((thing) => thing.to))];
+      const names = [
+        ...new Set(
+          things
+            .filter((thing) => thing.verdict === 'give' && thing.to !== '')
+            .map((thing) => thing.to),
+        ),
+      ];
       return names.map((name) => ({ label: name, to: name }));
     }
-    default: return [];
+    default:
+      return [];
   }
 }

@@ -16,35 +16,75 @@ interface SortTrayProps {
 
 /** What must not be forgotten while sorting: the pictures, the questions, what has left. */
 export function SortTray({ things, progress, outOfScopeNames, lists, href }: SortTrayProps) {
-  const pictures = progress.next.filter((next) => next.code === 'take_before' || next.code === 'add_vantage_point');
+  const pictures = progress.next.filter(
+    (next) => next.code === 'take_before' || next.code === 'add_vantage_point',
+  );
   const left = addUp(things.filter((thing) => leavesHome(thing.verdict)));
   const questions = things.filter((thing) => thing.verdict === 'ask');
   return (
     <>
       {pictures.map((next, i) => (
-        <p key={i} className="warn"><b>Before anyone moves anything:</b> {nextStepWords(next)}. What is moved cannot be photographed any more.</p>
+        <p key={i} className="warn">
+          <b>Before anyone moves anything:</b> {nextStepWords(next)}. What is moved cannot be
+          photographed any more.
+        </p>
       ))}
-      {outOfScopeNames.length > 0 && <p className="text-[14px] text-soft">Not this time: {outOfScopeNames.join(', ')}.</p>}
+      {outOfScopeNames.length > 0 && (
+        <p className="text-[14px] text-soft">Not this time: {outOfScopeNames.join(', ')}.</p>
+      )}
       {left.count > 0 && (
         <section>
           <h2 className="caption mb-1 font-text">Leaves the home</h2>
-          <p><b className="font-mono text-[20px]">{left.count}</b> <span className="text-[14px] text-soft">{left.count === 1 ? 'thing' : 'things'} · {formatLitres(left.litres)} · {formatMass(left.massG)}</span></p>
+          <p>
+            <b className="font-mono text-[20px]">{left.count}</b>{' '}
+            <span className="text-[14px] text-soft">
+              {left.count === 1 ? 'thing' : 'things'} · {formatLitres(left.litres)} ·{' '}
+              {formatMass(left.massG)}
+            </span>
+          </p>
         </section>
       )}
       {questions.length > 0 && (
         <section>
-          <h2 className="caption mb-1 font-text">{formatCount(questions.length, 'question')} for the client</h2>
+          <h2 className="caption mb-1 font-text">
+            {formatCount(questions.length, 'question')} for the client
+          </h2>
           <ul className="grid gap-1 text-[14.5px]">
-            {questions.slice(0, 6).map((thing) => <li key={thing.id}>{thing.count === 1 ? '' : `${thing.count} `}{thing.name}</li>)}
+            {questions.slice(0, 6).map((thing) => (
+              <li key={thing.id}>
+                {thing.count === 1 ? '' : `${thing.count} `}
+                {thing.name}
+              </li>
+            ))}
           </ul>
         </section>
       )}
       <section>
         <h2 className="caption mb-1 font-text">What waits</h2>
-        <Link href={`${href}/lists`} className="block rounded py-1 text-[14.5px] leading-snug text-rim underline underline-offset-3 max-md:min-h-11">{lists.comingIn.length} coming in, {lists.noHome.length} without a home, {lists.ask.length} to ask, {lists.later.length} for later</Link>
+        <Link
+          href={`${href}/lists`}
+          className="block rounded py-1 text-[14.5px] leading-snug text-rim underline underline-offset-3 max-md:min-h-11"
+        >
+          {lists.comingIn.length} coming in, {lists.noHome.length} without a home,{' '}
+          {lists.ask.length} to ask, {lists.later.length} for later
+        </Link>
       </section>
       <nav aria-label="Pages of sorting" className="flex flex-wrap gap-x-4">
-        {([['count', 'How many are enough'], ['dates', 'Dates'], ['results', 'Results']] as const).map(([page, label]) => <Link key={page} href={`${href}/${page}`} className="py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11">{label}</Link>)}
+        {(
+          [
+            ['count', 'How many are enough'],
+            ['dates', 'Dates'],
+            ['results', 'Results'],
+          ] as const
+        ).map(([page, label]) => (
+          <Link
+            key={page}
+            href={`${href}/${page}`}
+            className="py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11"
+          >
+            {label}
+          </Link>
+        ))}
       </nav>
     </>
   );

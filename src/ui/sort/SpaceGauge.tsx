@@ -10,7 +10,9 @@ import type { Bench } from './useBench';
 interface SpaceGaugeProps {
   readonly bench: Bench;
   readonly roomLitres: number;
-  readonly onPlaceGroup: (assignment: readonly { readonly groupId: string; readonly bayId: string | null }[]) => Promise<ActionResult>;
+  readonly onPlaceGroup: (
+    assignment: readonly { readonly groupId: string; readonly bayId: string | null }[],
+  ) => Promise<ActionResult>;
 }
 
 /** How full the keep pile makes its place, with the thing in hand tried in it. */
@@ -18,7 +20,12 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
   const router = useRouter();
   const { space, inHand, bays } = bench;
   const openBays = bays.filter((bay) => !bay.outOfScope);
-  if (openBays.length === 0) return <p className="mt-3 text-[14px] text-soft">No place is measured in this room yet, so there is nothing to fill.</p>;
+  if (openBays.length === 0)
+    return (
+      <p className="mt-3 text-[14px] text-soft">
+        No place is measured in this room yet, so there is nothing to fill.
+      </p>
+    );
   const group = bench.roomGroups.find(({ id }) => id === inHand?.groupId);
   const isHomeless = group !== undefined && group.bayId === null;
   return (
@@ -26,16 +33,45 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 text-[14px]">
         <span className="flex flex-wrap items-center gap-1.5">
           {group?.bayId && space ? (
-            <span><b>{group.name}</b> live on <b>{space.bay.name}</b></span>
+            <span>
+              <b>{group.name}</b> live on <b>{space.bay.name}</b>
+            </span>
           ) : (
             <>
-              <label htmlFor="bench-bay">{group ? <><b>{group.name}</b> have no home yet; try</> : 'Room left on'}</label>
-              <select id="bench-bay" className="input min-h-9 w-auto max-w-[240px] py-1" value={space?.bay.id ?? ''} onChange={(event) => bench.chooseBay(bays.find(({ id }) => id === event.target.value)?.id)}>
+              <label htmlFor="bench-bay">
+                {group ? (
+                  <>
+                    <b>{group.name}</b> have no home yet; try
+                  </>
+                ) : (
+                  'Room left on'
+                )}
+              </label>
+              <select
+                id="bench-bay"
+                className="input min-h-9 w-auto max-w-[240px] py-1"
+                value={space?.bay.id ?? ''}
+                onChange={(event) =>
+                  bench.chooseBay(bays.find(({ id }) => id === event.target.value)?.id)
+                }
+              >
                 <option value="">the whole room</option>
-                {openBays.map((bay) => <option key={bay.id} value={bay.id}>{bay.name}</option>)}
+                {openBays.map((bay) => (
+                  <option key={bay.id} value={bay.id}>
+                    {bay.name}
+                  </option>
+                ))}
               </select>
               {isHomeless && space && (
-                <button type="button" className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11" onClick={() => void onPlaceGroup([{ groupId: group.id, bayId: space.bay.id }]).then(() => router.refresh())}>
+                <button
+                  type="button"
+                  className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
+                  onClick={() =>
+                    void onPlaceGroup([{ groupId: group.id, bayId: space.bay.id }]).then(() =>
+                      router.refresh(),
+                    )
+                  }
+                >
                   They live here
                 </button>
               )}
@@ -44,12 +80,32 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
         </span>
         <span className="font-mono">{formatLitres(space?.usableLitres ?? roomLitres)}</span>
       </div>
-      <Gauge usable={space?.usableLitres ?? roomLitres} kept={space?.keptLitres ?? bench.tally.keep.litres} inHand={inHand?.litres ?? 0} />
+      <Gauge
+        usable={space?.usableLitres ?? roomLitres}
+        kept={space?.keptLitres ?? bench.tally.keep.litres}
+        inHand={inHand?.litres ?? 0}
+      />
       <p className="flex flex-wrap justify-between gap-x-4 text-[13.5px]">
-        <span className="text-soft"><span className="font-mono">{formatLitres(space?.keptLitres ?? bench.tally.keep.litres)}</span> {space ? 'kept there so far' : 'kept in this room so far'}</span>
+        <span className="text-soft">
+          <span className="font-mono">
+            {formatLitres(space?.keptLitres ?? bench.tally.keep.litres)}
+          </span>{' '}
+          {space ? 'kept there so far' : 'kept in this room so far'}
+        </span>
         <span>{wordFit(bench, roomLitres)}</span>
       </p>
-      {bench.groupNeed && bench.groupNeed.pieces > 1 && <BestOf key={group?.id} need={bench.groupNeed} usableLitres={space?.usableLitres} otherLitres={space ? space.keptLitres + space.inHandLitres - bench.groupNeed.litresOfBest(Infinity) : 0} />}
+      {bench.groupNeed && bench.groupNeed.pieces > 1 && (
+        <BestOf
+          key={group?.id}
+          need={bench.groupNeed}
+          usableLitres={space?.usableLitres}
+          otherLitres={
+            space
+              ? space.keptLitres + space.inHandLitres - bench.groupNeed.litresOfBest(Infinity)
+              : 0
+          }
+        />
+      )}
     </div>
   );
 }
@@ -58,13 +114,24 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
 function wordFit({ space, inHand, tally }: Bench, roomLitres: number): string {
   if (!space) {
     const free = roomLitres - tally.keep.litres;
-    return free >= 0 ? `${formatLitres(free)} free in the room` : `${formatLitres(-free)} more than the room takes`;
+    return free >= 0
+      ? `${formatLitres(free)} free in the room`
+      : `${formatLitres(-free)} more than the room takes`;
   }
-  if (!inHand) return space.freeLitres >= 0 ? `${formatLitres(space.freeLitres)} free` : `${formatLitres(-space.freeLitres)} too much already`;
-  if (space.overLitres === 0) return inHand.count === 1 ? `it fits, ${formatLitres(space.freeLitres - space.inHandLitres)} stay free` : `all ${inHand.count} fit, ${formatLitres(space.freeLitres - space.inHandLitres)} stay free`;
+  if (!inHand)
+    return space.freeLitres >= 0
+      ? `${formatLitres(space.freeLitres)} free`
+      : `${formatLitres(-space.freeLitres)} too much already`;
+  if (space.overLitres === 0)
+    return inHand.count === 1
+      ? `it fits, ${formatLitres(space.freeLitres - space.inHandLitres)} stay free`
+      : `all ${inHand.count} fit, ${formatLitres(space.freeLitres - space.inHandLitres)} stay free`;
   const fitting = space.fittingCount ?? 0;
   const over = `${formatLitres(space.overLitres)} too much`;
-  if (fitting === 0) return inHand.count === 1 ? `it does not fit: ${over}` : `none of the ${inHand.count} fits: ${over}`;
+  if (fitting === 0)
+    return inHand.count === 1
+      ? `it does not fit: ${over}`
+      : `none of the ${inHand.count} fits: ${over}`;
   return `${fitting} of ${inHand.count} fit, all ${inHand.count} are ${over}`;
 }
 
@@ -80,14 +147,28 @@ interface BestOfProps {
 function BestOf({ need, usableLitres, otherLitres }: BestOfProps) {
   const [typed, setTyped] = useState('20');
   const best = Math.min(need.pieces, Math.max(0, Math.floor(Number(typed)) || 0));
-  const fits = (litres: number) => (usableLitres === undefined ? '' : otherLitres + litres <= usableLitres + 1e-9 ? ', fits' : ', does not fit');
-  const words = (pieces: number) => `${formatLitres(need.litresOfBest(pieces))}${fits(need.litresOfBest(pieces))}`;
+  const fits = (litres: number) =>
+    usableLitres === undefined
+      ? ''
+      : otherLitres + litres <= usableLitres + 1e-9
+        ? ', fits'
+        : ', does not fit';
+  const words = (pieces: number) =>
+    `${formatLitres(need.litresOfBest(pieces))}${fits(need.litresOfBest(pieces))}`;
   return (
     <p className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[13.5px] text-soft">
-      <span>all {need.pieces}: <span className="font-mono text-ink">{words(need.pieces)}</span></span>
+      <span>
+        all {need.pieces}: <span className="font-mono text-ink">{words(need.pieces)}</span>
+      </span>
       <span className="flex items-center gap-1.5">
         <label htmlFor="best-of">the best</label>
-        <input id="best-of" inputMode="numeric" className="input measure min-h-7 w-[52px] px-1.5 py-0 max-md:min-h-11" value={typed} onChange={(event) => setTyped(event.target.value.replace(/\D/g, '').slice(0, 4))} />
+        <input
+          id="best-of"
+          inputMode="numeric"
+          className="input measure min-h-7 w-[52px] px-1.5 py-0 max-md:min-h-11"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value.replace(/\D/g, '').slice(0, 4))}
+        />
         <span className="font-mono text-ink">{words(best)}</span>
       </span>
     </p>
@@ -100,11 +181,23 @@ function Gauge({ usable, kept, inHand }: { usable: number; kept: number; inHand:
   const fits = Math.max(0, Math.min(inHand, usable - kept));
   return (
     <div aria-hidden="true" className="relative my-1 h-4">
-      <div className="absolute inset-y-0 left-0 rounded-[3px] border-[1.5px] border-ink bg-white" style={{ width: percent(usable) }} />
-      <div className="absolute inset-y-[1.5px] left-[1.5px] bg-rim-mid" style={{ width: percent(Math.min(kept, usable)) }} />
-      <div className="absolute inset-y-[1.5px] bg-rim" style={{ left: percent(kept), width: percent(fits) }} />
+      <div
+        className="absolute inset-y-0 left-0 rounded-[3px] border-[1.5px] border-ink bg-white"
+        style={{ width: percent(usable) }}
+      />
+      <div
+        className="absolute inset-y-[1.5px] left-[1.5px] bg-rim-mid"
+        style={{ width: percent(Math.min(kept, usable)) }}
+      />
+      <div
+        className="absolute inset-y-[1.5px] bg-rim"
+        style={{ left: percent(kept), width: percent(fits) }}
+      />
       {kept + inHand > usable && (
-        <div className="absolute inset-y-[1.5px] bg-[repeating-linear-gradient(135deg,#c8641b_0_4px,#f0b98c_4px_8px)]" style={{ left: percent(Math.min(usable, kept + fits)), right: 0 }} />
+        <div
+          className="absolute inset-y-[1.5px] bg-[repeating-linear-gradient(135deg,#c8641b_0_4px,#f0b98c_4px_8px)]"
+          style={{ left: percent(Math.min(usable, kept + fits)), right: 0 }}
+        />
       )}
     </div>
   );

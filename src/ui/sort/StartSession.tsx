@@ -19,7 +19,11 @@ export interface StartTyped {
 interface StartSessionProps {
   readonly isOpen: boolean;
   readonly onOpenChange: (isOpen: boolean) => void;
-  readonly sections: readonly { readonly id: string; readonly name: string; readonly inScope: boolean }[];
+  readonly sections: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly inScope: boolean;
+  }[];
   readonly people: readonly string[];
   readonly ownMethods: readonly { readonly id: string; readonly name: string }[];
   readonly agreedMethod: string;
@@ -27,7 +31,15 @@ interface StartSessionProps {
 }
 
 /** Which section, which way, how long, and who is there. */
-export function StartSession({ isOpen, onOpenChange, sections, people, ownMethods, agreedMethod, onStart }: StartSessionProps) {
+export function StartSession({
+  isOpen,
+  onOpenChange,
+  sections,
+  people,
+  ownMethods,
+  agreedMethod,
+  onStart,
+}: StartSessionProps) {
   const router = useRouter();
   const [method, setMethod] = useState(agreedMethod);
   const [minutes, setMinutes] = useState('120');
@@ -35,7 +47,12 @@ export function StartSession({ isOpen, onOpenChange, sections, people, ownMethod
   const [present, setPresent] = useState<readonly string[]>([]);
   const [message, setMessage] = useState('');
   const start = async () => {
-    const result = await onStart({ method, plannedMinutes: Number(minutes.replace(',', '.')), sectionId: sectionId === '' ? null : sectionId, present });
+    const result = await onStart({
+      method,
+      plannedMinutes: Number(minutes.replace(',', '.')),
+      sectionId: sectionId === '' ? null : sectionId,
+      present,
+    });
     setMessage(result.ok ? '' : result.message.replace(/^form\.\w+: /, ''));
     if (!result.ok) return;
     onOpenChange(false);
@@ -43,26 +60,81 @@ export function StartSession({ isOpen, onOpenChange, sections, people, ownMethod
   };
   return (
     <Sheet isOpen={isOpen} onOpenChange={onOpenChange} title="Start a session">
-      <form className="grid gap-3" onSubmit={(event) => { event.preventDefault(); void start(); }}>
-        <SelectField label="Way of going through it" value={method} onChange={(event) => setMethod(event.target.value)}>
-          {methodNames.map((name) => <option key={name} value={name}>{methodWords(name)}{name === agreedMethod ? ', as agreed' : ''}</option>)}
-          {ownMethods.map(({ id, name }) => <option key={id} value={id}>{name}</option>)}
+      <form
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void start();
+        }}
+      >
+        <SelectField
+          label="Way of going through it"
+          value={method}
+          onChange={(event) => setMethod(event.target.value)}
+        >
+          {methodNames.map((name) => (
+            <option key={name} value={name}>
+              {methodWords(name)}
+              {name === agreedMethod ? ', as agreed' : ''}
+            </option>
+          ))}
+          {ownMethods.map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
         </SelectField>
         <div className="grid grid-cols-2 gap-3">
-          <SelectField label="Section" value={sectionId} onChange={(event) => setSectionId(event.target.value)}>
+          <SelectField
+            label="Section"
+            value={sectionId}
+            onChange={(event) => setSectionId(event.target.value)}
+          >
             <option value="">the whole room</option>
-            {sections.map(({ id, name, inScope }) => <option key={id} value={id} disabled={!inScope}>{name}{inScope ? '' : ', not this time'}</option>)}
+            {sections.map(({ id, name, inScope }) => (
+              <option key={id} value={id} disabled={!inScope}>
+                {name}
+                {inScope ? '' : ', not this time'}
+              </option>
+            ))}
           </SelectField>
-          <TextField label="Minutes" measure inputMode="numeric" value={minutes} onChange={(event) => setMinutes(event.target.value)} />
+          <TextField
+            label="Minutes"
+            measure
+            inputMode="numeric"
+            value={minutes}
+            onChange={(event) => setMinutes(event.target.value)}
+          />
         </div>
         {people.length > 0 && (
           <fieldset>
             <legend className="caption">Who is there</legend>
-            <div className="flex flex-wrap gap-x-5">{people.map((name) => <CheckField key={name} label={name} checked={present.includes(name)} onChange={() => setPresent(present.includes(name) ? present.filter((other) => other !== name) : [...present, name])} />)}</div>
+            <div className="flex flex-wrap gap-x-5">
+              {people.map((name) => (
+                <CheckField
+                  key={name}
+                  label={name}
+                  checked={present.includes(name)}
+                  onChange={() =>
+                    setPresent(
+                      present.includes(name)
+                        ? present.filter((other) => other !== name)
+                        : [...present, name],
+                    )
+                  }
+                />
+              ))}
+            </div>
           </fieldset>
         )}
-        {message !== '' && <p role="alert" className="warn">{message}</p>}
-        <Button type="submit" look="main">Start</Button>
+        {message !== '' && (
+          <p role="alert" className="warn">
+            {message}
+          </p>
+        )}
+        <Button type="submit" look="main">
+          Start
+        </Button>
       </form>
     </Sheet>
   );

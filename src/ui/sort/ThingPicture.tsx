@@ -28,11 +28,24 @@ export function ThingPicture({ projectId, pictureId, onTaken }: ThingPictureProp
   const isTaken = pictureId !== undefined;
   return (
     <>
-      <label className={`inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] focus-within:outline-3 focus-within:outline-rim max-md:min-h-11 ${isTaken ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white'}`}>
+      <label
+        className={`inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] focus-within:outline-3 focus-within:outline-rim max-md:min-h-11 ${isTaken ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white'}`}
+      >
         <Camera size={15} aria-hidden="true" /> {isTaken ? 'Picture taken' : 'Picture'}
-        <input type="file" accept="image/*" capture="environment" className="sr-only" aria-label="Picture of the thing in hand" onChange={choose} />
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="sr-only"
+          aria-label="Picture of the thing in hand"
+          onChange={choose}
+        />
       </label>
-      {problem !== '' && <p role="alert" className="warn basis-full">{problem}</p>}
+      {problem !== '' && (
+        <p role="alert" className="warn basis-full">
+          {problem}
+        </p>
+      )}
     </>
   );
 }

@@ -25,7 +25,15 @@ export function VerdictBoxes({ ref, tally, roomLitres, isReady, onPick }: Verdic
       className="mt-6 grid grid-cols-6 gap-x-3.5 gap-y-4.5 max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:mt-0 max-md:gap-1.5 max-md:border-t max-md:border-line max-md:bg-well max-md:p-2 max-md:pt-3"
     >
       {verdicts.map((verdict, i) => (
-        <VerdictBox key={verdict} verdict={verdict} amount={tally[verdict]} isLarge={i < 3} roomLitres={roomLitres} isReady={isReady} onPick={onPick} />
+        <VerdictBox
+          key={verdict}
+          verdict={verdict}
+          amount={tally[verdict]}
+          isLarge={i < 3}
+          roomLitres={roomLitres}
+          isReady={isReady}
+          onPick={onPick}
+        />
       ))}
     </div>
   );
@@ -41,8 +49,14 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: V
   const { icon: Icon, color } = verdictLooks[verdict];
   const box = boxLevelOf(amount);
   // What is kept fills the room; everything else fills boxes that are carried out.
-  const level = verdict === 'keep' ? Math.min(1, roomLitres > 0 ? amount.litres / roomLitres : 0) : box.fillRatio;
-  const note = verdict === 'keep' || box.boxNumber < 2 ? formatLitres(amount.litres) : `${formatLitres(amount.litres)}, box ${box.boxNumber}`;
+  const level =
+    verdict === 'keep'
+      ? Math.min(1, roomLitres > 0 ? amount.litres / roomLitres : 0)
+      : box.fillRatio;
+  const note =
+    verdict === 'keep' || box.boxNumber < 2
+      ? formatLitres(amount.litres)
+      : `${formatLitres(amount.litres)}, box ${box.boxNumber}`;
   return (
     <button
       type="button"
@@ -52,16 +66,58 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: V
       style={{ color }}
       className={`relative flex flex-col justify-between rounded-b-[6px] border-2 border-t-0 border-current bg-white text-left ${isLarge ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-2.5 max-md:py-2' : 'h-[70px] px-2.5 py-2 max-md:col-span-2 max-md:h-[48px] max-md:py-1'} ${isReady ? '' : 'opacity-90'}`}
     >
-      <span aria-hidden="true" className="absolute inset-x-0 bottom-0 rounded-b-[4px] bg-current opacity-[0.13] transition-[height] duration-300" style={{ height: `${level * 100}%` }} />
+      <span
+        aria-hidden="true"
+        className="absolute inset-x-0 bottom-0 rounded-b-[4px] bg-current opacity-[0.13] transition-[height] duration-300"
+        style={{ height: `${level * 100}%` }}
+      />
       {/* The open flaps: a box that has no lid yet. */}
-      <svg aria-hidden="true" className="absolute -top-[9px] left-[-10px] max-md:hidden" width="12" height="11" fill="none" stroke="currentColor" strokeWidth="2" strokeLinecap="round"><path d="M9 10L2 2" /></svg>
-      <svg aria-hidden="true" className="absolute -top-[9px] right-[-10px] max-md:hidden" width="12" height="11" fill="none" stroke="currentColor" strokeWidth="2" strokeLinecap="round"><path d="M3 10l7-8" /></svg>
-      <span className={`relative flex w-full items-center justify-between gap-1 ${isLarge ? 'font-head text-[20px] font-[680] max-md:text-[16px]' : 'text-[13.5px] font-bold'}`}>
-        <span className="flex min-w-0 items-center gap-1.5"><Icon size={isLarge ? 21 : 16} className="shrink-0 max-md:size-[17px]" aria-hidden="true" /> {verdictWords[verdict]}</span>
+      <svg
+        aria-hidden="true"
+        className="absolute -top-[9px] left-[-10px] max-md:hidden"
+        width="12"
+        height="11"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2"
+        strokeLinecap="round"
+      >
+        <path d="M9 10L2 2" />
+      </svg>
+      <svg
+        aria-hidden="true"
+        className="absolute -top-[9px] right-[-10px] max-md:hidden"
+        width="12"
+        height="11"
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2"
+        strokeLinecap="round"
+      >
+        <path d="M3 10l7-8" />
+      </svg>
+      <span
+        className={`relative flex w-full items-center justify-between gap-1 ${isLarge ? 'font-head text-[20px] font-[680] max-md:text-[16px]' : 'text-[13.5px] font-bold'}`}
+      >
+        <span className="flex min-w-0 items-center gap-1.5">
+          <Icon
+            size={isLarge ? 21 : 16}
+            className="shrink-0 max-md:size-[17px]"
+            aria-hidden="true"
+          />{' '}
+          {verdictWords[verdict]}
+        </span>
         <kbd className="max-md:hidden">{verdictKeys[verdict]}</kbd>
       </span>
-      <span className={`relative text-soft ${isLarge ? 'text-[14px]' : 'text-[12.5px] max-md:leading-none'}`}>
-        <b className={`font-mono font-[650] text-ink ${isLarge ? 'text-[26px] max-md:text-[18px]' : 'text-[16px] max-md:text-[13px]'}`}>{amount.count}</b> <span className="max-md:hidden">{note}</span>
+      <span
+        className={`relative text-soft ${isLarge ? 'text-[14px]' : 'text-[12.5px] max-md:leading-none'}`}
+      >
+        <b
+          className={`font-mono font-[650] text-ink ${isLarge ? 'text-[26px] max-md:text-[18px]' : 'text-[16px] max-md:text-[13px]'}`}
+        >
+          {amount.count}
+        </b>{' '}
+        <span className="max-md:hidden">{note}</span>
       </span>
     </button>
   );

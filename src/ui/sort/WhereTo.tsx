@@ -19,7 +19,9 @@ interface WhereToProps {
 }
 
 const QUESTIONS: Partial<Readonly<Record<Verdict, string>>> = {
-  elsewhere: 'Which room does it belong to?', give: 'To whom?', recycle: 'How does it leave?',
+  elsewhere: 'Which room does it belong to?',
+  give: 'To whom?',
+  recycle: 'How does it leave?',
 };
 
 /** Asks where a thing goes: one digit, or a name. */
@@ -27,10 +29,17 @@ export function WhereTo({ verdict, destinations, onChoose, onCancel }: WhereToPr
   const [name, setName] = useState('');
   const panelRef = useRef<HTMLDivElement>(null);
   useEffect(() => panelRef.current?.querySelector<HTMLElement>('input, button')?.focus(), []);
-  const byDigit = Object.fromEntries(destinations.slice(0, 9).map(({ to }, i) => [String(i + 1), () => onChoose(to)]));
+  const byDigit = Object.fromEntries(
+    destinations.slice(0, 9).map(({ to }, i) => [String(i + 1), () => onChoose(to)]),
+  );
   useKeys({ ...byDigit, escape: onCancel });
   return (
-    <div ref={panelRef} role="group" aria-label={QUESTIONS[verdict]} className="panel mt-3 flex flex-wrap items-center gap-2 border-l-4 border-l-signal p-3">
+    <div
+      ref={panelRef}
+      role="group"
+      aria-label={QUESTIONS[verdict]}
+      className="panel mt-3 flex flex-wrap items-center gap-2 border-l-4 border-l-signal p-3"
+    >
       <b className="mr-1">{QUESTIONS[verdict]}</b>
       {verdict === 'give' && (
         <form
@@ -40,14 +49,27 @@ export function WhereTo({ verdict, destinations, onChoose, onCancel }: WhereToPr
             if (name.trim() !== '') onChoose(name.trim());
           }}
         >
-          <input className="input w-[180px]" aria-label="Name of who gets it" maxLength={80} value={name} onChange={(event) => setName(event.target.value)} onKeyDown={(event) => event.key === 'Escape' && onCancel()} />
-          <Button type="submit" look="main" disabled={name.trim() === ''}>Give</Button>
+          <input
+            className="input w-[180px]"
+            aria-label="Name of who gets it"
+            maxLength={80}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            onKeyDown={(event) => event.key === 'Escape' && onCancel()}
+          />
+          <Button type="submit" look="main" disabled={name.trim() === ''}>
+            Give
+          </Button>
         </form>
       )}
       {destinations.map(({ label, to }, i) => (
-        <Button key={label} onClick={() => onChoose(to)}>{label} {i < 9 && <kbd className="max-md:hidden">{i + 1}</kbd>}</Button>
+        <Button key={label} onClick={() => onChoose(to)}>
+          {label} {i < 9 && <kbd className="max-md:hidden">{i + 1}</kbd>}
+        </Button>
       ))}
-      <Button onClick={onCancel}>Back <kbd className="max-md:hidden">Esc</kbd></Button>
+      <Button onClick={onCancel}>
+        Back <kbd className="max-md:hidden">Esc</kbd>
+      </Button>
     </div>
   );
 }

@@ -4,9 +4,15 @@ import { liveLog } from './liveLog';
 import { createMeans } from './eventMeans';
 
 /** Decides a thing anew from one of the lists; it waits in the outbox like any decision. */
-export function decideFromList(projectId: string, thing: Thing, change: Parameters<typeof correctThing>[1] & { readonly roomId?: Thing['roomId'] }): void {
+export function decideFromList(
+  projectId: string,
+  thing: Thing,
+  change: Parameters<typeof correctThing>[1] & { readonly roomId?: Thing['roomId'] },
+): void {
   const { roomId, ...facts } = change;
-  const events = [correctThing(roomId === undefined ? thing : { ...thing, roomId }, facts, createMeans())];
+  const events = [
+    correctThing(roomId === undefined ? thing : { ...thing, roomId }, facts, createMeans()),
+  ];
   decisionOutbox.add(projectId, events);
   liveLog.add(projectId, events);
 }

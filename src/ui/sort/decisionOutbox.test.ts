@@ -8,13 +8,21 @@ class FakeWorld {
   answers: (() => Response)[] = [];
 
   install(): void {
-    const localStorage = { getItem: (key: string) => this.kept.get(key) ?? null, setItem: (key: string, value: string) => void this.kept.set(key, value) };
+    const localStorage = {
+      getItem: (key: string) => this.kept.get(key) ?? null,
+      setItem: (key: string, value: string) => void this.kept.set(key, value),
+    };
     Object.assign(globalThis, { window: { localStorage } });
     globalThis.fetch = (_url, init) => {
       const answer = this.answers.shift() ?? (() => Response.json({}));
       try {
         const response = answer();
-        if (response.ok) this.received.push(...(JSON.parse(String(init?.body)) as { events: { id: string }[] }).events.map(({ id }) => id));
+        if (response.ok)
+          this.received.push(
+            ...(JSON.parse(String(init?.body)) as { events: { id: string }[] }).events.map(
+              ({ id }) => id,
+            ),
+          );
         return Promise.resolve(response);
       } catch (error) {
         return Promise.reject(error as Error);
@@ -82,7 +90,9 @@ test('each project’s decisions go to it, in their order', async () => {
 });
 
 test('a refusal is told in the server’s words and nothing is dropped', async () => {
-  world.answers = [() => Response.json({ error: { message: 'events.0.count: too small' } }, { status: 400 })];
+  world.answers = [
+    () => Response.json({ error: { message: 'events.0.count: too small' } }, { status: 400 }),
+  ];
   const outbox = new DecisionOutbox();
   outbox.add('home', [aDecision()]);
   await settle();

@@ -71,13 +71,18 @@ export class DecisionOutbox {
       while (this.waiting[0]) {
         const { projectId } = this.waiting[0];
         const batch = this.waiting.filter((entry) => entry.projectId === projectId).slice(0, 200);
-        await postDecisions(projectId, batch.map(({ event }) => event));
+        await postDecisions(
+          projectId,
+          batch.map(({ event }) => event),
+        );
         const sentIds = new Set(batch.map(({ event }) => event.id));
         this.set(this.waiting.filter(({ event }) => !sentIds.has(event.id)));
         this.setProblem('');
       }
     } catch (error) {
-      this.setProblem(error instanceof RefusedError ? error.message : 'no connection, trying again');
+      this.setProblem(
+        error instanceof RefusedError ? error.message : 'no connection, trying again',
+      );
       this.timer = setTimeout(() => void this.send(), RETRY_MS);
     } finally {
       this.isSending = false;

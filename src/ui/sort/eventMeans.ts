@@ -6,4 +6,10 @@ import { deviceName } from './liveLog';
 export const createThingId = () => thingIdSchema.parse(createUuid());
 
 /** The clock, the device and fresh ids for an act on the bench. */
-export const createMeans = (): EventMeans => ({ now: new Date().toISOString(), device: deviceName(), actId: createUuid(), toDecisionId: (text) => decisionIdSchema.parse(text), createThingId });
+export const createMeans = (): EventMeans => ({
+  now: new Date().toISOString(),
+  device: deviceName(),
+  actId: createUuid(),
+  toDecisionId: (text) => decisionIdSchema.parse(text),
+  createThingId,
+});

@@ -44,7 +44,8 @@ class LiveLog {
     source.onmessage = (message: MessageEvent<string>) => {
       const event = decisionEventSchema.safeParse(JSON.parse(message.data));
       // What was decided here is shown already.
-      const isKnown = event.success && this.entries.some((entry) => entry.event.id === event.data.id);
+      const isKnown =
+        event.success && this.entries.some((entry) => entry.event.id === event.data.id);
       if (event.success && !isKnown) this.add(projectId, [event.data]);
     };
     return () => source.close();
@@ -54,5 +55,6 @@ class LiveLog {
 export const liveLog = new LiveLog();
 
 /** How this device is called in the log; the desk until it is given a name. */
-export const deviceName = (): string => (typeof window === 'undefined' ? 'desk' : (window.localStorage.getItem(DEVICE_KEY) ?? 'desk'));
+export const deviceName = (): string =>
+  typeof window === 'undefined' ? 'desk' : (window.localStorage.getItem(DEVICE_KEY) ?? 'desk');
 export const nameDevice = (name: string): void => window.localStorage.setItem(DEVICE_KEY, name);

@@ -4,10 +4,40 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 
 import { usableLitresOf, type Unit } from '@/core/look';
 import {
-  actOf, addTallies, correctThing, findConflicts, findLastStanding, findRestorable, foldDecisions, mergePiles, orderReasons, parseThing, reasons, spaceInBay, splitPile, tallyByVerdict, withKindSizes,
-  type BenchBase, type DecisionEvent, type Group, type KindSize, type ParsedThing, type PilePart, type Reason, type StandingEvent, type Thing, type Verdict,
+  actOf,
+  addTallies,
+  correctThing,
+  findConflicts,
+  findLastStanding,
+  findRestorable,
+  foldDecisions,
+  mergePiles,
+  orderReasons,
+  parseThing,
+  reasons,
+  spaceInBay,
+  splitPile,
+  tallyByVerdict,
+  withKindSizes,
+  type BenchBase,
+  type DecisionEvent,
+  type Group,
+  type KindSize,
+  type ParsedThing,
+  type PilePart,
+  type Reason,
+  type StandingEvent,
+  type Thing,
+  type Verdict,
 } from '@/core/sort';
-import { decisionIdSchema, groupIdSchema, pictureIdSchema, thingIdSchema, type BayId, type RoomId } from '@/core/shared';
+import {
+  decisionIdSchema,
+  groupIdSchema,
+  pictureIdSchema,
+  thingIdSchema,
+  type BayId,
+  type RoomId,
+} from '@/core/shared';
 import type { HomeCounts, HouseholdCounts, ShippedRule } from '@/core/count';
 import { decisionOutbox } from './decisionOutbox';
 import { createUuid } from '../createUuid';
@@ -45,27 +75,63 @@ const draftKey = (roomId: string) => `tin-box-typed-${roomId}`;
 const CONFLICT_MINUTES = 30;
 
 /** Everything the bench knows and can do; its screen only shows and forwards. */
-export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSeq, groups, units, home, enough, kindSizes }: BenchData) {
+export function useBench({
+  projectId,
+  roomId,
+  log,
+  base,
+  otherKeptLitres,
+  lastSeq,
+  groups,
+  units,
+  home,
+  enough,
+  kindSizes,
+}: BenchData) {
   const { typed, setTyped } = useTyped(roomId);
   const [changes, setChanges] = useState<Partial<InHand>>({});
   const [chosenBayId, setChosenBayId] = useState<BayId>();
   const [inHandSince, setInHandSince] = useState<number>();
   const fullLog = useFullLog({ projectId, roomId, log, lastSeq });
-  const things = useMemo(() => foldDecisions(fullLog).filter((thing) => thing.roomId === roomId), [fullLog, roomId]);
-  const roomGroups = useMemo(() => groups.filter((group) => group.roomId === roomId), [groups, roomId]);
+  const things = useMemo(
+    () => foldDecisions(fullLog).filter((thing) => thing.roomId === roomId),
+    [fullLog, roomId],
+  );
+  const roomGroups = useMemo(
+    () => groups.filter((group) => group.roomId === roomId),
+    [groups, roomId],
+  );
   // What is closed counts in its group as a heap: the sums are the same, and the list stays short.
-  const heaps = useMemo(() => groups.map((group) => ({ ...group, uncountedLitres: group.uncountedLitres + (base.keptLitres[group.id] ?? 0) + (otherKeptLitres[group.id] ?? 0) })), [groups, base, otherKeptLitres]);
+  const heaps = useMemo(
+    () =>
+      groups.map((group) => ({
+        ...group,
+        uncountedLitres:
+          group.uncountedLitres +
+          (base.keptLitres[group.id] ?? 0) +
+          (otherKeptLitres[group.id] ?? 0),
+      })),
+    [groups, base, otherKeptLitres],
+  );
   const known = useMemo(() => [...base.names, ...things], [base, things]);
   const kinds = useMemo(() => withKindSizes(kindSizes), [kindSizes]);
   const [today] = useState(() => new Date().toISOString().slice(0, 10));
-  const parsed = useMemo(() => withDateReason(parseThing(typed, { groups: roomGroups, things: known, kinds }), today), [typed, roomGroups, known, kinds, today]);
-  const inHand: InHand | undefined = parsed && applyChanges({ ...parsed, groupId: parsed.groupId }, changes);
+  const parsed = useMemo(
+    () => withDateReason(parseThing(typed, { groups: roomGroups, things: known, kinds }), today),
+    [typed, roomGroups, known, kinds, today],
+  );
+  const inHand: InHand | undefined =
+    parsed && applyChanges({ ...parsed, groupId: parsed.groupId }, changes);
   // Learned when the page is opened; digits must not change under the hand.
-  const [reasonOrder] = useState(() => orderReasons(reasons, countReasons(base, foldDecisions(log))));
+  const [reasonOrder] = useState(() =>
+    orderReasons(reasons, countReasons(base, foldDecisions(log))),
+  );
 
   const group = roomGroups.find(({ id }) => id === inHand?.groupId);
   const bays = units.flatMap((unit) => unit.bays);
-  const bay = bays.find(({ id }) => id === (group?.bayId ?? chosenBayId)) ?? bays.find(({ id }) => id === chosenBayId);
+  const bay =
+    bays.find(({ id }) => id === (group?.bayId ?? chosenBayId)) ??
+    bays.find(({ id }) => id === chosenBayId);
   const send = (events: readonly DecisionEvent[]) => {
     decisionOutbox.add(projectId, events);
     liveLog.add(projectId, events);
@@ -75,7 +141,8 @@ export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSe
     setChanges({});
     setInHandSince(undefined);
   };
-  const follow = (kind: 'undone' | 'restored', event: StandingEvent | undefined) => event && send(actOf(event, fullLog).map((about) => toFollowUp(kind, about)));
+  const follow = (kind: 'undone' | 'restored', event: StandingEvent | undefined) =>
+    event && send(actOf(event, fullLog).map((about) => toFollowUp(kind, about)));
   const toPile = (pile: InHand): Parameters<typeof splitPile>[0] => {
     const { id: _, decisionId: __, decidedAt: ___, ...facts } = toThing({ inHand: pile, roomId });
     return { ...facts, id: createThingId() };
@@ -95,10 +162,23 @@ export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSe
     enoughFor: (name: string) => enoughFor(name, { things, home, enough, roomId }),
     bays,
     bay,
-    space: bay && { ...spaceInBay({ bayId: bay.id, usableLitres: usableLitresOf(bay), groups: heaps, things, inHand }), bay, group },
+    space: bay && {
+      ...spaceInBay({
+        bayId: bay.id,
+        usableLitres: usableLitresOf(bay),
+        groups: heaps,
+        things,
+        inHand,
+      }),
+      bay,
+      group,
+    },
     tally: addTallies(base.tally, tallyByVerdict(things)),
     recent: [...things].sort((a, b) => b.decidedAt.localeCompare(a.decidedAt)).slice(0, 8),
-    conflicts: findConflicts(fullLog, new Date(lastInstantOf(fullLog) - CONFLICT_MINUTES * 60_000).toISOString()),
+    conflicts: findConflicts(
+      fullLog,
+      new Date(lastInstantOf(fullLog) - CONFLICT_MINUTES * 60_000).toISOString(),
+    ),
     canUndo: findLastStanding(fullLog, deviceName()) !== undefined,
     canRedo: findRestorable(fullLog, deviceName()) !== undefined,
     type: (text: string) => {
@@ -120,14 +200,31 @@ export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSe
       send(splitPile(toPile(inHand), parts, createMeans()));
       clear();
     },
-    splitThing: (thing: Thing, parts: readonly PilePart[]) => send(splitPile(thing, parts, createMeans())),
-    correct: (thing: Thing, change: Parameters<typeof correctThing>[1]) => send([correctThing(thing, change, createMeans())]),
+    splitThing: (thing: Thing, parts: readonly PilePart[]) =>
+      send(splitPile(thing, parts, createMeans())),
+    correct: (thing: Thing, change: Parameters<typeof correctThing>[1]) =>
+      send([correctThing(thing, change, createMeans())]),
     merge: (into: Thing, other: Thing) => send(mergePiles(into, other, createMeans())),
     /** One more of a pile that is counted aloud; its first is a thing of its own. */
     countOne: (pile: InHand, verdict: Verdict, to: string) => {
-      const one = { ...pile, count: 1, litres: pile.litres / pile.count, massG: pile.massG / pile.count };
-      const same = things.find((thing) => thing.name === pile.name && thing.verdict === verdict && thing.to === to && JSON.stringify(thing.reasons) === JSON.stringify(pile.reasons));
-      send(same ? [correctThing(same, { count: same.count + 1 }, createMeans())] : splitPile(toPile(one), [{ count: 1, verdict, to }], createMeans()));
+      const one = {
+        ...pile,
+        count: 1,
+        litres: pile.litres / pile.count,
+        massG: pile.massG / pile.count,
+      };
+      const same = things.find(
+        (thing) =>
+          thing.name === pile.name &&
+          thing.verdict === verdict &&
+          thing.to === to &&
+          JSON.stringify(thing.reasons) === JSON.stringify(pile.reasons),
+      );
+      send(
+        same
+          ? [correctThing(same, { count: same.count + 1 }, createMeans())]
+          : splitPile(toPile(one), [{ count: 1, verdict, to }], createMeans()),
+      );
     },
     undo: () => follow('undone', findLastStanding(fullLog, deviceName())),
     redo: () => follow('restored', findRestorable(fullLog, deviceName())),
@@ -136,14 +233,25 @@ export function useBench({ projectId, roomId, log, base, otherKeptLitres, lastSe
 export type Bench = ReturnType<typeof useBench>;
 
 /** The server's log with what was decided since, here and on other devices, of things that were ever in this room. */
-function useFullLog({ projectId, roomId, log, lastSeq }: Pick<BenchData, 'projectId' | 'roomId' | 'log' | 'lastSeq'>): readonly DecisionEvent[] {
+function useFullLog({
+  projectId,
+  roomId,
+  log,
+  lastSeq,
+}: Pick<BenchData, 'projectId' | 'roomId' | 'log' | 'lastSeq'>): readonly DecisionEvent[] {
   const live = useSyncExternalStore(liveLog.subscribe, liveLog.list, liveLog.none);
   useEffect(() => liveLog.follow(projectId, lastSeq), [projectId, lastSeq]);
   return useMemo(() => {
     const known = new Set(log.map((event) => event.id));
-    const added = live.flatMap(({ projectId: of, event }) => (of === projectId && !known.has(event.id) ? [event] : []));
+    const added = live.flatMap(({ projectId: of, event }) =>
+      of === projectId && !known.has(event.id) ? [event] : [],
+    );
     const all = [...log, ...added];
-    const here = new Set(all.flatMap((event) => (event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [])));
+    const here = new Set(
+      all.flatMap((event) =>
+        event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [],
+      ),
+    );
     return all.filter((event) => here.has(event.thingId));
   }, [log, live, projectId, roomId]);
 }
@@ -169,25 +277,51 @@ function useTyped(roomId: string) {
 function applyChanges(parsed: InHand, changes: Partial<InHand>): InHand {
   const count = changes.count ?? parsed.count;
   const ratio = count / parsed.count;
-  return { ...parsed, litres: parsed.litres * ratio, massG: parsed.massG * ratio, ...changes, count };
+  return {
+    ...parsed,
+    litres: parsed.litres * ratio,
+    massG: parsed.massG * ratio,
+    ...changes,
+    count,
+  };
 }
 
 function toThing({ inHand, roomId }: { readonly inHand: InHand; readonly roomId: RoomId }): Thing {
   return {
-    id: thingIdSchema.parse('in-hand'), decisionId: decisionIdSchema.parse('in-hand'), decidedAt: '', roomId, name: inHand.name, count: inHand.count, verdict: 'keep', to: '',
-    reasons: [...inHand.reasons] as Reason[], groupId: inHand.groupId === undefined ? null : groupIdSchema.parse(inHand.groupId), litres: Math.round(inHand.litres * 100) / 100, massG: Math.round(inHand.massG),
-    ...(inHand.expiresOn === undefined ? {} : { expiresOn: inHand.expiresOn }), ...(inHand.pictureId === undefined ? {} : { pictureId: pictureIdSchema.parse(inHand.pictureId) }),
+    id: thingIdSchema.parse('in-hand'),
+    decisionId: decisionIdSchema.parse('in-hand'),
+    decidedAt: '',
+    roomId,
+    name: inHand.name,
+    count: inHand.count,
+    verdict: 'keep',
+    to: '',
+    reasons: [...inHand.reasons] as Reason[],
+    groupId: inHand.groupId === undefined ? null : groupIdSchema.parse(inHand.groupId),
+    litres: Math.round(inHand.litres * 100) / 100,
+    massG: Math.round(inHand.massG),
+    ...(inHand.expiresOn === undefined ? {} : { expiresOn: inHand.expiresOn }),
+    ...(inHand.pictureId === undefined
+      ? {}
+      : { pictureId: pictureIdSchema.parse(inHand.pictureId) }),
   };
 }
 
 const toFollowUp = (kind: 'undone' | 'restored', about: DecisionEvent): DecisionEvent => ({
-  kind, id: decisionIdSchema.parse(createUuid()), thingId: about.thingId, aboutId: about.id, decidedAt: new Date().toISOString(), device: deviceName(),
+  kind,
+  id: decisionIdSchema.parse(createUuid()),
+  thingId: about.thingId,
+  aboutId: about.id,
+  decidedAt: new Date().toISOString(),
+  device: deviceName(),
 });
 
 function countReasons(base: BenchBase, things: readonly Thing[]): BenchBase['reasonCounts'] {
   const counts: Partial<Record<Reason, number>> = { ...base.reasonCounts };
-  for (const reason of things.flatMap((thing) => thing.reasons)) counts[reason] = (counts[reason] ?? 0) + 1;
+  for (const reason of things.flatMap((thing) => thing.reasons))
+    counts[reason] = (counts[reason] ?? 0) + 1;
   return counts;
 }
 
-const lastInstantOf = (log: readonly DecisionEvent[]): number => log.reduce((latest, event) => Math.max(latest, Date.parse(event.decidedAt)), 0);
+const lastInstantOf = (log: readonly DecisionEvent[]): number =>
+  log.reduce((latest, event) => Math.max(latest, Date.parse(event.decidedAt)), 0);

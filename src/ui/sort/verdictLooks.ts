@@ -1,9 +1,22 @@
-import { DoorOpen, Gift, HandHeart, Hourglass, MessageCircleQuestion, PackageCheck, Recycle, Tag, Trash2, type LucideIcon } from 'lucide-react';
+import {
+  DoorOpen,
+  Gift,
+  HandHeart,
+  Hourglass,
+  MessageCircleQuestion,
+  PackageCheck,
+  Recycle,
+  Tag,
+  Trash2,
+  type LucideIcon,
+} from 'lucide-react';
 
 import type { Verdict } from '@/core/sort';
 
 /** Tint and shape of each verdict's box; the word and key stand in words.ts. */
-export const verdictLooks: Readonly<Record<Verdict, { readonly icon: LucideIcon; readonly color: string }>> = {
+export const verdictLooks: Readonly<
+  Record<Verdict, { readonly icon: LucideIcon; readonly color: string }>
+> = {
   keep: { icon: PackageCheck, color: 'var(--color-keep)' },
   donate: { icon: Gift, color: 'var(--color-donate)' },
   discard: { icon: Trash2, color: 'var(--color-discard)' },

@@ -9,9 +9,17 @@ const schema = z.object({ spot: z.string().max(80), moment: momentSchema });
 /** Takes a picture with the camera beside the app; what comes is sent on like any picture from a phone. */
 export async function GET(request: Request): Promise<Response> {
   const query = new URL(request.url).searchParams;
-  return respond(schema, { spot: query.get('spot') ?? '', moment: query.get('moment') }, async (input) => {
-    const picture = await fetchCameraPicture(process.env, input);
-    if (!picture) return refuse(503, { code: 'no_camera', message: 'No camera answers. The simulated one: npm run camera.' });
-    return new Response(picture, { headers: { ...noStore, 'content-type': 'image/jpeg' } });
-  });
+  return respond(
+    schema,
+    { spot: query.get('spot') ?? '', moment: query.get('moment') },
+    async (input) => {
+      const picture = await fetchCameraPicture(process.env, input);
+      if (!picture)
+        return refuse(503, {
+          code: 'no_camera',
+          message: 'No camera answers. The simulated one: npm run camera.',
+        });
+      return new Response(picture, { headers: { ...noStore, 'content-type': 'image/jpeg' } });
+    },
+  );
 }

@@ -9,7 +9,13 @@ const querySchema = z.object({ q: z.string().max(100), project: projectIdSchema.
 
 export async function GET(request: Request): Promise<Response> {
   const params = new URL(request.url).searchParams;
-  return respond(querySchema, { q: params.get('q') ?? '', project: params.get('project') ?? undefined }, async ({ q, project }) =>
-    Response.json({ hits: await findAnything(await getDatabase(), q, project) }, { headers: noStore }),
+  return respond(
+    querySchema,
+    { q: params.get('q') ?? '', project: params.get('project') ?? undefined },
+    async ({ q, project }) =>
+      Response.json(
+        { hits: await findAnything(await getDatabase(), q, project) },
+        { headers: noStore },
+      ),
   );
 }

@@ -8,11 +8,16 @@ export function GET(request: Request): Response {
   const body = new ReadableStream<Uint8Array>({
     start: (controller) => {
       const say = (kind: string, text: string) => {
-        if (!abort.signal.aborted) controller.enqueue(encoder.encode(`event: ${kind}\ndata: ${text}\n\n`));
+        if (!abort.signal.aborted)
+          controller.enqueue(encoder.encode(`event: ${kind}\ndata: ${text}\n\n`));
       };
-      void followMeter(meterAddressOf(process.env), abort.signal, (event) => say(event.kind, 'text' in event ? event.text.replace(/[\r\n]/g, ' ') : ''));
+      void followMeter(meterAddressOf(process.env), abort.signal, (event) =>
+        say(event.kind, 'text' in event ? event.text.replace(/[\r\n]/g, ' ') : ''),
+      );
     },
     cancel: () => abort.abort(),
   });
-  return new Response(body, { headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' } });
+  return new Response(body, {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' },
+  });
 }

@@ -9,5 +9,7 @@ export default async function ProjectPage({ params }: { params: Promise<{ projec
   if (!project) notFound();
   const base = `/projects/${projectId}/rooms`;
   const open = project.desk.find(({ progress }) => progress.next.length > 0) ?? project.desk[0];
-  redirect(open ? `${base}/${open.room.id}/${open.progress.next[0]?.step ?? 'show'}` : `${base}/new`);
+  redirect(
+    open ? `${base}/${open.room.id}/${open.progress.next[0]?.step ?? 'show'}` : `${base}/new`,
+  );
 }

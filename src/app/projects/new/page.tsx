@@ -9,11 +9,29 @@ export const metadata = { title: 'Start a project' };
 
 export default function NewProjectPage() {
   return (
-    <Frame lid={<Lid homeName="New project" homeNote="household and agreement"><KeptStatus /></Lid>}>
+    <Frame
+      lid={
+        <Lid homeName="New project" homeNote="household and agreement">
+          <KeptStatus />
+        </Lid>
+      }
+    >
       <div className="mx-auto max-w-[900px]">
         <h1 className="mb-4 text-[26px]">Start a project</h1>
         <ProjectForm
-          typed={{ name: '', units: 'cm', currency: 'GBP', budget: '0', readyBy: '', status: 'active', bedCount: '0', guestPlaceCount: '0', pets: '', people: [emptyPerson], roomBudgets: {} }}
+          typed={{
+            name: '',
+            units: 'cm',
+            currency: 'GBP',
+            budget: '0',
+            readyBy: '',
+            status: 'active',
+            bedCount: '0',
+            guestPlaceCount: '0',
+            pets: '',
+            people: [emptyPerson],
+            roomBudgets: {},
+          }}
           rooms={[]}
           submitLabel="Start the project"
           onSave={startProjectAction}

@@ -9,14 +9,25 @@ import { refuse, respond } from '../../respond';
 
 const schema = z.object({ pictureId: pictureIdSchema, size: z.enum(['full', 'thumb']) });
 
-export async function GET(request: Request, { params }: { params: Promise<{ pictureId: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ pictureId: string }> },
+): Promise<Response> {
   const size = new URL(request.url).searchParams.get('size') ?? 'full';
   return respond(schema, { ...(await params), size }, async (input) => {
     const db = await getDatabase();
-    const picture = (await findPicture(db, input.pictureId)) ?? (await findThingPicture(db, input.pictureId)) ?? (await findReceiptOf(db, input.pictureId));
+    const picture =
+      (await findPicture(db, input.pictureId)) ??
+      (await findThingPicture(db, input.pictureId)) ??
+      (await findReceiptOf(db, input.pictureId));
     if (!picture) return refuse(404, { code: 'not_found', message: 'There is no such picture.' });
     const bytes = await readPictureFile(dataDirOf(process.env), input.pictureId, input.size);
     // A picture never changes under its id, but it is private: only this browser may keep it.
-    return new Response(new Uint8Array(bytes), { headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=31536000, immutable' } });
+    return new Response(new Uint8Array(bytes), {
+      headers: {
+        'content-type': 'image/jpeg',
+        'cache-control': 'private, max-age=31536000, immutable',
+      },
+    });
   });
 }

@@ -10,21 +10,30 @@ const MAX_BODY_BYTES = 600_000_000;
 export async function POST(request: Request): Promise<Response> {
   return respond(z.object({}), {}, async () => {
     const zip = await readBody(request, MAX_BODY_BYTES);
-    if (!zip) return refuse(413, { code: 'zip_too_large', message: 'This file is larger than 600 MB.' });
+    if (!zip)
+      return refuse(413, { code: 'zip_too_large', message: 'This file is larger than 600 MB.' });
     const imported = await importProject(await getDatabase(), dataDirOf(process.env), zip);
-    if (!imported.ok) return refuse(422, { code: imported.error.code, message: wordError(imported.error) });
+    if (!imported.ok)
+      return refuse(422, { code: imported.error.code, message: wordError(imported.error) });
     return Response.json({ projectId: imported.value }, { status: 201 });
   });
 }
 
 function wordError(error: ArchiveError): string {
   switch (error.code) {
-    case 'not_a_zip': return 'This is not a zip file.';
-    case 'zip_too_large': return `This file unpacks to more than ${Math.round(error.maxBytes / 1e6)} MB.`;
-    case 'file_missing': return `The zip lacks ${error.file}; nothing was brought in.`;
-    case 'newer_version': return `The file is of version ${error.version}, newer than this Tin Box reads; nothing was brought in.`;
-    case 'unreadable': return `${error.file}${error.path ? `, ${error.path}` : ''}: ${error.message}. Nothing was brought in.`;
-    case 'picture_damaged': return `${error.file} is no picture that can be read; nothing was brought in.`;
-    default: return assertNever(error);
+    case 'not_a_zip':
+      return 'This is not a zip file.';
+    case 'zip_too_large':
+      return `This file unpacks to more than ${Math.round(error.maxBytes / 1e6)} MB.`;
+    case 'file_missing':
+      return `The zip lacks ${error.file}; nothing was brought in.`;
+    case 'newer_version':
+      return `The file is of version ${error.version}, newer than this Tin Box reads; nothing was brought in.`;
+    case 'unreadable':
+      return `${error.file}${error.path ? `, ${error.path}` : ''}: ${error.message}. Nothing was brought in.`;
+    case 'picture_damaged':
+      return `${error.file} is no picture that can be read; nothing was brought in.`;
+    default:
+      return assertNever(error);
   }
 }

@@ -4,7 +4,13 @@ import { momentSchema } from '@/core/look';
 import { pictureIdSchema, projectIdSchema, vantagePointIdSchema } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
 import { MAX_PICTURE_BYTES } from '@/server/look/pictures';
-import { finishUpload, MAX_CHUNK_BYTES, receiveChunk, receivedBytesOf, sweepUploads } from '@/server/look/uploads';
+import {
+  finishUpload,
+  MAX_CHUNK_BYTES,
+  receiveChunk,
+  receivedBytesOf,
+  sweepUploads,
+} from '@/server/look/uploads';
 import { noStore, readBody, readJson, refuse, respond } from '@/app/api/respond';
 import { pictureErrorWords } from '@/ui/words';
 
@@ -13,7 +19,12 @@ const idSchema = z.object({ uploadId: pictureIdSchema });
 
 /** How much of it has arrived. */
 export async function GET(_request: Request, { params }: Context): Promise<Response> {
-  return respond(idSchema, await params, async ({ uploadId }) => Response.json({ receivedBytes: await receivedBytesOf(dataDirOf(process.env), uploadId) }, { headers: noStore }));
+  return respond(idSchema, await params, async ({ uploadId }) =>
+    Response.json(
+      { receivedBytes: await receivedBytesOf(dataDirOf(process.env), uploadId) },
+      { headers: noStore },
+    ),
+  );
 }
 
 /** The next piece; `offset` says where it begins. 409 tells where to go on from. */
@@ -22,16 +33,34 @@ export async function PUT(request: Request, { params }: Context): Promise<Respon
   const schema = idSchema.extend({ offset: z.coerce.number().int().min(0).max(MAX_PICTURE_BYTES) });
   return respond(schema, { ...(await params), offset }, async (input) => {
     const bytes = await readBody(request, MAX_CHUNK_BYTES);
-    if (!bytes) return refuse(413, { code: 'chunk_too_large', message: `Send at most ${MAX_CHUNK_BYTES} bytes at a time.` });
-    const outcome = await receiveChunk(dataDirOf(process.env), input.uploadId, { offset: input.offset, bytes });
-    if (outcome.code === 'picture_too_large') return refuse(413, { code: outcome.code, message: pictureErrorWords({ code: outcome.code }) });
-    return Response.json({ receivedBytes: outcome.receivedBytes }, { status: outcome.code === 'received' ? 200 : 409 });
+    if (!bytes)
+      return refuse(413, {
+        code: 'chunk_too_large',
+        message: `Send at most ${MAX_CHUNK_BYTES} bytes at a time.`,
+      });
+    const outcome = await receiveChunk(dataDirOf(process.env), input.uploadId, {
+      offset: input.offset,
+      bytes,
+    });
+    if (outcome.code === 'picture_too_large')
+      return refuse(413, {
+        code: outcome.code,
+        message: pictureErrorWords({ code: outcome.code }),
+      });
+    return Response.json(
+      { receivedBytes: outcome.receivedBytes },
+      { status: outcome.code === 'received' ? 200 : 409 },
+    );
   });
 }
 
 const spotSchema = z.object({ vantagePointId: vantagePointIdSchema, moment: momentSchema });
 // Without a spot it is the picture of a thing in hand.
-const finishSchema = idSchema.extend({ projectId: projectIdSchema, spot: spotSchema.nullable(), totalBytes: z.number().int().min(1).max(MAX_PICTURE_BYTES) });
+const finishSchema = idSchema.extend({
+  projectId: projectIdSchema,
+  spot: spotSchema.nullable(),
+  totalBytes: z.number().int().min(1).max(MAX_PICTURE_BYTES),
+});
 
 /** All of it is there: make it a picture. Asked again, it answers the same one. */
 export async function POST(request: Request, { params }: Context): Promise<Response> {
@@ -42,7 +71,8 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     const dataDir = dataDirOf(process.env);
     const finished = await finishUpload(await getDatabase(), dataDir, { ...input, id: uploadId });
     await sweepUploads(dataDir, Date.now());
-    if (!finished.ok) return refuse(422, { code: finished.error.code, message: pictureErrorWords(finished.error) });
+    if (!finished.ok)
+      return refuse(422, { code: finished.error.code, message: pictureErrorWords(finished.error) });
     return Response.json({ picture: finished.value }, { status: 201 });
   });
 }

@@ -12,17 +12,28 @@ import { asDownload, refuse, respond } from '@/app/api/respond';
 
 const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema.optional() });
 
-export async function GET(request: Request, { params }: { params: Promise<{ projectId: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ projectId: string }> },
+): Promise<Response> {
   const roomId = new URL(request.url).searchParams.get('room') ?? undefined;
   return respond(schema, { ...(await params), roomId }, async (input) => {
     const records = await getProjectRecords(await getDatabase(), input.projectId);
-    if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId)) return refuse(404, { code: 'not_found', message: 'There is no such room.' });
+    if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
+      return refuse(404, { code: 'not_found', message: 'There is no such room.' });
     const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
     const pictures = new Map<PictureId, Buffer>();
     for (const { before, after } of page.rooms.flatMap(({ pairs }) => pairs)) {
-      for (const picture of [before, after]) if (picture) pictures.set(picture.id, await readPictureFile(dataDirOf(process.env), picture.id, 'full'));
+      for (const picture of [before, after])
+        if (picture)
+          pictures.set(
+            picture.id,
+            await readPictureFile(dataDirOf(process.env), picture.id, 'full'),
+          );
     }
     const pdf = await renderClientPdf(page, pictures);
-    return new Response(new Uint8Array(pdf), { headers: asDownload(`${fileNameOf(page)}.pdf`, 'application/pdf') });
+    return new Response(new Uint8Array(pdf), {
+      headers: asDownload(`${fileNameOf(page)}.pdf`, 'application/pdf'),
+    });
   });
 }

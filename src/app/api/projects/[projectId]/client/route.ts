@@ -11,26 +11,44 @@ import { fileNameOf } from '@/server/show/clientWords';
 import { renderClientHtml } from '@/server/show/renderClientHtml';
 import { asDownload, noStore, refuse, respond } from '@/app/api/respond';
 
-const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema.optional(), download: z.boolean() });
+const schema = z.object({
+  projectId: projectIdSchema,
+  roomId: roomIdSchema.optional(),
+  download: z.boolean(),
+});
 
 /** The client's page: in the app with addresses for its pictures, as a download with the pictures inside. */
-export async function GET(request: Request, { params }: { params: Promise<{ projectId: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ projectId: string }> },
+): Promise<Response> {
   const query = new URL(request.url).searchParams;
-  return respond(schema, { ...(await params), roomId: query.get('room') ?? undefined, download: query.has('download') }, async (input) => {
-    const records = await getProjectRecords(await getDatabase(), input.projectId);
-    if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId)) return refuse(404, { code: 'not_found', message: 'There is no such room.' });
-    const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
-    const fontCss = await loadClientFonts();
-    if (!input.download) return new Response(renderClientHtml(page, { fontCss, pictureSrc: (id) => `/api/pictures/${id}` }), { headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' } });
-    const sources = new Map<PictureId, string>();
-    for (const { before, after } of page.rooms.flatMap(({ pairs }) => pairs)) {
-      for (const picture of [before, after]) {
-        if (!picture) continue;
-        const bytes = await readPictureFile(dataDirOf(process.env), picture.id, 'full');
-        sources.set(picture.id, `data:image/jpeg;base64,${bytes.toString('base64')}`);
+  return respond(
+    schema,
+    { ...(await params), roomId: query.get('room') ?? undefined, download: query.has('download') },
+    async (input) => {
+      const records = await getProjectRecords(await getDatabase(), input.projectId);
+      if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
+        return refuse(404, { code: 'not_found', message: 'There is no such room.' });
+      const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
+      const fontCss = await loadClientFonts();
+      if (!input.download)
+        return new Response(
+          renderClientHtml(page, { fontCss, pictureSrc: (id) => `/api/pictures/${id}` }),
+          { headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' } },
+        );
+      const sources = new Map<PictureId, string>();
+      for (const { before, after } of page.rooms.flatMap(({ pairs }) => pairs)) {
+        for (const picture of [before, after]) {
+          if (!picture) continue;
+          const bytes = await readPictureFile(dataDirOf(process.env), picture.id, 'full');
+          sources.set(picture.id, `data:image/jpeg;base64,${bytes.toString('base64')}`);
+        }
       }
-    }
-    const html = renderClientHtml(page, { fontCss, pictureSrc: (id) => sources.get(id) ?? '' });
-    return new Response(html, { headers: asDownload(`${fileNameOf(page)}.html`, 'text/html; charset=utf-8') });
-  });
+      const html = renderClientHtml(page, { fontCss, pictureSrc: (id) => sources.get(id) ?? '' });
+      return new Response(html, {
+        headers: asDownload(`${fileNameOf(page)}.html`, 'text/html; charset=utf-8'),
+      });
+    },
+  );
 }

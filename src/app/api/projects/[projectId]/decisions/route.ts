@@ -8,17 +8,26 @@ import { findProject } from '@/data/projectRepo';
 import { readBody, readJson, refuse, respond } from '@/app/api/respond';
 
 const MAX_BODY_BYTES = 2_000_000;
-const schema = z.object({ projectId: projectIdSchema, events: z.array(decisionEventSchema).min(1).max(1000) });
+const schema = z.object({
+  projectId: projectIdSchema,
+  events: z.array(decisionEventSchema).min(1).max(1000),
+});
 
 /** Adds decisions to the log. Answered only once they are on the disk; sending again counts once. */
-export async function POST(request: Request, { params }: { params: Promise<{ projectId: string }> }): Promise<Response> {
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ projectId: string }> },
+): Promise<Response> {
   const body = await readBody(request, MAX_BODY_BYTES);
-  if (!body) return refuse(413, { code: 'too_large', message: 'Send at most 2 MB of decisions at a time.' });
+  if (!body)
+    return refuse(413, { code: 'too_large', message: 'Send at most 2 MB of decisions at a time.' });
   const json = readJson(new TextDecoder().decode(body));
-  const events = typeof json === 'object' && json !== null && 'events' in json ? json.events : undefined;
+  const events =
+    typeof json === 'object' && json !== null && 'events' in json ? json.events : undefined;
   return respond(schema, { ...(await params), events }, async (input) => {
     const db = await getDatabase();
-    if (!(await findProject(db, input.projectId))) return refuse(404, { code: 'not_found', message: 'There is no such project.' });
+    if (!(await findProject(db, input.projectId)))
+      return refuse(404, { code: 'not_found', message: 'There is no such project.' });
     return Response.json(await appendDecisions(db, input.projectId, input.events));
   });
 }

@@ -5,9 +5,14 @@ import { dataDirOf, getDatabase } from '@/data/db';
 import { exportProject } from '@/server/exchange/archive';
 import { asDownload, respond } from '@/app/api/respond';
 
-export async function GET(_request: Request, { params }: { params: Promise<{ projectId: string }> }): Promise<Response> {
+export async function GET(
+  _request: Request,
+  { params }: { params: Promise<{ projectId: string }> },
+): Promise<Response> {
   return respond(z.object({ projectId: projectIdSchema }), await params, async ({ projectId }) => {
     const zip = await exportProject(await getDatabase(), dataDirOf(process.env), projectId);
-    return new Response(new Uint8Array(zip), { headers: asDownload('tin-box-project.zip', 'application/zip') });
+    return new Response(new Uint8Array(zip), {
+      headers: asDownload('tin-box-project.zip', 'application/zip'),
+    });
   });
 }

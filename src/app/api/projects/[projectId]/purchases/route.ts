@@ -11,18 +11,38 @@ const MAX_CSV_BYTES = 5_000_000;
 /** What was bought, as CSV: for a room (`room`) or for the whole home. */
 export async function GET(request: Request, { params }: Context): Promise<Response> {
   const room = new URL(request.url).searchParams.get('room') ?? undefined;
-  return respond(z.object({ projectId: projectIdSchema, room: roomIdSchema.optional() }), { ...(await params), room }, async (input) =>
-    new Response(await writePurchasesCsv(await getDatabase(), input.projectId, input.room), { headers: asDownload('purchases.csv', 'text/csv; charset=utf-8') }),
+  return respond(
+    z.object({ projectId: projectIdSchema, room: roomIdSchema.optional() }),
+    { ...(await params), room },
+    async (input) =>
+      new Response(await writePurchasesCsv(await getDatabase(), input.projectId, input.room), {
+        headers: asDownload('purchases.csv', 'text/csv; charset=utf-8'),
+      }),
   );
 }
 
 /** `accept=good` keeps the good rows of a file that has bad ones; otherwise all rows or none. */
 export async function POST(request: Request, { params }: Context): Promise<Response> {
   const query = new URL(request.url).searchParams;
-  const schema = z.object({ projectId: projectIdSchema, room: roomIdSchema, accept: z.enum(['all', 'good']) });
-  return respond(schema, { ...(await params), room: query.get('room'), accept: query.get('accept') ?? 'all' }, async ({ projectId, room, accept }) => {
-    const body = await readBody(request, MAX_CSV_BYTES);
-    if (!body) return refuse(413, { code: 'too_large', message: 'This file is larger than 5 MB.' });
-    return Response.json(await importPurchasesCsv(await getDatabase(), projectId, { roomId: room, text: new TextDecoder().decode(body), acceptGoodRows: accept === 'good' }));
+  const schema = z.object({
+    projectId: projectIdSchema,
+    room: roomIdSchema,
+    accept: z.enum(['all', 'good']),
   });
+  return respond(
+    schema,
+    { ...(await params), room: query.get('room'), accept: query.get('accept') ?? 'all' },
+    async ({ projectId, room, accept }) => {
+      const body = await readBody(request, MAX_CSV_BYTES);
+      if (!body)
+        return refuse(413, { code: 'too_large', message: 'This file is larger than 5 MB.' });
+      return Response.json(
+        await importPurchasesCsv(await getDatabase(), projectId, {
+          roomId: room,
+          text: new TextDecoder().decode(body),
+          acceptGoodRows: accept === 'good',
+        }),
+      );
+    },
+  );
 }

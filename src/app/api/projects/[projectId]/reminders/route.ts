@@ -8,9 +8,14 @@ import { writeReminders } from '@/server/sort/remindersFile';
 import { asDownload, respond } from '@/app/api/respond';
 
 /** What was put off, as a calendar file. */
-export async function GET(_request: Request, { params }: { params: Promise<{ projectId: string }> }): Promise<Response> {
+export async function GET(
+  _request: Request,
+  { params }: { params: Promise<{ projectId: string }> },
+): Promise<Response> {
   return respond(z.object({ projectId: projectIdSchema }), await params, async ({ projectId }) => {
     const records = await getProjectRecords(await getDatabase(), projectId);
-    return new Response(writeReminders(records, nowIso()), { headers: asDownload(`${records.project.name}-reminders.ics`, 'text/calendar; charset=utf-8') });
+    return new Response(writeReminders(records, nowIso()), {
+      headers: asDownload(`${records.project.name}-reminders.ics`, 'text/calendar; charset=utf-8'),
+    });
   });
 }

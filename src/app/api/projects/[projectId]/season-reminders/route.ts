@@ -8,10 +8,29 @@ import { seasonsOfRoom, writeSeasonReminders } from '@/server/place/seasons';
 import { asDownload, respond } from '@/app/api/respond';
 
 /** What changes with the seasons in a room, as a calendar file that comes again each year. */
-export async function GET(request: Request, { params }: { params: Promise<{ projectId: string }> }): Promise<Response> {
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ projectId: string }> },
+): Promise<Response> {
   const query = Object.fromEntries(new URL(request.url).searchParams);
-  return respond(z.object({ projectId: projectIdSchema, room: roomIdSchema }), { ...query, ...(await params) }, async ({ projectId, room }) => {
-    const records = await getProjectRecords(await getDatabase(), projectId);
-    return new Response(writeSeasonReminders(records, { roomId: room, swaps: seasonsOfRoom(records, room), now: nowIso() }), { headers: asDownload(`${records.project.name}-seasons.ics`, 'text/calendar; charset=utf-8') });
-  });
+  return respond(
+    z.object({ projectId: projectIdSchema, room: roomIdSchema }),
+    { ...query, ...(await params) },
+    async ({ projectId, room }) => {
+      const records = await getProjectRecords(await getDatabase(), projectId);
+      return new Response(
+        writeSeasonReminders(records, {
+          roomId: room,
+          swaps: seasonsOfRoom(records, room),
+          now: nowIso(),
+        }),
+        {
+          headers: asDownload(
+            `${records.project.name}-seasons.ics`,
+            'text/calendar; charset=utf-8',
+          ),
+        },
+      );
+    },
+  );
 }

@@ -1,7 +1,15 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { chooseSchoolsAction, moveSectionAction, recordAgreementAction, removeSectionAction, saveSectionAction, saveTermsAction, suggestSectionsAction } from '@/app/actions/agree';
+import {
+  chooseSchoolsAction,
+  moveSectionAction,
+  recordAgreementAction,
+  removeSectionAction,
+  saveSectionAction,
+  saveTermsAction,
+  suggestSectionsAction,
+} from '@/app/actions/agree';
 import { undoAction } from '@/app/actions/projects';
 import { compareAgreements } from '@/core/agree';
 import { agreementLinesOf } from '@/server/agree/agreementLines';
@@ -21,7 +29,11 @@ import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Agree' };
 
-export default async function AgreePage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+export default async function AgreePage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string }>;
+}) {
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
@@ -29,32 +41,76 @@ export default async function AgreePage({ params }: { params: Promise<{ projectI
   const { project } = records;
   const loaded = await loadEstimate(db, records, nowIso().slice(0, 10));
   const agreed = records.agreements.at(-1);
-  const last = agreed && { dayWords: dayWords(agreed.agreedAt), agreedBy: agreed.agreedBy, changes: compareAgreements(agreed.lines, agreementLinesOf(records)) };
+  const last = agreed && {
+    dayWords: dayWords(agreed.agreedAt),
+    agreedBy: agreed.agreedBy,
+    changes: compareAgreements(agreed.lines, agreementLinesOf(records)),
+  };
   const rooms = records.rooms.map((room) => ({
-    id: room.id, name: room.name,
-    bays: records.units.filter((unit) => unit.roomId === room.id).flatMap((unit) => unit.bays.map((bay) => ({ id: bay.id, name: bay.name, unitName: unit.name }))),
+    id: room.id,
+    name: room.name,
+    bays: records.units
+      .filter((unit) => unit.roomId === room.id)
+      .flatMap((unit) =>
+        unit.bays.map((bay) => ({ id: bay.id, name: bay.name, unitName: unit.name })),
+      ),
   }));
   const tray = (
     <>
-      <AgreedNote key={agreed?.id ?? 'none'} projectId={projectId} last={last} names={records.people.map(({ name }) => name)} onAgree={recordAgreementAction.bind(null, projectId)} />
+      <AgreedNote
+        key={agreed?.id ?? 'none'}
+        projectId={projectId}
+        last={last}
+        names={records.people.map(({ name }) => name)}
+        onAgree={recordAgreementAction.bind(null, projectId)}
+      />
       <ProjectFiles projectId={projectId} />
     </>
   );
   return (
-    <StepFrame step="agree" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
+    <StepFrame
+      step="agree"
+      project={project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+      tray={tray}
+    >
       <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
         <h1 className="text-[24px]">What is agreed for {project.name}</h1>
-        <Link className={buttonClass('quiet')} href={`/projects/${projectId}/rooms/${roomId}/agree/household`}>Household, date and budget</Link>
+        <Link
+          className={buttonClass('quiet')}
+          href={`/projects/${projectId}/rooms/${roomId}/agree/household`}
+        >
+          Household, date and budget
+        </Link>
       </div>
       <div className="grid gap-4">
         <EstimateBand {...loaded} terms={project.terms} currency={project.currency} />
         <SectionBoard
-          estimates={loaded.estimate.sections} rooms={rooms} activeRoomId={roomId} onSave={saveSectionAction.bind(null, projectId)} onSuggest={suggestSectionsAction.bind(null, projectId, roomId)}
-          onMove={moveSectionAction.bind(null, projectId)} onRemove={removeSectionAction.bind(null, projectId)}
+          estimates={loaded.estimate.sections}
+          rooms={rooms}
+          activeRoomId={roomId}
+          onSave={saveSectionAction.bind(null, projectId)}
+          onSuggest={suggestSectionsAction.bind(null, projectId, roomId)}
+          onMove={moveSectionAction.bind(null, projectId)}
+          onRemove={removeSectionAction.bind(null, projectId)}
         />
         <div className="grid items-start gap-4 lg:grid-cols-2">
-          <TermsForm key={projectId} typed={toTypedTerms(project.terms)} onSave={saveTermsAction.bind(null, projectId)} />
-          <SchoolsForm key={`schools-${roomId}`} project={project.terms.schools} room={own.room.schools} roomName={own.room.name.toLowerCase()} onChoose={chooseSchoolsAction.bind(null, projectId, roomId)} />
+          <TermsForm
+            key={projectId}
+            typed={toTypedTerms(project.terms)}
+            onSave={saveTermsAction.bind(null, projectId)}
+          />
+          <SchoolsForm
+            key={`schools-${roomId}`}
+            project={project.terms.schools}
+            room={own.room.schools}
+            roomName={own.room.name.toLowerCase()}
+            onChoose={chooseSchoolsAction.bind(null, projectId, roomId)}
+          />
         </div>
       </div>
     </StepFrame>

@@ -1,8 +1,20 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { addVantagePointAction, removePictureAction, removeVantagePointAction } from '@/app/actions/look';
-import { movePlanItemAction, removeCheckAction, removeFixtureAction, saveCheckAction, saveFixtureAction, saveRoutineBreaksAction, saveWallsAction } from '@/app/actions/plan';
+import {
+  addVantagePointAction,
+  removePictureAction,
+  removeVantagePointAction,
+} from '@/app/actions/look';
+import {
+  movePlanItemAction,
+  removeCheckAction,
+  removeFixtureAction,
+  saveCheckAction,
+  saveFixtureAction,
+  saveRoutineBreaksAction,
+  saveWallsAction,
+} from '@/app/actions/plan';
 import { changeRoomAction, undoAction } from '@/app/actions/projects';
 import { answerChecks, findPlanClashes, traceWalls } from '@/core/look';
 import { openRoom } from '@/server/desk/openRoom';
@@ -38,45 +50,143 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
   const fixtures = records.fixtures.filter((fixture) => fixture.roomId === roomId);
   const clashes = outline && findPlanClashes({ outline, units, fixtures, checks: room.checks });
   const asked = (await searchParams).view;
-  const view = asked === 'front' || asked === 'plan' ? asked : outline || units.length === 0 ? 'plan' : 'front';
+  const view =
+    asked === 'front' || asked === 'plan'
+      ? asked
+      : outline || units.length === 0
+        ? 'plan'
+        : 'front';
   const place = { projectId, roomId };
   const base = `/projects/${projectId}/rooms/${roomId}/look`;
   const tab = (name: 'plan' | 'front', words: string) => (
-    <Link href={`${base}?view=${name}`} aria-current={view === name ? 'page' : undefined} className={`flex min-h-11 items-center px-4 font-head text-[15px] font-[650] ${view === name ? 'border-b-[3px] border-rim text-rim-deep' : 'text-soft'}`}>{words}</Link>
+    <Link
+      href={`${base}?view=${name}`}
+      aria-current={view === name ? 'page' : undefined}
+      className={`flex min-h-11 items-center px-4 font-head text-[15px] font-[650] ${view === name ? 'border-b-[3px] border-rim text-rim-deep' : 'text-soft'}`}
+    >
+      {words}
+    </Link>
   );
   return (
-    <StepFrame step="look" project={records.project} desk={opened.desk} room={room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<LookTray units={units} base={base} links={<DrawingLinks projectId={projectId} roomId={roomId} hasPlan={outline !== undefined} hasUnits={units.length > 0} />} />}>
+    <StepFrame
+      step="look"
+      project={records.project}
+      desk={opened.desk}
+      room={room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+      tray={
+        <LookTray
+          units={units}
+          base={base}
+          links={
+            <DrawingLinks
+              projectId={projectId}
+              roomId={roomId}
+              hasPlan={outline !== undefined}
+              hasUnits={units.length > 0}
+            />
+          }
+        />
+      }
+    >
       <RoomPurpose room={room} onSave={changeRoomAction.bind(null, projectId, roomId)} />
       <section aria-label="Drawing" className="panel mt-3 border-t-4 border-t-rim print:border-0">
         <div className="no-print flex flex-wrap items-center gap-x-1 gap-y-1.5 border-b border-line pr-2">
           {tab('plan', 'From above')}
           {tab('front', 'From the front')}
           <span className="ml-auto flex flex-wrap gap-2 py-1.5">
-            {view === 'plan' && <WallsSheet key={JSON.stringify(room.plan)} plan={room.plan} measureUnit={measureUnit} look={room.plan ? 'plain' : 'main'} onSave={saveWallsAction.bind(null, place)} />}
-            {view === 'plan' && outline && <FixtureSheet outline={outline} measureUnit={measureUnit} onSave={saveFixtureAction.bind(null, place)} />}
-            <Link className={buttonClass(units.length === 0 && (view === 'front' || outline !== undefined) ? 'main' : 'quiet')} href={`${base}/units/new`}>Measure a unit</Link>
+            {view === 'plan' && (
+              <WallsSheet
+                key={JSON.stringify(room.plan)}
+                plan={room.plan}
+                measureUnit={measureUnit}
+                look={room.plan ? 'plain' : 'main'}
+                onSave={saveWallsAction.bind(null, place)}
+              />
+            )}
+            {view === 'plan' && outline && (
+              <FixtureSheet
+                outline={outline}
+                measureUnit={measureUnit}
+                onSave={saveFixtureAction.bind(null, place)}
+              />
+            )}
+            <Link
+              className={buttonClass(
+                units.length === 0 && (view === 'front' || outline !== undefined)
+                  ? 'main'
+                  : 'quiet',
+              )}
+              href={`${base}/units/new`}
+            >
+              Measure a unit
+            </Link>
           </span>
         </div>
-        {view === 'plan' && outline && <PlanBoard records={{ room, units, fixtures }} outline={outline} measureUnit={measureUnit} onMove={movePlanItemAction.bind(null, place)} onRemoveFixture={removeFixtureAction.bind(null, projectId)} />}
-        {view === 'plan' && !outline && <p className="squared max-w-full px-4 py-8 text-[17px]">Two measures draw the room: its length and its width. Then doors, windows, sockets and units go where the tape says.</p>}
+        {view === 'plan' && outline && (
+          <PlanBoard
+            records={{ room, units, fixtures }}
+            outline={outline}
+            measureUnit={measureUnit}
+            onMove={movePlanItemAction.bind(null, place)}
+            onRemoveFixture={removeFixtureAction.bind(null, projectId)}
+          />
+        )}
+        {view === 'plan' && !outline && (
+          <p className="squared max-w-full px-4 py-8 text-[17px]">
+            Two measures draw the room: its length and its width. Then doors, windows, sockets and
+            units go where the tape says.
+          </p>
+        )}
         {view === 'front' && (
           <div className="squared overflow-x-auto p-3">
-            {units.length > 0 ? <FrontDrawing units={units} measureUnit={measureUnit} box={{ widthPx: 826, heightPx: 430 }} /> : <p className="max-w-[56ch] py-8 text-[17px]">Measure every place things can live. Begin with one cupboard or shelf; it is drawn to scale as you type.</p>}
+            {units.length > 0 ? (
+              <FrontDrawing
+                units={units}
+                measureUnit={measureUnit}
+                box={{ widthPx: 826, heightPx: 430 }}
+              />
+            ) : (
+              <p className="max-w-[56ch] py-8 text-[17px]">
+                Measure every place things can live. Begin with one cupboard or shelf; it is drawn
+                to scale as you type.
+              </p>
+            )}
           </div>
         )}
       </section>
       <div className="no-print mt-5 grid items-start gap-x-4 gap-y-5 lg:grid-cols-2">
         <section aria-label="Possible again">
           <h2 className="mb-2 text-[18px]">What should be possible here again</h2>
-          <RoomChecks answers={answerChecks(room.checks, clashes)} tables={units.map(({ id, name }) => ({ id, name }))} measureUnit={measureUnit} onSave={saveCheckAction.bind(null, place)} onRemove={removeCheckAction.bind(null, place)} onAnswer={undefined} />
+          <RoomChecks
+            answers={answerChecks(room.checks, clashes)}
+            tables={units.map(({ id, name }) => ({ id, name }))}
+            measureUnit={measureUnit}
+            onSave={saveCheckAction.bind(null, place)}
+            onRemove={removeCheckAction.bind(null, place)}
+            onAnswer={undefined}
+          />
         </section>
         <section aria-label="Routines">
           <h2 className="mb-2 text-[18px]">Where a routine breaks</h2>
-          <RoutineBreaks breaks={room.routineBreaks} onSave={saveRoutineBreaksAction.bind(null, place)} />
+          <RoutineBreaks
+            breaks={room.routineBreaks}
+            onSave={saveRoutineBreaksAction.bind(null, place)}
+          />
         </section>
       </div>
       <h2 className="mt-5 mb-2 text-[18px]">Pictures from the same spots</h2>
-      <VantagePoints projectId={projectId} vantagePoints={records.vantagePoints.filter((spot) => spot.roomId === roomId)} pictures={records.pictures} shownMoments={['before', 'emptied', 'mock-up', 'after']} onAdd={addVantagePointAction.bind(null, projectId, roomId)} onRemove={removeVantagePointAction.bind(null, projectId)} onRemovePicture={removePictureAction.bind(null, projectId)} />
+      <VantagePoints
+        projectId={projectId}
+        vantagePoints={records.vantagePoints.filter((spot) => spot.roomId === roomId)}
+        pictures={records.pictures}
+        shownMoments={['before', 'emptied', 'mock-up', 'after']}
+        onAdd={addVantagePointAction.bind(null, projectId, roomId)}
+        onRemove={removeVantagePointAction.bind(null, projectId)}
+        onRemovePicture={removePictureAction.bind(null, projectId)}
+      />
     </StepFrame>
   );
 }

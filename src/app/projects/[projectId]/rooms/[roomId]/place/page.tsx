@@ -1,7 +1,14 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { addDraftAction, arrangeAction, chooseDraftAction, removeDraftAction, renameDraftAction, takeInAction } from '@/app/actions/drafts';
+import {
+  addDraftAction,
+  arrangeAction,
+  chooseDraftAction,
+  removeDraftAction,
+  renameDraftAction,
+  takeInAction,
+} from '@/app/actions/drafts';
 import { addGroupAction, changeGroupAction, removeGroupAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
 import { keptLitresOf, openListsOf } from '@/core/sort';
@@ -39,29 +46,80 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
   const { groups, zones, shownRef } = view;
   const base = `/projects/${projectId}/rooms/${roomId}/place`;
   const ownGroups = groups.filter((group) => group.roomId === own.room.id);
-  const litresOf = Object.fromEntries(own.groups.map((group) => [group.id, keptLitresOf(group, records.things)]));
+  const litresOf = Object.fromEntries(
+    own.groups.map((group) => [group.id, keptLitresOf(group, records.things)]),
+  );
   const arrange = arrangeAction.bind(null, projectId, roomId, shownRef);
   const tray = (
     <>
-      <WaitingTray lists={openListsOf(records.things, own.room)} rooms={records.rooms} onTakeIn={takeInAction.bind(null, projectId, roomId)} />
-      <GroupWishes people={records.people} stations={records.fixtures.filter((fixture) => fixture.roomId === own.room.id && fixture.kind === 'station')} groups={ownGroups} litresOf={litresOf} onSave={changeGroupAction.bind(null, projectId)} onAdd={addGroupAction.bind(null, projectId, roomId)} onRemove={removeGroupAction.bind(null, projectId)} />
-      <DraftHistory entries={await draftHistory(opened.db, records, { roomId: own.room.id, ref: shownRef })} onGoBack={arrange} />
+      <WaitingTray
+        lists={openListsOf(records.things, own.room)}
+        rooms={records.rooms}
+        onTakeIn={takeInAction.bind(null, projectId, roomId)}
+      />
+      <GroupWishes
+        people={records.people}
+        stations={records.fixtures.filter(
+          (fixture) => fixture.roomId === own.room.id && fixture.kind === 'station',
+        )}
+        groups={ownGroups}
+        litresOf={litresOf}
+        onSave={changeGroupAction.bind(null, projectId)}
+        onAdd={addGroupAction.bind(null, projectId, roomId)}
+        onRemove={removeGroupAction.bind(null, projectId)}
+      />
+      <DraftHistory
+        entries={await draftHistory(opened.db, records, { roomId: own.room.id, ref: shownRef })}
+        onGoBack={arrange}
+      />
       <PlacePaper projectId={projectId} roomId={roomId} draftRef={shownRef} />
     </>
   );
   return (
-    <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
+    <StepFrame
+      step="place"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+      tray={tray}
+    >
       <PlacePages projectId={projectId} roomId={roomId} active="" />
       <h1 className="sr-only">Where everything lives in the {own.room.name.toLowerCase()}</h1>
       {view.levels.length === 0 ? (
-        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">There is no place to put anything yet. <Link className={buttonClass('main', 'ml-2')} href={`/projects/${projectId}/rooms/${roomId}/look/units/new`}>Measure a unit</Link></p>
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
+          There is no place to put anything yet.{' '}
+          <Link
+            className={buttonClass('main', 'ml-2')}
+            href={`/projects/${projectId}/rooms/${roomId}/look/units/new`}
+          >
+            Measure a unit
+          </Link>
+        </p>
       ) : (
         <>
-          <DraftSlips key={shownRef} slips={view.slips} shownRef={shownRef} base={base} onAdd={addDraftAction.bind(null, projectId, roomId)} onRename={renameDraftAction.bind(null, projectId, roomId)} onChoose={chooseDraftAction.bind(null, projectId, roomId)} onRemove={removeDraftAction.bind(null, projectId, roomId)} />
+          <DraftSlips
+            key={shownRef}
+            slips={view.slips}
+            shownRef={shownRef}
+            base={base}
+            onAdd={addDraftAction.bind(null, projectId, roomId)}
+            onRename={renameDraftAction.bind(null, projectId, roomId)}
+            onChoose={chooseDraftAction.bind(null, projectId, roomId)}
+            onRemove={removeDraftAction.bind(null, projectId, roomId)}
+          />
           <PlaceBoard
             key={`board ${shownRef}`}
             rooms={[own.room].map(({ id, name }) => ({ id, name, units: own.units }))}
-            otherRooms={records.rooms.filter(({ id }) => id !== own.room.id).map(({ id, name }) => ({ id, name, units: records.units.filter((unit) => unit.roomId === id) }))}
+            otherRooms={records.rooms
+              .filter(({ id }) => id !== own.room.id)
+              .map(({ id, name }) => ({
+                id,
+                name,
+                units: records.units.filter((unit) => unit.roomId === id),
+              }))}
             groups={groups}
             things={records.things}
             people={records.people}
@@ -70,11 +128,31 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
             measureUnit={records.project.units}
             onPlace={arrange}
           />
-          <PlaceFigures levels={view.levels} groups={ownGroups} judged={view.judged} today={shownRef === 'today' ? undefined : view.judgedToday} />
+          <PlaceFigures
+            levels={view.levels}
+            groups={ownGroups}
+            judged={view.judged}
+            today={shownRef === 'today' ? undefined : view.judgedToday}
+          />
           {zones && ownGroups.length > 0 && shownRef !== 'today' && (
             <>
-              <ProposePanel key={`propose ${shownRef}`} request={zones} groups={ownGroups} bayNames={view.bayNames} notes={schoolNotes(placingSchoolsOf(records, own.room))} minutesNow={view.minutesNow} onTake={arrange} />
-              <WhatIfPanel request={zones} groups={ownGroups} bayNames={view.bayNames} personNames={Object.fromEntries(records.people.map(({ id, name }) => [id, name]))} shelves={view.shelves} measureUnit={records.project.units} />
+              <ProposePanel
+                key={`propose ${shownRef}`}
+                request={zones}
+                groups={ownGroups}
+                bayNames={view.bayNames}
+                notes={schoolNotes(placingSchoolsOf(records, own.room))}
+                minutesNow={view.minutesNow}
+                onTake={arrange}
+              />
+              <WhatIfPanel
+                request={zones}
+                groups={ownGroups}
+                bayNames={view.bayNames}
+                personNames={Object.fromEntries(records.people.map(({ id, name }) => [id, name]))}
+                shelves={view.shelves}
+                measureUnit={records.project.units}
+              />
             </>
           )}
         </>

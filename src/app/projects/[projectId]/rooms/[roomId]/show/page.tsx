@@ -20,7 +20,11 @@ import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Show' };
 
-export default async function ShowPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+export default async function ShowPage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string }>;
+}) {
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
@@ -28,7 +32,9 @@ export default async function ShowPage({ params }: { params: Promise<{ projectId
   const { currency } = records.project;
   const results = roomResultsOf(own);
   const answers = answerRoomChecks(records, own.room.id);
-  const vantagePoints = records.vantagePoints.filter((vantagePoint) => vantagePoint.roomId === roomId);
+  const vantagePoints = records.vantagePoints.filter(
+    (vantagePoint) => vantagePoint.roomId === roomId,
+  );
   const pairs = pairPictures(vantagePoints, records.pictures);
   const waiting = pairs.filter(({ before, after }) => before && !after);
   const hasPair = pairs.some(({ before, after }) => before && after);
@@ -36,47 +42,148 @@ export default async function ShowPage({ params }: { params: Promise<{ projectId
   const tray = (
     <>
       <WhereItWent byVerdict={results.byVerdict} />
-      <HoursNote workedMinutes={own.room.workedMinutes} onNote={noteHoursAction.bind(null, { projectId, roomId })} />
+      <HoursNote
+        workedMinutes={own.room.workedMinutes}
+        onNote={noteHoursAction.bind(null, { projectId, roomId })}
+      />
       <section>
         <h2 className="caption mb-1.5 font-text">For the client</h2>
-        <p className="mb-2 text-[14px]">One page in their words: pictures, what left, what it cost, where everything lives. It opens without the app.</p>
+        <p className="mb-2 text-[14px]">
+          One page in their words: pictures, what left, what it cost, where everything lives. It
+          opens without the app.
+        </p>
         <div className="grid gap-2">
-          <a className={buttonClass('main')} href={`${query}/client?room=${roomId}`} target="_blank" rel="noreferrer">Open the page</a>
+          <a
+            className={buttonClass('main')}
+            href={`${query}/client?room=${roomId}`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            Open the page
+          </a>
           <div className="grid grid-cols-2 gap-2">
-            <a className={buttonClass('quiet')} href={`${query}/client-pdf?room=${roomId}`} download>PDF</a>
-            <a className={buttonClass('quiet')} href={`${query}/client?room=${roomId}&download`} download>One file</a>
+            <a
+              className={buttonClass('quiet')}
+              href={`${query}/client-pdf?room=${roomId}`}
+              download
+            >
+              PDF
+            </a>
+            <a
+              className={buttonClass('quiet')}
+              href={`${query}/client?room=${roomId}&download`}
+              download
+            >
+              One file
+            </a>
           </div>
-          <a className="text-[14px] text-rim underline underline-offset-3" href={`${query}/client`} target="_blank" rel="noreferrer">The page for the whole home</a>
+          <a
+            className="text-[14px] text-rim underline underline-offset-3"
+            href={`${query}/client`}
+            target="_blank"
+            rel="noreferrer"
+          >
+            The page for the whole home
+          </a>
         </div>
       </section>
-      {waiting.map(({ vantagePoint }) => <p key={vantagePoint.id} className="warn"><b>No “after” {vantagePoint.name} yet.</b> Stand where the “before” was taken.</p>)}
+      {waiting.map(({ vantagePoint }) => (
+        <p key={vantagePoint.id} className="warn">
+          <b>No “after” {vantagePoint.name} yet.</b> Stand where the “before” was taken.
+        </p>
+      ))}
     </>
   );
   return (
-    <StepFrame step="show" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
-      <h1 className="text-[26px]">{own.room.name}{own.room.purpose !== '' && <span className="mt-0.5 block max-w-[70ch] font-text text-[15px] font-normal text-soft">{own.room.purpose}</span>}</h1>
-      <div className={`mt-3 grid items-start gap-4 ${hasPair ? 'md:grid-cols-[minmax(0,1fr)_190px] print:block' : ''}`}>
-        <div className="grid gap-3 empty:hidden">
-        {pairs.map(({ vantagePoint, before, after }) =>
-          before && after ? <BeforeAfter key={vantagePoint.id} name={vantagePoint.name} before={before} after={after} beforeWords={dayWords(before.takenAt)} afterWords={dayWords(after.takenAt)} /> : null,
+    <StepFrame
+      step="show"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+      tray={tray}
+    >
+      <h1 className="text-[26px]">
+        {own.room.name}
+        {own.room.purpose !== '' && (
+          <span className="mt-0.5 block max-w-[70ch] font-text text-[15px] font-normal text-soft">
+            {own.room.purpose}
+          </span>
         )}
+      </h1>
+      <div
+        className={`mt-3 grid items-start gap-4 ${hasPair ? 'md:grid-cols-[minmax(0,1fr)_190px] print:block' : ''}`}
+      >
+        <div className="grid gap-3 empty:hidden">
+          {pairs.map(({ vantagePoint, before, after }) =>
+            before && after ? (
+              <BeforeAfter
+                key={vantagePoint.id}
+                name={vantagePoint.name}
+                before={before}
+                after={after}
+                beforeWords={dayWords(before.takenAt)}
+                afterWords={dayWords(after.takenAt)}
+              />
+            ) : null,
+          )}
         </div>
-      <dl className={`grid gap-3 max-md:grid-cols-2 ${hasPair ? 'content-start md:grid-cols-1 print:mt-3 print:grid-cols-4' : 'md:grid-cols-4'}`}>
-        <Figure value={String(results.left.count)} label="things left" note={`of ${results.all.count} · ${formatLitres(results.left.litres)} · ${formatMass(results.left.massG)}`} />
-        <Figure value={results.keptFromLandfillShare === undefined ? 'none yet' : formatShare(results.keptFromLandfillShare)} label="kept from landfill" note="by weight of what left" />
-        <Figure value={formatMoney(results.spentMinor, currency)} label={`spent of ${formatMoney(own.room.budgetMinor, currency)}`} />
-        <Figure value={String(results.reusedContainerCount)} label="containers reused" note={`${results.boughtContainerCount} new ones`} />
-      </dl>
+        <dl
+          className={`grid gap-3 max-md:grid-cols-2 ${hasPair ? 'content-start md:grid-cols-1 print:mt-3 print:grid-cols-4' : 'md:grid-cols-4'}`}
+        >
+          <Figure
+            value={String(results.left.count)}
+            label="things left"
+            note={`of ${results.all.count} · ${formatLitres(results.left.litres)} · ${formatMass(results.left.massG)}`}
+          />
+          <Figure
+            value={
+              results.keptFromLandfillShare === undefined
+                ? 'none yet'
+                : formatShare(results.keptFromLandfillShare)
+            }
+            label="kept from landfill"
+            note="by weight of what left"
+          />
+          <Figure
+            value={formatMoney(results.spentMinor, currency)}
+            label={`spent of ${formatMoney(own.room.budgetMinor, currency)}`}
+          />
+          <Figure
+            value={String(results.reusedContainerCount)}
+            label="containers reused"
+            note={`${results.boughtContainerCount} new ones`}
+          />
+        </dl>
       </div>
       {answers.length > 0 && (
         <section aria-label="Possible again" className="mt-5">
           <h2 className="mb-2 text-[18px]">Possible here again</h2>
-          <RoomChecks answers={answers} tables={[]} measureUnit={records.project.units} onSave={undefined} onRemove={undefined} onAnswer={answerCheckAction.bind(null, { projectId, roomId })} />
+          <RoomChecks
+            answers={answers}
+            tables={[]}
+            measureUnit={records.project.units}
+            onSave={undefined}
+            onRemove={undefined}
+            onAnswer={answerCheckAction.bind(null, { projectId, roomId })}
+          />
         </section>
       )}
       <LivesTable livesAt={results.livesAt} />
       <h2 className="no-print mt-5 mb-2 text-[18px]">Pictures</h2>
-      <div className="no-print"><VantagePoints projectId={projectId} vantagePoints={vantagePoints} pictures={records.pictures} shownMoments={['before', 'after', 'later']} onAdd={undefined} onRemove={undefined} onRemovePicture={removePictureAction.bind(null, projectId)} /></div>
+      <div className="no-print">
+        <VantagePoints
+          projectId={projectId}
+          vantagePoints={vantagePoints}
+          pictures={records.pictures}
+          shownMoments={['before', 'after', 'later']}
+          onAdd={undefined}
+          onRemove={undefined}
+          onRemovePicture={removePictureAction.bind(null, projectId)}
+        />
+      </div>
     </StepFrame>
   );
 }

@@ -3,7 +3,13 @@ import { notFound } from 'next/navigation';
 import { arrangeAction } from '@/app/actions/drafts';
 import { addGroupAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
-import { carryOutAction, saveOwnMethodAction, settleDebtAction, startSessionAction, stepSessionAction } from '@/app/actions/sessions';
+import {
+  carryOutAction,
+  saveOwnMethodAction,
+  settleDebtAction,
+  startSessionAction,
+  stepSessionAction,
+} from '@/app/actions/sessions';
 import { schoolIn, usableLitresOf } from '@/core/look';
 import { openListsOf } from '@/core/sort';
 import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
@@ -16,21 +22,47 @@ import { SortTray } from '@/ui/sort/SortTray';
 
 export const metadata = { title: 'Sort' };
 
-export default async function SortPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+export default async function SortPage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string }>;
+}) {
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const { project, people } = records;
   const bays = own.units.flatMap((unit) => unit.bays).filter((bay) => !bay.outOfScope);
-  const litresOf = (bayIds: readonly string[]) => bays.filter(({ id }) => bayIds.includes(id)).reduce((sum, bay) => sum + usableLitresOf(bay), 0);
+  const litresOf = (bayIds: readonly string[]) =>
+    bays.filter(({ id }) => bayIds.includes(id)).reduce((sum, bay) => sum + usableLitresOf(bay), 0);
   const session = (await listSessions(db, own.room.id)).at(-1);
-  const bench = await loadBench(db, { ...records, roomId: own.room.id, openSince: session?.endedAt === null ? session.startedAt : undefined });
+  const bench = await loadBench(db, {
+    ...records,
+    roomId: own.room.id,
+    openSince: session?.endedAt === null ? session.startedAt : undefined,
+  });
   const sections = records.sections.filter((section) => section.roomId === roomId);
   const section = sections.find(({ id }) => id === session?.sectionId);
   const place = { projectId, roomId };
   return (
-    <StepFrame step="sort" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<SortTray things={own.things} progress={here.progress} outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)} lists={openListsOf(records.things, own.room)} href={`/projects/${projectId}/rooms/${roomId}/sort`} />}>
+    <StepFrame
+      step="sort"
+      project={project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+      tray={
+        <SortTray
+          things={own.things}
+          progress={here.progress}
+          outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)}
+          lists={openListsOf(records.things, own.room)}
+          href={`/projects/${projectId}/rooms/${roomId}/sort`}
+        />
+      }
+    >
       <h1 className="sr-only">Sort {own.room.name}</h1>
       <SortBench
         key={roomId}
@@ -39,16 +71,26 @@ export default async function SortPage({ params }: { params: Promise<{ projectId
         {...bench}
         groups={records.groups}
         units={own.units}
-        otherRooms={records.rooms.filter(({ id }) => id !== own.room.id).map(({ id, name }) => ({ id, name }))}
+        otherRooms={records.rooms
+          .filter(({ id }) => id !== own.room.id)
+          .map(({ id, name }) => ({ id, name }))}
         roomLitres={bays.reduce((sum, bay) => sum + usableLitresOf(bay), 0)}
         carries={await listCarries(db, own.room.id)}
         currency={project.currency}
         liftLimitG={project.terms.liftLimitG}
         sentimentalSchool={schoolIn('sentimental', own.room.schools, project.terms.schools)?.choice}
         session={{
-          session, sectionName: section?.name, sectionLitres: section ? (litresOf(section.bayIds) * section.fullPercent) / 100 : 0, sections, people: people.map(({ name }) => name),
-          ownMethods: await listOwnMethods(db, project.id), agreedMethod: schoolIn('method', own.room.schools, project.terms.schools)?.choice ?? 'empty-all',
-          onStart: startSessionAction.bind(null, place), onStep: stepSessionAction.bind(null, place), onKeepMethod: saveOwnMethodAction.bind(null, projectId),
+          session,
+          sectionName: section?.name,
+          sectionLitres: section ? (litresOf(section.bayIds) * section.fullPercent) / 100 : 0,
+          sections,
+          people: people.map(({ name }) => name),
+          ownMethods: await listOwnMethods(db, project.id),
+          agreedMethod:
+            schoolIn('method', own.room.schools, project.terms.schools)?.choice ?? 'empty-all',
+          onStart: startSessionAction.bind(null, place),
+          onStep: stepSessionAction.bind(null, place),
+          onKeepMethod: saveOwnMethodAction.bind(null, projectId),
         }}
         onAddGroup={addGroupAction.bind(null, projectId, roomId)}
         onPlaceGroup={arrangeAction.bind(null, projectId, roomId, 'chosen')}

@@ -9,15 +9,35 @@ import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Household and budget' };
 
-export default async function HouseholdPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+export default async function HouseholdPage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string }>;
+}) {
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { records, own, here } = opened;
   return (
-    <StepFrame step="agree" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={<ReachNote people={records.people} units={records.project.units} />}>
+    <StepFrame
+      step="agree"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+      tray={<ReachNote people={records.people} units={records.project.units} />}
+    >
       <h1 className="mb-4 text-[24px]">Household and budget, {records.project.name}</h1>
-      <ProjectForm key={JSON.stringify([records.project, records.people, records.rooms])} typed={toTypedProject(records.project, records.people, records.rooms)} rooms={records.rooms} submitLabel="Keep what is agreed" onSave={changeProjectAction.bind(null, projectId)} canFinish />
+      <ProjectForm
+        key={JSON.stringify([records.project, records.people, records.rooms])}
+        typed={toTypedProject(records.project, records.people, records.rooms)}
+        rooms={records.rooms}
+        submitLabel="Keep what is agreed"
+        onSave={changeProjectAction.bind(null, projectId)}
+        canFinish
+      />
     </StepFrame>
   );
 }

@@ -27,15 +27,37 @@ export default async function MockUpPage({ params, searchParams }: MockUpPagePro
   const fit = own.fits.find(({ bayId }) => bayId === bay.id);
   const back = `/projects/${projectId}/rooms/${roomId}/fit?bay=${bay.id}`;
   return (
-    <StepFrame step="fit" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+    <StepFrame
+      step="fit"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+    >
       <div className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-[23px]">{bay.name}, tried empty</h1>
-        <Link className="no-print text-[14.5px] text-rim underline underline-offset-3" href={back}>Back to its fits</Link>
+        <Link className="no-print text-[14.5px] text-rim underline underline-offset-3" href={back}>
+          Back to its fits
+        </Link>
       </div>
       {fit ? (
-        <MockUpView request={await createFitRequest(db, records, { bayId: bay.id, prefer: fit.prefer })} answer={fit.answer} checks={fit.checks} measureUnit={records.project.units} onCheck={noteMockCheckAction.bind(null, projectId, bay.id)} onCorrect={correctContainerAction.bind(null, projectId)} />
+        <MockUpView
+          request={await createFitRequest(db, records, { bayId: bay.id, prefer: fit.prefer })}
+          answer={fit.answer}
+          checks={fit.checks}
+          measureUnit={records.project.units}
+          onCheck={noteMockCheckAction.bind(null, projectId, bay.id)}
+          onCorrect={correctContainerAction.bind(null, projectId)}
+        />
       ) : (
-        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">No fit is taken for this place. <Link className={buttonClass('main', 'ml-2')} href={back}>Choose one</Link></p>
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
+          No fit is taken for this place.{' '}
+          <Link className={buttonClass('main', 'ml-2')} href={back}>
+            Choose one
+          </Link>
+        </p>
       )}
     </StepFrame>
   );

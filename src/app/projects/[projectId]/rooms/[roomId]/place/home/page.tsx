@@ -1,7 +1,13 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { addDraftAction, arrangeAction, chooseDraftAction, removeDraftAction, renameDraftAction } from '@/app/actions/drafts';
+import {
+  addDraftAction,
+  arrangeAction,
+  chooseDraftAction,
+  removeDraftAction,
+  renameDraftAction,
+} from '@/app/actions/drafts';
 import { sayMayLeaveAction } from '@/app/actions/groups';
 import { undoAction } from '@/app/actions/projects';
 import { mayLeaveRoom } from '@/core/place';
@@ -36,32 +42,119 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
   const view = loadArrangement({ records, scope: null }, (await searchParams).draft);
   const { groups, zones, shownRef } = view;
   const placing = `/projects/${projectId}/rooms/${roomId}/place`;
-  const rooms = records.rooms.map(({ id, name }) => ({ id, name, units: records.units.filter((unit) => unit.roomId === id) })).filter(({ units }) => units.length > 0);
+  const rooms = records.rooms
+    .map(({ id, name }) => ({
+      id,
+      name,
+      units: records.units.filter((unit) => unit.roomId === id),
+    }))
+    .filter(({ units }) => units.length > 0);
   const arrange = arrangeAction.bind(null, projectId, null, shownRef);
   const tray = (
     <>
-      <LeavingList rooms={records.rooms} groups={groups} onSay={sayMayLeaveAction.bind(null, projectId)} />
-      <DraftHistory entries={await draftHistory(opened.db, records, { roomId: null, ref: shownRef })} onGoBack={arrange} />
+      <LeavingList
+        rooms={records.rooms}
+        groups={groups}
+        onSay={sayMayLeaveAction.bind(null, projectId)}
+      />
+      <DraftHistory
+        entries={await draftHistory(opened.db, records, { roomId: null, ref: shownRef })}
+        onGoBack={arrange}
+      />
       <details>
-        <summary className="caption min-h-8 content-center max-md:min-h-11">This arrangement on paper</summary>
-        <div className="grid gap-3">{rooms.map((room) => <PlacePaper key={room.id} projectId={projectId} roomId={room.id} draftRef={shownRef} roomName={room.name} />)}</div>
+        <summary className="caption min-h-8 content-center max-md:min-h-11">
+          This arrangement on paper
+        </summary>
+        <div className="grid gap-3">
+          {rooms.map((room) => (
+            <PlacePaper
+              key={room.id}
+              projectId={projectId}
+              roomId={room.id}
+              draftRef={shownRef}
+              roomName={room.name}
+            />
+          ))}
+        </div>
       </details>
     </>
   );
   return (
-    <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction} tray={tray}>
+    <StepFrame
+      step="place"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+      tray={tray}
+    >
       <PlacePages projectId={projectId} roomId={roomId} active="home" />
       <h1 className="sr-only">Where everything lives in the whole home</h1>
       {view.levels.length === 0 ? (
-        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">No room has a place to put anything yet. <Link className={buttonClass('main', 'ml-2')} href={`/projects/${projectId}/rooms/${roomId}/look/units/new`}>Measure a unit</Link></p>
+        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
+          No room has a place to put anything yet.{' '}
+          <Link
+            className={buttonClass('main', 'ml-2')}
+            href={`/projects/${projectId}/rooms/${roomId}/look/units/new`}
+          >
+            Measure a unit
+          </Link>
+        </p>
       ) : (
         <>
-          <DraftSlips key={shownRef} slips={view.slips} shownRef={shownRef} base={`${placing}/home`} onAdd={addDraftAction.bind(null, projectId, null)} onRename={renameDraftAction.bind(null, projectId, null)} onChoose={chooseDraftAction.bind(null, projectId, null)} onRemove={removeDraftAction.bind(null, projectId, null)} />
-          {view.slips.length > 2 && <p className="mb-2 text-[14px]"><Link className="text-rim underline underline-offset-3" href={`${placing}/compare?of=home&b=${shownRef}`}>Compare two arrangements of the home</Link></p>}
-          <PlaceBoard key={`board ${shownRef}`} rooms={rooms} otherRooms={[]} groups={groups} things={records.things} people={records.people} zones={zones} fragileIds={view.fragileIds} measureUnit={records.project.units} onPlace={arrange} />
-          <PlaceFigures levels={view.levels} groups={groups} judged={view.judged} today={shownRef === 'today' ? undefined : view.judgedToday} />
+          <DraftSlips
+            key={shownRef}
+            slips={view.slips}
+            shownRef={shownRef}
+            base={`${placing}/home`}
+            onAdd={addDraftAction.bind(null, projectId, null)}
+            onRename={renameDraftAction.bind(null, projectId, null)}
+            onChoose={chooseDraftAction.bind(null, projectId, null)}
+            onRemove={removeDraftAction.bind(null, projectId, null)}
+          />
+          {view.slips.length > 2 && (
+            <p className="mb-2 text-[14px]">
+              <Link
+                className="text-rim underline underline-offset-3"
+                href={`${placing}/compare?of=home&b=${shownRef}`}
+              >
+                Compare two arrangements of the home
+              </Link>
+            </p>
+          )}
+          <PlaceBoard
+            key={`board ${shownRef}`}
+            rooms={rooms}
+            otherRooms={[]}
+            groups={groups}
+            things={records.things}
+            people={records.people}
+            zones={zones}
+            fragileIds={view.fragileIds}
+            measureUnit={records.project.units}
+            onPlace={arrange}
+          />
+          <PlaceFigures
+            levels={view.levels}
+            groups={groups}
+            judged={view.judged}
+            today={shownRef === 'today' ? undefined : view.judgedToday}
+          />
           {zones && groups.length > 0 && shownRef !== 'today' && (
-            <ProposePanel key={`propose ${shownRef}`} request={zones} groups={groups} bayNames={view.bayNames} notes={[`${groups.filter(mayLeaveRoom).length} of ${groups.length} groups may leave their room.`, ROOM_GAP_NOTE]} minutesNow={view.minutesNow} onTake={arrange} />
+            <ProposePanel
+              key={`propose ${shownRef}`}
+              request={zones}
+              groups={groups}
+              bayNames={view.bayNames}
+              notes={[
+                `${groups.filter(mayLeaveRoom).length} of ${groups.length} groups may leave their room.`,
+                ROOM_GAP_NOTE,
+              ]}
+              minutesNow={view.minutesNow}
+              onTake={arrange}
+            />
           )}
         </>
       )}

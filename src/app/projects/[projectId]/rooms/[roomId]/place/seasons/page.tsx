@@ -10,20 +10,41 @@ import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Seasons' };
 
-export default async function SeasonsPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+export default async function SeasonsPage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string }>;
+}) {
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { records, own, here } = opened;
   return (
-    <StepFrame step="place" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+    <StepFrame
+      step="place"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+    >
       <PlacePages projectId={projectId} roomId={roomId} active="seasons" />
-      <h1 className="sr-only">What changes with the seasons in the {own.room.name.toLowerCase()}</h1>
+      <h1 className="sr-only">
+        What changes with the seasons in the {own.room.name.toLowerCase()}
+      </h1>
       <SeasonsView
         swaps={seasonsOfRoom(records, own.room.id)}
-        seasonal={own.groups.flatMap((group) => { const season = seasonOf(group); return season ? [{ id: group.id, name: group.name, ...season, isPlaced: group.bayId !== null }] : []; })}
+        seasonal={own.groups.flatMap((group) => {
+          const season = seasonOf(group);
+          return season
+            ? [{ id: group.id, name: group.name, ...season, isPlaced: group.bayId !== null }]
+            : [];
+        })}
         groups={records.groups.map(({ id, name }) => ({ id, name }))}
-        bayNames={Object.fromEntries(records.units.flatMap((unit) => unit.bays.map(({ id, name }) => [id, name] as const)))}
+        bayNames={Object.fromEntries(
+          records.units.flatMap((unit) => unit.bays.map(({ id, name }) => [id, name] as const)),
+        )}
         calendarHref={`/api/projects/${projectId}/season-reminders?room=${roomId}`}
       />
     </StepFrame>

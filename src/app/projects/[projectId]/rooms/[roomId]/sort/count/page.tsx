@@ -2,7 +2,14 @@ import { notFound } from 'next/navigation';
 
 import { dropRuleAction, saveRuleAction, setHouseholdAction } from '@/app/actions/count';
 import { undoAction } from '@/app/actions/projects';
-import { countEnough, datesCardOf, findOddPieces, findRepeats, findSets, matchLids } from '@/core/count';
+import {
+  countEnough,
+  datesCardOf,
+  findOddPieces,
+  findRepeats,
+  findSets,
+  matchLids,
+} from '@/core/count';
 import { householdOf, rulesInUse } from '@/server/count/enoughRules';
 import { openRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
@@ -12,7 +19,11 @@ import { SortPages } from '@/ui/sort/SortPages';
 
 export const metadata = { title: 'Count' };
 
-export default async function CountPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+export default async function CountPage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string }>;
+}) {
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
@@ -23,7 +34,15 @@ export default async function CountPage({ params }: { params: Promise<{ projectI
   const card = datesCardOf(things, today());
   const unit = project.units;
   return (
-    <StepFrame step="sort" project={project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+    <StepFrame
+      step="sort"
+      project={project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+    >
       <SortPages projectId={projectId} roomId={roomId} active="count" />
       <CountView
         projectId={projectId}

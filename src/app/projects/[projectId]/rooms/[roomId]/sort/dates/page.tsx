@@ -11,16 +11,35 @@ import { SortPages } from '@/ui/sort/SortPages';
 
 export const metadata = { title: 'Dates' };
 
-export default async function DatesPage({ params }: { params: Promise<{ projectId: string; roomId: string }> }) {
+export default async function DatesPage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string }>;
+}) {
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   return (
-    <StepFrame step="sort" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+    <StepFrame
+      step="sort"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+    >
       <SortPages projectId={projectId} roomId={roomId} active="dates" />
       <h1 className="sr-only">Dates, {own.room.name}</h1>
-      <DatesView projectId={projectId} roomId={own.room.id} things={records.things.filter((thing) => thing.roomId === own.room.id)} groups={own.groups} kinds={withKindSizes(await listKindSizes(db))} today={today()} />
+      <DatesView
+        projectId={projectId}
+        roomId={own.room.id}
+        things={records.things.filter((thing) => thing.roomId === own.room.id)}
+        groups={own.groups}
+        kinds={withKindSizes(await listKindSizes(db))}
+        today={today()}
+      />
     </StepFrame>
   );
 }

@@ -24,7 +24,12 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const sessions = await listSessions(db, own.room.id);
-  const scope = asked.of === 'room' || asked.of === 'project' ? asked.of : asked.of === 'session' || sessions.length > 0 ? 'session' : 'room';
+  const scope =
+    asked.of === 'room' || asked.of === 'project'
+      ? asked.of
+      : asked.of === 'session' || sessions.length > 0
+        ? 'session'
+        : 'room';
   const session = sessions.find(({ id }) => id === asked.session) ?? sessions.at(-1);
   const log = await listDecisions(db, records.project.id);
   const ofSession = session ? sessionEvents(log, session) : [];
@@ -35,10 +40,26 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
     project: { things: records.things, events: log },
   }[scope];
   return (
-    <StepFrame step="sort" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+    <StepFrame
+      step="sort"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+    >
       <SortPages projectId={projectId} roomId={roomId} active="results" />
       <h1 className="sr-only">Results of sorting</h1>
-      <ResultsView scope={scope} roomName={own.room.name} results={sortResultsOf(things, events)} sessions={sessions} session={session} href={`/projects/${projectId}/rooms/${roomId}/sort/results`} csvHref={`/api/projects/${projectId}/csv?what=things`} />
+      <ResultsView
+        scope={scope}
+        roomName={own.room.name}
+        results={sortResultsOf(things, events)}
+        sessions={sessions}
+        session={session}
+        href={`/projects/${projectId}/rooms/${roomId}/sort/results`}
+        csvHref={`/api/projects/${projectId}/csv?what=things`}
+      />
     </StepFrame>
   );
 }

@@ -10,7 +10,11 @@ import { StepFrame } from '@/ui/shell/StepFrame';
 export const metadata = { title: 'Measure a unit' };
 
 /** `new` measures a unit that is not there yet. */
-export default async function UnitPage({ params }: { params: Promise<{ projectId: string; roomId: string; unitId: string }> }) {
+export default async function UnitPage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string; unitId: string }>;
+}) {
   const { projectId, roomId, unitId } = await params;
   const opened = await openRoom(projectId, roomId);
   const unit = opened?.own.units.find(({ id }) => id === unitId);
@@ -18,7 +22,15 @@ export default async function UnitPage({ params }: { params: Promise<{ projectId
   const { records, own, here } = opened;
   const place = { projectId, roomId, unitId: unit?.id ?? '' };
   return (
-    <StepFrame step="look" project={records.project} desk={opened.desk} room={own.room} progress={here.progress} undo={opened.undo} onUndo={undoAction}>
+    <StepFrame
+      step="look"
+      project={records.project}
+      desk={opened.desk}
+      room={own.room}
+      progress={here.progress}
+      undo={opened.undo}
+      onUndo={undoAction}
+    >
       <h1 className="mb-3 text-[24px]">{unit ? unit.name : 'Measure a unit'}</h1>
       <UnitForm
         typed={unit ? toTypedUnit(unit, records.project.units) : blankUnit}

@@ -226,12 +226,10 @@ function benchMoves(
     planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() }),
   );
   // Beside it the exact ordering model, for some of them: it takes its time.
-  const byModel = requests
-    .slice(0, 3)
-    .map((request, i) => ({
-      own: answers[i]?.stagedLitres ?? NaN,
-      model: orderByModel(request, { solver, timeLimitMs: MODEL_MS }),
-    }));
+  const byModel = requests.slice(0, 3).map((request, i) => ({
+    own: answers[i]?.stagedLitres ?? NaN,
+    model: orderByModel(request, { solver, timeLimitMs: MODEL_MS }),
+  }));
   const modelNote = byModel
     .map(
       ({ own, model }) =>

@@ -126,13 +126,11 @@ function anOwnedFitRequest(seed: number): FitRequest {
   const request = aFitRequest(seed, SHARES.full);
   const random = createRandom(seed + 99);
   const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
-  const groups = request.groups
-    .slice(0, 2 + (seed % 2))
-    .map((group, i, all) => ({
-      ...group,
-      front: false,
-      litres: Math.round(litres * (i === 0 ? 0.6 : 0.4 / (all.length - 1)) * 10) / 10,
-    }));
+  const groups = request.groups.slice(0, 2 + (seed % 2)).map((group, i, all) => ({
+    ...group,
+    front: false,
+    litres: Math.round(litres * (i === 0 ? 0.6 : 0.4 / (all.length - 1)) * 10) / 10,
+  }));
   const containers = request.containers.map((container, i) =>
     i < 14 && container.innerLitres < 6
       ? { ...container, priceMinor: 0, available: between(random, 1, 4) }

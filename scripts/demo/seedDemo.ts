@@ -51,7 +51,8 @@ import {
 } from '@/data/tables';
 import { sessionTable } from '@/data/sessionRepo';
 import { createFitRequest } from '@/server/fit/takeFit';
-import { encodePicture, writePictureFiles } from '@/server/look/pictures';
+import { keepPictureFiles } from '@/data/pictureFiles';
+import { encodePicture } from '@/server/look/encodePicture';
 import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
 import { drawScene, toSceneContainers, type SceneBay } from '@/standins/camera/drawScene';
 
@@ -504,8 +505,10 @@ async function insertPictures(
         heightPx: encoded.value.heightPx,
         takenAt,
       });
-      await writePictureFiles(dataDir, picture.id, encoded.value);
-      await db(pictureTable.name).insert(pictureTable.toRow(picture));
+      await keepPictureFiles(dataDir, { id: picture.id, bytes: encoded.value }, async (place) => {
+        await db(pictureTable.name).insert(pictureTable.toRow(picture));
+        await place();
+      });
     }
   }
 }

@@ -109,14 +109,12 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
       for (const unit of units.filter(({ roomId }) => roomId === room.id)) {
         const { bays, ...facts } = unit;
         const at = plan.places[unit.id];
-        const placed = unitSchema
-          .omit({ bays: true })
-          .parse({
-            ...facts,
-            door: plan.doors?.[unit.id] ?? 'none',
-            holePitch: plan.holes?.[unit.id] ? measure(plan.holes[unit.id] ?? '') : null,
-            place: at ? toPlace(at) : null,
-          });
+        const placed = unitSchema.omit({ bays: true }).parse({
+          ...facts,
+          door: plan.doors?.[unit.id] ?? 'none',
+          holePitch: plan.holes?.[unit.id] ? measure(plan.holes[unit.id] ?? '') : null,
+          place: at ? toPlace(at) : null,
+        });
         await trx(unitTable.name).where({ id: unit.id }).update(unitTable.toRow(placed));
         const [content, fullPercent, scope] = plan.sections[unit.id] ?? ['mixed', 100];
         await trx(sectionTable.name).insert(

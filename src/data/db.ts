@@ -8,11 +8,21 @@ import { migrationNames, migrationSource } from './migrations';
 
 export type Db = Knex;
 
+export type DataErrorCode =
+  | 'database_newer'
+  | 'data_not_writable'
+  | 'not_found'
+  | 'changed_since'
+  | 'id_reused'
+  /** A picture's record is there and its file is not. */
+  | 'picture_missing'
+  /** Not all of what was announced has arrived. */
+  | 'not_whole';
+
 /** What the outside world refused; `code` is for the screen, `cause` for whoever looks into it. */
 export class DataError extends Error {
   constructor(
-    readonly code:
-      'database_newer' | 'data_not_writable' | 'not_found' | 'changed_since' | 'id_reused',
+    readonly code: DataErrorCode,
     message: string,
     options?: ErrorOptions,
   ) {

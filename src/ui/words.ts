@@ -233,13 +233,15 @@ export function lengthErrorWords(error: LengthError): string {
 export function pictureErrorWords({
   code,
 }: {
-  readonly code: 'picture_too_large' | 'not_a_picture' | 'picture_damaged';
+  readonly code: 'picture_too_large' | 'not_a_picture' | 'picture_is_heic' | 'picture_damaged';
 }): string {
   switch (code) {
     case 'picture_too_large':
       return 'This file is larger than 25 MB; send the picture, not the raw file.';
     case 'not_a_picture':
       return 'This file is not a picture that can be read here. JPEG, PNG, WebP, TIFF and AVIF can.';
+    case 'picture_is_heic':
+      return 'This is a HEIC picture, which cannot be read here. Set the phone’s camera to take JPEG (“most compatible”), or send it as JPEG.';
     case 'picture_damaged':
       return 'This picture is damaged and could not be read to its end. Take or send it again.';
     default:

@@ -40,6 +40,10 @@ function dataErrorWords(error: DataError): string {
       return 'This was changed since, so it cannot be undone by itself.';
     case 'id_reused':
       return 'Two different decisions carry the same id; nothing was kept.';
+    case 'picture_missing':
+      return 'The file of this picture is missing. Take it again or bring it in.';
+    case 'not_whole':
+      return 'Not all of it has arrived. Send it again.';
     case 'data_not_writable':
     case 'database_newer':
       return error.message;

@@ -34,7 +34,7 @@ export async function respond<S extends z.ZodType>(
     return await work(parsed.data);
   } catch (error) {
     if (!(error instanceof DataError)) throw error;
-    return refuse(error.code === 'not_found' ? 404 : 409, {
+    return refuse(error.code === 'not_found' || error.code === 'picture_missing' ? 404 : 409, {
       code: error.code,
       message: error.message,
     });

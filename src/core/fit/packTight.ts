@@ -150,9 +150,7 @@ class NotchSearch {
   }
 
   /** With the gap, seen along or across the bay. */
-  private sizesOf({
-    container,
-  }: Pile): readonly {
+  private sizesOf({ container }: Pile): readonly {
     readonly width: number;
     readonly depth: number;
     readonly turned: boolean;

@@ -17,7 +17,8 @@ import { addReceipt, dayOf } from '../shop/receipts';
 import { addPurchase } from '../shop/roomShopping';
 import { shopSchema } from '@/core/shop';
 import { bayTable, groupTable, projectTable, roomTable, shopTable, unitTable } from '@/data/tables';
-import { addPicture, addVantagePoint, encodePicture } from '../look/pictures';
+import { encodePicture } from '../look/encodePicture';
+import { addPicture, addVantagePoint } from '../look/pictures';
 import { exportProject, importProject } from './archive';
 
 let dataDir: string;

@@ -83,7 +83,8 @@ import {
   vantagePointTable,
 } from '@/data/tables';
 import type { Table } from '@/data/columns';
-import { encodePicture, readPictureFile, writePictureFiles } from '../look/pictures';
+import { findPictureFile, keepPictureFiles } from '@/data/pictureFiles';
+import { encodePicture, type Encoded } from '../look/encodePicture';
 import { createId, nowIso } from '../means';
 
 /** The open format of a whole project; documented in docs/formats.md. */
@@ -129,6 +130,8 @@ const archiveSchema = z.strictObject({
   receipts: z.array(receiptSchema).default([]),
   handNeeds: z.array(handNeedSchema).default([]),
   giftCards: z.array(giftCardSchema).default([]),
+  /** Pictures whose files were gone when the project was packed. */
+  missingPictures: z.array(pictureIdSchema).default([]),
 });
 type Archive = z.infer<typeof archiveSchema>;
 const decisionsSchema = z.array(decisionEventSchema);
@@ -191,20 +194,19 @@ export async function exportProject(
     fitWishes: [...records.fitWishes] as Archive['fitWishes'],
     handNeeds: [...records.handNeeds],
     giftCards: [...records.giftCards],
+    missingPictures: [],
     approvals: [...records.approvals],
     receipts: [...records.receipts],
   };
-  const files: Zippable = {
-    [PROJECT_FILE]: strToU8(JSON.stringify(archive, null, 1)),
-    [DECISIONS_FILE]: strToU8(JSON.stringify(await listDecisions(db, projectId), null, 1)),
-  };
+  const files: Zippable = {};
   for (const id of pictureIdsOf(archive)) {
-    // Pictures are packed already; level 0 saves the time.
-    files[`pictures/${id}.jpg`] = [
-      new Uint8Array(await readPictureFile(dataDir, id, 'original')),
-      { level: 0 },
-    ];
+    const bytes = await findPictureFile(dataDir, id, 'original');
+    // Pictures are packed already; level 0 saves the time. One whose file is gone stops nothing.
+    if (bytes) files[`pictures/${id}.jpg`] = [new Uint8Array(bytes), { level: 0 }];
+    else archive.missingPictures.push(id);
   }
+  files[PROJECT_FILE] = strToU8(JSON.stringify(archive, null, 1));
+  files[DECISIONS_FILE] = strToU8(JSON.stringify(await listDecisions(db, projectId), null, 1));
   return zipSync(files, { level: 6 });
 }
 
@@ -249,16 +251,19 @@ export async function importProject(
   const { archive, decisions, idOf } = isTaken
     ? withFreshIds(read.value)
     : { ...read.value, idOf: (id: string) => id };
-  const pictures: { id: PictureId; encoded: Parameters<typeof writePictureFiles>[2] }[] = [];
+  const pictures: { id: PictureId; encoded: Encoded }[] = [];
   for (const oldId of pictureIdsOf(read.value.archive)) {
     const file = `pictures/${oldId}.jpg`;
     const bytes = files.value[file];
+    // Packed without its file, it comes in without it; the app says so where it should be.
+    if (!bytes && read.value.archive.missingPictures.includes(oldId)) continue;
     if (!bytes) return err({ code: 'file_missing', file });
     const encoded = await encodePicture(bytes);
     if (!encoded.ok) return err({ code: 'picture_damaged', file });
     pictures.push({ id: pictureIdSchema.parse(idOf(oldId)), encoded: encoded.value });
   }
-  for (const { id, encoded } of pictures) await writePictureFiles(dataDir, id, encoded);
+  for (const { id, encoded } of pictures)
+    await keepPictureFiles(dataDir, { id, bytes: encoded }, (place) => place());
   await db.transaction(async (trx) => {
     await insertRecords(trx, archive);
     await appendDecisions(trx, archive.project.id, decisions);

@@ -7,15 +7,10 @@ import { aDatabase, HALL, HOME } from '@test/builders';
 import { pictureIdSchema, vantagePointIdSchema, type VantagePointId } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import { picturesDir, type Db } from '@/data/db';
+import { readPictureFile } from '@/data/pictureFiles';
 import { getProjectRecords } from '@/data/projectRepo';
 import { mkdirSync } from 'node:fs';
-import {
-  addPicture,
-  addVantagePoint,
-  readPictureFile,
-  removePicture,
-  removeVantagePoint,
-} from './pictures';
+import { addPicture, addVantagePoint, removePicture, removeVantagePoint } from './pictures';
 
 let db: Db;
 let dataDir: string;
@@ -66,6 +61,15 @@ test('what is no picture leaves neither row nor file', async () => {
     error: { code: 'not_a_picture' },
   });
   expect([await pictures(), readdirSync(picturesDir(dataDir))]).toEqual([[], []]);
+});
+
+test('AVIF is read; a phone’s HEIC is told by its name, so that something can be done', async () => {
+  const avif = await sharp(await aPicture())
+    .avif()
+    .toBuffer();
+  expect(await add(avif)).toMatchObject({ ok: true, value: { widthPx: 80 } });
+  const heic = Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic0000mif1heic')]);
+  expect(await add(heic)).toEqual({ ok: false, error: { code: 'picture_is_heic' } });
 });
 
 test('a spot that is not there takes no picture', async () => {

@@ -1,13 +1,7 @@
 import 'server-only';
 
-import { randomUUID } from 'node:crypto';
-import { readFile, rename, rm, writeFile } from 'node:fs/promises';
-import path from 'node:path';
-import sharp from 'sharp';
-
 import type { Moment, Picture, ThingPicture } from '@/core/look';
 import {
-  err,
   ok,
   pictureIdSchema,
   vantagePointIdSchema,
@@ -19,115 +13,14 @@ import {
 } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { thingPictureTable } from '@/data/countRepo';
-import { DataError, picturesDir, type Db } from '@/data/db';
+import { DataError, type Db } from '@/data/db';
+import { keepPictureFiles } from '@/data/pictureFiles';
 import { findProject, getProjectRecords } from '@/data/projectRepo';
 import { pictureTable, vantagePointTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
+import { encodePicture, type PictureError } from './encodePicture';
 
-export const MAX_PICTURE_BYTES = 25_000_000;
-/** 60 megapixels: above what phones take, below what fills the memory. */
-const MAX_PIXELS = 60_000_000;
-/** The original, as taken by any phone; what pages show; what lists show. */
-const SIDES_PX = { original: 8192, full: 2560, thumb: 640 } as const;
-const ACCEPTED_FORMATS = new Set(['jpeg', 'png', 'webp', 'tiff', 'avif']);
-
-export type PictureError =
-  | { readonly code: 'picture_too_large'; readonly maxBytes: number }
-  | { readonly code: 'not_a_picture' }
-  | { readonly code: 'picture_damaged' };
-
-export type PictureSize = keyof typeof SIDES_PX;
-const SUFFIXES: Readonly<Record<PictureSize, string>> = {
-  original: '.original.jpg',
-  full: '.jpg',
-  thumb: '.thumb.jpg',
-};
-
-/** The file of a picture. Its name is made of a parsed id and nothing that a request says. */
-const fileOf = (dataDir: string, id: PictureId, size: PictureSize): string =>
-  path.join(/*turbopackIgnore: true*/ picturesDir(dataDir), `${id}${SUFFIXES[size]}`);
-
-interface Encoded {
-  /** Undefined where the picture is no larger than `full`. */
-  readonly original: Buffer | undefined;
-  readonly full: Buffer;
-  readonly thumb: Buffer;
-  readonly widthPx: number;
-  readonly heightPx: number;
-}
-
-/**
- * Re-encodes a picture by what its bytes are: upright, JPEG, with no metadata left (no place, no time,
- * no device); once as it was taken, once for pages at 2560 px, once for lists.
- */
-export async function encodePicture(bytes: Uint8Array): Promise<Result<Encoded, PictureError>> {
-  if (bytes.byteLength > MAX_PICTURE_BYTES)
-    return err({ code: 'picture_too_large', maxBytes: MAX_PICTURE_BYTES });
-  if (bytes.byteLength === 0) return err({ code: 'not_a_picture' });
-  const options = { limitInputPixels: MAX_PIXELS, failOn: 'error' as const };
-  const format = await sharp(bytes, options)
-    .metadata()
-    .then(
-      (metadata) => metadata.format,
-      () => undefined,
-    );
-  if (format === undefined || !ACCEPTED_FORMATS.has(format)) return err({ code: 'not_a_picture' });
-  try {
-    const upright = sharp(bytes, options).autoOrient().flatten({ background: '#ffffff' });
-    const resized = (size: PictureSize) =>
-      upright
-        .clone()
-        .resize(SIDES_PX[size], SIDES_PX[size], { fit: 'inside', withoutEnlargement: true });
-    const full = await resized('full').jpeg({ quality: 84 }).toBuffer({ resolveWithObject: true });
-    const thumb = await resized('thumb').jpeg({ quality: 78 }).toBuffer();
-    const original = await resized('original')
-      .jpeg({ quality: 90 })
-      .toBuffer({ resolveWithObject: true });
-    const isLarger = original.info.width > full.info.width;
-    return ok({
-      original: isLarger ? original.data : undefined,
-      full: full.data,
-      thumb,
-      widthPx: full.info.width,
-      heightPx: full.info.height,
-    });
-  } catch {
-    return err({ code: 'picture_damaged' });
-  }
-}
-
-/** Writes every size; each file appears whole or not at all. */
-export async function writePictureFiles(
-  dataDir: string,
-  id: PictureId,
-  encoded: Encoded,
-): Promise<void> {
-  for (const [size, bytes] of [
-    ['original', encoded.original],
-    ['full', encoded.full],
-    ['thumb', encoded.thumb],
-  ] as const) {
-    if (!bytes) continue;
-    const target = fileOf(dataDir, id, size);
-    const partial = `${target}.${randomUUID()}.part`;
-    await writeFile(partial, bytes, { mode: 0o600 });
-    await rename(partial, target);
-  }
-}
-
-/** A picture's file; of one that has no larger original, the full one is the original. @errors `not_found`. */
-export async function readPictureFile(
-  dataDir: string,
-  id: PictureId,
-  size: PictureSize,
-): Promise<Buffer> {
-  return readFile(fileOf(dataDir, id, size)).catch((cause: unknown) => {
-    if (size === 'original') return readPictureFile(dataDir, id, 'full');
-    throw new DataError('not_found', `the picture ${id} is not on the disk`, { cause });
-  });
-}
-
-/** Keeps a picture of a vantage point. The file is written first, so that a row never lacks its file. */
+/** Keeps a picture of a vantage point, its files and its record together or neither. */
 export async function addPicture(
   db: Db,
   dataDir: string,
@@ -146,7 +39,6 @@ export async function addPicture(
   const encoded = await encodePicture(input.bytes);
   if (!encoded.ok) return encoded;
   const id = input.id ?? pictureIdSchema.parse(createId());
-  await writePictureFiles(dataDir, id, encoded.value);
   const { widthPx, heightPx } = encoded.value;
   const picture: Picture = {
     id,
@@ -156,24 +48,15 @@ export async function addPicture(
     heightPx,
     takenAt: nowIso(),
   };
-  try {
-    const label = `added a picture, ${vantagePoint.name}`;
-    await recordChange(db, { projectId: input.projectId, label, now: nowIso() }, (writer) =>
-      writer.insert(pictureTable, picture),
-    );
-  } catch (error) {
-    await removeFiles(dataDir, id);
-    throw error;
-  }
+  const label = `added a picture, ${vantagePoint.name}`;
+  await keepPictureFiles(dataDir, { id, bytes: encoded.value }, (place) =>
+    recordChange(db, { projectId: input.projectId, label, now: nowIso() }, async (writer) => {
+      await writer.insert(pictureTable, picture);
+      await place();
+    }),
+  );
   return ok(picture);
 }
-
-const removeFiles = (dataDir: string, id: PictureId) =>
-  Promise.all(
-    (Object.keys(SIDES_PX) as PictureSize[]).map((size) =>
-      rm(fileOf(dataDir, id, size), { force: true }),
-    ),
-  );
 
 /** Keeps a picture of a thing; the decision that names it says which. Like the log it stays: correcting the decision undoes it. */
 export async function addThingPicture(
@@ -193,14 +76,25 @@ export async function addThingPicture(
     heightPx,
     takenAt: nowIso(),
   };
-  await writePictureFiles(dataDir, input.id, encoded.value);
-  try {
-    await db(thingPictureTable.name).insert(thingPictureTable.toRow(picture));
-  } catch (error) {
-    await removeFiles(dataDir, input.id);
-    throw error;
-  }
+  await keepPictureFiles(dataDir, { id: input.id, bytes: encoded.value }, (place) =>
+    db.transaction(async (trx) => {
+      await trx(thingPictureTable.name).insert(thingPictureTable.toRow(picture));
+      await place();
+    }),
+  );
   return ok(picture);
+}
+
+/** Gives a picture whose files were lost its files again. */
+export async function mendPicture(
+  dataDir: string,
+  id: PictureId,
+  bytes: Uint8Array,
+): Promise<Result<undefined, PictureError>> {
+  const encoded = await encodePicture(bytes);
+  if (!encoded.ok) return encoded;
+  await keepPictureFiles(dataDir, { id, bytes: encoded.value }, (place) => place());
+  return ok(undefined);
 }
 
 /** Takes a picture out of the project; its file stays, so that undo can bring it back. */

@@ -5,10 +5,10 @@ import fc from 'fast-check';
 import sharp from 'sharp';
 
 import { aDatabase, HALL, HOME } from '@test/builders';
-import { pictureIdSchema, type VantagePointId } from '@/core/shared';
+import { pictureIdSchema, projectIdSchema, type VantagePointId } from '@/core/shared';
 import { picturesDir, type Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { addVantagePoint } from './pictures';
+import { addPicture, addVantagePoint } from './pictures';
 import { finishUpload, receiveChunk, receivedBytesOf, sweepUploads } from './uploads';
 
 let db: Db;
@@ -86,10 +86,65 @@ test('pieces of any size, some sent twice and some out of place, make the pictur
 });
 
 test('a picture that is not there whole is not made', async () => {
-  await expect(finish(10)).rejects.toMatchObject({ code: 'not_found' });
+  await expect(finish(10)).rejects.toMatchObject({ code: 'not_whole' });
   await receiveChunk(dataDir, id, { offset: 0, bytes: new Uint8Array(9) });
-  await expect(finish(10)).rejects.toMatchObject({ code: 'not_found' });
+  await expect(finish(10)).rejects.toMatchObject({ code: 'not_whole' });
   expect(await receivedBytesOf(dataDir, id)).toBe(9);
+});
+
+const filesOf = () => readdirSync(picturesDir(dataDir)).sort();
+
+test('finished many times at once, it is one picture with its files', async () => {
+  const bytes = await aPicture();
+  await receiveChunk(dataDir, id, { offset: 0, bytes });
+  const answers = await Promise.all(Array.from({ length: 9 }, () => finish(bytes.length)));
+  for (const answer of answers) expect(answer).toEqual(answers[0]);
+  expect([answers[0]?.ok, await pictureCount(), filesOf()]).toEqual([
+    true,
+    1,
+    ['up-1.jpg', 'up-1.thumb.jpg'],
+  ]);
+});
+
+test('pieces sent twice at the same moment are written once', async () => {
+  const bytes = await aPicture();
+  const half = bytes.length >> 1;
+  const pieces = [bytes.subarray(0, half), bytes.subarray(0, half)];
+  await Promise.all(pieces.map((piece) => receiveChunk(dataDir, id, { offset: 0, bytes: piece })));
+  const rest = { offset: half, bytes: bytes.subarray(half) };
+  await Promise.all([receiveChunk(dataDir, id, rest), receiveChunk(dataDir, id, rest)]);
+  expect(await finish(bytes.length)).toMatchObject({ ok: true });
+});
+
+test('a record that cannot be kept leaves files alone that it did not write', async () => {
+  const bytes = await aPicture();
+  await receiveChunk(dataDir, id, { offset: 0, bytes });
+  await finish(bytes.length);
+  const before = filesOf();
+  const twin = { id, projectId: HOME, vantagePointId, moment: 'before' as const, bytes };
+  await expect(addPicture(db, dataDir, twin)).rejects.toThrow();
+  expect(filesOf()).toEqual(before);
+});
+
+test('a picture whose files were lost gets them again from an upload under its id', async () => {
+  const bytes = await aPicture();
+  await receiveChunk(dataDir, id, { offset: 0, bytes });
+  await finish(bytes.length);
+  for (const name of filesOf()) rmSync(path.join(picturesDir(dataDir), name));
+  await expect(finish(bytes.length)).rejects.toMatchObject({ code: 'not_whole' });
+  await receiveChunk(dataDir, id, { offset: 0, bytes });
+  expect(await finish(bytes.length)).toMatchObject({ ok: true, value: { id } });
+  expect([await pictureCount(), filesOf()]).toEqual([1, ['up-1.jpg', 'up-1.thumb.jpg']]);
+});
+
+test('an id that is a picture of another home is not told of', async () => {
+  const bytes = await aPicture();
+  await receiveChunk(dataDir, id, { offset: 0, bytes });
+  await finish(bytes.length);
+  const [home] = (await db('projects')) as { id: string }[];
+  await db('projects').insert({ ...home, id: 'other' });
+  const asked = { id, projectId: projectIdSchema.parse('other'), spot: null, totalBytes: 1 };
+  await expect(finishUpload(db, dataDir, asked)).rejects.toMatchObject({ code: 'not_found' });
 });
 
 test('what is no picture is thrown away with its reason, and nothing larger than a picture is taken in', async () => {

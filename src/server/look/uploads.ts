@@ -14,8 +14,11 @@ import {
 } from '@/core/shared';
 import { findThingPicture } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
-import { findPicture } from '@/data/projectRepo';
-import { addPicture, addThingPicture, MAX_PICTURE_BYTES, type PictureError } from './pictures';
+import { hasPictureFiles } from '@/data/pictureFiles';
+import { findPicture, getProjectRecords } from '@/data/projectRepo';
+import { oneAtATime } from '../oneAtATime';
+import { MAX_PICTURE_BYTES, type PictureError } from './encodePicture';
+import { addPicture, addThingPicture, mendPicture } from './pictures';
 
 /** The largest piece that is taken at a time. */
 export const MAX_CHUNK_BYTES = 2_000_000;
@@ -42,8 +45,18 @@ export type ChunkOutcome =
   | { readonly code: 'wrong_offset'; readonly receivedBytes: number }
   | { readonly code: 'picture_too_large'; readonly maxBytes: number };
 
+/** Pieces and the end of one upload come one after another, however often they are sent. */
+const inTurn = <T>(id: PictureId, work: () => Promise<T>): Promise<T> =>
+  oneAtATime(`upload ${id}`, work);
+
 /** Adds a piece to an upload. A piece that came before is answered like one out of place: nothing is written twice. */
-export async function receiveChunk(
+export const receiveChunk = (
+  dataDir: string,
+  id: PictureId,
+  piece: { readonly offset: number; readonly bytes: Uint8Array },
+): Promise<ChunkOutcome> => inTurn(id, () => writeChunk(dataDir, id, piece));
+
+async function writeChunk(
   dataDir: string,
   id: PictureId,
   { offset, bytes }: { readonly offset: number; readonly bytes: Uint8Array },
@@ -56,40 +69,77 @@ export async function receiveChunk(
   const file = await open(partOf(dataDir, id), receivedBytes === 0 ? 'w' : 'r+', 0o600);
   try {
     await file.write(bytes, 0, bytes.byteLength, offset);
+    await file.sync();
   } finally {
     await file.close();
   }
   return { code: 'received', receivedBytes: offset + bytes.byteLength };
 }
 
+interface FinishInput {
+  readonly id: PictureId;
+  readonly projectId: ProjectId;
+  /** Null for the picture of a thing. */
+  readonly spot: { readonly vantagePointId: VantagePointId; readonly moment: Moment } | null;
+  readonly totalBytes: number;
+}
+
 /**
- * Makes a picture of an upload that is complete: of a spot, or, where none is named, of a thing. Asked twice, it answers the same picture.
- * A file that is no picture is thrown away, for sending the rest of it would not help.
- * @errors `not_found` (no such upload, or not all of it) and what `addPicture` finds.
+ * Makes a picture of an upload that is complete: of a spot, or, where none is named, of a thing. Asked
+ * again, at once or later, it answers the same picture; where that one's files were lost, an upload
+ * under its id gives it its files again. A file that is no picture is thrown away, for sending the
+ * rest of it would not help.
+ * @errors `not_whole` (not all of it has arrived; send the rest) · `not_found` (no such project or
+ * spot, or the id is another home's) and what `encodePicture` finds.
  */
-export async function finishUpload(
+export const finishUpload = (
   db: Db,
   dataDir: string,
-  input: {
-    readonly id: PictureId;
-    readonly projectId: ProjectId;
-    readonly spot: { readonly vantagePointId: VantagePointId; readonly moment: Moment } | null;
-    readonly totalBytes: number;
-  },
+  input: FinishInput,
+): Promise<Result<Picture | ThingPicture, PictureError>> =>
+  inTurn(input.id, () => finish(db, dataDir, input));
+
+async function finish(
+  db: Db,
+  dataDir: string,
+  input: FinishInput,
 ): Promise<Result<Picture | ThingPicture, PictureError>> {
-  const known = (await findPicture(db, input.id)) ?? (await findThingPicture(db, input.id));
-  if (known) return ok(known);
+  const known = await findKnown(db, input);
+  if (known && (await hasPictureFiles(dataDir, input.id))) return ok(known);
   if ((await receivedBytesOf(dataDir, input.id)) !== input.totalBytes)
-    throw new DataError('not_found', 'this picture has not arrived whole');
-  const bytes = await readFile(partOf(dataDir, input.id)).catch((cause: unknown) => {
-    throw new DataError('not_found', 'this picture has not arrived', { cause });
-  });
-  const { id, projectId, spot } = input;
-  const added = spot
-    ? await addPicture(db, dataDir, { id, projectId, ...spot, bytes })
-    : await addThingPicture(db, dataDir, { id, projectId, bytes });
+    throw new DataError('not_whole', 'this picture has not arrived whole');
+  const bytes = await readFile(partOf(dataDir, input.id));
+  const made = known
+    ? await mendPicture(dataDir, input.id, bytes)
+    : await addUploaded(db, dataDir, input, bytes);
   await rm(partOf(dataDir, input.id), { force: true });
-  return added;
+  if (!made.ok) return made;
+  return ok(made.value ?? (known as Picture | ThingPicture));
+}
+
+const addUploaded = (
+  db: Db,
+  dataDir: string,
+  { id, projectId, spot }: FinishInput,
+  bytes: Uint8Array,
+): Promise<Result<Picture | ThingPicture, PictureError>> =>
+  spot
+    ? addPicture(db, dataDir, { id, projectId, ...spot, bytes })
+    : addThingPicture(db, dataDir, { id, projectId, bytes });
+
+/** The picture that was made of this upload before. @errors `not_found`: it is another home's. */
+async function findKnown(
+  db: Db,
+  { id, projectId }: FinishInput,
+): Promise<Picture | ThingPicture | undefined> {
+  const known = (await findPicture(db, id)) ?? (await findThingPicture(db, id));
+  if (!known) return undefined;
+  const isOfProject =
+    'projectId' in known
+      ? known.projectId === projectId
+      : (await getProjectRecords(db, projectId)).pictures.some((picture) => picture.id === id);
+  if (!isOfProject) throw new DataError('not_found', `there is no picture ${id} in this home`);
+  return known;
 }
 
 /** Sweeps out uploads that nobody goes on with. Returns how many. */

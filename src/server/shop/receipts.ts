@@ -14,9 +14,10 @@ import {
 import { findLinesOf, type Receipt } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
+import { keepPictureFiles } from '@/data/pictureFiles';
 import { getProjectRecords } from '@/data/projectRepo';
 import { purchaseTable, receiptTable } from '@/data/tables';
-import { encodePicture, writePictureFiles, type PictureError } from '../look/pictures';
+import { encodePicture, type PictureError } from '../look/encodePicture';
 import { createId, nowIso } from '../means';
 
 /** The day at the till, by this machine's calendar. */
@@ -41,22 +42,26 @@ export async function addReceipt(
   const encoded = bytes === undefined ? undefined : await encodePicture(bytes);
   if (encoded && !encoded.ok) return err(encoded.error);
   const pictureId = encoded ? pictureIdSchema.parse(createId()) : null;
-  if (encoded && pictureId) await writePictureFiles(dataDir, pictureId, encoded.value);
   const receipt: Receipt = {
     ...facts,
     projectId,
     pictureId,
     id: receiptIdSchema.parse(createId()),
   };
-  await recordChange(
-    db,
-    { projectId, label: `kept a receipt of ${facts.shopName}`, now: nowIso() },
-    async (writer) => {
-      await writer.insert(receiptTable, receipt);
-      for (const purchase of findLinesOf(facts, purchases, dayOf))
-        await writer.put(purchaseTable, { ...purchase, receiptId: receipt.id });
-    },
-  );
+  const keep = (place: () => Promise<void>) =>
+    recordChange(
+      db,
+      { projectId, label: `kept a receipt of ${facts.shopName}`, now: nowIso() },
+      async (writer) => {
+        await writer.insert(receiptTable, receipt);
+        for (const purchase of findLinesOf(facts, purchases, dayOf))
+          await writer.put(purchaseTable, { ...purchase, receiptId: receipt.id });
+        await place();
+      },
+    );
+  if (encoded && pictureId)
+    await keepPictureFiles(dataDir, { id: pictureId, bytes: encoded.value }, keep);
+  else await keep(() => Promise.resolve());
   return ok(receipt);
 }
 

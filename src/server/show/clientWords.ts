@@ -24,6 +24,9 @@ const DISPOSED: Readonly<Record<string, string>> = {
   'special disposal': 'To the proper place for special waste',
 };
 
+/** In the place of a picture whose file is gone: the page is made without it. */
+export const missingPictureWords = 'The file of this picture is missing.';
+
 export interface Figure {
   readonly value: string;
   readonly label: string;

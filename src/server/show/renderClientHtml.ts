@@ -9,6 +9,7 @@ import {
   figuresOf,
   inLine,
   livesLine,
+  missingPictureWords,
 } from './clientWords';
 
 /**
@@ -21,7 +22,7 @@ export function renderClientHtml(
   {
     pictureSrc,
     fontCss,
-  }: { readonly pictureSrc: (id: PictureId) => string; readonly fontCss: string },
+  }: { readonly pictureSrc: (id: PictureId) => string | undefined; readonly fontCss: string },
 ): string {
   const title =
     page.rooms.length === 1
@@ -35,7 +36,7 @@ export function renderClientHtml(
 function renderRoom(
   client: ClientRoom,
   page: ClientPage,
-  pictureSrc: (id: PictureId) => string,
+  pictureSrc: (id: PictureId) => string | undefined,
 ): string {
   const figures = figuresOf(client, page.project.currency)
     .map(({ value, label }) => `<div><b>${text(value)}</b><span>${text(label)}</span></div>`)
@@ -66,13 +67,18 @@ ${lives ? `<h2>Where everything lives now</h2><table class="lives"><thead><tr><t
 
 function renderPair(
   { vantagePoint, before, after }: PicturePair,
-  pictureSrc: (id: PictureId) => string,
+  pictureSrc: (id: PictureId) => string | undefined,
 ): string {
   if (!before && !after) return '';
-  const figure = (picture: typeof before, word: string) =>
-    picture
-      ? `<figure><img src="${text(pictureSrc(picture.id))}" width="${picture.widthPx}" height="${picture.heightPx}" alt="${text(`${word}, ${vantagePoint.name}`)}"><figcaption><b>${word}</b> ${text(dayWords(picture.takenAt))}, ${text(vantagePoint.name)}</figcaption></figure>`
-      : '';
+  const figure = (picture: typeof before, word: string) => {
+    if (!picture) return '';
+    const src = pictureSrc(picture.id);
+    const image =
+      src === undefined
+        ? `<p class="gap">${missingPictureWords}</p>`
+        : `<img src="${text(src)}" width="${picture.widthPx}" height="${picture.heightPx}" alt="${text(`${word}, ${vantagePoint.name}`)}">`;
+    return `<figure>${image}<figcaption><b>${word}</b> ${text(dayWords(picture.takenAt))}, ${text(vantagePoint.name)}</figcaption></figure>`;
+  };
   return `<div class="pair">${figure(before, 'Before')}${figure(after, 'After')}</div>`;
 }
 
@@ -82,6 +88,7 @@ const STYLE = `${PAPER_STYLE}
 .pair{display:grid;grid-template-columns:1fr 1fr;gap:12px;margin-top:18px}
 figure{border:1px solid #d5cab5;border-radius:6px;overflow:hidden;background:#fbf8f1}
 img{display:block;width:100%;height:auto}
+figure .gap{margin:0;padding:48px 16px;text-align:center;color:#625b4d}
 figcaption{padding:8px 10px;font-size:14px}
 .figures{display:grid;grid-template-columns:repeat(auto-fit,minmax(150px,1fr));gap:14px;margin-top:22px}
 .figures div{border-top:3px solid #23407a;padding-top:8px}

@@ -13,6 +13,7 @@ import {
   figuresOf,
   inLine,
   livesLine,
+  missingPictureWords,
 } from './clientWords';
 
 /** The client's page as a PDF on A4. `pictures` holds the JPEG of every picture shown. */
@@ -117,11 +118,15 @@ interface PdfPictureProps {
 
 function PdfPicture({ picture, word, name, pictures }: PdfPictureProps) {
   const data = picture && pictures.get(picture.id);
-  if (!picture || !data) return null;
+  if (!picture) return null;
   return (
     <View style={styles.half}>
-      {/* eslint-disable-next-line jsx-a11y/alt-text -- a PDF image has no alt; its caption is below */}
-      <Image src={{ data, format: 'jpg' }} style={styles.image} />
+      {data ? (
+        // eslint-disable-next-line jsx-a11y/alt-text -- a PDF image has no alt; its caption is below
+        <Image src={{ data, format: 'jpg' }} style={styles.image} />
+      ) : (
+        <Text style={styles.caption}>{missingPictureWords}</Text>
+      )}
       <Text style={styles.caption}>{`${word}, ${dayWords(picture.takenAt)}, ${name}`}</Text>
     </View>
   );

@@ -69,15 +69,13 @@ async function sendOffers(
     format: 'tin-box-offers',
     version: 1,
     shop: name,
-    offers: stall
-      .offers()
-      .map(({ id, packSize, priceMinor, inStock, aisle }) => ({
-        id,
-        packSize,
-        priceMinor,
-        inStock,
-        aisle,
-      })),
+    offers: stall.offers().map(({ id, packSize, priceMinor, inStock, aisle }) => ({
+      id,
+      packSize,
+      priceMinor,
+      inStock,
+      aisle,
+    })),
   });
 }
 

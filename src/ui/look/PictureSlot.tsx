@@ -7,6 +7,7 @@ import { useState, type ChangeEvent, type DragEvent } from 'react';
 import type { Moment, Picture, VantagePoint } from '@/core/look';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { PrivatePicture } from '../primitives/PrivatePicture';
 import { momentWords } from '../words';
 import { pictureOutbox } from './pictureOutbox';
 import { usePictureOutbox } from './usePictureOutbox';
@@ -80,11 +81,12 @@ export function PictureSlot({
         className={`relative grid aspect-[4/3] place-items-center overflow-hidden rounded-[5px] border ${isAsked ? 'border-2 border-dashed border-signal bg-signal-wash' : 'border-line bg-paper'}`}
       >
         {picture ? (
-          // eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache
-          <img
-            src={`/api/pictures/${picture.id}?size=thumb`}
+          <PrivatePicture
+            pictureId={picture.id}
+            size="thumb"
             alt={label}
             className="size-full object-cover"
+            whenMissing="Take it again or bring it in."
           />
         ) : (
           <Camera size={26} className="text-soft" aria-hidden="true" />

@@ -26,6 +26,10 @@ function flakyServer(
   const answer = async (url: string, init?: RequestInit): Promise<Response> => {
     const { pathname, searchParams } = new URL(url, 'http://127.0.0.1');
     const id = pathname.split('/').at(-1) ?? '';
+    if (pathname.startsWith('/api/pictures/')) {
+      const kept = pictures.find((picture) => picture.id === id);
+      return new Response(kept ? new Blob([kept.bytes.slice()]) : '', { status: kept ? 200 : 404 });
+    }
     const part = parts.get(id) ?? new Uint8Array();
     if (init?.method === 'PUT') {
       if (Number(searchParams.get('offset')) !== part.length)
@@ -148,4 +152,28 @@ test('what a page left waiting is sent by the next one, from where it broke', as
   await settled(next, () => server.pictures.length === 1);
   expect(offsets.some((url) => url.endsWith('offset=0'))).toBe(false);
   expect(server.pictures[0]?.bytes.length).toBe(600_000);
+});
+
+test('the browser keeps its copy until the picture can be read back, and sends it again where it cannot', async () => {
+  const server = flakyServer(() => 1, { breaks: 0, refuses: () => false });
+  const store = memoryStore();
+  const kept: number[] = [];
+  const outbox = new PictureOutbox({
+    store,
+    request: (url, init) => {
+      if (!url.startsWith('/api/pictures/')) return server.request(url, init);
+      kept.push(store.size());
+      // Its file is lost once, right after it was answered.
+      if (kept.length === 1) server.pictures.pop();
+      return server.request(url, init);
+    },
+    wait: () => Promise.resolve(),
+  });
+  await outbox.add(target, [{ name: 'only', bytes: new Blob([new Uint8Array(900).fill(5)]) }]);
+  await settled(outbox, () => outbox.list().length === 0);
+  expect([kept, store.size(), server.pictures.map(({ bytes }) => bytes.length)]).toEqual([
+    [1, 1],
+    0,
+    [900],
+  ]);
 });

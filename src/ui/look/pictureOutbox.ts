@@ -159,10 +159,20 @@ export class PictureOutbox {
       }),
     });
     const answer = await readAnswer(response);
+    // Pieces went astray on the server's side: it is asked again how much it has.
+    if (response.status === 409) throw new Error('not all of it has arrived');
     if (answer.refusal !== undefined) return this.refuse(picture.id, answer.refusal);
+    await this.readBack(picture.id);
     await this.remove(picture.id);
     this.kept.forEach((listener) => listener(picture));
     return 'kept';
+  }
+
+  /** The browser's copy goes only once the server's can be read. Throws where it cannot: all is sent again. */
+  private async readBack(id: string): Promise<void> {
+    const response = await this.means.request(`/api/pictures/${id}`, { cache: 'no-store' });
+    if (!response.ok || (await response.blob()).size === 0)
+      throw new Error('the picture cannot be read back');
   }
 
   private async refuse(id: string, problem: string): Promise<'refused'> {

@@ -11,6 +11,7 @@ import type { ActionResult } from '../actionResult';
 import { ImportCsv } from '../agree/ImportCsv';
 import { Button, buttonClass } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
+import { PrivatePicture } from '../primitives/PrivatePicture';
 
 interface ReceiptsProps {
   readonly projectId: string;
@@ -72,9 +73,9 @@ export function Receipts({
                 rel="noreferrer"
                 className="size-11 overflow-hidden rounded border border-line"
               >
-                {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
-                <img
-                  src={`/api/pictures/${receipt.pictureId}?size=thumb`}
+                <PrivatePicture
+                  pictureId={receipt.pictureId}
+                  size="thumb"
                   alt={`Receipt of ${receipt.shopName}`}
                   className="size-full object-cover"
                 />

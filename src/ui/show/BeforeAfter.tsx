@@ -3,6 +3,7 @@
 import { useState } from 'react';
 
 import type { Picture } from '@/core/look';
+import { PrivatePicture } from '../primitives/PrivatePicture';
 
 interface BeforeAfterProps {
   readonly name: string;
@@ -28,17 +29,17 @@ export function BeforeAfter({ name, before, after, beforeWords, afterWords }: Be
         className="relative overflow-hidden rounded-[7px] border-2 border-ink bg-ink print:hidden"
         style={{ aspectRatio: `${after.widthPx} / ${after.heightPx}`, width: '100%' }}
       >
-        {/* eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache */}
-        <img
-          src={`/api/pictures/${after.id}`}
+        <PrivatePicture
+          pictureId={after.id}
           alt={`After, ${name}`}
           className="absolute inset-0 size-full object-cover"
+          whenMissing="Take it again or bring it in under Look."
         />
-        {/* eslint-disable-next-line @next/next/no-img-element -- as above */}
-        <img
-          src={`/api/pictures/${before.id}`}
+        <PrivatePicture
+          pictureId={before.id}
           alt={`Before, ${name}`}
           className="absolute inset-0 size-full object-cover"
+          whenMissing="Take it again or bring it in under Look."
           style={{ clipPath: `inset(0 ${100 - percent}% 0 0)` }}
         />
         <div
@@ -81,8 +82,7 @@ function PrintedPair({ name, before, after, beforeWords, afterWords }: BeforeAft
         { picture: after, word: 'After', day: afterWords },
       ].map(({ picture, word, day }) => (
         <figure key={word}>
-          {/* eslint-disable-next-line @next/next/no-img-element -- as above */}
-          <img src={`/api/pictures/${picture.id}`} alt={`${word}, ${name}`} className="w-full" />
+          <PrivatePicture pictureId={picture.id} alt={`${word}, ${name}`} className="w-full" />
           <figcaption>
             <b>{word}</b> {day}, {name}
           </figcaption>

@@ -9,6 +9,7 @@ import { Sheet } from '../primitives/Sheet';
 import { verdictWords } from '../words';
 import { SplitPanel } from './SplitPanel';
 import type { Bench } from './useBench';
+import { PrivatePicture } from '../primitives/PrivatePicture';
 
 interface CorrectSheetProps {
   readonly bench: Bench;
@@ -146,9 +147,9 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
             onChange={(event) => setTyped({ ...typed, expiresOn: event.target.value })}
           />
           {thing.pictureId !== undefined && (
-            // eslint-disable-next-line @next/next/no-img-element -- private pictures do not go through the image cache
-            <img
-              src={`/api/pictures/${thing.pictureId}?size=thumb`}
+            <PrivatePicture
+              pictureId={thing.pictureId}
+              size="thumb"
               alt={`Picture of ${thing.name}`}
               className="max-h-36 rounded-[5px] border border-line sm:col-span-2"
             />

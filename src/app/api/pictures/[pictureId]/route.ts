@@ -4,7 +4,7 @@ import { pictureIdSchema } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
 import { findThingPicture } from '@/data/countRepo';
 import { findPicture, findReceiptOf } from '@/data/projectRepo';
-import { readPictureFile } from '@/server/look/pictures';
+import { readPictureFile } from '@/data/pictureFiles';
 import { refuse, respond } from '../../respond';
 
 const schema = z.object({ pictureId: pictureIdSchema, size: z.enum(['full', 'thumb']) });

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { momentSchema } from '@/core/look';
 import { pictureIdSchema, projectIdSchema, vantagePointIdSchema } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
-import { MAX_PICTURE_BYTES } from '@/server/look/pictures';
+import { MAX_PICTURE_BYTES } from '@/server/look/encodePicture';
 import {
   finishUpload,
   MAX_CHUNK_BYTES,

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 
-import { projectIdSchema, roomIdSchema, type PictureId } from '@/core/shared';
+import { projectIdSchema, roomIdSchema } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { readPictureFile } from '@/server/look/pictures';
 import { nowIso } from '@/server/means';
 import { gatherClientPage } from '@/server/show/clientPage';
+import { loadClientPictures } from '@/server/show/clientPictures';
 import { fileNameOf } from '@/server/show/clientWords';
 import { renderClientPdf } from '@/server/show/renderClientPdf';
 import { asDownload, refuse, respond } from '@/app/api/respond';
@@ -22,15 +22,7 @@ export async function GET(
     if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
       return refuse(404, { code: 'not_found', message: 'There is no such room.' });
     const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
-    const pictures = new Map<PictureId, Buffer>();
-    for (const { before, after } of page.rooms.flatMap(({ pairs }) => pairs)) {
-      for (const picture of [before, after])
-        if (picture)
-          pictures.set(
-            picture.id,
-            await readPictureFile(dataDirOf(process.env), picture.id, 'full'),
-          );
-    }
+    const pictures = await loadClientPictures(dataDirOf(process.env), page);
     const pdf = await renderClientPdf(page, pictures);
     return new Response(new Uint8Array(pdf), {
       headers: asDownload(`${fileNameOf(page)}.pdf`, 'application/pdf'),

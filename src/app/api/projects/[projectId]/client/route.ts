@@ -3,10 +3,10 @@ import { z } from 'zod';
 import { projectIdSchema, roomIdSchema, type PictureId } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
-import { readPictureFile } from '@/server/look/pictures';
 import { nowIso } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';
 import { gatherClientPage } from '@/server/show/clientPage';
+import { findShownPictures, loadClientPictures } from '@/server/show/clientPictures';
 import { fileNameOf } from '@/server/show/clientWords';
 import { renderClientHtml } from '@/server/show/renderClientHtml';
 import { asDownload, noStore, refuse, respond } from '@/app/api/respond';
@@ -32,20 +32,20 @@ export async function GET(
         return refuse(404, { code: 'not_found', message: 'There is no such room.' });
       const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
       const fontCss = await loadClientFonts();
-      if (!input.download)
-        return new Response(
-          renderClientHtml(page, { fontCss, pictureSrc: (id) => `/api/pictures/${id}` }),
-          { headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' } },
-        );
-      const sources = new Map<PictureId, string>();
-      for (const { before, after } of page.rooms.flatMap(({ pairs }) => pairs)) {
-        for (const picture of [before, after]) {
-          if (!picture) continue;
-          const bytes = await readPictureFile(dataDirOf(process.env), picture.id, 'full');
-          sources.set(picture.id, `data:image/jpeg;base64,${bytes.toString('base64')}`);
-        }
+      const dataDir = dataDirOf(process.env);
+      if (!input.download) {
+        const shown = await findShownPictures(dataDir, page);
+        const pictureSrc = (id: PictureId) => (shown.has(id) ? `/api/pictures/${id}` : undefined);
+        return new Response(renderClientHtml(page, { fontCss, pictureSrc }), {
+          headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' },
+        });
       }
-      const html = renderClientHtml(page, { fontCss, pictureSrc: (id) => sources.get(id) ?? '' });
+      const pictures = await loadClientPictures(dataDir, page);
+      const pictureSrc = (id: PictureId) => {
+        const bytes = pictures.get(id);
+        return bytes && `data:image/jpeg;base64,${bytes.toString('base64')}`;
+      };
+      const html = renderClientHtml(page, { fontCss, pictureSrc });
       return new Response(html, {
         headers: asDownload(`${fileNameOf(page)}.html`, 'text/html; charset=utf-8'),
       });

@@ -3,9 +3,10 @@ import { z } from 'zod';
 import { noStore, readBody, refuse, respond } from '@/app/api/respond';
 import { projectIdSchema } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
-import { MAX_PICTURE_BYTES, type PictureError } from '@/server/look/pictures';
+import { MAX_PICTURE_BYTES } from '@/server/look/encodePicture';
 import { addReceipt } from '@/server/shop/receipts';
 import { typedMoney } from '@/ui/typedValues';
+import { pictureErrorWords } from '@/ui/words';
 
 const schema = z.object({
   projectId: projectIdSchema,
@@ -13,12 +14,6 @@ const schema = z.object({
   day: z.iso.date('Type the day on the receipt'),
   total: typedMoney,
 });
-
-const FAULT_WORDS: Readonly<Record<PictureError['code'], string>> = {
-  picture_too_large: 'This picture is larger than 25 MB.',
-  not_a_picture: 'This file is no picture that can be read.',
-  picture_damaged: 'This picture is damaged.',
-};
 
 /** Keeps a receipt; the body is its picture, or empty. */
 export async function POST(
@@ -37,7 +32,10 @@ export async function POST(
     async ({ projectId, shop, day, total }) => {
       const body = await readBody(request, MAX_PICTURE_BYTES);
       if (!body)
-        return refuse(413, { code: 'picture_too_large', message: FAULT_WORDS.picture_too_large });
+        return refuse(413, {
+          code: 'picture_too_large',
+          message: pictureErrorWords({ code: 'picture_too_large' }),
+        });
       const kept = await addReceipt(await getDatabase(), dataDirOf(process.env), projectId, {
         shopName: shop,
         boughtOn: day,
@@ -46,7 +44,7 @@ export async function POST(
       });
       return kept.ok
         ? Response.json(kept.value, { headers: noStore })
-        : refuse(422, { code: kept.error.code, message: FAULT_WORDS[kept.error.code] });
+        : refuse(422, { code: kept.error.code, message: pictureErrorWords(kept.error) });
     },
   );
 }

@@ -35,6 +35,8 @@ async function main(args) {
     TINBOX_DATA: dataDir,
     NODE_ENV: 'production',
     NEXT_TELEMETRY_DISABLED: '1',
+    // Pictures are encoded on several threads, and each would keep memory of its own for later.
+    MALLOC_ARENA_MAX: process.env.MALLOC_ARENA_MAX ?? '2',
     TINBOX_PORT: String(port),
     ...(isLan ? { TINBOX_LAN_PORT: String(port + 1) } : {}),
   };

@@ -1,5 +1,6 @@
 'use client';
 
+import { faultWords } from './faultWords';
 import { Button } from '@/ui/primitives/Button';
 
 /** What is shown when something of ours broke; what was kept stays kept. */
@@ -10,12 +11,18 @@ export default function ErrorPage({
   error: Error & { digest?: string };
   reset: () => void;
 }) {
+  const known = Object.entries(faultWords).find(([code]) => code === error.digest)?.[1].words;
   return (
     <main className="mx-auto max-w-[560px] p-8">
       <h1 className="mb-2 text-[26px]">That did not work</h1>
+      {known !== undefined && (
+        <p role="alert" className="warn mb-4">
+          {known}
+        </p>
+      )}
       <p className="mb-4">
         What was kept before is still kept. Try again; if it stays, look at what the server printed
-        {error.digest ? ` beside ${error.digest}` : ''}.
+        {error.digest && known === undefined ? ` beside ${error.digest}` : ''}.
       </p>
       <Button look="main" onClick={reset}>
         Try again

@@ -17,10 +17,20 @@ export type DataErrorCode =
   /** A picture's record is there and its file is not. */
   | 'picture_missing'
   /** Not all of what was announced has arrived. */
-  | 'not_whole';
+  | 'not_whole'
+  | 'disk_full'
+  | 'read_only'
+  | 'disk_fault'
+  | 'database_busy'
+  | 'database_damaged'
+  /** Another server holds the data folder. */
+  | 'data_held';
 
 /** What the outside world refused; `code` is for the screen, `cause` for whoever looks into it. */
 export class DataError extends Error {
+  /** Next hands this on to its error page, where a message would stay on the server. */
+  readonly digest: string;
+
   constructor(
     readonly code: DataErrorCode,
     message: string,
@@ -28,6 +38,7 @@ export class DataError extends Error {
   ) {
     super(message, options);
     this.name = 'DataError';
+    this.digest = code;
   }
 }
 

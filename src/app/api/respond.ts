@@ -1,8 +1,6 @@
 import 'server-only';
 
-import { z } from 'zod';
-
-import { DataError } from '@/data/db';
+import type { z } from 'zod';
 
 /** A refusal that a person can act on; `path` names the field. */
 export const refuse = (
@@ -14,7 +12,7 @@ export const refuse = (
   },
 ): Response => Response.json({ error }, { status, headers: { 'cache-control': 'no-store' } });
 
-/** Parses with the first fault named, or runs `work`; what the data layer refuses becomes a status. */
+/** Parses with the first fault named, or runs `work`. */
 export async function respond<S extends z.ZodType>(
   schema: S,
   raw: unknown,
@@ -30,40 +28,81 @@ export async function respond<S extends z.ZodType>(
       path,
     });
   }
+  return work(parsed.data);
+}
+
+export type BodyFault =
+  { readonly code: 'too_large'; readonly maxBytes: number } | { readonly code: 'not_whole' };
+
+/** Refuses a body that is announced larger than `maxBytes`, before any of it is read. */
+export function findOversize(request: Request, maxBytes: number): BodyFault | undefined {
+  const announced = Number(request.headers.get('content-length') ?? 0);
+  return announced > maxBytes ? { code: 'too_large', maxBytes } : undefined;
+}
+
+/**
+ * The body piece by piece, so that it need not be held. Ends with a fault where it is larger than
+ * `maxBytes`, without reading the rest, or shorter than its headers say.
+ */
+export async function* readPieces(
+  request: Request,
+  maxBytes: number,
+): AsyncGenerator<Uint8Array, BodyFault | undefined> {
+  const oversize = findOversize(request, maxBytes);
+  if (oversize) return oversize;
+  let length = 0;
+  const reader = request.body?.getReader();
   try {
-    return await work(parsed.data);
-  } catch (error) {
-    if (!(error instanceof DataError)) throw error;
-    return refuse(error.code === 'not_found' || error.code === 'picture_missing' ? 404 : 409, {
-      code: error.code,
-      message: error.message,
-    });
+    for (let next = await reader?.read(); next && !next.done; next = await reader?.read()) {
+      length += next.value.byteLength;
+      if (length > maxBytes) return { code: 'too_large', maxBytes };
+      yield next.value;
+    }
+  } finally {
+    await reader?.cancel().catch(() => undefined);
+  }
+  const announced = request.headers.get('content-length');
+  return announced !== null && Number(announced) !== length ? { code: 'not_whole' } : undefined;
+}
+
+/** A request that is answered with a refusal, from wherever that is found; the handler catches it. */
+export class RefusedError extends Error {
+  constructor(readonly response: Response) {
+    super('refused');
   }
 }
 
-/** Reads a body up to `maxBytes`; undefined where it is larger, without holding the rest. */
+/** Reads a body up to `maxBytes` as a whole; `what` names it in the refusal, as in "This picture". */
 export async function readBody(
   request: Request,
-  maxBytes: number,
-): Promise<Uint8Array | undefined> {
+  { maxBytes, what }: { readonly maxBytes: number; readonly what: string },
+): Promise<Uint8Array> {
+  const pieces = readPieces(request, maxBytes);
   const chunks: Uint8Array[] = [];
-  let length = 0;
-  const reader = request.body?.getReader();
-  for (let next = await reader?.read(); next && !next.done; next = await reader?.read()) {
-    length += next.value.byteLength;
-    if (length > maxBytes) {
-      await reader?.cancel();
-      return undefined;
-    }
-    chunks.push(next.value);
+  for (;;) {
+    const next = await pieces.next();
+    if (!next.done) chunks.push(next.value);
+    else if (next.value) throw new RefusedError(refuseBody(next.value, what));
+    else return Buffer.concat(chunks);
   }
-  const body = new Uint8Array(length);
-  let offset = 0;
-  for (const chunk of chunks) {
-    body.set(chunk, offset);
-    offset += chunk.byteLength;
-  }
-  return body;
+}
+
+/** As `readBody`, for text. */
+export const readText = async (
+  request: Request,
+  limits: { readonly maxBytes: number; readonly what: string },
+): Promise<string> => new TextDecoder().decode(await readBody(request, limits));
+
+/** The answer to a body that was not taken. */
+export function refuseBody(fault: BodyFault, what: string): Response {
+  if (fault.code === 'not_whole')
+    return refuse(400, {
+      code: fault.code,
+      message: `${what} did not arrive whole. Send it again.`,
+    });
+  const megabytes = fault.maxBytes / 1e6;
+  const most = megabytes >= 1 ? `${Math.round(megabytes)} MB` : `${fault.maxBytes / 1000} kB`;
+  return refuse(413, { code: fault.code, message: `${what} is larger than ${most}.` });
 }
 
 export function readJson(text: string): unknown {

@@ -46,21 +46,31 @@ export async function encodePicture(bytes: Uint8Array): Promise<Result<Encoded, 
   return encodingQueue().run(megapixels, () => encodeSizes(bytes));
 }
 
+// What was decoded is not asked for again; kept, it would only fill the memory.
+sharp.cache(false);
 const OPTIONS = { limitInputPixels: MAX_PIXELS, failOn: 'error' } as const;
 
+/**
+ * The sender's bytes are decoded once, for the original; the smaller ones are made of that. Turning a
+ * picture holds all of its pixels, so once instead of three times is what keeps the memory small.
+ */
 async function encodeSizes(bytes: Uint8Array): Promise<Result<Encoded, PictureError>> {
-  const resized = (size: PictureSize) =>
-    sharp(bytes, OPTIONS)
+  const resized = (from: Uint8Array, size: PictureSize) =>
+    sharp(from, OPTIONS)
       .autoOrient()
       .flatten({ background: '#ffffff' })
       .resize(SIDES_PX[size], SIDES_PX[size], { fit: 'inside', withoutEnlargement: true });
   try {
-    const full = await resized('full').jpeg({ quality: 84 }).toBuffer({ resolveWithObject: true });
-    const thumb = await resized('thumb').jpeg({ quality: 78 }).toBuffer();
-    const original = await resized('original')
+    const original = await resized(bytes, 'original')
       .jpeg({ quality: 90 })
       .toBuffer({ resolveWithObject: true });
-    const isLarger = original.info.width > full.info.width;
+    const isLarger = Math.max(original.info.width, original.info.height) > SIDES_PX.full;
+    // A picture that pages show as it is has no need to go through the original's losses.
+    const source = isLarger ? original.data : bytes;
+    const full = await resized(source, 'full')
+      .jpeg({ quality: 84 })
+      .toBuffer({ resolveWithObject: true });
+    const thumb = await resized(source, 'thumb').jpeg({ quality: 78 }).toBuffer();
     return ok({
       original: isLarger ? original.data : undefined,
       full: full.data,

@@ -3,11 +3,12 @@ import { z } from 'zod';
 import { momentSchema } from '@/core/look';
 import { fetchCameraPicture } from '@/server/devices/cameraFeed';
 import { noStore, refuse, respond } from '../respond';
+import { handler } from '@/app/api/handler';
 
 const schema = z.object({ spot: z.string().max(80), moment: momentSchema });
 
 /** Takes a picture with the camera beside the app; what comes is sent on like any picture from a phone. */
-export async function GET(request: Request): Promise<Response> {
+export const GET = handler(async (request: Request) => {
   const query = new URL(request.url).searchParams;
   return respond(
     schema,
@@ -22,4 +23,4 @@ export async function GET(request: Request): Promise<Response> {
       return new Response(picture, { headers: { ...noStore, 'content-type': 'image/jpeg' } });
     },
   );
-}
+});

@@ -1,33 +1,32 @@
 import { z } from 'zod';
 
-import { asDownload, readBody, refuse, respond } from '@/app/api/respond';
+import { asDownload, readText, respond } from '@/app/api/respond';
 import { getDatabase } from '@/data/db';
 import { importCatalogueCsv, writeCatalogueCsv } from '@/server/fit/catalogueCsv';
+import { handler } from '@/app/api/handler';
 
 const MAX_CSV_BYTES = 20_000_000;
 
 /** The price list as CSV. */
-export async function GET(): Promise<Response> {
+export const GET = handler(async () => {
   return new Response(await writeCatalogueCsv(await getDatabase()), {
     headers: asDownload('price-list.csv', 'text/csv; charset=utf-8'),
   });
-}
+});
 
 /** `accept=good` keeps the good rows of a file that has bad ones; otherwise all rows or none. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = handler(async (request: Request) => {
   return respond(
     z.object({ accept: z.enum(['all', 'good']) }),
     { accept: new URL(request.url).searchParams.get('accept') ?? 'all' },
     async ({ accept }) => {
-      const body = await readBody(request, MAX_CSV_BYTES);
-      if (!body)
-        return refuse(413, { code: 'too_large', message: 'This file is larger than 20 MB.' });
+      const text = await readText(request, { maxBytes: MAX_CSV_BYTES, what: 'This file' });
       return Response.json(
         await importCatalogueCsv(await getDatabase(), {
-          text: new TextDecoder().decode(body),
+          text,
           acceptGoodRows: accept === 'good',
         }),
       );
     },
   );
-}
+});

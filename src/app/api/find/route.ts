@@ -4,10 +4,11 @@ import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { findAnything } from '@/server/desk/findAnything';
 import { noStore, respond } from '../respond';
+import { handler } from '@/app/api/handler';
 
 const querySchema = z.object({ q: z.string().max(100), project: projectIdSchema.optional() });
 
-export async function GET(request: Request): Promise<Response> {
+export const GET = handler(async (request: Request) => {
   const params = new URL(request.url).searchParams;
   return respond(
     querySchema,
@@ -18,4 +19,4 @@ export async function GET(request: Request): Promise<Response> {
         { headers: noStore },
       ),
   );
-}
+});

@@ -1,7 +1,8 @@
 import { followMeter, meterAddressOf } from '@/server/devices/meterFeed';
+import { handler } from '@/app/api/handler';
 
 /** Relays the readings of a distance meter's bridge to this browser, which may speak to no other address. */
-export function GET(request: Request): Response {
+export const GET = handler((request: Request) => {
   const encoder = new TextEncoder();
   const abort = new AbortController();
   request.signal.addEventListener('abort', () => abort.abort());
@@ -20,4 +21,4 @@ export function GET(request: Request): Response {
   return new Response(body, {
     headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' },
   });
-}
+});

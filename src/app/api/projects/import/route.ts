@@ -4,20 +4,19 @@ import { assertNever } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
 import { importProject, type ArchiveError } from '@/server/exchange/archive';
 import { readBody, refuse, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 const MAX_BODY_BYTES = 600_000_000;
 
-export async function POST(request: Request): Promise<Response> {
+export const POST = handler(async (request: Request) => {
   return respond(z.object({}), {}, async () => {
-    const zip = await readBody(request, MAX_BODY_BYTES);
-    if (!zip)
-      return refuse(413, { code: 'zip_too_large', message: 'This file is larger than 600 MB.' });
+    const zip = await readBody(request, { maxBytes: MAX_BODY_BYTES, what: 'This file' });
     const imported = await importProject(await getDatabase(), dataDirOf(process.env), zip);
     if (!imported.ok)
       return refuse(422, { code: imported.error.code, message: wordError(imported.error) });
     return Response.json({ projectId: imported.value }, { status: 201 });
   });
-}
+});
 
 function wordError(error: ArchiveError): string {
   switch (error.code) {

@@ -11,33 +11,29 @@ import {
   receivedBytesOf,
   sweepUploads,
 } from '@/server/look/uploads';
-import { noStore, readBody, readJson, refuse, respond } from '@/app/api/respond';
+import { noStore, readBody, readJson, readText, refuse, respond } from '@/app/api/respond';
 import { pictureErrorWords } from '@/ui/words';
+import { handler } from '@/app/api/handler';
 
 type Context = { params: Promise<{ uploadId: string }> };
 const idSchema = z.object({ uploadId: pictureIdSchema });
 
 /** How much of it has arrived. */
-export async function GET(_request: Request, { params }: Context): Promise<Response> {
+export const GET = handler(async (_request: Request, { params }: Context) => {
   return respond(idSchema, await params, async ({ uploadId }) =>
     Response.json(
       { receivedBytes: await receivedBytesOf(dataDirOf(process.env), uploadId) },
       { headers: noStore },
     ),
   );
-}
+});
 
 /** The next piece; `offset` says where it begins. 409 tells where to go on from. */
-export async function PUT(request: Request, { params }: Context): Promise<Response> {
+export const PUT = handler(async (request: Request, { params }: Context) => {
   const offset = new URL(request.url).searchParams.get('offset');
   const schema = idSchema.extend({ offset: z.coerce.number().int().min(0).max(MAX_PICTURE_BYTES) });
   return respond(schema, { ...(await params), offset }, async (input) => {
-    const bytes = await readBody(request, MAX_CHUNK_BYTES);
-    if (!bytes)
-      return refuse(413, {
-        code: 'chunk_too_large',
-        message: `Send at most ${MAX_CHUNK_BYTES} bytes at a time.`,
-      });
+    const bytes = await readBody(request, { maxBytes: MAX_CHUNK_BYTES, what: 'This piece' });
     const outcome = await receiveChunk(dataDirOf(process.env), input.uploadId, {
       offset: input.offset,
       bytes,
@@ -52,7 +48,7 @@ export async function PUT(request: Request, { params }: Context): Promise<Respon
       { status: outcome.code === 'received' ? 200 : 409 },
     );
   });
-}
+});
 
 const spotSchema = z.object({ vantagePointId: vantagePointIdSchema, moment: momentSchema });
 // Without a spot it is the picture of a thing in hand.
@@ -63,9 +59,8 @@ const finishSchema = idSchema.extend({
 });
 
 /** All of it is there: make it a picture. Asked again, it answers the same one. */
-export async function POST(request: Request, { params }: Context): Promise<Response> {
-  const body = await readBody(request, 10_000);
-  const json = body && readJson(new TextDecoder().decode(body));
+export const POST = handler(async (request: Request, { params }: Context) => {
+  const json = readJson(await readText(request, { maxBytes: 10_000, what: 'This request' }));
   const fields = typeof json === 'object' && json !== null ? json : {};
   return respond(finishSchema, { ...fields, ...(await params) }, async ({ uploadId, ...input }) => {
     const dataDir = dataDirOf(process.env);
@@ -75,4 +70,4 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
       return refuse(422, { code: finished.error.code, message: pictureErrorWords(finished.error) });
     return Response.json({ picture: finished.value }, { status: 201 });
   });
-}
+});

@@ -9,28 +9,28 @@ import { renderAgreementPdf } from '@/server/agree/renderAgreementPdf';
 import { nowIso } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';
 import { asDownload, noStore, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 const schema = z.object({ projectId: projectIdSchema, format: z.enum(['html', 'pdf']) });
 
 /** The agreement sheet, to print from the browser or as a PDF. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  const format = new URL(request.url).searchParams.get('format') ?? 'html';
-  return respond(schema, { ...(await params), format }, async (input) => {
-    const db = await getDatabase();
-    const sheet = await loadAgreementSheet(
-      db,
-      await getProjectRecords(db, input.projectId),
-      nowIso(),
-    );
-    if (input.format === 'pdf')
-      return new Response(new Uint8Array(await renderAgreementPdf(sheet)), {
-        headers: asDownload('agreement.pdf', 'application/pdf'),
+export const GET = handler(
+  async (request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    const format = new URL(request.url).searchParams.get('format') ?? 'html';
+    return respond(schema, { ...(await params), format }, async (input) => {
+      const db = await getDatabase();
+      const sheet = await loadAgreementSheet(
+        db,
+        await getProjectRecords(db, input.projectId),
+        nowIso(),
+      );
+      if (input.format === 'pdf')
+        return new Response(new Uint8Array(await renderAgreementPdf(sheet)), {
+          headers: asDownload('agreement.pdf', 'application/pdf'),
+        });
+      return new Response(renderAgreementHtml(sheet, await loadClientFonts()), {
+        headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' },
       });
-    return new Response(renderAgreementHtml(sheet, await loadClientFonts()), {
-      headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' },
     });
-  });
-}
+  },
+);

@@ -9,23 +9,23 @@ import { loadClientPictures } from '@/server/show/clientPictures';
 import { fileNameOf } from '@/server/show/clientWords';
 import { renderClientPdf } from '@/server/show/renderClientPdf';
 import { asDownload, refuse, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 const schema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema.optional() });
 
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  const roomId = new URL(request.url).searchParams.get('room') ?? undefined;
-  return respond(schema, { ...(await params), roomId }, async (input) => {
-    const records = await getProjectRecords(await getDatabase(), input.projectId);
-    if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
-      return refuse(404, { code: 'not_found', message: 'There is no such room.' });
-    const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
-    const pictures = await loadClientPictures(dataDirOf(process.env), page);
-    const pdf = await renderClientPdf(page, pictures);
-    return new Response(new Uint8Array(pdf), {
-      headers: asDownload(`${fileNameOf(page)}.pdf`, 'application/pdf'),
+export const GET = handler(
+  async (request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    const roomId = new URL(request.url).searchParams.get('room') ?? undefined;
+    return respond(schema, { ...(await params), roomId }, async (input) => {
+      const records = await getProjectRecords(await getDatabase(), input.projectId);
+      if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
+        return refuse(404, { code: 'not_found', message: 'There is no such room.' });
+      const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
+      const pictures = await loadClientPictures(dataDirOf(process.env), page);
+      const pdf = await renderClientPdf(page, pictures);
+      return new Response(new Uint8Array(pdf), {
+        headers: asDownload(`${fileNameOf(page)}.pdf`, 'application/pdf'),
+      });
     });
-  });
-}
+  },
+);

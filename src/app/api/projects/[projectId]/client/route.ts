@@ -10,6 +10,7 @@ import { findShownPictures, loadClientPictures } from '@/server/show/clientPictu
 import { fileNameOf } from '@/server/show/clientWords';
 import { renderClientHtml } from '@/server/show/renderClientHtml';
 import { asDownload, noStore, refuse, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 const schema = z.object({
   projectId: projectIdSchema,
@@ -18,37 +19,40 @@ const schema = z.object({
 });
 
 /** The client's page: in the app with addresses for its pictures, as a download with the pictures inside. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  const query = new URL(request.url).searchParams;
-  return respond(
-    schema,
-    { ...(await params), roomId: query.get('room') ?? undefined, download: query.has('download') },
-    async (input) => {
-      const records = await getProjectRecords(await getDatabase(), input.projectId);
-      if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
-        return refuse(404, { code: 'not_found', message: 'There is no such room.' });
-      const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
-      const fontCss = await loadClientFonts();
-      const dataDir = dataDirOf(process.env);
-      if (!input.download) {
-        const shown = await findShownPictures(dataDir, page);
-        const pictureSrc = (id: PictureId) => (shown.has(id) ? `/api/pictures/${id}` : undefined);
-        return new Response(renderClientHtml(page, { fontCss, pictureSrc }), {
-          headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' },
+export const GET = handler(
+  async (request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    const query = new URL(request.url).searchParams;
+    return respond(
+      schema,
+      {
+        ...(await params),
+        roomId: query.get('room') ?? undefined,
+        download: query.has('download'),
+      },
+      async (input) => {
+        const records = await getProjectRecords(await getDatabase(), input.projectId);
+        if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
+          return refuse(404, { code: 'not_found', message: 'There is no such room.' });
+        const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
+        const fontCss = await loadClientFonts();
+        const dataDir = dataDirOf(process.env);
+        if (!input.download) {
+          const shown = await findShownPictures(dataDir, page);
+          const pictureSrc = (id: PictureId) => (shown.has(id) ? `/api/pictures/${id}` : undefined);
+          return new Response(renderClientHtml(page, { fontCss, pictureSrc }), {
+            headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' },
+          });
+        }
+        const pictures = await loadClientPictures(dataDir, page);
+        const pictureSrc = (id: PictureId) => {
+          const bytes = pictures.get(id);
+          return bytes && `data:image/jpeg;base64,${bytes.toString('base64')}`;
+        };
+        const html = renderClientHtml(page, { fontCss, pictureSrc });
+        return new Response(html, {
+          headers: asDownload(`${fileNameOf(page)}.html`, 'text/html; charset=utf-8'),
         });
-      }
-      const pictures = await loadClientPictures(dataDir, page);
-      const pictureSrc = (id: PictureId) => {
-        const bytes = pictures.get(id);
-        return bytes && `data:image/jpeg;base64,${bytes.toString('base64')}`;
-      };
-      const html = renderClientHtml(page, { fontCss, pictureSrc });
-      return new Response(html, {
-        headers: asDownload(`${fileNameOf(page)}.html`, 'text/html; charset=utf-8'),
-      });
-    },
-  );
-}
+      },
+    );
+  },
+);

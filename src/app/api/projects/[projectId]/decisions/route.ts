@@ -5,7 +5,8 @@ import { decisionEventSchema } from '@/core/sort';
 import { getDatabase } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { findProject } from '@/data/projectRepo';
-import { readBody, readJson, refuse, respond } from '@/app/api/respond';
+import { readText, readJson, refuse, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 const MAX_BODY_BYTES = 2_000_000;
 const schema = z.object({
@@ -14,20 +15,17 @@ const schema = z.object({
 });
 
 /** Adds decisions to the log. Answered only once they are on the disk; sending again counts once. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  const body = await readBody(request, MAX_BODY_BYTES);
-  if (!body)
-    return refuse(413, { code: 'too_large', message: 'Send at most 2 MB of decisions at a time.' });
-  const json = readJson(new TextDecoder().decode(body));
-  const events =
-    typeof json === 'object' && json !== null && 'events' in json ? json.events : undefined;
-  return respond(schema, { ...(await params), events }, async (input) => {
-    const db = await getDatabase();
-    if (!(await findProject(db, input.projectId)))
-      return refuse(404, { code: 'not_found', message: 'There is no such project.' });
-    return Response.json(await appendDecisions(db, input.projectId, input.events));
-  });
-}
+export const POST = handler(
+  async (request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    const limits = { maxBytes: MAX_BODY_BYTES, what: 'This batch of decisions' };
+    const json = readJson(await readText(request, limits));
+    const events =
+      typeof json === 'object' && json !== null && 'events' in json ? json.events : undefined;
+    return respond(schema, { ...(await params), events }, async (input) => {
+      const db = await getDatabase();
+      if (!(await findProject(db, input.projectId)))
+        return refuse(404, { code: 'not_found', message: 'There is no such project.' });
+      return Response.json(await appendDecisions(db, input.projectId, input.events));
+    });
+  },
+);

@@ -9,13 +9,14 @@ import {
   writeMeasuresCsv,
   writeMeasuresJson,
 } from '@/server/look/measuresFile';
-import { asDownload, readBody, refuse, respond } from '@/app/api/respond';
+import { asDownload, readText, refuse, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 type Context = { params: Promise<{ projectId: string }> };
 const MAX_FILE_BYTES = 10_000_000;
 
 /** Rooms, units and bays with their readings. */
-export async function GET(request: Request, { params }: Context): Promise<Response> {
+export const GET = handler(async (request: Request, { params }: Context) => {
   const format = new URL(request.url).searchParams.get('format') ?? 'csv';
   return respond(
     z.object({ projectId: projectIdSchema, format: z.enum(['csv', 'json']) }),
@@ -31,19 +32,16 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
       });
     },
   );
-}
+});
 
 /** Reads either; a file that begins with a brace is JSON. `accept=good` keeps the units without a fault. */
-export async function POST(request: Request, { params }: Context): Promise<Response> {
+export const POST = handler(async (request: Request, { params }: Context) => {
   const accept = new URL(request.url).searchParams.get('accept') ?? 'all';
   return respond(
     z.object({ projectId: projectIdSchema, accept: z.enum(['all', 'good']) }),
     { ...(await params), accept },
     async (input) => {
-      const body = await readBody(request, MAX_FILE_BYTES);
-      if (!body)
-        return refuse(413, { code: 'too_large', message: 'This file is larger than 10 MB.' });
-      const text = new TextDecoder().decode(body);
+      const text = await readText(request, { maxBytes: MAX_FILE_BYTES, what: 'This file' });
       const read = text.trimStart().startsWith('{') ? measuresJsonToCsv(text) : { csv: text };
       if ('message' in read) return refuse(400, { code: 'bad_request', message: read.message });
       return Response.json(
@@ -54,4 +52,4 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
       );
     },
   );
-}
+});

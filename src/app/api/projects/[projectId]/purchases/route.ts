@@ -1,15 +1,16 @@
 import { z } from 'zod';
 
-import { asDownload, readBody, refuse, respond } from '@/app/api/respond';
+import { asDownload, readText, respond } from '@/app/api/respond';
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { importPurchasesCsv, writePurchasesCsv } from '@/server/shop/purchasesCsv';
+import { handler } from '@/app/api/handler';
 
 type Context = { params: Promise<{ projectId: string }> };
 const MAX_CSV_BYTES = 5_000_000;
 
 /** What was bought, as CSV: for a room (`room`) or for the whole home. */
-export async function GET(request: Request, { params }: Context): Promise<Response> {
+export const GET = handler(async (request: Request, { params }: Context) => {
   const room = new URL(request.url).searchParams.get('room') ?? undefined;
   return respond(
     z.object({ projectId: projectIdSchema, room: roomIdSchema.optional() }),
@@ -19,10 +20,10 @@ export async function GET(request: Request, { params }: Context): Promise<Respon
         headers: asDownload('purchases.csv', 'text/csv; charset=utf-8'),
       }),
   );
-}
+});
 
 /** `accept=good` keeps the good rows of a file that has bad ones; otherwise all rows or none. */
-export async function POST(request: Request, { params }: Context): Promise<Response> {
+export const POST = handler(async (request: Request, { params }: Context) => {
   const query = new URL(request.url).searchParams;
   const schema = z.object({
     projectId: projectIdSchema,
@@ -33,16 +34,14 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     schema,
     { ...(await params), room: query.get('room'), accept: query.get('accept') ?? 'all' },
     async ({ projectId, room, accept }) => {
-      const body = await readBody(request, MAX_CSV_BYTES);
-      if (!body)
-        return refuse(413, { code: 'too_large', message: 'This file is larger than 5 MB.' });
+      const text = await readText(request, { maxBytes: MAX_CSV_BYTES, what: 'This file' });
       return Response.json(
         await importPurchasesCsv(await getDatabase(), projectId, {
           roomId: room,
-          text: new TextDecoder().decode(body),
+          text,
           acceptGoodRows: accept === 'good',
         }),
       );
     },
   );
-}
+});

@@ -7,17 +7,21 @@ import { nowIso } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';
 import { renderQuestionsHtml } from '@/server/sort/questionSheet';
 import { noStore, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 /** The questions for the client, to show, print or save. */
-export async function GET(
-  _request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  return respond(z.object({ projectId: projectIdSchema }), await params, async ({ projectId }) => {
-    const records = await getProjectRecords(await getDatabase(), projectId);
-    return new Response(
-      renderQuestionsHtml(records, { now: nowIso(), fontCss: await loadClientFonts() }),
-      { headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' } },
+export const GET = handler(
+  async (_request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    return respond(
+      z.object({ projectId: projectIdSchema }),
+      await params,
+      async ({ projectId }) => {
+        const records = await getProjectRecords(await getDatabase(), projectId);
+        return new Response(
+          renderQuestionsHtml(records, { now: nowIso(), fontCss: await loadClientFonts() }),
+          { headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' } },
+        );
+      },
     );
-  });
-}
+  },
+);

@@ -7,6 +7,7 @@ import { MAX_PICTURE_BYTES } from '@/server/look/encodePicture';
 import { addReceipt } from '@/server/shop/receipts';
 import { typedMoney } from '@/ui/typedValues';
 import { pictureErrorWords } from '@/ui/words';
+import { handler } from '@/app/api/handler';
 
 const schema = z.object({
   projectId: projectIdSchema,
@@ -16,35 +17,32 @@ const schema = z.object({
 });
 
 /** Keeps a receipt; the body is its picture, or empty. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  const query = new URL(request.url).searchParams;
-  const typed = {
-    shop: query.get('shop') ?? '',
-    day: query.get('day') ?? '',
-    total: query.get('total') ?? '',
-  };
-  return respond(
-    schema,
-    { ...(await params), ...typed },
-    async ({ projectId, shop, day, total }) => {
-      const body = await readBody(request, MAX_PICTURE_BYTES);
-      if (!body)
-        return refuse(413, {
-          code: 'picture_too_large',
-          message: pictureErrorWords({ code: 'picture_too_large' }),
+export const POST = handler(
+  async (request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    const query = new URL(request.url).searchParams;
+    const typed = {
+      shop: query.get('shop') ?? '',
+      day: query.get('day') ?? '',
+      total: query.get('total') ?? '',
+    };
+    return respond(
+      schema,
+      { ...(await params), ...typed },
+      async ({ projectId, shop, day, total }) => {
+        const body = await readBody(request, {
+          maxBytes: MAX_PICTURE_BYTES,
+          what: 'The picture of this receipt',
         });
-      const kept = await addReceipt(await getDatabase(), dataDirOf(process.env), projectId, {
-        shopName: shop,
-        boughtOn: day,
-        totalMinor: total,
-        bytes: body.byteLength > 0 ? body : undefined,
-      });
-      return kept.ok
-        ? Response.json(kept.value, { headers: noStore })
-        : refuse(422, { code: kept.error.code, message: pictureErrorWords(kept.error) });
-    },
-  );
-}
+        const kept = await addReceipt(await getDatabase(), dataDirOf(process.env), projectId, {
+          shopName: shop,
+          boughtOn: day,
+          totalMinor: total,
+          bytes: body.byteLength > 0 ? body : undefined,
+        });
+        return kept.ok
+          ? Response.json(kept.value, { headers: noStore })
+          : refuse(422, { code: kept.error.code, message: pictureErrorWords(kept.error) });
+      },
+    );
+  },
+);

@@ -6,16 +6,23 @@ import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { writeReminders } from '@/server/sort/remindersFile';
 import { asDownload, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 /** What was put off, as a calendar file. */
-export async function GET(
-  _request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  return respond(z.object({ projectId: projectIdSchema }), await params, async ({ projectId }) => {
-    const records = await getProjectRecords(await getDatabase(), projectId);
-    return new Response(writeReminders(records, nowIso()), {
-      headers: asDownload(`${records.project.name}-reminders.ics`, 'text/calendar; charset=utf-8'),
-    });
-  });
-}
+export const GET = handler(
+  async (_request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    return respond(
+      z.object({ projectId: projectIdSchema }),
+      await params,
+      async ({ projectId }) => {
+        const records = await getProjectRecords(await getDatabase(), projectId);
+        return new Response(writeReminders(records, nowIso()), {
+          headers: asDownload(
+            `${records.project.name}-reminders.ics`,
+            'text/calendar; charset=utf-8',
+          ),
+        });
+      },
+    );
+  },
+);

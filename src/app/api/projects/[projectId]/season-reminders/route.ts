@@ -6,31 +6,31 @@ import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { seasonsOfRoom, writeSeasonReminders } from '@/server/place/seasons';
 import { asDownload, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 /** What changes with the seasons in a room, as a calendar file that comes again each year. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  const query = Object.fromEntries(new URL(request.url).searchParams);
-  return respond(
-    z.object({ projectId: projectIdSchema, room: roomIdSchema }),
-    { ...query, ...(await params) },
-    async ({ projectId, room }) => {
-      const records = await getProjectRecords(await getDatabase(), projectId);
-      return new Response(
-        writeSeasonReminders(records, {
-          roomId: room,
-          swaps: seasonsOfRoom(records, room),
-          now: nowIso(),
-        }),
-        {
-          headers: asDownload(
-            `${records.project.name}-seasons.ics`,
-            'text/calendar; charset=utf-8',
-          ),
-        },
-      );
-    },
-  );
-}
+export const GET = handler(
+  async (request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    const query = Object.fromEntries(new URL(request.url).searchParams);
+    return respond(
+      z.object({ projectId: projectIdSchema, room: roomIdSchema }),
+      { ...query, ...(await params) },
+      async ({ projectId, room }) => {
+        const records = await getProjectRecords(await getDatabase(), projectId);
+        return new Response(
+          writeSeasonReminders(records, {
+            roomId: room,
+            swaps: seasonsOfRoom(records, room),
+            now: nowIso(),
+          }),
+          {
+            headers: asDownload(
+              `${records.project.name}-seasons.ics`,
+              'text/calendar; charset=utf-8',
+            ),
+          },
+        );
+      },
+    );
+  },
+);

@@ -5,37 +5,37 @@ import { getDatabase } from '@/data/db';
 import { findProject } from '@/data/projectRepo';
 import { followDecisions } from '@/server/sort/followDecisions';
 import { refuse, respond } from '@/app/api/respond';
+import { handler } from '@/app/api/handler';
 
 const schema = z.object({ projectId: projectIdSchema, after: z.coerce.number().int().min(0) });
 
 /** What others decide, as it is kept: server-sent events, numbered by their place in the log. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ projectId: string }> },
-): Promise<Response> {
-  // A browser that lost the line says itself how far it had come.
-  const after =
-    request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after') ?? '0';
-  return respond(schema, { ...(await params), after }, async (input) => {
-    const db = await getDatabase();
-    if (!(await findProject(db, input.projectId)))
-      return refuse(404, { code: 'not_found', message: 'There is no such project.' });
-    const encoder = new TextEncoder();
-    const abort = new AbortController();
-    request.signal.addEventListener('abort', () => abort.abort());
-    const body = new ReadableStream<Uint8Array>({
-      start: (controller) => {
-        const say = (text: string) =>
-          !abort.signal.aborted && controller.enqueue(encoder.encode(text));
-        say(': listening\n\n');
-        void followDecisions(db, input, abort.signal, ({ seq, event }) =>
-          say(`id: ${seq}\ndata: ${JSON.stringify(event)}\n\n`),
-        );
-      },
-      cancel: () => abort.abort(),
+export const GET = handler(
+  async (request: Request, { params }: { params: Promise<{ projectId: string }> }) => {
+    // A browser that lost the line says itself how far it had come.
+    const after =
+      request.headers.get('last-event-id') ?? new URL(request.url).searchParams.get('after') ?? '0';
+    return respond(schema, { ...(await params), after }, async (input) => {
+      const db = await getDatabase();
+      if (!(await findProject(db, input.projectId)))
+        return refuse(404, { code: 'not_found', message: 'There is no such project.' });
+      const encoder = new TextEncoder();
+      const abort = new AbortController();
+      request.signal.addEventListener('abort', () => abort.abort());
+      const body = new ReadableStream<Uint8Array>({
+        start: (controller) => {
+          const say = (text: string) =>
+            !abort.signal.aborted && controller.enqueue(encoder.encode(text));
+          say(': listening\n\n');
+          void followDecisions(db, input, abort.signal, ({ seq, event }) =>
+            say(`id: ${seq}\ndata: ${JSON.stringify(event)}\n\n`),
+          );
+        },
+        cancel: () => abort.abort(),
+      });
+      return new Response(body, {
+        headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' },
+      });
     });
-    return new Response(body, {
-      headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store' },
-    });
-  });
-}
+  },
+);

@@ -5,6 +5,8 @@ import { z } from 'zod';
 import type { ProjectId } from '@/core/shared';
 import type { Row, Table } from './columns';
 import { DataError, type Db } from './db';
+import { listIds } from './idPaths';
+import { findKindOfTable, findUnnamable, isChangeable, type RecordKind } from './records';
 
 /** One row before and after; null where it did not exist. */
 interface RowImage {
@@ -22,11 +24,18 @@ const imagesSchema = z.array(
   }),
 );
 
-/** Writes rows and remembers how they were, so that the whole change can be taken back. */
+/**
+ * Writes rows and remembers how they were, so that the whole change can be taken back. Every change of
+ * a project passes here, so here it is made sure that it stays within that project: what is changed
+ * is its own, and what is named is its own or every home's.
+ */
 export class ChangeWriter {
   readonly images: RowImage[] = [];
 
-  constructor(private readonly trx: Db) {}
+  constructor(
+    private readonly trx: Db,
+    private readonly projectId: ProjectId,
+  ) {}
 
   async insert<T extends { readonly id: string }>(table: Table<T>, record: T): Promise<void> {
     const after = table.toRow(record);
@@ -38,6 +47,7 @@ export class ChangeWriter {
   async put<T extends { readonly id: string }>(table: Table<T>, record: T): Promise<void> {
     const before = await readRow(this.trx, table.name, record.id);
     if (!before) return this.insert(table, record);
+    await this.refuseForeign(table.name, record.id);
     const after = table.toRow(record);
     await this.trx(table.name).where({ id: record.id }).update(after);
     this.images.push({ table: table.name, id: record.id, before, after });
@@ -47,9 +57,47 @@ export class ChangeWriter {
   async remove(table: Table<never> | { readonly name: string }, id: string): Promise<void> {
     const before = await readRow(this.trx, table.name, id);
     if (!before) return;
+    await this.refuseForeign(table.name, id);
     await this.trx(table.name).where({ id }).delete();
     this.images.push({ table: table.name, id, before, after: null });
   }
+
+  /** @errors `not_found`: the record is another home's, which is not told of. */
+  private async refuseForeign(table: string, id: string): Promise<void> {
+    const kind = getKindOfTable(table);
+    if (!(await isChangeable(this.trx, kind, { projectId: this.projectId, id })))
+      throw new DataError('not_found', `there is no ${kind.name} ${id} in this home`);
+  }
+
+  /**
+   * Looks at every id that the change brought in, once all of it is written: records may name what the
+   * same change makes. What was named before the change may stay, though it is gone since.
+   * @errors `not_found`: something is named that is not there, or is another home's.
+   */
+  async verify(): Promise<void> {
+    const named = new Map<string, Set<string>>();
+    for (const { table, before, after } of this.images) {
+      if (!after) continue;
+      const kind = getKindOfTable(table);
+      const known = new Set(before ? idsOf(kind, before).map(({ id }) => id) : []);
+      for (const { target, id } of idsOf(kind, after))
+        if (!known.has(id)) named.set(target, (named.get(target) ?? new Set()).add(id));
+    }
+    for (const [target, ids] of named) {
+      const [stray] = await findUnnamable(this.trx, this.projectId, { target, ids: [...ids] });
+      if (stray !== undefined)
+        throw new DataError('not_found', `there is no ${target} ${stray} in this home`);
+    }
+  }
+}
+
+const idsOf = (kind: RecordKind, row: Row) => listIds(kind.table.fromRow(row), kind.ids);
+
+/** A table that undo knows is registered: else nothing could say whose its rows are. */
+function getKindOfTable(table: string): RecordKind {
+  const kind = findKindOfTable(table);
+  if (!kind) throw new Error(`the table ${table} is not registered in records.ts`);
+  return kind;
 }
 
 async function readRow(db: Db, table: string, id: string): Promise<Row | undefined> {
@@ -67,9 +115,10 @@ export async function recordChange<T>(
   work: (writer: ChangeWriter, trx: Db) => Promise<T>,
 ): Promise<T> {
   return db.transaction(async (trx) => {
-    const writer = new ChangeWriter(trx);
+    const writer = new ChangeWriter(trx, change.projectId);
     const value = await work(writer, trx);
     if (writer.images.length > 0) {
+      await writer.verify();
       await trx('changes').where({ project_id: change.projectId, is_undone: 1 }).delete();
       await trx('changes').insert({
         project_id: change.projectId,

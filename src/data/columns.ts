@@ -28,6 +28,10 @@ export type Row = Readonly<Record<string, unknown>>;
 /** A table whose rows are records of one schema; every row read is parsed. */
 export interface Table<T> {
   readonly name: string;
+  /** The column of a field. */
+  readonly columnOf: (field: string) => string;
+  /** Of what comes from outside. */
+  readonly schema: z.ZodType<T>;
   readonly toRow: (record: T) => Row;
   readonly fromRow: (row: Row) => T;
 }
@@ -41,6 +45,12 @@ export function defineTable<S extends z.ZodType<object>>(
   const entries = Object.entries<Column>(columns);
   return {
     name,
+    columnOf: (field) => {
+      const column = entries.find(([known]) => known === field)?.[1];
+      if (!column) throw new Error(`${name} has no field ${field}`);
+      return column.name;
+    },
+    schema: schema as unknown as z.ZodType<z.infer<S>>,
     toRow: (record) =>
       Object.fromEntries(
         entries.map(([field, column]) => [column.name, column.write((record as Row)[field])]),

@@ -4,6 +4,7 @@ import type { ProjectId } from '@/core/shared';
 import { decisionEventSchema, foldDecisions, type DecisionEvent, type Thing } from '@/core/sort';
 import { announceDecisions } from './announcements';
 import { DataError, type Db } from './db';
+import { findUnnamable } from './records';
 
 /** What became of a batch: how many were new, how many had come before. */
 export interface AppendOutcome {
@@ -14,7 +15,8 @@ export interface AppendOutcome {
 /**
  * Adds events to a project's log and brings today's things up to date, in one transaction. An event
  * that came before with the same content counts once.
- * @errors `id_reused`: an id came before with other content; nothing of the batch is kept.
+ * @errors `id_reused`: an id came before with other content · `not_found`: a room that is not this
+ * project's, or a group or picture of another home. Nothing of the batch is kept.
  */
 export async function appendDecisions(
   db: Db,
@@ -23,30 +25,10 @@ export async function appendDecisions(
 ): Promise<AppendOutcome> {
   return db
     .transaction(async (trx) => {
+      await refuseForeign(trx, projectId, events);
       let addedCount = 0;
-      for (const event of events) {
-        const eventJson = JSON.stringify(event);
-        const before: { event_json: string } | undefined = await trx('decision_events')
-          .where({ project_id: projectId, id: event.id })
-          .first('event_json');
-        if (before) {
-          const known = decisionEventSchema.parse(JSON.parse(before.event_json));
-          if (JSON.stringify(known) === JSON.stringify(decisionEventSchema.parse(event))) continue;
-          throw new DataError(
-            'id_reused',
-            `the decision ${event.id} came before with other content`,
-          );
-        }
-        await trx('decision_events').insert({
-          project_id: projectId,
-          id: event.id,
-          thing_id: event.thingId,
-          event_json: eventJson,
-        });
-        addedCount += 1;
-      }
-      for (const thingId of new Set(events.map((event) => event.thingId)))
-        await refreshThing(trx, projectId, thingId);
+      for (let i = 0; i < events.length; i += AT_ONCE)
+        addedCount += await appendSome(trx, projectId, events.slice(i, i + AT_ONCE));
       return { addedCount, repeatedCount: events.length - addedCount };
     })
     .then((outcome) => {
@@ -56,29 +38,101 @@ export async function appendDecisions(
     });
 }
 
+/** So many events are written by one statement; SQLite takes a limited number of values in one. */
+const AT_ONCE = 500;
+
+/** Adds some events that are not there yet and folds their things anew. Returns how many were new. */
+async function appendSome(
+  trx: Db,
+  projectId: ProjectId,
+  events: readonly DecisionEvent[],
+): Promise<number> {
+  const rows: readonly { id: string; event_json: string }[] = await trx('decision_events')
+    .where({ project_id: projectId })
+    .whereIn(
+      'id',
+      events.map(({ id }) => id),
+    )
+    .select('id', 'event_json');
+  const known = new Map(rows.map(({ id, event_json }) => [id, toEvent({ event_json })]));
+  const added: DecisionEvent[] = [];
+  for (const event of events) {
+    const before = known.get(event.id);
+    if (!before) {
+      added.push(event);
+      known.set(event.id, decisionEventSchema.parse(event));
+    } else if (!isSameEvent(before, event)) {
+      throw new DataError('id_reused', `the decision ${event.id} came before with other content`);
+    }
+  }
+  if (added.length === 0) return 0;
+  const values = added.map((event) => [event.id, event.thingId, JSON.stringify(event)]);
+  await trx.raw(
+    `INSERT INTO decision_events (project_id, id, thing_id, event_json)
+     SELECT ?, value ->> 0, value ->> 1, value ->> 2 FROM json_each(?)`,
+    [projectId, JSON.stringify(values)],
+  );
+  await refreshThings(trx, projectId, [...new Set(added.map(({ thingId }) => thingId))]);
+  return added.length;
+}
+
+const isSameEvent = (known: DecisionEvent, event: DecisionEvent): boolean =>
+  JSON.stringify(known) === JSON.stringify(decisionEventSchema.parse(event));
+
+/**
+ * A decision names rooms of its own project. A group may be gone since, and a picture may still be on
+ * its way: they are kept as said, unless they are another home's.
+ */
+async function refuseForeign(
+  trx: Db,
+  projectId: ProjectId,
+  events: readonly DecisionEvent[],
+): Promise<void> {
+  const decided = events.filter((event) => event.kind === 'decided');
+  const named: readonly (readonly [target: string, ids: readonly string[]])[] = [
+    ['rooms', decided.map(({ roomId }) => roomId)],
+    ['groups|?', decided.flatMap(({ groupId }) => groupId ?? [])],
+    ['thingPictures|pictures|?', decided.flatMap(({ pictureId }) => pictureId ?? [])],
+  ];
+  for (const [target, ids] of named) {
+    const [stray] = await findUnnamable(trx, projectId, { target, ids: [...new Set(ids)] });
+    if (stray !== undefined)
+      throw new DataError('not_found', `there is no ${target} ${stray} in this home`);
+  }
+}
+
 interface EventRow {
   readonly seq: number;
   readonly event_json: string;
 }
 
-/** Folds the events of one thing again and stores what comes out. */
-async function refreshThing(trx: Db, projectId: ProjectId, thingId: string): Promise<void> {
-  const rows: readonly EventRow[] = await trx('decision_events')
-    .where({ project_id: projectId, thing_id: thingId })
-    .orderBy('seq');
-  const thing = foldDecisions(rows.map(toEvent))[0];
-  const key = { project_id: projectId, id: thingId };
-  if (!thing) {
-    await trx('things').where(key).delete();
-    return;
+/** Folds the events of some things again and stores what comes out. */
+async function refreshThings(
+  trx: Db,
+  projectId: ProjectId,
+  thingIds: readonly string[],
+): Promise<void> {
+  const rows: readonly (EventRow & { readonly thing_id: string })[] = await trx('decision_events')
+    .where({ project_id: projectId })
+    .whereIn('thing_id', thingIds);
+  const byThing = new Map<string, EventRow[]>(thingIds.map((id) => [id, []]));
+  // Ordered here: asked to order, SQLite walks the whole log instead of looking the things up.
+  for (const row of [...rows].sort((a, b) => a.seq - b.seq)) byThing.get(row.thing_id)?.push(row);
+  const gone: string[] = [];
+  const values: unknown[] = [];
+  for (const [thingId, events] of byThing) {
+    const [thing] = foldDecisions(events.map(toEvent));
+    if (thing) values.push([thingId, events[0]?.seq ?? 0, thing.roomId, JSON.stringify(thing)]);
+    else gone.push(thingId);
   }
-  const row = {
-    ...key,
-    first_seq: rows[0]?.seq ?? 0,
-    room_id: thing.roomId,
-    thing_json: JSON.stringify(thing),
-  };
-  await trx('things').insert(row).onConflict(['project_id', 'id']).merge();
+  await trx('things').where({ project_id: projectId }).whereIn('id', gone).delete();
+  await trx.raw(
+    `INSERT INTO things (project_id, id, first_seq, room_id, thing_json)
+     SELECT ?, value ->> 0, value ->> 1, value ->> 2, value ->> 3 FROM json_each(?) WHERE true
+     ON CONFLICT (project_id, id) DO UPDATE SET first_seq = excluded.first_seq,
+       room_id = excluded.room_id, thing_json = excluded.thing_json`,
+    [projectId, JSON.stringify(values)],
+  );
 }
 
 const toEvent = (row: Pick<EventRow, 'event_json'>): DecisionEvent =>

@@ -26,10 +26,11 @@ const CODES: readonly (readonly [prefix: string, code: DataErrorCode])[] = [
 /** An error of the outside world as one that screens have words for; undefined where it is a bug of ours. */
 export function toDataError(error: unknown): DataError | undefined {
   if (error instanceof DataError) return error;
-  if (!(error instanceof Error)) return undefined;
+  // Errors of native parts are not always instances of this realm's Error.
+  if (typeof error !== 'object' || error === null) return undefined;
   const said = 'code' in error && typeof error.code === 'string' ? error.code : '';
   const known = CODES.find(([prefix]) => said.startsWith(prefix));
   if (known)
     return new DataError(known[1], `the disk or the database said ${said}`, { cause: error });
-  return toDataError(error.cause);
+  return 'cause' in error ? toDataError(error.cause) : undefined;
 }

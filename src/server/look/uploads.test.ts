@@ -122,7 +122,9 @@ test('a record that cannot be kept leaves files alone that it did not write', as
   await finish(bytes.length);
   const before = filesOf();
   const twin = { id, projectId: HOME, vantagePointId, moment: 'before' as const, bytes };
-  await expect(addPicture(db, dataDir, twin)).rejects.toThrow();
+  await expect(addPicture(db, dataDir, twin)).rejects.toMatchObject({
+    code: 'SQLITE_CONSTRAINT_PRIMARYKEY',
+  });
   expect(filesOf()).toEqual(before);
 });
 

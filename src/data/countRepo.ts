@@ -52,6 +52,11 @@ export async function putKindSize(db: Db, size: KindSize): Promise<void> {
     .onConflict('id')
     .merge();
 }
+/** Takes over sizes of kinds that nothing is known of here; what was corrected here stays. */
+export async function insertMissingKindSizes(db: Db, sizes: readonly KindSize[]): Promise<void> {
+  for (const size of sizes)
+    await db(kindSizeTable.name).insert(kindSizeTable.toRow(size)).onConflict('id').ignore();
+}
 /** The shipped figures stand again. */
 export async function removeKindSize(db: Db, id: string): Promise<void> {
   await db(kindSizeTable.name).where({ id }).delete();

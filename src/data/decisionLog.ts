@@ -155,6 +155,27 @@ export async function lastSeqOf(db: Db, projectId: ProjectId): Promise<number> {
   return row?.seq ?? 0;
 }
 
+/** How many events a project's log holds, and where it ends. */
+export async function countDecisions(
+  db: Db,
+  projectId: ProjectId,
+): Promise<{ readonly count: number; readonly lastSeq: number }> {
+  const row = await db('decision_events')
+    .where({ project_id: projectId })
+    .count({ count: '*' })
+    .max({ lastSeq: 'seq' })
+    .first<{ count: number; lastSeq: number | null }>();
+  return { count: row.count, lastSeq: row.lastSeq ?? 0 };
+}
+
+/** What today's things of a project are called, each name once. */
+export async function listThingNames(db: Db, projectId: ProjectId): Promise<string[]> {
+  const rows: readonly { name: string }[] = await db('things')
+    .where({ project_id: projectId })
+    .distinct(db.raw("thing_json ->> 'name' AS name"));
+  return rows.map(({ name }) => name);
+}
+
 export interface NumberedEvent {
   readonly seq: number;
   readonly event: DecisionEvent;

@@ -30,39 +30,66 @@ const PART = '.part';
 export const pictureFileOf = (dataDir: string, id: PictureId, size: PictureSize): string =>
   path.join(/*turbopackIgnore: true*/ picturesDir(dataDir), `${id}${SUFFIXES[size]}`);
 
+/** A picture's files that are written and belong to no record yet. */
+export interface StagedPicture {
+  /** Moves them to a picture's names. */
+  readonly place: (dataDir: string, id: PictureId) => Promise<void>;
+  /** Takes away what was written here, wherever it lies now. */
+  readonly discard: () => Promise<void>;
+}
+
+/** Writes and syncs a picture's files under names of their own. */
+export async function stagePictureFiles(
+  folder: string,
+  bytes: PictureBytes,
+): Promise<StagedPicture> {
+  /** Where each file of ours lies now. */
+  const ours = new Map<PictureSize, string>();
+  const discard = async () => {
+    for (const file of ours.values()) await rm(file, { force: true });
+  };
+  try {
+    for (const size of pictureSizes) {
+      const written = bytes[size];
+      if (!written) continue;
+      const file = path.join(/*turbopackIgnore: true*/ folder, `${randomUUID()}${PART}`);
+      ours.set(size, file);
+      await writeSynced(file, written);
+    }
+  } catch (error) {
+    await discard();
+    throw error;
+  }
+  return {
+    discard,
+    place: async (dataDir, id) => {
+      for (const [size, file] of ours) {
+        const target = pictureFileOf(dataDir, id, size);
+        await rename(file, target);
+        ours.set(size, target);
+      }
+      await syncFolder(picturesDir(dataDir));
+    },
+  };
+}
+
 /**
- * Keeps the files of a picture together with its record. They are written and synced under names of
- * their own; `work` keeps the record and calls `place`, which moves them to the picture's names, as
- * its last act before the record counts. Where `work` fails, only what was written here is removed:
- * files that somebody else wrote under the same id are never touched.
+ * Keeps the files of a picture together with its record: `work` keeps the record and calls `place`
+ * as its last act before the record counts. Where `work` fails, only what was written here is
+ * removed: files that somebody else wrote under the same id are never touched.
  */
 export async function keepPictureFiles<T>(
   dataDir: string,
-  picture: { readonly id: PictureId; readonly bytes: PictureBytes },
+  { id, bytes }: { readonly id: PictureId; readonly bytes: PictureBytes },
   work: (place: () => Promise<void>) => Promise<T>,
 ): Promise<T> {
   const folder = picturesDir(dataDir);
   await mkdir(folder, { recursive: true, mode: 0o700 });
-  /** Where each file of ours lies now. */
-  const ours = new Map<PictureSize, string>();
+  const staged = await stagePictureFiles(folder, bytes);
   try {
-    for (const size of pictureSizes) {
-      const bytes = picture.bytes[size];
-      if (!bytes) continue;
-      const file = path.join(folder, `${randomUUID()}${PART}`);
-      ours.set(size, file);
-      await writeSynced(file, bytes);
-    }
-    return await work(async () => {
-      for (const [size, file] of ours) {
-        const target = pictureFileOf(dataDir, picture.id, size);
-        await rename(file, target);
-        ours.set(size, target);
-      }
-      await syncFolder(folder);
-    });
+    return await work(() => staged.place(dataDir, id));
   } catch (error) {
-    for (const file of ours.values()) await rm(file, { force: true });
+    await staged.discard();
     throw error;
   }
 }

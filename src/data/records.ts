@@ -25,7 +25,8 @@ export interface RecordKind {
   readonly parent: { readonly kind: string; readonly field: string } | undefined;
   /**
    * The ids it names, by path (`idPaths.ts`), and of which kinds they may be, parted by `|`; `?` where
-   * the text may also be something that is no id. The parent's is among them.
+   * the text may also be something that is no id; `~` where the id ends a longer text. The parent's
+   * is among them.
    */
   readonly ids: Readonly<Record<string, string>>;
   /** Made of other ids where it is: a room's line has one yes. */
@@ -81,6 +82,8 @@ export const recordKinds: readonly RecordKind[] = [
     name: 'agreements',
     table: tables.agreementTable,
     parent: ['projectId', 'projects'],
+    // A line's key ends in the room that it is about; two sheets are compared by their keys.
+    ids: { 'lines.*.key': 'rooms~' },
   }),
   defineRecord({
     name: 'sessions',
@@ -283,8 +286,9 @@ export const listOwned = (db: Db, kind: RecordKind, projectId: ProjectId): Promi
       .orderBy('rowid'),
   );
 
+export const isAlwaysShared = (kind: RecordKind): boolean => SHARED.has(kind.name);
 export const isShared = (kind: RecordKind, record: AnyRecord): boolean =>
-  SHARED.has(kind.name) || (kind.name === 'containers' && record.projectId === null);
+  isAlwaysShared(kind) || (kind.name === 'containers' && record.projectId === null);
 
 /** Of `ids`, those that records of a project may not name as `target`: they are another home's, or nothing's. */
 export async function findUnnamable(
@@ -293,6 +297,8 @@ export async function findUnnamable(
   { target, ids }: { readonly target: string; readonly ids: readonly string[] },
 ): Promise<string[]> {
   const names = target.split('|');
+  // Such texts are only compared with each other, never followed.
+  if (target.endsWith('~')) return [];
   const left = new Set(ids);
   // SQLite takes a limited number of values in one question.
   for (let i = 0; i < ids.length; i += 500) {

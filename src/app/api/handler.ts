@@ -20,7 +20,8 @@ export function handler<C>(
   };
 }
 
-async function answer(
+/** The answer of `work`, or, where it fails for a reason that a person can mend, that reason in words. */
+export async function answer(
   request: Request,
   work: () => Promise<Response> | Response,
 ): Promise<Response> {

@@ -1,37 +1,82 @@
-import { z } from 'zod';
-
 import { assertNever } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
-import { importProject, type ArchiveError } from '@/server/exchange/archive';
-import { readBody, refuse, respond } from '@/app/api/respond';
-import { handler } from '@/app/api/handler';
+import { importProject, type ImportProgress } from '@/server/exchange/importProject';
+import { LIMITS, type ArchiveError } from '@/server/exchange/projectFile';
+import { withReceivedFile } from '@/server/exchange/receiveFile';
+import { answer, handler } from '@/app/api/handler';
+import { readPieces, refuse, refuseBody } from '@/app/api/respond';
 
-const MAX_BODY_BYTES = 600_000_000;
-
+/**
+ * Brings a project's file in. Asked for `application/x-ndjson` it tells of its progress, a line each,
+ * and ends with a line that holds `projectId` or `error`; otherwise it answers once. Whoever goes away
+ * meanwhile has stopped it, and nothing was brought in.
+ */
 export const POST = handler(async (request: Request) => {
-  return respond(z.object({}), {}, async () => {
-    const zip = await readBody(request, { maxBytes: MAX_BODY_BYTES, what: 'This file' });
-    const imported = await importProject(await getDatabase(), dataDirOf(process.env), zip);
+  const dataDir = dataDirOf(process.env);
+  const isTold = request.headers.get('accept') === 'application/x-ndjson';
+  const bringIn = async (onProgress: (progress: ImportProgress) => void): Promise<Response> => {
+    const pieces = readPieces(request, LIMITS.zipBytes);
+    const imported = await withReceivedFile(dataDir, pieces, async (file) =>
+      importProject(await getDatabase(), dataDir, file, { signal: request.signal, onProgress }),
+    );
+    if ('fault' in imported) return refuseBody(imported.fault, 'This file');
     if (!imported.ok)
       return refuse(422, { code: imported.error.code, message: wordError(imported.error) });
     return Response.json({ projectId: imported.value }, { status: 201 });
-  });
+  };
+  return isTold ? tellProgress(request, bringIn) : bringIn(() => undefined);
 });
+
+function tellProgress(
+  request: Request,
+  work: (onProgress: (progress: ImportProgress) => void) => Promise<Response>,
+): Response {
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    start: async (controller) => {
+      const say = (line: unknown) =>
+        controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
+      try {
+        say((await (await answer(request, () => work(say))).json()) as unknown);
+        controller.close();
+      } catch (error) {
+        controller.error(error);
+      }
+    },
+  });
+  return new Response(body, {
+    headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
+  });
+}
+
+const NOTHING = 'Nothing was brought in.';
 
 function wordError(error: ArchiveError): string {
   switch (error.code) {
     case 'not_a_zip':
       return 'This is not a zip file.';
     case 'zip_too_large':
-      return `This file unpacks to more than ${Math.round(error.maxBytes / 1e6)} MB.`;
+      return `This file unpacks to more than ${Math.round(error.maxBytes / 1e6)} MB. ${NOTHING}`;
+    case 'zip_too_many':
+      return `This zip holds more than ${error.maxEntries} files. ${NOTHING}`;
+    case 'entry_twice':
+      return `This zip holds ${error.file} twice. ${NOTHING}`;
     case 'file_missing':
-      return `The zip lacks ${error.file}; nothing was brought in.`;
+      return `The zip lacks ${error.file}. ${NOTHING}`;
+    case 'file_too_large':
+      return `${error.file} is larger than ${Math.round(error.maxBytes / 1e6)} MB. ${NOTHING}`;
     case 'newer_version':
-      return `The file is of version ${error.version}, newer than this Tin Box reads; nothing was brought in.`;
+      return `The file is of version ${error.version}, newer than this Tin Box reads. ${NOTHING}`;
     case 'unreadable':
-      return `${error.file}${error.path ? `, ${error.path}` : ''}: ${error.message}. Nothing was brought in.`;
+      return `${error.file}${error.path ? `, ${error.path}` : ''}: ${error.message}. ${NOTHING}`;
+    case 'too_much':
+      return `${error.file} holds more than a home can hold. ${NOTHING}`;
+    case 'stray_record':
+      return `${error.path} names ${error.id}, which this file does not hold. ${NOTHING}`;
     case 'picture_damaged':
-      return `${error.file} is no picture that can be read; nothing was brought in.`;
+      return `${error.file} is no picture that can be read. ${NOTHING}`;
+    case 'stopped':
+      return `Stopped. ${NOTHING}`;
     default:
       return assertNever(error);
   }

@@ -47,20 +47,20 @@ async function appendSome(
   projectId: ProjectId,
   events: readonly DecisionEvent[],
 ): Promise<number> {
+  // Any number of values in one question; SQLite takes a limited number of them one by one.
   const rows: readonly { id: string; event_json: string }[] = await trx('decision_events')
     .where({ project_id: projectId })
-    .whereIn(
-      'id',
-      events.map(({ id }) => id),
-    )
+    .whereRaw('id IN (SELECT value FROM json_each(?))', [
+      JSON.stringify(events.map(({ id }) => id)),
+    ])
     .select('id', 'event_json');
-  const known = new Map(rows.map(({ id, event_json }) => [id, toEvent({ event_json })]));
+  const known = new Map<string, DecisionEvent>(rows.map((row) => [row.id, toEvent(row)]));
   const added: DecisionEvent[] = [];
   for (const event of events) {
     const before = known.get(event.id);
     if (!before) {
       added.push(event);
-      known.set(event.id, decisionEventSchema.parse(event));
+      known.set(event.id, event);
     } else if (!isSameEvent(before, event)) {
       throw new DataError('id_reused', `the decision ${event.id} came before with other content`);
     }
@@ -76,8 +76,10 @@ async function appendSome(
   return added.length;
 }
 
-const isSameEvent = (known: DecisionEvent, event: DecisionEvent): boolean =>
-  JSON.stringify(known) === JSON.stringify(decisionEventSchema.parse(event));
+/** Whether an event says what the log holds under its id already. */
+export const isSameEvent = (known: DecisionEvent, event: DecisionEvent): boolean =>
+  JSON.stringify(decisionEventSchema.parse(known)) ===
+  JSON.stringify(decisionEventSchema.parse(event));
 
 /**
  * A decision names rooms of its own project. A group may be gone since, and a picture may still be on
@@ -114,18 +116,23 @@ async function refreshThings(
 ): Promise<void> {
   const rows: readonly (EventRow & { readonly thing_id: string })[] = await trx('decision_events')
     .where({ project_id: projectId })
-    .whereIn('thing_id', thingIds);
+    .whereRaw('thing_id IN (SELECT value FROM json_each(?))', [JSON.stringify(thingIds)])
+    .select('seq', 'thing_id', 'event_json');
   const byThing = new Map<string, EventRow[]>(thingIds.map((id) => [id, []]));
   // Ordered here: asked to order, SQLite walks the whole log instead of looking the things up.
   for (const row of [...rows].sort((a, b) => a.seq - b.seq)) byThing.get(row.thing_id)?.push(row);
   const gone: string[] = [];
   const values: unknown[] = [];
   for (const [thingId, events] of byThing) {
-    const [thing] = foldDecisions(events.map(toEvent));
+    // The log holds what was parsed when it came.
+    const [thing] = foldDecisions(
+      events.map(({ event_json }) => JSON.parse(event_json) as DecisionEvent),
+    );
     if (thing) values.push([thingId, events[0]?.seq ?? 0, thing.roomId, JSON.stringify(thing)]);
     else gone.push(thingId);
   }
-  await trx('things').where({ project_id: projectId }).whereIn('id', gone).delete();
+  if (gone.length > 0)
+    await trx('things').where({ project_id: projectId }).whereIn('id', gone).delete();
   await trx.raw(
     `INSERT INTO things (project_id, id, first_seq, room_id, thing_json)
      SELECT ?, value ->> 0, value ->> 1, value ->> 2, value ->> 3 FROM json_each(?) WHERE true

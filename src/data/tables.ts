@@ -41,6 +41,7 @@ export const projectTable = defineTable('projects', projectSchema, {
   budgetMinor: plain('budget_minor'),
   readyBy: plain('ready_by'),
   status: plain('status'),
+  archivedAt: plain('archived_at'),
   createdAt: plain('created_at'),
   bedCount: plain('bed_count'),
   guestPlaceCount: plain('guest_place_count'),

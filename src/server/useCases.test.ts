@@ -381,6 +381,19 @@ test('a file comes in whole or as asked, makes its groups once, and goes out as 
   expect((await exportDecisionsCsv(db, HOME, 'things')).split('\r\n')).toHaveLength(4);
 });
 
+test('a file that is stopped while it is checked has left nothing', async () => {
+  const text = 'room,group,thing,verdict\nHall,Mats,mat,keep\n';
+  const signal = AbortSignal.abort();
+  await expect(
+    importDecisionsCsv(db, HOME, { text, acceptGoodRows: false, signal }),
+  ).rejects.toThrow('stopped');
+  expect([(await records()).groups, await db('imports'), await db('import_rows')]).toEqual([
+    [],
+    [],
+    [],
+  ]);
+});
+
 test('a bay of no project cannot be asked about', async () => {
   await expect(
     createFitRequest(db, await records(), { bayId: aBay({ id: 'ghost' }).id, prefer: 'cost' }),

@@ -48,3 +48,33 @@ export async function answer(
 const isBrokenBody = (error: unknown): boolean =>
   error instanceof Error &&
   (/aborted|terminated|premature|ECONNRESET/i.test(error.message) || error.name === 'AbortError');
+
+/**
+ * An answer of a line of JSON at a time, for what takes long: what `work` says of its progress, and at
+ * the end its answer or the fault. Asked for anything but `application/x-ndjson`, only that last one.
+ */
+export async function answerLongWork(
+  request: Request,
+  work: (say: (progress: unknown) => void) => Promise<Response>,
+): Promise<Response> {
+  if (request.headers.get('accept') !== 'application/x-ndjson') return work(() => undefined);
+  const encoder = new TextEncoder();
+  const body = new ReadableStream<Uint8Array>({
+    start: async (controller) => {
+      const say = (line: unknown) => {
+        // Whoever listened may be gone; the work goes on as it does without.
+        if (!request.signal.aborted)
+          controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
+      };
+      try {
+        say((await (await answer(request, () => work(say))).json()) as unknown);
+        if (!request.signal.aborted) controller.close();
+      } catch (error) {
+        controller.error(error);
+      }
+    },
+  });
+  return new Response(body, {
+    headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
+  });
+}

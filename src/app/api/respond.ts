@@ -2,6 +2,8 @@ import 'server-only';
 
 import type { z } from 'zod';
 
+import { decodeText } from '@/server/exchange/decodeText';
+
 /** A refusal that a person can act on; `path` names the field. */
 export const refuse = (
   status: number,
@@ -87,11 +89,11 @@ export async function readBody(
   }
 }
 
-/** As `readBody`, for text. */
+/** As `readBody`, for text in whichever way a spreadsheet program wrote it. */
 export const readText = async (
   request: Request,
   limits: { readonly maxBytes: number; readonly what: string },
-): Promise<string> => new TextDecoder().decode(await readBody(request, limits));
+): Promise<string> => decodeText(await readBody(request, limits));
 
 /** The answer to a body that was not taken. */
 export function refuseBody(fault: BodyFault, what: string): Response {

@@ -55,6 +55,8 @@ export const projectSchema = z.object({
   budgetMinor: priceMinorSchema,
   readyBy: daySchema.nullable(),
   status: z.enum(projectStatuses),
+  /** When it was put away from the desk; null while it lies there. */
+  archivedAt: z.iso.datetime().nullable().default(null),
   createdAt: z.iso.datetime(),
   /** What linen and guests are counted by. */
   bedCount: z.number().int().min(0).max(40).default(0),

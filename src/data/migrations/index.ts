@@ -11,6 +11,7 @@ import * as returns from './0008_returns';
 import * as buying from './0009_buying';
 import * as money from './0010_money';
 import * as homeDrafts from './0011_home_drafts';
+import * as reliability from './0012_reliability';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -28,6 +29,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0009_buying', ...buying },
   { name: '0010_money', ...money },
   { name: '0011_home_drafts', ...homeDrafts },
+  { name: '0012_reliability', ...reliability },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

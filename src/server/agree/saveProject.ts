@@ -39,6 +39,7 @@ export async function startProject(db: Db, input: ProjectInput): Promise<Project
     ...facts,
     id: projectIdSchema.parse(createId()),
     status: 'active',
+    archivedAt: null,
     createdAt: nowIso(),
     washEveryDays: 7,
     terms: defaultTerms,

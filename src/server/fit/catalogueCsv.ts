@@ -1,7 +1,5 @@
 import 'server-only';
 
-import Papa from 'papaparse';
-
 import { containerProductSchema, materials, productKinds, type ContainerProduct } from '@/core/fit';
 import {
   containerIdSchema,
@@ -18,7 +16,7 @@ import type { Offer, Shop } from '@/core/shop';
 import { listCatalogue, listOffers, listShops } from '@/data/catalogueRepo';
 import type { Db } from '@/data/db';
 import { containerTable, offerTable, shopTable } from '@/data/tables';
-import { guardFormula, readCsvTable, type CsvFault } from '../exchange/csvTable';
+import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 import { createId } from '../means';
 
 /** One line an offer, or a container without a price; documented in docs/formats.md. */
@@ -65,16 +63,16 @@ export async function writeCatalogueCsv(db: Db): Promise<string> {
       const shop = shops.find(({ id }) => id === offer.shopId);
       return {
         ...facts,
-        shop: guardFormula(shop?.name ?? ''),
+        shop: shop?.name ?? '',
         currency: shop?.currency ?? '',
         pack: String(offer.packSize),
         price: formatMoneyInput(offer.priceMinor),
-        aisle: guardFormula(offer.aisle),
+        aisle: offer.aisle,
         in_stock: offer.inStock === null ? '' : String(offer.inStock),
       };
     });
   });
-  return `${Papa.unparse({ fields: [...catalogueCsvColumns], data: rows }, { newline: '\r\n' })}\r\n`;
+  return writeCsvTable(catalogueCsvColumns, rows);
 }
 
 function toCells(
@@ -88,7 +86,7 @@ function toCells(
     !container.turnable,
   ];
   return {
-    name: guardFormula(container.name),
+    name: container.name,
     kind: container.kind,
     of: container.material,
     width: formatLength(container.width.mm, 'mm').replace(',', ''),
@@ -97,8 +95,8 @@ function toCells(
     litres: String(container.innerLitres),
     inner_height: `${container.innerHeightMm} mm`,
     traits: TRAITS.filter((_, i) => has[i]).join('; '),
-    line: guardFormula(container.line),
-    colour: guardFormula(container.colour),
+    line: container.line,
+    colour: container.colour,
   };
 }
 

@@ -1,6 +1,5 @@
 import 'server-only';
 
-import Papa from 'papaparse';
 import { z } from 'zod';
 
 import {
@@ -27,7 +26,7 @@ import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { roomTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
 import { createRoom } from '../agree/saveProject';
-import { guardFormula, readCsvTable, type CsvFault } from '../exchange/csvTable';
+import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 import { putUnit } from './saveUnit';
 
 /** The columns of the open format, one line a bay; documented in docs/formats.md. */
@@ -73,8 +72,8 @@ export function writeMeasuresCsv({
 }: Pick<ProjectRecords, 'rooms' | 'units'>): string {
   const rows = units.flatMap((unit) =>
     unit.bays.map((bay): CsvRow => ({
-      room: guardFormula(rooms.find(({ id }) => id === unit.roomId)?.name ?? ''),
-      unit: guardFormula(unit.name),
+      room: rooms.find(({ id }) => id === unit.roomId)?.name ?? '',
+      unit: unit.name,
       kind: unit.kind,
       unit_width: written(unit.width),
       unit_depth: written(unit.depth),
@@ -82,7 +81,7 @@ export function writeMeasuresCsv({
       floor_gap: written(unit.floorGap),
       door: unit.door,
       hole_pitch: unit.holePitch ? written(unit.holePitch) : '',
-      bay: guardFormula(bay.name),
+      bay: bay.name,
       column: String(bay.columnIndex + 1),
       row: String(bay.rowIndex + 1),
       widths: bay.widthReadings.map(written).join('; '),
@@ -102,7 +101,7 @@ export function writeMeasuresCsv({
         .join('; '),
     })),
   );
-  return `${Papa.unparse({ fields: [...measuresCsvColumns], data: rows }, { newline: '\r\n' })}\r\n`;
+  return writeCsvTable(measuresCsvColumns, rows);
 }
 
 /** As typed, with its unit; a bare number means nothing outside its household. */
@@ -326,14 +325,15 @@ export function measuresJsonToCsv(
         .join('; '),
     };
   return {
-    csv: Papa.unparse({
-      fields: [...measuresCsvColumns],
-      data: parsed.data.bays.map((bay) =>
-        Object.fromEntries(
-          Object.entries(bay).map(([column, cell]) => [column, guardFormula(cell ?? '')]),
-        ),
+    csv: writeCsvTable(
+      measuresCsvColumns,
+      parsed.data.bays.map(
+        (bay) =>
+          Object.fromEntries(
+            measuresCsvColumns.map((column) => [column, bay[column] ?? '']),
+          ) as CsvRow,
       ),
-    }),
+    ),
   };
 }
 

@@ -286,6 +286,9 @@ test('a plan that cannot be is refused with the bay’s litres, and an older lis
 });
 
 test('what waits elsewhere is taken in as a group of its own, kept from now on', async () => {
+  await db(roomTable.name).insert(
+    roomTable.toRow(aRoom({ id: 'attic', name: 'Attic', position: 1 })),
+  );
   await appendDecisions(db, HOME, [
     aDecision({
       id: 'd9',

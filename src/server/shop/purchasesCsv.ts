@@ -1,7 +1,5 @@
 import 'server-only';
 
-import Papa from 'papaparse';
-
 import {
   formatMoneyInput,
   parseMoney,
@@ -14,7 +12,7 @@ import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { purchaseTable } from '@/data/tables';
-import { guardFormula, readCsvTable, type CsvFault } from '../exchange/csvTable';
+import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 import { createId, nowIso } from '../means';
 import { dayOf } from './receipts';
 import { loadRoomShopping } from './roomShopping';
@@ -46,17 +44,17 @@ export async function writePurchasesCsv(
     .filter((purchase) => roomId === undefined || purchase.roomId === roomId)
     .map((purchase): CsvRow => ({
       day: dayOf(purchase.boughtAt),
-      shop: guardFormula(purchase.shopName),
-      item: guardFormula(purchase.label),
+      shop: purchase.shopName,
+      item: purchase.label,
       pieces: String(purchase.pieces),
       paid: formatMoneyInput(purchase.paidMinor),
       gift_card: formatMoneyInput(purchase.cardMinor),
-      paid_by: guardFormula(purchase.paidBy),
+      paid_by: purchase.paidBy,
       return_by: purchase.returnBy ?? '',
       returned: String(purchase.returnedPieces),
       refund: formatMoneyInput(purchase.refundMinor),
     }));
-  return `${Papa.unparse({ fields: [...purchaseCsvColumns], data: rows }, { newline: '\r\n' })}\r\n`;
+  return writeCsvTable(purchaseCsvColumns, rows);
 }
 
 export interface PurchasesImport {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 import { aDecision, aGroup, HALL } from '@test/builders';
 import { decisionEventSchema, reasons, verdicts, type DecisionEvent } from '@/core/sort';
-import { parseDecisionsCsv, writeDecisionsCsv } from './decisionsCsv';
+import { readDecisionsCsv, writeDecisionsCsv } from './decisionsCsv';
 
 const rooms = [{ id: HALL, name: 'Hall' }];
 const groups = [aGroup(), aGroup({ id: 'odd', name: '=Odd, "things"' })];
@@ -51,8 +51,8 @@ const logArb = fc
 
 test('what is written reads back without loss', () =>
   fc.assert(
-    fc.property(logArb, (log) => {
-      const read = parseDecisionsCsv(writeDecisionsCsv(log, { rooms, groups }), context);
+    fc.asyncProperty(logArb, async (log) => {
+      const read = await readDecisionsCsv(writeDecisionsCsv(log, { rooms, groups }), context);
       expect(read.faults).toEqual([]);
       expect(read.rows.map(({ event }) => event)).toEqual(log);
     }),
@@ -67,7 +67,7 @@ test('no cell starts like a formula', () => {
   expect(csv).toContain(`,'+44,`);
 });
 
-test('bad cells are named by line and column, the good rows stay good', () => {
+test('bad cells are named by line and column, the good rows stay good', async () => {
   const csv = [
     'room,thing,verdict,count,litres',
     'Hall,"two',
@@ -75,7 +75,7 @@ test('bad cells are named by line and column, the good rows stay good', () => {
     'Attic,lamp,burn,0,much',
     'hall,mat,donate,,',
   ].join('\n');
-  const { rows, faults } = parseDecisionsCsv(csv, context);
+  const { rows, faults } = await readDecisionsCsv(csv, context);
   expect(rows.map(({ line, event }) => [line, event.kind === 'decided' && event.name])).toEqual([
     [2, 'two\nlines'],
     [5, 'mat'],
@@ -90,21 +90,22 @@ test('bad cells are named by line and column, the good rows stay good', () => {
   );
 });
 
-test('columns that are missing are named', () =>
-  expect(parseDecisionsCsv('thing;verdict\n', context).faults.map(({ column }) => column)).toEqual([
-    'room',
-  ]));
+test('columns that are missing are named', async () => {
+  const { faults } = await readDecisionsCsv('thing;verdict\n', context);
+  expect(faults.map(({ column }) => column)).toEqual(['room']);
+});
 
-test('undoing what the file does not hold is a fault of that line', () => {
+test('undoing what the file does not hold is a fault of that line', async () => {
   const csv = 'room,thing,verdict,kind,decision_id,thing_id,about_id\n,,,undone,u1,t1,d1\n';
-  expect(parseDecisionsCsv(csv, context)).toMatchObject({
+  expect(await readDecisionsCsv(csv, context)).toMatchObject({
     rows: [],
     faults: [{ line: 2, column: 'about_id', found: 'd1' }],
   });
 });
 
-test('a group that the room lacks is named, to be made', () =>
-  expect(
-    parseDecisionsCsv('room,thing,verdict,group\nHall,mat,keep,Mats\n', context).rows[0]
-      ?.newGroupName,
-  ).toBe('Mats'));
+test('a group that the room lacks is named, to be made; a name that is too long is a fault of its row', async () => {
+  const csv = `room,thing,verdict,group\nHall,mat,keep,Mats\nHall,rug,keep,${'x'.repeat(61)}\n`;
+  const { rows, faults } = await readDecisionsCsv(csv, context);
+  expect(rows.map(({ newGroupName }) => newGroupName)).toEqual(['Mats']);
+  expect(faults).toMatchObject([{ line: 3, column: 'group', expected: 'at most 60 letters' }]);
+});

@@ -1,5 +1,3 @@
-import Papa from 'papaparse';
-
 import type { Room } from '@/core/look';
 import {
   decisionEventSchema,
@@ -8,7 +6,7 @@ import {
   type DecisionEvent,
   type Group,
 } from '@/core/sort';
-import { guardFormula, readCsvTable, type CsvFault } from '../exchange/csvTable';
+import { readLongCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 
 /** The columns of the open format, in their order; documented in docs/formats.md. */
 export const decisionCsvColumns = [
@@ -50,26 +48,26 @@ export function writeDecisionsCsv(
       thing_id: event.thingId,
       kind: event.kind,
       decided_at: event.decidedAt,
-      device: guardFormula(event.device),
+      device: event.device,
     };
     if (event.kind === 'merged') return { ...emptyRow, ...head, about_id: event.intoId };
     if (event.kind !== 'decided') return { ...emptyRow, ...head, about_id: event.aboutId };
     return {
       ...emptyRow,
       ...head,
-      room: guardFormula(roomNames.get(event.roomId) ?? ''),
-      group: guardFormula(event.groupId === null ? '' : (groupNames.get(event.groupId) ?? '')),
-      thing: guardFormula(event.name),
+      room: roomNames.get(event.roomId) ?? '',
+      group: event.groupId === null ? '' : (groupNames.get(event.groupId) ?? ''),
+      thing: event.name,
       count: String(event.count),
       verdict: event.verdict,
       reasons: event.reasons.join('; '),
-      to: guardFormula(event.to),
+      to: event.to,
       litres: String(event.litres),
       mass_g: String(event.massG),
       expires_on: event.expiresOn ?? '',
     };
   });
-  return `${Papa.unparse({ fields: [...decisionCsvColumns], data: rows }, { newline: '\r\n' })}\r\n`;
+  return writeCsvTable(decisionCsvColumns, rows);
 }
 
 const emptyRow = Object.fromEntries(decisionCsvColumns.map((column) => [column, ''])) as Record<
@@ -88,38 +86,50 @@ export interface ParsedDecisionsCsv {
   readonly faults: readonly CsvFault[];
 }
 
+type ParseContext = CsvContext & { readonly createId: () => string; readonly now: string };
+
 /**
  * Reads decisions from CSV: every good row, and every fault by line and column. Columns may stand
  * in any order; more columns than ours are passed over. Rows without ids get them from `createId`;
- * rows without a date get `now`.
+ * rows without a date get `now`. A long file is read with pauses; `onProgress` may end it by throwing.
  */
-export function parseDecisionsCsv(
+export async function readDecisionsCsv(
   text: string,
-  context: CsvContext & { readonly createId: () => string; readonly now: string },
-): ParsedDecisionsCsv {
-  const table = readCsvTable(text, decisionCsvColumns, ['room', 'thing', 'verdict']);
+  context: ParseContext,
+  onProgress: (doneRatio: number) => void = () => undefined,
+): Promise<ParsedDecisionsCsv> {
   const rows: ParsedDecisionRow[] = [];
-  const faults: CsvFault[] = [...table.faults];
-  for (const { line, row } of table.rows) {
-    const parsed = parseRow(row, line, context);
-    if ('faults' in parsed) faults.push(...parsed.faults);
-    else rows.push(parsed);
-  }
-  return withoutDangling(rows, faults);
+  const faults: CsvFault[] = [];
+  const found = await readLongCsvTable(
+    text,
+    { columns: decisionCsvColumns, needed: ['room', 'thing', 'verdict'] },
+    (some, doneRatio) => {
+      for (const { line, row } of some) {
+        const parsed = parseRow(row, line, context);
+        if ('faults' in parsed) faults.push(...parsed.faults);
+        else rows.push(parsed);
+      }
+      onProgress(doneRatio);
+    },
+  );
+  return withoutDangling(rows, [...found, ...faults]);
 }
+
+const isFollowing = ({ event }: ParsedDecisionRow): boolean =>
+  event.kind === 'undone' || event.kind === 'restored';
 
 /** Undoing what the file does not hold would silently do nothing; it is a fault of that line. */
 function withoutDangling(
   rows: readonly ParsedDecisionRow[],
   faults: readonly CsvFault[],
 ): ParsedDecisionsCsv {
-  const decidedIds = new Set<string>(
-    rows
-      .filter(({ event }) => event.kind === 'decided' || event.kind === 'merged')
-      .map(({ event }) => event.id),
-  );
-  const isDangling = ({ event }: ParsedDecisionRow) =>
-    (event.kind === 'undone' || event.kind === 'restored') && !decidedIds.has(event.aboutId);
+  const following = rows.filter(isFollowing);
+  if (following.length === 0 && faults.length === 0) return { rows, faults };
+  const decidedIds = new Set<string>();
+  for (const { event } of rows)
+    if (event.kind === 'decided' || event.kind === 'merged') decidedIds.add(event.id);
+  const isDangling = (row: ParsedDecisionRow) =>
+    isFollowing(row) && 'aboutId' in row.event && !decidedIds.has(row.event.aboutId);
   const dangling = rows.filter(isDangling).map(({ event, line }) => ({
     line,
     column: 'about_id',
@@ -136,7 +146,7 @@ function withoutDangling(
 function parseRow(
   row: CsvRow,
   line: number,
-  context: Parameters<typeof parseDecisionsCsv>[1],
+  context: ParseContext,
 ): ParsedDecisionRow | { faults: CsvFault[] } {
   const kind = row.kind === '' ? 'decided' : row.kind;
   const head = {
@@ -181,6 +191,15 @@ function parseRow(
       expected: context.rooms.map(({ name }) => name).join(', '),
     });
   }
+  const isNewGroup = row.group !== '' && !group;
+  if (kind === 'decided' && isNewGroup && row.group.length > MAX_GROUP_LETTERS)
+    faults.push({
+      line,
+      column: 'group',
+      code: 'unreadable',
+      found: row.group,
+      expected: `at most ${MAX_GROUP_LETTERS} letters`,
+    });
   const parsed = decisionEventSchema.safeParse(candidate);
   if (!parsed.success) {
     for (const issue of parsed.error.issues) {
@@ -199,9 +218,12 @@ function parseRow(
   return {
     line,
     event: parsed.data,
-    newGroupName: row.group !== '' && !group ? row.group : undefined,
+    newGroupName: isNewGroup ? row.group : undefined,
   };
 }
+
+/** As the group's own schema has it; longer ones are cut by nobody. */
+const MAX_GROUP_LETTERS = 60;
 
 const sameName = (a: string, b: string): boolean =>
   a.trim().toLowerCase() === b.trim().toLowerCase();

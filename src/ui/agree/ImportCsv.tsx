@@ -1,10 +1,15 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, type ChangeEvent } from 'react';
+import { useRef, useState, type ChangeEvent } from 'react';
 
 import { formatCount } from '@/core/shared';
 import { Button, buttonClass } from '../primitives/Button';
+import { FileProgressBar } from '../primitives/FileProgressBar';
+import { sendFile, type FileProgress } from '../sendFile';
+
+/** What the server takes at most of a table. */
+const MAX_BYTES = 20_000_000;
 
 interface Fault {
   readonly line: number;
@@ -33,28 +38,33 @@ interface ImportCsvProps {
 /** Reads a table from a file: bad rows are shown by line and column, and nothing is kept unasked. */
 export function ImportCsv({ address, label, accept, outcomeWords }: ImportCsvProps) {
   const router = useRouter();
-  const [text, setText] = useState('');
+  const [file, setFile] = useState<File>();
   const [outcome, setOutcome] = useState<Outcome>();
   const [problem, setProblem] = useState('');
-  const send = async (csv: string, acceptGoodRows: boolean) => {
+  const [progress, setProgress] = useState<FileProgress>();
+  const stop = useRef<AbortController>(undefined);
+  const send = async (chosen: File, acceptGoodRows: boolean) => {
+    stop.current = new AbortController();
     setProblem('');
-    const response = await fetch(
-      `${address}${address.includes('?') ? '&' : '?'}accept=${acceptGoodRows ? 'good' : 'all'}`,
-      { method: 'POST', headers: { 'content-type': 'text/csv' }, body: csv },
-    ).catch(() => undefined);
-    if (!response) return setProblem('The file did not arrive; nothing was kept.');
-    const body = (await response.json()) as Outcome & { error?: { message: string } };
-    if (body.error) return setProblem(body.error.message);
-    setOutcome(body);
+    setOutcome(undefined);
+    setProgress({ stage: 'sending', done: 0, of: chosen.size });
+    const url = `${address}${address.includes('?') ? '&' : '?'}accept=${acceptGoodRows ? 'good' : 'all'}`;
+    const sent = await sendFile<Outcome>(url, chosen, {
+      maxBytes: MAX_BYTES,
+      onProgress: setProgress,
+      signal: stop.current.signal,
+    });
+    setProgress(undefined);
+    if (!sent.ok) return setProblem(sent.message);
+    setOutcome(sent.value);
     router.refresh();
   };
   const choose = async (event: ChangeEvent<HTMLInputElement>) => {
     const input = event.currentTarget;
-    const csv = await input.files?.[0]?.text();
+    const chosen = input.files?.[0];
+    setFile(chosen);
+    if (chosen) await send(chosen, false);
     input.value = '';
-    if (csv === undefined) return;
-    setText(csv);
-    await send(csv, false);
   };
   return (
     <div className="mt-1">
@@ -67,6 +77,13 @@ export function ImportCsv({ address, label, accept, outcomeWords }: ImportCsvPro
           onChange={(event) => void choose(event)}
         />
       </label>
+      {progress && (
+        <FileProgressBar
+          progress={progress}
+          // What is being kept is finished, whatever happens.
+          onStop={progress.stage === 'keeping' ? undefined : () => stop.current?.abort()}
+        />
+      )}
       {problem !== '' && (
         <p role="alert" className="warn mt-2">
           {problem}
@@ -95,7 +112,7 @@ export function ImportCsv({ address, label, accept, outcomeWords }: ImportCsvPro
             ))}
           </ul>
           {!outcome.outcome && outcome.goodCount > 0 && (
-            <Button className="mt-2" onClick={() => void send(text, true)}>
+            <Button className="mt-2" onClick={() => file && void send(file, true)}>
               Keep the {formatCount(outcome.goodCount, `good ${outcomeWords}`)}
             </Button>
           )}

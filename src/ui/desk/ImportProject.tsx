@@ -1,55 +1,54 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState, type ChangeEvent } from 'react';
+import { useRef, useState, type ChangeEvent } from 'react';
 
 import { buttonClass } from '../primitives/Button';
+import { FileProgressBar } from '../primitives/FileProgressBar';
+import { sendFile, type FileProgress } from '../sendFile';
+
+/** What the server takes at most. */
+const MAX_BYTES = 600_000_000;
 
 /** Brings a packed project in; it comes whole or not at all. */
 export function ImportProject() {
   const router = useRouter();
-  const [state, setState] = useState<{ readonly isBusy: boolean; readonly message: string }>({
-    isBusy: false,
-    message: '',
-  });
+  const [progress, setProgress] = useState<FileProgress>();
+  const [message, setMessage] = useState('');
+  const stop = useRef<AbortController>(undefined);
   const bringIn = async (event: ChangeEvent<HTMLInputElement>) => {
     const input = event.currentTarget;
     const file = input.files?.[0];
     if (!file) return;
-    setState({ isBusy: true, message: '' });
-    try {
-      const response = await fetch('/api/projects/import', {
-        method: 'POST',
-        headers: { 'content-type': 'application/zip' },
-        body: file,
-      });
-      const body = (await response.json()) as { projectId?: string; error?: { message: string } };
-      if (!response.ok || body.projectId === undefined)
-        setState({ isBusy: false, message: body.error?.message ?? 'The file could not be read.' });
-      else {
-        setState({ isBusy: false, message: '' });
-        router.push(`/projects/${body.projectId}`);
-      }
-    } catch {
-      setState({ isBusy: false, message: 'The file did not arrive; nothing was brought in.' });
-    }
+    stop.current = new AbortController();
+    setMessage('');
+    setProgress({ stage: 'sending', done: 0, of: file.size });
+    const sent = await sendFile<{ readonly projectId: string }>('/api/projects/import', file, {
+      maxBytes: MAX_BYTES,
+      onProgress: setProgress,
+      signal: stop.current.signal,
+    });
+    setProgress(undefined);
     input.value = '';
+    if (sent.ok) router.push(`/projects/${sent.value.projectId}`);
+    else setMessage(sent.message);
   };
   return (
     <>
       <label className={`${buttonClass('plain')} focus-within:outline-3 focus-within:outline-rim`}>
-        {state.isBusy ? 'Bringing in…' : 'Bring a project in'}
+        {progress ? 'Bringing in…' : 'Bring a project in'}
         <input
           type="file"
           accept=".zip,application/zip"
           className="sr-only"
-          disabled={state.isBusy}
+          disabled={progress !== undefined}
           onChange={(event) => void bringIn(event)}
         />
       </label>
-      {state.message !== '' && (
+      {progress && <FileProgressBar progress={progress} onStop={() => stop.current?.abort()} />}
+      {message !== '' && (
         <p role="alert" className="warn basis-full">
-          {state.message}
+          {message}
         </p>
       )}
     </>

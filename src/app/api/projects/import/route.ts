@@ -1,20 +1,17 @@
 import { assertNever } from '@/core/shared';
 import { dataDirOf, getDatabase } from '@/data/db';
-import { importProject, type ImportProgress } from '@/server/exchange/importProject';
+import { importProject } from '@/server/exchange/importProject';
 import { LIMITS, type ArchiveError } from '@/server/exchange/projectFile';
 import { withReceivedFile } from '@/server/exchange/receiveFile';
-import { answer, handler } from '@/app/api/handler';
+import { answerLongWork, handler } from '@/app/api/handler';
 import { readPieces, refuse, refuseBody } from '@/app/api/respond';
 
 /**
- * Brings a project's file in. Asked for `application/x-ndjson` it tells of its progress, a line each,
- * and ends with a line that holds `projectId` or `error`; otherwise it answers once. Whoever goes away
- * meanwhile has stopped it, and nothing was brought in.
+ * Brings a project's file in. Whoever goes away meanwhile has stopped it, and nothing was brought in.
  */
-export const POST = handler(async (request: Request) => {
-  const dataDir = dataDirOf(process.env);
-  const isTold = request.headers.get('accept') === 'application/x-ndjson';
-  const bringIn = async (onProgress: (progress: ImportProgress) => void): Promise<Response> => {
+export const POST = handler((request: Request) =>
+  answerLongWork(request, async (onProgress) => {
+    const dataDir = dataDirOf(process.env);
     const pieces = readPieces(request, LIMITS.zipBytes);
     const imported = await withReceivedFile(dataDir, pieces, async (file) =>
       importProject(await getDatabase(), dataDir, file, { signal: request.signal, onProgress }),
@@ -23,31 +20,8 @@ export const POST = handler(async (request: Request) => {
     if (!imported.ok)
       return refuse(422, { code: imported.error.code, message: wordError(imported.error) });
     return Response.json({ projectId: imported.value }, { status: 201 });
-  };
-  return isTold ? tellProgress(request, bringIn) : bringIn(() => undefined);
-});
-
-function tellProgress(
-  request: Request,
-  work: (onProgress: (progress: ImportProgress) => void) => Promise<Response>,
-): Response {
-  const encoder = new TextEncoder();
-  const body = new ReadableStream<Uint8Array>({
-    start: async (controller) => {
-      const say = (line: unknown) =>
-        controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
-      try {
-        say((await (await answer(request, () => work(say))).json()) as unknown);
-        controller.close();
-      } catch (error) {
-        controller.error(error);
-      }
-    },
-  });
-  return new Response(body, {
-    headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
-  });
-}
+  }),
+);
 
 const NOTHING = 'Nothing was brought in.';
 

@@ -22,13 +22,17 @@ export async function appendDecisions(
   db: Db,
   projectId: ProjectId,
   events: readonly DecisionEvent[],
+  { receivedAt = null }: { readonly receivedAt?: string | null } = {},
 ): Promise<AppendOutcome> {
   return db
     .transaction(async (trx) => {
       await refuseForeign(trx, projectId, events);
       let addedCount = 0;
       for (let i = 0; i < events.length; i += AT_ONCE)
-        addedCount += await appendSome(trx, projectId, events.slice(i, i + AT_ONCE));
+        addedCount += await appendSome(trx, projectId, {
+          events: events.slice(i, i + AT_ONCE),
+          receivedAt,
+        });
       return { addedCount, repeatedCount: events.length - addedCount };
     })
     .then((outcome) => {
@@ -45,7 +49,10 @@ const AT_ONCE = 500;
 async function appendSome(
   trx: Db,
   projectId: ProjectId,
-  events: readonly DecisionEvent[],
+  {
+    events,
+    receivedAt,
+  }: { readonly events: readonly DecisionEvent[]; readonly receivedAt: string | null },
 ): Promise<number> {
   // Any number of values in one question; SQLite takes a limited number of them one by one.
   const rows: readonly { id: string; event_json: string }[] = await trx('decision_events')
@@ -68,18 +75,21 @@ async function appendSome(
   if (added.length === 0) return 0;
   const values = added.map((event) => [event.id, event.thingId, JSON.stringify(event)]);
   await trx.raw(
-    `INSERT INTO decision_events (project_id, id, thing_id, event_json)
-     SELECT ?, value ->> 0, value ->> 1, value ->> 2 FROM json_each(?)`,
-    [projectId, JSON.stringify(values)],
+    `INSERT INTO decision_events (project_id, received_at, id, thing_id, event_json)
+     SELECT ?, ?, value ->> 0, value ->> 1, value ->> 2 FROM json_each(?)`,
+    [projectId, receivedAt, JSON.stringify(values)],
   );
   await refreshThings(trx, projectId, [...new Set(added.map(({ thingId }) => thingId))]);
   return added.length;
 }
 
-/** Whether an event says what the log holds under its id already. */
+/** Whether an event says what the log holds under its id already. Sent again, its time may be worked out a little differently. */
 export const isSameEvent = (known: DecisionEvent, event: DecisionEvent): boolean =>
-  JSON.stringify(decisionEventSchema.parse(known)) ===
-  JSON.stringify(decisionEventSchema.parse(event));
+  contentOf(known) === contentOf(event);
+const contentOf = (event: DecisionEvent): string => {
+  const { decidedAt: _, deviceAt: __, ...content } = decisionEventSchema.parse(event);
+  return JSON.stringify(content);
+};
 
 /**
  * A decision names rooms of its own project. A group may be gone since, and a picture may still be on

@@ -1,3 +1,4 @@
+export { correctTimes, type DeviceClock } from './correctTimes';
 // The log and what follows from it
 export {
   decisionEventSchema,

@@ -130,7 +130,10 @@ const eventHead = {
   /** Made by the client; the same id counts once, however often it is sent. */
   id: decisionIdSchema,
   thingId: thingIdSchema,
+  /** By this machine's clock, whatever the device's says. */
   decidedAt: z.iso.datetime(),
+  /** What the device's own clock said, where that was corrected. */
+  deviceAt: z.iso.datetime().optional(),
   /** Which device or file said so. */
   device: z.string().trim().min(1).max(40),
 };

@@ -167,7 +167,7 @@ function readRows<C extends string>(
 ): CsvTable<C>['rows'] {
   const at = columns.map((column) => found.indexOf(column));
   return data.flatMap((cells, i) => {
-    if (cells.every((cell) => cell.trim() === '')) return [];
+    if (cells.every((cell) => unguardFormula(cell).trim() === '')) return [];
     const row = Object.fromEntries(
       columns.map((column, c) => [column, unguardFormula(cells[at[c] ?? -1] ?? '').trim()]),
     ) as Record<C, string>;

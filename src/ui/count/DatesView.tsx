@@ -26,6 +26,7 @@ import {
 import { createUuid } from '../createUuid';
 import { buttonClass } from '../primitives/Button';
 import { decisionOutbox } from '../sort/decisionOutbox';
+import { serverNow } from '../sort/deviceClock';
 import { decideFromList } from '../sort/decideFromList';
 import { createMeans, createThingId } from '../sort/eventMeans';
 import { deviceName, liveLog } from '../sort/liveLog';
@@ -101,7 +102,7 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
         id: decisionIdSchema.parse(createUuid()),
         thingId: thing.id,
         aboutId: thing.decisionId,
-        decidedAt: new Date().toISOString(),
+        decidedAt: serverNow(),
         device: deviceName(),
       },
     ]);

@@ -1,5 +1,7 @@
 import { decisionEventSchema, type DecisionEvent } from '@/core/sort';
 import { decisionOutbox } from './decisionOutbox';
+import { noteServerTime } from './deviceClock';
+import { followShared } from './sharedStream';
 
 interface LiveEntry {
   readonly projectId: string;
@@ -10,20 +12,19 @@ const NONE: readonly LiveEntry[] = [];
 const DEVICE_KEY = 'tin-box-device';
 
 /**
- * What was decided since the page was loaded: here, kept or not, and on other devices as it is kept there.
- * One stream a project, open while somebody listens; what comes twice counts once when it is folded.
+ * What was decided since the page was loaded: here, kept or not, and on other devices as it is kept
+ * there. What comes twice counts once when it is folded.
  */
 class LiveLog {
   private entries: readonly LiveEntry[] = NONE;
   private hasLoaded = false;
-  private source: EventSource | undefined;
   private readonly listeners = new Set<() => void>();
 
   readonly subscribe = (listener: () => void): (() => void) => {
     if (!this.hasLoaded) {
       this.hasLoaded = true;
-      this.entries = decisionOutbox.listAllWaiting();
-      if (this.entries.length > 0) queueMicrotask(listener);
+      // What waits, of this page or of another, is part of what was decided.
+      decisionOutbox.subscribe(() => this.addMissing(decisionOutbox.listAllWaiting()));
     }
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
@@ -32,23 +33,38 @@ class LiveLog {
   readonly none = (): readonly LiveEntry[] => NONE;
 
   add(projectId: string, events: readonly DecisionEvent[]): void {
-    this.entries = [...this.entries, ...events.map((event) => ({ projectId, event }))];
+    this.addMissing(events.map((event) => ({ projectId, event })));
+  }
+
+  private addMissing(entries: readonly LiveEntry[]): void {
+    const known = new Set(this.entries.map(({ event }) => event.id));
+    const added = entries.filter(({ event }) => !known.has(event.id));
+    if (added.length === 0) return;
+    this.entries = [
+      ...this.entries,
+      ...added.map(({ projectId, event }) => ({ projectId, event })),
+    ];
     this.listeners.forEach((listener) => listener());
   }
 
   /** Follows what other devices decide, from a place in the log on. Returns what ends it. */
   follow(projectId: string, afterSeq: number): () => void {
-    this.source?.close();
-    const source = new EventSource(`/api/projects/${projectId}/decisions/stream?after=${afterSeq}`);
-    this.source = source;
-    source.onmessage = (message: MessageEvent<string>) => {
-      const event = decisionEventSchema.safeParse(JSON.parse(message.data));
-      // What was decided here is shown already.
-      const isKnown =
-        event.success && this.entries.some((entry) => entry.event.id === event.data.id);
-      if (event.success && !isKnown) this.add(projectId, [event.data]);
-    };
-    return () => source.close();
+    return followShared(projectId, afterSeq, {
+      onEvent: (data) => {
+        const event = decisionEventSchema.safeParse(data);
+        if (event.success) this.take(projectId, event.data);
+      },
+      onTime: noteServerTime,
+    });
+  }
+
+  /** As the log has it; of what was decided here, its time may have been set right. */
+  private take(projectId: string, event: DecisionEvent): void {
+    const known = this.entries.find((entry) => entry.event.id === event.id);
+    if (!known) return this.add(projectId, [event]);
+    if (known.event.decidedAt === event.decidedAt) return;
+    this.entries = this.entries.map((entry) => (entry === known ? { projectId, event } : entry));
+    this.listeners.forEach((listener) => listener());
   }
 }
 

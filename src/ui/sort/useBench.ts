@@ -40,6 +40,7 @@ import {
 } from '@/core/shared';
 import type { HomeCounts, HouseholdCounts, ShippedRule } from '@/core/count';
 import { decisionOutbox } from './decisionOutbox';
+import { serverNow } from './deviceClock';
 import { createUuid } from '../createUuid';
 import { createMeans, createThingId } from './eventMeans';
 import { enoughFor, needOfGroup, withDateReason } from './handFacts';
@@ -312,7 +313,7 @@ const toFollowUp = (kind: 'undone' | 'restored', about: DecisionEvent): Decision
   id: decisionIdSchema.parse(createUuid()),
   thingId: about.thingId,
   aboutId: about.id,
-  decidedAt: new Date().toISOString(),
+  decidedAt: serverNow(),
   device: deviceName(),
 });
 

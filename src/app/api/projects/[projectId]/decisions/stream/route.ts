@@ -3,10 +3,12 @@ import { z } from 'zod';
 import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/db';
 import { findProject } from '@/data/projectRepo';
+import { nowIso } from '@/server/means';
 import { followDecisions } from '@/server/sort/followDecisions';
 import { refuse, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
 
+const HEARTBEAT_MS = 15_000;
 const schema = z.object({ projectId: projectIdSchema, after: z.coerce.number().int().min(0) });
 
 /** What others decide, as it is kept: server-sent events, numbered by their place in the log. */
@@ -26,7 +28,10 @@ export const GET = handler(
         start: (controller) => {
           const say = (text: string) =>
             !abort.signal.aborted && controller.enqueue(encoder.encode(text));
-          say(': listening\n\n');
+          say(`event: now\ndata: ${nowIso()}\n\n`);
+          // A line that is silent for long is taken for dead, here and on the way.
+          const beat = setInterval(() => say(': here\n\n'), HEARTBEAT_MS);
+          abort.signal.addEventListener('abort', () => clearInterval(beat));
           void followDecisions(db, input, abort.signal, ({ seq, event }) =>
             say(`id: ${seq}\ndata: ${JSON.stringify(event)}\n\n`),
           );

@@ -22,6 +22,7 @@ export default [
       'node_modules/**',
       'data/**',
       'demo-data/**',
+      '*-backups/**',
       'test-results/**',
       'playwright-report/**',
       'next-env.d.ts',

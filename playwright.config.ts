@@ -38,7 +38,11 @@ export default defineConfig({
     command: `node scripts/launch.mjs start --port ${PORT}`,
     url: `http://127.0.0.1:${PORT}/`,
     // The journeys bring their own simulated meter.
-    env: { TINBOX_DATA: dataDir, TINBOX_METER: 'http://127.0.0.1:4396/readings' },
+    env: {
+      TINBOX_DATA: dataDir,
+      TINBOX_BACKUPS: 'off',
+      TINBOX_METER: 'http://127.0.0.1:4396/readings',
+    },
     timeout: 300_000,
     reuseExistingServer: false,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 5000 },

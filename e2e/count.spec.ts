@@ -144,13 +144,11 @@ test('a thing’s picture stays with its decision, without its place; and a kind
   await goTo(page, 'hall/sort');
   await line(page).fill('3 umbrellas');
   await expect(page.getByRole('region', { name: 'The thing in hand' })).toContainText('2.4 kg');
-  await page
-    .getByLabel('Picture of the thing in hand')
-    .setInputFiles({
-      name: 'umbrella.jpg',
-      mimeType: 'image/jpeg',
-      buffer: await pictureWithPlace('#554433'),
-    });
+  await page.getByLabel('Picture of the thing in hand').setInputFiles({
+    name: 'umbrella.jpg',
+    mimeType: 'image/jpeg',
+    buffer: await pictureWithPlace('#554433'),
+  });
   await expect(page.getByText('Picture taken')).toBeVisible();
   await line(page).press('Enter');
   await page.keyboard.press('k');

@@ -12,6 +12,8 @@ export interface OwnServer {
   readonly start: () => Promise<ChildProcess>;
   /** Ends it and waits until it is gone. */
   readonly stop: (signal?: NodeJS.Signals) => Promise<void>;
+  /** What it has said of faults since its last start. */
+  readonly said: () => string;
 }
 
 /** The server itself, not its launcher: killing it must not leave it time for anything. */
@@ -22,15 +24,25 @@ export function createOwnServer(
   const address = `http://127.0.0.1:${port}`;
   const dataDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-own-'));
   let child: ChildProcess | undefined;
+  let said = '';
   return {
     address,
     dataDir,
+    said: () => said,
     start: async () => {
-      const next = path.resolve('node_modules/next/dist/bin/next');
-      child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(port)], {
-        env: { ...process.env, ...env, TINBOX_DATA: dataDir, NODE_ENV: 'production' },
-        stdio: 'ignore',
+      child = spawn(process.execPath, [path.resolve('scripts/serve.mjs'), '--port', String(port)], {
+        env: {
+          ...process.env,
+          ...env,
+          TINBOX_DATA: dataDir,
+          TINBOX_PORT: String(port),
+          TINBOX_BACKUPS: 'off',
+          NODE_ENV: 'production',
+        },
+        stdio: ['ignore', 'ignore', 'pipe'],
       });
+      said = '';
+      child.stderr?.on('data', (chunk: Buffer) => (said += String(chunk)));
       await expect(async () => expect((await fetch(address)).status).toBe(200)).toPass({
         timeout: 30_000,
         intervals: [100, 200, 300],

@@ -38,6 +38,8 @@ async function main(args) {
     // Pictures are encoded on several threads, and each would keep memory of its own for later.
     MALLOC_ARENA_MAX: process.env.MALLOC_ARENA_MAX ?? '2',
     TINBOX_PORT: String(port),
+    // The demo can be made anew at any time: it is not backed up by itself.
+    ...(isDemo && !process.env.TINBOX_BACKUPS ? { TINBOX_BACKUPS: 'off' } : {}),
     ...(isLan ? { TINBOX_LAN_PORT: String(port + 1) } : {}),
   };
   runNode(
@@ -128,12 +130,11 @@ function makeFolder(folder) {
 
 /** Runs the server until it ends; Ctrl-C and termination reach it first. */
 function serve(port, env) {
-  const next = path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next');
-  const child = spawn(process.execPath, [next, 'start', '-H', HOST, '-p', String(port)], {
-    cwd: root,
-    env,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
+  const child = spawn(
+    process.execPath,
+    [path.join(root, 'scripts', 'serve.mjs'), '--port', String(port)],
+    { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] },
+  );
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));
   let hasSaid = false;
   child.stdout.on('data', (chunk) => {

@@ -2,18 +2,32 @@
  * Makes the data folder ready before the server starts: folder, tables, sample catalogue, and, for
  * the demo, its projects. Prints one line and exits with 1 where that cannot be.
  */
-import { dataDirOf, DataError, openDatabase } from '@/data/db';
+import { dataDirOf, DataError } from '@/data/db';
+import { startData } from '@/data/startData';
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
+
+import { checkPictures } from '@/server/look/checkPictures';
 
 import { seedDemo } from './demo/seedDemo';
 
 async function main(): Promise<number> {
   const dataDir = dataDirOf(process.env);
   try {
-    const db = await openDatabase(dataDir);
+    const { db, lock, notes } = await startData(dataDir, {
+      what: 'a start',
+      port: process.env.TINBOX_PORT ?? null,
+      now: new Date().toISOString(),
+    });
+    for (const note of notes) process.stdout.write(`${note}\n`);
     await insertStarterCatalogue(db);
     if (process.argv.includes('--demo')) await seedDemo(db, dataDir);
+    const { missing, orphans } = await checkPictures(db, dataDir);
+    if (missing.length + orphans.length > 0)
+      process.stdout.write(
+        `${missing.length} pictures lack their files, ${orphans.length} files belong to no picture; npm run check-data lists them.\n`,
+      );
     await db.destroy();
+    lock.release();
     return 0;
   } catch (error) {
     if (error instanceof DataError)

@@ -142,9 +142,8 @@ export const aDecision = (
   return event;
 };
 
-/** A database in memory, through the real migrations, with one home and its hall. */
-export async function aDatabase(): Promise<Db> {
-  const db = await openMemoryDatabase();
+/** One home and its hall. */
+export async function insertHomeRows(db: Db): Promise<void> {
   const project: Project = projectSchema.parse({
     id: HOME,
     name: 'Home',
@@ -155,9 +154,14 @@ export async function aDatabase(): Promise<Db> {
     status: 'active',
     createdAt: '2026-11-01T09:00:00.000Z',
   });
-  const room = aRoom();
   await db(projectTable.name).insert(projectTable.toRow(project));
-  await db(roomTable.name).insert(roomTable.toRow(room));
+  await db(roomTable.name).insert(roomTable.toRow(aRoom()));
+}
+
+/** A database in memory, through the real migrations, with one home and its hall. */
+export async function aDatabase(): Promise<Db> {
+  const db = await openMemoryDatabase();
+  await insertHomeRows(db);
   return db;
 }
 

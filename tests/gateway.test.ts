@@ -48,6 +48,7 @@ beforeEach(async () => {
     port: 0,
     now: () => clock,
     sweepMs: 20,
+    limits: { openAtOnce: 6, strangersAMinute: 25 },
   });
 });
 afterEach(async () => {

@@ -1,4 +1,4 @@
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { loadDesk } from '@/server/desk/loadDesk';
 import { Desk } from '@/ui/desk/Desk';
 import { Frame } from '@/ui/shell/Frame';

@@ -4,7 +4,7 @@ import { z } from 'zod';
 
 import type { ProjectId } from '@/core/shared';
 import type { Row, Table } from './columns';
-import { DataError, type Db } from './db';
+import { DataError, refuseDamaged, type Db } from './db';
 import { listIds } from './idPaths';
 import { findKindOfTable, findUnnamable, isChangeable, type RecordKind } from './records';
 
@@ -114,6 +114,7 @@ export async function recordChange<T>(
   change: { readonly projectId: ProjectId; readonly label: string; readonly now: string },
   work: (writer: ChangeWriter, trx: Db) => Promise<T>,
 ): Promise<T> {
+  refuseDamaged(db);
   return db.transaction(async (trx) => {
     const writer = new ChangeWriter(trx, change.projectId);
     const value = await work(writer, trx);

@@ -49,11 +49,8 @@ export const picturesDir = (dataDir: string): string => path.join(dataDir, 'pict
 export const dataDirOf = (env: Readonly<Record<string, string | undefined>>): string =>
   path.resolve(/*turbopackIgnore: true*/ env.TINBOX_DATA ?? 'data');
 
-/**
- * Opens the database in `dataDir`, making folder and tables where they are missing.
- * @errors `data_not_writable` · `database_newer` (nothing was touched).
- */
-export async function openDatabase(dataDir: string): Promise<Db> {
+/** Makes the folder and what lies in it, readable by its owner alone. @errors `data_not_writable`. */
+export function makeDataFolder(dataDir: string): void {
   try {
     mkdirSync(picturesDir(dataDir), { recursive: true, mode: 0o700 });
     accessSync(dataDir, constants.W_OK);
@@ -62,7 +59,18 @@ export async function openDatabase(dataDir: string): Promise<Db> {
       cause,
     });
   }
-  const db = createConnection(databaseFile(dataDir));
+}
+
+export const connectDatabase = (dataDir: string): Db => createConnection(databaseFile(dataDir));
+
+/**
+ * Opens the database in `dataDir`, making folder and tables where they are missing. A server opens it
+ * with `startData`, which takes the folder for itself.
+ * @errors `data_not_writable` · `database_newer` (nothing was touched).
+ */
+export async function openDatabase(dataDir: string): Promise<Db> {
+  makeDataFolder(dataDir);
+  const db = connectDatabase(dataDir);
   try {
     await migrate(db);
   } catch (error) {
@@ -72,17 +80,61 @@ export async function openDatabase(dataDir: string): Promise<Db> {
   return db;
 }
 
+/** Which migrations a database still lacks. @errors `database_newer`: it has some that are not known here. */
+export async function listPendingMigrations(
+  db: Db,
+): Promise<{ readonly isNew: boolean; readonly names: readonly string[] }> {
+  if (!(await db.schema.hasTable('knex_migrations'))) return { isNew: true, names: migrationNames };
+  const rows: readonly { name: string }[] = await db('knex_migrations').select('name');
+  const done = rows.map(({ name }) => name);
+  const unknown = done.filter((name) => !migrationNames.includes(name));
+  if (unknown.length > 0)
+    throw new DataError(
+      'database_newer',
+      `the database is from a newer version of Tin Box (${unknown.join(', ')})`,
+    );
+  return { isNew: done.length === 0, names: migrationNames.filter((name) => !done.includes(name)) };
+}
+
+/**
+ * Brings the database up to date; returns whether an update that broke off had left its mark. Requires:
+ * this process holds the data folder, so that nobody else can be at it.
+ */
+export async function migrateDatabase(db: Db): Promise<boolean> {
+  const isMarked =
+    (await db.schema.hasTable('knex_migrations_lock')) &&
+    (await db('knex_migrations_lock').where({ is_locked: 1 }).first()) !== undefined;
+  if (isMarked) await db.migrate.forceFreeMigrationsLock();
+  await db.migrate.latest({ migrationSource });
+  return isMarked;
+}
+
 export async function openMemoryDatabase(): Promise<Db> {
   const db = createConnection(':memory:');
   await migrate(db);
   return db;
 }
 
+/** Databases that said they are damaged while they were in use; by their configuration, which transactions share. */
+const damaged = new WeakSet<object>();
+
+/**
+ * Once a database has said that it is damaged, nothing more is taken into it until it was looked at.
+ * @errors `database_damaged`.
+ */
+export function refuseDamaged(db: Db): void {
+  const config = (db.client as { readonly config: object }).config;
+  if (damaged.has(config))
+    throw new DataError('database_damaged', 'the database said that it is damaged');
+}
+
 function createConnection(filename: string): Db {
-  return knex({
+  const db = knex({
     client: 'better-sqlite3',
     connection: { filename },
     useNullAsDefault: true,
+    // What a client owns does not belong on a console: errors name the statement, not its values.
+    compileSqlOnError: false,
     // SQLite has one writer; one connection also keeps an in-memory database alive.
     pool: {
       min: 1,
@@ -100,30 +152,14 @@ function createConnection(filename: string): Db {
       },
     },
   });
+  db.on('query-error', (error: { readonly code?: unknown }) => {
+    if (/^SQLITE_(CORRUPT|NOTADB)/.test(String(error.code)))
+      damaged.add((db.client as { readonly config: object }).config);
+  });
+  return db;
 }
 
 async function migrate(db: Db): Promise<void> {
-  if (await db.schema.hasTable('knex_migrations')) {
-    const rows: readonly { name: string }[] = await db('knex_migrations').select('name');
-    const unknown = rows.map(({ name }) => name).filter((name) => !migrationNames.includes(name));
-    if (unknown.length > 0) {
-      throw new DataError(
-        'database_newer',
-        `the database is from a newer version of Tin Box (${unknown.join(', ')})`,
-      );
-    }
-  }
+  await listPendingMigrations(db);
   await db.migrate.latest({ migrationSource });
-}
-
-/** One handle a process, kept across hot reloads. */
-const globalHandle = globalThis as typeof globalThis & { tinboxDatabase?: Promise<Db> };
-
-export function getDatabase(): Promise<Db> {
-  globalHandle.tinboxDatabase ??= openDatabase(dataDirOf(process.env)).catch((error: unknown) => {
-    // A failed opening must not be remembered: the folder may be mended without a restart.
-    delete globalHandle.tinboxDatabase;
-    throw error;
-  });
-  return globalHandle.tinboxDatabase;
 }

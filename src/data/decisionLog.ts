@@ -3,7 +3,7 @@ import 'server-only';
 import type { ProjectId } from '@/core/shared';
 import { decisionEventSchema, foldDecisions, type DecisionEvent, type Thing } from '@/core/sort';
 import { announceDecisions } from './announcements';
-import { DataError, type Db } from './db';
+import { DataError, refuseDamaged, type Db } from './db';
 import { findUnnamable } from './records';
 
 /** What became of a batch: how many were new, how many had come before. */
@@ -24,6 +24,7 @@ export async function appendDecisions(
   events: readonly DecisionEvent[],
   { receivedAt = null }: { readonly receivedAt?: string | null } = {},
 ): Promise<AppendOutcome> {
+  refuseDamaged(db);
   return db
     .transaction(async (trx) => {
       await refuseForeign(trx, projectId, events);

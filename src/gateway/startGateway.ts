@@ -7,6 +7,7 @@ import { sealData, unsealData } from 'iron-session';
 
 import type { Db } from '@/data/db';
 import { findLetIn, LET_IN_DAYS, pairDevice, type PairingOutcome } from '@/server/devices/pairing';
+import { AddressLimits, defaultLimits, type Limits } from './addressLimits';
 import { renderPairedPage, renderPairingPage } from './pairingPage';
 
 export interface Gateway {
@@ -24,7 +25,12 @@ interface GatewayOptions {
   readonly now?: () => Date;
   /** How often open streams are looked at, so that a device that was put out hears nothing more. */
   readonly sweepMs?: number;
+  readonly limits?: Partial<Limits>;
 }
+
+/** Headers that never end, and lines on which nothing is said, are closed; a home being sent goes on being sent. */
+const TIMEOUTS = { headersTimeout: 15_000, requestTimeout: 0, connectionsCheckingInterval: 5_000 };
+const IDLE_MS = 60_000;
 
 const COOKIE = 'tin-box-let-in';
 /** Named to the app behind; what comes from outside under these names is thrown away. */
@@ -56,12 +62,17 @@ const NOT_HANDED_ON = new Set([
 export async function startGateway(options: GatewayOptions): Promise<Gateway> {
   const now = options.now ?? (() => new Date());
   const open = new Map<ServerResponse, string>();
-  const server = http.createServer((request, response) => {
-    handle({ ...options, now, open }, request, response).catch(() => {
+  const limits = new AddressLimits({ ...defaultLimits, ...options.limits }, () => now().getTime());
+  const server = http.createServer(TIMEOUTS, (request, response) => {
+    const leave = limits.enter(addressOf(request));
+    if (!leave) return answerBusy(response);
+    response.once('close', leave);
+    handle({ ...options, now, open, limits }, request, response).catch(() => {
       if (!response.headersSent) response.writeHead(500);
       response.end();
     });
   });
+  server.timeout = IDLE_MS;
   const sweep = setInterval(() => {
     for (const [response, deviceId] of open) {
       void findLetIn(options.db, deviceId, now()).then(
@@ -87,6 +98,7 @@ export async function startGateway(options: GatewayOptions): Promise<Gateway> {
 
 type Context = Required<Pick<GatewayOptions, 'db' | 'secret' | 'upstreamPort' | 'now'>> & {
   readonly open: Map<ServerResponse, string>;
+  readonly limits: AddressLimits;
 };
 
 async function handle(
@@ -102,6 +114,7 @@ async function handle(
     });
   const device = await readDevice(context, request);
   if (device) return handOn(context, request, response, device);
+  if (!context.limits.admitStranger(addressOf(request))) return answerBusy(response);
   const isForm = request.method === 'POST' && request.url === '/pair';
   if (!isForm) return answerPage(response, { status: 401, message: '' });
   if (
@@ -207,6 +220,17 @@ function handOn(
     });
     request.pipe(outgoing);
   });
+}
+
+const addressOf = (request: IncomingMessage): string => request.socket.remoteAddress ?? '';
+
+function answerBusy(response: ServerResponse): void {
+  response.writeHead(429, {
+    'content-type': 'text/plain',
+    'retry-after': '60',
+    connection: 'close',
+  });
+  response.end('Too much at once from this address. Wait a minute.');
 }
 
 const newNonce = (): string => randomBytes(16).toString('base64');

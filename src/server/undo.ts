@@ -2,7 +2,7 @@ import 'server-only';
 
 import type { ProjectId } from '@/core/shared';
 import { getUndoState, moveChange, type UndoState } from '@/data/changes';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 
 export const loadUndoState = async (projectId: ProjectId): Promise<UndoState> =>
   getUndoState(await getDatabase(), projectId);

@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { contentKindSchema } from '@/core/agree';
 import { schoolChoicesSchema } from '@/core/look';
 import { bayIdSchema, projectIdSchema, roomIdSchema, sectionIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import {
   chooseSchools,

@@ -3,7 +3,7 @@
 import { z } from 'zod';
 
 import { containerIdSchema, projectIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import {
   addCatalogueContainer,

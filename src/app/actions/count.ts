@@ -6,7 +6,7 @@ import { enoughRuleSchema } from '@/core/count';
 import { projectIdSchema } from '@/core/shared';
 import { addWeighing, kindKeyOf, kinds, kindSizeSchema, noKindSize } from '@/core/sort';
 import { listKindSizes, putKindSize, removeKindSize } from '@/data/countRepo';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { dropRule, saveRule, setHousehold } from '@/server/count/enoughRules';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';

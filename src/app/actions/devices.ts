@@ -5,7 +5,7 @@ import { headers } from 'next/headers';
 import QRCode from 'qrcode';
 import { z } from 'zod';
 
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { makePairingCode, putOutDevice } from '@/server/devices/pairing';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';

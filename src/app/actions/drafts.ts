@@ -12,7 +12,7 @@ import {
   thingIdSchema,
 } from '@/core/shared';
 import type { Group } from '@/core/sort';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { addDraft, arrange, chooseDraft, removeDraft, renameDraft } from '@/server/place/drafts';
 import { makeMoveList, noteDeviation, tickMove } from '@/server/place/moveList';
 import { takeIn } from '@/server/place/takeIn';

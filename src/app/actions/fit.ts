@@ -11,7 +11,7 @@ import {
   groupIdSchema,
   projectIdSchema,
 } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { listOpenPlaces, type OpenPlaces } from '@/server/fit/openPlaces';
 import { dropFit, listFitContainers, takeFit, takeFits } from '@/server/fit/takeFit';

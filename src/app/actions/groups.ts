@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { lidWishes, seeWishes } from '@/core/fit';
 import { groupIdSchema, projectIdSchema, roomIdSchema } from '@/core/shared';
 import { placingSchema, type Group } from '@/core/sort';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { addGroup, changeGroup, removeGroup, sayMayLeave } from '@/server/sort/groups';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';

@@ -9,7 +9,7 @@ import {
   unitIdSchema,
   vantagePointIdSchema,
 } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { addVantagePoint, removePicture, removeVantagePoint } from '@/server/look/pictures';
 import { removeUnit, saveUnit } from '@/server/look/saveUnit';

@@ -4,7 +4,7 @@ import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
 import { materialsSchema, type Materials } from '@/core/shop';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { saveMaterials } from '@/server/shop/materials';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';

@@ -10,7 +10,8 @@ import {
   roomIdSchema,
   unitIdSchema,
 } from '@/core/shared';
-import { getDatabase, type Db } from '@/data/db';
+import { type Db } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { createId } from '@/server/means';
 import {

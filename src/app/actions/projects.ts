@@ -3,7 +3,7 @@
 import { z } from 'zod';
 
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { addRoom, changeProject, changeRoom, startProject } from '@/server/agree/saveProject';
 import { undoOrRedo } from '@/server/undo';
 import type { ActionResult } from '@/ui/actionResult';

@@ -10,7 +10,7 @@ import {
   sectionIdSchema,
   sessionIdSchema,
 } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import {
   carryOut,
   endSession,

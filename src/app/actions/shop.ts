@@ -15,7 +15,7 @@ import {
   shopIdSchema,
 } from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { findSubstitutes } from '@/server/fit/wishes';
 import {

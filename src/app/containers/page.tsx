@@ -1,5 +1,5 @@
 import { addSoldContainerAction } from '@/app/actions/containers';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { listCatalogue, listOffers, listShops } from '@/data/catalogueRepo';
 import { ImportCsv } from '@/ui/agree/ImportCsv';
 import { AddSold } from '@/ui/fit/AddSold';

@@ -1,5 +1,5 @@
 import { makeCodeAction, putOutAction } from '@/app/actions/devices';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { listDevices } from '@/data/deviceRepo';
 import { DevicesView } from '@/ui/devices/DevicesView';
 import { Frame } from '@/ui/shell/Frame';

@@ -1,7 +1,7 @@
 import { resetKindAction, setKindSizeAction, weighKindAction } from '@/app/actions/count';
 import { withKindSizes } from '@/core/sort';
 import { listKindSizes } from '@/data/countRepo';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { KindsTable } from '@/ui/count/KindsTable';
 import { Frame } from '@/ui/shell/Frame';
 import { Lid } from '@/ui/shell/Lid';

@@ -2,7 +2,8 @@ import 'server-only';
 
 import type { UndoState } from '@/data/changes';
 import { getUndoState } from '@/data/changes';
-import { getDatabase, type Db } from '@/data/db';
+import { type Db } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { projectIdSchema, roomIdSchema, type RoomId } from '@/core/shared';
 import type { RoomRecords } from '@/core/show';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { asDownload, readText, respond } from '@/app/api/respond';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { importCatalogueCsv, writeCatalogueCsv } from '@/server/fit/catalogueCsv';
 import { handler } from '@/app/api/handler';
 

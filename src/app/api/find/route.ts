@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { findAnything } from '@/server/desk/findAnything';
 import { noStore, respond } from '../respond';
 import { handler } from '@/app/api/handler';

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 
 import { pictureIdSchema } from '@/core/shared';
-import { dataDirOf, getDatabase } from '@/data/db';
+import { dataDirOf } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { findThingPicture } from '@/data/countRepo';
 import { findPicture, findReceiptOf } from '@/data/projectRepo';
 import { readPictureFile } from '@/data/pictureFiles';

@@ -1,5 +1,6 @@
 import { assertNever } from '@/core/shared';
-import { dataDirOf, getDatabase } from '@/data/db';
+import { dataDirOf } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { importProject } from '@/server/exchange/importProject';
 import { LIMITS, type ArchiveError } from '@/server/exchange/projectFile';
 import { withReceivedFile } from '@/server/exchange/receiveFile';

@@ -2,7 +2,8 @@ import { z } from 'zod';
 
 import { momentSchema } from '@/core/look';
 import { pictureIdSchema, projectIdSchema, vantagePointIdSchema } from '@/core/shared';
-import { dataDirOf, getDatabase } from '@/data/db';
+import { dataDirOf } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { MAX_PICTURE_BYTES } from '@/server/look/encodePicture';
 import {
   finishUpload,

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
-import { dataDirOf, getDatabase } from '@/data/db';
+import { dataDirOf } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { gatherClientPage } from '@/server/show/clientPage';

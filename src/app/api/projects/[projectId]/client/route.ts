@@ -1,7 +1,8 @@
 import { z } from 'zod';
 
 import { projectIdSchema, roomIdSchema, type PictureId } from '@/core/shared';
-import { dataDirOf, getDatabase } from '@/data/db';
+import { dataDirOf } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';

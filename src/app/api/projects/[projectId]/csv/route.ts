@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { exportDecisionsCsv, importDecisionsCsv, StoppedError } from '@/server/sort/decisionsFile';
 import { asDownload, readText, refuse, respond } from '@/app/api/respond';
 import { answerLongWork, handler } from '@/app/api/handler';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { renderDatesCard } from '@/server/count/datesCard';
 import { nowIso, today } from '@/server/means';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
 import { decisionEventSchema } from '@/core/sort';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { nowIso } from '@/server/means';
 import { receiveDecisions } from '@/server/sort/receiveDecisions';
 import { noStore, readJson, readText, respond } from '@/app/api/respond';

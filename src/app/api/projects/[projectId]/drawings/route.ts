@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { arrangementRefSchema } from '@/core/place';
 import { projectIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { drawingPages, drawingSvg, gatherDrawing } from '@/server/look/drawings';
 import { renderDrawingPdf } from '@/server/look/renderDrawingPdf';

@@ -2,7 +2,8 @@ import { Readable } from 'node:stream';
 import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
-import { dataDirOf, getDatabase } from '@/data/db';
+import { dataDirOf } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { exportProject } from '@/server/exchange/exportProject';
 import { handler } from '@/app/api/handler';
 import { asDownload, respond } from '@/app/api/respond';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { asDownload, readText, respond } from '@/app/api/respond';
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { importPurchasesCsv, writePurchasesCsv } from '@/server/shop/purchasesCsv';
 import { handler } from '@/app/api/handler';
 

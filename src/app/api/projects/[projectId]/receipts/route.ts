@@ -2,7 +2,8 @@ import { z } from 'zod';
 
 import { noStore, readBody, refuse, respond } from '@/app/api/respond';
 import { projectIdSchema } from '@/core/shared';
-import { dataDirOf, getDatabase } from '@/data/db';
+import { dataDirOf } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { MAX_PICTURE_BYTES } from '@/server/look/encodePicture';
 import { addReceipt } from '@/server/shop/receipts';
 import { typedMoney } from '@/ui/typedValues';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { seasonsOfRoom, writeSeasonReminders } from '@/server/place/seasons';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
-import { getDatabase } from '@/data/db';
+import { getDatabase } from '@/data/startData';
 import { findProject } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { followDecisions } from '@/server/sort/followDecisions';

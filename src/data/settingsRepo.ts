@@ -1,0 +1,44 @@
+import 'server-only';
+
+import { z } from 'zod';
+
+import type { Db } from './db';
+
+/** How the desk wants its backups, and how the last one went. */
+export const backupSettingsSchema = z.object({
+  every: z.enum(['day', 'week', 'never']).default('day'),
+  keep: z.number().int().min(1, 'At least 1').max(90, 'At most 90').default(14),
+  lastAt: z.iso.datetime().nullable().default(null),
+  /** Why the last try failed; empty where it did not. */
+  lastProblem: z.string().max(500).default(''),
+});
+export type BackupSettings = z.infer<typeof backupSettingsSchema>;
+const BACKUP = 'backup';
+
+export async function getBackupSettings(db: Db): Promise<BackupSettings> {
+  const row: { value_json: string } | undefined = await db('settings')
+    .where({ id: BACKUP })
+    .first('value_json');
+  return backupSettingsSchema.parse(row ? JSON.parse(row.value_json) : {});
+}
+
+export async function changeBackupSettings(
+  db: Db,
+  change: Partial<BackupSettings>,
+): Promise<BackupSettings> {
+  return db.transaction(async (trx) => {
+    const settings = backupSettingsSchema.parse({ ...(await getBackupSettings(trx)), ...change });
+    const row = { id: BACKUP, value_json: JSON.stringify(settings) };
+    await trx('settings').insert(row).onConflict('id').merge();
+    return settings;
+  });
+}
+
+/** Whether there is something that could be lost: a decision or a picture. */
+export async function hasRealWork(db: Db): Promise<boolean> {
+  for (const table of ['decision_events', 'pictures', 'thing_pictures', 'receipts']) {
+    const row: unknown = await db(table).first(db.raw('1'));
+    if (row !== undefined) return true;
+  }
+  return false;
+}

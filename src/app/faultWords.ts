@@ -23,6 +23,10 @@ export const faultWords: Readonly<Record<DataErrorCode, FaultWords>> = {
     words: 'Something else carries the same id already; nothing was kept.',
   },
   not_whole: { status: 409, words: 'Not all of it has arrived. Send it again.' },
+  name_differs: {
+    status: 409,
+    words: 'That is not the name of this home. Type it as it stands above.',
+  },
   disk_full: {
     status: 507,
     words: 'The disk is full, so this was not kept. Make room on it and do this again.',

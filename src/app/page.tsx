@@ -1,12 +1,27 @@
+import { dataDirOf } from '@/data/db';
+import { getBackupSettings, hasRealWork } from '@/data/settingsRepo';
 import { getDatabase } from '@/data/startData';
+import { backupsDirOf } from '@/server/backup/backupSchedule';
 import { loadDesk } from '@/server/desk/loadDesk';
+import { countAway } from '@/server/desk/putAway';
 import { Desk } from '@/ui/desk/Desk';
 import { Frame } from '@/ui/shell/Frame';
 import { KeptStatus } from '@/ui/shell/KeptStatus';
 import { Lid } from '@/ui/shell/Lid';
+import { backUpNowAction, saveBackupScheduleAction } from './actions/desk';
 
 export default async function DeskPage() {
-  const projects = await loadDesk(await getDatabase());
+  const db = await getDatabase();
+  const { every, keep, lastAt, lastProblem } = await getBackupSettings(db);
+  const backups = {
+    schedule: { every, keep },
+    folder: backupsDirOf(process.env, dataDirOf(process.env)),
+    lastAt,
+    lastProblem,
+    hasWork: await hasRealWork(db),
+    onSave: saveBackupScheduleAction,
+    onBackUp: backUpNowAction,
+  };
   return (
     <Frame
       lid={
@@ -15,7 +30,7 @@ export default async function DeskPage() {
         </Lid>
       }
     >
-      <Desk projects={projects} />
+      <Desk projects={await loadDesk(db)} awayCount={await countAway(db)} backups={backups} />
     </Frame>
   );
 }

@@ -23,6 +23,8 @@ export type DataErrorCode =
   | 'disk_fault'
   | 'database_busy'
   | 'database_damaged'
+  /** What was typed to forget a home is not its name. */
+  | 'name_differs'
   /** Another server holds the data folder. */
   | 'data_held';
 

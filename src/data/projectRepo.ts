@@ -79,12 +79,65 @@ export interface ProjectRecords {
   readonly giftCards: readonly GiftCard[];
 }
 
+/** Every home, those on the desk first; the ones that were put away among them. */
 export async function listProjects(db: Db): Promise<Project[]> {
   const rows: readonly Row[] = await db(projectTable.name).orderBy([
     { column: 'status' },
     { column: 'created_at' },
   ]);
   return rows.map(projectTable.fromRow);
+}
+
+/** A home that lies on the desk, with a stamp that differs whenever something of it has changed. */
+export interface StampedProject {
+  readonly project: Project;
+  readonly stamp: string;
+}
+
+/** The homes on the desk. Everything that people change passes the changes or the log: their ends are the stamp. */
+export async function listDeskProjects(db: Db): Promise<StampedProject[]> {
+  const rows: readonly (Row & { readonly stamp: string })[] = await db(projectTable.name)
+    .whereNull('archived_at')
+    .orderBy([{ column: 'status' }, { column: 'created_at' }])
+    .select(
+      '*',
+      db.raw(`
+        ifnull((SELECT max(seq) FROM changes WHERE project_id = projects.id), 0) || ' ' ||
+        (SELECT count(*) FROM changes WHERE project_id = projects.id AND is_undone = 1) || ' ' ||
+        ifnull((SELECT max(seq) FROM decision_events WHERE project_id = projects.id), 0) AS stamp`),
+    );
+  return rows.map((row) => ({ project: projectTable.fromRow(row), stamp: row.stamp }));
+}
+
+/** Homes that were put away, the latest first. */
+export async function listArchivedProjects(db: Db): Promise<Project[]> {
+  const rows: readonly Row[] = await db(projectTable.name)
+    .whereNotNull('archived_at')
+    .orderBy('archived_at', 'desc');
+  return rows.map(projectTable.fromRow);
+}
+
+/** What was worked out of homes before, by home. */
+export async function listDeskSummaries(
+  db: Db,
+): Promise<ReadonlyMap<string, { readonly stamp: string; readonly summary: unknown }>> {
+  const rows: readonly { project_id: string; stamp: string; summary_json: string }[] =
+    await db('desk_summaries');
+  return new Map(
+    rows.map((row) => [
+      row.project_id,
+      { stamp: row.stamp, summary: JSON.parse(row.summary_json) as unknown },
+    ]),
+  );
+}
+
+export async function putDeskSummary(
+  db: Db,
+  projectId: ProjectId,
+  { stamp, summary }: { readonly stamp: string; readonly summary: unknown },
+): Promise<void> {
+  const row = { project_id: projectId, stamp, summary_json: JSON.stringify(summary) };
+  await db('desk_summaries').insert(row).onConflict('project_id').merge();
 }
 
 /** Projects in which the hours of at least one room are noted. */

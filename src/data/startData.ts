@@ -126,7 +126,7 @@ function closeToOthers(dataDir: string): void {
   chmodSync(dataDir, 0o700);
   for (const suffix of ['', '-wal', '-shm']) {
     const file = `${databaseFile(dataDir)}${suffix}`;
-    if (existsSync(file)) chmodSync(file, 0o600);
+    if (existsSync(/*turbopackIgnore: true*/ file)) chmodSync(file, 0o600);
   }
 }
 

@@ -43,6 +43,15 @@ export async function up(knex: Knex): Promise<void> {
     t.integer('room_count').notNullable();
     t.integer('picture_count').notNullable();
   });
+  // What the desk shows of a home, as it was worked out at a state of it.
+  await knex.schema.createTable('desk_summaries', (t) => {
+    t.text('project_id').primary().references('id').inTable('projects').onDelete('CASCADE');
+    t.text('stamp').notNullable();
+    t.text('summary_json').notNullable();
+  });
+  await knex.schema.alterTable('changes', (t) => {
+    t.index(['project_id', 'is_undone']);
+  });
   await knex.schema.createTable('settings', (t) => {
     t.text('id').primary();
     t.text('value_json').notNullable();

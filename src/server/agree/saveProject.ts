@@ -10,7 +10,7 @@ import {
   type RoomId,
 } from '@/core/shared';
 import { recordChange } from '@/data/changes';
-import type { Db } from '@/data/db';
+import { DataError, type Db } from '@/data/db';
 import { getProjectRecords } from '@/data/projectRepo';
 import { personTable, projectTable, roomTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
@@ -127,7 +127,7 @@ export async function changeRoom(
 ): Promise<void> {
   const { rooms } = await getProjectRecords(db, projectId);
   const room = rooms.find(({ id }) => id === input.roomId);
-  if (!room) return;
+  if (!room) throw new DataError('not_found', 'there is no such room in this home');
   await recordChange(
     db,
     { projectId, label: `changed the room ${room.name}`, now: nowIso() },

@@ -145,7 +145,9 @@ export async function moveSection(
   const { sections } = await getProjectRecords(db, projectId);
   const at = sections.findIndex(({ id }) => id === sectionId);
   const [section, other] = [sections[at], sections[at + (way === 'up' ? -1 : 1)]];
-  if (!section || !other) return;
+  if (!section) throw new DataError('not_found', 'there is no such section in this home');
+  // The first goes no further up, the last no further down.
+  if (!other) return;
   await recordChange(
     db,
     { projectId, label: `moved the section ${section.name} ${way}`, now: nowIso() },
@@ -167,7 +169,7 @@ export async function removeSection(
 ): Promise<void> {
   const { sections } = await getProjectRecords(db, projectId);
   const section = sections.find(({ id }) => id === sectionId);
-  if (!section) return;
+  if (!section) throw new DataError('not_found', 'there is no such section in this home');
   await recordChange(
     db,
     { projectId, label: `removed the section ${section.name}`, now: nowIso() },

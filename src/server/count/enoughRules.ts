@@ -11,7 +11,7 @@ import {
 import { enoughRuleIdSchema, type EnoughRuleId, type ProjectId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { enoughRuleTable, listEnoughRules } from '@/data/countRepo';
-import type { Db } from '@/data/db';
+import { DataError, type Db } from '@/data/db';
 import { findProject } from '@/data/projectRepo';
 import { projectTable } from '@/data/tables';
 import { createId, nowIso } from '../means';
@@ -77,7 +77,7 @@ export async function dropRule(db: Db, projectId: ProjectId, name: string): Prom
   const known = (await listEnoughRules(db, projectId)).find(
     (rule) => rule.name.toLowerCase() === name.toLowerCase(),
   );
-  if (!known) return;
+  if (!known) throw new DataError('not_found', 'there is no such rule in this home');
   await recordChange(
     db,
     {
@@ -100,7 +100,7 @@ export async function setHousehold(
   },
 ): Promise<void> {
   const project = await findProject(db, projectId);
-  if (!project) return;
+  if (!project) throw new DataError('not_found', 'there is no such project in this home');
   await recordChange(
     db,
     { projectId, label: 'changed beds, guests and washday', now: nowIso() },

@@ -6,38 +6,72 @@ import type { Room } from '@/core/look';
 import { roomResultsOf, type RoomRecords } from '@/core/show';
 import { listMaterialNeeds, listNeeds, listOtherNeeds } from '@/core/shop';
 import type { RoomId } from '@/core/shared';
-import type { Db } from '@/data/db';
-import { getProjectRecords, listProjects, type ProjectRecords } from '@/data/projectRepo';
+import { DataError, type Db } from '@/data/db';
+import {
+  getProjectRecords,
+  listDeskProjects,
+  listDeskSummaries,
+  putDeskSummary,
+  type ProjectRecords,
+} from '@/data/projectRepo';
 import { labelTextsOf } from '../shop/materials';
 
 export interface RoomOnDesk {
+  readonly room: Pick<Room, 'id' | 'name'>;
+  readonly progress: RoomProgress;
+}
+/** As `RoomOnDesk`, with all of the room. */
+export interface RoomWithProgress {
   readonly room: Room;
   readonly progress: RoomProgress;
 }
-export interface ProjectOnDesk {
-  readonly project: Project;
+interface DeskSummary {
   readonly rooms: readonly RoomOnDesk[];
   readonly spentMinor: number;
   readonly leftCount: number;
 }
+export interface ProjectOnDesk extends DeskSummary {
+  readonly project: Project;
+}
 
-/** Every project with what is next in each of its rooms. */
+/** Goes up whenever a summary says something else of the same home. */
+const SUMMARY_VERSION = 1;
+
+/**
+ * Every home on the desk with what is next in each of its rooms. What was worked out of a home is kept
+ * until something of it changes, so that a desk of hundreds opens at once.
+ */
 export async function loadDesk(db: Db): Promise<ProjectOnDesk[]> {
+  const known = await listDeskSummaries(db);
   const desk: ProjectOnDesk[] = [];
-  for (const project of await listProjects(db)) {
-    const records = await getProjectRecords(db, project.id);
-    const results = records.rooms.map((room) => roomResultsOf(roomRecordsOf(records, room.id)));
-    desk.push({
-      project,
-      rooms: roomsOnDesk(records),
-      spentMinor: results.reduce((sum, result) => sum + result.spentMinor, 0),
-      leftCount: results.reduce((sum, result) => sum + result.left.count, 0),
-    });
+  for (const { project, stamp: state } of await listDeskProjects(db)) {
+    const stamp = `${SUMMARY_VERSION} ${state}`;
+    const kept = known.get(project.id);
+    if (kept?.stamp === stamp) {
+      // Written below, by the same version.
+      desk.push({ project, ...(kept.summary as DeskSummary) });
+      continue;
+    }
+    const summary = summaryOf(await getProjectRecords(db, project.id));
+    await putDeskSummary(db, project.id, { stamp, summary });
+    desk.push({ project, ...summary });
   }
   return desk;
 }
 
-export const roomsOnDesk = (records: ProjectRecords): RoomOnDesk[] =>
+function summaryOf(records: ProjectRecords): DeskSummary {
+  const results = records.rooms.map((room) => roomResultsOf(roomRecordsOf(records, room.id)));
+  return {
+    rooms: roomsOnDesk(records).map(({ room: { id, name }, progress }) => ({
+      room: { id, name },
+      progress,
+    })),
+    spentMinor: results.reduce((sum, result) => sum + result.spentMinor, 0),
+    leftCount: results.reduce((sum, result) => sum + result.left.count, 0),
+  };
+}
+
+export const roomsOnDesk = (records: ProjectRecords): RoomWithProgress[] =>
   records.rooms.map((room) => ({ room, progress: roomProgress(records, room.id) }));
 
 function roomProgress(records: ProjectRecords, roomId: RoomId): RoomProgress {
@@ -77,10 +111,10 @@ function roomProgress(records: ProjectRecords, roomId: RoomId): RoomProgress {
   });
 }
 
-/** One room's share of a project's records. @throws where the room is not of the project. */
+/** One room's share of a project's records. @errors `not_found`: the room is not of the project. */
 export function roomRecordsOf(records: ProjectRecords, roomId: RoomId): RoomRecords {
   const room = records.rooms.find(({ id }) => id === roomId);
-  if (!room) throw new Error(`no room ${roomId} in project ${records.project.id}`);
+  if (!room) throw new DataError('not_found', `no room ${roomId} in project ${records.project.id}`);
   const units = records.units.filter((unit) => unit.roomId === roomId);
   const bayIds = new Set(units.flatMap((unit) => unit.bays.map(({ id }) => id)));
   return {

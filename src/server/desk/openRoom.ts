@@ -7,14 +7,14 @@ import { getDatabase } from '@/data/startData';
 import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
 import { projectIdSchema, roomIdSchema, type RoomId } from '@/core/shared';
 import type { RoomRecords } from '@/core/show';
-import { roomRecordsOf, roomsOnDesk, type RoomOnDesk } from './loadDesk';
+import { roomRecordsOf, roomsOnDesk, type RoomWithProgress } from './loadDesk';
 
 /** Everything a step's page needs: the project, its rooms with their progress, and this room. */
 export interface OpenRoom {
   readonly db: Db;
   readonly records: ProjectRecords;
-  readonly desk: readonly RoomOnDesk[];
-  readonly here: RoomOnDesk;
+  readonly desk: readonly RoomWithProgress[];
+  readonly here: RoomWithProgress;
   readonly own: RoomRecords;
   readonly undo: UndoState;
 }

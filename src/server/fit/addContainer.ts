@@ -10,7 +10,7 @@ import {
   type ProjectId,
 } from '@/core/shared';
 import { recordChange } from '@/data/changes';
-import type { Db } from '@/data/db';
+import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
 import { getProjectRecords } from '@/data/projectRepo';
 import { containerTable, fitTable, offerTable, shopTable } from '@/data/tables';
@@ -44,7 +44,7 @@ export async function removeOwnedContainer(
   const container = containers.find(
     ({ id, projectId: owner }) => id === containerId && owner === projectId,
   );
-  if (!container) return;
+  if (!container) throw new DataError('not_found', 'there is no such container in this home');
   await recordChange(
     db,
     { projectId, label: `removed ${container.name}`, now: nowIso() },

@@ -175,7 +175,8 @@ export async function takeFits(
 
 export async function dropFit(db: Db, projectId: ProjectId, bayId: BayId): Promise<void> {
   const { fits, units } = await getProjectRecords(db, projectId);
-  if (fits.every((fit) => fit.bayId !== bayId)) return;
+  if (fits.every((fit) => fit.bayId !== bayId))
+    throw new DataError('not_found', 'there is no such fit in this home');
   const bayName = units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '';
   await recordChange(
     db,

@@ -104,7 +104,8 @@ export async function removePicture(
   pictureId: PictureId,
 ): Promise<void> {
   const { pictures } = await getProjectRecords(db, projectId);
-  if (pictures.every(({ id }) => id !== pictureId)) return;
+  if (pictures.every(({ id }) => id !== pictureId))
+    throw new DataError('not_found', 'there is no such picture in this home');
   await recordChange(db, { projectId, label: 'removed a picture', now: nowIso() }, (writer) =>
     writer.remove(pictureTable, pictureId),
   );
@@ -118,7 +119,7 @@ export async function removeVantagePoint(
 ): Promise<void> {
   const { vantagePoints, pictures } = await getProjectRecords(db, projectId);
   const vantagePoint = vantagePoints.find(({ id }) => id === vantagePointId);
-  if (!vantagePoint) return;
+  if (!vantagePoint) throw new DataError('not_found', 'there is no such spot in this home');
   await recordChange(
     db,
     { projectId, label: `removed the spot ${vantagePoint.name}`, now: nowIso() },

@@ -89,7 +89,7 @@ export async function removeFixture(
   const fixture = (await getProjectRecords(db, projectId)).fixtures.find(
     ({ id }) => id === fixtureId,
   );
-  if (!fixture) return;
+  if (!fixture) throw new DataError('not_found', 'there is no such fixture in this home');
   await recordChange(db, { projectId, label: `removed ${fixture.name}`, now: nowIso() }, (writer) =>
     writer.remove(fixtureTable, fixtureId),
   );

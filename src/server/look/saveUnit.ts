@@ -83,7 +83,7 @@ export async function putUnit(
 export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): Promise<void> {
   const records = await getProjectRecords(db, projectId);
   const unit = records.units.find(({ id }) => id === unitId);
-  if (!unit) return;
+  if (!unit) throw new DataError('not_found', 'there is no such unit in this home');
   await recordChange(
     db,
     { projectId, label: `removed ${unit.name}`, now: nowIso() },

@@ -236,7 +236,8 @@ export async function removeDraft(
   const draft = draftsOf(await getProjectRecords(db, projectId), roomId).find(
     ({ id }) => id === draftId,
   );
-  if (!draft || draft.places === null) return;
+  if (!draft) throw new DataError('not_found', 'there is no such draft in this home');
+  if (draft.places === null) return;
   await recordChange(db, { projectId, label: `removed ${draft.name}`, now: nowIso() }, (writer) =>
     writer.remove(draftTable, draftId),
   );

@@ -13,7 +13,7 @@ import {
 } from '@/core/shared';
 import { findLinesOf, type Receipt } from '@/core/shop';
 import { recordChange } from '@/data/changes';
-import type { Db } from '@/data/db';
+import { DataError, type Db } from '@/data/db';
 import { keepPictureFiles } from '@/data/pictureFiles';
 import { getProjectRecords } from '@/data/projectRepo';
 import { purchaseTable, receiptTable } from '@/data/tables';
@@ -73,7 +73,7 @@ export async function removeReceipt(
 ): Promise<void> {
   const { receipts, purchases } = await getProjectRecords(db, projectId);
   const receipt = receipts.find(({ id }) => id === receiptId);
-  if (!receipt) return;
+  if (!receipt) throw new DataError('not_found', 'there is no such receipt in this home');
   await recordChange(
     db,
     { projectId, label: `removed a receipt of ${receipt.shopName}`, now: nowIso() },

@@ -191,7 +191,7 @@ export async function removePurchase(
 ): Promise<void> {
   const { purchases } = await getProjectRecords(db, projectId);
   const purchase = purchases.find(({ id }) => id === purchaseId);
-  if (!purchase) return;
+  if (!purchase) throw new DataError('not_found', 'there is no such purchase in this home');
   await recordChange(
     db,
     { projectId, label: `took back: bought ${purchase.label}`, now: nowIso() },

@@ -119,7 +119,7 @@ export async function changeGroup(
 export async function removeGroup(db: Db, projectId: ProjectId, groupId: GroupId): Promise<void> {
   const { groups } = await getProjectRecords(db, projectId);
   const group = groups.find(({ id }) => id === groupId);
-  if (!group) return;
+  if (!group) throw new DataError('not_found', 'there is no such group in this home');
   await recordChange(
     db,
     { projectId, label: `removed the group ${group.name}`, now: nowIso() },

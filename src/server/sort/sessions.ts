@@ -80,7 +80,8 @@ export async function nextStep(
   { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
 ): Promise<void> {
   const session = await findSession(db, roomId, sessionId);
-  if (!session || session.endedAt !== null) return;
+  if (!session) throw new DataError('not_found', 'there is no such session in this home');
+  if (session.endedAt !== null) return;
   const now = nowIso();
   const isLast = session.stepStarts.length >= session.steps.length;
   const after: Session = isLast
@@ -105,7 +106,8 @@ export async function endSession(
   { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
 ): Promise<void> {
   const session = await findSession(db, roomId, sessionId);
-  if (!session || session.endedAt !== null) return;
+  if (!session) throw new DataError('not_found', 'there is no such session in this home');
+  if (session.endedAt !== null) return;
   await recordChange(db, { projectId, label: 'ended the session', now: nowIso() }, (writer) =>
     writer.put(sessionTable, { ...session, endedAt: nowIso() }),
   );
@@ -177,7 +179,7 @@ export async function settleDebt(
   { roomId, carryId }: { readonly roomId: RoomId; readonly carryId: CarryId },
 ): Promise<void> {
   const carry: Carry | undefined = (await listCarries(db, roomId)).find(({ id }) => id === carryId);
-  if (!carry) return;
+  if (!carry) throw new DataError('not_found', 'there is no such debt in this home');
   await recordChange(
     db,
     { projectId, label: `settled ${carry.note || 'what was carried out'}`, now: nowIso() },

@@ -8,17 +8,30 @@ import { formatCount, formatMoney } from '@/core/shared';
 import { buttonClass } from '../primitives/Button';
 import { readyWords } from '../shell/StepFrame';
 import { nextStepWords, stepWords } from '../words';
+import { BackupNote, type BackupNoteProps } from './BackupNote';
 import { ImportProject } from './ImportProject';
 
 export interface DeskProject {
   readonly project: Project;
-  readonly rooms: readonly { readonly room: Room; readonly progress: RoomProgress }[];
+  readonly rooms: readonly {
+    readonly room: Pick<Room, 'id' | 'name'>;
+    readonly progress: RoomProgress;
+  }[];
   readonly spentMinor: number;
   readonly leftCount: number;
 }
 
 /** All projects, the going ones first, each with what is next in its rooms. */
-export function Desk({ projects }: { projects: readonly DeskProject[] }) {
+export function Desk({
+  projects,
+  awayCount,
+  backups,
+}: {
+  readonly projects: readonly DeskProject[];
+  /** Homes that were put away, and such that were forgotten. */
+  readonly awayCount: number;
+  readonly backups: BackupNoteProps;
+}) {
   return (
     <div className="mx-auto max-w-[1180px]">
       <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
@@ -50,6 +63,17 @@ export function Desk({ projects }: { projects: readonly DeskProject[] }) {
           <ProjectCard key={entry.project.id} {...entry} />
         ))}
       </ul>
+      <footer className="mt-5 flex flex-wrap items-start justify-between gap-x-6 gap-y-2 text-[14px]">
+        <BackupNote {...backups} />
+        {awayCount > 0 && (
+          <Link
+            href="/away"
+            className="flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-11"
+          >
+            {formatCount(awayCount, 'home')} put away or forgotten
+          </Link>
+        )}
+      </footer>
     </div>
   );
 }
@@ -91,7 +115,7 @@ function RoomTile({
   progress,
 }: {
   projectId: string;
-  room: Room;
+  room: Pick<Room, 'id' | 'name'>;
   progress: RoomProgress;
 }) {
   const next = progress.next[0];

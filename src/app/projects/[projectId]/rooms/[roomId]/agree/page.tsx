@@ -19,7 +19,9 @@ import { nowIso } from '@/server/means';
 import { dayWords } from '@/server/show/clientWords';
 import { AgreedNote } from '@/ui/agree/AgreedNote';
 import { EstimateBand } from '@/ui/agree/EstimateBand';
+import { HomeEnd } from '@/ui/agree/HomeEnd';
 import { ProjectFiles } from '@/ui/agree/ProjectFiles';
+import { forgetAction, putAwayAction } from '@/app/actions/desk';
 import { SchoolsForm } from '@/ui/agree/SchoolsForm';
 import { SectionBoard } from '@/ui/agree/SectionBoard';
 import { TermsForm } from '@/ui/agree/TermsForm';
@@ -65,6 +67,12 @@ export default async function AgreePage({
         onAgree={recordAgreementAction.bind(null, projectId)}
       />
       <ProjectFiles projectId={projectId} />
+      <HomeEnd
+        name={project.name}
+        isAway={project.archivedAt !== null}
+        onPutAway={putAwayAction.bind(null, projectId)}
+        onForget={forgetAction.bind(null, projectId)}
+      />
     </>
   );
   return (

@@ -7,6 +7,7 @@ import {
   ok,
   pictureIdSchema,
   projectIdSchema,
+  type Length,
   type PictureId,
   type Result,
 } from '@/core/shared';
@@ -136,6 +137,8 @@ function readRecords(
       const parsed = parse(kind.table.schema, each, `${kind.name}.${i}`);
       if (!parsed.ok) return parsed;
       const { id } = parsed.value;
+      const empty = findEmptySize(kind.name, parsed.value);
+      if (empty !== undefined) return unreadable(`${kind.name}.${i}.${empty}`, 'is nothing');
       if (ids.has(id)) return unreadable(`${kind.name}.${i}.id`, `the id ${id} occurs twice`);
       ids.add(id);
       list.push(parsed.value);
@@ -146,6 +149,12 @@ function readRecords(
     return unreadable('projects', 'a file holds exactly one project');
   return ok(records);
 }
+
+/** A container that is nothing in one direction, which no form and no price list lets in. */
+const findEmptySize = (kindName: string, record: AnyRecord): string | undefined =>
+  kindName === 'containers'
+    ? ['width', 'depth', 'height'].find((side) => (record[side] as Length).mm <= 0)
+    : undefined;
 
 const unreadable = (path: string, message: string): Result<never, ArchiveError> =>
   err({ code: 'unreadable', file: PROJECT_FILE, path, message });

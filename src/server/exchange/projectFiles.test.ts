@@ -8,6 +8,7 @@ import sharp from 'sharp';
 
 import { aDecision, aGroup, aUnit, HALL, HOME, aRoom } from '@test/builders';
 import { projectSchema } from '@/core/agree';
+import { containerProductSchema } from '@/core/fit';
 import { pictureIdSchema } from '@/core/shared';
 import { listKindSizes, putKindSize } from '@/data/countRepo';
 import { readPictureFile } from '@/data/pictureFiles';
@@ -298,6 +299,23 @@ test.each([
     },
     undefined,
     { code: 'unreadable', file: 'decisions.ndjson' },
+  ],
+  [
+    'a container that is nothing',
+    (d: Documents) => {
+      const side = (mm: number) => ({ mm, text: `${mm}` });
+      d.project.records.containers = [
+        containerProductSchema.parse({
+          ...{ id: 'flat', projectId: HOME, name: 'Flat', kind: 'box', innerLitres: 1 },
+          ...{ width: side(200), depth: side(200), height: side(0), innerHeightMm: 1 },
+          ...{ innerWidthMm: null, shape: 'box', lid: false, clear: false, material: 'plastic' },
+          ...{ stackable: false, maxStack: null, tareG: 0, maxLoadG: null, turnable: true },
+          ownedCount: 1,
+        }),
+      ];
+    },
+    undefined,
+    { code: 'unreadable', path: 'containers.0.height' },
   ],
   [
     'a person of another home',

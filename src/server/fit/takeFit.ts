@@ -27,6 +27,8 @@ export async function listFitContainers(
 ): Promise<FitContainer[]> {
   const [offers, shops] = [await listOffers(db), await listShops(db)];
   return containers.flatMap((container) => {
+    // One that is nothing in a direction, from a file of before that was looked at, stands nowhere.
+    if ([container.width, container.depth, container.height].some(({ mm }) => mm <= 0)) return [];
     const unitPrice = container.projectId
       ? 0
       : findUnitPriceMinor(container.id, offers, shops, project.currency);

@@ -41,6 +41,7 @@ export class PictureOutbox {
   private isSending = false;
   private hasLoaded = false;
   private isWaiting = false;
+  private fault = '';
   private readonly listeners = new Set<() => void>();
   private readonly kept = new Set<(picture: OutgoingPicture) => void>();
 
@@ -54,6 +55,8 @@ export class PictureOutbox {
   readonly list = (): readonly OutgoingPicture[] => this.pictures;
   /** Whether the connection is gone and will be tried again. */
   readonly isOffline = (): boolean => this.isWaiting;
+  /** What the server says is in the way, in its words; empty where it is the line. */
+  readonly getProblem = (): string => this.fault;
   /** Told of each picture that has arrived. */
   readonly onKept = (listener: (picture: OutgoingPicture) => void): (() => void) => {
     this.kept.add(listener);
@@ -110,7 +113,11 @@ export class PictureOutbox {
     this.isSending = true;
     let waitMs: number = RETRY_MS.first;
     for (let next = this.nextToSend(); next; next = this.nextToSend()) {
-      const outcome = await this.sendOne(next).catch(() => 'lost' as const);
+      this.fault = '';
+      const outcome = await this.sendOne(next).catch((error: unknown) => {
+        this.fault = error instanceof ServerFault ? error.message : '';
+        return 'lost' as const;
+      });
       this.isWaiting = outcome === 'lost';
       this.listeners.forEach((listener) => listener());
       if (outcome === 'lost') {
@@ -202,12 +209,25 @@ const toOutgoing = ({
   problem,
 });
 
+/** Something on the server's side that passes: a full disk, a folder that cannot be written to. */
+class ServerFault extends Error {}
+
+interface Answer {
+  readonly receivedBytes?: number;
+  readonly error?: { readonly message?: string };
+}
+
 /** What the server says; a fault of its own counts as a broken connection, and is tried again. */
 async function readAnswer(
   response: Response,
 ): Promise<{ readonly receivedBytes: number | undefined; readonly refusal: string | undefined }> {
-  if (response.status >= 500) throw new Error(`the server answered ${response.status}`);
-  const body = (await response.json()) as { receivedBytes?: number; error?: { message?: string } };
+  const read = response.json() as Promise<Answer>;
+  if (response.status >= 500) {
+    const { error } = await read.catch((): Answer => ({}));
+    throw new ServerFault(error?.message ?? `the server answered ${response.status}`);
+  }
+  // What is no answer of ours, a hotel's page for instance, throws: it counts as a broken line.
+  const body = await read;
   return {
     receivedBytes: body.receivedBytes,
     refusal: response.ok

@@ -3,6 +3,7 @@
 import { useState, useSyncExternalStore } from 'react';
 
 import { formatCount } from '@/core/shared';
+import { pictureOutbox } from '../look/pictureOutbox';
 import { usePictureOutbox } from '../look/usePictureOutbox';
 import { Button } from '../primitives/Button';
 import { Sheet } from '../primitives/Sheet';
@@ -18,6 +19,11 @@ export function KeptStatus() {
   const decisions = useSyncExternalStore(subscribe, decisionOutbox.countWaiting, () => 0);
   const refused = useSyncExternalStore(subscribe, decisionOutbox.listRefused, () => NONE);
   const problem = useSyncExternalStore(subscribe, decisionOutbox.getProblem, () => '');
+  const pictureProblem = useSyncExternalStore(
+    pictureOutbox.subscribe,
+    pictureOutbox.getProblem,
+    () => '',
+  );
   const [isOpen, setIsOpen] = useState(false);
   // A picture that was refused waits for a person, not for the line; its slot says so.
   const waiting = decisions + pictures.filter((each) => each.problem === '').length;
@@ -38,7 +44,9 @@ export function KeptStatus() {
           {refused.length} refused
         </button>
       )}
-      {problem !== '' && <span className="block font-normal">{problem}</span>}
+      {(problem || pictureProblem) !== '' && (
+        <span className="block font-normal">{problem || pictureProblem}</span>
+      )}
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="What could not be kept">
         <RefusedList refused={refused} />
       </Sheet>

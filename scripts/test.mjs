@@ -1,7 +1,7 @@
 /**
  * The whole check, on a machine with only Node and npm: installs what is missing (Chromium too, by
- * apt where it can), then lint, types, unit tests, a production build, and the journeys in a browser
- * against it. Ends with one line `N passed, N failed`; lint, types and build count as one each.
+ * apt where it can), then format, lint, types, unit tests, a production build, and the journeys in a browser
+ * against it. Ends with one line `N passed, N failed`; format, lint, types and build count as one each.
  */
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -25,6 +25,7 @@ function main() {
   ensureChromium();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
+  step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
   step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
   step('Types', bin('tsc'), ['--noEmit']);
   runJest();

@@ -8,7 +8,7 @@ import { useState } from 'react';
 import type { Project } from '@/core/agree';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
-import { Button } from '../primitives/Button';
+import { Button, buttonClass } from '../primitives/Button';
 
 interface ForgottenLine {
   readonly id: string;
@@ -37,7 +37,12 @@ export function AwayHomes({ archived, forgotten, onTakeBack }: AwayHomesProps) {
   };
   return (
     <div className="mx-auto grid max-w-[900px] gap-5">
-      <h1 className="text-[26px]">Put away</h1>
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <h1 className="text-[26px]">Put away</h1>
+        <Link href="/" className={buttonClass('plain')}>
+          To the desk
+        </Link>
+      </div>
       {message !== '' && (
         <p role="alert" className="warn">
           {message}

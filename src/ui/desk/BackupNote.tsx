@@ -33,9 +33,10 @@ const EVERY_WORDS: Readonly<Record<Schedule['every'], string>> = {
 
 /** When the last backup was made, and when the next one is. */
 export function BackupNote(props: BackupNoteProps) {
-  const { lastAt, lastProblem, hasWork, schedule } = props;
+  const { lastAt, lastProblem, hasWork, schedule, folder } = props;
   const [isOpen, setIsOpen] = useState(false);
-  const isMissing = hasWork && (lastAt === null || lastProblem !== '');
+  const isOff = folder === undefined || schedule.every === 'never';
+  const isMissing = hasWork && (lastProblem !== '' || (lastAt === null && !isOff));
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
       <span className={isMissing ? 'font-[650] text-signal-deep' : 'text-soft'}>
@@ -47,7 +48,7 @@ export function BackupNote(props: BackupNoteProps) {
         className="min-h-9 text-rim underline underline-offset-3 max-md:min-h-11"
         onClick={() => setIsOpen(true)}
       >
-        Backups: {EVERY_WORDS[schedule.every]}
+        Backups: {folder === undefined ? 'switched off here' : EVERY_WORDS[schedule.every]}
       </button>
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="Backups">
         <BackupForm {...props} />
@@ -90,7 +91,7 @@ function BackupForm({ schedule, folder, onSave, onBackUp }: BackupNoteProps) {
         A backup is a copy of all homes with their pictures, made while you work and read again
         before it counts.{' '}
         {folder === undefined
-          ? 'On this server none are made by themselves.'
+          ? 'Here none is made by itself; “Back up now” makes one beside the data folder.'
           : 'It lies beside the data folder on this machine; copy it to another disk from time to time.'}
       </p>
       {folder !== undefined && <p className="font-mono text-[13px] break-all">{folder}</p>}

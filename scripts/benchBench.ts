@@ -105,15 +105,11 @@ export function fill(dataDir: string, thingCount: number): void {
 async function startServer(dataDir: string): Promise<ChildProcess> {
   const child = spawn(
     process.execPath,
-    [
-      path.join('node_modules', 'next', 'dist', 'bin', 'next'),
-      'start',
-      '-H',
-      '127.0.0.1',
-      '-p',
-      String(PORT),
-    ],
-    { env: { ...process.env, TINBOX_DATA: dataDir, NODE_ENV: 'production' }, stdio: 'ignore' },
+    [path.join('scripts', 'serve.mjs'), '--port', String(PORT)],
+    {
+      env: { ...process.env, TINBOX_DATA: dataDir, TINBOX_BACKUPS: 'off', NODE_ENV: 'production' },
+      stdio: 'ignore',
+    },
   );
   for (let i = 0; i < 200; i += 1) {
     if (

@@ -314,44 +314,187 @@ function insertExtremes(): void {
   };
   const now = '2026-11-01T09:00:00.000Z';
   const money = 1_000_000_000;
-  const most = { width_json: length(100_000), depth_json: length(100_000), height_json: length(100_000) };
+  const most = {
+    width_json: length(100_000),
+    depth_json: length(100_000),
+    height_json: length(100_000),
+  };
   const none = { width_json: length(0), depth_json: length(0), height_json: length(0) };
-  row('projects', { id: 'ends', name: 'x'.repeat(80), units: 'in', currency: 'SEK', budget_minor: money, ready_by: '9999-12-31', status: 'active', created_at: now, bed_count: 40, guest_place_count: 40, wash_every_days: 60 });
-  row('people', { id: 'ends-p', project_id: 'ends', name: 'y'.repeat(60), height_json: length(1), is_child: 1, no_step: 1, position: 0 });
-  row('rooms', { id: 'ends-r', project_id: 'ends', name: 'z'.repeat(60), purpose: '', budget_minor: 0, position: 0, worked_minutes: 1_000_000 });
-  for (const [id, sides] of [['ends-u0', none], ['ends-u1', most]] as const) {
-    row('units', { id, room_id: 'ends-r', name: id, kind: 'other', ...sides, floor_gap_json: length(0), position: 0 });
+  row('projects', {
+    id: 'ends',
+    name: 'x'.repeat(80),
+    units: 'in',
+    currency: 'SEK',
+    budget_minor: money,
+    ready_by: '9999-12-31',
+    status: 'active',
+    created_at: now,
+    bed_count: 40,
+    guest_place_count: 40,
+    wash_every_days: 60,
+  });
+  row('people', {
+    id: 'ends-p',
+    project_id: 'ends',
+    name: 'y'.repeat(60),
+    height_json: length(1),
+    is_child: 1,
+    no_step: 1,
+    position: 0,
+  });
+  row('rooms', {
+    id: 'ends-r',
+    project_id: 'ends',
+    name: 'z'.repeat(60),
+    purpose: '',
+    budget_minor: 0,
+    position: 0,
+    worked_minutes: 1_000_000,
+  });
+  for (const [id, sides] of [
+    ['ends-u0', none],
+    ['ends-u1', most],
+  ] as const) {
+    row('units', {
+      id,
+      room_id: 'ends-r',
+      name: id,
+      kind: 'other',
+      ...sides,
+      floor_gap_json: length(0),
+      position: 0,
+    });
     const readings = `[${sides.width_json}]`;
-    row('bays', { id: `${id}-b`, unit_id: id, name: 'b', column_index: 11, row_index: 19, width_readings_json: readings, depth_readings_json: readings, height_readings_json: readings, opening_width_json: sides.width_json, opening_height_json: 'null', max_load_g: 1, pull_out: 1, moist: 1, out_of_scope: 0, obstacles_json: '[]' });
-    row('groups', { id: `${id}-g`, project_id: 'ends', room_id: 'ends-r', name: 'g', bay_id: `${id}-b`, stands_bay_id: `${id}-b`, uncounted_litres: 10_000, lid: 'required', see: 'clear', front: 1, loose: 0, position: 0 });
-    row('sections', { id: `${id}-s`, room_id: 'ends-r', name: 's', position: 0, in_scope: 1, bay_ids_json: `["${id}-b"]`, content: 'mixed', full_percent: 200 });
+    row('bays', {
+      id: `${id}-b`,
+      unit_id: id,
+      name: 'b',
+      column_index: 11,
+      row_index: 19,
+      width_readings_json: readings,
+      depth_readings_json: readings,
+      height_readings_json: readings,
+      opening_width_json: sides.width_json,
+      opening_height_json: 'null',
+      max_load_g: 1,
+      pull_out: 1,
+      moist: 1,
+      out_of_scope: 0,
+      obstacles_json: '[]',
+    });
+    row('groups', {
+      id: `${id}-g`,
+      project_id: 'ends',
+      room_id: 'ends-r',
+      name: 'g',
+      bay_id: `${id}-b`,
+      stands_bay_id: `${id}-b`,
+      uncounted_litres: 10_000,
+      lid: 'required',
+      see: 'clear',
+      front: 1,
+      loose: 0,
+      position: 0,
+    });
+    row('sections', {
+      id: `${id}-s`,
+      room_id: 'ends-r',
+      name: 's',
+      position: 0,
+      in_scope: 1,
+      bay_ids_json: `["${id}-b"]`,
+      content: 'mixed',
+      full_percent: 200,
+    });
   }
-  for (const [id, height] of [['ends-flat', 0], ['ends-vast', 100_000]] as const)
-    row('containers', { id, project_id: 'ends', name: id, kind: 'box', ...most, height_json: length(height), inner_litres: 10_000, inner_height_mm: 100_000, inner_width_mm: null, shape: 'box', lid: 1, clear: 1, stackable: 1, turnable: 1, material: 'plastic', max_stack: 50, tare_g: 0, max_load_g: 1, owned_count: 10_000 });
-  row('purchases', { id: 'ends-b', room_id: 'ends-r', container_id: 'gone', shop_name: 's', label: 'l', pieces: 100_000, paid_minor: money, bought_at: now });
+  for (const [id, height] of [
+    ['ends-flat', 0],
+    ['ends-vast', 100_000],
+  ] as const)
+    row('containers', {
+      id,
+      project_id: 'ends',
+      name: id,
+      kind: 'box',
+      ...most,
+      height_json: length(height),
+      inner_litres: 10_000,
+      inner_height_mm: 100_000,
+      inner_width_mm: null,
+      shape: 'box',
+      lid: 1,
+      clear: 1,
+      stackable: 1,
+      turnable: 1,
+      material: 'plastic',
+      max_stack: 50,
+      tare_g: 0,
+      max_load_g: 1,
+      owned_count: 10_000,
+    });
+  row('purchases', {
+    id: 'ends-b',
+    room_id: 'ends-r',
+    container_id: 'gone',
+    shop_name: 's',
+    label: 'l',
+    pieces: 100_000,
+    paid_minor: money,
+    bought_at: now,
+  });
   db.close();
 }
 
 test('numbers at their ends and a container that is nothing: every page says what it has, none breaks', async () => {
   test.setTimeout(120_000);
   insertExtremes();
-  const event = { kind: 'decided', id: 'ends-d', thingId: 'ends-t', decidedAt: '2026-11-06T10:42:00.000Z', device: 'desk', roomId: 'ends-r', name: 'n'.repeat(120), count: 10_000, verdict: 'keep', reasons: [], groupId: 'ends-u0-g', to: '', litres: 100_000, massG: 100_000_000 };
+  const event = {
+    kind: 'decided',
+    id: 'ends-d',
+    thingId: 'ends-t',
+    decidedAt: '2026-11-06T10:42:00.000Z',
+    device: 'desk',
+    roomId: 'ends-r',
+    name: 'n'.repeat(120),
+    count: 10_000,
+    verdict: 'keep',
+    reasons: [],
+    groupId: 'ends-u0-g',
+    to: '',
+    litres: 100_000,
+    massG: 100_000_000,
+  };
   const sent = await post('/api/projects/ends/decisions', JSON.stringify({ events: [event] }));
   expect(sent.status).toBe(200);
   const folder = path.resolve('src/app');
   const pages = readdirSync(folder, { recursive: true, encoding: 'utf8' })
     .filter((name) => name.endsWith('page.tsx'))
     .map((name) => `/${path.dirname(name)}`.replace('/.', '/'))
-    .map((name) => name.replace('[projectId]', 'ends').replace('[roomId]', 'ends-r').replace('[unitId]', 'ends-u0'));
+    .map((name) =>
+      name
+        .replace('[projectId]', 'ends')
+        .replace('[roomId]', 'ends-r')
+        .replace('[unitId]', 'ends-u0'),
+    );
   expect(pages.length).toBeGreaterThan(25);
+  const broken: unknown[] = [];
   for (const page of pages) {
     const response = await fetch(`${server.address}${page}`);
     const text = await response.text();
-    expect([page, response.status < 500]).toEqual([page, true]);
     // A page that broke after its head was sent says so in its stream.
-    expect([page, /That did not work|"digest":"(?!NEXT_)/.test(text)]).toEqual([page, false]);
+    const isBroken = /That did not work|"digest":"(?!NEXT_)/.test(text);
+    if (response.status >= 500 || isBroken) broken.push([page, response.status]);
   }
-  for (const route of ['measures?format=csv', 'client?download', 'client-pdf', 'agreement', 'export', 'dates-card', 'drawings?room=ends-r&what=front&scale=10&format=svg']) {
+  expect([broken, broken.length > 0 ? server.said() : '']).toEqual([[], '']);
+  for (const route of [
+    'measures?format=csv',
+    'client?download',
+    'client-pdf',
+    'agreement',
+    'export',
+    'dates-card',
+    'drawings?room=ends-r&what=front&scale=10&format=svg',
+  ]) {
     const response = await fetch(`${server.address}/api/projects/ends/${route}`);
     await response.arrayBuffer();
     expect([route, response.status < 500]).toEqual([route, true]);
@@ -462,8 +605,8 @@ test('killed amid uploads, imports and a backup, again and again, it has all tha
     homes.size - 1 - read("SELECT id FROM projects WHERE name LIKE 'Home (copy)'").length,
   );
   const groups = read<{ name: string; count: number }>(
-    "SELECT g.name AS name, count(t.id) AS count FROM groups g LEFT JOIN things t
-     ON t.project_id = 'home' AND t.thing_json ->> 'groupId' = g.id WHERE g.name LIKE 'G %' GROUP BY g.name",
+    `SELECT g.name AS name, count(t.id) AS count FROM groups g LEFT JOIN things t
+     ON t.project_id = 'home' AND t.thing_json ->> 'groupId' = g.id WHERE g.name LIKE 'G %' GROUP BY g.name`,
   );
   expect(groups.filter(({ count }) => count !== 300)).toEqual([]);
   const named = new Set(groups.map(({ name }) => name.slice(2)));

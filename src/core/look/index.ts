@@ -53,6 +53,7 @@ export {
 export {
   askewMeasuresOf,
   bayInsideOf,
+  hasInside,
   layOutUnit,
   usableLitresOf,
   wantsAnchoring,

@@ -77,6 +77,13 @@ export const bayInsideOf = (bay: ReadBay): BayInside => ({
   heightMm: smallestMm(bay.heightReadings),
 });
 
+/** Whether something can stand in a place at all. No form and no table lets in one that is nothing; an old file may. */
+export function hasInside(bay: Bay): boolean {
+  const { widthMm, depthMm, heightMm } = bayInsideOf(bay);
+  const openings = [bay.openingWidth, bay.openingHeight].flatMap((side) => side?.mm ?? []);
+  return [widthMm, depthMm, heightMm, ...openings].every((mm) => mm > 0);
+}
+
 /** Litres that things can take: the inside less its obstacles. */
 export function usableLitresOf(bay: Bay): number {
   const inside = bayInsideOf(bay);

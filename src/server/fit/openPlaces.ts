@@ -1,6 +1,7 @@
 import 'server-only';
 
 import type { FitContainer, FitQuestion } from '@/core/fit';
+import { hasInside } from '@/core/look';
 import { walkBays } from '@/core/place';
 import type { RoomId } from '@/core/shared';
 import type { ProjectRecords } from '@/data/projectRepo';
@@ -32,6 +33,7 @@ export function listOpenPlaces(
       (bay): OpenPlace[] => {
         if (
           bay.outOfScope ||
+          !hasInside(bay) ||
           taken.has(bay.id) ||
           records.groups.every((group) => group.bayId !== bay.id || group.loose)
         )

@@ -11,7 +11,7 @@ import {
 } from '@/app/actions/fit';
 import { undoAction } from '@/app/actions/projects';
 import { adviseInsides, findFitFaults } from '@/core/fit';
-import { bayInsideOf, findShelvesBeside } from '@/core/look';
+import { bayInsideOf, findShelvesBeside, hasInside } from '@/core/look';
 import { walkBays } from '@/core/place';
 import { formatCount, formatLength, formatLitres } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
@@ -40,7 +40,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const base = `/projects/${projectId}/rooms/${roomId}`;
-  const bays = walkBays(own.units).filter((bay) => !bay.outOfScope);
+  const bays = walkBays(own.units).filter((bay) => !bay.outOfScope && hasInside(bay));
   const filled = bays.filter((bay) =>
     records.groups.some((group) => group.bayId === bay.id && !group.loose),
   );

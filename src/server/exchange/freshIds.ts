@@ -16,11 +16,14 @@ import {
 import { createId } from '../means';
 import { pictureIdsOf, projectOf, type ProjectDocument } from './projectFile';
 
-/** What a decision names. Its own id and its thing's are counted within its project, and stay. */
-export const EVENT_IDS: Readonly<Record<string, string>> = {
+/**
+ * What a decision names. Its own id and its thing's are counted within its project, and stay. A group or a
+ * picture may be gone since: then it must not become one that is here.
+ */
+const EVENT_IDS: Readonly<Record<string, string>> = {
   roomId: 'rooms',
-  groupId: 'groups|?',
-  pictureId: 'thingPictures|pictures|?',
+  groupId: 'groups',
+  pictureId: 'thingPictures|pictures',
 };
 
 /** From the ids of a file to those under which its records come in. */

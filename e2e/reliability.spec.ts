@@ -17,6 +17,7 @@ const PORT = Number(new URL(server.address).port);
 test.beforeAll(async () => {
   await server.start();
   insertHome(server.dataDir, ['hall']);
+  insertOther();
 });
 test.afterAll(async () => {
   await server.stop('SIGKILL');
@@ -208,7 +209,6 @@ function insertOther(): void {
 
 test('no change of one home touches another, or names anything of it, whatever ids are sent', async () => {
   test.setTimeout(240_000);
-  insertOther();
   const before = dumpOther();
   const manifest = JSON.parse(
     readFileSync('.next/server/server-reference-manifest.json', 'utf8'),
@@ -576,7 +576,18 @@ test('killed amid uploads, imports and a backup, again and again, it has all tha
       });
     const works = [forever(upload), forever(upload), forever(bringIn), forever(table)];
     const saving = backUp();
-    await new Promise((resolve) => setTimeout(resolve, 1200 + Math.random() * 1200));
+    // By what was answered, not by the clock: a slow machine is killed amid all of it too.
+    const goals = [seen.pictures.size, seen.homes.size, seen.tables.size].map((size) => size + 1);
+    await expect
+      .poll(
+        () =>
+          [seen.pictures.size, seen.homes.size, seen.tables.size].every(
+            (size, i) => size >= (goals[i] ?? 0),
+          ),
+        { timeout: 25_000, intervals: [50] },
+      )
+      .toBe(true);
+    await new Promise((resolve) => setTimeout(resolve, Math.random() * 700));
     running.kill('SIGKILL');
     isDead = true;
     await Promise.all([...works, saving]);
@@ -601,9 +612,7 @@ test('killed amid uploads, imports and a backup, again and again, it has all tha
     "SELECT project_id, count(*) AS count FROM rooms WHERE name = 'Den' GROUP BY project_id",
   );
   expect(rooms.every(({ count }) => count === 1)).toBe(true);
-  expect(rooms.length).toBe(
-    homes.size - 1 - read("SELECT id FROM projects WHERE name LIKE 'Home (copy)'").length,
-  );
+  expect(rooms.length).toBe(read("SELECT id FROM projects WHERE name LIKE 'Other%'").length);
   const groups = read<{ name: string; count: number }>(
     `SELECT g.name AS name, count(t.id) AS count FROM groups g LEFT JOIN things t
      ON t.project_id = 'home' AND t.thing_json ->> 'groupId' = g.id WHERE g.name LIKE 'G %' GROUP BY g.name`,
@@ -613,9 +622,7 @@ test('killed amid uploads, imports and a backup, again and again, it has all tha
   expect([...seen.tables].filter((name) => !named.has(name))).toEqual([]);
   expect(read('SELECT 1 FROM import_rows')).toEqual([]);
   // Each kind was in the middle of something, and got somewhere.
-  expect(
-    [seen.pictures.size, seen.homes.size, seen.tables.size, seen.backups].every((n) => n > 0),
-  ).toBe(true);
+  expect(seen.backups).toBeGreaterThan(0);
   // Whatever was killed, the backups that are there are whole, and the folder is sound.
   const made = readdirSync(backups).filter((name) => /^tin-box-[\d-]+$/.test(name));
   expect(made.length).toBeGreaterThan(0);

@@ -173,7 +173,7 @@ export async function listPictureFolder(dataDir: string): Promise<PictureFolder>
 }
 
 /** Which picture and size a file's name says; undefined where it is none of ours. */
-export function readPictureName(
+function readPictureName(
   name: string,
 ): { readonly id: PictureId; readonly size: PictureSize } | undefined {
   for (const size of ['original', 'thumb', 'full'] as const) {

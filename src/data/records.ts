@@ -242,10 +242,6 @@ export function getRecordKind(name: string): RecordKind {
 export const findKindOfTable = (tableName: string): RecordKind | undefined =>
   byTable.get(tableName);
 
-/** The kinds whose records go with one of these. */
-export const childKindsOf = (name: string): RecordKind[] =>
-  recordKinds.filter((kind) => kind.parent?.kind === name);
-
 /** A question for the ids of one kind's records that are a project's. */
 export function ownedIds(db: Db, kind: RecordKind, projectId: ProjectId): Knex.QueryBuilder {
   const ids = db(kind.table.name).select('id');

@@ -37,7 +37,7 @@ export type BodyFault =
   { readonly code: 'too_large'; readonly maxBytes: number } | { readonly code: 'not_whole' };
 
 /** Refuses a body that is announced larger than `maxBytes`, before any of it is read. */
-export function findOversize(request: Request, maxBytes: number): BodyFault | undefined {
+function findOversize(request: Request, maxBytes: number): BodyFault | undefined {
   const announced = Number(request.headers.get('content-length') ?? 0);
   return announced > maxBytes ? { code: 'too_large', maxBytes } : undefined;
 }

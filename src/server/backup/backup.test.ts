@@ -1,4 +1,13 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import Database from 'better-sqlite3';
@@ -110,7 +119,11 @@ test('the next backup copies only what is new; the oldest go, and with them what
   await takePicture();
   const first = await backUp(1, 2);
   const removed = await takePicture();
+  // One that was killed long ago goes too, one that somebody may be at does not.
+  for (const name of ['old', 'new']) mkdirSync(path.join(to, `tin-box-1.part-${name}`));
+  utimesSync(path.join(to, 'tin-box-1.part-old'), 0, 0);
   const second = await backUp(2, 2);
+  expect(readdirSync(to).filter((name) => name.includes('.part-'))).toEqual(['tin-box-1.part-new']);
   expect([first.copiedCount, second.copiedCount]).toEqual([2, 2]);
   await removePicture(db, HOME, removed);
   await db('changes').delete();

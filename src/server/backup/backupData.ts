@@ -236,8 +236,20 @@ async function findLatest(to: string): Promise<BackupManifest | undefined> {
   return latest === undefined ? undefined : readManifest(latest).catch(() => undefined);
 }
 
+/** A backup that was killed leaves its folder; after a day nobody is at it any more. */
+async function removeBrokenOff(to: string): Promise<void> {
+  for (const name of await readdir(to)) {
+    if (!name.startsWith(BACKUP_PREFIX) || !name.includes('.part-')) continue;
+    const folder = path.join(to, name);
+    const { mtimeMs } = await stat(folder);
+    if (Date.now() - mtimeMs > DAY_MS) await rm(folder, { recursive: true, force: true });
+  }
+}
+const DAY_MS = 86_400_000;
+
 /** Takes away backups beyond the newest ones, and files that no backup names any more. */
 async function removeOld(to: string, keep: number): Promise<number> {
+  await removeBrokenOff(to);
   const folders = await listBackups(to);
   const old = folders.slice(Math.max(1, keep));
   for (const folder of old) await rm(folder, { recursive: true, force: true });

@@ -28,7 +28,6 @@ const EVENT_IDS: Readonly<Record<string, string>> = {
 
 /** From the ids of a file to those under which its records come in. */
 export interface IdMap {
-  readonly isFresh: boolean;
   readonly record: (kindName: string, record: AnyRecord) => AnyRecord;
   readonly event: (event: DecisionEvent) => DecisionEvent;
   readonly file: (id: string) => string;
@@ -70,7 +69,6 @@ export async function createIdMap(
     return id === undefined ? text : `${text.slice(0, -id.length)}${freshOf(name, id)}`;
   };
   return {
-    isFresh: true,
     record: (kindName, record) => {
       const kind = getRecordKind(kindName);
       if (isShared(kind, record)) return mapIds(record, kind.ids, map);
@@ -98,7 +96,6 @@ export async function createIdMap(
 }
 
 const UNCHANGED: IdMap = {
-  isFresh: false,
   record: (_, record) => record,
   event: (event) => event,
   file: (id) => id,

@@ -39,10 +39,6 @@ export class ZipReader {
     return entries;
   }
 
-  names(): readonly string[] {
-    return [...this.entries.keys()];
-  }
-
   /** How many bytes a file holds; undefined where there is no such file. */
   sizeOf(name: string): number | undefined {
     return this.entries.get(name)?.uncompressedSize;

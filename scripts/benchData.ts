@@ -19,13 +19,13 @@ import { openDatabase, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { keepPictureFiles } from '@/data/pictureFiles';
 import {
-  bayTable,
-  groupTable,
-  pictureTable,
-  roomTable,
-  unitTable,
-  vantagePointTable,
-} from '@/data/tables';
+  bayRecord,
+  groupRecord,
+  pictureRecord,
+  roomRecord,
+  unitRecord,
+  vantagePointRecord,
+} from '@/data/records';
 import { loadDesk } from '@/server/desk/loadDesk';
 import { exportProject } from '@/server/exchange/exportProject';
 import { importProject } from '@/server/exchange/importProject';
@@ -66,7 +66,7 @@ const noise = (width: number, height: number, quality: number): Promise<Buffer> 
 
 async function measureHome(db: Db, dataDir: string): Promise<void> {
   const spot = vantagePointSchema.parse({ id: 'spot', roomId: 'hall', name: 'door', position: 0 });
-  await db(vantagePointTable.name).insert(vantagePointTable.toRow(spot));
+  await db(vantagePointRecord.table.name).insert(vantagePointRecord.table.toRow(spot));
   const encoded = await encodePicture(await noise(2400, 1800, 40));
   if (!encoded.ok) throw new Error(encoded.error.code);
   const { widthPx, heightPx } = encoded.value;
@@ -82,7 +82,7 @@ async function measureHome(db: Db, dataDir: string): Promise<void> {
       takenAt,
     };
     await keepPictureFiles(dataDir, { id, bytes: encoded.value }, async (place) => {
-      await db(pictureTable.name).insert(pictureTable.toRow(picture));
+      await db(pictureRecord.table.name).insert(pictureRecord.table.toRow(picture));
       await place();
     });
   }
@@ -132,14 +132,14 @@ async function measureDesk(db: Db): Promise<void> {
     await db('projects').insert({ ...project, id, name: `Home ${home}` });
     for (let i = 0; i < 4; i += 1) {
       const roomId = `${id}-r${i}`;
-      await db('rooms').insert(roomTable.toRow(aRoom({ id: roomId, projectId: id })));
-      await db('units').insert(unitTable.toRow(aUnit({ id: `${roomId}-u`, roomId })));
+      await db('rooms').insert(roomRecord.table.toRow(aRoom({ id: roomId, projectId: id })));
+      await db('units').insert(unitRecord.table.toRow(aUnit({ id: `${roomId}-u`, roomId })));
       const bays = [0, 1, 2, 3].map((n) =>
         aBay({ id: `${roomId}-b${n}`, unitId: `${roomId}-u`, rowIndex: n }),
       );
-      await db('bays').insert(bays.map(bayTable.toRow));
+      await db('bays').insert(bays.map(bayRecord.table.toRow));
       const group = aGroup({ id: `${roomId}-g`, projectId: id, roomId, bayId: `${roomId}-b0` });
-      await db('groups').insert(groupTable.toRow(group));
+      await db('groups').insert(groupRecord.table.toRow(group));
       const events = Array.from({ length: 40 }, (_, n) =>
         aDecision({ id: `${roomId}-${n}`, thingId: `${roomId}-${n}`, roomId, groupId: group.id }),
       );

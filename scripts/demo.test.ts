@@ -1,3 +1,4 @@
+import { loadAll } from '@test/builders';
 import { createWriteStream, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -9,7 +10,8 @@ import { layOutUnit } from '@/core/look';
 import { foldDecisions } from '@/core/sort';
 import { openDatabase, picturesDir } from '@/data/db';
 import { listDecisions } from '@/data/decisionLog';
-import { getProjectRecords, listProjects } from '@/data/projectRepo';
+import { listProjects } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
 import { agreementLinesOf } from '@/server/agree/agreementLines';
 import { loadDesk } from '@/server/desk/loadDesk';
@@ -29,7 +31,19 @@ test('the demo is sound: units hold their places, fits break no rule, pictures a
   const projects = await listProjects(db);
   expect(projects.map(({ status }) => status).sort()).toEqual(['active', 'active', 'finished']);
   for (const project of projects) {
-    const records = await getProjectRecords(db, project.id);
+    const records = await loadRecords(
+      db,
+      project.id,
+      'containers',
+      'fitWishes',
+      'fits',
+      'groups',
+      'pictures',
+      'project',
+      'rooms',
+      'things',
+      'units',
+    );
     expect(records.rooms.reduce((sum, room) => sum + room.budgetMinor, 0)).toBeLessThanOrEqual(
       project.budgetMinor,
     );
@@ -56,10 +70,7 @@ test('the demo is sound: units hold their places, fits break no rule, pictures a
     await pipeline(await exportProject(db, dataDir, project.id), createWriteStream(file));
     const imported = await importProject(db, dataDir, file);
     if (!imported.ok) throw new Error(`${project.id}: ${JSON.stringify(imported.error)}`);
-    const [before, after] = [
-      await getProjectRecords(db, project.id),
-      await getProjectRecords(db, imported.value),
-    ];
+    const [before, after] = [await loadAll(db, project.id), await loadAll(db, imported.value)];
     const figuresOf = ({
       rooms,
       units,

@@ -9,10 +9,18 @@ import {
   type Room,
   type Unit,
 } from '@/core/look';
-import { projectIdSchema, roomIdSchema, type Length } from '@/core/shared';
+import { projectIdSchema, roomIdSchema, type Length, type ProjectId } from '@/core/shared';
 import { decisionEventSchema, groupSchema, type DecidedEvent, type Group } from '@/core/sort';
 import { openMemoryDatabase, type Db } from '@/data/db';
-import { groupTable, projectTable, roomTable } from '@/data/tables';
+import {
+  groupRecord,
+  loadRecords,
+  projectRecord,
+  recordKinds,
+  roomRecord,
+  type LoadName,
+  type ProjectRecords,
+} from '@/data/records';
 
 export const mm = (value: number): Length => ({ mm: value, text: `${value} mm` });
 export const HOME = projectIdSchema.parse('home');
@@ -154,8 +162,8 @@ export async function insertHomeRows(db: Db): Promise<void> {
     status: 'active',
     createdAt: '2026-11-01T09:00:00.000Z',
   });
-  await db(projectTable.name).insert(projectTable.toRow(project));
-  await db(roomTable.name).insert(roomTable.toRow(aRoom()));
+  await db(projectRecord.table.name).insert(projectRecord.table.toRow(project));
+  await db(roomRecord.table.name).insert(roomRecord.table.toRow(aRoom()));
 }
 
 /** A database in memory, through the real migrations, with one home and its hall. */
@@ -166,5 +174,14 @@ export async function aDatabase(): Promise<Db> {
 }
 
 export const insertGroup = async (db: Db, group: Group): Promise<void> => {
-  await db(groupTable.name).insert(groupTable.toRow(group));
+  await db(groupRecord.table.name).insert(groupRecord.table.toRow(group));
 };
+
+/** Everything that a project's records hold. */
+export const loadAll = (db: Db, projectId: ProjectId): Promise<ProjectRecords> =>
+  loadRecords(
+    db,
+    projectId,
+    'things',
+    ...recordKinds.flatMap(({ name }) => (name === 'projects' ? [] : [name as LoadName])),
+  ) as Promise<ProjectRecords>;

@@ -4,8 +4,7 @@ import { materialsSchema, type MaterialsInput } from '@/core/shop';
 import { placingSchema } from '@/core/sort';
 import type { Project } from '@/core/agree';
 import type { Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
-import { draftTable, groupTable, materialsTable } from '@/data/tables';
+import { draftRecord, groupRecord, loadRecords, materialsRecord } from '@/data/records';
 import { zonesOf, zonesOfRoom } from '@/server/place/zonesOfRoom';
 import { measure } from './measure';
 
@@ -154,7 +153,13 @@ const MATERIALS: Readonly<
 /** How often and by whom the groups are used, where they stand today, and a second draft that the engine worked out. */
 export async function seedArrangements(db: Db, project: Project, roomKey: string): Promise<void> {
   const demo = ARRANGEMENTS[roomKey];
-  const { groups, fixtures, people } = await getProjectRecords(db, project.id);
+  const { groups, fixtures, people } = await loadRecords(
+    db,
+    project.id,
+    'fixtures',
+    'groups',
+    'people',
+  );
   const own = groups.filter((group) => group.roomId === roomKey);
   for (const group of own) {
     const key = group.id.slice(roomKey.length + 1);
@@ -168,10 +173,10 @@ export async function seedArrangements(db: Db, project: Project, roomKey: string
       season: season ? { from: season[0], to: season[1] } : null,
     });
     const stands = demo && key in demo.today ? demo.today[key] : group.bayId;
-    await db(groupTable.name)
+    await db(groupRecord.table.name)
       .where({ id: group.id })
       .update(
-        groupTable.toRow({
+        groupRecord.table.toRow({
           ...group,
           placing,
           standsBayId: (stands ?? null) as typeof group.bayId,
@@ -181,8 +186,8 @@ export async function seedArrangements(db: Db, project: Project, roomKey: string
   const material = MATERIALS[roomKey];
   if (material) {
     const { lined, ...rest } = material;
-    await db(materialsTable.name).insert(
-      materialsTable.toRow(
+    await db(materialsRecord.table.name).insert(
+      materialsRecord.table.toRow(
         materialsSchema.parse({
           ...rest,
           id: roomKey,
@@ -194,7 +199,17 @@ export async function seedArrangements(db: Db, project: Project, roomKey: string
     );
   }
   if (!demo) return;
-  const records = await getProjectRecords(db, project.id);
+  const records = await loadRecords(
+    db,
+    project.id,
+    'fixtures',
+    'groups',
+    'people',
+    'project',
+    'rooms',
+    'things',
+    'units',
+  );
   const request = zonesOfRoom(records, roomIdSchema.parse(roomKey), {
     groups: records.groups,
     timeLimitMs: 3000,
@@ -206,8 +221,10 @@ export async function seedArrangements(db: Db, project: Project, roomKey: string
     { id: `${roomKey}-draft-1`, name: 'Fewest steps', places: answer.assignment, position: 1 },
   ];
   for (const draft of drafts)
-    await db(draftTable.name).insert(
-      draftTable.toRow(draftSchema.parse({ ...draft, projectId: project.id, roomId: roomKey })),
+    await db(draftRecord.table.name).insert(
+      draftRecord.table.toRow(
+        draftSchema.parse({ ...draft, projectId: project.id, roomId: roomKey }),
+      ),
     );
 }
 
@@ -224,7 +241,17 @@ const HOME_DRAFT = {
 /** A draft of the whole home beside the rooms' own; every room must have its groups by then. */
 export async function seedHomeDraft(db: Db, project: Project): Promise<void> {
   if (project.id !== HOME_DRAFT.projectKey) return;
-  const records = await getProjectRecords(db, project.id);
+  const records = await loadRecords(
+    db,
+    project.id,
+    'fixtures',
+    'groups',
+    'people',
+    'project',
+    'rooms',
+    'things',
+    'units',
+  );
   const moved = new Map<string, string>(Object.entries(HOME_DRAFT.moved));
   const asked = zonesOf(records, null, { groups: records.groups, timeLimitMs: 3000 });
   const request = asked && {
@@ -250,7 +277,7 @@ export async function seedHomeDraft(db: Db, project: Project): Promise<void> {
     { id: `${project.id}-draft-1`, name: HOME_DRAFT.name, places, position: 1 },
   ];
   for (const draft of drafts)
-    await db(draftTable.name).insert(
-      draftTable.toRow(draftSchema.parse({ ...draft, projectId: project.id, roomId: null })),
+    await db(draftRecord.table.name).insert(
+      draftRecord.table.toRow(draftSchema.parse({ ...draft, projectId: project.id, roomId: null })),
     );
 }

@@ -33,29 +33,29 @@ import {
 } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { findProject, getProjectRecords } from '@/data/projectRepo';
-import {
-  bayTable,
-  containerTable,
-  fitTable,
-  giftCardTable,
-  groupTable,
-  handNeedTable,
-  personTable,
-  pictureTable,
-  projectTable,
-  purchaseTable,
-  roomTable,
-  unitTable,
-  vantagePointTable,
-} from '@/data/tables';
-import { sessionTable } from '@/data/sessionRepo';
 import { createFitRequest } from '@/server/fit/takeFit';
 import { keepPictureFiles } from '@/data/pictureFiles';
+import {
+  bayRecord,
+  containerRecord,
+  findProject,
+  fitRecord,
+  giftCardRecord,
+  groupRecord,
+  handNeedRecord,
+  loadRecords,
+  personRecord,
+  pictureRecord,
+  projectRecord,
+  purchaseRecord,
+  roomRecord,
+  sessionRecord,
+  unitRecord,
+  vantagePointRecord,
+} from '@/data/records';
 import { encodePicture } from '@/server/look/encodePicture';
 import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
 import { drawScene, toSceneContainers, type SceneBay } from '@/standins/camera/drawScene';
-
 import { demoHomes, type DemoBay, type DemoHome, type DemoRoom, type DemoUnit } from './homes';
 import { measure } from './measure';
 import { seedArrangements, seedHomeDraft } from './seedArrangements';
@@ -101,7 +101,7 @@ const readings = (texts: string): Length[] => texts.split('|').map(measure);
 
 async function insertHome(db: Db, home: DemoHome, project: Project): Promise<void> {
   await db.transaction(async (trx) => {
-    await trx(projectTable.name).insert(projectTable.toRow(project));
+    await trx(projectRecord.table.name).insert(projectRecord.table.toRow(project));
     for (const [i, [name, height, trait]] of home.people.entries()) {
       const person = personSchema.parse({
         id: `${home.key}-person-${i}`,
@@ -112,7 +112,7 @@ async function insertHome(db: Db, home: DemoHome, project: Project): Promise<voi
         noStep: trait !== undefined,
         position: i,
       });
-      await trx(personTable.name).insert(personTable.toRow(person));
+      await trx(personRecord.table.name).insert(personRecord.table.toRow(person));
     }
     for (const [i, owned] of home.owned.entries()) {
       const [width, depth, height] = owned.size;
@@ -139,7 +139,7 @@ async function insertHome(db: Db, home: DemoHome, project: Project): Promise<voi
         turnable: true,
         ownedCount: owned.count,
       });
-      await trx(containerTable.name).insert(containerTable.toRow(product));
+      await trx(containerRecord.table.name).insert(containerRecord.table.toRow(product));
     }
     for (const [i, [name, count]] of (home.made ?? []).entries()) {
       const common = commonContainers.find((candidate) => candidate.name === name);
@@ -149,8 +149,8 @@ async function insertHome(db: Db, home: DemoHome, project: Project): Promise<voi
         ...facts
       } = common;
       const litres = Math.round(((width - 8) * (depth - 8) * (height - 4)) / 1e5) / 10;
-      await trx(containerTable.name).insert(
-        containerTable.toRow(
+      await trx(containerRecord.table.name).insert(
+        containerRecord.table.toRow(
           containerProductSchema.parse({
             ...facts,
             id: `${home.key}-made-${i}`,
@@ -172,8 +172,8 @@ async function insertHome(db: Db, home: DemoHome, project: Project): Promise<voi
       );
     }
     for (const [i, [shopId, amountMinor]] of (home.giftCards ?? []).entries())
-      await trx(giftCardTable.name).insert(
-        giftCardTable.toRow(
+      await trx(giftCardRecord.table.name).insert(
+        giftCardRecord.table.toRow(
           giftCardSchema.parse({
             id: `${home.key}-card-${i}`,
             projectId: project.id,
@@ -195,8 +195,8 @@ async function insertRoom(
     position,
   }: { readonly room: DemoRoom; readonly project: Project; readonly position: number },
 ): Promise<void> {
-  await trx(roomTable.name).insert(
-    roomTable.toRow(
+  await trx(roomRecord.table.name).insert(
+    roomRecord.table.toRow(
       roomSchema.parse({
         id: room.key,
         projectId: project.id,
@@ -209,12 +209,12 @@ async function insertRoom(
   );
   for (const [i, demoUnit] of room.units.entries()) {
     const unit = toUnit(demoUnit, room.key, i);
-    await trx(unitTable.name).insert(unitTable.toRow(unit));
-    for (const bay of unit.bays) await trx(bayTable.name).insert(bayTable.toRow(bay));
+    await trx(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+    for (const bay of unit.bays) await trx(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
   }
   for (const [i, spot] of room.spots.entries()) {
-    await trx(vantagePointTable.name).insert(
-      vantagePointTable.toRow(
+    await trx(vantagePointRecord.table.name).insert(
+      vantagePointRecord.table.toRow(
         vantagePointSchema.parse({
           id: `${room.key}-spot-${i}`,
           roomId: room.key,
@@ -238,7 +238,7 @@ async function insertRoom(
       loose: group.loose ?? false,
       position: i,
     });
-    await trx(groupTable.name).insert(groupTable.toRow(record));
+    await trx(groupRecord.table.name).insert(groupRecord.table.toRow(record));
   }
 }
 
@@ -295,7 +295,7 @@ function toBay(bay: DemoBay, unitId: string) {
 
 /** One decision every two to four minutes, from a visit some days ago. */
 async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promise<void> {
-  const { groups } = await getProjectRecords(db, project.id);
+  const { groups } = await loadRecords(db, project.id, 'groups');
   const inRoom: readonly Group[] = groups.filter((group) => group.roomId === room.key);
   let at = addDays(new Date(project.createdAt), 4 + (room.key.length % 5));
   const sessionFrom = room.session ? room.things.length - room.session.thingCount : Infinity;
@@ -362,13 +362,23 @@ async function insertSession(
     stepStarts: [...before, decidingFrom].map((start) => start.toISOString()),
     endedAt: null,
   });
-  await db(sessionTable.name).insert(sessionTable.toRow(session));
+  await db(sessionRecord.table.name).insert(sessionRecord.table.toRow(session));
 }
 
 async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void> {
   const solver = await loadSolver();
   for (const [bayKey, prefer] of room.fits ?? []) {
-    const records = await getProjectRecords(db, project.id);
+    const records = await loadRecords(
+      db,
+      project.id,
+      'containers',
+      'fitWishes',
+      'fits',
+      'groups',
+      'project',
+      'things',
+      'units',
+    );
     const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayKey);
     invariant(bay, `demo bay ${bayKey}`);
     const request = await createFitRequest(db, records, { bayId: bay.id, prefer });
@@ -379,8 +389,8 @@ async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void>
     if (answer.status === 'infeasible')
       process.stdout.write(`  ${bayKey}: ${answer.reasons[0]?.message ?? 'no fit'}\n`);
     else
-      await db(fitTable.name).insert(
-        fitTable.toRow({
+      await db(fitRecord.table.name).insert(
+        fitRecord.table.toRow({
           id: bay.id,
           prefer,
           answer,
@@ -394,7 +404,21 @@ async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void>
 /** Buys what the list says, or the first half of it, as the till would have it. */
 async function buy(db: Db, room: DemoRoom, project: Project): Promise<void> {
   if (!room.bought) return;
-  const records = await getProjectRecords(db, project.id);
+  const records = await loadRecords(
+    db,
+    project.id,
+    'containers',
+    'fits',
+    'giftCards',
+    'groups',
+    'handNeeds',
+    'materials',
+    'priorities',
+    'project',
+    'purchases',
+    'rooms',
+    'units',
+  );
   const plan = await planRoomShopping(
     await loadRoomShopping(db, records, roomIdSchema.parse(room.key)),
   );
@@ -425,8 +449,8 @@ async function buy(db: Db, room: DemoRoom, project: Project): Promise<void> {
   // One pack too many, bought to be sure: it can still go back.
   const [first] = room.key === 'boot-room' ? lines : [];
   for (const [i, [name, qty, packSize, priceMinor, priority]] of (room.byHand ?? []).entries())
-    await db(handNeedTable.name).insert(
-      handNeedTable.toRow(
+    await db(handNeedRecord.table.name).insert(
+      handNeedRecord.table.toRow(
         handNeedSchema.parse({
           id: `${room.key}-by-hand-${i}`,
           roomId: room.key,
@@ -447,8 +471,8 @@ async function buy(db: Db, room: DemoRoom, project: Project): Promise<void> {
   for (const [i, line] of [...bought, ...(first ? [first] : [])].entries()) {
     // One shelf price was not the till price.
     const paidMinor = i === 1 && room.bought === 'half' ? line.paidMinor + 60 : line.paidMinor;
-    await db(purchaseTable.name).insert(
-      purchaseTable.toRow(
+    await db(purchaseRecord.table.name).insert(
+      purchaseRecord.table.toRow(
         purchaseSchema.parse({
           ...line,
           paidMinor,
@@ -474,7 +498,17 @@ async function insertPictures(
     home,
   }: { readonly room: DemoRoom; readonly project: Project; readonly home: DemoHome },
 ): Promise<void> {
-  const records = await getProjectRecords(db, project.id);
+  const records = await loadRecords(
+    db,
+    project.id,
+    'containers',
+    'fitWishes',
+    'fits',
+    'groups',
+    'project',
+    'things',
+    'units',
+  );
   const units = records.units.filter((unit) => unit.roomId === room.key);
   const bays: SceneBay[] = [];
   for (const bay of units.flatMap((unit) => unit.bays)) {
@@ -506,7 +540,7 @@ async function insertPictures(
         takenAt,
       });
       await keepPictureFiles(dataDir, { id: picture.id, bytes: encoded.value }, async (place) => {
-        await db(pictureTable.name).insert(pictureTable.toRow(picture));
+        await db(pictureRecord.table.name).insert(pictureRecord.table.toRow(picture));
         await place();
       });
     }

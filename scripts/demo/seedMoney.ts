@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import type { Project } from '@/core/agree';
 import { formatMoneyInput, invariant, roomIdSchema } from '@/core/shared';
 import type { Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
 import { approveNeed } from '@/server/shop/buying';
 import { addReceipt, dayOf } from '@/server/shop/receipts';
 
@@ -16,7 +16,13 @@ export async function seedMoney(
   dataDir: string,
   { project, roomKey }: { readonly project: Project; readonly roomKey: string },
 ): Promise<void> {
-  const { purchases, fits, units } = await getProjectRecords(db, project.id);
+  const { purchases, fits, units } = await loadRecords(
+    db,
+    project.id,
+    'fits',
+    'purchases',
+    'units',
+  );
   const roomId = roomIdSchema.parse(roomKey);
   const bayIds = new Set(
     units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays.map(({ id }) => id)),

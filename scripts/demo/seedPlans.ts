@@ -10,17 +10,17 @@ import {
 import { fixtureSchema, roomSchema, unitSchema } from '@/core/look';
 import { invariant } from '@/core/shared';
 import type { Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
 import {
-  agreementTable,
-  bayTable,
-  fixtureTable,
-  projectTable,
-  roomTable,
-  sectionTable,
-  unitTable,
-  vantagePointTable,
-} from '@/data/tables';
+  agreementRecord,
+  bayRecord,
+  fixtureRecord,
+  loadRecords,
+  projectRecord,
+  roomRecord,
+  sectionRecord,
+  unitRecord,
+  vantagePointRecord,
+} from '@/data/records';
 import { agreementLinesOf } from '@/server/agree/agreementLines';
 import { measure } from './measure';
 import { demoPlans, type DemoCheck, type DemoPlan } from './plans';
@@ -69,13 +69,20 @@ const BEDS: Readonly<Record<string, readonly [beds: number, guests: number, pets
 
 /** Adds plans, checks, sections and terms to a home whose rooms and units are there. */
 export async function seedPlans(db: Db, project: Project): Promise<void> {
-  const { rooms, units, vantagePoints, people } = await getProjectRecords(db, project.id);
+  const { rooms, units, vantagePoints, people } = await loadRecords(
+    db,
+    project.id,
+    'people',
+    'rooms',
+    'units',
+    'vantagePoints',
+  );
   const [bedCount, guestPlaceCount, pets] = BEDS[project.id] ?? [0, 0, ''];
   await db.transaction(async (trx) => {
-    await trx(projectTable.name)
+    await trx(projectRecord.table.name)
       .where({ id: project.id })
       .update(
-        projectTable.toRow({
+        projectRecord.table.toRow({
           ...project,
           bedCount,
           guestPlaceCount,
@@ -93,10 +100,10 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
       }));
       const workedMinutes =
         plan.workedHours === undefined ? null : Math.round(plan.workedHours * 60);
-      await trx(roomTable.name)
+      await trx(roomRecord.table.name)
         .where({ id: room.id })
         .update(
-          roomTable.toRow(
+          roomRecord.table.toRow(
             roomSchema.parse({
               ...room,
               plan: { walls },
@@ -115,10 +122,12 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
           holePitch: plan.holes?.[unit.id] ? measure(plan.holes[unit.id] ?? '') : null,
           place: at ? toPlace(at) : null,
         });
-        await trx(unitTable.name).where({ id: unit.id }).update(unitTable.toRow(placed));
+        await trx(unitRecord.table.name)
+          .where({ id: unit.id })
+          .update(unitRecord.table.toRow(placed));
         const [content, fullPercent, scope] = plan.sections[unit.id] ?? ['mixed', 100];
-        await trx(sectionTable.name).insert(
-          sectionTable.toRow(
+        await trx(sectionRecord.table.name).insert(
+          sectionRecord.table.toRow(
             sectionSchema.parse({
               id: `${unit.id}-section`,
               roomId: room.id,
@@ -133,18 +142,20 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
         );
         position += 1;
         for (const bay of bays)
-          await trx(bayTable.name)
+          await trx(bayRecord.table.name)
             .where({ id: bay.id })
-            .update(bayTable.toRow({ ...bay, outOfScope: scope === 'out' }));
+            .update(bayRecord.table.toRow({ ...bay, outOfScope: scope === 'out' }));
       }
       for (const [i, fixture] of toFixtures(plan, room.id).entries())
-        await trx(fixtureTable.name).insert(
-          fixtureTable.toRow(fixtureSchema.parse({ ...fixture, id: `${room.id}-fixture-${i}` })),
+        await trx(fixtureRecord.table.name).insert(
+          fixtureRecord.table.toRow(
+            fixtureSchema.parse({ ...fixture, id: `${room.id}-fixture-${i}` }),
+          ),
         );
       for (const spot of vantagePoints.filter(({ roomId }) => roomId === room.id))
-        await trx(vantagePointTable.name)
+        await trx(vantagePointRecord.table.name)
           .where({ id: spot.id })
-          .update(vantagePointTable.toRow({ ...spot, inView: plan.inView ?? '' }));
+          .update(vantagePointRecord.table.toRow({ ...spot, inView: plan.inView ?? '' }));
     }
   });
   const agreedBy = people[0]?.name;
@@ -153,7 +164,7 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
 
 /** What was agreed in the first week; since then the budget went up and a wish was added. */
 async function insertAgreement(db: Db, project: Project, agreedBy: string): Promise<void> {
-  const lines = agreementLinesOf(await getProjectRecords(db, project.id));
+  const lines = agreementLinesOf(await loadRecords(db, project.id, 'project', 'rooms', 'sections'));
   const then =
     project.id === 'quarry-row'
       ? lines.map((line) =>
@@ -171,7 +182,7 @@ async function insertAgreement(db: Db, project: Project, agreedBy: string): Prom
     agreedBy,
     lines: then,
   });
-  await db(agreementTable.name).insert(agreementTable.toRow(agreement));
+  await db(agreementRecord.table.name).insert(agreementRecord.table.toRow(agreement));
 }
 
 const toPlace = ([wall, along, off = '0']: readonly [number, string, string?]) => ({

@@ -3,10 +3,16 @@ import 'server-only';
 import { z } from 'zod';
 
 import type { ProjectId } from '@/core/shared';
-import type { Row, Table } from './columns';
+import type { Row } from './columns';
 import { DataError, refuseDamaged, type Db } from './db';
 import { listIds } from './idPaths';
-import { findKindOfTable, findUnnamable, isChangeable, type RecordKind } from './records';
+import {
+  findKindOfTable,
+  findUnnamable,
+  isChangeable,
+  recordKinds,
+  type RecordKind,
+} from './records';
 
 /** One row before and after; null where it did not exist. */
 interface RowImage {
@@ -31,35 +37,65 @@ const imagesSchema = z.array(
  */
 export class ChangeWriter {
   readonly images: RowImage[] = [];
+  private dependants: ReadonlyMap<string, readonly Dependant[]> | undefined;
 
   constructor(
     private readonly trx: Db,
     private readonly projectId: ProjectId,
   ) {}
 
-  async insert<T extends { readonly id: string }>(table: Table<T>, record: T): Promise<void> {
-    const after = table.toRow(record);
-    await this.trx(table.name).insert(after);
-    this.images.push({ table: table.name, id: record.id, before: null, after });
+  async insert<T extends { readonly id: string }>(kind: RecordKind<T>, record: T): Promise<void> {
+    const after = kind.table.toRow(record);
+    await this.trx(kind.table.name).insert(after);
+    this.images.push({ table: kind.table.name, id: record.id, before: null, after });
   }
 
   /** Replaces a record by its id; inserts it where there is none. */
-  async put<T extends { readonly id: string }>(table: Table<T>, record: T): Promise<void> {
-    const before = await readRow(this.trx, table.name, record.id);
-    if (!before) return this.insert(table, record);
-    await this.refuseForeign(table.name, record.id);
-    const after = table.toRow(record);
-    await this.trx(table.name).where({ id: record.id }).update(after);
-    this.images.push({ table: table.name, id: record.id, before, after });
+  async put<T extends { readonly id: string }>(kind: RecordKind<T>, record: T): Promise<void> {
+    const before = await readRow(this.trx, kind.table.name, record.id);
+    if (!before) return this.insert(kind, record);
+    await this.refuseForeign(kind.table.name, record.id);
+    const after = kind.table.toRow(record);
+    await this.trx(kind.table.name).where({ id: record.id }).update(after);
+    this.images.push({ table: kind.table.name, id: record.id, before, after });
   }
 
-  /** Removes a row; its children must be removed before it, so that they are remembered too. */
-  async remove(table: Table<never> | { readonly name: string }, id: string): Promise<void> {
+  /**
+   * Removes a record with every record that belongs to it, and remembers all of them, so that undo
+   * brings all of them back. What only names it stays, and is for the use case to put right.
+   */
+  async remove(
+    { table }: { readonly table: { readonly name: string } },
+    id: string,
+  ): Promise<void> {
     const before = await readRow(this.trx, table.name, id);
     if (!before) return;
     await this.refuseForeign(table.name, id);
+    await this.removeDependants(table.name, id);
     await this.trx(table.name).where({ id }).delete();
     this.images.push({ table: table.name, id, before, after: null });
+  }
+
+  /**
+   * Does first what SQLite would do by itself when a row goes, so that undo knows of it: what belongs
+   * to it goes, children before their parent, and what names it becomes empty.
+   */
+  private async removeDependants(parent: string, id: string): Promise<void> {
+    this.dependants ??= await listDependants(this.trx);
+    for (const { kind, column, onDelete } of this.dependants.get(parent) ?? []) {
+      const { table } = kind;
+      const rows: readonly Row[] = await this.trx(table.name).where(column, id).orderBy('rowid');
+      for (const before of [...rows].reverse()) {
+        const childId = String(before['id']);
+        if (onDelete === 'CASCADE') await this.remove(kind, childId);
+        else {
+          const emptied = { [column]: null };
+          await this.trx(table.name).where({ id: childId }).update(emptied);
+          const after = { ...before, ...emptied };
+          this.images.push({ table: table.name, id: childId, before, after });
+        }
+      }
+    }
   }
 
   /** @errors `not_found`: the record is another home's, which is not told of. */
@@ -98,6 +134,30 @@ function getKindOfTable(table: string): RecordKind {
   const kind = findKindOfTable(table);
   if (!kind) throw new Error(`the table ${table} is not registered in records.ts`);
   return kind;
+}
+
+/** A column that names a table's rows, and what becomes of its own row when one of those goes. */
+interface Dependant {
+  readonly kind: RecordKind;
+  readonly column: string;
+  readonly onDelete: string;
+}
+
+/** By the table that is named; of each, those that come last are removed first. */
+async function listDependants(db: Db): Promise<ReadonlyMap<string, readonly Dependant[]>> {
+  const dependants = new Map<string, Dependant[]>();
+  for (const kind of [...recordKinds].reverse()) {
+    const keys: readonly { table: string; from: string; on_delete: string }[] = await db.raw(
+      `PRAGMA foreign_key_list(${kind.table.name})`,
+    );
+    for (const { table, from, on_delete } of keys)
+      if (on_delete === 'CASCADE' || on_delete === 'SET NULL')
+        dependants.set(table, [
+          ...(dependants.get(table) ?? []),
+          { kind, column: from, onDelete: on_delete },
+        ]);
+  }
+  return dependants;
 }
 
 async function readRow(db: Db, table: string, id: string): Promise<Row | undefined> {

@@ -1,26 +1,13 @@
 import 'server-only';
 
-import { enoughRuleSchema, type EnoughRule } from '@/core/count';
-import { thingPictureSchema, type ThingPicture } from '@/core/look';
+import type { EnoughRule } from '@/core/count';
+import type { ThingPicture } from '@/core/look';
 import type { PictureId, ProjectId } from '@/core/shared';
 import { kindSizeSchema, type KindSize } from '@/core/sort';
-import { defineTable, flag, json, plain, readAll, type Row } from './columns';
+import { defineTable, plain, readAll, type Row } from './columns';
 import type { Db } from './db';
+import { listRecords, thingPictureRecord } from './records';
 
-export const enoughRuleTable = defineTable('enough_rules', enoughRuleSchema, {
-  id: plain('id'),
-  projectId: plain('project_id'),
-  name: plain('name'),
-  words: json('words_json'),
-  perHome: plain('per_home'),
-  perPerson: plain('per_person'),
-  perBed: plain('per_bed'),
-  perGuestPlace: plain('per_guest_place'),
-  perDay: plain('per_day'),
-  perPersonDay: plain('per_person_day'),
-  because: plain('because'),
-  isOff: flag('is_off'),
-});
 const kindSizeTable = defineTable('kind_sizes', kindSizeSchema, {
   id: plain('id'),
   litres: plain('litres'),
@@ -28,20 +15,9 @@ const kindSizeTable = defineTable('kind_sizes', kindSizeSchema, {
   weighedCount: plain('weighed_count'),
   weighedG: plain('weighed_g'),
 });
-export const thingPictureTable = defineTable('thing_pictures', thingPictureSchema, {
-  id: plain('id'),
-  projectId: plain('project_id'),
-  widthPx: plain('width_px'),
-  heightPx: plain('height_px'),
-  takenAt: plain('taken_at'),
-});
-
 /** A household's own rules of enough: changed shipped ones, by their name, and added ones. */
 export const listEnoughRules = (db: Db, projectId: ProjectId): Promise<EnoughRule[]> =>
-  readAll(
-    enoughRuleTable,
-    db(enoughRuleTable.name).where({ project_id: projectId }).orderBy('name'),
-  );
+  listRecords(db, 'enoughRules', projectId);
 
 /** What was corrected in the table of kinds; the organizer's own, for every home. */
 export const listKindSizes = (db: Db): Promise<KindSize[]> =>
@@ -63,11 +39,8 @@ export async function removeKindSize(db: Db, id: string): Promise<void> {
 }
 
 export const listThingPictures = (db: Db, projectId: ProjectId): Promise<ThingPicture[]> =>
-  readAll(
-    thingPictureTable,
-    db(thingPictureTable.name).where({ project_id: projectId }).orderBy('taken_at'),
-  );
+  listRecords(db, 'thingPictures', projectId);
 export async function findThingPicture(db: Db, id: PictureId): Promise<ThingPicture | undefined> {
-  const row: Row | undefined = await db(thingPictureTable.name).where({ id }).first();
-  return row && thingPictureTable.fromRow(row);
+  const row: Row | undefined = await db(thingPictureRecord.table.name).where({ id }).first();
+  return row && thingPictureRecord.table.fromRow(row);
 }

@@ -3,8 +3,8 @@ import 'server-only';
 import { containerProductSchema, type ContainerProduct } from '@/core/fit';
 import { offerSchema, shopSchema, type Offer, type Shop } from '@/core/shop';
 import type { Db } from './db';
+import { containerRecord, offerRecord, shopRecord } from './records';
 import { familyProducts, type FamilyProduct } from './starterFamilies';
-import { containerTable, offerTable, shopTable } from './tables';
 
 /**
  * Sample containers with made-up shops, so that the first fit can be tried at once. Sizes are
@@ -543,7 +543,7 @@ export const postedGoods = (): {
 
 /** Puts the samples in where the catalogue is empty; what is there is never touched. */
 export async function insertStarterCatalogue(db: Db): Promise<boolean> {
-  const any: unknown = await db(containerTable.name).whereNull('project_id').first('id');
+  const any: unknown = await db(containerRecord.table.name).whereNull('project_id').first('id');
   if (any) return false;
   const sampleOffers: Offer[] = samples.flatMap(([id, , , , , , , list]) =>
     list.map(([shop, packSize, priceMinor], i) =>
@@ -557,11 +557,11 @@ export async function insertStarterCatalogue(db: Db): Promise<boolean> {
     ),
   );
   await db.transaction(async (trx) => {
-    for (const shop of shops) await trx(shopTable.name).insert(shopTable.toRow(shop));
+    for (const shop of shops) await trx(shopRecord.table.name).insert(shopRecord.table.toRow(shop));
     for (const product of [...samples.map(toProduct), ...familyProducts.map(fromFamily)])
-      await trx(containerTable.name).insert(containerTable.toRow(product));
+      await trx(containerRecord.table.name).insert(containerRecord.table.toRow(product));
     for (const offer of [...sampleOffers, ...familyOffers])
-      await trx(offerTable.name).insert(offerTable.toRow(offer));
+      await trx(offerRecord.table.name).insert(offerRecord.table.toRow(offer));
   });
   return true;
 }

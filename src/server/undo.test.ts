@@ -2,8 +2,7 @@ import { aBay, aDatabase, aGroup, aUnit, HALL, HOME, insertGroup, mm } from '@te
 import { unitIdSchema } from '@/core/shared';
 import { getUndoState, moveChange, recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
-import { groupTable } from '@/data/tables';
+import { groupRecord, loadRecords } from '@/data/records';
 import { removeUnit, saveUnit, type UnitInput } from './look/saveUnit';
 import { arrange } from './place/drafts';
 import { changeGroup } from './sort/groups';
@@ -24,7 +23,7 @@ const unitInput = (): UnitInput => {
   };
 };
 const stateOf = async () => {
-  const { units, groups, fits } = await getProjectRecords(db, HOME);
+  const { units, groups, fits } = await loadRecords(db, HOME, 'fits', 'groups', 'units');
   return JSON.stringify({ units, groups, fits });
 };
 
@@ -33,7 +32,7 @@ test('undo and redo walk back and forth through every kind of change', async () 
   const states = [await stateOf()];
   const saved = await saveUnit(db, HOME, unitInput());
   states.push(await stateOf());
-  const unit = (await getProjectRecords(db, HOME)).units[0];
+  const unit = (await loadRecords(db, HOME, 'units')).units[0];
   await arrange(db, HOME, {
     roomId: HALL,
     ref: 'chosen',
@@ -56,10 +55,12 @@ test('undo and redo walk back and forth through every kind of change', async () 
 
 test('taking a unit away leaves its groups homeless, not lost', async () => {
   const saved = await saveUnit(db, HOME, unitInput());
-  const bay = (await getProjectRecords(db, HOME)).units[0]?.bays[0];
+  const bay = (await loadRecords(db, HOME, 'units')).units[0]?.bays[0];
   await insertGroup(db, aGroup({ bayId: bay?.id }));
   await removeUnit(db, HOME, unitIdSchema.parse(saved.ok ? saved.value : ''));
-  expect((await getProjectRecords(db, HOME)).groups).toMatchObject([{ name: 'Hats', bayId: null }]);
+  expect((await loadRecords(db, HOME, 'groups')).groups).toMatchObject([
+    { name: 'Hats', bayId: null },
+  ]);
 });
 
 test('a unit that its places do not fit into keeps nothing', async () => {
@@ -90,7 +91,7 @@ test('what was changed behind its back is not overwritten by undo', async () => 
   await changeGroup(db, HOME, { groupId: aGroup().id, change: { name: 'Caps' } });
   await db('groups').update({ name: 'Berets' });
   await expect(moveChange(db, HOME, 'undo')).rejects.toMatchObject({ code: 'changed_since' });
-  expect((await getProjectRecords(db, HOME)).groups[0]?.name).toBe('Berets');
+  expect((await loadRecords(db, HOME, 'groups')).groups[0]?.name).toBe('Berets');
 });
 
 test('a change that fails half way keeps nothing', async () => {
@@ -98,18 +99,18 @@ test('a change that fails half way keeps nothing', async () => {
     db,
     { projectId: HOME, label: 'half', now: '2026-11-06T10:00:00.000Z' },
     async (writer) => {
-      await writer.insert(groupTable, aGroup());
-      await writer.insert(groupTable, aGroup());
+      await writer.insert(groupRecord, aGroup());
+      await writer.insert(groupRecord, aGroup());
     },
   );
   await expect(half).rejects.toMatchObject({ message: expect.stringContaining('UNIQUE') });
-  expect((await getProjectRecords(db, HOME)).groups).toEqual([]);
+  expect((await loadRecords(db, HOME, 'groups')).groups).toEqual([]);
   expect(await getUndoState(db, HOME)).toEqual({ undoLabel: undefined, redoLabel: undefined });
 });
 
 test('a place whose measures changed gives up its fit', async () => {
   await saveUnit(db, HOME, unitInput());
-  const unit = (await getProjectRecords(db, HOME)).units[0];
+  const unit = (await loadRecords(db, HOME, 'units')).units[0];
   const [first, second] = unit?.bays ?? [];
   if (!unit || !first || !second) throw new Error('two bays were saved');
   for (const bay of [first, second])
@@ -124,7 +125,7 @@ test('a place whose measures changed gives up its fit', async () => {
     ...facts,
     bays: [aBay({ ...first, heightReadings: [mm(349)] }), second],
   });
-  expect((await getProjectRecords(db, HOME)).fits.map(({ bayId }) => bayId)).toEqual([second.id]);
+  expect((await loadRecords(db, HOME, 'fits')).fits.map(({ bayId }) => bayId)).toEqual([second.id]);
 });
 
 const emptyFit = JSON.stringify({

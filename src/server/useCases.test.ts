@@ -9,15 +9,16 @@ import {
   HOME,
   insertGroup,
   mm,
+  loadAll,
 } from '@test/builders';
 import { fitAnswerSchema, planFit, type FitAnswer } from '@/core/fit';
 import { bayIdSchema, containerIdSchema, loadSolver } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { findProject, getProjectRecords } from '@/data/projectRepo';
+import { bayRecord, findProject, loadRecords, unitRecord } from '@/data/records';
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
-import { bayTable, unitTable } from '@/data/tables';
+
 import { addRoom, changeProject, startProject, type ProjectInput } from './agree/saveProject';
 import { findAnything } from './desk/findAnything';
 import { loadDesk } from './desk/loadDesk';
@@ -48,14 +49,14 @@ beforeEach(async () => {
 afterEach(() => db.destroy());
 
 const shelf = bayIdSchema.parse('shelf');
-const records = () => getProjectRecords(db, HOME);
+const records = () => loadAll(db, HOME);
 
 /** A shelf with 12 litres of hats on it, and the sample catalogue. */
 async function aFittedHall(): Promise<FitAnswer> {
   await insertStarterCatalogue(db);
   const unit = aUnit();
-  await db(unitTable.name).insert(unitTable.toRow(unit));
-  for (const bay of unit.bays) await db(bayTable.name).insert(bayTable.toRow(bay));
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+  for (const bay of unit.bays) await db(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
   await insertGroup(db, aGroup({ bayId: 'shelf' }));
   await appendDecisions(db, HOME, [
     aDecision({ groupId: 'hats', count: 10, litres: 12, massG: 1100 }),
@@ -83,7 +84,7 @@ const household: ProjectInput = {
 test('a household is changed as a whole: somebody new, somebody gone, a room’s share', async () => {
   const id = await startProject(db, household);
   const roomId = await addRoom(db, id, { name: 'Hall', purpose: '', budgetMinor: 0 });
-  const before = await getProjectRecords(db, id);
+  const before = await loadAll(db, id);
   const nora = before.people[0];
   await changeProject(db, id, {
     ...household,
@@ -103,7 +104,7 @@ test('a household is changed as a whole: somebody new, somebody gone, a room’s
       },
     ],
   });
-  const after = await getProjectRecords(db, id);
+  const after = await loadRecords(db, id, 'people', 'project', 'rooms');
   expect(after.people.map(({ name, height }) => [name, height.mm])).toEqual([
     ['Tom', 1810],
     ['Nora B.', 1690],
@@ -111,7 +112,7 @@ test('a household is changed as a whole: somebody new, somebody gone, a room’s
   expect(after.people[1]).toMatchObject({ id: nora?.id, lids: 'leaves' });
   expect([after.rooms[0]?.budgetMinor, after.project.status]).toEqual([2500, 'finished']);
   await moveChange(db, id, 'undo');
-  expect(await getProjectRecords(db, id)).toEqual(before);
+  expect(await loadAll(db, id)).toEqual(before);
 });
 
 test('a project that is not there is said to be none', async () => {

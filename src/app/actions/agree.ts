@@ -5,8 +5,8 @@ import { z } from 'zod';
 import { contentKindSchema } from '@/core/agree';
 import { schoolChoicesSchema } from '@/core/look';
 import { bayIdSchema, projectIdSchema, roomIdSchema, sectionIdSchema } from '@/core/shared';
+import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import {
   chooseSchools,
   moveSection,
@@ -28,7 +28,7 @@ export async function saveTermsAction(projectId: string, typed: unknown): Promis
     { projectId, form: typed },
     async (input) => {
       const db = await getDatabase();
-      const { project } = await getProjectRecords(db, input.projectId);
+      const { project } = await loadRecords(db, input.projectId, 'project');
       await saveTerms(db, input.projectId, { ...input.form, schools: project.terms.schools });
       return done;
     },

@@ -3,8 +3,8 @@
 import { z } from 'zod';
 
 import { containerIdSchema, projectIdSchema } from '@/core/shared';
+import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import {
   addCatalogueContainer,
   addOwnedContainer,
@@ -20,7 +20,7 @@ export async function addOwnedContainerAction(
 ): Promise<ActionResult> {
   return answer(z.object({ projectId: projectIdSchema }), { projectId }, async (input) => {
     const db = await getDatabase();
-    const { project } = await getProjectRecords(db, input.projectId);
+    const { project } = await loadRecords(db, input.projectId, 'project');
     return answer(ownedFormSchemaFor(project.units), typed, async (form) => {
       await addOwnedContainer(db, input.projectId, form);
       return done;

@@ -11,8 +11,8 @@ import {
   groupIdSchema,
   projectIdSchema,
 } from '@/core/shared';
+import { findProject, loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { listOpenPlaces, type OpenPlaces } from '@/server/fit/openPlaces';
 import { dropFit, listFitContainers, takeFit, takeFits } from '@/server/fit/takeFit';
 import {
@@ -76,8 +76,20 @@ export async function listHomePlacesAction(projectId: string): Promise<OpenPlace
   const id = projectIdSchema.safeParse(projectId);
   if (!id.success) return undefined;
   const db = await getDatabase();
-  const records = await getProjectRecords(db, id.data).catch(() => undefined);
-  return records && listOpenPlaces(records, await listFitContainers(db, records));
+  if (!(await findProject(db, id.data))) return undefined;
+  const records = await loadRecords(
+    db,
+    id.data,
+    'containers',
+    'fitWishes',
+    'fits',
+    'groups',
+    'project',
+    'rooms',
+    'things',
+    'units',
+  );
+  return listOpenPlaces(records, await listFitContainers(db, records));
 }
 
 export async function dropFitAction(projectId: string, bayId: string): Promise<ActionResult> {
@@ -138,7 +150,7 @@ export async function correctContainerAction(
     .object({ projectId: projectIdSchema, containerId: containerIdSchema })
     .safeParse({ projectId, containerId });
   if (!whose.success) return { ok: false, message: 'There is no such container' };
-  const { project } = await getProjectRecords(db, whose.data.projectId);
+  const { project } = await loadRecords(db, whose.data.projectId, 'project');
   const form = z
     .object({
       width: typedPositiveLength(project.units),

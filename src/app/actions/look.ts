@@ -9,8 +9,8 @@ import {
   unitIdSchema,
   vantagePointIdSchema,
 } from '@/core/shared';
+import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { addVantagePoint, removePicture, removeVantagePoint } from '@/server/look/pictures';
 import { removeUnit, saveUnit } from '@/server/look/saveUnit';
 import type { ActionResult } from '@/ui/actionResult';
@@ -32,7 +32,7 @@ export async function saveUnitAction(
 ): Promise<ActionResult<{ href: string }>> {
   return answer(placeSchema, place, async ({ projectId, roomId, unitId }) => {
     const db = await getDatabase();
-    const { project } = await getProjectRecords(db, projectId);
+    const { project } = await loadRecords(db, projectId, 'project');
     return answer(unitFormSchemaFor(project.units), typed, async (form) => {
       const bays = form.bays.map((bay) => ({ ...toBayFacts(bay), id: bay.id || undefined }));
       const saved = await saveUnit(db, projectId, {

@@ -10,9 +10,9 @@ import {
   roomIdSchema,
   unitIdSchema,
 } from '@/core/shared';
-import { type Db } from '@/data/db';
+import type { Db } from '@/data/db';
+import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { createId } from '@/server/means';
 import {
   movePlanItem,
@@ -33,9 +33,9 @@ const placeSchema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema 
 type RoomPlace = z.input<typeof placeSchema>;
 
 const unitsOf = async (db: Db, projectId: z.output<typeof projectIdSchema>) =>
-  (await getProjectRecords(db, projectId)).project.units;
+  (await loadRecords(db, projectId, 'project')).project.units;
 const findRoom = async (db: Db, place: z.output<typeof placeSchema>) =>
-  (await getProjectRecords(db, place.projectId)).rooms.find(({ id }) => id === place.roomId);
+  (await loadRecords(db, place.projectId, 'rooms')).rooms.find(({ id }) => id === place.roomId);
 
 export async function saveWallsAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
   return answer(placeSchema, place, async ({ projectId, roomId }) => {

@@ -15,8 +15,8 @@ import {
   shopIdSchema,
 } from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
+import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { findSubstitutes } from '@/server/fit/wishes';
 import {
   addGiftCard,
@@ -265,7 +265,17 @@ export async function findSubstitutesAction(
     .safeParse({ ...place, containerId });
   if (!input.success) return [];
   const db = await getDatabase();
-  const records = await getProjectRecords(db, input.data.projectId);
+  const records = await loadRecords(
+    db,
+    input.data.projectId,
+    'containers',
+    'fitWishes',
+    'fits',
+    'groups',
+    'project',
+    'things',
+    'units',
+  );
   const bayIds = new Set(
     records.units
       .filter(({ roomId }) => roomId === input.data.roomId)

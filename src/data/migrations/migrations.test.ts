@@ -1,9 +1,10 @@
 import knex from 'knex';
 
 import { HALL, HOME } from '@test/builders';
+import { loadRecords } from '@/data/records';
 import { openMemoryDatabase, type Db } from '../db';
 import { moveChange } from '../changes';
-import { getProjectRecords } from '../projectRepo';
+
 import { migrationNames, migrationSource } from '.';
 
 /** Rows as version 0001 wrote them, frozen: they must be read for ever. */
@@ -126,7 +127,18 @@ async function openOldDatabase(): Promise<Db> {
 test('rows of the first version are read with what came later at its default', async () => {
   const db = await openOldDatabase();
   await db.migrate.latest({ migrationSource });
-  const records = await getProjectRecords(db, HOME);
+  const records = await loadRecords(
+    db,
+    HOME,
+    'agreements',
+    'fixtures',
+    'groups',
+    'people',
+    'project',
+    'rooms',
+    'sections',
+    'units',
+  );
   expect(records.project).toMatchObject({
     name: 'Home',
     bedCount: 0,
@@ -157,7 +169,10 @@ test('rows of the first version are read with what came later at its default', a
   expect([records.fixtures, records.sections, records.agreements]).toEqual([[], [], []]);
   await moveChange(db, HOME, 'undo');
   expect(
-    (await getProjectRecords(db, HOME)).vantagePoints.map(({ name, inView }) => [name, inView]),
+    (await loadRecords(db, HOME, 'vantagePoints')).vantagePoints.map(({ name, inView }) => [
+      name,
+      inView,
+    ]),
   ).toEqual([
     ['from the door', ''],
     ['from the stairs', ''],
@@ -207,7 +222,7 @@ test('a client’s yes of the ninth version is kept as one to any price, and wha
     lined_bay_ids_json: '[]',
   });
   await db.migrate.latest({ migrationSource });
-  const records = await getProjectRecords(db, HOME);
+  const records = await loadRecords(db, HOME, 'approvals', 'materials', 'priorities', 'purchases');
   expect(records.approvals).toEqual([
     { id: `${HALL}_tub`, roomId: HALL, needId: 'tub', lineMinor: null, approvedAt },
   ]);
@@ -242,7 +257,7 @@ test('a draft of the tenth version is a room’s still; later ones may be of the
   await db.migrate.latest({ migrationSource });
   await db('drafts').insert({ ...draft, id: 'new', room_id: null, position: 2 });
   const read = async () =>
-    (await getProjectRecords(db, HOME)).drafts.map(({ id, roomId, places }) => [
+    (await loadRecords(db, HOME, 'drafts')).drafts.map(({ id, roomId, places }) => [
       id,
       roomId,
       places?.length,

@@ -1,20 +1,19 @@
 import fc from 'fast-check';
 
-import { aBay, aDatabase, aSection, aUnit, HALL, HOME, mm } from '@test/builders';
+import { aBay, aDatabase, aSection, aUnit, HALL, HOME, mm, loadAll } from '@test/builders';
 import { defaultTerms } from '@/core/agree';
 import { pictureSchema, vantagePointSchema } from '@/core/look';
 import { bayIdSchema, sectionIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
 import {
-  bayTable,
-  pictureTable,
-  roomTable,
-  sectionTable,
-  unitTable,
-  vantagePointTable,
-} from '@/data/tables';
+  bayRecord,
+  pictureRecord,
+  roomRecord,
+  sectionRecord,
+  unitRecord,
+  vantagePointRecord,
+} from '@/data/records';
 import { removeUnit } from '../look/saveUnit';
 import { noteRoom } from '../look/savePlan';
 import { loadAgreementSheet } from './agreementSheet';
@@ -33,7 +32,7 @@ import {
 
 let db: Db;
 const NOW = '2026-11-24T10:00:00.000Z';
-const records = () => getProjectRecords(db, HOME);
+const records = () => loadAll(db, HOME);
 const idOf = (id: string) => sectionIdSchema.parse(id);
 const input = (change: object = {}) => {
   const { position: _, ...section } = aSection(change);
@@ -50,8 +49,8 @@ beforeEach(async () => {
       bays: [aBay({ id: 'r1', unitId: 'unit-2', depthReadings: [mm(310)] })],
     }),
   ]) {
-    await db(unitTable.name).insert(unitTable.toRow(unit));
-    for (const bay of unit.bays) await db(bayTable.name).insert(bayTable.toRow(bay));
+    await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+    for (const bay of unit.bays) await db(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
   }
 });
 afterEach(() => db.destroy());
@@ -100,11 +99,13 @@ test('moving sections up and down only ever swaps neighbours; the ends stay wher
         { maxLength: 8 },
       ),
       async (moves) => {
-        await db(sectionTable.name).delete();
+        await db(sectionRecord.table.name).delete();
         // Two of them share a position, as a file might bring them.
         for (const [i, id] of ['a', 'b', 'c', 'd'].entries())
-          await db(sectionTable.name).insert(
-            sectionTable.toRow(aSection({ id, name: id, bayIds: [], position: Math.min(i, 2) })),
+          await db(sectionRecord.table.name).insert(
+            sectionRecord.table.toRow(
+              aSection({ id, name: id, bayIds: [], position: Math.min(i, 2) }),
+            ),
           );
         const expected = ['a', 'b', 'c', 'd'];
         for (const [which, way] of moves) {
@@ -186,13 +187,13 @@ test('only finished rooms with hours correct the estimate; what is done needs no
   await noteRoom(db, HOME, { roomId: HALL, label: 'hours', change: { workedMinutes: 600 } });
   const before = await load();
   expect([before.finished, before.backward]).toEqual([[], undefined]);
-  await db(vantagePointTable.name).insert(
-    vantagePointTable.toRow(
+  await db(vantagePointRecord.table.name).insert(
+    vantagePointRecord.table.toRow(
       vantagePointSchema.parse({ id: 'spot', roomId: HALL, name: 'door', position: 0 }),
     ),
   );
-  await db(pictureTable.name).insert(
-    pictureTable.toRow(
+  await db(pictureRecord.table.name).insert(
+    pictureRecord.table.toRow(
       pictureSchema.parse({
         id: 'p',
         vantagePointId: 'spot',
@@ -209,7 +210,7 @@ test('only finished rooms with hours correct the estimate; what is done needs no
   expect(after.finished[0]?.estimatedMinutes).toBeCloseTo(before.estimate.likelyMinutes, 6);
   expect(after.estimate.calibration.factor).toBeGreaterThan(1);
   expect([after.estimate.visitsLeft, after.backward]).toEqual([0, undefined]);
-  await db(roomTable.name).update({ worked_minutes: null });
+  await db(roomRecord.table.name).update({ worked_minutes: null });
   expect((await load()).estimate.calibration.roomCount).toBe(0);
 });
 

@@ -3,7 +3,7 @@ import 'server-only';
 import type { AgreementLine, Section } from '@/core/agree';
 import { schoolQuestions } from '@/core/look';
 import { formatCount, formatMoney } from '@/core/shared';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 import { choiceWords, questionWords } from './agreementWords';
 import { dayWords } from '../show/clientWords';
 
@@ -14,19 +14,22 @@ export interface AgreementPart {
 }
 
 /** The agreement sheet in the client's words, from the records as they stand; empty lines are left out. */
-export function agreementPartsOf(records: ProjectRecords): AgreementPart[] {
+export function agreementPartsOf(
+  records: Records<'project' | 'rooms' | 'sections'>,
+): AgreementPart[] {
   const parts = [aimLines(records), scopeLines(records), moneyLines(records), wayLines(records)];
   return parts
     .map((part) => ({ ...part, lines: part.lines.filter(({ value }) => value !== '') }))
     .filter(({ lines }) => lines.length > 0);
 }
 
-export const agreementLinesOf = (records: ProjectRecords): AgreementLine[] =>
-  agreementPartsOf(records).flatMap(({ lines }) => lines);
+export const agreementLinesOf = (
+  records: Records<'project' | 'rooms' | 'sections'>,
+): AgreementLine[] => agreementPartsOf(records).flatMap(({ lines }) => lines);
 
 const line = (key: string, label: string, value: string): AgreementLine => ({ key, label, value });
 
-function aimLines({ project, rooms }: ProjectRecords): AgreementPart {
+function aimLines({ project, rooms }: Records<'project' | 'rooms'>): AgreementPart {
   return {
     title: 'What it is for',
     lines: [
@@ -41,7 +44,11 @@ function aimLines({ project, rooms }: ProjectRecords): AgreementPart {
   };
 }
 
-function scopeLines({ project, rooms, sections }: ProjectRecords): AgreementPart {
+function scopeLines({
+  project,
+  rooms,
+  sections,
+}: Records<'project' | 'rooms' | 'sections'>): AgreementPart {
   const roomName = (id: string) => rooms.find((room) => room.id === id)?.name ?? '';
   return {
     title: 'What is done, in this order, and what is not',
@@ -77,7 +84,7 @@ function runsOf(sections: readonly Section[]): Section[][] {
   return runs;
 }
 
-function moneyLines({ project, rooms }: ProjectRecords): AgreementPart {
+function moneyLines({ project, rooms }: Records<'project' | 'rooms'>): AgreementPart {
   const { terms, currency } = project;
   return {
     title: 'Money and time',
@@ -110,7 +117,7 @@ function moneyLines({ project, rooms }: ProjectRecords): AgreementPart {
   };
 }
 
-function wayLines({ project, rooms }: ProjectRecords): AgreementPart {
+function wayLines({ project, rooms }: Records<'project' | 'rooms'>): AgreementPart {
   const says = (choice: { readonly choice: string; readonly reason: string } | undefined) =>
     choice
       ? `${choiceWords(choice.choice)}${choice.reason ? `, because ${choice.reason}` : ''}`

@@ -3,7 +3,7 @@ import 'server-only';
 import { compareAgreements, type ProjectEstimate } from '@/core/agree';
 import { formatCount, formatMoney } from '@/core/shared';
 import type { Db } from '@/data/db';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 import { dayWords } from '../show/clientWords';
 import { agreementLinesOf, agreementPartsOf } from './agreementLines';
 import { loadEstimate } from './loadEstimate';
@@ -12,7 +12,9 @@ import type { AgreementSheet } from './renderAgreement';
 /** The sheet as it stands today, with what changed since it was agreed last. */
 export async function loadAgreementSheet(
   db: Db,
-  records: ProjectRecords,
+  records: Records<
+    'agreements' | 'pictures' | 'project' | 'rooms' | 'sections' | 'units' | 'vantagePoints'
+  >,
   now: string,
 ): Promise<AgreementSheet> {
   const { estimate } = await loadEstimate(db, records, now.slice(0, 10));
@@ -32,7 +34,7 @@ export async function loadAgreementSheet(
 
 function estimateWords(
   { visits, feeMinor, likelyMinutes, lowMinutes, highMinutes }: ProjectEstimate,
-  { project }: ProjectRecords,
+  { project }: Records<'project'>,
 ): string[] {
   if (likelyMinutes === 0) return [];
   const hours = (minutes: number) => Math.round(minutes / 60);

@@ -13,7 +13,8 @@ import {
 import { schoolIn, usableLitresOf } from '@/core/look';
 import { pairPictures } from '@/core/show';
 import type { Db } from '@/data/db';
-import { getProjectRecords, listProjectsWithHours, type ProjectRecords } from '@/data/projectRepo';
+import { listProjectsWithHours } from '@/data/projectRepo';
+import { loadRecords, type LoadName, type Records } from '@/data/records';
 
 export interface LoadedEstimate {
   readonly estimate: ProjectEstimate;
@@ -21,17 +22,30 @@ export interface LoadedEstimate {
   readonly backward: BackwardPlan | undefined;
 }
 
+/** What an estimate is worked out from. */
+export const estimateNames = [
+  'pictures',
+  'project',
+  'rooms',
+  'sections',
+  'units',
+  'vantagePoints',
+] as const satisfies readonly LoadName[];
+export type EstimateName = (typeof estimateNames)[number];
+
 /** Estimates a project from what was measured, corrected by every room whose hours were noted, of any project. */
 export async function loadEstimate(
   db: Db,
-  records: ProjectRecords,
+  records: Records<EstimateName>,
   today: string,
 ): Promise<LoadedEstimate> {
   const finished: FinishedRoom[] = [];
   for (const project of await listProjectsWithHours(db))
     finished.push(
       ...finishedRoomsOf(
-        project.id === records.project.id ? records : await getProjectRecords(db, project.id),
+        project.id === records.project.id
+          ? records
+          : await loadRecords(db, project.id, ...estimateNames),
       ),
     );
   const estimate = estimateProject(sectionFactsOf(records), records.project.terms, finished);
@@ -48,7 +62,7 @@ export async function loadEstimate(
   return { estimate, finished, backward };
 }
 
-export function sectionFactsOf(records: ProjectRecords): SectionFacts[] {
+export function sectionFactsOf(records: Records<EstimateName>): SectionFacts[] {
   const { project, rooms, units, sections } = records;
   const bays = units.flatMap((unit) => unit.bays);
   return sections.map((section) => {
@@ -67,7 +81,7 @@ export function sectionFactsOf(records: ProjectRecords): SectionFacts[] {
 }
 
 /** Every spot has its after picture. */
-function isFinished({ vantagePoints, pictures }: ProjectRecords, roomId: string): boolean {
+function isFinished({ vantagePoints, pictures }: Records<EstimateName>, roomId: string): boolean {
   const pairs = pairPictures(
     vantagePoints.filter((spot) => spot.roomId === roomId),
     pictures,
@@ -76,7 +90,7 @@ function isFinished({ vantagePoints, pictures }: ProjectRecords, roomId: string)
 }
 
 /** Finished rooms with hours noted, and what the bare assumptions would have said of their sections in scope. */
-function finishedRoomsOf(records: ProjectRecords): FinishedRoom[] {
+function finishedRoomsOf(records: Records<EstimateName>): FinishedRoom[] {
   const facts = sectionFactsOf(records);
   return records.rooms.flatMap((room) => {
     if (room.workedMinutes === null || !isFinished(records, room.id)) return [];

@@ -11,8 +11,7 @@ import {
 } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
-import { personTable, projectTable, roomTable } from '@/data/tables';
+import { insertRecord, loadRecords, personRecord, projectRecord, roomRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
 
 export type PersonInput = Omit<Person, 'id' | 'projectId' | 'position'> & {
@@ -45,9 +44,9 @@ export async function startProject(db: Db, input: ProjectInput): Promise<Project
     terms: defaultTerms,
   };
   await db.transaction(async (trx) => {
-    await trx(projectTable.name).insert(projectTable.toRow(project));
+    await insertRecord(trx, projectRecord, project);
     for (const person of toPeople(project.id, people))
-      await trx(personTable.name).insert(personTable.toRow(person));
+      await insertRecord(trx, personRecord, person);
   });
   return project.id;
 }
@@ -62,21 +61,21 @@ export async function changeProject(
   },
 ): Promise<void> {
   const { people, roomBudgets, ...facts } = input;
-  const before = await getProjectRecords(db, projectId);
+  const before = await loadRecords(db, projectId, 'people', 'project', 'rooms');
   const after = toPeople(projectId, people);
   await recordChange(
     db,
     { projectId, label: 'changed what was agreed', now: nowIso() },
     async (writer) => {
-      await writer.put(projectTable, { ...before.project, ...facts });
+      await writer.put(projectRecord, { ...before.project, ...facts });
       for (const person of before.people) {
-        if (after.every(({ id }) => id !== person.id)) await writer.remove(personTable, person.id);
+        if (after.every(({ id }) => id !== person.id)) await writer.remove(personRecord, person.id);
       }
-      for (const person of after) await writer.put(personTable, person);
+      for (const person of after) await writer.put(personRecord, person);
       for (const room of before.rooms) {
         const budgetMinor = roomBudgets[room.id];
         if (budgetMinor !== undefined && budgetMinor !== room.budgetMinor)
-          await writer.put(roomTable, { ...room, budgetMinor });
+          await writer.put(roomRecord, { ...room, budgetMinor });
       }
     },
   );
@@ -108,13 +107,13 @@ export async function addRoom(
   projectId: ProjectId,
   input: { readonly name: string; readonly purpose: string; readonly budgetMinor: number },
 ): Promise<RoomId> {
-  const { rooms } = await getProjectRecords(db, projectId);
+  const { rooms } = await loadRecords(db, projectId, 'rooms');
   const id = roomIdSchema.parse(createId());
   await recordChange(
     db,
     { projectId, label: `added the room ${input.name}`, now: nowIso() },
     (writer) =>
-      writer.insert(roomTable, createRoom({ ...input, id, projectId, position: rooms.length })),
+      writer.insert(roomRecord, createRoom({ ...input, id, projectId, position: rooms.length })),
   );
   return id;
 }
@@ -125,12 +124,12 @@ export async function changeRoom(
   projectId: ProjectId,
   input: { readonly roomId: RoomId; readonly name: string; readonly purpose: string },
 ): Promise<void> {
-  const { rooms } = await getProjectRecords(db, projectId);
+  const { rooms } = await loadRecords(db, projectId, 'rooms');
   const room = rooms.find(({ id }) => id === input.roomId);
   if (!room) throw new DataError('not_found', 'there is no such room in this home');
   await recordChange(
     db,
     { projectId, label: `changed the room ${room.name}`, now: nowIso() },
-    (writer) => writer.put(roomTable, { ...room, name: input.name, purpose: input.purpose }),
+    (writer) => writer.put(roomRecord, { ...room, name: input.name, purpose: input.purpose }),
   );
 }

@@ -13,16 +13,23 @@ import {
 } from '@/core/shared';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { agreementTable, bayTable, projectTable, roomTable, sectionTable } from '@/data/tables';
+import {
+  agreementRecord,
+  bayRecord,
+  loadRecords,
+  projectRecord,
+  type Records,
+  roomRecord,
+  sectionRecord,
+} from '@/data/records';
 import { createId, nowIso } from '../means';
 import { agreementLinesOf } from './agreementLines';
 
 /** Keeps the terms of the whole project. */
 export async function saveTerms(db: Db, projectId: ProjectId, terms: Terms): Promise<void> {
-  const { project } = await getProjectRecords(db, projectId);
+  const { project } = await loadRecords(db, projectId, 'project');
   await recordChange(db, { projectId, label: 'changed the terms', now: nowIso() }, (writer) =>
-    writer.put(projectTable, { ...project, terms }),
+    writer.put(projectRecord, { ...project, terms }),
   );
 }
 
@@ -32,14 +39,14 @@ export async function chooseSchools(
   projectId: ProjectId,
   input: { readonly roomId: RoomId | undefined; readonly choices: SchoolChoices },
 ): Promise<void> {
-  const { project, rooms } = await getProjectRecords(db, projectId);
+  const { project, rooms } = await loadRecords(db, projectId, 'project', 'rooms');
   const room = rooms.find(({ id }) => id === input.roomId);
   const chosen = schoolQuestions.filter((question) => input.choices[question]).length;
   const label = `chose ${chosen} ways of working${room ? ` for ${room.name}` : ''}`;
   await recordChange(db, { projectId, label, now: nowIso() }, (writer) =>
     room
-      ? writer.put(roomTable, { ...room, schools: input.choices })
-      : writer.put(projectTable, {
+      ? writer.put(roomRecord, { ...room, schools: input.choices })
+      : writer.put(projectRecord, {
           ...project,
           terms: { ...project.terms, schools: input.choices },
         }),
@@ -59,7 +66,7 @@ export async function saveSection(
   projectId: ProjectId,
   input: SectionInput,
 ): Promise<SectionId> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'rooms', 'sections', 'units');
   const roomBays = records.units
     .filter(({ roomId }) => roomId === input.roomId)
     .flatMap(({ bays }) => bays.map(({ id }) => id));
@@ -77,11 +84,11 @@ export async function saveSection(
     db,
     { projectId, label: `${known ? 'changed' : 'added'} the section ${input.name}`, now: nowIso() },
     async (writer) => {
-      await writer.put(sectionTable, section);
+      await writer.put(sectionRecord, section);
       for (const other of records.sections) {
         const left = other.bayIds.filter((id) => !bayIds.includes(id));
         if (other.id !== section.id && left.length < other.bayIds.length)
-          await writer.put(sectionTable, { ...other, bayIds: left });
+          await writer.put(sectionRecord, { ...other, bayIds: left });
       }
       await setScope(writer, records, bayIds, section.inScope);
     },
@@ -91,7 +98,7 @@ export async function saveSection(
 
 /** One section a unit that has none yet, in the order of the rooms. */
 export async function suggestSections(db: Db, projectId: ProjectId, roomId: RoomId): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'sections', 'units');
   const taken = new Set(records.sections.flatMap(({ bayIds }) => bayIds));
   const units = records.units.filter(
     (unit) => unit.roomId === roomId && unit.bays.some(({ id }) => !taken.has(id)),
@@ -104,7 +111,7 @@ export async function suggestSections(db: Db, projectId: ProjectId, roomId: Room
       let position = nextPosition(records.sections);
       for (const unit of units) {
         const bays = unit.bays.filter(({ id }) => !taken.has(id));
-        await writer.put(sectionTable, {
+        await writer.put(sectionRecord, {
           id: sectionIdSchema.parse(createId()),
           roomId,
           name: unit.name,
@@ -125,13 +132,13 @@ const nextPosition = (sections: readonly Section[]): number =>
 
 async function setScope(
   writer: ChangeWriter,
-  { units }: ProjectRecords,
+  { units }: Records<'units'>,
   bayIds: readonly BayId[],
   inScope: boolean,
 ): Promise<void> {
   for (const bay of units.flatMap(({ bays }) => bays)) {
     if (bayIds.includes(bay.id) && bay.outOfScope === inScope)
-      await writer.put(bayTable, { ...bay, outOfScope: !inScope });
+      await writer.put(bayRecord, { ...bay, outOfScope: !inScope });
   }
 }
 
@@ -142,7 +149,7 @@ export async function moveSection(
   sectionId: SectionId,
   way: 'up' | 'down',
 ): Promise<void> {
-  const { sections } = await getProjectRecords(db, projectId);
+  const { sections } = await loadRecords(db, projectId, 'sections');
   const at = sections.findIndex(({ id }) => id === sectionId);
   const [section, other] = [sections[at], sections[at + (way === 'up' ? -1 : 1)]];
   if (!section) throw new DataError('not_found', 'there is no such section in this home');
@@ -157,7 +164,7 @@ export async function moveSection(
         each.id === section.id ? other : each.id === other.id ? section : each,
       );
       for (const [position, each] of order.entries())
-        if (each.position !== position) await writer.put(sectionTable, { ...each, position });
+        if (each.position !== position) await writer.put(sectionRecord, { ...each, position });
     },
   );
 }
@@ -167,13 +174,13 @@ export async function removeSection(
   projectId: ProjectId,
   sectionId: SectionId,
 ): Promise<void> {
-  const { sections } = await getProjectRecords(db, projectId);
+  const { sections } = await loadRecords(db, projectId, 'sections');
   const section = sections.find(({ id }) => id === sectionId);
   if (!section) throw new DataError('not_found', 'there is no such section in this home');
   await recordChange(
     db,
     { projectId, label: `removed the section ${section.name}`, now: nowIso() },
-    (writer) => writer.remove(sectionTable, sectionId),
+    (writer) => writer.remove(sectionRecord, sectionId),
   );
 }
 
@@ -183,10 +190,10 @@ export async function recordAgreement(
   projectId: ProjectId,
   agreedBy: string,
 ): Promise<AgreementId> {
-  const lines = agreementLinesOf(await getProjectRecords(db, projectId));
+  const lines = agreementLinesOf(await loadRecords(db, projectId, 'project', 'rooms', 'sections'));
   const id = agreementIdSchema.parse(createId());
   await recordChange(db, { projectId, label: `agreed with ${agreedBy}`, now: nowIso() }, (writer) =>
-    writer.insert(agreementTable, { id, projectId, agreedAt: nowIso(), agreedBy, lines }),
+    writer.insert(agreementRecord, { id, projectId, agreedAt: nowIso(), agreedBy, lines }),
   );
   return id;
 }

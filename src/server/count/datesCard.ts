@@ -2,7 +2,7 @@ import 'server-only';
 
 import { datesCardOf, type DatedThing } from '@/core/count';
 import type { Thing } from '@/core/sort';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 import { dayWords } from '../show/clientWords';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
@@ -11,7 +11,7 @@ const STYLE =
 
 /** The dates card of a room, or of the home: what runs out, the nearest first, to hang inside the door. */
 export function renderDatesCard(
-  { project, rooms, things }: Pick<ProjectRecords, 'project' | 'rooms' | 'things'>,
+  { project, rooms, things }: Records<'project' | 'rooms' | 'things'>,
   {
     roomId,
     today,

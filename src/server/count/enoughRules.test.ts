@@ -3,7 +3,7 @@ import { shippedRules } from '@/core/count';
 import { foldDecisions } from '@/core/sort';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { findProject } from '@/data/projectRepo';
+import { findProject } from '@/data/records';
 import { renderDatesCard } from './datesCard';
 import { dropRule, rulesInUse, saveRule, setHousehold, type RuleInput } from './enoughRules';
 

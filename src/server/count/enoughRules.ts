@@ -10,10 +10,9 @@ import {
 } from '@/core/count';
 import { enoughRuleIdSchema, type EnoughRuleId, type ProjectId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
-import { enoughRuleTable, listEnoughRules } from '@/data/countRepo';
+import { listEnoughRules } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
-import { findProject } from '@/data/projectRepo';
-import { projectTable } from '@/data/tables';
+import { enoughRuleRecord, findProject, projectRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
 
 /** A rule as it holds in a household. */
@@ -67,7 +66,7 @@ export async function saveRule(
   await recordChange(
     db,
     { projectId, label: `changed how many ${input.name.toLowerCase()} are enough`, now: nowIso() },
-    (writer) => writer.put(enoughRuleTable, enoughRuleSchema.parse({ ...input, id, projectId })),
+    (writer) => writer.put(enoughRuleRecord, enoughRuleSchema.parse({ ...input, id, projectId })),
   );
   return id;
 }
@@ -85,7 +84,7 @@ export async function dropRule(db: Db, projectId: ProjectId, name: string): Prom
       label: `put ${known.name.toLowerCase()} back to the usual figures`,
       now: nowIso(),
     },
-    (writer) => writer.remove(enoughRuleTable, known.id),
+    (writer) => writer.remove(enoughRuleRecord, known.id),
   );
 }
 
@@ -104,6 +103,6 @@ export async function setHousehold(
   await recordChange(
     db,
     { projectId, label: 'changed beds, guests and washday', now: nowIso() },
-    (writer) => writer.put(projectTable, { ...project, ...input }),
+    (writer) => writer.put(projectRecord, { ...project, ...input }),
   );
 }

@@ -4,7 +4,8 @@ import { stemsOf } from '@/core/sort';
 import type { ProjectId } from '@/core/shared';
 import type { Db } from '@/data/db';
 import { listCatalogue } from '@/data/catalogueRepo';
-import { getProjectRecords, listProjects } from '@/data/projectRepo';
+import { listProjects } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
 
 export interface Hit {
   readonly kind: 'project' | 'room' | 'group' | 'thing' | 'bay' | 'container';
@@ -75,7 +76,14 @@ async function containerHits(db: Db): Promise<Hit[]> {
 }
 
 async function listProjectHits(db: Db, projectId: ProjectId): Promise<Hit[]> {
-  const { rooms, units, groups, things } = await getProjectRecords(db, projectId);
+  const { rooms, units, groups, things } = await loadRecords(
+    db,
+    projectId,
+    'groups',
+    'rooms',
+    'things',
+    'units',
+  );
   const base = (roomId: string) => `/projects/${projectId}/rooms/${roomId}`;
   const roomName = (roomId: string) => rooms.find(({ id }) => id === roomId)?.name ?? '';
   const bays = units.flatMap((unit) => unit.bays.map((bay) => ({ bay, unit })));

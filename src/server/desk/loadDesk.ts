@@ -7,14 +7,28 @@ import { roomResultsOf, type RoomRecords } from '@/core/show';
 import { listMaterialNeeds, listNeeds, listOtherNeeds } from '@/core/shop';
 import type { RoomId } from '@/core/shared';
 import { DataError, type Db } from '@/data/db';
-import {
-  getProjectRecords,
-  listDeskProjects,
-  listDeskSummaries,
-  putDeskSummary,
-  type ProjectRecords,
-} from '@/data/projectRepo';
+import { listDeskProjects, listDeskSummaries, putDeskSummary } from '@/data/projectRepo';
+import { loadRecords, type LoadName, type Records } from '@/data/records';
 import { labelTextsOf } from '../shop/materials';
+
+/** What the desk and the lid tell of a home: how far each room is. */
+export const deskNames = [
+  'containers',
+  'fits',
+  'groups',
+  'handNeeds',
+  'materials',
+  'pictures',
+  'priorities',
+  'project',
+  'purchases',
+  'rooms',
+  'sections',
+  'things',
+  'units',
+  'vantagePoints',
+] as const satisfies readonly LoadName[];
+export type DeskName = (typeof deskNames)[number];
 
 export interface RoomOnDesk {
   readonly room: Pick<Room, 'id' | 'name'>;
@@ -52,14 +66,14 @@ export async function loadDesk(db: Db): Promise<ProjectOnDesk[]> {
       desk.push({ project, ...(kept.summary as DeskSummary) });
       continue;
     }
-    const summary = summaryOf(await getProjectRecords(db, project.id));
+    const summary = summaryOf(await loadRecords(db, project.id, ...deskNames));
     await putDeskSummary(db, project.id, { stamp, summary });
     desk.push({ project, ...summary });
   }
   return desk;
 }
 
-function summaryOf(records: ProjectRecords): DeskSummary {
+function summaryOf(records: Records<DeskName>): DeskSummary {
   const results = records.rooms.map((room) => roomResultsOf(roomRecordsOf(records, room.id)));
   return {
     rooms: roomsOnDesk(records).map(({ room: { id, name }, progress }) => ({
@@ -71,10 +85,10 @@ function summaryOf(records: ProjectRecords): DeskSummary {
   };
 }
 
-export const roomsOnDesk = (records: ProjectRecords): RoomWithProgress[] =>
+export const roomsOnDesk = (records: Records<DeskName>): RoomWithProgress[] =>
   records.rooms.map((room) => ({ room, progress: roomProgress(records, room.id) }));
 
-function roomProgress(records: ProjectRecords, roomId: RoomId): RoomProgress {
+function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress {
   const own = roomRecordsOf(records, roomId);
   const vantagePoints = records.vantagePoints.filter(
     (vantagePoint) => vantagePoint.roomId === roomId,
@@ -111,8 +125,12 @@ function roomProgress(records: ProjectRecords, roomId: RoomId): RoomProgress {
   });
 }
 
+/** What one room's share is cut from. */
+export type RoomShareName =
+  'containers' | 'fits' | 'groups' | 'project' | 'purchases' | 'rooms' | 'things' | 'units';
+
 /** One room's share of a project's records. @errors `not_found`: the room is not of the project. */
-export function roomRecordsOf(records: ProjectRecords, roomId: RoomId): RoomRecords {
+export function roomRecordsOf(records: Records<RoomShareName>, roomId: RoomId): RoomRecords {
   const room = records.rooms.find(({ id }) => id === roomId);
   if (!room) throw new DataError('not_found', `no room ${roomId} in project ${records.project.id}`);
   const units = records.units.filter((unit) => unit.roomId === roomId);

@@ -2,55 +2,61 @@ import 'server-only';
 
 import type { UndoState } from '@/data/changes';
 import { getUndoState } from '@/data/changes';
-import { type Db } from '@/data/db';
+import type { Db } from '@/data/db';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { projectIdSchema, roomIdSchema, type RoomId } from '@/core/shared';
+import { projectIdSchema, roomIdSchema } from '@/core/shared';
 import type { RoomRecords } from '@/core/show';
-import { roomRecordsOf, roomsOnDesk, type RoomWithProgress } from './loadDesk';
+import { findProject, loadRecords, type LoadName, type Records } from '@/data/records';
+import {
+  deskNames,
+  roomRecordsOf,
+  roomsOnDesk,
+  type DeskName,
+  type RoomWithProgress,
+} from './loadDesk';
 
 /** Everything a step's page needs: the project, its rooms with their progress, and this room. */
-export interface OpenRoom {
-  readonly db: Db;
-  readonly records: ProjectRecords;
-  readonly desk: readonly RoomWithProgress[];
+export interface OpenRoom<N extends LoadName> extends OpenProject<N> {
   readonly here: RoomWithProgress;
   readonly own: RoomRecords;
+}
+export interface OpenProject<N extends LoadName> {
+  readonly db: Db;
+  readonly records: Records<DeskName | N>;
+  readonly desk: readonly RoomWithProgress[];
   readonly undo: UndoState;
 }
 
-/** Returns undefined where an id is no id, or names nothing. */
-export async function openRoom(
+/**
+ * Opens a room with what every page shows and with the records that this page names beside.
+ * Returns undefined where an id is no id, or names nothing.
+ */
+export async function openRoom<N extends LoadName = never>(
   projectIdRaw: string,
   roomIdRaw: string,
-): Promise<OpenRoom | undefined> {
+  ...names: readonly N[]
+): Promise<OpenRoom<N> | undefined> {
   const roomId = roomIdSchema.safeParse(roomIdRaw);
-  const project = await openProject(projectIdRaw);
+  const project = await openProject(projectIdRaw, ...names);
   if (!project || !roomId.success) return undefined;
-  return pickRoom(project, roomId.data);
+  const here = project.desk.find(({ room }) => room.id === roomId.data);
+  return here && { ...project, here, own: roomRecordsOf(project.records, roomId.data) };
 }
 
-export type OpenProject = Pick<OpenRoom, 'db' | 'records' | 'desk' | 'undo'>;
-
-export async function openProject(projectIdRaw: string): Promise<OpenProject | undefined> {
+/** Returns undefined where the id is no id, or names nothing. */
+export async function openProject<N extends LoadName = never>(
+  projectIdRaw: string,
+  ...names: readonly N[]
+): Promise<OpenProject<N> | undefined> {
   const projectId = projectIdSchema.safeParse(projectIdRaw);
   if (!projectId.success) return undefined;
   const db = await getDatabase();
-  const records = await getProjectRecords(db, projectId.data).catch((error: unknown) => {
-    if (error instanceof Error && 'code' in error && error.code === 'not_found') return undefined;
-    throw error;
-  });
-  return (
-    records && {
-      db,
-      records,
-      desk: roomsOnDesk(records),
-      undo: await getUndoState(db, projectId.data),
-    }
-  );
-}
-
-function pickRoom(project: OpenProject, roomId: RoomId): OpenRoom | undefined {
-  const here = project.desk.find(({ room }) => room.id === roomId);
-  return here && { ...project, here, own: roomRecordsOf(project.records, roomId) };
+  if (!(await findProject(db, projectId.data))) return undefined;
+  const records = await loadRecords<DeskName | N>(db, projectId.data, ...deskNames, ...names);
+  return {
+    db,
+    records,
+    desk: roomsOnDesk(records),
+    undo: await getUndoState(db, projectId.data),
+  };
 }

@@ -4,9 +4,9 @@ import type { ProjectId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { forgetHome, listForgottenHomes, type ForgottenHome } from '@/data/forgetHome';
-import { findProject, listArchivedProjects } from '@/data/projectRepo';
-import { projectTable } from '@/data/tables';
+import { listArchivedProjects } from '@/data/projectRepo';
 import type { Project } from '@/core/agree';
+import { findProject, projectRecord } from '@/data/records';
 import { listBackups, readManifest } from '../backup/backupData';
 import { nowIso } from '../means';
 
@@ -17,7 +17,7 @@ export async function putAway(db: Db, projectId: ProjectId, isAway: boolean): Pr
   if ((project.archivedAt !== null) === isAway) return;
   const label = isAway ? 'put the home away' : 'took the home back to the desk';
   await recordChange(db, { projectId, label, now: nowIso() }, (writer) =>
-    writer.put(projectTable, { ...project, archivedAt: isAway ? nowIso() : null }),
+    writer.put(projectRecord, { ...project, archivedAt: isAway ? nowIso() : null }),
   );
 }
 

@@ -13,8 +13,16 @@ import { DataError, type Db } from '@/data/db';
 import { countDecisions, listDecisionsAfter, listThingNames } from '@/data/decisionLog';
 import { listIds } from '@/data/idPaths';
 import { pictureFileOf, pictureSizes } from '@/data/pictureFiles';
-import { findProject } from '@/data/projectRepo';
-import { isAlwaysShared, isShared, listOwned, recordKinds, type AnyRecord } from '@/data/records';
+import {
+  type AnyRecord,
+  findProject,
+  getRecordKind,
+  isAlwaysShared,
+  isShared,
+  listEvery,
+  listOwned,
+  recordKinds,
+} from '@/data/records';
 import { nowIso } from '../means';
 import {
   DECISIONS_FILE,
@@ -106,12 +114,10 @@ async function loadRecords(db: Db, projectId: ProjectId): Promise<Map<string, An
 
 /** Of what every home shares, all or some. */
 async function readShared(db: Db, name: string, ids?: ReadonlySet<string>): Promise<AnyRecord[]> {
-  const kind = recordKinds.find((each) => each.name === name);
-  if (!kind) return [];
-  const rows = (await db(kind.table.name).orderBy('rowid')) as Record<string, unknown>[];
-  return rows
-    .map(kind.table.fromRow)
-    .filter((record) => isShared(kind, record) && (ids?.has(record.id) ?? true));
+  const kind = getRecordKind(name);
+  return (await listEvery(db, kind)).filter(
+    (record) => isShared(kind, record) && (ids?.has(record.id) ?? true),
+  );
 }
 
 /** One line an event, read in pieces as the zip asks for them; what is decided meanwhile is not in it. */

@@ -3,15 +3,16 @@ import 'server-only';
 import type { PictureId } from '@/core/shared';
 import type { DecisionEvent } from '@/core/sort';
 import type { Db } from '@/data/db';
+import { lastSeqOf } from '@/data/decisionLog';
 import { listIds, mapIds } from '@/data/idPaths';
 import { hasPictureFiles } from '@/data/pictureFiles';
 import { findReceiptOf } from '@/data/projectRepo';
 import {
+  type AnyRecord,
+  findOwnedByAny,
   getRecordKind,
-  isAlwaysShared,
   isShared,
   recordKinds,
-  type AnyRecord,
 } from '@/data/records';
 import { createId } from '../means';
 import { pictureIdsOf, projectOf, type ProjectDocument } from './projectFile';
@@ -124,16 +125,7 @@ async function listForeignContainers(db: Db, document: ProjectDocument): Promise
     for (const record of document.records.get(kind.name) ?? [])
       for (const { target, id } of listIds(record, kind.ids))
         if (target.split('|').includes('containers')) named.add(id);
-  const foreign = new Set<string>();
-  const ids = [...named];
-  for (let i = 0; i < ids.length; i += 500) {
-    const rows: readonly { id: string }[] = await db('containers')
-      .whereIn('id', ids.slice(i, i + 500))
-      .whereNotNull('project_id')
-      .select('id');
-    for (const { id } of rows) foreign.add(id);
-  }
-  return foreign;
+  return new Set(await findOwnedByAny(db, getRecordKind('containers'), [...named]));
 }
 
 /** A picture that stands, or one that was removed and can still come back. */
@@ -155,20 +147,10 @@ async function isAnyTaken(
         for (const name of target.split('|'))
           if (asked.has(name) && !shared.get(name)?.has(id)) asked.get(name)?.add(id);
   for (const kind of recordKinds) {
-    if (isAlwaysShared(kind)) continue;
-    const ids = [...(asked.get(kind.name) ?? [])];
-    for (let i = 0; i < ids.length; i += 500) {
-      const taken = db(kind.table.name).whereIn('id', ids.slice(i, i + 500));
-      // What every home shares may be named by all.
-      if (kind.name === 'containers') void taken.whereNotNull('project_id');
-      const row: unknown = await taken.first('id');
-      if (row !== undefined) return true;
-    }
+    const taken = await findOwnedByAny(db, kind, [...(asked.get(kind.name) ?? [])]);
+    if (taken.length > 0) return true;
   }
   for (const id of pictureIdsOf(document.records))
     if (await isPictureTaken(db, dataDir, id)) return true;
-  const events: unknown = await db('decision_events')
-    .where({ project_id: projectOf(document).id })
-    .first('id');
-  return events !== undefined;
+  return (await lastSeqOf(db, projectOf(document).id)) > 0;
 }

@@ -18,8 +18,15 @@ import { insertMissingKindSizes } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
 import { stagePictureFiles, type PictureBytes, type StagedPicture } from '@/data/pictureFiles';
-import { findProject } from '@/data/projectRepo';
-import { isShared, recordKinds, type AnyRecord } from '@/data/records';
+import {
+  type AnyRecord,
+  findOwnedByAny,
+  findProject,
+  insertIfMissing,
+  insertRecord,
+  isShared,
+  recordKinds,
+} from '@/data/records';
 import { encodePicture } from '../look/encodePicture';
 import { isBareJpeg } from './bareJpeg';
 import { parseBoundedJson } from './boundedJson';
@@ -180,14 +187,17 @@ async function refuseStrays(db: Db, { records }: ProjectDocument): Promise<void>
     }
   }
   // Called shared in the file, another home's here.
-  for (const [i, { id, projectId }] of (records.get('containers') ?? []).entries()) {
-    if (projectId !== null) continue;
-    const owned: unknown = await db('containers')
-      .where({ id })
-      .whereNotNull('project_id')
-      .first('id');
-    if (owned !== undefined)
-      throw new ImportFault({ code: 'stray_record', path: `containers.${i}.id`, id });
+  for (const kind of recordKinds.filter(({ shared }) => shared === 'without_parent')) {
+    const list = records.get(kind.name) ?? [];
+    const shared = list.filter((record) => isShared(kind, record));
+    const [owned] = await findOwnedByAny(
+      db,
+      kind,
+      shared.map(({ id }) => id),
+    );
+    if (owned === undefined) continue;
+    const i = list.findIndex(({ id }) => id === owned);
+    throw new ImportFault({ code: 'stray_record', path: `${kind.name}.${i}.id`, id: owned });
   }
 }
 
@@ -349,10 +359,9 @@ async function insertRecords(
         projectId = record.id;
         record = { ...record, name };
       }
-      const insert = trx(kind.table.name).insert(kind.table.toRow(record));
       try {
-        // The price list is every home's: what is here already stays as it is.
-        await (isShared(kind, record) ? insert.onConflict('id').ignore() : insert);
+        if (isShared(kind, record)) await insertIfMissing(trx, kind, record);
+        else await insertRecord(trx, kind, record);
       } catch (error) {
         throw constraintFault(error, { path: `${kind.name}.${i}`, id: before.id });
       }
@@ -366,7 +375,8 @@ function constraintFault(
   error: unknown,
   at: { readonly path: string; readonly id: string },
 ): unknown {
-  const code = error instanceof Object && 'code' in error ? String(error.code) : '';
+  const code =
+    typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : '';
   return code.startsWith('SQLITE_CONSTRAINT')
     ? new ImportFault({ code: 'stray_record', ...at })
     : error;

@@ -13,7 +13,7 @@ import {
 } from '@/core/shared';
 import { kindSizeSchema, type KindSize } from '@/core/sort';
 import { pictureSizes } from '@/data/pictureFiles';
-import { getRecordKind, recordKinds, type AnyRecord } from '@/data/records';
+import { type AnyRecord, getRecordKind, recordKinds } from '@/data/records';
 import type { JsonFault } from './boundedJson';
 import type { ZipFault } from './zipReader';
 

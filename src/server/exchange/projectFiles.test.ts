@@ -6,7 +6,7 @@ import { buffer } from 'node:stream/consumers';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import sharp from 'sharp';
 
-import { aDecision, aGroup, aUnit, HALL, HOME, aRoom } from '@test/builders';
+import { aDecision, aGroup, aUnit, HALL, HOME, aRoom, loadAll } from '@test/builders';
 import { projectSchema } from '@/core/agree';
 import { containerProductSchema } from '@/core/fit';
 import { pictureIdSchema } from '@/core/shared';
@@ -14,7 +14,7 @@ import { listKindSizes, putKindSize } from '@/data/countRepo';
 import { readPictureFile } from '@/data/pictureFiles';
 import { openDatabase, picturesDir, type Db } from '@/data/db';
 import { appendDecisions, listDecisions } from '@/data/decisionLog';
-import { getProjectRecords, listProjects } from '@/data/projectRepo';
+import { listProjects } from '@/data/projectRepo';
 import { addDraft, arrange } from '../place/drafts';
 import { makeMoveList } from '../place/moveList';
 import { addHandNeed, approveNeed } from '../shop/buying';
@@ -22,7 +22,15 @@ import { materialsOf, saveMaterials } from '../shop/materials';
 import { addReceipt, dayOf } from '../shop/receipts';
 import { addPurchase } from '../shop/roomShopping';
 import { shopSchema } from '@/core/shop';
-import { bayTable, groupTable, projectTable, roomTable, shopTable, unitTable } from '@/data/tables';
+import {
+  bayRecord,
+  groupRecord,
+  loadRecords,
+  projectRecord,
+  roomRecord,
+  shopRecord,
+  unitRecord,
+} from '@/data/records';
 import { encodePicture } from '../look/encodePicture';
 import { addPicture, addVantagePoint } from '../look/pictures';
 import { exportProject } from './exportProject';
@@ -47,8 +55,8 @@ const aPicture = () =>
 /** A home with a unit, a group, a decision taken back, and a picture. */
 async function fillHome(): Promise<void> {
   const unit = aUnit();
-  await db(projectTable.name).insert(
-    projectTable.toRow(
+  await db(projectRecord.table.name).insert(
+    projectRecord.table.toRow(
       projectSchema.parse({
         id: HOME,
         name: 'Home',
@@ -61,11 +69,13 @@ async function fillHome(): Promise<void> {
       }),
     ),
   );
-  await db(roomTable.name).insert(roomTable.toRow(aRoom({ name: 'hall', purpose: 'home' })));
-  await db(unitTable.name).insert(unitTable.toRow(unit));
-  for (const bay of unit.bays) await db(bayTable.name).insert(bayTable.toRow(bay));
-  await db(groupTable.name).insert(
-    groupTable.toRow(aGroup({ bayId: 'shelf', standsBayId: 'shelf' })),
+  await db(roomRecord.table.name).insert(
+    roomRecord.table.toRow(aRoom({ name: 'hall', purpose: 'home' })),
+  );
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+  for (const bay of unit.bays) await db(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
+  await db(groupRecord.table.name).insert(
+    groupRecord.table.toRow(aGroup({ bayId: 'shelf', standsBayId: 'shelf' })),
   );
   const draft = await addDraft(db, HOME, { roomId: HALL, name: 'Other', from: 'chosen' });
   await arrange(db, HOME, {
@@ -81,12 +91,12 @@ async function fillHome(): Promise<void> {
     basketsStand: 'on the stairs',
   });
   await saveMaterials(db, HOME, {
-    ...materialsOf(await getProjectRecords(db, HOME), HALL),
+    ...materialsOf(await loadRecords(db, HOME, 'materials', 'units'), HALL),
     linedBayIds: [],
     cuts: [{ name: 'Shelf', length: { mm: 880, text: '88 cm' }, qty: 3 }],
   });
-  await db(shopTable.name).insert(
-    shopTable.toRow(
+  await db(shopRecord.table.name).insert(
+    shopRecord.table.toRow(
       shopSchema.parse({
         id: 'corner',
         name: 'Corner',
@@ -105,7 +115,7 @@ async function fillHome(): Promise<void> {
     packSize: 4,
     priceMinor: 100,
   });
-  const [hooks] = (await getProjectRecords(db, HOME)).handNeeds;
+  const [hooks] = (await loadRecords(db, HOME, 'handNeeds')).handNeeds;
   await approveNeed(db, HOME, { roomId: HALL, needId: hooks?.id ?? '', isApproved: true });
   await addPurchase(db, HOME, {
     roomId: HALL,
@@ -153,7 +163,7 @@ async function fillHome(): Promise<void> {
 
 /** Everything but ids, names of the copy and dates of the import. */
 const shapeOf = async (database: Db, id: typeof HOME) => {
-  const { project, containers: _containers, ...records } = await getProjectRecords(database, id);
+  const { project, containers: _containers, ...records } = await loadAll(database, id);
   const ids = new Map<string, string>();
   const text = JSON.stringify({
     ...records,
@@ -217,7 +227,7 @@ test('in again where it is already: a copy with fresh ids throughout, and again,
 
 test('a picture whose file is gone stops nothing: it is named in the file, and comes in as a gap', async () => {
   await fillHome();
-  const [picture] = (await getProjectRecords(db, HOME)).pictures;
+  const [picture] = (await loadRecords(db, HOME, 'pictures')).pictures;
   for (const suffix of ['.jpg', '.thumb.jpg'])
     rmSync(path.join(picturesDir(dataDir), `${picture?.id}${suffix}`));
   const zip = await pack();
@@ -227,7 +237,7 @@ test('a picture whose file is gone stops nothing: it is named in the file, and c
   ]);
   const imported = await bringIn(zip);
   if (!imported.ok) throw new Error(imported.error.code);
-  expect((await getProjectRecords(db, imported.value)).pictures).toHaveLength(1);
+  expect((await loadRecords(db, imported.value, 'pictures')).pictures).toHaveLength(1);
 });
 
 interface Documents {
@@ -399,7 +409,7 @@ async function dumpOf(database: Db): Promise<Record<string, unknown>> {
 
 test('a file that calls another home’s picture its own leaves that picture as it is', async () => {
   await fillHome();
-  const [victim] = (await getProjectRecords(db, HOME)).pictures;
+  const [victim] = (await loadRecords(db, HOME, 'pictures')).pictures;
   const before = await readPictureFile(dataDir, victim?.id ?? pictureIdSchema.parse('x'), 'full');
   const zip = await pack();
   const manifest = readManifest(zip);
@@ -473,10 +483,7 @@ test('of a receipt that comes as a copy the picture is its own, and its lines st
   await fillHome();
   const imported = await bringIn(await pack());
   if (!imported.ok) throw new Error(imported.error.code);
-  const [before, after] = [
-    await getProjectRecords(db, HOME),
-    await getProjectRecords(db, imported.value),
-  ];
+  const [before, after] = [await loadAll(db, HOME), await loadAll(db, imported.value)];
   expect(after.receipts[0]?.pictureId).not.toBe(before.receipts[0]?.pictureId);
   expect(readdirSync(picturesDir(dataDir))).toContain(`${after.receipts[0]?.pictureId}.jpg`);
   expect(after.purchases[0]).toMatchObject({
@@ -528,7 +535,14 @@ async function asVersion2(): Promise<Uint8Array> {
 test('a file of the second version is read; a yes that stood beside the priority is good for any price', async () => {
   const imported = await bringIn(await asVersion2());
   if (!imported.ok) throw new Error(JSON.stringify(imported.error));
-  const { approvals, priorities, units, pictures } = await getProjectRecords(db, imported.value);
+  const { approvals, priorities, units, pictures } = await loadRecords(
+    db,
+    imported.value,
+    'approvals',
+    'pictures',
+    'priorities',
+    'units',
+  );
   expect(approvals).toMatchObject([
     { needId: 'tub', lineMinor: null, approvedAt: '2026-11-08T10:00:00.000Z' },
   ]);

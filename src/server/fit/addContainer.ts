@@ -12,8 +12,14 @@ import {
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
-import { getProjectRecords } from '@/data/projectRepo';
-import { containerTable, fitTable, offerTable, shopTable } from '@/data/tables';
+import {
+  containerRecord,
+  fitRecord,
+  loadRecords,
+  offerRecord,
+  putShared,
+  shopRecord,
+} from '@/data/records';
 import { createId, nowIso } from '../means';
 
 export type ContainerInput = Omit<ContainerProduct, 'id' | 'projectId' | 'ownedCount'>;
@@ -29,7 +35,7 @@ export async function addOwnedContainer(
   await recordChange(
     db,
     { projectId, label: `added ${count} × ${input.name}`, now: nowIso() },
-    (writer) => writer.insert(containerTable, { ...facts, id, projectId, ownedCount: count }),
+    (writer) => writer.insert(containerRecord, { ...facts, id, projectId, ownedCount: count }),
   );
   return id;
 }
@@ -40,7 +46,7 @@ export async function removeOwnedContainer(
   projectId: ProjectId,
   containerId: ContainerId,
 ): Promise<void> {
-  const { containers, fits } = await getProjectRecords(db, projectId);
+  const { containers, fits } = await loadRecords(db, projectId, 'containers', 'fits');
   const container = containers.find(
     ({ id, projectId: owner }) => id === containerId && owner === projectId,
   );
@@ -52,8 +58,8 @@ export async function removeOwnedContainer(
       for (const fit of fits.filter(({ answer }) =>
         answer.placements.some((placement) => placement.containerId === containerId),
       ))
-        await writer.remove(fitTable, fit.bayId);
-      await writer.remove(containerTable, containerId);
+        await writer.remove(fitRecord, fit.bayId);
+      await writer.remove(containerRecord, containerId);
     },
   );
 }
@@ -74,9 +80,7 @@ export async function addCatalogueContainer(
   const id = containerIdSchema.parse(createId());
   const shops = await listShops(db);
   await db.transaction(async (trx) => {
-    await trx(containerTable.name).insert(
-      containerTable.toRow({ ...facts, id, projectId: null, ownedCount: null }),
-    );
+    await putShared(trx, containerRecord, { ...facts, id, projectId: null, ownedCount: null });
     const known = shops.find(
       (shop) =>
         shop.name.toLowerCase() === offer.shopName.toLowerCase() &&
@@ -89,19 +93,17 @@ export async function addCatalogueContainer(
       deliveryMinor: 0,
       freeOverMinor: null,
     };
-    if (!known) await trx(shopTable.name).insert(shopTable.toRow(shop));
-    await trx(offerTable.name).insert(
-      offerTable.toRow({
-        id: offerIdSchema.parse(createId()),
-        shopId: shop.id,
-        containerId: id,
-        packSize: offer.packSize,
-        priceMinor: offer.priceMinor,
-        checkedAt: null,
-        inStock: null,
-        aisle: '',
-      }),
-    );
+    if (!known) await putShared(trx, shopRecord, shop);
+    await putShared(trx, offerRecord, {
+      id: offerIdSchema.parse(createId()),
+      shopId: shop.id,
+      containerId: id,
+      packSize: offer.packSize,
+      priceMinor: offer.priceMinor,
+      checkedAt: null,
+      inStock: null,
+      aisle: '',
+    });
   });
   return id;
 }

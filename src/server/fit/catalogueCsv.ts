@@ -15,7 +15,7 @@ import {
 import type { Offer, Shop } from '@/core/shop';
 import { listCatalogue, listOffers, listShops } from '@/data/catalogueRepo';
 import type { Db } from '@/data/db';
-import { containerTable, offerTable, shopTable } from '@/data/tables';
+import { containerRecord, offerRecord, putShared, shopRecord } from '@/data/records';
 import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 import { createId } from '../means';
 
@@ -275,11 +275,7 @@ async function keep(
       ...facts,
       ...(known ? { maxStack: known.maxStack, tareG: known.tareG, maxLoadG: known.maxLoadG } : {}),
     };
-    if (known)
-      await trx(containerTable.name)
-        .where({ id: known.id })
-        .update(containerTable.toRow(container));
-    else await trx(containerTable.name).insert(containerTable.toRow(container));
+    await putShared(trx, containerRecord, container);
     if (known && !seen.has(key)) replacedCount += 1;
     seen.add(key);
     containers.set(key, container);
@@ -298,7 +294,7 @@ async function keep(
         freeOverMinor: null,
       };
       shops.push(shop);
-      await trx(shopTable.name).insert(shopTable.toRow(shop));
+      await putShared(trx, shopRecord, shop);
     }
     const shopId = shop.id;
     const same = offers.find(
@@ -313,11 +309,8 @@ async function keep(
       shopId,
       containerId: container.id,
     };
-    if (same) await trx(offerTable.name).where({ id: same.id }).update(offerTable.toRow(after));
-    else {
-      offers.push(after);
-      await trx(offerTable.name).insert(offerTable.toRow(after));
-    }
+    if (!same) offers.push(after);
+    await putShared(trx, offerRecord, after);
   }
   return { addedCount: seen.size - replacedCount, replacedCount };
 }

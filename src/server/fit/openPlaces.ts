@@ -4,7 +4,7 @@ import type { FitContainer, FitQuestion } from '@/core/fit';
 import { hasInside } from '@/core/look';
 import { walkBays } from '@/core/place';
 import type { RoomId } from '@/core/shared';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 import { toFitQuestion } from './takeFit';
 
 /** Places with something to go in and no fit yet; the containers once for all of them, since they are many. */
@@ -23,7 +23,7 @@ export interface OpenPlace {
 
 /** Of the whole home, room by room as one walks past them. */
 export function listOpenPlaces(
-  records: ProjectRecords,
+  records: Records<'fitWishes' | 'fits' | 'groups' | 'rooms' | 'things' | 'units'>,
   priced: readonly FitContainer[],
 ): OpenPlaces {
   const taken = new Set<string>(records.fits.map(({ bayId }) => bayId));

@@ -16,14 +16,13 @@ import { findUnitPriceMinor } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { fitTable } from '@/data/tables';
+import { fitRecord, loadRecords, type Records } from '@/data/records';
 import { nowIso } from '../means';
 
 /** The containers a project can use: the catalogue where it has a price, and its own at nothing. */
 export async function listFitContainers(
   db: Db,
-  { project, containers }: ProjectRecords,
+  { project, containers }: Records<'containers' | 'project'>,
 ): Promise<FitContainer[]> {
   const [offers, shops] = [await listOffers(db), await listShops(db)];
   return containers.flatMap((container) => {
@@ -39,7 +38,7 @@ export async function listFitContainers(
 /** @errors `not_found` where the bay is not of this project. */
 export const createFitRequest = async (
   db: Db,
-  records: ProjectRecords,
+  records: Records<'containers' | 'fitWishes' | 'fits' | 'groups' | 'project' | 'things' | 'units'>,
   ask: FitAsk,
 ): Promise<FitQuestion> => toFitQuestion(records, await listFitContainers(db, records), ask);
 
@@ -50,7 +49,7 @@ interface FitAsk {
 
 /** The same for many places, whose containers are listed once. @errors `not_found`. */
 export function toFitQuestion(
-  records: ProjectRecords,
+  records: Records<'fitWishes' | 'fits' | 'groups' | 'things' | 'units'>,
   priced: readonly FitContainer[],
   ask: FitAsk,
 ): FitQuestion {
@@ -87,7 +86,7 @@ export function toFitQuestion(
 
 /** Litres of one usual thing of each group in the request: kept things, counted one by one. */
 export function litresEachOf(
-  { things }: ProjectRecords,
+  { things }: Records<'things'>,
   request: FitQuestion,
 ): Readonly<Record<string, number>> {
   return Object.fromEntries(
@@ -100,7 +99,7 @@ export function litresEachOf(
 }
 
 /** An owned container that stands in another bay cannot stand here too. */
-function ownedInOtherFits({ fits }: ProjectRecords, bayId: BayId): ReadonlyMap<string, number> {
+function ownedInOtherFits({ fits }: Records<'fits'>, bayId: BayId): ReadonlyMap<string, number> {
   const counts = new Map<string, number>();
   for (const fit of fits.filter((other) => other.bayId !== bayId)) {
     for (const { containerId } of fit.answer.placements)
@@ -141,7 +140,17 @@ export async function takeFits(
     readonly fits: readonly { readonly bayId: BayId; readonly answer: FitAnswer }[];
   },
 ): Promise<readonly (readonly FitFault[])[]> {
-  let records = await getProjectRecords(db, projectId);
+  let records = await loadRecords(
+    db,
+    projectId,
+    'containers',
+    'fitWishes',
+    'fits',
+    'groups',
+    'project',
+    'things',
+    'units',
+  );
   const priced = await listFitContainers(db, records);
   const refused: (readonly FitFault[])[] = [];
   const taken: TakenFit[] = [];
@@ -168,7 +177,7 @@ export async function takeFits(
         now: nowIso(),
       },
       async (writer) => {
-        for (const { bayId, ...fit } of taken) await writer.put(fitTable, { ...fit, id: bayId });
+        for (const { bayId, ...fit } of taken) await writer.put(fitRecord, { ...fit, id: bayId });
       },
     );
   }
@@ -176,13 +185,13 @@ export async function takeFits(
 }
 
 export async function dropFit(db: Db, projectId: ProjectId, bayId: BayId): Promise<void> {
-  const { fits, units } = await getProjectRecords(db, projectId);
+  const { fits, units } = await loadRecords(db, projectId, 'fits', 'units');
   if (fits.every((fit) => fit.bayId !== bayId))
     throw new DataError('not_found', 'there is no such fit in this home');
   const bayName = units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '';
   await recordChange(
     db,
     { projectId, label: `gave up the fit for ${bayName}`, now: nowIso() },
-    (writer) => writer.remove(fitTable, bayId),
+    (writer) => writer.remove(fitRecord, bayId),
   );
 }

@@ -20,8 +20,14 @@ import {
 } from '@/core/shared';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, listProjects, type ProjectRecords } from '@/data/projectRepo';
-import { containerTable, fitTable, fitWishesTable } from '@/data/tables';
+import { listProjects } from '@/data/projectRepo';
+import {
+  containerRecord,
+  fitRecord,
+  fitWishesRecord,
+  loadRecords,
+  type Records,
+} from '@/data/records';
 import { nowIso } from '../means';
 import { listFitContainers, toFitQuestion } from './takeFit';
 
@@ -37,7 +43,7 @@ export async function noteFitWish(
   bayId: BayId,
   wish: FitWish,
 ): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'fitWishes', 'units');
   const bay = bayOf(records, bayId);
   const before = records.fitWishes.find((wishes) => wishes.bayId === bayId) ?? {
     bayId,
@@ -64,7 +70,7 @@ export async function noteFitWish(
   await recordChange(
     db,
     { projectId, label: `changed what is wanted for ${bay.name}`, now: nowIso() },
-    (writer) => writer.put(fitWishesTable, after),
+    (writer) => writer.put(fitWishesRecord, after),
   );
 }
 
@@ -75,7 +81,7 @@ export async function noteMockCheck(
   bayId: BayId,
   check: MockCheck,
 ): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'fits', 'units');
   const fit = records.fits.find((taken) => taken.bayId === bayId);
   if (!fit) throw new DataError('not_found', `no fit is taken for ${bayId}`);
   const checks = [...fit.checks.filter(({ index }) => index !== check.index), check].sort(
@@ -85,7 +91,7 @@ export async function noteMockCheck(
     db,
     { projectId, label: `tried a container in ${bayOf(records, bayId).name}`, now: nowIso() },
     (writer) =>
-      writer.put(fitTable, {
+      writer.put(fitRecord, {
         id: bayId,
         prefer: fit.prefer,
         answer: fit.answer,
@@ -118,7 +124,17 @@ export async function correctContainer(
   projectId: ProjectId,
   { containerId, widthMm, depthMm, heightMm }: Correction,
 ): Promise<Result<readonly Refit[], { readonly code: 'round_differs' }>> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(
+    db,
+    projectId,
+    'containers',
+    'fitWishes',
+    'fits',
+    'groups',
+    'project',
+    'things',
+    'units',
+  );
   const container = records.containers.find(({ id }) => id === containerId);
   if (!container) throw new DataError('not_found', `there is no container ${containerId}`);
   if (container.shape === 'round' && widthMm !== depthMm) return err({ code: 'round_differs' });
@@ -129,7 +145,7 @@ export async function correctContainer(
     depth: length(depthMm),
     height: length(heightMm),
   };
-  const corrected: ProjectRecords = {
+  const corrected = {
     ...records,
     containers: records.containers.map((candidate) =>
       candidate.id === containerId ? after : candidate,
@@ -141,7 +157,7 @@ export async function correctContainer(
   const priced = await listFitContainers(db, corrected);
   const refits: Refit[] = [];
   const changes: ((writer: ChangeWriter) => Promise<void>)[] = [
-    (writer) => writer.put(containerTable, after),
+    (writer) => writer.put(containerRecord, after),
   ];
   for (const fit of affected) {
     const bayName = bayOf(records, fit.bayId).name;
@@ -159,14 +175,14 @@ export async function correctContainer(
     });
     changes.push((writer) =>
       isFound
-        ? writer.put(fitTable, {
+        ? writer.put(fitRecord, {
             id: fit.bayId,
             prefer: fit.prefer,
             answer,
             takenAt: nowIso(),
             checks: [],
           })
-        : writer.remove(fitTable, fit.bayId),
+        : writer.remove(fitRecord, fit.bayId),
     );
   }
   await recordChange(
@@ -187,7 +203,17 @@ export async function countBrokenElsewhere(
 ): Promise<number> {
   let broken = 0;
   for (const { id } of (await listProjects(db)).filter((project) => project.id !== projectId)) {
-    const records = await getProjectRecords(db, id);
+    const records = await loadRecords(
+      db,
+      id,
+      'containers',
+      'fitWishes',
+      'fits',
+      'groups',
+      'project',
+      'things',
+      'units',
+    );
     const using = records.fits.filter((fit) =>
       fit.answer.placements.some((placement) => placement.containerId === containerId),
     );
@@ -221,7 +247,7 @@ export interface Substitute {
  */
 export async function findSubstitutes(
   db: Db,
-  records: ProjectRecords,
+  records: Records<'containers' | 'fitWishes' | 'fits' | 'groups' | 'project' | 'things' | 'units'>,
   { containerId, bayIds }: { readonly containerId: string; readonly bayIds?: ReadonlySet<string> },
 ): Promise<readonly Substitute[]> {
   const means = { solver: await loadSolver(), clock: () => performance.now() };
@@ -274,7 +300,7 @@ export async function findSubstitutes(
   return found;
 }
 
-function bayOf(records: ProjectRecords, bayId: BayId) {
+function bayOf(records: Records<'units'>, bayId: BayId) {
   const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId);
   if (!bay) throw new DataError('not_found', `there is no bay ${bayId}`);
   return bay;

@@ -7,7 +7,7 @@ import { pictureIdSchema, type PictureId } from '@/core/shared';
 import { picturesDir, type Db } from '@/data/db';
 import { listRememberedPictures } from '@/data/forgetHome';
 import { listPictureFolder } from '@/data/pictureFiles';
-import { recordKinds } from '@/data/records';
+import { listPictureNames, recordKinds } from '@/data/records';
 
 /** How records and files of pictures fit together. */
 export interface PictureCheck {
@@ -24,16 +24,13 @@ export async function checkPictures(db: Db, dataDir: string): Promise<PictureChe
   const missing: { id: PictureId; kind: string }[] = [];
   const named = await listRememberedPictures(db);
   let pictureCount = 0;
-  for (const { name, table, fileField } of recordKinds) {
-    if (fileField === undefined) continue;
-    const column = table.columnOf(fileField);
-    const ids = (await db(table.name).whereNotNull(column).pluck(column)) as string[];
-    for (const id of ids) {
+  for (const kind of recordKinds) {
+    for (const id of await listPictureNames(db, kind)) {
       named.add(id);
       pictureCount += 1;
       const sizes = folder.files.get(pictureIdSchema.parse(id));
       if (!sizes?.has('full') || !sizes.has('thumb'))
-        missing.push({ id: pictureIdSchema.parse(id), kind: name });
+        missing.push({ id: pictureIdSchema.parse(id), kind: kind.name });
     }
   }
   const unnamed = [...folder.files].filter(([id]) => !named.has(id));

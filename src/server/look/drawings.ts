@@ -12,7 +12,7 @@ import {
 } from '@/core/look';
 import { drawPlaces, type ArrangementRef } from '@/core/place';
 import { formatLength, type LengthUnit, type RoomId, type UnitId } from '@/core/shared';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 import { draftsOf, groupsIn, resolveArrangement } from '../place/drafts';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
@@ -31,7 +31,7 @@ const PEN_ON_PAPER_MM = 0.26;
 
 /** What is drawn of a room: its plan, its units from the front, or one unit from the front and above. Undefined where there is none. */
 export function gatherDrawing(
-  records: ProjectRecords,
+  records: Records<'drafts' | 'fixtures' | 'groups' | 'project' | 'rooms' | 'things' | 'units'>,
   request: {
     readonly roomId: RoomId;
     readonly kind: DrawingKind;

@@ -15,8 +15,7 @@ import {
 import { toLength } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
-import { bayTable, unitTable } from '@/data/tables';
+import { bayRecord, loadRecords, unitRecord } from '@/data/records';
 import {
   importMeasures,
   measuresJsonToCsv,
@@ -30,7 +29,7 @@ beforeEach(async () => {
   db = await aDatabase();
 });
 afterEach(() => db.destroy());
-const units = async () => (await getProjectRecords(db, HOME)).units;
+const units = async () => (await loadRecords(db, HOME, 'units')).units;
 const HEADER = 'room,unit,unit_width,unit_depth,unit_height,bay,row,widths,depths,heights';
 
 const lengthArb = fc
@@ -99,10 +98,10 @@ test('what is written reads back the same, as CSV and as JSON, to the reading', 
 
 test('a file comes in whole: rooms are made, a unit of the same name is replaced in its place, and undo takes it all back', async () => {
   const before = aUnit({ name: 'Rack', place: onWall(0, 500) });
-  await db(unitTable.name).insert(unitTable.toRow(before));
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(before));
   for (const bay of before.bays)
-    await db(bayTable.name).insert(
-      bayTable.toRow({ ...bay, name: bay.id === 'shelf' ? 'low' : 'high' }),
+    await db(bayRecord.table.name).insert(
+      bayRecord.table.toRow({ ...bay, name: bay.id === 'shelf' ? 'low' : 'high' }),
     );
   await insertGroup(db, aGroup({ bayId: 'shelf' }));
   const csv = `${HEADER}\r\nHall,rack,90 cm,40,"1,2 m",LOW,1,80;79.5 cm,35,30\r\nLoft,Chest,60,40,50,Chest,1,55,35,45\r\n`;
@@ -120,12 +119,12 @@ test('a file comes in whole: rooms are made, a unit of the same name is replaced
     bays: [{ id: 'shelf', widthReadings: [{ mm: 800 }, { mm: 795 }] }],
   });
   expect(
-    (await getProjectRecords(db, HOME)).rooms.map(({ id, name }) => [id === HALL, name]),
+    (await loadRecords(db, HOME, 'rooms')).rooms.map(({ id, name }) => [id === HALL, name]),
   ).toEqual([
     [true, 'Hall'],
     [false, 'Loft'],
   ]);
-  expect([chest?.name, (await getProjectRecords(db, HOME)).groups[0]?.bayId]).toEqual([
+  expect([chest?.name, (await loadRecords(db, HOME, 'groups')).groups[0]?.bayId]).toEqual([
     'Chest',
     'shelf',
   ]);

@@ -22,8 +22,7 @@ import {
 } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { roomTable } from '@/data/tables';
+import { loadRecords, type Records, roomRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
 import { createRoom } from '../agree/saveProject';
 import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
@@ -66,10 +65,7 @@ const TRAIT_WORDS: Readonly<Record<(typeof TRAITS)[number], string>> = {
 };
 
 /** Writes every bay of a project's rooms; lengths as they were typed. */
-export function writeMeasuresCsv({
-  rooms,
-  units,
-}: Pick<ProjectRecords, 'rooms' | 'units'>): string {
+export function writeMeasuresCsv({ rooms, units }: Records<'rooms' | 'units'>): string {
   const rows = units.flatMap((unit) =>
     unit.bays.map((bay): CsvRow => ({
       room: rooms.find(({ id }) => id === unit.roomId)?.name ?? '',
@@ -297,7 +293,7 @@ const measuresJsonSchema = z.strictObject({
 });
 
 /** Writes the measures as JSON: the records of the CSV under the same names. */
-export function writeMeasuresJson(records: Pick<ProjectRecords, 'rooms' | 'units'>): string {
+export function writeMeasuresJson(records: Records<'rooms' | 'units'>): string {
   const table = readCsvTable(writeMeasuresCsv(records), measuresCsvColumns, []);
   return JSON.stringify(
     { format: 'tin-box-measures', version: 1, bays: table.rows.map(({ row }) => row) },
@@ -346,7 +342,15 @@ export async function importMeasures(
   projectId: ProjectId,
   { csv, acceptGood }: { readonly csv: string; readonly acceptGood: boolean },
 ): Promise<MeasuresOutcome> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(
+    db,
+    projectId,
+    'groups',
+    'project',
+    'rooms',
+    'sections',
+    'units',
+  );
   const parsed = parseMeasuresCsv(csv, records.project.units);
   const head = { faults: parsed.faults, goodCount: parsed.units.length };
   if (parsed.units.length === 0 || (parsed.faults.length > 0 && !acceptGood)) return head;
@@ -369,7 +373,7 @@ export async function importMeasures(
             position: rooms.length,
           });
           rooms.push(room);
-          await writer.insert(roomTable, room);
+          await writer.insert(roomRecord, room);
         }
         const roomId = room.id;
         const before = records.units.find(

@@ -8,7 +8,8 @@ import { pictureIdSchema, vantagePointIdSchema, type VantagePointId } from '@/co
 import { moveChange } from '@/data/changes';
 import { picturesDir, type Db } from '@/data/db';
 import { readPictureFile } from '@/data/pictureFiles';
-import { getProjectRecords } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
+
 import { mkdirSync } from 'node:fs';
 import { addPicture, addVantagePoint, removePicture, removeVantagePoint } from './pictures';
 
@@ -36,7 +37,7 @@ const aPicture = (width = 80, height = 60) =>
     .toBuffer();
 const add = async (bytes: Uint8Array) =>
   addPicture(db, dataDir, { projectId: HOME, vantagePointId, moment: 'before', bytes });
-const pictures = async () => (await getProjectRecords(db, HOME)).pictures;
+const pictures = async () => (await loadRecords(db, HOME, 'pictures')).pictures;
 
 test('a picture is kept as it was taken, for pages at 2560 px, and for lists', async () => {
   const added = await add(await aPicture(4000, 1000));
@@ -99,7 +100,10 @@ test('a spot goes with its pictures, and comes back with them', async () => {
   await add(await aPicture());
   await add(await aPicture());
   await removeVantagePoint(db, HOME, vantagePointId);
-  expect([(await getProjectRecords(db, HOME)).vantagePoints, await pictures()]).toEqual([[], []]);
+  expect([(await loadRecords(db, HOME, 'vantagePoints')).vantagePoints, await pictures()]).toEqual([
+    [],
+    [],
+  ]);
   await moveChange(db, HOME, 'undo');
   expect(await pictures()).toHaveLength(2);
 });

@@ -12,11 +12,16 @@ import {
   type VantagePointId,
 } from '@/core/shared';
 import { recordChange } from '@/data/changes';
-import { thingPictureTable } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
 import { keepPictureFiles } from '@/data/pictureFiles';
-import { findProject, getProjectRecords } from '@/data/projectRepo';
-import { pictureTable, vantagePointTable } from '@/data/tables';
+import {
+  findProject,
+  insertRecord,
+  loadRecords,
+  pictureRecord,
+  thingPictureRecord,
+  vantagePointRecord,
+} from '@/data/records';
 import { createId, nowIso } from '../means';
 import { encodePicture, type PictureError } from './encodePicture';
 
@@ -32,7 +37,7 @@ export async function addPicture(
     readonly id?: PictureId;
   },
 ): Promise<Result<Picture, PictureError>> {
-  const { vantagePoints } = await getProjectRecords(db, input.projectId);
+  const { vantagePoints } = await loadRecords(db, input.projectId, 'vantagePoints');
   const vantagePoint = vantagePoints.find(({ id }) => id === input.vantagePointId);
   if (!vantagePoint)
     throw new DataError('not_found', `there is no vantage point ${input.vantagePointId}`);
@@ -51,7 +56,7 @@ export async function addPicture(
   const label = `added a picture, ${vantagePoint.name}`;
   await keepPictureFiles(dataDir, { id, bytes: encoded.value }, (place) =>
     recordChange(db, { projectId: input.projectId, label, now: nowIso() }, async (writer) => {
-      await writer.insert(pictureTable, picture);
+      await writer.insert(pictureRecord, picture);
       await place();
     }),
   );
@@ -78,7 +83,7 @@ export async function addThingPicture(
   };
   await keepPictureFiles(dataDir, { id: input.id, bytes: encoded.value }, (place) =>
     db.transaction(async (trx) => {
-      await trx(thingPictureTable.name).insert(thingPictureTable.toRow(picture));
+      await insertRecord(trx, thingPictureRecord, picture);
       await place();
     }),
   );
@@ -103,11 +108,11 @@ export async function removePicture(
   projectId: ProjectId,
   pictureId: PictureId,
 ): Promise<void> {
-  const { pictures } = await getProjectRecords(db, projectId);
+  const { pictures } = await loadRecords(db, projectId, 'pictures');
   if (pictures.every(({ id }) => id !== pictureId))
     throw new DataError('not_found', 'there is no such picture in this home');
   await recordChange(db, { projectId, label: 'removed a picture', now: nowIso() }, (writer) =>
-    writer.remove(pictureTable, pictureId),
+    writer.remove(pictureRecord, pictureId),
   );
 }
 
@@ -117,17 +122,13 @@ export async function removeVantagePoint(
   projectId: ProjectId,
   vantagePointId: VantagePointId,
 ): Promise<void> {
-  const { vantagePoints, pictures } = await getProjectRecords(db, projectId);
+  const { vantagePoints } = await loadRecords(db, projectId, 'vantagePoints');
   const vantagePoint = vantagePoints.find(({ id }) => id === vantagePointId);
   if (!vantagePoint) throw new DataError('not_found', 'there is no such spot in this home');
   await recordChange(
     db,
     { projectId, label: `removed the spot ${vantagePoint.name}`, now: nowIso() },
-    async (writer) => {
-      for (const picture of pictures.filter((other) => other.vantagePointId === vantagePointId))
-        await writer.remove(pictureTable, picture.id);
-      await writer.remove(vantagePointTable, vantagePointId);
-    },
+    (writer) => writer.remove(vantagePointRecord, vantagePointId),
   );
 }
 
@@ -136,7 +137,7 @@ export async function addVantagePoint(
   projectId: ProjectId,
   input: { readonly roomId: RoomId; readonly name: string; readonly inView: string },
 ): Promise<VantagePointId> {
-  const { rooms, vantagePoints } = await getProjectRecords(db, projectId);
+  const { rooms, vantagePoints } = await loadRecords(db, projectId, 'rooms', 'vantagePoints');
   if (rooms.every(({ id }) => id !== input.roomId))
     throw new DataError('not_found', `there is no room ${input.roomId}`);
   const id = vantagePointIdSchema.parse(createId());
@@ -144,7 +145,7 @@ export async function addVantagePoint(
   await recordChange(
     db,
     { projectId, label: `added the vantage point ${input.name}`, now: nowIso() },
-    (writer) => writer.insert(vantagePointTable, { ...input, id, position }),
+    (writer) => writer.insert(vantagePointRecord, { ...input, id, position }),
   );
   return id;
 }

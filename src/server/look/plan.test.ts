@@ -1,18 +1,17 @@
 import fc from 'fast-check';
 
-import { aDatabase, aFixture, aPlan, aUnit, HALL, HOME, mm, onWall } from '@test/builders';
+import { aDatabase, aFixture, aPlan, aUnit, HALL, HOME, mm, onWall, loadAll } from '@test/builders';
 import { roomCheckSchema } from '@/core/look';
 import { checkIdSchema, unitIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
-import { bayTable, unitTable } from '@/data/tables';
+import { bayRecord, unitRecord } from '@/data/records';
 import { drawingPages, drawingSvg, gatherDrawing, tilesOf } from './drawings';
 import { answerRoomChecks } from './roomChecks';
 import { movePlanItem, noteRoom, removeFixture, saveFixture, saveRoomPlan } from './savePlan';
 
 let db: Db;
-const records = () => getProjectRecords(db, HOME);
+const records = () => loadAll(db, HOME);
 const bed = roomCheckSchema.parse({
   id: 'bed',
   text: 'the bed folds out',
@@ -22,8 +21,8 @@ const bed = roomCheckSchema.parse({
 const unit = aUnit({ name: 'Cupboard' });
 beforeEach(async () => {
   db = await aDatabase();
-  await db(unitTable.name).insert(unitTable.toRow(unit));
-  for (const bay of unit.bays) await db(bayTable.name).insert(bayTable.toRow(bay));
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+  for (const bay of unit.bays) await db(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
 });
 afterEach(() => db.destroy());
 

@@ -2,11 +2,11 @@ import 'server-only';
 
 import { answerChecks, findPlanClashes, traceWalls, type CheckAnswer } from '@/core/look';
 import type { RoomId } from '@/core/shared';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 
 /** A room's checks with their answers, read off its plan where there is one. */
 export function answerRoomChecks(
-  { rooms, units, fixtures }: Pick<ProjectRecords, 'rooms' | 'units' | 'fixtures'>,
+  { rooms, units, fixtures }: Records<'fixtures' | 'rooms' | 'units'>,
   roomId: RoomId,
 ): CheckAnswer[] {
   const room = rooms.find(({ id }) => id === roomId);

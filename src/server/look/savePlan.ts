@@ -21,13 +21,12 @@ import {
 } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
-import { fixtureTable, roomTable, unitTable } from '@/data/tables';
+import { fixtureRecord, loadRecords, roomRecord, unitRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
 
 /** @errors `not_found`. */
 async function getRoom(db: Db, projectId: ProjectId, roomId: RoomId): Promise<Room> {
-  const room = (await getProjectRecords(db, projectId)).rooms.find(({ id }) => id === roomId);
+  const room = (await loadRecords(db, projectId, 'rooms')).rooms.find(({ id }) => id === roomId);
   if (!room) throw new DataError('not_found', `there is no room ${roomId}`);
   return room;
 }
@@ -44,7 +43,7 @@ export async function saveRoomPlan(
   await recordChange(
     db,
     { projectId, label: `measured the walls of ${room.name}`, now: nowIso() },
-    (writer) => writer.put(roomTable, { ...room, plan: input.plan }),
+    (writer) => writer.put(roomRecord, { ...room, plan: input.plan }),
   );
   return ok(undefined);
 }
@@ -61,7 +60,7 @@ export async function noteRoom(
 ): Promise<void> {
   const room = await getRoom(db, projectId, input.roomId);
   await recordChange(db, { projectId, label: input.label, now: nowIso() }, (writer) =>
-    writer.put(roomTable, { ...room, ...input.change }),
+    writer.put(roomRecord, { ...room, ...input.change }),
   );
 }
 
@@ -76,7 +75,7 @@ export async function saveFixture(
   await recordChange(
     db,
     { projectId, label: `${input.id ? 'changed' : 'added'} ${input.name}`, now: nowIso() },
-    (writer) => writer.put(fixtureTable, { ...input, id }),
+    (writer) => writer.put(fixtureRecord, { ...input, id }),
   );
   return id;
 }
@@ -86,12 +85,12 @@ export async function removeFixture(
   projectId: ProjectId,
   fixtureId: FixtureId,
 ): Promise<void> {
-  const fixture = (await getProjectRecords(db, projectId)).fixtures.find(
+  const fixture = (await loadRecords(db, projectId, 'fixtures')).fixtures.find(
     ({ id }) => id === fixtureId,
   );
   if (!fixture) throw new DataError('not_found', 'there is no such fixture in this home');
   await recordChange(db, { projectId, label: `removed ${fixture.name}`, now: nowIso() }, (writer) =>
-    writer.remove(fixtureTable, fixtureId),
+    writer.remove(fixtureRecord, fixtureId),
   );
 }
 
@@ -108,7 +107,7 @@ export async function movePlanItem(
   item: PlanItem,
   place: WallPlace | null,
 ): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'fixtures', 'rooms', 'units');
   const change = (label: string) => ({ projectId, label, now: nowIso() });
   if (item.kind === 'unit') {
     const unit = records.units.find(({ id }) => id === item.id);
@@ -116,7 +115,7 @@ export async function movePlanItem(
     const { bays, ...facts } = unit;
     void bays;
     await recordChange(db, change(`moved ${unit.name}`), (writer) =>
-      writer.put(unitTable, { ...facts, place }),
+      writer.put(unitRecord, { ...facts, place }),
     );
     return;
   }
@@ -124,7 +123,7 @@ export async function movePlanItem(
     const fixture = records.fixtures.find(({ id }) => id === item.id);
     if (!fixture || !place) throw new DataError('not_found', `there is no fixture ${item.id}`);
     await recordChange(db, change(`moved ${fixture.name}`), (writer) =>
-      writer.put(fixtureTable, { ...fixture, place }),
+      writer.put(fixtureRecord, { ...fixture, place }),
     );
     return;
   }
@@ -135,6 +134,6 @@ export async function movePlanItem(
     other.id === item.id && other.clear ? { ...other, clear: { ...other.clear, place } } : other,
   );
   await recordChange(db, change(`moved ${check.text}`), (writer) =>
-    writer.put(roomTable, { ...room, checks }),
+    writer.put(roomRecord, { ...room, checks }),
   );
 }

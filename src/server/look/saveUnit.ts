@@ -13,8 +13,15 @@ import {
 } from '@/core/shared';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { bayTable, fitTable, groupTable, sectionTable, unitTable } from '@/data/tables';
+import {
+  bayRecord,
+  fitRecord,
+  groupRecord,
+  loadRecords,
+  type Records,
+  sectionRecord,
+  unitRecord,
+} from '@/data/records';
 import { createId, nowIso } from '../means';
 
 /** A bay as the form gives it; without an id it is new. */
@@ -35,7 +42,7 @@ export async function saveUnit(
   projectId: ProjectId,
   input: UnitInput,
 ): Promise<Result<UnitId, readonly LayOutUnitError[]>> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'groups', 'rooms', 'sections', 'units');
   if (records.rooms.every(({ id }) => id !== input.roomId))
     throw new DataError('not_found', `there is no room ${input.roomId}`);
   const before = records.units.find(({ id }) => id === input.id);
@@ -60,11 +67,11 @@ export async function saveUnit(
 /** Writes a unit with its bays over what was there before, and drops what no longer holds. */
 export async function putUnit(
   writer: ChangeWriter,
-  records: ProjectRecords,
+  records: Records<'groups' | 'sections'>,
   { before, unit }: { readonly before: Unit | undefined; readonly unit: Unit },
 ): Promise<void> {
   const { bays, ...facts } = unit;
-  await writer.put(unitTable, facts);
+  await writer.put(unitRecord, facts);
   for (const bay of before?.bays ?? []) {
     const after = bays.find(({ id }) => id === bay.id);
     if (!after)
@@ -74,14 +81,14 @@ export async function putUnit(
           before?.bays.filter(({ id }) => bays.every((kept) => kept.id !== id)).map(({ id }) => id),
         ),
       });
-    else if (hasChangedInside(bay, after)) await writer.remove(fitTable, bay.id);
+    else if (hasChangedInside(bay, after)) await writer.remove(fitRecord, bay.id);
   }
-  for (const bay of bays) await writer.put(bayTable, bay);
+  for (const bay of bays) await writer.put(bayRecord, bay);
 }
 
 /** Takes a unit away; its groups become homeless. */
 export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'groups', 'sections', 'units');
   const unit = records.units.find(({ id }) => id === unitId);
   if (!unit) throw new DataError('not_found', 'there is no such unit in this home');
   await recordChange(
@@ -90,7 +97,7 @@ export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): 
     async (writer) => {
       const gone = new Set(unit.bays.map(({ id }) => id));
       for (const bay of unit.bays) await removeBay(writer, records, { bay, gone });
-      await writer.remove(unitTable, unitId);
+      await writer.remove(unitRecord, unitId);
     },
   );
 }
@@ -98,26 +105,25 @@ export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): 
 /** Takes a bay away with what rests on it; `gone` are all that go in this change. */
 async function removeBay(
   writer: ChangeWriter,
-  { groups, sections }: ProjectRecords,
+  { groups, sections }: Records<'groups' | 'sections'>,
   { bay, gone }: { readonly bay: Bay; readonly gone: ReadonlySet<string> },
 ): Promise<void> {
   const unlessGone = (bayId: Bay['id'] | null) =>
     bayId !== null && gone.has(bayId) ? null : bayId;
   for (const section of sections.filter(({ bayIds }) => bayIds.includes(bay.id)))
-    await writer.put(sectionTable, {
+    await writer.put(sectionRecord, {
       ...section,
       bayIds: section.bayIds.filter((id) => id !== bay.id),
     });
   for (const group of groups.filter(
     ({ bayId, standsBayId }) => bayId === bay.id || standsBayId === bay.id,
   ))
-    await writer.put(groupTable, {
+    await writer.put(groupRecord, {
       ...group,
       bayId: unlessGone(group.bayId),
       standsBayId: unlessGone(group.standsBayId),
     });
-  await writer.remove(fitTable, bay.id);
-  await writer.remove(bayTable, bay.id);
+  await writer.remove(bayRecord, bay.id);
 }
 
 function hasChangedInside(before: Bay, after: Bay): boolean {

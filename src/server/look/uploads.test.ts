@@ -7,7 +7,7 @@ import sharp from 'sharp';
 import { aDatabase, HALL, HOME } from '@test/builders';
 import { pictureIdSchema, projectIdSchema, type VantagePointId } from '@/core/shared';
 import { picturesDir, type Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
 import { addPicture, addVantagePoint } from './pictures';
 import { finishUpload, receiveChunk, receivedBytesOf, sweepUploads } from './uploads';
 
@@ -49,7 +49,7 @@ const finish = (totalBytes: number) =>
     spot: { vantagePointId, moment: 'before' },
     totalBytes,
   });
-const pictureCount = async () => (await getProjectRecords(db, HOME)).pictures.length;
+const pictureCount = async () => (await loadRecords(db, HOME, 'pictures')).pictures.length;
 
 test('pieces of any size, some sent twice and some out of place, make the picture they were cut from, once', async () => {
   const bytes = await aPicture();

@@ -15,7 +15,8 @@ import {
 import { findThingPicture } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
 import { hasPictureFiles } from '@/data/pictureFiles';
-import { findPicture, getProjectRecords } from '@/data/projectRepo';
+import { findPicture } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
 import { oneAtATime } from '../oneAtATime';
 import { MAX_PICTURE_BYTES, type PictureError } from './encodePicture';
 import { addPicture, addThingPicture, mendPicture } from './pictures';
@@ -137,7 +138,9 @@ async function findKnown(
   const isOfProject =
     'projectId' in known
       ? known.projectId === projectId
-      : (await getProjectRecords(db, projectId)).pictures.some((picture) => picture.id === id);
+      : (await loadRecords(db, projectId, 'pictures')).pictures.some(
+          (picture) => picture.id === id,
+        );
   if (!isOfProject) throw new DataError('not_found', `there is no picture ${id} in this home`);
   return known;
 }

@@ -4,8 +4,7 @@ import { placesIn, type ArrangedScope, type ArrangementRef, type Draft } from '@
 import type { BayId, GroupId, ProjectId } from '@/core/shared';
 import { listChanges, type Change } from '@/data/changes';
 import type { Db } from '@/data/db';
-import type { ProjectRecords } from '@/data/projectRepo';
-import { draftTable } from '@/data/tables';
+import { draftRecord, type Records } from '@/data/records';
 import { isWithin, resolveArrangement, type Assignment } from './drafts';
 
 /** An arrangement as a change left it. */
@@ -25,7 +24,7 @@ const MOST_STATES = 30;
  */
 export async function draftHistory(
   db: Db,
-  records: ProjectRecords,
+  records: Records<'drafts' | 'groups' | 'project' | 'units'>,
   { roomId, ref }: { readonly roomId: ArrangedScope; readonly ref: ArrangementRef },
 ): Promise<DraftState[]> {
   const arrangement = resolveArrangement(records, roomId, ref);
@@ -56,9 +55,9 @@ export async function draftHistory(
 type Before = ReadonlyMap<GroupId, BayId | null> | 'beginning' | undefined;
 
 function draftBefore({ images }: Change, draftId: Draft['id']): Before {
-  const image = images.find(({ table, id }) => table === draftTable.name && id === draftId);
+  const image = images.find(({ table, id }) => table === draftRecord.table.name && id === draftId);
   if (!image) return undefined;
-  const draft = image.before && draftTable.fromRow(image.before);
+  const draft = image.before && draftRecord.table.fromRow(image.before);
   return draft?.places
     ? new Map(draft.places.map(({ groupId, bayId }) => [groupId, bayId]))
     : 'beginning';

@@ -8,14 +8,14 @@ import {
   HALL,
   HOME,
   insertGroup,
+  loadAll,
 } from '@test/builders';
 import type { ArrangedScope, ArrangementRef } from '@/core/place';
 import { bayIdSchema, groupIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { getProjectRecords } from '@/data/projectRepo';
-import { bayTable, roomTable, unitTable } from '@/data/tables';
+import { bayRecord, roomRecord, unitRecord } from '@/data/records';
 import { drawingSvg, gatherDrawing } from '../look/drawings';
 import { removeUnit } from '../look/saveUnit';
 import { draftHistory } from './draftHistory';
@@ -37,8 +37,8 @@ const unit = aUnit({ bays: [aBay(), aBay({ id: 'second', name: 'Second', rowInde
 let db: Db;
 beforeEach(async () => {
   db = await aDatabase();
-  await db(unitTable.name).insert(unitTable.toRow(unit));
-  for (const bay of unit.bays) await db(bayTable.name).insert(bayTable.toRow(bay));
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+  for (const bay of unit.bays) await db(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
   await insertGroup(db, aGroup({ bayId: 'shelf', standsBayId: 'second' }));
   await insertGroup(
     db,
@@ -47,7 +47,7 @@ beforeEach(async () => {
 });
 afterEach(() => db.destroy());
 
-const records = () => getProjectRecords(db, HOME);
+const records = () => loadAll(db, HOME);
 const placesOf = async (ref: ArrangementRef) => {
   const all = await records();
   return groupsIn(all, HALL, resolveArrangement(all, HALL, ref)).map(({ bayId }) => bayId);
@@ -148,8 +148,8 @@ test('a place that is taken away is nowhere in every arrangement, and undo bring
 });
 
 test('a draft of the whole home holds every room, is changed apart from theirs, and puts groups in other rooms when it is chosen', async () => {
-  await db(roomTable.name).insert(
-    roomTable.toRow(aRoom({ id: 'attic', name: 'Attic', position: 1 })),
+  await db(roomRecord.table.name).insert(
+    roomRecord.table.toRow(aRoom({ id: 'attic', name: 'Attic', position: 1 })),
   );
   await insertGroup(db, aGroup({ id: 'tent', name: 'Tent', roomId: 'attic', bayId: null }));
   const ofHall = await addDraft(db, HOME, { roomId: HALL, name: 'By person', from: 'today' });
@@ -286,8 +286,8 @@ test('a plan that cannot be is refused with the bay’s litres, and an older lis
 });
 
 test('what waits elsewhere is taken in as a group of its own, kept from now on', async () => {
-  await db(roomTable.name).insert(
-    roomTable.toRow(aRoom({ id: 'attic', name: 'Attic', position: 1 })),
+  await db(roomRecord.table.name).insert(
+    roomRecord.table.toRow(aRoom({ id: 'attic', name: 'Attic', position: 1 })),
   );
   await appendDecisions(db, HOME, [
     aDecision({

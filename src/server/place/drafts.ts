@@ -17,8 +17,7 @@ import {
 import type { Group } from '@/core/sort';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { draftTable, fitTable, groupTable } from '@/data/tables';
+import { draftRecord, fitRecord, groupRecord, loadRecords, type Records } from '@/data/records';
 import { createId, nowIso } from '../means';
 
 export type Assignment = readonly { readonly groupId: GroupId; readonly bayId: BayId | null }[];
@@ -26,7 +25,7 @@ export type Assignment = readonly { readonly groupId: GroupId; readonly bayId: B
 /** What the chosen arrangement is called until there are several. */
 const FIRST_NAME = 'First draft';
 
-export const draftsOf = (records: Pick<ProjectRecords, 'drafts'>, roomId: ArrangedScope): Draft[] =>
+export const draftsOf = (records: Records<'drafts'>, roomId: ArrangedScope): Draft[] =>
   records.drafts.filter((draft) => draft.roomId === roomId);
 
 /** Whether a group belongs to what is arranged. */
@@ -37,7 +36,7 @@ export const isWithin =
 
 /** @errors `not_found`: a draft that is not there. */
 export function resolveArrangement(
-  records: Pick<ProjectRecords, 'drafts'>,
+  records: Records<'drafts'>,
   roomId: ArrangedScope,
   ref: ArrangementRef,
 ): Arrangement {
@@ -48,12 +47,12 @@ export function resolveArrangement(
   return draft.places === null ? 'chosen' : draft;
 }
 
-const bayIdsOf = ({ units }: Pick<ProjectRecords, 'units'>): ReadonlySet<string> =>
+const bayIdsOf = ({ units }: Records<'units'>): ReadonlySet<string> =>
   new Set(units.flatMap((unit) => unit.bays.map(({ id }) => id)));
 
 /** The groups of a home, each where an arrangement has it. */
 export function groupsIn(
-  records: Pick<ProjectRecords, 'drafts' | 'groups' | 'units'>,
+  records: Records<'groups' | 'units'>,
   roomId: ArrangedScope,
   arrangement: Arrangement,
 ): Group[] {
@@ -83,7 +82,7 @@ export async function arrange(
     readonly assignment: Assignment;
   },
 ): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'drafts', 'groups', 'units');
   const arrangement = resolveArrangement(records, roomId, ref);
   const bays = records.units.flatMap((unit) => unit.bays);
   const now = placesIn(records.groups, { arrangement, bayIds: bayIdsOf(records) });
@@ -111,18 +110,18 @@ export async function arrange(
   await recordChange(db, { projectId, label: what + where, now: nowIso() }, async (writer) => {
     if (arrangement === 'today')
       for (const { group, bayId } of moves)
-        await writer.put(groupTable, { ...group, standsBayId: bayId });
+        await writer.put(groupRecord, { ...group, standsBayId: bayId });
     else if (arrangement === 'chosen') await moveChosen(writer, moves);
-    else await writer.put(draftTable, { ...arrangement, places: withMoves(arrangement, moves) });
+    else await writer.put(draftRecord, { ...arrangement, places: withMoves(arrangement, moves) });
   });
 }
 
 type Moves = readonly { readonly group: Group; readonly bayId: BayId | null }[];
 
 async function moveChosen(writer: ChangeWriter, moves: Moves): Promise<void> {
-  for (const { group, bayId } of moves) await writer.put(groupTable, { ...group, bayId });
+  for (const { group, bayId } of moves) await writer.put(groupRecord, { ...group, bayId });
   for (const bayId of new Set(moves.flatMap((move) => [move.group.bayId, move.bayId])))
-    if (bayId) await writer.remove(fitTable, bayId);
+    if (bayId) await writer.remove(fitRecord, bayId);
 }
 
 const withMoves = ({ places }: Draft, moves: Moves): NonNullable<Draft['places']> => [
@@ -140,7 +139,7 @@ export async function addDraft(
     from,
   }: { readonly roomId: ArrangedScope; readonly name: string; readonly from: ArrangementRef },
 ): Promise<DraftId> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'drafts', 'groups', 'rooms', 'units');
   if (roomId !== null && records.rooms.every(({ id }) => id !== roomId))
     throw new DataError('not_found', `there is no room ${roomId}`);
   const drafts = draftsOf(records, roomId);
@@ -151,7 +150,7 @@ export async function addDraft(
     { projectId, label: `copied into ${name}`, now: nowIso() },
     async (writer) => {
       if (drafts.length === 0)
-        await writer.insert(draftTable, {
+        await writer.insert(draftRecord, {
           id: draftIdSchema.parse(createId()),
           projectId,
           roomId,
@@ -159,7 +158,7 @@ export async function addDraft(
           places: null,
           position: 0,
         });
-      await writer.insert(draftTable, {
+      await writer.insert(draftRecord, {
         id,
         projectId,
         roomId,
@@ -173,7 +172,7 @@ export async function addDraft(
 }
 
 function toPlaces(
-  records: ProjectRecords,
+  records: Records<'units'>,
   groups: readonly Group[],
   arrangement: Arrangement,
 ): NonNullable<Draft['places']> {
@@ -187,7 +186,7 @@ export async function chooseDraft(
   projectId: ProjectId,
   { roomId, draftId }: { readonly roomId: ArrangedScope; readonly draftId: DraftId },
 ): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'drafts', 'groups', 'units');
   const draft = resolveArrangement(records, roomId, draftId);
   if (typeof draft === 'string') return;
   const own = records.groups.filter(isWithin(roomId));
@@ -197,14 +196,14 @@ export async function chooseDraft(
     { projectId, label: `chose ${draft.name}`, now: nowIso() },
     async (writer) => {
       for (const chosen of draftsOf(records, roomId).filter((other) => other.places === null))
-        await writer.put(draftTable, { ...chosen, places: toPlaces(records, own, 'chosen') });
+        await writer.put(draftRecord, { ...chosen, places: toPlaces(records, own, 'chosen') });
       await moveChosen(
         writer,
         own
           .map((group) => ({ group, bayId: places[group.id] ?? null }))
           .filter(({ group, bayId }) => group.bayId !== bayId),
       );
-      await writer.put(draftTable, { ...draft, places: null });
+      await writer.put(draftRecord, { ...draft, places: null });
     },
   );
 }
@@ -218,12 +217,12 @@ export async function renameDraft(
     name,
   }: { readonly roomId: ArrangedScope; readonly draftId: DraftId; readonly name: string },
 ): Promise<void> {
-  const draft = draftsOf(await getProjectRecords(db, projectId), roomId).find(
+  const draft = draftsOf(await loadRecords(db, projectId, 'drafts'), roomId).find(
     ({ id }) => id === draftId,
   );
   if (!draft) throw new DataError('not_found', `there is no draft ${draftId}`);
   await recordChange(db, { projectId, label: `named ${name}`, now: nowIso() }, (writer) =>
-    writer.put(draftTable, { ...draft, name }),
+    writer.put(draftRecord, { ...draft, name }),
   );
 }
 
@@ -233,12 +232,12 @@ export async function removeDraft(
   projectId: ProjectId,
   { roomId, draftId }: { readonly roomId: ArrangedScope; readonly draftId: DraftId },
 ): Promise<void> {
-  const draft = draftsOf(await getProjectRecords(db, projectId), roomId).find(
+  const draft = draftsOf(await loadRecords(db, projectId, 'drafts'), roomId).find(
     ({ id }) => id === draftId,
   );
   if (!draft) throw new DataError('not_found', 'there is no such draft in this home');
   if (draft.places === null) return;
   await recordChange(db, { projectId, label: `removed ${draft.name}`, now: nowIso() }, (writer) =>
-    writer.remove(draftTable, draftId),
+    writer.remove(draftRecord, draftId),
   );
 }

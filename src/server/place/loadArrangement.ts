@@ -13,9 +13,9 @@ import {
 } from '@/core/place';
 import { draftIdSchema } from '@/core/shared';
 import type { Group } from '@/core/sort';
-import type { ProjectRecords } from '@/data/projectRepo';
 import { draftsOf, groupsIn, isWithin, resolveArrangement } from './drafts';
 import { fragileIdsOf, zonesOf } from './zonesOfRoom';
+import type { Records } from '@/data/records';
 
 /** So long a proposal is improved before it is shown as final; the first one is there at once. */
 const PROPOSAL_MS = 4000;
@@ -50,8 +50,12 @@ export interface ArrangementView {
   }[];
 }
 
+/** What an arrangement is shown from. */
+export type ArrangementName =
+  'drafts' | 'fixtures' | 'groups' | 'people' | 'project' | 'rooms' | 'things' | 'units';
+
 export interface Arranged {
-  readonly records: ProjectRecords;
+  readonly records: Records<ArrangementName>;
   readonly scope: ArrangedScope;
 }
 

@@ -23,8 +23,13 @@ import {
 import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G } from '@/core/sort';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { groupTable, moveListTable } from '@/data/tables';
+import {
+  groupRecord,
+  loadRecords,
+  moveListRecord,
+  type ProjectRecords,
+  type Records,
+} from '@/data/records';
 import { nowIso } from '../means';
 
 /** Litres of a laundry basket. */
@@ -50,17 +55,17 @@ export async function makeMoveList(
   projectId: ProjectId,
   input: MoveListInput,
 ): Promise<Result<undefined, MoveListReasons>> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'groups', 'things', 'units');
   const list = planFor(records, input);
   if (!list.ok) return list;
   await recordChange(db, { projectId, label: 'made the list of moves', now: nowIso() }, (writer) =>
-    writer.put(moveListTable, list.value),
+    writer.put(moveListRecord, list.value),
   );
   return ok(undefined);
 }
 
 function planFor(
-  records: ProjectRecords,
+  records: Records<'groups' | 'things' | 'units'>,
   input: MoveListInput,
   inBasketIds: readonly GroupId[] = [],
 ): Result<KeptMoveList, MoveListReasons> {
@@ -125,7 +130,7 @@ function planFor(
   });
 }
 
-const getList = (records: ProjectRecords, roomId: RoomId): KeptMoveList => {
+const getList = (records: Records<'moveLists'>, roomId: RoomId): KeptMoveList => {
   const list = records.moveLists.find(({ id }) => id === roomId);
   if (!list) throw new DataError('not_found', `room ${roomId} has no list of moves`);
   return list;
@@ -141,7 +146,7 @@ export async function tickMove(
     isDone,
   }: { readonly roomId: RoomId; readonly index: number; readonly isDone: boolean },
 ): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'units');
   const list = getList(records, roomId);
   const item = list.items[index];
   if (!item) throw new DataError('not_found', `the list has no line ${index}`);
@@ -154,9 +159,9 @@ export async function tickMove(
     db,
     { projectId, label: isDone ? 'ticked a move' : 'opened a move again', now },
     async (writer) => {
-      await writer.put(moveListTable, tickedItem(list, index, isDone ? now : null));
+      await writer.put(moveListRecord, tickedItem(list, index, isDone ? now : null));
       if (group)
-        await writer.put(groupTable, {
+        await writer.put(groupRecord, {
           ...group,
           standsBayId:
             place === null || place === BASKET
@@ -180,7 +185,7 @@ export async function noteDeviation(
     bayId,
   }: { readonly roomId: RoomId; readonly groupId: GroupId; readonly bayId: BayId | null },
 ): Promise<Result<undefined, MoveListReasons>> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'things', 'units');
   const list = getList(records, roomId);
   const group = records.groups.find(({ id }) => id === groupId);
   if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
@@ -198,8 +203,8 @@ export async function noteDeviation(
     db,
     { projectId, label: `noted where ${group.name} stands`, now: nowIso() },
     async (writer) => {
-      await writer.put(groupTable, moved);
-      await writer.put(moveListTable, {
+      await writer.put(groupRecord, moved);
+      await writer.put(moveListRecord, {
         ...rest.value,
         cleanedBayIds: list.cleanedBayIds,
         items: [...done, ...rest.value.items],

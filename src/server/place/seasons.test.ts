@@ -8,13 +8,13 @@ import {
   HOME,
   insertGroup,
   mm,
+  loadAll,
 } from '@test/builders';
 import { personSchema } from '@/core/agree';
 import { placingSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { getProjectRecords } from '@/data/projectRepo';
-import { bayTable, personTable, unitTable } from '@/data/tables';
+import { bayRecord, personRecord, unitRecord } from '@/data/records';
 import { drawingSvg, gatherDrawing } from '../look/drawings';
 import { loadArrangement, readRef, slipsOf } from './loadArrangement';
 import { addDraft } from './drafts';
@@ -26,10 +26,10 @@ const NOW = '2026-11-07T08:00:00.000Z';
 let db: Db;
 beforeEach(async () => {
   db = await aDatabase();
-  await db(unitTable.name).insert(unitTable.toRow(unit));
-  await db(bayTable.name).insert(bayTable.toRow(deep));
-  await db(personTable.name).insert(
-    personTable.toRow(
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+  await db(bayRecord.table.name).insert(bayRecord.table.toRow(deep));
+  await db(personRecord.table.name).insert(
+    personRecord.table.toRow(
       personSchema.parse({
         id: 'nora',
         projectId: HOME,
@@ -71,7 +71,7 @@ beforeEach(async () => {
 afterEach(() => db.destroy());
 
 const linesOf = (file: string) => file.replaceAll('\r\n ', '').split('\r\n');
-const room = async () => ({ records: await getProjectRecords(db, HOME), scope: HALL });
+const room = async () => ({ records: await loadAll(db, HOME), scope: HALL });
 
 test('what changes with the seasons comes again each year on the first of its month, as the same entry at each export', async () => {
   const { records } = await room();

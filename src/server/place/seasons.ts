@@ -6,11 +6,14 @@ import { placesIn, planSeasons, type SeasonalSwap } from '@/core/place';
 import { usableLitresOf } from '@/core/look';
 import type { RoomId } from '@/core/shared';
 import { keptLitresOf } from '@/core/sort';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 import { zonesOfRoom } from './zonesOfRoom';
 
 /** What changes with the seasons in a room, by the chosen arrangement; the same swap in both directions through the year. */
-export function seasonsOfRoom(records: ProjectRecords, roomId: RoomId): SeasonalSwap[] {
+export function seasonsOfRoom(
+  records: Records<'fixtures' | 'groups' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
+  roomId: RoomId,
+): SeasonalSwap[] {
   const units = records.units.filter((unit) => unit.roomId === roomId);
   const groups = records.groups.filter((group) => group.roomId === roomId);
   const places = placesIn(groups, {
@@ -48,7 +51,7 @@ const RINGS_AFTER_MIDNIGHT_S = 9 * 3600;
 
 /** A yearly all-day entry on the first of each month in which something changes, as an iCalendar file (RFC 5545). */
 export function writeSeasonReminders(
-  records: ProjectRecords,
+  records: Records<'groups' | 'project' | 'rooms' | 'units'>,
   {
     roomId,
     swaps,

@@ -6,7 +6,7 @@ import { announceDecisions } from '@/data/announcements';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { getProjectRecords } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
 import { createId, nowIso } from '../means';
 import { addGroupIn } from '../sort/groups';
 
@@ -23,7 +23,7 @@ export async function takeIn(
     db,
     { projectId, label: 'took in what was waiting', now: nowIso() },
     async (writer, trx) => {
-      const { things } = await getProjectRecords(trx, projectId);
+      const { things } = await loadRecords(trx, projectId, 'things');
       const thing = things.find(({ id }) => id === thingId);
       if (!thing || thing.verdict !== 'elsewhere')
         throw new DataError('not_found', `nothing that waits has the id ${thingId}`);

@@ -11,7 +11,7 @@ import {
 import { schoolIn, type Room } from '@/core/look';
 import type { RoomId } from '@/core/shared';
 import type { Group } from '@/core/sort';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 
 interface ZonesOptions {
   /** Of the whole home, where the arrangement in question has them. */
@@ -23,7 +23,7 @@ interface ZonesOptions {
 
 /** The request of a room to the `zones` engine, by the room's schools; undefined where nobody lives in the household. */
 export function zonesOfRoom(
-  records: ProjectRecords,
+  records: Records<'fixtures' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
   roomId: RoomId,
   { groups, timeLimitMs, month }: ZonesOptions,
 ): ZonesRequest | undefined {
@@ -43,7 +43,7 @@ export function zonesOfRoom(
 
 /** The request of a room, or of the whole home, each room by its own schools. */
 export function zonesOf(
-  records: ProjectRecords,
+  records: Records<'fixtures' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
   scope: ArrangedScope,
   options: ZonesOptions,
 ): ZonesRequest | undefined {
@@ -57,12 +57,12 @@ export function zonesOf(
   );
 }
 
-const household = ({ things, people }: ProjectRecords, groups: readonly Group[]) => ({
+const household = ({ things, people }: Records<'people' | 'things'>, groups: readonly Group[]) => ({
   groups,
   things,
   people,
 });
-const furnished = (records: ProjectRecords, room: Room) => ({
+const furnished = (records: Records<'fixtures' | 'project' | 'units'>, room: Room) => ({
   room,
   units: records.units.filter(({ roomId }) => roomId === room.id),
   fixtures: records.fixtures.filter(({ roomId }) => roomId === room.id),
@@ -70,10 +70,7 @@ const furnished = (records: ProjectRecords, room: Room) => ({
 });
 
 /** The schools of a room, or of the home where the room has none, that change where things live. */
-export function placingSchoolsOf(
-  { project }: Pick<ProjectRecords, 'project'>,
-  room: Room,
-): PlacingSchools {
+export function placingSchoolsOf({ project }: Records<'project'>, room: Room): PlacingSchools {
   const [grouping, living] = [
     schoolIn('grouping', room.schools, project.terms.schools)?.choice,
     schoolIn('living', room.schools, project.terms.schools)?.choice,

@@ -26,13 +26,14 @@ import {
   HOME,
   insertGroup,
   mm,
+  loadAll,
 } from '@test/builders';
 import { moveChange } from '@/data/changes';
 import { picturesDir, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { getProjectRecords } from '@/data/projectRepo';
+import { bayRecord, containerRecord, projectRecord, unitRecord } from '@/data/records';
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
-import { bayTable, containerTable, projectTable, unitTable } from '@/data/tables';
+
 import { listOpenPlaces } from '../fit/openPlaces';
 import { createFitRequest, listFitContainers, takeFit, takeFits } from '../fit/takeFit';
 import {
@@ -57,8 +58,8 @@ beforeEach(async () => {
   db = await aDatabase();
   await insertStarterCatalogue(db);
   const unit = aUnit({ bays: [aBay()] });
-  await db(unitTable.name).insert(unitTable.toRow(unit));
-  for (const bay of unit.bays) await db(bayTable.name).insert(bayTable.toRow(bay));
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+  for (const bay of unit.bays) await db(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
   await insertGroup(db, aGroup({ bayId: 'shelf' }));
   await appendDecisions(db, HOME, [
     aDecision({ groupId: 'hats', count: 10, litres: 12, massG: 1100 }),
@@ -66,7 +67,7 @@ beforeEach(async () => {
 });
 afterEach(() => db.destroy());
 
-const records = () => getProjectRecords(db, HOME);
+const records = () => loadAll(db, HOME);
 const solve = async () => {
   const request = await createFitRequest(db, await records(), { bayId: shelf, prefer: 'cost' });
   return {
@@ -502,15 +503,15 @@ test('open places are listed room by room with their containers once, and a take
 test('a correction counts the fits of other homes that it breaks', async () => {
   const { used } = await takeCheapest();
   const other = projectIdSchema.parse('other');
-  await db(projectTable.name).insert(
-    projectTable.toRow({ ...(await records()).project, id: other }),
+  await db(projectRecord.table.name).insert(
+    projectRecord.table.toRow({ ...(await records()).project, id: other }),
   );
   expect(await countBrokenElsewhere(db, other, used)).toBe(0);
   const container = (await records()).containers.find(({ id }) => id === used);
   invariant(container, 'it is in the catalogue');
-  await db(containerTable.name)
+  await db(containerRecord.table.name)
     .where({ id: used })
-    .update(containerTable.toRow({ ...container, height: mm(2000) }));
+    .update(containerRecord.table.toRow({ ...container, height: mm(2000) }));
   expect(await countBrokenElsewhere(db, other, used)).toBe(1);
   expect(await countBrokenElsewhere(db, HOME, used)).toBe(0);
 });

@@ -14,11 +14,16 @@ import {
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
-import { getProjectRecords } from '@/data/projectRepo';
-import { approvalTable, fitTable, giftCardTable, handNeedTable } from '@/data/tables';
+import {
+  approvalRecord,
+  fitRecord,
+  giftCardRecord,
+  handNeedRecord,
+  loadRecords,
+} from '@/data/records';
 import { findSubstitutes } from '../fit/wishes';
 import { createId, nowIso } from '../means';
-import { answerRoomShopping, loadRoomShopping } from './roomShopping';
+import { answerRoomShopping, loadRoomShopping, shoppingNames } from './roomShopping';
 
 /** Puts something on a room's list that no fit calls for. @errors `not_found`: no such room or shop. */
 export async function addHandNeed(
@@ -26,14 +31,14 @@ export async function addHandNeed(
   projectId: ProjectId,
   input: Omit<HandNeed, 'id'>,
 ): Promise<void> {
-  const { rooms } = await getProjectRecords(db, projectId);
+  const { rooms } = await loadRecords(db, projectId, 'rooms');
   if (rooms.every(({ id }) => id !== input.roomId))
     throw new DataError('not_found', `there is no room ${input.roomId}`);
   await requireShop(db, input.shopId);
   await recordChange(
     db,
     { projectId, label: `put ${input.name} on the list`, now: nowIso() },
-    (writer) => writer.insert(handNeedTable, { ...input, id: handNeedIdSchema.parse(createId()) }),
+    (writer) => writer.insert(handNeedRecord, { ...input, id: handNeedIdSchema.parse(createId()) }),
   );
 }
 
@@ -42,13 +47,13 @@ export async function removeHandNeed(
   projectId: ProjectId,
   handNeedId: HandNeedId,
 ): Promise<void> {
-  const { handNeeds } = await getProjectRecords(db, projectId);
+  const { handNeeds } = await loadRecords(db, projectId, 'handNeeds');
   const need = handNeeds.find(({ id }) => id === handNeedId);
   if (need)
     await recordChange(
       db,
       { projectId, label: `took ${need.name} off the list`, now: nowIso() },
-      (writer) => writer.remove(handNeedTable, handNeedId),
+      (writer) => writer.remove(handNeedRecord, handNeedId),
     );
 }
 
@@ -63,7 +68,11 @@ export async function addGiftCard(
     db,
     { projectId, label: `noted a gift card of ${shop.name}`, now: nowIso() },
     (writer) =>
-      writer.insert(giftCardTable, { ...input, projectId, id: giftCardIdSchema.parse(createId()) }),
+      writer.insert(giftCardRecord, {
+        ...input,
+        projectId,
+        id: giftCardIdSchema.parse(createId()),
+      }),
   );
 }
 
@@ -72,10 +81,10 @@ export async function removeGiftCard(
   projectId: ProjectId,
   giftCardId: GiftCardId,
 ): Promise<void> {
-  const { giftCards } = await getProjectRecords(db, projectId);
+  const { giftCards } = await loadRecords(db, projectId, 'giftCards');
   if (giftCards.some(({ id }) => id === giftCardId))
     await recordChange(db, { projectId, label: 'removed a gift card', now: nowIso() }, (writer) =>
-      writer.remove(giftCardTable, giftCardId),
+      writer.remove(giftCardRecord, giftCardId),
     );
 }
 
@@ -89,7 +98,7 @@ export async function approveNeed(
     isApproved,
   }: { readonly roomId: RoomId; readonly needId: string; readonly isApproved: boolean },
 ): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(db, projectId, ...shoppingNames);
   const shopping = await loadRoomShopping(db, records, roomId);
   const { request, answer } = await answerRoomShopping(shopping);
   const need = request.needs.find(({ id }) => id === needId);
@@ -107,8 +116,8 @@ export async function approveNeed(
     },
     (writer) =>
       isApproved
-        ? writer.put(approvalTable, { id, roomId, needId, lineMinor, approvedAt: nowIso() })
-        : writer.remove(approvalTable, id),
+        ? writer.put(approvalRecord, { id, roomId, needId, lineMinor, approvedAt: nowIso() })
+        : writer.remove(approvalRecord, id),
   );
 }
 
@@ -118,7 +127,17 @@ export async function takeSubstitute(
   projectId: ProjectId,
   { containerId, bayId }: { readonly containerId: ContainerId; readonly bayId: BayId },
 ): Promise<void> {
-  const records = await getProjectRecords(db, projectId);
+  const records = await loadRecords(
+    db,
+    projectId,
+    'containers',
+    'fitWishes',
+    'fits',
+    'groups',
+    'project',
+    'things',
+    'units',
+  );
   const substitute = (
     await findSubstitutes(db, records, { containerId, bayIds: new Set([bayId]) })
   )[0];
@@ -131,7 +150,7 @@ export async function takeSubstitute(
       now: nowIso(),
     },
     (writer) =>
-      writer.put(fitTable, {
+      writer.put(fitRecord, {
         id: bayId,
         prefer: substitute.prefer,
         answer: substitute.answer,

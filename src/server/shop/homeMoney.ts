@@ -10,10 +10,15 @@ import {
 } from '@/core/shop';
 import type { Room } from '@/core/look';
 import type { Db } from '@/data/db';
-import type { ProjectRecords } from '@/data/projectRepo';
-import { loadEstimate } from '../agree/loadEstimate';
+import type { Records } from '@/data/records';
+import { loadEstimate, type EstimateName } from '../agree/loadEstimate';
 import { today } from '../means';
-import { answerRoomShopping, loadPriceList, loadRoomShopping } from './roomShopping';
+import {
+  answerRoomShopping,
+  loadPriceList,
+  loadRoomShopping,
+  type ShoppingName,
+} from './roomShopping';
 
 export interface HomeMoney {
   readonly rooms: readonly {
@@ -38,7 +43,10 @@ export interface HomeMoney {
 }
 
 /** The money of every room and of the home, each room's list worked out as it stands. */
-export async function loadHomeMoney(db: Db, records: ProjectRecords): Promise<HomeMoney> {
+export async function loadHomeMoney(
+  db: Db,
+  records: Records<'approvals' | EstimateName | ShoppingName>,
+): Promise<HomeMoney> {
   const prices = await loadPriceList(db);
   const rooms: HomeMoney['rooms'][number][] = [];
   for (const room of records.rooms) {

@@ -15,8 +15,7 @@ import {
 import { loadSolver, type Clock, type ProjectId, type RoomId } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { materialsTable } from '@/data/tables';
+import { loadRecords, materialsRecord, type Records } from '@/data/records';
 import { nowIso } from '../means';
 import { Memory } from '../remember';
 
@@ -25,10 +24,7 @@ const mm = (value: number) => ({ mm: value, text: `${value} mm` });
 const USUAL = { kerfMm: 3, carMm: 2000 } as const;
 
 /** A room's boards and liners; nothing yet where none were written down, with every place to be lined. */
-export function materialsOf(
-  records: Pick<ProjectRecords, 'materials' | 'units'>,
-  roomId: RoomId,
-): Materials {
+export function materialsOf(records: Records<'materials' | 'units'>, roomId: RoomId): Materials {
   const bays = records.units.filter((unit) => unit.roomId === roomId).flatMap((unit) => unit.bays);
   const empty = () =>
     materialsSchema.parse({
@@ -49,13 +45,13 @@ export async function saveMaterials(
   projectId: ProjectId,
   materials: Materials,
 ): Promise<void> {
-  const { rooms } = await getProjectRecords(db, projectId);
+  const { rooms } = await loadRecords(db, projectId, 'rooms');
   const room = rooms.find(({ id }) => id === materials.id);
   if (!room) throw new DataError('not_found', `there is no room ${materials.id}`);
   await recordChange(
     db,
     { projectId, label: `changed the materials of ${room.name}`, now: nowIso() },
-    (writer) => writer.put(materialsTable, materials),
+    (writer) => writer.put(materialsRecord, materials),
   );
 }
 
@@ -67,7 +63,7 @@ const rolls = new Memory<RollAnswer>(50);
 
 /** What a label says: every container of the room's taken fits bears the name of its group. */
 export function labelTextsOf(
-  { fits, units, groups }: Pick<ProjectRecords, 'fits' | 'units' | 'groups'>,
+  { fits, units, groups }: Records<'fits' | 'groups' | 'units'>,
   roomId: RoomId,
 ): string[] {
   const bayIds = new Set(
@@ -81,7 +77,7 @@ export function labelTextsOf(
 
 /** What a room's materials put on its list; boards and rolls are planned for their number. */
 export async function materialNeedsOf(
-  records: ProjectRecords,
+  records: Records<'fits' | 'groups' | 'materials' | 'units'>,
   roomId: RoomId,
 ): Promise<MaterialNeed[]> {
   const materials = records.materials.find(({ id }) => id === roomId);

@@ -10,12 +10,11 @@ import {
 import { cardLeftMinorOf, listNeeds, type Purchase, type RoomShopping } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
-import { purchaseTable } from '@/data/tables';
+import { loadRecords, purchaseRecord } from '@/data/records';
 import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 import { createId, nowIso } from '../means';
 import { dayOf } from './receipts';
-import { loadRoomShopping } from './roomShopping';
+import { loadRoomShopping, shoppingNames } from './roomShopping';
 
 /** One line of a receipt a row; documented in docs/formats.md. */
 export const purchaseCsvColumns = [
@@ -39,7 +38,7 @@ export async function writePurchasesCsv(
   projectId: ProjectId,
   roomId: RoomId | undefined,
 ): Promise<string> {
-  const { purchases } = await getProjectRecords(db, projectId);
+  const { purchases } = await loadRecords(db, projectId, 'purchases');
   const rows = purchases
     .filter((purchase) => roomId === undefined || purchase.roomId === roomId)
     .map((purchase): CsvRow => ({
@@ -82,7 +81,11 @@ export async function importPurchasesCsv(
     acceptGoodRows,
   }: { readonly roomId: RoomId; readonly text: string; readonly acceptGoodRows: boolean },
 ): Promise<PurchasesImport> {
-  const shopping = await loadRoomShopping(db, await getProjectRecords(db, projectId), roomId);
+  const shopping = await loadRoomShopping(
+    db,
+    await loadRecords(db, projectId, ...shoppingNames),
+    roomId,
+  );
   const table = readCsvTable(text, purchaseCsvColumns, ['day', 'shop', 'item', 'paid']);
   const faults: CsvFault[] = [...table.faults];
   const good = table.rows.flatMap(({ line, row }) => {
@@ -135,7 +138,7 @@ export async function importPurchasesCsv(
     { projectId, label: `read ${fresh.length} lines of receipts`, now: nowIso() },
     async (writer) => {
       for (const purchase of fresh)
-        await writer.insert(purchaseTable, {
+        await writer.insert(purchaseRecord, {
           ...purchase,
           ...lineOf(shopping, purchase.label),
           id: purchaseIdSchema.parse(createId()),

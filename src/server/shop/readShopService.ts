@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { err, ok, type Result } from '@/core/shared';
 import type { Db } from '@/data/db';
 import { listOffers } from '@/data/catalogueRepo';
-import { offerTable } from '@/data/tables';
+import { offerRecord, putShared } from '@/data/records';
 import { nowIso } from '../means';
 
 /** Where the service of a shop, real or simulated, offers its prices; see docs/devices.md. */
@@ -76,8 +76,7 @@ export async function readShopService(
       : [];
   });
   await db.transaction(async (trx) => {
-    for (const { after } of updates)
-      await trx(offerTable.name).where({ id: after.id }).update(offerTable.toRow(after));
+    for (const { after } of updates) await putShared(trx, offerRecord, after);
   });
   return ok({
     shopName: asked.value.shop,

@@ -15,8 +15,7 @@ import { findLinesOf, type Receipt } from '@/core/shop';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { keepPictureFiles } from '@/data/pictureFiles';
-import { getProjectRecords } from '@/data/projectRepo';
-import { purchaseTable, receiptTable } from '@/data/tables';
+import { loadRecords, purchaseRecord, receiptRecord } from '@/data/records';
 import { encodePicture, type PictureError } from '../look/encodePicture';
 import { createId, nowIso } from '../means';
 
@@ -38,7 +37,7 @@ export async function addReceipt(
     readonly bytes: Uint8Array | undefined;
   },
 ): Promise<Result<Receipt, PictureError>> {
-  const { purchases } = await getProjectRecords(db, projectId);
+  const { purchases } = await loadRecords(db, projectId, 'purchases');
   const encoded = bytes === undefined ? undefined : await encodePicture(bytes);
   if (encoded && !encoded.ok) return err(encoded.error);
   const pictureId = encoded ? pictureIdSchema.parse(createId()) : null;
@@ -53,9 +52,9 @@ export async function addReceipt(
       db,
       { projectId, label: `kept a receipt of ${facts.shopName}`, now: nowIso() },
       async (writer) => {
-        await writer.insert(receiptTable, receipt);
+        await writer.insert(receiptRecord, receipt);
         for (const purchase of findLinesOf(facts, purchases, dayOf))
-          await writer.put(purchaseTable, { ...purchase, receiptId: receipt.id });
+          await writer.put(purchaseRecord, { ...purchase, receiptId: receipt.id });
         await place();
       },
     );
@@ -71,7 +70,7 @@ export async function removeReceipt(
   projectId: ProjectId,
   receiptId: ReceiptId,
 ): Promise<void> {
-  const { receipts, purchases } = await getProjectRecords(db, projectId);
+  const { receipts, purchases } = await loadRecords(db, projectId, 'purchases', 'receipts');
   const receipt = receipts.find(({ id }) => id === receiptId);
   if (!receipt) throw new DataError('not_found', 'there is no such receipt in this home');
   await recordChange(
@@ -79,8 +78,8 @@ export async function removeReceipt(
     { projectId, label: `removed a receipt of ${receipt.shopName}`, now: nowIso() },
     async (writer) => {
       for (const purchase of purchases.filter((other) => other.receiptId === receiptId))
-        await writer.put(purchaseTable, { ...purchase, receiptId: null });
-      await writer.remove(receiptTable, receiptId);
+        await writer.put(purchaseRecord, { ...purchase, receiptId: null });
+      await writer.remove(receiptRecord, receiptId);
     },
   );
 }

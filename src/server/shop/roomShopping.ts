@@ -33,8 +33,13 @@ import {
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
-import { getProjectRecords, type ProjectRecords } from '@/data/projectRepo';
-import { needPriorityTable, purchaseTable } from '@/data/tables';
+import {
+  loadRecords,
+  needPriorityRecord,
+  purchaseRecord,
+  type LoadName,
+  type Records,
+} from '@/data/records';
 import { createId, nowIso } from '../means';
 import { Memory } from '../remember';
 import { materialNeedsOf } from './materials';
@@ -57,10 +62,26 @@ export const loadPriceList = async (db: Db): Promise<Pick<RoomShopping, 'offers'
   shops: await listShops(db),
 });
 
+/** What a room's list is worked out from. */
+export const shoppingNames = [
+  'containers',
+  'fits',
+  'giftCards',
+  'groups',
+  'handNeeds',
+  'materials',
+  'priorities',
+  'project',
+  'purchases',
+  'rooms',
+  'units',
+] as const satisfies readonly LoadName[];
+export type ShoppingName = (typeof shoppingNames)[number];
+
 /** @errors `not_found` where the room is not of this project. */
 export async function loadRoomShopping(
   db: Db,
-  records: ProjectRecords,
+  records: Records<ShoppingName>,
   roomId: RoomId,
   prices?: Pick<RoomShopping, 'offers' | 'shops'>,
 ): Promise<RoomShopping> {
@@ -131,7 +152,7 @@ export async function setNeedPriority(
     readonly priority: Priority;
   },
 ): Promise<void> {
-  const { rooms, containers } = await getProjectRecords(db, projectId);
+  const { rooms, containers } = await loadRecords(db, projectId, 'containers', 'rooms');
   const container = containers.find(({ id }) => id === input.containerId);
   if (!container || rooms.every(({ id }) => id !== input.roomId))
     throw new DataError('not_found', 'there is no such line on this list');
@@ -139,7 +160,7 @@ export async function setNeedPriority(
     db,
     { projectId, label: `changed how much ${container.name} is wanted`, now: nowIso() },
     (writer) =>
-      writer.put(needPriorityTable, { ...input, id: `${input.roomId}_${input.containerId}` }),
+      writer.put(needPriorityRecord, { ...input, id: `${input.roomId}_${input.containerId}` }),
   );
 }
 
@@ -157,7 +178,13 @@ export async function addPurchase(
       Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId' | 'materialKey'>
     >,
 ): Promise<Result<undefined, CardFault>> {
-  const { rooms, giftCards, purchases } = await getProjectRecords(db, projectId);
+  const { rooms, giftCards, purchases } = await loadRecords(
+    db,
+    projectId,
+    'giftCards',
+    'purchases',
+    'rooms',
+  );
   if (rooms.every(({ id }) => id !== input.roomId))
     throw new DataError('not_found', `there is no room ${input.roomId}`);
   if ((input.cardMinor ?? 0) > 0) {
@@ -166,7 +193,7 @@ export async function addPurchase(
     if ((input.cardMinor ?? 0) > leftMinor) return err({ code: 'card_too_small', leftMinor });
   }
   await recordChange(db, { projectId, label: `bought ${input.label}`, now: nowIso() }, (writer) =>
-    writer.insert(purchaseTable, {
+    writer.insert(purchaseRecord, {
       paidBy: '',
       cardMinor: 0,
       expectedMinor: null,
@@ -189,13 +216,13 @@ export async function removePurchase(
   projectId: ProjectId,
   purchaseId: PurchaseId,
 ): Promise<void> {
-  const { purchases } = await getProjectRecords(db, projectId);
+  const { purchases } = await loadRecords(db, projectId, 'purchases');
   const purchase = purchases.find(({ id }) => id === purchaseId);
   if (!purchase) throw new DataError('not_found', 'there is no such purchase in this home');
   await recordChange(
     db,
     { projectId, label: `took back: bought ${purchase.label}`, now: nowIso() },
-    (writer) => writer.remove(purchaseTable, purchaseId),
+    (writer) => writer.remove(purchaseRecord, purchaseId),
   );
 }
 
@@ -215,7 +242,7 @@ export async function noteReturn(
     'returnBy' | 'returnedPieces' | 'refundMinor'
   >,
 ): Promise<Result<undefined, ReturnFault>> {
-  const { purchases } = await getProjectRecords(db, projectId);
+  const { purchases } = await loadRecords(db, projectId, 'purchases');
   const purchase = purchases.find(({ id }) => id === purchaseId);
   if (!purchase) throw new DataError('not_found', `there is no purchase ${purchaseId}`);
   if (change.returnedPieces > purchase.pieces)
@@ -232,14 +259,14 @@ export async function noteReturn(
           : `noted the return of ${purchase.label}`,
       now: nowIso(),
     },
-    (writer) => writer.put(purchaseTable, { ...purchase, ...change }),
+    (writer) => writer.put(purchaseRecord, { ...purchase, ...change }),
   );
   return ok(undefined);
 }
 
 /** What the room has too much of, with the rooms of the home that still want it. */
 export function leftoversOf(
-  records: ProjectRecords,
+  records: Records<'containers' | 'fits' | 'purchases' | 'rooms' | 'units'>,
   shopping: RoomShopping,
   roomId: RoomId,
 ): Leftover[] {

@@ -4,7 +4,7 @@ import type { Project } from '@/core/agree';
 import { pairPictures, roomResultsOf, type PicturePair, type RoomResults } from '@/core/show';
 import type { CheckAnswer, Room } from '@/core/look';
 import type { RoomId } from '@/core/shared';
-import type { ProjectRecords } from '@/data/projectRepo';
+import { type LoadName, type Records } from '@/data/records';
 import { roomRecordsOf } from '../desk/loadDesk';
 import { answerRoomChecks } from '../look/roomChecks';
 
@@ -22,9 +22,25 @@ export interface ClientPage {
   readonly madeOn: string;
 }
 
+/** What the client's page is gathered from. */
+export const clientPageNames = [
+  'containers',
+  'fits',
+  'fixtures',
+  'groups',
+  'pictures',
+  'project',
+  'purchases',
+  'rooms',
+  'things',
+  'units',
+  'vantagePoints',
+] as const satisfies readonly LoadName[];
+type ClientPageName = (typeof clientPageNames)[number];
+
 /** Gathers the page of one room, or of every room that has something to show. */
 export function gatherClientPage(
-  records: ProjectRecords,
+  records: Records<ClientPageName>,
   { roomId, now }: { readonly roomId: RoomId | undefined; readonly now: string },
 ): ClientPage {
   const rooms = records.rooms

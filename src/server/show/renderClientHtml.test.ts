@@ -1,6 +1,6 @@
 import { aDatabase, aDecision, aGroup, HALL, HOME, insertGroup } from '@test/builders';
 import { appendDecisions } from '@/data/decisionLog';
-import { getProjectRecords } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
 import { gatherClientPage } from './clientPage';
 import { renderClientHtml } from './renderClientHtml';
 
@@ -10,10 +10,27 @@ test('the client’s page shows this room’s figures, and nothing typed can bec
   await appendDecisions(db, HOME, [
     aDecision({ verdict: 'give', to: '<script>alert(1)</script>', count: 4 }),
   ]);
-  const page = gatherClientPage(await getProjectRecords(db, HOME), {
-    roomId: HALL,
-    now: '2026-11-20T10:00:00.000Z',
-  });
+  const page = gatherClientPage(
+    await loadRecords(
+      db,
+      HOME,
+      'containers',
+      'fits',
+      'fixtures',
+      'groups',
+      'pictures',
+      'project',
+      'purchases',
+      'rooms',
+      'things',
+      'units',
+      'vantagePoints',
+    ),
+    {
+      roomId: HALL,
+      now: '2026-11-20T10:00:00.000Z',
+    },
+  );
   const html = renderClientHtml(page, { pictureSrc: (id) => `/x/${id}`, fontCss: '' });
   expect(html).toContain('Given: &lt;script&gt;alert(1)&lt;/script&gt;');
   expect(html).toContain('&lt;b&gt;Hats &amp; &quot;caps&quot;&lt;/b&gt;');

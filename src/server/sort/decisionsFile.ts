@@ -14,8 +14,7 @@ import {
   findReusedIds,
   finishImport,
 } from '@/data/importRepo';
-import { getProjectRecords } from '@/data/projectRepo';
-import { groupTable } from '@/data/tables';
+import { groupRecord, loadRecords } from '@/data/records';
 import { createId, nowIso } from '../means';
 import type { CsvFault } from '../exchange/csvTable';
 import { readDecisionsCsv, writeDecisionsCsv, type ParsedDecisionRow } from './decisionsCsv';
@@ -27,7 +26,7 @@ export async function exportDecisionsCsv(
   projectId: ProjectId,
   what: 'decisions' | 'things',
 ): Promise<string> {
-  const { rooms, groups, things } = await getProjectRecords(db, projectId);
+  const { rooms, groups, things } = await loadRecords(db, projectId, 'groups', 'rooms', 'things');
   const log = await listDecisions(db, projectId);
   const standingIds = new Set(things.map((thing) => thing.decisionId));
   return writeDecisionsCsv(
@@ -68,7 +67,7 @@ export async function importDecisionsCsv(
   projectId: ProjectId,
   input: ImportInput,
 ): Promise<DecisionsImport> {
-  const { rooms, groups } = await getProjectRecords(db, projectId);
+  const { rooms, groups } = await loadRecords(db, projectId, 'groups', 'rooms');
   const { rows, faults } = await readDecisionsCsv(
     input.text,
     { rooms, groups, createId, now: nowIso() },
@@ -158,7 +157,7 @@ async function accept(
 ): Promise<void> {
   const change = { projectId, label: 'added groups from a file', now: nowIso() };
   await recordChange(db, change, async (writer, trx) => {
-    for (const group of made) await writer.insert(groupTable, group);
+    for (const group of made) await writer.insert(groupRecord, group);
     await acceptImport(trx, importId, rowCount);
   });
 }

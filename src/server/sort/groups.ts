@@ -10,8 +10,7 @@ import {
 import { usualPlacing, type Group } from '@/core/sort';
 import { recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { getProjectRecords } from '@/data/projectRepo';
-import { fitTable, groupTable } from '@/data/tables';
+import { fitRecord, groupRecord, loadRecords } from '@/data/records';
 import { createId, nowIso } from '../means';
 
 interface GroupInput {
@@ -34,14 +33,14 @@ export async function addGroupIn(
   projectId: ProjectId,
   input: GroupInput,
 ): Promise<Group> {
-  const { groups, rooms } = await getProjectRecords(trx, projectId);
+  const { groups, rooms } = await loadRecords(trx, projectId, 'groups', 'rooms');
   if (rooms.every(({ id }) => id !== input.roomId))
     throw new DataError('not_found', `there is no room ${input.roomId}`);
   const inRoom = groups.filter(({ roomId }) => roomId === input.roomId);
   const known = inRoom.find(({ name }) => name.toLowerCase() === input.name.toLowerCase());
   if (known) return known;
   const group = createGroup(projectId, { ...input, position: inRoom.length });
-  await writer.insert(groupTable, group);
+  await writer.insert(groupRecord, group);
   return group;
 }
 
@@ -76,7 +75,9 @@ export async function sayMayLeave(
   projectId: ProjectId,
   { groupId, mayLeave }: { readonly groupId: GroupId; readonly mayLeave: boolean | null },
 ): Promise<void> {
-  const group = (await getProjectRecords(db, projectId)).groups.find(({ id }) => id === groupId);
+  const group = (await loadRecords(db, projectId, 'groups')).groups.find(
+    ({ id }) => id === groupId,
+  );
   if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
   await changeGroup(db, projectId, {
     groupId,
@@ -97,7 +98,7 @@ export async function changeGroup(
   projectId: ProjectId,
   input: { readonly groupId: GroupId; readonly change: GroupChange },
 ): Promise<void> {
-  const { groups } = await getProjectRecords(db, projectId);
+  const { groups } = await loadRecords(db, projectId, 'groups');
   const group = groups.find(({ id }) => id === input.groupId);
   if (!group) throw new DataError('not_found', `there is no group ${input.groupId}`);
   const after = { ...group, ...input.change };
@@ -106,26 +107,26 @@ export async function changeGroup(
     db,
     { projectId, label: `changed ${group.name}`, now: nowIso() },
     async (writer) => {
-      await writer.put(groupTable, after);
+      await writer.put(groupRecord, after);
       // How often it is used changes nothing in its containers.
       const isSameToFit =
         JSON.stringify({ ...after, placing: null }) === JSON.stringify({ ...group, placing: null });
-      if (group.bayId && !isSameToFit) await writer.remove(fitTable, group.bayId);
+      if (group.bayId && !isSameToFit) await writer.remove(fitRecord, group.bayId);
     },
   );
 }
 
 /** Takes a group away; what was decided for it stays decided, without a group. */
 export async function removeGroup(db: Db, projectId: ProjectId, groupId: GroupId): Promise<void> {
-  const { groups } = await getProjectRecords(db, projectId);
+  const { groups } = await loadRecords(db, projectId, 'groups');
   const group = groups.find(({ id }) => id === groupId);
   if (!group) throw new DataError('not_found', 'there is no such group in this home');
   await recordChange(
     db,
     { projectId, label: `removed the group ${group.name}`, now: nowIso() },
     async (writer) => {
-      if (group.bayId) await writer.remove(fitTable, group.bayId);
-      await writer.remove(groupTable, groupId);
+      if (group.bayId) await writer.remove(fitRecord, group.bayId);
+      await writer.remove(groupRecord, groupId);
     },
   );
 }

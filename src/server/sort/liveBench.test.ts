@@ -22,7 +22,7 @@ import type { Db } from '@/data/db';
 import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { followDecisions } from './followDecisions';
 import { homeCountsOf } from '@/core/count';
-import { getProjectRecords } from '@/data/projectRepo';
+import { loadRecords } from '@/data/records';
 import { loadBench } from './loadBench';
 import {
   carryOut,
@@ -143,7 +143,7 @@ test('a bench starts from sums and the latest histories: together they are the w
     }),
   );
   await appendDecisions(db, HOME, events);
-  const records = await getProjectRecords(db, HOME);
+  const records = await loadRecords(db, HOME, 'people', 'project', 'things');
   const { things } = records;
   const bench = await loadBench(db, { ...records, roomId: HALL });
   const open = foldDecisions(bench.log).filter((thing) => thing.roomId === HALL);
@@ -274,7 +274,7 @@ test('a session’s own decisions are all open, so that undo reaches back to its
       aDecision({ id: `d${i}`, thingId: `t${i}`, decidedAt: at(i) }),
     ),
   );
-  const records = await getProjectRecords(db, HOME);
+  const records = await loadRecords(db, HOME, 'people', 'project', 'things');
   const openIds = async (openSince?: string) =>
     (await loadBench(db, { ...records, roomId: HALL, openSince })).log.map(({ id }) => id);
   expect(await openIds()).toHaveLength(300);

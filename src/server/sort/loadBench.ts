@@ -19,7 +19,7 @@ import type { ProjectId, RoomId } from '@/core/shared';
 import { listKindSizes } from '@/data/countRepo';
 import type { Db } from '@/data/db';
 import { decidedAtFromEnd, lastSeqOf, listRecentHistories } from '@/data/decisionLog';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 import { householdOf, rulesInUse, type RuleInUse } from '../count/enoughRules';
 
 /** So many of the latest decisions of a project are open on the bench: they can be undone and are shown one by one. */
@@ -49,9 +49,9 @@ export async function loadBench(
     roomId,
     things,
     openSince,
-  }: Pick<ProjectRecords, 'project' | 'people' | 'things'> & {
+  }: Records<'people' | 'project' | 'things'> & {
     readonly roomId: RoomId;
-    /** When the session at hand began. */ readonly openSince?: string | undefined;
+    readonly openSince?: string | undefined;
   },
 ): Promise<LoadedBench> {
   const projectId = project.id;

@@ -1,13 +1,13 @@
 import 'server-only';
 
 import type { Thing } from '@/core/sort';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 import { dayWords } from '../show/clientWords';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
 /** The open questions as one page in the client's words, to show, print or send: a box to tick for each answer. */
 export function renderQuestionsHtml(
-  { project, rooms, things }: Pick<ProjectRecords, 'project' | 'rooms' | 'things'>,
+  { project, rooms, things }: Records<'project' | 'rooms' | 'things'>,
   { now, fontCss }: { readonly now: string; readonly fontCss: string },
 ): string {
   const open = rooms

@@ -4,7 +4,7 @@ import type { ProjectId } from '@/core/shared';
 import { correctTimes, type DecisionEvent, type DeviceClock } from '@/core/sort';
 import { DataError, type Db } from '@/data/db';
 import { appendDecisions, type AppendOutcome } from '@/data/decisionLog';
-import { findProject } from '@/data/projectRepo';
+import { findProject } from '@/data/records';
 
 /**
  * Takes decisions in from a device, at the times at which they were made by this machine's clock.

@@ -3,7 +3,7 @@ import 'server-only';
 import ical, { ICalAlarmRelatesTo, ICalAlarmType } from 'ical-generator';
 
 import { hasDay, laterBoxesOf } from '@/core/sort';
-import type { ProjectRecords } from '@/data/projectRepo';
+import type { Records } from '@/data/records';
 
 /** Reminders ring at eight on the day itself. */
 const RINGS_AFTER_MIDNIGHT_S = 8 * 3600;
@@ -13,7 +13,7 @@ const RINGS_AFTER_MIDNIGHT_S = 8 * 3600;
  * UID each time it is exported, so that a calendar replaces an entry instead of showing it twice.
  */
 export function writeReminders(
-  { project, rooms, things }: Pick<ProjectRecords, 'project' | 'rooms' | 'things'>,
+  { project, rooms, things }: Records<'project' | 'rooms' | 'things'>,
   now: string,
 ): string {
   const calendar = ical({

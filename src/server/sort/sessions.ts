@@ -25,14 +25,8 @@ import {
 } from '@/core/shared';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import {
-  carryTable,
-  listCarries,
-  listOwnMethods,
-  listSessions,
-  ownMethodTable,
-  sessionTable,
-} from '@/data/sessionRepo';
+import { carryRecord, ownMethodRecord, sessionRecord } from '@/data/records';
+import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { createId, nowIso } from '../means';
 
 export interface SessionInput {
@@ -67,8 +61,8 @@ export async function startSession(
   });
   const open = (await listSessions(db, input.roomId)).filter(({ endedAt }) => endedAt === null);
   await recordChange(db, { projectId, label: 'started a session', now }, async (writer) => {
-    for (const other of open) await writer.put(sessionTable, { ...other, endedAt: now });
-    await writer.insert(sessionTable, session);
+    for (const other of open) await writer.put(sessionRecord, { ...other, endedAt: now });
+    await writer.insert(sessionRecord, session);
   });
   return session.id;
 }
@@ -96,7 +90,7 @@ export async function nextStep(
         : `went on to ${session.steps[session.stepStarts.length]?.name ?? 'the next step'}`,
       now,
     },
-    (writer) => writer.put(sessionTable, after),
+    (writer) => writer.put(sessionRecord, after),
   );
 }
 
@@ -109,7 +103,7 @@ export async function endSession(
   if (!session) throw new DataError('not_found', 'there is no such session in this home');
   if (session.endedAt !== null) return;
   await recordChange(db, { projectId, label: 'ended the session', now: nowIso() }, (writer) =>
-    writer.put(sessionTable, { ...session, endedAt: nowIso() }),
+    writer.put(sessionRecord, { ...session, endedAt: nowIso() }),
   );
 }
 
@@ -133,7 +127,7 @@ export async function saveOwnMethod(
   await recordChange(
     db,
     { projectId, label: `kept the method ${input.name}`, now: nowIso() },
-    (writer) => writer.put(ownMethodTable, ownMethodSchema.parse({ ...input, id, projectId })),
+    (writer) => writer.put(ownMethodRecord, ownMethodSchema.parse({ ...input, id, projectId })),
   );
   return id;
 }
@@ -167,7 +161,7 @@ export async function carryOut(
           : `carried out the ${input.verdict} box`,
       now: nowIso(),
     },
-    (writer) => writer.insert(carryTable, carry),
+    (writer) => writer.insert(carryRecord, carry),
   );
   return carry.id;
 }
@@ -183,6 +177,6 @@ export async function settleDebt(
   await recordChange(
     db,
     { projectId, label: `settled ${carry.note || 'what was carried out'}`, now: nowIso() },
-    (writer) => writer.put(carryTable, { ...carry, settledAt: nowIso() }),
+    (writer) => writer.put(carryRecord, { ...carry, settledAt: nowIso() }),
   );
 }

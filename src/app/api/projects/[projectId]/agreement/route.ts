@@ -2,7 +2,6 @@ import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { loadAgreementSheet } from '@/server/agree/agreementSheet';
 import { renderAgreementHtml } from '@/server/agree/renderAgreement';
 import { renderAgreementPdf } from '@/server/agree/renderAgreementPdf';
@@ -10,6 +9,8 @@ import { nowIso } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';
 import { asDownload, noStore, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { loadRecords } from '@/data/records';
+import { estimateNames } from '@/server/agree/loadEstimate';
 
 const schema = z.object({ projectId: projectIdSchema, format: z.enum(['html', 'pdf']) });
 
@@ -21,7 +22,7 @@ export const GET = handler(
       const db = await getDatabase();
       const sheet = await loadAgreementSheet(
         db,
-        await getProjectRecords(db, input.projectId),
+        await loadRecords(db, input.projectId, 'agreements', ...estimateNames),
         nowIso(),
       );
       if (input.format === 'pdf')

@@ -3,15 +3,15 @@ import { z } from 'zod';
 import { projectIdSchema, roomIdSchema, type PictureId } from '@/core/shared';
 import { dataDirOf } from '@/data/db';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';
-import { gatherClientPage } from '@/server/show/clientPage';
+import { clientPageNames, gatherClientPage } from '@/server/show/clientPage';
 import { findShownPictures, loadClientPictures } from '@/server/show/clientPictures';
 import { fileNameOf } from '@/server/show/clientWords';
 import { renderClientHtml } from '@/server/show/renderClientHtml';
 import { asDownload, noStore, refuse, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { loadRecords } from '@/data/records';
 
 const schema = z.object({
   projectId: projectIdSchema,
@@ -31,7 +31,7 @@ export const GET = handler(
         download: query.has('download'),
       },
       async (input) => {
-        const records = await getProjectRecords(await getDatabase(), input.projectId);
+        const records = await loadRecords(await getDatabase(), input.projectId, ...clientPageNames);
         if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
           return refuse(404, { code: 'not_found', message: 'There is no such room.' });
         const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });

@@ -2,12 +2,12 @@ import { z } from 'zod';
 
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { renderDatesCard } from '@/server/count/datesCard';
 import { nowIso, today } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';
 import { noStore, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { loadRecords } from '@/data/records';
 
 /** The dates card, of one room (`?room=`) or the whole home, as things stand now. */
 export const GET = handler(
@@ -17,7 +17,13 @@ export const GET = handler(
       z.object({ projectId: projectIdSchema, room: roomIdSchema.optional() }),
       { ...(await params), room },
       async ({ projectId, room: roomId }) => {
-        const records = await getProjectRecords(await getDatabase(), projectId);
+        const records = await loadRecords(
+          await getDatabase(),
+          projectId,
+          'project',
+          'rooms',
+          'things',
+        );
         return new Response(
           renderDatesCard(records, {
             roomId,

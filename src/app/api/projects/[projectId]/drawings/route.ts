@@ -3,7 +3,6 @@ import { z } from 'zod';
 import { arrangementRefSchema } from '@/core/place';
 import { projectIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { drawingPages, drawingSvg, gatherDrawing } from '@/server/look/drawings';
 import { renderDrawingPdf } from '@/server/look/renderDrawingPdf';
 import { nowIso } from '@/server/means';
@@ -11,6 +10,7 @@ import { loadClientFonts } from '@/server/show/clientFonts';
 import { dayWords } from '@/server/show/clientWords';
 import { asDownload, noStore, refuse, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { loadRecords } from '@/data/records';
 
 const schema = z.object({
   projectId: projectIdSchema,
@@ -30,7 +30,17 @@ export const GET = handler(
       schema,
       { format: 'svg', ...query, scale: Number(query.scale ?? 20), ...(await params) },
       async (input) => {
-        const records = await getProjectRecords(await getDatabase(), input.projectId);
+        const records = await loadRecords(
+          await getDatabase(),
+          input.projectId,
+          'drafts',
+          'fixtures',
+          'groups',
+          'project',
+          'rooms',
+          'things',
+          'units',
+        );
         const drawing = gatherDrawing(records, {
           roomId: input.room,
           kind: input.what,

@@ -2,7 +2,6 @@ import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import {
   importMeasures,
   measuresJsonToCsv,
@@ -11,6 +10,7 @@ import {
 } from '@/server/look/measuresFile';
 import { asDownload, readText, refuse, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { loadRecords } from '@/data/records';
 
 type Context = { params: Promise<{ projectId: string }> };
 const MAX_FILE_BYTES = 10_000_000;
@@ -22,7 +22,7 @@ export const GET = handler(async (request: Request, { params }: Context) => {
     z.object({ projectId: projectIdSchema, format: z.enum(['csv', 'json']) }),
     { ...(await params), format },
     async (input) => {
-      const records = await getProjectRecords(await getDatabase(), input.projectId);
+      const records = await loadRecords(await getDatabase(), input.projectId, 'rooms', 'units');
       if (input.format === 'json')
         return new Response(writeMeasuresJson(records), {
           headers: asDownload('measures.json', 'application/json'),

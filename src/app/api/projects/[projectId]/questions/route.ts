@@ -2,12 +2,12 @@ import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';
 import { renderQuestionsHtml } from '@/server/sort/questionSheet';
 import { noStore, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { loadRecords } from '@/data/records';
 
 /** The questions for the client, to show, print or save. */
 export const GET = handler(
@@ -16,7 +16,13 @@ export const GET = handler(
       z.object({ projectId: projectIdSchema }),
       await params,
       async ({ projectId }) => {
-        const records = await getProjectRecords(await getDatabase(), projectId);
+        const records = await loadRecords(
+          await getDatabase(),
+          projectId,
+          'project',
+          'rooms',
+          'things',
+        );
         return new Response(
           renderQuestionsHtml(records, { now: nowIso(), fontCss: await loadClientFonts() }),
           { headers: { ...noStore, 'content-type': 'text/html; charset=utf-8' } },

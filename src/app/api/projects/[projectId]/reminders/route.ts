@@ -2,11 +2,11 @@ import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { writeReminders } from '@/server/sort/remindersFile';
 import { asDownload, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { loadRecords } from '@/data/records';
 
 /** What was put off, as a calendar file. */
 export const GET = handler(
@@ -15,7 +15,13 @@ export const GET = handler(
       z.object({ projectId: projectIdSchema }),
       await params,
       async ({ projectId }) => {
-        const records = await getProjectRecords(await getDatabase(), projectId);
+        const records = await loadRecords(
+          await getDatabase(),
+          projectId,
+          'project',
+          'rooms',
+          'things',
+        );
         return new Response(writeReminders(records, nowIso()), {
           headers: asDownload(
             `${records.project.name}-reminders.ics`,

@@ -2,11 +2,11 @@ import { z } from 'zod';
 
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { getProjectRecords } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { seasonsOfRoom, writeSeasonReminders } from '@/server/place/seasons';
 import { asDownload, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { loadRecords } from '@/data/records';
 
 /** What changes with the seasons in a room, as a calendar file that comes again each year. */
 export const GET = handler(
@@ -16,7 +16,17 @@ export const GET = handler(
       z.object({ projectId: projectIdSchema, room: roomIdSchema }),
       { ...query, ...(await params) },
       async ({ projectId, room }) => {
-        const records = await getProjectRecords(await getDatabase(), projectId);
+        const records = await loadRecords(
+          await getDatabase(),
+          projectId,
+          'fixtures',
+          'groups',
+          'people',
+          'project',
+          'rooms',
+          'things',
+          'units',
+        );
         return new Response(
           writeSeasonReminders(records, {
             roomId: room,

@@ -2,11 +2,11 @@ import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { findProject } from '@/data/projectRepo';
 import { nowIso } from '@/server/means';
 import { followDecisions } from '@/server/sort/followDecisions';
 import { refuse, respond } from '@/app/api/respond';
 import { handler } from '@/app/api/handler';
+import { findProject } from '@/data/records';
 
 const HEARTBEAT_MS = 15_000;
 const schema = z.object({ projectId: projectIdSchema, after: z.coerce.number().int().min(0) });

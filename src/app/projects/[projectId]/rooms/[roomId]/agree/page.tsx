@@ -37,7 +37,7 @@ export default async function AgreePage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'agreements', 'people');
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const { project } = records;

@@ -36,7 +36,7 @@ interface FitPageProps {
 export default async function FitPage({ params, searchParams }: FitPageProps) {
   const { projectId, roomId } = await params;
   const { bay: asked } = await searchParams;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'fitWishes', 'people');
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const base = `/projects/${projectId}/rooms/${roomId}`;

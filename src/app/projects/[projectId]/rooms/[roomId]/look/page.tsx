@@ -40,7 +40,7 @@ interface LookPageProps {
 
 export default async function LookPage({ params, searchParams }: LookPageProps) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'fixtures');
   if (!opened) notFound();
   const { records, own, here } = opened;
   const { room, units } = own;

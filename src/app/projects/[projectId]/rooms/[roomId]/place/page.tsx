@@ -39,7 +39,7 @@ interface PlacePageProps {
 
 export default async function PlacePage({ params, searchParams }: PlacePageProps) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'people');
   if (!opened) notFound();
   const { records, own, here } = opened;
   const view = loadArrangement({ records, scope: own.room.id }, (await searchParams).draft);

@@ -59,7 +59,14 @@ export default async function ShopPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(
+    projectId,
+    roomId,
+    'approvals',
+    'fitWishes',
+    'giftCards',
+    'receipts',
+  );
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const shopping = await loadRoomShopping(db, records, own.room.id);

@@ -26,7 +26,7 @@ export default async function ShowPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'fixtures');
   if (!opened) notFound();
   const { records, own, here } = opened;
   const { currency } = records.project;

@@ -28,7 +28,7 @@ export default async function SortPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'people');
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const { project, people } = records;

@@ -15,7 +15,7 @@ export default async function HouseholdPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'people');
   if (!opened) notFound();
   const { records, own, here } = opened;
   return (

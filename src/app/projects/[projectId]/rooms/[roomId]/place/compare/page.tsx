@@ -24,7 +24,7 @@ interface ComparePageProps {
 
 export default async function ComparePage({ params, searchParams }: ComparePageProps) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'people');
   if (!opened) notFound();
   const { records, own, here } = opened;
   const asked = await searchParams;

@@ -36,7 +36,7 @@ interface HomePlacePageProps {
 /** Arrangements of the whole home: every room drawn side by side, for what may live in another one. */
 export default async function HomePlacePage({ params, searchParams }: HomePlacePageProps) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'people');
   if (!opened) notFound();
   const { records, own, here } = opened;
   const view = loadArrangement({ records, scope: null }, (await searchParams).draft);

@@ -17,7 +17,7 @@ export default async function MovesPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'moveLists');
   if (!opened) notFound();
   const { records, own, here } = opened;
   const bays = records.units.flatMap((unit) =>

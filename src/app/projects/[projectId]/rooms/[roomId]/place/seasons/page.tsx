@@ -16,7 +16,7 @@ export default async function SeasonsPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'fixtures', 'people');
   if (!opened) notFound();
   const { records, own, here } = opened;
   return (

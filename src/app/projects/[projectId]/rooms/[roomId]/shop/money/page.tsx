@@ -16,7 +16,7 @@ export default async function MoneyPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'approvals', 'giftCards');
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const { rooms, fee, ...money } = await loadHomeMoney(db, records);

@@ -16,7 +16,7 @@ export default async function UnitPage({
   params: Promise<{ projectId: string; roomId: string; unitId: string }>;
 }) {
   const { projectId, roomId, unitId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'people');
   const unit = opened?.own.units.find(({ id }) => id === unitId);
   if (!opened || (unitId !== 'new' && !unit)) notFound();
   const { records, own, here } = opened;

@@ -1,0 +1,4 @@
+import { writeFileSync } from 'node:fs';
+import { describeRecords } from '@/data/records';
+
+writeFileSync('docs/records.md', describeRecords());

@@ -1,0 +1,61 @@
+import 'server-only';
+
+export { agreementRecord, personRecord, projectRecord, sectionRecord } from './agree';
+export { enoughRuleRecord } from './count';
+export type { AnyRecord, RecordKind } from './defineRecord';
+export { describeRecords } from './describeRecords';
+export { containerRecord, fitRecord, fitWishesRecord } from './fit';
+export {
+  findKindOfTable,
+  getRecordKind,
+  recordKinds,
+  type RecordName,
+  type RecordOf,
+} from './kinds';
+export {
+  findProject,
+  listRecords,
+  loadRecords,
+  type LoadName,
+  type ProjectRecords,
+  type Records,
+} from './loadRecords';
+export {
+  bayRecord,
+  fixtureRecord,
+  pictureRecord,
+  roomRecord,
+  thingPictureRecord,
+  unitRecord,
+  vantagePointRecord,
+} from './look';
+export {
+  findUnnamable,
+  findUnregisteredTables,
+  isAlwaysShared,
+  isChangeable,
+  isShared,
+  listOwned,
+  ownedIds,
+} from './ownership';
+export { draftRecord, moveListRecord } from './place';
+export {
+  approvalRecord,
+  giftCardRecord,
+  handNeedRecord,
+  materialsRecord,
+  needPriorityRecord,
+  offerRecord,
+  purchaseRecord,
+  receiptRecord,
+  shopRecord,
+} from './shop';
+export {
+  findOwnedByAny,
+  insertIfMissing,
+  insertRecord,
+  listEvery,
+  listPictureNames,
+  putShared,
+} from './writeRecords';
+export { carryRecord, groupRecord, ownMethodRecord, sessionRecord } from './sort';

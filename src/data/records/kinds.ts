@@ -1,0 +1,82 @@
+import 'server-only';
+
+import { agreementRecord, personRecord, projectRecord, sectionRecord } from './agree';
+import { enoughRuleRecord } from './count';
+import type { RecordKind } from './defineRecord';
+import { containerRecord, fitRecord, fitWishesRecord } from './fit';
+import {
+  bayRecord,
+  fixtureRecord,
+  pictureRecord,
+  roomRecord,
+  thingPictureRecord,
+  unitRecord,
+  vantagePointRecord,
+} from './look';
+import { draftRecord, moveListRecord } from './place';
+import {
+  approvalRecord,
+  giftCardRecord,
+  handNeedRecord,
+  materialsRecord,
+  needPriorityRecord,
+  offerRecord,
+  purchaseRecord,
+  receiptRecord,
+  shopRecord,
+} from './shop';
+import { carryRecord, groupRecord, ownMethodRecord, sessionRecord } from './sort';
+
+/** Every kind, parents and what is named before those who name it. The one list a new kind joins. */
+const kinds = [
+  projectRecord,
+  personRecord,
+  roomRecord,
+  unitRecord,
+  bayRecord,
+  fixtureRecord,
+  sectionRecord,
+  agreementRecord,
+  sessionRecord,
+  carryRecord,
+  ownMethodRecord,
+  enoughRuleRecord,
+  thingPictureRecord,
+  vantagePointRecord,
+  pictureRecord,
+  groupRecord,
+  draftRecord,
+  moveListRecord,
+  containerRecord,
+  shopRecord,
+  offerRecord,
+  fitRecord,
+  fitWishesRecord,
+  receiptRecord,
+  handNeedRecord,
+  purchaseRecord,
+  giftCardRecord,
+  materialsRecord,
+  needPriorityRecord,
+  approvalRecord,
+] as const;
+
+type Kind = (typeof kinds)[number];
+export type RecordName = Kind['name'];
+/** A record of the kind of that name. */
+export type RecordOf<N extends RecordName> =
+  Extract<Kind, { readonly name: N }> extends RecordKind<infer T, N> ? T : never;
+
+/** Every kind of record that belongs to a home or to the price list, parents before children. */
+export const recordKinds: readonly RecordKind[] = kinds as unknown as readonly RecordKind[];
+
+const byName = new Map(recordKinds.map((kind) => [kind.name, kind]));
+const byTable = new Map(recordKinds.map((kind) => [kind.table.name, kind]));
+
+export function getRecordKind(name: string): RecordKind {
+  const kind = byName.get(name);
+  if (!kind) throw new Error(`no kind of record is called ${name}`);
+  return kind;
+}
+export const findKindOfTable = (tableName: string): RecordKind | undefined =>
+  byTable.get(tableName);

@@ -158,7 +158,7 @@ export function join(kind: RecordKind, record: AnyRecord, made: EveryRecord): An
 export const insertEvery = (db: Db, every: EveryRecord): Promise<void> =>
   recordChange(
     db,
-    { projectId: HOME, label: 'all', now: '2026-03-01T08:00:00.000Z' },
+    { projectId: HOME, deed: { code: 'units_read' }, now: '2026-03-01T08:00:00.000Z' },
     async (writer) => {
       for (const kind of recordKinds)
         for (const record of every.get(kind.name) ?? []) await writer.put(kind, record);
@@ -167,7 +167,11 @@ export const insertEvery = (db: Db, every: EveryRecord): Promise<void> =>
 
 /** Does something to a home as one change. */
 export const change = (db: Db, work: (writer: ChangeWriter) => Promise<void>): Promise<void> =>
-  recordChange(db, { projectId: HOME, label: 'x', now: '2026-03-01T08:00:00.000Z' }, work);
+  recordChange(
+    db,
+    { projectId: HOME, deed: { code: 'unit_changed' }, now: '2026-03-01T08:00:00.000Z' },
+    work,
+  );
 
 /** Everything that the home holds, by kind and id. */
 export async function stateOf(db: Db): Promise<Record<string, AnyRecord>> {

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 
 import { KeyboardMap } from '@/ui/shell/KeyboardMap';
 import './globals.css';
+import { LOCALE } from '@/core/shared';
 
 export const metadata: Metadata = { title: { default: 'Tin Box', template: '%s · Tin Box' } };
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
@@ -12,7 +13,7 @@ export const dynamic = 'force-dynamic';
 
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (
-    <html lang="en-GB">
+    <html lang={LOCALE}>
       <body>
         {children}
         <KeyboardMap />

@@ -2,6 +2,7 @@ import 'server-only';
 
 import { z } from 'zod';
 
+import { parseDeed, writeDeed, type Deed, type KeptDeed } from '@/core/home';
 import type { ProjectId } from '@/core/shared';
 import type { Row } from './columns';
 import { DataError, refuseDamaged, type Db } from './db';
@@ -12,6 +13,7 @@ import {
   isChangeable,
   recordKinds,
   type RecordKind,
+  projectRecord,
 } from './records';
 
 /** One row before and after; null where it did not exist. */
@@ -166,12 +168,44 @@ async function readRow(db: Db, table: string, id: string): Promise<Row | undefin
 }
 
 /**
- * Does `work` in one transaction and records it as one change with a label that a person reads
+ * Makes a use case read and write in one transaction, so that what it decides by is what it changes.
+ * A change that it records within is the same transaction's.
+ */
+export const atomic =
+  <A extends readonly unknown[], T>(work: (db: Db, ...args: A) => Promise<T>) =>
+  (db: Db, ...args: A): Promise<T> =>
+    db.transaction((trx) => work(trx, ...args));
+
+/**
+ * A stamp that differs whenever something of a home has changed: everything that people change passes
+ * the changes or the log. For long computing, which reads first and writes what it found.
+ */
+export async function stampOf(db: Db, projectId: ProjectId): Promise<string> {
+  const row: { stamp: string } | undefined = await db(projectRecord.table.name)
+    .where({ id: projectId })
+    .first({ stamp: db.raw(PROJECT_STAMP) });
+  return row?.stamp ?? '';
+}
+
+/** @errors `changed_since`: somebody changed the home since the stamp was taken. */
+export async function requireUnchanged(db: Db, projectId: ProjectId, stamp: string): Promise<void> {
+  if ((await stampOf(db, projectId)) !== stamp)
+    throw new DataError('changed_since', 'the home was changed while this was worked out');
+}
+
+/** Of a row of `projects`. */
+export const PROJECT_STAMP = `
+  ifnull((SELECT max(seq) FROM changes WHERE project_id = projects.id), 0) || ' ' ||
+  (SELECT count(*) FROM changes WHERE project_id = projects.id AND is_undone = 1) || ' ' ||
+  ifnull((SELECT max(seq) FROM decision_events WHERE project_id = projects.id), 0)`;
+
+/**
+ * Does `work` in one transaction and records it as one change, with what it did
  * ("added Tall cupboard"). What had been undone before can then no longer be done again.
  */
 export async function recordChange<T>(
   db: Db,
-  change: { readonly projectId: ProjectId; readonly label: string; readonly now: string },
+  change: { readonly projectId: ProjectId; readonly deed: Deed; readonly now: string },
   work: (writer: ChangeWriter, trx: Db) => Promise<T>,
 ): Promise<T> {
   refuseDamaged(db);
@@ -183,7 +217,7 @@ export async function recordChange<T>(
       await trx('changes').where({ project_id: change.projectId, is_undone: 1 }).delete();
       await trx('changes').insert({
         project_id: change.projectId,
-        label: change.label,
+        label: writeDeed(change.deed),
         images_json: JSON.stringify(writer.images),
         is_undone: 0,
         changed_at: change.now,
@@ -196,7 +230,7 @@ export async function recordChange<T>(
 /** One change that stands, with the rows it changed. */
 export interface Change {
   readonly seq: number;
-  readonly label: string;
+  readonly deed: KeptDeed;
   readonly changedAt: string;
   readonly images: readonly RowImage[];
 }
@@ -210,33 +244,33 @@ export async function listChanges(db: Db, projectId: ProjectId, limit = 400): Pr
       .limit(limit);
   return rows.map(({ seq, label, images_json, changed_at }) => ({
     seq,
-    label,
+    deed: parseDeed(label),
     changedAt: changed_at,
     images: imagesSchema.parse(JSON.parse(images_json)),
   }));
 }
 
-/** What undo and redo would do next, by label. */
+/** What undo and redo would do next. */
 export interface UndoState {
-  readonly undoLabel: string | undefined;
-  readonly redoLabel: string | undefined;
+  readonly undo: KeptDeed | undefined;
+  readonly redo: KeptDeed | undefined;
 }
 
 export async function getUndoState(db: Db, projectId: ProjectId): Promise<UndoState> {
   const undo = await findChange(db, projectId, 'undo');
   const redo = await findChange(db, projectId, 'redo');
-  return { undoLabel: undo?.label, redoLabel: redo?.label };
+  return { undo: undo && parseDeed(undo.label), redo: redo && parseDeed(redo.label) };
 }
 
 /**
- * Takes the last change back, or does the one taken back last again. Returns its label.
+ * Takes the last change back, or does the one taken back last again. Returns what it did.
  * @errors `not_found` (nothing to undo) · `changed_since` (a row is no longer as the change left it).
  */
 export async function moveChange(
   db: Db,
   projectId: ProjectId,
   way: 'undo' | 'redo',
-): Promise<string> {
+): Promise<KeptDeed> {
   return db.transaction(async (trx) => {
     const change = await findChange(trx, projectId, way);
     if (!change) throw new DataError('not_found', `nothing to ${way}`);
@@ -249,7 +283,7 @@ export async function moveChange(
     await trx('changes')
       .where({ seq: change.seq })
       .update({ is_undone: way === 'undo' ? 1 : 0 });
-    return change.label;
+    return parseDeed(change.label);
   });
 }
 

@@ -254,20 +254,22 @@ interface ThingCache {
   lastSeq: number;
   things: readonly Thing[];
 }
-const caches = new WeakMap<Db, Map<string, ThingCache>>();
+/** By a database's configuration, which its transactions share. */
+const caches = new WeakMap<object, Map<string, ThingCache>>();
 
 /**
  * Today's things as stored, in the order in which they were first decided. What was read before is kept,
  * and only what the log touched since is read again: with 20,000 things, reading all takes a tenth of a second.
  */
 export async function listThings(db: Db, projectId: ProjectId): Promise<readonly Thing[]> {
-  // Inside a transaction things may yet be taken back, so nothing of it is kept.
-  if (db.isTransaction) return readThings(db, projectId);
   const lastSeq = await lastSeqOf(db, projectId);
-  const ofDb = caches.get(db) ?? new Map<string, ThingCache>();
-  caches.set(db, ofDb);
+  const { config } = db.client as { readonly config: object };
+  const ofDb = caches.get(config) ?? new Map<string, ThingCache>();
+  caches.set(config, ofDb);
   const cached = ofDb.get(projectId);
   if (cached?.lastSeq === lastSeq) return cached.things;
+  // Inside a transaction things may yet be taken back, so nothing new of it is kept.
+  if (db.isTransaction) return readThings(db, projectId);
   const things =
     cached && lastSeq > cached.lastSeq
       ? await readOver(db, projectId, cached)

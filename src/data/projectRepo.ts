@@ -4,6 +4,7 @@ import type { Project } from '@/core/agree';
 import type { Picture } from '@/core/look';
 import type { PictureId, ProjectId } from '@/core/shared';
 import type { Receipt } from '@/core/shop';
+import { PROJECT_STAMP } from './changes';
 import type { Row } from './columns';
 import type { Db } from './db';
 import { pictureRecord, projectRecord, receiptRecord, roomRecord } from './records';
@@ -28,13 +29,7 @@ export async function listDeskProjects(db: Db): Promise<StampedProject[]> {
   const rows: readonly (Row & { readonly stamp: string })[] = await db(projectRecord.table.name)
     .whereNull('archived_at')
     .orderBy([{ column: 'status' }, { column: 'created_at' }])
-    .select(
-      '*',
-      db.raw(`
-        ifnull((SELECT max(seq) FROM changes WHERE project_id = projects.id), 0) || ' ' ||
-        (SELECT count(*) FROM changes WHERE project_id = projects.id AND is_undone = 1) || ' ' ||
-        ifnull((SELECT max(seq) FROM decision_events WHERE project_id = projects.id), 0) AS stamp`),
-    );
+    .select('*', db.raw(`${PROJECT_STAMP} AS stamp`));
   return rows.map((row) => ({ project: projectRecord.table.fromRow(row), stamp: row.stamp }));
 }
 

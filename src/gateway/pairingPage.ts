@@ -1,3 +1,4 @@
+import { LOCALE } from '@/core/shared';
 /** Everything that a device sees which is not let in: no word of any home, no file of the app. */
 export interface PairingPage {
   readonly nonce: string;
@@ -19,7 +20,7 @@ button{width:100%;min-height:52px;margin-top:18px;border:0;border-radius:5px;bac
 export const renderPairingPage = ({
   nonce,
   message,
-}: PairingPage): string => `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+}: PairingPage): string => `<!doctype html><html lang="${LOCALE}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <link rel="icon" href="data:,"><title>Join Tin Box</title><style nonce="${nonce}">${STYLE}</style></head><body><main><h1>Join this Tin Box</h1>
 ${message === '' ? '<p>The desk shows a code under “Devices”. It is good for three minutes and for one device.</p>' : `<p class="warn" role="alert">${escapeHtml(message)}</p>`}
 <form method="post" action="/pair"><label for="code">Code from the desk</label><input id="code" name="code" required maxlength="20" autocomplete="off" autocapitalize="characters" spellcheck="false">
@@ -33,5 +34,5 @@ export const renderPairedPage = ({
 }: {
   readonly nonce: string;
   readonly name: string;
-}): string => `<!doctype html><html lang="en-GB"><head><meta charset="utf-8"><link rel="icon" href="data:,"><title>Joined</title></head><body><p>Joined as ${escapeHtml(name)}.</p>
+}): string => `<!doctype html><html lang="${LOCALE}"><head><meta charset="utf-8"><link rel="icon" href="data:,"><title>Joined</title></head><body><p>Joined as ${escapeHtml(name)}.</p>
 <script nonce="${nonce}">try{localStorage.setItem('tin-box-device',${JSON.stringify(name).replace(/</g, '\\u003c')})}catch{}location.replace('/')</script><p><a href="/">Go on</a></p></body></html>`;

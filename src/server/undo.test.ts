@@ -1,6 +1,6 @@
 import { aBay, aDatabase, aGroup, aUnit, HALL, HOME, insertGroup, mm } from '@test/builders';
 import { unitIdSchema } from '@/core/shared';
-import { getUndoState, moveChange, recordChange } from '@/data/changes';
+import { getUndoState, moveChange, recordChange, requireUnchanged, stampOf } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { groupRecord, loadRecords } from '@/data/records';
 import { removeUnit, saveUnit, type UnitInput } from './look/saveUnit';
@@ -81,8 +81,8 @@ test('a new change ends what could be done again', async () => {
   await moveChange(db, HOME, 'undo');
   await rename('Bonnets');
   expect(await getUndoState(db, HOME)).toMatchObject({
-    undoLabel: expect.stringContaining('Hats'),
-    redoLabel: undefined,
+    undo: { code: 'group_changed', name: 'Hats' },
+    redo: undefined,
   });
 });
 
@@ -97,7 +97,7 @@ test('what was changed behind its back is not overwritten by undo', async () => 
 test('a change that fails half way keeps nothing', async () => {
   const half = recordChange(
     db,
-    { projectId: HOME, label: 'half', now: '2026-11-06T10:00:00.000Z' },
+    { projectId: HOME, deed: { code: 'hours_noted' }, now: '2026-11-06T10:00:00.000Z' },
     async (writer) => {
       await writer.insert(groupRecord, aGroup());
       await writer.insert(groupRecord, aGroup());
@@ -105,7 +105,7 @@ test('a change that fails half way keeps nothing', async () => {
   );
   await expect(half).rejects.toMatchObject({ message: expect.stringContaining('UNIQUE') });
   expect((await loadRecords(db, HOME, 'groups')).groups).toEqual([]);
-  expect(await getUndoState(db, HOME)).toEqual({ undoLabel: undefined, redoLabel: undefined });
+  expect(await getUndoState(db, HOME)).toEqual({ undo: undefined, redo: undefined });
 });
 
 test('a place whose measures changed gives up its fit', async () => {
@@ -139,4 +139,23 @@ const emptyFit = JSON.stringify({
   freeLitres: 0,
   unmet: [],
   reasons: [],
+});
+
+test('two changes of one record at once keep what both changed', async () => {
+  await insertGroup(db, aGroup());
+  await Promise.all([
+    changeGroup(db, HOME, { groupId: aGroup().id, change: { name: 'Caps' } }),
+    changeGroup(db, HOME, { groupId: aGroup().id, change: { uncountedLitres: 7 } }),
+    changeGroup(db, HOME, { groupId: aGroup().id, change: { lid: 'required' } }),
+  ]);
+  const { groups } = await loadRecords(db, HOME, 'groups');
+  expect(groups).toMatchObject([{ name: 'Caps', uncountedLitres: 7, lid: 'required' }]);
+});
+
+test('what was worked out for a home that was changed meanwhile is refused', async () => {
+  await insertGroup(db, aGroup());
+  const stamp = await stampOf(db, HOME);
+  await changeGroup(db, HOME, { groupId: aGroup().id, change: { name: 'Caps' } });
+  await expect(requireUnchanged(db, HOME, stamp)).rejects.toMatchObject({ code: 'changed_since' });
+  await expect(requireUnchanged(db, HOME, await stampOf(db, HOME))).resolves.toBeUndefined();
 });

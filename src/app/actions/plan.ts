@@ -114,7 +114,7 @@ export async function saveCheckAction(place: RoomPlace, typed: unknown): Promise
       });
       await noteRoom(db, input.projectId, {
         roomId: input.roomId,
-        label: `noted “${check.text}”`,
+        deed: { code: 'check_noted', name: check.text },
         change: {
           checks: known
             ? checks.map((other) => (other.id === check.id ? check : other))
@@ -143,7 +143,7 @@ async function changeCheck(
       const after = change(check);
       await noteRoom(db, input.projectId, {
         roomId: input.roomId,
-        label: `${after ? 'answered' : 'removed'} “${check.text}”`,
+        deed: { code: after ? 'check_answered' : 'check_removed', name: check.text },
         change: {
           checks: checks.flatMap((other) => (other.id === check.id ? (after ?? []) : other)),
         },
@@ -179,7 +179,7 @@ export async function saveRoutineBreaksAction(
     async (input) => {
       await noteRoom(await getDatabase(), input.projectId, {
         roomId: input.roomId,
-        label: 'noted where a routine breaks',
+        deed: { code: 'breaks_noted' },
         change: { routineBreaks: input.breaks },
       });
       return done;
@@ -199,7 +199,7 @@ export async function noteHoursAction(place: RoomPlace, hours: string): Promise<
   return answer(placeSchema.extend({ hours: typed }), { ...place, hours }, async (input) => {
     await noteRoom(await getDatabase(), input.projectId, {
       roomId: input.roomId,
-      label: 'noted the hours',
+      deed: { code: 'hours_noted' },
       change: { workedMinutes: input.hours },
     });
     return done;

@@ -2,6 +2,7 @@
 
 import { z } from 'zod';
 
+import type { KeptDeed } from '@/core/home';
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
 import { addRoom, changeProject, changeRoom, startProject } from '@/server/agree/saveProject';
@@ -69,7 +70,7 @@ export async function changeRoomAction(
 export async function undoAction(
   projectId: string,
   way: 'undo' | 'redo',
-): Promise<ActionResult<string>> {
+): Promise<ActionResult<KeptDeed>> {
   return answer(
     z.object({ projectId: projectIdSchema, way: z.enum(['undo', 'redo']) }),
     { projectId, way },

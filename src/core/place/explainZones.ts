@@ -9,6 +9,7 @@ import {
   usersOf,
   type ZonesProblem,
 } from './zonesProblem';
+import { formatNumber } from '../shared';
 
 /** What an arrangement asks of the household in a week, without the `together` terms. */
 export interface ZonesTotals {
@@ -279,6 +280,6 @@ function wordRules(rules: readonly string[], group: ZoneGroup, bay: ZoneBay): st
   return rules.map((rule) => words[rule] ?? rule).join(', and ');
 }
 
-const say = (value: number): string => (Math.round(value * 100) / 100).toLocaleString('en-GB');
+const say = (value: number): string => formatNumber(Math.round(value * 100) / 100);
 const nameOf = (request: ZonesRequest, id: string): string =>
   request.groups.find((group) => group.id === id)?.name ?? id;

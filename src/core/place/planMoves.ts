@@ -1,4 +1,4 @@
-import { createRandom, type Clock } from '../shared';
+import { createRandom, type Clock, formatNumber } from '../shared';
 import { findParts, LITRE_TOLERANCE, type Knot } from './moveKnots';
 import { BASKET, type MovesAnswer, type MovesRequest, type MoveStep } from './movesModel';
 import { MOST_EXACT, sequenceLazily, sequenceWithin, type KnotSequence } from './sequenceKnot';
@@ -149,7 +149,7 @@ function findTooSmall({ bays, groups }: MovesRequest): MovesAnswer['reasons'] {
     const planned = groups.filter(({ to }) => to === bay.id);
     const litres = planned.reduce((sum, group) => sum + group.litres, 0);
     if (litres <= bay.litres + LITRE_TOLERANCE) return [];
-    const say = (value: number) => (Math.round(value * 100) / 100).toLocaleString('en-GB');
+    const say = (value: number) => formatNumber(Math.round(value * 100) / 100);
     return [
       {
         code: 'bay_too_small' as const,

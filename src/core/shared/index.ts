@@ -84,7 +84,7 @@ export {
   type MoneyError,
 } from './money';
 export { fitLabel } from './fitLabel';
-export { formatCount, formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
+export { formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
 export { daysBetween, findDay, type FoundDay } from './calendarDay';
 // Geometry
 export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes';
@@ -103,3 +103,4 @@ export {
 export { minimiseNarrowed, type Narrowed } from './minimiseNarrowed';
 // Chance that can be repeated
 export { createRandom, type Random } from './random';
+export { formatCount, formatNumber, LOCALE, pluralOf } from './locale';

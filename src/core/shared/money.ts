@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import { LOCALE } from './locale';
 import { err, ok, type Result } from './result';
 
 export const currencies = [
@@ -39,14 +40,26 @@ export function parseMoney(typed: string): Result<number, MoneyError> {
   return minor > 1_000_000_000 ? err({ code: 'money_out_of_range' }) : ok(minor);
 }
 
-/** `£9.80`: with the sign people write, always two decimals, so that columns line up. */
-export function formatMoney(amountMinor: number, currency: Currency): string {
-  return new Intl.NumberFormat('en-GB', {
+const moneyFormats = new Map<Currency, Intl.NumberFormat>();
+function moneyFormatOf(currency: Currency): Intl.NumberFormat {
+  const known = moneyFormats.get(currency);
+  if (known) return known;
+  const made = new Intl.NumberFormat(LOCALE, {
     style: 'currency',
     currency,
     currencyDisplay: 'narrowSymbol',
-  }).format(amountMinor / 100);
+  });
+  moneyFormats.set(currency, made);
+  return made;
 }
 
-/** The bare figure for an input: `9.80`. */
+/** How many minor units make one of the currency, as its own decimals say. */
+const minorPerMajor = (currency: Currency): number =>
+  10 ** (moneyFormatOf(currency).resolvedOptions().maximumFractionDigits ?? 2);
+
+/** `£9.80`: with the sign people write, always all its decimals, so that columns line up. */
+export const formatMoney = (amountMinor: number, currency: Currency): string =>
+  moneyFormatOf(currency).format(amountMinor / minorPerMajor(currency));
+
+/** The bare figure for an input, as `parseMoney` reads it: `9.80`. */
 export const formatMoneyInput = (amountMinor: number): string => (amountMinor / 100).toFixed(2);

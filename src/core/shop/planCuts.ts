@@ -1,4 +1,11 @@
-import { createRandom, LinearModel, isSolved, type Clock, type Solver } from '../shared';
+import {
+  createRandom,
+  LinearModel,
+  isSolved,
+  type Clock,
+  type Solver,
+  formatNumber,
+} from '../shared';
 import type { CutAnswer, CutPattern, CutReason, CutRequest } from './cutModel';
 import {
   cutFullest,
@@ -96,7 +103,7 @@ export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutA
   };
 }
 
-const say = (mm: number): string => (Math.round(mm * 10) / 10).toLocaleString('en-GB');
+const say = (mm: number): string => formatNumber(Math.round(mm * 10) / 10);
 
 function tooLongReason(
   { id, lengthMm }: CutRequest['pieces'][number],

@@ -1,4 +1,4 @@
-import { createRandom, type Clock, type Random } from '../shared';
+import { createRandom, type Clock, type Random, formatNumber } from '../shared';
 import {
   EDGE_TOLERANCE_MM,
   EITHER_WAY,
@@ -154,7 +154,7 @@ function varied(
 }
 
 function findTooLarge({ roll }: RollRequest, pieces: RollRequest['pieces']): RollReason[] {
-  const say = (mm: number) => (Math.round(mm * 10) / 10).toLocaleString('en-GB');
+  const say = (mm: number) => formatNumber(Math.round(mm * 10) / 10);
   return pieces.flatMap(({ id, widthMm, depthMm, turnable }): RollReason[] => {
     const ways = [[widthMm, depthMm], ...(turnable ? [[depthMm, widthMm]] : [])] as const;
     if (ways.some(([wide, deep]) => (wide ?? 0) <= roll.widthMm && (deep ?? 0) <= roll.lengthMm))

@@ -184,7 +184,11 @@ test('what changed since it was agreed is told line by line, until it is agreed 
 test('only finished rooms with hours correct the estimate; what is done needs no visits', async () => {
   await suggestSections(db, HOME, HALL);
   const load = async () => loadEstimate(db, await records(), '2026-11-24');
-  await noteRoom(db, HOME, { roomId: HALL, label: 'hours', change: { workedMinutes: 600 } });
+  await noteRoom(db, HOME, {
+    roomId: HALL,
+    deed: { code: 'hours_noted' },
+    change: { workedMinutes: 600 },
+  });
   const before = await load();
   expect([before.finished, before.backward]).toEqual([[], undefined]);
   await db(vantagePointRecord.table.name).insert(

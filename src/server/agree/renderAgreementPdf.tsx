@@ -5,6 +5,7 @@ import { Document, Page, renderToBuffer, StyleSheet, Text, View } from '@react-p
 import { registerPdfFonts } from '../show/pdfFonts';
 import type { AgreementPart } from './agreementLines';
 import { changeWords, type AgreementSheet } from './renderAgreement';
+import { LOCALE } from '@/core/shared';
 
 /** Above this many lines the sheet is set smaller, so that it stays on one page as long as it can be read. */
 const LINES_AT_FULL_SIZE = 46;
@@ -19,7 +20,7 @@ export async function renderAgreementPdf(sheet: AgreementSheet): Promise<Buffer>
   const fontSize = Math.max(6.8, Math.min(9, (9 * LINES_AT_FULL_SIZE) / Math.max(1, lineCount)));
   const [left, right] = splitEvenly(sheet.parts);
   return renderToBuffer(
-    <Document title={`Agreement, ${sheet.home}`} language="en-GB">
+    <Document title={`Agreement, ${sheet.home}`} language={LOCALE}>
       <Page size="A4" style={[styles.page, { fontSize }]}>
         <View style={styles.header}>
           <Text style={styles.home}>{sheet.home}</Text>

@@ -9,7 +9,7 @@ import {
   type ProjectId,
   type RoomId,
 } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { insertRecord, loadRecords, personRecord, projectRecord, roomRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
@@ -52,34 +52,37 @@ export async function startProject(db: Db, input: ProjectInput): Promise<Project
 }
 
 /** Changes what was agreed for the whole: date, budget, units, household. */
-export async function changeProject(
-  db: Db,
-  projectId: ProjectId,
-  input: ProjectInput & {
-    readonly roomBudgets: Readonly<Record<string, number>>;
-    readonly status: Project['status'];
-  },
-): Promise<void> {
-  const { people, roomBudgets, ...facts } = input;
-  const before = await loadRecords(db, projectId, 'people', 'project', 'rooms');
-  const after = toPeople(projectId, people);
-  await recordChange(
-    db,
-    { projectId, label: 'changed what was agreed', now: nowIso() },
-    async (writer) => {
-      await writer.put(projectRecord, { ...before.project, ...facts });
-      for (const person of before.people) {
-        if (after.every(({ id }) => id !== person.id)) await writer.remove(personRecord, person.id);
-      }
-      for (const person of after) await writer.put(personRecord, person);
-      for (const room of before.rooms) {
-        const budgetMinor = roomBudgets[room.id];
-        if (budgetMinor !== undefined && budgetMinor !== room.budgetMinor)
-          await writer.put(roomRecord, { ...room, budgetMinor });
-      }
+export const changeProject = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: ProjectInput & {
+      readonly roomBudgets: Readonly<Record<string, number>>;
+      readonly status: Project['status'];
     },
-  );
-}
+  ): Promise<void> => {
+    const { people, roomBudgets, ...facts } = input;
+    const before = await loadRecords(db, projectId, 'people', 'project', 'rooms');
+    const after = toPeople(projectId, people);
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'project_changed' }, now: nowIso() },
+      async (writer) => {
+        await writer.put(projectRecord, { ...before.project, ...facts });
+        for (const person of before.people) {
+          if (after.every(({ id }) => id !== person.id))
+            await writer.remove(personRecord, person.id);
+        }
+        for (const person of after) await writer.put(personRecord, person);
+        for (const room of before.rooms) {
+          const budgetMinor = roomBudgets[room.id];
+          if (budgetMinor !== undefined && budgetMinor !== room.budgetMinor)
+            await writer.put(roomRecord, { ...room, budgetMinor });
+        }
+      },
+    );
+  },
+);
 
 const toPeople = (projectId: ProjectId, people: readonly PersonInput[]): Person[] =>
   people.map(({ id, ...facts }, position) => ({
@@ -102,34 +105,38 @@ export const createRoom = (
 });
 
 /** Adds a room at the end of the lid. */
-export async function addRoom(
-  db: Db,
-  projectId: ProjectId,
-  input: { readonly name: string; readonly purpose: string; readonly budgetMinor: number },
-): Promise<RoomId> {
-  const { rooms } = await loadRecords(db, projectId, 'rooms');
-  const id = roomIdSchema.parse(createId());
-  await recordChange(
-    db,
-    { projectId, label: `added the room ${input.name}`, now: nowIso() },
-    (writer) =>
-      writer.insert(roomRecord, createRoom({ ...input, id, projectId, position: rooms.length })),
-  );
-  return id;
-}
+export const addRoom = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly name: string; readonly purpose: string; readonly budgetMinor: number },
+  ): Promise<RoomId> => {
+    const { rooms } = await loadRecords(db, projectId, 'rooms');
+    const id = roomIdSchema.parse(createId());
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'room_added', name: input.name }, now: nowIso() },
+      (writer) =>
+        writer.insert(roomRecord, createRoom({ ...input, id, projectId, position: rooms.length })),
+    );
+    return id;
+  },
+);
 
 /** Changes a room's name or purpose. */
-export async function changeRoom(
-  db: Db,
-  projectId: ProjectId,
-  input: { readonly roomId: RoomId; readonly name: string; readonly purpose: string },
-): Promise<void> {
-  const { rooms } = await loadRecords(db, projectId, 'rooms');
-  const room = rooms.find(({ id }) => id === input.roomId);
-  if (!room) throw new DataError('not_found', 'there is no such room in this home');
-  await recordChange(
-    db,
-    { projectId, label: `changed the room ${room.name}`, now: nowIso() },
-    (writer) => writer.put(roomRecord, { ...room, name: input.name, purpose: input.purpose }),
-  );
-}
+export const changeRoom = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly roomId: RoomId; readonly name: string; readonly purpose: string },
+  ): Promise<void> => {
+    const { rooms } = await loadRecords(db, projectId, 'rooms');
+    const room = rooms.find(({ id }) => id === input.roomId);
+    if (!room) throw new DataError('not_found', 'there is no such room in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'room_changed', name: room.name }, now: nowIso() },
+      (writer) => writer.put(roomRecord, { ...room, name: input.name, purpose: input.purpose }),
+    );
+  },
+);

@@ -9,7 +9,7 @@ import {
   type ShippedRule,
 } from '@/core/count';
 import { enoughRuleIdSchema, type EnoughRuleId, type ProjectId } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { listEnoughRules } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
 import { enoughRuleRecord, findProject, projectRecord } from '@/data/records';
@@ -54,55 +54,61 @@ export const householdOf = (project: Project, people: readonly Person[]): Househ
 export type RuleInput = Omit<EnoughRule, 'id' | 'projectId'>;
 
 /** Keeps a household's figures for a rule; one of the same name is replaced. */
-export async function saveRule(
-  db: Db,
-  projectId: ProjectId,
-  input: RuleInput,
-): Promise<EnoughRuleId> {
-  const known = (await listEnoughRules(db, projectId)).find(
-    ({ name }) => name.toLowerCase() === input.name.toLowerCase(),
-  );
-  const id = known?.id ?? enoughRuleIdSchema.parse(createId());
-  await recordChange(
-    db,
-    { projectId, label: `changed how many ${input.name.toLowerCase()} are enough`, now: nowIso() },
-    (writer) => writer.put(enoughRuleRecord, enoughRuleSchema.parse({ ...input, id, projectId })),
-  );
-  return id;
-}
+export const saveRule = atomic(
+  async (db: Db, projectId: ProjectId, input: RuleInput): Promise<EnoughRuleId> => {
+    const known = (await listEnoughRules(db, projectId)).find(
+      ({ name }) => name.toLowerCase() === input.name.toLowerCase(),
+    );
+    const id = known?.id ?? enoughRuleIdSchema.parse(createId());
+    await recordChange(
+      db,
+      {
+        projectId,
+        deed: { code: 'enough_changed', name: input.name.toLowerCase() },
+        now: nowIso(),
+      },
+      (writer) => writer.put(enoughRuleRecord, enoughRuleSchema.parse({ ...input, id, projectId })),
+    );
+    return id;
+  },
+);
 
 /** Back to the shipped figures; a rule of the household's own goes. */
-export async function dropRule(db: Db, projectId: ProjectId, name: string): Promise<void> {
-  const known = (await listEnoughRules(db, projectId)).find(
-    (rule) => rule.name.toLowerCase() === name.toLowerCase(),
-  );
-  if (!known) throw new DataError('not_found', 'there is no such rule in this home');
-  await recordChange(
-    db,
-    {
-      projectId,
-      label: `put ${known.name.toLowerCase()} back to the usual figures`,
-      now: nowIso(),
-    },
-    (writer) => writer.remove(enoughRuleRecord, known.id),
-  );
-}
+export const dropRule = atomic(
+  async (db: Db, projectId: ProjectId, name: string): Promise<void> => {
+    const known = (await listEnoughRules(db, projectId)).find(
+      (rule) => rule.name.toLowerCase() === name.toLowerCase(),
+    );
+    if (!known) throw new DataError('not_found', 'there is no such rule in this home');
+    await recordChange(
+      db,
+      {
+        projectId,
+        deed: { code: 'enough_reset', name: known.name.toLowerCase() },
+        now: nowIso(),
+      },
+      (writer) => writer.remove(enoughRuleRecord, known.id),
+    );
+  },
+);
 
 /** What the rules are multiplied by; the number of people follows from the household. */
-export async function setHousehold(
-  db: Db,
-  projectId: ProjectId,
-  input: {
-    readonly bedCount: number;
-    readonly guestPlaceCount: number;
-    readonly washEveryDays: number;
+export const setHousehold = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: {
+      readonly bedCount: number;
+      readonly guestPlaceCount: number;
+      readonly washEveryDays: number;
+    },
+  ): Promise<void> => {
+    const project = await findProject(db, projectId);
+    if (!project) throw new DataError('not_found', 'there is no such project in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'household_changed' }, now: nowIso() },
+      (writer) => writer.put(projectRecord, { ...project, ...input }),
+    );
   },
-): Promise<void> {
-  const project = await findProject(db, projectId);
-  if (!project) throw new DataError('not_found', 'there is no such project in this home');
-  await recordChange(
-    db,
-    { projectId, label: 'changed beds, guests and washday', now: nowIso() },
-    (writer) => writer.put(projectRecord, { ...project, ...input }),
-  );
-}
+);

@@ -1,7 +1,7 @@
 import 'server-only';
 
 import type { ProjectId } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { forgetHome, listForgottenHomes, type ForgottenHome } from '@/data/forgetHome';
 import { listArchivedProjects } from '@/data/projectRepo';
@@ -11,15 +11,17 @@ import { listBackups, readManifest } from '../backup/backupData';
 import { nowIso } from '../means';
 
 /** Puts a home away from the desk, or takes it back; nothing of it changes. @errors `not_found`. */
-export async function putAway(db: Db, projectId: ProjectId, isAway: boolean): Promise<void> {
-  const project = await findProject(db, projectId);
-  if (!project) throw new DataError('not_found', `there is no project ${projectId}`);
-  if ((project.archivedAt !== null) === isAway) return;
-  const label = isAway ? 'put the home away' : 'took the home back to the desk';
-  await recordChange(db, { projectId, label, now: nowIso() }, (writer) =>
-    writer.put(projectRecord, { ...project, archivedAt: isAway ? nowIso() : null }),
-  );
-}
+export const putAway = atomic(
+  async (db: Db, projectId: ProjectId, isAway: boolean): Promise<void> => {
+    const project = await findProject(db, projectId);
+    if (!project) throw new DataError('not_found', `there is no project ${projectId}`);
+    if ((project.archivedAt !== null) === isAway) return;
+    const deed = { code: isAway ? 'home_put_away' : 'home_taken_back' } as const;
+    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
+      writer.put(projectRecord, { ...project, archivedAt: isAway ? nowIso() : null }),
+    );
+  },
+);
 
 /**
  * Forgets a home for good. Requires: its name, as somebody typed it, for nothing brings it back.

@@ -9,7 +9,7 @@ import {
   type Currency,
   type ProjectId,
 } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
 import {
@@ -34,35 +34,33 @@ export async function addOwnedContainer(
   const id = containerIdSchema.parse(createId());
   await recordChange(
     db,
-    { projectId, label: `added ${count} × ${input.name}`, now: nowIso() },
+    { projectId, deed: { code: 'container_added', count, name: input.name }, now: nowIso() },
     (writer) => writer.insert(containerRecord, { ...facts, id, projectId, ownedCount: count }),
   );
   return id;
 }
 
 /** Takes an owned container away, and with it the fits that stand on it. */
-export async function removeOwnedContainer(
-  db: Db,
-  projectId: ProjectId,
-  containerId: ContainerId,
-): Promise<void> {
-  const { containers, fits } = await loadRecords(db, projectId, 'containers', 'fits');
-  const container = containers.find(
-    ({ id, projectId: owner }) => id === containerId && owner === projectId,
-  );
-  if (!container) throw new DataError('not_found', 'there is no such container in this home');
-  await recordChange(
-    db,
-    { projectId, label: `removed ${container.name}`, now: nowIso() },
-    async (writer) => {
-      for (const fit of fits.filter(({ answer }) =>
-        answer.placements.some((placement) => placement.containerId === containerId),
-      ))
-        await writer.remove(fitRecord, fit.bayId);
-      await writer.remove(containerRecord, containerId);
-    },
-  );
-}
+export const removeOwnedContainer = atomic(
+  async (db: Db, projectId: ProjectId, containerId: ContainerId): Promise<void> => {
+    const { containers, fits } = await loadRecords(db, projectId, 'containers', 'fits');
+    const container = containers.find(
+      ({ id, projectId: owner }) => id === containerId && owner === projectId,
+    );
+    if (!container) throw new DataError('not_found', 'there is no such container in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'container_removed', name: container.name }, now: nowIso() },
+      async (writer) => {
+        for (const fit of fits.filter(({ answer }) =>
+          answer.placements.some((placement) => placement.containerId === containerId),
+        ))
+          await writer.remove(fitRecord, fit.bayId);
+        await writer.remove(containerRecord, containerId);
+      },
+    );
+  },
+);
 
 export interface OfferInput {
   readonly shopName: string;

@@ -13,7 +13,7 @@ import {
 } from '@/core/fit';
 import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
 import { findUnitPriceMinor } from '@/core/shop';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
 import { fitRecord, loadRecords, type Records } from '@/data/records';
@@ -129,69 +129,74 @@ export async function takeFit(
  * Takes many in one change, each checked with those before it in place: what one uses the next cannot. Those that
  * break a rule are left out. Returns their faults.
  */
-export async function takeFits(
-  db: Db,
-  projectId: ProjectId,
-  {
-    prefer,
-    fits,
-  }: {
-    readonly prefer: FitAim;
-    readonly fits: readonly { readonly bayId: BayId; readonly answer: FitAnswer }[];
-  },
-): Promise<readonly (readonly FitFault[])[]> {
-  let records = await loadRecords(
-    db,
-    projectId,
-    'containers',
-    'fitWishes',
-    'fits',
-    'groups',
-    'project',
-    'things',
-    'units',
-  );
-  const priced = await listFitContainers(db, records);
-  const refused: (readonly FitFault[])[] = [];
-  const taken: TakenFit[] = [];
-  for (const { bayId, answer } of fits) {
-    const faults = findFitFaults(toFitQuestion(records, priced, { bayId, prefer }), answer);
-    if (faults.length > 0) {
-      refused.push(faults);
-      continue;
-    }
-    const fit: TakenFit = { bayId, prefer, answer, takenAt: nowIso(), checks: [] };
-    taken.push(fit);
-    records = { ...records, fits: [...records.fits.filter((other) => other.bayId !== bayId), fit] };
-  }
-  const names = taken.map(
-    ({ bayId }) =>
-      records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '',
-  );
-  if (taken.length > 0) {
-    await recordChange(
+export const takeFits = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    {
+      prefer,
+      fits,
+    }: {
+      readonly prefer: FitAim;
+      readonly fits: readonly { readonly bayId: BayId; readonly answer: FitAnswer }[];
+    },
+  ): Promise<readonly (readonly FitFault[])[]> => {
+    let records = await loadRecords(
       db,
-      {
-        projectId,
-        label: `took ${taken.length === 1 ? 'a fit' : `${taken.length} fits`} for ${names.join(', ').slice(0, 80)}`,
-        now: nowIso(),
-      },
-      async (writer) => {
-        for (const { bayId, ...fit } of taken) await writer.put(fitRecord, { ...fit, id: bayId });
-      },
+      projectId,
+      'containers',
+      'fitWishes',
+      'fits',
+      'groups',
+      'project',
+      'things',
+      'units',
     );
-  }
-  return refused;
-}
+    const priced = await listFitContainers(db, records);
+    const refused: (readonly FitFault[])[] = [];
+    const taken: TakenFit[] = [];
+    for (const { bayId, answer } of fits) {
+      const faults = findFitFaults(toFitQuestion(records, priced, { bayId, prefer }), answer);
+      if (faults.length > 0) {
+        refused.push(faults);
+        continue;
+      }
+      const fit: TakenFit = { bayId, prefer, answer, takenAt: nowIso(), checks: [] };
+      taken.push(fit);
+      records = {
+        ...records,
+        fits: [...records.fits.filter((other) => other.bayId !== bayId), fit],
+      };
+    }
+    const names = taken.map(
+      ({ bayId }) =>
+        records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '',
+    );
+    if (taken.length > 0) {
+      await recordChange(
+        db,
+        {
+          projectId,
+          deed: { code: 'fits_taken', count: taken.length, name: names.join(', ').slice(0, 80) },
+          now: nowIso(),
+        },
+        async (writer) => {
+          for (const { bayId, ...fit } of taken) await writer.put(fitRecord, { ...fit, id: bayId });
+        },
+      );
+    }
+    return refused;
+  },
+);
 
-export async function dropFit(db: Db, projectId: ProjectId, bayId: BayId): Promise<void> {
+export const dropFit = atomic(async (db: Db, projectId: ProjectId, bayId: BayId): Promise<void> => {
   const { fits, units } = await loadRecords(db, projectId, 'fits', 'units');
   if (fits.every((fit) => fit.bayId !== bayId))
     throw new DataError('not_found', 'there is no such fit in this home');
   const bayName = units.flatMap((unit) => unit.bays).find(({ id }) => id === bayId)?.name ?? '';
   await recordChange(
     db,
-    { projectId, label: `gave up the fit for ${bayName}`, now: nowIso() },
+    { projectId, deed: { code: 'fit_given_up', name: bayName }, now: nowIso() },
     (writer) => writer.remove(fitRecord, bayId),
   );
-}
+});

@@ -18,7 +18,7 @@ import {
   type ProjectId,
   type Result,
 } from '@/core/shared';
-import { recordChange, type ChangeWriter } from '@/data/changes';
+import { atomic, recordChange, requireUnchanged, stampOf, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listProjects } from '@/data/projectRepo';
 import {
@@ -37,69 +37,69 @@ export type FitWish =
   | { readonly kind: 'unpin'; readonly groupId: GroupId };
 
 /** Notes what is wanted of a place's fit; the answers are worked out with it from then on. @errors `not_found`. */
-export async function noteFitWish(
-  db: Db,
-  projectId: ProjectId,
-  bayId: BayId,
-  wish: FitWish,
-): Promise<void> {
-  const records = await loadRecords(db, projectId, 'fitWishes', 'units');
-  const bay = bayOf(records, bayId);
-  const before = records.fitWishes.find((wishes) => wishes.bayId === bayId) ?? {
-    bayId,
-    forbidden: [],
-    pins: [],
-  };
-  const forbidden =
-    wish.kind === 'unpin'
-      ? before.forbidden
-      : before.forbidden.filter((id) => id !== wish.containerId);
-  const pins =
-    'groupId' in wish ? before.pins.filter(({ groupId }) => groupId !== wish.groupId) : before.pins;
-  const after = {
-    id: bayId,
-    forbidden: wish.kind === 'forbid' ? [...forbidden, wish.containerId] : [...forbidden],
-    // What is forbidden cannot be pinned as well.
-    pins:
-      wish.kind === 'pin'
-        ? [...pins, { groupId: wish.groupId, containerId: wish.containerId }]
-        : pins.filter(
-            ({ containerId }) => wish.kind !== 'forbid' || containerId !== wish.containerId,
-          ),
-  };
-  await recordChange(
-    db,
-    { projectId, label: `changed what is wanted for ${bay.name}`, now: nowIso() },
-    (writer) => writer.put(fitWishesRecord, after),
-  );
-}
+export const noteFitWish = atomic(
+  async (db: Db, projectId: ProjectId, bayId: BayId, wish: FitWish): Promise<void> => {
+    const records = await loadRecords(db, projectId, 'fitWishes', 'units');
+    const bay = bayOf(records, bayId);
+    const before = records.fitWishes.find((wishes) => wishes.bayId === bayId) ?? {
+      bayId,
+      forbidden: [],
+      pins: [],
+    };
+    const forbidden =
+      wish.kind === 'unpin'
+        ? before.forbidden
+        : before.forbidden.filter((id) => id !== wish.containerId);
+    const pins =
+      'groupId' in wish
+        ? before.pins.filter(({ groupId }) => groupId !== wish.groupId)
+        : before.pins;
+    const after = {
+      id: bayId,
+      forbidden: wish.kind === 'forbid' ? [...forbidden, wish.containerId] : [...forbidden],
+      // What is forbidden cannot be pinned as well.
+      pins:
+        wish.kind === 'pin'
+          ? [...pins, { groupId: wish.groupId, containerId: wish.containerId }]
+          : pins.filter(
+              ({ containerId }) => wish.kind !== 'forbid' || containerId !== wish.containerId,
+            ),
+    };
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'wishes_changed', name: bay.name }, now: nowIso() },
+      (writer) => writer.put(fitWishesRecord, after),
+    );
+  },
+);
 
 /** Ticks what was tried in the empty place. @errors `not_found` where no fit is taken. */
-export async function noteMockCheck(
-  db: Db,
-  projectId: ProjectId,
-  bayId: BayId,
-  check: MockCheck,
-): Promise<void> {
-  const records = await loadRecords(db, projectId, 'fits', 'units');
-  const fit = records.fits.find((taken) => taken.bayId === bayId);
-  if (!fit) throw new DataError('not_found', `no fit is taken for ${bayId}`);
-  const checks = [...fit.checks.filter(({ index }) => index !== check.index), check].sort(
-    (a, b) => a.index - b.index,
-  );
-  await recordChange(
-    db,
-    { projectId, label: `tried a container in ${bayOf(records, bayId).name}`, now: nowIso() },
-    (writer) =>
-      writer.put(fitRecord, {
-        id: bayId,
-        prefer: fit.prefer,
-        answer: fit.answer,
-        takenAt: fit.takenAt,
-        checks,
-      }),
-  );
-}
+export const noteMockCheck = atomic(
+  async (db: Db, projectId: ProjectId, bayId: BayId, check: MockCheck): Promise<void> => {
+    const records = await loadRecords(db, projectId, 'fits', 'units');
+    const fit = records.fits.find((taken) => taken.bayId === bayId);
+    if (!fit) throw new DataError('not_found', `no fit is taken for ${bayId}`);
+    const checks = [...fit.checks.filter(({ index }) => index !== check.index), check].sort(
+      (a, b) => a.index - b.index,
+    );
+    await recordChange(
+      db,
+      {
+        projectId,
+        deed: { code: 'container_tried', name: bayOf(records, bayId).name },
+        now: nowIso(),
+      },
+      (writer) =>
+        writer.put(fitRecord, {
+          id: bayId,
+          prefer: fit.prefer,
+          answer: fit.answer,
+          takenAt: fit.takenAt,
+          checks,
+        }),
+    );
+  },
+);
 
 export interface Correction {
   readonly containerId: ContainerId;
@@ -117,13 +117,14 @@ export interface Refit {
 /**
  * Writes down what a container really measures, and looks at every fit of the project that it stands in:
  * what still goes in stays, the others are worked out anew with the same aim; where nothing is found any
- * more the fit is given up. The catalogue is corrected for every project. @errors `not_found`.
+ * more the fit is given up. The catalogue is corrected for every project. @errors `not_found` · `changed_since`.
  */
 export async function correctContainer(
   db: Db,
   projectId: ProjectId,
   { containerId, widthMm, depthMm, heightMm }: Correction,
 ): Promise<Result<readonly Refit[], { readonly code: 'round_differs' }>> {
+  const stamp = await stampOf(db, projectId);
   const records = await loadRecords(
     db,
     projectId,
@@ -187,8 +188,9 @@ export async function correctContainer(
   }
   await recordChange(
     db,
-    { projectId, label: `corrected the size of ${container.name}`, now: nowIso() },
-    async (writer) => {
+    { projectId, deed: { code: 'container_corrected', name: container.name }, now: nowIso() },
+    async (writer, trx) => {
+      await requireUnchanged(trx, projectId, stamp);
       for (const change of changes) await change(writer);
     },
   );

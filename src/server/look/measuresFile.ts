@@ -20,7 +20,7 @@ import {
   type LengthUnit,
   type ProjectId,
 } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { loadRecords, type Records, roomRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
@@ -337,73 +337,76 @@ export function measuresJsonToCsv(
  * Brings measures in: rooms that are missing are made, a unit of the same name in the same room is replaced,
  * its bays kept by name. Nothing is kept unless every line is good, or the good units are asked for.
  */
-export async function importMeasures(
-  db: Db,
-  projectId: ProjectId,
-  { csv, acceptGood }: { readonly csv: string; readonly acceptGood: boolean },
-): Promise<MeasuresOutcome> {
-  const records = await loadRecords(
-    db,
-    projectId,
-    'groups',
-    'project',
-    'rooms',
-    'sections',
-    'units',
-  );
-  const parsed = parseMeasuresCsv(csv, records.project.units);
-  const head = { faults: parsed.faults, goodCount: parsed.units.length };
-  if (parsed.units.length === 0 || (parsed.faults.length > 0 && !acceptGood)) return head;
-  let replacedCount = 0;
-  await recordChange(
-    db,
-    { projectId, label: `read ${parsed.units.length} units from a file`, now: nowIso() },
-    async (writer) => {
-      const rooms: Room[] = [...records.rooms];
-      const positions = new Map<string, number>();
-      for (const { roomName, facts, bays } of parsed.units) {
-        let room = rooms.find(({ name }) => name.toLowerCase() === roomName.toLowerCase());
-        if (!room) {
-          room = createRoom({
-            id: roomIdSchema.parse(createId()),
-            projectId,
-            name: roomName,
-            purpose: '',
-            budgetMinor: 0,
-            position: rooms.length,
+export const importMeasures = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { csv, acceptGood }: { readonly csv: string; readonly acceptGood: boolean },
+  ): Promise<MeasuresOutcome> => {
+    const records = await loadRecords(
+      db,
+      projectId,
+      'groups',
+      'project',
+      'rooms',
+      'sections',
+      'units',
+    );
+    const parsed = parseMeasuresCsv(csv, records.project.units);
+    const head = { faults: parsed.faults, goodCount: parsed.units.length };
+    if (parsed.units.length === 0 || (parsed.faults.length > 0 && !acceptGood)) return head;
+    let replacedCount = 0;
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'units_read', count: parsed.units.length }, now: nowIso() },
+      async (writer) => {
+        const rooms: Room[] = [...records.rooms];
+        const positions = new Map<string, number>();
+        for (const { roomName, facts, bays } of parsed.units) {
+          let room = rooms.find(({ name }) => name.toLowerCase() === roomName.toLowerCase());
+          if (!room) {
+            room = createRoom({
+              id: roomIdSchema.parse(createId()),
+              projectId,
+              name: roomName,
+              purpose: '',
+              budgetMinor: 0,
+              position: rooms.length,
+            });
+            rooms.push(room);
+            await writer.insert(roomRecord, room);
+          }
+          const roomId = room.id;
+          const before = records.units.find(
+            (unit) =>
+              unit.roomId === roomId && unit.name.toLowerCase() === facts.name.toLowerCase(),
+          );
+          if (before) replacedCount += 1;
+          const unitId = before?.id ?? unitIdSchema.parse(createId());
+          const nextPosition =
+            positions.get(roomId) ?? records.units.filter((unit) => unit.roomId === roomId).length;
+          if (!before) positions.set(roomId, nextPosition + 1);
+          const withIds = bays.map((bay): Bay => ({
+            ...bay,
+            unitId,
+            id:
+              before?.bays.find(({ name }) => name.toLowerCase() === bay.name.toLowerCase())?.id ??
+              bayIdSchema.parse(createId()),
+          }));
+          await putUnit(writer, records, {
+            before,
+            unit: {
+              ...facts,
+              id: unitId,
+              roomId,
+              position: before?.position ?? nextPosition,
+              place: before?.place ?? null,
+              bays: withIds,
+            },
           });
-          rooms.push(room);
-          await writer.insert(roomRecord, room);
         }
-        const roomId = room.id;
-        const before = records.units.find(
-          (unit) => unit.roomId === roomId && unit.name.toLowerCase() === facts.name.toLowerCase(),
-        );
-        if (before) replacedCount += 1;
-        const unitId = before?.id ?? unitIdSchema.parse(createId());
-        const nextPosition =
-          positions.get(roomId) ?? records.units.filter((unit) => unit.roomId === roomId).length;
-        if (!before) positions.set(roomId, nextPosition + 1);
-        const withIds = bays.map((bay): Bay => ({
-          ...bay,
-          unitId,
-          id:
-            before?.bays.find(({ name }) => name.toLowerCase() === bay.name.toLowerCase())?.id ??
-            bayIdSchema.parse(createId()),
-        }));
-        await putUnit(writer, records, {
-          before,
-          unit: {
-            ...facts,
-            id: unitId,
-            roomId,
-            position: before?.position ?? nextPosition,
-            place: before?.place ?? null,
-            bays: withIds,
-          },
-        });
-      }
-    },
-  );
-  return { ...head, outcome: { addedCount: parsed.units.length - replacedCount, replacedCount } };
-}
+      },
+    );
+    return { ...head, outcome: { addedCount: parsed.units.length - replacedCount, replacedCount } };
+  },
+);

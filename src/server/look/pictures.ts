@@ -11,7 +11,7 @@ import {
   type RoomId,
   type VantagePointId,
 } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { keepPictureFiles } from '@/data/pictureFiles';
 import {
@@ -53,9 +53,9 @@ export async function addPicture(
     heightPx,
     takenAt: nowIso(),
   };
-  const label = `added a picture, ${vantagePoint.name}`;
+  const deed = { code: 'picture_added', name: vantagePoint.name } as const;
   await keepPictureFiles(dataDir, { id, bytes: encoded.value }, (place) =>
-    recordChange(db, { projectId: input.projectId, label, now: nowIso() }, async (writer) => {
+    recordChange(db, { projectId: input.projectId, deed, now: nowIso() }, async (writer) => {
       await writer.insert(pictureRecord, picture);
       await place();
     }),
@@ -103,49 +103,49 @@ export async function mendPicture(
 }
 
 /** Takes a picture out of the project; its file stays, so that undo can bring it back. */
-export async function removePicture(
-  db: Db,
-  projectId: ProjectId,
-  pictureId: PictureId,
-): Promise<void> {
-  const { pictures } = await loadRecords(db, projectId, 'pictures');
-  if (pictures.every(({ id }) => id !== pictureId))
-    throw new DataError('not_found', 'there is no such picture in this home');
-  await recordChange(db, { projectId, label: 'removed a picture', now: nowIso() }, (writer) =>
-    writer.remove(pictureRecord, pictureId),
-  );
-}
+export const removePicture = atomic(
+  async (db: Db, projectId: ProjectId, pictureId: PictureId): Promise<void> => {
+    const { pictures } = await loadRecords(db, projectId, 'pictures');
+    if (pictures.every(({ id }) => id !== pictureId))
+      throw new DataError('not_found', 'there is no such picture in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'picture_removed' }, now: nowIso() },
+      (writer) => writer.remove(pictureRecord, pictureId),
+    );
+  },
+);
 
 /** Takes a spot away with its pictures. */
-export async function removeVantagePoint(
-  db: Db,
-  projectId: ProjectId,
-  vantagePointId: VantagePointId,
-): Promise<void> {
-  const { vantagePoints } = await loadRecords(db, projectId, 'vantagePoints');
-  const vantagePoint = vantagePoints.find(({ id }) => id === vantagePointId);
-  if (!vantagePoint) throw new DataError('not_found', 'there is no such spot in this home');
-  await recordChange(
-    db,
-    { projectId, label: `removed the spot ${vantagePoint.name}`, now: nowIso() },
-    (writer) => writer.remove(vantagePointRecord, vantagePointId),
-  );
-}
+export const removeVantagePoint = atomic(
+  async (db: Db, projectId: ProjectId, vantagePointId: VantagePointId): Promise<void> => {
+    const { vantagePoints } = await loadRecords(db, projectId, 'vantagePoints');
+    const vantagePoint = vantagePoints.find(({ id }) => id === vantagePointId);
+    if (!vantagePoint) throw new DataError('not_found', 'there is no such spot in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'spot_removed', name: vantagePoint.name }, now: nowIso() },
+      (writer) => writer.remove(vantagePointRecord, vantagePointId),
+    );
+  },
+);
 
-export async function addVantagePoint(
-  db: Db,
-  projectId: ProjectId,
-  input: { readonly roomId: RoomId; readonly name: string; readonly inView: string },
-): Promise<VantagePointId> {
-  const { rooms, vantagePoints } = await loadRecords(db, projectId, 'rooms', 'vantagePoints');
-  if (rooms.every(({ id }) => id !== input.roomId))
-    throw new DataError('not_found', `there is no room ${input.roomId}`);
-  const id = vantagePointIdSchema.parse(createId());
-  const position = vantagePoints.filter(({ roomId }) => roomId === input.roomId).length;
-  await recordChange(
-    db,
-    { projectId, label: `added the vantage point ${input.name}`, now: nowIso() },
-    (writer) => writer.insert(vantagePointRecord, { ...input, id, position }),
-  );
-  return id;
-}
+export const addVantagePoint = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly roomId: RoomId; readonly name: string; readonly inView: string },
+  ): Promise<VantagePointId> => {
+    const { rooms, vantagePoints } = await loadRecords(db, projectId, 'rooms', 'vantagePoints');
+    if (rooms.every(({ id }) => id !== input.roomId))
+      throw new DataError('not_found', `there is no room ${input.roomId}`);
+    const id = vantagePointIdSchema.parse(createId());
+    const position = vantagePoints.filter(({ roomId }) => roomId === input.roomId).length;
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'spot_added', name: input.name }, now: nowIso() },
+      (writer) => writer.insert(vantagePointRecord, { ...input, id, position }),
+    );
+    return id;
+  },
+);

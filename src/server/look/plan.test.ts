@@ -44,7 +44,11 @@ test('walls that go round are kept, others are refused with nothing changed', as
 test('units, fixtures and clear spaces are moved one by one, and each move is undone by itself', async () => {
   await saveRoomPlan(db, HOME, { roomId: HALL, plan: aPlan });
   const fixtureId = await saveFixture(db, HOME, { ...aFixture(), id: undefined });
-  await noteRoom(db, HOME, { roomId: HALL, label: 'noted', change: { checks: [bed] } });
+  await noteRoom(db, HOME, {
+    roomId: HALL,
+    deed: { code: 'hours_noted' },
+    change: { checks: [bed] },
+  });
   await movePlanItem(db, HOME, { kind: 'unit', id: unit.id }, onWall(1, 300));
   await movePlanItem(db, HOME, { kind: 'fixture', id: fixtureId }, onWall(2, 700));
   await movePlanItem(db, HOME, { kind: 'clear', id: bed.id, roomId: HALL }, onWall(3, 10, 20));
@@ -77,7 +81,11 @@ test.each([
 });
 
 test('a check is answered by the plan until somebody answers it', async () => {
-  await noteRoom(db, HOME, { roomId: HALL, label: 'noted', change: { checks: [bed] } });
+  await noteRoom(db, HOME, {
+    roomId: HALL,
+    deed: { code: 'hours_noted' },
+    change: { checks: [bed] },
+  });
   const answer = async () =>
     answerRoomChecks(await records(), HALL).map(({ isMet, isComputed }) => [isMet, isComputed]);
   expect(await answer()).toEqual([[undefined, false]]);
@@ -88,7 +96,7 @@ test('a check is answered by the plan until somebody answers it', async () => {
   expect(await answer()).toEqual([[false, true]]);
   await noteRoom(db, HOME, {
     roomId: HALL,
-    label: 'said',
+    deed: { code: 'hours_noted' },
     change: { checks: [{ ...bed, answer: 'yes' }] },
   });
   expect(await answer()).toEqual([[true, false]]);

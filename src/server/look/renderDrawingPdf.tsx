@@ -17,6 +17,7 @@ import {
 import { inkOf, sweepPath, textInkOf, type Mark, type Sketch } from '@/core/look';
 import { registerPdfFonts } from '../show/pdfFonts';
 import { tilesOf, type Drawing, type DrawingScale } from './drawings';
+import { LOCALE } from '@/core/shared';
 
 const PT_PER_MM = 72 / 25.4;
 
@@ -38,7 +39,7 @@ export async function renderDrawingPdf(
     })),
   );
   return renderToBuffer(
-    <Document title={`${drawing.title}, 1:${scale}`} language="en-GB">
+    <Document title={`${drawing.title}, 1:${scale}`} language={LOCALE}>
       {sheets.map(({ caption, sketch, tile }) => (
         <Page key={caption} size="A4" style={styles.page}>
           <View style={styles.header}>

@@ -1,5 +1,6 @@
 import 'server-only';
 
+import type { Deed } from '@/core/home';
 import {
   traceWalls,
   type Fixture,
@@ -19,7 +20,7 @@ import {
   type RoomId,
   type UnitId,
 } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { fixtureRecord, loadRecords, roomRecord, unitRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
@@ -32,67 +33,79 @@ async function getRoom(db: Db, projectId: ProjectId, roomId: RoomId): Promise<Ro
 }
 
 /** Keeps a room's walls; refuses those that do not go round a room. */
-export async function saveRoomPlan(
-  db: Db,
-  projectId: ProjectId,
-  input: { readonly roomId: RoomId; readonly plan: RoomPlan },
-): Promise<Result<undefined, TraceWallsError>> {
-  const outline = traceWalls(input.plan);
-  if (!outline.ok) return err(outline.error);
-  const room = await getRoom(db, projectId, input.roomId);
-  await recordChange(
-    db,
-    { projectId, label: `measured the walls of ${room.name}`, now: nowIso() },
-    (writer) => writer.put(roomRecord, { ...room, plan: input.plan }),
-  );
-  return ok(undefined);
-}
+export const saveRoomPlan = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly roomId: RoomId; readonly plan: RoomPlan },
+  ): Promise<Result<undefined, TraceWallsError>> => {
+    const outline = traceWalls(input.plan);
+    if (!outline.ok) return err(outline.error);
+    const room = await getRoom(db, projectId, input.roomId);
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'walls_measured', name: room.name }, now: nowIso() },
+      (writer) => writer.put(roomRecord, { ...room, plan: input.plan }),
+    );
+    return ok(undefined);
+  },
+);
 
 /** Changes what is noted about a room: its checks, where routines break, its schools, the hours worked. */
-export async function noteRoom(
-  db: Db,
-  projectId: ProjectId,
-  input: {
-    readonly roomId: RoomId;
-    readonly label: string;
-    readonly change: Partial<Pick<Room, 'checks' | 'routineBreaks' | 'schools' | 'workedMinutes'>>;
+export const noteRoom = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: {
+      readonly roomId: RoomId;
+      readonly deed: Deed;
+      readonly change: Partial<
+        Pick<Room, 'checks' | 'routineBreaks' | 'schools' | 'workedMinutes'>
+      >;
+    },
+  ): Promise<void> => {
+    const room = await getRoom(db, projectId, input.roomId);
+    await recordChange(db, { projectId, deed: input.deed, now: nowIso() }, (writer) =>
+      writer.put(roomRecord, { ...room, ...input.change }),
+    );
   },
-): Promise<void> {
-  const room = await getRoom(db, projectId, input.roomId);
-  await recordChange(db, { projectId, label: input.label, now: nowIso() }, (writer) =>
-    writer.put(roomRecord, { ...room, ...input.change }),
-  );
-}
+);
 
 /** Keeps a fixture; without an id it is new. */
-export async function saveFixture(
-  db: Db,
-  projectId: ProjectId,
-  input: Omit<Fixture, 'id'> & { readonly id: FixtureId | undefined },
-): Promise<FixtureId> {
-  await getRoom(db, projectId, input.roomId);
-  const id = input.id ?? fixtureIdSchema.parse(createId());
-  await recordChange(
-    db,
-    { projectId, label: `${input.id ? 'changed' : 'added'} ${input.name}`, now: nowIso() },
-    (writer) => writer.put(fixtureRecord, { ...input, id }),
-  );
-  return id;
-}
+export const saveFixture = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: Omit<Fixture, 'id'> & { readonly id: FixtureId | undefined },
+  ): Promise<FixtureId> => {
+    await getRoom(db, projectId, input.roomId);
+    const id = input.id ?? fixtureIdSchema.parse(createId());
+    await recordChange(
+      db,
+      {
+        projectId,
+        deed: { code: input.id ? 'fixture_changed' : 'fixture_added', name: input.name },
+        now: nowIso(),
+      },
+      (writer) => writer.put(fixtureRecord, { ...input, id }),
+    );
+    return id;
+  },
+);
 
-export async function removeFixture(
-  db: Db,
-  projectId: ProjectId,
-  fixtureId: FixtureId,
-): Promise<void> {
-  const fixture = (await loadRecords(db, projectId, 'fixtures')).fixtures.find(
-    ({ id }) => id === fixtureId,
-  );
-  if (!fixture) throw new DataError('not_found', 'there is no such fixture in this home');
-  await recordChange(db, { projectId, label: `removed ${fixture.name}`, now: nowIso() }, (writer) =>
-    writer.remove(fixtureRecord, fixtureId),
-  );
-}
+export const removeFixture = atomic(
+  async (db: Db, projectId: ProjectId, fixtureId: FixtureId): Promise<void> => {
+    const fixture = (await loadRecords(db, projectId, 'fixtures')).fixtures.find(
+      ({ id }) => id === fixtureId,
+    );
+    if (!fixture) throw new DataError('not_found', 'there is no such fixture in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'fixture_removed', name: fixture.name }, now: nowIso() },
+      (writer) => writer.remove(fixtureRecord, fixtureId),
+    );
+  },
+);
 
 /** What can be moved in a plan. */
 export type PlanItem =
@@ -101,39 +114,40 @@ export type PlanItem =
   | { readonly kind: 'clear'; readonly id: CheckId; readonly roomId: RoomId };
 
 /** Puts a unit, a fixture or a clear space somewhere else; null takes a unit or clear space out of the plan. @errors `not_found`. */
-export async function movePlanItem(
-  db: Db,
-  projectId: ProjectId,
-  item: PlanItem,
-  place: WallPlace | null,
-): Promise<void> {
-  const records = await loadRecords(db, projectId, 'fixtures', 'rooms', 'units');
-  const change = (label: string) => ({ projectId, label, now: nowIso() });
-  if (item.kind === 'unit') {
-    const unit = records.units.find(({ id }) => id === item.id);
-    if (!unit) throw new DataError('not_found', `there is no unit ${item.id}`);
-    const { bays, ...facts } = unit;
-    void bays;
-    await recordChange(db, change(`moved ${unit.name}`), (writer) =>
-      writer.put(unitRecord, { ...facts, place }),
+export const movePlanItem = atomic(
+  async (db: Db, projectId: ProjectId, item: PlanItem, place: WallPlace | null): Promise<void> => {
+    const records = await loadRecords(db, projectId, 'fixtures', 'rooms', 'units');
+    const change = (name: string) => ({
+      projectId,
+      deed: { code: 'plan_item_moved', name } as const,
+      now: nowIso(),
+    });
+    if (item.kind === 'unit') {
+      const unit = records.units.find(({ id }) => id === item.id);
+      if (!unit) throw new DataError('not_found', `there is no unit ${item.id}`);
+      const { bays, ...facts } = unit;
+      void bays;
+      await recordChange(db, change(unit.name), (writer) =>
+        writer.put(unitRecord, { ...facts, place }),
+      );
+      return;
+    }
+    if (item.kind === 'fixture') {
+      const fixture = records.fixtures.find(({ id }) => id === item.id);
+      if (!fixture || !place) throw new DataError('not_found', `there is no fixture ${item.id}`);
+      await recordChange(db, change(fixture.name), (writer) =>
+        writer.put(fixtureRecord, { ...fixture, place }),
+      );
+      return;
+    }
+    const room = records.rooms.find(({ id }) => id === item.roomId);
+    const check = room?.checks.find(({ id }) => id === item.id);
+    if (!room || !check) throw new DataError('not_found', `there is no check ${item.id}`);
+    const checks = room.checks.map((other) =>
+      other.id === item.id && other.clear ? { ...other, clear: { ...other.clear, place } } : other,
     );
-    return;
-  }
-  if (item.kind === 'fixture') {
-    const fixture = records.fixtures.find(({ id }) => id === item.id);
-    if (!fixture || !place) throw new DataError('not_found', `there is no fixture ${item.id}`);
-    await recordChange(db, change(`moved ${fixture.name}`), (writer) =>
-      writer.put(fixtureRecord, { ...fixture, place }),
+    await recordChange(db, change(check.text), (writer) =>
+      writer.put(roomRecord, { ...room, checks }),
     );
-    return;
-  }
-  const room = records.rooms.find(({ id }) => id === item.roomId);
-  const check = room?.checks.find(({ id }) => id === item.id);
-  if (!room || !check) throw new DataError('not_found', `there is no check ${item.id}`);
-  const checks = room.checks.map((other) =>
-    other.id === item.id && other.clear ? { ...other, clear: { ...other.clear, place } } : other,
-  );
-  await recordChange(db, change(`moved ${check.text}`), (writer) =>
-    writer.put(roomRecord, { ...room, checks }),
-  );
-}
+  },
+);

@@ -11,7 +11,7 @@ import {
   type RoomId,
   type UnitId,
 } from '@/core/shared';
-import { recordChange, type ChangeWriter } from '@/data/changes';
+import { atomic, recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import {
   bayRecord,
@@ -37,32 +37,34 @@ export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'place' | 'bay
  * homeless; a bay whose measures changed loses its fit, for it may no longer go in.
  * @errors what `layOutUnit` finds, with nothing kept.
  */
-export async function saveUnit(
-  db: Db,
-  projectId: ProjectId,
-  input: UnitInput,
-): Promise<Result<UnitId, readonly LayOutUnitError[]>> {
-  const records = await loadRecords(db, projectId, 'groups', 'rooms', 'sections', 'units');
-  if (records.rooms.every(({ id }) => id !== input.roomId))
-    throw new DataError('not_found', `there is no room ${input.roomId}`);
-  const before = records.units.find(({ id }) => id === input.id);
-  const { bays: bayInputs, ...facts } = input;
-  const unitId = unitIdSchema.parse(before?.id ?? createId());
-  const bays = bayInputs.map((bay): Bay => {
-    const known = before?.bays.find(({ id }) => id === bay.id);
-    return { ...bay, id: bayIdSchema.parse(known?.id ?? createId()), unitId };
-  });
-  const layout = layOutUnit({ ...input, bays });
-  if (!layout.ok) return err(layout.error);
-  const position =
-    before?.position ?? records.units.filter(({ roomId }) => roomId === input.roomId).length;
-  const label = `${before ? 'changed' : 'added'} ${input.name}`;
-  const unit: Unit = { ...facts, id: unitId, position, place: before?.place ?? null, bays };
-  await recordChange(db, { projectId, label, now: nowIso() }, (writer) =>
-    putUnit(writer, records, { before, unit }),
-  );
-  return ok(unitId);
-}
+export const saveUnit = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: UnitInput,
+  ): Promise<Result<UnitId, readonly LayOutUnitError[]>> => {
+    const records = await loadRecords(db, projectId, 'groups', 'rooms', 'sections', 'units');
+    if (records.rooms.every(({ id }) => id !== input.roomId))
+      throw new DataError('not_found', `there is no room ${input.roomId}`);
+    const before = records.units.find(({ id }) => id === input.id);
+    const { bays: bayInputs, ...facts } = input;
+    const unitId = unitIdSchema.parse(before?.id ?? createId());
+    const bays = bayInputs.map((bay): Bay => {
+      const known = before?.bays.find(({ id }) => id === bay.id);
+      return { ...bay, id: bayIdSchema.parse(known?.id ?? createId()), unitId };
+    });
+    const layout = layOutUnit({ ...input, bays });
+    if (!layout.ok) return err(layout.error);
+    const position =
+      before?.position ?? records.units.filter(({ roomId }) => roomId === input.roomId).length;
+    const deed = { code: before ? 'unit_changed' : 'unit_added', name: input.name } as const;
+    const unit: Unit = { ...facts, id: unitId, position, place: before?.place ?? null, bays };
+    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
+      putUnit(writer, records, { before, unit }),
+    );
+    return ok(unitId);
+  },
+);
 
 /** Writes a unit with its bays over what was there before, and drops what no longer holds. */
 export async function putUnit(
@@ -87,20 +89,22 @@ export async function putUnit(
 }
 
 /** Takes a unit away; its groups become homeless. */
-export async function removeUnit(db: Db, projectId: ProjectId, unitId: UnitId): Promise<void> {
-  const records = await loadRecords(db, projectId, 'groups', 'sections', 'units');
-  const unit = records.units.find(({ id }) => id === unitId);
-  if (!unit) throw new DataError('not_found', 'there is no such unit in this home');
-  await recordChange(
-    db,
-    { projectId, label: `removed ${unit.name}`, now: nowIso() },
-    async (writer) => {
-      const gone = new Set(unit.bays.map(({ id }) => id));
-      for (const bay of unit.bays) await removeBay(writer, records, { bay, gone });
-      await writer.remove(unitRecord, unitId);
-    },
-  );
-}
+export const removeUnit = atomic(
+  async (db: Db, projectId: ProjectId, unitId: UnitId): Promise<void> => {
+    const records = await loadRecords(db, projectId, 'groups', 'sections', 'units');
+    const unit = records.units.find(({ id }) => id === unitId);
+    if (!unit) throw new DataError('not_found', 'there is no such unit in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'unit_removed', name: unit.name }, now: nowIso() },
+      async (writer) => {
+        const gone = new Set(unit.bays.map(({ id }) => id));
+        for (const bay of unit.bays) await removeBay(writer, records, { bay, gone });
+        await writer.remove(unitRecord, unitId);
+      },
+    );
+  },
+);
 
 /** Takes a bay away with what rests on it; `gone` are all that go in this change. */
 async function removeBay(

@@ -1,5 +1,6 @@
 import 'server-only';
 
+import type { KeptDeed } from '@/core/home';
 import { placesIn, type ArrangedScope, type ArrangementRef, type Draft } from '@/core/place';
 import type { BayId, GroupId, ProjectId } from '@/core/shared';
 import { listChanges, type Change } from '@/data/changes';
@@ -10,8 +11,7 @@ import { isWithin, resolveArrangement, type Assignment } from './drafts';
 /** An arrangement as a change left it. */
 export interface DraftState {
   readonly seq: number;
-  /** What was done: "put Mugs on Shelf 2". */
-  readonly label: string;
+  readonly deed: KeptDeed;
   readonly changedAt: string;
   readonly places: Assignment;
 }
@@ -42,7 +42,7 @@ export async function draftHistory(
     if (before === undefined) continue;
     states.push({
       seq: change.seq,
-      label: change.label,
+      deed: change.deed,
       changedAt: change.changedAt,
       places: [...places].map(([groupId, bayId]) => ({ groupId, bayId })),
     });

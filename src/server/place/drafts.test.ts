@@ -125,10 +125,11 @@ test('a draft’s history begins where it was copied', async () => {
   const draft = await addDraft(db, HOME, { roomId: HALL, name: 'Other', from: 'today' });
   await put(draft, hats, shelf);
   expect(
-    (await draftHistory(db, await records(), { roomId: HALL, ref: draft })).map(
-      ({ label }) => label,
-    ),
-  ).toEqual(['put Hats on Shelf in Other', 'copied into Other']);
+    (await draftHistory(db, await records(), { roomId: HALL, ref: draft })).map(({ deed }) => deed),
+  ).toEqual([
+    { code: 'group_put', name: 'Hats', place: 'Shelf', draft: 'Other' },
+    { code: 'draft_copied', name: 'Other' },
+  ]);
 });
 
 test('a place that is taken away is nowhere in every arrangement, and undo brings all of it back', async () => {
@@ -179,9 +180,12 @@ test('a draft of the whole home holds every room, is changed apart from theirs, 
   ]);
   expect(
     (await draftHistory(db, await records(), { roomId: null, ref: ofHome })).map(
-      ({ label }) => label,
+      ({ deed }) => deed,
     ),
-  ).toEqual(['arranged 2 groups anew in All of it', 'copied into All of it']);
+  ).toEqual([
+    { code: 'groups_arranged', count: 2, draft: 'All of it' },
+    { code: 'draft_copied', name: 'All of it' },
+  ]);
   const drawing = gatherDrawing(await records(), {
     roomId: HALL,
     kind: 'places',

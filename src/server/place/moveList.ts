@@ -21,7 +21,7 @@ import {
   type RoomId,
 } from '@/core/shared';
 import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G } from '@/core/sort';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import {
   groupRecord,
@@ -50,19 +50,21 @@ export type MoveListReasons = MoveList['reasons'];
  * rooms move too where they stand in this room's places or are to live in them.
  * Fails with what makes it impossible, the bays by their names; nothing is kept then.
  */
-export async function makeMoveList(
-  db: Db,
-  projectId: ProjectId,
-  input: MoveListInput,
-): Promise<Result<undefined, MoveListReasons>> {
-  const records = await loadRecords(db, projectId, 'groups', 'things', 'units');
-  const list = planFor(records, input);
-  if (!list.ok) return list;
-  await recordChange(db, { projectId, label: 'made the list of moves', now: nowIso() }, (writer) =>
-    writer.put(moveListRecord, list.value),
-  );
-  return ok(undefined);
-}
+export const makeMoveList = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: MoveListInput,
+  ): Promise<Result<undefined, MoveListReasons>> => {
+    const records = await loadRecords(db, projectId, 'groups', 'things', 'units');
+    const list = planFor(records, input);
+    if (!list.ok) return list;
+    await recordChange(db, { projectId, deed: { code: 'moves_listed' }, now: nowIso() }, (writer) =>
+      writer.put(moveListRecord, list.value),
+    );
+    return ok(undefined);
+  },
+);
 
 function planFor(
   records: Records<'groups' | 'things' | 'units'>,
@@ -137,83 +139,87 @@ const getList = (records: Records<'moveLists'>, roomId: RoomId): KeptMoveList =>
 };
 
 /** Ticks a line, or opens it again; the group then stands where the line has put it. @errors `not_found`. */
-export async function tickMove(
-  db: Db,
-  projectId: ProjectId,
-  {
-    roomId,
-    index,
-    isDone,
-  }: { readonly roomId: RoomId; readonly index: number; readonly isDone: boolean },
-): Promise<void> {
-  const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'units');
-  const list = getList(records, roomId);
-  const item = list.items[index];
-  if (!item) throw new DataError('not_found', `the list has no line ${index}`);
-  const now = nowIso();
-  const bays = records.units.flatMap((unit) => unit.bays);
-  const group =
-    item.kind === 'move' ? records.groups.find(({ id }) => id === item.groupId) : undefined;
-  const place = item.kind === 'move' ? (isDone ? item.to : item.from) : null;
-  await recordChange(
-    db,
-    { projectId, label: isDone ? 'ticked a move' : 'opened a move again', now },
-    async (writer) => {
-      await writer.put(moveListRecord, tickedItem(list, index, isDone ? now : null));
-      if (group)
-        await writer.put(groupRecord, {
-          ...group,
-          standsBayId:
-            place === null || place === BASKET
-              ? null
-              : (bays.find(({ id }) => id === place)?.id ?? null),
-        });
-    },
-  );
-}
+export const tickMove = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    {
+      roomId,
+      index,
+      isDone,
+    }: { readonly roomId: RoomId; readonly index: number; readonly isDone: boolean },
+  ): Promise<void> => {
+    const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'units');
+    const list = getList(records, roomId);
+    const item = list.items[index];
+    if (!item) throw new DataError('not_found', `the list has no line ${index}`);
+    const now = nowIso();
+    const bays = records.units.flatMap((unit) => unit.bays);
+    const group =
+      item.kind === 'move' ? records.groups.find(({ id }) => id === item.groupId) : undefined;
+    const place = item.kind === 'move' ? (isDone ? item.to : item.from) : null;
+    await recordChange(
+      db,
+      { projectId, deed: { code: isDone ? 'move_ticked' : 'move_reopened' }, now },
+      async (writer) => {
+        await writer.put(moveListRecord, tickedItem(list, index, isDone ? now : null));
+        if (group)
+          await writer.put(groupRecord, {
+            ...group,
+            standsBayId:
+              place === null || place === BASKET
+                ? null
+                : (bays.find(({ id }) => id === place)?.id ?? null),
+          });
+      },
+    );
+  },
+);
 
 /**
  * Something stands elsewhere than the list says (null: in a basket): notes it, and works the rest out anew from where things
  * really are; what is done stays on the list. Cleaning that is done is not asked for again.
  */
-export async function noteDeviation(
-  db: Db,
-  projectId: ProjectId,
-  {
-    roomId,
-    groupId,
-    bayId,
-  }: { readonly roomId: RoomId; readonly groupId: GroupId; readonly bayId: BayId | null },
-): Promise<Result<undefined, MoveListReasons>> {
-  const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'things', 'units');
-  const list = getList(records, roomId);
-  const group = records.groups.find(({ id }) => id === groupId);
-  if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
-  const done = list.items.filter(({ doneAt }) => doneAt !== null);
-  const cleaned = new Set(done.flatMap((item) => (item.kind === 'clean' ? [item.bayId] : [])));
-  const moved = { ...group, standsBayId: bayId };
-  const groups = records.groups.map((other) => (other.id === groupId ? moved : other));
-  const rest = planFor(
-    { ...records, groups },
-    { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) },
-    inBaskets(groups, { done, noted: bayId === null ? [groupId] : [] }),
-  );
-  if (!rest.ok) return rest;
-  await recordChange(
-    db,
-    { projectId, label: `noted where ${group.name} stands`, now: nowIso() },
-    async (writer) => {
-      await writer.put(groupRecord, moved);
-      await writer.put(moveListRecord, {
-        ...rest.value,
-        cleanedBayIds: list.cleanedBayIds,
-        items: [...done, ...rest.value.items],
-        leastStagedLitres: null,
-      });
-    },
-  );
-  return ok(undefined);
-}
+export const noteDeviation = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    {
+      roomId,
+      groupId,
+      bayId,
+    }: { readonly roomId: RoomId; readonly groupId: GroupId; readonly bayId: BayId | null },
+  ): Promise<Result<undefined, MoveListReasons>> => {
+    const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'things', 'units');
+    const list = getList(records, roomId);
+    const group = records.groups.find(({ id }) => id === groupId);
+    if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
+    const done = list.items.filter(({ doneAt }) => doneAt !== null);
+    const cleaned = new Set(done.flatMap((item) => (item.kind === 'clean' ? [item.bayId] : [])));
+    const moved = { ...group, standsBayId: bayId };
+    const groups = records.groups.map((other) => (other.id === groupId ? moved : other));
+    const rest = planFor(
+      { ...records, groups },
+      { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) },
+      inBaskets(groups, { done, noted: bayId === null ? [groupId] : [] }),
+    );
+    if (!rest.ok) return rest;
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'standing_noted', name: group.name }, now: nowIso() },
+      async (writer) => {
+        await writer.put(groupRecord, moved);
+        await writer.put(moveListRecord, {
+          ...rest.value,
+          cleanedBayIds: list.cleanedBayIds,
+          items: [...done, ...rest.value.items],
+          leastStagedLitres: null,
+        });
+      },
+    );
+    return ok(undefined);
+  },
+);
 
 /** Groups that were carried into a basket, or were found in one, and stand nowhere since. */
 const inBaskets = (

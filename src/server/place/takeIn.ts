@@ -21,7 +21,7 @@ export async function takeIn(
 ): Promise<Group> {
   const group = await recordChange(
     db,
-    { projectId, label: 'took in what was waiting', now: nowIso() },
+    { projectId, deed: { code: 'waiting_taken_in' }, now: nowIso() },
     async (writer, trx) => {
       const { things } = await loadRecords(trx, projectId, 'things');
       const thing = things.find(({ id }) => id === thingId);

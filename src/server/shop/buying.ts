@@ -11,7 +11,7 @@ import {
   type ProjectId,
   type RoomId,
 } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange, requireUnchanged, stampOf } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
 import {
@@ -26,100 +26,101 @@ import { createId, nowIso } from '../means';
 import { answerRoomShopping, loadRoomShopping, shoppingNames } from './roomShopping';
 
 /** Puts something on a room's list that no fit calls for. @errors `not_found`: no such room or shop. */
-export async function addHandNeed(
-  db: Db,
-  projectId: ProjectId,
-  input: Omit<HandNeed, 'id'>,
-): Promise<void> {
-  const { rooms } = await loadRecords(db, projectId, 'rooms');
-  if (rooms.every(({ id }) => id !== input.roomId))
-    throw new DataError('not_found', `there is no room ${input.roomId}`);
-  await requireShop(db, input.shopId);
-  await recordChange(
-    db,
-    { projectId, label: `put ${input.name} on the list`, now: nowIso() },
-    (writer) => writer.insert(handNeedRecord, { ...input, id: handNeedIdSchema.parse(createId()) }),
-  );
-}
-
-export async function removeHandNeed(
-  db: Db,
-  projectId: ProjectId,
-  handNeedId: HandNeedId,
-): Promise<void> {
-  const { handNeeds } = await loadRecords(db, projectId, 'handNeeds');
-  const need = handNeeds.find(({ id }) => id === handNeedId);
-  if (need)
+export const addHandNeed = atomic(
+  async (db: Db, projectId: ProjectId, input: Omit<HandNeed, 'id'>): Promise<void> => {
+    const { rooms } = await loadRecords(db, projectId, 'rooms');
+    if (rooms.every(({ id }) => id !== input.roomId))
+      throw new DataError('not_found', `there is no room ${input.roomId}`);
+    await requireShop(db, input.shopId);
     await recordChange(
       db,
-      { projectId, label: `took ${need.name} off the list`, now: nowIso() },
-      (writer) => writer.remove(handNeedRecord, handNeedId),
+      { projectId, deed: { code: 'need_added', name: input.name }, now: nowIso() },
+      (writer) =>
+        writer.insert(handNeedRecord, { ...input, id: handNeedIdSchema.parse(createId()) }),
     );
-}
+  },
+);
+
+export const removeHandNeed = atomic(
+  async (db: Db, projectId: ProjectId, handNeedId: HandNeedId): Promise<void> => {
+    const { handNeeds } = await loadRecords(db, projectId, 'handNeeds');
+    const need = handNeeds.find(({ id }) => id === handNeedId);
+    if (need)
+      await recordChange(
+        db,
+        { projectId, deed: { code: 'need_removed', name: need.name }, now: nowIso() },
+        (writer) => writer.remove(handNeedRecord, handNeedId),
+      );
+  },
+);
 
 /** @errors `not_found`: no such shop. */
-export async function addGiftCard(
-  db: Db,
-  projectId: ProjectId,
-  input: Pick<GiftCard, 'shopId' | 'amountMinor'>,
-): Promise<void> {
-  const shop = await requireShop(db, input.shopId);
-  await recordChange(
-    db,
-    { projectId, label: `noted a gift card of ${shop.name}`, now: nowIso() },
-    (writer) =>
-      writer.insert(giftCardRecord, {
-        ...input,
-        projectId,
-        id: giftCardIdSchema.parse(createId()),
-      }),
-  );
-}
-
-export async function removeGiftCard(
-  db: Db,
-  projectId: ProjectId,
-  giftCardId: GiftCardId,
-): Promise<void> {
-  const { giftCards } = await loadRecords(db, projectId, 'giftCards');
-  if (giftCards.some(({ id }) => id === giftCardId))
-    await recordChange(db, { projectId, label: 'removed a gift card', now: nowIso() }, (writer) =>
-      writer.remove(giftCardRecord, giftCardId),
+export const addGiftCard = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: Pick<GiftCard, 'shopId' | 'amountMinor'>,
+  ): Promise<void> => {
+    const shop = await requireShop(db, input.shopId);
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'card_noted', name: shop.name }, now: nowIso() },
+      (writer) =>
+        writer.insert(giftCardRecord, {
+          ...input,
+          projectId,
+          id: giftCardIdSchema.parse(createId()),
+        }),
     );
-}
+  },
+);
+
+export const removeGiftCard = atomic(
+  async (db: Db, projectId: ProjectId, giftCardId: GiftCardId): Promise<void> => {
+    const { giftCards } = await loadRecords(db, projectId, 'giftCards');
+    if (giftCards.some(({ id }) => id === giftCardId))
+      await recordChange(
+        db,
+        { projectId, deed: { code: 'card_removed' }, now: nowIso() },
+        (writer) => writer.remove(giftCardRecord, giftCardId),
+      );
+  },
+);
 
 /** The client says yes to a line at what it comes to now, or takes the yes back. @errors `not_found`: not on the list. */
-export async function approveNeed(
-  db: Db,
-  projectId: ProjectId,
-  {
-    roomId,
-    needId,
-    isApproved,
-  }: { readonly roomId: RoomId; readonly needId: string; readonly isApproved: boolean },
-): Promise<void> {
-  const records = await loadRecords(db, projectId, ...shoppingNames);
-  const shopping = await loadRoomShopping(db, records, roomId);
-  const { request, answer } = await answerRoomShopping(shopping);
-  const need = request.needs.find(({ id }) => id === needId);
-  if (!need) throw new DataError('not_found', 'there is no such line on this list');
-  const lineMinor =
-    priceLines(request, answer, shopping.purchases).find((line) => line.needId === needId)
-      ?.lineMinor ?? 0;
-  const id = `${roomId}_${needId}`;
-  await recordChange(
-    db,
+export const approveNeed = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
     {
-      projectId,
-      label: `${isApproved ? 'client approved' : 'took the approval back for'} ${need.name}`,
-      now: nowIso(),
-    },
-    (writer) =>
-      isApproved
-        ? writer.put(approvalRecord, { id, roomId, needId, lineMinor, approvedAt: nowIso() })
-        : writer.remove(approvalRecord, id),
-  );
-}
+      roomId,
+      needId,
+      isApproved,
+    }: { readonly roomId: RoomId; readonly needId: string; readonly isApproved: boolean },
+  ): Promise<void> => {
+    const records = await loadRecords(db, projectId, ...shoppingNames);
+    const shopping = await loadRoomShopping(db, records, roomId);
+    const { request, answer } = await answerRoomShopping(shopping);
+    const need = request.needs.find(({ id }) => id === needId);
+    if (!need) throw new DataError('not_found', 'there is no such line on this list');
+    const lineMinor =
+      priceLines(request, answer, shopping.purchases).find((line) => line.needId === needId)
+        ?.lineMinor ?? 0;
+    const id = `${roomId}_${needId}`;
+    await recordChange(
+      db,
+      {
+        projectId,
+        deed: { code: isApproved ? 'approved' : 'approval_withdrawn', name: need.name },
+        now: nowIso(),
+      },
+      (writer) =>
+        isApproved
+          ? writer.put(approvalRecord, { id, roomId, needId, lineMinor, approvedAt: nowIso() })
+          : writer.remove(approvalRecord, id),
+    );
+  },
+);
 
 /** Takes what stands in a place instead of a container that cannot be had. @errors `not_found`: nothing goes in instead. */
 export async function takeSubstitute(
@@ -127,6 +128,7 @@ export async function takeSubstitute(
   projectId: ProjectId,
   { containerId, bayId }: { readonly containerId: ContainerId; readonly bayId: BayId },
 ): Promise<void> {
+  const stamp = await stampOf(db, projectId);
   const records = await loadRecords(
     db,
     projectId,
@@ -146,17 +148,23 @@ export async function takeSubstitute(
     db,
     {
       projectId,
-      label: `took ${substitute.names.join(', ')} instead for ${substitute.bayName}`,
+      deed: {
+        code: 'substitute_taken',
+        name: substitute.names.join(', '),
+        place: substitute.bayName,
+      },
       now: nowIso(),
     },
-    (writer) =>
-      writer.put(fitRecord, {
+    async (writer, trx) => {
+      await requireUnchanged(trx, projectId, stamp);
+      await writer.put(fitRecord, {
         id: bayId,
         prefer: substitute.prefer,
         answer: substitute.answer,
         takenAt: nowIso(),
         checks: [],
-      }),
+      });
+    },
   );
 }
 

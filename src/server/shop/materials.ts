@@ -13,7 +13,7 @@ import {
   type RollAnswer,
 } from '@/core/shop';
 import { loadSolver, type Clock, type ProjectId, type RoomId } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { loadRecords, materialsRecord, type Records } from '@/data/records';
 import { nowIso } from '../means';
@@ -40,20 +40,18 @@ export function materialsOf(records: Records<'materials' | 'units'>, roomId: Roo
 }
 
 /** @errors `not_found`: no such room. */
-export async function saveMaterials(
-  db: Db,
-  projectId: ProjectId,
-  materials: Materials,
-): Promise<void> {
-  const { rooms } = await loadRecords(db, projectId, 'rooms');
-  const room = rooms.find(({ id }) => id === materials.id);
-  if (!room) throw new DataError('not_found', `there is no room ${materials.id}`);
-  await recordChange(
-    db,
-    { projectId, label: `changed the materials of ${room.name}`, now: nowIso() },
-    (writer) => writer.put(materialsRecord, materials),
-  );
-}
+export const saveMaterials = atomic(
+  async (db: Db, projectId: ProjectId, materials: Materials): Promise<void> => {
+    const { rooms } = await loadRecords(db, projectId, 'rooms');
+    const room = rooms.find(({ id }) => id === materials.id);
+    if (!room) throw new DataError('not_found', `there is no room ${materials.id}`);
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'materials_changed', name: room.name }, now: nowIso() },
+      (writer) => writer.put(materialsRecord, materials),
+    );
+  },
+);
 
 /** Only how many boards and rolls there are is asked here, not the last millimetre of how they are cut. */
 const COUNT_MS = 400;

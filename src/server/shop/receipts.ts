@@ -12,7 +12,7 @@ import {
   type Result,
 } from '@/core/shared';
 import { findLinesOf, type Receipt } from '@/core/shop';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { keepPictureFiles } from '@/data/pictureFiles';
 import { loadRecords, purchaseRecord, receiptRecord } from '@/data/records';
@@ -37,7 +37,6 @@ export async function addReceipt(
     readonly bytes: Uint8Array | undefined;
   },
 ): Promise<Result<Receipt, PictureError>> {
-  const { purchases } = await loadRecords(db, projectId, 'purchases');
   const encoded = bytes === undefined ? undefined : await encodePicture(bytes);
   if (encoded && !encoded.ok) return err(encoded.error);
   const pictureId = encoded ? pictureIdSchema.parse(createId()) : null;
@@ -50,8 +49,9 @@ export async function addReceipt(
   const keep = (place: () => Promise<void>) =>
     recordChange(
       db,
-      { projectId, label: `kept a receipt of ${facts.shopName}`, now: nowIso() },
-      async (writer) => {
+      { projectId, deed: { code: 'receipt_kept', name: facts.shopName }, now: nowIso() },
+      async (writer, trx) => {
+        const { purchases } = await loadRecords(trx, projectId, 'purchases');
         await writer.insert(receiptRecord, receipt);
         for (const purchase of findLinesOf(facts, purchases, dayOf))
           await writer.put(purchaseRecord, { ...purchase, receiptId: receipt.id });
@@ -65,21 +65,19 @@ export async function addReceipt(
 }
 
 /** Takes a receipt away; what was bought stays, and its picture stays on the disk so that undo can bring it back. */
-export async function removeReceipt(
-  db: Db,
-  projectId: ProjectId,
-  receiptId: ReceiptId,
-): Promise<void> {
-  const { receipts, purchases } = await loadRecords(db, projectId, 'purchases', 'receipts');
-  const receipt = receipts.find(({ id }) => id === receiptId);
-  if (!receipt) throw new DataError('not_found', 'there is no such receipt in this home');
-  await recordChange(
-    db,
-    { projectId, label: `removed a receipt of ${receipt.shopName}`, now: nowIso() },
-    async (writer) => {
-      for (const purchase of purchases.filter((other) => other.receiptId === receiptId))
-        await writer.put(purchaseRecord, { ...purchase, receiptId: null });
-      await writer.remove(receiptRecord, receiptId);
-    },
-  );
-}
+export const removeReceipt = atomic(
+  async (db: Db, projectId: ProjectId, receiptId: ReceiptId): Promise<void> => {
+    const { receipts, purchases } = await loadRecords(db, projectId, 'purchases', 'receipts');
+    const receipt = receipts.find(({ id }) => id === receiptId);
+    if (!receipt) throw new DataError('not_found', 'there is no such receipt in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'receipt_removed', name: receipt.shopName }, now: nowIso() },
+      async (writer) => {
+        for (const purchase of purchases.filter((other) => other.receiptId === receiptId))
+          await writer.put(purchaseRecord, { ...purchase, receiptId: null });
+        await writer.remove(receiptRecord, receiptId);
+      },
+    );
+  },
+);

@@ -30,7 +30,7 @@ import {
   type WayBack,
   type WishWeights,
 } from '@/core/shop';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
 import {
@@ -143,26 +143,28 @@ export async function planRoomShopping(shopping: RoomShopping): Promise<PlannedS
   };
 }
 
-export async function setNeedPriority(
-  db: Db,
-  projectId: ProjectId,
-  input: {
-    readonly roomId: RoomId;
-    readonly containerId: ContainerId;
-    readonly priority: Priority;
+export const setNeedPriority = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: {
+      readonly roomId: RoomId;
+      readonly containerId: ContainerId;
+      readonly priority: Priority;
+    },
+  ): Promise<void> => {
+    const { rooms, containers } = await loadRecords(db, projectId, 'containers', 'rooms');
+    const container = containers.find(({ id }) => id === input.containerId);
+    if (!container || rooms.every(({ id }) => id !== input.roomId))
+      throw new DataError('not_found', 'there is no such line on this list');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'priority_changed', name: container.name }, now: nowIso() },
+      (writer) =>
+        writer.put(needPriorityRecord, { ...input, id: `${input.roomId}_${input.containerId}` }),
+    );
   },
-): Promise<void> {
-  const { rooms, containers } = await loadRecords(db, projectId, 'containers', 'rooms');
-  const container = containers.find(({ id }) => id === input.containerId);
-  if (!container || rooms.every(({ id }) => id !== input.roomId))
-    throw new DataError('not_found', 'there is no such line on this list');
-  await recordChange(
-    db,
-    { projectId, label: `changed how much ${container.name} is wanted`, now: nowIso() },
-    (writer) =>
-      writer.put(needPriorityRecord, { ...input, id: `${input.roomId}_${input.containerId}` }),
-  );
-}
+);
 
 export interface CardFault {
   readonly code: 'card_too_small';
@@ -170,99 +172,107 @@ export interface CardFault {
 }
 
 /** Notes what was paid at the till; a gift card pays no more than is on it. @errors `not_found`. */
-export async function addPurchase(
-  db: Db,
-  projectId: ProjectId,
-  input: Pick<Purchase, 'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'> &
-    Partial<
-      Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId' | 'materialKey'>
-    >,
-): Promise<Result<undefined, CardFault>> {
-  const { rooms, giftCards, purchases } = await loadRecords(
-    db,
-    projectId,
-    'giftCards',
-    'purchases',
-    'rooms',
-  );
-  if (rooms.every(({ id }) => id !== input.roomId))
-    throw new DataError('not_found', `there is no room ${input.roomId}`);
-  if ((input.cardMinor ?? 0) > 0) {
-    const shop = (await listShops(db)).find(({ name }) => name === input.shopName);
-    const leftMinor = shop ? cardLeftMinorOf(shop, { giftCards, cardPurchases: purchases }) : 0;
-    if ((input.cardMinor ?? 0) > leftMinor) return err({ code: 'card_too_small', leftMinor });
-  }
-  await recordChange(db, { projectId, label: `bought ${input.label}`, now: nowIso() }, (writer) =>
-    writer.insert(purchaseRecord, {
-      paidBy: '',
-      cardMinor: 0,
-      expectedMinor: null,
-      handNeedId: null,
-      materialKey: null,
-      receiptId: null,
-      ...input,
-      id: purchaseIdSchema.parse(createId()),
-      boughtAt: nowIso(),
-      returnBy: null,
-      returnedPieces: 0,
-      refundMinor: 0,
-    }),
-  );
-  return ok(undefined);
-}
+export const addPurchase = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: Pick<
+      Purchase,
+      'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'
+    > &
+      Partial<
+        Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId' | 'materialKey'>
+      >,
+  ): Promise<Result<undefined, CardFault>> => {
+    const { rooms, giftCards, purchases } = await loadRecords(
+      db,
+      projectId,
+      'giftCards',
+      'purchases',
+      'rooms',
+    );
+    if (rooms.every(({ id }) => id !== input.roomId))
+      throw new DataError('not_found', `there is no room ${input.roomId}`);
+    if ((input.cardMinor ?? 0) > 0) {
+      const shop = (await listShops(db)).find(({ name }) => name === input.shopName);
+      const leftMinor = shop ? cardLeftMinorOf(shop, { giftCards, cardPurchases: purchases }) : 0;
+      if ((input.cardMinor ?? 0) > leftMinor) return err({ code: 'card_too_small', leftMinor });
+    }
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'bought', name: input.label }, now: nowIso() },
+      (writer) =>
+        writer.insert(purchaseRecord, {
+          paidBy: '',
+          cardMinor: 0,
+          expectedMinor: null,
+          handNeedId: null,
+          materialKey: null,
+          receiptId: null,
+          ...input,
+          id: purchaseIdSchema.parse(createId()),
+          boughtAt: nowIso(),
+          returnBy: null,
+          returnedPieces: 0,
+          refundMinor: 0,
+        }),
+    );
+    return ok(undefined);
+  },
+);
 
-export async function removePurchase(
-  db: Db,
-  projectId: ProjectId,
-  purchaseId: PurchaseId,
-): Promise<void> {
-  const { purchases } = await loadRecords(db, projectId, 'purchases');
-  const purchase = purchases.find(({ id }) => id === purchaseId);
-  if (!purchase) throw new DataError('not_found', 'there is no such purchase in this home');
-  await recordChange(
-    db,
-    { projectId, label: `took back: bought ${purchase.label}`, now: nowIso() },
-    (writer) => writer.remove(purchaseRecord, purchaseId),
-  );
-}
+export const removePurchase = atomic(
+  async (db: Db, projectId: ProjectId, purchaseId: PurchaseId): Promise<void> => {
+    const { purchases } = await loadRecords(db, projectId, 'purchases');
+    const purchase = purchases.find(({ id }) => id === purchaseId);
+    if (!purchase) throw new DataError('not_found', 'there is no such purchase in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'purchase_removed', name: purchase.label }, now: nowIso() },
+      (writer) => writer.remove(purchaseRecord, purchaseId),
+    );
+  },
+);
 
 export type ReturnFault =
   | { readonly code: 'more_than_bought'; readonly mostPieces: number }
   | { readonly code: 'more_than_paid'; readonly mostMinor: number };
 
 /** Notes until when a purchase can go back, what went back of it, and what was paid for that. @errors `not_found`. */
-export async function noteReturn(
-  db: Db,
-  projectId: ProjectId,
-  {
-    purchaseId,
-    ...change
-  }: { readonly purchaseId: PurchaseId } & Pick<
-    Purchase,
-    'returnBy' | 'returnedPieces' | 'refundMinor'
-  >,
-): Promise<Result<undefined, ReturnFault>> {
-  const { purchases } = await loadRecords(db, projectId, 'purchases');
-  const purchase = purchases.find(({ id }) => id === purchaseId);
-  if (!purchase) throw new DataError('not_found', `there is no purchase ${purchaseId}`);
-  if (change.returnedPieces > purchase.pieces)
-    return err({ code: 'more_than_bought', mostPieces: purchase.pieces });
-  if (change.refundMinor > purchase.paidMinor)
-    return err({ code: 'more_than_paid', mostMinor: purchase.paidMinor });
-  await recordChange(
-    db,
+export const noteReturn = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
     {
-      projectId,
-      label:
-        change.returnedPieces > purchase.returnedPieces
-          ? `brought back ${purchase.label}`
-          : `noted the return of ${purchase.label}`,
-      now: nowIso(),
-    },
-    (writer) => writer.put(purchaseRecord, { ...purchase, ...change }),
-  );
-  return ok(undefined);
-}
+      purchaseId,
+      ...change
+    }: { readonly purchaseId: PurchaseId } & Pick<
+      Purchase,
+      'returnBy' | 'returnedPieces' | 'refundMinor'
+    >,
+  ): Promise<Result<undefined, ReturnFault>> => {
+    const { purchases } = await loadRecords(db, projectId, 'purchases');
+    const purchase = purchases.find(({ id }) => id === purchaseId);
+    if (!purchase) throw new DataError('not_found', `there is no purchase ${purchaseId}`);
+    if (change.returnedPieces > purchase.pieces)
+      return err({ code: 'more_than_bought', mostPieces: purchase.pieces });
+    if (change.refundMinor > purchase.paidMinor)
+      return err({ code: 'more_than_paid', mostMinor: purchase.paidMinor });
+    await recordChange(
+      db,
+      {
+        projectId,
+        deed: {
+          code: change.returnedPieces > purchase.returnedPieces ? 'brought_back' : 'return_noted',
+          name: purchase.label,
+        },
+        now: nowIso(),
+      },
+      (writer) => writer.put(purchaseRecord, { ...purchase, ...change }),
+    );
+    return ok(undefined);
+  },
+);
 
 /** What the room has too much of, with the rooms of the home that still want it. */
 export function leftoversOf(

@@ -1,3 +1,4 @@
+import { LOCALE } from '@/core/shared';
 const ENTITIES: Readonly<Record<string, string>> = {
   '&': '&amp;',
   '<': '&lt;',
@@ -20,7 +21,7 @@ export const openPaper = ({
   readonly home: string;
   readonly day: string;
 }): string => `<!doctype html>
-<html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
+<html lang="${LOCALE}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <link rel="icon" href="data:,"><title>${escapeHtml(title)}</title><style>${style}</style></head><body>
 <header><p class="home">${escapeHtml(home)}</p><p>${escapeHtml(day)}</p></header>`;
 

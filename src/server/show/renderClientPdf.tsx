@@ -15,6 +15,7 @@ import {
   livesLine,
   missingPictureWords,
 } from './clientWords';
+import { LOCALE } from '@/core/shared';
 
 /** The client's page as a PDF on A4. `pictures` holds the JPEG of every picture shown. */
 export async function renderClientPdf(
@@ -23,7 +24,7 @@ export async function renderClientPdf(
 ): Promise<Buffer> {
   registerPdfFonts();
   return renderToBuffer(
-    <Document title={page.project.name} language="en-GB">
+    <Document title={page.project.name} language={LOCALE}>
       {page.rooms.map((room) => (
         <Page key={room.room.id} size="A4" style={styles.page}>
           <View style={styles.header} fixed>

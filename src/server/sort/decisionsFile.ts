@@ -155,7 +155,7 @@ async function accept(
     rowCount,
   }: { readonly importId: string; readonly made: readonly Group[]; readonly rowCount: number },
 ): Promise<void> {
-  const change = { projectId, label: 'added groups from a file', now: nowIso() };
+  const change = { projectId, deed: { code: 'groups_read' }, now: nowIso() } as const;
   await recordChange(db, change, async (writer, trx) => {
     for (const group of made) await writer.insert(groupRecord, group);
     await acceptImport(trx, importId, rowCount);

@@ -8,7 +8,7 @@ import {
   type RoomId,
 } from '@/core/shared';
 import { usualPlacing, type Group } from '@/core/sort';
-import { recordChange, type ChangeWriter } from '@/data/changes';
+import { atomic, recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { fitRecord, groupRecord, loadRecords } from '@/data/records';
 import { createId, nowIso } from '../means';
@@ -23,7 +23,7 @@ interface GroupInput {
 export const addGroup = (db: Db, projectId: ProjectId, input: GroupInput): Promise<Group> =>
   recordChange(
     db,
-    { projectId, label: `added the group ${input.name}`, now: nowIso() },
+    { projectId, deed: { code: 'group_added', name: input.name }, now: nowIso() },
     (writer, trx) => addGroupIn({ writer, trx }, projectId, input),
   );
 
@@ -93,40 +93,45 @@ export type GroupChange = Partial<
  * Changes what a group asks of its place and its containers; where it lives is for `arrange`. A taken fit of its bay that
  * the change touches no longer holds and is taken back with it.
  */
-export async function changeGroup(
-  db: Db,
-  projectId: ProjectId,
-  input: { readonly groupId: GroupId; readonly change: GroupChange },
-): Promise<void> {
-  const { groups } = await loadRecords(db, projectId, 'groups');
-  const group = groups.find(({ id }) => id === input.groupId);
-  if (!group) throw new DataError('not_found', `there is no group ${input.groupId}`);
-  const after = { ...group, ...input.change };
-  if (JSON.stringify(after) === JSON.stringify(group)) return;
-  await recordChange(
-    db,
-    { projectId, label: `changed ${group.name}`, now: nowIso() },
-    async (writer) => {
-      await writer.put(groupRecord, after);
-      // How often it is used changes nothing in its containers.
-      const isSameToFit =
-        JSON.stringify({ ...after, placing: null }) === JSON.stringify({ ...group, placing: null });
-      if (group.bayId && !isSameToFit) await writer.remove(fitRecord, group.bayId);
-    },
-  );
-}
+export const changeGroup = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly groupId: GroupId; readonly change: GroupChange },
+  ): Promise<void> => {
+    const { groups } = await loadRecords(db, projectId, 'groups');
+    const group = groups.find(({ id }) => id === input.groupId);
+    if (!group) throw new DataError('not_found', `there is no group ${input.groupId}`);
+    const after = { ...group, ...input.change };
+    if (JSON.stringify(after) === JSON.stringify(group)) return;
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'group_changed', name: group.name }, now: nowIso() },
+      async (writer) => {
+        await writer.put(groupRecord, after);
+        // How often it is used changes nothing in its containers.
+        const isSameToFit =
+          JSON.stringify({ ...after, placing: null }) ===
+          JSON.stringify({ ...group, placing: null });
+        if (group.bayId && !isSameToFit) await writer.remove(fitRecord, group.bayId);
+      },
+    );
+  },
+);
 
 /** Takes a group away; what was decided for it stays decided, without a group. */
-export async function removeGroup(db: Db, projectId: ProjectId, groupId: GroupId): Promise<void> {
-  const { groups } = await loadRecords(db, projectId, 'groups');
-  const group = groups.find(({ id }) => id === groupId);
-  if (!group) throw new DataError('not_found', 'there is no such group in this home');
-  await recordChange(
-    db,
-    { projectId, label: `removed the group ${group.name}`, now: nowIso() },
-    async (writer) => {
-      if (group.bayId) await writer.remove(fitRecord, group.bayId);
-      await writer.remove(groupRecord, groupId);
-    },
-  );
-}
+export const removeGroup = atomic(
+  async (db: Db, projectId: ProjectId, groupId: GroupId): Promise<void> => {
+    const { groups } = await loadRecords(db, projectId, 'groups');
+    const group = groups.find(({ id }) => id === groupId);
+    if (!group) throw new DataError('not_found', 'there is no such group in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'group_removed', name: group.name }, now: nowIso() },
+      async (writer) => {
+        if (group.bayId) await writer.remove(fitRecord, group.bayId);
+        await writer.remove(groupRecord, groupId);
+      },
+    );
+  },
+);

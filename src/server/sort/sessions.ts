@@ -23,7 +23,7 @@ import {
   type SectionId,
   type SessionId,
 } from '@/core/shared';
-import { recordChange } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { carryRecord, ownMethodRecord, sessionRecord } from '@/data/records';
 import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
@@ -39,73 +39,81 @@ export interface SessionInput {
 }
 
 /** Starts a session; one that still goes on in this room ends with it. @errors `not_found`: no such method. */
-export async function startSession(
-  db: Db,
-  projectId: ProjectId,
-  input: SessionInput,
-): Promise<SessionId> {
-  const own = (await listOwnMethods(db, projectId)).find(({ id }) => id === input.method);
-  const shipped = methodNames.find((name: MethodName) => name === input.method);
-  const steps = own?.steps ?? (shipped && methods[shipped]);
-  if (!steps) throw new DataError('not_found', `there is no method ${input.method}`);
-  const now = nowIso();
-  const { method, ...facts } = input;
-  const session = sessionSchema.parse({
-    ...facts,
-    id: createId(),
-    method: own?.name ?? method,
-    steps: timeSteps(steps, input.plannedMinutes),
-    startedAt: now,
-    stepStarts: [now],
-    endedAt: null,
-  });
-  const open = (await listSessions(db, input.roomId)).filter(({ endedAt }) => endedAt === null);
-  await recordChange(db, { projectId, label: 'started a session', now }, async (writer) => {
-    for (const other of open) await writer.put(sessionRecord, { ...other, endedAt: now });
-    await writer.insert(sessionRecord, session);
-  });
-  return session.id;
-}
+export const startSession = atomic(
+  async (db: Db, projectId: ProjectId, input: SessionInput): Promise<SessionId> => {
+    const own = (await listOwnMethods(db, projectId)).find(({ id }) => id === input.method);
+    const shipped = methodNames.find((name: MethodName) => name === input.method);
+    const steps = own?.steps ?? (shipped && methods[shipped]);
+    if (!steps) throw new DataError('not_found', `there is no method ${input.method}`);
+    const now = nowIso();
+    const { method, ...facts } = input;
+    const session = sessionSchema.parse({
+      ...facts,
+      id: createId(),
+      method: own?.name ?? method,
+      steps: timeSteps(steps, input.plannedMinutes),
+      startedAt: now,
+      stepStarts: [now],
+      endedAt: null,
+    });
+    const open = (await listSessions(db, input.roomId)).filter(({ endedAt }) => endedAt === null);
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'session_started' }, now },
+      async (writer) => {
+        for (const other of open) await writer.put(sessionRecord, { ...other, endedAt: now });
+        await writer.insert(sessionRecord, session);
+      },
+    );
+    return session.id;
+  },
+);
 
 /** Goes on to the next step, or ends the session after its last. */
-export async function nextStep(
-  db: Db,
-  projectId: ProjectId,
-  { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
-): Promise<void> {
-  const session = await findSession(db, roomId, sessionId);
-  if (!session) throw new DataError('not_found', 'there is no such session in this home');
-  if (session.endedAt !== null) return;
-  const now = nowIso();
-  const isLast = session.stepStarts.length >= session.steps.length;
-  const after: Session = isLast
-    ? { ...session, endedAt: now }
-    : { ...session, stepStarts: [...session.stepStarts, now] };
-  await recordChange(
-    db,
-    {
-      projectId,
-      label: isLast
-        ? 'ended the session'
-        : `went on to ${session.steps[session.stepStarts.length]?.name ?? 'the next step'}`,
-      now,
-    },
-    (writer) => writer.put(sessionRecord, after),
-  );
-}
+export const nextStep = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
+  ): Promise<void> => {
+    const session = await findSession(db, roomId, sessionId);
+    if (!session) throw new DataError('not_found', 'there is no such session in this home');
+    if (session.endedAt !== null) return;
+    const now = nowIso();
+    const isLast = session.stepStarts.length >= session.steps.length;
+    const after: Session = isLast
+      ? { ...session, endedAt: now }
+      : { ...session, stepStarts: [...session.stepStarts, now] };
+    await recordChange(
+      db,
+      {
+        projectId,
+        deed: isLast
+          ? { code: 'session_ended' }
+          : { code: 'step_begun', name: session.steps[session.stepStarts.length]?.name ?? '' },
+        now,
+      },
+      (writer) => writer.put(sessionRecord, after),
+    );
+  },
+);
 
-export async function endSession(
-  db: Db,
-  projectId: ProjectId,
-  { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
-): Promise<void> {
-  const session = await findSession(db, roomId, sessionId);
-  if (!session) throw new DataError('not_found', 'there is no such session in this home');
-  if (session.endedAt !== null) return;
-  await recordChange(db, { projectId, label: 'ended the session', now: nowIso() }, (writer) =>
-    writer.put(sessionRecord, { ...session, endedAt: nowIso() }),
-  );
-}
+export const endSession = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
+  ): Promise<void> => {
+    const session = await findSession(db, roomId, sessionId);
+    if (!session) throw new DataError('not_found', 'there is no such session in this home');
+    if (session.endedAt !== null) return;
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'session_ended' }, now: nowIso() },
+      (writer) => writer.put(sessionRecord, { ...session, endedAt: nowIso() }),
+    );
+  },
+);
 
 const findSession = async (
   db: Db,
@@ -115,22 +123,24 @@ const findSession = async (
   (await listSessions(db, roomId)).find(({ id }) => id === sessionId);
 
 /** Keeps steps as the organizer's own; one of the same name is replaced. */
-export async function saveOwnMethod(
-  db: Db,
-  projectId: ProjectId,
-  input: { readonly name: string; readonly steps: readonly MethodStep[] },
-): Promise<MethodId> {
-  const known = (await listOwnMethods(db, projectId)).find(
-    ({ name }) => name.toLowerCase() === input.name.toLowerCase(),
-  );
-  const id = known?.id ?? methodIdSchema.parse(createId());
-  await recordChange(
-    db,
-    { projectId, label: `kept the method ${input.name}`, now: nowIso() },
-    (writer) => writer.put(ownMethodRecord, ownMethodSchema.parse({ ...input, id, projectId })),
-  );
-  return id;
-}
+export const saveOwnMethod = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly name: string; readonly steps: readonly MethodStep[] },
+  ): Promise<MethodId> => {
+    const known = (await listOwnMethods(db, projectId)).find(
+      ({ name }) => name.toLowerCase() === input.name.toLowerCase(),
+    );
+    const id = known?.id ?? methodIdSchema.parse(createId());
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'method_kept', name: input.name }, now: nowIso() },
+      (writer) => writer.put(ownMethodRecord, ownMethodSchema.parse({ ...input, id, projectId })),
+    );
+    return id;
+  },
+);
 
 /** Notes that a box went out of the room, or, without a verdict, that things went out unsorted. */
 export async function carryOut(
@@ -155,10 +165,10 @@ export async function carryOut(
     db,
     {
       projectId,
-      label:
+      deed:
         input.verdict === null
-          ? `carried ${input.note || 'things'} out unsorted`
-          : `carried out the ${input.verdict} box`,
+          ? { code: 'carried_unsorted', name: input.note }
+          : { code: 'box_carried', name: input.verdict },
       now: nowIso(),
     },
     (writer) => writer.insert(carryRecord, carry),
@@ -167,16 +177,20 @@ export async function carryOut(
 }
 
 /** A debt is settled: what was carried out unsorted has been gone through. */
-export async function settleDebt(
-  db: Db,
-  projectId: ProjectId,
-  { roomId, carryId }: { readonly roomId: RoomId; readonly carryId: CarryId },
-): Promise<void> {
-  const carry: Carry | undefined = (await listCarries(db, roomId)).find(({ id }) => id === carryId);
-  if (!carry) throw new DataError('not_found', 'there is no such debt in this home');
-  await recordChange(
-    db,
-    { projectId, label: `settled ${carry.note || 'what was carried out'}`, now: nowIso() },
-    (writer) => writer.put(carryRecord, { ...carry, settledAt: nowIso() }),
-  );
-}
+export const settleDebt = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { roomId, carryId }: { readonly roomId: RoomId; readonly carryId: CarryId },
+  ): Promise<void> => {
+    const carry: Carry | undefined = (await listCarries(db, roomId)).find(
+      ({ id }) => id === carryId,
+    );
+    if (!carry) throw new DataError('not_found', 'there is no such debt in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'debt_settled', name: carry.note }, now: nowIso() },
+      (writer) => writer.put(carryRecord, { ...carry, settledAt: nowIso() }),
+    );
+  },
+);

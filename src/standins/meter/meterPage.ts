@@ -1,3 +1,4 @@
+import { LOCALE } from '@/core/shared';
 /** The made-up cupboard to practise on: what to point at, and how far it really is, in mm. */
 const TARGETS: readonly (readonly [string, number])[] = [
   ['Outside width', 800],
@@ -16,7 +17,7 @@ const TARGETS: readonly (readonly [string, number])[] = [
 
 /** The simulated meter's own page: point at something, press, read. */
 export const meterPage = `<!doctype html>
-<html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><link rel="icon" href="data:,"><title>Simulated distance meter</title>
+<html lang="${LOCALE}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><link rel="icon" href="data:,"><title>Simulated distance meter</title>
 <style>
 body{font:16px/1.4 Verdana,sans-serif;background:#f3ede0;color:#22201b;margin:0}
 main{max-width:640px;margin:0 auto;padding:20px}

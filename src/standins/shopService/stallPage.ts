@@ -1,6 +1,7 @@
+import { LOCALE } from '@/core/shared';
 /** The simulated shop's own page: what it has, and buttons that make it behave as shops do. */
 export const stallPage = (name: string): string => `<!doctype html>
-<html lang="en-GB"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><link rel="icon" href="data:,"><title>Simulated shop service</title>
+<html lang="${LOCALE}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><link rel="icon" href="data:,"><title>Simulated shop service</title>
 <style>
 body{font:16px/1.4 Verdana,sans-serif;background:#f3ede0;color:#22201b;margin:0}
 main{max-width:860px;margin:0 auto;padding:20px}

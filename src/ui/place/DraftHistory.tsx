@@ -4,11 +4,13 @@ import { format } from 'date-fns';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
+import type { KeptDeed } from '@/core/home';
+import { sayDeed } from '../home/deedWords';
 import type { ActionResult } from '../actionResult';
 
 export interface HistoryEntry {
   readonly seq: number;
-  readonly label: string;
+  readonly deed: KeptDeed;
   readonly changedAt: string;
   readonly places: readonly { readonly groupId: string; readonly bayId: string | null }[];
 }
@@ -38,7 +40,7 @@ export function DraftHistory({
         {entries.map((entry, i) => (
           <li key={entry.seq} className="flex items-baseline gap-2 py-1">
             <span className="min-w-0 flex-1">
-              {entry.label}{' '}
+              {sayDeed(entry.deed)}{' '}
               <time
                 suppressHydrationWarning
                 className="block text-[12.5px] text-soft"
@@ -51,7 +53,7 @@ export function DraftHistory({
               <button
                 type="button"
                 className="shrink-0 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11"
-                aria-label={`Back to: ${entry.label}`}
+                aria-label={`Back to: ${sayDeed(entry.deed)}`}
                 onClick={() => void goBack(entry)}
               >
                 back to this

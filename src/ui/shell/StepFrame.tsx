@@ -5,6 +5,7 @@ import type { Project } from '@/core/agree';
 import type { Room } from '@/core/look';
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 
+import type { KeptDeed } from '@/core/home';
 import type { ActionResult } from '../actionResult';
 import { Dividers } from './Dividers';
 import { Frame } from './Frame';
@@ -20,8 +21,8 @@ interface StepFrameProps {
   readonly desk: readonly { readonly room: Room; readonly progress: RoomProgress }[];
   readonly room: Room;
   readonly progress: RoomProgress;
-  readonly undo: { readonly undoLabel: string | undefined; readonly redoLabel: string | undefined };
-  readonly onUndo: (projectId: string, way: 'undo' | 'redo') => Promise<ActionResult<string>>;
+  readonly undo: { readonly undo: KeptDeed | undefined; readonly redo: KeptDeed | undefined };
+  readonly onUndo: (projectId: string, way: 'undo' | 'redo') => Promise<ActionResult<KeptDeed>>;
   /** What this step lays in the tray, above what is next. */
   readonly tray?: ReactNode;
   readonly children: ReactNode;

@@ -4,18 +4,20 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 
+import type { KeptDeed } from '@/core/home';
 import type { ActionResult } from '../actionResult';
+import { sayDeed } from '../home/deedWords';
 import { useKeys } from '../primitives/useKeys';
 
 interface UndoBarProps {
   readonly projectId: string;
-  readonly undoLabel: string | undefined;
-  readonly redoLabel: string | undefined;
-  readonly onMove: (projectId: string, way: 'undo' | 'redo') => Promise<ActionResult<string>>;
+  readonly undo: KeptDeed | undefined;
+  readonly redo: KeptDeed | undefined;
+  readonly onMove: (projectId: string, way: 'undo' | 'redo') => Promise<ActionResult<KeptDeed>>;
 }
 
 /** Takes the last change back, or does it again; says which one that is. */
-export function UndoBar({ projectId, undoLabel, redoLabel, onMove }: UndoBarProps) {
+export function UndoBar({ projectId, undo, redo, onMove }: UndoBarProps) {
   const router = useRouter();
   const [isBusy, startTransition] = useTransition();
   const [problem, setProblem] = useState('');
@@ -26,14 +28,14 @@ export function UndoBar({ projectId, undoLabel, redoLabel, onMove }: UndoBarProp
       router.refresh();
     });
   useKeys({
-    z: () => undoLabel !== undefined && move('undo'),
-    y: () => redoLabel !== undefined && move('redo'),
+    z: () => undo !== undefined && move('undo'),
+    y: () => redo !== undefined && move('redo'),
   });
-  if (undoLabel === undefined && redoLabel === undefined) return null;
+  if (undo === undefined && redo === undefined) return null;
   return (
     <div className="no-print border-t border-line pt-2 text-[13.5px]">
       {problem !== '' && <p className="warn mb-2">{problem}</p>}
-      {undoLabel !== undefined && (
+      {undo !== undefined && (
         <button
           type="button"
           disabled={isBusy}
@@ -42,12 +44,12 @@ export function UndoBar({ projectId, undoLabel, redoLabel, onMove }: UndoBarProp
         >
           <Undo2 size={16} className="shrink-0" aria-hidden="true" />
           <span className="min-w-0 flex-1">
-            <b>Undo</b> <span className="text-soft">{undoLabel}</span>
+            <b>Undo</b> <span className="text-soft">{sayDeed(undo)}</span>
           </span>{' '}
           <kbd>Z</kbd>
         </button>
       )}
-      {redoLabel !== undefined && (
+      {redo !== undefined && (
         <button
           type="button"
           disabled={isBusy}
@@ -56,7 +58,7 @@ export function UndoBar({ projectId, undoLabel, redoLabel, onMove }: UndoBarProp
         >
           <Redo2 size={16} className="shrink-0" aria-hidden="true" />
           <span className="min-w-0 flex-1">
-            <b>Do again</b> <span className="text-soft">{redoLabel}</span>
+            <b>Do again</b> <span className="text-soft">{sayDeed(redo)}</span>
           </span>{' '}
           <kbd>Y</kbd>
         </button>

@@ -1,0 +1,1 @@
+export { deedCodes, parseDeed, writeDeed, type Deed, type DeedCode, type KeptDeed } from './deeds';

@@ -1,0 +1,106 @@
+import type { DeedCode, KeptDeed } from '@/core/home';
+import { formatCount } from '@/core/shared';
+
+/** What a deed does not say is nothing; one that counts says how many. */
+const NO_FACTS = { name: '', place: '', draft: 'chosen', count: 1 };
+type Facts = Readonly<typeof NO_FACTS>;
+
+const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
+  agreed: ({ name }) => `agreed with ${name}`,
+  approval_withdrawn: ({ name }) => `took the approval back for ${name}`,
+  approved: ({ name }) => `client approved ${name}`,
+  bought: ({ name }) => `bought ${name}`,
+  box_carried: ({ name }) => `carried out the ${name} box`,
+  breaks_noted: () => 'noted where a routine breaks',
+  brought_back: ({ name }) => `brought back ${name}`,
+  card_noted: ({ name }) => `noted a gift card of ${name}`,
+  card_removed: () => 'removed a gift card',
+  carried_unsorted: ({ name }) => `carried ${name || 'things'} out unsorted`,
+  check_answered: ({ name }) => `answered “${name}”`,
+  check_noted: ({ name }) => `noted “${name}”`,
+  check_removed: ({ name }) => `removed “${name}”`,
+  container_added: ({ name, count }) => `added ${count} × ${name}`,
+  container_corrected: ({ name }) => `corrected the size of ${name}`,
+  container_removed: ({ name }) => `removed ${name}`,
+  container_tried: ({ name }) => `tried a container in ${name}`,
+  debt_settled: ({ name }) => `settled ${name || 'what was carried out'}`,
+  draft_chosen: ({ name }) => `chose ${name}`,
+  draft_copied: ({ name }) => `copied into ${name}`,
+  draft_named: ({ name }) => `named ${name}`,
+  draft_removed: ({ name }) => `removed ${name}`,
+  enough_changed: ({ name }) => `changed how many ${name} are enough`,
+  enough_reset: ({ name }) => `put ${name} back to the usual figures`,
+  fit_given_up: ({ name }) => `gave up the fit for ${name}`,
+  fits_taken: ({ name, count }) =>
+    `took ${count === 1 ? 'a fit' : formatCount(count, 'fit')} for ${name}`,
+  fixture_added: ({ name }) => `added ${name}`,
+  fixture_changed: ({ name }) => `changed ${name}`,
+  fixture_removed: ({ name }) => `removed ${name}`,
+  group_added: ({ name }) => `added the group ${name}`,
+  group_changed: ({ name }) => `changed ${name}`,
+  group_put: ({ name, place, draft }) => `put ${name} on ${place}${inDraft(draft)}`,
+  group_put_back: ({ name, draft }) => `put ${name} back in the tray${inDraft(draft)}`,
+  group_removed: ({ name }) => `removed the group ${name}`,
+  groups_arranged: ({ draft, count }) =>
+    `arranged ${formatCount(count, 'group')} anew${inDraft(draft)}`,
+  groups_read: () => 'added groups from a file',
+  home_put_away: () => 'put the home away',
+  home_taken_back: () => 'took the home back to the desk',
+  hours_noted: () => 'noted the hours',
+  household_changed: () => 'changed beds, guests and washday',
+  materials_changed: ({ name }) => `changed the materials of ${name}`,
+  method_kept: ({ name }) => `kept the method ${name}`,
+  move_reopened: () => 'opened a move again',
+  move_ticked: () => 'ticked a move',
+  moves_listed: () => 'made the list of moves',
+  need_added: ({ name }) => `put ${name} on the list`,
+  need_removed: ({ name }) => `took ${name} off the list`,
+  picture_added: ({ name }) => `added a picture, ${name}`,
+  picture_removed: () => 'removed a picture',
+  plan_item_moved: ({ name }) => `moved ${name}`,
+  priority_changed: ({ name }) => `changed how much ${name} is wanted`,
+  project_changed: () => 'changed what was agreed',
+  purchase_removed: ({ name }) => `took back: bought ${name}`,
+  purchases_read: ({ count }) => `read ${formatCount(count, 'line')} of receipts`,
+  receipt_kept: ({ name }) => `kept a receipt of ${name}`,
+  receipt_removed: ({ name }) => `removed a receipt of ${name}`,
+  return_noted: ({ name }) => `noted the return of ${name}`,
+  room_added: ({ name }) => `added the room ${name}`,
+  room_changed: ({ name }) => `changed the room ${name}`,
+  schools_chosen: ({ name, count }) =>
+    `chose ${formatCount(count, 'way', 'ways')} of working${name === '' ? '' : ` for ${name}`}`,
+  section_added: ({ name }) => `added the section ${name}`,
+  section_changed: ({ name }) => `changed the section ${name}`,
+  section_moved_down: ({ name }) => `moved the section ${name} down`,
+  section_moved_up: ({ name }) => `moved the section ${name} up`,
+  section_removed: ({ name }) => `removed the section ${name}`,
+  sections_suggested: () => 'made a section a unit',
+  session_ended: () => 'ended the session',
+  session_started: () => 'started a session',
+  spot_added: ({ name }) => `added the spot ${name}`,
+  spot_removed: ({ name }) => `removed the spot ${name}`,
+  standing_noted: ({ name }) => `noted where ${name} stands`,
+  step_begun: ({ name }) => `went on to ${name || 'the next step'}`,
+  substitute_taken: ({ name, place }) => `took ${name} instead for ${place}`,
+  terms_changed: () => 'changed the terms',
+  unit_added: ({ name }) => `added ${name}`,
+  unit_changed: ({ name }) => `changed ${name}`,
+  unit_removed: ({ name }) => `removed ${name}`,
+  units_read: ({ count }) => `read ${formatCount(count, 'unit')} from a file`,
+  waiting_taken_in: () => 'took in what was waiting',
+  walls_measured: ({ name }) => `measured the walls of ${name}`,
+  wishes_changed: ({ name }) => `changed what is wanted for ${name}`,
+};
+
+/** Where it was not in the plan, which needs no word. */
+function inDraft(draft: string): string {
+  if (draft === 'chosen') return '';
+  return draft === 'today' ? ', as it is today' : ` in ${draft}`;
+}
+
+/** What a change did, as it stands after "Undo": "removed Tall cupboard". */
+export function sayDeed(deed: KeptDeed): string {
+  if (deed.code === 'told') return deed.words;
+  const { code, ...facts } = deed;
+  return words[code]({ ...NO_FACTS, ...facts } as Facts);
+}

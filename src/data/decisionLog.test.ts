@@ -1,9 +1,17 @@
 import fc from 'fast-check';
 
 import { aDatabase, aDecision, HOME } from '@test/builders';
-import { decisionEventSchema, foldDecisions, type DecisionEvent } from '@/core/sort';
+import {
+  decisionEventSchema,
+  destinationOf,
+  foldDecisions,
+  openListsOf,
+  type DecisionEvent,
+  type Thing,
+} from '@/core/sort';
 import type { Db } from './db';
 import { appendDecisions, listDecisions, listThings } from './decisionLog';
+import { insertRecord, loadRecords, roomRecord } from './records';
 
 let db: Db;
 beforeEach(async () => {
@@ -91,3 +99,31 @@ test(
     ),
   30_000,
 );
+
+test('words of older versions are read as codes and stay as they were written', async () => {
+  await db('decision_events').insert({
+    project_id: HOME,
+    id: 'old',
+    thing_id: 'old',
+    event_json: JSON.stringify({
+      ...aDecision({ id: 'old', thingId: 'old', verdict: 'recycle', to: 'special disposal' }),
+      reasons: ['worn out', 'does not do its job'],
+    }),
+  });
+  const [event] = await listDecisions(db, HOME);
+  expect(event).toMatchObject({ reasons: ['worn_out', 'fails_its_job'], to: 'special disposal' });
+  const [thing] = event ? foldDecisions([event]) : [];
+  expect(thing && destinationOf(thing, [])).toEqual({ kind: 'way_out', way: 'special_disposal' });
+  const kept: readonly { event_json: string }[] = await db('decision_events').select('event_json');
+  expect(kept[0]?.event_json).toContain('worn out');
+});
+
+test('a thing that belongs in another room is still waited for when that room has a new name', async () => {
+  const { rooms } = await loadRecords(db, HOME, 'rooms');
+  const attic = roomRecord.table.schema.parse({ ...rooms[0], id: 'attic', name: 'Attic' });
+  await insertRecord(db, roomRecord, attic);
+  await appendDecisions(db, HOME, [aDecision({ id: 'a', verdict: 'elsewhere', to: 'attic' })]);
+  const [thing] = await listThings(db, HOME);
+  expect(thing?.destination).toEqual({ kind: 'room', roomId: 'attic' });
+  expect(openListsOf([thing as Thing], { ...attic, name: 'Loft' }).comingIn).toHaveLength(1);
+});

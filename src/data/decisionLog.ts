@@ -1,10 +1,20 @@
 import 'server-only';
 
+import type { Room } from '@/core/look';
 import type { ProjectId } from '@/core/shared';
-import { decisionEventSchema, foldDecisions, type DecisionEvent, type Thing } from '@/core/sort';
+import {
+  decisionEventSchema,
+  foldDecisions,
+  readDestination,
+  reasonOf,
+  type DecisionEvent,
+  type Reason,
+  type Thing,
+} from '@/core/sort';
 import { announceDecisions } from './announcements';
 import { DataError, refuseDamaged, type Db } from './db';
-import { findUnnamable } from './records';
+import { listRecords } from './records/loadRecords';
+import { findUnnamable } from './records/ownership';
 
 /** What became of a batch: how many were new, how many had come before. */
 export interface AppendOutcome {
@@ -74,7 +84,12 @@ async function appendSome(
     }
   }
   if (added.length === 0) return 0;
-  const values = added.map((event) => [event.id, event.thingId, JSON.stringify(event)]);
+  const rooms = await listRecords(trx, 'rooms', projectId);
+  const values = added.map((event) => [
+    event.id,
+    event.thingId,
+    JSON.stringify(withDestination(event, rooms)),
+  ]);
   await trx.raw(
     `INSERT INTO decision_events (project_id, received_at, id, thing_id, event_json)
      SELECT ?, ?, value ->> 0, value ->> 1, value ->> 2 FROM json_each(?)`,
@@ -84,12 +99,20 @@ async function appendSome(
   return added.length;
 }
 
+/** What was said of where it goes, as what it means; a room by its id. */
+function withDestination(event: DecisionEvent, rooms: readonly Room[]): DecisionEvent {
+  if (event.kind !== 'decided' || event.destination) return event;
+  const destination = readDestination(event, rooms);
+  return destination ? { ...event, destination } : event;
+}
+
 /** Whether an event says what the log holds under its id already. Sent again, its time may be worked out a little differently. */
 export const isSameEvent = (known: DecisionEvent, event: DecisionEvent): boolean =>
   contentOf(known) === contentOf(event);
 const contentOf = (event: DecisionEvent): string => {
   const { decidedAt: _, deviceAt: __, ...content } = decisionEventSchema.parse(event);
-  return JSON.stringify(content);
+  // Its destination is read here from what was said.
+  return JSON.stringify({ ...content, destination: undefined });
 };
 
 /**
@@ -103,7 +126,12 @@ async function refuseForeign(
 ): Promise<void> {
   const decided = events.filter((event) => event.kind === 'decided');
   const named: readonly (readonly [target: string, ids: readonly string[]])[] = [
-    ['rooms', decided.map(({ roomId }) => roomId)],
+    [
+      'rooms',
+      decided.flatMap(({ roomId, destination }) =>
+        destination?.kind === 'room' ? [roomId, destination.roomId] : [roomId],
+      ),
+    ],
     ['groups|?', decided.flatMap(({ groupId }) => groupId ?? [])],
     ['thingPictures|pictures|?', decided.flatMap(({ pictureId }) => pictureId ?? [])],
   ];
@@ -136,9 +164,7 @@ async function refreshThings(
   const values: unknown[] = [];
   for (const [thingId, events] of byThing) {
     // The log holds what was parsed when it came.
-    const [thing] = foldDecisions(
-      events.map(({ event_json }) => JSON.parse(event_json) as DecisionEvent),
-    );
+    const [thing] = foldDecisions(events.map(({ event_json }) => readEvent(event_json)));
     if (thing) values.push([thingId, events[0]?.seq ?? 0, thing.roomId, JSON.stringify(thing)]);
     else gone.push(thingId);
   }
@@ -151,6 +177,18 @@ async function refreshThings(
        room_id = excluded.room_id, thing_json = excluded.thing_json`,
     [projectId, JSON.stringify(values)],
   );
+}
+
+/** Reasons of older versions are words; the log is never rewritten, so they are read as codes here. */
+const withCodes = <T extends { readonly reasons: readonly string[] }>(kept: T): T =>
+  kept.reasons.every((reason) => reasonOf(reason) === reason)
+    ? kept
+    : { ...kept, reasons: kept.reasons.map((reason): Reason => reasonOf(reason) ?? 'forgotten') };
+
+/** Reads an event that was parsed when it came. */
+export function readEvent(eventJson: string): DecisionEvent {
+  const event = JSON.parse(eventJson) as DecisionEvent;
+  return event.kind === 'decided' ? withCodes(event) : event;
 }
 
 const toEvent = (row: Pick<EventRow, 'event_json'>): DecisionEvent =>
@@ -244,9 +282,7 @@ export async function listRecentHistories(
     .whereIn('thing_id', db.from(recent.as('recent')).distinct('thing_id'));
   // The log holds what was parsed when it came; the bench opens too often to parse it all again.
   // Ordered here: asked to order, SQLite walks the whole log instead of looking the things up.
-  return [...rows]
-    .sort((a, b) => a.seq - b.seq)
-    .map((row) => JSON.parse(row.event_json) as DecisionEvent);
+  return [...rows].sort((a, b) => a.seq - b.seq).map((row) => readEvent(row.event_json));
 }
 
 /** Today's things of a project as they were read last, and how far the log had come then. */
@@ -283,7 +319,8 @@ interface ThingRow {
   readonly thing_json: string;
 }
 // Written by refreshThing from parsed events only, so it is read back as it is.
-const toThing = (row: Pick<ThingRow, 'thing_json'>): Thing => JSON.parse(row.thing_json) as Thing;
+const toThing = (row: Pick<ThingRow, 'thing_json'>): Thing =>
+  withCodes(JSON.parse(row.thing_json) as Thing);
 
 async function readThings(db: Db, projectId: ProjectId): Promise<Thing[]> {
   const rows: readonly ThingRow[] = await db('things')

@@ -3,7 +3,7 @@ import 'server-only';
 import type { ProjectId } from '@/core/shared';
 import { decisionEventSchema, type DecisionEvent } from '@/core/sort';
 import { DataError, type Db } from './db';
-import { appendDecisions, isSameEvent } from './decisionLog';
+import { appendDecisions, isSameEvent, readEvent } from './decisionLog';
 
 /**
  * Decisions of a file on their way into the log. They are written down here first; the moment at which
@@ -134,7 +134,7 @@ async function takeSlice(
       .limit(size);
     if (rows.length === 0) return undefined;
     // Written down from parsed rows only.
-    const events = rows.map(({ event_json }) => JSON.parse(event_json) as DecisionEvent);
+    const events = rows.map(({ event_json }) => readEvent(event_json));
     const outcome = await appendDecisions(trx, projectId, events);
     await trx('import_rows')
       .where({ import_id: importId })

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { parseLength, parseMoney, type Length, type LengthUnit } from '@/core/shared';
-import { lengthErrorWords, moneyErrorWords } from './words';
+import { lengthErrorWords, moneyErrorWords } from './home/homeWords';
 
 /** A typed measure that must be there; a bare number takes `unit`. */
 export const typedLength = (unit: LengthUnit) =>

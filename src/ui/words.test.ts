@@ -3,16 +3,12 @@ import { widestGap } from './fit/widestGap';
 import { toShopLists } from './shop/toShopLists';
 import { readyWords } from './shell/StepFrame';
 import { shopRequestSchema, type ShopAnswer } from '@/core/shop';
-import {
-  cautionWords,
-  fromWords,
-  layOutErrorWords,
-  lengthErrorWords,
-  nextStepWords,
-  placeWarningWords,
-  stepStatus,
-  verdictKeys,
-} from './words';
+import { traitsOf, verdicts } from '@/core/sort';
+import { cautionWords } from './sort/sortWords';
+import { fromWords, layOutErrorWords } from './look/lookWords';
+import { lengthErrorWords } from './home/homeWords';
+import { nextStepWords, stepStatus } from './shell/stepWords';
+import { placeWarningWords } from './place/placeWords';
 
 test('spots read well after “from”, however they are named', () => {
   expect(
@@ -35,7 +31,7 @@ test('one is not said like many', () => {
 });
 
 test('no key stands for two verdicts, and none for finding or typing', () => {
-  const keys = Object.values(verdictKeys);
+  const keys = verdicts.map((verdict) => traitsOf(verdict).key);
   expect(new Set(keys).size).toBe(keys.length);
   for (const taken of ['F', 'T', 'Z', 'Y']) expect(keys).not.toContain(taken);
 });

@@ -24,7 +24,7 @@ import {
 } from '@/server/fit/wishes';
 import type { ActionResult } from '@/ui/actionResult';
 import { typedPositiveLength } from '@/ui/typedValues';
-import { fitFaultWords } from '@/ui/words';
+import { fitFaultWords } from '@/ui/fit/fitWords';
 import { answer, done } from './answer';
 
 export async function takeFitAction(

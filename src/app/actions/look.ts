@@ -15,7 +15,7 @@ import { addVantagePoint, removePicture, removeVantagePoint } from '@/server/loo
 import { removeUnit, saveUnit } from '@/server/look/saveUnit';
 import type { ActionResult } from '@/ui/actionResult';
 import { toBayFacts, unitFormSchemaFor } from '@/ui/look/unitForm';
-import { layOutErrorWords } from '@/ui/words';
+import { layOutErrorWords } from '@/ui/look/lookWords';
 import { answer, done } from './answer';
 
 const placeSchema = z.object({

@@ -26,7 +26,7 @@ import type { ActionResult } from '@/ui/actionResult';
 import { checkFormSchemaFor } from '@/ui/look/checkForm';
 import { fixtureFormSchemaFor } from '@/ui/look/fixtureForm';
 import { wallsFormSchemaFor } from '@/ui/look/wallsForm';
-import { traceWallsWords } from '@/ui/words';
+import { traceWallsWords } from '@/ui/look/lookWords';
 import { answer, done } from './answer';
 
 const placeSchema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });

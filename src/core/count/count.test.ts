@@ -70,11 +70,11 @@ describe('how many are enough', () => {
   test('what is over is let go worst first, and what is dear stays', () => {
     const things = [
       aThing({ name: 'bath towels', count: 6, litres: 18 }),
-      aThing({ name: 'towels, stained', count: 4, reasons: ['worn out'], litres: 12 }),
+      aThing({ name: 'towels, stained', count: 4, reasons: ['worn_out'], litres: 12 }),
       aThing({
         name: 'towel, from Gran',
         count: 5,
-        reasons: ['sentimental', 'worn out'],
+        reasons: ['sentimental', 'worn_out'],
         litres: 15,
       }),
       aThing({ name: 'towels', count: 9, verdict: 'donate' }),
@@ -123,8 +123,8 @@ describe('how many are enough', () => {
   test('the best twenty leave the worst ones out', () => {
     const piles = [
       aThing({ name: 'hat', count: 10, litres: 10 }),
-      aThing({ name: 'hat, torn', count: 10, litres: 30, reasons: ['worn out'] }),
-      aThing({ name: 'hat', count: 5, litres: 10, reasons: ['in use'] }),
+      aThing({ name: 'hat, torn', count: 10, litres: 30, reasons: ['worn_out'] }),
+      aThing({ name: 'hat', count: 5, litres: 10, reasons: ['in_use'] }),
     ];
     expect([0, 5, 15, 20, 99].map((pieces) => litresOfBest(piles, pieces))).toEqual([
       0, 10, 20, 35, 50,

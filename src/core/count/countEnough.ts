@@ -1,4 +1,4 @@
-import { findPhrase, headStemsOf, kinds, type Reason, type Thing } from '../sort';
+import { type Reason, type Thing, findPhrase, headStemsOf, isInHome, isOpen, kinds } from '../sort';
 import type { EnoughRule, HouseholdCounts, ShippedRule } from './model';
 
 type Amounts = Pick<
@@ -42,16 +42,16 @@ export function findRule<R extends Pick<ShippedRule, 'words'>>(
 
 /** So gladly is a thing let go, by its reasons: the highest goes first. What is used or dear stays longest. */
 const LET_GO_RANK: Readonly<Record<Reason, number>> = {
-  'out of date': 9,
+  out_of_date: 9,
   broken: 8,
   incomplete: 7,
-  'does not do its job': 7,
-  'worn out': 6,
+  fails_its_job: 7,
+  worn_out: 6,
   outgrown: 6,
-  'never used': 5,
-  'more than enough': 4,
+  never_used: 5,
+  more_than_enough: 4,
   forgotten: 3,
-  'in use': 1,
+  in_use: 1,
   sentimental: 0,
   heirloom: 0,
 };
@@ -113,7 +113,7 @@ export function countEnough<R extends ShippedRule & { readonly isOff?: boolean }
   const active = rules.filter((rule) => rule.isOff !== true);
   const byRule = new Map<R, Thing[]>(active.map((rule) => [rule, []]));
   for (const thing of things) {
-    if (!isInHome(thing) && !isUndecided(thing)) continue;
+    if (!isInHome(thing) && !isOpen(thing)) continue;
     const rule = findRule(active, thing.name);
     if (rule) byRule.get(rule)?.push(thing);
   }
@@ -127,7 +127,7 @@ export function countEnough<R extends ShippedRule & { readonly isOff?: boolean }
       rule,
       enough,
       kept,
-      undecided: piecesOf(mine.filter(isUndecided)),
+      undecided: piecesOf(mine.filter(isOpen)),
       over,
       short: Math.max(0, enough - kept),
       letGoFirst: takePieces(orderLetGo(inHome), over),
@@ -135,8 +135,6 @@ export function countEnough<R extends ShippedRule & { readonly isOff?: boolean }
   });
 }
 
-const isInHome = ({ verdict }: Thing): boolean => verdict === 'keep' || verdict === 'elsewhere';
-const isUndecided = ({ verdict }: Thing): boolean => verdict === 'ask' || verdict === 'later';
 export const piecesOf = (things: readonly Pick<Thing, 'count'>[]): number =>
   things.reduce((sum, { count }) => sum + count, 0);
 

@@ -80,7 +80,7 @@ test.each([
 
 test.each([
   ['cinnamon', '2026-10-31', 'discard', ''],
-  ['aspirin tablets', '2026-10-31', 'recycle', 'special disposal'],
+  ['aspirin tablets', '2026-10-31', 'recycle', 'special_disposal'],
   ['aspirin tablets', '2027-10-31', 'keep', ''],
 ])('%s until %s: %s %s', (name, day, verdict, to) =>
   expect(outcomeByDate(name, day, TODAY)).toMatchObject({ verdict, to }),

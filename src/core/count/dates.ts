@@ -1,5 +1,5 @@
 import { daysBetween } from '../shared';
-import { cautionsFor, disposals, type Thing, type Verdict } from '../sort';
+import { type Thing, type Verdict, type WayOut, cautionsFor, isKept } from '../sort';
 import { likenessOf } from './findRepeats';
 
 /** Within so many days a pack is to be used soon. */
@@ -36,7 +36,7 @@ const DATED =
 
 /** The kept things by the day on which they run out, the nearest first. `today` is a calendar day. */
 export function datesCardOf(things: readonly Thing[], today: string): DatesCard {
-  const kept = things.filter(({ verdict }) => verdict === 'keep');
+  const kept = things.filter(isKept);
   const dated = kept
     .flatMap((thing) =>
       thing.expiresOn === undefined ? [] : [{ thing, expiresOn: thing.expiresOn }],
@@ -83,6 +83,6 @@ export function outcomeByDate(
       code === 'hazardous_waste',
   );
   return isSpecial
-    ? { verdict: 'recycle', to: disposals[2], isOut: true }
+    ? { verdict: 'recycle', to: 'special_disposal' satisfies WayOut, isOut: true }
     : { verdict: 'discard', to: '', isOut: true };
 }

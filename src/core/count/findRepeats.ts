@@ -1,5 +1,5 @@
 import type { RoomId } from '../shared';
-import { findPhrase, headStemsOf, kinds, type Thing } from '../sort';
+import { type Thing, findPhrase, headStemsOf, isKept, kinds } from '../sort';
 
 /** What makes two things the same to their user: the known kind, or all the words before the comma. */
 export function likenessOf(name: string): string {
@@ -26,7 +26,7 @@ export function keptByLikeness(
 ): Readonly<Record<string, Readonly<Record<string, number>>>> {
   const sums: Record<string, Record<string, number>> = {};
   for (const { name, roomId, verdict, count } of things) {
-    if (verdict !== 'keep') continue;
+    if (!isKept({ verdict })) continue;
     const likeness = known.get(name) ?? likenessOf(name);
     known.set(name, likeness);
     const byRoom = (sums[likeness] ??= {});
@@ -39,7 +39,7 @@ export function keptByLikeness(
 export function findRepeats(things: readonly Thing[]): Repeat[] {
   const names = new Map<string, { readonly name: string; readonly count: number }>();
   for (const thing of things) {
-    if (thing.verdict !== 'keep') continue;
+    if (!isKept(thing)) continue;
     const likeness = likenessOf(thing.name);
     if (thing.count > (names.get(likeness)?.count ?? 0))
       names.set(likeness, {

@@ -1,4 +1,4 @@
-import type { Thing } from '../sort';
+import { type Thing, isInHome, isOpen } from '../sort';
 import { likenessOf } from './findRepeats';
 
 /** A set by its parts: `5 of 6 champagne glasses`, `jigsaw, 498 of 500 pieces`. */
@@ -62,10 +62,7 @@ export function findOddPieces(things: readonly Thing[]): OddPieces[] {
 }
 
 const inHomeOf = (things: readonly Thing[]): Thing[] =>
-  things.filter(
-    ({ verdict }) =>
-      verdict === 'keep' || verdict === 'elsewhere' || verdict === 'ask' || verdict === 'later',
-  );
+  things.filter(({ verdict }) => isInHome({ verdict }) || isOpen({ verdict }));
 const nameWithout = (name: string, pattern: RegExp): string =>
   name
     .replace(pattern, '')

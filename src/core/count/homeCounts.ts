@@ -1,4 +1,4 @@
-import type { Thing } from '../sort';
+import { type Thing, isKept } from '../sort';
 import { findRule } from './countEnough';
 import { keptByLikeness } from './findRepeats';
 import type { ShippedRule } from './model';
@@ -27,7 +27,7 @@ export function homeCountsOf(
 ): HomeCounts {
   const byRule: Record<string, number> = {};
   for (const { name, verdict, count } of things) {
-    if (verdict !== 'keep') continue;
+    if (!isKept({ verdict })) continue;
     if (!memory.rule.has(name)) memory.rule.set(name, findRule(rules, name)?.name);
     const rule = memory.rule.get(name);
     if (rule !== undefined) byRule[rule] = (byRule[rule] ?? 0) + count;

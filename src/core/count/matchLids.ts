@@ -1,5 +1,5 @@
 import { parseLength, type LengthUnit } from '../shared';
-import { stemsOf, type Thing } from '../sort';
+import { type Thing, isKept, stemsOf } from '../sort';
 
 /** The rim of a box or a lid. Sides in mm, the longer first; a round one by its diameter. */
 export type RimSize =
@@ -74,7 +74,7 @@ const BOX_STEMS = new Set([
  * Ensures: every measured piece is in one pair or in one of the lists without; no pair differs by more than `RIM_TOLERANCE_MM`.
  */
 export function matchLids(things: readonly Thing[], unit: LengthUnit): LidMatch {
-  const kept = things.filter(({ verdict }) => verdict === 'keep');
+  const kept = things.filter(isKept);
   const lids = pilesOf(kept.filter(isLid), unit);
   const boxes = pilesOf(
     kept.filter((thing) => !isLid(thing) && isBox(thing)),

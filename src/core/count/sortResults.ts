@@ -1,15 +1,16 @@
 import {
+  type Amount,
+  type DecisionEvent,
+  type Reason,
+  type Thing,
+  type Verdict,
   addUp,
   leavesHome,
   paceOf,
   reasons,
   tallyByVerdict,
   verdicts,
-  type Amount,
-  type DecisionEvent,
-  type Reason,
-  type Thing,
-  type Verdict,
+  waitsForDay,
 } from '../sort';
 
 /** What came of sorting: of one session, one room, or the whole project. */
@@ -55,13 +56,13 @@ export function sortResultsOf(
       }))
       .filter(({ amount }) => amount.count > 0)
       .sort((a, b) => b.amount.count - a.amount.count),
-    left: addUp(things.filter(({ verdict }) => leavesHome(verdict))),
+    left: addUp(things.filter(leavesHome)),
     decisionCount: decided.length,
     decisionsPerMinute: paceOf(
       decided.map((event) => ({
         at: event.decidedAt,
         pieces: event.count,
-        isLater: event.verdict === 'later',
+        isLater: waitsForDay(event),
       })),
     ).decisionsPerMinute,
     stretches: toStretches(decided.map(({ decidedAt }) => Date.parse(decidedAt))),

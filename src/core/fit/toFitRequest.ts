@@ -1,6 +1,6 @@
 import { bayInsideOf, type Bay } from '../look';
 import { MM3_PER_LITRE } from '../shared';
-import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
+import { type Group, type Thing, isKept, keptLitresOf, keptMassGOf } from '../sort';
 import type { FitAim, FitContainer, FitRequest } from './model';
 import { fitRequestSchema } from './model';
 
@@ -10,7 +10,7 @@ import { fitRequestSchema } from './model';
  */
 function largestSideMm(group: Group, things: readonly Thing[]): number {
   const litresEach = things
-    .filter((thing) => thing.verdict === 'keep' && thing.groupId === group.id)
+    .filter((thing) => isKept(thing) && thing.groupId === group.id)
     .map((thing) => thing.litres / thing.count);
   return Math.round(Math.cbrt(Math.max(0, ...litresEach) * MM3_PER_LITRE));
 }

@@ -2,14 +2,17 @@ import type { Bay, Picture, Room, Unit, VantagePoint } from '../look';
 import type { ContainerProduct, TakenFit } from '../fit';
 import { spentMinorOf, type Purchase } from '../shop';
 import {
-  addUp,
-  keptLitresOf,
-  leavesHome,
-  tallyByVerdict,
   type Amount,
   type Group,
   type Thing,
   type Verdict,
+  addUp,
+  goesToLandfill,
+  isGone,
+  keptLitresOf,
+  leavesHome,
+  tallyByVerdict,
+  wayOutOf,
 } from '../sort';
 
 /** Where a group lives now, and in what. */
@@ -53,9 +56,9 @@ export interface RoomRecords {
 /** Requires: every list holds this room's records only (groups may live in other rooms' bays). */
 export function roomResultsOf(records: RoomRecords): RoomResults {
   const { things, groups, fits, containers, purchases } = records;
-  const leaving = things.filter((thing) => leavesHome(thing.verdict));
+  const leaving = things.filter(leavesHome);
   const left = addUp(leaving);
-  const landfillG = addUp(leaving.filter((thing) => thing.verdict === 'discard')).massG;
+  const landfillG = addUp(leaving.filter(goesToLandfill)).massG;
   const placed = fits.flatMap((fit) => fit.answer.placements);
   const ownedIds = new Set<string>(
     containers.filter(({ projectId }) => projectId !== null).map(({ id }) => id),
@@ -77,17 +80,17 @@ export function roomResultsOf(records: RoomRecords): RoomResults {
 }
 
 function destinationsOf(things: readonly Thing[]): RoomResults['destinations'] {
-  const gone = things.filter(
-    (thing) => thing.verdict !== 'keep' && thing.verdict !== 'ask' && thing.verdict !== 'later',
-  );
-  const keys = [...new Set(gone.map((thing) => JSON.stringify([thing.verdict, thing.to])))];
+  const gone = things.filter(isGone);
+  // Words of older versions and today's codes name one way out.
+  const toOf = ({ to }: Thing) => wayOutOf(to) ?? to;
+  const keys = [...new Set(gone.map((thing) => JSON.stringify([thing.verdict, toOf(thing)])))];
   return keys
     .map((key) => {
       const [verdict, to] = JSON.parse(key) as [Verdict, string];
       return {
         verdict,
         to,
-        amount: addUp(gone.filter((thing) => thing.verdict === verdict && thing.to === to)),
+        amount: addUp(gone.filter((thing) => thing.verdict === verdict && toOf(thing) === to)),
       };
     })
     .sort((a, b) => b.amount.count - a.amount.count);

@@ -1,6 +1,9 @@
 import type { GroupId } from '../shared';
-import type { Reason, Thing, Verdict } from './model';
+import { type Thing } from './model';
+import { type Reason } from './codes';
+import { type Verdict, isKept } from './verdicts';
 import { addUp, tallyByVerdict, type Amount } from './tally';
+import { personOf } from './destination';
 
 /** What the bench needs to know of the things that are not open on it: sums, and words to go by. */
 export interface BenchBase {
@@ -42,11 +45,7 @@ export function benchBaseOf(things: readonly Thing[]): BenchBase {
     names: [...names].flatMap(([groupId, known]) =>
       [...known].reverse().map((name) => ({ name, groupId })),
     ),
-    givenTo: [
-      ...new Set(
-        things.flatMap((thing) => (thing.verdict === 'give' && thing.to !== '' ? [thing.to] : [])),
-      ),
-    ].slice(-12),
+    givenTo: [...new Set(things.flatMap((thing) => personOf(thing) ?? []))].slice(-12),
   };
 }
 
@@ -57,7 +56,7 @@ export function keptByGroup(
 ): Readonly<Record<string, number>> {
   const sums: Record<string, number> = {};
   for (const thing of things)
-    if (thing.groupId !== null && thing.verdict === 'keep')
+    if (thing.groupId !== null && isKept(thing))
       sums[thing.groupId] = (sums[thing.groupId] ?? 0) + thing[what];
   return sums;
 }

@@ -1,6 +1,5 @@
 import type { Carry } from './session';
-import { leavesHome } from './tally';
-import { verdicts, type Verdict } from './model';
+import { type Verdict, isGone, verdicts } from './verdicts';
 import type { Amount } from './tally';
 
 /** What stands in a verdict's box now, and whether it has to go out. */
@@ -25,7 +24,7 @@ export function boxesNow(
   liftLimitG: number,
 ): BoxNow[] {
   return verdicts
-    .filter((verdict) => leavesHome(verdict) || verdict === 'elsewhere')
+    .filter((verdict) => isGone({ verdict }))
     .map((verdict) => {
       const out = carries.filter((carry) => carry.verdict === verdict);
       const litres = Math.max(

@@ -5,7 +5,9 @@ import { decisionIdSchema, invariant, thingIdSchema } from '../shared';
 import { benchBaseOf, addTallies, orderReasons } from './benchBase';
 import { findConflicts } from './findConflicts';
 import { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
-import { decisionEventSchema, reasons, verdicts, type DecisionEvent, type Thing } from './model';
+import { decisionEventSchema, type DecisionEvent, type Thing } from './model';
+import { reasons } from './codes';
+import { verdicts } from './verdicts';
 import { actOf, correctThing, mergePiles, splitPile, type EventMeans } from './piles';
 import { addUp, tallyByVerdict } from './tally';
 
@@ -265,7 +267,7 @@ test('names of a group stay few, the latest last; reasons learn their order', ()
           thingId: `n${i}`,
           name: `hat ${i % 40}`,
           groupId: 'hats',
-          reasons: i % 3 === 0 ? ['broken'] : ['worn out'],
+          reasons: i % 3 === 0 ? ['broken'] : ['worn_out'],
         }),
       ]),
     ),
@@ -275,8 +277,8 @@ test('names of a group stay few, the latest last; reasons learn their order', ()
   expect(base.names.at(-1)?.name).toBe('hat 19');
   expect(base.keptLitres).toEqual({ hats: expect.closeTo(60 * 1.2, 6) });
   expect(orderReasons(reasons, base.reasonCounts).slice(0, 3)).toEqual([
-    'worn out',
+    'worn_out',
     'broken',
-    'in use',
+    'in_use',
   ]);
 });

@@ -2,23 +2,50 @@ export { correctTimes, type DeviceClock } from './correctTimes';
 // The log and what follows from it
 export {
   decisionEventSchema,
-  disposals,
   groupSchema,
   placingSchema,
   usualPlacing,
-  reasons,
-  reasonSchema,
-  verdicts,
-  verdictSchema,
   type DecidedEvent,
   type DecisionEvent,
   type Group,
   type Placing,
-  type Reason,
   type StandingEvent,
   type Thing,
-  type Verdict,
 } from './model';
+export {
+  reasonOf,
+  reasons,
+  reasonSchema,
+  wayOutOf,
+  waysOut,
+  type Reason,
+  type WayOut,
+} from './codes';
+export {
+  dayOf,
+  destinationOf,
+  destinationSchema,
+  goesToRoom,
+  personOf,
+  readDestination,
+  type Destination,
+} from './destination';
+export {
+  goesToLandfill,
+  isGone,
+  isInHome,
+  isKept,
+  isOpen,
+  leavesHome,
+  movesRoom,
+  traitsOf,
+  verdicts,
+  verdictSchema,
+  waitsForClient,
+  waitsForDay,
+  type Verdict,
+} from './verdicts';
+export type { VerdictTraits } from './verdictTable';
 export { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
 export {
   actOf,
@@ -29,7 +56,7 @@ export {
   type PilePart,
 } from './piles';
 export { addTallies, benchBaseOf, keptByGroup, orderReasons, type BenchBase } from './benchBase';
-export { addUp, leavesHome, tallyByVerdict, type Amount } from './tally';
+export { addUp, tallyByVerdict, type Amount } from './tally';
 export { boxLevelOf, CARRY_BOX, type BoxLevel } from './boxLevel';
 // A session and its clock
 export {
@@ -50,7 +77,7 @@ export {
 } from './session';
 export { forecast, intervalsOf, paceOf, type Forecast, type Pace, type PaceEvent } from './pace';
 export { earlierIntervalsOf, sessionProgressOf, type SessionProgress } from './sessionProgress';
-export { hasDay, laterBoxesOf, openListsOf, type OpenLists } from './openLists';
+export { laterBoxesOf, openListsOf, type OpenLists } from './openLists';
 export { boxesNow, CARRY_LITRES, carryCountOf, openDebts, type BoxNow } from './carryOut';
 export {
   isHesitating,

@@ -11,41 +11,9 @@ import {
   thingIdSchema,
   bayIdSchema,
 } from '../shared';
-
-/** What can be decided about a thing, in the order in which the boxes stand on the bench. */
-export const verdicts = [
-  'keep',
-  'donate',
-  'discard',
-  'elsewhere',
-  'give',
-  'sell',
-  'recycle',
-  'ask',
-  'later',
-] as const;
-export const verdictSchema = z.enum(verdicts);
-export type Verdict = z.infer<typeof verdictSchema>;
-
-export const reasons = [
-  'in use',
-  'sentimental',
-  'heirloom',
-  'worn out',
-  'broken',
-  'incomplete',
-  'out of date',
-  'more than enough',
-  'outgrown',
-  'never used',
-  'does not do its job',
-  'forgotten',
-] as const;
-export const reasonSchema = z.enum(reasons);
-export type Reason = z.infer<typeof reasonSchema>;
-
-/** How a recycled thing leaves. */
-export const disposals = ['recycle', 'shred', 'special disposal'] as const;
+import { reasonSchema } from './codes';
+import { destinationSchema } from './destination';
+import { verdictSchema } from './verdicts';
 
 const month = z.number().int().min(1).max(12);
 
@@ -115,8 +83,10 @@ const decidedSchema = z.object({
   verdict: verdictSchema,
   reasons: z.array(reasonSchema).max(6),
   groupId: groupIdSchema.nullable(),
-  /** Which room, whom, or which way of disposal; empty for "no home yet" and the rest. */
+  /** Which room, whom, which way out or which day, as it was said; empty for "no home yet" and the rest. */
   to: z.string().trim().max(80),
+  /** What that means, where it means something; older events have only the words. */
+  destination: destinationSchema.optional(),
   /** For all pieces together. */
   litres: z.number().min(0).max(100_000),
   massG: z.number().min(0).max(100_000_000),

@@ -1,7 +1,8 @@
 import { aDecision, HALL } from '@test/builders';
 import { roomIdSchema } from '../shared';
 import { foldDecisions } from './foldDecisions';
-import { hasDay, LATER_BOX_LITRES, laterBoxesOf, openListsOf } from './openLists';
+import { dayOf } from './destination';
+import { LATER_BOX_LITRES, laterBoxesOf, openListsOf } from './openLists';
 
 const attic = roomIdSchema.parse('attic');
 const thing = (id: string, change: object) => aDecision({ id, thingId: id, name: id, ...change });
@@ -30,7 +31,7 @@ test('no home, questions and what is put off are lists of the whole home, the ne
     ['ring'],
     ['tin', 'box', 'bag'],
   ]);
-  expect(lists.later.map(hasDay)).toEqual([true, true, false]);
+  expect(lists.later.map((each) => dayOf(each) !== undefined)).toEqual([true, true, false]);
 });
 
 test('what is put off fills one box after the other, room by room', () => {

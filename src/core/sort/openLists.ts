@@ -1,5 +1,7 @@
 import type { RoomId } from '../shared';
 import type { Thing } from './model';
+import { dayOf, goesToRoom } from './destination';
+import { movesRoom, waitsForClient, waitsForDay } from './verdicts';
 
 /** What waits for somebody: another room, the client, a later day. Each in the order in which it was decided. */
 export interface OpenLists {
@@ -11,24 +13,21 @@ export interface OpenLists {
   readonly later: readonly Thing[];
 }
 
-const sameName = (a: string, b: string): boolean =>
-  a.trim().toLowerCase() === b.trim().toLowerCase();
-
-/** Gathers the lists of a room from all things of the home. What is put off carries its day in `to`. */
+/** Gathers the lists of a room from all things of the home. */
 export function openListsOf(
   things: readonly Thing[],
   room: { readonly id: RoomId; readonly name: string },
 ): OpenLists {
   const byDay = (a: Thing, b: Thing) =>
-    (a.to || '9999').localeCompare(b.to || '9999') || a.decidedAt.localeCompare(b.decidedAt);
+    (dayOf(a) ?? '9999').localeCompare(dayOf(b) ?? '9999') ||
+    a.decidedAt.localeCompare(b.decidedAt);
   return {
     comingIn: things.filter(
-      (thing) =>
-        thing.verdict === 'elsewhere' && thing.roomId !== room.id && sameName(thing.to, room.name),
+      (thing) => movesRoom(thing) && thing.roomId !== room.id && goesToRoom(thing, room),
     ),
-    noHome: things.filter((thing) => thing.verdict === 'elsewhere' && thing.to.trim() === ''),
-    ask: things.filter((thing) => thing.verdict === 'ask'),
-    later: things.filter((thing) => thing.verdict === 'later').sort(byDay),
+    noHome: things.filter((thing) => movesRoom(thing) && thing.to.trim() === ''),
+    ask: things.filter(waitsForClient),
+    later: things.filter(waitsForDay).sort(byDay),
   };
 }
 
@@ -40,7 +39,7 @@ export function laterBoxesOf(things: readonly Thing[]): ReadonlyMap<string, numb
   const boxes = new Map<string, number>();
   const filled = new Map<string, { box: number; litres: number }>();
   for (const thing of [...things]
-    .filter(({ verdict }) => verdict === 'later')
+    .filter(waitsForDay)
     .sort((a, b) => a.decidedAt.localeCompare(b.decidedAt) || a.id.localeCompare(b.id))) {
     const last = filled.get(thing.roomId) ?? { box: 1, litres: 0 };
     const isFull = last.litres > 0 && last.litres + thing.litres > LATER_BOX_LITRES;
@@ -52,6 +51,3 @@ export function laterBoxesOf(things: readonly Thing[]): ReadonlyMap<string, numb
   }
   return boxes;
 }
-
-/** Whether a thing that was put off has a day, `2026-12-12`. */
-export const hasDay = (thing: Pick<Thing, 'to'>): boolean => /^\d{4}-\d{2}-\d{2}$/.test(thing.to);

@@ -17,7 +17,7 @@ test.each([
     '6 wool scarves, moth holes in two',
     6,
     'wool scarves, moth holes in two',
-    ['worn out'],
+    ['worn_out'],
     'scarves',
   ],
   ['six scarves', 6, 'scarves', [], 'scarves'],
@@ -34,7 +34,7 @@ test.each([
     '2 spare lids, never used',
     2,
     'spare lids, never used',
-    ['more than enough', 'never used'],
+    ['more_than_enough', 'never_used'],
     undefined,
   ],
 ])('understands %j', (text, count, name, reasons, groupId) =>

@@ -1,7 +1,8 @@
 import { findDay, type GroupId } from '../shared';
 import { findPhrase, headStemsOf } from './findPhrase';
 import { kinds, UNKNOWN_KIND, type Kind } from './kinds';
-import type { Group, Reason, Thing } from './model';
+import { type Group, type Thing } from './model';
+import { type Reason } from './codes';
 import { stemsOf } from './stems';
 
 /** What a typed line was understood as. */
@@ -44,17 +45,17 @@ const NUMBER_WORDS: Readonly<Record<string, number>> = {
 const MAX_COUNT = 10_000;
 
 const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
-  ['worn out', /\b(moth|worn|holes?|torn|ripped|frayed|faded|stained|threadbare|thin)\b/i],
+  ['worn_out', /\b(moth|worn|holes?|torn|ripped|frayed|faded|stained|threadbare|thin)\b/i],
   ['broken', /\b(broken|cracked|chipped|bent|snapped|rusty|rusted|leaks?|leaking|dead|faulty)\b/i],
   [
     'incomplete',
     /\b(incomplete|missing|without (?:a |its )?(?:lid|part|key)|odd|no lid|one of a pair|single)\b/i,
   ],
-  ['out of date', /\b(out of date|expired|past its date|use by|best before)\b/i],
-  ['more than enough', /\b(duplicates?|too many|spares?|extra|more than enough|another)\b/i],
+  ['out_of_date', /\b(out of date|expired|past its date|use by|best before)\b/i],
+  ['more_than_enough', /\b(duplicates?|too many|spares?|extra|more than enough|another)\b/i],
   ['outgrown', /\b(outgrown|too small|too tight|grown out)\b/i],
   [
-    'never used',
+    'never_used',
     /\b(never (?:worn|used|opened)|unused|unopened|still in (?:its )?(?:box|wrapper)|with tags?)\b/i,
   ],
   [
@@ -63,7 +64,7 @@ const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
   ],
   ['heirloom', /\b(heirloom|family piece|christening)\b/i],
   ['forgotten', /\b(forgotten|forgot|did not know)\b/i],
-  ['does not do its job', /\b(useless|does not (?:work|fit|hold)|never worked|wrong size)\b/i],
+  ['fails_its_job', /\b(useless|does not (?:work|fit|hold)|never worked|wrong size)\b/i],
 ];
 
 /**

@@ -1,5 +1,6 @@
 import type { DecisionId, ThingId } from '../shared';
-import type { DecisionEvent, StandingEvent, Thing, Verdict } from './model';
+import { type DecisionEvent, type StandingEvent, type Thing } from './model';
+import { type Verdict } from './verdicts';
 
 /** Where the events of an act come from: what core does without. */
 export interface EventMeans {

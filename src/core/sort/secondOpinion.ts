@@ -1,5 +1,5 @@
 import { cautionsFor, type CautionCode } from './cautions';
-import type { Reason } from './model';
+import { type Reason } from './codes';
 import { findReplaceCost } from './replaceCosts';
 
 /** What is known of a thing when a second opinion is asked for. */
@@ -56,17 +56,17 @@ const CHEAP_MINOR = 400;
 const RULE_OF_REASON: Readonly<
   Record<Reason, { readonly rule: OpinionRule; readonly leans: Opinion['leans'] }>
 > = {
-  'in use': { rule: 'in_use', leans: 'keep' },
+  in_use: { rule: 'in_use', leans: 'keep' },
   sentimental: { rule: 'sentimental', leans: 'ask' },
   heirloom: { rule: 'heirloom', leans: 'ask' },
-  'worn out': { rule: 'worn_out', leans: 'let_go' },
+  worn_out: { rule: 'worn_out', leans: 'let_go' },
   broken: { rule: 'broken', leans: 'let_go' },
   incomplete: { rule: 'incomplete', leans: 'ask' },
-  'out of date': { rule: 'out_of_date', leans: 'let_go' },
-  'more than enough': { rule: 'more_than_enough', leans: 'let_go' },
+  out_of_date: { rule: 'out_of_date', leans: 'let_go' },
+  more_than_enough: { rule: 'more_than_enough', leans: 'let_go' },
   outgrown: { rule: 'outgrown', leans: 'let_go' },
-  'never used': { rule: 'not_used', leans: 'let_go' },
-  'does not do its job': { rule: 'does_not_do_its_job', leans: 'let_go' },
+  never_used: { rule: 'not_used', leans: 'let_go' },
+  fails_its_job: { rule: 'does_not_do_its_job', leans: 'let_go' },
   forgotten: { rule: 'forgotten', leans: 'ask' },
 };
 

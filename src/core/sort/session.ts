@@ -8,7 +8,7 @@ import {
   sectionIdSchema,
   sessionIdSchema,
 } from '../shared';
-import { verdictSchema } from './model';
+import { verdictSchema } from './verdicts';
 
 /** One step of a way through a room, with the time it is given. */
 export const methodStepSchema = z.object({

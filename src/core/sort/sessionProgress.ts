@@ -1,6 +1,7 @@
 import type { DecidedEvent, DecisionEvent } from './model';
 import { forecast, intervalsOf, paceOf, type Forecast, type Pace } from './pace';
 import type { Session } from './session';
+import { waitsForDay } from './verdicts';
 
 /** How a session goes: its pace, what is left of its section, and when that will be done. */
 export interface SessionProgress {
@@ -42,7 +43,7 @@ export function sessionProgressOf(request: {
   const events = decided.map((event) => ({
     at: event.decidedAt,
     pieces: event.count,
-    isLater: event.verdict === 'later',
+    isLater: waitsForDay(event),
   }));
   const stepStart = session.stepStarts.at(-1) ?? session.startedAt;
   const litres = decided.reduce((sum, event) => sum + event.litres, 0);
@@ -77,7 +78,7 @@ export const earlierIntervalsOf = (log: readonly DecisionEvent[], before: string
   intervalsOf(
     log.flatMap((event) =>
       event.kind === 'decided' && event.decidedAt < before
-        ? [{ at: event.decidedAt, pieces: event.count, isLater: event.verdict === 'later' }]
+        ? [{ at: event.decidedAt, pieces: event.count, isLater: waitsForDay(event) }]
         : [],
     ),
   );

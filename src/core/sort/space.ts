@@ -1,5 +1,6 @@
 import type { BayId } from '../shared';
 import type { Group, Thing } from './model';
+import { isKept } from './verdicts';
 
 /** Litres of a group's keep pile: what was decided thing by thing, and what was measured as a heap. */
 export function keptLitresOf(
@@ -7,7 +8,7 @@ export function keptLitresOf(
   things: readonly Thing[],
 ): number {
   return things
-    .filter((thing) => thing.verdict === 'keep' && thing.groupId === group.id)
+    .filter((thing) => isKept(thing) && thing.groupId === group.id)
     .reduce((sum, thing) => sum + thing.litres, group.uncountedLitres);
 }
 
@@ -17,7 +18,7 @@ export function keptMassGOf(
   things: readonly Thing[],
 ): number {
   return things
-    .filter((thing) => thing.verdict === 'keep' && thing.groupId === group.id)
+    .filter((thing) => isKept(thing) && thing.groupId === group.id)
     .reduce((sum, thing) => sum + thing.massG, group.uncountedLitres * 300);
 }
 

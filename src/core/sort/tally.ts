@@ -1,4 +1,5 @@
-import { verdicts, type Thing, type Verdict } from './model';
+import { type Thing } from './model';
+import { verdicts, type Verdict } from './verdicts';
 
 /** Pieces, litres and grams of some things. */
 export interface Amount {
@@ -37,11 +38,3 @@ export function tallyByVerdict(
   }
   return sums;
 }
-
-/** Whether a thing with this verdict goes out of the home for good. */
-export const leavesHome = (verdict: Verdict): boolean =>
-  verdict === 'donate' ||
-  verdict === 'discard' ||
-  verdict === 'give' ||
-  verdict === 'sell' ||
-  verdict === 'recycle';

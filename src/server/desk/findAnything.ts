@@ -6,6 +6,7 @@ import type { Db } from '@/data/db';
 import { listCatalogue } from '@/data/catalogueRepo';
 import { listProjects } from '@/data/projectRepo';
 import { loadRecords } from '@/data/records';
+import { sayTo, verdictPast } from '@/ui/sort/sortWords';
 
 export interface Hit {
   readonly kind: 'project' | 'room' | 'group' | 'thing' | 'bay' | 'container';
@@ -113,7 +114,7 @@ async function listProjectHits(db: Db, projectId: ProjectId): Promise<Hit[]> {
     ...things.map((thing): Hit => ({
       kind: 'thing',
       label: `${thing.count} ${thing.name}`,
-      note: `${roomName(thing.roomId)} · ${thing.verdict}${thing.to ? ` to ${thing.to}` : ''}`,
+      note: `${roomName(thing.roomId)} · ${verdictPast[thing.verdict]}${thing.to ? ` to ${sayTo(thing)}` : ''}`,
       href: `${base(thing.roomId)}/sort`,
     })),
     ...(await containerHits(db)),

@@ -23,6 +23,7 @@ import { pictureIdsOf, projectOf, type ProjectDocument } from './projectFile';
  */
 const EVENT_IDS: Readonly<Record<string, string>> = {
   roomId: 'rooms',
+  'destination.roomId': 'rooms',
   groupId: 'groups',
   pictureId: 'thingPictures|pictures',
 };

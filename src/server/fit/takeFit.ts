@@ -18,6 +18,7 @@ import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
 import { fitRecord, loadRecords, type Records } from '@/data/records';
 import { nowIso } from '../means';
+import { isKept } from '@/core/sort';
 
 /** The containers a project can use: the catalogue where it has a price, and its own at nothing. */
 export async function listFitContainers(
@@ -91,7 +92,7 @@ export function litresEachOf(
 ): Readonly<Record<string, number>> {
   return Object.fromEntries(
     request.groups.flatMap(({ id }) => {
-      const kept = things.filter((thing) => thing.verdict === 'keep' && thing.groupId === id);
+      const kept = things.filter((thing) => isKept(thing) && thing.groupId === id);
       const count = kept.reduce((sum, thing) => sum + thing.count, 0);
       return count === 0 ? [] : [[id, kept.reduce((sum, thing) => sum + thing.litres, 0) / count]];
     }),

@@ -1,7 +1,7 @@
 import 'server-only';
 
 import { decisionIdSchema, type ProjectId, type RoomId, type ThingId } from '@/core/shared';
-import type { Group } from '@/core/sort';
+import { type Group, movesRoom } from '@/core/sort';
 import { announceDecisions } from '@/data/announcements';
 import { recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
@@ -25,7 +25,7 @@ export async function takeIn(
     async (writer, trx) => {
       const { things } = await loadRecords(trx, projectId, 'things');
       const thing = things.find(({ id }) => id === thingId);
-      if (!thing || thing.verdict !== 'elsewhere')
+      if (!thing || !movesRoom(thing))
         throw new DataError('not_found', `nothing that waits has the id ${thingId}`);
       const into = await addGroupIn({ writer, trx }, projectId, {
         roomId,

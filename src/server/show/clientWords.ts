@@ -1,28 +1,10 @@
 import { formatCount, formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
 import type { LivesAt } from '@/core/show';
-import type { Verdict } from '@/core/sort';
+import { traitsOf, wayOutOf, type Verdict } from '@/core/sort';
+import { verdictTold, wayOutTold } from '@/ui/sort/sortWords';
 import { format } from 'date-fns';
 
 import type { ClientPage, ClientRoom } from './clientPage';
-
-/** Past tense, as one tells a client where things went. */
-const WENT: Readonly<Record<Verdict, string>> = {
-  keep: 'Kept',
-  donate: 'Donated',
-  discard: 'Thrown away',
-  elsewhere: 'To another room',
-  give: 'Given',
-  sell: 'To be sold',
-  recycle: 'Recycled',
-  ask: 'Waiting for your word',
-  later: 'To decide later',
-};
-
-const DISPOSED: Readonly<Record<string, string>> = {
-  recycle: 'Recycled',
-  shred: 'Shredded',
-  'special disposal': 'To the proper place for special waste',
-};
 
 /** In the place of a picture whose file is gone: the page is made without it. */
 export const missingPictureWords = 'The file of this picture is missing.';
@@ -74,16 +56,16 @@ export function figuresOf(
 export function destinationLines({ results }: ClientRoom): DestinationLine[] {
   return results.destinations.map(({ verdict, to, amount }) => ({
     verdict,
-    where:
-      verdict === 'recycle' && to !== ''
-        ? (DISPOSED[to] ?? to)
-        : to === ''
-          ? verdict === 'elsewhere'
-            ? 'To another room, no home yet'
-            : WENT[verdict]
-          : `${WENT[verdict]}: ${to}`,
+    where: whereWords(verdict, to),
     amount: `${formatCount(amount.count, 'thing')} · ${formatLitres(amount.litres)}`,
   }));
+}
+
+function whereWords(verdict: Verdict, to: string): string {
+  const { asks } = traitsOf(verdict);
+  if (to === '') return asks === 'room' ? 'To another room, no home yet' : verdictTold[verdict];
+  const way = asks === 'way_out' ? wayOutOf(to) : undefined;
+  return way ? wayOutTold[way] : `${verdictTold[verdict]}: ${to}`;
 }
 
 /** What is possible again, as far as it is known; what was said no to is not hidden. */

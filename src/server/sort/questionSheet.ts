@@ -1,9 +1,10 @@
 import 'server-only';
 
-import type { Thing } from '@/core/sort';
+import { type Thing, waitsForClient } from '@/core/sort';
 import type { Records } from '@/data/records';
 import { dayWords } from '../show/clientWords';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
+import { reasonWords } from '@/ui/sort/sortWords';
 
 /** The open questions as one page in the client's words, to show, print or send: a box to tick for each answer. */
 export function renderQuestionsHtml(
@@ -13,7 +14,7 @@ export function renderQuestionsHtml(
   const open = rooms
     .map((room) => ({
       room,
-      asked: things.filter((thing) => thing.verdict === 'ask' && thing.roomId === room.id),
+      asked: things.filter((thing) => waitsForClient(thing) && thing.roomId === room.id),
     }))
     .filter(({ asked }) => asked.length > 0);
   const body = open.map(
@@ -25,4 +26,4 @@ export function renderQuestionsHtml(
 }
 
 const renderQuestion = (thing: Thing): string =>
-  `<tr><th scope="row">${thing.count === 1 ? '' : `${thing.count} `}${text(thing.name)}${thing.reasons.length > 0 ? `<br><small>${text(thing.reasons.join(', '))}</small>` : ''}</th><td>&#9744;</td><td>&#9744;</td><td>&#9744;</td><td></td></tr>`;
+  `<tr><th scope="row">${thing.count === 1 ? '' : `${thing.count} `}${text(thing.name)}${thing.reasons.length > 0 ? `<br><small>${text(thing.reasons.map((reason) => reasonWords[reason]).join(', '))}</small>` : ''}</th><td>&#9744;</td><td>&#9744;</td><td>&#9744;</td><td></td></tr>`;

@@ -2,8 +2,9 @@ import 'server-only';
 
 import ical, { ICalAlarmRelatesTo, ICalAlarmType } from 'ical-generator';
 
-import { hasDay, laterBoxesOf } from '@/core/sort';
+import { dayOf, waitsForDay, laterBoxesOf } from '@/core/sort';
 import type { Records } from '@/data/records';
+import { reasonWords } from '@/ui/sort/sortWords';
 
 /** Reminders ring at eight on the day itself. */
 const RINGS_AFTER_MIDNIGHT_S = 8 * 3600;
@@ -22,15 +23,16 @@ export function writeReminders(
   });
   const boxes = laterBoxesOf(things);
   for (const thing of things) {
-    if (thing.verdict !== 'later' || !hasDay(thing)) continue;
+    const day = dayOf(thing);
+    if (!waitsForDay(thing) || day === undefined) continue;
     const entry = calendar.createEvent({
       id: `${thing.id}@tin-box`,
       stamp: new Date(now),
-      start: new Date(`${thing.to}T00:00:00Z`),
+      start: new Date(`${day}T00:00:00Z`),
       allDay: true,
       summary: `Decide on ${thing.count === 1 ? '' : `${thing.count} `}${thing.name}`,
       location: `${rooms.find(({ id }) => id === thing.roomId)?.name ?? ''}, later box ${boxes.get(thing.id) ?? 1}`,
-      description: thing.reasons.join(', ') || null,
+      description: thing.reasons.map((reason) => reasonWords[reason]).join(', ') || null,
     });
     // Counted from the start: the package counts from the end of the day unless it is told so afterwards.
     entry

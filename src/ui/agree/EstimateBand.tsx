@@ -2,7 +2,7 @@ import { format, parseISO } from 'date-fns';
 
 import type { BackwardPlan, FinishedRoom, ProjectEstimate, Terms } from '@/core/agree';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
-import { hoursWords } from './hoursWords';
+import { hoursWords } from './agreeWords';
 
 interface EstimateBandProps {
   readonly estimate: ProjectEstimate;

@@ -5,7 +5,7 @@ import { useState, useTransition } from 'react';
 
 import { schoolQuestions, schools, type SchoolChoices, type SchoolQuestion } from '@/core/look';
 import type { ActionResult } from '../actionResult';
-import { schoolChoiceWords, schoolQuestionWords } from '../words';
+import { schoolChoiceWords, schoolQuestionWords } from './agreeWords';
 
 interface SchoolsFormProps {
   readonly project: SchoolChoices;

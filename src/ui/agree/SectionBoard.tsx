@@ -7,8 +7,8 @@ import { useState, useTransition } from 'react';
 import { contentKinds, type ContentKind, type Section, type SectionEstimate } from '@/core/agree';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { contentKindWords } from '../words';
-import { hoursWords } from './hoursWords';
+import { contentKindWords } from './agreeWords';
+import { hoursWords } from './agreeWords';
 import { SectionSheet, type SectionTyped } from './SectionSheet';
 
 export interface SectionRoom {

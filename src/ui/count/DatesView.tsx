@@ -14,14 +14,15 @@ import {
 } from '@/core/count';
 import { decisionIdSchema, formatCount, type RoomId } from '@/core/shared';
 import {
-  cautionsFor,
-  foldDecisions,
-  parseThing,
-  splitPile,
   type DecisionEvent,
   type Group,
   type SizedKind,
   type Thing,
+  cautionsFor,
+  foldDecisions,
+  isKept,
+  parseThing,
+  splitPile,
 } from '@/core/sort';
 import { createUuid } from '../createUuid';
 import { buttonClass } from '../primitives/Button';
@@ -30,7 +31,7 @@ import { serverNow } from '../sort/deviceClock';
 import { decideFromList } from '../sort/decideFromList';
 import { createMeans, createThingId } from '../sort/eventMeans';
 import { deviceName, liveLog } from '../sort/liveLog';
-import { cautionWords } from '../words';
+import { cautionWords, sayTo } from '../sort/sortWords';
 
 interface DatesViewProps {
   readonly projectId: string;
@@ -81,7 +82,7 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
       count: pack.count,
       verdict: 'keep',
       to: '',
-      reasons: outcome.isOut ? ['out of date'] : [],
+      reasons: outcome.isOut ? ['out_of_date'] : [],
       groupId: sized?.groupId ?? null,
       litres: (sized?.litres ?? 0) * pack.count,
       massG: Math.round((sized?.massG ?? 0) * pack.count),
@@ -181,7 +182,7 @@ function PackLine({ names, lastName, today, onKeep }: PackLineProps) {
                 {outcome.isOut
                   ? outcome.to === ''
                     ? ' · out of date, discard'
-                    : ` · out of date, ${outcome.to}`
+                    : ` · out of date, ${sayTo(outcome)}`
                   : ' · in date, keep'}
               </b>
             )}
@@ -237,7 +238,7 @@ function JustRead({
   onTakeBack: (thing: Thing) => void;
 }) {
   const [isWhole, setIsWhole] = useState(false);
-  const out = things.filter(({ verdict }) => verdict !== 'keep');
+  const out = things.filter((thing) => !isKept(thing));
   return (
     <section aria-label="Just read" className="panel p-4">
       <h2 className="text-[16px]">
@@ -256,11 +257,9 @@ function JustRead({
               <span>
                 {thing.count > 1 ? `${thing.count} ` : ''}
                 {thing.name}{' '}
-                <span
-                  className={thing.verdict === 'keep' ? 'text-soft' : 'font-[650] text-signal-deep'}
-                >
+                <span className={isKept(thing) ? 'text-soft' : 'font-[650] text-signal-deep'}>
                   {thing.expiresOn === undefined ? 'no date' : dayWords(thing.expiresOn)}
-                  {thing.verdict === 'keep' ? '' : thing.to === '' ? ', discard' : `, ${thing.to}`}
+                  {isKept(thing) ? '' : thing.to === '' ? ', discard' : `, ${sayTo(thing)}`}
                 </span>
               </span>
               <button

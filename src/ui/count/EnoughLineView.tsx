@@ -9,9 +9,9 @@ import type { ActionResult } from '../actionResult';
 import { decisionOutbox } from '../sort/decisionOutbox';
 import { createMeans } from '../sort/eventMeans';
 import { liveLog } from '../sort/liveLog';
-import { verdictWords } from '../words';
+import { verdictWords } from '../sort/sortWords';
 import { RuleForm, type RuleTyped } from './RuleForm';
-import { ruleWords } from './ruleWords';
+import { ruleWords } from './countWords';
 
 interface EnoughLineViewProps {
   readonly projectId: string;

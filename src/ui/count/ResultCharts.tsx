@@ -5,7 +5,7 @@ import { Bar, BarChart, Cell, LabelList, ResponsiveContainer, XAxis, YAxis } fro
 import { formatLitres } from '@/core/shared';
 import type { Verdict } from '@/core/sort';
 import { verdictLooks } from '../sort/verdictLooks';
-import { verdictWords } from '../words';
+import { verdictWords } from '../sort/sortWords';
 
 const AXIS = { fontSize: 13, fill: '#5f584a' };
 

@@ -5,8 +5,8 @@ import type { SortResults } from '@/core/count';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import type { Session } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
-import { methodWords } from '../sort/sessionWords';
-import { verdictWords } from '../words';
+import { methodWords, reasonWords } from '../sort/sortWords';
+import { verdictWords } from '../sort/sortWords';
 import { LitresChart, PaceChart } from './ResultCharts';
 
 export interface ResultsViewProps {
@@ -131,7 +131,7 @@ export function ResultsView({
                       key={reason}
                       className="flex justify-between gap-3 border-t border-line py-1 first:border-t-0"
                     >
-                      <span>{reason}</span>
+                      <span>{reasonWords[reason]}</span>
                       <span className="text-soft">
                         <b className="font-mono text-ink">{amount.count}</b> ·{' '}
                         {formatLitres(amount.litres)}

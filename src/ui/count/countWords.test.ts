@@ -1,9 +1,9 @@
 import { aDecision, aGroup } from '@test/builders';
 import { createNameMemory, homeCountsOf, shippedRules } from '@/core/count';
 import { benchBaseOf, foldDecisions, parseThing } from '@/core/sort';
-import { whyWords } from '../place/whyWords';
+import { whyWords } from '../place/placeWords';
 import { enoughFor, needOfGroup, withDateReason } from '../sort/handFacts';
-import { ruleWords } from './ruleWords';
+import { ruleWords } from './countWords';
 
 const household = { people: 4, beds: 3, guestPlaces: 1, washEveryDays: 7 };
 const rule = (name: string) => ({
@@ -51,7 +51,7 @@ const things = foldDecisions([
     name: 'hats, torn',
     count: 2,
     litres: 4,
-    reasons: ['worn out'],
+    reasons: ['worn_out'],
     groupId: 'hats',
   }),
   aDecision({ id: 'd3', thingId: 't3', name: 'hat', count: 9, verdict: 'donate', groupId: 'hats' }),
@@ -102,10 +102,10 @@ test('the second opinion counts the whole home, once each, and names the other r
 
 test('a day that has passed is a reason by itself, said once', () => {
   const parsed = parseThing('tablets, expired, use by 10/26', { groups: [], things: [] });
-  expect(withDateReason(parsed, '2026-11-25')?.reasons).toEqual(['out of date']);
+  expect(withDateReason(parsed, '2026-11-25')?.reasons).toEqual(['out_of_date']);
   const silent = parseThing('tablets dated 2026-10-31', { groups: [], things: [] });
   expect([
     withDateReason(silent, '2026-11-25')?.reasons,
     withDateReason(silent, '2026-10-01')?.reasons,
-  ]).toEqual([['out of date'], []]);
+  ]).toEqual([['out_of_date'], []]);
 });

@@ -7,7 +7,7 @@ import type { Room } from '@/core/look';
 import { formatCount, formatMoney } from '@/core/shared';
 import { buttonClass } from '../primitives/Button';
 import { readyWords } from '../shell/StepFrame';
-import { nextStepWords, stepWords } from '../words';
+import { nextStepWords, stepWords } from '../shell/stepWords';
 import { BackupNote, type BackupNoteProps } from './BackupNote';
 import { ImportProject } from './ImportProject';
 

@@ -4,7 +4,7 @@ import { CircleDollarSign, Columns3, Hand, Recycle, type LucideIcon } from 'luci
 
 import type { FitAim, FitAnswer, FitRequest } from '@/core/fit';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
-import { aimWords } from '../words';
+import { aimWords } from './fitWords';
 
 const ICONS: Readonly<Record<FitAim, LucideIcon>> = {
   cost: CircleDollarSign,

@@ -6,7 +6,7 @@ import { findInCatalogue, type ContainerProduct } from '@/core/fit';
 import { formatCount, parseLength } from '@/core/shared';
 import type { Offer, Shop } from '@/core/shop';
 import { TextField } from '../primitives/Field';
-import { lengthErrorWords } from '../words';
+import { lengthErrorWords } from '../home/homeWords';
 import { CatalogueTable } from './CatalogueTable';
 
 interface CatalogueSearchProps {

@@ -14,7 +14,7 @@ import { formatCount, formatMoney, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField } from '../primitives/Field';
-import { aimWords } from '../words';
+import { aimWords } from './fitWords';
 import { useManyFits } from './useManyFits';
 
 /** Places to be fitted out together, with the containers that all of them may use. */

@@ -11,7 +11,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
-import { doorSwingWords, fixtureKindWords } from '../words';
+import { doorSwingWords, fixtureKindWords } from './lookWords';
 import {
   fixtureFormSchemaFor,
   usualFixture,

@@ -2,7 +2,7 @@
 
 import { drawFront, unitKinds, usualUnitOf, type Mark, type UnitKind } from '@/core/look';
 import type { LengthUnit } from '@/core/shared';
-import { unitKindWords } from '../words';
+import { unitKindWords } from './lookWords';
 import { SketchView } from './SketchView';
 import { toPreviewUnit } from './previewUnit';
 import { toTypedUsual, unitFormSchemaFor } from './unitForm';

@@ -8,7 +8,7 @@ import type { Moment, Picture, VantagePoint } from '@/core/look';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { PrivatePicture } from '../primitives/PrivatePicture';
-import { momentWords } from '../words';
+import { momentWords } from './lookWords';
 import { pictureOutbox } from './pictureOutbox';
 import { usePictureOutbox } from './usePictureOutbox';
 

@@ -17,7 +17,7 @@ import { formatCount, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useIsPhone } from '../primitives/useIsPhone';
-import { clashWords } from './clashWords';
+import { clashWords } from './lookWords';
 import { applyMoved, firstPlaceOf, listPlanThings, rectOfThing, type PlanThing } from './planItems';
 import { PlanHandle } from './PlanHandle';
 import { SketchView } from './SketchView';

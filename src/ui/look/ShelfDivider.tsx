@@ -13,7 +13,8 @@ import {
 } from '@/core/shared';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
-import { divideColumnWords, lengthErrorWords } from '../words';
+import { divideColumnWords } from './lookWords';
+import { lengthErrorWords } from '../home/homeWords';
 import type { UnitFormHandle } from './UnitForm';
 import { blankBay, type BayTyped, type UnitFormTyped } from './unitForm';
 

@@ -6,7 +6,7 @@ import { tapeDistancesOf, type Outline, type WallPlace } from '@/core/look';
 import { formatLength, parseLength, type LengthUnit } from '@/core/shared';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
-import { lengthErrorWords } from '../words';
+import { lengthErrorWords } from '../home/homeWords';
 import type { PlanThing } from './planItems';
 
 interface TapePanelProps {

@@ -12,7 +12,7 @@ import type { LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
-import { unitDoorWords, unitKindWords } from '../words';
+import { unitDoorWords, unitKindWords } from './lookWords';
 import { BayFields } from './BayFields';
 import { KindPicker } from './KindPicker';
 import { MeterStrip } from './MeterStrip';

@@ -1,7 +1,7 @@
 import { judgeUnit, type BayJudgement, type Unit } from '@/core/look';
 import type { Person } from '@/core/agree';
 import { formatLength, formatLitres, type LengthUnit } from '@/core/shared';
-import { reachWords } from '../words';
+import { reachWords } from './lookWords';
 
 /** Less than this unseen at the back is nothing to speak of, in mm. */
 const WORTH_SAYING_MM = 50;

@@ -7,7 +7,7 @@ import { useWatch } from 'react-hook-form';
 import { drawUnitPlan, layOutUnit, type Unit } from '@/core/look';
 import type { Person } from '@/core/agree';
 import type { LengthUnit } from '@/core/shared';
-import { layOutErrorWords } from '../words';
+import { layOutErrorWords } from './lookWords';
 import { FrontDrawing } from './FrontDrawing';
 import { toPreviewUnit } from './previewUnit';
 import { SketchView } from './SketchView';

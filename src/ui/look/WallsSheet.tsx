@@ -9,7 +9,7 @@ import type { ActionResult } from '../actionResult';
 import { Button, type ButtonLook } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
-import { traceWallsWords } from '../words';
+import { traceWallsWords } from './lookWords';
 import { MeterStrip } from './MeterStrip';
 import { SketchView } from './SketchView';
 import { rectangleWalls, toTypedWalls, wallsFormSchemaFor, type WallsTyped } from './wallsForm';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 import { doorSwingSchema, fixtureKindSchema, type Fixture, type FixtureKind } from '@/core/look';
 import { formatLength, type LengthUnit } from '@/core/shared';
-import { fixtureKindWords } from '../words';
+import { fixtureKindWords } from './lookWords';
 import { typedLength, typedPositiveLength } from '../typedValues';
 
 export const fixtureFormSchemaFor = (unit: LengthUnit) =>

@@ -12,17 +12,12 @@ import {
 } from '@/core/look';
 import { invariant, lengthUnits } from '@/core/shared';
 import { mergeTyped, termsFormSchema, toTypedTerms } from '../agree/termsForm';
-import { hoursWords } from '../agree/hoursWords';
+import { hoursWords } from '../agree/agreeWords';
 import { defaultTerms, termsSchema } from '@/core/agree';
-import {
-  divideColumnWords,
-  nextStepWords,
-  pictureErrorWords,
-  stepStatus,
-  traceWallsWords,
-} from '../words';
+import { divideColumnWords, pictureErrorWords, traceWallsWords } from './lookWords';
+import { nextStepWords, stepStatus } from '../shell/stepWords';
 import { checkFormSchemaFor, emptyCheck, toTypedCheck } from './checkForm';
-import { clashWords } from './clashWords';
+import { clashWords } from './lookWords';
 import { fixtureFormSchemaFor, toTypedFixture, usualFixture } from './fixtureForm';
 import { applyMoved, firstPlaceOf, listPlanThings, rectOfThing } from './planItems';
 import { toPreviewUnit } from './previewUnit';

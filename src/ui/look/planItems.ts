@@ -12,7 +12,7 @@ import {
   type WallPlace,
 } from '@/core/look';
 import type { LengthUnit } from '@/core/shared';
-import { fixtureKindWords } from '../words';
+import { fixtureKindWords } from './lookWords';
 
 /** Something that can be picked up in the plan. */
 export interface PlanThing {

@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import type { Bay } from '@/core/look';
 import type { BayLevel } from '@/core/place';
 import { formatLitres } from '@/core/shared';
-import { placeWarningWords } from '../words';
+import { placeWarningWords } from './placeWords';
 
 interface BaySlotProps {
   readonly bay: Bay;

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { OTHER_ROOM_METRES, type ArrangementJudgement, type PlaceChange } from '@/core/place';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { bentWords } from './bentWords';
+import { bentWords } from './placeWords';
 import type { DraftSlip } from './DraftSlips';
 import { minutesWords } from './placeWords';
 

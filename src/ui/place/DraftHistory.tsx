@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { KeptDeed } from '@/core/home';
-import { sayDeed } from '../home/deedWords';
+import { sayDeed } from '../home/homeWords';
 import type { ActionResult } from '../actionResult';
 
 export interface HistoryEntry {

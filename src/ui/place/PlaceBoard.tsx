@@ -19,7 +19,7 @@ import { bentRulesOf, walkBays, type ZonesRequest } from '@/core/place';
 import type { LengthUnit } from '@/core/shared';
 import type { Group, Thing } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
-import { bentWords } from './bentWords';
+import { bentWords } from './placeWords';
 import { carryKey, type Carried } from './carryKey';
 import { FrontBoard, reachLines } from './FrontBoard';
 import { HomelessTray } from './HomelessTray';

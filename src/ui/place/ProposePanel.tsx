@@ -12,7 +12,7 @@ import { sayWithNames } from '../sayWithNames';
 import { useKeys } from '../primitives/useKeys';
 import { useZones } from './useZones';
 import { minutesWords as minutes } from './placeWords';
-import { whyWords } from './whyWords';
+import { whyWords } from './placeWords';
 
 interface ProposePanelProps {
   readonly request: ZonesRequest;

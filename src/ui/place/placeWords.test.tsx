@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 
 import type { ArrangementJudgement, BentRule, KeptItem } from '@/core/place';
-import { bentWords } from './bentWords';
+import { bentWords } from './placeWords';
 import { CompareView, type CompareSide } from './CompareView';
 import { MoveLine } from './MoveLine';
 import { stopWords } from './MoveListView';

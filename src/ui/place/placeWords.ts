@@ -1,3 +1,5 @@
+import { type PlaceWarning, type BentRule, type ZoneWhy } from '@/core/place';
+import { assertNever, formatLitres, formatMass } from '@/core/shared';
 import { ROOM_GAP_MM, schoolWeightOf, type PlacingSchools } from '@/core/place';
 
 /** Time a week: "40 s", "4.2 min", "48 min". */
@@ -47,3 +49,79 @@ export const MONTH_NAMES = [
   'November',
   'December',
 ] as const;
+
+export function placeWarningWords(warning: PlaceWarning): string {
+  switch (warning.code) {
+    case 'bay_overfull':
+      return `${formatLitres(warning.overLitres)} too much for this place`;
+    case 'bay_overloaded':
+      return `${formatMass(warning.overG)} more than it bears`;
+    case 'bay_out_of_scope':
+      return 'not part of this pass';
+    case 'heavy_high':
+      return `${formatMass(warning.massG)} above shoulder height: heavy things belong low`;
+    case 'out_of_reach':
+      return `used daily, and out of reach for ${warning.personNames.join(' and ')}`;
+    default:
+      return assertNever(warning);
+  }
+}
+/** Why a group must not be there, in a few words. */
+export function bentWords(
+  rule: BentRule,
+  groups: readonly { readonly id: string; readonly name: string }[],
+): string {
+  switch (rule.code) {
+    case 'litres':
+      return 'more than the place holds';
+    case 'load':
+      return 'heavier than the place bears';
+    case 'hazard':
+      return 'dangerous, and within a child’s reach';
+    case 'avoid':
+      return 'too damp, warm or light for it';
+    case 'self_serve':
+      return 'not everyone who takes it reaches it';
+    case 'step':
+      return 'someone who must not climb would need a step';
+    case 'pin':
+      return 'pinned elsewhere';
+    case 'kept_in':
+      return 'kept to other places';
+    case 'fragile_high':
+      return 'breaks, and stands high';
+    case 'apart':
+      return `${rule.why}: ${groups.find(({ id }) => id === rule.otherId)?.name ?? ''}`;
+  }
+}
+/** Why a group stands where it does, in a sentence. */
+export function whyWords(
+  { code, facts }: ZoneWhy,
+  {
+    bayNames,
+    groupName,
+  }: {
+    readonly bayNames: Readonly<Record<string, string>>;
+    readonly groupName: (groupId: string) => string;
+  },
+): string {
+  const metres = `${facts.metres} m`;
+  switch (code) {
+    case 'near_station':
+      return `nearest to ${facts.station || 'where it is used'}, ${metres}`;
+    case 'in_reach':
+      return `a little further, ${metres}, but at a good height`;
+    case 'kept_safe':
+      return facts.locked === 'yes'
+        ? 'locked away, for a child lives here'
+        : 'out of a child’s reach';
+    case 'with_partner':
+      return `beside ${groupName(String(facts.partnerId))}, ${facts.partnerMetres} m apart`;
+    case 'pinned':
+      return 'pinned there';
+    case 'only_place':
+      return 'the only place that it may have';
+    case 'made_room':
+      return `made room on ${bayNames[String(facts.wouldBeBayId)] ?? 'its best place'}; costs ${facts.moreSeconds} s a week`;
+  }
+}

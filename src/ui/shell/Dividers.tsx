@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import Link from 'next/link';
 
 import { steps, type RoomProgress, type Step } from '@/core/desk';
-import { stepStatus, stepWords } from '../words';
+import { stepStatus, stepWords } from './stepWords';
 
 interface DividersProps {
   readonly base: string;

@@ -4,8 +4,8 @@ import { useState } from 'react';
 
 import { Sheet } from '../primitives/Sheet';
 import { useKeys } from '../primitives/useKeys';
-import { verdictKeys, verdictWords } from '../words';
-import { verdicts } from '@/core/sort';
+import { verdictWords } from '../sort/sortWords';
+import { traitsOf, verdicts } from '@/core/sort';
 
 const EVERYWHERE: readonly (readonly [string, string])[] = [
   ['?', 'this map'],
@@ -20,7 +20,7 @@ const ON_THE_BENCH: readonly (readonly [string, string])[] = [
   ['+ −', 'one piece more or fewer'],
   ['1 … 9', 'a reason, or where it goes, as numbered'],
   ...verdicts.map(
-    (verdict) => [verdictKeys[verdict], verdictWords[verdict].toLowerCase()] as const,
+    (verdict) => [traitsOf(verdict).key, verdictWords[verdict].toLowerCase()] as const,
   ),
   ['P', 'split the pile'],
   ['M', 'count aloud: each verdict is one more'],

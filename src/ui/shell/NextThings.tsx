@@ -1,7 +1,7 @@
 import Link from 'next/link';
 
 import type { NextStep } from '@/core/desk';
-import { nextStepWords, stepWords } from '../words';
+import { nextStepWords, stepWords } from './stepWords';
 
 /** The next three things to do in this room; a link goes where it is done. */
 export function NextThings({ next, base }: { next: readonly NextStep[]; base: string }) {

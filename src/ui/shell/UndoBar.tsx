@@ -6,7 +6,7 @@ import { useState, useTransition } from 'react';
 
 import type { KeptDeed } from '@/core/home';
 import type { ActionResult } from '../actionResult';
-import { sayDeed } from '../home/deedWords';
+import { sayDeed } from '../home/homeWords';
 import { useKeys } from '../primitives/useKeys';
 
 interface UndoBarProps {

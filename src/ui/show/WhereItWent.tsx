@@ -1,5 +1,5 @@
 import { verdicts, type Amount, type Verdict } from '@/core/sort';
-import { verdictPast } from '../words';
+import { verdictPast } from '../sort/sortWords';
 import { verdictLooks } from '../sort/verdictLooks';
 
 /** Pieces by verdict as bars on one scale, each with its icon and word. */

@@ -15,7 +15,7 @@ import {
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
-import { verdictWords } from '../words';
+import { verdictWords } from './sortWords';
 
 interface CarryTyped {
   readonly verdict: Verdict | null;

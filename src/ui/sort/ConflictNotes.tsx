@@ -1,5 +1,5 @@
 import type { Conflict } from '@/core/sort';
-import { verdictPast } from '../words';
+import { verdictPast } from './sortWords';
 
 /** Where two devices said different things of one: both are in the log, the later one counts. */
 export function ConflictNotes({ conflicts }: { conflicts: readonly Conflict[] }) {

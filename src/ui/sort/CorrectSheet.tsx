@@ -2,11 +2,19 @@
 
 import { useState } from 'react';
 
-import { disposals, verdicts, type Thing, type Verdict } from '@/core/sort';
+import {
+  type Thing,
+  type Verdict,
+  type VerdictTraits,
+  traitsOf,
+  verdicts,
+  wayOutOf,
+  waysOut,
+} from '@/core/sort';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
-import { verdictWords } from '../words';
+import { verdictWords, wayOutWords } from './sortWords';
 import { SplitPanel } from './SplitPanel';
 import type { Bench } from './useBench';
 import { PrivatePicture } from '../primitives/PrivatePicture';
@@ -24,7 +32,7 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
     name: thing.name,
     count: String(thing.count),
     verdict: thing.verdict as Verdict,
-    to: thing.to,
+    to: traitsOf(thing.verdict).asks === 'way_out' ? (wayOutOf(thing.to) ?? '') : thing.to,
     groupId: thing.groupId ?? '',
     expiresOn: thing.expiresOn ?? '',
   });
@@ -44,8 +52,8 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
     });
     onDone();
   };
-  const destinations =
-    typed.verdict === 'elsewhere' ? roomNames : typed.verdict === 'recycle' ? disposals : [];
+  const { asks } = traitsOf(typed.verdict);
+  const destinations = destinationChoices(asks, roomNames);
   return (
     <Sheet isOpen onOpenChange={onDone} title="Decide it anew">
       {isSplitting ? (
@@ -112,9 +120,9 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
               </option>
             ))}
           </SelectField>
-          {(typed.verdict === 'give' || destinations.length > 0) && (
+          {(asks === 'person' || destinations.length > 0) && (
             <div className="sm:col-span-4">
-              {typed.verdict === 'give' ? (
+              {asks === 'person' ? (
                 <TextField
                   label="To whom"
                   value={typed.to}
@@ -127,12 +135,10 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
                   value={typed.to}
                   onChange={(event) => setTyped({ ...typed, to: event.target.value })}
                 >
-                  <option value="">
-                    {typed.verdict === 'elsewhere' ? 'no home yet' : 'not said'}
-                  </option>
-                  {destinations.map((to) => (
+                  <option value="">{asks === 'room' ? 'no home yet' : 'not said'}</option>
+                  {destinations.map(({ to, label }) => (
                     <option key={to} value={to}>
-                      {to}
+                      {label}
                     </option>
                   ))}
                 </SelectField>
@@ -186,4 +192,14 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
       )}
     </Sheet>
   );
+}
+
+/** What can be chosen where a verdict asks for a room or a way out. */
+function destinationChoices(
+  asks: VerdictTraits['asks'],
+  roomNames: readonly string[],
+): readonly { readonly to: string; readonly label: string }[] {
+  if (asks === 'room') return roomNames.map((name) => ({ to: name, label: name }));
+  if (asks === 'way_out') return waysOut.map((way) => ({ to: way, label: wayOutWords[way] }));
+  return [];
 }

@@ -6,7 +6,7 @@ import { useState, type KeyboardEvent, type ReactNode, type RefObject } from 're
 
 import { formatLitres, formatMass } from '@/core/shared';
 import { cautionsFor } from '@/core/sort';
-import { cautionWords } from '../words';
+import { cautionWords, reasonWords } from './sortWords';
 import { toggle } from './toggle';
 import type { Bench } from './useBench';
 
@@ -201,7 +201,7 @@ function ReasonChips({ bench }: { bench: Bench }) {
                 {i + 1}
               </span>
             )}
-            {reason}
+            {reasonWords[reason]}
           </button>
         );
       })}

@@ -6,7 +6,7 @@ import { useState } from 'react';
 
 import { formatCount } from '@/core/shared';
 import type { Thing } from '@/core/sort';
-import { verdictPast } from '../words';
+import { reasonWords, sayTo, verdictPast } from './sortWords';
 import { CorrectSheet } from './CorrectSheet';
 import type { Bench } from './useBench';
 import { verdictLooks } from './verdictLooks';
@@ -63,7 +63,9 @@ export function JustNow({ bench, roomNames }: { bench: Bench; roomNames: readonl
 
 function RecentThing({ thing, onCorrect }: { thing: Thing; onCorrect: () => void }) {
   const { icon: Icon, color } = verdictLooks[thing.verdict];
-  const why = thing.to !== '' ? `to ${thing.to}` : (thing.reasons[0] ?? verdictPast[thing.verdict]);
+  const [reason] = thing.reasons;
+  const why = reason ? reasonWords[reason] : verdictPast[thing.verdict];
+  const note = thing.to === '' ? why : `to ${sayTo(thing)}`;
   return (
     <li>
       <button
@@ -81,7 +83,7 @@ function RecentThing({ thing, onCorrect }: { thing: Thing; onCorrect: () => void
           </span>
           <small className="text-[12.5px] text-soft">
             <span className="sr-only">{verdictPast[thing.verdict]}, </span>
-            {why}
+            {note}
           </small>
         </span>
       </button>

@@ -4,9 +4,9 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState, type ReactNode } from 'react';
 
 import { formatCount, formatLitres } from '@/core/shared';
-import { addUp, hasDay, laterBoxesOf, type OpenLists, type Thing, type Verdict } from '@/core/sort';
+import { addUp, dayOf, laterBoxesOf, type OpenLists, type Thing, type Verdict } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
-import { verdictWords } from '../words';
+import { verdictWords } from './sortWords';
 import { decisionOutbox } from './decisionOutbox';
 import { decideFromList } from './decideFromList';
 
@@ -122,7 +122,7 @@ export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsVi
           `${roomOf(thing)}, later box ${boxes.get(thing.id) ?? 1}${thing.to === '' ? ', no day yet' : ''}`
         }
         foot={
-          lists.later.some(hasDay) ? (
+          lists.later.some((thing) => dayOf(thing) !== undefined) ? (
             <a
               className={buttonClass('quiet', 'mt-2')}
               href={`/api/projects/${projectId}/reminders`}

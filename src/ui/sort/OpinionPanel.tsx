@@ -4,8 +4,8 @@ import { CircleHelp } from 'lucide-react';
 
 import type { Currency } from '@/core/shared';
 import { secondOpinionOf, type OpinionFacts } from '@/core/sort';
-import { cautionWords } from '../words';
-import { opinionWords } from './opinionWords';
+import { cautionWords } from './sortWords';
+import { opinionWords } from './sortWords';
 
 /** What the stated rules say of the thing in hand: for, against, and a question for the client. It never decides. */
 export function OpinionPanel({

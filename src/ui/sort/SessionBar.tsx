@@ -15,7 +15,7 @@ import {
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useNow } from '../primitives/useNow';
-import { methodWords, progressWords } from './sessionWords';
+import { methodWords, progressWords } from './sortWords';
 import { StartSession, type StartTyped } from './StartSession';
 import { StepList } from './StepList';
 

@@ -6,19 +6,22 @@ import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { piecesOf } from '@/core/count';
 import type { Currency } from '@/core/shared';
 import {
-  disposals,
-  intervalsOf,
-  isHesitating,
-  verdicts,
   type Carry,
   type Group,
   type OpinionFacts,
   type Verdict,
+  intervalsOf,
+  isHesitating,
+  isKept,
+  personOf,
+  traitsOf,
+  verdicts,
+  waysOut,
 } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { useKeys } from '../primitives/useKeys';
 import { useNow } from '../primitives/useNow';
-import { verdictKeys } from '../words';
+import { wayOutWords } from './sortWords';
 import { CarryCalls } from './CarryCalls';
 import { ConflictNotes } from './ConflictNotes';
 import { HandPanel } from './HandPanel';
@@ -51,7 +54,9 @@ interface SortBenchProps extends BenchData {
 }
 
 /** Verdicts that want to know where the thing goes. */
-const ASKS_WHERE: ReadonlySet<Verdict> = new Set(['elsewhere', 'give', 'recycle']);
+/** A day is given later, in the list of what waits. */
+const isAskedAtOnce = (verdict: Verdict): boolean =>
+  !['day', undefined].includes(traitsOf(verdict).asks);
 
 /** The bench: the thing in hand, one key a verdict, what it makes of the space. */
 export function SortBench({
@@ -97,7 +102,7 @@ export function SortBench({
   };
   const pick = (verdict: Verdict) => {
     if (!bench.inHand) return lineRef.current?.focus();
-    if (ASKS_WHERE.has(verdict)) setAsking(verdict);
+    if (isAskedAtOnce(verdict)) setAsking(verdict);
     else decide(verdict);
   };
   const onLineKey = (event: KeyboardEvent<HTMLTextAreaElement>) => {
@@ -106,7 +111,7 @@ export function SortBench({
       if (bench.inHand) boxesRef.current?.querySelector('button')?.focus();
     }
     const verdict = event.altKey
-      ? verdicts.find((candidate) => event.code === `Key${verdictKeys[candidate]}`)
+      ? verdicts.find((candidate) => event.code === `Key${traitsOf(candidate).key}`)
       : undefined;
     if (verdict) {
       event.preventDefault();
@@ -287,8 +292,7 @@ function opinionFacts(
   const name = inHand?.name ?? '';
   const known = bench.enoughFor(name);
   const kept = bench.things.filter(
-    (thing) =>
-      thing.verdict === 'keep' && thing.groupId !== null && thing.groupId === inHand?.groupId,
+    (thing) => isKept(thing) && thing.groupId !== null && thing.groupId === inHand?.groupId,
   );
   return {
     name,
@@ -318,7 +322,7 @@ interface BenchKeys {
 function useBenchKeys({ bench, isAsking, pick, toLine, acts }: BenchKeys): void {
   const { inHand } = bench;
   const byVerdict = Object.fromEntries(
-    verdicts.map((verdict) => [verdictKeys[verdict].toLowerCase(), () => pick(verdict)]),
+    verdicts.map((verdict) => [traitsOf(verdict).key.toLowerCase(), () => pick(verdict)]),
   );
   const byReason = Object.fromEntries(
     bench.reasonOrder
@@ -346,25 +350,20 @@ function destinationsFor(
   otherRoomNames: readonly string[],
   things: readonly { readonly verdict: Verdict; readonly to: string }[],
 ): readonly Destination[] {
-  switch (verdict) {
-    case 'elsewhere':
+  switch (verdict && traitsOf(verdict).asks) {
+    case 'room':
       return [
         ...otherRoomNames.map((name) => ({ label: name, to: name })),
         { label: 'no home yet', to: '' },
       ];
-    case 'recycle':
-      return disposals.map((to) => ({ label: to, to }));
-    case 'give': {
-      const names = [
-        ...new Set(
-          things
-            .filter((thing) => thing.verdict === 'give' && thing.to !== '')
-            .map((thing) => thing.to),
-        ),
-      ];
-      return names.map((name) => ({ label: name, to: name }));
+    case 'way_out':
+      return waysOut.map((way) => ({ label: wayOutWords[way], to: way }));
+    case 'person': {
+      const names = new Set(things.flatMap((thing) => personOf(thing) ?? []));
+      return [...names].map((name) => ({ label: name, to: name }));
     }
-    default:
+    case 'day':
+    case undefined:
       return [];
   }
 }

@@ -2,8 +2,8 @@ import Link from 'next/link';
 
 import type { RoomProgress } from '@/core/desk';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
-import { addUp, leavesHome, type OpenLists, type Thing } from '@/core/sort';
-import { nextStepWords } from '../words';
+import { type OpenLists, type Thing, addUp, leavesHome, waitsForClient } from '@/core/sort';
+import { nextStepWords } from '../shell/stepWords';
 
 interface SortTrayProps {
   readonly things: readonly Thing[];
@@ -19,8 +19,8 @@ export function SortTray({ things, progress, outOfScopeNames, lists, href }: Sor
   const pictures = progress.next.filter(
     (next) => next.code === 'take_before' || next.code === 'add_vantage_point',
   );
-  const left = addUp(things.filter((thing) => leavesHome(thing.verdict)));
-  const questions = things.filter((thing) => thing.verdict === 'ask');
+  const left = addUp(things.filter(leavesHome));
+  const questions = things.filter(waitsForClient);
   return (
     <>
       {pictures.map((next, i) => (

@@ -3,9 +3,9 @@
 import { Minus, Plus } from 'lucide-react';
 import { useState } from 'react';
 
-import { disposals, verdicts, type PilePart, type Verdict } from '@/core/sort';
+import { traitsOf, waysOut, verdicts, type PilePart, type Verdict } from '@/core/sort';
 import { Button } from '../primitives/Button';
-import { verdictWords } from '../words';
+import { verdictWords } from './sortWords';
 import { verdictLooks } from './verdictLooks';
 
 interface SplitPanelProps {
@@ -31,7 +31,7 @@ export function SplitPanel({ name, count, onSplit, onBack }: SplitPanelProps) {
         const part = pieces[verdict] ?? 0;
         // Where a part goes can be corrected afterwards; the commonest way stands first.
         return part > 0
-          ? [{ count: part, verdict, to: verdict === 'recycle' ? disposals[0] : '' }]
+          ? [{ count: part, verdict, to: traitsOf(verdict).asks === 'way_out' ? waysOut[0] : '' }]
           : [];
       }),
     );

@@ -8,7 +8,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
-import { methodWords } from './sessionWords';
+import { methodWords } from './sortWords';
 
 export interface StartTyped {
   readonly method: string;

@@ -3,8 +3,8 @@
 import type { Ref } from 'react';
 
 import { formatLitres } from '@/core/shared';
-import { boxLevelOf, verdicts, type Amount, type Verdict } from '@/core/sort';
-import { verdictKeys, verdictWords } from '../words';
+import { type Amount, type Verdict, boxLevelOf, traitsOf, verdicts } from '@/core/sort';
+import { verdictWords } from './sortWords';
 import { verdictLooks } from './verdictLooks';
 
 interface VerdictBoxesProps {
@@ -49,19 +49,19 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: V
   const { icon: Icon, color } = verdictLooks[verdict];
   const box = boxLevelOf(amount);
   // What is kept fills the room; everything else fills boxes that are carried out.
-  const level =
-    verdict === 'keep'
-      ? Math.min(1, roomLitres > 0 ? amount.litres / roomLitres : 0)
-      : box.fillRatio;
+  const { hasBox } = traitsOf(verdict);
+  const level = !hasBox
+    ? Math.min(1, roomLitres > 0 ? amount.litres / roomLitres : 0)
+    : box.fillRatio;
   const note =
-    verdict === 'keep' || box.boxNumber < 2
+    !hasBox || box.boxNumber < 2
       ? formatLitres(amount.litres)
       : `${formatLitres(amount.litres)}, box ${box.boxNumber}`;
   return (
     <button
       type="button"
       onClick={() => onPick(verdict)}
-      aria-keyshortcuts={verdictKeys[verdict]}
+      aria-keyshortcuts={traitsOf(verdict).key}
       aria-label={`${verdictWords[verdict]}: ${amount.count} so far, ${note}`}
       style={{ color }}
       className={`relative flex flex-col justify-between rounded-b-[6px] border-2 border-t-0 border-current bg-white text-left ${isLarge ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-2.5 max-md:py-2' : 'h-[70px] px-2.5 py-2 max-md:col-span-2 max-md:h-[48px] max-md:py-1'} ${isReady ? '' : 'opacity-90'}`}
@@ -107,7 +107,7 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: V
           />{' '}
           {verdictWords[verdict]}
         </span>
-        <kbd className="max-md:hidden">{verdictKeys[verdict]}</kbd>
+        <kbd className="max-md:hidden">{traitsOf(verdict).key}</kbd>
       </span>
       <span
         className={`relative text-soft ${isLarge ? 'text-[14px]' : 'text-[12.5px] max-md:leading-none'}`}

@@ -2,9 +2,10 @@
 
 import { useEffect, useRef, useState } from 'react';
 
-import type { Verdict } from '@/core/sort';
+import { traitsOf, type Verdict } from '@/core/sort';
 import { Button } from '../primitives/Button';
 import { useKeys } from '../primitives/useKeys';
+import { destinationQuestions } from './sortWords';
 
 export interface Destination {
   readonly label: string;
@@ -18,14 +19,10 @@ interface WhereToProps {
   readonly onCancel: () => void;
 }
 
-const QUESTIONS: Partial<Readonly<Record<Verdict, string>>> = {
-  elsewhere: 'Which room does it belong to?',
-  give: 'To whom?',
-  recycle: 'How does it leave?',
-};
-
 /** Asks where a thing goes: one digit, or a name. */
 export function WhereTo({ verdict, destinations, onChoose, onCancel }: WhereToProps) {
+  const { asks } = traitsOf(verdict);
+  const question = asks ? destinationQuestions[asks] : '';
   const [name, setName] = useState('');
   const panelRef = useRef<HTMLDivElement>(null);
   useEffect(() => panelRef.current?.querySelector<HTMLElement>('input, button')?.focus(), []);
@@ -37,11 +34,11 @@ export function WhereTo({ verdict, destinations, onChoose, onCancel }: WhereToPr
     <div
       ref={panelRef}
       role="group"
-      aria-label={QUESTIONS[verdict]}
+      aria-label={question}
       className="panel mt-3 flex flex-wrap items-center gap-2 border-l-4 border-l-signal p-3"
     >
-      <b className="mr-1">{QUESTIONS[verdict]}</b>
-      {verdict === 'give' && (
+      <b className="mr-1">{question}</b>
+      {asks === 'person' && (
         <form
           className="flex gap-2"
           onSubmit={(event) => {

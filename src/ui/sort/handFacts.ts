@@ -1,5 +1,5 @@
 import { enoughOf, findRule, likenessOf, litresOfBest, piecesOf } from '@/core/count';
-import type { BenchBase, Group, ParsedThing, Thing } from '@/core/sort';
+import { type BenchBase, type Group, type ParsedThing, type Thing, isKept } from '@/core/sort';
 import type { BenchData, InHand } from './useBench';
 
 /** A day that has passed is a reason by itself. */
@@ -9,8 +9,8 @@ export const withDateReason = (
 ): ParsedThing | undefined =>
   parsed?.expiresOn !== undefined &&
   parsed.expiresOn < today &&
-  !parsed.reasons.includes('out of date')
-    ? { ...parsed, reasons: [...parsed.reasons, 'out of date'] }
+  !parsed.reasons.includes('out_of_date')
+    ? { ...parsed, reasons: [...parsed.reasons, 'out_of_date'] }
     : parsed;
 
 /** Everything of a group that is kept, with the thing in hand: how many pieces, and what the best of them need. */
@@ -26,7 +26,7 @@ export function needOfGroup(
     readonly inHand: InHand | undefined;
   },
 ) {
-  const kept = things.filter((thing) => thing.groupId === groupId && thing.verdict === 'keep');
+  const kept = things.filter((thing) => thing.groupId === groupId && isKept(thing));
   const heap = {
     count: base.keptCounts[groupId] ?? 0,
     litres: base.keptLitres[groupId] ?? 0,
@@ -49,9 +49,7 @@ export function enoughFor(
 ) {
   const rule = findRule(enough.rules, name);
   const open = rule
-    ? things.filter(
-        (thing) => thing.verdict === 'keep' && findRule(enough.rules, thing.name) === rule,
-      )
+    ? things.filter((thing) => isKept(thing) && findRule(enough.rules, thing.name) === rule)
     : [];
   const elsewhere = Object.entries(home.byLikeness[likenessOf(name)] ?? {})
     .filter(([room]) => room !== roomId)

@@ -13,7 +13,7 @@ import {
   sweepUploads,
 } from '@/server/look/uploads';
 import { noStore, readBody, readJson, readText, refuse, respond } from '@/app/api/respond';
-import { pictureErrorWords } from '@/ui/words';
+import { pictureErrorWords } from '@/ui/look/lookWords';
 import { handler } from '@/app/api/handler';
 
 type Context = { params: Promise<{ uploadId: string }> };

@@ -7,7 +7,7 @@ import { getDatabase } from '@/data/startData';
 import { MAX_PICTURE_BYTES } from '@/server/look/encodePicture';
 import { addReceipt } from '@/server/shop/receipts';
 import { typedMoney } from '@/ui/typedValues';
-import { pictureErrorWords } from '@/ui/words';
+import { pictureErrorWords } from '@/ui/look/lookWords';
 import { handler } from '@/app/api/handler';
 
 const schema = z.object({

@@ -24,7 +24,7 @@ import { FitWorkbench } from '@/ui/fit/FitWorkbench';
 import { ShelfTip } from '@/ui/fit/ShelfTip';
 import { buttonClass } from '@/ui/primitives/Button';
 import { StepFrame } from '@/ui/shell/StepFrame';
-import { fitFaultWords } from '@/ui/words';
+import { fitFaultWords } from '@/ui/fit/fitWords';
 
 export const metadata = { title: 'Fit' };
 

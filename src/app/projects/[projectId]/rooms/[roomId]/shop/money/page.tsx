@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { undoAction } from '@/app/actions/projects';
 import { openRoom } from '@/server/desk/openRoom';
 import { loadHomeMoney } from '@/server/shop/homeMoney';
-import { hoursWords } from '@/ui/agree/hoursWords';
+import { hoursWords } from '@/ui/agree/agreeWords';
 import { MoneyView } from '@/ui/shop/MoneyView';
 import { ShopPages } from '@/ui/shop/ShopPages';
 import { StepFrame } from '@/ui/shell/StepFrame';

@@ -1,10 +1,35 @@
-import type { DeedCode, KeptDeed } from '@/core/home';
-import { formatCount } from '@/core/shared';
+import { assertNever, formatCount, type LengthError, type MoneyError } from '@/core/shared';
+import { type DeedCode, type KeptDeed } from '@/core/home';
 
+export function lengthErrorWords(error: LengthError): string {
+  switch (error.code) {
+    case 'length_empty':
+      return 'Type a measure, such as 36.5 cm';
+    case 'length_unreadable':
+      return `“${error.found.trim()}” makes no sense here; write it like 36,5 cm, 14 3/8" or 1' 4"`;
+    case 'length_comma_ambiguous':
+      return 'Is the comma a thousand or a decimal? Write 1250 or 1.25';
+    case 'length_out_of_range':
+      return 'That is more than 100 m; check the unit';
+    default:
+      return assertNever(error);
+  }
+}
+export function moneyErrorWords(error: MoneyError): string {
+  switch (error.code) {
+    case 'money_empty':
+      return 'Type an amount, such as 140 or 9.80';
+    case 'money_unreadable':
+      return `“${error.found}” is not an amount; write it like 140 or 9.80`;
+    case 'money_out_of_range':
+      return 'That is more than ten million';
+    default:
+      return assertNever(error);
+  }
+}
 /** What a deed does not say is nothing; one that counts says how many. */
 const NO_FACTS = { name: '', place: '', draft: 'chosen', count: 1 };
 type Facts = Readonly<typeof NO_FACTS>;
-
 const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   agreed: ({ name }) => `agreed with ${name}`,
   approval_withdrawn: ({ name }) => `took the approval back for ${name}`,
@@ -91,13 +116,11 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   walls_measured: ({ name }) => `measured the walls of ${name}`,
   wishes_changed: ({ name }) => `changed what is wanted for ${name}`,
 };
-
 /** Where it was not in the plan, which needs no word. */
 function inDraft(draft: string): string {
   if (draft === 'chosen') return '';
   return draft === 'today' ? ', as it is today' : ` in ${draft}`;
 }
-
 /** What a change did, as it stands after "Undo": "removed Tall cupboard". */
 export function sayDeed(deed: KeptDeed): string {
   if (deed.code === 'told') return deed.words;

@@ -1,5 +1,5 @@
 import { deedCodes, parseDeed, writeDeed } from '@/core/home';
-import { sayDeed } from './deedWords';
+import { sayDeed } from './homeWords';
 
 test.each(deedCodes)('%s has words, and they name what it was done to', (code) => {
   const deed = { code, name: 'Mugs', place: 'Shelf 2', draft: 'chosen', count: 3 } as const;

@@ -1,0 +1,76 @@
+import { z } from 'zod';
+
+import { roomIdSchema, type RoomId } from '../shared';
+import { wayOutOf, wayOutSchema } from './codes';
+import { traitsOf, type Verdict } from './verdicts';
+
+/** Where a thing goes: what its verdict asks for. A room by its id, so that renaming it loses nothing. */
+export const destinationSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('room'), roomId: roomIdSchema }),
+  z.object({ kind: z.literal('person'), name: z.string().trim().min(1).max(80) }),
+  z.object({ kind: z.literal('way_out'), way: wayOutSchema }),
+  z.object({ kind: z.literal('day'), on: z.iso.date() }),
+]);
+export type Destination = Readonly<z.infer<typeof destinationSchema>>;
+
+interface Going {
+  readonly verdict: Verdict;
+  readonly to: string;
+  readonly destination?: Destination | undefined;
+}
+interface NamedRoom {
+  readonly id: RoomId;
+  readonly name: string;
+}
+
+const sameName = (a: string, b: string): boolean =>
+  a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/**
+ * Reads what was said as a destination, as the verdict asks for it; undefined where nothing was said,
+ * or what was said names nothing that is here.
+ */
+export function readDestination(
+  { verdict, to }: Pick<Going, 'verdict' | 'to'>,
+  rooms: readonly NamedRoom[],
+): Destination | undefined {
+  if (to.trim() === '') return undefined;
+  switch (traitsOf(verdict).asks) {
+    case 'room': {
+      const room = rooms.find(({ name }) => sameName(name, to));
+      return room && { kind: 'room', roomId: room.id };
+    }
+    case 'person':
+      return { kind: 'person', name: to.trim() };
+    case 'way_out': {
+      const way = wayOutOf(to);
+      return way && { kind: 'way_out', way };
+    }
+    case 'day':
+      return z.iso.date().safeParse(to).success ? { kind: 'day', on: to } : undefined;
+    case undefined:
+      return undefined;
+  }
+}
+
+/** Where a thing goes: as it was kept, or for older events as its words say. */
+export const destinationOf = (going: Going, rooms: readonly NamedRoom[]): Destination | undefined =>
+  going.destination ?? readDestination(going, rooms);
+
+/** Whether a thing that moves belongs in this room, even where the room was renamed since. */
+export const goesToRoom = (going: Going, room: NamedRoom): boolean => {
+  const destination = destinationOf(going, [room]);
+  return destination?.kind === 'room' && destination.roomId === room.id;
+};
+
+/** The day on which something put off is due, `2026-12-12`. */
+export const dayOf = (going: Going): string | undefined => {
+  const destination = destinationOf(going, []);
+  return destination?.kind === 'day' ? destination.on : undefined;
+};
+
+/** To whom it is given. */
+export const personOf = (going: Going): string | undefined => {
+  const destination = destinationOf(going, []);
+  return destination?.kind === 'person' ? destination.name : undefined;
+};

@@ -1,0 +1,98 @@
+import { type NextStep, type RoomProgress, type Step } from '@/core/desk';
+import { assertNever, formatCount } from '@/core/shared';
+import { fromWords } from '../look/lookWords';
+
+/** Codes from core become sentences here and nowhere else. */
+export const stepWords: Readonly<Record<Step, string>> = {
+  look: 'Look',
+  agree: 'Agree',
+  sort: 'Sort',
+  place: 'Place',
+  fit: 'Fit',
+  shop: 'Shop',
+  show: 'Show',
+};
+export function nextStepWords(next: NextStep): string {
+  switch (next.code) {
+    case 'add_unit':
+      return 'Measure the first cupboard or shelf';
+    case 'add_vantage_point':
+      return 'Name a spot to photograph from, before anything moves';
+    case 'take_before':
+      return `Photograph “before” ${fromWords(next.vantagePointName)}`;
+    case 'measure_again':
+      return `Measure ${next.bayName} again: the readings differ by more than 5 mm`;
+    case 'measure_usual':
+      return next.count === 1
+        ? `Measure ${next.firstName}: its sizes are only the usual ones`
+        : `Measure ${next.firstName} and ${formatCount(next.count - 1, 'other place')}: usual sizes so far`;
+    case 'measure_walls':
+      return 'Measure the walls, so that the room can be drawn from above';
+    case 'set_room_budget':
+      return 'Set this room’s share of the budget';
+    case 'make_sections':
+      return 'Divide the room into sections, each for one visit';
+    case 'start_sorting':
+      return 'Sort the first thing';
+    case 'ask_client':
+      return `Put ${formatCount(next.count, 'question')} to the client`;
+    case 'decide_later':
+      return `Decide ${formatCount(next.count, 'thing')} left for later`;
+    case 'place_groups':
+      return next.count === 1
+        ? `Find a home for ${next.firstName}`
+        : `Find homes for ${next.firstName} and ${formatCount(next.count - 1, 'other group')}`;
+    case 'fit_bays':
+      return next.count === 1
+        ? `Choose containers for ${next.firstBayName}`
+        : `Choose containers for ${next.firstBayName} and ${formatCount(next.count - 1, 'other place')}`;
+    case 'buy':
+      return `Buy what is on the list, ${formatCount(next.lines, 'line')}`;
+    case 'take_after':
+      return `Photograph “after” ${fromWords(next.vantagePointName)}`;
+    default:
+      return assertNever(next);
+  }
+}
+/** The word under a divider: what is missing in that step, or that it is done. */
+export function stepStatus(
+  step: Step,
+  progress: RoomProgress,
+): { readonly word: string; readonly isMissing: boolean } {
+  const gap = progress.next.find((next) => next.step === step);
+  if (!gap) return { word: progress.doneSteps.includes(step) ? 'done' : '', isMissing: false };
+  switch (gap.code) {
+    case 'add_unit':
+      return { word: 'to measure', isMissing: false };
+    case 'add_vantage_point':
+      return { word: 'no pictures', isMissing: true };
+    case 'take_before':
+      return { word: 'no “before”', isMissing: true };
+    case 'measure_again':
+      return { word: 'measure again', isMissing: true };
+    case 'measure_usual':
+      return { word: `${gap.count} to measure`, isMissing: true };
+    case 'measure_walls':
+      return { word: 'no plan', isMissing: false };
+    case 'set_room_budget':
+      return { word: 'no budget', isMissing: true };
+    case 'make_sections':
+      return { word: 'no sections', isMissing: false };
+    case 'start_sorting':
+      return { word: 'not begun', isMissing: false };
+    case 'ask_client':
+      return { word: `${gap.count} to ask`, isMissing: true };
+    case 'decide_later':
+      return { word: `${gap.count} for later`, isMissing: false };
+    case 'place_groups':
+      return { word: `${gap.count} homeless`, isMissing: true };
+    case 'fit_bays':
+      return { word: `${gap.count} open`, isMissing: false };
+    case 'buy':
+      return { word: `${gap.lines} to buy`, isMissing: false };
+    case 'take_after':
+      return { word: 'no “after”', isMissing: false };
+    default:
+      return assertNever(gap);
+  }
+}

@@ -7,7 +7,7 @@ import boundaries from 'eslint-plugin-boundaries';
 const LAYERS = {
   core: ['core'],
   data: ['data', 'core'],
-  server: ['server', 'data', 'core'],
+  server: ['server', 'data', 'core', 'workers'],
   gateway: ['gateway', 'server', 'data', 'core'],
   workers: ['workers', 'core'],
   standins: ['standins', 'core'],
@@ -19,6 +19,7 @@ export default [
   {
     ignores: [
       '.next/**',
+      'build/**',
       'node_modules/**',
       'data/**',
       'demo-data/**',

@@ -18,6 +18,7 @@ export default async () => {
       '^@test/(.*)$': '<rootDir>/tests/$1',
       '^server-only$': '<rootDir>/tests/emptyModule.ts',
     },
+    globalSetup: '<rootDir>/scripts/buildThreads.mjs',
     setupFiles: ['<rootDir>/tests/setup.ts'],
     // Jest keeps one core free; on two cores that halves it.
     maxWorkers: '100%',

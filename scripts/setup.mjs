@@ -36,6 +36,7 @@ export function ensureBuilt() {
   const sources = hashFiles(BUILD_INPUTS.flatMap((input) => listFiles(path.join(root, input))));
   if (readStamp(buildStamp) === sources) return;
   process.stdout.write('Building …\n');
+  runNode([path.join(root, 'scripts', 'buildThreads.mjs')]);
   runNode([path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build'], {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
   });

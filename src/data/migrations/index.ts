@@ -12,6 +12,7 @@ import * as buying from './0009_buying';
 import * as money from './0010_money';
 import * as homeDrafts from './0011_home_drafts';
 import * as reliability from './0012_reliability';
+import * as knownAnswers from './0013_known_answers';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -30,6 +31,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0010_money', ...money },
   { name: '0011_home_drafts', ...homeDrafts },
   { name: '0012_reliability', ...reliability },
+  { name: '0013_known_answers', ...knownAnswers },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -98,6 +98,7 @@ const NO_RECORDS = new Set([
   'imports',
   'import_rows',
   'desk_summaries',
+  'known_answers',
 ]);
 
 /** Tables that lead to a home and that no kind of record is of: their rows would be lost by undo. */

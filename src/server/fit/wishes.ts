@@ -2,7 +2,6 @@ import 'server-only';
 
 import {
   findFitFaults,
-  planFit,
   type FitAim,
   type FitAnswer,
   type FitPin,
@@ -10,7 +9,6 @@ import {
 } from '@/core/fit';
 import {
   err,
-  loadSolver,
   ok,
   type BayId,
   type ContainerId,
@@ -30,6 +28,7 @@ import {
 } from '@/data/records';
 import { nowIso } from '../means';
 import { listFitContainers, toFitQuestion } from './takeFit';
+import { runEngine, runEngineOnce } from '../engines/runEngine';
 
 export type FitWish =
   | { readonly kind: 'forbid' | 'allow'; readonly containerId: ContainerId }
@@ -167,7 +166,7 @@ export async function correctContainer(
       refits.push({ bayName, outcome: 'still_fits', moreMinor: 0 });
       continue;
     }
-    const answer = planFit(request, { solver: await loadSolver(), clock: () => performance.now() });
+    const answer = await runEngineOnce('fit', request);
     const isFound = answer.status !== 'infeasible';
     refits.push({
       bayName,
@@ -252,7 +251,6 @@ export async function findSubstitutes(
   records: Records<'containers' | 'fitWishes' | 'fits' | 'groups' | 'project' | 'things' | 'units'>,
   { containerId, bayIds }: { readonly containerId: string; readonly bayIds?: ReadonlySet<string> },
 ): Promise<readonly Substitute[]> {
-  const means = { solver: await loadSolver(), clock: () => performance.now() };
   const priced = await listFitContainers(db, records);
   const found: Substitute[] = [];
   for (const fit of records.fits.filter(
@@ -277,8 +275,8 @@ export async function findSubstitutes(
         .filter(({ groupId }) => !losing.has(groupId))
         .map(({ groupId, containerId: kept }) => ({ groupId, containerId: kept })),
     ];
-    const close = planFit({ ...without, pins }, means);
-    const answer = close.status === 'infeasible' ? planFit(without, means) : close;
+    const close = await runEngine('fit', { ...without, pins });
+    const answer = close.status === 'infeasible' ? await runEngine('fit', without) : close;
     if (answer.status === 'infeasible') continue;
     const names = [
       ...new Set(

@@ -88,39 +88,33 @@ export const removeGiftCard = atomic(
 );
 
 /** The client says yes to a line at what it comes to now, or takes the yes back. @errors `not_found`: not on the list. */
-export const approveNeed = atomic(
-  async (
-    db: Db,
-    projectId: ProjectId,
-    {
-      roomId,
-      needId,
-      isApproved,
-    }: { readonly roomId: RoomId; readonly needId: string; readonly isApproved: boolean },
-  ): Promise<void> => {
-    const records = await loadRecords(db, projectId, ...shoppingNames);
-    const shopping = await loadRoomShopping(db, records, roomId);
-    const { request, answer } = await answerRoomShopping(shopping);
-    const need = request.needs.find(({ id }) => id === needId);
-    if (!need) throw new DataError('not_found', 'there is no such line on this list');
-    const lineMinor =
-      priceLines(request, answer, shopping.purchases).find((line) => line.needId === needId)
-        ?.lineMinor ?? 0;
-    const id = `${roomId}_${needId}`;
-    await recordChange(
-      db,
-      {
-        projectId,
-        deed: { code: isApproved ? 'approved' : 'approval_withdrawn', name: need.name },
-        now: nowIso(),
-      },
-      (writer) =>
-        isApproved
-          ? writer.put(approvalRecord, { id, roomId, needId, lineMinor, approvedAt: nowIso() })
-          : writer.remove(approvalRecord, id),
-    );
-  },
-);
+export async function approveNeed(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    needId,
+    isApproved,
+  }: { readonly roomId: RoomId; readonly needId: string; readonly isApproved: boolean },
+): Promise<void> {
+  const stamp = await stampOf(db, projectId);
+  const records = await loadRecords(db, projectId, ...shoppingNames);
+  const shopping = await loadRoomShopping(db, records, roomId);
+  const { request, answer } = await answerRoomShopping(shopping);
+  const need = request.needs.find(({ id }) => id === needId);
+  if (!need) throw new DataError('not_found', 'there is no such line on this list');
+  const lineMinor =
+    priceLines(request, answer, shopping.purchases).find((line) => line.needId === needId)
+      ?.lineMinor ?? 0;
+  const id = `${roomId}_${needId}`;
+  const deed = { code: isApproved ? 'approved' : 'approval_withdrawn', name: need.name } as const;
+  await recordChange(db, { projectId, deed, now: nowIso() }, async (writer, trx) => {
+    await requireUnchanged(trx, projectId, stamp);
+    if (isApproved)
+      await writer.put(approvalRecord, { id, roomId, needId, lineMinor, approvedAt: nowIso() });
+    else await writer.remove(approvalRecord, id);
+  });
+}
 
 /** Takes what stands in a place instead of a container that cannot be had. @errors `not_found`: nothing goes in instead. */
 export async function takeSubstitute(

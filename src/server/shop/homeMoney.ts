@@ -12,6 +12,7 @@ import type { Room } from '@/core/look';
 import type { Db } from '@/data/db';
 import type { Records } from '@/data/records';
 import { loadEstimate, type EstimateName } from '../agree/loadEstimate';
+import { answerOrKnown, type Answered } from '../engines/answerOrKnown';
 import { today } from '../means';
 import {
   answerRoomShopping,
@@ -42,25 +43,35 @@ export interface HomeMoney {
   };
 }
 
+/** The money of the home, or the last known with its date where the new one takes longer. */
+export const loadMoneyView = (
+  db: Db,
+  records: Records<'approvals' | EstimateName | ShoppingName>,
+): Promise<Answered<HomeMoney>> =>
+  answerOrKnown(db, { projectId: records.project.id, about: 'money' }, () =>
+    loadHomeMoney(db, records),
+  );
+
 /** The money of every room and of the home, each room's list worked out as it stands. */
 export async function loadHomeMoney(
   db: Db,
   records: Records<'approvals' | EstimateName | ShoppingName>,
 ): Promise<HomeMoney> {
   const prices = await loadPriceList(db);
-  const rooms: HomeMoney['rooms'][number][] = [];
-  for (const room of records.rooms) {
-    const shopping = await loadRoomShopping(db, records, room.id, prices);
-    const { request, answer } = await answerRoomShopping(shopping);
-    const sums = sumRoom({
-      shareMinor: room.budgetMinor,
-      openMinor: answer.leastBudgetMinor ?? answer.payMinor,
-      purchases: shopping.purchases,
-      lines: priceLines(request, answer, shopping.purchases),
-      approvals: records.approvals.filter(({ roomId }) => roomId === room.id),
-    });
-    rooms.push({ room, sums, isShort: answer.status === 'infeasible' });
-  }
+  const rooms = await Promise.all(
+    records.rooms.map(async (room) => {
+      const shopping = await loadRoomShopping(db, records, room.id, prices);
+      const { request, answer } = await answerRoomShopping(shopping);
+      const sums = sumRoom({
+        shareMinor: room.budgetMinor,
+        openMinor: answer.leastBudgetMinor ?? answer.payMinor,
+        purchases: shopping.purchases,
+        lines: priceLines(request, answer, shopping.purchases),
+        approvals: records.approvals.filter(({ roomId }) => roomId === room.id),
+      });
+      return { room, sums, isShort: answer.status === 'infeasible' };
+    }),
+  );
   const cards = prices.shops.flatMap((shop) => {
     const own = records.giftCards.filter(({ shopId }) => shopId === shop.id);
     return own.length === 0

@@ -3,21 +3,17 @@ import 'server-only';
 import {
   listMaterialNeeds,
   materialsSchema,
-  planCuts,
-  planRoll,
   toCutRequest,
   toRollRequest,
-  type CutAnswer,
   type MaterialNeed,
   type Materials,
-  type RollAnswer,
 } from '@/core/shop';
-import { loadSolver, type Clock, type ProjectId, type RoomId } from '@/core/shared';
+import type { ProjectId, RoomId } from '@/core/shared';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { loadRecords, materialsRecord, type Records } from '@/data/records';
 import { nowIso } from '../means';
-import { Memory } from '../remember';
+import { runEngine } from '../engines/runEngine';
 
 const mm = (value: number) => ({ mm: value, text: `${value} mm` });
 /** What a saw takes where nobody has said, and how long a board goes into a usual car with a seat down. */
@@ -55,9 +51,6 @@ export const saveMaterials = atomic(
 
 /** Only how many boards and rolls there are is asked here, not the last millimetre of how they are cut. */
 const COUNT_MS = 400;
-const clock: Clock = () => performance.now();
-const cuts = new Memory<CutAnswer>(50);
-const rolls = new Memory<RollAnswer>(50);
 
 /** What a label says: every container of the room's taken fits bears the name of its group. */
 export function labelTextsOf(
@@ -83,16 +76,13 @@ export async function materialNeedsOf(
   const units = records.units.filter((unit) => unit.roomId === roomId);
   const cutRequest = { ...toCutRequest(materials), timeLimitMs: COUNT_MS };
   const rollRequest = toRollRequest(materials, units);
-  const solver = await loadSolver();
   const cut =
     materials.buying.boards.shopId !== null && cutRequest.pieces.length > 0
-      ? cuts.recall(cutRequest, () => planCuts(cutRequest, { solver, clock }))
+      ? await runEngine('cuts', cutRequest)
       : undefined;
   const roll =
     materials.buying.roll.shopId !== null && rollRequest
-      ? rolls.recall(rollRequest, () =>
-          planRoll({ ...rollRequest, timeLimitMs: COUNT_MS }, { clock }),
-        )
+      ? await runEngine('roll', { ...rollRequest, timeLimitMs: COUNT_MS })
       : undefined;
   return listMaterialNeeds(materials, { cut, roll, labelTexts: labelTextsOf(records, roomId) });
 }

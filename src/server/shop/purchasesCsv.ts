@@ -8,7 +8,7 @@ import {
   type RoomId,
 } from '@/core/shared';
 import { cardLeftMinorOf, listNeeds, type Purchase, type RoomShopping } from '@/core/shop';
-import { atomic, recordChange } from '@/data/changes';
+import { recordChange, requireUnchanged, stampOf } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { loadRecords, purchaseRecord } from '@/data/records';
 import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
@@ -72,86 +72,86 @@ type ReadPurchase = Omit<
  * that is here already, by day, shop, item, pieces and sum, is not kept twice. Nothing is kept while a row
  * is faulty, unless the good ones were asked for; a gift card pays no more than is on it here either. @errors `not_found`.
  */
-export const importPurchasesCsv = atomic(
-  async (
-    db: Db,
-    projectId: ProjectId,
-    {
-      roomId,
-      text,
-      acceptGoodRows,
-    }: { readonly roomId: RoomId; readonly text: string; readonly acceptGoodRows: boolean },
-  ): Promise<PurchasesImport> => {
-    const shopping = await loadRoomShopping(
-      db,
-      await loadRecords(db, projectId, ...shoppingNames),
-      roomId,
+export async function importPurchasesCsv(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    text,
+    acceptGoodRows,
+  }: { readonly roomId: RoomId; readonly text: string; readonly acceptGoodRows: boolean },
+): Promise<PurchasesImport> {
+  const stamp = await stampOf(db, projectId);
+  const shopping = await loadRoomShopping(
+    db,
+    await loadRecords(db, projectId, ...shoppingNames),
+    roomId,
+  );
+  const table = readCsvTable(text, purchaseCsvColumns, ['day', 'shop', 'item', 'paid']);
+  const faults: CsvFault[] = [...table.faults];
+  const good = table.rows.flatMap(({ line, row }) => {
+    const before = faults.length;
+    const read = readRow(
+      row,
+      (column, expected) =>
+        void faults.push({ line, column, code: 'unreadable', found: row[column], expected }),
     );
-    const table = readCsvTable(text, purchaseCsvColumns, ['day', 'shop', 'item', 'paid']);
-    const faults: CsvFault[] = [...table.faults];
-    const good = table.rows.flatMap(({ line, row }) => {
-      const before = faults.length;
-      const read = readRow(
-        row,
-        (column, expected) =>
-          void faults.push({ line, column, code: 'unreadable', found: row[column], expected }),
-      );
-      return read && faults.length === before ? [{ line, purchase: read }] : [];
+    return read && faults.length === before ? [{ line, purchase: read }] : [];
+  });
+  const keyOf = (
+    purchase: Pick<Purchase, 'boughtAt' | 'shopName' | 'label' | 'pieces' | 'paidMinor'>,
+  ): string =>
+    [
+      dayOf(purchase.boughtAt),
+      purchase.shopName.toLowerCase(),
+      purchase.label.toLowerCase(),
+      purchase.pieces,
+      purchase.paidMinor,
+    ].join('\u0000');
+  const here = new Set(shopping.purchases.map(keyOf));
+  const cardLeft = new Map(
+    shopping.shops.map((shop) => [shop.name.toLowerCase(), cardLeftMinorOf(shop, shopping)]),
+  );
+  const fresh = good
+    .filter(({ purchase }) => !here.has(keyOf(purchase)))
+    .flatMap(({ line, purchase }) => {
+      const shopName = purchase.shopName.toLowerCase();
+      const leftMinor = cardLeft.get(shopName) ?? 0;
+      if (purchase.cardMinor > leftMinor) {
+        faults.push({
+          line,
+          column: 'gift_card',
+          code: 'unreadable',
+          found: formatMoneyInput(purchase.cardMinor),
+          expected: `at most the ${formatMoneyInput(leftMinor)} left on the cards of this shop`,
+        });
+        return [];
+      }
+      cardLeft.set(shopName, leftMinor - purchase.cardMinor);
+      return [purchase];
     });
-    const keyOf = (
-      purchase: Pick<Purchase, 'boughtAt' | 'shopName' | 'label' | 'pieces' | 'paidMinor'>,
-    ): string =>
-      [
-        dayOf(purchase.boughtAt),
-        purchase.shopName.toLowerCase(),
-        purchase.label.toLowerCase(),
-        purchase.pieces,
-        purchase.paidMinor,
-      ].join('\u0000');
-    const here = new Set(shopping.purchases.map(keyOf));
-    const cardLeft = new Map(
-      shopping.shops.map((shop) => [shop.name.toLowerCase(), cardLeftMinorOf(shop, shopping)]),
-    );
-    const fresh = good
-      .filter(({ purchase }) => !here.has(keyOf(purchase)))
-      .flatMap(({ line, purchase }) => {
-        const shopName = purchase.shopName.toLowerCase();
-        const leftMinor = cardLeft.get(shopName) ?? 0;
-        if (purchase.cardMinor > leftMinor) {
-          faults.push({
-            line,
-            column: 'gift_card',
-            code: 'unreadable',
-            found: formatMoneyInput(purchase.cardMinor),
-            expected: `at most the ${formatMoneyInput(leftMinor)} left on the cards of this shop`,
-          });
-          return [];
-        }
-        cardLeft.set(shopName, leftMinor - purchase.cardMinor);
-        return [purchase];
-      });
-    const repeatedCount = good.filter(({ purchase }) => here.has(keyOf(purchase))).length;
-    const goodCount = fresh.length + repeatedCount;
-    if ((faults.length > 0 && !acceptGoodRows) || goodCount === 0)
-      return { faults, goodCount, outcome: undefined };
-    await recordChange(
-      db,
-      { projectId, deed: { code: 'purchases_read', count: fresh.length }, now: nowIso() },
-      async (writer) => {
-        for (const purchase of fresh)
-          await writer.insert(purchaseRecord, {
-            ...purchase,
-            ...lineOf(shopping, purchase.label),
-            id: purchaseIdSchema.parse(createId()),
-            roomId,
-            receiptId: null,
-            expectedMinor: null,
-          });
-      },
-    );
-    return { faults, goodCount, outcome: { addedCount: fresh.length, repeatedCount } };
-  },
-);
+  const repeatedCount = good.filter(({ purchase }) => here.has(keyOf(purchase))).length;
+  const goodCount = fresh.length + repeatedCount;
+  if ((faults.length > 0 && !acceptGoodRows) || goodCount === 0)
+    return { faults, goodCount, outcome: undefined };
+  await recordChange(
+    db,
+    { projectId, deed: { code: 'purchases_read', count: fresh.length }, now: nowIso() },
+    async (writer, trx) => {
+      await requireUnchanged(trx, projectId, stamp);
+      for (const purchase of fresh)
+        await writer.insert(purchaseRecord, {
+          ...purchase,
+          ...lineOf(shopping, purchase.label),
+          id: purchaseIdSchema.parse(createId()),
+          roomId,
+          receiptId: null,
+          expectedMinor: null,
+        });
+    },
+  );
+  return { faults, goodCount, outcome: { addedCount: fresh.length, repeatedCount } };
+}
 
 /** The line of the list that is called so. */
 function lineOf(

@@ -41,7 +41,7 @@ import {
   type Records,
 } from '@/data/records';
 import { createId, nowIso } from '../means';
-import { Memory } from '../remember';
+import { runEngine } from '../engines/runEngine';
 import { materialNeedsOf } from './materials';
 
 export interface PlannedShopping {
@@ -53,8 +53,6 @@ export interface PlannedShopping {
   /** Shops that price in another currency are left out; their names are told. */
   readonly otherCurrencyShopNames: readonly string[];
 }
-
-const clock: Clock = () => performance.now();
 
 /** Offers and shops: the same for every room. */
 export const loadPriceList = async (db: Db): Promise<Pick<RoomShopping, 'offers' | 'shops'>> => ({
@@ -111,32 +109,23 @@ export async function loadRoomShopping(
   };
 }
 
-const answers = new Memory<ShopAnswer>(50);
-const weights = new Memory<WishWeights>(50);
-const ways = new Memory<readonly WayBack[]>(50);
-
 /** What to buy where, for one room. */
 export async function answerRoomShopping(
   shopping: RoomShopping,
 ): Promise<{ readonly request: ShopRequest; readonly answer: ShopAnswer }> {
-  const means = { solver: await loadSolver(), clock };
   const request = toShopRequest(shopping);
-  return { request, answer: answers.recall(request, () => planShop(request, means)) };
+  return { request, answer: await runEngine('shop', request) };
 }
 
 /** Works the list of a room out: what to buy where, and, over budget, what would bring it back. */
 export async function planRoomShopping(shopping: RoomShopping): Promise<PlannedShopping> {
-  const means = { solver: await loadSolver(), clock };
   const { request, answer } = await answerRoomShopping(shopping);
   return {
     needs: listNeeds(shopping),
     request,
     answer,
-    wishes: weights.recall(request, () => weighWishes(request, answer, means)),
-    waysBack:
-      answer.leastBudgetMinor === undefined
-        ? []
-        : ways.recall(request, () => findWaysBack(request, means)),
+    wishes: await runEngine('wishes', { request, answer }),
+    waysBack: answer.leastBudgetMinor === undefined ? [] : await runEngine('waysBack', request),
     otherCurrencyShopNames: shopping.shops
       .filter((shop) => shop.currency !== shopping.currency)
       .map(({ name }) => name),

@@ -1,8 +1,10 @@
 import { notFound } from 'next/navigation';
 
 import { undoAction } from '@/app/actions/projects';
-import { openRoom } from '@/server/desk/openRoom';
-import { loadHomeMoney } from '@/server/shop/homeMoney';
+import { openRoom, type OpenRoom } from '@/server/desk/openRoom';
+import { loadMoneyView, type HomeMoney } from '@/server/shop/homeMoney';
+import { KnownNote } from '@/ui/shell/KnownNote';
+import { AnswerWhenThere } from '@/app/AnswerWhenThere';
 import { hoursWords } from '@/ui/agree/agreeWords';
 import { MoneyView } from '@/ui/shop/MoneyView';
 import { ShopPages } from '@/ui/shop/ShopPages';
@@ -18,8 +20,25 @@ export default async function MoneyPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'approvals', 'giftCards');
   if (!opened) notFound();
-  const { db, records, own, here } = opened;
-  const { rooms, fee, ...money } = await loadHomeMoney(db, records);
+  const { db, records } = opened;
+  return (
+    <AnswerWhenThere
+      answered={await loadMoneyView(db, records)}
+      show={(view, knownAt) => <MoneyScreen opened={opened} view={view} knownAt={knownAt} />}
+    />
+  );
+}
+
+interface MoneyScreenProps {
+  readonly opened: OpenRoom<'approvals' | 'giftCards'>;
+  readonly view: HomeMoney;
+  readonly knownAt: string | undefined;
+}
+
+function MoneyScreen({ opened, view, knownAt }: MoneyScreenProps) {
+  const { records, own, here } = opened;
+  const projectId = records.project.id;
+  const { rooms, fee, ...money } = view;
   return (
     <StepFrame
       step="shop"
@@ -30,8 +49,9 @@ export default async function MoneyPage({
       undo={opened.undo}
       onUndo={undoAction}
     >
-      <ShopPages projectId={projectId} roomId={roomId} active="money" />
+      <ShopPages projectId={projectId} roomId={own.room.id} active="money" />
       <h1 className="mb-3 text-[24px]">Money of the home</h1>
+      {knownAt !== undefined && <KnownNote knownAt={knownAt} />}
       <MoneyView
         {...money}
         rooms={rooms.map(({ room, sums, isShort }) => ({

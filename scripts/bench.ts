@@ -415,6 +415,7 @@ function checkBuying(solver: Solver, kind: 'shop' | 'cut' | 'roll', count: numbe
 async function main(names: readonly string[]): Promise<void> {
   // Its parts are processes of their own, for their memory is measured.
   if (names.includes('data')) return void (await import('./benchData'));
+  if (names.includes('beside')) return void (await import('./benchBeside'));
   const solver = await loadSolver();
   const wants = (name: string) => names.length === 0 || names.includes(name);
   const rows: Row[] = [];

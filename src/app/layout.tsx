@@ -1,6 +1,8 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 
+import { undoAction } from '@/app/actions/projects';
+import { Notices } from '@/ui/primitives/Notices';
 import { KeyboardMap } from '@/ui/shell/KeyboardMap';
 import './globals.css';
 import { LOCALE } from '@/core/shared';
@@ -17,6 +19,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
       <body>
         {children}
         <KeyboardMap />
+        <Notices onUndo={undoAction} />
       </body>
     </html>
   );

@@ -250,6 +250,20 @@ export async function listChanges(db: Db, projectId: ProjectId, limit = 400): Pr
   }));
 }
 
+/** The latest changes that were not taken back, without what they hold. */
+export async function listChangeHeads(
+  db: Db,
+  projectId: ProjectId,
+  limit: number,
+): Promise<{ readonly seq: number; readonly deed: KeptDeed }[]> {
+  const rows: readonly { seq: number; label: string }[] = await db('changes')
+    .where({ project_id: projectId, is_undone: 0 })
+    .orderBy('seq', 'desc')
+    .limit(limit)
+    .select('seq', 'label');
+  return rows.map(({ seq, label }) => ({ seq, deed: parseDeed(label) }));
+}
+
 /** What undo and redo would do next. */
 export interface UndoState {
   readonly undo: KeptDeed | undefined;

@@ -1,9 +1,12 @@
 import 'server-only';
 
 import { revalidatePath } from 'next/cache';
-import type { z } from 'zod';
+import { z } from 'zod';
 
+import { projectIdSchema } from '@/core/shared';
+import { listChangeHeads } from '@/data/changes';
 import { toDataError } from '@/data/faults';
+import { getDatabase } from '@/data/startData';
 import type { ActionResult } from '@/ui/actionResult';
 import { faultWords } from '../faultWords';
 
@@ -22,14 +25,26 @@ export async function answer<S extends z.ZodType, T>(
     return { ok: false, message: field === '' ? message : `${field}: ${message}`, fields };
   }
   try {
+    const before = await findLastChange(raw);
     const result = await work(parsed.data);
-    if (result.ok) revalidatePath('/', 'layout');
-    return result;
+    if (!result.ok) return result;
+    revalidatePath('/', 'layout');
+    const after = await findLastChange(raw);
+    return after && after.seq !== before?.seq ? { ...result, undo: after } : result;
   } catch (error) {
     const known = toDataError(error);
     if (known) return { ok: false, message: faultWords[known.code].words };
     throw error;
   }
+}
+
+/** The last change of the project that the input names, where it names one. */
+async function findLastChange(raw: unknown) {
+  const named = z.object({ projectId: projectIdSchema }).safeParse(raw);
+  if (!named.success) return undefined;
+  const { projectId } = named.data;
+  const [change] = await listChangeHeads(await getDatabase(), projectId, 1);
+  return change && { ...change, projectId };
 }
 
 export const done = { ok: true, value: undefined } as const;

@@ -1,12 +1,12 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { AgreementChange } from '@/core/agree';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
+import { useMutation } from '../useMutation';
 
 interface AgreedNoteProps {
   readonly projectId: string;
@@ -23,14 +23,11 @@ interface AgreedNoteProps {
 
 /** Whether the client has agreed to what stands here, and what changed since. */
 export function AgreedNote({ projectId, last, names, onAgree }: AgreedNoteProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [name, setName] = useState(last?.agreedBy ?? names[0] ?? '');
-  const [message, setMessage] = useState('');
   const isCurrent = last !== undefined && last.changes.length === 0;
   const agree = async () => {
-    const result = await onAgree(name);
-    setMessage(result.ok ? '' : result.message);
-    router.refresh();
+    await mutate(() => onAgree(name));
   };
   return (
     <section>
@@ -90,11 +87,6 @@ export function AgreedNote({ projectId, last, names, onAgree }: AgreedNoteProps)
               Agreed
             </Button>
           </div>
-        )}
-        {message !== '' && (
-          <p role="alert" className="warn">
-            {message}
-          </p>
         )}
       </div>
     </section>

@@ -7,6 +7,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
+import { useMutation } from '../useMutation';
 
 interface HomeEndProps {
   readonly name: string;
@@ -18,38 +19,23 @@ interface HomeEndProps {
 /** What becomes of a home that is done: put away, or, at the client's wish, forgotten. */
 export function HomeEnd({ name, isAway, onPutAway, onForget }: HomeEndProps) {
   const router = useRouter();
+  const { mutate } = useMutation();
   const [isOpen, setIsOpen] = useState(false);
   const [typed, setTyped] = useState('');
-  const [message, setMessage] = useState('');
   const run = async (work: () => Promise<ActionResult>, after: () => void) => {
-    const result = await work();
-    if (result.ok) after();
-    else setMessage(result.message);
+    if ((await mutate(work)).ok) after();
   };
   return (
     <section className="no-print">
       <h2 className="caption mb-1 font-text">When it is done</h2>
       <div className="flex flex-wrap gap-2">
-        <Button
-          look="plain"
-          onClick={() =>
-            void run(
-              () => onPutAway(!isAway),
-              () => router.refresh(),
-            )
-          }
-        >
+        <Button look="plain" onClick={() => void mutate(() => onPutAway(!isAway))}>
           {isAway ? 'Take back to the desk' : 'Put this home away'}
         </Button>
         <Button look="plain" onClick={() => setIsOpen(true)}>
           Forget this home …
         </Button>
       </div>
-      {message !== '' && !isOpen && (
-        <p role="alert" className="warn mt-2">
-          {message}
-        </p>
-      )}
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="Forget this home">
         <form
           className="grid gap-3"
@@ -76,9 +62,6 @@ export function HomeEnd({ name, isAway, onPutAway, onForget }: HomeEndProps) {
             autoComplete="off"
             onChange={(event) => setTyped(event.target.value)}
           />
-          <p role="alert" className="min-h-6 text-[14px] text-signal-deep">
-            {message}
-          </p>
           <Button type="submit" look="main" disabled={typed.trim() !== name}>
             Forget it for good
           </Button>

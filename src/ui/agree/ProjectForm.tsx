@@ -3,7 +3,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import { useFieldArray, useForm, useWatch, type UseFormReturn } from 'react-hook-form';
 
 import { measureUnits } from '@/core/agree';
@@ -17,6 +16,8 @@ import {
   type ProjectFormRead,
   type ProjectFormTyped,
 } from './projectForm';
+import { showNotice } from '../primitives/notices';
+import { useMutation } from '../useMutation';
 
 type Form = UseFormReturn<ProjectFormTyped, unknown, ProjectFormRead>;
 
@@ -34,15 +35,15 @@ const UNIT_WORDS = { mm: 'millimetres', cm: 'centimetres', in: 'inches' } as con
 /** Household and project: who lives here, by when, for how much, in which units. */
 export function ProjectForm({ typed, rooms, submitLabel, onSave, canFinish }: ProjectFormProps) {
   const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   const form: Form = useForm({ resolver: zodResolver(projectFormSchema), defaultValues: typed });
   const { register, formState, handleSubmit, getValues } = form;
   const { errors } = formState;
   const save = handleSubmit(async () => {
-    const result = await onSave(getValues());
-    setMessage(result.ok ? (result.value.href === '' ? 'Kept.' : '') : result.message);
-    if (result.ok && result.value.href !== '') router.push(result.value.href);
-    else router.refresh();
+    const result = await mutate(() => onSave(getValues()));
+    if (!result.ok) return;
+    if (result.value.href === '') showNotice({ kind: 'done', words: 'Kept.' });
+    else router.push(result.value.href);
   });
   return (
     <form onSubmit={(event) => void save(event)} noValidate className="grid gap-5">
@@ -113,9 +114,6 @@ export function ProjectForm({ typed, rooms, submitLabel, onSave, canFinish }: Pr
         <Button type="submit" look="main" disabled={formState.isSubmitting}>
           {submitLabel}
         </Button>
-        <p role="status" className="text-[14px] text-soft">
-          {message}
-        </p>
       </div>
     </form>
   );

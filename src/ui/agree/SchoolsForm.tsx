@@ -1,11 +1,11 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 
 import { schoolQuestions, schools, type SchoolChoices, type SchoolQuestion } from '@/core/look';
 import type { ActionResult } from '../actionResult';
 import { schoolChoiceWords, schoolQuestionWords } from './agreeWords';
+import { useMutation } from '../useMutation';
 
 interface SchoolsFormProps {
   readonly project: SchoolChoices;
@@ -16,20 +16,14 @@ interface SchoolsFormProps {
 
 /** Where practitioners disagree: what holds for the home, and where this room departs from it, each with its reason. */
 export function SchoolsForm({ project, room, roomName, onChoose }: SchoolsFormProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [scope, setScope] = useState<'project' | 'room'>('project');
-  const [, startTransition] = useTransition();
-  const [message, setMessage] = useState('');
   const own = scope === 'project' ? project : room;
   const choose = (
     question: SchoolQuestion,
     next: { readonly choice: string; readonly reason: string } | undefined,
   ) => {
-    startTransition(async () => {
-      const result = await onChoose(scope, { ...own, [question]: next });
-      setMessage(result.ok ? '' : result.message);
-      router.refresh();
-    });
+    void mutate(() => onChoose(scope, { ...own, [question]: next }));
   };
   return (
     <section aria-label="Ways of working" className="panel content-start p-4">
@@ -67,11 +61,6 @@ export function SchoolsForm({ project, room, roomName, onChoose }: SchoolsFormPr
           </li>
         ))}
       </ul>
-      {message !== '' && (
-        <p role="alert" className="warn mt-2">
-          {message}
-        </p>
-      )}
     </section>
   );
 }

@@ -1,8 +1,7 @@
 'use client';
 
 import { ArrowDown, Check, ArrowUp, Pencil, Plus, X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 
 import { contentKinds, type ContentKind, type Section, type SectionEstimate } from '@/core/agree';
 import type { ActionResult } from '../actionResult';
@@ -10,6 +9,7 @@ import { Button } from '../primitives/Button';
 import { contentKindWords } from './agreeWords';
 import { hoursWords } from './agreeWords';
 import { SectionSheet, type SectionTyped } from './SectionSheet';
+import { useMutation } from '../useMutation';
 
 export interface SectionRoom {
   readonly id: string;
@@ -67,16 +67,8 @@ export function SectionBoard({
   onMove,
   onRemove,
 }: SectionBoardProps) {
-  const router = useRouter();
-  const [isBusy, startTransition] = useTransition();
+  const { mutate, isPending } = useMutation();
   const [editing, setEditing] = useState<SectionTyped>();
-  const [message, setMessage] = useState('');
-  const run = (act: () => Promise<ActionResult>) =>
-    startTransition(async () => {
-      const result = await act();
-      setMessage(result.ok ? '' : result.message);
-      router.refresh();
-    });
   const longestMinutes = Math.max(60, ...estimates.map(({ highMinutes }) => highMinutes));
   const taken = new Set<string>(estimates.flatMap(({ section }) => section.bayIds));
   const hasLong = estimates.some(
@@ -113,27 +105,22 @@ export function SectionBoard({
             roomName={rooms.find(({ id }) => id === estimate.section.roomId)?.name ?? ''}
             longestMinutes={longestMinutes}
             isHere={estimate.section.roomId === activeRoomId}
-            isBusy={isBusy}
+            isPending={isPending}
             isFirst={i === 0}
             isLast={i === estimates.length - 1}
-            onChange={(change) => run(() => onSave({ ...toTyped(estimate.section), ...change }))}
+            onChange={(change) => mutate(() => onSave({ ...toTyped(estimate.section), ...change }))}
             onEdit={() => setEditing(toTyped(estimate.section))}
-            onMove={(way) => run(() => onMove(estimate.section.id, way))}
-            onRemove={() => run(() => onRemove(estimate.section.id))}
+            onMove={(way) => mutate(() => onMove(estimate.section.id, way))}
+            onRemove={() => mutate(() => onRemove(estimate.section.id))}
           />
         ))}
       </ol>
-      {message !== '' && (
-        <p role="alert" className="warn mt-2">
-          {message}
-        </p>
-      )}
       <div className="mt-2 flex flex-wrap gap-2">
         {isOpenHere && (
           <Button
             look={estimates.length === 0 ? 'main' : 'quiet'}
-            disabled={isBusy}
-            onClick={() => run(onSuggest)}
+            disabled={isPending}
+            onClick={() => mutate(onSuggest)}
           >
             One section a unit, {here?.name.toLowerCase()}
           </Button>
@@ -172,7 +159,7 @@ interface SectionRowProps {
   readonly roomName: string;
   readonly longestMinutes: number;
   readonly isHere: boolean;
-  readonly isBusy: boolean;
+  readonly isPending: boolean;
   readonly isFirst: boolean;
   readonly isLast: boolean;
   readonly onChange: (change: Partial<SectionTyped>) => void;
@@ -186,7 +173,7 @@ function SectionRow({
   roomName,
   longestMinutes,
   isHere,
-  isBusy,
+  isPending,
   isFirst,
   isLast,
   onChange,
@@ -205,7 +192,7 @@ function SectionRow({
         <button
           type="button"
           className={icon}
-          disabled={isFirst || isBusy}
+          disabled={isFirst || isPending}
           aria-label={`${section.name} earlier`}
           onClick={() => onMove('up')}
         >
@@ -214,7 +201,7 @@ function SectionRow({
         <button
           type="button"
           className={icon}
-          disabled={isLast || isBusy}
+          disabled={isLast || isPending}
           aria-label={`${section.name} later`}
           onClick={() => onMove('down')}
         >

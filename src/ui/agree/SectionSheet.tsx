@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { ContentKind } from '@/core/agree';
@@ -9,6 +8,7 @@ import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import type { SectionRoom } from './SectionBoard';
+import { useMutation } from '../useMutation';
 
 export interface SectionTyped {
   readonly id: string;
@@ -29,15 +29,11 @@ interface SectionSheetProps {
 
 /** A section's name, room and places. */
 export function SectionSheet({ typed: given, rooms, onSave, onDone }: SectionSheetProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [typed, setTyped] = useState(given);
-  const [message, setMessage] = useState('');
   const room = rooms.find(({ id }) => id === typed.roomId);
   const save = async () => {
-    const result = await onSave(typed);
-    if (!result.ok) return setMessage(result.message);
-    router.refresh();
-    onDone();
+    if ((await mutate(() => onSave(typed))).ok) onDone();
   };
   const toggle = (bayId: string) =>
     setTyped({
@@ -88,11 +84,6 @@ export function SectionSheet({ typed: given, rooms, onSave, onDone }: SectionShe
             ))}
           </div>
         </fieldset>
-        {message !== '' && (
-          <p role="alert" className="warn">
-            {message}
-          </p>
-        )}
         <Button type="submit" look="main" disabled={typed.name.trim() === ''}>
           Keep this section
         </Button>

@@ -1,11 +1,11 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useId, useState, useTransition } from 'react';
+import { useId, useState } from 'react';
 
 import type { ActionResult } from '../actionResult';
 import { TextField } from '../primitives/Field';
 import { mergeTyped, type TermsTyped } from './termsForm';
+import { useMutation } from '../useMutation';
 
 interface TermsFormProps {
   readonly typed: TermsTyped;
@@ -14,7 +14,6 @@ interface TermsFormProps {
 
 /** Goals, look, what never leaves, money and time. Kept whenever a field is left; nothing waits for a button. */
 export function TermsForm({ typed: given, onSave }: TermsFormProps) {
-  const router = useRouter();
   const [typed, setTyped] = useState(given);
   const [kept, setKept] = useState(given);
   const [base, setBase] = useState(given);
@@ -24,26 +23,12 @@ export function TermsForm({ typed: given, onSave }: TermsFormProps) {
     setBase(given);
     setKept(given);
   }
-  const [problem, setProblem] = useState<{
-    readonly message: string;
-    readonly fields: Readonly<Record<string, string>>;
-  }>({ message: '', fields: {} });
-  const [, startTransition] = useTransition();
-  const keep = () => {
+  const { mutate, fields } = useMutation();
+  const keep = async () => {
     if (JSON.stringify(typed) === JSON.stringify(kept)) return;
-    startTransition(async () => {
-      const result = await onSave(typed);
-      setProblem(
-        result.ok
-          ? { message: '', fields: {} }
-          : { message: result.message, fields: result.fields ?? {} },
-      );
-      if (result.ok) setKept(typed);
-      router.refresh();
-    });
+    if ((await mutate(() => onSave(typed))).ok) setKept(typed);
   };
-  const errorOf = (name: keyof TermsTyped) =>
-    problem.fields[`form.${name}`] ?? problem.fields[name];
+  const errorOf = (name: keyof TermsTyped) => fields[`form.${name}`] ?? fields[name];
   const field = (name: keyof TermsTyped, label: string, hint?: string) => (
     <TextField
       label={label}
@@ -53,7 +38,7 @@ export function TermsForm({ typed: given, onSave }: TermsFormProps) {
       value={typed[name]}
       error={errorOf(name)}
       onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
-      onBlur={keep}
+      onBlur={() => void keep()}
     />
   );
   const area = (name: keyof TermsTyped, label: string, placeholder: string, rows: number) => (
@@ -64,7 +49,7 @@ export function TermsForm({ typed: given, onSave }: TermsFormProps) {
       value={typed[name]}
       error={errorOf(name)}
       onChange={(text) => setTyped({ ...typed, [name]: text })}
-      onBlur={keep}
+      onBlur={() => void keep()}
     />
   );
   return (
@@ -86,11 +71,9 @@ export function TermsForm({ typed: given, onSave }: TermsFormProps) {
         {field('crewCount', 'People at work')}
       </div>
       <p role="status" className="min-h-5 text-[13px] text-soft">
-        {problem.message !== '' && Object.keys(problem.fields).length === 0
-          ? problem.message
-          : JSON.stringify(typed) === JSON.stringify(kept)
-            ? 'Kept as you leave each field.'
-            : 'Not kept yet.'}
+        {JSON.stringify(typed) === JSON.stringify(kept)
+          ? 'Kept as you leave each field.'
+          : 'Not kept yet.'}
       </p>
     </section>
   );

@@ -18,6 +18,7 @@ import type { ActionResult } from '../actionResult';
 import { EnoughLineView } from './EnoughLineView';
 import { HouseholdBar } from './HouseholdBar';
 import { RuleForm, type RuleTyped } from './RuleForm';
+import { useMutation } from '../useMutation';
 
 export interface CountViewProps {
   readonly projectId: string;
@@ -45,6 +46,7 @@ export interface CountViewProps {
 export function CountView(props: CountViewProps) {
   const { projectId, lines, offRules } = props;
   const router = useRouter();
+  const { mutate } = useMutation();
   const [isAdding, setIsAdding] = useState(false);
   useEffect(
     () =>
@@ -104,9 +106,7 @@ export function CountView(props: CountViewProps) {
               <button
                 type="button"
                 className="min-h-8 underline max-md:min-h-11"
-                onClick={() =>
-                  void props.onSaveRule({ ...rule, isOff: false }).then(() => router.refresh())
-                }
+                onClick={() => void mutate(() => props.onSaveRule({ ...rule, isOff: false }))}
               >
                 count them again
               </button>

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { EnoughLine, HouseholdCounts, LetGo } from '@/core/count';
@@ -33,7 +32,6 @@ export function EnoughLineView({
   onSave,
   onDrop,
 }: EnoughLineViewProps) {
-  const router = useRouter();
   const [isEditing, setIsEditing] = useState(false);
   const [decided, setDecided] = useState<ReadonlySet<string>>(new Set());
   const { rule, kept, enough, over, short, undecided, letGoFirst } = line;
@@ -117,18 +115,12 @@ export function EnoughLineView({
           rule={rule}
           onSave={async (typed) => {
             const result = await onSave(typed);
-            if (result.ok) {
-              setIsEditing(false);
-              router.refresh();
-            }
+            if (result.ok) setIsEditing(false);
             return result;
           }}
           onDrop={async () => {
             const result = await onDrop(rule.name);
-            if (result.ok) {
-              setIsEditing(false);
-              router.refresh();
-            }
+            if (result.ok) setIsEditing(false);
             return result;
           }}
           onBack={() => setIsEditing(false)}

@@ -1,11 +1,9 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-
 import type { HouseholdCounts } from '@/core/count';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { useMutation } from '../useMutation';
 
 interface HouseholdBarProps {
   readonly household: HouseholdCounts;
@@ -18,17 +16,16 @@ interface HouseholdBarProps {
 
 /** What the rules are multiplied by; a figure is kept when its field is left. */
 export function HouseholdBar({ household, onSave }: HouseholdBarProps) {
-  const router = useRouter();
-  const [problem, setProblem] = useState('');
+  const { mutate } = useMutation();
   const save = async (change: Partial<Parameters<typeof onSave>[0]>) => {
-    const result = await onSave({
-      bedCount: household.beds,
-      guestPlaceCount: household.guestPlaces,
-      washEveryDays: household.washEveryDays,
-      ...change,
-    });
-    setProblem(result.ok ? '' : result.message);
-    if (result.ok) router.refresh();
+    await mutate(() =>
+      onSave({
+        bedCount: household.beds,
+        guestPlaceCount: household.guestPlaces,
+        washEveryDays: household.washEveryDays,
+        ...change,
+      }),
+    );
   };
   const field = (
     label: string,
@@ -58,11 +55,6 @@ export function HouseholdBar({ household, onSave }: HouseholdBarProps) {
         {field('guest places', household.guestPlaces, 'guestPlaceCount')}
         {field('washday every', household.washEveryDays, 'washEveryDays', 'days')}
       </p>
-      {problem !== '' && (
-        <p role="alert" className="warn mt-1">
-          {problem}
-        </p>
-      )}
     </div>
   );
 }

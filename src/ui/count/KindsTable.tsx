@@ -1,13 +1,13 @@
 'use client';
 
 import { Scale } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatMass } from '@/core/shared';
 import type { SizedKind, SizeSource } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { useMutation } from '../useMutation';
 
 interface KindsTableProps {
   readonly kinds: readonly SizedKind[];
@@ -96,13 +96,12 @@ interface KindRowProps extends Omit<KindsTableProps, 'kinds'> {
 }
 
 function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: KindRowProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [problem, setProblem] = useState('');
   const id = kind.words[0] ?? '';
-  const finish = (result: ActionResult) => {
-    setProblem(result.ok ? '' : result.message);
-    if (result.ok) router.refresh();
-    return result.ok;
+  const finish = async (work: () => Promise<ActionResult>) => {
+    setProblem('');
+    return (await mutate(work)).ok;
   };
   const set = async (field: 'litres' | 'massG', text: string) => {
     const value = Number(text.replace(',', '.'));
@@ -112,7 +111,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
       massG: kind.massFrom === 'typed' ? kind.massG : null,
     };
     if (Math.abs(value - kind[field]) < 1e-9) return;
-    finish(await onSet({ id, ...own, [field]: value }));
+    await finish(() => onSet({ id, ...own, [field]: value }));
   };
   const cell = (field: 'litres' | 'massG', label: string) => (
     <input
@@ -146,7 +145,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
             <button
               type="button"
               className="ml-2 underline underline-offset-3"
-              onClick={() => void onReset(id).then(finish)}
+              onClick={() => void finish(() => onReset(id))}
             >
               back to the shipped figures
             </button>
@@ -176,7 +175,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
               <WeighForm
                 id={id}
                 onWeigh={async (count, massG) => {
-                  if (finish(await onWeigh({ id, count, massG }))) onWeighing(false);
+                  if (await finish(() => onWeigh({ id, count, massG }))) onWeighing(false);
                 }}
               />
             )}

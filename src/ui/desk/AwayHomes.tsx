@@ -2,13 +2,12 @@
 
 import { format, parseISO } from 'date-fns';
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 
 import type { Project } from '@/core/agree';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
+import { useMutation } from '../useMutation';
 
 interface ForgottenLine {
   readonly id: string;
@@ -28,13 +27,8 @@ const dayWords = (day: string): string => format(parseISO(day), 'd MMMM yyyy');
 
 /** Homes that are not on the desk: put away, and such that were forgotten at the client's wish. */
 export function AwayHomes({ archived, forgotten, onTakeBack }: AwayHomesProps) {
-  const router = useRouter();
-  const [message, setMessage] = useState('');
-  const takeBack = async (projectId: string) => {
-    const result = await onTakeBack(projectId);
-    if (!result.ok) setMessage(result.message);
-    router.refresh();
-  };
+  const { mutate } = useMutation();
+  const takeBack = (projectId: string) => mutate(() => onTakeBack(projectId));
   return (
     <div className="mx-auto grid max-w-[900px] gap-5">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -43,11 +37,6 @@ export function AwayHomes({ archived, forgotten, onTakeBack }: AwayHomesProps) {
           To the desk
         </Link>
       </div>
-      {message !== '' && (
-        <p role="alert" className="warn">
-          {message}
-        </p>
-      )}
       <section className="panel border-t-4 border-t-rim">
         {archived.length === 0 && (
           <p className="p-4">

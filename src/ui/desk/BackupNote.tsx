@@ -1,13 +1,13 @@
 'use client';
 
 import { formatDistanceToNow } from 'date-fns';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
+import { useMutation } from '../useMutation';
 
 interface Schedule {
   readonly every: 'day' | 'week' | 'never';
@@ -68,23 +68,16 @@ function LastBackup({ lastAt, hasWork }: Pick<BackupNoteProps, 'lastAt' | 'hasWo
 }
 
 function BackupForm({ schedule, folder, onSave, onBackUp }: BackupNoteProps) {
-  const router = useRouter();
+  const { mutate, isPending: isBusy } = useMutation();
   const [typed, setTyped] = useState({ every: schedule.every, keep: String(schedule.keep) });
-  const [message, setMessage] = useState('');
-  const [isBusy, setIsBusy] = useState(false);
-  const run = async (work: () => Promise<ActionResult>, words: string) => {
-    setIsBusy(true);
-    const result = await work();
-    setIsBusy(false);
-    setMessage(result.ok ? words : result.message);
-    router.refresh();
-  };
   return (
     <form
       className="grid gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        void run(() => onSave({ every: typed.every, keep: Number(typed.keep) }), 'Kept.');
+        void mutate(() => onSave({ every: typed.every, keep: Number(typed.keep) }), {
+          done: 'Kept.',
+        });
       }}
     >
       <p className="text-[14.5px]">
@@ -119,7 +112,7 @@ function BackupForm({ schedule, folder, onSave, onBackUp }: BackupNoteProps) {
         />
       </div>
       <p role="status" className="min-h-6 text-[14px]">
-        {isBusy ? 'Working …' : message}
+        {isBusy ? 'Working …' : ''}
       </p>
       <div className="flex flex-wrap gap-2">
         <Button type="submit" look="main" disabled={isBusy}>
@@ -128,7 +121,7 @@ function BackupForm({ schedule, folder, onSave, onBackUp }: BackupNoteProps) {
         <Button
           look="plain"
           disabled={isBusy}
-          onClick={() => void run(onBackUp, 'Backed up and read again.')}
+          onClick={() => void mutate(() => onBackUp(), { done: 'Backed up and read again.' })}
         >
           Back up now
         </Button>

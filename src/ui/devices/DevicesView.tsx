@@ -10,6 +10,7 @@ import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { useNow } from '../primitives/useNow';
 import { deviceName, nameDevice } from '../sort/liveLog';
+import { useMutation } from '../useMutation';
 
 interface JoinCode {
   readonly code: string;
@@ -32,13 +33,8 @@ interface DevicesViewProps {
 
 /** What this device is called, who else joined, and a code for one more. */
 export function DevicesView({ devices, isOpenToNetwork, onMakeCode, onPutOut }: DevicesViewProps) {
-  const router = useRouter();
-  const [problem, setProblem] = useState('');
-  const putOut = async (id: string) => {
-    const result = await onPutOut(id);
-    setProblem(result.ok ? '' : result.message);
-    router.refresh();
-  };
+  const { mutate } = useMutation();
+  const putOut = (id: string) => mutate(() => onPutOut(id));
   return (
     <div className="grid items-start gap-4 md:grid-cols-2">
       <div className="grid gap-4">
@@ -47,11 +43,6 @@ export function DevicesView({ devices, isOpenToNetwork, onMakeCode, onPutOut }: 
           <h2 className="mb-1 text-[17px]">Joined</h2>
           {devices.length === 0 && (
             <p className="text-[14.5px] text-soft">No other device has joined yet.</p>
-          )}
-          {problem !== '' && (
-            <p role="alert" className="warn mb-2">
-              {problem}
-            </p>
           )}
           <ul className="divide-y divide-line">
             {devices.map((device) => (
@@ -128,8 +119,8 @@ function Join({
   onMakeCode,
 }: Pick<DevicesViewProps, 'isOpenToNetwork' | 'onMakeCode'>) {
   const router = useRouter();
+  const { mutate } = useMutation();
   const [join, setJoin] = useState<JoinCode>();
-  const [problem, setProblem] = useState('');
   const now = useNow(1000);
   const leftS =
     join && now ? Math.max(0, Math.round((Date.parse(join.endsAt) - now.getTime()) / 1000)) : 0;
@@ -141,8 +132,7 @@ function Join({
     return () => clearInterval(timer);
   }, [isGood, router]);
   const make = async () => {
-    const result = await onMakeCode();
-    setProblem(result.ok ? '' : result.message);
+    const result = await mutate(() => onMakeCode());
     setJoin(result.ok ? result.value : undefined);
   };
   return (
@@ -187,11 +177,6 @@ function Join({
       )}
       {join && now && !isGood && (
         <p className="mb-2 text-[14.5px] text-soft">That code has run out.</p>
-      )}
-      {problem !== '' && (
-        <p role="alert" className="warn mb-2">
-          {problem}
-        </p>
       )}
       <Button
         look={isGood ? 'plain' : 'main'}

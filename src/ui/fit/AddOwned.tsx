@@ -2,7 +2,6 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import type { z } from 'zod';
@@ -15,6 +14,7 @@ import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { ContainerFields, type ContainerTyped } from './ContainerFields';
 import { blankContainer, ownedFormSchemaFor, type OwnedTyped } from './containerForm';
+import { useMutation } from '../useMutation';
 
 interface AddOwnedProps {
   readonly measureUnit: LengthUnit;
@@ -41,8 +41,7 @@ function OwnedForm({
   onAdd,
   onDone,
 }: AddOwnedProps & { readonly onDone: () => void }) {
-  const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   const schema = useMemo(() => ownedFormSchemaFor(measureUnit), [measureUnit]);
   const { register, handleSubmit, getValues, setValue, formState } = useForm<
     OwnedTyped,
@@ -59,10 +58,7 @@ function OwnedForm({
       setValue(field as keyof OwnedTyped, value as never);
   };
   const save = handleSubmit(async () => {
-    const result = await onAdd(getValues());
-    if (!result.ok) return setMessage(result.message);
-    onDone();
-    router.refresh();
+    if ((await mutate(() => onAdd(getValues()))).ok) onDone();
   });
   return (
     <form
@@ -112,9 +108,6 @@ function OwnedForm({
         <Button type="submit" look="main" disabled={formState.isSubmitting}>
           Add to what is here
         </Button>
-        <p role="alert" className="text-[13.5px] text-signal-deep">
-          {message}
-        </p>
       </div>
     </form>
   );

@@ -1,7 +1,6 @@
 'use client';
 
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import type { z } from 'zod';
@@ -14,6 +13,7 @@ import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { ContainerFields, type ContainerTyped } from './ContainerFields';
 import { blankContainer, soldFormSchemaFor, type SoldTyped } from './containerForm';
+import { useMutation } from '../useMutation';
 
 const schema = soldFormSchemaFor('cm');
 
@@ -39,8 +39,7 @@ function SoldForm({
   onAdd: (typed: unknown) => Promise<ActionResult>;
   onDone: () => void;
 }) {
-  const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   const { register, handleSubmit, getValues, setValue, formState } = useForm<
     SoldTyped,
     unknown,
@@ -62,10 +61,7 @@ function SoldForm({
       setValue(field as keyof SoldTyped, value as never);
   };
   const save = handleSubmit(async () => {
-    const result = await onAdd(getValues());
-    if (!result.ok) return setMessage(result.message);
-    onDone();
-    router.refresh();
+    if ((await mutate(() => onAdd(getValues()))).ok) onDone();
   });
   return (
     <form
@@ -114,9 +110,6 @@ function SoldForm({
         <Button type="submit" look="main" disabled={formState.isSubmitting}>
           Add it
         </Button>
-        <p role="alert" className="text-[13.5px] text-signal-deep">
-          {message}
-        </p>
       </div>
     </form>
   );

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import {
@@ -16,6 +15,7 @@ import { Button } from '../primitives/Button';
 import { SelectField } from '../primitives/Field';
 import { aimWords } from './fitWords';
 import { useManyFits } from './useManyFits';
+import { useMutation } from '../useMutation';
 
 /** Places to be fitted out together, with the containers that all of them may use. */
 export interface PlacesToFit {
@@ -42,7 +42,7 @@ const msFor = (count: number): number => Math.min(60_000, count * 1000);
 
 /** Fits all open places of the room or of the home out in one go: shown as they come, stopped at any time, taken together. */
 export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: FitAllProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [prefer, setPrefer] = useState<FitAim>('cost');
   const [reach, setReach] = useState<'room' | 'home'>(room.places.length > 1 ? 'room' : 'home');
   const [asked, setAsked] = useState<PlacesToFit>();
@@ -64,10 +64,10 @@ export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: 
   };
   const whole = found.filter(({ answer }) => answer.status !== 'infeasible');
   const take = async () => {
-    const result = await onTake(prefer, whole);
-    setMessage(result.ok ? 'Taken. What they need is on the shopping list.' : result.message);
+    const result = await mutate(() => onTake(prefer, whole), {
+      done: 'Taken. What they need is on the shopping list.',
+    });
     if (result.ok) clear();
-    router.refresh();
   };
   const count = reach === 'room' ? room.places.length : homeCount;
   if (homeCount < 2 && found.length === 0) return null;

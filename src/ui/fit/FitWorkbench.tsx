@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { fitAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
@@ -14,6 +13,7 @@ import { FitDrawing } from './FitDrawing';
 import { PickedContainer, Reasons } from './PickedContainer';
 import { useFits } from './useFits';
 import { WishList } from './WishList';
+import { useMutation } from '../useMutation';
 
 interface FitWorkbenchProps {
   readonly request: FitQuestion;
@@ -42,26 +42,22 @@ export function FitWorkbench({
   onTake,
   onDrop,
 }: FitWorkbenchProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const { answers, isRunning, problem, stop } = useFits(request);
   const [prefer, setPrefer] = useState<FitAim>(taken?.prefer ?? 'cost');
   const [pickedIndex, setPickedIndex] = useState<number>();
-  const [message, setMessage] = useState('');
   const answer = answers[prefer] ?? (taken?.prefer === prefer ? taken.answer : undefined);
   const isTaken =
     taken !== undefined &&
     answer !== undefined &&
     JSON.stringify(taken.answer.placements) === JSON.stringify(answer.placements);
-  const act = async (work: Promise<ActionResult>, doneWords: string) => {
-    const result = await work;
-    setMessage(result.ok ? doneWords : result.message);
-    router.refresh();
-  };
   const take = () =>
     answer &&
     !isTaken &&
     answer.placements.length > 0 &&
-    void act(onTake(prefer, answer), 'Taken. What it needs is on the shopping list.');
+    void mutate(() => onTake(prefer, answer), {
+      done: 'Taken. What it needs is on the shopping list.',
+    });
   useKeys({ a: take });
   return (
     <div className="grid items-start gap-3.5 lg:grid-cols-[minmax(0,1fr)_236px]">
@@ -97,11 +93,7 @@ export function FitWorkbench({
           <WishList
             request={request}
             forbidden={forbidden}
-            onWish={async (wish) => {
-              const result = await onWish(wish);
-              setMessage(result.ok ? '' : result.message);
-              router.refresh();
-            }}
+            onWish={async (wish) => void (await mutate(() => onWish(wish)))}
           />
         </div>
       </div>
@@ -134,7 +126,11 @@ export function FitWorkbench({
               Try it in the empty place
             </Link>
             <Button
-              onClick={() => void act(onDrop(), 'Given up; nothing of it is on the list any more.')}
+              onClick={() =>
+                void mutate(() => onDrop(), {
+                  done: 'Given up; nothing of it is on the list any more.',
+                })
+              }
             >
               Give this fit up
             </Button>
@@ -144,9 +140,6 @@ export function FitWorkbench({
             Take this fit <kbd>A</kbd>
           </Button>
         )}
-        <p role="status" className="text-[13.5px] text-soft empty:hidden">
-          {message}
-        </p>
         {answer && pickedIndex === undefined && (
           <p className="text-[13.5px] text-soft">
             {formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to

@@ -1,7 +1,6 @@
 'use client';
 
 import { Check } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { FitAnswer, FitRequest, MockCheck } from '@/core/fit';
@@ -10,6 +9,8 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { MockUpDrawing } from './MockUpDrawing';
+import { showNotice } from '../primitives/notices';
+import { useMutation } from '../useMutation';
 
 interface MockUpViewProps {
   readonly request: FitRequest;
@@ -38,8 +39,7 @@ export function MockUpView({
   onCheck,
   onCorrect,
 }: MockUpViewProps) {
-  const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   // Ticks follow each other faster than they are kept: what was just ticked counts at once.
   const [ticked, setTicked] = useState<Readonly<Record<number, MockCheck>>>({});
   const checkOf = (index: number): MockCheck =>
@@ -52,10 +52,8 @@ export function MockUpView({
     };
   const tick = async (check: MockCheck) => {
     setTicked((before) => ({ ...before, [check.index]: check }));
-    const result = await onCheck(check);
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onCheck(check));
     if (!result.ok) setTicked({});
-    router.refresh();
   };
   const tried = answer.placements
     .map((_, index) => checkOf(index))
@@ -75,9 +73,6 @@ export function MockUpView({
         </b>{' '}
         tried and good. Cut paper to the outlines or use what is at hand; load nothing before all of
         it goes in, comes out and the door shuts.
-      </p>
-      <p role="status" className="mb-2 text-[14.5px] font-[650] empty:hidden">
-        {message}
       </p>
       <ol className="panel divide-y divide-line">
         {answer.placements.map((placement, index) => {
@@ -123,10 +118,13 @@ export function MockUpView({
                   container={container}
                   measureUnit={measureUnit}
                   onCorrect={async (typed) => {
-                    const result = await onCorrect(container.id, typed);
-                    setMessage(result.ok ? (result.words ?? '') : result.message);
+                    const result = await mutate(async () => {
+                      const corrected = await onCorrect(container.id, typed);
+                      if (corrected.ok && corrected.words)
+                        showNotice({ kind: 'done', words: corrected.words });
+                      return corrected;
+                    });
                     setTicked({});
-                    router.refresh();
                     return result.ok;
                   }}
                 />

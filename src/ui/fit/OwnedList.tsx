@@ -1,10 +1,10 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 
 import type { ContainerProduct } from '@/core/fit';
 import type { ActionResult } from '../actionResult';
+import { useMutation } from '../useMutation';
 
 /** What the home has already, with its number; a line can be taken away and undone. */
 export function OwnedList({
@@ -14,7 +14,7 @@ export function OwnedList({
   owned: readonly ContainerProduct[];
   onRemove: (containerId: string) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   return (
     <ul className="text-[14px]">
       {owned.map((container) => (
@@ -36,7 +36,7 @@ export function OwnedList({
             type="button"
             aria-label={`Remove ${container.name}`}
             className="grid size-8 place-items-center rounded hover:bg-well max-md:size-11"
-            onClick={() => void onRemove(container.id).then(() => router.refresh())}
+            onClick={() => void mutate(() => onRemove(container.id), { offersUndo: true })}
           >
             <X size={14} />
           </button>

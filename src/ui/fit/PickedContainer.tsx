@@ -1,8 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-
 import {
   clearancesAround,
   explainUnused,
@@ -21,6 +18,7 @@ import {
 } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { useMutation } from '../useMutation';
 
 interface PickedProps {
   readonly request: FitQuestion;
@@ -110,12 +108,9 @@ function PickedWishes({
   readonly containerId: string;
   readonly group: FitRequest['groups'][number];
 }) {
-  const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   const wish = async (what: unknown) => {
-    const result = await onWish(what);
-    setMessage(result.ok ? '' : result.message);
-    router.refresh();
+    await mutate(() => onWish(what));
   };
   const isPinned = (request.pins ?? []).some((pin) => pin.groupId === group.id);
   const others = request.containers
@@ -165,11 +160,6 @@ function PickedWishes({
           ))}
         </select>
       </label>
-      {message !== '' && (
-        <p role="alert" className="text-[13px] text-signal-deep">
-          {message}
-        </p>
-      )}
     </div>
   );
 }

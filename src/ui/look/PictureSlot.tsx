@@ -1,7 +1,6 @@
 'use client';
 
 import { Camera, ImagePlus, Trash2, Video } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState, type ChangeEvent, type DragEvent } from 'react';
 
 import type { Moment, Picture, VantagePoint } from '@/core/look';
@@ -11,6 +10,7 @@ import { PrivatePicture } from '../primitives/PrivatePicture';
 import { momentWords } from './lookWords';
 import { pictureOutbox } from './pictureOutbox';
 import { usePictureOutbox } from './usePictureOutbox';
+import { useMutation } from '../useMutation';
 
 interface PictureSlotProps {
   readonly projectId: string;
@@ -28,7 +28,7 @@ export function PictureSlot({
   pictures,
   onRemovePicture,
 }: PictureSlotProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const { pictures: outgoing } = usePictureOutbox();
   const [problem, setProblem] = useState('');
   const mine = outgoing.filter(
@@ -141,7 +141,7 @@ export function PictureSlot({
               type="button"
               aria-label={`Remove the ${label}`}
               className={icon}
-              onClick={() => void onRemovePicture(picture.id).then(() => router.refresh())}
+              onClick={() => void mutate(() => onRemovePicture(picture.id), { offersUndo: true })}
             >
               <Trash2 size={15} />
             </button>

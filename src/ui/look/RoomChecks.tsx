@@ -1,7 +1,6 @@
 'use client';
 
 import { Check, CircleHelp, Pencil, Plus, X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { CheckAnswer } from '@/core/look';
@@ -10,6 +9,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { emptyCheck, toTypedCheck, type CheckTyped } from './checkForm';
+import { useMutation } from '../useMutation';
 
 interface RoomChecksProps {
   readonly answers: readonly CheckAnswer[];
@@ -32,9 +32,9 @@ export function RoomChecks({
   onRemove,
   onAnswer,
 }: RoomChecksProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [editing, setEditing] = useState<CheckTyped>();
-  const refresh = (act: Promise<ActionResult>) => void act.then(() => router.refresh());
+
   return (
     <div>
       <ul className="grid gap-1.5">
@@ -65,7 +65,9 @@ export function RoomChecks({
                     type="button"
                     aria-pressed={answer.check.answer === each}
                     onClick={() =>
-                      refresh(onAnswer(answer.check.id, answer.check.answer === each ? '' : each))
+                      void mutate(() =>
+                        onAnswer(answer.check.id, answer.check.answer === each ? '' : each),
+                      )
                     }
                     className={`min-h-10 rounded-[5px] border-[1.5px] px-3 text-[14px] max-md:min-h-11 ${answer.check.answer === each ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}
                   >
@@ -88,7 +90,7 @@ export function RoomChecks({
               <button
                 type="button"
                 aria-label={`Remove “${answer.check.text}”`}
-                onClick={() => refresh(onRemove(answer.check.id))}
+                onClick={() => void mutate(() => onRemove(answer.check.id), { offersUndo: true })}
                 className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
               >
                 <X size={15} />
@@ -134,18 +136,11 @@ interface CheckFormProps {
 }
 
 function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
-  const router = useRouter();
+  const { mutate, fields } = useMutation();
   const [typed, setTyped] = useState(given);
-  const [problem, setProblem] = useState<{
-    readonly message: string;
-    readonly fields: Readonly<Record<string, string>>;
-  }>({ message: '', fields: {} });
   const set = (change: Partial<CheckTyped>) => setTyped({ ...typed, ...change });
   const save = async () => {
-    const result = await onSave(typed);
-    if (!result.ok) return setProblem({ message: result.message, fields: result.fields ?? {} });
-    router.refresh();
-    onDone();
+    if ((await mutate(() => onSave(typed))).ok) onDone();
   };
   return (
     <form
@@ -162,7 +157,7 @@ function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
         autoFocus
         placeholder="e.g. the guest bed folds out"
         value={typed.text}
-        error={problem.fields.text}
+        error={fields.text}
         onChange={(event) => set({ text: event.target.value })}
       />
       <SelectField
@@ -180,14 +175,14 @@ function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
             label="Width kept clear"
             isLength
             value={typed.width}
-            error={problem.fields.width}
+            error={fields.width}
             onChange={(event) => set({ width: event.target.value })}
           />
           <TextField
             label="Depth kept clear"
             isLength
             value={typed.depth}
-            error={problem.fields.depth}
+            error={fields.depth}
             onChange={(event) => set({ depth: event.target.value })}
           />
         </>
@@ -197,7 +192,7 @@ function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
           label="On which unit"
           className="sm:col-span-2"
           value={typed.unitId}
-          error={problem.fields.unitId}
+          error={fields.unitId}
           onChange={(event) => set({ unitId: event.target.value })}
         >
           <option value="">choose</option>
@@ -213,11 +208,6 @@ function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
           Keep
         </Button>
         <Button onClick={onDone}>Back</Button>
-        {problem.message !== '' && Object.keys(problem.fields).length === 0 && (
-          <p role="alert" className="text-[14px] text-signal-deep">
-            {problem.message}
-          </p>
-        )}
       </div>
     </form>
   );

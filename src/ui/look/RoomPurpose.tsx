@@ -1,13 +1,13 @@
 'use client';
 
 import { Pencil } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { Room } from '@/core/look';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
 
 interface RoomPurposeProps {
   readonly room: Room;
@@ -19,9 +19,8 @@ interface RoomPurposeProps {
 
 /** What the room is for, changed in place. */
 export function RoomPurpose({ room, onSave }: RoomPurposeProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [typed, setTyped] = useState<{ readonly name: string; readonly purpose: string }>();
-  const [message, setMessage] = useState('');
   if (!typed) {
     return (
       <div className="flex items-start gap-2">
@@ -43,10 +42,8 @@ export function RoomPurpose({ room, onSave }: RoomPurposeProps) {
     );
   }
   const save = async () => {
-    const result = await onSave({ name: typed.name, purpose: typed.purpose });
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onSave({ name: typed.name, purpose: typed.purpose }));
     if (result.ok) setTyped(undefined);
-    router.refresh();
   };
   return (
     <form
@@ -73,11 +70,6 @@ export function RoomPurpose({ room, onSave }: RoomPurposeProps) {
         Keep
       </Button>
       <Button onClick={() => setTyped(undefined)}>Back</Button>
-      {message !== '' && (
-        <p role="alert" className="basis-full text-signal-deep">
-          {message}
-        </p>
-      )}
     </form>
   );
 }

@@ -1,13 +1,13 @@
 'use client';
 
 import { Plus, X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { RoutineBreak } from '@/core/look';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
 
 const EMPTY: RoutineBreak = { what: '', who: '', when: '', failingStep: '' };
 
@@ -18,14 +18,11 @@ interface RoutineBreaksProps {
 
 /** Where a routine breaks: what, who, when, and which step of it fails. */
 export function RoutineBreaks({ breaks, onSave }: RoutineBreaksProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [typed, setTyped] = useState<RoutineBreak>();
-  const [message, setMessage] = useState('');
   const keep = async (next: readonly RoutineBreak[]) => {
-    const result = await onSave(next);
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onSave(next));
     if (result.ok) setTyped(undefined);
-    router.refresh();
   };
   const field = (name: keyof RoutineBreak, label: string, placeholder: string) =>
     typed && (
@@ -84,11 +81,6 @@ export function RoutineBreaks({ breaks, onSave }: RoutineBreaksProps) {
         <Button className="mt-2" onClick={() => setTyped(EMPTY)}>
           <Plus size={16} aria-hidden="true" /> A routine that breaks
         </Button>
-      )}
-      {message !== '' && (
-        <p role="alert" className="warn mt-2">
-          {message}
-        </p>
       )}
     </div>
   );

@@ -10,6 +10,7 @@ import { Button } from '../primitives/Button';
 import { pictureOutbox } from './pictureOutbox';
 import { PictureSlot } from './PictureSlot';
 import { usePictureOutbox } from './usePictureOutbox';
+import { useMutation } from '../useMutation';
 
 interface VantagePointsProps {
   readonly projectId: string;
@@ -32,6 +33,7 @@ export function VantagePoints({
   onRemovePicture,
 }: VantagePointsProps) {
   const router = useRouter();
+  const { mutate } = useMutation();
   // A picture that arrives shows up, whatever page of the room it was sent from.
   useEffect(() => pictureOutbox.onKept(() => router.refresh()), [router]);
   return (
@@ -54,7 +56,7 @@ export function VantagePoints({
                 type="button"
                 aria-label={`Remove the spot ${vantagePoint.name}`}
                 className="no-print grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
-                onClick={() => void onRemove(vantagePoint.id).then(() => router.refresh())}
+                onClick={() => void mutate(() => onRemove(vantagePoint.id), { offersUndo: true })}
               >
                 <X size={16} />
               </button>
@@ -122,18 +124,15 @@ function AddVantagePoint({
   onAdd: (name: string, inView: string) => Promise<ActionResult>;
   isFirst: boolean;
 }) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [name, setName] = useState('');
   const [inView, setInView] = useState('');
-  const [message, setMessage] = useState('');
   const add = async () => {
-    const result = await onAdd(name, inView);
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onAdd(name, inView));
     if (result.ok) {
       setName('');
       setInView('');
     }
-    router.refresh();
   };
   return (
     <form
@@ -168,11 +167,6 @@ function AddVantagePoint({
       <Button type="submit" disabled={name.trim() === ''}>
         <Plus size={16} aria-hidden="true" /> Add the spot
       </Button>
-      {message !== '' && (
-        <p role="alert" className="basis-full text-signal-deep">
-          {message}
-        </p>
-      )}
     </form>
   );
 }

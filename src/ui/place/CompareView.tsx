@@ -1,7 +1,6 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 
 import { OTHER_ROOM_METRES, type ArrangementJudgement, type PlaceChange } from '@/core/place';
 import type { ActionResult } from '../actionResult';
@@ -9,6 +8,7 @@ import { Button } from '../primitives/Button';
 import { bentWords } from './placeWords';
 import type { DraftSlip } from './DraftSlips';
 import { minutesWords } from './placeWords';
+import { useMutation } from '../useMutation';
 
 export interface CompareSide {
   readonly ref: string;
@@ -44,7 +44,7 @@ export function CompareView({
   onChoose,
 }: CompareViewProps) {
   const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   const [a, b] = sides;
   const slipOf = ({ ref }: CompareSide): DraftSlip | undefined =>
     slips.find((slip) => slip.ref === ref);
@@ -55,9 +55,7 @@ export function CompareView({
   const bayName = (id: string | null) =>
     id === null ? 'the tray' : (bayNames[id] ?? 'another room');
   const choose = async (ref: string) => {
-    const result = await onChoose(ref);
-    setMessage(result.ok ? '' : result.message);
-    router.refresh();
+    await mutate(() => onChoose(ref));
   };
   if (!a.judged || !b.judged)
     return (
@@ -151,11 +149,6 @@ export function CompareView({
           })}
         </tbody>
       </table>
-      {message !== '' && (
-        <p role="alert" className="mt-2 text-[14px] text-signal-deep">
-          {message}
-        </p>
-      )}
       <section aria-label="What moves" className="panel mt-3 p-4">
         <h2 className="text-[17px]">What moves from the first to the second</h2>
         {changes.length === 0 ? (

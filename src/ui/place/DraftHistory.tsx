@@ -1,12 +1,11 @@
 'use client';
 
 import { format } from 'date-fns';
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 
 import type { KeptDeed } from '@/core/home';
 import { sayDeed } from '../home/homeWords';
 import type { ActionResult } from '../actionResult';
+import { useMutation } from '../useMutation';
 
 export interface HistoryEntry {
   readonly seq: number;
@@ -23,13 +22,10 @@ export function DraftHistory({
   entries: readonly HistoryEntry[];
   onGoBack: (places: HistoryEntry['places']) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   if (entries.length === 0) return null;
   const goBack = async (entry: HistoryEntry) => {
-    const result = await onGoBack(entry.places);
-    setMessage(result.ok ? '' : result.message);
-    router.refresh();
+    await mutate(() => onGoBack(entry.places));
   };
   return (
     <details className="text-[14px]">
@@ -62,11 +58,6 @@ export function DraftHistory({
           </li>
         ))}
       </ol>
-      {message !== '' && (
-        <p role="alert" className="text-[13px] text-signal-deep">
-          {message}
-        </p>
-      )}
     </details>
   );
 }

@@ -8,6 +8,7 @@ import { useState } from 'react';
 
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { useMutation } from '../useMutation';
 
 export interface DraftSlip {
   /** "today", "chosen" where there are no drafts yet, or a draft's id. */
@@ -37,21 +38,20 @@ export function DraftSlips({
   onRemove,
 }: DraftSlipsProps) {
   const router = useRouter();
+  const { mutate } = useMutation();
   const [typed, setTyped] = useState<{ readonly what: 'copy' | 'name'; readonly text: string }>();
-  const [message, setMessage] = useState('');
   const shown = slips.find(({ ref }) => ref === shownRef);
   const isDraft = shown !== undefined && shown.ref !== 'today' && shown.ref !== 'chosen';
-  const settle = (result: ActionResult<unknown>) => {
-    setMessage(result.ok ? '' : result.message);
+  const settle = async <T,>(work: () => Promise<ActionResult<T>>) => {
+    const result = await mutate(work);
     if (result.ok) setTyped(undefined);
-    router.refresh();
-    return result.ok;
+    return result;
   };
   const keep = async () => {
     if (!typed || !shown) return;
-    if (typed.what === 'name') return void settle(await onRename(shown.ref, typed.text));
-    const added = await onAdd(shown.ref, typed.text);
-    if (settle(added) && added.ok) router.push(`${base}?draft=${added.value}`);
+    if (typed.what === 'name') return void settle(() => onRename(shown.ref, typed.text));
+    const added = await settle(() => onAdd(shown.ref, typed.text));
+    if (added.ok) router.push(`${base}?draft=${added.value}`);
   };
   return (
     <div className="mb-3">
@@ -87,7 +87,7 @@ export function DraftSlips({
               <Button
                 look="quiet"
                 className="min-h-9!"
-                onClick={() => void onChoose(shown.ref).then(settle)}
+                onClick={() => void settle(() => onChoose(shown.ref))}
               >
                 Choose this one
               </Button>
@@ -104,9 +104,7 @@ export function DraftSlips({
                 type="button"
                 className="text-rim underline underline-offset-3 max-md:min-h-11"
                 onClick={() =>
-                  void onRemove(shown.ref)
-                    .then(settle)
-                    .then((isGone) => isGone && router.push(base))
+                  void settle(() => onRemove(shown.ref)).then(({ ok }) => ok && router.push(base))
                 }
               >
                 Take away
@@ -141,11 +139,6 @@ export function DraftSlips({
           </Button>
           <Button onClick={() => setTyped(undefined)}>Leave</Button>
         </form>
-      )}
-      {message !== '' && (
-        <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">
-          {message}
-        </p>
       )}
     </div>
   );

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { Person } from '@/core/agree';
@@ -10,6 +9,7 @@ import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { WishForm, type Wishes } from './WishForm';
+import { useMutation } from '../useMutation';
 
 interface GroupWishesProps {
   readonly people: readonly Pick<Person, 'id' | 'name'>[];
@@ -31,15 +31,12 @@ export function GroupWishes({
   onAdd,
   onRemove,
 }: GroupWishesProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [openId, setOpenId] = useState('');
   const [name, setName] = useState('');
-  const [message, setMessage] = useState('');
   const add = async () => {
-    const result = await onAdd(name);
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onAdd(name));
     if (result.ok) setName('');
-    router.refresh();
   };
   return (
     <section>
@@ -91,11 +88,6 @@ export function GroupWishes({
           Add
         </Button>
       </form>
-      {message !== '' && (
-        <p role="alert" className="mt-1 text-[13px] text-signal-deep">
-          {message}
-        </p>
-      )}
     </section>
   );
 }

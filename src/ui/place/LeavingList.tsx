@@ -1,12 +1,10 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-
 import { mayLeaveRoom } from '@/core/place';
 import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { CheckField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
 
 interface LeavingListProps {
   readonly rooms: readonly { readonly id: string; readonly name: string }[];
@@ -16,12 +14,9 @@ interface LeavingListProps {
 
 /** Which groups may live outside their room; what is in reserve, seasonal or rarely used may until somebody says otherwise. */
 export function LeavingList({ rooms, groups, onSay }: LeavingListProps) {
-  const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   const say = async (group: Group, mayLeave: boolean) => {
-    const result = await onSay(group.id, mayLeave);
-    setMessage(result.ok ? '' : result.message);
-    router.refresh();
+    await mutate(() => onSay(group.id, mayLeave));
   };
   return (
     <section aria-label="May live in another room">
@@ -51,11 +46,6 @@ export function LeavingList({ rooms, groups, onSay }: LeavingListProps) {
           )
         );
       })}
-      {message !== '' && (
-        <p role="alert" className="text-[13px] text-signal-deep">
-          {message}
-        </p>
-      )}
     </section>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
 
 import { BASKET, cleanings, tickedItem, type KeptMoveList } from '@/core/place';
@@ -53,7 +52,6 @@ export function MoveListView({
   onTick,
   onDeviate,
 }: MoveListViewProps) {
-  const router = useRouter();
   const [isWorking, startWork] = useTransition();
   const [message, setMessage] = useState('');
   // A tick shows at once; the server's word replaces it.
@@ -68,7 +66,6 @@ export function MoveListView({
       first?.();
       const result = await work();
       setMessage(result.ok ? '' : sayWithNames(result.message, bayNames));
-      router.refresh();
     });
   const open = list?.items.filter(({ doneAt }) => doneAt === null) ?? [];
   const firstOpen = list?.items.findIndex(({ doneAt }) => doneAt === null) ?? -1;

@@ -10,7 +10,6 @@ import {
   type DragEndEvent,
   type DragOverEvent,
 } from '@dnd-kit/core';
-import { useRouter } from 'next/navigation';
 import { useMemo, useState, useTransition, type KeyboardEvent } from 'react';
 
 import type { Person } from '@/core/agree';
@@ -24,6 +23,7 @@ import { carryKey, type Carried } from './carryKey';
 import { FrontBoard, reachLines } from './FrontBoard';
 import { HomelessTray } from './HomelessTray';
 import { HomeStrip } from './HomeStrip';
+import { useMutation } from '../useMutation';
 
 interface RoomFront {
   readonly id: string;
@@ -63,7 +63,7 @@ export function PlaceBoard({
   measureUnit,
   onPlace,
 }: PlaceBoardProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [, startTransition] = useTransition();
   const [moved, setMoved] = useState<Readonly<Record<string, Bay['id'] | null>>>({});
   const [dragged, setDragged] = useState<Group>();
@@ -97,9 +97,7 @@ export function PlaceBoard({
     setMoved((before) => ({ ...before, [groupId]: bayId ?? null }));
     setMessage(`${group.name} ${bayId ? `is on ${nameOf(bayId) ?? ''}` : 'is back in the tray'}`);
     startTransition(async () => {
-      const result = await onPlace([{ groupId, bayId: bayId ?? null }]);
-      if (!result.ok) setMessage(result.message);
-      router.refresh();
+      await mutate(() => onPlace([{ groupId, bayId: bayId ?? null }]));
       // Only this move is settled; one made meanwhile still waits for its own answer.
       setMoved(({ [groupId]: settled, ...others }) =>
         settled === (bayId ?? null) || settled === undefined

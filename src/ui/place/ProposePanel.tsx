@@ -1,7 +1,6 @@
 'use client';
 
 import { Compass } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { setAside, type ZonesRequest, type ZoneWhy } from '@/core/place';
@@ -13,6 +12,7 @@ import { useKeys } from '../primitives/useKeys';
 import { useZones } from './useZones';
 import { minutesWords as minutes } from './placeWords';
 import { whyWords } from './placeWords';
+import { useMutation } from '../useMutation';
 
 interface ProposePanelProps {
   readonly request: ZonesRequest;
@@ -36,9 +36,8 @@ export function ProposePanel({
   minutesNow,
   onTake,
 }: ProposePanelProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const { run, start, stop, clear } = useZones();
-  const [message, setMessage] = useState('');
   const [aside, setAsideReasons] = useState<readonly string[]>([]);
   const propose = () => {
     // What can stand nowhere stays where it is, and the rest is placed around it.
@@ -58,10 +57,8 @@ export function ProposePanel({
   const nameOf = (groupId: string) => groups.find(({ id }) => id === groupId)?.name ?? '';
   const take = async () => {
     if (!found) return;
-    const result = await onTake(found.assignment);
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onTake(found.assignment));
     if (result.ok) clear();
-    router.refresh();
   };
   return (
     <section aria-label="A proposal" className="panel mt-3 p-4">
@@ -157,11 +154,6 @@ export function ProposePanel({
             <Button disabled={run.isRunning} onClick={clear}>
               Leave it
             </Button>
-            {message !== '' && (
-              <p role="alert" className="text-[14px] text-signal-deep">
-                {message}
-              </p>
-            )}
           </div>
         </>
       )}

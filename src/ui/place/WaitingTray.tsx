@@ -1,11 +1,9 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-
 import { formatCount, formatLitres } from '@/core/shared';
 import type { OpenLists, Thing } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
+import { useMutation } from '../useMutation';
 
 interface WaitingTrayProps {
   readonly lists: Pick<OpenLists, 'comingIn' | 'noHome'>;
@@ -34,13 +32,10 @@ function Waiting({
   rooms,
   onTakeIn,
 }: { title: string; things: readonly Thing[] } & Pick<WaitingTrayProps, 'rooms' | 'onTakeIn'>) {
-  const router = useRouter();
-  const [message, setMessage] = useState('');
+  const { mutate } = useMutation();
   if (things.length === 0) return null;
   const take = async (thing: Thing) => {
-    const result = await onTakeIn(thing.id);
-    setMessage(result.ok ? '' : result.message);
-    router.refresh();
+    await mutate(() => onTakeIn(thing.id));
   };
   return (
     <section>
@@ -66,11 +61,6 @@ function Waiting({
           </li>
         ))}
       </ul>
-      {message !== '' && (
-        <p role="alert" className="text-[13px] text-signal-deep">
-          {message}
-        </p>
-      )}
     </section>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { Person } from '@/core/agree';
@@ -11,6 +10,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { PlacingFacts } from './PlacingFacts';
+import { useMutation } from '../useMutation';
 
 export type Wishes = Pick<
   Group,
@@ -49,7 +49,7 @@ export function WishForm({
   onRemove,
   onDone,
 }: WishFormProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [wishes, setWishes] = useState<Wishes>({
     name: group.name,
     uncountedLitres: group.uncountedLitres,
@@ -72,14 +72,14 @@ export function WishForm({
     const often = uses.trim() === '' ? null : Number(uses.replace(',', '.'));
     if (often !== null && (!Number.isFinite(often) || often < 0 || often > 500))
       return setMessage('Uses a week as a number, 0 to 500');
-    const result = await onSave({
-      ...wishes,
-      uncountedLitres: read,
-      placing: { ...wishes.placing, usesPerWeek: often },
-    });
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() =>
+      onSave({
+        ...wishes,
+        uncountedLitres: read,
+        placing: { ...wishes.placing, usesPerWeek: often },
+      }),
+    );
     if (result.ok) onDone();
-    router.refresh();
   };
   return (
     <form
@@ -212,7 +212,9 @@ export function WishForm({
         <Button type="submit" look="quiet">
           Keep
         </Button>
-        <Button onClick={() => void onRemove().then(() => router.refresh())}>Take away</Button>
+        <Button onClick={() => void mutate(() => onRemove(), { offersUndo: true })}>
+          Take away
+        </Button>
       </div>
     </form>
   );

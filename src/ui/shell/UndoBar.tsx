@@ -1,13 +1,12 @@
 'use client';
 
 import { Redo2, Undo2 } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
 
 import type { KeptDeed } from '@/core/home';
 import type { ActionResult } from '../actionResult';
 import { sayDeed } from '../home/homeWords';
 import { useKeys } from '../primitives/useKeys';
+import { useMutation } from '../useMutation';
 
 interface UndoBarProps {
   readonly projectId: string;
@@ -18,15 +17,8 @@ interface UndoBarProps {
 
 /** Takes the last change back, or does it again; says which one that is. */
 export function UndoBar({ projectId, undo, redo, onMove }: UndoBarProps) {
-  const router = useRouter();
-  const [isBusy, startTransition] = useTransition();
-  const [problem, setProblem] = useState('');
-  const move = (way: 'undo' | 'redo') =>
-    startTransition(async () => {
-      const result = await onMove(projectId, way);
-      setProblem(result.ok ? '' : result.message);
-      router.refresh();
-    });
+  const { mutate, isPending: isBusy } = useMutation();
+  const move = (way: 'undo' | 'redo') => void mutate(() => onMove(projectId, way));
   useKeys({
     z: () => undo !== undefined && move('undo'),
     y: () => redo !== undefined && move('redo'),
@@ -34,7 +26,6 @@ export function UndoBar({ projectId, undo, redo, onMove }: UndoBarProps) {
   if (undo === undefined && redo === undefined) return null;
   return (
     <div className="no-print border-t border-line pt-2 text-[13.5px]">
-      {problem !== '' && <p className="warn mb-2">{problem}</p>}
       {undo !== undefined && (
         <button
           type="button"

@@ -1,11 +1,11 @@
 'use client';
 
 import { format, parseISO } from 'date-fns';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { useMutation } from '../useMutation';
 
 /** Asks the shop's service for its prices; what was read last stays where it does not answer. */
 export function AskShop({
@@ -15,22 +15,15 @@ export function AskShop({
   readonly checkedAt: string | null;
   readonly onAsk: () => Promise<ActionResult & { readonly words?: string }>;
 }) {
-  const router = useRouter();
-  const [isAsking, setIsAsking] = useState(false);
-  const [words, setWords] = useState<{ readonly isFault: boolean; readonly text: string }>();
+  const { mutate, isPending: isAsking } = useMutation();
+  const [words, setWords] = useState('');
   const ask = async () => {
-    setIsAsking(true);
-    const result = await onAsk().catch(() => ({
-      ok: false as const,
-      message: 'Tin Box itself does not answer. Prices stay as they were last read.',
-    }));
-    setIsAsking(false);
-    setWords(
-      result.ok
-        ? { isFault: false, text: result.words ?? '' }
-        : { isFault: true, text: result.message },
-    );
-    router.refresh();
+    setWords('');
+    await mutate(async () => {
+      const result = await onAsk();
+      if (result.ok) setWords(result.words ?? '');
+      return result;
+    });
   };
   return (
     <section>
@@ -43,11 +36,8 @@ export function AskShop({
       <Button className="mt-1.5 w-full" disabled={isAsking} onClick={() => void ask()}>
         {isAsking ? 'Asking…' : 'Ask for prices and stock'}
       </Button>
-      <p
-        role="status"
-        className={`mt-1 text-[13.5px] empty:hidden ${words?.isFault ? 'text-signal-deep' : 'text-soft'}`}
-      >
-        {words?.text}
+      <p role="status" className="mt-1 text-[13.5px] text-soft empty:hidden">
+        {words}
       </p>
     </section>
   );

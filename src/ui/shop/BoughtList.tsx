@@ -1,7 +1,6 @@
 'use client';
 
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatMoney, formatMoneyInput, type Currency } from '@/core/shared';
@@ -9,6 +8,7 @@ import { keptPiecesOf, ownMinorOf, type Purchase } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
 
 interface BoughtListProps {
   readonly purchases: readonly Purchase[];
@@ -19,7 +19,7 @@ interface BoughtListProps {
 
 /** What is bought already, with what was paid; a line can be taken back, or its pieces brought back to the shop. */
 export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtListProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [openId, setOpenId] = useState('');
   const link =
     'no-print min-h-9 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11';
@@ -72,7 +72,7 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
             <button
               type="button"
               className={link}
-              onClick={() => void onRemove(purchase.id).then(() => router.refresh())}
+              onClick={() => void mutate(() => onRemove(purchase.id), { offersUndo: true })}
             >
               not bought
             </button>
@@ -99,7 +99,7 @@ function ReturnForm({
   onReturn: (typed: unknown) => Promise<ActionResult>;
   onDone: () => void;
 }) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [returnBy, setReturnBy] = useState(purchase.returnBy ?? '');
   const [pieces, setPieces] = useState(String(purchase.returnedPieces));
   const [refund, setRefund] = useState(formatMoneyInput(purchase.refundMinor));
@@ -108,10 +108,8 @@ function ReturnForm({
     const returnedPieces = Number(pieces);
     if (!Number.isInteger(returnedPieces) || returnedPieces < 0 || returnedPieces > purchase.pieces)
       return setMessage(`Pieces that went back, 0 to ${purchase.pieces}`);
-    const result = await onReturn({ returnBy, returnedPieces, refund });
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onReturn({ returnBy, returnedPieces, refund }));
     if (result.ok) onDone();
-    router.refresh();
   };
   return (
     <form

@@ -1,7 +1,6 @@
 'use client';
 
 import { Plus } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { Currency } from '@/core/shared';
@@ -10,6 +9,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { PRIORITY_WORDS } from './NeedList';
+import { useMutation } from '../useMutation';
 
 interface ByHandProps {
   readonly shops: readonly { readonly id: string; readonly name: string }[];
@@ -21,16 +21,13 @@ const BLANK = { name: '', qty: '1', packSize: '1', price: '', priority: 'must' }
 
 /** Hooks, bands, whatever no fit and no material calls for: bought in the same plan. */
 export function ByHand({ shops, currency, onAdd }: ByHandProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [typed, setTyped] = useState(BLANK);
   const [shopId, setShopId] = useState(shops[0]?.id ?? '');
-  const [message, setMessage] = useState('');
   const set = (change: Partial<typeof BLANK>) => setTyped((before) => ({ ...before, ...change }));
   const add = async () => {
-    const result = await onAdd({ ...typed, shopId });
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onAdd({ ...typed, shopId }));
     if (result.ok) setTyped(BLANK);
-    router.refresh();
   };
   return (
     <section aria-label="Also needed" className="panel no-print px-4 py-3">
@@ -106,11 +103,6 @@ export function ByHand({ shops, currency, onAdd }: ByHandProps) {
             <Plus size={16} aria-hidden="true" /> Put it on the list
           </Button>
         </form>
-      )}
-      {message !== '' && (
-        <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">
-          {message}
-        </p>
       )}
     </section>
   );

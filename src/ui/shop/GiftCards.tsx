@@ -1,13 +1,13 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatMoney, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
 
 interface GiftCardsProps {
   readonly cards: readonly {
@@ -23,16 +23,13 @@ interface GiftCardsProps {
 
 /** Cards that are good at one shop; the plan spends them there first. */
 export function GiftCards({ cards, shops, currency, onAdd, onRemove }: GiftCardsProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [amount, setAmount] = useState('');
   const [shopId, setShopId] = useState(shops[0]?.id ?? '');
-  const [message, setMessage] = useState('');
   if (shops.length === 0) return null;
   const add = async () => {
-    const result = await onAdd({ shopId, amount });
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onAdd({ shopId, amount }));
     if (result.ok) setAmount('');
-    router.refresh();
   };
   return (
     <section>
@@ -48,7 +45,7 @@ export function GiftCards({ cards, shops, currency, onAdd, onRemove }: GiftCards
               type="button"
               aria-label={`Remove the card of ${card.shopName}`}
               className="grid size-8 place-items-center rounded hover:bg-well max-md:size-11"
-              onClick={() => void onRemove(card.id).then(() => router.refresh())}
+              onClick={() => void mutate(() => onRemove(card.id), { offersUndo: true })}
             >
               <X size={14} />
             </button>
@@ -85,11 +82,6 @@ export function GiftCards({ cards, shops, currency, onAdd, onRemove }: GiftCards
           <Button type="submit">Add the card</Button>
         </form>
       </details>
-      {message !== '' && (
-        <p role="alert" className="text-[13.5px] text-signal-deep">
-          {message}
-        </p>
-      )}
     </section>
   );
 }

@@ -2,7 +2,6 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus, X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { FormProvider, useFieldArray, useForm } from 'react-hook-form';
 import type { z } from 'zod';
@@ -25,6 +24,7 @@ import {
 import { materialsFormSchemaFor, toMaterialsTyped, type MaterialsTyped } from './materialsForm';
 import { RollPlan } from './RollPlan';
 import { useMaterials } from './useMaterials';
+import { useMutation } from '../useMutation';
 
 interface MaterialsViewProps {
   readonly materials: Materials;
@@ -48,7 +48,7 @@ export function MaterialsView({
   labelTexts,
   onSave,
 }: MaterialsViewProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const schema = useMemo(() => materialsFormSchemaFor(measureUnit), [measureUnit]);
   const form = useForm<MaterialsTyped, unknown, z.output<typeof schema>>({
     resolver: zodResolver(schema),
@@ -64,17 +64,14 @@ export function MaterialsView({
   const cuts = useFieldArray({ control, name: 'cuts' });
   const [linedBayIds, setLined] = useState<Materials['linedBayIds']>(materials.linedBayIds);
   const [kept, setKept] = useState(materials);
-  const [message, setMessage] = useState('');
   const { run, start } = useMaterials();
   const bays = units.flatMap((unit) => unit.bays).filter(({ outOfScope }) => !outOfScope);
   const work = handleSubmit(async (typed) => {
     const next: Materials = { ...typed, id: materials.id, linedBayIds };
-    const result = await onSave(next);
-    setMessage(result.ok ? '' : result.message);
+    const result = await mutate(() => onSave(next));
     if (!result.ok) return;
     setKept(next);
     start(toCutRequest(next), toRollRequest(next, units));
-    router.refresh();
   });
   const isTooLong = (i: number) =>
     kept.carLength !== null && (kept.boards[i]?.length.mm ?? 0) > kept.carLength.mm;
@@ -300,9 +297,9 @@ export function MaterialsView({
               Print the plans
             </button>
           )}
-          {(message !== '' || run.problem !== '') && (
+          {run.problem !== '' && (
             <p role="alert" className="text-[14px] text-signal-deep">
-              {message || run.problem}
+              {run.problem}
             </p>
           )}
         </div>

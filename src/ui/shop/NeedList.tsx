@@ -1,12 +1,12 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
 import { priorities, type ApprovalState, type Priority } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
+import { useMutation } from '../useMutation';
 
 export interface NeedRow {
   readonly needId: string;
@@ -39,7 +39,7 @@ export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = {
 
 /** Everything the room calls for, what is there, how much each is wanted, what the line comes to, and the client's yes to it. */
 export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: NeedListProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-[14px]">
@@ -66,7 +66,7 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
                     type="button"
                     aria-label={`Take ${need.name} off the list`}
                     className="no-print ml-1 inline-grid size-8 place-items-center rounded align-middle hover:bg-well max-md:size-11"
-                    onClick={() => void onRemove(need.needId).then(() => router.refresh())}
+                    onClick={() => void mutate(() => onRemove(need.needId), { offersUndo: true })}
                   >
                     <X size={14} />
                   </button>
@@ -89,9 +89,7 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
                     aria-label={`How much ${need.name} is wanted`}
                     value={need.priority}
                     onChange={(event) =>
-                      void onPriority(need.needId, event.target.value as Priority).then(() =>
-                        router.refresh(),
-                      )
+                      void mutate(() => onPriority(need.needId, event.target.value as Priority))
                     }
                   >
                     {priorities.map((priority) => (
@@ -111,12 +109,7 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
                     key={need.approval.is}
                     need={need}
                     currency={currency}
-                    onApprove={(isApproved) =>
-                      onApprove(need.needId, isApproved).then((result) => {
-                        router.refresh();
-                        return result;
-                      })
-                    }
+                    onApprove={(isApproved) => mutate(() => onApprove(need.needId, isApproved))}
                   />
                 )}
               </td>

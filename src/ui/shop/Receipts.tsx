@@ -2,7 +2,6 @@
 
 import { format, parseISO } from 'date-fns';
 import { Camera, X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
@@ -12,6 +11,7 @@ import { ImportCsv } from '../agree/ImportCsv';
 import { Button, buttonClass } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { PrivatePicture } from '../primitives/PrivatePicture';
+import { useMutation } from '../useMutation';
 
 interface ReceiptsProps {
   readonly projectId: string;
@@ -34,7 +34,7 @@ export function Receipts({
   currency,
   onRemove,
 }: ReceiptsProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const listId = useId();
   const [typed, setTyped] = useState({ shop: '', day: today, total: '' });
   const [picture, setPicture] = useState<File>();
@@ -58,7 +58,6 @@ export function Receipts({
     }
     setTyped({ shop: '', day: today, total: '' });
     setPicture(undefined);
-    router.refresh();
   };
   return (
     <section aria-label="Receipts" className="panel px-4 py-3">
@@ -102,7 +101,7 @@ export function Receipts({
               type="button"
               aria-label={`Remove the receipt of ${receipt.shopName}`}
               className="no-print grid size-8 place-items-center rounded hover:bg-well max-md:size-11"
-              onClick={() => void onRemove(receipt.id).then(() => router.refresh())}
+              onClick={() => void mutate(() => onRemove(receipt.id), { offersUndo: true })}
             >
               <X size={14} />
             </button>

@@ -2,13 +2,13 @@
 
 import { format, parseISO } from 'date-fns';
 import { Check } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatCount, formatMoney, formatMoneyInput, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
 
 /** One line at a shop: packs of a container, of a thing put down by hand or of a material, or its delivery. */
 export interface ShopLine {
@@ -115,7 +115,7 @@ function Line({
   currency: Currency;
   onBuy: (purchase: Omit<Bought, 'paidBy'>) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [paid, setPaid] = useState(formatMoneyInput(line.priceMinor));
   // A card pays goods, not the way to the door.
   const [card, setCard] = useState(() =>
@@ -123,21 +123,20 @@ function Line({
       ? formatMoneyInput(Math.min(list.cardLeftMinor, line.priceMinor))
       : '',
   );
-  const [message, setMessage] = useState('');
   const buy = async () => {
-    const result = await onBuy({
-      containerId: line.containerId,
-      handNeedId: line.handNeedId,
-      materialKey: line.materialKey,
-      shopName: list.shopName,
-      label: line.label,
-      pieces: line.pieces,
-      paid,
-      card,
-      expectedMinor: line.priceMinor,
-    });
-    setMessage(result.ok ? '' : result.message);
-    router.refresh();
+    await mutate(() =>
+      onBuy({
+        containerId: line.containerId,
+        handNeedId: line.handNeedId,
+        materialKey: line.materialKey,
+        shopName: list.shopName,
+        label: line.label,
+        pieces: line.pieces,
+        paid,
+        card,
+        expectedMinor: line.priceMinor,
+      }),
+    );
   };
   return (
     <li className="px-4 py-2">
@@ -198,11 +197,6 @@ function Line({
           </div>
         </details>
       </form>
-      {message !== '' && (
-        <p role="alert" className="mt-1 text-[13.5px] text-signal-deep">
-          {message}
-        </p>
-      )}
     </li>
   );
 }

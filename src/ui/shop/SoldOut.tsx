@@ -1,11 +1,11 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatMoney, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { useMutation } from '../useMutation';
 
 export interface SoldOutRow {
   readonly containerId: string;
@@ -32,16 +32,16 @@ export function SoldOut({
   readonly onFind: (containerId: string) => Promise<readonly WayInstead[]>;
   readonly onTake: (containerId: string, bayId: string) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [asked, setAsked] = useState<Readonly<Record<string, readonly WayInstead[] | 'working'>>>(
     {},
   );
   const [message, setMessage] = useState('');
   if (rows.length === 0) return null;
   const take = async (containerId: string, bayId: string) => {
-    const result = await onTake(containerId, bayId);
-    setMessage(result.ok ? 'Taken instead; the list is worked out anew.' : result.message);
-    router.refresh();
+    await mutate(() => onTake(containerId, bayId), {
+      done: 'Taken instead; the list is worked out anew.',
+    });
   };
   const find = async (containerId: string) => {
     setAsked((before) => ({ ...before, [containerId]: 'working' }));

@@ -1,10 +1,10 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { ActionResult } from '../actionResult';
 import { TextField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
 
 /** The hours a room took, noted by the organizer; later estimates are corrected by them. */
 export function HoursNote({
@@ -14,15 +14,12 @@ export function HoursNote({
   workedMinutes: number | null;
   onNote: (hours: string) => Promise<ActionResult>;
 }) {
-  const router = useRouter();
+  const { mutate, fields } = useMutation();
   const known = workedMinutes === null ? '' : String(Math.round((workedMinutes / 60) * 100) / 100);
   const [typed, setTyped] = useState(known);
-  const [problem, setProblem] = useState('');
   const keep = async () => {
     if (typed === known) return;
-    const result = await onNote(typed);
-    setProblem(result.ok ? '' : result.message.replace(/^hours: /, ''));
-    router.refresh();
+    await mutate(() => onNote(typed));
   };
   return (
     <TextField
@@ -30,7 +27,7 @@ export function HoursNote({
       measure
       inputMode="decimal"
       value={typed}
-      error={problem === '' ? undefined : problem}
+      error={fields.hours}
       hint="Makes the next estimates better."
       onChange={(event) => setTyped(event.target.value)}
       onBlur={() => void keep()}

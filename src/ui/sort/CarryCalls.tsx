@@ -1,7 +1,6 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import {
@@ -16,6 +15,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { verdictWords } from './sortWords';
+import { useMutation } from '../useMutation';
 
 interface CarryTyped {
   readonly verdict: Verdict | null;
@@ -34,16 +34,8 @@ interface CarryCallsProps {
 
 /** Calls for a full box to go out now, and remembers what went out unsorted until it is settled. */
 export function CarryCalls({ tally, carries, liftLimitG, onCarry, onSettle }: CarryCallsProps) {
-  const router = useRouter();
-  const [isBusy, startTransition] = useTransition();
+  const { mutate, isPending: isBusy } = useMutation();
   const [isNoting, setIsNoting] = useState(false);
-  const [message, setMessage] = useState('');
-  const run = (act: () => Promise<ActionResult>) =>
-    startTransition(async () => {
-      const result = await act();
-      setMessage(result.ok ? '' : result.message);
-      router.refresh();
-    });
   const due = boxesNow(tally, carries, liftLimitG).filter(({ isDue }) => isDue);
   const debts = openDebts(carries);
   return (
@@ -59,7 +51,7 @@ export function CarryCalls({ tally, carries, liftLimitG, onCarry, onSettle }: Ca
           <Button
             disabled={isBusy}
             onClick={() =>
-              run(() =>
+              mutate(() =>
                 onCarry({
                   verdict: box.verdict,
                   litres: Math.round(box.litres * 100) / 100,
@@ -80,7 +72,7 @@ export function CarryCalls({ tally, carries, liftLimitG, onCarry, onSettle }: Ca
             <b>Went out unsorted:</b> {debt.note}
             {debt.dueOn === null ? '' : `, to be gone through by ${debt.dueOn}`}
           </span>
-          <Button disabled={isBusy} onClick={() => run(() => onSettle(debt.id))}>
+          <Button disabled={isBusy} onClick={() => mutate(() => onSettle(debt.id))}>
             It is sorted
           </Button>
         </p>
@@ -89,7 +81,7 @@ export function CarryCalls({ tally, carries, liftLimitG, onCarry, onSettle }: Ca
         <NoteDebt
           onNote={(note, dueOn) => {
             setIsNoting(false);
-            run(() => onCarry({ verdict: null, litres: 0, massG: 0, note, dueOn }));
+            mutate(() => onCarry({ verdict: null, litres: 0, massG: 0, note, dueOn }));
           }}
           onBack={() => setIsNoting(false)}
         />
@@ -102,11 +94,6 @@ export function CarryCalls({ tally, carries, liftLimitG, onCarry, onSettle }: Ca
           >
             Something goes out unsorted
           </button>
-        </p>
-      )}
-      {message !== '' && (
-        <p role="alert" className="warn">
-          {message}
         </p>
       )}
     </section>

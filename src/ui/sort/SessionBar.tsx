@@ -1,8 +1,7 @@
 'use client';
 
 import { Play, SkipForward } from 'lucide-react';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition } from 'react';
+import { useState } from 'react';
 
 import { createRandom } from '@/core/shared';
 import {
@@ -18,6 +17,7 @@ import { useNow } from '../primitives/useNow';
 import { methodWords, progressWords } from './sortWords';
 import { StartSession, type StartTyped } from './StartSession';
 import { StepList } from './StepList';
+import { useMutation } from '../useMutation';
 
 export interface SessionBarProps {
   readonly session: Session | undefined;
@@ -75,14 +75,9 @@ function RunningSession({
   onStep,
   onKeepMethod,
 }: SessionBarProps & { readonly session: Session }) {
-  const router = useRouter();
-  const [isBusy, startTransition] = useTransition();
+  const { mutate, isPending: isBusy } = useMutation();
   const now = useNow(5000);
-  const step = (way: 'next' | 'end') =>
-    startTransition(async () => {
-      await onStep(session.id, way);
-      router.refresh();
-    });
+  const step = (way: 'next' | 'end') => void mutate(() => onStep(session.id, way));
   const clock = readClock(
     session,
     (now ?? new Date(session.stepStarts.at(-1) ?? session.startedAt)).toISOString(),

@@ -1,11 +1,11 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { formatLitres } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import type { Bench } from './useBench';
+import { useMutation } from '../useMutation';
 
 interface SpaceGaugeProps {
   readonly bench: Bench;
@@ -17,7 +17,7 @@ interface SpaceGaugeProps {
 
 /** How full the keep pile makes its place, with the thing in hand tried in it. */
 export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const { space, inHand, bays } = bench;
   const openBays = bays.filter((bay) => !bay.outOfScope);
   if (openBays.length === 0)
@@ -67,9 +67,7 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
                   type="button"
                   className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
                   onClick={() =>
-                    void onPlaceGroup([{ groupId: group.id, bayId: space.bay.id }]).then(() =>
-                      router.refresh(),
-                    )
+                    void mutate(() => onPlaceGroup([{ groupId: group.id, bayId: space.bay.id }]))
                   }
                 >
                   They live here

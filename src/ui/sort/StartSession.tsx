@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { methodNames } from '@/core/sort';
@@ -9,6 +8,7 @@ import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { methodWords } from './sortWords';
+import { useMutation } from '../useMutation';
 
 export interface StartTyped {
   readonly method: string;
@@ -40,23 +40,22 @@ export function StartSession({
   agreedMethod,
   onStart,
 }: StartSessionProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [method, setMethod] = useState(agreedMethod);
   const [minutes, setMinutes] = useState('120');
   const [sectionId, setSectionId] = useState(sections.find(({ inScope }) => inScope)?.id ?? '');
   const [present, setPresent] = useState<readonly string[]>([]);
-  const [message, setMessage] = useState('');
   const start = async () => {
-    const result = await onStart({
-      method,
-      plannedMinutes: Number(minutes.replace(',', '.')),
-      sectionId: sectionId === '' ? null : sectionId,
-      present,
-    });
-    setMessage(result.ok ? '' : result.message.replace(/^form\.\w+: /, ''));
+    const result = await mutate(() =>
+      onStart({
+        method,
+        plannedMinutes: Number(minutes.replace(',', '.')),
+        sectionId: sectionId === '' ? null : sectionId,
+        present,
+      }),
+    );
     if (!result.ok) return;
     onOpenChange(false);
-    router.refresh();
   };
   return (
     <Sheet isOpen={isOpen} onOpenChange={onOpenChange} title="Start a session">
@@ -126,11 +125,6 @@ export function StartSession({
               ))}
             </div>
           </fieldset>
-        )}
-        {message !== '' && (
-          <p role="alert" className="warn">
-            {message}
-          </p>
         )}
         <Button type="submit" look="main">
           Start

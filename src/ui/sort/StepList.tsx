@@ -1,12 +1,12 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 
 import type { Session } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
 
 interface StepListProps {
   readonly session: Session;
@@ -17,16 +17,15 @@ interface StepListProps {
 
 /** The steps of the session; changed, they can be kept as the organizer's own way. */
 export function StepList({ session, activeIndex, onKeepMethod, children }: StepListProps) {
-  const router = useRouter();
+  const { mutate } = useMutation();
   const [steps, setSteps] = useState(session.steps);
   const [name, setName] = useState('');
-  const [message, setMessage] = useState('');
   const change = (i: number, part: Partial<Session['steps'][number]>) =>
     setSteps(steps.map((step, at) => (at === i ? { ...step, ...part } : step)));
   const keep = async () => {
-    const result = await onKeepMethod(name, steps);
-    setMessage(result.ok ? `“${name}” can be chosen from the next session on.` : result.message);
-    router.refresh();
+    await mutate(() => onKeepMethod(name, steps), {
+      done: `“${name}” can be chosen from the next session on.`,
+    });
   };
   return (
     <details className="text-[14px]">
@@ -92,11 +91,6 @@ export function StepList({ session, activeIndex, onKeepMethod, children }: StepL
         <Button disabled={name.trim() === ''} onClick={() => void keep()}>
           Keep
         </Button>
-        {message !== '' && (
-          <p role="status" className="text-soft">
-            {message}
-          </p>
-        )}
       </div>
     </details>
   );

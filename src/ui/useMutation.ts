@@ -1,0 +1,53 @@
+'use client';
+
+import { useCallback, useState } from 'react';
+
+import { sayDeed } from './home/homeWords';
+import { showNotice } from './primitives/notices';
+import type { ActionResult } from './actionResult';
+
+interface MutationOptions {
+  /** What is said once it is done; nothing where the page shows it. */
+  readonly done?: string;
+  /** Offers to take it back at once: for what removes. */
+  readonly offersUndo?: boolean;
+}
+
+const UNANSWERED = 'The server did not answer. Nothing was changed; try again.';
+
+/**
+ * The one way by which a page changes something. Only one change of a component runs at a time for
+ * `isPending`; what fails is said in the notice, by fields where a form has them, and loses nothing
+ * that was typed. The action's answer brings the page along as it is then.
+ */
+export function useMutation() {
+  const [pendingCount, setPendingCount] = useState(0);
+  const [fields, setFields] = useState<Readonly<Record<string, string>>>({});
+  const mutate = useCallback(
+    async <T>(
+      work: () => Promise<ActionResult<T>>,
+      { done, offersUndo = false }: MutationOptions = {},
+    ): Promise<ActionResult<T>> => {
+      setPendingCount((count) => count + 1);
+      const result = await work().catch((): ActionResult<T> => ({
+        ok: false,
+        message: UNANSWERED,
+      }));
+      setPendingCount((count) => count - 1);
+      setFields(result.ok ? {} : (result.fields ?? {}));
+      if (!result.ok) showNotice({ kind: 'fault', words: result.message });
+      else if (offersUndo && result.undo)
+        showNotice({
+          kind: 'done',
+          words: sentence(sayDeed(result.undo.deed)),
+          undoOf: result.undo.projectId,
+        });
+      else if (done !== undefined) showNotice({ kind: 'done', words: done });
+      return result;
+    },
+    [],
+  );
+  return { mutate, isPending: pendingCount > 0, fields };
+}
+
+const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;

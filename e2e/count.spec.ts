@@ -128,7 +128,7 @@ test('a drawer of forty packs takes some keys each; what is out leaves the right
   const csv = await (
     await page.request.get(`${server.address}/api/projects/home/csv?what=things`)
   ).text();
-  expect(csv).toMatch(/aspirin tablets,1,recycle,out of date,special disposal,.*2025-01-31/);
+  expect(csv).toMatch(/aspirin tablets,1,recycle,out_of_date,special_disposal,.*2025-01-31/);
 });
 
 test('a thing’s picture stays with its decision, without its place; and a kind that was weighed weighs on the bench', async ({

@@ -386,22 +386,25 @@ function checkBuying(solver: Solver, kind: 'shop' | 'cut' | 'roll', count: numbe
       pieces: pieces.map((piece, i) => ({ id: `p${i}`, ...piece })),
     }));
   const start = performance.now();
-  const faults =
-    kind === 'shop'
-      ? fc
-          .sample(shopRequestArb, { numRuns: count, seed: 11 })
-          .flatMap((request) =>
-            shopFaults(request, planShop({ ...request, timeLimitMs: 500 }, { solver, clock })),
-          )
-      : kind === 'cut'
-        ? fc.sample(cutArb, { numRuns: count, seed: 11 }).flatMap((request) => {
-            const answer = planCuts(cutRequestSchema.parse(request), { solver, clock });
-            return answer.status === 'infeasible' ? [] : cutFaults(request, answer);
-          })
-        : fc.sample(rollArb, { numRuns: count, seed: 11 }).flatMap((request) => {
-            const answer = planRoll(rollRequestSchema.parse(request), { clock });
-            return answer.status === 'infeasible' ? [] : rollFaults(request, answer);
-          });
+  const faultsOf = {
+    shop: () =>
+      fc
+        .sample(shopRequestArb, { numRuns: count, seed: 11 })
+        .flatMap((request): unknown[] =>
+          shopFaults(request, planShop({ ...request, timeLimitMs: 500 }, { solver, clock })),
+        ),
+    cut: () =>
+      fc.sample(cutArb, { numRuns: count, seed: 11 }).flatMap((request): unknown[] => {
+        const answer = planCuts(cutRequestSchema.parse(request), { solver, clock });
+        return answer.status === 'infeasible' ? [] : cutFaults(request, answer);
+      }),
+    roll: () =>
+      fc.sample(rollArb, { numRuns: count, seed: 11 }).flatMap((request): unknown[] => {
+        const answer = planRoll(rollRequestSchema.parse(request), { clock });
+        return answer.status === 'infeasible' ? [] : rollFaults(request, answer);
+      }),
+  };
+  const faults = faultsOf[kind]();
   const took = performance.now() - start;
   return {
     what: `${kind}, ${count} random requests checked`,

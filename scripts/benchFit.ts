@@ -158,9 +158,10 @@ function benchBays(solver: Solver, kind: Kind, make: Make, more = ''): Row {
     return answer;
   });
   const gaps = answers
-    .map(({ objective, bound }) =>
-      objective === null || bound === null ? NaN : bound > 0 ? (objective - bound) / bound : 0,
-    )
+    .map(({ objective, bound }) => {
+      if (objective === null || bound === null) return NaN;
+      return bound > 0 ? (objective - bound) / bound : 0;
+    })
     .filter(Number.isFinite);
   const notFound = answers.filter(({ status }) => status === 'infeasible').length;
   return {

@@ -89,7 +89,7 @@ function shareOut(
     if (!offer) {
       if (request.needs.some((need, n) => need.priority === 'must' && (left[n] ?? 0) > 0)) return;
       const value = request.needs.reduce((sum, need, n) => {
-        const weight = need.priority === 'should' ? 3 : need.priority === 'nice' ? 1 : 0;
+        const weight = { must: 0, should: 3, nice: 1 }[need.priority];
         return sum + weight * need.value * ((lacks[n] ?? 0) - (left[n] ?? 0));
       }, 0);
       if (

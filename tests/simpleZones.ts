@@ -66,7 +66,10 @@ export function bestOfSimple(request: ZonesRequestInput): number | undefined {
     // Changes of place that help, one after the other.
     for (let step = 0; step < 300; step += 1) {
       const [g, h] = [Math.floor(random() * groups.length), Math.floor(random() * groups.length)];
-      const next = at.map((b, i) => (i === g ? (at[h] ?? 0) : i === h ? (at[g] ?? 0) : b));
+      const next = at.map((b, i) => {
+        if (i === g) return at[h] ?? 0;
+        return i === h ? (at[g] ?? 0) : b;
+      });
       if (
         fits(next, g, next[g] ?? 0) &&
         fits(next, h, next[h] ?? 0) &&

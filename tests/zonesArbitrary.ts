@@ -60,7 +60,7 @@ export function zonesRequestOf(
       litres: Math.round((share / shared) * all * fillRatio * 10) / 10,
       usesPerWeek: between(0, 28),
       stationId: `s${between(0, 3)}`,
-      userIds: random() < 0.1 ? ['tall', 'child'] : random() < 0.3 ? ['tall', 'small'] : ['tall'],
+      userIds: usersOf(random() < 0.1, random),
       ...(random() < 0.08 ? { hazard: 'chemical' as const } : {}),
       food: random() < 0.2,
       avoid: random() < 0.1 ? ['moist' as const] : [],
@@ -80,4 +80,9 @@ export function zonesRequestOf(
     seed,
     timeLimitMs,
   };
+}
+
+function usersOf(withChild: boolean, random: () => number): string[] {
+  if (withChild) return ['tall', 'child'];
+  return random() < 0.3 ? ['tall', 'small'] : ['tall'];
 }

@@ -167,13 +167,12 @@ async function insertAgreement(db: Db, project: Project, agreedBy: string): Prom
   const lines = agreementLinesOf(await loadRecords(db, project.id, 'project', 'rooms', 'sections'));
   const then =
     project.id === 'quarry-row'
-      ? lines.map((line) =>
-          line.key === 'budget'
-            ? { ...line, value: '£680.00' }
-            : line.key === 'never'
-              ? { ...line, value: line.value.replace('Ida’s drawings; ', '') }
-              : line,
-        )
+      ? lines.map((line) => {
+          if (line.key === 'budget') return { ...line, value: '£680.00' };
+          if (line.key === 'never')
+            return { ...line, value: line.value.replace('Ida’s drawings; ', '') };
+          return line;
+        })
       : lines;
   const agreement = agreementSchema.parse({
     id: `${project.id}-agreement`,

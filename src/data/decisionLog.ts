@@ -13,7 +13,7 @@ import {
 } from '@/core/sort';
 import { announceDecisions } from './announcements';
 import { DataError, refuseDamaged, type Db } from './db';
-import { listRecords } from './records/loadRecords';
+import { listRecords } from './records/listRecords';
 import { findUnnamable } from './records/ownership';
 
 /** What became of a batch: how many were new, how many had come before. */

@@ -3,7 +3,7 @@
 import { useCallback, useState } from 'react';
 
 import { sayDeed } from './home/homeWords';
-import { showNotice } from './primitives/notices';
+import { closeFaults, showNotice } from './primitives/notices';
 import type { ActionResult } from './actionResult';
 
 interface MutationOptions {
@@ -13,14 +13,16 @@ interface MutationOptions {
   readonly offersUndo?: boolean;
 }
 
-const UNANSWERED = 'The server did not answer. Nothing was changed; try again.';
+const UNANSWERED =
+  'The server did not answer; whether this was kept is not known. Load the page again to see.';
 
 /**
  * The one way by which a page changes something. Only one change of a component runs at a time for
  * `isPending`; what fails is said in the notice, by fields where a form has them, and loses nothing
- * that was typed. The action's answer brings the page along as it is then.
+ * that was typed. A form that `showsFields` says it there instead. The action's answer brings the page
+ * along as it is then.
  */
-export function useMutation() {
+export function useMutation({ showsFields = false }: { readonly showsFields?: boolean } = {}) {
   const [pendingCount, setPendingCount] = useState(0);
   const [fields, setFields] = useState<Readonly<Record<string, string>>>({});
   const mutate = useCallback(
@@ -28,6 +30,7 @@ export function useMutation() {
       work: () => Promise<ActionResult<T>>,
       { done, offersUndo = false }: MutationOptions = {},
     ): Promise<ActionResult<T>> => {
+      closeFaults();
       setPendingCount((count) => count + 1);
       const result = await work().catch((): ActionResult<T> => ({
         ok: false,
@@ -35,8 +38,10 @@ export function useMutation() {
       }));
       setPendingCount((count) => count - 1);
       setFields(result.ok ? {} : (result.fields ?? {}));
-      if (!result.ok) showNotice({ kind: 'fault', words: result.message });
-      else if (offersUndo && result.undo)
+      if (!result.ok) {
+        const isSaidAtFields = showsFields && Object.keys(result.fields ?? {}).length > 0;
+        if (!isSaidAtFields) showNotice({ kind: 'fault', words: faultWords(result) });
+      } else if (offersUndo && result.undo)
         showNotice({
           kind: 'done',
           words: sentence(sayDeed(result.undo.deed)),
@@ -45,9 +50,18 @@ export function useMutation() {
       else if (done !== undefined) showNotice({ kind: 'done', words: done });
       return result;
     },
-    [],
+    [showsFields],
   );
   return { mutate, isPending: pendingCount > 0, fields };
 }
+
+/** The first field's own words where there are some: a field's path says nothing to a reader. */
+const faultWords = ({
+  message,
+  fields = {},
+}: {
+  readonly message: string;
+  readonly fields?: Readonly<Record<string, string>>;
+}): string => Object.values(fields)[0] ?? message;
 
 const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;

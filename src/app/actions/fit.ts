@@ -192,8 +192,13 @@ function refitWords(
     case 'still_fits':
       return `${bayName}: it still goes in as drawn.`;
     case 'worked_out_anew':
-      return `${bayName}: worked out anew, ${moreMinor === 0 ? 'at the same cost' : moreMinor > 0 ? `${money(moreMinor)} more` : `${money(-moreMinor)} less`}.`;
+      return `${bayName}: worked out anew, ${differenceWords(moreMinor, money)}.`;
     case 'given_up':
       return `${bayName}: nothing was found that goes in now; its fit is given up.`;
   }
+}
+
+function differenceWords(moreMinor: number, money: (minor: number) => string): string {
+  if (moreMinor === 0) return 'at the same cost';
+  return moreMinor > 0 ? `${money(moreMinor)} more` : `${money(-moreMinor)} less`;
 }

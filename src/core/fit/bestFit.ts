@@ -1,4 +1,4 @@
-import type { Random } from '../shared';
+import { type Random, pickByShare } from '../shared';
 import type { Packing } from './floor';
 import { countUsed, MOST_FLOOR_PRICE, type GroupCovers } from './groupCovers';
 import type { FitAim, FitContainer, FitGroup } from './model';
@@ -40,6 +40,9 @@ export function scoreOf(prefer: FitAim, chosen: readonly Chosen[], blockingG: nu
 const FIRST_TRIES = 48;
 const FIRST_ROUNDS = 8;
 const LOOK_TRIES = 8;
+
+/** How many groups are renewed at once, by the share of rolls; beyond the last all of them. */
+const RENEWED_SHARES = [0.45, 0.8, 0.92] as const;
 
 /** The best that stands so far. */
 export class BestFit {
@@ -121,7 +124,7 @@ export class BestFit {
     const roll = random();
     const renewed = shuffle(covers.groups, random).slice(
       0,
-      roll < 0.45 ? 1 : roll < 0.8 ? 2 : roll < 0.92 ? 3 : covers.groups.length,
+      pickByShare(roll, RENEWED_SHARES) ?? covers.groups.length,
     );
     return this.cover(
       renewed,

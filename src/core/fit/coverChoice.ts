@@ -1,5 +1,6 @@
 import type { Cover } from './listCovers';
 import type { NoGoods } from './noGoods';
+import { compareText } from '../shared';
 
 /** One cover a group. */
 export interface Choice {
@@ -72,8 +73,7 @@ export class CoverChoice {
     this.used = new Float64Array(this.rowCount);
     this.offset = prices.reduce((a, b) => a + b, 0);
     const ordered = [...groups].sort(
-      (a, b) =>
-        a.covers.length - b.covers.length || (a.kind < b.kind ? -1 : a.kind > b.kind ? 1 : 0),
+      (a, b) => a.covers.length - b.covers.length || compareText(a.kind, b.kind),
     );
     this.priced = ordered.map(({ covers }) =>
       covers

@@ -253,16 +253,11 @@ class Placing {
             ways[at] = left;
             hasMoved = true;
           }
-          const moved =
-            left === LEFT
-              ? push(xFrom, xTo, widths, i, j)
-              : left === RIGHT
-                ? push(xFrom, xTo, widths, j, i)
-                : left === BEFORE
-                  ? push(yFrom, yTo, depths, i, j)
-                  : left === BEHIND
-                    ? push(yFrom, yTo, depths, j, i)
-                    : 0;
+          let moved = 0;
+          if (left === LEFT) moved = push(xFrom, xTo, widths, i, j);
+          else if (left === RIGHT) moved = push(xFrom, xTo, widths, j, i);
+          else if (left === BEFORE) moved = push(yFrom, yTo, depths, i, j);
+          else if (left === BEHIND) moved = push(yFrom, yTo, depths, j, i);
           if (moved < 0) return false;
           if (moved > 0) hasMoved = true;
         }

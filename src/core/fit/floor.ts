@@ -197,12 +197,9 @@ export class Floor {
         const spareX = rect.x1 - rect.x0 - w - this.gap;
         const spareY = rect.y1 - rect.y0 - d - this.gap;
         if (spareX < -TOLERANCE_MM || spareY < -TOLERANCE_MM) continue;
-        const score =
-          rule === 'front'
-            ? rect.y0 * 1e4 + rect.x0
-            : rule === 'left'
-              ? (rect.x0 + w) * 1e4 + rect.y0
-              : Math.min(spareX, spareY) * 1e4 + Math.max(spareX, spareY);
+        let score = Math.min(spareX, spareY) * 1e4 + Math.max(spareX, spareY);
+        if (rule === 'front') score = rect.y0 * 1e4 + rect.x0;
+        else if (rule === 'left') score = (rect.x0 + w) * 1e4 + rect.y0;
         if (score >= bestScore) continue;
         const place = {
           x: rect.x0 + (corner.isRight ? spareX : 0),

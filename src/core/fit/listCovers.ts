@@ -60,13 +60,10 @@ export class CoverList {
     const limited = this.containers.filter(({ available }) => available !== undefined);
     this.rowCount = floorRows.length + limited.length;
     const rowsOf = (container: FitContainer): number[] => [
-      ...floorRows.map((row) =>
-        row.most > EPS
-          ? row.of(container) / row.most / maxStackOf(request, container)
-          : row.of(container) > 0
-            ? 2
-            : 0,
-      ),
+      ...floorRows.map((row) => {
+        if (row.most > EPS) return row.of(container) / row.most / maxStackOf(request, container);
+        return row.of(container) > 0 ? 2 : 0;
+      }),
       ...limited.map((other) =>
         other === container ? 1 / Math.max(EPS, container.available ?? 1) : 0,
       ),

@@ -70,12 +70,12 @@ export function packTight(
 }
 
 function sortPiles(piles: readonly Pile[], order: 'large' | 'wide' | 'deep'): Pile[] {
-  const measure = ({ container: { outer } }: Pile) =>
-    order === 'large'
-      ? outer.width * outer.depth
-      : order === 'wide'
-        ? Math.max(outer.width, outer.depth)
-        : Math.min(outer.width, outer.depth);
+  const measure = ({ container: { outer } }: Pile) => {
+    if (order === 'large') return outer.width * outer.depth;
+    return order === 'wide'
+      ? Math.max(outer.width, outer.depth)
+      : Math.min(outer.width, outer.depth);
+  };
   return [...piles].sort((a, b) => measure(b) - measure(a));
 }
 

@@ -1,6 +1,7 @@
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import { maxStackOf, type Chosen } from './selectContainers';
 import { clearOf, groupMassG, liesOf } from './suitability';
+import { compareText } from '../shared';
 
 /** One container with its content. */
 export interface Filled {
@@ -68,7 +69,7 @@ export function buildPiles(
       (a, b) =>
         Number(a.group.front ?? false) - Number(b.group.front ?? false) ||
         b.massG - a.massG ||
-        compare(a.group.id, b.group.id),
+        compareText(a.group.id, b.group.id),
     )) {
       const candidates = open.filter(
         (levels) => levels.length < limit && canStack(request, levels, next),
@@ -83,8 +84,6 @@ export function buildPiles(
     return open.map((levels) => ({ container, levels }));
   });
 }
-
-const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** Whether one more on top keeps every load and every way out. */
 export function canStack(request: FitRequest, levels: readonly Filled[], top: Filled): boolean {

@@ -189,11 +189,7 @@ class FitRun {
       if (proof && isListed && !isBetter) this.effort *= 2;
       const gap = best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1;
       if (proof || isListed)
-        proof =
-          this.prove(
-            isListed ? undefined : proof,
-            gap < NEAR.very ? PROOF.near : gap < NEAR.fairly ? PROOF.usual : PROOF.far,
-          ) ?? proof;
+        proof = this.prove(isListed ? undefined : proof, proofEffortAt(gap)) ?? proof;
     }
   }
 
@@ -223,13 +219,15 @@ class FitRun {
     const isFresh = !this.places || this.placed !== best.found;
     let places = this.places && !isFresh ? this.places : begin();
     if (best.found) places.run(() => this.isDone(), steps, idle);
+    // Asked anew each time: looking and standing may find one.
+    const stands = () => best.found !== undefined;
     for (
       let most: number = RESTART.steps;
-      !best.found && hasTime() && most <= steps;
+      !stands() && hasTime() && most <= steps;
       most *= RESTART.growth
     ) {
       best.lookAnew(this.looks);
-      if (!best.found) places.run(() => best.found !== undefined, most);
+      if (!stands()) places.run(stands, most);
       places = begin();
     }
     this.places = places;
@@ -403,4 +401,10 @@ function explainShortage(
       subject: groupId,
     };
   });
+}
+
+/** The nearer the best is to its bound, the more is spent on proving it. */
+function proofEffortAt(gap: number) {
+  if (gap < NEAR.very) return PROOF.near;
+  return gap < NEAR.fairly ? PROOF.usual : PROOF.far;
 }

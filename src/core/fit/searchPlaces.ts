@@ -1,4 +1,4 @@
-import type { Random } from '../shared';
+import { type Random, pickByShare } from '../shared';
 import { scoreOf, type FoundFit } from './bestFit';
 import { Floor, type Corner, type Packing, type Place, type PlaceRule, type Spot } from './floor';
 import { gather, MOST_FLOOR_PRICE, type GroupCovers, type Suited } from './groupCovers';
@@ -47,6 +47,9 @@ const PARTLY = 0.35;
 const LEAST_PARTS = 2;
 const MOST_PARTS = 3;
 const RULES: readonly PlaceRule[] = ['left', 'front', 'snug', 'snug'];
+
+/** How many more groups are taken out at once, by the share of rolls. */
+const TAKEN_SHARES = [0.35, 0.75, 0.95] as const;
 
 /**
  * Betters what stands by taking out one, two or three groups, most often neighbours, and finding them other
@@ -190,16 +193,8 @@ export class PlaceSearch {
     const { random, covers } = this.means;
     const picked = new Set(this.current.missing);
     const roll = random();
-    const more =
-      roll < 0.35
-        ? 1
-        : roll < 0.75
-          ? 2
-          : roll < 0.95
-            ? 3
-            : this.request.prefer === 'uniform'
-              ? covers.groups.length
-              : 4;
+    const most = this.request.prefer === 'uniform' ? covers.groups.length : 4;
+    const more = pickByShare(roll, TAKEN_SHARES) ?? most;
     const count = Math.min(covers.groups.length, picked.size + more);
     const { spots } = this.current.packing;
     const centre = spots[Math.floor(random() * spots.length)];

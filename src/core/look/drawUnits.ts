@@ -109,15 +109,7 @@ function drawBayFront(
     { text: fitLabel(bay.name, room, 13 * pen), role: 'name' as const, pens: 13 },
     { text: firstThatFits(sizes, room, 13 * pen), role: 'measure' as const, pens: 12 },
     {
-      text: fitLabel(
-        bay.outOfScope
-          ? 'not in scope'
-          : bay.isUsual
-            ? 'not measured yet'
-            : formatLitres(usableLitresOf(bay)),
-        room,
-        12.5 * pen,
-      ),
+      text: fitLabel(noteOfBay(bay), room, 12.5 * pen),
       role: 'note' as const,
       pens: 12.5,
     },
@@ -288,8 +280,7 @@ function drawWays(
     right: [sweep(width, 0)],
     pair: [sweep(0, width / 2), sweep(width, width / 2)],
   };
-  const leafMm =
-    unit.door === 'pair' ? width / 2 : unit.door === 'left' || unit.door === 'right' ? width : 0;
+  const leafMm = leafMmOf(unit.door, width);
   const drawerMm = Math.max(
     0,
     ...unit.bays
@@ -299,4 +290,15 @@ function drawWays(
   const drawer: Mark[] =
     drawerMm > 0 ? [{ kind: 'rect', role: 'path', x: 0, y: front, width, depth: drawerMm }] : [];
   return { marks: [...leaves[unit.door], ...drawer], reachMm: Math.max(leafMm, drawerMm, 4 * pen) };
+}
+
+function noteOfBay(bay: Bay): string {
+  if (bay.outOfScope) return 'not in scope';
+  return bay.isUsual ? 'not measured yet' : formatLitres(usableLitresOf(bay));
+}
+
+/** How far a door swings out: each of a pair half of the width. */
+function leafMmOf(door: Unit['door'], width: number): number {
+  if (door === 'pair') return width / 2;
+  return door === 'left' || door === 'right' ? width : 0;
 }

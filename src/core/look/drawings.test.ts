@@ -84,9 +84,8 @@ test('leaves are drawn from their hinge, on every wall, as long as the unit is w
       (wallIndex, door, alongMm) => {
         const sketch = draw([unit({ door, place: onWall(wallIndex, alongMm) })]);
         const sweeps = sketch.marks.flatMap((mark) => (mark.kind === 'sweep' ? [mark] : []));
-        expect(sweeps).toHaveLength(
-          door === 'pair' ? 2 : door === 'left' || door === 'right' ? 1 : 0,
-        );
+        const leafCounts: Readonly<Record<string, number>> = { pair: 2, left: 1, right: 1 };
+        expect(sweeps).toHaveLength(leafCounts[door] ?? 0);
         const [body] = rects(sketch, 'unit');
         invariant(body, 'the unit is drawn');
         for (const { hinge, shut, open } of sweeps) {

@@ -136,7 +136,7 @@ function placeUnit(outline: Outline, unit: Unit): PlacedUnit | undefined {
   const wall = unit.place && outline.walls[unit.place.wallIndex];
   const rect =
     unit.place && rectAt(outline, unit.place, { widthMm: unit.width.mm, depthMm: unit.depth.mm });
-  if (!wall || !rect || !unit.place) return undefined;
+  if (!wall || !rect) return undefined;
   const [alongMm, frontMm] = [unit.place.along.mm, unit.place.off.mm + unit.depth.mm];
   const leaf = (hingeMm: number, sign: 1 | -1, radiusMm: number) =>
     sweepOn(wall, { hingeMm, sign, radiusMm, offMm: frontMm });
@@ -182,29 +182,19 @@ function placeFixture(outline: Outline, fixture: Fixture): PlacedFixture | undef
     width,
     depth,
   } = fixture;
-  const beforeMm =
-    fixture.kind === 'door'
-      ? DOORWAY_MM
-      : fixture.kind === 'window'
-        ? BEFORE_WINDOW_MM
-        : (REACH_BEFORE_MM[fixture.kind] ?? 0);
+  const beforeMm = freeBeforeMm(fixture.kind);
   const before = rectOnWall(wall, {
     alongMm: along.mm,
     offMm: off.mm,
     widthMm: width.mm,
     depthMm: depth.mm + beforeMm,
   });
-  const leaf =
-    fixture.swing === 'in-start'
-      ? sweepOn(wall, { hingeMm: along.mm, sign: 1, radiusMm: width.mm, offMm: off.mm })
-      : fixture.swing === 'in-end'
-        ? sweepOn(wall, {
-            hingeMm: along.mm + width.mm,
-            sign: -1,
-            radiusMm: width.mm,
-            offMm: off.mm,
-          })
-        : undefined;
+  const hinges: Partial<Record<string, { readonly hingeMm: number; readonly sign: 1 | -1 }>> = {
+    'in-start': { hingeMm: along.mm, sign: 1 },
+    'in-end': { hingeMm: along.mm + width.mm, sign: -1 },
+  };
+  const hinge = hinges[fixture.swing ?? ''];
+  const leaf = hinge && sweepOn(wall, { ...hinge, radiusMm: width.mm, offMm: off.mm });
   return {
     id: fixture.id,
     fixture,
@@ -323,12 +313,7 @@ function blockedBy(
   units: readonly PlacedUnit[],
 ): PlanClash[] {
   if (fixture.kind === 'station') return [];
-  const code =
-    fixture.kind === 'door'
-      ? 'door_blocked'
-      : fixture.kind === 'window'
-        ? 'window_covered'
-        : 'fixture_blocked';
+  const code = blockedCodeOf(fixture.kind);
   return units
     .filter(
       (unit) =>
@@ -460,4 +445,15 @@ function wallSolids(outline: Outline): Solid[] {
     fromMm: 0,
     toMm: Infinity,
   }));
+}
+
+function blockedCodeOf(kind: FixtureKind) {
+  if (kind === 'door') return 'door_blocked';
+  return kind === 'window' ? 'window_covered' : 'fixture_blocked';
+}
+
+/** What is to stay free before it. */
+function freeBeforeMm(kind: FixtureKind): number {
+  if (kind === 'door') return DOORWAY_MM;
+  return kind === 'window' ? BEFORE_WINDOW_MM : (REACH_BEFORE_MM[kind] ?? 0);
 }

@@ -57,7 +57,7 @@ export function bayLevelOf(request: {
     bayId: bay.id,
     usableLitres,
     keptLitres,
-    fillRatio: usableLitres > 0 ? keptLitres / usableLitres : keptLitres > 0 ? Infinity : 0,
+    fillRatio: fillRatioOf(keptLitres, usableLitres),
     warnings,
   };
 }
@@ -69,3 +69,8 @@ export const walkBays = (units: readonly Unit[]): Bay[] =>
     .flatMap((unit) =>
       [...unit.bays].sort((a, b) => a.columnIndex - b.columnIndex || b.rowIndex - a.rowIndex),
     );
+
+function fillRatioOf(keptLitres: number, usableLitres: number): number {
+  if (usableLitres > 0) return keptLitres / usableLitres;
+  return keptLitres > 0 ? Infinity : 0;
+}

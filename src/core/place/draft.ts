@@ -60,12 +60,10 @@ export function placesIn(
     typeof arrangement === 'object' && arrangement.places
       ? new Map(arrangement.places.map(({ groupId, bayId }) => [groupId, bayId]))
       : undefined;
-  const placeOf = (group: Group): Group['bayId'] =>
-    arrangement === 'today'
-      ? group.standsBayId
-      : drafted
-        ? (drafted.get(group.id) ?? null)
-        : group.bayId;
+  const placeOf = (group: Group): Group['bayId'] => {
+    if (arrangement === 'today') return group.standsBayId;
+    return drafted ? (drafted.get(group.id) ?? null) : group.bayId;
+  };
   return Object.fromEntries(
     groups
       .map((group) => [group.id, placeOf(group)] as const)

@@ -57,13 +57,9 @@ export function hazardOf(group: Group): Hazard | undefined {
   if (group.placing.hazard !== null)
     return group.placing.hazard === 'none' ? undefined : group.placing.hazard;
   const cautions = cautionsFor(group.name, 0);
-  return cautions.includes('medicine')
-    ? 'medicine'
-    : cautions.includes('chemical')
-      ? 'chemical'
-      : cautions.includes('blade')
-        ? 'sharp'
-        : undefined;
+  if (cautions.includes('medicine')) return 'medicine';
+  if (cautions.includes('chemical')) return 'chemical';
+  return cautions.includes('blade') ? 'sharp' : undefined;
 }
 
 /** The months of a group: as was said, or as its name has them ("May to September", "winter"). */
@@ -93,9 +89,8 @@ const monthCount = ({ from, to }: Season): number => ((to - from + 12) % 12) + 1
  */
 export function usesPerWeekOf(group: Group, month?: number): number {
   const { usesPerWeek, isBackStock, isTempting } = group.placing;
-  const said =
-    usesPerWeek ??
-    (isBackStock ? USUAL_USES.backStock : group.front ? USUAL_USES.daily : USUAL_USES.other);
+  const openStock = group.front ? USUAL_USES.daily : USUAL_USES.other;
+  const said = usesPerWeek ?? (isBackStock ? USUAL_USES.backStock : openStock);
   const uses = isTempting ? said * TEMPTING_SHARE : said;
   const season = seasonOf(group);
   if (!season) return uses;

@@ -22,14 +22,8 @@ const factorOf = (living: PlacingSchools['living']): number =>
 /** Uses as they count to a school. */
 export function scaleUses(usesPerWeek: number, { grouping }: PlacingSchools): number {
   if (grouping !== 'frequency') return usesPerWeek;
-  return (
-    usesPerWeek *
-    (usesPerWeek >= FREQUENCY.daily
-      ? FREQUENCY.dailyFactor
-      : usesPerWeek < FREQUENCY.rare
-        ? FREQUENCY.rareFactor
-        : 1)
-  );
+  if (usesPerWeek >= FREQUENCY.daily) return usesPerWeek * FREQUENCY.dailyFactor;
+  return usesPerWeek < FREQUENCY.rare ? usesPerWeek * FREQUENCY.rareFactor : usesPerWeek;
 }
 
 /** Groups that should live near each other, and how much: those said to belong together, and by the school one person's or one task's. */

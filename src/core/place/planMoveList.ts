@@ -87,8 +87,10 @@ export function planMoveList(
     });
   }
   // First everything whose new place is not cleaned; what must wait for a cleaned bay stays in its uncleaned one where that leaves room.
-  const emptied = (stays: boolean) =>
-    planMoves(
+  const emptied = (stays: boolean) => {
+    const waitsAt = (from: string | null) =>
+      stays && from !== null && !isCleaned(from) ? from : null;
+    return planMoves(
       {
         bays: [...bays],
         basketLitres,
@@ -98,11 +100,12 @@ export function planMoveList(
           id,
           litres,
           from,
-          to: isCleaned(to) ? (stays && from !== null && !isCleaned(from) ? from : null) : to,
+          to: isCleaned(to) ? waitsAt(from) : to,
         })),
       },
       { clock },
     );
+  };
   const staying = emptied(true);
   const isStaying = staying.status !== 'infeasible';
   const first = isStaying ? staying : emptied(false);
@@ -114,7 +117,7 @@ export function planMoveList(
   );
   const load = waiting.map(({ id, from, to }): MoveStep => ({
     groupId: id,
-    from: from === null ? null : isStaying && !isCleaned(from) ? from : BASKET,
+    from: from === null || (isStaying && !isCleaned(from)) ? from : BASKET,
     to,
   }));
   const items: MoveItem[] = [
@@ -158,7 +161,9 @@ function finish(
   let waiting = (request.inBasketIds ?? []).reduce((sum, id) => sum + (litresOf.get(id) ?? 0), 0);
   let peak = waiting;
   for (const { groupId, from, to } of steps) {
-    waiting += (to === BASKET ? 1 : from === BASKET ? -1 : 0) * (litresOf.get(groupId) ?? 0);
+    const litres = litresOf.get(groupId) ?? 0;
+    if (to === BASKET) waiting += litres;
+    else if (from === BASKET) waiting -= litres;
     peak = Math.max(peak, waiting);
   }
   return {

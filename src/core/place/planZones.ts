@@ -127,6 +127,11 @@ class ZonesRun {
     return (this.means.clock() - this.startMs) / Math.max(1, this.request.timeLimitMs);
   }
 
+  /** Asked anew: what `take` was given meanwhile counts. */
+  private hasFound(): boolean {
+    return this.bayOf !== undefined;
+  }
+
   private take(found: Int32Array | undefined, cost: number): void {
     if (!found || cost >= this.best - 1e-9) return;
     this.bayOf = Int32Array.from(found);
@@ -400,7 +405,8 @@ class ZonesRun {
     });
     if (rescue.code === 'solved' && rescue.bayOf)
       this.take(rescue.bayOf, costOfZones(problem, rescue.bayOf));
-    return rescue.code === 'impossible' ? 'impossible' : this.bayOf ? 'found' : 'time_ran_out';
+    if (rescue.code === 'impossible') return 'impossible';
+    return this.hasFound() ? 'found' : 'time_ran_out';
   }
 }
 

@@ -104,3 +104,4 @@ export { minimiseNarrowed, type Narrowed } from './minimiseNarrowed';
 // Chance that can be repeated
 export { createRandom, type Random } from './random';
 export { formatCount, formatNumber, LOCALE, pluralOf } from './locale';
+export { compareText, pickByShare } from './order';

@@ -18,6 +18,7 @@ export type LengthError =
   | { readonly code: 'length_comma_ambiguous'; readonly atIndex: number }
   | { readonly code: 'length_out_of_range'; readonly mm: number };
 
+const DECIMALS = { mm: 1, cm: 2, m: 4, in: 4 } as const;
 const MM_PER: Readonly<Record<LengthUnit, number>> = {
   mm: 1,
   cm: 10,
@@ -94,7 +95,7 @@ export function formatLength(mm: number, unit: LengthUnit): string {
       ? `${formatSixteenths(sixteenths)}"`
       : `${feet}' ${formatSixteenths(sixteenths % 192)}"`;
   }
-  const decimals = unit === 'mm' ? 1 : unit === 'cm' ? 2 : 4;
+  const decimals = DECIMALS[unit];
   return `${Number((toTenthMm(mm) / MM_PER[unit]).toFixed(decimals))} ${unit}`;
 }
 

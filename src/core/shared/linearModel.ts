@@ -160,11 +160,8 @@ export class LinearModel {
         reducedCosts: [],
       };
     const hasWhole = !isRelaxed && this.isWhole.some(Boolean);
-    const proven = hasWhole
-      ? Number(model.info.get('mip_dual_bound'))
-      : status === OPTIMAL
-        ? model.getObjectiveValue()
-        : -Infinity;
+    const relaxed = status === OPTIMAL ? model.getObjectiveValue() : -Infinity;
+    const proven = hasWhole ? Number(model.info.get('mip_dual_bound')) : relaxed;
     const hasSolution = Number(model.info.get('primal_solution_status')) === 2;
     if (!hasSolution)
       return {

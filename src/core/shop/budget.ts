@@ -1,4 +1,4 @@
-import { approvalStateOf, type Approval } from './approvals';
+import { type ApprovalState, approvalStateOf, type Approval } from './approvals';
 import { ownMinorOf } from './listNeeds';
 import { toMaterialNeedId } from './materialNeeds';
 import type { ShopAnswer, ShopRequest } from './model';
@@ -84,14 +84,7 @@ export function sumRoom({
       approvals.find((approval) => approval.needId === needId),
       lineMinor,
     );
-    return (
-      total +
-      Math.max(
-        0,
-        (state.is === 'approved' ? lineMinor : state.is === 'dearer' ? state.approvedMinor : 0) -
-          cardMinor,
-      )
-    );
+    return total + Math.max(0, approvedMinorOf(state, lineMinor) - cardMinor);
   }, 0);
   // A card that is still to pay belongs to no line.
   const approvedMinor = Math.min(agreedMinor, plannedMinor);
@@ -133,4 +126,10 @@ export function sumPayers(
     .map(([paidBy, minor]) => ({ paidBy, minor }))
     .filter(({ minor }) => minor > 0)
     .sort((a, b) => b.minor - a.minor || a.paidBy.localeCompare(b.paidBy, 'en'));
+}
+
+/** What of a line the client said yes to. */
+function approvedMinorOf(state: ApprovalState, lineMinor: number): number {
+  if (state.is === 'approved') return lineMinor;
+  return state.is === 'dearer' ? state.approvedMinor : 0;
 }

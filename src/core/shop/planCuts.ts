@@ -288,10 +288,8 @@ class CutRun {
       problem.stockMm.forEach((_, stock) => {
         const found = findBestPattern({ ...problem, quantities: wanted }, stock, worth);
         const costs = (problem.priceMinor[stock] ?? 0) + (rent[stock] ?? 0);
-        shrink = Math.max(
-          shrink,
-          costs > 0 ? found.most / costs : found.most > 1e-9 ? Infinity : 1,
-        );
+        const freeShrink = found.most > 1e-9 ? Infinity : 1;
+        shrink = Math.max(shrink, costs > 0 ? found.most / costs : freeShrink);
         const pays = (value: number) => value > costs + 1e-7 * Math.max(1, costs);
         if (!pays(found.value)) return;
         isNew = this.learn({ stock, counts: found.counts }) || isNew;

@@ -144,7 +144,7 @@ function varied(
   const any = () => Math.floor(random() * favour.length);
   for (let changes = 1 + Math.floor(random() * 3); changes > 0; changes -= 1) {
     const [i, kind] = [any(), random()];
-    if (kind < 0.3) next.way[i] = ways[i]?.[Math.floor(random() * (ways[i]?.length ?? 1))] ?? 0;
+    if (kind < 0.3) next.way[i] = pick(ways[i] ?? [], random) ?? 0;
     else if (kind < 0.6) {
       const j = any();
       [next.favour[i], next.favour[j]] = [next.favour[j] ?? 1, next.favour[i] ?? 1];
@@ -156,10 +156,10 @@ function varied(
 function findTooLarge({ roll }: RollRequest, pieces: RollRequest['pieces']): RollReason[] {
   const say = (mm: number) => formatNumber(Math.round(mm * 10) / 10);
   return pieces.flatMap(({ id, widthMm, depthMm, turnable }): RollReason[] => {
-    const ways = [[widthMm, depthMm], ...(turnable ? [[depthMm, widthMm]] : [])] as const;
-    if (ways.some(([wide, deep]) => (wide ?? 0) <= roll.widthMm && (deep ?? 0) <= roll.lengthMm))
-      return [];
-    const isWide = ways.every(([wide]) => (wide ?? 0) > roll.widthMm);
+    const upright = { wide: widthMm, deep: depthMm };
+    const ways = turnable ? [upright, { wide: depthMm, deep: widthMm }] : [upright];
+    if (ways.some(({ wide, deep }) => wide <= roll.widthMm && deep <= roll.lengthMm)) return [];
+    const isWide = ways.every(({ wide }) => wide > roll.widthMm);
     return [
       isWide
         ? {
@@ -175,3 +175,6 @@ function findTooLarge({ roll }: RollRequest, pieces: RollRequest['pieces']): Rol
     ];
   });
 }
+
+const pick = <T>(list: readonly T[], random: Random): T | undefined =>
+  list[Math.floor(random() * list.length)];

@@ -30,12 +30,7 @@ test(
             request.owned.find(({ needId }) => needId === need.id)?.qty ?? 0,
           );
           const got = answer.met.find(({ needId }) => needId === need.id)?.qty ?? NaN;
-          return (
-            sum +
-            (need.priority === 'must' ? 0 : need.priority === 'should' ? 3 : 1) *
-              need.value *
-              (got - had)
-          );
+          return sum + { must: 0, should: 3, nice: 1 }[need.priority] * need.value * (got - had);
         }, 0);
         const leftovers = answer.leftovers.reduce((sum, { qty }) => sum + qty, 0);
         expect([-value + 0, answer.payMinor, answer.perShop.length, leftovers]).toEqual([

@@ -41,8 +41,8 @@ const historyArb = fc
       if (act === 'decide') log.push(aDecision({ id: `d${i}`, thingId: `t${i}`, count: i + 1 }));
       if (act === 'correct' && log[0])
         log.push(aDecision({ id: `d${i}`, thingId: log[0].thingId, count: i + 1 }));
-      const last =
-        act === 'undo' ? findLastStanding(log) : act === 'redo' ? findRestorable(log) : undefined;
+      const finders = { undo: findLastStanding, redo: findRestorable } as const;
+      const last = act === 'undo' || act === 'redo' ? finders[act](log) : undefined;
       if (last) log.push(after(act === 'undo' ? 'undone' : 'restored', `f${i}`, last));
       if (act === 'repeat' && log.length > 0) log.push(log[i % log.length] ?? aDecision());
       standing.push(foldDecisions(log).map((thing) => `${thing.id}:${thing.count}`));

@@ -42,8 +42,8 @@ export function withKindSizes(
       litres: size?.litres ?? kind.litres,
       massG,
       weighedCount,
-      litresFrom: size?.litres == null ? 'assumed' : 'typed',
-      massFrom: weighedCount > 0 ? 'weighed' : size?.massG == null ? 'assumed' : 'typed',
+      litresFrom: typedOrAssumed(size?.litres),
+      massFrom: weighedCount > 0 ? 'weighed' : typedOrAssumed(size?.massG),
     };
   });
 }
@@ -64,3 +64,6 @@ export const noKindSize = (id: string): KindSize => ({
   weighedCount: 0,
   weighedG: 0,
 });
+
+const typedOrAssumed = (figure: number | null | undefined): 'typed' | 'assumed' =>
+  figure === null || figure === undefined ? 'assumed' : 'typed';

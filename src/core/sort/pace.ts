@@ -51,12 +51,13 @@ export function paceOf(events: readonly PaceEvent[]): Pace {
     intervals.length >= 2 * WINDOW &&
     nowPerMinute < SLOW_SHARE * best;
   const isPuttingOff = latest.length >= WINDOW && laterShare >= LATER_SHARE;
+  const slowing = isSlowing ? 'slowing' : undefined;
   return {
     decisionsPerMinute: rate(intervals),
     nowPerMinute,
     intervalCount: intervals.length,
     laterShare,
-    breakBecause: isPuttingOff ? 'putting_off' : isSlowing ? 'slowing' : undefined,
+    breakBecause: isPuttingOff ? 'putting_off' : slowing,
   };
 }
 

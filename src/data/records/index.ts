@@ -14,7 +14,6 @@ export {
 } from './kinds';
 export {
   findProject,
-  listRecords,
   loadRecords,
   type LoadName,
   type ProjectRecords,
@@ -59,3 +58,4 @@ export {
   putShared,
 } from './writeRecords';
 export { carryRecord, groupRecord, ownMethodRecord, sessionRecord } from './sort';
+export { listRecords } from './listRecords';

@@ -5,12 +5,12 @@ import type { ContainerProduct, FitWishes, TakenFit } from '@/core/fit';
 import type { Unit } from '@/core/look';
 import type { ProjectId } from '@/core/shared';
 import type { Thing } from '@/core/sort';
-import { readAll, type Row } from '../columns';
+import type { Row } from '../columns';
 import { DataError, type Db } from '../db';
 import { listThings } from '../decisionLog';
 import { projectRecord } from './agree';
-import { getRecordKind, type RecordName, type RecordOf } from './kinds';
-import { namableIds } from './ownership';
+import type { RecordName, RecordOf } from './kinds';
+import { listRecords } from './listRecords';
 
 /** What differs from the rows it is made of. */
 interface Assembled {
@@ -45,18 +45,6 @@ async function getProject(db: Db, id: ProjectId): Promise<Project> {
   const project = await findProject(db, id);
   if (!project) throw new DataError('not_found', `there is no project ${id}`);
   return project;
-}
-
-/** A project's records of one kind in their order; those that every home shares among them. */
-export function listRecords<N extends RecordName>(
-  db: Db,
-  name: N,
-  projectId: ProjectId,
-): Promise<RecordOf<N>[]> {
-  const kind = getRecordKind(name);
-  const query = db(kind.table.name).whereIn('id', namableIds(db, kind, projectId));
-  const ordered = query.orderBy([...kind.order, { column: 'rowid' }]);
-  return readAll(kind.table, ordered) as unknown as Promise<RecordOf<N>[]>;
 }
 
 async function listUnits(db: Db, projectId: ProjectId): Promise<Unit[]> {

@@ -23,7 +23,7 @@ export function namableIds(db: Db, kind: RecordKind, projectId: ProjectId): Knex
   if (kind.shared !== 'without_parent') return ownedIds(db, kind, projectId);
   return db(kind.table.name)
     .select('id')
-    .where((either) => either.where({ project_id: projectId }).orWhereNull('project_id'));
+    .where((either) => void either.where({ project_id: projectId }).orWhereNull('project_id'));
 }
 
 /** Whether a project may change or remove a record: it is its own, or every home's. */

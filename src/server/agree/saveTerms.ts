@@ -173,9 +173,10 @@ export const moveSection = atomic(
       },
       async (writer) => {
         // Positions are made anew, so that two that share one still part.
-        const order = sections.map((each) =>
-          each.id === section.id ? other : each.id === other.id ? section : each,
-        );
+        const order = sections.map((each) => {
+          if (each.id === section.id) return other;
+          return each.id === other.id ? section : each;
+        });
         for (const [position, each] of order.entries())
           if (each.position !== position) await writer.put(sectionRecord, { ...each, position });
       },

@@ -5,6 +5,7 @@ import type { Thing } from '@/core/sort';
 import type { Records } from '@/data/records';
 import { dayWords } from '../show/clientWords';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
+import { formatCount } from '@/core/shared';
 
 const STYLE =
   'section{break-inside:avoid}td:nth-child(2),td:nth-child(3){white-space:nowrap;text-align:left}td:last-child{width:22%;text-align:left}.out th{text-decoration:line-through}small{color:#625b4d}';
@@ -44,16 +45,15 @@ const nameOf = (thing: Thing): string =>
   `${thing.count === 1 ? '' : `${thing.count} `}${text(thing.name)}`;
 
 function renderLine({ thing, expiresOn, daysLeft, useFirst }: DatedThing): string {
-  const note =
-    daysLeft < 0
-      ? 'out of date'
-      : useFirst
-        ? 'use this one first'
-        : daysLeft <= 30
-          ? `${daysLeft} days left`
-          : '';
+  const note = dateNote(daysLeft, useFirst);
   return `<tr${daysLeft < 0 ? ' class="out"' : ''}><th scope="row">${nameOf(thing)}</th><td>${text(dayWords(expiresOn))}</td><td><small>${note}</small></td><td></td></tr>`;
 }
 
 const renderUndated = (thing: Thing): string =>
   `<tr><th scope="row">${nameOf(thing)}</th><td>no date read</td><td></td><td></td></tr>`;
+
+function dateNote(daysLeft: number, useFirst: boolean): string {
+  if (daysLeft < 0) return 'out of date';
+  if (useFirst) return 'use this one first';
+  return daysLeft <= 30 ? `${formatCount(daysLeft, 'day')} left` : '';
+}

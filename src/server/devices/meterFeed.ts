@@ -39,7 +39,7 @@ export async function followMeter(
     } catch {
       // Not there, or gone: said below, and tried again.
     }
-    if (signal.aborted) return;
+    if (isAborted(signal)) return;
     onEvent({ kind: 'gone' });
     await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
   }
@@ -70,3 +70,6 @@ async function readLines(
       if (line.startsWith('data:')) onLine(line.slice('data:'.length).trim().slice(0, MAX_LINE));
   }
 }
+
+/** Asked anew after each wait, during which it may have changed. */
+const isAborted = (signal: AbortSignal): boolean => signal.aborted;

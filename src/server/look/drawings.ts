@@ -10,7 +10,7 @@ import {
   traceWalls,
   type Sketch,
 } from '@/core/look';
-import { drawPlaces, type ArrangementRef } from '@/core/place';
+import { type ArrangementRef, type Draft, drawPlaces } from '@/core/place';
 import { formatLength, type LengthUnit, type RoomId, type UnitId } from '@/core/shared';
 import type { Records } from '@/data/records';
 import { draftsOf, groupsIn, resolveArrangement } from '../place/drafts';
@@ -59,12 +59,10 @@ export function gatherDrawing(
     const scope =
       records.drafts.find(({ id }) => id === request.draft)?.roomId === null ? null : room.id;
     const arrangement = resolveArrangement(records, scope, request.draft ?? 'chosen');
+    const chosen = draftsOf(records, scope).find(({ places }) => places === null);
+    const ownName = arrangement === 'chosen' ? (chosen?.name ?? 'the plan') : undefined;
     const name =
-      arrangement === 'today'
-        ? 'as it is today'
-        : arrangement === 'chosen'
-          ? (draftsOf(records, scope).find(({ places }) => places === null)?.name ?? 'the plan')
-          : arrangement.name;
+      arrangement === 'today' ? 'as it is today' : (ownName ?? (arrangement as Draft).name);
     return units.length === 0
       ? undefined
       : {

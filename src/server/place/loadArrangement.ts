@@ -77,11 +77,8 @@ export function readRef(
 ): ArrangementRef {
   const slips = slipsOf(arranged);
   const found = slips.find(({ ref }) => ref === asked) ?? slips.find(({ isChosen }) => isChosen);
-  return found === undefined || found.ref === 'chosen'
-    ? 'chosen'
-    : found.ref === 'today'
-      ? 'today'
-      : draftIdSchema.parse(found.ref);
+  if (found === undefined || found.ref === 'chosen') return 'chosen';
+  return found.ref === 'today' ? 'today' : draftIdSchema.parse(found.ref);
 }
 
 export function loadArrangement(

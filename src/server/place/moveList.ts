@@ -157,7 +157,8 @@ export const tickMove = atomic(
     const bays = records.units.flatMap((unit) => unit.bays);
     const group =
       item.kind === 'move' ? records.groups.find(({ id }) => id === item.groupId) : undefined;
-    const place = item.kind === 'move' ? (isDone ? item.to : item.from) : null;
+    const stop = isDone ? 'to' : 'from';
+    const place = item.kind === 'move' ? item[stop] : null;
     await recordChange(
       db,
       { projectId, deed: { code: isDone ? 'move_ticked' : 'move_reopened' }, now },

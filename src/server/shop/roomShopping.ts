@@ -2,10 +2,8 @@ import 'server-only';
 
 import {
   err,
-  loadSolver,
   ok,
   purchaseIdSchema,
-  type Clock,
   type ContainerId,
   type ProjectId,
   type PurchaseId,
@@ -15,11 +13,8 @@ import {
 import {
   cardLeftMinorOf,
   findLeftovers,
-  findWaysBack,
   listNeeds,
-  planShop,
   toShopRequest,
-  weighWishes,
   type ContainerNeed,
   type Leftover,
   type Priority,

@@ -178,9 +178,7 @@ function parseRow(
           massG: row.mass_g === '' ? 0 : Number(row.mass_g),
           ...(row.expires_on === '' ? {} : { expiresOn: row.expires_on }),
         }
-      : kind === 'merged'
-        ? { ...head, kind, intoId: row.about_id }
-        : { ...head, kind, aboutId: row.about_id };
+      : { ...head, kind, [kind === 'merged' ? 'intoId' : 'aboutId']: row.about_id };
   const faults: CsvFault[] = [];
   if (kind === 'decided' && !room) {
     faults.push({
@@ -208,7 +206,7 @@ function parseRow(
         line,
         column,
         code: 'unreadable',
-        found: row[column as Column] ?? '',
+        found: row[column as Column],
         expected: EXPECTED[column] ?? issue.message,
       });
     }

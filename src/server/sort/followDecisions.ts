@@ -31,7 +31,7 @@ export async function followDecisions(
       hasMore = false;
       for (
         let batch = await listDecisionsAfter(db, projectId, lastSeq, AT_ONCE);
-        batch.length > 0 && !signal.aborted;
+        batch.length > 0 && !isAborted(signal);
         batch = await listDecisionsAfter(db, projectId, lastSeq, AT_ONCE)
       ) {
         for (const numbered of batch) onEvent(numbered);
@@ -42,3 +42,6 @@ export async function followDecisions(
     stop();
   }
 }
+
+/** Asked anew after each wait, during which it may have changed. */
+const isAborted = (signal: AbortSignal): boolean => signal.aborted;

@@ -7,6 +7,7 @@ import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { useMutation } from '../useMutation';
+import { agreementChangeWords } from './agreeWords';
 
 interface AgreedNoteProps {
   readonly projectId: string;
@@ -43,12 +44,7 @@ export function AgreedNote({ projectId, last, names, onAgree }: AgreedNoteProps)
         <ul className="warn mt-1.5 grid gap-1">
           {last.changes.slice(0, 5).map((change, i) => (
             <li key={i}>
-              <b>{change.label}</b>{' '}
-              {change.kind === 'changed'
-                ? `${change.before} → ${change.after}`
-                : change.kind === 'added'
-                  ? `new: ${change.after}`
-                  : `no longer: ${change.before}`}
+              <b>{change.label}</b> {agreementChangeWords(change)}
             </li>
           ))}
           {last.changes.length > 5 && <li>and {last.changes.length - 5} more on the sheet</li>}

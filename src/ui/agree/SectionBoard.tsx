@@ -8,18 +8,9 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { contentKindWords } from './agreeWords';
 import { hoursWords } from './agreeWords';
-import { SectionSheet, type SectionTyped } from './SectionSheet';
+import { type SectionRoom, SectionSheet, type SectionTyped } from './SectionSheet';
 import { useMutation } from '../useMutation';
 
-export interface SectionRoom {
-  readonly id: string;
-  readonly name: string;
-  readonly bays: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly unitName: string;
-  }[];
-}
 interface SectionBoardProps {
   readonly estimates: readonly SectionEstimate[];
   readonly rooms: readonly SectionRoom[];
@@ -108,10 +99,12 @@ export function SectionBoard({
             isPending={isPending}
             isFirst={i === 0}
             isLast={i === estimates.length - 1}
-            onChange={(change) => mutate(() => onSave({ ...toTyped(estimate.section), ...change }))}
+            onChange={(change) =>
+              void mutate(() => onSave({ ...toTyped(estimate.section), ...change }))
+            }
             onEdit={() => setEditing(toTyped(estimate.section))}
-            onMove={(way) => mutate(() => onMove(estimate.section.id, way))}
-            onRemove={() => mutate(() => onRemove(estimate.section.id))}
+            onMove={(way) => void mutate(() => onMove(estimate.section.id, way))}
+            onRemove={() => void mutate(() => onRemove(estimate.section.id))}
           />
         ))}
       </ol>
@@ -120,7 +113,7 @@ export function SectionBoard({
           <Button
             look={estimates.length === 0 ? 'main' : 'quiet'}
             disabled={isPending}
-            onClick={() => mutate(onSuggest)}
+            onClick={() => void mutate(onSuggest)}
           >
             One section a unit, {here?.name.toLowerCase()}
           </Button>
@@ -212,15 +205,7 @@ function SectionRow({
         <b className="block truncate text-[14.5px] font-[650]">{section.name}</b>
         <span className="block truncate text-[13px] text-soft">{roomName}</span>
       </span>
-      {!section.inScope ? (
-        <span className="text-[13.5px] text-soft">not this time</span>
-      ) : estimate.isDone ? (
-        <span className="flex items-center gap-1.5 text-[13.5px] text-soft">
-          <Check size={15} aria-hidden="true" /> done, {hoursWords(estimate.likelyMinutes)} assumed
-        </span>
-      ) : (
-        <HoursBar estimate={estimate} longestMinutes={longestMinutes} />
-      )}
+      <SectionState estimate={estimate} longestMinutes={longestMinutes} />
       <select
         className="input min-h-9 py-1 text-[13.5px]"
         aria-label={`What lies in ${section.name}`}
@@ -309,6 +294,24 @@ function HoursBar({
         {hoursWords(estimate.likelyMinutes)}
         {!estimate.isOneVisit && <span className="sr-only">, more than one visit</span>}
       </span>
+    </span>
+  );
+}
+
+/** Not this time, done, or how long it takes. */
+function SectionState({
+  estimate,
+  longestMinutes,
+}: {
+  readonly estimate: SectionEstimate;
+  readonly longestMinutes: number;
+}) {
+  if (!estimate.section.inScope)
+    return <span className="text-[13.5px] text-soft">not this time</span>;
+  if (!estimate.isDone) return <HoursBar estimate={estimate} longestMinutes={longestMinutes} />;
+  return (
+    <span className="flex items-center gap-1.5 text-[13.5px] text-soft">
+      <Check size={15} aria-hidden="true" /> done, {hoursWords(estimate.likelyMinutes)} assumed
     </span>
   );
 }

@@ -7,8 +7,17 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
-import type { SectionRoom } from './SectionBoard';
 import { useMutation } from '../useMutation';
+
+export interface SectionRoom {
+  readonly id: string;
+  readonly name: string;
+  readonly bays: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly unitName: string;
+  }[];
+}
 
 export interface SectionTyped {
   readonly id: string;

@@ -23,7 +23,7 @@ export function TermsForm({ typed: given, onSave }: TermsFormProps) {
     setBase(given);
     setKept(given);
   }
-  const { mutate, fields } = useMutation();
+  const { mutate, fields } = useMutation({ showsFields: true });
   const keep = async () => {
     if (JSON.stringify(typed) === JSON.stringify(kept)) return;
     if ((await mutate(() => onSave(typed))).ok) setKept(typed);

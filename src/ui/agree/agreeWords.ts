@@ -1,4 +1,4 @@
-import { type ContentKind } from '@/core/agree';
+import { type AgreementChange, type ContentKind } from '@/core/agree';
 import { type SchoolQuestion } from '@/core/look';
 
 export const contentKindWords: Readonly<Record<ContentKind, string>> = {
@@ -52,7 +52,18 @@ export const schoolChoiceWords: Readonly<Record<string, string>> = {
 /** Minutes as people say a length of work: quarters of an hour below three, half hours below ten, whole ones above. */
 export function hoursWords(minutes: number): string {
   const hours = minutes / 60;
-  const step = hours < 3 ? 4 : hours < 10 ? 2 : 1;
+  const step = partsOfAnHour(hours);
   const rounded = Math.round(hours * step) / step;
   return `${rounded === 0 && minutes > 0 ? 0.25 : rounded} h`;
+}
+
+/** What became of a line since it was agreed. */
+export function agreementChangeWords(change: AgreementChange): string {
+  if (change.kind === 'changed') return `${change.before} → ${change.after}`;
+  return change.kind === 'added' ? `new: ${change.after}` : `no longer: ${change.before}`;
+}
+
+function partsOfAnHour(hours: number): number {
+  if (hours < 3) return 4;
+  return hours < 10 ? 2 : 1;
 }

@@ -76,15 +76,12 @@ export function CountView(props: CountViewProps) {
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
           <h2 className="text-[18px]">How many are enough</h2>
           <p className="text-[14px] text-soft">
-            {over > 0 ? (
+            {over > 0 && (
               <>
                 <b className="font-mono text-[17px] text-ink">{over}</b> over in all
               </>
-            ) : there.length > 0 ? (
-              'nothing is over'
-            ) : (
-              'nothing is counted yet'
             )}
+            {over === 0 && (there.length > 0 ? 'nothing is over' : 'nothing is counted yet')}
           </p>
         </div>
         <HouseholdBar household={props.household} onSave={props.onHousehold} />
@@ -212,9 +209,7 @@ function Lids({ lids }: { lids: LidMatch }) {
     pairs + lids.boxesWithout.length + lids.lidsWithout.length + lids.unmeasured.length === 0;
   const names = (list: LidMatch['lidsWithout']) =>
     list
-      .map(({ thing, count }) =>
-        `${count === thing.count ? (count === 1 ? '' : count) : `${count} of ${thing.count}`} ${thing.name}`.trim(),
-      )
+      .map(({ thing, count }) => `${partWords(count, thing.count)} ${thing.name}`.trim())
       .join('; ');
   return (
     <Panel title="Lids to boxes">
@@ -293,4 +288,10 @@ function Sets({
       </ul>
     </Panel>
   );
+}
+
+/** How many of a pile: nothing where it is the only one. */
+function partWords(count: number, all: number): string {
+  if (count < all) return `${count} of ${all}`;
+  return count === 1 ? '' : String(count);
 }

@@ -179,11 +179,7 @@ function PackLine({ names, lastName, today, onKeep }: PackLineProps) {
               : `, until ${dayWords(pack.expiresOn)}`}
             {outcome && (
               <b className={outcome.isOut ? 'text-signal-deep' : 'text-rim-deep'}>
-                {outcome.isOut
-                  ? outcome.to === ''
-                    ? ' · out of date, discard'
-                    : ` · out of date, ${sayTo(outcome)}`
-                  : ' · in date, keep'}
+                {outcome.isOut ? ` · out of date${wayWords(outcome)}` : ' · in date, keep'}
               </b>
             )}
           </>
@@ -259,7 +255,7 @@ function JustRead({
                 {thing.name}{' '}
                 <span className={isKept(thing) ? 'text-soft' : 'font-[650] text-signal-deep'}>
                   {thing.expiresOn === undefined ? 'no date' : dayWords(thing.expiresOn)}
-                  {isKept(thing) ? '' : thing.to === '' ? ', discard' : `, ${sayTo(thing)}`}
+                  {isKept(thing) ? '' : wayWords(thing)}
                 </span>
               </span>
               <button
@@ -363,8 +359,7 @@ function Lines({
   look: 'out' | 'soon' | 'good';
 }) {
   if (lines.length === 0) return null;
-  const mark =
-    look === 'out' ? 'text-signal-deep' : look === 'soon' ? 'text-rim-deep' : 'text-soft';
+  const mark = MARKS[look];
   return (
     <>
       <h3 className={`caption mt-3 font-text ${look === 'out' ? 'text-signal-deep' : ''}`}>
@@ -393,3 +388,9 @@ function Lines({
     </>
   );
 }
+
+const MARKS = { out: 'text-signal-deep', soon: 'text-rim-deep', good: 'text-soft' } as const;
+
+/** How what is out of date leaves. */
+const wayWords = (going: Parameters<typeof sayTo>[0]): string =>
+  going.to === '' ? ', discard' : `, ${sayTo(going)}`;

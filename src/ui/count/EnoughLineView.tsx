@@ -58,13 +58,8 @@ export function EnoughLineView({
         <span className="text-[14px]">
           <b className="font-mono text-[16px]">{kept}</b> kept, {enough}{' '}
           {enough === 1 ? 'is' : 'are'} enough
-          {over > 0 ? (
-            <b className="text-signal-deep">, {over} over</b>
-          ) : short > 0 && kept > 0 ? (
-            `, ${short} short`
-          ) : (
-            ''
-          )}
+          {over > 0 && <b className="text-signal-deep">, {over} over</b>}
+          {over === 0 && short > 0 && kept > 0 && `, ${short} short`}
           {undecided > 0 && <span className="text-soft">, {undecided} undecided</span>}
         </span>
       </div>
@@ -136,18 +131,14 @@ function Strokes({ kept, enough }: { kept: number; enough: number }) {
   return (
     <span aria-hidden="true" className="my-1 flex flex-wrap items-end gap-y-1">
       {Array.from({ length: shown }, (_, i) => {
-        const look =
-          i >= kept
-            ? 'border border-dashed border-soft/60'
-            : i >= enough
-              ? 'bg-[repeating-linear-gradient(135deg,#c8641b_0_3px,#f0b98c_3px_5px)]'
-              : 'bg-rim';
-        return (
-          <i
-            key={i}
-            className={`inline-block h-4 w-[7px] rounded-[1px] ${look} ${i === enough - 1 && kept > enough ? 'mr-3' : i % 5 === 4 ? 'mr-2' : 'mr-[3px]'}`}
-          />
-        );
+        const ownLook =
+          i >= enough
+            ? 'bg-[repeating-linear-gradient(135deg,#c8641b_0_3px,#f0b98c_3px_5px)]'
+            : 'bg-rim';
+        const look = i >= kept ? 'border border-dashed border-soft/60' : ownLook;
+        const fiveGap = i % 5 === 4 ? 'mr-2' : 'mr-[3px]';
+        const gap = i === enough - 1 && kept > enough ? 'mr-3' : fiveGap;
+        return <i key={i} className={`inline-block h-4 w-[7px] rounded-[1px] ${look} ${gap}`} />;
       })}
       {Math.max(kept, enough) > shown && <span className="text-[12.5px] text-soft">and more</span>}
     </span>

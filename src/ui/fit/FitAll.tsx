@@ -73,7 +73,8 @@ export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: 
   if (homeCount < 2 && found.length === 0) return null;
   const nameOf = (bayId: string) => {
     const place = asked?.places.find(({ question }) => question.bay.id === bayId);
-    return place ? (reach === 'home' ? `${place.roomName}, ${place.name}` : place.name) : bayId;
+    if (!place) return bayId;
+    return reach === 'home' ? `${place.roomName}, ${place.name}` : place.name;
   };
   return (
     <section aria-label="All open places" className="panel mt-3.5 px-4 py-3">

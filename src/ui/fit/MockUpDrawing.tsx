@@ -24,7 +24,8 @@ export function MockUpDrawing({
     const container = containers.find(({ id }) => id === placement.containerId);
     const { width, depth, height } = container?.outer ?? { width: 0, depth: 0, height: 0 };
     const across = (placement.turned ? depth : width) * SCALE;
-    const up = (view === 'front' ? height : placement.turned ? width : depth) * SCALE;
+    const inward = placement.turned ? width : depth;
+    const up = (view === 'front' ? height : inward) * SCALE;
     const from = (view === 'front' ? placement.z : placement.y) * SCALE;
     return {
       index,

@@ -169,7 +169,7 @@ function Correct({
       {(['width', 'depth', 'height'] as const).map((side) => (
         <TextField
           key={side}
-          label={`Really ${side === 'width' ? 'wide' : side === 'depth' ? 'deep' : 'high'}`}
+          label={`Really ${SIDE_WORDS[side]}`}
           isLength
           className="w-[110px]"
           value={size[side]}
@@ -182,3 +182,5 @@ function Correct({
     </form>
   );
 }
+
+const SIDE_WORDS = { width: 'wide', depth: 'deep', height: 'high' } as const;

@@ -12,7 +12,7 @@ import {
 } from '@/core/shared';
 import { CheckField, TextField } from '../primitives/Field';
 import { ObstacleFields } from './ObstacleFields';
-import type { UnitFormHandle } from './UnitForm';
+import { type UnitFormHandle } from './unitForm';
 
 type Measure = 'widthReadings' | 'depthReadings' | 'heightReadings';
 const MEASURES: readonly (readonly [Measure, string])[] = [

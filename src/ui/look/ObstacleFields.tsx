@@ -5,7 +5,7 @@ import { useFieldArray } from 'react-hook-form';
 
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
-import type { UnitFormHandle } from './UnitForm';
+import { type UnitFormHandle } from './unitForm';
 
 const SIDES = [
   ['x', 'from the left'],

@@ -229,7 +229,8 @@ export function PlanBoard({
 }
 
 /** Clear spaces lie under units, and what is in the wall above them. */
-const rankOf = ({ kind }: PlanThing): number => (kind === 'clear' ? 0 : kind === 'unit' ? 1 : 2);
+const RANKS: Readonly<Partial<Record<string, number>>> = { clear: 0, unit: 1 };
+const rankOf = ({ kind }: PlanThing): number => RANKS[kind] ?? 2;
 
 /** What a key does to a thing: arrows as they look on the page, W to the next wall, Delete out of the plan. */
 function keyedPlace(

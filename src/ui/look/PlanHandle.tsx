@@ -35,7 +35,7 @@ export function PlanHandle({
 }: PlanHandleProps) {
   const rect = rectOfThing(outline, thing);
   const wall = thing.place && outline.walls[thing.place.wallIndex];
-  if (!rect || !wall || !thing.place) return null;
+  if (!rect || !wall) return null;
   const tape = tapeDistancesOf(wall, thing.place, thing.size);
   const say = (mm: number) => formatLength(mm, measureUnit);
   const grip = widen(rect, LEAST_PX * penMm);
@@ -91,20 +91,9 @@ interface TapeLinesProps {
 function TapeLines({ rect, wall, penMm, labels }: TapeLinesProps) {
   const middle = { x: rect.x + rect.width / 2, y: rect.y + rect.depth / 2 };
   const isUpright = wall.along.x === 0;
-  const near = isUpright
-    ? wall.along.y > 0
-      ? rect.y
-      : rect.y + rect.depth
-    : wall.along.x > 0
-      ? rect.x
-      : rect.x + rect.width;
-  const far = isUpright
-    ? wall.along.y > 0
-      ? rect.y + rect.depth
-      : rect.y
-    : wall.along.x > 0
-      ? rect.x + rect.width
-      : rect.x;
+  const [low, high] = isUpright ? [rect.y, rect.y + rect.depth] : [rect.x, rect.x + rect.width];
+  const goesUp = (isUpright ? wall.along.y : wall.along.x) > 0;
+  const [near, far] = goesUp ? [low, high] : [high, low];
   const at = (position: number) =>
     isUpright ? { x: middle.x, y: position } : { x: position, y: middle.y };
   const onWall = isUpright ? { x: wall.from.x, y: middle.y } : { x: middle.x, y: wall.from.y };

@@ -136,7 +136,7 @@ interface CheckFormProps {
 }
 
 function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
-  const { mutate, fields } = useMutation();
+  const { mutate, fields } = useMutation({ showsFields: true });
   const [typed, setTyped] = useState(given);
   const set = (change: Partial<CheckTyped>) => setTyped({ ...typed, ...change });
   const save = async () => {

@@ -15,8 +15,7 @@ import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { divideColumnWords } from './lookWords';
 import { lengthErrorWords } from '../home/homeWords';
-import type { UnitFormHandle } from './UnitForm';
-import { blankBay, type BayTyped, type UnitFormTyped } from './unitForm';
+import { type BayTyped, type UnitFormHandle, type UnitFormTyped, blankBay } from './unitForm';
 
 /** Boards are taken as so thick where the measures do not tell. */
 const USUAL_BOARD_MM = 18;
@@ -131,11 +130,7 @@ function columnFacts(typed: UnitFormTyped, column: number, unit: LengthUnit): Co
   const sumMm = heightsMm.reduce((sum, mm) => sum + mm, 0);
   const isWhole = heightsMm.length === bays.length && outsideMm !== undefined && outsideMm > sumMm;
   const boardMm = isWhole ? (outsideMm - sumMm) / (bays.length + 1) : USUAL_BOARD_MM;
-  const insideMm = isWhole
-    ? outsideMm - 2 * boardMm
-    : outsideMm === undefined
-      ? undefined
-      : outsideMm - 2 * USUAL_BOARD_MM;
+  const insideMm = outsideMm === undefined ? undefined : outsideMm - 2 * boardMm;
   return { bays, heightsMm: isWhole ? heightsMm : [], insideMm, boardMm };
 }
 

@@ -18,16 +18,15 @@ import { KindPicker } from './KindPicker';
 import { MeterStrip } from './MeterStrip';
 import { ShelfDivider } from './ShelfDivider';
 import {
+  type UnitFormHandle,
+  type UnitFormRead,
+  type UnitFormTyped,
   bayAbove,
   blankBay,
   toTypedUsual,
   unitFormSchemaFor,
-  type UnitFormRead,
-  type UnitFormTyped,
 } from './unitForm';
 import { UnitPreview } from './UnitPreview';
-
-export type UnitFormHandle = UseFormReturn<UnitFormTyped, unknown, UnitFormRead>;
 
 interface UnitFormProps {
   readonly typed: UnitFormTyped;

@@ -11,8 +11,7 @@ import { layOutErrorWords } from './lookWords';
 import { FrontDrawing } from './FrontDrawing';
 import { toPreviewUnit } from './previewUnit';
 import { SketchView } from './SketchView';
-import type { UnitFormHandle } from './UnitForm';
-import { unitFormSchemaFor, type UnitFormTyped } from './unitForm';
+import { type UnitFormHandle, type UnitFormTyped, unitFormSchemaFor } from './unitForm';
 import { UnitJudgementList } from './UnitJudgementList';
 
 interface UnitPreviewProps {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 
 import { createRandom } from '@/core/shared';
-import { PictureOutbox, type StoredPicture } from './pictureOutbox';
+import type { StoredPicture } from './outgoingPicture';
+import { PictureOutbox } from './pictureOutbox';
 import type { PictureStore } from './pictureStore';
 
 function memoryStore(): PictureStore & { readonly size: () => number } {

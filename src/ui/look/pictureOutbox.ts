@@ -1,24 +1,7 @@
 import type { Moment } from '@/core/look';
 import { createUuid } from '../createUuid';
 import { createPictureStore, type PictureStore } from './pictureStore';
-
-/** A picture on its way. Its id is made here, so that sending it twice makes one picture. */
-export interface OutgoingPicture {
-  readonly id: string;
-  readonly projectId: string;
-  /** Both null for the picture of a thing in hand. */
-  readonly vantagePointId: string | null;
-  readonly moment: Moment | null;
-  readonly name: string;
-  readonly totalBytes: number;
-  readonly sentBytes: number;
-  /** Why it was refused; empty while it can still go. */
-  readonly problem: string;
-}
-/** As it lies in the browser's database, with its bytes. */
-export interface StoredPicture extends Omit<OutgoingPicture, 'sentBytes'> {
-  readonly bytes: Blob;
-}
+import { type OutgoingPicture, type StoredPicture } from './outgoingPicture';
 
 /** What the outbox needs of the world; tests hand in their own. */
 interface OutboxMeans {

@@ -1,6 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-
-import type { StoredPicture } from './pictureOutbox';
+import { type StoredPicture } from './outgoingPicture';
 
 /** Where pictures lie until they have arrived. */
 export interface PictureStore {

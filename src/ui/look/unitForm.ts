@@ -1,3 +1,4 @@
+import type { UseFormReturn } from 'react-hook-form';
 import { z } from 'zod';
 
 import { unitDoorSchema, unitKindSchema, type Bay, type Unit, type UsualUnit } from '@/core/look';
@@ -244,3 +245,6 @@ export const toTypedUnit = (unit: Unit, measureUnit: LengthUnit): UnitFormTyped 
   holePitch: unit.holePitch?.text ?? '',
   bays: unit.bays.map((bay) => toTypedBay(bay, measureUnit)),
 });
+
+/** The form of a unit, as its parts get it. */
+export type UnitFormHandle = UseFormReturn<UnitFormTyped, unknown, UnitFormRead>;

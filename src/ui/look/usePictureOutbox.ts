@@ -2,7 +2,8 @@
 
 import { useSyncExternalStore } from 'react';
 
-import { pictureOutbox, type OutgoingPicture } from './pictureOutbox';
+import type { OutgoingPicture } from './outgoingPicture';
+import { pictureOutbox } from './pictureOutbox';
 
 const NONE: readonly OutgoingPicture[] = [];
 

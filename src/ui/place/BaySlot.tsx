@@ -53,13 +53,15 @@ export function BaySlot({
       </div>
     );
   }
+  const overLook = against.length > 0 ? 'border-signal outline-signal' : 'border-rim outline-rim';
+  const restLook = isHot ? 'border-signal' : 'border-ink';
   return (
     <div
       ref={setNodeRef}
       role="group"
       aria-label={`${bay.name}, ${formatLitres(level.keptLitres)} of ${formatLitres(level.usableLitres)}${isHot ? `: ${warnings.join('; ')}` : ''}`}
       title={warnings.join('; ')}
-      className={`absolute overflow-hidden border-[1.5px] bg-[#fffdf8] ${isOver || isDraggedOver ? `z-10 outline-3 ${against.length > 0 ? 'border-signal outline-signal' : 'border-rim outline-rim'}` : isHot ? 'border-signal' : 'border-ink'}`}
+      className={`absolute overflow-hidden border-[1.5px] bg-[#fffdf8] ${isOver || isDraggedOver ? `z-10 outline-3 ${overLook}` : restLook}`}
       style={at}
     >
       <div

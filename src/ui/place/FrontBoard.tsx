@@ -10,14 +10,7 @@ import { keptLitresOf, type Group, type Thing } from '@/core/sort';
 import { useIsPhone } from '../primitives/useIsPhone';
 import { BaySlot } from './BaySlot';
 import type { Carried } from './carryKey';
-import { GroupTag } from './GroupTag';
-
-export interface TagProps {
-  readonly things: readonly Thing[];
-  readonly carried: Carried | undefined;
-  readonly onKeyDown: (event: KeyboardEvent, group: Group) => void;
-  readonly onTap: (group: Group) => void;
-}
+import { GroupTag, type TagProps } from './GroupTag';
 
 interface FrontBoardProps {
   readonly units: readonly Unit[];
@@ -84,14 +77,12 @@ export function FrontBoard({
     [groups, things],
   );
   const isPhone = useIsPhone();
-  const scale = isPhone
-    ? PHONE_SCALE
-    : isOneOfMany
-      ? HOME_SCALE
-      : Math.max(
-          LEAST_SCALE,
-          Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)),
-        );
+  const ownScale = Math.max(
+    LEAST_SCALE,
+    Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)),
+  );
+  const wideScale = isOneOfMany ? HOME_SCALE : ownScale;
+  const scale = isPhone ? PHONE_SCALE : wideScale;
   return (
     <div className="panel squared overflow-x-auto p-3">
       <div

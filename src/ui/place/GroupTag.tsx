@@ -3,8 +3,16 @@
 import { useDraggable } from '@dnd-kit/core';
 
 import { formatLitres } from '@/core/shared';
-import type { Group } from '@/core/sort';
-import type { TagProps } from './FrontBoard';
+import { type Group, type Thing } from '@/core/sort';
+import { type Carried } from './carryKey';
+import { type KeyboardEvent } from 'react';
+
+export interface TagProps {
+  readonly things: readonly Thing[];
+  readonly carried: Carried | undefined;
+  readonly onKeyDown: (event: KeyboardEvent, group: Group) => void;
+  readonly onTap: (group: Group) => void;
+}
 
 interface GroupTagProps extends TagProps {
   readonly group: Group;

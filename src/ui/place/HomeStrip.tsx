@@ -108,11 +108,9 @@ function SmallBay({
       title={text}
       className={clsx(
         'absolute border bg-[#fffdf8]',
-        bay.outOfScope
-          ? 'border-dashed border-soft'
-          : isOver || isDraggedOver
-            ? 'z-10 border-rim outline-3 outline-rim'
-            : 'border-ink',
+        bay.outOfScope && 'border-dashed border-soft',
+        !bay.outOfScope &&
+          (isOver || isDraggedOver ? 'z-10 border-rim outline-3 outline-rim' : 'border-ink'),
       )}
       style={at}
     >

@@ -4,8 +4,7 @@ import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 
 import { keptLitresOf, type Group } from '@/core/sort';
-import { GroupTag } from './GroupTag';
-import type { TagProps } from './FrontBoard';
+import { GroupTag, type TagProps } from './GroupTag';
 
 interface HomelessTrayProps extends TagProps {
   readonly groups: readonly Group[];

@@ -2,9 +2,18 @@
 
 import { useState } from 'react';
 
-import type { KeptItem } from '@/core/place';
+import { BASKET, type KeptItem } from '@/core/place';
 import { formatLitres, formatMass } from '@/core/shared';
-import { stopWords, type MovedGroup } from './MoveListView';
+
+export interface MovedGroup {
+  readonly id: string;
+  readonly name: string;
+  readonly litres: number;
+  readonly massG: number;
+  readonly standsBayId: string | null;
+  readonly bayId: string | null;
+  readonly isOwn: boolean;
+}
 
 interface MoveLineProps {
   readonly item: KeptItem;
@@ -113,3 +122,19 @@ export function MoveLine({
     </li>
   );
 }
+
+/** Where a line leads from or to. */
+export const stopWords = (
+  bayId: string | null,
+  {
+    bays,
+    outside,
+  }: {
+    readonly bays: readonly { readonly id: string; readonly name: string }[];
+    readonly outside: string;
+  },
+): string => {
+  if (bayId === null) return outside;
+  if (bayId === BASKET) return 'a basket';
+  return bays.find(({ id }) => id === bayId)?.name ?? 'a place that is gone';
+};

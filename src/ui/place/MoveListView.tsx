@@ -8,17 +8,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
 import { sayWithNames } from '../sayWithNames';
-import { MoveLine } from './MoveLine';
-
-export interface MovedGroup {
-  readonly id: string;
-  readonly name: string;
-  readonly litres: number;
-  readonly massG: number;
-  readonly standsBayId: string | null;
-  readonly bayId: string | null;
-  readonly isOwn: boolean;
-}
+import { MoveLine, type MovedGroup, stopWords } from './MoveLine';
 
 interface MoveListViewProps {
   readonly list: KeptMoveList | undefined;
@@ -120,13 +110,7 @@ export function MoveListView({
                 twice
               </>
             )}
-            {list.baskets > 0 &&
-              (list.leastStagedLitres === null
-                ? ', with what is emptied for cleaning.'
-                : list.stagedLitres - list.leastStagedLitres <=
-                    1e-6 * Math.max(1, list.stagedLitres)
-                  ? '; no order handles less twice, that is proven.'
-                  : `; at least ${formatLitres(list.leastStagedLitres)} in any order.`)}
+            {list.baskets > 0 && leastStagedWords(list)}
           </p>
           {list.circles.length > 0 && (
             <div className="mt-2 text-[14px] text-soft">
@@ -284,19 +268,13 @@ function MakeForm({ list, bays, isWorking, moveCount, onMake }: MakeFormProps) {
   );
 }
 
-/** Where a line leads from or to. */
-export const stopWords = (
-  bayId: string | null,
-  {
-    bays,
-    outside,
-  }: {
-    readonly bays: readonly { readonly id: string; readonly name: string }[];
-    readonly outside: string;
-  },
-): string =>
-  bayId === null
-    ? outside
-    : bayId === BASKET
-      ? 'a basket'
-      : (bays.find(({ id }) => id === bayId)?.name ?? 'a place that is gone');
+/** How near the order of a list is to the least that any order handles twice. */
+function leastStagedWords({
+  stagedLitres,
+  leastStagedLitres,
+}: Pick<KeptMoveList, 'stagedLitres' | 'leastStagedLitres'>): string {
+  if (leastStagedLitres === null) return ', with what is emptied for cleaning.';
+  return stagedLitres - leastStagedLitres <= 1e-6 * Math.max(1, stagedLitres)
+    ? '; no order handles less twice, that is proven.'
+    : `; at least ${formatLitres(leastStagedLitres)} in any order.`;
+}

@@ -35,12 +35,7 @@ export function carryKey(
       : { act: 'hold', bayId: group.bayId ?? bays[0]?.id };
   if (!isCarried) return undefined;
   if (key === 'Escape') return { act: 'leave' };
-  const step =
-    key === 'ArrowDown' || key === 'ArrowRight'
-      ? 1
-      : key === 'ArrowUp' || key === 'ArrowLeft'
-        ? -1
-        : 0;
+  const step = STEPS[key] ?? 0;
   if (step === 0) return undefined;
   // The tray is the stop after the last place of the room; then come the other rooms.
   const stops: readonly (Bay['id'] | undefined)[] = [
@@ -51,3 +46,10 @@ export function carryKey(
   const at = stops.indexOf(carried.overBayId);
   return { act: 'hold', bayId: stops[(at + step + stops.length) % stops.length] };
 }
+
+const STEPS: Readonly<Partial<Record<string, number>>> = {
+  ArrowDown: 1,
+  ArrowRight: 1,
+  ArrowUp: -1,
+  ArrowLeft: -1,
+};

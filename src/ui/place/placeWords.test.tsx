@@ -9,7 +9,7 @@ import type { ArrangementJudgement, BentRule, KeptItem } from '@/core/place';
 import { bentWords } from './placeWords';
 import { CompareView, type CompareSide } from './CompareView';
 import { MoveLine } from './MoveLine';
-import { stopWords } from './MoveListView';
+import { stopWords } from './MoveLine';
 import { sayWithNames } from '../sayWithNames';
 import { minutesWords, schoolNotes } from './placeWords';
 import { gapWords } from './ProposePanel';

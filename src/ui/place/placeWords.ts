@@ -3,12 +3,10 @@ import { assertNever, formatLitres, formatMass } from '@/core/shared';
 import { ROOM_GAP_MM, schoolWeightOf, type PlacingSchools } from '@/core/place';
 
 /** Time a week: "40 s", "4.2 min", "48 min". */
-export const minutesWords = (seconds: number): string =>
-  seconds < 59.5
-    ? `${Math.round(seconds)} s`
-    : seconds >= 600
-      ? `${Math.round(seconds / 60)} min`
-      : `${(seconds / 60).toFixed(1)} min`;
+export const minutesWords = (seconds: number): string => {
+  if (seconds < 59.5) return `${Math.round(seconds)} s`;
+  return seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`;
+};
 
 /** What is assumed where rooms are looked at together. */
 export const ROOM_GAP_NOTE = `From one room to the next ${ROOM_GAP_MM / 1000} m are assumed, in the order in which the rooms are listed.`;

@@ -22,6 +22,12 @@ export function Notices({
     noticeStore.get,
     noticeStore.getOnServer,
   );
+  const isOverlaid = useSyncExternalStore(
+    noticeStore.subscribe,
+    noticeStore.isOverlaid,
+    noticeStore.isOverlaidOnServer,
+  );
+  const shown = isOverlaid ? [] : notices;
   const undo = async ({ id, undoOf }: Notice) => {
     closeNotice(id);
     if (undoOf === undefined) return;
@@ -30,7 +36,7 @@ export function Notices({
   };
   return (
     <Toast.Provider label="Notice" swipeDirection="down">
-      {notices.map((notice) => (
+      {shown.map((notice) => (
         <Toast.Root
           key={notice.id}
           type={notice.kind === 'fault' ? 'foreground' : 'background'}
@@ -56,7 +62,10 @@ export function Notices({
           </Toast.Close>
         </Toast.Root>
       ))}
-      <Toast.Viewport className="no-print fixed bottom-4 left-1/2 z-50 grid w-[min(560px,calc(100vw-24px))] -translate-x-1/2 gap-2 max-md:bottom-24" />
+      <Toast.Viewport
+        label="Notices ({hotkey})"
+        className="no-print fixed bottom-4 left-1/2 z-50 grid w-[min(560px,calc(100vw-24px))] -translate-x-1/2 gap-2 max-md:bottom-24"
+      />
     </Toast.Provider>
   );
 }

@@ -2,7 +2,9 @@
 
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
+
+import { noticeStore, openSheet } from './notices';
 
 interface SheetProps {
   readonly isOpen: boolean;
@@ -28,8 +30,28 @@ export function Sheet({ isOpen, onOpenChange, title, children }: SheetProps) {
             </Dialog.Close>
           </div>
           {children}
+          <SheetNotices />
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** What was done or failed, said where the eye is: the page below cannot be reached meanwhile. */
+function SheetNotices() {
+  useEffect(openSheet, []);
+  const notices = useSyncExternalStore(
+    noticeStore.subscribe,
+    noticeStore.get,
+    noticeStore.getOnServer,
+  );
+  return notices.map(({ id, kind, words }) => (
+    <p
+      key={id}
+      role={kind === 'fault' ? 'alert' : 'status'}
+      className={`mt-3 text-[14.5px] ${kind === 'fault' ? 'text-signal-deep' : 'text-soft'}`}
+    >
+      {words}
+    </p>
+  ));
 }

@@ -25,6 +25,23 @@ export function showNotice(notice: Omit<Notice, 'id'>): void {
 }
 export const closeNotice = (id: number): void => change(notices.filter((each) => each.id !== id));
 
+/** Faults of what was tried before; trying again takes them away. */
+export const closeFaults = (): void => {
+  if (notices.some(({ kind }) => kind === 'fault'))
+    change(notices.filter(({ kind }) => kind !== 'fault'));
+};
+
+/** How many sheets lie over the page: notices are shown on the uppermost, where they can be reached. */
+let openSheets = 0;
+export function openSheet(): () => void {
+  openSheets += 1;
+  change([...notices]);
+  return () => {
+    openSheets -= 1;
+    change([...notices]);
+  };
+}
+
 /** For `useSyncExternalStore`. */
 export const noticeStore = {
   subscribe: (listener: () => void) => {
@@ -33,4 +50,6 @@ export const noticeStore = {
   },
   get: () => notices,
   getOnServer: () => NONE,
+  isOverlaid: () => openSheets > 0,
+  isOverlaidOnServer: () => false,
 };

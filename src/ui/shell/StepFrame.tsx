@@ -14,6 +14,7 @@ import { Lid } from './Lid';
 import { NextThings } from './NextThings';
 import { StepKeys } from './StepKeys';
 import { UndoBar } from './UndoBar';
+import { formatCount } from '@/core/shared';
 
 interface StepFrameProps {
   readonly step: Step;
@@ -97,13 +98,11 @@ export function readyWords(
   if (status === 'finished') return 'finished';
   if (readyBy === null) return 'no date set';
   const days = differenceInCalendarDays(parseISO(readyBy), today);
-  const left =
-    days > 1
-      ? `${days} days`
-      : days === 1
-        ? 'tomorrow'
-        : days === 0
-          ? 'today'
-          : `${-days} days over`;
-  return `ready by ${format(parseISO(readyBy), 'd MMM')} · ${left}`;
+  return `ready by ${format(parseISO(readyBy), 'd MMM')} · ${daysLeftWords(days)}`;
+}
+
+function daysLeftWords(days: number): string {
+  if (days > 1) return `${days} days`;
+  if (days === 1) return 'tomorrow';
+  return days === 0 ? 'today' : `${formatCount(-days, 'day')} over`;
 }

@@ -3,7 +3,7 @@
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 import { useState } from 'react';
 
-import { formatMoney, formatMoneyInput, type Currency } from '@/core/shared';
+import { type Currency, formatCount, formatMoney, formatMoneyInput } from '@/core/shared';
 import { keptPiecesOf, ownMinorOf, type Purchase } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -159,9 +159,8 @@ export function returnWords(returnBy: string | null, today = new Date()): string
   if (returnBy === null) return 'ask the shop until when it goes back';
   const days = differenceInCalendarDays(parseISO(returnBy), today);
   const day = format(parseISO(returnBy), 'd MMM');
-  return days < 0
-    ? `could go back until ${day}`
-    : days === 0
-      ? 'goes back today for the last time'
-      : `goes back until ${day}, ${days} ${days === 1 ? 'day' : 'days'} left`;
+  if (days < 0) return `could go back until ${day}`;
+  return days === 0
+    ? 'goes back today for the last time'
+    : `goes back until ${day}, ${formatCount(days, 'day')} left`;
 }

@@ -195,7 +195,7 @@ export function PaintFields({ kept }: Fields) {
       {need && need.cans > 0 && (
         <p className="mt-2 text-[14.5px]">
           <b className="font-mono">{need.squareMetres.toFixed(1)} m²</b> in{' '}
-          {formatCount(kept.paint?.coats ?? 0, 'coat')} take{' '}
+          {formatCount(kept.paint.coats, 'coat')} take{' '}
           <b className="font-mono">{formatLitres(need.litres)}</b>: {formatCount(need.cans, 'can')}.
           Dry <span className="font-mono">{need.dryAfterHours} h</span> after the first stroke,
           loaded after <span className="font-mono">{formatDays(need.loadAfterHours)}</span>. Open
@@ -255,9 +255,8 @@ export function LabelFields({
         />
       </div>
       <p className="mt-2 text-[14.5px]">
-        {labelTexts.length === 0 ? (
-          'No fit is taken in this room yet: there is nothing to label.'
-        ) : need ? (
+        {labelTexts.length === 0 && 'No fit is taken in this room yet: there is nothing to label.'}
+        {labelTexts.length > 0 && need && (
           <>
             <b className="font-mono">{formatCount(need.labelCount, 'label')}</b>, one for each
             container and the spare ones, take{' '}
@@ -268,7 +267,8 @@ export function LabelFields({
             </b>{' '}
             of tape: {formatCount(need.cassettes, 'cassette')}.
           </>
-        ) : (
+        )}
+        {labelTexts.length > 0 && !need && (
           <span className="text-soft">
             {formatCount(labelTexts.length, 'container')} of the taken fits can bear a label.
           </span>

@@ -154,17 +154,13 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
   );
 }
 
-const Sum = ({ minor, currency }: { minor: number; currency: Currency }) => (
-  <td
-    className={`px-2 py-1.5 text-right font-mono whitespace-nowrap ${minor < 0 ? 'text-signal-deep' : minor === 0 ? 'text-soft' : ''}`}
-  >
-    {minor < 0
-      ? `${formatMoney(-minor, currency)} over`
-      : minor === 0
-        ? '–'
-        : formatMoney(minor, currency)}
-  </td>
-);
+function Sum({ minor, currency }: { minor: number; currency: Currency }) {
+  const cell = 'px-2 py-1.5 text-right font-mono whitespace-nowrap';
+  if (minor === 0) return <td className={`${cell} text-soft`}>–</td>;
+  if (minor < 0)
+    return <td className={`${cell} text-signal-deep`}>{formatMoney(-minor, currency)} over</td>;
+  return <td className={cell}>{formatMoney(minor, currency)}</td>;
+}
 
 const Line = ({ label, words }: { label: string; words: string }) => (
   <div className="flex justify-between gap-3">

@@ -79,13 +79,7 @@ export function SoldOut({
               <span key={way.bayId} className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1">
                 <span className="min-w-0 flex-1">
                   {way.bayName}: {way.names.join(' and ')} {way.names.length === 1 ? 'goes' : 'go'}{' '}
-                  in instead,{' '}
-                  {way.moreMinor === 0
-                    ? 'at the same price'
-                    : way.moreMinor > 0
-                      ? `${formatMoney(way.moreMinor, currency)} more`
-                      : `${formatMoney(-way.moreMinor, currency)} less`}
-                  .
+                  in instead, {priceDifference(way.moreMinor, currency)}.
                 </span>
                 <Button look="quiet" onClick={() => void take(row.containerId, way.bayId)}>
                   Take it instead
@@ -100,4 +94,11 @@ export function SoldOut({
       </p>
     </section>
   );
+}
+
+function priceDifference(moreMinor: number, currency: Currency): string {
+  if (moreMinor === 0) return 'at the same price';
+  return moreMinor > 0
+    ? `${formatMoney(moreMinor, currency)} more`
+    : `${formatMoney(-moreMinor, currency)} less`;
 }

@@ -14,7 +14,7 @@ export function HoursNote({
   workedMinutes: number | null;
   onNote: (hours: string) => Promise<ActionResult>;
 }) {
-  const { mutate, fields } = useMutation();
+  const { mutate, fields } = useMutation({ showsFields: true });
   const known = workedMinutes === null ? '' : String(Math.round((workedMinutes / 60) * 100) / 100);
   const [typed, setTyped] = useState(known);
   const keep = async () => {

@@ -51,7 +51,7 @@ export function CarryCalls({ tally, carries, liftLimitG, onCarry, onSettle }: Ca
           <Button
             disabled={isBusy}
             onClick={() =>
-              mutate(() =>
+              void mutate(() =>
                 onCarry({
                   verdict: box.verdict,
                   litres: Math.round(box.litres * 100) / 100,
@@ -72,7 +72,7 @@ export function CarryCalls({ tally, carries, liftLimitG, onCarry, onSettle }: Ca
             <b>Went out unsorted:</b> {debt.note}
             {debt.dueOn === null ? '' : `, to be gone through by ${debt.dueOn}`}
           </span>
-          <Button disabled={isBusy} onClick={() => mutate(() => onSettle(debt.id))}>
+          <Button disabled={isBusy} onClick={() => void mutate(() => onSettle(debt.id))}>
             It is sorted
           </Button>
         </p>
@@ -81,7 +81,7 @@ export function CarryCalls({ tally, carries, liftLimitG, onCarry, onSettle }: Ca
         <NoteDebt
           onNote={(note, dueOn) => {
             setIsNoting(false);
-            mutate(() => onCarry({ verdict: null, litres: 0, massG: 0, note, dueOn }));
+            void mutate(() => onCarry({ verdict: null, litres: 0, massG: 0, note, dueOn }));
           }}
           onBack={() => setIsNoting(false)}
         />

@@ -32,7 +32,8 @@ import { SpaceGauge } from './SpaceGauge';
 import { SplitPanel } from './SplitPanel';
 import { ThingPicture } from './ThingPicture';
 import { toggle } from './toggle';
-import { useBench, type Bench, type BenchData } from './useBench';
+import type { BenchData } from './benchData';
+import { useBench, type Bench } from './useBench';
 import { VerdictBoxes } from './VerdictBoxes';
 import { WhereTo, type Destination } from './WhereTo';
 

@@ -145,12 +145,10 @@ interface BestOfProps {
 function BestOf({ need, usableLitres, otherLitres }: BestOfProps) {
   const [typed, setTyped] = useState('20');
   const best = Math.min(need.pieces, Math.max(0, Math.floor(Number(typed)) || 0));
-  const fits = (litres: number) =>
-    usableLitres === undefined
-      ? ''
-      : otherLitres + litres <= usableLitres + 1e-9
-        ? ', fits'
-        : ', does not fit';
+  const fits = (litres: number) => {
+    if (usableLitres === undefined) return '';
+    return otherLitres + litres <= usableLitres + 1e-9 ? ', fits' : ', does not fit';
+  };
   const words = (pieces: number) =>
     `${formatLitres(need.litresOfBest(pieces))}${fits(need.litresOfBest(pieces))}`;
   return (

@@ -1,6 +1,6 @@
 import { enoughOf, findRule, likenessOf, litresOfBest, piecesOf } from '@/core/count';
 import { type BenchBase, type Group, type ParsedThing, type Thing, isKept } from '@/core/sort';
-import type { BenchData, InHand } from './useBench';
+import { type BenchData, type InHand } from './benchData';
 
 /** A day that has passed is a reason by itself. */
 export const withDateReason = (

@@ -45,31 +45,7 @@ import { createUuid } from '../createUuid';
 import { createMeans, createThingId } from './eventMeans';
 import { enoughFor, needOfGroup, withDateReason } from './handFacts';
 import { deviceName, liveLog } from './liveLog';
-
-export interface BenchData {
-  readonly projectId: string;
-  readonly roomId: RoomId;
-  /** Complete histories of the things decided lately, as the server has them. */
-  readonly log: readonly DecisionEvent[];
-  /** Everything older in this room, as sums. */
-  readonly base: BenchBase;
-  /** Litres kept in other rooms, by group: they may share bays with this one's. */
-  readonly otherKeptLitres: Readonly<Record<string, number>>;
-  readonly lastSeq: number;
-  /** What the whole home keeps, but for the open things. */
-  readonly home: HomeCounts;
-  readonly enough: { readonly rules: readonly ShippedRule[]; readonly household: HouseholdCounts };
-  readonly kindSizes: readonly KindSize[];
-  /** Groups of the whole project; those of this room are offered. */
-  readonly groups: readonly Group[];
-  readonly units: readonly Unit[];
-}
-
-/** The thing in hand: as it was understood, with what was set by hand over it. */
-export interface InHand extends Omit<ParsedThing, 'groupId'> {
-  readonly groupId: Group['id'] | undefined;
-  readonly pictureId?: string;
-}
+import { type BenchData, type InHand } from './benchData';
 
 const draftKey = (roomId: string) => `tin-box-typed-${roomId}`;
 /** Disagreements older than this are settled by now. */

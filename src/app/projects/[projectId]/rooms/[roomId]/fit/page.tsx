@@ -142,14 +142,15 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
           it up.
         </p>
       )}
-      {request.groups.length === 0 ? (
+      {request.groups.length === 0 && (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
           Nothing that lives here wants a container.{' '}
           <Link className={buttonClass('main', 'ml-2')} href={`${base}/place`}>
             Place the groups
           </Link>
         </p>
-      ) : request.containers.length === 0 ? (
+      )}
+      {request.groups.length > 0 && request.containers.length === 0 && (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
           There is no container to choose from in {records.project.currency}. Add what the home has,
           or a price list.{' '}
@@ -157,7 +158,8 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
             Containers and prices
           </Link>
         </p>
-      ) : (
+      )}
+      {request.groups.length > 0 && request.containers.length > 0 && (
         <FitWorkbench
           key={bay.id}
           request={request}

@@ -50,12 +50,8 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
   const fixtures = records.fixtures.filter((fixture) => fixture.roomId === roomId);
   const clashes = outline && findPlanClashes({ outline, units, fixtures, checks: room.checks });
   const asked = (await searchParams).view;
-  const view =
-    asked === 'front' || asked === 'plan'
-      ? asked
-      : outline || units.length === 0
-        ? 'plan'
-        : 'front';
+  const usualView = outline || units.length === 0 ? 'plan' : 'front';
+  const view = asked === 'front' || asked === 'plan' ? asked : usualView;
   const place = { projectId, roomId };
   const base = `/projects/${projectId}/rooms/${roomId}/look`;
   const tab = (name: 'plan' | 'front', words: string) => (

@@ -24,12 +24,8 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const sessions = await listSessions(db, own.room.id);
-  const scope =
-    asked.of === 'room' || asked.of === 'project'
-      ? asked.of
-      : asked.of === 'session' || sessions.length > 0
-        ? 'session'
-        : 'room';
+  const usualScope = asked.of === 'session' || sessions.length > 0 ? 'session' : 'room';
+  const scope = asked.of === 'room' || asked.of === 'project' ? asked.of : usualScope;
   const session = sessions.find(({ id }) => id === asked.session) ?? sessions.at(-1);
   const log = await listDecisions(db, records.project.id);
   const ofSession = session ? sessionEvents(log, session) : [];

@@ -1,0 +1,60 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+
+import ts from 'typescript';
+
+const root = path.join(__dirname, '..', 'src');
+
+const listFiles = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const file = path.join(folder, entry.name);
+    if (entry.isDirectory()) return listFiles(file);
+    return /\.tsx?$/.test(entry.name) && !/\.test\./.test(entry.name) ? [file] : [];
+  });
+
+const files = new Set(listFiles(root));
+
+function resolve(from: string, specifier: string): string | undefined {
+  const bare = specifier.startsWith('@/')
+    ? path.join(root, specifier.slice(2))
+    : path.join(path.dirname(from), specifier);
+  if (!specifier.startsWith('@/') && !specifier.startsWith('.')) return undefined;
+  return [`${bare}.ts`, `${bare}.tsx`, path.join(bare, 'index.ts')].find((file) => files.has(file));
+}
+
+/** What each file imports of the house, types among it. */
+const imports = new Map(
+  [...files].map((file) => [
+    file,
+    ts
+      .preProcessFile(readFileSync(file, 'utf8'), true, true)
+      .importedFiles.flatMap(({ fileName }) => resolve(file, fileName) ?? []),
+  ]),
+);
+
+/** Every way from a file back to itself, each told once. Depth first. */
+function findCycles(): string[] {
+  const found: string[] = [];
+  const done = new Set<string>();
+  const trail: string[] = [];
+  const visit = (file: string): void => {
+    const at = trail.indexOf(file);
+    if (at >= 0) {
+      const names = [...trail.slice(at), file].map((each) => path.relative(root, each));
+      found.push(names.join(' → '));
+      return;
+    }
+    if (done.has(file)) return;
+    trail.push(file);
+    for (const next of imports.get(file) ?? []) visit(next);
+    trail.pop();
+    done.add(file);
+  };
+  for (const file of imports.keys()) visit(file);
+  return found;
+}
+
+test('no file leads back to itself, types among it', () => {
+  expect(imports.size).toBeGreaterThan(500);
+  expect(findCycles()).toEqual([]);
+});

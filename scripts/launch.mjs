@@ -3,6 +3,7 @@
  * data ready and serves on the loopback. What did not change is not done again.
  *
  *   node scripts/launch.mjs start [--port 4310]            the user's own data (TINBOX_DATA, or ./data)
+ *   node scripts/launch.mjs dev   [--port 4310] [--fresh]  the demo's homes, the sources as they are: a change shows at once
  *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data, simulated devices beside it
  *   … --lan                                                also lets paired devices of this network in, on the next port
  */
@@ -11,13 +12,14 @@ import { accessSync, constants, existsSync, mkdirSync, rmSync, statSync } from '
 import net from 'node:net';
 import path from 'node:path';
 
-import { ensureBuilt, ensureInstalled, root, runNode, SetupError } from './setup.mjs';
+import { buildThreads, ensureBuilt, ensureInstalled, root, runNode, SetupError } from './setup.mjs';
 
 const HOST = '127.0.0.1';
 const DEFAULT_PORT = 4310;
 
 async function main(args) {
-  const isDemo = args[0] === 'demo';
+  const isDev = args[0] === 'dev';
+  const isDemo = args[0] === 'demo' || isDev;
   const port = readPort(args);
   const dataDir = isDemo
     ? path.join(root, 'demo-data')
@@ -25,7 +27,8 @@ async function main(args) {
   await refuseBusyPort(port);
   refuseUnwritable(dataDir);
   ensureInstalled();
-  ensureBuilt();
+  if (isDev) buildThreads();
+  else ensureBuilt();
   // Only ever the demo's own folder; the user's data is never reset.
   if (isDemo && args.includes('--fresh')) rmSync(dataDir, { recursive: true, force: true });
   const isLan = args.includes('--lan');
@@ -33,7 +36,7 @@ async function main(args) {
   const env = {
     ...process.env,
     TINBOX_DATA: dataDir,
-    NODE_ENV: 'production',
+    NODE_ENV: isDev ? 'development' : 'production',
     NEXT_TELEMETRY_DISABLED: '1',
     // Pictures are encoded on several threads, and each would keep memory of its own for later.
     MALLOC_ARENA_MAX: process.env.MALLOC_ARENA_MAX ?? '2',
@@ -54,7 +57,7 @@ async function main(args) {
   );
   const children = [...(isDemo ? startStandins() : []), ...(isLan ? [startGateway(env)] : [])];
   try {
-    await serve(port, env);
+    await serve(port, env, isDev ? ['--dev'] : []);
   } finally {
     for (const child of children) child.kill('SIGTERM');
   }
@@ -129,10 +132,10 @@ function makeFolder(folder) {
 }
 
 /** Runs the server until it ends; Ctrl-C and termination reach it first. */
-function serve(port, env) {
+function serve(port, env, more = []) {
   const child = spawn(
     process.execPath,
-    [path.join(root, 'scripts', 'serve.mjs'), '--port', String(port)],
+    [path.join(root, 'scripts', 'serve.mjs'), '--port', String(port), ...more],
     { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] },
   );
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal));

@@ -36,12 +36,15 @@ export function ensureBuilt() {
   const sources = hashFiles(BUILD_INPUTS.flatMap((input) => listFiles(path.join(root, input))));
   if (readStamp(buildStamp) === sources) return;
   process.stdout.write('Building …\n');
-  runNode([path.join(root, 'scripts', 'buildThreads.mjs')]);
+  buildThreads();
   runNode([path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build'], {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
   });
   writeFileSync(buildStamp, sources);
 }
+
+/** Bundles what runs in the server's engine threads. */
+export const buildThreads = () => runNode([path.join(root, 'scripts', 'buildThreads.mjs')]);
 
 /** Runs Node on a script; throws where it ends badly. */
 export function runNode(args, { env = process.env } = {}) {

@@ -28,7 +28,7 @@ export async function answer<S extends z.ZodType, T>(
     const before = await findLastChange(raw);
     const result = await work(parsed.data);
     if (!result.ok) return result;
-    revalidatePath('/', 'layout');
+    showAnew();
     const after = await findLastChange(raw);
     return after && after.seq !== before?.seq ? { ...result, undo: after } : result;
   } catch (error) {
@@ -37,6 +37,9 @@ export async function answer<S extends z.ZodType, T>(
     throw error;
   }
 }
+
+/** The answer of an action brings the page that is shown along, as it is now. */
+export const showAnew = (): void => revalidatePath('/', 'layout');
 
 /** The last change of the project that the input names, where it names one. */
 async function findLastChange(raw: unknown) {

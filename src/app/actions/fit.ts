@@ -25,7 +25,7 @@ import {
 import type { ActionResult } from '@/ui/actionResult';
 import { typedPositiveLength } from '@/ui/typedValues';
 import { fitFaultWords } from '@/ui/fit/fitWords';
-import { answer, done } from './answer';
+import { answer, done, showAnew } from './answer';
 
 export async function takeFitAction(
   projectId: string,
@@ -173,6 +173,7 @@ export async function correctContainerAction(
     heightMm: height.mm,
   });
   if (!corrected.ok) return { ok: false, message: 'A round container is as wide as it is deep' };
+  showAnew();
   const elsewhere = await countBrokenElsewhere(db, whose.data.projectId, whose.data.containerId);
   const other =
     elsewhere === 0

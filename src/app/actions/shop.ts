@@ -13,6 +13,7 @@ import {
   receiptIdSchema,
   roomIdSchema,
   shopIdSchema,
+  formatCount,
 } from '@/core/shared';
 import { prioritySchema } from '@/core/shop';
 import { loadRecords } from '@/data/records';
@@ -41,7 +42,7 @@ import {
 import type { ActionResult } from '@/ui/actionResult';
 import type { WayInstead } from '@/ui/shop/SoldOut';
 import { typedMoney, typedNumber } from '@/ui/typedValues';
-import { answer, done } from './answer';
+import { answer, done, showAnew } from './answer';
 
 const placeSchema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });
 type Place = z.input<typeof placeSchema>;
@@ -301,9 +302,10 @@ const FAULT_WORDS: Readonly<Record<ServiceFault['code'], string>> = {
 export async function askShopAction(): Promise<ActionResult & { readonly words?: string }> {
   const read = await readShopService(await getDatabase(), shopServiceAddressOf(process.env));
   if (!read.ok) return { ok: false, message: FAULT_WORDS[read.error.code] };
+  showAnew();
   const { shopName, changedCount, soldOutCount } = read.value;
   return {
     ...done,
-    words: `${shopName}: ${changedCount === 0 ? 'no price changed' : `${changedCount} prices changed`}, ${soldOutCount === 0 ? 'everything in stock' : `${soldOutCount} sold out`}.`,
+    words: `${shopName}: ${changedCount === 0 ? 'no price changed' : `${formatCount(changedCount, 'price')} changed`}, ${soldOutCount === 0 ? 'everything in stock' : `${soldOutCount} sold out`}.`,
   };
 }

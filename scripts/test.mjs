@@ -1,9 +1,9 @@
 /**
  * The whole check, on a machine with only Node and npm: installs what is missing (Chromium too, by
- * apt where it can), then format, lint, types, unit tests, a production build, and the journeys in a browser
- * against it. Ends with one line `N passed, N failed`; format, lint, types and build count as one each.
+ * apt where it can), then unit tests, a production build, and the journeys in a browser against it, during
+ * which, since they mostly wait, format, lint and types are looked at. Ends with one line `N passed, N failed`; format, lint, types and build count as one each.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 
@@ -20,14 +20,11 @@ const count = (good, bad) => {
   failed += bad;
 };
 
-function main() {
+async function main() {
   ensureInstalled();
   ensureChromium();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
-  step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
-  step('Types', bin('tsc'), ['--noEmit']);
   runJest();
   try {
     heading('Build');
@@ -37,7 +34,12 @@ function main() {
     if (!(error instanceof SetupError)) throw error;
     count(0, 1);
   }
-  runPlaywright();
+  const journeys = startPlaywright();
+  step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
+  step('Types', bin('tsc'), ['--noEmit']);
+  await journeys;
+  countJourneys();
 }
 
 function heading(text) {
@@ -64,9 +66,14 @@ function runJest() {
   count(result.numPassedTests, result.numFailedTests + result.numRuntimeErrorTestSuites);
 }
 
-function runPlaywright() {
+/** Ends when they have ended; its lines come between those of the steps beside it. */
+function startPlaywright() {
   heading('Journeys in the browser');
-  spawnSync(bin('playwright'), ['test'], { cwd: root, stdio: 'inherit' });
+  const child = spawn(bin('playwright'), ['test'], { cwd: root, stdio: 'inherit' });
+  return new Promise((resolve) => child.once('exit', resolve));
+}
+
+function countJourneys() {
   const stats = readReport(path.join(REPORTS, 'report.json'))?.stats;
   if (!stats || stats.expected + stats.unexpected === 0) return count(0, 1);
   // Journeys that could not start, because one before them failed, did not pass either.
@@ -94,7 +101,7 @@ function ensureChromium() {
 }
 
 try {
-  main();
+  await main();
 } catch (error) {
   if (!(error instanceof SetupError)) throw error;
   if (error.message !== '') process.stderr.write(`${error.message}\n`);

@@ -157,9 +157,9 @@ test('a thing’s picture stays with its decision, without its place; and a kind
   await page.getByRole('button', { name: /3 umbrellas/ }).click();
   const picture = page.getByRole('img', { name: 'Picture of umbrellas' });
   await expect(picture).toBeVisible();
-  expect(await picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(
-    0,
-  );
+  await expect
+    .poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth))
+    .toBeGreaterThan(0);
   const bytes = await (
     await page.request.get(`${server.address}${await picture.getAttribute('src')}`)
   ).body();

@@ -8,9 +8,14 @@ interface AnswerWhenThereProps<A> {
   readonly show: (answer: A, knownAt: string | undefined) => ReactNode;
 }
 
-/** Shows the answer; while it is worked out, the last one known with its date, or that it is being worked out. */
+/**
+ * Shows the answer; while it is worked out, the last one known with its date, or that it is being
+ * worked out. The boundary is there in every case: without it a page that is shown anew would be built
+ * anew, and what was typed into it lost.
+ */
 export function AnswerWhenThere<A>({ answered, show }: AnswerWhenThereProps<A>) {
-  if (answered.state === 'fresh') return show(answered.answer, undefined);
+  if (answered.state === 'fresh')
+    return <Suspense fallback={<WorkedOut />}>{show(answered.answer, undefined)}</Suspense>;
   const { known, coming } = answered;
   return (
     <Suspense fallback={known ? show(known.answer, known.answeredAt) : <WorkedOut />}>

@@ -2,7 +2,7 @@
 const LOOPBACK_NAMES = new Set(['localhost', '127.0.0.1', '[::1]']);
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-export interface GuardRefusal {
+interface GuardRefusal {
   readonly status: 403 | 421;
   readonly message: string;
 }

@@ -38,8 +38,6 @@ export async function removeKindSize(db: Db, id: string): Promise<void> {
   await db(kindSizeTable.name).where({ id }).delete();
 }
 
-export const listThingPictures = (db: Db, projectId: ProjectId): Promise<ThingPicture[]> =>
-  listRecords(db, 'thingPictures', projectId);
 export async function findThingPicture(db: Db, id: PictureId): Promise<ThingPicture | undefined> {
   const row: Row | undefined = await db(thingPictureRecord.table.name).where({ id }).first();
   return row && thingPictureRecord.table.fromRow(row);

@@ -31,7 +31,7 @@ const pairingCodeSchema = z.object({
   wrongCount: z.number().int(),
   usedAt: z.iso.datetime().nullable(),
 });
-export type PairingCode = Readonly<z.infer<typeof pairingCodeSchema>>;
+type PairingCode = Readonly<z.infer<typeof pairingCodeSchema>>;
 const pairingCodeTable = defineTable('pairing_codes', pairingCodeSchema, {
   id: plain('id'),
   codeHash: plain('code_hash'),

@@ -7,7 +7,7 @@ import Database from 'better-sqlite3';
 import { DataError } from './db';
 
 /** Who holds a data folder, for whoever would have it too. */
-export interface FolderHolder {
+interface FolderHolder {
   readonly pid: number;
   /** What it is: the server, a restore. */
   readonly what: string;

@@ -2,7 +2,7 @@
  * Where a record names others, and how those names are read and replaced. A path is fields joined by
  * dots; `*` stands for every entry of a list or an object: `places.*.groupId`.
  */
-export type IdMapper = (id: string, target: string) => string;
+type IdMapper = (id: string, target: string) => string;
 
 /** A copy of `value` in which every id that `paths` lead to is replaced. Null and absent ones stay. */
 export function mapIds<T>(value: T, paths: Readonly<Record<string, string>>, map: IdMapper): T {

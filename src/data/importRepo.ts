@@ -73,7 +73,7 @@ export async function dropImport(db: Db, importId: string): Promise<void> {
 }
 
 /** What became of an accepted file. */
-export interface ImportOutcome {
+interface ImportOutcome {
   readonly addedCount: number;
   readonly repeatedCount: number;
 }

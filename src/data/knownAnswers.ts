@@ -4,7 +4,7 @@ import type { ProjectId } from '@/core/shared';
 import type { Db } from './db';
 
 /** What an engine said last about something of a home, and what it said it of. */
-export interface KnownAnswer {
+interface KnownAnswer {
   readonly basis: string;
   readonly answer: unknown;
   readonly answeredAt: string;

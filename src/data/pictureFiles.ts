@@ -155,7 +155,7 @@ export async function removePictureFiles(dataDir: string, id: PictureId): Promis
 }
 
 /** What lies in the folder of pictures: files by picture, and what belongs to none. */
-export interface PictureFolder {
+interface PictureFolder {
   readonly files: ReadonlyMap<PictureId, ReadonlySet<PictureSize>>;
   /** Names of what was never finished, or is no picture of ours. */
   readonly strays: readonly string[];

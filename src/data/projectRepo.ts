@@ -19,7 +19,7 @@ export async function listProjects(db: Db): Promise<Project[]> {
 }
 
 /** A home that lies on the desk, with a stamp that differs whenever something of it has changed. */
-export interface StampedProject {
+interface StampedProject {
   readonly project: Project;
   readonly stamp: string;
 }

@@ -123,7 +123,7 @@ test('before an update the database is copied; the copy goes when the next start
 test('an update that fails leaves the copy, and the lock is not held on to', async () => {
   await leaveOldFolder();
   const db = connectDatabase(dataDir);
-  await db.schema.createTable('imports', (t) => t.text('id'));
+  await db.schema.createTable('known_answers', (t) => t.text('id'));
   await db.destroy();
   await expect(start()).rejects.toMatchObject({ code: 'SQLITE_ERROR' });
   await expect(start()).rejects.toMatchObject({ code: 'SQLITE_ERROR' });

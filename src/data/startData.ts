@@ -60,7 +60,7 @@ export async function startData(
  * text is not found so: only what SQLite's own structure tells.
  * @errors `database_damaged`.
  */
-export function checkDatabase(dataDir: string): void {
+function checkDatabase(dataDir: string): void {
   const file = databaseFile(dataDir);
   if (!existsSync(file)) return;
   const found = findDamage(file);

@@ -1,6 +1,6 @@
 import { LOCALE } from '@/core/shared';
 /** Everything that a device sees which is not let in: no word of any home, no file of the app. */
-export interface PairingPage {
+interface PairingPage {
   readonly nonce: string;
   readonly message: string;
 }

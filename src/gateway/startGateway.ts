@@ -34,7 +34,7 @@ const IDLE_MS = 60_000;
 
 const COOKIE = 'tin-box-let-in';
 /** Named to the app behind; what comes from outside under these names is thrown away. */
-export const DEVICE_HEADER = 'x-tinbox-device';
+const DEVICE_HEADER = 'x-tinbox-device';
 const MAX_FORM_BYTES = 2000;
 /** Headers that speak of one connection, or that only this gateway may set. */
 const NOT_HANDED_ON = new Set([

@@ -12,7 +12,7 @@ interface SendOptions {
 }
 
 /** What the server said last, or why nothing of it could be sent. */
-export type SentFile<T> =
+type SentFile<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly message: string };
 
 /**

@@ -33,7 +33,7 @@ export async function respond<S extends z.ZodType>(
   return work(parsed.data);
 }
 
-export type BodyFault =
+type BodyFault =
   { readonly code: 'too_large'; readonly maxBytes: number } | { readonly code: 'not_whole' };
 
 /** Refuses a body that is announced larger than `maxBytes`, before any of it is read. */

@@ -27,7 +27,7 @@ const UNCALIBRATED = { low: 0.7, high: 1.5 } as const;
 const PRIOR_ROOMS = 2;
 
 /** A range of minutes: half of the cases are done by `likely`, four fifths by `high`. */
-export interface MinutesRange {
+interface MinutesRange {
   readonly lowMinutes: number;
   readonly likelyMinutes: number;
   readonly highMinutes: number;
@@ -51,7 +51,7 @@ export interface FinishedRoom {
   readonly workedMinutes: number;
 }
 
-export interface Calibration {
+interface Calibration {
   /** What the assumptions are multiplied by. */
   readonly factor: number;
   readonly low: number;

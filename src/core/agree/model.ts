@@ -15,8 +15,7 @@ import {
 
 /** The tape that the household is measured with; lengths are still read in any unit. */
 export const measureUnits = ['mm', 'cm', 'in'] as const;
-export const measureUnitSchema = z.enum(measureUnits);
-export type MeasureUnit = z.infer<typeof measureUnitSchema>;
+const measureUnitSchema = z.enum(measureUnits);
 
 export const projectStatuses = ['active', 'finished'] as const;
 
@@ -117,7 +116,7 @@ export const sectionSchema = z.object({
 export type Section = Readonly<z.infer<typeof sectionSchema>>;
 
 /** One line of the agreement sheet; two sheets are compared line by line. */
-export const agreementLineSchema = z.object({
+const agreementLineSchema = z.object({
   key: z.string(),
   label: z.string(),
   value: z.string(),

@@ -6,7 +6,7 @@ const NO_BEND_RATIO = 0.42;
 const NO_STEP_RATIO = 1.24;
 
 /** Heights above the floor, in mm, between which a person works without bending or stretching. */
-export interface ReachLines {
+interface ReachLines {
   readonly personName: string;
   readonly noBendMm: number;
   readonly noStretchMm: number;

@@ -57,7 +57,7 @@ const LET_GO_RANK: Readonly<Record<Reason, number>> = {
 };
 const PLAIN_RANK = 2;
 
-export function letGoRankOf(thing: Pick<Pile, 'reasons'>): number {
+function letGoRankOf(thing: Pick<Pile, 'reasons'>): number {
   const ranks = thing.reasons.map((reason) => LET_GO_RANK[reason]);
   if (ranks.length === 0) return PLAIN_RANK;
   // A reason to stay outweighs the others: a broken heirloom is an heirloom.
@@ -66,7 +66,7 @@ export function letGoRankOf(thing: Pick<Pile, 'reasons'>): number {
 }
 
 /** Things in the order in which they are let go; of equal ones the bulkiest piece first, for the room it wins. */
-export const orderLetGo = <T extends Pile>(things: readonly T[]): T[] =>
+const orderLetGo = <T extends Pile>(things: readonly T[]): T[] =>
   [...things].sort(
     (a, b) =>
       letGoRankOf(b) - letGoRankOf(a) ||

@@ -3,9 +3,9 @@ import { type Thing, type Verdict, type WayOut, cautionsFor, isKept } from '../s
 import { likenessOf } from './findRepeats';
 
 /** Within so many days a pack is to be used soon. */
-export const SOON_DAYS = 30;
+const SOON_DAYS = 30;
 
-export type DateState = 'out' | 'soon' | 'good';
+type DateState = 'out' | 'soon' | 'good';
 
 /** How a use-by day stands on a day. */
 export function judgeDay(expiresOn: string, today: string): DateState {
@@ -22,7 +22,7 @@ export interface DatedThing {
   readonly useFirst: boolean;
 }
 
-export interface DatesCard {
+interface DatesCard {
   readonly out: readonly DatedThing[];
   readonly soon: readonly DatedThing[];
   readonly good: readonly DatedThing[];

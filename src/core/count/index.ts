@@ -10,9 +10,7 @@ export {
   countEnough,
   enoughOf,
   findRule,
-  letGoRankOf,
   litresOfBest,
-  orderLetGo,
   piecesOf,
   type EnoughLine,
   type LetGo,
@@ -26,21 +24,12 @@ export {
   RIM_TOLERANCE_MM,
   rimGapMm,
   type LidMatch,
-  type RimPile,
   type RimSize,
 } from './matchLids';
 export { findOddPieces, findSets, type CountedSet, type OddPieces } from './findSets';
 export { findRepeats, keptByLikeness, likenessOf, type Repeat } from './findRepeats';
 // Dates
-export {
-  datesCardOf,
-  judgeDay,
-  outcomeByDate,
-  SOON_DAYS,
-  type DatedThing,
-  type DatesCard,
-  type DateState,
-} from './dates';
+export { datesCardOf, judgeDay, outcomeByDate, type DatedThing } from './dates';
 export { parsePack, usualPacks, type ParsedPack } from './parsePack';
 // What came of it
 export { sessionEvents, sortResultsOf, type SortResults } from './sortResults';

@@ -40,7 +40,7 @@ export function rimGapMm(a: RimSize, b: RimSize): number {
 }
 
 /** Some pieces of one size. */
-export interface RimPile {
+interface RimPile {
   readonly thing: Thing;
   readonly rim: RimSize;
   readonly count: number;

@@ -1,6 +1,5 @@
 import type { Section } from '../agree';
-import type { Unit, VantagePoint, Picture, Room } from '../look';
-import { askewMeasuresOf } from '../look';
+import { type Picture, type Room, type Unit, type VantagePoint, askewMeasuresOf } from '../look';
 import type { TakenFit } from '../fit';
 import type { ContainerNeed } from '../shop';
 import { keptLitresOf, type Group, type Thing } from '../sort';

@@ -42,7 +42,7 @@ export type InsideTip =
   | { readonly code: 'no_lids'; readonly lidded: number }
   | { readonly code: 'pictures'; readonly personNames: readonly string[] };
 
-export interface InsideQuestion {
+interface InsideQuestion {
   readonly bay: Bay;
   readonly unitKind: UnitKind;
   readonly question: FitQuestion;

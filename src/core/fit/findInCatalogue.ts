@@ -1,6 +1,6 @@
 import type { ContainerProduct } from './records';
 
-export interface CatalogueQuestion {
+interface CatalogueQuestion {
   /** Every word must be found in what a container is called, is, is made of or can do. */
   readonly words: string;
   /** Only what goes into this space, turned or not; null: any size. */

@@ -5,7 +5,6 @@ export {
   fitRequestSchema,
   lidWishes,
   materials,
-  placementSchema,
   seeWishes,
   type FitAim,
   type FitAnswer,
@@ -24,8 +23,8 @@ export { findFitFaults, type FitFault } from './findFitFaults';
 export { explainUnused, findBayFault, suits, type FitPin, type FitQuestion } from './suitability';
 export { clearancesAround, type Around } from './clearancesAround';
 export { adviseInsides, type InsideTip } from './adviseInsides';
-export { parseProduct, type ParsedProduct } from './parseProduct';
-export { findInCatalogue, type CatalogueQuestion } from './findInCatalogue';
+export { parseProduct } from './parseProduct';
+export { findInCatalogue } from './findInCatalogue';
 // Records and how they reach the engine
 export {
   containerProductSchema,
@@ -39,5 +38,5 @@ export {
   type MockCheck,
   type TakenFit,
 } from './records';
-export { commonContainers, type CommonContainer } from './madeContainers';
+export { commonContainers } from './madeContainers';
 export { toFitRequest } from './toFitRequest';

@@ -1,7 +1,7 @@
 import type { ContainerProduct } from './records';
 
 /** A container that is made from what would be thrown away, or is in most homes, at its usual size. */
-export interface CommonContainer {
+interface CommonContainer {
   readonly name: string;
   readonly kind: ContainerProduct['kind'];
   readonly material: ContainerProduct['material'];

@@ -139,7 +139,7 @@ const fitReasonCodes = [
   'not_enough_available',
   'blocked_or_weak',
 ] as const;
-export const fitReasonSchema = z.strictObject({
+const fitReasonSchema = z.strictObject({
   code: z.enum(fitReasonCodes),
   message: z.string(),
   /** The group or container that the reason is about. */
@@ -147,7 +147,7 @@ export const fitReasonSchema = z.strictObject({
 });
 export type FitReason = Readonly<z.infer<typeof fitReasonSchema>>;
 
-export const placementSchema = z.strictObject({
+const placementSchema = z.strictObject({
   containerId: requestId,
   groupId: requestId,
   x: amount,

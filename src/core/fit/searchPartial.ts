@@ -8,7 +8,7 @@ import { maxStackOf, type Chosen } from './selectContainers';
 import { findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
 
 /** What stands where not everything can. */
-export interface PartialFit {
+interface PartialFit {
   readonly chosen: readonly Chosen[];
   readonly packing: Packing;
   readonly unmetLitres: number;

@@ -1,6 +1,6 @@
 import type { Clearances, FitContainer, FitGroup, FitReason, FitRequest } from './model';
 
-export const innerWidthOf = (container: FitContainer): number =>
+const innerWidthOf = (container: FitContainer): number =>
   container.innerWidth ?? Math.min(container.outer.width, container.outer.depth);
 
 export const groupMassG = (group: FitGroup): number => group.massG ?? group.litres * 300;

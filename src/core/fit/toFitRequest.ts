@@ -1,8 +1,7 @@
 import { bayInsideOf, type Bay } from '../look';
 import { MM3_PER_LITRE } from '../shared';
 import { type Group, type Thing, isKept, keptLitresOf, keptMassGOf } from '../sort';
-import type { FitAim, FitContainer, FitRequest } from './model';
-import { fitRequestSchema } from './model';
+import { type FitAim, type FitContainer, type FitRequest, fitRequestSchema } from './model';
 
 /**
  * The side of the largest piece of a group, taken as a cube: narrower inside, and it does not go in

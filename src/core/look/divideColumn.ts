@@ -5,7 +5,7 @@ export type DivideColumnError =
   | { readonly code: 'shelves_too_close'; readonly shelfMm: number; readonly nextMm: number };
 
 /** A bay between two shelves: where its floor is above the column's, and how high it is. */
-export interface ColumnBay {
+interface ColumnBay {
   readonly floorMm: number;
   readonly heightMm: number;
   /** Index of the bay before the change that it shares most height with; undefined where there is none. */
@@ -65,7 +65,7 @@ export function divideColumn(request: {
 }
 
 /** Where a shelf can go: the nearest whole number of holes. */
-export const toNearestHole = (mm: number, pitchMm: number | undefined): number =>
+const toNearestHole = (mm: number, pitchMm: number | undefined): number =>
   pitchMm === undefined || pitchMm <= 0 ? mm : toTenthMm(Math.round(mm / pitchMm) * pitchMm);
 
 /** Gives each old bay to the new one that it shares most height with, the largest share first. */

@@ -14,7 +14,7 @@ interface DrawOptions {
 const LINE_PENS = 16;
 
 /** What is drawn inside a bay instead of its measures. `rect` is where it stands on the page, in drawing mm. */
-export type FillBay = (bay: Bay, rect: Rect) => readonly Mark[];
+type FillBay = (bay: Bay, rect: Rect) => readonly Mark[];
 
 /** A room's units from the front on one floor line, with their dimensions. Heights count up from the floor at y = 0. */
 export function drawFront(units: readonly Unit[], options: DrawOptions, fillBay?: FillBay): Sketch {

@@ -47,7 +47,7 @@ export type PlanClash =
     };
 
 /** So deep a doorway stays free: a person with a basket passes. */
-export const DOORWAY_MM = 600;
+const DOORWAY_MM = 600;
 /** What hangs higher than this lets a bed fold out, or a chair stand, beneath it. */
 const CLEAR_BELOW_MM = 900;
 /** How far in front of it a fixture must stay within reach, or away from heat. */

@@ -12,7 +12,6 @@ export {
   pictureSchema,
   thingPictureSchema,
   roomCheckSchema,
-  roomPlanSchema,
   roomSchema,
   routineBreakSchema,
   unitDoors,
@@ -23,7 +22,6 @@ export {
   vantagePointSchema,
   wallPlaceSchema,
   type Bay,
-  type ClearSpace,
   type DoorSwing,
   type Fixture,
   type FixtureKind,
@@ -58,25 +56,17 @@ export {
   usableLitresOf,
   wantsAnchoring,
   type BayFront,
-  type BayInside,
   type LayOutUnitError,
   type UnitLayout,
 } from './layOutUnit';
 export { arrangeFront, scaleToFit, type FrontUnit, type FrontView } from './arrangeFront';
-export { usualUnitOf, type UsualBay, type UsualUnit } from './usualUnit';
-export {
-  divideColumn,
-  shelfHeightsOf,
-  toNearestHole,
-  type ColumnBay,
-  type DivideColumnError,
-} from './divideColumn';
-export { judgeUnit, type BayJudgement, type UnitJudgement } from './judgeUnit';
+export { usualUnitOf, type UsualUnit } from './usualUnit';
+export { divideColumn, shelfHeightsOf, type DivideColumnError } from './divideColumn';
+export { judgeUnit, type BayJudgement } from './judgeUnit';
 export { reachOf, reachSeconds, sightDepthMm, type Reach } from './reach';
 // The plan
 export {
   isInside,
-  MAX_SLACK_MM,
   outsideRects,
   rectsOverlap,
   traceWalls,
@@ -94,10 +84,8 @@ export {
   shiftPlace,
   tapeDistancesOf,
   type Footprint,
-  type TapeDistances,
 } from './placeInPlan';
 export {
-  DOORWAY_MM,
   findPlanClashes,
   placeAll,
   type PlacedFixture,
@@ -114,11 +102,9 @@ export {
   textInkOf,
   toSvg,
   toSvgMarks,
-  type Ink,
   type Mark,
   type Role,
   type Sketch,
-  type TextRole,
 } from './sketch';
 export { drawFront, drawUnitPlan } from './drawUnits';
 export { drawPlan } from './drawPlan';

@@ -21,7 +21,7 @@ export interface BayJudgement {
   /** Depth that the person who sees least of it cannot see, in mm. */
   readonly unseenMm: number;
 }
-export interface UnitJudgement {
+interface UnitJudgement {
   readonly bays: readonly BayJudgement[];
   readonly wantsAnchoring: boolean;
   /** How many times its depth the unit is high. */

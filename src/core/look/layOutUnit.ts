@@ -10,7 +10,7 @@ import {
 import type { Bay, Unit } from './model';
 
 /** The inside of a bay as it counts: the smallest reading each way, in mm. */
-export interface BayInside {
+interface BayInside {
   readonly widthMm: number;
   readonly depthMm: number;
   readonly heightMm: number;

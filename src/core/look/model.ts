@@ -26,7 +26,7 @@ export type WallPlace = Readonly<z.infer<typeof wallPlaceSchema>>;
  * A room's walls, walked round with the room on the right hand; each ends in a right-angle turn.
  * Most turns go right; a left turn is the corner of a chimney breast or an alcove.
  */
-export const roomPlanSchema = z.object({
+const roomPlanSchema = z.object({
   walls: z
     .array(z.object({ length: lengthSchema, turn: z.enum(['right', 'left']) }))
     .min(4)
@@ -44,7 +44,6 @@ export const clearSpaceSchema = z.object({
   /** On which unit, for a table. */
   unitId: unitIdSchema.nullable(),
 });
-export type ClearSpace = Readonly<z.infer<typeof clearSpaceSchema>>;
 
 /** Something that should be possible in a room again; Show answers it. */
 export const roomCheckSchema = z.object({

@@ -38,7 +38,7 @@ export function rectOnWall(
 }
 
 /** Where a tape would say that something is: distances from its wall and from that wall's two corners. */
-export interface TapeDistances {
+interface TapeDistances {
   readonly fromStartMm: number;
   readonly toEndMm: number;
   readonly offMm: number;

@@ -30,7 +30,7 @@ export type Role =
   | 'level'
   | 'level-over'
   | 'tag';
-export type TextRole = 'name' | 'measure' | 'note' | 'question';
+type TextRole = 'name' | 'measure' | 'note' | 'question';
 
 export type Mark =
   | ({ readonly kind: 'rect'; readonly role: Role; readonly title?: string } & Rect)
@@ -59,7 +59,7 @@ export type Mark =
       readonly isTurned?: boolean;
     };
 
-export interface Ink {
+interface Ink {
   readonly fill: string;
   readonly stroke: string;
   readonly pens: number;

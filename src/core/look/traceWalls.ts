@@ -37,7 +37,7 @@ export type TraceWallsError =
   | { readonly code: 'walls_turn_wrong'; readonly rightTurns: number; readonly leftTurns: number };
 
 /** A tape round a room is off by some centimetres; more than this is a wall read wrongly. */
-export const MAX_SLACK_MM = 40;
+const MAX_SLACK_MM = 40;
 
 /**
  * Walks round a room from its first corner, along the top of the page. A small gap at the end is

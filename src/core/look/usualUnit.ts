@@ -1,7 +1,7 @@
 import type { Obstacle, UnitDoor, UnitKind } from './model';
 
 /** A place of a usual unit; sizes inside, in mm. */
-export interface UsualBay {
+interface UsualBay {
   readonly name: string;
   readonly columnIndex: number;
   readonly rowIndex: number;

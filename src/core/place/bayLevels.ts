@@ -1,7 +1,6 @@
 import { usableLitresOf, type Bay, type Unit } from '../look';
 import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G, type Group, type Thing } from '../sort';
-import type { Person } from '../agree';
-import { reachLinesOf } from '../agree';
+import { type Person, reachLinesOf } from '../agree';
 
 export type PlaceWarning =
   | { readonly code: 'bay_overfull'; readonly overLitres: number }

@@ -3,7 +3,7 @@ import { SUM_TOLERANCE, type ZonesProblem } from './zonesProblem';
 const { max, min } = Math;
 
 /** A proven bound by rewards, what it says of each pair, and what each bay would then choose. */
-export interface BayBound {
+interface BayBound {
   readonly bound: number;
   /** Bound on every arrangement that has group g in bay b, at `g * bayCount + b`. */
   readonly through: Float64Array;

@@ -3,7 +3,7 @@ import { SUM_TOLERANCE, type ZonesProblem } from './zonesProblem';
 const { max, min } = Math;
 
 /** A proven bound, and what it says of each group in each bay. */
-export interface ZonesBound {
+interface ZonesBound {
   readonly bound: number;
   /** Bound on every arrangement that has group g in bay b, at `g * bayCount + b`. */
   readonly through: Float64Array;

@@ -12,7 +12,7 @@ import {
 import { formatNumber } from '../shared';
 
 /** What an arrangement asks of the household in a week, without the `together` terms. */
-export interface ZonesTotals {
+interface ZonesTotals {
   readonly secondsPerWeek: number;
   readonly walkedMetresPerWeek: number;
   readonly bendsPerWeek: number;

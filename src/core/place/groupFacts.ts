@@ -1,11 +1,11 @@
 import { cautionsFor, type Group } from '../sort';
 
 /** Months in which a group is in use, first and last, 1 to 12. */
-export interface Season {
+interface Season {
   readonly from: number;
   readonly to: number;
 }
-export type Hazard = 'chemical' | 'sharp' | 'medicine';
+type Hazard = 'chemical' | 'sharp' | 'medicine';
 
 /** Uses a week of what nobody has said anything about. */
 const USUAL_USES = { daily: 14, other: 1, backStock: 0.5 } as const;

@@ -8,13 +8,11 @@ export {
   mayLeaveRoom,
   seasonOf,
   usesPerWeekOf,
-  type Season,
 } from './groupFacts';
 export { schoolWeightOf, type PlacingSchools } from './placingSchools';
 // Groups to bays
 export {
   zonesRequestSchema,
-  type WhyCode,
   type ZonesAnswer,
   type ZonesReason,
   type ZonesRequest,
@@ -23,7 +21,7 @@ export {
 } from './zonesModel';
 export { planZones, type ZonesProgress } from './planZones';
 export { ROOM_GAP_MM, toHomeZonesRequest, toZonesRequest } from './toZonesRequest';
-export { setAside, type SetAside } from './setAside';
+export { setAside } from './setAside';
 export { priceOfPins, type PinPrice } from './priceOfPins';
 export { applyWhatIf, type WhatIf } from './applyWhatIf';
 // Arrangements

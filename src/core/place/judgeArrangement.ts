@@ -47,7 +47,7 @@ export interface ArrangementJudgement {
 /** A place in another room is taken to be so far away, there; the plan knows one room. */
 export const OTHER_ROOM_METRES = 8;
 /** From this height on nothing that breaks. */
-export const FRAGILE_BELOW_MM = 1500;
+const FRAGILE_BELOW_MM = 1500;
 const FULL_RATIO = 0.9;
 const HALF_EMPTY_RATIO = 0.5;
 

@@ -61,7 +61,7 @@ export function findParts(
 }
 
 /** An order in which all groups that are not staged go straight to their bay, staged ones being out of the way; undefined where none was found. */
-export type Ordering =
+type Ordering =
   | { readonly code: 'order'; readonly order: readonly number[] }
   | {
       readonly code: 'none';

@@ -3,7 +3,7 @@ import { LITRE_TOLERANCE } from './moveKnots';
 import { BASKET, type MovesAnswer, type MoveStep } from './movesModel';
 import { planMoves } from './planMoves';
 
-export interface ListedGroup {
+interface ListedGroup {
   readonly id: string;
   readonly litres: number;
   readonly massG: number;
@@ -13,7 +13,7 @@ export interface ListedGroup {
   readonly to: string | null;
 }
 
-export interface MoveListRequest {
+interface MoveListRequest {
   readonly bays: readonly { readonly id: string; readonly litres: number }[];
   readonly groups: readonly ListedGroup[];
   /** Bays that are cleaned, lined or painted while they are empty. */

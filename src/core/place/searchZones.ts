@@ -11,7 +11,7 @@ interface Standing {
   readonly massG: Float64Array;
 }
 
-export interface ZonesSearch {
+interface ZonesSearch {
   /** The cheapest arrangement that breaks no rule; undefined where none was met. */
   readonly bayOf: Int32Array | undefined;
   readonly cost: number;

@@ -1,7 +1,7 @@
 import { LITRE_TOLERANCE, type Knot } from './moveKnots';
 
 /** One handling within a knot: straight, into a basket, or out of it. */
-export interface KnotStep {
+interface KnotStep {
   readonly group: number;
   readonly kind: 'direct' | 'out' | 'back';
 }

@@ -3,7 +3,7 @@ import type { Places } from './judgeArrangement';
 import type { ZoneBay, ZoneGroup, ZonesReason, ZonesRequest } from './zonesModel';
 import { massOf } from './zonesProblem';
 
-export interface SetAside {
+interface SetAside {
   /** The same request without what can stand nowhere. */
   readonly request: ZonesRequest;
   /** Why each of the others is left where it is. */

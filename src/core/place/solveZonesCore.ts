@@ -4,7 +4,7 @@ import { SUM_TOLERANCE, type ZonesProblem } from './zonesProblem';
 /** So many variables for pairs are still worked through in seconds; with more only the bound by prices stands. */
 const MOST_PAIR_VARIABLES = 12_000;
 
-export type CoreOutcome =
+type CoreOutcome =
   /** The best there is among the bays left to each group. */
   | {
       readonly code: 'solved';

@@ -1,7 +1,7 @@
 import type { Random } from '../shared';
 import { LITRE_TOLERANCE, orderDirect, type Knot } from './moveKnots';
 
-export interface Untied {
+interface Untied {
   readonly staged: ReadonlySet<number>;
   /** Direct moves in an order that works once the staged groups are out of the way. */
   readonly order: readonly number[];

@@ -118,7 +118,7 @@ export const zonesRequestSchema = z
 export type ZonesRequest = Readonly<z.infer<typeof zonesRequestSchema>>;
 export type ZonesRequestInput = z.input<typeof zonesRequestSchema>;
 
-export type WhyCode =
+type WhyCode =
   | 'near_station'
   | 'in_reach'
   | 'kept_safe'

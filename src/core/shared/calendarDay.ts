@@ -1,5 +1,5 @@
 /** A day found in words, and the words without it. */
-export interface FoundDay {
+interface FoundDay {
   /** `2027-01-31`; where only a month was named, its last day. */
   readonly day: string;
   readonly rest: string;

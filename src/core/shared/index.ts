@@ -68,7 +68,6 @@ export {
   spreadMm,
   toLength,
   toTenthMm,
-  type ReadingsVerdict,
   type Length,
   type LengthError,
   type LengthUnit,
@@ -85,10 +84,10 @@ export {
 } from './money';
 export { fitLabel } from './fitLabel';
 export { formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
-export { daysBetween, findDay, type FoundDay } from './calendarDay';
+export { daysBetween, findDay } from './calendarDay';
 // Geometry
 export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes';
-export { largestCircleOf, type Circle, type FloorRect } from './largestCircle';
+export { largestCircleOf, type FloorRect } from './largestCircle';
 // The solver
 export { GrowingModel, type CoverColumn, type CoverSolution } from './growingModel';
 export {

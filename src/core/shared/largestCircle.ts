@@ -5,7 +5,7 @@ export interface FloorRect {
   readonly width: number;
   readonly depth: number;
 }
-export interface Circle {
+interface Circle {
   readonly x: number;
   readonly y: number;
   readonly radiusMm: number;

@@ -122,7 +122,7 @@ export const MAX_SPREAD_MM = 5;
 const SETTLED_BY = 3;
 
 /** What several readings of one measure amount to. */
-export interface ReadingsVerdict {
+interface ReadingsVerdict {
   /** The smallest reading: what has to go in has to pass the narrowest spot. */
   readonly countsMm: number;
   /** Another reading is wanted. */

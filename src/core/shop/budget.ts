@@ -5,7 +5,7 @@ import type { ShopAnswer, ShopRequest } from './model';
 import type { Purchase } from './records';
 
 /** A need of a room with what its line comes to: paid already, and still to be paid, deliveries apart. */
-export interface PricedLine {
+interface PricedLine {
   readonly needId: string;
   readonly lineMinor: number;
   /** Of it, what gift cards have paid. */

@@ -10,9 +10,7 @@ const stockSchema = z.strictObject({
   priceMinor: z.number().int().min(0).max(1e9),
   available: count.optional(),
 });
-export type CutStock = Readonly<z.infer<typeof stockSchema>>;
 const pieceSchema = z.strictObject({ id: requestId, lengthMm, qty: count });
-export type CutPiece = Readonly<z.infer<typeof pieceSchema>>;
 
 /** What the `cut` engine is asked: pieces from boards. Source: docs/engines.md. */
 export const cutRequestSchema = z

@@ -22,7 +22,7 @@ export interface Pattern {
 /** Branches that are gone into for one board; beyond them the even shares bound the rest. */
 const MOST_DIGS = 60_000;
 
-export interface BestPattern {
+interface BestPattern {
   readonly counts: Int32Array;
   readonly value: number;
   /** No pattern of this board is worth more: proven. */

@@ -11,7 +11,7 @@ export {
   type ShopReason,
   type ShopRequest,
 } from './model';
-export { planShop, servedNeedsOf } from './planShop';
+export { planShop } from './planShop';
 export { findWaysBack, type WayBack } from './findWaysBack';
 // Boards and liners
 export {
@@ -53,7 +53,6 @@ export {
   tapeNeedOf,
   toMaterialNeedId,
   type MaterialNeed,
-  type PaintNeed,
 } from './materialNeeds';
 // The room's list
 export {
@@ -83,18 +82,9 @@ export {
   spentMinorOf,
   toShopRequest,
   type ContainerNeed,
-  type OtherNeed,
   type RoomShopping,
 } from './listNeeds';
 export { checkReceipt, findLinesOf, type ReceiptCheck } from './receipts';
 // The client's yes and the money
 export { approvalSchema, approvalStateOf, type Approval, type ApprovalState } from './approvals';
-export {
-  needIdOf,
-  priceLines,
-  sumPayers,
-  sumRoom,
-  sumRooms,
-  type BudgetSums,
-  type PricedLine,
-} from './budget';
+export { needIdOf, priceLines, sumPayers, sumRoom, sumRooms, type BudgetSums } from './budget';

@@ -72,7 +72,7 @@ export function cardLeftMinorOf(
 export const OTHER_OFFER = 'other-';
 
 /** A line of the list that is no container: put down by hand, or called for by the materials. Sold at one shop at one price. */
-export interface OtherNeed extends Pick<
+interface OtherNeed extends Pick<
   HandNeed,
   'name' | 'qty' | 'priority' | 'packSize' | 'priceMinor'
 > {

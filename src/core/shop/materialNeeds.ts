@@ -13,7 +13,7 @@ import type { Priority } from './model';
 import type { RollAnswer } from './rollModel';
 
 /** How much paint, and when the next thing may happen. */
-export interface PaintNeed {
+interface PaintNeed {
   readonly squareMetres: number;
   readonly litres: number;
   readonly cans: number;

@@ -15,7 +15,7 @@ export const wallKindSchema = z.enum(wallKinds);
 export type WallKind = z.infer<typeof wallKindSchema>;
 
 /** Paint, by the makers' figures on the can. */
-export const paintSchema = z.object({
+const paintSchema = z.object({
   surfaces: z
     .array(z.object({ name, width: lengthSchema, height: lengthSchema, qty: count }))
     .max(60),
@@ -31,7 +31,7 @@ export const paintSchema = z.object({
 export type Paint = Readonly<z.infer<typeof paintSchema>>;
 
 /** Label tape: one label for every container of the taken fits, and spare ones. */
-export const labelTapeSchema = z.object({
+const labelTapeSchema = z.object({
   /** Height of a capital letter. */
   letter: lengthSchema,
   cassette: lengthSchema,
@@ -40,7 +40,7 @@ export const labelTapeSchema = z.object({
 });
 export type LabelTape = Readonly<z.infer<typeof labelTapeSchema>>;
 
-export const fixingsSchema = z.object({
+const fixingsSchema = z.object({
   rows: z
     .array(
       z.object({

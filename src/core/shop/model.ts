@@ -44,7 +44,6 @@ const shopOfRequestSchema = z.strictObject({
   freeOverMinor: money.optional(),
   visitMinutes: z.number().min(0).max(1e9).optional(),
 });
-export type ShopOfRequest = Readonly<z.infer<typeof shopOfRequestSchema>>;
 
 /** What the `shop` engine is asked; money in minor units. Source: docs/engines.md. */
 export const shopRequestSchema = z
@@ -110,7 +109,6 @@ export const shopRequestSchema = z
     });
   });
 export type ShopRequest = Readonly<z.infer<typeof shopRequestSchema>>;
-export type ShopRequestInput = z.input<typeof shopRequestSchema>;
 
 /** What the `shop` engine answers. `objective` is the least to pay at the best value; `bound` proves it. */
 export interface ShopAnswer {

@@ -259,7 +259,7 @@ function lackingUnitsOf(request: ShopRequest): ReadonlyMap<string, number> {
   );
 }
 
-export const servedNeedsOf = (offer: ShopOffer): readonly string[] =>
+const servedNeedsOf = (offer: ShopOffer): readonly string[] =>
   offer.needIds ?? (offer.needId === undefined ? [] : [offer.needId]);
 
 /** `everything` asks for every wish in full, as far as the offers hold it; `musts` leaves wishes open. */

@@ -10,7 +10,6 @@ const rollPieceSchema = z.strictObject({
   qty: z.number().int().min(0).max(5000),
   turnable: z.boolean().default(true),
 });
-export type RollPiece = Readonly<z.infer<typeof rollPieceSchema>>;
 
 /** What the `roll` engine is asked: liners from a roll. Source: docs/engines.md. */
 export const rollRequestSchema = z
@@ -47,7 +46,7 @@ export type RollRequest = Readonly<z.infer<typeof rollRequestSchema>>;
 export type RollRequestInput = z.input<typeof rollRequestSchema>;
 
 /** A piece on a roll: x across the roll, y along it, from the corner where it begins. */
-export interface RolledPiece {
+interface RolledPiece {
   readonly id: string;
   /** Counts from 0. */
   readonly roll: number;

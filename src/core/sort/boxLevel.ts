@@ -2,10 +2,10 @@ import { LIFTING_LIMIT_G } from './cautions';
 import type { Amount } from './tally';
 
 /** A box that one person carries out. */
-export const CARRY_BOX = { litres: 50, maxG: LIFTING_LIMIT_G } as const;
+const CARRY_BOX = { litres: 50, maxG: LIFTING_LIMIT_G } as const;
 
 /** Which box of a verdict is being filled, and how full it is. */
-export interface BoxLevel {
+interface BoxLevel {
   /** Counts from 1; 0 while nothing is in it. */
   readonly boxNumber: number;
   /** 0..1, by litres or weight, whichever is nearer its limit. */

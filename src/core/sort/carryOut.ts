@@ -3,7 +3,7 @@ import { type Verdict, isGone, verdicts } from './verdicts';
 import type { Amount } from './tally';
 
 /** What stands in a verdict's box now, and whether it has to go out. */
-export interface BoxNow {
+interface BoxNow {
   readonly verdict: Verdict;
   readonly litres: number;
   readonly massG: number;
@@ -13,7 +13,7 @@ export interface BoxNow {
 }
 
 /** The basket or box that is carried. */
-export const CARRY_LITRES = 45;
+const CARRY_LITRES = 45;
 /** Called for a little before it is full: the last handful has to go in as well. */
 const DUE_FROM = 0.9;
 

@@ -1,15 +1,13 @@
 /** Things that can hurt someone, or that must not go in the bin; the screen words the caution. */
-export const cautionCodes = [
-  'chemical',
-  'medicine',
-  'blade',
-  'battery',
-  'hazardous_waste',
-  'paper_private',
-  'mould_pest',
-  'heavy',
-] as const;
-export type CautionCode = (typeof cautionCodes)[number];
+export type CautionCode =
+  | 'chemical'
+  | 'medicine'
+  | 'blade'
+  | 'battery'
+  | 'hazardous_waste'
+  | 'paper_private'
+  | 'mould_pest'
+  | 'heavy';
 
 const CAUTION_WORDS: readonly (readonly [CautionCode, RegExp])[] = [
   [

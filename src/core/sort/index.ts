@@ -57,7 +57,7 @@ export {
 } from './piles';
 export { addTallies, benchBaseOf, keptByGroup, orderReasons, type BenchBase } from './benchBase';
 export { addUp, tallyByVerdict, type Amount } from './tally';
-export { boxLevelOf, CARRY_BOX, type BoxLevel } from './boxLevel';
+export { boxLevelOf } from './boxLevel';
 // A session and its clock
 export {
   carrySchema,
@@ -73,19 +73,17 @@ export {
   type MethodStep,
   type OwnMethod,
   type Session,
-  type SessionClock,
 } from './session';
-export { forecast, intervalsOf, paceOf, type Forecast, type Pace, type PaceEvent } from './pace';
+export { forecast, intervalsOf, paceOf, type Forecast, type Pace } from './pace';
 export { earlierIntervalsOf, sessionProgressOf, type SessionProgress } from './sessionProgress';
 export { laterBoxesOf, openListsOf, type OpenLists } from './openLists';
-export { boxesNow, CARRY_LITRES, carryCountOf, openDebts, type BoxNow } from './carryOut';
+export { boxesNow, carryCountOf, openDebts } from './carryOut';
 export {
   isHesitating,
   secondOpinionOf,
   type Opinion,
   type OpinionFacts,
   type OpinionRule,
-  type SecondOpinion,
 } from './secondOpinion';
 export { findConflicts, type Conflict } from './findConflicts';
 // The thing in hand
@@ -104,4 +102,4 @@ export {
   type SizeSource,
 } from './kindSizes';
 export { cautionsFor, LIFTING_LIMIT_G, type CautionCode } from './cautions';
-export { keptLitresOf, keptMassGOf, spaceInBay, type BaySpace } from './space';
+export { keptLitresOf, keptMassGOf, spaceInBay } from './space';

@@ -1,5 +1,5 @@
 /** What the pace of a session needs to know of a decision. */
-export interface PaceEvent {
+interface PaceEvent {
   readonly at: string;
   readonly pieces: number;
   readonly isLater: boolean;

@@ -43,7 +43,7 @@ export interface Opinion {
   readonly leans: 'keep' | 'let_go' | 'ask';
   readonly facts: Readonly<Record<string, number | string>>;
 }
-export interface SecondOpinion {
+interface SecondOpinion {
   readonly opinions: readonly Opinion[];
   /** Cautions with the right destination; they come before any opinion. */
   readonly cautions: readonly CautionCode[];

@@ -141,7 +141,7 @@ export function timeSteps(steps: readonly MethodStep[], plannedMinutes: number):
 }
 
 /** How a session stands at a moment. */
-export interface SessionClock {
+interface SessionClock {
   readonly stepIndex: number;
   readonly step: MethodStep;
   readonly stepMinutes: number;

@@ -23,7 +23,7 @@ export function keptMassGOf(
 }
 
 /** How a bay stands while sorting, with the thing in hand tried in it. */
-export interface BaySpace {
+interface BaySpace {
   readonly usableLitres: number;
   /** All groups meant for this bay. */
   readonly keptLitres: number;

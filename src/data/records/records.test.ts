@@ -111,9 +111,9 @@ test('the page of records is as they are', () => {
 
 test('a table that belongs to a home and is not registered is found', async () => {
   expect(await findUnregisteredTables(db)).toEqual([]);
-  await db.schema.createTable('stickers', (table) => {
+  await db.schema.createTable('wall_marks', (table) => {
     table.text('id').primary();
     table.text('room_id').references('id').inTable('rooms').onDelete('CASCADE');
   });
-  expect(await findUnregisteredTables(db)).toEqual(['stickers']);
+  expect(await findUnregisteredTables(db)).toEqual(['wall_marks']);
 });

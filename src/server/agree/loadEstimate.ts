@@ -16,7 +16,7 @@ import type { Db } from '@/data/db';
 import { listProjectsWithHours } from '@/data/projectRepo';
 import { loadRecords, type LoadName, type Records } from '@/data/records';
 
-export interface LoadedEstimate {
+interface LoadedEstimate {
   readonly estimate: ProjectEstimate;
   readonly finished: readonly FinishedRoom[];
   readonly backward: BackwardPlan | undefined;
@@ -62,7 +62,7 @@ export async function loadEstimate(
   return { estimate, finished, backward };
 }
 
-export function sectionFactsOf(records: Records<EstimateName>): SectionFacts[] {
+function sectionFactsOf(records: Records<EstimateName>): SectionFacts[] {
   const { project, rooms, units, sections } = records;
   const bays = units.flatMap((unit) => unit.bays);
   return sections.map((section) => {

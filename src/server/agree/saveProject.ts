@@ -14,7 +14,7 @@ import { DataError, type Db } from '@/data/db';
 import { insertRecord, loadRecords, personRecord, projectRecord, roomRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
 
-export type PersonInput = Omit<Person, 'id' | 'projectId' | 'position'> & {
+type PersonInput = Omit<Person, 'id' | 'projectId' | 'position'> & {
   readonly id: string | undefined;
 };
 export type ProjectInput = Pick<

@@ -59,7 +59,7 @@ export const chooseSchools = atomic(
   },
 );
 
-export type SectionInput = Omit<Section, 'id' | 'position'> & {
+type SectionInput = Omit<Section, 'id' | 'position'> & {
   readonly id: SectionId | undefined;
 };
 

@@ -41,7 +41,7 @@ interface BackupInput {
   readonly keep: number;
   readonly now: Date;
 }
-export interface BackupOutcome {
+interface BackupOutcome {
   readonly folder: string;
   readonly manifest: BackupManifest;
   readonly copiedCount: number;

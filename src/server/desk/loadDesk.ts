@@ -30,7 +30,7 @@ export const deskNames = [
 ] as const satisfies readonly LoadName[];
 export type DeskName = (typeof deskNames)[number];
 
-export interface RoomOnDesk {
+interface RoomOnDesk {
   readonly room: Pick<Room, 'id' | 'name'>;
   readonly progress: RoomProgress;
 }
@@ -44,7 +44,7 @@ interface DeskSummary {
   readonly spentMinor: number;
   readonly leftCount: number;
 }
-export interface ProjectOnDesk extends DeskSummary {
+interface ProjectOnDesk extends DeskSummary {
   readonly project: Project;
 }
 
@@ -126,7 +126,7 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
 }
 
 /** What one room's share is cut from. */
-export type RoomShareName =
+type RoomShareName =
   'containers' | 'fits' | 'groups' | 'project' | 'purchases' | 'rooms' | 'things' | 'units';
 
 /** One room's share of a project's records. @errors `not_found`: the room is not of the project. */

@@ -1,7 +1,6 @@
 import 'server-only';
 
-import type { UndoState } from '@/data/changes';
-import { getUndoState } from '@/data/changes';
+import { type UndoState, getUndoState } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { getDatabase } from '@/data/startData';
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
@@ -20,7 +19,7 @@ export interface OpenRoom<N extends LoadName> extends OpenProject<N> {
   readonly here: RoomWithProgress;
   readonly own: RoomRecords;
 }
-export interface OpenProject<N extends LoadName> {
+interface OpenProject<N extends LoadName> {
   readonly db: Db;
   readonly records: Records<DeskName | N>;
   readonly desk: readonly RoomWithProgress[];

@@ -40,7 +40,7 @@ export async function forget(
 }
 
 /** A forgotten home, and which backups still hold it. */
-export interface RememberedElsewhere extends ForgottenHome {
+interface RememberedElsewhere extends ForgottenHome {
   readonly backups: readonly string[];
 }
 export interface AwayHomes {

@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '@/core/shared';
 
-export interface JsonBounds {
+interface JsonBounds {
   readonly maxDepth: number;
   /** Objects, lists and their entries, counted by their brackets and commas. */
   readonly maxValues: number;

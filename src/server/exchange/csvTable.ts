@@ -10,7 +10,7 @@ export interface CsvFault {
   readonly expected: string;
 }
 
-export interface CsvTable<C extends string> {
+interface CsvTable<C extends string> {
   readonly rows: readonly { readonly line: number; readonly row: Readonly<Record<C, string>> }[];
   readonly faults: readonly CsvFault[];
 }

@@ -47,7 +47,7 @@ import {
 import { ZipReader } from './zipReader';
 
 /** What is being done with a file that comes in, for whoever waits for it. */
-export interface ImportProgress {
+interface ImportProgress {
   readonly stage: 'checking' | 'pictures' | 'keeping';
   readonly done: number;
   readonly of: number;

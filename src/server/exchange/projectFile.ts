@@ -50,7 +50,7 @@ const packedPictureSchema = z.strictObject({
 });
 export type PackedPicture = z.infer<typeof packedPictureSchema>;
 
-export const manifestSchema = z.strictObject({
+const manifestSchema = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(VERSION),
   exportedAt: z.iso.datetime(),

@@ -5,7 +5,7 @@ import { mkdir, open, rm } from 'node:fs/promises';
 import path from 'node:path';
 
 /** Where what comes in lies until it is taken or refused; emptied at each start. */
-export const incomingDir = (dataDir: string): string =>
+const incomingDir = (dataDir: string): string =>
   path.join(/*turbopackIgnore: true*/ dataDir, 'incoming');
 
 /** Writes pieces to a file of its own while `work` has use for it, and takes it away afterwards. */

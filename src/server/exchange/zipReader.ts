@@ -13,7 +13,7 @@ export type ZipFault =
   | { readonly code: 'zip_too_many'; readonly maxEntries: number }
   | { readonly code: 'entry_twice'; readonly file: string };
 
-export interface ZipLimits {
+interface ZipLimits {
   readonly maxEntries: number;
   readonly maxUnpackedBytes: number;
 }

@@ -62,7 +62,7 @@ export const removeOwnedContainer = atomic(
   },
 );
 
-export interface OfferInput {
+interface OfferInput {
   readonly shopName: string;
   readonly currency: Currency;
   readonly packSize: number;

@@ -20,7 +20,7 @@ import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable
 import { createId } from '../means';
 
 /** One line an offer, or a container without a price; documented in docs/formats.md. */
-export const catalogueCsvColumns = [
+const catalogueCsvColumns = [
   'name',
   'kind',
   'of',
@@ -100,7 +100,7 @@ function toCells(
   };
 }
 
-export interface CatalogueImport {
+interface CatalogueImport {
   readonly faults: readonly CsvFault[];
   readonly goodCount: number;
   readonly outcome: { readonly addedCount: number; readonly replacedCount: number } | undefined;

@@ -12,7 +12,7 @@ export interface OpenPlaces {
   readonly containers: readonly FitContainer[];
   readonly places: readonly OpenPlace[];
 }
-export interface OpenPlace {
+interface OpenPlace {
   readonly name: string;
   readonly roomId: RoomId;
   readonly roomName: string;

@@ -30,7 +30,7 @@ import { nowIso } from '../means';
 import { listFitContainers, toFitQuestion } from './takeFit';
 import { runEngine, runEngineOnce } from '../engines/runEngine';
 
-export type FitWish =
+type FitWish =
   | { readonly kind: 'forbid' | 'allow'; readonly containerId: ContainerId }
   | { readonly kind: 'pin'; readonly groupId: GroupId; readonly containerId: ContainerId }
   | { readonly kind: 'unpin'; readonly groupId: GroupId };
@@ -100,7 +100,7 @@ export const noteMockCheck = atomic(
   },
 );
 
-export interface Correction {
+interface Correction {
   readonly containerId: ContainerId;
   readonly widthMm: number;
   readonly depthMm: number;

@@ -10,7 +10,7 @@ import { listPictureFolder } from '@/data/pictureFiles';
 import { listPictureNames, recordKinds } from '@/data/records';
 
 /** How records and files of pictures fit together. */
-export interface PictureCheck {
+interface PictureCheck {
   readonly pictureCount: number;
   /** Pictures that have a record and lack a file, with the kind of record. */
   readonly missing: readonly { readonly id: PictureId; readonly kind: string }[];

@@ -17,9 +17,8 @@ import { draftsOf, groupsIn, resolveArrangement } from '../place/drafts';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 
 /** Scales at which drawings are made: a metre is 100 mm at 1:10 and 50 mm at 1:20. */
-export const drawingScales = [10, 20] as const;
-export type DrawingScale = (typeof drawingScales)[number];
-export type DrawingKind = 'plan' | 'front' | 'unit' | 'places';
+export type DrawingScale = 10 | 20;
+type DrawingKind = 'plan' | 'front' | 'unit' | 'places';
 
 export interface Drawing {
   readonly title: string;

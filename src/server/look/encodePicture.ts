@@ -20,7 +20,7 @@ export type PictureError =
   | { readonly code: 'picture_is_heic' }
   | { readonly code: 'picture_damaged' };
 
-export interface Encoded extends PictureBytes {
+interface Encoded extends PictureBytes {
   readonly widthPx: number;
   readonly heightPx: number;
 }

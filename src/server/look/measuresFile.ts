@@ -29,7 +29,7 @@ import { readCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable
 import { putUnit } from './saveUnit';
 
 /** The columns of the open format, one line a bay; documented in docs/formats.md. */
-export const measuresCsvColumns = [
+const measuresCsvColumns = [
   'room',
   'unit',
   'kind',
@@ -112,7 +112,7 @@ interface MeasuredUnit {
   readonly bays: readonly BayFacts[];
   readonly line: number;
 }
-export interface ParsedMeasures {
+interface ParsedMeasures {
   readonly units: readonly MeasuredUnit[];
   readonly faults: readonly CsvFault[];
 }
@@ -279,7 +279,7 @@ function readObstacles(text: string, onFault: () => void): Bay['obstacles'] {
     });
 }
 
-export interface MeasuresOutcome {
+interface MeasuresOutcome {
   readonly faults: readonly CsvFault[];
   readonly goodCount: number;
   readonly outcome?: { readonly addedCount: number; readonly replacedCount: number };

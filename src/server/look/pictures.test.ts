@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import sharp from 'sharp';
@@ -10,7 +10,6 @@ import { picturesDir, type Db } from '@/data/db';
 import { readPictureFile } from '@/data/pictureFiles';
 import { loadRecords } from '@/data/records';
 
-import { mkdirSync } from 'node:fs';
 import { addPicture, addVantagePoint, removePicture, removeVantagePoint } from './pictures';
 
 let db: Db;

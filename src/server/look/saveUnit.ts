@@ -25,7 +25,7 @@ import {
 import { createId, nowIso } from '../means';
 
 /** A bay as the form gives it; without an id it is new. */
-export type BayInput = Omit<Bay, 'id' | 'unitId'> & { readonly id: string | undefined };
+type BayInput = Omit<Bay, 'id' | 'unitId'> & { readonly id: string | undefined };
 export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'place' | 'bays'> & {
   readonly id: string | undefined;
   readonly roomId: RoomId;

@@ -40,7 +40,7 @@ export async function receivedBytesOf(dataDir: string, id: PictureId): Promise<n
   );
 }
 
-export type ChunkOutcome =
+type ChunkOutcome =
   | { readonly code: 'received'; readonly receivedBytes: number }
   /** The piece does not begin where the upload ends; go on from `receivedBytes`. */
   | { readonly code: 'wrong_offset'; readonly receivedBytes: number }

@@ -9,7 +9,7 @@ import { draftRecord, type Records } from '@/data/records';
 import { isWithin, resolveArrangement, type Assignment } from './drafts';
 
 /** An arrangement as a change left it. */
-export interface DraftState {
+interface DraftState {
   readonly seq: number;
   readonly deed: KeptDeed;
   readonly changedAt: string;

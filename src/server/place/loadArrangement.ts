@@ -21,7 +21,7 @@ import type { Records } from '@/data/records';
 const PROPOSAL_MS = 4000;
 
 /** One arrangement of a room, or of the whole home, with all that is said of it. */
-export interface ArrangementView {
+interface ArrangementView {
   readonly slips: readonly {
     readonly ref: string;
     readonly name: string;
@@ -51,10 +51,10 @@ export interface ArrangementView {
 }
 
 /** What an arrangement is shown from. */
-export type ArrangementName =
+type ArrangementName =
   'drafts' | 'fixtures' | 'groups' | 'people' | 'project' | 'rooms' | 'things' | 'units';
 
-export interface Arranged {
+interface Arranged {
   readonly records: Records<ArrangementName>;
   readonly scope: ArrangedScope;
 }

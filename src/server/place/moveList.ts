@@ -37,13 +37,13 @@ export const BASKET_LITRES = 45;
 /** So long the order of moves is improved. */
 const MOVES_MS = 2500;
 
-export interface MoveListInput {
+interface MoveListInput {
   readonly roomId: RoomId;
   readonly cleaning: KeptMoveList['cleaning'];
   readonly cleanedBayIds: readonly BayId[];
   readonly basketsStand: string;
 }
-export type MoveListReasons = MoveList['reasons'];
+type MoveListReasons = MoveList['reasons'];
 
 /**
  * Makes the working list of a room, from where everything stands to where it is to live; an older list goes. Groups of other

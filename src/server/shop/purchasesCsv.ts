@@ -17,7 +17,7 @@ import { dayOf } from './receipts';
 import { loadRoomShopping, shoppingNames } from './roomShopping';
 
 /** One line of a receipt a row; documented in docs/formats.md. */
-export const purchaseCsvColumns = [
+const purchaseCsvColumns = [
   'day',
   'shop',
   'item',
@@ -56,7 +56,7 @@ export async function writePurchasesCsv(
   return writeCsvTable(purchaseCsvColumns, rows);
 }
 
-export interface PurchasesImport {
+interface PurchasesImport {
   readonly faults: readonly CsvFault[];
   readonly goodCount: number;
   readonly outcome: { readonly addedCount: number; readonly repeatedCount: number } | undefined;

@@ -30,7 +30,7 @@ const serviceAnswerSchema = z.object({
     .max(5000),
 });
 
-export interface ServiceReading {
+interface ServiceReading {
   readonly changedCount: number;
   readonly soldOutCount: number;
   readonly shopName: string;

@@ -150,7 +150,7 @@ export const setNeedPriority = atomic(
   },
 );
 
-export interface CardFault {
+interface CardFault {
   readonly code: 'card_too_small';
   readonly leftMinor: number;
 }
@@ -218,7 +218,7 @@ export const removePurchase = atomic(
   },
 );
 
-export type ReturnFault =
+type ReturnFault =
   | { readonly code: 'more_than_bought'; readonly mostPieces: number }
   | { readonly code: 'more_than_paid'; readonly mostMinor: number };
 

@@ -33,7 +33,7 @@ import {
 const FOUND_AT_ONCE = 2;
 
 /** One line of what a room calls for. */
-export interface ShopNeed {
+interface ShopNeed {
   readonly needId: string;
   readonly name: string;
   readonly qty: number;

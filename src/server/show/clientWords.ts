@@ -13,7 +13,7 @@ export interface Figure {
   readonly value: string;
   readonly label: string;
 }
-export interface DestinationLine {
+interface DestinationLine {
   readonly verdict: Verdict;
   readonly where: string;
   readonly amount: string;

@@ -2,7 +2,7 @@ import 'server-only';
 
 import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from '@react-pdf/renderer';
 
-import type { PictureId } from '@/core/shared';
+import { LOCALE, type PictureId } from '@/core/shared';
 import type { Picture } from '@/core/look';
 import type { ClientPage, ClientRoom } from './clientPage';
 import { registerPdfFonts } from './pdfFonts';
@@ -15,7 +15,6 @@ import {
   livesLine,
   missingPictureWords,
 } from './clientWords';
-import { LOCALE } from '@/core/shared';
 
 /** The client's page as a PDF on A4. `pictures` holds the JPEG of every picture shown. */
 export async function renderClientPdf(

@@ -9,7 +9,7 @@ import {
 import { readLongCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 
 /** The columns of the open format, in their order; documented in docs/formats.md. */
-export const decisionCsvColumns = [
+const decisionCsvColumns = [
   'decision_id',
   'thing_id',
   'kind',
@@ -81,7 +81,7 @@ export interface ParsedDecisionRow {
   readonly event: DecisionEvent;
   readonly newGroupName: string | undefined;
 }
-export interface ParsedDecisionsCsv {
+interface ParsedDecisionsCsv {
   readonly rows: readonly ParsedDecisionRow[];
   readonly faults: readonly CsvFault[];
 }

@@ -35,7 +35,7 @@ export async function exportDecisionsCsv(
   );
 }
 
-export interface DecisionsImport {
+interface DecisionsImport {
   readonly faults: readonly CsvFault[];
   readonly goodCount: number;
   /** Set once something was kept. */

@@ -85,7 +85,7 @@ export async function sayMayLeave(
   });
 }
 
-export type GroupChange = Partial<
+type GroupChange = Partial<
   Pick<Group, 'name' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose' | 'placing'>
 >;
 

@@ -27,7 +27,7 @@ const OPEN_EVENTS = 300;
 /** A session's own are all open, however many, up to what a browser folds without a pause. */
 const MOST_OPEN_EVENTS = 4800;
 
-export interface LoadedBench {
+interface LoadedBench {
   /** Complete histories of the open things, in the log's order. */
   readonly log: readonly DecisionEvent[];
   readonly base: BenchBase;

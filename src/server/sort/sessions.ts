@@ -29,7 +29,7 @@ import { carryRecord, ownMethodRecord, sessionRecord } from '@/data/records';
 import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { createId, nowIso } from '../means';
 
-export interface SessionInput {
+interface SessionInput {
   readonly roomId: RoomId;
   readonly sectionId: SectionId | null;
   /** A shipped method's name, or the id of an own one. */

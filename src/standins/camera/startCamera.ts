@@ -12,7 +12,7 @@ import {
 } from '@/core/look';
 import { drawScene } from './drawScene';
 
-export interface RunningCamera {
+interface RunningCamera {
   readonly address: string;
   readonly close: () => Promise<void>;
 }

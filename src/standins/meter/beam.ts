@@ -1,5 +1,5 @@
 /** What a simulated beam reads of a true distance, as a real one would: a little noise, now and then held askew. */
-export interface Beam {
+interface Beam {
   readonly read: (trueMm: number) => number;
 }
 

@@ -1,7 +1,7 @@
 import type { Random } from '@/core/shared';
 
 /** A pack that the stall sells; prices in minor units, tax included. */
-export interface StallOffer {
+interface StallOffer {
   readonly id: string;
   readonly name: string;
   readonly packSize: number;

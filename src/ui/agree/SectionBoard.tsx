@@ -6,8 +6,7 @@ import { useState } from 'react';
 import { contentKinds, type ContentKind, type Section, type SectionEstimate } from '@/core/agree';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { contentKindWords } from './agreeWords';
-import { hoursWords } from './agreeWords';
+import { contentKindWords, hoursWords } from './agreeWords';
 import { type SectionRoom, SectionSheet, type SectionTyped } from './SectionSheet';
 import { useMutation } from '../useMutation';
 

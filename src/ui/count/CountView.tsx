@@ -20,7 +20,7 @@ import { HouseholdBar } from './HouseholdBar';
 import { RuleForm, type RuleTyped } from './RuleForm';
 import { useMutation } from '../useMutation';
 
-export interface CountViewProps {
+interface CountViewProps {
   readonly projectId: string;
   readonly rooms: readonly { readonly id: string; readonly name: string }[];
   readonly household: HouseholdCounts;

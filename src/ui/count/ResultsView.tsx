@@ -5,11 +5,10 @@ import type { SortResults } from '@/core/count';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import type { Session } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
-import { methodWords, reasonWords } from '../sort/sortWords';
-import { verdictWords } from '../sort/sortWords';
+import { methodWords, reasonWords, verdictWords } from '../sort/sortWords';
 import { LitresChart, PaceChart } from './ResultCharts';
 
-export interface ResultsViewProps {
+interface ResultsViewProps {
   readonly scope: 'session' | 'room' | 'project';
   readonly roomName: string;
   readonly results: SortResults;

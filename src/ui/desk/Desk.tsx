@@ -11,7 +11,7 @@ import { nextStepWords, stepWords } from '../shell/stepWords';
 import { BackupNote, type BackupNoteProps } from './BackupNote';
 import { ImportProject } from './ImportProject';
 
-export interface DeskProject {
+interface DeskProject {
   readonly project: Project;
   readonly rooms: readonly {
     readonly room: Pick<Room, 'id' | 'name'>;

@@ -18,7 +18,7 @@ import { useManyFits } from './useManyFits';
 import { useMutation } from '../useMutation';
 
 /** Places to be fitted out together, with the containers that all of them may use. */
-export interface PlacesToFit {
+interface PlacesToFit {
   readonly containers: readonly FitContainer[];
   readonly places: readonly {
     readonly name: string;

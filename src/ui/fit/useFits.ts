@@ -6,7 +6,7 @@ import { useEffect, useState } from 'react';
 import { AIM_TURNS, workOutAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
 import type { FitWorker } from '@/workers/fit.worker';
 
-export type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
+type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
 
 /** A worker and its end: `close` stops what runs at once. */
 class FitRunner {

@@ -24,7 +24,7 @@ import { SketchView } from './SketchView';
 import { TapePanel } from './TapePanel';
 import { usePlanMoves } from './usePlanMoves';
 
-export interface PlanRecords {
+interface PlanRecords {
   readonly room: Room;
   readonly units: readonly Unit[];
   readonly fixtures: readonly Fixture[];

@@ -99,7 +99,7 @@ export const unitFormSchemaFor = (unit: LengthUnit) =>
   });
 export type UnitFormTyped = z.input<ReturnType<typeof unitFormSchemaFor>>;
 export type UnitFormRead = z.output<ReturnType<typeof unitFormSchemaFor>>;
-export type BayRead = UnitFormRead['bays'][number];
+type BayRead = UnitFormRead['bays'][number];
 export type BayTyped = UnitFormTyped['bays'][number];
 
 const THREE = [0, 1, 2] as const;

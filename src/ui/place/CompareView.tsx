@@ -5,9 +5,8 @@ import { useRouter } from 'next/navigation';
 import { OTHER_ROOM_METRES, type ArrangementJudgement, type PlaceChange } from '@/core/place';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { bentWords } from './placeWords';
+import { bentWords, minutesWords } from './placeWords';
 import type { DraftSlip } from './DraftSlips';
-import { minutesWords } from './placeWords';
 import { useMutation } from '../useMutation';
 
 export interface CompareSide {

@@ -7,7 +7,7 @@ import { sayDeed } from '../home/homeWords';
 import type { ActionResult } from '../actionResult';
 import { useMutation } from '../useMutation';
 
-export interface HistoryEntry {
+interface HistoryEntry {
   readonly seq: number;
   readonly deed: KeptDeed;
   readonly changedAt: string;

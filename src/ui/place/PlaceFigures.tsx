@@ -2,8 +2,7 @@ import type { Bay } from '@/core/look';
 import type { ArrangementJudgement, BayLevel } from '@/core/place';
 import { formatLitres, formatShare } from '@/core/shared';
 import type { Group } from '@/core/sort';
-import { placeWarningWords } from './placeWords';
-import { minutesWords } from './placeWords';
+import { minutesWords, placeWarningWords } from './placeWords';
 
 interface PlaceFiguresProps {
   readonly levels: readonly { readonly bay: Bay; readonly level: BayLevel }[];

@@ -10,8 +10,7 @@ import { Button } from '../primitives/Button';
 import { sayWithNames } from '../sayWithNames';
 import { useKeys } from '../primitives/useKeys';
 import { useZones } from './useZones';
-import { minutesWords as minutes } from './placeWords';
-import { whyWords } from './placeWords';
+import { minutesWords as minutes, whyWords } from './placeWords';
 import { useMutation } from '../useMutation';
 
 interface ProposePanelProps {

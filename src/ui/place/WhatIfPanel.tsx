@@ -11,7 +11,7 @@ import { minutesWords } from './placeWords';
 import { useZones } from './useZones';
 
 /** A shelf between two places of one column. */
-export interface MovableShelf {
+interface MovableShelf {
   readonly bayId: string;
   readonly belowBayId: string;
   readonly name: string;

@@ -8,7 +8,7 @@ export interface Carried {
   readonly overBayId: Bay['id'] | undefined;
 }
 
-export type CarryKey =
+type CarryKey =
   | { readonly act: 'put' | 'hold'; readonly bayId: Bay['id'] | undefined }
   | { readonly act: 'leave' }
   | undefined;

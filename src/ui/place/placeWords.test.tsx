@@ -6,12 +6,10 @@ import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 
 import type { ArrangementJudgement, BentRule, KeptItem } from '@/core/place';
-import { bentWords } from './placeWords';
+import { bentWords, minutesWords, schoolNotes } from './placeWords';
 import { CompareView, type CompareSide } from './CompareView';
-import { MoveLine } from './MoveLine';
-import { stopWords } from './MoveLine';
+import { MoveLine, stopWords } from './MoveLine';
 import { sayWithNames } from '../sayWithNames';
-import { minutesWords, schoolNotes } from './placeWords';
 import { gapWords } from './ProposePanel';
 
 /** What a reader sees: the markup without its tags. */

@@ -1,6 +1,12 @@
-import { type PlaceWarning, type BentRule, type ZoneWhy } from '@/core/place';
+import {
+  type BentRule,
+  type PlaceWarning,
+  type PlacingSchools,
+  ROOM_GAP_MM,
+  type ZoneWhy,
+  schoolWeightOf,
+} from '@/core/place';
 import { assertNever, formatLitres, formatMass } from '@/core/shared';
-import { ROOM_GAP_MM, schoolWeightOf, type PlacingSchools } from '@/core/place';
 
 /** Time a week: "40 s", "4.2 min", "48 min". */
 export const minutesWords = (seconds: number): string => {

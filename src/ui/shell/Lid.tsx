@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { Find } from './Find';
 import { Mark } from './Mark';
 
-export interface LidRoom {
+interface LidRoom {
   readonly id: string;
   readonly name: string;
   readonly href: string;

@@ -8,7 +8,7 @@ import { priorities, type ApprovalState, type Priority } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { useMutation } from '../useMutation';
 
-export interface NeedRow {
+interface NeedRow {
   readonly needId: string;
   readonly name: string;
   readonly qty: number;

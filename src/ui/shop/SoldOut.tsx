@@ -7,7 +7,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
 
-export interface SoldOutRow {
+interface SoldOutRow {
   readonly containerId: string;
   readonly name: string;
   /** Undefined until it is asked for: each takes the solver a while. */

@@ -6,7 +6,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { CutAnswer, CutRequest, RollAnswer, RollRequest } from '@/core/shop';
 import type { MaterialsWorker } from '@/workers/materials.worker';
 
-export interface MaterialsRun {
+interface MaterialsRun {
   readonly cut: { readonly request: CutRequest; readonly answer: CutAnswer } | undefined;
   readonly roll: { readonly request: RollRequest; readonly answer: RollAnswer } | undefined;
   readonly isRunning: boolean;

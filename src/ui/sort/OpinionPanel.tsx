@@ -4,8 +4,7 @@ import { CircleHelp } from 'lucide-react';
 
 import type { Currency } from '@/core/shared';
 import { secondOpinionOf, type OpinionFacts } from '@/core/sort';
-import { cautionWords } from './sortWords';
-import { opinionWords } from './sortWords';
+import { cautionWords, opinionWords } from './sortWords';
 
 /** What the stated rules say of the thing in hand: for, against, and a question for the client. It never decides. */
 export function OpinionPanel({

@@ -39,7 +39,7 @@ import { SoldOut } from '@/ui/shop/SoldOut';
 import { toShopLists } from '@/ui/shop/toShopLists';
 import { Wishes } from '@/ui/shop/Wishes';
 
-export interface ShopScreenProps {
+interface ShopScreenProps {
   readonly opened: OpenRoom<'approvals' | 'fitWishes' | 'giftCards' | 'receipts'>;
   readonly shops: readonly Shop[];
   readonly view: ShopView;

@@ -26,6 +26,12 @@ test.beforeAll(async () => {
       stdio: 'ignore',
     },
   );
+  // The door of the network opens a moment after the app.
+  await expect
+    .poll(() => fetch(`http://127.0.0.1:${LAN_PORT}/`).then(Boolean, () => false), {
+      timeout: 30_000,
+    })
+    .toBe(true);
 });
 test.afterAll(async () => {
   gateway?.kill('SIGKILL');

@@ -131,7 +131,9 @@ test('by category, and steps kept as one’s own', async ({ browser }) => {
   await page.getByRole('button', { name: 'Leave out' }).last().click();
   await page.getByLabel('Keep these steps as').fill('Laid out');
   await page.getByRole('button', { name: 'Keep', exact: true }).last().click();
-  await expect(page.getByText('“Laid out” can be chosen from the next session on.')).toBeVisible();
+  await expect(
+    page.getByText('“Laid out” can be chosen from the next session on.').first(),
+  ).toBeVisible();
   await session(page).getByRole('button', { name: 'End' }).click();
   await startSession(page, /^Laid out/);
   await expect(session(page)).toContainText('Gather and lay out');

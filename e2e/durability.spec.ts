@@ -29,7 +29,10 @@ const decision = (i: number) => ({
   massG: 100,
 });
 
-/** So often the server is killed, each time amid a burst of so many decisions, sent in batches with several on the way at once. */
+/**
+ * So often the server is killed, each time amid a burst of so many decisions, sent in batches with
+ * several on the way at once.
+ */
 const KILLS = Number(process.env.TINBOX_KILLS ?? 10);
 const BURST = 2000;
 const BATCH = 10;

@@ -159,7 +159,7 @@ test('shop: the service goes down in between, prices stay; what is sold out gets
   stall.setMood('down');
   await ask.click();
   await expect(
-    page.getByText('The shop does not answer. Prices stay as they were last read.'),
+    page.getByText('The shop does not answer. Prices stay as they were last read.').first(),
   ).toBeVisible();
   await expect(page.getByRole('region', { name: 'Posted Goods' })).toContainText('£6.00');
   stall.setMood('well');
@@ -267,7 +267,8 @@ test('materials reach the list, receipts are kept with their picture and read as
   ).toHaveText('2');
   await page.getByRole('link', { name: 'Money of the home' }).click();
   const home = page.getByRole('row', { name: /^The home/ });
-  // 11.60 for the tub and 3.50 for the screws, of which 11.60 came back; 5 for anchors and 11 for the tub are still to pay, 6 of it by card.
+  // 11.60 for the tub and 3.50 for the screws, of which 11.60 came back; 5 for anchors and 11 for
+  // the tub are still to pay, 6 of it by card.
   await expect(home).toContainText('£15.10');
   await expect(home).toContainText('£11.60');
   await expect(page.getByRole('region', { name: 'Fee' })).toContainText(

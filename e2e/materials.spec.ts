@@ -40,7 +40,8 @@ test('boards and liners are typed, worked out with proof, drawn, kept, and refus
   await page.getByLabel('Roll, length').fill('2 m');
   await page.getByLabel('Price a roll').fill('6');
   await work.click();
-  // Two shelves and a kerf are 1763 mm: two boards for three. Two liners of 76 × 38 cm lie one behind the other.
+  // Two shelves and a kerf are 1763 mm: two boards for three. Two liners of 76 × 38 cm lie one
+  // behind the other.
   await expect(page.getByRole('region', { name: 'Cutting plan' })).toContainText(
     '2 boards, £14.80; no cheaper way to cut them exists, that is proven.',
   );

@@ -17,7 +17,10 @@ import {
   startProject,
 } from './steps';
 
-/** One room from the first look to the client's page, on an empty database; each test goes on from the last. */
+/**
+ * One room from the first look to the client's page, on an empty database; each test goes on from
+ * the last.
+ */
 test.describe.configure({ mode: 'serial' });
 
 let page: Page;

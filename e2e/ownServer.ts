@@ -60,7 +60,10 @@ export function createOwnServer(
 
 const length = (mm: number): string => JSON.stringify({ mm, text: `${mm} mm` });
 
-/** Rooms with a measured shelf each (with `hasTop` a second one above it), and one section that is that shelf. Requires: the server has run once. */
+/**
+ * Rooms with a measured shelf each (with `hasTop` a second one above it), and one section that is
+ * that shelf. Requires: the server has run once.
+ */
 export function insertHome(
   dataDir: string,
   roomIds: readonly string[],

@@ -59,7 +59,8 @@ test('tags are dragged on paper, pinned, tried in a second draft, compared and c
       await page.getByLabel('stays where it is, whatever is proposed').check();
     },
   });
-  // How it is today is an arrangement too: there the mugs stand low and the plates where the mugs are to live.
+  // How it is today is an arrangement too: there the mugs stand low and the plates where the mugs
+  // are to live.
   await page.getByRole('link', { name: 'As it is today' }).click();
   await expect(inTray(page, 'Mugs')).toBeVisible();
   for (const [name, down] of [

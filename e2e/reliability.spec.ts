@@ -503,7 +503,10 @@ test('numbers at their ends and a container that is nothing: every page says wha
 
 const TSX = ['--conditions=react-server', '--import', 'tsx'];
 
-/** So often the server is killed, each time amid uploads, a home and a table coming in, decisions and a backup. */
+/**
+ * So often the server is killed, each time amid uploads, a home and a table coming in, decisions
+ * and a backup.
+ */
 const KILLS = Number(process.env.TINBOX_KILLS ?? 10);
 
 test('killed amid uploads, imports and a backup, again and again, it has all that it answered for and nothing by half', async () => {

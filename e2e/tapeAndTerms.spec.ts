@@ -86,7 +86,8 @@ test('a cupboard of six shelves is measured with the meter, no key touched', asy
       .catch(() => undefined);
     field = await focusedField();
   }
-  // Three outside, nine of each of the first five places, three heights of the copied sixth; more where one was askew.
+  // Three outside, nine of each of the first five places, three heights of the copied sixth; more
+  // where one was askew.
   expect(readings.length).toBeGreaterThanOrEqual(3 + 5 * 9 + 3);
   expect(readings.some((field) => field.includes('fourth'))).toBe(true);
   await expect(page.getByText('The usual size. Measure it; nobody has yet.')).toHaveCount(0);

@@ -246,7 +246,10 @@ function benchMoves(
   };
 }
 
-/** Small requests of every kind, each answer gone through by the checker that shares no code with the engine. */
+/**
+ * Small requests of every kind, each answer gone through by the checker that shares no code with
+ * the engine.
+ */
 function checkZones(solver: Solver, count: number): Row {
   const times: number[] = [];
   const faults: string[] = [];
@@ -341,7 +344,10 @@ function benchCut(
   };
 }
 
-/** Random requests of each kind, each answer gone through by the checker that shares no code with the engine. */
+/**
+ * Random requests of each kind, each answer gone through by the checker that shares no code with
+ * the engine.
+ */
 function checkBuying(solver: Solver, kind: 'shop' | 'cut' | 'roll', count: number): Row {
   const clock = () => performance.now();
   const small = fc.integer({ min: 50, max: 900 });

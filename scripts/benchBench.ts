@@ -16,7 +16,10 @@ const WORDS = ['scarf', 'book', 'mug', 'cable', 'towel', 'jar', 'lamp', 'shirt']
 
 export interface BenchFigures {
   readonly thingCount: number;
-  /** From tapping the Sort divider until the line can be typed into; and from a bare address, with all scripts loaded anew. */
+  /**
+   * From tapping the Sort divider until the line can be typed into; and from a bare address, with
+   * all scripts loaded anew.
+   */
   readonly openMs: number;
   readonly loadMs: number;
   readonly paintMs: number;
@@ -129,7 +132,10 @@ async function ready(page: Page): Promise<void> {
   await page.waitForFunction(() => document.activeElement?.tagName === 'TEXTAREA');
 }
 
-/** In the page: from the tap on the step to the line that has the focus; asked from outside, the asking would be measured too. */
+/**
+ * In the page: from the tap on the step to the line that has the focus; asked from outside, the
+ * asking would be measured too.
+ */
 const TAP_TO_LINE = `new Promise((resolve) => {
   const link = [...document.querySelectorAll('nav[aria-label=Steps] a')].find((each) => each.textContent.startsWith('Sort'));
   const start = performance.now();

@@ -28,7 +28,10 @@ export async function benchFits(solver: Solver): Promise<Row[]> {
   ];
 }
 
-/** Bays as they are measured. At 30 % of the volume the groups want nearly half of what the floor could hold; at half of it nearly all. */
+/**
+ * Bays as they are measured. At 30 % of the volume the groups want nearly half of what the floor
+ * could hold; at half of it nearly all.
+ */
 export function aFitRequest(seed: number, volumeShare: number = SHARES.fuller): FitRequest {
   const random = createRandom(seed);
   const bay = {
@@ -173,7 +176,10 @@ function benchBays(solver: Solver, kind: Kind, make: Make, more = ''): Row {
   };
 }
 
-/** The plain way on the same bays, which tells how tight they are: without reach and mass, and with all the time it wants. */
+/**
+ * The plain way on the same bays, which tells how tight they are: without reach and mass, and with
+ * all the time it wants.
+ */
 function benchPlainly(solver: Solver, kind: Kind): Row {
   const fits = Array.from({ length: 18 }, (_, i) => {
     const start = performance.now();
@@ -357,7 +363,10 @@ const FLOOR = { width: 1000, depth: 600 } as const;
 const FLOOR_MM2 = FLOOR.width * FLOOR.depth;
 const FILLING_MS = 1000;
 
-/** The most of the floor that the packer's first bin holds, over its rules and shuffled orders, in the same time. */
+/**
+ * The most of the floor that the packer's first bin holds, over its rules and shuffled orders, in
+ * the same time.
+ */
 function fillByGeneralPacker(pieces: readonly Size[], seed: number): number {
   const random = createRandom(seed);
   const start = performance.now();

@@ -20,8 +20,10 @@ const SELECT_MS = 3000;
 const STARTS = 400;
 
 /**
- * The plain way to fit a bay, to measure against: containers by floor area and cost from one linear model, then stood where the short side
- * leaves least, from many shuffled orders; where that fails, once more with 3 % less floor. Reach, mass and what stands before what are left out, so it has it easier.
+ * The plain way to fit a bay, to measure against: containers by floor area and cost from one linear
+ * model, then stood where the short side
+ * leaves least, from many shuffled orders; where that fails, once more with 3 % less floor. Reach,
+ * mass and what stands before what are left out, so it has it easier.
  */
 export function planPlainly(request: FitRequest, solver: Solver): PlainFit {
   const random = createRandom(1);

@@ -68,7 +68,8 @@ interface Piece {
 }
 
 /**
- * The least length in which the pieces lie in rows from side to side, either way round, as a mixed-integer model finds it in the time.
+ * The least length in which the pieces lie in rows from side to side, either way round, as a
+ * mixed-integer model finds it in the time.
  * Where a roll ends is left out, so it has it easier.
  * Source: Lodi, Martello and Vigo, "Models and bounds for two-dimensional level packing problems", 2004.
  */

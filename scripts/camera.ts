@@ -1,4 +1,7 @@
-/** The simulated camera: npm run camera [-- --port 4318]. GET /picture?spot=WHERE&moment=before takes a made-up picture. */
+/**
+ * The simulated camera: npm run camera [-- --port 4318]. GET /picture?spot=WHERE&moment=before
+ * takes a made-up picture.
+ */
 import { startCamera } from '@/standins/camera/startCamera';
 
 const DEFAULT_PORT = 4318;

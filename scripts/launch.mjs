@@ -3,9 +3,12 @@
  * data ready and serves on the loopback. What did not change is not done again.
  *
  *   node scripts/launch.mjs start [--port 4310]            the user's own data (TINBOX_DATA, or ./data)
- *   node scripts/launch.mjs dev   [--port 4310] [--fresh]  the demo's homes, the sources as they are: a change shows at once
- *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data, simulated devices beside it
- *   … --lan                                                also lets paired devices of this network in, on the next port
+ *   node scripts/launch.mjs dev   [--port 4310] [--fresh]  the demo's homes, the sources as they
+ * are: a change shows at once
+ *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data, simulated
+ * devices beside it
+ *   … --lan                                                also lets paired devices of this network
+ * in, on the next port
  */
 import { spawn } from 'node:child_process';
 import { accessSync, constants, existsSync, mkdirSync, rmSync, statSync } from 'node:fs';
@@ -121,7 +124,10 @@ function refuseUnwritable(dataDir) {
   }
 }
 
-/** Level by level: Node's own recursive way never ends where the system pretends that a folder may be made. */
+/**
+ * Level by level: Node's own recursive way never ends where the system pretends that a folder may
+ * be made.
+ */
 function makeFolder(folder) {
   if (existsSync(folder)) {
     if (!statSync(folder).isDirectory()) throw new Error('not a folder');

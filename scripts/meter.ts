@@ -1,7 +1,8 @@
 /**
  * The simulated distance meter on the command line.
  *
- *   npm run meter                      starts it on port 4317; a distance typed here is measured ("563", "14 3/8\"")
+ *   npm run meter                      starts it on port 4317; a distance typed here is measured
+ * ("563", "14 3/8\"")
  *   npm run meter -- --port 4400       on another port
  *   npm run meter -- 563 "36,5 cm"     measures these with one that runs already
  */

@@ -1,6 +1,7 @@
 /**
  * The simulated shop service on the command line: npm run shop-service [-- --port 4319]
- * It sells what the sample catalogue has at its shop by post, at prices and in numbers that can be moved on its page.
+ * It sells what the sample catalogue has at its shop by post, at prices and in numbers that can be
+ * moved on its page.
  */
 import { createRandom } from '@/core/shared';
 import { postedGoods, postShopName } from '@/data/starterCatalogue';

@@ -1,7 +1,8 @@
 /**
  * The whole check, on a machine with only Node and npm: installs what is missing (Chromium too, by
  * apt where it can), then unit tests, a production build, and the journeys in a browser against it, during
- * which, since they mostly wait, format, lint and types are looked at. Ends with one line `N passed, N failed`; format, lint, types and build count as one each.
+ * which, since they mostly wait, format, lint and types are looked at. Ends with one line `N
+ * passed, N failed`; format, lint, types and build count as one each.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';

@@ -39,7 +39,10 @@ export function cutFaults(
   return faults;
 }
 
-/** The least cost over every way of cutting board after board; undefined where the boards do not do. For a few pieces only. */
+/**
+ * The least cost over every way of cutting board after board; undefined where the boards do not do.
+ * For a few pieces only.
+ */
 export function bestCut({ stock, pieces, kerfMm }: CutRequestInput): number | undefined {
   const seen = new Map<string, number>();
   const solve = (left: readonly number[], have: readonly number[]): number => {

@@ -2,9 +2,11 @@ import type { MovesRequestInput } from '@/core/place';
 import { isSolved, LinearModel, type Solver } from '@/core/shared';
 
 /**
- * The exact ordering model of moves, to compare with: when each group leaves and arrives, what has left a bay by then and what
+ * The exact ordering model of moves, to compare with: when each group leaves and arrives, what has
+ * left a bay by then and what
  * has arrived, and which groups wait in between. Shares nothing with the engine but the solver.
- * Returns the least litres handled twice that were found in the time, and whether they are proven; undefined where none were.
+ * Returns the least litres handled twice that were found in the time, and whether they are proven;
+ * undefined where none were.
  */
 export function orderByModel(
   request: MovesRequestInput,

@@ -48,7 +48,10 @@ export function replayMoves(request: MovesRequestInput, steps: Steps): MovesRepl
   };
 }
 
-/** The least litres staged, and the fewest baskets at those, over every sequence of handlings: for a few groups only. */
+/**
+ * The least litres staged, and the fewest baskets at those, over every sequence of handlings: for a
+ * few groups only.
+ */
 export function bestMoves(request: MovesRequestInput): {
   readonly stagedLitres: number;
   readonly baskets: number;

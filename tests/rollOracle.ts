@@ -40,7 +40,10 @@ export function rollFaults(
   return faults;
 }
 
-/** The least length that levels across the roll need, each as deep as its deepest piece, every piece either way round: tries everything. */
+/**
+ * The least length that levels across the roll need, each as deep as its deepest piece, every piece
+ * either way round: tries everything.
+ */
 export function bestLevels({ roll, pieces }: RollRequestInput): number {
   const each = pieces.flatMap((piece) => Array.from({ length: piece.qty }, () => piece));
   let best = Infinity;

@@ -2,7 +2,10 @@ import fc from 'fast-check';
 
 import { shopRequestSchema } from '@/core/shop';
 
-/** Tiny requests with everything that a bill can have: packs, deliveries, cards, what is owned, budgets that are too small. */
+/**
+ * Tiny requests with everything that a bill can have: packs, deliveries, cards, what is owned,
+ * budgets that are too small.
+ */
 export const shopRequestArb = fc
   .record({
     needs: fc.array(

@@ -119,7 +119,10 @@ function shareOut(
   return best;
 }
 
-/** Rules that an answer breaks: what is bought and paid, shop by shop, and what the needs got. Shares no code with the engine. */
+/**
+ * Rules that an answer breaks: what is bought and paid, shop by shop, and what the needs got.
+ * Shares no code with the engine.
+ */
 export function shopFaults(request: ShopRequest, answer: ShopAnswer): string[] {
   if (answer.status === 'infeasible')
     return answer.leastBudgetMinor !== undefined && answer.leastBudgetMinor <= request.budgetMinor

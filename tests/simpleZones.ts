@@ -2,7 +2,10 @@ import { createRandom } from '@/core/shared';
 import type { ZonesRequestInput } from '@/core/place';
 import { zoneFaults, zoneSums, type Assignment } from './zonesOracle';
 
-/** What three simple methods make of a request: the least of them, or undefined where none keeps every rule. Shares no code with the engine. */
+/**
+ * What three simple methods make of a request: the least of them, or undefined where none keeps
+ * every rule. Shares no code with the engine.
+ */
 export function bestOfSimple(request: ZonesRequestInput): number | undefined {
   const { bays, groups } = request;
   const random = createRandom(request.seed ?? 1);

@@ -10,7 +10,10 @@ interface ZonesSize {
   readonly timeLimitMs?: number;
 }
 
-/** A home from a seed: some bays bear little, are locked, damp, high or behind; a child lives there; chemicals and food are about. */
+/**
+ * A home from a seed: some bays bear little, are locked, damp, high or behind; a child lives there;
+ * chemicals and food are about.
+ */
 export function zonesRequestOf(
   seed: number,
   { groups, bays, pairs, fillRatio, timeLimitMs = 60_000 }: ZonesSize,

@@ -1,6 +1,9 @@
 import type { ZonesRequestInput } from '@/core/place';
 
-/** Shares no code with the engine: the rules and the objective written down once more, from docs/engines.md. */
+/**
+ * Shares no code with the engine: the rules and the objective written down once more, from
+ * docs/engines.md.
+ */
 
 type Bay = ZonesRequestInput['bays'][number];
 type Group = ZonesRequestInput['groups'][number];

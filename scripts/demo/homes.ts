@@ -36,7 +36,10 @@ export interface DemoGroup {
   readonly front?: boolean;
   readonly loose?: boolean;
 }
-/** What was called out, the verdict, the group where kept, where it went, and in how many months its date is (the day is the last of that month). */
+/**
+ * What was called out, the verdict, the group where kept, where it went, and in how many months its
+ * date is (the day is the last of that month).
+ */
 export type DemoThing = readonly [
   text: string,
   verdict: Verdict,
@@ -71,7 +74,10 @@ export interface DemoRoom {
     priceMinor: number,
     priority: 'must' | 'should' | 'nice',
   ])[];
-  /** A session that goes on now: which unit's section, how many minutes ago it began, how many of the last things belong to it. */
+  /**
+   * A session that goes on now: which unit's section, how many minutes ago it began, how many of
+   * the last things belong to it.
+   */
   readonly session?: {
     readonly unit: string;
     readonly minutesAgo: number;

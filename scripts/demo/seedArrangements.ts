@@ -8,7 +8,10 @@ import { draftRecord, groupRecord, loadRecords, materialsRecord } from '@/data/r
 import { zonesOf, zonesOfRoom } from '@/server/place/zonesOfRoom';
 import { measure } from './measure';
 
-/** How a demo room's groups are used and where they stand today, in short hand: uses a week, station, users by their number. */
+/**
+ * How a demo room's groups are used and where they stand today, in short hand: uses a week,
+ * station, users by their number.
+ */
 interface DemoArrangement {
   readonly use: Readonly<
     Record<
@@ -150,7 +153,10 @@ const MATERIALS: Readonly<
   },
 };
 
-/** How often and by whom the groups are used, where they stand today, and a second draft that the engine worked out. */
+/**
+ * How often and by whom the groups are used, where they stand today, and a second draft that the
+ * engine worked out.
+ */
 export async function seedArrangements(db: Db, project: Project, roomKey: string): Promise<void> {
   const demo = ARRANGEMENTS[roomKey];
   const { groups, fixtures, people } = await loadRecords(

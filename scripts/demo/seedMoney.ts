@@ -10,7 +10,10 @@ import { addReceipt, dayOf } from '@/server/shop/receipts';
 /** So many of the room's lines have the client's yes. */
 const APPROVED_COUNT = 4;
 
-/** The client's yes to the first lines of a room's list, and the receipt of the first shop with its picture. */
+/**
+ * The client's yes to the first lines of a room's list, and the receipt of the first shop with its
+ * picture.
+ */
 export async function seedMoney(
   db: Db,
   dataDir: string,

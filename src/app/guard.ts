@@ -45,7 +45,10 @@ function isSameOrigin(headers: Pick<Headers, 'get'>, host: string): boolean {
   }
 }
 
-/** What every answer carries, page or route. `nonce` names the scripts that a page may run; without one it runs none. */
+/**
+ * What every answer carries, page or route. `nonce` names the scripts that a page may run; without
+ * one it runs none.
+ */
 export function securityHeaders(nonce?: string): Readonly<Record<string, string>> {
   return {
     'content-security-policy': contentSecurityPolicy(nonce),

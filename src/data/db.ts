@@ -117,7 +117,10 @@ export async function openMemoryDatabase(): Promise<Db> {
   return db;
 }
 
-/** Databases that said they are damaged while they were in use; by their configuration, which transactions share. */
+/**
+ * Databases that said they are damaged while they were in use; by their configuration, which
+ * transactions share.
+ */
 const damaged = new WeakSet<object>();
 
 /**

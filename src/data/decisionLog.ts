@@ -106,7 +106,10 @@ function withDestination(event: DecisionEvent, rooms: readonly Room[]): Decision
   return destination ? { ...event, destination } : event;
 }
 
-/** Whether an event says what the log holds under its id already. Sent again, its time may be worked out a little differently. */
+/**
+ * Whether an event says what the log holds under its id already. Sent again, its time may be worked
+ * out a little differently.
+ */
 export const isSameEvent = (known: DecisionEvent, event: DecisionEvent): boolean =>
   contentOf(known) === contentOf(event);
 const contentOf = (event: DecisionEvent): string => {
@@ -295,7 +298,8 @@ const caches = new WeakMap<object, Map<string, ThingCache>>();
 
 /**
  * Today's things as stored, in the order in which they were first decided. What was read before is kept,
- * and only what the log touched since is read again: with 20,000 things, reading all takes a tenth of a second.
+ * and only what the log touched since is read again: with 20,000 things, reading all takes a tenth
+ * of a second.
  */
 export async function listThings(db: Db, projectId: ProjectId): Promise<readonly Thing[]> {
   const lastSeq = await lastSeqOf(db, projectId);
@@ -330,7 +334,10 @@ async function readThings(db: Db, projectId: ProjectId): Promise<Thing[]> {
   return rows.map(toThing);
 }
 
-/** The cached things with those that the log touched since read again: changed in place, gone, or new at the end. */
+/**
+ * The cached things with those that the log touched since read again: changed in place, gone, or
+ * new at the end.
+ */
 async function readOver(
   db: Db,
   projectId: ProjectId,

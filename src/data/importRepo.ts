@@ -144,7 +144,10 @@ async function takeSlice(
   });
 }
 
-/** At the start: files that were accepted are finished, others are dropped. Returns how many were finished. */
+/**
+ * At the start: files that were accepted are finished, others are dropped. Returns how many were
+ * finished.
+ */
 export async function settleImports(db: Db): Promise<number> {
   const rows: readonly { id: string; state: string }[] = await db('imports').select('id', 'state');
   for (const { id, state } of rows)

@@ -114,7 +114,10 @@ export async function syncFolder(folder: string): Promise<void> {
   }
 }
 
-/** A picture's file; of one that has no larger original, the full one is the original. @errors `picture_missing`. */
+/**
+ * A picture's file; of one that has no larger original, the full one is the original. @errors
+ * `picture_missing`.
+ */
 export async function readPictureFile(
   dataDir: string,
   id: PictureId,

@@ -24,7 +24,10 @@ interface StampedProject {
   readonly stamp: string;
 }
 
-/** The homes on the desk. Everything that people change passes the changes or the log: their ends are the stamp. */
+/**
+ * The homes on the desk. Everything that people change passes the changes or the log: their ends
+ * are the stamp.
+ */
 export async function listDeskProjects(db: Db): Promise<StampedProject[]> {
   const rows: readonly (Row & { readonly stamp: string })[] = await db(projectRecord.table.name)
     .whereNull('archived_at')

@@ -28,7 +28,10 @@ interface GatewayOptions {
   readonly limits?: Partial<Limits>;
 }
 
-/** Headers that never end, and lines on which nothing is said, are closed; a home being sent goes on being sent. */
+/**
+ * Headers that never end, and lines on which nothing is said, are closed; a home being sent goes on
+ * being sent.
+ */
 const TIMEOUTS = { headersTimeout: 15_000, requestTimeout: 0, connectionsCheckingInterval: 5_000 };
 const IDLE_MS = 60_000;
 

@@ -19,7 +19,10 @@ export interface JoinCode {
   readonly qr: string;
 }
 
-/** Only whoever sits at the machine lets others in or puts them out; a paired device comes through the gateway, which says so. */
+/**
+ * Only whoever sits at the machine lets others in or puts them out; a paired device comes through
+ * the gateway, which says so.
+ */
 const isAtDesk = async (): Promise<boolean> => (await headers()).get('x-tinbox-device') === null;
 const NOT_AT_DESK = {
   ok: false,

@@ -5,7 +5,10 @@ import { faultWords } from '../faultWords';
 import { findGuardRefusal, securityHeaders } from '../guard';
 import { refuse, RefusedError } from './respond';
 
-/** What every route of `/api` is made by: it guards, answers faults in words, and sends the security headers. */
+/**
+ * What every route of `/api` is made by: it guards, answers faults in words, and sends the security
+ * headers.
+ */
 export function handler<C>(
   work: (request: Request, context: C) => Promise<Response> | Response,
 ): (request: Request, context: C) => Promise<Response> {

@@ -11,7 +11,10 @@ export type AgreementChange =
       readonly after: string;
     };
 
-/** What changed between two sheets, by the key of each line, in the order of the later one; removed lines last. */
+/**
+ * What changed between two sheets, by the key of each line, in the order of the later one; removed
+ * lines last.
+ */
 export function compareAgreements(
   before: readonly AgreementLine[],
   after: readonly AgreementLine[],

@@ -1,7 +1,10 @@
 import type { ContentKind, Section, Terms } from './model';
 import type { SchoolChoices } from '../look';
 
-/** Minutes to decide on a litre of what lies there. Stated assumptions; the organizer's own rooms correct them. */
+/**
+ * Minutes to decide on a litre of what lies there. Stated assumptions; the organizer's own rooms
+ * correct them.
+ */
 const MINUTES_PER_LITRE: Readonly<Record<ContentKind, number>> = {
   linen: 0.18,
   clothes: 0.25,
@@ -178,7 +181,10 @@ export interface BackwardPlan {
   readonly doesFit: boolean;
 }
 
-/** Counts back from `readyBy` (a day, `2026-12-12`): one visit every 7 / visitsPerWeek days, the last one on or before it. */
+/**
+ * Counts back from `readyBy` (a day, `2026-12-12`): one visit every 7 / visitsPerWeek days, the
+ * last one on or before it.
+ */
 export function planBackward(request: {
   readonly readyBy: string;
   readonly today: string;

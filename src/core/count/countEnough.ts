@@ -22,7 +22,8 @@ export function enoughOf(
 }
 
 /**
- * The rule that speaks about a thing: the one whose longest word stands in its name; undefined where none does, or where a
+ * The rule that speaks about a thing: the one whose longest word stands in its name; undefined
+ * where none does, or where a
  * known kind names the thing better: a sheet of music is no sheet.
  */
 export function findRule<R extends Pick<ShippedRule, 'words'>>(
@@ -40,7 +41,10 @@ export function findRule<R extends Pick<ShippedRule, 'words'>>(
   return isSameKind ? found.entry : undefined;
 }
 
-/** So gladly is a thing let go, by its reasons: the highest goes first. What is used or dear stays longest. */
+/**
+ * So gladly is a thing let go, by its reasons: the highest goes first. What is used or dear stays
+ * longest.
+ */
 const LET_GO_RANK: Readonly<Record<Reason, number>> = {
   out_of_date: 9,
   broken: 8,
@@ -65,7 +69,10 @@ function letGoRankOf(thing: Pick<Pile, 'reasons'>): number {
   return least < PLAIN_RANK ? least : Math.max(...ranks);
 }
 
-/** Things in the order in which they are let go; of equal ones the bulkiest piece first, for the room it wins. */
+/**
+ * Things in the order in which they are let go; of equal ones the bulkiest piece first, for the
+ * room it wins.
+ */
 const orderLetGo = <T extends Pile>(things: readonly T[]): T[] =>
   [...things].sort(
     (a, b) =>
@@ -103,7 +110,8 @@ export interface EnoughLine<R> {
 
 /**
  * Holds what there is against each rule. O(things × words + n log n).
- * Ensures: a line a rule that is not off, in the rules' order; kept = enough + over − short; the pieces of `letGoFirst` add up to `over`.
+ * Ensures: a line a rule that is not off, in the rules' order; kept = enough + over − short; the
+ * pieces of `letGoFirst` add up to `over`.
  */
 export function countEnough<R extends ShippedRule & { readonly isOff?: boolean }>(
   rules: readonly R[],

@@ -19,7 +19,10 @@ export interface Repeat {
   readonly rooms: readonly { readonly roomId: RoomId; readonly count: number }[];
 }
 
-/** Kept pieces by likeness and room. O(things). `known` remembers the likeness of a name from one call to the next. */
+/**
+ * Kept pieces by likeness and room. O(things). `known` remembers the likeness of a name from one
+ * call to the next.
+ */
 export function keptByLikeness(
   things: readonly Thing[],
   known = new Map<string, string>(),

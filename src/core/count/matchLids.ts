@@ -10,7 +10,10 @@ const NUMBER = '(\\d+(?:[.,]\\d+)?)\\s*(mm|cm|in|")?';
 const SIDES = new RegExp(`${NUMBER}\\s*[x×]\\s*${NUMBER}(?=$|[\\s,;)])`, 'i');
 const ROUND = /(\d+(?:[.,]\d+)?)\s*(mm|cm|in|")(?=$|[\s,;)])/i;
 
-/** Reads a rim out of a name: `tub 18 x 12 cm`, `lid, 86 mm`. Sides without a unit are in `unit`, one measure alone needs its own. */
+/**
+ * Reads a rim out of a name: `tub 18 x 12 cm`, `lid, 86 mm`. Sides without a unit are in `unit`,
+ * one measure alone needs its own.
+ */
 export function findRim(name: string, unit: LengthUnit): RimSize | undefined {
   const mm = (value: string | undefined, own: string | undefined): number => {
     const length = parseLength(`${value ?? ''} ${own ?? unit}`, unit);
@@ -68,10 +71,12 @@ const BOX_STEMS = new Set([
 ]);
 
 /**
- * Finds as many boxes with a lid of their size as there can be: a largest matching of piles, by augmenting flow, the
+ * Finds as many boxes with a lid of their size as there can be: a largest matching of piles, by
+ * augmenting flow, the
  * closest rims tried first. Only kept things count. O(pieces × boxes × lids).
  * Source: Ford and Fulkerson, Flows in Networks (1962).
- * Ensures: every measured piece is in one pair or in one of the lists without; no pair differs by more than `RIM_TOLERANCE_MM`.
+ * Ensures: every measured piece is in one pair or in one of the lists without; no pair differs by
+ * more than `RIM_TOLERANCE_MM`.
  */
 export function matchLids(things: readonly Thing[], unit: LengthUnit): LidMatch {
   const kept = things.filter(isKept);

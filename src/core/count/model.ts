@@ -45,7 +45,10 @@ const rule = (
   because: string,
 ): ShippedRule => ({ ...NONE, name, words: words.split('|'), ...amounts, because });
 
-/** Starting figures with their reasons. Source: our own stated assumptions; each can be changed for a household. */
+/**
+ * Starting figures with their reasons. Source: our own stated assumptions; each can be changed for
+ * a household.
+ */
 export const shippedRules: readonly ShippedRule[] = [
   rule(
     'Bath towels',

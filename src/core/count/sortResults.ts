@@ -23,7 +23,10 @@ export interface SortResults {
   /** Decisions as they were made, corrections among them; undone ones are not. */
   readonly decisionCount: number;
   readonly decisionsPerMinute: number;
-  /** Decisions in stretches of ten minutes from the first one on, as they were made; empty stretches between are there. */
+  /**
+   * Decisions in stretches of ten minutes from the first one on, as they were made; empty stretches
+   * between are there.
+   */
   readonly stretches: readonly { readonly startedAt: string; readonly count: number }[];
 }
 
@@ -33,7 +36,8 @@ const MOST_STRETCHES = 72;
 
 /**
  * Adds up what was decided. `things` are today's, `log` the events that led to them.
- * Ensures: the pieces of `byVerdict` add up to `all`; the stretches to `decisionCount`, unless they span more than twelve hours: then there are none.
+ * Ensures: the pieces of `byVerdict` add up to `all`; the stretches to `decisionCount`, unless they
+ * span more than twelve hours: then there are none.
  */
 export function sortResultsOf(
   things: readonly Thing[],
@@ -95,7 +99,10 @@ function toStretches(times: readonly number[]): SortResults['stretches'] {
   }));
 }
 
-/** The events of a session: what was decided in its room between its start and its end, and what took that back. */
+/**
+ * The events of a session: what was decided in its room between its start and its end, and what
+ * took that back.
+ */
 export function sessionEvents(
   log: readonly DecisionEvent[],
   session: { readonly roomId: string; readonly startedAt: string; readonly endedAt: string | null },

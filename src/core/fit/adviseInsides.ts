@@ -4,7 +4,10 @@ import type { FitAnswer } from './model';
 import type { ContainerProduct } from './records';
 import { clearOf, DAMP_SHY, findBayFault, type FitQuestion } from './suitability';
 
-/** What a place asks for beyond boxes, in its own measures; `names` are products that do it here, the best first. */
+/**
+ * What a place asks for beyond boxes, in its own measures; `names` are products that do it here,
+ * the best first.
+ */
 export type InsideTip =
   | { readonly code: 'air_above'; readonly freeMm: number; readonly names: readonly string[] }
   | {
@@ -56,7 +59,10 @@ interface InsideQuestion {
   }[];
 }
 
-/** Air above what stands that is worth a second level; a depth in which what is behind is not seen; a thing that wants to stand in a rack. */
+/**
+ * Air above what stands that is worth a second level; a depth in which what is behind is not seen;
+ * a thing that wants to stand in a rack.
+ */
 const MUCH_AIR_MM = 120;
 const DEEP_MM = 420;
 const TALL_MM = 240;
@@ -66,7 +72,10 @@ const COAT_MM = 45;
 const SHIRT_MM = 25;
 const MOST_NAMES = 2;
 
-/** Goes through what special places need: drawers, basins, deep corners, air above, rails, tall things, damp, households without lids or without reading. */
+/**
+ * Goes through what special places need: drawers, basins, deep corners, air above, rails, tall
+ * things, damp, households without lids or without reading.
+ */
 export function adviseInsides({
   bay,
   unitKind,

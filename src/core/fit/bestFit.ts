@@ -71,7 +71,10 @@ export class BestFit {
     return true;
   }
 
-  /** Looks whether a selection stands, and keeps it where it is the best so far; whether it stands. One that would not be better is not looked at. */
+  /**
+   * Looks whether a selection stands, and keeps it where it is the best so far; whether it stands.
+   * One that would not be better is not looked at.
+   */
   offer(chosen: readonly Chosen[], tries: number, tightNodes = 0): boolean {
     const { prefer } = this.request;
     if (this.found && !isLess(scoreOf(prefer, chosen, 0), this.found.score)) return false;
@@ -102,7 +105,10 @@ export class BestFit {
     }
   }
 
-  /** Covers some groups anew, or all, and stands everything in other places: finds what no step from what stands would. So many rounds. */
+  /**
+   * Covers some groups anew, or all, and stands everything in other places: finds what no step from
+   * what stands would. So many rounds.
+   */
   lookAnew(rounds: number): void {
     const { covers, random, hasTime } = this.means;
     for (let round = 0; round < rounds && hasTime(); round += 1) {

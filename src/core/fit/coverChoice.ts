@@ -41,9 +41,12 @@ interface Wish {
 }
 
 /**
- * Chooses one cover a group so that every row is kept: all choices below a limit, one after the other, cheapest first. The rows are priced
- * (subgradients, Held and Karp, 1971); what is left of a cover's worth at those prices tells early which beginnings lead to nothing cheap, and
- * the one that may still lead to the cheapest goes on first. Of choices that differ only in which of two groups of one kind has which cover, one is given.
+ * Chooses one cover a group so that every row is kept: all choices below a limit, one after the
+ * other, cheapest first. The rows are priced
+ * (subgradients, Held and Karp, 1971); what is left of a cover's worth at those prices tells early
+ * which beginnings lead to nothing cheap, and
+ * the one that may still lead to the cheapest goes on first. Of choices that differ only in which
+ * of two groups of one kind has which cover, one is given.
  */
 export class CoverChoice {
   /** No choice that was not given yet counts less than this. */
@@ -91,7 +94,10 @@ export class CoverChoice {
     this.go(undefined, 0, 0, limit);
   }
 
-  /** The cheapest choice not given yet that counts less than `below`, is possible and holds nothing refuted; undefined where there is none, 'later' where the search ended before it was found. */
+  /**
+   * The cheapest choice not given yet that counts less than `below`, is possible and holds nothing
+   * refuted; undefined where there is none, 'later' where the search ended before it was found.
+   */
   next(below: number, { most, hasTime, noGoods, isPossible }: Wish): Choice | 'later' | undefined {
     for (const end = this.looked + most; ; this.looked += 1) {
       const bound = this.begun.least;
@@ -127,7 +133,10 @@ export class CoverChoice {
     return this.begun.size >= MOST_BEGUN;
   }
 
-  /** Begins with the first cover of a group, from `c` on, that keeps the rows beside what is marked as used. */
+  /**
+   * Begins with the first cover of a group, from `c` on, that keeps the rows beside what is marked
+   * as used.
+   */
   private go(before: Step | undefined, g: number, from: number, below: number): void {
     const priced = this.priced[g] ?? [];
     const twins = this.twinsAfter[g] ?? 0;
@@ -284,7 +293,8 @@ interface RowPrices {
 }
 
 /**
- * Raises the prices of rows that are used by more than one, and lowers the others, so that the least that all counts at the prices, less the prices, is
+ * Raises the prices of rows that are used by more than one, and lowers the others, so that the
+ * least that all counts at the prices, less the prices, is
  * as high as can be, at most `limit`. `leastAt` gives that least and how much of each row it uses.
  */
 export function climbPrices(

@@ -90,7 +90,8 @@ test('litres that are no tenths, and many of them, are held all the same', () =>
               available: Infinity,
             })),
           ) ?? [];
-        // Each holds at least as many steps of a three-hundredth as it is counted for; one smaller than a step is of no use.
+        // Each holds at least as many steps of a three-hundredth as it is counted for; one smaller
+        // than a step is of no use.
         const isOfUse = inner.some((innerLitres) => innerLitres >= litres / 300);
         if (isOfUse) expect(litresOf(parts)).toBeGreaterThanOrEqual(litres - 1e-6);
         else expect(parts).toEqual([]);

@@ -100,7 +100,10 @@ export function coverGroup(
   return [...counts].map(([container, count]) => ({ container, count }));
 }
 
-/** Used by one call after the other: the least weight of so many litres, and which container is last in it. The first stays 0. */
+/**
+ * Used by one call after the other: the least weight of so many litres, and which container is last
+ * in it. The first stays 0.
+ */
 const SCRATCH = {
   best: new Float64Array(MOST_STEPS + 2),
   last: new Int16Array(MOST_STEPS + 2),

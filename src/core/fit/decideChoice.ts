@@ -17,7 +17,10 @@ interface Item {
 interface Entry extends Lie {
   readonly item: number;
 }
-/** Lines that meet the same obstacles: how far they reach across, and the stretches along them that are free. */
+/**
+ * Lines that meet the same obstacles: how far they reach across, and the stretches along them that
+ * are free.
+ */
 interface Band {
   readonly across: number;
   readonly stretches: readonly number[];
@@ -33,7 +36,10 @@ export type Verdict = 'refuted' | 'open' | Packing;
 
 const MOST_STACKINGS = 150;
 
-/** Decides whether these containers can stand together, in any stacking and any way round; `steps` of the search through places are for all of them. */
+/**
+ * Decides whether these containers can stand together, in any stacking and any way round; `steps`
+ * of the search through places are for all of them.
+ */
 export function decideChoice(
   request: FitRequest,
   chosen: readonly Chosen[],
@@ -75,7 +81,8 @@ export function decideChoice(
     let places = look(piles.map((pile) => ({ pile, lies: liesOf(request, pile.container) })));
     if (places === 'none') continue;
     isOpen = true;
-    // Circles were taken as the squares within, which may be too little; with the squares around them they stand.
+    // Circles were taken as the squares within, which may be too little; with the squares around
+    // them they stand.
     if (places && piles.some(isRound))
       places = look(
         piles.map((pile) => ({
@@ -110,8 +117,11 @@ export function decideChoice(
 const isRound = ({ container: { shape } }: Pile): boolean => shape === 'round';
 
 /**
- * Whether lines through the bay say that these cannot stand together. Of the lines from front to back each meets a set of piles that goes in one behind the other, at most once each, with no more in the way
- * of the last than may be lifted; every pile wants as many lines as it is wide. Where the bay has not that many, there
+ * Whether lines through the bay say that these cannot stand together. Of the lines from front to
+ * back each meets a set of piles that goes in one behind the other, at most once each, with no more
+ * in the way
+ * of the last than may be lifted; every pile wants as many lines as it is wide. Where the bay has
+ * not that many, there
  * is no way. The same is asked of the lines from side to side, of the same ways round.
  *
  *     ┌──┬───┐   The lines on the left meet A and B, those on the right B and C.
@@ -120,7 +130,8 @@ const isRound = ({ container: { shape } }: Pile): boolean => shape === 'round';
  *     │A │ C │
  *     └──┴───┘
  *
- * Source: the bar relaxation, Scheithauer, "LP-based bounds for the container and multi-container loading problem", 1999.
+ * Source: the bar relaxation, Scheithauer, "LP-based bounds for the container and multi-container
+ * loading problem", 1999.
  * Groups that may share a pile are taken as in nobody's way: what is refuted is so all the more.
  */
 export function isRefutedByLines(
@@ -178,7 +189,10 @@ function itemsOf(request: FitRequest, chosen: readonly Chosen[]): Item[] {
   });
 }
 
-/** Rows that say: every pile gets as many lines as it is wide, and there are no more than there are. Where there are too many ways to fill a line, none. */
+/**
+ * Rows that say: every pile gets as many lines as it is wide, and there are no more than there are.
+ * Where there are too many ways to fill a line, none.
+ */
 function addLines(
   model: LinearModel,
   lying: readonly number[],
@@ -261,7 +275,10 @@ function bandsOf(
   });
 }
 
-/** Every set of entries that a line of the band can meet and to which none can be added; undefined where there are too many. */
+/**
+ * Every set of entries that a line of the band can meet and to which none can be added; undefined
+ * where there are too many.
+ */
 function listPatterns(
   request: FitRequest,
   items: readonly Item[],
@@ -330,7 +347,10 @@ function fitsInto(lengths: readonly number[], stretches: readonly number[]): boo
   );
 }
 
-/** Whether they can be put one behind the other so that nothing stands before a front group and no more than may be lifted before any. */
+/**
+ * Whether they can be put one behind the other so that nothing stands before a front group and no
+ * more than may be lifted before any.
+ */
 function canLineUp(request: FitRequest, items: readonly Item[]): boolean {
   const known = items.filter(({ group }) => group !== undefined);
   const groups = [...new Set(known.map(({ group }) => group))];

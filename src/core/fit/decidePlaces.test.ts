@@ -9,7 +9,10 @@ import { listStackings } from './piles';
 import type { Chosen } from './selectContainers';
 import type { Lie } from './suitability';
 
-/** A few blocks on a grid of whole millimetres, each a container of a group of its own or one that is shared. */
+/**
+ * A few blocks on a grid of whole millimetres, each a container of a group of its own or one that
+ * is shared.
+ */
 const caseArb = fc.record({
   width: fc.integer({ min: 2, max: 5 }),
   depth: fc.integer({ min: 2, max: 5 }),

@@ -14,7 +14,10 @@ export interface Decided {
   readonly y: number;
   readonly lie: Lie;
 }
-/** A rectangle that keeps its place, its gap included. Blocks that are no higher than `fromMm` go under it. */
+/**
+ * A rectangle that keeps its place, its gap included. Blocks that are no higher than `fromMm` go
+ * under it.
+ */
 export interface Fixed {
   readonly x: number;
   readonly y: number;
@@ -44,10 +47,14 @@ const OPPOSITE = new Map([
 ]);
 
 /**
- * Decides whether blocks can be placed without overlap and with all ways out kept: where each of them stands, 'none' where
- * there is no way at all, undefined where the steps or the time ended it. The largest come first: each is given a way round, then of every two one is
- * left or right of, or before or behind the other; what is chosen narrows where they can be, and what is left of the ways for the others.
- * Source: the disjunctive model of orthogonal packing with constraint propagation, Clautiaux et al., "A new constraint
+ * Decides whether blocks can be placed without overlap and with all ways out kept: where each of
+ * them stands, 'none' where
+ * there is no way at all, undefined where the steps or the time ended it. The largest come first:
+ * each is given a way round, then of every two one is
+ * left or right of, or before or behind the other; what is chosen narrows where they can be, and
+ * what is left of the ways for the others.
+ * Source: the disjunctive model of orthogonal packing with constraint propagation, Clautiaux et
+ * al., "A new constraint
  * programming approach for the orthogonal packing problem", 2008.
  */
 export function decidePlaces(
@@ -88,7 +95,10 @@ interface State {
 class Placing {
   private readonly count: number;
   private readonly all: number;
-  /** In the way of each level of each pile: from the levels above it, and from each other pile were it in front. */
+  /**
+   * In the way of each level of each pile: from the levels above it, and from each other pile were
+   * it in front.
+   */
   private readonly ownG: readonly Float64Array[];
   private readonly gramsOf: readonly (readonly (Float64Array | undefined)[])[];
   steps = 0;
@@ -133,7 +143,10 @@ class Placing {
     }));
   }
 
-  /** What comes next: the ways of a pair of blocks that lie, or the lies of the next block; undefined where all is chosen. */
+  /**
+   * What comes next: the ways of a pair of blocks that lie, or the lies of the next block;
+   * undefined where all is chosen.
+   */
   private branch(state: State): State[] | undefined {
     const copy = (): State => ({
       xFrom: state.xFrom.slice(),
@@ -184,7 +197,8 @@ class Placing {
       for (let j = i + 1; j < this.all; j += 1) {
         const fixed = room.fixed[j - this.count];
         if (fixed && heightOf(block) <= fixed.fromMm + EPS) continue;
-        // Equal ones are told apart by their order: of any there is one that is left of or before each of the others.
+        // Equal ones are told apart by their order: of any there is one that is left of or before
+        // each of the others.
         ways[i * this.all + j] = isEqual(block, blocks[j])
           ? LEFT | BEFORE
           : LEFT | RIGHT | BEFORE | BEHIND;
@@ -220,7 +234,10 @@ class Placing {
     };
   }
 
-  /** Takes out the ways that are not left, and narrows the places by those that are sure; false where a pair has none. */
+  /**
+   * Takes out the ways that are not left, and narrows the places by those that are sure; false
+   * where a pair has none.
+   */
   private narrow(state: State): boolean {
     const { xFrom, xTo, yFrom, yTo, widths, depths, ways } = state;
     for (let i = 0; i < this.count; i += 1)
@@ -312,7 +329,10 @@ class Placing {
     return OPPOSITE.get(ways[j * this.all + i] ?? 0) ?? 0;
   }
 
-  /** The pair with the fewest ways, of those the two that take most room, among the blocks that lie; -1 where every pair of them is sure. */
+  /**
+   * The pair with the fewest ways, of those the two that take most room, among the blocks that lie;
+   * -1 where every pair of them is sure.
+   */
   private pickPair(state: State): number {
     const { widths, depths, lain } = state;
     let best = -1;

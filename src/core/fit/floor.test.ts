@@ -34,7 +34,10 @@ const aBox = (
 });
 const bare = { side: 0, between: 0, top: 0, front: 0, back: 0 };
 
-/** One of each container that suits, for the first group that it suits: some selections stand, some do not. */
+/**
+ * One of each container that suits, for the first group that it suits: some selections stand, some
+ * do not.
+ */
 const someOf = (request: FitRequest, seed: number): Chosen[] => {
   const random = createRandom(seed);
   return request.containers.flatMap((container) => {

@@ -30,7 +30,10 @@ export type PlaceRule = 'front' | 'left' | 'snug';
 interface Layer {
   readonly fromMm: number;
   free: Rect[];
-  /** Of the free rectangles those that no other one is at least as wide and as deep as; worked out when it is asked for. */
+  /**
+   * Of the free rectangles those that no other one is at least as wide and as deep as; worked out
+   * when it is asked for.
+   */
   sizes?: readonly (readonly [wide: number, deep: number])[] | undefined;
 }
 

@@ -70,7 +70,10 @@ export function findFloorCuts(
   });
 }
 
-/** The function of the length along a slice by which these items need more than the breadth; undefined where they do not. */
+/**
+ * The function of the length along a slice by which these items need more than the breadth;
+ * undefined where they do not.
+ */
 function findWeights(
   items: readonly Item[],
   {

@@ -79,7 +79,10 @@ export function floorRowsOf(request: FitRequest): readonly FloorRow[] {
 
 const EPS = 1e-9;
 const same = (x: number): number => x;
-/** Rounds up to the next k-th where x is none: more than a half counts as whole, more than a third as a half, and so on. */
+/**
+ * Rounds up to the next k-th where x is none: more than a half counts as whole, more than a third
+ * as a half, and so on.
+ */
 const stepped =
   (k: number) =>
   (x: number): number => {
@@ -88,7 +91,10 @@ const stepped =
   };
 const SCALES: readonly ((x: number) => number)[] = [same, stepped(1), stepped(2)];
 
-/** Floor of one stack with its share of the gaps. A circle gets less of the gap, since a box's corner may reach into it. */
+/**
+ * Floor of one stack with its share of the gaps. A circle gets less of the gap, since a box's
+ * corner may reach into it.
+ */
 function footprint({ outer, shape }: FitContainer, gap: number): number {
   return shape === 'round'
     ? (Math.PI / 4) * (outer.width + gap / 2) ** 2

@@ -91,7 +91,10 @@ export class GroupCovers {
     return this.suited.get(group) ?? [];
   }
 
-  /** At the least weight, by litres alone: what the load of a container asks for more weighs more. Undefined where all of them do not hold enough. */
+  /**
+   * At the least weight, by litres alone: what the load of a container asks for more weighs more.
+   * Undefined where all of them do not hold enough.
+   */
   lightest(
     group: FitGroup,
     weight: (container: FitContainer) => number,
@@ -163,7 +166,10 @@ export class GroupCovers {
     );
   }
 
-  /** Whether nothing that counts over all of them rules them out: whole stacks on the floor, what there is of each, and what the bay bears. */
+  /**
+   * Whether nothing that counts over all of them rules them out: whole stacks on the floor, what
+   * there is of each, and what the bay bears.
+   */
   mayStand(chosen: readonly Chosen[]): boolean {
     const used = new Float64Array(this.floorRows.length);
     for (const [container, count] of countUsed(chosen)) {
@@ -204,7 +210,10 @@ export class GroupCovers {
   }
 }
 
-/** Width of a strip of this container, the better way round, by the depth of the bay, over the stacks in it. */
+/**
+ * Width of a strip of this container, the better way round, by the depth of the bay, over the
+ * stacks in it.
+ */
 function stripMm2Of(request: FitRequest, { outer, turnable, shape }: FitContainer): number {
   const { x0, x1, y0, y1 } = clearOf(request);
   const gap = request.clearances.between;
@@ -238,7 +247,10 @@ export function gather(held: readonly Pick<Filled, 'container' | 'group'>[]): Ch
   );
 }
 
-/** Takes out pieces of one group that it does not need, the dearest first: rounded litres may have bought one too many. */
+/**
+ * Takes out pieces of one group that it does not need, the dearest first: rounded litres may have
+ * bought one too many.
+ */
 function dropSpare(
   chosen: readonly Chosen[] | undefined,
   litres: number,

@@ -14,7 +14,10 @@ export interface Cover {
   readonly twin?: Cover;
 }
 
-/** How much a container counts where each counts for itself; undefined for aims that look at all of them together. */
+/**
+ * How much a container counts where each counts for itself; undefined for aims that look at all of
+ * them together.
+ */
 export function worthOf({
   prefer,
 }: FitQuestion): ((container: FitContainer) => number) | undefined {
@@ -79,8 +82,10 @@ export class CoverList {
   }
 
   /**
-   * Every cover of a group that weighs at most `limit` (its worth where no other weight is given) and, alone, goes in. Where those are too many to list, the limit is
-   * lowered towards `least`; undefined where even that does not help, or the time is up. More containers than the litres ask for are listed too where they could make each lighter.
+   * Every cover of a group that weighs at most `limit` (its worth where no other weight is given)
+   * and, alone, goes in. Where those are too many to list, the limit is
+   * lowered towards `least`; undefined where even that does not help, or the time is up. More
+   * containers than the litres ask for are listed too where they could make each lighter.
    */
   of(
     group: FitGroup,
@@ -191,7 +196,10 @@ export class CoverList {
   }
 }
 
-/** At the least, what so many litres weigh that are held by containers from the i-th on: a knapsack in which each holds a little more than it does. */
+/**
+ * At the least, what so many litres weigh that are held by containers from the i-th on: a knapsack
+ * in which each holds a little more than it does.
+ */
 function leastWeights(
   litres: number,
   suited: readonly { readonly container: FitContainer; readonly weight: number }[],

@@ -31,7 +31,10 @@ const make = (
   howTo: howTo.join('\n'),
 });
 
-/** Outside at the widest. Measured on what is common in homes; the real one is measured again before it is counted on. */
+/**
+ * Outside at the widest. Measured on what is common in homes; the real one is measured again before
+ * it is counted on.
+ */
 export const commonContainers: readonly CommonContainer[] = [
   make(
     'Shoe box, its lid under it',

@@ -3,7 +3,10 @@ import type { FitRequest } from './model';
 import { filledG, type Filled } from './piles';
 import { maxStackOf } from './selectContainers';
 
-/** A refuted set in which a cover has a part: of the covers in it, those that this one is no easier to stand than, by bit. */
+/**
+ * A refuted set in which a cover has a part: of the covers in it, those that this one is no easier
+ * to stand than, by bit.
+ */
 interface Part {
   readonly refuted: number;
   readonly slots: number;
@@ -13,7 +16,8 @@ interface Part {
 const MOST_SLOTS = 30;
 
 /**
- * What was refuted, so that it need not be refuted again: covers that cannot stand together, with all that are no easier to stand, of whichever groups.
+ * What was refuted, so that it need not be refuted again: covers that cannot stand together, with
+ * all that are no easier to stand, of whichever groups.
  */
 export class NoGoods {
   private readonly partsOf = new Map<Cover, Part[]>();
@@ -110,7 +114,8 @@ function bits(mask: number): number {
 }
 
 /**
- * Whether one cover would go in wherever another does: every container of it (`from`) has one of the other (`to`) to itself that is no smaller, no
+ * Whether one cover would go in wherever another does: every container of it (`from`) has one of
+ * the other (`to`) to itself that is no smaller, no
  * lower and no lighter, and that stands on the floor.
  */
 function isNoEasier(request: FitRequest, to: readonly Single[], from: readonly Single[]): boolean {

@@ -18,8 +18,10 @@ interface PackStyle {
 /**
  * Stacks the chosen containers and stands the stacks on the floor, in many orders: as they come, by
  * columns and by rows, then shaken. Where `tightNodes` allow and hardly any floor is to spare, two
- * searches for dense fillings come before the shaking; `onPartial` is told what of it stands where not all does. Returns the first that stands
- * where `aim` is 'first', the one with the least in the way where it is 'easy'; undefined where no try in `tries` stands.
+ * searches for dense fillings come before the shaking; `onPartial` is told what of it stands where
+ * not all does. Returns the first that stands
+ * where `aim` is 'first', the one with the least in the way where it is 'easy'; undefined where no
+ * try in `tries` stands.
  */
 export function packPiles(
   request: FitRequest,

@@ -4,7 +4,10 @@ import { productKinds, type ContainerProduct } from './records';
 
 type Material = FitContainer['material'];
 
-/** What one line says of a container; what it does not say is left out. Lengths and money stay as they were typed. */
+/**
+ * What one line says of a container; what it does not say is left out. Lengths and money stay as
+ * they were typed.
+ */
 interface ParsedProduct {
   readonly name: string;
   readonly width?: string;

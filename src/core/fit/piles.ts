@@ -37,7 +37,8 @@ export function fillContainers(chosen: readonly Chosen[]): Filled[] {
   }
   return chosen.flatMap(({ container, group, count }) => {
     const massG = filledG(container, group, offered.get(group.id) ?? 0);
-    // Several of one group are not in each other's way; a single one differs from another group's by mass alone.
+    // Several of one group are not in each other's way; a single one differs from another group's
+    // by mass alone.
     const isSingle = counts.get(group.id) === 1;
     const filled = {
       container,
@@ -49,7 +50,10 @@ export function fillContainers(chosen: readonly Chosen[]): Filled[] {
   });
 }
 
-/** Stacks containers of one id, one group upon itself first, the heaviest at the bottom; what nothing may stand in the way of comes on top. */
+/**
+ * Stacks containers of one id, one group upon itself first, the heaviest at the bottom; what
+ * nothing may stand in the way of comes on top.
+ */
 export function buildPiles(
   request: FitRequest,
   filled: readonly Filled[],
@@ -112,7 +116,8 @@ export const areBorne = (filled: readonly Filled[]): boolean =>
   );
 
 /**
- * Every way to stack the chosen containers, each a list of piles; undefined where there are more than `most`. Of equal containers with
+ * Every way to stack the chosen containers, each a list of piles; undefined where there are more
+ * than `most`. Of equal containers with
  * equal content one is as good as another.
  */
 export function listStackings(

@@ -18,28 +18,46 @@ interface Means {
   readonly clock: Clock;
   /** Told the first valid answer, before it is bettered. */
   readonly onFirst?: (answer: FitAnswer) => void;
-  /** Where containers are known to stand, as in answers for other aims: the answer is no worse than any of them. One that breaks a rule is passed over. */
+  /**
+   * Where containers are known to stand, as in answers for other aims: the answer is no worse than
+   * any of them. One that breaks a rule is passed over.
+   */
   readonly known?: readonly FitAnswer['placements'][];
 }
 
 /** Where nothing stands, so much of the time is for searching; the rest is for the partial answer. */
 const SEARCH_SHARE = 0.88;
-/** A search that has found nothing begins anew after so many steps, then after so many times more, at first and in all until a try would have more than so many. */
+/**
+ * A search that has found nothing begins anew after so many steps, then after so many times more,
+ * at first and in all until a try would have more than so many.
+ */
 const RESTART = { steps: 200, growth: 1.5, first: 700, most: 8000 } as const;
 /** Steps of bettering before the first proof; less where so many better nothing. */
 const EARLY = { steps: 400, idle: 60 } as const;
-/** Then bettering and proving take turns: steps of the one, and of the other, more the nearer the proof is. After so many steps in vain bettering ends. */
+/**
+ * Then bettering and proving take turns: steps of the one, and of the other, more the nearer the
+ * proof is. After so many steps in vain bettering ends.
+ */
 const TURN_STEPS = 300;
 const MOST_IDLE = 3000;
-/** In each turn so many selections are looked at anew: more where the groups are few, each in many containers, and money is not the aim. */
+/**
+ * In each turn so many selections are looked at anew: more where the groups are few, each in many
+ * containers, and money is not the aim.
+ */
 const LOOKS = { usual: 60, fewGroups: 3, few: 300 } as const;
 const PROOF = { first: 6000, near: 14_000, usual: 6000, far: 1500 } as const;
 const NEAR = { very: 0.03, fairly: 0.1 } as const;
 /** So much less than when a proof began makes it worth beginning anew. */
 const STALE = 0.99;
-/** Where all that was listed is refuted, twice as much is listed, until it is so many times as much as at first. */
+/**
+ * Where all that was listed is refuted, twice as much is listed, until it is so many times as much
+ * as at first.
+ */
 const MOST_EFFORT = 16;
-/** Of the bound by a linear model, where covers are not listed: for the area, for the sizes, and until when. */
+/**
+ * Of the bound by a linear model, where covers are not listed: for the area, for the sizes, and
+ * until when.
+ */
 const AREA = { share: 0.25, tighterShare: 0.12, until: 0.5, rounds: 4 } as const;
 /** Tries at placing the choice that the bound is made of: often it stands, and is then the best there is. */
 const BOUND_TRIES = 400;
@@ -50,9 +68,12 @@ const STAND = { tries: 12, steps: 150 } as const;
 /**
  * Chooses containers for the groups of one bay and says where each stands.
  *
- * Method: something that stands is found quickly and bettered by `PlaceSearch`; `FitProof` goes through every choice that
- * would be better, the cheapest first, and refutes or stands it. Where the choices are too many or the aim looks at all containers together, a
- * mixed-integer model that leaves the places out gives the proven bound. Where no way to cover all litres is found, the best partial answer found is given.
+ * Method: something that stands is found quickly and bettered by `PlaceSearch`; `FitProof` goes
+ * through every choice that
+ * would be better, the cheapest first, and refutes or stands it. Where the choices are too many or
+ * the aim looks at all containers together, a
+ * mixed-integer model that leaves the places out gives the proven bound. Where no way to cover all
+ * litres is found, the best partial answer found is given.
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic
  * unless `timeLimitMs` cuts it.
  */
@@ -166,7 +187,8 @@ class FitRun {
       if (found) best.take(found);
     }
     best.findFirst();
-    // Where nothing can be in the way, what is chosen by area alone often stands, and every bit of floor counts.
+    // Where nothing can be in the way, what is chosen by area alone often stands, and every bit of
+    // floor counts.
     const isFree = request.bay.pullOut === true || covers.groups.length === 1;
     if (best.found || !isFree) this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
     let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
@@ -207,7 +229,11 @@ class FitRun {
     );
   }
 
-  /** Betters what stands, in at most so many steps, until `idle` of them have bettered nothing: whether they have. Where nothing stands, searches something that does, in tries of at most so many steps. */
+  /**
+   * Betters what stands, in at most so many steps, until `idle` of them have bettered nothing:
+   * whether they have. Where nothing stands, searches something that does, in tries of at most so
+   * many steps.
+   */
   private improve(steps: number, idle: number): boolean {
     const { request, covers, random, hasTime, best } = this;
     const begin = () =>

@@ -23,7 +23,8 @@ const LEAST_MS = 150;
  * Fits out many places, one after the other, within a time for all of them. A container of which there are
  * few stands once: what one place uses, the next ones no longer have. The fullest place comes first,
  * since it can least do without. Each place gets an equal share of the time that is left.
- * Requires: the requests hold the same containers with the same `available`. Ensures: at most `available` of each over all.
+ * Requires: the requests hold the same containers with the same `available`. Ensures: at most
+ * `available` of each over all.
  */
 export async function planFits(
   requests: readonly FitQuestion[],

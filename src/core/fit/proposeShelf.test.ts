@@ -58,7 +58,8 @@ test('what is in the way above keeps its place in the room', async () => {
     pitchMm: 32,
   };
   const { better } = proposeShelf(question, means);
-  // A pipe over the whole floor: with the shelf above it, it hangs in the lower place, 310 mm over its floor, and high boxes go under it.
+  // A pipe over the whole floor: with the shelf above it, it hangs in the lower place, 310 mm over
+  // its floor, and high boxes go under it.
   expect(better).toMatchObject({ byMm: 96, unmetLitres: 0 });
   if (better)
     expect(

@@ -24,21 +24,32 @@ interface Means {
 
 /** With so many open choices it goes no further before some are settled. */
 const MOST_OPEN = 200;
-/** Steps of the search through places before a choice is tried to be stood, where it did not stand, and to find out which groups are to blame. */
+/**
+ * Steps of the search through places before a choice is tried to be stood, where it did not stand,
+ * and to find out which groups are to blame.
+ */
 const QUICK_STEPS = 2500;
 const THOROUGH_STEPS = 8000;
 const BLAME_STEPS = 800;
-/** So many steps of listing, and beginnings of choices, take as long as a step; what standing one or asking the lines takes as long as. */
+/**
+ * So many steps of listing, and beginnings of choices, take as long as a step; what standing one or
+ * asking the lines takes as long as.
+ */
 const LISTED_A_STEP = 40;
 const BEGUN_A_STEP = 20;
 const STAND_STEPS = 1000;
-/** Each look at what is open takes so many times the steps of the one before, until it is so many times the first. */
+/**
+ * Each look at what is open takes so many times the steps of the one before, until it is so many
+ * times the first.
+ */
 const EFFORT_GROWTH = 4;
 const MOST_EFFORT = 20;
 
 /**
- * Goes through the choices of one cover a group that count less than the best known, the cheapest first: each is refuted, or stood, or
- * left open. The first that stands is the best there is where none before it is open. What is refuted teaches which
+ * Goes through the choices of one cover a group that count less than the best known, the cheapest
+ * first: each is refuted, or stood, or
+ * left open. The first that stands is the best there is where none before it is open. What is
+ * refuted teaches which
  * covers cannot stand together.
  */
 export class FitProof {
@@ -152,7 +163,8 @@ export class FitProof {
   }
 
   /**
-   * Goes on below what the best known counts, for about so many steps of the searches through places and while there is time; what is open when all has been
+   * Goes on below what the best known counts, for about so many steps of the searches through
+   * places and while there is time; what is open when all has been
    * gone through is looked at again, each time harder.
    */
   advance(limit: number | undefined, steps: number): void {
@@ -272,7 +284,10 @@ interface Wish {
   readonly least: number;
 }
 
-/** The covers of each group that weigh at most so much more than its least; all less than wished for where they are too many. Groups of one kind have the same covers, in the same order. */
+/**
+ * The covers of each group that weigh at most so much more than its least; all less than wished for
+ * where they are too many. Groups of one kind have the same covers, in the same order.
+ */
 function listAll(
   list: CoverList,
   wishes: readonly Wish[],
@@ -309,7 +324,10 @@ type Weight = (container: FitContainer) => number;
 const weightOf = ({ parts }: Cover, weight: Weight): number =>
   parts.reduce((sum, { container, count }) => sum + weight(container) * count, 0);
 
-/** What the floor counts where it is scarce, by row, and what a container then counts with its floor: what is free does not go on for ever. */
+/**
+ * What the floor counts where it is scarce, by row, and what a container then counts with its
+ * floor: what is free does not go on for ever.
+ */
 function priceFloor(
   kinds: readonly { readonly group: FitGroup; readonly kind: string }[],
   limit: number | undefined,

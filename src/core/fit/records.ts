@@ -69,7 +69,10 @@ export const mockCheckSchema = z.object({
 });
 export type MockCheck = Readonly<z.infer<typeof mockCheckSchema>>;
 
-/** What somebody wants of a place's fit, whatever is cheapest: containers never, and containers for a group only. */
+/**
+ * What somebody wants of a place's fit, whatever is cheapest: containers never, and containers for
+ * a group only.
+ */
 export const fitWishesSchema = z.object({
   bayId: bayIdSchema,
   forbidden: z.array(containerIdSchema).max(500),

@@ -11,7 +11,10 @@ beforeAll(async () => {
   solver = await loadSolver();
 });
 
-/** Bays that are far too small for what should go in, with groups near the four kilograms that may stand in the way. */
+/**
+ * Bays that are far too small for what should go in, with groups near the four kilograms that may
+ * stand in the way.
+ */
 const crowdedArb = fc
   .record({
     width: fc.integer({ min: 300, max: 700 }),

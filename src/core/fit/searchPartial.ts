@@ -49,7 +49,8 @@ export function searchPartial(
     if (isBetter) best = next;
     return isBetter;
   };
-  // It was weighed with everything standing; only where nothing is lifted out of the way does that not matter.
+  // It was weighed with everything standing; only where nothing is lifted out of the way does that
+  // not matter.
   if (densest && piles.length > 0 && request.bay.pullOut) keep(toFilling(request, densest));
   let order = [...piles].sort(
     (a, b) =>
@@ -196,7 +197,10 @@ function swapSome(piles: readonly Pile[], random: Random): Pile[] {
   return swapped;
 }
 
-/** Where some are left out, the others hold what the group's litres weigh: no more than that, whatever is left out. */
+/**
+ * Where some are left out, the others hold what the group's litres weigh: no more than that,
+ * whatever is left out.
+ */
 function atUsualDensity(piles: readonly Pile[]): Pile[] {
   const weighed = new Map<Filled, Filled>();
   const weigh = (filled: Filled): Filled => {

@@ -35,14 +35,26 @@ interface Means {
 
 /** Steps until boldness starts anew. */
 const PERIOD = 1500;
-/** A step so much worse, in prices of a usual container, is taken with chance 1/e at the start of a period. */
+/**
+ * A step so much worse, in prices of a usual container, is taken with chance 1/e at the start of a
+ * period.
+ */
 const BOLDNESS = 0.4;
-/** What a kind, a bought piece and a kilogram in the way count, in prices of a usual container, where the aim is to have few of them. */
+/**
+ * What a kind, a bought piece and a kilogram in the way count, in prices of a usual container,
+ * where the aim is to have few of them.
+ */
 const AIM_WEIGHT = 6;
-/** What a group without containers counts, in prices of a usual container, and for each of its litres' usual price. */
+/**
+ * What a group without containers counts, in prices of a usual container, and for each of its
+ * litres' usual price.
+ */
 const MISSING = { usual: 1, litres: 2 } as const;
 const TRIES_A_GROUP = 4;
-/** So often a group in at least so many places keeps some of its containers; so many places are left at most. */
+/**
+ * So often a group in at least so many places keeps some of its containers; so many places are left
+ * at most.
+ */
 const PARTLY = 0.35;
 const LEAST_PARTS = 2;
 const MOST_PARTS = 3;
@@ -53,8 +65,10 @@ const TAKEN_SHARES = [0.35, 0.75, 0.95] as const;
 
 /**
  * Betters what stands by taking out one, two or three groups, most often neighbours, and finding them other
- * containers in the room that is left: what is chosen fits what stands. Groups that find no room wait, at a price.
- * Slightly worse is taken at first. Source: slack induction by string removals, Christiaens and Vanden Berghe, 2020.
+ * containers in the room that is left: what is chosen fits what stands. Groups that find no room
+ * wait, at a price.
+ * Slightly worse is taken at first. Source: slack induction by string removals, Christiaens and
+ * Vanden Berghe, 2020.
  * Deterministic unless the time cuts it.
  */
 export class PlaceSearch {
@@ -66,7 +80,10 @@ export class PlaceSearch {
   private bettered = 0;
   private readonly litrePrice: number;
   private readonly leastMm: number;
-  /** Where not everything is held at first, money alone counts: what suits the aim comes once something stands. */
+  /**
+   * Where not everything is held at first, money alone counts: what suits the aim comes once
+   * something stands.
+   */
   private readonly isFinding: boolean;
   /** Of each group, were there any room. */
   private readonly leastCost: ReadonlyMap<FitGroup, number>;
@@ -99,7 +116,10 @@ export class PlaceSearch {
     this.best = this.current;
   }
 
-  /** Until it is done, the time is up, so many `steps` are taken, or so many have bettered nothing in which every group is held. */
+  /**
+   * Until it is done, the time is up, so many `steps` are taken, or so many have bettered nothing
+   * in which every group is held.
+   */
   run(isDone: () => boolean, steps = Infinity, idle = Infinity): void {
     for (
       const end = this.taken + steps;
@@ -244,7 +264,10 @@ export class PlaceSearch {
     };
   }
 
-  /** A floor on which what is kept stands and the rest of a group finds other containers; undefined where they found no room. Counts in `used` what it took. */
+  /**
+   * A floor on which what is kept stands and the rest of a group finds other containers; undefined
+   * where they found no room. Counts in `used` what it took.
+   */
   private renewPart(kept: readonly Spot[], group: FitGroup, wish: Wish): Floor | undefined {
     const {
       request,
@@ -322,7 +345,10 @@ export class PlaceSearch {
     return order.every(({ pile }) => floor.stand(pile, rule, corner)) ? floor : undefined;
   }
 
-  /** A floor on which the group stands too; undefined where it found no room. Counts in `used` what it took. */
+  /**
+   * A floor on which the group stands too; undefined where it found no room. Counts in `used` what
+   * it took.
+   */
   private addGroup(
     before: Floor,
     group: FitGroup,
@@ -491,7 +517,10 @@ export class PlaceSearch {
   }
 }
 
-/** What groups may be given: how many are used already, what the floor counts, and the kinds that come into question where not all do. */
+/**
+ * What groups may be given: how many are used already, what the floor counts, and the kinds that
+ * come into question where not all do.
+ */
 interface Wish {
   readonly used: Map<FitContainer, number>;
   readonly floorPrice: number;

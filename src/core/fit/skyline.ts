@@ -41,7 +41,10 @@ class Skyline {
   private readonly areas: Float64Array;
   /** The most that a square millimetre of any piece is worth. */
   private readonly mostPerMm2: number;
-  /** The edge of what stands, as steps along x: where each begins, how wide it is, how deep what stands there reaches. */
+  /**
+   * The edge of what stands, as steps along x: where each begins, how wide it is, how deep what
+   * stands there reaches.
+   */
   private readonly stepX: number[] = [];
   private readonly stepWidth: number[] = [];
   private readonly stepY: number[] = [];
@@ -62,7 +65,10 @@ class Skyline {
     );
   }
 
-  /** Fills in this order; `spots` gets what stands, where given. Returns the worth of it, or -1 as soon as it cannot reach `least`. */
+  /**
+   * Fills in this order; `spots` gets what stands, where given. Returns the worth of it, or -1 as
+   * soon as it cannot reach `least`.
+   */
   fill(order: Int32Array, least = 0, spots?: Spot[]): number {
     const { sizes, left, areas, stepX, stepWidth, stepY } = this;
     const depth = this.room.depth;
@@ -113,7 +119,8 @@ class Skyline {
       count -= 1;
       const w = sizes[2 * piece + (isTurned ? 1 : 0)] ?? 0;
       const d = sizes[2 * piece + (isTurned ? 0 : 1)] ?? 0;
-      // Beside the wall it is level with, or the higher one, so that the step that is left is open on one side.
+      // Beside the wall it is level with, or the higher one, so that the step that is left is open
+      // on one side.
       const isRight = isSame(d, before) ? false : isSame(d, after) || after > before;
       spots?.push({ piece, x: (stepX[at] ?? 0) + (isRight ? width - w : 0), y, isTurned });
       worth += this.pieces[piece]?.worth ?? 0;

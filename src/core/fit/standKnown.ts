@@ -6,7 +6,10 @@ import { areBorne, fillContainers, isStack, type Filled } from './piles';
 import type { Chosen } from './selectContainers';
 import type { FitQuestion } from './suitability';
 
-/** Stands containers where they are known to have stood, as for another aim; undefined where that breaks a rule, or holds less than is asked for. */
+/**
+ * Stands containers where they are known to have stood, as for another aim; undefined where that
+ * breaks a rule, or holds less than is asked for.
+ */
 export function standKnown(
   request: FitQuestion,
   placements: readonly Placement[],

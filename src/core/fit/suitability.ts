@@ -27,8 +27,10 @@ export function clearOf({ bay, clearances }: Pick<FitRequest, 'bay' | 'clearance
 }
 
 /**
- * Side of a square around a round container's centre that overlaps no other such square, nor a box with its gap on the right and at the back: the one within
- * the circle, a little less where a box's corner may reach into the gap. The square around the circle may be overlapped.
+ * Side of a square around a round container's centre that overlaps no other such square, nor a box
+ * with its gap on the right and at the back: the one within
+ * the circle, a little less where a box's corner may reach into the gap. The square around the
+ * circle may be overlapped.
  */
 const squareWithinMm = ({ outer }: FitContainer, gap: number): number =>
   Math.max(1, outer.width * Math.SQRT1_2 - 2 * gap * (1 - Math.SQRT1_2));
@@ -38,7 +40,10 @@ export interface Lie {
   readonly width: number;
   readonly depth: number;
 }
-/** Floor that a container surely takes, in each way round in which it goes into the bay: whatever keeps its distance does not overlap it. */
+/**
+ * Floor that a container surely takes, in each way round in which it goes into the bay: whatever
+ * keeps its distance does not overlap it.
+ */
 export function liesOf(request: FitRequest, container: FitContainer): Lie[] {
   const { outer, shape, turnable } = container;
   const gap = request.clearances.between;
@@ -121,7 +126,10 @@ export function findGroupFault(container: FitContainer, group: FitGroup): string
   return undefined;
 }
 
-/** A group that may stand in this container only; several pins of a group leave it the choice between them. */
+/**
+ * A group that may stand in this container only; several pins of a group leave it the choice
+ * between them.
+ */
 export interface FitPin {
   readonly groupId: string;
   readonly containerId: string;

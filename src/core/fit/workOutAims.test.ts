@@ -20,7 +20,10 @@ const answerOf = (
 });
 const partial = answerOf('partial', 900, { status: 'infeasible', objective: null, bound: null });
 
-/** Runs with these answers, in the order in which they are asked for; what was asked with which known containers, and what was shown. */
+/**
+ * Runs with these answers, in the order in which they are asked for; what was asked with which
+ * known containers, and what was shown.
+ */
 async function run(answers: readonly FitAnswer[], isOverAfter = Infinity) {
   const asked: (readonly [FitAim, readonly string[]])[] = [];
   const shown: (readonly [FitAim, number, number])[] = [];

@@ -1,7 +1,10 @@
 import { fitAims, type FitAim, type FitAnswer } from './model';
 
 interface AimMeans {
-  /** Works one aim out, no worse than what is known to stand; tells the first answer before it is bettered. */
+  /**
+   * Works one aim out, no worse than what is known to stand; tells the first answer before it is
+   * bettered.
+   */
   readonly plan: (
     prefer: FitAim,
     known: readonly FitAnswer['placements'][],
@@ -17,7 +20,8 @@ interface AimMeans {
 export const AIM_TURNS = fitAims.length + 1;
 
 /**
- * Works all aims out, one after the other. What stands for one stands for the others too, so each begins with what was found before it;
+ * Works all aims out, one after the other. What stands for one stands for the others too, so each
+ * begins with what was found before it;
  * money has one more turn where another aim came upon something cheaper. Ends with the turns that are over.
  */
 export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<number> {

@@ -9,7 +9,10 @@ export interface CheckAnswer {
   readonly isComputed: boolean;
 }
 
-/** Answers a room's checks. What was said counts; a clear space that nobody spoke of is read off the plan, where there is one. */
+/**
+ * Answers a room's checks. What was said counts; a clear space that nobody spoke of is read off the
+ * plan, where there is one.
+ */
 export function answerChecks(
   checks: readonly RoomCheck[],
   clashes: readonly PlanClash[] | undefined,

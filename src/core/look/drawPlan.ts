@@ -19,7 +19,10 @@ const MARGIN_PENS = 58;
 /** Dimensions of walls run this far outside; names of what is in a wall stand between. */
 const DIMENSION_PENS = 36;
 
-/** A room from above, to scale: walls with their lengths, what is in them, clear spaces, units with their ways, and what clashes. */
+/**
+ * A room from above, to scale: walls with their lengths, what is in them, clear spaces, units with
+ * their ways, and what clashes.
+ */
 export function drawPlan(plan: PlanDrawing): Sketch {
   const { outline, penMm: pen } = plan;
   const placed = placeAll(outline, plan.units, plan.fixtures);
@@ -160,7 +163,10 @@ function thicken(rect: Rect, wall: Wall, mm: number): Rect {
     : { ...rect, y: rect.y - mm / 2, depth: mm };
 }
 
-/** What stands in the room carries its name; what is in a wall, or too thin for it, has it outside the wall. */
+/**
+ * What stands in the room carries its name; what is in a wall, or too thin for it, has it outside
+ * the wall.
+ */
 function nameFixture(
   { fixture, rect, wall }: PlacedFixture,
   isShared: boolean,

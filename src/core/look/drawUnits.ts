@@ -13,10 +13,16 @@ interface DrawOptions {
 
 const LINE_PENS = 16;
 
-/** What is drawn inside a bay instead of its measures. `rect` is where it stands on the page, in drawing mm. */
+/**
+ * What is drawn inside a bay instead of its measures. `rect` is where it stands on the page, in
+ * drawing mm.
+ */
 type FillBay = (bay: Bay, rect: Rect) => readonly Mark[];
 
-/** A room's units from the front on one floor line, with their dimensions. Heights count up from the floor at y = 0. */
+/**
+ * A room's units from the front on one floor line, with their dimensions. Heights count up from the
+ * floor at y = 0.
+ */
 export function drawFront(units: readonly Unit[], options: DrawOptions, fillBay?: FillBay): Sketch {
   const view = arrangeFront(units);
   const pen = options.penMm;

@@ -106,7 +106,8 @@ export function placeAll(
 
 /**
  * Everything in a room's plan that is in the way of something else. O(n²) for n things.
- * Heights count: a wall cupboard over a bench is no overlap. Deterministic, in the order units, fixtures, checks.
+ * Heights count: a wall cupboard over a bench is no overlap. Deterministic, in the order units,
+ * fixtures, checks.
  */
 export function findPlanClashes(request: {
   readonly outline: Outline;
@@ -242,7 +243,10 @@ function sweepOn(
   };
 }
 
-/** Whether the leaf meets a rectangle on its way: the rectangle's nearest point within the square is nearer than the leaf is long. */
+/**
+ * Whether the leaf meets a rectangle on its way: the rectangle's nearest point within the square is
+ * nearer than the leaf is long.
+ */
 function sweepHits({ hinge, radiusMm, square }: Sweep, rect: Rect): boolean {
   if (!rectsOverlap(square, rect)) return false;
   const part = intersect(square, rect);

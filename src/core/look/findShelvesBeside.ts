@@ -1,6 +1,9 @@
 import type { Bay } from './model';
 
-/** The shelves that part a bay from the one below and the one above it in its column, where those are among `bays`. */
+/**
+ * The shelves that part a bay from the one below and the one above it in its column, where those
+ * are among `bays`.
+ */
 export function findShelvesBeside(
   bays: readonly Bay[],
   bay: Pick<Bay, 'id' | 'columnIndex'>,

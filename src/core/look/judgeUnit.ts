@@ -30,7 +30,10 @@ interface UnitJudgement {
   readonly heavyBayName: string | undefined;
 }
 
-/** Works out what a unit's measures mean. A unit whose bays do not fit it has no heights, and no bays here. */
+/**
+ * Works out what a unit's measures mean. A unit whose bays do not fit it has no heights, and no
+ * bays here.
+ */
 export function judgeUnit(unit: Unit, people: readonly Body[]): UnitJudgement {
   const layout = layOutUnit(unit);
   const bays = !layout.ok

@@ -77,7 +77,10 @@ export const bayInsideOf = (bay: ReadBay): BayInside => ({
   heightMm: smallestMm(bay.heightReadings),
 });
 
-/** Whether something can stand in a place at all. No form and no table lets in one that is nothing; an old file may. */
+/**
+ * Whether something can stand in a place at all. No form and no table lets in one that is nothing;
+ * an old file may.
+ */
 export function hasInside(bay: Bay): boolean {
   const { widthMm, depthMm, heightMm } = bayInsideOf(bay);
   const openings = [bay.openingWidth, bay.openingHeight].flatMap((side) => side?.mm ?? []);

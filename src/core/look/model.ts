@@ -14,7 +14,10 @@ import {
 } from '../shared';
 import { schoolChoicesSchema } from './schools';
 
-/** Where something stands, as a tape tells it: which wall, how far from the corner where that wall begins, how far off it. */
+/**
+ * Where something stands, as a tape tells it: which wall, how far from the corner where that wall
+ * begins, how far off it.
+ */
 export const wallPlaceSchema = z.object({
   wallIndex: z.number().int().min(0).max(39),
   along: lengthSchema,
@@ -34,7 +37,10 @@ const roomPlanSchema = z.object({
 });
 export type RoomPlan = Readonly<z.infer<typeof roomPlanSchema>>;
 
-/** Floor or table that must stay clear for something to be possible: a bed that folds out, a chair at a table. */
+/**
+ * Floor or table that must stay clear for something to be possible: a bed that folds out, a chair
+ * at a table.
+ */
 export const clearSpaceSchema = z.object({
   surface: z.enum(['floor', 'table']),
   width: lengthSchema,
@@ -190,7 +196,10 @@ export const doorSwings = ['in-start', 'in-end', 'out', 'slides'] as const;
 export const doorSwingSchema = z.enum(doorSwings);
 export type DoorSwing = z.infer<typeof doorSwingSchema>;
 
-/** What belongs to the room and stays: doors, windows, sockets, valves; and stations, where something is done. */
+/**
+ * What belongs to the room and stays: doors, windows, sockets, valves; and stations, where
+ * something is done.
+ */
 export const fixtureSchema = z.object({
   id: fixtureIdSchema,
   roomId: roomIdSchema,

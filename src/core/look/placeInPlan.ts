@@ -158,7 +158,10 @@ function toPlace(
 
 const roundTo = (mm: number): number => Math.round(mm / STEP_MM) * STEP_MM;
 
-/** The first place along the walls where something stands free, against a corner or a neighbour; the first corner where there is none. */
+/**
+ * The first place along the walls where something stands free, against a corner or a neighbour; the
+ * first corner where there is none.
+ */
 export function firstFreePlace(
   { outline, size, others, unit }: Snap,
   isFree: (rect: Rect) => boolean,

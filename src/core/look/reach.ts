@@ -1,7 +1,10 @@
 /** How a person gets at something at a height: from a squat to a step. */
 export type Reach = 'squat' | 'bend' | 'easy' | 'high' | 'stretch' | 'step';
 
-/** Upper limits of height over body height, and seconds a reach takes. Source: the zones engine (docs/engines.md). */
+/**
+ * Upper limits of height over body height, and seconds a reach takes. Source: the zones engine
+ * (docs/engines.md).
+ */
 const REACHES: readonly (readonly [Reach, number, number])[] = [
   ['squat', 0.25, 4],
   ['bend', 0.42, 2.5],

@@ -117,7 +117,10 @@ export function sweepPath({ hinge, shut, open }: Extract<Mark, { kind: 'sweep' }
   return `M${hinge.x} ${hinge.y}L${open.x} ${open.y}A${radius} ${radius} 0 0 ${isClockwise ? 0 : 1} ${shut.x} ${shut.y}`;
 }
 
-/** A dimension as joiners write it: ticks at both ends, the measure over the line, or beside one that stands, on the side that is said. */
+/**
+ * A dimension as joiners write it: ticks at both ends, the measure over the line, or beside one
+ * that stands, on the side that is said.
+ */
 export function dimension(
   from: Point,
   to: Point,

@@ -130,5 +130,8 @@ const USUAL: Readonly<Record<UnitKind, UsualUnit>> = {
   other: unit([600, 400, 800], [bay('Place 1', [0, 0], [560, 380, 700])]),
 };
 
-/** What a unit of a kind usually measures. Source: common furniture sizes, stated as a start and never as a measure. */
+/**
+ * What a unit of a kind usually measures. Source: common furniture sizes, stated as a start and
+ * never as a measure.
+ */
 export const usualUnitOf = (kind: UnitKind): UsualUnit => USUAL[kind];

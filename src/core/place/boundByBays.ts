@@ -28,10 +28,13 @@ interface BayBoundOptions {
 }
 
 /**
- * Bounds the cost from below the other way round: each group carries a reward, every bay takes what pays best within its room
- * and load, foes apart, and the rewards are paid back. A bay's choice is a small knapsack, worked through exactly, so that
+ * Bounds the cost from below the other way round: each group carries a reward, every bay takes what
+ * pays best within its room
+ * and load, foes apart, and the rewards are paid back. A bay's choice is a small knapsack, worked
+ * through exactly, so that
  * the bound sees that groups are whole: it is far tighter than prices where bays hold few groups each.
- * Source: Fisher, Jaikumar and Van Wassenhove (1986), a multiplier adjustment for generalized assignment; subgradient by Polyak.
+ * Source: Fisher, Jaikumar and Van Wassenhove (1986), a multiplier adjustment for generalized
+ * assignment; subgradient by Polyak.
  */
 export function boundByBays(
   problem: ZonesProblem,

@@ -23,7 +23,10 @@ interface ColumnOptions {
   readonly open: readonly (readonly number[])[];
   /** Until so much time is left the bound is raised. */
   readonly climbLeftMs: () => number;
-  /** Told of the bound, its rewards, and where each group mostly stands in the model, before arrangements are looked for; gives the best then known. */
+  /**
+   * Told of the bound, its rewards, and where each group mostly stands in the model, before
+   * arrangements are looked for; gives the best then known.
+   */
   readonly onBound: (bound: number, rewards: Float64Array, mostly: Int32Array) => Int32Array;
   /** Told of every arrangement that is better than all before. */
   readonly onBetter: (bayOf: Int32Array, cost: number) => void;
@@ -46,7 +49,10 @@ interface Part {
   readonly bays: readonly number[];
 }
 
-/** The rewards in use lie between the best ones and those of the last run: it keeps them from jumping about. */
+/**
+ * The rewards in use lie between the best ones and those of the last run: it keeps them from
+ * jumping about.
+ */
 const CALM = 0.7;
 const CALM_LATE = 0.4;
 const LATE_FROM = 60;
@@ -55,7 +61,10 @@ const MOST_RUNS = 400;
 const MOST_MET = 12;
 /** Where a bay's knapsack is given up, the bound stays below what the contents say. */
 const MOST_DIGS = 20_000;
-/** A dive keeps contents that are nearly whole, some at a time, and looks for new contents after each step. */
+/**
+ * A dive keeps contents that are nearly whole, some at a time, and looks for new contents after
+ * each step.
+ */
 const STEP = { nearly: 0.9, keptAtOnce: 4, runs: 10 } as const;
 /** Where half of the time is over, it hurries. */
 const HASTY_STEP = { nearly: 0.6, keptAtOnce: 12, runs: 2 } as const;
@@ -67,12 +76,17 @@ const COMBINE_MS = 2500;
 const COMBINE_PART_MS = 250;
 
 /**
- * The tightest bound that contents of single bays give: contents are the columns of a linear model, new ones come from each
- * bay's knapsack at the model's rewards, until none would better it. Good arrangements come out of the same model: dives keep
- * the fullest contents, one after the other; what was met is combined exactly; then parts of the home are arranged anew
+ * The tightest bound that contents of single bays give: contents are the columns of a linear model,
+ * new ones come from each
+ * bay's knapsack at the model's rewards, until none would better it. Good arrangements come out of
+ * the same model: dives keep
+ * the fullest contents, one after the other; what was met is combined exactly; then parts of the
+ * home are arranged anew
  * in the same way while the time lasts.
- * Source: Savelsbergh (1997), branch and price for generalized assignment; stabilised as by Wentges (1997); diving as by Sadykov et al. (2019).
- * Ensures: the bound lies below every arrangement that keeps to `open` and breaks no rule; pairs are not counted. Every arrangement breaks no rule.
+ * Source: Savelsbergh (1997), branch and price for generalized assignment; stabilised as by Wentges
+ * (1997); diving as by Sadykov et al. (2019).
+ * Ensures: the bound lies below every arrangement that keeps to `open` and breaks no rule; pairs
+ * are not counted. Every arrangement breaks no rule.
  */
 export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): void {
   const { groupCount, bayCount } = problem;
@@ -306,7 +320,10 @@ class ColumnRun {
     return left === 0 ? bayOf : undefined;
   }
 
-  /** The best arrangement of the contents that were met, as far as the time goes; none where `bayOf` is as good. */
+  /**
+   * The best arrangement of the contents that were met, as far as the time goes; none where `bayOf`
+   * is as good.
+   */
   combine(bayOf: Int32Array, mostMs: number): Int32Array | undefined {
     const { problem, part, solver, leftMs } = this.options;
     if (leftMs() <= 0) return undefined;

@@ -38,9 +38,12 @@ interface Forest {
 }
 
 /**
- * Bounds the cost from below: bays have a price for their room, every group then stands where it likes, and what the prices
- * bring in is given back. Pairs are worked through exactly along trees; those that would close a circle are replaced by what
- * each of the two contributes near where they stand now, which never exceeds their distance. Prices follow the subgradient.
+ * Bounds the cost from below: bays have a price for their room, every group then stands where it
+ * likes, and what the prices
+ * bring in is given back. Pairs are worked through exactly along trees; those that would close a
+ * circle are replaced by what
+ * each of the two contributes near where they stand now, which never exceeds their distance. Prices
+ * follow the subgradient.
  * Source: Fisher (1981), Lagrangian relaxation; step by Polyak (1969).
  * Ensures: `bound` <= every arrangement that breaks no rule; so is `through[g, b]` for those with g in b.
  */
@@ -239,7 +242,10 @@ function passUp({ problem, places, forest, theta }: Pass): {
   return { value, choice };
 }
 
-/** From the leaves up: what a group and everything below it cost, by its bay; and what that means at each place of its parent. */
+/**
+ * From the leaves up: what a group and everything below it cost, by its bay; and what that means at
+ * each place of its parent.
+ */
 function sumUp({ problem, places, forest, theta }: Pass): {
   readonly total: Float64Array;
   readonly message: Float64Array;

@@ -28,7 +28,10 @@ export type Draft = Readonly<z.infer<typeof draftSchema>>;
 /** What is arranged: a room, or (null) the whole home. */
 export type ArrangedScope = Draft['roomId'];
 
-/** An arrangement by its name: "today", "chosen", or the id of a draft; the id of the chosen draft is the same as "chosen". */
+/**
+ * An arrangement by its name: "today", "chosen", or the id of a draft; the id of the chosen draft
+ * is the same as "chosen".
+ */
 export const arrangementRefSchema = z.union([
   z.literal('today'),
   z.literal('chosen'),
@@ -48,7 +51,10 @@ export const isAway = (
 /** Which arrangement is meant: how it stands today, the chosen one, or a draft that is not chosen. */
 export type Arrangement = 'today' | 'chosen' | Draft;
 
-/** Where each group is in an arrangement; what a draft does not know, or puts into a bay that is gone, is nowhere. */
+/**
+ * Where each group is in an arrangement; what a draft does not know, or puts into a bay that is
+ * gone, is nowhere.
+ */
 export function placesIn(
   groups: readonly Group[],
   {

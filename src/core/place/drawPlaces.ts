@@ -15,7 +15,10 @@ interface DrawPlacesRequest {
 /** Heights in thin lines: of a tag, of its letters, from one tag to the next. */
 const TAG = { pens: 17, letterPens: 12, stepPens: 20 } as const;
 
-/** An arrangement to scale: the units from the front, each place filled to its level, with a tag for each group that lives there. */
+/**
+ * An arrangement to scale: the units from the front, each place filled to its level, with a tag for
+ * each group that lives there.
+ */
 export function drawPlaces({
   units,
   groups,

@@ -24,7 +24,10 @@ const bayAt = (request: ZonesRequest, bayOf: ArrayLike<number>, g: number): Zone
 const stationOf = (request: ZonesRequest, group: ZoneGroup) =>
   request.stations.find(({ id }) => id === group.stationId) ?? { name: '', x: 0, y: 0 };
 
-/** Adds up seconds, metres, bends and stretches; metres there and back, the others as means over the users. */
+/**
+ * Adds up seconds, metres, bends and stretches; metres there and back, the others as means over the
+ * users.
+ */
 export function totalsOfZones(request: ZonesRequest, bayOf: ArrayLike<number>): ZonesTotals {
   const totals = {
     secondsPerWeek: 0,
@@ -134,7 +137,10 @@ export function explainZones(
 
 const round = (value: number): number => Math.round(value * 100) / 100;
 
-/** What makes it impossible, as far as it can be seen group by group and in sums; empty where nothing is seen. */
+/**
+ * What makes it impossible, as far as it can be seen group by group and in sums; empty where
+ * nothing is seen.
+ */
 export function findZoneFaults(request: ZonesRequest): ZonesReason[] {
   const { groups, bays } = request;
   if (groups.length > 0 && bays.length === 0)

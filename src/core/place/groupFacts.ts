@@ -45,7 +45,10 @@ export const isFragileGroup = (group: Group): boolean =>
 
 /** Less than once a week a walk to another room is no burden. */
 const RARELY = 1;
-/** Whether a group may live outside its room: as was said, or where it is in reserve, of a season, or rarely used, and not dangerous. */
+/**
+ * Whether a group may live outside its room: as was said, or where it is in reserve, of a season,
+ * or rarely used, and not dangerous.
+ */
 export const mayLeaveRoom = (group: Group): boolean =>
   group.placing.mayLeaveRoom ??
   (!isDangerous(group) &&
@@ -84,7 +87,8 @@ export const isInSeason = ({ from, to }: Season, month: number): boolean =>
 const monthCount = ({ from, to }: Season): number => ((to - from + 12) % 12) + 1;
 
 /**
- * Uses a week as they count: as said, or by whether the group is in daily use or kept in reserve. A seasonal group is used
+ * Uses a week as they count: as said, or by whether the group is in daily use or kept in reserve. A
+ * seasonal group is used
  * so often in its season and hardly outside; without a month the year's mean counts.
  */
 export function usesPerWeekOf(group: Group, month?: number): number {

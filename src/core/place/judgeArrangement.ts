@@ -11,7 +11,10 @@ import {
   type ZoneRule,
 } from './zonesProblem';
 
-/** Where each group lives; null or missing: nowhere yet. A bay that the request does not know is in another room. */
+/**
+ * Where each group lives; null or missing: nowhere yet. A bay that the request does not know is in
+ * another room.
+ */
 export type Places = Readonly<Record<string, string | null>>;
 
 /** Why a group should not stand where it stands. */
@@ -31,7 +34,10 @@ export interface ArrangementJudgement {
   readonly metresPerWeek: number;
   readonly bendsPerWeek: number;
   readonly stretchesPerWeek: number;
-  /** What the metres between groups that belong together count, in seconds a week; the engine's objective has them too. */
+  /**
+   * What the metres between groups that belong together count, in seconds a week; the engine's
+   * objective has them too.
+   */
   readonly pairSecondsPerWeek: number;
   readonly homelessIds: readonly string[];
   /** Living in another room; counted with the metres assumed to it. */
@@ -57,7 +63,8 @@ interface JudgeOptions {
 }
 
 /**
- * Adds up one arrangement, whether or not it keeps the rules. Seconds and metres as the `zones` engine counts them.
+ * Adds up one arrangement, whether or not it keeps the rules. Seconds and metres as the `zones`
+ * engine counts them.
  * Deterministic; lists in the order of the request.
  */
 export function judgeArrangement(
@@ -125,7 +132,8 @@ export function judgeArrangement(
 export const secondsElsewhere = (): number => (2 * OTHER_ROOM_METRES) / 1.2 + 1;
 
 /**
- * Every rule that a group would bend in a bay, with the others where they stand. Pins and the bays a group is kept to bind proposals, not hands; room and load
+ * Every rule that a group would bend in a bay, with the others where they stand. Pins and the bays
+ * a group is kept to bind proposals, not hands; room and load
  * count with what stands there already. Empty in another room's bay, whose rules that room knows.
  */
 export function bentRulesOf(

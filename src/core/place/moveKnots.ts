@@ -1,4 +1,7 @@
-/** Groups that move, by number; bays by number. What leaves the home is gone already, what comes in comes last. */
+/**
+ * Groups that move, by number; bays by number. What leaves the home is gone already, what comes in
+ * comes last.
+ */
 export interface Knot {
   readonly litres: Float64Array;
   readonly from: Int32Array;
@@ -11,9 +14,11 @@ export interface Knot {
 export const LITRE_TOLERANCE = 1e-9;
 
 /**
- * Parts of the moves that wait for each other in circles: bays that reach each other by moves, and the moves among them. A move
+ * Parts of the moves that wait for each other in circles: bays that reach each other by moves, and
+ * the moves among them. A move
  * between two such parts is never in the way: what lies downstream is settled first, and then takes it in.
- * Source: Tarjan (1972), strongly connected components. Returns for each bay its part; parts downstream come first.
+ * Source: Tarjan (1972), strongly connected components. Returns for each bay its part; parts
+ * downstream come first.
  */
 export function findParts(
   bayCount: number,
@@ -60,7 +65,10 @@ export function findParts(
   return part;
 }
 
-/** An order in which all groups that are not staged go straight to their bay, staged ones being out of the way; undefined where none was found. */
+/**
+ * An order in which all groups that are not staged go straight to their bay, staged ones being out
+ * of the way; undefined where none was found.
+ */
 type Ordering =
   | { readonly code: 'order'; readonly order: readonly number[] }
   | {
@@ -70,8 +78,10 @@ type Ordering =
   | { readonly code: 'unknown'; readonly stuck: readonly number[] };
 
 /**
- * Orders the direct moves of a knot. Moves into a bay that takes in all that still comes are safe and done at once; the
- * others are tried one after the other, failed states remembered. Exact unless more than `mostTries` states are met.
+ * Orders the direct moves of a knot. Moves into a bay that takes in all that still comes are safe
+ * and done at once; the
+ * others are tried one after the other, failed states remembered. Exact unless more than
+ * `mostTries` states are met.
  */
 export function orderDirect(
   knot: Knot,

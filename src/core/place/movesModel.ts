@@ -14,7 +14,10 @@ const movedGroupSchema = z.strictObject({
 });
 export type MovedGroup = Readonly<z.infer<typeof movedGroupSchema>>;
 
-/** What the `moves` engine is asked: where everything stands and where it is to stand. Source: docs/engines.md. */
+/**
+ * What the `moves` engine is asked: where everything stands and where it is to stand. Source:
+ * docs/engines.md.
+ */
 export const movesRequestSchema = z
   .strictObject({
     bays: z.array(z.strictObject({ id: requestId, litres: amount })).max(1000),

@@ -6,7 +6,10 @@ export interface PlacingSchools {
   readonly living?: 'nearest' | 'together';
 }
 
-/** Seconds a week that a metre between two groups counts: said to belong together; of one person, or of one task. */
+/**
+ * Seconds a week that a metre between two groups counts: said to belong together; of one person, or
+ * of one task.
+ */
 const PAIR_WEIGHTS = { said: 6, school: 3 } as const;
 /** To those who would rather have it all together, a metre between counts so many times as much. */
 const TOGETHER_FACTOR = 3;
@@ -26,7 +29,10 @@ export function scaleUses(usesPerWeek: number, { grouping }: PlacingSchools): nu
   return usesPerWeek < FREQUENCY.rare ? usesPerWeek * FREQUENCY.rareFactor : usesPerWeek;
 }
 
-/** Groups that should live near each other, and how much: those said to belong together, and by the school one person's or one task's. */
+/**
+ * Groups that should live near each other, and how much: those said to belong together, and by the
+ * school one person's or one task's.
+ */
 export function pairBySchool(
   groups: readonly Group[],
   { grouping, living }: PlacingSchools,

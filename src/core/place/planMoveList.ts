@@ -37,7 +37,10 @@ export type MoveItem =
 export interface MoveList {
   readonly items: readonly MoveItem[];
   readonly stagedLitres: number;
-  /** Proven: no order stages less. Undefined where bays are emptied for cleaning, which the proof does not cover. */
+  /**
+   * Proven: no order stages less. Undefined where bays are emptied for cleaning, which the proof
+   * does not cover.
+   */
   readonly leastStagedLitres: number | undefined;
   /** Baskets that stand about at the fullest moment. */
   readonly baskets: number;
@@ -47,10 +50,13 @@ export interface MoveList {
 }
 
 /**
- * The working list from where things stand to where they are to live. Bays that are cleaned are emptied first, straight into
- * their new places where there is room and into baskets where not; then cleaned, then loaded. Without cleaning the order is that
+ * The working list from where things stand to where they are to live. Bays that are cleaned are
+ * emptied first, straight into
+ * their new places where there is room and into baskets where not; then cleaned, then loaded.
+ * Without cleaning the order is that
  * of `planMoves`, with its proof. What comes in goes in as soon as there is room for good.
- * Ensures: no bay ever holds more than its litres, or than it began with; a cleaned bay is empty at its cleaning.
+ * Ensures: no bay ever holds more than its litres, or than it began with; a cleaned bay is empty at
+ * its cleaning.
  */
 export function planMoveList(
   request: MoveListRequest,
@@ -86,7 +92,8 @@ export function planMoveList(
       leastStagedLitres: emptyCleans.length === 0 ? (whole.bound ?? 0) : undefined,
     });
   }
-  // First everything whose new place is not cleaned; what must wait for a cleaned bay stays in its uncleaned one where that leaves room.
+  // First everything whose new place is not cleaned; what must wait for a cleaned bay stays in its
+  // uncleaned one where that leaves room.
   const emptied = (stays: boolean) => {
     const waitsAt = (from: string | null) =>
       stays && from !== null && !isCleaned(from) ? from : null;
@@ -214,7 +221,10 @@ function bringInEarly({ bays, groups }: MoveListRequest, steps: readonly MoveSte
   }
 }
 
-/** For each group that had to wait in a basket the shortest way round through bays that wait for each other; each circle once. */
+/**
+ * For each group that had to wait in a basket the shortest way round through bays that wait for
+ * each other; each circle once.
+ */
 function findCircles({ groups }: MoveListRequest, staged: ReadonlySet<string>): string[][] {
   const moves = groups.filter(
     (group): group is ListedGroup & { from: string; to: string } =>

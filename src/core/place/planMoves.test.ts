@@ -6,7 +6,10 @@ import { movesRequestSchema, planMoves, type MovesRequestInput } from '.';
 const plan = (request: MovesRequestInput) =>
   planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() });
 
-/** Two arrangements of the same groups; each bay holds just what the fuller of the two puts in it, or a little more. */
+/**
+ * Two arrangements of the same groups; each bay holds just what the fuller of the two puts in it,
+ * or a little more.
+ */
 function movesOf(
   seed: number,
   {

@@ -13,10 +13,14 @@ interface Move {
 }
 
 /**
- * Orders the moves from one arrangement to another so that the fewest litres are handled twice, then the fewest baskets stand
- * about. What leaves goes first and what comes in last; bays that wait for each other in circles are untied part by part.
- * Ensures: no bay ever holds more than its litres, or more than it began with where it was overfull; `bound` is proven.
- * Deterministic unless the time limit cuts it. Answers `infeasible` where the planned arrangement overfills a bay, and names it.
+ * Orders the moves from one arrangement to another so that the fewest litres are handled twice,
+ * then the fewest baskets stand
+ * about. What leaves goes first and what comes in last; bays that wait for each other in circles
+ * are untied part by part.
+ * Ensures: no bay ever holds more than its litres, or more than it began with where it was
+ * overfull; `bound` is proven.
+ * Deterministic unless the time limit cuts it. Answers `infeasible` where the planned arrangement
+ * overfills a bay, and names it.
  */
 export function planMoves(
   request: MovesRequest,

@@ -36,15 +36,20 @@ interface SeasonRequest {
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
   readonly places: Places;
-  /** Litres of a place in another room, less what others have there; only those that groups of this room live in are asked for. */
+  /**
+   * Litres of a place in another room, less what others have there; only those that groups of this
+   * room live in are asked for.
+   */
   readonly litresElsewhere?: (bayId: string) => number;
   /** The zones request of a month. */
   readonly requestOf: (month: number) => ZonesRequest;
 }
 
 /**
- * What changes with the seasons, month by month: the rows of deep places, where the front half is filled by what is used most
- * in that month; and pairs of seasonal groups that save steps by changing places, and change back later. The year is gone
+ * What changes with the seasons, month by month: the rows of deep places, where the front half is
+ * filled by what is used most
+ * in that month; and pairs of seasonal groups that save steps by changing places, and change back
+ * later. The year is gone
  * through twice, so that it ends where it began; the second time is told. O(months × seasonal groups²).
  */
 export function planSeasons(request: SeasonRequest): SeasonalSwap[] {
@@ -108,7 +113,10 @@ function rowSwaps(
     });
 }
 
-/** The groups used most in a month, for as long as half of the place holds them; the most used one in any case. Of equals those that were in front stay. */
+/**
+ * The groups used most in a month, for as long as half of the place holds them; the most used one
+ * in any case. Of equals those that were in front stay.
+ */
 function frontRow(
   here: readonly Group[],
   things: readonly Thing[],

@@ -24,7 +24,10 @@ interface ZonesMeans {
 const RELATIVE_GAP = 1e-6;
 /** Where nothing was found in the time, one more search for anything that keeps the rules. */
 const RESCUE_MS = 10_000;
-/** So many pairs of group and bay are given to the exact model at once; with more, parts of the home are mended first. */
+/**
+ * So many pairs of group and bay are given to the exact model at once; with more, parts of the home
+ * are mended first.
+ */
 const EXACT_FROM = 1200;
 /** So few are given to it before any rewards are tried. */
 const EXACT_AT_ONCE = 400;
@@ -38,16 +41,23 @@ const MOST_ROUNDS = 12;
 /** Steps of rewards before the model of contents, and how many of them it begins with. */
 const MEETING_STEPS = 100;
 const MET_STEPS = 30;
-/** Shares of the time until which the bound of the model of contents is raised, and arrangements are looked for in it. */
+/**
+ * Shares of the time until which the bound of the model of contents is raised, and arrangements are
+ * looked for in it.
+ */
 const CLIMB_UNTIL = 0.5;
 const COLUMNS_UNTIL = 0.95;
 
 /**
- * Assigns groups to bays at the least seconds a week: (1) annealing finds a good arrangement; (2) prices on room and rewards for
- * groups bound it from below, point to better ones, and tell which bays cannot hold a group in any better one; (3) without pairs
- * a model of what bays may hold bounds it best and leads to better ones, with pairs parts of the home are mended exactly;
+ * Assigns groups to bays at the least seconds a week: (1) annealing finds a good arrangement; (2)
+ * prices on room and rewards for
+ * groups bound it from below, point to better ones, and tell which bays cannot hold a group in any
+ * better one; (3) without pairs
+ * a model of what bays may hold bounds it best and leads to better ones, with pairs parts of the
+ * home are mended exactly;
  * (4) the exact model decides among what is left.
- * Ensures: no hard rule of docs/engines.md is broken; `bound` is proven. Deterministic unless the time limit cuts it.
+ * Ensures: no hard rule of docs/engines.md is broken; `bound` is proven. Deterministic unless the
+ * time limit cuts it.
  */
 export function planZones(request: ZonesRequest, means: ZonesMeans): ZonesAnswer {
   const startMs = means.clock();
@@ -71,7 +81,10 @@ export function planZones(request: ZonesRequest, means: ZonesMeans): ZonesAnswer
   };
 }
 
-/** One run with what it knows so far: the best arrangement, the bound, and the bays still open to each group. */
+/**
+ * One run with what it knows so far: the best arrangement, the bound, and the bays still open to
+ * each group.
+ */
 class ZonesRun {
   readonly problem: ZonesProblem;
   bayOf: Int32Array | undefined;
@@ -184,7 +197,10 @@ class ZonesRun {
     return priced;
   }
 
-  /** Rewards bound far better where bays hold few groups; what the bays choose is the start of another search, and so again. */
+  /**
+   * Rewards bound far better where bays hold few groups; what the bays choose is the start of
+   * another search, and so again.
+   */
   private boundByRewards(priced: Float64Array): void {
     const { problem } = this;
     let rewards = rewardsOf(problem, priced);
@@ -224,7 +240,10 @@ class ZonesRun {
     }
   }
 
-  /** Without pairs the contents of bays are columns of a model: its bound is the tightest, and diving in it finds good arrangements. */
+  /**
+   * Without pairs the contents of bays are columns of a model: its bound is the tightest, and
+   * diving in it finds good arrangements.
+   */
   private boundByContents(priced: Float64Array): void {
     const { problem } = this;
     const { cost } = problem;
@@ -282,7 +301,10 @@ class ZonesRun {
       this.through[k] = Math.max(this.through[k] ?? -Infinity, through[k] ?? -Infinity);
   }
 
-  /** Bays in which a group may stand in an arrangement that is better than the best known; the most promising first where asked. */
+  /**
+   * Bays in which a group may stand in an arrangement that is better than the best known; the most
+   * promising first where asked.
+   */
   private leftLists(isSorted: boolean): Int32Array[] {
     const { allowed, bayCount } = this.problem;
     const most = this.best + 1e-7 * Math.max(1, Math.abs(this.best));
@@ -302,7 +324,10 @@ class ZonesRun {
     return this.leftLists(false).reduce((sum, list) => sum + list.length, 0);
   }
 
-  /** Takes some bays that want each other's groups, and arranges what stands in them anew, exactly; the rest stays. */
+  /**
+   * Takes some bays that want each other's groups, and arranges what stands in them anew, exactly;
+   * the rest stays.
+   */
   private mendParts(): void {
     const { problem } = this;
     const { groupCount } = problem;
@@ -335,7 +360,10 @@ class ZonesRun {
     }
   }
 
-  /** A group that stands far from where it would like to, the bays it would like, and so on from the groups in those. */
+  /**
+   * A group that stands far from where it would like to, the bays it would like, and so on from the
+   * groups in those.
+   */
   private pickBays(
     lists: readonly Int32Array[],
     bayOf: Int32Array,
@@ -388,7 +416,8 @@ class ZonesRun {
       left,
     });
     if (outcome.code === 'impossible') {
-      // Among what could be better there is nothing: what was found is the best; where nothing was found there is nothing at all.
+      // Among what could be better there is nothing: what was found is the best; where nothing was
+      // found there is nothing at all.
       if (!this.bayOf) return 'impossible';
       this.raise(this.best);
     } else if (outcome.code === 'solved') {

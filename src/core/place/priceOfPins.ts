@@ -5,7 +5,10 @@ import type { ZonesAnswer, ZonesRequest } from './zonesModel';
 export interface PinPrice {
   readonly groupId: string;
   readonly bayId: string;
-  /** Seconds a week that keeping the pin costs against the best found without it; 0 where nothing better was found. */
+  /**
+   * Seconds a week that keeping the pin costs against the best found without it; 0 where nothing
+   * better was found.
+   */
   readonly secondsPerWeek: number;
   /** Whether that is proven to be the price, to the second; else it costs at least so much. */
   readonly isProven: boolean;

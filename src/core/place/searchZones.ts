@@ -23,7 +23,10 @@ interface SearchOptions {
   readonly steps: number;
   /** Begins here instead of from nothing, and less hot. */
   readonly from?: Int32Array | undefined;
-  /** Bays to try for each group, the most promising first; all allowed ones by their cost where none are given. */
+  /**
+   * Bays to try for each group, the most promising first; all allowed ones by their cost where none
+   * are given.
+   */
   readonly lists?: readonly Int32Array[] | undefined;
   /** Cuts it short. */
   readonly isOver: () => boolean;
@@ -31,8 +34,10 @@ interface SearchOptions {
 }
 
 /**
- * Looks for a cheap arrangement by simulated annealing: groups move and change places; bays may be overfilled and foes
- * meet on the way, at a price that rises while it happens. Repeatable for a source of chance, unless it is cut short.
+ * Looks for a cheap arrangement by simulated annealing: groups move and change places; bays may be
+ * overfilled and foes
+ * meet on the way, at a price that rises while it happens. Repeatable for a source of chance,
+ * unless it is cut short.
  * Source: Kirkpatrick, Gelatt, Vecchi (1983); the price of broken rules adapts as in Gendreau et al. (1994).
  * Ensures: what is returned breaks no rule. Requires: every group may stand somewhere.
  */
@@ -216,7 +221,10 @@ function standAt(
   return standing;
 }
 
-/** The costliest to misplace first, each into the cheapest bay that still takes it, or into its cheapest of all. */
+/**
+ * The costliest to misplace first, each into the cheapest bay that still takes it, or into its
+ * cheapest of all.
+ */
 function standGreedily(problem: ZonesProblem): Standing {
   const { groupCount, bayCount, allowed, cost, litres, massG, bayLitres, bayMassG, foes } = problem;
   const bayOf = new Int32Array(groupCount).fill(-1);

@@ -12,7 +12,8 @@ export interface KnotSequence {
 }
 
 /**
- * Carries an ordering out so that baskets stand full for as short as possible: a staged group goes out when its bay is needed,
+ * Carries an ordering out so that baskets stand full for as short as possible: a staged group goes
+ * out when its bay is needed,
  * and back as soon as its place takes in all that still comes.
  * Requires: `order` works once all of `staged` are out of the way.
  */
@@ -110,7 +111,8 @@ export const MOST_EXACT = 12;
 const MOST_STATES = 300_000;
 
 /**
- * Looks for a way with at most so many litres staged in all and waiting at once, over every state of every group: at home,
+ * Looks for a way with at most so many litres staged in all and waiting at once, over every state
+ * of every group: at home,
  * waiting, there. Undefined where there is none, or none was found among the states that may be met.
  */
 export function sequenceWithin(

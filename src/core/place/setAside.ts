@@ -11,8 +11,10 @@ interface SetAside {
 }
 
 /**
- * Leaves out the groups that no bay may hold, whatever else moves, so that one of them does not keep the rest from being
- * placed. Where such a group stands (`places`), its litres and grams are taken off the bay, and nothing comes to it that must
+ * Leaves out the groups that no bay may hold, whatever else moves, so that one of them does not
+ * keep the rest from being
+ * placed. Where such a group stands (`places`), its litres and grams are taken off the bay, and
+ * nothing comes to it that must
  * be kept from it.
  */
 export function setAside(request: ZonesRequest, places: Places): SetAside {

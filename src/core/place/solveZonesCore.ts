@@ -1,7 +1,10 @@
 import { isSolved, LinearModel, type Solver } from '../shared';
 import { SUM_TOLERANCE, type ZonesProblem } from './zonesProblem';
 
-/** So many variables for pairs are still worked through in seconds; with more only the bound by prices stands. */
+/**
+ * So many variables for pairs are still worked through in seconds; with more only the bound by
+ * prices stands.
+ */
 const MOST_PAIR_VARIABLES = 12_000;
 
 type CoreOutcome =
@@ -28,7 +31,8 @@ interface CoreOptions {
 }
 
 /**
- * The exact model over the bays that are left: one bay a group, room and load of each bay, foes apart, and the distance of a
+ * The exact model over the bays that are left: one bay a group, room and load of each bay, foes
+ * apart, and the distance of a
  * pair as a transport between the places of the two.
  * Source: Adams and Johnson (1994), the linearisation of a product of choices.
  */

@@ -62,7 +62,8 @@ test('bays in scope come with their room, height, place and traits; stations fro
   expect(request?.bays.map(({ id, locked, unitId }) => [id, locked, unitId])).toEqual([
     ['shelf', true, 'unit'],
   ]);
-  // The cupboard stands at the first wall, 1 m from its corner, 860 wide and 340 deep; the kettle across, 0.5 m from the other corner.
+  // The cupboard stands at the first wall, 1 m from its corner, 860 wide and 340 deep; the kettle
+  // across, 0.5 m from the other corner.
   expect(request?.bays[0]).toMatchObject({ x: 1430, y: 170 });
   expect(request?.stations.map(({ id, x, y }) => [id, Math.round(x), Math.round(y)])).toEqual([
     ['kettle', 3200, 2700],

@@ -15,7 +15,10 @@ import { zonesRequestSchema, type ZonesRequest, type ZonesRequestInput } from '.
 
 /** Where no station was named, one walks from here. */
 const MIDDLE = 'middle';
-/** Rooms of a home are taken to lie so far from each other, one after the other as they are listed; plans know one room each. */
+/**
+ * Rooms of a home are taken to lie so far from each other, one after the other as they are listed;
+ * plans know one room each.
+ */
 export const ROOM_GAP_MM = 8000;
 
 interface Household {
@@ -35,8 +38,10 @@ interface FurnishedRoom {
 }
 
 /**
- * Asks the `zones` engine where the groups of a room should live; what groups of other rooms take of its places is not offered.
- * Positions come from the plan; units that are not on it stand side by side as in the front view. Undefined where the
+ * Asks the `zones` engine where the groups of a room should live; what groups of other rooms take
+ * of its places is not offered.
+ * Positions come from the plan; units that are not on it stand side by side as in the front view.
+ * Undefined where the
  * household has nobody: then nobody reaches anything.
  */
 export function toZonesRequest(
@@ -69,7 +74,8 @@ export function toZonesRequest(
 }
 
 /**
- * Asks it for a whole home at once: the rooms lie one after the other, `ROOM_GAP_MM` apart. What may leave its room stands in
+ * Asks it for a whole home at once: the rooms lie one after the other, `ROOM_GAP_MM` apart. What
+ * may leave its room stands in
  * any place of the home, everything else in its own room. Undefined where the household has nobody.
  */
 export function toHomeZonesRequest(
@@ -117,7 +123,10 @@ export function toHomeZonesRequest(
   return zonesRequestSchema.parse({ ...request, people: toPeople(household.people), timeLimitMs });
 }
 
-/** The places of a room in scope and its stations, with a middle to walk from where none is named; in plan from x = `fromX`. */
+/**
+ * The places of a room in scope and its stations, with a middle to walk from where none is named;
+ * in plan from x = `fromX`.
+ */
 function layOut(
   { room, units, fixtures }: Omit<FurnishedRoom, 'schools'>,
   { middleId, fromX }: { readonly middleId: string; readonly fromX: number },
@@ -171,7 +180,8 @@ function layOut(
     x: mean(bays.map(({ x }) => x)),
     y: mean(bays.map(({ y }) => y)),
   };
-  // Rooms are drawn from their first corner, so that some walls lie at negative places; the engine counts from the least.
+  // Rooms are drawn from their first corner, so that some walls lie at negative places; the engine
+  // counts from the least.
   const all = [...bays, ...stations, middle];
   const shift = {
     x: Math.min(0, ...all.map(({ x }) => x)) - fromX,
@@ -220,7 +230,8 @@ function askFor(
         massG: keptMassGOf(group, things),
         usesPerWeek: scaleUses(usesPerWeekOf(group, month), schools),
         stationId: stationId !== null && stationIds.has(stationId) ? stationId : middleId,
-        // Of the whole household, those who can: a child that never uses a thing must not decide where it lives.
+        // Of the whole household, those who can: a child that never uses a thing must not decide
+        // where it lives.
         userIds: users.length > 0 ? users : adultsOf(people),
         ...(hazard ? { hazard } : {}),
         food: isFoodGroup(group),

@@ -36,10 +36,13 @@ const litresOf = (knot: Knot, staged: Iterable<number>): number => {
 };
 
 /**
- * Chooses which groups of a knot go through a basket, fewest litres first: all of them at first, from which as many as can be are
- * put back; mended by doing that again in other orders; then sets in the order of their litres until one works. Of what is stuck once all safe moves are done, one has to be
+ * Chooses which groups of a knot go through a basket, fewest litres first: all of them at first,
+ * from which as many as can be are
+ * put back; mended by doing that again in other orders; then sets in the order of their litres
+ * until one works. Of what is stuck once all safe moves are done, one has to be
  * staged, so each set is followed by those with one of them more.
- * Ensures: `bound <= stagedLitres`; equal where the search came to its end. Deterministic unless it is cut short.
+ * Ensures: `bound <= stagedLitres`; equal where the search came to its end. Deterministic unless it
+ * is cut short.
  */
 export function untieKnot(knot: Knot, { random, isOver }: UntieOptions): Untied {
   const first = putBack(knot, bySize(knot, knot.litres.keys()), { isOver: () => isOver(1) });
@@ -69,7 +72,10 @@ interface Choice {
   readonly order: readonly number[];
 }
 
-/** Out of the way with all of these, then back in line what goes straight all the same: one after the other. `straight` is an order for the rest. */
+/**
+ * Out of the way with all of these, then back in line what goes straight all the same: one after
+ * the other. `straight` is an order for the rest.
+ */
 function putBack(
   knot: Knot,
   order: readonly number[],
@@ -126,7 +132,10 @@ interface SetNode {
   readonly straight: ReadonlySet<number>;
 }
 
-/** Sets of staged groups in the order of their litres, branching on what is stuck; the litres of the next set are a proven bound. */
+/**
+ * Sets of staged groups in the order of their litres, branching on what is stuck; the litres of the
+ * next set are a proven bound.
+ */
 function searchSets(
   knot: Knot,
   known: Choice,

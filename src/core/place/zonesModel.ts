@@ -150,7 +150,10 @@ export interface ZonesReason {
   readonly subject: string;
 }
 
-/** What the `zones` engine answers. `objective` is seconds a week with the `together` terms in metres; `bound` is proven below it. */
+/**
+ * What the `zones` engine answers. `objective` is seconds a week with the `together` terms in
+ * metres; `bound` is proven below it.
+ */
 export interface ZonesAnswer {
   readonly status: 'optimal' | 'feasible' | 'infeasible';
   readonly objective: number | null;

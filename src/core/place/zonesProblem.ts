@@ -59,7 +59,10 @@ export function secondsOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneB
   );
 }
 
-/** The hard rules, of one group in one bay, that would be broken; what depends on others is not among them. */
+/**
+ * The hard rules, of one group in one bay, that would be broken; what depends on others is not
+ * among them.
+ */
 export function brokenRules(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): ZoneRule[] {
   const users = usersOf(request, group);
   const needsStep = ({ heightMm }: ZonePerson) => reachOf(bay.z, heightMm) === 'step';

@@ -68,7 +68,10 @@ interface Column {
   readonly height: number;
 }
 
-/** How much of a column's height the boxes that stand in it take, overlaps once. Requires: boxes from below. */
+/**
+ * How much of a column's height the boxes that stand in it take, overlaps once. Requires: boxes
+ * from below.
+ */
 function coveredMm(boxes: readonly Box[], { front, back, height }: Column): number {
   let covered = 0;
   let reached = 0;

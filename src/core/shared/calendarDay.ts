@@ -17,7 +17,10 @@ interface Shape {
     readonly month: number;
     readonly day: number | undefined;
   };
-  /** Reads as a day wherever it stands; the others need a word such as "use by" before them, or `isDateExpected`. */
+  /**
+   * Reads as a day wherever it stands; the others need a word such as "use by" before them, or
+   * `isDateExpected`.
+   */
   readonly isPlain: boolean;
 }
 

@@ -18,7 +18,10 @@ export interface CoverSolution {
 const DUAL_SIMPLEX = 1;
 const PRIMAL_SIMPLEX = 4;
 
-/** A linear model of counts, minimised again and again while columns come in; each run goes on from the basis of the one before. */
+/**
+ * A linear model of counts, minimised again and again while columns come in; each run goes on from
+ * the basis of the one before.
+ */
 export class GrowingModel {
   private readonly fixed: number[] = [];
   private hasMoved = false;
@@ -95,7 +98,8 @@ export class GrowingModel {
 
   /** Undefined where the time ends it, or nothing satisfies the rows. */
   minimise(timeLimitMs: number): CoverSolution | undefined {
-    // New columns leave the last solution feasible, moved bounds leave its duals so: each simplex goes on from what still holds.
+    // New columns leave the last solution feasible, moved bounds leave its duals so: each simplex
+    // goes on from what still holds.
     this.model.options.set({
       time_limit: this.model.getRunTime() + Math.max(10, timeLimitMs) / 1000,
       simplex_strategy: this.hasMoved ? DUAL_SIMPLEX : PRIMAL_SIMPLEX,

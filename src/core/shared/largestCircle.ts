@@ -22,7 +22,8 @@ const PRECISION_MM = 0.5;
 
 /**
  * The largest circle on a rectangular floor that touches none of the taken rectangles, to half a
- * millimetre. Splits squares in four as long as the best that one can hold, the clearance at its middle and half its
+ * millimetre. Splits squares in four as long as the best that one can hold, the clearance at its
+ * middle and half its
  * diagonal, beats what is found. Source: the distance to the nearest edge is 1-Lipschitz; the pole of
  * inaccessibility by quadrants, Agafonkin, 2016. Radius 0 where no floor is free.
  */

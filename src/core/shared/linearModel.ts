@@ -21,9 +21,15 @@ export interface LinearSolution {
   readonly objective: number;
   /** Proven: no solution has a smaller objective. */
   readonly bound: number;
-  /** What one more of a row's limit would change the objective by; for models without whole variables only. */
+  /**
+   * What one more of a row's limit would change the objective by; for models without whole
+   * variables only.
+   */
   readonly rowDuals: readonly number[];
-  /** What one more of a variable would change the objective by; for models without whole variables, and relaxed ones, only. */
+  /**
+   * What one more of a variable would change the objective by; for models without whole variables,
+   * and relaxed ones, only.
+   */
   readonly reducedCosts: readonly number[];
 }
 

@@ -20,7 +20,10 @@ export type ApprovalState =
   | { readonly is: 'approved' }
   | { readonly is: 'dearer'; readonly approvedMinor: number };
 
-/** Whether a yes still covers a line that comes to `lineMinor` now; one that has become dearer has to be asked about again. */
+/**
+ * Whether a yes still covers a line that comes to `lineMinor` now; one that has become dearer has
+ * to be asked about again.
+ */
 export function approvalStateOf(approval: Approval | undefined, lineMinor: number): ApprovalState {
   if (!approval) return { is: 'open' };
   return approval.lineMinor !== null && lineMinor > approval.lineMinor

@@ -18,7 +18,10 @@ export interface BudgetSums {
   readonly shareMinor: number;
   /** What everything on the list comes to: bought, less what came back, and still to buy. */
   readonly plannedMinor: number;
-  /** Of what is planned, what the client said yes to, deliveries left aside: what a gift card pays is in neither. */
+  /**
+   * Of what is planned, what the client said yes to, deliveries left aside: what a gift card pays
+   * is in neither.
+   */
   readonly approvedMinor: number;
   /** Paid at the tills, gift cards and all. */
   readonly boughtMinor: number;
@@ -28,7 +31,10 @@ export interface BudgetSums {
   readonly leftMinor: number;
 }
 
-/** What bought something: matched to a line of the list by the container, the thing put down by hand or the material. */
+/**
+ * What bought something: matched to a line of the list by the container, the thing put down by hand
+ * or the material.
+ */
 export const needIdOf = ({
   containerId,
   handNeedId,
@@ -62,7 +68,10 @@ export function priceLines(
   });
 }
 
-/** Adds up a room: what its list comes to against its share. `openMinor` is what is still to be paid out of the budget. */
+/**
+ * Adds up a room: what its list comes to against its share. `openMinor` is what is still to be paid
+ * out of the budget.
+ */
 export function sumRoom({
   shareMinor,
   openMinor,
@@ -115,7 +124,10 @@ export function sumRooms(rooms: readonly BudgetSums[], budgetMinor: number): Bud
   };
 }
 
-/** Who paid how much of what was bought, the most first; what a gift card paid is nobody's, and what came back is taken off. */
+/**
+ * Who paid how much of what was bought, the most first; what a gift card paid is nobody's, and what
+ * came back is taken off.
+ */
 export function sumPayers(
   purchases: readonly Purchase[],
 ): readonly { readonly paidBy: string; readonly minor: number }[] {

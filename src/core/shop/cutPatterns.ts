@@ -3,7 +3,10 @@ import type { Random } from '../shared';
 /** Lengths are added up in any order; sums that differ by less than this are the same. */
 export const LENGTH_TOLERANCE_MM = 1e-6;
 
-/** The cutting problem with the kerf taken up: a piece takes its length and a kerf, a board has a kerf more. */
+/**
+ * The cutting problem with the kerf taken up: a piece takes its length and a kerf, a board has a
+ * kerf more.
+ */
 export interface CutProblem {
   readonly pieceMm: Float64Array;
   readonly quantities: Int32Array;
@@ -30,7 +33,8 @@ interface BestPattern {
 }
 
 /**
- * The pattern of a board that is worth most when each piece has a worth, no more of a piece than is wanted: a bounded knapsack, gone
+ * The pattern of a board that is worth most when each piece has a worth, no more of a piece than is
+ * wanted: a bounded knapsack, gone
  * through depth first, the denser pieces first; a branch ends where even shares would not beat the best.
  * Source: Gilmore and Gomory (1961), the pricing of cutting patterns.
  */
@@ -89,7 +93,10 @@ export function findBestPattern(
   return { counts: best, value, most: Math.max(value, givenUp) };
 }
 
-/** Boards one after the other, the longest piece that still goes in first; on the kind of board that costs least a millimetre filled. */
+/**
+ * Boards one after the other, the longest piece that still goes in first; on the kind of board that
+ * costs least a millimetre filled.
+ */
 export function cutLongestFirst(
   problem: CutProblem,
   wanted: Int32Array,
@@ -138,7 +145,8 @@ const FILL_DIGS = 400;
 const FIRST_OF = 3;
 
 /**
- * Boards one after the other, each begun with one of the longest pieces that are left and filled as fully as a short
+ * Boards one after the other, each begun with one of the longest pieces that are left and filled as
+ * fully as a short
  * search finds, by lengths that chance shakes: another list each time. Undefined where boards run out.
  */
 export function cutFullest(

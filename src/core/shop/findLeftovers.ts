@@ -24,7 +24,10 @@ interface LeftoverRequest {
 export const keptPiecesOf = ({ pieces, returnedPieces }: Purchase): number =>
   Math.max(0, pieces - returnedPieces);
 
-/** What was bought beyond what the fits call for: owned pieces are used first, so that bought ones go back. */
+/**
+ * What was bought beyond what the fits call for: owned pieces are used first, so that bought ones
+ * go back.
+ */
 export function findLeftovers({
   purchases,
   wantedOf,

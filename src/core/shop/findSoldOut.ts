@@ -2,7 +2,8 @@ import type { ContainerNeed } from './listNeeds';
 import type { Offer } from './records';
 
 /**
- * What is still wanted and cannot be had: the stock that shops gave holds less than is wanted. An offer whose stock
+ * What is still wanted and cannot be had: the stock that shops gave holds less than is wanted. An
+ * offer whose stock
  * nobody knows counts as enough, so that a price list kept by hand never looks sold out.
  */
 export function findSoldOut(

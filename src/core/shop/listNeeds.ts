@@ -71,7 +71,10 @@ export function cardLeftMinorOf(
 /** The offer of what is not a container has the need's id after this. */
 export const OTHER_OFFER = 'other-';
 
-/** A line of the list that is no container: put down by hand, or called for by the materials. Sold at one shop at one price. */
+/**
+ * A line of the list that is no container: put down by hand, or called for by the materials. Sold
+ * at one shop at one price.
+ */
 interface OtherNeed extends Pick<
   HandNeed,
   'name' | 'qty' | 'priority' | 'packSize' | 'priceMinor'

@@ -53,11 +53,17 @@ export function paintNeedOf({
   };
 }
 
-/** Widths of plain print as shares of the height of a capital: a letter with its gap, and the margin before and after the word. */
+/**
+ * Widths of plain print as shares of the height of a capital: a letter with its gap, and the margin
+ * before and after the word.
+ */
 const LETTER_SHARE = 0.85;
 const MARGIN_MM = 5;
 
-/** Length of the tape for these labels and the spare ones (each as long as the longest), and the cassettes they take. */
+/**
+ * Length of the tape for these labels and the spare ones (each as long as the longest), and the
+ * cassettes they take.
+ */
 export function tapeNeedOf(
   { letter, cassette, spareCount }: Pick<LabelTape, 'letter' | 'cassette' | 'spareCount'>,
   texts: readonly string[],
@@ -107,7 +113,10 @@ const FIXING_NAMES: Readonly<Record<WallKind, string>> = {
   timber: 'Wood screws',
 };
 
-/** What has to be bought for the room's materials, from the worked out plans; kinds without a shop are left out. */
+/**
+ * What has to be bought for the room's materials, from the worked out plans; kinds without a shop
+ * are left out.
+ */
 export function listMaterialNeeds(
   materials: Materials,
   worked: {

@@ -77,7 +77,10 @@ const allBuyingSchema = z.object({
   fixings: buyingSchema.default(OFF_LIST),
 });
 
-/** What there is of boards, each known by an id of its own, so that what was approved and bought stays with it; kept lists of before are known by their order. */
+/**
+ * What there is of boards, each known by an id of its own, so that what was approved and bought
+ * stays with it; kept lists of before are known by their order.
+ */
 const boardsSchema = z
   .array(
     z.object({
@@ -95,7 +98,10 @@ const boardsSchema = z
     'Two boards have one id',
   );
 
-/** Boards, liners, paint, labels and fixings of a room: what is bought, and what is made of it. Its id is the room's. */
+/**
+ * Boards, liners, paint, labels and fixings of a room: what is bought, and what is made of it. Its
+ * id is the room's.
+ */
 export const materialsSchema = z.object({
   id: roomIdSchema,
   boards: boardsSchema,
@@ -124,7 +130,10 @@ export const toPieceId = (i: number): string => `cut-${i}`;
 /** So long each of the two is improved. */
 const MATERIALS_MS = 1500;
 
-/** Asks the `cut` engine; boards by their ids, pieces by their place in the list. Boards that the car does not take are left out. */
+/**
+ * Asks the `cut` engine; boards by their ids, pieces by their place in the list. Boards that the
+ * car does not take are left out.
+ */
 export function toCutRequest({ boards, kerf, carLength, cuts }: Materials): CutRequest {
   return cutRequestSchema.parse({
     kerfMm: kerf.mm,
@@ -145,7 +154,10 @@ export function toCutRequest({ boards, kerf, carLength, cuts }: Materials): CutR
   });
 }
 
-/** Asks the `roll` engine for a liner for each lined place, as wide and as deep as its smallest reading; undefined without a roll. */
+/**
+ * Asks the `roll` engine for a liner for each lined place, as wide and as deep as its smallest
+ * reading; undefined without a roll.
+ */
 export function toRollRequest(
   { roll, linedBayIds }: Materials,
   units: readonly Unit[],

@@ -21,11 +21,17 @@ interface CutMeans {
   readonly clock: Clock;
 }
 
-/** More boards than this are not listed one by one while rounding; the pieces come from the linear answer then. */
+/**
+ * More boards than this are not listed one by one while rounding; the pieces come from the linear
+ * answer then.
+ */
 const MOST_BOARDS = 200_000;
 /** Patterns that are learnt in a round beside the one that pays most. */
 const MORE_PATTERNS = 5;
-/** Fillings at most, the share of the time that they leave for what comes after them, and up to how many boards they are tried for the whole. */
+/**
+ * Fillings at most, the share of the time that they leave for what comes after them, and up to how
+ * many boards they are tried for the whole.
+ */
 const MOST_FILLINGS = 60;
 const FILLINGS_LEAVE = 0.6;
 const FIRST_LEAVE = 0.9;
@@ -34,10 +40,12 @@ const FEW_BOARDS = 300;
 const MOST_EXACT = 900;
 
 /**
- * Cuts pieces from boards at the least cost: patterns are made as the linear relaxation asks for them; whole boards are then chosen
+ * Cuts pieces from boards at the least cost: patterns are made as the linear relaxation asks for
+ * them; whole boards are then chosen
  * among them, and more patterns are made for what the rounding leaves over.
  * Source: Gilmore and Gomory (1961, 1963), column generation; Farley (1990), the bound while it still runs.
- * Ensures: exactly the quantities wanted; n pieces of a board lose n - 1 kerfs; no more of a board than is available; `bound` is proven.
+ * Ensures: exactly the quantities wanted; n pieces of a board lose n - 1 kerfs; no more of a board
+ * than is available; `bound` is proven.
  * Deterministic unless the time limit cuts it.
  */
 export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutAnswer {
@@ -156,7 +164,8 @@ class CutRun {
     if (!relaxed) return this.bestCost < Infinity;
     this.bound = roundUp(relaxed.bound, problem.priceMinor);
     this.roundDown(relaxed.values);
-    // Choosing among the patterns closes most; what it leaves open gets patterns for its rest, and is chosen again.
+    // Choosing among the patterns closes most; what it leaves open gets patterns for its rest, and
+    // is chosen again.
     for (let round = 0; round < 4 && !this.isClosed() && this.means.leftMs() > 5; round += 1) {
       this.choose();
       if (this.isClosed() || !this.learnForRest(relaxed.values, round)) break;
@@ -165,7 +174,10 @@ class CutRun {
     return this.bestCost < Infinity;
   }
 
-  /** Few boards are worked through one by one: exact, also where limited boards leave no answer among the known patterns. */
+  /**
+   * Few boards are worked through one by one: exact, also where limited boards leave no answer
+   * among the known patterns.
+   */
   private decideBoardByBoard(): void {
     const { problem, means } = this;
     const enough =
@@ -283,7 +295,8 @@ class CutRun {
       const rent = stockRows.map((row) =>
         row === undefined ? 0 : Math.max(0, -(solution.rowDuals[row] ?? 0)),
       );
-      // No pattern may be worth more than its board costs; where one is, all worths shrink until none is, and that bounds.
+      // No pattern may be worth more than its board costs; where one is, all worths shrink until
+      // none is, and that bounds.
       let [shrink, isNew] = [1, false];
       problem.stockMm.forEach((_, stock) => {
         const found = findBestPattern({ ...problem, quantities: wanted }, stock, worth);
@@ -388,11 +401,15 @@ class CutRun {
       used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
     const more = cutLongestFirst(this.problem, rest, used);
     if (more) this.take([...whole, ...more.map((pattern) => ({ pattern, count: 1 }))]);
-    // The rest is small: many ways to fill boards with it are tried in the time that one choice among all patterns takes.
+    // The rest is small: many ways to fill boards with it are tried in the time that one choice
+    // among all patterns takes.
     this.fillAnew(whole, rest, FILLINGS_LEAVE);
   }
 
-  /** Fills boards with the rest again and again, each time otherwise; `leave` is the share of the time left for what comes after. */
+  /**
+   * Fills boards with the rest again and again, each time otherwise; `leave` is the share of the
+   * time left for what comes after.
+   */
   private fillAnew(whole: CutRun['best'], rest: Int32Array, leave: number): void {
     const used = new Float64Array(this.problem.stockMm.length);
     for (const { pattern, count } of whole)
@@ -457,7 +474,10 @@ class CutRun {
   }
 }
 
-/** Costs are sums of the boards' prices: a bound between two such sums rises to the next multiple of what all prices share. */
+/**
+ * Costs are sums of the boards' prices: a bound between two such sums rises to the next multiple of
+ * what all prices share.
+ */
 function roundUp(bound: number, prices: Float64Array): number {
   const shared = [...prices].reduce((a, b) => greatestShared(a, b), 0);
   if (shared === 0) return 0;

@@ -16,9 +16,11 @@ const MOST_TRIES = 60_000;
 const COVER_SHARE = 2;
 
 /**
- * Lays liners on rolls: fewest rolls, then least length summed over the rolls. The outline is filled gap by gap; which piece is
+ * Lays liners on rolls: fewest rolls, then least length summed over the rolls. The outline is
+ * filled gap by gap; which piece is
  * favoured is varied by annealing until the length meets its bound or the time is over.
- * Ensures: nothing overlaps or sticks out; only turnable pieces are turned; `bound` and `leastLengthMm` are proven.
+ * Ensures: nothing overlaps or sticks out; only turnable pieces are turned; `bound` and
+ * `leastLengthMm` are proven.
  * Deterministic unless the time limit cuts it.
  */
 export function planRoll(request: RollRequest, { clock }: { readonly clock: Clock }): RollAnswer {

@@ -17,7 +17,10 @@ export function checkReceipt(
   return { purchases: own, notedMinor, missingMinor: receipt.totalMinor - notedMinor };
 }
 
-/** Purchases that belong on a receipt: of its shop and day, and on no other. `dayOf` gives the day at the till. */
+/**
+ * Purchases that belong on a receipt: of its shop and day, and on no other. `dayOf` gives the day
+ * at the till.
+ */
 export const findLinesOf = (
   { shopName, boughtOn }: Pick<Receipt, 'shopName' | 'boughtOn'>,
   purchases: readonly Purchase[],

@@ -15,7 +15,10 @@ export interface RollProblem {
 export interface Layout {
   readonly rolls: number;
   readonly usedLengthMm: number;
-  /** Area under the outline of every roll, filled or lost, over the width: of two layouts of one length the one with less has more room for the next change. */
+  /**
+   * Area under the outline of every roll, filled or lost, over the width: of two layouts of one
+   * length the one with less has more room for the next change.
+   */
   readonly coveredMm: number;
   readonly roll: Int32Array;
   readonly x: Float64Array;
@@ -23,7 +26,10 @@ export interface Layout {
   readonly turned: Uint8Array;
 }
 
-/** What is varied: how much each piece is favoured, and which way round it lies: 0 as given, 1 turned, 2 as fits better. */
+/**
+ * What is varied: how much each piece is favoured, and which way round it lies: 0 as given, 1
+ * turned, 2 as fits better.
+ */
 export interface RollTaste {
   readonly favour: Float64Array;
   readonly way: Uint8Array;
@@ -31,8 +37,10 @@ export interface RollTaste {
 export const EITHER_WAY = 2;
 
 /**
- * Lays the pieces one after the other into the lowest gap of the outline: the one that fills most of its width, by how much each is
- * favoured; where none goes in, the gap is given up to its lower neighbour; where none goes in anywhere, a new roll begins.
+ * Lays the pieces one after the other into the lowest gap of the outline: the one that fills most
+ * of its width, by how much each is
+ * favoured; where none goes in, the gap is given up to its lower neighbour; where none goes in
+ * anywhere, a new roll begins.
  * Source: Burke, Kendall and Whitwell (2004), best fit for strips. O(pieces²).
  *
  *     ┌──┐
@@ -83,7 +91,8 @@ export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): La
         }
       }
       if (best < 0) {
-        // Nothing goes in here: the gap rises to its lower neighbour. A single step over the whole width is the end of the roll.
+        // Nothing goes in here: the gap rises to its lower neighbour. A single step over the whole
+        // width is the end of the roll.
         if (!outline.raise(low)) break;
         continue;
       }
@@ -110,7 +119,10 @@ export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): La
   return { ...layout, rolls, usedLengthMm, coveredMm };
 }
 
-/** What is filled of a roll so far, as steps from its left edge to its right one; in arrays that are used again. */
+/**
+ * What is filled of a roll so far, as steps from its left edge to its right one; in arrays that are
+ * used again.
+ */
 class Outline {
   readonly x: Float64Array;
   readonly y: Float64Array;
@@ -205,7 +217,10 @@ class Outline {
   }
 }
 
-/** Proven: no way uses less length. The larger of area over width, of pieces that are never side by side, and of the longest one. */
+/**
+ * Proven: no way uses less length. The larger of area over width, of pieces that are never side by
+ * side, and of the longest one.
+ */
 export function leastLengthOf({ widthMm, across, along, turnable }: RollProblem): number {
   let [area, single, longest] = [0, 0, 0];
   across.forEach((a, i) => {

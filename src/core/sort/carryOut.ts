@@ -17,7 +17,10 @@ const CARRY_LITRES = 45;
 /** Called for a little before it is full: the last handful has to go in as well. */
 const DUE_FROM = 0.9;
 
-/** What is left in each box that leaves the room, after what was carried out of it. Carries never make a box negative. */
+/**
+ * What is left in each box that leaves the room, after what was carried out of it. Carries never
+ * make a box negative.
+ */
 export function boxesNow(
   tally: Readonly<Record<Verdict, Amount>>,
   carries: readonly Carry[],

@@ -18,7 +18,8 @@ interface PhraseIndex<W> {
 const indexes = new WeakMap<readonly Worded[], PhraseIndex<Worded>>();
 
 /**
- * Finds the entry whose longest phrase stands in a text of stems; of equally long ones that further right, for what stands
+ * Finds the entry whose longest phrase stands in a text of stems; of equally long ones that further
+ * right, for what stands
  * last names the thing; of the same phrase in two entries the first. O(stems × words of the longest phrase).
  */
 export function findPhrase<W extends Worded>(

@@ -52,7 +52,10 @@ export const toStandingEvent = ({ id, decisionId, ...facts }: Thing): DecidedEve
   device: 'log',
 });
 
-/** What undo takes back next: the latest in the log that stands, of one device where it is named: nobody undoes for another. */
+/**
+ * What undo takes back next: the latest in the log that stands, of one device where it is named:
+ * nobody undoes for another.
+ */
 export function findLastStanding(
   log: readonly DecisionEvent[],
   device?: string,
@@ -66,7 +69,10 @@ export function findLastStanding(
   );
 }
 
-/** What redo brings back: the one undone last, unless something was decided since; of one device where it is named. */
+/**
+ * What redo brings back: the one undone last, unless something was decided since; of one device
+ * where it is named.
+ */
 export function findRestorable(
   whole: readonly DecisionEvent[],
   device?: string,

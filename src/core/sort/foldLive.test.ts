@@ -131,7 +131,8 @@ test('whatever order events of different instants arrive in, however often, the 
           .map((event) => ({ event, key: stream.next().value ?? 0 }))
           .sort((a, b) => a.key - b.key)
           .map(({ event }) => event);
-        // Events of one act share their instant; within a thing there is one of them, so their order does not matter.
+        // Events of one act share their instant; within a thing there is one of them, so their
+        // order does not matter.
         expect(byId(foldDecisions(late))).toEqual(byId(foldDecisions(log)));
       },
     ),

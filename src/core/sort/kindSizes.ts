@@ -26,7 +26,10 @@ export interface SizedKind extends Kind {
   readonly weighedCount: number;
 }
 
-/** The table of kinds with what was corrected: the scale overrules what was typed, and that what was shipped. */
+/**
+ * The table of kinds with what was corrected: the scale overrules what was typed, and that what was
+ * shipped.
+ */
 export function withKindSizes(
   sizes: readonly KindSize[],
   shipped: readonly Kind[] = kinds,

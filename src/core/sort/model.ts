@@ -34,7 +34,10 @@ export const placingSchema = z.object({
   selfServe: z.boolean().default(false),
   /** Stays where it is, whatever is proposed. */
   isPinned: z.boolean().default(false),
-  /** First and last month of its use, 1 to 12, either way round the year; null: as its name says, or all year. */
+  /**
+   * First and last month of its use, 1 to 12, either way round the year; null: as its name says, or
+   * all year.
+   */
   season: z.object({ from: month, to: month }).nullable().default(null),
   /** Kept in reserve: it refills the open stock. */
   isBackStock: z.boolean().default(false),

@@ -3,7 +3,10 @@ import type { Thing } from './model';
 import { dayOf, goesToRoom } from './destination';
 import { movesRoom, waitsForClient, waitsForDay } from './verdicts';
 
-/** What waits for somebody: another room, the client, a later day. Each in the order in which it was decided. */
+/**
+ * What waits for somebody: another room, the client, a later day. Each in the order in which it was
+ * decided.
+ */
 export interface OpenLists {
   /** Belongs to this room and is still in another. */
   readonly comingIn: readonly Thing[];
@@ -34,7 +37,10 @@ export function openListsOf(
 /** So much goes into a box that waits. */
 export const LATER_BOX_LITRES = 45;
 
-/** Which box of its room each thing that was put off lies in, counted from 1: filled one after the other as they were put off. */
+/**
+ * Which box of its room each thing that was put off lies in, counted from 1: filled one after the
+ * other as they were put off.
+ */
 export function laterBoxesOf(things: readonly Thing[]): ReadonlyMap<string, number> {
   const boxes = new Map<string, number>();
   const filled = new Map<string, { box: number; litres: number }>();

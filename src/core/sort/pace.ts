@@ -68,7 +68,10 @@ function bestRate(intervals: readonly number[], rate: (list: readonly number[]) 
   return best;
 }
 
-/** When a number of further decisions will be made: by `likely` in half of the outcomes, by `high` in four fifths. */
+/**
+ * When a number of further decisions will be made: by `likely` in half of the outcomes, by `high`
+ * in four fifths.
+ */
 export interface Forecast {
   readonly likelyMinutes: number;
   readonly highMinutes: number;

@@ -100,7 +100,8 @@ export function parseThing(
 }
 
 /**
- * Takes the number off the front (`6`, `six`, `a dozen`, `3x`, `5 of 6`) or off the end (`scarves x6`, `scarves: 6`).
+ * Takes the number off the front (`6`, `six`, `a dozen`, `3x`, `5 of 6`) or off the end (`scarves
+ * x6`, `scarves: 6`).
  * `18 x 12` is a size, not a number.
  */
 function takeCount(text: string): { count: number; rest: string } {

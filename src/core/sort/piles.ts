@@ -50,7 +50,10 @@ export function splitPile(
   }));
 }
 
-/** Puts one pile into another: what was two is counted as the first, with its verdict and the nearer of their dates. */
+/**
+ * Puts one pile into another: what was two is counted as the first, with its verdict and the nearer
+ * of their dates.
+ */
 export function mergePiles(into: Thing, other: Thing, means: EventMeans): DecisionEvent[] {
   const { id, decisionId, ...facts } = into;
   void decisionId;
@@ -112,7 +115,10 @@ export function correctThing(
   };
 }
 
-/** The events that were made in one act with this one, itself among them; acts carry a number behind their id. */
+/**
+ * The events that were made in one act with this one, itself among them; acts carry a number behind
+ * their id.
+ */
 export function actOf(event: StandingEvent, log: readonly DecisionEvent[]): StandingEvent[] {
   const act = PART.exec(event.id)?.[1];
   if (act === undefined) return [event];

@@ -126,10 +126,16 @@ export function secondOpinionOf(facts: OpinionFacts): SecondOpinion {
   return { opinions, cautions: cautionsFor(facts.name, facts.massG) };
 }
 
-/** Somebody hesitates when the thing in hand waits this many times longer than usual, and at least so many seconds. */
+/**
+ * Somebody hesitates when the thing in hand waits this many times longer than usual, and at least
+ * so many seconds.
+ */
 const HESITATION = { times: 3, leastSeconds: 25 } as const;
 
-/** Whether a thing has been in hand for longer than usual. `usualMinutes` are the intervals of the session. */
+/**
+ * Whether a thing has been in hand for longer than usual. `usualMinutes` are the intervals of the
+ * session.
+ */
 export function isHesitating(inHandSeconds: number, usualMinutes: readonly number[]): boolean {
   if (usualMinutes.length < 5) return inHandSeconds > 60;
   const sorted = [...usualMinutes].sort((a, b) => a - b);

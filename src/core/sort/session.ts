@@ -50,7 +50,10 @@ export const sessionSchema = z.object({
 });
 export type Session = Readonly<z.infer<typeof sessionSchema>>;
 
-/** Something carried out of the room: a box of one verdict, or, without one, unsorted: a debt until it is settled. */
+/**
+ * Something carried out of the room: a box of one verdict, or, without one, unsorted: a debt until
+ * it is settled.
+ */
 export const carrySchema = z.object({
   id: carryIdSchema,
   roomId: roomIdSchema,
@@ -132,7 +135,10 @@ export const methods: Readonly<Record<MethodName, readonly MethodStep[]>> = {
   ],
 };
 
-/** The steps with their minutes for a session of a length: by their shares, none below its least, rounded to whole minutes. */
+/**
+ * The steps with their minutes for a session of a length: by their shares, none below its least,
+ * rounded to whole minutes.
+ */
 export function timeSteps(steps: readonly MethodStep[], plannedMinutes: number): MethodStep[] {
   return steps.map((each) => ({
     ...each,

@@ -7,7 +7,10 @@ import { waitsForDay } from './verdicts';
 export interface SessionProgress {
   readonly pace: Pace;
   readonly decisionCount: number;
-  /** Decisions that the section still takes, by the litres gone through so far; undefined where nothing tells. */
+  /**
+   * Decisions that the section still takes, by the litres gone through so far; undefined where
+   * nothing tells.
+   */
   readonly decisionsLeft: number | undefined;
   /** Undefined with too little to go on. */
   readonly forecast: Forecast | undefined;
@@ -23,7 +26,8 @@ const USUAL_LITRES = 5;
 const OWN_FROM = 5;
 
 /**
- * Works out from the log how a session goes. `sectionLitres` is what lies in its section; `earlierIntervals` are
+ * Works out from the log how a session goes. `sectionLitres` is what lies in its section;
+ * `earlierIntervals` are
  * minutes between decisions of sessions before. Pure for a source of chance.
  */
 export function sessionProgressOf(request: {
@@ -73,7 +77,10 @@ export function sessionProgressOf(request: {
   };
 }
 
-/** Minutes between the decisions of a log that came before an instant: what earlier sessions tell of the pace. */
+/**
+ * Minutes between the decisions of a log that came before an instant: what earlier sessions tell of
+ * the pace.
+ */
 export const earlierIntervalsOf = (log: readonly DecisionEvent[], before: string): number[] =>
   intervalsOf(
     log.flatMap((event) =>

@@ -1,6 +1,9 @@
 import type { Knex } from 'knex';
 
-/** Plans, fixtures, checks, terms, sections and agreements. Columns are only added, so no table is rebuilt. */
+/**
+ * Plans, fixtures, checks, terms, sections and agreements. Columns are only added, so no table is
+ * rebuilt.
+ */
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable('projects', (t) => {
     t.integer('bed_count').notNullable().defaultTo(0);

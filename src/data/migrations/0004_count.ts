@@ -1,6 +1,9 @@
 import type { Knex } from 'knex';
 
-/** Rules of enough, corrected sizes, pictures of things, and devices that were let in. Columns are only added. */
+/**
+ * Rules of enough, corrected sizes, pictures of things, and devices that were let in. Columns are
+ * only added.
+ */
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable('projects', (t) => {
     t.integer('wash_every_days').notNullable().defaultTo(7);

@@ -1,6 +1,9 @@
 import type { Knex } from 'knex';
 
-/** Where groups stand today apart from where they are to live; drafts of a room; its working list of moves. */
+/**
+ * Where groups stand today apart from where they are to live; drafts of a room; its working list of
+ * moves.
+ */
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable('groups', (t) => {
     t.text('stands_bay_id').references('id').inTable('bays').onDelete('SET NULL');

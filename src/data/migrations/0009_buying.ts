@@ -1,6 +1,9 @@
 import type { Knex } from 'knex';
 
-/** Lines and made containers, wishes of a fit, its mock-up, things to buy by hand, gift cards, offers read from a service. Columns are only added. */
+/**
+ * Lines and made containers, wishes of a fit, its mock-up, things to buy by hand, gift cards,
+ * offers read from a service. Columns are only added.
+ */
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable('containers', (t) => {
     t.text('line').notNullable().defaultTo('');

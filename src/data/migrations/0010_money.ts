@@ -1,6 +1,9 @@
 import type { Knex } from 'knex';
 
-/** Paint, labels and fixings among the materials, receipts, and the client's yes with what the line came to. Columns are only added. */
+/**
+ * Paint, labels and fixings among the materials, receipts, and the client's yes with what the line
+ * came to. Columns are only added.
+ */
 export async function up(knex: Knex): Promise<void> {
   await knex.schema.alterTable('materials', (t) => {
     t.text('paint_json').notNullable().defaultTo('null');

@@ -53,7 +53,10 @@ export const isShared = (kind: RecordKind, record: AnyRecord): boolean =>
   isAlwaysShared(kind) ||
   (kind.shared === 'without_parent' && record[kind.parent?.field ?? ''] === null);
 
-/** Of `ids`, those that records of a project may not name as `target`: they are another home's, or nothing's. */
+/**
+ * Of `ids`, those that records of a project may not name as `target`: they are another home's, or
+ * nothing's.
+ */
 export async function findUnnamable(
   db: Db,
   projectId: ProjectId,

@@ -33,7 +33,10 @@ export const estimateNames = [
 ] as const satisfies readonly LoadName[];
 export type EstimateName = (typeof estimateNames)[number];
 
-/** Estimates a project from what was measured, corrected by every room whose hours were noted, of any project. */
+/**
+ * Estimates a project from what was measured, corrected by every room whose hours were noted, of
+ * any project.
+ */
 export async function loadEstimate(
   db: Db,
   records: Records<EstimateName>,
@@ -89,7 +92,10 @@ function isFinished({ vantagePoints, pictures }: Records<EstimateName>, roomId: 
   return pairs.length > 0 && pairs.every(({ after }) => after !== undefined);
 }
 
-/** Finished rooms with hours noted, and what the bare assumptions would have said of their sections in scope. */
+/**
+ * Finished rooms with hours noted, and what the bare assumptions would have said of their sections
+ * in scope.
+ */
 function finishedRoomsOf(records: Records<EstimateName>): FinishedRoom[] {
   const facts = sectionFactsOf(records);
   return records.rooms.flatMap((room) => {

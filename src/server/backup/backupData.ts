@@ -130,7 +130,10 @@ function readFacts(file: string): {
   }
 }
 
-/** Copies what no backup has yet. A file that was neither written nor resized since the last one is not read again. */
+/**
+ * Copies what no backup has yet. A file that was neither written nor resized since the last one is
+ * not read again.
+ */
 async function copyPictures(
   dataDir: string,
   { to, known }: { readonly to: string; readonly known: ReadonlyMap<string, BackedUpPicture> },

@@ -27,7 +27,10 @@ export function isBackupDue(
   return lastAt === null || nowMs - Date.parse(lastAt) >= EVERY_MS[every];
 }
 
-/** Where backups go: what TINBOX_BACKUPS names, or beside the data folder. Undefined: none are made by themselves. */
+/**
+ * Where backups go: what TINBOX_BACKUPS names, or beside the data folder. Undefined: none are made
+ * by themselves.
+ */
 export function backupsDirOf(
   env: Readonly<Record<string, string | undefined>>,
   dataDir: string,

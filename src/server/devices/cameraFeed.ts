@@ -5,7 +5,10 @@ import type { Moment } from '@/core/look';
 const TIMEOUT_MS = 20_000;
 const MAX_BYTES = 25_000_000;
 
-/** Asks the camera's bridge, real or simulated, for a picture; undefined where none answers. See docs/devices.md. */
+/**
+ * Asks the camera's bridge, real or simulated, for a picture; undefined where none answers. See
+ * docs/devices.md.
+ */
 export async function fetchCameraPicture(
   env: Readonly<Record<string, string | undefined>>,
   { spot, moment }: { readonly spot: string; readonly moment: Moment },

@@ -18,7 +18,8 @@ export type MeterEvent =
 
 /**
  * Listens to a meter's bridge until `signal` ends it, and connects again whenever it goes away. A
- * reading is a length as people write it, one a line; a bare number is millimetres. Others are told as unreadable.
+ * reading is a length as people write it, one a line; a bare number is millimetres. Others are told
+ * as unreadable.
  */
 export async function followMeter(
   address: string,

@@ -21,7 +21,10 @@ export type Answered<A> =
       readonly coming: Promise<A>;
     };
 
-/** Everything that an answer about a home can depend on, in one text: its records, the price list, the day. */
+/**
+ * Everything that an answer about a home can depend on, in one text: its records, the price list,
+ * the day.
+ */
 async function basisOf(db: Db, projectId: ProjectId): Promise<string> {
   const prices = JSON.stringify([await listOffers(db), await listShops(db)]);
   const priceHash = createHash('sha256').update(prices).digest('base64url');

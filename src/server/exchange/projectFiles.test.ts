@@ -495,7 +495,10 @@ test('of a receipt that comes as a copy the picture is its own, and its lines st
   ]);
 });
 
-/** The same home as the second version packed it: one list of decisions, bays in their units, one picture each. */
+/**
+ * The same home as the second version packed it: one list of decisions, bays in their units, one
+ * picture each.
+ */
 async function asVersion2(): Promise<Uint8Array> {
   await fillHome();
   const files = unzipSync(await pack());

@@ -121,8 +121,10 @@ interface ReadLine {
 }
 
 /**
- * Reads a price list kept by hand. A container of the same name is the same container, and gets these sizes; an offer of
- * the same container, shop and pack is replaced. Nothing is kept while a row is faulty, unless the good ones were asked for.
+ * Reads a price list kept by hand. A container of the same name is the same container, and gets
+ * these sizes; an offer of
+ * the same container, shop and pack is replaced. Nothing is kept while a row is faulty, unless the
+ * good ones were asked for.
  */
 export async function importCatalogueCsv(
   db: Db,

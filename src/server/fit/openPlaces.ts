@@ -7,7 +7,10 @@ import type { RoomId } from '@/core/shared';
 import type { Records } from '@/data/records';
 import { toFitQuestion } from './takeFit';
 
-/** Places with something to go in and no fit yet; the containers once for all of them, since they are many. */
+/**
+ * Places with something to go in and no fit yet; the containers once for all of them, since they
+ * are many.
+ */
 export interface OpenPlaces {
   readonly containers: readonly FitContainer[];
   readonly places: readonly OpenPlace[];

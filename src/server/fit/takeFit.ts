@@ -127,7 +127,8 @@ export async function takeFit(
 }
 
 /**
- * Takes many in one change, each checked with those before it in place: what one uses the next cannot. Those that
+ * Takes many in one change, each checked with those before it in place: what one uses the next
+ * cannot. Those that
  * break a rule are left out. Returns their faults.
  */
 export const takeFits = atomic(

@@ -35,7 +35,10 @@ type FitWish =
   | { readonly kind: 'pin'; readonly groupId: GroupId; readonly containerId: ContainerId }
   | { readonly kind: 'unpin'; readonly groupId: GroupId };
 
-/** Notes what is wanted of a place's fit; the answers are worked out with it from then on. @errors `not_found`. */
+/**
+ * Notes what is wanted of a place's fit; the answers are worked out with it from then on. @errors
+ * `not_found`.
+ */
 export const noteFitWish = atomic(
   async (db: Db, projectId: ProjectId, bayId: BayId, wish: FitWish): Promise<void> => {
     const records = await loadRecords(db, projectId, 'fitWishes', 'units');
@@ -116,7 +119,8 @@ export interface Refit {
 /**
  * Writes down what a container really measures, and looks at every fit of the project that it stands in:
  * what still goes in stays, the others are worked out anew with the same aim; where nothing is found any
- * more the fit is given up. The catalogue is corrected for every project. @errors `not_found` · `changed_since`.
+ * more the fit is given up. The catalogue is corrected for every project. @errors `not_found` ·
+ * `changed_since`.
  */
 export async function correctContainer(
   db: Db,

@@ -43,7 +43,10 @@ export async function checkPictures(db: Db, dataDir: string): Promise<PictureChe
   return { pictureCount, missing, orphans: orphans.sort() };
 }
 
-/** Takes orphans off the disk. Requires: no server is at work on the folder, for it may be writing one just now. */
+/**
+ * Takes orphans off the disk. Requires: no server is at work on the folder, for it may be writing
+ * one just now.
+ */
 export async function removeOrphans(dataDir: string, names: readonly string[]): Promise<void> {
   for (const name of names)
     await rm(path.join(/*turbopackIgnore: true*/ picturesDir(dataDir), path.basename(name)), {

@@ -28,7 +28,10 @@ export interface Drawing {
 /** A thin line on paper, in mm; letters follow it. */
 const PEN_ON_PAPER_MM = 0.26;
 
-/** What is drawn of a room: its plan, its units from the front, or one unit from the front and above. Undefined where there is none. */
+/**
+ * What is drawn of a room: its plan, its units from the front, or one unit from the front and
+ * above. Undefined where there is none.
+ */
 export function gatherDrawing(
   records: Records<'drafts' | 'fixtures' | 'groups' | 'project' | 'rooms' | 'things' | 'units'>,
   request: {
@@ -148,7 +151,10 @@ function stack(sketches: readonly Sketch[]): Sketch {
 /** What fits on an A4 sheet inside its margins, in mm; sheets that belong together overlap a little. */
 const SHEET_MM = { width: 182, height: 236, overlap: 8 } as const;
 
-/** Pages to print at 100 %: each drawing at its scale, cut into A4 sheets where it is larger, with a bar to check the printer. */
+/**
+ * Pages to print at 100 %: each drawing at its scale, cut into A4 sheets where it is larger, with a
+ * bar to check the printer.
+ */
 export function drawingPages(
   drawing: Drawing,
   {

@@ -117,7 +117,10 @@ interface ParsedMeasures {
   readonly faults: readonly CsvFault[];
 }
 
-/** Reads bays line by line; lines of the same room and unit are one unit. Every fault is told by line and column. */
+/**
+ * Reads bays line by line; lines of the same room and unit are one unit. Every fault is told by
+ * line and column.
+ */
 export function parseMeasuresCsv(text: string, defaultUnit: LengthUnit): ParsedMeasures {
   const table = readCsvTable(text, measuresCsvColumns, [
     'room',
@@ -302,7 +305,10 @@ export function writeMeasuresJson(records: Records<'rooms' | 'units'>): string {
   );
 }
 
-/** JSON becomes the CSV it stands for, so that both are read by one set of rules; faults then count bays from line 2. */
+/**
+ * JSON becomes the CSV it stands for, so that both are read by one set of rules; faults then count
+ * bays from line 2.
+ */
 export function measuresJsonToCsv(
   text: string,
 ): { readonly csv: string } | { readonly message: string } {

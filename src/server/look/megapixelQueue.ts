@@ -37,7 +37,10 @@ export class WeightQueue {
 
 const globalQueue = globalThis as typeof globalThis & { tinboxMegapixels?: WeightQueue };
 
-/** Pictures are encoded so many megapixels at a time: a decoded megapixel takes some 10 MB while it is worked on. */
+/**
+ * Pictures are encoded so many megapixels at a time: a decoded megapixel takes some 10 MB while it
+ * is worked on.
+ */
 const MEGAPIXELS_AT_ONCE = 60;
 export const encodingQueue = (): WeightQueue =>
   (globalQueue.tinboxMegapixels ??= new WeightQueue(MEGAPIXELS_AT_ONCE));

@@ -63,7 +63,10 @@ export async function addPicture(
   return ok(picture);
 }
 
-/** Keeps a picture of a thing; the decision that names it says which. Like the log it stays: correcting the decision undoes it. */
+/**
+ * Keeps a picture of a thing; the decision that names it says which. Like the log it stays:
+ * correcting the decision undoes it.
+ */
 export async function addThingPicture(
   db: Db,
   dataDir: string,

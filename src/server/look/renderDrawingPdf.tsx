@@ -21,7 +21,10 @@ import { LOCALE } from '@/core/shared';
 
 const PT_PER_MM = 72 / 25.4;
 
-/** A drawing as a PDF on A4 at its scale, cut into sheets where it is larger, with a bar of 50 cm to check the printer. */
+/**
+ * A drawing as a PDF on A4 at its scale, cut into sheets where it is larger, with a bar of 50 cm to
+ * check the printer.
+ */
 export async function renderDrawingPdf(
   drawing: Drawing,
   {

@@ -113,7 +113,10 @@ export type PlanItem =
   | { readonly kind: 'fixture'; readonly id: FixtureId }
   | { readonly kind: 'clear'; readonly id: CheckId; readonly roomId: RoomId };
 
-/** Puts a unit, a fixture or a clear space somewhere else; null takes a unit or clear space out of the plan. @errors `not_found`. */
+/**
+ * Puts a unit, a fixture or a clear space somewhere else; null takes a unit or clear space out of
+ * the plan. @errors `not_found`.
+ */
 export const movePlanItem = atomic(
   async (db: Db, projectId: ProjectId, item: PlanItem, place: WallPlace | null): Promise<void> => {
     const records = await loadRecords(db, projectId, 'fixtures', 'rooms', 'units');

@@ -50,7 +50,10 @@ type ChunkOutcome =
 const inTurn = <T>(id: PictureId, work: () => Promise<T>): Promise<T> =>
   oneAtATime(`upload ${id}`, work);
 
-/** Adds a piece to an upload. A piece that came before is answered like one out of place: nothing is written twice. */
+/**
+ * Adds a piece to an upload. A piece that came before is answered like one out of place: nothing is
+ * written twice.
+ */
 export const receiveChunk = (
   dataDir: string,
   id: PictureId,

@@ -19,7 +19,8 @@ interface DraftState {
 const MOST_STATES = 30;
 
 /**
- * How an arrangement came to be, the latest first: walked back from now through what each change remembers of its rows.
+ * How an arrangement came to be, the latest first: walked back from now through what each change
+ * remembers of its rows.
  * Ends where it was copied or chosen. O(changes × images).
  */
 export async function draftHistory(

@@ -67,8 +67,10 @@ export function groupsIn(
 }
 
 /**
- * Puts groups in bays, or (null) back in the tray, in one arrangement, as one change. In the chosen one a taken fit of a
- * touched bay no longer holds. @errors `not_found`: a group, bay or draft that is not there; nothing is moved.
+ * Puts groups in bays, or (null) back in the tray, in one arrangement, as one change. In the chosen
+ * one a taken fit of a
+ * touched bay no longer holds. @errors `not_found`: a group, bay or draft that is not there;
+ * nothing is moved.
  */
 export const arrange = atomic(
   async (
@@ -124,7 +126,10 @@ const withMoves = ({ places }: Draft, moves: Moves): NonNullable<Draft['places']
   ...moves.map(({ group, bayId }) => ({ groupId: group.id, bayId })),
 ];
 
-/** Copies an arrangement into a new draft. The first copy gives the chosen arrangement a name of its own too. */
+/**
+ * Copies an arrangement into a new draft. The first copy gives the chosen arrangement a name of its
+ * own too.
+ */
 export const addDraft = atomic(
   async (
     db: Db,

@@ -39,7 +39,10 @@ interface ArrangementView {
   /** Groups that live outside their room. */
   readonly awayIds: readonly string[];
   readonly judgedToday: ArrangementJudgement | undefined;
-  /** What it asks a week, with all it counts; undefined while a group has no home here or stands where it must not. */
+  /**
+   * What it asks a week, with all it counts; undefined while a group has no home here or stands
+   * where it must not.
+   */
   readonly minutesNow: number | undefined;
   readonly shelves: readonly {
     readonly bayId: string;
@@ -59,7 +62,10 @@ interface Arranged {
   readonly scope: ArrangedScope;
 }
 
-/** What the arrangements are called, today's first; before there are drafts the chosen one has no id of its own. */
+/**
+ * What the arrangements are called, today's first; before there are drafts the chosen one has no id
+ * of its own.
+ */
 export function slipsOf({ records, scope }: Arranged): ArrangementView['slips'] {
   const drafts = draftsOf(records, scope);
   return [
@@ -151,7 +157,10 @@ const minutesOf = (judged: ArrangementJudgement | undefined): number | undefined
     ? (judged.secondsPerWeek + judged.pairSecondsPerWeek) / 60
     : undefined;
 
-/** Shelves that can move: between two places one above the other in a unit with holes for them, or open shelving and cupboards. */
+/**
+ * Shelves that can move: between two places one above the other in a unit with holes for them, or
+ * open shelving and cupboards.
+ */
 function shelvesOf(unit: Unit): ArrangementView['shelves'] {
   if (unit.kind === 'drawers') return [];
   return unit.bays.flatMap((bay) => {

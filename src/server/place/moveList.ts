@@ -46,7 +46,8 @@ interface MoveListInput {
 type MoveListReasons = MoveList['reasons'];
 
 /**
- * Makes the working list of a room, from where everything stands to where it is to live; an older list goes. Groups of other
+ * Makes the working list of a room, from where everything stands to where it is to live; an older
+ * list goes. Groups of other
  * rooms move too where they stand in this room's places or are to live in them.
  * Fails with what makes it impossible, the bays by their names; nothing is kept then.
  */
@@ -178,7 +179,8 @@ export const tickMove = atomic(
 );
 
 /**
- * Something stands elsewhere than the list says (null: in a basket): notes it, and works the rest out anew from where things
+ * Something stands elsewhere than the list says (null: in a basket): notes it, and works the rest
+ * out anew from where things
  * really are; what is done stays on the list. Cleaning that is done is not asked for again.
  */
 export const noteDeviation = atomic(

@@ -9,7 +9,10 @@ import { keptLitresOf } from '@/core/sort';
 import type { Records } from '@/data/records';
 import { zonesOfRoom } from './zonesOfRoom';
 
-/** What changes with the seasons in a room, by the chosen arrangement; the same swap in both directions through the year. */
+/**
+ * What changes with the seasons in a room, by the chosen arrangement; the same swap in both
+ * directions through the year.
+ */
 export function seasonsOfRoom(
   records: Records<'fixtures' | 'groups' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
   roomId: RoomId,
@@ -49,7 +52,10 @@ export function seasonsOfRoom(
 
 const RINGS_AFTER_MIDNIGHT_S = 9 * 3600;
 
-/** A yearly all-day entry on the first of each month in which something changes, as an iCalendar file (RFC 5545). */
+/**
+ * A yearly all-day entry on the first of each month in which something changes, as an iCalendar
+ * file (RFC 5545).
+ */
 export function writeSeasonReminders(
   records: Records<'groups' | 'project' | 'rooms' | 'units'>,
   {

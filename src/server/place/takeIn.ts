@@ -11,7 +11,8 @@ import { createId, nowIso } from '../means';
 import { addGroupIn } from '../sort/groups';
 
 /**
- * Takes a thing that waits elsewhere into a room: it is kept from now on, in a group of its own name, which can then be placed.
+ * Takes a thing that waits elsewhere into a room: it is kept from now on, in a group of its own
+ * name, which can then be placed.
  * The decision goes into the log like any other, in one transaction with the group. @errors `not_found`.
  */
 export async function takeIn(

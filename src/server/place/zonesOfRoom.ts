@@ -21,7 +21,10 @@ interface ZonesOptions {
   readonly month?: number;
 }
 
-/** The request of a room to the `zones` engine, by the room's schools; undefined where nobody lives in the household. */
+/**
+ * The request of a room to the `zones` engine, by the room's schools; undefined where nobody lives
+ * in the household.
+ */
 export function zonesOfRoom(
   records: Records<'fixtures' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
   roomId: RoomId,

@@ -87,7 +87,10 @@ export const removeGiftCard = atomic(
   },
 );
 
-/** The client says yes to a line at what it comes to now, or takes the yes back. @errors `not_found`: not on the list. */
+/**
+ * The client says yes to a line at what it comes to now, or takes the yes back. @errors
+ * `not_found`: not on the list.
+ */
 export async function approveNeed(
   db: Db,
   projectId: ProjectId,
@@ -116,7 +119,10 @@ export async function approveNeed(
   });
 }
 
-/** Takes what stands in a place instead of a container that cannot be had. @errors `not_found`: nothing goes in instead. */
+/**
+ * Takes what stands in a place instead of a container that cannot be had. @errors `not_found`:
+ * nothing goes in instead.
+ */
 export async function takeSubstitute(
   db: Db,
   projectId: ProjectId,

@@ -34,7 +34,10 @@ export interface HomeMoney {
     readonly onCardsMinor: number;
     readonly leftMinor: number;
   }[];
-  /** The organizer's fee is no part of the budget: by the hours noted, and for the whole project as estimated. */
+  /**
+   * The organizer's fee is no part of the budget: by the hours noted, and for the whole project as
+   * estimated.
+   */
   readonly fee: {
     readonly workedMinutes: number;
     readonly soFarMinor: number;

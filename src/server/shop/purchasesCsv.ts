@@ -70,7 +70,8 @@ type ReadPurchase = Omit<
 /**
  * Reads lines of receipts for a room. An item called as on the room's list counts for that line; a row
  * that is here already, by day, shop, item, pieces and sum, is not kept twice. Nothing is kept while a row
- * is faulty, unless the good ones were asked for; a gift card pays no more than is on it here either. @errors `not_found`.
+ * is faulty, unless the good ones were asked for; a gift card pays no more than is on it here
+ * either. @errors `not_found`.
  */
 export async function importPurchasesCsv(
   db: Db,

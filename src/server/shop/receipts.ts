@@ -64,7 +64,10 @@ export async function addReceipt(
   return ok(receipt);
 }
 
-/** Takes a receipt away; what was bought stays, and its picture stays on the disk so that undo can bring it back. */
+/**
+ * Takes a receipt away; what was bought stays, and its picture stays on the disk so that undo can
+ * bring it back.
+ */
 export const removeReceipt = atomic(
   async (db: Db, projectId: ProjectId, receiptId: ReceiptId): Promise<void> => {
     const { receipts, purchases } = await loadRecords(db, projectId, 'purchases', 'receipts');

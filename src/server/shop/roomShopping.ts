@@ -222,7 +222,10 @@ type ReturnFault =
   | { readonly code: 'more_than_bought'; readonly mostPieces: number }
   | { readonly code: 'more_than_paid'; readonly mostMinor: number };
 
-/** Notes until when a purchase can go back, what went back of it, and what was paid for that. @errors `not_found`. */
+/**
+ * Notes until when a purchase can go back, what went back of it, and what was paid for that.
+ * @errors `not_found`.
+ */
 export const noteReturn = atomic(
   async (
     db: Db,

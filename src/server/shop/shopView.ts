@@ -29,7 +29,10 @@ import {
   type ShoppingName,
 } from './roomShopping';
 
-/** Substitutes that are worked out with the page; for more sold-out containers they are asked for one by one. */
+/**
+ * Substitutes that are worked out with the page; for more sold-out containers they are asked for
+ * one by one.
+ */
 const FOUND_AT_ONCE = 2;
 
 /** One line of what a room calls for. */

@@ -9,7 +9,10 @@ const pictureIdsOn = (page: ClientPage): PictureId[] =>
     pairs.flatMap(({ before, after }) => [before, after].flatMap((picture) => picture?.id ?? [])),
   );
 
-/** The JPEG of every picture on a client's page that is on the disk; what lacks its file is left out, to be named as a gap. */
+/**
+ * The JPEG of every picture on a client's page that is on the disk; what lacks its file is left
+ * out, to be named as a gap.
+ */
 export async function loadClientPictures(
   dataDir: string,
   page: ClientPage,

@@ -9,7 +9,10 @@ const ENTITIES: Readonly<Record<string, string>> = {
 export const escapeHtml = (raw: string): string =>
   raw.replace(/[&<>"']/g, (sign) => ENTITIES[sign] ?? sign);
 
-/** The head of a page that leaves the app, up to its body's first line; the caller closes `main`, `body` and `html`. */
+/**
+ * The head of a page that leaves the app, up to its body's first line; the caller closes `main`,
+ * `body` and `html`.
+ */
 export const openPaper = ({
   title,
   style,

@@ -7,7 +7,10 @@ import type { Db } from '@/data/db';
 
 const AT_ONCE = 500;
 
-/** Hands on every event that comes after a place in the log, in its order and once each, until `signal` ends it. */
+/**
+ * Hands on every event that comes after a place in the log, in its order and once each, until
+ * `signal` ends it.
+ */
 export async function followDecisions(
   db: Db,
   { projectId, after }: { readonly projectId: ProjectId; readonly after: number },

@@ -90,7 +90,8 @@ type GroupChange = Partial<
 >;
 
 /**
- * Changes what a group asks of its place and its containers; where it lives is for `arrange`. A taken fit of its bay that
+ * Changes what a group asks of its place and its containers; where it lives is for `arrange`. A
+ * taken fit of its bay that
  * the change touches no longer holds and is taken back with it.
  */
 export const changeGroup = atomic(

@@ -22,7 +22,10 @@ import { decidedAtFromEnd, lastSeqOf, listRecentHistories } from '@/data/decisio
 import type { Records } from '@/data/records';
 import { householdOf, rulesInUse, type RuleInUse } from '../count/enoughRules';
 
-/** So many of the latest decisions of a project are open on the bench: they can be undone and are shown one by one. */
+/**
+ * So many of the latest decisions of a project are open on the bench: they can be undone and are
+ * shown one by one.
+ */
 const OPEN_EVENTS = 300;
 /** A session's own are all open, however many, up to what a browser folds without a pause. */
 const MOST_OPEN_EVENTS = 4800;

@@ -6,7 +6,10 @@ import { dayWords } from '../show/clientWords';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from '../show/paper';
 import { reasonWords } from '@/ui/sort/sortWords';
 
-/** The open questions as one page in the client's words, to show, print or send: a box to tick for each answer. */
+/**
+ * The open questions as one page in the client's words, to show, print or send: a box to tick for
+ * each answer.
+ */
 export function renderQuestionsHtml(
   { project, rooms, things }: Records<'project' | 'rooms' | 'things'>,
   { now, fontCss }: { readonly now: string; readonly fontCss: string },

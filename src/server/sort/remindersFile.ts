@@ -10,7 +10,8 @@ import { reasonWords } from '@/ui/sort/sortWords';
 const RINGS_AFTER_MIDNIGHT_S = 8 * 3600;
 
 /**
- * What was put off and has a day, as an iCalendar file (RFC 5545): one all-day entry for each thing, with the same
+ * What was put off and has a day, as an iCalendar file (RFC 5545): one all-day entry for each
+ * thing, with the same
  * UID each time it is exported, so that a calendar replaces an entry instead of showing it twice.
  */
 export function writeReminders(

@@ -38,7 +38,10 @@ interface SessionInput {
   readonly present: readonly string[];
 }
 
-/** Starts a session; one that still goes on in this room ends with it. @errors `not_found`: no such method. */
+/**
+ * Starts a session; one that still goes on in this room ends with it. @errors `not_found`: no such
+ * method.
+ */
 export const startSession = atomic(
   async (db: Db, projectId: ProjectId, input: SessionInput): Promise<SessionId> => {
     const own = (await listOwnMethods(db, projectId)).find(({ id }) => id === input.method);

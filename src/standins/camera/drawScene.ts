@@ -40,7 +40,10 @@ const CLUTTER = [
 ];
 const FOLDED = ['#d8c7a3', '#9fb2d3', '#b3c39f', '#cfa98c', '#93b0a8'];
 
-/** Draws a made-up photograph of a room's units from one spot: wall, floor, light, and what is on the shelves. */
+/**
+ * Draws a made-up photograph of a room's units from one spot: wall, floor, light, and what is on
+ * the shelves.
+ */
 export async function drawScene(scene: Scene): Promise<Buffer> {
   const view = arrangeFront(scene.units);
   const scale = Math.min(1480 / view.widthMm, 980 / view.heightMm);

@@ -22,7 +22,8 @@ const PICTURE_PX = { width: 4000, height: 3000 } as const;
 
 /**
  * Starts the simulated camera: `GET /picture?spot=…&moment=before` takes a made-up picture of a piece of
- * furniture, the same for the same spot, with the metadata that a phone writes (place, time, device), so that the
+ * furniture, the same for the same spot, with the metadata that a phone writes (place, time,
+ * device), so that the
  * app has something to take off. `GET /` says so. On the loopback only.
  */
 export function startCamera({ port }: { readonly port: number }): Promise<RunningCamera> {

@@ -1,4 +1,7 @@
-/** What a simulated beam reads of a true distance, as a real one would: a little noise, now and then held askew. */
+/**
+ * What a simulated beam reads of a true distance, as a real one would: a little noise, now and then
+ * held askew.
+ */
 interface Beam {
   readonly read: (trueMm: number) => number;
 }

@@ -24,7 +24,10 @@ export interface Stall {
   readonly changePrices: () => number;
 }
 
-/** The goods of a simulated shop, whose stock and prices move when they are told to. Repeatable by `random`. */
+/**
+ * The goods of a simulated shop, whose stock and prices move when they are told to. Repeatable by
+ * `random`.
+ */
 export function createStall(goods: readonly Omit<StallOffer, 'inStock'>[], random: Random): Stall {
   let offers: StallOffer[] = goods.map((good) => ({
     ...good,

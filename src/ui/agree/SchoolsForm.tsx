@@ -14,7 +14,10 @@ interface SchoolsFormProps {
   readonly onChoose: (scope: 'project' | 'room', choices: SchoolChoices) => Promise<ActionResult>;
 }
 
-/** Where practitioners disagree: what holds for the home, and where this room departs from it, each with its reason. */
+/**
+ * Where practitioners disagree: what holds for the home, and where this room departs from it, each
+ * with its reason.
+ */
 export function SchoolsForm({ project, room, roomName, onChoose }: SchoolsFormProps) {
   const { mutate } = useMutation();
   const [scope, setScope] = useState<'project' | 'room'>('project');

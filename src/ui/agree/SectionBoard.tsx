@@ -47,7 +47,10 @@ const toTyped = ({
   fullPercent,
 });
 
-/** Sections in the order of the work, each with its time drawn to one scale; what is not done this time stays to be seen. */
+/**
+ * Sections in the order of the work, each with its time drawn to one scale; what is not done this
+ * time stays to be seen.
+ */
 export function SectionBoard({
   estimates,
   rooms,

@@ -12,12 +12,16 @@ interface TermsFormProps {
   readonly onSave: (typed: TermsTyped) => Promise<ActionResult>;
 }
 
-/** Goals, look, what never leaves, money and time. Kept whenever a field is left; nothing waits for a button. */
+/**
+ * Goals, look, what never leaves, money and time. Kept whenever a field is left; nothing waits for
+ * a button.
+ */
 export function TermsForm({ typed: given, onSave }: TermsFormProps) {
   const [typed, setTyped] = useState(given);
   const [kept, setKept] = useState(given);
   const [base, setBase] = useState(given);
-  // What is kept comes back, or another's change or an undo comes in: fields that are being typed in stay as they are.
+  // What is kept comes back, or another's change or an undo comes in: fields that are being typed
+  // in stay as they are.
   if (JSON.stringify(given) !== JSON.stringify(base)) {
     setTyped(mergeTyped(typed, given, [base, kept]));
     setBase(given);

@@ -49,7 +49,10 @@ export const schoolChoiceWords: Readonly<Record<string, string>> = {
   nearest: 'nearest to use',
   together: 'all together',
 };
-/** Minutes as people say a length of work: quarters of an hour below three, half hours below ten, whole ones above. */
+/**
+ * Minutes as people say a length of work: quarters of an hour below three, half hours below ten,
+ * whole ones above.
+ */
 export function hoursWords(minutes: number): string {
   const hours = minutes / 60;
   const step = partsOfAnHour(hours);

@@ -55,7 +55,10 @@ export const toTypedTerms = (terms: Terms): TermsTyped => ({
   crewCount: String(terms.crewCount),
 });
 
-/** What stands in the fields when `given` comes in: a field that says something else than it did, in any of `known`, is being typed in and stays. */
+/**
+ * What stands in the fields when `given` comes in: a field that says something else than it did, in
+ * any of `known`, is being typed in and stays.
+ */
 export function mergeTyped(
   typed: TermsTyped,
   given: TermsTyped,

@@ -45,7 +45,10 @@ interface DatesViewProps {
 
 const dayWords = (day: string): string => format(parseISO(day), 'd MMM yyyy');
 
-/** Packs by their dates: one line a pack, so fast that a drawer takes two minutes; beside it what runs out first. */
+/**
+ * Packs by their dates: one line a pack, so fast that a drawer takes two minutes; beside it what
+ * runs out first.
+ */
 export function DatesView({ projectId, roomId, things, groups, kinds, today }: DatesViewProps) {
   const router = useRouter();
   const [added, setAdded] = useState<readonly DecisionEvent[]>([]);

@@ -125,7 +125,10 @@ export function EnoughLineView({
   );
 }
 
-/** A stroke a piece, in fives as one counts by hand; what is over stands apart in another colour and hatched. */
+/**
+ * A stroke a piece, in fives as one counts by hand; what is over stands apart in another colour and
+ * hatched.
+ */
 function Strokes({ kept, enough }: { kept: number; enough: number }) {
   const shown = Math.min(60, Math.max(kept, enough));
   return (

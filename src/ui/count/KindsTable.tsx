@@ -30,7 +30,10 @@ const SOURCE_WORDS: Readonly<Record<SizeSource, string>> = {
   weighed: 'weighed',
 };
 
-/** What one piece of each kind takes and weighs, with where the figure comes from; typed over, or put on the scale. */
+/**
+ * What one piece of each kind takes and weighs, with where the figure comes from; typed over, or
+ * put on the scale.
+ */
 export function KindsTable({ kinds, onSet, onWeigh, onReset }: KindsTableProps) {
   const [wanted, setWanted] = useState('');
   const [weighing, setWeighing] = useState<string>();

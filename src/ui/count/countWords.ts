@@ -2,7 +2,10 @@ import { type HouseholdCounts } from '@/core/count';
 import { formatCount } from '@/core/shared';
 import { type RuleTyped } from './RuleForm';
 
-/** A rule as a sum that a person can follow: "2 for each of 3 people, 2 for each of 2 guest places: one in use …". */
+/**
+ * A rule as a sum that a person can follow: "2 for each of 3 people, 2 for each of 2 guest places:
+ * one in use …".
+ */
 export function ruleWords(rule: RuleTyped, household: HouseholdCounts): string {
   const parts = [
     rule.perPerson > 0 && `${rule.perPerson} for each of ${household.people} people`,

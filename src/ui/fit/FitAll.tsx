@@ -40,7 +40,10 @@ interface FitAllProps {
 /** A second a place, and never more than a minute for all. */
 const msFor = (count: number): number => Math.min(60_000, count * 1000);
 
-/** Fits all open places of the room or of the home out in one go: shown as they come, stopped at any time, taken together. */
+/**
+ * Fits all open places of the room or of the home out in one go: shown as they come, stopped at any
+ * time, taken together.
+ */
 export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: FitAllProps) {
   const { mutate } = useMutation();
   const [prefer, setPrefer] = useState<FitAim>('cost');

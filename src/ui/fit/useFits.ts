@@ -31,7 +31,8 @@ class FitRunner {
 }
 
 /**
- * Works all four answers out, one after the other, in a worker; of each the first one found is shown, then the best, which is no worse by its aim than those before it. A new
+ * Works all four answers out, one after the other, in a worker; of each the first one found is
+ * shown, then the best, which is no worse by its aim than those before it. A new
  * request, or stopping, ends what runs.
  */
 export function useFits(request: FitQuestion | undefined): {

@@ -20,7 +20,10 @@ interface PictureSlotProps {
   readonly onRemovePicture: (pictureId: string) => Promise<ActionResult>;
 }
 
-/** The pictures of one moment from one spot: the last one shown, others to come from a file, a camera, or dropped here. */
+/**
+ * The pictures of one moment from one spot: the last one shown, others to come from a file, a
+ * camera, or dropped here.
+ */
 export function PictureSlot({
   projectId,
   vantagePoint,

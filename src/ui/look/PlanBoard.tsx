@@ -232,7 +232,10 @@ export function PlanBoard({
 const RANKS: Readonly<Partial<Record<string, number>>> = { clear: 0, unit: 1 };
 const rankOf = ({ kind }: PlanThing): number => RANKS[kind] ?? 2;
 
-/** What a key does to a thing: arrows as they look on the page, W to the next wall, Delete out of the plan. */
+/**
+ * What a key does to a thing: arrows as they look on the page, W to the next wall, Delete out of
+ * the plan.
+ */
 function keyedPlace(
   event: KeyboardEvent,
   thing: PlanThing,

@@ -6,7 +6,10 @@ import { reachWords } from './lookWords';
 /** Less than this unseen at the back is nothing to speak of, in mm. */
 const WORTH_SAYING_MM = 50;
 
-/** What the measures mean: litres, the largest thing that goes in, who reaches how, what hides at the back, and anchoring. */
+/**
+ * What the measures mean: litres, the largest thing that goes in, who reaches how, what hides at
+ * the back, and anchoring.
+ */
 export function UnitJudgementList({
   unit,
   people,

@@ -339,7 +339,8 @@ test('terms that come in never take away what is being typed, and bring all else
   const base = toTypedTerms(defaultTerms);
   const sent = { ...base, goals: 'Supper in ten minutes' };
   const typed = { ...sent, hourlyRate: '40' };
-  // The first field comes back kept while the second is typed; then the second comes back as money is written.
+  // The first field comes back kept while the second is typed; then the second comes back as money
+  // is written.
   expect(mergeTyped(typed, sent, [base, sent])).toEqual(typed);
   expect(mergeTyped(typed, { ...sent, hourlyRate: '40.00' }, [sent, typed])).toEqual({
     ...sent,

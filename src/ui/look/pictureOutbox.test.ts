@@ -16,7 +16,10 @@ function memoryStore(): PictureStore & { readonly size: () => number } {
   };
 }
 
-/** A server that keeps pieces, over a line that breaks before a request, or after it was done and before its answer. */
+/**
+ * A server that keeps pieces, over a line that breaks before a request, or after it was done and
+ * before its answer.
+ */
 function flakyServer(
   random: () => number,
   { breaks, refuses }: { readonly breaks: number; readonly refuses: (size: number) => boolean },

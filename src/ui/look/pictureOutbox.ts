@@ -1,4 +1,3 @@
-import type { Moment } from '@/core/look';
 import { createUuid } from '../createUuid';
 import { createPictureStore, type PictureStore } from './pictureStore';
 import { type OutgoingPicture, type StoredPicture } from './outgoingPicture';
@@ -115,7 +114,10 @@ export class PictureOutbox {
     return this.pictures.find(({ problem }) => problem === '');
   }
 
-  /** Asks how much has arrived, sends the rest in pieces, and has it made a picture. Throws where the connection breaks. */
+  /**
+   * Asks how much has arrived, sends the rest in pieces, and has it made a picture. Throws where
+   * the connection breaks.
+   */
   private async sendOne(picture: OutgoingPicture): Promise<'kept' | 'refused'> {
     const stored = await this.means.store.get(picture.id);
     if (!stored) {
@@ -158,7 +160,10 @@ export class PictureOutbox {
     return 'kept';
   }
 
-  /** The browser's copy goes only once the server's can be read. Throws where it cannot: all is sent again. */
+  /**
+   * The browser's copy goes only once the server's can be read. Throws where it cannot: all is sent
+   * again.
+   */
   private async readBack(id: string): Promise<void> {
     const response = await this.means.request(`/api/pictures/${id}`, { cache: 'no-store' });
     if (!response.ok || (await response.blob()).size === 0)

@@ -28,7 +28,10 @@ export interface PlanThing {
 }
 export type Moved = Readonly<Record<string, WallPlace | null>>;
 
-/** Everything of a room that has a place in its plan or wants one; `moved` holds what was moved and not kept yet. */
+/**
+ * Everything of a room that has a place in its plan or wants one; `moved` holds what was moved and
+ * not kept yet.
+ */
 export function listPlanThings(
   {
     room,

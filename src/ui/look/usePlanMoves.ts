@@ -21,7 +21,10 @@ interface PlanMoves {
   ) => void;
 }
 
-/** Moves that are shown at once and kept behind the scenes; a move is shown until the records say the same. */
+/**
+ * Moves that are shown at once and kept behind the scenes; a move is shown until the records say
+ * the same.
+ */
 export function usePlanMoves(
   onMove: (kind: PlanThing['kind'], id: string, place: WallPlace | null) => Promise<ActionResult>,
 ): PlanMoves {

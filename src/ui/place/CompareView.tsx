@@ -30,7 +30,10 @@ interface CompareViewProps {
   readonly onChoose: (draftId: string) => Promise<ActionResult>;
 }
 
-/** Two arrangements point by point: what they ask in a week, who reaches what, which places are full, which rules bend, and what moves. */
+/**
+ * Two arrangements point by point: what they ask in a week, who reaches what, which places are
+ * full, which rules bend, and what moves.
+ */
 export function CompareView({
   slips,
   sides,

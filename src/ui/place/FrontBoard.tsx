@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, type KeyboardEvent } from 'react';
+import { useMemo } from 'react';
 
 import { tightestReach, type Person } from '@/core/agree';
 import { arrangeFront, type Bay, type Unit } from '@/core/look';

@@ -12,7 +12,10 @@ interface LeavingListProps {
   readonly onSay: (groupId: string, mayLeave: boolean) => Promise<ActionResult>;
 }
 
-/** Which groups may live outside their room; what is in reserve, seasonal or rarely used may until somebody says otherwise. */
+/**
+ * Which groups may live outside their room; what is in reserve, seasonal or rarely used may until
+ * somebody says otherwise.
+ */
 export function LeavingList({ rooms, groups, onSay }: LeavingListProps) {
   const { mutate } = useMutation();
   const say = async (group: Group, mayLeave: boolean) => {

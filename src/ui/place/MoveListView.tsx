@@ -2,13 +2,13 @@
 
 import { useOptimistic, useState, useTransition } from 'react';
 
-import { BASKET, cleanings, tickedItem, type KeptMoveList } from '@/core/place';
+import { cleanings, tickedItem, type KeptMoveList } from '@/core/place';
 import { formatLitres, formatMass } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
 import { sayWithNames } from '../sayWithNames';
-import { MoveLine, type MovedGroup, stopWords } from './MoveLine';
+import { MoveLine, type MovedGroup } from './MoveLine';
 
 interface MoveListViewProps {
   readonly list: KeptMoveList | undefined;
@@ -31,7 +31,10 @@ const CLEANING_WORDS: Readonly<Record<KeptMoveList['cleaning'], string>> = {
   paint: 'painted',
 };
 
-/** The working list from where everything stands to the chosen arrangement: made, ticked off, made anew where reality differed. */
+/**
+ * The working list from where everything stands to the chosen arrangement: made, ticked off, made
+ * anew where reality differed.
+ */
 export function MoveListView({
   list: keptList,
   bays,

@@ -51,7 +51,10 @@ interface PlaceBoardProps {
 const baysIn = (fronts: readonly RoomFront[]): Bay[] =>
   fronts.flatMap(({ units }) => walkBays(units).filter((bay) => !bay.outOfScope));
 
-/** The room, or the home room by room, from the front, to scale, with a tag for each group: dragged, tapped, or carried by keys. */
+/**
+ * The room, or the home room by room, from the front, to scale, with a tag for each group: dragged,
+ * tapped, or carried by keys.
+ */
 export function PlaceBoard({
   rooms,
   groups: keptGroups,

@@ -20,7 +20,10 @@ const HAZARD_WORDS = {
 } as const;
 const AVOID_WORDS = { moist: 'damp', warm: 'warmth', light: 'light' } as const;
 
-/** What a place must know of a group beyond how often and by whom it is used; most of it is read from the group's name. */
+/**
+ * What a place must know of a group beyond how often and by whom it is used; most of it is read
+ * from the group's name.
+ */
 export function PlacingFacts({ group, placing, others, onChange }: PlacingFactsProps) {
   const now = { ...group, placing };
   const season = seasonOf(now);

@@ -26,7 +26,10 @@ interface ProposePanelProps {
   ) => Promise<ActionResult>;
 }
 
-/** Works out where everything should live, tells how far from the best possible it is, and what would move. */
+/**
+ * Works out where everything should live, tells how far from the best possible it is, and what
+ * would move.
+ */
 export function ProposePanel({
   request,
   groups,

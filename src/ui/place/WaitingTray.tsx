@@ -11,7 +11,10 @@ interface WaitingTrayProps {
   readonly onTakeIn: (thingId: string) => Promise<ActionResult<unknown>>;
 }
 
-/** Things of other rooms that belong here, and those of the whole home that nobody has a room for: taken in, each becomes a tag. */
+/**
+ * Things of other rooms that belong here, and those of the whole home that nobody has a room for:
+ * taken in, each becomes a tag.
+ */
 export function WaitingTray({ lists, rooms, onTakeIn }: WaitingTrayProps) {
   return (
     <>

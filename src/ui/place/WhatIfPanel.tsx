@@ -33,7 +33,10 @@ const WHAT_IF_MS = 900;
 /** Wait for the hand to rest before asking. */
 const REST_MS = 220;
 
-/** What is asked: a place that is lost, a shelf that moves by so much, a person of another height; empty where it stays as it is. */
+/**
+ * What is asked: a place that is lost, a shelf that moves by so much, a person of another height;
+ * empty where it stays as it is.
+ */
 interface Asked {
   readonly lostBayId: string;
   readonly shelfId: string;
@@ -69,7 +72,10 @@ function toChanges(
   ];
 }
 
-/** A shelf moved, a place lost, another height: what the best arrangement would then take, at once. Nothing is changed by it. */
+/**
+ * A shelf moved, a place lost, another height: what the best arrangement would then take, at once.
+ * Nothing is changed by it.
+ */
 export function WhatIfPanel({
   request,
   groups,

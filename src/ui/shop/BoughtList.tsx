@@ -17,7 +17,10 @@ interface BoughtListProps {
   readonly onReturn: (purchaseId: string, typed: unknown) => Promise<ActionResult>;
 }
 
-/** What is bought already, with what was paid; a line can be taken back, or its pieces brought back to the shop. */
+/**
+ * What is bought already, with what was paid; a line can be taken back, or its pieces brought back
+ * to the shop.
+ */
 export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtListProps) {
   const { mutate } = useMutation();
   const [openId, setOpenId] = useState('');

@@ -38,7 +38,10 @@ interface MaterialsViewProps {
   readonly onSave: (materials: Materials) => Promise<ActionResult>;
 }
 
-/** Boards, liners, paint, labels and fixings: typed, kept, worked out as plans to print and put on the shopping list. */
+/**
+ * Boards, liners, paint, labels and fixings: typed, kept, worked out as plans to print and put on
+ * the shopping list.
+ */
 export function MaterialsView({
   materials,
   units,

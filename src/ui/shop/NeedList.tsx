@@ -13,7 +13,10 @@ interface NeedRow {
   readonly name: string;
   readonly qty: number;
   readonly hadQty: number;
-  /** What calls for it; only a container's priority is changed here, only what was put down by hand is taken off here. */
+  /**
+   * What calls for it; only a container's priority is changed here, only what was put down by hand
+   * is taken off here.
+   */
   readonly from: 'fit' | 'owned' | 'hand' | 'material';
   readonly priority: Priority;
   /** Pieces that the plan leaves out. */
@@ -37,7 +40,10 @@ export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = {
   nice: 'would be nice',
 };
 
-/** Everything the room calls for, what is there, how much each is wanted, what the line comes to, and the client's yes to it. */
+/**
+ * Everything the room calls for, what is there, how much each is wanted, what the line comes to,
+ * and the client's yes to it.
+ */
 export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: NeedListProps) {
   const { mutate } = useMutation();
   return (
@@ -121,7 +127,10 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
   );
 }
 
-/** The client's yes, seen at once; one that is not kept is taken back. A line that has become dearer is asked about again. */
+/**
+ * The client's yes, seen at once; one that is not kept is taken back. A line that has become dearer
+ * is asked about again.
+ */
 function Approve({
   need,
   currency,

@@ -24,7 +24,10 @@ interface ReceiptsProps {
   readonly onRemove: (receiptId: string) => Promise<ActionResult>;
 }
 
-/** Receipts with their pictures, each against what was noted for its shop and day; lines of receipts come and go as CSV. */
+/**
+ * Receipts with their pictures, each against what was noted for its shop and day; lines of receipts
+ * come and go as CSV.
+ */
 export function Receipts({
   projectId,
   roomId,

@@ -10,7 +10,10 @@ import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { useMutation } from '../useMutation';
 
-/** One line at a shop: packs of a container, of a thing put down by hand or of a material, or its delivery. */
+/**
+ * One line at a shop: packs of a container, of a thing put down by hand or of a material, or its
+ * delivery.
+ */
 export interface ShopLine {
   readonly key: string;
   readonly containerId: string | null;

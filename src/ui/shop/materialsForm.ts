@@ -37,7 +37,10 @@ const buying = z.object({
 const allOf = <T>(of: (kind: MaterialKind) => T) =>
   Object.fromEntries(materialKinds.map((kind) => [kind, of(kind)])) as Record<MaterialKind, T>;
 
-/** Materials as they are typed. A roll without a width is no roll, paint without a surface is no paint, tape without a letter's height no tape. */
+/**
+ * Materials as they are typed. A roll without a width is no roll, paint without a surface is no
+ * paint, tape without a letter's height no tape.
+ */
 export const materialsFormSchemaFor = (unit: LengthUnit) =>
   z
     .object({

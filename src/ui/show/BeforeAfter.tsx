@@ -13,7 +13,10 @@ interface BeforeAfterProps {
   readonly afterWords: string;
 }
 
-/** Before and after from the same spot, one over the other, with a divider that is dragged or moved by keys. */
+/**
+ * Before and after from the same spot, one over the other, with a divider that is dragged or moved
+ * by keys.
+ */
 export function BeforeAfter({ name, before, after, beforeWords, afterWords }: BeforeAfterProps) {
   const [percent, setPercent] = useState(50);
   return (

@@ -6,7 +6,10 @@ import type { Currency } from '@/core/shared';
 import { secondOpinionOf, type OpinionFacts } from '@/core/sort';
 import { cautionWords, opinionWords } from './sortWords';
 
-/** What the stated rules say of the thing in hand: for, against, and a question for the client. It never decides. */
+/**
+ * What the stated rules say of the thing in hand: for, against, and a question for the client. It
+ * never decides.
+ */
 export function OpinionPanel({
   facts,
   because,

@@ -13,7 +13,10 @@ export const withDateReason = (
     ? { ...parsed, reasons: [...parsed.reasons, 'out_of_date'] }
     : parsed;
 
-/** Everything of a group that is kept, with the thing in hand: how many pieces, and what the best of them need. */
+/**
+ * Everything of a group that is kept, with the thing in hand: how many pieces, and what the best of
+ * them need.
+ */
 export function needOfGroup(
   groupId: Group['id'],
   {
@@ -37,7 +40,10 @@ export function needOfGroup(
   return { pieces: piecesOf(piles), litresOfBest: (pieces: number) => litresOfBest(piles, pieces) };
 }
 
-/** How many are kept and how many are enough of what a name names, and in which other rooms there are more. */
+/**
+ * How many are kept and how many are enough of what a name names, and in which other rooms there
+ * are more.
+ */
 export function enoughFor(
   name: string,
   {

@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 
-import { usableLitresOf, type Unit } from '@/core/look';
+import { usableLitresOf } from '@/core/look';
 import {
   actOf,
   addTallies,
@@ -21,9 +21,6 @@ import {
   withKindSizes,
   type BenchBase,
   type DecisionEvent,
-  type Group,
-  type KindSize,
-  type ParsedThing,
   type PilePart,
   type Reason,
   type StandingEvent,
@@ -38,7 +35,6 @@ import {
   type BayId,
   type RoomId,
 } from '@/core/shared';
-import type { HomeCounts, HouseholdCounts, ShippedRule } from '@/core/count';
 import { decisionOutbox } from './decisionOutbox';
 import { serverNow } from './deviceClock';
 import { createUuid } from '../createUuid';
@@ -209,7 +205,10 @@ export function useBench({
 }
 export type Bench = ReturnType<typeof useBench>;
 
-/** The server's log with what was decided since, here and on other devices, of things that were ever in this room. */
+/**
+ * The server's log with what was decided since, here and on other devices, of things that were ever
+ * in this room.
+ */
 function useFullLog({
   projectId,
   roomId,

@@ -1,10 +1,9 @@
 /**
  * The whole check, on a machine with only Node and npm: installs what is missing (Chromium too, by
- * apt where it can), then unit tests, a production build, and the journeys in a browser against it, during
- * which, since they mostly wait, format, lint and types are looked at. Ends with one line `N
- * passed, N failed`; format, lint, types and build count as one each.
+ * apt where it can), then format, lint, types, unit tests, a production build, and the journeys in a browser
+ * against it. Ends with one line `N passed, N failed`; format, lint, types and build count as one each.
  */
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 
@@ -21,11 +20,14 @@ const count = (good, bad) => {
   failed += bad;
 };
 
-async function main() {
+function main() {
   ensureInstalled();
   ensureChromium();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
+  step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
+  step('Types', bin('tsc'), ['--noEmit']);
   runJest();
   try {
     heading('Build');
@@ -35,12 +37,7 @@ async function main() {
     if (!(error instanceof SetupError)) throw error;
     count(0, 1);
   }
-  const journeys = startPlaywright();
-  step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
-  step('Types', bin('tsc'), ['--noEmit']);
-  await journeys;
-  countJourneys();
+  runPlaywright();
 }
 
 function heading(text) {
@@ -67,14 +64,9 @@ function runJest() {
   count(result.numPassedTests, result.numFailedTests + result.numRuntimeErrorTestSuites);
 }
 
-/** Ends when they have ended; its lines come between those of the steps beside it. */
-function startPlaywright() {
+function runPlaywright() {
   heading('Journeys in the browser');
-  const child = spawn(bin('playwright'), ['test'], { cwd: root, stdio: 'inherit' });
-  return new Promise((resolve) => child.once('exit', resolve));
-}
-
-function countJourneys() {
+  spawnSync(bin('playwright'), ['test'], { cwd: root, stdio: 'inherit' });
   const stats = readReport(path.join(REPORTS, 'report.json'))?.stats;
   if (!stats || stats.expected + stats.unexpected === 0) return count(0, 1);
   // Journeys that could not start, because one before them failed, did not pass either.
@@ -102,7 +94,7 @@ function ensureChromium() {
 }
 
 try {
-  await main();
+  main();
 } catch (error) {
   if (!(error instanceof SetupError)) throw error;
   if (error.message !== '') process.stderr.write(`${error.message}\n`);

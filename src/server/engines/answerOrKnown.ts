@@ -7,6 +7,7 @@ import { listOffers, listShops } from '@/data/catalogueRepo';
 import { stampOf } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { findKnownAnswer, putKnownAnswer } from '@/data/knownAnswers';
+import { loadRecords } from '@/data/records';
 import { nowIso, today } from '../means';
 
 /** So long a page waits for its answer before it shows the last one. */

@@ -96,6 +96,10 @@ test('the last answer is shown with its date while a new one takes long, and kep
     finish();
     expect(later.state === 'coming' && (await later.coming)).toBe('second');
     expect(await answerOrKnown(db, about, slow)).toEqual({ state: 'fresh', answer: 'second' });
+    // What changes without a change of the home makes it out of date, too.
+    await db('containers').update({ name: 'renamed' });
+    const third = await answerOrKnown(db, about, () => Promise.resolve('third'));
+    expect(third).toEqual({ state: 'fresh', answer: 'third' });
   } finally {
     await db.destroy();
   }

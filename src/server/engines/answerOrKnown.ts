@@ -27,9 +27,11 @@ export type Answered<A> =
  * the day.
  */
 async function basisOf(db: Db, projectId: ProjectId): Promise<string> {
-  const prices = JSON.stringify([await listOffers(db), await listShops(db)]);
-  const priceHash = createHash('sha256').update(prices).digest('base64url');
-  return `${await stampOf(db, projectId)} ${priceHash} ${today()}`;
+  // The price list, and its containers, change without a change of the home.
+  const own = await loadRecords(db, projectId, 'project', 'rooms', 'containers');
+  const told = JSON.stringify([own, await listOffers(db), await listShops(db)]);
+  const hash = createHash('sha256').update(told).digest('base64url');
+  return `${await stampOf(db, projectId)} ${hash} ${today()}`;
 }
 
 /**

@@ -96,8 +96,8 @@ test('the last answer is shown with its date while a new one takes long, and kep
     finish();
     expect(later.state === 'coming' && (await later.coming)).toBe('second');
     expect(await answerOrKnown(db, about, slow)).toEqual({ state: 'fresh', answer: 'second' });
-    // What changes without a change of the home makes it out of date, too.
-    await db('containers').update({ name: 'renamed' });
+    // What changes without passing the changes makes it out of date, too.
+    await db('rooms').update({ budget_minor: 9 });
     const third = await answerOrKnown(db, about, () => Promise.resolve('third'));
     expect(third).toEqual({ state: 'fresh', answer: 'third' });
   } finally {

@@ -2,6 +2,7 @@
 
 import { format, parseISO } from 'date-fns';
 import { Camera, X } from 'lucide-react';
+import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
@@ -37,6 +38,7 @@ export function Receipts({
   currency,
   onRemove,
 }: ReceiptsProps) {
+  const router = useRouter();
   const { mutate } = useMutation();
   const listId = useId();
   const [typed, setTyped] = useState({ shop: '', day: today, total: '' });
@@ -61,6 +63,7 @@ export function Receipts({
     }
     setTyped({ shop: '', day: today, total: '' });
     setPicture(undefined);
+    router.refresh();
   };
   return (
     <section aria-label="Receipts" className="panel px-4 py-3">

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 
 import { aDatabase, aDecision, HOME } from '@test/builders';
+import { decisionIdSchema } from '@/core/shared';
 import {
+  correctThing,
   decisionEventSchema,
   destinationOf,
   foldDecisions,
@@ -126,4 +128,34 @@ test('a thing that belongs in another room is still waited for when that room ha
   const [thing] = await listThings(db, HOME);
   expect(thing?.destination).toEqual({ kind: 'room', roomId: 'attic' });
   expect(openListsOf([thing as Thing], { ...attic, name: 'Loft' }).comingIn).toHaveLength(1);
+});
+
+test('what is decided anew goes where it is said to go now', async () => {
+  const { rooms } = await loadRecords(db, HOME, 'rooms');
+  for (const name of ['Attic', 'Cellar'])
+    await insertRecord(
+      db,
+      roomRecord,
+      roomRecord.table.schema.parse({ ...rooms[0], id: name.toLowerCase(), name }),
+    );
+  await appendDecisions(db, HOME, [aDecision({ id: 'a', verdict: 'elsewhere', to: 'Attic' })]);
+  let step = 0;
+  const change = async (to: Parameters<typeof correctThing>[1]) => {
+    const [thing] = await listThings(db, HOME);
+    if (!thing) throw new Error('there is no thing');
+    step += 1;
+    const means = {
+      actId: `again${step}`,
+      now: `2026-12-0${step}T10:00:00.000Z`,
+      device: 'desk',
+      toDecisionId: (id: string) => decisionIdSchema.parse(id),
+      createThingId: () => thing.id,
+    };
+    await appendDecisions(db, HOME, [correctThing(thing, to, means)]);
+    return (await listThings(db, HOME))[0]?.destination;
+  };
+  expect(await change({ to: 'Cellar' })).toEqual({ kind: 'room', roomId: 'cellar' });
+  expect(await change({ count: 2 })).toEqual({ kind: 'room', roomId: 'cellar' });
+  expect(await change({ verdict: 'give', to: 'Ida' })).toEqual({ kind: 'person', name: 'Ida' });
+  expect(await change({ verdict: 'keep', to: '' })).toBeUndefined();
 });

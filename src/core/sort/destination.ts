@@ -53,6 +53,16 @@ export function readDestination(
   }
 }
 
+/**
+ * What a thing's destination becomes when it is decided anew: it stays only where the same is said
+ * again; what was said otherwise is read anew from its words.
+ */
+export const keptDestination = (
+  before: Going,
+  { verdict, to }: Pick<Going, 'verdict' | 'to'>,
+): Destination | undefined =>
+  before.verdict === verdict && before.to === to ? before.destination : undefined;
+
 /** Where a thing goes: as it was kept, or for older events as its words say. */
 export const destinationOf = (going: Going, rooms: readonly NamedRoom[]): Destination | undefined =>
   going.destination ?? readDestination(going, rooms);

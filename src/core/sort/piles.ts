@@ -1,6 +1,7 @@
 import type { DecisionId, ThingId } from '../shared';
 import { type DecisionEvent, type StandingEvent, type Thing } from './model';
 import { type Verdict } from './verdicts';
+import { keptDestination } from './destination';
 
 /** Where the events of an act come from: what core does without. */
 export interface EventMeans {
@@ -43,6 +44,7 @@ export function splitPile(
     count: part.count,
     verdict: part.verdict,
     to: part.to,
+    destination: keptDestination(pile, part),
     litres: roundTo((pile.litres * part.count) / pile.count, 100),
     massG: Math.round((pile.massG * part.count) / pile.count),
     groupId: facts.groupId,
@@ -105,6 +107,7 @@ export function correctThing(
     ...facts,
     ...scaled,
     ...rest,
+    destination: keptDestination(thing, { ...thing, ...rest }),
     ...(expiresOn === undefined ? {} : { expiresOn }),
     kind: 'decided',
     id: means.toDecisionId(partIdOf(means.actId, 0)),

@@ -32,7 +32,7 @@ export async function takeIn(
         roomId,
         name: `${thing.name.charAt(0).toUpperCase()}${thing.name.slice(1)}`.slice(0, 60),
       });
-      const { id: _id, decisionId: _decisionId, ...facts } = thing;
+      const { id: _id, decisionId: _decisionId, destination: _destination, ...facts } = thing;
       await appendDecisions(trx, projectId, [
         {
           ...facts,

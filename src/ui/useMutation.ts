@@ -17,8 +17,8 @@ const UNANSWERED =
   'The server did not answer; whether this was kept is not known. Load the page again to see.';
 
 /**
- * The one way by which a page changes something. Only one change of a component runs at a time for
- * `isPending`; what fails is said in the notice, by fields where a form has them, and loses nothing
+ * The one way by which a page changes something. `isPending` while any change of the component is on
+ * its way; what fails is said in the notice, by fields where a form has them, and loses nothing
  * that was typed. A form that `showsFields` says it there instead. The action's answer brings the page
  * along as it is then.
  */

@@ -1,4 +1,5 @@
 import { planFit, type FitAnswer, type FitQuestion } from '@/core/fit';
+import { planMoveList, type MoveList } from '@/core/place';
 import { loadSolver } from '@/core/shared';
 import {
   findWaysBack,
@@ -35,6 +36,8 @@ export const engines = {
     findWaysBack(request, { solver: await loadSolver(), clock }),
   cuts: async (request: CutRequest): Promise<CutAnswer> =>
     planCuts(request, { solver: await loadSolver(), clock }),
+  moveList: async (request: Parameters<typeof planMoveList>[0]): Promise<MoveList> =>
+    Promise.resolve(planMoveList(request, { clock })),
   roll: async (request: RollRequest): Promise<RollAnswer> =>
     Promise.resolve(planRoll(request, { clock })),
 };

@@ -27,7 +27,7 @@ const pool = (): EnginePool =>
 const remembered = new Map<string, Promise<unknown>>();
 
 /** By which an engine's question is known: the same question has the same answer. */
-export const keyOf = (engine: EngineName, question: unknown): string =>
+const keyOf = (engine: EngineName, question: unknown): string =>
   createHash('sha256')
     .update(`${engine} ${JSON.stringify(question)}`)
     .digest('base64url');
@@ -51,18 +51,4 @@ export function runEngine<N extends EngineName>(
   // What failed is asked again the next time.
   answer.catch(() => remembered.delete(key));
   return answer;
-}
-
-/** Asks an engine for what nobody will ask again, and can be stopped. */
-export const runEngineOnce = <N extends EngineName>(
-  engine: N,
-  question: QuestionOf<N>,
-  options: { readonly signal?: AbortSignal | undefined } = {},
-): Promise<AnswerOf<N>> => pool().run(engine, question, options);
-
-/** For tests and scripts that end. */
-export async function closeEngines(): Promise<void> {
-  remembered.clear();
-  await globals.tinBoxEngines?.close();
-  delete globals.tinBoxEngines;
 }

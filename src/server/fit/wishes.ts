@@ -28,7 +28,7 @@ import {
 } from '@/data/records';
 import { nowIso } from '../means';
 import { listFitContainers, toFitQuestion } from './takeFit';
-import { runEngine, runEngineOnce } from '../engines/runEngine';
+import { runEngine } from '../engines/runEngine';
 
 type FitWish =
   | { readonly kind: 'forbid' | 'allow'; readonly containerId: ContainerId }
@@ -170,7 +170,7 @@ export async function correctContainer(
       refits.push({ bayName, outcome: 'still_fits', moreMinor: 0 });
       continue;
     }
-    const answer = await runEngineOnce('fit', request);
+    const answer = await runEngine('fit', request);
     const isFound = answer.status !== 'infeasible';
     refits.push({
       bayName,

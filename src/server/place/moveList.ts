@@ -1,13 +1,6 @@
 import 'server-only';
 
-import {
-  BASKET,
-  planMoveList,
-  tickedItem,
-  type KeptItem,
-  type KeptMoveList,
-  type MoveList,
-} from '@/core/place';
+import { BASKET, tickedItem, type KeptItem, type KeptMoveList, type MoveList } from '@/core/place';
 import { usableLitresOf } from '@/core/look';
 import {
   bayIdSchema,
@@ -21,7 +14,7 @@ import {
   type RoomId,
 } from '@/core/shared';
 import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G } from '@/core/sort';
-import { atomic, recordChange } from '@/data/changes';
+import { atomic, recordChange, requireUnchanged, stampOf } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import {
   groupRecord,
@@ -30,6 +23,7 @@ import {
   type ProjectRecords,
   type Records,
 } from '@/data/records';
+import { runEngine } from '../engines/runEngine';
 import { nowIso } from '../means';
 
 /** Litres of a laundry basket. */
@@ -50,28 +44,30 @@ type MoveListReasons = MoveList['reasons'];
  * list goes. Groups of other
  * rooms move too where they stand in this room's places or are to live in them.
  * Fails with what makes it impossible, the bays by their names; nothing is kept then.
+ * @errors `changed_since`: the home was changed while the order was worked out.
  */
-export const makeMoveList = atomic(
-  async (
-    db: Db,
-    projectId: ProjectId,
-    input: MoveListInput,
-  ): Promise<Result<undefined, MoveListReasons>> => {
-    const records = await loadRecords(db, projectId, 'groups', 'things', 'units');
-    const list = planFor(records, input);
-    if (!list.ok) return list;
-    await recordChange(db, { projectId, deed: { code: 'moves_listed' }, now: nowIso() }, (writer) =>
-      writer.put(moveListRecord, list.value),
-    );
-    return ok(undefined);
-  },
-);
+export async function makeMoveList(
+  db: Db,
+  projectId: ProjectId,
+  input: MoveListInput,
+): Promise<Result<undefined, MoveListReasons>> {
+  const stamp = await stampOf(db, projectId);
+  const records = await loadRecords(db, projectId, 'groups', 'things', 'units');
+  const list = await planFor(records, input);
+  if (!list.ok) return list;
+  const change = { projectId, deed: { code: 'moves_listed' }, now: nowIso() } as const;
+  await recordChange(db, change, async (writer, trx) => {
+    await requireUnchanged(trx, projectId, stamp);
+    await writer.put(moveListRecord, list.value);
+  });
+  return ok(undefined);
+}
 
-function planFor(
+async function planFor(
   records: Records<'groups' | 'things' | 'units'>,
   input: MoveListInput,
   inBasketIds: readonly GroupId[] = [],
-): Result<KeptMoveList, MoveListReasons> {
+): Promise<Result<KeptMoveList, MoveListReasons>> {
   const { units, groups, things } = records;
   const own = new Set(
     units
@@ -95,24 +91,21 @@ function planFor(
     (group) =>
       !moving.includes(group) && group.standsBayId !== null && touched.has(group.standsBayId),
   );
-  const list = planMoveList(
-    {
-      bays,
-      inBasketIds,
-      cleanedBayIds: input.cleanedBayIds.filter((id) => own.has(id)),
-      basketLitres: BASKET_LITRES,
-      liftG: LIFTING_LIMIT_G,
-      timeLimitMs: MOVES_MS,
-      groups: [...moving, ...staying].map((group) => ({
-        id: group.id,
-        litres: keptLitresOf(group, things),
-        massG: keptMassGOf(group, things),
-        from: group.standsBayId,
-        to: moving.includes(group) ? group.bayId : group.standsBayId,
-      })),
-    },
-    { clock: () => performance.now() },
-  );
+  const list = await runEngine('moveList', {
+    bays,
+    inBasketIds,
+    cleanedBayIds: input.cleanedBayIds.filter((id) => own.has(id)),
+    basketLitres: BASKET_LITRES,
+    liftG: LIFTING_LIMIT_G,
+    timeLimitMs: MOVES_MS,
+    groups: [...moving, ...staying].map((group) => ({
+      id: group.id,
+      litres: keptLitresOf(group, things),
+      massG: keptMassGOf(group, things),
+      from: group.standsBayId,
+      to: moving.includes(group) ? group.bayId : group.standsBayId,
+    })),
+  });
   if (list.reasons.length > 0) return err(list.reasons);
   const items = list.items.map((item): KeptItem =>
     item.kind === 'clean'
@@ -183,46 +176,46 @@ export const tickMove = atomic(
  * out anew from where things
  * really are; what is done stays on the list. Cleaning that is done is not asked for again.
  */
-export const noteDeviation = atomic(
-  async (
-    db: Db,
-    projectId: ProjectId,
-    {
-      roomId,
-      groupId,
-      bayId,
-    }: { readonly roomId: RoomId; readonly groupId: GroupId; readonly bayId: BayId | null },
-  ): Promise<Result<undefined, MoveListReasons>> => {
-    const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'things', 'units');
-    const list = getList(records, roomId);
-    const group = records.groups.find(({ id }) => id === groupId);
-    if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
-    const done = list.items.filter(({ doneAt }) => doneAt !== null);
-    const cleaned = new Set(done.flatMap((item) => (item.kind === 'clean' ? [item.bayId] : [])));
-    const moved = { ...group, standsBayId: bayId };
-    const groups = records.groups.map((other) => (other.id === groupId ? moved : other));
-    const rest = planFor(
-      { ...records, groups },
-      { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) },
-      inBaskets(groups, { done, noted: bayId === null ? [groupId] : [] }),
-    );
-    if (!rest.ok) return rest;
-    await recordChange(
-      db,
-      { projectId, deed: { code: 'standing_noted', name: group.name }, now: nowIso() },
-      async (writer) => {
-        await writer.put(groupRecord, moved);
-        await writer.put(moveListRecord, {
-          ...rest.value,
-          cleanedBayIds: list.cleanedBayIds,
-          items: [...done, ...rest.value.items],
-          leastStagedLitres: null,
-        });
-      },
-    );
-    return ok(undefined);
-  },
-);
+export async function noteDeviation(
+  db: Db,
+  projectId: ProjectId,
+  {
+    roomId,
+    groupId,
+    bayId,
+  }: { readonly roomId: RoomId; readonly groupId: GroupId; readonly bayId: BayId | null },
+): Promise<Result<undefined, MoveListReasons>> {
+  const stamp = await stampOf(db, projectId);
+  const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'things', 'units');
+  const list = getList(records, roomId);
+  const group = records.groups.find(({ id }) => id === groupId);
+  if (!group) throw new DataError('not_found', `there is no group ${groupId}`);
+  const done = list.items.filter(({ doneAt }) => doneAt !== null);
+  const cleaned = new Set(done.flatMap((item) => (item.kind === 'clean' ? [item.bayId] : [])));
+  const moved = { ...group, standsBayId: bayId };
+  const groups = records.groups.map((other) => (other.id === groupId ? moved : other));
+  const rest = await planFor(
+    { ...records, groups },
+    { ...list, roomId, cleanedBayIds: list.cleanedBayIds.filter((id) => !cleaned.has(id)) },
+    inBaskets(groups, { done, noted: bayId === null ? [groupId] : [] }),
+  );
+  if (!rest.ok) return rest;
+  await recordChange(
+    db,
+    { projectId, deed: { code: 'standing_noted', name: group.name }, now: nowIso() },
+    async (writer, trx) => {
+      await requireUnchanged(trx, projectId, stamp);
+      await writer.put(groupRecord, moved);
+      await writer.put(moveListRecord, {
+        ...rest.value,
+        cleanedBayIds: list.cleanedBayIds,
+        items: [...done, ...rest.value.items],
+        leastStagedLitres: null,
+      });
+    },
+  );
+  return ok(undefined);
+}
 
 /** Groups that were carried into a basket, or were found in one, and stand nowhere since. */
 const inBaskets = (

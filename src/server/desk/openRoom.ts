@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { type UndoState, getUndoState } from '@/data/changes';
+import { getUndoState, stampOf, type UndoState } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { getDatabase } from '@/data/startData';
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
@@ -24,6 +24,8 @@ interface OpenProject<N extends LoadName> {
   readonly records: Records<DeskName | N>;
   readonly desk: readonly RoomWithProgress[];
   readonly undo: UndoState;
+  /** Of the home before its records were read: what is worked out of them holds while it stands. */
+  readonly stamp: string;
 }
 
 /**
@@ -51,11 +53,13 @@ export async function openProject<N extends LoadName = never>(
   if (!projectId.success) return undefined;
   const db = await getDatabase();
   if (!(await findProject(db, projectId.data))) return undefined;
+  const stamp = await stampOf(db, projectId.data);
   const records = await loadRecords<DeskName | N>(db, projectId.data, ...deskNames, ...names);
   return {
     db,
     records,
     desk: roomsOnDesk(records),
     undo: await getUndoState(db, projectId.data),
+    stamp,
   };
 }

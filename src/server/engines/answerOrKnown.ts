@@ -3,12 +3,9 @@ import 'server-only';
 import { createHash } from 'node:crypto';
 
 import type { ProjectId } from '@/core/shared';
-import { listOffers, listShops } from '@/data/catalogueRepo';
-import { stampOf } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { findKnownAnswer, putKnownAnswer } from '@/data/knownAnswers';
-import { loadRecords } from '@/data/records';
-import { nowIso, today } from '../means';
+import { nowIso } from '../means';
 
 /** So long a page waits for its answer before it shows the last one. */
 const PATIENCE_MS = 400;
@@ -22,34 +19,30 @@ export type Answered<A> =
       readonly coming: Promise<A>;
     };
 
-/**
- * Everything that an answer about a home can depend on, in one text: its records, the price list,
- * the day.
- */
-async function basisOf(db: Db, projectId: ProjectId): Promise<string> {
-  // The price list, and its containers, change without a change of the home.
-  const own = await loadRecords(db, projectId, 'project', 'rooms', 'containers');
-  const told = JSON.stringify([own, await listOffers(db), await listShops(db)]);
-  const hash = createHash('sha256').update(told).digest('base64url');
-  return `${await stampOf(db, projectId)} ${hash} ${today()}`;
-}
+/** Known to this text, an answer is still the answer. */
+const hashOf = (basis: unknown): string =>
+  createHash('sha256').update(JSON.stringify(basis)).digest('base64url');
 
 /**
  * Gives the answer where it is known or comes soon; otherwise the last one known and the new one as it
- * comes. Whatever comes is kept for the next time, unless the home was changed meanwhile.
- * Requires: `work` depends on the home, the price list and the day alone, and its answer is plain JSON.
+ * comes. Whatever comes is kept for the next time.
+ * Requires: `basis` holds everything that `work` depends on, as it was when that was read (for a home
+ * the stamp that was taken before); the answer is plain JSON.
  */
 export async function answerOrKnown<A>(
   db: Db,
-  { projectId, about }: { readonly projectId: ProjectId; readonly about: string },
+  {
+    projectId,
+    about,
+    basis: told,
+  }: { readonly projectId: ProjectId; readonly about: string; readonly basis: unknown },
   work: () => Promise<A>,
 ): Promise<Answered<A>> {
-  const basis = await basisOf(db, projectId);
+  const basis = hashOf(told);
   const known = await findKnownAnswer(db, projectId, about);
   if (known?.basis === basis) return { state: 'fresh', answer: known.answer as A };
   const coming = work().then(async (answer) => {
-    if ((await basisOf(db, projectId)) === basis)
-      await putKnownAnswer(db, projectId, about, { basis, answer, answeredAt: nowIso() });
+    await putKnownAnswer(db, projectId, about, { basis, answer, answeredAt: nowIso() });
     return answer;
   });
   const soon = await Promise.race([

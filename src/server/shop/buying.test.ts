@@ -44,11 +44,17 @@ import {
   noteMockCheck,
 } from '../fit/wishes';
 import { addGiftCard, addHandNeed, approveNeed, takeSubstitute } from './buying';
-import { loadHomeMoney } from './homeMoney';
+import { loadHomeFacts, loadRoomsMoney, sumHomeMoney } from './homeMoney';
 import { materialsOf, saveMaterials } from './materials';
 import { importPurchasesCsv, writePurchasesCsv } from './purchasesCsv';
 import { addReceipt, dayOf, removeReceipt } from './receipts';
-import { addPurchase, loadRoomShopping, planRoomShopping, removePurchase } from './roomShopping';
+import {
+  addPurchase,
+  loadRoomShopping,
+  planRoomShopping,
+  removePurchase,
+  loadPriceList,
+} from './roomShopping';
 
 const shelf = bayIdSchema.parse('shelf');
 const hats = groupIdSchema.parse('hats');
@@ -461,7 +467,11 @@ test('the home’s money adds the rooms up, and the fee is no part of it', async
     paidMinor: 250,
     paidBy: 'us',
   });
-  const money = await loadHomeMoney(db, await records());
+  const all = await records();
+  const prices = await loadPriceList(db);
+  const answered = await loadRoomsMoney({ db, records: all, stamp: '' }, prices);
+  const listed = answered.state === 'fresh' ? answered.answer : await answered.coming;
+  const money = sumHomeMoney(all, listed, await loadHomeFacts(db, all, prices));
   const { project, rooms } = await records();
   expect(money.home).toMatchObject({
     shareMinor: project.budgetMinor,

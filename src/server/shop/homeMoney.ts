@@ -16,8 +16,9 @@ import { answerOrKnown, type Answered } from '../engines/answerOrKnown';
 import { today } from '../means';
 import {
   answerRoomShopping,
-  loadPriceList,
   loadRoomShopping,
+  shopBasisOf,
+  type PriceList,
   type ShoppingName,
 } from './roomShopping';
 
@@ -46,35 +47,52 @@ export interface HomeMoney {
   };
 }
 
-/** The money of the home, or the last known with its date where the new one takes longer. */
-export const loadMoneyView = (
-  db: Db,
-  records: Records<'approvals' | EstimateName | ShoppingName>,
-): Promise<Answered<HomeMoney>> =>
-  answerOrKnown(db, { projectId: records.project.id, about: 'money' }, () =>
-    loadHomeMoney(db, records),
+type MoneyName = 'approvals' | EstimateName | ShoppingName;
+type RoomsMoney = HomeMoney['rooms'];
+
+/** Every room's money, or the last known with its date where the new one takes longer. */
+export const loadRoomsMoney = (
+  {
+    db,
+    records,
+    stamp,
+  }: { readonly db: Db; readonly records: Records<MoneyName>; readonly stamp: string },
+  prices: PriceList,
+): Promise<Answered<RoomsMoney>> =>
+  answerOrKnown(
+    db,
+    {
+      projectId: records.project.id,
+      about: 'money',
+      basis: [stamp, ...shopBasisOf(records, prices)],
+    },
+    () => Promise.all(records.rooms.map((room) => workOutRoom(db, records, { room, prices }))),
   );
 
-/** The money of every room and of the home, each room's list worked out as it stands. */
-export async function loadHomeMoney(
+/** A room's list worked out as it stands. */
+async function workOutRoom(
   db: Db,
-  records: Records<'approvals' | EstimateName | ShoppingName>,
-): Promise<HomeMoney> {
-  const prices = await loadPriceList(db);
-  const rooms = await Promise.all(
-    records.rooms.map(async (room) => {
-      const shopping = await loadRoomShopping(db, records, room.id, prices);
-      const { request, answer } = await answerRoomShopping(shopping);
-      const sums = sumRoom({
-        shareMinor: room.budgetMinor,
-        openMinor: answer.leastBudgetMinor ?? answer.payMinor,
-        purchases: shopping.purchases,
-        lines: priceLines(request, answer, shopping.purchases),
-        approvals: records.approvals.filter(({ roomId }) => roomId === room.id),
-      });
-      return { room, sums, isShort: answer.status === 'infeasible' };
-    }),
-  );
+  records: Records<MoneyName>,
+  { room, prices }: { readonly room: Room; readonly prices: PriceList },
+): Promise<RoomsMoney[number]> {
+  const shopping = await loadRoomShopping(db, records, room.id, prices);
+  const { request, answer } = await answerRoomShopping(shopping);
+  const sums = sumRoom({
+    shareMinor: room.budgetMinor,
+    openMinor: answer.leastBudgetMinor ?? answer.payMinor,
+    purchases: shopping.purchases,
+    lines: priceLines(request, answer, shopping.purchases),
+    approvals: records.approvals.filter(({ roomId }) => roomId === room.id),
+  });
+  return { room, sums, isShort: answer.status === 'infeasible' };
+}
+
+/** Of the home's money, what needs no engine. The fee follows finished rooms of every home. */
+export async function loadHomeFacts(
+  db: Db,
+  records: Records<MoneyName>,
+  prices: PriceList,
+): Promise<Pick<HomeMoney, 'cards' | 'payers' | 'fee'>> {
   const cards = prices.shops.flatMap((shop) => {
     const own = records.giftCards.filter(({ shopId }) => shopId === shop.id);
     return own.length === 0
@@ -94,12 +112,7 @@ export async function loadHomeMoney(
   const workedMinutes = records.rooms.reduce((sum, room) => sum + (room.workedMinutes ?? 0), 0);
   const { hourlyRateMinor } = records.project.terms;
   return {
-    rooms,
     cards,
-    home: sumRooms(
-      rooms.map(({ sums }) => sums),
-      records.project.budgetMinor,
-    ),
     payers: sumPayers(records.purchases),
     fee: {
       workedMinutes,
@@ -109,3 +122,17 @@ export async function loadHomeMoney(
     },
   };
 }
+
+/** All of the home's money. */
+export const sumHomeMoney = (
+  { project }: Records<'project'>,
+  rooms: RoomsMoney,
+  facts: Awaited<ReturnType<typeof loadHomeFacts>>,
+): HomeMoney => ({
+  ...facts,
+  rooms,
+  home: sumRooms(
+    rooms.map(({ sums }) => sums),
+    project.budgetMinor,
+  ),
+});

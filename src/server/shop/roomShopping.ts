@@ -49,8 +49,9 @@ export interface PlannedShopping {
   readonly otherCurrencyShopNames: readonly string[];
 }
 
+export type PriceList = Pick<RoomShopping, 'offers' | 'shops'>;
 /** Offers and shops: the same for every room. */
-export const loadPriceList = async (db: Db): Promise<Pick<RoomShopping, 'offers' | 'shops'>> => ({
+export const loadPriceList = async (db: Db): Promise<PriceList> => ({
   offers: await listOffers(db),
   shops: await listShops(db),
 });
@@ -76,7 +77,7 @@ export async function loadRoomShopping(
   db: Db,
   records: Records<ShoppingName>,
   roomId: RoomId,
-  prices?: Pick<RoomShopping, 'offers' | 'shops'>,
+  prices?: PriceList,
 ): Promise<RoomShopping> {
   const room = records.rooms.find(({ id }) => id === roomId);
   if (!room) throw new DataError('not_found', `there is no room ${roomId}`);
@@ -103,6 +104,12 @@ export async function loadRoomShopping(
     currency: records.project.currency,
   };
 }
+
+/** Beside a home's stamp, what its shopping depends on: the price list changes without a change of the home. */
+export const shopBasisOf = (
+  { project, rooms, containers }: Records<'project' | 'rooms' | 'containers'>,
+  prices: PriceList,
+): readonly unknown[] => [project, rooms, containers, prices];
 
 /** What to buy where, for one room. */
 export async function answerRoomShopping(

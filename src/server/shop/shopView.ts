@@ -25,7 +25,9 @@ import {
   leftoversOf,
   loadRoomShopping,
   planRoomShopping,
+  shopBasisOf,
   type PlannedShopping,
+  type PriceList,
   type ShoppingName,
 } from './roomShopping';
 
@@ -75,18 +77,35 @@ export interface ShopView {
 
 type ShopViewName = ShoppingName | 'approvals' | 'fitWishes' | 'things';
 
+/** A home with what its shopping is worked out from, and the stamp from before that was read. */
+interface Opened {
+  readonly db: Db;
+  readonly records: Records<ShopViewName>;
+  readonly stamp: string;
+}
+
 /** A room's shopping, or the last one known with its date where the new one takes longer. */
 export const loadShopView = (
-  db: Db,
-  records: Records<ShopViewName>,
+  { db, records, stamp }: Opened,
   roomId: RoomId,
+  prices: PriceList,
 ): Promise<Answered<ShopView>> =>
-  answerOrKnown(db, { projectId: records.project.id, about: `shop ${roomId}` }, () =>
-    workOut(db, records, roomId),
+  answerOrKnown(
+    db,
+    {
+      projectId: records.project.id,
+      about: `shop ${roomId}`,
+      basis: [stamp, ...shopBasisOf(records, prices)],
+    },
+    () => workOut(db, records, { roomId, prices }),
   );
 
-async function workOut(db: Db, records: Records<ShopViewName>, roomId: RoomId): Promise<ShopView> {
-  const shopping = await loadRoomShopping(db, records, roomId);
+async function workOut(
+  db: Db,
+  records: Records<ShopViewName>,
+  { roomId, prices }: { readonly roomId: RoomId; readonly prices: PriceList },
+): Promise<ShopView> {
+  const shopping = await loadRoomShopping(db, records, roomId, prices);
   const plan = await planRoomShopping(shopping);
   const { request, answer, wishes, waysBack, otherCurrencyShopNames } = plan;
   const bought = new Set(answer.buys.map(({ offerId }) => offerId));

@@ -23,11 +23,11 @@ export default async function ShopPage({
     'receipts',
   );
   if (!opened) notFound();
-  const { shops } = await loadPriceList(opened.db);
-  const own = shops.filter(({ currency }) => currency === opened.records.project.currency);
+  const prices = await loadPriceList(opened.db);
+  const own = prices.shops.filter(({ currency }) => currency === opened.records.project.currency);
   return (
     <AnswerWhenThere
-      answered={await loadShopView(opened.db, opened.records, opened.own.room.id)}
+      answered={await loadShopView(opened, opened.own.room.id, prices)}
       show={(view, knownAt) => (
         <ShopScreen opened={opened} shops={own} view={view} knownAt={knownAt} />
       )}

@@ -2,7 +2,13 @@ import { notFound } from 'next/navigation';
 
 import { undoAction } from '@/app/actions/projects';
 import { openRoom, type OpenRoom } from '@/server/desk/openRoom';
-import { loadMoneyView, type HomeMoney } from '@/server/shop/homeMoney';
+import {
+  loadHomeFacts,
+  loadRoomsMoney,
+  sumHomeMoney,
+  type HomeMoney,
+} from '@/server/shop/homeMoney';
+import { loadPriceList } from '@/server/shop/roomShopping';
 import { KnownNote } from '@/ui/shell/KnownNote';
 import { AnswerWhenThere } from '@/app/AnswerWhenThere';
 import { hoursWords } from '@/ui/agree/agreeWords';
@@ -21,10 +27,14 @@ export default async function MoneyPage({
   const opened = await openRoom(projectId, roomId, 'approvals', 'giftCards');
   if (!opened) notFound();
   const { db, records } = opened;
+  const prices = await loadPriceList(db);
+  const facts = await loadHomeFacts(db, records, prices);
   return (
     <AnswerWhenThere
-      answered={await loadMoneyView(db, records)}
-      show={(view, knownAt) => <MoneyScreen opened={opened} view={view} knownAt={knownAt} />}
+      answered={await loadRoomsMoney(opened, prices)}
+      show={(rooms, knownAt) => (
+        <MoneyScreen opened={opened} view={sumHomeMoney(records, rooms, facts)} knownAt={knownAt} />
+      )}
     />
   );
 }

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import {
   chooseSchoolsAction,
   moveSectionAction,
@@ -10,7 +11,6 @@ import {
   saveTermsAction,
   suggestSectionsAction,
 } from '@/app/actions/agree';
-import { undoAction } from '@/app/actions/projects';
 import { compareAgreements } from '@/core/agree';
 import { agreementLinesOf } from '@/server/agree/agreementLines';
 import { loadEstimate } from '@/server/agree/loadEstimate';
@@ -27,7 +27,6 @@ import { SectionBoard } from '@/ui/agree/SectionBoard';
 import { TermsForm } from '@/ui/agree/TermsForm';
 import { toTypedTerms } from '@/ui/agree/termsForm';
 import { buttonClass } from '@/ui/primitives/Button';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Agree' };
 
@@ -39,7 +38,7 @@ export default async function AgreePage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'agreements', 'people');
   if (!opened) notFound();
-  const { db, records, own, here } = opened;
+  const { db, records, own } = opened;
   const { project } = records;
   const loaded = await loadEstimate(db, records, nowIso().slice(0, 10));
   const agreed = records.agreements.at(-1);
@@ -76,16 +75,7 @@ export default async function AgreePage({
     </>
   );
   return (
-    <StepFrame
-      step="agree"
-      project={project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-      tray={tray}
-    >
+    <RoomFrame step="agree" opened={opened} tray={tray}>
       <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
         <h1 className="text-[24px]">What is agreed for {project.name}</h1>
         <Link
@@ -121,6 +111,6 @@ export default async function AgreePage({
           />
         </div>
       </div>
-    </StepFrame>
+    </RoomFrame>
   );
 }

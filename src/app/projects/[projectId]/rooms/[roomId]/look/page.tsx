@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import {
   addVantagePointAction,
   removePictureAction,
@@ -15,7 +16,7 @@ import {
   saveRoutineBreaksAction,
   saveWallsAction,
 } from '@/app/actions/plan';
-import { changeRoomAction, undoAction } from '@/app/actions/projects';
+import { changeRoomAction } from '@/app/actions/projects';
 import { answerChecks, findPlanClashes, traceWalls } from '@/core/look';
 import { openRoom } from '@/server/desk/openRoom';
 import { DrawingLinks } from '@/ui/look/DrawingLinks';
@@ -29,7 +30,6 @@ import { RoutineBreaks } from '@/ui/look/RoutineBreaks';
 import { VantagePoints } from '@/ui/look/VantagePoints';
 import { WallsSheet } from '@/ui/look/WallsSheet';
 import { buttonClass } from '@/ui/primitives/Button';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Look' };
 
@@ -42,7 +42,7 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'fixtures');
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   const { room, units } = own;
   const measureUnit = records.project.units;
   const traced = room.plan ? traceWalls(room.plan) : undefined;
@@ -64,14 +64,9 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
     </Link>
   );
   return (
-    <StepFrame
+    <RoomFrame
       step="look"
-      project={records.project}
-      desk={opened.desk}
-      room={room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
+      opened={opened}
       tray={
         <LookTray
           units={units}
@@ -183,6 +178,6 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
         onRemove={removeVantagePointAction.bind(null, projectId)}
         onRemovePicture={removePictureAction.bind(null, projectId)}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

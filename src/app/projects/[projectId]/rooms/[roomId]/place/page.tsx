@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import {
   addDraftAction,
   arrangeAction,
@@ -10,7 +11,6 @@ import {
   takeInAction,
 } from '@/app/actions/drafts';
 import { addGroupAction, changeGroupAction, removeGroupAction } from '@/app/actions/groups';
-import { undoAction } from '@/app/actions/projects';
 import { keptLitresOf, openListsOf } from '@/core/sort';
 import { openRoom } from '@/server/desk/openRoom';
 import { draftHistory } from '@/server/place/draftHistory';
@@ -28,7 +28,6 @@ import { ProposePanel } from '@/ui/place/ProposePanel';
 import { WaitingTray } from '@/ui/place/WaitingTray';
 import { WhatIfPanel } from '@/ui/place/WhatIfPanel';
 import { buttonClass } from '@/ui/primitives/Button';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Place' };
 
@@ -41,7 +40,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'people');
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   const view = loadArrangement({ records, scope: own.room.id }, (await searchParams).draft);
   const { groups, zones, shownRef } = view;
   const base = `/projects/${projectId}/rooms/${roomId}/place`;
@@ -76,16 +75,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
     </>
   );
   return (
-    <StepFrame
-      step="place"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-      tray={tray}
-    >
+    <RoomFrame step="place" opened={opened} tray={tray}>
       <PlacePages projectId={projectId} roomId={roomId} active="" />
       <h1 className="sr-only">Where everything lives in the {own.room.name.toLowerCase()}</h1>
       {view.levels.length === 0 ? (
@@ -157,6 +147,6 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
           )}
         </>
       )}
-    </StepFrame>
+    </RoomFrame>
   );
 }

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 
-import { undoAction } from '@/app/actions/projects';
+import { RoomFrame } from '@/app/RoomFrame';
 import {
   addGiftCardAction,
   addHandNeedAction,
@@ -23,7 +23,6 @@ import { today } from '@/server/means';
 import type { ShopView } from '@/server/shop/shopView';
 import { buttonClass } from '@/ui/primitives/Button';
 import { KnownNote } from '@/ui/shell/KnownNote';
-import { StepFrame } from '@/ui/shell/StepFrame';
 import { AskShop } from '@/ui/shop/AskShop';
 import { BoughtList } from '@/ui/shop/BoughtList';
 import { BudgetBar } from '@/ui/shop/BudgetBar';
@@ -49,7 +48,7 @@ interface ShopScreenProps {
 
 /** A room's shopping, laid out; everything it shows was worked out before. */
 export function ShopScreen({ opened, shops, view, knownAt }: ShopScreenProps) {
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   const { answer, request, needs } = view;
   const { currency } = records.project;
   const projectId = records.project.id;
@@ -62,14 +61,9 @@ export function ShopScreen({ opened, shops, view, knownAt }: ShopScreenProps) {
     cardLeftOf: (shopId) => view.cardLeftMinor[shopId] ?? 0,
   });
   return (
-    <StepFrame
+    <RoomFrame
       step="shop"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
+      opened={opened}
       tray={
         <>
           <ShopTray
@@ -179,7 +173,7 @@ export function ShopScreen({ opened, shops, view, knownAt }: ShopScreenProps) {
           />
         </div>
       )}
-    </StepFrame>
+    </RoomFrame>
   );
 }
 

@@ -1,9 +1,9 @@
 import { format } from 'date-fns';
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import { removePictureAction } from '@/app/actions/look';
 import { answerCheckAction, noteHoursAction } from '@/app/actions/plan';
-import { undoAction } from '@/app/actions/projects';
 import { formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
 import { pairPictures, roomResultsOf } from '@/core/show';
 import { answerRoomChecks } from '@/server/look/roomChecks';
@@ -16,7 +16,6 @@ import { HoursNote } from '@/ui/show/HoursNote';
 import { BeforeAfter } from '@/ui/show/BeforeAfter';
 import { LivesTable } from '@/ui/show/LivesTable';
 import { WhereItWent } from '@/ui/show/WhereItWent';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Show' };
 
@@ -28,7 +27,7 @@ export default async function ShowPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'fixtures');
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   const { currency } = records.project;
   const results = roomResultsOf(own);
   const answers = answerRoomChecks(records, own.room.id);
@@ -95,16 +94,7 @@ export default async function ShowPage({
     </>
   );
   return (
-    <StepFrame
-      step="show"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-      tray={tray}
-    >
+    <RoomFrame step="show" opened={opened} tray={tray}>
       <h1 className="text-[26px]">
         {own.room.name}
         {own.room.purpose !== '' && (
@@ -184,7 +174,7 @@ export default async function ShowPage({
           onRemovePicture={removePictureAction.bind(null, projectId)}
         />
       </div>
-    </StepFrame>
+    </RoomFrame>
   );
 }
 

@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import { arrangeAction } from '@/app/actions/drafts';
 import { addGroupAction } from '@/app/actions/groups';
-import { undoAction } from '@/app/actions/projects';
 import {
   carryOutAction,
   saveOwnMethodAction,
@@ -15,7 +15,6 @@ import { openListsOf } from '@/core/sort';
 import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { loadBench } from '@/server/sort/loadBench';
-import { StepFrame } from '@/ui/shell/StepFrame';
 import { RoomMap } from '@/ui/sort/RoomMap';
 import { SortBench } from '@/ui/sort/SortBench';
 import { SortTray } from '@/ui/sort/SortTray';
@@ -45,14 +44,9 @@ export default async function SortPage({
   const section = sections.find(({ id }) => id === session?.sectionId);
   const place = { projectId, roomId };
   return (
-    <StepFrame
+    <RoomFrame
       step="sort"
-      project={project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
+      opened={opened}
       tray={
         <SortTray
           things={own.things}
@@ -98,6 +92,6 @@ export default async function SortPage({
         onSettle={settleDebtAction.bind(null, place)}
       />
       <RoomMap units={own.units} groups={own.groups} things={records.things} />
-    </StepFrame>
+    </RoomFrame>
   );
 }

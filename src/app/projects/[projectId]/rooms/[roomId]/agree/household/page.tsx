@@ -1,11 +1,11 @@
 import { notFound } from 'next/navigation';
 
-import { changeProjectAction, undoAction } from '@/app/actions/projects';
+import { RoomFrame } from '@/app/RoomFrame';
+import { changeProjectAction } from '@/app/actions/projects';
 import { openRoom } from '@/server/desk/openRoom';
 import { toTypedProject } from '@/ui/agree/projectForm';
 import { ProjectForm } from '@/ui/agree/ProjectForm';
 import { ReachNote } from '@/ui/agree/ReachNote';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Household and budget' };
 
@@ -17,16 +17,11 @@ export default async function HouseholdPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'people');
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records } = opened;
   return (
-    <StepFrame
+    <RoomFrame
       step="agree"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
+      opened={opened}
       tray={<ReachNote people={records.people} units={records.project.units} />}
     >
       <h1 className="mb-4 text-[24px]">Household and budget, {records.project.name}</h1>
@@ -38,6 +33,6 @@ export default async function HouseholdPage({
         onSave={changeProjectAction.bind(null, projectId)}
         canFinish
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

@@ -1,13 +1,12 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import { correctContainerAction, noteMockCheckAction } from '@/app/actions/fit';
-import { undoAction } from '@/app/actions/projects';
 import { openRoom } from '@/server/desk/openRoom';
 import { createFitRequest } from '@/server/fit/takeFit';
 import { MockUpView } from '@/ui/fit/MockUpView';
 import { buttonClass } from '@/ui/primitives/Button';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Mock-up' };
 
@@ -21,21 +20,13 @@ export default async function MockUpPage({ params, searchParams }: MockUpPagePro
   const { bay: asked } = await searchParams;
   const opened = await openRoom(projectId, roomId, 'fitWishes');
   if (!opened) notFound();
-  const { db, records, own, here } = opened;
+  const { db, records, own } = opened;
   const bay = own.units.flatMap((unit) => unit.bays).find(({ id }) => id === asked);
   if (!bay) notFound();
   const fit = own.fits.find(({ bayId }) => bayId === bay.id);
   const back = `/projects/${projectId}/rooms/${roomId}/fit?bay=${bay.id}`;
   return (
-    <StepFrame
-      step="fit"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="fit" opened={opened}>
       <div className="mb-3 flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h1 className="text-[23px]">{bay.name}, tried empty</h1>
         <Link className="no-print text-[14.5px] text-rim underline underline-offset-3" href={back}>
@@ -59,6 +50,6 @@ export default async function MockUpPage({ params, searchParams }: MockUpPagePro
           </Link>
         </p>
       )}
-    </StepFrame>
+    </RoomFrame>
   );
 }

@@ -1,15 +1,14 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import { chooseDraftAction } from '@/app/actions/drafts';
-import { undoAction } from '@/app/actions/projects';
 import { compareArrangements } from '@/core/place';
 import { openRoom } from '@/server/desk/openRoom';
 import { loadArrangement, slipsOf } from '@/server/place/loadArrangement';
 import { CompareView, type CompareSide } from '@/ui/place/CompareView';
 import { PlacePages } from '@/ui/place/PlacePages';
 import { ROOM_GAP_NOTE } from '@/ui/place/placeWords';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Compare arrangements' };
 
@@ -26,7 +25,7 @@ export default async function ComparePage({ params, searchParams }: ComparePageP
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'people');
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   const asked = await searchParams;
   const isHome = asked.of === 'home';
   const scope = isHome ? null : own.room.id;
@@ -44,15 +43,7 @@ export default async function ComparePage({ params, searchParams }: ComparePageP
     awayIds,
   });
   return (
-    <StepFrame
-      step="place"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="place" opened={opened}>
       <PlacePages projectId={projectId} roomId={roomId} active="compare" />
       <h1 className="sr-only">
         Two arrangements of the {isHome ? 'whole home' : own.room.name.toLowerCase()}, point by
@@ -86,6 +77,6 @@ export default async function ComparePage({ params, searchParams }: ComparePageP
         bayNames={a.bayNames}
         onChoose={chooseDraftAction.bind(null, projectId, scope)}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

@@ -1,6 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import {
   addDraftAction,
   arrangeAction,
@@ -9,7 +10,6 @@ import {
   renameDraftAction,
 } from '@/app/actions/drafts';
 import { sayMayLeaveAction } from '@/app/actions/groups';
-import { undoAction } from '@/app/actions/projects';
 import { mayLeaveRoom } from '@/core/place';
 import { openRoom } from '@/server/desk/openRoom';
 import { draftHistory } from '@/server/place/draftHistory';
@@ -24,7 +24,6 @@ import { PlacePaper } from '@/ui/place/PlacePaper';
 import { ROOM_GAP_NOTE } from '@/ui/place/placeWords';
 import { ProposePanel } from '@/ui/place/ProposePanel';
 import { buttonClass } from '@/ui/primitives/Button';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Place, the whole home' };
 
@@ -38,7 +37,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'people');
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records } = opened;
   const view = loadArrangement({ records, scope: null }, (await searchParams).draft);
   const { groups, zones, shownRef } = view;
   const placing = `/projects/${projectId}/rooms/${roomId}/place`;
@@ -80,16 +79,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
     </>
   );
   return (
-    <StepFrame
-      step="place"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-      tray={tray}
-    >
+    <RoomFrame step="place" opened={opened} tray={tray}>
       <PlacePages projectId={projectId} roomId={roomId} active="home" />
       <h1 className="sr-only">Where everything lives in the whole home</h1>
       {view.levels.length === 0 ? (
@@ -158,6 +148,6 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
           )}
         </>
       )}
-    </StepFrame>
+    </RoomFrame>
   );
 }

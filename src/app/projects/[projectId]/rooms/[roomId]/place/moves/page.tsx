@@ -1,13 +1,12 @@
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import { makeMoveListAction, noteDeviationAction, tickMoveAction } from '@/app/actions/drafts';
-import { undoAction } from '@/app/actions/projects';
 import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G } from '@/core/sort';
 import { openRoom } from '@/server/desk/openRoom';
 import { BASKET_LITRES } from '@/server/place/moveList';
 import { MoveListView } from '@/ui/place/MoveListView';
 import { PlacePages } from '@/ui/place/PlacePages';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Order of moves' };
 
@@ -19,7 +18,7 @@ export default async function MovesPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'moveLists');
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   const bays = records.units.flatMap((unit) =>
     unit.bays.map(({ id, name }) => ({ id, name, isOwn: unit.roomId === own.room.id })),
   );
@@ -33,15 +32,7 @@ export default async function MovesPage({
     isOwn: group.roomId === own.room.id,
   }));
   return (
-    <StepFrame
-      step="place"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="place" opened={opened}>
       <PlacePages projectId={projectId} roomId={roomId} active="moves" />
       <h1 className="sr-only">The order of moves in the {own.room.name.toLowerCase()}</h1>
       <MoveListView
@@ -54,6 +45,6 @@ export default async function MovesPage({
         onTick={tickMoveAction.bind(null, projectId, roomId)}
         onDeviate={noteDeviationAction.bind(null, projectId, roomId)}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

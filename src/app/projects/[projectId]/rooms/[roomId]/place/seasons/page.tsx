@@ -1,12 +1,11 @@
 import { notFound } from 'next/navigation';
 
-import { undoAction } from '@/app/actions/projects';
+import { RoomFrame } from '@/app/RoomFrame';
 import { seasonOf } from '@/core/place';
 import { openRoom } from '@/server/desk/openRoom';
 import { seasonsOfRoom } from '@/server/place/seasons';
 import { PlacePages } from '@/ui/place/PlacePages';
 import { SeasonsView } from '@/ui/place/SeasonsView';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Seasons' };
 
@@ -18,17 +17,9 @@ export default async function SeasonsPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'fixtures', 'people');
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   return (
-    <StepFrame
-      step="place"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="place" opened={opened}>
       <PlacePages projectId={projectId} roomId={roomId} active="seasons" />
       <h1 className="sr-only">
         What changes with the seasons in the {own.room.name.toLowerCase()}
@@ -47,6 +38,6 @@ export default async function SeasonsPage({
         )}
         calendarHref={`/api/projects/${projectId}/season-reminders?room=${roomId}`}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

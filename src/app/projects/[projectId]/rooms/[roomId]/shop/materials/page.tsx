@@ -1,13 +1,12 @@
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import { saveMaterialsAction } from '@/app/actions/materials';
-import { undoAction } from '@/app/actions/projects';
 import { openRoom } from '@/server/desk/openRoom';
 import { listShops } from '@/data/catalogueRepo';
 import { labelTextsOf, materialsOf } from '@/server/shop/materials';
 import { MaterialsView } from '@/ui/shop/MaterialsView';
 import { ShopPages } from '@/ui/shop/ShopPages';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Materials' };
 
@@ -19,20 +18,12 @@ export default async function MaterialsPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
-  const { db, records, own, here } = opened;
+  const { db, records, own } = opened;
   const shops = (await listShops(db))
     .filter(({ currency }) => currency === records.project.currency)
     .map(({ id, name }) => ({ id, name }));
   return (
-    <StepFrame
-      step="shop"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="shop" opened={opened}>
       <ShopPages projectId={projectId} roomId={roomId} active="materials" />
       <h1 className="sr-only">Materials of the {own.room.name.toLowerCase()}</h1>
       <MaterialsView
@@ -44,6 +35,6 @@ export default async function MaterialsPage({
         labelTexts={labelTextsOf(records, own.room.id)}
         onSave={saveMaterialsAction.bind(null, projectId)}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 
-import { undoAction } from '@/app/actions/projects';
+import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom, type OpenRoom } from '@/server/desk/openRoom';
 import {
   loadHomeFacts,
@@ -14,7 +14,6 @@ import { AnswerWhenThere } from '@/app/AnswerWhenThere';
 import { hoursWords } from '@/ui/agree/agreeWords';
 import { MoneyView } from '@/ui/shop/MoneyView';
 import { ShopPages } from '@/ui/shop/ShopPages';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Money of the home' };
 
@@ -46,19 +45,11 @@ interface MoneyScreenProps {
 }
 
 function MoneyScreen({ opened, view, knownAt }: MoneyScreenProps) {
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   const projectId = records.project.id;
   const { rooms, fee, ...money } = view;
   return (
-    <StepFrame
-      step="shop"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="shop" opened={opened}>
       <ShopPages projectId={projectId} roomId={own.room.id} active="money" />
       <h1 className="mb-3 text-[24px]">Money of the home</h1>
       {knownAt !== undefined && <KnownNote knownAt={knownAt} />}
@@ -73,6 +64,6 @@ function MoneyScreen({ opened, view, knownAt }: MoneyScreenProps) {
         fee={{ ...fee, hoursWords: hoursWords(fee.workedMinutes) }}
         currency={records.project.currency}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

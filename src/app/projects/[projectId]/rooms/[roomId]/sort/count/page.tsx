@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import { dropRuleAction, saveRuleAction, setHouseholdAction } from '@/app/actions/count';
-import { undoAction } from '@/app/actions/projects';
 import {
   countEnough,
   datesCardOf,
@@ -14,7 +14,6 @@ import { householdOf, rulesInUse } from '@/server/count/enoughRules';
 import { openRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
 import { CountView } from '@/ui/count/CountView';
-import { StepFrame } from '@/ui/shell/StepFrame';
 import { SortPages } from '@/ui/sort/SortPages';
 
 export const metadata = { title: 'Count' };
@@ -27,22 +26,14 @@ export default async function CountPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'people');
   if (!opened) notFound();
-  const { db, records, own, here } = opened;
+  const { db, records } = opened;
   const { project, people, things } = records;
   const rules = await rulesInUse(db, project.id);
   const household = householdOf(project, people);
   const card = datesCardOf(things, today());
   const unit = project.units;
   return (
-    <StepFrame
-      step="sort"
-      project={project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="sort" opened={opened}>
       <SortPages projectId={projectId} roomId={roomId} active="count" />
       <CountView
         projectId={projectId}
@@ -61,6 +52,6 @@ export default async function CountPage({
         onDropRule={dropRuleAction.bind(null, projectId)}
         onHousehold={setHouseholdAction.bind(null, projectId)}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

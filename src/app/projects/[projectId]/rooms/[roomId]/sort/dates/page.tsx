@@ -1,12 +1,11 @@
 import { notFound } from 'next/navigation';
 
-import { undoAction } from '@/app/actions/projects';
+import { RoomFrame } from '@/app/RoomFrame';
 import { withKindSizes } from '@/core/sort';
 import { listKindSizes } from '@/data/countRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
 import { DatesView } from '@/ui/count/DatesView';
-import { StepFrame } from '@/ui/shell/StepFrame';
 import { SortPages } from '@/ui/sort/SortPages';
 
 export const metadata = { title: 'Dates' };
@@ -19,17 +18,9 @@ export default async function DatesPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
-  const { db, records, own, here } = opened;
+  const { db, records, own } = opened;
   return (
-    <StepFrame
-      step="sort"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="sort" opened={opened}>
       <SortPages projectId={projectId} roomId={roomId} active="dates" />
       <h1 className="sr-only">Dates, {own.room.name}</h1>
       <DatesView
@@ -40,6 +31,6 @@ export default async function DatesPage({
         kinds={withKindSizes(await listKindSizes(db))}
         today={today()}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

@@ -1,9 +1,8 @@
 import { notFound } from 'next/navigation';
 
-import { undoAction } from '@/app/actions/projects';
+import { RoomFrame } from '@/app/RoomFrame';
 import { openListsOf } from '@/core/sort';
 import { openRoom } from '@/server/desk/openRoom';
-import { StepFrame } from '@/ui/shell/StepFrame';
 import { ListsView } from '@/ui/sort/ListsView';
 import { SortPages } from '@/ui/sort/SortPages';
 
@@ -17,17 +16,9 @@ export default async function ListsPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
-  const { records, own, here } = opened;
+  const { records, own } = opened;
   return (
-    <StepFrame
-      step="sort"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="sort" opened={opened}>
       <SortPages projectId={projectId} roomId={roomId} active="lists" />
       <h1 className="sr-only">What waits</h1>
       <ListsView
@@ -37,6 +28,6 @@ export default async function ListsPage({
         rooms={records.rooms.map(({ id, name }) => ({ id, name }))}
         lists={openListsOf(records.things, own.room)}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

@@ -1,13 +1,12 @@
 import { notFound } from 'next/navigation';
 
-import { undoAction } from '@/app/actions/projects';
+import { RoomFrame } from '@/app/RoomFrame';
 import { sessionEvents, sortResultsOf } from '@/core/count';
 import { foldDecisions } from '@/core/sort';
 import { listDecisions } from '@/data/decisionLog';
 import { listSessions } from '@/data/sessionRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { ResultsView } from '@/ui/count/ResultsView';
-import { StepFrame } from '@/ui/shell/StepFrame';
 import { SortPages } from '@/ui/sort/SortPages';
 
 export const metadata = { title: 'Results' };
@@ -22,7 +21,7 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
   const asked = await searchParams;
   const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
-  const { db, records, own, here } = opened;
+  const { db, records, own } = opened;
   const sessions = await listSessions(db, own.room.id);
   const usualScope = asked.of === 'session' || sessions.length > 0 ? 'session' : 'room';
   const scope = asked.of === 'room' || asked.of === 'project' ? asked.of : usualScope;
@@ -36,15 +35,7 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
     project: { things: records.things, events: log },
   }[scope];
   return (
-    <StepFrame
-      step="sort"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="sort" opened={opened}>
       <SortPages projectId={projectId} roomId={roomId} active="results" />
       <h1 className="sr-only">Results of sorting</h1>
       <ResultsView
@@ -56,6 +47,6 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
         href={`/projects/${projectId}/rooms/${roomId}/sort/results`}
         csvHref={`/api/projects/${projectId}/csv?what=things`}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

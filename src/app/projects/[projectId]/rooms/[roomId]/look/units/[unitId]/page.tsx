@@ -1,11 +1,10 @@
 import { notFound } from 'next/navigation';
 
+import { RoomFrame } from '@/app/RoomFrame';
 import { removeUnitAction, saveUnitAction } from '@/app/actions/look';
-import { undoAction } from '@/app/actions/projects';
 import { openRoom } from '@/server/desk/openRoom';
 import { UnitForm } from '@/ui/look/UnitForm';
 import { blankUnit, toTypedUnit } from '@/ui/look/unitForm';
-import { StepFrame } from '@/ui/shell/StepFrame';
 
 export const metadata = { title: 'Measure a unit' };
 
@@ -19,18 +18,10 @@ export default async function UnitPage({
   const opened = await openRoom(projectId, roomId, 'people');
   const unit = opened?.own.units.find(({ id }) => id === unitId);
   if (!opened || (unitId !== 'new' && !unit)) notFound();
-  const { records, own, here } = opened;
+  const { records } = opened;
   const place = { projectId, roomId, unitId: unit?.id ?? '' };
   return (
-    <StepFrame
-      step="look"
-      project={records.project}
-      desk={opened.desk}
-      room={own.room}
-      progress={here.progress}
-      undo={opened.undo}
-      onUndo={undoAction}
-    >
+    <RoomFrame step="look" opened={opened}>
       <h1 className="mb-3 text-[24px]">{unit ? unit.name : 'Measure a unit'}</h1>
       <UnitForm
         typed={unit ? toTypedUnit(unit, records.project.units) : blankUnit}
@@ -40,6 +31,6 @@ export default async function UnitPage({
         onSave={saveUnitAction.bind(null, place)}
         onRemove={unit ? removeUnitAction.bind(null, place) : undefined}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }

@@ -33,7 +33,7 @@ import {
 } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { createFitRequest } from '@/server/fit/takeFit';
+import { createFitRequest, fitNames } from '@/server/fit/takeFit';
 import { keepPictureFiles } from '@/data/pictureFiles';
 import {
   bayRecord,
@@ -368,17 +368,7 @@ async function insertSession(
 async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void> {
   const solver = await loadSolver();
   for (const [bayKey, prefer] of room.fits ?? []) {
-    const records = await loadRecords(
-      db,
-      project.id,
-      'containers',
-      'fitWishes',
-      'fits',
-      'groups',
-      'project',
-      'things',
-      'units',
-    );
+    const records = await loadRecords(db, project.id, ...fitNames);
     const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayKey);
     invariant(bay, `demo bay ${bayKey}`);
     const request = await createFitRequest(db, records, { bayId: bay.id, prefer });
@@ -498,17 +488,7 @@ async function insertPictures(
     home,
   }: { readonly room: DemoRoom; readonly project: Project; readonly home: DemoHome },
 ): Promise<void> {
-  const records = await loadRecords(
-    db,
-    project.id,
-    'containers',
-    'fitWishes',
-    'fits',
-    'groups',
-    'project',
-    'things',
-    'units',
-  );
+  const records = await loadRecords(db, project.id, ...fitNames);
   const units = records.units.filter((unit) => unit.roomId === room.key);
   const bays: SceneBay[] = [];
   for (const bay of units.flatMap((unit) => unit.bays)) {

@@ -18,6 +18,18 @@ export const faultWords: Readonly<Record<DataErrorCode, FaultWords>> = {
     status: 409,
     words: 'This was changed since, so it cannot be undone by itself.',
   },
+  changed_meanwhile: {
+    status: 409,
+    words: 'Something was changed while this was worked out, so nothing was kept. Do it again.',
+  },
+  engines_busy: {
+    status: 503,
+    words: 'Too much is being worked out at once. Nothing was changed; try again in a minute.',
+  },
+  engine_failed: {
+    status: 500,
+    words: 'This could not be worked out. Nothing was changed; try again.',
+  },
   id_reused: {
     status: 409,
     words: 'Something else carries the same id already; nothing was kept.',

@@ -187,10 +187,10 @@ export async function stampOf(db: Db, projectId: ProjectId): Promise<string> {
   return row?.stamp ?? '';
 }
 
-/** @errors `changed_since`: somebody changed the home since the stamp was taken. */
+/** @errors `changed_meanwhile`: somebody changed the home since the stamp was taken. */
 export async function requireUnchanged(db: Db, projectId: ProjectId, stamp: string): Promise<void> {
   if ((await stampOf(db, projectId)) !== stamp)
-    throw new DataError('changed_since', 'the home was changed while this was worked out');
+    throw new DataError('changed_meanwhile', 'the home was changed while this was worked out');
 }
 
 /** Of a row of `projects`. */

@@ -13,6 +13,9 @@ export type DataErrorCode =
   | 'data_not_writable'
   | 'not_found'
   | 'changed_since'
+  | 'changed_meanwhile'
+  | 'engines_busy'
+  | 'engine_failed'
   | 'id_reused'
   /** A picture's record is there and its file is not. */
   | 'picture_missing'

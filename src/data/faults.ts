@@ -17,6 +17,9 @@ const CODES: readonly (readonly [prefix: string, code: DataErrorCode])[] = [
   ['EIO', 'disk_fault'],
   ['SQLITE_BUSY', 'database_busy'],
   ['SQLITE_LOCKED', 'database_busy'],
+  // What the pool of engines says.
+  ['too_many_waiting', 'engines_busy'],
+  ['engine_failed', 'engine_failed'],
   // What it belongs to was taken away since.
   ['SQLITE_CONSTRAINT_FOREIGNKEY', 'not_found'],
   ['SQLITE_CONSTRAINT_PRIMARYKEY', 'id_reused'],

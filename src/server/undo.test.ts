@@ -156,6 +156,8 @@ test('what was worked out for a home that was changed meanwhile is refused', asy
   await insertGroup(db, aGroup());
   const stamp = await stampOf(db, HOME);
   await changeGroup(db, HOME, { groupId: aGroup().id, change: { name: 'Caps' } });
-  await expect(requireUnchanged(db, HOME, stamp)).rejects.toMatchObject({ code: 'changed_since' });
+  await expect(requireUnchanged(db, HOME, stamp)).rejects.toMatchObject({
+    code: 'changed_meanwhile',
+  });
   await expect(requireUnchanged(db, HOME, await stampOf(db, HOME))).resolves.toBeUndefined();
 });

@@ -14,7 +14,7 @@ import {
 import { findProject, loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
 import { listOpenPlaces, type OpenPlaces } from '@/server/fit/openPlaces';
-import { dropFit, listFitContainers, takeFit, takeFits } from '@/server/fit/takeFit';
+import { dropFit, listFitContainers, takeFit, takeFits, fitNames } from '@/server/fit/takeFit';
 import {
   correctContainer,
   countBrokenElsewhere,
@@ -77,18 +77,7 @@ export async function listHomePlacesAction(projectId: string): Promise<OpenPlace
   if (!id.success) return undefined;
   const db = await getDatabase();
   if (!(await findProject(db, id.data))) return undefined;
-  const records = await loadRecords(
-    db,
-    id.data,
-    'containers',
-    'fitWishes',
-    'fits',
-    'groups',
-    'project',
-    'rooms',
-    'things',
-    'units',
-  );
+  const records = await loadRecords(db, id.data, 'rooms', ...fitNames);
   return listOpenPlaces(records, await listFitContainers(db, records));
 }
 

@@ -43,6 +43,7 @@ import type { ActionResult } from '@/ui/actionResult';
 import type { WayInstead } from '@/ui/shop/SoldOut';
 import { typedMoney, typedNumber } from '@/ui/typedValues';
 import { answer, done, showAnew } from './answer';
+import { fitNames } from '@/server/fit/takeFit';
 
 const placeSchema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });
 type Place = z.input<typeof placeSchema>;
@@ -266,17 +267,7 @@ export async function findSubstitutesAction(
     .safeParse({ ...place, containerId });
   if (!input.success) return [];
   const db = await getDatabase();
-  const records = await loadRecords(
-    db,
-    input.data.projectId,
-    'containers',
-    'fitWishes',
-    'fits',
-    'groups',
-    'project',
-    'things',
-    'units',
-  );
+  const records = await loadRecords(db, input.data.projectId, ...fitNames);
   const bayIds = new Set(
     records.units
       .filter(({ roomId }) => roomId === input.data.roomId)

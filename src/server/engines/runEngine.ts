@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { availableParallelism } from 'node:os';
 import path from 'node:path';
 
+import { toDataError } from '@/data/faults';
 import type { AnswerOf, EngineName, QuestionOf } from '@/workers/engines';
 import { EnginePool } from './EnginePool';
 
@@ -35,7 +36,7 @@ const keyOf = (engine: EngineName, question: unknown): string =>
 /**
  * Asks an engine in a thread of its own. The same question asked again, or while it is worked on,
  * gets the same answer without working it out twice.
- * @errors `too_many_waiting` · `stopped` · `engine_failed`.
+ * @errors `engines_busy` · `engine_failed`.
  */
 export function runEngine<N extends EngineName>(
   engine: N,
@@ -44,7 +45,11 @@ export function runEngine<N extends EngineName>(
   const key = keyOf(engine, question);
   const known = remembered.get(key);
   if (known) return known as Promise<AnswerOf<N>>;
-  const answer = pool().run(engine, question);
+  const answer = pool()
+    .run(engine, question)
+    .catch((error: unknown) => {
+      throw toDataError(error) ?? error;
+    });
   remembered.set(key, answer);
   const oldest = remembered.keys().next();
   if (remembered.size > MOST_REMEMBERED && !oldest.done) remembered.delete(oldest.value);

@@ -16,9 +16,20 @@ import { findUnitPriceMinor } from '@/core/shop';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
-import { fitRecord, loadRecords, type Records } from '@/data/records';
+import { fitRecord, loadRecords, type LoadName, type Records } from '@/data/records';
 import { nowIso } from '../means';
 import { isKept } from '@/core/sort';
+
+/** What a question to the fit engine is made from. */
+export const fitNames = [
+  'containers',
+  'fitWishes',
+  'fits',
+  'groups',
+  'project',
+  'things',
+  'units',
+] as const satisfies readonly LoadName[];
 
 /** The containers a project can use: the catalogue where it has a price, and its own at nothing. */
 export async function listFitContainers(
@@ -143,17 +154,7 @@ export const takeFits = atomic(
       readonly fits: readonly { readonly bayId: BayId; readonly answer: FitAnswer }[];
     },
   ): Promise<readonly (readonly FitFault[])[]> => {
-    let records = await loadRecords(
-      db,
-      projectId,
-      'containers',
-      'fitWishes',
-      'fits',
-      'groups',
-      'project',
-      'things',
-      'units',
-    );
+    let records = await loadRecords(db, projectId, ...fitNames);
     const priced = await listFitContainers(db, records);
     const refused: (readonly FitFault[])[] = [];
     const taken: TakenFit[] = [];

@@ -27,7 +27,7 @@ import {
   type Records,
 } from '@/data/records';
 import { nowIso } from '../means';
-import { listFitContainers, toFitQuestion } from './takeFit';
+import { listFitContainers, toFitQuestion, fitNames } from './takeFit';
 import { runEngine } from '../engines/runEngine';
 
 type FitWish =
@@ -120,7 +120,7 @@ export interface Refit {
  * Writes down what a container really measures, and looks at every fit of the project that it stands in:
  * what still goes in stays, the others are worked out anew with the same aim; where nothing is found any
  * more the fit is given up. The catalogue is corrected for every project. @errors `not_found` ·
- * `changed_since`.
+ * `changed_meanwhile`.
  */
 export async function correctContainer(
   db: Db,
@@ -128,17 +128,7 @@ export async function correctContainer(
   { containerId, widthMm, depthMm, heightMm }: Correction,
 ): Promise<Result<readonly Refit[], { readonly code: 'round_differs' }>> {
   const stamp = await stampOf(db, projectId);
-  const records = await loadRecords(
-    db,
-    projectId,
-    'containers',
-    'fitWishes',
-    'fits',
-    'groups',
-    'project',
-    'things',
-    'units',
-  );
+  const records = await loadRecords(db, projectId, ...fitNames);
   const container = records.containers.find(({ id }) => id === containerId);
   if (!container) throw new DataError('not_found', `there is no container ${containerId}`);
   if (container.shape === 'round' && widthMm !== depthMm) return err({ code: 'round_differs' });
@@ -208,17 +198,7 @@ export async function countBrokenElsewhere(
 ): Promise<number> {
   let broken = 0;
   for (const { id } of (await listProjects(db)).filter((project) => project.id !== projectId)) {
-    const records = await loadRecords(
-      db,
-      id,
-      'containers',
-      'fitWishes',
-      'fits',
-      'groups',
-      'project',
-      'things',
-      'units',
-    );
+    const records = await loadRecords(db, id, ...fitNames);
     const using = records.fits.filter((fit) =>
       fit.answer.placements.some((placement) => placement.containerId === containerId),
     );

@@ -44,7 +44,7 @@ type MoveListReasons = MoveList['reasons'];
  * list goes. Groups of other
  * rooms move too where they stand in this room's places or are to live in them.
  * Fails with what makes it impossible, the bays by their names; nothing is kept then.
- * @errors `changed_since`: the home was changed while the order was worked out.
+ * @errors `changed_meanwhile`: the home was changed while the order was worked out.
  */
 export async function makeMoveList(
   db: Db,

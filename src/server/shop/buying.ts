@@ -24,6 +24,7 @@ import {
 import { findSubstitutes } from '../fit/wishes';
 import { createId, nowIso } from '../means';
 import { answerRoomShopping, loadRoomShopping, shoppingNames } from './roomShopping';
+import { fitNames } from '../fit/takeFit';
 
 /** Puts something on a room's list that no fit calls for. @errors `not_found`: no such room or shop. */
 export const addHandNeed = atomic(
@@ -129,17 +130,7 @@ export async function takeSubstitute(
   { containerId, bayId }: { readonly containerId: ContainerId; readonly bayId: BayId },
 ): Promise<void> {
   const stamp = await stampOf(db, projectId);
-  const records = await loadRecords(
-    db,
-    projectId,
-    'containers',
-    'fitWishes',
-    'fits',
-    'groups',
-    'project',
-    'things',
-    'units',
-  );
+  const records = await loadRecords(db, projectId, ...fitNames);
   const substitute = (
     await findSubstitutes(db, records, { containerId, bayIds: new Set([bayId]) })
   )[0];

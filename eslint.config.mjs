@@ -42,7 +42,6 @@ const STILL_COMPLEX = {
   'src/ui/place/WhatIfPanel.tsx': 22,
   'src/ui/shop/materialsForm.ts': 28,
   'src/ui/sort/SpaceGauge.tsx': 27,
-  'src/app/projects/*/rooms/*/fit/page.tsx': 21,
   'src/app/projects/*/rooms/*/look/page.tsx': 23,
   'scripts/bench.ts': 26,
   'tests/*.ts': 29,

@@ -9,21 +9,16 @@ import {
   takeFitAction,
   takeFitsAction,
 } from '@/app/actions/fit';
-import { undoAction } from '@/app/actions/projects';
-import { adviseInsides, findFitFaults } from '@/core/fit';
-import { bayInsideOf, findShelvesBeside, hasInside } from '@/core/look';
-import { walkBays } from '@/core/place';
-import { formatCount, formatLength, formatLitres } from '@/core/shared';
+import { RoomFrame } from '@/app/RoomFrame';
+import { formatCount, formatLength, formatLitres, type LengthUnit } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
-import { listOpenPlaces } from '@/server/fit/openPlaces';
-import { listFitContainers, litresEachOf, toFitQuestion } from '@/server/fit/takeFit';
+import { loadFitPage } from '@/server/fit/fitPage';
 import { BayWalk } from '@/ui/fit/BayWalk';
 import { FitAll } from '@/ui/fit/FitAll';
 import { FitTray } from '@/ui/fit/FitTray';
 import { FitWorkbench } from '@/ui/fit/FitWorkbench';
 import { ShelfTip } from '@/ui/fit/ShelfTip';
 import { buttonClass } from '@/ui/primitives/Button';
-import { StepFrame } from '@/ui/shell/StepFrame';
 import { fitFaultWords } from '@/ui/fit/fitWords';
 
 export const metadata = { title: 'Fit' };
@@ -38,28 +33,13 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
   const { bay: asked } = await searchParams;
   const opened = await openRoom(projectId, roomId, 'fitWishes', 'people');
   if (!opened) notFound();
-  const { db, records, own, here } = opened;
+  const { records, own } = opened;
+  const { currency, units: measureUnit } = records.project;
   const base = `/projects/${projectId}/rooms/${roomId}`;
-  const bays = walkBays(own.units).filter((bay) => !bay.outOfScope && hasInside(bay));
-  const filled = bays.filter((bay) =>
-    records.groups.some((group) => group.bayId === bay.id && !group.loose),
-  );
-  const bay =
-    bays.find(({ id }) => id === asked) ??
-    filled.find(({ id }) => own.fits.every((fit) => fit.bayId !== id)) ??
-    filled[0];
-  const frame = {
-    step: 'fit' as const,
-    project: records.project,
-    desk: opened.desk,
-    room: own.room,
-    progress: here.progress,
-    undo: opened.undo,
-    onUndo: undoAction,
-  };
-  if (!bay) {
+  const view = await loadFitPage(opened, asked);
+  if (!view) {
     return (
-      <StepFrame {...frame}>
+      <RoomFrame step="fit" opened={opened}>
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
           Containers are chosen for a place and the groups that live there. Put a group on a place
           first.{' '}
@@ -67,50 +47,22 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
             Place the groups
           </Link>
         </p>
-      </StepFrame>
+      </RoomFrame>
     );
   }
-  const priced = await listFitContainers(db, records);
-  const requestOf = (bayId: typeof bay.id) =>
-    toFitQuestion(records, priced, { bayId, prefer: 'cost' });
-  const request = requestOf(bay.id);
-  const taken = own.fits.find((fit) => fit.bayId === bay.id);
-  const inside = bayInsideOf(bay);
-  const size = [inside.widthMm, inside.depthMm]
-    .map((mm) => formatLength(mm, records.project.units).replace(/ \w+$/, ''))
-    .concat(formatLength(inside.heightMm, records.project.units))
-    .join(' × ');
-  const litres = request.groups.reduce((sum, group) => sum + group.litres, 0);
-  const unit = own.units.find(({ id }) => id === bay.unitId);
-  const shelves = unit
-    ? findShelvesBeside(
-        unit.bays.filter((other) => filled.some(({ id }) => id === other.id)),
-        bay,
-      )
-    : [];
-  const open = listOpenPlaces(records, priced);
-  const broken = taken ? findFitFaults(request, taken.answer) : [];
-  const tips = unit
-    ? adviseInsides({
-        bay,
-        unitKind: unit.kind,
-        question: request,
-        answer: taken?.answer,
-        products: records.containers,
-        people: records.people,
-      })
-    : [];
+  const { bay, unit, request, taken } = view;
   return (
-    <StepFrame
-      {...frame}
+    <RoomFrame
+      step="fit"
+      opened={opened}
       tray={
         <FitTray
           project={records.project}
           room={own.room}
           purchases={own.purchases}
-          owned={records.containers.filter((container) => container.projectId !== null)}
+          owned={view.owned}
           request={request}
-          tips={tips}
+          tips={view.tips}
           onAddOwned={addOwnedContainerAction.bind(null, projectId)}
           onRemoveOwned={removeOwnedContainerAction.bind(null, projectId)}
         />
@@ -122,24 +74,16 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
           {unit ? `, ${unit.name}` : ''}
         </h1>
         <p className="text-[14px] text-soft">
-          <span className="font-mono">{size}</span> inside ·{' '}
-          {formatCount(request.groups.length, 'group')}, {formatLitres(litres)}
+          <span className="font-mono">{sizeWords(view.inside, measureUnit)}</span> inside ·{' '}
+          {formatCount(request.groups.length, 'group')}, {formatLitres(view.litres)}
         </p>
-        <BayWalk
-          bays={(filled.length > 0 ? filled : bays).map(({ id, name }) => ({
-            id,
-            name,
-            isTaken: own.fits.some((fit) => fit.bayId === id),
-          }))}
-          activeId={bay.id}
-          base={`${base}/fit`}
-        />
+        <BayWalk bays={view.walk} activeId={bay.id} base={`${base}/fit`} />
       </div>
-      {broken.length > 0 && (
+      {view.broken.length > 0 && (
         <p role="alert" className="warn mb-2.5">
           Something was changed since this fit was taken, and it no longer goes in as drawn:{' '}
-          {broken.slice(0, 3).map(fitFaultWords).join('; ')}. Take one of the answers below, or give
-          it up.
+          {view.broken.slice(0, 3).map(fitFaultWords).join('; ')}. Take one of the answers below, or
+          give it up.
         </p>
       )}
       {request.groups.length === 0 && (
@@ -152,8 +96,8 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       )}
       {request.groups.length > 0 && request.containers.length === 0 && (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
-          There is no container to choose from in {records.project.currency}. Add what the home has,
-          or a price list.{' '}
+          There is no container to choose from in {currency}. Add what the home has, or a price
+          list.{' '}
           <Link className={buttonClass('main', 'ml-2')} href="/containers">
             Containers and prices
           </Link>
@@ -163,46 +107,45 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
         <FitWorkbench
           key={bay.id}
           request={request}
-          litresEach={litresEachOf(records, request)}
-          forbidden={(records.fitWishes.find(({ bayId }) => bayId === bay.id)?.forbidden ?? []).map(
-            (id) => ({
-              id,
-              name: records.containers.find((container) => container.id === id)?.name ?? '',
-            }),
-          )}
+          litresEach={view.litresEach}
+          forbidden={view.forbidden}
           mockUpHref={`${base}/fit/mock-up?bay=${bay.id}`}
           onWish={noteFitWishAction.bind(null, projectId, bay.id)}
           taken={taken}
-          currency={records.project.currency}
-          measureUnit={records.project.units}
+          currency={currency}
+          measureUnit={measureUnit}
           onTake={takeFitAction.bind(null, projectId, bay.id)}
           onDrop={dropFitAction.bind(null, projectId, bay.id)}
         />
       )}
-      {unit?.holePitch &&
-        shelves.map(({ lower, upper }) => (
+      {unit &&
+        view.shelves.map(({ key, ...shelf }) => (
           <ShelfTip
-            key={`${lower.id}-${upper.id}`}
-            question={{
-              lower: requestOf(lower.id),
-              upper: requestOf(upper.id),
-              pitchMm: unit.holePitch?.mm ?? 0,
-            }}
-            lowerName={lower.name}
-            upperName={upper.name}
-            currency={records.project.currency}
-            measureUnit={records.project.units}
+            key={key}
+            {...shelf}
+            currency={currency}
+            measureUnit={measureUnit}
             unitHref={`${base}/look/units/${unit.id}`}
           />
         ))}
       <FitAll
-        room={{ ...open, places: open.places.filter((place) => place.roomId === own.room.id) }}
+        room={view.roomOpen}
         roomName={own.room.name}
-        homeCount={open.places.length}
-        currency={records.project.currency}
+        homeCount={view.homeOpenCount}
+        currency={currency}
         onHome={listHomePlacesAction.bind(null, projectId)}
         onTake={takeFitsAction.bind(null, projectId)}
       />
-    </StepFrame>
+    </RoomFrame>
   );
 }
+
+/** Width, depth and height inside, the unit said once. */
+const sizeWords = (
+  inside: { readonly widthMm: number; readonly depthMm: number; readonly heightMm: number },
+  unit: LengthUnit,
+): string =>
+  [inside.widthMm, inside.depthMm]
+    .map((mm) => formatLength(mm, unit).replace(/ \w+$/, ''))
+    .concat(formatLength(inside.heightMm, unit))
+    .join(' × ');

@@ -5,7 +5,7 @@ import { expect, test, type Page } from '@playwright/test';
 import Database from 'better-sqlite3';
 
 import { createOwnServer, insertHome } from './ownServer';
-import { allKept, decide, line, pictureWithPlace } from './steps';
+import { allKept, decide, line, pictureWithPlace, sees } from './steps';
 
 const LAN_PORT = 4395;
 const server = createOwnServer(4394, { TINBOX_LAN_PORT: String(LAN_PORT), TINBOX_PORT: '4394' });
@@ -155,7 +155,7 @@ test('a thing’s picture stays with its decision, without its place; and a kind
     mimeType: 'image/jpeg',
     buffer: await pictureWithPlace('#554433'),
   });
-  await expect(page.getByText('Picture taken')).toBeVisible();
+  await sees(page, 'Picture taken');
   await line(page).press('Enter');
   await page.keyboard.press('k');
   await allKept(page);
@@ -212,7 +212,7 @@ test('a phone joins by the code from the desk, decides under its name, and is pu
   db.close();
   await phone.goto(`http://${outside}:${LAN_PORT}/devices`);
   await phone.getByRole('button', { name: 'Make a code' }).tap();
-  await expect(phone.getByText('at the desk itself')).toBeVisible();
+  await sees(phone, 'at the desk itself');
   await page.getByRole('button', { name: 'Put out Phone of Nora' }).click();
   await expect(page.getByRole('region', { name: 'Joined devices' })).toContainText('put out');
   await phone.goto(`http://${outside}:${LAN_PORT}/`);

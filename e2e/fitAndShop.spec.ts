@@ -10,6 +10,7 @@ import {
   type RunningShopService,
 } from '../src/standins/shopService/startShopService';
 import { createOwnServer, insertHome } from './ownServer';
+import { sees } from './steps';
 
 const SERVICE_PORT = 4392;
 const server = createOwnServer(4395, {
@@ -62,22 +63,22 @@ test('a price list comes in as CSV, faults by line and column first', async () =
       .getByLabel('Read a price list, CSV')
       .setInputFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await read('name,width,depth,height\nCrate,wide,20,20\n');
-  await expect(page.getByText('line 2, width: “wide”')).toBeVisible();
+  await sees(page, 'line 2, width: “wide”');
   await read(PRICE_LIST);
-  await expect(page.getByText('3 containers kept, 0 replaced.')).toBeVisible();
+  await sees(page, '3 containers kept, 0 replaced.');
   await expect(page.getByRole('row', { name: /Fern bin/ })).toContainText(
     '£6.00 for 2 at Posted Goods',
   );
   await page.getByLabel('Find', { exact: true }).fill('plastic');
   await page.getByLabel('Width of the space').fill('26 cm');
   await page.getByLabel('Height', { exact: true }).fill('16 cm');
-  await expect(page.getByText('1 container of 3')).toBeVisible();
+  await sees(page, '1 container of 3');
   await page.getByRole('button', { name: 'Add a container' }).click();
   await page
     .getByLabel('In one line')
     .fill('Pin pot 6 x 5 x 4 cm, lid, 6 for 54.00 at Corner Store');
   await page.getByLabel('In one line').press('Enter');
-  await expect(page.getByText('2 containers of 4')).toBeVisible();
+  await sees(page, '2 containers of 4');
   await page.getByLabel('Find', { exact: true }).fill('pin lid');
   await expect(page.getByRole('row', { name: /Pin pot/ })).toContainText(
     '£54.00 for 6 at Corner Store',
@@ -108,9 +109,7 @@ test('fit: one is not wanted, one is wanted; each time all four ways are worked 
   await page.getByRole('button', { name: /Let go: Hats: only Moss box/ }).click();
   await expect(least).toContainText('2 × Fern bin', { timeout: 30_000 });
   await page.getByRole('button', { name: /Take this fit/ }).click();
-  await expect(
-    page.getByText('Taken. What it needs is on the shopping list.').first(),
-  ).toBeVisible();
+  await sees(page, 'Taken. What it needs is on the shopping list.');
 });
 
 test('the mock-up is ticked; a size that differs works the fit out anew', async () => {
@@ -118,20 +117,16 @@ test('the mock-up is ticked; a size that differs works the fit out anew', async 
   await expect(page.getByRole('img', { name: 'From above, at a fifth of its size' })).toBeVisible();
   for (const trial of ['goes in', 'comes out', 'door shuts'])
     await page.getByRole('button', { name: `1: ${trial}` }).click();
-  await expect(page.getByText('1 of 2 tried and good')).toBeVisible();
+  await sees(page, '1 of 2 tried and good');
   await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
   await page.getByLabel('Really high').fill('15.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
-  await expect(
-    page.getByRole('status').filter({ hasText: 'Shelf: it still goes in as drawn.' }),
-  ).toBeVisible();
+  await sees(page, 'Shelf: it still goes in as drawn.');
   await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
   // Two bins 2 mm apart, each 4 mm wider than its label says.
   await page.getByLabel('Really wide').fill('20.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
-  await expect(
-    page.getByRole('status').filter({ hasText: 'Shelf: worked out anew, at the same cost.' }),
-  ).toBeVisible();
+  await sees(page, 'Shelf: worked out anew, at the same cost.');
   await page.getByRole('button', { name: /Undo corrected the size of Fern bin/ }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Fern bin' })).toHaveCount(2);
 });
@@ -153,14 +148,10 @@ test('shop: the service goes down in between, prices stay; what is sold out gets
   await expect(page.getByRole('region', { name: 'Posted Goods' })).toContainText('£6.00');
   const ask = page.getByRole('button', { name: 'Ask for prices and stock' });
   await ask.click();
-  await expect(
-    page.getByText('Posted Goods: no price changed, everything in stock.'),
-  ).toBeVisible();
+  await sees(page, 'Posted Goods: no price changed, everything in stock.');
   stall.setMood('down');
   await ask.click();
-  await expect(
-    page.getByText('The shop does not answer. Prices stay as they were last read.').first(),
-  ).toBeVisible();
+  await sees(page, 'The shop does not answer. Prices stay as they were last read.');
   await expect(page.getByRole('region', { name: 'Posted Goods' })).toContainText('£6.00');
   stall.setMood('well');
   for (const { id } of goods.filter(({ priceMinor }) => priceMinor === 600 || priceMinor === 400))
@@ -189,7 +180,7 @@ test('things by hand and a card are in the same plan; the budget is never passed
   await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('£10.00');
   onData((db) => db.prepare("UPDATE rooms SET budget_minor = 700 WHERE id = 'hall'").run());
   await page.reload();
-  await expect(page.getByText('£3.00 over what is left.')).toBeVisible();
+  await sees(page, '£3.00 over what is left.');
   await page.getByLabel('How much Wide tub is wanted').selectOption('should');
   await expect(page.getByRole('region', { name: 'Left out' })).toContainText('Wide tub');
   onData((db) => db.prepare("UPDATE rooms SET budget_minor = 3000 WHERE id = 'hall'").run());
@@ -211,7 +202,7 @@ test('bought on the phone with one thumb, at another price, approved, and brough
   await expect(bought).toContainText('£0.60 more than the list said');
   await expect(bought).toContainText('£6.00 of it by gift card');
   // The yes was to what the list said; a dearer line is asked about again.
-  await expect(page.getByText('yes was to £11.00')).toBeVisible();
+  await sees(page, 'yes was to £11.00');
   await bought.getByRole('button', { name: 'bring back' }).click();
   await bought.getByLabel('Brought back').fill('1');
   await bought.getByLabel('Paid back').fill('11.60');
@@ -228,7 +219,7 @@ test('materials reach the list, receipts are kept with their picture and read as
   await page.getByLabel('Price a pack, for brick or concrete').fill('3.50');
   await page.getByLabel('Fixings: bought at').selectOption({ label: 'Corner Store' });
   await page.getByRole('button', { name: 'Keep, and work the plans out' }).click();
-  await expect(page.getByText('2 fixings in brick or concrete.')).toBeVisible();
+  await sees(page, '2 fixings in brick or concrete.');
   await page.goto(`${server.address}${room}/shop`);
   await expect(
     page.getByRole('row', { name: /Screws with wall plugs, from the materials/ }),

@@ -2,6 +2,7 @@ import { rmSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
+import { sees } from './steps';
 
 const server = createOwnServer(4394);
 test.beforeAll(async () => {
@@ -36,7 +37,7 @@ test('boards and liners are typed, worked out with proof, drawn, kept, and refus
   await page.getByLabel('Roll, width').fill('40 cm');
   const work = page.getByRole('button', { name: 'Keep, and work the plans out' });
   await work.click();
-  await expect(page.getByText('Type how long the roll is')).toBeVisible();
+  await sees(page, 'Type how long the roll is');
   await page.getByLabel('Roll, length').fill('2 m');
   await page.getByLabel('Price a roll').fill('6');
   await work.click();

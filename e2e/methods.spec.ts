@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
-import { allKept, line } from './steps';
+import { allKept, line, sees } from './steps';
 
 const METHODS = [
   ['quick pass', ['Rubbish', 'Strays', 'Once round', 'Finish']],
@@ -156,7 +156,7 @@ for (const { method, steps, where, size, isPhone, room } of cases) {
       );
     }
     await session(page).getByRole('button', { name: 'End', exact: true }).click();
-    await expect(page.getByText('The last session has ended')).toBeVisible();
+    await sees(page, 'The last session has ended');
     await page.goto(`${server.address}/projects/home/rooms/${room}/sort/results?of=session`);
     await expect(page.getByRole('region', { name: 'By verdict' })).toContainText('Donate');
     await expect(page.getByRole('row', { name: /^Discard/ })).toContainText('7');

@@ -15,6 +15,7 @@ import {
   pictureWithPlace,
   sendPictures,
   startProject,
+  sees,
 } from './steps';
 
 /**
@@ -55,13 +56,13 @@ const noSeriousFault = async () => {
 
 test('desk: a household and a project are made, and a bad height is named', async () => {
   await page.goto('/');
-  await expect(page.getByText('A project is one home')).toBeVisible();
+  await sees(page, 'A project is one home');
   await page.goto('/projects/new');
   await page.getByLabel('Height').fill('tall');
   await page.getByLabel('Name', { exact: true }).fill('Nora');
   await page.getByLabel('What this home is called').fill('Test Row');
   await page.getByRole('button', { name: 'Start the project' }).click();
-  await expect(page.getByText(/“tall” makes no sense here/)).toBeVisible();
+  await sees(page, /“tall” makes no sense here/);
   await expect(page.getByLabel('What this home is called')).toHaveValue('Test Row');
   await noSeriousFault();
   await startProject(page, '3 Test Row');
@@ -80,7 +81,7 @@ test('look: a room, a cupboard measured as people write, drawn to scale', async 
 test('look: a place larger than its unit is refused in words, with nothing lost', async () => {
   await page.getByRole('link', { name: 'Tall cupboard' }).click();
   await page.getByLabel('Height, first reading, place 2').fill('80 cm');
-  await expect(page.getByText('Column 1 is 116.5 cm high in all, the unit is 90 cm')).toBeVisible();
+  await sees(page, 'Column 1 is 116.5 cm high in all, the unit is 90 cm');
   await page.getByRole('button', { name: 'Keep these measures' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'Column 1 is 116.5 cm' })).toBeVisible();
   await expect(page.getByLabel('Height, first reading, place 2')).toHaveValue('80 cm');
@@ -109,7 +110,7 @@ test('look: a before picture from a named spot, without its metadata', async () 
     mimeType: 'image/jpeg',
     buffer: Buffer.from('<svg onload="alert(1)"/>'),
   });
-  await expect(page.getByText('This file is not a picture that can be read here.')).toBeVisible();
+  await sees(page, 'This file is not a picture that can be read here.');
 });
 
 test('sort: plain words, one key a verdict, and the way back', async () => {
@@ -154,9 +155,9 @@ test('sort: the keep pile against its place, live', async () => {
   await decide(page, '40 scarves', 'k');
   await line(page).fill('200 scarves');
   await page.getByLabel(/have no home yet; try/).selectOption({ label: 'Shelf 1' });
-  await expect(page.getByText(/of 200 fit, all 200 are/)).toBeVisible();
+  await sees(page, /of 200 fit, all 200 are/);
   await page.getByRole('button', { name: 'They live here' }).click();
-  await expect(page.getByText('Scarves & hats live on Shelf 1')).toBeVisible();
+  await sees(page, 'Scarves & hats live on Shelf 1');
   await line(page).fill('');
 });
 
@@ -165,7 +166,7 @@ test('sort: a decision without a connection waits and is sent once', async () =>
   await page.context().setOffline(true);
   await decide(page, '6 hats', 'k');
   await expect(page.getByRole('button', { name: /^Keep: 55 so far/ })).toBeVisible();
-  await expect(page.getByText('1 waiting')).toBeVisible();
+  await sees(page, '1 waiting');
   await page.context().setOffline(false);
   await allKept(page);
   await page.reload();
@@ -208,25 +209,23 @@ test('fit: four ways, drawn from the front and above, one taken', async () => {
     .first()
     .click();
   await expect(page.getByRole('region', { name: 'Picked container' })).toContainText('air above');
-  await expect(page.getByText(/What does not go in here, and why/)).toBeVisible();
+  await sees(page, /What does not go in here, and why/);
   await noSeriousFault();
   await page.getByRole('button', { name: /Take this fit/ }).click();
-  await expect(
-    page.getByText('Taken. What it needs is on the shopping list.').first(),
-  ).toBeVisible();
+  await sees(page, 'Taken. What it needs is on the shopping list.');
 });
 
 test('shop: pieces to packs; over budget says by how much and what would help', async () => {
   await goTo(page, 'Shop');
-  await expect(page.getByText('No cheaper way exists in these offers')).toBeVisible();
+  await sees(page, 'No cheaper way exists in these offers');
   await goTo(page, 'Agree');
   await page.getByRole('link', { name: 'Household, date and budget' }).click();
   await page.getByLabel('Boot room').fill('3');
   await page.getByRole('button', { name: 'Keep what is agreed' }).click();
   await expect(page.getByLabel('Boot room')).toHaveValue('3.00');
   await goTo(page, 'Shop');
-  await expect(page.getByText(/over what is left/)).toBeVisible();
-  await expect(page.getByText(/left out: £/).first()).toBeVisible();
+  await sees(page, /over what is left/);
+  await sees(page, /left out: £/);
   await noSeriousFault();
   await page
     .getByLabel(/How much .* is wanted/)
@@ -234,7 +233,7 @@ test('shop: pieces to packs; over budget says by how much and what would help', 
     .selectOption('nice');
   await page.keyboard.press('z');
   await page.getByRole('button', { name: /Undo changed what was agreed/ }).click();
-  await expect(page.getByText('No cheaper way exists in these offers')).toBeVisible();
+  await sees(page, 'No cheaper way exists in these offers');
 });
 
 test('shop: a line is bought at what the till said', async () => {
@@ -297,7 +296,7 @@ test('open formats: things as CSV out and in, faults by line and column', async 
     buffer: Buffer.from(text),
   });
   await page.getByLabel('Read decisions from CSV').setInputFiles(file('same.csv', csv));
-  await expect(page.getByText(/0 decisions kept, \d+ were here before/)).toBeVisible();
+  await sees(page, /0 decisions kept, \d+ were here before/);
   await page
     .getByLabel('Read decisions from CSV')
     .setInputFiles(
@@ -306,9 +305,9 @@ test('open formats: things as CSV out and in, faults by line and column', async 
         'room,thing,verdict,count\r\nBoot room,doormat,keep,1\r\nBoot room,lamp,burn,1\r\n',
       ),
     );
-  await expect(page.getByText('line 3, verdict: “burn”')).toBeVisible();
+  await sees(page, 'line 3, verdict: “burn”');
   await page.getByRole('button', { name: 'Keep the 1 good decision' }).click();
-  await expect(page.getByText(/1 decision kept/)).toBeVisible();
+  await sees(page, /1 decision kept/);
 });
 
 test('open formats: the project as one zip, out and in again as a copy', async () => {
@@ -326,7 +325,7 @@ test('open formats: the project as one zip, out and in again as a copy', async (
   await page
     .getByLabel('Bring a project in')
     .setInputFiles({ name: 'p.zip', mimeType: 'application/zip', buffer: zip });
-  await expect(page.getByText('3 Test Row (copy)').first()).toBeVisible();
+  await sees(page, '3 Test Row (copy)');
   await goTo(page, 'Show');
   await expect(page.getByRole('slider', { name: /Divide before from after/ })).toBeVisible();
 });

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
 import { bay, dragTag, homeless, inTray, tag, wish } from './placing';
+import { sees } from './steps';
 
 // Each test goes on where the one before it ended.
 test.describe.configure({ mode: 'serial' });
@@ -50,7 +51,7 @@ test('tags are dragged on paper, pinned, tried in a second draft, compared and c
   await expect(bay(page, 'Top')).toContainText('Mugs');
   await tag(page, 'Plates').focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByText(/Not there: more than the place holds/)).toBeVisible();
+  await sees(page, /Not there: more than the place holds/);
   await page.keyboard.press('Escape');
   await wish(page, 'Mugs', {
     litres: '60',

@@ -1,6 +1,6 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
 
-import { addRoom, allKept, decide, goTo, line, measureCupboard, startProject } from './steps';
+import { addRoom, allKept, decide, goTo, line, measureCupboard, startProject, sees } from './steps';
 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
@@ -131,9 +131,7 @@ test('by category, and steps kept as one’s own', async ({ browser }) => {
   await page.getByRole('button', { name: 'Leave out' }).last().click();
   await page.getByLabel('Keep these steps as').fill('Laid out');
   await page.getByRole('button', { name: 'Keep', exact: true }).last().click();
-  await expect(
-    page.getByText('“Laid out” can be chosen from the next session on.').first(),
-  ).toBeVisible();
+  await sees(page, '“Laid out” can be chosen from the next session on.');
   await session(page).getByRole('button', { name: 'End' }).click();
   await startSession(page, /^Laid out/);
   await expect(session(page)).toContainText('Gather and lay out');

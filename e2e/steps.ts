@@ -75,6 +75,10 @@ export async function decide(page: Page, text: string, key: string): Promise<voi
   await page.keyboard.press(key);
 }
 
+/** The words are on screen. A notice is there twice for a moment: once to see, once to be read aloud. */
+export const sees = (page: Page, words: string | RegExp): Promise<void> =>
+  expect(page.getByText(words).first()).toBeVisible();
+
 export const allKept = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: 'All kept' }).first()).toBeVisible();
 

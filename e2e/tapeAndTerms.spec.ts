@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 
 import { startMeter, type RunningMeter } from '../src/standins/meter/startMeter';
-import { addRoom, drag, goTo, sendPictures, startProject } from './steps';
+import { addRoom, drag, goTo, sendPictures, startProject, sees } from './steps';
 
 /** A first visit: measured with a meter, drawn by tape, photographed over a bad connection, agreed. */
 test.describe.configure({ mode: 'serial' });
@@ -68,9 +68,9 @@ test('a cupboard of six shelves is measured with the meter, no key touched', asy
   await page.getByRole('link', { name: 'Measure a unit' }).click();
   await page.getByRole('button', { name: 'Cupboard with shelves' }).click();
   await page.getByRole('button', { name: 'A place above' }).click();
-  await expect(page.getByText('The usual size. Measure it; nobody has yet.').first()).toBeVisible();
+  await sees(page, 'The usual size. Measure it; nobody has yet.');
   await page.getByRole('button', { name: 'Distance meter' }).click();
-  await expect(page.getByText('Connected. Tap the first field, then measure.')).toBeVisible();
+  await sees(page, 'Connected. Tap the first field, then measure.');
   await page.getByLabel('Outside width').click();
   const readings: string[] = [];
   for (let field = await focusedField(), before = ''; field !== before && readings.length < 90;) {
@@ -104,12 +104,10 @@ test('impossible measures are refused in words: an opening, an obstacle, a shelf
   await page.getByText('Divide by shelf heights').click();
   await page.getByLabel(/^Shelves of column 1/).fill('999 cm');
   await page.getByRole('button', { name: 'Divide' }).click();
-  await expect(page.getByText(/A shelf at 999 cm is not inside the/)).toBeVisible();
+  await sees(page, /A shelf at 999 cm is not inside the/);
   await page.getByText('Opening, load, damp and light').first().click();
   await page.getByLabel('Opening width, if smaller').first().fill('90 cm');
-  await expect(
-    page.getByText(/The opening of Shelf 1 is 90 cm, the inside only/).first(),
-  ).toBeVisible();
+  await sees(page, /The opening of Shelf 1 is 90 cm, the inside only/);
   await page.getByRole('button', { name: 'Keep these measures' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'The opening of Shelf 1' })).toBeVisible();
   await expect(page.getByLabel('Opening width, if smaller').first()).toHaveValue('90 cm');
@@ -167,7 +165,7 @@ test('what should be possible again is answered by the plan, and drawings come t
   await page.getByLabel('Width kept clear').fill('wide');
   await page.getByLabel('Depth kept clear').fill('2 m');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByText(/“wide” makes no sense here/)).toBeVisible();
+  await sees(page, /“wide” makes no sense here/);
   await page.getByLabel('Width kept clear').fill('3,9 m');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(
@@ -235,7 +233,7 @@ test('pictures arrive over a connection that breaks, while typing goes on; what 
   await expect(page.getByRole('status', { name: 'Pictures on the way' })).toHaveCount(0, {
     timeout: 30_000,
   });
-  await expect(page.getByText('Before 3')).toBeVisible();
+  await sees(page, 'Before 3');
   await expect(page.getByPlaceholder(/all four shelves/)).toHaveValue('typing goes on');
   // No piece was sent twice, and the broken picture was not begun anew.
   expect(new Set(offsets).size).toBe(offsets.length);
@@ -246,7 +244,7 @@ test('pictures arrive over a connection that breaks, while typing goes on; what 
   await sendPictures(page, 'Emptied picture, from the door', [
     { name: 'cut.jpg', mimeType: 'image/jpeg', buffer: cut },
   ]);
-  await expect(page.getByText(/This picture is damaged/)).toBeVisible();
+  await sees(page, /This picture is damaged/);
   await page.getByRole('button', { name: 'Put it away' }).click();
   await expect(page.getByText(/This picture is damaged/)).toHaveCount(0);
 });
@@ -291,5 +289,5 @@ test('the work is agreed: sections, estimate, schools, the sheet, and what chang
   expect((await readFile(await download.path())).subarray(0, 5).toString()).toBe('%PDF-');
   await page.getByLabel('Goals').fill('Supper in five minutes');
   await page.getByLabel('Goals').blur();
-  await expect(page.getByText(/1 change since/)).toBeVisible();
+  await sees(page, /1 change since/);
 });

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
-import { pictureWithPlace } from './steps';
+import { pictureWithPlace, sees } from './steps';
 
 const server = createOwnServer(4393);
 const BENCH = `${server.address}/projects/home/rooms/hall/sort`;
@@ -136,9 +136,7 @@ test('a home is put away, found again, and forgotten for good by its name', asyn
   await expect(page.getByRole('button', { name: 'Forget it for good' })).toBeDisabled();
   await page.getByLabel(/Type its name/).fill('Home');
   await page.getByRole('button', { name: 'Forget it for good' }).click();
-  await expect(
-    page.getByText(/A home begun on 1 November 2026, 1 room, \d pictures/),
-  ).toBeVisible();
+  await sees(page, /A home begun on 1 November 2026, 1 room, \d pictures/);
   expect((await page.goto(BENCH))?.status()).toBe(404);
   expect(readdirSync(path.join(server.dataDir, 'pictures'))).toEqual([]);
 });

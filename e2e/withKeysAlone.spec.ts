@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 
-import { addRoom, allKept, goTo, line, measureCupboard, startProject } from './steps';
+import { addRoom, allKept, goTo, line, measureCupboard, startProject, sees } from './steps';
 
 /** Presses Tab until the focus is on what is wanted; fails where the keyboard never gets there. */
 async function tabTo(page: Page, name: RegExp): Promise<void> {
@@ -46,13 +46,13 @@ test('by keyboard alone: sort, carry a tag, take a fit, and undo it', async ({ p
   await page.keyboard.press('Alt+r');
   await page.keyboard.press('2');
   await expect(page.getByRole('button', { name: /^Recycle: 3 so far/ })).toBeVisible();
-  await expect(page.getByText('to shred')).toBeVisible();
+  await sees(page, 'to shred');
   await allKept(page);
 
   await goTo(page, 'Place');
   await tabTo(page, /^Books,/);
   await page.keyboard.press('Enter');
-  await expect(page.getByText(/Books over Shelf/)).toBeVisible();
+  await sees(page, /Books over Shelf/);
   await page.keyboard.press('Enter');
   await expect(
     page.getByRole('group', { name: /^Shelf \d,.*/ }).getByRole('button', { name: /^Books/ }),
@@ -64,9 +64,7 @@ test('by keyboard alone: sort, carry a tag, take a fit, and undo it', async ({ p
     timeout: 30_000,
   });
   await page.keyboard.press('a');
-  await expect(
-    page.getByText('Taken. What it needs is on the shopping list.').first(),
-  ).toBeVisible();
+  await sees(page, 'Taken. What it needs is on the shopping list.');
   await expect(page.getByRole('button', { name: /Undo took a fit/ })).toBeVisible();
   await page.keyboard.press('z');
   await expect(page.getByRole('button', { name: /Take this fit/ })).toBeVisible();

@@ -52,7 +52,19 @@ test('an engine answers on standard output and ends with 0, infeasible or not', 
   );
   expect([shop.status, JSON.parse(shop.stdout)]).toEqual([
     0,
-    expect.objectContaining({ status: 'infeasible', objective: null, bound: null }),
+    expect.objectContaining({
+      status: 'infeasible',
+      objective: null,
+      bound: null,
+      // As published: a code, a sentence, a subject.
+      reasons: [
+        {
+          code: 'must_not_on_offer',
+          message: 'Bin is a must: 1 more is needed, the offers have 0.',
+          subject: 'n',
+        },
+      ],
+    }),
   ]);
 }, 20_000);
 

@@ -16,38 +16,66 @@ import {
   rollRequestSchema,
   shopRequestSchema,
 } from '@/core/shop';
+import { fitReasonWords } from '@/ui/fit/fitWords';
+import { movesReasonWords, zonesReasonWords } from '@/ui/place/placeWords';
+import { cutReasonWords, rollReasonWords, shopReasonWords } from '@/ui/shop/shopWords';
 
-type Means = { readonly solver: Solver; readonly clock: Clock };
+interface Means {
+  readonly solver: Solver;
+  readonly clock: Clock;
+}
 interface Engine {
   readonly schema: z.ZodType;
   readonly run: (request: unknown, means: Means) => object;
 }
 
+/** An engine with its reasons as the published format has them: a code, a sentence, a subject. */
+const publish = <
+  S extends z.ZodType,
+  R extends { readonly code: string; readonly subject: string },
+>(
+  schema: S,
+  plan: (request: z.output<S>, means: Means) => object & { readonly reasons: readonly R[] },
+  wordsOf: (reason: R, request: z.output<S>) => string,
+): Engine => ({
+  schema,
+  run: (raw, means) => {
+    const request = schema.parse(raw);
+    const answer = plan(request, means);
+    const reasons = answer.reasons.map((reason) => ({
+      code: reason.code,
+      message: wordsOf(reason, request),
+      subject: reason.subject,
+    }));
+    return { ...answer, reasons };
+  },
+});
+
+const nameIn =
+  (list: readonly { readonly id: string; readonly name: string }[]) =>
+  (id: string): string =>
+    list.find((one) => one.id === id)?.name ?? id;
+const asItIs = (id: string): string => id;
+
 const engines: Readonly<Record<string, Engine>> = {
-  fit: {
-    schema: fitRequestSchema,
-    run: (request, means) => planFit(fitRequestSchema.parse(request), means),
-  },
-  shop: {
-    schema: shopRequestSchema,
-    run: (request, means) => planShop(shopRequestSchema.parse(request), means),
-  },
-  zones: {
-    schema: zonesRequestSchema,
-    run: (request, means) => planZones(zonesRequestSchema.parse(request), means),
-  },
-  cut: {
-    schema: cutRequestSchema,
-    run: (request, means) => planCuts(cutRequestSchema.parse(request), means),
-  },
-  roll: {
-    schema: rollRequestSchema,
-    run: (request, means) => planRoll(rollRequestSchema.parse(request), means),
-  },
-  moves: {
-    schema: movesRequestSchema,
-    run: (request, means) => planMoves(movesRequestSchema.parse(request), means),
-  },
+  fit: publish(fitRequestSchema, planFit, (reason, { groups }) =>
+    fitReasonWords(reason, { group: nameIn(groups), unit: 'mm' }),
+  ),
+  shop: publish(shopRequestSchema, planShop, (reason, { needs }) =>
+    shopReasonWords(reason, { need: nameIn(needs), money: (minor) => `${minor} minor units` }),
+  ),
+  zones: publish(zonesRequestSchema, planZones, (reason, { groups }) =>
+    zonesReasonWords(reason, { bay: asItIs, group: nameIn(groups), unit: 'mm' }),
+  ),
+  cut: publish(cutRequestSchema, planCuts, (reason) =>
+    cutReasonWords(reason, { piece: asItIs, unit: 'mm' }),
+  ),
+  roll: publish(rollRequestSchema, planRoll, (reason) =>
+    rollReasonWords(reason, { piece: asItIs, unit: 'mm' }),
+  ),
+  moves: publish(movesRequestSchema, planMoves, (reason) =>
+    movesReasonWords(reason, reason.subject),
+  ),
 };
 
 interface EngineError {

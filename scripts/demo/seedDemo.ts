@@ -377,7 +377,7 @@ async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void>
       { solver, clock: () => performance.now() },
     );
     if (answer.status === 'infeasible')
-      process.stdout.write(`  ${bayKey}: ${answer.reasons[0]?.message ?? 'no fit'}\n`);
+      process.stdout.write(`  ${bayKey}: ${answer.reasons[0]?.code ?? 'no fit'}\n`);
     else
       await db(fitRecord.table.name).insert(
         fitRecord.table.toRow({

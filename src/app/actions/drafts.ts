@@ -17,6 +17,7 @@ import { addDraft, arrange, chooseDraft, removeDraft, renameDraft } from '@/serv
 import { makeMoveList, noteDeviation, tickMove } from '@/server/place/moveList';
 import { takeIn } from '@/server/place/takeIn';
 import type { ActionResult } from '@/ui/actionResult';
+import { movesReasonWords } from '@/ui/place/placeWords';
 import { answer, done } from './answer';
 
 const room = { projectId: projectIdSchema, roomId: roomIdSchema };
@@ -131,7 +132,10 @@ export async function makeMoveListAction(
     const made = await makeMoveList(await getDatabase(), asked.projectId, asked);
     return made.ok
       ? done
-      : { ok: false, message: made.error.map(({ message }) => message).join(' ') };
+      : {
+          ok: false,
+          message: made.error.map((reason) => movesReasonWords(reason, reason.bayName)).join(' '),
+        };
   });
 }
 
@@ -165,7 +169,12 @@ export async function noteDeviationAction(
       const noted = await noteDeviation(await getDatabase(), input.projectId, input);
       return noted.ok
         ? done
-        : { ok: false, message: noted.error.map(({ message }) => message).join(' ') };
+        : {
+            ok: false,
+            message: noted.error
+              .map((reason) => movesReasonWords(reason, reason.bayName))
+              .join(' '),
+          };
     },
   );
 }

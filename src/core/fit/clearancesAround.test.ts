@@ -98,31 +98,36 @@ test('the air around a container is measured to the next thing straight that way
 test.each([
   [
     { outer: { width: 900, depth: 100, height: 100 }, turnable: false },
-    'container_does_not_pass',
-    '900 mm wide, the opening is 760 mm',
+    { code: 'container_does_not_pass', side: 'wide', sizeMm: 900, openingMm: 760 },
   ],
   [
     { outer: { width: 100, depth: 100, height: 360 } },
-    'container_does_not_pass',
-    '360 mm high, the opening is 350 mm',
+    { code: 'container_does_not_pass', side: 'high', sizeMm: 360, openingMm: 350 },
   ],
   [
     { outer: { width: 100, depth: 100, height: 330 } },
-    'container_too_high',
-    '330 mm high, 325 mm is free under the 25 mm to lift it out',
+    { code: 'container_too_high', heightMm: 330, freeMm: 325, toLiftMm: 25 },
   ],
   [
     { outer: { width: 400, depth: 400, height: 100 } },
-    'container_too_big',
-    '400 mm × 400 mm, the floor is 794 mm × 295 mm',
+    {
+      code: 'container_too_big',
+      widthMm: 400,
+      depthMm: 400,
+      floorWidthMm: 794,
+      floorDepthMm: 295,
+    },
   ],
   [
     { outer: { width: 100, depth: 100, height: 100 }, innerWidth: 90 },
-    'no_container_suits',
-    '90 mm wide inside, needs 100 mm, for Hats',
+    {
+      code: 'no_container_suits',
+      groupId: request.groups[0]?.id,
+      why: { fault: 'too_narrow', hasMm: 90, needsMm: 100 },
+    },
   ],
-])('says in figures why a container is not used: %j', (change, code, message) => {
+])('says in figures why a container is not used: %j', (change, reason) => {
   const [container] = request.containers;
   const asked = fitRequestSchema.parse({ ...request, containers: [{ ...container, ...change }] });
-  expect(explainUnused(asked)).toEqual([{ code, message, subject: 'tub' }]);
+  expect(explainUnused(asked)).toEqual([{ ...reason, subject: 'tub' }]);
 });

@@ -11,6 +11,7 @@ export {
   type FitContainer,
   type FitGroup,
   type FitReason,
+  type GroupFault,
   type FitRequest,
   type FitRequestInput,
   type Placement,

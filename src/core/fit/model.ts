@@ -129,22 +129,59 @@ export const fitRequestSchema = z
 export type FitRequest = Readonly<z.infer<typeof fitRequestSchema>>;
 export type FitRequestInput = z.input<typeof fitRequestSchema>;
 
-const fitReasonCodes = [
-  'no_container_suits',
-  'container_does_not_pass',
-  'container_too_high',
-  'container_too_big',
-  'not_enough_floor',
-  'bay_overloaded',
-  'not_enough_available',
-  'blocked_or_weak',
-] as const;
-const fitReasonSchema = z.strictObject({
-  code: z.enum(fitReasonCodes),
-  message: z.string(),
-  /** The group or container that the reason is about. */
-  subject: z.string(),
-});
+const mm = z.number();
+/** What keeps a container from a group; mm inside. */
+const groupFaultSchema = z.discriminatedUnion('fault', [
+  z.strictObject({
+    fault: z.enum(['holds_nothing', 'no_lid', 'lid', 'not_clear', 'clear']),
+  }),
+  z.strictObject({ fault: z.enum(['too_low', 'too_narrow']), hasMm: mm, needsMm: mm }),
+]);
+export type GroupFault = Readonly<z.infer<typeof groupFaultSchema>>;
+
+/** Why something does not go in; `subject` is the group's or the container's id. Lengths in mm. */
+const fitReasonSchema = z.discriminatedUnion('code', [
+  z.strictObject({
+    code: z.literal('no_container_suits'),
+    subject: z.string(),
+    groupId: z.string(),
+    why: groupFaultSchema,
+  }),
+  z.strictObject({
+    code: z.literal('draws_damp'),
+    subject: z.string(),
+    material: z.enum(materials),
+  }),
+  z.strictObject({
+    code: z.literal('container_does_not_pass'),
+    subject: z.string(),
+    side: z.enum(['high', 'wide']),
+    sizeMm: mm,
+    openingMm: mm,
+  }),
+  z.strictObject({
+    code: z.literal('container_too_high'),
+    subject: z.string(),
+    heightMm: mm,
+    freeMm: mm,
+    toLiftMm: mm,
+  }),
+  z.strictObject({
+    code: z.literal('container_too_big'),
+    subject: z.string(),
+    widthMm: mm,
+    depthMm: mm,
+    floorWidthMm: mm,
+    floorDepthMm: mm,
+  }),
+  z.strictObject({
+    code: z.literal('not_enough_floor'),
+    subject: z.string(),
+    litres: z.number(),
+    /** Proven, or only not found in the time. */
+    isImpossible: z.boolean(),
+  }),
+]);
 export type FitReason = Readonly<z.infer<typeof fitReasonSchema>>;
 
 const placementSchema = z.strictObject({

@@ -119,19 +119,20 @@ test.each([
   [
     'too high for the bay',
     box('tall', 100, 100, 210),
-    'container_too_high',
-    /210 mm high, 200 mm is free/,
+    { code: 'container_too_high', heightMm: 210, freeMm: 200 },
   ],
-  ['too big for the floor', box('wide', 620, 300, 100), 'container_too_big', /620 mm × 300 mm/],
-])('says why a container does not go in: %s', (_, container, code, message) => {
+  [
+    'too big for the floor',
+    box('wide', 620, 300, 100),
+    { code: 'container_too_big', widthMm: 620, depthMm: 300 },
+  ],
+])('says why a container does not go in: %s', (_, container, reason) => {
   const { answer } = solve({ bay, groups: [group('hats', 1)], containers: [container] });
   expect(answer.status).toBe('infeasible');
   expect(answer.objective).toBeNull();
-  expect(answer.reasons).toContainEqual({
-    code,
-    message: expect.stringMatching(message),
-    subject: container.id,
-  });
+  expect(answer.reasons).toContainEqual(
+    expect.objectContaining({ ...reason, subject: container.id }),
+  );
 });
 
 test('the opening counts, not only the inside', () => {
@@ -143,7 +144,9 @@ test('the opening counts, not only the inside', () => {
   expect(answer.reasons).toContainEqual(
     expect.objectContaining({
       code: 'container_does_not_pass',
-      message: '160 mm high, the opening is 150 mm',
+      side: 'high',
+      sizeMm: 160,
+      openingMm: 150,
     }),
   );
 });

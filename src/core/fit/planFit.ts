@@ -136,7 +136,7 @@ export function planFit(
     elapsedMs: passedMs(),
     ...sumUp(request, partial.chosen, partial.packing),
     unmet,
-    reasons: [...explainShortage(request, unmet, relaxed.isImpossible), ...explainUnused(request)],
+    reasons: [...explainShortage(unmet, relaxed.isImpossible), ...explainUnused(request)],
   };
 }
 
@@ -411,23 +411,13 @@ const offeredLitres = (chosen: readonly Chosen[], groupId: string): number =>
     .filter(({ group }) => group.id === groupId)
     .reduce((sum, { container, count }) => sum + container.innerLitres * count, 0);
 
-function explainShortage(
-  request: FitRequest,
-  unmet: FitAnswer['unmet'],
-  isImpossible: boolean,
-): FitReason[] {
-  return unmet.map(({ groupId, litres }) => {
-    const name = request.groups.find(({ id }) => id === groupId)?.name ?? groupId;
-    const rounded = Math.round(litres * 10) / 10;
-    return {
-      code: 'not_enough_floor',
-      message: isImpossible
-        ? `${name}: ${rounded} l have no container; no choice of these containers covers everything in this bay`
-        : `${name}: ${rounded} l have no container; no arrangement was found that covers everything`,
-      subject: groupId,
-    };
-  });
-}
+const explainShortage = (unmet: FitAnswer['unmet'], isImpossible: boolean): FitReason[] =>
+  unmet.map(({ groupId, litres }) => ({
+    code: 'not_enough_floor',
+    subject: groupId,
+    litres,
+    isImpossible,
+  }));
 
 /** The nearer the best is to its bound, the more is spent on proving it. */
 function proofEffortAt(gap: number) {

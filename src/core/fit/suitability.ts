@@ -1,4 +1,11 @@
-import type { Clearances, FitContainer, FitGroup, FitReason, FitRequest } from './model';
+import type {
+  Clearances,
+  FitContainer,
+  FitGroup,
+  FitReason,
+  FitRequest,
+  GroupFault,
+} from './model';
 
 const innerWidthOf = (container: FitContainer): number =>
   container.innerWidth ?? Math.min(container.outer.width, container.outer.depth);
@@ -67,62 +74,58 @@ export function liesOf(request: FitRequest, container: FitContainer): Lie[] {
 export function findBayFault(request: FitRequest, container: FitContainer): FitReason | undefined {
   const { bay } = request;
   const clear = clearOf(request);
+  const subject = container.id;
   const { width, depth, height } = container.outer;
   const canTurn = container.turnable ?? true;
-  const reason = (code: FitReason['code'], message: string): FitReason => ({
-    code,
-    message,
-    subject: container.id,
-  });
-  if (bay.moist && DAMP_SHY.has(container.material)) {
-    return reason('no_container_suits', `${container.material} must not stand in a damp place`);
-  }
+  if (bay.moist && DAMP_SHY.has(container.material))
+    return { code: 'draws_damp', subject, material: container.material };
   const openingHeight = bay.openingHeight ?? bay.height;
   const openingWidth = bay.openingWidth ?? bay.width;
-  if (height > openingHeight) {
-    return reason(
-      'container_does_not_pass',
-      `${mm(height)} high, the opening is ${mm(openingHeight)}`,
-    );
-  }
+  const doesNotPass = (side: 'high' | 'wide', sizeMm: number, openingMm: number): FitReason => ({
+    code: 'container_does_not_pass',
+    subject,
+    side,
+    sizeMm,
+    openingMm,
+  });
+  if (height > openingHeight) return doesNotPass('high', height, openingHeight);
   const narrowest = canTurn ? Math.min(width, depth) : width;
-  if (narrowest > openingWidth) {
-    return reason(
-      'container_does_not_pass',
-      `${mm(narrowest)} wide, the opening is ${mm(openingWidth)}`,
-    );
-  }
-  if (height > clear.z1) {
-    return reason(
-      'container_too_high',
-      `${mm(height)} high, ${mm(Math.max(0, clear.z1))} is free under the ${mm(request.clearances.top)} to lift it out`,
-    );
-  }
+  if (narrowest > openingWidth) return doesNotPass('wide', narrowest, openingWidth);
+  if (height > clear.z1)
+    return {
+      code: 'container_too_high',
+      subject,
+      heightMm: height,
+      freeMm: Math.max(0, clear.z1),
+      toLiftMm: request.clearances.top,
+    };
   const roomWidth = clear.x1 - clear.x0;
   const roomDepth = clear.y1 - clear.y0;
   const fits = (w: number, d: number) => w <= roomWidth && d <= roomDepth;
-  if (!fits(width, depth) && !(canTurn && fits(depth, width))) {
-    return reason(
-      'container_too_big',
-      `${mm(width)} × ${mm(depth)}, the floor is ${mm(Math.max(0, roomWidth))} × ${mm(Math.max(0, roomDepth))}`,
-    );
-  }
-  return undefined;
+  if (fits(width, depth) || (canTurn && fits(depth, width))) return undefined;
+  return {
+    code: 'container_too_big',
+    subject,
+    widthMm: width,
+    depthMm: depth,
+    floorWidthMm: Math.max(0, roomWidth),
+    floorDepthMm: Math.max(0, roomDepth),
+  };
 }
 
 /** Why a container does not suit what the group asks for; undefined where it does. */
-export function findGroupFault(container: FitContainer, group: FitGroup): string | undefined {
-  if (container.innerLitres <= 0) return 'holds nothing';
-  if (group.lid === 'required' && !container.lid) return 'has no lid';
-  if (group.lid === 'forbidden' && container.lid) return 'has a lid';
-  if (group.see === 'clear' && !container.clear) return 'cannot be seen through';
-  if (group.see === 'opaque' && container.clear) return 'can be seen through';
-  if ((group.minInnerHeight ?? 0) > container.innerHeight) {
-    return `${mm(container.innerHeight)} high inside, needs ${mm(group.minInnerHeight ?? 0)}`;
-  }
-  if ((group.minInnerWidth ?? 0) > innerWidthOf(container)) {
-    return `${mm(innerWidthOf(container))} wide inside, needs ${mm(group.minInnerWidth ?? 0)}`;
-  }
+export function findGroupFault(container: FitContainer, group: FitGroup): GroupFault | undefined {
+  if (container.innerLitres <= 0) return { fault: 'holds_nothing' };
+  if (group.lid === 'required' && !container.lid) return { fault: 'no_lid' };
+  if (group.lid === 'forbidden' && container.lid) return { fault: 'lid' };
+  if (group.see === 'clear' && !container.clear) return { fault: 'not_clear' };
+  if (group.see === 'opaque' && container.clear) return { fault: 'clear' };
+  const { minInnerHeight = 0, minInnerWidth = 0 } = group;
+  if (minInnerHeight > container.innerHeight)
+    return { fault: 'too_low', hasMm: container.innerHeight, needsMm: minInnerHeight };
+  const innerWidth = innerWidthOf(container);
+  if (minInnerWidth > innerWidth)
+    return { fault: 'too_narrow', hasMm: innerWidth, needsMm: minInnerWidth };
   return undefined;
 }
 
@@ -150,23 +153,15 @@ export function suits(
   );
 }
 
-/** One sentence a container that cannot be used here, by the first measure that rules it out. */
+/** One reason a container that cannot be used here, by the first measure that rules it out. */
 export function explainUnused(request: FitRequest): FitReason[] {
-  return request.containers.flatMap((container) => {
+  return request.containers.flatMap((container): FitReason[] => {
     const bayFault = findBayFault(request, container);
     if (bayFault) return [bayFault];
-    if (request.groups.length === 0) return [];
-    const faults = request.groups.map((group) => findGroupFault(container, group));
-    if (faults.some((fault) => fault === undefined)) return [];
-    const first = faults[0] ?? '';
-    return [
-      {
-        code: 'no_container_suits' as const,
-        message: `${first}, for ${request.groups[0]?.name ?? 'the group'}`,
-        subject: container.id,
-      },
-    ];
+    const [first] = request.groups;
+    const why = first && findGroupFault(container, first);
+    const suitsAny = request.groups.some((group) => findGroupFault(container, group) === undefined);
+    if (!why || suitsAny) return [];
+    return [{ code: 'no_container_suits', subject: container.id, groupId: first.id, why }];
   });
 }
-
-const mm = (value: number): string => `${Math.round(value * 10) / 10} mm`;

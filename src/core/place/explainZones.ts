@@ -1,7 +1,18 @@
 import { reachOf, reachSeconds } from '../look';
-import type { ZoneBay, ZoneGroup, ZonesReason, ZonesRequest, ZoneWhy } from './zonesModel';
+import type {
+  BrokenRule,
+  GroupReason,
+  PinsReason,
+  ZoneBay,
+  ZoneGroup,
+  ZoneRule,
+  ZonesReason,
+  ZonesRequest,
+  ZoneWhy,
+} from './zonesModel';
 import {
   brokenRules,
+  HIGH_MM,
   massOf,
   metresBetween,
   secondsOfUse,
@@ -9,7 +20,6 @@ import {
   usersOf,
   type ZonesProblem,
 } from './zonesProblem';
-import { formatNumber } from '../shared';
 
 /** What an arrangement asks of the household in a week, without the `together` terms. */
 interface ZonesTotals {
@@ -143,149 +153,110 @@ const round = (value: number): number => Math.round(value * 100) / 100;
  */
 export function findZoneFaults(request: ZonesRequest): ZonesReason[] {
   const { groups, bays } = request;
-  if (groups.length > 0 && bays.length === 0)
-    return [{ code: 'no_bays', message: 'There is no bay to put anything in.', subject: '' }];
+  if (groups.length > 0 && bays.length === 0) return [{ code: 'no_bays', subject: '' }];
   const single = groups.flatMap((group) => findGroupFault(request, group) ?? []);
   if (single.length > 0) return single;
-  const faults: ZonesReason[] = [];
-  for (const bay of bays) {
-    const pinned = groups.filter(({ fixedBayId }) => fixedBayId === bay.id);
-    const litres = pinned.reduce((sum, group) => sum + group.litres, 0);
-    const massG = pinned.reduce((sum, group) => sum + massOf(group), 0);
-    if (litres > bay.litres + SUM_TOLERANCE)
-      faults.push({
-        code: 'pins_overfill_bay',
-        subject: bay.id,
-        message: `What is pinned to ${bay.id} needs ${say(litres)} l, it holds ${say(bay.litres)} l.`,
-      });
-    else if (bay.maxLoadG !== undefined && massG > bay.maxLoadG + SUM_TOLERANCE)
-      faults.push({
-        code: 'pins_overfill_bay',
-        subject: bay.id,
-        message: `What is pinned to ${bay.id} weighs ${say(massG / 1000)} kg, it bears ${say(bay.maxLoadG / 1000)} kg.`,
-      });
-    const isPinned = (id: string) => pinned.some((group) => group.id === id);
-    for (const { a, b, why } of request.apart)
-      if (isPinned(a) && isPinned(b))
-        faults.push({
-          code: 'pins_clash',
-          subject: bay.id,
-          message: `${nameOf(request, a)} and ${nameOf(request, b)} are pinned to ${bay.id} and must be apart: ${why}.`,
-        });
-    const [chemical, food] = [
-      pinned.find(({ hazard }) => hazard === 'chemical'),
-      pinned.find((group) => group.food),
-    ];
-    if (chemical && food)
-      faults.push({
-        code: 'pins_clash',
-        subject: bay.id,
-        message: `${chemical.name} are chemicals and ${food.name} is food: they are pinned to the same bay ${bay.id}.`,
-      });
-  }
-  if (faults.length > 0) return faults;
-  const [needL, haveL] = [
-    groups.reduce((sum, group) => sum + group.litres, 0),
-    bays.reduce((sum, bay) => sum + bay.litres, 0),
-  ];
-  if (needL > haveL + SUM_TOLERANCE)
-    return [
-      {
-        code: 'not_enough_litres',
-        subject: '',
-        message: `Everything together needs ${say(needL)} l, the bays hold ${say(haveL)} l: ${say(needL - haveL)} l are missing.`,
-      },
-    ];
-  const [needG, haveG] = [
-    groups.reduce((sum, group) => sum + massOf(group), 0),
-    bays.reduce((sum, bay) => sum + (bay.maxLoadG ?? Infinity), 0),
-  ];
-  if (needG > haveG + SUM_TOLERANCE)
-    return [
-      {
-        code: 'not_enough_load',
-        subject: '',
-        message: `Everything together weighs ${say(needG / 1000)} kg, the bays bear ${say(haveG / 1000)} kg.`,
-      },
-    ];
+  const pins = bays.flatMap((bay) => findPinFaults(request, bay));
+  return pins.length > 0 ? pins : findSumFault(request);
+}
+
+/** What is pinned to a bay and does not go there together. */
+function findPinFaults(request: ZonesRequest, bay: ZoneBay): PinsReason[] {
+  const subject = bay.id;
+  const pinned = request.groups.filter(({ fixedBayId }) => fixedBayId === bay.id);
+  const faults: PinsReason[] = [];
+  const needLitres = litresOf(pinned);
+  const massG = massOfAll(pinned);
+  if (needLitres > bay.litres + SUM_TOLERANCE)
+    faults.push({ code: 'pins_overfill_bay', subject, needLitres, hasLitres: bay.litres });
+  else if (bay.maxLoadG !== undefined && massG > bay.maxLoadG + SUM_TOLERANCE)
+    faults.push({ code: 'pins_overload_bay', subject, massG, bearsG: bay.maxLoadG });
+  const isPinned = (id: string) => pinned.some((group) => group.id === id);
+  for (const { a, b, why } of request.apart)
+    if (isPinned(a) && isPinned(b))
+      faults.push({ code: 'pins_clash', subject, groupIds: [a, b], why });
+  const chemical = pinned.find(({ hazard }) => hazard === 'chemical');
+  const food = pinned.find((group) => group.food);
+  if (chemical && food)
+    faults.push({
+      code: 'pins_clash',
+      subject,
+      groupIds: [chemical.id, food.id],
+      why: undefined,
+    });
+  return faults;
+}
+
+/** More of everything than all bays together take. */
+function findSumFault({ groups, bays }: ZonesRequest): ZonesReason[] {
+  const needLitres = litresOf(groups);
+  const haveLitres = litresOf(bays);
+  if (needLitres > haveLitres + SUM_TOLERANCE)
+    return [{ code: 'not_enough_litres', subject: '', needLitres, haveLitres }];
+  const massG = massOfAll(groups);
+  const bearG = bays.reduce((sum, bay) => sum + (bay.maxLoadG ?? Infinity), 0);
+  if (massG > bearG + SUM_TOLERANCE)
+    return [{ code: 'not_enough_load', subject: '', massG, bearG }];
   return [];
 }
 
 /** Why no bay may hold a group, whatever else stands where; undefined where one may. */
-export function findGroupFault(request: ZonesRequest, group: ZoneGroup): ZonesReason | undefined {
+export function findGroupFault(request: ZonesRequest, group: ZoneGroup): GroupReason | undefined {
   const { bays } = request;
-  const broken = bays.map((bay) => brokenRules(request, group, bay));
-  if (broken.some((rules) => rules.length === 0)) return undefined;
   const subject = group.id;
-  const pinned = bays.find(({ id }) => id === group.fixedBayId);
-  if (pinned)
-    return {
-      code: 'pin_breaks_rule',
-      subject,
-      message: `${group.name} is pinned to ${pinned.id}, but ${wordRules(brokenRules(request, group, pinned), group, pinned)}.`,
-    };
-  const widest = bays.reduce((most, bay) => (bay.litres > most.litres ? bay : most));
-  if (group.onlyBayIds?.length === 0)
-    return {
-      code: 'no_fit_place',
-      subject,
-      message: `${group.name} is kept to bays that are not there.`,
-    };
+  const brokenIn = bays.map((bay) => ({ bay, rules: brokenRules(request, group, bay) }));
+  if (brokenIn.some(({ rules }) => rules.length === 0)) return undefined;
+  const withFacts = ({ bay, rules }: (typeof brokenIn)[number]) => ({
+    bayId: bay.id,
+    broken: rules.map((rule) => factsOf(rule, group, bay)),
+  });
+  const pinned = brokenIn.find(({ bay }) => bay.id === group.fixedBayId);
+  if (pinned) return { code: 'pin_breaks_rule', subject, ...withFacts(pinned) };
   const kept = group.onlyBayIds && bays.filter(({ id }) => group.onlyBayIds?.includes(id));
+  const [first] = brokenIn;
+  if (kept?.length === 0 || !first) return { code: 'kept_to_no_bay', subject };
   // Where it is kept to some bays, the others say nothing of why.
   if (kept && kept.length < bays.length) {
     const fault = findGroupFault({ ...request, bays: kept }, group);
-    return (
-      fault && { ...fault, message: `${fault.message} It is kept to ${kept.length} of the bays.` }
-    );
+    return fault && { ...fault, keptToBays: kept.length };
   }
-  if (broken.every((rules) => rules.includes('litres')))
+  const areAll = (...codes: readonly ZoneRule[]) =>
+    brokenIn.every(({ rules }) => rules.some((rule) => codes.includes(rule)));
+  if (areAll('litres')) {
+    const largest = bays.reduce((most, bay) => (bay.litres > most.litres ? bay : most));
     return {
       code: 'larger_than_every_bay',
       subject,
-      message: `${group.name} needs ${say(group.litres)} l, the largest bay, ${widest.id}, holds ${say(widest.litres)} l.`,
+      litres: group.litres,
+      largestBayId: largest.id,
+      largestLitres: largest.litres,
     };
-  if (broken.every((rules) => rules.includes('litres') || rules.includes('load')))
-    return {
-      code: 'heavier_than_every_bay',
-      subject,
-      message: `${group.name} weighs ${say(massOf(group) / 1000)} kg: no bay that is large enough bears that.`,
-    };
-  const lacksOnly = (...codes: readonly string[]) =>
-    broken.some((rules) => rules.length > 0 && rules.every((rule) => codes.includes(rule)));
-  if (lacksOnly('self_serve', 'step'))
-    return {
-      code: 'nobody_reaches',
-      subject,
-      message: `${group.name} has no bay that all its users reach without a step.`,
-    };
-  if (lacksOnly('hazard'))
-    return {
-      code: 'no_safe_place',
-      subject,
-      message: `${group.name} is dangerous and a child lives here: no bay is locked or at least 1500 mm high and fits it.`,
-    };
-  return {
-    code: 'no_fit_place',
-    subject,
-    message: `${group.name} fits no bay: ${wordRules(broken[0] ?? [], group, bays[0] as ZoneBay)} in ${bays[0]?.id ?? ''}, and so on.`,
-  };
+  }
+  if (areAll('litres', 'load'))
+    return { code: 'heavier_than_every_bay', subject, massG: massOf(group) };
+  const lacksOnly = (...codes: readonly ZoneRule[]) =>
+    brokenIn.some(({ rules }) => rules.every((rule) => codes.includes(rule)));
+  if (lacksOnly('self_serve', 'step')) return { code: 'nobody_reaches', subject };
+  if (lacksOnly('hazard')) return { code: 'no_safe_place', subject, safeFromMm: HIGH_MM };
+  return { code: 'no_fit_place', subject, ...withFacts(first) };
 }
 
-function wordRules(rules: readonly string[], group: ZoneGroup, bay: ZoneBay): string {
-  const words: Readonly<Record<string, string>> = {
-    litres: `it needs ${say(group.litres)} l and there are ${say(bay.litres)} l`,
-    load: `it weighs ${say(massOf(group) / 1000)} kg and the bay bears ${say((bay.maxLoadG ?? 0) / 1000)} kg`,
-    hazard: 'it is dangerous, a child lives here, and the bay is neither locked nor 1500 mm high',
-    avoid: `it must be kept from what is ${group.avoid.join(' or ')}`,
-    self_serve: 'not everyone who serves themselves reaches it',
-    step: 'someone who must not climb would need a step',
-    pin: 'it is pinned elsewhere',
-    kept_in: 'it is kept to other bays',
-  };
-  return rules.map((rule) => words[rule] ?? rule).join(', and ');
+function factsOf(rule: ZoneRule, group: ZoneGroup, bay: ZoneBay): BrokenRule {
+  switch (rule) {
+    case 'litres':
+      return { rule, needLitres: group.litres, hasLitres: bay.litres };
+    case 'load':
+      return { rule, massG: massOf(group), bearsG: bay.maxLoadG ?? Infinity };
+    case 'hazard':
+      return { rule, safeFromMm: HIGH_MM };
+    case 'avoid':
+      return { rule, traits: group.avoid };
+    default:
+      return { rule };
+  }
 }
 
-const say = (value: number): string => formatNumber(Math.round(value * 100) / 100);
-const nameOf = (request: ZonesRequest, id: string): string =>
-  request.groups.find((group) => group.id === id)?.name ?? id;
+const litresOf = (list: readonly { readonly litres: number }[]): number =>
+  list.reduce((sum, { litres }) => sum + litres, 0);
+const massOfAll = (groups: readonly ZoneGroup[]): number =>
+  groups.reduce((sum, group) => sum + massOf(group), 0);

@@ -13,6 +13,7 @@ export { schoolWeightOf, type PlacingSchools } from './placingSchools';
 // Groups to bays
 export {
   zonesRequestSchema,
+  type BrokenRule,
   type ZonesAnswer,
   type ZonesReason,
   type ZonesRequest,
@@ -52,6 +53,7 @@ export {
   BASKET,
   movesRequestSchema,
   type MovesAnswer,
+  type MovesReason,
   type MovesRequest,
   type MovesRequestInput,
   type MoveStep,

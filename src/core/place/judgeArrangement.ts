@@ -1,6 +1,6 @@
 import { reachOf } from '../look';
 import { weekOfUse } from './explainZones';
-import type { ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
+import type { ZoneBay, ZoneGroup, ZoneRule, ZonesRequest } from './zonesModel';
 import {
   brokenRules,
   massOf,
@@ -8,7 +8,6 @@ import {
   secondsOfUse,
   SUM_TOLERANCE,
   usersOf,
-  type ZoneRule,
 } from './zonesProblem';
 
 /**

@@ -65,9 +65,13 @@ export interface MovesAnswer {
   readonly stagedLitres: number;
   /** Baskets that stand about at the fullest moment. */
   readonly baskets: number;
-  readonly reasons: readonly {
-    readonly code: 'bay_too_small';
-    readonly message: string;
-    readonly subject: string;
-  }[];
+  readonly reasons: readonly MovesReason[];
+}
+/** The planned arrangement overfills a bay. */
+export interface MovesReason {
+  readonly code: 'bay_too_small';
+  /** The bay's id. */
+  readonly subject: string;
+  readonly needLitres: number;
+  readonly hasLitres: number;
 }

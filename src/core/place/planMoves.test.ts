@@ -147,9 +147,7 @@ test('a plan that overfills a bay names it and the litres', () =>
     status: 'infeasible',
     objective: null,
     bound: null,
-    reasons: [
-      { subject: 'a', message: 'What is planned for a needs 30 l, it holds 20 l: 10 l too much.' },
-    ],
+    reasons: [{ subject: 'a', needLitres: 30, hasLitres: 20 }],
   }));
 
 test.each<[string, object, readonly (string | number)[]]>([

@@ -1,6 +1,12 @@
-import { createRandom, type Clock, formatNumber } from '../shared';
+import { createRandom, type Clock } from '../shared';
 import { findParts, LITRE_TOLERANCE, type Knot } from './moveKnots';
-import { BASKET, type MovesAnswer, type MovesRequest, type MoveStep } from './movesModel';
+import {
+  BASKET,
+  type MovesAnswer,
+  type MovesReason,
+  type MovesRequest,
+  type MoveStep,
+} from './movesModel';
 import { MOST_EXACT, sequenceLazily, sequenceWithin, type KnotSequence } from './sequenceKnot';
 import { untieKnot } from './untieKnot';
 
@@ -148,18 +154,11 @@ function fewestBaskets(
 }
 
 /** Bays that the planned arrangement overfills. */
-function findTooSmall({ bays, groups }: MovesRequest): MovesAnswer['reasons'] {
-  return bays.flatMap((bay) => {
+function findTooSmall({ bays, groups }: MovesRequest): MovesReason[] {
+  return bays.flatMap((bay): MovesReason[] => {
     const planned = groups.filter(({ to }) => to === bay.id);
-    const litres = planned.reduce((sum, group) => sum + group.litres, 0);
-    if (litres <= bay.litres + LITRE_TOLERANCE) return [];
-    const say = (value: number) => formatNumber(Math.round(value * 100) / 100);
-    return [
-      {
-        code: 'bay_too_small' as const,
-        subject: bay.id,
-        message: `What is planned for ${bay.id} needs ${say(litres)} l, it holds ${say(bay.litres)} l: ${say(litres - bay.litres)} l too much.`,
-      },
-    ];
+    const needLitres = planned.reduce((sum, group) => sum + group.litres, 0);
+    if (needLitres <= bay.litres + LITRE_TOLERANCE) return [];
+    return [{ code: 'bay_too_small', subject: bay.id, needLitres, hasLitres: bay.litres }];
   });
 }

@@ -78,7 +78,7 @@ test('small homes: the best of all assignments, proven, or none where there is n
     if (best === undefined) {
       none += 1;
       expect(answer).toMatchObject({ status: 'infeasible', objective: null, bound: null });
-      expect(answer.reasons[0]?.message).toMatch(/\w/);
+      expect(answer.reasons).not.toEqual([]);
       continue;
     }
     found += 1;
@@ -200,25 +200,22 @@ test.each<[string, Partial<ZonesRequestInput>, string, string]>([
   expect([answer.assignment[0]?.bayId, answer.why[0]?.code]).toEqual([bayId, code]);
 });
 
-test.each<[string, Partial<ZonesRequestInput>, string, RegExp]>([
-  ['no bay at all', { bays: [] }, 'no_bays', /no bay/],
+test.each<[string, Partial<ZonesRequestInput>, object]>([
+  ['no bay at all', { bays: [] }, { code: 'no_bays' }],
   [
     'a group larger than every bay',
     { groups: [group('tent', { litres: 80 })] },
-    'larger_than_every_bay',
-    /needs 80 l.*holds 50 l/,
+    { code: 'larger_than_every_bay', subject: 'tent', litres: 80, largestLitres: 50 },
   ],
   [
     'a place that nobody reaches',
     { bays: [bay('roof', { z: 2400 })], groups: [group('cups', { selfServe: true })] },
-    'nobody_reaches',
-    /without a step/,
+    { code: 'nobody_reaches', subject: 'cups' },
   ],
   [
     'pins that overfill a bay',
     { groups: ['a', 'b', 'c'].map((id) => group(id, { litres: 20, fixedBayId: 'near' })) },
-    'pins_overfill_bay',
-    /needs 60 l, it holds 50 l/,
+    { code: 'pins_overfill_bay', subject: 'near', needLitres: 60, hasLitres: 50 },
   ],
   [
     'pins that must be apart',
@@ -228,14 +225,12 @@ test.each<[string, Partial<ZonesRequestInput>, string, RegExp]>([
         group('rice', { food: true, fixedBayId: 'near' }),
       ],
     },
-    'pins_clash',
-    /chemicals.*food/,
+    { code: 'pins_clash', groupIds: ['bleach', 'rice'], why: undefined },
   ],
   [
     'more than all bays hold',
     { groups: ['a', 'b', 'c', 'd'].map((id) => group(id, { litres: 30 })) },
-    'not_enough_litres',
-    /20 l are missing/,
+    { code: 'not_enough_litres', needLitres: 120, haveLitres: 100 },
   ],
   [
     'no safe place',
@@ -243,20 +238,30 @@ test.each<[string, Partial<ZonesRequestInput>, string, RegExp]>([
       people: [person, { id: 'child', heightMm: 1100, child: true }],
       groups: [group('knives', { hazard: 'sharp' })],
     },
-    'no_safe_place',
-    /child/,
+    { code: 'no_safe_place', subject: 'knives', safeFromMm: 1500 },
   ],
   [
     'whole groups that do not go into two bays',
     { groups: ['a', 'b', 'c'].map((id) => group(id, { litres: 30 })) },
-    'cannot_all_fit',
-    /not all at once/,
+    { code: 'cannot_all_fit' },
   ],
-])('%s is answered in words', (_, change, code, words) => {
-  const answer = plan(home(change));
-  expect([answer.status, answer.reasons[0]?.code]).toEqual(['infeasible', code]);
-  expect(answer.reasons[0]?.message).toMatch(words);
-});
+  [
+    'a pin that breaks a rule',
+    { groups: [group('tent', { litres: 80, fixedBayId: 'near' })] },
+    {
+      code: 'pin_breaks_rule',
+      bayId: 'near',
+      broken: [{ rule: 'litres', needLitres: 80, hasLitres: 50 }],
+    },
+  ],
+  [
+    'a group that is kept to one small place',
+    { groups: [group('tent', { litres: 80, onlyBayIds: ['far'] })] },
+    { code: 'larger_than_every_bay', largestBayId: 'far', keptToBays: 1 },
+  ],
+])('%s is answered with its figures', (_, change, reason) =>
+  expect(plan(home(change))).toMatchObject({ status: 'infeasible', reasons: [reason] }),
+);
 
 test.each<[string, object, readonly (string | number)[]]>([
   ['an unknown field', { colour: 'blue' }, []],

@@ -439,18 +439,8 @@ class ZonesRun {
   }
 }
 
-const cannotAllFit: ZonesReason = {
-  code: 'cannot_all_fit',
-  subject: '',
-  message:
-    'Each group has a bay that would take it, but not all at once: room, load and what must be kept apart leave no arrangement.',
-};
-const timeRanOut: ZonesReason = {
-  code: 'time_ran_out',
-  subject: '',
-  message:
-    'No arrangement that keeps every rule was found in the time; that there is none is not proven.',
-};
+const cannotAllFit: ZonesReason = { code: 'cannot_all_fit', subject: '' };
+const timeRanOut: ZonesReason = { code: 'time_ran_out', subject: '' };
 
 function createImpossible(reasons: readonly ZonesReason[], elapsedMs: number): ZonesAnswer {
   return {

@@ -1,13 +1,13 @@
 import { findGroupFault } from './explainZones';
 import type { Places } from './judgeArrangement';
-import type { ZoneBay, ZoneGroup, ZonesReason, ZonesRequest } from './zonesModel';
+import type { GroupReason, ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
 import { massOf } from './zonesProblem';
 
 interface SetAside {
   /** The same request without what can stand nowhere. */
   readonly request: ZonesRequest;
   /** Why each of the others is left where it is. */
-  readonly reasons: readonly ZonesReason[];
+  readonly reasons: readonly GroupReason[];
 }
 
 /**

@@ -131,24 +131,83 @@ export interface ZoneWhy {
   readonly code: WhyCode;
   readonly facts: Readonly<Record<string, number | string>>;
 }
-export interface ZonesReason {
-  readonly code:
-    | 'no_bays'
-    | 'larger_than_every_bay'
-    | 'heavier_than_every_bay'
-    | 'nobody_reaches'
-    | 'no_safe_place'
-    | 'no_fit_place'
-    | 'pin_breaks_rule'
-    | 'pins_overfill_bay'
-    | 'pins_clash'
-    | 'not_enough_litres'
-    | 'not_enough_load'
-    | 'cannot_all_fit'
-    | 'time_ran_out';
-  readonly message: string;
+
+/** Why a group must not stand in a bay. */
+export type ZoneRule =
+  'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'pin' | 'kept_in';
+
+/** A rule that a group would break in a bay, with the figures of both. */
+export type BrokenRule =
+  | { readonly rule: 'litres'; readonly needLitres: number; readonly hasLitres: number }
+  | { readonly rule: 'load'; readonly massG: number; readonly bearsG: number }
+  | { readonly rule: 'hazard'; readonly safeFromMm: number }
+  | { readonly rule: 'avoid'; readonly traits: readonly ('moist' | 'warm' | 'light')[] }
+  | { readonly rule: 'self_serve' | 'step' | 'pin' | 'kept_in' };
+
+/** In a reason about one group: of how many bays it has the choice, where that is not all. */
+interface OfGroup {
+  /** The group's id. */
   readonly subject: string;
+  readonly keptToBays?: number;
 }
+/** Why a bay's pins do not go together; `subject` is the bay's id. */
+export type PinsReason =
+  | {
+      readonly code: 'pins_overfill_bay';
+      readonly subject: string;
+      readonly needLitres: number;
+      readonly hasLitres: number;
+    }
+  | {
+      readonly code: 'pins_overload_bay';
+      readonly subject: string;
+      readonly massG: number;
+      readonly bearsG: number;
+    }
+  | {
+      readonly code: 'pins_clash';
+      readonly subject: string;
+      readonly groupIds: readonly [string, string];
+      /** In the words of whoever said that they must be apart; undefined for chemicals and food. */
+      readonly why: string | undefined;
+    };
+/** Why no arrangement can be, or was found; litres, grams and mm as in the request. */
+export type ZonesReason =
+  | { readonly code: 'no_bays' | 'cannot_all_fit' | 'time_ran_out'; readonly subject: '' }
+  | {
+      readonly code: 'not_enough_litres';
+      readonly subject: '';
+      readonly needLitres: number;
+      readonly haveLitres: number;
+    }
+  | {
+      readonly code: 'not_enough_load';
+      readonly subject: '';
+      readonly massG: number;
+      readonly bearG: number;
+    }
+  | PinsReason
+  | GroupReason;
+
+/** Why no bay may hold one group. */
+export type GroupReason = OfGroup &
+  (
+    | {
+        readonly code: 'larger_than_every_bay';
+        readonly litres: number;
+        readonly largestBayId: string;
+        readonly largestLitres: number;
+      }
+    | { readonly code: 'heavier_than_every_bay'; readonly massG: number }
+    | { readonly code: 'nobody_reaches' | 'kept_to_no_bay' }
+    | { readonly code: 'no_safe_place'; readonly safeFromMm: number }
+    | {
+        readonly code: 'pin_breaks_rule' | 'no_fit_place';
+        /** The pinned bay, or the first of those that were tried. */
+        readonly bayId: string;
+        readonly broken: readonly BrokenRule[];
+      }
+  );
 
 /**
  * What the `zones` engine answers. `objective` is seconds a week with the `together` terms in

@@ -1,9 +1,5 @@
 import { reachOf, reachSeconds } from '../look';
-import type { ZoneBay, ZoneGroup, ZonePerson, ZonesRequest } from './zonesModel';
-
-/** Why a group must not stand in a bay. */
-export type ZoneRule =
-  'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'pin' | 'kept_in';
+import type { ZoneBay, ZoneGroup, ZonePerson, ZoneRule, ZonesRequest } from './zonesModel';
 
 /** A request as arrays: groups and bays by their place in it, a pair (g, b) at `g * bayCount + b`. */
 export interface ZonesProblem {
@@ -28,7 +24,8 @@ export interface ZonesProblem {
 
 const WALK_M_PER_S = 1.2;
 const BACK_ROW_S = 3;
-const HIGH_MM = 1500;
+/** From here on a child does not reach what is dangerous, mm. */
+export const HIGH_MM = 1500;
 /** Litres and grams are added up in any order; sums that differ by less than this are the same. */
 export const SUM_TOLERANCE = 1e-9;
 

@@ -46,11 +46,22 @@ export interface CutPattern {
   /** Of one board: its length less its pieces and the kerfs between them. */
   readonly wasteMm: number;
 }
-export interface CutReason {
-  readonly code: 'piece_longer_than_stock' | 'not_enough_stock';
-  readonly message: string;
-  readonly subject: string;
-}
+/** Why the pieces cannot be cut; `subject` is a piece's id, or empty where all are meant. */
+export type CutReason =
+  | { readonly code: 'no_stock'; readonly subject: string }
+  | {
+      readonly code: 'piece_longer_than_stock';
+      readonly subject: string;
+      readonly lengthMm: number;
+      readonly longestMm: number;
+    }
+  | {
+      readonly code: 'not_enough_stock';
+      readonly subject: '';
+      /** Without kerfs. */
+      readonly needMm: number;
+      readonly haveMm: number;
+    };
 
 /** What the `cut` engine answers. `objective` is `costMinor`; `bound` is proven below it. */
 export interface CutAnswer {

@@ -17,6 +17,7 @@ export { findWaysBack, type WayBack } from './findWaysBack';
 export {
   cutRequestSchema,
   type CutAnswer,
+  type CutReason,
   type CutPattern,
   type CutRequest,
   type CutRequestInput,
@@ -25,6 +26,7 @@ export { planCuts } from './planCuts';
 export {
   rollRequestSchema,
   type RollAnswer,
+  type RollReason,
   type RollRequest,
   type RollRequestInput,
 } from './rollModel';

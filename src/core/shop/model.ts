@@ -137,8 +137,22 @@ export interface ShopBill {
   readonly creditMinor: number;
   readonly payMinor: number;
 }
-export interface ShopReason {
-  readonly code: 'must_not_on_offer' | 'budget_too_small' | 'time_ran_out';
-  readonly message: string;
-  readonly subject: string;
-}
+/** Why the musts cannot be bought, or no way to buy them was found. */
+export type ShopReason =
+  | {
+      readonly code: 'must_not_on_offer';
+      /** The need's id. */
+      readonly subject: string;
+      /** Pieces. */
+      readonly lack: number;
+      readonly onOffer: number;
+    }
+  | {
+      readonly code: 'budget_too_small';
+      readonly subject: 'budgetMinor';
+      readonly leastMinor: number;
+      readonly budgetMinor: number;
+    }
+  /** Offers that serve several musts hold enough for each, but not for all together. */
+  | { readonly code: 'offers_run_out'; readonly subject: 'offers' }
+  | { readonly code: 'time_ran_out'; readonly subject: 'timeLimitMs' };

@@ -122,7 +122,8 @@ test('a piece longer than every board is named with both lengths', () =>
     {
       code: 'piece_longer_than_stock',
       subject: 'rail',
-      message: 'rail is 1,200.5 mm long, the longest board 1,000 mm.',
+      lengthMm: 1200.5,
+      longestMm: 1000,
     },
   ]));
 

@@ -1,11 +1,4 @@
-import {
-  createRandom,
-  LinearModel,
-  isSolved,
-  type Clock,
-  type Solver,
-  formatNumber,
-} from '../shared';
+import { createRandom, LinearModel, isSolved, type Clock, type Solver } from '../shared';
 import type { CutAnswer, CutPattern, CutReason, CutRequest } from './cutModel';
 import {
   cutFullest,
@@ -80,13 +73,7 @@ export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutA
       (sum, { lengthMm, available }) => sum + lengthMm * (available ?? 0),
       0,
     );
-    return refuse([
-      {
-        code: 'not_enough_stock',
-        subject: '',
-        message: `The pieces need ${say(needMm)} mm and their kerfs, the boards that are available have ${say(haveMm)} mm and do not yield them all.`,
-      },
-    ]);
+    return refuse([{ code: 'not_enough_stock', subject: '', needMm, haveMm }]);
   }
   const patterns = toPatterns(run.best, {
     problem,
@@ -111,21 +98,13 @@ export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutA
   };
 }
 
-const say = (mm: number): string => formatNumber(Math.round(mm * 10) / 10);
-
 function tooLongReason(
   { id, lengthMm }: CutRequest['pieces'][number],
   stock: CutRequest['stock'],
 ): CutReason {
-  const longest = Math.max(0, ...stock.map((board) => board.lengthMm));
-  return {
-    code: 'piece_longer_than_stock',
-    subject: id,
-    message:
-      stock.length === 0
-        ? `There is no board to cut ${id} from.`
-        : `${id} is ${say(lengthMm)} mm long, the longest board ${say(longest)} mm.`,
-  };
+  if (stock.length === 0) return { code: 'no_stock', subject: id };
+  const longestMm = Math.max(...stock.map((board) => board.lengthMm));
+  return { code: 'piece_longer_than_stock', subject: id, lengthMm, longestMm };
 }
 
 /** One run: the patterns known so far, the best whole answer, the proven bound. */

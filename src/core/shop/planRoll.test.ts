@@ -67,12 +67,18 @@ test('a piece that no roll takes is named with its measures', () => {
     {
       code: 'wider_than_roll',
       subject: 'wide',
-      message: 'wide is 700 × 650 mm, the roll is 600 mm wide.',
+      widthMm: 700,
+      depthMm: 650,
+      mayTurn: true,
+      rollMm: 600,
     },
     {
       code: 'longer_than_roll',
       subject: 'long',
-      message: 'long is 300 × 1,200 mm, the roll is 1,000 mm long.',
+      widthMm: 300,
+      depthMm: 1200,
+      mayTurn: false,
+      rollMm: 1000,
     },
   ]);
 });

@@ -1,4 +1,4 @@
-import { createRandom, type Clock, type Random, formatNumber } from '../shared';
+import { createRandom, type Clock, type Random } from '../shared';
 import {
   EDGE_TOLERANCE_MM,
   EITHER_WAY,
@@ -156,25 +156,14 @@ function varied(
 }
 
 function findTooLarge({ roll }: RollRequest, pieces: RollRequest['pieces']): RollReason[] {
-  const say = (mm: number) => formatNumber(Math.round(mm * 10) / 10);
   return pieces.flatMap(({ id, widthMm, depthMm, turnable }): RollReason[] => {
     const upright = { wide: widthMm, deep: depthMm };
     const ways = turnable ? [upright, { wide: depthMm, deep: widthMm }] : [upright];
     if (ways.some(({ wide, deep }) => wide <= roll.widthMm && deep <= roll.lengthMm)) return [];
-    const isWide = ways.every(({ wide }) => wide > roll.widthMm);
-    return [
-      isWide
-        ? {
-            code: 'wider_than_roll',
-            subject: id,
-            message: `${id} is ${say(widthMm)} × ${say(depthMm)} mm${turnable ? '' : ' and must not be turned'}, the roll is ${say(roll.widthMm)} mm wide.`,
-          }
-        : {
-            code: 'longer_than_roll',
-            subject: id,
-            message: `${id} is ${say(widthMm)} × ${say(depthMm)} mm, the roll is ${say(roll.lengthMm)} mm long.`,
-          },
-    ];
+    const piece = { subject: id, widthMm, depthMm, mayTurn: turnable };
+    return ways.every(({ wide }) => wide > roll.widthMm)
+      ? [{ code: 'wider_than_roll', ...piece, rollMm: roll.widthMm }]
+      : [{ code: 'longer_than_roll', ...piece, rollMm: roll.lengthMm }];
   });
 }
 

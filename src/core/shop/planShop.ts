@@ -575,25 +575,18 @@ function findUnsold(request: ShopRequest, lacking: ReadonlyMap<string, number>):
 
 const notOnOffer = (need: Need, lack: number, onOffer: number): ShopReason => ({
   code: 'must_not_on_offer',
-  message: `"${need.name}" needs ${lack} more, the offers have ${onOffer}`,
   subject: need.id,
+  lack,
+  onOffer,
 });
 const tooDear = (leastMinor: number, budgetMinor: number): ShopReason => ({
   code: 'budget_too_small',
-  message: `the musts cost at least ${leastMinor}, the budget is ${budgetMinor} (minor units)`,
   subject: 'budgetMinor',
+  leastMinor,
+  budgetMinor,
 });
-/** Offers that serve several needs hold enough for each, but not for all together. */
-const sharedOffersRunOut: ShopReason = {
-  code: 'must_not_on_offer',
-  message: 'the offers that serve several musts do not hold enough for all of them together',
-  subject: 'offers',
-};
-const timeRanOut: ShopReason = {
-  code: 'time_ran_out',
-  message: 'no way to buy every must was found in the time given, and none was ruled out',
-  subject: 'timeLimitMs',
-};
+const sharedOffersRunOut: ShopReason = { code: 'offers_run_out', subject: 'offers' };
+const timeRanOut: ShopReason = { code: 'time_ran_out', subject: 'timeLimitMs' };
 
 function createInfeasible(
   request: ShopRequest,

@@ -54,10 +54,15 @@ interface RolledPiece {
   readonly y: number;
   readonly turned: boolean;
 }
+/** A piece that no roll takes; `rollMm` is the roll's width, or its length. */
 export interface RollReason {
   readonly code: 'wider_than_roll' | 'longer_than_roll';
-  readonly message: string;
+  /** The piece's id. */
   readonly subject: string;
+  readonly widthMm: number;
+  readonly depthMm: number;
+  readonly mayTurn: boolean;
+  readonly rollMm: number;
 }
 
 /** What the `roll` engine answers. `objective` is the number of rolls; `bound` is proven below it. */

@@ -13,6 +13,7 @@ import * as money from './0010_money';
 import * as homeDrafts from './0011_home_drafts';
 import * as reliability from './0012_reliability';
 import * as knownAnswers from './0013_known_answers';
+import * as answersAnew from './0014_answers_anew';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -32,6 +33,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0011_home_drafts', ...homeDrafts },
   { name: '0012_reliability', ...reliability },
   { name: '0013_known_answers', ...knownAnswers },
+  { name: '0014_answers_anew', ...answersAnew },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -1,6 +1,12 @@
 import 'server-only';
 
-import { BASKET, tickedItem, type KeptItem, type KeptMoveList, type MoveList } from '@/core/place';
+import {
+  BASKET,
+  tickedItem,
+  type KeptItem,
+  type KeptMoveList,
+  type MovesReason,
+} from '@/core/place';
 import { usableLitresOf } from '@/core/look';
 import {
   bayIdSchema,
@@ -37,7 +43,8 @@ interface MoveListInput {
   readonly cleanedBayIds: readonly BayId[];
   readonly basketsStand: string;
 }
-type MoveListReasons = MoveList['reasons'];
+/** What cannot be carried out, with the name of the place that is too small. */
+type MoveListReasons = readonly (MovesReason & { readonly bayName: string })[];
 
 /**
  * Makes the working list of a room, from where everything stands to where it is to live; an older
@@ -106,7 +113,14 @@ async function planFor(
       to: moving.includes(group) ? group.bayId : group.standsBayId,
     })),
   });
-  if (list.reasons.length > 0) return err(list.reasons);
+  if (list.reasons.length > 0) {
+    const nameOf = new Map<string, string>(
+      units.flatMap((unit) => unit.bays.map(({ id, name }) => [id, name])),
+    );
+    return err(
+      list.reasons.map((reason) => ({ ...reason, bayName: nameOf.get(reason.subject) ?? '' })),
+    );
+  }
   const items = list.items.map((item): KeptItem =>
     item.kind === 'clean'
       ? { kind: 'clean', bayId: bayIdSchema.parse(item.bayId), doneAt: null }

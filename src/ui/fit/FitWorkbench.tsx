@@ -76,7 +76,7 @@ export function FitWorkbench({
               {problem || 'Working it out…'}
             </p>
           )}
-          {answer && <Reasons request={request} answer={answer} />}
+          {answer && <Reasons request={request} answer={answer} measureUnit={measureUnit} />}
         </section>
         <div className="grid items-start gap-2.5">
           {answer && pickedIndex !== undefined && (

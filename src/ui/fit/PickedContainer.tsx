@@ -7,6 +7,7 @@ import {
   suits,
   type FitAnswer,
   type FitQuestion,
+  type FitReason,
   type FitRequest,
 } from '@/core/fit';
 import {
@@ -19,6 +20,7 @@ import {
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
+import { fitReasonWords } from './fitWords';
 
 interface PickedProps {
   readonly request: FitQuestion;
@@ -165,11 +167,20 @@ function PickedWishes({
 }
 
 /** What does not go in, and why, in figures that a person can act on. */
-export function Reasons({ request, answer }: { request: FitRequest; answer: FitAnswer }) {
+export function Reasons({
+  request,
+  answer,
+  measureUnit,
+}: {
+  readonly request: FitRequest;
+  readonly answer: FitAnswer;
+  readonly measureUnit: LengthUnit;
+}) {
   const nameOf = (id: string) =>
     request.containers.find((container) => container.id === id)?.name ??
     request.groups.find((group) => group.id === id)?.name ??
     id;
+  const say = (reason: FitReason) => fitReasonWords(reason, { group: nameOf, unit: measureUnit });
   const unused = answer.status === 'infeasible' ? answer.reasons : [];
   const shortage = unused.filter((reason) =>
     request.groups.some(({ id }) => id === reason.subject),
@@ -182,7 +193,7 @@ export function Reasons({ request, answer }: { request: FitRequest; answer: FitA
     <div className="mt-3 grid gap-2">
       {shortage.map((reason) => (
         <p key={reason.subject} className="warn">
-          {reason.message}.
+          {say(reason)}.
         </p>
       ))}
       {reasons.length > 0 && (
@@ -193,7 +204,7 @@ export function Reasons({ request, answer }: { request: FitRequest; answer: FitA
           <ul className="mt-1 grid gap-x-5 gap-y-0.5 text-[13.5px] sm:grid-cols-2">
             {reasons.map((reason) => (
               <li key={reason.subject}>
-                <b className="font-[650]">{nameOf(reason.subject)}:</b> {reason.message}
+                <b className="font-[650]">{nameOf(reason.subject)}:</b> {say(reason)}
               </li>
             ))}
           </ul>

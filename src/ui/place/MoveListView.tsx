@@ -7,7 +7,6 @@ import { formatLitres, formatMass } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
-import { sayWithNames } from '../sayWithNames';
 import { MoveLine, type MovedGroup } from './MoveLine';
 
 interface MoveListViewProps {
@@ -58,7 +57,7 @@ export function MoveListView({
     startWork(async () => {
       first?.();
       const result = await work();
-      setMessage(result.ok ? '' : sayWithNames(result.message, bayNames));
+      setMessage(result.ok ? '' : result.message);
     });
   const open = list?.items.filter(({ doneAt }) => doneAt === null) ?? [];
   const firstOpen = list?.items.findIndex(({ doneAt }) => doneAt === null) ?? -1;

@@ -3,14 +3,14 @@
 import { Compass } from 'lucide-react';
 import { useState } from 'react';
 
-import { setAside, type ZonesRequest, type ZoneWhy } from '@/core/place';
+import { setAside, type ZonesReason, type ZonesRequest, type ZoneWhy } from '@/core/place';
+import type { LengthUnit } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { sayWithNames } from '../sayWithNames';
 import { useKeys } from '../primitives/useKeys';
 import { useZones } from './useZones';
-import { minutesWords as minutes, whyWords } from './placeWords';
+import { gapWords, minutesWords as minutes, whyWords, zonesReasonWords } from './placeWords';
 import { useMutation } from '../useMutation';
 
 interface ProposePanelProps {
@@ -21,6 +21,7 @@ interface ProposePanelProps {
   readonly notes: readonly string[];
   /** Minutes a week as it is arranged now; undefined while a group has no home. */
   readonly minutesNow: number | undefined;
+  readonly measureUnit: LengthUnit;
   readonly onTake: (
     assignment: readonly { readonly groupId: string; readonly bayId: string }[],
   ) => Promise<ActionResult>;
@@ -36,15 +37,16 @@ export function ProposePanel({
   bayNames,
   notes,
   minutesNow,
+  measureUnit,
   onTake,
 }: ProposePanelProps) {
   const { mutate } = useMutation();
   const { run, start, stop, clear } = useZones();
-  const [aside, setAsideReasons] = useState<readonly string[]>([]);
+  const [aside, setAsideReasons] = useState<readonly ZonesReason[]>([]);
   const propose = () => {
     // What can stand nowhere stays where it is, and the rest is placed around it.
     const asked = setAside(request, Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])));
-    setAsideReasons(asked.reasons.map((reason) => reason.message));
+    setAsideReasons(asked.reasons);
     start(asked.request);
   };
   useKeys({ p: propose });
@@ -57,6 +59,12 @@ export function ProposePanel({
   const whyOf = (groupId: string): ZoneWhy | undefined =>
     run.answer?.why.find((why) => why.groupId === groupId);
   const nameOf = (groupId: string) => groups.find(({ id }) => id === groupId)?.name ?? '';
+  const say = (reason: ZonesReason) =>
+    zonesReasonWords(reason, {
+      bay: (id) => bayNames[id] ?? id,
+      group: nameOf,
+      unit: measureUnit,
+    });
   const take = async () => {
     if (!found) return;
     const result = await mutate(() => onTake(found.assignment));
@@ -93,14 +101,14 @@ export function ProposePanel({
         </p>
       )}
       {(run.isRunning || run.answer || found) &&
-        aside.map((message) => (
-          <p key={message} role="alert" className="warn mt-2">
-            {sayWithNames(message, bayNames)} It stays where it is.
+        aside.map((reason) => (
+          <p key={reason.subject} role="alert" className="warn mt-2">
+            {say(reason)} It stays where it is.
           </p>
         ))}
       {run.answer?.reasons.map((reason) => (
-        <p key={reason.message} role="alert" className="warn mt-2">
-          {sayWithNames(reason.message, bayNames)}
+        <p key={`${reason.code} ${reason.subject}`} role="alert" className="warn mt-2">
+          {say(reason)}
         </p>
       ))}
       {found && (
@@ -161,10 +169,4 @@ export function ProposePanel({
       )}
     </section>
   );
-}
-
-export function gapWords(objective: number, bound: number): string {
-  const share = objective > 0 ? (objective - bound) / objective : 0;
-  if (share <= 1e-6) return 'no arrangement takes less, that is proven';
-  return `at most ${share < 0.01 ? (Math.ceil(share * 1000) / 10).toFixed(1) : Math.ceil(share * 100)} % from the best possible`;
 }

@@ -6,8 +6,7 @@ import { applyWhatIf, type WhatIf, type ZonesRequest } from '@/core/place';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { SelectField } from '../primitives/Field';
-import { sayWithNames } from '../sayWithNames';
-import { minutesWords } from './placeWords';
+import { minutesWords, zonesReasonWords } from './placeWords';
 import { useZones } from './useZones';
 
 /** A shelf between two places of one column. */
@@ -237,8 +236,12 @@ export function WhatIfPanel({
             {changes.length > 0 &&
               answer?.status === 'infeasible' &&
               answer.reasons.map((reason) => (
-                <p key={reason.message} className="warn mt-1">
-                  {sayWithNames(reason.message, bayNames)}
+                <p key={`${reason.code} ${reason.subject}`} className="warn mt-1">
+                  {zonesReasonWords(reason, {
+                    bay: (id) => bayNames[id] ?? id,
+                    group: nameOf,
+                    unit: measureUnit,
+                  })}
                 </p>
               ))}
             {changes.length > 0 && answer && answer.objective !== null && now !== null && (

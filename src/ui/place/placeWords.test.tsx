@@ -5,12 +5,17 @@ import {
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 
-import type { ArrangementJudgement, BentRule, KeptItem } from '@/core/place';
-import { bentWords, minutesWords, schoolNotes } from './placeWords';
+import type { ArrangementJudgement, BentRule, KeptItem, ZonesReason } from '@/core/place';
+import {
+  bentWords,
+  gapWords,
+  minutesWords,
+  movesReasonWords,
+  schoolNotes,
+  zonesReasonWords,
+} from './placeWords';
 import { CompareView, type CompareSide } from './CompareView';
 import { MoveLine, stopWords } from './MoveLine';
-import { sayWithNames } from '../sayWithNames';
-import { gapWords } from './ProposePanel';
 
 /** What a reader sees: the markup without its tags. */
 const textOf = (node: ReactNode): string =>
@@ -36,10 +41,47 @@ test.each([
   expect(gapWords(objective, bound)).toBe(words),
 );
 
-test('engines know ids, people names; an id is never found inside a longer one', () =>
+const naming = {
+  bay: (id: string) => ({ top: 'Shelf $1' })[id] ?? id,
+  group: (id: string) => ({ tent: 'Tent' })[id] ?? id,
+  unit: 'in',
+} as const;
+test.each<[ZonesReason, string]>([
+  [
+    {
+      code: 'larger_than_every_bay',
+      subject: 'tent',
+      litres: 80,
+      largestBayId: 'top',
+      largestLitres: 50,
+      keptToBays: 2,
+    },
+    'Tent needs 80 l; the largest place, Shelf $1, holds 50 l. It is kept to 2 of the places.',
+  ],
+  [
+    {
+      code: 'pin_breaks_rule',
+      subject: 'tent',
+      bayId: 'top',
+      broken: [
+        { rule: 'load', massG: 9000, bearsG: 4000 },
+        { rule: 'hazard', safeFromMm: 1524 },
+        { rule: 'avoid', traits: ['moist', 'light'] },
+      ],
+    },
+    'Tent is pinned to Shelf $1, but it weighs 9 kg and the place bears 4 kg, and it is dangerous, a child lives here, and the place is neither locked nor 60" high, and it must be kept from what is damp or light.',
+  ],
+])('a reason names groups and places, in the household’s unit: %j', (reason, words) =>
+  expect(zonesReasonWords(reason, naming)).toBe(words),
+);
+
+test('a place that is planned too full is named with its litres', () =>
   expect(
-    sayWithNames('b-1 holds 3 l, b-10: 5 l, top-b-1', { 'b-1': 'Shelf $1', 'b-10': 'Drawer' }),
-  ).toBe('Shelf $1 holds 3 l, Drawer: 5 l, top-b-1'));
+    movesReasonWords(
+      { code: 'bay_too_small', subject: 'top', needLitres: 30, hasLitres: 20 },
+      'Shelf 1',
+    ),
+  ).toBe('What is planned for Shelf 1 needs 30 l, it holds 20 l: 10 l too much.'));
 
 test('a school that changes the sums says by how much, and one that does not says nothing', () => {
   expect(schoolNotes({})).toEqual([]);

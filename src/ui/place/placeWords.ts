@@ -1,12 +1,21 @@
 import {
   type BentRule,
+  type BrokenRule,
+  type MovesReason,
   type PlaceWarning,
   type PlacingSchools,
   ROOM_GAP_MM,
+  type ZonesReason,
   type ZoneWhy,
   schoolWeightOf,
 } from '@/core/place';
-import { assertNever, formatLitres, formatMass } from '@/core/shared';
+import {
+  assertNever,
+  formatLength,
+  formatLitres,
+  formatMass,
+  type LengthUnit,
+} from '@/core/shared';
 
 /** Time a week: "40 s", "4.2 min", "48 min". */
 export const minutesWords = (seconds: number): string => {
@@ -128,4 +137,95 @@ export function whyWords(
     case 'made_room':
       return `made room on ${bayNames[String(facts.wouldBeBayId)] ?? 'its best place'}; costs ${facts.moreSeconds} s a week`;
   }
+}
+
+/** What a sentence calls the ids of an answer, and the unit in which it gives lengths. */
+export interface PlaceNaming {
+  readonly bay: (id: string) => string;
+  readonly group: (id: string) => string;
+  readonly unit: LengthUnit;
+}
+/** Why no arrangement can be, or was found, in a sentence. */
+export function zonesReasonWords(reason: ZonesReason, naming: PlaceNaming): string {
+  const words = sentenceOf(reason, naming);
+  return 'keptToBays' in reason
+    ? `${words} It is kept to ${reason.keptToBays} of the places.`
+    : words;
+}
+
+function sentenceOf(reason: ZonesReason, naming: PlaceNaming): string {
+  const { bay, group, unit } = naming;
+  switch (reason.code) {
+    case 'no_bays':
+      return 'There is no place to put anything in.';
+    case 'cannot_all_fit':
+      return 'Each group has a place that would take it, but not all at once: room, load and what must be kept apart leave no arrangement.';
+    case 'time_ran_out':
+      return 'No arrangement that keeps every rule was found in the time; that there is none is not proven.';
+    case 'not_enough_litres':
+      return `Everything together needs ${formatLitres(reason.needLitres)}, the places hold ${formatLitres(reason.haveLitres)}: ${formatLitres(reason.needLitres - reason.haveLitres)} are missing.`;
+    case 'not_enough_load':
+      return `Everything together weighs ${formatMass(reason.massG)}, the places bear ${formatMass(reason.bearG)}.`;
+    case 'pins_overfill_bay':
+      return `What is pinned to ${bay(reason.subject)} needs ${formatLitres(reason.needLitres)}, it holds ${formatLitres(reason.hasLitres)}.`;
+    case 'pins_overload_bay':
+      return `What is pinned to ${bay(reason.subject)} weighs ${formatMass(reason.massG)}, it bears ${formatMass(reason.bearsG)}.`;
+    case 'pins_clash': {
+      const [a, b] = reason.groupIds.map(group);
+      return reason.why === undefined
+        ? `${a} are chemicals and ${b} is food: they are pinned to the same place, ${bay(reason.subject)}.`
+        : `${a} and ${b} are pinned to ${bay(reason.subject)} and must be apart: ${reason.why}.`;
+    }
+    case 'larger_than_every_bay':
+      return `${group(reason.subject)} needs ${formatLitres(reason.litres)}; the largest place, ${bay(reason.largestBayId)}, holds ${formatLitres(reason.largestLitres)}.`;
+    case 'heavier_than_every_bay':
+      return `${group(reason.subject)} weighs ${formatMass(reason.massG)}: no place that is large enough bears that.`;
+    case 'nobody_reaches':
+      return `${group(reason.subject)} has no place that all its users reach without a step.`;
+    case 'no_safe_place':
+      return `${group(reason.subject)} is dangerous and a child lives here: no place is locked or at least ${formatLength(reason.safeFromMm, unit)} high and fits it.`;
+    case 'kept_to_no_bay':
+      return `${group(reason.subject)} is kept to places that are not there.`;
+    case 'pin_breaks_rule':
+      return `${group(reason.subject)} is pinned to ${bay(reason.bayId)}, but ${brokenWords(reason.broken, unit)}.`;
+    case 'no_fit_place':
+      return `${group(reason.subject)} fits no place. In ${bay(reason.bayId)}, for one, ${brokenWords(reason.broken, unit)}.`;
+  }
+}
+
+const TRAIT_WORDS = { moist: 'damp', warm: 'warm', light: 'light' } as const;
+
+const brokenWords = (broken: readonly BrokenRule[], unit: LengthUnit): string =>
+  broken.map((rule) => brokenRuleWords(rule, unit)).join(', and ');
+
+function brokenRuleWords(broken: BrokenRule, unit: LengthUnit): string {
+  switch (broken.rule) {
+    case 'litres':
+      return `it needs ${formatLitres(broken.needLitres)} and there are ${formatLitres(broken.hasLitres)}`;
+    case 'load':
+      return `it weighs ${formatMass(broken.massG)} and the place bears ${formatMass(broken.bearsG)}`;
+    case 'hazard':
+      return `it is dangerous, a child lives here, and the place is neither locked nor ${formatLength(broken.safeFromMm, unit)} high`;
+    case 'avoid':
+      return `it must be kept from what is ${broken.traits.map((trait) => TRAIT_WORDS[trait]).join(' or ')}`;
+    case 'self_serve':
+      return 'not everyone who serves themselves reaches it';
+    case 'step':
+      return 'someone who must not climb would need a step';
+    case 'pin':
+      return 'it is pinned elsewhere';
+    case 'kept_in':
+      return 'it is kept to other places';
+  }
+}
+
+/** Why an arrangement cannot be carried out, in a sentence. */
+export const movesReasonWords = ({ needLitres, hasLitres }: MovesReason, bayName: string): string =>
+  `What is planned for ${bayName} needs ${formatLitres(needLitres)}, it holds ${formatLitres(hasLitres)}: ${formatLitres(needLitres - hasLitres)} too much.`;
+
+/** How far from the best possible an arrangement is at most. */
+export function gapWords(objective: number, bound: number): string {
+  const share = objective > 0 ? (objective - bound) / objective : 0;
+  if (share <= 1e-6) return 'no arrangement takes less, that is proven';
+  return `at most ${share < 0.01 ? (Math.ceil(share * 1000) / 10).toFixed(1) : Math.ceil(share * 100)} % from the best possible`;
 }

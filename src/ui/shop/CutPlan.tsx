@@ -1,6 +1,6 @@
 import { formatLength, formatMoney, type Currency, type LengthUnit } from '@/core/shared';
 import type { CutAnswer, CutRequest } from '@/core/shop';
-import { sayWithNames } from '../sayWithNames';
+import { cutReasonWords } from './shopWords';
 
 interface CutPlanProps {
   readonly request: CutRequest;
@@ -24,8 +24,8 @@ export function CutPlan({
     return (
       <>
         {answer.reasons.map((reason) => (
-          <p key={reason.message} role="alert" className="warn mt-2">
-            {sayWithNames(reason.message, pieceNames)}
+          <p key={reason.subject} role="alert" className="warn mt-2">
+            {cutReasonWords(reason, { piece: (id) => pieceNames[id] ?? id, unit: measureUnit })}
           </p>
         ))}
       </>

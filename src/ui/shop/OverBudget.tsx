@@ -1,5 +1,6 @@
 import { formatMoney, type Currency } from '@/core/shared';
-import type { ShopAnswer, ShopRequest, WayBack } from '@/core/shop';
+import type { ShopAnswer, ShopReason, ShopRequest, WayBack } from '@/core/shop';
+import { shopReasonWords } from './shopWords';
 
 interface OverBudgetProps {
   readonly request: ShopRequest;
@@ -8,23 +9,29 @@ interface OverBudgetProps {
   readonly currency: Currency;
 }
 
+/** What can be done about it; nothing where the sums say it already. */
+const WHAT_HELPS: Readonly<Record<ShopReason['code'], string>> = {
+  must_not_on_offer: 'Add an offer, mark it as a wish, or take another fit.',
+  offers_run_out: 'Add an offer, mark one of them as a wish, or take another fit.',
+  time_ran_out: 'Load the page to try again.',
+  budget_too_small: '',
+};
+
 /** Over budget: by how much, and what would bring it back; or what nobody sells. */
 export function OverBudget({ request, answer, waysBack, currency }: OverBudgetProps) {
   const nameOf = (id: string) => request.needs.find((need) => need.id === id)?.name ?? id;
-  const unsold = answer.reasons.filter(({ code }) => code === 'must_not_on_offer');
-  const isUndecided = answer.reasons.some(({ code }) => code === 'time_ran_out');
   if (answer.leastBudgetMinor === undefined) {
     return (
       <div className="warn">
-        {unsold.map((reason) => (
-          <p key={reason.subject}>
-            <b>{nameOf(reason.subject)}</b> is a must, and no shop on the price list has enough of
-            it. Add an offer, mark it as a wish, or take another fit.
+        {answer.reasons.map((reason) => (
+          <p key={`${reason.code} ${reason.subject}`}>
+            {shopReasonWords(reason, {
+              need: nameOf,
+              money: (minor) => formatMoney(minor, currency),
+            })}{' '}
+            {WHAT_HELPS[reason.code]}
           </p>
         ))}
-        {isUndecided && (
-          <p>No way to buy everything was found in the time given. Load the page to try again.</p>
-        )}
       </div>
     );
   }

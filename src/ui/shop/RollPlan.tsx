@@ -1,6 +1,6 @@
 import { fitLabel, formatLength, formatMoney, type Currency, type LengthUnit } from '@/core/shared';
 import type { RollAnswer, RollRequest } from '@/core/shop';
-import { sayWithNames } from '../sayWithNames';
+import { rollReasonWords } from './shopWords';
 
 interface RollPlanProps {
   readonly request: RollRequest;
@@ -16,8 +16,8 @@ export function RollPlan({ request, answer, pieceNames, measureUnit, currency }:
     return (
       <>
         {answer.reasons.map((reason) => (
-          <p key={reason.message} role="alert" className="warn mt-2">
-            {sayWithNames(reason.message, pieceNames)}
+          <p key={reason.subject} role="alert" className="warn mt-2">
+            {rollReasonWords(reason, { piece: (id) => pieceNames[id] ?? id, unit: measureUnit })}
           </p>
         ))}
       </>

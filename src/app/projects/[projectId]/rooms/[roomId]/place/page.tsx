@@ -133,6 +133,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
                 bayNames={view.bayNames}
                 notes={schoolNotes(placingSchoolsOf(records, own.room))}
                 minutesNow={view.minutesNow}
+                measureUnit={records.project.units}
                 onTake={arrange}
               />
               <WhatIfPanel

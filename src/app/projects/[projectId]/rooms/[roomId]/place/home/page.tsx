@@ -143,6 +143,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
                 ROOM_GAP_NOTE,
               ]}
               minutesNow={view.minutesNow}
+              measureUnit={records.project.units}
               onTake={arrange}
             />
           )}

@@ -1,8 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
 import type {
   CountedSet,
@@ -13,7 +12,7 @@ import type {
   Repeat,
 } from '@/core/count';
 import { formatCount } from '@/core/shared';
-import { decisionOutbox } from '../sort/decisionOutbox';
+import { useRefreshWhenKept } from '../sort/useRefreshWhenKept';
 import type { ActionResult } from '../actionResult';
 import { EnoughLineView } from './EnoughLineView';
 import { HouseholdBar } from './HouseholdBar';
@@ -45,16 +44,9 @@ interface CountViewProps {
 /** How many there are against how many are enough, and what belongs together. */
 export function CountView(props: CountViewProps) {
   const { projectId, lines, offRules } = props;
-  const router = useRouter();
   const { mutate } = useMutation();
   const [isAdding, setIsAdding] = useState(false);
-  useEffect(
-    () =>
-      decisionOutbox.subscribe(() => {
-        if (decisionOutbox.countWaiting() === 0) router.refresh();
-      }),
-    [router],
-  );
+  useRefreshWhenKept();
   const there = lines.filter(({ kept, undecided }) => kept + undecided > 0);
   const absent = lines.filter(({ kept, undecided }) => kept + undecided === 0);
   const over = there.reduce((sum, line) => sum + line.over, 0);

@@ -1,8 +1,7 @@
 'use client';
 
 import { format, parseISO } from 'date-fns';
-import { useRouter } from 'next/navigation';
-import { Fragment, useEffect, useRef, useState } from 'react';
+import { Fragment, useRef, useState } from 'react';
 
 import {
   datesCardOf,
@@ -26,11 +25,12 @@ import {
 } from '@/core/sort';
 import { createUuid } from '../createUuid';
 import { buttonClass } from '../primitives/Button';
-import { decisionOutbox } from '../sort/decisionOutbox';
+import { sendDecisions } from '../sort/sendDecisions';
+import { useRefreshWhenKept } from '../sort/useRefreshWhenKept';
 import { serverNow } from '../sort/deviceClock';
 import { decideFromList } from '../sort/decideFromList';
 import { createMeans, createThingId } from '../sort/eventMeans';
-import { deviceName, liveLog } from '../sort/liveLog';
+import { deviceName } from '../sort/liveLog';
 import { cautionWords, sayTo } from '../sort/sortWords';
 
 interface DatesViewProps {
@@ -50,15 +50,8 @@ const dayWords = (day: string): string => format(parseISO(day), 'd MMM yyyy');
  * runs out first.
  */
 export function DatesView({ projectId, roomId, things, groups, kinds, today }: DatesViewProps) {
-  const router = useRouter();
   const [added, setAdded] = useState<readonly DecisionEvent[]>([]);
-  useEffect(
-    () =>
-      decisionOutbox.subscribe(() => {
-        if (decisionOutbox.countWaiting() === 0) router.refresh();
-      }),
-    [router],
-  );
+  useRefreshWhenKept();
   const known = new Set(things.map(({ id }) => id));
   const mine = foldDecisions(added);
   const all = [
@@ -68,8 +61,7 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
     ...mine.filter(({ id }) => !known.has(id)),
   ];
   const send = (events: readonly DecisionEvent[]) => {
-    decisionOutbox.add(projectId, events);
-    liveLog.add(projectId, events);
+    sendDecisions(projectId, events);
     setAdded((before) => [...before, ...events]);
   };
   const keep = (pack: ParsedPack) => {

@@ -5,9 +5,8 @@ import { useState } from 'react';
 import type { EnoughLine, HouseholdCounts, LetGo } from '@/core/count';
 import { splitPile, type Verdict } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
-import { decisionOutbox } from '../sort/decisionOutbox';
+import { sendDecisions } from '../sort/sendDecisions';
 import { createMeans } from '../sort/eventMeans';
-import { liveLog } from '../sort/liveLog';
 import { verdictWords } from '../sort/sortWords';
 import { RuleForm, type RuleTyped } from './RuleForm';
 import { ruleWords } from './countWords';
@@ -44,8 +43,7 @@ export function EnoughLineView({
       { count, verdict, to: '' },
     ];
     const events = splitPile(thing, parts, createMeans());
-    decisionOutbox.add(projectId, events);
-    liveLog.add(projectId, events);
+    sendDecisions(projectId, events);
     setDecided(new Set([...decided, thing.decisionId]));
   };
   const open = letGoFirst.filter(({ thing }) => !decided.has(thing.decisionId));

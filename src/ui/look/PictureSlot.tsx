@@ -8,8 +8,8 @@ import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { PrivatePicture } from '../primitives/PrivatePicture';
 import { momentWords } from './lookWords';
-import { pictureOutbox } from './pictureOutbox';
-import { usePictureOutbox } from './usePictureOutbox';
+import { pictureOutbox, toOutgoing, type OutgoingPicture } from './pictureOutbox';
+import { useOutbox } from '../outbox/useOutbox';
 import { useMutation } from '../useMutation';
 
 interface PictureSlotProps {
@@ -32,11 +32,12 @@ export function PictureSlot({
   onRemovePicture,
 }: PictureSlotProps) {
   const { mutate } = useMutation();
-  const { pictures: outgoing } = usePictureOutbox();
+  const { open, refused, sentBytes } = useOutbox(pictureOutbox);
   const [problem, setProblem] = useState('');
-  const mine = outgoing.filter(
-    (each) => each.vantagePointId === vantagePoint.id && each.moment === moment,
-  );
+  const isMine = (each: OutgoingPicture) =>
+    each.vantagePointId === vantagePoint.id && each.moment === moment;
+  const coming = open.filter(isMine);
+  const mine = [...coming, ...refused.filter(isMine)];
   const picture = pictures.at(-1);
   const isAsked = moment === 'before' && !picture && mine.length === 0;
   const label = `${momentWords[moment]} picture, ${vantagePoint.name}`;
@@ -44,8 +45,10 @@ export function PictureSlot({
     setProblem('');
     void pictureOutbox
       .add(
-        { projectId, vantagePointId: vantagePoint.id, moment },
-        files.map((file) => ({ name: file.name, bytes: file })),
+        toOutgoing(
+          { projectId, vantagePointId: vantagePoint.id, moment },
+          files.map((file) => ({ name: file.name, bytes: file })),
+        ),
       )
       .catch(() => setProblem('The browser could not keep this picture. Is its storage full?'));
   };
@@ -94,11 +97,11 @@ export function PictureSlot({
         ) : (
           <Camera size={26} className="text-soft" aria-hidden="true" />
         )}
-        {mine.length > 0 && (
+        {coming.length > 0 && (
           <SendingNote
-            sent={mine.reduce((sum, each) => sum + each.sentBytes, 0)}
-            total={mine.reduce((sum, each) => sum + each.totalBytes, 0)}
-            count={mine.length}
+            sent={coming.reduce((sum, { id }) => sum + (sentBytes[id] ?? 0), 0)}
+            total={coming.reduce((sum, each) => sum + each.totalBytes, 0)}
+            count={coming.length}
           />
         )}
       </div>
@@ -156,20 +159,18 @@ export function PictureSlot({
           {problem}
         </p>
       )}
-      {mine
-        .filter((each) => each.problem !== '')
-        .map((each) => (
-          <p key={each.id} role="alert" className="warn mt-1">
-            <b className="break-all">{each.name}</b>: {each.problem}{' '}
-            <button
-              type="button"
-              className="underline"
-              onClick={() => void pictureOutbox.remove(each.id)}
-            >
-              Put it away
-            </button>
-          </p>
-        ))}
+      {refused.filter(isMine).map((each) => (
+        <p key={each.id} role="alert" className="warn mt-1">
+          <b className="break-all">{each.name}</b>: {each.problem}{' '}
+          <button
+            type="button"
+            className="underline"
+            onClick={() => void pictureOutbox.settle([each.id], 'put_away')}
+          >
+            Put it away
+          </button>
+        </p>
+      ))}
     </figure>
   );
 }

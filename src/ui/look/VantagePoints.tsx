@@ -9,7 +9,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { pictureOutbox } from './pictureOutbox';
 import { PictureSlot } from './PictureSlot';
-import { usePictureOutbox } from './usePictureOutbox';
+import { useOutbox } from '../outbox/useOutbox';
 import { useMutation } from '../useMutation';
 
 interface VantagePointsProps {
@@ -88,11 +88,10 @@ export function VantagePoints({
 
 /** What is still on its way, over all spots. */
 function OutboxNote() {
-  const { pictures, isOffline } = usePictureOutbox();
-  const open = pictures.filter(({ problem }) => problem === '');
+  const { open, fault, sentBytes } = useOutbox(pictureOutbox);
   if (open.length === 0) return null;
   const [sent, total] = [
-    open.reduce((sum, each) => sum + each.sentBytes, 0),
+    open.reduce((sum, { id }) => sum + (sentBytes[id] ?? 0), 0),
     open.reduce((sum, each) => sum + each.totalBytes, 0),
   ];
   return (
@@ -101,7 +100,7 @@ function OutboxNote() {
       aria-label="Pictures on the way"
       className="panel flex flex-wrap items-center gap-3 px-3 py-2 text-[14px]"
     >
-      {isOffline
+      {fault?.code === 'no_connection'
         ? 'The connection is gone; it goes on from where it broke.'
         : 'Sending; go on working.'}{' '}
       <span className="measure">

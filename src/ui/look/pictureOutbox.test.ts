@@ -1,20 +1,39 @@
 import fc from 'fast-check';
 
 import { createRandom } from '@/core/shared';
-import type { StoredPicture } from './outgoingPicture';
-import { PictureOutbox } from './pictureOutbox';
-import type { PictureStore } from './pictureStore';
+import type { Outbox } from '../outbox/Outbox';
+import type { OutboxStore } from '../outbox/outboxStore';
+import { createPictureOutbox, toOutgoing, type OutgoingPicture } from './pictureOutbox';
 
-function memoryStore(): PictureStore & { readonly size: () => number } {
-  const kept = new Map<string, StoredPicture>();
+function memoryStore(): OutboxStore<OutgoingPicture> & { readonly size: () => number } {
+  const kept = new Map<string, OutgoingPicture>();
   return {
     getAll: async () => [...kept.values()],
-    get: async (id) => kept.get(id),
-    put: async (picture) => void kept.set(picture.id, picture),
-    delete: async (id) => void kept.delete(id),
+    put: async (pictures) => pictures.forEach((picture) => kept.set(picture.id, picture)),
+    delete: async (ids) => ids.forEach((id) => kept.delete(id)),
     size: () => kept.size,
   };
 }
+
+/** The outbox of a browser with one tab. */
+const openOutbox = (
+  store: OutboxStore<OutgoingPicture>,
+  request: (url: string, init?: RequestInit) => Promise<Response>,
+  wait: () => Promise<void> = () => Promise.resolve(),
+): Outbox<OutgoingPicture> =>
+  createPictureOutbox({
+    store,
+    request,
+    wait,
+    alone: (work) => work(),
+    bell: { ring: () => undefined, onRing: () => undefined },
+  });
+const all = (outbox: Outbox<OutgoingPicture>): readonly OutgoingPicture[] => {
+  const { open, refused } = outbox.getState();
+  return [...open, ...refused];
+};
+beforeAll(() => void Object.assign(globalThis, { window: {} }));
+afterAll(() => void Reflect.deleteProperty(globalThis, 'window'));
 
 /**
  * A server that keeps pieces, over a line that breaks before a request, or after it was done and
@@ -62,10 +81,10 @@ function flakyServer(
   return { request, pictures };
 }
 
-const settled = async (outbox: PictureOutbox, isDone: () => boolean) => {
+const settled = async (outbox: Outbox<OutgoingPicture>, isDone: () => boolean) => {
   for (let i = 0; i < 20_000 && !isDone(); i += 1)
     await new Promise((resolve) => setImmediate(resolve));
-  return outbox.list();
+  return all(outbox);
 };
 const target = { projectId: 'home', vantagePointId: 'spot', moment: 'before' } as const;
 
@@ -81,21 +100,19 @@ test(
           const random = createRandom(seed);
           const server = flakyServer(random, { breaks: breaks / 100, refuses: () => false });
           const store = memoryStore();
-          const outbox = new PictureOutbox({
-            store,
-            request: server.request,
-            wait: () => Promise.resolve(),
-          });
+          const outbox = openOutbox(store, server.request);
           const arrived: string[] = [];
           outbox.onKept(({ name }) => arrived.push(name));
           await outbox.add(
-            target,
-            sizes.map((size, i) => ({
-              name: `p${i}`,
-              bytes: new Blob([new Uint8Array(size).fill(i + 1)]),
-            })),
+            toOutgoing(
+              target,
+              sizes.map((size, i) => ({
+                name: `p${i}`,
+                bytes: new Blob([new Uint8Array(size).fill(i + 1)]),
+              })),
+            ),
           );
-          const left = await settled(outbox, () => outbox.list().length === 0);
+          const left = await settled(outbox, () => all(outbox).length === 0);
           expect([left, store.size()]).toEqual([[], 0]);
           expect(
             server.pictures.map(({ bytes }) => [
@@ -114,43 +131,39 @@ test(
 test('one that is refused waits with its reason and holds up no other; it goes when it is put away', async () => {
   const server = flakyServer(() => 1, { breaks: 0, refuses: (size) => size === 7 });
   const store = memoryStore();
-  const outbox = new PictureOutbox({
-    store,
-    request: server.request,
-    wait: () => Promise.resolve(),
-  });
-  await outbox.add(target, [
-    { name: 'bad', bytes: new Blob([new Uint8Array(7)]) },
-    { name: 'good', bytes: new Blob([new Uint8Array(9)]) },
-  ]);
+  const outbox = openOutbox(store, server.request);
+  await outbox.add(
+    toOutgoing(target, [
+      { name: 'bad', bytes: new Blob([new Uint8Array(7)]) },
+      { name: 'good', bytes: new Blob([new Uint8Array(9)]) },
+    ]),
+  );
   const left = await settled(
     outbox,
-    () => server.pictures.length === 1 && outbox.list().length === 1,
+    () => server.pictures.length === 1 && all(outbox).length === 1,
   );
   expect(left).toMatchObject([{ name: 'bad', problem: 'no picture' }]);
-  await outbox.remove(left[0]?.id ?? '');
-  expect([outbox.list(), store.size()]).toEqual([[], 0]);
+  await outbox.settle([left[0]?.id ?? ''], 'put_away');
+  expect([all(outbox), store.size()]).toEqual([[], 0]);
 });
 
 test('what a page left waiting is sent by the next one, from where it broke', async () => {
   const server = flakyServer(() => 1, { breaks: 0, refuses: () => false });
   const store = memoryStore();
-  const never = new PictureOutbox({
+  const never = openOutbox(
     store,
-    request: (url, init) =>
+    (url, init) =>
       init?.method === 'POST' ? Promise.reject(new TypeError('gone')) : server.request(url, init),
-    wait: () => new Promise(() => undefined),
-  });
-  await never.add(target, [{ name: 'late', bytes: new Blob([new Uint8Array(600_000).fill(3)]) }]);
-  await settled(never, () => never.isOffline());
+    () => new Promise(() => undefined),
+  );
+  await never.add(
+    toOutgoing(target, [{ name: 'late', bytes: new Blob([new Uint8Array(600_000).fill(3)]) }]),
+  );
+  await settled(never, () => never.getState().fault !== undefined);
   const offsets: string[] = [];
-  const next = new PictureOutbox({
-    store,
-    request: (url, init) => {
-      offsets.push(url);
-      return server.request(url, init);
-    },
-    wait: () => Promise.resolve(),
+  const next = openOutbox(store, (url, init) => {
+    offsets.push(url);
+    return server.request(url, init);
   });
   next.subscribe(() => undefined);
   await settled(next, () => server.pictures.length === 1);
@@ -162,19 +175,17 @@ test('the browser keeps its copy until the picture can be read back, and sends i
   const server = flakyServer(() => 1, { breaks: 0, refuses: () => false });
   const store = memoryStore();
   const kept: number[] = [];
-  const outbox = new PictureOutbox({
-    store,
-    request: (url, init) => {
-      if (!url.startsWith('/api/pictures/')) return server.request(url, init);
-      kept.push(store.size());
-      // Its file is lost once, right after it was answered.
-      if (kept.length === 1) server.pictures.pop();
-      return server.request(url, init);
-    },
-    wait: () => Promise.resolve(),
+  const outbox = openOutbox(store, (url, init) => {
+    if (!url.startsWith('/api/pictures/')) return server.request(url, init);
+    kept.push(store.size());
+    // Its file is lost once, right after it was answered.
+    if (kept.length === 1) server.pictures.pop();
+    return server.request(url, init);
   });
-  await outbox.add(target, [{ name: 'only', bytes: new Blob([new Uint8Array(900).fill(5)]) }]);
-  await settled(outbox, () => outbox.list().length === 0);
+  await outbox.add(
+    toOutgoing(target, [{ name: 'only', bytes: new Blob([new Uint8Array(900).fill(5)]) }]),
+  );
+  await settled(outbox, () => all(outbox).length === 0);
   expect([kept, store.size(), server.pictures.map(({ bytes }) => bytes.length)]).toEqual([
     [1, 1],
     0,

@@ -1,33 +1,24 @@
 'use client';
 
-import { useState, useSyncExternalStore } from 'react';
+import { useState } from 'react';
 
 import { formatCount } from '@/core/shared';
-import { pictureOutbox } from '../look/pictureOutbox';
-import { usePictureOutbox } from '../look/usePictureOutbox';
+import { pictureOutbox, type OutgoingPicture } from '../look/pictureOutbox';
+import type { Outbox, OutboxFault, Waiting } from '../outbox/Outbox';
+import { useOutbox } from '../outbox/useOutbox';
 import { Button } from '../primitives/Button';
 import { Sheet } from '../primitives/Sheet';
-import { decisionOutbox } from '../sort/decisionOutbox';
-import type { WaitingDecision } from '../sort/decisionStore';
-
-const NONE: readonly WaitingDecision[] = [];
+import { decisionOutbox, type WaitingDecision } from '../sort/decisionOutbox';
 
 /** What waits to be sent, and what was refused. Everything else is on the disk before its screen says so. */
 export function KeptStatus() {
-  const { pictures } = usePictureOutbox();
-  const { subscribe } = decisionOutbox;
-  const decisions = useSyncExternalStore(subscribe, decisionOutbox.countWaiting, () => 0);
-  const refused = useSyncExternalStore(subscribe, decisionOutbox.listRefused, () => NONE);
-  const problem = useSyncExternalStore(subscribe, decisionOutbox.getProblem, () => '');
-  const pictureProblem = useSyncExternalStore(
-    pictureOutbox.subscribe,
-    pictureOutbox.getProblem,
-    () => '',
-  );
+  const decisions = useOutbox(decisionOutbox);
+  const pictures = useOutbox(pictureOutbox);
   const [isOpen, setIsOpen] = useState(false);
-  // A picture that was refused waits for a person, not for the line; its slot says so.
-  const waiting = decisions + pictures.filter((each) => each.problem === '').length;
-  const isQuiet = waiting === 0 && refused.length === 0;
+  const waiting = decisions.open.length + pictures.open.length;
+  const refused = decisions.refused.length + pictures.refused.length;
+  const isQuiet = waiting === 0 && refused === 0;
+  const fault = faultWords(decisions.fault ?? pictures.fault);
   return (
     <span
       role="status"
@@ -35,53 +26,76 @@ export function KeptStatus() {
     >
       {isQuiet && 'All kept'}
       {waiting > 0 && `${waiting} waiting`}
-      {refused.length > 0 && (
+      {refused > 0 && (
         <button
           type="button"
           className="ml-2 min-h-[24px] underline max-md:min-h-11"
           onClick={() => setIsOpen(true)}
         >
-          {refused.length} refused
+          {refused} refused
         </button>
       )}
-      {(problem || pictureProblem) !== '' && (
-        <span className="block font-normal">{problem || pictureProblem}</span>
-      )}
+      {fault !== '' && <span className="block font-normal">{fault}</span>}
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="What could not be kept">
-        <RefusedList refused={refused} />
+        {refused === 0 && <p>Nothing is left here.</p>}
+        <RefusedList
+          outbox={decisionOutbox}
+          refused={decisions.refused}
+          one="decision"
+          nameOf={decisionName}
+        />
+        <RefusedList
+          outbox={pictureOutbox}
+          refused={pictures.refused}
+          one="picture"
+          nameOf={pictureName}
+        />
       </Sheet>
     </span>
   );
 }
 
-function RefusedList({ refused }: { readonly refused: readonly WaitingDecision[] }) {
-  if (refused.length === 0) return <p>Nothing is left here.</p>;
-  const ids = refused.map(({ event }) => event.id);
+const decisionName = ({ event }: WaitingDecision): string =>
+  event.kind === 'decided' ? `${event.count} ${event.name}` : 'A change';
+const pictureName = ({ name }: OutgoingPicture): string => name;
+
+function faultWords(fault: OutboxFault | undefined): string {
+  if (!fault) return '';
+  return fault.code === 'server' ? fault.words : 'no connection, trying again';
+}
+
+interface RefusedListProps<T extends Waiting> {
+  readonly outbox: Outbox<T>;
+  readonly refused: readonly T[];
+  /** What one of them is called. */
+  readonly one: string;
+  readonly nameOf: (entry: T) => string;
+}
+
+function RefusedList<T extends Waiting>({ outbox, refused, one, nameOf }: RefusedListProps<T>) {
+  if (refused.length === 0) return null;
+  const ids = refused.map(({ id }) => id);
   return (
-    <>
+    <section aria-label={`Refused: ${one}s`} className="mb-4">
       <p className="mb-2">
-        {formatCount(refused.length, 'decision')} could not be kept. They are still here.
+        {formatCount(refused.length, one)} could not be kept. What was refused is still here.
       </p>
       <ul className="divide-y divide-line text-[14px]">
-        {refused.map(({ event, problem }) => (
-          <li key={event.id} className="flex flex-wrap items-center gap-2 py-1.5">
+        {refused.map((entry) => (
+          <li key={entry.id} className="flex flex-wrap items-center gap-2 py-1.5">
             <span className="min-w-[180px] flex-1">
-              <b>{event.kind === 'decided' ? `${event.count} ${event.name}` : 'A change'}</b>
-              <span className="block text-soft">{problem}</span>
+              <b className="break-all">{nameOf(entry)}</b>
+              <span className="block text-soft">{entry.problem}</span>
             </span>
-            <Button look="plain" onClick={() => void decisionOutbox.settle([event.id], 'put_away')}>
+            <Button look="plain" onClick={() => void outbox.settle([entry.id], 'put_away')}>
               Put away
             </Button>
           </li>
         ))}
       </ul>
-      <Button
-        look="main"
-        className="mt-3"
-        onClick={() => void decisionOutbox.settle(ids, 'send_again')}
-      >
+      <Button look="main" className="mt-3" onClick={() => void outbox.settle(ids, 'send_again')}>
         Send again
       </Button>
-    </>
+    </section>
   );
 }

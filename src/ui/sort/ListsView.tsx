@@ -1,13 +1,12 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 
 import { formatCount, formatLitres } from '@/core/shared';
 import { addUp, dayOf, laterBoxesOf, type OpenLists, type Thing, type Verdict } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
 import { verdictWords } from './sortWords';
-import { decisionOutbox } from './decisionOutbox';
+import { useRefreshWhenKept } from './useRefreshWhenKept';
 import { decideFromList } from './decideFromList';
 
 interface ListsViewProps {
@@ -22,16 +21,8 @@ const ANSWERS: readonly Verdict[] = ['keep', 'donate', 'discard', 'sell', 'later
 
 /** What waits for another room, for the client, for a later day. An answer takes a thing off its list. */
 export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsViewProps) {
-  const router = useRouter();
   const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set());
-  // Once the server has kept all answers, the lists are read again.
-  useEffect(
-    () =>
-      decisionOutbox.subscribe(() => {
-        if (decisionOutbox.countWaiting() === 0) router.refresh();
-      }),
-    [router],
-  );
+  useRefreshWhenKept();
   const roomOf = (thing: Thing) => rooms.find(({ id }) => id === thing.roomId)?.name ?? '';
   const decide = (thing: Thing, change: Parameters<typeof decideFromList>[2]) => {
     decideFromList(projectId, thing, change);

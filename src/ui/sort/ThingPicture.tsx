@@ -3,7 +3,7 @@
 import { Camera } from 'lucide-react';
 import { useState, type ChangeEvent } from 'react';
 
-import { pictureOutbox } from '../look/pictureOutbox';
+import { pictureOutbox, toOutgoing } from '../look/pictureOutbox';
 
 interface ThingPictureProps {
   readonly projectId: string;
@@ -20,9 +20,12 @@ export function ThingPicture({ projectId, pictureId, onTaken }: ThingPictureProp
     event.currentTarget.value = '';
     if (!file) return;
     setProblem('');
+    const pictures = toOutgoing({ projectId, vantagePointId: null, moment: null }, [
+      { name: file.name, bytes: file },
+    ]);
     pictureOutbox
-      .add({ projectId, vantagePointId: null, moment: null }, [{ name: file.name, bytes: file }])
-      .then(([id]) => id !== undefined && onTaken(id))
+      .add(pictures)
+      .then(() => pictures.forEach(({ id }) => onTaken(id)))
       .catch(() => setProblem('The browser could not keep this picture. Is its storage full?'));
   };
   const isTaken = pictureId !== undefined;

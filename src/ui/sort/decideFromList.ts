@@ -1,7 +1,6 @@
 import { correctThing, type Thing } from '@/core/sort';
-import { decisionOutbox } from './decisionOutbox';
-import { liveLog } from './liveLog';
 import { createMeans } from './eventMeans';
+import { sendDecisions } from './sendDecisions';
 
 /** Decides a thing anew from one of the lists; it waits in the outbox like any decision. */
 export function decideFromList(
@@ -13,6 +12,5 @@ export function decideFromList(
   const events = [
     correctThing(roomId === undefined ? thing : { ...thing, roomId }, facts, createMeans()),
   ];
-  decisionOutbox.add(projectId, events);
-  liveLog.add(projectId, events);
+  sendDecisions(projectId, events);
 }

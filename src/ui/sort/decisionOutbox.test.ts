@@ -2,9 +2,14 @@ import fc from 'fast-check';
 
 import { aDecision } from '@test/builders';
 import { createRandom } from '@/core/shared';
-import { createDecisionJournal } from './decisionJournal';
-import { DecisionOutbox } from './decisionOutbox';
-import type { WaitingDecision } from './decisionStore';
+import type { DecisionEvent } from '@/core/sort';
+import type { Outbox } from '../outbox/Outbox';
+import {
+  createDecisionJournal,
+  createDecisionOutbox,
+  toWaiting,
+  type WaitingDecision,
+} from './decisionOutbox';
 
 type Answer = (ids: readonly string[]) => Response;
 const taken: Answer = () => Response.json({ now: '2026-11-06T10:00:00.000Z' });
@@ -21,6 +26,8 @@ class FakeBrowser {
   readonly received: string[] = [];
   readonly storage = new Map<string, string>();
   kept: WaitingDecision[] = [];
+  /** Whether the browser's database fails at everything. */
+  isBroken = false;
   answers: Answer[] = [];
   usual: Answer = taken;
   private lock: Promise<void> = Promise.resolve();
@@ -40,10 +47,15 @@ class FakeBrowser {
     Object.assign(globalThis, { window: { localStorage } });
   }
 
+  private mustWork(): void {
+    if (this.isBroken) throw new Error('no space');
+  }
+
   /** `dies`: the page is gone before the browser's database has anything of it. */
-  openTab({ dies = false } = {}): DecisionOutbox {
+  openTab({ dies = false } = {}): Outbox<WaitingDecision> {
     const put = async (entries: readonly WaitingDecision[]) => {
       if (dies) return new Promise<void>(() => undefined);
+      this.mustWork();
       const ids = new Set(entries.map(({ event }) => event.id));
       const known = this.kept.map(
         (old) => entries.find(({ event }) => event.id === old.event.id) ?? old,
@@ -55,11 +67,15 @@ class FakeBrowser {
       ];
       return undefined;
     };
-    return new DecisionOutbox({
+    return createDecisionOutbox({
       store: {
-        getAll: async () => [...this.kept],
+        getAll: async () => {
+          this.mustWork();
+          return [...this.kept];
+        },
         put,
         delete: async (ids) => {
+          this.mustWork();
           this.kept = this.kept.filter(({ event }) => !ids.includes(event.id));
         },
       },
@@ -74,8 +90,9 @@ class FakeBrowser {
       alone: (work) => (this.lock = this.lock.then(work, work)),
       bell: {
         ring: () => this.bells.forEach((ring) => ring()),
-        onRing: (listener) => void this.bells.push(listener),
+        onRing: (listener) => void (dies || this.bells.push(listener)),
       },
+      wait: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
     });
   }
 }
@@ -89,54 +106,58 @@ afterEach(() => {
   jest.useRealTimers();
   Reflect.deleteProperty(globalThis, 'window');
 });
+const add = (
+  outbox: Outbox<WaitingDecision>,
+  projectId: string,
+  events: readonly DecisionEvent[],
+) => void outbox.add(events.map((event) => toWaiting(projectId, event)));
+const open = (outbox: Outbox<WaitingDecision>) => outbox.getState().open.length;
+const refused = (outbox: Outbox<WaitingDecision>) =>
+  outbox.getState().refused.map(({ id, problem }) => [id, problem]);
+const fault = (outbox: Outbox<WaitingDecision>) => outbox.getState().fault;
 const settle = (ms = 0) => jest.advanceTimersByTimeAsync(ms);
 
 test('what is decided goes out at once, and is kept until it is answered', async () => {
   const outbox = browser.openTab();
-  outbox.add('home', [aDecision()]);
-  expect([outbox.countWaiting(), [...browser.storage.keys()]]).toEqual([
-    1,
-    ['tin-box-decision d1'],
-  ]);
+  add(outbox, 'home', [aDecision()]);
+  expect([open(outbox), [...browser.storage.keys()]]).toEqual([1, ['tin-box-decision d1']]);
   await settle();
-  expect([outbox.countWaiting(), browser.received, browser.kept]).toEqual([0, ['home d1'], []]);
+  expect([open(outbox), browser.received, browser.kept]).toEqual([0, ['home d1'], []]);
   expect([...browser.storage.keys()]).toEqual(['tin-box-clock']);
 });
 
 test('without a connection it waits, says so, and tries again', async () => {
   browser.answers = [noLine, noLine];
   const outbox = browser.openTab();
-  outbox.add('home', [aDecision()]);
+  add(outbox, 'home', [aDecision()]);
   await settle();
-  expect([outbox.getProblem(), outbox.countWaiting()]).toEqual(['no connection, trying again', 1]);
+  expect([fault(outbox), open(outbox)]).toEqual([{ code: 'no_connection' }, 1]);
   await settle(3000);
   await settle(3000);
-  expect([outbox.countWaiting(), outbox.getProblem(), browser.received]).toEqual([
-    0,
-    '',
-    ['home d1'],
-  ]);
+  expect([open(outbox), fault(outbox), browser.received]).toEqual([0, undefined, ['home d1']]);
 });
 
 test('a full disk is told in the server’s words and tried again', async () => {
   browser.answers = [refuse(507, 'The disk is full.')];
   const outbox = browser.openTab();
-  outbox.add('home', [aDecision()]);
+  add(outbox, 'home', [aDecision()]);
   await settle();
-  expect([outbox.getProblem(), outbox.listRefused()]).toEqual(['The disk is full.', []]);
+  expect([fault(outbox), refused(outbox)]).toEqual([
+    { code: 'server', words: 'The disk is full.' },
+    [],
+  ]);
   await settle(3000);
-  expect([outbox.getProblem(), browser.received]).toEqual(['', ['home d1']]);
+  expect([fault(outbox), browser.received]).toEqual([undefined, ['home d1']]);
 });
 
 test('a page that is gone before the browser’s database answered has lost nothing', async () => {
-  browser
-    .openTab({ dies: true })
-    .add('home', [aDecision(), aDecision({ id: 'd2', thingId: 't2' })]);
+  const dying = browser.openTab({ dies: true });
+  add(dying, 'home', [aDecision(), aDecision({ id: 'd2', thingId: 't2' })]);
   await settle();
   const next = browser.openTab();
   next.subscribe(() => undefined);
   await settle();
-  expect([next.countWaiting(), browser.received]).toEqual([0, ['home d1', 'home d2']]);
+  expect([open(next), browser.received]).toEqual([0, ['home d1', 'home d2']]);
 });
 
 test('what an earlier version left as one list is sent', async () => {
@@ -156,31 +177,57 @@ test('one that is refused is set aside with its reason and holds up no other, of
   browser.answers = [noLine];
   browser.usual = refuse(404, 'There is no such room.', (id) => id === 'd2');
   const outbox = browser.openTab();
-  for (const id of ['d1', 'd2', 'd3']) outbox.add('home', [aDecision({ id })]);
-  outbox.add('boat', [aDecision({ id: 'b1' })]);
+  for (const id of ['d1', 'd2', 'd3']) add(outbox, 'home', [aDecision({ id })]);
+  add(outbox, 'boat', [aDecision({ id: 'b1' })]);
   await settle();
   await settle(3000);
   expect(browser.received.sort()).toEqual(['boat b1', 'home d1', 'home d3']);
-  expect(outbox.listRefused().map(({ event, problem }) => [event.id, problem])).toEqual([
-    ['d2', 'There is no such room.'],
-  ]);
-  expect([outbox.countWaiting(), outbox.getProblem()]).toEqual([0, '']);
+  expect(refused(outbox)).toEqual([['d2', 'There is no such room.']]);
+  expect([open(outbox), fault(outbox)]).toEqual([0, undefined]);
   browser.usual = taken;
   await outbox.settle(['d2'], 'send_again');
   await settle();
-  expect([outbox.listRefused(), browser.received.at(-1)]).toEqual([[], 'home d2']);
+  expect([refused(outbox), browser.received.at(-1)]).toEqual([[], 'home d2']);
+});
+
+test('what another tab sends is told as kept in the tab that waits for it', async () => {
+  const [one, other] = [browser.openTab(), browser.openTab()];
+  const told: string[] = [];
+  for (const [name, tab] of Object.entries({ one, other })) {
+    tab.subscribe(() => undefined);
+    tab.onKept(({ id }) => told.push(`${name} ${id}`));
+  }
+  browser.answers = [noLine];
+  add(one, 'home', [aDecision()]);
+  await settle();
+  add(other, 'home', [aDecision({ id: 'd2' })]);
+  await settle(20_000);
+  expect([...new Set(told)].sort()).toEqual(['one d1', 'one d2', 'other d1', 'other d2']);
+});
+
+test('a browser whose database fails still sends, and says that it waits until then', async () => {
+  browser.answers = [noLine];
+  const outbox = browser.openTab();
+  outbox.subscribe(() => undefined);
+  await settle();
+  browser.isBroken = true;
+  add(outbox, 'home', [aDecision()]);
+  await settle();
+  expect([open(outbox), fault(outbox)]).toEqual([1, { code: 'no_connection' }]);
+  await settle(20_000);
+  expect([open(outbox), browser.received]).toEqual([0, ['home d1']]);
 });
 
 test('one that is put away is gone, in every tab', async () => {
   browser.usual = refuse(400, 'no');
   const [one, other] = [browser.openTab(), browser.openTab()];
   other.subscribe(() => undefined);
-  one.add('home', [aDecision()]);
+  add(one, 'home', [aDecision()]);
   await settle();
-  expect(other.listRefused()).toHaveLength(1);
+  expect(refused(other)).toHaveLength(1);
   await one.settle(['d1'], 'put_away');
   await settle();
-  expect([one.listRefused(), other.listRefused(), browser.kept]).toEqual([[], [], []]);
+  expect([refused(one), refused(other), browser.kept]).toEqual([[], [], []]);
 });
 
 test('storage that holds nonsense is as good as empty', async () => {
@@ -188,7 +235,7 @@ test('storage that holds nonsense is as good as empty', async () => {
   const outbox = browser.openTab();
   outbox.subscribe(() => undefined);
   await settle();
-  expect(outbox.countWaiting()).toBe(0);
+  expect(open(outbox)).toBe(0);
 });
 
 test('tabs that decide without a connection, reload and close at any moment lose nothing and keep each tab’s order', () =>
@@ -206,7 +253,8 @@ test('tabs that decide without a connection, reload and close at any moment lose
           const at = Math.floor(random() * 3);
           if (act === 'decide') {
             made[at]?.push(`d${i}`);
-            tabs[at]?.add('home', [aDecision({ id: `d${i}`, thingId: `t${i}` })]);
+            const tab = tabs[at] ?? browser.openTab();
+            add(tab, 'home', [aDecision({ id: `d${i}`, thingId: `t${i}` })]);
           } else if (act === 'reload') {
             tabs[at] = browser.openTab();
             tabs[at]?.subscribe(() => undefined);

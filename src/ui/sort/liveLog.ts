@@ -24,7 +24,10 @@ class LiveLog {
     if (!this.hasLoaded) {
       this.hasLoaded = true;
       // What waits, of this page or of another, is part of what was decided.
-      decisionOutbox.subscribe(() => this.addMissing(decisionOutbox.listAllWaiting()));
+      decisionOutbox.subscribe(() => {
+        const { open, refused } = decisionOutbox.getState();
+        this.addMissing([...open, ...refused]);
+      });
     }
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);

@@ -35,7 +35,7 @@ import {
   type BayId,
   type RoomId,
 } from '@/core/shared';
-import { decisionOutbox } from './decisionOutbox';
+import { sendDecisions } from './sendDecisions';
 import { serverNow } from './deviceClock';
 import { createUuid } from '../createUuid';
 import { createMeans, createThingId } from './eventMeans';
@@ -105,10 +105,7 @@ export function useBench({
   const bay =
     bays.find(({ id }) => id === (group?.bayId ?? chosenBayId)) ??
     bays.find(({ id }) => id === chosenBayId);
-  const send = (events: readonly DecisionEvent[]) => {
-    decisionOutbox.add(projectId, events);
-    liveLog.add(projectId, events);
-  };
+  const send = (events: readonly DecisionEvent[]) => sendDecisions(projectId, events);
   const clear = () => {
     setTyped('');
     setChanges({});

@@ -1,0 +1,37 @@
+import type { OutboxMeans, Waiting } from './Outbox';
+
+/** By the browser's locks where it has them; without, what two tabs send still counts once. */
+const aloneAs =
+  (name: string): OutboxMeans<Waiting>['alone'] =>
+  (work) =>
+    typeof navigator !== 'undefined' && 'locks' in navigator
+      ? navigator.locks.request(name, work)
+      : work();
+
+function createBell(name: string): OutboxMeans<Waiting>['bell'] {
+  const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(name);
+  return {
+    ring: () => channel?.postMessage('changed'),
+    onRing: (listener) => channel?.addEventListener('message', listener),
+  };
+}
+
+/** Waits so long, or until the browser says that it is back on line. */
+function waitForConnection(ms: number): Promise<void> {
+  return new Promise((resolve) => {
+    const done = () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', done);
+      resolve();
+    };
+    const timer = setTimeout(done, ms);
+    window.addEventListener('online', done);
+  });
+}
+
+/** What an outbox of this browser needs besides its store; the name keeps two of them apart. */
+export const browserMeans = (name: string) => ({
+  alone: aloneAs(name),
+  bell: createBell(name),
+  wait: waitForConnection,
+});

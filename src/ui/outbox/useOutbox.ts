@@ -1,0 +1,9 @@
+'use client';
+
+import { useSyncExternalStore } from 'react';
+
+import type { Outbox, OutboxState, Waiting } from './Outbox';
+
+/** How an outbox stands, followed as it changes. */
+export const useOutbox = <T extends Waiting>(outbox: Outbox<T>): OutboxState<T> =>
+  useSyncExternalStore(outbox.subscribe, outbox.getState, outbox.getOnServer);

@@ -44,7 +44,9 @@ test.beforeAll(async ({ browser }) => {
   onData((db) => {
     db.prepare("UPDATE rooms SET budget_minor = 3000 WHERE id = 'hall'").run();
     db.prepare(
-      "INSERT INTO groups (id, project_id, room_id, name, bay_id, stands_bay_id, uncounted_litres, lid, see, front, loose, position) VALUES ('hats', 'home', 'hall', 'Hats', 'bay-hall', 'bay-hall', 13, 'any', 'any', 0, 0, 0)",
+      `INSERT INTO groups (id, project_id, room_id, name, bay_id, stands_bay_id, uncounted_litres,
+        lid, see, front, loose, position)
+      VALUES ('hats', 'home', 'hall', 'Hats', 'bay-hall', 'bay-hall', 13, 'any', 'any', 0, 0, 0)`,
     ).run();
   });
   page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();

@@ -71,7 +71,9 @@ export function insertHome(
 ): void {
   const db = new Database(path.join(dataDir, 'tinbox.sqlite'));
   db.prepare(
-    "INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', '2026-11-01T09:00:00.000Z')",
+    'INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, ' +
+      "created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', " +
+      "'2026-11-01T09:00:00.000Z')",
   ).run();
   db.prepare(
     "INSERT INTO people (id, project_id, name, height_json, is_child, no_step, position) VALUES ('nora', 'home', 'Nora', ?, 0, 0, 0)",
@@ -81,7 +83,8 @@ export function insertHome(
       "INSERT INTO rooms (id, project_id, name, purpose, budget_minor, position) VALUES (?, 'home', ?, '', 0, ?)",
     ).run(room, `Room ${i + 1}`, i);
     db.prepare(
-      "INSERT INTO units (id, room_id, name, kind, width_json, depth_json, height_json, floor_gap_json, position) VALUES (?, ?, 'Cupboard', 'cupboard', ?, ?, ?, ?, 0)",
+      'INSERT INTO units (id, room_id, name, kind, width_json, depth_json, height_json, ' +
+        "floor_gap_json, position) VALUES (?, ?, 'Cupboard', 'cupboard', ?, ?, ?, ?, 0)",
     ).run(`unit-${room}`, room, length(800), length(400), length(900), length(0));
     const readings = (mm: number) => `[${length(mm)}]`;
     const bays = [
@@ -90,10 +93,14 @@ export function insertHome(
     ] as const;
     for (const [id, name, row] of bays)
       db.prepare(
-        "INSERT INTO bays (id, unit_id, name, column_index, row_index, width_readings_json, depth_readings_json, height_readings_json, opening_width_json, opening_height_json, max_load_g, pull_out, moist, out_of_scope, obstacles_json) VALUES (?, ?, ?, 0, ?, ?, ?, ?, 'null', 'null', NULL, 0, 0, 0, '[]')",
+        'INSERT INTO bays (id, unit_id, name, column_index, row_index, width_readings_json, ' +
+          'depth_readings_json, height_readings_json, opening_width_json, opening_height_json, ' +
+          'max_load_g, pull_out, moist, out_of_scope, obstacles_json) VALUES (?, ?, ?, 0, ?, ?, ?, ?, ' +
+          "'null', 'null', NULL, 0, 0, 0, '[]')",
       ).run(id, `unit-${room}`, name, row, readings(760), readings(380), readings(350));
     db.prepare(
-      "INSERT INTO sections (id, room_id, name, position, in_scope, bay_ids_json, content, full_percent) VALUES (?, ?, 'The cupboard', ?, 1, ?, 'mixed', 100)",
+      'INSERT INTO sections (id, room_id, name, position, in_scope, bay_ids_json, content, ' +
+        "full_percent) VALUES (?, ?, 'The cupboard', ?, 1, ?, 'mixed', 100)",
     ).run(`section-${room}`, room, i, JSON.stringify([`bay-${room}`]));
   }
   db.close();

@@ -192,16 +192,28 @@ function insertOther(): void {
   const length = '{"mm":800,"text":"80"}';
   const now = '2026-11-01T09:00:00.000Z';
   db.exec(`
-    INSERT INTO projects (id, name, units, currency, budget_minor, status, created_at) VALUES ('other', 'Other', 'cm', 'GBP', 5, 'active', '${now}');
-    INSERT INTO people (id, project_id, name, height_json, is_child, no_step, position) VALUES ('other-person', 'other', 'Ann', '${length}', 0, 0, 0);
+    INSERT INTO projects (id, name, units, currency, budget_minor, status, created_at) VALUES ('other',
+      'Other', 'cm', 'GBP', 5, 'active', '${now}');
+    INSERT INTO people (id, project_id, name, height_json, is_child, no_step, position)
+      VALUES ('other-person', 'other', 'Ann', '${length}', 0, 0, 0);
     INSERT INTO rooms (id, project_id, name, purpose, budget_minor, position) VALUES ('other-room', 'other', 'Den', '', 0, 0);
-    INSERT INTO units (id, room_id, name, kind, width_json, depth_json, height_json, floor_gap_json, position) VALUES ('other-unit', 'other-room', 'U', 'cupboard', '${length}', '${length}', '${length}', '${length}', 0);
-    INSERT INTO bays (id, unit_id, name, column_index, row_index, width_readings_json, depth_readings_json, height_readings_json, opening_width_json, opening_height_json, pull_out, moist, out_of_scope, obstacles_json) VALUES ('other-bay', 'other-unit', 'B', 0, 0, '[${length}]', '[${length}]', '[${length}]', 'null', 'null', 0, 0, 0, '[]');
-    INSERT INTO groups (id, project_id, room_id, name, uncounted_litres, lid, see, front, loose, position) VALUES ('other-group', 'other', 'other-room', 'G', 1, 'any', 'any', 0, 0, 0);
-    INSERT INTO sections (id, room_id, name, position, in_scope, bay_ids_json, content, full_percent) VALUES ('other-section', 'other-room', 'S', 0, 1, '["other-bay"]', 'mixed', 100);
+    INSERT INTO units (id, room_id, name, kind, width_json, depth_json, height_json, floor_gap_json,
+      position) VALUES ('other-unit', 'other-room', 'U', 'cupboard', '${length}', '${length}', '${length}',
+      '${length}', 0);
+    INSERT INTO bays (id, unit_id, name, column_index, row_index, width_readings_json, depth_readings_json,
+      height_readings_json, opening_width_json, opening_height_json, pull_out, moist, out_of_scope, obstacles_json)
+      VALUES ('other-bay', 'other-unit', 'B', 0, 0, '[${length}]', '[${length}]', '[${length}]', 'null', 'null', 0,
+      0, 0, '[]');
+    INSERT INTO groups (id, project_id, room_id, name, uncounted_litres, lid, see, front, loose, position)
+      VALUES ('other-group', 'other', 'other-room', 'G', 1, 'any', 'any', 0, 0, 0);
+    INSERT INTO sections (id, room_id, name, position, in_scope, bay_ids_json, content, full_percent)
+      VALUES ('other-section', 'other-room', 'S', 0, 1, '["other-bay"]', 'mixed', 100);
     INSERT INTO vantage_points (id, room_id, name, position) VALUES ('other-spot', 'other-room', 'V', 0);
-    INSERT INTO pictures (id, vantage_point_id, moment, width_px, height_px, taken_at) VALUES ('other-picture', 'other-spot', 'before', 4, 4, '${now}');
-    INSERT INTO sessions (id, room_id, method, steps_json, present_json, planned_minutes, started_at, step_starts_json) VALUES ('other-session', 'other-room', 'quick-pass', '[{"name":"a","guidance":"","minutes":5,"share":1}]', '[]', 30, '${now}', '["${now}"]');
+    INSERT INTO pictures (id, vantage_point_id, moment, width_px, height_px, taken_at)
+      VALUES ('other-picture', 'other-spot', 'before', 4, 4, '${now}');
+    INSERT INTO sessions (id, room_id, method, steps_json, present_json, planned_minutes, started_at,
+      step_starts_json) VALUES ('other-session', 'other-room', 'quick-pass',
+      '[{"name":"a","guidance":"","minutes":5,"share":1}]', '[]', 30, '${now}', '["${now}"]');
     INSERT INTO carries (id, room_id, litres, mass_g, carried_at, note) VALUES ('other-carry', 'other-room', 5, 500, '${now}', 'box');
   `);
   db.close();

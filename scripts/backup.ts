@@ -23,7 +23,8 @@ async function main(): Promise<void> {
     await changeBackupSettings(db, { lastAt: now.toISOString(), lastProblem: '' });
     const { decisionCount, homeIds, pictures, missing } = made.manifest;
     process.stdout.write(
-      `Backed up and read again: ${homeIds.length} homes, ${decisionCount} decisions, ${pictures.length} picture files (${made.copiedCount} new) in ${made.folder}\n`,
+      `Backed up and read again: ${homeIds.length} homes, ${decisionCount} decisions, ` +
+        `${pictures.length} picture files (${made.copiedCount} new) in ${made.folder}\n`,
     );
     if (missing.length > 0)
       process.stdout.write(`${missing.length} pictures had no file; see npm run check-data\n`);

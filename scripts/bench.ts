@@ -98,7 +98,9 @@ function benchShop(solver: Solver, size: Parameters<typeof aShopRequest>[1]): Ro
       `shop, ${size.needs} needs x ${size.offers} offers x ${size.shops} shops`,
       answers.map(({ elapsedMs }) => elapsedMs),
     ),
-    note: `${optimal} of ${answers.length} proven optimal; cut off after 1 s at most ${(100 * Math.max(...cutOff)).toFixed(2)} % above that`,
+    note:
+      `${optimal} of ${answers.length} proven optimal; cut off after 1 s at most ` +
+      `${(100 * Math.max(...cutOff)).toFixed(2)} % above that`,
   };
 }
 
@@ -174,7 +176,12 @@ function benchZones(solver: Solver, size: Parameters<typeof zonesRequestOf>[1]):
       `zones, ${size.groups} groups x ${size.bays} bays, ${size.pairs} pairs, ${size.fillRatio} full, in ${size.timeLimitMs} ms`,
       answers.map(({ elapsedMs }) => elapsedMs),
     ),
-    note: `${answers.filter(({ status }) => status === 'optimal').length} proven optimal; mean ${((100 * gaps.reduce((a, b) => a + b, 0)) / Math.max(1, gaps.length)).toFixed(2)} %, at most ${(100 * Math.max(...gaps)).toFixed(2)} % above the bound; ${worse} of 3 worse than the best of three simple methods; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
+    note:
+      `${answers.filter(({ status }) => status === 'optimal').length} proven optimal; mean ` +
+      `${((100 * gaps.reduce((a, b) => a + b, 0)) / Math.max(1, gaps.length)).toFixed(2)} %, at ` +
+      `most ${(100 * Math.max(...gaps)).toFixed(2)} % above the bound; ${worse} of 3 worse than ` +
+      `the best of three simple methods; first answer after ${median(firsts).toFixed(0)} ms, at ` +
+      `most ${Math.max(...firsts).toFixed(0)}`,
   };
 }
 
@@ -242,7 +249,10 @@ function benchMoves(
       `moves, ${groups} tight groups x ${bays} bays, in ${timeLimitMs} ms`,
       answers.map(({ elapsedMs }) => elapsedMs),
     ),
-    note: `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}; own and the exact ordering model after ${MODEL_MS / 1000} s: ${modelNote}`,
+    note:
+      `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven ` +
+      `optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}; own and the ` +
+      `exact ordering model after ${MODEL_MS / 1000} s: ${modelNote}`,
   };
 }
 
@@ -340,7 +350,10 @@ function benchCut(
       `cut, ${kinds} lengths, in ${timeLimitMs} ms`,
       answers.map(({ elapsedMs }) => elapsedMs),
     ),
-    note: `${answers.filter(({ status }) => status === 'optimal').length} of 20 at the rounded-up bound, at most ${Math.max(...over).toFixed(0)} boards above it; ${answers.flatMap(({ faults }) => faults).length} rules broken`,
+    note:
+      `${answers.filter(({ status }) => status === 'optimal').length} of 20 at the rounded-up ` +
+      `bound, at most ${Math.max(...over).toFixed(0)} boards above it; ` +
+      `${answers.flatMap(({ faults }) => faults).length} rules broken`,
   };
 }
 
@@ -473,7 +486,8 @@ async function main(names: readonly string[]): Promise<void> {
   );
   for (const { what, runs, medianMs, worstMs, note } of rows) {
     process.stdout.write(
-      `${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`,
+      `${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ` +
+        `${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`,
     );
   }
   // It needs a browser and a built app, so it is only measured when it is asked for.
@@ -486,7 +500,8 @@ async function main(names: readonly string[]): Promise<void> {
     ['a decision is stored', 'storeMs'],
   ] as const) {
     process.stdout.write(
-      `${what}: median ${large[key].toFixed(0)} ms with 20,000 things and 60,000 decisions, ${small[key].toFixed(0)} ms with 50 things; ratio ${(large[key] / small[key]).toFixed(2)}\n`,
+      `${what}: median ${large[key].toFixed(0)} ms with 20,000 things and 60,000 decisions, ` +
+        `${small[key].toFixed(0)} ms with 50 things; ratio ${(large[key] / small[key]).toFixed(2)}\n`,
     );
   }
 }

@@ -33,7 +33,9 @@ const median = (values: readonly number[]): number =>
 export function fill(dataDir: string, thingCount: number): void {
   const db = new Database(path.join(dataDir, 'tinbox.sqlite'));
   db.prepare(
-    "INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', '2026-11-01T09:00:00.000Z')",
+    'INSERT INTO projects (id, name, units, currency, budget_minor, ready_by, status, ' +
+      "created_at) VALUES ('home', 'Home', 'cm', 'GBP', 0, NULL, 'active', " +
+      "'2026-11-01T09:00:00.000Z')",
   ).run();
   for (let room = 0; room < 5; room += 1) {
     db.prepare(
@@ -41,7 +43,8 @@ export function fill(dataDir: string, thingCount: number): void {
     ).run(`room${room}`, 'home', `Room ${room}`, '', room);
     for (let group = 0; group < 8; group += 1)
       db.prepare(
-        "INSERT INTO groups (id, project_id, room_id, name, bay_id, uncounted_litres, lid, see, front, loose, position) VALUES (?, 'home', ?, ?, NULL, 0, 'any', 'any', 0, 0, ?)",
+        'INSERT INTO groups (id, project_id, room_id, name, bay_id, uncounted_litres, lid, see, ' +
+          "front, loose, position) VALUES (?, 'home', ?, ?, NULL, 0, 'any', 'any', 0, 0, ?)",
       ).run(`g${room}-${group}`, `room${room}`, `${WORDS[group]}s`, group);
   }
   const event = db.prepare(
@@ -160,10 +163,14 @@ async function loadBench(page: Page): Promise<number> {
 
 /** As text, for a compiled function would call helpers that the page does not have. */
 const KEY_TO_PAINT = `new Promise((resolve) => {
-  const box = [...document.querySelectorAll('button')].find((button) => button.getAttribute('aria-label')?.startsWith('Keep:'));
+  const box = [...document.querySelectorAll('button')].find((button) =>
+    button.getAttribute('aria-label')?.startsWith('Keep:'),
+  );
   const before = box.getAttribute('aria-label');
   const start = performance.now();
-  const look = () => (box.getAttribute('aria-label') === before ? requestAnimationFrame(look) : requestAnimationFrame(() => resolve(performance.now() - start)));
+  const painted = () => resolve(performance.now() - start);
+  const look = () =>
+    requestAnimationFrame(box.getAttribute('aria-label') === before ? look : painted);
   document.activeElement.dispatchEvent(new KeyboardEvent('keydown', { key: 'k', bubbles: true, cancelable: true }));
   requestAnimationFrame(look);
 })`;

@@ -103,7 +103,8 @@ function tell(what: string, times: readonly number[], alone?: readonly number[])
   const figures =
     times.length === 0
       ? ''
-      : `: median ${at(times, 0.5).toFixed(1)} ms, 99th percentile ${at(times, 0.99).toFixed(1)} ms, worst ${at(times, 1).toFixed(0)} ms of ${times.length}`;
+      : `: median ${at(times, 0.5).toFixed(1)} ms, 99th percentile ${at(times, 0.99).toFixed(1)} ms, ` +
+        `worst ${at(times, 1).toFixed(0)} ms of ${times.length}`;
   const ratio = alone ? `, ratio ${(at(times, 0.5) / at(alone, 0.5)).toFixed(2)}` : '';
   process.stdout.write(`${what}${figures}${ratio}\n`);
 }

@@ -143,7 +143,8 @@ function anOwnedFitRequest(seed: number): FitRequest {
 }
 
 const words = (gaps: readonly number[]): string =>
-  `mean ${((gaps.reduce((a, b) => a + b, 0) / gaps.length) * 100).toFixed(2)} % and at most ${(Math.max(...gaps) * 100).toFixed(2)} % above the bound`;
+  `mean ${((gaps.reduce((a, b) => a + b, 0) / gaps.length) * 100).toFixed(2)} % and at most ` +
+  `${(Math.max(...gaps) * 100).toFixed(2)} % above the bound`;
 
 function benchBays(solver: Solver, kind: Kind, make: Make, more = ''): Row {
   const firsts: number[] = [];
@@ -172,7 +173,10 @@ function benchBays(solver: Solver, kind: Kind, make: Make, more = ''): Row {
       `fit, ${kind} bays${more}, 60 containers`,
       answers.map(({ elapsedMs }) => elapsedMs),
     ),
-    note: `${words(gaps)}, ${gaps.filter((gap) => gap <= 1e-6).length} proven, ${gaps.filter((gap) => gap <= 0.04).length} within 4 %, ${notFound} not found; first answer after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
+    note:
+      `${words(gaps)}, ${gaps.filter((gap) => gap <= 1e-6).length} proven, ` +
+      `${gaps.filter((gap) => gap <= 0.04).length} within 4 %, ${notFound} not found; first answer ` +
+      `after ${median(firsts).toFixed(0)} ms, at most ${Math.max(...firsts).toFixed(0)}`,
   };
 }
 
@@ -213,7 +217,10 @@ function benchOwned(solver: Solver, prefer: 'cost' | 'reuse'): Row {
       `fit, owned containers, ${prefer}`,
       answers.map(({ elapsedMs }) => elapsedMs),
     ),
-    note: `together ${sum(answers.map(({ objective }) => objective))}, no less than ${sum(answers.map(({ bound }) => bound)).toFixed(0)}, ${proven} of 10 proven, ${answers.filter(({ status }) => status === 'infeasible').length} not found`,
+    note:
+      `together ${sum(answers.map(({ objective }) => objective))}, no less than ` +
+      `${sum(answers.map(({ bound }) => bound)).toFixed(0)}, ${proven} of 10 proven, ` +
+      `${answers.filter(({ status }) => status === 'infeasible').length} not found`,
   };
 }
 
@@ -254,7 +261,9 @@ async function benchHome(solver: Solver): Promise<Row> {
     runs: 1,
     medianMs: took,
     worstMs: took,
-    note: `${requests.reduce((sum, { groups }) => sum + groups.length, 0)} groups, ${notFound} bays not found, ${broken} break a rule, ${Math.round(process.memoryUsage().rss / 1e6)} MB in use`,
+    note:
+      `${requests.reduce((sum, { groups }) => sum + groups.length, 0)} groups, ${notFound} bays ` +
+      `not found, ${broken} break a rule, ${Math.round(process.memoryUsage().rss / 1e6)} MB in use`,
   };
 }
 
@@ -338,7 +347,8 @@ function benchFilling(solver: Solver, count: number): Row[] {
     };
   });
   const filled = (fills: readonly number[]) =>
-    `${fills.filter((fill) => fill > 1 - 1e-9).length} of 10 placed completely, ${(10 * fills.reduce((sum, fill) => sum + fill, 0)).toFixed(1)} % of the floor on average`;
+    `${fills.filter((fill) => fill > 1 - 1e-9).length} of 10 placed completely, ` +
+    `${(10 * fills.reduce((sum, fill) => sum + fill, 0)).toFixed(1)} % of the floor on average`;
   const worse = cases.filter(({ fill, general }) => fill < general - 1e-9).length;
   return [
     {

@@ -50,14 +50,19 @@ export function benchRoll(
         `roll, ${count} pieces, in ${timeLimitMs} ms`,
         answers.map(({ elapsedMs }) => elapsedMs),
       ),
-      note: `length mean ${mean(gaps)} %, at most ${Math.max(...gaps).toFixed(1)} % above the proven least; ${answers.filter(({ status }) => status === 'optimal').length} of 10 with the fewest rolls, proven; ${answers.flatMap(({ faults }) => faults).length} rules broken`,
+      note:
+        `length mean ${mean(gaps)} %, at most ${Math.max(...gaps).toFixed(1)} % above the proven ` +
+        `least; ${answers.filter(({ status }) => status === 'optimal').length} of 10 with the fewest ` +
+        `rolls, proven; ${answers.flatMap(({ faults }) => faults).length} rules broken`,
     },
     {
       ...timesOf(
         '  the same in rows, by an exact model',
         levels.map(({ tookMs }) => tookMs),
       ),
-      note: `mean ${mean(levels.map(({ over }) => over))} % longer; shorter in ${levels.filter(({ isLonger }) => isLonger).length} of ${LEVEL_RUNS}`,
+      note:
+        `mean ${mean(levels.map(({ over }) => over))} % longer; shorter in ` +
+        `${levels.filter(({ isLonger }) => isLonger).length} of ${LEVEL_RUNS}`,
     },
   ];
 }

@@ -15,7 +15,8 @@ async function main(): Promise<void> {
   const dataDir = readOption('--to') ?? dataDirOf(process.env);
   const manifest = await restoreData({ folder, dataDir, now: new Date().toISOString() });
   process.stdout.write(
-    `Brought back into ${dataDir}, as it stood at ${manifest.madeAt}: ${manifest.homeIds.length} homes, ${manifest.decisionCount} decisions, ${manifest.pictures.length} picture files\n`,
+    `Brought back into ${dataDir}, as it stood at ${manifest.madeAt}: ${manifest.homeIds.length} ` +
+      `homes, ${manifest.decisionCount} decisions, ${manifest.pictures.length} picture files\n`,
   );
 }
 

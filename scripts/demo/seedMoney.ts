@@ -72,9 +72,14 @@ async function drawReceipt(lines: readonly string[]): Promise<Uint8Array> {
   const text = lines
     .map(
       (line, i) =>
-        `<text x="70" y="${100 + i * 34}" font-family="monospace" font-size="22" xml:space="preserve" fill="#33302a">${line.replace(/&/g, '&amp;').replace(/</g, '&lt;')}</text>`,
+        `<text x="70" y="${100 + i * 34}" font-family="monospace" font-size="22" ` +
+        `xml:space="preserve" fill="#33302a">${line.replace(/&/g, '&amp;').replace(/</g, '&lt;')}` +
+        '</text>',
     )
     .join('');
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="620" height="${height + 60}"><rect width="100%" height="100%" fill="#8d7b62"/><rect x="40" y="40" width="540" height="${height}" fill="#fdfcf8"/>${text}</svg>`;
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="620" height="${height + 60}"><rect ` +
+    `width="100%" height="100%" fill="#8d7b62"/><rect x="40" y="40" width="540" height="${height}` +
+    `" fill="#fdfcf8"/>${text}</svg>`;
   return new Uint8Array(await sharp(Buffer.from(svg)).jpeg().toBuffer());
 }

@@ -67,7 +67,8 @@ function checkDatabase(dataDir: string): void {
   if (found === undefined) return;
   throw new DataError(
     'database_damaged',
-    `the database ${path.basename(file)} is damaged (${found}). Nothing was changed. Put this folder aside and bring a backup back with “npm run restore”; docs/reliability.md says how`,
+    `the database ${path.basename(file)} is damaged (${found}). Nothing was changed. Put this ` +
+      'folder aside and bring a backup back with “npm run restore”; docs/reliability.md says how',
   );
 }
 

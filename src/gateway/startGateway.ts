@@ -243,7 +243,9 @@ const pageHeaders = (nonce: string) => ({
   'x-content-type-options': 'nosniff', // Under "no-referrer" a form would not say where it comes from.
   'referrer-policy': 'same-origin',
   'x-frame-options': 'DENY',
-  'content-security-policy': `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; img-src data:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'`,
+  'content-security-policy':
+    `default-src 'none'; script-src 'nonce-${nonce}'; style-src 'nonce-${nonce}'; img-src data:; ` +
+    `form-action 'self'; base-uri 'none'; frame-ancestors 'none'`,
 });
 
 function answerPage(

@@ -167,11 +167,12 @@ export async function correctContainerAction(
   const other =
     elsewhere === 0
       ? ''
-      : ` ${formatCount(elsewhere, 'place')} of other homes no longer ${elsewhere === 1 ? 'holds' : 'hold'} what was taken; each says so when it is opened.`;
-  return {
-    ...done,
-    words: `${corrected.value.map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency))).join(' ') || 'Noted. It stands in no fit here.'}${other}`,
-  };
+      : ` ${formatCount(elsewhere, 'place')} of other homes no longer ` +
+        `${elsewhere === 1 ? 'holds' : 'hold'} what was taken; each says so when it is opened.`;
+  const here = corrected.value
+    .map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency)))
+    .join(' ');
+  return { ...done, words: `${here || 'Noted. It stands in no fit here.'}${other}` };
 }
 
 function refitWords(

@@ -297,6 +297,9 @@ export async function askShopAction(): Promise<ActionResult & { readonly words?:
   const { shopName, changedCount, soldOutCount } = read.value;
   return {
     ...done,
-    words: `${shopName}: ${changedCount === 0 ? 'no price changed' : `${formatCount(changedCount, 'price')} changed`}, ${soldOutCount === 0 ? 'everything in stock' : `${soldOutCount} sold out`}.`,
+    words:
+      `${shopName}: ` +
+      `${changedCount === 0 ? 'no price changed' : `${formatCount(changedCount, 'price')} changed`}` +
+      `, ${soldOutCount === 0 ? 'everything in stock' : `${soldOutCount} sold out`}.`,
   };
 }

@@ -30,9 +30,43 @@ interface DatesCard {
   readonly undated: readonly Thing[];
 }
 
-/** What carries a date on its pack. */
-const DATED =
-  /\b(?:spices?|flour|sugar|oil|rice|pasta|lentils?|beans|tins? of|packets? of|sauce|stock cubes?|tea bags|coffee|cereal|yeast|baking powder|medicines?|tablets?|pills?|syrup|ointment|plasters|drops|sun ?cream|lotion|make-?up|mascara|batter(?:y|ies)|seeds?|formula|pet food|first aid kit)\b/i;
+/** What carries a date on its pack; patterns of whole words. */
+const DATED_WORDS = [
+  'spices?',
+  'flour',
+  'sugar',
+  'oil',
+  'rice',
+  'pasta',
+  'lentils?',
+  'beans',
+  'tins? of',
+  'packets? of',
+  'sauce',
+  'stock cubes?',
+  'tea bags',
+  'coffee',
+  'cereal',
+  'yeast',
+  'baking powder',
+  'medicines?',
+  'tablets?',
+  'pills?',
+  'syrup',
+  'ointment',
+  'plasters',
+  'drops',
+  'sun ?cream',
+  'lotion',
+  'make-?up',
+  'mascara',
+  'batter(?:y|ies)',
+  'seeds?',
+  'formula',
+  'pet food',
+  'first aid kit',
+];
+const DATED = new RegExp(String.raw`\b(?:${DATED_WORDS.join('|')})\b`, 'i');
 
 /** The kept things by the day on which they run out, the nearest first. `today` is a calendar day. */
 export function datesCardOf(things: readonly Thing[], today: string): DatesCard {

@@ -184,7 +184,9 @@ export function toSvg(
   sketch: Sketch,
   { scale, title }: { readonly scale: number; readonly title: string },
 ): string {
-  const size = `width="${round(sketch.width / scale)}mm" height="${round(sketch.depth / scale)}mm" viewBox="${round(sketch.x)} ${round(sketch.y)} ${round(sketch.width)} ${round(sketch.depth)}"`;
+  const size =
+    `width="${round(sketch.width / scale)}mm" height="${round(sketch.depth / scale)}mm" viewBox="` +
+    `${round(sketch.x)} ${round(sketch.y)} ${round(sketch.width)} ${round(sketch.depth)}"`;
   return `<svg xmlns="http://www.w3.org/2000/svg" ${size}><title>${escapeXml(`${title}, 1:${scale}`)}</title>${toSvgMarks(sketch)}</svg>`;
 }
 
@@ -196,7 +198,12 @@ function markToSvg(mark: Mark, penMm: number): string {
   if (mark.kind === 'text') {
     const ink = textInkOf(mark.role);
     const turn = mark.isTurned ? ` transform="rotate(-90 ${round(mark.x)} ${round(mark.y)})"` : '';
-    return `<text x="${round(mark.x)}" y="${round(mark.y)}" font-family="${FAMILIES[ink.family]}" font-size="${round(mark.pens * penMm)}" font-weight="${ink.weight}" fill="${ink.fill}" stroke="#fffdf8" stroke-width="${round(3 * penMm)}" stroke-linejoin="round" paint-order="stroke" text-anchor="${mark.anchor}"${turn}>${escapeXml(mark.text)}</text>`;
+    return (
+      `<text x="${round(mark.x)}" y="${round(mark.y)}" font-family="${FAMILIES[ink.family]}" ` +
+      `font-size="${round(mark.pens * penMm)}" font-weight="${ink.weight}" fill="${ink.fill}" ` +
+      `stroke="#fffdf8" stroke-width="${round(3 * penMm)}" stroke-linejoin="round" ` +
+      `paint-order="stroke" text-anchor="${mark.anchor}"${turn}>${escapeXml(mark.text)}</text>`
+    );
   }
   const ink = inkOf(mark.role);
   const dash = ink.dashPens
@@ -205,8 +212,15 @@ function markToSvg(mark: Mark, penMm: number): string {
   const paint = `fill="${ink.fill}" stroke="${ink.stroke}" stroke-width="${round(ink.pens * penMm)}"${dash}`;
   if (mark.kind === 'rect') {
     const title = mark.title === undefined ? '' : `<title>${escapeXml(mark.title)}</title>`;
-    return `<rect x="${round(mark.x)}" y="${round(mark.y)}" width="${round(mark.width)}" height="${round(mark.depth)}" ${paint}>${title}</rect>`;
+    return (
+      `<rect x="${round(mark.x)}" y="${round(mark.y)}" width="${round(mark.width)}" height="` +
+      `${round(mark.depth)}" ${paint}>${title}</rect>`
+    );
   }
   if (mark.kind === 'sweep') return `<path d="${sweepPath(mark)}" ${paint}/>`;
-  return `<path d="${mark.points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('')}${mark.isClosed ? 'Z' : ''}" ${paint}/>`;
+  return (
+    '<path d="' +
+    `${mark.points.map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${round(x)} ${round(y)}`).join('')}` +
+    `${mark.isClosed ? 'Z' : ''}" ${paint}/>`
+  );
 }

@@ -33,7 +33,8 @@ export async function up(knex: Knex): Promise<void> {
     t.index('room_id');
   });
   await knex.raw(
-    'insert into approvals (id, room_id, need_id, line_minor, approved_at) select id, room_id, container_id, null, approved_at from need_priorities where approved_at is not null',
+    'insert into approvals (id, room_id, need_id, line_minor, approved_at) select id, room_id, ' +
+      'container_id, null, approved_at from need_priorities where approved_at is not null',
   );
 }
 

@@ -11,7 +11,8 @@ export async function up(knex: Knex): Promise<void> {
     t.integer('position').notNullable();
   });
   await knex.raw(
-    'insert into drafts_of_homes (id, project_id, room_id, name, places_json, position) select id, project_id, room_id, name, places_json, position from drafts',
+    'insert into drafts_of_homes (id, project_id, room_id, name, places_json, position) select ' +
+      'id, project_id, room_id, name, places_json, position from drafts',
   );
   await knex.schema.dropTable('drafts');
   await knex.schema.renameTable('drafts_of_homes', 'drafts');

@@ -111,7 +111,8 @@ function moneyLines({ project, rooms }: Records<'project' | 'rooms'>): Agreement
       line(
         'visits',
         'Visits',
-        `${formatCount(terms.visitMinutes / 60, 'hour')} each, ${terms.visitsPerWeek} a week${terms.crewCount > 1 ? `, ${terms.crewCount} people` : ''}`,
+        `${formatCount(terms.visitMinutes / 60, 'hour')} each, ${terms.visitsPerWeek} a week` +
+          `${terms.crewCount > 1 ? `, ${terms.crewCount} people` : ''}`,
       ),
     ],
   };

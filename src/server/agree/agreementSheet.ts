@@ -38,11 +38,19 @@ function estimateWords(
 ): string[] {
   if (likelyMinutes === 0) return [];
   const hours = (minutes: number) => Math.round(minutes / 60);
+  // Money of an estimate carries no pence.
+  const money = (minor: number) =>
+    formatMoney(minor, project.currency).replace(/[.,]00(?=\D|$)/, '');
   const fee =
     project.terms.hourlyRateMinor > 0
-      ? ` The fee for that: ${[feeMinor.low, feeMinor.high].map((minor) => formatMoney(minor, project.currency).replace(/[.,]00(?=\D|$)/, '')).join(' to ')}.`
+      ? ` The fee for that: ${money(feeMinor.low)} to ${money(feeMinor.high)}.`
       : '';
+  const howMany =
+    visits.low === visits.high
+      ? formatCount(visits.low, 'visit')
+      : `${visits.low} to ${visits.high} visits`;
+  const range = `${hours(lowMinutes)} to ${hours(highMinutes)}`;
   return [
-    `An estimate: about ${formatCount(hours(likelyMinutes), 'hour')} (${hours(lowMinutes)} to ${hours(highMinutes)}), ${visits.low === visits.high ? formatCount(visits.low, 'visit') : `${visits.low} to ${visits.high} visits`}.${fee}`,
+    `An estimate: about ${formatCount(hours(likelyMinutes), 'hour')} (${range}), ${howMany}.${fee}`,
   ];
 }

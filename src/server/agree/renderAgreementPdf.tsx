@@ -34,7 +34,10 @@ export async function renderAgreementPdf(sheet: AgreementSheet): Promise<Buffer>
         ))}
         {sheet.since && (
           <View style={styles.since}>
-            <Text>{`Agreed with ${sheet.since.agreedBy} on ${sheet.since.day}${sheet.since.changes.length === 0 ? '; nothing has changed since.' : '. Changed since:'}`}</Text>
+            <Text>
+              {`Agreed with ${sheet.since.agreedBy} on ${sheet.since.day}` +
+                `${sheet.since.changes.length === 0 ? '; nothing has changed since.' : '. Changed since:'}`}
+            </Text>
             {sheet.since.changes.map((change, i) => (
               <Text key={i}>{`· ${changeWords(change)}`}</Text>
             ))}

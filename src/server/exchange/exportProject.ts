@@ -37,7 +37,9 @@ import {
 
 /** Why undo does not travel: said in the file itself. */
 const LEFT_OUT = [
-  'What was changed and can be undone or done again stays on this machine: it still holds what was removed, and a file that is handed on must not. Decisions that were taken back are in the log and can be brought back.',
+  'What was changed and can be undone or done again stays on this machine: it still holds what ' +
+    'was removed, and a file that is handed on must not. Decisions that were taken back are in ' +
+    'the log and can be brought back.',
 ];
 const AT_ONCE = 500;
 

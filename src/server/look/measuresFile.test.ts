@@ -135,7 +135,14 @@ test('a file comes in whole: rooms are made, a unit of the same name is replaced
 });
 
 test('every fault is told by line and column; nothing is kept unless the good units are asked for', async () => {
-  const csv = `${HEADER}\nHall,A,90,40,100,low,1,wide,35,30\nHall,B,90,40,100,low,1,80,35,30\nHall,B,90,40,100,low,0,80,35,90\nHall,C,50,40,100,low,1,80,35,30\n`;
+  const csv = [
+    HEADER,
+    'Hall,A,90,40,100,low,1,wide,35,30',
+    'Hall,B,90,40,100,low,1,80,35,30',
+    'Hall,B,90,40,100,low,0,80,35,90',
+    'Hall,C,50,40,100,low,1,80,35,30',
+    '',
+  ].join('\n');
   const outcome = await importMeasures(db, HOME, { csv, acceptGood: false });
   expect(outcome.faults.map(({ line, column, found }) => [line, column, found])).toEqual([
     [2, 'widths', 'wide'],

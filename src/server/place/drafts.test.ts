@@ -148,7 +148,7 @@ test('a place that is taken away is nowhere in every arrangement, and undo bring
   ]);
 });
 
-test('a draft of the whole home holds every room, is changed apart from theirs, and puts groups in other rooms when it is chosen', async () => {
+test('a draft of the whole home holds every room, apart from theirs, and moves groups when chosen', async () => {
   await db(roomRecord.table.name).insert(
     roomRecord.table.toRow(aRoom({ id: 'attic', name: 'Attic', position: 1 })),
   );

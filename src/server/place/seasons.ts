@@ -77,7 +77,10 @@ export function writeSeasonReminders(
       .filter((swap) => swap.month === month)
       .map((swap) =>
         swap.kind === 'rows'
-          ? `${bayName(swap.bayId)}: ${[...swap.frontIds.map((id) => `${groupName(id)} to the front`), ...swap.backIds.map((id) => `${groupName(id)} behind`)].join(', ')}`
+          ? `${bayName(swap.bayId)}: ${[
+              ...swap.frontIds.map((id) => `${groupName(id)} to the front`),
+              ...swap.backIds.map((id) => `${groupName(id)} behind`),
+            ].join(', ')}`
           : `${groupName(swap.aId)} and ${groupName(swap.bId)} change places: ${bayName(swap.bBayId)} and ${bayName(swap.aBayId)}`,
       );
     const year = Number(now.slice(0, 4)) + (month <= Number(now.slice(5, 7)) ? 1 : 0);

@@ -393,8 +393,13 @@ test('lines of receipts come in by name, once, and go out as they came; bad cell
   });
   const read = (text: string, acceptGoodRows = false) =>
     importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows });
-  const bad =
-    'day,shop,item,pieces,paid,gift_card,return_by\n2026-11-31,The Bin Loft,Wall hooks,4,3.00,,\n2026-11-20,,Nails,x,dear,,soon\n2026-11-20,Loft,Tape,1,2.00,9.00,\n';
+  const bad = [
+    'day,shop,item,pieces,paid,gift_card,return_by',
+    '2026-11-31,The Bin Loft,Wall hooks,4,3.00,,',
+    '2026-11-20,,Nails,x,dear,,soon',
+    '2026-11-20,Loft,Tape,1,2.00,9.00,',
+    '',
+  ].join('\n');
   const refused = await read(bad);
   expect(refused.faults.map(({ line, column }) => `${line} ${column}`)).toEqual([
     '2 day',
@@ -433,8 +438,13 @@ test('lines of receipts come in by name, once, and go out as they came; bad cell
 
 test('a card pays no more than is on it, from a file as at the till, line after line', async () => {
   await addGiftCard(db, HOME, { shopId: loft, amountMinor: 500 });
-  const text =
-    'day,shop,item,pieces,paid,gift_card\n2026-11-20,the bin LOFT,Nails,1,4.00,3.00\n2026-11-20,The Bin Loft,Tape,1,4.00,2.01\n2026-11-20,Elsewhere,Glue,1,4.00,0.01\n';
+  const text = [
+    'day,shop,item,pieces,paid,gift_card',
+    '2026-11-20,the bin LOFT,Nails,1,4.00,3.00',
+    '2026-11-20,The Bin Loft,Tape,1,4.00,2.01',
+    '2026-11-20,Elsewhere,Glue,1,4.00,0.01',
+    '',
+  ].join('\n');
   const refused = await importPurchasesCsv(db, HOME, { roomId: HALL, text, acceptGoodRows: false });
   expect(
     refused.faults.map(({ line, column, expected }) => `${line} ${column}: ${expected}`),

@@ -24,7 +24,10 @@ async function readFaces(): Promise<string> {
       `${folder}-latin-wght-normal.woff2`,
     );
     const bytes = await readFile(file);
-    return `@font-face{font-family:"${family}";font-weight:${weights};src:url(data:font/woff2;base64,${bytes.toString('base64')}) format("woff2")}`;
+    return (
+      `@font-face{font-family:"${family}";font-weight:${weights};src:url(data:font/woff2;base64,` +
+      `${bytes.toString('base64')}) format("woff2")}`
+    );
   });
   return (await Promise.all(rules)).join('');
 }

@@ -31,9 +31,11 @@ export const openPaper = ({
 /** What every page that leaves the app looks like, on screen and on A4. */
 export const PAPER_STYLE = `
 *{box-sizing:border-box;margin:0}
-body{font:16px/1.45 "Atkinson Hyperlegible Next Variable","Atkinson Hyperlegible Next",Verdana,sans-serif;color:#22201b;background:#f3ede0;font-variant-numeric:tabular-nums}
+body{font:16px/1.45 "Atkinson Hyperlegible Next Variable","Atkinson Hyperlegible Next",Verdana,sans-serif;
+color:#22201b;background:#f3ede0;font-variant-numeric:tabular-nums}
 h1,h2,.home{font-family:"Bitter Variable",Bitter,Georgia,serif;line-height:1.15}
-header{display:flex;justify-content:space-between;align-items:baseline;gap:16px;max-width:960px;margin:0 auto;padding:20px 24px 12px;border-bottom:4px solid #23407a}
+header{display:flex;justify-content:space-between;align-items:baseline;gap:16px;max-width:960px;margin:0 auto;
+padding:20px 24px 12px;border-bottom:4px solid #23407a}
 .home{font-weight:700;font-size:18px}
 main{max-width:960px;margin:0 auto;padding:8px 24px 48px}
 h1{font-size:30px}

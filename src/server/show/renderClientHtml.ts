@@ -61,9 +61,13 @@ ${client.pairs.map((pair) => renderPair(pair, pictureSrc)).join('')}
 <div class="figures">${figures}</div>
 ${checks ? `<h2>Possible here again</h2><table>${checks}</table>` : ''}
 ${destinations ? `<h2>What left this room, and where it went</h2><table>${destinations}</table>` : ''}
-${lives ? `<h2>Where everything lives now</h2><table class="lives"><thead><tr><th>Group</th><th>Place</th><th>In</th></tr></thead>${lives}</table>` : ''}
+${lives ? `${LIVES_HEAD}${lives}</table>` : ''}
 </section>`;
 }
+
+const LIVES_HEAD =
+  '<h2>Where everything lives now</h2>' +
+  '<table class="lives"><thead><tr><th>Group</th><th>Place</th><th>In</th></tr></thead>';
 
 function renderPair(
   { vantagePoint, before, after }: PicturePair,
@@ -77,7 +81,10 @@ function renderPair(
       src === undefined
         ? `<p class="gap">${missingPictureWords}</p>`
         : `<img src="${text(src)}" width="${picture.widthPx}" height="${picture.heightPx}" alt="${text(`${word}, ${vantagePoint.name}`)}">`;
-    return `<figure>${image}<figcaption><b>${word}</b> ${text(dayWords(picture.takenAt))}, ${text(vantagePoint.name)}</figcaption></figure>`;
+    return (
+      `<figure>${image}<figcaption><b>${word}</b> ${text(dayWords(picture.takenAt))}, ` +
+      `${text(vantagePoint.name)}</figcaption></figure>`
+    );
   };
   return `<div class="pair">${figure(before, 'Before')}${figure(after, 'After')}</div>`;
 }

@@ -22,11 +22,27 @@ export function renderQuestionsHtml(
     .filter(({ asked }) => asked.length > 0);
   const body = open.map(
     ({ room, asked }) =>
-      `<section><h2>${text(room.name)}</h2><table><thead><tr><th>What</th><th>Keep</th><th>Give away</th><th>Throw out</th><th>What you say of it</th></tr></thead>${asked.map(renderQuestion).join('')}</table></section>`,
+      `<section><h2>${text(room.name)}</h2><table><thead><tr><th>What</th><th>Keep</th><th>Give ` +
+      'away</th><th>Throw out</th><th>What you say of it</th></tr></thead>' +
+      `${asked.map(renderQuestion).join('')}</table></section>`,
   );
-  return `${openPaper({ title: `Questions, ${project.name}`, style: `${fontCss}${PAPER_STYLE}td{border-left:1px solid #e6dcc8;width:80px}td:last-child{width:34%}section{break-inside:avoid}`, home: project.name, day: dayWords(now) })}
+  const head = openPaper({
+    title: `Questions, ${project.name}`,
+    style: `${fontCss}${PAPER_STYLE}${STYLE}`,
+    home: project.name,
+    day: dayWords(now),
+  });
+  return `${head}
 <main><h1>Questions for you</h1>${body.join('') || '<p>No question is open.</p>'}</main></body></html>`;
 }
 
-const renderQuestion = (thing: Thing): string =>
-  `<tr><th scope="row">${thing.count === 1 ? '' : `${thing.count} `}${text(thing.name)}${thing.reasons.length > 0 ? `<br><small>${text(thing.reasons.map((reason) => reasonWords[reason]).join(', '))}</small>` : ''}</th><td>&#9744;</td><td>&#9744;</td><td>&#9744;</td><td></td></tr>`;
+const STYLE =
+  'td{border-left:1px solid #e6dcc8;width:80px}td:last-child{width:34%}section{break-inside:avoid}';
+
+function renderQuestion(thing: Thing): string {
+  const count = thing.count === 1 ? '' : `${thing.count} `;
+  const why = thing.reasons.map((reason) => reasonWords[reason]).join(', ');
+  const note = why === '' ? '' : `<br><small>${text(why)}</small>`;
+  const box = '<td>&#9744;</td>';
+  return `<tr><th scope="row">${count}${text(thing.name)}${note}</th>${box}${box}${box}<td></td></tr>`;
+}

@@ -72,7 +72,10 @@ export async function drawScene(scene: Scene): Promise<Buffer> {
     }
   }
   if (scene.moment === 'before') parts.push(floorClutter(random, left, view.widthMm * scale));
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH_PX}" height="${HEIGHT_PX}" viewBox="0 0 ${WIDTH_PX} ${HEIGHT_PX}">${DEFS}${parts.join('')}<rect width="${WIDTH_PX}" height="${HEIGHT_PX}" fill="url(#light)"/></svg>`;
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH_PX}" height="${HEIGHT_PX}" ` +
+    `viewBox="0 0 ${WIDTH_PX} ${HEIGHT_PX}">${DEFS}${parts.join('')}<rect width="${WIDTH_PX}" ` +
+    `height="${HEIGHT_PX}" fill="url(#light)"/></svg>`;
   return sharp(Buffer.from(svg)).jpeg({ quality: 88 }).toBuffer();
 }
 
@@ -82,10 +85,15 @@ interface At {
 }
 
 const DEFS = `<defs>
-<linearGradient id="wall" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#e4ddcf"/><stop offset="1" stop-color="#d3c9b6"/></linearGradient>
-<linearGradient id="floor" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#a98e6b"/><stop offset="1" stop-color="#8d7353"/></linearGradient>
-<linearGradient id="inside" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#cdc2ab"/><stop offset="0.25" stop-color="#e6deca"/><stop offset="1" stop-color="#efe8d8"/></linearGradient>
-<radialGradient id="light" cx="0.3" cy="0.2" r="1"><stop offset="0" stop-color="#fff6df" stop-opacity="0.16"/><stop offset="0.6" stop-color="#fff" stop-opacity="0"/><stop offset="1" stop-color="#2a2218" stop-opacity="0.26"/></radialGradient></defs>`;
+<linearGradient id="wall" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#e4ddcf"/>
+<stop offset="1" stop-color="#d3c9b6"/></linearGradient>
+<linearGradient id="floor" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#a98e6b"/>
+<stop offset="1" stop-color="#8d7353"/></linearGradient>
+<linearGradient id="inside" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#cdc2ab"/>
+<stop offset="0.25" stop-color="#e6deca"/><stop offset="1" stop-color="#efe8d8"/></linearGradient>
+<radialGradient id="light" cx="0.3" cy="0.2" r="1"><stop offset="0" stop-color="#fff6df" stop-opacity="0.16"/>
+<stop offset="0.6" stop-color="#fff" stop-opacity="0"/>
+<stop offset="1" stop-color="#2a2218" stop-opacity="0.26"/></radialGradient></defs>`;
 
 function backdrop(): string {
   const boards = Array.from(
@@ -93,11 +101,17 @@ function backdrop(): string {
     (_, i) =>
       `<path d="M0 ${FLOOR_PX + 20 + i * 20}H${WIDTH_PX}" stroke="#7a6347" stroke-opacity="0.35" stroke-width="2"/>`,
   ).join('');
-  return `<rect width="${WIDTH_PX}" height="${FLOOR_PX}" fill="url(#wall)"/><rect y="${FLOOR_PX - 26}" width="${WIDTH_PX}" height="26" fill="#efe9dc"/><rect y="${FLOOR_PX}" width="${WIDTH_PX}" height="${HEIGHT_PX - FLOOR_PX}" fill="url(#floor)"/>${boards}`;
+  return (
+    `<rect width="${WIDTH_PX}" height="${FLOOR_PX}" fill="url(#wall)"/><rect y="${FLOOR_PX - 26}` +
+    `" width="${WIDTH_PX}" height="26" fill="#efe9dc"/><rect y="${FLOOR_PX}" width="${WIDTH_PX}" ` +
+    `height="${HEIGHT_PX - FLOOR_PX}" fill="url(#floor)"/>${boards}`
+  );
 }
 
 const carcass = (x: number, y: number, w: number, h: number): string =>
-  `<rect x="${x + 10}" y="${y + 8}" width="${w}" height="${h}" fill="#000" opacity="0.16"/><rect x="${x}" y="${y}" width="${w}" height="${h}" fill="#f6f1e5" stroke="#b8ab92" stroke-width="2"/>`;
+  `<rect x="${x + 10}" y="${y + 8}" width="${w}" height="${h}" fill="#000" opacity="0.16"/>` +
+  `<rect x="${x}" y="${y}" width="${w}" height="${h}" fill="#f6f1e5" stroke="#b8ab92" ` +
+  'stroke-width="2"/>';
 
 const boxOf = (bay: BayFront, at: At) => ({
   x: at.x + bay.xMm * at.scale,
@@ -113,7 +127,11 @@ function bayInterior(bay: BayFront, at: At): string {
 
 function cylinder(bay: BayFront, at: At): string {
   const { x, y, w, h } = boxOf(bay, at);
-  return `<rect x="${x + w * 0.16}" y="${y + h * 0.08}" width="${w * 0.68}" height="${h * 0.9}" rx="${w * 0.2}" fill="#b9764a" stroke="#8a5635" stroke-width="2"/><rect x="${x + w * 0.05}" y="${y + h * 0.5}" width="${w * 0.16}" height="10" fill="#777"/>`;
+  return (
+    `<rect x="${x + w * 0.16}" y="${y + h * 0.08}" width="${w * 0.68}" height="${h * 0.9}" rx="` +
+    `${w * 0.2}" fill="#b9764a" stroke="#8a5635" stroke-width="2"/><rect x="${x + w * 0.05}" y="` +
+    `${y + h * 0.5}" width="${w * 0.16}" height="10" fill="#777"/>`
+  );
 }
 
 /** Things pushed in as they came: leaning, stacked, some half out. */
@@ -167,21 +185,34 @@ function item(random: Random, { x, y, w, h, lean }: ItemBox): string {
   const edge = 'stroke="#3c352a" stroke-opacity="0.55" stroke-width="1.5"';
   const kind = Math.floor(random() * 4);
   if (kind === 0 && h > 40 && w < 60) {
-    return `<g ${turn}><rect x="${x + w * 0.3}" y="${y}" width="${w * 0.4}" height="${h * 0.3}" rx="4" fill="#ddd4c4" ${edge}/><rect x="${x + w * 0.1}" y="${y + h * 0.24}" width="${w * 0.8}" height="${h * 0.76}" rx="${w * 0.18}" fill="${color}" ${edge}/></g>`;
+    return (
+      `<g ${turn}><rect x="${x + w * 0.3}" y="${y}" width="${w * 0.4}" height="${h * 0.3}" rx="4" ` +
+      `fill="#ddd4c4" ${edge}/><rect x="${x + w * 0.1}" y="${y + h * 0.24}" width="${w * 0.8}" ` +
+      `height="${h * 0.76}" rx="${w * 0.18}" fill="${color}" ${edge}/></g>`
+    );
   }
   if (kind === 1 && w > 34) {
     const folds = Math.max(2, Math.round(h / 16));
     const layers = Array.from(
       { length: folds },
       (_, i) =>
-        `<rect x="${x + random() * 5}" y="${y + (i * h) / folds}" width="${w - random() * 9}" height="${h / folds - 1}" rx="${Math.min(6, h / folds / 2)}" fill="${CLUTTER[Math.floor(random() * CLUTTER.length)] ?? color}" ${edge}/>`,
+        `<rect x="${x + random() * 5}" y="${y + (i * h) / folds}" width="${w - random() * 9}" ` +
+        `height="${h / folds - 1}" rx="${Math.min(6, h / folds / 2)}" fill="` +
+        `${CLUTTER[Math.floor(random() * CLUTTER.length)] ?? color}" ${edge}/>`,
     );
     return `<g transform="rotate(${(lean * 0.2).toFixed(1)} ${x + w / 2} ${y + h})">${layers.join('')}</g>`;
   }
   if (kind === 2 && w > 40) {
-    return `<path ${turn} d="M${x} ${y + h}L${x + w * 0.08} ${y + h * 0.3}Q${x + w / 2} ${y - h * 0.1} ${x + w * 0.92} ${y + h * 0.3}L${x + w} ${y + h}Z" fill="${color}" ${edge}/>`;
+    return (
+      `<path ${turn} d="M${x} ${y + h}L${x + w * 0.08} ${y + h * 0.3}Q${x + w / 2} ${y - h * 0.1} ` +
+      `${x + w * 0.92} ${y + h * 0.3}L${x + w} ${y + h}Z" fill="${color}" ${edge}/>`
+    );
   }
-  return `<g ${turn}><rect x="${x}" y="${y}" width="${w}" height="${h}" rx="2" fill="${color}" ${edge}/><rect x="${x + w * 0.12}" y="${y + h * 0.2}" width="${w * 0.5}" height="${Math.min(12, h * 0.25)}" fill="#efe8d8" opacity="0.6"/></g>`;
+  return (
+    `<g ${turn}><rect x="${x}" y="${y}" width="${w}" height="${h}" rx="2" fill="${color}" ${edge}` +
+    `/><rect x="${x + w * 0.12}" y="${y + h * 0.2}" width="${w * 0.5}" height="` +
+    `${Math.min(12, h * 0.25)}" fill="#efe8d8" opacity="0.6"/></g>`
+  );
 }
 
 function floorClutter(random: Random, left: number, width: number): string {
@@ -215,7 +246,13 @@ function tidy(
         const [boxW, boxH] = [width * at.scale, height * at.scale];
         const labelW = Math.min(boxW * 0.5, 74);
         const labelH = Math.min(boxH * 0.28, 26);
-        return `<rect x="${boxX}" y="${boxY}" width="${boxW}" height="${boxH}" rx="4" fill="${tint}" stroke="#4b5a7c" stroke-width="1.6"/><rect x="${boxX}" y="${boxY}" width="${boxW}" height="${Math.min(6, boxH * 0.1)}" fill="#000" opacity="0.1"/><rect x="${boxX + (boxW - labelW) / 2}" y="${boxY + boxH * 0.36}" width="${labelW}" height="${labelH}" fill="#fffdf6" stroke="#b7ab93"/>`;
+        return (
+          `<rect x="${boxX}" y="${boxY}" width="${boxW}" height="${boxH}" rx="4" fill="${tint}" ` +
+          `stroke="#4b5a7c" stroke-width="1.6"/><rect x="${boxX}" y="${boxY}" width="${boxW}" height="` +
+          `${Math.min(6, boxH * 0.1)}" fill="#000" opacity="0.1"/><rect x="` +
+          `${boxX + (boxW - labelW) / 2}" y="${boxY + boxH * 0.36}" width="${labelW}" height="${labelH}` +
+          '" fill="#fffdf6" stroke="#b7ab93"/>'
+        );
       })
       .join('');
   }
@@ -229,7 +266,9 @@ function tidy(
     return Array.from(
       { length: folds },
       (_, i) =>
-        `<rect x="${x + 6 + c * (cw + 8) + random() * 2}" y="${y + h - ((i + 1) * stackH) / folds}" width="${cw}" height="${stackH / folds - 1.5}" rx="5" fill="${color}" stroke="#8f8670" stroke-opacity="0.5"/>`,
+        `<rect x="${x + 6 + c * (cw + 8) + random() * 2}" y="${y + h - ((i + 1) * stackH) / folds}" ` +
+        `width="${cw}" height="${stackH / folds - 1.5}" rx="5" fill="${color}" stroke="#8f8670" ` +
+        'stroke-opacity="0.5"/>',
     ).join('');
   }).join('');
 }

@@ -64,7 +64,9 @@ export function EstimateBand({ estimate, finished, backward, terms, currency }: 
           to begin; a second pair of hands does 60 % of the first.{' '}
           {estimate.calibration.roomCount === 0
             ? 'The rates are assumptions: no finished room of yours has its hours noted yet (Show has a field for them).'
-            : `Corrected by ${formatCount(estimate.calibration.roomCount, 'finished room')} of yours: × ${estimate.calibration.factor.toFixed(2)} (${finished.map(({ roomName, workedMinutes, estimatedMinutes }) => `${roomName} took ${hoursWords(workedMinutes)}, assumed ${hoursWords(estimatedMinutes)}`).join('; ')}).`}
+            : `Corrected by ${formatCount(estimate.calibration.roomCount, 'finished room')} of yours: × ` +
+              `${estimate.calibration.factor.toFixed(2)} (` +
+              `${finished.map(finishedWords).join('; ')}).`}
         </p>
         <table className="mt-2 w-full text-[13.5px]">
           <thead>
@@ -135,3 +137,6 @@ function Part({
     </div>
   );
 }
+
+const finishedWords = ({ roomName, workedMinutes, estimatedMinutes }: FinishedRoom): string =>
+  `${roomName} took ${hoursWords(workedMinutes)}, assumed ${hoursWords(estimatedMinutes)}`;

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { schoolQuestions, schools, type SchoolChoices, type SchoolQuestion } from '@/core/look';
 import type { ActionResult } from '../actionResult';
 import { schoolChoiceWords, schoolQuestionWords } from './agreeWords';
+import { Choice, choiceLook } from '../primitives/Choice';
 import { useMutation } from '../useMutation';
 
 interface SchoolsFormProps {
@@ -32,25 +33,15 @@ export function SchoolsForm({ project, room, roomName, onChoose }: SchoolsFormPr
     <section aria-label="Ways of working" className="panel content-start p-4">
       <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
         <h2 className="text-[18px]">Ways of working</h2>
-        <div role="radiogroup" aria-label="For" className="flex gap-1.5">
-          {(
-            [
-              ['project', 'The whole home'],
-              ['room', `Only ${roomName}`],
-            ] as const
-          ).map(([value, word]) => (
-            <button
-              key={value}
-              type="button"
-              role="radio"
-              aria-checked={scope === value}
-              onClick={() => setScope(value)}
-              className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 text-[13.5px] max-md:min-h-11 ${scope === value ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}
-            >
-              {word}
-            </button>
-          ))}
-        </div>
+        <Choice
+          label="For"
+          value={scope}
+          options={[
+            ['project', 'The whole home'],
+            ['room', `Only ${roomName}`],
+          ]}
+          onChange={setScope}
+        />
       </div>
       <ul className="grid gap-2">
         {schoolQuestions.map((question) => (
@@ -94,7 +85,7 @@ function School({ question, chosen, inherited, onChoose }: SchoolProps) {
             type="button"
             aria-pressed={chosen?.choice === choice}
             onClick={() => onChoose(chosen?.choice === choice ? undefined : { choice, reason })}
-            className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 text-[13.5px] max-md:min-h-11 ${chosen?.choice === choice ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line'}`}
+            className={choiceLook(chosen?.choice === choice)}
           >
             {schoolChoiceWords[choice]}
           </button>

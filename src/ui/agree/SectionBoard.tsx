@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { ArrowDown, Check, ArrowUp, Pencil, Plus, X } from 'lucide-react';
 import { useState } from 'react';
@@ -181,7 +182,12 @@ function SectionRow({
     'grid size-9 shrink-0 place-items-center rounded hover:bg-well disabled:opacity-30 max-md:size-11';
   return (
     <li
-      className={`panel grid items-center gap-x-3 gap-y-1.5 px-2 py-1.5 md:grid-cols-[76px_minmax(120px,1fr)_minmax(120px,200px)_150px_120px_auto] ${isHere ? 'border-l-4 border-l-rim' : ''} ${section.inScope ? '' : 'border-dashed bg-transparent'}`}
+      className={clsx(
+        'panel md:grid-cols-[76px_minmax(120px, grid items-center gap-x-3 gap-y-1.5 px-2 py-1.5',
+        '1fr)_minmax(120px,200px)_150px_120px_auto]',
+        isHere ? 'border-l-4 border-l-rim' : '',
+        section.inScope ? '' : 'border-dashed bg-transparent',
+      )}
     >
       <span className="flex">
         <button

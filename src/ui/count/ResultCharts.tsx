@@ -69,7 +69,10 @@ export function PaceChart({
   return (
     <div
       role="img"
-      aria-label={`Decisions in ten minutes, from ${rows[0]?.at} to ${rows.at(-1)?.at}: between ${Math.min(...rows.map(({ count }) => count))} and ${most}`}
+      aria-label={
+        `Decisions in ten minutes, from ${rows[0]?.at} to ${rows.at(-1)?.at}: between ` +
+        `${Math.min(...rows.map(({ count }) => count))} and ${most}`
+      }
       style={{ height: 150 }}
     >
       <ResponsiveContainer

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import type { SortResults } from '@/core/count';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import type { Session } from '@/core/sort';
+import { choiceLook } from '../primitives/Choice';
 import { buttonClass } from '../primitives/Button';
 import { methodWords, reasonWords, verdictWords } from '../sort/sortWords';
 import { LitresChart, PaceChart } from './ResultCharts';
@@ -195,7 +196,7 @@ function SessionChoice({
             key={each.id}
             href={`${href}?of=session&session=${each.id}`}
             aria-current={each.id === session?.id ? 'page' : undefined}
-            className={`min-h-9 rounded-[5px] border-[1.5px] px-2.5 py-1.5 max-md:min-h-11 ${each.id === session?.id ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line bg-paper'}`}
+            className={choiceLook(each.id === session?.id, 'py-1.5')}
           >
             {dayOf(each)}, {methodWords(each.method)}
             {each.endedAt === null ? ', going on' : ''}

@@ -75,7 +75,10 @@ export function AwayHomes({ archived, forgotten, onTakeBack }: AwayHomesProps) {
                 <span className="block text-soft">
                   {home.backups.length === 0
                     ? 'No backup beside the data holds it any more.'
-                    : `${formatCount(home.backups.length, 'backup')} beside the data still ${home.backups.length === 1 ? 'holds' : 'hold'} it, the latest of ${dayWords(home.backups[0] ?? home.forgottenAt)}. They go as newer ones are made; delete them by hand where it may not wait. Copies elsewhere are yours to find.`}
+                    : `${formatCount(home.backups.length, 'backup')} beside the data still ` +
+                      `${home.backups.length === 1 ? 'holds' : 'hold'} it, the latest of ` +
+                      `${dayWords(home.backups[0] ?? home.forgottenAt)}. They go as newer ones are made; delete ` +
+                      'them by hand where it may not wait. Copies elsewhere are yours to find.'}
                 </span>
               </li>
             ))}

@@ -1,6 +1,8 @@
 'use client';
+import clsx from 'clsx';
 
 import { CircleDollarSign, Columns3, Hand, Recycle, type LucideIcon } from 'lucide-react';
+import { RadioGroup } from 'radix-ui';
 
 import type { FitAim, FitAnswer, FitRequest } from '@/core/fit';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
@@ -20,28 +22,21 @@ interface AnswerCardProps {
   readonly currency: Currency;
   readonly isChosen: boolean;
   readonly isTaken: boolean;
-  readonly onChoose: () => void;
 }
 
 /** One of the four ways, with what it costs and what it leaves. */
-export function AnswerCard({
-  aim,
-  answer,
-  request,
-  currency,
-  isChosen,
-  isTaken,
-  onChoose,
-}: AnswerCardProps) {
+export function AnswerCard({ aim, answer, request, currency, isChosen, isTaken }: AnswerCardProps) {
   const Icon = ICONS[aim];
   const { name, about } = aimWords[aim];
   return (
-    <button
-      type="button"
-      role="radio"
-      aria-checked={isChosen}
-      onClick={onChoose}
-      className={`panel w-full px-3 py-2 text-left ${isChosen ? 'border-2 border-t-4 border-rim bg-white!' : 'border-2 border-t-2 border-transparent shadow-none outline-1 outline-line'}`}
+    <RadioGroup.Item
+      value={aim}
+      className={clsx(
+        'panel w-full px-3 py-2 text-left',
+        isChosen
+          ? 'border-2 border-t-4 border-rim bg-white!'
+          : 'border-2 border-t-2 border-transparent shadow-none outline-1 outline-line',
+      )}
     >
       <span className="flex items-center justify-between gap-2">
         <span className="flex items-center gap-1.5 font-head text-[15px] font-[650]">
@@ -54,7 +49,7 @@ export function AnswerCard({
       ) : (
         <span className="mt-1 block text-[13px] text-soft">{about}; working it out…</span>
       )}
-    </button>
+    </RadioGroup.Item>
   );
 }
 

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { Check } from 'lucide-react';
 import Link from 'next/link';
@@ -32,7 +33,12 @@ export function BayWalk({ bays, activeId, base }: BayWalkProps) {
           key={bay.id}
           href={`${base}?bay=${bay.id}`}
           aria-current={bay.id === activeId ? 'page' : undefined}
-          className={`flex min-h-8 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11 ${bay.id === activeId ? 'border-rim bg-white font-bold text-rim-deep' : 'border-line bg-sheet'}`}
+          className={clsx(
+            'flex min-h-8 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11',
+            bay.id === activeId
+              ? 'border-rim bg-white font-bold text-rim-deep'
+              : 'border-line bg-sheet',
+          )}
         >
           {bay.isTaken && <Check size={14} aria-label="taken" className="text-rim" />} {bay.name}
         </Link>

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { RadioGroup } from 'radix-ui';
 import { useState } from 'react';
 
 import { fitAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
@@ -98,9 +99,13 @@ export function FitWorkbench({
         </div>
       </div>
       <div className="grid content-start gap-2.5">
-        <div
-          role="radiogroup"
+        <RadioGroup.Root
           aria-label="Ways to fit it out"
+          value={prefer}
+          onValueChange={(next) => {
+            setPrefer(fitAims.find((aim) => aim === next) ?? prefer);
+            setPickedIndex(undefined);
+          }}
           className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-1"
         >
           {fitAims.map((aim) => (
@@ -112,13 +117,9 @@ export function FitWorkbench({
               currency={currency}
               isChosen={aim === prefer}
               isTaken={taken?.prefer === aim}
-              onChoose={() => {
-                setPrefer(aim);
-                setPickedIndex(undefined);
-              }}
             />
           ))}
-        </div>
+        </RadioGroup.Root>
         {isRunning && <Button onClick={stop}>Stop, keep what is there</Button>}
         {isTaken ? (
           <>

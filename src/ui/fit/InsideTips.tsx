@@ -30,21 +30,37 @@ export function insideTipWords(tip: InsideTip, length: (mm: number) => string): 
     case 'air_above':
       return `${length(tip.freeMm)} of air above what stands here: a riser or a second level uses it.${goingIn(tip.names)}`;
     case 'deep':
-      return `${length(tip.depthMm)} deep: what stands behind is not seen. A turntable of up to ${length(tip.diameterMm)} turns here, or something that pulls out.${goingIn(tip.names)}`;
+      return (
+        `${length(tip.depthMm)} deep: what stands behind is not seen. A turntable of up to ` +
+        `${length(tip.diameterMm)} turns here, or something that pulls out.${goingIn(tip.names)}`
+      );
     case 'under_frame':
       return `The frame is lower than the inside: nothing above ${length(tip.mostMm)} passes, though it is ${length(tip.insideMm)} inside.`;
     case 'around_pipes':
-      return `Around the ${tip.labels.join(' and the ')}: the largest circle that stays clear is ${length(tip.circleMm)} across.${goingIn(tip.names)}`;
+      return (
+        `Around the ${tip.labels.join(' and the ')}: the largest circle that stays clear is ` +
+        `${length(tip.circleMm)} across.${goingIn(tip.names)}`
+      );
     case 'damp':
-      return `Damp: no card, wicker, fabric or raw wood${tip.leftOut > 0 ? `; ${formatCount(tip.leftOut, 'container is', 'containers are')} left out for it` : ''}.`;
+      return (
+        'Damp: no card, wicker, fabric or raw wood' +
+        `${tip.leftOut > 0 ? `; ${formatCount(tip.leftOut, 'container is', 'containers are')} left out for it` : ''}` +
+        '.'
+      );
     case 'tall_things':
-      return `${tip.groupName} stand ${length(tip.heightMm)} high and topple: keep them upright in a rack or with a band.${goingIn(tip.names)}`;
+      return (
+        `${tip.groupName} stand ${length(tip.heightMm)} high and topple: keep them upright in a rack ` +
+        `or with a band.${goingIn(tip.names)}`
+      );
     case 'rail':
       return `A rail across takes ${tip.coats} coats or ${tip.shirts} shirts, with ${length(tip.dropMm)} free under it.`;
     case 'no_lids':
       return `Somebody here leaves lids off: ${formatCount(tip.lidded, 'container has', 'containers have')} one in this fit.`;
     case 'pictures':
-      return `${tip.personNames.join(' and ')} ${tip.personNames.length === 1 ? 'goes' : 'go'} by pictures: label with a picture of what is inside.`;
+      return (
+        `${tip.personNames.join(' and ')} ${tip.personNames.length === 1 ? 'goes' : 'go'} by ` +
+        'pictures: label with a picture of what is inside.'
+      );
     default:
       return assertNever(tip);
   }

@@ -1,9 +1,10 @@
 'use client';
+import clsx from 'clsx';
 
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 
-import type { FitAnswer, FitRequest, MockCheck } from '@/core/fit';
+import type { FitAnswer, FitContainer, FitRequest, MockCheck } from '@/core/fit';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -86,9 +87,7 @@ export function MockUpView({
                 <span className="block text-[13.5px] text-soft">
                   {request.groups.find(({ id }) => id === placement.groupId)?.name}
                   {placement.z > 0 ? ', on the one below' : ''}
-                  {container
-                    ? ` · ${[container.outer.width, container.outer.depth].map((mm) => formatLength(mm, measureUnit).replace(/ \w+$/, '')).join(' × ')} × ${formatLength(container.outer.height, measureUnit)}`
-                    : ''}
+                  {container ? ` · ${sizeWords(container.outer, measureUnit)}` : ''}
                 </span>
               </span>
               <span className="flex flex-wrap gap-1.5">
@@ -99,7 +98,12 @@ export function MockUpView({
                     aria-pressed={check[key]}
                     aria-label={`${index + 1}: ${label}`}
                     onClick={() => void tick({ ...check, [key]: !check[key] })}
-                    className={`flex min-h-9 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11 ${check[key] ? 'border-rim bg-rim-wash font-bold text-rim-deep' : 'border-line bg-white'}`}
+                    className={clsx(
+                      'flex min-h-9 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11',
+                      check[key]
+                        ? 'border-rim bg-rim-wash font-bold text-rim-deep'
+                        : 'border-line bg-white',
+                    )}
                   >
                     {check[key] ? (
                       <Check size={15} aria-hidden="true" />
@@ -184,3 +188,12 @@ function Correct({
 }
 
 const SIDE_WORDS = { width: 'wide', depth: 'deep', height: 'high' } as const;
+
+/** "30 × 20 × 15 cm": the unit once. */
+const sizeWords = (
+  { width, depth, height }: FitContainer['outer'],
+  measureUnit: LengthUnit,
+): string => {
+  const bare = (mm: number) => formatLength(mm, measureUnit).replace(/ \w+$/, '');
+  return `${bare(width)} × ${bare(depth)} × ${formatLength(height, measureUnit)}`;
+};

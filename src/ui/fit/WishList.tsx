@@ -14,7 +14,9 @@ interface WishListProps {
 export function WishList({ request, forbidden, onWish }: WishListProps) {
   const pins = (request.pins ?? []).map((pin) => ({
     key: `${pin.groupId}-${pin.containerId}`,
-    words: `${request.groups.find(({ id }) => id === pin.groupId)?.name ?? ''}: only ${request.containers.find(({ id }) => id === pin.containerId)?.name ?? ''}`,
+    words:
+      `${request.groups.find(({ id }) => id === pin.groupId)?.name ?? ''}: only ` +
+      `${request.containers.find(({ id }) => id === pin.containerId)?.name ?? ''}`,
     undo: { kind: 'unpin', groupId: pin.groupId },
   }));
   const nevers = forbidden.map(({ id, name }) => ({

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { Plus, X } from 'lucide-react';
 import { useWatch } from 'react-hook-form';
@@ -155,7 +156,12 @@ function Readings({ form, index, measure, word, measureUnit }: ReadingsProps) {
         {texts.map((_, i) => (
           <input
             key={i}
-            className={`input measure ${i > 2 ? 'col-start-auto' : ''} ${isUsual && i === 0 ? 'text-soft italic' : ''} ${slanted.has(i) ? 'line-through' : ''}`}
+            className={clsx(
+              'input measure',
+              i > 2 ? 'col-start-auto' : '',
+              isUsual && i === 0 ? 'text-soft italic' : '',
+              slanted.has(i) ? 'line-through' : '',
+            )}
             data-length=""
             data-usual={isUsual && i === 0 ? '' : undefined}
             aria-label={`${word}, ${READING_WORDS[i] ?? i + 1} reading, place ${index + 1}`}

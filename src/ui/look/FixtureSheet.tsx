@@ -8,6 +8,7 @@ import { useForm, useWatch } from 'react-hook-form';
 import { doorSwings, fixtureKinds, type FixtureKind, type Outline } from '@/core/look';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { Choice } from '../primitives/Choice';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
@@ -72,20 +73,13 @@ function FixtureForm({
   return (
     <form className="grid gap-3" noValidate onSubmit={(event) => void save(event)}>
       <MeterStrip />
-      <div className="flex flex-wrap gap-1.5" role="radiogroup" aria-label="What it is">
-        {fixtureKinds.map((each) => (
-          <button
-            key={each}
-            type="button"
-            role="radio"
-            aria-checked={kind === each}
-            onClick={() => pick(each)}
-            className={`min-h-11 rounded-[5px] border-[1.5px] px-3 text-[14px] ${kind === each ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}
-          >
-            {fixtureKindWords[each]}
-          </button>
-        ))}
-      </div>
+      <Choice
+        label="What it is"
+        value={kind}
+        options={fixtureKinds.map((each) => [each, fixtureKindWords[each]])}
+        onChange={pick}
+        optionClass="min-h-11"
+      />
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3">
         <TextField
           label={kind === 'station' ? 'What is done there, or with what' : 'Called'}

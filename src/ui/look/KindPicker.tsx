@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { drawFront, unitKinds, usualUnitOf, type Mark, type UnitKind } from '@/core/look';
 import type { LengthUnit } from '@/core/shared';
@@ -29,7 +30,13 @@ export function KindPicker({
             type="button"
             aria-pressed={active === kind}
             onClick={() => onPick(kind)}
-            className={`grid min-h-11 grid-rows-[62px_1fr] items-center justify-items-center gap-1 rounded-[5px] border-[1.5px] px-1 pt-1.5 pb-1 text-[12.5px] leading-tight ${active === kind ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line bg-sheet hover:bg-white'}`}
+            className={clsx(
+              'grid min-h-11 grid-rows-[62px_1fr] items-center justify-items-center gap-1 rounded-[5px]',
+              'border-[1.5px] px-1 pt-1.5 pb-1 text-[12.5px] leading-tight',
+              active === kind
+                ? 'border-rim bg-white font-[650] text-rim-deep'
+                : 'border-line bg-sheet hover:bg-white',
+            )}
           >
             <KindSketch kind={kind} measureUnit={measureUnit} />
             {unitKindWords[kind]}

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { Camera, ImagePlus, Trash2, Video } from 'lucide-react';
 import { useState, type ChangeEvent, type DragEvent } from 'react';
@@ -84,7 +85,10 @@ export function PictureSlot({
       onDrop={drop}
     >
       <div
-        className={`relative grid aspect-[4/3] place-items-center overflow-hidden rounded-[5px] border ${isAsked ? 'border-2 border-dashed border-signal bg-signal-wash' : 'border-line bg-paper'}`}
+        className={clsx(
+          'relative grid aspect-[4/3] place-items-center overflow-hidden rounded-[5px] border',
+          isAsked ? 'border-2 border-dashed border-signal bg-signal-wash' : 'border-line bg-paper',
+        )}
       >
         {picture ? (
           <PrivatePicture

@@ -63,7 +63,10 @@ export function PlanHandle({
         role="button"
         tabIndex={0}
         aria-pressed={isSelected}
-        aria-label={`${thing.name}: wall ${wall.wallIndex + 1}, ${say(tape.fromStartMm)} from its corner${tape.offMm > 0 ? `, ${say(tape.offMm)} off the wall` : ''}`}
+        aria-label={
+          `${thing.name}: wall ${wall.wallIndex + 1}, ${say(tape.fromStartMm)} from its corner` +
+          `${tape.offMm > 0 ? `, ${say(tape.offMm)} off the wall` : ''}`
+        }
         onFocus={onSelect}
         onPointerDown={(event) => onGrab(event, thing)}
         onPointerMove={(event) => onDrag(event, thing)}

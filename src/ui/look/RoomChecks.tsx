@@ -7,6 +7,7 @@ import type { CheckAnswer } from '@/core/look';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { choiceLook } from '../primitives/Choice';
 import { SelectField, TextField } from '../primitives/Field';
 import { emptyCheck, toTypedCheck, type CheckTyped } from './checkForm';
 import { useMutation } from '../useMutation';
@@ -69,7 +70,7 @@ export function RoomChecks({
                         onAnswer(answer.check.id, answer.check.answer === each ? '' : each),
                       )
                     }
-                    className={`min-h-10 rounded-[5px] border-[1.5px] px-3 text-[14px] max-md:min-h-11 ${answer.check.answer === each ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}
+                    className={choiceLook(answer.check.answer === each, 'min-h-10 px-3')}
                   >
                     {each}
                   </button>

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { drawPlan, traceWalls, type RoomPlan } from '@/core/look';
 import type { LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { Choice } from '../primitives/Choice';
 import { Button, type ButtonLook } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
@@ -56,25 +57,16 @@ export function WallsSheet({ plan, measureUnit, look, onSave }: WallsSheetProps)
           }}
         >
           <MeterStrip />
-          <div role="radiogroup" aria-label="How the room is measured" className="flex gap-2">
-            {(
-              [
-                ['rectangle', 'Length and width'],
-                ['walls', 'Wall by wall'],
-              ] as const
-            ).map(([value, word]) => (
-              <button
-                key={value}
-                type="button"
-                role="radio"
-                aria-checked={mode === value}
-                onClick={() => setMode(value)}
-                className={`min-h-11 flex-1 rounded-[5px] border-[1.5px] px-3 text-[14.5px] ${mode === value ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line'}`}
-              >
-                {word}
-              </button>
-            ))}
-          </div>
+          <Choice
+            label="How the room is measured"
+            value={mode}
+            options={[
+              ['rectangle', 'Length and width'],
+              ['walls', 'Wall by wall'],
+            ]}
+            onChange={setMode}
+            optionClass="min-h-11 flex-1"
+          />
           {mode === 'rectangle' ? (
             <div className="grid grid-cols-2 gap-3">
               <TextField

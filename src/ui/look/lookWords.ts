@@ -67,7 +67,10 @@ export const reachWords: Readonly<Record<Reach, string>> = {
 export function traceWallsWords(error: TraceWallsError, units: LengthUnit): string {
   switch (error.code) {
     case 'walls_turn_wrong':
-      return `Going round a room takes four more right turns than left ones; here are ${error.rightTurns} right and ${error.leftTurns} left`;
+      return (
+        `Going round a room takes four more right turns than left ones; here are ${error.rightTurns} ` +
+        `right and ${error.leftTurns} left`
+      );
     case 'walls_do_not_meet': {
       const gaps = [
         [error.acrossMm, 'across'],
@@ -105,7 +108,10 @@ export function pictureErrorWords({
     case 'not_a_picture':
       return 'This file is not a picture that can be read here. JPEG, PNG, WebP, TIFF and AVIF can.';
     case 'picture_is_heic':
-      return 'This is a HEIC picture, which cannot be read here. Set the phone’s camera to take JPEG (“most compatible”), or send it as JPEG.';
+      return (
+        'This is a HEIC picture, which cannot be read here. Set the phone’s camera to take JPEG ' +
+        '(“most compatible”), or send it as JPEG.'
+      );
     case 'picture_damaged':
       return 'This picture is damaged and could not be read to its end. Take or send it again.';
     default:

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
@@ -59,9 +60,15 @@ export function BaySlot({
     <div
       ref={setNodeRef}
       role="group"
-      aria-label={`${bay.name}, ${formatLitres(level.keptLitres)} of ${formatLitres(level.usableLitres)}${isHot ? `: ${warnings.join('; ')}` : ''}`}
+      aria-label={
+        `${bay.name}, ${formatLitres(level.keptLitres)} of ${formatLitres(level.usableLitres)}` +
+        `${isHot ? `: ${warnings.join('; ')}` : ''}`
+      }
       title={warnings.join('; ')}
-      className={`absolute overflow-hidden border-[1.5px] bg-[#fffdf8] ${isOver || isDraggedOver ? `z-10 outline-3 ${overLook}` : restLook}`}
+      className={clsx(
+        'absolute overflow-hidden border-[1.5px] bg-[#fffdf8]',
+        isOver || isDraggedOver ? `z-10 outline-3 ${overLook}` : restLook,
+      )}
       style={at}
     >
       <div
@@ -74,12 +81,21 @@ export function BaySlot({
       </div>
       <span
         aria-hidden="true"
-        className={`pointer-events-none absolute right-1 bottom-0.5 bg-white/75 px-0.5 font-mono text-[11.5px] leading-tight ${isHot ? 'font-bold text-signal-deep' : 'text-soft'}`}
+        className={clsx(
+          'pointer-events-none absolute right-1 bottom-0.5 bg-white/75 px-0.5 font-mono text-[11.5px]',
+          'leading-tight',
+          isHot ? 'font-bold text-signal-deep' : 'text-soft',
+        )}
       >
         {formatLitres(level.keptLitres).replace(' l', '')}/{formatLitres(level.usableLitres)}
       </span>
       {against.length > 0 && (
-        <span className="pointer-events-none absolute inset-x-0 top-0 bg-signal-wash px-1.5 py-1 text-[12.5px] leading-tight font-[650] text-signal-deep">
+        <span
+          className={clsx(
+            'pointer-events-none absolute inset-x-0 top-0 bg-signal-wash px-1.5 py-1 text-[12.5px]',
+            'leading-tight font-[650] text-signal-deep',
+          )}
+        >
           {against.join('; ')}
         </span>
       )}

@@ -77,7 +77,10 @@ export function DraftSlips({
         <button
           type="button"
           onClick={() => setTyped({ what: 'copy', text: '' })}
-          className="inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] border-dashed border-[#b3a78d] px-3 text-[14.5px] font-[650] text-rim-deep max-md:min-h-11"
+          className={clsx(
+            'inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] border-dashed',
+            'border-[#b3a78d] px-3 text-[14.5px] font-[650] text-rim-deep max-md:min-h-11',
+          )}
         >
           <CopyPlus size={16} aria-hidden="true" /> Try another
         </button>

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { useDraggable } from '@dnd-kit/core';
 
@@ -44,7 +45,16 @@ export function GroupTag({
       aria-pressed={isCarried}
       aria-label={`${group.name}, ${formatLitres(litres)}`}
       title={`${group.name}, ${formatLitres(litres)}`}
-      className={`tag shrink-0 ${isHalf ? 'max-w-[calc(50%-1px)]' : 'max-w-full'} touch-none truncate text-left text-[13px] leading-tight max-md:min-h-8 ${isDragging ? 'opacity-40' : ''} ${isCarried ? 'bg-rim! text-white!' : ''} ${group.front ? 'underline decoration-2 underline-offset-2' : ''} ${isWide ? 'min-h-9 pr-3' : 'md:py-[2px]!'} focus-visible:bg-rim-mid focus-visible:outline-none`}
+      className={clsx(
+        'tag shrink-0',
+        isHalf ? 'max-w-[calc(50%-1px)]' : 'max-w-full',
+        'touch-none truncate text-left text-[13px] leading-tight max-md:min-h-8',
+        isDragging ? 'opacity-40' : '',
+        isCarried ? 'bg-rim! text-white!' : '',
+        group.front ? 'underline decoration-2 underline-offset-2' : '',
+        isWide ? 'min-h-9 pr-3' : 'md:py-[2px]!',
+        'focus-visible:bg-rim-mid focus-visible:outline-none',
+      )}
     >
       {group.name}
       {isWide && (

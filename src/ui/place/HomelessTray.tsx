@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
@@ -27,7 +28,11 @@ export function HomelessTray({
     <section
       ref={setNodeRef}
       aria-label="No home yet"
-      className={`relative mb-2.5 flex min-h-[46px] flex-wrap items-center gap-2 rounded-[7px] border border-dashed px-3 py-1 ${isTarget || isOver ? 'border-rim bg-rim-wash' : 'border-line bg-sheet'}`}
+      className={clsx(
+        'relative mb-2.5 flex min-h-[46px] flex-wrap items-center gap-2 rounded-[7px] border',
+        'border-dashed px-3 py-1',
+        isTarget || isOver ? 'border-rim bg-rim-wash' : 'border-line bg-sheet',
+      )}
     >
       <h2 className="caption mr-1 font-text">No home yet</h2>
       {groups.length === 0 && (

@@ -47,7 +47,9 @@ export function MoveLine({
   const label =
     item.kind === 'clean'
       ? `${stopWords(item.bayId, { bays, outside: '' })} is empty: it is ${cleaningWord}`
-      : `${group?.name ?? 'A group that is gone'}, from ${stopWords(item.from, { bays, outside: 'where it waits' })} to ${stopWords(item.to, { bays, outside: 'the tray' })}`;
+      : `${group?.name ?? 'A group that is gone'}, from ` +
+        `${stopWords(item.from, { bays, outside: 'where it waits' })} to ` +
+        `${stopWords(item.to, { bays, outside: 'the tray' })}`;
   return (
     <li className={`border-t border-line ${isNext ? 'bg-rim-wash' : ''}`}>
       <div className="flex items-center gap-3 px-1.5 py-1">

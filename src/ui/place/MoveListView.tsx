@@ -3,9 +3,10 @@
 import { useOptimistic, useState, useTransition } from 'react';
 
 import { cleanings, tickedItem, type KeptMoveList } from '@/core/place';
-import { formatLitres, formatMass } from '@/core/shared';
+import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { Choice } from '../primitives/Choice';
 import { CheckField, TextField } from '../primitives/Field';
 import { MoveLine, type MovedGroup } from './MoveLine';
 
@@ -185,6 +186,11 @@ interface MakeFormProps {
   }) => void;
 }
 
+const toMoveWords = (moveCount: number): string =>
+  moveCount === 0
+    ? 'Nothing stands elsewhere than planned'
+    : `${formatCount(moveCount, 'group has', 'groups have')} to move`;
+
 function MakeForm({ list, bays, isWorking, moveCount, onMake }: MakeFormProps) {
   const [cleaning, setCleaning] = useState<KeptMoveList['cleaning'] | 'none'>(
     list && list.cleanedBayIds.length > 0 ? list.cleaning : 'none',
@@ -196,31 +202,21 @@ function MakeForm({ list, bays, isWorking, moveCount, onMake }: MakeFormProps) {
   return (
     <details open={!list} className="no-print panel p-4">
       <summary className="text-[17px] font-[650] max-md:min-h-8">
-        {list
-          ? 'Work the order out anew'
-          : `${moveCount === 0 ? 'Nothing stands elsewhere than planned' : `${moveCount} ${moveCount === 1 ? 'group has' : 'groups have'} to move`}`}
+        {list ? 'Work the order out anew' : toMoveWords(moveCount)}
       </summary>
       <p className="mt-1 text-[14px] text-soft">
         From where everything stands today to the chosen arrangement, with the least handled twice.
       </p>
-      <fieldset className="mt-2 flex flex-wrap items-center gap-x-4">
-        <legend className="caption">Between emptying and loading, the places are</legend>
-        {(['none', ...cleanings] as const).map((kind) => (
-          <label
-            key={kind}
-            className="flex min-h-10 items-center gap-2 text-[14.5px] max-md:min-h-11"
-          >
-            <input
-              type="radio"
-              name="cleaning"
-              className="size-[18px] accent-[#23407a]"
-              checked={cleaning === kind}
-              onChange={() => setCleaning(kind)}
-            />
-            {kind === 'none' ? 'left as they are' : CLEANING_WORDS[kind]}
-          </label>
-        ))}
-      </fieldset>
+      <p className="caption mt-2 mb-1">Between emptying and loading, the places are</p>
+      <Choice
+        label="Between emptying and loading, the places are"
+        value={cleaning}
+        options={(['none', ...cleanings] as const).map((kind) => [
+          kind,
+          kind === 'none' ? 'left as they are' : CLEANING_WORDS[kind],
+        ])}
+        onChange={setCleaning}
+      />
       {cleaning !== 'none' && (
         <div className="flex flex-wrap gap-x-4">
           {bays.map(({ id, name }) => (

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { formatCount, formatLitres } from '@/core/shared';
 import type { OpenLists, Thing } from '@/core/sort';
@@ -55,7 +56,10 @@ function Waiting({
             </span>
             <button
               type="button"
-              className="min-h-8 shrink-0 rounded-[5px] border-[1.5px] border-line bg-white px-2 text-[13.5px] hover:border-rim max-md:min-h-11"
+              className={clsx(
+                'min-h-8 shrink-0 rounded-[5px] border-[1.5px] border-line bg-white px-2 text-[13.5px]',
+                'hover:border-rim max-md:min-h-11',
+              )}
               aria-label={`Take in ${thing.name}`}
               onClick={() => void take(thing)}
             >

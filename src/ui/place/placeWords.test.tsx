@@ -69,7 +69,9 @@ test.each<[ZonesReason, string]>([
         { rule: 'avoid', traits: ['moist', 'light'] },
       ],
     },
-    'Tent is pinned to Shelf $1, but it weighs 9 kg and the place bears 4 kg, and it is dangerous, a child lives here, and the place is neither locked nor 60" high, and it must be kept from what is damp or light.',
+    'Tent is pinned to Shelf $1, but it weighs 9 kg and the place bears 4 kg, and it is ' +
+      'dangerous, a child lives here, and the place is neither locked nor 60" high, and it must ' +
+      'be kept from what is damp or light.',
   ],
 ])('a reason names groups and places, in the household’s unit: %j', (reason, words) =>
   expect(zonesReasonWords(reason, naming)).toBe(words),

@@ -163,11 +163,18 @@ function sentenceOf(reason: ZonesReason, naming: PlaceNaming): string {
     case 'time_ran_out':
       return 'No arrangement that keeps every rule was found in the time; that there is none is not proven.';
     case 'not_enough_litres':
-      return `Everything together needs ${formatLitres(reason.needLitres)}, the places hold ${formatLitres(reason.haveLitres)}: ${formatLitres(reason.needLitres - reason.haveLitres)} are missing.`;
+      return (
+        `Everything together needs ${formatLitres(reason.needLitres)}, the places hold ` +
+        `${formatLitres(reason.haveLitres)}: ${formatLitres(reason.needLitres - reason.haveLitres)} ` +
+        'are missing.'
+      );
     case 'not_enough_load':
       return `Everything together weighs ${formatMass(reason.massG)}, the places bear ${formatMass(reason.bearG)}.`;
     case 'pins_overfill_bay':
-      return `What is pinned to ${bay(reason.subject)} needs ${formatLitres(reason.needLitres)}, it holds ${formatLitres(reason.hasLitres)}.`;
+      return (
+        `What is pinned to ${bay(reason.subject)} needs ${formatLitres(reason.needLitres)}, it holds ` +
+        `${formatLitres(reason.hasLitres)}.`
+      );
     case 'pins_overload_bay':
       return `What is pinned to ${bay(reason.subject)} weighs ${formatMass(reason.massG)}, it bears ${formatMass(reason.bearsG)}.`;
     case 'pins_clash': {
@@ -177,13 +184,19 @@ function sentenceOf(reason: ZonesReason, naming: PlaceNaming): string {
         : `${a} and ${b} are pinned to ${bay(reason.subject)} and must be apart: ${reason.why}.`;
     }
     case 'larger_than_every_bay':
-      return `${group(reason.subject)} needs ${formatLitres(reason.litres)}; the largest place, ${bay(reason.largestBayId)}, holds ${formatLitres(reason.largestLitres)}.`;
+      return (
+        `${group(reason.subject)} needs ${formatLitres(reason.litres)}; the largest place, ` +
+        `${bay(reason.largestBayId)}, holds ${formatLitres(reason.largestLitres)}.`
+      );
     case 'heavier_than_every_bay':
       return `${group(reason.subject)} weighs ${formatMass(reason.massG)}: no place that is large enough bears that.`;
     case 'nobody_reaches':
       return `${group(reason.subject)} has no place that all its users reach without a step.`;
     case 'no_safe_place':
-      return `${group(reason.subject)} is dangerous and a child lives here: no place is locked or at least ${formatLength(reason.safeFromMm, unit)} high and fits it.`;
+      return (
+        `${group(reason.subject)} is dangerous and a child lives here: no place is locked or at ` +
+        `least ${formatLength(reason.safeFromMm, unit)} high and fits it.`
+      );
     case 'kept_to_no_bay':
       return `${group(reason.subject)} is kept to places that are not there.`;
     case 'pin_breaks_rule':
@@ -221,7 +234,8 @@ function brokenRuleWords(broken: BrokenRule, unit: LengthUnit): string {
 
 /** Why an arrangement cannot be carried out, in a sentence. */
 export const movesReasonWords = ({ needLitres, hasLitres }: MovesReason, bayName: string): string =>
-  `What is planned for ${bayName} needs ${formatLitres(needLitres)}, it holds ${formatLitres(hasLitres)}: ${formatLitres(needLitres - hasLitres)} too much.`;
+  `What is planned for ${bayName} needs ${formatLitres(needLitres)}, it holds ` +
+  `${formatLitres(hasLitres)}: ${formatLitres(needLitres - hasLitres)} too much.`;
 
 /** How far from the best possible an arrangement is at most. */
 export function gapWords(objective: number, bound: number): string {

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { X } from 'lucide-react';
 import { Toast } from 'radix-ui';
@@ -42,7 +43,10 @@ export function Notices({
           type={notice.kind === 'fault' ? 'foreground' : 'background'}
           duration={notice.kind === 'fault' ? Infinity : DONE_MS}
           onOpenChange={(isOpen) => !isOpen && closeNotice(notice.id)}
-          className={`panel flex items-center gap-3 border-l-4 bg-sheet py-2 pr-2 pl-3.5 shadow-md ${notice.kind === 'fault' ? 'border-l-signal' : 'border-l-rim'}`}
+          className={clsx(
+            'panel flex items-center gap-3 border-l-4 bg-sheet py-2 pr-2 pl-3.5 shadow-md',
+            notice.kind === 'fault' ? 'border-l-signal' : 'border-l-rim',
+          )}
         >
           <Toast.Description className="min-w-0 flex-1 text-[15px]">
             {notice.words}

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
@@ -21,7 +22,10 @@ export function Sheet({ isOpen, onOpenChange, title, children }: SheetProps) {
         <Dialog.Overlay className="no-print fixed inset-0 z-40 bg-ink/35" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="no-print fixed top-[9vh] left-1/2 z-50 max-h-[82vh] w-[min(600px,calc(100vw-24px))] -translate-x-1/2 overflow-auto rounded-[7px] border-t-4 border-rim bg-sheet p-4"
+          className={clsx(
+            'no-print fixed top-[9vh] left-1/2 z-50 max-h-[82vh] w-[min(600px,calc(100vw-24px))]',
+            '-translate-x-1/2 overflow-auto rounded-[7px] border-t-4 border-rim bg-sheet p-4',
+          )}
         >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="text-[18px]">{title}</Dialog.Title>

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { Search } from 'lucide-react';
 import Link from 'next/link';
@@ -31,7 +32,10 @@ export function Find({ projectId }: { projectId?: string }) {
       <button
         type="button"
         onClick={() => setIsOpen(true)}
-        className="flex min-h-9 shrink-0 items-center gap-1.5 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13px] text-soft max-md:min-h-11"
+        className={clsx(
+          'flex min-h-9 shrink-0 items-center gap-1.5 rounded-[5px] border-[1.5px] border-line',
+          'bg-white px-2.5 text-[13px] text-soft max-md:min-h-11',
+        )}
       >
         <Search size={15} aria-hidden="true" /> <span className="max-md:sr-only">Find</span>{' '}
         <kbd className="max-md:hidden">F</kbd>

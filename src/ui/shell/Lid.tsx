@@ -34,7 +34,12 @@ export function Lid({
   children,
 }: LidProps) {
   return (
-    <header className="no-print flex min-h-[60px] items-center gap-4 border-b-4 border-rim bg-sheet px-3.5 [grid-area:lid] max-md:min-h-[52px] max-md:gap-2.5">
+    <header
+      className={clsx(
+        'no-print flex min-h-[60px] items-center gap-4 border-b-4 border-rim bg-sheet px-3.5',
+        '[grid-area:lid] max-md:min-h-[52px] max-md:gap-2.5',
+      )}
+    >
       <Link
         href="/"
         className="flex shrink-0 items-center gap-2 font-head text-[17px] font-bold text-rim-deep"
@@ -58,7 +63,8 @@ export function Lid({
             href={room.href}
             aria-current={room.id === activeRoomId ? 'page' : undefined}
             className={clsx(
-              'relative flex min-h-[34px] items-center overflow-hidden rounded-[5px] border-[1.5px] px-2.5 pb-1 text-[13.5px] whitespace-nowrap max-md:min-h-11',
+              'relative flex min-h-[34px] items-center overflow-hidden rounded-[5px] border-[1.5px] px-2.5 ' +
+                'pb-1 text-[13.5px] whitespace-nowrap max-md:min-h-11',
               room.id === activeRoomId
                 ? 'border-rim bg-white font-bold text-rim-deep'
                 : 'border-line bg-paper max-md:hidden',
@@ -75,7 +81,10 @@ export function Lid({
         {addRoomHref !== undefined && (
           <Link
             href={addRoomHref}
-            className="flex min-h-[34px] items-center rounded-[5px] border-[1.5px] border-dashed border-line px-2.5 text-[13.5px] whitespace-nowrap text-rim-deep max-md:min-h-11"
+            className={clsx(
+              'flex min-h-[34px] items-center rounded-[5px] border-[1.5px] border-dashed border-line',
+              'px-2.5 text-[13.5px] whitespace-nowrap text-rim-deep max-md:min-h-11',
+            )}
           >
             <span aria-hidden="true">+</span>
             <span className={clsx(rooms.length > 4 && 'sr-only')}>&nbsp;Room</span>

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { ChevronUp } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
@@ -18,7 +19,11 @@ export function Tray({ onPhone, children }: TrayProps) {
   return (
     <aside
       aria-label="Tray"
-      className={`no-print flex flex-col border-line bg-sheet p-4 [grid-area:tray] max-md:border-l-0 md:w-[280px] md:overflow-y-auto md:border-l ${place}`}
+      className={clsx(
+        'no-print flex flex-col border-line bg-sheet p-4 [grid-area:tray] max-md:border-l-0',
+        'md:w-[280px] md:overflow-y-auto md:border-l',
+        place,
+      )}
     >
       {slides && (
         <button
@@ -32,7 +37,12 @@ export function Tray({ onPhone, children }: TrayProps) {
         </button>
       )}
       <div
-        className={`flex flex-1 flex-col gap-3.5 ${slides ? `max-md:overflow-y-auto max-md:px-4 max-md:pb-5 ${isUp ? '' : 'max-md:hidden'}` : ''}`}
+        className={clsx(
+          'flex flex-1 flex-col gap-3.5',
+          slides
+            ? `max-md:overflow-y-auto max-md:px-4 max-md:pb-5 ${isUp ? '' : 'max-md:hidden'}`
+            : '',
+        )}
       >
         {children}
       </div>

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { formatLength, formatMoney, type Currency, type LengthUnit } from '@/core/shared';
 import type { CutAnswer, CutRequest } from '@/core/shop';
 import { cutReasonWords } from './shopWords';
@@ -65,7 +66,10 @@ export function CutPlan({
                 {each.map((piece, k) => (
                   <span
                     key={k}
-                    className="grid min-w-0 place-content-center overflow-hidden border-r border-ink bg-kraft text-center text-[12px] leading-tight whitespace-nowrap"
+                    className={clsx(
+                      'grid min-w-0 place-content-center overflow-hidden border-r border-ink bg-kraft text-center',
+                      'text-[12px] leading-tight whitespace-nowrap',
+                    )}
                     style={{
                       width: `${(100 * (piece.lengthMm + (k < each.length - 1 ? request.kerfMm : 0))) / board.lengthMm}%`,
                     }}

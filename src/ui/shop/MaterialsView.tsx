@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus, X } from 'lucide-react';
@@ -91,7 +92,10 @@ export function MaterialsView({
               {boards.fields.map((field, i) => (
                 <div
                   key={field.id}
-                  className="grid grid-cols-[1fr_84px_70px_58px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_1fr_44px] max-md:border-b max-md:border-line max-md:pb-2"
+                  className={clsx(
+                    'grid grid-cols-[1fr_84px_70px_58px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_1fr_44px]',
+                    'max-md:border-b max-md:border-line max-md:pb-2',
+                  )}
                 >
                   <TextField
                     className="max-md:col-span-4"

@@ -13,9 +13,15 @@ export function cutReasonWords(reason: CutReason, { piece, unit }: PieceNaming):
     case 'no_stock':
       return `There is no board to cut ${piece(reason.subject)} from.`;
     case 'piece_longer_than_stock':
-      return `${piece(reason.subject)} is ${formatLength(reason.lengthMm, unit)} long, the longest board ${formatLength(reason.longestMm, unit)}.`;
+      return (
+        `${piece(reason.subject)} is ${formatLength(reason.lengthMm, unit)} long, the longest board ` +
+        `${formatLength(reason.longestMm, unit)}.`
+      );
     case 'not_enough_stock':
-      return `The pieces need ${formatLength(reason.needMm, unit)} and their kerfs; the boards that are available have ${formatLength(reason.haveMm, unit)} and do not yield them all.`;
+      return (
+        `The pieces need ${formatLength(reason.needMm, unit)} and their kerfs; the boards that are ` +
+        `available have ${formatLength(reason.haveMm, unit)} and do not yield them all.`
+      );
   }
 }
 
@@ -37,7 +43,10 @@ export function shopReasonWords(
 ): string {
   switch (reason.code) {
     case 'must_not_on_offer':
-      return `${need(reason.subject)} is a must: ${reason.lack} more ${pluralOf(reason.lack, 'is', 'are')} needed, the offers have ${reason.onOffer}.`;
+      return (
+        `${need(reason.subject)} is a must: ${reason.lack} more ${pluralOf(reason.lack, 'is', 'are')}` +
+        ` needed, the offers have ${reason.onOffer}.`
+      );
     case 'budget_too_small':
       return `The musts cost at least ${money(reason.leastMinor)}, the budget is ${money(reason.budgetMinor)}.`;
     case 'offers_run_out':

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { useState } from 'react';
 
@@ -50,7 +51,12 @@ export function BeforeAfter({ name, before, after, beforeWords, afterWords }: Be
           className="absolute inset-y-0 w-1 -translate-x-1/2 bg-white"
           style={{ left: `${percent}%` }}
         >
-          <span className="absolute top-1/2 left-1/2 grid size-9 -translate-1/2 place-items-center rounded-full border-2 border-rim bg-white font-mono text-[13px] text-rim-deep">
+          <span
+            className={clsx(
+              'absolute top-1/2 left-1/2 grid size-9 -translate-1/2 place-items-center rounded-full',
+              'border-2 border-rim bg-white font-mono text-[13px] text-rim-deep',
+            )}
+          >
             ↔
           </span>
         </div>

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { format, parseISO } from 'date-fns';
 import { Minus, Plus, ShieldAlert } from 'lucide-react';
@@ -40,7 +41,11 @@ export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: H
           maxLength={120}
           autoComplete="off"
           enterKeyHint="done"
-          className="field-sizing-content w-full resize-none bg-transparent py-1 font-head text-[25px] leading-tight font-[620] outline-none placeholder:font-normal placeholder:text-[#a3997f] max-md:text-[21px]"
+          className={clsx(
+            'field-sizing-content w-full resize-none bg-transparent py-1 font-head text-[25px]',
+            'leading-tight font-[620] outline-none placeholder:font-normal placeholder:text-[#a3997f]',
+            'max-md:text-[21px]',
+          )}
         />
         {inHand && <kbd className="max-md:hidden">Enter</kbd>}
       </div>
@@ -194,7 +199,13 @@ function ReasonChips({ bench }: { bench: Bench }) {
             type="button"
             aria-pressed={isOn}
             onClick={() => bench.change({ reasons: toggle(inHand.reasons, reason) })}
-            className={`flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] whitespace-nowrap max-md:min-h-11 ${isOn ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white text-soft'}`}
+            className={clsx(
+              'flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] whitespace-nowrap',
+              'max-md:min-h-11',
+              isOn
+                ? 'border-rim bg-rim-wash font-[650] text-rim-deep'
+                : 'border-line bg-white text-soft',
+            )}
           >
             {i < 9 && (
               <span aria-hidden="true" className="font-mono text-[11.5px] opacity-70 max-md:hidden">

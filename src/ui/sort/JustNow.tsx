@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { Redo2, Undo2 } from 'lucide-react';
 
@@ -72,7 +73,10 @@ function RecentThing({ thing, onCorrect }: { thing: Thing; onCorrect: () => void
         type="button"
         onClick={onCorrect}
         title="Decide it anew"
-        className="flex max-w-[240px] gap-2 rounded-r-[5px] border border-l-[5px] border-line bg-sheet py-1.5 pr-2.5 pl-2 text-left text-[13.5px] leading-tight hover:bg-white max-md:min-h-11"
+        className={clsx(
+          'flex max-w-[240px] gap-2 rounded-r-[5px] border border-l-[5px] border-line bg-sheet py-1.5',
+          'pr-2.5 pl-2 text-left text-[13.5px] leading-tight hover:bg-white max-md:min-h-11',
+        )}
         style={{ borderLeftColor: color }}
       >
         <Icon size={16} className="mt-px shrink-0" style={{ color }} aria-hidden="true" />

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import { Camera } from 'lucide-react';
 import { useState, type ChangeEvent } from 'react';
@@ -32,7 +33,11 @@ export function ThingPicture({ projectId, pictureId, onTaken }: ThingPictureProp
   return (
     <>
       <label
-        className={`inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] focus-within:outline-3 focus-within:outline-rim max-md:min-h-11 ${isTaken ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white'}`}
+        className={clsx(
+          'inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px]',
+          'focus-within:outline-3 focus-within:outline-rim max-md:min-h-11',
+          isTaken ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white',
+        )}
       >
         <Camera size={15} aria-hidden="true" /> {isTaken ? 'Picture taken' : 'Picture'}
         <input

@@ -1,4 +1,5 @@
 'use client';
+import clsx from 'clsx';
 
 import type { Ref } from 'react';
 
@@ -22,7 +23,11 @@ export function VerdictBoxes({ ref, tally, roomLitres, isReady, onPick }: Verdic
       ref={ref}
       role="group"
       aria-label="Verdicts"
-      className="mt-6 grid grid-cols-6 gap-x-3.5 gap-y-4.5 max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:mt-0 max-md:gap-1.5 max-md:border-t max-md:border-line max-md:bg-well max-md:p-2 max-md:pt-3"
+      className={clsx(
+        'mt-6 grid grid-cols-6 gap-x-3.5 gap-y-4.5 max-md:fixed max-md:inset-x-0 max-md:bottom-0',
+        'max-md:z-20 max-md:mt-0 max-md:gap-1.5 max-md:border-t max-md:border-line max-md:bg-well',
+        'max-md:p-2 max-md:pt-3',
+      )}
     >
       {verdicts.map((verdict, i) => (
         <VerdictBox
@@ -64,7 +69,14 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: V
       aria-keyshortcuts={traitsOf(verdict).key}
       aria-label={`${verdictWords[verdict]}: ${amount.count} so far, ${note}`}
       style={{ color }}
-      className={`relative flex flex-col justify-between rounded-b-[6px] border-2 border-t-0 border-current bg-white text-left ${isLarge ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-2.5 max-md:py-2' : 'h-[70px] px-2.5 py-2 max-md:col-span-2 max-md:h-[48px] max-md:py-1'} ${isReady ? '' : 'opacity-90'}`}
+      className={clsx(
+        'relative flex flex-col justify-between rounded-b-[6px] border-2 border-t-0 border-current',
+        'bg-white text-left',
+        isLarge
+          ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-2.5 max-md:py-2'
+          : 'h-[70px] px-2.5 py-2 max-md:col-span-2 max-md:h-[48px] max-md:py-1',
+        isReady ? '' : 'opacity-90',
+      )}
     >
       <span
         aria-hidden="true"
@@ -97,7 +109,12 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: V
         <path d="M3 10l7-8" />
       </svg>
       <span
-        className={`relative flex w-full items-center justify-between gap-1 ${isLarge ? 'font-head text-[20px] font-[680] max-md:text-[16px]' : 'text-[13.5px] font-bold'}`}
+        className={clsx(
+          'relative flex w-full items-center justify-between gap-1',
+          isLarge
+            ? 'font-head text-[20px] font-[680] max-md:text-[16px]'
+            : 'text-[13.5px] font-bold',
+        )}
       >
         <span className="flex min-w-0 items-center gap-1.5">
           <Icon

@@ -93,7 +93,8 @@ export function sayTo({ verdict, to }: { readonly verdict: Verdict; readonly to:
 /** Read aloud at the step where it can hurt someone; local rules and licensed trades come first. */
 export const cautionWords: Readonly<Record<CautionCode, string>> = {
   chemical:
-    'Chemicals stay in their original packs, locked or out of a child’s reach, never beside food; nothing acid and no ammonia beside bleach.',
+    'Chemicals stay in their original packs, locked or out of a child’s reach, never beside ' +
+    'food; nothing acid and no ammonia beside bleach.',
   medicine:
     'Medicine goes back to a pharmacy or a take-back scheme, not into the bin or the drain.',
   blade: 'Wrap blades and broken glass and mark the parcel before it leaves.',
@@ -255,12 +256,14 @@ export function progressWords(
   if (decisionCount === 0) parts.push('No decision yet in this session');
   else
     parts.push(
-      `${decisionCount} decisions, ${(pace.nowPerMinute ?? pace.decisionsPerMinute).toFixed(1)} a minute${stepPerMinute > 0 ? `, ${stepPerMinute.toFixed(1)} in this step` : ''}`,
+      `${decisionCount} decisions, ${(pace.nowPerMinute ?? pace.decisionsPerMinute).toFixed(1)} a ` +
+        `minute${stepPerMinute > 0 ? `, ${stepPerMinute.toFixed(1)} in this step` : ''}`,
     );
   if (decisionsLeft !== undefined && forecast && now) {
     const at = (minutes: number) => format(addMinutes(now, minutes), 'HH:mm');
     parts.push(
-      `about ${decisionsLeft} to go: done by ${at(forecast.likelyMinutes)} in half of the cases, by ${at(forecast.highMinutes)} in four of five (from ${forecast.restsOn} intervals)`,
+      `about ${decisionsLeft} to go: done by ${at(forecast.likelyMinutes)} in half of the cases, ` +
+        `by ${at(forecast.highMinutes)} in four of five (from ${forecast.restsOn} intervals)`,
     );
   } else if (decisionsLeft !== undefined) parts.push('too little to go on for a forecast');
   if (skipCount > 0)

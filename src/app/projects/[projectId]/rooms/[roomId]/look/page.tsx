@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
@@ -58,7 +59,10 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
     <Link
       href={`${base}?view=${name}`}
       aria-current={view === name ? 'page' : undefined}
-      className={`flex min-h-11 items-center px-4 font-head text-[15px] font-[650] ${view === name ? 'border-b-[3px] border-rim text-rim-deep' : 'text-soft'}`}
+      className={clsx(
+        'flex min-h-11 items-center px-4 font-head text-[15px] font-[650]',
+        view === name ? 'border-b-[3px] border-rim text-rim-deep' : 'text-soft',
+      )}
     >
       {words}
     </Link>

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { format } from 'date-fns';
 import { notFound } from 'next/navigation';
 
@@ -121,7 +122,12 @@ export default async function ShowPage({
           )}
         </div>
         <dl
-          className={`grid gap-3 max-md:grid-cols-2 ${hasPair ? 'content-start md:grid-cols-1 print:mt-3 print:grid-cols-4' : 'md:grid-cols-4'}`}
+          className={clsx(
+            'grid gap-3 max-md:grid-cols-2',
+            hasPair
+              ? 'content-start md:grid-cols-1 print:mt-3 print:grid-cols-4'
+              : 'md:grid-cols-4',
+          )}
         >
           <Figure
             value={String(results.left.count)}

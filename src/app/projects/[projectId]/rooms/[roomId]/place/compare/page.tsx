@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
@@ -58,7 +59,10 @@ export default async function ComparePage({ params, searchParams }: ComparePageP
             key={name}
             href={`/projects/${projectId}/rooms/${roomId}/place/compare${query}`}
             aria-current={(query !== '') === isHome ? 'true' : undefined}
-            className="min-h-8 content-center text-rim underline underline-offset-3 aria-current:font-bold aria-current:text-ink aria-current:no-underline max-md:min-h-11"
+            className={clsx(
+              'min-h-8 content-center text-rim underline underline-offset-3 aria-current:font-bold',
+              'aria-current:text-ink aria-current:no-underline max-md:min-h-11',
+            )}
           >
             {name}
           </Link>

@@ -59,6 +59,6 @@ test('boards and liners are typed, worked out with proof, drawn, kept, and refus
     .fill('190 cm');
   await work.click();
   await expect(page.getByRole('alert').filter({ hasText: 'longest board' })).toContainText(
-    'Shelf is 1,900 mm long, the longest board 1,800 mm.',
+    'Shelf is 190 cm long, the longest board 180 cm.',
   );
 });

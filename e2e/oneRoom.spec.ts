@@ -111,6 +111,10 @@ test('look: a before picture from a named spot, without its metadata', async () 
     buffer: Buffer.from('<svg onload="alert(1)"/>'),
   });
   await sees(page, 'This file is not a picture that can be read here.');
+  // Refused is not kept: the lid says so until somebody puts it away.
+  await sees(page, '1 refused');
+  await page.getByRole('button', { name: 'Put it away' }).click();
+  await allKept(page);
 });
 
 test('sort: plain words, one key a verdict, and the way back', async () => {

@@ -37,7 +37,7 @@ test('a proposal is worked out, says how good it is and why, is taken at once an
   // More than any shelf holds: said in words, and nothing is moved.
   await wish(page, 'Mugs', { litres: '400' });
   await proposal.getByRole('button', { name: 'Propose' }).click();
-  await expect(proposal).toContainText(/Mugs needs 400 l, the largest bay, .*Shelf, holds/);
+  await expect(proposal).toContainText(/Mugs needs 400 l; the largest place, .*Shelf, holds/);
   await wish(page, 'Mugs', { litres: '60' });
 });
 

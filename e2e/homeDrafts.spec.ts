@@ -54,7 +54,7 @@ test('an arrangement of the whole home is tried: what may leave its room goes to
   await expect(proposal).toContainText('1 of 2 groups may leave their room');
   await proposal.getByRole('button', { name: 'Propose' }).click();
   await expect(proposal).toContainText(
-    /Plates needs 150 l, the largest bay, .*, room 1, holds .* It stays where it is/,
+    /Plates needs 150 l; the largest place, .*, room 1, holds .* It stays where it is/,
   );
   await expect(proposal.getByRole('list', { name: 'What would move' })).toContainText('Tent to');
   await proposal.getByRole('button', { name: 'Leave it' }).click();

@@ -33,7 +33,7 @@ const decision = (i: number) => ({
  * So often the server is killed, each time amid a burst of so many decisions, sent in batches with
  * several on the way at once.
  */
-const KILLS = Number(process.env.TINBOX_KILLS ?? 10);
+const KILLS = Number(process.env.TINBOX_KILLS ?? 6);
 const BURST = 2000;
 const BATCH = 10;
 const AT_ONCE = 4;

@@ -519,7 +519,7 @@ const TSX = ['--conditions=react-server', '--import', 'tsx'];
  * So often the server is killed, each time amid uploads, a home and a table coming in, decisions
  * and a backup.
  */
-const KILLS = Number(process.env.TINBOX_KILLS ?? 10);
+const KILLS = Number(process.env.TINBOX_KILLS ?? 6);
 
 test('killed amid uploads, imports and a backup, again and again, it has all that it answered for and nothing by half', async () => {
   test.setTimeout(120_000 + KILLS * 30_000);

@@ -3,7 +3,7 @@
  * apt where it can), then format, lint, types, unit tests, a production build, and the journeys in a browser
  * against it. Ends with one line `N passed, N failed`; format, lint, types and build count as one each.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 
@@ -20,14 +20,17 @@ const count = (good, bad) => {
   failed += bad;
 };
 
-function main() {
+async function main() {
   ensureInstalled();
   ensureChromium();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
-  step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  step('Lint', bin('eslint'), ['.', '--max-warnings', '0']);
-  step('Types', bin('tsc'), ['--noEmit']);
+  await Promise.all([
+    step('Lint', bin('eslint'), ['.', '--max-warnings', '0']),
+    step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']).then(() =>
+      step('Types', bin('tsc'), ['--noEmit']),
+    ),
+  ]);
   runJest();
   try {
     heading('Build');
@@ -44,10 +47,18 @@ function heading(text) {
   process.stdout.write(`\n== ${text}\n`);
 }
 
-function step(name, command, args) {
+/** Runs beside others; what it says comes as a whole when it has ended. */
+async function step(name, command, args) {
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  const said = [];
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
+  const status = await new Promise((resolve) => {
+    child.once('close', resolve);
+    child.once('error', (error) => said.push(String(error)));
+  });
   heading(name);
-  const isGood = spawnSync(command, args, { cwd: root, stdio: 'inherit' }).status === 0;
-  count(isGood ? 1 : 0, isGood ? 0 : 1);
+  process.stdout.write(Buffer.concat(said.map((chunk) => Buffer.from(chunk))));
+  count(status === 0 ? 1 : 0, status === 0 ? 0 : 1);
 }
 
 /** A runner that dies before its report counts as one failure; so does one that ran nothing. */
@@ -94,7 +105,7 @@ function ensureChromium() {
 }
 
 try {
-  main();
+  await main();
 } catch (error) {
   if (!(error instanceof SetupError)) throw error;
   if (error.message !== '') process.stderr.write(`${error.message}\n`);

@@ -1,9 +1,10 @@
 import type { Moment } from '@/core/look';
 import { createUuid } from '../createUuid';
 import { browserMeans } from '../outbox/browserMeans';
-import { Outbox, type OutboxMeans, type Waiting } from '../outbox/Outbox';
+import { Outbox, type OutboxMeans } from '../outbox/Outbox';
 import { createOutboxStore } from '../outbox/outboxStore';
 import { readServerAnswer } from '../outbox/readServerAnswer';
+import type { Waiting } from '../outbox/waiting';
 
 /** A picture on its way. Its id is the one that it will have. */
 export interface OutgoingPicture extends Waiting {

@@ -1,13 +1,6 @@
 import type { OutboxJournal } from './outboxJournal';
 import type { OutboxStore } from './outboxStore';
-
-/** Something that the server has not answered for. Its id is made here: sent twice, it counts once. */
-export interface Waiting {
-  readonly id: string;
-  readonly projectId: string;
-  /** Why the server refused it, in its words; empty while it can still go. */
-  readonly problem: string;
-}
+import type { Waiting } from './waiting';
 
 /** What keeps everything from going out: no answer at all, or a fault of the server's in its words. */
 export type OutboxFault =

@@ -1,4 +1,5 @@
-import type { OutboxMeans, Waiting } from './Outbox';
+import type { OutboxMeans } from './Outbox';
+import type { Waiting } from './waiting';
 
 /** By the browser's locks where it has them; without, what two tabs send still counts once. */
 const aloneAs =

@@ -1,4 +1,4 @@
-import type { Waiting } from './Outbox';
+import type { Waiting } from './waiting';
 
 /**
  * Holds what is made from that moment until the browser's database has it: that one answers later,

@@ -6,7 +6,7 @@ import {
   type StoreNames,
 } from 'idb';
 
-import type { Waiting } from './Outbox';
+import type { Waiting } from './waiting';
 
 /** Where things lie until they are kept: one list a browser, whichever of its tabs they were made in. */
 export interface OutboxStore<T extends Waiting> {

@@ -4,8 +4,9 @@ import { useState } from 'react';
 
 import { formatCount } from '@/core/shared';
 import { pictureOutbox, type OutgoingPicture } from '../look/pictureOutbox';
-import type { Outbox, OutboxFault, Waiting } from '../outbox/Outbox';
+import type { Outbox, OutboxFault } from '../outbox/Outbox';
 import { useOutbox } from '../outbox/useOutbox';
+import type { Waiting } from '../outbox/waiting';
 import { Button } from '../primitives/Button';
 import { Sheet } from '../primitives/Sheet';
 import { decisionOutbox, type WaitingDecision } from '../sort/decisionOutbox';

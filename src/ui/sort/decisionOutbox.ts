@@ -1,9 +1,10 @@
 import type { DecisionEvent } from '@/core/sort';
 import { browserMeans } from '../outbox/browserMeans';
-import { Outbox, type OutboxMeans, type Waiting } from '../outbox/Outbox';
+import { Outbox, type OutboxMeans } from '../outbox/Outbox';
 import { createOutboxJournal, readJson, type OutboxJournal } from '../outbox/outboxJournal';
 import { createOutboxStore } from '../outbox/outboxStore';
 import { readServerAnswer } from '../outbox/readServerAnswer';
+import type { Waiting } from '../outbox/waiting';
 import { deviceNow, lastKnownAt, noteServerTime } from './deviceClock';
 
 /** A decision on its way; its id is the event's. */

@@ -16,25 +16,9 @@ const LAYERS = {
 };
 
 const STILL_COMPLEX = {
-  'src/core/fit/adviseInsides.ts': 25,
-  'src/core/fit/coverGroup.ts': 21,
-  'src/core/fit/decidePlaces.ts': 44,
-  'src/core/fit/findFitFaults.ts': 32,
   'src/core/fit/groupCovers.ts': 26,
   'src/core/fit/listCovers.ts': 31,
-  'src/core/fit/packTight.ts': 21,
-  'src/core/fit/parseProduct.ts': 21,
-  'src/core/fit/planFit.ts': 35,
   'src/core/fit/searchPlaces.ts': 23,
-  'src/core/fit/skyline.ts': 42,
-  'src/core/place/boundByBays.ts': 32,
-  'src/core/place/boundZones.ts': 33,
-  'src/core/place/moveKnots.ts': 22,
-  'src/core/place/searchZones.ts': 43,
-  'src/core/place/sequenceKnot.ts': 23,
-  'src/core/shared/length.ts': 27,
-  'src/core/shop/cutPatterns.ts': 21,
-  'src/core/shop/rollLayout.ts': 32,
   'src/server/fit/catalogueCsv.ts': 21,
   'src/server/sort/decisionsCsv.ts': 29,
   'src/ui/place/MoveListView.tsx': 21,
@@ -146,7 +130,6 @@ export default [
     rules: { complexity: ['error', most] },
   })),
   {
-    files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-imports': [

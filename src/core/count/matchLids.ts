@@ -98,7 +98,7 @@ export function matchLids(things: readonly Thing[], unit: LengthUnit): LidMatch 
       ),
     ),
     boxesWithout: left(boxes.piles, (b) => sumOf(flow[b] ?? [])),
-    lidsWithout: left(lids.piles, (l) => sumOf(flow.map((row) => row[l] ?? 0))),
+    lidsWithout: left(lids.piles, (l) => sumOf(flow.map((row) => row[l]!))),
     // Where there is no lid at all, boxes are just boxes.
     unmeasured: isWithLids ? [...boxes.unmeasured, ...lids.unmeasured] : [],
   };
@@ -147,11 +147,11 @@ export function matchPiles(
       if (seen.has(l)) continue;
       seen.add(l);
       const other =
-        (free[l] ?? 0) > 0
+        free[l]! > 0
           ? undefined
           : boxes.findIndex((_, o) => o !== b && (flow[o]?.[l] ?? 0) > 0 && augment(o, seen));
       if (other === -1) continue;
-      if (other === undefined) free[l] = (free[l] ?? 0) - 1;
+      if (other === undefined) free[l] = free[l]! - 1;
       else (flow[other] as number[])[l] = (flow[other]?.[l] ?? 0) - 1;
       (flow[b] as number[])[l] = (flow[b]?.[l] ?? 0) + 1;
       return true;

@@ -91,7 +91,7 @@ function toStretches(times: readonly number[]): SortResults['stretches'] {
   const counts = Array.from({ length: count }, () => 0);
   for (const time of times) {
     const stretch = Math.floor((time - first) / STRETCH_MS);
-    counts[stretch] = (counts[stretch] ?? 0) + 1;
+    counts[stretch] = counts[stretch]! + 1;
   }
   return counts.map((pieces, i) => ({
     startedAt: new Date(first + i * STRETCH_MS).toISOString(),

@@ -137,26 +137,7 @@ export function adviseInsides({
       ],
     });
 
-  const heightOf = (id: string) =>
-    question.containers.find((container) => container.id === id)?.outer.height ?? 0;
-  const topMm = Math.max(
-    0,
-    ...(answer?.placements ?? []).map(({ containerId, z }) => z + heightOf(containerId)),
-  );
-  const freeMm = clear.z1 - topMm;
-  if (topMm > 0 && freeMm >= MUCH_AIR_MM) {
-    // Over what stands there, and with room left above it.
-    const risers = goesIn(['riser']).filter(
-      ({ height }) => height.mm >= topMm && clear.z1 - height.mm >= MUCH_AIR_MM / 2,
-    );
-    const stacking = goesIn(['stacking drawer']).filter(({ height }) => height.mm <= freeMm);
-    tips.push({
-      code: 'air_above',
-      freeMm,
-      names: [...named(risers).slice(0, 1), ...named(stacking)].slice(0, MOST_NAMES),
-    });
-  }
-
+  tips.push(...airAbove(question, answer, clear.z1, { goesIn, named }));
   for (const group of question.groups) {
     const heightMm = group.minInnerHeight ?? 0;
     if (heightMm >= TALL_MM)
@@ -180,13 +161,51 @@ export function adviseInsides({
       code: 'damp',
       leftOut: question.containers.filter(({ material }) => DAMP_SHY.has(material)).length,
     });
-  const lidded = (answer?.placements ?? []).filter(
-    ({ containerId }) => question.containers.find(({ id }) => id === containerId)?.lid,
-  ).length;
-  if (lidded > 0 && people.some(({ lids }) => lids === 'leaves'))
-    tips.push({ code: 'no_lids', lidded });
+  return [...tips, ...habitTips(question, answer, people)];
+}
+
+interface Shelf {
+  readonly goesIn: (kinds: readonly ContainerProduct['kind'][]) => ContainerProduct[];
+  readonly named: (list: readonly ContainerProduct[]) => string[];
+}
+
+/** Much air over what stands: something to stand over it, or on it. */
+function airAbove(
+  { containers }: FitQuestion,
+  answer: InsideQuestion['answer'],
+  topOfRoomMm: number,
+  { goesIn, named }: Shelf,
+): InsideTip[] {
+  const heightOf = (id: string) =>
+    containers.find((container) => container.id === id)?.outer.height ?? 0;
+  const tops = answer?.placements.map(({ containerId, z }) => z + heightOf(containerId)) ?? [];
+  const topMm = Math.max(0, ...tops);
+  const freeMm = topOfRoomMm - topMm;
+  if (topMm <= 0 || freeMm < MUCH_AIR_MM) return [];
+  // Over what stands there, and with room left above it.
+  const risers = goesIn(['riser']).filter(
+    ({ height }) => height.mm >= topMm && topOfRoomMm - height.mm >= MUCH_AIR_MM / 2,
+  );
+  const stacking = goesIn(['stacking drawer']).filter(({ height }) => height.mm <= freeMm);
+  const names = [...named(risers).slice(0, 1), ...named(stacking)].slice(0, MOST_NAMES);
+  return [{ code: 'air_above', freeMm, names }];
+}
+
+/** What the habits of those who live here speak against. */
+function habitTips(
+  { containers, groups }: FitQuestion,
+  answer: InsideQuestion['answer'],
+  people: InsideQuestion['people'],
+): InsideTip[] {
+  const isLidded = (id: string) => containers.find((container) => container.id === id)?.lid;
+  const lidded = answer?.placements.filter(({ containerId }) => isLidded(containerId)).length ?? 0;
   const looking = people.filter(({ labels }) => labels === 'pictures').map(({ name }) => name);
-  if (looking.length > 0 && question.groups.length > 0)
-    tips.push({ code: 'pictures', personNames: looking });
-  return tips;
+  return [
+    ...(lidded > 0 && people.some(({ lids }) => lids === 'leaves')
+      ? [{ code: 'no_lids' as const, lidded }]
+      : []),
+    ...(looking.length > 0 && groups.length > 0
+      ? [{ code: 'pictures' as const, personNames: looking }]
+      : []),
+  ];
 }

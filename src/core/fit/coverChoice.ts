@@ -88,7 +88,7 @@ export class CoverChoice {
     );
     const least = this.priced.map((covers) => covers[0]?.sum ?? Infinity);
     this.leastAfter = ordered.map((_, g) =>
-      least.slice(g + 1 + (this.twinsAfter[g] ?? 0)).reduce((a, b) => a + b, 0),
+      least.slice(g + 1 + this.twinsAfter[g]!).reduce((a, b) => a + b, 0),
     );
     this.reached = bound;
     this.go(undefined, 0, 0, limit);
@@ -118,7 +118,7 @@ export class CoverChoice {
       if (noGoods.hold(covers)) continue;
       if (step.g + 1 < this.priced.length) {
         this.markUsed(step);
-        this.go(step, step.g + 1, (this.twinsAfter[step.g] ?? 0) > 0 ? step.c : 0, below);
+        this.go(step, step.g + 1, this.twinsAfter[step.g]! > 0 ? step.c : 0, below);
       } else if (step.bound < step.worth - EPS) {
         if (step.worth < below - EPS) this.begun.add({ ...step, bound: step.worth, isFinal: true });
       } else if (isPossible(covers)) {
@@ -139,7 +139,7 @@ export class CoverChoice {
    */
   private go(before: Step | undefined, g: number, from: number, below: number): void {
     const priced = this.priced[g] ?? [];
-    const twins = this.twinsAfter[g] ?? 0;
+    const twins = this.twinsAfter[g]!;
     const sumBefore = before?.sum ?? -this.offset;
     for (let c = from; c < priced.length; c += 1) {
       const next = priced[c];
@@ -147,7 +147,7 @@ export class CoverChoice {
       const sum = sumBefore + next.sum;
       const bound = Math.max(
         before?.bound ?? -Infinity,
-        sum + twins * next.sum + (this.leastAfter[g] ?? 0),
+        sum + twins * next.sum + this.leastAfter[g]!,
       );
       if (bound >= below - EPS) return;
       if (!this.keepsRows(next.cover)) continue;
@@ -166,7 +166,7 @@ export class CoverChoice {
 
   private keepsRows({ shares }: Cover): boolean {
     for (let r = 0; r < this.rowCount; r += 1)
-      if ((this.used[r] ?? 0) + (shares[r] ?? 0) > 1 + EPS) return false;
+      if (this.used[r]! + shares[r]! > 1 + EPS) return false;
     return true;
   }
 
@@ -174,8 +174,7 @@ export class CoverChoice {
     this.used.fill(0);
     for (let at = step; at; at = at.before) {
       const shares = this.priced[at.g]?.[at.c]?.cover.shares;
-      for (let r = 0; r < this.rowCount; r += 1)
-        this.used[r] = (this.used[r] ?? 0) + (shares?.[r] ?? 0);
+      for (let r = 0; r < this.rowCount; r += 1) this.used[r] = this.used[r]! + (shares?.[r] ?? 0);
     }
   }
 
@@ -239,7 +238,7 @@ class Heap<T> {
 
 const pricedSum = (cover: Cover, prices: Float64Array): number => {
   let sum = cover.worth;
-  for (let r = 0; r < prices.length; r += 1) sum += (prices[r] ?? 0) * (cover.shares[r] ?? 0);
+  for (let r = 0; r < prices.length; r += 1) sum += prices[r]! * cover.shares[r]!;
   return sum;
 };
 
@@ -272,16 +271,15 @@ function priceRows(
       let least = Infinity;
       let at = -1;
       for (let c = 0; c < worths.length; c += 1) {
-        let weight = worths[c] ?? 0;
-        for (let r = 0; r < rowCount; r += 1)
-          weight += (prices[r] ?? 0) * (shares[c * rowCount + r] ?? 0);
+        let weight = worths[c]!;
+        for (let r = 0; r < rowCount; r += 1) weight += prices[r]! * shares[c * rowCount + r]!;
         if (weight >= least) continue;
         least = weight;
         at = c;
       }
       sum += count * least;
       for (let r = 0; r < rowCount && at >= 0; r += 1)
-        used[r] = (used[r] ?? 0) + count * (shares[at * rowCount + r] ?? 0);
+        used[r] = used[r]! + count * shares[at * rowCount + r]!;
     }
     return { sum, used };
   });
@@ -316,7 +314,7 @@ export function climbPrices(
     const goal = Number.isFinite(limit) ? limit : bound * GUESS;
     if (norm < EPS || bound >= limit) break;
     const move = (step * (goal - bound)) / norm;
-    prices = prices.map((price, r) => Math.max(0, price + move * (over[r] ?? 0)));
+    prices = prices.map((price, r) => Math.max(0, price + move * over[r]!));
   }
   return best;
 }

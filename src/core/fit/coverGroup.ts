@@ -17,6 +17,28 @@ const MOST_STEPS = 300;
 /** Limited containers are taken one by one; more of one than this are hardly ever wanted. */
 const MOST_LIMITED = 12;
 
+/** Litres of a step: a tenth where everything is in whole tenths, else a share of the group's. */
+function stepOf(group: FitGroup, coverers: readonly Coverer[]): number {
+  const isTenths =
+    group.litres <= MOST_STEPS / 10 &&
+    isTenth(group.litres) &&
+    coverers.every(({ container }) => isTenth(container.innerLitres));
+  return isTenths ? 0.1 : group.litres / MOST_STEPS;
+}
+
+/** One more piece that is there once: for which litres it is part of the lightest cover so far. */
+function addPiece(best: Float64Array, target: number, gain: number, weight: number): Uint8Array {
+  const taken = new Uint8Array(target + 1);
+  if (gain <= 0) return taken;
+  for (let litres = target; litres > 0; litres -= 1) {
+    const value = best[Math.max(0, litres - gain)]! + weight;
+    if (value >= best[litres]!) continue;
+    best[litres] = value;
+    taken[litres] = 1;
+  }
+  return taken;
+}
+
 /**
  * Covers a group's litres at the least weight: a knapsack by litres, each container's litres rounded
  * down to a step. O(steps × containers). Undefined where they do not hold enough.
@@ -26,11 +48,7 @@ export function coverGroup(
   group: FitGroup,
   coverers: readonly Coverer[],
 ): readonly Part[] | undefined {
-  const isTenths =
-    group.litres <= MOST_STEPS / 10 &&
-    isTenth(group.litres) &&
-    coverers.every(({ container }) => isTenth(container.innerLitres));
-  const step = isTenths ? 0.1 : group.litres / MOST_STEPS;
+  const step = stepOf(group, coverers);
   const target = Math.ceil(group.litres / step - 1e-9);
   const { best, last } = SCRATCH;
   best.fill(Infinity, 1, target + 1);
@@ -44,18 +62,9 @@ export function coverGroup(
   const pieces = limited.flatMap((coverer) =>
     Array.from({ length: Math.min(coverer.available, MOST_LIMITED) }, () => coverer),
   );
-  const layers = pieces.map(({ container, weight }) => {
-    const taken = new Uint8Array(target + 1);
-    const gain = stepsOf(container);
-    for (let litres = target; litres > 0; litres -= 1) {
-      const value = (best[Math.max(0, litres - gain)] ?? Infinity) + weight;
-      if (gain > 0 && value < (best[litres] ?? Infinity)) {
-        best[litres] = value;
-        taken[litres] = 1;
-      }
-    }
-    return taken;
-  });
+  const layers = pieces.map(({ container, weight }) =>
+    addPiece(best, target, stepsOf(container), weight),
+  );
   const free = keepUndominated(
     coverers
       .filter((coverer) => !limited.includes(coverer))

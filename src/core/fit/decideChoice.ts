@@ -156,7 +156,7 @@ export function isRefutedByLines(
     const variable = model.addVariable();
     model.addRow(
       [
-        ...entries.flatMap(({ item }, e) => (item === i ? [[lying[e] ?? 0, 1] as const] : [])),
+        ...entries.flatMap(({ item }, e) => (item === i ? [[lying[e]!, 1] as const] : [])),
         [variable, 1],
       ],
       { least: 1 },
@@ -220,7 +220,7 @@ function addLines(
   const patternsOf = bands.map((band) => listPatterns(request, items, entries, band, isAcross));
   if (patternsOf.some((patterns) => patterns === undefined)) return;
   const rows = entries.map(({ width, depth }, e): (readonly [number, number])[] => [
-    [lying[e] ?? 0, isAcross ? -depth : -width],
+    [lying[e]!, isAcross ? -depth : -width],
   ]);
   bands.forEach((band, b) => {
     const lines = (patternsOf[b] ?? []).map((pattern) => {
@@ -259,7 +259,7 @@ function bandsOf(
     .filter((edge) => edge >= 0 && edge <= breadth)
     .sort((a, b) => a - b);
   return edges.slice(1).map((to, i): Band => {
-    const from = edges[i] ?? 0;
+    const from = edges[i]!;
     const met = fixed
       .filter(({ across }) => across.from < to - EPS && across.to > from + EPS)
       .map(({ along }) => along)
@@ -295,12 +295,12 @@ function listPatterns(
   let steps = 0;
   const goesIn = (e: number, sum: number): boolean => {
     const entry = entries[e];
-    if (!entry || isTaken[entry.item] || sum + (lengths[e] ?? 0) > whole + EPS) return false;
+    if (!entry || isTaken[entry.item] || sum + lengths[e]! > whole + EPS) return false;
     steps += 1;
     if (
       !isWhole &&
       !fitsInto(
-        [...taken, e].map((one) => lengths[one] ?? 0).sort((x, y) => y - x),
+        [...taken, e].map((one) => lengths[one]!).sort((x, y) => y - x),
         [...band.stretches],
       )
     )
@@ -322,7 +322,7 @@ function listPatterns(
       isFull = false;
       taken.push(e);
       isTaken[item] = true;
-      const goesOn = visit(e + 1, sum + (lengths[e] ?? 0));
+      const goesOn = visit(e + 1, sum + lengths[e]!);
       isTaken[item] = false;
       taken.pop();
       if (!goesOn) return false;

@@ -137,9 +137,9 @@ class Placing {
     const found = visit(this.start());
     if (found === 'none' || found === undefined) return found;
     return this.blocks.map((_, i) => ({
-      x: found.xFrom[i] ?? 0,
-      y: found.yFrom[i] ?? 0,
-      lie: { width: found.widths[i] ?? 0, depth: found.depths[i] ?? 0 },
+      x: found.xFrom[i]!,
+      y: found.yFrom[i]!,
+      lie: { width: found.widths[i]!, depth: found.depths[i]! },
     }));
   }
 
@@ -161,7 +161,7 @@ class Placing {
     const pair = this.pickPair(state);
     if (pair >= 0) {
       return [BEFORE, BEHIND, LEFT, RIGHT]
-        .filter((way) => ((state.ways[pair] ?? 0) & way) !== 0)
+        .filter((way) => (state.ways[pair]! & way) !== 0)
         .map((way) => {
           const next = copy();
           next.ways[pair] = way;
@@ -173,8 +173,8 @@ class Placing {
       const next = copy();
       next.widths[i] = width;
       next.depths[i] = depth;
-      next.xTo[i] = Math.min(next.xTo[i] ?? 0, this.room.width - width);
-      next.yTo[i] = Math.min(next.yTo[i] ?? 0, this.room.depth - depth);
+      next.xTo[i] = Math.min(next.xTo[i]!, this.room.width - width);
+      next.yTo[i] = Math.min(next.yTo[i]!, this.room.depth - depth);
       return { ...next, lain: i + 1 };
     });
   }
@@ -212,7 +212,7 @@ class Placing {
     const alone = blocks.findIndex((block, i) =>
       blocks.every((other, j) => i === j || !isEqual(block, other)),
     );
-    if (room.fixed.length === 0 && alone >= 0) xTo[alone] = (xTo[alone] ?? 0) / 2 + EPS;
+    if (room.fixed.length === 0 && alone >= 0) xTo[alone] = xTo[alone]! / 2 + EPS;
     return {
       xFrom: all(
         () => 0,
@@ -241,40 +241,21 @@ class Placing {
   private narrow(state: State): boolean {
     const { xFrom, xTo, yFrom, yTo, widths, depths, ways } = state;
     for (let i = 0; i < this.count; i += 1)
-      if ((xFrom[i] ?? 0) > (xTo[i] ?? 0) + EPS || (yFrom[i] ?? 0) > (yTo[i] ?? 0) + EPS)
-        return false;
+      if (xFrom[i]! > xTo[i]! + EPS || yFrom[i]! > yTo[i]! + EPS) return false;
     for (let hasMoved = true; hasMoved;) {
       hasMoved = false;
       for (let i = 0; i < this.count; i += 1) {
         for (let j = i + 1; j < this.all; j += 1) {
           const at = i * this.all + j;
-          const before = ways[at] ?? 0;
+          const before = ways[at]!;
           if (before === 0) continue;
-          let left = before;
-          if ((left & LEFT) !== 0 && (xFrom[i] ?? 0) + (widths[i] ?? 0) > (xTo[j] ?? 0) + EPS)
-            left &= ~LEFT;
-          if ((left & RIGHT) !== 0 && (xFrom[j] ?? 0) + (widths[j] ?? 0) > (xTo[i] ?? 0) + EPS)
-            left &= ~RIGHT;
-          if (
-            (left & BEFORE) !== 0 &&
-            ((yFrom[i] ?? 0) + (depths[i] ?? 0) > (yTo[j] ?? 0) + EPS || !this.mayBlock(ways, i, j))
-          )
-            left &= ~BEFORE;
-          if (
-            (left & BEHIND) !== 0 &&
-            ((yFrom[j] ?? 0) + (depths[j] ?? 0) > (yTo[i] ?? 0) + EPS || !this.mayBlock(ways, j, i))
-          )
-            left &= ~BEHIND;
+          const left = this.waysLeft(state, i, j, before);
           if (left === 0) return false;
           if (left !== before) {
             ways[at] = left;
             hasMoved = true;
           }
-          let moved = 0;
-          if (left === LEFT) moved = push(xFrom, xTo, widths, i, j);
-          else if (left === RIGHT) moved = push(xFrom, xTo, widths, j, i);
-          else if (left === BEFORE) moved = push(yFrom, yTo, depths, i, j);
-          else if (left === BEHIND) moved = push(yFrom, yTo, depths, j, i);
+          const moved = pushApart(state, i, j, left);
           if (moved < 0) return false;
           if (moved > 0) hasMoved = true;
         }
@@ -286,6 +267,25 @@ class Placing {
     );
   }
 
+  /** Of the ways of a pair, those for which there is room and that leave every way out. */
+  private waysLeft(state: State, i: number, j: number, before: number): number {
+    const { xFrom, xTo, yFrom, yTo, widths, depths, ways } = state;
+    let left = before;
+    if ((left & LEFT) !== 0 && xFrom[i]! + widths[i]! > xTo[j]! + EPS) left &= ~LEFT;
+    if ((left & RIGHT) !== 0 && xFrom[j]! + widths[j]! > xTo[i]! + EPS) left &= ~RIGHT;
+    if (
+      (left & BEFORE) !== 0 &&
+      (yFrom[i]! + depths[i]! > yTo[j]! + EPS || !this.mayBlock(ways, i, j))
+    )
+      left &= ~BEFORE;
+    if (
+      (left & BEHIND) !== 0 &&
+      (yFrom[j]! + depths[j]! > yTo[i]! + EPS || !this.mayBlock(ways, j, i))
+    )
+      left &= ~BEHIND;
+    return left;
+  }
+
   /** Whether what surely lies on one line goes in side by side. */
   private fitsAlong(
     from: Float64Array,
@@ -295,12 +295,11 @@ class Placing {
     most: number,
   ): boolean {
     for (let i = 0; i < this.count; i += 1) {
-      const at = to[i] ?? 0;
-      if (at >= (from[i] ?? 0) + (lengths[i] ?? 0) - EPS) continue;
+      const at = to[i]!;
+      if (at >= from[i]! + lengths[i]! - EPS) continue;
       let sum = 0;
       for (let j = 0; j < this.count; j += 1)
-        if ((to[j] ?? 0) <= at + EPS && (from[j] ?? 0) + (lengths[j] ?? 0) > at + EPS)
-          sum += sizes[j] ?? 0;
+        if (to[j]! <= at + EPS && from[j]! + lengths[j]! > at + EPS) sum += sizes[j]!;
       if (sum > most + EPS) return false;
     }
     return true;
@@ -312,10 +311,10 @@ class Placing {
     const levels = this.blocks[j]?.pile.levels;
     if (!grams || !levels) return true;
     for (let l = 0; l < levels.length; l += 1) {
-      if ((grams[l] ?? 0) === 0) continue;
+      if (grams[l]! === 0) continue;
       if (levels[l]?.group.front) return false;
       if (this.room.isPullOut) continue;
-      let massG = (grams[l] ?? 0) + (this.ownG[j]?.[l] ?? 0);
+      let massG = grams[l]! + (this.ownG[j]?.[l] ?? 0);
       for (let k = 0; k < this.count; k += 1)
         if (k !== i && k !== j && this.wayOf(ways, k, j) === BEFORE)
           massG += this.gramsOf[k]?.[j]?.[l] ?? 0;
@@ -325,8 +324,8 @@ class Placing {
   }
 
   private wayOf(ways: Uint8Array, i: number, j: number): number {
-    if (i < j) return ways[i * this.all + j] ?? 0;
-    return OPPOSITE.get(ways[j * this.all + i] ?? 0) ?? 0;
+    if (i < j) return ways[i * this.all + j]!;
+    return OPPOSITE.get(ways[j * this.all + i]!) ?? 0;
   }
 
   /**
@@ -340,11 +339,10 @@ class Placing {
     for (let i = 0; i < lain; i += 1) {
       for (let j = i + 1; j < this.all; j += 1) {
         if (j >= lain && j < this.count) continue;
-        const ways = state.ways[i * this.all + j] ?? 0;
+        const ways = state.ways[i * this.all + j]!;
         const left = countBits(ways);
         if (left < 2 || this.isApart(state, i, j)) continue;
-        const score =
-          ((widths[i] ?? 0) * (depths[i] ?? 0) + (widths[j] ?? 0) * (depths[j] ?? 0)) / 4 ** left;
+        const score = (widths[i]! * depths[i]! + widths[j]! * depths[j]!) / 4 ** left;
         if (score <= bestScore) continue;
         bestScore = score;
         best = i * this.all + j;
@@ -355,10 +353,24 @@ class Placing {
 
   /** Left or right of each other wherever they are put. */
   private isApart({ xFrom, xTo, widths }: State, i: number, j: number): boolean {
-    return (
-      (xTo[i] ?? 0) + (widths[i] ?? 0) <= (xFrom[j] ?? 0) + EPS ||
-      (xTo[j] ?? 0) + (widths[j] ?? 0) <= (xFrom[i] ?? 0) + EPS
-    );
+    return xTo[i]! + widths[i]! <= xFrom[j]! + EPS || xTo[j]! + widths[j]! <= xFrom[i]! + EPS;
+  }
+}
+
+/** Where one way is left, it is kept to; as `push` says, 0 where several are left. */
+function pushApart(state: State, i: number, j: number, left: number): number {
+  const { xFrom, xTo, yFrom, yTo, widths, depths } = state;
+  switch (left) {
+    case LEFT:
+      return push(xFrom, xTo, widths, i, j);
+    case RIGHT:
+      return push(xFrom, xTo, widths, j, i);
+    case BEFORE:
+      return push(yFrom, yTo, depths, i, j);
+    case BEHIND:
+      return push(yFrom, yTo, depths, j, i);
+    default:
+      return 0;
   }
 }
 
@@ -370,18 +382,18 @@ function push(
   i: number,
   j: number,
 ): number {
-  const least = (from[i] ?? 0) + (sizes[i] ?? 0);
-  const most = (to[j] ?? 0) - (sizes[i] ?? 0);
+  const least = from[i]! + sizes[i]!;
+  const most = to[j]! - sizes[i]!;
   let moved = 0;
-  if (least > (from[j] ?? 0) + EPS) {
+  if (least > from[j]! + EPS) {
     from[j] = least;
     moved = 1;
   }
-  if (most < (to[i] ?? 0) - EPS) {
+  if (most < to[i]! - EPS) {
     to[i] = most;
     moved = 1;
   }
-  return (from[j] ?? 0) > (to[j] ?? 0) + EPS || (from[i] ?? 0) > (to[i] ?? 0) + EPS ? -1 : moved;
+  return from[j]! > to[j]! + EPS || from[i]! > to[i]! + EPS ? -1 : moved;
 }
 
 const countBits = (ways: number): number =>

@@ -99,30 +99,11 @@ function weigh(items: Item[]): void {
 
 function checkItem(request: FitRequest, items: readonly Item[], item: Item, say: Say): void {
   const { bay, clearances: c } = request;
-  const { at, what, group, w, d, h } = item;
-  const isInside =
-    at.x >= c.side - EPS &&
-    at.x + w <= bay.width - c.side + EPS &&
-    at.y >= c.front - EPS &&
-    at.y + d <= bay.depth - c.back + EPS &&
-    at.z >= -EPS &&
-    at.z + h <= bay.height - c.top + EPS;
-  if (!isInside) say('outside_bay', what.id);
-  const faces = what.turnable === false ? [what.outer.width] : [what.outer.width, what.outer.depth];
-  const passes =
-    faces.some((face) => face <= (bay.openingWidth ?? bay.width) + EPS) &&
-    h <= (bay.openingHeight ?? bay.height) + EPS;
-  if (!passes) say('opening', what.id);
+  const { what, group } = item;
+  if (!isInside(request, item)) say('outside_bay', what.id);
+  if (!passesOpening(request, item)) say('opening', what.id);
   if (bay.moist && /^(card|wicker|wood|fabric)$/.test(what.material)) say('moist', what.id);
-  const inner = what.innerWidth ?? Math.min(what.outer.width, what.outer.depth);
-  const isWish =
-    (group.lid !== 'required' || what.lid === true) &&
-    (group.lid !== 'forbidden' || what.lid !== true) &&
-    (group.see !== 'clear' || what.clear === true) &&
-    (group.see !== 'opaque' || what.clear !== true) &&
-    (group.minInnerHeight ?? 0) <= what.innerHeight + EPS &&
-    (group.minInnerWidth ?? 0) <= inner + EPS;
-  if (!isWish) say('wish', `${what.id} for ${group.id}`);
+  if (!isAsWished(item)) say('wish', `${what.id} for ${group.id}`);
   if (item.massG - (what.tareG ?? 0) > (what.maxLoadG ?? Infinity) + EPS)
     say('content_load', what.id);
   for (const o of bay.obstacles ?? []) {
@@ -137,6 +118,37 @@ function checkItem(request: FitRequest, items: readonly Item[], item: Item, say:
   }
   checkStack(items, item, say);
   checkBlocking(request, items, item, say);
+}
+
+function isInside({ bay, clearances: c }: FitRequest, { at, w, d, h }: Item): boolean {
+  return (
+    at.x >= c.side - EPS &&
+    at.x + w <= bay.width - c.side + EPS &&
+    at.y >= c.front - EPS &&
+    at.y + d <= bay.depth - c.back + EPS &&
+    at.z >= -EPS &&
+    at.z + h <= bay.height - c.top + EPS
+  );
+}
+
+function passesOpening({ bay }: FitRequest, { what, h }: Item): boolean {
+  const faces = what.turnable === false ? [what.outer.width] : [what.outer.width, what.outer.depth];
+  return (
+    faces.some((face) => face <= (bay.openingWidth ?? bay.width) + EPS) &&
+    h <= (bay.openingHeight ?? bay.height) + EPS
+  );
+}
+
+function isAsWished({ what, group }: Item): boolean {
+  const inner = what.innerWidth ?? Math.min(what.outer.width, what.outer.depth);
+  return (
+    (group.lid !== 'required' || what.lid === true) &&
+    (group.lid !== 'forbidden' || what.lid !== true) &&
+    (group.see !== 'clear' || what.clear === true) &&
+    (group.see !== 'opaque' || what.clear !== true) &&
+    (group.minInnerHeight ?? 0) <= what.innerHeight + EPS &&
+    (group.minInnerWidth ?? 0) <= inner + EPS
+  );
 }
 
 const isStackOf = (a: Item, b: Item): boolean =>

@@ -290,7 +290,7 @@ export class Floor {
 
   private isFree(pile: Pile, blockedG: readonly number[]): boolean {
     return pile.levels.every((level, i) => {
-      const grams = blockedG[i] ?? 0;
+      const grams = blockedG[i]!;
       // Even what weighs nothing is in the way of a front group; it counts as a trifle in addBlocked.
       return level.group.front
         ? grams === 0
@@ -334,7 +334,7 @@ export function addBlocked(blockedG: number[], behind: Pile, before: Pile): void
       if (j * beforeHeight >= (i + 1) * height - TOLERANCE_MM) break;
       const other = before.levels[j];
       if (other && other.group !== group && i * height < (j + 1) * beforeHeight - TOLERANCE_MM)
-        blockedG[i] = (blockedG[i] ?? 0) + other.massG + TRIFLE_G;
+        blockedG[i] = blockedG[i]! + other.massG + TRIFLE_G;
     }
   }
 }

@@ -102,7 +102,7 @@ function findWeights(
   alongs.forEach((steps, a) =>
     model.addRow(
       [
-        ...patterns.map((pattern, p) => [slices[p] ?? 0, pattern[a] ?? 0] as const),
+        ...patterns.map((pattern, p) => [slices[p]!, pattern[a]!] as const),
         ...items.flatMap(({ lies }, i) =>
           lies.flatMap((lie, l) =>
             stepsOf(lie.along) === steps ? [[lying[i]?.[l] ?? 0, -lie.across] as const] : [],
@@ -127,18 +127,18 @@ function findWeights(
   // The most that fits within each length: superadditive, and one at the whole length.
   const most = new Float64Array(capacity + 1);
   for (let at = 1; at <= capacity; at += 1) {
-    let value = most[at - 1] ?? 0;
+    let value = most[at - 1]!;
     for (let a = 0; a < alongs.length; a += 1) {
-      const steps = alongs[a] ?? 0;
+      const steps = alongs[a]!;
       if (steps <= at)
-        value = Math.max(value, (most[at - steps] ?? 0) + Math.max(0, solution.rowDuals[a] ?? 0));
+        value = Math.max(value, most[at - steps]! + Math.max(0, solution.rowDuals[a]!));
     }
     most[at] = value;
   }
-  const whole = most[capacity] ?? 0;
+  const whole = most[capacity]!;
   return whole <= 0
     ? undefined
-    : (along) => (most[Math.min(capacity, Math.floor(along / STEP_MM + EPS))] ?? 0) / whole;
+    : (along) => most[Math.min(capacity, Math.floor(along / STEP_MM + EPS))]! / whole;
 }
 
 /** Every way to fill a slice to which nothing can be added; undefined where there are too many. */

@@ -129,7 +129,7 @@ function usableMm2(
     for (let j = i + 1; j < xs.length; j += 1)
       for (let k = 0; k + 1 < ys.length; k += 1)
         for (let l = k + 1; l < ys.length; l += 1) {
-          const rect = { x0: xs[i] ?? 0, x1: xs[j] ?? 0, y0: ys[k] ?? 0, y1: ys[l] ?? 0 };
+          const rect = { x0: xs[i]!, x1: xs[j]!, y0: ys[k]!, y1: ys[l]! };
           if (!isFree(rect) || !holds(rect)) continue;
           for (let a = i; a < j; a += 1)
             for (let b = k; b < l; b += 1) {
@@ -141,8 +141,7 @@ function usableMm2(
     (sum, column, a) =>
       sum +
       column.reduce(
-        (part, is, b) =>
-          part + (is ? ((xs[a + 1] ?? 0) - (xs[a] ?? 0)) * ((ys[b + 1] ?? 0) - (ys[b] ?? 0)) : 0),
+        (part, is, b) => part + (is ? (xs[a + 1]! - xs[a]!) * (ys[b + 1]! - ys[b]!) : 0),
         0,
       ),
     0,

@@ -176,11 +176,10 @@ export class GroupCovers {
       const measured = this.measures.get(container);
       if (!measured || count > (container.available ?? Infinity)) return false;
       const stacks = Math.ceil(count / measured.high);
-      for (let r = 0; r < used.length; r += 1)
-        used[r] = (used[r] ?? 0) + (measured.shares[r] ?? 0) * stacks;
+      for (let r = 0; r < used.length; r += 1) used[r] = used[r]! + measured.shares[r]! * stacks;
     }
     return (
-      this.floorRows.every((row, r) => (used[r] ?? 0) <= row.most * (1 + 1e-9) + 1e-9) &&
+      this.floorRows.every((row, r) => used[r]! <= row.most * (1 + 1e-9) + 1e-9) &&
       this.isBearable(chosen)
     );
   }

@@ -174,7 +174,7 @@ export class CoverList {
     const shares = this.sharesOf(container);
     let isWithin = true;
     for (let r = 0; r < used.length; r += 1) {
-      const sum = (used[r] ?? 0) + count * (shares[r] ?? 0);
+      const sum = used[r]! + count * shares[r]!;
       used[r] = sum;
       if (sum > 1 + EPS) isWithin = false;
     }

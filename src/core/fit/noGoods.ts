@@ -86,7 +86,7 @@ export class NoGoods {
         const met = slotsOf.get(refuted);
         if (met) met.push(slots);
         else slotsOf.set(refuted, [slots]);
-        const size = this.sizes[refuted] ?? 0;
+        const size = this.sizes[refuted]!;
         if ((met?.length ?? 1) >= size && fillsAll(met ?? [slots], size)) return true;
       }
     }
@@ -158,7 +158,7 @@ function singlesOf({ parts }: Cover): Single[] {
       a.container.outer.width * a.container.outer.depth,
   );
 }
-/** Share of the floor, as far as it is known. */
+/** Share of the floor; 0 where no row of floor speaks of it. */
 const floorOf = ({ shares }: Cover): number => shares[0] ?? 0;
 
 function covers(hard: Single, easy: Single): boolean {

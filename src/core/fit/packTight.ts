@@ -117,12 +117,7 @@ class NotchSearch {
         if (this.isUsed[i]) continue;
         for (const size of this.sizesOf(pile)) {
           const key = `${size.width}/${size.depth}/${pile.levels[0]?.group.id}/${pile.levels.length}`;
-          if (
-            size.width > step.width + TOLERANCE_MM ||
-            step.y + size.depth > this.task.depth + TOLERANCE_MM ||
-            tried.has(key)
-          )
-            continue;
+          if (!this.goesIn(size, step) || tried.has(key)) continue;
           tried.add(key);
           this.isUsed[i] = true;
           this.spots.push({ pile, x: step.x, y: step.y, ...size });
@@ -147,6 +142,13 @@ class NotchSearch {
       );
     };
     return visit([{ x: 0, width: this.task.width, y: 0 }], this.task.spareMm2);
+  }
+
+  private goesIn(size: { readonly width: number; readonly depth: number }, step: Step): boolean {
+    return (
+      size.width <= step.width + TOLERANCE_MM &&
+      step.y + size.depth <= this.task.depth + TOLERANCE_MM
+    );
   }
 
   /** With the gap, seen along or across the bay. */

@@ -52,11 +52,6 @@ export function parseProduct(text: string): ParsedProduct {
   const sizes = SIZES.exec(said);
   const before = sizes ? said.slice(0, sizes.index) : (said.split(',')[0] ?? '');
   const after = said.slice(sizes ? sizes.index + sizes[0].length : before.length);
-  const unit = sizes?.[6] ?? '';
-  const sizeOf = (value: string | undefined, own: string | undefined): string | undefined => {
-    const size = `${value ?? ''} ${own ?? unit}`.trim();
-    return value !== undefined && parseLength(size, 'cm').ok ? size : undefined;
-  };
   const litres = LITRES.exec(after);
   const priced = PRICE.exec(litres ? after.replace(litres[0], '') : after);
   const price = priced?.[2];
@@ -74,9 +69,7 @@ export function parseProduct(text: string): ParsedProduct {
   return {
     ...parsed,
     ...definedOf({
-      width: sizeOf(sizes?.[1], sizes?.[2]),
-      depth: sizeOf(sizes?.[3], sizes?.[4]),
-      height: sizeOf(sizes?.[5], sizes?.[6]),
+      ...sizesOf(sizes),
       litres: litres?.[1],
       kind,
       material,
@@ -84,6 +77,21 @@ export function parseProduct(text: string): ParsedProduct {
       price: price !== undefined && parseMoney(price).ok ? price : undefined,
       shopName,
     }),
+  };
+}
+
+/** The last one's unit goes for those that have none; a size that makes no sense is not there. */
+function sizesOf(sizes: RegExpExecArray | null) {
+  if (!sizes) return {};
+  const [, width, widthUnit, depth, depthUnit, height, unit = ''] = sizes;
+  const sizeOf = (value: string | undefined, own: string = unit): string | undefined => {
+    const size = `${value ?? ''} ${own}`.trim();
+    return value !== undefined && parseLength(size, 'cm').ok ? size : undefined;
+  };
+  return {
+    width: sizeOf(width, widthUnit),
+    depth: sizeOf(depth, depthUnit),
+    height: sizeOf(height),
   };
 }
 

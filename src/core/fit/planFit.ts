@@ -1,4 +1,4 @@
-import { createRandom, type Clock, type Random, type Solver } from '../shared';
+import { checkFigures, createRandom, type Clock, type Random, type Solver } from '../shared';
 import { BestFit, scoreOf, type FoundFit } from './bestFit';
 import { toPlacements, type Packing } from './floor';
 import { findFloorCuts } from './floorCuts';
@@ -86,6 +86,7 @@ export function planFit(
   const finish = (found: FoundFit, bound: number): FitAnswer => {
     const answer = sumUp(request, found.chosen, found.packing);
     const objective = found.score[0];
+    checkFigures({ objective, bound, usedLitres: answer.usedLitres });
     const proven = Math.min(objective, bound);
     const isOptimal = objective - proven <= 1e-6 * Math.max(1, objective);
     return {
@@ -181,38 +182,66 @@ class FitRun {
   }
 
   run(): void {
-    const { best, request, covers } = this;
-    for (const placements of this.means.known) {
-      const found = standKnown(request, placements, covers);
-      if (found) best.take(found);
+    this.takeKnown();
+    this.findFirst();
+    let proof = this.best.found ? this.prove(undefined, PROOF.first) : undefined;
+    // It also tells where no choice at all can do.
+    let isModelled = !proof && !this.isDone();
+    if (isModelled) this.boundByModel();
+    while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
+      const isIdle = this.improveAnew();
+      if (!this.best.found || this.isDone()) break;
+      const isListed = this.isListedAnew(proof);
+      if (isIdle && !isListed && (!proof || proof.isThrough)) {
+        // Neither searching nor listing tells more: the whole as one model is the last resort.
+        if (isModelled) break;
+        isModelled = true;
+        this.boundByModel();
+      } else proof = this.proveOn(proof, isListed);
     }
+  }
+
+  /** What is known to stand is where the search begins. */
+  private takeKnown(): void {
+    for (const placements of this.means.known) {
+      const found = standKnown(this.request, placements, this.covers);
+      if (found) this.best.take(found);
+    }
+  }
+
+  private findFirst(): void {
+    const { best, request, covers } = this;
     best.findFirst();
     // Where nothing can be in the way, what is chosen by area alone often stands, and every bit of
     // floor counts.
     const isFree = request.bay.pullOut === true || covers.groups.length === 1;
     if (best.found || !isFree) this.improve(best.found ? EARLY.steps : RESTART.first, EARLY.idle);
-    let proof = best.found ? this.prove(undefined, PROOF.first) : undefined;
-    // It also tells where no choice at all can do.
-    let isModelled = !proof && !this.isDone();
-    if (isModelled) this.boundByModel();
-    while (!this.relaxed.isImpossible && !this.isDone() && this.hasTime()) {
-      if (best.found) best.lookAnew(this.looks);
-      const isIdle = this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
-      if (!best.found || this.isDone()) break;
-      // Much better than when the covers were listed: fewer of them come into question.
-      const isBetter = best.found.score[0] < (this.begunAt ?? Infinity) * STALE;
-      const isListed = proof ? proof.isShort && (isBetter || this.effort < MOST_EFFORT) : isBetter;
-      if (isIdle && !isListed && (!proof || proof.isThrough)) {
-        if (isModelled) break;
-        isModelled = true;
-        this.boundByModel();
-        continue;
-      }
-      if (proof && isListed && !isBetter) this.effort *= 2;
-      const gap = best.found.score[0] / Math.max(1e-9, this.relaxed.bound) - 1;
-      if (proof || isListed)
-        proof = this.prove(isListed ? undefined : proof, proofEffortAt(gap)) ?? proof;
-    }
+  }
+
+  /** One turn of the search; whether nothing was bettered for long. */
+  private improveAnew(): boolean {
+    const { best } = this;
+    if (best.found) best.lookAnew(this.looks);
+    return this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
+  }
+
+  /** Much better than when the covers were listed: fewer of them come into question. */
+  private isBetterThanBegun(): boolean {
+    return (this.best.found?.score[0] ?? Infinity) < (this.begunAt ?? Infinity) * STALE;
+  }
+
+  /** Whether covers are to be listed anew: where the list was too short, or what stands is much better. */
+  private isListedAnew(proof: FitProof | undefined): boolean {
+    const isBetter = this.isBetterThanBegun();
+    return proof ? proof.isShort && (isBetter || this.effort < MOST_EFFORT) : isBetter;
+  }
+
+  /** One turn of the proof, with a new list or the one there is. */
+  private proveOn(proof: FitProof | undefined, isListed: boolean): FitProof | undefined {
+    if (!proof && !isListed) return undefined;
+    if (proof && isListed && !this.isBetterThanBegun()) this.effort *= 2;
+    const gap = (this.best.found?.score[0] ?? Infinity) / Math.max(1e-9, this.relaxed.bound) - 1;
+    return this.prove(isListed ? undefined : proof, proofEffortAt(gap)) ?? proof;
   }
 
   /** Where nothing stands the rest is left for the partial answer. */
@@ -395,7 +424,7 @@ function sumUp(request: FitRequest, chosen: readonly Chosen[], packing: Packing)
   );
   const offered = request.groups.map((group) => offeredLitres(chosen, group.id));
   const usedLitres = request.groups.reduce(
-    (sum, group, i) => sum + Math.min(group.litres, offered[i] ?? 0),
+    (sum, group, i) => sum + Math.min(group.litres, offered[i]!),
     0,
   );
   return {

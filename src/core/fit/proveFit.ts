@@ -341,7 +341,7 @@ function priceFloor(
     (container) =>
       list
         .sharesOf(container)
-        .reduce((sum, share, r) => sum + share * (prices[r] ?? 0), list.worth(container));
+        .reduce((sum, share, r) => sum + share * prices[r]!, list.worth(container));
   const { prices, bound } = climbPrices(
     new Float64Array(list.rowCount),
     FLOOR_ROUNDS,
@@ -356,7 +356,7 @@ function priceFloor(
         sum += count * (lightest?.weight ?? 0);
         for (const part of lightest?.parts ?? []) {
           list.sharesOf(part.container).forEach((share, r) => {
-            used[r] = (used[r] ?? 0) + count * part.count * share;
+            used[r] = used[r]! + count * part.count * share;
           });
         }
       }
@@ -367,8 +367,7 @@ function priceFloor(
   const isFree = covers.groups.some((group) =>
     covers.suitedTo(group).some(({ container }) => list.worth(container) <= 0),
   );
-  if (isFree)
-    prices[0] = Math.max(prices[0] ?? 0, LEAST_PRICE * ((limit ?? bound * GUESS) - bound));
+  if (isFree) prices[0] = Math.max(prices[0]!, LEAST_PRICE * ((limit ?? bound * GUESS) - bound));
   return { prices, weight: weightAt(prices) };
 }
 const FLOOR_ROUNDS = 60;

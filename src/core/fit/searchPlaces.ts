@@ -97,6 +97,7 @@ export class PlaceSearch {
     const rates = [...means.covers.measures.keys()]
       .map(({ priceMinor, innerLitres }) => priceMinor / innerLitres)
       .sort((a, b) => a - b);
+    // No container at all: nothing is priced.
     this.litrePrice = rates[Math.floor(rates.length / 2)] ?? 0;
     this.leastMm = Math.min(
       ...[...means.covers.measures.keys()].map(({ outer }) => Math.min(outer.width, outer.depth)),

@@ -158,9 +158,7 @@ export class ContainerSelection {
   private addGroupRows(): void {
     this.request.groups.forEach((group) => {
       const offered = this.pairs.flatMap((pair, i) =>
-        pair.group.id === group.id
-          ? [[this.counts[i] ?? 0, pair.container.innerLitres] as const]
-          : [],
+        pair.group.id === group.id ? [[this.counts[i]!, pair.container.innerLitres] as const] : [],
       );
       this.model.addRow(offered, { least: group.litres });
       this.pairs.forEach((pair, i) => {
@@ -173,7 +171,7 @@ export class ContainerSelection {
         const isUsed = this.model.addVariable({ most: 1, whole: true });
         this.model.addRow(
           [
-            [this.counts[i] ?? 0, 1],
+            [this.counts[i]!, 1],
             [isUsed, -pair.most],
           ],
           { most: 0 },
@@ -186,7 +184,7 @@ export class ContainerSelection {
   /** The fewest stacks that could hold them. */
   private addContainerRows(container: FitContainer): number {
     const counts = this.pairs.flatMap((pair, i) =>
-      pair.container.id === container.id ? [[this.counts[i] ?? 0, 1] as const] : [],
+      pair.container.id === container.id ? [[this.counts[i]!, 1] as const] : [],
     );
     if (container.available !== undefined) this.model.addRow(counts, { most: container.available });
     const most = this.pairs.reduce(
@@ -217,7 +215,7 @@ export class ContainerSelection {
       .map((pair, i) => ({
         container: pair.container,
         group: pair.group,
-        count: solution.values[this.counts[i] ?? 0] ?? 0,
+        count: solution.values[this.counts[i]!]!,
       }))
       .filter(({ count }) => count > 0);
   }
@@ -256,7 +254,7 @@ function keepUndominated(
       (other.tareG ?? 0) <= (one.tareG ?? 0) &&
       a.high >= b.high &&
       a.bears >= b.bears &&
-      a.shares.every((share, i) => share <= (b.shares[i] ?? 0))
+      a.shares.every((share, i) => share <= b.shares[i]!)
     );
   };
   return pairs.filter(

@@ -80,32 +80,13 @@ class Skyline {
     stepWidth[0] = this.room.width;
     let worth = 0;
     while (count > 0) {
-      let at = 0;
-      for (let i = 1; i < stepY.length; i += 1)
-        if ((stepY[i] ?? 0) < (stepY[at] ?? 0) - TOLERANCE_MM) at = i;
-      const y = stepY[at] ?? 0;
-      const width = stepWidth[at] ?? 0;
+      const at = this.lowestStep();
+      const y = stepY[at]!;
+      const width = stepWidth[at]!;
       if (y >= depth - TOLERANCE_MM) break;
-      const before = (at > 0 ? (stepY[at - 1] ?? 0) : depth) - y;
-      const after = (at + 1 < stepY.length ? (stepY[at + 1] ?? 0) : depth) - y;
-      let best = -1;
-      let bestScore = -1;
-      let isTurned = false;
-      for (let i = 0; i < count && bestScore < 4; i += 1) {
-        const piece = left[i] ?? 0;
-        const turns = this.canTurn[piece] === 1 ? 2 : 1;
-        for (let turn = 0; turn < turns; turn += 1) {
-          const w = sizes[2 * piece + turn] ?? 0;
-          const d = sizes[2 * piece + 1 - turn] ?? 0;
-          if (w > width + TOLERANCE_MM || y + d > depth + TOLERANCE_MM) continue;
-          const levels = (isSame(d, before) ? 1 : 0) + (isSame(d, after) ? 1 : 0);
-          const score = isSame(w, width) ? 2 + levels : Math.min(1, levels);
-          if (score <= bestScore) continue;
-          best = i;
-          bestScore = score;
-          isTurned = turn === 1;
-        }
-      }
+      const before = (at > 0 ? stepY[at - 1]! : depth) - y;
+      const after = (at + 1 < stepY.length ? stepY[at + 1]! : depth) - y;
+      const best = this.pickPiece(count, width, depth - y, before, after);
       if (best < 0) {
         const lost = Math.min(before, after);
         stepY[at] = y + lost;
@@ -114,20 +95,59 @@ class Skyline {
         if (worth + this.mostPerMm2 * freeMm2 < least) return -1;
         continue;
       }
-      const piece = left[best] ?? 0;
-      left.copyWithin(best, best + 1, count);
+      const isTurned = (best & 1) === 1;
+      const piece = left[best >> 1]!;
+      left.copyWithin(best >> 1, (best >> 1) + 1, count);
       count -= 1;
-      const w = sizes[2 * piece + (isTurned ? 1 : 0)] ?? 0;
-      const d = sizes[2 * piece + (isTurned ? 0 : 1)] ?? 0;
+      const w = sizes[2 * piece + (isTurned ? 1 : 0)]!;
+      const d = sizes[2 * piece + (isTurned ? 0 : 1)]!;
       // Beside the wall it is level with, or the higher one, so that the step that is left is open
       // on one side.
-      const isRight = isSame(d, before) ? false : isSame(d, after) || after > before;
-      spots?.push({ piece, x: (stepX[at] ?? 0) + (isRight ? width - w : 0), y, isTurned });
-      worth += this.pieces[piece]?.worth ?? 0;
-      freeMm2 -= areas[piece] ?? 0;
+      const isRight = !isSame(d, before) && (isSame(d, after) || after > before);
+      spots?.push({ piece, x: stepX[at]! + (isRight ? width - w : 0), y, isTurned });
+      worth += this.pieces[piece]!.worth;
+      freeMm2 -= areas[piece]!;
       this.raise(at, { width: w, y: y + d, isRight });
     }
     return worth;
+  }
+
+  private lowestStep(): number {
+    const { stepY } = this;
+    let at = 0;
+    for (let i = 1; i < stepY.length; i += 1) if (stepY[i]! < stepY[at]! - TOLERANCE_MM) at = i;
+    return at;
+  }
+
+  /**
+   * Of the first `count` that are left the one that fits a step best, as twice its place in `left`,
+   * and one more where it is turned; -1 where none goes in. `before` and `after` are the walls
+   * beside the step.
+   */
+  private pickPiece(
+    count: number,
+    width: number,
+    depth: number,
+    before: number,
+    after: number,
+  ): number {
+    const { sizes, left, canTurn } = this;
+    let best = -1;
+    let bestScore = -1;
+    for (let i = 0; i < count && bestScore < 4; i += 1) {
+      const piece = left[i]!;
+      for (let turn = 0; turn <= canTurn[piece]!; turn += 1) {
+        const w = sizes[2 * piece + turn]!;
+        const d = sizes[2 * piece + 1 - turn]!;
+        if (w > width + TOLERANCE_MM || d > depth + TOLERANCE_MM) continue;
+        const levels = (isSame(d, before) ? 1 : 0) + (isSame(d, after) ? 1 : 0);
+        const score = isSame(w, width) ? 2 + levels : Math.min(1, levels);
+        if (score <= bestScore) continue;
+        best = 2 * i + turn;
+        bestScore = score;
+      }
+    }
+    return best;
   }
 
   private raise(
@@ -139,14 +159,14 @@ class Skyline {
     }: { readonly width: number; readonly y: number; readonly isRight: boolean },
   ): void {
     const { stepX, stepWidth, stepY } = this;
-    const x = stepX[at] ?? 0;
-    const rest = (stepWidth[at] ?? 0) - width;
+    const x = stepX[at]!;
+    const rest = stepWidth[at]! - width;
     if (rest <= TOLERANCE_MM) {
       stepY[at] = y;
       this.join(at);
       return;
     }
-    const low = stepY[at] ?? 0;
+    const low = stepY[at]!;
     stepX.splice(at + 1, 0, isRight ? x + rest : x + width);
     stepWidth.splice(at + 1, 0, isRight ? width : rest);
     stepY.splice(at + 1, 0, isRight ? y : low);
@@ -161,10 +181,10 @@ class Skyline {
       if (
         other < 0 ||
         other + 1 >= this.stepY.length ||
-        !isSame(this.stepY[other] ?? 0, this.stepY[other + 1] ?? 0)
+        !isSame(this.stepY[other]!, this.stepY[other + 1]!)
       )
         continue;
-      this.stepWidth[other] = (this.stepWidth[other] ?? 0) + (this.stepWidth[other + 1] ?? 0);
+      this.stepWidth[other] = this.stepWidth[other]! + this.stepWidth[other + 1]!;
       this.stepX.splice(other + 1, 1);
       this.stepWidth.splice(other + 1, 1);
       this.stepY.splice(other + 1, 1);
@@ -189,9 +209,7 @@ export function searchSkyline(
   const whole = pieces.reduce((sum, { worth }) => sum + worth, 0);
   const by = (measure: (piece: Piece) => number): Int32Array => {
     const measures = pieces.map(measure);
-    return Int32Array.from(
-      pieces.map((_, i) => i).sort((a, b) => (measures[b] ?? 0) - (measures[a] ?? 0)),
-    );
+    return Int32Array.from(pieces.map((_, i) => i).sort((a, b) => measures[b]! - measures[a]!));
   };
   const starts = [
     by(({ width, depth }) => width * depth),
@@ -260,9 +278,9 @@ const PERIOD = 5000;
 function change(order: Int32Array, random: Random): void {
   const i = Math.floor(random() * order.length);
   const j = Math.floor(random() * order.length);
-  const moved = order[i] ?? 0;
+  const moved = order[i]!;
   if (random() < 0.5) {
-    order[i] = order[j] ?? 0;
+    order[i] = order[j]!;
     order[j] = moved;
     return;
   }

@@ -40,7 +40,7 @@ export function divideColumn(request: {
     (shelf) => shelf - shelfThicknessMm < MIN_BAY_MM || shelf > insideMm - MIN_BAY_MM,
   );
   const close = shelves.filter(
-    (shelf, i) => i > 0 && shelf - shelfThicknessMm - (shelves[i - 1] ?? 0) < MIN_BAY_MM,
+    (shelf, i) => i > 0 && shelf - shelfThicknessMm - shelves[i - 1]! < MIN_BAY_MM,
   );
   const errors: DivideColumnError[] = [
     ...outside.map((shelf) => ({
@@ -50,15 +50,14 @@ export function divideColumn(request: {
     })),
     ...close.map((nextMm) => ({
       code: 'shelves_too_close' as const,
-      shelfMm: shelves[shelves.indexOf(nextMm) - 1] ?? 0,
+      shelfMm: shelves[shelves.indexOf(nextMm) - 1]!,
       nextMm,
     })),
   ];
   if (errors.length > 0) return err(errors);
   const floors = [0, ...shelves];
   const bays = floors.map((floorMm, i) => {
-    const ceiling =
-      floors[i + 1] === undefined ? insideMm : (floors[i + 1] ?? 0) - shelfThicknessMm;
+    const ceiling = floors[i + 1] === undefined ? insideMm : floors[i + 1]! - shelfThicknessMm;
     return { floorMm, heightMm: toTenthMm(ceiling - floorMm) };
   });
   return ok(inherit(bays, before, shelfThicknessMm));

@@ -181,7 +181,7 @@ export function outsideRects(outline: Outline): Rect[] {
   const [xs, ys] = [cutsOf('x'), cutsOf('y')];
   return xs.slice(1).flatMap((right, i) =>
     ys.slice(1).flatMap((bottom, j) => {
-      const [left, top] = [xs[i] ?? 0, ys[j] ?? 0];
+      const [left, top] = [xs[i]!, ys[j]!];
       const cell = { x: left, y: top, width: right - left, depth: bottom - top };
       return hasInside(outline.walls, { x: (left + right) / 2, y: (top + bottom) / 2 })
         ? []

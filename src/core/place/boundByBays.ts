@@ -53,13 +53,12 @@ export function boundByBays(
   for (let step = 0; step < steps; step += 1) {
     if ((step & 3) === 0 && isOver()) break;
     times.fill(0);
-    let now = 0;
-    for (let g = 0; g < groupCount; g += 1) now += rewards[g] ?? 0;
+    let now = rewards.reduce((sum, reward) => sum + reward, 0);
     for (let b = 0; b < bayCount; b += 1) {
       now -= knapsack.fill(b, bays[b] ?? [], rewards, cost);
       for (let k = 0; k < knapsack.count(); k += 1) {
         const g = knapsack.at(k);
-        times[g] = (times[g] ?? 0) + 1;
+        times[g] = times[g]! + 1;
       }
       onChoice?.(b, knapsack.taken());
     }
@@ -74,23 +73,20 @@ export function boundByBays(
       if (eagerness < 2e-3) break;
       continue;
     }
-    let length = 0;
-    for (let g = 0; g < groupCount; g += 1) length += (1 - (times[g] ?? 0)) ** 2;
+    const length = times.reduce((sum, taken) => sum + (1 - taken) ** 2, 0);
     // Every group was taken once: the bays' choices are an arrangement, and the best one.
     if (length === 0) break;
-    const goal = Number.isFinite(best) ? best : bound + Math.abs(bound) * 0.03 + 1;
-    const stride = (eagerness * max(goal - now, 1e-7)) / length;
-    for (let g = 0; g < groupCount; g += 1)
-      rewards[g] = (rewards[g] ?? 0) + stride * (1 - (times[g] ?? 0));
+    const stride = (eagerness * max(goalOf(best, bound) - now, 1e-7)) / length;
+    for (let g = 0; g < groupCount; g += 1) rewards[g] = rewards[g]! + stride * (1 - times[g]!);
   }
   const through = new Float64Array(groupCount * bayCount).fill(Infinity);
+  const isCheaper = (g: number, b: number): boolean =>
+    chosen[g]! < 0 || cost[g * bayCount + b]! < cost[g * bayCount + chosen[g]!]!;
   for (let b = 0; b < bayCount; b += 1) {
     const value = knapsack.fill(b, bays[b] ?? [], bestRewards, cost);
     for (let k = 0; k < knapsack.count(); k += 1) {
       const g = knapsack.at(k);
-      const before = chosen[g] ?? -1;
-      if (before < 0 || (cost[g * bayCount + b] ?? 0) < (cost[g * bayCount + before] ?? 0))
-        chosen[g] = b;
+      if (isCheaper(g, b)) chosen[g] = b;
     }
     for (const g of bays[b] ?? [])
       through[g * bayCount + b] =
@@ -98,6 +94,10 @@ export function boundByBays(
   }
   return { bound: max(bound, 0), through, chosen, rewards: bestRewards };
 }
+
+/** What the bound is drawn to: the best arrangement, or a little more than itself. */
+const goalOf = (best: number, bound: number): number =>
+  Number.isFinite(best) ? best : bound + Math.abs(bound) * 0.03 + 1;
 
 function openOf({ bayCount }: ZonesProblem, open: readonly (readonly number[])[]): number[][] {
   const bays: number[][] = Array.from({ length: bayCount }, () => []);
@@ -163,45 +163,41 @@ export function createKnapsack(
     count = 0;
     leastDensity = Infinity;
     for (const g of groups) {
-      const pays = (rewards[g] ?? 0) - (cost[g * bayCount + b] ?? 0);
+      const pays = rewards[g]! - cost[g * bayCount + b]!;
       if (pays <= 1e-12 || g === except) continue;
-      const perLitre = pays / max(litres[g] ?? 0, 1e-6);
+      const perLitre = pays / max(litres[g]!, 1e-6);
       // Inserted by gain a litre: lists are short.
       let k = count;
-      while (k > 0 && (order[k - 1] ?? 0) < perLitre) {
-        order[k] = order[k - 1] ?? 0;
-        item[k] = item[k - 1] ?? 0;
-        gain[k] = gain[k - 1] ?? 0;
+      while (k > 0 && order[k - 1]! < perLitre) {
+        order[k] = order[k - 1]!;
+        item[k] = item[k - 1]!;
+        gain[k] = gain[k - 1]!;
         k -= 1;
       }
       order[k] = perLitre;
       item[k] = g;
       gain[k] = pays;
       count += 1;
-      leastDensity = min(leastDensity, (massG[g] ?? 0) / max(litres[g] ?? 0, 1e-9));
+      leastDensity = min(leastDensity, massG[g]! / max(litres[g]!, 1e-9));
     }
     for (let k = 0; k < count; k += 1) {
-      litresTo[k + 1] = (litresTo[k] ?? 0) + (litres[item[k] ?? 0] ?? 0);
-      gainTo[k + 1] = (gainTo[k] ?? 0) + (gain[k] ?? 0);
+      litresTo[k + 1] = litresTo[k]! + litres[item[k]!]!;
+      gainTo[k + 1] = gainTo[k]! + gain[k]!;
     }
   };
   const shares = (from: number, roomL: number): number => {
-    const end = (litresTo[from] ?? 0) + roomL;
+    const end = litresTo[from]! + roomL;
     // The last one that goes in whole, by halving.
     let low = from;
     let high = count;
     while (low < high) {
       const middle = (low + high + 1) >> 1;
-      if ((litresTo[middle] ?? 0) <= end) low = middle;
+      if (litresTo[middle]! <= end) low = middle;
       else high = middle - 1;
     }
-    const whole = (gainTo[low] ?? 0) - (gainTo[from] ?? 0);
+    const whole = gainTo[low]! - gainTo[from]!;
     if (low >= count) return whole;
-    return (
-      whole +
-      ((gain[low] ?? 0) * max(0, end - (litresTo[low] ?? 0))) /
-        max(litres[item[low] ?? 0] ?? 0, 1e-9)
-    );
+    return whole + (gain[low]! * max(0, end - litresTo[low]!)) / max(litres[item[low]!]!, 1e-9);
   };
   const litresWithin = (roomL: number, roomM: number): number =>
     leastDensity > 0 && roomM < Infinity ? min(roomL, roomM / leastDensity + SUM_TOLERANCE) : roomL;
@@ -214,7 +210,7 @@ export function createKnapsack(
     if (sum > bestGain + 1e-12) {
       bestGain = sum;
       bestCount = 0;
-      for (let j = 0; j < k; j += 1) if (taken[j]) bestIn[bestCount++] = item[j] ?? 0;
+      for (let j = 0; j < k; j += 1) if (taken[j]) bestIn[bestCount++] = item[j]!;
     }
     if (k >= count) return;
     const most = sum + shares(k, litresWithin(roomL, roomM));
@@ -223,15 +219,15 @@ export function createKnapsack(
       givenUp = max(givenUp, most);
       return;
     }
-    const g = item[k] ?? 0;
+    const g = item[k]!;
     if (
-      (litres[g] ?? 0) <= roomL + SUM_TOLERANCE &&
-      (massG[g] ?? 0) <= roomM + SUM_TOLERANCE &&
+      litres[g]! <= roomL + SUM_TOLERANCE &&
+      massG[g]! <= roomM + SUM_TOLERANCE &&
       !(hasFoes[g] && clashes(g))
     ) {
       taken[k] = 1;
       isIn[g] = 1;
-      dig(k + 1, roomL - (litres[g] ?? 0), roomM - (massG[g] ?? 0), sum + (gain[k] ?? 0));
+      dig(k + 1, roomL - litres[g]!, roomM - massG[g]!, sum + gain[k]!);
       isIn[g] = 0;
       taken[k] = 0;
     }
@@ -244,27 +240,21 @@ export function createKnapsack(
       bestCount = 0;
       digs = mostDigs;
       givenUp = 0;
-      dig(0, bayLitres[b] ?? 0, bayMassG[b] ?? Infinity, 0);
+      dig(0, bayLitres[b]!, bayMassG[b] ?? Infinity, 0);
       // Never less than the true most: the bound stays proven.
       return max(bestGain, givenUp);
     },
     count: () => bestCount,
-    at: (k) => bestIn[k] ?? 0,
+    at: (k) => bestIn[k]!,
     taken: () => [...bestIn.subarray(0, bestCount)],
     mostWith: (g, b, groups, rewards, cost) => {
       collect(b, groups, rewards, cost, g);
       return (
-        (rewards[g] ?? 0) -
-        (cost[g * bayCount + b] ?? 0) +
+        rewards[g]! -
+        cost[g * bayCount + b]! +
         shares(
           0,
-          max(
-            0,
-            litresWithin(
-              (bayLitres[b] ?? 0) - (litres[g] ?? 0),
-              (bayMassG[b] ?? Infinity) - (massG[g] ?? 0),
-            ),
-          ),
+          max(0, litresWithin(bayLitres[b]! - litres[g]!, (bayMassG[b] ?? Infinity) - massG[g]!)),
         )
       );
     },

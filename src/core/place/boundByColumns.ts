@@ -141,7 +141,7 @@ function meetBest(
     );
   for (const [b, contents] of byBay) {
     const gainOf = (groups: readonly number[]) =>
-      groups.reduce((sum, g) => sum + (rewards[g] ?? 0), 0) - pool.costOf(b, groups);
+      groups.reduce((sum, g) => sum + rewards[g]!, 0) - pool.costOf(b, groups);
     for (const groups of [...contents.values()]
       .sort((a, c) => gainOf(c) - gainOf(a))
       .slice(0, MOST_MET))
@@ -171,10 +171,7 @@ class ContentPool {
   }
 
   costOf(bay: number, groups: readonly number[]): number {
-    return groups.reduce(
-      (sum, g) => sum + (this.problem.cost[g * this.problem.bayCount + bay] ?? 0),
-      0,
-    );
+    return groups.reduce((sum, g) => sum + this.problem.cost[g * this.problem.bayCount + bay]!, 0);
   }
 
   meetArrangement(bayOf: Int32Array): void {
@@ -236,11 +233,7 @@ class ColumnRun {
     this.groupsOf = groupsOf;
     // What stands nowhere costs as much as all of the part does now.
     const nowhere =
-      1 +
-      part.groups.reduce(
-        (sum, g) => sum + (problem.cost[g * problem.bayCount + (bayOf[g] ?? 0)] ?? 0),
-        0,
-      );
+      1 + part.groups.reduce((sum, g) => sum + problem.cost[g * problem.bayCount + bayOf[g]!]!, 0);
     model.add(part.groups.map((_, i) => ({ cost: nowhere, rows: [i] })));
     for (let i = 0; i < part.groups.length; i += 1) this.columns.push(undefined);
     for (const b of part.bays) for (const content of pool.byBay[b] ?? []) this.note(content);
@@ -264,7 +257,7 @@ class ColumnRun {
       this.last = solution;
       const said = this.rewardsOf(solution);
       const calm = run < LATE_FROM ? CALM : CALM_LATE;
-      this.value(said.map((reward, g) => calm * (this.rewards[g] ?? 0) + (1 - calm) * reward));
+      this.value(said.map((reward, g) => calm * this.rewards[g]! + (1 - calm) * reward));
       if (this.fresh.size === 0) this.value(said);
       if (
         this.fresh.size === 0 ||
@@ -283,7 +276,7 @@ class ColumnRun {
     for (const g of part.groups) most[g] = 1e-6;
     this.last?.values.forEach((share, column) => {
       for (const g of this.columns[column]?.groups ?? []) {
-        if (share <= (most[g] ?? 0)) continue;
+        if (share <= most[g]!) continue;
         most[g] = share;
         bayOf[g] = this.columns[column]?.bay ?? 0;
       }
@@ -328,7 +321,7 @@ class ColumnRun {
     const { problem, part, solver, leftMs } = this.options;
     if (leftMs() <= 0) return undefined;
     const now = part.groups.reduce(
-      (sum, g) => sum + (problem.cost[g * problem.bayCount + (bayOf[g] ?? 0)] ?? 0),
+      (sum, g) => sum + problem.cost[g * problem.bayCount + bayOf[g]!]!,
       0,
     );
     const standing = contentsOf(problem, bayOf);
@@ -389,7 +382,7 @@ class ColumnRun {
           rewards,
           problem.cost,
         );
-        if (gain > -(solution.rowDuals[this.rowOfBay[b] ?? 0] ?? 0) + 1e-6)
+        if (gain > -solution.rowDuals[this.rowOfBay[b]!]! + 1e-6)
           this.noteGroups(b, this.knapsack.taken());
       }
       if (this.fresh.size === 0) break;
@@ -434,23 +427,23 @@ class ColumnRun {
   }
 
   private rowsOf = ({ bay, groups }: Content): number[] => [
-    ...groups.map((g) => this.rowOfGroup[g] ?? 0),
-    this.rowOfBay[bay] ?? 0,
+    ...groups.map((g) => this.rowOfGroup[g]!),
+    this.rowOfBay[bay]!,
   ];
   private sumOf = (groups: readonly number[]): number =>
-    groups.reduce((sum, g) => sum + (this.rewards[g] ?? 0), 0);
+    groups.reduce((sum, g) => sum + this.rewards[g]!, 0);
 
   /** The rewards of a run; those outside the part stay. */
   private rewardsOf({ rowDuals }: CoverSolution): Float64Array {
     return this.rewards.map((reward, g) =>
-      (this.rowOfGroup[g] ?? -1) >= 0 ? (rowDuals[this.rowOfGroup[g] ?? 0] ?? 0) : reward,
+      (this.rowOfGroup[g] ?? -1) >= 0 ? rowDuals[this.rowOfGroup[g]!]! : reward,
     );
   }
 
   /** The bound of the part at some rewards; what the bays take at them is met. Keeps the best ones. */
   private value(rewards: Float64Array): void {
     const { problem, part } = this.options;
-    let bound = part.groups.reduce((sum, g) => sum + (rewards[g] ?? 0), 0);
+    let bound = part.groups.reduce((sum, g) => sum + rewards[g]!, 0);
     for (const b of part.bays) {
       bound -= this.knapsack.fill(b, this.groupsOf[b] ?? [], rewards, problem.cost);
       this.noteGroups(b, this.knapsack.taken());

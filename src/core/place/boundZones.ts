@@ -67,13 +67,10 @@ export function boundZones(
   let sinceBetter = 0;
   const setTheta = (from: Float64Array) => {
     for (let b = 0; b < bayCount; b += 1) {
-      const perLitre = (from[b] ?? 0) / max(bayLitres[b] ?? 0, SUM_TOLERANCE);
-      const perGram = isLoaded[b]
-        ? (from[bayCount + b] ?? 0) / max(bayMassG[b] ?? 0, SUM_TOLERANCE)
-        : 0;
+      const perLitre = from[b]! / max(bayLitres[b]!, SUM_TOLERANCE);
+      const perGram = isLoaded[b] ? from[bayCount + b]! / max(bayMassG[b]!, SUM_TOLERANCE) : 0;
       for (let g = 0, at = b; g < groupCount; g += 1, at += bayCount)
-        theta[at] =
-          (base[at] ?? Infinity) + perLitre * (litres[g] ?? 0) + perGram * (massG[g] ?? 0);
+        theta[at] = (base[at] ?? Infinity) + perLitre * litres[g]! + perGram * massG[g]!;
     }
   };
   for (let step = 0; step < steps; step += 1) {
@@ -95,23 +92,16 @@ export function boundZones(
     if (!Number.isFinite(now)) break;
     used.fill(0);
     for (let g = 0; g < groupCount; g += 1) {
-      const b = choice[g] ?? 0;
-      used[b] = (used[b] ?? 0) + (litres[g] ?? 0) / max(bayLitres[b] ?? 0, SUM_TOLERANCE);
+      const b = choice[g]!;
+      used[b] = used[b]! + litres[g]! / max(bayLitres[b]!, SUM_TOLERANCE);
       if (isLoaded[b])
-        used[bayCount + b] =
-          (used[bayCount + b] ?? 0) + (massG[g] ?? 0) / max(bayMassG[b] ?? 0, SUM_TOLERANCE);
+        used[bayCount + b] = used[bayCount + b]! + massG[g]! / max(bayMassG[b]!, SUM_TOLERANCE);
     }
-    let length = 0;
-    for (let k = 0; k < 2 * bayCount; k += 1) {
-      const slope = k >= bayCount && !isLoaded[k - bayCount] ? 0 : (used[k] ?? 0) - 1;
-      used[k] = slope < 0 && (prices[k] ?? 0) <= 0 ? 0 : slope;
-      length += (used[k] ?? 0) ** 2;
-    }
+    const length = toSlopes(used, prices, isLoaded);
     if (length < 1e-12) break;
     const goal = Number.isFinite(best) ? best : bound + Math.abs(bound) * 0.05 + 1;
     const stride = (eagerness * max(goal - now, 1e-6)) / length;
-    for (let k = 0; k < 2 * bayCount; k += 1)
-      prices[k] = max(0, (prices[k] ?? 0) + stride * (used[k] ?? 0));
+    for (let k = 0; k < 2 * bayCount; k += 1) prices[k] = max(0, prices[k]! + stride * used[k]!);
   }
   setTheta(bestPrices);
   const through = passBoth({ problem, places, forest, theta });
@@ -120,18 +110,33 @@ export function boundZones(
   return { bound: max(bound, 0), through, priced: theta };
 }
 
+/**
+ * Makes of the shares that are used the slopes along which the prices go: none where a price would
+ * fall below nothing, or a bay bears anything. Returns their length, squared.
+ */
+function toSlopes(used: Float64Array, prices: Float64Array, isLoaded: Uint8Array): number {
+  const bayCount = isLoaded.length;
+  let lengthSq = 0;
+  for (let k = 0; k < used.length; k += 1) {
+    const slope = k >= bayCount && !isLoaded[k - bayCount] ? 0 : used[k]! - 1;
+    used[k] = slope < 0 && prices[k]! <= 0 ? 0 : slope;
+    lengthSq += used[k]! ** 2;
+  }
+  return lengthSq;
+}
+
 function placesOf({ bayCount, metres }: ZonesProblem): Places {
   const of = new Int32Array(bayCount).fill(-1);
   const first: number[] = [];
   for (let b = 0; b < bayCount; b += 1) {
-    const known = first.findIndex((c) => (metres[b * bayCount + c] ?? 0) === 0);
+    const known = first.findIndex((c) => metres[b * bayCount + c]! === 0);
     of[b] = known >= 0 ? known : first.push(b) - 1;
   }
   const count = first.length;
   const between = new Float64Array(count * count);
   first.forEach((b, p) =>
     first.forEach((c, q) => {
-      between[p * count + q] = metres[b * bayCount + c] ?? 0;
+      between[p * count + q] = metres[b * bayCount + c]!;
     }),
   );
   return { count, of, metres: between };
@@ -168,7 +173,7 @@ function plantForest({ groupCount, pairs }: ZonesProblem): Forest {
     seen[start] = 1;
     order.push(start);
     for (let at = order.length - 1; at < order.length; at += 1) {
-      const g = order[at] ?? 0;
+      const g = order[at]!;
       for (const edge of edges[g] ?? []) {
         const other = edge.a === g ? edge.b : edge.a;
         if (seen[other]) continue;
@@ -192,15 +197,15 @@ export function leanPairs(
   bayOf: Int32Array,
   base: Float64Array,
 ): void {
-  const metres = (p: number, q: number) => between[p * bayCount + q] ?? 0;
+  const metres = (p: number, q: number) => between[p * bayCount + q]!;
   for (const { a, b, weight } of pairs) {
-    const [p, q] = [bayOf[a] ?? 0, bayOf[b] ?? 0];
+    const [p, q] = [bayOf[a]!, bayOf[b]!];
     for (let x = 0; x < bayCount; x += 1) {
       const bay = x;
       base[a * bayCount + bay] =
-        (base[a * bayCount + bay] ?? 0) + (weight * (metres(x, q) - metres(x, p))) / 2;
+        base[a * bayCount + bay]! + (weight * (metres(x, q) - metres(x, p))) / 2;
       base[b * bayCount + bay] =
-        (base[b * bayCount + bay] ?? 0) + (weight * (metres(x, p) - metres(x, q))) / 2;
+        base[b * bayCount + bay]! + (weight * (metres(x, p) - metres(x, q))) / 2;
     }
   }
 }
@@ -224,14 +229,12 @@ function passUp({ problem, places, forest, theta }: Pass): {
   let value = 0;
   for (const g of order) {
     const p = parent[g] ?? -1;
-    const from = p < 0 ? -1 : (places.of[choice[p] ?? 0] ?? 0);
+    const from = p < 0 ? -1 : places.of[choice[p]!]!;
     let least = Infinity;
     for (let b = 0; b < bayCount; b += 1) {
       const here =
         (up.total[g * bayCount + b] ?? Infinity) +
-        (from < 0
-          ? 0
-          : (weight[g] ?? 0) * (places.metres[(places.of[b] ?? 0) * places.count + from] ?? 0));
+        (from < 0 ? 0 : weight[g]! * places.metres[places.of[b]! * places.count + from]!);
       if (here < least) {
         least = here;
         choice[g] = b;
@@ -257,14 +260,14 @@ function sumUp({ problem, places, forest, theta }: Pass): {
   const message = new Float64Array(forest.parent.some((p) => p >= 0) ? groupCount * count : 0);
   const byPlace = new Float64Array(count);
   for (let k = order.length - 1; k >= 0; k -= 1) {
-    const g = order[k] ?? 0;
+    const g = order[k]!;
     const p = parent[g] ?? -1;
     if (p < 0) continue;
     leastByPlace(total, g * bayCount, { bayCount, of, byPlace });
-    spread({ byPlace, weight: weight[g] ?? 0, places, into: message, at: g * count });
+    spread({ byPlace, weight: weight[g]!, places, into: message, at: g * count });
     for (let b = 0; b < bayCount; b += 1)
       total[p * bayCount + b] =
-        (total[p * bayCount + b] ?? Infinity) + (message[g * count + (of[b] ?? 0)] ?? 0);
+        (total[p * bayCount + b] ?? Infinity) + message[g * count + of[b]!]!;
   }
   return { total, message };
 }
@@ -280,7 +283,7 @@ function leastByPlace(
 ): void {
   byPlace.fill(Infinity);
   for (let b = 0; b < bayCount; b += 1) {
-    const q = of[b] ?? 0;
+    const q = of[b]!;
     byPlace[q] = min(byPlace[q] ?? Infinity, values[from + b] ?? Infinity);
   }
 }
@@ -303,7 +306,7 @@ function spread({
   for (let q = 0; q < count; q += 1) {
     let least = Infinity;
     for (let p = 0; p < count; p += 1) {
-      const here = (byPlace[p] ?? Infinity) + weight * (metres[p * count + q] ?? 0);
+      const here = (byPlace[p] ?? Infinity) + weight * metres[p * count + q]!;
       if (here < least) least = here;
     }
     into[at + q] = least;
@@ -326,12 +329,11 @@ function passBoth({ problem, places, forest, theta }: Pass): Float64Array {
     const p = parent[g] ?? -1;
     if (p >= 0) {
       for (let b = 0; b < bayCount; b += 1)
-        rest[b] =
-          (through[p * bayCount + b] ?? Infinity) - (message[g * count + (of[b] ?? 0)] ?? 0);
+        rest[b] = (through[p * bayCount + b] ?? Infinity) - message[g * count + of[b]!]!;
       leastByPlace(rest, 0, { bayCount, of, byPlace });
-      spread({ byPlace, weight: weight[g] ?? 0, places, into: down, at: 0 });
+      spread({ byPlace, weight: weight[g]!, places, into: down, at: 0 });
       for (let b = 0; b < bayCount; b += 1)
-        through[g * bayCount + b] = (total[g * bayCount + b] ?? Infinity) + (down[of[b] ?? 0] ?? 0);
+        through[g * bayCount + b] = (total[g * bayCount + b] ?? Infinity) + down[of[b]!]!;
     }
     let least = Infinity;
     for (let b = 0; b < bayCount; b += 1) least = min(least, through[g * bayCount + b] ?? Infinity);
@@ -340,7 +342,6 @@ function passBoth({ problem, places, forest, theta }: Pass): Float64Array {
   }
   for (let g = 0; g < groupCount; g += 1)
     for (let b = 0; b < bayCount; b += 1)
-      through[g * bayCount + b] =
-        (through[g * bayCount + b] ?? Infinity) + all - (treeLeast[g] ?? 0);
+      through[g * bayCount + b] = (through[g * bayCount + b] ?? Infinity) + all - treeLeast[g]!;
   return through;
 }

@@ -88,8 +88,8 @@ export function explainZones(
         (sum, { other, weight }) =>
           sum +
           weight *
-            ((metres[cheapest * bayCount + (bayOf[other] ?? 0)] ?? 0) -
-              (metres[b * bayCount + (bayOf[other] ?? 0)] ?? 0)),
+            (metres[cheapest * bayCount + (bayOf[other] ?? 0)]! -
+              metres[b * bayCount + (bayOf[other] ?? 0)]!),
         0,
       );
       const nearest = [...(partners[g] ?? [])].sort((x, y) => y.weight - x.weight)[0];
@@ -100,7 +100,7 @@ export function explainZones(
           facts: {
             ...facts,
             partnerId: request.groups[nearest.other]?.id ?? '',
-            partnerMetres: round(metres[b * bayCount + (bayOf[nearest.other] ?? 0)] ?? 0),
+            partnerMetres: round(metres[b * bayCount + (bayOf[nearest.other] ?? 0)]!),
           },
         };
       return {

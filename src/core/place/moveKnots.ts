@@ -47,12 +47,12 @@ export function findParts(
       if (target !== undefined) {
         frame.at += 1;
         if ((index[target] ?? -1) < 0) work.push({ bay: target, at: 0 });
-        else if ((part[target] ?? -1) < 0) low[bay] = Math.min(low[bay] ?? 0, index[target] ?? 0);
+        else if ((part[target] ?? -1) < 0) low[bay] = Math.min(low[bay]!, index[target]!);
         continue;
       }
       work.pop();
       const above = work[work.length - 1];
-      if (above) low[above.bay] = Math.min(low[above.bay] ?? 0, low[bay] ?? 0);
+      if (above) low[above.bay] = Math.min(low[above.bay]!, low[bay]!);
       if (low[bay] === index[bay]) {
         for (let other = stack.pop(); other !== undefined; other = stack.pop()) {
           part[other] = parts;
@@ -97,22 +97,19 @@ export function orderDirect(
   for (let g = 0; g < count; g += 1) {
     if (staged.has(g)) {
       isPending[g] = 0;
-      load[from[g] ?? 0] = (load[from[g] ?? 0] ?? 0) - (litres[g] ?? 0);
-    } else coming[to[g] ?? 0] = (coming[to[g] ?? 0] ?? 0) + (litres[g] ?? 0);
+      load[from[g]!] = load[from[g]!]! - litres[g]!;
+    } else coming[to[g]!] = coming[to[g]!]! + litres[g]!;
   }
   const order: number[] = [];
   const failed = new Set<string>();
   let tries = 0;
-  const fits = (g: number) =>
-    (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
-  const isSafe = (g: number) =>
-    (load[to[g] ?? 0] ?? 0) + (coming[to[g] ?? 0] ?? 0) <=
-    (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
+  const fits = (g: number) => load[to[g]!]! + litres[g]! <= room[to[g]!]! + LITRE_TOLERANCE;
+  const isSafe = (g: number) => load[to[g]!]! + coming[to[g]!]! <= room[to[g]!]! + LITRE_TOLERANCE;
   const shift = (g: number, sign: 1 | -1) => {
-    const amount = sign * (litres[g] ?? 0);
-    load[from[g] ?? 0] = (load[from[g] ?? 0] ?? 0) - amount;
-    load[to[g] ?? 0] = (load[to[g] ?? 0] ?? 0) + amount;
-    coming[to[g] ?? 0] = (coming[to[g] ?? 0] ?? 0) - amount;
+    const amount = sign * litres[g]!;
+    load[from[g]!] = load[from[g]!]! - amount;
+    load[to[g]!] = load[to[g]!]! + amount;
+    coming[to[g]!] = coming[to[g]!]! - amount;
     isPending[g] = sign > 0 ? 0 : 1;
     if (sign > 0) order.push(g);
     else order.pop();
@@ -141,7 +138,7 @@ export function orderDirect(
     if (left.length === 0) return 'order';
     const key = left.join(' ');
     if (failed.has(key)) {
-      while (order.length > mark) shift(order[order.length - 1] ?? 0, -1);
+      while (order.length > mark) shift(order[order.length - 1]!, -1);
       return 'none';
     }
     if ((tries += 1) > mostTries || ((tries & 31) === 0 && isOver())) return 'unknown';
@@ -158,7 +155,7 @@ export function orderDirect(
       }
     }
     if (outcome === 'none') failed.add(key);
-    while (order.length > mark) shift(order[order.length - 1] ?? 0, -1);
+    while (order.length > mark) shift(order[order.length - 1]!, -1);
     return outcome;
   };
   const code = search();

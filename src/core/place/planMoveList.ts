@@ -198,11 +198,10 @@ function bringInEarly({ bays, groups }: MoveListRequest, steps: readonly MoveSte
     let first = order.length;
     while (
       first > 0 &&
-      (loads[first] ?? 0) + own <= (roomOf.get(step.to as string) ?? 0) + LITRE_TOLERANCE
+      loads[first]! + own <= (roomOf.get(step.to as string) ?? 0) + LITRE_TOLERANCE
     )
       first -= 1;
-    if ((loads[first] ?? 0) + own > (roomOf.get(step.to as string) ?? 0) + LITRE_TOLERANCE)
-      first += 1;
+    if (loads[first]! + own > (roomOf.get(step.to as string) ?? 0) + LITRE_TOLERANCE) first += 1;
     order.splice(Math.min(first, order.length), 0, step);
   }
   return order;

@@ -119,7 +119,7 @@ export function planMoves(
 }
 
 const add = (load: Float64Array, bay: number, litres: number): void => {
-  load[bay] = (load[bay] ?? 0) + litres;
+  load[bay] = load[bay]! + litres;
 };
 const basketsFor = (litres: number, basketLitres: number): number =>
   Math.ceil(litres / basketLitres - 1e-9);

@@ -1,4 +1,4 @@
-import { createRandom, type Clock, type Random, type Solver } from '../shared';
+import { checkFigures, createRandom, type Clock, type Random, type Solver } from '../shared';
 import { boundByBays, rewardsOf } from './boundByBays';
 import { boundByColumns } from './boundByColumns';
 import { boundZones, leanPairs } from './boundZones';
@@ -69,6 +69,7 @@ export function planZones(request: ZonesRequest, means: ZonesMeans): ZonesAnswer
   if (outcome !== 'found' || !run.bayOf)
     return createImpossible([outcome === 'impossible' ? cannotAllFit : timeRanOut], elapsedMs);
   const isOptimal = run.isClosed();
+  checkFigures({ objective: run.best, bound: run.bound });
   return {
     status: isOptimal ? 'optimal' : 'feasible',
     objective: run.best,
@@ -309,12 +310,10 @@ class ZonesRun {
     const { allowed, bayCount } = this.problem;
     const most = this.best + 1e-7 * Math.max(1, Math.abs(this.best));
     return allowed.map((list, g) => {
-      const left = list.filter((b) => (this.through[g * bayCount + b] ?? 0) <= most);
+      const left = list.filter((b) => this.through[g * bayCount + b]! <= most);
       return isSorted
         ? left.sort(
-            (a, b) =>
-              (this.through[g * bayCount + a] ?? 0) - (this.through[g * bayCount + b] ?? 0) ||
-              a - b,
+            (a, b) => this.through[g * bayCount + a]! - this.through[g * bayCount + b]! || a - b,
           )
         : left;
     });
@@ -340,12 +339,10 @@ class ZonesRun {
       const bayOf = this.bayOf;
       const bays = this.pickBays(lists, bayOf);
       const left = Array.from({ length: groupCount }, (_, g) =>
-        bays.has(bayOf[g] ?? 0)
-          ? [...(lists[g] ?? [])].filter((b) => bays.has(b))
-          : [bayOf[g] ?? 0],
+        bays.has(bayOf[g]!) ? [...(lists[g] ?? [])].filter((b) => bays.has(b)) : [bayOf[g]!],
       );
       for (let g = 0; g < groupCount; g += 1)
-        if (!left[g]?.includes(bayOf[g] ?? 0)) left[g]?.push(bayOf[g] ?? 0);
+        if (!left[g]?.includes(bayOf[g]!)) left[g]?.push(bayOf[g]!);
       const outcome = solveZonesCore(problem, {
         solver: this.means.solver,
         timeLimitMs: Math.min(
@@ -371,8 +368,7 @@ class ZonesRun {
   ): ReadonlySet<number> {
     const { groupCount, bayCount } = this.problem;
     const regret = (g: number) =>
-      (this.through[g * bayCount + (bayOf[g] ?? 0)] ?? 0) -
-      (this.through[g * bayCount + (lists[g]?.[0] ?? 0)] ?? 0);
+      this.through[g * bayCount + bayOf[g]!]! - this.through[g * bayCount + (lists[g]?.[0] ?? 0)]!;
     let seed = Math.floor(this.random() * groupCount);
     for (let i = 0; i < 2; i += 1) {
       const other = Math.floor(this.random() * groupCount);
@@ -386,16 +382,16 @@ class ZonesRun {
       for (let h = 0; h < groupCount; h += 1) if (bayOf[h] === b) queue.push(h);
     };
     const isFull = () => bays.size >= part.bays || queue.length >= part.groups;
-    open(bayOf[seed] ?? 0);
+    open(bayOf[seed]!);
     for (let at = 0; at < queue.length && !isFull(); at += 1) {
-      const g = queue[at] ?? 0;
+      const g = queue[at]!;
       for (const b of [...(lists[g] ?? [])].slice(0, 5)) {
         if (isFull()) break;
         if (this.random() >= 0.25) open(b);
       }
       // A part whose groups are content with their bays takes in another corner of the home.
       if (at === queue.length - 1 && !isFull())
-        open(bayOf[Math.floor(this.random() * groupCount)] ?? 0);
+        open(bayOf[Math.floor(this.random() * groupCount)]!);
     }
     return bays;
   }

@@ -77,11 +77,11 @@ export function searchZones(
 
   /** Share of a bay's room that is used beyond it, litres and load together. */
   const overfill = (b: number, l: number, m: number): number => {
-    const overL = l - (bayLitres[b] ?? 0);
-    const overM = m - (bayMassG[b] ?? 0);
+    const overL = l - bayLitres[b]!;
+    const overM = m - bayMassG[b]!;
     return (
-      (overL > SUM_TOLERANCE ? 0.05 + overL / ((bayLitres[b] ?? 0) + 1) : 0) +
-      (overM > SUM_TOLERANCE ? 0.05 + overM / ((bayMassG[b] ?? 0) + 300) : 0)
+      (overL > SUM_TOLERANCE ? 0.05 + overL / (bayLitres[b]! + 1) : 0) +
+      (overM > SUM_TOLERANCE ? 0.05 + overM / (bayMassG[b]! + 300) : 0)
     );
   };
   const meetings = (g: number, b: number, except: number): number => {
@@ -92,8 +92,76 @@ export function searchZones(
   const pairCost = (g: number, b: number, except: number): number => {
     let sum = 0;
     for (const { other, weight } of partners[g] ?? [])
-      if (other !== except) sum += weight * (metres[b * bayCount + (bayOf[other] ?? 0)] ?? 0);
+      if (other !== except) sum += weight * metres[b * bayCount + bayOf[other]!]!;
     return sum;
+  };
+
+  let heat = 0;
+  /** Whether a change is taken: what is better always, what is worse the rarer the colder it is. */
+  const isTaken = (dCost: number, dBroken: number): boolean => {
+    const delta = dCost + price * dBroken;
+    return delta <= 0 || random() < exp(-delta / heat);
+  };
+  /** Puts so much more into a bay; less where it is negative. */
+  const put = (b: number, l: number, m: number): void => {
+    standing.litres[b] = standing.litres[b]! + l;
+    standing.massG[b] = standing.massG[b]! + m;
+  };
+  /** How much more is broken in a bay once it holds so much more. */
+  const overfillBy = (b: number, l: number, m: number): number =>
+    overfill(b, standing.litres[b]! + l, standing.massG[b]! + m) -
+    overfill(b, standing.litres[b]!, standing.massG[b]!);
+  /** A group moves to one of its bays, the promising ones more often. */
+  const moveOne = (g: number): void => {
+    const choices = (lists ?? allowed)[g]!;
+    if (choices.length < 2) return;
+    const r = random();
+    const a = bayOf[g]!;
+    const b = choices[floor(r * r * choices.length)]!;
+    if (b === a) return;
+    const l = litres[g]!;
+    const m = massG[g]!;
+    const dBroken =
+      overfillBy(a, -l, -m) + overfillBy(b, l, m) + meetings(g, b, -1) - meetings(g, a, -1);
+    const dCost =
+      cost[g * bayCount + b]! - cost[g * bayCount + a]! + pairCost(g, b, -1) - pairCost(g, a, -1);
+    if (!isTaken(dCost, dBroken)) return;
+    bayOf[g] = b;
+    put(a, -l, -m);
+    put(b, l, m);
+    now += dCost;
+    broken += dBroken;
+  };
+  /** Two groups change places. */
+  const swapTwo = (g: number, h: number): void => {
+    const a = bayOf[g]!;
+    const b = bayOf[h]!;
+    if (h === g || a === b) return;
+    const dOwn =
+      cost[g * bayCount + b]! -
+      cost[g * bayCount + a]! +
+      cost[h * bayCount + a]! -
+      cost[h * bayCount + b]!;
+    // One of them must not stand there.
+    if (dOwn === Infinity) return;
+    const l = litres[g]! - litres[h]!;
+    const m = massG[g]! - massG[h]!;
+    const dBroken =
+      overfillBy(a, -l, -m) +
+      overfillBy(b, l, m) +
+      meetings(g, b, h) -
+      meetings(g, a, h) +
+      meetings(h, a, g) -
+      meetings(h, b, g);
+    const dCost =
+      dOwn + pairCost(g, b, h) - pairCost(g, a, h) + pairCost(h, a, g) - pairCost(h, b, g);
+    if (!isTaken(dCost, dBroken)) return;
+    bayOf[g] = b;
+    bayOf[h] = a;
+    put(a, -l, -m);
+    put(b, l, m);
+    now += dCost;
+    broken += dBroken;
   };
 
   const hot = scale * (from ? 0.12 : 1.5);
@@ -106,89 +174,10 @@ export function searchZones(
       price =
         broken > SUM_TOLERANCE ? min(price * 1.35, scale * 1e6) : max(price * 0.8, scale * 0.5);
     }
-    const heat = hot * exp((cooling * step) / steps);
+    heat = hot * exp((cooling * step) / steps);
     const g = floor(random() * groupCount);
-    const choices = (lists ?? allowed)[g] as Int32Array;
-    const a = bayOf[g] ?? 0;
-    const [gl, gm] = [litres[g] ?? 0, massG[g] ?? 0];
-    if (random() < 0.55) {
-      if (choices.length < 2) continue;
-      const r = random();
-      const b = choices[floor(r * r * choices.length)] ?? 0;
-      if (b === a) continue;
-      const [al, am, bl, bm] = [
-        standing.litres[a] ?? 0,
-        standing.massG[a] ?? 0,
-        standing.litres[b] ?? 0,
-        standing.massG[b] ?? 0,
-      ];
-      const dBroken =
-        overfill(a, al - gl, am - gm) -
-        overfill(a, al, am) +
-        overfill(b, bl + gl, bm + gm) -
-        overfill(b, bl, bm) +
-        meetings(g, b, -1) -
-        meetings(g, a, -1);
-      const dCost =
-        (cost[g * bayCount + b] ?? 0) -
-        (cost[g * bayCount + a] ?? 0) +
-        pairCost(g, b, -1) -
-        pairCost(g, a, -1);
-      const delta = dCost + price * dBroken;
-      if (delta > 0 && random() >= exp(-delta / heat)) continue;
-      bayOf[g] = b;
-      standing.litres[a] = al - gl;
-      standing.massG[a] = am - gm;
-      standing.litres[b] = bl + gl;
-      standing.massG[b] = bm + gm;
-      now += dCost;
-      broken += dBroken;
-    } else {
-      const h = floor(random() * groupCount);
-      const b = bayOf[h] ?? 0;
-      if (
-        h === g ||
-        a === b ||
-        cost[g * bayCount + b] === Infinity ||
-        cost[h * bayCount + a] === Infinity
-      )
-        continue;
-      const [hl, hm] = [litres[h] ?? 0, massG[h] ?? 0];
-      const [al, am, bl, bm] = [
-        standing.litres[a] ?? 0,
-        standing.massG[a] ?? 0,
-        standing.litres[b] ?? 0,
-        standing.massG[b] ?? 0,
-      ];
-      const dBroken =
-        overfill(a, al - gl + hl, am - gm + hm) -
-        overfill(a, al, am) +
-        overfill(b, bl + gl - hl, bm + gm - hm) -
-        overfill(b, bl, bm) +
-        meetings(g, b, h) -
-        meetings(g, a, h) +
-        meetings(h, a, g) -
-        meetings(h, b, g);
-      const dCost =
-        (cost[g * bayCount + b] ?? 0) -
-        (cost[g * bayCount + a] ?? 0) +
-        (cost[h * bayCount + a] ?? 0) -
-        (cost[h * bayCount + b] ?? 0) +
-        pairCost(g, b, h) -
-        pairCost(g, a, h) +
-        pairCost(h, a, g) -
-        pairCost(h, b, g);
-      const delta = dCost + price * dBroken;
-      if (delta > 0 && random() >= exp(-delta / heat)) continue;
-      bayOf[g] = b;
-      bayOf[h] = a;
-      standing.litres[a] = al - gl + hl;
-      standing.massG[a] = am - gm + hm;
-      standing.litres[b] = bl + gl - hl;
-      standing.massG[b] = bm + gm - hm;
-      now += dCost;
-      broken += dBroken;
-    }
+    if (random() < 0.55) moveOne(g);
+    else swapTwo(g, floor(random() * groupCount));
     if (broken < 0.02 && now < bestCost - 1e-9) {
       // Sums of many small changes drift: before an arrangement is believed it is added up anew.
       Object.assign(standing, standAt(problem, bayOf, standing));
@@ -214,9 +203,9 @@ function standAt(
   standing.litres.fill(0);
   standing.massG.fill(0);
   for (let g = 0; g < bayOf.length; g += 1) {
-    const b = bayOf[g] ?? 0;
-    standing.litres[b] = (standing.litres[b] ?? 0) + (litres[g] ?? 0);
-    standing.massG[b] = (standing.massG[b] ?? 0) + (massG[g] ?? 0);
+    const b = bayOf[g]!;
+    standing.litres[b] = standing.litres[b]! + litres[g]!;
+    standing.massG[b] = standing.massG[b]! + massG[g]!;
   }
   return standing;
 }
@@ -237,22 +226,21 @@ function standGreedily(problem: ZonesProblem): Standing {
     const list = allowed[g] as Int32Array;
     return list.length < 2
       ? Infinity
-      : (cost[g * bayCount + (list[min(list.length - 1, 3)] ?? 0)] ?? 0) -
-          (cost[g * bayCount + (list[0] ?? 0)] ?? 0);
+      : cost[g * bayCount + list[min(list.length - 1, 3)]!]! - cost[g * bayCount + list[0]!]!;
   };
   const order = Array.from({ length: groupCount }, (_, g) => g).sort(
-    (g, h) => regret(h) - regret(g) || (litres[h] ?? 0) - (litres[g] ?? 0) || g - h,
+    (g, h) => regret(h) - regret(g) || litres[h]! - litres[g]! || g - h,
   );
   for (const g of order) {
     const list = allowed[g] as Int32Array;
     const takes = (b: number) =>
-      (standing.litres[b] ?? 0) + (litres[g] ?? 0) <= (bayLitres[b] ?? 0) + SUM_TOLERANCE &&
-      (standing.massG[b] ?? 0) + (massG[g] ?? 0) <= (bayMassG[b] ?? 0) + SUM_TOLERANCE &&
+      standing.litres[b]! + litres[g]! <= bayLitres[b]! + SUM_TOLERANCE &&
+      standing.massG[b]! + massG[g]! <= bayMassG[b]! + SUM_TOLERANCE &&
       (foes[g] ?? []).every((foe) => bayOf[foe] !== b);
     const b = list.find(takes) ?? list[0] ?? 0;
     bayOf[g] = b;
-    standing.litres[b] = (standing.litres[b] ?? 0) + (litres[g] ?? 0);
-    standing.massG[b] = (standing.massG[b] ?? 0) + (massG[g] ?? 0);
+    standing.litres[b] = standing.litres[b]! + litres[g]!;
+    standing.massG[b] = standing.massG[b]! + massG[g]!;
   }
   return standing;
 }
@@ -264,11 +252,11 @@ function brokenOf(
 ): number {
   let sum = 0;
   for (let b = 0; b < bayCount; b += 1) {
-    const overL = (litres[b] ?? 0) - (bayLitres[b] ?? 0);
-    const overM = (massG[b] ?? 0) - (bayMassG[b] ?? 0);
+    const overL = litres[b]! - bayLitres[b]!;
+    const overM = massG[b]! - bayMassG[b]!;
     sum +=
-      (overL > SUM_TOLERANCE ? 0.05 + overL / ((bayLitres[b] ?? 0) + 1) : 0) +
-      (overM > SUM_TOLERANCE ? 0.05 + overM / ((bayMassG[b] ?? 0) + 300) : 0);
+      (overL > SUM_TOLERANCE ? 0.05 + overL / (bayLitres[b]! + 1) : 0) +
+      (overM > SUM_TOLERANCE ? 0.05 + overM / (bayMassG[b]! + 300) : 0);
   }
   for (let g = 0; g < bayOf.length; g += 1)
     for (const foe of foes[g] ?? []) if (foe > g && bayOf[foe] === bayOf[g]) sum += 1;
@@ -285,14 +273,11 @@ function typicalStep(
   for (let g = 0; g < groupCount; g += 1) {
     const list = allowed[g] as Int32Array;
     if (list.length < 2) continue;
-    sum +=
-      (cost[g * bayCount + (list[floor(list.length / 3)] ?? 0)] ?? 0) -
-      (cost[g * bayCount + (list[0] ?? 0)] ?? 0);
+    sum += cost[g * bayCount + list[floor(list.length / 3)]!]! - cost[g * bayCount + list[0]!]!;
     count += 1;
   }
   for (const { weight } of pairs) {
-    sum +=
-      weight * (metres[floor(random() * bayCount) * bayCount + floor(random() * bayCount)] ?? 0);
+    sum += weight * metres[floor(random() * bayCount) * bayCount + floor(random() * bayCount)]!;
     count += 1;
   }
   return max(1e-6, count > 0 ? sum / count : 1);

@@ -24,24 +24,20 @@ export function sequenceLazily(
   const { litres, from, to, room } = knot;
   const load = Float64Array.from(knot.load);
   const coming = new Float64Array(load.length);
-  for (let g = 0; g < litres.length; g += 1)
-    coming[to[g] ?? 0] = (coming[to[g] ?? 0] ?? 0) + (litres[g] ?? 0);
+  for (let g = 0; g < litres.length; g += 1) coming[to[g]!] = coming[to[g]!]! + litres[g]!;
   const home = new Set(staged);
   const waiting = new Set<number>();
   const steps: KnotStep[] = [];
   let inBaskets = 0;
   let peakLitres = 0;
-  const fits = (g: number) =>
-    (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
-  const isSafe = (g: number) =>
-    (load[to[g] ?? 0] ?? 0) + (coming[to[g] ?? 0] ?? 0) <=
-    (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
+  const fits = (g: number) => load[to[g]!]! + litres[g]! <= room[to[g]!]! + LITRE_TOLERANCE;
+  const isSafe = (g: number) => load[to[g]!]! + coming[to[g]!]! <= room[to[g]!]! + LITRE_TOLERANCE;
   const leave = (g: number) => {
-    load[from[g] ?? 0] = (load[from[g] ?? 0] ?? 0) - (litres[g] ?? 0);
+    load[from[g]!] = load[from[g]!]! - litres[g]!;
   };
   const arrive = (g: number) => {
-    load[to[g] ?? 0] = (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0);
-    coming[to[g] ?? 0] = (coming[to[g] ?? 0] ?? 0) - (litres[g] ?? 0);
+    load[to[g]!] = load[to[g]!]! + litres[g]!;
+    coming[to[g]!] = coming[to[g]!]! - litres[g]!;
   };
   const goDirect = (g: number) => {
     leave(g);
@@ -53,14 +49,14 @@ export function sequenceLazily(
     leave(g);
     home.delete(g);
     waiting.add(g);
-    inBaskets += litres[g] ?? 0;
+    inBaskets += litres[g]!;
     peakLitres = Math.max(peakLitres, inBaskets);
     steps.push({ group: g, kind: 'out' });
   };
   const goBack = (g: number) => {
     arrive(g);
     waiting.delete(g);
-    inBaskets -= litres[g] ?? 0;
+    inBaskets -= litres[g]!;
     steps.push({ group: g, kind: 'back' });
   };
   const settle = () => {
@@ -82,11 +78,11 @@ export function sequenceLazily(
   for (const g of order) {
     while (!fits(g)) {
       const inTheWay = [...home].filter((h) => from[h] === to[g]);
-      const lacking = (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) - (room[to[g] ?? 0] ?? 0);
+      const lacking = load[to[g]!]! + litres[g]! - room[to[g]!]!;
       const enough = inTheWay
-        .filter((h) => (litres[h] ?? 0) >= lacking - LITRE_TOLERANCE)
-        .sort((a, b) => (litres[a] ?? 0) - (litres[b] ?? 0))[0];
-      const next = enough ?? inTheWay.sort((a, b) => (litres[b] ?? 0) - (litres[a] ?? 0))[0];
+        .filter((h) => litres[h]! >= lacking - LITRE_TOLERANCE)
+        .sort((a, b) => litres[a]! - litres[b]!)[0];
+      const next = enough ?? inTheWay.sort((a, b) => litres[b]! - litres[a]!)[0];
       if (next === undefined)
         throw new Error('invariant: an ordering works once all staged groups are out');
       goOut(next);
@@ -100,7 +96,7 @@ export function sequenceLazily(
     else {
       const back = [...waiting].find(fits);
       if (back !== undefined) goBack(back);
-      else goOut([...home].sort((a, b) => (litres[a] ?? 0) - (litres[b] ?? 0))[0] ?? -1);
+      else goOut([...home].sort((a, b) => litres[a]! - litres[b]!)[0] ?? -1);
     }
   }
   return { steps, peakLitres };
@@ -131,10 +127,9 @@ export function sequenceWithin(
   const steps: KnotStep[] = [];
   let [inBaskets, stagedSoFar, peak, met] = [0, 0, 0, 0];
   const keyOf = () => state.reduce((key, value) => key * 3 + value, 0);
-  const fits = (g: number) =>
-    (load[to[g] ?? 0] ?? 0) + (litres[g] ?? 0) <= (room[to[g] ?? 0] ?? 0) + LITRE_TOLERANCE;
+  const fits = (g: number) => load[to[g]!]! + litres[g]! <= room[to[g]!]! + LITRE_TOLERANCE;
   const add = (bay: number, amount: number) => {
-    load[bay] = (load[bay] ?? 0) + amount;
+    load[bay] = load[bay]! + amount;
   };
   const search = (left: number): boolean => {
     if (left === 0) return true;
@@ -142,27 +137,27 @@ export function sequenceWithin(
     if (seen.has(key) || (met += 1) > mostStates) return false;
     seen.add(key);
     for (let g = 0; g < count; g += 1) {
-      const amount = litres[g] ?? 0;
+      const amount = litres[g]!;
       if (state[g] === 1 && fits(g)) {
         state[g] = 2;
-        add(to[g] ?? 0, amount);
+        add(to[g]!, amount);
         inBaskets -= amount;
         steps.push({ group: g, kind: 'back' });
         if (search(left - 1)) return true;
         steps.pop();
         inBaskets += amount;
-        add(to[g] ?? 0, -amount);
+        add(to[g]!, -amount);
         state[g] = 1;
       } else if (state[g] === 0) {
         if (fits(g)) {
           state[g] = 2;
-          add(from[g] ?? 0, -amount);
-          add(to[g] ?? 0, amount);
+          add(from[g]!, -amount);
+          add(to[g]!, amount);
           steps.push({ group: g, kind: 'direct' });
           if (search(left - 1)) return true;
           steps.pop();
-          add(to[g] ?? 0, -amount);
-          add(from[g] ?? 0, amount);
+          add(to[g]!, -amount);
+          add(from[g]!, amount);
           state[g] = 0;
         }
         if (
@@ -171,7 +166,7 @@ export function sequenceWithin(
         ) {
           const before = peak;
           state[g] = 1;
-          add(from[g] ?? 0, -amount);
+          add(from[g]!, -amount);
           inBaskets += amount;
           stagedSoFar += amount;
           peak = Math.max(peak, inBaskets);
@@ -181,7 +176,7 @@ export function sequenceWithin(
           peak = before;
           stagedSoFar -= amount;
           inBaskets -= amount;
-          add(from[g] ?? 0, amount);
+          add(from[g]!, amount);
           state[g] = 0;
         }
       }

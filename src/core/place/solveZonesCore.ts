@@ -49,7 +49,7 @@ export function solveZonesCore(
       new Map(
         list.map((b) => {
           const variable = model.addVariable({ most: 1, whole: true });
-          if (!anyWill) aim.push([variable, cost[g * bayCount + b] ?? 0]);
+          if (!anyWill) aim.push([variable, cost[g * bayCount + b]!]);
           return [b, variable] as const;
         }),
       ),
@@ -66,14 +66,14 @@ export function solveZonesCore(
     });
     addRoom(
       model,
-      here.map(({ g, variable }) => [variable, litres[g] ?? 0] as const),
-      bayLitres[b] ?? 0,
+      here.map(({ g, variable }) => [variable, litres[g]!] as const),
+      bayLitres[b]!,
     );
     if (Number.isFinite(bayMassG[b]))
       addRoom(
         model,
-        here.map(({ g, variable }) => [variable, massG[g] ?? 0] as const),
-        bayMassG[b] ?? 0,
+        here.map(({ g, variable }) => [variable, massG[g]!] as const),
+        bayMassG[b]!,
       );
     for (const { g, variable } of here) {
       const met = (foes[g] ?? []).flatMap((foe) => {
@@ -131,7 +131,7 @@ function addPairs({
     const [ofA, ofB] = [byPlace(choices[a], problem), byPlace(choices[b], problem)];
     added += ofA.length * ofB.length;
     if (added > MOST_PAIR_VARIABLES) return undefined;
-    const far = (p: Place, q: Place) => weight * (metres[p.bay * bayCount + q.bay] ?? 0);
+    const far = (p: Place, q: Place) => weight * metres[p.bay * bayCount + q.bay]!;
     // Where one of the two has a single place, its distance is a cost of the other's.
     if (ofA.length === 1 || ofB.length === 1) {
       for (const p of ofA)
@@ -159,7 +159,7 @@ function addPairs({
     ofB.forEach((q, j) =>
       model.addRow(
         [
-          ...flows.map((row) => [row[j] ?? 0, 1] as const),
+          ...flows.map((row) => [row[j]!, 1] as const),
           ...q.variables.map((variable) => [variable, -1] as const),
         ],
         { least: 0, most: 0 },
@@ -182,7 +182,7 @@ function byPlace(
 ): Place[] {
   const places: Place[] = [];
   for (const [bay, variable] of choices ?? []) {
-    const known = places.find((place) => (metres[place.bay * bayCount + bay] ?? 0) === 0);
+    const known = places.find((place) => metres[place.bay * bayCount + bay]! === 0);
     if (known) known.variables.push(variable);
     else places.push({ bay, variables: [variable] });
   }

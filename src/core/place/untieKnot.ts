@@ -31,7 +31,7 @@ const SMALL_KNOT = 14;
 
 const litresOf = (knot: Knot, staged: Iterable<number>): number => {
   let sum = 0;
-  for (const g of staged) sum += knot.litres[g] ?? 0;
+  for (const g of staged) sum += knot.litres[g]!;
   return sum;
 };
 
@@ -97,7 +97,7 @@ function putBack(
 
 /** The largest first: what is not handled twice is worth most. */
 const bySize = (knot: Knot, groups: Iterable<number>): number[] =>
-  [...groups].sort((a, b) => (knot.litres[b] ?? 0) - (knot.litres[a] ?? 0) || a - b);
+  [...groups].sort((a, b) => knot.litres[b]! - knot.litres[a]! || a - b);
 
 /** Takes some more out of the way, and puts back in another order: what was staged comes first. */
 function mend(
@@ -111,7 +111,7 @@ function mend(
     const share = 0.2 + random() * 0.8;
     const more = all.filter((g) => !best.staged.has(g) && random() < share);
     const shuffled = bySize(knot, more)
-      .map((g) => ({ g, at: (knot.litres[g] ?? 0) * (0.5 + random()) }))
+      .map((g) => ({ g, at: knot.litres[g]! * (0.5 + random()) }))
       .sort((a, b) => b.at - a.at)
       .map(({ g }) => g);
     // With more out of the way, the rest still goes in the order it went.
@@ -162,11 +162,9 @@ function searchSets(
     }
     if (ordering.code === 'unknown') unknownLitres = Math.min(unknownLitres, node.litres);
     const straight = new Set(node.straight);
-    for (const g of [...ordering.stuck].sort(
-      (a, b) => (knot.litres[a] ?? 0) - (knot.litres[b] ?? 0),
-    )) {
+    for (const g of [...ordering.stuck].sort((a, b) => knot.litres[a]! - knot.litres[b]!)) {
       if (straight.has(g)) continue;
-      const litres = node.litres + (knot.litres[g] ?? 0);
+      const litres = node.litres + knot.litres[g]!;
       if (litres < bestLitres - LITRE_TOLERANCE)
         heap.push({ litres, staged: [...node.staged, g], straight: new Set(straight) });
       straight.add(g);

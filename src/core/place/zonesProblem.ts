@@ -90,7 +90,7 @@ export function createZonesProblem(request: ZonesRequest): ZonesProblem {
       return [b];
     });
     return Int32Array.from(
-      list.sort((a, b) => (cost[g * bayCount + a] ?? 0) - (cost[g * bayCount + b] ?? 0) || a - b),
+      list.sort((a, b) => cost[g * bayCount + a]! - cost[g * bayCount + b]! || a - b),
     );
   });
   const metres = new Float64Array(bayCount * bayCount);
@@ -163,6 +163,6 @@ export function costOfZones(
   let sum = 0;
   for (let g = 0; g < bayOf.length; g += 1) sum += cost[g * bayCount + (bayOf[g] ?? 0)] ?? Infinity;
   for (const { a, b, weight } of pairs)
-    sum += weight * (metres[(bayOf[a] ?? 0) * bayCount + (bayOf[b] ?? 0)] ?? 0);
+    sum += weight * metres[(bayOf[a] ?? 0) * bayCount + (bayOf[b] ?? 0)]!;
   return sum;
 }

@@ -43,10 +43,10 @@ export function freeLitresOf(space: Space, obstacles: readonly Box[]): number {
   );
   let freeMm3 = 0;
   for (let i = 1; i < xs.length; i += 1) {
-    const [left, right] = [xs[i - 1] ?? 0, xs[i] ?? 0];
+    const [left, right] = [xs[i - 1]!, xs[i]!];
     const inX = boxes.filter((box) => box.x < right && box.x + box.width > left);
     for (let j = 1; j < ys.length; j += 1) {
-      const [front, back] = [ys[j - 1] ?? 0, ys[j] ?? 0];
+      const [front, back] = [ys[j - 1]!, ys[j]!];
       freeMm3 +=
         (right - left) *
         (back - front) *

@@ -1,5 +1,5 @@
 // Outcomes
-export { assertNever, invariant } from './invariant';
+export { assertNever, checkFigures, invariant } from './invariant';
 export { err, ok, type Result } from './result';
 // Ids
 export {

@@ -169,29 +169,55 @@ function readPart(rest: string): Result<Part, PartError> {
   return ok({ amount: amount.value.amount, unit: unit?.unit, length });
 }
 
-function readAmount(rest: string): Result<{ amount: number; length: number }, PartError> {
+interface ReadAmount {
+  readonly amount: number;
+  readonly length: number;
+}
+
+/** "12", "12,5", "3/8", "14 3/8", "14 ⅜", "⅜". */
+function readAmount(rest: string): Result<ReadAmount, PartError> {
   const decimal = /^(\d+)(?:([.,])(\d+))?/.exec(rest) ?? /^()([.,])(\d+)/.exec(rest);
-  if (decimal?.[2] === ',' && decimal[3]?.length === 3 && decimal[1] !== '0' && decimal[1] !== '') {
+  const slash = /^(\d+)\s*[/⁄]\s*(\d+)/.exec(rest);
+  if (decimal && isAmbiguous(decimal))
     return err({ code: 'length_comma_ambiguous', atIndex: decimal[1]?.length ?? 0 });
-  }
-  const whole = decimal ? Number(`${decimal[1] || '0'}.${decimal[3] ?? '0'}`) : undefined;
-  const wholeLength = decimal?.[0].length ?? 0;
-  const slashHere = /^(\d+)\s*[/⁄]\s*(\d+)/.exec(rest);
-  if (slashHere) return readFraction(rest, slashHere, { whole: 0, offset: 0 });
-  const slashNext = /^(\s*-\s*|\s+)(\d+)\s*[/⁄]\s*(\d+)/.exec(rest.slice(wholeLength));
-  if (whole !== undefined && slashNext) {
-    const offset = wholeLength + (slashNext[1]?.length ?? 0);
-    const fraction = /^(\d+)\s*[/⁄]\s*(\d+)/.exec(rest.slice(offset));
-    if (fraction) return readFraction(rest, fraction, { whole, offset });
-  }
-  const vulgar = /^\s*([½¼¾⅛⅜⅝⅞⅓⅔])/.exec(rest.slice(wholeLength));
+  if (slash) return readFraction(rest, slash, { whole: 0, offset: 0 });
+  const whole = decimal && {
+    amount: Number(`${decimal[1] || '0'}.${decimal[3] ?? '0'}`),
+    length: decimal[0].length,
+  };
+  return (
+    (whole && readSlashBehind(rest, whole)) ??
+    readVulgar(rest, whole) ??
+    (whole ? ok(whole) : err(unreadable(rest, 0)))
+  );
+}
+
+/** "1,250" is a thousand and more to one and one and a quarter to another. */
+const isAmbiguous = ([, whole, mark, part]: RegExpExecArray): boolean =>
+  mark === ',' && part?.length === 3 && whole !== '0' && whole !== '';
+
+/** "14 3/8", read from behind the 14. */
+function readSlashBehind(
+  rest: string,
+  whole: ReadAmount,
+): Result<ReadAmount, PartError> | undefined {
+  const gap = /^(?:\s*-\s*|\s+)(?=\d+\s*[/⁄]\s*\d)/.exec(rest.slice(whole.length));
+  if (!gap) return undefined;
+  const offset = whole.length + gap[0].length;
+  const fraction = /^(\d+)\s*[/⁄]\s*(\d+)/.exec(rest.slice(offset));
+  return fraction ? readFraction(rest, fraction, { whole: whole.amount, offset }) : undefined;
+}
+
+/** "14 ⅜", or "⅜" alone. */
+function readVulgar(
+  rest: string,
+  whole: ReadAmount | null,
+): Result<ReadAmount, PartError> | undefined {
+  const { amount, length } = whole ?? { amount: 0, length: 0 };
+  const vulgar = /^\s*([½¼¾⅛⅜⅝⅞⅓⅔])/.exec(rest.slice(length));
   const pair = vulgar?.[1] === undefined ? undefined : VULGAR[vulgar[1]];
-  if (vulgar && pair) {
-    return ok({ amount: (whole ?? 0) + pair[0] / pair[1], length: wholeLength + vulgar[0].length });
-  }
-  return whole === undefined
-    ? err(unreadable(rest, 0))
-    : ok({ amount: whole, length: wholeLength });
+  if (!vulgar || !pair) return undefined;
+  return ok({ amount: amount + pair[0] / pair[1], length: length + vulgar[0].length });
 }
 
 function readFraction(

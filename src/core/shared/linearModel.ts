@@ -88,7 +88,7 @@ export class LinearModel {
     return this.upper[variable] ?? Infinity;
   }
   leastOf(variable: number): number {
-    return this.lower[variable] ?? 0;
+    return this.lower[variable]!;
   }
 
   /** `least <= Σ factor × variable <= most`; terms of one variable are added up. */
@@ -118,7 +118,7 @@ export class LinearModel {
       };
     }
     const colCost = new Array<number>(numCols).fill(0);
-    for (const [variable, factor] of aim) colCost[variable] = (colCost[variable] ?? 0) + factor;
+    for (const [variable, factor] of aim) colCost[variable] = colCost[variable]! + factor;
     return solver.withModel((model) => {
       model.passModel({
         numCols,
@@ -128,7 +128,7 @@ export class LinearModel {
         colCost,
         colLower: this.lower,
         colUpper: shut
-          ? this.upper.map((most, i) => (shut.has(i) ? (this.lower[i] ?? 0) : most))
+          ? this.upper.map((most, i) => (shut.has(i) ? this.lower[i]! : most))
           : this.upper,
         rowLower: this.rows.map((row) => row.least),
         rowUpper: this.rows.map((row) => row.most),
@@ -182,7 +182,7 @@ export class LinearModel {
     const values = [...solution.colValue].map((value, i) =>
       this.isWhole[i] && !isRelaxed ? Math.round(value) : value,
     );
-    const objective = values.reduce((sum, value, i) => sum + value * (colCost[i] ?? 0), 0);
+    const objective = values.reduce((sum, value, i) => sum + value * colCost[i]!, 0);
     return {
       status: status === OPTIMAL ? 'optimal' : 'feasible',
       values,

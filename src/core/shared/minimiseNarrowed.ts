@@ -41,9 +41,7 @@ export function minimiseNarrowed(
   if (relaxed.status !== 'optimal')
     return relaxed.status === 'infeasible' ? { solution: relaxed, shut: new Set() } : whole();
   const floor = Math.ceil(relaxed.objective - TOLERANCE);
-  const costs = relaxed.reducedCosts.map((cost, i) =>
-    (relaxed.values[i] ?? 0) > TOLERANCE ? 0 : cost,
-  );
+  const costs = relaxed.reducedCosts.map((cost, i) => (relaxed.values[i]! > TOLERANCE ? 0 : cost));
   const ranked = [...costs].sort((a, b) => a - b);
   const cut = Math.max(
     ranked[Math.max(FIRST_LEAST, Math.floor(ranked.length * FIRST_SHARE))] ?? Infinity,

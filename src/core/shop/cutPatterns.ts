@@ -46,11 +46,11 @@ export function findBestPattern(
 ): BestPattern {
   const items = [...worth.keys()].filter(
     (i) =>
-      (worth[i] ?? 0) > 1e-12 &&
-      (quantities[i] ?? 0) > 0 &&
-      (pieceMm[i] ?? 0) <= (stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM,
+      worth[i]! > 1e-12 &&
+      quantities[i]! > 0 &&
+      pieceMm[i]! <= stockMm[stock]! + LENGTH_TOLERANCE_MM,
   );
-  items.sort((a, b) => (worth[b] ?? 0) / (pieceMm[b] ?? 1) - (worth[a] ?? 0) / (pieceMm[a] ?? 1));
+  items.sort((a, b) => worth[b]! / (pieceMm[b] ?? 1) - worth[a]! / (pieceMm[a] ?? 1));
   const counts = new Int32Array(pieceMm.length);
   let best = new Int32Array(pieceMm.length);
   let [value, givenUp, digs] = [0, 0, mostDigs];
@@ -58,9 +58,9 @@ export function findBestPattern(
     let [sum, left] = [0, leftMm];
     for (let k = from; k < items.length; k += 1) {
       const i = items[k] as number;
-      const n = Math.min(quantities[i] ?? 0, left / (pieceMm[i] ?? 1));
-      sum += n * (worth[i] ?? 0);
-      left -= n * (pieceMm[i] ?? 0);
+      const n = Math.min(quantities[i]!, left / (pieceMm[i] ?? 1));
+      sum += n * worth[i]!;
+      left -= n * pieceMm[i]!;
       if (left <= 0) break;
     }
     return sum;
@@ -80,16 +80,16 @@ export function findBestPattern(
     const i = items[k] as number;
     const length = pieceMm[i] ?? 1;
     for (
-      let n = Math.min(quantities[i] ?? 0, Math.floor((leftMm + LENGTH_TOLERANCE_MM) / length));
+      let n = Math.min(quantities[i]!, Math.floor((leftMm + LENGTH_TOLERANCE_MM) / length));
       n >= 0;
       n -= 1
     ) {
       counts[i] = n;
-      dig(k + 1, leftMm - n * length, sum + n * (worth[i] ?? 0));
+      dig(k + 1, leftMm - n * length, sum + n * worth[i]!);
     }
     counts[i] = 0;
   };
-  dig(0, stockMm[stock] ?? 0, 0);
+  dig(0, stockMm[stock]!, 0);
   return { counts: best, value, most: Math.max(value, givenUp) };
 }
 
@@ -105,35 +105,35 @@ export function cutLongestFirst(
   const { pieceMm, stockMm, priceMinor, available } = problem;
   const left = Int32Array.from(wanted);
   const spent = Float64Array.from(used);
-  const order = [...left.keys()].sort((a, b) => (pieceMm[b] ?? 0) - (pieceMm[a] ?? 0));
+  const order = [...left.keys()].sort((a, b) => pieceMm[b]! - pieceMm[a]!);
   const patterns: Pattern[] = [];
   while (left.some((n) => n > 0)) {
     let best: { pattern: Pattern; perMm: number } | undefined;
     for (let stock = 0; stock < stockMm.length; stock += 1) {
-      if ((spent[stock] ?? 0) >= (available[stock] ?? 0)) continue;
+      if (spent[stock]! >= available[stock]!) continue;
       const counts = new Int32Array(left.length);
-      let room = (stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM;
+      let room = stockMm[stock]! + LENGTH_TOLERANCE_MM;
       for (const i of order) {
-        const n = Math.min(left[i] ?? 0, Math.floor(room / (pieceMm[i] ?? 1)));
+        const n = Math.min(left[i]!, Math.floor(room / (pieceMm[i] ?? 1)));
         counts[i] = n;
-        room -= n * (pieceMm[i] ?? 0);
+        room -= n * pieceMm[i]!;
       }
-      const filled = (stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM - room;
+      const filled = stockMm[stock]! + LENGTH_TOLERANCE_MM - room;
       if (filled <= LENGTH_TOLERANCE_MM) continue;
-      const perMm = (priceMinor[stock] ?? 0) / filled;
+      const perMm = priceMinor[stock]! / filled;
       if (!best || perMm < best.perMm) best = { pattern: { stock, counts }, perMm };
     }
     if (!best) return undefined;
     // As often as it repeats without cutting more than is wanted.
     const { stock, counts } = best.pattern;
-    let times = (available[stock] ?? 0) - (spent[stock] ?? 0);
+    let times = available[stock]! - spent[stock]!;
     counts.forEach((n, i) => {
-      if (n > 0) times = Math.min(times, Math.floor((left[i] ?? 0) / n));
+      if (n > 0) times = Math.min(times, Math.floor(left[i]! / n));
     });
     for (let t = 0; t < times; t += 1) patterns.push(best.pattern);
-    spent[stock] = (spent[stock] ?? 0) + times;
+    spent[stock] = spent[stock]! + times;
     counts.forEach((n, i) => {
-      left[i] = (left[i] ?? 0) - n * times;
+      left[i] = left[i]! - n * times;
     });
   }
   return patterns;
@@ -159,34 +159,34 @@ export function cutFullest(
   const left = Int32Array.from(wanted);
   const spent = Float64Array.from(used);
   const worth = Float64Array.from(pieceMm, (length) => length * (0.95 + random() * 0.1));
-  const order = [...left.keys()].sort((a, b) => (pieceMm[b] ?? 0) - (pieceMm[a] ?? 0));
+  const order = [...left.keys()].sort((a, b) => pieceMm[b]! - pieceMm[a]!);
   const patterns: Pattern[] = [];
   for (;;) {
-    const open = order.filter((i) => (left[i] ?? 0) > 0);
+    const open = order.filter((i) => left[i]! > 0);
     const first = open[Math.floor(random() * Math.min(FIRST_OF, open.length))];
     if (first === undefined) return patterns;
-    left[first] = (left[first] ?? 0) - 1;
+    left[first] = left[first]! - 1;
     let best: { readonly pattern: Pattern; readonly perMm: number } | undefined;
     for (let stock = 0; stock < stockMm.length; stock += 1) {
-      const room = (stockMm[stock] ?? 0) - (pieceMm[first] ?? 0);
-      if ((spent[stock] ?? 0) >= (available[stock] ?? 0) || room < -LENGTH_TOLERANCE_MM) continue;
+      const room = stockMm[stock]! - pieceMm[first]!;
+      if (spent[stock]! >= available[stock]! || room < -LENGTH_TOLERANCE_MM) continue;
       const { counts } = findBestPattern(
         { ...problem, quantities: left, stockMm: Float64Array.of(Math.max(0, room)) },
         0,
         worth,
         FILL_DIGS,
       );
-      counts[first] = (counts[first] ?? 0) + 1;
-      const filledMm = counts.reduce((sum, n, i) => sum + n * (pieceMm[i] ?? 0), 0);
-      const perMm = (priceMinor[stock] ?? 0) / filledMm;
+      counts[first] = counts[first]! + 1;
+      const filledMm = counts.reduce((sum, n, i) => sum + n * pieceMm[i]!, 0);
+      const perMm = priceMinor[stock]! / filledMm;
       if (!best || perMm < best.perMm) best = { pattern: { stock, counts }, perMm };
     }
     if (!best) return undefined;
-    left[first] = (left[first] ?? 0) + 1;
+    left[first] = left[first]! + 1;
     best.pattern.counts.forEach((n, i) => {
-      left[i] = (left[i] ?? 0) - n;
+      left[i] = left[i]! - n;
     });
-    spent[best.pattern.stock] = (spent[best.pattern.stock] ?? 0) + 1;
+    spent[best.pattern.stock] = spent[best.pattern.stock]! + 1;
     patterns.push(best.pattern);
   }
 }

@@ -1,4 +1,11 @@
-import { createRandom, LinearModel, isSolved, type Clock, type Solver } from '../shared';
+import {
+  checkFigures,
+  createRandom,
+  LinearModel,
+  isSolved,
+  type Clock,
+  type Solver,
+} from '../shared';
 import type { CutAnswer, CutPattern, CutReason, CutRequest } from './cutModel';
 import {
   cutFullest,
@@ -86,6 +93,7 @@ export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutA
       sum + count * (stock.find(({ id }) => id === stockId)?.priceMinor ?? 0),
     0,
   );
+  checkFigures({ costMinor, bound: run.bound });
   const isOptimal = costMinor - run.bound <= 1e-6 * Math.max(1, costMinor);
   return {
     status: isOptimal ? 'optimal' : 'feasible',
@@ -164,7 +172,7 @@ class CutRun {
         ? this.best.reduce((sum, { count }) => sum + count, 0)
         : problem.quantities.reduce((sum, n) => sum + n, 0);
     const boards = [...problem.stockMm.keys()].flatMap((stock) =>
-      Array.from({ length: Math.min(enough, problem.available[stock] ?? 0) }, () => stock),
+      Array.from({ length: Math.min(enough, problem.available[stock]!) }, () => stock),
     );
     if (boards.length * problem.pieceMm.length > MOST_EXACT) return;
     const model = new LinearModel();
@@ -174,15 +182,15 @@ class CutRun {
     );
     problem.quantities.forEach((quantity, i) =>
       model.addRow(
-        counts.map((row) => [row[i] ?? 0, 1] as const),
+        counts.map((row) => [row[i]!, 1] as const),
         { least: quantity, most: quantity },
       ),
     );
     boards.forEach((stock, b) => {
       model.addRow(
         [
-          ...(counts[b] ?? []).map((variable, i) => [variable, problem.pieceMm[i] ?? 0] as const),
-          [isUsed[b] ?? 0, -((problem.stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM / 2)],
+          ...(counts[b] ?? []).map((variable, i) => [variable, problem.pieceMm[i]!] as const),
+          [isUsed[b]!, -(problem.stockMm[stock]! + LENGTH_TOLERANCE_MM / 2)],
         ],
         { most: 0 },
       );
@@ -190,15 +198,15 @@ class CutRun {
       if (boards[b - 1] === stock)
         model.addRow(
           [
-            [isUsed[b - 1] ?? 0, 1],
-            [isUsed[b] ?? 0, -1],
+            [isUsed[b - 1]!, 1],
+            [isUsed[b]!, -1],
           ],
           { least: 0 },
         );
     });
     const solution = model.minimise(
       means.solver,
-      boards.map((stock, b) => [isUsed[b] ?? 0, problem.priceMinor[stock] ?? 0]),
+      boards.map((stock, b) => [isUsed[b]!, problem.priceMinor[stock]!]),
       {
         timeLimitMs: Math.max(this.bestCost < Infinity ? 20 : 2000, means.leftMs()),
         seed: means.seed,
@@ -207,13 +215,13 @@ class CutRun {
     if (isSolved(solution))
       this.takeList(
         boards.flatMap((stock, b) =>
-          (solution.values[isUsed[b] ?? 0] ?? 0) > 0.5
+          solution.values[isUsed[b]!]! > 0.5
             ? [
                 {
                   stock,
                   counts: Int32Array.from(
                     counts[b] ?? [],
-                    (variable) => solution.values[variable] ?? 0,
+                    (variable) => solution.values[variable]!,
                   ),
                 },
               ]
@@ -243,8 +251,8 @@ class CutRun {
   private alone(i: number, stock: number): Pattern | undefined {
     const { pieceMm, stockMm, quantities } = this.problem;
     const n = Math.min(
-      quantities[i] ?? 0,
-      Math.floor(((stockMm[stock] ?? 0) + LENGTH_TOLERANCE_MM) / (pieceMm[i] ?? 1)),
+      quantities[i]!,
+      Math.floor((stockMm[stock]! + LENGTH_TOLERANCE_MM) / (pieceMm[i] ?? 1)),
     );
     if (n === 0) return undefined;
     const counts = new Int32Array(pieceMm.length);
@@ -270,16 +278,16 @@ class CutRun {
         seed: means.seed,
       });
       if (!isSolved(solution)) return { bound, values: [] };
-      const worth = Float64Array.from(pieceRows, (row) => Math.max(0, solution.rowDuals[row] ?? 0));
+      const worth = Float64Array.from(pieceRows, (row) => Math.max(0, solution.rowDuals[row]!));
       const rent = stockRows.map((row) =>
-        row === undefined ? 0 : Math.max(0, -(solution.rowDuals[row] ?? 0)),
+        row === undefined ? 0 : Math.max(0, -solution.rowDuals[row]!),
       );
       // No pattern may be worth more than its board costs; where one is, all worths shrink until
       // none is, and that bounds.
       let [shrink, isNew] = [1, false];
       problem.stockMm.forEach((_, stock) => {
         const found = findBestPattern({ ...problem, quantities: wanted }, stock, worth);
-        const costs = (problem.priceMinor[stock] ?? 0) + (rent[stock] ?? 0);
+        const costs = problem.priceMinor[stock]! + rent[stock]!;
         const freeShrink = found.most > 1e-9 ? Infinity : 1;
         shrink = Math.max(shrink, costs > 0 ? found.most / costs : freeShrink);
         const pays = (value: number) => value > costs + 1e-7 * Math.max(1, costs);
@@ -289,20 +297,20 @@ class CutRun {
         const leaner = Float64Array.from(worth);
         for (let more = 0, last = found.counts; more < MORE_PATTERNS; more += 1) {
           last.forEach((n, i) => {
-            if (n > 0) leaner[i] = (leaner[i] ?? 0) * 0.7;
+            if (n > 0) leaner[i] = leaner[i]! * 0.7;
           });
           last = findBestPattern({ ...problem, quantities: wanted }, stock, leaner).counts;
-          if (pays(last.reduce((sum, n, i) => sum + n * (worth[i] ?? 0), 0)))
+          if (pays(last.reduce((sum, n, i) => sum + n * worth[i]!, 0)))
             this.learn({ stock, counts: last });
         }
       });
       const rents = rent.reduce(
-        (sum, value, stock) => sum + (value > 0 ? value * (available[stock] ?? 0) : 0),
+        (sum, value, stock) => sum + (value > 0 ? value * available[stock]! : 0),
         0,
       );
       bound = Math.max(
         bound,
-        worth.reduce((sum, value, i) => sum + value * (wanted[i] ?? 0), 0) / shrink - rents,
+        worth.reduce((sum, value, i) => sum + value * wanted[i]!, 0) / shrink - rents,
       );
       if (!isNew || means.leftMs() <= 0) {
         const isShort = solution.values
@@ -327,14 +335,14 @@ class CutRun {
     const model = new LinearModel();
     const aim: [number, number][] = this.patterns.map(({ stock }) => [
       model.addVariable({ whole: isWhole }),
-      this.problem.priceMinor[stock] ?? 0,
+      this.problem.priceMinor[stock]!,
     ]);
     const short = missing === undefined ? [] : [...wanted].map(() => model.addVariable());
     for (const variable of short) aim.push([variable, missing ?? 0]);
     let row = 0;
     const pieceRows = [...wanted].map((quantity, i) => {
       const terms = this.patterns.flatMap(({ counts }, p): [number, number][] =>
-        (counts[i] ?? 0) > 0 ? [[p, counts[i] ?? 0]] : [],
+        counts[i]! > 0 ? [[p, counts[i]!]] : [],
       );
       model.addRow(short[i] === undefined ? terms : [...terms, [short[i], 1]], { least: quantity });
       return row++;
@@ -372,12 +380,11 @@ class CutRun {
   /** The whole part of the relaxation, and the rest longest first. */
   private roundDown(values: readonly number[]): void {
     const whole = this.patterns
-      .map((pattern, p) => ({ pattern, count: Math.floor((values[p] ?? 0) + 1e-9) }))
+      .map((pattern, p) => ({ pattern, count: Math.floor(values[p]! + 1e-9) }))
       .filter(({ count }) => count > 0);
     const rest = this.restAfter(whole);
     const used = new Float64Array(this.problem.stockMm.length);
-    for (const { pattern, count } of whole)
-      used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
+    for (const { pattern, count } of whole) used[pattern.stock] = used[pattern.stock]! + count;
     const more = cutLongestFirst(this.problem, rest, used);
     if (more) this.take([...whole, ...more.map((pattern) => ({ pattern, count: 1 }))]);
     // The rest is small: many ways to fill boards with it are tried in the time that one choice
@@ -391,8 +398,7 @@ class CutRun {
    */
   private fillAnew(whole: CutRun['best'], rest: Int32Array, leave: number): void {
     const used = new Float64Array(this.problem.stockMm.length);
-    for (const { pattern, count } of whole)
-      used[pattern.stock] = (used[pattern.stock] ?? 0) + count;
+    for (const { pattern, count } of whole) used[pattern.stock] = used[pattern.stock]! + count;
     const random = createRandom(this.means.seed);
     const fromMs = this.means.leftMs();
     for (
@@ -412,7 +418,7 @@ class CutRun {
     const rest = Int32Array.from(this.problem.quantities);
     for (const { pattern, count } of whole)
       pattern.counts.forEach((n, i) => {
-        rest[i] = Math.max(0, (rest[i] ?? 0) - n * count);
+        rest[i] = Math.max(0, rest[i]! - n * count);
       });
     return rest;
   }
@@ -423,13 +429,12 @@ class CutRun {
       .slice(0, values.length)
       .map((pattern, p) => ({
         pattern,
-        count: Math.max(0, Math.floor((values[p] ?? 0) + 1e-9) - round),
+        count: Math.max(0, Math.floor(values[p]! + 1e-9) - round),
       }))
       .filter(({ count }) => count > 0);
     const rest = this.restAfter(whole);
     const left = Float64Array.from(this.problem.available);
-    for (const { pattern, count } of whole)
-      left[pattern.stock] = (left[pattern.stock] ?? 0) - count;
+    for (const { pattern, count } of whole) left[pattern.stock] = left[pattern.stock]! - count;
     const before = this.patterns.length;
     if (rest.some((n) => n > 0)) this.relax(rest, left);
     return this.patterns.length > before;
@@ -444,7 +449,7 @@ class CutRun {
   private take(list: readonly { readonly pattern: Pattern; readonly count: number }[]): void {
     const used = list.filter(({ count }) => count > 0);
     const cost = used.reduce(
-      (sum, { pattern, count }) => sum + count * (this.problem.priceMinor[pattern.stock] ?? 0),
+      (sum, { pattern, count }) => sum + count * this.problem.priceMinor[pattern.stock]!,
       0,
     );
     if (cost >= this.bestCost) return;
@@ -490,26 +495,25 @@ function toPatterns(
     // As many as are wanted whole; the first one that would be too much is cut for what is left.
     let whole = count;
     pattern.counts.forEach((n, i) => {
-      if (n > 0) whole = Math.min(whole, Math.floor((left[i] ?? 0) / n));
+      if (n > 0) whole = Math.min(whole, Math.floor(left[i]! / n));
     });
     add(pattern.stock, pattern.counts, whole);
     pattern.counts.forEach((n, i) => {
-      left[i] = (left[i] ?? 0) - n * whole;
+      left[i] = left[i]! - n * whole;
     });
     for (let t = whole; t < count; t += 1) {
-      const counts = pattern.counts.map((n, i) => Math.min(n, left[i] ?? 0));
+      const counts = pattern.counts.map((n, i) => Math.min(n, left[i]!));
       add(pattern.stock, counts, 1);
       counts.forEach((n, i) => {
-        left[i] = (left[i] ?? 0) - n;
+        left[i] = left[i]! - n;
       });
     }
   }
-  const kerfMm = (list: Int32Array) =>
-    list.reduce((sum, n, i) => sum + n * (problem.pieceMm[i] ?? 0), 0);
+  const kerfMm = (list: Int32Array) => list.reduce((sum, n, i) => sum + n * problem.pieceMm[i]!, 0);
   return [...byKey.values()].map(({ stock, counts, count }) => ({
     stockId: stockIds[stock] ?? '',
     count,
     pieces: [...counts].flatMap((n, i) => (n > 0 ? [{ id: pieceIds[i] ?? '', n }] : [])),
-    wasteMm: Math.max(0, Math.round(((problem.stockMm[stock] ?? 0) - kerfMm(counts)) * 1e6) / 1e6),
+    wasteMm: Math.max(0, Math.round((problem.stockMm[stock]! - kerfMm(counts)) * 1e6) / 1e6),
   }));
 }

@@ -1,4 +1,4 @@
-import { createRandom, type Clock, type Random } from '../shared';
+import { checkFigures, createRandom, type Clock, type Random } from '../shared';
 import {
   EDGE_TOLERANCE_MM,
   EITHER_WAY,
@@ -56,6 +56,7 @@ export function planRoll(request: RollRequest, { clock }: { readonly clock: Cloc
     leastLengthMm,
     spentShare: () => (clock() - startMs) / Math.max(1, request.timeLimitMs),
   });
+  checkFigures({ usedLengthMm: best.usedLengthMm, leastLengthMm });
   return {
     status: best.rolls === bound ? 'optimal' : 'feasible',
     objective: best.rolls,
@@ -67,9 +68,9 @@ export function planRoll(request: RollRequest, { clock }: { readonly clock: Cloc
     reasons: [],
     placed: each.map(({ id }, i) => ({
       id,
-      roll: best.roll[i] ?? 0,
-      x: best.x[i] ?? 0,
-      y: best.y[i] ?? 0,
+      roll: best.roll[i]!,
+      x: best.x[i]!,
+      y: best.y[i]!,
       turned: best.turned[i] === 1,
     })),
   };
@@ -93,8 +94,8 @@ function improve(
     const fits = (wide: number, deep: number) =>
       wide <= widthMm + EDGE_TOLERANCE_MM && deep <= lengthMm + EDGE_TOLERANCE_MM;
     const ways = [
-      ...(fits(across[i] ?? 0, along[i] ?? 0) ? [0] : []),
-      ...(turnable[i] && fits(along[i] ?? 0, across[i] ?? 0) ? [1] : []),
+      ...(fits(across[i]!, along[i]!) ? [0] : []),
+      ...(turnable[i] && fits(along[i]!, across[i]!) ? [1] : []),
     ];
     return ways.length > 1 ? [...ways, EITHER_WAY] : ways;
   };
@@ -108,8 +109,8 @@ function improve(
   // As fits; the short side along the roll; the long side along the roll.
   const starts = [
     start(() => EITHER_WAY),
-    start((i) => ((along[i] ?? 0) <= (across[i] ?? 0) ? 0 : 1)),
-    start((i) => ((along[i] ?? 0) >= (across[i] ?? 0) ? 0 : 1)),
+    start((i) => (along[i]! <= across[i]! ? 0 : 1)),
+    start((i) => (along[i]! >= across[i]! ? 0 : 1)),
   ];
   let [taste, now] = [starts[0] as RollTaste, layBestFit(problem, starts[0] as RollTaste)];
   for (const other of starts.slice(1)) {

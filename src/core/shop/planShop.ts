@@ -297,7 +297,7 @@ function buildModel(
     });
   });
   request.offers.forEach((offer, i) => {
-    const pack = packs[i] ?? 0;
+    const pack = packs[i]!;
     // What a shared offer gives to its needs comes out of its packs.
     if (offer.needIds)
       model.addRow(
@@ -311,7 +311,7 @@ function buildModel(
     model.addRow(
       [
         [pack, 1],
-        [used[shop] ?? 0, -mostPacks(request, offer, lacking)],
+        [used[shop]!, -mostPacks(request, offer, lacking)],
       ],
       { most: 0 },
     );
@@ -319,10 +319,10 @@ function buildModel(
   // A need gets no more than the packs of its own offers hold and the shared ones give.
   request.needs.forEach((need, n) => {
     const own = request.offers.flatMap((offer, i) =>
-      offer.needId === need.id ? [[packs[i] ?? 0, -offer.packSize] as const] : [],
+      offer.needId === need.id ? [[packs[i]!, -offer.packSize] as const] : [],
     );
     const shared = unitsFor(units, need.id).map(([variable]) => [variable, -1] as const);
-    model.addRow([[met[n] ?? 0, 1], ...own, ...shared], { most: 0 });
+    model.addRow([[met[n]!, 1], ...own, ...shared], { most: 0 });
   });
   addPackCuts(model, request, { packs, met });
   request.shops.forEach((shop, s) =>
@@ -355,10 +355,10 @@ function addShopRows(
   },
 ): void {
   const goods = request.offers.flatMap((offer, i) =>
-    offer.shopId === shop.id ? [[packs[i] ?? 0, offer.priceMinor] as const] : [],
+    offer.shopId === shop.id ? [[packs[i]!, offer.priceMinor] as const] : [],
   );
-  const useVar = used[s] ?? 0;
-  const dueVar = delivery[s] ?? 0;
+  const useVar = used[s]!;
+  const dueVar = delivery[s]!;
   if (shop.freeOverMinor === undefined)
     model.addRow(
       [
@@ -373,7 +373,7 @@ function addShopRows(
       least: 0,
     });
   model.addRow(
-    [[credit[s] ?? 0, 1], ...goods.map(([variable, price]) => [variable, -price] as const)],
+    [[credit[s]!, 1], ...goods.map(([variable, price]) => [variable, -price] as const)],
     { most: 0 },
   );
   // A shop counts as used only where a pack is bought.
@@ -381,7 +381,7 @@ function addShopRows(
     [
       [useVar, 1],
       ...request.offers.flatMap((offer, i) =>
-        offer.shopId === shop.id ? [[packs[i] ?? 0, -1] as const] : [],
+        offer.shopId === shop.id ? [[packs[i]!, -1] as const] : [],
       ),
     ],
     { most: 0 },
@@ -436,10 +436,10 @@ function addPackCuts(
 ): void {
   const shared = new Set(request.offers.flatMap((offer) => offer.needIds ?? []));
   request.needs.forEach((need, n) => {
-    const least = model.leastOf(met[n] ?? 0);
+    const least = model.leastOf(met[n]!);
     if (least === 0 || shared.has(need.id)) return;
     const own = request.offers.flatMap((offer, i) =>
-      offer.needId === need.id ? [{ pack: packs[i] ?? 0, size: offer.packSize }] : [],
+      offer.needId === need.id ? [{ pack: packs[i]!, size: offer.packSize }] : [],
     );
     for (const divisor of new Set(own.map(({ size }) => Math.min(size, least)))) {
       if (divisor > 1)
@@ -459,21 +459,21 @@ const unitsFor = (units: ShopVariables['units'], needId: string): Terms =>
   );
 
 const payTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
-  ...request.offers.map((offer, i) => [variables.packs[i] ?? 0, offer.priceMinor] as const),
-  ...request.shops.map((shop, s) => [variables.delivery[s] ?? 0, shop.deliveryMinor] as const),
-  ...request.shops.map((_, s) => [variables.credit[s] ?? 0, -1] as const),
+  ...request.offers.map((offer, i) => [variables.packs[i]!, offer.priceMinor] as const),
+  ...request.shops.map((shop, s) => [variables.delivery[s]!, shop.deliveryMinor] as const),
+  ...request.shops.map((_, s) => [variables.credit[s]!, -1] as const),
 ];
 
 /** Negative value of the wishes, since models are minimised. */
 const valueTerms = (request: ShopRequest, variables: ShopVariables): Terms =>
   request.needs.flatMap((need, n) =>
     need.priority !== 'must' && need.value > 0
-      ? [[variables.met[n] ?? 0, -WISH_WEIGHT[need.priority] * need.value] as const]
+      ? [[variables.met[n]!, -WISH_WEIGHT[need.priority] * need.value] as const]
       : [],
   );
 
 const leftoverTerms = (request: ShopRequest, variables: ShopVariables): Terms => [
-  ...request.offers.map((offer, i) => [variables.packs[i] ?? 0, offer.packSize] as const),
+  ...request.offers.map((offer, i) => [variables.packs[i]!, offer.packSize] as const),
   ...variables.met.map((variable) => [variable, -1] as const),
 ];
 
@@ -482,7 +482,7 @@ function recount(request: ShopRequest, variables: ShopVariables, solution: Linea
   const buys = request.offers
     .map((offer, i) => ({
       offerId: offer.id,
-      packs: Math.round(solution.values[variables.packs[i] ?? 0] ?? 0),
+      packs: Math.round(solution.values[variables.packs[i]!]!),
     }))
     .filter(({ packs }) => packs > 0);
   const perShop = request.shops.flatMap((shop): ShopBill[] => {
@@ -523,7 +523,7 @@ function sumUp(
   solution: LinearSolution,
   variables: ShopVariables,
 ) {
-  const valueOf = (variable: number | undefined): number => solution.values[variable ?? -1] ?? 0;
+  const valueOf = (variable: number | undefined): number => solution.values[variable ?? -1]!;
   const met = request.needs.map((need, n) => {
     const bought = valueOf(variables.met[n]);
     const qty = need.qty - (lacking.get(need.id) ?? 0) + bought;

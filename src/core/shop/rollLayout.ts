@@ -48,7 +48,7 @@ export const EITHER_WAY = 2;
  *     │  └──┘     │
  */
 export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): Layout {
-  const { widthMm, lengthMm, across, along, turnable } = problem;
+  const { widthMm, lengthMm, across, along } = problem;
   const count = across.length;
   const layout = {
     roll: new Int32Array(count),
@@ -65,49 +65,28 @@ export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): La
     const before = open;
     while (open > 0) {
       const low = outline.lowest();
-      const gapWidth = outline.width[low] ?? 0;
-      const gapY = outline.y[low] ?? 0;
-      const room = lengthMm - gapY + EDGE_TOLERANCE_MM;
-      const fits = gapWidth + EDGE_TOLERANCE_MM;
-      let [best, bestScore, bestTurned] = [-1, -Infinity, 0];
-      for (let k = 0; k < open; k += 1) {
-        const i = left[k] ?? 0;
-        const only = way[i] ?? EITHER_WAY;
-        const lastTurn = only === EITHER_WAY ? (turnable[i] ?? 0) : only;
-        for (let turn = only === EITHER_WAY ? 0 : only; turn <= lastTurn; turn += 1) {
-          const wide = (turn ? along[i] : across[i]) ?? 0;
-          const deep = (turn ? across[i] : along[i]) ?? 0;
-          if (wide > fits || deep > room) continue;
-          // What fills the gap exactly goes before what leaves a sliver; among equals the longer one.
-          const score =
-            (wide / gapWidth) * (favour[i] ?? 1) +
-            (gapWidth - wide <= EDGE_TOLERANCE_MM ? 0.15 : 0) +
-            (1e-4 * deep) / lengthMm;
-          if (score > bestScore) {
-            best = k;
-            bestScore = score;
-            bestTurned = turn;
-          }
-        }
-      }
-      if (best < 0) {
+      const gapWidth = outline.width[low]!;
+      const gapY = outline.y[low]!;
+      const picked = pickPiece(problem, { favour, way }, { left, open, gapWidth, gapY });
+      if (picked < 0) {
         // Nothing goes in here: the gap rises to its lower neighbour. A single step over the whole
         // width is the end of the roll.
         if (!outline.raise(low)) break;
         continue;
       }
-      const i = left[best] ?? 0;
-      const wide = (bestTurned ? along[i] : across[i]) ?? 0;
-      const deep = (bestTurned ? across[i] : along[i]) ?? 0;
+      const turned = picked & 1;
+      const i = left[picked >> 1]!;
+      const wide = turned ? along[i]! : across[i]!;
+      const deep = turned ? across[i]! : along[i]!;
       // Against the higher neighbour, so that the gap that stays is beside the lower one.
       const isRight = outline.isHigherRight(low, lengthMm);
       layout.roll[i] = rolls;
-      layout.x[i] = max(0, (outline.x[low] ?? 0) + (isRight ? gapWidth - wide : 0));
+      layout.x[i] = max(0, outline.x[low]! + (isRight ? gapWidth - wide : 0));
       layout.y[i] = gapY;
-      layout.turned[i] = bestTurned;
+      layout.turned[i] = turned;
       end = max(end, gapY + deep);
       open -= 1;
-      left[best] = left[open] ?? 0;
+      left[picked >> 1] = left[open]!;
       outline.put(low, wide, deep, isRight);
     }
     // Cannot happen where every piece fits an empty roll; guards against going round for ever.
@@ -117,6 +96,49 @@ export function layBestFit(problem: RollProblem, { favour, way }: RollTaste): La
     rolls += 1;
   }
   return { ...layout, rolls, usedLengthMm, coveredMm };
+}
+
+/**
+ * Of the first `open` that are left the one that fills a gap best, as twice its place in `left`, and
+ * one more where it is turned; -1 where none goes in.
+ */
+function pickPiece(
+  { lengthMm, across, along, turnable }: RollProblem,
+  { favour, way }: RollTaste,
+  {
+    left,
+    open,
+    gapWidth,
+    gapY,
+  }: {
+    readonly left: Int32Array;
+    readonly open: number;
+    readonly gapWidth: number;
+    readonly gapY: number;
+  },
+): number {
+  const room = lengthMm - gapY + EDGE_TOLERANCE_MM;
+  const fits = gapWidth + EDGE_TOLERANCE_MM;
+  let [best, bestScore] = [-1, -Infinity];
+  for (let k = 0; k < open; k += 1) {
+    const i = left[k]!;
+    const only = way[i] ?? EITHER_WAY;
+    const lastTurn = only === EITHER_WAY ? turnable[i]! : only;
+    for (let turn = only === EITHER_WAY ? 0 : only; turn <= lastTurn; turn += 1) {
+      const wide = turn ? along[i]! : across[i]!;
+      const deep = turn ? across[i]! : along[i]!;
+      if (wide > fits || deep > room) continue;
+      // What fills the gap exactly goes before what leaves a sliver; among equals the longer one.
+      const score =
+        (wide / gapWidth) * favour[i]! +
+        (gapWidth - wide <= EDGE_TOLERANCE_MM ? 0.15 : 0) +
+        (1e-4 * deep) / lengthMm;
+      if (score <= bestScore) continue;
+      best = 2 * k + turn;
+      bestScore = score;
+    }
+  }
+  return best;
 }
 
 /**
@@ -143,29 +165,26 @@ class Outline {
 
   lowest(): number {
     let low = 0;
-    for (let s = 1; s < this.count; s += 1) if ((this.y[s] ?? 0) < (this.y[low] ?? 0)) low = s;
+    for (let s = 1; s < this.count; s += 1) if (this.y[s]! < this.y[low]!) low = s;
     return low;
   }
 
   coveredMm2(): number {
     let sum = 0;
-    for (let s = 0; s < this.count; s += 1) sum += (this.width[s] ?? 0) * (this.y[s] ?? 0);
+    for (let s = 0; s < this.count; s += 1) sum += this.width[s]! * this.y[s]!;
     return sum;
   }
 
   isHigherRight(at: number, wallY: number): boolean {
-    return (
-      (at + 1 < this.count ? (this.y[at + 1] ?? 0) : wallY) >
-      (at > 0 ? (this.y[at - 1] ?? 0) : wallY)
-    );
+    return (at + 1 < this.count ? this.y[at + 1]! : wallY) > (at > 0 ? this.y[at - 1]! : wallY);
   }
 
   /** Lifts a step to its lower neighbour; false where it has none. */
   raise(at: number): boolean {
     if (this.count === 1) return false;
     this.y[at] = min(
-      at > 0 ? (this.y[at - 1] ?? 0) : Infinity,
-      at + 1 < this.count ? (this.y[at + 1] ?? 0) : Infinity,
+      at > 0 ? this.y[at - 1]! : Infinity,
+      at + 1 < this.count ? this.y[at + 1]! : Infinity,
     );
     this.join(at);
     return true;
@@ -173,14 +192,14 @@ class Outline {
 
   /** Lays a piece on a step, to its right or its left end. */
   put(at: number, wide: number, deep: number, isRight: boolean): void {
-    const [x, y, rest] = [this.x[at] ?? 0, this.y[at] ?? 0, (this.width[at] ?? 0) - wide];
+    const [x, y, rest] = [this.x[at]!, this.y[at]!, this.width[at]! - wide];
     if (rest <= EDGE_TOLERANCE_MM) {
       this.y[at] = y + deep;
       this.join(at);
       return;
     }
     for (let s = this.count; s > at + 1; s -= 1)
-      this.set(s, this.x[s - 1] ?? 0, this.y[s - 1] ?? 0, this.width[s - 1] ?? 0);
+      this.set(s, this.x[s - 1]!, this.y[s - 1]!, this.width[s - 1]!);
     this.count += 1;
     if (isRight) {
       this.set(at, x, y, rest);
@@ -202,17 +221,15 @@ class Outline {
   /** A step of one height with its neighbour is one step. */
   private join(at: number): void {
     const isLevel = (a: number, b: number) =>
-      b < this.count &&
-      a >= 0 &&
-      Math.abs((this.y[a] ?? 0) - (this.y[b] ?? 0)) <= EDGE_TOLERANCE_MM;
+      b < this.count && a >= 0 && Math.abs(this.y[a]! - this.y[b]!) <= EDGE_TOLERANCE_MM;
     if (isLevel(at, at + 1)) this.merge(at);
     if (isLevel(at - 1, at)) this.merge(at - 1);
   }
 
   private merge(at: number): void {
-    this.width[at] = (this.width[at] ?? 0) + (this.width[at + 1] ?? 0);
+    this.width[at] = this.width[at]! + this.width[at + 1]!;
     for (let s = at + 1; s < this.count - 1; s += 1)
-      this.set(s, this.x[s + 1] ?? 0, this.y[s + 1] ?? 0, this.width[s + 1] ?? 0);
+      this.set(s, this.x[s + 1]!, this.y[s + 1]!, this.width[s + 1]!);
     this.count -= 1;
   }
 }
@@ -224,7 +241,7 @@ class Outline {
 export function leastLengthOf({ widthMm, across, along, turnable }: RollProblem): number {
   let [area, single, longest] = [0, 0, 0];
   across.forEach((a, i) => {
-    const b = along[i] ?? 0;
+    const b = along[i]!;
     area += a * b;
     const ways = [[a, b], ...(turnable[i] ? [[b, a]] : [])].filter(
       ([wide]) => (wide ?? 0) <= widthMm + EDGE_TOLERANCE_MM,

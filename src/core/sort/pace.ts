@@ -103,10 +103,10 @@ export function forecast(request: {
   const drawn = Math.min(decisionsLeft, 300);
   const sums = Array.from({ length: TRIALS }, () => {
     let sum = 0;
-    for (let i = 0; i < drawn; i += 1) sum += pool[(random() * pool.length) | 0] ?? 0;
+    for (let i = 0; i < drawn; i += 1) sum += pool[(random() * pool.length) | 0]!;
     return (sum * decisionsLeft) / drawn;
   }).sort((a, b) => a - b);
-  const at = (share: number) => sums[Math.min(TRIALS - 1, Math.floor(share * TRIALS))] ?? 0;
+  const at = (share: number) => sums[Math.min(TRIALS - 1, Math.floor(share * TRIALS))]!;
   return {
     likelyMinutes: at(0.5),
     highMinutes: at(0.8),

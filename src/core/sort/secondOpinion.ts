@@ -139,6 +139,6 @@ const HESITATION = { times: 3, leastSeconds: 25 } as const;
 export function isHesitating(inHandSeconds: number, usualMinutes: readonly number[]): boolean {
   if (usualMinutes.length < 5) return inHandSeconds > 60;
   const sorted = [...usualMinutes].sort((a, b) => a - b);
-  const medianSeconds = (sorted[Math.floor(sorted.length / 2)] ?? 0) * 60;
+  const medianSeconds = sorted[Math.floor(sorted.length / 2)]! * 60;
   return inHandSeconds > Math.max(HESITATION.leastSeconds, HESITATION.times * medianSeconds);
 }

@@ -130,6 +130,7 @@ export default [
     rules: { complexity: ['error', most] },
   })),
   {
+    files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-imports': [

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { z } from 'zod';
 
 import { aUnit } from '@test/builders';
 import { layOutUnit } from '@/core/look';
@@ -12,6 +13,11 @@ import {
 import { roomFormSchema } from './look/roomForm';
 import { bayAbove, blankUnit, toBayFacts, toTypedUnit, unitFormSchemaFor } from './look/unitForm';
 import { personSchema, projectSchema } from '@/core/agree';
+import { ruleFormSchema } from './count/ruleForm';
+import { wishFormSchema } from './place/wishForm';
+import { handNeedFormSchema, returnFormSchema } from './shop/shopForms';
+import { correctFormSchema } from './sort/correctForm';
+import { sessionFormSchema } from './sort/sessionForm';
 
 const faultsOf = (result: {
   error?: { issues: readonly { path: readonly PropertyKey[]; message: string }[] } | undefined;
@@ -20,6 +26,14 @@ const faultsOf = (result: {
     (result.error?.issues ?? []).map(({ path, message }) => [path.join('.'), message]),
   );
 
+const noAmounts = {
+  perPerson: '',
+  perBed: '',
+  perGuestPlace: '',
+  perDay: '',
+  perPersonDay: '',
+  perHome: '1,5',
+};
 const project: ProjectFormTyped = {
   name: 'Mill House',
   units: 'in',
@@ -249,3 +263,73 @@ test('a room wants a name and an amount', () =>
   expect(
     Object.keys(faultsOf(roomFormSchema.safeParse({ name: '', purpose: '', budget: '-3' }))),
   ).toEqual(['name', 'budget']));
+
+test.each<[string, z.ZodType, object, object]>([
+  [
+    'something by hand',
+    handNeedFormSchema,
+    { name: ' ', qty: '1,5', packSize: '0', price: 'dear', shopId: 'x', priority: 'must' },
+    {
+      name: 'Type what it is',
+      qty: 'A whole number',
+      packSize: 'Type pieces in a pack, from 1 to 1000',
+      price: expect.any(String),
+    },
+  ],
+  [
+    'a return',
+    returnFormSchema,
+    { returnBy: 'soon', returnedPieces: '-1', refund: '3,50' },
+    {
+      returnBy: 'Type a day',
+      returnedPieces: 'Type the pieces that went back, from 0 to 100000',
+    },
+  ],
+  [
+    'a session',
+    sessionFormSchema,
+    { method: 'quick-pass', minutes: 'long', sectionId: '', present: [] },
+    { minutes: 'Type minutes, from 5 to 720' },
+  ],
+  [
+    'a decision anew',
+    correctFormSchema,
+    { name: 'mugs', count: '2.5', verdict: 'keep', to: '', groupId: '', expiresOn: '2026-02-30' },
+    { count: 'A whole number', expiresOn: 'Type a day' },
+  ],
+  [
+    'a rule',
+    ruleFormSchema,
+    { ...noAmounts, name: 'egg cup', because: '', perBed: '1001' },
+    { perBed: 'Type a number, from 0 to 1000' },
+  ],
+  [
+    'the wishes of a group',
+    wishFormSchema,
+    { name: 'Mugs', litres: '', lid: 'any', see: 'any', front: false, loose: false, uses: '501' },
+    {
+      litres: 'Type litres, from 0 to 10000',
+      uses: 'Type uses a week, from 0 to 500',
+    },
+  ],
+])('%s that makes no sense is refused at each of its fields', (_, schema, typed, faults) =>
+  expect(faultsOf(schema.safeParse(typed))).toEqual(faults),
+);
+
+test('what may be left empty is nothing, and a comma is a point', () => {
+  expect(ruleFormSchema.parse({ ...noAmounts, name: 'egg cup', because: '' })).toMatchObject({
+    perBed: 0,
+    perHome: 1.5,
+  });
+  expect(
+    wishFormSchema.parse({
+      name: ' Mugs ',
+      litres: '12,5',
+      lid: 'any',
+      see: 'any',
+      front: false,
+      loose: true,
+      uses: '',
+    }),
+  ).toMatchObject({ name: 'Mugs', litres: 12.5, uses: null });
+});

@@ -36,20 +36,30 @@ export const typedMoney = z.string().transform((text, context): number => {
   return z.NEVER;
 });
 
-/** A number with point or comma, at least `least`. */
-export const typedNumber = ({
-  least,
-  most,
-  what,
-}: {
+interface NumberLimits {
   readonly least: number;
   readonly most: number;
   readonly what: string;
-}) =>
-  z.string().transform((text, context): number => {
-    const value = Number(text.trim().replace(',', '.'));
-    if (text.trim() !== '' && Number.isFinite(value) && value >= least && value <= most)
-      return value;
-    context.addIssue({ code: 'custom', message: `Type ${what}, from ${least} to ${most}` });
-    return z.NEVER;
-  });
+}
+/** A number with point or comma, at least `least`. */
+export const typedNumber = (limits: NumberLimits) =>
+  z.string().transform((text, context): number => readNumber(text, limits, context));
+
+/** A number that may be left empty. */
+export const typedOptionalNumber = (limits: NumberLimits) =>
+  z
+    .string()
+    .transform((text, context): number | null =>
+      text.trim() === '' ? null : readNumber(text, limits, context),
+    );
+
+function readNumber(
+  text: string,
+  { least, most, what }: NumberLimits,
+  context: z.RefinementCtx,
+): number {
+  const value = Number(text.trim().replace(',', '.'));
+  if (text.trim() !== '' && Number.isFinite(value) && value >= least && value <= most) return value;
+  context.addIssue({ code: 'custom', message: `Type ${what}, from ${least} to ${most}` });
+  return z.NEVER;
+}

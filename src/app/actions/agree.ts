@@ -2,9 +2,8 @@
 
 import { z } from 'zod';
 
-import { contentKindSchema } from '@/core/agree';
 import { schoolChoicesSchema } from '@/core/look';
-import { bayIdSchema, projectIdSchema, roomIdSchema, sectionIdSchema } from '@/core/shared';
+import { projectIdSchema, roomIdSchema, sectionIdSchema } from '@/core/shared';
 import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
 import {
@@ -17,6 +16,7 @@ import {
   suggestSections,
 } from '@/server/agree/saveTerms';
 import type { ActionResult } from '@/ui/actionResult';
+import { sectionFormSchema } from '@/ui/agree/sectionForm';
 import { termsFormSchema } from '@/ui/agree/termsForm';
 import { answer, done } from './answer';
 
@@ -55,16 +55,6 @@ export async function chooseSchoolsAction(
     return done;
   });
 }
-
-const sectionFormSchema = z.object({
-  id: z.union([z.literal('').transform(() => undefined), sectionIdSchema]),
-  roomId: roomIdSchema,
-  name: z.string().trim().min(1, 'Type a name for the section').max(80, 'At most 80 letters'),
-  inScope: z.boolean(),
-  bayIds: z.array(bayIdSchema).max(60),
-  content: contentKindSchema,
-  fullPercent: z.number().int().min(0).max(200),
-});
 
 export async function saveSectionAction(projectId: string, typed: unknown): Promise<ActionResult> {
   return answer(

@@ -3,13 +3,7 @@
 import { z } from 'zod';
 
 import { methodStepSchema, verdictSchema } from '@/core/sort';
-import {
-  carryIdSchema,
-  projectIdSchema,
-  roomIdSchema,
-  sectionIdSchema,
-  sessionIdSchema,
-} from '@/core/shared';
+import { carryIdSchema, projectIdSchema, roomIdSchema, sessionIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
 import {
   carryOut,
@@ -20,28 +14,22 @@ import {
   startSession,
 } from '@/server/sort/sessions';
 import type { ActionResult } from '@/ui/actionResult';
+import { sessionFormSchema } from '@/ui/sort/sessionForm';
 import { answer, done } from './answer';
 
 const placeSchema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });
 type RoomPlace = z.input<typeof placeSchema>;
 
-const startSchema = z.object({
-  method: z.string().min(1).max(64),
-  plannedMinutes: z
-    .number({ error: 'Type minutes' })
-    .int('Whole minutes')
-    .min(5, 'At least 5 minutes')
-    .max(720, 'At most 12 hours'),
-  sectionId: sectionIdSchema.nullable(),
-  present: z.array(z.string().trim().min(1).max(60)).max(20),
-});
-
 export async function startSessionAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
   return answer(
-    placeSchema.extend({ form: startSchema }),
+    placeSchema.extend({ form: sessionFormSchema }),
     { ...place, form: typed },
-    async ({ projectId, roomId, form }) => {
-      await startSession(await getDatabase(), projectId, { ...form, roomId });
+    async ({ projectId, roomId, form: { minutes, ...form } }) => {
+      await startSession(await getDatabase(), projectId, {
+        ...form,
+        roomId,
+        plannedMinutes: minutes,
+      });
       return done;
     },
   );

@@ -40,8 +40,9 @@ import {
   setNeedPriority,
 } from '@/server/shop/roomShopping';
 import type { ActionResult } from '@/ui/actionResult';
+import { handNeedFormSchema, returnFormSchema } from '@/ui/shop/shopForms';
 import type { WayInstead } from '@/ui/shop/SoldOut';
-import { typedMoney, typedNumber } from '@/ui/typedValues';
+import { typedMoney } from '@/ui/typedValues';
 import { answer, done, showAnew } from './answer';
 import { fitNames } from '@/server/fit/takeFit';
 
@@ -118,13 +119,12 @@ export async function noteReturnAction(
   purchaseId: string,
   typed: unknown,
 ): Promise<ActionResult> {
-  const form = z.object({
-    returnBy: z.union([z.literal('').transform(() => null), z.iso.date()]),
-    returnedPieces: z.number().int().min(0).max(100_000),
-    refund: typedMoney,
-  });
   return answer(
-    z.object({ projectId: projectIdSchema, purchaseId: purchaseIdSchema, form }),
+    z.object({
+      projectId: projectIdSchema,
+      purchaseId: purchaseIdSchema,
+      form: returnFormSchema,
+    }),
     { projectId, purchaseId, form: typed },
     async (input) => {
       const { refund, ...facts } = input.form;
@@ -146,20 +146,8 @@ export async function noteReturnAction(
 }
 
 export async function addHandNeedAction(place: Place, typed: unknown): Promise<ActionResult> {
-  const form = z.object({
-    name: z.string().trim().min(1, 'Type what it is').max(80),
-    qty: typedNumber({ least: 1, most: 10_000, what: 'how many' }).pipe(
-      z.number().int('A whole number'),
-    ),
-    packSize: typedNumber({ least: 1, most: 1000, what: 'pieces in a pack' }).pipe(
-      z.number().int('A whole number'),
-    ),
-    price: typedMoney,
-    shopId: shopIdSchema,
-    priority: prioritySchema,
-  });
   return answer(
-    placeSchema.extend({ form }),
+    placeSchema.extend({ form: handNeedFormSchema }),
     { ...place, form: typed },
     async ({ projectId, roomId, form: { price, ...facts } }) => {
       await addHandNeed(await getDatabase(), projectId, { ...facts, roomId, priceMinor: price });

@@ -8,7 +8,8 @@ import { contentKinds, type ContentKind, type Section, type SectionEstimate } fr
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { contentKindWords, hoursWords } from './agreeWords';
-import { type SectionRoom, SectionSheet, type SectionTyped } from './SectionSheet';
+import type { SectionTyped } from './sectionForm';
+import { type SectionRoom, SectionSheet } from './SectionSheet';
 import { useMutation } from '../useMutation';
 
 interface SectionBoardProps {

@@ -1,13 +1,13 @@
 'use client';
 
-import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 
-import type { ContentKind } from '@/core/agree';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
-import { useMutation } from '../useMutation';
+import { useTypedForm } from '../useTypedForm';
+import { sectionFormSchema, type SectionTyped } from './sectionForm';
 
 export interface SectionRoom {
   readonly id: string;
@@ -19,16 +19,6 @@ export interface SectionRoom {
   }[];
 }
 
-export interface SectionTyped {
-  readonly id: string;
-  readonly roomId: string;
-  readonly name: string;
-  readonly inScope: boolean;
-  readonly bayIds: readonly string[];
-  readonly content: ContentKind;
-  readonly fullPercent: number;
-}
-
 interface SectionSheetProps {
   readonly typed: SectionTyped;
   readonly rooms: readonly SectionRoom[];
@@ -38,39 +28,29 @@ interface SectionSheetProps {
 
 /** A section's name, room and places. */
 export function SectionSheet({ typed: given, rooms, onSave, onDone }: SectionSheetProps) {
-  const { mutate } = useMutation();
-  const [typed, setTyped] = useState(given);
-  const room = rooms.find(({ id }) => id === typed.roomId);
-  const save = async () => {
-    if ((await mutate(() => onSave(typed))).ok) onDone();
-  };
+  const { register, control, errors, submit, setValue } = useTypedForm({
+    schema: sectionFormSchema,
+    start: given,
+    save: onSave,
+    onDone,
+  });
+  const [roomId, bayIds] = useWatch({ control, name: ['roomId', 'bayIds'] });
+  const room = rooms.find(({ id }) => id === roomId);
   const toggle = (bayId: string) =>
-    setTyped({
-      ...typed,
-      bayIds: typed.bayIds.includes(bayId)
-        ? typed.bayIds.filter((id) => id !== bayId)
-        : [...typed.bayIds, bayId],
-    });
+    setValue(
+      'bayIds',
+      bayIds.includes(bayId) ? bayIds.filter((id) => id !== bayId) : [...bayIds, bayId],
+    );
   return (
     <Sheet isOpen onOpenChange={onDone} title="A section of the work">
-      <form
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void save();
-        }}
-      >
+      <form className="grid gap-3" noValidate onSubmit={submit}>
         <TextField
           label="Section"
           placeholder="e.g. drawers, left to right"
-          value={typed.name}
-          onChange={(event) => setTyped({ ...typed, name: event.target.value })}
+          error={errors.name?.message}
+          {...register('name')}
         />
-        <SelectField
-          label="In"
-          value={typed.roomId}
-          onChange={(event) => setTyped({ ...typed, roomId: event.target.value, bayIds: [] })}
-        >
+        <SelectField label="In" {...register('roomId', { onChange: () => setValue('bayIds', []) })}>
           {rooms.map((each) => (
             <option key={each.id} value={each.id}>
               {each.name}
@@ -87,13 +67,13 @@ export function SectionSheet({ typed: given, rooms, onSave, onDone }: SectionShe
               <CheckField
                 key={bay.id}
                 label={`${bay.name}, ${bay.unitName}`}
-                checked={typed.bayIds.includes(bay.id)}
+                checked={bayIds.includes(bay.id)}
                 onChange={() => toggle(bay.id)}
               />
             ))}
           </div>
         </fieldset>
-        <Button type="submit" look="main" disabled={typed.name.trim() === ''}>
+        <Button type="submit" look="main">
           Keep this section
         </Button>
       </form>

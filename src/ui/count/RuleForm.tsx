@@ -1,11 +1,14 @@
 'use client';
 
-import { useState } from 'react';
+import type { z } from 'zod';
 
 import type { ShippedRule } from '@/core/count';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
+import { useMutation } from '../useMutation';
+import { useTypedForm } from '../useTypedForm';
+import { ruleFormSchema } from './ruleForm';
 
 export type RuleTyped = ShippedRule & {
   readonly isOff: boolean;
@@ -33,55 +36,41 @@ type AmountKey = (typeof AMOUNTS)[number][0];
 
 /** The figures of a rule; what is typed stays until it is kept. */
 export function RuleForm({ rule, onSave, onDrop, onBack }: RuleFormProps) {
-  const [name, setName] = useState(rule?.name ?? '');
-  const [because, setBecause] = useState(rule?.because ?? '');
-  const [amounts, setAmounts] = useState<Readonly<Record<AmountKey, string>>>(
-    () =>
-      Object.fromEntries(AMOUNTS.map(([key]) => [key, String(rule?.[key] ?? 0)])) as Record<
+  const { register, errors, submit, getValues } = useTypedForm({
+    schema: ruleFormSchema,
+    start: {
+      name: rule?.name ?? '',
+      because: rule?.because ?? '',
+      ...(Object.fromEntries(AMOUNTS.map(([key]) => [key, String(rule?.[key] ?? 0)])) as Record<
         AmountKey,
         string
-      >,
-  );
-  const [problem, setProblem] = useState('');
-  const read = (key: AmountKey) => Number(amounts[key].trim().replace(',', '.') || '0');
-  const errorOf = (key: AmountKey) =>
-    Number.isFinite(read(key)) && read(key) >= 0 && read(key) <= 1000 ? undefined : '0 to 1000';
-  const save = async (isOff: boolean) => {
-    const numbers = Object.fromEntries(AMOUNTS.map(([key]) => [key, read(key)])) as Record<
-      AmountKey,
-      number
-    >;
-    const words =
-      rule?.words ??
-      name
-        .split(',')
-        .map((word) => word.trim().toLowerCase())
-        .filter(Boolean);
-    const result = await onSave({
-      name: rule?.name ?? name.trim(),
-      words,
-      because,
-      isOff,
-      ...numbers,
+      >),
+    },
+    save: (_, read) => onSave(toRule(rule, read)),
+  });
+  const { mutate } = useMutation();
+  const switchOff = () =>
+    void mutate(() => {
+      const read = ruleFormSchema.safeParse(getValues());
+      // What was typed and makes no sense is no reason to go on counting: the rule stays as it was.
+      return onSave({
+        ...(read.success ? toRule(rule, read.data) : rule),
+        isOff: true,
+      } as RuleTyped);
     });
-    setProblem(result.ok ? '' : result.message);
-  };
   return (
     <form
       className="mt-1.5 grid gap-x-3 gap-y-2 rounded-[5px] border border-line bg-white p-3 sm:grid-cols-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (AMOUNTS.every(([key]) => errorOf(key) === undefined)) void save(false);
-      }}
+      noValidate
+      onSubmit={submit}
     >
       {!rule && (
         <TextField
           label="Things, by their names"
           className="sm:col-span-3"
           hint="Singular, several with commas: egg cup, egg spoon"
-          maxLength={60}
-          value={name}
-          onChange={(event) => setName(event.target.value)}
+          error={errors.name?.message}
+          {...register('name')}
         />
       )}
       {AMOUNTS.map(([key, label]) => (
@@ -90,28 +79,21 @@ export function RuleForm({ rule, onSave, onDrop, onBack }: RuleFormProps) {
           label={label}
           measure
           inputMode="decimal"
-          value={amounts[key]}
-          error={errorOf(key)}
-          onChange={(event) => setAmounts({ ...amounts, [key]: event.target.value })}
+          error={errors[key]?.message}
+          {...register(key)}
         />
       ))}
       <TextField
         label="Because"
         className="sm:col-span-3"
-        maxLength={160}
-        value={because}
-        onChange={(event) => setBecause(event.target.value)}
+        error={errors.because?.message}
+        {...register('because')}
       />
-      {problem !== '' && (
-        <p role="alert" className="warn sm:col-span-3">
-          {problem}
-        </p>
-      )}
       <div className="flex flex-wrap gap-2 sm:col-span-3">
-        <Button type="submit" look="main" disabled={!rule && name.trim() === ''}>
+        <Button type="submit" look="main">
           Keep the rule
         </Button>
-        {rule && <Button onClick={() => void save(true)}>Do not count these</Button>}
+        {rule && <Button onClick={switchOff}>Do not count these</Button>}
         {rule?.ownId && onDrop && (
           <Button onClick={() => void onDrop()}>
             {rule.isShipped ? 'Back to the usual figures' : 'Remove the rule'}
@@ -121,4 +103,18 @@ export function RuleForm({ rule, onSave, onDrop, onBack }: RuleFormProps) {
       </div>
     </form>
   );
+}
+
+/** A rule of a household; the words of a new one are its name, parted at commas. */
+function toRule(
+  rule: RuleTyped | undefined,
+  { name, ...figures }: z.output<typeof ruleFormSchema>,
+): RuleTyped {
+  const words = name.split(',').map((word) => word.trim().toLowerCase());
+  return {
+    ...figures,
+    name: rule?.name ?? name,
+    words: rule?.words ?? words.filter(Boolean),
+    isOff: false,
+  };
 }

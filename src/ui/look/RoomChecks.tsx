@@ -1,7 +1,8 @@
 'use client';
 
 import { Check, CircleHelp, Pencil, Plus, X } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 
 import type { CheckAnswer } from '@/core/look';
 import { formatLength, type LengthUnit } from '@/core/shared';
@@ -9,8 +10,9 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { choiceLook } from '../primitives/Choice';
 import { SelectField, TextField } from '../primitives/Field';
-import { emptyCheck, toTypedCheck, type CheckTyped } from './checkForm';
 import { useMutation } from '../useMutation';
+import { useTypedForm } from '../useTypedForm';
+import { checkFormSchemaFor, emptyCheck, toTypedCheck, type CheckTyped } from './checkForm';
 
 interface RoomChecksProps {
   readonly answers: readonly CheckAnswer[];
@@ -105,6 +107,7 @@ export function RoomChecks({
           <CheckForm
             typed={editing}
             tables={tables}
+            measureUnit={measureUnit}
             onSave={onSave}
             onDone={() => setEditing(undefined)}
           />
@@ -132,69 +135,61 @@ function AnswerMark({ answer }: { answer: CheckAnswer }) {
 interface CheckFormProps {
   readonly typed: CheckTyped;
   readonly tables: RoomChecksProps['tables'];
+  readonly measureUnit: LengthUnit;
   readonly onSave: (typed: CheckTyped) => Promise<ActionResult>;
   readonly onDone: () => void;
 }
 
-function CheckForm({ typed: given, tables, onSave, onDone }: CheckFormProps) {
-  const { mutate, fields } = useMutation({ showsFields: true });
-  const [typed, setTyped] = useState(given);
-  const set = (change: Partial<CheckTyped>) => setTyped({ ...typed, ...change });
-  const save = async () => {
-    if ((await mutate(() => onSave(typed))).ok) onDone();
-  };
+function CheckForm({ typed: given, tables, measureUnit, onSave, onDone }: CheckFormProps) {
+  const schema = useMemo(() => checkFormSchemaFor(measureUnit), [measureUnit]);
+  const { register, control, errors, submit } = useTypedForm({
+    schema,
+    start: given,
+    save: onSave,
+    onDone,
+  });
+  const needs = useWatch({ control, name: 'needs' });
   return (
     <form
       className="panel mt-2 grid gap-x-3 gap-y-2 p-3 sm:grid-cols-4"
       noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
+      onSubmit={submit}
     >
       <TextField
         label="Should be possible here again"
         className="sm:col-span-3"
         autoFocus
         placeholder="e.g. the guest bed folds out"
-        value={typed.text}
-        error={fields.text}
-        onChange={(event) => set({ text: event.target.value })}
+        error={errors.text?.message}
+        {...register('text')}
       />
-      <SelectField
-        label="It needs"
-        value={typed.needs}
-        onChange={(event) => set({ needs: event.target.value as CheckTyped['needs'] })}
-      >
+      <SelectField label="It needs" {...register('needs')}>
         <option value="words">nothing measured</option>
         <option value="floor">clear floor</option>
         <option value="table">a clear table top</option>
       </SelectField>
-      {typed.needs !== 'words' && (
+      {needs !== 'words' && (
         <>
           <TextField
             label="Width kept clear"
             isLength
-            value={typed.width}
-            error={fields.width}
-            onChange={(event) => set({ width: event.target.value })}
+            error={errors.width?.message}
+            {...register('width')}
           />
           <TextField
             label="Depth kept clear"
             isLength
-            value={typed.depth}
-            error={fields.depth}
-            onChange={(event) => set({ depth: event.target.value })}
+            error={errors.depth?.message}
+            {...register('depth')}
           />
         </>
       )}
-      {typed.needs === 'table' && (
+      {needs === 'table' && (
         <SelectField
           label="On which unit"
           className="sm:col-span-2"
-          value={typed.unitId}
-          error={fields.unitId}
-          onChange={(event) => set({ unitId: event.target.value })}
+          error={errors.unitId?.message}
+          {...register('unitId')}
         >
           <option value="">choose</option>
           {tables.map((table) => (

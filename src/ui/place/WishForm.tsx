@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 
 import type { Person } from '@/core/agree';
 import { lidWishes, seeWishes } from '@/core/fit';
@@ -11,6 +12,8 @@ import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { PlacingFacts } from './PlacingFacts';
 import { useMutation } from '../useMutation';
+import { useTypedForm } from '../useTypedForm';
+import { wishFormSchema } from './wishForm';
 
 export type Wishes = Pick<
   Group,
@@ -50,113 +53,68 @@ export function WishForm({
   onDone,
 }: WishFormProps) {
   const { mutate } = useMutation();
-  const [wishes, setWishes] = useState<Wishes>({
-    name: group.name,
-    uncountedLitres: group.uncountedLitres,
-    lid: group.lid,
-    see: group.see,
-    front: group.front,
-    loose: group.loose,
-    placing: group.placing,
-  });
-  const [uses, setUses] = useState(
-    group.placing.usesPerWeek === null ? '' : String(group.placing.usesPerWeek),
-  );
+  // What its place must know is chosen, not typed.
+  const [placing, setWholePlacing] = useState(group.placing);
   const setPlacing = (change: Partial<Group['placing']>) =>
-    setWishes({ ...wishes, placing: { ...wishes.placing, ...change } });
-  const [litres, setLitres] = useState(String(group.uncountedLitres));
-  const [message, setMessage] = useState('');
-  const save = async () => {
-    const read = Number(litres.replace(',', '.'));
-    if (!Number.isFinite(read) || read < 0) return setMessage('Litres as a number, e.g. 12.5');
-    const often = uses.trim() === '' ? null : Number(uses.replace(',', '.'));
-    if (often !== null && (!Number.isFinite(often) || often < 0 || often > 500))
-      return setMessage('Uses a week as a number, 0 to 500');
-    const result = await mutate(() =>
+    setWholePlacing((before) => ({ ...before, ...change }));
+  const { register, control, errors, submit } = useTypedForm({
+    schema: wishFormSchema,
+    start: {
+      name: group.name,
+      litres: String(group.uncountedLitres),
+      lid: group.lid,
+      see: group.see,
+      front: group.front,
+      loose: group.loose,
+      uses: group.placing.usesPerWeek === null ? '' : String(group.placing.usesPerWeek),
+    },
+    save: (_, { litres, uses, ...wishes }) =>
       onSave({
         ...wishes,
-        uncountedLitres: read,
-        placing: { ...wishes.placing, usesPerWeek: often },
+        uncountedLitres: litres,
+        placing: { ...placing, usesPerWeek: uses },
       }),
-    );
-    if (result.ok) onDone();
-  };
+    onDone,
+  });
+  const [name, front] = useWatch({ control, name: ['name', 'front'] });
   return (
-    <form
-      className="grid gap-2 pb-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-    >
-      <TextField
-        label="Name"
-        value={wishes.name}
-        maxLength={60}
-        onChange={(event) => setWishes({ ...wishes, name: event.target.value })}
-      />
+    <form className="grid gap-2 pb-3" noValidate onSubmit={submit}>
+      <TextField label="Name" error={errors.name?.message} {...register('name')} />
       <TextField
         label="Litres not counted one by one"
         measure
         inputMode="decimal"
-        value={litres}
-        onChange={(event) => setLitres(event.target.value)}
+        error={errors.litres?.message}
+        {...register('litres')}
       />
-      <SelectField
-        label="Containers"
-        value={wishes.lid}
-        onChange={(event) =>
-          setWishes({
-            ...wishes,
-            lid: lidWishes.find((lid) => lid === event.target.value) ?? 'any',
-          })
-        }
-      >
+      <SelectField label="Containers" {...register('lid')}>
         {lidWishes.map((lid) => (
           <option key={lid} value={lid}>
             {LID_WORDS[lid]}
           </option>
         ))}
       </SelectField>
-      <SelectField
-        label="Sight"
-        hideLabel
-        value={wishes.see}
-        onChange={(event) =>
-          setWishes({
-            ...wishes,
-            see: seeWishes.find((see) => see === event.target.value) ?? 'any',
-          })
-        }
-      >
+      <SelectField label="Sight" hideLabel {...register('see')}>
         {seeWishes.map((see) => (
           <option key={see} value={see}>
             {SEE_WORDS[see]}
           </option>
         ))}
       </SelectField>
-      <CheckField
-        label="used daily: nothing in front of it"
-        checked={wishes.front}
-        onChange={(event) => setWishes({ ...wishes, front: event.target.checked })}
-      />
-      <CheckField
-        label="stands as it is, no container"
-        checked={wishes.loose}
-        onChange={(event) => setWishes({ ...wishes, loose: event.target.checked })}
-      />
+      <CheckField label="used daily: nothing in front of it" {...register('front')} />
+      <CheckField label="stands as it is, no container" {...register('loose')} />
       <div className="grid grid-cols-[84px_1fr] gap-2">
         <TextField
           label="A week"
           measure
           inputMode="decimal"
-          placeholder={wishes.front ? '14' : '1'}
-          value={uses}
-          onChange={(event) => setUses(event.target.value)}
+          placeholder={front ? '14' : '1'}
+          error={errors.uses?.message}
+          {...register('uses')}
         />
         <SelectField
           label="Used at"
-          value={wishes.placing.stationId ?? ''}
+          value={placing.stationId ?? ''}
           onChange={(event) =>
             setPlacing({
               stationId: stations.find(({ id }) => id === event.target.value)?.id ?? null,
@@ -179,12 +137,12 @@ export function WishForm({
               <CheckField
                 key={id}
                 label={name}
-                checked={wishes.placing.userIds.includes(id)}
+                checked={placing.userIds.includes(id)}
                 onChange={() =>
                   setPlacing({
-                    userIds: wishes.placing.userIds.includes(id)
-                      ? wishes.placing.userIds.filter((other) => other !== id)
-                      : [...wishes.placing.userIds, id],
+                    userIds: placing.userIds.includes(id)
+                      ? placing.userIds.filter((other) => other !== id)
+                      : [...placing.userIds, id],
                   })
                 }
               />
@@ -194,20 +152,15 @@ export function WishForm({
       )}
       <CheckField
         label="stays where it is, whatever is proposed"
-        checked={wishes.placing.isPinned}
+        checked={placing.isPinned}
         onChange={(event) => setPlacing({ isPinned: event.target.checked })}
       />
       <PlacingFacts
-        group={{ ...group, name: wishes.name }}
-        placing={wishes.placing}
+        group={{ ...group, name }}
+        placing={placing}
         others={others}
         onChange={setPlacing}
       />
-      {message !== '' && (
-        <p role="alert" className="text-[13px] text-signal-deep">
-          {message}
-        </p>
-      )}
       <div className="grid grid-cols-2 gap-2">
         <Button type="submit" look="quiet">
           Keep

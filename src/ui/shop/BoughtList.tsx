@@ -9,6 +9,8 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { useMutation } from '../useMutation';
+import { useTypedForm } from '../useTypedForm';
+import { returnFormSchema, type ReturnTyped } from './shopForms';
 
 interface BoughtListProps {
   readonly purchases: readonly Purchase[];
@@ -99,60 +101,47 @@ function ReturnForm({
   onDone,
 }: {
   purchase: Purchase;
-  onReturn: (typed: unknown) => Promise<ActionResult>;
+  onReturn: (typed: ReturnTyped) => Promise<ActionResult>;
   onDone: () => void;
 }) {
-  const { mutate } = useMutation();
-  const [returnBy, setReturnBy] = useState(purchase.returnBy ?? '');
-  const [pieces, setPieces] = useState(String(purchase.returnedPieces));
-  const [refund, setRefund] = useState(formatMoneyInput(purchase.refundMinor));
-  const [message, setMessage] = useState('');
-  const save = async () => {
-    const returnedPieces = Number(pieces);
-    if (!Number.isInteger(returnedPieces) || returnedPieces < 0 || returnedPieces > purchase.pieces)
-      return setMessage(`Pieces that went back, 0 to ${purchase.pieces}`);
-    const result = await mutate(() => onReturn({ returnBy, returnedPieces, refund }));
-    if (result.ok) onDone();
-  };
+  const { register, errors, submit } = useTypedForm({
+    schema: returnFormSchema,
+    start: {
+      returnBy: purchase.returnBy ?? '',
+      returnedPieces: String(purchase.returnedPieces),
+      refund: formatMoneyInput(purchase.refundMinor),
+    },
+    save: onReturn,
+    onDone,
+  });
   return (
-    <form
-      className="no-print mt-1 flex flex-wrap items-end gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-    >
+    <form className="no-print mt-1 flex flex-wrap items-end gap-2" noValidate onSubmit={submit}>
       <TextField
         label="Goes back until"
         type="date"
         className="w-[160px]"
-        value={returnBy}
-        onChange={(event) => setReturnBy(event.target.value)}
+        error={errors.returnBy?.message}
+        {...register('returnBy')}
       />
       <TextField
         label="Brought back"
         measure
         inputMode="numeric"
         className="w-[110px]"
-        value={pieces}
-        onChange={(event) => setPieces(event.target.value)}
+        error={errors.returnedPieces?.message}
+        {...register('returnedPieces')}
       />
       <TextField
         label="Paid back"
         measure
         inputMode="decimal"
         className="w-[110px]"
-        value={refund}
-        onChange={(event) => setRefund(event.target.value)}
+        error={errors.refund?.message}
+        {...register('refund')}
       />
       <Button type="submit" look="quiet">
         Note it
       </Button>
-      {message !== '' && (
-        <p role="alert" className="text-[13.5px] text-signal-deep">
-          {message}
-        </p>
-      )}
     </form>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 
 import {
   type Thing,
@@ -15,9 +16,11 @@ import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { verdictWords, wayOutWords } from './sortWords';
+import { correctFormSchema } from './correctForm';
 import { SplitPanel } from './SplitPanel';
 import type { Bench } from './useBench';
 import { PrivatePicture } from '../primitives/PrivatePicture';
+import { useTypedForm } from '../useTypedForm';
 
 interface CorrectSheetProps {
   readonly bench: Bench;
@@ -28,31 +31,30 @@ interface CorrectSheetProps {
 
 /** Decides a thing anew, splits it, or puts another pile into it; what was said before stays in the log. */
 export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetProps) {
-  const [typed, setTyped] = useState({
-    name: thing.name,
-    count: String(thing.count),
-    verdict: thing.verdict as Verdict,
-    to: traitsOf(thing.verdict).asks === 'way_out' ? (wayOutOf(thing.to) ?? '') : thing.to,
-    groupId: thing.groupId ?? '',
-    expiresOn: thing.expiresOn ?? '',
+  const { register, control, errors, submit, setValue } = useTypedForm({
+    schema: correctFormSchema,
+    start: {
+      name: thing.name,
+      count: String(thing.count),
+      verdict: thing.verdict as Verdict,
+      to: traitsOf(thing.verdict).asks === 'way_out' ? (wayOutOf(thing.to) ?? '') : thing.to,
+      groupId: thing.groupId ?? '',
+      expiresOn: thing.expiresOn ?? '',
+    },
+    save: (_, { groupId, expiresOn, ...facts }) => {
+      bench.correct(thing, {
+        ...facts,
+        groupId: bench.roomGroups.find(({ id }) => id === groupId)?.id ?? null,
+        expiresOn: expiresOn === '' ? undefined : expiresOn,
+      });
+      return Promise.resolve({ ok: true, value: undefined });
+    },
+    onDone,
   });
+  const verdict = useWatch({ control, name: 'verdict' });
   const [isSplitting, setIsSplitting] = useState(false);
-  const count = Number(typed.count);
-  const isSound =
-    Number.isInteger(count) && count >= 1 && count <= 10_000 && typed.name.trim() !== '';
   const others = bench.recent.filter(({ id }) => id !== thing.id);
-  const correct = () => {
-    bench.correct(thing, {
-      name: typed.name.trim(),
-      count,
-      verdict: typed.verdict,
-      to: typed.to.trim(),
-      groupId: bench.roomGroups.find(({ id }) => id === typed.groupId)?.id ?? null,
-      expiresOn: typed.expiresOn === '' ? undefined : typed.expiresOn,
-    });
-    onDone();
-  };
-  const { asks } = traitsOf(typed.verdict);
+  const { asks } = traitsOf(verdict);
   const destinations = destinationChoices(asks, roomNames);
   return (
     <Sheet isOpen onOpenChange={onDone} title="Decide it anew">
@@ -67,39 +69,24 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
           onBack={() => setIsSplitting(false)}
         />
       ) : (
-        <form
-          className="grid gap-3 sm:grid-cols-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (isSound) correct();
-          }}
-        >
+        <form className="grid gap-3 sm:grid-cols-4" noValidate onSubmit={submit}>
           <TextField
             label="Thing"
             className="sm:col-span-3"
-            value={typed.name}
-            maxLength={120}
-            onChange={(event) => setTyped({ ...typed, name: event.target.value })}
+            error={errors.name?.message}
+            {...register('name')}
           />
           <TextField
             label="Pieces"
             measure
             inputMode="numeric"
-            value={typed.count}
-            error={Number.isInteger(count) && count >= 1 ? undefined : 'A whole number'}
-            onChange={(event) => setTyped({ ...typed, count: event.target.value })}
+            error={errors.count?.message}
+            {...register('count')}
           />
           <SelectField
             label="Verdict"
             className="sm:col-span-2"
-            value={typed.verdict}
-            onChange={(event) =>
-              setTyped({
-                ...typed,
-                verdict: verdicts.find((each) => each === event.target.value) ?? 'keep',
-                to: '',
-              })
-            }
+            {...register('verdict', { onChange: () => setValue('to', '') })}
           >
             {verdicts.map((verdict) => (
               <option key={verdict} value={verdict}>
@@ -107,12 +94,7 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
               </option>
             ))}
           </SelectField>
-          <SelectField
-            label="Group"
-            className="sm:col-span-2"
-            value={typed.groupId}
-            onChange={(event) => setTyped({ ...typed, groupId: event.target.value })}
-          >
+          <SelectField label="Group" className="sm:col-span-2" {...register('groupId')}>
             <option value="">no group</option>
             {bench.roomGroups.map((group) => (
               <option key={group.id} value={group.id}>
@@ -123,18 +105,9 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
           {(asks === 'person' || destinations.length > 0) && (
             <div className="sm:col-span-4">
               {asks === 'person' ? (
-                <TextField
-                  label="To whom"
-                  value={typed.to}
-                  maxLength={80}
-                  onChange={(event) => setTyped({ ...typed, to: event.target.value })}
-                />
+                <TextField label="To whom" error={errors.to?.message} {...register('to')} />
               ) : (
-                <SelectField
-                  label="Where it goes"
-                  value={typed.to}
-                  onChange={(event) => setTyped({ ...typed, to: event.target.value })}
-                >
+                <SelectField label="Where it goes" {...register('to')}>
                   <option value="">{asks === 'room' ? 'no home yet' : 'not said'}</option>
                   {destinations.map(({ to, label }) => (
                     <option key={to} value={to}>
@@ -149,8 +122,8 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
             label="Use by"
             type="date"
             className="sm:col-span-2"
-            value={typed.expiresOn}
-            onChange={(event) => setTyped({ ...typed, expiresOn: event.target.value })}
+            error={errors.expiresOn?.message}
+            {...register('expiresOn')}
           />
           {thing.pictureId !== undefined && (
             <PrivatePicture
@@ -161,7 +134,7 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
             />
           )}
           <div className="flex flex-wrap gap-2 sm:col-span-4">
-            <Button type="submit" look="main" disabled={!isSound}>
+            <Button type="submit" look="main">
               Keep this decision
             </Button>
             {thing.count > 1 && <Button onClick={() => setIsSplitting(true)}>Split it</Button>}

@@ -15,7 +15,8 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useNow } from '../primitives/useNow';
 import { methodWords, progressWords } from './sortWords';
-import { StartSession, type StartTyped } from './StartSession';
+import type { SessionTyped } from './sessionForm';
+import { StartSession } from './StartSession';
 import { StepList } from './StepList';
 import { useMutation } from '../useMutation';
 
@@ -34,7 +35,7 @@ export interface SessionBarProps {
   readonly ownMethods: readonly { readonly id: string; readonly name: string }[];
   /** The way that was agreed for this room. */
   readonly agreedMethod: string;
-  readonly onStart: (typed: StartTyped) => Promise<ActionResult>;
+  readonly onStart: (typed: SessionTyped) => Promise<ActionResult>;
   readonly onStep: (sessionId: string, way: 'next' | 'end') => Promise<ActionResult>;
   readonly onKeepMethod: (name: string, steps: Session['steps']) => Promise<ActionResult>;
 }

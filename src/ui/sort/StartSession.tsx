@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 
 import { methodNames } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
@@ -8,14 +8,9 @@ import { Button } from '../primitives/Button';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { methodWords } from './sortWords';
-import { useMutation } from '../useMutation';
+import { useTypedForm } from '../useTypedForm';
+import { sessionFormSchema, type SessionTyped } from './sessionForm';
 
-export interface StartTyped {
-  readonly method: string;
-  readonly plannedMinutes: number;
-  readonly sectionId: string | null;
-  readonly present: readonly string[];
-}
 interface StartSessionProps {
   readonly isOpen: boolean;
   readonly onOpenChange: (isOpen: boolean) => void;
@@ -27,7 +22,7 @@ interface StartSessionProps {
   readonly people: readonly string[];
   readonly ownMethods: readonly { readonly id: string; readonly name: string }[];
   readonly agreedMethod: string;
-  readonly onStart: (typed: StartTyped) => Promise<ActionResult>;
+  readonly onStart: (typed: SessionTyped) => Promise<ActionResult>;
 }
 
 /** Which section, which way, how long, and who is there. */
@@ -40,37 +35,22 @@ export function StartSession({
   agreedMethod,
   onStart,
 }: StartSessionProps) {
-  const { mutate } = useMutation();
-  const [method, setMethod] = useState(agreedMethod);
-  const [minutes, setMinutes] = useState('120');
-  const [sectionId, setSectionId] = useState(sections.find(({ inScope }) => inScope)?.id ?? '');
-  const [present, setPresent] = useState<readonly string[]>([]);
-  const start = async () => {
-    const result = await mutate(() =>
-      onStart({
-        method,
-        plannedMinutes: Number(minutes.replace(',', '.')),
-        sectionId: sectionId === '' ? null : sectionId,
-        present,
-      }),
-    );
-    if (!result.ok) return;
-    onOpenChange(false);
-  };
+  const { register, control, errors, submit, setValue } = useTypedForm({
+    schema: sessionFormSchema,
+    start: {
+      method: agreedMethod,
+      minutes: '120',
+      sectionId: sections.find(({ inScope }) => inScope)?.id ?? '',
+      present: [] as string[],
+    },
+    save: onStart,
+    onDone: () => onOpenChange(false),
+  });
+  const present = useWatch({ control, name: 'present' });
   return (
     <Sheet isOpen={isOpen} onOpenChange={onOpenChange} title="Start a session">
-      <form
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void start();
-        }}
-      >
-        <SelectField
-          label="Way of going through it"
-          value={method}
-          onChange={(event) => setMethod(event.target.value)}
-        >
+      <form className="grid gap-3" noValidate onSubmit={submit}>
+        <SelectField label="Way of going through it" {...register('method')}>
           {methodNames.map((name) => (
             <option key={name} value={name}>
               {methodWords(name)}
@@ -84,11 +64,7 @@ export function StartSession({
           ))}
         </SelectField>
         <div className="grid grid-cols-2 gap-3">
-          <SelectField
-            label="Section"
-            value={sectionId}
-            onChange={(event) => setSectionId(event.target.value)}
-          >
+          <SelectField label="Section" {...register('sectionId')}>
             <option value="">the whole room</option>
             {sections.map(({ id, name, inScope }) => (
               <option key={id} value={id} disabled={!inScope}>
@@ -101,8 +77,8 @@ export function StartSession({
             label="Minutes"
             measure
             inputMode="numeric"
-            value={minutes}
-            onChange={(event) => setMinutes(event.target.value)}
+            error={errors.minutes?.message}
+            {...register('minutes')}
           />
         </div>
         {people.length > 0 && (
@@ -115,7 +91,8 @@ export function StartSession({
                   label={name}
                   checked={present.includes(name)}
                   onChange={() =>
-                    setPresent(
+                    setValue(
+                      'present',
                       present.includes(name)
                         ? present.filter((other) => other !== name)
                         : [...present, name],

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { schoolQuestions, schools, type SchoolChoices, type SchoolQuestion } from '@/core/look';
 import type { ActionResult } from '../actionResult';
 import { schoolChoiceWords, schoolQuestionWords } from './agreeWords';
-import { Choice, choiceLook } from '../primitives/Choice';
+import { Choice } from '../primitives/Choice';
+import { choiceLook } from '../primitives/choiceLook';
 import { useMutation } from '../useMutation';
 
 interface SchoolsFormProps {

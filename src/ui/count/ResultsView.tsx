@@ -4,7 +4,7 @@ import Link from 'next/link';
 import type { SortResults } from '@/core/count';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import type { Session } from '@/core/sort';
-import { choiceLook } from '../primitives/Choice';
+import { choiceLook } from '../primitives/choiceLook';
 import { buttonClass } from '../primitives/Button';
 import { methodWords, reasonWords, verdictWords } from '../sort/sortWords';
 import { LitresChart, PaceChart } from './ResultCharts';

@@ -8,7 +8,7 @@ import type { CheckAnswer } from '@/core/look';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { choiceLook } from '../primitives/Choice';
+import { choiceLook } from '../primitives/choiceLook';
 import { SelectField, TextField } from '../primitives/Field';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';

@@ -1,15 +1,8 @@
 'use client';
 
-import clsx from 'clsx';
 import { RadioGroup } from 'radix-ui';
 
-/** How something looks that is chosen or not, wherever it can be. */
-export const choiceLook = (isChosen: boolean, className?: string): string =>
-  clsx(
-    'min-h-9 rounded-[5px] border-[1.5px] px-2.5 text-[13.5px] max-md:min-h-11',
-    isChosen ? 'border-rim bg-white font-[650] text-rim-deep' : 'border-line',
-    className,
-  );
+import { choiceLook } from './choiceLook';
 
 interface ChoiceProps<V extends string> {
   readonly label: string;

@@ -58,3 +58,45 @@ test('no file leads back to itself, types among it', () => {
   expect(imports.size).toBeGreaterThan(500);
   expect(findCycles()).toEqual([]);
 });
+
+const isClient = (file: string): boolean => /^'use client';/.test(readFileSync(file, 'utf8'));
+
+/** What a file imports of the house's other files, by name, without its types. */
+function namesOf(file: string): { readonly from: string; readonly name: string }[] {
+  const source = ts.createSourceFile(
+    file,
+    readFileSync(file, 'utf8'),
+    ts.ScriptTarget.Latest,
+    true,
+    file.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS,
+  );
+  return source.statements.flatMap((statement) => {
+    if (!ts.isImportDeclaration(statement) || !ts.isStringLiteral(statement.moduleSpecifier))
+      return [];
+    const clause = statement.importClause;
+    const from = resolve(file, statement.moduleSpecifier.text);
+    if (!from || !clause?.namedBindings || clause.isTypeOnly) return [];
+    if (!ts.isNamedImports(clause.namedBindings)) return [];
+    return clause.namedBindings.elements
+      .filter((element) => !element.isTypeOnly)
+      .map((element) => ({ from, name: (element.propertyName ?? element.name).text }));
+  });
+}
+
+test('what is rendered on the server takes components of a client module, and no functions', () => {
+  const pages = [...files].filter((file) => /\/app\/.*\/?(page|layout|error)\.tsx$/.test(file));
+  const onServer = new Set<string>();
+  const visit = (file: string): void => {
+    if (onServer.has(file) || isClient(file)) return;
+    onServer.add(file);
+    for (const next of imports.get(file) ?? []) visit(next);
+  };
+  pages.forEach(visit);
+  expect(onServer.size).toBeGreaterThan(200);
+  const taken = [...onServer].flatMap((file) =>
+    namesOf(file)
+      .filter(({ from, name }) => isClient(from) && !/^[A-Z]/.test(name))
+      .map(({ name }) => `${path.relative(root, file)} calls ${name}`),
+  );
+  expect(taken).toEqual([]);
+});

@@ -115,7 +115,7 @@ function ReturnForm({
     onDone,
   });
   return (
-    <form className="no-print mt-1 flex flex-wrap items-end gap-2" noValidate onSubmit={submit}>
+    <form className="no-print mt-1 flex flex-wrap items-start gap-2" noValidate onSubmit={submit}>
       <TextField
         label="Goes back until"
         type="date"
@@ -139,7 +139,7 @@ function ReturnForm({
         error={errors.refund?.message}
         {...register('refund')}
       />
-      <Button type="submit" look="quiet">
+      <Button type="submit" look="quiet" className="mt-[25px]">
         Note it
       </Button>
     </form>

@@ -35,7 +35,7 @@ export function ByHand({ shops, currency, onAdd }: ByHandProps) {
           prices.
         </p>
       ) : (
-        <form className="mt-1 flex flex-wrap items-end gap-2" noValidate onSubmit={submit}>
+        <form className="mt-1 flex flex-wrap items-start gap-2" noValidate onSubmit={submit}>
           <TextField
             label="What"
             className="min-w-[170px] flex-1"
@@ -90,7 +90,7 @@ export function ByHand({ shops, currency, onAdd }: ByHandProps) {
               </option>
             ))}
           </SelectField>
-          <Button type="submit">
+          <Button type="submit" className="mt-[25px]">
             <Plus size={16} aria-hidden="true" /> Put it on the list
           </Button>
         </form>

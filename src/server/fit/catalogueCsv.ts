@@ -172,12 +172,7 @@ function readLine(
   };
   const kind = oneOf('kind', productKinds, 'box');
   const material = oneOf('of', materials, 'plastic');
-  const traits = row.traits
-    .split(';')
-    .map((trait) => trait.trim().toLowerCase())
-    .filter(Boolean);
-  if (traits.some((trait) => !TRAITS.some((known) => known === trait)))
-    fault('traits', TRAITS.join('; '));
+  const traits = readTraits(row, fault);
   const inner = row.inner_height === '' ? undefined : parseLength(row.inner_height, 'cm');
   if (inner && !(inner.ok && inner.value.mm > 0)) fault('inner_height', 'a length, such as 18 cm');
   if (row.name === '') fault('name', 'what it is called');
@@ -222,6 +217,19 @@ function readLine(
     return undefined;
   }
   return { facts: facts.data, offer };
+}
+
+function readTraits(
+  row: CsvRow,
+  fault: (column: Column, expected: string) => void,
+): readonly string[] {
+  const traits = row.traits
+    .split(';')
+    .map((trait) => trait.trim().toLowerCase())
+    .filter(Boolean);
+  if (traits.some((trait) => !TRAITS.some((known) => known === trait)))
+    fault('traits', TRAITS.join('; '));
+  return traits;
 }
 
 function readOffer(

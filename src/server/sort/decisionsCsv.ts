@@ -1,3 +1,5 @@
+import type { z } from 'zod';
+
 import type { Room } from '@/core/look';
 import {
   decisionEventSchema,
@@ -148,39 +150,59 @@ function parseRow(
   line: number,
   context: ParseContext,
 ): ParsedDecisionRow | { faults: CsvFault[] } {
-  const kind = row.kind === '' ? 'decided' : row.kind;
-  const head = {
-    id: row.decision_id || context.createId(),
-    thingId: row.thing_id || context.createId(),
-    decidedAt: row.decided_at || context.now,
-    device: row.device || 'file',
-  };
+  const isDecided = row.kind === '' || row.kind === 'decided';
   const room = context.rooms.find((candidate) => sameName(candidate.name, row.room));
   const group = context.groups.find(
     (candidate) => candidate.roomId === room?.id && sameName(candidate.name, row.group),
   );
-  const candidate =
-    kind === 'decided'
-      ? {
-          ...head,
-          kind,
-          roomId: room?.id ?? 'unknown',
-          name: row.thing,
-          verdict: row.verdict,
-          count: row.count === '' ? 1 : Number(row.count),
-          reasons: row.reasons
-            .split(';')
-            .map((reason) => reason.trim())
-            .filter(Boolean),
-          groupId: group?.id ?? null,
-          to: row.to,
-          litres: row.litres === '' ? 0 : Number(row.litres),
-          massG: row.mass_g === '' ? 0 : Number(row.mass_g),
-          ...(row.expires_on === '' ? {} : { expiresOn: row.expires_on }),
-        }
-      : { ...head, kind, [kind === 'merged' ? 'intoId' : 'aboutId']: row.about_id };
+  const newGroupName = row.group !== '' && !group ? row.group : undefined;
+  const faults = isDecided ? namesFaults(row, line, { room, newGroupName, context }) : [];
+  const parsed = decisionEventSchema.safeParse({
+    id: row.decision_id || context.createId(),
+    thingId: row.thing_id || context.createId(),
+    decidedAt: row.decided_at || context.now,
+    device: row.device || 'file',
+    ...(isDecided
+      ? decidedFacts(row, room?.id ?? 'unknown', group?.id ?? null)
+      : { kind: row.kind, [row.kind === 'merged' ? 'intoId' : 'aboutId']: row.about_id }),
+  });
+  if (!parsed.success) return { faults: [...faults, ...fieldFaults(parsed.error, row, line)] };
+  return faults.length > 0 ? { faults } : { line, event: parsed.data, newGroupName };
+}
+
+const decidedFacts = (row: CsvRow, roomId: string, groupId: string | null) => ({
+  kind: 'decided',
+  roomId,
+  name: row.thing,
+  verdict: row.verdict,
+  count: row.count === '' ? 1 : Number(row.count),
+  reasons: row.reasons
+    .split(';')
+    .map((reason) => reason.trim())
+    .filter(Boolean),
+  groupId,
+  to: row.to,
+  litres: row.litres === '' ? 0 : Number(row.litres),
+  massG: row.mass_g === '' ? 0 : Number(row.mass_g),
+  ...(row.expires_on === '' ? {} : { expiresOn: row.expires_on }),
+});
+
+/** A room that is not there, and a name that is too long for a new group. */
+function namesFaults(
+  row: CsvRow,
+  line: number,
+  {
+    room,
+    newGroupName = '',
+    context,
+  }: {
+    readonly room: ParseContext['rooms'][number] | undefined;
+    readonly newGroupName: string | undefined;
+    readonly context: ParseContext;
+  },
+): CsvFault[] {
   const faults: CsvFault[] = [];
-  if (kind === 'decided' && !room) {
+  if (!room)
     faults.push({
       line,
       column: 'room',
@@ -188,9 +210,7 @@ function parseRow(
       found: row.room,
       expected: context.rooms.map(({ name }) => name).join(', '),
     });
-  }
-  const isNewGroup = row.group !== '' && !group;
-  if (kind === 'decided' && isNewGroup && row.group.length > MAX_GROUP_LETTERS)
+  if (newGroupName.length > MAX_GROUP_LETTERS)
     faults.push({
       line,
       column: 'group',
@@ -198,27 +218,20 @@ function parseRow(
       found: row.group,
       expected: `at most ${MAX_GROUP_LETTERS} letters`,
     });
-  const parsed = decisionEventSchema.safeParse(candidate);
-  if (!parsed.success) {
-    for (const issue of parsed.error.issues) {
-      const column = COLUMN_OF_FIELD[String(issue.path[0])] ?? String(issue.path[0]);
-      faults.push({
-        line,
-        column,
-        code: 'unreadable',
-        found: row[column as Column],
-        expected: EXPECTED[column] ?? issue.message,
-      });
-    }
-    return { faults };
-  }
-  if (faults.length > 0) return { faults };
-  return {
-    line,
-    event: parsed.data,
-    newGroupName: isNewGroup ? row.group : undefined,
-  };
+  return faults;
 }
+
+const fieldFaults = (error: z.ZodError, row: CsvRow, line: number): CsvFault[] =>
+  error.issues.map((issue) => {
+    const column = COLUMN_OF_FIELD[String(issue.path[0])] ?? String(issue.path[0]);
+    return {
+      line,
+      column,
+      code: 'unreadable',
+      found: row[column as Column],
+      expected: EXPECTED[column] ?? issue.message,
+    };
+  });
 
 /** As the group's own schema has it; longer ones are cut by nobody. */
 const MAX_GROUP_LETTERS = 60;

@@ -3,7 +3,14 @@
 import { Compass } from 'lucide-react';
 import { useState } from 'react';
 
-import { setAside, type ZonesReason, type ZonesRequest, type ZoneWhy } from '@/core/place';
+import {
+  setAside,
+  type PinPrice,
+  type ZonesAnswer,
+  type ZonesReason,
+  type ZonesRequest,
+  type ZoneWhy,
+} from '@/core/place';
 import type { LengthUnit } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
@@ -56,8 +63,6 @@ export function ProposePanel({
         ({ groupId, bayId }) => groups.find(({ id }) => id === groupId)?.bayId !== bayId,
       )
     : [];
-  const whyOf = (groupId: string): ZoneWhy | undefined =>
-    run.answer?.why.find((why) => why.groupId === groupId);
   const nameOf = (groupId: string) => groups.find(({ id }) => id === groupId)?.name ?? '';
   const say = (reason: ZonesReason) =>
     zonesReasonWords(reason, {
@@ -112,61 +117,99 @@ export function ProposePanel({
         </p>
       ))}
       {found && (
-        <>
-          <p role="status" className="mt-2 text-[15px]">
-            <b className="font-mono text-[18px]">{minutes(found.objective ?? 0)}</b> a week
-            {minutesNow !== undefined && (
-              <>
-                , <span className="font-mono">{minutes(minutesNow * 60)}</span> as it is now
-              </>
-            )}
-            ; {gapWords(found.objective ?? 0, found.bound ?? 0)}.
-          </p>
-          {moves.length === 0 ? (
-            <p className="mt-1 text-[14.5px]">Everything stands there already.</p>
-          ) : (
-            <ul aria-label="What would move" className="mt-1.5 grid gap-x-6 sm:grid-cols-2">
-              {moves.map(({ groupId, bayId }) => {
-                const why = whyOf(groupId);
-                return (
-                  <li key={groupId} className="border-t border-line py-1.5 text-[14.5px]">
-                    <b>{nameOf(groupId)}</b> to {bayNames[bayId] ?? ''}
-                    {why && (
-                      <span className="block text-[13.5px] text-soft">
-                        {whyWords(why, { bayNames, groupName: nameOf })}
-                      </span>
-                    )}
-                  </li>
-                );
-              })}
-            </ul>
-          )}
-          {run.pinPrices.length > 0 && (
-            <ul aria-label="What pins cost" className="mt-2 text-[14px]">
-              {run.pinPrices.map(({ groupId, bayId, secondsPerWeek, isProven }) => (
-                <li key={groupId}>
-                  Keeping <b>{nameOf(groupId)}</b> on {bayNames[bayId] ?? ''}{' '}
-                  {secondsPerWeek < 1
-                    ? 'costs nothing.'
-                    : `costs ${isProven ? '' : 'at least '}${minutes(secondsPerWeek)} a week.`}
-                </li>
-              ))}
-            </ul>
-          )}
-          <div className="mt-2 flex flex-wrap items-center gap-2">
-            <Button
-              look="main"
-              disabled={run.isRunning || moves.length === 0}
-              onClick={() => void take()}
-            >
-              Take this arrangement
-            </Button>
-            <Button disabled={run.isRunning} onClick={clear}>
-              Leave it
-            </Button>
-          </div>
-        </>
+        <Proposal
+          found={found}
+          moves={moves}
+          minutesNow={minutesNow}
+          pinPrices={run.pinPrices}
+          isRunning={run.isRunning}
+          whyOf={(groupId) => run.answer?.why.find((why) => why.groupId === groupId)}
+          bayNames={bayNames}
+          nameOf={nameOf}
+          onTake={() => void take()}
+          onLeave={clear}
+        />
       )}
     </section>
+  );
+}
+
+interface ProposalProps {
+  readonly found: Pick<ZonesAnswer, 'objective' | 'bound'>;
+  readonly moves: ZonesAnswer['assignment'];
+  readonly minutesNow: number | undefined;
+  readonly pinPrices: readonly PinPrice[];
+  readonly isRunning: boolean;
+  readonly whyOf: (groupId: string) => ZoneWhy | undefined;
+  readonly bayNames: Readonly<Record<string, string>>;
+  readonly nameOf: (groupId: string) => string;
+  readonly onTake: () => void;
+  readonly onLeave: () => void;
+}
+
+/** What it would take, what would move and why, and what the pins cost. */
+function Proposal({
+  found,
+  moves,
+  minutesNow,
+  pinPrices,
+  isRunning,
+  whyOf,
+  bayNames,
+  nameOf,
+  onTake,
+  onLeave,
+}: ProposalProps) {
+  return (
+    <>
+      <p role="status" className="mt-2 text-[15px]">
+        <b className="font-mono text-[18px]">{minutes(found.objective ?? 0)}</b> a week
+        {minutesNow !== undefined && (
+          <>
+            , <span className="font-mono">{minutes(minutesNow * 60)}</span> as it is now
+          </>
+        )}
+        ; {gapWords(found.objective ?? 0, found.bound ?? 0)}.
+      </p>
+      {moves.length === 0 ? (
+        <p className="mt-1 text-[14.5px]">Everything stands there already.</p>
+      ) : (
+        <ul aria-label="What would move" className="mt-1.5 grid gap-x-6 sm:grid-cols-2">
+          {moves.map(({ groupId, bayId }) => {
+            const why = whyOf(groupId);
+            return (
+              <li key={groupId} className="border-t border-line py-1.5 text-[14.5px]">
+                <b>{nameOf(groupId)}</b> to {bayNames[bayId] ?? ''}
+                {why && (
+                  <span className="block text-[13.5px] text-soft">
+                    {whyWords(why, { bayNames, groupName: nameOf })}
+                  </span>
+                )}
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      {pinPrices.length > 0 && (
+        <ul aria-label="What pins cost" className="mt-2 text-[14px]">
+          {pinPrices.map(({ groupId, bayId, secondsPerWeek, isProven }) => (
+            <li key={groupId}>
+              Keeping <b>{nameOf(groupId)}</b> on {bayNames[bayId] ?? ''}{' '}
+              {secondsPerWeek < 1
+                ? 'costs nothing.'
+                : `costs ${isProven ? '' : 'at least '}${minutes(secondsPerWeek)} a week.`}
+            </li>
+          ))}
+        </ul>
+      )}
+      <div className="mt-2 flex flex-wrap items-center gap-2">
+        <Button look="main" disabled={isRunning || moves.length === 0} onClick={onTake}>
+          Take this arrangement
+        </Button>
+        <Button disabled={isRunning} onClick={onLeave}>
+          Leave it
+        </Button>
+      </div>
+    </>
   );
 }

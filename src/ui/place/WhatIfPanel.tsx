@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react';
 
-import { applyWhatIf, type WhatIf, type ZonesRequest } from '@/core/place';
+import { applyWhatIf, type WhatIf, type ZonesAnswer, type ZonesRequest } from '@/core/place';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { SelectField } from '../primitives/Field';
@@ -226,47 +226,73 @@ export function WhatIfPanel({
               )}
             </div>
           </div>
-          <div role="status" className="mt-2 min-h-12 text-[15px]">
-            {changes.length === 0 && now !== null && (
-              <p>
-                As it is, the best arrangement takes{' '}
-                <b className="font-mono">{minutesWords(now)}</b> a week.
-              </p>
-            )}
-            {changes.length > 0 &&
-              answer?.status === 'infeasible' &&
-              answer.reasons.map((reason) => (
-                <p key={`${reason.code} ${reason.subject}`} className="warn mt-1">
-                  {zonesReasonWords(reason, {
-                    bay: (id) => bayNames[id] ?? id,
-                    group: nameOf,
-                    unit: measureUnit,
-                  })}
-                </p>
-              ))}
-            {changes.length > 0 && answer && answer.objective !== null && now !== null && (
-              <>
-                <p>
-                  Then the best arrangement takes{' '}
-                  <b className="font-mono">{minutesWords(answer.objective)}</b> a week,{' '}
-                  {differenceWords(answer.objective - now)}.
-                </p>
-                {moves.length > 0 && (
-                  <p className="text-[14px] text-soft">
-                    Elsewhere than without it:{' '}
-                    {moves
-                      .slice(0, 6)
-                      .map(({ groupId, bayId }) => `${nameOf(groupId)} on ${bayNames[bayId] ?? ''}`)
-                      .join(', ')}
-                    {moves.length > 6 ? ` and ${moves.length - 6} more` : ''}.
-                  </p>
-                )}
-              </>
-            )}
-          </div>
+          <Outcome
+            hasChanges={changes.length > 0}
+            now={now}
+            answer={answer}
+            moves={moves}
+            bayNames={bayNames}
+            nameOf={nameOf}
+            measureUnit={measureUnit}
+          />
         </>
       )}
     </section>
+  );
+}
+
+interface OutcomeProps {
+  readonly hasChanges: boolean;
+  /** Seconds a week as it is. */
+  readonly now: number | null;
+  readonly answer: ZonesAnswer | undefined;
+  readonly moves: ZonesAnswer['assignment'];
+  readonly bayNames: Readonly<Record<string, string>>;
+  readonly nameOf: (groupId: string) => string;
+  readonly measureUnit: LengthUnit;
+}
+
+/** What the best arrangement would take, and what would stand elsewhere. */
+function Outcome({ hasChanges, now, answer, moves, bayNames, nameOf, measureUnit }: OutcomeProps) {
+  return (
+    <div role="status" className="mt-2 min-h-12 text-[15px]">
+      {!hasChanges && now !== null && (
+        <p>
+          As it is, the best arrangement takes <b className="font-mono">{minutesWords(now)}</b> a
+          week.
+        </p>
+      )}
+      {hasChanges &&
+        answer?.status === 'infeasible' &&
+        answer.reasons.map((reason) => (
+          <p key={`${reason.code} ${reason.subject}`} className="warn mt-1">
+            {zonesReasonWords(reason, {
+              bay: (id) => bayNames[id] ?? id,
+              group: nameOf,
+              unit: measureUnit,
+            })}
+          </p>
+        ))}
+      {hasChanges && answer && answer.objective !== null && now !== null && (
+        <>
+          <p>
+            Then the best arrangement takes{' '}
+            <b className="font-mono">{minutesWords(answer.objective)}</b> a week,{' '}
+            {differenceWords(answer.objective - now)}.
+          </p>
+          {moves.length > 0 && (
+            <p className="text-[14px] text-soft">
+              Elsewhere than without it:{' '}
+              {moves
+                .slice(0, 6)
+                .map(({ groupId, bayId }) => `${nameOf(groupId)} on ${bayNames[bayId] ?? ''}`)
+                .join(', ')}
+              {moves.length > 6 ? ` and ${moves.length - 6} more` : ''}.
+            </p>
+          )}
+        </>
+      )}
+    </div>
   );
 }
 

@@ -17,7 +17,6 @@ interface SpaceGaugeProps {
 
 /** How full the keep pile makes its place, with the thing in hand tried in it. */
 export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps) {
-  const { mutate } = useMutation();
   const { space, inHand, bays } = bench;
   const openBays = bays.filter((bay) => !bay.outOfScope);
   if (openBays.length === 0)
@@ -27,55 +26,10 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
       </p>
     );
   const group = bench.roomGroups.find(({ id }) => id === inHand?.groupId);
-  const isHomeless = group !== undefined && group.bayId === null;
   return (
     <div className="mt-3">
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 text-[14px]">
-        <span className="flex flex-wrap items-center gap-1.5">
-          {group?.bayId && space ? (
-            <span>
-              <b>{group.name}</b> live on <b>{space.bay.name}</b>
-            </span>
-          ) : (
-            <>
-              <label htmlFor="bench-bay">
-                {group ? (
-                  <>
-                    <b>{group.name}</b> have no home yet; try
-                  </>
-                ) : (
-                  'Room left on'
-                )}
-              </label>
-              <select
-                id="bench-bay"
-                className="input min-h-9 w-auto max-w-[240px] py-1"
-                value={space?.bay.id ?? ''}
-                onChange={(event) =>
-                  bench.chooseBay(bays.find(({ id }) => id === event.target.value)?.id)
-                }
-              >
-                <option value="">the whole room</option>
-                {openBays.map((bay) => (
-                  <option key={bay.id} value={bay.id}>
-                    {bay.name}
-                  </option>
-                ))}
-              </select>
-              {isHomeless && space && (
-                <button
-                  type="button"
-                  className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
-                  onClick={() =>
-                    void mutate(() => onPlaceGroup([{ groupId: group.id, bayId: space.bay.id }]))
-                  }
-                >
-                  They live here
-                </button>
-              )}
-            </>
-          )}
-        </span>
+        <PlaceChoice bench={bench} group={group} openBays={openBays} onPlaceGroup={onPlaceGroup} />
         <span className="font-mono">{formatLitres(space?.usableLitres ?? roomLitres)}</span>
       </div>
       <Gauge
@@ -105,6 +59,63 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
         />
       )}
     </div>
+  );
+}
+
+/** Where the group in hand lives, or which place is tried for it. */
+function PlaceChoice({
+  bench,
+  group,
+  openBays,
+  onPlaceGroup,
+}: Pick<SpaceGaugeProps, 'bench' | 'onPlaceGroup'> & {
+  readonly group: Bench['roomGroups'][number] | undefined;
+  readonly openBays: Bench['bays'];
+}) {
+  const { mutate } = useMutation();
+  const { space, bays } = bench;
+  if (group?.bayId && space)
+    return (
+      <span>
+        <b>{group.name}</b> live on <b>{space.bay.name}</b>
+      </span>
+    );
+  return (
+    <span className="flex flex-wrap items-center gap-1.5">
+      <label htmlFor="bench-bay">
+        {group ? (
+          <>
+            <b>{group.name}</b> have no home yet; try
+          </>
+        ) : (
+          'Room left on'
+        )}
+      </label>
+      <select
+        id="bench-bay"
+        className="input min-h-9 w-auto max-w-[240px] py-1"
+        value={space?.bay.id ?? ''}
+        onChange={(event) => bench.chooseBay(bays.find(({ id }) => id === event.target.value)?.id)}
+      >
+        <option value="">the whole room</option>
+        {openBays.map((bay) => (
+          <option key={bay.id} value={bay.id}>
+            {bay.name}
+          </option>
+        ))}
+      </select>
+      {group?.bayId === null && space && (
+        <button
+          type="button"
+          className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
+          onClick={() =>
+            void mutate(() => onPlaceGroup([{ groupId: group.id, bayId: space.bay.id }]))
+          }
+        >
+          They live here
+        </button>
+      )}
+    </span>
   );
 }
 

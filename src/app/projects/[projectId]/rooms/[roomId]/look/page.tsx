@@ -18,7 +18,7 @@ import {
   saveWallsAction,
 } from '@/app/actions/plan';
 import { changeRoomAction } from '@/app/actions/projects';
-import { answerChecks, findPlanClashes, traceWalls } from '@/core/look';
+import { answerChecks, findPlanClashes, traceWalls, type RoomPlan } from '@/core/look';
 import { openRoom } from '@/server/desk/openRoom';
 import { DrawingLinks } from '@/ui/look/DrawingLinks';
 import { FixtureSheet } from '@/ui/look/FixtureSheet';
@@ -39,6 +39,39 @@ interface LookPageProps {
   readonly searchParams: Promise<{ view?: string }>;
 }
 
+/** Undefined where nothing is measured, or the walls do not close. */
+function outlineOf(plan: RoomPlan | null) {
+  const traced = plan ? traceWalls(plan) : undefined;
+  return traced?.ok ? traced.value : undefined;
+}
+
+const viewOf = (asked: string | undefined, usual: 'plan' | 'front'): 'plan' | 'front' =>
+  asked === 'front' || asked === 'plan' ? asked : usual;
+
+/** The room from above, or its units from the front. */
+function ViewTab({
+  href,
+  isShown,
+  children,
+}: {
+  readonly href: string;
+  readonly isShown: boolean;
+  readonly children: string;
+}) {
+  return (
+    <Link
+      href={href}
+      aria-current={isShown ? 'page' : undefined}
+      className={clsx(
+        'flex min-h-11 items-center px-4 font-head text-[15px] font-[650]',
+        isShown ? 'border-b-[3px] border-rim text-rim-deep' : 'text-soft',
+      )}
+    >
+      {children}
+    </Link>
+  );
+}
+
 export default async function LookPage({ params, searchParams }: LookPageProps) {
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'fixtures');
@@ -46,27 +79,12 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
   const { records, own } = opened;
   const { room, units } = own;
   const measureUnit = records.project.units;
-  const traced = room.plan ? traceWalls(room.plan) : undefined;
-  const outline = traced?.ok ? traced.value : undefined;
+  const outline = outlineOf(room.plan);
   const fixtures = records.fixtures.filter((fixture) => fixture.roomId === roomId);
   const clashes = outline && findPlanClashes({ outline, units, fixtures, checks: room.checks });
-  const asked = (await searchParams).view;
-  const usualView = outline || units.length === 0 ? 'plan' : 'front';
-  const view = asked === 'front' || asked === 'plan' ? asked : usualView;
+  const view = viewOf((await searchParams).view, outline || units.length === 0 ? 'plan' : 'front');
   const place = { projectId, roomId };
   const base = `/projects/${projectId}/rooms/${roomId}/look`;
-  const tab = (name: 'plan' | 'front', words: string) => (
-    <Link
-      href={`${base}?view=${name}`}
-      aria-current={view === name ? 'page' : undefined}
-      className={clsx(
-        'flex min-h-11 items-center px-4 font-head text-[15px] font-[650]',
-        view === name ? 'border-b-[3px] border-rim text-rim-deep' : 'text-soft',
-      )}
-    >
-      {words}
-    </Link>
-  );
   return (
     <RoomFrame
       step="look"
@@ -89,8 +107,12 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
       <RoomPurpose room={room} onSave={changeRoomAction.bind(null, projectId, roomId)} />
       <section aria-label="Drawing" className="panel mt-3 border-t-4 border-t-rim print:border-0">
         <div className="no-print flex flex-wrap items-center gap-x-1 gap-y-1.5 border-b border-line pr-2">
-          {tab('plan', 'From above')}
-          {tab('front', 'From the front')}
+          <ViewTab href={`${base}?view=plan`} isShown={view === 'plan'}>
+            From above
+          </ViewTab>
+          <ViewTab href={`${base}?view=front`} isShown={view === 'front'}>
+            From the front
+          </ViewTab>
           <span className="ml-auto flex flex-wrap gap-2 py-1.5">
             {view === 'plan' && (
               <WallsSheet

@@ -404,32 +404,35 @@ function checkBuying(solver: Solver, kind: 'shop' | 'cut' | 'roll', count: numbe
       timeLimitMs: 20,
       pieces: pieces.map((piece, i) => ({ id: `p${i}`, ...piece })),
     }));
-  const start = performance.now();
+  const times: number[] = [];
+  const timed = <A>(work: () => A): A => {
+    const start = performance.now();
+    const answer = work();
+    times.push(performance.now() - start);
+    return answer;
+  };
   const faultsOf = {
     shop: () =>
-      fc
-        .sample(shopRequestArb, { numRuns: count, seed: 11 })
-        .flatMap((request): unknown[] =>
-          shopFaults(request, planShop({ ...request, timeLimitMs: 500 }, { solver, clock })),
+      fc.sample(shopRequestArb, { numRuns: count, seed: 11 }).flatMap((request): unknown[] =>
+        shopFaults(
+          request,
+          timed(() => planShop({ ...request, timeLimitMs: 500 }, { solver, clock })),
         ),
+      ),
     cut: () =>
       fc.sample(cutArb, { numRuns: count, seed: 11 }).flatMap((request): unknown[] => {
-        const answer = planCuts(cutRequestSchema.parse(request), { solver, clock });
+        const answer = timed(() => planCuts(cutRequestSchema.parse(request), { solver, clock }));
         return answer.status === 'infeasible' ? [] : cutFaults(request, answer);
       }),
     roll: () =>
       fc.sample(rollArb, { numRuns: count, seed: 11 }).flatMap((request): unknown[] => {
-        const answer = planRoll(rollRequestSchema.parse(request), { clock });
+        const answer = timed(() => planRoll(rollRequestSchema.parse(request), { clock }));
         return answer.status === 'infeasible' ? [] : rollFaults(request, answer);
       }),
   };
   const faults = faultsOf[kind]();
-  const took = performance.now() - start;
   return {
-    what: `${kind}, ${count} random requests checked`,
-    runs: count,
-    medianMs: took / count,
-    worstMs: took,
+    ...timesOf(`${kind}, ${count} random requests checked`, times),
     note: `${faults.length} rules broken`,
   };
 }

@@ -53,7 +53,7 @@ export function boundByBays(
   for (let step = 0; step < steps; step += 1) {
     if ((step & 3) === 0 && isOver()) break;
     times.fill(0);
-    let now = rewards.reduce((sum, reward) => sum + reward, 0);
+    let now = sumOf(rewards);
     for (let b = 0; b < bayCount; b += 1) {
       now -= knapsack.fill(b, bays[b] ?? [], rewards, cost);
       for (let k = 0; k < knapsack.count(); k += 1) {
@@ -73,7 +73,7 @@ export function boundByBays(
       if (eagerness < 2e-3) break;
       continue;
     }
-    const length = times.reduce((sum, taken) => sum + (1 - taken) ** 2, 0);
+    const length = lengthSqOf(times);
     // Every group was taken once: the bays' choices are an arrangement, and the best one.
     if (length === 0) break;
     const stride = (eagerness * max(goalOf(best, bound) - now, 1e-7)) / length;
@@ -98,6 +98,19 @@ export function boundByBays(
 /** What the bound is drawn to: the best arrangement, or a little more than itself. */
 const goalOf = (best: number, bound: number): number =>
   Number.isFinite(best) ? best : bound + Math.abs(bound) * 0.03 + 1;
+
+// Plain loops: what is called for every element costs a tenth of the proof.
+function sumOf(values: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i += 1) sum += values[i]!;
+  return sum;
+}
+/** How far each group is from being taken once, squared and added up. */
+function lengthSqOf(times: Int32Array): number {
+  let sum = 0;
+  for (let g = 0; g < times.length; g += 1) sum += (1 - times[g]!) ** 2;
+  return sum;
+}
 
 function openOf({ bayCount }: ZonesProblem, open: readonly (readonly number[])[]): number[][] {
   const bays: number[][] = Array.from({ length: bayCount }, () => []);

@@ -27,7 +27,10 @@ export function fitReasonWords(
     case 'container_too_high':
       return `${size(reason.heightMm)} high, ${size(reason.freeMm)} is free under the ${size(reason.toLiftMm)} to lift it out`;
     case 'container_too_big':
-      return `${size(reason.widthMm)} × ${size(reason.depthMm)}, the floor is ${size(reason.floorWidthMm)} × ${size(reason.floorDepthMm)}`;
+      return (
+        `${size(reason.widthMm)} × ${size(reason.depthMm)}, the floor is ` +
+        `${size(reason.floorWidthMm)} × ${size(reason.floorDepthMm)}`
+      );
     case 'not_enough_floor':
       return `${group(reason.subject)}: ${formatLitres(reason.litres)} have no container; ${
         reason.isImpossible

@@ -172,7 +172,10 @@ export function clashWords(clash: PlanClash, { nameOf, units }: ClashNames): str
     case 'clear_space_taken':
       return `“${nameOf(clash.checkId)}” needs floor that ${by(clash.by)} takes`;
     case 'clear_space_missing':
-      return `“${nameOf(clash.checkId)}” finds no room; the largest free floor is ${size(clash.rect.width)} × ${size(clash.rect.depth)}`;
+      return (
+        `“${nameOf(clash.checkId)}” finds no room; the largest free floor is ` +
+        `${size(clash.rect.width)} × ${size(clash.rect.depth)}`
+      );
     case 'table_too_small':
       return `“${nameOf(clash.checkId)}”: the table has ${size(clash.rect.width)} × ${size(clash.rect.depth)} free`;
     default:

@@ -14,7 +14,12 @@ import {
 import type { Group } from '@/core/sort';
 import { getDatabase } from '@/data/startData';
 import { addDraft, arrange, chooseDraft, removeDraft, renameDraft } from '@/server/place/drafts';
-import { makeMoveList, noteDeviation, tickMove } from '@/server/place/moveList';
+import {
+  makeMoveList,
+  noteDeviation,
+  tickMove,
+  type MoveListReasons,
+} from '@/server/place/moveList';
 import { takeIn } from '@/server/place/takeIn';
 import type { ActionResult } from '@/ui/actionResult';
 import { movesReasonWords } from '@/ui/place/placeWords';
@@ -130,12 +135,7 @@ export async function makeMoveListAction(
 ): Promise<ActionResult> {
   return answer(moveListInput, { projectId, roomId, ...input }, async (asked) => {
     const made = await makeMoveList(await getDatabase(), asked.projectId, asked);
-    return made.ok
-      ? done
-      : {
-          ok: false,
-          message: made.error.map((reason) => movesReasonWords(reason, reason.bayName)).join(' '),
-        };
+    return made.ok ? done : cannotMove(made.error);
   });
 }
 
@@ -167,14 +167,12 @@ export async function noteDeviationAction(
     { projectId, roomId, groupId, bayId },
     async (input) => {
       const noted = await noteDeviation(await getDatabase(), input.projectId, input);
-      return noted.ok
-        ? done
-        : {
-            ok: false,
-            message: noted.error
-              .map((reason) => movesReasonWords(reason, reason.bayName))
-              .join(' '),
-          };
+      return noted.ok ? done : cannotMove(noted.error);
     },
   );
 }
+
+const cannotMove = (reasons: MoveListReasons): ActionResult<never> => ({
+  ok: false,
+  message: reasons.map((reason) => movesReasonWords(reason, reason.bayName)).join(' '),
+});

@@ -44,7 +44,7 @@ interface MoveListInput {
   readonly basketsStand: string;
 }
 /** What cannot be carried out, with the name of the place that is too small. */
-type MoveListReasons = readonly (MovesReason & { readonly bayName: string })[];
+export type MoveListReasons = readonly (MovesReason & { readonly bayName: string })[];
 
 /**
  * Makes the working list of a room, from where everything stands to where it is to live; an older

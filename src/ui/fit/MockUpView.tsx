@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 
-import type { FitAnswer, FitContainer, FitRequest, MockCheck } from '@/core/fit';
+import type { FitAnswer, FitRequest, MockCheck } from '@/core/fit';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -12,6 +12,7 @@ import { TextField } from '../primitives/Field';
 import { MockUpDrawing } from './MockUpDrawing';
 import { showNotice } from '../primitives/notices';
 import { useMutation } from '../useMutation';
+import { sizeWords } from './fitWords';
 
 interface MockUpViewProps {
   readonly request: FitRequest;
@@ -188,12 +189,3 @@ function Correct({
 }
 
 const SIDE_WORDS = { width: 'wide', depth: 'deep', height: 'high' } as const;
-
-/** "30 × 20 × 15 cm": the unit once. */
-const sizeWords = (
-  { width, depth, height }: FitContainer['outer'],
-  measureUnit: LengthUnit,
-): string => {
-  const bare = (mm: number) => formatLength(mm, measureUnit).replace(/ \w+$/, '');
-  return `${bare(width)} × ${bare(depth)} × ${formatLength(height, measureUnit)}`;
-};

@@ -11,6 +11,19 @@ export const aimWords: Readonly<Record<FitAim, { readonly name: string; readonly
 export const fitFaultWords = (fault: FitFault): string =>
   `${fault.subject}: ${fault.rule.replaceAll('_', ' ')}`;
 
+/** "30 × 20 × 15 cm": width, depth and height, the unit said once. */
+export function sizeWords(
+  {
+    width,
+    depth,
+    height,
+  }: { readonly width: number; readonly depth: number; readonly height: number },
+  unit: LengthUnit,
+): string {
+  const bare = (mm: number) => formatLength(mm, unit).replace(/ \w+$/, '');
+  return `${bare(width)} × ${bare(depth)} × ${formatLength(height, unit)}`;
+}
+
 /** Why a container or a group does not go in, without a full stop; the container is named before it. */
 export function fitReasonWords(
   reason: FitReason,

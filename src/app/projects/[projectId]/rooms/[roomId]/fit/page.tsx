@@ -10,7 +10,7 @@ import {
   takeFitsAction,
 } from '@/app/actions/fit';
 import { RoomFrame } from '@/app/RoomFrame';
-import { formatCount, formatLength, formatLitres, type LengthUnit } from '@/core/shared';
+import { formatCount, formatLitres } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
 import { loadFitPage } from '@/server/fit/fitPage';
 import { BayWalk } from '@/ui/fit/BayWalk';
@@ -19,7 +19,7 @@ import { FitTray } from '@/ui/fit/FitTray';
 import { FitWorkbench } from '@/ui/fit/FitWorkbench';
 import { ShelfTip } from '@/ui/fit/ShelfTip';
 import { buttonClass } from '@/ui/primitives/Button';
-import { fitFaultWords } from '@/ui/fit/fitWords';
+import { fitFaultWords, sizeWords } from '@/ui/fit/fitWords';
 
 export const metadata = { title: 'Fit' };
 
@@ -50,7 +50,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       </RoomFrame>
     );
   }
-  const { bay, unit, request, taken } = view;
+  const { bay, unit, inside, request, taken } = view;
   return (
     <RoomFrame
       step="fit"
@@ -74,8 +74,13 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
           {unit ? `, ${unit.name}` : ''}
         </h1>
         <p className="text-[14px] text-soft">
-          <span className="font-mono">{sizeWords(view.inside, measureUnit)}</span> inside ·{' '}
-          {formatCount(request.groups.length, 'group')}, {formatLitres(view.litres)}
+          <span className="font-mono">
+            {sizeWords(
+              { width: inside.widthMm, depth: inside.depthMm, height: inside.heightMm },
+              measureUnit,
+            )}
+          </span>{' '}
+          inside · {formatCount(request.groups.length, 'group')}, {formatLitres(view.litres)}
         </p>
         <BayWalk bays={view.walk} activeId={bay.id} base={`${base}/fit`} />
       </div>
@@ -139,13 +144,3 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
     </RoomFrame>
   );
 }
-
-/** Width, depth and height inside, the unit said once. */
-const sizeWords = (
-  inside: { readonly widthMm: number; readonly depthMm: number; readonly heightMm: number },
-  unit: LengthUnit,
-): string =>
-  [inside.widthMm, inside.depthMm]
-    .map((mm) => formatLength(mm, unit).replace(/ \w+$/, ''))
-    .concat(formatLength(inside.heightMm, unit))
-    .join(' × ');

@@ -6,6 +6,8 @@
 import { z } from 'zod';
 
 import { fitRequestSchema, planFit } from '@/core/fit';
+import { thingsRequestSchema } from '@/core/things';
+import { readThings } from '@/core/things/readThings';
 import { loadSolver, type Clock, type Solver } from '@/core/shared';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
 import {
@@ -58,6 +60,10 @@ const nameIn =
 const asItIs = (id: string): string => id;
 
 const engines: Readonly<Record<string, Engine>> = {
+  things: {
+    schema: thingsRequestSchema,
+    run: (raw, { clock }) => readThings(thingsRequestSchema.parse(raw), clock),
+  },
   fit: publish(fitRequestSchema, planFit, (reason, { groups }) =>
     fitReasonWords(reason, { group: nameIn(groups), unit: 'mm' }),
   ),

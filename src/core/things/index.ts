@@ -1,0 +1,34 @@
+// Codes
+export {
+  cautionCodes,
+  cautionSchema,
+  countUnits,
+  figureSources,
+  goesToCodes,
+  goesToSchema,
+  LIFTING_LIMIT_G,
+  reasons,
+  type CautionCode,
+  type CountUnit,
+  type FigureSource,
+  type GoesTo,
+  type Reason,
+} from './codes';
+// The engine; `readThings` and the vocabulary itself are large and stand apart
+export {
+  thingsRequestSchema,
+  type ThingFound,
+  type ThingsAnswer,
+  type ThingsRequest,
+} from './model';
+export {
+  createThingReader,
+  finderOf,
+  type Known,
+  type ThingRead,
+  type Vocabulary,
+} from './createThingReader';
+export type { OwnKind } from './piece';
+export type { Figure } from './sizeThing';
+export type { Family, Kind, Range } from './readVocabulary';
+export { stemsOf } from './readWords';

@@ -4,14 +4,17 @@ import type { EnoughRule } from '@/core/count';
 import type { ThingPicture } from '@/core/look';
 import type { PictureId, ProjectId } from '@/core/shared';
 import { kindSizeSchema, type KindSize } from '@/core/sort';
-import { defineTable, plain, readAll, type Row } from './columns';
+import { defineTable, json, plain, readAll, type Row } from './columns';
 import type { Db } from './db';
 import { listRecords, thingPictureRecord } from './records';
 
 const kindSizeTable = defineTable('kind_sizes', kindSizeSchema, {
   id: plain('id'),
+  words: json('words_json'),
   litres: plain('litres'),
   massG: plain('mass_g'),
+  uprightMm: plain('upright_mm'),
+  longestMm: plain('longest_mm'),
   weighedCount: plain('weighed_count'),
   weighedG: plain('weighed_g'),
 });

@@ -8,9 +8,9 @@ import {
   readDestination,
   reasonOf,
   type DecisionEvent,
-  type Reason,
   type Thing,
 } from '@/core/sort';
+import { type Reason } from '@/core/things';
 import { announceDecisions } from './announcements';
 import { DataError, refuseDamaged, type Db } from './db';
 import { listRecords } from './records/listRecords';

@@ -4,8 +4,6 @@ import { z } from 'zod';
 
 import { enoughRuleSchema } from '@/core/count';
 import { projectIdSchema } from '@/core/shared';
-import { addWeighing, kindKeyOf, kinds, kindSizeSchema, noKindSize } from '@/core/sort';
-import { listKindSizes, putKindSize, removeKindSize } from '@/data/countRepo';
 import { getDatabase } from '@/data/startData';
 import { dropRule, saveRule, setHousehold } from '@/server/count/enoughRules';
 import type { ActionResult } from '@/ui/actionResult';
@@ -53,46 +51,6 @@ export async function setHouseholdAction(projectId: string, typed: unknown): Pro
   });
   return answer(schema, { projectId, form: typed }, async (input) => {
     await setHousehold(await getDatabase(), input.projectId, input.form);
-    return done;
-  });
-}
-
-const kindSchema = z
-  .string()
-  .refine((id) => kinds.some((kind) => kindKeyOf(kind) === id), 'is no kind of thing');
-
-/** Types a kind's size over; both empty put the shipped figures back, but what was weighed stays. */
-export async function setKindSizeAction(typed: unknown): Promise<ActionResult> {
-  return answer(
-    kindSizeSchema.pick({ litres: true, massG: true }).extend({ id: kindSchema }),
-    typed,
-    async (input) => {
-      const db = await getDatabase();
-      const known =
-        (await listKindSizes(db)).find(({ id }) => id === input.id) ?? noKindSize(input.id);
-      await putKindSize(db, { ...known, ...input });
-      return done;
-    },
-  );
-}
-
-export async function weighKindAction(typed: unknown): Promise<ActionResult> {
-  const schema = z.object({
-    id: kindSchema,
-    count: z.number({ error: 'Type how many' }).int('Whole pieces').min(1, 'At least 1').max(1000),
-    massG: z.number({ error: 'Type grams' }).positive('More than 0').max(200_000, 'At most 200 kg'),
-  });
-  return answer(schema, typed, async ({ id, ...weighing }) => {
-    const db = await getDatabase();
-    const known = (await listKindSizes(db)).find((size) => size.id === id) ?? noKindSize(id);
-    await putKindSize(db, addWeighing(known, weighing));
-    return done;
-  });
-}
-
-export async function resetKindAction(id: string): Promise<ActionResult> {
-  return answer(kindSchema, id, async (key) => {
-    await removeKindSize(await getDatabase(), key);
     return done;
   });
 }

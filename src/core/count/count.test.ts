@@ -257,7 +257,7 @@ test('what is kept in several rooms is found under its one name', () => {
   ]);
   expect(repeats).toEqual([
     {
-      likeness: 'scissor',
+      likeness: 'scissors',
       name: 'scissors',
       count: 4,
       rooms: [

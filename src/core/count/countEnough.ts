@@ -1,4 +1,6 @@
-import { type Reason, type Thing, findPhrase, headStemsOf, isInHome, isOpen, kinds } from '../sort';
+import { type Thing, findPhrase, headStemsOf, isInHome, isOpen } from '../sort';
+import { vocabulary } from '../things/vocabulary';
+import { type Reason } from '../things';
 import type { EnoughRule, HouseholdCounts, ShippedRule } from './model';
 
 type Amounts = Pick<
@@ -33,7 +35,7 @@ export function findRule<R extends Pick<ShippedRule, 'words'>>(
   const stems = headStemsOf(name);
   const found = findPhrase(rules, stems);
   if (!found) return undefined;
-  const kind = findPhrase(kinds, stems);
+  const kind = findPhrase(vocabulary.kinds, stems);
   const isSameKind =
     !kind ||
     kind.length <= found.length ||

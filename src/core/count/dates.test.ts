@@ -80,10 +80,13 @@ test.each([
 
 test.each([
   ['cinnamon', '2026-10-31', 'discard', ''],
-  ['aspirin tablets', '2026-10-31', 'recycle', 'special_disposal'],
+  ['jam', '2026-10-31', 'discard', ''],
+  ['aspirin tablets', '2026-10-31', 'recycle', 'pharmacy'],
+  ['nasal spray', '2026-10-31', 'recycle', 'pharmacy'],
+  ['batteries', '2026-10-31', 'recycle', 'batteries'],
   ['aspirin tablets', '2027-10-31', 'keep', ''],
 ])('%s until %s: %s %s', (name, day, verdict, to) =>
-  expect(outcomeByDate(name, day, TODAY)).toMatchObject({ verdict, to }),
+  expect(outcomeByDate(parseThing(name)?.goesTo ?? [], day, TODAY)).toMatchObject({ verdict, to }),
 );
 
 test('the card puts the nearest first, names the one to use first, and what has no date', () => {

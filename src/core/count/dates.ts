@@ -1,5 +1,6 @@
 import { daysBetween } from '../shared';
-import { type Thing, type Verdict, type WayOut, cautionsFor, isKept } from '../sort';
+import { type Thing, type Verdict, type WayOut, isKept } from '../sort';
+import type { GoesTo } from '../things';
 import { likenessOf } from './findRepeats';
 
 /** Within so many days a pack is to be used soon. */
@@ -101,22 +102,29 @@ export function datesCardOf(things: readonly Thing[], today: string): DatesCard 
   };
 }
 
-/** Where a pack goes by its date: in date it stays; out of date it leaves, the way its kind must. */
+/**
+ * Where a pack goes by its date: in date it stays; out of date it leaves, the way its kind must: medicine
+ * to a pharmacy, cells and chemicals to their place, food into the bin.
+ */
 export function outcomeByDate(
-  name: string,
+  goesTo: readonly GoesTo[],
   expiresOn: string,
   today: string,
 ): { readonly verdict: Verdict; readonly to: string; readonly isOut: boolean } {
   if (judgeDay(expiresOn, today) !== 'out') return { verdict: 'keep', to: '', isOut: false };
-  // Medicines go back to a pharmacy, cells and chemicals to the hazardous-waste site: never the bin.
-  const isSpecial = cautionsFor(name, 0).some(
-    (code) =>
-      code === 'medicine' ||
-      code === 'battery' ||
-      code === 'chemical' ||
-      code === 'hazardous_waste',
-  );
-  return isSpecial
-    ? { verdict: 'recycle', to: 'special_disposal' satisfies WayOut, isOut: true }
-    : { verdict: 'discard', to: '', isOut: true };
+  const way = properWay(goesTo);
+  return way === undefined
+    ? { verdict: 'discard', to: '', isOut: true }
+    : { verdict: 'recycle', to: way, isOut: true };
 }
+
+/** A way that out-of-date things have to go; what could be given or recycled is binned by now. */
+const properWay = (goesTo: readonly GoesTo[]): WayOut | undefined =>
+  goesTo.find(
+    (way) =>
+      way === 'pharmacy' ||
+      way === 'batteries' ||
+      way === 'electricals' ||
+      way === 'hazardous' ||
+      way === 'licensed',
+  );

@@ -1,11 +1,12 @@
 import type { RoomId } from '../shared';
-import { type Thing, findPhrase, headStemsOf, isKept, kinds } from '../sort';
+import { type Thing, findPhrase, headStemsOf, isKept } from '../sort';
+import { vocabulary } from '../things/vocabulary';
 
 /** What makes two things the same to their user: the known kind, or all the words before the comma. */
 export function likenessOf(name: string): string {
   const stems = headStemsOf(name);
   return (
-    findPhrase(kinds, stems)?.entry.words[0] ??
+    findPhrase(vocabulary.kinds, stems)?.entry.words[0] ??
     (stems.sort().join(' ') || name.trim().toLowerCase())
   );
 }

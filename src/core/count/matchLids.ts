@@ -1,5 +1,6 @@
 import { parseLength, type LengthUnit } from '../shared';
-import { type Thing, isKept, stemsOf } from '../sort';
+import { type Thing, isKept } from '../sort';
+import { stemsOf } from '../things';
 
 /** The rim of a box or a lid. Sides in mm, the longer first; a round one by its diameter. */
 export type RimSize =

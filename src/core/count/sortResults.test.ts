@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 
 import { aDecision } from '@test/builders';
-import { decisionEventSchema, foldDecisions, reasons, verdicts, type DecisionEvent } from '../sort';
+import { decisionEventSchema, foldDecisions, verdicts, type DecisionEvent } from '../sort';
+import { reasons } from '../things';
 import { sessionEvents, sortResultsOf } from '.';
 
 const at = (minutes: number): string =>

@@ -1,17 +1,16 @@
 import {
   type Amount,
   type DecisionEvent,
-  type Reason,
   type Thing,
   type Verdict,
   addUp,
   leavesHome,
   paceOf,
-  reasons,
   tallyByVerdict,
   verdicts,
   waitsForDay,
 } from '../sort';
+import { type Reason, reasons } from '../things';
 
 /** What came of sorting: of one session, one room, or the whole project. */
 export interface SortResults {

@@ -36,6 +36,10 @@ export function toFitRequest(input: {
       see: group.see,
       front: group.front,
       minInnerWidth: largestSideMm(group, input.things),
+      // The tallest thing of the group stands in its container.
+      ...(group.contents?.tallestMm === undefined
+        ? {}
+        : { minInnerHeight: Math.round(group.contents.tallestMm) }),
     }));
   return fitRequestSchema.parse({
     bay: {

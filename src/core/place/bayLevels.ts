@@ -1,5 +1,6 @@
 import { usableLitresOf, type Bay, type Unit } from '../look';
-import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G, type Group, type Thing } from '../sort';
+import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
+import { LIFTING_LIMIT_G } from '../things';
 import { type Person, reachLinesOf } from '../agree';
 
 export type PlaceWarning =

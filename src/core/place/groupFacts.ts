@@ -1,4 +1,5 @@
-import { cautionsFor, type Group } from '../sort';
+import { cautionsOfName, type Group } from '../sort';
+import type { CautionCode } from '../things';
 
 /** Months in which a group is in use, first and last, 1 to 12. */
 interface Season {
@@ -54,12 +55,17 @@ export const mayLeaveRoom = (group: Group): boolean =>
   (!isDangerous(group) &&
     (group.placing.isBackStock || seasonOf(group) !== undefined || usesPerWeekOf(group) < RARELY));
 const isDangerous = (group: Group): boolean =>
-  hazardOf(group) !== undefined || cautionsFor(group.name, 0).includes('hazardous_waste');
+  hazardOf(group) !== undefined || cautionsOfGroup(group).includes('hazardous_waste');
+
+/** What a group calls for: what its kept things do, and its name where nothing is known of them. */
+export const cautionsOfGroup = (group: Group): readonly CautionCode[] => [
+  ...new Set([...(group.contents?.cautions ?? []), ...cautionsOfName(group.name)]),
+];
 
 export function hazardOf(group: Group): Hazard | undefined {
   if (group.placing.hazard !== null)
     return group.placing.hazard === 'none' ? undefined : group.placing.hazard;
-  const cautions = cautionsFor(group.name, 0);
+  const cautions = cautionsOfGroup(group);
   if (cautions.includes('medicine')) return 'medicine';
   if (cautions.includes('chemical')) return 'chemical';
   return cautions.includes('blade') ? 'sharp' : undefined;

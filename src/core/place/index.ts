@@ -1,6 +1,7 @@
 export { bayLevelOf, walkBays, type BayLevel, type PlaceWarning } from './bayLevels';
 // What placing knows of a group
 export {
+  cautionsOfGroup,
   hazardOf,
   isFoodGroup,
   isFragileGroup,

@@ -1,6 +1,6 @@
 import type { GroupId } from '../shared';
 import { type Thing } from './model';
-import { type Reason } from './codes';
+import { type Reason } from '../things';
 import { type Verdict, isKept } from './verdicts';
 import { addUp, tallyByVerdict, type Amount } from './tally';
 import { personOf } from './destination';

@@ -1,4 +1,4 @@
-import { LIFTING_LIMIT_G } from './cautions';
+import { LIFTING_LIMIT_G } from '../things';
 import type { Amount } from './tally';
 
 /** A box that one person carries out. */

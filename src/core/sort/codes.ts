@@ -1,26 +1,38 @@
 import { z } from 'zod';
 
-/** Why a thing stays or goes; `ui/sort/sortWords` has the words. */
-export const reasons = [
-  'in_use',
-  'sentimental',
-  'heirloom',
-  'worn_out',
-  'broken',
-  'incomplete',
-  'out_of_date',
-  'more_than_enough',
-  'outgrown',
-  'never_used',
-  'fails_its_job',
-  'forgotten',
-] as const;
-export type Reason = (typeof reasons)[number];
+import { reasons, type GoesTo, type Reason } from '../things';
 
 /** How a thing leaves that nobody takes. */
-export const waysOut = ['recycle', 'shred', 'special_disposal'] as const;
+export const waysOut = [
+  'recycle',
+  'textile',
+  'shred',
+  'pharmacy',
+  'batteries',
+  'electricals',
+  'hazardous',
+  'licensed',
+  'special_disposal',
+] as const;
 export type WayOut = (typeof waysOut)[number];
 export const wayOutSchema = z.enum(waysOut);
+
+/** What is offered today; "special disposal" was one way for all that now has its own. */
+export const offeredWays: readonly WayOut[] = waysOut.filter((way) => way !== 'special_disposal');
+/** Where a thing goes as the way out of its verdict; undefined where it is given or binned. */
+export const wayOutFor = (goesTo: readonly GoesTo[]): WayOut | undefined =>
+  goesTo.flatMap((code) => waysOut.find((way) => way === code) ?? [])[0];
+
+/** Whether a thing must not go in the bin: its first way is one of those that take what harms. */
+export const needsProperWay = ([first]: readonly GoesTo[]): boolean =>
+  first !== undefined && PROPER_WAYS.has(first);
+const PROPER_WAYS: ReadonlySet<GoesTo> = new Set([
+  'pharmacy',
+  'batteries',
+  'electricals',
+  'hazardous',
+  'licensed',
+]);
 
 /** What events of older versions say instead of a code. They are read so, never rewritten. */
 const OLD_REASONS: Readonly<Record<string, Reason>> = {

@@ -1,6 +1,10 @@
 import fc from 'fast-check';
 
-import { findPhrase, headStemsOf, kinds, stemsOf } from '.';
+import { findPhrase, headStemsOf } from '.';
+import { stemsOf } from '../things';
+import { vocabulary } from '../things/vocabulary';
+
+const { kinds } = vocabulary;
 
 /** As one would look through the list by hand: each phrase of each entry, wherever it stands in the text. */
 function lookThrough<W extends { readonly words: readonly string[] }>(

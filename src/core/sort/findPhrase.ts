@@ -1,4 +1,4 @@
-import { stemsOf } from './stems';
+import { stemsOf } from '../things';
 
 /** Something that is known by words, each a phrase of one or more: "fitted sheet". */
 interface Worded {

@@ -6,7 +6,7 @@ import { benchBaseOf, addTallies, orderReasons } from './benchBase';
 import { findConflicts } from './findConflicts';
 import { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
 import { decisionEventSchema, type DecisionEvent, type Thing } from './model';
-import { reasons } from './codes';
+import { reasons } from '../things';
 import { verdicts } from './verdicts';
 import { actOf, correctThing, mergePiles, splitPile, type EventMeans } from './piles';
 import { addUp, tallyByVerdict } from './tally';

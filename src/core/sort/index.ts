@@ -3,6 +3,7 @@ export { correctTimes, type DeviceClock } from './correctTimes';
 export {
   decisionEventSchema,
   groupSchema,
+  type GroupContents,
   placingSchema,
   usualPlacing,
   type DecidedEvent,
@@ -13,12 +14,13 @@ export {
   type Thing,
 } from './model';
 export {
+  needsProperWay,
+  offeredWays,
   reasonOf,
-  reasons,
   reasonSchema,
+  wayOutFor,
   wayOutOf,
   waysOut,
-  type Reason,
   type WayOut,
 } from './codes';
 export {
@@ -87,19 +89,22 @@ export {
 } from './secondOpinion';
 export { findConflicts, type Conflict } from './findConflicts';
 // The thing in hand
-export { findKind, parseThing, type ParsedThing } from './parseThing';
+export { createParser, factsOf, parseThing, type ParsedThing } from './parseThing';
 export { findPhrase, headStemsOf } from './findPhrase';
-export { stemsOf } from './stems';
-export { kinds, type Kind } from './kinds';
 export {
   addWeighing,
-  kindKeyOf,
+  findKindId,
+  findShippedKind,
+  kindCount,
   kindSizeSchema,
+  listSizedKinds,
   noKindSize,
-  withKindSizes,
+  ownKindsOf,
   type KindSize,
   type SizedKind,
   type SizeSource,
 } from './kindSizes';
-export { cautionsFor, LIFTING_LIMIT_G, type CautionCode } from './cautions';
+export { withCorrection, withCount } from './correctSize';
+export { cautionsOfName } from './cautions';
+export { sumOff, withContents } from './groupContents';
 export { keptLitresOf, keptMassGOf, spaceInBay } from './space';

@@ -1,55 +1,46 @@
 import { z } from 'zod';
 
-import { kinds, type Kind } from './kinds';
+import { finderOf, stemsOf, type Kind, type OwnKind, type Range } from '../things';
+import { vocabulary } from '../things/vocabulary';
 
-/** What the organizer knows better of a kind: typed over, or weighed. */
+/** What the organizer knows of a kind: a shipped one corrected, or one of their own. */
 export const kindSizeSchema = z.object({
-  /** The kind's first word. */
-  id: z.string().min(1).max(60),
+  /** The first phrase of the kind. */
+  id: z.string().trim().min(1).max(80),
+  /** Further phrases of a kind of the organizer's own; a shipped kind keeps its own. */
+  words: z.array(z.string().trim().min(1).max(80)).max(20).default([]),
   /** Of one piece; null where the shipped figure stands. */
-  litres: z.number().positive('More than 0').max(2000, 'At most 2,000 litres').nullable(),
-  massG: z.number().positive('More than 0').max(200_000, 'At most 200 kg').nullable(),
+  litres: z.number().positive('More than 0').max(20_000, 'At most 20,000 litres').nullable(),
+  massG: z.number().positive('More than 0').max(2_000_000, 'At most 2,000 kg').nullable(),
+  /** Height as it is stored, and the longest side; null: not said. */
+  uprightMm: z
+    .number()
+    .positive('More than 0')
+    .max(20_000, 'At most 20 m')
+    .nullable()
+    .default(null),
+  longestMm: z
+    .number()
+    .positive('More than 0')
+    .max(20_000, 'At most 20 m')
+    .nullable()
+    .default(null),
   /** Pieces and grams on the scale so far. */
   weighedCount: z.number().int().min(0),
   weighedG: z.number().min(0),
 });
 export type KindSize = Readonly<z.infer<typeof kindSizeSchema>>;
 
-export const kindKeyOf = (kind: Kind): string => kind.words[0] ?? '';
-
-/** Where a figure comes from. */
-export type SizeSource = 'assumed' | 'typed' | 'weighed';
-
-export interface SizedKind extends Kind {
-  readonly litresFrom: SizeSource;
-  readonly massFrom: SizeSource;
-  readonly weighedCount: number;
-}
-
-/**
- * The table of kinds with what was corrected: the scale overrules what was typed, and that what was
- * shipped.
- */
-export function withKindSizes(
-  sizes: readonly KindSize[],
-  shipped: readonly Kind[] = kinds,
-): SizedKind[] {
-  const byKey = new Map(sizes.map((size) => [size.id, size]));
-  return shipped.map((kind) => {
-    const size = byKey.get(kindKeyOf(kind));
-    const weighedCount = size?.weighedCount ?? 0;
-    const massG =
-      weighedCount > 0 ? (size?.weighedG ?? 0) / weighedCount : (size?.massG ?? kind.massG);
-    return {
-      ...kind,
-      litres: size?.litres ?? kind.litres,
-      massG,
-      weighedCount,
-      litresFrom: typedOrAssumed(size?.litres),
-      massFrom: weighedCount > 0 ? 'weighed' : typedOrAssumed(size?.massG),
-    };
-  });
-}
+export const noKindSize = (id: string): KindSize => ({
+  id,
+  words: [],
+  litres: null,
+  massG: null,
+  uprightMm: null,
+  longestMm: null,
+  weighedCount: 0,
+  weighedG: 0,
+});
 
 /** One more weighing of some pieces together. Requires: a whole number of pieces from 1, grams above 0. */
 export const addWeighing = (
@@ -60,13 +51,115 @@ export const addWeighing = (
   weighedCount: size.weighedCount + count,
   weighedG: size.weighedG + massG,
 });
-export const noKindSize = (id: string): KindSize => ({
-  id,
-  litres: null,
-  massG: null,
-  weighedCount: 0,
-  weighedG: 0,
+
+/** The shipped kind of that name; undefined for one of the organizer's own. */
+export function findShippedKind(id: string): Kind | undefined {
+  const key = stemsOf(id).join('');
+  return finderOf(vocabulary)
+    .kindsIn(id)
+    .find((kind) => kind.words.some((words) => stemsOf(words).join('') === key));
+}
+/** The kind that a name means, with the organizer's own before the shipped ones. */
+export const findKindId = (name: string, own: readonly OwnKind[] = []): string | undefined => {
+  const named = finderOf(vocabulary, own).find(name);
+  return named.own?.words[0] ?? named.kind?.id;
+};
+
+/** What the organizer types of one piece holds within a tenth, what was weighed within a twentieth. */
+const TYPED_SPREAD = 1.1;
+const WEIGHED_SPREAD = 1.05;
+const around = (value: number, spread: number): Range => ({
+  value,
+  low: value / spread,
+  high: value * spread,
 });
 
-const typedOrAssumed = (figure: number | null | undefined): 'typed' | 'assumed' =>
-  figure === null || figure === undefined ? 'assumed' : 'typed';
+/** Grams of one piece as they stand: weighed before typed; null where the shipped figure stands. */
+export const massOf = ({ weighedCount, weighedG, massG }: KindSize): number | null =>
+  weighedCount > 0 ? weighedG / weighedCount : massG;
+
+/** The corrections as the engine takes them. Of a kind nothing is known of a figure is left out. */
+export function ownKindsOf(sizes: readonly KindSize[]): OwnKind[] {
+  return sizes.map((size) => {
+    const shipped = findShippedKind(size.id);
+    const massG = massOf(size);
+    return {
+      words: shipped ? shipped.words : [size.id, ...size.words],
+      litres: size.litres === null ? undefined : around(size.litres, TYPED_SPREAD),
+      massG:
+        massG === null
+          ? undefined
+          : around(massG, size.weighedCount > 0 ? WEIGHED_SPREAD : TYPED_SPREAD),
+      uprightMm: size.uprightMm ?? undefined,
+      longestMm: size.longestMm ?? undefined,
+    };
+  });
+}
+
+/** Where a figure comes from. */
+export type SizeSource = 'assumed' | 'typed' | 'weighed';
+
+/** A kind as the table of sizes shows it. */
+export interface SizedKind {
+  readonly id: string;
+  readonly words: readonly string[];
+  readonly family: string | undefined;
+  readonly litres: number | null;
+  readonly litresFrom: SizeSource;
+  /** Between which litres and grams the truth lies four times in five, of what is assumed. */
+  readonly litresRange: readonly [number, number] | undefined;
+  readonly massG: number | null;
+  readonly massFrom: SizeSource;
+  readonly massRange: readonly [number, number] | undefined;
+  readonly weighedCount: number;
+  /** Of the organizer's own; it can be removed. */
+  readonly isOwn: boolean;
+}
+
+/** Kinds whose words hold what is sought, the organizer's own and corrected ones first. */
+export function listSizedKinds(
+  sizes: readonly KindSize[],
+  { sought, most }: { readonly sought: string; readonly most: number },
+): { readonly kinds: readonly SizedKind[]; readonly foundCount: number } {
+  const wanted = sought.trim().toLowerCase();
+  const matches = (words: readonly string[]) =>
+    wanted === '' || words.some((word) => word.includes(wanted));
+  const bySizes = sizes.map((size) => toSized(findShippedKind(size.id), size));
+  const corrected = new Set(bySizes.map(({ id }) => id));
+  const own = bySizes.filter(({ words }) => matches(words));
+  const shipped = vocabulary.kinds.filter(({ id, words }) => !corrected.has(id) && matches(words));
+  const shown = shipped.slice(0, Math.max(0, most - own.length));
+  return {
+    kinds: [...own, ...shown.map((kind) => toSized(kind, undefined))],
+    foundCount: own.length + shipped.length,
+  };
+}
+export const kindCount = vocabulary.kinds.length;
+
+const typedOrAssumed = (figure: number | null): SizeSource =>
+  figure === null ? 'assumed' : 'typed';
+
+function toSized(shipped: Kind | undefined, size: KindSize | undefined): SizedKind {
+  const massG = size ? massOf(size) : null;
+  const range = (value: number | undefined): readonly [number, number] | undefined =>
+    shipped && value !== undefined
+      ? [
+          Number((value / shipped.spread).toPrecision(2)),
+          Number((value * shipped.spread).toPrecision(2)),
+        ]
+      : undefined;
+  const isWeighed = (size?.weighedCount ?? 0) > 0;
+  return {
+    id: shipped?.id ?? size?.id ?? '',
+    words: shipped?.words ?? [size?.id ?? '', ...(size?.words ?? [])],
+    family: shipped?.family,
+    litres: size?.litres ?? shipped?.litres ?? null,
+    litresFrom: typedOrAssumed(size?.litres ?? null),
+    litresRange: range(shipped?.litres),
+    massG: massG ?? shipped?.massG ?? null,
+    massFrom: isWeighed ? 'weighed' : typedOrAssumed(massG),
+    massRange: range(shipped?.massG),
+    weighedCount: size?.weighedCount ?? 0,
+    isOwn: shipped === undefined,
+  };
+}

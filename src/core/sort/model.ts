@@ -11,6 +11,13 @@ import {
   thingIdSchema,
   bayIdSchema,
 } from '../shared';
+import {
+  cautionSchema,
+  countUnits,
+  figureSources,
+  goesToSchema,
+  type CautionCode,
+} from '../things';
 import { reasonSchema } from './codes';
 import { destinationSchema } from './destination';
 import { verdictSchema } from './verdicts';
@@ -75,7 +82,25 @@ export const groupSchema = z.object({
   placing: placingSchema.default(usualPlacing as z.infer<typeof placingSchema>),
   position: z.number().int(),
 });
-export type Group = Readonly<z.infer<typeof groupSchema>>;
+/** What the kept things of a group say of it; put beside it where both are loaded. */
+export interface GroupContents {
+  readonly cautions: readonly CautionCode[];
+  /** Of its kept things the tallest as it is stored, and the longest; undefined where none is known. */
+  readonly tallestMm: number | undefined;
+  readonly longestMm: number | undefined;
+  /** Half the width of the range that litres lie in four times in five, independent errors in squares. */
+  readonly litresOff: number;
+}
+export type Group = Readonly<z.infer<typeof groupSchema>> & {
+  readonly contents?: GroupContents;
+};
+
+/** Between what the truth lies four times in five, and where the figure comes from. */
+const rangeSchema = z.object({
+  low: z.number().min(0).max(1e9),
+  high: z.number().min(0).max(1e9),
+  from: z.enum(figureSources),
+});
 
 const decidedSchema = z.object({
   kind: z.literal('decided'),
@@ -95,6 +120,22 @@ const decidedSchema = z.object({
   massG: z.number().min(0).max(100_000_000),
   /** The day on its pack; of several pieces the nearest. */
   expiresOn: z.iso.date().optional(),
+  /** How the number is meant; events of older versions do not say. */
+  unit: z.enum(countUnits).optional(),
+  /** The kind it was read as: the first phrase of the vocabulary's line, or of the organizer's own. */
+  kindId: z.string().min(1).max(80).optional(),
+  /** How sure litres and grams are; events of older versions do not say. */
+  ranges: z.object({ litres: rangeSchema, massG: rangeSchema }).optional(),
+  /** Height of the tallest piece as it is stored, and the longest side, mm. */
+  uprightMm: z.number().positive().max(100_000).optional(),
+  longestMm: z.number().positive().max(100_000).optional(),
+  cautions: z.array(cautionSchema).max(15).optional(),
+  /** Where it goes if it leaves, the likeliest first. */
+  goesTo: z.array(goesToSchema).max(10).optional(),
+  /** What never leaves without asking, as the household said it. */
+  mustAsk: z.string().trim().min(1).max(200).optional(),
+  /** Who said yes at once to what asks first. */
+  agreedBy: z.string().trim().min(1).max(80).optional(),
   /** What it looked like. */
   pictureId: pictureIdSchema.optional(),
 });

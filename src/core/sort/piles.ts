@@ -47,6 +47,7 @@ export function splitPile(
     destination: keptDestination(pile, part),
     litres: roundTo((pile.litres * part.count) / pile.count, 100),
     massG: Math.round((pile.massG * part.count) / pile.count),
+    ...scaledRanges(pile, part.count / pile.count),
     groupId: facts.groupId,
     reasons: [...facts.reasons],
   }));
@@ -71,6 +72,7 @@ export function mergePiles(into: Thing, other: Thing, means: EventMeans): Decisi
       count: into.count + other.count,
       litres: roundTo(into.litres + other.litres, 100),
       massG: into.massG + other.massG,
+      ...sumOfRanges(into, other),
       reasons: [...new Set([...into.reasons, ...other.reasons])].slice(0, 6),
       ...(days[0] === undefined ? {} : { expiresOn: days[0] }),
     },
@@ -90,7 +92,24 @@ export function correctThing(
   change: Partial<
     Pick<
       Thing,
-      'name' | 'count' | 'verdict' | 'to' | 'reasons' | 'groupId' | 'litres' | 'massG' | 'pictureId'
+      | 'name'
+      | 'count'
+      | 'verdict'
+      | 'to'
+      | 'reasons'
+      | 'groupId'
+      | 'litres'
+      | 'massG'
+      | 'ranges'
+      | 'unit'
+      | 'kindId'
+      | 'uprightMm'
+      | 'longestMm'
+      | 'cautions'
+      | 'goesTo'
+      | 'mustAsk'
+      | 'agreedBy'
+      | 'pictureId'
     >
   > & { /** Undefined takes the day off. */ readonly expiresOn?: string | undefined },
   means: EventMeans,
@@ -102,6 +121,7 @@ export function correctThing(
   const scaled = {
     litres: roundTo((thing.litres * count) / thing.count, 100),
     massG: Math.round((thing.massG * count) / thing.count),
+    ...scaledRanges(thing, count / thing.count),
   };
   return {
     ...facts,
@@ -129,6 +149,30 @@ export function actOf(event: StandingEvent, log: readonly DecisionEvent[]): Stan
     (other): other is StandingEvent =>
       (other.kind === 'decided' || other.kind === 'merged') && PART.exec(other.id)?.[1] === act,
   );
+}
+
+type Ranged = Pick<Thing, 'litres' | 'massG' | 'ranges'>;
+const scaledRanges = ({ ranges }: Ranged, ratio: number): Pick<Thing, 'ranges'> => {
+  if (ranges === undefined) return {};
+  const scale = ({ low, high, from }: (typeof ranges)['litres']) => ({
+    low: low * ratio,
+    high: high * ratio,
+    from,
+  });
+  return { ranges: { litres: scale(ranges.litres), massG: scale(ranges.massG) } };
+};
+/** Of a pile that does not say how sure it is, its figure is taken as it stands. */
+function sumOfRanges(a: Ranged, b: Ranged): Pick<Thing, 'ranges'> {
+  if (a.ranges === undefined) return {};
+  const add = (what: 'litres' | 'massG') => {
+    const [mine, other] = [a.ranges?.[what], b.ranges?.[what]];
+    return {
+      low: (mine?.low ?? a[what]) + (other?.low ?? b[what]),
+      high: (mine?.high ?? a[what]) + (other?.high ?? b[what]),
+      from: mine?.from ?? 'unknown',
+    };
+  };
+  return { ranges: { litres: add('litres'), massG: add('massG') } };
 }
 
 const roundTo = (value: number, steps: number): number => Math.round(value * steps) / steps;

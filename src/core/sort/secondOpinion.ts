@@ -1,5 +1,4 @@
-import { cautionsFor, type CautionCode } from './cautions';
-import { type Reason } from './codes';
+import type { CautionCode, Reason } from '../things';
 import { findReplaceCost } from './replaceCosts';
 
 /** What is known of a thing when a second opinion is asked for. */
@@ -7,7 +6,7 @@ export interface OpinionFacts {
   readonly name: string;
   readonly count: number;
   readonly reasons: readonly Reason[];
-  readonly massG: number;
+  readonly cautions: readonly CautionCode[];
   /** Pieces of its group that are kept already, and how many are enough; undefined where no rule says. */
   readonly keptCount: number;
   readonly enoughCount: number | undefined;
@@ -123,7 +122,7 @@ export function secondOpinionOf(facts: OpinionFacts): SecondOpinion {
     opinions.push({ rule: 'costs_to_replace', leans: 'keep', facts: { eachMinor } });
   if (eachMinor !== undefined && eachMinor <= CHEAP_MINOR)
     opinions.push({ rule: 'cheap_to_replace', leans: 'let_go', facts: { eachMinor } });
-  return { opinions, cautions: cautionsFor(facts.name, facts.massG) };
+  return { opinions, cautions: facts.cautions };
 }
 
 /**

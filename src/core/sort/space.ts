@@ -34,6 +34,8 @@ interface BaySpace {
   readonly fittingCount: number | undefined;
   /** Litres that are too many if all of it is kept; 0 where it fits. */
   readonly overLitres: number;
+  /** How far what is free with it may be off, four times in five; 0 where nothing is known of that. */
+  readonly offLitres: number;
 }
 
 /**
@@ -45,11 +47,11 @@ export function spaceInBay(request: {
   readonly usableLitres: number;
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
-  readonly inHand?: { readonly count: number; readonly litres: number } | undefined;
+  readonly inHand?:
+    { readonly count: number; readonly litres: number; readonly offLitres?: number } | undefined;
 }): BaySpace {
-  const keptLitres = request.groups
-    .filter((group) => group.bayId === request.bayId)
-    .reduce((sum, group) => sum + keptLitresOf(group, request.things), 0);
+  const here = request.groups.filter((group) => group.bayId === request.bayId);
+  const keptLitres = here.reduce((sum, group) => sum + keptLitresOf(group, request.things), 0);
   const freeLitres = request.usableLitres - keptLitres;
   const inHandLitres = request.inHand?.litres ?? 0;
   const litresEach = request.inHand ? inHandLitres / request.inHand.count : 0;
@@ -62,5 +64,10 @@ export function spaceInBay(request: {
     freeLitres,
     fittingCount: request.inHand ? Math.min(request.inHand.count, fitting) : undefined,
     overLitres: Math.max(0, keptLitres + inHandLitres - request.usableLitres),
+    // Groups and the thing in hand err independently: squares.
+    offLitres: Math.hypot(
+      request.inHand?.offLitres ?? 0,
+      ...here.map(({ contents }) => contents?.litresOff ?? 0),
+    ),
   };
 }

@@ -28,6 +28,7 @@ export {
   type ThingRead,
   type Vocabulary,
 } from './createThingReader';
+export { readCorrection, type Correction } from './readCorrection';
 export type { OwnKind } from './piece';
 export type { Figure } from './sizeThing';
 export type { Family, Kind, Range } from './readVocabulary';

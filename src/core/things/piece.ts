@@ -8,8 +8,9 @@ import type { Range } from './readVocabulary';
 /** A kind of the organizer's own, with litres and grams of one piece. */
 export interface OwnKind {
   readonly words: readonly string[];
-  readonly litres: Range;
-  readonly massG: Range;
+  /** Of one piece; undefined where only the other is known, and the shipped one stands. */
+  readonly litres: Range | undefined;
+  readonly massG: Range | undefined;
   readonly uprightMm: number | undefined;
   readonly longestMm: number | undefined;
 }
@@ -18,7 +19,9 @@ export interface OwnKind {
 export interface Piece {
   readonly litres: Range;
   readonly massG: Range;
+  /** Where litres and grams come from. */
   readonly from: FigureSource;
+  readonly massFrom: FigureSource;
   readonly storing: StoringWay;
   readonly material: string;
   readonly sizeMm: readonly [number, number, number] | undefined;
@@ -36,7 +39,7 @@ const UNKNOWN_MASS: Range = { value: 1000, low: 100, high: 8000 };
 /** Grams a litre of which nothing is known. */
 export const UNKNOWN_DENSITY: Range = { value: 300, low: 80, high: 900 };
 
-const PLAIN: Omit<Piece, 'litres' | 'massG' | 'from'> = {
+const PLAIN: Omit<Piece, 'litres' | 'massG' | 'from' | 'massFrom'> = {
   storing: 'alone',
   material: 'mixed',
   sizeMm: undefined,
@@ -67,6 +70,7 @@ export function usualPiece(named: Named<OwnKind>): Piece {
       sizeMm,
       ...reachOf(sizeMm),
       from: 'kind',
+      massFrom: 'kind',
     };
   }
   const effect = effectOf(others, family?.material ?? 'mixed');
@@ -77,20 +81,27 @@ export function usualPiece(named: Named<OwnKind>): Piece {
     litres: scaled(family?.litres ?? UNKNOWN_LITRES, effect.litres),
     massG: scaled(family?.massG ?? UNKNOWN_MASS, effect.massG),
     from: family ? 'family' : 'unknown',
+    massFrom: family ? 'family' : 'unknown',
   };
 }
 
-const ownPiece = (own: OwnKind, { kind }: Named<OwnKind>): Piece => ({
-  ...PLAIN,
-  storing: kind?.storing ?? PLAIN.storing,
-  material: kind?.material ?? PLAIN.material,
-  isPacked: kind?.isPacked ?? false,
-  litres: own.litres,
-  massG: own.massG,
-  uprightMm: own.uprightMm,
-  longestMm: own.longestMm,
-  from: 'own',
-});
+const massBeside = (litres: Range | undefined, usual: Piece): Range =>
+  litres && usual.from === 'unknown' ? scaled(UNKNOWN_DENSITY, litres.value) : usual.massG;
+
+/** A corrected kind keeps what was not corrected; of one's own kind what is not said is not known. */
+function ownPiece(own: OwnKind, { kind, ...named }: Named<OwnKind>): Piece {
+  const usual = usualPiece({ ...named, kind, own: undefined });
+  return {
+    ...usual,
+    litres: own.litres ?? usual.litres,
+    massG: own.massG ?? massBeside(own.litres, usual),
+    from: own.litres ? 'own' : usual.from,
+    massFrom: own.massG ? 'own' : usual.massFrom,
+    uprightMm: own.uprightMm ?? (own.litres ? undefined : usual.uprightMm),
+    longestMm: own.longestMm ?? (own.litres ? undefined : usual.longestMm),
+    sizeMm: own.litres ? undefined : usual.sizeMm,
+  };
+}
 
 type Sides = readonly [number, number, number];
 const toSides = ([a = 0, b = 0, c = 0]: readonly number[]): Sides => [a, b, c];

@@ -114,7 +114,7 @@ function countedRoom(piece: Piece, { pieces, piecesRange }: Amount): Room {
       value: piece.massG.value * pieces,
       low: piece.massG.low * piecesRange.low,
       high: piece.massG.high * piecesRange.high,
-      from: piece.from === 'typed' ? 'kind' : piece.from,
+      from: piece.massFrom,
     },
   };
 }

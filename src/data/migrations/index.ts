@@ -14,6 +14,7 @@ import * as homeDrafts from './0011_home_drafts';
 import * as reliability from './0012_reliability';
 import * as knownAnswers from './0013_known_answers';
 import * as answersAnew from './0014_answers_anew';
+import * as kindsOfOnesOwn from './0015_kinds_of_ones_own';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -34,6 +35,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0012_reliability', ...reliability },
   { name: '0013_known_answers', ...knownAnswers },
   { name: '0014_answers_anew', ...answersAnew },
+  { name: '0015_kinds_of_ones_own', ...kindsOfOnesOwn },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -4,7 +4,7 @@ import type { Project } from '@/core/agree';
 import type { ContainerProduct, FitWishes, TakenFit } from '@/core/fit';
 import type { Unit } from '@/core/look';
 import type { ProjectId } from '@/core/shared';
-import type { Thing } from '@/core/sort';
+import { withContents, type Group, type Thing } from '@/core/sort';
 import type { Row } from '../columns';
 import { DataError, type Db } from '../db';
 import { listThings } from '../decisionLog';
@@ -84,5 +84,10 @@ export async function loadRecords<N extends LoadName>(
     loaded[name] ??= isAssembled(name)
       ? await assemblers[name](db, projectId)
       : await listRecords(db, name, projectId);
+  if (loaded.groups && loaded.things)
+    loaded.groups = withContents(
+      loaded.groups as readonly Group[],
+      loaded.things as readonly Thing[],
+    );
   return loaded as Records<N>;
 }

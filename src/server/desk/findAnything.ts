@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { stemsOf } from '@/core/sort';
+import { stemsOf } from '@/core/things';
 import type { ProjectId } from '@/core/shared';
 import type { Db } from '@/data/db';
 import { listCatalogue } from '@/data/catalogueRepo';

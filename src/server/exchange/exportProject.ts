@@ -7,7 +7,7 @@ import { Readable, Transform } from 'node:stream';
 import yazl from 'yazl';
 
 import type { ProjectId } from '@/core/shared';
-import { findKind, kindKeyOf, type KindSize } from '@/core/sort';
+import { findKindId, ownKindsOf, type KindSize } from '@/core/sort';
 import { listKindSizes } from '@/data/countRepo';
 import { DataError, type Db } from '@/data/db';
 import { countDecisions, listDecisionsAfter, listThingNames } from '@/data/decisionLog';
@@ -185,11 +185,7 @@ async function addPictures(
 async function listUsedSizes(db: Db, projectId: ProjectId): Promise<KindSize[]> {
   const sizes = await listKindSizes(db);
   if (sizes.length === 0) return [];
-  const used = new Set(
-    (await listThingNames(db, projectId)).flatMap((name) => {
-      const kind = findKind(name);
-      return kind ? [kindKeyOf(kind)] : [];
-    }),
-  );
+  const own = ownKindsOf(sizes);
+  const used = new Set((await listThingNames(db, projectId)).map((name) => findKindId(name, own)));
   return sizes.filter(({ id }) => used.has(id));
 }

@@ -1,3 +1,4 @@
+import { noKindSize } from '@/core/sort';
 import { createHash } from 'node:crypto';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
@@ -132,7 +133,7 @@ async function fillHome(): Promise<void> {
     totalMinor: 100,
     bytes: new Uint8Array(await aPicture()),
   });
-  await putKindSize(db, { id: 'hat', litres: 2.5, massG: null, weighedCount: 0, weighedG: 0 });
+  await putKindSize(db, { ...noKindSize('hat'), litres: 2.5 });
   await appendDecisions(db, HOME, [
     aDecision({ groupId: 'hats' }),
     // Words that are ids too stay words.
@@ -199,7 +200,7 @@ test('out and in again on another machine: the same project under its own ids, p
   );
   expect(picturesIn(otherDir)).toEqual(picturesIn(dataDir));
   expect(await listKindSizes(other)).toEqual([
-    { id: 'hat', litres: 2.5, massG: null, weighedCount: 0, weighedG: 0 },
+    { ...noKindSize('hat'), litres: 2.5 },
   ]);
   await other.destroy();
   rmSync(otherDir, { recursive: true });

@@ -19,7 +19,8 @@ import {
   type Result,
   type RoomId,
 } from '@/core/shared';
-import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G } from '@/core/sort';
+import { keptLitresOf, keptMassGOf } from '@/core/sort';
+import { LIFTING_LIMIT_G } from '@/core/things';
 import { atomic, recordChange, requireUnchanged, stampOf } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import {

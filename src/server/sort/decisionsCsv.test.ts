@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 
 import { aDecision, aGroup, HALL } from '@test/builders';
-import { decisionEventSchema, reasons, verdicts, type DecisionEvent } from '@/core/sort';
+import { decisionEventSchema, verdicts, type DecisionEvent } from '@/core/sort';
+import { reasons } from '@/core/things';
 import { readDecisionsCsv, writeDecisionsCsv } from './decisionsCsv';
 
 const rooms = [{ id: HALL, name: 'Hall' }];

@@ -1,13 +1,8 @@
 import type { z } from 'zod';
 
 import type { Room } from '@/core/look';
-import {
-  decisionEventSchema,
-  reasons,
-  verdicts,
-  type DecisionEvent,
-  type Group,
-} from '@/core/sort';
+import { decisionEventSchema, verdicts, type DecisionEvent, type Group } from '@/core/sort';
+import { reasons } from '@/core/things';
 import { readLongCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 
 /** The columns of the open format, in their order; documented in docs/formats.md. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { format, parseISO } from 'date-fns';
-import { Fragment, useRef, useState } from 'react';
+import { Fragment, useMemo, useRef, useState } from 'react';
 
 import {
   datesCardOf,
@@ -15,14 +15,16 @@ import { decisionIdSchema, formatCount, type RoomId } from '@/core/shared';
 import {
   type DecisionEvent,
   type Group,
-  type SizedKind,
   type Thing,
-  cautionsFor,
+  createParser,
+  factsOf,
   foldDecisions,
   isKept,
-  parseThing,
+  withCount,
+  type ParsedThing,
   splitPile,
 } from '@/core/sort';
+import type { OwnKind } from '@/core/things';
 import { createUuid } from '../createUuid';
 import { buttonClass } from '../primitives/Button';
 import { sendDecisions } from '../sort/sendDecisions';
@@ -38,7 +40,8 @@ interface DatesViewProps {
   readonly roomId: RoomId;
   readonly things: readonly Thing[];
   readonly groups: readonly Group[];
-  readonly kinds: readonly SizedKind[];
+  /** The organizer's own kinds. */
+  readonly own: readonly OwnKind[];
   /** The calendar day on the server. */
   readonly today: string;
 }
@@ -49,7 +52,7 @@ const dayWords = (day: string): string => format(parseISO(day), 'd MMM yyyy');
  * Packs by their dates: one line a pack, so fast that a drawer takes two minutes; beside it what
  * runs out first.
  */
-export function DatesView({ projectId, roomId, things, groups, kinds, today }: DatesViewProps) {
+export function DatesView({ projectId, roomId, things, groups, own, today }: DatesViewProps) {
   const [added, setAdded] = useState<readonly DecisionEvent[]>([]);
   useRefreshWhenKept();
   const known = new Set(things.map(({ id }) => id));
@@ -64,12 +67,15 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
     sendDecisions(projectId, events);
     setAdded((before) => [...before, ...events]);
   };
+  const parse = useMemo(() => createParser({ groups, things }, own), [groups, things, own]);
   const keep = (pack: ParsedPack) => {
-    const sized = parseThing(pack.name, { groups, things, kinds });
+    const sized = parse(pack.name);
+    if (!sized) return;
+    const counted = withCount({ ...sized, count: 1 }, pack.count);
     const outcome =
       pack.expiresOn === undefined
         ? { verdict: 'keep' as const, to: '', isOut: false }
-        : outcomeByDate(pack.name, pack.expiresOn, today);
+        : outcomeByDate(sized.goesTo, pack.expiresOn, today);
     const pile: Parameters<typeof splitPile>[0] = {
       id: createThingId(),
       roomId,
@@ -78,9 +84,10 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
       verdict: 'keep',
       to: '',
       reasons: outcome.isOut ? ['out_of_date'] : [],
-      groupId: sized?.groupId ?? null,
-      litres: (sized?.litres ?? 0) * pack.count,
-      massG: Math.round((sized?.massG ?? 0) * pack.count),
+      groupId: sized.groupId ?? null,
+      ...factsOf(counted),
+      litres: Math.round(counted.litres * 100) / 100,
+      massG: Math.round(counted.massG),
       ...(pack.expiresOn === undefined ? {} : { expiresOn: pack.expiresOn }),
     };
     send(
@@ -106,7 +113,13 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
       <div className="grid gap-3">
-        <PackLine names={names} lastName={mine.at(-1)?.name} today={today} onKeep={keep} />
+        <PackLine
+          parse={parse}
+          names={names}
+          lastName={mine.at(-1)?.name}
+          today={today}
+          onKeep={keep}
+        />
         {mine.length > 0 ? <JustRead things={mine} onTakeBack={takeBack} /> : <ShortWays />}
       </div>
       <Card projectId={projectId} roomId={roomId} things={all} today={today} />
@@ -115,18 +128,22 @@ export function DatesView({ projectId, roomId, things, groups, kinds, today }: D
 }
 
 interface PackLineProps {
+  readonly parse: (name: string) => ParsedThing | undefined;
   readonly names: readonly string[];
   readonly lastName: string | undefined;
   readonly today: string;
   readonly onKeep: (pack: ParsedPack) => void;
 }
 
-function PackLine({ names, lastName, today, onKeep }: PackLineProps) {
+function PackLine({ parse, names, lastName, today, onKeep }: PackLineProps) {
   const [typed, setTyped] = useState('');
   const lineRef = useRef<HTMLInputElement>(null);
   const pack = parsePack(typed, names, lastName);
+  const sized = pack && parse(pack.name);
   const outcome =
-    pack?.expiresOn === undefined ? undefined : outcomeByDate(pack.name, pack.expiresOn, today);
+    pack?.expiresOn === undefined
+      ? undefined
+      : outcomeByDate(sized?.goesTo ?? [], pack.expiresOn, today);
   const keep = () => {
     if (!pack) return;
     onKeep(pack);
@@ -185,7 +202,7 @@ function PackLine({ names, lastName, today, onKeep }: PackLineProps) {
         )}
       </p>
       {pack &&
-        cautionsFor(pack.name, 0).map((code) => (
+        sized?.cautions.map((code) => (
           <p key={code} className="warn mt-1">
             {cautionWords[code]}
           </p>

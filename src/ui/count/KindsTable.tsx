@@ -35,60 +35,39 @@ const SOURCE_WORDS: Readonly<Record<SizeSource, string>> = {
  * put on the scale.
  */
 export function KindsTable({ kinds, onSet, onWeigh, onReset }: KindsTableProps) {
-  const [wanted, setWanted] = useState('');
   const [weighing, setWeighing] = useState<string>();
-  const shown = kinds.filter(({ words }) =>
-    words.some((word) => word.includes(wanted.trim().toLowerCase())),
-  );
-  const corrected = kinds.filter(
-    ({ litresFrom, massFrom }) => litresFrom !== 'assumed' || massFrom !== 'assumed',
-  ).length;
+  if (kinds.length === 0)
+    return (
+      <p className="text-[14.5px] text-soft">
+        No kind is called so. Of a thing that no kind matches the bench says that its size is not
+        known, and asks; add it below.
+      </p>
+    );
   return (
-    <>
-      <div className="mb-3 flex flex-wrap items-center gap-3">
-        <input
-          type="search"
-          aria-label="Find a kind of thing"
-          placeholder="towel, jar, book"
-          className="input w-[260px]"
-          value={wanted}
-          onChange={(event) => setWanted(event.target.value)}
-        />
-        <p className="text-[14px] text-soft">
-          {shown.length} of {kinds.length} kinds{corrected > 0 && `, ${corrected} corrected by you`}
-        </p>
-      </div>
-      {shown.length === 0 && (
-        <p className="text-[14.5px] text-soft">
-          No kind is called so. A thing that no kind matches counts 2 litres and 600 grams a piece,
-          and the bench says that it is a guess.
-        </p>
-      )}
-      <table className="panel w-full max-w-[860px] text-[14.5px]">
-        <thead>
-          <tr className="text-left text-[13px] text-soft">
-            <th className="px-3 py-2">One piece of</th>
-            <th className="px-2">Litres</th>
-            <th className="px-2">Grams</th>
-            <th className="px-2 max-md:hidden">Where the figures come from</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((kind) => (
-            <KindRow
-              key={kind.words[0]}
-              kind={kind}
-              isWeighing={weighing === kind.words[0]}
-              onWeighing={(isOn) => setWeighing(isOn ? kind.words[0] : undefined)}
-              onSet={onSet}
-              onWeigh={onWeigh}
-              onReset={onReset}
-            />
-          ))}
-        </tbody>
-      </table>
-    </>
+    <table className="panel w-full max-w-[860px] text-[14.5px]">
+      <thead>
+        <tr className="text-left text-[13px] text-soft">
+          <th className="px-3 py-2">One piece of</th>
+          <th className="px-2">Litres</th>
+          <th className="px-2">Grams</th>
+          <th className="px-2 max-md:hidden">Where the figures come from</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {kinds.map((kind) => (
+          <KindRow
+            key={kind.id}
+            kind={kind}
+            isWeighing={weighing === kind.id}
+            onWeighing={(isOn) => setWeighing(isOn ? kind.id : undefined)}
+            onSet={onSet}
+            onWeigh={onWeigh}
+            onReset={onReset}
+          />
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -98,22 +77,32 @@ interface KindRowProps extends Omit<KindsTableProps, 'kinds'> {
   readonly onWeighing: (isOn: boolean) => void;
 }
 
+/** The ranges of what is assumed. */
+function sayRanges({ litresFrom, litresRange, massFrom, massRange }: SizedKind): string {
+  const ranges = [
+    litresFrom === 'assumed' && litresRange ? `${litresRange[0]} to ${litresRange[1]} l` : '',
+    massFrom === 'assumed' && massRange ? `${massRange[0]} to ${massRange[1]} g` : '',
+  ].filter((range) => range !== '');
+  return ranges.length === 0 ? '' : `, ${ranges.join(', ')}`;
+}
+
 function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: KindRowProps) {
   const { mutate } = useMutation();
   const [problem, setProblem] = useState('');
-  const id = kind.words[0] ?? '';
+  const { id } = kind;
   const finish = async (work: () => Promise<ActionResult>) => {
     setProblem('');
     return (await mutate(work)).ok;
   };
   const set = async (field: 'litres' | 'massG', text: string) => {
     const value = Number(text.replace(',', '.'));
+    if (text.trim() === '' && kind[field] === null) return;
     if (text.trim() === '' || !Number.isFinite(value)) return setProblem('Type a number.');
     const own = {
       litres: kind.litresFrom === 'typed' ? kind.litres : null,
       massG: kind.massFrom === 'typed' ? kind.massG : null,
     };
-    if (Math.abs(value - kind[field]) < 1e-9) return;
+    if (Math.abs(value - (kind[field] ?? 0)) < 1e-9) return;
     await finish(() => onSet({ id, ...own, [field]: value }));
   };
   const cell = (field: 'litres' | 'massG', label: string) => (
@@ -123,7 +112,8 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
       aria-label={`${label} of one ${id}`}
       disabled={field === 'massG' && kind.massFrom === 'weighed'}
       className="input measure min-h-9 w-[84px] px-2 py-1 text-right disabled:bg-paper max-md:min-h-11"
-      defaultValue={Math.round(kind[field] * 1000) / 1000}
+      defaultValue={kind[field] === null ? '' : Number(kind[field].toPrecision(3))}
+      placeholder={kind[field] === null ? 'not known' : undefined}
       onBlur={(event) => void set(field, event.target.value)}
     />
   );
@@ -144,13 +134,14 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
             ? SOURCE_WORDS[kind.massFrom]
             : `litres ${SOURCE_WORDS[kind.litresFrom]}, grams ${SOURCE_WORDS[kind.massFrom]}`}
           {kind.weighedCount > 0 && ` (mean of ${kind.weighedCount})`}
+          {sayRanges(kind)}
           {isCorrected && (
             <button
               type="button"
               className="ml-2 underline underline-offset-3"
               onClick={() => void finish(() => onReset(id))}
             >
-              back to the shipped figures
+              {kind.isOwn ? 'remove it' : 'back to the shipped figures'}
             </button>
           )}
         </td>

@@ -6,9 +6,10 @@ import { Minus, Plus, ShieldAlert } from 'lucide-react';
 import { useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 
 import { formatLitres, formatMass } from '@/core/shared';
-import { cautionsFor } from '@/core/sort';
-import { cautionWords, reasonWords } from './sortWords';
+import { cautionWords, reasonWords, sayFigures } from './sortWords';
+import { SizeField } from './SizeField';
 import { toggle } from './toggle';
+import type { SizeFieldKeeper } from './SizeField';
 import type { Bench } from './useBench';
 
 interface HandPanelProps {
@@ -17,11 +18,27 @@ interface HandPanelProps {
   readonly onLineKey: (event: KeyboardEvent<HTMLTextAreaElement>) => void;
   /** Makes a group; returns what went wrong, or nothing. */
   readonly onAddGroup: (name: string) => Promise<string>;
+  /** Keeps what was typed over for every thing of the kind. */
+  readonly onKeepKind: SizeFieldKeeper;
+  readonly isSizing: boolean;
+  readonly onSizing: (isOn: boolean) => void;
+  /** A group was chosen: the verdict is next. */
+  readonly onGroupChosen: () => void;
   readonly children: ReactNode;
 }
 
 /** The thing in hand: one line in plain words, and what was understood of it. */
-export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: HandPanelProps) {
+export function HandPanel({
+  bench,
+  lineRef,
+  onLineKey,
+  onAddGroup,
+  onKeepKind,
+  isSizing,
+  onSizing,
+  onGroupChosen,
+  children,
+}: HandPanelProps) {
   const { inHand } = bench;
   return (
     <section
@@ -51,9 +68,18 @@ export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: H
       </div>
       {inHand ? (
         <>
-          <Understood bench={bench} onAddGroup={onAddGroup} />
+          <Understood
+            bench={bench}
+            onAddGroup={onAddGroup}
+            onGroupChosen={onGroupChosen}
+            isSizing={isSizing}
+            onSizing={onSizing}
+          />
+          {isSizing && (
+            <SizeField bench={bench} onKeepKind={onKeepKind} onDone={() => onSizing(false)} />
+          )}
           <ReasonChips bench={bench} />
-          {cautionsFor(inHand.name, inHand.massG).map((code) => (
+          {inHand.cautions.map((code) => (
             <p key={code} className="warn mt-2 flex gap-2">
               <ShieldAlert size={17} className="mt-px shrink-0 text-signal" aria-hidden="true" />{' '}
               {cautionWords[code]}
@@ -62,8 +88,8 @@ export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: H
         </>
       ) : (
         <p className="mt-2 text-[14px] text-soft">
-          Type what is in hand, with its number and what is wrong with it. Enter, then one key for
-          the verdict.
+          Type what is in hand, with its number and what is wrong with it; “/ hats” names its group.
+          Enter, then one key for the verdict.
         </p>
       )}
       {children}
@@ -71,7 +97,13 @@ export function HandPanel({ bench, lineRef, onLineKey, onAddGroup, children }: H
   );
 }
 
-function Understood({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAddGroup'>) {
+function Understood({
+  bench,
+  onAddGroup,
+  onGroupChosen,
+  isSizing,
+  onSizing,
+}: Pick<HandPanelProps, 'bench' | 'onAddGroup' | 'onGroupChosen' | 'isSizing' | 'onSizing'>) {
   const { inHand } = bench;
   if (!inHand) return null;
   const round =
@@ -99,27 +131,40 @@ function Understood({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAdd
           <Plus size={15} />
         </button>
       </span>
-      <GroupChoice bench={bench} onAddGroup={onAddGroup} />
-      <span
-        className="text-soft max-md:basis-full"
-        title={
-          inHand.isSizeKnown
-            ? 'from typical sizes of this kind of thing'
-            : 'no typical size is known for this; a shoe box holds three'
-        }
-      >
-        about {formatLitres(inHand.litres)} · {formatMass(inHand.massG)}
-        {!inHand.isSizeKnown && ', a guess'}
-        {inHand.expiresOn !== undefined &&
-          ` · until ${format(parseISO(inHand.expiresOn), 'd MMM yyyy')}`}
+      <GroupChoice bench={bench} onAddGroup={onAddGroup} onGroupChosen={onGroupChosen} />
+      <span className="flex flex-wrap items-center gap-x-2 text-soft max-md:basis-full">
+        <span>
+          {sayFigures(inHand)}
+          {inHand.expiresOn !== undefined &&
+            ` · until ${format(parseISO(inHand.expiresOn), 'd MMM yyyy')}`}
+        </span>
+        <button
+          type="button"
+          aria-expanded={isSizing}
+          className="min-h-8 underline underline-offset-3 max-md:min-h-11"
+          onClick={() => onSizing(!isSizing)}
+        >
+          {inHand.ranges.litres.from === 'unknown' ? 'say its size' : 'correct it'}{' '}
+          <kbd className="max-md:hidden">W</kbd>
+        </button>
       </span>
     </div>
   );
 }
 
-function GroupChoice({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAddGroup'>) {
+function GroupChoice({
+  bench,
+  onAddGroup,
+  onGroupChosen,
+}: Pick<HandPanelProps, 'bench' | 'onAddGroup' | 'onGroupChosen'>) {
   const [newName, setNewName] = useState<string>();
   const [problem, setProblem] = useState('');
+  if (bench.newGroupName !== undefined)
+    return (
+      <span className="font-[650] text-rim-deep">
+        a new group “{bench.newGroupName}”: Enter makes it
+      </span>
+    );
   if (newName === undefined) {
     return (
       <select
@@ -128,10 +173,13 @@ function GroupChoice({ bench, onAddGroup }: Pick<HandPanelProps, 'bench' | 'onAd
         value={bench.inHand?.groupId ?? ''}
         onChange={(event) => {
           if (event.target.value === '+') setNewName('');
-          else
+          else {
             bench.change({
               groupId: bench.roomGroups.find(({ id }) => id === event.target.value)?.id,
             });
+            // One key is the verdict again: keys in a list stay letters.
+            onGroupChosen();
+          }
         }}
       >
         <option value="">no group</option>

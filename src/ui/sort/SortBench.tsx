@@ -13,18 +13,26 @@ import {
   intervalsOf,
   isHesitating,
   isKept,
+  goesToLandfill,
+  leavesHome,
+  needsProperWay,
+  offeredWays,
   personOf,
+  type WayOut,
   traitsOf,
   verdicts,
-  waysOut,
 } from '@/core/sort';
+import type { GoesTo } from '@/core/things';
 import type { ActionResult } from '../actionResult';
+import { useMutation } from '../useMutation';
 import { useKeys } from '../primitives/useKeys';
 import { useNow } from '../primitives/useNow';
 import { wayOutWords } from './sortWords';
 import { CarryCalls } from './CarryCalls';
 import { ConflictNotes } from './ConflictNotes';
+import { AskFirst } from './AskFirst';
 import { HandPanel } from './HandPanel';
+import type { SizeFieldKeeper } from './SizeField';
 import { JustNow } from './JustNow';
 import { OpinionPanel } from './OpinionPanel';
 import { SessionBar, type SessionBarProps } from './SessionBar';
@@ -52,6 +60,7 @@ interface SortBenchProps extends BenchData {
   ) => Promise<ActionResult>;
   readonly onCarry: Parameters<typeof CarryCalls>[0]['onCarry'];
   readonly onSettle: (carryId: string) => Promise<ActionResult>;
+  readonly onKeepKind: (typed: Parameters<SizeFieldKeeper>[0]) => Promise<ActionResult>;
 }
 
 /** Verdicts that want to know where the thing goes. */
@@ -72,6 +81,7 @@ export function SortBench({
   onPlaceGroup,
   onCarry,
   onSettle,
+  onKeepKind,
   ...data
 }: SortBenchProps) {
   const [addedGroups, setAddedGroups] = useState<readonly Group[]>([]);
@@ -82,14 +92,26 @@ export function SortBench({
   const bench = useBench({ ...data, groups });
   const otherRoomNames = otherRooms.map(({ name }) => name);
   const [asking, setAsking] = useState<Verdict>();
+  /** A leaving verdict on something that never leaves without asking. */
+  const [stopped, setStopped] = useState<Verdict>();
+  /** What was to be thrown away, and must not go in the bin. */
+  const [isKeptFromBin, setIsKeptFromBin] = useState(false);
+  const [isSizing, setIsSizing] = useState(false);
+  const { mutate } = useMutation();
   const [aside, setAside] = useState<'split' | 'opinion'>();
   const [isCounting, setIsCounting] = useState(false);
+  /** Who said yes to what asks first, until it is decided. */
+  const agreedByRef = useRef<string>(undefined);
   const lineRef = useRef<HTMLTextAreaElement>(null);
   const boxesRef = useRef<HTMLDivElement>(null);
   const isSlow = useHesitation(bench);
 
   const settle = () => {
     setAsking(undefined);
+    setStopped(undefined);
+    agreedByRef.current = undefined;
+    setIsKeptFromBin(false);
+    setIsSizing(false);
     setAside(undefined);
     lineRef.current?.focus();
   };
@@ -98,18 +120,31 @@ export function SortBench({
       bench.countOne({ ...bench.inHand }, verdict, to);
       return setAsking(undefined);
     }
-    bench.decide(verdict, to);
+    bench.decide(verdict, to, agreedByRef.current);
     settle();
+  };
+  const go = (verdict: Verdict) => {
+    setStopped(undefined);
+    // What is poison, medicine or a cell has its own way, whoever throws it away.
+    const isNotForBin = goesToLandfill({ verdict }) && needsProperWay(bench.inHand?.goesTo ?? []);
+    setIsKeptFromBin(isNotForBin);
+    if (isNotForBin) setAsking('recycle');
+    else if (isAskedAtOnce(verdict)) setAsking(verdict);
+    else decide(verdict);
   };
   const pick = (verdict: Verdict) => {
     if (!bench.inHand) return lineRef.current?.focus();
-    if (isAskedAtOnce(verdict)) setAsking(verdict);
-    else decide(verdict);
+    if (bench.inHand.mustAsk !== undefined && leavesHome({ verdict })) setStopped(verdict);
+    else go(verdict);
   };
   const onLineKey = (event: KeyboardEvent<HTMLTextAreaElement>) => {
     if (event.key === 'Enter') {
       event.preventDefault();
-      if (bench.inHand) boxesRef.current?.querySelector('button')?.focus();
+      if (bench.newGroupName !== undefined)
+        void addGroup(bench.newGroupName).then((problem) => {
+          if (problem === '') toVerdicts();
+        });
+      else toVerdicts();
     }
     const verdict = event.altKey
       ? verdicts.find((candidate) => event.code === `Key${traitsOf(candidate).key}`)
@@ -119,17 +154,21 @@ export function SortBench({
       pick(verdict);
     }
   };
+  const toVerdicts = () => {
+    if (bench.inHand) boxesRef.current?.querySelector('button')?.focus();
+  };
   const toggleAside = (which: 'split' | 'opinion') =>
     bench.inHand && setAside(aside === which ? undefined : which);
   useBenchKeys({
     bench,
-    isAsking: asking !== undefined,
+    isAsking: asking !== undefined || stopped !== undefined,
     pick,
     toLine: () => lineRef.current?.focus(),
     acts: {
       p: () => toggleAside('split'),
       o: () => toggleAside('opinion'),
       m: () => setIsCounting(!isCounting),
+      w: () => setIsSizing(true),
     },
   });
 
@@ -142,9 +181,12 @@ export function SortBench({
   };
   const stopAsking = () => {
     setAsking(undefined);
+    setStopped(undefined);
+    setIsKeptFromBin(false);
+    agreedByRef.current = undefined;
     boxesRef.current?.querySelector('button')?.focus();
   };
-  const destinations = destinationsFor(asking, otherRoomNames, [
+  const destinations = destinationsFor(asking, otherRoomNames, bench.inHand?.goesTo ?? [], [
     ...bench.things.map(({ verdict, to }) => ({ verdict, to })),
     ...bench.givenTo.map((to) => ({ verdict: 'give' as const, to })),
   ]);
@@ -153,7 +195,16 @@ export function SortBench({
     <div className="max-md:pb-[214px]">
       <SessionBar {...session} log={bench.log} />
       <ConflictNotes conflicts={bench.conflicts} />
-      <HandPanel bench={bench} lineRef={lineRef} onLineKey={onLineKey} onAddGroup={addGroup}>
+      <HandPanel
+        bench={bench}
+        lineRef={lineRef}
+        onLineKey={onLineKey}
+        onAddGroup={addGroup}
+        onGroupChosen={toVerdicts}
+        isSizing={isSizing}
+        onSizing={setIsSizing}
+        onKeepKind={async (typed) => (await mutate(() => onKeepKind(typed))).ok}
+      >
         {inHand && (
           <Acts
             count={inHand.count}
@@ -196,8 +247,23 @@ export function SortBench({
           facts={opinionFacts(bench, { sentimentalSchool, otherRooms })}
         />
       )}
+      {stopped && bench.inHand?.mustAsk !== undefined && (
+        <AskFirst
+          wish={bench.inHand.mustAsk}
+          verdict={stopped}
+          people={session.people}
+          onAsk={() => decide('ask')}
+          onAgreed={(who) => {
+            agreedByRef.current = who;
+            go(stopped);
+          }}
+          onCancel={stopAsking}
+        />
+      )}
       {asking && (
         <WhereTo
+          note={isKeptFromBin ? 'Not into the bin.' : ''}
+          onBin={isKeptFromBin ? () => decide('discard') : undefined}
           verdict={asking}
           destinations={destinations}
           onChoose={(to) => decide(asking, to)}
@@ -273,6 +339,12 @@ function Acts({ count, aside, isCounting, onAside, onCount, children }: ActsProp
   );
 }
 
+/** The ways of the thing in hand first, then the others. */
+const orderWays = (goesTo: readonly GoesTo[]): WayOut[] => [
+  ...goesTo.flatMap((code) => offeredWays.find((way) => way === code) ?? []),
+  ...offeredWays.filter((way) => !goesTo.some((code) => code === way)),
+];
+
 /** Whether the thing in hand has waited for longer than usual in this sort. */
 function useHesitation(bench: Bench): boolean {
   const now = useNow(3000);
@@ -301,7 +373,7 @@ function opinionFacts(
     name,
     count: inHand?.count ?? 1,
     reasons: inHand?.reasons ?? [],
-    massG: inHand?.massG ?? 0,
+    cautions: inHand?.cautions ?? [],
     keptCount: known.keptCount ?? piecesOf(kept),
     enoughCount: known.enoughCount,
     fittingCount: bench.space?.fittingCount,
@@ -351,6 +423,7 @@ function useBenchKeys({ bench, isAsking, pick, toLine, acts }: BenchKeys): void 
 function destinationsFor(
   verdict: Verdict | undefined,
   otherRoomNames: readonly string[],
+  goesTo: readonly GoesTo[],
   things: readonly { readonly verdict: Verdict; readonly to: string }[],
 ): readonly Destination[] {
   switch (verdict && traitsOf(verdict).asks) {
@@ -360,7 +433,7 @@ function destinationsFor(
         { label: 'no home yet', to: '' },
       ];
     case 'way_out':
-      return waysOut.map((way) => ({ label: wayOutWords[way], to: way }));
+      return orderWays(goesTo).map((way) => ({ label: wayOutWords[way], to: way }));
     case 'person': {
       const names = new Set(things.flatMap((thing) => personOf(thing) ?? []));
       return [...names].map((name) => ({ label: name, to: name }));

@@ -131,12 +131,16 @@ function wordFit({ space, inHand, tally }: Bench, roomLitres: number): string {
     return space.freeLitres >= 0
       ? `${formatLitres(space.freeLitres)} free`
       : `${formatLitres(-space.freeLitres)} too much already`;
+  const spare = space.freeLitres - space.inHandLitres;
+  const off = space.offLitres >= 0.5 ? ` ± ${formatLitres(space.offLitres)}` : '';
+  const all = inHand.count === 1 ? 'it' : `all ${inHand.count}`;
+  // Nearer to the edge than the figures are known.
+  if (Math.abs(spare) < space.offLitres)
+    return `${all} may not fit: ${formatLitres(Math.abs(spare))} ${spare >= 0 ? 'to spare' : 'too much'}${off}`;
   if (space.overLitres === 0)
-    return inHand.count === 1
-      ? `it fits, ${formatLitres(space.freeLitres - space.inHandLitres)} stay free`
-      : `all ${inHand.count} fit, ${formatLitres(space.freeLitres - space.inHandLitres)} stay free`;
+    return `${all} ${inHand.count === 1 ? 'fits' : 'fit'}, ${formatLitres(spare)} to spare${off}`;
   const fitting = space.fittingCount ?? 0;
-  const over = `${formatLitres(space.overLitres)} too much`;
+  const over = `${formatLitres(space.overLitres)} too much${off}`;
   if (fitting === 0)
     return inHand.count === 1
       ? `it does not fit: ${over}`

@@ -17,10 +17,21 @@ interface WhereToProps {
   readonly destinations: readonly Destination[];
   readonly onChoose: (to: string) => void;
   readonly onCancel: () => void;
+  /** Said before the question; empty: nothing. */
+  readonly note?: string;
+  /** Into the bin all the same. */
+  readonly onBin?: (() => void) | undefined;
 }
 
 /** Asks where a thing goes: one digit, or a name. */
-export function WhereTo({ verdict, destinations, onChoose, onCancel }: WhereToProps) {
+export function WhereTo({
+  verdict,
+  destinations,
+  onChoose,
+  onCancel,
+  note = '',
+  onBin,
+}: WhereToProps) {
   const { asks } = traitsOf(verdict);
   const question = asks ? destinationQuestions[asks] : '';
   const [name, setName] = useState('');
@@ -37,7 +48,9 @@ export function WhereTo({ verdict, destinations, onChoose, onCancel }: WhereToPr
       aria-label={question}
       className="panel mt-3 flex flex-wrap items-center gap-2 border-l-4 border-l-signal p-3"
     >
-      <b className="mr-1">{question}</b>
+      <b className="mr-1">
+        {note} {question}
+      </b>
       {asks === 'person' && (
         <form
           className="flex gap-2"
@@ -64,6 +77,7 @@ export function WhereTo({ verdict, destinations, onChoose, onCancel }: WhereToPr
           {label} {i < 9 && <kbd className="max-md:hidden">{i + 1}</kbd>}
         </Button>
       ))}
+      {onBin && <Button onClick={onBin}>the bin all the same</Button>}
       <Button onClick={onCancel}>
         Back <kbd className="max-md:hidden">Esc</kbd>
       </Button>

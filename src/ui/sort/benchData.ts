@@ -1,6 +1,7 @@
 import type { Unit } from '@/core/look';
 import type { BenchBase, DecisionEvent, Group, KindSize, ParsedThing } from '@/core/sort';
 import type { RoomId } from '@/core/shared';
+import type { Correction } from '@/core/things';
 import type { HomeCounts, HouseholdCounts, ShippedRule } from '@/core/count';
 
 export interface BenchData {
@@ -17,6 +18,10 @@ export interface BenchData {
   readonly home: HomeCounts;
   readonly enough: { readonly rules: readonly ShippedRule[]; readonly household: HouseholdCounts };
   readonly kindSizes: readonly KindSize[];
+  /** What never leaves without asking, in the household's words. */
+  readonly neverLeaves: readonly string[];
+  /** Of sizes without a unit. */
+  readonly lengthUnit: 'cm' | 'mm' | 'in';
   /** Groups of the whole project; those of this room are offered. */
   readonly groups: readonly Group[];
   readonly units: readonly Unit[];
@@ -27,3 +32,9 @@ export interface InHand extends Omit<ParsedThing, 'groupId'> {
   readonly groupId: Group['id'] | undefined;
   readonly pictureId?: string;
 }
+
+/** What was set by hand over what was understood. */
+export type InHandChanges = Partial<Omit<InHand, 'litres' | 'massG' | 'ranges'>> & {
+  /** Size and weight, typed over. */
+  readonly correction?: Correction;
+};

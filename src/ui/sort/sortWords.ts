@@ -1,8 +1,6 @@
 import {
   traitsOf,
   wayOutOf,
-  type CautionCode,
-  type Reason,
   type VerdictTraits,
   type WayOut,
   type Verdict,
@@ -12,6 +10,8 @@ import {
   type MethodName,
   type SessionProgress,
 } from '@/core/sort';
+import { formatLitres, formatMass } from '@/core/shared';
+import type { CautionCode, FigureSource, GoesTo, Reason } from '@/core/things';
 import { formatMoney, type Currency } from '@/core/shared';
 import { addMinutes, format } from 'date-fns';
 import { schoolChoiceWords } from '../agree/agreeWords';
@@ -66,14 +66,39 @@ export const reasonWords: Readonly<Record<Reason, string>> = {
 };
 export const wayOutWords: Readonly<Record<WayOut, string>> = {
   recycle: 'recycle',
+  textile: 'textile bank',
   shred: 'shred',
+  pharmacy: 'pharmacy',
+  batteries: 'battery collection',
+  electricals: 'electricals',
+  hazardous: 'hazardous-waste site',
+  licensed: 'licensed people',
   special_disposal: 'special disposal',
 };
 /** As one tells a client how things left. */
 export const wayOutTold: Readonly<Record<WayOut, string>> = {
   recycle: 'Recycled',
+  textile: 'To the textile bank',
   shred: 'Shredded',
+  pharmacy: 'Back to the pharmacy',
+  batteries: 'To the battery collection',
+  electricals: 'Electricals, recycled',
+  hazardous: 'To the hazardous-waste site',
+  licensed: 'Handed to licensed people',
   special_disposal: 'To the proper place for special waste',
+};
+/** The first way out of a thing, as the bench says it beside the verdicts. */
+export const goesToWords: Readonly<Record<GoesTo, string>> = {
+  give: 'can be given',
+  recycle: 'is recycled',
+  textile: 'goes to the textile bank',
+  shred: 'is shredded',
+  pharmacy: 'goes back to a pharmacy',
+  hazardous: 'goes to the hazardous-waste site',
+  batteries: 'goes to a battery collection',
+  electricals: 'goes to the electricals',
+  bin: 'goes into the bin',
+  licensed: 'is handed to licensed people',
 };
 
 /** What the bench asks once a verdict wants a destination. */
@@ -97,14 +122,24 @@ export const cautionWords: Readonly<Record<CautionCode, string>> = {
     'food; nothing acid and no ammonia beside bleach.',
   medicine:
     'Medicine goes back to a pharmacy or a take-back scheme, not into the bin or the drain.',
-  blade: 'Wrap blades and broken glass and mark the parcel before it leaves.',
+  sharps:
+    'Needles go into a sharps box and back to a pharmacy. One that is found: do not touch it, call licensed people.',
+  blade: 'Wrap blades and mark the parcel before it leaves.',
+  glass: 'Wrap broken glass and mark it; a large pane is carried upright, by two, with gloves.',
   battery:
     'Batteries and rechargeable cells never go in the bin: take them to a collection point, terminals taped.',
   hazardous_waste:
-    'Paint, solvents, canisters and bulbs go to the hazardous-waste site; ask the local one what it takes.',
+    'Paint, solvents, canisters and lamps go to the hazardous-waste site; ask the local one what it takes.',
+  gas: 'Gas under pressure stays upright and away from heat; it never goes in the bin, full or empty.',
+  electrical: 'Electricals go to their collection, not in the bin; say what no longer works.',
+  data_device:
+    'It holds somebody’s data: the client saves what matters and wipes it before it leaves.',
+  food_safety:
+    'Food that bulges, leaks or has mould stays shut and goes into the bin; what is given away is in date and closed.',
+  licensed: 'Stop: this is handled by licensed people only. Leave it where it is and ask who.',
   paper_private: 'Papers with names and numbers are shredded, not recycled whole.',
   mould_pest:
-    'Bag what leaves; wash hot or freeze what stays. Mould in walls, vermin or needles: stop, and call licensed people.',
+    'Bag what leaves; wash hot or freeze what stays. Mould in walls or vermin: stop, and call licensed people.',
   heavy: 'More than 15 kg in one lift: two people, or two boxes.',
 };
 interface OpinionWords {
@@ -274,3 +309,42 @@ export function progressWords(
   if (pace.breakBecause === 'slowing') parts.push('the pace is falling: a break is due');
   return `${parts.join('; ')}.`;
 }
+
+/** Where a figure comes from, as the bench says it. */
+export const figureWords: Readonly<Record<FigureSource, string>> = {
+  typed: 'as you said',
+  own: 'as you know it',
+  kind: 'usual for its kind',
+  family: 'from kinds alike',
+  holder: 'from what it is in',
+  unknown: 'not known',
+};
+
+type Range = { readonly low: number; readonly high: number; readonly from: FigureSource };
+interface Figured {
+  readonly litres: number;
+  readonly massG: number;
+  readonly ranges: { readonly litres: Range; readonly massG: Range };
+}
+const isSaid = ({ from }: Range): boolean => from === 'typed' || from === 'own';
+
+/** What a thing takes and weighs, and how sure that is: what is not known is no figure. */
+export function sayFigures({ litres, massG, ranges }: Figured): string {
+  const { litres: room, massG: mass } = ranges;
+  const size =
+    room.from === 'unknown'
+      ? `size not known; between ${formatLitres(room.low)} and ${formatLitres(room.high)}`
+      : sayRange(formatLitres(litres), isSaid(room) ? undefined : [room, formatLitres]);
+  const weight =
+    mass.from === 'unknown'
+      ? `weight not known; up to ${formatMass(mass.high)}`
+      : sayRange(formatMass(massG), isSaid(mass) ? undefined : [mass, formatMass]);
+  return `${size} · ${weight}`;
+}
+const sayRange = (
+  figure: string,
+  range: readonly [Range, (value: number) => string] | undefined,
+): string =>
+  range === undefined
+    ? figure
+    : `about ${figure} (${range[1](range[0].low)} to ${range[1](range[0].high)})`;

@@ -13,20 +13,22 @@ import {
   foldDecisions,
   mergePiles,
   orderReasons,
-  parseThing,
-  reasons,
+  createParser,
+  factsOf,
+  ownKindsOf,
+  withCount,
+  type ParsedThing,
   spaceInBay,
   splitPile,
   tallyByVerdict,
-  withKindSizes,
   type BenchBase,
   type DecisionEvent,
   type PilePart,
-  type Reason,
   type StandingEvent,
   type Thing,
   type Verdict,
 } from '@/core/sort';
+import { reasons, type Reason } from '@/core/things';
 import {
   decisionIdSchema,
   groupIdSchema,
@@ -41,7 +43,15 @@ import { createUuid } from '../createUuid';
 import { createMeans, createThingId } from './eventMeans';
 import { enoughFor, needOfGroup, withDateReason } from './handFacts';
 import { deviceName, liveLog } from './liveLog';
-import { type BenchData, type InHand } from './benchData';
+import {
+  applyChanges,
+  findGroupByStart,
+  hundredths,
+  offOf,
+  splitGroup,
+  withSizeAnew,
+} from './handLine';
+import { type BenchData, type InHand, type InHandChanges } from './benchData';
 
 const draftKey = (roomId: string) => `tin-box-typed-${roomId}`;
 /** Disagreements older than this are settled by now. */
@@ -60,9 +70,11 @@ export function useBench({
   home,
   enough,
   kindSizes,
+  neverLeaves,
+  lengthUnit,
 }: BenchData) {
   const { typed, setTyped } = useTyped(roomId);
-  const [changes, setChanges] = useState<Partial<InHand>>({});
+  const [changes, setChanges] = useState<InHandChanges>({});
   const [chosenBayId, setChosenBayId] = useState<BayId>();
   const [inHandSince, setInHandSince] = useState<number>();
   const fullLog = useFullLog({ projectId, roomId, log, lastSeq });
@@ -87,14 +99,21 @@ export function useBench({
     [groups, base, otherKeptLitres],
   );
   const known = useMemo(() => [...base.names, ...things], [base, things]);
-  const kinds = useMemo(() => withKindSizes(kindSizes), [kindSizes]);
+  const own = useMemo(() => ownKindsOf(kindSizes), [kindSizes]);
   const [today] = useState(() => new Date().toISOString().slice(0, 10));
-  const parsed = useMemo(
-    () => withDateReason(parseThing(typed, { groups: roomGroups, things: known, kinds }), today),
-    [typed, roomGroups, known, kinds, today],
+  const parse = useMemo(
+    () =>
+      createParser(
+        { groups: roomGroups, things: known, mustAsk: neverLeaves, bareUnit: lengthUnit },
+        own,
+      ),
+    [roomGroups, known, own, neverLeaves, lengthUnit],
   );
+  const { line, groupTyped } = splitGroup(typed);
+  const parsed = useMemo(() => withDateReason(parse(line), today), [parse, line, today]);
+  const named = groupTyped === undefined ? undefined : findGroupByStart(roomGroups, groupTyped);
   const inHand: InHand | undefined =
-    parsed && applyChanges({ ...parsed, groupId: parsed.groupId }, changes);
+    parsed && applyChanges({ ...parsed, groupId: named?.id ?? parsed.groupId }, changes);
   // Learned when the page is opened; digits must not change under the hand.
   const [reasonOrder] = useState(() =>
     orderReasons(reasons, countReasons(base, foldDecisions(log))),
@@ -121,6 +140,10 @@ export function useBench({
   return {
     typed,
     inHand,
+    own,
+    lengthUnit,
+    /** A group that was named behind a slash and is none yet. */
+    newGroupName: named || groupTyped === undefined ? undefined : groupTyped,
     inHandSince,
     things,
     log: fullLog,
@@ -138,7 +161,7 @@ export function useBench({
         usableLitres: usableLitresOf(bay),
         groups: heaps,
         things,
-        inHand,
+        inHand: inHand && { ...inHand, offLitres: offOf(inHand) },
       }),
       bay,
       group,
@@ -155,13 +178,15 @@ export function useBench({
       setTyped(text);
       setInHandSince((before) => (text.trim() === '' ? undefined : (before ?? Date.now())));
       // A number that is typed counts; what was set by hand before it no longer does.
-      setChanges(({ count: _, ...before }) => (text.trim() === '' ? {} : before));
+      setChanges(({ count: _, correction: __, ...before }) => (text.trim() === '' ? {} : before));
     },
-    change: (change: Partial<InHand>) => setChanges((before) => ({ ...before, ...change })),
+    change: (change: InHandChanges) => setChanges((before) => ({ ...before, ...change })),
     chooseBay: setChosenBayId,
-    decide: (verdict: Verdict, to: string) => {
+    /** `agreedBy`: who said yes at once to what never leaves without asking. */
+    decide: (verdict: Verdict, to: string, agreedBy?: string) => {
       if (!inHand) return;
-      send(splitPile(toPile(inHand), [{ count: inHand.count, verdict, to }], createMeans()));
+      const pile = { ...toPile(inHand), ...(agreedBy === undefined ? {} : { agreedBy }) };
+      send(splitPile(pile, [{ count: inHand.count, verdict, to }], createMeans()));
       clear();
     },
     /** Parts of the pile in hand, each with a verdict of its own; one act. */
@@ -173,16 +198,11 @@ export function useBench({
     splitThing: (thing: Thing, parts: readonly PilePart[]) =>
       send(splitPile(thing, parts, createMeans())),
     correct: (thing: Thing, change: Parameters<typeof correctThing>[1]) =>
-      send([correctThing(thing, change, createMeans())]),
+      send([correctThing(thing, withSizeAnew(thing, change, parse), createMeans())]),
     merge: (into: Thing, other: Thing) => send(mergePiles(into, other, createMeans())),
     /** One more of a pile that is counted aloud; its first is a thing of its own. */
     countOne: (pile: InHand, verdict: Verdict, to: string) => {
-      const one = {
-        ...pile,
-        count: 1,
-        litres: pile.litres / pile.count,
-        massG: pile.massG / pile.count,
-      };
+      const one = withCount(pile, 1);
       const same = things.find(
         (thing) =>
           thing.name === pile.name &&
@@ -246,19 +266,6 @@ function useTyped(roomId: string) {
   return { typed, setTyped };
 }
 
-/** A new number of pieces scales what they take. */
-function applyChanges(parsed: InHand, changes: Partial<InHand>): InHand {
-  const count = changes.count ?? parsed.count;
-  const ratio = count / parsed.count;
-  return {
-    ...parsed,
-    litres: parsed.litres * ratio,
-    massG: parsed.massG * ratio,
-    ...changes,
-    count,
-  };
-}
-
 function toThing({ inHand, roomId }: { readonly inHand: InHand; readonly roomId: RoomId }): Thing {
   return {
     id: thingIdSchema.parse('in-hand'),
@@ -271,9 +278,9 @@ function toThing({ inHand, roomId }: { readonly inHand: InHand; readonly roomId:
     to: '',
     reasons: [...inHand.reasons] as Reason[],
     groupId: inHand.groupId === undefined ? null : groupIdSchema.parse(inHand.groupId),
-    litres: Math.round(inHand.litres * 100) / 100,
+    litres: hundredths(inHand.litres),
     massG: Math.round(inHand.massG),
-    ...(inHand.expiresOn === undefined ? {} : { expiresOn: inHand.expiresOn }),
+    ...factsOf(inHand as ParsedThing),
     ...(inHand.pictureId === undefined
       ? {}
       : { pictureId: pictureIdSchema.parse(inHand.pictureId) }),

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { RoomFrame } from '@/app/RoomFrame';
 import { arrangeAction } from '@/app/actions/drafts';
 import { addGroupAction } from '@/app/actions/groups';
+import { keepKindAction } from '@/app/actions/kinds';
 import {
   carryOutAction,
   saveOwnMethodAction,
@@ -63,6 +64,8 @@ export default async function SortPage({
         projectId={projectId}
         roomId={own.room.id}
         {...bench}
+        neverLeaves={project.terms.neverLeaves}
+        lengthUnit={project.units}
         groups={records.groups}
         units={own.units}
         otherRooms={records.rooms
@@ -90,6 +93,7 @@ export default async function SortPage({
         onPlaceGroup={arrangeAction.bind(null, projectId, roomId, 'chosen')}
         onCarry={carryOutAction.bind(null, place)}
         onSettle={settleDebtAction.bind(null, place)}
+        onKeepKind={keepKindAction}
       />
       <RoomMap units={own.units} groups={own.groups} things={records.things} />
     </RoomFrame>

@@ -2,7 +2,8 @@ import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
 import { makeMoveListAction, noteDeviationAction, tickMoveAction } from '@/app/actions/drafts';
-import { keptLitresOf, keptMassGOf, LIFTING_LIMIT_G } from '@/core/sort';
+import { keptLitresOf, keptMassGOf } from '@/core/sort';
+import { LIFTING_LIMIT_G } from '@/core/things';
 import { openRoom } from '@/server/desk/openRoom';
 import { BASKET_LITRES } from '@/server/place/moveList';
 import { MoveListView } from '@/ui/place/MoveListView';

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
-import { withKindSizes } from '@/core/sort';
+import { ownKindsOf } from '@/core/sort';
 import { listKindSizes } from '@/data/countRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
@@ -28,7 +28,7 @@ export default async function DatesPage({
         roomId={own.room.id}
         things={records.things.filter((thing) => thing.roomId === own.room.id)}
         groups={own.groups}
-        kinds={withKindSizes(await listKindSizes(db))}
+        own={ownKindsOf(await listKindSizes(db))}
         today={today()}
       />
     </RoomFrame>

@@ -25,7 +25,8 @@ import {
   groupSchema,
   keptLitresOf,
   methods,
-  parseThing,
+  createParser,
+  factsOf,
   sessionSchema,
   timeSteps,
   type DecisionEvent,
@@ -297,10 +298,11 @@ function toBay(bay: DemoBay, unitId: string) {
 async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promise<void> {
   const { groups } = await loadRecords(db, project.id, 'groups');
   const inRoom: readonly Group[] = groups.filter((group) => group.roomId === room.key);
+  const parse = createParser({ groups: inRoom, mustAsk: project.terms.neverLeaves });
   let at = addDays(new Date(project.createdAt), 4 + (room.key.length % 5));
   const sessionFrom = room.session ? room.things.length - room.session.thingCount : Infinity;
   const events = room.things.map(([text, verdict, groupKey, to, monthsLeft], i): DecisionEvent => {
-    const parsed = parseThing(text, { groups: inRoom, things: [] });
+    const parsed = parse(text);
     invariant(parsed, `demo thing ${text}`);
     // What belongs to the session that goes on was decided in its last step.
     at =
@@ -321,8 +323,9 @@ async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promis
       reasons: [...parsed.reasons],
       groupId,
       to: to ?? '',
-      litres: parsed.litres,
-      massG: parsed.massG,
+      litres: Math.round(parsed.litres * 100) / 100,
+      massG: Math.round(parsed.massG),
+      ...factsOf(parsed),
       ...(monthsLeft === undefined
         ? {}
         : {

@@ -46,6 +46,8 @@ const SAID: readonly (readonly [CautionCode, RegExp])[] = [
   ],
 ];
 const BROKEN = anyWord('broken|cracked|smashed|shattered|splintered|chipped|shards?|splinters?');
+/** Of these broken pieces are sharp; the others may be of anything, where the kind is known. */
+const GLASS = anyWord('glass(?:es)?|mirrors?|windows?|panes?|porcelain');
 const GLASSY = anyWord(
   'glass(?:es)?|mirrors?|windows?|panes?|bulbs?|jars?|bottles?|vases?|porcelain',
 );
@@ -71,7 +73,8 @@ export function cautionsOf({ text, kind, family, liftG }: Facts): CautionCode[] 
   const material = kind?.material ?? family?.material;
   const said = withoutOwnWords(text, kind).replace(WITHOUT, ' ');
   for (const [code, pattern] of SAID) if (pattern.test(said)) known.add(code);
-  if (BROKEN.test(text) && (material === 'glass' || GLASSY.test(text))) known.add('glass');
+  const isGlass = material === 'glass' || (kind ? GLASS : GLASSY).test(text);
+  if (isGlass && BROKEN.test(text)) known.add('glass');
   if (isFood(kind, family) && SPOILT.test(text)) known.add('food_safety');
   if (liftG > LIFTING_LIMIT_G) known.add('heavy');
   return cautionCodes.filter((code) => known.has(code));

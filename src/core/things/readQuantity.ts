@@ -204,6 +204,8 @@ function readHeld(
 /** "rolls of tape" are pieces of what follows, and no holder. */
 function setHolder(tokens: readonly Token[], { word, wordAt }: Held, found: QuantityFound): void {
   const holder = findHolderAt(textAt(tokens, wordAt - 1), word);
+  // "sheets of music" may be known as a whole.
+  found.holderWord = word;
   if (!holder) return;
   found.holder = holder;
   found.holderWord = holder.id.includes(' ') ? holder.id : word;

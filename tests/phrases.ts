@@ -76,7 +76,7 @@ bath towel 70 x 140 cm | 1 | 3.3 | 500 | | textile
 4 fitted sheets | 4 | 9 | 2200 | | textile
 double duvet | 1 | 50 | 2300 | | give
 13.5 tog duvet | 1 | 55 | 2500 | | textile
-2 pillows | 2 | 60 | 1500 | | give
+2 pillows | 2 | 52 | 1500 | | give
 pillowcases, 8 | 8 | 4.5 | 1000 | | textile
 3 duvet covers | 3 | 11 | 2700 | | textile
 wool blanket | 1 | 10 | 1500 | | textile

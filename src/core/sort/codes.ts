@@ -23,9 +23,12 @@ export const offeredWays: readonly WayOut[] = waysOut.filter((way) => way !== 's
 export const wayOutFor = (goesTo: readonly GoesTo[]): WayOut | undefined =>
   goesTo.flatMap((code) => waysOut.find((way) => way === code) ?? [])[0];
 
-/** Whether a thing must not go in the bin: its first way is one of those that take what harms. */
-export const needsProperWay = ([first]: readonly GoesTo[]): boolean =>
-  first !== undefined && PROPER_WAYS.has(first);
+/** Whether a thing must not go in the bin: it has a way for what harms, and the bin is none of its ways. */
+export const needsProperWay = (goesTo: readonly GoesTo[]): boolean => {
+  const [first] = goesTo;
+  if (first !== undefined && PROPER_WAYS.has(first)) return true;
+  return !goesTo.includes('bin') && goesTo.some((way) => PROPER_WAYS.has(way));
+};
 const PROPER_WAYS: ReadonlySet<GoesTo> = new Set([
   'pharmacy',
   'batteries',

@@ -68,7 +68,7 @@ export function usualPiece(named: Named<OwnKind>): Piece {
       litres: spreadBy(kind.litres * effect.litres, spread),
       massG: spreadBy(kind.massG * effect.massG, spread),
       sizeMm,
-      ...reachOf(sizeMm),
+      ...reachOf(sizeMm, kind.material),
       from: 'kind',
       massFrom: 'kind',
     };
@@ -105,10 +105,16 @@ function ownPiece(own: OwnKind, { kind, ...named }: Named<OwnKind>): Piece {
 
 type Sides = readonly [number, number, number];
 const toSides = ([a = 0, b = 0, c = 0]: readonly number[]): Sides => [a, b, c];
-const reachOf = (sizeMm: readonly number[] | undefined) => ({
-  uprightMm: sizeMm === undefined ? undefined : Math.max(1, Math.round(sizeMm[2] ?? 0)),
-  longestMm: sizeMm === undefined ? undefined : Math.round(Math.max(...sizeMm)),
-});
+/** What gives way lies down: it wants no height of its own. */
+const SOFT = new Set(['textile', 'leather']);
+const reachOf = (sizeMm: readonly number[] | undefined, material = 'mixed') => {
+  if (sizeMm === undefined) return { uprightMm: undefined, longestMm: undefined };
+  const upright = SOFT.has(material) ? Math.min(...sizeMm) : (sizeMm[2] ?? 0);
+  return {
+    uprightMm: Math.max(1, Math.round(upright)),
+    longestMm: Math.round(Math.max(...sizeMm)),
+  };
+};
 
 /** A size that was told replaces the usual one; grams go with the litres. */
 export function withSize(piece: Piece, { sidesMm, lengthMm }: Measures): Piece {

@@ -77,6 +77,13 @@ interface KindRowProps extends Omit<KindsTableProps, 'kinds'> {
   readonly onWeighing: (isOn: boolean) => void;
 }
 
+/** What is assumed carries two digits; what was typed or weighed more. */
+function shownOf(kind: SizedKind, field: 'litres' | 'massG'): number | null {
+  const value = kind[field];
+  const isAssumed = kind[field === 'litres' ? 'litresFrom' : 'massFrom'] === 'assumed';
+  return value === null ? null : Number(value.toPrecision(isAssumed ? 2 : 4));
+}
+
 /** The ranges of what is assumed. */
 function sayRanges({ litresFrom, litresRange, massFrom, massRange }: SizedKind): string {
   const ranges = [
@@ -102,21 +109,24 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
       litres: kind.litresFrom === 'typed' ? kind.litres : null,
       massG: kind.massFrom === 'typed' ? kind.massG : null,
     };
-    if (Math.abs(value - (kind[field] ?? 0)) < 1e-9) return;
+    if (value === shownOf(kind, field)) return;
     await finish(() => onSet({ id, ...own, [field]: value }));
   };
-  const cell = (field: 'litres' | 'massG', label: string) => (
-    <input
-      key={`${field}${kind[field]}`}
-      inputMode="decimal"
-      aria-label={`${label} of one ${id}`}
-      disabled={field === 'massG' && kind.massFrom === 'weighed'}
-      className="input measure min-h-9 w-[84px] px-2 py-1 text-right disabled:bg-paper max-md:min-h-11"
-      defaultValue={kind[field] === null ? '' : Number(kind[field].toPrecision(3))}
-      placeholder={kind[field] === null ? 'not known' : undefined}
-      onBlur={(event) => void set(field, event.target.value)}
-    />
-  );
+  const cell = (field: 'litres' | 'massG', label: string) => {
+    const shown = shownOf(kind, field);
+    return (
+      <input
+        key={`${field}${kind[field]}`}
+        inputMode="decimal"
+        aria-label={`${label} of one ${id}`}
+        disabled={field === 'massG' && kind.massFrom === 'weighed'}
+        className="input measure min-h-9 w-[84px] px-2 py-1 text-right disabled:bg-paper max-md:min-h-11"
+        defaultValue={shown ?? ''}
+        placeholder={shown === null ? 'not known' : undefined}
+        onBlur={(event) => void set(field, event.target.value)}
+      />
+    );
+  };
   const isCorrected = kind.litresFrom !== 'assumed' || kind.massFrom !== 'assumed';
   return (
     <>

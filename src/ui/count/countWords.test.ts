@@ -58,7 +58,14 @@ const things = foldDecisions([
 ]);
 const closed = foldDecisions([
   aDecision({ id: 'd4', thingId: 't4', name: 'caps', count: 5, litres: 5, groupId: 'hats' }),
-  aDecision({ id: 'd5', thingId: 't5', name: 'knitted hats', count: 4, roomId: 'attic', groupId: 'loft' }),
+  aDecision({
+    id: 'd5',
+    thingId: 't5',
+    name: 'knitted hats',
+    count: 4,
+    roomId: 'attic',
+    groupId: 'loft',
+  }),
 ]);
 
 test('all of a group and the best of it: open things, closed ones as a heap, and what is in hand', () => {

@@ -333,18 +333,22 @@ export function sayFigures({ litres, massG, ranges }: Figured): string {
   const { litres: room, massG: mass } = ranges;
   const size =
     room.from === 'unknown'
-      ? `size not known; between ${formatLitres(room.low)} and ${formatLitres(room.high)}`
-      : sayRange(formatLitres(litres), isSaid(room) ? undefined : [room, formatLitres]);
+      ? `size not known; between ${withoutUnit(formatLitres(room.low))} and ${formatLitres(room.high)}`
+      : sayRange(litres, room, formatLitres);
   const weight =
     mass.from === 'unknown'
       ? `weight not known; up to ${formatMass(mass.high)}`
-      : sayRange(formatMass(massG), isSaid(mass) ? undefined : [mass, formatMass]);
+      : sayRange(massG, mass, formatMass);
   return `${size} · ${weight}`;
 }
-const sayRange = (
-  figure: string,
-  range: readonly [Range, (value: number) => string] | undefined,
-): string =>
-  range === undefined
-    ? figure
-    : `about ${figure} (${range[1](range[0].low)} to ${range[1](range[0].high)})`;
+
+/** Said figures as they are; assumed ones with two digits and their range: they carry no more. */
+function sayRange(value: number, range: Range, format: (value: number) => string): string {
+  if (isSaid(range)) return format(value);
+  const [low, high] = [format(twoDigits(range.low)), format(twoDigits(range.high))];
+  const isOneUnit = unitOf(low) === unitOf(high);
+  return `about ${format(twoDigits(value))} (${isOneUnit ? withoutUnit(low) : low} to ${high})`;
+}
+const twoDigits = (value: number): number => Number(value.toPrecision(2));
+const withoutUnit = (figure: string): string => figure.replace(/\s\S+$/, '');
+const unitOf = (figure: string): string => figure.split(' ').at(-1) ?? '';

@@ -42,6 +42,7 @@ import { zoneFaults } from '@test/zonesOracle';
 
 import { benchBench } from './benchBench';
 import { benchFits } from './benchFit';
+import { benchThings } from './benchThings';
 import { benchRoll } from './benchRoll';
 import { between, median, timesOf, type Row } from './benchRow';
 
@@ -444,6 +445,7 @@ async function main(names: readonly string[]): Promise<void> {
   const solver = await loadSolver();
   const wants = (name: string) => names.length === 0 || names.includes(name);
   const rows: Row[] = [];
+  if (wants('things')) rows.push(...benchThings());
   if (wants('space')) rows.push(benchSpace());
   if (wants('fit')) rows.push(...(await benchFits(solver)));
   if (wants('zones'))

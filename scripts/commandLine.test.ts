@@ -68,6 +68,38 @@ test('an engine answers on standard output and ends with 0, infeasible or not', 
   ]);
 }, 20_000);
 
+test('things answers a line each, in order, and refuses what it does not know', () => {
+  const run = engine(
+    ['things'],
+    JSON.stringify({
+      lines: [
+        { id: 'a', text: 'two boxes of 24 plasters' },
+        { id: 'b', text: '!!' },
+        { id: 'c', text: '3 zorgs' },
+      ],
+      kinds: [{ words: ['zorg'], litres: [2, 4], massG: 900 }],
+    }),
+  );
+  const { things } = JSON.parse(run.stdout) as { things: { id: string }[] };
+  expect(run.status).toBe(0);
+  expect(things).toMatchObject([
+    { id: 'a', count: 48, kindId: 'plaster' },
+    { id: 'b', count: 0, kindId: null, goesTo: [] },
+    { id: 'c', count: 3, litres: { value: 9, low: 6, high: 12, from: 'own' } },
+  ]);
+  const twice = engine(
+    ['things'],
+    JSON.stringify({
+      lines: [
+        { id: 'a', text: '' },
+        { id: 'a', text: '' },
+      ],
+    }),
+  );
+  expect(twice.status).toBe(2);
+  expect(JSON.parse(twice.stderr)).toMatchObject({ error: { path: ['lines', 1, 'id'] } });
+}, 20_000);
+
 test('zones and moves answer like the others', () => {
   const zones = engine(
     ['zones'],

@@ -73,6 +73,20 @@ const BARE: Shape = {
   read: (g) => ({ year: at(g, 1), month: at(g, 0), day: undefined }),
 };
 
+const patterns = new Map<string, RegExp>();
+/** A shape as it stands in a line, behind a word such as "use by" unless it is free; made once each. */
+function patternOf({ pattern }: Shape, isFree: boolean): RegExp {
+  const key = `${isFree} ${pattern}`;
+  const known = patterns.get(key);
+  if (known) return known;
+  const made = new RegExp(
+    `(^|[\\s,;(])(?:${BEFORE}:?\\s*)${isFree ? '?' : ''}${pattern}(?=$|[\\s,;)])`,
+    'i',
+  );
+  patterns.set(key, made);
+  return made;
+}
+
 /**
  * Finds a date as packs carry it: `2027-01-05`, `05.01.2027`, `best before 12/26`, `use by Dec 2026`; with
  * `isDateExpected` also bare: `12/26`, `Dec 26`, `1226`. Two-digit years are of this century.
@@ -82,13 +96,9 @@ export function findDay(
   text: string,
   { isDateExpected = false }: { readonly isDateExpected?: boolean } = {},
 ): FoundDay | undefined {
+  if (!/\d/.test(text)) return undefined;
   for (const shape of isDateExpected ? [...SHAPES, BARE] : SHAPES) {
-    const isFree = shape.isPlain || isDateExpected;
-    const pattern = new RegExp(
-      `(^|[\\s,;(])(?:${BEFORE}:?\\s*)${isFree ? '?' : ''}${shape.pattern}(?=$|[\\s,;)])`,
-      'i',
-    );
-    const match = pattern.exec(text);
+    const match = patternOf(shape, shape.isPlain || isDateExpected).exec(text);
     if (!match) continue;
     const day = toDay(shape.read(match.slice(2)));
     if (day === undefined) continue;

@@ -1,5 +1,5 @@
 import { cautionCodes, LIFTING_LIMIT_G, type CautionCode, type GoesTo } from './codes';
-import { anyWord } from './patterns';
+import { anyOf, anyWord } from './patterns';
 import type { Family, Kind } from './readVocabulary';
 
 /** What is said of a thing that makes it dangerous, whatever it is. */
@@ -45,6 +45,7 @@ const SAID: readonly (readonly [CautionCode, RegExp])[] = [
     ),
   ],
 ];
+const ANY_SAID = anyOf(SAID.map(([, pattern]) => pattern));
 const BROKEN = anyWord('broken|cracked|smashed|shattered|splintered|chipped|shards?|splinters?');
 /** Of these broken pieces are sharp; the others may be of anything, where the kind is known. */
 const GLASS = anyWord('glass(?:es)?|mirrors?|windows?|panes?|porcelain');
@@ -71,10 +72,12 @@ export function cautionsOf({ text, kind, family, liftG }: Facts): CautionCode[] 
   const usual = kind?.cautions ?? family?.cautions ?? [];
   const known = new Set<CautionCode>(usual.filter((code) => code !== 'heavy'));
   const material = kind?.material ?? family?.material;
-  const said = withoutOwnWords(text, kind).replace(WITHOUT, ' ');
-  for (const [code, pattern] of SAID) if (pattern.test(said)) known.add(code);
-  const isGlass = material === 'glass' || (kind ? GLASS : GLASSY).test(text);
-  if (isGlass && BROKEN.test(text)) known.add('glass');
+  if (ANY_SAID.test(text)) {
+    const said = withoutOwnWords(text, kind).replace(WITHOUT, ' ');
+    for (const [code, pattern] of SAID) if (pattern.test(said)) known.add(code);
+  }
+  if (BROKEN.test(text) && (material === 'glass' || (kind ? GLASS : GLASSY).test(text)))
+    known.add('glass');
   if (isFood(kind, family) && SPOILT.test(text)) known.add('food_safety');
   if (liftG > LIFTING_LIMIT_G) known.add('heavy');
   return cautionCodes.filter((code) => known.has(code));

@@ -1,4 +1,5 @@
 import type { Reason } from './codes';
+import { anyOf } from './patterns';
 
 const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
   [
@@ -26,6 +27,10 @@ const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
   ['fails_its_job', /\b(useless|does not (?:work|fit|hold)|never worked|wrong size)\b/i],
 ];
 
+const ANY_REASON = anyOf(REASON_WORDS.map(([, pattern]) => pattern));
+
 /** The reasons that the words of a line give. */
 export const findReasons = (text: string): Reason[] =>
-  REASON_WORDS.filter(([, pattern]) => pattern.test(text)).map(([reason]) => reason);
+  ANY_REASON.test(text)
+    ? REASON_WORDS.filter(([, pattern]) => pattern.test(text)).map(([reason]) => reason)
+    : [];

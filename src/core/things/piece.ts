@@ -64,7 +64,12 @@ export function usualPiece(named: Named<OwnKind>): Piece {
     const side = Math.cbrt(effect.litres);
     const sizeMm = kind.sizeMm && toSides(kind.sizeMm.map((mm) => mm * side));
     return {
-      ...kind,
+      storing: kind.storing,
+      material: kind.material,
+      isPacked: kind.isPacked,
+      isPair: kind.isPair,
+      isMachine: kind.isMachine,
+      areaM2: kind.areaM2,
       litres: spreadBy(kind.litres * effect.litres, spread),
       massG: spreadBy(kind.massG * effect.massG, spread),
       sizeMm,

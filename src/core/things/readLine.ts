@@ -59,6 +59,9 @@ const ATTRIBUTES: readonly RegExp[] = [
   // Prices and shares
   /[£€$]\s*\d+(?:[.,]\d+)?|\b\d+(?:[.,]\d+)?\s*(?:%|percent|per cent|euros?|£|€)/gi,
 ];
+/** Most lines have neither; they are spared the patterns. */
+const MAY_COUNT = /\d|(?:two|three|four|five|six|eight|ten|twelve)[\s-]/i;
+const MAY_FILL = /full|half|empty|used|gone|finished/i;
 const PIECES_OF_A_SET =
   /\b(\d{1,3})\s*-?\s*(?:pieces?|pcs?|parts?)\s+(?=(?:\p{L}+\s+){0,3}(?:set|service|cutlery|canteen|flatware|crockery)\b)/iu;
 
@@ -99,10 +102,10 @@ export function readLine(
   const plain = dated.rest;
   // "24 piece dinner set" counts its pieces; "1000 piece jigsaw" does not.
   const setOf = PIECES_OF_A_SET.exec(plain);
-  let rest = setOf ? blanked(plain, new RegExp(PIECES_OF_A_SET.source, 'iu')) : plain;
-  for (const pattern of ATTRIBUTES) rest = blanked(rest, pattern);
+  let rest = setOf ? blanked(plain, PIECES_OF_A_SET) : plain;
+  if (MAY_COUNT.test(rest)) for (const pattern of ATTRIBUTES) rest = blanked(rest, pattern);
   let fillRatio: number | undefined;
-  for (const [pattern, ratio] of FILLS) {
+  for (const [pattern, ratio] of MAY_FILL.test(rest) ? FILLS : []) {
     if (fillRatio !== undefined || !pattern.test(rest)) continue;
     fillRatio = ratio;
     rest = blanked(rest, pattern);
@@ -132,6 +135,7 @@ function nameWithout(
   spans: readonly (readonly [number, number])[],
   packing: string | undefined,
 ): string {
+  if (spans.length === 0 && packing === undefined && !/[,;:(=-]\s*$/.test(text)) return text;
   let name = text;
   for (const [from, to] of spans)
     name = name.slice(0, from) + '\u0000'.repeat(Math.max(0, to - from)) + name.slice(to);

@@ -126,11 +126,18 @@ const unitOf = (table: Readonly<Record<string, number>>, unit: string): number =
   return table[plain] ?? table[plain.replace(/s$/, '')] ?? 1;
 };
 
+const NO_MEASURES: Omit<Measures, 'rest'> = {
+  sidesMm: [],
+  lengthMm: undefined,
+  mass: undefined,
+  volume: undefined,
+};
 /** Reads sizes, weights and volumes wherever they stand. Units of bare sizes as given. */
 export function readMeasures(text: string, bareUnit: LengthUnit): Measures {
+  if (!/\d/.test(text)) return { ...NO_MEASURES, rest: text };
   const sides = takeSides(text, bareUnit);
-  const mass = takeTold(sides.rest, MASS, GRAMS);
-  const volume = takeTold(mass.rest, VOLUME, LITRES);
+  const mass = takeTold(sides.rest, MASS_TOLD, GRAMS);
+  const volume = takeTold(mass.rest, VOLUME_TOLD, LITRES);
   const length = takeLength(volume.rest);
   return {
     rest: length.rest,
@@ -144,15 +151,16 @@ export function readMeasures(text: string, bareUnit: LengthUnit): Measures {
 const blank = (text: string, from: number, length: number): string =>
   text.slice(0, from) + ' '.repeat(length) + text.slice(from + length);
 
+const SIDE = String.raw`(${NUMBER})\s*(${LENGTH})?\s*(?:[wdh]\b)?`;
+const BY = String.raw`\s*(?:x|by)\s*`;
+const SIDES = new RegExp(
+  String.raw`(?<![\w.,/])${SIDE}${BY}${SIDE}(?:${BY}${SIDE})?(?!\s*(?:${MASS}|${VOLUME}))(?![\w/]|[.,]\d)`,
+  'i',
+);
+
 /** `60 x 80 x 20 cm`, `2.4 m x 15 cm x 2 cm`, `60 by 80 cm`; the last unit holds for those before it. */
 function takeSides(text: string, bareUnit: LengthUnit) {
-  const side = String.raw`(${NUMBER})\s*(${LENGTH})?\s*(?:[wdh]\b)?`;
-  const by = String.raw`\s*(?:x|by)\s*`;
-  const pattern = new RegExp(
-    String.raw`(?<![\w.,/])${side}${by}${side}(?:${by}${side})?(?!\s*(?:${MASS}|${VOLUME}))(?![\w/]|[.,]\d)`,
-    'i',
-  );
-  const match = pattern.exec(text);
+  const match = SIDES.exec(text);
   if (!match) return { rest: text, sidesMm: [] };
   const sides = [1, 3, 5].flatMap((at) => {
     const figure = match[at];
@@ -167,12 +175,16 @@ function takeSides(text: string, bareUnit: LengthUnit) {
   };
 }
 
-/** `22 kg`, `3 x 500 g`, `5 kg each`; of several the first. Milligrams and what is no whole figure stay. */
-function takeTold(text: string, units: string, table: Readonly<Record<string, number>>) {
-  const pattern = new RegExp(
+const toldPattern = (units: string): RegExp =>
+  new RegExp(
     String.raw`(?<![\w.,/])(?:(\d{1,4})\s*x\s*)?(${NUMBER})\s*-?\s*(${units})(?![\w])\.?(\s*(?:each|apiece|per piece|a piece))?`,
     'i',
   );
+const MASS_TOLD = toldPattern(MASS);
+const VOLUME_TOLD = toldPattern(VOLUME);
+
+/** `22 kg`, `3 x 500 g`, `5 kg each`; of several the first. Milligrams and what is no whole figure stay. */
+function takeTold(text: string, pattern: RegExp, table: Readonly<Record<string, number>>) {
   const match = pattern.exec(text);
   if (!match) return { rest: text, told: undefined };
   const [whole, times, figure = '', unit = '', each] = match;
@@ -192,12 +204,13 @@ function takeTold(text: string, units: string, table: Readonly<Record<string, nu
   return { rest: blank(text, match.index, whole.length), told };
 }
 
+const LENGTH_TOLD = new RegExp(
+  String.raw`(?<![\w.,/])(${NUMBER})\s*-?\s*(${LENGTH})(?![\w])(?:\s*(?:long|wide|high|tall|deep|diameter|across|ø))?`,
+  'i',
+);
+
 function takeLength(text: string) {
-  const pattern = new RegExp(
-    String.raw`(?<![\w.,/])(${NUMBER})\s*-?\s*(${LENGTH})(?![\w])(?:\s*(?:long|wide|high|tall|deep|diameter|across|ø))?`,
-    'i',
-  );
-  const match = pattern.exec(text);
+  const match = LENGTH_TOLD.exec(text);
   if (!match) return { rest: text, lengthMm: undefined };
   const lengthMm = numberOf(match[1] ?? '') * unitOf(MM, match[2] ?? '');
   return {

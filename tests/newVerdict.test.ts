@@ -37,6 +37,7 @@ test('a new verdict is a row of traits, its words and its look', async () => {
     const { roomResultsOf } = await import('@/core/show');
     const { roomRecordsOf } = await import('@/server/desk/loadDesk');
     const { destinationLines } = await import('@/server/show/clientWords');
+    const { carryBox, sayGoingOut } = await import('@/server/sort/goingOut');
 
     const verdict = sort.verdicts.at(-1) ?? 'keep';
     expect(verdict).toBe('lend');
@@ -54,10 +55,15 @@ test('a new verdict is a row of traits, its words and its look', async () => {
       expect(new Set(sort.verdicts.map((each) => sort.traitsOf(each).key)).size).toBe(
         sort.verdicts.length,
       );
-      // Results: it left, and not to landfill.
+      // Results: once it is out it has left, and not to landfill.
+      const box = { verdict, toward: 'Aunt Odile' };
+      const carryId = await carryBox(db, HOME, { roomId: HALL, box });
+      const said = { goneAt: '2026-11-07T10:00:00.000Z', goneBy: '', note: '' };
+      await sayGoingOut(db, HOME, { roomId: HALL, carryId, said });
       const records = await loadRecords(
         db,
         HOME,
+        'carries',
         'containers',
         'fits',
         'groups',

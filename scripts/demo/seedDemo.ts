@@ -21,12 +21,18 @@ import {
 import { invariant, loadSolver, roomIdSchema, type Length } from '@/core/shared';
 import { giftCardSchema, handNeedSchema, OTHER_OFFER, purchaseSchema } from '@/core/shop';
 import {
+  boxKey,
+  boxOf,
+  carrySchema,
+  createParser,
   decisionEventSchema,
+  factsOf,
+  foldDecisions,
   groupSchema,
   keptLitresOf,
+  leavingStatesOf,
   methods,
-  createParser,
-  factsOf,
+  openBoxesOf,
   sessionSchema,
   timeSteps,
   type DecisionEvent,
@@ -53,6 +59,8 @@ import {
   sessionRecord,
   unitRecord,
   vantagePointRecord,
+  carryRecord,
+  insertRecord,
 } from '@/data/records';
 import { encodePicture } from '@/server/look/encodePicture';
 import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
@@ -336,7 +344,52 @@ async function insertDecisions(db: Db, room: DemoRoom, project: Project): Promis
     });
   });
   if (events.length > 0) await appendDecisions(db, project.id, events);
+  await insertCarries(db, room, { events, decidedUntil: at });
   if (room.session) await insertSession(db, room, room.session);
+}
+
+/** What earlier visits carried out: the boxes have left the home, but for what the visit at hand decides. */
+async function insertCarries(
+  db: Db,
+  room: DemoRoom,
+  {
+    events,
+    decidedUntil,
+  }: { readonly events: readonly DecisionEvent[]; readonly decidedUntil: Date },
+): Promise<void> {
+  const things = foldDecisions(events).slice(
+    0,
+    room.session ? -room.session.thingCount : undefined,
+  );
+  const boxes = openBoxesOf(things, leavingStatesOf(things, []));
+  for (const [key, box] of boxes) {
+    const inIt = things.filter((thing) => {
+      const own = boxOf(thing);
+      return own !== undefined && boxKey(own) === key;
+    });
+    const carriedAt = room.session ? subMinutes(new Date(), 60) : decidedUntil;
+    // What is for sale still waits by the door.
+    const goneAt = box.verdict === 'sell' ? null : addDays(carriedAt, room.session ? 0 : 1);
+    await insertRecord(
+      db,
+      carryRecord,
+      carrySchema.parse({
+        id: `${room.key}-out-${key.replace(/\W+/g, '-')}`,
+        roomId: room.key,
+        verdict: box.verdict,
+        toward: box.toward,
+        litres: box.litres,
+        massG: Math.round(box.massG),
+        thingIds: inIt.map(({ id }) => id),
+        carriedAt: carriedAt.toISOString(),
+        note: '',
+        dueOn: null,
+        settledAt: null,
+        goneAt: goneAt === null ? null : goneAt.toISOString(),
+        goneBy: goneAt === null ? '' : 'the organizer',
+      }),
+    );
+  }
 }
 
 /** A visit in the middle: some steps done, the next one begun as its first thing was decided. */

@@ -6,14 +6,16 @@ import { methodStepSchema, verdictSchema } from '@/core/sort';
 import { carryIdSchema, projectIdSchema, roomIdSchema, sessionIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
 import {
-  carryOut,
   endSession,
   nextStep,
+  noteDebt,
   saveOwnMethod,
   settleDebt,
   startSession,
 } from '@/server/sort/sessions';
+import { carryBox, sayGoingOut, takeBackCarry } from '@/server/sort/goingOut';
 import type { ActionResult } from '@/ui/actionResult';
+import { goingOutFormSchema } from '@/ui/sort/goingOutForm';
 import { sessionFormSchema } from '@/ui/sort/sessionForm';
 import { answer, done } from './answer';
 
@@ -66,23 +68,64 @@ export async function saveOwnMethodAction(
   });
 }
 
-const carryFormSchema = z.object({
-  verdict: verdictSchema.nullable(),
-  litres: z.number().min(0).max(100_000),
-  massG: z.number().int().min(0).max(1_000_000_000),
-  note: z.string().trim().max(120),
+const debtFormSchema = z.object({
+  note: z.string().trim().min(1, 'Type what went out').max(120),
   dueOn: z.iso.date().nullable(),
 });
 
-export async function carryOutAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
+/** Notes that something went out of the room unsorted. */
+export async function noteDebtAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
   return answer(
-    placeSchema.extend({ form: carryFormSchema }),
+    placeSchema.extend({ form: debtFormSchema }),
     { ...place, form: typed },
     async ({ projectId, roomId, form }) => {
-      await carryOut(await getDatabase(), projectId, { ...form, roomId });
+      await noteDebt(await getDatabase(), projectId, { ...form, roomId });
       return done;
     },
   );
+}
+
+const boxSchema = z.object({ verdict: verdictSchema, toward: z.string().trim().max(80) });
+
+export async function carryBoxAction(place: RoomPlace, box: unknown): Promise<ActionResult> {
+  return answer(
+    placeSchema.extend({ box: boxSchema }),
+    { ...place, box },
+    async ({ projectId, ...input }) => {
+      await carryBox(await getDatabase(), projectId, input);
+      return done;
+    },
+  );
+}
+
+const carryPlaceSchema = placeSchema.extend({ carryId: carryIdSchema });
+
+export async function sayGoingOutAction(
+  place: RoomPlace,
+  carryId: string,
+  typed: unknown,
+): Promise<ActionResult> {
+  return answer(
+    carryPlaceSchema.extend({ form: goingOutFormSchema }),
+    { ...place, carryId, form: typed },
+    async ({ projectId, form: { goneOn, ...said }, ...input }) => {
+      await sayGoingOut(await getDatabase(), projectId, {
+        ...input,
+        said: { ...said, goneAt: goneOn === '' ? null : new Date(goneOn).toISOString() },
+      });
+      return done;
+    },
+  );
+}
+
+export async function takeBackCarryAction(
+  place: RoomPlace,
+  carryId: string,
+): Promise<ActionResult> {
+  return answer(carryPlaceSchema, { ...place, carryId }, async ({ projectId, ...input }) => {
+    await takeBackCarry(await getDatabase(), projectId, input);
+    return done;
+  });
 }
 
 export async function settleDebtAction(place: RoomPlace, carryId: string): Promise<ActionResult> {
@@ -94,4 +137,12 @@ export async function settleDebtAction(place: RoomPlace, carryId: string): Promi
       return done;
     },
   );
+}
+
+/** A debt of whichever room, from the list of all of them. */
+export async function settleAnyDebtAction(
+  projectId: string,
+  place: { readonly roomId: string; readonly carryId: string },
+): Promise<ActionResult> {
+  return settleDebtAction({ projectId, roomId: place.roomId }, place.carryId);
 }

@@ -17,8 +17,8 @@ export interface SortResults {
   readonly all: Amount;
   readonly byVerdict: readonly { readonly verdict: Verdict; readonly amount: Amount }[];
   readonly byReason: readonly { readonly reason: Reason; readonly amount: Amount }[];
-  /** Out of the home for good. */
-  readonly left: Amount;
+  /** Decided to leave the home; how far it has come is not told here. */
+  readonly leaving: Amount;
   /** Decisions as they were made, corrections among them; undone ones are not. */
   readonly decisionCount: number;
   readonly decisionsPerMinute: number;
@@ -59,7 +59,7 @@ export function sortResultsOf(
       }))
       .filter(({ amount }) => amount.count > 0)
       .sort((a, b) => b.amount.count - a.amount.count),
-    left: addUp(things.filter(leavesHome)),
+    leaving: addUp(things.filter(leavesHome)),
     decisionCount: decided.length,
     decisionsPerMinute: paceOf(
       decided.map((event) => ({

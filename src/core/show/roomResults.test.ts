@@ -1,7 +1,7 @@
 import { aDecision, aGroup, aUnit, HALL, HOME } from '@test/builders';
 import { pictureSchema, roomSchema, vantagePointSchema } from '../look';
 import { purchaseSchema } from '../shop';
-import { foldDecisions } from '../sort';
+import { carrySchema, foldDecisions } from '../sort';
 import { pairPictures, roomResultsOf, type RoomRecords } from './roomResults';
 
 const room = roomSchema.parse({
@@ -22,10 +22,28 @@ const records = (change: Partial<RoomRecords> = {}): RoomRecords => ({
   fits: [],
   containers: [],
   purchases: [],
+  carries: [],
   ...change,
 });
 
-test('what left is counted by where it went; what stays in the home did not leave', () => {
+const out = (thingIds: readonly string[], verdict: string, goneAt: string | null, toward = '') =>
+  carrySchema.parse({
+    id: `c-${verdict}-${thingIds[0]}`,
+    roomId: HALL,
+    verdict,
+    toward,
+    litres: 1,
+    massG: 1,
+    thingIds,
+    carriedAt: '2026-11-07T10:00:00.000Z',
+    note: '',
+    dueOn: null,
+    settledAt: null,
+    goneAt,
+  });
+const GONE = '2026-11-08T10:00:00.000Z';
+
+test('what has gone is counted by where it went; what is only decided, or by the door, waits', () => {
   const things = foldDecisions([
     thing(1, { verdict: 'donate', count: 3, massG: 600 }),
     thing(2, { verdict: 'discard', count: 1, massG: 300 }),
@@ -33,18 +51,49 @@ test('what left is counted by where it went; what stays in the home did not leav
     thing(4, { verdict: 'elsewhere', to: 'Attic', count: 5, massG: 9000 }),
     thing(5, { verdict: 'keep', count: 7 }),
     thing(6, { verdict: 'ask', count: 2 }),
+    thing(7, { verdict: 'donate', count: 4, massG: 50 }),
   ]);
-  const results = roomResultsOf(records({ things }));
+  expect(roomResultsOf(records({ things }))).toMatchObject({
+    left: { count: 0 },
+    waiting: { count: 17, massG: 1050 },
+    keptFromLandfillShare: undefined,
+    destinations: [],
+  });
+  const carries = [
+    out(['t1'], 'donate', GONE),
+    out(['t2'], 'discard', GONE),
+    out(['t3'], 'recycle', GONE, 'shred'),
+    out(['t4'], 'elsewhere', GONE, 'Attic'),
+    out(['t7'], 'donate', null),
+    // What was decided anew since no longer goes out, whatever box it lay in.
+    out(['t5', 't6'], 'donate', GONE),
+  ];
+  const results = roomResultsOf(records({ things, carries }));
   expect(results.left).toMatchObject({ count: 13, massG: 1000 });
+  expect(results.byTheDoor).toMatchObject({ count: 4 });
+  expect(results.waiting).toMatchObject({ count: 4, massG: 50 });
   expect(results.keptFromLandfillShare).toBeCloseTo(0.7, 9);
-  expect(
-    results.destinations.map(({ verdict, to, amount }) => [verdict, to, amount.count]),
-  ).toEqual([
+  const rows = (list: typeof results.destinations) =>
+    list.map(({ verdict, to, amount }) => [verdict, to, amount.count]);
+  expect(rows(results.destinations)).toEqual([
     ['recycle', 'shred', 9],
     ['elsewhere', 'Attic', 5],
     ['donate', '', 3],
     ['discard', '', 1],
   ]);
+  expect(rows(results.waitingFor)).toEqual([['donate', '', 4]]);
+});
+
+test('a record of an older version, which names nothing, stands for the oldest of its verdict', () => {
+  const things = foldDecisions([
+    thing(1, { verdict: 'donate', count: 3, litres: 4, decidedAt: '2026-11-06T09:00:00.000Z' }),
+    thing(2, { verdict: 'donate', count: 1, litres: 4, decidedAt: '2026-11-06T09:30:00.000Z' }),
+  ]);
+  const carries = [{ ...out([], 'donate', null), litres: 4 }];
+  expect(roomResultsOf(records({ things, carries }))).toMatchObject({
+    byTheDoor: { count: 3 },
+    waiting: { count: 4 },
+  });
 });
 
 test('where nothing left there is no share to boast of', () =>

@@ -1,8 +1,9 @@
 import type { Bay, Picture, Room, Unit, VantagePoint } from '../look';
 import type { ContainerProduct, TakenFit } from '../fit';
-import { spentMinorOf, type Purchase } from '../shop';
+import { keptPiecesOf, spentMinorOf, type Purchase } from '../shop';
 import {
   type Amount,
+  type Carry,
   type Group,
   type Thing,
   type Verdict,
@@ -11,6 +12,8 @@ import {
   isGone,
   keptLitresOf,
   leavesHome,
+  leavingStatesOf,
+  sumLeaving,
   tallyByVerdict,
   wayOutOf,
 } from '../sort';
@@ -23,23 +26,35 @@ export interface LivesAt {
   /** How many of which container hold it. */
   readonly containers: readonly { readonly name: string; readonly count: number }[];
   readonly litres: number;
+  /** Stands there today; otherwise that is where it is planned to. */
+  readonly isThere: boolean;
+}
+
+interface Destinations {
+  readonly verdict: Verdict;
+  readonly to: string;
+  readonly amount: Amount;
 }
 
 /** What a room's work came to, all counted from its records. */
 export interface RoomResults {
   readonly byVerdict: Readonly<Record<Verdict, Amount>>;
   readonly all: Amount;
+  /** Out of the home. */
   readonly left: Amount;
+  /** Decided to leave the home, and still here: in the room, or in a box by the door. */
+  readonly waiting: Amount;
+  readonly byTheDoor: Amount;
   /** By mass, of what left the home; undefined where nothing left. */
   readonly keptFromLandfillShare: number | undefined;
-  readonly destinations: readonly {
-    readonly verdict: Verdict;
-    readonly to: string;
-    readonly amount: Amount;
-  }[];
+  /** Where what has gone went, and where what only waits is to go. */
+  readonly destinations: readonly Destinations[];
+  readonly waitingFor: readonly Destinations[];
   readonly spentMinor: number;
   readonly reusedContainerCount: number;
+  /** Of those that the fits stand on and the household does not own: bought, and only planned. */
   readonly boughtContainerCount: number;
+  readonly toBuyContainerCount: number;
   readonly livesAt: readonly LivesAt[];
 }
 
@@ -51,35 +66,62 @@ export interface RoomRecords {
   readonly fits: readonly TakenFit[];
   readonly containers: readonly ContainerProduct[];
   readonly purchases: readonly Purchase[];
+  /** What went out of the room. */
+  readonly carries: readonly Carry[];
 }
 
 /** Requires: every list holds this room's records only (groups may live in other rooms' bays). */
 export function roomResultsOf(records: RoomRecords): RoomResults {
   const { things, groups, fits, containers, purchases } = records;
-  const leaving = things.filter(leavesHome);
-  const left = addUp(leaving);
-  const landfillG = addUp(leaving.filter(goesToLandfill)).massG;
+  const states = leavingStatesOf(things, records.carries);
+  const isOut = ({ id }: Thing) => states.get(id) === 'gone';
+  const { decided, byTheDoor, gone: left } = sumLeaving(things, states, leavesHome);
+  const leaves = (thing: Thing) => leavesHome(thing) && isOut(thing);
+  const landfillG = addUp(things.filter((thing) => leaves(thing) && goesToLandfill(thing))).massG;
   const placed = fits.flatMap((fit) => fit.answer.placements);
   const ownedIds = new Set<string>(
     containers.filter(({ projectId }) => projectId !== null).map(({ id }) => id),
   );
   const reused = placed.filter(({ containerId }) => ownedIds.has(containerId)).length;
+  const wanted = placed.filter(({ containerId }) =>
+    containers.some(({ id, projectId }) => id === containerId && projectId === null),
+  );
+  const bought = boughtOf(
+    wanted.map(({ containerId }) => containerId),
+    purchases,
+  );
   return {
     byVerdict: tallyByVerdict(things),
     all: addUp(things),
     left,
+    waiting: addUp([decided, byTheDoor]),
+    byTheDoor,
     keptFromLandfillShare: left.massG > 0 ? 1 - landfillG / left.massG : undefined,
-    destinations: destinationsOf(things),
+    destinations: destinationsOf(things.filter(isOut)),
+    waitingFor: destinationsOf(things.filter((thing) => !isOut(thing))),
     spentMinor: spentMinorOf(purchases),
     reusedContainerCount: reused,
-    boughtContainerCount: placed.filter(({ containerId }) =>
-      containers.some(({ id, projectId }) => id === containerId && projectId === null),
-    ).length,
+    boughtContainerCount: bought,
+    toBuyContainerCount: wanted.length - bought,
     livesAt: groups.map((group) => livesAt(group, records)).filter(({ litres }) => litres > 0),
   };
 }
 
-function destinationsOf(things: readonly Thing[]): RoomResults['destinations'] {
+/** How many of the containers that fits stand on were bought for them. */
+function boughtOf(wantedIds: readonly string[], purchases: readonly Purchase[]): number {
+  const pieces = new Map<string, number>();
+  for (const purchase of purchases) {
+    const { containerId } = purchase;
+    if (containerId !== null)
+      pieces.set(containerId, (pieces.get(containerId) ?? 0) + keptPiecesOf(purchase));
+  }
+  return [...new Set(wantedIds)].reduce((sum, id) => {
+    const wanted = wantedIds.filter((other) => other === id).length;
+    return sum + Math.min(wanted, Math.max(0, pieces.get(id) ?? 0));
+  }, 0);
+}
+
+function destinationsOf(things: readonly Thing[]): Destinations[] {
   const gone = things.filter(isGone);
   // Words of older versions and today's codes name one way out.
   const toOf = ({ to }: Thing) => wayOutOf(to) ?? to;
@@ -113,6 +155,7 @@ function livesAt(group: Group, { units, things, fits, containers }: RoomRecords)
       count: ids.filter((other) => other === id).length,
     })),
     litres: keptLitresOf(group, things),
+    isThere: group.bayId !== null && group.standsBayId === group.bayId,
   };
 }
 

@@ -1,4 +1,5 @@
-import type { GroupId } from '../shared';
+import type { GroupId, ThingId } from '../shared';
+import { leavingStatesOf, openBoxesOf, type LeavingState, type OpenBox } from './leaving';
 import { type Thing } from './model';
 import { type Reason } from '../things';
 import { type Verdict, isKept } from './verdicts';
@@ -16,6 +17,8 @@ export interface BenchBase {
   /** Names by group, for like with like; the latest of each group. */
   readonly names: readonly { readonly name: string; readonly groupId: GroupId }[];
   readonly reasonCounts: Readonly<Partial<Record<Reason, number>>>;
+  /** Boxes with what is decided and still in the room. */
+  readonly boxes: readonly OpenBox[];
   /** Who was given something. */
   readonly givenTo: readonly string[];
 }
@@ -24,7 +27,10 @@ export interface BenchBase {
 const NAMES_A_GROUP = 24;
 
 /** Sums up the closed things of a room. O(things). */
-export function benchBaseOf(things: readonly Thing[]): BenchBase {
+export function benchBaseOf(
+  things: readonly Thing[],
+  states: ReadonlyMap<ThingId, LeavingState> = leavingStatesOf(things, []),
+): BenchBase {
   const names = new Map<GroupId, Set<string>>();
   const reasonCounts: Partial<Record<Reason, number>> = {};
   for (const thing of things)
@@ -39,6 +45,7 @@ export function benchBaseOf(things: readonly Thing[]): BenchBase {
   return {
     tally: tallyByVerdict(things),
     thingCount: things.length,
+    boxes: [...openBoxesOf(things, states).values()],
     keptLitres: keptByGroup(things, 'litres'),
     keptCounts: keptByGroup(things, 'count'),
     reasonCounts,

@@ -1,12 +1,8 @@
+import type { OpenBox } from './leaving';
 import type { Carry } from './session';
-import { type Verdict, isGone, verdicts } from './verdicts';
-import type { Amount } from './tally';
 
-/** What stands in a verdict's box now, and whether it has to go out. */
-interface BoxNow {
-  readonly verdict: Verdict;
-  readonly litres: number;
-  readonly massG: number;
+/** What stands in a box now, and whether it has to go out. */
+interface BoxNow extends OpenBox {
   /** 0..1 and beyond, by litres or weight, whichever is nearer its limit. */
   readonly fullRatio: number;
   readonly isDue: boolean;
@@ -17,34 +13,17 @@ const CARRY_LITRES = 45;
 /** Called for a little before it is full: the last handful has to go in as well. */
 const DUE_FROM = 0.9;
 
-/**
- * What is left in each box that leaves the room, after what was carried out of it. Carries never
- * make a box negative.
- */
-export function boxesNow(
-  tally: Readonly<Record<Verdict, Amount>>,
-  carries: readonly Carry[],
-  liftLimitG: number,
-): BoxNow[] {
-  return verdicts
-    .filter((verdict) => isGone({ verdict }))
-    .map((verdict) => {
-      const out = carries.filter((carry) => carry.verdict === verdict);
-      const litres = Math.max(
-        0,
-        tally[verdict].litres - out.reduce((sum, carry) => sum + carry.litres, 0),
-      );
-      const massG = Math.max(
-        0,
-        tally[verdict].massG - out.reduce((sum, carry) => sum + carry.massG, 0),
-      );
-      const fullRatio = Math.max(litres / CARRY_LITRES, massG / liftLimitG);
-      return { verdict, litres, massG, fullRatio, isDue: fullRatio >= DUE_FROM };
-    });
-}
+/** How full each box is, the fullest first; a box can go out at any fill. */
+export const boxesNow = (boxes: readonly OpenBox[], liftLimitG: number): BoxNow[] =>
+  boxes
+    .map((box) => {
+      const fullRatio = Math.max(box.litres / CARRY_LITRES, box.massG / liftLimitG);
+      return { ...box, fullRatio, isDue: fullRatio >= DUE_FROM };
+    })
+    .sort((a, b) => b.fullRatio - a.fullRatio);
 
 /** Into how many carries a box goes: by litres and by what one person lifts. */
-export const carryCountOf = (box: Pick<BoxNow, 'litres' | 'massG'>, liftLimitG: number): number =>
+export const carryCountOf = (box: Pick<OpenBox, 'litres' | 'massG'>, liftLimitG: number): number =>
   Math.max(
     1,
     Math.ceil(box.litres / CARRY_LITRES - 1e-9),

@@ -81,6 +81,18 @@ export { earlierIntervalsOf, sessionProgressOf, type SessionProgress } from './s
 export { laterBoxesOf, openListsOf, type OpenLists } from './openLists';
 export { boxesNow, carryCountOf, openDebts } from './carryOut';
 export {
+  addBoxes,
+  boxKey,
+  boxOf,
+  leavingStatesOf,
+  openBoxesOf,
+  sumLeaving,
+  type DoorBox,
+  type LeavingState,
+  type LeavingSums,
+  type OpenBox,
+} from './leaving';
+export {
   isHesitating,
   secondOpinionOf,
   type Opinion,

@@ -1,6 +1,8 @@
 import type { RoomId } from '../shared';
 import type { Thing } from './model';
-import { dayOf, goesToRoom } from './destination';
+import { dayOf, goesToRoom, personOf } from './destination';
+import { leavingStatesOf } from './leaving';
+import type { Carry } from './session';
 import { movesRoom, waitsForClient, waitsForDay } from './verdicts';
 
 /**
@@ -14,13 +16,20 @@ export interface OpenLists {
   readonly noHome: readonly Thing[];
   readonly ask: readonly Thing[];
   readonly later: readonly Thing[];
+  /** What somebody is to get and has not left yet, a list each, of the whole home. */
+  readonly forPeople: readonly { readonly name: string; readonly things: readonly Thing[] }[];
+  /** To be sold, and still here. */
+  readonly forSale: readonly Thing[];
 }
 
 /** Gathers the lists of a room from all things of the home. */
 export function openListsOf(
   things: readonly Thing[],
   room: { readonly id: RoomId; readonly name: string },
+  carries: readonly Carry[] = [],
 ): OpenLists {
+  const states = leavingStatesOf(things, carries);
+  const here = things.filter(({ id }) => states.get(id) !== 'gone');
   const byDay = (a: Thing, b: Thing) =>
     (dayOf(a) ?? '9999').localeCompare(dayOf(b) ?? '9999') ||
     a.decidedAt.localeCompare(b.decidedAt);
@@ -31,7 +40,20 @@ export function openListsOf(
     noHome: things.filter((thing) => movesRoom(thing) && thing.to.trim() === ''),
     ask: things.filter(waitsForClient),
     later: things.filter(waitsForDay).sort(byDay),
+    forPeople: byPerson(here),
+    forSale: here.filter(({ verdict }) => verdict === 'sell'),
   };
+}
+
+function byPerson(things: readonly Thing[]): OpenLists['forPeople'] {
+  const lists = new Map<string, Thing[]>();
+  for (const thing of things) {
+    const name = personOf(thing);
+    if (name !== undefined) lists.set(name, [...(lists.get(name) ?? []), thing]);
+  }
+  return [...lists]
+    .map(([name, own]) => ({ name, things: own }))
+    .sort((a, b) => a.name.localeCompare(b.name));
 }
 
 /** So much goes into a box that waits. */

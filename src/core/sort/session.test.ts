@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { aDecision } from '@test/builders';
 import { createRandom } from '../shared';
 import { boxesNow, carryCountOf, openDebts } from './carryOut';
+import { boxKey, leavingStatesOf, openBoxesOf } from './leaving';
 import { forecast, intervalsOf, paceOf } from './pace';
 import { isHesitating, secondOpinionOf, type OpinionFacts } from './secondOpinion';
 import { carrySchema, methodNames, methods, readClock, sessionSchema, timeSteps } from './session';
 import { sessionProgressOf } from './sessionProgress';
-import { tallyByVerdict } from './tally';
 import { foldDecisions } from './foldDecisions';
 
 const START = Date.UTC(2026, 10, 6, 10);
@@ -149,35 +149,44 @@ describe('carrying out', () => {
       settledAt: null,
       ...change,
     });
-  const tally = tallyByVerdict(
-    foldDecisions([
-      aDecision({ verdict: 'donate', litres: 60, massG: 4000 }),
-      aDecision({ id: 'b', thingId: 'b', verdict: 'discard', litres: 5, massG: 14_000 }),
-      aDecision({ id: 'k', thingId: 'k', verdict: 'keep', litres: 900, massG: 1 }),
-    ]),
-  );
+  const things = foldDecisions([
+    aDecision({ verdict: 'donate', litres: 60, massG: 4000 }),
+    aDecision({ id: 'b', thingId: 'b', verdict: 'discard', litres: 5, massG: 14_000 }),
+    aDecision({ id: 'k', thingId: 'k', verdict: 'keep', litres: 900, massG: 1 }),
+    aDecision({ id: 'p', thingId: 'p', verdict: 'recycle', to: 'pharmacy', litres: 1 }),
+    aDecision({ id: 'q', thingId: 'q', verdict: 'recycle', to: 'hazardous', litres: 9 }),
+  ]);
+  const boxesAfter = (carries: Parameters<typeof leavingStatesOf>[1]) => [
+    ...openBoxesOf(things, leavingStatesOf(things, carries)).values(),
+  ];
 
-  test('a box is called for by litres or by weight, less what has gone, never below nothing', () => {
-    const of = (carries: Parameters<typeof boxesNow>[1], limitG = 15_000) =>
-      boxesNow(tally, carries, limitG)
-        .filter(({ isDue }) => isDue)
-        .map(({ verdict, litres }) => [verdict, litres]);
-    expect(of([])).toEqual([
-      ['donate', 60],
-      ['discard', 5],
+  test('ways out have a box each, and a box is called for by litres or by weight', () => {
+    expect(boxesAfter([]).map((box) => [boxKey(box), box.litres])).toEqual([
+      ['donate|', 60],
+      ['discard|', 5],
+      ['recycle|pharmacy', 1],
+      ['recycle|hazardous', 9],
     ]);
-    expect(of([carry({ litres: 45, massG: 3000 })], 20_000)).toEqual([]);
-    expect(of([carry({ litres: 500, massG: 3000 })])).toEqual([['discard', 5]]);
-    expect(
-      boxesNow(tally, [carry({ litres: 500, massG: 9000 })], 15_000).every(
-        ({ litres, massG }) => litres >= 0 && massG >= 0,
-      ),
-    ).toBe(true);
+    const due = (limitG: number) =>
+      boxesNow(boxesAfter([]), limitG)
+        .filter(({ isDue }) => isDue)
+        .map(({ verdict }) => verdict);
+    expect(due(15_000)).toEqual(['donate', 'discard']);
+    expect(due(20_000)).toEqual(['donate']);
     expect([
       carryCountOf({ litres: 60, massG: 4000 }, 15_000),
       carryCountOf({ litres: 5, massG: 31_000 }, 15_000),
       carryCountOf({ litres: 0, massG: 0 }, 15_000),
     ]).toEqual([2, 3, 1]);
+  });
+
+  test('what is by the door is no longer in its box, until it is taken back', () => {
+    const [first] = things;
+    const byTheDoor = carry({ verdict: 'donate', thingIds: first ? [first.id] : [] });
+    expect(boxesAfter([byTheDoor]).map(({ verdict }) => verdict)).not.toContain('donate');
+    expect(leavingStatesOf(things, [byTheDoor]).get(first!.id)).toBe('by_the_door');
+    const gone = { ...byTheDoor, goneAt: at(9) };
+    expect(leavingStatesOf(things, [gone]).get(first!.id)).toBe('gone');
   });
 
   test('what went out unsorted is owed until it is settled, the most pressing first', () => {

@@ -7,6 +7,7 @@ import {
   roomIdSchema,
   sectionIdSchema,
   sessionIdSchema,
+  thingIdSchema,
 } from '../shared';
 import { verdictSchema } from './verdicts';
 
@@ -51,8 +52,8 @@ export const sessionSchema = z.object({
 export type Session = Readonly<z.infer<typeof sessionSchema>>;
 
 /**
- * Something carried out of the room: a box of one verdict, or, without one, unsorted: a debt until
- * it is settled.
+ * Something carried out of the room: a box of one verdict, which stands by the door until it has left
+ * the home; or, without a verdict, unsorted: a debt until it is settled.
  */
 export const carrySchema = z.object({
   id: carryIdSchema,
@@ -66,6 +67,13 @@ export const carrySchema = z.object({
   /** The day on which a debt is to be settled. */
   dueOn: z.iso.date().nullable(),
   settledAt: z.iso.datetime().nullable(),
+  /** The way out, the person or the room that the box goes to; empty where the verdict says it all. */
+  toward: z.string().trim().max(80).default(''),
+  /** What is in it; records of older versions name nothing. */
+  thingIds: z.array(thingIdSchema).max(5000).default([]),
+  /** When it left the home, and who took it; null while it stands by the door. */
+  goneAt: z.iso.datetime().nullable().default(null),
+  goneBy: z.string().trim().max(80).default(''),
 });
 export type Carry = Readonly<z.infer<typeof carrySchema>>;
 

@@ -15,6 +15,7 @@ import * as reliability from './0012_reliability';
 import * as knownAnswers from './0013_known_answers';
 import * as answersAnew from './0014_answers_anew';
 import * as kindsOfOnesOwn from './0015_kinds_of_ones_own';
+import * as goingOut from './0016_going_out';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -36,6 +37,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0013_known_answers', ...knownAnswers },
   { name: '0014_answers_anew', ...answersAnew },
   { name: '0015_kinds_of_ones_own', ...kindsOfOnesOwn },
+  { name: '0016_going_out', ...goingOut },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -1,5 +1,6 @@
 import 'server-only';
 
+import { openDebts } from '@/core/sort';
 import { roomProgressOf, type RoomProgress } from '@/core/desk';
 import type { Project } from '@/core/agree';
 import type { Room } from '@/core/look';
@@ -13,6 +14,7 @@ import { labelTextsOf } from '../shop/materials';
 
 /** What the desk and the lid tell of a home: how far each room is. */
 export const deskNames = [
+  'carries',
   'containers',
   'fits',
   'groups',
@@ -43,13 +45,17 @@ interface DeskSummary {
   readonly rooms: readonly RoomOnDesk[];
   readonly spentMinor: number;
   readonly leftCount: number;
+  /** Decided to leave, and still in the home. */
+  readonly waitingCount: number;
+  /** What was carried out unsorted and is not settled. */
+  readonly debts: readonly { readonly note: string; readonly dueOn: string | null }[];
 }
 interface ProjectOnDesk extends DeskSummary {
   readonly project: Project;
 }
 
 /** Goes up whenever a summary says something else of the same home. */
-const SUMMARY_VERSION = 1;
+const SUMMARY_VERSION = 2;
 
 /**
  * Every home on the desk with what is next in each of its rooms. What was worked out of a home is kept
@@ -82,6 +88,8 @@ function summaryOf(records: Records<DeskName>): DeskSummary {
     })),
     spentMinor: results.reduce((sum, result) => sum + result.spentMinor, 0),
     leftCount: results.reduce((sum, result) => sum + result.left.count, 0),
+    waitingCount: results.reduce((sum, result) => sum + result.waiting.count, 0),
+    debts: openDebts(records.carries).map(({ note, dueOn }) => ({ note, dueOn })),
   };
 }
 
@@ -127,7 +135,15 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
 
 /** What one room's share is cut from. */
 type RoomShareName =
-  'containers' | 'fits' | 'groups' | 'project' | 'purchases' | 'rooms' | 'things' | 'units';
+  | 'carries'
+  | 'containers'
+  | 'fits'
+  | 'groups'
+  | 'project'
+  | 'purchases'
+  | 'rooms'
+  | 'things'
+  | 'units';
 
 /** One room's share of a project's records. @errors `not_found`: the room is not of the project. */
 export function roomRecordsOf(records: Records<RoomShareName>, roomId: RoomId): RoomRecords {
@@ -143,5 +159,6 @@ export function roomRecordsOf(records: Records<RoomShareName>, roomId: RoomId): 
     fits: records.fits.filter((fit) => bayIds.has(fit.bayId)),
     containers: records.containers,
     purchases: records.purchases.filter((purchase) => purchase.roomId === roomId),
+    carries: records.carries.filter((carry) => carry.roomId === roomId),
   };
 }

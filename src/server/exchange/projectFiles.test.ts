@@ -199,9 +199,7 @@ test('out and in again on another machine: the same project under its own ids, p
     readdirSync(picturesDir(dataDir)).sort(),
   );
   expect(picturesIn(otherDir)).toEqual(picturesIn(dataDir));
-  expect(await listKindSizes(other)).toEqual([
-    { ...noKindSize('hat'), litres: 2.5 },
-  ]);
+  expect(await listKindSizes(other)).toEqual([{ ...noKindSize('hat'), litres: 2.5 }]);
   await other.destroy();
   rmSync(otherDir, { recursive: true });
 });

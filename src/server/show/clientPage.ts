@@ -4,6 +4,8 @@ import type { Project } from '@/core/agree';
 import { pairPictures, roomResultsOf, type PicturePair, type RoomResults } from '@/core/show';
 import type { CheckAnswer, Room } from '@/core/look';
 import type { RoomId } from '@/core/shared';
+import { leavesHome } from '@/core/sort';
+import { sayHowSure } from '@/ui/sort/sortWords';
 import { type LoadName, type Records } from '@/data/records';
 import { roomRecordsOf } from '../desk/loadDesk';
 import { answerRoomChecks } from '../look/roomChecks';
@@ -13,6 +15,8 @@ export interface ClientRoom {
   readonly room: Room;
   readonly pairs: readonly PicturePair[];
   readonly results: RoomResults;
+  /** "estimated", or how much of its weight was on a scale. */
+  readonly howSure: string;
   /** What should be possible again, and whether it is. */
   readonly checks: readonly CheckAnswer[];
 }
@@ -24,6 +28,7 @@ export interface ClientPage {
 
 /** What the client's page is gathered from. */
 export const clientPageNames = [
+  'carries',
   'containers',
   'fits',
   'fixtures',
@@ -49,10 +54,12 @@ export function gatherClientPage(
       const vantagePoints = records.vantagePoints.filter(
         (vantagePoint) => vantagePoint.roomId === room.id,
       );
+      const own = roomRecordsOf(records, room.id);
       return {
         room,
         pairs: pairPictures(vantagePoints, records.pictures),
-        results: roomResultsOf(roomRecordsOf(records, room.id)),
+        results: roomResultsOf(own),
+        howSure: sayHowSure(own.things.filter(leavesHome)),
         checks: answerRoomChecks(records, room.id),
       };
     });

@@ -1,7 +1,7 @@
 import { formatCount, formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
 import type { LivesAt } from '@/core/show';
 import { traitsOf, wayOutOf, type Verdict } from '@/core/sort';
-import { verdictTold, wayOutTold } from '@/ui/sort/sortWords';
+import { sayBox, verdictTold, wayOutTold } from '@/ui/sort/sortWords';
 import { format } from 'date-fns';
 
 import type { ClientPage, ClientRoom } from './clientPage';
@@ -21,19 +21,24 @@ interface DestinationLine {
 
 /** The headline figures of a room, each counted from its records. */
 export function figuresOf(
-  { results, room }: ClientRoom,
+  { results, room, howSure }: ClientRoom,
   currency: ClientPage['project']['currency'],
 ): Figure[] {
   const figures: Figure[] = [
     {
       value: String(results.left.count),
-      label: `${results.left.count === 1 ? 'thing' : 'things'} left the home, of ${results.all.count} gone through`,
+      label: `${results.left.count === 1 ? 'thing has' : 'things have'} left the home, of ${results.all.count} gone through`,
     },
     {
       value: formatLitres(results.left.litres),
-      label: `and ${formatMass(results.left.massG)} carried out, estimated`,
+      label: `and ${formatMass(results.left.massG)} have left, ${howSure}`,
     },
   ];
+  if (results.waiting.count > 0)
+    figures.push({
+      value: String(results.waiting.count),
+      label: `more ${results.waiting.count === 1 ? 'is' : 'are'} decided and still ${results.waiting.count === 1 ? 'waits' : 'wait'} to leave`,
+    });
   if (results.keptFromLandfillShare !== undefined) {
     figures.push({
       value: formatShare(results.keptFromLandfillShare),
@@ -44,10 +49,11 @@ export function figuresOf(
     value: formatMoney(results.spentMinor, currency),
     label: `spent of ${formatMoney(room.budgetMinor, currency)}`,
   });
-  if (results.reusedContainerCount + results.boughtContainerCount > 0) {
+  const { reusedContainerCount, boughtContainerCount, toBuyContainerCount } = results;
+  if (reusedContainerCount + boughtContainerCount + toBuyContainerCount > 0) {
     figures.push({
       value: String(results.reusedContainerCount),
-      label: `${results.reusedContainerCount === 1 ? 'container' : 'containers'} of your own reused, ${results.boughtContainerCount} new`,
+      label: `${results.reusedContainerCount === 1 ? 'container' : 'containers'} of your own reused, ${boughtContainerCount} new${toBuyContainerCount > 0 ? `, ${toBuyContainerCount} planned` : ''}`,
     });
   }
   return figures;
@@ -60,6 +66,13 @@ export function destinationLines({ results }: ClientRoom): DestinationLine[] {
     amount: `${formatCount(amount.count, 'thing')} · ${formatLitres(amount.litres)}`,
   }));
 }
+
+/** What is decided to leave and is still in the home, as it is to go. */
+export const waitingLines = ({ results }: ClientRoom): Omit<DestinationLine, 'verdict'>[] =>
+  results.waitingFor.map(({ verdict, to, amount }) => ({
+    where: sayBox({ verdict, toward: to }),
+    amount: `${formatCount(amount.count, 'thing')} · ${formatLitres(amount.litres)}`,
+  }));
 
 function whereWords(verdict: Verdict, to: string): string {
   const { asks } = traitsOf(verdict);
@@ -76,8 +89,10 @@ export const checkLines = ({
     isMet === undefined ? [] : [{ text: check.text, said: isMet ? 'yes' : 'not yet' }],
   );
 
-export const livesLine = (lives: LivesAt): string =>
-  lives.unitName === undefined ? 'has no home yet' : `${lives.unitName}, ${lives.bayName ?? ''}`;
+export function livesLine({ unitName, bayName, isThere }: LivesAt): string {
+  if (unitName === undefined) return 'has no home yet';
+  return `${unitName}, ${bayName ?? ''}${isThere ? '' : ' (planned)'}`;
+}
 
 export const inLine = (lives: LivesAt): string =>
   lives.containers.map(({ name, count }) => (count === 1 ? name : `${count} × ${name}`)).join(', ');

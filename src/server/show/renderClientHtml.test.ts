@@ -14,6 +14,7 @@ test('the client’s page shows this room’s figures, and nothing typed can bec
     await loadRecords(
       db,
       HOME,
+      'carries',
       'containers',
       'fits',
       'fixtures',
@@ -32,7 +33,9 @@ test('the client’s page shows this room’s figures, and nothing typed can bec
     },
   );
   const html = renderClientHtml(page, { pictureSrc: (id) => `/x/${id}`, fontCss: '' });
-  expect(html).toContain('Given: &lt;script&gt;alert(1)&lt;/script&gt;');
+  // It is decided, and has not left.
+  expect(html).toContain('Decided, and still to leave');
+  expect(html).toContain('Give to, &lt;script&gt;alert(1)&lt;/script&gt;');
   expect(html).toContain('&lt;b&gt;Hats &amp; &quot;caps&quot;&lt;/b&gt;');
   expect(html).not.toMatch(/<script|<b>Hats/);
   expect(html).toContain('4 things · 1.2 l');

@@ -6,6 +6,7 @@ import {
   checkLines,
   dayWords,
   destinationLines,
+  waitingLines,
   figuresOf,
   inLine,
   livesLine,
@@ -46,6 +47,11 @@ function renderRoom(
       ({ where, amount }) => `<tr><th scope="row">${text(where)}</th><td>${text(amount)}</td></tr>`,
     )
     .join('');
+  const waiting = waitingLines(client)
+    .map(
+      ({ where, amount }) => `<tr><th scope="row">${text(where)}</th><td>${text(amount)}</td></tr>`,
+    )
+    .join('');
   const checks = checkLines(client)
     .map((line) => `<tr><th scope="row">${text(line.text)}</th><td>${text(line.said)}</td></tr>`)
     .join('');
@@ -61,12 +67,13 @@ ${client.pairs.map((pair) => renderPair(pair, pictureSrc)).join('')}
 <div class="figures">${figures}</div>
 ${checks ? `<h2>Possible here again</h2><table>${checks}</table>` : ''}
 ${destinations ? `<h2>What left this room, and where it went</h2><table>${destinations}</table>` : ''}
+${waiting ? `<h2>Decided, and still to leave</h2><table>${waiting}</table>` : ''}
 ${lives ? `${LIVES_HEAD}${lives}</table>` : ''}
 </section>`;
 }
 
 const LIVES_HEAD =
-  '<h2>Where everything lives now</h2>' +
+  '<h2>Where everything lives</h2>' +
   '<table class="lives"><thead><tr><th>Group</th><th>Place</th><th>In</th></tr></thead>';
 
 function renderPair(

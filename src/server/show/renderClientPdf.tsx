@@ -10,6 +10,7 @@ import {
   checkLines,
   dayWords,
   destinationLines,
+  waitingLines,
   figuresOf,
   inLine,
   livesLine,
@@ -52,6 +53,7 @@ function RoomBody({
   pictures: ReadonlyMap<PictureId, Buffer>;
 }) {
   const destinations = destinationLines(client);
+  const waiting = waitingLines(client);
   const checks = checkLines(client);
   return (
     <>
@@ -93,9 +95,20 @@ function RoomBody({
           <Text>{amount}</Text>
         </View>
       ))}
+      {waiting.length > 0 && (
+        <Text style={styles.h2} minPresenceAhead={60}>
+          Decided, and still to leave
+        </Text>
+      )}
+      {waiting.map(({ where, amount }) => (
+        <View key={where} style={styles.row} wrap={false}>
+          <Text style={styles.strong}>{where}</Text>
+          <Text>{amount}</Text>
+        </View>
+      ))}
       {client.results.livesAt.length > 0 && (
         <Text style={styles.h2} minPresenceAhead={60}>
-          Where everything lives now
+          Where everything lives
         </Text>
       )}
       {client.results.livesAt.map((lives) => (

@@ -25,13 +25,14 @@ import { homeCountsOf } from '@/core/count';
 import { loadRecords } from '@/data/records';
 import { loadBench } from './loadBench';
 import {
-  carryOut,
+  noteDebt,
   endSession,
   nextStep,
   saveOwnMethod,
   settleDebt,
   startSession,
 } from './sessions';
+import { carryBox, sayGoingOut, takeBackCarry } from './goingOut';
 
 let db: Db;
 beforeEach(async () => {
@@ -237,33 +238,40 @@ test('steps of one’s own are kept by their name, and a session runs by them', 
   });
 });
 
-test('what goes out is noted, a debt is owed until it is settled, and both can be undone', async () => {
-  await carryOut(db, HOME, {
-    roomId: HALL,
-    verdict: 'donate',
-    litres: 44.5,
-    massG: 9000,
-    note: '',
-    dueOn: null,
+test('a box goes to the door with what is in it, leaves, is corrected, and comes back', async () => {
+  await appendDecisions(db, HOME, [
+    aDecision({ verdict: 'recycle', to: 'pharmacy', litres: 1, massG: 40 }),
+    aDecision({ id: 'd2', thingId: 't2', verdict: 'recycle', to: 'hazardous', litres: 9 }),
+  ]);
+  const box = { verdict: 'recycle', toward: 'pharmacy' } as const;
+  const carryId = await carryBox(db, HOME, { roomId: HALL, box });
+  await expect(carryBox(db, HOME, { roomId: HALL, box })).rejects.toMatchObject({
+    code: 'not_found',
   });
-  const debt = await carryOut(db, HOME, {
+  const place = { roomId: HALL, carryId };
+  const said = { goneAt: '2026-11-07T10:00:00.000Z', goneBy: 'the client', note: '' };
+  await sayGoingOut(db, HOME, { ...place, said });
+  expect(await listCarries(db, HALL)).toMatchObject([
+    { thingIds: ['t1'], litres: 1, toward: 'pharmacy', ...said },
+  ]);
+  await takeBackCarry(db, HOME, place);
+  expect(await listCarries(db, HALL)).toEqual([]);
+  await moveChange(db, HOME, 'undo');
+  expect(await listCarries(db, HALL)).toMatchObject([said]);
+});
+
+test('what goes out unsorted is a debt until it is settled, and both can be undone', async () => {
+  const debt = await noteDebt(db, HOME, {
     roomId: HALL,
-    verdict: null,
-    litres: 0,
-    massG: 0,
     note: 'two baskets in the hall',
     dueOn: '2026-12-01',
   });
   await settleDebt(db, HOME, { roomId: HALL, carryId: debt });
-  expect(
-    (await listCarries(db, HALL)).map(({ verdict, settledAt }) => [verdict, settledAt !== null]),
-  ).toEqual([
-    ['donate', false],
-    [null, true],
-  ]);
+  expect(await listCarries(db, HALL)).toMatchObject([{ verdict: null, dueOn: '2026-12-01' }]);
   await moveChange(db, HOME, 'undo');
+  expect((await listCarries(db, HALL)).map(({ settledAt }) => settledAt)).toEqual([null]);
   await moveChange(db, HOME, 'undo');
-  expect((await listCarries(db, HALL)).map(({ verdict }) => verdict)).toEqual(['donate']);
+  expect(await listCarries(db, HALL)).toEqual([]);
 });
 
 test('a session’s own decisions are all open, so that undo reaches back to its first', async () => {

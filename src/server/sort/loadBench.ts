@@ -9,6 +9,7 @@ import {
 } from '@/core/count';
 import {
   benchBaseOf,
+  leavingStatesOf,
   keptByGroup,
   type BenchBase,
   type DecisionEvent,
@@ -18,6 +19,7 @@ import {
 import type { ProjectId, RoomId } from '@/core/shared';
 import { listKindSizes } from '@/data/countRepo';
 import type { Db } from '@/data/db';
+import { listCarries } from '@/data/sessionRepo';
 import { decidedAtFromEnd, lastSeqOf, listRecentHistories } from '@/data/decisionLog';
 import type { Records } from '@/data/records';
 import { householdOf, rulesInUse, type RuleInUse } from '../count/enoughRules';
@@ -73,10 +75,15 @@ export async function loadBench(
   // What was decided here and has moved to another room since is not shown here any more.
   const isOpen = (thing: Thing) => thing.roomId === roomId && touchedHere.has(thing.id);
   const closed = things.filter((thing) => !isOpen(thing));
+  const here = things.filter((thing) => thing.roomId === roomId);
+  const carries = await listCarries(db, roomId);
   const rules = (await rulesInUse(db, projectId)).filter(({ isOff }) => !isOff);
   return {
     log,
-    base: benchBaseOf(closed.filter((thing) => thing.roomId === roomId)),
+    base: benchBaseOf(
+      closed.filter((thing) => thing.roomId === roomId),
+      leavingStatesOf(here, carries),
+    ),
     otherKeptLitres: keptByGroup(
       closed.filter((thing) => thing.roomId !== roomId),
       'litres',

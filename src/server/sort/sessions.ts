@@ -11,7 +11,6 @@ import {
   type MethodName,
   type MethodStep,
   type Session,
-  type Verdict,
 } from '@/core/sort';
 import {
   carryIdSchema,
@@ -145,35 +144,24 @@ export const saveOwnMethod = atomic(
   },
 );
 
-/** Notes that a box went out of the room, or, without a verdict, that things went out unsorted. */
-export async function carryOut(
+/** Notes that things went out of the room unsorted: a debt until it is settled. */
+export async function noteDebt(
   db: Db,
   projectId: ProjectId,
-  input: {
-    readonly roomId: RoomId;
-    readonly verdict: Verdict | null;
-    readonly litres: number;
-    readonly massG: number;
-    readonly note: string;
-    readonly dueOn: string | null;
-  },
+  input: { readonly roomId: RoomId; readonly note: string; readonly dueOn: string | null },
 ): Promise<CarryId> {
   const carry = carrySchema.parse({
     ...input,
     id: carryIdSchema.parse(createId()),
+    verdict: null,
+    litres: 0,
+    massG: 0,
     carriedAt: nowIso(),
     settledAt: null,
   });
   await recordChange(
     db,
-    {
-      projectId,
-      deed:
-        input.verdict === null
-          ? { code: 'carried_unsorted', name: input.note }
-          : { code: 'box_carried', name: input.verdict },
-      now: nowIso(),
-    },
+    { projectId, deed: { code: 'carried_unsorted', name: input.note }, now: nowIso() },
     (writer) => writer.insert(carryRecord, carry),
   );
   return carry.id;

@@ -30,7 +30,7 @@ const things = foldDecisions([
 const linesOf = (file: string) => file.replaceAll('\r\n ', '').split('\r\n');
 
 test('a reminder is an all-day entry on the very day, wherever the machine stands, the same one at each export', () => {
-  const lines = linesOf(writeReminders({ project, rooms, things }, NOW));
+  const lines = linesOf(writeReminders({ project, rooms, things, carries: [] }, NOW));
   expect(lines.filter((line) => line === 'BEGIN:VEVENT')).toHaveLength(1);
   expect(lines).toEqual(
     expect.arrayContaining([
@@ -42,9 +42,9 @@ test('a reminder is an all-day entry on the very day, wherever the machine stand
     ]),
   );
   const uid = (file: string) => linesOf(file).filter((line) => line.startsWith('UID:'));
-  expect(uid(writeReminders({ project, rooms, things }, '2026-11-09T00:00:00.000Z'))).toEqual(
-    uid(writeReminders({ project, rooms, things }, NOW)),
-  );
+  expect(
+    uid(writeReminders({ project, rooms, things, carries: [] }, '2026-11-09T00:00:00.000Z')),
+  ).toEqual(uid(writeReminders({ project, rooms, things, carries: [] }, NOW)));
 });
 
 test('the question sheet asks what is open, room by room, and nothing a client typed becomes markup', () => {

@@ -3,16 +3,20 @@ import Link from 'next/link';
 
 import type { SortResults } from '@/core/count';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
-import type { Session } from '@/core/sort';
+import type { LeavingSums, Session } from '@/core/sort';
 import { choiceLook } from '../primitives/choiceLook';
 import { buttonClass } from '../primitives/Button';
-import { methodWords, reasonWords, verdictWords } from '../sort/sortWords';
+import { methodWords, reasonWords, sayLeaving, verdictWords } from '../sort/sortWords';
 import { LitresChart, PaceChart } from './ResultCharts';
 
 interface ResultsViewProps {
   readonly scope: 'session' | 'room' | 'project';
   readonly roomName: string;
   readonly results: SortResults;
+  /** How far what leaves has come. */
+  readonly states: LeavingSums;
+  /** Whether the sums rest on estimates or on scales. */
+  readonly weighedWords: string;
   readonly sessions: readonly Session[];
   readonly session: Session | undefined;
   /** The address of this page, for another scope. */
@@ -25,12 +29,14 @@ export function ResultsView({
   scope,
   roomName,
   results,
+  states,
+  weighedWords,
   sessions,
   session,
   href,
   csvHref,
 }: ResultsViewProps) {
-  const { all, left } = results;
+  const { all, leaving } = results;
   const scopes = [
     { key: 'session', label: 'One session' },
     { key: 'room', label: roomName },
@@ -69,17 +75,17 @@ export function ResultsView({
             <Figure
               label="gone through"
               value={String(all.count)}
-              note={`${formatLitres(all.litres)} · ${formatMass(all.massG)}`}
+              note={`${formatLitres(all.litres)} · ${formatMass(all.massG)}, ${weighedWords}`}
             />
             <Figure
-              label={`${left.count === 1 ? 'leaves' : 'leave'} the home`}
-              value={String(left.count)}
-              note={`${formatLitres(left.litres)} · ${formatMass(left.massG)}`}
+              label={`decided to leave the home`}
+              value={String(leaving.count)}
+              note={sayLeaving(states)}
             />
             <Figure
               label="of it leaves"
-              value={all.litres > 0 ? `${Math.round((100 * left.litres) / all.litres)} %` : '–'}
-              note="by estimated litres"
+              value={all.litres > 0 ? `${Math.round((100 * leaving.litres) / all.litres)} %` : '–'}
+              note={`by litres, ${weighedWords}`}
             />
             <Figure
               label="decisions a minute"

@@ -19,6 +19,8 @@ interface DeskProject {
   }[];
   readonly spentMinor: number;
   readonly leftCount: number;
+  readonly waitingCount: number;
+  readonly debts: readonly { readonly note: string; readonly dueOn: string | null }[];
 }
 
 /** All projects, the going ones first, each with what is next in its rooms. */
@@ -78,7 +80,7 @@ export function Desk({
   );
 }
 
-function ProjectCard({ project, rooms, spentMinor, leftCount }: DeskProject) {
+function ProjectCard({ project, rooms, spentMinor, leftCount, waitingCount, debts }: DeskProject) {
   return (
     <li className="panel overflow-hidden border-t-4 border-t-rim">
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 px-4 pt-3 pb-2.5">
@@ -88,11 +90,20 @@ function ProjectCard({ project, rooms, spentMinor, leftCount }: DeskProject) {
           </Link>
         </h2>
         <p className="text-[14px] text-soft">
-          {readyWords(project)} · {formatCount(leftCount, 'thing')} out ·{' '}
+          {readyWords(project)} · {formatCount(leftCount, 'thing')} out
+          {waitingCount > 0 && `, ${waitingCount} waiting to leave`} ·{' '}
           {formatMoney(spentMinor, project.currency)} spent of{' '}
           {formatMoney(project.budgetMinor, project.currency)}
         </p>
       </div>
+      {debts.length > 0 && (
+        <p className="warn mx-4 mb-2">
+          <b>Out unsorted:</b>{' '}
+          {debts
+            .map(({ note, dueOn }) => (dueOn === null ? note : `${note}, by ${dueOn}`))
+            .join('; ')}
+        </p>
+      )}
       {rooms.length === 0 && (
         <p className="border-t border-line px-4 py-3">
           <Link className="text-rim underline" href={`/projects/${project.id}/rooms/new`}>

@@ -1,7 +1,7 @@
 import { formatLitres } from '@/core/shared';
 import type { LivesAt } from '@/core/show';
 
-/** Where every group lives now, and in what. */
+/** Where every group lives, or is planned to, and in what. */
 export function LivesTable({ livesAt }: { livesAt: readonly LivesAt[] }) {
   if (livesAt.length === 0) return null;
   return (
@@ -17,7 +17,10 @@ export function LivesTable({ livesAt }: { livesAt: readonly LivesAt[] }) {
                 </th>
                 <td className="min-w-[130px] px-3 py-2">
                   {lives.unitName ? (
-                    `${lives.unitName}, ${lives.bayName ?? ''}`
+                    <>
+                      {lives.unitName}, {lives.bayName}
+                      {!lives.isThere && <span className="text-soft"> (planned)</span>}
+                    </>
                   ) : (
                     <span className="text-signal-deep">no home yet</span>
                   )}

@@ -3,8 +3,18 @@
 import { useState, type ReactNode } from 'react';
 
 import { formatCount, formatLitres } from '@/core/shared';
-import { addUp, dayOf, laterBoxesOf, type OpenLists, type Thing, type Verdict } from '@/core/sort';
-import { buttonClass } from '../primitives/Button';
+import {
+  addUp,
+  dayOf,
+  laterBoxesOf,
+  type Carry,
+  type OpenLists,
+  type Thing,
+  type Verdict,
+} from '@/core/sort';
+import type { ActionResult } from '../actionResult';
+import { Button, buttonClass } from '../primitives/Button';
+import { useMutation } from '../useMutation';
 import { verdictWords } from './sortWords';
 import { useRefreshWhenKept } from './useRefreshWhenKept';
 import { decideFromList } from './decideFromList';
@@ -15,12 +25,26 @@ interface ListsViewProps {
   readonly roomName: string;
   readonly rooms: readonly { readonly id: string; readonly name: string }[];
   readonly lists: OpenLists;
+  /** What was carried out unsorted, of every room. */
+  readonly debts: readonly Carry[];
+  readonly onSettle: (place: {
+    readonly roomId: string;
+    readonly carryId: string;
+  }) => Promise<ActionResult>;
 }
 
 const ANSWERS: readonly Verdict[] = ['keep', 'donate', 'discard', 'sell', 'later'];
 
 /** What waits for another room, for the client, for a later day. An answer takes a thing off its list. */
-export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsViewProps) {
+export function ListsView({
+  projectId,
+  roomId,
+  roomName,
+  rooms,
+  lists,
+  debts,
+  onSettle,
+}: ListsViewProps) {
   const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set());
   useRefreshWhenKept();
   const roomOf = (thing: Thing) => rooms.find(({ id }) => id === thing.roomId)?.name ?? '';
@@ -33,8 +57,10 @@ export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsVi
   const boxes = laterBoxesOf(lists.later);
   const small =
     'min-h-9 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13.5px] hover:border-rim max-md:min-h-11';
+  const roomNameOf = (id: string) => rooms.find((room) => room.id === id)?.name ?? '';
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">
+      <Debts debts={debts} roomNameOf={roomNameOf} onSettle={onSettle} />
       <ThingList
         title={`Coming in to the ${roomName.toLowerCase()}`}
         empty="Nothing from another room belongs here."
@@ -153,7 +179,51 @@ export function ListsView({ projectId, roomId, roomName, rooms, lists }: ListsVi
           </span>
         )}
       </ThingList>
+      {lists.forPeople.map(({ name, things }) => (
+        <ThingList key={name} title={`For ${name}`} empty="" things={open(things)} note={roomOf}>
+          {() => null}
+        </ThingList>
+      ))}
+      {lists.forSale.length > 0 && (
+        <ThingList title="For sale" empty="" things={open(lists.forSale)} note={roomOf}>
+          {() => null}
+        </ThingList>
+      )}
     </div>
+  );
+}
+
+interface DebtsProps extends Pick<ListsViewProps, 'debts' | 'onSettle'> {
+  readonly roomNameOf: (id: string) => string;
+}
+
+/** What was carried out unsorted is owed until it is gone through. */
+function Debts({ debts, roomNameOf, onSettle }: DebtsProps) {
+  const { mutate, isPending } = useMutation();
+  if (debts.length === 0) return null;
+  return (
+    <section aria-label="Went out unsorted" className="panel border-t-4 border-t-signal p-4">
+      <h2 className="text-[17px]">Went out unsorted</h2>
+      <ul className="divide-y divide-line">
+        {debts.map(({ id, roomId, note, dueOn }) => (
+          <li key={id} className="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
+            <span className="min-w-0 flex-1">
+              {note}
+              <span className="block text-[13px] text-soft">
+                from the {roomNameOf(roomId).toLowerCase()}
+                {dueOn === null ? ', no day yet' : `, to be gone through by ${dueOn}`}
+              </span>
+            </span>
+            <Button
+              disabled={isPending}
+              onClick={() => void mutate(() => onSettle({ roomId, carryId: id }))}
+            >
+              It is sorted
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

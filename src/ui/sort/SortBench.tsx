@@ -6,7 +6,6 @@ import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { piecesOf } from '@/core/count';
 import type { Currency } from '@/core/shared';
 import {
-  type Carry,
   type Group,
   type OpinionFacts,
   type Verdict,
@@ -49,7 +48,6 @@ interface SortBenchProps extends BenchData {
   readonly otherRooms: readonly { readonly id: string; readonly name: string }[];
   /** Usable litres of the whole room, for the level of the keep box. */
   readonly roomLitres: number;
-  readonly carries: readonly Carry[];
   readonly liftLimitG: number;
   readonly currency: Currency;
   readonly sentimentalSchool: OpinionFacts['sentimentalSchool'];
@@ -59,6 +57,7 @@ interface SortBenchProps extends BenchData {
     assignment: readonly { readonly groupId: string; readonly bayId: string | null }[],
   ) => Promise<ActionResult>;
   readonly onCarry: Parameters<typeof CarryCalls>[0]['onCarry'];
+  readonly onNoteDebt: Parameters<typeof CarryCalls>[0]['onNoteDebt'];
   readonly onSettle: (carryId: string) => Promise<ActionResult>;
   readonly onKeepKind: (typed: Parameters<SizeFieldKeeper>[0]) => Promise<ActionResult>;
 }
@@ -72,7 +71,6 @@ const isAskedAtOnce = (verdict: Verdict): boolean =>
 export function SortBench({
   otherRooms,
   roomLitres,
-  carries,
   liftLimitG,
   currency,
   sentimentalSchool,
@@ -80,6 +78,7 @@ export function SortBench({
   onAddGroup,
   onPlaceGroup,
   onCarry,
+  onNoteDebt,
   onSettle,
   onKeepKind,
   ...data
@@ -278,10 +277,11 @@ export function SortBench({
         onPick={pick}
       />
       <CarryCalls
-        tally={bench.tally}
-        carries={carries}
+        boxes={bench.boxes}
+        carries={data.carries}
         liftLimitG={liftLimitG}
         onCarry={onCarry}
+        onNoteDebt={onNoteDebt}
         onSettle={onSettle}
       />
       <JustNow bench={bench} roomNames={otherRoomNames} />

@@ -2,11 +2,23 @@ import Link from 'next/link';
 
 import type { RoomProgress } from '@/core/desk';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
-import { type OpenLists, type Thing, addUp, leavesHome, waitsForClient } from '@/core/sort';
+import {
+  addUp,
+  leavesHome,
+  leavingStatesOf,
+  openDebts,
+  sumLeaving,
+  waitsForClient,
+  type Carry,
+  type OpenLists,
+  type Thing,
+} from '@/core/sort';
+import { sayLeaving } from './sortWords';
 import { nextStepWords } from '../shell/stepWords';
 
 interface SortTrayProps {
   readonly things: readonly Thing[];
+  readonly carries: readonly Carry[];
   readonly progress: RoomProgress;
   readonly outOfScopeNames: readonly string[];
   readonly lists: OpenLists;
@@ -15,11 +27,20 @@ interface SortTrayProps {
 }
 
 /** What must not be forgotten while sorting: the pictures, the questions, what has left. */
-export function SortTray({ things, progress, outOfScopeNames, lists, href }: SortTrayProps) {
+export function SortTray({
+  things,
+  carries,
+  progress,
+  outOfScopeNames,
+  lists,
+  href,
+}: SortTrayProps) {
   const pictures = progress.next.filter(
     (next) => next.code === 'take_before' || next.code === 'add_vantage_point',
   );
-  const left = addUp(things.filter(leavesHome));
+  const states = sumLeaving(things, leavingStatesOf(things, carries), leavesHome);
+  const leaving = addUp(Object.values(states));
+  const debts = openDebts(carries).length;
   const questions = things.filter(waitsForClient);
   return (
     <>
@@ -32,16 +53,17 @@ export function SortTray({ things, progress, outOfScopeNames, lists, href }: Sor
       {outOfScopeNames.length > 0 && (
         <p className="text-[14px] text-soft">Not this time: {outOfScopeNames.join(', ')}.</p>
       )}
-      {left.count > 0 && (
+      {leaving.count > 0 && (
         <section>
           <h2 className="caption mb-1 font-text">Leaves the home</h2>
           <p>
-            <b className="font-mono text-[20px]">{left.count}</b>{' '}
+            <b className="font-mono text-[20px]">{leaving.count}</b>{' '}
             <span className="text-[14px] text-soft">
-              {left.count === 1 ? 'thing' : 'things'} · {formatLitres(left.litres)} ·{' '}
-              {formatMass(left.massG)}
+              {leaving.count === 1 ? 'thing' : 'things'} · {formatLitres(leaving.litres)} ·{' '}
+              {formatMass(leaving.massG)}
             </span>
           </p>
+          <p className="text-[14px] text-soft">{sayLeaving(states)}</p>
         </section>
       )}
       {questions.length > 0 && (
@@ -67,6 +89,7 @@ export function SortTray({ things, progress, outOfScopeNames, lists, href }: Sor
         >
           {lists.comingIn.length} coming in, {lists.noHome.length} without a home,{' '}
           {lists.ask.length} to ask, {lists.later.length} for later
+          {debts > 0 && `, ${debts} out unsorted`}
         </Link>
       </section>
       <nav aria-label="Pages of sorting" className="flex flex-wrap gap-x-4">

@@ -1,5 +1,5 @@
 import type { Unit } from '@/core/look';
-import type { BenchBase, DecisionEvent, Group, KindSize, ParsedThing } from '@/core/sort';
+import type { BenchBase, Carry, DecisionEvent, Group, KindSize, ParsedThing } from '@/core/sort';
 import type { RoomId } from '@/core/shared';
 import type { Correction } from '@/core/things';
 import type { HomeCounts, HouseholdCounts, ShippedRule } from '@/core/count';
@@ -17,6 +17,8 @@ export interface BenchData {
   /** What the whole home keeps, but for the open things. */
   readonly home: HomeCounts;
   readonly enough: { readonly rules: readonly ShippedRule[]; readonly household: HouseholdCounts };
+  /** What went out of this room. */
+  readonly carries: readonly Carry[];
   readonly kindSizes: readonly KindSize[];
   /** What never leaves without asking, in the household's words. */
   readonly neverLeaves: readonly string[];

@@ -1,6 +1,10 @@
 import {
   traitsOf,
   wayOutOf,
+  type Carry,
+  type DoorBox,
+  type LeavingSums,
+  type Thing,
   type VerdictTraits,
   type WayOut,
   type Verdict,
@@ -352,3 +356,50 @@ function sayRange(value: number, range: Range, format: (value: number) => string
 const twoDigits = (value: number): number => Number(value.toPrecision(2));
 const withoutUnit = (figure: string): string => figure.replace(/\s\S+$/, '');
 const unitOf = (figure: string): string => figure.split(' ').at(-1) ?? '';
+
+/** A box by its verdict and where it goes: "Recycle, pharmacy". */
+export function sayBox({ verdict, toward }: DoorBox): string {
+  const where = sayTo({ verdict, to: toward });
+  return where === '' ? verdictWords[verdict] : `${verdictWords[verdict]}, ${where}`;
+}
+
+/** How far what leaves has come: what is out, what stands by the door, what is only decided. */
+export function sayLeaving({ decided, byTheDoor, gone }: LeavingSums): string {
+  const parts = [
+    `${gone.count} gone`,
+    byTheDoor.count > 0 ? `${byTheDoor.count} by the door` : '',
+    decided.count > 0 ? `${decided.count} still in the room` : '',
+  ];
+  return parts.filter((part) => part !== '').join(', ');
+}
+
+/** Whether the kilograms of some things were read on a scale or are estimated. */
+export function sayHowSure(things: readonly Pick<Thing, 'massG' | 'ranges'>[]): string {
+  const all = things.reduce((sum, { massG }) => sum + massG, 0);
+  const weighed = things
+    .filter(({ ranges }) => ranges?.massG.from === 'typed')
+    .reduce((sum, { massG }) => sum + massG, 0);
+  if (all === 0 || weighed / all < 0.05) return 'estimated';
+  return weighed / all > 0.95 ? 'weighed' : `${Math.round((100 * weighed) / all)} % weighed`;
+}
+
+/** A box that went out, with what is in it. */
+export interface WentOut {
+  readonly carry: Carry;
+  readonly names: readonly string[];
+}
+
+/** What went out of a room, the latest first, each box with the names of what is in it. */
+export function wentOutOf(carries: readonly Carry[], things: readonly Thing[]): WentOut[] {
+  const byId = new Map(things.map((thing) => [thing.id, thing]));
+  return carries
+    .filter(({ verdict }) => verdict !== null)
+    .map((carry) => ({
+      carry,
+      names: carry.thingIds.map((id) => {
+        const thing = byId.get(id);
+        return thing ? `${thing.count} ${thing.name}` : 'a thing that is no longer decided';
+      }),
+    }))
+    .reverse();
+}

@@ -5,6 +5,9 @@ import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { usableLitresOf } from '@/core/look';
 import {
   actOf,
+  addBoxes,
+  leavingStatesOf,
+  openBoxesOf,
   addTallies,
   correctThing,
   findConflicts,
@@ -72,6 +75,7 @@ export function useBench({
   kindSizes,
   neverLeaves,
   lengthUnit,
+  carries,
 }: BenchData) {
   const { typed, setTyped } = useTyped(roomId);
   const [changes, setChanges] = useState<InHandChanges>({});
@@ -167,6 +171,10 @@ export function useBench({
       group,
     },
     tally: addTallies(base.tally, tallyByVerdict(things)),
+    boxes: addBoxes([
+      base.boxes,
+      [...openBoxesOf(things, leavingStatesOf(things, carries)).values()],
+    ]),
     recent: [...things].sort((a, b) => b.decidedAt.localeCompare(a.decidedAt)).slice(0, 8),
     conflicts: findConflicts(
       fullLog,

@@ -18,6 +18,7 @@ export const GET = handler(
         const records = await loadRecords(
           await getDatabase(),
           projectId,
+          'carries',
           'project',
           'rooms',
           'things',

@@ -6,7 +6,7 @@ import { RoomFrame } from '@/app/RoomFrame';
 import { removePictureAction } from '@/app/actions/look';
 import { answerCheckAction, noteHoursAction } from '@/app/actions/plan';
 import { formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
-import { pairPictures, roomResultsOf } from '@/core/show';
+import { pairPictures, roomResultsOf, type RoomResults } from '@/core/show';
 import { answerRoomChecks } from '@/server/look/roomChecks';
 import { openRoom } from '@/server/desk/openRoom';
 import { RoomChecks } from '@/ui/look/RoomChecks';
@@ -129,11 +129,7 @@ export default async function ShowPage({
               : 'md:grid-cols-4',
           )}
         >
-          <Figure
-            value={String(results.left.count)}
-            label="things left"
-            note={`of ${results.all.count} · ${formatLitres(results.left.litres)} · ${formatMass(results.left.massG)}`}
-          />
+          <Figure value={String(results.left.count)} label="things left" note={sayLeft(results)} />
           <Figure
             value={
               results.keptFromLandfillShare === undefined
@@ -150,7 +146,7 @@ export default async function ShowPage({
           <Figure
             value={String(results.reusedContainerCount)}
             label="containers reused"
-            note={`${results.boughtContainerCount} new ones`}
+            note={`${results.boughtContainerCount} new ones${results.toBuyContainerCount > 0 ? `, ${results.toBuyContainerCount} planned` : ''}`}
           />
         </dl>
       </div>
@@ -185,3 +181,9 @@ export default async function ShowPage({
 }
 
 const dayWords = (iso: string): string => format(new Date(iso), 'd MMM yyyy');
+
+/** What left, and what of the decided still waits. */
+function sayLeft({ all, left, waiting }: RoomResults): string {
+  const out = `of ${all.count} · ${formatLitres(left.litres)} · ${formatMass(left.massG)}`;
+  return waiting.count === 0 ? out : `${out}; ${waiting.count} more wait to leave`;
+}

@@ -5,7 +5,8 @@ import { arrangeAction } from '@/app/actions/drafts';
 import { addGroupAction } from '@/app/actions/groups';
 import { keepKindAction } from '@/app/actions/kinds';
 import {
-  carryOutAction,
+  carryBoxAction,
+  noteDebtAction,
   saveOwnMethodAction,
   settleDebtAction,
   startSessionAction,
@@ -13,7 +14,7 @@ import {
 } from '@/app/actions/sessions';
 import { schoolIn, usableLitresOf } from '@/core/look';
 import { openListsOf } from '@/core/sort';
-import { listCarries, listOwnMethods, listSessions } from '@/data/sessionRepo';
+import { listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { loadBench } from '@/server/sort/loadBench';
 import { RoomMap } from '@/ui/sort/RoomMap';
@@ -51,6 +52,7 @@ export default async function SortPage({
       tray={
         <SortTray
           things={own.things}
+          carries={own.carries}
           progress={here.progress}
           outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)}
           lists={openListsOf(records.things, own.room)}
@@ -72,7 +74,7 @@ export default async function SortPage({
           .filter(({ id }) => id !== own.room.id)
           .map(({ id, name }) => ({ id, name }))}
         roomLitres={bays.reduce((sum, bay) => sum + usableLitresOf(bay), 0)}
-        carries={await listCarries(db, own.room.id)}
+        carries={own.carries}
         currency={project.currency}
         liftLimitG={project.terms.liftLimitG}
         sentimentalSchool={schoolIn('sentimental', own.room.schools, project.terms.schools)?.choice}
@@ -91,7 +93,8 @@ export default async function SortPage({
         }}
         onAddGroup={addGroupAction.bind(null, projectId, roomId)}
         onPlaceGroup={arrangeAction.bind(null, projectId, roomId, 'chosen')}
-        onCarry={carryOutAction.bind(null, place)}
+        onCarry={carryBoxAction.bind(null, place)}
+        onNoteDebt={noteDebtAction.bind(null, place)}
         onSettle={settleDebtAction.bind(null, place)}
         onKeepKind={keepKindAction}
       />

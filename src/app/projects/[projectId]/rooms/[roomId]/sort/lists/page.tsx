@@ -1,7 +1,8 @@
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
-import { openListsOf } from '@/core/sort';
+import { settleAnyDebtAction } from '@/app/actions/sessions';
+import { openDebts, openListsOf } from '@/core/sort';
 import { openRoom } from '@/server/desk/openRoom';
 import { ListsView } from '@/ui/sort/ListsView';
 import { SortPages } from '@/ui/sort/SortPages';
@@ -26,7 +27,9 @@ export default async function ListsPage({
         roomId={own.room.id}
         roomName={own.room.name}
         rooms={records.rooms.map(({ id, name }) => ({ id, name }))}
-        lists={openListsOf(records.things, own.room)}
+        lists={openListsOf(records.things, own.room, records.carries)}
+        debts={openDebts(records.carries)}
+        onSettle={settleAnyDebtAction.bind(null, projectId)}
       />
     </RoomFrame>
   );

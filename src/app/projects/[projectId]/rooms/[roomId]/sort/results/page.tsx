@@ -2,11 +2,14 @@ import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
 import { sessionEvents, sortResultsOf } from '@/core/count';
-import { foldDecisions } from '@/core/sort';
+import { foldDecisions, leavesHome, leavingStatesOf, sumLeaving } from '@/core/sort';
 import { listDecisions } from '@/data/decisionLog';
 import { listSessions } from '@/data/sessionRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { ResultsView } from '@/ui/count/ResultsView';
+import { sayGoingOutAction, takeBackCarryAction } from '@/app/actions/sessions';
+import { GoingOut } from '@/ui/sort/GoingOut';
+import { sayHowSure, wentOutOf } from '@/ui/sort/sortWords';
 import { SortPages } from '@/ui/sort/SortPages';
 
 export const metadata = { title: 'Results' };
@@ -25,6 +28,7 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
   const sessions = await listSessions(db, own.room.id);
   const usualScope = asked.of === 'session' || sessions.length > 0 ? 'session' : 'room';
   const scope = asked.of === 'room' || asked.of === 'project' ? asked.of : usualScope;
+  const place = { projectId, roomId };
   const session = sessions.find(({ id }) => id === asked.session) ?? sessions.at(-1);
   const log = await listDecisions(db, records.project.id);
   const ofSession = session ? sessionEvents(log, session) : [];
@@ -42,11 +46,21 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
         scope={scope}
         roomName={own.room.name}
         results={sortResultsOf(things, events)}
+        states={sumLeaving(things, leavingStatesOf(records.things, records.carries), leavesHome)}
+        weighedWords={sayHowSure(things)}
         sessions={sessions}
         session={session}
         href={`/projects/${projectId}/rooms/${roomId}/sort/results`}
         csvHref={`/api/projects/${projectId}/csv?what=things`}
       />
+      <section aria-label="What went out" className="mt-4">
+        <h2 className="mb-2 text-[19px]">What went out of this room</h2>
+        <GoingOut
+          wentOut={wentOutOf(own.carries, own.things)}
+          onSay={sayGoingOutAction.bind(null, place)}
+          onTakeBack={takeBackCarryAction.bind(null, place)}
+        />
+      </section>
     </RoomFrame>
   );
 }

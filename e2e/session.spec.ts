@@ -107,7 +107,7 @@ test('empty it all by thumb: second opinion, a full box called out, a debt noted
   await page.getByRole('button', { name: /^Donate/ }).tap();
   const out = page.getByRole('region', { name: 'Carrying out' });
   await expect(out).toContainText('Donate: carry it out now.');
-  await out.getByRole('button', { name: 'It is out' }).tap();
+  await out.getByRole('button', { name: 'It is by the door' }).tap();
   await expect(out.getByText('Donate: carry it out now.')).toHaveCount(0);
   await out.getByRole('button', { name: 'Something goes out unsorted' }).tap();
   await page.getByLabel('What, and where it stands now').fill('two baskets, in the hall');

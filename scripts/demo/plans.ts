@@ -12,7 +12,7 @@ export interface DemoPlan {
   readonly holes?: Readonly<Record<string, string>>;
   readonly fixtures: readonly DemoFixture[];
   readonly checks: readonly DemoCheck[];
-  readonly breaks?: readonly RoutineBreak[];
+  readonly breaks?: readonly Omit<RoutineBreak, 'isMended'>[];
   readonly inView?: string;
   /** By unit: what lies there, how full; `out` is not this time. */
   readonly sections: Readonly<

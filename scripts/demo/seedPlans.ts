@@ -108,7 +108,7 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
               ...room,
               plan: { walls },
               checks: plan.checks.map((check, i) => toCheck(check, `${room.id}-check-${i}`)),
-              routineBreaks: plan.breaks ?? [],
+              routineBreaks: (plan.breaks ?? []).map((each) => ({ ...each, isMended: null })),
               workedMinutes,
             }),
           ),

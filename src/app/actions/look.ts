@@ -11,7 +11,12 @@ import {
 } from '@/core/shared';
 import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { addVantagePoint, removePicture, removeVantagePoint } from '@/server/look/pictures';
+import {
+  addVantagePoint,
+  removePicture,
+  removeVantagePoint,
+  missBefore,
+} from '@/server/look/pictures';
 import { removeUnit, saveUnit } from '@/server/look/saveUnit';
 import type { ActionResult } from '@/ui/actionResult';
 import { toBayFacts, unitFormSchemaFor } from '@/ui/look/unitForm';
@@ -97,6 +102,22 @@ export async function removeVantagePointAction(
       return done;
     },
   );
+}
+
+export async function missBeforeAction(
+  projectId: string,
+  vantagePointId: string,
+  said: string | null,
+): Promise<ActionResult> {
+  const schema = z.object({
+    projectId: projectIdSchema,
+    vantagePointId: vantagePointIdSchema,
+    said: z.string().trim().min(1, 'Type a sentence').max(200, 'At most 200 letters').nullable(),
+  });
+  return answer(schema, { projectId, vantagePointId, said }, async (input) => {
+    await missBefore(await getDatabase(), input.projectId, input);
+    return done;
+  });
 }
 
 export async function removePictureAction(

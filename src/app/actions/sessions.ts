@@ -6,9 +6,11 @@ import { methodStepSchema, verdictSchema } from '@/core/sort';
 import { carryIdSchema, projectIdSchema, roomIdSchema, sessionIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
 import {
+  changeSteps,
   endSession,
   nextStep,
   noteDebt,
+  pauseSession,
   saveOwnMethod,
   settleDebt,
   startSession,
@@ -66,6 +68,33 @@ export async function saveOwnMethodAction(
     await saveOwnMethod(await getDatabase(), input.projectId, input);
     return done;
   });
+}
+
+const sessionPlaceSchema = placeSchema.extend({ sessionId: sessionIdSchema });
+
+export async function pauseSessionAction(
+  place: RoomPlace,
+  sessionId: string,
+): Promise<ActionResult> {
+  return answer(sessionPlaceSchema, { ...place, sessionId }, async ({ projectId, ...input }) => {
+    await pauseSession(await getDatabase(), projectId, input);
+    return done;
+  });
+}
+
+export async function changeStepsAction(
+  place: RoomPlace,
+  sessionId: string,
+  steps: unknown,
+): Promise<ActionResult> {
+  return answer(
+    sessionPlaceSchema.extend({ steps: z.array(methodStepSchema).min(1).max(12) }),
+    { ...place, sessionId, steps },
+    async ({ projectId, ...input }) => {
+      await changeSteps(await getDatabase(), projectId, input);
+      return done;
+    },
+  );
 }
 
 const debtFormSchema = z.object({

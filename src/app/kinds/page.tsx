@@ -9,6 +9,7 @@ import { listKindSizes } from '@/data/countRepo';
 import { getDatabase } from '@/data/startData';
 import { AddKind } from '@/ui/count/AddKind';
 import { KindsFile } from '@/ui/count/KindsFile';
+import { KindsSearch } from '@/ui/count/KindsSearch';
 import { KindsTable } from '@/ui/count/KindsTable';
 import { Frame } from '@/ui/shell/Frame';
 import { Lid } from '@/ui/shell/Lid';
@@ -38,14 +39,7 @@ export default async function KindsPage({
         mean of what was weighed then counts in every home.
       </p>
       <form className="mb-3 flex flex-wrap items-center gap-3">
-        <input
-          type="search"
-          name="find"
-          aria-label="Find a kind of thing"
-          placeholder="towel, jar, book"
-          className="input w-[260px]"
-          defaultValue={sought}
-        />
+        <KindsSearch sought={sought} />
         <button type="submit" className="sr-only">
           Find
         </button>

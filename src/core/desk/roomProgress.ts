@@ -94,7 +94,7 @@ function lookGaps({ room, units, vantagePoints, pictures }: RoomFacts): NextStep
   const gaps: NextStep[] = [];
   if (vantagePoints.length === 0) gaps.push({ step: 'look', code: 'add_vantage_point' });
   for (const { vantagePoint, before } of pairPictures(vantagePoints, pictures)) {
-    if (!before)
+    if (!before && vantagePoint.beforeMissed === null)
       gaps.push({ step: 'look', code: 'take_before', vantagePointName: vantagePoint.name });
   }
   if (units.length === 0) gaps.push({ step: 'look', code: 'add_unit' });
@@ -167,7 +167,10 @@ function shopGaps({ needs }: RoomFacts): NextStep[] {
 
 function showGaps({ vantagePoints, pictures }: RoomFacts): NextStep[] {
   return pairPictures(vantagePoints, pictures)
-    .filter(({ before, after }) => before && !after)
+    .filter(
+      ({ vantagePoint, before, after }) =>
+        (before !== undefined || vantagePoint.beforeMissed !== null) && !after,
+    )
     .map(({ vantagePoint }) => ({
       step: 'show',
       code: 'take_after',

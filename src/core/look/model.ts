@@ -66,7 +66,10 @@ export const routineBreakSchema = z.object({
   what: z.string().trim().min(1).max(160),
   who: z.string().trim().max(80),
   when: z.string().trim().max(80),
-  failingStep: z.string().trim().max(160),
+  /** Which steps of it fail, one a line. */
+  failingStep: z.string().trim().max(600),
+  /** Whether it holds by now; null: nobody has said. */
+  isMended: z.boolean().nullable().default(null),
 });
 export type RoutineBreak = Readonly<z.infer<typeof routineBreakSchema>>;
 
@@ -225,6 +228,8 @@ export const vantagePointSchema = z.object({
   name: z.string().trim().min(1).max(80),
   /** What is in view, so that the same is in view again. */
   inView: z.string().trim().max(120).default(''),
+  /** What stands in for a "before" that was missed; null while it can still be taken. */
+  beforeMissed: z.string().trim().min(1).max(200).nullable().default(null),
   position: z.number().int(),
 });
 export type VantagePoint = Readonly<z.infer<typeof vantagePointSchema>>;

@@ -139,27 +139,30 @@ export const kindCount = vocabulary.kinds.length;
 const typedOrAssumed = (figure: number | null): SizeSource =>
   figure === null ? 'assumed' : 'typed';
 
-function toSized(shipped: Kind | undefined, size: KindSize | undefined): SizedKind {
-  const massG = size ? massOf(size) : null;
-  const range = (value: number | undefined): readonly [number, number] | undefined =>
-    shipped && value !== undefined
-      ? [
-          Number((value / shipped.spread).toPrecision(2)),
-          Number((value * shipped.spread).toPrecision(2)),
-        ]
-      : undefined;
-  const isWeighed = (size?.weighedCount ?? 0) > 0;
+/** Two digits of what is assumed: it carries no more. */
+function assumedRange(
+  kind: Kind | undefined,
+  value: number,
+): readonly [number, number] | undefined {
+  if (!kind) return undefined;
+  const [low, high] = [value / kind.spread, value * kind.spread];
+  return [Number(low.toPrecision(2)), Number(high.toPrecision(2))];
+}
+
+function toSized(shipped: Kind | undefined, known: KindSize | undefined): SizedKind {
+  const size = known ?? noKindSize(shipped?.id ?? '');
+  const massG = massOf(size);
   return {
-    id: shipped?.id ?? size?.id ?? '',
-    words: shipped?.words ?? [size?.id ?? '', ...(size?.words ?? [])],
+    id: shipped?.id ?? size.id,
+    words: shipped?.words ?? [size.id, ...size.words],
     family: shipped?.family,
-    litres: size?.litres ?? shipped?.litres ?? null,
-    litresFrom: typedOrAssumed(size?.litres ?? null),
-    litresRange: range(shipped?.litres),
+    litres: size.litres ?? shipped?.litres ?? null,
+    litresFrom: typedOrAssumed(size.litres),
+    litresRange: assumedRange(shipped, shipped?.litres ?? 0),
     massG: massG ?? shipped?.massG ?? null,
-    massFrom: isWeighed ? 'weighed' : typedOrAssumed(massG),
-    massRange: range(shipped?.massG),
-    weighedCount: size?.weighedCount ?? 0,
+    massFrom: size.weighedCount > 0 ? 'weighed' : typedOrAssumed(massG),
+    massRange: assumedRange(shipped, shipped?.massG ?? 0),
+    weighedCount: size.weighedCount,
     isOwn: shipped === undefined,
   };
 }

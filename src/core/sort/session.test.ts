@@ -6,7 +6,16 @@ import { boxesNow, carryCountOf, openDebts } from './carryOut';
 import { boxKey, leavingStatesOf, openBoxesOf } from './leaving';
 import { forecast, intervalsOf, paceOf } from './pace';
 import { isHesitating, secondOpinionOf, type OpinionFacts } from './secondOpinion';
-import { carrySchema, methodNames, methods, readClock, sessionSchema, timeSteps } from './session';
+import {
+  carrySchema,
+  isPaused,
+  methodNames,
+  methods,
+  readClock,
+  sessionSchema,
+  timeSteps,
+  workedMinutesOf,
+} from './session';
 import { sessionProgressOf } from './sessionProgress';
 import { foldDecisions } from './foldDecisions';
 
@@ -19,15 +28,38 @@ test.each(methodNames)(
   '%s: its shares are the whole, and every step has its least time',
   (name) => {
     expect(methods[name].reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 9);
+    for (const planned of [10, 20, 45, 60, 180, 400]) {
+      const timed = timeSteps(methods[name], planned);
+      expect(timed.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(planned);
+      expect(timed.every(({ minutes }) => minutes >= 1)).toBe(true);
+    }
+    // With time enough none is below its least.
     for (const [i, step] of timeSteps(methods[name], 180).entries())
-      expect(step.minutes).toBe(
-        Math.max(methods[name][i]?.minutes ?? 0, Math.round((methods[name][i]?.share ?? 0) * 180)),
-      );
-    expect(timeSteps(methods[name], 5).map(({ minutes }) => minutes)).toEqual(
-      methods[name].map(({ minutes }) => minutes),
-    );
+      expect(step.minutes).toBeGreaterThanOrEqual(methods[name][i]?.minutes ?? 0);
   },
 );
+
+test('what stood still does not count, neither for the step nor for the session', () => {
+  const session = sessionSchema.parse({
+    id: 's',
+    roomId: 'hall',
+    sectionId: null,
+    method: 'quick-pass',
+    steps: timeSteps(methods['quick-pass'], 60),
+    present: [],
+    plannedMinutes: 60,
+    startedAt: at(0),
+    stepStarts: [at(0), at(10)],
+    endedAt: null,
+    pauses: [
+      { from: at(5), to: at(8) },
+      { from: at(20), to: null },
+    ],
+  });
+  expect(isPaused(session)).toBe(true);
+  expect(readClock(session, at(30))).toMatchObject({ stepMinutes: 10, totalMinutes: 17 });
+  expect(workedMinutesOf(session, at(0), at(6))).toBe(5);
+});
 
 test('the clock tells the step at hand, what is left of it, and stops when the session ends', () => {
   const session = sessionSchema.parse({

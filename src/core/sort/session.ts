@@ -48,6 +48,11 @@ export const sessionSchema = z.object({
   /** When each step was begun; the last one is the step at hand. */
   stepStarts: z.array(z.iso.datetime()).min(1).max(60),
   endedAt: z.iso.datetime().nullable(),
+  /** When it stood still; the last one without an end goes on. */
+  pauses: z
+    .array(z.object({ from: z.iso.datetime(), to: z.iso.datetime().nullable() }))
+    .max(60)
+    .default([]),
 });
 export type Session = Readonly<z.infer<typeof sessionSchema>>;
 
@@ -144,15 +149,51 @@ export const methods: Readonly<Record<MethodName, readonly MethodStep[]>> = {
 };
 
 /**
- * The steps with their minutes for a session of a length: by their shares, none below its least,
- * rounded to whole minutes.
+ * The steps with their minutes for a session of a length: by their shares, none below its least while there
+ * is time for that, all shorter where there is not. Whole minutes by largest remainder.
+ * Ensures: at least a minute each; together the planned minutes, where those are as many as the steps.
  */
 export function timeSteps(steps: readonly MethodStep[], plannedMinutes: number): MethodStep[] {
-  return steps.map((each) => ({
-    ...each,
-    minutes: Math.max(each.minutes, Math.round(each.share * plannedMinutes)),
-  }));
+  const wanted = steps.map(({ minutes, share }) => Math.max(minutes, share * plannedMinutes));
+  const all = wanted.reduce((sum, minutes) => sum + minutes, 0);
+  const exact = wanted.map((minutes) => (minutes * plannedMinutes) / all);
+  const whole = exact.map((minutes) => Math.max(1, Math.floor(minutes)));
+  let left = plannedMinutes - whole.reduce((sum, minutes) => sum + minutes, 0);
+  const byRemainder = exact
+    .map((minutes, i) => ({ i, rest: minutes - Math.floor(minutes) }))
+    .sort((a, b) => b.rest - a.rest || a.i - b.i);
+  for (const { i } of byRemainder) {
+    if (left <= 0) break;
+    whole[i] = whole[i]! + 1;
+    left -= 1;
+  }
+  // Steps of one minute took more than their share: it comes off the longest.
+  while (left < 0 && Math.max(...whole) > 1) {
+    const longest = whole.indexOf(Math.max(...whole));
+    whole[longest] = whole[longest]! - 1;
+    left += 1;
+  }
+  return steps.map((each, i) => ({ ...each, minutes: whole[i]! }));
 }
+
+/** Minutes of a session that were worked between two instants: pauses left out. */
+export function workedMinutesOf(
+  { pauses }: Pick<Session, 'pauses'>,
+  from: string,
+  to: string,
+): number {
+  const [start, end] = [Date.parse(from), Date.parse(to)];
+  const paused = pauses.reduce((sum, pause) => {
+    const first = Math.max(start, Date.parse(pause.from));
+    const last = Math.min(end, pause.to === null ? end : Date.parse(pause.to));
+    return sum + Math.max(0, last - first);
+  }, 0);
+  return Math.max(0, end - start - paused) / 60_000;
+}
+
+/** Whether a session stands still. */
+export const isPaused = ({ pauses }: Pick<Session, 'pauses'>): boolean =>
+  pauses.at(-1)?.to === null;
 
 /** How a session stands at a moment. */
 interface SessionClock {
@@ -167,7 +208,10 @@ interface SessionClock {
 
 /** Reads the clock of a session. `now` is an ISO instant. */
 export function readClock(
-  session: Pick<Session, 'steps' | 'stepStarts' | 'startedAt' | 'plannedMinutes' | 'endedAt'>,
+  session: Pick<
+    Session,
+    'steps' | 'stepStarts' | 'startedAt' | 'plannedMinutes' | 'endedAt' | 'pauses'
+  >,
   now: string,
 ): SessionClock {
   const end = session.endedAt ?? now;
@@ -175,7 +219,7 @@ export function readClock(
   const step = session.steps[stepIndex] ?? session.steps[0];
   if (!step) throw new Error('invariant: a session has a step');
   const minutesSince = (start: string | undefined) =>
-    (Date.parse(end) - Date.parse(start ?? session.startedAt)) / 60_000;
+    workedMinutesOf(session, start ?? session.startedAt, end);
   const stepMinutes = minutesSince(session.stepStarts.at(-1));
   const totalMinutes = minutesSince(session.startedAt);
   return {

@@ -16,6 +16,7 @@ import * as knownAnswers from './0013_known_answers';
 import * as answersAnew from './0014_answers_anew';
 import * as kindsOfOnesOwn from './0015_kinds_of_ones_own';
 import * as goingOut from './0016_going_out';
+import * as missedBefore from './0017_missed_before';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -38,6 +39,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0014_answers_anew', ...answersAnew },
   { name: '0015_kinds_of_ones_own', ...kindsOfOnesOwn },
   { name: '0016_going_out', ...goingOut },
+  { name: '0017_missed_before', ...missedBefore },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

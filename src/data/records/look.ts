@@ -117,6 +117,7 @@ export const vantagePointRecord = defineRecord({
     roomId: plain('room_id'),
     name: plain('name'),
     inView: plain('in_view'),
+    beforeMissed: plain('before_missed'),
     position: plain('position'),
   },
   parent: ['roomId', 'rooms'],

@@ -19,6 +19,7 @@ export const sessionRecord = defineRecord({
     startedAt: plain('started_at'),
     stepStarts: json('step_starts_json'),
     endedAt: plain('ended_at'),
+    pauses: json('pauses_json'),
   },
   parent: ['roomId', 'rooms'],
   ids: { sectionId: 'sections' },

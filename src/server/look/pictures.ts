@@ -133,6 +133,24 @@ export const removeVantagePoint = atomic(
   },
 );
 
+/** Says that the "before" of a spot was missed, and what stands in for it; null takes that back. */
+export const missBefore = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly vantagePointId: VantagePointId; readonly said: string | null },
+  ): Promise<void> => {
+    const { vantagePoints } = await loadRecords(db, projectId, 'vantagePoints');
+    const vantagePoint = vantagePoints.find(({ id }) => id === input.vantagePointId);
+    if (!vantagePoint) throw new DataError('not_found', 'there is no such spot in this home');
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'before_missed', name: vantagePoint.name }, now: nowIso() },
+      (writer) => writer.put(vantagePointRecord, { ...vantagePoint, beforeMissed: input.said }),
+    );
+  },
+);
+
 export const addVantagePoint = atomic(
   async (
     db: Db,
@@ -147,7 +165,7 @@ export const addVantagePoint = atomic(
     await recordChange(
       db,
       { projectId, deed: { code: 'spot_added', name: input.name }, now: nowIso() },
-      (writer) => writer.insert(vantagePointRecord, { ...input, id, position }),
+      (writer) => writer.insert(vantagePointRecord, { ...input, id, position, beforeMissed: null }),
     );
     return id;
   },

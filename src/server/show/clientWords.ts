@@ -27,7 +27,7 @@ export function figuresOf(
   const figures: Figure[] = [
     {
       value: String(results.left.count),
-      label: `${results.left.count === 1 ? 'thing has' : 'things have'} left the home, of ${results.all.count} gone through`,
+      label: `${haveWords(results.left.count, 'thing')} left the home, of ${results.all.count} gone through`,
     },
     {
       value: formatLitres(results.left.litres),
@@ -37,7 +37,7 @@ export function figuresOf(
   if (results.waiting.count > 0)
     figures.push({
       value: String(results.waiting.count),
-      label: `more ${results.waiting.count === 1 ? 'is' : 'are'} decided and still ${results.waiting.count === 1 ? 'waits' : 'wait'} to leave`,
+      label: `more decided, and still waiting to leave`,
     });
   if (results.keptFromLandfillShare !== undefined) {
     figures.push({
@@ -53,10 +53,21 @@ export function figuresOf(
   if (reusedContainerCount + boughtContainerCount + toBuyContainerCount > 0) {
     figures.push({
       value: String(results.reusedContainerCount),
-      label: `${results.reusedContainerCount === 1 ? 'container' : 'containers'} of your own reused, ${boughtContainerCount} new${toBuyContainerCount > 0 ? `, ${toBuyContainerCount} planned` : ''}`,
+      label: containerWords(results),
     });
   }
   return figures;
+}
+
+const haveWords = (count: number, what: string): string =>
+  count === 1 ? `${what} has` : `${what}s have`;
+function containerWords({
+  reusedContainerCount: reused,
+  boughtContainerCount: bought,
+  toBuyContainerCount: planned,
+}: ClientRoom['results']): string {
+  const own = reused === 1 ? 'container' : 'containers';
+  return `${own} of your own reused, ${bought} new${planned > 0 ? `, ${planned} planned` : ''}`;
 }
 
 export function destinationLines({ results }: ClientRoom): DestinationLine[] {

@@ -81,6 +81,11 @@ function renderPair(
   pictureSrc: (id: PictureId) => string | undefined,
 ): string {
   if (!before && !after) return '';
+  const missed =
+    !before && vantagePoint.beforeMissed !== null
+      ? `<figure><p class="gap">${text(vantagePoint.beforeMissed)}</p>` +
+        `<figcaption><b>No picture before</b>, ${text(vantagePoint.name)}</figcaption></figure>`
+      : '';
   const figure = (picture: typeof before, word: string) => {
     if (!picture) return '';
     const src = pictureSrc(picture.id);
@@ -93,7 +98,7 @@ function renderPair(
       `${text(vantagePoint.name)}</figcaption></figure>`
     );
   };
-  return `<div class="pair">${figure(before, 'Before')}${figure(after, 'After')}</div>`;
+  return `<div class="pair">${missed}${figure(before, 'Before')}${figure(after, 'After')}</div>`;
 }
 
 const STYLE = `${PAPER_STYLE}

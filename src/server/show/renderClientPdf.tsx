@@ -61,6 +61,12 @@ function RoomBody({
       {client.room.purpose !== '' && <Text style={styles.purpose}>{client.room.purpose}</Text>}
       {client.pairs.map(({ vantagePoint, before, after }) => (
         <View key={vantagePoint.id} style={styles.pair} wrap={false}>
+          {!before && vantagePoint.beforeMissed !== null && (
+            <View style={styles.half}>
+              <Text>{vantagePoint.beforeMissed}</Text>
+              <Text style={styles.caption}>{`No picture before, ${vantagePoint.name}`}</Text>
+            </View>
+          )}
           <PdfPicture picture={before} word="Before" name={vantagePoint.name} pictures={pictures} />
           <PdfPicture picture={after} word="After" name={vantagePoint.name} pictures={pictures} />
         </View>

@@ -234,7 +234,7 @@ test('steps of one’s own are kept by their name, and a session runs by them', 
   });
   expect((await listSessions(db, HALL))[0]).toMatchObject({
     method: 'tuesday way',
-    steps: [{ name: 'Sort', minutes: 90 }],
+    steps: [{ name: 'Sort', minutes: 100 }],
   });
 });
 

@@ -2,6 +2,7 @@ import 'server-only';
 
 import {
   carrySchema,
+  isPaused,
   methodNames,
   methods,
   ownMethodSchema,
@@ -63,13 +64,70 @@ export const startSession = atomic(
       db,
       { projectId, deed: { code: 'session_started' }, now },
       async (writer) => {
-        for (const other of open) await writer.put(sessionRecord, { ...other, endedAt: now });
+        for (const other of open) await writer.put(sessionRecord, withEnd(other, now));
         await writer.insert(sessionRecord, session);
       },
     );
     return session.id;
   },
 );
+
+const withEnd = (session: Session, now: string): Session => ({
+  ...goingOn(session, now),
+  endedAt: now,
+});
+const goingOn = (session: Session, now: string): Session => ({
+  ...session,
+  pauses: session.pauses.map((pause) => (pause.to === null ? { ...pause, to: now } : pause)),
+});
+
+/** Stands still, or goes on: the time between does not count. @errors `not_found`. */
+export const pauseSession = atomic(
+  async (db: Db, projectId: ProjectId, place: SessionPlace): Promise<void> => {
+    const session = await getSession(db, place);
+    if (session.endedAt !== null) return;
+    const now = nowIso();
+    const after = isPaused(session)
+      ? goingOn(session, now)
+      : { ...session, pauses: [...session.pauses, { from: now, to: null }] };
+    await recordChange(
+      db,
+      { projectId, deed: { code: isPaused(session) ? 'session_on' : 'session_paused' }, now },
+      (writer) => writer.put(sessionRecord, after),
+    );
+  },
+);
+
+/** Takes other steps from the one at hand on; what was begun stays. @errors `not_found`. */
+export const changeSteps = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { steps, ...place }: SessionPlace & { readonly steps: readonly MethodStep[] },
+  ): Promise<void> => {
+    const session = await getSession(db, place);
+    const begun = session.stepStarts.length;
+    const after = sessionSchema.parse({
+      ...session,
+      steps: [...session.steps.slice(0, begun), ...steps.slice(begun)],
+    });
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'steps_changed' }, now: nowIso() },
+      (writer) => writer.put(sessionRecord, after),
+    );
+  },
+);
+
+interface SessionPlace {
+  readonly roomId: RoomId;
+  readonly sessionId: SessionId;
+}
+async function getSession(db: Db, { roomId, sessionId }: SessionPlace): Promise<Session> {
+  const session = await findSession(db, roomId, sessionId);
+  if (!session) throw new DataError('not_found', 'there is no such session in this home');
+  return session;
+}
 
 /** Goes on to the next step, or ends the session after its last. */
 export const nextStep = atomic(
@@ -84,8 +142,8 @@ export const nextStep = atomic(
     const now = nowIso();
     const isLast = session.stepStarts.length >= session.steps.length;
     const after: Session = isLast
-      ? { ...session, endedAt: now }
-      : { ...session, stepStarts: [...session.stepStarts, now] };
+      ? withEnd(session, now)
+      : { ...goingOn(session, now), stepStarts: [...session.stepStarts, now] };
     await recordChange(
       db,
       {
@@ -112,7 +170,7 @@ export const endSession = atomic(
     await recordChange(
       db,
       { projectId, deed: { code: 'session_ended' }, now: nowIso() },
-      (writer) => writer.put(sessionRecord, { ...session, endedAt: nowIso() }),
+      (writer) => writer.put(sessionRecord, withEnd(session, nowIso())),
     );
   },
 );

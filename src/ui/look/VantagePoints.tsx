@@ -8,6 +8,7 @@ import { moments, type Moment, type Picture, type VantagePoint } from '@/core/lo
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { pictureOutbox } from './pictureOutbox';
+import { MissedBefore, type MissedBeforeProps } from './MissedBefore';
 import { PictureSlot } from './PictureSlot';
 import { useOutbox } from '../outbox/useOutbox';
 import { useMutation } from '../useMutation';
@@ -20,6 +21,7 @@ interface VantagePointsProps {
   readonly onAdd: ((name: string, inView: string) => Promise<ActionResult>) | undefined;
   readonly onRemove: ((vantagePointId: string) => Promise<ActionResult>) | undefined;
   readonly onRemovePicture: (pictureId: string) => Promise<ActionResult>;
+  readonly onMissed: MissedBeforeProps['onMissed'];
 }
 
 /** Spots that can be found again, with their pictures by moment. */
@@ -31,9 +33,12 @@ export function VantagePoints({
   onAdd,
   onRemove,
   onRemovePicture,
+  onMissed,
 }: VantagePointsProps) {
   const router = useRouter();
   const { mutate } = useMutation();
+  const hasBefore = ({ id }: VantagePoint) =>
+    pictures.some(({ vantagePointId, moment }) => vantagePointId === id && moment === 'before');
   // A picture that arrives shows up, whatever page of the room it was sent from.
   useEffect(() => pictureOutbox.onKept(() => router.refresh()), [router]);
   return (
@@ -79,6 +84,9 @@ export function VantagePoints({
                 />
               ))}
           </div>
+          {shownMoments.includes('before') && !hasBefore(vantagePoint) && (
+            <MissedBefore vantagePoint={vantagePoint} onMissed={onMissed} />
+          )}
         </section>
       ))}
       {onAdd && <AddVantagePoint onAdd={onAdd} isFirst={vantagePoints.length === 0} />}

@@ -9,9 +9,12 @@ import { useMutation } from '../useMutation';
 /** The hours a room took, noted by the organizer; later estimates are corrected by them. */
 export function HoursNote({
   workedMinutes,
+  ranMinutes,
   onNote,
 }: {
   workedMinutes: number | null;
+  /** What the sessions of this room ran, pauses left out. */
+  ranMinutes: number;
   onNote: (hours: string) => Promise<ActionResult>;
 }) {
   const { mutate, fields } = useMutation({ showsFields: true });
@@ -21,17 +24,32 @@ export function HoursNote({
     if (typed === known) return;
     await mutate(() => onNote(typed));
   };
+  const ran = String(Math.round((ranMinutes / 60) * 10) / 10);
   return (
-    <TextField
-      label="Hours worked here"
-      measure
-      inputMode="decimal"
-      value={typed}
-      error={fields.hours}
-      hint="Makes the next estimates better."
-      onChange={(event) => setTyped(event.target.value)}
-      onBlur={() => void keep()}
-      onKeyDown={(event) => event.key === 'Enter' && void keep()}
-    />
+    <div>
+      <TextField
+        label="Hours worked here"
+        measure
+        inputMode="decimal"
+        value={typed}
+        error={fields.hours}
+        hint="Makes the next estimates better."
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={() => void keep()}
+        onKeyDown={(event) => event.key === 'Enter' && void keep()}
+      />
+      {ranMinutes >= 3 && typed !== ran && (
+        <button
+          type="button"
+          className="mt-1 min-h-9 text-[14px] text-rim underline underline-offset-3 max-md:min-h-11"
+          onClick={() => {
+            setTyped(ran);
+            void mutate(() => onNote(ran));
+          }}
+        >
+          its sessions ran {ran} hours: take that
+        </button>
+      )}
+    </div>
   );
 }

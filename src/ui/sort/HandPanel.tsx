@@ -5,7 +5,6 @@ import { format, parseISO } from 'date-fns';
 import { Minus, Plus, ShieldAlert } from 'lucide-react';
 import { useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 
-import { formatLitres, formatMass } from '@/core/shared';
 import { cautionWords, reasonWords, sayFigures } from './sortWords';
 import { SizeField } from './SizeField';
 import { toggle } from './toggle';

@@ -1,11 +1,12 @@
 'use client';
 
-import { Play, SkipForward } from 'lucide-react';
-import { useState } from 'react';
+import { Pause, Play, SkipForward } from 'lucide-react';
+import { useState, type ReactNode } from 'react';
 
 import { createRandom } from '@/core/shared';
 import {
   earlierIntervalsOf,
+  isPaused,
   readClock,
   sessionProgressOf,
   type DecisionEvent,
@@ -37,6 +38,10 @@ export interface SessionBarProps {
   readonly agreedMethod: string;
   readonly onStart: (typed: SessionTyped) => Promise<ActionResult>;
   readonly onStep: (sessionId: string, way: 'next' | 'end') => Promise<ActionResult>;
+  readonly onPause: (sessionId: string) => Promise<ActionResult>;
+  readonly onChangeSteps: (sessionId: string, steps: Session['steps']) => Promise<ActionResult>;
+  /** What the room should make possible again, asked once a session has ended. */
+  readonly endChecks: ReactNode;
   readonly onKeepMethod: (name: string, steps: Session['steps']) => Promise<ActionResult>;
 }
 
@@ -57,6 +62,7 @@ export function SessionBar(props: SessionBarProps) {
             : 'Steps with their own clock, pace and forecast. The bench works without, too.'}
         </span>
         {start}
+        {session && props.endChecks}
       </div>
     );
   }
@@ -74,6 +80,8 @@ function RunningSession({
   sectionName,
   log,
   onStep,
+  onPause,
+  onChangeSteps,
   onKeepMethod,
 }: SessionBarProps & { readonly session: Session }) {
   const { mutate, isPending: isBusy } = useMutation();
@@ -116,11 +124,25 @@ function RunningSession({
         >
           {minutesWords(clock.stepLeftMinutes)}{' '}
           <span className="text-[13px] font-normal text-soft">
+            {isPaused(session) ? 'paused, ' : ''}
             {isOver ? 'over' : 'left'}
             <span className="max-md:hidden"> · {minutesWords(clock.totalLeftMinutes)} in all</span>
           </span>
         </p>
         <span className="flex shrink-0 gap-1.5">
+          <Button
+            disabled={isBusy}
+            aria-label={isPaused(session) ? 'Go on with the session' : 'Pause the session'}
+            onClick={() => void mutate(() => onPause(session.id))}
+          >
+            {isPaused(session) ? (
+              <>
+                <Play size={15} aria-hidden="true" /> Go on
+              </>
+            ) : (
+              <Pause size={15} aria-hidden="true" />
+            )}
+          </Button>
           <Button disabled={isBusy} onClick={() => step(isLast ? 'end' : 'next')}>
             <SkipForward size={15} aria-hidden="true" />{' '}
             {isLast ? 'End' : (session.steps[clock.stepIndex + 1]?.name ?? 'Next')}
@@ -139,7 +161,13 @@ function RunningSession({
       >
         {progressWords(progress, now)}
       </p>
-      <StepList session={session} activeIndex={clock.stepIndex} onKeepMethod={onKeepMethod}>
+      <StepList
+        key={session.steps.map(({ name }) => name).join('|')}
+        session={session}
+        activeIndex={clock.stepIndex}
+        onKeepMethod={onKeepMethod}
+        onChangeSteps={(steps) => onChangeSteps(session.id, steps)}
+      >
         <p className="mb-1 text-[13.5px] text-soft md:hidden">
           {clock.step.guidance} {progressWords(progress, now)}
         </p>

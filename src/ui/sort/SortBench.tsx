@@ -269,13 +269,7 @@ export function SortBench({
           onCancel={stopAsking}
         />
       )}
-      <VerdictBoxes
-        ref={boxesRef}
-        tally={bench.tally}
-        roomLitres={roomLitres}
-        isReady={inHand !== undefined}
-        onPick={pick}
-      />
+      <VerdictBoxes ref={boxesRef} tally={bench.tally} roomLitres={roomLitres} onPick={pick} />
       <CarryCalls
         boxes={bench.boxes}
         carries={data.carries}

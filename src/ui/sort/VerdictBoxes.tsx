@@ -12,12 +12,11 @@ interface VerdictBoxesProps {
   readonly ref: Ref<HTMLDivElement>;
   readonly tally: Readonly<Record<Verdict, Amount>>;
   readonly roomLitres: number;
-  readonly isReady: boolean;
   readonly onPick: (verdict: Verdict) => void;
 }
 
 /** Open boxes that fill: the level is that of the box being filled, by litres or weight. */
-export function VerdictBoxes({ ref, tally, roomLitres, isReady, onPick }: VerdictBoxesProps) {
+export function VerdictBoxes({ ref, tally, roomLitres, onPick }: VerdictBoxesProps) {
   return (
     <div
       ref={ref}
@@ -36,7 +35,7 @@ export function VerdictBoxes({ ref, tally, roomLitres, isReady, onPick }: Verdic
           amount={tally[verdict]}
           isLarge={i < 3}
           roomLitres={roomLitres}
-          isReady={isReady}
+
           onPick={onPick}
         />
       ))}
@@ -44,13 +43,13 @@ export function VerdictBoxes({ ref, tally, roomLitres, isReady, onPick }: Verdic
   );
 }
 
-interface VerdictBoxProps extends Pick<VerdictBoxesProps, 'roomLitres' | 'isReady' | 'onPick'> {
+interface VerdictBoxProps extends Pick<VerdictBoxesProps, 'roomLitres' | 'onPick'> {
   readonly verdict: Verdict;
   readonly amount: Amount;
   readonly isLarge: boolean;
 }
 
-function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: VerdictBoxProps) {
+function VerdictBox({ verdict, amount, isLarge, roomLitres, onPick }: VerdictBoxProps) {
   const { icon: Icon, color } = verdictLooks[verdict];
   const box = boxLevelOf(amount);
   // What is kept fills the room; everything else fills boxes that are carried out.
@@ -75,12 +74,11 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, isReady, onPick }: V
         isLarge
           ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-2.5 max-md:py-2'
           : 'h-[70px] px-2.5 py-2 max-md:col-span-2 max-md:h-[48px] max-md:py-1',
-        isReady ? '' : 'opacity-90',
       )}
     >
       <span
         aria-hidden="true"
-        className="absolute inset-x-0 bottom-0 rounded-b-[4px] bg-current opacity-[0.13] transition-[height] duration-300"
+        className="absolute inset-x-0 bottom-0 rounded-b-[4px] bg-current opacity-[0.09] transition-[height] duration-300"
         style={{ height: `${level * 100}%` }}
       />
       {/* The open flaps: a box that has no lid yet. */}

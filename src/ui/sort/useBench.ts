@@ -113,8 +113,11 @@ export function useBench({
       ),
     [roomGroups, known, own, neverLeaves, lengthUnit],
   );
-  const { line, groupTyped } = splitGroup(typed);
-  const parsed = useMemo(() => withDateReason(parse(line), today), [parse, line, today]);
+  const { groupTyped } = splitGroup(typed);
+  const parsed = useMemo(
+    () => withDateReason(parse(splitGroup(typed).line), today),
+    [parse, typed, today],
+  );
   const named = groupTyped === undefined ? undefined : findGroupByStart(roomGroups, groupTyped);
   const inHand: InHand | undefined =
     parsed && applyChanges({ ...parsed, groupId: named?.id ?? parsed.groupId }, changes);

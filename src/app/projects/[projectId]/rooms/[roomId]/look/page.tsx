@@ -5,6 +5,7 @@ import { notFound } from 'next/navigation';
 import { RoomFrame } from '@/app/RoomFrame';
 import {
   addVantagePointAction,
+  missBeforeAction,
   removePictureAction,
   removeVantagePointAction,
 } from '@/app/actions/look';
@@ -203,6 +204,7 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
         onAdd={addVantagePointAction.bind(null, projectId, roomId)}
         onRemove={removeVantagePointAction.bind(null, projectId)}
         onRemovePicture={removePictureAction.bind(null, projectId)}
+        onMissed={missBeforeAction.bind(null, projectId)}
       />
     </RoomFrame>
   );

@@ -3,9 +3,11 @@ import { format } from 'date-fns';
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
-import { removePictureAction } from '@/app/actions/look';
+import { missBeforeAction, removePictureAction } from '@/app/actions/look';
 import { answerCheckAction, noteHoursAction } from '@/app/actions/plan';
 import { formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
+import { workedMinutesOf } from '@/core/sort';
+import { listSessions } from '@/data/sessionRepo';
 import { pairPictures, roomResultsOf, type RoomResults } from '@/core/show';
 import { answerRoomChecks } from '@/server/look/roomChecks';
 import { openRoom } from '@/server/desk/openRoom';
@@ -28,7 +30,7 @@ export default async function ShowPage({
   const { projectId, roomId } = await params;
   const opened = await openRoom(projectId, roomId, 'fixtures');
   if (!opened) notFound();
-  const { records, own } = opened;
+  const { db, records, own } = opened;
   const { currency } = records.project;
   const results = roomResultsOf(own);
   const answers = answerRoomChecks(records, own.room.id);
@@ -37,6 +39,13 @@ export default async function ShowPage({
   );
   const pairs = pairPictures(vantagePoints, records.pictures);
   const waiting = pairs.filter(({ before, after }) => before && !after);
+  const sessions = await listSessions(db, own.room.id);
+  const ranMinutes = sessions.reduce(
+    (sum, session) =>
+      sum +
+      (session.endedAt === null ? 0 : workedMinutesOf(session, session.startedAt, session.endedAt)),
+    0,
+  );
   const hasPair = pairs.some(({ before, after }) => before && after);
   const query = `/api/projects/${projectId}`;
   const tray = (
@@ -44,6 +53,7 @@ export default async function ShowPage({
       <WhereItWent byVerdict={results.byVerdict} />
       <HoursNote
         workedMinutes={own.room.workedMinutes}
+        ranMinutes={ranMinutes}
         onNote={noteHoursAction.bind(null, { projectId, roomId })}
       />
       <section>
@@ -108,6 +118,13 @@ export default async function ShowPage({
         className={`mt-3 grid items-start gap-4 ${hasPair ? 'md:grid-cols-[minmax(0,1fr)_190px] print:block' : ''}`}
       >
         <div className="grid gap-3 empty:hidden">
+          {pairs
+            .filter(({ vantagePoint, before }) => !before && vantagePoint.beforeMissed !== null)
+            .map(({ vantagePoint }) => (
+              <p key={vantagePoint.id} className="panel px-4 py-3">
+                <b>No picture before, {vantagePoint.name}:</b> {vantagePoint.beforeMissed}
+              </p>
+            ))}
           {pairs.map(({ vantagePoint, before, after }) =>
             before && after ? (
               <BeforeAfter
@@ -146,7 +163,7 @@ export default async function ShowPage({
           <Figure
             value={String(results.reusedContainerCount)}
             label="containers reused"
-            note={`${results.boughtContainerCount} new ones${results.toBuyContainerCount > 0 ? `, ${results.toBuyContainerCount} planned` : ''}`}
+            note={sayNew(results)}
           />
         </dl>
       </div>
@@ -174,6 +191,7 @@ export default async function ShowPage({
           onAdd={undefined}
           onRemove={undefined}
           onRemovePicture={removePictureAction.bind(null, projectId)}
+          onMissed={missBeforeAction.bind(null, projectId)}
         />
       </div>
     </RoomFrame>
@@ -187,3 +205,8 @@ function sayLeft({ all, left, waiting }: RoomResults): string {
   const out = `of ${all.count} · ${formatLitres(left.litres)} · ${formatMass(left.massG)}`;
   return waiting.count === 0 ? out : `${out}; ${waiting.count} more wait to leave`;
 }
+
+const sayNew = ({ boughtContainerCount, toBuyContainerCount }: RoomResults): string =>
+  toBuyContainerCount > 0
+    ? `${boughtContainerCount} new ones, ${toBuyContainerCount} planned`
+    : `${boughtContainerCount} new ones`;

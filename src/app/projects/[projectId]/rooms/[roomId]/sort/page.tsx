@@ -4,9 +4,12 @@ import { RoomFrame } from '@/app/RoomFrame';
 import { arrangeAction } from '@/app/actions/drafts';
 import { addGroupAction } from '@/app/actions/groups';
 import { keepKindAction } from '@/app/actions/kinds';
+import { answerCheckAction, saveRoutineBreaksAction } from '@/app/actions/plan';
 import {
   carryBoxAction,
+  changeStepsAction,
   noteDebtAction,
+  pauseSessionAction,
   saveOwnMethodAction,
   settleDebtAction,
   startSessionAction,
@@ -17,6 +20,8 @@ import { openListsOf } from '@/core/sort';
 import { listOwnMethods, listSessions } from '@/data/sessionRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { loadBench } from '@/server/sort/loadBench';
+import { answerRoomChecks } from '@/server/look/roomChecks';
+import { EndChecks } from '@/ui/sort/EndChecks';
 import { RoomMap } from '@/ui/sort/RoomMap';
 import { SortBench } from '@/ui/sort/SortBench';
 import { SortTray } from '@/ui/sort/SortTray';
@@ -29,7 +34,7 @@ export default async function SortPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'people');
+  const opened = await openRoom(projectId, roomId, 'people', 'fixtures');
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const { project, people } = records;
@@ -89,6 +94,17 @@ export default async function SortPage({
             schoolIn('method', own.room.schools, project.terms.schools)?.choice ?? 'empty-all',
           onStart: startSessionAction.bind(null, place),
           onStep: stepSessionAction.bind(null, place),
+          onPause: pauseSessionAction.bind(null, place),
+          onChangeSteps: changeStepsAction.bind(null, place),
+          endChecks: (
+            <EndChecks
+              answers={answerRoomChecks(records, own.room.id)}
+              breaks={own.room.routineBreaks}
+              measureUnit={project.units}
+              onAnswer={answerCheckAction.bind(null, place)}
+              onSaveBreaks={saveRoutineBreaksAction.bind(null, place)}
+            />
+          ),
           onKeepMethod: saveOwnMethodAction.bind(null, projectId),
         }}
         onAddGroup={addGroupAction.bind(null, projectId, roomId)}

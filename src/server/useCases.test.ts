@@ -28,7 +28,16 @@ import {
   removeOwnedContainer,
   type ContainerInput,
 } from './fit/addContainer';
-import { createFitRequest, dropFit, takeFit } from './fit/takeFit';
+import {
+  checkTakenFit,
+  createFitRequest,
+  dropFit,
+  fitNames,
+  listFitContainers,
+  takeFit,
+} from './fit/takeFit';
+import { noteFitWish } from './fit/wishes';
+import { saveUnit } from './look/saveUnit';
 import {
   addPurchase,
   loadRoomShopping,
@@ -170,18 +179,55 @@ test.each([
   expect((await records()).fits).toEqual([]);
 });
 
-test('moving or changing a group takes the fits it touches back', async () => {
+test('a fit that was taken stays, whatever changes around it, and says what is wrong with it', async () => {
   const answer = await aFittedHall();
   await takeFit(db, HOME, { bayId: shelf, prefer: 'cost', answer });
-  await changeGroup(db, HOME, { groupId: aGroup().id, change: { lid: 'required' } });
-  expect((await records()).fits).toEqual([]);
+  const rules = async () => {
+    const now = await loadRecords(db, HOME, ...fitNames);
+    const [fit] = now.fits;
+    if (!fit) throw new Error('the fit is gone');
+    expect(fit.answer.placements).toEqual(answer.placements);
+    const priced = await listFitContainers(db, now);
+    return [...new Set(checkTakenFit(now, priced, fit).map(({ rule }) => rule))];
+  };
+  expect(await rules()).toEqual([]);
+  // A container that is added, or not wanted any more, changes nothing about what was taken.
+  await addOwnedContainer(db, HOME, { ...tin, count: 3 });
+  const [placed] = answer.placements;
+  if (!placed) throw new Error('the fit stands on something');
+  await noteFitWish(db, HOME, shelf, {
+    kind: 'forbid',
+    containerId: containerIdSchema.parse(placed.containerId),
+  });
+  expect(await rules()).toEqual([]);
+  // More of the group than its containers hold.
+  await changeGroup(db, HOME, { groupId: aGroup().id, change: { uncountedLitres: 400 } });
+  expect(await rules()).toContain('litres');
+  await moveChange(db, HOME, 'undo');
+  expect(await rules()).toEqual([]);
+  // The group wants no lid any more.
+  await changeGroup(db, HOME, { groupId: aGroup().id, change: { lid: 'forbidden' } });
+  expect(await rules()).toContain('wish');
+  // The group lives on another place now.
   const put = (bayId: string) =>
     arrange(db, HOME, {
       roomId: HALL,
       ref: 'chosen',
       assignment: [{ groupId: aGroup().id, bayId: bayIdSchema.parse(bayId) }],
     });
-  await expect(put('nowhere')).rejects.toMatchObject({ code: 'not_found' });
+  await put('shelf-2');
+  expect(await rules()).toEqual(['unknown_group']);
+  await put('shelf');
+  // A reading is taken once more, smaller than before.
+  const { units } = await records();
+  const unit = units.find(({ bays }) => bays.some(({ id }) => id === shelf));
+  if (!unit) throw new Error('the hall has a unit');
+  const low = { mm: 60, text: '6 cm' };
+  await saveUnit(db, HOME, {
+    ...unit,
+    bays: unit.bays.map((bay) => (bay.id === shelf ? { ...bay, heightReadings: [low] } : bay)),
+  });
+  expect(await rules()).toContain('outside_bay');
 });
 
 test('the list follows from the fit; bought pieces leave it; the till counts against the share', async () => {
@@ -427,7 +473,8 @@ test('a proposal is taken as one change; what is only said about placing leaves 
     ['Hats', 'shelf-2'],
     ['Gloves', 'shelf'],
   ]);
-  expect((await records()).fits).toEqual([]);
+  // What was taken is kept, and checked where it is shown.
+  expect((await records()).fits).toHaveLength(1);
   await moveChange(db, HOME, 'undo');
   expect((await records()).groups.map(({ bayId }) => bayId)).toEqual(['shelf', null]);
   expect((await records()).fits).toHaveLength(1);

@@ -44,7 +44,10 @@ export async function takeFitAction(
     if (taken.ok) return done;
     return {
       ok: false,
-      message: `This no longer goes in as drawn (${taken.error.slice(0, 3).map(fitFaultWords).join('; ')}). Load the page again.`,
+      message: `This no longer goes in as drawn (${taken.error
+        .slice(0, 3)
+        .map((fault) => fitFaultWords(fault, (id) => id))
+        .join('; ')}). Load the page again.`,
     };
   });
 }

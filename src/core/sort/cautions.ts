@@ -3,7 +3,7 @@ import type { CautionCode } from '../things';
 const CAUTION_WORDS: readonly (readonly [CautionCode, RegExp])[] = [
   [
     'chemical',
-    /\b(bleach|cleaners?|cleaning|descalers?|drain|acid|ammonia|weed ?killers?|slug pellets|turps|pesticides?)\b/i,
+    /\b(bleach|cleaners?|cleaning|descalers?|drain|acid|ammonia|weed ?killers?|slug pellets|turps)\b/i,
   ],
   [
     'medicine',

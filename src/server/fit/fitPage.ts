@@ -1,11 +1,11 @@
 import 'server-only';
 
-import { adviseInsides, findFitFaults } from '@/core/fit';
+import { adviseInsides } from '@/core/fit';
 import { bayInsideOf, findShelvesBeside, hasInside, type Bay } from '@/core/look';
 import { walkBays } from '@/core/place';
 import type { OpenRoom } from '../desk/openRoom';
 import { listOpenPlaces } from './openPlaces';
-import { listFitContainers, litresEachOf, toFitQuestion } from './takeFit';
+import { checkTakenFit, listFitContainers, litresEachOf, toFitQuestion } from './takeFit';
 
 type Opened = Pick<OpenRoom<'fitWishes' | 'people'>, 'db' | 'records' | 'own'>;
 
@@ -29,8 +29,8 @@ export async function loadFitPage({ db, records, own }: Opened, asked: string | 
   const unit = own.units.find(({ id }) => id === bay.unitId);
   const open = listOpenPlaces(records, priced);
   const wishes = records.fitWishes.find(({ bayId }) => bayId === bay.id);
-  const nameOf = (containerId: string) =>
-    records.containers.find(({ id }) => id === containerId)?.name ?? '';
+  const nameOf = (id: string) =>
+    [...records.containers, ...records.groups].find((each) => each.id === id)?.name ?? id;
   return {
     bay,
     unit,
@@ -45,8 +45,9 @@ export async function loadFitPage({ db, records, own }: Opened, asked: string | 
       isTaken: isTaken(each),
     })),
     forbidden: (wishes?.forbidden ?? []).map((id) => ({ id, name: nameOf(id) })),
+    nameOf,
     owned: records.containers.filter(({ projectId }) => projectId !== null),
-    broken: taken ? findFitFaults(request, taken.answer) : [],
+    broken: taken ? checkTakenFit(records, priced, taken) : [],
     shelves: listMovableShelves({ unit, bay, filled, requestOf }),
     roomOpen: { ...open, places: open.places.filter((place) => place.roomId === own.room.id) },
     homeOpenCount: open.places.length,

@@ -96,6 +96,27 @@ export function toFitQuestion(
   return pins.length === 0 ? request : { ...request, pins };
 }
 
+/**
+ * What is wrong with a fit that was taken, as everything measures now. What it stands on counts as it is,
+ * whether it is wished for, sold or priced any more; a sum that differs is no fault.
+ */
+export function checkTakenFit(
+  records: Records<'containers' | 'fitWishes' | 'fits' | 'groups' | 'things' | 'units'>,
+  priced: readonly FitContainer[],
+  fit: TakenFit,
+): FitFault[] {
+  const question = toFitQuestion({ ...records, fitWishes: [] }, priced, fit);
+  const known = new Set(question.containers.map(({ id }) => id));
+  const missing = records.containers
+    .filter(({ id }) => !known.has(id))
+    .filter(({ id }) => fit.answer.placements.some(({ containerId }) => containerId === id))
+    .map((container) => toFitContainer(container, 0));
+  const containers = [...question.containers, ...missing];
+  return findFitFaults({ ...question, containers }, fit.answer).filter(
+    ({ rule }) => rule !== 'totals',
+  );
+}
+
 /** Litres of one usual thing of each group in the request: kept things, counted one by one. */
 export function litresEachOf(
   { things }: Records<'things'>,

@@ -15,7 +15,6 @@ import { atomic, recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import {
   bayRecord,
-  fitRecord,
   groupRecord,
   loadRecords,
   type Records,
@@ -34,7 +33,7 @@ export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'place' | 'bay
 
 /**
  * Keeps a unit with its measures. Bays that are gone lose their fit, and their groups become
- * homeless; a bay whose measures changed loses its fit, for it may no longer go in.
+ * homeless; where only measures changed, a fit that was taken stays and is checked where it is shown.
  * @errors what `layOutUnit` finds, with nothing kept.
  */
 export const saveUnit = atomic(
@@ -66,7 +65,10 @@ export const saveUnit = atomic(
   },
 );
 
-/** Writes a unit with its bays over what was there before, and drops what no longer holds. */
+/**
+ * Writes a unit with its bays over what was there before. A fit that was taken stays, whatever a reading
+ * says now: it is checked again where it is shown.
+ */
 export async function putUnit(
   writer: ChangeWriter,
   records: Records<'groups' | 'sections'>,
@@ -83,7 +85,6 @@ export async function putUnit(
           before?.bays.filter(({ id }) => bays.every((kept) => kept.id !== id)).map(({ id }) => id),
         ),
       });
-    else if (hasChangedInside(bay, after)) await writer.remove(fitRecord, bay.id);
   }
   for (const bay of bays) await writer.put(bayRecord, bay);
 }
@@ -128,30 +129,4 @@ async function removeBay(
       standsBayId: unlessGone(group.standsBayId),
     });
   await writer.remove(bayRecord, bay.id);
-}
-
-function hasChangedInside(before: Bay, after: Bay): boolean {
-  const measures = ({
-    widthReadings,
-    depthReadings,
-    heightReadings,
-    openingWidth,
-    openingHeight,
-    obstacles,
-    moist,
-    pullOut,
-    maxLoadG,
-  }: Bay) =>
-    JSON.stringify([
-      widthReadings,
-      depthReadings,
-      heightReadings,
-      openingWidth,
-      openingHeight,
-      obstacles,
-      moist,
-      pullOut,
-      maxLoadG,
-    ]);
-  return measures(before) !== measures(after);
 }

@@ -18,7 +18,7 @@ import {
 import type { Group } from '@/core/sort';
 import { atomic, recordChange, type ChangeWriter } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { draftRecord, fitRecord, groupRecord, loadRecords, type Records } from '@/data/records';
+import { draftRecord, groupRecord, loadRecords, type Records } from '@/data/records';
 import { createId, nowIso } from '../means';
 
 export type Assignment = readonly { readonly groupId: GroupId; readonly bayId: BayId | null }[];
@@ -115,10 +115,9 @@ export const arrange = atomic(
 
 type Moves = readonly { readonly group: Group; readonly bayId: BayId | null }[];
 
+/** Fits that were taken stay; Fit says what is wrong with them now. */
 async function moveChosen(writer: ChangeWriter, moves: Moves): Promise<void> {
   for (const { group, bayId } of moves) await writer.put(groupRecord, { ...group, bayId });
-  for (const bayId of new Set(moves.flatMap((move) => [move.group.bayId, move.bayId])))
-    if (bayId) await writer.remove(fitRecord, bayId);
 }
 
 const withMoves = ({ places }: Draft, moves: Moves): NonNullable<Draft['places']> => [

@@ -90,9 +90,8 @@ type GroupChange = Partial<
 >;
 
 /**
- * Changes what a group asks of its place and its containers; where it lives is for `arrange`. A
- * taken fit of its bay that
- * the change touches no longer holds and is taken back with it.
+ * Changes what a group asks of its place and its containers; where it lives is for `arrange`. A fit that was
+ * taken stays, and Fit says what is wrong with it.
  */
 export const changeGroup = atomic(
   async (
@@ -108,14 +107,7 @@ export const changeGroup = atomic(
     await recordChange(
       db,
       { projectId, deed: { code: 'group_changed', name: group.name }, now: nowIso() },
-      async (writer) => {
-        await writer.put(groupRecord, after);
-        // How often it is used changes nothing in its containers.
-        const isSameToFit =
-          JSON.stringify({ ...after, placing: null }) ===
-          JSON.stringify({ ...group, placing: null });
-        if (group.bayId && !isSameToFit) await writer.remove(fitRecord, group.bayId);
-      },
+      (writer) => writer.put(groupRecord, after),
     );
   },
 );

@@ -17,6 +17,9 @@ const ICONS: Readonly<Record<FitAim, LucideIcon>> = {
 
 interface AnswerCardProps {
   readonly aim: FitAim;
+  /** Another name than its aim's, and the value it is chosen by. */
+  readonly title?: string;
+  readonly value?: string;
   readonly answer: FitAnswer | undefined;
   readonly request: FitRequest;
   readonly currency: Currency;
@@ -25,12 +28,21 @@ interface AnswerCardProps {
 }
 
 /** One of the four ways, with what it costs and what it leaves. */
-export function AnswerCard({ aim, answer, request, currency, isChosen, isTaken }: AnswerCardProps) {
+export function AnswerCard({
+  aim,
+  title,
+  value = aim,
+  answer,
+  request,
+  currency,
+  isChosen,
+  isTaken,
+}: AnswerCardProps) {
   const Icon = ICONS[aim];
   const { name, about } = aimWords[aim];
   return (
     <RadioGroup.Item
-      value={aim}
+      value={value}
       className={clsx(
         'panel w-full px-3 py-2 text-left',
         isChosen
@@ -40,7 +52,7 @@ export function AnswerCard({ aim, answer, request, currency, isChosen, isTaken }
     >
       <span className="flex items-center justify-between gap-2">
         <span className="flex items-center gap-1.5 font-head text-[15px] font-[650]">
-          <Icon size={16} className="shrink-0 text-rim" aria-hidden="true" /> {name}
+          <Icon size={16} className="shrink-0 text-rim" aria-hidden="true" /> {title ?? name}
         </span>
         {isTaken && <span className="text-[12.5px] font-bold text-rim">taken</span>}
       </span>

@@ -45,13 +45,16 @@ export function FitWorkbench({
 }: FitWorkbenchProps) {
   const { mutate } = useMutation();
   const { answers, isRunning, problem, stop } = useFits(request);
-  const [prefer, setPrefer] = useState<FitAim>(taken?.prefer ?? 'cost');
+  const [chosen, setChosen] = useState<FitAim | 'taken'>(taken ? 'taken' : 'cost');
+  const showsTaken = chosen === 'taken' && taken !== undefined;
+  const prefer = chosen === 'taken' ? (taken?.prefer ?? 'cost') : chosen;
   const [pickedIndex, setPickedIndex] = useState<number>();
-  const answer = answers[prefer] ?? (taken?.prefer === prefer ? taken.answer : undefined);
-  const isTaken =
+  const answer = showsTaken ? taken.answer : answers[prefer];
+  const isAsTaken = (other: FitAnswer | undefined) =>
     taken !== undefined &&
-    answer !== undefined &&
-    JSON.stringify(taken.answer.placements) === JSON.stringify(answer.placements);
+    other !== undefined &&
+    JSON.stringify(taken.answer.placements) === JSON.stringify(other.placements);
+  const isTaken = isAsTaken(answer);
   const take = () =>
     answer &&
     !isTaken &&
@@ -101,22 +104,34 @@ export function FitWorkbench({
       <div className="grid content-start gap-2.5">
         <RadioGroup.Root
           aria-label="Ways to fit it out"
-          value={prefer}
+          value={chosen}
           onValueChange={(next) => {
-            setPrefer(fitAims.find((aim) => aim === next) ?? prefer);
+            setChosen(fitAims.find((aim) => aim === next) ?? 'taken');
             setPickedIndex(undefined);
           }}
           className="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-1"
         >
+          {taken && (
+            <AnswerCard
+              aim={taken.prefer}
+              title="As you took it"
+              value="taken"
+              answer={taken.answer}
+              request={request}
+              currency={currency}
+              isChosen={showsTaken}
+              isTaken
+            />
+          )}
           {fitAims.map((aim) => (
             <AnswerCard
               key={aim}
               aim={aim}
-              answer={answers[aim] ?? (taken?.prefer === aim ? taken.answer : undefined)}
+              answer={answers[aim]}
               request={request}
               currency={currency}
-              isChosen={aim === prefer}
-              isTaken={taken?.prefer === aim}
+              isChosen={chosen === aim}
+              isTaken={isAsTaken(answers[aim])}
             />
           ))}
         </RadioGroup.Root>

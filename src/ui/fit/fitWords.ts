@@ -8,8 +8,53 @@ export const aimWords: Readonly<Record<FitAim, { readonly name: string; readonly
     reuse: { name: 'Reuse first', about: 'as few new pieces as will do' },
     easy: { name: 'Easiest to use', about: 'least to lift away to get at something' },
   };
-export const fitFaultWords = (fault: FitFault): string =>
-  `${fault.subject}: ${fault.rule.replaceAll('_', ' ')}`;
+const FAULT_WORDS: Readonly<Record<FitFault['rule'], string>> = {
+  unknown_container: 'is no longer known',
+  unknown_group: 'no longer lives here',
+  outside_bay: 'stands out of the place',
+  gap: 'stand too close',
+  support: 'has nothing under it',
+  stack_height: 'is stacked too high',
+  stack_load: 'bears too much',
+  opening: 'does not pass the opening',
+  wish: 'is not as the group asks',
+  moist: 'draws damp',
+  content_load: 'holds more than it bears',
+  bay_load: 'is more than the place bears',
+  available: 'is needed in another place too',
+  front_blocked: 'stands before what is used daily',
+  blocked_mass: 'stands before more than 4 kg',
+  litres: 'has more than its containers hold',
+  totals: 'adds up to something else',
+};
+const MENDS: Readonly<Record<FitFault['rule'], string>> = {
+  unknown_container: 'give it up, or take another answer',
+  unknown_group: 'put the group back here, or give the fit up',
+  outside_bay: 'measure once more, or take another answer',
+  gap: 'measure once more, or take another answer',
+  support: 'take another answer',
+  stack_height: 'take another answer',
+  stack_load: 'take another answer',
+  opening: 'measure once more, or take another answer',
+  wish: 'ask less of the group in Place, or take another answer',
+  moist: 'take another answer',
+  content_load: 'keep less of it, or take another answer',
+  bay_load: 'keep less of it, or move a group',
+  available: 'give one of the two up',
+  front_blocked: 'take another answer',
+  blocked_mass: 'take another answer',
+  litres: 'keep less, or take an answer with more room',
+  totals: 'take it once more',
+};
+
+/** What is wrong with a fit that was taken, and what would mend it; ids are said by their names. */
+export function fitFaultWords(fault: FitFault, nameOf: (id: string) => string): string {
+  const subject = fault.subject
+    .split(/( and | for )/)
+    .map((part) => nameOf(part))
+    .join('');
+  return `${subject} ${FAULT_WORDS[fault.rule]} (${MENDS[fault.rule]})`;
+}
 
 /** "30 × 20 × 15 cm": width, depth and height, the unit said once. */
 export function sizeWords(

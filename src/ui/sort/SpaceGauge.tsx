@@ -135,8 +135,13 @@ function wordFit({ space, inHand, tally }: Bench, roomLitres: number): string {
   const off = space.offLitres >= 0.5 ? ` ± ${formatLitres(space.offLitres)}` : '';
   const all = inHand.count === 1 ? 'it' : `all ${inHand.count}`;
   // Nearer to the edge than the figures are known.
-  if (Math.abs(spare) < space.offLitres)
-    return `${all} may not fit: ${formatLitres(Math.abs(spare))} ${spare >= 0 ? 'to spare' : 'too much'}${off}`;
+  if (Math.abs(spare) < space.offLitres) {
+    const words = `${all} may not fit: ${formatLitres(Math.abs(spare))} ${spare >= 0 ? 'to spare' : 'too much'}${off}`;
+    const some = space.fittingCount ?? 0;
+    return some < inHand.count
+      ? `${words}; ${some} of ${inHand.count} fit at the usual size`
+      : words;
+  }
   if (space.overLitres === 0)
     return `${all} ${inHand.count === 1 ? 'fits' : 'fit'}, ${formatLitres(spare)} to spare${off}`;
   const fitting = space.fittingCount ?? 0;

@@ -86,9 +86,12 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       </div>
       {view.broken.length > 0 && (
         <p role="alert" className="warn mb-2.5">
-          Something was changed since this fit was taken, and it no longer goes in as drawn:{' '}
-          {view.broken.slice(0, 3).map(fitFaultWords).join('; ')}. Take one of the answers below, or
-          give it up.
+          Something was changed since this fit was taken. It stays as you took it, but:{' '}
+          {view.broken
+            .slice(0, 3)
+            .map((fault) => fitFaultWords(fault, view.nameOf))
+            .join('; ')}
+          .
         </p>
       )}
       {request.groups.length === 0 && (

@@ -115,3 +115,8 @@ test('the card puts the nearest first, names the one to use first, and what has 
   ]);
   expect(card.undated.map(({ name }) => name)).toEqual(['packet of yeast']);
 });
+
+test('one name in singular and plural is one name', () => {
+  expect(parsePack('tea bag 1226', ['tea bags'])).toMatchObject({ name: 'tea bags' });
+  expect(parsePack('bootss 1226', ['boots'])).toMatchObject({ name: 'boots' });
+});

@@ -1,4 +1,5 @@
 import { findDay } from '../shared';
+import { stemsOf } from '../things';
 
 /** A pack as it is called out in a drawer: its name and its date. */
 export interface ParsedPack {
@@ -32,7 +33,11 @@ export function parsePack(
       : { name: lastName, count, expiresOn: found.day, isCompleted: true };
   if (!/\p{L}/u.test(name)) return undefined;
   const lower = name.toLowerCase();
-  const exact = known.find((each) => each.toLowerCase() === lower);
+  const stems = stemsOf(name).join(' ');
+  // "Tea bag" and "tea bags" are one name.
+  const exact =
+    known.find((each) => each.toLowerCase() === lower) ??
+    known.find((each) => stemsOf(each).join(' ') === stems);
   const completed =
     exact ??
     known.find((each) => each.toLowerCase().startsWith(lower)) ??

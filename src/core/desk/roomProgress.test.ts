@@ -36,6 +36,7 @@ const empty: RoomFacts = {
   things: [],
   fits: [],
   needs: [],
+  isAgreed: false,
 };
 const codesOf = (facts: Partial<RoomFacts>) =>
   roomProgressOf({ ...empty, ...facts }).next.map(({ code }) => code);
@@ -81,6 +82,7 @@ test('a group in its place asks for containers, one that stands as it is does no
       plan: { walls: Array.from({ length: 4 }, () => ({ length: mm(3000), turn: 'right' })) },
     }),
     sections: [aSection()],
+    isAgreed: true,
     vantagePoints: [spot],
     pictures: [picture('before')],
   };
@@ -95,4 +97,27 @@ test('a group in its place asks for containers, one that stands as it is does no
       pictures: [picture('before'), picture('after')],
     }),
   ).toEqual([]);
+});
+
+test('what cannot be taken any more is not asked for, and what is missed is not either', () => {
+  const facts = { vantagePoints: [spot] };
+  expect(codesOf(facts)).toContain('take_before');
+  expect(codesOf({ ...facts, pictures: [picture('after')] })).not.toContain('take_before');
+  const missed = { ...spot, beforeMissed: 'The bed was moved the evening before.' };
+  expect(codesOf({ vantagePoints: [missed] })).not.toContain('take_before');
+  expect(codesOf({ vantagePoints: [missed] })).toContain('take_after');
+});
+
+test('nothing is agreed before somebody has agreed, whatever budget and sections there are', () => {
+  const facts = {
+    ...empty,
+    room: { ...room, budgetMinor: 100 },
+    units: [aUnit()],
+    sections: [aSection()],
+  };
+  expect(roomProgressOf(facts).doneSteps).not.toContain('agree');
+  expect(codesOf(facts)).toContain('get_agreement');
+  expect(roomProgressOf({ ...facts, isAgreed: true }).doneSteps).toContain('agree');
+  // A budget alone is no step that an empty room has done.
+  expect(roomProgressOf({ ...empty, room: facts.room }).doneRatio).toBe(0);
 });

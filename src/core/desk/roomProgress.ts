@@ -23,6 +23,7 @@ export type NextStep =
   | { readonly step: 'look'; readonly code: 'measure_walls' }
   | { readonly step: 'agree'; readonly code: 'set_room_budget' }
   | { readonly step: 'agree'; readonly code: 'make_sections' }
+  | { readonly step: 'agree'; readonly code: 'get_agreement' }
   | { readonly step: 'sort'; readonly code: 'start_sorting' }
   | { readonly step: 'sort'; readonly code: 'ask_client'; readonly count: number }
   | { readonly step: 'sort'; readonly code: 'decide_later'; readonly count: number }
@@ -51,6 +52,8 @@ export interface RoomFacts {
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
   readonly fits: readonly TakenFit[];
+  /** Whether the household has agreed to the work. */
+  readonly isAgreed: boolean;
   /** Lines of the shopping list: containers, what was put down by hand, materials. */
   readonly needs: readonly Pick<ContainerNeed, 'qty' | 'hadQty'>[];
 }
@@ -77,7 +80,7 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
   ];
   const hasBegun: Readonly<Record<Step, boolean>> = {
     look: facts.units.length > 0,
-    agree: facts.room.budgetMinor > 0,
+    agree: facts.isAgreed,
     sort: facts.things.length > 0,
     place: facts.groups.some((group) => group.bayId !== null),
     fit: facts.fits.length > 0,
@@ -93,8 +96,9 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
 function lookGaps({ room, units, vantagePoints, pictures }: RoomFacts): NextStep[] {
   const gaps: NextStep[] = [];
   if (vantagePoints.length === 0) gaps.push({ step: 'look', code: 'add_vantage_point' });
-  for (const { vantagePoint, before } of pairPictures(vantagePoints, pictures)) {
-    if (!before && vantagePoint.beforeMissed === null)
+  for (const { vantagePoint, before, after } of pairPictures(vantagePoints, pictures)) {
+    // Once there is an after, no before can be taken any more.
+    if (!before && !after && vantagePoint.beforeMissed === null)
       gaps.push({ step: 'look', code: 'take_before', vantagePointName: vantagePoint.name });
   }
   if (units.length === 0) gaps.push({ step: 'look', code: 'add_unit' });
@@ -114,11 +118,12 @@ function lookGaps({ room, units, vantagePoints, pictures }: RoomFacts): NextStep
   return gaps;
 }
 
-const agreeGaps = ({ room, units, sections }: RoomFacts): NextStep[] => [
+const agreeGaps = ({ room, units, sections, isAgreed }: RoomFacts): NextStep[] => [
   ...(room.budgetMinor === 0 ? [{ step: 'agree', code: 'set_room_budget' } as const] : []),
   ...(units.length > 0 && sections.length === 0
     ? [{ step: 'agree', code: 'make_sections' } as const]
     : []),
+  ...(sections.length > 0 && !isAgreed ? [{ step: 'agree', code: 'get_agreement' } as const] : []),
 ];
 
 function sortGaps({ things }: RoomFacts): NextStep[] {

@@ -1,4 +1,4 @@
-import type { CautionCode } from '../things';
+import { anyWord, type CautionCode } from '../things';
 
 const CAUTION_WORDS: readonly (readonly [CautionCode, RegExp])[] = [
   [
@@ -7,7 +7,10 @@ const CAUTION_WORDS: readonly (readonly [CautionCode, RegExp])[] = [
   ],
   [
     'medicine',
-    /\b(medicines?|first aid|(?<!dishwasher |washing |laundry )tablets?|pills?|syrups?|antibiotics?|inhalers?|ointments?|prescriptions?)\b/i,
+    anyWord(
+      'medicines?|first aid|(?<!dishwasher |washing |laundry )tablets?|pills?|syrups?|antibiotics?|' +
+        'inhalers?|ointments?|prescriptions?',
+    ),
   ],
   [
     'blade',

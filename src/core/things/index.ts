@@ -33,3 +33,4 @@ export type { OwnKind } from './piece';
 export type { Figure } from './sizeThing';
 export type { Family, Kind, Range } from './readVocabulary';
 export { stemsOf } from './readWords';
+export { anyWord } from './patterns';

@@ -14,6 +14,7 @@ import { labelTextsOf } from '../shop/materials';
 
 /** What the desk and the lid tell of a home: how far each room is. */
 export const deskNames = [
+  'agreements',
   'carries',
   'containers',
   'fits',
@@ -55,7 +56,7 @@ interface ProjectOnDesk extends DeskSummary {
 }
 
 /** Goes up whenever a summary says something else of the same home. */
-const SUMMARY_VERSION = 2;
+const SUMMARY_VERSION = 3;
 
 /**
  * Every home on the desk with what is next in each of its rooms. What was worked out of a home is kept
@@ -117,6 +118,7 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
     : [];
   return roomProgressOf({
     ...own,
+    isAgreed: records.agreements.length > 0,
     sections: records.sections.filter((section) => section.roomId === roomId),
     vantagePoints,
     pictures: records.pictures.filter((picture) =>

@@ -5,6 +5,8 @@ import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/sh
 import { hoursWords } from './agreeWords';
 
 interface EstimateBandProps {
+  /** The day it has to be ready. */
+  readonly readyBy: string | null;
   readonly estimate: ProjectEstimate;
   readonly finished: readonly FinishedRoom[];
   readonly backward: BackwardPlan | undefined;
@@ -13,7 +15,14 @@ interface EstimateBandProps {
 }
 
 /** What the work comes to: hours, visits, fee and the latest day to begin, each with its range. */
-export function EstimateBand({ estimate, finished, backward, terms, currency }: EstimateBandProps) {
+export function EstimateBand({
+  estimate,
+  finished,
+  backward,
+  readyBy,
+  terms,
+  currency,
+}: EstimateBandProps) {
   const { visits, feeMinor } = estimate;
   return (
     <section aria-label="Estimate" className="panel border-t-4 border-t-rim p-4">
@@ -41,11 +50,11 @@ export function EstimateBand({ estimate, finished, backward, terms, currency }: 
         />
         <Part
           label="Next visit at the latest"
-          value={backward ? format(parseISO(backward.latestStart), 'd MMM') : 'no date set'}
+          value={backward ? format(parseISO(backward.latestStart), 'd MMM') : noneWords(readyBy)}
           note={
             backward
               ? backwardWords(backward, estimate.visitsLeft, terms.visitsPerWeek)
-              : 'set the day it has to be ready'
+              : noneNote(readyBy)
           }
           isAsking={backward !== undefined && !backward.doesFit}
         />
@@ -100,6 +109,12 @@ export function EstimateBand({ estimate, finished, backward, terms, currency }: 
     </section>
   );
 }
+
+const noneWords = (readyBy: string | null): string =>
+  readyBy === null ? 'no date set' : 'none left';
+
+const noneNote = (readyBy: string | null): string =>
+  readyBy === null ? 'set the day it has to be ready' : 'every section is done';
 
 const wholeMoney = (minor: number, currency: Currency): string =>
   formatMoney(minor, currency).replace(/[.,]00(?=\D|$)/, '');

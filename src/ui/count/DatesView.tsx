@@ -16,6 +16,7 @@ import {
   type DecisionEvent,
   type Group,
   type Thing,
+  correctThing,
   createParser,
   factsOf,
   foldDecisions,
@@ -24,7 +25,7 @@ import {
   type ParsedThing,
   splitPile,
 } from '@/core/sort';
-import type { OwnKind } from '@/core/things';
+import { stemsOf, type OwnKind } from '@/core/things';
 import { createUuid } from '../createUuid';
 import { buttonClass } from '../primitives/Button';
 import { sendDecisions } from '../sort/sendDecisions';
@@ -58,9 +59,10 @@ export function DatesView({ projectId, roomId, things, groups, own, today }: Dat
   const known = new Set(things.map(({ id }) => id));
   const mine = foldDecisions(added);
   const all = [
-    ...things.filter(
-      ({ id }) => !added.some((event) => event.thingId === id && event.kind === 'undone'),
-    ),
+    ...things
+      .filter(({ id }) => !added.some((event) => event.thingId === id && event.kind === 'undone'))
+      // What was read here just now is how the thing stands.
+      .map((thing) => mine.find(({ id }) => id === thing.id) ?? thing),
     ...mine.filter(({ id }) => !known.has(id)),
   ];
   const send = (events: readonly DecisionEvent[]) => {
@@ -76,6 +78,24 @@ export function DatesView({ projectId, roomId, things, groups, own, today }: Dat
       pack.expiresOn === undefined
         ? { verdict: 'keep' as const, to: '', isOut: false }
         : outcomeByDate(sized.goesTo, pack.expiresOn, today);
+    // A pack that is here without its date gets it; a second one is not made of it.
+    const undated = undatedOf(all, pack);
+    if (undated && pack.expiresOn !== undefined) {
+      const { verdict, to, isOut } = outcome;
+      send([
+        correctThing(
+          undated,
+          {
+            verdict,
+            to,
+            expiresOn: pack.expiresOn,
+            reasons: isOut ? ['out_of_date'] : [...undated.reasons],
+          },
+          createMeans(),
+        ),
+      ]);
+      return;
+    }
     const pile: Parameters<typeof splitPile>[0] = {
       id: createThingId(),
       roomId,
@@ -124,6 +144,18 @@ export function DatesView({ projectId, roomId, things, groups, own, today }: Dat
       </div>
       <Card projectId={projectId} roomId={roomId} things={all} today={today} />
     </div>
+  );
+}
+
+/** A kept thing of that name and number that nobody has read a date of. */
+function undatedOf(things: readonly Thing[], pack: ParsedPack): Thing | undefined {
+  const key = stemsOf(pack.name).join(' ');
+  return things.find(
+    (thing) =>
+      isKept(thing) &&
+      thing.expiresOn === undefined &&
+      thing.count === pack.count &&
+      stemsOf(thing.name).join(' ') === key,
   );
 }
 

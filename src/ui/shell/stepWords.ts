@@ -32,6 +32,8 @@ export function nextStepWords(next: NextStep): string {
       return 'Set this room’s share of the budget';
     case 'make_sections':
       return 'Divide the room into sections, each for one visit';
+    case 'get_agreement':
+      return 'Agree on the work: who agreed, and to what';
     case 'start_sorting':
       return 'Sort the first thing';
     case 'ask_client':
@@ -78,6 +80,8 @@ export function stepStatus(
       return { word: 'no budget', isMissing: true };
     case 'make_sections':
       return { word: 'no sections', isMissing: false };
+    case 'get_agreement':
+      return { word: 'not agreed', isMissing: false };
     case 'start_sorting':
       return { word: 'not begun', isMissing: false };
     case 'ask_client':

@@ -86,7 +86,12 @@ export default async function AgreePage({
         </Link>
       </div>
       <div className="grid gap-4">
-        <EstimateBand {...loaded} terms={project.terms} currency={project.currency} />
+        <EstimateBand
+          readyBy={project.readyBy}
+          {...loaded}
+          terms={project.terms}
+          currency={project.currency}
+        />
         <SectionBoard
           estimates={loaded.estimate.sections}
           rooms={rooms}

@@ -44,9 +44,9 @@ test('by keyboard alone: sort, carry a tag, take a fit, and undo it', async ({ p
   // A verdict while typing, and where it goes by its digit.
   await page.keyboard.type('3 odd gloves');
   await page.keyboard.press('Alt+r');
-  await page.keyboard.press('2');
+  await page.keyboard.press('1');
   await expect(page.getByRole('button', { name: /^Recycle: 3 so far/ })).toBeVisible();
-  await sees(page, 'to shred');
+  await sees(page, 'to textile bank');
   await allKept(page);
 
   await goTo(page, 'Place');

@@ -40,7 +40,9 @@ test('the demo is sound: units hold their places, fits break no rule, pictures a
       'groups',
       'pictures',
       'project',
+      'purchases',
       'rooms',
+      'shortages',
       'things',
       'units',
     );

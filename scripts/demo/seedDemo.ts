@@ -456,6 +456,7 @@ async function buy(db: Db, room: DemoRoom, project: Project): Promise<void> {
     'containers',
     'fits',
     'giftCards',
+    'shortages',
     'groups',
     'handNeeds',
     'materials',

@@ -288,6 +288,19 @@ export async function listRecentHistories(
   return [...rows].sort((a, b) => a.seq - b.seq).map((row) => readEvent(row.event_json));
 }
 
+/** All that was ever said of one thing, in the log's order. */
+export async function listHistory(
+  db: Db,
+  projectId: ProjectId,
+  thingId: string,
+): Promise<DecisionEvent[]> {
+  const rows: readonly EventRow[] = await db('decision_events').where({
+    project_id: projectId,
+    thing_id: thingId,
+  });
+  return [...rows].sort((a, b) => a.seq - b.seq).map((row) => readEvent(row.event_json));
+}
+
 /** Today's things of a project as they were read last, and how far the log had come then. */
 interface ThingCache {
   lastSeq: number;

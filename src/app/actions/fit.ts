@@ -7,9 +7,9 @@ import {
   bayIdSchema,
   containerIdSchema,
   formatCount,
-  formatMoney,
   groupIdSchema,
   projectIdSchema,
+  roomIdSchema,
 } from '@/core/shared';
 import { findProject, loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
@@ -22,6 +22,8 @@ import {
   noteMockCheck,
   type Refit,
 } from '@/server/fit/wishes';
+import { loadRoomShopping, shoppingNames } from '@/server/shop/roomShopping';
+import { sumTillWith, type TillSum } from '@/server/shop/till';
 import type { ActionResult } from '@/ui/actionResult';
 import { typedPositiveLength } from '@/ui/typedValues';
 import { fitFaultWords } from '@/ui/fit/fitWords';
@@ -72,6 +74,30 @@ export async function takeFitsAction(
           message: `${refused.length} no longer go in as drawn and were not taken. Load the page again.`,
         };
   });
+}
+
+/** What the tills take if a place is fitted out with these; undefined where there is no such place. */
+export async function sumTillAction(
+  place: { readonly projectId: string; readonly roomId: string; readonly bayId: string },
+  placed: unknown,
+): Promise<TillSum | undefined> {
+  const input = z
+    .object({
+      projectId: projectIdSchema,
+      roomId: roomIdSchema,
+      bayId: bayIdSchema,
+      placements: fitAnswerSchema.shape.placements,
+    })
+    .safeParse({ ...place, placements: placed });
+  if (!input.success) return undefined;
+  const db = await getDatabase();
+  const records = await loadRecords(db, input.data.projectId, ...shoppingNames);
+  if (records.rooms.every(({ id }) => id !== input.data.roomId)) return undefined;
+  return sumTillWith(
+    await loadRoomShopping(db, records, input.data.roomId),
+    input.data.bayId,
+    input.data,
+  );
 }
 
 /** All open places of the home; undefined where there is no such project. */
@@ -142,7 +168,13 @@ export async function correctContainerAction(
     .object({ projectId: projectIdSchema, containerId: containerIdSchema })
     .safeParse({ projectId, containerId });
   if (!whose.success) return { ok: false, message: 'There is no such container' };
-  const { project } = await loadRecords(db, whose.data.projectId, 'project');
+  const { project, containers, groups } = await loadRecords(
+    db,
+    whose.data.projectId,
+    'containers',
+    'groups',
+    'project',
+  );
   const form = z
     .object({
       width: typedPositiveLength(project.units),
@@ -172,27 +204,17 @@ export async function correctContainerAction(
       ? ''
       : ` ${formatCount(elsewhere, 'place')} of other homes no longer ` +
         `${elsewhere === 1 ? 'holds' : 'hold'} what was taken; each says so when it is opened.`;
-  const here = corrected.value
-    .map((refit) => refitWords(refit, (minor) => formatMoney(minor, project.currency)))
-    .join(' ');
+  const nameOf = (id: string) =>
+    [...containers, ...groups].find((each) => each.id === id)?.name ?? id;
+  const here = corrected.value.map((refit) => refitWords(refit, nameOf)).join(' ');
   return { ...done, words: `${here || 'Noted. It stands in no fit here.'}${other}` };
 }
 
-function refitWords(
-  { bayName, outcome, moreMinor }: Refit,
-  money: (minor: number) => string,
-): string {
-  switch (outcome) {
-    case 'still_fits':
-      return `${bayName}: it still goes in as drawn.`;
-    case 'worked_out_anew':
-      return `${bayName}: worked out anew, ${differenceWords(moreMinor, money)}.`;
-    case 'given_up':
-      return `${bayName}: nothing was found that goes in now; its fit is given up.`;
-  }
-}
-
-function differenceWords(moreMinor: number, money: (minor: number) => string): string {
-  if (moreMinor === 0) return 'at the same cost';
-  return moreMinor > 0 ? `${money(moreMinor)} more` : `${money(-moreMinor)} less`;
+function refitWords({ bayName, faults }: Refit, nameOf: (id: string) => string): string {
+  return faults.length === 0
+    ? `${bayName}: it still goes in as drawn.`
+    : `${bayName}: it stays as it was taken, but ${faults
+        .slice(0, 2)
+        .map((fault) => fitFaultWords(fault, nameOf))
+        .join('; ')}.`;
 }

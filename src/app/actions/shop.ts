@@ -18,11 +18,11 @@ import {
 import { prioritySchema } from '@/core/shop';
 import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { findSubstitutes } from '@/server/fit/wishes';
 import {
   addGiftCard,
   addHandNeed,
   approveNeed,
+  noteShortage,
   removeGiftCard,
   removeHandNeed,
   takeSubstitute,
@@ -38,10 +38,11 @@ import {
   noteReturn,
   removePurchase,
   setNeedPriority,
+  shoppingNames,
 } from '@/server/shop/roomShopping';
+import { listWaysInstead, type WayInstead } from '@/server/shop/till';
 import type { ActionResult } from '@/ui/actionResult';
 import { handNeedFormSchema, returnFormSchema } from '@/ui/shop/shopForms';
-import type { WayInstead } from '@/ui/shop/SoldOut';
 import { typedMoney } from '@/ui/typedValues';
 import { answer, done, showAnew } from './answer';
 import { fitNames } from '@/server/fit/takeFit';
@@ -255,19 +256,28 @@ export async function findSubstitutesAction(
     .safeParse({ ...place, containerId });
   if (!input.success) return [];
   const db = await getDatabase();
-  const records = await loadRecords(db, input.data.projectId, ...fitNames);
-  const bayIds = new Set(
-    records.units
-      .filter(({ roomId }) => roomId === input.data.roomId)
-      .flatMap(({ bays }) => bays.map(({ id }) => id)),
+  const records = await loadRecords(db, input.data.projectId, ...shoppingNames, ...fitNames);
+  return listWaysInstead(db, records, input.data);
+}
+
+/** In front of the shelf: a line is not to be had in a shop, or is there again. */
+export async function noteShortageAction(
+  place: Place,
+  isShort: boolean,
+  line: { readonly needId: string; readonly shopId: string },
+): Promise<ActionResult> {
+  return answer(
+    placeSchema.extend({
+      needId: z.string().min(1).max(120),
+      shopId: shopIdSchema,
+      isShort: z.boolean(),
+    }),
+    { ...place, ...line, isShort },
+    async ({ projectId, ...input }) => {
+      await noteShortage(await getDatabase(), projectId, input);
+      return done;
+    },
   );
-  const found = await findSubstitutes(db, records, { containerId: input.data.containerId, bayIds });
-  return found.map(({ bayId, bayName, names, moreMinor }) => ({
-    bayId,
-    bayName,
-    names,
-    moreMinor,
-  }));
 }
 
 const FAULT_WORDS: Readonly<Record<ServiceFault['code'], string>> = {

@@ -30,6 +30,7 @@ export { findInCatalogue } from './findInCatalogue';
 export {
   containerProductSchema,
   fitWishesSchema,
+  keepChecks,
   mockCheckSchema,
   productKinds,
   takenFitSchema,

@@ -8,7 +8,7 @@ import {
   projectIdSchema,
   priceMinorSchema,
 } from '../shared';
-import { fitAims, fitAnswerSchema, materials, type FitContainer } from './model';
+import { fitAims, fitAnswerSchema, materials, type FitAnswer, type FitContainer } from './model';
 
 export const productKinds = [
   'bin',
@@ -89,6 +89,20 @@ export const takenFitSchema = z.object({
   checks: z.array(mockCheckSchema).default([]),
 });
 export type TakenFit = Readonly<z.infer<typeof takenFitSchema>>;
+
+/** What was tried stays tried for each container that stands where it stood; by its number in the new answer. */
+export function keepChecks(
+  before: Pick<TakenFit, 'answer' | 'checks'> | undefined,
+  { placements }: Pick<FitAnswer, 'placements'>,
+): MockCheck[] {
+  const keyOf = (placement: FitAnswer['placements'][number] | undefined) =>
+    JSON.stringify(placement);
+  return (before?.checks ?? []).flatMap((check) => {
+    const stood = keyOf(before?.answer.placements[check.index]);
+    const index = placements.findIndex((placement) => keyOf(placement) === stood);
+    return index < 0 ? [] : [{ ...check, index }];
+  });
+}
 
 /** The catalogue's record as the engine wants it, at the price of one piece. */
 export function toFitContainer(product: ContainerProduct, unitPriceMinor: number): FitContainer {

@@ -76,6 +76,8 @@ export const deedCodes = [
   'session_on',
   'session_paused',
   'session_started',
+  'shortage_lifted',
+  'shortage_noted',
   'spot_added',
   'spot_removed',
   'standing_noted',

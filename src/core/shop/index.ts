@@ -64,15 +64,17 @@ export {
   purchaseSchema,
   receiptSchema,
   shopSchema,
+  shortageSchema,
   type GiftCard,
   type HandNeed,
   type Offer,
   type Purchase,
   type Receipt,
   type Shop,
+  type Shortage,
 } from './records';
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
-export { findSoldOut } from './findSoldOut';
+export { cutToOffer, type Lacking } from './cutToOffer';
 export { weighWishes, type WishWeights } from './weighWishes';
 export {
   cardLeftMinorOf,
@@ -82,6 +84,7 @@ export {
   OTHER_OFFER,
   ownMinorOf,
   spentMinorOf,
+  stockOf,
   toShopRequest,
   type ContainerNeed,
   type RoomShopping,

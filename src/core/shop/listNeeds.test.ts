@@ -95,6 +95,7 @@ const room = (change: Partial<RoomShopping> = {}): RoomShopping => ({
   handNeeds: [],
   materialNeeds: [],
   giftCards: [],
+  shortages: [],
   cardPurchases: [],
   budgetMinor: 2000,
   currency: 'GBP',

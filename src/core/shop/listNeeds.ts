@@ -3,7 +3,7 @@ import type { Currency } from '../shared';
 import { keptPiecesOf } from './findLeftovers';
 import { toMaterialNeedId, type MaterialNeed } from './materialNeeds';
 import { shopRequestSchema, type Priority, type ShopRequest } from './model';
-import type { GiftCard, HandNeed, Offer, Purchase, Shop } from './records';
+import type { GiftCard, HandNeed, Offer, Purchase, Shop, Shortage } from './records';
 
 /** One container that the taken fits of a room call for. */
 export interface ContainerNeed {
@@ -29,6 +29,8 @@ export interface RoomShopping {
   /** What boards, liners, paint, labels and fixings call for. */
   readonly materialNeeds: readonly MaterialNeed[];
   readonly giftCards: readonly GiftCard[];
+  /** What shops did not have, as somebody said in front of the shelf. */
+  readonly shortages: readonly Shortage[];
   /** Of the whole project: a gift card may have been used for another room. */
   readonly cardPurchases: readonly Purchase[];
   readonly budgetMinor: number;
@@ -129,6 +131,13 @@ export function toShopRequest(room: RoomShopping): ShopRequest {
   const isOnList = (offer: Offer) =>
     needs.some(({ container }) => container.id === offer.containerId) &&
     shops.some(({ id }) => id === offer.shopId);
+  const mostPacks = (needId: string, shopId: string, inStock: number | null) => {
+    const isShort = room.shortages.some(
+      (shortage) => shortage.needId === needId && shortage.shopId === shopId,
+    );
+    if (isShort) return { maxPacks: 0 };
+    return inStock === null ? {} : { maxPacks: inStock };
+  };
   return shopRequestSchema.parse({
     needs: [
       ...needs.map(({ container, qty, priority }) => ({
@@ -146,7 +155,7 @@ export function toShopRequest(room: RoomShopping): ShopRequest {
         needId: offer.containerId,
         packSize: offer.packSize,
         priceMinor: offer.priceMinor,
-        ...(offer.inStock === null ? {} : { maxPacks: offer.inStock }),
+        ...mostPacks(offer.containerId, offer.shopId, offer.inStock),
       })),
       ...others.map((need) => ({
         id: `${OTHER_OFFER}${need.id}`,
@@ -154,6 +163,7 @@ export function toShopRequest(room: RoomShopping): ShopRequest {
         needId: need.id,
         packSize: need.packSize,
         priceMinor: need.priceMinor,
+        ...mostPacks(need.id, need.shopId, null),
       })),
     ],
     shops: shops.map((shop) => ({
@@ -189,4 +199,23 @@ export function findUnitPriceMinor(
     )
     .map((offer) => Math.ceil(offer.priceMinor / offer.packSize));
   return prices.length === 0 ? undefined : Math.min(...prices);
+}
+
+/**
+ * Pieces of a container that can still be had in a currency: what shops said of their stock, less where somebody
+ * stood before an empty shelf. `Infinity` where a shop's stock is not known; 0 where nobody sells it.
+ */
+export function stockOf(
+  containerId: string,
+  offers: readonly Offer[],
+  shops: readonly Shop[],
+  { currency, shortages }: { readonly currency: Currency; readonly shortages: readonly Shortage[] },
+): number {
+  const isSold = (offer: Offer) =>
+    offer.containerId === containerId &&
+    shops.some((shop) => shop.id === offer.shopId && shop.currency === currency) &&
+    !shortages.some(({ needId, shopId }) => needId === containerId && shopId === offer.shopId);
+  return offers
+    .filter(isSold)
+    .reduce((sum, offer) => sum + (offer.inStock ?? Infinity) * offer.packSize, 0);
 }

@@ -104,3 +104,15 @@ export const receiptSchema = z.object({
   pictureId: pictureIdSchema.nullable(),
 });
 export type Receipt = Readonly<z.infer<typeof receiptSchema>>;
+
+/** What a shop did not have when somebody stood in front of its shelf; until it is said to be there again. */
+export const shortageSchema = z.object({
+  /** `room_shop_need`. */
+  id: z.string().min(1).max(300),
+  roomId: roomIdSchema,
+  /** Of the shop request: a container, a thing put down by hand, a material. */
+  needId: z.string().min(1).max(120),
+  shopId: shopIdSchema,
+  saidAt: z.iso.datetime(),
+});
+export type Shortage = Readonly<z.infer<typeof shortageSchema>>;

@@ -17,6 +17,7 @@ import * as answersAnew from './0014_answers_anew';
 import * as kindsOfOnesOwn from './0015_kinds_of_ones_own';
 import * as goingOut from './0016_going_out';
 import * as missedBefore from './0017_missed_before';
+import * as notToBeHad from './0018_not_to_be_had';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -40,6 +41,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0015_kinds_of_ones_own', ...kindsOfOnesOwn },
   { name: '0016_going_out', ...goingOut },
   { name: '0017_missed_before', ...missedBefore },
+  { name: '0018_not_to_be_had', ...notToBeHad },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

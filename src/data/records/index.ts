@@ -48,6 +48,7 @@ export {
   purchaseRecord,
   receiptRecord,
   shopRecord,
+  shortageRecord,
 } from './shop';
 export {
   findOwnedByAny,

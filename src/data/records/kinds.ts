@@ -24,6 +24,7 @@ import {
   purchaseRecord,
   receiptRecord,
   shopRecord,
+  shortageRecord,
 } from './shop';
 import { carryRecord, groupRecord, ownMethodRecord, sessionRecord } from './sort';
 
@@ -59,6 +60,7 @@ const kinds = [
   materialsRecord,
   needPriorityRecord,
   approvalRecord,
+  shortageRecord,
 ] as const;
 
 type Kind = (typeof kinds)[number];

@@ -13,6 +13,7 @@ import {
   purchaseSchema,
   receiptSchema,
   shopSchema,
+  shortageSchema,
 } from '@/core/shop';
 import { json, plain } from '../columns';
 import { defineRecord } from './defineRecord';
@@ -189,4 +190,20 @@ export const approvalRecord = defineRecord({
   parent: ['roomId', 'rooms'],
   ids: { needId: 'containers|handNeeds|?' },
   composeId: ({ roomId, needId }) => `${roomId}_${needId}`,
+});
+
+export const shortageRecord = defineRecord({
+  name: 'shortages',
+  table: 'shortages',
+  schema: shortageSchema,
+  columns: {
+    id: plain('id'),
+    roomId: plain('room_id'),
+    needId: plain('need_id'),
+    shopId: plain('shop_id'),
+    saidAt: plain('said_at'),
+  },
+  parent: ['roomId', 'rooms'],
+  ids: { needId: 'containers|handNeeds|?', shopId: 'shops' },
+  composeId: ({ roomId, shopId, needId }) => `${roomId}_${shopId}_${needId}`,
 });

@@ -115,7 +115,8 @@ async function listProjectHits(db: Db, projectId: ProjectId): Promise<Hit[]> {
       kind: 'thing',
       label: `${thing.count} ${thing.name}`,
       note: `${roomName(thing.roomId)} · ${verdictPast[thing.verdict]}${thing.to ? ` to ${sayTo(thing)}` : ''}`,
-      href: `${base(thing.roomId)}/sort`,
+      // There it is decided anew, however long ago it was decided.
+      href: `${base(thing.roomId)}/sort?thing=${thing.id}`,
     })),
     ...(await containerHits(db)),
   ];

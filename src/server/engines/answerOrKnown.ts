@@ -58,3 +58,21 @@ export async function answerOrKnown<A>(
     coming,
   };
 }
+
+/** The same answer to the same facts, today and next week, however long the engine had. */
+export async function answerOnce<A>(
+  db: Db,
+  {
+    projectId,
+    about,
+    basis: told,
+  }: { readonly projectId: ProjectId; readonly about: string; readonly basis: unknown },
+  work: () => Promise<A>,
+): Promise<A> {
+  const basis = hashOf(told);
+  const known = await findKnownAnswer(db, projectId, about);
+  if (known?.basis === basis) return known.answer as A;
+  const answer = await work();
+  await putKnownAnswer(db, projectId, about, { basis, answer, answeredAt: nowIso() });
+  return answer;
+}

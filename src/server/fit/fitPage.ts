@@ -7,7 +7,7 @@ import type { OpenRoom } from '../desk/openRoom';
 import { listOpenPlaces } from './openPlaces';
 import { checkTakenFit, listFitContainers, litresEachOf, toFitQuestion } from './takeFit';
 
-type Opened = Pick<OpenRoom<'fitWishes' | 'people'>, 'db' | 'records' | 'own'>;
+type Opened = Pick<OpenRoom<'fitWishes' | 'people' | 'shortages'>, 'db' | 'records' | 'own'>;
 
 /**
  * Works out what the page of a fit shows: of the place that was asked for, else of the first that has

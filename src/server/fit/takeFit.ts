@@ -2,6 +2,7 @@ import 'server-only';
 
 import {
   findFitFaults,
+  keepChecks,
   toFitContainer,
   toFitRequest,
   type FitAim,
@@ -12,7 +13,7 @@ import {
   type TakenFit,
 } from '@/core/fit';
 import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
-import { findUnitPriceMinor } from '@/core/shop';
+import { findUnitPriceMinor, keptPiecesOf, stockOf } from '@/core/shop';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
@@ -27,30 +28,50 @@ export const fitNames = [
   'fits',
   'groups',
   'project',
+  'purchases',
+  'shortages',
   'things',
   'units',
 ] as const satisfies readonly LoadName[];
 
-/** The containers a project can use: the catalogue where it has a price, and its own at nothing. */
+/**
+ * The containers a project can use: the catalogue where it has a price, and its own at nothing. Where shops said
+ * how many they have, no more than those and what the home has bought already.
+ */
 export async function listFitContainers(
   db: Db,
-  { project, containers }: Records<'containers' | 'project'>,
+  {
+    project,
+    containers,
+    purchases,
+    shortages,
+  }: Records<'containers' | 'project' | 'purchases' | 'shortages'>,
 ): Promise<FitContainer[]> {
   const [offers, shops] = [await listOffers(db), await listShops(db)];
   return containers.flatMap((container) => {
     // One that is nothing in a direction, from a file of before that was looked at, stands nowhere.
     if ([container.width, container.depth, container.height].some(({ mm }) => mm <= 0)) return [];
-    const unitPrice = container.projectId
-      ? 0
-      : findUnitPriceMinor(container.id, offers, shops, project.currency);
-    return unitPrice === undefined ? [] : [toFitContainer(container, unitPrice)];
+    if (container.projectId !== null) return [toFitContainer(container, 0)];
+    const { currency } = project;
+    const unitPrice = findUnitPriceMinor(container.id, offers, shops, currency);
+    if (unitPrice === undefined) return [];
+    const bought = purchases
+      .filter(({ containerId }) => containerId === container.id)
+      .reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0);
+    const available = bought + stockOf(container.id, offers, shops, { currency, shortages });
+    return [
+      {
+        ...toFitContainer(container, unitPrice),
+        ...(Number.isFinite(available) ? { available } : {}),
+      },
+    ];
   });
 }
 
 /** @errors `not_found` where the bay is not of this project. */
 export const createFitRequest = async (
   db: Db,
-  records: Records<'containers' | 'fitWishes' | 'fits' | 'groups' | 'project' | 'things' | 'units'>,
+  records: Records<(typeof fitNames)[number]>,
   ask: FitAsk,
 ): Promise<FitQuestion> => toFitQuestion(records, await listFitContainers(db, records), ask);
 
@@ -185,7 +206,9 @@ export const takeFits = atomic(
         refused.push(faults);
         continue;
       }
-      const fit: TakenFit = { bayId, prefer, answer, takenAt: nowIso(), checks: [] };
+      const before = records.fits.find((other) => other.bayId === bayId);
+      const checks = keepChecks(before, answer);
+      const fit: TakenFit = { bayId, prefer, answer, takenAt: nowIso(), checks };
       taken.push(fit);
       records = {
         ...records,

@@ -1,12 +1,6 @@
 import 'server-only';
 
-import {
-  findFitFaults,
-  type FitAim,
-  type FitAnswer,
-  type FitPin,
-  type MockCheck,
-} from '@/core/fit';
+import type { FitAim, FitAnswer, FitFault, FitPin, MockCheck, TakenFit } from '@/core/fit';
 import {
   err,
   ok,
@@ -16,7 +10,7 @@ import {
   type ProjectId,
   type Result,
 } from '@/core/shared';
-import { atomic, recordChange, requireUnchanged, stampOf, type ChangeWriter } from '@/data/changes';
+import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listProjects } from '@/data/projectRepo';
 import {
@@ -27,7 +21,8 @@ import {
   type Records,
 } from '@/data/records';
 import { nowIso } from '../means';
-import { listFitContainers, toFitQuestion, fitNames } from './takeFit';
+import { checkTakenFit, fitNames, listFitContainers, toFitQuestion } from './takeFit';
+import { answerOnce } from '../engines/answerOrKnown';
 import { runEngine } from '../engines/runEngine';
 
 type FitWish =
@@ -109,86 +104,59 @@ interface Correction {
   readonly depthMm: number;
   readonly heightMm: number;
 }
-/** What became of one fit when a container turned out to be of another size. */
+/** What a corrected size does to one fit: what is wrong with it now; nothing where it still goes in. */
 export interface Refit {
+  readonly bayId: BayId;
   readonly bayName: string;
-  readonly outcome: 'still_fits' | 'worked_out_anew' | 'given_up';
-  readonly moreMinor: number;
+  readonly faults: readonly FitFault[];
 }
 
 /**
- * Writes down what a container really measures, and looks at every fit of the project that it stands in:
- * what still goes in stays, the others are worked out anew with the same aim; where nothing is found any
- * more the fit is given up. The catalogue is corrected for every project. @errors `not_found` ·
- * `changed_meanwhile`.
+ * Writes down what a container really measures, and checks every fit of the project that it stands in. Each
+ * stays as it was taken; what no longer goes in is told, and mended by whoever took it. The catalogue is
+ * corrected for every project. @errors `not_found`.
  */
-export async function correctContainer(
-  db: Db,
-  projectId: ProjectId,
-  { containerId, widthMm, depthMm, heightMm }: Correction,
-): Promise<Result<readonly Refit[], { readonly code: 'round_differs' }>> {
-  const stamp = await stampOf(db, projectId);
-  const records = await loadRecords(db, projectId, ...fitNames);
-  const container = records.containers.find(({ id }) => id === containerId);
-  if (!container) throw new DataError('not_found', `there is no container ${containerId}`);
-  if (container.shape === 'round' && widthMm !== depthMm) return err({ code: 'round_differs' });
-  const length = (mm: number) => ({ mm, text: `${mm} mm` });
-  const after = {
-    ...container,
-    width: length(widthMm),
-    depth: length(depthMm),
-    height: length(heightMm),
-  };
-  const corrected = {
-    ...records,
-    containers: records.containers.map((candidate) =>
-      candidate.id === containerId ? after : candidate,
-    ),
-  };
-  const affected = records.fits.filter((fit) =>
-    fit.answer.placements.some((placement) => placement.containerId === containerId),
-  );
-  const priced = await listFitContainers(db, corrected);
-  const refits: Refit[] = [];
-  const changes: ((writer: ChangeWriter) => Promise<void>)[] = [
-    (writer) => writer.put(containerRecord, after),
-  ];
-  for (const fit of affected) {
-    const bayName = bayOf(records, fit.bayId).name;
-    const request = toFitQuestion(corrected, priced, { bayId: fit.bayId, prefer: fit.prefer });
-    if (findFitFaults(request, fit.answer).length === 0) {
-      refits.push({ bayName, outcome: 'still_fits', moreMinor: 0 });
-      continue;
-    }
-    const answer = await runEngine('fit', request);
-    const isFound = answer.status !== 'infeasible';
-    refits.push({
-      bayName,
-      outcome: isFound ? 'worked_out_anew' : 'given_up',
-      moreMinor: isFound ? answer.costMinor - fit.answer.costMinor : 0,
-    });
-    changes.push((writer) =>
-      isFound
-        ? writer.put(fitRecord, {
-            id: fit.bayId,
-            prefer: fit.prefer,
-            answer,
-            takenAt: nowIso(),
-            checks: [],
-          })
-        : writer.remove(fitRecord, fit.bayId),
+export const correctContainer = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { containerId, widthMm, depthMm, heightMm }: Correction,
+  ): Promise<Result<readonly Refit[], { readonly code: 'round_differs' }>> => {
+    const records = await loadRecords(db, projectId, ...fitNames);
+    const container = records.containers.find(({ id }) => id === containerId);
+    if (!container) throw new DataError('not_found', `there is no container ${containerId}`);
+    if (container.shape === 'round' && widthMm !== depthMm) return err({ code: 'round_differs' });
+    const length = (mm: number) => ({ mm, text: `${mm} mm` });
+    const after = {
+      ...container,
+      width: length(widthMm),
+      depth: length(depthMm),
+      height: length(heightMm),
+    };
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'container_corrected', name: container.name }, now: nowIso() },
+      (writer) => writer.put(containerRecord, after),
     );
-  }
-  await recordChange(
-    db,
-    { projectId, deed: { code: 'container_corrected', name: container.name }, now: nowIso() },
-    async (writer, trx) => {
-      await requireUnchanged(trx, projectId, stamp);
-      for (const change of changes) await change(writer);
-    },
-  );
-  return ok(refits);
-}
+    const corrected = {
+      ...records,
+      containers: records.containers.map((each) => (each.id === containerId ? after : each)),
+    };
+    const priced = await listFitContainers(db, corrected);
+    return ok(
+      corrected.fits
+        .filter((fit) => isUsedBy(fit, containerId))
+        .map((fit) => ({
+          bayId: fit.bayId,
+          bayName: bayOf(records, fit.bayId).name,
+          faults: checkTakenFit(corrected, priced, fit),
+        })),
+    );
+  },
+);
+
+const isUsedBy = ({ answer }: Pick<TakenFit, 'answer'>, containerId: string): boolean =>
+  answer.placements.some((placement) => placement.containerId === containerId);
 
 /** Fits of other projects with this container that break a rule as everything measures now. */
 export async function countBrokenElsewhere(
@@ -199,18 +167,10 @@ export async function countBrokenElsewhere(
   let broken = 0;
   for (const { id } of (await listProjects(db)).filter((project) => project.id !== projectId)) {
     const records = await loadRecords(db, id, ...fitNames);
-    const using = records.fits.filter((fit) =>
-      fit.answer.placements.some((placement) => placement.containerId === containerId),
-    );
+    const using = records.fits.filter((fit) => isUsedBy(fit, containerId));
     if (using.length === 0) continue;
     const priced = await listFitContainers(db, records);
-    broken += using.filter(
-      (fit) =>
-        findFitFaults(
-          toFitQuestion(records, priced, { bayId: fit.bayId, prefer: fit.prefer }),
-          fit.answer,
-        ).length > 0,
-    ).length;
+    broken += using.filter((fit) => checkTakenFit(records, priced, fit).length > 0).length;
   }
   return broken;
 }
@@ -222,25 +182,22 @@ export interface Substitute {
   readonly prefer: FitAim;
   readonly answer: FitAnswer;
   readonly names: readonly string[];
-  readonly moreMinor: number;
 }
 
 /**
  * Works every fit with this container out again without it, other containers kept where they are by pins:
  * at first for the groups that lose it only, then for all. Places where nothing else goes in are left out.
- * Only in `bayIds` where these are given.
+ * Only in `bayIds` where these are given. The same facts have the same answer: it is kept.
  */
 export async function findSubstitutes(
   db: Db,
-  records: Records<'containers' | 'fitWishes' | 'fits' | 'groups' | 'project' | 'things' | 'units'>,
+  records: Records<(typeof fitNames)[number]>,
   { containerId, bayIds }: { readonly containerId: string; readonly bayIds?: ReadonlySet<string> },
 ): Promise<readonly Substitute[]> {
   const priced = await listFitContainers(db, records);
   const found: Substitute[] = [];
   for (const fit of records.fits.filter(
-    ({ bayId, answer }) =>
-      (bayIds?.has(bayId) ?? true) &&
-      answer.placements.some((placement) => placement.containerId === containerId),
+    ({ bayId, answer }) => (bayIds?.has(bayId) ?? true) && isUsedBy({ answer }, containerId),
   )) {
     const request = toFitQuestion(records, priced, { bayId: fit.bayId, prefer: fit.prefer });
     const without = {
@@ -259,8 +216,18 @@ export async function findSubstitutes(
         .filter(({ groupId }) => !losing.has(groupId))
         .map(({ groupId, containerId: kept }) => ({ groupId, containerId: kept })),
     ];
-    const close = await runEngine('fit', { ...without, pins });
-    const answer = close.status === 'infeasible' ? await runEngine('fit', without) : close;
+    const answer = await answerOnce(
+      db,
+      {
+        projectId: records.project.id,
+        about: `instead of ${containerId} in ${fit.bayId}`,
+        basis: [without, pins],
+      },
+      async () => {
+        const close = await runEngine('fit', { ...without, pins });
+        return close.status === 'infeasible' ? runEngine('fit', without) : close;
+      },
+    );
     if (answer.status === 'infeasible') continue;
     const names = [
       ...new Set(
@@ -278,7 +245,6 @@ export async function findSubstitutes(
       prefer: fit.prefer,
       answer,
       names,
-      moreMinor: answer.costMinor - fit.answer.costMinor,
     });
   }
   return found;

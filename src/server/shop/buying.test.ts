@@ -43,7 +43,7 @@ import {
   noteFitWish,
   noteMockCheck,
 } from '../fit/wishes';
-import { addGiftCard, addHandNeed, approveNeed, takeSubstitute } from './buying';
+import { addGiftCard, addHandNeed, approveNeed, noteShortage, takeSubstitute } from './buying';
 import { loadHomeFacts, loadRoomsMoney, sumHomeMoney } from './homeMoney';
 import { materialsOf, saveMaterials } from './materials';
 import { importPurchasesCsv, writePurchasesCsv } from './purchasesCsv';
@@ -55,6 +55,7 @@ import {
   removePurchase,
   loadPriceList,
 } from './roomShopping';
+import { listWaysInstead, sumTillWith } from './till';
 
 const shelf = bayIdSchema.parse('shelf');
 const hats = groupIdSchema.parse('hats');
@@ -88,6 +89,15 @@ async function takeCheapest() {
   });
   return { answer, used: containerIdSchema.parse(answer.placements[0]?.containerId) };
 }
+const aHandNeed = (name: string, qty: number) => ({
+  roomId: HALL,
+  name,
+  qty,
+  priority: 'must' as const,
+  shopId: loft,
+  packSize: 4,
+  priceMinor: 300,
+});
 const plan = async () => planRoomShopping(await loadRoomShopping(db, await records(), HALL));
 
 test('a forbidden container is not used, a pinned one only; letting go brings the first answer back', async () => {
@@ -108,7 +118,7 @@ test('a forbidden container is not used, a pinned one only; letting go brings th
   expect((await solve()).answer.costMinor).toBe(answer.costMinor);
 });
 
-test('a few millimetres more change nothing where there is room; too many, and the fit is worked out anew', async () => {
+test('a corrected size never changes a fit that was taken: it says what no longer goes in, and ticks stay', async () => {
   const { used } = await takeCheapest();
   await noteMockCheck(db, HOME, shelf, {
     index: 0,
@@ -124,20 +134,20 @@ test('a few millimetres more change nothing where there is room; too many, and t
   const size = { containerId: used, widthMm: outer.width.mm, depthMm: outer.depth.mm };
   expect(await correctContainer(db, HOME, { ...size, heightMm: outer.height.mm + 1 })).toEqual({
     ok: true,
-    value: [{ bayName: 'Shelf', outcome: 'still_fits', moreMinor: 0 }],
+    value: [{ bayId: shelf, bayName: 'Shelf', faults: [] }],
   });
+  const before = (await records()).fits;
   expect(await correctContainer(db, HOME, { ...size, heightMm: 900 })).toMatchObject({
     ok: true,
-    value: [{ outcome: 'worked_out_anew' }],
+    value: [{ faults: [{ rule: 'outside_bay' }, { rule: 'opening' }] }],
   });
-  const { fits } = await records();
-  const { request } = await solve();
-  if (fits[0]) expect(findFitFaults(request, fits[0].answer)).toEqual([]);
-  expect(fits[0]?.answer.placements.map(({ containerId }) => containerId)).not.toContain(used);
+  expect((await records()).fits).toEqual(before);
+  // What is taken instead and stands where it stood keeps its ticks; the rest is to be tried.
   await moveChange(db, HOME, 'undo');
-  expect(
-    (await records()).fits[0]?.answer.placements.map(({ containerId }) => containerId),
-  ).toContain(used);
+  const [fit] = before;
+  invariant(fit, 'a fit was taken');
+  await takeFit(db, HOME, { bayId: shelf, prefer: 'easy', answer: fit.answer });
+  expect((await records()).fits[0]).toMatchObject({ prefer: 'easy', checks: fit.checks });
 });
 
 test('many fits are one change; one that no longer goes in is left out and told', async () => {
@@ -158,29 +168,72 @@ test('many fits are one change; one that no longer goes in is left out and told'
   expect((await records()).fits).toHaveLength(1);
 });
 
-test('what is sold out gets a substitute that goes in, from the same solver', async () => {
+test('what is sold out is named, the rest stays, no fit proposes it, and what goes in instead is the same each time', async () => {
   const { used } = await takeCheapest();
+  await addHandNeed(db, HOME, aHandNeed('Hooks', 5));
   await db('offers').where({ container_id: used }).update({ in_stock: 0 });
-  expect((await plan()).answer.status).toBe('infeasible');
-  const [substitute] = await findSubstitutes(db, await records(), { containerId: used });
+  const short = await plan();
+  expect(short.lacking).toMatchObject([{ needId: used }]);
+  expect(short.answer).toMatchObject({ status: 'optimal', buys: [{ packs: 2 }] });
+  expect((await solve()).answer.placements.map(({ containerId }) => containerId)).not.toContain(
+    used,
+  );
+  const ask = async () => findSubstitutes(db, await records(), { containerId: used });
+  const [substitute] = await ask();
   if (!substitute) throw new Error('something else goes in');
   expect(findFitFaults((await solve()).request, substitute.answer)).toEqual([]);
+  expect(await ask()).toEqual([substitute]);
+  const [way] = await listWaysInstead(db, await records(), { roomId: HALL, containerId: used });
   await takeSubstitute(db, HOME, { containerId: used, bayId: shelf });
   const after = await plan();
-  expect(after.answer.status).toBe('optimal');
+  expect(after).toMatchObject({ lacking: [], answer: { status: 'optimal' } });
+  expect(after.answer.payMinor).toBe(way?.payMinor);
   expect(after.needs.map(({ container }) => container.id)).not.toContain(used);
 });
 
-test('things by hand are bought in the same plan, a gift card pays at its shop only and is used up', async () => {
-  await addHandNeed(db, HOME, {
+test('“not here” is said of one line in one shop, holds for every room, and is taken back by thumb', async () => {
+  const { used } = await takeCheapest();
+  const first = await plan();
+  const shopOf = ({ request, answer }: typeof first) =>
+    request.offers.find(({ id }) => id === answer.buys[0]?.offerId)?.shopId;
+  const shopId = shopIdSchema.parse(shopOf(first));
+  const line = { roomId: HALL, needId: used, shopId };
+  await noteShortage(db, HOME, { ...line, isShort: true });
+  const around = await plan();
+  expect(shopOf(around)).not.toBe(shopId);
+  expect((await records()).fits).toHaveLength(1);
+  for (const shop of first.request.shops.filter(({ id }) => id !== shopId))
+    await noteShortage(db, HOME, { ...line, shopId: shopIdSchema.parse(shop.id), isShort: true });
+  expect(await plan()).toMatchObject({ answer: { buys: [] }, lacking: [{ needId: used }] });
+  for (const { shopId: said } of (await records()).shortages)
+    await noteShortage(db, HOME, { ...line, shopId: said, isShort: false });
+  expect((await plan()).answer.buys).toEqual(first.answer.buys);
+  await expect(
+    noteShortage(db, HOME, { ...line, needId: 'no such line', isShort: true }),
+  ).rejects.toThrow('no such line');
+});
+
+test('the till takes whole packs, and nothing again for what is bought', async () => {
+  const { answer, used } = await takeCheapest();
+  const till = async () =>
+    sumTillWith(await loadRoomShopping(db, await records(), HALL), shelf, answer);
+  const open = await till();
+  expect(open).toMatchObject({ addsMinor: (await plan()).answer.payMinor, lackQty: 0 });
+  await addPurchase(db, HOME, {
     roomId: HALL,
-    name: 'Wall anchors',
-    qty: 5,
-    priority: 'must',
-    shopId: loft,
-    packSize: 4,
-    priceMinor: 300,
+    containerId: used,
+    shopName: 'Loft',
+    label: 'all of them',
+    pieces: answer.placements.filter(({ containerId }) => containerId === used).length,
+    paidMinor: 100,
   });
+  const rest = answer.placements.filter(({ containerId }) => containerId !== used);
+  expect((await till()).addsMinor).toBeLessThan(open.addsMinor);
+  if (rest.length === 0) expect((await till()).addsMinor).toBe(0);
+});
+
+test('things by hand are bought in the same plan, a gift card pays at its shop only and is used up', async () => {
+  await addHandNeed(db, HOME, aHandNeed('Wall anchors', 5));
   await addGiftCard(db, HOME, { shopId: loft, amountMinor: 450 });
   const first = await plan();
   expect(first.answer).toMatchObject({

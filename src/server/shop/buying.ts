@@ -1,6 +1,7 @@
 import 'server-only';
 
-import { priceLines, type GiftCard, type HandNeed } from '@/core/shop';
+import { keepChecks } from '@/core/fit';
+import { priceLines, toShopRequest, type GiftCard, type HandNeed } from '@/core/shop';
 import {
   giftCardIdSchema,
   handNeedIdSchema,
@@ -10,6 +11,7 @@ import {
   type HandNeedId,
   type ProjectId,
   type RoomId,
+  type ShopId,
 } from '@/core/shared';
 import { atomic, recordChange, requireUnchanged, stampOf } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
@@ -20,6 +22,7 @@ import {
   giftCardRecord,
   handNeedRecord,
   loadRecords,
+  shortageRecord,
 } from '@/data/records';
 import { findSubstitutes } from '../fit/wishes';
 import { createId, nowIso } from '../means';
@@ -121,6 +124,49 @@ export async function approveNeed(
 }
 
 /**
+ * Somebody stands in the shop: a line of the list is not to be had there, or is there again. The list is
+ * planned around it from then on. @errors `not_found`: not on the list, no such shop.
+ */
+export const noteShortage = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    {
+      isShort,
+      ...line
+    }: {
+      readonly roomId: RoomId;
+      readonly needId: string;
+      readonly shopId: ShopId;
+      readonly isShort: boolean;
+    },
+  ): Promise<void> => {
+    const records = await loadRecords(db, projectId, ...shoppingNames);
+    const shop = await requireShop(db, line.shopId);
+    const shopping = await loadRoomShopping(db, records, line.roomId);
+    const need = toShopRequest(shopping).needs.find(({ id }) => id === line.needId);
+    if (!need) throw new DataError('not_found', 'there is no such line on this list');
+    const deed = {
+      code: isShort ? 'shortage_noted' : 'shortage_lifted',
+      name: need.name,
+      place: shop.name,
+    } as const;
+    const said = shopping.shortages.filter(
+      ({ needId, shopId }) => needId === line.needId && shopId === line.shopId,
+    );
+    await recordChange(db, { projectId, deed, now: nowIso() }, async (writer) => {
+      for (const { id } of said) await writer.remove(shortageRecord, id);
+      if (isShort)
+        await writer.insert(shortageRecord, {
+          ...line,
+          id: `${line.roomId}_${line.shopId}_${line.needId}`,
+          saidAt: nowIso(),
+        });
+    });
+  },
+);
+
+/**
  * Takes what stands in a place instead of a container that cannot be had. @errors `not_found`:
  * nothing goes in instead.
  */
@@ -153,7 +199,10 @@ export async function takeSubstitute(
         prefer: substitute.prefer,
         answer: substitute.answer,
         takenAt: nowIso(),
-        checks: [],
+        checks: keepChecks(
+          records.fits.find((fit) => fit.bayId === bayId),
+          substitute.answer,
+        ),
       });
     },
   );

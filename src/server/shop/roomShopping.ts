@@ -12,10 +12,12 @@ import {
 } from '@/core/shared';
 import {
   cardLeftMinorOf,
+  cutToOffer,
   findLeftovers,
   listNeeds,
   toShopRequest,
   type ContainerNeed,
+  type Lacking,
   type Leftover,
   type Priority,
   type Purchase,
@@ -43,6 +45,8 @@ export interface PlannedShopping {
   readonly needs: readonly ContainerNeed[];
   readonly request: ShopRequest;
   readonly answer: ShopAnswer;
+  /** What nobody has any more; the rest is planned without it. */
+  readonly lacking: readonly Lacking[];
   readonly waysBack: readonly WayBack[];
   readonly wishes: WishWeights;
   /** Shops that price in another currency are left out; their names are told. */
@@ -68,6 +72,7 @@ export const shoppingNames = [
   'project',
   'purchases',
   'rooms',
+  'shortages',
   'units',
 ] as const satisfies readonly LoadName[];
 export type ShoppingName = (typeof shoppingNames)[number];
@@ -99,6 +104,11 @@ export async function loadRoomShopping(
     handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
     materialNeeds: await materialNeedsOf(records, roomId),
     giftCards: records.giftCards,
+    // A container that a shop does not have is not there for another room either.
+    shortages: records.shortages.filter(
+      (shortage) =>
+        shortage.roomId === roomId || records.containers.some(({ id }) => id === shortage.needId),
+    ),
     cardPurchases: records.purchases,
     budgetMinor: room.budgetMinor,
     currency: records.project.currency,
@@ -111,21 +121,22 @@ export const shopBasisOf = (
   prices: PriceList,
 ): readonly unknown[] => [project, rooms, containers, prices];
 
-/** What to buy where, for one room. */
+/** What to buy where, for one room: what nobody has is named, and the rest planned without it. */
 export async function answerRoomShopping(
   shopping: RoomShopping,
-): Promise<{ readonly request: ShopRequest; readonly answer: ShopAnswer }> {
-  const request = toShopRequest(shopping);
-  return { request, answer: await runEngine('shop', request) };
+): Promise<Pick<PlannedShopping, 'request' | 'answer' | 'lacking'>> {
+  const { request, lacking } = cutToOffer(toShopRequest(shopping));
+  return { request, answer: await runEngine('shop', request), lacking };
 }
 
 /** Works the list of a room out: what to buy where, and, over budget, what would bring it back. */
 export async function planRoomShopping(shopping: RoomShopping): Promise<PlannedShopping> {
-  const { request, answer } = await answerRoomShopping(shopping);
+  const { request, answer, lacking } = await answerRoomShopping(shopping);
   return {
     needs: listNeeds(shopping),
     request,
     answer,
+    lacking,
     wishes: await runEngine('wishes', { request, answer }),
     waysBack: answer.leastBudgetMinor === undefined ? [] : await runEngine('waysBack', request),
     otherCurrencyShopNames: shopping.shops

@@ -3,7 +3,6 @@ import 'server-only';
 import {
   approvalStateOf,
   cardLeftMinorOf,
-  findSoldOut,
   listOtherNeeds,
   priceLines,
   type ApprovalState,
@@ -13,14 +12,14 @@ import {
   type RoomShopping,
   type ShopAnswer,
   type ShopRequest,
+  type Shortage,
   type WayBack,
   type WishWeights,
 } from '@/core/shop';
-import type { BayId, RoomId } from '@/core/shared';
+import type { RoomId } from '@/core/shared';
 import type { Db } from '@/data/db';
 import type { Records } from '@/data/records';
 import { answerOrKnown, type Answered } from '../engines/answerOrKnown';
-import { findSubstitutes, type Substitute } from '../fit/wishes';
 import {
   leftoversOf,
   loadRoomShopping,
@@ -30,6 +29,7 @@ import {
   type PriceList,
   type ShoppingName,
 } from './roomShopping';
+import { listWaysInstead, type WayInstead } from './till';
 
 /**
  * Substitutes that are worked out with the page; for more sold-out containers they are asked for
@@ -47,9 +47,23 @@ interface ShopNeed {
   readonly priority: Priority;
   /** Pieces that the plan leaves out. */
   readonly shortQty: number;
+  /** Pieces that nobody has. */
+  readonly lackQty: number;
   /** Paid, and still to pay. */
   readonly lineMinor: number;
   readonly approval: ApprovalState;
+}
+
+/** A line that nobody has in the number that is wanted. */
+interface LackingLine {
+  readonly needId: string;
+  readonly name: string;
+  /** Pieces that are not to be had. */
+  readonly qty: number;
+  /** Whether anybody sells it at all. */
+  readonly isOnOffer: boolean;
+  /** What goes into its places instead; undefined until it is asked for, null for what is no container. */
+  readonly instead: readonly WayInstead[] | undefined | null;
 }
 
 /** Of a room's shopping, what engines work out; plain JSON, so that it can be kept. */
@@ -64,12 +78,12 @@ export interface ShopView {
   readonly offers: readonly Offer[];
   readonly materialNeeds: readonly MaterialNeed[];
   readonly cardLeftMinor: Readonly<Record<string, number>>;
-  readonly soldOut: readonly {
-    readonly containerId: string;
+  readonly lacking: readonly LackingLine[];
+  /** What was said in a shop, and where. */
+  readonly shortages: readonly (Pick<Shortage, 'needId' | 'shopId' | 'saidAt'> & {
     readonly name: string;
-    /** Undefined until it is asked for. */
-    readonly instead: readonly Substitute[] | undefined;
-  }[];
+    readonly shopName: string;
+  })[];
   readonly leftovers: ReturnType<typeof leftoversOf>;
   /** When any price was last asked of a shop; null: never. */
   readonly checkedAt: string | null;
@@ -122,7 +136,14 @@ async function workOut(
     cardLeftMinor: Object.fromEntries(
       shopping.shops.map((shop) => [shop.id, cardLeftMinorOf(shop, shopping)]),
     ),
-    soldOut: await findInstead(db, records, { shopping, plan }),
+    lacking: await findInstead(db, records, { roomId, prices, plan }),
+    shortages: shopping.shortages.flatMap(({ needId, shopId, saidAt }) => {
+      const name = request.needs.find(({ id }) => id === needId)?.name;
+      const shopName = shopping.shops.find(({ id }) => id === shopId)?.name;
+      return name === undefined || shopName === undefined
+        ? []
+        : [{ needId, shopId, saidAt, name, shopName }];
+    }),
     leftovers: leftoversOf(records, shopping, roomId),
     checkedAt: checks.at(-1) ?? null,
   };
@@ -165,25 +186,39 @@ function listRows(
       priority,
       lineMinor,
       shortQty: answer.status === 'infeasible' ? 0 : (met.get(id) ?? 0),
+      lackQty: plan.lacking.find(({ needId }) => needId === id)?.qty ?? 0,
       approval: approvalStateOf(approval, lineMinor),
     };
   });
 }
 
-const findInstead = (
+function findInstead(
   db: Db,
   records: Records<ShopViewName>,
-  { shopping, plan }: Planned,
-): Promise<ShopView['soldOut']> => {
-  const bayIds = new Set<BayId>(shopping.fits.map(({ bayId }) => bayId));
+  {
+    roomId,
+    prices,
+    plan,
+  }: Pick<Planned, 'plan'> & { readonly roomId: RoomId; readonly prices: PriceList },
+): Promise<ShopView['lacking']> {
+  const containerIds = plan.lacking
+    .map(({ needId }) => needId)
+    .filter((needId) => plan.needs.some(({ container }) => container.id === needId));
   return Promise.all(
-    findSoldOut(plan.needs, shopping.offers).map(async ({ container }, i) => ({
-      containerId: container.id,
-      name: container.name,
-      instead:
-        i < FOUND_AT_ONCE
-          ? await findSubstitutes(db, records, { containerId: container.id, bayIds })
-          : undefined,
-    })),
+    plan.lacking.map(async ({ needId, qty }) => {
+      const turn = containerIds.indexOf(needId);
+      const found =
+        turn >= 0 && turn < FOUND_AT_ONCE
+          ? await listWaysInstead(db, records, { roomId, containerId: needId, prices })
+          : undefined;
+      const instead = turn < 0 ? null : found;
+      return {
+        needId,
+        qty,
+        name: plan.request.needs.find(({ id }) => id === needId)?.name ?? needId,
+        isOnOffer: plan.request.offers.some((offer) => offer.needId === needId),
+        instead,
+      };
+    }),
   );
-};
+}

@@ -20,7 +20,7 @@ import type { ProjectId, RoomId } from '@/core/shared';
 import { listKindSizes } from '@/data/countRepo';
 import type { Db } from '@/data/db';
 import { listCarries } from '@/data/sessionRepo';
-import { decidedAtFromEnd, lastSeqOf, listRecentHistories } from '@/data/decisionLog';
+import { decidedAtFromEnd, lastSeqOf, listHistory, listRecentHistories } from '@/data/decisionLog';
 import type { Records } from '@/data/records';
 import { householdOf, rulesInUse, type RuleInUse } from '../count/enoughRules';
 
@@ -54,18 +54,26 @@ export async function loadBench(
     roomId,
     things,
     openSince,
+    openThingId,
   }: Records<'people' | 'project' | 'things'> & {
     readonly roomId: RoomId;
     readonly openSince?: string | undefined;
+    /** A thing to be decided anew, however long ago it was decided. */
+    readonly openThingId?: string | undefined;
   },
 ): Promise<LoadedBench> {
   const projectId = project.id;
   const lastSeq = await lastSeqOf(db, projectId);
-  const recent = await listRecentHistories(
+  const latest = await listRecentHistories(
     db,
     projectId,
     await openEventsOf(db, projectId, openSince),
   );
+  const asked =
+    openThingId === undefined || latest.some(({ thingId }) => thingId === openThingId)
+      ? []
+      : await listHistory(db, projectId, openThingId);
+  const recent = [...asked, ...latest];
   const touchedHere = new Set(
     recent.flatMap((event) =>
       event.kind === 'decided' && event.roomId === roomId ? [event.thingId] : [],

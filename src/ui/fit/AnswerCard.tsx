@@ -7,6 +7,7 @@ import { RadioGroup } from 'radix-ui';
 import type { FitAim, FitAnswer, FitRequest } from '@/core/fit';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
 import { aimWords } from './fitWords';
+import type { TillSum } from './useTills';
 
 const ICONS: Readonly<Record<FitAim, LucideIcon>> = {
   cost: CircleDollarSign,
@@ -21,6 +22,8 @@ interface AnswerCardProps {
   readonly title?: string;
   readonly value?: string;
   readonly answer: FitAnswer | undefined;
+  /** Undefined until the shopping list was worked out with it. */
+  readonly till: TillSum | undefined;
   readonly request: FitRequest;
   readonly currency: Currency;
   readonly isChosen: boolean;
@@ -33,6 +36,7 @@ export function AnswerCard({
   title,
   value = aim,
   answer,
+  till,
   request,
   currency,
   isChosen,
@@ -57,7 +61,7 @@ export function AnswerCard({
         {isTaken && <span className="text-[12.5px] font-bold text-rim">taken</span>}
       </span>
       {answer ? (
-        <CardFigures aim={aim} answer={answer} request={request} currency={currency} />
+        <CardFigures aim={aim} answer={answer} till={till} request={request} currency={currency} />
       ) : (
         <span className="mt-1 block text-[13px] text-soft">{about}; working it out…</span>
       )}
@@ -68,11 +72,13 @@ export function AnswerCard({
 function CardFigures({
   aim,
   answer,
+  till,
   request,
   currency,
 }: {
   aim: FitAim;
   answer: FitAnswer;
+  till: TillSum | undefined;
   request: FitRequest;
   currency: Currency;
 }) {
@@ -83,9 +89,18 @@ function CardFigures({
   const unmetLitres = answer.unmet.reduce((sum, { litres }) => sum + litres, 0);
   return (
     <>
-      <b className="block font-mono text-[19px] leading-snug">
-        {formatMoney(answer.costMinor, currency)}
-      </b>
+      <span className="block leading-snug">
+        <b className="font-mono text-[19px]">
+          {formatMoney(till?.addsMinor ?? answer.costMinor, currency)}
+        </b>{' '}
+        <span className="text-[13px] text-soft">{till ? 'at the till' : 'by the piece'}</span>
+      </span>
+      {till && (
+        <span className="block text-[13px] leading-snug text-soft">
+          the room’s list then: {formatMoney(till.payMinor, currency)}
+          {till.lackQty > 0 && `, without ${formatCount(till.lackQty, 'piece')} that nobody has`}
+        </span>
+      )}
       <span className="block text-[13px] leading-snug text-soft">
         {wordContainers(answer, request)}
       </span>
@@ -95,7 +110,7 @@ function CardFigures({
         </span>
       ) : (
         <span className="mt-0.5 flex justify-between gap-2 text-[13px]">
-          <b>{bought} bought</b> <span className="text-soft">{wordProof(aim, answer)}</span>
+          <b>{bought} to buy</b> <span className="text-soft">{wordProof(aim, answer)}</span>
         </span>
       )}
     </>

@@ -13,6 +13,7 @@ import { AnswerCard } from './AnswerCard';
 import { FitDrawing } from './FitDrawing';
 import { PickedContainer, Reasons } from './PickedContainer';
 import { useFits } from './useFits';
+import { useTills, type TillSum } from './useTills';
 import { WishList } from './WishList';
 import { useMutation } from '../useMutation';
 
@@ -28,6 +29,8 @@ interface FitWorkbenchProps {
   readonly measureUnit: LengthUnit;
   readonly onTake: (prefer: FitAim, answer: FitAnswer) => Promise<ActionResult>;
   readonly onDrop: () => Promise<ActionResult>;
+  /** What the tills take with these containers. */
+  readonly onTill: (placements: FitAnswer['placements']) => Promise<TillSum | undefined>;
 }
 
 /** Four ways to fit one place out, drawn to scale, each with its cost and its reasons. */
@@ -42,10 +45,16 @@ export function FitWorkbench({
   measureUnit,
   onTake,
   onDrop,
+  onTill,
 }: FitWorkbenchProps) {
   const { mutate } = useMutation();
   const { answers, isRunning, problem, stop } = useFits(request);
   const [chosen, setChosen] = useState<FitAim | 'taken'>(taken ? 'taken' : 'cost');
+  const tillOf = useTills(
+    [taken?.answer, ...(isRunning ? [] : fitAims.map((aim) => answers[aim]))],
+    JSON.stringify([request.containers, taken?.answer.placements]),
+    onTill,
+  );
   const showsTaken = chosen === 'taken' && taken !== undefined;
   const prefer = chosen === 'taken' ? (taken?.prefer ?? 'cost') : chosen;
   const [pickedIndex, setPickedIndex] = useState<number>();
@@ -117,6 +126,7 @@ export function FitWorkbench({
               title="As you took it"
               value="taken"
               answer={taken.answer}
+              till={tillOf(taken.answer)}
               request={request}
               currency={currency}
               isChosen={showsTaken}
@@ -128,6 +138,7 @@ export function FitWorkbench({
               key={aim}
               aim={aim}
               answer={answers[aim]}
+              till={tillOf(answers[aim])}
               request={request}
               currency={currency}
               isChosen={chosen === aim}
@@ -156,14 +167,19 @@ export function FitWorkbench({
             Take this fit <kbd>A</kbd>
           </Button>
         )}
-        {answer && pickedIndex === undefined && (
-          <p className="text-[13.5px] text-soft">
-            {formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to
-            see its clearances; {request.clearances.side} mm are kept at the sides,{' '}
-            {request.clearances.between} mm between.
-          </p>
-        )}
+        {pickedIndex === undefined && <AirNote answer={answer} request={request} />}
       </div>
     </div>
+  );
+}
+
+function AirNote({ answer, request }: { answer: FitAnswer | undefined; request: FitQuestion }) {
+  if (!answer) return null;
+  return (
+    <p className="text-[13.5px] text-soft">
+      {formatLitres(answer.freeLitres)} of air in the containers. Pick one in the drawing to see its
+      clearances; {request.clearances.side} mm are kept at the sides, {request.clearances.between}{' '}
+      mm between.
+    </p>
   );
 }

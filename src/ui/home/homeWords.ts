@@ -108,6 +108,8 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   session_on: () => 'went on with the session',
   session_paused: () => 'paused the session',
   session_started: () => 'started a session',
+  shortage_lifted: ({ name, place }) => `${name} is there again at ${place}`,
+  shortage_noted: ({ name, place }) => `${name} was not to be had at ${place}`,
   spot_added: ({ name }) => `added the spot ${name}`,
   spot_removed: ({ name }) => `removed the spot ${name}`,
   standing_noted: ({ name }) => `noted where ${name} stands`,

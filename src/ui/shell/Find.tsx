@@ -7,6 +7,7 @@ import { useEffect, useState } from 'react';
 
 import { Sheet } from '../primitives/Sheet';
 import { useKeys } from '../primitives/useKeys';
+import { FIND_EVENT } from './findEvent';
 
 interface Hit {
   readonly kind: string;
@@ -27,6 +28,11 @@ const KIND_WORDS: Readonly<Record<string, string>> = {
 export function Find({ projectId }: { projectId?: string }) {
   const [isOpen, setIsOpen] = useState(false);
   useKeys({ f: () => setIsOpen(true) });
+  useEffect(() => {
+    const open = () => setIsOpen(true);
+    window.addEventListener(FIND_EVENT, open);
+    return () => window.removeEventListener(FIND_EVENT, open);
+  }, []);
   return (
     <>
       <button

@@ -21,6 +21,8 @@ interface NeedRow {
   readonly priority: Priority;
   /** Pieces that the plan leaves out. */
   readonly shortQty: number;
+  /** Pieces that nobody has. */
+  readonly lackQty: number;
   /** Paid, and still to pay. */
   readonly lineMinor: number;
   readonly approval: ApprovalState;
@@ -80,6 +82,11 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
                 {need.shortQty > 0 && (
                   <span className="block text-[13px] text-signal-deep">
                     {formatCount(need.shortQty, 'piece')} left out
+                  </span>
+                )}
+                {need.lackQty > 0 && (
+                  <span className="block text-[13px] text-signal-deep">
+                    {formatCount(need.lackQty, 'piece')} not to be had
                   </span>
                 )}
               </td>

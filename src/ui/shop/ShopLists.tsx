@@ -16,6 +16,8 @@ import { useMutation } from '../useMutation';
  */
 export interface ShopLine {
   readonly key: string;
+  /** What it serves; null: a delivery. */
+  readonly needId: string | null;
   readonly containerId: string | null;
   readonly handNeedId: string | null;
   readonly materialKey: string | null;
@@ -53,10 +55,11 @@ interface ShopListsProps {
   readonly lists: readonly ShopList[];
   readonly currency: Currency;
   readonly onBuy: (purchase: Bought) => Promise<ActionResult>;
+  readonly onMissing: (line: { needId: string; shopId: string }) => Promise<ActionResult>;
 }
 
 /** What to buy where, as one walks; a line is ticked off with one thumb, or with what the till said. */
-export function ShopLists({ lists, currency, onBuy }: ShopListsProps) {
+export function ShopLists({ lists, currency, onBuy, onMissing }: ShopListsProps) {
   const [paidBy, setPaidBy] = useState('');
   return (
     <div className="grid gap-3">
@@ -98,6 +101,7 @@ export function ShopLists({ lists, currency, onBuy }: ShopListsProps) {
                 list={list}
                 currency={currency}
                 onBuy={(typed) => onBuy({ ...typed, paidBy })}
+                onMissing={onMissing}
               />
             ))}
           </ul>
@@ -112,7 +116,8 @@ function Line({
   list,
   currency,
   onBuy,
-}: {
+  onMissing,
+}: Pick<ShopListsProps, 'onMissing'> & {
   line: ShopLine;
   list: ShopList;
   currency: Currency;
@@ -140,6 +145,12 @@ function Line({
         expectedMinor: line.priceMinor,
       }),
     );
+  };
+  const sayMissing = async (needId: string) => {
+    await mutate(() => onMissing({ needId, shopId: list.shopId }), {
+      done: `${line.label} is not at ${list.shopName}; the rest of the list stays.`,
+      offersUndo: true,
+    });
   };
   return (
     <li className="px-4 py-2">
@@ -172,6 +183,16 @@ function Line({
         >
           <Check size={16} aria-hidden="true" /> Bought
         </Button>
+        {line.needId !== null && (
+          <Button
+            look="quiet"
+            className="no-print max-md:min-h-12"
+            aria-label={`${line.label} is not to be had here`}
+            onClick={() => void sayMissing(line.needId ?? '')}
+          >
+            Not here
+          </Button>
+        )}
         <details className="no-print basis-full text-[13.5px]">
           <summary className="cursor-pointer text-soft max-md:py-2">
             the till said otherwise

@@ -48,6 +48,7 @@ export function toShopLists(
       const listed = offers.find(({ id }) => id === offer.id);
       return {
         key: offer.id,
+        needId,
         containerId: isOther ? null : needId,
         handNeedId: isOther && materialKey === null ? needId : null,
         materialKey,
@@ -64,6 +65,7 @@ export function toShopLists(
         ? [
             {
               key: `delivery-${bill.shopId}`,
+              needId: null,
               containerId: null,
               handNeedId: null,
               materialKey: null,

@@ -3,6 +3,9 @@
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 
+import { formatLitres, formatMass } from '@/core/shared';
+import { readCorrection } from '@/core/things';
+import { vocabulary } from '@/core/things/vocabulary';
 import {
   type Thing,
   type Verdict,
@@ -11,12 +14,15 @@ import {
   verdicts,
   wayOutOf,
   waysOut,
+  withCorrection,
+  withCount,
 } from '@/core/sort';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { verdictWords, wayOutWords } from './sortWords';
 import { correctFormSchema } from './correctForm';
+import { hundredths } from './handLine';
 import { SplitPanel } from './SplitPanel';
 import type { Bench } from './useBench';
 import { PrivatePicture } from '../primitives/PrivatePicture';
@@ -36,14 +42,23 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
     start: {
       name: thing.name,
       count: String(thing.count),
+      size: '',
       verdict: thing.verdict as Verdict,
       to: traitsOf(thing.verdict).asks === 'way_out' ? (wayOutOf(thing.to) ?? '') : thing.to,
       groupId: thing.groupId ?? '',
       expiresOn: thing.expiresOn ?? '',
     },
-    save: (_, { groupId, expiresOn, ...facts }) => {
+    save: (_, { groupId, expiresOn, size, ...facts }) => {
+      const sized = readSize(size, thing, facts.count, bench);
+      if (sized === undefined)
+        return Promise.resolve({
+          ok: false,
+          message: 'The size was not read',
+          fields: { size: 'Write it like 12 l, 3.4 kg or 40 x 30 x 20' },
+        });
       bench.correct(thing, {
         ...facts,
+        ...sized,
         groupId: bench.roomGroups.find(({ id }) => id === groupId)?.id ?? null,
         expiresOn: expiresOn === '' ? undefined : expiresOn,
       });
@@ -82,6 +97,14 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
             inputMode="numeric"
             error={errors.count?.message}
             {...register('count')}
+          />
+          <TextField
+            label={`Size or weight, now ${formatLitres(thing.litres)}, ${formatMass(thing.massG)}`}
+            placeholder="12 l, 3.4 kg, 40 x 30 x 20"
+            className="sm:col-span-4"
+            autoComplete="off"
+            error={errors.size?.message}
+            {...register('size')}
           />
           <SelectField
             label="Verdict"
@@ -166,6 +189,45 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
     </Sheet>
   );
 }
+
+/** What was typed of a size; nothing where nothing was, undefined where it cannot be read. */
+function readSize(typed: string, thing: Thing, count: number, bench: Bench) {
+  if (typed === '') return {};
+  const correction = readCorrection(typed, {
+    vocabulary,
+    own: bench.own,
+    bareUnit: bench.lengthUnit,
+    count,
+  });
+  if (!correction) return undefined;
+  const { litres, massG, ranges, uprightMm, longestMm } = withCorrection(
+    withCount(
+      {
+        count: thing.count,
+        litres: thing.litres,
+        massG: thing.massG,
+        // Decided before ranges were kept: what is not typed now is known within twice.
+        ranges: thing.ranges ?? {
+          litres: withinTwice(thing.litres),
+          massG: withinTwice(thing.massG),
+        },
+        uprightMm: thing.uprightMm,
+        longestMm: thing.longestMm,
+      },
+      count,
+    ),
+    correction,
+  );
+  return {
+    litres: hundredths(litres),
+    massG: Math.round(massG),
+    ranges,
+    ...(uprightMm === undefined ? {} : { uprightMm }),
+    ...(longestMm === undefined ? {} : { longestMm }),
+  };
+}
+const withinTwice = (value: number) =>
+  ({ low: value / 2, high: value * 2, from: 'family' }) as const;
 
 /** What can be chosen where a verdict asks for a room or a way out. */
 function destinationChoices(

@@ -7,14 +7,25 @@ import { useState } from 'react';
 
 import { formatCount } from '@/core/shared';
 import type { Thing } from '@/core/sort';
+import { openFind } from '../shell/findEvent';
 import { reasonWords, sayTo, verdictPast } from './sortWords';
 import { CorrectSheet } from './CorrectSheet';
 import type { Bench } from './useBench';
 import { verdictLooks } from './verdictLooks';
 
 /** The last decisions, newest first, and the way back. */
-export function JustNow({ bench, roomNames }: { bench: Bench; roomNames: readonly string[] }) {
-  const [corrected, setCorrected] = useState<Thing>();
+export function JustNow({
+  bench,
+  roomNames,
+  openThingId,
+}: {
+  bench: Bench;
+  roomNames: readonly string[];
+  openThingId: string | undefined;
+}) {
+  const [corrected, setCorrected] = useState<Thing | undefined>(() =>
+    bench.things.find(({ id }) => id === openThingId),
+  );
   return (
     <section className="mt-5" aria-label="Just now">
       <div className="flex items-center justify-between gap-3 border-b-2 border-line pb-1">
@@ -49,6 +60,18 @@ export function JustNow({ bench, roomNames }: { bench: Bench; roomNames: readonl
           <RecentThing key={thing.id} thing={thing} onCorrect={() => setCorrected(thing)} />
         ))}
       </ol>
+      {bench.thingCount > bench.recent.length && (
+        <p className="mt-2 text-[14px] text-soft">
+          An earlier one is decided anew too:{' '}
+          <button
+            type="button"
+            onClick={openFind}
+            className="min-h-9 font-[650] text-rim-deep underline underline-offset-3 max-md:min-h-11"
+          >
+            find it by its name
+          </button>
+        </p>
+      )}
       {corrected && (
         <CorrectSheet
           key={corrected.decisionId}
@@ -66,7 +89,9 @@ function RecentThing({ thing, onCorrect }: { thing: Thing; onCorrect: () => void
   const { icon: Icon, color } = verdictLooks[thing.verdict];
   const [reason] = thing.reasons;
   const why = reason ? reasonWords[reason] : verdictPast[thing.verdict];
-  const note = thing.to === '' ? why : `to ${sayTo(thing)}`;
+  // “Recycled, to recycle” says nothing more.
+  const isSaid = thing.to === '' || thing.to === thing.verdict;
+  const note = isSaid ? why : `to ${sayTo(thing)}`;
   return (
     <li>
       <button

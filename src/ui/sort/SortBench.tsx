@@ -45,6 +45,8 @@ import { VerdictBoxes } from './VerdictBoxes';
 import { WhereTo, type Destination } from './WhereTo';
 
 interface SortBenchProps extends BenchData {
+  /** To be decided anew as soon as the bench is there. */
+  readonly openThingId: string | undefined;
   readonly otherRooms: readonly { readonly id: string; readonly name: string }[];
   /** Usable litres of the whole room, for the level of the keep box. */
   readonly roomLitres: number;
@@ -69,6 +71,7 @@ const isAskedAtOnce = (verdict: Verdict): boolean =>
 
 /** The bench: the thing in hand, one key a verdict, what it makes of the space. */
 export function SortBench({
+  openThingId,
   otherRooms,
   roomLitres,
   liftLimitG,
@@ -278,7 +281,7 @@ export function SortBench({
         onNoteDebt={onNoteDebt}
         onSettle={onSettle}
       />
-      <JustNow bench={bench} roomNames={otherRoomNames} />
+      <JustNow bench={bench} roomNames={otherRoomNames} openThingId={openThingId} />
     </div>
   );
 }

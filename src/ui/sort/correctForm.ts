@@ -11,6 +11,8 @@ export const correctFormSchema = z.object({
   ),
   verdict: z.enum(verdicts),
   to: z.string().trim().max(80, 'At most 80 letters'),
+  /** What a tape or a scale says of it; empty: as it is. */
+  size: z.string().trim().max(80, 'At most 80 letters'),
   groupId: z.string(),
   /** A day, or empty. */
   expiresOn: z.union([z.literal(''), z.iso.date('Type a day')]),

@@ -6,6 +6,7 @@ import {
   dropFitAction,
   listHomePlacesAction,
   noteFitWishAction,
+  sumTillAction,
   takeFitAction,
   takeFitsAction,
 } from '@/app/actions/fit';
@@ -31,7 +32,7 @@ interface FitPageProps {
 export default async function FitPage({ params, searchParams }: FitPageProps) {
   const { projectId, roomId } = await params;
   const { bay: asked } = await searchParams;
-  const opened = await openRoom(projectId, roomId, 'fitWishes', 'people');
+  const opened = await openRoom(projectId, roomId, 'fitWishes', 'giftCards', 'people', 'shortages');
   if (!opened) notFound();
   const { records, own } = opened;
   const { currency, units: measureUnit } = records.project;
@@ -124,6 +125,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
           measureUnit={measureUnit}
           onTake={takeFitAction.bind(null, projectId, bay.id)}
           onDrop={dropFitAction.bind(null, projectId, bay.id)}
+          onTill={sumTillAction.bind(null, { projectId, roomId, bayId: bay.id })}
         />
       )}
       {unit &&

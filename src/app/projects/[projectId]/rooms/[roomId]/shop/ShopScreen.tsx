@@ -9,6 +9,7 @@ import {
   askShopAction,
   findSubstitutesAction,
   noteReturnAction,
+  noteShortageAction,
   removeGiftCardAction,
   removeHandNeedAction,
   removePurchaseAction,
@@ -34,12 +35,12 @@ import { OverBudget } from '@/ui/shop/OverBudget';
 import { Receipts } from '@/ui/shop/Receipts';
 import { ShopLists } from '@/ui/shop/ShopLists';
 import { ShopPages } from '@/ui/shop/ShopPages';
-import { SoldOut } from '@/ui/shop/SoldOut';
+import { NotToBeHad } from '@/ui/shop/NotToBeHad';
 import { toShopLists } from '@/ui/shop/toShopLists';
 import { Wishes } from '@/ui/shop/Wishes';
 
 interface ShopScreenProps {
-  readonly opened: OpenRoom<'approvals' | 'fitWishes' | 'giftCards' | 'receipts'>;
+  readonly opened: OpenRoom<'approvals' | 'fitWishes' | 'giftCards' | 'receipts' | 'shortages'>;
   readonly shops: readonly Shop[];
   readonly view: ShopView;
   /** When this was worked out, where a newer answer is on its way. */
@@ -119,19 +120,22 @@ export function ShopScreen({ opened, shops, view, knownAt }: ShopScreenProps) {
               currency={currency}
             />
           )}
-          <SoldOut
-            rows={view.soldOut}
+          <NotToBeHad
+            rows={view.lacking}
+            said={view.shortages}
             currency={currency}
             onFind={findSubstitutesAction.bind(null, place)}
             onTake={takeSubstituteAction.bind(null, projectId)}
+            onThere={noteShortageAction.bind(null, place, false)}
           />
           <Leftovers leftovers={view.leftovers} rooms={records.rooms} />
           <ShopLists
             lists={lists}
             currency={currency}
             onBuy={addPurchaseAction.bind(null, place)}
+            onMissing={noteShortageAction.bind(null, place, true)}
           />
-          {lists.length === 0 && answer.status !== 'infeasible' && (
+          {lists.length === 0 && answer.status !== 'infeasible' && view.lacking.length === 0 && (
             <p className="panel p-4">Everything on the list is here. Nothing is left to buy.</p>
           )}
           {needs.length > 0 && (

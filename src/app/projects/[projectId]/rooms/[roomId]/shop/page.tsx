@@ -21,6 +21,7 @@ export default async function ShopPage({
     'fitWishes',
     'giftCards',
     'receipts',
+    'shortages',
   );
   if (!opened) notFound();
   const prices = await loadPriceList(opened.db);

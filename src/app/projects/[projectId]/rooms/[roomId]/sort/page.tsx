@@ -30,10 +30,13 @@ export const metadata = { title: 'Sort' };
 
 export default async function SortPage({
   params,
+  searchParams,
 }: {
   params: Promise<{ projectId: string; roomId: string }>;
+  searchParams: Promise<{ thing?: string }>;
 }) {
   const { projectId, roomId } = await params;
+  const { thing: openThingId } = await searchParams;
   const opened = await openRoom(projectId, roomId, 'people', 'fixtures');
   if (!opened) notFound();
   const { db, records, own, here } = opened;
@@ -46,6 +49,7 @@ export default async function SortPage({
     ...records,
     roomId: own.room.id,
     openSince: session?.endedAt === null ? session.startedAt : undefined,
+    openThingId,
   });
   const sections = records.sections.filter((section) => section.roomId === roomId);
   const section = sections.find(({ id }) => id === session?.sectionId);
@@ -67,7 +71,8 @@ export default async function SortPage({
     >
       <h1 className="sr-only">Sort {own.room.name}</h1>
       <SortBench
-        key={roomId}
+        key={`${roomId} ${openThingId ?? ''}`}
+        openThingId={openThingId}
         projectId={projectId}
         roomId={own.room.id}
         {...bench}

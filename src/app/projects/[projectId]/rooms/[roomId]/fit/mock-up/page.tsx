@@ -18,7 +18,7 @@ interface MockUpPageProps {
 export default async function MockUpPage({ params, searchParams }: MockUpPageProps) {
   const { projectId, roomId } = await params;
   const { bay: asked } = await searchParams;
-  const opened = await openRoom(projectId, roomId, 'fitWishes');
+  const opened = await openRoom(projectId, roomId, 'fitWishes', 'shortages');
   if (!opened) notFound();
   const { db, records, own } = opened;
   const bay = own.units.flatMap((unit) => unit.bays).find(({ id }) => id === asked);

@@ -23,7 +23,7 @@ export default async function MoneyPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'approvals', 'giftCards');
+  const opened = await openRoom(projectId, roomId, 'approvals', 'giftCards', 'shortages');
   if (!opened) notFound();
   const { db, records } = opened;
   const prices = await loadPriceList(db);

@@ -1,0 +1,53 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+
+import type { FitAnswer } from '@/core/fit';
+
+/** What the tills take for the room's list with an answer, and for this place of it. */
+export interface TillSum {
+  readonly payMinor: number;
+  readonly addsMinor: number;
+  readonly lackQty: number;
+}
+type Placements = FitAnswer['placements'];
+
+/** Answers with the same containers cost the same, however they stand. */
+const keyOf = (placements: Placements): string =>
+  placements
+    .map(({ containerId }) => containerId)
+    .sort()
+    .join(' ');
+
+/**
+ * Asks what the tills take for each of the answers, one after the other, each kind of answer once; again after
+ * `facts` changed. Gives what is known so far.
+ */
+export function useTills(
+  answers: readonly (FitAnswer | undefined)[],
+  facts: string,
+  onTill: (placements: Placements) => Promise<TillSum | undefined>,
+): (answer: FitAnswer | undefined) => TillSum | undefined {
+  const [known, setKnown] = useState<Readonly<Record<string, TillSum | 'asked'>>>({});
+  const factsOf = (placements: Placements) => `${facts} ${keyOf(placements)}`;
+  const open = answers.find(
+    (answer) =>
+      answer && answer.placements.length > 0 && known[factsOf(answer.placements)] === undefined,
+  );
+  const isAsking = Object.values(known).includes('asked');
+  useEffect(() => {
+    if (!open || isAsking) return;
+    const key = `${facts} ${keyOf(open.placements)}`;
+    const ask = async () => {
+      setKnown((before) => ({ ...before, [key]: 'asked' }));
+      const sum = await onTill(open.placements).catch(() => undefined);
+      setKnown((before) => ({ ...before, [key]: sum ?? NOT_KNOWN }));
+    };
+    void ask();
+  }, [open, isAsking, facts, onTill]);
+  return (answer) => {
+    const sum = answer && known[factsOf(answer.placements)];
+    return sum === undefined || sum === 'asked' || sum === NOT_KNOWN ? undefined : sum;
+  };
+}
+const NOT_KNOWN: TillSum = { payMinor: NaN, addsMinor: NaN, lackQty: NaN };

@@ -25,7 +25,10 @@ export type InsideTip =
   | {
       readonly code: 'around_pipes';
       readonly labels: readonly string[];
+      /** Clear from the floor to the top, as the fit keeps its distances. */
       readonly circleMm: number;
+      /** Clear below everything that hangs, so high; undefined where nothing hangs. */
+      readonly below: { readonly circleMm: number; readonly heightMm: number } | undefined;
       readonly names: readonly string[];
     }
   | { readonly code: 'damp'; readonly leftOut: number }
@@ -66,6 +69,8 @@ interface InsideQuestion {
 const MUCH_AIR_MM = 120;
 const DEEP_MM = 420;
 const TALL_MM = 240;
+/** What begins so high lets a low thing turn beneath it. */
+const HANGS_MM = 100;
 /** Height of a coat with its hanger, width on the rail of a coat and of a shirt. */
 const COAT_DROP_MM = 1100;
 const COAT_MM = 45;
@@ -110,18 +115,19 @@ export function adviseInsides({
 
   const obstacles = inside.obstacles ?? [];
   const turntables = [...goesIn(['turntable'])].sort((a, b) => b.width.mm - a.width.mm);
-  const circle = largestCircleOf(
-    { width: Math.max(0, clear.x1 - clear.x0), depth: Math.max(0, clear.y1 - clear.y0) },
-    obstacles.map(({ x, y, width, depth }) => ({ x: x - clear.x0, y: y - clear.y0, width, depth })),
-  );
-  // It turns on the spot, but it has to come through the opening flat.
-  const diameterMm = Math.floor(Math.min(2 * circle.radiusMm, inside.openingWidth ?? Infinity));
+  const acrossMm = (blocking: typeof obstacles) => turnsWithinMm(question, blocking);
+  const diameterMm = acrossMm(obstacles);
+  const hanging = obstacles.filter(({ z }) => z >= HANGS_MM);
+  const lowestMm = Math.min(...hanging.map(({ z }) => z));
+  const belowMm = acrossMm(obstacles.filter((obstacle) => !hanging.includes(obstacle)));
   const turning = named(turntables.filter(({ width }) => width.mm <= diameterMm));
   if (obstacles.length > 0)
     tips.push({
       code: 'around_pipes',
       labels: [...new Set(obstacles.map(({ label }) => label))],
       circleMm: diameterMm,
+      below:
+        belowMm > diameterMm ? { circleMm: belowMm, heightMm: Math.floor(lowestMm) } : undefined,
       names: turning,
     });
   else if (!inside.pullOut && clear.y1 - clear.y0 >= DEEP_MM)
@@ -162,6 +168,25 @@ export function adviseInsides({
       leftOut: question.containers.filter(({ material }) => DAMP_SHY.has(material)).length,
     });
   return [...tips, ...habitTips(question, answer, people)];
+}
+
+/** Across the largest circle that comes in flat through the opening and keeps the fit's distances, in mm. */
+function turnsWithinMm(
+  question: FitQuestion,
+  blocking: NonNullable<FitQuestion['bay']['obstacles']>,
+): number {
+  const clear = clearOf(question);
+  const { between } = question.clearances;
+  const circle = largestCircleOf(
+    { width: Math.max(0, clear.x1 - clear.x0), depth: Math.max(0, clear.y1 - clear.y0) },
+    blocking.map(({ x, y, width, depth }) => ({
+      x: x - clear.x0 - between,
+      y: y - clear.y0 - between,
+      width: width + 2 * between,
+      depth: depth + 2 * between,
+    })),
+  );
+  return Math.floor(Math.min(2 * circle.radiusMm, question.bay.openingWidth ?? Infinity));
 }
 
 interface Shelf {

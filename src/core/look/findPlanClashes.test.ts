@@ -1,3 +1,5 @@
+import fc from 'fast-check';
+
 import { aBay, aFixture, aPlan, aUnit, mm, onWall } from '@test/builders';
 import { invariant } from '../shared';
 import { findPlanClashes } from './findPlanClashes';
@@ -148,6 +150,38 @@ test('clear floor: where it was put, or anywhere either way round', () => {
     }),
   ).toMatchObject([{ code: 'clear_space_missing' }]);
 });
+
+test('floor before a unit is free where moving along its front finds it free, and floor elsewhere does not help', () =>
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 62 }),
+      fc.integer({ min: 0, max: 40 }),
+      fc.integer({ min: 4, max: 30 }),
+      fc.integer({ min: 4, max: 50 }),
+      (atFifties, offFifties, widthFifties, depthFifties) => {
+        // In 50 mm: the cupboard stands at 0.4 m, something beside it, or before it, anywhere.
+        const [along, off] = [atFifties * 50, offFifties * 50];
+        const [width, depth] = [widthFifties * 50, depthFifties * 50];
+        const shelf = cupboard('a', 0, 400);
+        const other = cupboard('b', 0, along, { width: mm(300), depth: mm(350) });
+        const blocker = { ...other, place: { ...onWall(0, along), off: mm(off) } };
+        const isTaken = codesOf({
+          units: [shelf, blocker],
+          checks: [check({ width: mm(width), depth: mm(depth), unitId: 'a' })],
+        }).includes('clear_space_taken');
+        const front = shelf.depth.mm;
+        const spare = shelf.width.mm - width;
+        let isFree = false;
+        for (let x = 400 + Math.min(0, spare); x <= 400 + Math.max(0, spare); x += 10) {
+          const hits =
+            x < along + 300 && along < x + width && front < off + 350 && off < front + depth;
+          isFree ||= !hits && x >= 0 && x + width <= 4000 && front + depth <= 3000;
+        }
+        expect(isTaken).toBe(!isFree);
+      },
+    ),
+    { numRuns: 300 },
+  ));
 
 test('a table is what is left of its top beside what stands on it', () => {
   const bench = cupboard('bench', 0, 0, { width: mm(1400), depth: mm(600), height: mm(880) });

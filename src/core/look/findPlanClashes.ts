@@ -1,7 +1,7 @@
 import type { CheckId, FixtureId, UnitId } from '../shared';
 import { findFreeFloor, largestFreeFloor } from './freeFloor';
 import type { Fixture, FixtureKind, RoomCheck, Unit } from './model';
-import { rectAt, rectOnWall } from './placeInPlan';
+import { rectAt, rectOnWall, type Footprint } from './placeInPlan';
 import {
   isInside,
   outsideRects,
@@ -350,6 +350,10 @@ function clearSpaceClashes(check: RoomCheck, floor: Floor): PlanClash[] {
   const size = { widthMm: clear.width.mm, depthMm: clear.depth.mm };
   if (!clear.place) {
     const taken = low.map(({ rect }) => rect);
+    const before = floor.units.find(({ id }) => id === clear.unitId);
+    if (before) return spaceBeforeClash(check, floor.outline, { before, low, size });
+    // Before something that has no place in the plan nothing is known.
+    if (clear.unitId !== null) return [];
     return findFreeFloor(floor.outline, taken, size)
       ? []
       : [
@@ -373,6 +377,53 @@ function clearSpaceClashes(check: RoomCheck, floor: Floor): PlanClash[] {
   return isInside(floor.outline, rect)
     ? hits
     : [...hits, { code: 'clear_space_taken', checkId: check.id, by: null, rect }];
+}
+
+/**
+ * Floor straight before a unit, as long as one of both is over the other's width; moved along its front to
+ * where it is free. Only at its ends, and where a wall or something beside it begins or ends, can it become free.
+ */
+function spaceBeforeClash(
+  check: RoomCheck,
+  outline: Outline,
+  {
+    before,
+    low,
+    size,
+  }: { readonly before: PlacedUnit; readonly low: readonly Solid[]; readonly size: Footprint },
+): PlanClash[] {
+  const { wall, unit } = before;
+  if (!unit.place) return [];
+  const fromMm = unit.place.along.mm;
+  const offMm = unit.place.off.mm + unit.depth.mm;
+  const spareMm = unit.width.mm - size.widthMm;
+  const [least, most] = [fromMm + Math.min(0, spareMm), fromMm + Math.max(0, spareMm)];
+  const alongOf = ({ x, y }: Point) =>
+    (x - wall.from.x) * wall.along.x + (y - wall.from.y) * wall.along.y;
+  const edges = [
+    ...outline.walls.map(({ from }) => alongOf(from)),
+    ...low.flatMap(({ rect }) => [
+      alongOf(rect),
+      alongOf({ x: rect.x + rect.width, y: rect.y + rect.depth }),
+    ]),
+  ];
+  const starts = [least, most, ...edges, ...edges.map((edge) => edge - size.widthMm)]
+    .filter((along) => along >= least - 0.5 && along <= most + 0.5)
+    .sort((a, b) => a - b);
+  const spots = starts.map((alongMm) => rectOnWall(wall, { alongMm, offMm, ...size }));
+  const inTheWay = (spot: Rect) =>
+    low.filter((solid) => solid.id !== before.id && rectsOverlap(solid.rect, spot));
+  if (spots.some((spot) => isInside(outline, spot) && inTheWay(spot).length === 0)) return [];
+  const spot = spots[0] ?? before.rect;
+  const by = inTheWay(spot)[0];
+  return [
+    {
+      code: 'clear_space_taken',
+      checkId: check.id,
+      by: by?.id ?? null,
+      rect: by ? intersect(by.rect, spot) : spot,
+    },
+  ];
 }
 
 /** The free part of a unit's top, less what stands on it, against what must stay clear there. */

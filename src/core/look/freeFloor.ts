@@ -1,6 +1,13 @@
 import { largestFreeBoxOf, type Box } from '../shared';
 import type { Footprint } from './placeInPlan';
-import { outsideRects, rectsOverlap, type Outline, type Rect } from './traceWalls';
+import {
+  isInside,
+  outsideRects,
+  rectsOverlap,
+  type Outline,
+  type Point,
+  type Rect,
+} from './traceWalls';
 
 /**
  * A free rectangle of a size, either way round, or undefined where there is none. Exact: a rectangle
@@ -46,4 +53,23 @@ export function largestFreeFloor(outline: Outline, taken: readonly Rect[]): Rect
     obstacles,
   );
   return { x, y, width, depth };
+}
+
+/**
+ * The middle of a room's floor: the centre of its area or, where that lies outside, as in an L, the centre of its
+ * largest rectangle. Source: the centroid of a polygon by the shoelace sums.
+ */
+export function middleOfFloor(outline: Outline): Point {
+  let [area, x, y] = [0, 0, 0];
+  for (const { from, to } of outline.walls) {
+    const cross = from.x * to.y - to.x * from.y;
+    area += cross / 2;
+    x += ((from.x + to.x) * cross) / 6;
+    y += ((from.y + to.y) * cross) / 6;
+  }
+  const centre = { x: x / area, y: y / area };
+  const spot = { x: centre.x - 1, y: centre.y - 1, width: 2, depth: 2 };
+  if (area > 0 && isInside(outline, spot)) return centre;
+  const largest = largestFreeFloor(outline, []);
+  return { x: largest.x + largest.width / 2, y: largest.y + largest.depth / 2 };
 }

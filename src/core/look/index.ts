@@ -92,8 +92,8 @@ export {
   type PlacedUnit,
   type PlanClash,
 } from './findPlanClashes';
-export { findFreeFloor, largestFreeFloor } from './freeFloor';
-export { answerChecks, type CheckAnswer } from './answerChecks';
+export { findFreeFloor, largestFreeFloor, middleOfFloor } from './freeFloor';
+export { answerChecks, type CheckAnswer, type PlanFacts } from './answerChecks';
 // Drawings to scale
 export {
   dimension,

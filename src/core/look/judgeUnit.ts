@@ -15,7 +15,7 @@ export interface BayJudgement {
   /** Floor of the bay above the floor of the room: where a hand reaches in. */
   readonly handMm: number;
   readonly usableLitres: number;
-  /** The largest single thing that goes in, past its obstacles; the opening may still be smaller. */
+  /** The largest single thing that goes in, through its opening and past its obstacles. */
   readonly largestBox: Box;
   readonly reaches: readonly { readonly personName: string; readonly reach: Reach }[];
   /** Depth that the person who sees least of it cannot see, in mm. */
@@ -70,6 +70,7 @@ function judgeBay(bay: Bay, handMm: number, people: readonly Body[]): BayJudgeme
     largestBox: largestFreeBoxOf(
       { width: inside.widthMm, depth: inside.depthMm, height: inside.heightMm },
       bay.obstacles,
+      { width: bay.openingWidth?.mm, height: bay.openingHeight?.mm },
     ),
     reaches: people.map(({ name, height }) => ({
       personName: name,

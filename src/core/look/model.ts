@@ -47,7 +47,7 @@ export const clearSpaceSchema = z.object({
   depth: lengthSchema,
   /** Where on the floor; null: anywhere in the room. */
   place: wallPlaceSchema.nullable(),
-  /** On which unit, for a table. */
+  /** Of a table: on which unit. Of a floor: before which; null: wherever it was put. */
   unitId: unitIdSchema.nullable(),
 });
 

@@ -43,9 +43,9 @@ test('sight: a higher opening never hides more, a drawer below the eyes hides no
       },
     ),
   );
-  expect(sightDepthMm({ bottomMm: 700, openingMm: 150, depthMm: 500, pullsOut: true }, 1700)).toBe(
-    500,
-  );
+  const drawer = (bottomMm: number) =>
+    sightDepthMm({ bottomMm, openingMm: 200, depthMm: 500, pullsOut: true }, 1700);
+  expect([0, 300, 700, 1400, 1500, 1700].map(drawer)).toEqual([500, 500, 500, 500, 500, 0]);
   expect(
     sightDepthMm({ bottomMm: 1800, openingMm: 300, depthMm: 400, pullsOut: false }, 1700),
   ).toBe(150);
@@ -66,6 +66,15 @@ test('a unit’s measures say litres past obstacles, the largest thing, reach, a
     usableLitres: 68,
     largestBox: { width: 800, depth: 200, height: 350 },
     reaches: [{ personName: 'Ida', reach: 'bend' }],
+  });
+});
+
+test('the largest thing comes through the opening', () => {
+  const bay = aBay({ openingWidth: mm(500), openingHeight: mm(200) });
+  expect(judgeUnit(aUnit({ bays: [bay] }), []).bays[0]?.largestBox).toMatchObject({
+    width: 500,
+    depth: 300,
+    height: 200,
   });
 });
 

@@ -55,10 +55,10 @@ export function sightDepthMm(
   bodyMm: number,
 ): number {
   const { bottomMm, openingMm, depthMm, pullsOut } = place;
+  // What pulls out comes to the eye of somebody who stands, to its back; only above the eyes nobody sees into it.
+  if (pullsOut) return bottomMm < bodyMm * EYE_RATIO ? depthMm : 0;
   const reach = reachOf(bottomMm, bodyMm);
   const eyeMm = bodyMm * (reach === 'squat' || reach === 'bend' ? CROUCHED_EYE_RATIO : EYE_RATIO);
-  // A drawer comes out to the eye; into one above it nobody sees.
-  if (pullsOut) return bottomMm + openingMm <= eyeMm ? depthMm : 0;
   if (eyeMm <= bottomMm) return Math.min(depthMm, FRONT_ROW_MM);
   const aboveEdgeMm = eyeMm - (bottomMm + openingMm);
   if (aboveEdgeMm <= 0) return depthMm;

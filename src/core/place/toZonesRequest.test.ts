@@ -67,7 +67,7 @@ test('bays in scope come with their room, height, place and traits; stations fro
   expect(request?.bays[0]).toMatchObject({ x: 1430, y: 170 });
   expect(request?.stations.map(({ id, x, y }) => [id, Math.round(x), Math.round(y)])).toEqual([
     ['kettle', 3200, 2700],
-    ['middle', 1430, 170],
+    ['middle', 2000, 1500],
   ]);
 });
 

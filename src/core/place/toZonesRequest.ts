@@ -1,6 +1,7 @@
 import type { Person } from '../agree';
 import {
   arrangeFront,
+  middleOfFloor,
   placeAll,
   traceWalls,
   usableLitresOf,
@@ -172,14 +173,10 @@ function layOut(
           y: rect.y + rect.depth / 2,
         }))
     : [];
-  const mean = (values: readonly number[]) =>
-    values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length;
-  const middle = {
-    id: middleId,
-    name: 'the middle of the room',
-    x: mean(bays.map(({ x }) => x)),
-    y: mean(bays.map(({ y }) => y)),
-  };
+  const middle =
+    isOnPlan && traced?.ok
+      ? { id: middleId, name: 'the middle of the room', ...middleOfFloor(traced.value) }
+      : { id: middleId, name: 'the middle of the furniture', x: front.widthMm / 2, y: 0 };
   // Rooms are drawn from their first corner, so that some walls lie at negative places; the engine
   // counts from the least.
   const all = [...bays, ...stations, middle];

@@ -44,12 +44,16 @@ function freeVoxels(space: Space, obstacles: readonly Box[]): Set<string> {
   return free;
 }
 
-function largestByTrying(space: Space, free: ReadonlySet<string>): number {
+function largestByTrying(
+  space: Space,
+  free: ReadonlySet<string>,
+  most = { width: Infinity, height: Infinity },
+): number {
   let best = 0;
   for (const x of range(space.width))
     for (const y of range(space.depth))
       for (const z of range(space.height)) {
-        for (const w of range(space.width - x))
+        for (const w of range(Math.min(space.width - x, most.width)))
           for (const d of range(space.depth - y)) {
             let h = 0;
             while (
@@ -59,7 +63,7 @@ function largestByTrying(space: Space, free: ReadonlySet<string>): number {
               )
             )
               h += 1;
-            best = Math.max(best, (w + 1) * (d + 1) * h);
+            best = Math.max(best, (w + 1) * (d + 1) * Math.min(h, most.height));
           }
       }
   return best;
@@ -74,6 +78,23 @@ test('free litres are those of the voxels that no obstacle takes', () =>
       );
     }),
     { numRuns: 300 },
+  ));
+
+test('what passes an opening is as large as any of that width and height', () =>
+  fc.assert(
+    fc.property(
+      caseArb,
+      fc.integer({ min: 1, max: 4 }),
+      fc.integer({ min: 1, max: 4 }),
+      ([space, obstacles], width, height) => {
+        const box = largestFreeBoxOf(space, obstacles, { width, height });
+        expect(box.width * box.depth * box.height).toBe(
+          largestByTrying(space, freeVoxels(space, obstacles), { width, height }),
+        );
+        expect(box.width <= width && box.height <= height).toBe(true);
+      },
+    ),
+    { numRuns: 100 },
   ));
 
 test('the largest free box is as large as any found by trying all, lies inside, and touches no obstacle', () =>

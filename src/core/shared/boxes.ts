@@ -88,11 +88,17 @@ function coveredMm(boxes: readonly Box[], { front, back, height }: Column): numb
  * The largest upright box that fits into a space beside its obstacles, by volume. Each face of such a
  * box lies on the space's edge or on an obstacle's face, so ranges between those are tried along x
  * and y, and the widest gap along z. O(n⁵) at worst; a range that cannot beat the best is passed over.
+ * What has to pass an opening is at most `most` wide and high.
  * Ensures: lies inside the space and shares no inner space with an obstacle. All zero where nothing is free.
  */
-export function largestFreeBoxOf(space: Space, obstacles: readonly Box[]): Box {
+export function largestFreeBoxOf(
+  space: Space,
+  obstacles: readonly Box[],
+  most: { readonly width?: number | undefined; readonly height?: number | undefined } = {},
+): Box {
   let best: Box = { x: 0, y: 0, z: 0, width: 0, depth: 0, height: 0 };
   let bestMm3 = 0;
+  const { width: mostWidth = Infinity, height: mostHeight = Infinity } = most;
   const boxes = fromBelow(obstacles);
   const ends = (faces: readonly number[], end: number) => [
     end,
@@ -111,7 +117,8 @@ export function largestFreeBoxOf(space: Space, obstacles: readonly Box[]): Box {
     space.width,
   )) {
     for (const right of rights) {
-      if (right <= left || (right - left) * space.depth * space.height <= bestMm3) continue;
+      const width = Math.min(right - left, mostWidth);
+      if (width <= 0 || width * space.depth * space.height <= bestMm3) continue;
       const inX = boxes.filter((box) => box.x < right && box.x + box.width > left);
       const backs = ends(
         inX.map((box) => box.y),
@@ -122,12 +129,13 @@ export function largestFreeBoxOf(space: Space, obstacles: readonly Box[]): Box {
         space.depth,
       )) {
         for (const back of backs) {
-          const areaMm2 = (right - left) * (back - front);
+          const areaMm2 = width * (back - front);
           if (back <= front || areaMm2 * space.height <= bestMm3) continue;
           const gap = widestGap(inX, { front, back, height: space.height });
-          if (areaMm2 * gap.height <= bestMm3) continue;
-          bestMm3 = areaMm2 * gap.height;
-          best = { x: left, y: front, width: right - left, depth: back - front, ...gap };
+          const height = Math.min(gap.height, mostHeight);
+          if (areaMm2 * height <= bestMm3) continue;
+          bestMm3 = areaMm2 * height;
+          best = { x: left, y: front, z: gap.z, width, depth: back - front, height };
         }
       }
     }

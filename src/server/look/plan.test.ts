@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 import { aDatabase, aFixture, aPlan, aUnit, HALL, HOME, mm, onWall, loadAll } from '@test/builders';
 import { roomCheckSchema } from '@/core/look';
-import { checkIdSchema, unitIdSchema } from '@/core/shared';
+import { checkIdSchema, invariant, unitIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { bayRecord, unitRecord } from '@/data/records';
@@ -90,7 +90,22 @@ test('a check is answered by the plan until somebody answers it', async () => {
     answerRoomChecks(await records(), HALL).map(({ isMet, isComputed }) => [isMet, isComputed]);
   expect(await answer()).toEqual([[undefined, false]]);
   await saveRoomPlan(db, HOME, { roomId: HALL, plan: aPlan });
-  expect(await answer()).toEqual([[true, true]]);
+  // Floor somewhere is no yes; where it was put, or before what it is for, it is.
+  expect(await answer()).toEqual([[undefined, false]]);
+  const askBefore = async (unitId: typeof unit.id) => {
+    invariant(bed.clear, 'a bed wants floor');
+    const before = { ...bed, clear: { ...bed.clear, unitId } };
+    await noteRoom(db, HOME, {
+      roomId: HALL,
+      deed: { code: 'hours_noted' },
+      change: { checks: [before] },
+    });
+    return answer();
+  };
+  await movePlanItem(db, HOME, { kind: 'unit', id: unit.id }, null);
+  expect(await askBefore(unit.id)).toEqual([[undefined, false]]);
+  await movePlanItem(db, HOME, { kind: 'unit', id: unit.id }, onWall(0, 0));
+  expect(await askBefore(unit.id)).toEqual([[true, true]]);
   await movePlanItem(db, HOME, { kind: 'clear', id: bed.id, roomId: HALL }, onWall(0, 400));
   await movePlanItem(db, HOME, { kind: 'unit', id: unit.id }, onWall(0, 0));
   expect(await answer()).toEqual([[false, true]]);

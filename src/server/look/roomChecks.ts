@@ -11,14 +11,14 @@ export function answerRoomChecks(
 ): CheckAnswer[] {
   const room = rooms.find(({ id }) => id === roomId);
   if (!room) return [];
+  const own = units.filter((unit) => unit.roomId === roomId);
   const outline = room.plan && traceWalls(room.plan);
-  const clashes = outline?.ok
-    ? findPlanClashes({
-        outline: outline.value,
-        units: units.filter((unit) => unit.roomId === roomId),
-        fixtures: fixtures.filter((fixture) => fixture.roomId === roomId),
-        checks: room.checks,
-      })
-    : undefined;
-  return answerChecks(room.checks, clashes);
+  if (!outline?.ok) return answerChecks(room.checks, undefined);
+  const clashes = findPlanClashes({
+    outline: outline.value,
+    units: own,
+    fixtures: fixtures.filter((fixture) => fixture.roomId === roomId),
+    checks: room.checks,
+  });
+  return answerChecks(room.checks, { clashes, units: own });
 }

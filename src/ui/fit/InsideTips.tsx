@@ -38,8 +38,10 @@ export function insideTipWords(tip: InsideTip, length: (mm: number) => string): 
       return `The frame is lower than the inside: nothing above ${length(tip.mostMm)} passes, though it is ${length(tip.insideMm)} inside.`;
     case 'around_pipes':
       return (
-        `Around the ${tip.labels.join(' and the ')}: the largest circle that stays clear is ` +
-        `${length(tip.circleMm)} across.${goingIn(tip.names)}`
+        `Around the ${tip.labels.join(' and the ')}: the largest circle that stays clear to the top is ` +
+        `${length(tip.circleMm)} across` +
+        `${tip.below ? `, below it, ${length(tip.below.heightMm)} high, ${length(tip.below.circleMm)}` : ''}.` +
+        goingIn(tip.names)
       );
     case 'damp':
       return (

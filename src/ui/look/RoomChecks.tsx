@@ -56,7 +56,10 @@ export function RoomChecks({
                     {formatLength(answer.check.clear.depth.mm, measureUnit)}
                   </span>{' '}
                   of {answer.check.clear.surface} kept clear
+                  {beforeWords(answer, tables)}
                   {answer.isComputed ? ', read off the plan' : ''}
+                  {answer.isFreeSomewhere &&
+                    '; the plan has it somewhere. Name what it is before, or say yes'}
                 </span>
               )}
             </span>
@@ -118,6 +121,12 @@ export function RoomChecks({
         ))}
     </div>
   );
+}
+
+function beforeWords({ check }: CheckAnswer, units: RoomChecksProps['tables']): string {
+  const unit = units.find(({ id }) => id === check.clear?.unitId);
+  if (!unit || check.clear?.surface !== 'floor' || check.clear.place !== null) return '';
+  return `, before ${unit.name}`;
 }
 
 function AnswerMark({ answer }: { answer: CheckAnswer }) {
@@ -184,14 +193,14 @@ function CheckForm({ typed: given, tables, measureUnit, onSave, onDone }: CheckF
           />
         </>
       )}
-      {needs === 'table' && (
+      {needs !== 'words' && (
         <SelectField
-          label="On which unit"
+          label={needs === 'table' ? 'On which unit' : 'Before which unit'}
           className="sm:col-span-2"
           error={errors.unitId?.message}
           {...register('unitId')}
         >
-          <option value="">choose</option>
+          <option value="">{needs === 'table' ? 'choose' : 'anywhere in the room'}</option>
           {tables.map((table) => (
             <option key={table.id} value={table.id}>
               {table.name}

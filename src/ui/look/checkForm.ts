@@ -4,7 +4,7 @@ import { clearSpaceSchema, type RoomCheck } from '@/core/look';
 import type { LengthUnit } from '@/core/shared';
 import { typedPositiveLength } from '../typedValues';
 
-/** What should be possible again: words alone, or floor or a table's top kept clear. */
+/** What should be possible again: words alone, or floor (before a unit, or anywhere) or a table's top kept clear. */
 export const checkFormSchemaFor = (unit: LengthUnit) =>
   z
     .object({
@@ -41,7 +41,7 @@ export const checkFormSchemaFor = (unit: LengthUnit) =>
         surface: form.needs,
         ...read.data,
         place: null,
-        unitId: form.needs === 'table' ? form.unitId : null,
+        unitId: form.unitId === '' ? null : form.unitId,
       });
       return { id: form.id, text: form.text, clear };
     });

@@ -80,8 +80,14 @@ test.each([
     'Ida and Alf go by pictures: label with a picture of what is inside.',
   ],
   [
-    { code: 'around_pipes' as const, labels: ['trap', 'valve'], circleMm: 270, names: [] },
-    'Around the trap and the valve: the largest circle that stays clear is 270 mm across.',
+    {
+      code: 'around_pipes' as const,
+      labels: ['trap', 'valve'],
+      circleMm: 270,
+      below: { circleMm: 400, heightMm: 200 },
+      names: [],
+    },
+    'Around the trap and the valve: the largest circle that stays clear to the top is 270 mm across, below it, 200 mm high, 400 mm.',
   ],
 ])('a place tells what it asks for: %j', (tip, words) =>
   expect(insideTipWords(tip, (mm) => `${mm} mm`)).toBe(words),

@@ -34,13 +34,13 @@ export function SpaceGauge({ bench, roomLitres, onPlaceGroup }: SpaceGaugeProps)
       </div>
       <Gauge
         usable={space?.usableLitres ?? roomLitres}
-        kept={space?.keptLitres ?? bench.tally.keep.litres}
+        kept={space?.keptLitres ?? bench.roomKeptLitres}
         inHand={inHand?.litres ?? 0}
       />
       <p className="flex flex-wrap justify-between gap-x-4 text-[13.5px]">
         <span className="text-soft">
           <span className="font-mono">
-            {formatLitres(space?.keptLitres ?? bench.tally.keep.litres)}
+            {formatLitres(space?.keptLitres ?? bench.roomKeptLitres)}
           </span>{' '}
           {space ? 'kept there so far' : 'kept in this room so far'}
         </span>
@@ -120,9 +120,9 @@ function PlaceChoice({
 }
 
 /** "the 4 that fit, all 6 are 0.7 l too many", as a person would say it. */
-function wordFit({ space, inHand, tally }: Bench, roomLitres: number): string {
+function wordFit({ space, inHand, roomKeptLitres }: Bench, roomLitres: number): string {
   if (!space) {
-    const free = roomLitres - tally.keep.litres;
+    const free = roomLitres - roomKeptLitres;
     return free >= 0
       ? `${formatLitres(free)} free in the room`
       : `${formatLitres(-free)} more than the room takes`;

@@ -174,6 +174,10 @@ export function useBench({
       group,
     },
     tally: addTallies(base.tally, tallyByVerdict(things)),
+    /** What this room keeps, heaps that nobody counted among it. */
+    roomKeptLitres:
+      addTallies(base.tally, tallyByVerdict(things)).keep.litres +
+      roomGroups.reduce((sum, { uncountedLitres }) => sum + uncountedLitres, 0),
     boxes: addBoxes([
       base.boxes,
       [...openBoxesOf(things, leavingStatesOf(things, carries)).values()],

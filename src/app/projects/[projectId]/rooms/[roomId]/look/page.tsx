@@ -179,7 +179,7 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
         <section aria-label="Possible again">
           <h2 className="mb-2 text-[18px]">What should be possible here again</h2>
           <RoomChecks
-            answers={answerChecks(room.checks, clashes)}
+            answers={answerChecks(room.checks, clashes && { clashes, units })}
             tables={units.map(({ id, name }) => ({ id, name }))}
             measureUnit={measureUnit}
             onSave={saveCheckAction.bind(null, place)}

@@ -41,6 +41,7 @@ export default defineConfig({
     env: {
       TINBOX_DATA: dataDir,
       TINBOX_BACKUPS: 'off',
+      TINBOX_SAMPLES: 'on',
       TINBOX_METER: 'http://127.0.0.1:4396/readings',
     },
     timeout: 300_000,

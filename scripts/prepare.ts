@@ -1,7 +1,8 @@
 /**
- * Makes the data folder ready before the server starts: folder, tables, sample catalogue, and, for
- * the demo, its projects. Prints one line and exits with 1 where that cannot be.
+ * Makes the data folder ready before the server starts: folder, tables and, for the demo (or where
+ * TINBOX_SAMPLES=on), the sample catalogue; for the demo its projects. Prints one line and exits with 1 where that cannot be.
  */
+import { listCatalogue } from '@/data/catalogueRepo';
 import { dataDirOf, DataError } from '@/data/db';
 import { startData } from '@/data/startData';
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
@@ -19,8 +20,11 @@ async function main(): Promise<number> {
       now: new Date().toISOString(),
     });
     for (const note of notes) process.stdout.write(`${note}\n`);
-    await insertStarterCatalogue(db);
-    if (process.argv.includes('--demo')) await seedDemo(db, dataDir);
+    const isDemo = process.argv.includes('--demo');
+    const wantsSamples = isDemo || process.env.TINBOX_SAMPLES === 'on';
+    // What was taken out stays out.
+    if (wantsSamples && (await listCatalogue(db)).length === 0) await insertStarterCatalogue(db);
+    if (isDemo) await seedDemo(db, dataDir);
     const { missing, orphans } = await checkPictures(db, dataDir);
     if (missing.length + orphans.length > 0)
       process.stdout.write(

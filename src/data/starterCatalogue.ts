@@ -1,9 +1,10 @@
 import 'server-only';
 
 import { containerProductSchema, type ContainerProduct } from '@/core/fit';
+import type { Currency } from '@/core/shared';
 import { offerSchema, shopSchema, type Offer, type Shop } from '@/core/shop';
 import type { Db } from './db';
-import { containerRecord, offerRecord, shopRecord } from './records';
+import { containerRecord, insertIfMissing, offerRecord, shopRecord } from './records';
 import { familyProducts, type FamilyProduct } from './starterFamilies';
 
 /**
@@ -541,10 +542,15 @@ export const postedGoods = (): {
   ),
 ];
 
-/** Puts the samples in where the catalogue is empty; what is there is never touched. */
-export async function insertStarterCatalogue(db: Db): Promise<boolean> {
-  const any: unknown = await db(containerRecord.table.name).whereNull('project_id').first('id');
-  if (any) return false;
+/** What samples' ids begin with. */
+export const SAMPLE_ID = 'sample-';
+
+/**
+ * Puts the samples in, priced in a currency; those that are there already stay as they are. Gives false where
+ * all were.
+ */
+export async function insertStarterCatalogue(db: Db, currency: Currency = 'GBP'): Promise<boolean> {
+  let added = 0;
   const sampleOffers: Offer[] = samples.flatMap(([id, , , , , , , list]) =>
     list.map(([shop, packSize, priceMinor], i) =>
       offerSchema.parse({
@@ -557,11 +563,16 @@ export async function insertStarterCatalogue(db: Db): Promise<boolean> {
     ),
   );
   await db.transaction(async (trx) => {
-    for (const shop of shops) await trx(shopRecord.table.name).insert(shopRecord.table.toRow(shop));
-    for (const product of [...samples.map(toProduct), ...familyProducts.map(fromFamily)])
-      await trx(containerRecord.table.name).insert(containerRecord.table.toRow(product));
+    for (const shop of shops) await insertIfMissing(trx, shopRecord, { ...shop, currency });
+    const known = new Set<string>(await trx(containerRecord.table.name).pluck('id'));
+    const missing = [...samples.map(toProduct), ...familyProducts.map(fromFamily)].filter(
+      ({ id }) => !known.has(id),
+    );
+    const isMissing = new Set<string>(missing.map(({ id }) => id));
+    for (const product of missing) await insertIfMissing(trx, containerRecord, product);
     for (const offer of [...sampleOffers, ...familyOffers])
-      await trx(offerRecord.table.name).insert(offerRecord.table.toRow(offer));
+      if (isMissing.has(offer.containerId)) await insertIfMissing(trx, offerRecord, offer);
+    added = missing.length;
   });
-  return true;
+  return added > 0;
 }

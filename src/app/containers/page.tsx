@@ -1,9 +1,20 @@
-import { addSoldContainerAction } from '@/app/actions/containers';
+import {
+  addSamplesAction,
+  addSoldContainerAction,
+  changeContainerAction,
+  removeContainerAction,
+  removeOfferAction,
+  removeSamplesAction,
+  saveOfferAction,
+} from '@/app/actions/containers';
 import { getDatabase } from '@/data/startData';
 import { listCatalogue, listOffers, listShops } from '@/data/catalogueRepo';
+import { listProjects } from '@/data/projectRepo';
+import { SAMPLE_ID } from '@/data/starterCatalogue';
 import { ImportCsv } from '@/ui/agree/ImportCsv';
 import { AddSold } from '@/ui/fit/AddSold';
 import { CatalogueSearch } from '@/ui/fit/CatalogueSearch';
+import { Samples } from '@/ui/fit/Samples';
 import { buttonClass } from '@/ui/primitives/Button';
 import { Frame } from '@/ui/shell/Frame';
 import { KeptStatus } from '@/ui/shell/KeptStatus';
@@ -18,6 +29,8 @@ export default async function ContainersPage() {
     await listOffers(db),
     await listShops(db),
   ];
+  // Money is mostly that of the last home.
+  const currency = (await listProjects(db))[0]?.currency ?? 'GBP';
   return (
     <Frame
       lid={
@@ -31,8 +44,7 @@ export default async function ContainersPage() {
           <div>
             <h1 className="text-[26px]">Containers and prices</h1>
             <p className="max-w-[75ch] text-soft">
-              Sizes are outside at the widest, rims and handles included. The first ones are samples
-              with made-up shops: add those that you really buy.
+              Sizes are outside at the widest, rims and handles included.
             </p>
           </div>
           <div className="flex flex-wrap items-start gap-2">
@@ -46,11 +58,30 @@ export default async function ContainersPage() {
               outcomeWords="container"
             />
             <div className="mt-1">
-              <AddSold onAdd={addSoldContainerAction} />
+              <AddSold currency={currency} onAdd={addSoldContainerAction} />
             </div>
           </div>
         </div>
-        <CatalogueSearch containers={containers} offers={offers} shops={shops} />
+        <Samples
+          count={containers.filter(({ id }) => id.startsWith(SAMPLE_ID)).length}
+          currency={currency}
+          onAdd={addSamplesAction}
+          onRemove={removeSamplesAction}
+        />
+        {containers.length > 0 && (
+          <CatalogueSearch
+            containers={containers}
+            offers={offers}
+            shops={shops}
+            currency={currency}
+            acts={{
+              onChange: changeContainerAction,
+              onRemove: removeContainerAction,
+              onSaveOffer: saveOfferAction,
+              onRemoveOffer: removeOfferAction,
+            }}
+          />
+        )}
       </div>
     </Frame>
   );

@@ -24,7 +24,7 @@ export { findFitFaults, type FitFault } from './findFitFaults';
 export { explainUnused, findBayFault, suits, type FitPin, type FitQuestion } from './suitability';
 export { clearancesAround, type Around } from './clearancesAround';
 export { adviseInsides, type InsideTip } from './adviseInsides';
-export { parseProduct } from './parseProduct';
+export { parseProduct, readPrice } from './parseProduct';
 export { findInCatalogue } from './findInCatalogue';
 // Records and how they reach the engine
 export {

@@ -56,6 +56,16 @@ test.each([
       stackable: true,
     },
   ],
+  ['glass jar 6 for 18.00', { name: 'glass jar', packSize: '6', price: '18.00' }],
+  [
+    'glass jar, 18.00 € for 6',
+    { name: 'glass jar', packSize: '6', price: '18.00', currency: 'EUR' },
+  ],
+  [
+    'tea tin 10 x 10 x 14 cm, pack of 4, €9.80 at Corner Store',
+    { name: 'tea tin', packSize: '4', price: '9.80', currency: 'EUR', shopName: 'Corner Store' },
+  ],
+  ['hook strip, 2-pack 7.50', { name: 'hook strip', packSize: '2', price: '7.50' }],
 ])('reads %j', (text, said) => expect(parseProduct(text)).toMatchObject(said));
 
 test.each(['', 'tub', 'a jar of glass, 3 for', '12 × 30', ' at home'])(

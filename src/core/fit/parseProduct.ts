@@ -1,4 +1,4 @@
-import { parseLength, parseMoney } from '../shared';
+import { parseLength, parseMoney, type Currency } from '../shared';
 import { materials, type FitContainer } from './model';
 import { productKinds, type ContainerProduct } from './records';
 
@@ -21,6 +21,8 @@ interface ParsedProduct {
   readonly stackable: boolean;
   readonly packSize?: string;
   readonly price?: string;
+  /** Of the sign that stands beside the price. */
+  readonly currency?: Currency;
   readonly shopName?: string;
 }
 
@@ -30,7 +32,49 @@ const SIZES = new RegExp(
   'i',
 );
 const LITRES = new RegExp(String.raw`\b(${NUMBER})\s*l(?:it(?:re|er)s?)?\b`, 'i');
-const PRICE = new RegExp(String.raw`(?:(\d+)\s+for\s+)?[£€$]?\s?(\d+(?:[.,]\d{1,2})?)\s*$`, 'i');
+const SIGN = String.raw`(?:[£€$]|gbp|eur|usd)`;
+const AMOUNT = String.raw`(?<sign>${SIGN})?\s?(?<amount>\d+(?:[.,]\d{1,2})?)\s?(?<after>${SIGN})?`;
+/** How a pack and its price are said: "6 for 18.00", "18.00 for 6", "pack of 6, 18.00", or the price alone. */
+const PRICES: readonly RegExp[] = [
+  String.raw`(?<pack>\d+)\s+for\s+${AMOUNT}`,
+  String.raw`${AMOUNT}\s+for\s+(?<pack>\d+)`,
+  String.raw`(?:pack|set|box|case)s?\s+of\s+(?<pack>\d+)[\s,]+(?:at\s+|for\s+)?${AMOUNT}`,
+  String.raw`(?<pack>\d+)[\s-]*pack[\s,]+(?:at\s+|for\s+)?${AMOUNT}`,
+  AMOUNT,
+].map((said) => new RegExp(String.raw`(?:^|[\s,])${said}\s*$`, 'i'));
+const CURRENCY_OF: Readonly<Record<string, Currency>> = {
+  '£': 'GBP',
+  gbp: 'GBP',
+  '€': 'EUR',
+  eur: 'EUR',
+  $: 'USD',
+  usd: 'USD',
+};
+
+/** A pack and its price at the end of a text, and where they begin; undefined where no price stands there. */
+export function readPrice(text: string):
+  | {
+      readonly at: number;
+      readonly price: string;
+      readonly packSize?: string;
+      readonly currency?: Currency;
+    }
+  | undefined {
+  for (const pattern of PRICES) {
+    const found = pattern.exec(text);
+    const { pack, sign, amount, after } = found?.groups ?? {};
+    if (!found || amount === undefined || !parseMoney(amount).ok) continue;
+    const currency = CURRENCY_OF[(sign ?? after ?? '').toLowerCase()];
+    return {
+      at: found.index,
+      price: amount,
+      ...(pack === undefined ? {} : { packSize: pack }),
+      ...(currency === undefined ? {} : { currency }),
+    };
+  }
+  return undefined;
+}
+
 /** Words for a material, beside its own name. */
 const MATERIAL_WORDS: Readonly<Record<Material, RegExp>> = {
   plastic: /plastic/i,
@@ -50,11 +94,16 @@ export function parseProduct(text: string): ParsedProduct {
   const at = /\s+at\s+([^,]+)$/i.exec(text.trim());
   const said = at ? text.trim().slice(0, at.index) : text.trim();
   const sizes = SIZES.exec(said);
-  const before = sizes ? said.slice(0, sizes.index) : (said.split(',')[0] ?? '');
+  // Without sizes or a comma the price ends the name.
+  const priced = readPrice(sizes ? said.slice(sizes.index + sizes[0].length) : said);
+  const unpriced =
+    priced && !sizes && /[.,]\d\d|[£€$]| for |pack|set of|,/i.test(said.slice(priced.at))
+      ? said.slice(0, priced.at)
+      : said;
+  const before = sizes ? said.slice(0, sizes.index) : (unpriced.split(',')[0] ?? '');
   const after = said.slice(sizes ? sizes.index + sizes[0].length : before.length);
   const litres = LITRES.exec(after);
-  const priced = PRICE.exec(litres ? after.replace(litres[0], '') : after);
-  const price = priced?.[2];
+  const isPriced = priced !== undefined && (sizes !== null || unpriced !== said);
   const shopName = at?.[1]?.trim();
   const kind = [...productKinds]
     .sort((a, b) => b.length - a.length)
@@ -73,8 +122,9 @@ export function parseProduct(text: string): ParsedProduct {
       litres: litres?.[1],
       kind,
       material,
-      packSize: priced?.[1],
-      price: price !== undefined && parseMoney(price).ok ? price : undefined,
+      packSize: isPriced ? priced.packSize : undefined,
+      price: isPriced ? priced.price : undefined,
+      currency: isPriced ? priced.currency : undefined,
       shopName,
     }),
   };

@@ -122,3 +122,4 @@ export { withCorrection, withCount } from './correctSize';
 export { cautionsOfName } from './cautions';
 export { sumOff, withContents } from './groupContents';
 export { keptLitresOf, keptMassGOf, spaceInBay } from './space';
+export { sayableCostMinor } from './replaceCosts';

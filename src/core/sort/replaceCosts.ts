@@ -1,7 +1,8 @@
+import type { Currency } from '../shared';
 import { findPhrase, headStemsOf } from './findPhrase';
 
 /**
- * What a plain new one costs, in minor units of money, by the words of its kind.
+ * What a plain new one costs, in pence, by the words of its kind.
  * Source: our own stated assumptions, rounded to a note or a coin; they carry an opinion, never a sum.
  */
 const replaceCosts: readonly { readonly words: readonly string[]; readonly minor: number }[] = [
@@ -109,3 +110,29 @@ const replaceCosts: readonly { readonly words: readonly string[]; readonly minor
 /** What one more of a thing would cost, new and plain; undefined where nothing is known. */
 export const findReplaceCost = (name: string): number | undefined =>
   findPhrase(replaceCosts, headStemsOf(name))?.entry.minor;
+
+/**
+ * What a pound buys, in each currency: prices of plain goods, not a rate of exchange.
+ * Source: our own stated assumptions, to one digit or two.
+ */
+const PER_POUND: Readonly<Record<Currency, number>> = {
+  GBP: 1,
+  EUR: 1.2,
+  USD: 1.3,
+  CAD: 1.7,
+  AUD: 1.9,
+  NZD: 2,
+  CHF: 1.4,
+  SEK: 13,
+  NOK: 14,
+  DKK: 9,
+};
+
+/** A cost to replace, said in a currency: minor units, rounded to one digit, since it is no more than a guess. */
+export function sayableCostMinor(pence: number, currency: Currency): number {
+  const minor = pence * PER_POUND[currency];
+  if (minor <= 0) return 0;
+  const step = 10 ** Math.floor(Math.log10(minor));
+  // 15 and 25 are said as they are; more digits would feign a price.
+  return Math.max(1, Math.round(minor / (step / 2))) * (step / 2);
+}

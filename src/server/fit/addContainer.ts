@@ -4,7 +4,6 @@ import type { ContainerProduct } from '@/core/fit';
 import {
   containerIdSchema,
   offerIdSchema,
-  shopIdSchema,
   type ContainerId,
   type Currency,
   type ProjectId,
@@ -12,15 +11,9 @@ import {
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
-import {
-  containerRecord,
-  fitRecord,
-  loadRecords,
-  offerRecord,
-  putShared,
-  shopRecord,
-} from '@/data/records';
+import { containerRecord, loadRecords, offerRecord, putShared } from '@/data/records';
 import { createId, nowIso } from '../means';
+import { shopNamed, withChanges } from './editCatalogue';
 
 export type ContainerInput = Omit<ContainerProduct, 'id' | 'projectId' | 'ownedCount'>;
 
@@ -40,29 +33,60 @@ export async function addOwnedContainer(
   return id;
 }
 
-/** Takes an owned container away, and with it the fits that stand on it. */
-export const removeOwnedContainer = atomic(
-  async (db: Db, projectId: ProjectId, containerId: ContainerId): Promise<void> => {
-    const { containers, fits } = await loadRecords(db, projectId, 'containers', 'fits');
-    const container = containers.find(
-      ({ id, projectId: owner }) => id === containerId && owner === projectId,
-    );
-    if (!container) throw new DataError('not_found', 'there is no such container in this home');
+/** Corrects what the household has, and how many; fits that were taken with it stay. @errors `not_found`. */
+export const changeOwnedContainer = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    containerId: ContainerId,
+    input: ContainerInput & { readonly count: number },
+  ): Promise<void> => {
+    const { count, ...facts } = input;
+    const { containers } = await loadRecords(db, projectId, 'containers');
+    const before = ownedOf(containers, projectId, containerId);
     await recordChange(
       db,
-      { projectId, deed: { code: 'container_removed', name: container.name }, now: nowIso() },
-      async (writer) => {
-        for (const fit of fits.filter(({ answer }) =>
-          answer.placements.some((placement) => placement.containerId === containerId),
-        ))
-          await writer.remove(fitRecord, fit.bayId);
-        await writer.remove(containerRecord, containerId);
-      },
+      { projectId, deed: { code: 'container_corrected', name: input.name }, now: nowIso() },
+      (writer) => writer.put(containerRecord, { ...withChanges(before, facts), ownedCount: count }),
     );
   },
 );
 
-interface OfferInput {
+/**
+ * Takes an owned container away. A fit that stands on it stays and says that it is gone: the container is
+ * kept with none of it left.
+ */
+export const removeOwnedContainer = atomic(
+  async (db: Db, projectId: ProjectId, containerId: ContainerId): Promise<void> => {
+    const { containers, fits } = await loadRecords(db, projectId, 'containers', 'fits');
+    const container = ownedOf(containers, projectId, containerId);
+    const isStoodOn = fits.some(({ answer }) =>
+      answer.placements.some((placement) => placement.containerId === containerId),
+    );
+    await recordChange(
+      db,
+      { projectId, deed: { code: 'container_removed', name: container.name }, now: nowIso() },
+      (writer) =>
+        isStoodOn
+          ? writer.put(containerRecord, { ...container, ownedCount: 0 })
+          : writer.remove(containerRecord, containerId),
+    );
+  },
+);
+
+function ownedOf(
+  containers: readonly ContainerProduct[],
+  projectId: ProjectId,
+  containerId: ContainerId,
+): ContainerProduct {
+  const container = containers.find(
+    ({ id, projectId: owner }) => id === containerId && owner === projectId,
+  );
+  if (!container) throw new DataError('not_found', 'there is no such container in this home');
+  return container;
+}
+
+export interface OfferInput {
   readonly shopName: string;
   readonly currency: Currency;
   readonly packSize: number;
@@ -79,19 +103,7 @@ export async function addCatalogueContainer(
   const shops = await listShops(db);
   await db.transaction(async (trx) => {
     await putShared(trx, containerRecord, { ...facts, id, projectId: null, ownedCount: null });
-    const known = shops.find(
-      (shop) =>
-        shop.name.toLowerCase() === offer.shopName.toLowerCase() &&
-        shop.currency === offer.currency,
-    );
-    const shop = known ?? {
-      id: shopIdSchema.parse(createId()),
-      name: offer.shopName,
-      currency: offer.currency,
-      deliveryMinor: 0,
-      freeOverMinor: null,
-    };
-    if (!known) await putShared(trx, shopRecord, shop);
+    const shop = await shopNamed(trx, shops, offer);
     await putShared(trx, offerRecord, {
       id: offerIdSchema.parse(createId()),
       shopId: shop.id,

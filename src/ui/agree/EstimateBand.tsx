@@ -52,9 +52,7 @@ export function EstimateBand({
           label="Next visit at the latest"
           value={backward ? format(parseISO(backward.latestStart), 'd MMM') : noneWords(readyBy)}
           note={
-            backward
-              ? backwardWords(backward, estimate.visitsLeft, terms.visitsPerWeek)
-              : noneNote(readyBy)
+            backward ? backwardWords(backward, estimate, terms.visitsPerWeek) : noneNote(readyBy)
           }
           isAsking={backward !== undefined && !backward.doesFit}
         />
@@ -119,8 +117,13 @@ const noneNote = (readyBy: string | null): string =>
 const wholeMoney = (minor: number, currency: Currency): string =>
   formatMoney(minor, currency).replace(/[.,]00(?=\D|$)/, '');
 
-function backwardWords(backward: BackwardPlan, visits: number, perWeek: number): string {
-  const head = `${formatCount(visits, 'visit')} left, ${perWeek} a week`;
+function backwardWords(
+  backward: BackwardPlan,
+  { sections, visitsLeft }: ProjectEstimate,
+  perWeek: number,
+): string {
+  const open = sections.filter(({ section, isDone }) => section.inScope && !isDone).length;
+  const head = `up to ${formatCount(visitsLeft, 'visit')} for the ${formatCount(open, 'section')} not done, ${perWeek} a week`;
   if (!backward.doesFit) return `${head}: ${formatCount(-backward.daysLeft, 'day')} ago`;
   return `${head}, ${backward.daysLeft === 0 ? 'so today' : `in ${formatCount(backward.daysLeft, 'day')}`}`;
 }

@@ -30,24 +30,39 @@ export function AddOwned({ measureUnit, onAdd }: AddOwnedProps) {
         <Plus size={16} aria-hidden="true" /> Something that is here
       </Button>
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="A container that is here already">
-        <OwnedForm measureUnit={measureUnit} onAdd={onAdd} onDone={() => setIsOpen(false)} />
+        <OwnedForm
+          measureUnit={measureUnit}
+          start={{ ...blankContainer, count: '1' }}
+          submitWords="Add to what is here"
+          onSave={onAdd}
+          onDone={() => setIsOpen(false)}
+        />
       </Sheet>
     </>
   );
 }
 
-function OwnedForm({
+/** A container that is here: what it measures, and how many. */
+export function OwnedForm({
   measureUnit,
-  onAdd,
+  start,
+  submitWords,
+  onSave,
   onDone,
-}: AddOwnedProps & { readonly onDone: () => void }) {
+}: {
+  readonly measureUnit: LengthUnit;
+  readonly start: OwnedTyped;
+  readonly submitWords: string;
+  readonly onSave: (typed: unknown) => Promise<ActionResult>;
+  readonly onDone: () => void;
+}) {
   const { mutate } = useMutation();
   const schema = useMemo(() => ownedFormSchemaFor(measureUnit), [measureUnit]);
   const { register, handleSubmit, getValues, setValue, formState } = useForm<
     OwnedTyped,
     unknown,
     z.output<typeof schema>
-  >({ resolver: zodResolver(schema), defaultValues: { ...blankContainer, count: '1' } });
+  >({ resolver: zodResolver(schema), defaultValues: start });
   /** Fills the fields with a usual size, which can be corrected by the tape. */
   const pick = (name: string) => {
     const common = commonContainers.find((candidate) => candidate.name === name);
@@ -58,7 +73,7 @@ function OwnedForm({
       setValue(field as keyof OwnedTyped, value as never);
   };
   const save = handleSubmit(async () => {
-    if ((await mutate(() => onAdd(getValues()))).ok) onDone();
+    if ((await mutate(() => onSave(getValues()))).ok) onDone();
   });
   return (
     <form
@@ -106,7 +121,7 @@ function OwnedForm({
       </label>
       <div className="col-span-full flex items-center gap-3 pt-1">
         <Button type="submit" look="main" disabled={formState.isSubmitting}>
-          Add to what is here
+          {submitWords}
         </Button>
       </div>
     </form>

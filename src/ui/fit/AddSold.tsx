@@ -6,19 +6,25 @@ import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form
 import type { z } from 'zod';
 
 import { parseProduct } from '@/core/fit';
-import { currencies } from '@/core/shared';
+import { currencies, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { ContainerFields, type ContainerTyped } from './ContainerFields';
-import { blankContainer, soldFormSchemaFor, type SoldTyped } from './containerForm';
+import { blankContainer, soldFormSchemaFor, splitPackPrice, type SoldTyped } from './containerForm';
 import { useMutation } from '../useMutation';
 
 const schema = soldFormSchemaFor('cm');
 
+interface AddSoldProps {
+  /** Where the line says no other. */
+  readonly currency: Currency;
+  readonly onAdd: (typed: unknown) => Promise<ActionResult>;
+}
+
 /** Adds a container that a shop sells. */
-export function AddSold({ onAdd }: { onAdd: (typed: unknown) => Promise<ActionResult> }) {
+export function AddSold({ currency, onAdd }: AddSoldProps) {
   const [isOpen, setIsOpen] = useState(false);
   return (
     <>
@@ -26,19 +32,13 @@ export function AddSold({ onAdd }: { onAdd: (typed: unknown) => Promise<ActionRe
         Add a container
       </Button>
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="A container and its price">
-        <SoldForm onAdd={onAdd} onDone={() => setIsOpen(false)} />
+        <SoldForm currency={currency} onAdd={onAdd} onDone={() => setIsOpen(false)} />
       </Sheet>
     </>
   );
 }
 
-function SoldForm({
-  onAdd,
-  onDone,
-}: {
-  onAdd: (typed: unknown) => Promise<ActionResult>;
-  onDone: () => void;
-}) {
+function SoldForm({ currency, onAdd, onDone }: AddSoldProps & { readonly onDone: () => void }) {
   const { mutate } = useMutation();
   const { register, handleSubmit, getValues, setValue, formState } = useForm<
     SoldTyped,
@@ -50,7 +50,7 @@ function SoldForm({
       ...blankContainer,
       material: 'plastic',
       shopName: '',
-      currency: 'GBP',
+      currency,
       packSize: '1',
       price: '',
     },
@@ -97,13 +97,19 @@ function SoldForm({
       <TextField
         label="Price of the pack"
         measure
-        inputMode="decimal"
         error={errors.price?.message}
-        {...register('price')}
+        {...register('price', {
+          onBlur: (event: { target: { value: string } }) => {
+            const pack = splitPackPrice(event.target.value);
+            if (!pack) return;
+            setValue('packSize', pack.packSize);
+            setValue('price', pack.price);
+          },
+        })}
       />
       <SelectField label="Currency" {...register('currency')}>
-        {currencies.map((currency) => (
-          <option key={currency}>{currency}</option>
+        {currencies.map((each) => (
+          <option key={each}>{each}</option>
         ))}
       </SelectField>
       <div className="col-span-full flex items-center gap-3 pt-1">

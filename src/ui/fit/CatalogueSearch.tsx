@@ -3,16 +3,19 @@
 import { useState } from 'react';
 
 import { findInCatalogue, type ContainerProduct } from '@/core/fit';
-import { formatCount, parseLength } from '@/core/shared';
+import { formatCount, parseLength, type Currency } from '@/core/shared';
 import type { Offer, Shop } from '@/core/shop';
 import { TextField } from '../primitives/Field';
 import { lengthErrorWords } from '../home/homeWords';
 import { CatalogueTable } from './CatalogueTable';
+import type { CatalogueActs } from './EditContainer';
 
 interface CatalogueSearchProps {
   readonly containers: readonly ContainerProduct[];
   readonly offers: readonly Offer[];
   readonly shops: readonly Shop[];
+  readonly currency: Currency;
+  readonly acts: CatalogueActs;
 }
 
 const SIDES = [
@@ -23,7 +26,7 @@ const SIDES = [
 type Side = (typeof SIDES)[number][0];
 
 /** Finds a container by words and by the space it has to go into. */
-export function CatalogueSearch({ containers, offers, shops }: CatalogueSearchProps) {
+export function CatalogueSearch({ containers, ...rest }: CatalogueSearchProps) {
   const [words, setWords] = useState('');
   const [typed, setTyped] = useState<Readonly<Record<Side, string>>>({
     width: '',
@@ -80,7 +83,7 @@ export function CatalogueSearch({ containers, offers, shops }: CatalogueSearchPr
           Nothing in the catalogue answers to that. Take a word out, or a measure.
         </p>
       ) : (
-        <CatalogueTable containers={found} offers={offers} shops={shops} />
+        <CatalogueTable containers={found} {...rest} />
       )}
     </>
   );

@@ -1,15 +1,18 @@
 import type { ContainerProduct } from '@/core/fit';
-import { formatLength, formatLitres, formatMoney } from '@/core/shared';
+import { formatLength, formatLitres, formatMoney, type Currency } from '@/core/shared';
 import type { Offer, Shop } from '@/core/shop';
+import { EditContainer, type CatalogueActs } from './EditContainer';
 
 interface CatalogueTableProps {
   readonly containers: readonly ContainerProduct[];
   readonly offers: readonly Offer[];
   readonly shops: readonly Shop[];
+  readonly currency: Currency;
+  readonly acts: CatalogueActs;
 }
 
 /** The catalogue as rows to compare: sizes, litres, what it is of, and its offers. */
-export function CatalogueTable({ containers, offers, shops }: CatalogueTableProps) {
+export function CatalogueTable({ containers, offers, shops, currency, acts }: CatalogueTableProps) {
   return (
     <div className="panel overflow-x-auto border-t-4 border-t-rim">
       <table className="w-full text-[14px]">
@@ -20,6 +23,9 @@ export function CatalogueTable({ containers, offers, shops }: CatalogueTableProp
                 {head}
               </th>
             ))}
+            <th>
+              <span className="sr-only">Change</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -42,6 +48,15 @@ export function CatalogueTable({ containers, offers, shops }: CatalogueTableProp
               </td>
               <td className="px-3 py-2 text-soft">{wordTraits(container)}</td>
               <td className="px-3 py-2">{wordOffers(container, offers, shops)}</td>
+              <td className="px-1 py-1">
+                <EditContainer
+                  container={container}
+                  offers={offers.filter(({ containerId }) => containerId === container.id)}
+                  shops={shops}
+                  currency={currency}
+                  acts={acts}
+                />
+              </td>
             </tr>
           ))}
         </tbody>

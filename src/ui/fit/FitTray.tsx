@@ -16,6 +16,7 @@ interface FitTrayProps {
   readonly request: FitRequest;
   readonly tips: readonly InsideTip[];
   readonly onAddOwned: (typed: unknown) => Promise<ActionResult>;
+  readonly onChangeOwned: (containerId: string, typed: unknown) => Promise<ActionResult>;
   readonly onRemoveOwned: (containerId: string) => Promise<ActionResult>;
 }
 
@@ -28,6 +29,7 @@ export function FitTray({
   request,
   tips,
   onAddOwned,
+  onChangeOwned,
   onRemoveOwned,
 }: FitTrayProps) {
   const spent = spentMinorOf(purchases);
@@ -71,7 +73,12 @@ export function FitTray({
             bought.
           </p>
         )}
-        <OwnedList owned={owned} onRemove={onRemoveOwned} />
+        <OwnedList
+          owned={owned}
+          measureUnit={project.units}
+          onChange={onChangeOwned}
+          onRemove={onRemoveOwned}
+        />
         <AddOwned measureUnit={project.units} onAdd={onAddOwned} />
       </section>
     </>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { materials, productKinds } from '@/core/fit';
+import { materials, productKinds, readPrice, type ContainerProduct } from '@/core/fit';
 import { currencies, type LengthUnit } from '@/core/shared';
 import { typedMoney, typedNumber, typedPositiveLength } from '../typedValues';
 
@@ -70,18 +70,29 @@ export const ownedFormSchemaFor = (unit: LengthUnit) =>
     .transform(({ count, ...typed }, context) => ({ ...toProduct(typed, context), count }));
 export type OwnedTyped = z.input<ReturnType<typeof ownedFormSchemaFor>>;
 
+const offerFields = {
+  shopName: z.string().trim().min(1, 'Type the shop').max(80, 'At most 80 letters'),
+  currency: z.enum(currencies),
+  packSize: typedNumber({ least: 1, most: 1000, what: 'pieces in a pack' }).pipe(
+    z.number().int('A whole number'),
+  ),
+  price: typedMoney,
+};
+/** A price of a container that is known. */
+export const offerFormSchema = z.object(offerFields).transform(({ price, ...offer }) => ({
+  ...offer,
+  priceMinor: price,
+}));
+export type OfferTyped = z.input<typeof offerFormSchema>;
+
+/** A container of the catalogue, corrected. */
+export const catalogueFormSchema = z.object(baseFields('cm')).transform(toProduct);
+export type CatalogueTyped = z.input<typeof catalogueFormSchema>;
+
 /** What a shop sells: in which pack, for how much. */
 export const soldFormSchemaFor = (unit: LengthUnit) =>
   z
-    .object({
-      ...baseFields(unit),
-      shopName: z.string().trim().min(1, 'Type the shop').max(80),
-      currency: z.enum(currencies),
-      packSize: typedNumber({ least: 1, most: 1000, what: 'pieces in a pack' }).pipe(
-        z.number().int('A whole number'),
-      ),
-      price: typedMoney,
-    })
+    .object({ ...baseFields(unit), ...offerFields })
     .transform(({ shopName, currency, packSize, price, ...typed }, context) => ({
       ...toProduct(typed, context),
       offer: { shopName, currency, packSize, priceMinor: price },
@@ -101,3 +112,26 @@ export const blankContainer = {
   stackable: false,
   howTo: '',
 } as const;
+
+/** A container as its form shows it: sizes as they were typed. */
+export const toTypedContainer = (container: ContainerProduct) => ({
+  name: container.name,
+  kind: container.kind,
+  width: container.width.text,
+  depth: container.depth.text,
+  height: container.height.text,
+  litres: String(container.innerLitres),
+  material: container.material,
+  lid: container.lid,
+  clear: container.clear,
+  stackable: container.stackable,
+  howTo: container.howTo,
+});
+
+/** "6 for 18.00" in a price's field is a pack of six: its pieces and its price, where both stand there. */
+export function splitPackPrice(typed: string): { packSize: string; price: string } | undefined {
+  const read = readPrice(typed);
+  return read?.at === 0 && read.packSize !== undefined
+    ? { packSize: read.packSize, price: read.price }
+    : undefined;
+}

@@ -7,6 +7,7 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { PRIORITY_WORDS } from './NeedList';
+import { splitPackPrice } from '../fit/containerForm';
 import { useTypedForm } from '../useTypedForm';
 import { handNeedFormSchema, type HandNeedTyped } from './shopForms';
 
@@ -20,7 +21,7 @@ const BLANK = { name: '', qty: '1', packSize: '1', price: '', priority: 'must' }
 
 /** Hooks, bands, whatever no fit and no material calls for: bought in the same plan. */
 export function ByHand({ shops, currency, onAdd }: ByHandProps) {
-  const { register, errors, submit, reset, getValues } = useTypedForm({
+  const { register, errors, submit, reset, getValues, setValue } = useTypedForm({
     schema: handNeedFormSchema,
     start: { ...BLANK, shopId: shops[0]?.id ?? '' },
     save: onAdd,
@@ -61,10 +62,16 @@ export function ByHand({ shops, currency, onAdd }: ByHandProps) {
           <TextField
             label="Pack price"
             measure
-            inputMode="decimal"
             className="w-[92px]"
             error={errors.price?.message}
-            {...register('price')}
+            {...register('price', {
+              onBlur: (event: { target: { value: string } }) => {
+                const pack = splitPackPrice(event.target.value);
+                if (!pack) return;
+                setValue('packSize', pack.packSize);
+                setValue('price', pack.price);
+              },
+            })}
           />
           <SelectField
             label="Shop"

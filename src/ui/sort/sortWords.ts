@@ -11,6 +11,7 @@ import {
   type Opinion,
   type OpinionRule,
   methodNames,
+  sayableCostMinor,
   type MethodName,
   type SessionProgress,
 } from '@/core/sort';
@@ -260,14 +261,14 @@ export function opinionWords({ rule, facts }: Opinion, currency: Currency): Opin
       };
     case 'costs_to_replace':
       return {
-        keep: `a plain new one costs about ${formatMoney(Number(facts.eachMinor), currency)}`,
+        keep: `a plain new one costs about ${sayCost(Number(facts.eachMinor), currency)}, as we assume`,
         letGo: 'it costs nothing as long as nobody needs it',
         question: 'Would you buy it again at that price?',
       };
     case 'cheap_to_replace':
       return {
         keep: 'one less thing to buy',
-        letGo: `a new one is had for about ${formatMoney(Number(facts.eachMinor), currency)} when it is needed`,
+        letGo: `a new one is had for about ${sayCost(Number(facts.eachMinor), currency)}, as we assume, when it is needed`,
         question: 'Would you look for it here, or buy one?',
       };
     case 'sentimental':
@@ -403,3 +404,6 @@ export function wentOutOf(carries: readonly Carry[], things: readonly Thing[]): 
     }))
     .reverse();
 }
+
+const sayCost = (pence: number, currency: Currency): string =>
+  formatMoney(sayableCostMinor(pence, currency), currency).replace(/[.,]00(?=\D|$)/, '');

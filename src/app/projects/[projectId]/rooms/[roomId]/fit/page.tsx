@@ -1,7 +1,11 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { addOwnedContainerAction, removeOwnedContainerAction } from '@/app/actions/containers';
+import {
+  addOwnedContainerAction,
+  changeOwnedContainerAction,
+  removeOwnedContainerAction,
+} from '@/app/actions/containers';
 import {
   dropFitAction,
   listHomePlacesAction,
@@ -65,6 +69,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
           request={request}
           tips={view.tips}
           onAddOwned={addOwnedContainerAction.bind(null, projectId)}
+          onChangeOwned={changeOwnedContainerAction.bind(null, projectId)}
           onRemoveOwned={removeOwnedContainerAction.bind(null, projectId)}
         />
       }
@@ -105,8 +110,8 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       )}
       {request.groups.length > 0 && request.containers.length === 0 && (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
-          There is no container to choose from in {currency}. Add what the home has, or a price
-          list.{' '}
+          There is no container to choose from in {currency}. Add what the home has, a price list,
+          or samples to try it with.{' '}
           <Link className={buttonClass('main', 'ml-2')} href="/containers">
             Containers and prices
           </Link>

@@ -1,21 +1,13 @@
 import 'server-only';
 
 import type { ContainerProduct } from '@/core/fit';
-import {
-  containerIdSchema,
-  offerIdSchema,
-  type ContainerId,
-  type Currency,
-  type ProjectId,
-} from '@/core/shared';
+import { containerIdSchema, offerIdSchema, type ContainerId, type ProjectId } from '@/core/shared';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listShops } from '@/data/catalogueRepo';
 import { containerRecord, loadRecords, offerRecord, putShared } from '@/data/records';
 import { createId, nowIso } from '../means';
-import { shopNamed, withChanges } from './editCatalogue';
-
-export type ContainerInput = Omit<ContainerProduct, 'id' | 'projectId' | 'ownedCount'>;
+import { shopNamed, withChanges, type ContainerInput, type OfferInput } from './editCatalogue';
 
 /** Adds a container that the household has or made: it costs nothing and there are `count` of it. */
 export async function addOwnedContainer(
@@ -84,13 +76,6 @@ function ownedOf(
   );
   if (!container) throw new DataError('not_found', 'there is no such container in this home');
   return container;
-}
-
-export interface OfferInput {
-  readonly shopName: string;
-  readonly currency: Currency;
-  readonly packSize: number;
-  readonly priceMinor: number;
 }
 
 /** Adds a container to the catalogue with its price; a shop that is new is made, without delivery. */

@@ -7,6 +7,7 @@ import {
   ok,
   shopIdSchema,
   type ContainerId,
+  type Currency,
   type OfferId,
   type Result,
 } from '@/core/shared';
@@ -24,7 +25,15 @@ import {
 } from '@/data/records';
 import { SAMPLE_ID } from '@/data/starterCatalogue';
 import { createId } from '../means';
-import type { ContainerInput, OfferInput } from './addContainer';
+
+export type ContainerInput = Omit<ContainerProduct, 'id' | 'projectId' | 'ownedCount'>;
+
+export interface OfferInput {
+  readonly shopName: string;
+  readonly currency: Currency;
+  readonly packSize: number;
+  readonly priceMinor: number;
+}
 
 /** What the form does not ask stays; a height that was not changed keeps what was measured inside. */
 export const withChanges = (

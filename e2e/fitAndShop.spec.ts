@@ -114,7 +114,7 @@ test('fit: one is not wanted, one is wanted; each time all four ways are worked 
   await sees(page, 'Taken. What it needs is on the shopping list.');
 });
 
-test('the mock-up is ticked; a size that differs works the fit out anew', async () => {
+test('the mock-up is ticked; a size that differs says what no longer goes in, and changes nothing', async () => {
   await page.getByRole('link', { name: 'Try it in the empty place' }).click();
   await expect(page.getByRole('img', { name: 'From above, at a fifth of its size' })).toBeVisible();
   for (const trial of ['goes in', 'comes out', 'door shuts'])
@@ -128,7 +128,9 @@ test('the mock-up is ticked; a size that differs works the fit out anew', async 
   // Two bins 2 mm apart, each 4 mm wider than its label says.
   await page.getByLabel('Really wide').fill('20.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
-  await sees(page, 'Shelf: worked out anew, at the same cost.');
+  await sees(page, /Shelf: it stays as it was taken, but .*Fern bin/);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Fern bin' })).toHaveCount(2);
+  await sees(page, '1 of 2 tried and good');
   await page.getByRole('button', { name: /Undo corrected the size of Fern bin/ }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Fern bin' })).toHaveCount(2);
 });
@@ -159,11 +161,19 @@ test('shop: the service goes down in between, prices stay; what is sold out gets
   for (const { id } of goods.filter(({ priceMinor }) => priceMinor === 600 || priceMinor === 400))
     stall.sellOut(id);
   await ask.click();
-  await expect(page.getByRole('region', { name: 'Sold out' })).toContainText(
-    'Fern bin cannot be had in the number that is wanted.',
-  );
+  const lacking = page.getByRole('region', { name: 'Not to be had' });
+  await expect(lacking).toContainText('Fern bin: 2 pieces cannot be had any more.');
+  await expect(lacking).toContainText('The list then comes to £11.00.');
   await page.getByRole('button', { name: 'Take it instead' }).click();
-  await expect(page.getByRole('region', { name: 'Corner Store' })).toContainText('Wide tub');
+  const corner = page.getByRole('region', { name: 'Corner Store' });
+  await expect(corner).toContainText('Wide tub');
+  // In front of the shelf, with a thumb, and back.
+  await page.getByRole('button', { name: 'Wide tub is not to be had here' }).click();
+  await expect(lacking).toContainText('Wide tub was not at Corner Store');
+  await expect(corner).toHaveCount(0);
+  await page.getByRole('button', { name: 'It is there again' }).click();
+  await expect(corner).toContainText('Wide tub');
+  await expect(lacking).toHaveCount(0);
 });
 
 test('things by hand and a card are in the same plan; the budget is never passed silently', async () => {

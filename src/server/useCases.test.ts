@@ -26,7 +26,6 @@ import {
   addCatalogueContainer,
   addOwnedContainer,
   removeOwnedContainer,
-  type ContainerInput,
 } from './fit/addContainer';
 import {
   checkTakenFit,
@@ -36,6 +35,7 @@ import {
   listFitContainers,
   takeFit,
 } from './fit/takeFit';
+import type { ContainerInput } from './fit/editCatalogue';
 import { noteFitWish } from './fit/wishes';
 import { saveUnit } from './look/saveUnit';
 import {

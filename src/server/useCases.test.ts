@@ -1,4 +1,4 @@
-import { spentMinorOf } from '@/core/shop';
+import { listNeeds, spentMinorOf } from '@/core/shop';
 import {
   aBay,
   aDatabase,
@@ -22,11 +22,7 @@ import { insertStarterCatalogue } from '@/data/starterCatalogue';
 import { addRoom, changeProject, startProject, type ProjectInput } from './agree/saveProject';
 import { findAnything } from './desk/findAnything';
 import { loadDesk } from './desk/loadDesk';
-import {
-  addCatalogueContainer,
-  addOwnedContainer,
-  removeOwnedContainer,
-} from './fit/addContainer';
+import { addCatalogueContainer, addOwnedContainer, removeOwnedContainer } from './fit/addContainer';
 import {
   checkTakenFit,
   createFitRequest,
@@ -36,7 +32,7 @@ import {
   takeFit,
 } from './fit/takeFit';
 import type { ContainerInput } from './fit/editCatalogue';
-import { noteFitWish } from './fit/wishes';
+import { noteFitWish, noteMockCheck } from './fit/wishes';
 import { saveUnit } from './look/saveUnit';
 import {
   addPurchase,
@@ -200,6 +196,7 @@ test('a fit that was taken stays, whatever changes around it, and says what is w
     containerId: containerIdSchema.parse(placed.containerId),
   });
   expect(await rules()).toEqual([]);
+  await noteMockCheck(db, HOME, shelf, TRIED);
   // More of the group than its containers hold.
   await changeGroup(db, HOME, { groupId: aGroup().id, change: { uncountedLitres: 400 } });
   expect(await rules()).toContain('litres');
@@ -228,7 +225,24 @@ test('a fit that was taken stays, whatever changes around it, and says what is w
     bays: unit.bays.map((bay) => (bay.id === shelf ? { ...bay, heightReadings: [low] } : bay)),
   });
   expect(await rules()).toContain('outside_bay');
+  // Its unit is renamed, another group joins the place: what was tried and wished stays, and is still on the list.
+  await saveUnit(db, HOME, { ...unit, name: 'Tall cupboard' });
+  await addGroup(db, HOME, { roomId: HALL, name: 'Scarves' });
+  const joined = (await records()).groups.find(({ name }) => name === 'Scarves');
+  if (!joined) throw new Error('a group was added');
+  await arrange(db, HOME, {
+    roomId: HALL,
+    ref: 'chosen',
+    assignment: [{ groupId: joined.id, bayId: shelf }],
+  });
+  expect(await rules()).toEqual(['wish']);
+  const now = await records();
+  expect(now.fits[0]?.checks).toEqual([TRIED]);
+  expect(now.fitWishes).toMatchObject([{ bayId: shelf, forbidden: [placed.containerId] }]);
+  const shopping = await loadRoomShopping(db, now, HALL);
+  expect(listNeeds(shopping).map(({ container }) => container.id)).toContain(placed.containerId);
 });
+const TRIED = { index: 0, goesIn: true, comesOut: true, doorShuts: false };
 
 test('the list follows from the fit; bought pieces leave it; the till counts against the share', async () => {
   await takeFit(db, HOME, { bayId: shelf, prefer: 'cost', answer: await aFittedHall() });

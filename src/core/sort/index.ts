@@ -87,6 +87,7 @@ export {
   boxKey,
   boxOf,
   leavingStatesOf,
+  cautionsOfAll,
   openBoxesOf,
   sumLeaving,
   type DoorBox,

@@ -1,4 +1,5 @@
 import type { ThingId } from '../shared';
+import type { CautionCode } from '../things';
 import { personOf } from './destination';
 import type { Thing } from './model';
 import type { Carry } from './session';
@@ -98,8 +99,15 @@ export function sumLeaving(
   return { decided: of('decided'), byTheDoor: of('by_the_door'), gone: of('gone') };
 }
 
-/** What stands in a box now, still in the room. */
-export interface OpenBox extends DoorBox, Amount {}
+/** What stands in a box now, still in the room, and what its things call for on their way. */
+export interface OpenBox extends DoorBox, Amount {
+  readonly cautions: readonly CautionCode[];
+}
+
+/** Everything that several things call for, each once. */
+export const cautionsOfAll = (
+  parts: readonly { readonly cautions?: readonly CautionCode[] | undefined }[],
+): readonly CautionCode[] => [...new Set(parts.flatMap(({ cautions = [] }) => cautions))];
 
 /** Boxes with something in them, by key: of what is decided and not carried out. O(things). */
 export function openBoxesOf(
@@ -111,7 +119,8 @@ export function openBoxesOf(
     const box = boxOf(thing);
     if (!box || states.get(thing.id) !== 'decided') continue;
     const known = boxes.get(boxKey(box));
-    boxes.set(boxKey(box), { ...box, ...addUp(known ? [known, thing] : [thing]) });
+    const parts = known ? [known, thing] : [thing];
+    boxes.set(boxKey(box), { ...box, ...addUp(parts), cautions: cautionsOfAll(parts) });
   }
   return boxes;
 }
@@ -121,7 +130,8 @@ export function addBoxes(parts: readonly (readonly OpenBox[])[]): OpenBox[] {
   const boxes = new Map<string, OpenBox>();
   for (const box of parts.flat()) {
     const known = boxes.get(boxKey(box));
-    boxes.set(boxKey(box), known ? { ...box, ...addUp([known, box]) } : box);
+    const parts = known ? [known, box] : [box];
+    boxes.set(boxKey(box), { ...box, ...addUp(parts), cautions: cautionsOfAll(parts) });
   }
   return [...boxes.values()];
 }

@@ -3,8 +3,12 @@ import clsx from 'clsx';
 
 import { useDraggable } from '@dnd-kit/core';
 
+import { TriangleAlert } from 'lucide-react';
+
+import { cautionsOfGroup } from '@/core/place';
 import { formatLitres } from '@/core/shared';
 import { type Group, type Thing } from '@/core/sort';
+import { cautionNames } from '../sort/sortWords';
 import { type Carried } from './carryKey';
 import { type KeyboardEvent } from 'react';
 
@@ -35,6 +39,11 @@ export function GroupTag({
 }: GroupTagProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: group.id });
   const isCarried = carried?.groupId === group.id;
+  const cautions = cautionsOfGroup(group).map((code) => cautionNames[code]);
+  const label = [
+    `${group.name}, ${formatLitres(litres)}`,
+    ...(cautions.length > 0 ? [`take care: ${cautions.join(', ')}`] : []),
+  ].join('; ');
   return (
     <button
       ref={setNodeRef}
@@ -43,8 +52,8 @@ export function GroupTag({
       onKeyDown={(event) => onKeyDown(event, group)}
       onClick={() => onTap(group)}
       aria-pressed={isCarried}
-      aria-label={`${group.name}, ${formatLitres(litres)}`}
-      title={`${group.name}, ${formatLitres(litres)}`}
+      aria-label={label}
+      title={label}
       className={clsx(
         'tag shrink-0',
         isHalf ? 'max-w-[calc(50%-1px)]' : 'max-w-full',
@@ -56,7 +65,13 @@ export function GroupTag({
         'focus-visible:bg-rim-mid focus-visible:outline-none',
       )}
     >
+      {cautions.length > 0 && (
+        <TriangleAlert size={12} className="mr-1 inline shrink-0 align-[-1px]" aria-hidden="true" />
+      )}
       {group.name}
+      {isWide && cautions.length > 0 && (
+        <span className="ml-2 font-normal">take care: {cautions.join(', ')}</span>
+      )}
       {isWide && (
         <span className={`ml-2 font-normal ${isCarried ? '' : 'text-[#5d5125]'}`}>
           {formatLitres(litres)}

@@ -15,6 +15,7 @@ import {
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
+import { Cautions } from './Cautions';
 import { NoteDebt } from './NoteDebt';
 import { sayBox } from './sortWords';
 
@@ -56,6 +57,7 @@ export function CarryCalls({
               {formatMass(box.massG)};{' '}
               {formatCount(carryCountOf(box, liftLimitG), 'carry', 'carries')} of at most{' '}
               {formatMass(liftLimitG)}.
+              <Cautions codes={box.cautions} />
             </span>
             <Button disabled={isBusy} onClick={() => carry(box)}>
               It is by the door
@@ -84,6 +86,7 @@ export function CarryCalls({
                 <span className="min-w-0 flex-1">
                   {sayBox(box)}: {formatCount(box.count, 'thing')}, {formatLitres(box.litres)},{' '}
                   {formatMass(box.massG)}
+                  <Cautions codes={box.cautions} />
                 </span>
                 <Button disabled={isBusy} onClick={() => carry(box)}>
                   It is by the door

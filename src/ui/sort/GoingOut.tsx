@@ -11,6 +11,7 @@ import { TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
+import { Cautions } from './Cautions';
 import { goingOutFormSchema } from './goingOutForm';
 import { sayBox, type WentOut } from './sortWords';
 
@@ -51,6 +52,7 @@ export function GoingOut({ wentOut, onSay, onTakeBack }: GoingOutProps) {
               <b>{sayCarried(one.carry)}</b>, {formatCount(one.names.length, 'pile')},{' '}
               {formatLitres(one.carry.litres)}, {formatMass(one.carry.massG)}
               <span className="block text-[14px] text-soft">{sayWhere(one.carry)}</span>
+              {one.carry.goneAt === null && <Cautions codes={one.cautions} />}
             </span>
             {one.carry.goneAt === null && (
               <Button disabled={isPending} onClick={() => leave(one)}>

@@ -15,6 +15,7 @@ import {
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { useMutation } from '../useMutation';
+import { Cautions } from './Cautions';
 import { verdictWords } from './sortWords';
 import { useRefreshWhenKept } from './useRefreshWhenKept';
 import { decideFromList } from './decideFromList';
@@ -266,6 +267,7 @@ function ThingList({ title, empty, things, note, foot, children }: ThingListProp
                   {formatLitres(thing.litres)}
                 </span>
               </span>
+              <Cautions codes={thing.cautions ?? []} />
             </span>
             {children(thing)}
           </li>

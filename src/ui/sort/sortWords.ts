@@ -11,6 +11,7 @@ import {
   type Opinion,
   type OpinionRule,
   methodNames,
+  cautionsOfAll,
   sayableCostMinor,
   type MethodName,
   type SessionProgress,
@@ -119,6 +120,25 @@ export function sayTo({ verdict, to }: { readonly verdict: Verdict; readonly to:
   const way = traitsOf(verdict).asks === 'way_out' ? wayOutOf(to) : undefined;
   return way ? wayOutWords[way] : to;
 }
+
+/** What a caution is about, in a word or two, where there is no room for its sentence. */
+export const cautionNames: Readonly<Record<CautionCode, string>> = {
+  chemical: 'chemicals',
+  medicine: 'medicine',
+  sharps: 'needles',
+  blade: 'blades',
+  glass: 'glass',
+  battery: 'batteries',
+  hazardous_waste: 'hazardous waste',
+  gas: 'gas',
+  electrical: 'electricals',
+  data_device: 'somebody’s data',
+  paper_private: 'private papers',
+  food_safety: 'food that may be off',
+  mould_pest: 'mould or pests',
+  licensed: 'for licensed people',
+  heavy: 'heavy',
+};
 
 /** Read aloud at the step where it can hurt someone; local rules and licensed trades come first. */
 export const cautionWords: Readonly<Record<CautionCode, string>> = {
@@ -388,6 +408,7 @@ export function sayHowSure(things: readonly Pick<Thing, 'massG' | 'ranges'>[]): 
 export interface WentOut {
   readonly carry: Carry;
   readonly names: readonly string[];
+  readonly cautions: readonly CautionCode[];
 }
 
 /** What went out of a room, the latest first, each box with the names of what is in it. */
@@ -401,6 +422,7 @@ export function wentOutOf(carries: readonly Carry[], things: readonly Thing[]): 
         const thing = byId.get(id);
         return thing ? `${thing.count} ${thing.name}` : 'a thing that is no longer decided';
       }),
+      cautions: cautionsOfAll(carry.thingIds.flatMap((id) => byId.get(id) ?? [])),
     }))
     .reverse();
 }

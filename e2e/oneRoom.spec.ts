@@ -269,7 +269,7 @@ test('show: after from the same spot, side by side; the page prints, as PDF and 
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   const html = (await download('One file')).toString('utf8');
   expect(html).toContain('7 things');
-  expect(html).toContain('Given: cousin Wren');
+  expect(html).toContain('cousin Wren');
   expect(html).toContain('£4.05');
   // Self-contained: no address that would have to be fetched.
   expect(html).not.toMatch(/(?:src|href)="(?!data:)/);

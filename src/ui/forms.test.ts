@@ -294,7 +294,15 @@ test.each<[string, z.ZodType, object, object]>([
   [
     'a decision anew',
     correctFormSchema,
-    { name: 'mugs', count: '2.5', verdict: 'keep', to: '', groupId: '', expiresOn: '2026-02-30' },
+    {
+      name: 'mugs',
+      count: '2.5',
+      size: '',
+      verdict: 'keep',
+      to: '',
+      groupId: '',
+      expiresOn: '2026-02-30',
+    },
     { count: 'A whole number', expiresOn: 'Type a day' },
   ],
   [

@@ -120,6 +120,7 @@ test('a shop’s list has its packs, what is left over, and its delivery', () =>
       lines: [
         {
           key: 'o3',
+          needId: 'tray',
           containerId: 'tray',
           handNeedId: null,
           materialKey: null,
@@ -132,6 +133,7 @@ test('a shop’s list has its packs, what is left over, and its delivery', () =>
         },
         {
           key: 'delivery-s',
+          needId: null,
           containerId: null,
           handNeedId: null,
           materialKey: null,

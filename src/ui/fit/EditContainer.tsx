@@ -1,6 +1,6 @@
 'use client';
 
-import { Pencil } from 'lucide-react';
+import { Pencil, X } from 'lucide-react';
 import { useState } from 'react';
 import type { FieldErrors, UseFormRegister } from 'react-hook-form';
 
@@ -168,7 +168,7 @@ function OfferForm({
     >
       <TextField
         label="Shop"
-        className="min-w-[150px] flex-1"
+        className="min-w-[130px] flex-1"
         error={errors.shopName?.message}
         {...register('shopName')}
       />
@@ -201,9 +201,14 @@ function OfferForm({
       </SelectField>
       <Button type="submit">{onRemove ? 'Keep' : 'Add it'}</Button>
       {onRemove && (
-        <Button look="quiet" onClick={() => void mutate(onRemove, { done: 'The price is gone.' })}>
-          Remove
-        </Button>
+        <button
+          type="button"
+          aria-label={`Remove: ${label}`}
+          onClick={() => void mutate(onRemove, { done: 'The price is gone.' })}
+          className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+        >
+          <X size={15} />
+        </button>
       )}
     </form>
   );

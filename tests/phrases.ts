@@ -467,4 +467,25 @@ pile of towels | 1 | 25 | 3800 | | textile
 basket of laundry | 1 | 40 | 5000 | | textile
 mouse droppings in the box | 1 | 4 | 500 | mould_pest | bin
 syringe | 1 | 0.1 | 30 | sharps | pharmacy
+12 dishwasher tablets | 12 | 0.7 | 220 | chemical | give
+40 washing tablets | 40 | 4 | 1100 | chemical | give
+80 tea bags | 80 | 1.6 | 260 | | give
+3 boxes of 80 tea bags | 240 | 5 | 800 | | give
+200 cotton buds | 200 | 0.6 | 75 | | bin
+60 paracetamol tablets | 60 | 0.35 | 70 | medicine | pharmacy
+90 vitamin tablets | 90 | 0.5 | 150 | medicine | pharmacy
+50 nappies | 50 | 10 | 1900 | | give
+20 bin bags | 20 | 0.8 | 450 | | give
+100 cable ties | 100 | 0.4 | 130 | | give
+30 coffee capsules | 30 | 1.2 | 250 | | give
+24 firelighters | 24 | 0.8 | 300 | hazardous_waste | hazardous
+20 sachets of sugar | 20 | 0.5 | 120 | | give
+6 pint glasses | 6 | 5.5 | 2400 | | give
+2 foot rests | 2 | 34 | 3800 | | give
+3 bar stools | 3 | 330 | 16000 | | give
+3d printer | 1 | 60 | 9000 | electrical | give
+clip-on lamp | 1 | 8 | 900 | electrical | electricals
+built-in oven | 1 | 200 | 33000 | electrical heavy | give
+1400 sheets of music | 1400 | 35 | 15000 | | give
+patchwork quilt | 1 | 28 | 2200 | | textile
 `);

@@ -54,8 +54,17 @@ export function amountOf(line: ReadLine, named: Named<OwnKind>, piece: Piece): A
   if (per !== undefined) return amountOfPacks(line, { told: told ?? 1, per }, named, piece);
   if (unit === 'set') return amount(told ?? 1, 'set', scaled(SET, told ?? 1));
   if (holder) return heldAmount(holder, told ?? 1, piece);
-  if (told !== undefined) return amount(told, 'piece', exactly(piece.isPair ? told / 2 : told));
+  if (told !== undefined) return amount(told, 'piece', piecesOf(told, piece));
   return uncounted(line, named, piece);
+}
+
+/** So many may be packs or single ones. */
+const FEW = 4;
+/** Of what is sold in packs and called by what is in them, a number counts those. */
+function piecesOf(told: number, piece: Piece): Range {
+  if (piece.eachPack === undefined) return exactly(piece.isPair ? told / 2 : told);
+  const packs = told / piece.eachPack;
+  return { value: packs, low: packs, high: told > FEW ? packs : told };
 }
 
 /** "3 x 500 g". */
@@ -71,7 +80,11 @@ function amountOfPacks(
   const all = told * per;
   if (unit === 'set' && isSet(named)) return amount(all, 'piece', exactly(told));
   const holders = holder && !holder.isHeap ? told : undefined;
-  return amount(all, 'piece', exactly(piece.isPair ? all / 2 : all), holders);
+  const pieces =
+    piece.eachPack === undefined
+      ? exactly(piece.isPair ? all / 2 : all)
+      : exactly(all / piece.eachPack);
+  return amount(all, 'piece', pieces, holders);
 }
 
 /** No number: one, or several where the word is a plural. */
@@ -105,12 +118,18 @@ const isSet = ({ kind }: Named<OwnKind>): boolean =>
 
 /** So large a holder holds several of what is sold in packs. */
 const LARGE_HOLDER_LITRES = 12;
+/** So much smaller than what a kind is sold in is a part of it. */
+const PART_OF_PACK = 0.15;
 
 /** `2 boxes of decorations`: as many as go in; `2 jars of jam`: two of it. */
 function heldAmount(holder: Holder, holders: number, piece: Piece): Amount {
-  if (piece.isPacked && holder.isPack && holder.litres[0] < LARGE_HOLDER_LITRES)
-    return amount(holders, 'holder', exactly(holders));
   const each = piece.litres.value;
+  if (piece.isPacked && holder.isPack && holder.litres[0] < LARGE_HOLDER_LITRES) {
+    // A sachet of sugar is no bag of it.
+    const share = holderLitres(holder, each).value / each;
+    const isPart = piece.from === 'kind' && share < PART_OF_PACK;
+    return amount(holders, 'holder', exactly(isPart ? holders * share : holders));
+  }
   const room = holderLitres(holder, piece.from === 'unknown' ? undefined : each);
   const into = (litres: number) => Math.max(1, litres / each) * holders;
   const pieces = { value: into(room.value), low: into(room.low), high: into(room.high) };

@@ -70,12 +70,26 @@ const ASIDE = new Set(
   ).split(' '),
 );
 
+/** Before the comma: the thing, and perhaps what is said about it. */
+const leadWordsOf = (text: string): string[] =>
+  wordsOf(text.split(/[,;(]/).find((part) => /\p{L}/u.test(part)) ?? text);
+const asideIn = (words: readonly string[], from: number): number =>
+  words.findIndex((word, i) => i >= from && ASIDE.has(word));
+
 /** The part of a line that names the thing: before the comma, before what is said about it. */
 export function headWordsOf(text: string): string[] {
-  const head = text.split(/[,;(]/).find((part) => /\p{L}/u.test(part)) ?? text;
-  const words = wordsOf(head);
-  const at = words.findIndex((word, i) => i > 0 && ASIDE.has(word));
+  const words = leadWordsOf(text);
+  const at = asideIn(words, 1);
   return at > 0 ? words.slice(0, at) : words;
+}
+
+/** "car seat for a baby": the thing with the first of what is said about it; undefined where nothing is. */
+function wordsAcross(text: string): string[] | undefined {
+  const words = leadWordsOf(text);
+  const at = asideIn(words, 1);
+  if (at < 0) return undefined;
+  const next = asideIn(words, at + 2);
+  return words.slice(0, next > 0 ? next : words.length).filter((_, i) => i !== at);
 }
 
 /** What stands behind a comma or in brackets, where it is a word or two. */
@@ -144,17 +158,28 @@ export function createKindFinder<O extends Worded>(
       lastWord: told[best.end - 1] ?? '',
     };
   };
+  /** "duvet, double", "lawn mower (petrol)": what stands behind belongs in front. */
+  const turnedOf = (thing: string, head: readonly string[], plain: Named<O> | undefined) => {
+    const tail = tailWordsOf(thing);
+    const turned = tail.length === 0 ? undefined : lookUp([...tail, ...head]);
+    const isLonger = turned?.kind && turned.length > (plain?.length ?? 0);
+    return isLonger && turned.lastWord === head.at(-1) ? turned : undefined;
+  };
+  /** A kind whose name reaches over the small word: "clothes rack on wheels". */
+  const acrossOf = (thing: string, head: readonly string[], plain: Named<O> | undefined) => {
+    const across = wordsAcross(thing);
+    const whole = across && lookUp(across);
+    if (!whole?.kind || whole.length <= (plain?.length ?? 0)) return undefined;
+    const behind = lookUp(across.slice(head.length));
+    return behind?.length === whole.length ? undefined : whole;
+  };
   return {
     find: (thing) => {
       const head = headWordsOf(thing);
       const plain = lookUp(head);
-      // "duvet, double", "lawn mower (petrol)": what stands behind belongs in front.
-      const tail = tailWordsOf(thing);
-      const turned = tail.length === 0 ? undefined : lookUp([...tail, ...head]);
-      const isOfHead = turned?.lastWord === head.at(-1);
-      if (turned?.kind && isOfHead && turned.length > (plain?.length ?? 0)) return turned;
+      const longest = turnedOf(thing, head, plain) ?? acrossOf(thing, head, plain) ?? plain;
       return (
-        plain ??
+        longest ??
         (head.every((word) => SAYS_LITTLE.has(word)) ? lookUp(wordsOf(thing)) : undefined) ??
         lookUp(withoutCompounds(head, kindIndex)) ?? {
           own: undefined,

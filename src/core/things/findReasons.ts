@@ -1,5 +1,5 @@
 import type { Reason } from './codes';
-import { anyOf } from './patterns';
+import { anyOf, anyWord } from './patterns';
 
 const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
   [
@@ -9,7 +9,11 @@ const REASON_WORDS: readonly (readonly [Reason, RegExp])[] = [
   ['broken', /\b(broken|cracked|chipped|bent|snapped|rusty|rusted|leaks?|leaking|dead|faulty)\b/i],
   [
     'incomplete',
-    /\b(incomplete|missing|without (?:a |its )?(?:lid|part|key)|odd|no lid|one of a pair|single)\b/i,
+    anyWord(
+      String.raw`incomplete|missing|without (?:a |its )?(?:lid|part|key)|odd|no lid|one of a pair|
+        single (?:glove|sock|shoe|boot|slipper|earring|ski|crutch)`,
+      'i',
+    ),
   ],
   ['out_of_date', /\b(out of date|expired|past its date|use by|best before)\b/i],
   ['more_than_enough', /\b(duplicates?|too many|spares?|extra|more than enough|another)\b/i],

@@ -30,6 +30,8 @@ export interface Piece {
   readonly isPacked: boolean;
   readonly isPair: boolean;
   readonly isMachine: boolean;
+  /** See `Kind`. */
+  readonly eachPack: number | undefined;
   readonly areaM2: number | undefined;
 }
 
@@ -48,6 +50,7 @@ const PLAIN: Omit<Piece, 'litres' | 'massG' | 'from' | 'massFrom'> = {
   isPacked: false,
   isPair: false,
   isMachine: false,
+  eachPack: undefined,
   areaM2: undefined,
 };
 /** What an adjective says of a size is itself a guess. */
@@ -69,6 +72,7 @@ export function usualPiece(named: Named<OwnKind>): Piece {
       isPacked: kind.isPacked,
       isPair: kind.isPair,
       isMachine: kind.isMachine,
+      eachPack: kind.eachPack,
       areaM2: kind.areaM2,
       litres: spreadBy(kind.litres * effect.litres, spread),
       massG: spreadBy(kind.massG * effect.massG, spread),

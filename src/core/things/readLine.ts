@@ -19,6 +19,9 @@ export interface ReadLine {
 /** Small numbers, in digits and words. */
 const N = String.raw`(?:\d+|two|three|four|five|six|eight|ten|twelve)`;
 const DECIMAL = String.raw`\d+(?:[.,]\d+)?`;
+/** Units that also begin a thing's name: "6 bar stools", "2 day beds". */
+const BAR = String.raw`bar(?!\s+(?:of|stool|cart|clamp|tool|mat|light|magnet|towel|trolley|snack|spoon|set))`;
+const DAYS = String.raw`days?(?!\s+(?:bed|sack|pack|bag|cream|curtain|dress))`;
 /** Numbers that say what a thing is, and not how many: sizes of shoes, watts, parts of a jigsaw. */
 const ATTRIBUTES: readonly RegExp[] = [
   // 2009 to 2015, 1998-2004, 2019/20
@@ -37,8 +40,8 @@ const ATTRIBUTES: readonly RegExp[] = [
   ),
   anyWord(
     String.raw`${DECIMAL}\s*-?\s*(?:togs?|watts?|w|kw|kwh|volts?|v|mah|ah|amps?|gb|tb|mb|hp|bhp|btu|denier|
-      den|ply|mp|megapixels?|rpm|bar|psi|[kmg]?hz|lumens?|lm|kelvin|mg|mcg|iu|gsm|dpi|cc|carats?|ct|proof|
-      abv|months?|mths?|years?|yrs?|yo|weeks?|days?|hours?|hrs?|minutes?|mins?)(?:\s+old)?`,
+      den|ply|mp|megapixels?|rpm|${BAR}|psi|[kmg]?hz|lumens?|lm|kelvin|mg|mcg|iu|gsm|dpi|cc|carats?|ct|proof|
+      abv|months?|mths?|years?(?!\s*book)|yrs?|yo|weeks?(?!\s*end)|${DAYS}|hours?|hrs?|minutes?|mins?)(?:\s+old)?`,
     'gi',
   ),
   // 1000-piece jigsaw, four-drawer chest, 3-in-1
@@ -46,10 +49,12 @@ const ATTRIBUTES: readonly RegExp[] = [
     String.raw`${N}\s*-\s*(?:in\s*-\s*(?:1|one)|(?:piece|pc|drawer|door|seater|seat|tier|slice|slot|person|
       people|man|berth|string|speed|gear|ring|hole|way|gang|shelf|step|rung|part|burner|light|arm|cup|
       plate|wheel|pin|note|key|octave|inch screen|player|pocket|compartment|bulb|lane|branch|candle|fold|
-      sided|pronged|blade|strand|stage|level|foot|storey|leaf|page|sheet|hour|minute|day|month|year)s?)`,
+      sided|pronged|blade|strand|stage|level|foot|stroke|storey|leaf|page|sheet|hour|minute|day|month|year)s?)`,
     'gi',
   ),
   /\b[23]\s+in\s+(?:1|one)\b/gi,
+  // 3D printer
+  /\b[23]\s*-?\s*d\b/gi,
   anyWord(
     String.raw`${N}\s+(?:piece|seater|tier|slice|slot|person|man|berth|speed|burner|gang|octave|player|
       compartment|(?:drawer|door)(?=\s+(?:chest|cabinet|unit|dresser|filing|wardrobe|tower|desk|bedside|

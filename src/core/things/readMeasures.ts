@@ -44,8 +44,12 @@ const MM: Readonly<Record<string, number>> = {
   yard: 914.4,
 };
 /** "5 in the box" is no length, "5 in" is. */
-const INCH = String.raw`in\b(?!\s*(?:an?|the|one|my|his|her|its|their|our|each|total|all|use|good|\d)\b)`;
-const LENGTH = String.raw`mm|cm|dm|metres?|meters?|inche?s?|${INCH}|feet|foot|ft|yards?|yd|m\b|''|"|'(?!\w)`;
+const INCH = String.raw`in\b(?!-[a-z])(?!\s*(?:an?|the|one|my|his|her|its|their|our|each|total|all|use|good|\d)\b)`;
+/** Units that begin a thing's own name: "6 pint glasses" are glasses, "2 foot rests" no lengths. */
+const FOOT = String.raw`foot(?!\s+(?:rest|stool|spa|bath|pump|file|cream|warm|muff|massag|print|scrub|powder|board|well|lotion|mask))`;
+const YARD = String.raw`yards?(?!\s+(?:broom|brush|stick))`;
+const PINT = String.raw`pints?(?!\s+(?:glass|mug|pot|tankard))`;
+const LENGTH = String.raw`mm|cm|dm|metres?|meters?|inche?s?|${INCH}|feet|${FOOT}|ft|${YARD}|yd|m\b|''|"|'(?!\w)`;
 const GRAMS: Readonly<Record<string, number>> = {
   kg: 1000,
   kilo: 1000,
@@ -60,7 +64,7 @@ const GRAMS: Readonly<Record<string, number>> = {
   oz: 28.35,
   ounce: 28.35,
 };
-const MASS = String.raw`kilogram(?:me)?s?|kilos?|kgs?|gram(?:me)?s?|grs?|g\b|lbs?|pounds?|ounces?|oz`;
+const MASS = String.raw`kilogram(?:me)?s?|kilos?|kgs?|gram(?:me)?s?|grs?|g\b(?!-)|lbs?|pounds?|ounces?|oz`;
 const LITRES: Readonly<Record<string, number>> = {
   l: 1,
   lt: 1,
@@ -79,7 +83,7 @@ const LITRES: Readonly<Record<string, number>> = {
   'fl oz': 0.0284,
   'fluid ounce': 0.0284,
 };
-const VOLUME = String.raw`fl\.?\s?oz|fluid ounces?|litres?|liters?|ltrs?|lt\b|l\b|dl|cl|ml|pints?|pt|quarts?|qt|gallons?|gal`;
+const VOLUME = String.raw`fl\.?\s?oz|fluid ounces?|litres?|liters?|ltrs?|lt\b|l\b|dl|cl|ml|${PINT}|pt|quarts?|qt|gallons?|gal`;
 
 const FRACTIONS: Readonly<Record<string, string>> = {
   '½': ' 1/2',

@@ -21,7 +21,6 @@ const ONES: Readonly<Record<string, number>> = {
   eighteen: 18,
   nineteen: 19,
   both: 2,
-  single: 1,
 };
 const TENS: Readonly<Record<string, number>> = {
   twenty: 20,

@@ -31,6 +31,8 @@ export interface Kind {
   readonly isPair: boolean;
   /** A volume or weight that is called out is what the machine takes in, not its own. */
   readonly isMachine: boolean;
+  /** Pieces of the same name in a pack as it is bought: "12 dishwasher tablets" are a part of one. */
+  readonly eachPack: number | undefined;
   /** m² that the litres stand for, of what is folded; with it other sizes scale by their area. */
   readonly areaM2: number | undefined;
 }
@@ -63,6 +65,7 @@ interface Traits {
   readonly isPacked: boolean;
   readonly isPair: boolean;
   readonly isMachine: boolean;
+  readonly eachPack: number | undefined;
   readonly areaM2: number | undefined;
 }
 
@@ -77,6 +80,7 @@ const PLAIN: Traits = {
   isPacked: false,
   isPair: false,
   isMachine: false,
+  eachPack: undefined,
   areaM2: undefined,
 };
 
@@ -89,7 +93,8 @@ const PLAIN: Traits = {
  *
  * A family: its name, the traits of its kinds, its common names. A kind: phrases, cm × cm × cm (or
  * litres), grams, and where it differs from its family: a way of storing, a material, `!caution`
- * (`!none`: none of the family's), `>way out` in order, `~spread`, `packed`, `pair`, `holds`, `area=m²`.
+ * (`!none`: none of the family's), `>way out` in order, `~spread`, `packed`, `pair`, `holds`, `area=m²`,
+ * `each=n` (so many of the name in a pack).
  * Throws where a line does not read so: the files ship with the program.
  */
 export function readVocabulary(files: readonly (readonly string[])[]): {
@@ -163,6 +168,7 @@ function readTraits(text: string, usual: Traits, line: string): Traits {
   const ways = marked('>');
   const spread = marked('~')[0];
   const area = marked('area=')[0];
+  const each = marked('each=')[0];
   const plain = tokens.filter((token) => !/^[!>~]|=/.test(token));
   const storing = storingWays.find((way) => plain.includes(way));
   const flags = new Set(['packed', 'pair', 'holds']);
@@ -178,6 +184,7 @@ function readTraits(text: string, usual: Traits, line: string): Traits {
       : plain.includes('packed'),
     isPair: usual.isPair || plain.includes('pair'),
     isMachine: usual.isMachine || plain.includes('holds'),
+    eachPack: each === undefined ? undefined : Number(each),
     areaM2: area === undefined ? undefined : Number(area),
   };
 }

@@ -46,6 +46,28 @@ const ODD_ONES: Readonly<Record<string, string>> = {
   data: 'data',
   media: 'media',
   axes: 'axe',
+  fuses: 'fuse',
+  saris: 'sari',
+  tutus: 'tutu',
+  mangas: 'manga',
+  congas: 'conga',
+  ramens: 'ramen',
+  mousses: 'mousse',
+  salves: 'salve',
+  gouaches: 'gouache',
+  muses: 'muse',
+  excuses: 'excuse',
+  candelabra: 'candelabra',
+  candelabras: 'candelabra',
+  cloches: 'cloche',
+  caches: 'cache',
+  creches: 'creche',
+  quiches: 'quiche',
+  brioches: 'brioche',
+  moustaches: 'moustache',
+  aches: 'ache',
+  headaches: 'headache',
+  toothaches: 'toothache',
   swiss: 'swiss',
   gas: 'gas',
   iris: 'iris',
@@ -98,6 +120,8 @@ function workOutStem(word: string): string {
 export const wordsOf = (text: string): string[] =>
   text
     .toLowerCase()
+    // "clip-on lamp": no lamp that lies on something.
+    .replace(/(\p{L})-(in|on|up)(?![\p{L}\p{N}])/gu, '$1$2')
     .replace(/[’']s\b/g, '')
     .replace(/(\p{L})[’'](?=\p{L})/gu, '$1')
     .split(/[^\p{L}\p{N}]+/u)

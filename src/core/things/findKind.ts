@@ -169,7 +169,7 @@ export function createKindFinder<O extends Worded>(
   const acrossOf = (thing: string, head: readonly string[], plain: Named<O> | undefined) => {
     const across = wordsAcross(thing);
     const whole = across && lookUp(across);
-    if (!whole?.kind || whole.length <= (plain?.length ?? 0)) return undefined;
+    if (!across || !whole?.kind || whole.length <= (plain?.length ?? 0)) return undefined;
     const behind = lookUp(across.slice(head.length));
     return behind?.length === whole.length ? undefined : whole;
   };

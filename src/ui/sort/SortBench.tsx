@@ -1,7 +1,7 @@
 'use client';
 
 import { CircleHelp, ListPlus, Split } from 'lucide-react';
-import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 
 import { piecesOf } from '@/core/count';
 import type { Currency } from '@/core/shared';
@@ -104,6 +104,8 @@ export function SortBench({
   const [isCounting, setIsCounting] = useState(false);
   /** Who said yes to what asks first, until it is decided. */
   const agreedByRef = useRef<string>(undefined);
+  /** While a group is being made, with the verdict that was given meanwhile. */
+  const addingRef = useRef<{ verdict?: Verdict }>(undefined);
   const lineRef = useRef<HTMLTextAreaElement>(null);
   const boxesRef = useRef<HTMLDivElement>(null);
   const isSlow = useHesitation(bench);
@@ -135,18 +137,24 @@ export function SortBench({
     else decide(verdict);
   };
   const pick = (verdict: Verdict) => {
+    // The group is still on its way: the verdict waits for it.
+    if (addingRef.current) {
+      addingRef.current.verdict = verdict;
+      return;
+    }
     if (!bench.inHand) return lineRef.current?.focus();
     if (bench.inHand.mustAsk !== undefined && leavesHome({ verdict })) setStopped(verdict);
     else go(verdict);
   };
+  const pickRef = useRef(pick);
+  useEffect(() => {
+    pickRef.current = pick;
+  });
   const onLineKey = (event: KeyboardEvent<HTMLTextAreaElement>) => {
     if (event.key === 'Enter') {
       event.preventDefault();
-      if (bench.newGroupName !== undefined)
-        void addGroup(bench.newGroupName).then((problem) => {
-          if (problem === '') toVerdicts();
-        });
-      else toVerdicts();
+      if (bench.newGroupName !== undefined) void addTypedGroup(bench.newGroupName);
+      toVerdicts();
     }
     const verdict = event.altKey
       ? verdicts.find((candidate) => event.code === `Key${traitsOf(candidate).key}`)
@@ -155,6 +163,16 @@ export function SortBench({
       event.preventDefault();
       pick(verdict);
     }
+  };
+  const addTypedGroup = async (name: string) => {
+    const adding: { verdict?: Verdict } = {};
+    addingRef.current = adding;
+    const problem = await addGroup(name);
+    addingRef.current = undefined;
+    const { verdict: waiting } = adding;
+    if (problem !== '') return lineRef.current?.focus();
+    // Once the bench knows the group.
+    if (waiting !== undefined) setTimeout(() => pickRef.current(waiting));
   };
   const toVerdicts = () => {
     if (bench.inHand) boxesRef.current?.querySelector('button')?.focus();

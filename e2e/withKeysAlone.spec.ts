@@ -41,6 +41,15 @@ test('by keyboard alone: sort, carry a tag, take a fit, and undo it', async ({ p
   await page.keyboard.press('k');
   await expect(page.getByRole('button', { name: /^Keep: 25 so far/ })).toBeVisible();
 
+  // A group that is made by its name takes the verdict of the next key, however fast.
+  await page.keyboard.type('6 candles / Evenings');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('k');
+  await expect(page.getByRole('button', { name: /^Keep: 31 so far/ })).toBeVisible();
+  await page.keyboard.type('2 candles');
+  await expect(page.getByLabel('Group')).toContainText('Evenings');
+  await page.keyboard.press('Control+a');
+
   // A verdict while typing, and where it goes by its digit.
   await page.keyboard.type('3 odd gloves');
   await page.keyboard.press('Alt+r');

@@ -106,6 +106,8 @@ export function SortBench({
   const agreedByRef = useRef<string>(undefined);
   /** While a group is being made, with the verdict that was given meanwhile. */
   const addingRef = useRef<{ verdict?: Verdict }>(undefined);
+  /** The verdict that waited. */
+  const [given, setGiven] = useState<{ readonly verdict: Verdict }>();
   const lineRef = useRef<HTMLTextAreaElement>(null);
   const boxesRef = useRef<HTMLDivElement>(null);
   const isSlow = useHesitation(bench);
@@ -150,6 +152,10 @@ export function SortBench({
   useEffect(() => {
     pickRef.current = pick;
   });
+  // Now the bench knows the group.
+  useEffect(() => {
+    if (given) pickRef.current(given.verdict);
+  }, [given]);
   const onLineKey = (event: KeyboardEvent<HTMLTextAreaElement>) => {
     if (event.key === 'Enter') {
       event.preventDefault();
@@ -171,8 +177,7 @@ export function SortBench({
     addingRef.current = undefined;
     const { verdict: waiting } = adding;
     if (problem !== '') return lineRef.current?.focus();
-    // Once the bench knows the group.
-    if (waiting !== undefined) setTimeout(() => pickRef.current(waiting));
+    if (waiting !== undefined) setGiven({ verdict: waiting });
   };
   const toVerdicts = () => {
     if (bench.inHand) boxesRef.current?.querySelector('button')?.focus();

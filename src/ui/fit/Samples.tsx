@@ -39,7 +39,7 @@ export function Samples({ count, currency, onAdd, onRemove }: SamplesProps) {
     );
   return (
     <div className="panel flex flex-wrap items-end gap-3 border-t-4 border-t-rim p-4">
-      <p className="min-w-[240px] flex-1">
+      <p className="min-w-[240px] flex-1 self-center">
         Add what you really buy, or read a price list. To try things first, put samples in: made-up
         containers, shops and prices.
       </p>

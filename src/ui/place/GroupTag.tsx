@@ -8,6 +8,7 @@ import { TriangleAlert } from 'lucide-react';
 import { cautionsOfGroup } from '@/core/place';
 import { formatLitres } from '@/core/shared';
 import { type Group, type Thing } from '@/core/sort';
+import type { CautionCode } from '@/core/things';
 import { cautionNames } from '../sort/sortWords';
 import { type Carried } from './carryKey';
 import { type KeyboardEvent } from 'react';
@@ -27,6 +28,13 @@ interface GroupTagProps extends TagProps {
   readonly isHalf?: boolean;
 }
 
+/** These call for care when a thing leaves, and not where it lives: they are told, and not marked. */
+const ON_LEAVING: ReadonlySet<CautionCode> = new Set([
+  'electrical',
+  'data_device',
+  'paper_private',
+]);
+
 /** A paper tag. Drag it; or Enter, arrows, Enter; or tap it, then a place. */
 export function GroupTag({
   group,
@@ -39,10 +47,11 @@ export function GroupTag({
 }: GroupTagProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: group.id });
   const isCarried = carried?.groupId === group.id;
-  const cautions = cautionsOfGroup(group).map((code) => cautionNames[code]);
+  const all = cautionsOfGroup(group);
+  const cautions = all.filter((code) => !ON_LEAVING.has(code)).map((code) => cautionNames[code]);
   const label = [
     `${group.name}, ${formatLitres(litres)}`,
-    ...(cautions.length > 0 ? [`take care: ${cautions.join(', ')}`] : []),
+    ...(all.length > 0 ? [`take care: ${all.map((code) => cautionNames[code]).join(', ')}`] : []),
   ].join('; ');
   return (
     <button

@@ -1,8 +1,15 @@
 import fc from 'fast-check';
 
 import { aDecision, aGroup, HALL } from '@test/builders';
-import { decisionEventSchema, verdicts, type DecisionEvent } from '@/core/sort';
-import { reasons } from '@/core/things';
+import type { PictureId } from '@/core/shared';
+import {
+  createParser,
+  decisionEventSchema,
+  verdicts,
+  type DecidedEvent,
+  type DecisionEvent,
+} from '@/core/sort';
+import { cautionCodes, figureSources, goesToCodes, reasons } from '@/core/things';
 import { readDecisionsCsv, writeDecisionsCsv } from './decisionsCsv';
 
 const rooms = [{ id: HALL, name: 'Hall' }];
@@ -13,12 +20,18 @@ const context = {
   groups,
   createId: () => `made-${(ids += 1)}`,
   now: '2026-11-07T08:00:00.000Z',
+  readThing: createParser({ mustAsk: ['letters'] }),
 };
 
 const wordsArb = fc
   .string({ minLength: 1, maxLength: 30, unit: fc.constantFrom(...'abc ,;"\'=+-@\n\té') })
   .filter((text) => text.trim() !== '')
   .map((text) => text.trim());
+const rangeArb = fc.record({
+  low: fc.nat(50),
+  high: fc.nat(500),
+  from: fc.constantFrom(...figureSources),
+});
 const logArb = fc
   .array(
     fc.record({
@@ -32,6 +45,16 @@ const logArb = fc
       massG: fc.nat(99_999),
       undo: fc.boolean(),
       expiresOn: fc.constantFrom(undefined, '2027-01-31'),
+      unit: fc.constantFrom(undefined, 'holder' as const),
+      kindId: fc.constantFrom(undefined, 'hat'),
+      ranges: fc.option(fc.record({ litres: rangeArb, massG: rangeArb }), { nil: undefined }),
+      uprightMm: fc.constantFrom(undefined, 320),
+      longestMm: fc.constantFrom(undefined, 410.5),
+      cautions: fc.option(fc.subarray([...cautionCodes]), { nil: undefined }),
+      goesTo: fc.option(fc.subarray([...goesToCodes], { maxLength: 10 }), { nil: undefined }),
+      mustAsk: fc.constantFrom(undefined, 'letters; and cards'),
+      agreedBy: fc.constantFrom(undefined, 'Wren'),
+      pictureId: fc.constantFrom(undefined, 'p1' as PictureId),
     }),
     { maxLength: 8 },
   )
@@ -58,6 +81,26 @@ test('what is written reads back without loss', () =>
       expect(read.rows.map(({ event }) => event)).toEqual(log);
     }),
   ));
+
+test('a new row without figures is read as at the bench; what is written down stays', async () => {
+  const csv = [
+    'room,thing,verdict,count,litres',
+    'Hall,bottles of bleach,recycle,2,',
+    'Hall,letters,discard,,3',
+    'Hall,gubbins,keep,,',
+  ].join('\n');
+  const { rows, faults } = await readDecisionsCsv(csv, context);
+  expect(faults).toEqual([]);
+  const [bleach, letters, unknown] = rows.map(({ event }) => event as DecidedEvent);
+  expect(bleach).toMatchObject({ count: 2, unit: 'holder', cautions: ['chemical'] });
+  expect(bleach?.litres).toBeGreaterThan(1);
+  expect(letters).toMatchObject({
+    litres: 3,
+    mustAsk: 'letters',
+    ranges: { litres: { low: 3, high: 3, from: 'typed' } },
+  });
+  expect(unknown?.ranges?.litres.from).toBe('unknown');
+});
 
 test('no cell starts like a formula', () => {
   const csv = writeDecisionsCsv([aDecision({ name: '=HYPERLINK(1)', to: '+44' })], {

@@ -1,8 +1,16 @@
 import type { z } from 'zod';
 
 import type { Room } from '@/core/look';
-import { decisionEventSchema, verdicts, type DecisionEvent, type Group } from '@/core/sort';
-import { reasons } from '@/core/things';
+import {
+  decisionEventSchema,
+  factsOf,
+  verdicts,
+  type DecidedEvent,
+  type DecisionEvent,
+  type Group,
+  type ParsedThing,
+} from '@/core/sort';
+import { cautionCodes, figureSources, goesToCodes, reasons } from '@/core/things';
 import { readLongCsvTable, writeCsvTable, type CsvFault } from '../exchange/csvTable';
 
 /** The columns of the open format, in their order; documented in docs/formats.md. */
@@ -23,6 +31,21 @@ const decisionCsvColumns = [
   'decided_at',
   'device',
   'expires_on',
+  'unit',
+  'known_as',
+  'litres_low',
+  'litres_high',
+  'litres_from',
+  'mass_low_g',
+  'mass_high_g',
+  'mass_from',
+  'upright_mm',
+  'longest_mm',
+  'cautions',
+  'goes_to',
+  'must_ask',
+  'agreed_by',
+  'picture',
 ] as const;
 type Column = (typeof decisionCsvColumns)[number];
 type CsvRow = Readonly<Record<Column, string>>;
@@ -62,10 +85,34 @@ export function writeDecisionsCsv(
       litres: String(event.litres),
       mass_g: String(event.massG),
       expires_on: event.expiresOn ?? '',
+      ...knownCells(event),
     };
   });
   return writeCsvTable(decisionCsvColumns, rows);
 }
+
+const figure = (value: number | undefined): string => (value === undefined ? '' : String(value));
+
+/** What is known of a thing beyond what was decided of it. */
+const knownCells = (event: DecidedEvent) => ({
+  unit: event.unit ?? '',
+  known_as: event.kindId ?? '',
+  litres_low: figure(event.ranges?.litres.low),
+  litres_high: figure(event.ranges?.litres.high),
+  litres_from: event.ranges?.litres.from ?? '',
+  mass_low_g: figure(event.ranges?.massG.low),
+  mass_high_g: figure(event.ranges?.massG.high),
+  mass_from: event.ranges?.massG.from ?? '',
+  upright_mm: figure(event.uprightMm),
+  longest_mm: figure(event.longestMm),
+  // Told apart from "never looked at": nothing calls for care.
+  cautions: event.cautions?.length === 0 ? NONE : (event.cautions ?? []).join('; '),
+  goes_to: event.goesTo?.length === 0 ? NONE : (event.goesTo ?? []).join('; '),
+  must_ask: event.mustAsk ?? '',
+  agreed_by: event.agreedBy ?? '',
+  picture: event.pictureId ?? '',
+});
+const NONE = 'none';
 
 const emptyRow = Object.fromEntries(decisionCsvColumns.map((column) => [column, ''])) as Record<
   Column,
@@ -83,7 +130,12 @@ interface ParsedDecisionsCsv {
   readonly faults: readonly CsvFault[];
 }
 
-type ParseContext = CsvContext & { readonly createId: () => string; readonly now: string };
+type ParseContext = CsvContext & {
+  readonly createId: () => string;
+  readonly now: string;
+  /** Reads a line as at the bench, for what a new row leaves empty. */
+  readonly readThing: (typed: string) => ParsedThing | undefined;
+};
 
 /**
  * Reads decisions from CSV: every good row, and every fault by line and column. Columns may stand
@@ -158,29 +210,94 @@ function parseRow(
     decidedAt: row.decided_at || context.now,
     device: row.device || 'file',
     ...(isDecided
-      ? decidedFacts(row, room?.id ?? 'unknown', group?.id ?? null)
+      ? decidedFacts(row, {
+          roomId: room?.id ?? 'unknown',
+          groupId: group?.id ?? null,
+          readThing: context.readThing,
+        })
       : { kind: row.kind, [row.kind === 'merged' ? 'intoId' : 'aboutId']: row.about_id }),
   });
   if (!parsed.success) return { faults: [...faults, ...fieldFaults(parsed.error, row, line)] };
   return faults.length > 0 ? { faults } : { line, event: parsed.data, newGroupName };
 }
 
-const decidedFacts = (row: CsvRow, roomId: string, groupId: string | null) => ({
-  kind: 'decided',
-  roomId,
-  name: row.thing,
-  verdict: row.verdict,
-  count: row.count === '' ? 1 : Number(row.count),
-  reasons: row.reasons
+interface RowPlace {
+  readonly roomId: string;
+  readonly groupId: string | null;
+  readonly readThing: ParseContext['readThing'];
+}
+
+const decidedFacts = (row: CsvRow, { roomId, groupId, readThing }: RowPlace) => {
+  const count = row.count === '' ? 1 : Number(row.count);
+  return {
+    litres: 0,
+    massG: 0,
+    ...(row.decision_id === '' ? readFacts(row, readThing(`${count} ${row.thing}`)) : {}),
+    kind: 'decided',
+    roomId,
+    name: row.thing,
+    verdict: row.verdict,
+    count,
+    reasons: codesIn(row.reasons),
+    groupId,
+    to: row.to,
+    ...(row.litres === '' ? {} : { litres: Number(row.litres) }),
+    ...(row.mass_g === '' ? {} : { massG: Number(row.mass_g) }),
+    ...(row.expires_on === '' ? {} : { expiresOn: row.expires_on }),
+    ...knownFacts(row),
+  };
+};
+
+const codesIn = (cell: string): string[] =>
+  cell
     .split(';')
-    .map((reason) => reason.trim())
-    .filter(Boolean),
-  groupId,
-  to: row.to,
-  litres: row.litres === '' ? 0 : Number(row.litres),
-  massG: row.mass_g === '' ? 0 : Number(row.mass_g),
-  ...(row.expires_on === '' ? {} : { expiresOn: row.expires_on }),
-});
+    .map((code) => code.trim())
+    .filter((code) => code !== '' && code !== NONE);
+
+/** A new row's facts as the bench would have read them; a figure that is written down is typed. */
+function readFacts(row: CsvRow, read: ParsedThing | undefined) {
+  if (!read) return {};
+  const facts = factsOf(read);
+  const said = (cell: string) => ({ low: Number(cell), high: Number(cell), from: 'typed' });
+  return {
+    ...facts,
+    litres: read.litres,
+    massG: read.massG,
+    ranges: {
+      litres: row.litres === '' ? facts.ranges.litres : said(row.litres),
+      massG: row.mass_g === '' ? facts.ranges.massG : said(row.mass_g),
+    },
+  };
+}
+
+/** What a row says itself beyond what was decided; an empty cell says nothing. */
+function knownFacts(row: CsvRow): Readonly<Record<string, unknown>> {
+  const number = (cell: string) => (cell === '' ? undefined : Number(cell));
+  const range = (low: string, high: string, from: string) => ({
+    low: Number(low),
+    high: Number(high),
+    from,
+  });
+  const facts = {
+    unit: row.unit || undefined,
+    kindId: row.known_as || undefined,
+    ranges:
+      row.litres_from === ''
+        ? undefined
+        : {
+            litres: range(row.litres_low, row.litres_high, row.litres_from),
+            massG: range(row.mass_low_g, row.mass_high_g, row.mass_from),
+          },
+    uprightMm: number(row.upright_mm),
+    longestMm: number(row.longest_mm),
+    cautions: row.cautions === '' ? undefined : codesIn(row.cautions),
+    goesTo: row.goes_to === '' ? undefined : codesIn(row.goes_to),
+    mustAsk: row.must_ask || undefined,
+    agreedBy: row.agreed_by || undefined,
+    pictureId: row.picture || undefined,
+  };
+  return Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined));
+}
 
 /** A room that is not there, and a name that is too long for a new group. */
 function namesFaults(
@@ -218,7 +335,10 @@ function namesFaults(
 
 const fieldFaults = (error: z.ZodError, row: CsvRow, line: number): CsvFault[] =>
   error.issues.map((issue) => {
-    const column = COLUMN_OF_FIELD[String(issue.path[0])] ?? String(issue.path[0]);
+    const column =
+      COLUMN_OF_FIELD[issue.path.join('.')] ??
+      COLUMN_OF_FIELD[String(issue.path[0])] ??
+      String(issue.path[0]);
     return {
       line,
       column,
@@ -252,6 +372,21 @@ const COLUMN_OF_FIELD: Readonly<Record<string, Column>> = {
   device: 'device',
   kind: 'kind',
   expiresOn: 'expires_on',
+  unit: 'unit',
+  kindId: 'known_as',
+  'ranges.litres.low': 'litres_low',
+  'ranges.litres.high': 'litres_high',
+  'ranges.litres.from': 'litres_from',
+  'ranges.massG.low': 'mass_low_g',
+  'ranges.massG.high': 'mass_high_g',
+  'ranges.massG.from': 'mass_from',
+  uprightMm: 'upright_mm',
+  longestMm: 'longest_mm',
+  cautions: 'cautions',
+  goesTo: 'goes_to',
+  mustAsk: 'must_ask',
+  agreedBy: 'agreed_by',
+  pictureId: 'picture',
 };
 const EXPECTED: Readonly<Record<string, string>> = {
   verdict: verdicts.join(', '),
@@ -263,4 +398,14 @@ const EXPECTED: Readonly<Record<string, string>> = {
   expires_on: 'a day such as 2027-01-31',
   kind: 'decided, undone, restored or merged',
   thing: '1 to 120 letters',
+  litres_low: 'a number from 0',
+  litres_high: 'a number from 0',
+  litres_from: figureSources.join(', '),
+  mass_low_g: 'grams, a number from 0',
+  mass_high_g: 'grams, a number from 0',
+  mass_from: figureSources.join(', '),
+  upright_mm: 'millimetres',
+  longest_mm: 'millimetres',
+  cautions: cautionCodes.join('; '),
+  goes_to: goesToCodes.join('; '),
 };

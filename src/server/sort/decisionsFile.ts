@@ -1,10 +1,11 @@
 import 'server-only';
 
 import type { ProjectId } from '@/core/shared';
-import type { DecisionEvent, Group } from '@/core/sort';
+import { createParser, ownKindsOf, type DecisionEvent, type Group } from '@/core/sort';
 import { announceDecisions } from '@/data/announcements';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
+import { listKindSizes } from '@/data/countRepo';
 import { listDecisions, type AppendOutcome } from '@/data/decisionLog';
 import {
   acceptImport,
@@ -67,10 +68,14 @@ export async function importDecisionsCsv(
   projectId: ProjectId,
   input: ImportInput,
 ): Promise<DecisionsImport> {
-  const { rooms, groups } = await loadRecords(db, projectId, 'groups', 'rooms');
+  const { rooms, groups, project } = await loadRecords(db, projectId, 'groups', 'rooms', 'project');
+  const readThing = createParser(
+    { mustAsk: project.terms.neverLeaves, bareUnit: project.units },
+    ownKindsOf(await listKindSizes(db)),
+  );
   const { rows, faults } = await readDecisionsCsv(
     input.text,
-    { rooms, groups, createId, now: nowIso() },
+    { rooms, groups, createId, now: nowIso(), readThing },
     (doneRatio) => {
       refuseStopped(input.signal);
       input.onProgress?.({ stage: 'checking', done: doneRatio, of: 1 });

@@ -59,7 +59,7 @@ export function RoomChecks({
                   {beforeWords(answer, tables)}
                   {answer.isComputed ? ', read off the plan' : ''}
                   {answer.isFreeSomewhere &&
-                    '; the plan has it somewhere. Name what it is before, or say yes'}
+                    `; the plan has it somewhere. Name what it is before${onAnswer ? ', or say yes' : ''}`}
                 </span>
               )}
             </span>

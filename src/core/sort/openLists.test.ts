@@ -2,6 +2,7 @@ import { aDecision, HALL } from '@test/builders';
 import { roomIdSchema } from '../shared';
 import { foldDecisions } from './foldDecisions';
 import { dayOf } from './destination';
+import { carrySchema } from './session';
 import { LATER_BOX_LITRES, laterBoxesOf, openListsOf } from './openLists';
 
 const attic = roomIdSchema.parse('attic');
@@ -32,6 +33,36 @@ test('no home, questions and what is put off are lists of the whole home, the ne
     ['tin', 'box', 'bag'],
   ]);
   expect(lists.later.map((each) => dayOf(each) !== undefined)).toEqual([true, true, false]);
+});
+
+test('what somebody gets, and what is for sale, are lists until they have left', () => {
+  const leaving = foldDecisions([
+    thing('vase', { verdict: 'give', to: 'Wren' }),
+    thing('globe', { verdict: 'give', to: 'Wren', roomId: attic }),
+    thing('atlas', { verdict: 'give', to: 'Ada' }),
+    thing('desk', { verdict: 'sell' }),
+    thing('sold', { verdict: 'sell' }),
+    thing('hat', { verdict: 'keep' }),
+  ]);
+  const gone = carrySchema.parse({
+    id: 'c1',
+    roomId: HALL,
+    verdict: 'sell',
+    litres: 1,
+    massG: 1,
+    carriedAt: '2026-11-06T11:00:00.000Z',
+    note: '',
+    dueOn: null,
+    settledAt: null,
+    thingIds: ['sold'],
+    goneAt: '2026-11-06T12:00:00.000Z',
+  });
+  const lists = openListsOf(leaving, { id: HALL, name: 'Hall' }, [gone]);
+  expect(lists.forPeople.map((each) => [each.name, names(each.things)])).toEqual([
+    ['Ada', ['atlas']],
+    ['Wren', ['vase', 'globe']],
+  ]);
+  expect(names(lists.forSale)).toEqual(['desk']);
 });
 
 test('what is put off fills one box after the other, room by room', () => {

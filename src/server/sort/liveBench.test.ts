@@ -25,9 +25,11 @@ import { homeCountsOf } from '@/core/count';
 import { loadRecords } from '@/data/records';
 import { loadBench } from './loadBench';
 import {
-  noteDebt,
+  changeSteps,
   endSession,
   nextStep,
+  noteDebt,
+  pauseSession,
   saveOwnMethod,
   settleDebt,
   startSession,
@@ -213,6 +215,45 @@ test('a session goes step by step to its end; starting another ends it', async (
   ]);
   expect([second, third].every((id) => sessionIdSchema.safeParse(id).success)).toBe(true);
   await expect(start('somehow')).rejects.toMatchObject({ code: 'not_found' });
+});
+
+test('a session stands still and goes on; steps at hand and before stay, the others are put in anew', async () => {
+  const sessionId = await startSession(db, HOME, {
+    roomId: HALL,
+    sectionId: null,
+    method: 'empty-all',
+    plannedMinutes: 45,
+    present: [],
+  });
+  const place = { roomId: HALL, sessionId };
+  const now = async () => (await listSessions(db, HALL))[0];
+  const before = (await now())?.steps ?? [];
+  expect(before.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(45);
+  await pauseSession(db, HOME, place);
+  expect((await now())?.pauses).toMatchObject([{ to: null }]);
+  await nextStep(db, HOME, place);
+  expect((await now())?.pauses).toMatchObject([{ to: expect.any(String) }]);
+  const tea = { name: 'Tea', guidance: '', minutes: 5, share: 0.1 };
+  await changeSteps(db, HOME, { ...place, steps: [tea, tea, tea] });
+  expect((await now())?.steps).toEqual([...before.slice(0, 2), tea]);
+  await moveChange(db, HOME, 'undo');
+  expect((await now())?.steps).toEqual(before);
+});
+
+test('a thing decided long ago is opened on the bench where it is asked for', async () => {
+  await appendDecisions(
+    db,
+    HOME,
+    Array.from({ length: 420 }, (_, i) =>
+      aDecision({ id: `d${i}`, thingId: `t${i}`, decidedAt: at(i) }),
+    ),
+  );
+  const records = await loadRecords(db, HOME, 'things', 'people', 'project');
+  const open = async (openThingId?: string) =>
+    (await loadBench(db, { ...records, roomId: HALL, openThingId })).log.some(
+      ({ thingId }) => thingId === 't0',
+    );
+  expect([await open(), await open('t0')]).toEqual([false, true]);
 });
 
 test('steps of one’s own are kept by their name, and a session runs by them', async () => {

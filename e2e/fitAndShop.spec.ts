@@ -10,7 +10,7 @@ import {
   type RunningShopService,
 } from '../src/standins/shopService/startShopService';
 import { createOwnServer, insertHome } from './ownServer';
-import { sees } from './steps';
+import { goIn, sees } from './steps';
 
 const SERVICE_PORT = 4392;
 const server = createOwnServer(4395, {
@@ -268,7 +268,8 @@ test('materials reach the list, receipts are kept with their picture and read as
       .getByRole('cell')
       .nth(2),
   ).toHaveText('2');
-  await page.getByRole('link', { name: 'Money of the home' }).click();
+  await goIn(page, 'The home', 'Shop');
+  await page.getByRole('link', { name: 'Money', exact: true }).click();
   const home = page.getByRole('row', { name: /^The home/ });
   // 11.60 for the tub and 3.50 for the screws, of which 11.60 came back; 5 for anchors and 11 for
   // the tub are still to pay, 6 of it by card.

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
 import { dragTag, inTray, wish } from './placing';
+import { goIn } from './steps';
 
 const server = createOwnServer(4390);
 test.beforeAll(async () => {
@@ -35,10 +36,7 @@ test('an arrangement of the whole home is tried: what may leave its room goes to
     },
   });
   await wish(page, 'Plates', { litres: '150' });
-  await page
-    .getByRole('navigation', { name: 'Pages of placing' })
-    .getByRole('link', { name: 'Whole home' })
-    .click();
+  await goIn(page, 'The home', 'Place');
   await expect(
     page.getByRole('heading', { name: 'Where everything lives in the whole home' }),
   ).toBeVisible();

@@ -9,6 +9,7 @@ import {
   allKept,
   decide,
   drag,
+  goIn,
   goTo,
   line,
   measureCupboard,
@@ -222,12 +223,12 @@ test('fit: four ways, drawn from the front and above, one taken', async () => {
 test('shop: pieces to packs; over budget says by how much and what would help', async () => {
   await goTo(page, 'Shop');
   await sees(page, 'No cheaper way exists in these offers');
-  await goTo(page, 'Agree');
+  await goIn(page, 'The home', 'Agree');
   await page.getByRole('link', { name: 'Household, date and budget' }).click();
   await page.getByLabel('Boot room').fill('3');
   await page.getByRole('button', { name: 'Keep what is agreed' }).click();
   await expect(page.getByLabel('Boot room')).toHaveValue('3.00');
-  await goTo(page, 'Shop');
+  await goIn(page, 'Boot room', 'Shop');
   await sees(page, /over what is left/);
   await sees(page, /left out: £/);
   await noSeriousFault();
@@ -291,7 +292,7 @@ const download = async (name: string): Promise<Buffer> => {
 };
 
 test('open formats: things as CSV out and in, faults by line and column', async () => {
-  await goTo(page, 'Agree');
+  await goIn(page, 'The home', 'Agree');
   const csv = (await download('Every decision, CSV')).toString('utf8');
   expect(csv.split('\r\n')[0]).toContain('decision_id');
   const file = (name: string, text: string) => ({
@@ -330,7 +331,7 @@ test('open formats: the project as one zip, out and in again as a copy', async (
     .getByLabel('Bring a project in')
     .setInputFiles({ name: 'p.zip', mimeType: 'application/zip', buffer: zip });
   await sees(page, '3 Test Row (copy)');
-  await goTo(page, 'Show');
+  await goIn(page, 'Boot room', 'Show');
   await expect(page.getByRole('slider', { name: /Divide before from after/ })).toBeVisible();
 });
 

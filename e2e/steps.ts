@@ -58,12 +58,38 @@ export const step = (page: Page, name: string) =>
     .getByRole('navigation', { name: 'Steps' })
     .getByRole('link', { name: new RegExp(`^${name}`) });
 
+const isPhone = (page: Page): boolean => (page.viewportSize()?.width ?? 1280) < 768;
+
+/** On a phone both lists rise from one bar; on a desk they are there. */
+async function press(page: Page, list: 'scopes' | 'steps', name: RegExp): Promise<void> {
+  if (isPhone(page)) {
+    await page
+      .getByRole('button', { name: list === 'steps' ? /^Step: / : /^Home and rooms: / })
+      .click({ timeout: 4000 });
+    await page.getByRole('dialog').getByRole('link', { name }).click({ timeout: 4000 });
+    return;
+  }
+  await page
+    .getByRole('navigation', { name: list === 'steps' ? 'Steps' : 'Home and rooms' })
+    .getByRole('link', { name })
+    .click({ timeout: 4000 });
+}
+
 /** Goes to a step and waits until its page is there; a tap that meets a page in change is given again. */
 export const goTo = (page: Page, name: string): Promise<void> =>
   expect(async () => {
-    await step(page, name).click({ timeout: 4000 });
-    await page.waitForURL(new RegExp(`/${name.toLowerCase()}(\\?|$)`), { timeout: 6000 });
+    await press(page, 'steps', new RegExp(`^${name}`));
+    await page.waitForURL(new RegExp(`/${name.toLowerCase()}(/money)?(\\?|$)`), { timeout: 6000 });
   }).toPass();
+
+/** Goes to the home or to a room, and there to a step. */
+export async function goIn(page: Page, scope: string, name: string): Promise<void> {
+  await expect(async () => {
+    await press(page, 'scopes', new RegExp(`^${scope}`));
+    await page.waitForURL(scope === 'The home' ? /\/home(\/|$)/ : /\/rooms\//, { timeout: 6000 });
+  }).toPass();
+  await goTo(page, name);
+}
 
 export const line = (page: Page) =>
   page.getByRole('textbox', { name: 'What is in hand, in plain words' });

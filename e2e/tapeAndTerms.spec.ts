@@ -4,7 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 
 import { startMeter, type RunningMeter } from '../src/standins/meter/startMeter';
-import { addRoom, drag, goTo, sendPictures, startProject, sees } from './steps';
+import { addRoom, drag, goIn, sendPictures, startProject, sees } from './steps';
 
 /** A first visit: measured with a meter, drawn by tape, photographed over a bad connection, agreed. */
 test.describe.configure({ mode: 'serial' });
@@ -248,7 +248,7 @@ test('pictures arrive over a connection that breaks, while typing goes on; what 
 });
 
 test('the work is agreed: sections, estimate, schools, the sheet, and what changed since', async () => {
-  await goTo(page, 'Agree');
+  await goIn(page, 'The home', 'Agree');
   await page.getByRole('button', { name: /One section a unit/ }).click();
   const section = page.getByRole('listitem').filter({ hasText: 'Cupboard with shelves' });
   await expect(section).toBeVisible();

@@ -122,7 +122,7 @@ test('a picture whose file is gone is named where it should be, on the client’
 
 test('a home is put away, found again, and forgotten for good by its name', async () => {
   const page = await context.newPage();
-  const agree = `${server.address}/projects/home/rooms/hall/agree`;
+  const agree = `${server.address}/projects/home/home/agree`;
   await page.goto(agree);
   await page.getByRole('button', { name: 'Put this home away' }).click();
   await expect(page.getByRole('button', { name: 'Take back to the desk' })).toBeVisible();

@@ -2,8 +2,8 @@ import type { ReactNode } from 'react';
 
 import { undoAction } from '@/app/actions/projects';
 import type { Step } from '@/core/desk';
-import type { OpenRoom } from '@/server/desk/openRoom';
-import { StepFrame } from '@/ui/shell/StepFrame';
+import type { OpenHome, OpenRoom } from '@/server/desk/openRoom';
+import { ScopeFrame } from '@/ui/shell/ScopeFrame';
 
 interface RoomFrameProps {
   readonly step: Step;
@@ -14,17 +14,31 @@ interface RoomFrameProps {
 }
 
 /** A page of an opened room, in the frame of its step. */
-export const RoomFrame = ({ step, opened, tray, children }: RoomFrameProps) => (
-  <StepFrame
-    step={step}
+export const RoomFrame = ({ opened, ...page }: RoomFrameProps) => (
+  <ScopeFrame
     project={opened.records.project}
     desk={opened.desk}
-    room={opened.own.room}
-    progress={opened.here.progress}
+    roomId={opened.own.room.id}
     undo={opened.undo}
     onUndo={undoAction}
-    tray={tray}
-  >
-    {children}
-  </StepFrame>
+    {...page}
+  />
+);
+
+interface HomeFrameProps extends Omit<RoomFrameProps, 'step' | 'opened'> {
+  /** Undefined: the home's first page. */
+  readonly step: Step | undefined;
+  readonly opened: Omit<OpenHome<never>, 'db'>;
+}
+
+/** A page of an opened home, in the frame of its step. */
+export const HomeFrame = ({ opened, ...page }: HomeFrameProps) => (
+  <ScopeFrame
+    project={opened.records.project}
+    desk={opened.desk}
+    roomId={undefined}
+    undo={opened.undo}
+    onUndo={undoAction}
+    {...page}
+  />
 );

@@ -127,7 +127,9 @@ test('a thing that belongs in another room is still waited for when that room ha
   await appendDecisions(db, HOME, [aDecision({ id: 'a', verdict: 'elsewhere', to: 'attic' })]);
   const [thing] = await listThings(db, HOME);
   expect(thing?.destination).toEqual({ kind: 'room', roomId: 'attic' });
-  expect(openListsOf([thing as Thing], { ...attic, name: 'Loft' }).comingIn).toHaveLength(1);
+  expect(
+    openListsOf([thing as Thing], { rooms: [{ ...attic, name: 'Loft' }] }).comingIn,
+  ).toHaveLength(1);
 });
 
 test('what is decided anew goes where it is said to go now', async () => {

@@ -1,7 +1,7 @@
 import { fitLabel } from '@/core/shared';
 import { widestGap } from './fit/widestGap';
 import { toShopLists } from './shop/toShopLists';
-import { readyWords } from './shell/StepFrame';
+import { readyWords } from './shell/stepWords';
 import { shopRequestSchema, type ShopAnswer } from '@/core/shop';
 import { traitsOf, verdicts } from '@/core/sort';
 import { cautionWords } from './sort/sortWords';

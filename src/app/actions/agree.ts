@@ -38,18 +38,16 @@ export async function saveTermsAction(projectId: string, typed: unknown): Promis
 /** Chooses ways of working for the whole project, or for one room. */
 export async function chooseSchoolsAction(
   projectId: string,
-  roomId: string,
-  scope: 'project' | 'room',
+  roomId: string | undefined,
   choices: unknown,
 ): Promise<ActionResult> {
   const schema = projectOnly.extend({
-    roomId: roomIdSchema,
-    scope: z.enum(['project', 'room']),
+    roomId: roomIdSchema.optional(),
     choices: schoolChoicesSchema,
   });
-  return answer(schema, { projectId, roomId, scope, choices }, async (input) => {
+  return answer(schema, { projectId, roomId, choices }, async (input) => {
     await chooseSchools(await getDatabase(), input.projectId, {
-      roomId: input.scope === 'room' ? input.roomId : undefined,
+      roomId: input.roomId,
       choices: input.choices,
     });
     return done;

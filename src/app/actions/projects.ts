@@ -67,6 +67,25 @@ export async function changeRoomAction(
   });
 }
 
+/** A room's share of the home's budget. */
+export async function setRoomBudgetAction(
+  { projectId, roomId }: { readonly projectId: string; readonly roomId: string },
+  typed: unknown,
+): Promise<ActionResult> {
+  const schema = z.object({
+    projectId: projectIdSchema,
+    roomId: roomIdSchema,
+    budget: roomFormSchema.shape.budget,
+  });
+  return answer(schema, { projectId, roomId, budget: typed }, async (input) => {
+    await changeRoom(await getDatabase(), input.projectId, {
+      roomId: input.roomId,
+      budgetMinor: input.budget,
+    });
+    return done;
+  });
+}
+
 export async function undoAction(
   projectId: string,
   way: 'undo' | 'redo',

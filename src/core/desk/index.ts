@@ -6,3 +6,10 @@ export {
   type RoomProgress,
   type Step,
 } from './roomProgress';
+export {
+  homeDoneRatio,
+  rankNext,
+  standingOf,
+  type HomeStanding,
+  type NextInRoom,
+} from './homeProgress';

@@ -61,6 +61,7 @@ export {
 } from './movesModel';
 export { planMoves } from './planMoves';
 export { planMoveList, type MoveItem, type MoveList } from './planMoveList';
+export { joinMovesByWay, type RoomToRoom } from './homeMoves';
 export {
   cleanings,
   moveListSchema,

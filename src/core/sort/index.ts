@@ -80,7 +80,7 @@ export {
 } from './session';
 export { forecast, intervalsOf, paceOf, type Forecast, type Pace } from './pace';
 export { earlierIntervalsOf, sessionProgressOf, type SessionProgress } from './sessionProgress';
-export { laterBoxesOf, openListsOf, type OpenLists } from './openLists';
+export { laterBoxesOf, openListsOf, targetRoomOf, type OpenLists } from './openLists';
 export { boxesNow, carryCountOf, openDebts } from './carryOut';
 export {
   addBoxes,

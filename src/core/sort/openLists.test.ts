@@ -21,12 +21,17 @@ const things = foldDecisions([
 const names = (list: readonly { readonly name: string }[]) => list.map(({ name }) => name);
 
 test('what belongs to a room comes in from others, by its name however it is written', () => {
-  expect(names(openListsOf(things, { id: HALL, name: 'Hall' }).comingIn)).toEqual(['lamp', 'rug']);
-  expect(names(openListsOf(things, { id: attic, name: 'Attic' }).comingIn)).toEqual([]);
+  expect(names(openListsOf(things, { rooms: [{ id: HALL, name: 'Hall' }] }).comingIn)).toEqual([
+    'lamp',
+    'rug',
+  ]);
+  expect(names(openListsOf(things, { rooms: [{ id: attic, name: 'Attic' }] }).comingIn)).toEqual(
+    [],
+  );
 });
 
 test('no home, questions and what is put off are lists of the whole home, the nearest day first', () => {
-  const lists = openListsOf(things, { id: attic, name: 'Attic' });
+  const lists = openListsOf(things, { rooms: [{ id: attic, name: 'Attic' }] });
   expect([names(lists.noHome), names(lists.ask), names(lists.later)]).toEqual([
     ['keys'],
     ['ring'],
@@ -57,7 +62,7 @@ test('what somebody gets, and what is for sale, are lists until they have left',
     thingIds: ['sold'],
     goneAt: '2026-11-06T12:00:00.000Z',
   });
-  const lists = openListsOf(leaving, { id: HALL, name: 'Hall' }, [gone]);
+  const lists = openListsOf(leaving, { rooms: [{ id: HALL, name: 'Hall' }] }, [gone]);
   expect(lists.forPeople.map((each) => [each.name, names(each.things)])).toEqual([
     ['Ada', ['atlas']],
     ['Wren', ['vase', 'globe']],

@@ -10,7 +10,7 @@ import { movesRoom, waitsForClient, waitsForDay } from './verdicts';
  * decided.
  */
 export interface OpenLists {
-  /** Belongs to this room and is still in another. */
+  /** Belongs to this room, or to any, and is still in another. */
   readonly comingIn: readonly Thing[];
   /** Belongs elsewhere, and nobody knows where: one list for the whole home. */
   readonly noHome: readonly Thing[];
@@ -22,10 +22,24 @@ export interface OpenLists {
   readonly forSale: readonly Thing[];
 }
 
-/** Gathers the lists of a room from all things of the home. */
+interface NamedRoom {
+  readonly id: RoomId;
+  readonly name: string;
+}
+
+/** The room that a thing belongs to and is not in. */
+export const targetRoomOf = <R extends NamedRoom>(
+  thing: Thing,
+  rooms: readonly R[],
+): R | undefined =>
+  movesRoom(thing)
+    ? rooms.find((room) => room.id !== thing.roomId && goesToRoom(thing, room))
+    : undefined;
+
+/** Gathers the lists of some rooms from all things of the home: of one room, or of all for the home. */
 export function openListsOf(
   things: readonly Thing[],
-  room: { readonly id: RoomId; readonly name: string },
+  { rooms }: { readonly rooms: readonly NamedRoom[] },
   carries: readonly Carry[] = [],
 ): OpenLists {
   const states = leavingStatesOf(things, carries);
@@ -34,9 +48,7 @@ export function openListsOf(
     (dayOf(a) ?? '9999').localeCompare(dayOf(b) ?? '9999') ||
     a.decidedAt.localeCompare(b.decidedAt);
   return {
-    comingIn: things.filter(
-      (thing) => movesRoom(thing) && thing.roomId !== room.id && goesToRoom(thing, room),
-    ),
+    comingIn: things.filter((thing) => targetRoomOf(thing, rooms) !== undefined),
     noHome: things.filter((thing) => movesRoom(thing) && thing.to.trim() === ''),
     ask: things.filter(waitsForClient),
     later: things.filter(waitsForDay).sort(byDay),

@@ -123,20 +123,22 @@ export const addRoom = atomic(
   },
 );
 
-/** Changes a room's name or purpose. */
+type RoomChange = Pick<Room, 'name' | 'purpose' | 'budgetMinor'>;
+
+/** Changes a room's name, purpose or share of the budget. @errors `not_found`. */
 export const changeRoom = atomic(
   async (
     db: Db,
     projectId: ProjectId,
-    input: { readonly roomId: RoomId; readonly name: string; readonly purpose: string },
+    { roomId, ...change }: { readonly roomId: RoomId } & Partial<RoomChange>,
   ): Promise<void> => {
     const { rooms } = await loadRecords(db, projectId, 'rooms');
-    const room = rooms.find(({ id }) => id === input.roomId);
+    const room = rooms.find(({ id }) => id === roomId);
     if (!room) throw new DataError('not_found', 'there is no such room in this home');
     await recordChange(
       db,
       { projectId, deed: { code: 'room_changed', name: room.name }, now: nowIso() },
-      (writer) => writer.put(roomRecord, { ...room, name: input.name, purpose: input.purpose }),
+      (writer) => writer.put(roomRecord, { ...room, ...change }),
     );
   },
 );

@@ -15,11 +15,11 @@ import {
 } from './loadDesk';
 
 /** Everything a step's page needs: the project, its rooms with their progress, and this room. */
-export interface OpenRoom<N extends LoadName> extends OpenProject<N> {
+export interface OpenRoom<N extends LoadName> extends OpenHome<N> {
   readonly here: RoomWithProgress;
   readonly own: RoomRecords;
 }
-interface OpenProject<N extends LoadName> {
+export interface OpenHome<N extends LoadName> {
   readonly db: Db;
   readonly records: Records<DeskName | N>;
   readonly desk: readonly RoomWithProgress[];
@@ -38,17 +38,17 @@ export async function openRoom<N extends LoadName = never>(
   ...names: readonly N[]
 ): Promise<OpenRoom<N> | undefined> {
   const roomId = roomIdSchema.safeParse(roomIdRaw);
-  const project = await openProject(projectIdRaw, ...names);
+  const project = await openHome(projectIdRaw, ...names);
   if (!project || !roomId.success) return undefined;
   const here = project.desk.find(({ room }) => room.id === roomId.data);
   return here && { ...project, here, own: roomRecordsOf(project.records, roomId.data) };
 }
 
 /** Returns undefined where the id is no id, or names nothing. */
-export async function openProject<N extends LoadName = never>(
+export async function openHome<N extends LoadName = never>(
   projectIdRaw: string,
   ...names: readonly N[]
-): Promise<OpenProject<N> | undefined> {
+): Promise<OpenHome<N> | undefined> {
   const projectId = projectIdSchema.safeParse(projectIdRaw);
   if (!projectId.success) return undefined;
   const db = await getDatabase();

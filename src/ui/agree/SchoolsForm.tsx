@@ -5,52 +5,41 @@ import { useState } from 'react';
 import { schoolQuestions, schools, type SchoolChoices, type SchoolQuestion } from '@/core/look';
 import type { ActionResult } from '../actionResult';
 import { schoolChoiceWords, schoolQuestionWords } from './agreeWords';
-import { Choice } from '../primitives/Choice';
 import { choiceLook } from '../primitives/choiceLook';
 import { useMutation } from '../useMutation';
 
 interface SchoolsFormProps {
   readonly project: SchoolChoices;
-  readonly room: SchoolChoices;
-  readonly roomName: string;
-  readonly onChoose: (scope: 'project' | 'room', choices: SchoolChoices) => Promise<ActionResult>;
+  /** Where a room departs from it; undefined for the home itself. */
+  readonly room: SchoolChoices | undefined;
+  readonly onChoose: (choices: SchoolChoices) => Promise<ActionResult>;
 }
 
 /**
- * Where practitioners disagree: what holds for the home, and where this room departs from it, each
+ * Where practitioners disagree: what holds for the home, or where a room departs from it, each
  * with its reason.
  */
-export function SchoolsForm({ project, room, roomName, onChoose }: SchoolsFormProps) {
+export function SchoolsForm({ project, room, onChoose }: SchoolsFormProps) {
   const { mutate } = useMutation();
-  const [scope, setScope] = useState<'project' | 'room'>('project');
-  const own = scope === 'project' ? project : room;
+  const own = room ?? project;
   const choose = (
     question: SchoolQuestion,
     next: { readonly choice: string; readonly reason: string } | undefined,
   ) => {
-    void mutate(() => onChoose(scope, { ...own, [question]: next }));
+    void mutate(() => onChoose({ ...own, [question]: next }));
   };
   return (
     <section aria-label="Ways of working" className="panel content-start p-4">
-      <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
-        <h2 className="text-[18px]">Ways of working</h2>
-        <Choice
-          label="For"
-          value={scope}
-          options={[
-            ['project', 'The whole home'],
-            ['room', `Only ${roomName}`],
-          ]}
-          onChange={setScope}
-        />
-      </div>
+      <h2 className="mb-2 text-[18px]">
+        {room ? 'Exceptions to the ways of working' : 'Ways of working'}
+      </h2>
       <ul className="grid gap-2">
         {schoolQuestions.map((question) => (
-          <li key={`${scope}${question}`}>
+          <li key={question}>
             <School
               question={question}
               chosen={own[question]}
-              inherited={scope === 'room' ? project[question]?.choice : undefined}
+              inherited={room ? project[question]?.choice : undefined}
               onChoose={(next) => choose(question, next)}
             />
           </li>

@@ -15,10 +15,12 @@ import { useMutation } from '../useMutation';
 interface SectionBoardProps {
   readonly estimates: readonly SectionEstimate[];
   readonly rooms: readonly SectionRoom[];
-  readonly activeRoomId: string;
+  /** Undefined where sections of every room are shown. */
+  readonly activeRoomId: string | undefined;
   readonly onSave: (typed: SectionTyped) => Promise<ActionResult>;
-  readonly onSuggest: () => Promise<ActionResult>;
-  readonly onMove: (sectionId: string, way: 'up' | 'down') => Promise<ActionResult>;
+  readonly onSuggest: (roomId: string) => Promise<ActionResult>;
+  /** Undefined where the order is not to be changed: it is the home's. */
+  readonly onMove: ((sectionId: string, way: 'up' | 'down') => Promise<ActionResult>) | undefined;
   readonly onRemove: (sectionId: string) => Promise<ActionResult>;
 }
 
@@ -69,8 +71,8 @@ export function SectionBoard({
   const hasLong = estimates.some(
     (each) => each.section.inScope && !each.isDone && !each.isOneVisit,
   );
-  const here = rooms.find(({ id }) => id === activeRoomId);
-  const isOpenHere = here?.bays.some(({ id }) => !taken.has(id)) ?? false;
+  const undivided = rooms.filter(({ bays }) => bays.some(({ id }) => !taken.has(id)));
+  const newRoomId = activeRoomId ?? rooms[0]?.id;
   return (
     <section aria-label="Sections">
       <div className="mb-2 flex flex-wrap items-baseline justify-between gap-2">
@@ -107,36 +109,39 @@ export function SectionBoard({
               void mutate(() => onSave({ ...toTyped(estimate.section), ...change }))
             }
             onEdit={() => setEditing(toTyped(estimate.section))}
-            onMove={(way) => void mutate(() => onMove(estimate.section.id, way))}
+            onMove={onMove && ((way) => void mutate(() => onMove(estimate.section.id, way)))}
             onRemove={() => void mutate(() => onRemove(estimate.section.id))}
           />
         ))}
       </ol>
       <div className="mt-2 flex flex-wrap gap-2">
-        {isOpenHere && (
+        {undivided.map(({ id, name }) => (
           <Button
+            key={id}
             look={estimates.length === 0 ? 'main' : 'quiet'}
             disabled={isPending}
-            onClick={() => void mutate(onSuggest)}
+            onClick={() => void mutate(() => onSuggest(id))}
           >
-            One section a unit, {here?.name.toLowerCase()}
+            One section a unit, {name.toLowerCase()}
+          </Button>
+        ))}
+        {newRoomId !== undefined && (
+          <Button
+            onClick={() =>
+              setEditing({
+                id: '',
+                roomId: newRoomId,
+                name: '',
+                inScope: true,
+                bayIds: [],
+                content: 'mixed',
+                fullPercent: 100,
+              })
+            }
+          >
+            <Plus size={16} aria-hidden="true" /> A section
           </Button>
         )}
-        <Button
-          onClick={() =>
-            setEditing({
-              id: '',
-              roomId: activeRoomId,
-              name: '',
-              inScope: true,
-              bayIds: [],
-              content: 'mixed',
-              fullPercent: 100,
-            })
-          }
-        >
-          <Plus size={16} aria-hidden="true" /> A section
-        </Button>
       </div>
       {editing && (
         <SectionSheet
@@ -161,7 +166,7 @@ interface SectionRowProps {
   readonly isLast: boolean;
   readonly onChange: (change: Partial<SectionTyped>) => void;
   readonly onEdit: () => void;
-  readonly onMove: (way: 'up' | 'down') => void;
+  readonly onMove: ((way: 'up' | 'down') => void) | undefined;
   readonly onRemove: () => void;
 }
 
@@ -194,18 +199,18 @@ function SectionRow({
         <button
           type="button"
           className={icon}
-          disabled={isFirst || isPending}
+          disabled={isFirst || isPending || !onMove}
           aria-label={`${section.name} earlier`}
-          onClick={() => onMove('up')}
+          onClick={() => onMove?.('up')}
         >
           <ArrowUp size={15} />
         </button>
         <button
           type="button"
           className={icon}
-          disabled={isLast || isPending}
+          disabled={isLast || isPending || !onMove}
           aria-label={`${section.name} later`}
-          onClick={() => onMove('down')}
+          onClick={() => onMove?.('down')}
         >
           <ArrowDown size={15} />
         </button>

@@ -11,7 +11,8 @@ import { LitresChart, PaceChart } from './ResultCharts';
 
 interface ResultsViewProps {
   readonly scope: 'session' | 'room' | 'project';
-  readonly roomName: string;
+  /** Undefined for the home, which has no session of its own. */
+  readonly roomName: string | undefined;
   readonly results: SortResults;
   /** How far what leaves has come. */
   readonly states: LeavingSums;
@@ -39,14 +40,13 @@ export function ResultsView({
   const { all, leaving } = results;
   const scopes = [
     { key: 'session', label: 'One session' },
-    { key: 'room', label: roomName },
-    { key: 'project', label: 'The whole home' },
+    { key: 'room', label: roomName ?? '' },
   ] as const;
   return (
     <>
       <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
         <nav aria-label="Results of" className="flex flex-wrap gap-1.5">
-          {scopes.map(({ key, label }) => (
+          {(roomName === undefined ? [] : scopes).map(({ key, label }) => (
             <Link
               key={key}
               href={`${href}?of=${key}`}

@@ -6,8 +6,8 @@ import type { RoomProgress } from '@/core/desk';
 import type { Room } from '@/core/look';
 import { formatCount, formatMoney } from '@/core/shared';
 import { buttonClass } from '../primitives/Button';
-import { readyWords } from '../shell/StepFrame';
-import { nextStepWords, stepWords } from '../shell/stepWords';
+import { stepRegistry } from '../shell/stepRegistry';
+import { nextStepWords, readyWords } from '../shell/stepWords';
 import { BackupNote, type BackupNoteProps } from './BackupNote';
 import { ImportProject } from './ImportProject';
 
@@ -149,7 +149,8 @@ function RoomTile({
         <span className="block text-[14px] leading-snug">
           {next ? (
             <>
-              <span className="text-soft">{stepWords[next.step]}:</span> {nextStepWords(next)}
+              <span className="text-soft">{stepRegistry[next.step].name}:</span>{' '}
+              {nextStepWords(next)}
             </>
           ) : (
             'Done. Look again in two weeks.'

@@ -28,8 +28,8 @@ interface PlacesToFit {
   }[];
 }
 interface FitAllProps {
-  readonly room: PlacesToFit;
-  readonly roomName: string;
+  /** Undefined where the whole home is fitted out. */
+  readonly room: (PlacesToFit & { readonly roomName: string }) | undefined;
   /** How many places are open in the whole home. */
   readonly homeCount: number;
   readonly currency: Currency;
@@ -44,10 +44,12 @@ const msFor = (count: number): number => Math.min(60_000, count * 1000);
  * Fits all open places of the room or of the home out in one go: shown as they come, stopped at any
  * time, taken together.
  */
-export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: FitAllProps) {
+export function FitAll({ room, homeCount, currency, onHome, onTake }: FitAllProps) {
   const { mutate } = useMutation();
   const [prefer, setPrefer] = useState<FitAim>('cost');
-  const [reach, setReach] = useState<'room' | 'home'>(room.places.length > 1 ? 'room' : 'home');
+  const [reach, setReach] = useState<'room' | 'home'>(
+    room && room.places.length > 1 ? 'room' : 'home',
+  );
   const [asked, setAsked] = useState<PlacesToFit>();
   const [message, setMessage] = useState('');
   const { found, isRunning, problem, run, end, clear } = useManyFits();
@@ -72,7 +74,7 @@ export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: 
     });
     if (result.ok) clear();
   };
-  const count = reach === 'room' ? room.places.length : homeCount;
+  const count = room && reach === 'room' ? room.places.length : homeCount;
   if (homeCount < 2 && found.length === 0) return null;
   const nameOf = (bayId: string) => {
     const place = asked?.places.find(({ question }) => question.bay.id === bayId);
@@ -83,22 +85,24 @@ export function FitAll({ room, roomName, homeCount, currency, onHome, onTake }: 
     <section aria-label="All open places" className="panel mt-3.5 px-4 py-3">
       <div className="flex flex-wrap items-end gap-2.5">
         <h2 className="mr-auto text-[17px]">All {formatCount(count, 'open place')} in one go</h2>
-        <SelectField
-          label="Where"
-          hideLabel
-          className="w-[190px]"
-          value={reach}
-          disabled={isRunning}
-          onChange={(event) => {
-            setReach(event.target.value as 'room' | 'home');
-            clear();
-          }}
-        >
-          <option value="room">
-            {roomName}, {room.places.length}
-          </option>
-          <option value="home">the whole home, {homeCount}</option>
-        </SelectField>
+        {room && (
+          <SelectField
+            label="Where"
+            hideLabel
+            className="w-[190px]"
+            value={reach}
+            disabled={isRunning}
+            onChange={(event) => {
+              setReach(event.target.value as 'room' | 'home');
+              clear();
+            }}
+          >
+            <option value="room">
+              {room.roomName}, {room.places.length}
+            </option>
+            <option value="home">the whole home, {homeCount}</option>
+          </SelectField>
+        )}
         <SelectField
           label="By"
           hideLabel

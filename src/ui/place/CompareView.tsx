@@ -20,8 +20,6 @@ interface CompareViewProps {
   readonly slips: readonly DraftSlip[];
   readonly sides: readonly [CompareSide, CompareSide];
   readonly changes: readonly PlaceChange[];
-  /** Before what is asked of the address: what is compared. */
-  readonly scopeQuery: string;
   /** What is assumed; undefined: what is usual for one room. */
   readonly note: string | undefined;
   readonly groups: readonly { readonly id: string; readonly name: string }[];
@@ -38,7 +36,6 @@ export function CompareView({
   slips,
   sides,
   changes,
-  scopeQuery,
   note,
   groups,
   people,
@@ -50,8 +47,7 @@ export function CompareView({
   const [a, b] = sides;
   const slipOf = ({ ref }: CompareSide): DraftSlip | undefined =>
     slips.find((slip) => slip.ref === ref);
-  const show = (first: string, second: string) =>
-    router.push(`?${scopeQuery}a=${first}&b=${second}`);
+  const show = (first: string, second: string) => router.push(`?a=${first}&b=${second}`);
   const nameOf = (list: CompareViewProps['groups'], id: string) =>
     list.find((entry) => entry.id === id)?.name ?? '';
   const bayName = (id: string | null) =>

@@ -157,7 +157,6 @@ const compare = (sides: readonly [CompareSide, CompareSide]) =>
       groups={groups}
       people={[{ id: 'ida', name: 'Ida' }]}
       bayNames={{ b: 'Shelf' }}
-      scopeQuery=""
       note={undefined}
       onChoose={() => Promise.resolve({ ok: true, value: undefined })}
     />,

@@ -11,11 +11,13 @@ interface SheetProps {
   readonly isOpen: boolean;
   readonly onOpenChange: (isOpen: boolean) => void;
   readonly title: string;
+  /** On a phone it rises from the foot, under the thumb. */
+  readonly isAtFoot?: boolean;
   readonly children: ReactNode;
 }
 
 /** A sheet of paper laid over the worktop; Escape puts it away. */
-export function Sheet({ isOpen, onOpenChange, title, children }: SheetProps) {
+export function Sheet({ isOpen, onOpenChange, title, isAtFoot, children }: SheetProps) {
   return (
     <Dialog.Root open={isOpen} onOpenChange={onOpenChange}>
       <Dialog.Portal>
@@ -25,6 +27,7 @@ export function Sheet({ isOpen, onOpenChange, title, children }: SheetProps) {
           className={clsx(
             'no-print fixed top-[9vh] left-1/2 z-50 max-h-[82vh] w-[min(600px,calc(100vw-24px))]',
             '-translate-x-1/2 overflow-auto rounded-[7px] border-t-4 border-rim bg-sheet p-4',
+            isAtFoot && 'max-md:top-auto max-md:bottom-0 max-md:w-full max-md:rounded-b-none',
           )}
         >
           <div className="mb-3 flex items-center justify-between">

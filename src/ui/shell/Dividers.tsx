@@ -1,51 +1,53 @@
 import clsx from 'clsx';
 import Link from 'next/link';
 
-import { steps, type RoomProgress, type Step } from '@/core/desk';
-import { stepStatus, stepWords } from './stepWords';
+import type { Step } from '@/core/desk';
+
+/** A step of this scope: where it leads, and in a word how it stands. */
+export interface DividerStep {
+  readonly step: Step;
+  readonly name: string;
+  readonly href: string;
+  readonly word: string;
+  readonly isMissing: boolean;
+}
 
 interface DividersProps {
-  readonly base: string;
-  readonly activeStep: Step;
-  readonly progress: RoomProgress;
+  readonly steps: readonly DividerStep[];
+  readonly activeStep: Step | undefined;
 }
 
 /** The steps of the job in their order; a word says what is missing. Nothing is locked. */
-export function Dividers({ base, activeStep, progress }: DividersProps) {
+export function Dividers({ steps, activeStep }: DividersProps) {
   return (
     <nav
       aria-label="Steps"
       className={clsx(
         'no-print flex flex-col gap-[5px] border-r border-line bg-well pt-3.5 [grid-area:div]',
-        'max-md:flex-row max-md:gap-1 max-md:overflow-x-auto max-md:border-r-0 max-md:border-b',
-        'max-md:px-2 max-md:pt-1.5',
+        'overflow-y-auto max-md:hidden',
       )}
     >
-      {steps.map((step, i) => {
-        const { word, isMissing } = stepStatus(step, progress);
+      {steps.map(({ step, name, href, word, isMissing }, i) => {
         const isActive = step === activeStep;
         return (
           <Link
             key={step}
-            href={`${base}/${step}`}
+            href={href}
             aria-current={isActive ? 'step' : undefined}
-            title={`${stepWords[step]} (${i + 1})`}
+            title={`${name} (${i + 1})`}
             className={clsx(
-              'ml-2 flex min-h-[50px] flex-col justify-center rounded-l-[7px] border border-r-0 ' +
-                'border-line py-1.5 pr-1 font-head text-[14.5px] font-[620] max-md:ml-0 max-md:min-h-11 ' +
-                'max-md:flex-1 max-md:shrink-0 max-md:items-center max-md:rounded-t-[7px] ' +
-                'max-md:rounded-b-none max-md:border-r max-md:border-b-0 max-md:px-1.5 max-md:text-[13.5px]',
+              'ml-2 flex min-h-[50px] shrink-0 flex-col justify-center rounded-l-[7px] border border-r-0 ' +
+                'border-line py-1.5 pr-1 font-head text-[14.5px] font-[620]',
               isActive
-                ? '-mr-px border-l-4 border-l-rim bg-paper pl-[9px] text-rim-deep max-md:mr-0 ' +
-                    'max-md:border-t-[3px] max-md:border-t-rim max-md:border-l-line'
+                ? 'border-l-4 border-l-rim bg-paper pl-[9px] text-rim-deep'
                 : 'bg-[#f0e9da] pl-[11px] text-[#4c463a]',
             )}
           >
-            {stepWords[step]}
+            {name}
             {word !== '' && (
               <small
                 className={clsx(
-                  'font-text text-[12px] leading-tight font-normal whitespace-nowrap max-md:hidden',
+                  'font-text text-[12px] leading-tight font-normal whitespace-nowrap',
                   isMissing ? 'text-signal-deep' : 'text-soft',
                 )}
               >

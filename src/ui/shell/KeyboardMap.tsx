@@ -10,8 +10,9 @@ import { traitsOf, verdicts } from '@/core/sort';
 const EVERYWHERE: readonly (readonly [string, string])[] = [
   ['?', 'this map'],
   ['F', 'find anything'],
+  ['0', 'the home’s first page'],
   ['1 … 7', 'go to a step'],
-  ['[ ]', 'room before, room after'],
+  ['[ ]', 'through the home and its rooms'],
   ['Z', 'undo'],
   ['Y', 'do it again'],
 ];

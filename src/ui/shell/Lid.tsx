@@ -5,7 +5,8 @@ import type { ReactNode } from 'react';
 import { Find } from './Find';
 import { Mark } from './Mark';
 
-interface LidRoom {
+interface LidScope {
+  /** `home`, or the room's id. */
   readonly id: string;
   readonly name: string;
   readonly href: string;
@@ -17,19 +18,20 @@ interface LidProps {
   readonly projectId?: string;
   readonly homeName?: string;
   readonly homeNote?: string;
-  readonly rooms?: readonly LidRoom[];
-  readonly activeRoomId?: string | undefined;
+  /** The home first, then its rooms. */
+  readonly scopes?: readonly LidScope[];
+  readonly activeId?: string | undefined;
   readonly addRoomHref?: string;
   readonly children?: ReactNode;
 }
 
-/** The slim band on top: whose home, which room, find anything, what waits to be sent. */
+/** The slim band on top: whose home, the home and its rooms, find anything, what waits to be sent. */
 export function Lid({
   projectId,
   homeName,
   homeNote,
-  rooms = [],
-  activeRoomId,
+  scopes = [],
+  activeId,
   addRoomHref,
   children,
 }: LidProps) {
@@ -48,33 +50,37 @@ export function Lid({
         <Mark /> <span className="max-lg:hidden">Tin Box</span>
       </Link>
       {homeName !== undefined && (
-        <div className="min-w-0 border-l border-line pl-3.5 text-[13px] leading-tight text-soft max-md:hidden">
+        <div className="min-w-0 border-l border-line pl-3.5 text-[13px] leading-tight text-soft max-md:border-l-0 max-md:pl-0">
           <b className="block truncate font-head text-[15px] font-[650] text-ink">{homeName}</b>
-          <span className="whitespace-nowrap">{homeNote}</span>
+          <span className="whitespace-nowrap max-md:hidden">{homeNote}</span>
         </div>
       )}
       <nav
-        aria-label="Rooms"
-        className="flex min-w-0 flex-1 items-center gap-1.5 overflow-x-auto py-1.5"
+        aria-label="Home and rooms"
+        className={clsx(
+          'flex min-w-0 flex-1 items-center gap-1.5 overflow-x-auto py-1.5',
+          scopes.length > 0 && 'max-md:invisible',
+        )}
       >
-        {rooms.map((room) => (
+        {scopes.map((scope) => (
           <Link
-            key={room.id}
-            href={room.href}
-            aria-current={room.id === activeRoomId ? 'page' : undefined}
+            key={scope.id}
+            href={scope.href}
+            aria-current={scope.id === activeId ? 'page' : undefined}
             className={clsx(
-              'relative flex min-h-[34px] items-center overflow-hidden rounded-[5px] border-[1.5px] px-2.5 ' +
-                'pb-1 text-[13.5px] whitespace-nowrap max-md:min-h-11',
-              room.id === activeRoomId
+              'relative flex min-h-[34px] shrink-0 items-center overflow-hidden rounded-[5px] border-[1.5px] ' +
+                'px-2.5 pb-1 text-[13.5px] whitespace-nowrap',
+              scope.id === 'home' && 'mr-2 font-[620]',
+              scope.id === activeId
                 ? 'border-rim bg-white font-bold text-rim-deep'
-                : 'border-line bg-paper max-md:hidden',
+                : 'border-line bg-paper',
             )}
           >
-            {room.name}
+            {scope.name}
             <i
               aria-hidden="true"
               className="absolute bottom-0 left-0 h-1 bg-rim/75"
-              style={{ width: `${room.doneRatio * 100}%` }}
+              style={{ width: `${scope.doneRatio * 100}%` }}
             />
           </Link>
         ))}
@@ -87,7 +93,7 @@ export function Lid({
             )}
           >
             <span aria-hidden="true">+</span>
-            <span className={clsx(rooms.length > 4 && 'sr-only')}>&nbsp;Room</span>
+            <span className={clsx(scopes.length > 5 && 'sr-only')}>&nbsp;Room</span>
           </Link>
         )}
       </nav>

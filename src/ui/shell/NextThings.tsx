@@ -1,31 +1,36 @@
 import Link from 'next/link';
 
-import type { NextStep } from '@/core/desk';
-import { nextStepWords, stepWords } from './stepWords';
+export interface NextThing {
+  readonly words: string;
+  /** The step, and of the home the room too. */
+  readonly where: string;
+  readonly href: string;
+}
 
-/** The next three things to do in this room; a link goes where it is done. */
-export function NextThings({ next, base }: { next: readonly NextStep[]; base: string }) {
+/** The next three things to do; a link goes where it is done. */
+export function NextThings({ next, title }: { next: readonly NextThing[]; title: string }) {
   return (
     <section>
-      <h2 className="caption mb-1.5 font-text">Next in this room</h2>
+      <h2 className="caption mb-1.5 font-text">{title}</h2>
       {next.length === 0 && (
         <p className="text-[14.5px]">Nothing is missing here. Look again in two weeks.</p>
       )}
-      <ol className="grid gap-1">
-        {next.slice(0, 3).map((item, i) => (
-          <li key={i}>
-            <Link
-              href={`${base}/${item.step}`}
-              className="block rounded py-1 text-[14.5px] leading-snug hover:bg-rim-wash"
-            >
-              {nextStepWords(item)}{' '}
-              <span className="text-[13px] whitespace-nowrap text-soft">
-                in {stepWords[item.step]}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ol>
+      <NextList next={next.slice(0, 3)} />
     </section>
   );
 }
+
+export const NextList = ({ next }: { next: readonly NextThing[] }) => (
+  <ol className="grid gap-1">
+    {next.map((item) => (
+      <li key={`${item.href} ${item.words}`}>
+        <Link
+          href={item.href}
+          className="block rounded py-1 text-[14.5px] leading-snug hover:bg-rim-wash max-md:min-h-11 max-md:py-2.5"
+        >
+          {item.words} <span className="text-[13px] whitespace-nowrap text-soft">{item.where}</span>
+        </Link>
+      </li>
+    ))}
+  </ol>
+);

@@ -1,19 +1,26 @@
 import clsx from 'clsx';
 import Link from 'next/link';
 
+import type { Step } from '@/core/desk';
+import { stepHref, type Scope } from './scope';
+import { stepRegistry } from './stepRegistry';
+
 interface StepPagesProps {
-  /** What they are pages of, for screen readers: "sorting". */
-  readonly of: string;
-  readonly base: string;
-  readonly pages: readonly (readonly [path: string, label: string])[];
+  readonly scope: Scope;
+  readonly step: Step;
+  /** The path of the page that is shown. */
   readonly active: string;
 }
 
-/** The pages of a step, side by side under one heading; the first has an empty path. */
-export function StepPages({ of, base, pages, active }: StepPagesProps) {
+/** The pages of a step, side by side under one heading; nothing where there is only one. */
+export function StepPages({ scope, step, active }: StepPagesProps) {
+  const entry = stepRegistry[step];
+  const pages = scope.roomId === undefined ? entry.home : entry.room;
+  if (pages.length === 1) return null;
+  const base = stepHref(scope, step);
   return (
     <nav
-      aria-label={`Pages of ${of}`}
+      aria-label={`Pages of ${entry.of}`}
       className="no-print mb-3 flex items-center gap-1 overflow-x-auto border-b border-line"
     >
       {pages.map(([page, label]) => (

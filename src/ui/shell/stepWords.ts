@@ -1,17 +1,11 @@
-import { type NextStep, type RoomProgress, type Step } from '@/core/desk';
+import { differenceInCalendarDays, format, parseISO } from 'date-fns';
+
+import type { Project } from '@/core/agree';
+import { standingOf, type NextStep, type RoomProgress, type Step } from '@/core/desk';
 import { assertNever, formatCount } from '@/core/shared';
 import { fromWords } from '../look/lookWords';
 
 /** Codes from core become sentences here and nowhere else. */
-export const stepWords: Readonly<Record<Step, string>> = {
-  look: 'Look',
-  agree: 'Agree',
-  sort: 'Sort',
-  place: 'Place',
-  fit: 'Fit',
-  shop: 'Shop',
-  show: 'Show',
-};
 export function nextStepWords(next: NextStep): string {
   switch (next.code) {
     case 'add_unit':
@@ -56,13 +50,30 @@ export function nextStepWords(next: NextStep): string {
       return assertNever(next);
   }
 }
+interface StepStatus {
+  readonly word: string;
+  readonly isMissing: boolean;
+}
+
 /** The word under a divider: what is missing in that step, or that it is done. */
-export function stepStatus(
-  step: Step,
-  progress: RoomProgress,
-): { readonly word: string; readonly isMissing: boolean } {
+export function stepStatus(step: Step, progress: RoomProgress): StepStatus {
   const gap = progress.next.find((next) => next.step === step);
   if (!gap) return { word: progress.doneSteps.includes(step) ? 'done' : '', isMissing: false };
+  return gapStatus(gap);
+}
+
+/** The same over all rooms of a home. */
+export function homeStepStatus(
+  step: Step,
+  rooms: readonly { readonly progress: RoomProgress }[],
+): StepStatus {
+  const { openCount, gap, isDone } = standingOf(step, rooms);
+  if (gap) return gapStatus(gap);
+  if (openCount > 0) return { word: `${formatCount(openCount, 'room')} open`, isMissing: false };
+  return { word: isDone ? 'done' : '', isMissing: false };
+}
+
+function gapStatus(gap: NextStep): StepStatus {
   switch (gap.code) {
     case 'add_unit':
       return { word: 'to measure', isMissing: false };
@@ -99,4 +110,21 @@ export function stepStatus(
     default:
       return assertNever(gap);
   }
+}
+
+/** "ready by 12 Dec · 18 days", counted from today. */
+export function readyWords(
+  { readyBy, status }: Pick<Project, 'readyBy' | 'status'>,
+  today = new Date(),
+): string {
+  if (status === 'finished') return 'finished';
+  if (readyBy === null) return 'no date set';
+  const days = differenceInCalendarDays(parseISO(readyBy), today);
+  return `ready by ${format(parseISO(readyBy), 'd MMM')} · ${daysLeftWords(days)}`;
+}
+
+function daysLeftWords(days: number): string {
+  if (days > 1) return `${days} days`;
+  if (days === 1) return 'tomorrow';
+  return days === 0 ? 'today' : `${formatCount(-days, 'day')} over`;
 }

@@ -8,14 +8,22 @@ import { returnWords } from './BoughtList';
 export function Leftovers({
   leftovers,
   rooms,
+  roomName,
 }: {
   leftovers: readonly Leftover[];
   rooms: readonly { readonly id: string; readonly name: string }[];
+  /** Whose they are, where it is not the room that is open. */
+  roomName?: string;
 }) {
   if (leftovers.length === 0) return null;
   return (
-    <section aria-label="Left over" className="panel border-t-4 border-t-signal px-4 py-3">
-      <h2 className="mb-1 text-[17px]">Left over</h2>
+    <section
+      aria-label={roomName === undefined ? 'Left over' : `Left over, ${roomName}`}
+      className="panel border-t-4 border-t-signal px-4 py-3"
+    >
+      <h2 className="mb-1 text-[17px]">
+        Left over{roomName !== undefined && ` in the ${roomName.toLowerCase()}`}
+      </h2>
       <ul className="divide-y divide-line text-[14.5px]">
         {leftovers.map(({ containerId, label, pieces, purchases, wantedElsewhere }) => (
           <li key={containerId} className="py-1.5">

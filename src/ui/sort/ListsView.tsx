@@ -7,6 +7,7 @@ import {
   addUp,
   dayOf,
   laterBoxesOf,
+  targetRoomOf,
   type Carry,
   type OpenLists,
   type Thing,
@@ -22,9 +23,7 @@ import { decideFromList } from './decideFromList';
 
 interface ListsViewProps {
   readonly projectId: string;
-  readonly roomId: Thing['roomId'];
-  readonly roomName: string;
-  readonly rooms: readonly { readonly id: string; readonly name: string }[];
+  readonly rooms: readonly { readonly id: Thing['roomId']; readonly name: string }[];
   readonly lists: OpenLists;
   /** What was carried out unsorted, of every room. */
   readonly debts: readonly Carry[];
@@ -37,18 +36,11 @@ interface ListsViewProps {
 const ANSWERS: readonly Verdict[] = ['keep', 'donate', 'discard', 'sell', 'later'];
 
 /** What waits for another room, for the client, for a later day. An answer takes a thing off its list. */
-export function ListsView({
-  projectId,
-  roomId,
-  roomName,
-  rooms,
-  lists,
-  debts,
-  onSettle,
-}: ListsViewProps) {
+export function ListsView({ projectId, rooms, lists, debts, onSettle }: ListsViewProps) {
   const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set());
   useRefreshWhenKept();
   const roomOf = (thing: Thing) => rooms.find(({ id }) => id === thing.roomId)?.name ?? '';
+  const targetOf = (thing: Thing) => targetRoomOf(thing, rooms);
   const decide = (thing: Thing, change: Parameters<typeof decideFromList>[2]) => {
     decideFromList(projectId, thing, change);
     setAnswered(new Set([...answered, thing.decisionId]));
@@ -63,18 +55,27 @@ export function ListsView({
     <div className="grid items-start gap-4 lg:grid-cols-2">
       <Debts debts={debts} roomNameOf={roomNameOf} onSettle={onSettle} />
       <ThingList
-        title={`Coming in to the ${roomName.toLowerCase()}`}
-        empty="Nothing from another room belongs here."
+        title="Belongs in another room"
+        empty="Everything lies in the room it belongs to."
         things={open(lists.comingIn)}
-        note={(thing) => `from the ${roomOf(thing).toLowerCase()}`}
+        note={(thing) =>
+          `from the ${roomOf(thing).toLowerCase()} to the ${targetOf(thing)?.name.toLowerCase() ?? ''}`
+        }
       >
         {(thing) => (
           <button
             type="button"
             className={small}
-            onClick={() => decide(thing, { verdict: 'keep', to: '', groupId: null, roomId })}
+            onClick={() =>
+              decide(thing, {
+                verdict: 'keep',
+                to: '',
+                groupId: null,
+                roomId: targetOf(thing)?.id ?? thing.roomId,
+              })
+            }
           >
-            It is here, keep
+            It is there, keep
           </button>
         )}
       </ThingList>

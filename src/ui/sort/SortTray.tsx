@@ -22,8 +22,9 @@ interface SortTrayProps {
   readonly progress: RoomProgress;
   readonly outOfScopeNames: readonly string[];
   readonly lists: OpenLists;
-  /** The address of sorting in this room; its pages stand behind it. */
+  /** The addresses of sorting in this room and in the home; their pages stand behind them. */
   readonly href: string;
+  readonly homeHref: string;
 }
 
 /** What must not be forgotten while sorting: the pictures, the questions, what has left. */
@@ -34,6 +35,7 @@ export function SortTray({
   outOfScopeNames,
   lists,
   href,
+  homeHref,
 }: SortTrayProps) {
   const pictures = progress.next.filter(
     (next) => next.code === 'take_before' || next.code === 'add_vantage_point',
@@ -84,7 +86,7 @@ export function SortTray({
       <section>
         <h2 className="caption mb-1 font-text">What waits</h2>
         <Link
-          href={`${href}/lists`}
+          href={homeHref}
           className="block rounded py-1 text-[14.5px] leading-snug text-rim underline underline-offset-3 max-md:min-h-11"
         >
           {lists.comingIn.length} coming in, {lists.noHome.length} without a home,{' '}
@@ -95,14 +97,14 @@ export function SortTray({
       <nav aria-label="Pages of sorting" className="flex flex-wrap gap-x-4">
         {(
           [
-            ['count', 'How many are enough'],
-            ['dates', 'Dates'],
-            ['results', 'Results'],
+            [`${homeHref}/count`, 'How many are enough'],
+            [`${href}/dates`, 'Dates'],
+            [`${href}/results`, 'Results'],
           ] as const
         ).map(([page, label]) => (
           <Link
             key={page}
-            href={`${href}/${page}`}
+            href={page}
             className="py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11"
           >
             {label}

@@ -1,26 +1,36 @@
 import { notFound } from 'next/navigation';
 
 import { addRoomAction } from '@/app/actions/projects';
-import { openProject } from '@/server/desk/openRoom';
+import { homeDoneRatio } from '@/core/desk';
+import { openHome } from '@/server/desk/openRoom';
 import { RoomForm } from '@/ui/look/RoomForm';
 import { Frame } from '@/ui/shell/Frame';
 import { KeptStatus } from '@/ui/shell/KeptStatus';
 import { Lid } from '@/ui/shell/Lid';
-import { readyWords } from '@/ui/shell/StepFrame';
+import { scopeBase, stepHref } from '@/ui/shell/scope';
+import { readyWords } from '@/ui/shell/stepWords';
 
 export const metadata = { title: 'Add a room' };
 
 export default async function NewRoomPage({ params }: { params: Promise<{ projectId: string }> }) {
   const { projectId } = await params;
-  const opened = await openProject(projectId);
+  const opened = await openHome(projectId);
   if (!opened) notFound();
   const { project } = opened.records;
-  const rooms = opened.desk.map(({ room, progress }) => ({
-    id: room.id,
-    name: room.name,
-    href: `/projects/${projectId}/rooms/${room.id}/look`,
-    doneRatio: progress.doneRatio,
-  }));
+  const scopes = [
+    {
+      id: 'home',
+      name: 'The home',
+      href: scopeBase({ projectId }),
+      doneRatio: homeDoneRatio(opened.desk),
+    },
+    ...opened.desk.map(({ room, progress }) => ({
+      id: room.id,
+      name: room.name,
+      href: stepHref({ projectId, roomId: room.id }, 'look'),
+      doneRatio: progress.doneRatio,
+    })),
+  ];
   return (
     <Frame
       lid={
@@ -28,7 +38,7 @@ export default async function NewRoomPage({ params }: { params: Promise<{ projec
           projectId={projectId}
           homeName={project.name}
           homeNote={readyWords(project)}
-          rooms={rooms}
+          scopes={scopes}
         >
           <KeptStatus />
         </Lid>

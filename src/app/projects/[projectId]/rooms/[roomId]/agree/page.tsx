@@ -1,32 +1,21 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { RoomFrame } from '@/app/RoomFrame';
 import {
   chooseSchoolsAction,
-  moveSectionAction,
-  recordAgreementAction,
   removeSectionAction,
   saveSectionAction,
-  saveTermsAction,
   suggestSectionsAction,
 } from '@/app/actions/agree';
-import { compareAgreements } from '@/core/agree';
-import { agreementLinesOf } from '@/server/agree/agreementLines';
+import { setRoomBudgetAction } from '@/app/actions/projects';
+import { RoomFrame } from '@/app/RoomFrame';
 import { loadEstimate } from '@/server/agree/loadEstimate';
+import { sectionRoomsOf } from '@/server/agree/sectionRooms';
 import { openRoom } from '@/server/desk/openRoom';
-import { nowIso } from '@/server/means';
-import { dayWords } from '@/server/show/clientWords';
-import { AgreedNote } from '@/ui/agree/AgreedNote';
-import { EstimateBand } from '@/ui/agree/EstimateBand';
-import { HomeEnd } from '@/ui/agree/HomeEnd';
-import { ProjectFiles } from '@/ui/agree/ProjectFiles';
-import { forgetAction, putAwayAction } from '@/app/actions/desk';
+import { today } from '@/server/means';
+import { RoomBudget } from '@/ui/agree/RoomBudget';
 import { SchoolsForm } from '@/ui/agree/SchoolsForm';
 import { SectionBoard } from '@/ui/agree/SectionBoard';
-import { TermsForm } from '@/ui/agree/TermsForm';
-import { toTypedTerms } from '@/ui/agree/termsForm';
-import { buttonClass } from '@/ui/primitives/Button';
 
 export const metadata = { title: 'Agree' };
 
@@ -36,85 +25,49 @@ export default async function AgreePage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'agreements', 'people');
+  const opened = await openRoom(projectId, roomId);
   if (!opened) notFound();
   const { db, records, own } = opened;
   const { project } = records;
-  const loaded = await loadEstimate(db, records, nowIso().slice(0, 10));
-  const agreed = records.agreements.at(-1);
-  const last = agreed && {
-    dayWords: dayWords(agreed.agreedAt),
-    agreedBy: agreed.agreedBy,
-    changes: compareAgreements(agreed.lines, agreementLinesOf(records)),
-  };
-  const rooms = records.rooms.map((room) => ({
-    id: room.id,
-    name: room.name,
-    bays: records.units
-      .filter((unit) => unit.roomId === room.id)
-      .flatMap((unit) =>
-        unit.bays.map((bay) => ({ id: bay.id, name: bay.name, unitName: unit.name })),
-      ),
-  }));
-  const tray = (
-    <>
-      <AgreedNote
-        key={agreed?.id ?? 'none'}
-        projectId={projectId}
-        last={last}
-        names={records.people.map(({ name }) => name)}
-        onAgree={recordAgreementAction.bind(null, projectId)}
-      />
-      <ProjectFiles projectId={projectId} />
-      <HomeEnd
-        name={project.name}
-        isAway={project.archivedAt !== null}
-        onPutAway={putAwayAction.bind(null, projectId)}
-        onForget={forgetAction.bind(null, projectId)}
-      />
-    </>
-  );
+  const { estimate } = await loadEstimate(db, records, today());
   return (
-    <RoomFrame step="agree" opened={opened} tray={tray}>
-      <div className="mb-3 flex flex-wrap items-center justify-between gap-2">
-        <h1 className="text-[24px]">What is agreed for {project.name}</h1>
+    <RoomFrame
+      step="agree"
+      opened={opened}
+      tray={
         <Link
-          className={buttonClass('quiet')}
-          href={`/projects/${projectId}/rooms/${roomId}/agree/household`}
+          className="text-[14.5px] text-rim underline underline-offset-3"
+          href={`/projects/${projectId}/home/agree`}
         >
-          Household, date and budget
+          What is agreed for the whole home: terms, estimate, the sheet
         </Link>
-      </div>
-      <div className="grid gap-4">
-        <EstimateBand
-          readyBy={project.readyBy}
-          {...loaded}
-          terms={project.terms}
+      }
+    >
+      <h1 className="mb-3 text-[24px]">What is agreed for the {own.room.name.toLowerCase()}</h1>
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
+        <RoomBudget
+          key={own.room.budgetMinor}
+          shareMinor={own.room.budgetMinor}
+          homeMinor={project.budgetMinor}
+          givenMinor={records.rooms.reduce((sum, { budgetMinor }) => sum + budgetMinor, 0)}
           currency={project.currency}
+          onSave={setRoomBudgetAction.bind(null, { projectId, roomId })}
         />
         <SectionBoard
-          estimates={loaded.estimate.sections}
-          rooms={rooms}
+          estimates={estimate.sections.filter(({ section }) => section.roomId === roomId)}
+          rooms={sectionRoomsOf(records).filter(({ id }) => id === roomId)}
           activeRoomId={roomId}
           onSave={saveSectionAction.bind(null, projectId)}
-          onSuggest={suggestSectionsAction.bind(null, projectId, roomId)}
-          onMove={moveSectionAction.bind(null, projectId)}
+          onSuggest={suggestSectionsAction.bind(null, projectId)}
+          onMove={undefined}
           onRemove={removeSectionAction.bind(null, projectId)}
         />
-        <div className="grid items-start gap-4 lg:grid-cols-2">
-          <TermsForm
-            key={projectId}
-            typed={toTypedTerms(project.terms)}
-            onSave={saveTermsAction.bind(null, projectId)}
-          />
-          <SchoolsForm
-            key={`schools-${roomId}`}
-            project={project.terms.schools}
-            room={own.room.schools}
-            roomName={own.room.name.toLowerCase()}
-            onChoose={chooseSchoolsAction.bind(null, projectId, roomId)}
-          />
-        </div>
+        <SchoolsForm
+          key={roomId}
+          project={project.terms.schools}
+          room={own.room.schools}
+          onChoose={chooseSchoolsAction.bind(null, projectId, roomId)}
+        />
       </div>
     </RoomFrame>
   );

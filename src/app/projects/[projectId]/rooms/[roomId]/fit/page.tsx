@@ -144,8 +144,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
           />
         ))}
       <FitAll
-        room={view.roomOpen}
-        roomName={own.room.name}
+        room={{ ...view.roomOpen, roomName: own.room.name }}
         homeCount={view.homeOpenCount}
         currency={currency}
         onHome={listHomePlacesAction.bind(null, projectId)}

@@ -21,7 +21,7 @@ import { DraftSlips } from '@/ui/place/DraftSlips';
 import { GroupWishes } from '@/ui/place/GroupWishes';
 import { PlaceBoard } from '@/ui/place/PlaceBoard';
 import { PlaceFigures } from '@/ui/place/PlaceFigures';
-import { PlacePages } from '@/ui/place/PlacePages';
+import { StepPages } from '@/ui/shell/StepPages';
 import { PlacePaper } from '@/ui/place/PlacePaper';
 import { schoolNotes } from '@/ui/place/placeWords';
 import { ProposePanel } from '@/ui/place/ProposePanel';
@@ -52,7 +52,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
   const tray = (
     <>
       <WaitingTray
-        lists={openListsOf(records.things, own.room)}
+        lists={openListsOf(records.things, { rooms: [own.room] })}
         rooms={records.rooms}
         onTakeIn={takeInAction.bind(null, projectId, roomId)}
       />
@@ -76,7 +76,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
   );
   return (
     <RoomFrame step="place" opened={opened} tray={tray}>
-      <PlacePages projectId={projectId} roomId={roomId} active="" />
+      <StepPages scope={{ projectId, roomId }} step="place" active="" />
       <h1 className="sr-only">Where everything lives in the {own.room.name.toLowerCase()}</h1>
       {view.levels.length === 0 ? (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">

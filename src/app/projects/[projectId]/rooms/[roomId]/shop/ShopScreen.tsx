@@ -34,7 +34,7 @@ import { NeedList } from '@/ui/shop/NeedList';
 import { OverBudget } from '@/ui/shop/OverBudget';
 import { Receipts } from '@/ui/shop/Receipts';
 import { ShopLists } from '@/ui/shop/ShopLists';
-import { ShopPages } from '@/ui/shop/ShopPages';
+import { StepPages } from '@/ui/shell/StepPages';
 import { NotToBeHad } from '@/ui/shop/NotToBeHad';
 import { toShopLists } from '@/ui/shop/toShopLists';
 import { Wishes } from '@/ui/shop/Wishes';
@@ -86,7 +86,7 @@ export function ShopScreen({ opened, shops, view, knownAt }: ShopScreenProps) {
         </>
       }
     >
-      <ShopPages projectId={projectId} roomId={roomId} active="" />
+      <StepPages scope={{ projectId, roomId }} step="shop" active="" />
       <h1 className="mb-3 text-[24px]">Shopping list, {own.room.name.toLowerCase()}</h1>
       {knownAt !== undefined && <KnownNote knownAt={knownAt} />}
       {needs.length === 0 && own.purchases.length === 0 ? (

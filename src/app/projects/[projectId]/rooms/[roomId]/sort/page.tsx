@@ -64,8 +64,9 @@ export default async function SortPage({
           carries={own.carries}
           progress={here.progress}
           outOfScopeNames={sections.filter(({ inScope }) => !inScope).map(({ name }) => name)}
-          lists={openListsOf(records.things, own.room)}
+          lists={openListsOf(records.things, { rooms: [own.room] })}
           href={`/projects/${projectId}/rooms/${roomId}/sort`}
+          homeHref={`/projects/${projectId}/home/sort`}
         />
       }
     >

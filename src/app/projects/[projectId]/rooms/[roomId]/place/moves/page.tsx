@@ -7,7 +7,7 @@ import { LIFTING_LIMIT_G } from '@/core/things';
 import { openRoom } from '@/server/desk/openRoom';
 import { BASKET_LITRES } from '@/server/place/moveList';
 import { MoveListView } from '@/ui/place/MoveListView';
-import { PlacePages } from '@/ui/place/PlacePages';
+import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Order of moves' };
 
@@ -34,7 +34,7 @@ export default async function MovesPage({
   }));
   return (
     <RoomFrame step="place" opened={opened}>
-      <PlacePages projectId={projectId} roomId={roomId} active="moves" />
+      <StepPages scope={{ projectId, roomId }} step="place" active="moves" />
       <h1 className="sr-only">The order of moves in the {own.room.name.toLowerCase()}</h1>
       <MoveListView
         list={records.moveLists.find(({ id }) => id === own.room.id)}

@@ -6,7 +6,7 @@ import { openRoom } from '@/server/desk/openRoom';
 import { listShops } from '@/data/catalogueRepo';
 import { labelTextsOf, materialsOf } from '@/server/shop/materials';
 import { MaterialsView } from '@/ui/shop/MaterialsView';
-import { ShopPages } from '@/ui/shop/ShopPages';
+import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Materials' };
 
@@ -24,7 +24,7 @@ export default async function MaterialsPage({
     .map(({ id, name }) => ({ id, name }));
   return (
     <RoomFrame step="shop" opened={opened}>
-      <ShopPages projectId={projectId} roomId={roomId} active="materials" />
+      <StepPages scope={{ projectId, roomId }} step="shop" active="materials" />
       <h1 className="sr-only">Materials of the {own.room.name.toLowerCase()}</h1>
       <MaterialsView
         materials={materialsOf(records, own.room.id)}

@@ -6,7 +6,7 @@ import { listKindSizes } from '@/data/countRepo';
 import { openRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
 import { DatesView } from '@/ui/count/DatesView';
-import { SortPages } from '@/ui/sort/SortPages';
+import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Dates' };
 
@@ -21,7 +21,7 @@ export default async function DatesPage({
   const { db, records, own } = opened;
   return (
     <RoomFrame step="sort" opened={opened}>
-      <SortPages projectId={projectId} roomId={roomId} active="dates" />
+      <StepPages scope={{ projectId, roomId }} step="sort" active="dates" />
       <h1 className="sr-only">Dates, {own.room.name}</h1>
       <DatesView
         projectId={projectId}

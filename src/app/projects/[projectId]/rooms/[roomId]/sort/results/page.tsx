@@ -10,7 +10,7 @@ import { ResultsView } from '@/ui/count/ResultsView';
 import { sayGoingOutAction, takeBackCarryAction } from '@/app/actions/sessions';
 import { GoingOut } from '@/ui/sort/GoingOut';
 import { sayHowSure, wentOutOf } from '@/ui/sort/sortWords';
-import { SortPages } from '@/ui/sort/SortPages';
+import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Results' };
 
@@ -27,7 +27,7 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
   const { db, records, own } = opened;
   const sessions = await listSessions(db, own.room.id);
   const usualScope = asked.of === 'session' || sessions.length > 0 ? 'session' : 'room';
-  const scope = asked.of === 'room' || asked.of === 'project' ? asked.of : usualScope;
+  const scope = asked.of === 'room' ? 'room' : usualScope;
   const place = { projectId, roomId };
   const session = sessions.find(({ id }) => id === asked.session) ?? sessions.at(-1);
   const log = await listDecisions(db, records.project.id);
@@ -36,11 +36,10 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
   const { things, events } = {
     session: { things: foldDecisions(ofSession), events: ofSession },
     room: { things: own.things, events: log.filter(({ thingId }) => inRoom.has(thingId)) },
-    project: { things: records.things, events: log },
   }[scope];
   return (
     <RoomFrame step="sort" opened={opened}>
-      <SortPages projectId={projectId} roomId={roomId} active="results" />
+      <StepPages scope={{ projectId, roomId }} step="sort" active="results" />
       <h1 className="sr-only">Results of sorting</h1>
       <ResultsView
         scope={scope}

@@ -1,7 +1,7 @@
 import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
-import { RoomFrame } from '@/app/RoomFrame';
+import { HomeFrame } from '@/app/RoomFrame';
 import {
   addDraftAction,
   arrangeAction,
@@ -11,7 +11,7 @@ import {
 } from '@/app/actions/drafts';
 import { sayMayLeaveAction } from '@/app/actions/groups';
 import { mayLeaveRoom } from '@/core/place';
-import { openRoom } from '@/server/desk/openRoom';
+import { openHome } from '@/server/desk/openRoom';
 import { draftHistory } from '@/server/place/draftHistory';
 import { loadArrangement } from '@/server/place/loadArrangement';
 import { DraftHistory } from '@/ui/place/DraftHistory';
@@ -19,7 +19,7 @@ import { DraftSlips } from '@/ui/place/DraftSlips';
 import { LeavingList } from '@/ui/place/LeavingList';
 import { PlaceBoard } from '@/ui/place/PlaceBoard';
 import { PlaceFigures } from '@/ui/place/PlaceFigures';
-import { PlacePages } from '@/ui/place/PlacePages';
+import { StepPages } from '@/ui/shell/StepPages';
 import { PlacePaper } from '@/ui/place/PlacePaper';
 import { ROOM_GAP_NOTE } from '@/ui/place/placeWords';
 import { ProposePanel } from '@/ui/place/ProposePanel';
@@ -28,19 +28,19 @@ import { buttonClass } from '@/ui/primitives/Button';
 export const metadata = { title: 'Place, the whole home' };
 
 interface HomePlacePageProps {
-  readonly params: Promise<{ projectId: string; roomId: string }>;
+  readonly params: Promise<{ projectId: string }>;
   readonly searchParams: Promise<{ draft?: string | string[] }>;
 }
 
 /** Arrangements of the whole home: every room drawn side by side, for what may live in another one. */
 export default async function HomePlacePage({ params, searchParams }: HomePlacePageProps) {
-  const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'people');
+  const { projectId } = await params;
+  const opened = await openHome(projectId, 'drafts', 'fixtures', 'people');
   if (!opened) notFound();
   const { records } = opened;
   const view = loadArrangement({ records, scope: null }, (await searchParams).draft);
   const { groups, zones, shownRef } = view;
-  const placing = `/projects/${projectId}/rooms/${roomId}/place`;
+  const placing = `/projects/${projectId}/home/place`;
   const rooms = records.rooms
     .map(({ id, name }) => ({
       id,
@@ -79,17 +79,14 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
     </>
   );
   return (
-    <RoomFrame step="place" opened={opened} tray={tray}>
-      <PlacePages projectId={projectId} roomId={roomId} active="home" />
+    <HomeFrame step="place" opened={opened} tray={tray}>
+      <StepPages scope={{ projectId }} step="place" active="" />
       <h1 className="sr-only">Where everything lives in the whole home</h1>
       {view.levels.length === 0 ? (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
           No room has a place to put anything yet.{' '}
-          <Link
-            className={buttonClass('main', 'ml-2')}
-            href={`/projects/${projectId}/rooms/${roomId}/look/units/new`}
-          >
-            Measure a unit
+          <Link className={buttonClass('main', 'ml-2')} href={`/projects/${projectId}/home/look`}>
+            Look at the rooms
           </Link>
         </p>
       ) : (
@@ -98,7 +95,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
             key={shownRef}
             slips={view.slips}
             shownRef={shownRef}
-            base={`${placing}/home`}
+            base={placing}
             onAdd={addDraftAction.bind(null, projectId, null)}
             onRename={renameDraftAction.bind(null, projectId, null)}
             onChoose={chooseDraftAction.bind(null, projectId, null)}
@@ -108,7 +105,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
             <p className="mb-2 text-[14px]">
               <Link
                 className="text-rim underline underline-offset-3"
-                href={`${placing}/compare?of=home&b=${shownRef}`}
+                href={`${placing}/compare?b=${shownRef}`}
               >
                 Compare two arrangements of the home
               </Link>
@@ -149,6 +146,6 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
           )}
         </>
       )}
-    </RoomFrame>
+    </HomeFrame>
   );
 }

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 
-import { RoomFrame } from '@/app/RoomFrame';
+import { HomeFrame } from '@/app/RoomFrame';
 import { dropRuleAction, saveRuleAction, setHouseholdAction } from '@/app/actions/count';
 import {
   countEnough,
@@ -11,20 +11,16 @@ import {
   matchLids,
 } from '@/core/count';
 import { householdOf, rulesInUse } from '@/server/count/enoughRules';
-import { openRoom } from '@/server/desk/openRoom';
+import { openHome } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
 import { CountView } from '@/ui/count/CountView';
-import { SortPages } from '@/ui/sort/SortPages';
+import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Count' };
 
-export default async function CountPage({
-  params,
-}: {
-  params: Promise<{ projectId: string; roomId: string }>;
-}) {
-  const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'people');
+export default async function CountPage({ params }: { params: Promise<{ projectId: string }> }) {
+  const { projectId } = await params;
+  const opened = await openHome(projectId, 'people');
   if (!opened) notFound();
   const { db, records } = opened;
   const { project, people, things } = records;
@@ -33,8 +29,8 @@ export default async function CountPage({
   const card = datesCardOf(things, today());
   const unit = project.units;
   return (
-    <RoomFrame step="sort" opened={opened}>
-      <SortPages projectId={projectId} roomId={roomId} active="count" />
+    <HomeFrame step="sort" opened={opened}>
+      <StepPages scope={{ projectId }} step="sort" active="count" />
       <CountView
         projectId={projectId}
         rooms={records.rooms.map(({ id, name }) => ({ id, name }))}
@@ -45,13 +41,13 @@ export default async function CountPage({
         lids={matchLids(things, unit)}
         sets={findSets(things)}
         odd={findOddPieces(things)}
-        datesHref={`/projects/${projectId}/rooms/${roomId}/sort/dates`}
+        datesHref={`/projects/${projectId}/home/sort/dates`}
         outCount={card.out.length}
         soonCount={card.soon.length}
         onSaveRule={saveRuleAction.bind(null, projectId)}
         onDropRule={dropRuleAction.bind(null, projectId)}
         onHousehold={setHouseholdAction.bind(null, projectId)}
       />
-    </RoomFrame>
+    </HomeFrame>
   );
 }

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 
-import { RoomFrame } from '@/app/RoomFrame';
-import { openRoom, type OpenRoom } from '@/server/desk/openRoom';
+import { HomeFrame } from '@/app/RoomFrame';
+import { openHome, type OpenHome } from '@/server/desk/openRoom';
 import {
   loadHomeFacts,
   loadRoomsMoney,
@@ -13,17 +13,13 @@ import { KnownNote } from '@/ui/shell/KnownNote';
 import { AnswerWhenThere } from '@/app/AnswerWhenThere';
 import { hoursWords } from '@/ui/agree/agreeWords';
 import { MoneyView } from '@/ui/shop/MoneyView';
-import { ShopPages } from '@/ui/shop/ShopPages';
+import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Money of the home' };
 
-export default async function MoneyPage({
-  params,
-}: {
-  params: Promise<{ projectId: string; roomId: string }>;
-}) {
-  const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'approvals', 'giftCards', 'shortages');
+export default async function MoneyPage({ params }: { params: Promise<{ projectId: string }> }) {
+  const { projectId } = await params;
+  const opened = await openHome(projectId, 'approvals', 'giftCards', 'shortages');
   if (!opened) notFound();
   const { db, records } = opened;
   const prices = await loadPriceList(db);
@@ -39,18 +35,18 @@ export default async function MoneyPage({
 }
 
 interface MoneyScreenProps {
-  readonly opened: OpenRoom<'approvals' | 'giftCards'>;
+  readonly opened: OpenHome<'approvals' | 'giftCards'>;
   readonly view: HomeMoney;
   readonly knownAt: string | undefined;
 }
 
 function MoneyScreen({ opened, view, knownAt }: MoneyScreenProps) {
-  const { records, own } = opened;
+  const { records } = opened;
   const projectId = records.project.id;
   const { rooms, fee, ...money } = view;
   return (
-    <RoomFrame step="shop" opened={opened}>
-      <ShopPages projectId={projectId} roomId={own.room.id} active="money" />
+    <HomeFrame step="shop" opened={opened}>
+      <StepPages scope={{ projectId }} step="shop" active="money" />
       <h1 className="mb-3 text-[24px]">Money of the home</h1>
       {knownAt !== undefined && <KnownNote knownAt={knownAt} />}
       <MoneyView
@@ -64,6 +60,6 @@ function MoneyScreen({ opened, view, knownAt }: MoneyScreenProps) {
         fee={{ ...fee, hoursWords: hoursWords(fee.workedMinutes) }}
         currency={records.project.currency}
       />
-    </RoomFrame>
+    </HomeFrame>
   );
 }

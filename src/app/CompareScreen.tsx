@@ -1,0 +1,48 @@
+import { chooseDraftAction } from '@/app/actions/drafts';
+import { compareArrangements } from '@/core/place';
+import type { RoomId } from '@/core/shared';
+import type { OpenHome } from '@/server/desk/openRoom';
+import { loadArrangement, slipsOf } from '@/server/place/loadArrangement';
+import { CompareView, type CompareSide } from '@/ui/place/CompareView';
+import { ROOM_GAP_NOTE } from '@/ui/place/placeWords';
+
+export interface ComparePageProps<Params> {
+  readonly params: Promise<Params>;
+  readonly searchParams: Promise<{ a?: string | string[]; b?: string | string[] }>;
+}
+
+interface CompareScreenProps {
+  readonly records: OpenHome<'drafts' | 'fixtures' | 'people'>['records'];
+  /** A room, or null for the whole home. */
+  readonly scope: RoomId | null;
+  readonly asked: Awaited<ComparePageProps<never>['searchParams']>;
+}
+
+/** Two arrangements of a room or of the whole home: today against the chosen one, unless others are asked for. */
+export function CompareScreen({ records, scope, asked }: CompareScreenProps) {
+  const [a, b] = [
+    loadArrangement({ records, scope }, asked.a ?? 'today'),
+    loadArrangement({ records, scope }, asked.b),
+  ];
+  const placesOf = ({ groups }: typeof a) =>
+    Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId]));
+  const toSide = ({ shownRef, judged, awayIds }: typeof a): CompareSide => ({
+    ref: shownRef,
+    judged,
+    awayIds,
+  });
+  return (
+    <CompareView
+      slips={slipsOf({ records, scope })}
+      sides={[toSide(a), toSide(b)]}
+      changes={a.zones ? compareArrangements(a.zones, { from: placesOf(a), to: placesOf(b) }) : []}
+      note={scope === null ? ROOM_GAP_NOTE : undefined}
+      groups={records.groups
+        .filter(({ roomId }) => scope === null || roomId === scope)
+        .map(({ id, name }) => ({ id, name }))}
+      people={records.people.map(({ id, name }) => ({ id, name }))}
+      bayNames={a.bayNames}
+      onChoose={chooseDraftAction.bind(null, records.project.id, scope)}
+    />
+  );
+}

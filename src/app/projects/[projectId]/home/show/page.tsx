@@ -1,0 +1,32 @@
+import { notFound } from 'next/navigation';
+
+import { HomeFrame } from '@/app/RoomFrame';
+import { openHome } from '@/server/desk/openRoom';
+import { nowIso } from '@/server/means';
+import { gatherClientPage } from '@/server/show/clientPage';
+import { figuresOf } from '@/server/show/clientWords';
+import { HomeReport } from '@/ui/show/HomeReport';
+
+export const metadata = { title: 'Report of the home' };
+
+export default async function HomeShowPage({ params }: { params: Promise<{ projectId: string }> }) {
+  const { projectId } = await params;
+  const opened = await openHome(projectId, 'fixtures');
+  if (!opened) notFound();
+  const page = gatherClientPage(opened.records, { roomId: undefined, now: nowIso() });
+  return (
+    <HomeFrame step="show" opened={opened}>
+      <HomeReport
+        projectId={projectId}
+        homeName={opened.records.project.name}
+        rooms={page.rooms.map((each) => ({
+          id: each.room.id,
+          name: each.room.name,
+          pairCount: each.pairs.filter(({ before, after }) => before && after).length,
+          spotCount: each.pairs.length,
+          figures: figuresOf(each, page.project.currency),
+        }))}
+      />
+    </HomeFrame>
+  );
+}

@@ -86,7 +86,9 @@ export const goTo = (page: Page, name: string): Promise<void> =>
 export async function goIn(page: Page, scope: string, name: string): Promise<void> {
   await expect(async () => {
     await press(page, 'scopes', new RegExp(`^${scope}`));
-    await page.waitForURL(scope === 'The home' ? /\/home(\/|$)/ : /\/rooms\//, { timeout: 6000 });
+    await page.waitForURL(scope === 'The home' ? /\/projects\/[^/]+\/home(\/|$)/ : /\/rooms\//, {
+      timeout: 6000,
+    });
   }).toPass();
   await goTo(page, name);
 }

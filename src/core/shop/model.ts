@@ -15,6 +15,8 @@ const needSchema = z.strictObject({
   priority: prioritySchema,
   /** What one unit is worth among wishes of the same priority. */
   value: z.number().min(0).max(1e9).default(1),
+  /** Whose it is, where rooms are planned together. */
+  roomId: requestId.optional(),
 });
 export type Need = Readonly<z.infer<typeof needSchema>>;
 
@@ -54,6 +56,11 @@ export const shopRequestSchema = z
     owned: z.array(z.strictObject({ needId: requestId, qty: count })).default([]),
     credits: z.array(z.strictObject({ shopId: requestId, amountMinor: money })).default([]),
     budgetMinor: money,
+    /** Rooms that are bought for in one trip, each with what it may pay. */
+    rooms: z
+      .array(z.strictObject({ id: requestId, budgetMinor: money }))
+      .max(100)
+      .optional(),
     seed: z.number().int().min(0).max(1e9).default(1),
     timeLimitMs: z.number().min(0).max(1e9).default(1000),
   })
@@ -89,6 +96,16 @@ export const shopRequestSchema = z
       'credits',
       'shopId',
     );
+    if (request.rooms) {
+      const roomIds = new Set(request.rooms.map(({ id }) => id));
+      check([...request.rooms.map(({ id }) => id)], 'rooms', 'id');
+      request.needs.forEach(({ roomId }, i) => {
+        if (roomId === undefined)
+          refuse('every need says its room, where there are rooms', ['needs', i, 'roomId']);
+        else if (!roomIds.has(roomId))
+          refuse(`there is no room "${roomId}"`, ['needs', i, 'roomId']);
+      });
+    }
     const needIds = new Set(request.needs.map(({ id }) => id));
     const shopIds = new Set(request.shops.map(({ id }) => id));
     request.offers.forEach((offer, i) => {
@@ -121,8 +138,12 @@ export interface ShopAnswer {
     readonly needId: string;
     readonly qty: number;
     readonly short: number;
+    /** From which buys, where rooms are planned together. */
+    readonly from?: readonly { readonly offerId: string; readonly units: number }[];
   }[];
   readonly payMinor: number;
+  /** What each room pays, where rooms are planned together; adds up to `payMinor`. */
+  readonly perRoom?: readonly { readonly roomId: string; readonly payMinor: number }[];
   readonly perShop: readonly ShopBill[];
   readonly leftovers: readonly { readonly needId: string; readonly qty: number }[];
   readonly dropped: readonly string[];
@@ -151,6 +172,14 @@ export type ShopReason =
       readonly code: 'budget_too_small';
       readonly subject: 'budgetMinor';
       readonly leastMinor: number;
+      readonly budgetMinor: number;
+    }
+  /** A room's part of the cheapest trip, and what it may pay. */
+  | {
+      readonly code: 'room_budget_too_small';
+      /** The room's id. */
+      readonly subject: string;
+      readonly wantedMinor: number;
       readonly budgetMinor: number;
     }
   /** Offers that serve several musts hold enough for each, but not for all together. */

@@ -8,6 +8,8 @@ import {
   type Solver,
 } from '../shared';
 import type { Need, ShopAnswer, ShopBill, ShopOffer, ShopReason, ShopRequest } from './model';
+import { planForRooms, type PlannedUnits, type RoomLimit } from './planRooms';
+import type { NeedShare } from './shareBill';
 
 /** Weight of one *should* unit against one *nice* unit. */
 const WISH_WEIGHT = { must: 0, should: 3, nice: 1 } as const;
@@ -39,9 +41,21 @@ interface ShopVariables {
  */
 export function planShop(
   request: ShopRequest,
-  { solver, clock }: { readonly solver: Solver; readonly clock: Clock },
+  means: { readonly solver: Solver; readonly clock: Clock },
 ): ShopAnswer {
+  const plan = (part: ShopRequest, roomLimits: readonly RoomLimit[]) =>
+    planWhole(part, roomLimits, means);
+  return request.rooms ? planForRooms(request, { ...means, plan }) : plan(request, []).answer;
+}
+
+/** Plans a request as one list; what some needs take together may be limited. */
+function planWhole(
+  request: ShopRequest,
+  roomLimits: readonly RoomLimit[],
+  { solver, clock }: { readonly solver: Solver; readonly clock: Clock },
+): PlannedUnits {
   const startMs = clock();
+  const refused = (answer: ShopAnswer): PlannedUnits => ({ answer, units: [] });
   const lacking = lackingUnitsOf(request);
   const limits = (): { timeLimitMs: number; seed: number } => ({
     timeLimitMs: Math.max(20, request.timeLimitMs - (clock() - startMs)),
@@ -49,9 +63,12 @@ export function planShop(
   });
   const unsold = findUnsold(request, lacking);
   if (unsold.length > 0)
-    return createInfeasible(request, lacking, { reasons: unsold, elapsedMs: clock() - startMs });
+    return refused(
+      createInfeasible(request, lacking, { reasons: unsold, elapsedMs: clock() - startMs }),
+    );
 
   const pursuit = pursueAims(request, lacking, {
+    roomLimits,
     solver,
     limits,
     timeLeftMs: () => request.timeLimitMs - (clock() - startMs),
@@ -62,12 +79,12 @@ export function planShop(
       reasons: [reason],
       elapsedMs: clock() - startMs,
     });
-    return leastMinor === undefined ? answer : { ...answer, leastBudgetMinor: leastMinor };
+    return refused(leastMinor === undefined ? answer : { ...answer, leastBudgetMinor: leastMinor });
   }
   const { solution, variables, bound, isProven } = pursuit;
   const totals = recount(request, variables, solution);
   const boundMinor = Math.min(totals.payMinor, Math.max(0, Math.ceil(bound - 1e-6)));
-  return {
+  const answer: ShopAnswer = {
     status: isProven && totals.payMinor === boundMinor ? 'optimal' : 'feasible',
     objective: totals.payMinor,
     bound: boundMinor,
@@ -76,6 +93,26 @@ export function planShop(
     ...sumUp(request, lacking, solution, variables),
     reasons: [],
   };
+  return { answer, units: unitsByNeed(request, solution, variables) };
+}
+
+/** Which pieces each need gets of which offer; a need's own offers are used up in their order. */
+function unitsByNeed(
+  request: ShopRequest,
+  solution: LinearSolution,
+  variables: ShopVariables,
+): NeedShare[] {
+  const valueOf = (variable: number): number => Math.round(solution.values[variable]!);
+  return request.needs.flatMap((need, n): NeedShare[] => {
+    let left = valueOf(variables.met[n]!);
+    return request.offers.flatMap((offer, i): NeedShare[] => {
+      const given = variables.units[i]!.find(({ needId }) => needId === need.id);
+      const supplied = offer.needId === need.id ? valueOf(variables.packs[i]!) * offer.packSize : 0;
+      const units = Math.min(left, given ? valueOf(given.variable) : supplied);
+      left -= units;
+      return units > 0 ? [{ needId: need.id, offerId: offer.id, units }] : [];
+    });
+  });
 }
 
 interface Pursued {
@@ -90,6 +127,7 @@ interface Failed {
   readonly leastMinor?: number;
 }
 interface Search {
+  readonly roomLimits: readonly RoomLimit[];
   readonly solver: Solver;
   readonly limits: () => { timeLimitMs: number; seed: number };
   readonly timeLeftMs: () => number;
@@ -103,7 +141,10 @@ function pursueAims(
 ): Pursued | Failed {
   const all = buyEverything(request, lacking, search);
   if (all) return all;
-  const { model, variables } = buildModel(request, lacking, 'musts');
+  const { model, variables } = buildModel(request, lacking, {
+    asked: 'musts',
+    roomLimits: search.roomLimits,
+  });
   const pay = payTerms(request, variables);
   const value = valueTerms(request, variables);
   // Money comes in whole minor units, so what is to pay is whole too.
@@ -177,7 +218,10 @@ function buyEverything(
   search: Search,
 ): Pursued | undefined {
   if (request.needs.every(({ priority }) => priority === 'must')) return undefined;
-  const { model, variables } = buildModel(request, lacking, 'everything');
+  const { model, variables } = buildModel(request, lacking, {
+    asked: 'everything',
+    roomLimits: search.roomLimits,
+  });
   const relaxed = model.minimise(search.solver, payTerms(request, variables), {
     ...search.limits(),
     isRelaxed: true,
@@ -266,7 +310,10 @@ const servedNeedsOf = (offer: ShopOffer): readonly string[] =>
 function buildModel(
   request: ShopRequest,
   lacking: ReadonlyMap<string, number>,
-  asked: 'everything' | 'musts',
+  {
+    asked,
+    roomLimits,
+  }: { readonly asked: 'everything' | 'musts'; readonly roomLimits: readonly RoomLimit[] },
 ) {
   const model = new LinearModel();
   const used = request.shops.map(() => model.addVariable({ most: 1, whole: true }));
@@ -328,10 +375,54 @@ function buildModel(
   request.shops.forEach((shop, s) =>
     addShopRows(model, request, { shop, s, used, delivery, credit, packs }),
   );
-  return {
-    model,
-    variables: { packs, met, units, used, delivery, credit } satisfies ShopVariables,
-  };
+  const variables = { packs, met, units, used, delivery, credit } satisfies ShopVariables;
+  addRoomRows(model, request, { variables, roomLimits });
+  return { model, variables };
+}
+
+/**
+ * What a room takes at list prices, less what cards pay of it, stays within its limit. A card pays no more
+ * of a room's part than that part, and no more in all than is spent of it.
+ */
+function addRoomRows(
+  model: LinearModel,
+  request: ShopRequest,
+  {
+    variables,
+    roomLimits,
+  }: { readonly variables: ShopVariables; readonly roomLimits: readonly RoomLimit[] },
+): void {
+  const onCards = request.shops.map((): number[] => []);
+  for (const { needIds, mostMinor } of roomLimits) {
+    const paid: (readonly [number, number])[] = [];
+    request.shops.forEach((shop, s) => {
+      const goods = request.offers.flatMap((offer, i) =>
+        offer.shopId !== shop.id
+          ? []
+          : variables.units[i]!.filter(({ needId }) => needIds.has(needId)).map(
+              ({ variable }) => [variable, offer.priceMinor / offer.packSize] as const,
+            ),
+      );
+      paid.push(...goods);
+      const most = model.mostOf(variables.credit[s]!);
+      if (most === 0 || goods.length === 0) return;
+      const card = model.addVariable({ most });
+      onCards[s]!.push(card);
+      paid.push([card, -1]);
+      model.addRow([[card, 1], ...goods.map(([variable, price]) => [variable, -price] as const)], {
+        most: 0,
+      });
+    });
+    // Half a unit for what rounding to whole minor units may take off.
+    model.addRow(paid, { most: mostMinor + 0.5 });
+  }
+  onCards.forEach((cards, s) => {
+    if (cards.length > 0)
+      model.addRow(
+        [...cards.map((card) => [card, 1] as const), [variables.credit[s]!, -1] as const],
+        { most: 0 },
+      );
+  });
 }
 
 /** Delivery is due where the shop is used and its goods stay below the free limit; credit pays goods only. */

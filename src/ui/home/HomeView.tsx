@@ -98,13 +98,19 @@ export function HomeView({ project, next, rooms, facts }: HomeViewProps) {
           <Questions projectId={project.id} questions={facts.questions} rooms={rooms} />
           <Leaving projectId={project.id} facts={facts} />
           <Returns projectId={project.id} returns={facts.returns} currency={project.currency} />
-          <NextVisit project={project} facts={facts} rooms={rooms} />
-          <Spent project={project} facts={facts} />
         </div>
       </div>
     </>
   );
 }
+
+/** What lies in the tray of that page: the day that is next, and the sums against what is agreed. */
+export const HomeTray = ({ project, rooms, facts }: Omit<HomeViewProps, 'next'>) => (
+  <>
+    <NextVisit project={project} facts={facts} rooms={rooms} />
+    <Spent project={project} facts={facts} />
+  </>
+);
 
 function Part({
   title,
@@ -122,6 +128,13 @@ function Part({
     </section>
   );
 }
+
+const TrayPart = ({ title, children }: { title: string; children: ReactNode }) => (
+  <section aria-label={title}>
+    <h2 className="caption mb-1 font-text">{title}</h2>
+    {children}
+  </section>
+);
 
 const linkLook =
   'inline-block py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11 max-md:content-center';
@@ -236,7 +249,7 @@ function NextVisit({
   const { nextVisit, visitsLeft, latestStart, doesFit } = facts;
   if (nextVisit.sections.length === 0) return null;
   return (
-    <Part title="The next visit">
+    <TrayPart title="The next visit">
       <ul className="text-[14.5px]">
         {nextVisit.sections.map((section) => (
           <li key={section.id}>
@@ -255,7 +268,7 @@ function NextVisit({
       <Link className={linkLook} href={stepHref({ projectId: project.id }, 'agree')}>
         Order of sections
       </Link>
-    </Part>
+    </TrayPart>
   );
 }
 
@@ -263,8 +276,8 @@ function Spent({ project, facts }: { project: Project; facts: HomeFacts }) {
   const { money, hours, isAgreed } = facts;
   const base = scopeBase({ projectId: project.id });
   return (
-    <Part title={isAgreed ? 'Against what is agreed' : 'Money and hours, not agreed yet'}>
-      <dl className="grid grid-cols-2 gap-3">
+    <TrayPart title={isAgreed ? 'Against what is agreed' : 'Money and hours, not agreed yet'}>
+      <dl className="grid gap-3">
         <div className="border-t-[3px] border-rim pt-1.5">
           <dd className="font-mono text-[18px] font-[650]">
             {formatMoney(money.spentMinor, project.currency)}
@@ -287,6 +300,6 @@ function Spent({ project, facts }: { project: Project; facts: HomeFacts }) {
           </dt>
         </div>
       </dl>
-    </Part>
+    </TrayPart>
   );
 }

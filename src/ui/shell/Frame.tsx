@@ -28,7 +28,8 @@ export function Frame({ lid, dividers, tray, trayOnPhone = 'slides', children }:
       {dividers}
       <main
         className={clsx(
-          'worktop min-w-0 p-4 [grid-area:work] md:overflow-y-auto md:px-5',
+          // What is hidden for the eye is placed in here, and does not lengthen the document.
+          'worktop relative min-w-0 p-4 [grid-area:work] md:overflow-y-auto md:px-5',
           tray !== undefined && trayOnPhone === 'slides' && 'max-md:pb-20',
         )}
       >

@@ -59,7 +59,7 @@ export function Lid({
         aria-label="Home and rooms"
         className={clsx(
           'flex min-w-0 flex-1 items-center gap-1.5 overflow-x-auto py-1.5',
-          scopes.length > 0 && 'max-md:invisible',
+          scopes.length > 0 && 'max-md:hidden',
         )}
       >
         {scopes.map((scope) => (
@@ -97,6 +97,7 @@ export function Lid({
           </Link>
         )}
       </nav>
+      {scopes.length > 0 && <span className="flex-1 md:hidden" />}
       <Find {...(projectId === undefined ? {} : { projectId })} />
       {children}
     </header>

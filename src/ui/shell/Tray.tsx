@@ -21,7 +21,7 @@ export function Tray({ onPhone, children }: TrayProps) {
       aria-label="Tray"
       className={clsx(
         'no-print flex flex-col border-line bg-sheet p-4 [grid-area:tray] max-md:border-l-0',
-        'md:w-[280px] md:overflow-y-auto md:border-l',
+        'md:relative md:w-[280px] md:overflow-y-auto md:border-l',
         place,
       )}
     >

@@ -15,6 +15,7 @@ const WHAT_HELPS: Readonly<Record<ShopReason['code'], string>> = {
   offers_run_out: 'Add an offer, mark one of them as a wish, or take another fit.',
   time_ran_out: 'Load the page to try again.',
   budget_too_small: '',
+  room_budget_too_small: 'Give the room more of the budget, or mark something as a wish.',
 };
 
 /** Over budget: by how much, and what would bring it back; or what nobody sells. */

@@ -39,7 +39,12 @@ export function shopReasonWords(
   {
     need,
     money,
-  }: { readonly need: (id: string) => string; readonly money: (minor: number) => string },
+    room = (id) => id,
+  }: {
+    readonly need: (id: string) => string;
+    readonly money: (minor: number) => string;
+    readonly room?: (id: string) => string;
+  },
 ): string {
   switch (reason.code) {
     case 'must_not_on_offer':
@@ -49,6 +54,8 @@ export function shopReasonWords(
       );
     case 'budget_too_small':
       return `The musts cost at least ${money(reason.leastMinor)}, the budget is ${money(reason.budgetMinor)}.`;
+    case 'room_budget_too_small':
+      return `${room(reason.subject)} would pay ${money(reason.wantedMinor)} of the cheapest trip, and has ${money(reason.budgetMinor)}.`;
     case 'offers_run_out':
       return 'The offers that serve several musts do not hold enough for all of them together.';
     case 'time_ran_out':

@@ -5,7 +5,7 @@ import { rankNext } from '@/core/desk';
 import { loadHomePage } from '@/server/desk/homePage';
 import { openHome } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
-import { HomeView } from '@/ui/home/HomeView';
+import { HomeTray, HomeView } from '@/ui/home/HomeView';
 
 export const metadata = { title: 'The home' };
 
@@ -13,14 +13,15 @@ export default async function HomePage({ params }: { params: Promise<{ projectId
   const { projectId } = await params;
   const opened = await openHome(projectId, 'agreements');
   if (!opened) notFound();
+  const facts = await loadHomePage(opened, today());
+  const { project, rooms } = opened.records;
   return (
-    <HomeFrame step={undefined} opened={opened}>
-      <HomeView
-        project={opened.records.project}
-        next={rankNext(opened.desk)}
-        rooms={opened.records.rooms}
-        facts={await loadHomePage(opened, today())}
-      />
+    <HomeFrame
+      step={undefined}
+      opened={opened}
+      tray={<HomeTray project={project} rooms={rooms} facts={facts} />}
+    >
+      <HomeView project={project} next={rankNext(opened.desk)} rooms={rooms} facts={facts} />
     </HomeFrame>
   );
 }

@@ -1,0 +1,182 @@
+import type { Clock, Solver } from '../shared';
+import { classesOf, mergeNeeds, type NeedClass } from './mergeNeeds';
+import type { ShopAnswer, ShopReason, ShopRequest } from './model';
+import { shareBill, type NeedShare } from './shareBill';
+
+/** What one room may take at list prices: a limit that every plan within the room's budget keeps. */
+export interface RoomLimit {
+  readonly needIds: ReadonlySet<string>;
+  readonly mostMinor: number;
+}
+
+interface Means {
+  readonly solver: Solver;
+  readonly clock: Clock;
+  /** Plans a request without rooms; units by need are told for its offers. */
+  readonly plan: (request: ShopRequest, limits: readonly RoomLimit[]) => PlannedUnits;
+}
+export interface PlannedUnits {
+  readonly answer: ShopAnswer;
+  /** Pieces by offer and need, for offers that serve several; undefined where nothing is bought. */
+  readonly units: readonly NeedShare[];
+}
+
+/** So often the limits of rooms are drawn tighter before the search ends without proof. */
+const MOST_ROUNDS = 8;
+
+/**
+ * Buys for several rooms in one trip. Needs that the same offers serve are bought as one, which shares packs
+ * and keeps the proof; where a room's part then stays within its budget, that is the best there is. Where
+ * not, what each room takes at list prices is limited to its budget in the model, which no plan within the
+ * budgets breaks, and drawn tighter as long as rounding, delivery or unused pieces put a room above it:
+ * the first model's bound stays true for all.
+ * @errors Infeasible: as for one list, and `room_budget_too_small` for each room that the best plan
+ * without rooms' limits puts above its budget, where no plan keeps to all of them.
+ */
+export function planForRooms(request: ShopRequest, means: Means): ShopAnswer {
+  const startMs = means.clock();
+  const elapsed = () => means.clock() - startMs;
+  const classes = classesOf(request);
+  const merged = means.plan(mergeNeeds(request, classes), []);
+  const free = unfold(request, classes, merged);
+  if (free.status === 'infeasible' || overOf(request, free).length === 0)
+    return { ...free, elapsedMs: elapsed() };
+
+  const rooms = request.rooms ?? [];
+  const cuts = new Map(rooms.map(({ id }) => [id, 0]));
+  let bound: number | undefined;
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const left = { ...shared(request), timeLimitMs: request.timeLimitMs - elapsed() };
+    if (left.timeLimitMs <= 0) break;
+    const limits = rooms.map(({ id, budgetMinor }) => ({
+      needIds: new Set(request.needs.flatMap((need) => (need.roomId === id ? [need.id] : []))),
+      mostMinor: budgetMinor - (cuts.get(id) ?? 0),
+    }));
+    const planned = means.plan(left, limits);
+    const { answer } = planned;
+    if (answer.status === 'infeasible') {
+      // Of limits that were drawn tighter nothing follows; of the rooms' own it does.
+      const isProven = round === 0 && answer.reasons.every(({ code }) => code !== 'time_ran_out');
+      return refuse(request, free, { isProven, elapsedMs: elapsed() });
+    }
+    bound ??= answer.bound ?? 0;
+    const told = withShares(request, answer, planned.units);
+    const over = overOf(request, told);
+    if (over.length === 0) {
+      // Drawn tighter, wishes may have fallen out, and the first bound is of a plan that is worth more.
+      const isWorth = round === 0 || request.needs.every(({ priority }) => priority === 'must');
+      const isProven = isWorth && told.payMinor === bound && answer.status === 'optimal';
+      return {
+        ...told,
+        bound: Math.min(bound, told.payMinor),
+        status: isProven ? 'optimal' : 'feasible',
+        elapsedMs: elapsed(),
+      };
+    }
+    for (const { roomId, overMinor } of over) cuts.set(roomId, (cuts.get(roomId) ?? 0) + overMinor);
+  }
+  return refuse(request, free, { isProven: false, elapsedMs: elapsed() });
+}
+
+/** Every offer names its needs in a list, so that the model counts what each of them gets. */
+const shared = ({ rooms: _rooms, ...request }: ShopRequest): ShopRequest => ({
+  ...request,
+  offers: request.offers.map(({ needId, needIds, ...offer }) => ({
+    ...offer,
+    needIds: needIds ?? (needId === undefined ? [] : [needId]),
+  })),
+});
+
+function overOf(request: ShopRequest, { perRoom = [] }: ShopAnswer) {
+  return (request.rooms ?? []).flatMap(({ id, budgetMinor }) => {
+    const payMinor = perRoom.find(({ roomId }) => roomId === id)?.payMinor ?? 0;
+    return payMinor > budgetMinor
+      ? [{ roomId: id, payMinor, budgetMinor, overMinor: payMinor - budgetMinor }]
+      : [];
+  });
+}
+
+function refuse(
+  request: ShopRequest,
+  free: ShopAnswer,
+  { isProven, elapsedMs }: { readonly isProven: boolean; readonly elapsedMs: number },
+): ShopAnswer {
+  const owned = new Map(request.owned.map(({ needId, qty }) => [needId, qty]));
+  const met = request.needs.map(({ id, qty }) => {
+    const had = Math.min(qty, owned.get(id) ?? 0);
+    return { needId: id, qty: had, short: qty - had };
+  });
+  return {
+    status: 'infeasible',
+    objective: null,
+    bound: null,
+    elapsedMs,
+    buys: [],
+    met,
+    payMinor: 0,
+    perShop: [],
+    leftovers: [],
+    dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId),
+    reasons: [
+      ...overOf(request, free).map(({ roomId, payMinor, budgetMinor }): ShopReason => ({
+        code: 'room_budget_too_small',
+        subject: roomId,
+        wantedMinor: payMinor,
+        budgetMinor,
+      })),
+      ...(isProven ? [] : [{ code: 'time_ran_out', subject: 'timeLimitMs' } as const]),
+    ],
+  };
+}
+
+/** Gives what was bought for a class to its needs: in their order, whole packs first to one of them. */
+function unfold(
+  request: ShopRequest,
+  classes: readonly NeedClass[],
+  { answer, units }: PlannedUnits,
+): ShopAnswer {
+  const owned = new Map(request.owned.map(({ needId, qty }) => [needId, qty]));
+  const shares = classes.flatMap(({ id, needs }): NeedShare[] => {
+    const bought = answer.met.find(({ needId }) => needId === id)?.qty ?? 0;
+    const had = needs.map((need) => Math.min(need.qty, owned.get(need.id) ?? 0));
+    let left = bought - had.reduce((sum, count) => sum + count, 0);
+    const pool = units
+      .filter(({ needId }) => needId === id)
+      .map(({ offerId, units: count }) => ({ offerId, left: count }));
+    return needs.flatMap((need, i) => {
+      let wanted = Math.min(left, need.qty - had[i]!);
+      left -= wanted;
+      return pool.flatMap((part): NeedShare[] => {
+        const count = Math.min(wanted, part.left);
+        if (count <= 0) return [];
+        part.left -= count;
+        wanted -= count;
+        return [{ needId: need.id, offerId: part.offerId, units: count }];
+      });
+    });
+  });
+  return withShares(request, answer, shares);
+}
+
+/** The answer by room: what each need got of which buy, and what each room pays. */
+function withShares(
+  request: ShopRequest,
+  answer: ShopAnswer,
+  shares: readonly NeedShare[],
+): ShopAnswer {
+  const owned = new Map(request.owned.map(({ needId, qty }) => [needId, qty]));
+  const met = request.needs.map((need) => {
+    const from = shares
+      .filter(({ needId, units }) => needId === need.id && units > 0)
+      .map(({ offerId, units }) => ({ offerId, units }));
+    const qty =
+      Math.min(need.qty, owned.get(need.id) ?? 0) + from.reduce((sum, part) => sum + part.units, 0);
+    return { needId: need.id, qty, short: need.qty - qty, from };
+  });
+  return {
+    ...answer,
+    met,
+    dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId),
+    perRoom: shareBill(request, answer, shares),
+  };
+}

@@ -44,6 +44,7 @@ import { benchBench } from './benchBench';
 import { benchFits } from './benchFit';
 import { benchThings } from './benchThings';
 import { benchRoll } from './benchRoll';
+import { benchTrips } from './benchTrip';
 import { between, median, timesOf, type Row } from './benchRow';
 
 function aShopRequest(
@@ -483,6 +484,7 @@ async function main(names: readonly string[]): Promise<void> {
       benchShop(solver, { needs: 10, offers: 60, shops: 3 }),
       benchShop(solver, { needs: 40, offers: 400, shops: 8 }),
       benchShop(solver, { needs: 100, offers: 1500, shops: 12 }),
+      ...benchTrips(solver),
     );
   for (const kind of ['shop', 'cut', 'roll'] as const)
     if (wants(kind)) rows.push(checkBuying(solver, kind, 2000));

@@ -21,6 +21,8 @@ export interface PlannedUnits {
   readonly units: readonly NeedShare[];
 }
 
+/** Weight of one *should* unit against one *nice* unit. */
+export const WISH_WEIGHT = { must: 0, should: 3, nice: 1 } as const;
 /** So often the limits of rooms are drawn tighter before the search ends without proof. */
 const MOST_ROUNDS = 8;
 
@@ -42,6 +44,113 @@ export function planForRooms(request: ShopRequest, means: Means): ShopAnswer {
   if (free.status === 'infeasible' || overOf(request, free).length === 0)
     return { ...free, elapsedMs: elapsed() };
 
+  const sparing = leaveWishesOut(request, free, { ...means, elapsed });
+  const better = limitRooms(request, free, { ...means, elapsed, hasAnswer: sparing !== undefined });
+  const best = sparing && !isBetter(request, better, sparing) ? sparing : better;
+  return { ...best, elapsedMs: elapsed() };
+}
+
+interface Ways extends Means {
+  /** Since the trip was asked for, ms. */
+  readonly elapsed: () => number;
+}
+
+/** What wishes are worth that an answer meets: more counts before less to pay. */
+const worthOf = (request: ShopRequest, answer: ShopAnswer): number =>
+  request.needs.reduce((sum, { id, priority, value }) => {
+    const qty = answer.met.find(({ needId }) => needId === id)?.qty ?? 0;
+    return sum + WISH_WEIGHT[priority] * value * qty;
+  }, 0);
+
+function isBetter(request: ShopRequest, a: ShopAnswer, b: ShopAnswer): boolean {
+  if (a.status === 'infeasible') return false;
+  const more = worthOf(request, a) - worthOf(request, b);
+  return more > 1e-6 || (more > -1e-6 && a.payMinor <= b.payMinor);
+}
+
+/**
+ * An answer at once: in each room above its budget the wishes that are worth least for their money are
+ * left out, piece by piece, and the rest is planned again. Undefined where musts alone are too dear.
+ */
+function leaveWishesOut(
+  request: ShopRequest,
+  free: ShopAnswer,
+  { plan, elapsed }: Ways,
+): ShopAnswer | undefined {
+  let wanted = request;
+  let last = free;
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+    const over = overOf(request, last);
+    if (over.length === 0) return { ...last, status: 'feasible', bound: 0 };
+    const fewer = over.reduce<ShopRequest | undefined>(
+      (part, { roomId, overMinor }) => part && leaveOut(part, last, { roomId, overMinor }),
+      wanted,
+    );
+    if (!fewer) return undefined;
+    wanted = fewer;
+    const timeLimitMs = (request.timeLimitMs - elapsed()) / 3;
+    if (timeLimitMs <= 0) return undefined;
+    const classes = classesOf(wanted);
+    last = unfold(wanted, classes, plan({ ...mergeNeeds(wanted, classes), timeLimitMs }, []));
+    last = { ...last, met: shortOf(request, last.met) };
+    if (last.status === 'infeasible') return undefined;
+  }
+  return undefined;
+}
+
+/** What is short is told against what was asked for at first. */
+const shortOf = (request: ShopRequest, met: ShopAnswer['met']): ShopAnswer['met'] =>
+  met.map((row) => ({
+    ...row,
+    short: (request.needs.find(({ id }) => id === row.needId)?.qty ?? row.qty) - row.qty,
+  }));
+
+/** Takes so many pieces of a room's wishes out that at list prices it is within its budget; none left: undefined. */
+function leaveOut(
+  request: ShopRequest,
+  answer: ShopAnswer,
+  { roomId, overMinor }: { readonly roomId: string; readonly overMinor: number },
+): ShopRequest | undefined {
+  const priceOf = new Map(
+    request.offers.map((offer) => [offer.id, offer.priceMinor / offer.packSize]),
+  );
+  const pieces = request.needs
+    .filter((need) => need.roomId === roomId && need.priority !== 'must')
+    .flatMap((need) => {
+      const from = answer.met.find(({ needId }) => needId === need.id)?.from ?? [];
+      return from.flatMap(({ offerId, units }) =>
+        Array.from({ length: units }, () => ({
+          needId: need.id,
+          priceMinor: priceOf.get(offerId) ?? 0,
+          worth: WISH_WEIGHT[need.priority] * need.value,
+        })),
+      );
+    })
+    .sort((a, b) => a.worth / (a.priceMinor + 1e-9) - b.worth / (b.priceMinor + 1e-9));
+  const out = new Map<string, number>();
+  let saved = 0;
+  for (const { needId, priceMinor } of pieces) {
+    if (saved >= overMinor) break;
+    saved += priceMinor;
+    out.set(needId, (out.get(needId) ?? 0) + 1);
+  }
+  if (out.size === 0) return undefined;
+  return {
+    ...request,
+    needs: request.needs.map((need) => {
+      const got = answer.met.find(({ needId }) => needId === need.id)?.qty ?? need.qty;
+      const left = out.get(need.id);
+      return left === undefined ? need : { ...need, qty: Math.max(0, got - left) };
+    }),
+  };
+}
+
+/** The model with every room's limit, drawn tighter until the bill keeps to the budgets. */
+function limitRooms(
+  request: ShopRequest,
+  free: ShopAnswer,
+  { plan, elapsed, hasAnswer }: Ways & { readonly hasAnswer: boolean },
+): ShopAnswer {
   const rooms = request.rooms ?? [];
   const cuts = new Map(rooms.map(({ id }) => [id, 0]));
   let bound: number | undefined;
@@ -52,12 +161,12 @@ export function planForRooms(request: ShopRequest, means: Means): ShopAnswer {
       needIds: new Set(request.needs.flatMap((need) => (need.roomId === id ? [need.id] : []))),
       mostMinor: budgetMinor - (cuts.get(id) ?? 0),
     }));
-    const planned = means.plan(left, limits);
+    const planned = plan(left, limits);
     const { answer } = planned;
     if (answer.status === 'infeasible') {
       // Of limits that were drawn tighter nothing follows; of the rooms' own it does.
       const isProven = round === 0 && answer.reasons.every(({ code }) => code !== 'time_ran_out');
-      return refuse(request, free, { isProven, elapsedMs: elapsed() });
+      return refuse(request, free, { isProven: isProven && !hasAnswer, elapsedMs: elapsed() });
     }
     bound ??= answer.bound ?? 0;
     const told = withShares(request, answer, planned.units);

@@ -8,11 +8,9 @@ import {
   type Solver,
 } from '../shared';
 import type { Need, ShopAnswer, ShopBill, ShopOffer, ShopReason, ShopRequest } from './model';
-import { planForRooms, type PlannedUnits, type RoomLimit } from './planRooms';
+import { planForRooms, WISH_WEIGHT, type PlannedUnits, type RoomLimit } from './planRooms';
 import type { NeedShare } from './shareBill';
 
-/** Weight of one *should* unit against one *nice* unit. */
-const WISH_WEIGHT = { must: 0, should: 3, nice: 1 } as const;
 /** A value aim is held to within this when the next aim is worked on. */
 const VALUE_TOLERANCE = 1e-6;
 
@@ -330,7 +328,12 @@ function buildModel(
     offer.needIds
       ? offer.needIds.map((needId) => ({
           needId,
-          variable: model.addVariable({ most: lacking.get(needId) ?? 0, whole: true }),
+          // Whole packs shared out to whole needs are whole pieces, but where rooms are limited: there
+          // they are shared out afterwards, and a room that comes out above its budget is limited more.
+          variable: model.addVariable({
+            most: lacking.get(needId) ?? 0,
+            whole: roomLimits.length === 0,
+          }),
         }))
       : [],
   );

@@ -15,7 +15,7 @@ import {
   shopIdSchema,
   formatCount,
 } from '@/core/shared';
-import { prioritySchema } from '@/core/shop';
+import { prioritySchema, shareLine } from '@/core/shop';
 import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
 import {
@@ -35,6 +35,7 @@ import {
 import { removeReceipt } from '@/server/shop/receipts';
 import {
   addPurchase,
+  addPurchases,
   noteReturn,
   removePurchase,
   setNeedPriority,
@@ -86,6 +87,42 @@ export async function addPurchaseAction(place: Place, typed: unknown): Promise<A
           };
     },
   );
+}
+
+const roomPartSchema = z.object({
+  roomId: roomIdSchema,
+  containerId: containerIdSchema.nullable(),
+  handNeedId: handNeedIdSchema.nullable(),
+  materialKey: z.string().min(1).max(60).nullable(),
+  pieces: z.number().int().min(0).max(100_000),
+});
+
+/** One line of the trip, for every room that gets of it; the first rooms get theirs of what is bought. */
+export async function buyForRoomsAction(
+  projectId: string,
+  parts: readonly unknown[],
+  typed: unknown,
+): Promise<ActionResult> {
+  const schema = z.object({
+    projectId: projectIdSchema,
+    parts: z.array(roomPartSchema).min(1).max(100),
+    form: purchaseFormSchema,
+  });
+  return answer(schema, { projectId, parts, form: typed }, async (input) => {
+    const { paid, card } = input.form;
+    if (card > paid) return { ok: false, message: 'The card cannot pay more than the till asks' };
+    const bought = await addPurchases(
+      await getDatabase(),
+      input.projectId,
+      shareLine(input.parts, input.form),
+    );
+    return bought.ok
+      ? done
+      : {
+          ok: false,
+          message: `Only ${formatMoneyInput(bought.error.leftMinor)} is left on the card`,
+        };
+  });
 }
 
 export async function removePurchaseAction(
@@ -261,6 +298,15 @@ export async function findSubstitutesAction(
 }
 
 /** In front of the shelf: a line is not to be had in a shop, or is there again. */
+/** What a shop does not have, said on the trip for the first room that gets of it. */
+export async function missOnTripAction(
+  projectId: string,
+  roomId: string,
+  line: Parameters<typeof noteShortageAction>[2],
+): Promise<ActionResult> {
+  return noteShortageAction({ projectId, roomId }, true, line);
+}
+
 export async function noteShortageAction(
   place: Place,
   isShort: boolean,

@@ -75,6 +75,9 @@ export {
 } from './records';
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
 export { cutToOffer, type Lacking } from './cutToOffer';
+export { shareLine } from './shareLine';
+export { splitMinor } from './splitMinor';
+export { toTripRequest, tripNeedId } from './toTripRequest';
 export { weighWishes, type WishWeights } from './weighWishes';
 export {
   cardLeftMinorOf,

@@ -173,18 +173,28 @@ interface CardFault {
   readonly leftMinor: number;
 }
 
+export type PurchaseInput = Pick<
+  Purchase,
+  'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'
+> &
+  Partial<Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId' | 'materialKey'>>;
+
 /** Notes what was paid at the till; a gift card pays no more than is on it. @errors `not_found`. */
-export const addPurchase = atomic(
+export const addPurchase = (
+  db: Db,
+  projectId: ProjectId,
+  input: PurchaseInput,
+): Promise<Result<undefined, CardFault>> => addPurchases(db, projectId, [input]);
+
+/**
+ * Notes what was bought at one till, for one room or several, as one change.
+ * @errors `not_found`: a room is not of this project.
+ */
+export const addPurchases = atomic(
   async (
     db: Db,
     projectId: ProjectId,
-    input: Pick<
-      Purchase,
-      'roomId' | 'containerId' | 'shopName' | 'label' | 'pieces' | 'paidMinor'
-    > &
-      Partial<
-        Pick<Purchase, 'paidBy' | 'cardMinor' | 'expectedMinor' | 'handNeedId' | 'materialKey'>
-      >,
+    inputs: readonly PurchaseInput[],
   ): Promise<Result<undefined, CardFault>> => {
     const { rooms, giftCards, purchases } = await loadRecords(
       db,
@@ -193,31 +203,35 @@ export const addPurchase = atomic(
       'purchases',
       'rooms',
     );
-    if (rooms.every(({ id }) => id !== input.roomId))
-      throw new DataError('not_found', `there is no room ${input.roomId}`);
-    if ((input.cardMinor ?? 0) > 0) {
-      const shop = (await listShops(db)).find(({ name }) => name === input.shopName);
+    const [first] = inputs;
+    if (!first || inputs.some(({ roomId }) => rooms.every(({ id }) => id !== roomId)))
+      throw new DataError('not_found', 'there is no such room in this home');
+    const cardMinor = inputs.reduce((sum, input) => sum + (input.cardMinor ?? 0), 0);
+    if (cardMinor > 0) {
+      const shop = (await listShops(db)).find(({ name }) => name === first.shopName);
       const leftMinor = shop ? cardLeftMinorOf(shop, { giftCards, cardPurchases: purchases }) : 0;
-      if ((input.cardMinor ?? 0) > leftMinor) return err({ code: 'card_too_small', leftMinor });
+      if (cardMinor > leftMinor) return err({ code: 'card_too_small', leftMinor });
     }
     await recordChange(
       db,
-      { projectId, deed: { code: 'bought', name: input.label }, now: nowIso() },
-      (writer) =>
-        writer.insert(purchaseRecord, {
-          paidBy: '',
-          cardMinor: 0,
-          expectedMinor: null,
-          handNeedId: null,
-          materialKey: null,
-          receiptId: null,
-          ...input,
-          id: purchaseIdSchema.parse(createId()),
-          boughtAt: nowIso(),
-          returnBy: null,
-          returnedPieces: 0,
-          refundMinor: 0,
-        }),
+      { projectId, deed: { code: 'bought', name: first.label }, now: nowIso() },
+      async (writer) => {
+        for (const input of inputs)
+          await writer.insert(purchaseRecord, {
+            paidBy: '',
+            cardMinor: 0,
+            expectedMinor: null,
+            handNeedId: null,
+            materialKey: null,
+            receiptId: null,
+            ...input,
+            id: purchaseIdSchema.parse(createId()),
+            boughtAt: nowIso(),
+            returnBy: null,
+            returnedPieces: 0,
+            refundMinor: 0,
+          });
+      },
     );
     return ok(undefined);
   },

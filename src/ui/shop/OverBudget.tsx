@@ -7,6 +7,8 @@ interface OverBudgetProps {
   readonly answer: ShopAnswer;
   readonly waysBack: readonly WayBack[];
   readonly currency: Currency;
+  /** On a list of several rooms. */
+  readonly roomName?: (roomId: string) => string;
 }
 
 /** What can be done about it; nothing where the sums say it already. */
@@ -19,7 +21,7 @@ const WHAT_HELPS: Readonly<Record<ShopReason['code'], string>> = {
 };
 
 /** Over budget: by how much, and what would bring it back; or what nobody sells. */
-export function OverBudget({ request, answer, waysBack, currency }: OverBudgetProps) {
+export function OverBudget({ request, answer, waysBack, currency, roomName }: OverBudgetProps) {
   const nameOf = (id: string) => request.needs.find((need) => need.id === id)?.name ?? id;
   if (answer.leastBudgetMinor === undefined) {
     return (
@@ -29,6 +31,7 @@ export function OverBudget({ request, answer, waysBack, currency }: OverBudgetPr
             {shopReasonWords(reason, {
               need: nameOf,
               money: (minor) => formatMoney(minor, currency),
+              ...(roomName ? { room: roomName } : {}),
             })}{' '}
             {WHAT_HELPS[reason.code]}
           </p>
@@ -44,7 +47,8 @@ export function OverBudget({ request, answer, waysBack, currency }: OverBudgetPr
       <p>
         <b>{formatMoney(over, currency)} over what is left.</b> The musts cost at least{' '}
         {formatMoney(answer.leastBudgetMinor, currency)};{' '}
-        {formatMoney(request.budgetMinor, currency)} of this room’s share is left.
+        {formatMoney(request.budgetMinor, currency)} of{' '}
+        {roomName ? 'the home’s budget' : 'this room’s share'} is left.
       </p>
       {ways.length > 0 && (
         <p className="mt-1.5">

@@ -29,6 +29,8 @@ export interface ShopLine {
   readonly packs: string;
   readonly pieces: number;
   readonly priceMinor: number;
+  /** Which room gets how many of it, on a list of several rooms. */
+  readonly goesTo?: string;
 }
 export interface ShopList {
   readonly shopId: string;
@@ -39,7 +41,8 @@ export interface ShopList {
   readonly lines: readonly ShopLine[];
 }
 
-interface Bought {
+export interface Bought {
+  readonly key: string;
   readonly containerId: string | null;
   readonly handNeedId: string | null;
   readonly materialKey: string | null;
@@ -131,18 +134,23 @@ function Line({
       ? formatMoneyInput(Math.min(list.cardLeftMinor, line.priceMinor))
       : '',
   );
+  const [pieces, setPieces] = useState(String(line.pieces));
+  // What is no whole number of pieces of this line is all of them.
+  const typedCount = /^\d+$/.test(pieces.trim()) ? Number(pieces) : line.pieces;
+  const count = line.pieces === 0 ? 0 : Math.min(line.pieces, Math.max(1, typedCount));
   const buy = async () => {
     await mutate(() =>
       onBuy({
+        key: line.key,
         containerId: line.containerId,
         handNeedId: line.handNeedId,
         materialKey: line.materialKey,
         shopName: list.shopName,
         label: line.label,
-        pieces: line.pieces,
+        pieces: count,
         paid,
         card,
-        expectedMinor: line.priceMinor,
+        expectedMinor: Math.round((line.priceMinor * count) / Math.max(1, line.pieces)),
       }),
     );
   };
@@ -166,6 +174,7 @@ function Line({
           <span className="block text-[13.5px] text-soft">
             {line.packs}
             {line.aisle !== '' && `, aisle ${line.aisle}`}
+            {line.goesTo !== undefined && <span className="block">{line.goesTo}</span>}
             {line.checkedAt && (
               <span suppressHydrationWarning>
                 , price of {format(parseISO(line.checkedAt), 'd MMM, HH:mm')}
@@ -195,7 +204,7 @@ function Line({
         )}
         <details className="no-print basis-full text-[13.5px]">
           <summary className="cursor-pointer text-soft max-md:py-2">
-            the till said otherwise
+            the till said otherwise{line.pieces > 1 && ', or not all of it was there'}
             {list.cardLeftMinor > 0 && line.pieces > 0 ? ', or the card pays less' : ''}
           </summary>
           <div className="mt-1 flex flex-wrap gap-2">
@@ -208,6 +217,22 @@ function Line({
               value={paid}
               onChange={(event) => setPaid(event.target.value)}
             />
+            {line.pieces > 1 && (
+              <TextField
+                label={`Pieces, of ${line.pieces}`}
+                aria-label={`Pieces bought of ${line.label}`}
+                measure
+                inputMode="numeric"
+                className="w-[110px]"
+                value={pieces}
+                onChange={(event) => {
+                  const { value } = event.target;
+                  setPieces(value);
+                  const some = Math.min(line.pieces, Math.max(1, Number(value) || line.pieces));
+                  setPaid(formatMoneyInput(Math.round((line.priceMinor * some) / line.pieces)));
+                }}
+              />
+            )}
             {list.cardLeftMinor > 0 && line.pieces > 0 && (
               <TextField
                 label="Of it by gift card"

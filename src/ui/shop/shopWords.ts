@@ -1,5 +1,5 @@
 import { formatLength, pluralOf, type LengthUnit } from '@/core/shared';
-import type { CutReason, RollReason, ShopReason } from '@/core/shop';
+import type { CutReason, RollReason, ShopAnswer, ShopReason } from '@/core/shop';
 
 /** What a sentence calls the pieces of an answer, and the unit in which it gives lengths. */
 interface PieceNaming {
@@ -61,4 +61,13 @@ export function shopReasonWords(
     case 'time_ran_out':
       return 'No way to buy every must was found in the time given, and none was ruled out.';
   }
+}
+
+/** How sure a trip is the cheapest. */
+export function tripProofWords({ status }: Pick<ShopAnswer, 'status'>): string {
+  if (status === 'optimal')
+    return 'No cheaper trip exists in these offers: packs shared between rooms, every shop and delivery were weighed.';
+  if (status === 'feasible')
+    return 'This is the best trip found in the time given; a cheaper one was not ruled out.';
+  return 'No trip keeps to the budget.';
 }

@@ -1,0 +1,142 @@
+import {
+  OTHER_OFFER,
+  toMaterialNeedId,
+  type MaterialNeed,
+  type Offer,
+  type ShopAnswer,
+  type ShopRequest,
+} from '@/core/shop';
+import { formatCount } from '@/core/shared';
+import type { ShopLine, ShopList } from './ShopLists';
+
+/** What one room gets of a line. */
+export interface TripPart {
+  readonly roomId: string;
+  readonly containerId: string | null;
+  readonly handNeedId: string | null;
+  readonly materialKey: string | null;
+  readonly pieces: number;
+}
+export type TripLine = ShopLine & { readonly parts: readonly TripPart[] };
+export type TripList = Omit<ShopList, 'lines'> & { readonly lines: readonly TripLine[] };
+
+interface TripFacts {
+  readonly offers: readonly Offer[];
+  readonly materialNeeds: readonly MaterialNeed[];
+  readonly cardLeftMinor: Readonly<Record<string, number>>;
+  readonly roomName: (roomId: string) => string;
+}
+
+/** The trip as lists per shop in the order of walking, each line with the rooms that get of it. */
+export function toTripLists(
+  request: ShopRequest,
+  answer: ShopAnswer,
+  facts: TripFacts,
+): TripList[] {
+  return answer.perShop.map((bill) => {
+    const lines = answer.buys
+      .flatMap(({ offerId, packs }) => {
+        const offer = request.offers.find(({ id }) => id === offerId);
+        return offer?.shopId === bill.shopId
+          ? [toLine(request, answer, { offer, packs, facts })]
+          : [];
+      })
+      .sort((a, b) => a.aisle.localeCompare(b.aisle, 'en', { numeric: true }));
+    return {
+      shopId: bill.shopId,
+      shopName: request.shops.find(({ id }) => id === bill.shopId)?.name ?? bill.shopId,
+      payMinor: bill.payMinor,
+      cardLeftMinor: facts.cardLeftMinor[bill.shopId] ?? 0,
+      lines: [...lines, ...deliveryOf(bill, lines)],
+    };
+  });
+}
+
+function toLine(
+  request: ShopRequest,
+  answer: ShopAnswer,
+  {
+    offer,
+    packs,
+    facts,
+  }: {
+    readonly offer: ShopRequest['offers'][number];
+    readonly packs: number;
+    readonly facts: TripFacts;
+  },
+): TripLine {
+  const pieces = packs * offer.packSize;
+  const isOther = offer.id.startsWith(OTHER_OFFER);
+  const parts = answer.met.flatMap(({ needId, from = [] }): TripPart[] => {
+    const units = from.find(({ offerId }) => offerId === offer.id)?.units ?? 0;
+    const roomId = request.needs.find(({ id }) => id === needId)?.roomId;
+    if (units === 0 || roomId === undefined) return [];
+    // The room's own id of what it wants.
+    const own = needId.slice(roomId.length + 1);
+    const materialKey =
+      facts.materialNeeds.find(({ key }) => toMaterialNeedId(key) === own)?.key ?? null;
+    return [
+      {
+        roomId,
+        containerId: isOther ? null : own,
+        handNeedId: isOther && materialKey === null ? own : null,
+        materialKey,
+        pieces: units,
+      },
+    ];
+  });
+  const given = parts.reduce((sum, part) => sum + part.pieces, 0);
+  const first = request.needs.find(({ id }) => offer.needIds?.includes(id));
+  const listed = facts.offers.find(({ id }) => id === offer.id);
+  const packWords =
+    offer.packSize === 1
+      ? formatCount(packs, 'piece')
+      : `${formatCount(packs, 'pack')} of ${offer.packSize}`;
+  return {
+    key: offer.id,
+    needId: parts[0]?.containerId ?? parts[0]?.handNeedId ?? first?.id ?? null,
+    containerId: parts[0]?.containerId ?? null,
+    handNeedId: parts[0]?.handNeedId ?? null,
+    materialKey: parts[0]?.materialKey ?? null,
+    aisle: listed?.aisle ?? '',
+    checkedAt: listed?.checkedAt ?? null,
+    label: first?.name ?? offer.id,
+    packs: pieces > given ? `${packWords}, ${pieces - given} more than needed` : packWords,
+    pieces,
+    priceMinor: packs * offer.priceMinor,
+    goesTo: parts.map((part) => `${part.pieces} ${facts.roomName(part.roomId)}`).join(' · '),
+    parts,
+  };
+}
+
+function deliveryOf(
+  { shopId, deliveryMinor }: ShopAnswer['perShop'][number],
+  lines: readonly TripLine[],
+): TripLine[] {
+  if (deliveryMinor === 0) return [];
+  const pieces = new Map<string, number>();
+  for (const { roomId, pieces: count } of lines.flatMap(({ parts }) => parts))
+    pieces.set(roomId, (pieces.get(roomId) ?? 0) + count);
+  return [
+    {
+      key: `delivery-${shopId}`,
+      needId: null,
+      containerId: null,
+      handNeedId: null,
+      materialKey: null,
+      aisle: '',
+      checkedAt: null,
+      label: 'Delivery',
+      packs: 'once for all rooms',
+      pieces: 0,
+      priceMinor: deliveryMinor,
+      parts: [...pieces].map(([roomId, count]) => ({
+        roomId,
+        containerId: null,
+        handNeedId: null,
+        materialKey: null,
+        pieces: count,
+      })),
+    },
+  ];
+}

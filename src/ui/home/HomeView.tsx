@@ -292,8 +292,7 @@ function Spent({ project, facts }: { project: Project; facts: HomeFacts }) {
         <div className="border-t-[3px] border-rim pt-1.5">
           <dd className="font-mono text-[18px] font-[650]">{hoursWords(hours.workedMinutes)}</dd>
           <dt className="text-[14px]">
-            worked of about {hoursWords(hours.likelyMinutes)}, at most likely{' '}
-            {hoursWords(hours.highMinutes)}{' '}
+            worked of about {hoursWords(hours.likelyMinutes)}, up to {hoursWords(hours.highMinutes)}{' '}
             <Link className={linkLook} href={`${base}/agree`}>
               Estimate
             </Link>

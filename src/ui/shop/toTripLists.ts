@@ -17,6 +17,11 @@ export interface TripPart {
   readonly materialKey: string | null;
   readonly pieces: number;
 }
+const NO_PART: Omit<TripPart, 'roomId' | 'pieces'> = {
+  containerId: null,
+  handNeedId: null,
+  materialKey: null,
+};
 export type TripLine = ShopLine & { readonly parts: readonly TripPart[] };
 export type TripList = Omit<ShopList, 'lines'> & { readonly lines: readonly TripLine[] };
 
@@ -66,15 +71,51 @@ function toLine(
   },
 ): TripLine {
   const pieces = packs * offer.packSize;
+  const parts = partsOf(request, answer, { offer, materialNeeds: facts.materialNeeds });
+  const firstPart = parts[0] ?? NO_PART;
+  const given = parts.reduce((sum, part) => sum + part.pieces, 0);
+  const first = request.needs.find(({ id }) => offer.needIds?.includes(id));
+  const listed = facts.offers.find(({ id }) => id === offer.id);
+  const packWords =
+    offer.packSize === 1
+      ? formatCount(packs, 'piece')
+      : `${formatCount(packs, 'pack')} of ${offer.packSize}`;
+  return {
+    key: offer.id,
+    needId: firstPart.containerId ?? firstPart.handNeedId ?? first?.id ?? null,
+    containerId: firstPart.containerId,
+    handNeedId: firstPart.handNeedId,
+    materialKey: firstPart.materialKey,
+    aisle: listed?.aisle ?? '',
+    checkedAt: listed?.checkedAt ?? null,
+    label: first?.name ?? offer.id,
+    packs: pieces > given ? `${packWords}, ${pieces - given} more than needed` : packWords,
+    pieces,
+    priceMinor: packs * offer.priceMinor,
+    goesTo: parts.map((part) => `${part.pieces} for the ${facts.roomName(part.roomId)}`).join(', '),
+    parts,
+  };
+}
+
+/** What each room gets of an offer, by the room's own id of what it wants. */
+function partsOf(
+  request: ShopRequest,
+  answer: ShopAnswer,
+  {
+    offer,
+    materialNeeds,
+  }: {
+    readonly offer: ShopRequest['offers'][number];
+    readonly materialNeeds: readonly MaterialNeed[];
+  },
+): TripPart[] {
   const isOther = offer.id.startsWith(OTHER_OFFER);
-  const parts = answer.met.flatMap(({ needId, from = [] }): TripPart[] => {
+  return answer.met.flatMap(({ needId, from = [] }): TripPart[] => {
     const units = from.find(({ offerId }) => offerId === offer.id)?.units ?? 0;
     const roomId = request.needs.find(({ id }) => id === needId)?.roomId;
     if (units === 0 || roomId === undefined) return [];
-    // The room's own id of what it wants.
     const own = needId.slice(roomId.length + 1);
-    const materialKey =
-      facts.materialNeeds.find(({ key }) => toMaterialNeedId(key) === own)?.key ?? null;
+    const materialKey = materialNeeds.find(({ key }) => toMaterialNeedId(key) === own)?.key ?? null;
     return [
       {
         roomId,
@@ -85,28 +126,6 @@ function toLine(
       },
     ];
   });
-  const given = parts.reduce((sum, part) => sum + part.pieces, 0);
-  const first = request.needs.find(({ id }) => offer.needIds?.includes(id));
-  const listed = facts.offers.find(({ id }) => id === offer.id);
-  const packWords =
-    offer.packSize === 1
-      ? formatCount(packs, 'piece')
-      : `${formatCount(packs, 'pack')} of ${offer.packSize}`;
-  return {
-    key: offer.id,
-    needId: parts[0]?.containerId ?? parts[0]?.handNeedId ?? first?.id ?? null,
-    containerId: parts[0]?.containerId ?? null,
-    handNeedId: parts[0]?.handNeedId ?? null,
-    materialKey: parts[0]?.materialKey ?? null,
-    aisle: listed?.aisle ?? '',
-    checkedAt: listed?.checkedAt ?? null,
-    label: first?.name ?? offer.id,
-    packs: pieces > given ? `${packWords}, ${pieces - given} more than needed` : packWords,
-    pieces,
-    priceMinor: packs * offer.priceMinor,
-    goesTo: parts.map((part) => `${part.pieces} ${facts.roomName(part.roomId)}`).join(' · '),
-    parts,
-  };
 }
 
 function deliveryOf(

@@ -6,7 +6,7 @@ import Database from 'better-sqlite3';
 import { createOwnServer, insertHome } from './ownServer';
 import { goIn, goTo, sees } from './steps';
 
-const server = createOwnServer(4396);
+const server = createOwnServer(4391);
 const ROOMS = ['hall', 'attic', 'porch'] as const;
 const PRICE_LIST = [
   'name,kind,of,width,depth,height,litres,traits,shop,pack,price,aisle',

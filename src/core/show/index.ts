@@ -6,3 +6,4 @@ export {
   type RoomRecords,
   type RoomResults,
 } from './roomResults';
+export { whereIs, type Whereabouts } from './whereIs';

@@ -2,10 +2,12 @@ import 'server-only';
 
 import { stemsOf } from '@/core/things';
 import type { ProjectId } from '@/core/shared';
+import { whereIs } from '@/core/show';
 import type { Db } from '@/data/db';
 import { listCatalogue } from '@/data/catalogueRepo';
 import { listProjects } from '@/data/projectRepo';
 import { loadRecords } from '@/data/records';
+import { whereWords } from '@/ui/home/whereWords';
 import { sayTo, verdictPast } from '@/ui/sort/sortWords';
 
 export interface Hit {
@@ -15,6 +17,10 @@ export interface Hit {
   readonly note: string;
   readonly href: string;
 }
+type Candidate = Hit & {
+  /** A longer note, worked out for what is shown alone. */
+  readonly tellMore?: () => string;
+};
 
 const MAX_HITS = 30;
 
@@ -36,7 +42,7 @@ export async function findAnything(
     .filter(({ score }) => score > 0)
     .sort((a, b) => b.score - a.score || a.order - b.order)
     .slice(0, MAX_HITS)
-    .map(({ hit }) => hit);
+    .map(({ hit: { tellMore, ...hit } }) => (tellMore ? { ...hit, note: tellMore() } : hit));
 }
 
 /** Every word must begin a word of the label or note; whole words and labels count more. */
@@ -53,7 +59,7 @@ function scoreOf(hit: Hit, wanted: readonly string[]): number {
   return score;
 }
 
-async function listDeskHits(db: Db): Promise<Hit[]> {
+async function listDeskHits(db: Db): Promise<Candidate[]> {
   const projects = await listProjects(db);
   return [
     ...projects.map((project): Hit => ({
@@ -76,15 +82,24 @@ async function containerHits(db: Db): Promise<Hit[]> {
   }));
 }
 
-async function listProjectHits(db: Db, projectId: ProjectId): Promise<Hit[]> {
-  const { rooms, units, groups, things } = await loadRecords(
+async function listProjectHits(db: Db, projectId: ProjectId): Promise<Candidate[]> {
+  const records = await loadRecords(
     db,
     projectId,
+    'carries',
+    'containers',
+    'fits',
     'groups',
     'rooms',
     'things',
     'units',
   );
+  const { rooms, units, groups, things } = records;
+  const where = (id: string) => `/projects/${projectId}/home/where?id=${id}`;
+  const whereNote = (id: string) => {
+    const found = whereIs(records, id);
+    return found ? whereWords(found) : '';
+  };
   const base = (roomId: string) => `/projects/${projectId}/rooms/${roomId}`;
   const roomName = (roomId: string) => rooms.find(({ id }) => id === roomId)?.name ?? '';
   const bays = units.flatMap((unit) => unit.bays.map((bay) => ({ bay, unit })));
@@ -95,28 +110,24 @@ async function listProjectHits(db: Db, projectId: ProjectId): Promise<Hit[]> {
       note: 'room',
       href: `${base(room.id)}/look`,
     })),
-    ...groups.map((group): Hit => {
-      const home = bays.find(({ bay }) => bay.id === group.bayId);
-      const place = home ? `${home.unit.name}, ${home.bay.name}` : 'no home yet';
-      return {
-        kind: 'group',
-        label: group.name,
-        note: `${roomName(group.roomId)} · ${place}`,
-        href: `${base(group.roomId)}/place`,
-      };
-    }),
+    ...groups.map((group): Hit => ({
+      kind: 'group',
+      label: group.name,
+      note: whereNote(group.id),
+      href: where(group.id),
+    })),
     ...bays.map(({ bay, unit }): Hit => ({
       kind: 'bay',
       label: `${unit.name}, ${bay.name}`,
       note: roomName(unit.roomId),
       href: `${base(unit.roomId)}/fit?bay=${bay.id}`,
     })),
-    ...things.map((thing): Hit => ({
+    ...things.map((thing): Candidate => ({
       kind: 'thing',
       label: `${thing.count} ${thing.name}`,
       note: `${roomName(thing.roomId)} · ${verdictPast[thing.verdict]}${thing.to ? ` to ${sayTo(thing)}` : ''}`,
-      // There it is decided anew, however long ago it was decided.
-      href: `${base(thing.roomId)}/sort?thing=${thing.id}`,
+      href: where(thing.id),
+      tellMore: () => whereNote(thing.id),
     })),
     ...(await containerHits(db)),
   ];

@@ -44,30 +44,32 @@ export function KindsTable({ kinds, onSet, onWeigh, onReset }: KindsTableProps) 
       </p>
     );
   return (
-    <table className="panel w-full max-w-[860px] text-[14.5px]">
-      <thead>
-        <tr className="text-left text-[13px] text-soft">
-          <th className="px-3 py-2">One piece of</th>
-          <th className="px-2">Litres</th>
-          <th className="px-2">Grams</th>
-          <th className="px-2 max-md:hidden">Where the figures come from</th>
-          <th />
-        </tr>
-      </thead>
-      <tbody>
-        {kinds.map((kind) => (
-          <KindRow
-            key={kind.id}
-            kind={kind}
-            isWeighing={weighing === kind.id}
-            onWeighing={(isOn) => setWeighing(isOn ? kind.id : undefined)}
-            onSet={onSet}
-            onWeigh={onWeigh}
-            onReset={onReset}
-          />
-        ))}
-      </tbody>
-    </table>
+    <div className="max-w-[860px] overflow-x-auto">
+      <table className="panel w-full text-[14.5px]">
+        <thead>
+          <tr className="text-left text-[13px] text-soft">
+            <th className="px-3 py-2">One piece of</th>
+            <th className="px-2">Litres</th>
+            <th className="px-2">Grams</th>
+            <th className="px-2 max-md:hidden">Where the figures come from</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {kinds.map((kind) => (
+            <KindRow
+              key={kind.id}
+              kind={kind}
+              isWeighing={weighing === kind.id}
+              onWeighing={(isOn) => setWeighing(isOn ? kind.id : undefined)}
+              onSet={onSet}
+              onWeigh={onWeigh}
+              onReset={onReset}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

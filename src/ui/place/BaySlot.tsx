@@ -76,19 +76,20 @@ export function BaySlot({
         className={`absolute inset-x-0 bottom-0 ${isHot ? 'overfull' : 'bg-rim-pale'}`}
         style={{ height: `${Math.min(1, level.fillRatio) * 100}%` }}
       />
-      <div className="relative flex h-full flex-wrap content-start gap-0.5 overflow-y-auto p-0.5">
-        {children}
+      <div className="relative flex h-full flex-col">
+        <div className="flex min-h-0 flex-1 flex-wrap content-start gap-0.5 overflow-y-auto p-0.5">
+          {children}
+        </div>
+        <span
+          aria-hidden="true"
+          className={clsx(
+            'pointer-events-none shrink-0 self-end px-1 font-mono text-[11.5px] leading-tight',
+            isHot ? 'font-bold text-signal-deep' : 'text-soft',
+          )}
+        >
+          {formatLitres(level.keptLitres).replace(' l', '')}/{formatLitres(level.usableLitres)}
+        </span>
       </div>
-      <span
-        aria-hidden="true"
-        className={clsx(
-          'pointer-events-none absolute right-1 bottom-0.5 bg-white/75 px-0.5 font-mono text-[11.5px]',
-          'leading-tight',
-          isHot ? 'font-bold text-signal-deep' : 'text-soft',
-        )}
-      >
-        {formatLitres(level.keptLitres).replace(' l', '')}/{formatLitres(level.usableLitres)}
-      </span>
       {against.length > 0 && (
         <span
           className={clsx(

@@ -64,7 +64,7 @@ export function MoveListView({
   const firstOpen = list?.items.findIndex(({ doneAt }) => doneAt === null) ?? -1;
   const toMove = groups.filter((group) => group.isOwn && group.bayId !== group.standsBayId);
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <MakeForm
         key={list?.madeAt ?? ''}
         list={list}

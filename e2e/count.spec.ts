@@ -174,7 +174,7 @@ test('a thing’s picture stays with its decision, without its place; and a kind
   expect(bytes.includes(Buffer.from('Exif'))).toBe(false);
 });
 
-test('a phone joins by the code from the desk, decides under its name, and is put out again', async ({
+test('a phone joins by the code from the desk, decides under its name, and is revoked again', async ({
   page,
   browser,
 }) => {
@@ -215,8 +215,8 @@ test('a phone joins by the code from the desk, decides under its name, and is pu
   await phone.goto(`http://${outside}:${LAN_PORT}/devices`);
   await phone.getByRole('button', { name: 'Make a code' }).tap();
   await sees(phone, 'at the desk itself');
-  await page.getByRole('button', { name: 'Put out Phone of Nora' }).click();
-  await expect(page.getByRole('region', { name: 'Joined devices' })).toContainText('put out');
+  await page.getByRole('button', { name: 'Revoke Phone of Nora' }).click();
+  await expect(page.getByRole('region', { name: 'Joined devices' })).toContainText('revoked');
   await phone.goto(`http://${outside}:${LAN_PORT}/`);
   await expect(phone.getByRole('heading', { name: 'Join this Tin Box' })).toBeVisible();
   await phone.context().close();

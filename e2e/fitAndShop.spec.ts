@@ -120,11 +120,11 @@ test('the mock-up is ticked; a size that differs says what no longer goes in, an
   for (const trial of ['goes in', 'comes out', 'door shuts'])
     await page.getByRole('button', { name: `1: ${trial}` }).click();
   await sees(page, '1 of 2 tried and good');
-  await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
+  await page.getByRole('button', { name: 'Correct its size' }).first().click();
   await page.getByLabel('Really high').fill('15.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
   await sees(page, 'Shelf: it still goes in as drawn.');
-  await page.getByRole('button', { name: 'It measures otherwise' }).first().click();
+  await page.getByRole('button', { name: 'Correct its size' }).first().click();
   // Two bins 2 mm apart, each 4 mm wider than its label says.
   await page.getByLabel('Really wide').fill('20.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
@@ -199,7 +199,7 @@ test('things by hand and a card are in the same plan; the budget is never passed
   await page.reload();
 });
 
-test('bought on the phone with one thumb, at another price, approved, and brought back in time', async () => {
+test('bought on the phone with one thumb, at another price, approved, and returned in time', async () => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByLabel('Client approves Wide tub').check();
   await page.getByLabel('Who pays').fill('Nora');
@@ -215,11 +215,11 @@ test('bought on the phone with one thumb, at another price, approved, and brough
   await expect(bought).toContainText('£6.00 of it by gift card');
   // The yes was to what the list said; a dearer line is asked about again.
   await sees(page, 'yes was to £11.00');
-  await bought.getByRole('button', { name: 'bring back' }).click();
+  await bought.getByRole('button', { name: 'return', exact: true }).click();
   await bought.getByLabel('Brought back').fill('1');
   await bought.getByLabel('Paid back').fill('11.60');
   await bought.getByRole('button', { name: 'Note it' }).click();
-  await expect(bought).toContainText('1 of 1 brought back');
+  await expect(bought).toContainText('1 of 1 returned');
   await expect(page.getByLabel('Client approves Wide tub')).toBeChecked();
 });
 

@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
 export const homeless = (page: Page) =>
-  page.getByRole('region', { name: 'No home yet', exact: true });
+  page.getByRole('region', { name: 'Without a place', exact: true });
 export const inTray = (page: Page, name: string) =>
   homeless(page).locator('.tag', { hasText: name });
 export const bay = (page: Page, name: string) =>

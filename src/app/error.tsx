@@ -21,8 +21,8 @@ export default function ErrorPage({
         </p>
       )}
       <p className="mb-4">
-        What was kept before is still kept. Try again; if it stays, look at what the server printed
-        {error.digest && known === undefined ? ` beside ${error.digest}` : ''}.
+        What was kept before is still kept. Try again; if it stays, start Tin Box again
+        {error.digest && known === undefined ? ` and keep this number: ${error.digest}` : ''}.
       </p>
       <Button look="main" onClick={reset}>
         Try again

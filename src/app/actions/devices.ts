@@ -26,7 +26,7 @@ export interface JoinCode {
 const isAtDesk = async (): Promise<boolean> => (await headers()).get('x-tinbox-device') === null;
 const NOT_AT_DESK = {
   ok: false,
-  message: 'Devices are let in and put out at the desk itself.',
+  message: 'Devices are let in and revoked at the desk itself.',
 } as const;
 
 export async function makeCodeAction(): Promise<ActionResult<JoinCode>> {

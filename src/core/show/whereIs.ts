@@ -53,13 +53,13 @@ export function whereIs(records: WhereRecords, id: string): Whereabouts | undefi
     room: records.rooms.find((room) => room.id === (thing ?? group)?.roomId),
     stands: isHere ? spotOf(records, group, group?.standsBayId ?? null) : undefined,
     lives: isHere ? spotOf(records, group, group?.bayId ?? null) : undefined,
-    leaving: state && {
-      state,
-      carry: records.carries.findLast(
-        ({ thingIds, verdict }) =>
-          thing !== undefined && verdict === thing.verdict && thingIds.includes(thing.id),
-      ),
-    },
+    leaving: thing &&
+      state && {
+        state,
+        carry: records.carries.findLast(
+          ({ thingIds, verdict }) => verdict === thing.verdict && thingIds.includes(thing.id),
+        ),
+      },
   };
 }
 

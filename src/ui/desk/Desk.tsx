@@ -5,6 +5,7 @@ import type { Project } from '@/core/agree';
 import type { RoomProgress } from '@/core/desk';
 import type { Room } from '@/core/look';
 import { formatCount, formatMoney } from '@/core/shared';
+import { dayWords } from '../home/homeWords';
 import { buttonClass } from '../primitives/Button';
 import { stepRegistry } from '../shell/stepRegistry';
 import { nextStepWords, readyWords } from '../shell/stepWords';
@@ -90,7 +91,7 @@ function ProjectCard({ project, rooms, spentMinor, leftCount, waitingCount, debt
           </Link>
         </h2>
         <p className="text-[14px] text-soft">
-          {readyWords(project)} · {formatCount(leftCount, 'thing')} out
+          {readyWords(project)} · {formatCount(leftCount, 'thing')} gone
           {waitingCount > 0 && `, ${waitingCount} waiting to leave`} ·{' '}
           {formatMoney(spentMinor, project.currency)} spent of{' '}
           {formatMoney(project.budgetMinor, project.currency)}
@@ -100,7 +101,7 @@ function ProjectCard({ project, rooms, spentMinor, leftCount, waitingCount, debt
         <p className="warn mx-4 mb-2">
           <b>Out unsorted:</b>{' '}
           {debts
-            .map(({ note, dueOn }) => (dueOn === null ? note : `${note}, by ${dueOn}`))
+            .map(({ note, dueOn }) => (dueOn === null ? note : `${note}, by ${dayWords(dueOn)}`))
             .join('; ')}
         </p>
       )}

@@ -53,15 +53,15 @@ export function DevicesView({ devices, isOpenToNetwork, onMakeCode, onPutOut }: 
                     joined {format(parseISO(device.pairedAt), 'd MMM, HH:mm')} ·{' '}
                     {device.putOutAt === null
                       ? `last seen ${format(parseISO(device.seenAt), 'd MMM, HH:mm')}`
-                      : `put out ${format(parseISO(device.putOutAt), 'd MMM, HH:mm')}`}
+                      : `revoked ${format(parseISO(device.putOutAt), 'd MMM, HH:mm')}`}
                   </span>
                 </span>
                 {device.putOutAt === null && (
                   <Button
-                    aria-label={`Put out ${device.name}`}
+                    aria-label={`Revoke ${device.name}`}
                     onClick={() => void putOut(device.id)}
                   >
-                    Put out
+                    Revoke
                   </Button>
                 )}
               </li>

@@ -134,11 +134,16 @@ function wordContainers(answer: FitAnswer, request: FitRequest): string {
     : parts.join(', ');
 }
 
+const MOST_USEFUL_GAP = 0.5;
+
 /** What is proven about it, in a word. */
 function wordProof(aim: FitAim, { status, objective, bound }: FitAnswer): string {
-  if (status === 'optimal') return 'none better';
+  if (status === 'optimal') return 'best possible, proven';
   if (objective === null || bound === null) return '';
-  if (aim === 'uniform' || aim === 'reuse') return `${Math.ceil(bound)} not ruled out`;
-  if (bound === 0) return 'not proven best';
-  return `at most ${Math.ceil(((objective - bound) / bound) * 1000) / 10} % off best`;
+  if (aim === 'uniform' || aim === 'reuse')
+    return `${Math.ceil(bound)} is the best possible, not reached`;
+  const gap = (objective - bound) / bound;
+  // Beyond this a bound tells nobody anything.
+  if (bound === 0 || gap > MOST_USEFUL_GAP) return 'no useful bound yet';
+  return `at most ${Math.ceil(gap * 100)} % above the best possible`;
 }

@@ -159,7 +159,7 @@ export function FitWorkbench({
                 })
               }
             >
-              Give this fit up
+              Discard this fit
             </Button>
           </>
         ) : (

@@ -160,7 +160,7 @@ function Correct({
   if (!isOpen)
     return (
       <Button look="quiet" className="no-print" onClick={() => setIsOpen(true)}>
-        It measures otherwise
+        Correct its size
       </Button>
     );
   return (

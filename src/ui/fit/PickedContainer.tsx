@@ -128,7 +128,7 @@ function PickedWishes({
       <div className="flex flex-wrap gap-1.5">
         {isPinned ? (
           <Button look="quiet" onClick={() => void wish({ kind: 'unpin', groupId: group.id })}>
-            Let {group.name} go free
+            Unpin {group.name}
           </Button>
         ) : (
           <Button

@@ -1,3 +1,5 @@
+import { format, parseISO } from 'date-fns';
+
 import { assertNever, formatCount, type LengthError, type MoneyError } from '@/core/shared';
 import { type DeedCode, type KeptDeed } from '@/core/home';
 
@@ -41,7 +43,7 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   box_corrected: ({ name }) => `corrected what went out with the ${name} box`,
   box_gone: ({ name }) => `the ${name} box left the home`,
   breaks_noted: () => 'noted where a routine breaks',
-  brought_back: ({ name }) => `brought back ${name}`,
+  brought_back: ({ name }) => `returned ${name}`,
   card_noted: ({ name }) => `noted a gift card of ${name}`,
   card_removed: () => 'removed a gift card',
   carried_unsorted: ({ name }) => `carried ${name || 'things'} out unsorted`,
@@ -136,3 +138,6 @@ export function sayDeed(deed: KeptDeed): string {
   const { code, ...facts } = deed;
   return words[code]({ ...NO_FACTS, ...facts } as Facts);
 }
+
+/** A calendar day as one says it: "5 Dec". */
+export const dayWords = (day: string): string => format(parseISO(day), 'd MMM');

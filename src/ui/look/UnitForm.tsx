@@ -141,7 +141,7 @@ export function UnitForm({
           <Button onClick={() => router.push(backHref)}>Back</Button>
           {onRemove && (
             <Button className="ml-auto" onClick={() => void takeAway()}>
-              Take this unit away
+              Remove unit
             </Button>
           )}
         </div>

@@ -15,7 +15,7 @@ interface HomelessTrayProps extends TagProps {
   readonly onPutHere: (() => void) | undefined;
 }
 
-/** Groups that have no home yet, above the drawing so that they are seen first. */
+/** Groups without a place, above the drawing so that they are seen first. */
 export function HomelessTray({
   groups,
   isTarget,
@@ -27,14 +27,14 @@ export function HomelessTray({
   return (
     <section
       ref={setNodeRef}
-      aria-label="No home yet"
+      aria-label="Without a place"
       className={clsx(
         'relative mb-2.5 flex min-h-[46px] flex-wrap items-center gap-2 rounded-[7px] border',
         'border-dashed px-3 py-1',
         isTarget || isOver ? 'border-rim bg-rim-wash' : 'border-line bg-sheet',
       )}
     >
-      <h2 className="caption mr-1 font-text">No home yet</h2>
+      <h2 className="caption mr-1 font-text">Without a place</h2>
       {groups.length === 0 && (
         <span className="text-[14px] text-soft">Every group has a place.</span>
       )}

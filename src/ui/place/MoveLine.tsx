@@ -77,7 +77,7 @@ export function MoveLine({
                   <span className="text-soft">{stopWords(item.from, { bays, outside: '' })}</span>
                 )}{' '}
                 <span aria-hidden="true">→</span>{' '}
-                {stopWords(item.to, { bays, outside: 'the tray, no home yet' })}
+                {stopWords(item.to, { bays, outside: 'the tray, without a place' })}
                 {group && (
                   <span className="block font-mono text-[13px] text-soft">
                     {formatLitres(group.litres)} · {formatMass(group.massG)}

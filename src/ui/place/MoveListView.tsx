@@ -202,7 +202,7 @@ function MakeForm({ list, bays, isWorking, moveCount, onMake }: MakeFormProps) {
   return (
     <details open={!list} className="no-print panel p-4">
       <summary className="text-[17px] font-[650] max-md:min-h-8">
-        {list ? 'Work the order out anew' : toMoveWords(moveCount)}
+        {list ? 'Work the order out again' : toMoveWords(moveCount)}
       </summary>
       <p className="mt-1 text-[14px] text-soft">
         From where everything stands today to the chosen arrangement, with the least handled twice.

@@ -62,7 +62,7 @@ export function PlaceFigures({ levels, groups, judged, today }: PlaceFiguresProp
         />
         <Figure
           value={String(groups.filter((group) => group.bayId === null).length)}
-          label="groups without a home"
+          label="groups without a place"
           {...(judged && judged.elsewhereIds.length > 0
             ? { note: `${judged.elsewhereIds.length} live in another room` }
             : {})}

@@ -36,8 +36,8 @@ export function nextStepWords(next: NextStep): string {
       return `Decide ${formatCount(next.count, 'thing')} left for later`;
     case 'place_groups':
       return next.count === 1
-        ? `Find a home for ${next.firstName}`
-        : `Find homes for ${next.firstName} and ${formatCount(next.count - 1, 'other group')}`;
+        ? `Find a place for ${next.firstName}`
+        : `Find places for ${next.firstName} and ${formatCount(next.count - 1, 'other group')}`;
     case 'fit_bays':
       return next.count === 1
         ? `Choose containers for ${next.firstBayName}`
@@ -100,7 +100,7 @@ function gapStatus(gap: NextStep): StepStatus {
     case 'decide_later':
       return { word: `${gap.count} for later`, isMissing: false };
     case 'place_groups':
-      return { word: `${gap.count} homeless`, isMissing: true };
+      return { word: `${gap.count} unplaced`, isMissing: true };
     case 'fit_bays':
       return { word: `${gap.count} open`, isMissing: false };
     case 'buy':

@@ -47,7 +47,7 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
                 <span className="text-soft">
                   {purchase.paidBy !== '' && `, paid by ${purchase.paidBy}`}
                   {purchase.cardMinor > 0 &&
-                    `, ${formatMoney(purchase.cardMinor, currency)} of it by gift card`}
+                    `, ${formatMoney(purchase.cardMinor, currency)} by gift card`}
                 </span>
               )}
               {purchase.expectedMinor !== null && purchase.expectedMinor !== purchase.paidMinor && (
@@ -58,7 +58,7 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
               )}
               {purchase.returnedPieces > 0 && (
                 <span className="block text-[13.5px] text-soft">
-                  {purchase.returnedPieces} of {purchase.pieces} brought back,{' '}
+                  {purchase.returnedPieces} of {purchase.pieces} returned,{' '}
                   {formatMoney(purchase.refundMinor, currency)} paid back
                 </span>
               )}
@@ -71,7 +71,7 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
                 aria-expanded={openId === purchase.id}
                 onClick={() => setOpenId(openId === purchase.id ? '' : purchase.id)}
               >
-                bring back
+                return
               </button>
             )}
             <button
@@ -79,7 +79,7 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
               className={link}
               onClick={() => void mutate(() => onRemove(purchase.id), { offersUndo: true })}
             >
-              not bought
+              remove this purchase
             </button>
           </div>
           {openId === purchase.id && (

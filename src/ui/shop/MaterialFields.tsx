@@ -182,7 +182,7 @@ export function PaintFields({ kept }: Fields) {
               {...register('dryHours')}
             />
             <TextField
-              label="Days until it carries"
+              label="Cures for, days"
               measure
               inputMode="decimal"
               className="w-[150px]"

@@ -154,13 +154,13 @@ export function MaterialsView({
               </Button>
               <div className="grid grid-cols-2 gap-1.5">
                 <TextField
-                  label="The saw takes"
+                  label="Saw cut (kerf)"
                   isLength
                   error={errors.kerf?.message}
                   {...register('kerf')}
                 />
                 <TextField
-                  label="The car takes, at most"
+                  label="Longest that fits the car"
                   isLength
                   placeholder="any length"
                   error={errors.carLength?.message}

@@ -141,7 +141,7 @@ export function Receipts({
           onChange={(event) => set({ day: event.target.value })}
         />
         <TextField
-          label="Its sum"
+          label="Total"
           measure
           inputMode="decimal"
           className="w-[100px]"

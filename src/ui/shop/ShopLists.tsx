@@ -235,7 +235,7 @@ function Line({
             )}
             {list.cardLeftMinor > 0 && line.pieces > 0 && (
               <TextField
-                label="Of it by gift card"
+                label="Paid by gift card"
                 measure
                 inputMode="decimal"
                 className="w-[130px]"

@@ -76,7 +76,7 @@ export const materialsFormSchemaFor = (unit: LengthUnit) =>
       canLitres: typedNumber({ least: 0.05, most: 100, what: 'litres a can' }),
       canPrice: z.string(),
       dryHours: typedNumber({ least: 0, most: 200, what: 'hours between coats' }),
-      cureDays: typedNumber({ least: 0, most: 60, what: 'days until it carries' }),
+      cureDays: typedNumber({ least: 0, most: 60, what: 'days it cures for' }),
       letter: typedOptionalLength(unit),
       cassette: typedOptionalLength(unit),
       cassettePrice: z.string(),

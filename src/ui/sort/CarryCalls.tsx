@@ -12,6 +12,7 @@ import {
   type DoorBox,
   type OpenBox,
 } from '@/core/sort';
+import { dayWords } from '../home/homeWords';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
@@ -68,7 +69,7 @@ export function CarryCalls({
         <p key={debt.id} className="warn flex flex-wrap items-center gap-x-3 gap-y-1.5">
           <span className="min-w-0 flex-1">
             <b>Went out unsorted:</b> {debt.note}
-            {debt.dueOn === null ? '' : `, to be gone through by ${debt.dueOn}`}
+            {debt.dueOn === null ? '' : `, to be gone through by ${dayWords(debt.dueOn)}`}
           </span>
           <Button disabled={isBusy} onClick={() => void mutate(() => onSettle(debt.id))}>
             It is sorted

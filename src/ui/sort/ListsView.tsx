@@ -13,6 +13,7 @@ import {
   type Thing,
   type Verdict,
 } from '@/core/sort';
+import { dayWords } from '../home/homeWords';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { useMutation } from '../useMutation';
@@ -213,7 +214,7 @@ function Debts({ debts, roomNameOf, onSettle }: DebtsProps) {
               {note}
               <span className="block text-[13px] text-soft">
                 from the {roomNameOf(roomId).toLowerCase()}
-                {dueOn === null ? ', no day yet' : `, to be gone through by ${dueOn}`}
+                {dueOn === null ? ', no day yet' : `, to be gone through by ${dayWords(dueOn)}`}
               </span>
             </span>
             <Button

@@ -322,8 +322,8 @@ export function progressWords(
   if (decisionsLeft !== undefined && forecast && now) {
     const at = (minutes: number) => format(addMinutes(now, minutes), 'HH:mm');
     parts.push(
-      `about ${decisionsLeft} to go: done by ${at(forecast.likelyMinutes)} in half of the cases, ` +
-        `by ${at(forecast.highMinutes)} in four of five (from ${forecast.restsOn} intervals)`,
+      `about ${decisionsLeft} to go: likely done by ${at(forecast.likelyMinutes)}, ` +
+        `by ${at(forecast.highMinutes)} at the latest in four of five (from ${forecast.restsOn} intervals)`,
     );
   } else if (decisionsLeft !== undefined) parts.push('too little to go on for a forecast');
   if (skipCount > 0)

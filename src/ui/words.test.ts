@@ -20,10 +20,10 @@ test('spots read well after “from”, however they are named', () => {
 
 test('one is not said like many', () => {
   expect(nextStepWords({ step: 'place', code: 'place_groups', count: 1, firstName: 'Hats' })).toBe(
-    'Find a home for Hats',
+    'Find a place for Hats',
   );
   expect(nextStepWords({ step: 'place', code: 'place_groups', count: 2, firstName: 'Hats' })).toBe(
-    'Find homes for Hats and 1 other group',
+    'Find places for Hats and 1 other group',
   );
   expect(nextStepWords({ step: 'shop', code: 'buy', lines: 1 })).toBe(
     'Buy what is on the list, 1 line',

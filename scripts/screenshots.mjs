@@ -32,6 +32,7 @@ const listMoves = async (page) => {
 /** Name of the file, address, size, and what is done before the picture. */
 const VIEWS = [
   { name: 'desk', url: '/', size: DESK },
+  { name: 'home', url: '/projects/quarry-row/home', size: DESK },
   { name: 'look', url: room('quarry-row', 'spare-room', 'look'), size: DESK, act: pickWardrobe },
   { name: 'look-phone', url: room('quarry-row', 'spare-room', 'look'), size: PHONE },
   {
@@ -39,7 +40,7 @@ const VIEWS = [
     url: `${room('quarry-row', 'linen-press', 'look')}/units/right`,
     size: DESK,
   },
-  { name: 'agree', url: room('quarry-row', 'linen-press', 'agree'), size: DESK },
+  { name: 'agree', url: '/projects/quarry-row/home/agree', size: DESK },
   { name: 'sort', url: room('quarry-row', 'linen-press', 'sort'), size: DESK, act: typeScarves },
   {
     name: 'sort-phone',
@@ -47,18 +48,16 @@ const VIEWS = [
     size: PHONE,
     act: typeScarves,
   },
-  { name: 'count', url: room('quarry-row', 'linen-press', 'sort/count'), size: DESK },
+  { name: 'count', url: '/projects/quarry-row/home/sort/count', size: DESK },
   {
     name: 'results',
-    url: `${room('quarry-row', 'linen-press', 'sort/results')}?of=project`,
+    url: '/projects/quarry-row/home/sort/results',
     size: DESK,
   },
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },
   {
     name: 'compare',
-    url:
-      room('quarry-row', 'linen-press', 'place/compare') +
-      '?of=home&a=quarry-row-draft-0&b=quarry-row-draft-1',
+    url: '/projects/quarry-row/home/place/compare?a=quarry-row-draft-0&b=quarry-row-draft-1',
     size: DESK,
   },
   {
@@ -81,10 +80,10 @@ const VIEWS = [
     url: `${room('quarry-row', 'boot-room', 'fit')}/mock-up?bay=laundry-0`,
     size: DESK,
   },
-  { name: 'shop', url: room('quarry-row', 'boot-room', 'shop'), size: DESK },
-  { name: 'money', url: room('quarry-row', 'boot-room', 'shop/money'), size: DESK },
+  { name: 'shop', url: '/projects/quarry-row/home/shop', size: DESK },
   { name: 'show', url: room('quarry-row', 'boot-room', 'show'), size: DESK },
   { name: 'client-page', url: '/api/projects/quarry-row/client?room=boot-room', size: DESK },
+  { name: 'home-phone', url: '/projects/quarry-row/home/shop', size: PHONE },
   { name: 'containers', url: '/containers', size: DESK },
 ];
 

@@ -61,6 +61,7 @@ export {
 } from './movesModel';
 export { planMoves } from './planMoves';
 export { planMoveList, type MoveItem, type MoveList } from './planMoveList';
+export { isWorthMoving, LEAST_WORTH_SECONDS } from './worthMoving';
 export { joinMovesByWay, type RoomToRoom } from './homeMoves';
 export {
   cleanings,

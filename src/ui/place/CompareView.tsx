@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 
-import { OTHER_ROOM_METRES, type ArrangementJudgement, type PlaceChange } from '@/core/place';
+import { isWorthMoving, OTHER_ROOM_METRES, type ArrangementJudgement, type PlaceChange } from '@/core/place';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { bentWords, minutesWords } from './placeWords';
@@ -156,7 +156,7 @@ export function CompareView({
             {changes.map(({ groupId, fromBayId, toBayId, secondsPerWeek }) => (
               <li key={groupId} className="border-t border-line py-1.5 text-[14.5px]">
                 <b>{nameOf(groups, groupId)}</b> from {bayName(fromBayId)} to {bayName(toBayId)}
-                {secondsPerWeek !== undefined && Math.abs(secondsPerWeek) >= 1 && (
+                {secondsPerWeek !== undefined && isWorthMoving(Math.abs(secondsPerWeek)) && (
                   <span className="block text-[13.5px] text-soft">
                     {minutesWords(Math.abs(secondsPerWeek))} a week{' '}
                     {secondsPerWeek > 0 ? 'more' : 'less'}

@@ -4,6 +4,7 @@ import { Compass } from 'lucide-react';
 import { useState } from 'react';
 
 import {
+  isWorthMoving,
   setAside,
   type PinPrice,
   type ZonesAnswer,
@@ -171,6 +172,14 @@ function Proposal({
         )}
         ; {gapWords(found.objective ?? 0, found.bound ?? 0)}.
       </p>
+      {minutesNow !== undefined &&
+        moves.length > 0 &&
+        !isWorthMoving(minutesNow * 60 - (found.objective ?? 0)) && (
+          <p className="mt-1 text-[14.5px]">
+            <b>No difference worth moving for:</b> less than a minute a week. What is out of reach,
+            overfull or apart from its partner is told below the drawing, and counts for more.
+          </p>
+        )}
       {moves.length === 0 ? (
         <p className="mt-1 text-[14.5px]">Everything stands there already.</p>
       ) : (
@@ -195,8 +204,8 @@ function Proposal({
           {pinPrices.map(({ groupId, bayId, secondsPerWeek, isProven }) => (
             <li key={groupId}>
               Keeping <b>{nameOf(groupId)}</b> on {bayNames[bayId] ?? ''}{' '}
-              {secondsPerWeek < 1
-                ? 'costs nothing.'
+              {!isWorthMoving(secondsPerWeek)
+                ? 'makes no difference worth moving for.'
                 : `costs ${isProven ? '' : 'at least '}${minutes(secondsPerWeek)} a week.`}
             </li>
           ))}

@@ -212,11 +212,11 @@ test('bought on the phone with one thumb, at another price, approved, and return
   await line.getByRole('button', { name: 'Bought' }).click();
   const bought = page.getByRole('listitem').filter({ hasText: 'paid by Nora' });
   await expect(bought).toContainText('£0.60 more than the list said');
-  await expect(bought).toContainText('£6.00 of it by gift card');
+  await expect(bought).toContainText('£6.00 by gift card');
   // The yes was to what the list said; a dearer line is asked about again.
   await sees(page, 'yes was to £11.00');
   await bought.getByRole('button', { name: 'return', exact: true }).click();
-  await bought.getByLabel('Brought back').fill('1');
+  await bought.getByLabel('Pieces returned').fill('1');
   await bought.getByLabel('Paid back').fill('11.60');
   await bought.getByRole('button', { name: 'Note it' }).click();
   await expect(bought).toContainText('1 of 1 returned');

@@ -92,7 +92,7 @@ test('tags are dragged on paper, pinned, tried in a second draft, compared and c
     .click();
   await page.getByLabel('Second arrangement').selectOption({ label: 'First draft, chosen' });
   await expect(page.getByRole('region', { name: 'What moves' })).toContainText('Mugs from');
-  await expect(page.getByRole('row', { name: /Without a home/ })).toContainText('Plates');
+  await expect(page.getByRole('row', { name: /Without a place/ })).toContainText('Plates');
   await page.getByLabel('Second arrangement').selectOption({ label: 'Crossed' });
   await page.getByRole('button', { name: 'Choose Crossed' }).click();
   await expect(page.getByLabel('Second arrangement')).toContainText('Crossed, chosen');

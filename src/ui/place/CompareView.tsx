@@ -2,7 +2,12 @@
 
 import { useRouter } from 'next/navigation';
 
-import { isWorthMoving, OTHER_ROOM_METRES, type ArrangementJudgement, type PlaceChange } from '@/core/place';
+import {
+  isWorthMoving,
+  OTHER_ROOM_METRES,
+  type ArrangementJudgement,
+  type PlaceChange,
+} from '@/core/place';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { bentWords, minutesWords } from './placeWords';

@@ -5,6 +5,7 @@ import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useEffect, useSyncExternalStore, type ReactNode } from 'react';
 
+import { focusBack, focusFirst } from './lastFocus';
 import { noticeStore, openSheet } from './notices';
 
 interface SheetProps {
@@ -24,6 +25,14 @@ export function Sheet({ isOpen, onOpenChange, title, isAtFoot, children }: Sheet
         <Dialog.Overlay className="no-print fixed inset-0 z-40 bg-ink/35" />
         <Dialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            event.preventDefault();
+            if (event.currentTarget instanceof HTMLElement) focusFirst(event.currentTarget);
+          }}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            focusBack();
+          }}
           className={clsx(
             'no-print fixed top-[9vh] left-1/2 z-50 max-h-[82vh] w-[min(600px,calc(100vw-24px))]',
             '-translate-x-1/2 overflow-auto rounded-[7px] border-t-4 border-rim bg-sheet p-4',

@@ -25,7 +25,9 @@ export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent)
         event.ctrlKey ||
         event.metaKey ||
         event.altKey ||
-        isTyping(event.target)
+        isTyping(event.target) ||
+        // A sheet that lies over the page has the keys for itself.
+        document.querySelector('[role="dialog"]') !== null
       )
         return;
       const handler = latest.current[event.key.toLowerCase()];

@@ -24,12 +24,20 @@ export function Frame({ lid, dividers, tray, trayOnPhone = 'slides', children }:
           : 'md:grid-cols-[0_minmax(0,1fr)_auto]',
       )}
     >
+      <a
+        href="#work"
+        className="sr-only z-50 bg-sheet p-3 font-bold text-rim-deep focus:not-sr-only focus:fixed focus:top-1 focus:left-1"
+      >
+        To the work
+      </a>
       {lid}
       {dividers}
       <main
+        id="work"
+        tabIndex={-1}
         className={clsx(
           // What is hidden for the eye is placed in here, and does not lengthen the document.
-          'worktop relative min-w-0 p-4 [grid-area:work] md:overflow-y-auto md:px-5',
+          'worktop relative min-w-0 p-4 outline-none [grid-area:work] md:overflow-y-auto md:px-5',
           tray !== undefined && trayOnPhone === 'slides' && 'max-md:pb-20',
         )}
       >

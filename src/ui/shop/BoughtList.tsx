@@ -124,7 +124,7 @@ function ReturnForm({
         {...register('returnBy')}
       />
       <TextField
-        label="Brought back"
+        label="Pieces returned"
         measure
         inputMode="numeric"
         className="w-[110px]"

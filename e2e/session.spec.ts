@@ -1,6 +1,16 @@
 import { expect, test, type Browser, type Page } from '@playwright/test';
 
-import { addRoom, allKept, decide, goTo, line, measureCupboard, startProject, sees } from './steps';
+import {
+  addRoom,
+  allKept,
+  decide,
+  goIn,
+  goTo,
+  line,
+  measureCupboard,
+  startProject,
+  sees,
+} from './steps';
 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
@@ -173,7 +183,7 @@ test('what waits: brought in from another room, given a room, asked, put off to 
     list('Decide later').getByRole('link').click(),
   ]);
   expect(file.suggestedFilename()).toMatch(/reminders\.ics$/);
-  await goTo(page, 'Sort');
+  await goIn(page, 'Study', 'Sort');
   await verdict(page, 'Keep', 2);
   await page.context().close();
 });

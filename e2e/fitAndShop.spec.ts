@@ -238,7 +238,7 @@ test('materials reach the list, receipts are kept with their picture and read as
   ).toContainText('£3.50');
   const receipts = page.getByRole('region', { name: 'Receipts' });
   await receipts.getByLabel('Shop on the receipt').fill('Corner Store');
-  await receipts.getByLabel('Its sum').fill('12.00');
+  await receipts.getByLabel('Total').fill('12.00');
   await receipts.getByLabel('Its picture').setInputFiles({
     name: 'slip.png',
     mimeType: 'image/png',

@@ -83,7 +83,6 @@ const VIEWS = [
   { name: 'shop', url: '/projects/quarry-row/home/shop', size: DESK },
   { name: 'show', url: room('quarry-row', 'boot-room', 'show'), size: DESK },
   { name: 'client-page', url: '/api/projects/quarry-row/client?room=boot-room', size: DESK },
-  { name: 'home-phone', url: '/projects/quarry-row/home/shop', size: PHONE },
   { name: 'containers', url: '/containers', size: DESK },
 ];
 

@@ -1,9 +1,17 @@
 'use client';
 
 import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 
-import { wantsAnchoring, type Unit } from '@/core/look';
+import {
+  surfacesOfPlan,
+  wantsAnchoring,
+  type Fixture,
+  type PlanSurface,
+  type RoomPlan,
+  type Unit,
+} from '@/core/look';
 import { formatCount, formatLength, formatLitres, type LengthUnit } from '@/core/shared';
 import {
   fixingNeedsOf,
@@ -16,6 +24,7 @@ import {
 } from '@/core/shop';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
+import { typedPositiveLength } from '../typedValues';
 import { wallWords, type MaterialsTyped } from './materialsForm';
 import { PRIORITY_WORDS } from './NeedList';
 
@@ -23,6 +32,11 @@ interface Fields {
   /** As it was kept last; the sums are worked out from it. */
   readonly kept: Materials;
   readonly measureUnit: LengthUnit;
+}
+interface PlanFacts {
+  /** The room's walls, where they are measured, and what is in them. */
+  readonly plan: RoomPlan | null;
+  readonly fixtures: readonly Fixture[];
 }
 export interface ShopChoice {
   readonly id: string;
@@ -78,7 +92,7 @@ const PAINT_FIELDS = [
 ] as const;
 
 /** Surfaces, coats and what the can says; and from that cans, and when it is dry. */
-export function PaintFields({ kept }: Fields) {
+export function PaintFields({ kept, measureUnit, plan, fixtures }: Fields & PlanFacts) {
   const {
     register,
     control,
@@ -133,10 +147,18 @@ export function PaintFields({ kept }: Fields) {
             </button>
           </div>
         ))}
-        <div>
+        <div className="flex flex-wrap items-end gap-2">
           <Button onClick={() => surfaces.append({ name: '', width: '', height: '', qty: '1' })}>
             <Plus size={16} aria-hidden="true" /> A surface
           </Button>
+          {plan && (
+            <FromPlan
+              plan={plan}
+              fixtures={fixtures}
+              measureUnit={measureUnit}
+              onAdd={(rows) => surfaces.append(rows)}
+            />
+          )}
         </div>
         {/* A fault stays in sight where its surfaces are gone. */}
         {(surfaces.fields.length > 0 || PAINT_FIELDS.some((field) => errors[field])) && (
@@ -204,6 +226,55 @@ export function PaintFields({ kept }: Fields) {
       )}
     </>
   );
+}
+
+/** The room's height, and its walls and ceiling as surfaces, less doors and windows. */
+function FromPlan({
+  plan,
+  fixtures,
+  measureUnit,
+  onAdd,
+}: {
+  readonly plan: RoomPlan;
+  readonly fixtures: readonly Fixture[];
+  readonly measureUnit: LengthUnit;
+  readonly onAdd: (rows: MaterialsTyped['surfaces']) => void;
+}) {
+  const [typed, setTyped] = useState('');
+  const [error, setError] = useState<string>();
+  const add = () => {
+    const height = typedPositiveLength(measureUnit).safeParse(typed);
+    if (!height.success) return setError(height.error.issues[0]?.message);
+    setError(undefined);
+    const length = (mm: number) => formatLength(Math.round(mm), measureUnit);
+    onAdd(
+      surfacesOfPlan(plan, fixtures, height.data.mm).map((surface) => ({
+        name: surfaceWords(surface),
+        width: length(surface.widthMm),
+        height: length(surface.heightMm),
+        qty: '1',
+      })),
+    );
+  };
+  return (
+    <>
+      <TextField
+        label="Height of the room"
+        isLength
+        className="w-[130px]"
+        value={typed}
+        error={error}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      <Button onClick={add}>Walls and ceiling of the plan</Button>
+    </>
+  );
+}
+
+function surfaceWords({ wallNumber, openingNames }: PlanSurface): string {
+  if (wallNumber === undefined) return 'Ceiling';
+  const less = openingNames.length === 0 ? '' : `, less ${openingNames.join(', ')}`;
+  return `Wall ${wallNumber}${less}`.slice(0, 60);
 }
 
 const formatDays = (hours: number): string => `${Math.ceil(hours / 12) / 2} days`;

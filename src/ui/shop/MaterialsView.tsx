@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import { FormProvider, useFieldArray, useForm } from 'react-hook-form';
 import type { z } from 'zod';
 
-import type { Unit } from '@/core/look';
+import type { Fixture, RoomPlan, Unit } from '@/core/look';
 import type { Currency, LengthUnit } from '@/core/shared';
 import { toCutRequest, toPieceId, toRollRequest, toStockId, type Materials } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
@@ -30,6 +30,8 @@ import { useMutation } from '../useMutation';
 interface MaterialsViewProps {
   readonly materials: Materials;
   readonly units: readonly Unit[];
+  readonly plan: RoomPlan | null;
+  readonly fixtures: readonly Fixture[];
   readonly measureUnit: LengthUnit;
   readonly currency: Currency;
   /** Shops that price in the project's currency. */
@@ -46,6 +48,8 @@ interface MaterialsViewProps {
 export function MaterialsView({
   materials,
   units,
+  plan,
+  fixtures,
   measureUnit,
   currency,
   shops,
@@ -278,7 +282,7 @@ export function MaterialsView({
         </section>
         <section aria-label="Paint" className="panel p-4">
           <h2 className="mb-1 text-[17px]">Paint</h2>
-          <PaintFields kept={kept} measureUnit={measureUnit} />
+          <PaintFields kept={kept} measureUnit={measureUnit} plan={plan} fixtures={fixtures} />
           <BuyingFields kind="paint" what="Paint" shops={shops} />
         </section>
         <section aria-label="Labels" className="panel p-4">

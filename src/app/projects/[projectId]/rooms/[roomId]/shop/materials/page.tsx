@@ -16,7 +16,7 @@ export default async function MaterialsPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'fixtures');
   if (!opened) notFound();
   const { db, records, own } = opened;
   const shops = (await listShops(db))
@@ -29,6 +29,8 @@ export default async function MaterialsPage({
       <MaterialsView
         materials={materialsOf(records, own.room.id)}
         units={own.units}
+        plan={own.room.plan}
+        fixtures={records.fixtures.filter((fixture) => fixture.roomId === roomId)}
         measureUnit={records.project.units}
         currency={records.project.currency}
         shops={shops}

@@ -59,6 +59,8 @@ test('three rooms are fitted out and shopped for in one trip, with one pack of s
   await sees(page, '£6.00 less than room by room.');
   await sees(page, 'No cheaper trip exists in these offers');
   await expect(page.getByRole('region', { name: 'Shares of the rooms' })).toContainText('£6.00');
+  const csv = await (await page.request.get(`${server.address}/api/projects/home/trip`)).text();
+  expect(csv).toContain('Corner Store,7,Fern bin,1 pack of 6,6,18.00,2 Room 1; 2 Room 2; 2 Room 3');
 });
 
 test('what is bought is noted for each room, and the unpacking says where it goes', async () => {
@@ -83,7 +85,18 @@ test('by thumb: rooms and steps rise from one bar, and keys walk the same way', 
     'Room 2',
   );
   await page.keyboard.press('Escape');
+  // What is looked for by name is shown with its place, on the phone too.
+  await page.getByRole('button', { name: 'Find' }).click();
+  await page.getByLabel('Words to find').fill('things attic');
+  await page.getByRole('link', { name: /Things of the attic/ }).click();
+  await expect(page.getByRole('heading', { name: 'Things of the attic' })).toBeVisible();
+  await sees(page, 'Room 2, Cupboard, Shelf, in 2 × Fern bin.');
+  await expect(
+    page.getByRole('img', { name: /Cupboard from the front, Shelf marked/ }),
+  ).toBeVisible();
+  await expect(page).toHaveTitle('Where is it · Home');
   await goIn(page, 'Room 2', 'Place');
+  await expect(page).toHaveTitle('Place · Room 2, Home');
   await expect(page).toHaveURL(/rooms\/attic\/place$/);
   await page.getByRole('link', { name: 'Next: Fit' }).click();
   await page.waitForURL(/rooms\/attic\/fit$/);

@@ -59,6 +59,17 @@ function TripScreen({ opened, view, knownAt }: TripScreenProps) {
         <section>
           <h2 className="caption mb-1 font-text">How sure is that</h2>
           <p className="text-[14.5px]">{tripProofWords(answer)}</p>
+          {lists.length > 0 && (
+            <p className="mt-2 text-[14.5px]">
+              <a
+                className="text-rim underline underline-offset-3"
+                href={`/api/projects/${projectId}/trip`}
+                download
+              >
+                The list as CSV
+              </a>
+            </p>
+          )}
         </section>
       }
     >

@@ -183,6 +183,25 @@ test('a wish that one room cannot pay is left out there and not in the other', (
   expect(answer.met.map(({ qty }) => qty)).toEqual([3, 2]);
 });
 
+test('a wish that is left out whole is told as dropped and short, beside one that stays', () => {
+  const wishes = boxes({
+    rooms: [
+      { id: 'hall', budgetMinor: 2500 },
+      { id: 'attic', budgetMinor: 100 },
+    ],
+  });
+  const answer = solve({
+    ...wishes,
+    needs: wishes.needs.map((need) => ({ ...need, priority: 'nice' as const })),
+    offers: wishes.offers.filter(({ id }) => id === 'one'),
+  });
+  expect(answer.met.map(({ qty, short }) => [qty, short])).toEqual([
+    [3, 0],
+    [0, 3],
+  ]);
+  expect(answer.dropped).toEqual(['attic box']);
+});
+
 test('needs without a room, and rooms that are not there, are faults of the request', () => {
   const { needs, ...rest } = boxes();
   const issues = (room: string | undefined) =>

@@ -1,4 +1,5 @@
 import type { Clock, Solver } from '../shared';
+import { createInfeasible, droppedOf, lackingUnitsOf } from './infeasible';
 import { classesOf, mergeNeeds, type NeedClass } from './mergeNeeds';
 import type { ShopAnswer, ShopReason, ShopRequest } from './model';
 import { shareBill, type NeedShare } from './shareBill';
@@ -92,7 +93,8 @@ function leaveWishesOut(
     if (timeLimitMs <= 0) return undefined;
     const classes = classesOf(wanted);
     last = unfold(wanted, classes, plan({ ...mergeNeeds(wanted, classes), timeLimitMs }, []));
-    last = { ...last, met: shortOf(request, last.met) };
+    const met = shortOf(request, last.met);
+    last = { ...last, met, dropped: droppedOf(met) };
     if (last.status === 'infeasible') return undefined;
   }
   return undefined;
@@ -210,22 +212,8 @@ function refuse(
   free: ShopAnswer,
   { isProven, elapsedMs }: { readonly isProven: boolean; readonly elapsedMs: number },
 ): ShopAnswer {
-  const owned = new Map(request.owned.map(({ needId, qty }) => [needId, qty]));
-  const met = request.needs.map(({ id, qty }) => {
-    const had = Math.min(qty, owned.get(id) ?? 0);
-    return { needId: id, qty: had, short: qty - had };
-  });
-  return {
-    status: 'infeasible',
-    objective: null,
-    bound: null,
+  return createInfeasible(request, lackingUnitsOf(request), {
     elapsedMs,
-    buys: [],
-    met,
-    payMinor: 0,
-    perShop: [],
-    leftovers: [],
-    dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId),
     reasons: [
       ...overOf(request, free).map(({ roomId, payMinor, budgetMinor }): ShopReason => ({
         code: 'room_budget_too_small',
@@ -235,7 +223,7 @@ function refuse(
       })),
       ...(isProven ? [] : [{ code: 'time_ran_out', subject: 'timeLimitMs' } as const]),
     ],
-  };
+  });
 }
 
 /** Gives what was bought for a class to its needs: in their order, whole packs first to one of them. */
@@ -285,7 +273,7 @@ function withShares(
   return {
     ...answer,
     met,
-    dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId),
+    dropped: droppedOf(met),
     perRoom: shareBill(request, answer, shares),
   };
 }

@@ -7,6 +7,7 @@ import {
   type Narrowed,
   type Solver,
 } from '../shared';
+import { createInfeasible, droppedOf, lackingUnitsOf } from './infeasible';
 import type { Need, ShopAnswer, ShopBill, ShopOffer, ShopReason, ShopRequest } from './model';
 import { planForRooms, WISH_WEIGHT, type PlannedUnits, type RoomLimit } from './planRooms';
 import type { NeedShare } from './shareBill';
@@ -291,14 +292,6 @@ function settleTies(
     model.addRow(aim, { most: next.objective + 1e-6 });
   }
   return { variables, solution, bound: isProven ? bound : 0, isProven: isPayProven };
-}
-
-/** Units still to buy of each need, after what is owned. */
-function lackingUnitsOf(request: ShopRequest): ReadonlyMap<string, number> {
-  const owned = new Map(request.owned.map(({ needId, qty }) => [needId, qty]));
-  return new Map(
-    request.needs.map((need) => [need.id, Math.max(0, need.qty - (owned.get(need.id) ?? 0))]),
-  );
 }
 
 const servedNeedsOf = (offer: ShopOffer): readonly string[] =>
@@ -650,7 +643,7 @@ function sumUp(
   return {
     met,
     leftovers: [...spare].map(([needId, qty]) => ({ needId, qty })),
-    dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId),
+    dropped: droppedOf(met),
   };
 }
 
@@ -681,27 +674,3 @@ const tooDear = (leastMinor: number, budgetMinor: number): ShopReason => ({
 });
 const sharedOffersRunOut: ShopReason = { code: 'offers_run_out', subject: 'offers' };
 const timeRanOut: ShopReason = { code: 'time_ran_out', subject: 'timeLimitMs' };
-
-function createInfeasible(
-  request: ShopRequest,
-  lacking: ReadonlyMap<string, number>,
-  { reasons, elapsedMs }: { readonly reasons: readonly ShopReason[]; readonly elapsedMs: number },
-): ShopAnswer {
-  const met = request.needs.map((need) => {
-    const short = lacking.get(need.id) ?? 0;
-    return { needId: need.id, qty: need.qty - short, short };
-  });
-  return {
-    status: 'infeasible',
-    objective: null,
-    bound: null,
-    elapsedMs,
-    buys: [],
-    met,
-    payMinor: 0,
-    perShop: [],
-    leftovers: [],
-    dropped: met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId),
-    reasons,
-  };
-}

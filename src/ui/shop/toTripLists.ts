@@ -12,12 +12,14 @@ import type { ShopLine, ShopList } from './ShopLists';
 /** What one room gets of a line. */
 export interface TripPart {
   readonly roomId: string;
+  /** The room's own id of what it wants. */
+  readonly needId: string;
   readonly containerId: string | null;
   readonly handNeedId: string | null;
   readonly materialKey: string | null;
   readonly pieces: number;
 }
-const NO_PART: Omit<TripPart, 'roomId' | 'pieces'> = {
+const NO_PART: Omit<TripPart, 'roomId' | 'needId' | 'pieces'> = {
   containerId: null,
   handNeedId: null,
   materialKey: null,
@@ -82,7 +84,7 @@ function toLine(
       : `${formatCount(packs, 'pack')} of ${offer.packSize}`;
   return {
     key: offer.id,
-    needId: firstPart.containerId ?? firstPart.handNeedId ?? first?.id ?? null,
+    needId: parts[0]?.needId ?? null,
     containerId: firstPart.containerId,
     handNeedId: firstPart.handNeedId,
     materialKey: firstPart.materialKey,
@@ -119,6 +121,7 @@ function partsOf(
     return [
       {
         roomId,
+        needId: own,
         containerId: isOther ? null : own,
         handNeedId: isOther && materialKey === null ? own : null,
         materialKey,
@@ -151,6 +154,7 @@ function deliveryOf(
       priceMinor: deliveryMinor,
       parts: [...pieces].map(([roomId, count]) => ({
         roomId,
+        needId: '',
         containerId: null,
         handNeedId: null,
         materialKey: null,

@@ -247,8 +247,10 @@ function FromPlan({
     if (!height.success) return setError(height.error.issues[0]?.message);
     setError(undefined);
     const length = (mm: number) => formatLength(Math.round(mm), measureUnit);
+    const surfaces = surfacesOfPlan(plan, fixtures, height.data.mm);
+    if (surfaces.length === 0) return setError('The walls of the plan do not meet: see Look');
     onAdd(
-      surfacesOfPlan(plan, fixtures, height.data.mm).map((surface) => ({
+      surfaces.map((surface) => ({
         name: surfaceWords(surface),
         width: length(surface.widthMm),
         height: length(surface.heightMm),

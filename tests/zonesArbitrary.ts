@@ -8,6 +8,8 @@ interface ZonesSize {
   /** Of the bays' litres, so much is wanted. */
   readonly fillRatio: number;
   readonly timeLimitMs?: number;
+  /** Into so many rooms the bays and stations fall, some of them told how far apart; 0: none. */
+  readonly areas?: number;
 }
 
 /**
@@ -16,7 +18,7 @@ interface ZonesSize {
  */
 export function zonesRequestOf(
   seed: number,
-  { groups, bays, pairs, fillRatio, timeLimitMs = 60_000 }: ZonesSize,
+  { groups, bays, pairs, fillRatio, timeLimitMs = 60_000, areas = 0 }: ZonesSize,
 ): ZonesRequestInput {
   const random = createRandom(seed * 7919 + groups);
   const between = (least: number, most: number) =>
@@ -44,11 +46,14 @@ export function zonesRequestOf(
     const g = between(0, groups - 1);
     return { a: `g${g}`, b: other(g) };
   };
+  const areaIds = Array.from({ length: areas }, (_, i) => `room${i}`);
+  const areaOf = (i: number) => (areas > 0 ? { areaId: `room${i % areas}` } : {});
   return {
-    bays: places,
+    bays: places.map((bay, i) => ({ ...bay, ...areaOf(i) })),
     stations: Array.from({ length: 4 }, (_, i) => ({
       id: `s${i}`,
       name: `Station ${i}`,
+      ...areaOf(i),
       x: between(0, 6000),
       y: between(0, 4000),
     })),
@@ -68,6 +73,7 @@ export function zonesRequestOf(
       food: random() < 0.2,
       avoid: random() < 0.1 ? ['moist' as const] : [],
       selfServe: random() < 0.05,
+      ...(areas > 0 ? { breaks: i % 5 === 0, massG: 1500 * i } : {}),
     })),
     together:
       groups > 1
@@ -82,6 +88,17 @@ export function zonesRequestOf(
         : [],
     seed,
     timeLimitMs,
+    ...(areas > 0
+      ? {
+          lifts: true,
+          // The last of them is said to be nowhere near: straight lines count.
+          distances: areaIds
+            .slice(0, -1)
+            .flatMap((a, i) =>
+              areaIds.slice(i + 1, -1).map((b): [string, string, number] => [a, b, between(1, 30)]),
+            ),
+        }
+      : {}),
   };
 }
 

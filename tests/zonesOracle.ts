@@ -10,8 +10,28 @@ type Group = ZonesRequestInput['groups'][number];
 export type Assignment = readonly { readonly groupId: string; readonly bayId: string }[];
 
 const mass = (group: Group): number => group.massG ?? 300 * group.litres;
-const far = (a: { x: number; y: number }, b: { x: number; y: number }): number =>
-  Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2) / 1000;
+interface Spot {
+  readonly x: number;
+  readonly y: number;
+  readonly areaId?: string | undefined;
+}
+const far = (request: ZonesRequestInput, a: Spot, b: Spot): number => {
+  const straight = Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2) / 1000;
+  if (a.areaId === b.areaId) return straight;
+  const said = request.distances?.find(
+    (row) => row.slice(0, 2).sort().join() === [a.areaId, b.areaId].sort().join(),
+  );
+  return said ? Number(said[2]) : straight;
+};
+/** Seconds more where more than 5 kg are lifted below a quarter or above 0.82 of a body. */
+const lift = (request: ZonesRequestInput, group: Group, z: number): number =>
+  request.lifts && mass(group) > 5000
+    ? mean(
+        heights(request, group).map((height) => (z < 0.25 * height || z > 0.82 * height ? 1 : 0)),
+      ) *
+      mass(group) *
+      0.0002
+    : 0;
 const reach = (z: number, height: number): number => {
   const r = z / height;
   if (r < 0.25) return 4;
@@ -74,6 +94,8 @@ export function zoneFaults(request: ZonesRequestInput, assignment: Assignment): 
       faults.push(`${group.id} not where it is kept to`);
     if (group.selfServe && users.some((user) => isHigh(user?.heightMm ?? 0)))
       faults.push(`${group.id} cannot be served by oneself`);
+    if (group.breaks && users.every((user) => bay.z > 1.05 * (user?.heightMm ?? 0)))
+      faults.push(`${group.id} breaks`);
     if (users.some((user) => (user?.noStep || user?.child) && isHigh(user.heightMm)))
       faults.push(`${group.id} needs a step`);
   }
@@ -96,21 +118,21 @@ export function zoneSums(request: ZonesRequestInput, assignment: Assignment): Zo
   let [seconds, metres, bends, stretches, together] = [0, 0, 0, 0, 0];
   for (const group of request.groups) {
     const bay = bayOf(group.id);
-    const station = request.stations.find(({ id }) => id === group.stationId) as {
-      x: number;
-      y: number;
-    };
+    const station = request.stations.find(({ id }) => id === group.stationId) as Spot;
     const reaches = heights(request, group).map((height) => reach(bay.z, height));
     seconds +=
       group.usesPerWeek *
-      ((2 * far(station, bay)) / 1.2 + mean(reaches) + (bay.row === 'back' ? 3 : 0));
-    metres += group.usesPerWeek * 2 * far(station, bay);
+      ((2 * far(request, station, bay)) / 1.2 +
+        mean(reaches) +
+        (bay.row === 'back' ? 3 : 0) +
+        lift(request, group, bay.z));
+    metres += group.usesPerWeek * 2 * far(request, station, bay);
     bends +=
       group.usesPerWeek * mean(reaches.map((value) => (value === 4 || value === 2.5 ? 1 : 0)));
     stretches += group.usesPerWeek * mean(reaches.map((value) => (value === 3 ? 1 : 0)));
   }
   for (const { a, b, weight } of request.together ?? [])
-    together += weight * far(bayOf(a), bayOf(b));
+    together += weight * far(request, bayOf(a), bayOf(b));
   return { objective: seconds + together, seconds, metres, bends, stretches };
 }
 

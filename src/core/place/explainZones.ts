@@ -59,7 +59,8 @@ export function weekOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay)
     reaches.filter((reach) => names.includes(reach)).length / Math.max(1, reaches.length);
   return {
     secondsPerWeek: group.usesPerWeek * secondsOfUse(request, group, bay),
-    walkedMetresPerWeek: group.usesPerWeek * 2 * metresBetween(stationOf(request, group), bay),
+    walkedMetresPerWeek:
+      group.usesPerWeek * 2 * metresBetween(request, stationOf(request, group), bay),
     bendsPerWeek: group.usesPerWeek * share('squat', 'bend'),
     stretchesPerWeek: group.usesPerWeek * share('stretch'),
   };
@@ -77,7 +78,7 @@ export function explainZones(
     const list = allowed[g] as Int32Array;
     const own = (at: number) => cost[g * bayCount + at] ?? Infinity;
     const station = stationOf(request, group);
-    const stationMetres = round(metresBetween(station, bay));
+    const stationMetres = round(metresBetween(request, station, bay));
     const facts = { metres: stationMetres, seconds: round(own(b)) };
     if (group.fixedBayId !== undefined) return { groupId: group.id, code: 'pinned', facts };
     if (list.length === 1) return { groupId: group.id, code: 'only_place', facts };
@@ -135,7 +136,8 @@ export function explainZones(
       ) / Math.max(1, group.userIds.length);
     const isNearer = [...list].some(
       (other) =>
-        metresBetween(station, request.bays[other] as ZoneBay) < metresBetween(station, bay) - 1e-9,
+        metresBetween(request, station, request.bays[other] as ZoneBay) <
+        metresBetween(request, station, bay) - 1e-9,
     );
     return {
       groupId: group.id,

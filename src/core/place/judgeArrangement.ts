@@ -99,7 +99,7 @@ export function judgeArrangement(
   const bayOf = (groupId: string) => bayById.get(places[groupId] ?? '');
   const pairSecondsPerWeek = request.together.reduce((sum, { a, b, weight }) => {
     const [first, second] = [bayOf(a), bayOf(b)];
-    return first && second ? sum + weight * metresBetween(first, second) : sum;
+    return first && second ? sum + weight * metresBetween(request, first, second) : sum;
   }, 0);
   return {
     ...sums,

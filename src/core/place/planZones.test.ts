@@ -72,6 +72,7 @@ test('small homes: the best of all assignments, proven, or none where there is n
       bays: 5,
       pairs: seed % 4,
       fillRatio: 0.3 + (seed % 5) * 0.1,
+      areas: seed % 2 === 0 ? 3 : 0,
     });
     const best = bestZones(request);
     const answer = plan(request);
@@ -96,6 +97,7 @@ test('no answer breaks a hard rule, whatever the home, and every bound lies belo
       groups: 8 + (seed % 20),
       bays: 6 + (seed % 17),
       pairs: seed % 7,
+      areas: seed % 5,
       fillRatio: 0.25 + (seed % 6) * 0.1,
       timeLimitMs: 250,
     });
@@ -283,3 +285,44 @@ test.each<[string, object, readonly (string | number)[]]>([
     path,
   ),
 );
+
+const byTable = [
+  [0, 0, 12],
+  [0, 0, 5],
+  [12, 5, 0],
+];
+test.each<[string, ZonesRequestInput['distances'], string, number]>([
+  ['by the way on foot', [['cellar', 'kitchen', 12]], 'far', 7 * 2 * 6],
+  ['by a table of it, areas as bays and then stations name them', byTable, 'far', 7 * 2 * 5],
+  ['in a straight line where nothing is said', undefined, 'near', 0],
+])('far is measured %s', (_, distances, bayId, metres) => {
+  const answer = plan(
+    home({
+      bays: [bay('near', { areaId: 'cellar' }), bay('far', { x: 6000, areaId: 'loft' })],
+      stations: [{ id: 'kettle', name: 'Kettle', x: 0, y: 0, areaId: 'kitchen' }],
+      ...(distances ? { distances } : {}),
+    }),
+  );
+  expect([answer.assignment[0]?.bayId, answer.walkedMetresPerWeek]).toEqual([bayId, metres]);
+});
+
+test.each<[string, ZonesRequestInput['distances'], RegExp]>([
+  ['an area that nothing lies in', [['kitchen', 'moon', 3]], /"moon"/],
+  ['a table that is too short', [[0]], /2 areas/],
+  [
+    'another way back',
+    [
+      [0, 4],
+      [5, 0],
+    ],
+    /as far back as there/,
+  ],
+])('distances with %s are refused, by name', (_, distances, words) => {
+  const asked = zonesRequestSchema.safeParse(
+    home({
+      bays: [bay('near', { areaId: 'kitchen' }), bay('far', { areaId: 'cellar' })],
+      distances,
+    }),
+  );
+  expect(asked.error?.issues[0]?.message).toMatch(words);
+});

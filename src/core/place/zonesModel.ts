@@ -17,6 +17,8 @@ const zoneBaySchema = z.strictObject({
   light: z.boolean().default(false),
   row: z.enum(['front', 'back']).default('front'),
   unitId: z.string().max(100).optional(),
+  /** Where it lies, for `distances`. */
+  areaId: requestId.optional(),
 });
 export type ZoneBay = Readonly<z.infer<typeof zoneBaySchema>>;
 
@@ -25,7 +27,10 @@ const stationSchema = z.strictObject({
   name: z.string().max(200),
   x: amount,
   y: amount,
+  /** Where it lies, for `distances`. */
+  areaId: requestId.optional(),
 });
+export type ZoneStation = Readonly<z.infer<typeof stationSchema>>;
 const zonePersonSchema = z.strictObject({
   id: requestId,
   heightMm: amount.positive('must be more than 0'),
@@ -53,6 +58,8 @@ const zoneGroupSchema = z.strictObject({
   /** It stands in one of these; any bay where it is missing. */
   onlyBayIds: z.array(requestId).max(1000).optional(),
   selfServe: z.boolean().default(false),
+  /** Never above 1.05 of the height of its tallest user. */
+  breaks: z.boolean().default(false),
 });
 export type ZoneGroup = Readonly<z.infer<typeof zoneGroupSchema>>;
 
@@ -71,6 +78,16 @@ export const zonesRequestSchema = z
       .array(z.strictObject({ a: requestId, b: requestId, why: z.string().max(200) }))
       .max(2000)
       .default([]),
+    /**
+     * Metres on foot between two areas, both ways, in place of the straight line: `[areaId, areaId,
+     * metres]`; or a table in metres, areas in the order in which bays and then stations name them.
+     */
+    distances: z
+      .array(z.union([z.tuple([requestId, requestId, amount]), z.array(amount).max(2000)]))
+      .max(200_000)
+      .optional(),
+    /** Whether what weighs more than 5 kg costs more where it is lifted low or high. */
+    lifts: z.boolean().default(false),
     seed: z.number().int().min(0).max(1e9).default(1),
     timeLimitMs: amount.default(1000),
   })
@@ -107,6 +124,7 @@ export const zonesRequestSchema = z
           refuse(`the id "${id}" occurs twice`, ['groups', i, 'userIds', j]);
       });
     });
+    checkDistances(request, refuse);
     for (const list of ['together', 'apart'] as const) {
       request[list].forEach(({ a, b }, i) => {
         if (!groups.has(a)) refuse(`there is no group "${a}"`, [list, i, 'a']);
@@ -115,6 +133,42 @@ export const zonesRequestSchema = z
       });
     }
   });
+/** Every area that bays and then stations name, in that order, once each. */
+export const areasOf = (request: {
+  readonly bays: readonly { readonly areaId?: string | undefined }[];
+  readonly stations: readonly { readonly areaId?: string | undefined }[];
+}): string[] => [
+  ...new Set([...request.bays, ...request.stations].flatMap(({ areaId }) => areaId ?? [])),
+];
+
+/** A row names two known areas, or is one line of a table that has a line and a column for each area. */
+function checkDistances(
+  request: Parameters<typeof areasOf>[0] & {
+    readonly distances?: readonly (readonly (string | number)[])[] | undefined;
+  },
+  refuse: (message: string, path: (string | number)[]) => void,
+): void {
+  const areas = areasOf(request);
+  const rows = request.distances ?? [];
+  const isTable = rows.some((row) => typeof row[0] !== 'string');
+  if (isTable && rows.length !== areas.length)
+    refuse(`a table has a line for each of the ${areas.length} areas`, ['distances']);
+  const known = new Set<string>(areas);
+  rows.forEach((row, i) => {
+    if (isTable) {
+      if (row.length !== areas.length || row.some((value) => typeof value === 'string'))
+        refuse(`a line has metres to each of the ${areas.length} areas`, ['distances', i]);
+      else
+        row.forEach((metres, j) => {
+          if (metres !== rows[j]?.[i]) refuse('it is as far back as there', ['distances', i, j]);
+        });
+    } else
+      [0, 1].forEach((j) => {
+        if (!known.has(String(row[j])))
+          refuse(`no bay and no station is in an area "${row[j]}"`, ['distances', i, j]);
+      });
+  });
+}
 export type ZonesRequest = Readonly<z.infer<typeof zonesRequestSchema>>;
 export type ZonesRequestInput = z.input<typeof zonesRequestSchema>;
 
@@ -134,7 +188,7 @@ export interface ZoneWhy {
 
 /** Why a group must not stand in a bay. */
 export type ZoneRule =
-  'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'pin' | 'kept_in';
+  'litres' | 'load' | 'hazard' | 'avoid' | 'self_serve' | 'step' | 'breaks' | 'pin' | 'kept_in';
 
 /** A rule that a group would break in a bay, with the figures of both. */
 export type BrokenRule =
@@ -142,7 +196,7 @@ export type BrokenRule =
   | { readonly rule: 'load'; readonly massG: number; readonly bearsG: number }
   | { readonly rule: 'hazard'; readonly safeFromMm: number }
   | { readonly rule: 'avoid'; readonly traits: readonly ('moist' | 'warm' | 'light')[] }
-  | { readonly rule: 'self_serve' | 'step' | 'pin' | 'kept_in' };
+  | { readonly rule: 'self_serve' | 'step' | 'breaks' | 'pin' | 'kept_in' };
 
 /** In a reason about one group: of how many bays it has the choice, where that is not all. */
 interface OfGroup {

@@ -1,5 +1,12 @@
 import { reachOf, reachSeconds } from '../look';
-import type { ZoneBay, ZoneGroup, ZonePerson, ZoneRule, ZonesRequest } from './zonesModel';
+import {
+  areasOf,
+  type ZoneBay,
+  type ZoneGroup,
+  type ZonePerson,
+  type ZoneRule,
+  type ZonesRequest,
+} from './zonesModel';
 
 /** A request as arrays: groups and bays by their place in it, a pair (g, b) at `g * bayCount + b`. */
 export interface ZonesProblem {
@@ -31,10 +38,56 @@ export const SUM_TOLERANCE = 1e-9;
 
 export const massOf = (group: Pick<ZoneGroup, 'massG' | 'litres'>): number =>
   group.massG ?? group.litres * 300;
-export const metresBetween = (
-  a: { readonly x: number; readonly y: number },
-  b: { readonly x: number; readonly y: number },
-): number => Math.hypot(a.x - b.x, a.y - b.y) / 1000;
+
+/** A bay or a station. */
+interface Spot {
+  readonly x: number;
+  readonly y: number;
+  readonly areaId?: string | undefined;
+}
+type Distances = NonNullable<ZonesRequest['distances']>;
+const metresByAreas = new WeakMap<Distances, ReadonlyMap<string, number>>();
+const keyOf = (from: string, to: string): string => JSON.stringify([from, to]);
+
+/** Metres by both areas, whichever way they are told. */
+function readDistances(
+  request: Pick<ZonesRequest, 'bays' | 'stations'>,
+  distances: Distances,
+): ReadonlyMap<string, number> {
+  const known = metresByAreas.get(distances);
+  if (known) return known;
+  const metres = new Map<string, number>();
+  const say = (from: string, to: string, value: number) => {
+    metres.set(keyOf(from, to), value);
+    metres.set(keyOf(to, from), value);
+  };
+  const areas = areasOf(request);
+  distances.forEach((row, i) => {
+    if (typeof row[0] === 'string') say(row[0], String(row[1]), Number(row[2]));
+    else
+      row.forEach((value, j) => {
+        if (i !== j) say(areas[i] ?? '', areas[j] ?? '', Number(value));
+      });
+  });
+  metresByAreas.set(distances, metres);
+  return metres;
+}
+
+/**
+ * Metres on foot from one to the other: by `distances` between their two areas, straight in plan
+ * within an area and where nothing is said.
+ */
+export function metresBetween(
+  request: Pick<ZonesRequest, 'bays' | 'stations' | 'distances'>,
+  a: Spot,
+  b: Spot,
+): number {
+  const said =
+    request.distances && a.areaId !== undefined && b.areaId !== undefined && a.areaId !== b.areaId
+      ? readDistances(request, request.distances).get(keyOf(a.areaId, b.areaId))
+      : undefined;
+  return said ?? Math.hypot(a.x - b.x, a.y - b.y) / 1000;
+}
 
 /** Who is meant by a group's users; the schema made sure that they are there. */
 export const usersOf = (
@@ -45,14 +98,38 @@ export const usersOf = (
 const meanOf = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
 
-/** Seconds that one use of a group in a bay takes: there and back, and a reach by whoever uses it. */
+/** From here on a group is lifted with care: the grams, and the seconds a kilogram where it is low or high. */
+const HEAVY_G = 5000;
+const LIFT_S_PER_KG = 0.2;
+/** Lower than the first and higher than the second share of body height a lift is hard on the back. */
+const LOW_LIFT_RATIO = 0.25;
+const HIGH_LIFT_RATIO = 0.82;
+/** What breaks never stands above this share of its tallest user's height. */
+const BREAKS_BELOW_RATIO = 1.05;
+
+/** Seconds by which one use is harder since something heavy is lifted low or high; 0 if not counted. */
+function liftSeconds(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): number {
+  const grams = massOf(group);
+  if (!request.lifts || grams <= HEAVY_G) return 0;
+  const hard = usersOf(request, group).map(({ heightMm }) => {
+    const ratio = bay.z / heightMm;
+    return ratio < LOW_LIFT_RATIO || ratio > HIGH_LIFT_RATIO ? 1 : 0;
+  });
+  return meanOf(hard) * (grams / 1000) * LIFT_S_PER_KG;
+}
+
+/**
+ * Seconds that one use of a group in a bay takes: there and back, a reach by whoever uses it, and
+ * the lift of something heavy where the request counts it.
+ */
 export function secondsOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): number {
   const station = request.stations.find(({ id }) => id === group.stationId);
-  const metres = station ? metresBetween(station, bay) : 0;
+  const metres = station ? metresBetween(request, station, bay) : 0;
   return (
     (2 * metres) / WALK_M_PER_S +
     meanOf(usersOf(request, group).map(({ heightMm }) => reachSeconds(reachOf(bay.z, heightMm)))) +
-    (bay.row === 'back' ? BACK_ROW_S : 0)
+    (bay.row === 'back' ? BACK_ROW_S : 0) +
+    liftSeconds(request, group, bay)
   );
 }
 
@@ -73,6 +150,11 @@ export function brokenRules(request: ZonesRequest, group: ZoneGroup, bay: ZoneBa
   if (group.avoid.some((trait) => bay[trait])) broken.push('avoid');
   if (group.selfServe && users.some(needsStep)) broken.push('self_serve');
   if (users.some((user) => (user.noStep || user.child) && needsStep(user))) broken.push('step');
+  if (
+    group.breaks &&
+    bay.z > BREAKS_BELOW_RATIO * Math.max(0, ...users.map(({ heightMm }) => heightMm))
+  )
+    broken.push('breaks');
   if (group.fixedBayId !== undefined && group.fixedBayId !== bay.id) broken.push('pin');
   if (group.onlyBayIds && !group.onlyBayIds.includes(bay.id)) broken.push('kept_in');
   return broken;
@@ -96,7 +178,7 @@ export function createZonesProblem(request: ZonesRequest): ZonesProblem {
   const metres = new Float64Array(bayCount * bayCount);
   bays.forEach((bay, b) =>
     bays.forEach((other, c) => {
-      metres[b * bayCount + c] = metresBetween(bay, other);
+      metres[b * bayCount + c] = metresBetween(request, bay, other);
     }),
   );
   const indexOf = new Map(groups.map(({ id }, g) => [id, g]));

@@ -103,6 +103,7 @@ test.each<[BentRule['code'], RegExp]>([
   ['avoid', /damp/],
   ['self_serve', /reaches/],
   ['step', /climb/],
+  ['breaks', /too high/],
   ['pin', /pinned/],
   ['fragile_high', /high/],
   ['apart', /^chemicals never beside food: Dry food$/],

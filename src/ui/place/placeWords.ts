@@ -97,6 +97,8 @@ export function bentWords(
       return 'not everyone who takes it reaches it';
     case 'step':
       return 'someone who must not climb would need a step';
+    case 'breaks':
+      return 'breaks, and stands too high';
     case 'pin':
       return 'pinned elsewhere';
     case 'kept_in':
@@ -225,6 +227,8 @@ function brokenRuleWords(broken: BrokenRule, unit: LengthUnit): string {
       return 'not everyone who serves themselves reaches it';
     case 'step':
       return 'someone who must not climb would need a step';
+    case 'breaks':
+      return 'it breaks, and the place is too high for it';
     case 'pin':
       return 'it is pinned elsewhere';
     case 'kept_in':

@@ -1,5 +1,13 @@
 import type { ContentKind } from '@/core/agree';
-import type { DoorSwing, FixtureKind, RoutineBreak, UnitDoor } from '@/core/look';
+import {
+  leadsToSchema,
+  type DoorSwing,
+  type FixtureKind,
+  type LeadsTo,
+  type PassageKind,
+  type RoutineBreak,
+  type UnitDoor,
+} from '@/core/look';
 
 /** What was seen and settled in the demo's homes, in short hand; seedPlans.ts turns it into records. */
 export interface DemoPlan {
@@ -29,6 +37,7 @@ export interface DemoFixture {
   /** Lower and upper edge. */
   readonly height: readonly [string, string];
   readonly swing?: DoorSwing;
+  readonly leadsTo?: LeadsTo;
 }
 export interface DemoCheck {
   readonly text: string;
@@ -47,7 +56,23 @@ const door = (
   at: DemoFixture['at'],
   width: string,
   swing: DoorSwing,
-): DemoFixture => ({ kind: 'door', name, at, width, height: ['0', '200 cm'], swing });
+  /** A room or passage by its id, or `outside`. */
+  leads?: 'outside' | 'hall' | 'linen-press' | 'spare-room',
+): DemoFixture => ({
+  kind: 'door',
+  name,
+  at,
+  width,
+  height: ['0', '200 cm'],
+  swing,
+  ...(leads === undefined ? {} : { leadsTo: toLeadsTo(leads) }),
+});
+function toLeadsTo(leads: string): LeadsTo {
+  if (leads === 'outside') return { to: 'outside' };
+  return leadsToSchema.parse(
+    leads === 'hall' ? { to: 'passage', passageId: leads } : { to: 'room', roomId: leads },
+  );
+}
 
 export const demoPlans: Readonly<Record<string, DemoPlan>> = {
   'boot-room': {
@@ -55,8 +80,8 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
     places: { 'shoe-rack': [1, '90 cm'], laundry: [3, '10 cm'] },
     doors: { laundry: 'left' },
     fixtures: [
-      door('Back door', [2, '40 cm'], '80 cm', 'out'),
-      door('Door to the hall', [4, '40 cm'], '76 cm', 'in-start'),
+      door('Back door', [2, '40 cm'], '80 cm', 'out', 'outside'),
+      door('Door to the hall', [4, '40 cm'], '76 cm', 'in-start', 'hall'),
       {
         kind: 'window',
         name: 'Window',
@@ -114,7 +139,7 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
     walls: ['420 cm', '360 cm', '300 cm', '90 cm<', '120 cm', '270 cm'],
     places: { scores: [1, '20 cm'] },
     fixtures: [
-      door('Door', [3, '40 cm'], '80 cm', 'in-start'),
+      door('Door', [3, '40 cm'], '80 cm', 'in-start', 'hall'),
       {
         kind: 'station',
         name: 'Piano',
@@ -167,8 +192,8 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
     walls: ['540 cm', '290 cm', '540 cm', '290 cm'],
     places: { bench: [1, '40 cm'], wall: [1, '110 cm'] },
     fixtures: [
-      door('Up-and-over door', [4, '30 cm'], '230 cm', 'out'),
-      door('Side door', [3, '60 cm'], '76 cm', 'in-end'),
+      door('Up-and-over door', [4, '30 cm'], '230 cm', 'out', 'outside'),
+      door('Side door', [3, '60 cm'], '76 cm', 'in-end', 'outside'),
       {
         kind: 'meter',
         name: 'Electricity meter',
@@ -220,6 +245,7 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
     holes: { left: '32 mm', right: '32 mm' },
     fixtures: [
       door('Bathroom door', [2, '65 cm'], '70 cm', 'out'),
+      door('Spare room door', [3, '200 cm'], '76 cm', 'out', 'spare-room'),
       {
         kind: 'valve',
         name: 'Tank valve',
@@ -267,7 +293,7 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
     places: { wardrobe: [2, '10 cm'], 'under-bed': [4, '75 cm'] },
     doors: { wardrobe: 'pair' },
     fixtures: [
-      door('Door', [3, '20 cm'], '76 cm', 'in-start'),
+      door('Door', [3, '20 cm'], '76 cm', 'in-start', 'linen-press'),
       {
         kind: 'window',
         name: 'Window',
@@ -389,4 +415,36 @@ export const demoPlans: Readonly<Record<string, DemoPlan>> = {
     sections: { 'shed-shelf': ['tools', 100] },
     workedHours: 10,
   },
+};
+
+/** How the rooms of a demo home are joined, besides their doors. */
+export interface DemoPassage {
+  readonly id: string;
+  readonly kind: PassageKind;
+  readonly name: string;
+  readonly length: string;
+  readonly steps?: number;
+  readonly roomIds?: readonly string[];
+  readonly passageIds?: readonly string[];
+}
+export const demoPassages: Readonly<Record<string, readonly DemoPassage[]>> = {
+  'quarry-row': [
+    { id: 'hall', kind: 'hall', name: 'Hall', length: '420 cm' },
+    {
+      id: 'stairs',
+      kind: 'stairs',
+      name: 'Stairs',
+      length: '310 cm',
+      steps: 14,
+      roomIds: ['linen-press'],
+      passageIds: ['hall'],
+    },
+    {
+      id: 'yard',
+      kind: 'opening',
+      name: 'Across the yard',
+      length: '600 cm',
+      roomIds: ['boot-room', 'workbench'],
+    },
+  ],
 };

@@ -252,6 +252,7 @@ export async function seedHomeDraft(db: Db, project: Project): Promise<void> {
     project.id,
     'fixtures',
     'groups',
+    'passages',
     'people',
     'project',
     'rooms',

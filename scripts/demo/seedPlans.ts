@@ -7,7 +7,7 @@ import {
   type Project,
   type Terms,
 } from '@/core/agree';
-import { fixtureSchema, roomSchema, unitSchema } from '@/core/look';
+import { fixtureSchema, passageSchema, roomSchema, unitSchema } from '@/core/look';
 import { invariant } from '@/core/shared';
 import type { Db } from '@/data/db';
 import {
@@ -15,6 +15,7 @@ import {
   bayRecord,
   fixtureRecord,
   loadRecords,
+  passageRecord,
   projectRecord,
   roomRecord,
   sectionRecord,
@@ -23,7 +24,7 @@ import {
 } from '@/data/records';
 import { agreementLinesOf } from '@/server/agree/agreementLines';
 import { measure } from './measure';
-import { demoPlans, type DemoCheck, type DemoPlan } from './plans';
+import { demoPassages, demoPlans, type DemoCheck, type DemoPlan } from './plans';
 
 const TERMS: Readonly<Record<string, Partial<Terms>>> = {
   'quarry-row': {
@@ -89,6 +90,20 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
           pets,
           terms: termsSchema.parse(TERMS[project.id] ?? {}),
         }),
+      );
+    for (const [i, passage] of (demoPassages[project.id] ?? []).entries())
+      await trx(passageRecord.table.name).insert(
+        passageRecord.table.toRow(
+          passageSchema.parse({
+            steps: null,
+            roomIds: [],
+            passageIds: [],
+            ...passage,
+            length: measure(passage.length),
+            projectId: project.id,
+            position: i,
+          }),
+        ),
       );
     let position = 0;
     for (const room of rooms) {
@@ -206,7 +221,7 @@ const toCheck = ({ text, clear, answer }: DemoCheck, id: string) => ({
 });
 
 const toFixtures = (plan: DemoPlan, roomId: string) =>
-  plan.fixtures.map(({ kind, name, at, width, depth = '0', height, swing }) => ({
+  plan.fixtures.map(({ kind, name, at, width, depth = '0', height, swing, leadsTo }) => ({
     roomId,
     kind,
     name,
@@ -216,4 +231,5 @@ const toFixtures = (plan: DemoPlan, roomId: string) =>
     bottom: measure(height[0]),
     top: measure(height[1]),
     swing: swing ?? null,
+    leadsTo: leadsTo ?? null,
   }));

@@ -4,7 +4,8 @@ import type { RoomId } from '@/core/shared';
 import type { OpenHome } from '@/server/desk/openRoom';
 import { loadArrangement, slipsOf } from '@/server/place/loadArrangement';
 import { CompareView, type CompareSide } from '@/ui/place/CompareView';
-import { ROOM_GAP_NOTE } from '@/ui/place/placeWords';
+import { countWays } from '@/server/look/waysOfHome';
+import { waysNote } from '@/ui/look/wayWords';
 
 export interface ComparePageProps<Params> {
   readonly params: Promise<Params>;
@@ -12,7 +13,7 @@ export interface ComparePageProps<Params> {
 }
 
 interface CompareScreenProps {
-  readonly records: OpenHome<'drafts' | 'fixtures' | 'people'>['records'];
+  readonly records: OpenHome<'drafts' | 'fixtures' | 'passages' | 'people'>['records'];
   /** A room, or null for the whole home. */
   readonly scope: RoomId | null;
   readonly asked: Awaited<ComparePageProps<never>['searchParams']>;
@@ -36,7 +37,7 @@ export function CompareScreen({ records, scope, asked }: CompareScreenProps) {
       slips={slipsOf({ records, scope })}
       sides={[toSide(a), toSide(b)]}
       changes={a.zones ? compareArrangements(a.zones, { from: placesOf(a), to: placesOf(b) }) : []}
-      note={scope === null ? ROOM_GAP_NOTE : undefined}
+      note={scope === null ? waysNote(countWays(records)) : undefined}
       groups={records.groups
         .filter(({ roomId }) => scope === null || roomId === scope)
         .map(({ id, name }) => ({ id, name }))}

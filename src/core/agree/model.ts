@@ -63,6 +63,8 @@ export const projectSchema = z.object({
   washEveryDays: z.number().int().min(1).max(60).default(7),
   pets: z.string().trim().max(120).default(''),
   terms: termsSchema.default(defaultTerms),
+  /** How deep a front row is: deeper places have a back row behind it. Null: nobody counts rows. */
+  rowDepth: lengthSchema.nullable().default(null),
 });
 export type Project = Readonly<z.infer<typeof projectSchema>>;
 

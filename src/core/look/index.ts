@@ -9,6 +9,9 @@ export {
   moments,
   momentSchema,
   obstacleSchema,
+  leadsToSchema,
+  passageKinds,
+  passageSchema,
   pictureSchema,
   thingPictureSchema,
   roomCheckSchema,
@@ -26,7 +29,10 @@ export {
   type Fixture,
   type FixtureKind,
   type Moment,
+  type LeadsTo,
   type Obstacle,
+  type Passage,
+  type PassageKind,
   type Picture,
   type ThingPicture,
   type Room,
@@ -109,4 +115,16 @@ export {
 } from './sketch';
 export { drawFront, drawUnitPlan } from './drawUnits';
 export { drawPlan } from './drawPlan';
+export { drawHomePlan } from './drawHomePlan';
+export { joinPlans } from './joinPlans';
+export {
+  findWayGaps,
+  measureWays,
+  METRES_IN_ROOM,
+  METRES_NOT_JOINED,
+  type WayBetween,
+  type WayGap,
+  type WayGuess,
+  type WayRoom,
+} from './ways';
 export { findShelvesBeside } from './findShelvesBeside';

@@ -5,6 +5,7 @@ import {
   checkIdSchema,
   fixtureIdSchema,
   lengthSchema,
+  passageIdSchema,
   pictureIdSchema,
   priceMinorSchema,
   projectIdSchema,
@@ -199,6 +200,37 @@ export const doorSwings = ['in-start', 'in-end', 'out', 'slides'] as const;
 export const doorSwingSchema = z.enum(doorSwings);
 export type DoorSwing = z.infer<typeof doorSwingSchema>;
 
+/** What is behind a door. */
+export const leadsToSchema = z.discriminatedUnion('to', [
+  z.object({ to: z.literal('room'), roomId: roomIdSchema }),
+  z.object({ to: z.literal('passage'), passageId: passageIdSchema }),
+  z.object({ to: z.literal('outside') }),
+]);
+export type LeadsTo = Readonly<z.infer<typeof leadsToSchema>>;
+
+export const passageKinds = ['hall', 'stairs', 'opening'] as const;
+export type PassageKind = (typeof passageKinds)[number];
+
+/**
+ * What one walks through from room to room and has no plan of its own: a hall, stairs; or only that
+ * two rooms are joined. Doors lead to it; rooms without a door in their plan are named here.
+ */
+export const passageSchema = z.object({
+  id: passageIdSchema,
+  projectId: projectIdSchema,
+  kind: z.enum(passageKinds),
+  name: z.string().trim().min(1).max(60),
+  /** From one end to the other, stairs as they run in plan; null while nobody has measured it. */
+  length: lengthSchema.nullable(),
+  /** Of stairs; null while nobody has counted them. */
+  steps: z.number().int().min(0).max(200).nullable(),
+  roomIds: z.array(roomIdSchema).max(40),
+  /** Other halls and stairs that it joins. */
+  passageIds: z.array(passageIdSchema).max(40),
+  position: z.number().int(),
+});
+export type Passage = Readonly<z.infer<typeof passageSchema>>;
+
 /**
  * What belongs to the room and stays: doors, windows, sockets, valves; and stations, where
  * something is done.
@@ -217,6 +249,8 @@ export const fixtureSchema = z.object({
   top: lengthSchema,
   /** Doors only. */
   swing: doorSwingSchema.nullable(),
+  /** Doors only: what is behind it; null while nobody has said. */
+  leadsTo: leadsToSchema.nullable().default(null),
 });
 export type Fixture = Readonly<z.infer<typeof fixtureSchema>>;
 

@@ -22,7 +22,7 @@ export {
   type ZoneWhy,
 } from './zonesModel';
 export { planZones, type ZonesProgress } from './planZones';
-export { ROOM_GAP_MM, toHomeZonesRequest, toZonesRequest } from './toZonesRequest';
+export { toHomeZonesRequest, toZonesRequest } from './toZonesRequest';
 export { setAside } from './setAside';
 export { priceOfPins, type PinPrice } from './priceOfPins';
 export { applyWhatIf, type WhatIf } from './applyWhatIf';

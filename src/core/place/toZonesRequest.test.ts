@@ -12,7 +12,7 @@ import {
 } from '@test/builders';
 import { personSchema } from '../agree';
 import { foldDecisions, placingSchema } from '../sort';
-import { usableLitresOf, type Bay } from '../look';
+import { passageSchema, usableLitresOf, type Bay, type Passage } from '../look';
 import { toHomeZonesRequest, toZonesRequest } from '.';
 
 const person = (id: string, change: object = {}) =>
@@ -43,7 +43,7 @@ const things = foldDecisions([
   aDecision({ groupId: 'hats', litres: 12, massG: 900 }),
   aDecision({ id: 'd2', thingId: 't2', groupId: 'guest', litres: 5, massG: 400, roomId: 'attic' }),
 ]);
-const ask = (change: Partial<Parameters<typeof toZonesRequest>[0]> = {}) =>
+const askRoom = (change: Partial<Parameters<typeof toZonesRequest>[0]> = {}) =>
   toZonesRequest(
     {
       room: aRoom({ plan: aPlan }),
@@ -58,7 +58,7 @@ const ask = (change: Partial<Parameters<typeof toZonesRequest>[0]> = {}) =>
   );
 
 test('bays in scope come with their room, height, place and traits; stations from the plan', () => {
-  const request = ask();
+  const request = askRoom();
   expect(request?.bays.map(({ id, locked, unitId }) => [id, locked, unitId])).toEqual([
     ['shelf', true, 'unit'],
   ]);
@@ -72,7 +72,7 @@ test('bays in scope come with their room, height, place and traits; stations fro
 });
 
 test('a group that says nothing is used by the adults, from the middle of the room, daily where it stands in front', () =>
-  expect(ask()?.groups[0]).toMatchObject({
+  expect(askRoom()?.groups[0]).toMatchObject({
     litres: 12,
     massG: 900,
     usesPerWeek: 14,
@@ -90,19 +90,19 @@ test('what a group says counts; what it names that is gone does not', () => {
     isPinned: true,
   });
   expect(
-    ask({ groups: [aGroup({ name: 'Tablets', placing, bayId: 'shelf' })] })?.groups[0],
+    askRoom({ groups: [aGroup({ name: 'Tablets', placing, bayId: 'shelf' })] })?.groups[0],
   ).toMatchObject({ usesPerWeek: 3, stationId: 'kettle', userIds: ['kim'], fixedBayId: 'shelf' });
   expect(
-    ask({ groups: [aGroup({ placing: { ...placing, stationId: 'sold' }, bayId: 'out' })] })
+    askRoom({ groups: [aGroup({ placing: { ...placing, stationId: 'sold' }, bayId: 'out' })] })
       ?.groups[0],
   ).toMatchObject({ stationId: 'middle' });
   expect(
-    ask({ groups: [aGroup({ placing, bayId: 'out' })] })?.groups[0]?.fixedBayId,
+    askRoom({ groups: [aGroup({ placing, bayId: 'out' })] })?.groups[0]?.fixedBayId,
   ).toBeUndefined();
 });
 
 test('medicine, chemicals, blades and food are known by their names', () => {
-  const named = (name: string) => ask({ groups: [aGroup({ name })] })?.groups[0];
+  const named = (name: string) => askRoom({ groups: [aGroup({ name })] })?.groups[0];
   expect([
     named('Tablets & plasters')?.hazard,
     named('Cleaners')?.hazard,
@@ -112,19 +112,22 @@ test('medicine, chemicals, blades and food are known by their names', () => {
 });
 
 test('what groups of other rooms take of a bay is not offered', () => {
-  const full = ask()?.bays[0]?.litres ?? 0;
+  const full = askRoom()?.bays[0]?.litres ?? 0;
   expect(
-    ask({ groups: [aGroup(), aGroup({ id: 'guest', roomId: 'attic', bayId: 'shelf' })] })?.bays[0]
-      ?.litres,
+    askRoom({ groups: [aGroup(), aGroup({ id: 'guest', roomId: 'attic', bayId: 'shelf' })] })
+      ?.bays[0]?.litres,
   ).toBeCloseTo(full - 5, 9);
 });
 
 test('without people there is nothing to ask; without a plan the front view stands for it', () => {
-  expect(ask({ people: [] })).toBeUndefined();
-  expect(ask({ room: aRoom({ id: HALL }) })?.bays[0]).toMatchObject({ x: 430, y: 0 });
+  expect(askRoom({ people: [] })).toBeUndefined();
+  expect(askRoom({ room: aRoom({ id: HALL }) })?.bays[0]).toMatchObject({ x: 430, y: 0 });
 });
 
-test('the rooms of a home lie one after the other; what may not leave its room is kept to its places', () => {
+/** The kettle's middle at 3.2, 2.7 m; the room's at 2, 1.5 m. */
+const kettleToMiddle = Math.hypot(1.2, 1.2);
+
+test('rooms of a home are as far apart as one walks; what may not leave its room is kept to its places', () => {
   const hall = { room: aRoom({ plan: aPlan }), units: [unit], fixtures: [station] };
   const attic = {
     room: aRoom({ id: 'attic', name: 'Attic' }),
@@ -139,15 +142,37 @@ test('the rooms of a home lie one after the other; what may not leave its room i
     aGroup({ id: 'wine', roomId: 'cellar', front: true }),
   ];
   const rooms = [hall, cellar, attic];
-  const request = toHomeZonesRequest({ rooms, groups, things, people: [person('ida')] }, 1000);
-  const alone = ask({ groups });
+  const ask = (passages: readonly Passage[]) =>
+    toHomeZonesRequest({ rooms, passages, groups, things, people: [person('ida')] }, 1000);
+  const request = ask([]);
+  const alone = askRoom({ groups });
   expect(request?.bays.map(({ id, litres }) => [id, litres])).toEqual([
     ['shelf', usableLitresOf(unit.bays[0] as Bay)],
     ['lid', expect.any(Number)],
   ]);
   expect(request?.bays[0]).toMatchObject({ x: alone?.bays[0]?.x, y: alone?.bays[0]?.y });
-  // The hall reaches to the kettle at 3.2 m; the attic begins 8 m beyond it.
-  expect(request?.bays[1]?.x).toBe((alone?.stations[0]?.x ?? 0) + 8000 + 430);
+  // Nothing joins the two: 8 m are assumed; the cellar's walker has the same guess.
+  expect(request?.distances).toEqual(
+    expect.arrayContaining([
+      ['unit', 'chest', 8],
+      ['chest', 'kettle', 8],
+      ['unit', 'middle-cellar', 8],
+    ]),
+  );
+  const stairs = passageSchema.parse({
+    id: 'stairs',
+    projectId: 'home',
+    kind: 'stairs',
+    name: 'Stairs',
+    length: mm(3000),
+    steps: 10,
+    roomIds: ['hall', 'attic'],
+    passageIds: [],
+    position: 0,
+  });
+  // From the kettle 1.7 m to the middle, 1.75 m to the edge, 3 m and 10 steps up, 2 m to the chest.
+  const byStairs = ask([stairs])?.distances?.find(([a, b]) => a === 'chest' && b === 'kettle');
+  expect(Number(byStairs?.[2])).toBeCloseTo(1.75 + 3 + 10 * 0.27 * 1.2 + 2 + kettleToMiddle, 1);
   expect(
     request?.groups.map(({ id, onlyBayIds, fixedBayId, stationId }) => [
       id,
@@ -161,5 +186,7 @@ test('the rooms of a home lie one after the other; what may not leave its room i
     ['guest', undefined, undefined, 'middle-attic'],
     ['pinned', undefined, 'shelf', 'middle-attic'],
   ]);
-  expect(toHomeZonesRequest({ rooms, groups, things, people: [] }, 1000)).toBeUndefined();
+  expect(
+    toHomeZonesRequest({ rooms, passages: [], groups, things, people: [] }, 1000),
+  ).toBeUndefined();
 });

@@ -1,11 +1,14 @@
 import type { Person } from '../agree';
 import {
   arrangeFront,
+  measureWays,
   middleOfFloor,
   placeAll,
   traceWalls,
   usableLitresOf,
   type Fixture,
+  type Passage,
+  type Point,
   type Room,
   type Unit,
 } from '../look';
@@ -16,11 +19,6 @@ import { zonesRequestSchema, type ZonesRequest, type ZonesRequestInput } from '.
 
 /** Where no station was named, one walks from here. */
 const MIDDLE = 'middle';
-/**
- * Rooms of a home are taken to lie so far from each other, one after the other as they are listed;
- * plans know one room each.
- */
-export const ROOM_GAP_MM = 8000;
 
 interface Household {
   /** Of the whole home. */
@@ -52,7 +50,7 @@ export function toZonesRequest(
   const { groups, things, people } = household;
   if (people.length === 0) return undefined;
   const own = groups.filter((group) => group.roomId === room.id);
-  const laid = layOut({ room, units, fixtures }, { middleId: MIDDLE, fromX: 0 });
+  const laid = layOut({ room, units, fixtures }, MIDDLE);
   const bays = laid.bays.map((bay) => {
     const taken = groups.filter((group) => group.roomId !== room.id && group.bayId === bay.id);
     const loadG = taken.reduce((sum, group) => sum + keptMassGOf(group, things), 0);
@@ -75,12 +73,19 @@ export function toZonesRequest(
 }
 
 /**
- * Asks it for a whole home at once: the rooms lie one after the other, `ROOM_GAP_MM` apart. What
- * may leave its room stands in
- * any place of the home, everything else in its own room. Undefined where the household has nobody.
+ * Asks it for a whole home at once. From room to room the metres on foot count, by doors, halls and
+ * stairs (`measureWays`); within a room straight lines. What may leave its room stands in any place
+ * of the home, everything else in its own room. Undefined where the household has nobody.
  */
 export function toHomeZonesRequest(
-  { rooms, ...household }: Household & { readonly rooms: readonly FurnishedRoom[] },
+  {
+    rooms,
+    passages,
+    ...household
+  }: Household & {
+    readonly rooms: readonly FurnishedRoom[];
+    readonly passages: readonly Passage[];
+  },
   timeLimitMs: number,
 ): ZonesRequest | undefined {
   if (household.people.length === 0) return undefined;
@@ -93,15 +98,10 @@ export function toHomeZonesRequest(
   };
   const laidRooms: (FurnishedRoom & ReturnType<typeof layOut> & { readonly middleId: string })[] =
     [];
-  let fromX = 0;
   for (const room of rooms) {
     const middleId = `${MIDDLE}-${room.room.id}`;
-    const laid = layOut(room, { middleId, fromX });
+    const laid = layOut(room, middleId);
     laidRooms.push({ ...room, ...laid, middleId });
-    if (laid.bays.length > 0)
-      fromX =
-        Math.max(fromX, ...laid.bays.map(({ x }) => x), ...laid.stations.map(({ x }) => x)) +
-        ROOM_GAP_MM;
     request.bays.push(...laid.bays);
     request.stations.push(...laid.stations);
   }
@@ -121,17 +121,43 @@ export function toHomeZonesRequest(
     request.together.push(...asked.together);
     request.apart.push(...asked.apart);
   }
-  return zonesRequestSchema.parse({ ...request, people: toPeople(household.people), timeLimitMs });
+  return zonesRequestSchema.parse({
+    ...request,
+    distances: distancesOf(laidRooms, passages),
+    people: toPeople(household.people),
+    timeLimitMs,
+  });
+}
+
+/** Metres on foot from each unit to the units and stations of the other rooms, to 0.1 m. */
+function distancesOf(
+  rooms: readonly (FurnishedRoom & ReturnType<typeof layOut>)[],
+  passages: readonly Passage[],
+): NonNullable<ZonesRequestInput['distances']> {
+  const ways = measureWays({ rooms, passages });
+  return rooms.flatMap((own, i) =>
+    rooms.flatMap((other, j) =>
+      i === j
+        ? []
+        : own.unitSpots.flatMap((unit) =>
+            // Units of two rooms once, units and stations both ways.
+            (i < j ? other.spots : other.spots.filter(({ isUnit }) => !isUnit)).map(
+              ({ id }): [string, string, number] => [
+                unit.id,
+                id,
+                Math.round(ways.metresBetween(unit.id, id) * 10) / 10,
+              ],
+            ),
+          ),
+    ),
+  );
 }
 
 /**
  * The places of a room in scope and its stations, with a middle to walk from where none is named;
- * in plan from x = `fromX`.
+ * each with where it lies in the room's plan.
  */
-function layOut(
-  { room, units, fixtures }: Omit<FurnishedRoom, 'schools'>,
-  { middleId, fromX }: { readonly middleId: string; readonly fromX: number },
-) {
+function layOut({ room, units, fixtures }: Omit<FurnishedRoom, 'schools'>, middleId: string) {
   const traced = room.plan ? traceWalls(room.plan) : undefined;
   const placed = traced?.ok ? placeAll(traced.value, units, fixtures) : undefined;
   const front = arrangeFront(units);
@@ -161,6 +187,7 @@ function layOut(
         warm: bay.warm,
         light: bay.light,
         unitId: unit.id,
+        areaId: unit.id,
       })),
   );
   const stations = isOnPlan
@@ -168,20 +195,22 @@ function layOut(
         .filter(({ fixture }) => fixture.kind === 'station')
         .map(({ fixture, rect }) => ({
           id: fixture.id,
+          areaId: fixture.id,
           name: fixture.name,
           x: rect.x + rect.width / 2,
           y: rect.y + rect.depth / 2,
         }))
     : [];
+  const middleArea = { id: middleId, areaId: middleId };
   const middle =
     isOnPlan && traced?.ok
-      ? { id: middleId, name: 'the middle of the room', ...middleOfFloor(traced.value) }
-      : { id: middleId, name: 'the middle of the furniture', x: front.widthMm / 2, y: 0 };
+      ? { ...middleArea, name: 'the middle of the room', ...middleOfFloor(traced.value) }
+      : { ...middleArea, name: 'the middle of the furniture', x: front.widthMm / 2, y: 0 };
   // Rooms are drawn from their first corner, so that some walls lie at negative places; the engine
   // counts from the least.
   const all = [...bays, ...stations, middle];
   const shift = {
-    x: Math.min(0, ...all.map(({ x }) => x)) - fromX,
+    x: Math.min(0, ...all.map(({ x }) => x)),
     y: Math.min(0, ...all.map(({ y }) => y)),
   };
   const moved = <T extends { readonly x: number; readonly y: number }>(point: T): T => ({
@@ -189,7 +218,21 @@ function layOut(
     x: point.x - shift.x,
     y: point.y - shift.y,
   });
+  // Where furniture is not on the plan, nobody knows how far it stands from a door.
+  const at = ({ x, y }: Point): Point | undefined => (isOnPlan ? { x, y } : undefined);
+  const unitSpots = units
+    .filter((unit) => bays.some(({ unitId }) => unitId === unit.id))
+    .map((unit) => ({ id: unit.id as string, at: at(positionOf(unit)), isUnit: true }));
   return {
+    unitSpots,
+    spots: [
+      ...unitSpots,
+      ...[...stations, middle].map((station) => ({
+        id: station.id as string,
+        at: at(station),
+        isUnit: false,
+      })),
+    ],
     bays: bays.map(moved),
     stations: [...stations, middle].map(moved),
     stationIds: new Set<string>(stations.map(({ id }) => id)),

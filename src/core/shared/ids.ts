@@ -34,6 +34,7 @@ export const draftIdSchema = createIdSchema('DraftId');
 export const handNeedIdSchema = createIdSchema('HandNeedId');
 export const giftCardIdSchema = createIdSchema('GiftCardId');
 export const receiptIdSchema = createIdSchema('ReceiptId');
+export const passageIdSchema = createIdSchema('PassageId');
 
 export type ProjectId = z.infer<typeof projectIdSchema>;
 export type PersonId = z.infer<typeof personIdSchema>;
@@ -57,6 +58,7 @@ export type MethodId = z.infer<typeof methodIdSchema>;
 export type CarryId = z.infer<typeof carryIdSchema>;
 export type CheckId = z.infer<typeof checkIdSchema>;
 export type EnoughRuleId = z.infer<typeof enoughRuleIdSchema>;
+export type PassageId = z.infer<typeof passageIdSchema>;
 export type HandNeedId = z.infer<typeof handNeedIdSchema>;
 export type GiftCardId = z.infer<typeof giftCardIdSchema>;
 export type ReceiptId = z.infer<typeof receiptIdSchema>;

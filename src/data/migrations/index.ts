@@ -18,6 +18,7 @@ import * as kindsOfOnesOwn from './0015_kinds_of_ones_own';
 import * as goingOut from './0016_going_out';
 import * as missedBefore from './0017_missed_before';
 import * as notToBeHad from './0018_not_to_be_had';
+import * as waysAndRows from './0019_ways_and_rows';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -42,6 +43,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0016_going_out', ...goingOut },
   { name: '0017_missed_before', ...missedBefore },
   { name: '0018_not_to_be_had', ...notToBeHad },
+  { name: '0019_ways_and_rows', ...waysAndRows },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

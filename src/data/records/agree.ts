@@ -23,6 +23,7 @@ export const projectRecord = defineRecord({
     pets: plain('pets'),
     washEveryDays: plain('wash_every_days'),
     terms: json('terms_json'),
+    rowDepth: json('row_depth_json'),
   },
 });
 

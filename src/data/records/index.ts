@@ -22,6 +22,7 @@ export {
 export {
   bayRecord,
   fixtureRecord,
+  passageRecord,
   pictureRecord,
   roomRecord,
   thingPictureRecord,

@@ -7,6 +7,7 @@ import { containerRecord, fitRecord, fitWishesRecord } from './fit';
 import {
   bayRecord,
   fixtureRecord,
+  passageRecord,
   pictureRecord,
   roomRecord,
   thingPictureRecord,
@@ -35,6 +36,7 @@ const kinds = [
   roomRecord,
   unitRecord,
   bayRecord,
+  passageRecord,
   fixtureRecord,
   sectionRecord,
   agreementRecord,

@@ -3,6 +3,7 @@ import 'server-only';
 import {
   baySchema,
   fixtureSchema,
+  passageSchema,
   pictureSchema,
   roomSchema,
   thingPictureSchema,
@@ -88,6 +89,26 @@ export const bayRecord = defineRecord({
   order: ['columnIndex', 'rowIndex'],
 });
 
+export const passageRecord = defineRecord({
+  name: 'passages',
+  table: 'passages',
+  schema: passageSchema,
+  columns: {
+    id: plain('id'),
+    projectId: plain('project_id'),
+    kind: plain('kind'),
+    name: plain('name'),
+    length: json('length_json'),
+    steps: plain('steps'),
+    roomIds: json('room_ids_json'),
+    passageIds: json('passage_ids_json'),
+    position: plain('position'),
+  },
+  parent: ['projectId', 'projects'],
+  ids: { 'roomIds.*': 'rooms', 'passageIds.*': 'passages' },
+  order: ['position', 'id'],
+});
+
 export const fixtureRecord = defineRecord({
   name: 'fixtures',
   table: 'fixtures',
@@ -103,8 +124,10 @@ export const fixtureRecord = defineRecord({
     bottom: json('bottom_json'),
     top: json('top_json'),
     swing: plain('swing'),
+    leadsTo: json('leads_to_json'),
   },
   parent: ['roomId', 'rooms'],
+  ids: { 'leadsTo.roomId': 'rooms', 'leadsTo.passageId': 'passages' },
   order: ['kind', 'name', 'id'],
 });
 

@@ -41,6 +41,7 @@ export async function startProject(db: Db, input: ProjectInput): Promise<Project
     archivedAt: null,
     createdAt: nowIso(),
     washEveryDays: 7,
+    rowDepth: null,
     terms: defaultTerms,
   };
   await db.transaction(async (trx) => {

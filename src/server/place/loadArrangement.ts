@@ -55,7 +55,15 @@ interface ArrangementView {
 
 /** What an arrangement is shown from. */
 type ArrangementName =
-  'drafts' | 'fixtures' | 'groups' | 'people' | 'project' | 'rooms' | 'things' | 'units';
+  | 'drafts'
+  | 'fixtures'
+  | 'groups'
+  | 'passages'
+  | 'people'
+  | 'project'
+  | 'rooms'
+  | 'things'
+  | 'units';
 
 interface Arranged {
   readonly records: Records<ArrangementName>;

@@ -46,7 +46,7 @@ export function zonesOfRoom(
 
 /** The request of a room, or of the whole home, each room by its own schools. */
 export function zonesOf(
-  records: Records<'fixtures' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
+  records: Records<'fixtures' | 'passages' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
   scope: ArrangedScope,
   options: ZonesOptions,
 ): ZonesRequest | undefined {
@@ -54,6 +54,7 @@ export function zonesOf(
   return toHomeZonesRequest(
     {
       rooms: records.rooms.map((room) => furnished(records, room)),
+      passages: records.passages,
       ...household(records, options.groups),
     },
     options.timeLimitMs,

@@ -19,16 +19,18 @@ import {
   type FixtureRead,
   type FixtureTyped,
 } from './fixtureForm';
+import { LeadsToField, type DoorEnds } from './LeadsToField';
 import { MeterStrip } from './MeterStrip';
 
 interface FixtureSheetProps {
   readonly outline: Outline;
   readonly measureUnit: LengthUnit;
+  readonly ends: DoorEnds;
   readonly onSave: (typed: FixtureTyped) => Promise<ActionResult>;
 }
 
 /** Doors, windows, sockets and what else stays where it is; and stations, where something is done. */
-export function FixtureSheet({ outline, measureUnit, onSave }: FixtureSheetProps) {
+export function FixtureSheet({ outline, measureUnit, ends, onSave }: FixtureSheetProps) {
   const [isOpen, setIsOpen] = useState(false);
   return (
     <>
@@ -40,6 +42,7 @@ export function FixtureSheet({ outline, measureUnit, onSave }: FixtureSheetProps
           <FixtureForm
             outline={outline}
             measureUnit={measureUnit}
+            ends={ends}
             onSave={onSave}
             onDone={() => setIsOpen(false)}
           />
@@ -52,6 +55,7 @@ export function FixtureSheet({ outline, measureUnit, onSave }: FixtureSheetProps
 function FixtureForm({
   outline,
   measureUnit,
+  ends,
   onSave,
   onDone,
 }: FixtureSheetProps & { readonly onDone: () => void }) {
@@ -136,6 +140,7 @@ function FixtureForm({
             ))}
           </SelectField>
         )}
+        {kind === 'door' && <LeadsToField ends={ends} {...form.register('leadsTo')} />}
       </div>
       <p className="text-[13px] text-soft">
         Left and right as you stand in the room and face it. The corner is the left end of the wall.

@@ -17,7 +17,10 @@ import { formatCount, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useIsPhone } from '../primitives/useIsPhone';
+import { useMutation } from '../useMutation';
+import type { DoorEnds } from './LeadsToField';
 import { clashWords } from './lookWords';
+import { toTypedLeadsTo } from './passageForm';
 import { applyMoved, firstPlaceOf, listPlanThings, rectOfThing, type PlanThing } from './planItems';
 import { PlanHandle } from './PlanHandle';
 import { SketchView } from './SketchView';
@@ -39,6 +42,9 @@ interface PlanBoardProps {
     place: WallPlace | null,
   ) => Promise<ActionResult>;
   readonly onRemoveFixture: (fixtureId: string) => Promise<ActionResult>;
+  /** What a door can lead to. */
+  readonly ends: DoorEnds;
+  readonly onLead: (fixtureId: string, leadsTo: string) => Promise<ActionResult>;
 }
 
 const BOX_PX = { desk: { width: 470, height: 372 }, phone: { width: 232, height: 320 } };
@@ -58,8 +64,11 @@ export function PlanBoard({
   measureUnit,
   onMove,
   onRemoveFixture,
+  ends,
+  onLead,
 }: PlanBoardProps) {
   const { moved, move, message } = usePlanMoves(onMove);
+  const { mutate } = useMutation();
   const [selectedKey, setSelectedKey] = useState<string>();
   const svg = useRef<SVGSVGElement>(null);
   const grabbed = useRef<{
@@ -71,6 +80,7 @@ export function PlanBoard({
   const shown = applyMoved(records, moved);
   const things = listPlanThings(records, moved);
   const selected = things.find(({ key }) => key === selectedKey);
+  const door = records.fixtures.find(({ id, kind }) => kind === 'door' && id === selected?.id);
   const box = BOX_PX[useIsPhone() ? 'phone' : 'desk'];
   const penMm = Math.max(outline.widthMm / box.width, outline.depthMm / box.height);
   const clashes = useMemo(
@@ -185,6 +195,15 @@ export function PlanBoard({
             measureUnit={measureUnit}
             onPlace={(place) => move(selected, place, 'keep')}
             onTakeOut={() => takeOut(selected)}
+            {...(door
+              ? {
+                  leads: {
+                    to: toTypedLeadsTo(door.leadsTo),
+                    ends,
+                    onSay: (to: string) => void mutate(() => onLead(door.id, to)),
+                  },
+                }
+              : {})}
           />
         ) : (
           <p className="px-3 py-2 text-[13.5px] text-soft">

@@ -7,6 +7,7 @@ import { formatLength, parseLength, type LengthUnit } from '@/core/shared';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { lengthErrorWords } from '../home/homeWords';
+import { LeadsToField, type DoorEnds } from './LeadsToField';
 import type { PlanThing } from './planItems';
 
 interface TapePanelProps {
@@ -16,6 +17,12 @@ interface TapePanelProps {
   readonly measureUnit: LengthUnit;
   readonly onPlace: (place: WallPlace) => void;
   readonly onTakeOut: () => void;
+  /** Of a door: what it leads to. */
+  readonly leads?: {
+    readonly to: string;
+    readonly ends: DoorEnds;
+    readonly onSay: (leadsTo: string) => void;
+  };
 }
 
 /** The picked thing's place as a tape gives it: which wall, how far from its corner, how far off. */
@@ -26,6 +33,7 @@ export function TapePanel({
   measureUnit,
   onPlace,
   onTakeOut,
+  leads,
 }: TapePanelProps) {
   const [typed, setTyped] = useState({ along: place.along.text, off: place.off.text });
   const [problem, setProblem] = useState<{
@@ -78,6 +86,14 @@ export function TapePanel({
             {formatLength(tapeDistancesOf(wall, place, thing.size).toEndMm, measureUnit)}
           </span>
         </p>
+      )}
+      {leads && (
+        <LeadsToField
+          ends={leads.ends}
+          className="col-span-2"
+          value={leads.to}
+          onChange={(event) => leads.onSay(event.target.value)}
+        />
       )}
       <Button className="col-span-2" onClick={onTakeOut}>
         {thing.kind === 'fixture' ? 'Take away' : 'Out of the plan'}

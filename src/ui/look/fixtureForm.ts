@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { doorSwingSchema, fixtureKindSchema, type Fixture, type FixtureKind } from '@/core/look';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import { fixtureKindWords } from './lookWords';
+import { toTypedLeadsTo, typedLeadsTo } from './passageForm';
 import { typedLength, typedPositiveLength } from '../typedValues';
 
 export const fixtureFormSchemaFor = (unit: LengthUnit) =>
@@ -17,8 +18,9 @@ export const fixtureFormSchemaFor = (unit: LengthUnit) =>
       bottom: typedLength(unit),
       top: typedPositiveLength(unit),
       swing: doorSwingSchema,
+      leadsTo: typedLeadsTo,
     })
-    .transform(({ wall, along, swing, ...fixture }, context) => {
+    .transform(({ wall, along, swing, leadsTo, ...fixture }, context) => {
       if (fixture.bottom.mm >= fixture.top.mm)
         context.addIssue({
           code: 'custom',
@@ -30,6 +32,7 @@ export const fixtureFormSchemaFor = (unit: LengthUnit) =>
         name: fixture.name === '' ? fixtureKindWords[fixture.kind] : fixture.name,
         place: { wallIndex: wall, along, off: { mm: 0, text: '0' } },
         swing: fixture.kind === 'door' ? swing : null,
+        leadsTo: fixture.kind === 'door' ? leadsTo : null,
       };
     });
 export type FixtureTyped = z.input<ReturnType<typeof fixtureFormSchemaFor>>;
@@ -58,6 +61,7 @@ export function usualFixture(kind: FixtureKind, unit: LengthUnit): FixtureTyped 
     bottom: bottom ?? '',
     top: top ?? '',
     swing: 'in-start',
+    leadsTo: '',
   };
 }
 
@@ -71,4 +75,5 @@ export const toTypedFixture = (fixture: Fixture): FixtureTyped => ({
   bottom: fixture.bottom.text,
   top: fixture.top.text,
   swing: fixture.swing ?? 'in-start',
+  leadsTo: toTypedLeadsTo(fixture.leadsTo),
 });

@@ -4,7 +4,6 @@ import {
   type MovesReason,
   type PlaceWarning,
   type PlacingSchools,
-  ROOM_GAP_MM,
   type ZonesReason,
   type ZoneWhy,
   schoolWeightOf,
@@ -22,9 +21,6 @@ export const minutesWords = (seconds: number): string => {
   if (seconds < 59.5) return `${Math.round(seconds)} s`;
   return seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`;
 };
-
-/** What is assumed where rooms are looked at together. */
-export const ROOM_GAP_NOTE = `From one room to the next ${ROOM_GAP_MM / 1000} m are assumed, in the order in which the rooms are listed.`;
 
 /** What the schools of a room change in a proposal. */
 export function schoolNotes(schools: PlacingSchools): string[] {

@@ -1,17 +1,20 @@
 import { notFound } from 'next/navigation';
 
 import { HomeFrame } from '@/app/RoomFrame';
+import { removePassageAction, savePassageAction } from '@/app/actions/ways';
 import { usableLitresOf } from '@/core/look';
 import { pairPictures } from '@/core/show';
 import { openHome, type OpenHome } from '@/server/desk/openRoom';
+import { waysOfHome } from '@/server/look/waysOfHome';
 import { HomeRooms } from '@/ui/look/HomeRooms';
+import { HomeWays } from '@/ui/look/HomeWays';
 import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Rooms of the home' };
 
 export default async function HomeLookPage({ params }: { params: Promise<{ projectId: string }> }) {
   const { projectId } = await params;
-  const opened = await openHome(projectId);
+  const opened = await openHome(projectId, 'fixtures', 'passages');
   if (!opened) notFound();
   const { records } = opened;
   return (
@@ -23,11 +26,19 @@ export default async function HomeLookPage({ params }: { params: Promise<{ proje
         measureUnit={records.project.units}
         rooms={records.rooms.map((room) => lookedAt(records, room))}
       />
+      <HomeWays
+        {...waysOfHome(records)}
+        rooms={records.rooms.map(({ id, name }) => ({ id, name }))}
+        passages={records.passages}
+        measureUnit={records.project.units}
+        onSave={savePassageAction.bind(null, projectId)}
+        onRemove={removePassageAction.bind(null, projectId)}
+      />
     </HomeFrame>
   );
 }
 
-type Records = OpenHome<never>['records'];
+type Records = OpenHome<'fixtures' | 'passages'>['records'];
 
 /** What is measured and pictured of a room. */
 function lookedAt(records: Records, room: Records['rooms'][number]) {

@@ -12,8 +12,10 @@ import {
 import { sayMayLeaveAction } from '@/app/actions/groups';
 import { mayLeaveRoom } from '@/core/place';
 import { openHome } from '@/server/desk/openRoom';
+import { countWays } from '@/server/look/waysOfHome';
 import { draftHistory } from '@/server/place/draftHistory';
 import { loadArrangement } from '@/server/place/loadArrangement';
+import { waysNote } from '@/ui/look/wayWords';
 import { DraftHistory } from '@/ui/place/DraftHistory';
 import { DraftSlips } from '@/ui/place/DraftSlips';
 import { LeavingList } from '@/ui/place/LeavingList';
@@ -21,7 +23,6 @@ import { PlaceBoard } from '@/ui/place/PlaceBoard';
 import { PlaceFigures } from '@/ui/place/PlaceFigures';
 import { StepPages } from '@/ui/shell/StepPages';
 import { PlacePaper } from '@/ui/place/PlacePaper';
-import { ROOM_GAP_NOTE } from '@/ui/place/placeWords';
 import { ProposePanel } from '@/ui/place/ProposePanel';
 import { buttonClass } from '@/ui/primitives/Button';
 
@@ -35,7 +36,7 @@ interface HomePlacePageProps {
 /** Arrangements of the whole home: every room drawn side by side, for what may live in another one. */
 export default async function HomePlacePage({ params, searchParams }: HomePlacePageProps) {
   const { projectId } = await params;
-  const opened = await openHome(projectId, 'drafts', 'fixtures', 'people');
+  const opened = await openHome(projectId, 'drafts', 'fixtures', 'passages', 'people');
   if (!opened) notFound();
   const { records } = opened;
   const view = loadArrangement({ records, scope: null }, (await searchParams).draft);
@@ -137,7 +138,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
               bayNames={view.bayNames}
               notes={[
                 `${groups.filter(mayLeaveRoom).length} of ${groups.length} groups may leave their room.`,
-                ROOM_GAP_NOTE,
+                waysNote(countWays(records)),
               ]}
               minutesNow={view.minutesNow}
               measureUnit={records.project.units}

@@ -12,7 +12,7 @@ export default async function HomeComparePage({
   searchParams,
 }: ComparePageProps<{ projectId: string }>) {
   const { projectId } = await params;
-  const opened = await openHome(projectId, 'drafts', 'fixtures', 'people');
+  const opened = await openHome(projectId, 'drafts', 'fixtures', 'passages', 'people');
   if (!opened) notFound();
   return (
     <HomeFrame step="place" opened={opened}>

@@ -19,6 +19,7 @@ import {
   saveWallsAction,
 } from '@/app/actions/plan';
 import { changeRoomAction } from '@/app/actions/projects';
+import { leadDoorAction } from '@/app/actions/ways';
 import { answerChecks, findPlanClashes, traceWalls, type RoomPlan } from '@/core/look';
 import { openRoom } from '@/server/desk/openRoom';
 import { DrawingLinks } from '@/ui/look/DrawingLinks';
@@ -75,7 +76,7 @@ function ViewTab({
 
 export default async function LookPage({ params, searchParams }: LookPageProps) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'fixtures');
+  const opened = await openRoom(projectId, roomId, 'fixtures', 'passages');
   if (!opened) notFound();
   const { records, own } = opened;
   const { room, units } = own;
@@ -85,6 +86,12 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
   const clashes = outline && findPlanClashes({ outline, units, fixtures, checks: room.checks });
   const view = viewOf((await searchParams).view, outline || units.length === 0 ? 'plan' : 'front');
   const place = { projectId, roomId };
+  const ends = {
+    rooms: records.rooms.filter(({ id }) => id !== roomId).map(({ id, name }) => ({ id, name })),
+    passages: records.passages
+      .filter(({ kind }) => kind !== 'opening')
+      .map(({ id, name }) => ({ id, name })),
+  };
   const base = `/projects/${projectId}/rooms/${roomId}/look`;
   return (
     <RoomFrame
@@ -128,6 +135,7 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
               <FixtureSheet
                 outline={outline}
                 measureUnit={measureUnit}
+                ends={ends}
                 onSave={saveFixtureAction.bind(null, place)}
               />
             )}
@@ -150,6 +158,8 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
             measureUnit={measureUnit}
             onMove={movePlanItemAction.bind(null, place)}
             onRemoveFixture={removeFixtureAction.bind(null, projectId)}
+            ends={ends}
+            onLead={leadDoorAction.bind(null, projectId)}
           />
         )}
         {view === 'plan' && !outline && (

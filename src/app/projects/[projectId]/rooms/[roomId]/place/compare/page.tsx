@@ -12,7 +12,7 @@ export default async function ComparePage({
   searchParams,
 }: ComparePageProps<{ projectId: string; roomId: string }>) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'people');
+  const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'passages', 'people');
   if (!opened) notFound();
   const { room } = opened.own;
   return (

@@ -84,7 +84,6 @@ export function zoneFaults(request: ZonesRequestInput, assignment: Assignment): 
     const bay = bayOf(group);
     if (!bay) continue;
     const users = group.userIds.map((id) => request.people.find((person) => person.id === id));
-    const isHigh = (height: number) => bay.z / height > 1.24;
     if (group.hazard && request.people.some(({ child }) => child) && !bay.locked && bay.z < 1500)
       faults.push(`${group.id} within a child’s reach`);
     for (const trait of group.avoid ?? []) if (bay[trait]) faults.push(`${group.id} ${trait}`);
@@ -92,13 +91,28 @@ export function zoneFaults(request: ZonesRequestInput, assignment: Assignment): 
       faults.push(`${group.id} not where it is pinned`);
     if (group.onlyBayIds && !group.onlyBayIds.some((id) => id === bay.id))
       faults.push(`${group.id} not where it is kept to`);
-    if (group.selfServe && users.some((user) => isHigh(user?.heightMm ?? 0)))
-      faults.push(`${group.id} cannot be served by oneself`);
-    if (group.breaks && users.every((user) => bay.z > 1.05 * (user?.heightMm ?? 0)))
-      faults.push(`${group.id} breaks`);
-    if (users.some((user) => (user?.noStep || user?.child) && isHigh(user.heightMm)))
-      faults.push(`${group.id} needs a step`);
+    faults.push(
+      ...reachFaults(
+        group,
+        bay,
+        users.map((user) => user as Person),
+      ),
+    );
   }
+  return faults;
+}
+
+type Person = ZonesRequestInput['people'][number];
+/** What a group's users cannot reach, or must not: in words. */
+function reachFaults(group: Group, bay: Bay, users: readonly Person[]): string[] {
+  const faults: string[] = [];
+  const isHigh = (height: number) => bay.z / height > 1.24;
+  if (group.selfServe && users.some((user) => isHigh(user.heightMm)))
+    faults.push(`${group.id} cannot be served by oneself`);
+  if (group.breaks && users.every((user) => bay.z > 1.05 * user.heightMm))
+    faults.push(`${group.id} breaks`);
+  if (users.some((user) => (user.noStep || user.child) && isHigh(user.heightMm)))
+    faults.push(`${group.id} needs a step`);
   return faults;
 }
 

@@ -88,6 +88,7 @@ export async function seedPlans(db: Db, project: Project): Promise<void> {
           bedCount,
           guestPlaceCount,
           pets,
+          rowDepth: project.id === 'quarry-row' ? measure('35 cm') : null,
           terms: termsSchema.parse(TERMS[project.id] ?? {}),
         }),
       );

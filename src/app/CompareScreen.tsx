@@ -36,7 +36,15 @@ export function CompareScreen({ records, scope, asked }: CompareScreenProps) {
     <CompareView
       slips={slipsOf({ records, scope })}
       sides={[toSide(a), toSide(b)]}
-      changes={a.zones ? compareArrangements(a.zones, { from: placesOf(a), to: placesOf(b) }) : []}
+      changes={
+        a.zones
+          ? compareArrangements(a.zones, {
+              from: placesOf(a),
+              to: placesOf(b),
+              backShares: a.backShares,
+            })
+          : []
+      }
       note={scope === null ? waysNote(countWays(records)) : undefined}
       groups={records.groups
         .filter(({ roomId }) => scope === null || roomId === scope)

@@ -75,6 +75,7 @@ const traits = { labels: 'words', lids: 'closes', sorting: 'finely' } as const;
 const household: ProjectInput = {
   bedCount: 2,
   guestPlaceCount: 1,
+  rowDepth: null,
   pets: '',
   name: 'Mill House',
   units: 'cm',

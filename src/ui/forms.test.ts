@@ -44,6 +44,7 @@ const project: ProjectFormTyped = {
   roomBudgets: { hall: '9,80' },
   bedCount: '2',
   guestPlaceCount: '0',
+  rowDepth: '',
   pets: '',
   people: [{ ...emptyPerson, name: 'Nora', height: `5' 6"` }],
 };

@@ -70,12 +70,13 @@ export function drawHomePlan({ rooms, passages, widthPx }: HomePlan): Sketch {
     depth: Math.max(0, y - GAP_MM) + 2 * margin + 16 * pen,
     penMm: pen,
     marks: [
+      // Under the rooms, so that a line ends at its room's wall.
+      ...drawLinks({ rooms, passages, shown, boxes }),
       ...shown.flatMap((part) => part.plans.flatMap((plan) => drawRoom(plan, rooms, pen))),
       ...shown.flatMap((part) => (part.plans.length === 0 ? drawUnknown(part, rooms, pen) : [])),
       ...[...boxes].flatMap(([id, box]) =>
         drawPassage(box, bands.find((each) => each.id === id)?.name ?? '', pen),
       ),
-      ...drawLinks({ rooms, passages, shown, boxes }),
       ...shown.flatMap((part) => part.plans.flatMap((plan) => nameRoom(plan, rooms, pen))),
     ],
   };

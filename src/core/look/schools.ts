@@ -11,6 +11,7 @@ export const schools = {
   sentimental: ['while-space', 'limit', 'photograph'],
   grouping: ['kind', 'person', 'task', 'frequency'],
   living: ['nearest', 'together'],
+  weight: ['careful', 'by-use'],
 } as const;
 export type SchoolQuestion = keyof typeof schools;
 export const schoolQuestions = Object.keys(schools) as SchoolQuestion[];
@@ -28,6 +29,7 @@ export const schoolChoicesSchema = z.object({
   sentimental: choiceOf(schools.sentimental),
   grouping: choiceOf(schools.grouping),
   living: choiceOf(schools.living),
+  weight: choiceOf(schools.weight),
 });
 export type SchoolChoices = Readonly<z.infer<typeof schoolChoicesSchema>>;
 

@@ -15,6 +15,7 @@ export { schoolWeightOf, type PlacingSchools } from './placingSchools';
 export {
   zonesRequestSchema,
   type BrokenRule,
+  type Places,
   type ZonesAnswer,
   type ZonesReason,
   type ZonesRequest,
@@ -24,6 +25,16 @@ export {
 export { planZones, type ZonesProgress } from './planZones';
 export { toHomeZonesRequest, toZonesRequest } from './toZonesRequest';
 export { setAside } from './setAside';
+export {
+  backSharesOf,
+  placeOfRow,
+  rowsInPlace,
+  rowsOfGroups,
+  splitIntoRows,
+  standInRows,
+  type BackShares,
+  type Row,
+} from './rows';
 export { priceOfPins, type PinPrice } from './priceOfPins';
 export { applyWhatIf, type WhatIf } from './applyWhatIf';
 // Arrangements
@@ -35,7 +46,6 @@ export {
   type ArrangementJudgement,
   type BentRule,
   type PlaceChange,
-  type Places,
 } from './judgeArrangement';
 export {
   arrangementRefSchema,

@@ -1,6 +1,7 @@
 import { reachOf } from '../look';
 import { weekOfUse } from './explainZones';
-import type { ZoneBay, ZoneGroup, ZoneRule, ZonesRequest } from './zonesModel';
+import { backRowSeconds, rowsOfGroups, type BackShares, type Row } from './rows';
+import type { Places, ZoneBay, ZoneGroup, ZoneRule, ZonesRequest } from './zonesModel';
 import {
   brokenRules,
   massOf,
@@ -9,12 +10,6 @@ import {
   SUM_TOLERANCE,
   usersOf,
 } from './zonesProblem';
-
-/**
- * Where each group lives; null or missing: nowhere yet. A bay that the request does not know is in
- * another room.
- */
-export type Places = Readonly<Record<string, string | null>>;
 
 /** Why a group should not stand where it stands. */
 export type BentRule =
@@ -59,6 +54,8 @@ const HALF_EMPTY_RATIO = 0.5;
 interface JudgeOptions {
   readonly places: Places;
   readonly fragileIds?: ReadonlySet<string>;
+  /** Who stands behind, where places have rows; nobody where it is left out. */
+  readonly rows?: ReadonlyMap<string, Row>;
 }
 
 /**
@@ -68,7 +65,7 @@ interface JudgeOptions {
  */
 export function judgeArrangement(
   request: ZonesRequest,
-  { places, fragileIds = new Set() }: JudgeOptions,
+  { places, fragileIds = new Set(), rows = new Map() }: JudgeOptions,
 ): ArrangementJudgement {
   const bayById = new Map(request.bays.map((bay) => [bay.id, bay]));
   const sums = { secondsPerWeek: 0, metresPerWeek: 0, bendsPerWeek: 0, stretchesPerWeek: 0 };
@@ -103,6 +100,7 @@ export function judgeArrangement(
   }, 0);
   return {
     ...sums,
+    secondsPerWeek: sums.secondsPerWeek + backRowSeconds(request.groups, rows),
     pairSecondsPerWeek,
     homelessIds,
     elsewhereIds,
@@ -201,18 +199,35 @@ export interface PlaceChange {
 
 export function compareArrangements(
   request: ZonesRequest,
-  { from, to }: { readonly from: Places; readonly to: Places },
+  {
+    from,
+    to,
+    backShares = {},
+  }: { readonly from: Places; readonly to: Places; readonly backShares?: BackShares },
 ): PlaceChange[] {
-  const secondsOf = (group: ZoneGroup, bayId: string | null): number | undefined => {
+  const [rowsFrom, rowsTo] = [from, to].map((places) =>
+    rowsOfGroups(request, { backShares, places }),
+  );
+  const secondsOf = (
+    group: ZoneGroup,
+    bayId: string | null,
+    rows: ReadonlyMap<string, Row> | undefined,
+  ): number | undefined => {
     if (bayId === null) return undefined;
     const bay = request.bays.find(({ id }) => id === bayId);
-    return group.usesPerWeek * (bay ? secondsOfUse(request, group, bay) : secondsElsewhere());
+    const behind = rows ? backRowSeconds([group], rows) : 0;
+    return (
+      group.usesPerWeek * (bay ? secondsOfUse(request, group, bay) : secondsElsewhere()) + behind
+    );
   };
   return request.groups
     .flatMap((group): PlaceChange[] => {
       const [fromBayId, toBayId] = [from[group.id] ?? null, to[group.id] ?? null];
       if (fromBayId === toBayId) return [];
-      const [before, after] = [secondsOf(group, fromBayId), secondsOf(group, toBayId)];
+      const [before, after] = [
+        secondsOf(group, fromBayId, rowsFrom),
+        secondsOf(group, toBayId, rowsTo),
+      ];
       return [
         {
           groupId: group.id,

@@ -1,9 +1,12 @@
-import type { Group } from '../sort';
+import { keptMassGOf, type Group, type Thing } from '../sort';
+import { isFragileGroup } from './groupFacts';
 
 /** The schools that change where things live. */
 export interface PlacingSchools {
   readonly grouping?: 'kind' | 'person' | 'task' | 'frequency';
   readonly living?: 'nearest' | 'together';
+  /** Whether what is heavy and what breaks is placed with care; so it is where nobody chose. */
+  readonly weight?: 'careful' | 'by-use';
 }
 
 /**
@@ -15,6 +18,26 @@ const PAIR_WEIGHTS = { said: 6, school: 3 } as const;
 const TOGETHER_FACTOR = 3;
 /** By frequency: daily things count more than their steps, rare ones less. */
 const FREQUENCY = { daily: 7, dailyFactor: 2, rare: 1, rareFactor: 0.5 } as const;
+
+/** What weighs more than this would crush what breaks, if both shared a place, in grams. */
+const CRUSHING_G = 5000;
+export const isCareful = ({ weight }: PlacingSchools): boolean => weight !== 'by-use';
+
+/** What breaks, apart from what is heavy and does not: neither stands on the other. */
+export function partHeavyFromFragile(
+  groups: readonly Group[],
+  things: readonly Thing[],
+  schools: PlacingSchools,
+): { a: string; b: string; why: string }[] {
+  if (!isCareful(schools)) return [];
+  const fragile = groups.filter(isFragileGroup);
+  const heavy = groups.filter(
+    (group) => !isFragileGroup(group) && keptMassGOf(group, things) > CRUSHING_G,
+  );
+  return fragile.flatMap((group) =>
+    heavy.map(({ id }) => ({ a: group.id, b: id, why: 'one would crush the other' })),
+  );
+}
 
 /** Seconds a week that a metre between two groups of one person or one task counts. */
 export const schoolWeightOf = ({ living }: PlacingSchools): number =>

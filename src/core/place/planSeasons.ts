@@ -1,8 +1,8 @@
 import { usableLitresOf, bayInsideOf, type Bay } from '../look';
 import { keptLitresOf, type Group, type Thing } from '../sort';
 import { seasonOf, usesPerWeekOf } from './groupFacts';
-import { bentRulesOf, secondsElsewhere, type Places } from './judgeArrangement';
-import type { ZonesRequest } from './zonesModel';
+import { bentRulesOf, secondsElsewhere } from './judgeArrangement';
+import type { Places, ZonesRequest } from './zonesModel';
 import { secondsOfUse, SUM_TOLERANCE } from './zonesProblem';
 
 /** Something to do at the start of a month, 1 to 12. */

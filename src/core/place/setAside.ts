@@ -1,6 +1,5 @@
 import { findGroupFault } from './explainZones';
-import type { Places } from './judgeArrangement';
-import type { GroupReason, ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
+import type { GroupReason, Places, ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
 import { massOf } from './zonesProblem';
 
 interface SetAside {

@@ -13,8 +13,14 @@ import {
   type Unit,
 } from '../look';
 import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
-import { hazardOf, isFoodGroup, mayLeaveRoom, usesPerWeekOf } from './groupFacts';
-import { pairBySchool, scaleUses, type PlacingSchools } from './placingSchools';
+import { hazardOf, isFoodGroup, isFragileGroup, mayLeaveRoom, usesPerWeekOf } from './groupFacts';
+import {
+  isCareful,
+  pairBySchool,
+  partHeavyFromFragile,
+  scaleUses,
+  type PlacingSchools,
+} from './placingSchools';
 import { zonesRequestSchema, type ZonesRequest, type ZonesRequestInput } from './zonesModel';
 
 /** Where no station was named, one walks from here. */
@@ -68,6 +74,7 @@ export function toZonesRequest(
     stations: laid.stations,
     ...askFor(own, { ...household, schools, bays, stationIds: laid.stationIds, middleId: MIDDLE }),
     people: toPeople(people),
+    lifts: isCareful(schools),
     timeLimitMs,
   } satisfies ZonesRequestInput);
 }
@@ -125,6 +132,7 @@ export function toHomeZonesRequest(
     ...request,
     distances: distancesOf(laidRooms, passages),
     people: toPeople(household.people),
+    lifts: rooms.some(({ schools = {} }) => isCareful(schools)),
     timeLimitMs,
   });
 }
@@ -277,17 +285,21 @@ function askFor(
         food: isFoodGroup(group),
         avoid: [...avoid],
         selfServe,
+        breaks: isCareful(schools) && isFragileGroup(group),
         ...(isPinned && group.bayId && bays.some(({ id }) => id === group.bayId)
           ? { fixedBayId: group.bayId }
           : {}),
       };
     }),
     together: pairBySchool(own, schools),
-    apart: own.flatMap((group) =>
-      group.placing.apartIds
-        .filter((id) => id !== group.id && own.some((other) => other.id === id))
-        .map((id) => ({ a: group.id, b: id, why: 'never beside each other' })),
-    ),
+    apart: [
+      ...own.flatMap((group) =>
+        group.placing.apartIds
+          .filter((id) => id !== group.id && own.some((other) => other.id === id))
+          .map((id) => ({ a: group.id, b: id, why: 'never beside each other' })),
+      ),
+      ...partHeavyFromFragile(own, things, schools),
+    ],
   };
 }
 

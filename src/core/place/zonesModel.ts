@@ -172,6 +172,12 @@ function checkDistances(
 export type ZonesRequest = Readonly<z.infer<typeof zonesRequestSchema>>;
 export type ZonesRequestInput = z.input<typeof zonesRequestSchema>;
 
+/**
+ * Where each group lives; null or missing: nowhere yet. A bay that the request does not know is in
+ * another room.
+ */
+export type Places = Readonly<Record<string, string | null>>;
+
 type WhyCode =
   | 'near_station'
   | 'in_reach'

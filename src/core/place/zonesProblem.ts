@@ -30,7 +30,7 @@ export interface ZonesProblem {
 }
 
 const WALK_M_PER_S = 1.2;
-const BACK_ROW_S = 3;
+export const BACK_ROW_S = 3;
 /** From here on a child does not reach what is dangerous, mm. */
 export const HIGH_MM = 1500;
 /** Litres and grams are added up in any order; sums that differ by less than this are the same. */

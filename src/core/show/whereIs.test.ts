@@ -14,6 +14,7 @@ const records: WhereRecords = {
     aDecision({ id: 'd2', thingId: 'lamp', name: 'lamp', verdict: 'donate', groupId: null }),
     aDecision({ id: 'd3', thingId: 'stool', name: 'stool', groupId: null }),
   ]),
+  project: { rowDepth: null },
   fits: [],
   containers: [],
   carries: [
@@ -42,6 +43,20 @@ test('a thing is where its group stands today, and is to live where the group is
     'Left larder',
   ]);
   expect(whereIs(records, 'peas')).toMatchObject({ name: 'Pulses', stands: { bayName: 'Crate' } });
+});
+
+test('in a deep place it stands in front, or behind what is used more', () => {
+  const daily = aGroup({ id: 'daily', name: 'Bread', standsBayId: 'crate', front: true });
+  const deep = { ...records, groups: [peas, daily], project: { rowDepth: { mm: 150 } } };
+  const rowOf = (litres: number) => {
+    const things = foldDecisions([
+      aDecision({ id: 'd1', thingId: 'chickpeas', groupId: 'peas', litres }),
+      aDecision({ id: 'd2', thingId: 'bread', groupId: 'daily', litres: 30 }),
+    ]);
+    return whereIs({ ...deep, things }, 'chickpeas')?.stands?.row;
+  };
+  expect([rowOf(1), rowOf(30), rowOf(300)]).toEqual(['front', 'back', undefined]);
+  expect(whereIs(records, 'chickpeas')?.stands?.row).toBeUndefined();
 });
 
 test('what has left tells when and with whom, and has no place any more', () => {

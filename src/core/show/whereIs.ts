@@ -1,5 +1,6 @@
 import type { TakenFit } from '../fit';
 import type { Room, Unit } from '../look';
+import { rowsInPlace, type Row } from '../place';
 import type { BayId } from '../shared';
 import { leavingStatesOf, type Carry, type Group, type LeavingState, type Thing } from '../sort';
 
@@ -9,6 +10,8 @@ interface Spot {
   readonly unit: Unit;
   readonly bayId: BayId;
   readonly bayName: string;
+  /** Before or behind others, where the place is so deep that it has rows. */
+  readonly row: Row | undefined;
   /** What it lies in there, by the fit that was taken, with how many of each. */
   readonly containers: readonly { readonly name: string; readonly count: number }[];
 }
@@ -35,6 +38,7 @@ export interface WhereRecords {
   readonly fits: readonly TakenFit[];
   readonly containers: readonly { readonly id: string; readonly name: string }[];
   readonly carries: readonly Carry[];
+  readonly project: { readonly rowDepth: { readonly mm: number } | null };
 }
 
 /** Finds a thing or a group by its id; undefined where the home has no such. O(records). */
@@ -64,7 +68,7 @@ export function whereIs(records: WhereRecords, id: string): Whereabouts | undefi
 }
 
 function spotOf(
-  { rooms, units, fits, containers }: WhereRecords,
+  { rooms, units, fits, containers, groups, things, project }: WhereRecords,
   group: Group | undefined,
   bayId: BayId | null,
 ): Spot | undefined {
@@ -73,6 +77,8 @@ function spotOf(
   const room = rooms.find(({ id }) => id === unit?.roomId);
   if (!unit || !bay || !room) return undefined;
   const counts = new Map<string, number>();
+  // Beside those that stand, or live, in the same place.
+  const at = (other: Group) => (bayId === group?.bayId ? other.bayId : other.standsBayId) === bayId;
   // A fit is made for where a group lives.
   const fit = bayId === group?.bayId ? fits.find((each) => each.bayId === bayId) : undefined;
   for (const { groupId, containerId } of fit?.answer.placements ?? [])
@@ -82,6 +88,11 @@ function spotOf(
     unit,
     bayId: bay.id,
     bayName: bay.name,
+    row:
+      group &&
+      rowsInPlace(bay, { groups: groups.filter(at), things, rowDepthMm: project.rowDepth?.mm }).get(
+        group.id,
+      ),
     containers: [...counts].map(([id, count]) => ({
       name: containers.find((container) => container.id === id)?.name ?? id,
       count,

@@ -11,6 +11,7 @@ export const questionWords: Readonly<Record<SchoolQuestion, string>> = {
   sentimental: 'Sentimental things',
   grouping: 'Grouped by',
   living: 'Where things live',
+  weight: 'Heavy and breakable things',
 };
 
 const CHOICES: Readonly<Record<string, string>> = {
@@ -38,5 +39,7 @@ const CHOICES: Readonly<Record<string, string>> = {
   frequency: 'how often it is used',
   nearest: 'nearest to where they are used',
   together: 'where they all fit together',
+  careful: 'heavy low, breakable not high',
+  'by-use': 'where they are used',
 };
 export const choiceWords = (choice: string): string => CHOICES[choice] ?? choice;

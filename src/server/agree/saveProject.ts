@@ -27,6 +27,7 @@ export type ProjectInput = Pick<
   | 'bedCount'
   | 'guestPlaceCount'
   | 'pets'
+  | 'rowDepth'
 > & {
   readonly people: readonly PersonInput[];
 };
@@ -41,7 +42,6 @@ export async function startProject(db: Db, input: ProjectInput): Promise<Project
     archivedAt: null,
     createdAt: nowIso(),
     washEveryDays: 7,
-    rowDepth: null,
     terms: defaultTerms,
   };
   await db.transaction(async (trx) => {

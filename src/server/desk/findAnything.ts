@@ -90,6 +90,7 @@ async function listProjectHits(db: Db, projectId: ProjectId): Promise<Candidate[
     'containers',
     'fits',
     'groups',
+    'project',
     'rooms',
     'things',
     'units',

@@ -32,6 +32,16 @@ export function waysOfHome(records: WayRecords) {
     sketch: drawHomePlan({ rooms, passages, widthPx: WIDTH_PX }),
     gaps: findWayGaps({ rooms, passages }),
     ways: listWays(rooms, records),
+    doorsFrom: Object.fromEntries(
+      passages.map(({ id }) => [
+        id,
+        rooms
+          .filter(({ fixtures }) =>
+            fixtures.some(({ leadsTo }) => leadsTo?.to === 'passage' && leadsTo.passageId === id),
+          )
+          .map(({ room }) => room.name),
+      ]),
+    ),
     misfits: joinPlans(rooms).misfits.map(
       ({ roomId, otherId }) => [nameOf(roomId), nameOf(otherId)] as const,
     ),

@@ -2,12 +2,15 @@ import 'server-only';
 
 import { arrangeFront, bayInsideOf, type Bay, type Unit } from '@/core/look';
 import {
+  backSharesOf,
   bayLevelOf,
   isAway,
   judgeArrangement,
+  rowsOfGroups,
   type ArrangedScope,
   type ArrangementJudgement,
   type ArrangementRef,
+  type BackShares,
   type BayLevel,
   type ZonesRequest,
 } from '@/core/place';
@@ -35,6 +38,8 @@ interface ArrangementView {
   readonly bayNames: Readonly<Record<string, string>>;
   readonly zones: ZonesRequest | undefined;
   readonly fragileIds: readonly string[];
+  /** Of the places that have a back row: how much of them it is. */
+  readonly backShares: BackShares;
   readonly judged: ArrangementJudgement | undefined;
   /** Groups that live outside their room. */
   readonly awayIds: readonly string[];
@@ -103,6 +108,7 @@ export function loadArrangement(
   const shownRef = readRef(arranged, asked);
   const units = records.units.filter((unit) => scope === null || unit.roomId === scope);
   const bays = units.flatMap((unit) => unit.bays);
+  const backShares = backSharesOf(bays, records.project.rowDepth?.mm);
   const judge = (ref: ArrangementRef) => {
     const groups = groupsIn(records, scope, resolveArrangement(records, scope, ref));
     const zones = zonesOf(records, scope, { groups, timeLimitMs: PROPOSAL_MS });
@@ -110,6 +116,7 @@ export function loadArrangement(
     const awayIds = groups
       .filter((group) => isWithin(scope)(group) && isAway(records.units, group))
       .map(({ id }) => id);
+    const places = Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId]));
     return {
       groups,
       zones,
@@ -118,7 +125,8 @@ export function loadArrangement(
       judged:
         zones &&
         judgeArrangement(zones, {
-          places: Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])),
+          places,
+          rows: rowsOfGroups(zones, { backShares, places }),
           fragileIds: new Set(fragileIds),
         }),
     };
@@ -139,6 +147,7 @@ export function loadArrangement(
     slips: slipsOf(arranged),
     shownRef,
     ...shown,
+    backShares,
     levels,
     bayNames: bayNamesOf(arranged),
     judgedToday: judge('today').judged,

@@ -75,11 +75,16 @@ const furnished = (records: Records<'fixtures' | 'project' | 'units'>, room: Roo
 
 /** The schools of a room, or of the home where the room has none, that change where things live. */
 export function placingSchoolsOf({ project }: Records<'project'>, room: Room): PlacingSchools {
-  const [grouping, living] = [
+  const [grouping, living, weight] = [
     schoolIn('grouping', room.schools, project.terms.schools)?.choice,
     schoolIn('living', room.schools, project.terms.schools)?.choice,
+    schoolIn('weight', room.schools, project.terms.schools)?.choice,
   ];
-  return { ...(grouping ? { grouping } : {}), ...(living ? { living } : {}) };
+  return {
+    ...(grouping ? { grouping } : {}),
+    ...(living ? { living } : {}),
+    ...(weight ? { weight } : {}),
+  };
 }
 
 export const fragileIdsOf = (groups: readonly Group[]): string[] =>

@@ -102,6 +102,16 @@ export function ProjectForm({ typed, rooms, submitLabel, onSave, canFinish }: Pr
           {...register('pets')}
         />
         {canFinish && (
+          <TextField
+            label="Front row, how deep"
+            isLength
+            hint="deeper places get a back row; empty: no rows"
+            placeholder="e.g. 35 cm"
+            error={errors.rowDepth?.message}
+            {...register('rowDepth')}
+          />
+        )}
+        {canFinish && (
           <SelectField label="This project is" {...register('status')}>
             <option value="active">going on</option>
             <option value="finished">finished</option>

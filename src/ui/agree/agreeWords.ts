@@ -22,6 +22,7 @@ export const schoolQuestionWords: Readonly<Record<SchoolQuestion, string>> = {
   sentimental: 'Sentimental',
   grouping: 'Group by',
   living: 'Where it lives',
+  weight: 'Heavy, breakable',
 };
 export const schoolChoiceWords: Readonly<Record<string, string>> = {
   'quick-pass': 'quick pass',
@@ -48,6 +49,8 @@ export const schoolChoiceWords: Readonly<Record<string, string>> = {
   frequency: 'frequency',
   nearest: 'nearest to use',
   together: 'all together',
+  careful: 'heavy low, breakable not high',
+  'by-use': 'where they are used',
 };
 /**
  * Minutes as people say a length of work: quarters of an hour below three, half hours below ten,

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 
 import { daySchema, measureUnits, projectStatuses, type Person, type Project } from '@/core/agree';
-import { currencies, formatMoneyInput } from '@/core/shared';
-import { typedMoney, typedNumber, typedPositiveLength } from '../typedValues';
+import { currencies, formatMoneyInput, type Length, type LengthUnit } from '@/core/shared';
+import { typedMoney, typedNumber, typedOptionalLength, typedPositiveLength } from '../typedValues';
 
 const personFields = z.object({
   id: z.string(),
@@ -28,11 +28,14 @@ export const projectFormSchema = z
     bedCount: typedCount,
     guestPlaceCount: typedCount,
     pets: z.string().trim().max(120, 'At most 120 letters'),
+    /** Read in the unit that the same form sets; empty: nobody counts rows. */
+    rowDepth: z.string(),
     people: z.array(personFields).min(1, 'Somebody lives here').max(20),
     roomBudgets: z.record(z.string(), typedMoney),
   })
-  .transform(({ people, ...form }, context) => ({
+  .transform(({ people, rowDepth, ...form }, context) => ({
     ...form,
+    rowDepth: readRowDepth(rowDepth, form.units, context),
     people: people.map((person, i) => {
       const height = typedPositiveLength(form.units).safeParse(person.height);
       const isPlausible = height.success && height.data.mm >= 400 && height.data.mm <= 2500;
@@ -49,6 +52,20 @@ export const projectFormSchema = z
       };
     }),
   }));
+/** A front row is between a hand's breadth and an arm's length deep. */
+function readRowDepth(text: string, unit: LengthUnit, context: z.RefinementCtx): Length | null {
+  const read = typedOptionalLength(unit).safeParse(text);
+  const isPlausible = read.success && (!read.data || (read.data.mm >= 50 && read.data.mm <= 800));
+  if (isPlausible) return read.data;
+  context.addIssue({
+    code: 'custom',
+    path: ['rowDepth'],
+    message: read.success
+      ? 'A depth between 5 cm and 80 cm'
+      : (read.error.issues[0]?.message ?? 'Type a depth'),
+  });
+  return null;
+}
 export type ProjectFormTyped = z.input<typeof projectFormSchema>;
 export type ProjectFormRead = z.output<typeof projectFormSchema>;
 
@@ -79,6 +96,7 @@ export function toTypedProject(
     bedCount: String(project.bedCount),
     guestPlaceCount: String(project.guestPlaceCount),
     pets: project.pets,
+    rowDepth: project.rowDepth?.text ?? '',
     people: people.map(({ id, name, height, isChild, noStep, labels, lids, sorting }) => ({
       id,
       name,

@@ -5,12 +5,12 @@ import { sayBox } from '../sort/sortWords';
 
 type Spot = NonNullable<Whereabouts['stands']>;
 
-/** "kitchen, left larder, shelf 3, in 2 large bins" */
-export function spotWords({ room, unit, bayName, containers }: Spot): string {
+/** "kitchen, left larder, shelf 3, front row, in 2 large bins" */
+export function spotWords({ room, unit, bayName, row, containers }: Spot): string {
   const held = containers.map(({ name, count }) =>
     count === 1 ? `in the ${name}` : `in ${count} × ${name}`,
   );
-  return [room.name, unit.name, bayName, ...held].join(', ');
+  return [room.name, unit.name, bayName, ...(row ? [`${row} row`] : []), ...held].join(', ');
 }
 
 /** Where it is, in one sentence. */

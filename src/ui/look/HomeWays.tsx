@@ -19,6 +19,8 @@ interface HomeWaysProps {
   readonly passages: readonly Passage[];
   readonly gaps: readonly WayGap[];
   readonly ways: readonly WayLine[];
+  /** By hall or stairs: the rooms with a door to it. */
+  readonly doorsFrom: Readonly<Record<string, readonly string[]>>;
   /** Rooms whose plans would lie over each other at their door, by name. */
   readonly misfits: readonly (readonly [string, string])[];
   readonly measureUnit: LengthUnit;
@@ -51,7 +53,11 @@ export function HomeWays(props: HomeWaysProps) {
               {passages.map((passage) => (
                 <li key={passage.id} className="flex items-start gap-1 text-[14.5px]">
                   <span className="mr-auto py-1.5">
-                    {passageWords(passage, names, measureUnit)}
+                    {passageWords(
+                      passage,
+                      { ...names, doorsFrom: props.doorsFrom[passage.id] ?? [] },
+                      measureUnit,
+                    )}
                   </span>
                   <Button
                     aria-label={`Change ${passage.name}`}

@@ -26,10 +26,11 @@ const nameIn = (list: Names['rooms'], id: string): string =>
 /** A hall, stairs or opening in a line: what it is, how long, what it joins. */
 export function passageWords(
   { kind, name, length, steps, roomIds, passageIds }: Passage,
-  { rooms, passages }: Names,
+  { rooms, passages, doorsFrom = [] }: Names & { readonly doorsFrom?: readonly string[] },
   unit: LengthUnit,
 ): string {
   const ends = [
+    ...doorsFrom,
     ...roomIds.map((id) => nameIn(rooms, id)),
     ...passageIds.map((id) => nameIn(passages, id)),
   ];

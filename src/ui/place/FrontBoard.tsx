@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 
 import { tightestReach, type Person } from '@/core/agree';
 import { arrangeFront, type Bay, type Unit } from '@/core/look';
-import { bayLevelOf } from '@/core/place';
+import { bayLevelOf, rowsInPlace } from '@/core/place';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import { keptLitresOf, type Group, type Thing } from '@/core/sort';
 import { useIsPhone } from '../primitives/useIsPhone';
@@ -18,6 +18,7 @@ interface FrontBoardProps {
   readonly things: readonly Thing[];
   readonly people: readonly Person[];
   readonly measureUnit: LengthUnit;
+  readonly rowDepthMm: number | undefined;
   /** Other rooms are drawn beside it, to the same scale. */
   readonly isOneOfMany?: boolean;
   readonly carried: Carried | undefined;
@@ -41,6 +42,7 @@ export function FrontBoard({
   things,
   people,
   measureUnit,
+  rowDepthMm,
   isOneOfMany = false,
   carried,
   heldAgainst,
@@ -95,6 +97,18 @@ export function FrontBoard({
             const level = levels.get(bayFront.bayId);
             if (!bay || !level) return null;
             const here = groups.filter((group) => group.bayId === bay.id);
+            const rows = rowsInPlace(bay, { groups: here, things, rowDepthMm });
+            const isBehind = ({ id }: Group) => rows.get(id) === 'back';
+            const tagOf = (group: Group) => (
+              <GroupTag
+                key={group.id}
+                group={group}
+                litres={litresOf.get(group.id) ?? 0}
+                isHalf={here.length > 2}
+                isBehind={isBehind(group)}
+                {...tagProps}
+              />
+            );
             return (
               <BaySlot
                 key={bay.id}
@@ -111,15 +125,16 @@ export function FrontBoard({
                   height: bayFront.heightMm * scale,
                 }}
               >
-                {here.map((group) => (
-                  <GroupTag
-                    key={group.id}
-                    group={group}
-                    litres={litresOf.get(group.id) ?? 0}
-                    isHalf={here.length > 2}
-                    {...tagProps}
-                  />
-                ))}
+                {here.filter((group) => !isBehind(group)).map(tagOf)}
+                {here.some(isBehind) && (
+                  <span
+                    aria-hidden="true"
+                    className="basis-full border-t border-dashed border-soft text-[11.5px] leading-none text-soft"
+                  >
+                    back row
+                  </span>
+                )}
+                {here.filter(isBehind).map(tagOf)}
               </BaySlot>
             );
           }),

@@ -26,6 +26,8 @@ interface GroupTagProps extends TagProps {
   readonly isWide?: boolean;
   /** Stands two in a row, where a place holds many. */
   readonly isHalf?: boolean;
+  /** Stands in the back row of its place. */
+  readonly isBehind?: boolean;
 }
 
 /** These call for care when a thing leaves, and not where it lives: they are told, and not marked. */
@@ -44,13 +46,14 @@ export function GroupTag({
   onTap,
   isWide = false,
   isHalf = false,
+  isBehind = false,
 }: GroupTagProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: group.id });
   const isCarried = carried?.groupId === group.id;
   const all = cautionsOfGroup(group);
   const cautions = all.filter((code) => !ON_LEAVING.has(code)).map((code) => cautionNames[code]);
   const label = [
-    `${group.name}, ${formatLitres(litres)}`,
+    `${group.name}, ${formatLitres(litres)}${isBehind ? ', back row' : ''}`,
     ...(all.length > 0 ? [`take care: ${all.map((code) => cautionNames[code]).join(', ')}`] : []),
   ].join('; ');
   return (
@@ -69,6 +72,7 @@ export function GroupTag({
         'touch-none truncate text-left text-[13px] leading-tight max-md:min-h-8',
         isDragging ? 'opacity-40' : '',
         isCarried ? 'bg-rim! text-white!' : '',
+        isBehind && !isCarried ? 'border-dashed! bg-sheet!' : '',
         group.front ? 'underline decoration-2 underline-offset-2' : '',
         isWide ? 'min-h-9 pr-3' : 'md:py-[2px]!',
         'focus-visible:bg-rim-mid focus-visible:outline-none',

@@ -43,6 +43,8 @@ interface PlaceBoardProps {
   readonly things: readonly Thing[];
   readonly people: readonly Person[];
   readonly measureUnit: LengthUnit;
+  /** How deep a front row is; undefined where nobody counts rows. */
+  readonly rowDepthMm: number | undefined;
   readonly onPlace: (
     assignment: readonly { readonly groupId: string; readonly bayId: string | null }[],
   ) => Promise<ActionResult>;
@@ -64,6 +66,7 @@ export function PlaceBoard({
   things,
   people,
   measureUnit,
+  rowDepthMm,
   onPlace,
 }: PlaceBoardProps) {
   const { mutate } = useMutation();
@@ -210,6 +213,7 @@ export function PlaceBoard({
               things={things}
               people={people}
               measureUnit={measureUnit}
+              rowDepthMm={rowDepthMm}
               isOneOfMany={rooms.length > 1}
               carried={carried}
               heldAgainst={heldAgainst}

@@ -5,7 +5,10 @@ import { useState } from 'react';
 
 import {
   isWorthMoving,
+  placeOfRow,
   setAside,
+  splitIntoRows,
+  type BackShares,
   type PinPrice,
   type ZonesAnswer,
   type ZonesReason,
@@ -18,13 +21,21 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useKeys } from '../primitives/useKeys';
 import { useZones } from './useZones';
-import { gapWords, minutesWords as minutes, whyWords, zonesReasonWords } from './placeWords';
+import {
+  gapWords,
+  minutesWords as minutes,
+  sayBay,
+  whyWords,
+  zonesReasonWords,
+} from './placeWords';
 import { useMutation } from '../useMutation';
 
 interface ProposePanelProps {
   readonly request: ZonesRequest;
   readonly groups: readonly Group[];
   readonly bayNames: Readonly<Record<string, string>>;
+  /** Of the places that have a back row: how much of them it is. */
+  readonly backShares: BackShares;
   /** What the schools change in the sums, and what is assumed, a sentence each. */
   readonly notes: readonly string[];
   /** Minutes a week as it is arranged now; undefined while a group has no home. */
@@ -43,6 +54,7 @@ export function ProposePanel({
   request,
   groups,
   bayNames,
+  backShares,
   notes,
   minutesNow,
   measureUnit,
@@ -53,27 +65,31 @@ export function ProposePanel({
   const [aside, setAsideReasons] = useState<readonly ZonesReason[]>([]);
   const propose = () => {
     // What can stand nowhere stays where it is, and the rest is placed around it.
-    const asked = setAside(request, Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId])));
+    const places = Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId]));
+    const asked = setAside(request, places);
     setAsideReasons(asked.reasons);
-    start(asked.request);
+    start(splitIntoRows(asked.request, { backShares, places }));
   };
   useKeys({ p: propose });
   const found = run.answer?.status === 'infeasible' ? undefined : (run.answer ?? run.progress);
   const moves = found
     ? found.assignment.filter(
-        ({ groupId, bayId }) => groups.find(({ id }) => id === groupId)?.bayId !== bayId,
+        ({ groupId, bayId }) =>
+          groups.find(({ id }) => id === groupId)?.bayId !== placeOfRow(bayId),
       )
     : [];
   const nameOf = (groupId: string) => groups.find(({ id }) => id === groupId)?.name ?? '';
   const say = (reason: ZonesReason) =>
     zonesReasonWords(reason, {
-      bay: (id) => bayNames[id] ?? id,
+      bay: (id) => sayBay(bayNames, id),
       group: nameOf,
       unit: measureUnit,
     });
   const take = async () => {
     if (!found) return;
-    const result = await mutate(() => onTake(found.assignment));
+    const result = await mutate(() =>
+      onTake(found.assignment.map(({ groupId, bayId }) => ({ groupId, bayId: placeOfRow(bayId) }))),
+    );
     if (result.ok) clear();
   };
   return (
@@ -188,7 +204,7 @@ function Proposal({
             const why = whyOf(groupId);
             return (
               <li key={groupId} className="border-t border-line py-1.5 text-[14.5px]">
-                <b>{nameOf(groupId)}</b> to {bayNames[bayId] ?? ''}
+                <b>{nameOf(groupId)}</b> to {sayBay(bayNames, bayId)}
                 {why && (
                   <span className="block text-[13.5px] text-soft">
                     {whyWords(why, { bayNames, groupName: nameOf })}
@@ -203,7 +219,7 @@ function Proposal({
         <ul aria-label="What pins cost" className="mt-2 text-[14px]">
           {pinPrices.map(({ groupId, bayId, secondsPerWeek, isProven }) => (
             <li key={groupId}>
-              Keeping <b>{nameOf(groupId)}</b> on {bayNames[bayId] ?? ''}{' '}
+              Keeping <b>{nameOf(groupId)}</b> on {sayBay(bayNames, bayId)}{' '}
               {!isWorthMoving(secondsPerWeek)
                 ? 'makes no difference worth moving for.'
                 : `costs ${isProven ? '' : 'at least '}${minutes(secondsPerWeek)} a week.`}

@@ -86,10 +86,12 @@ test('a place that is planned too full is named with its litres', () =>
   ).toBe('What is planned for Shelf 1 needs 30 l, it holds 20 l: 10 l too much.'));
 
 test('a school that changes the sums says by how much, and one that does not says nothing', () => {
-  expect(schoolNotes({})).toEqual([]);
-  expect(schoolNotes({ grouping: 'kind', living: 'nearest' })).toEqual([]);
+  expect(schoolNotes({})[0]).toContain('0.2 s a kilogram');
+  expect(schoolNotes({ weight: 'by-use', grouping: 'kind', living: 'nearest' })).toEqual([]);
   expect(schoolNotes({ grouping: 'person', living: 'together' })[0]).toContain('counts 9 s a week');
-  expect(schoolNotes({ grouping: 'frequency', living: 'together' })).toHaveLength(2);
+  expect(schoolNotes({ weight: 'by-use', grouping: 'frequency', living: 'together' })).toHaveLength(
+    2,
+  );
 });
 
 const groups = [

@@ -4,6 +4,7 @@ import {
   type MovesReason,
   type PlaceWarning,
   type PlacingSchools,
+  placeOfRow,
   type ZonesReason,
   type ZoneWhy,
   schoolWeightOf,
@@ -20,6 +21,12 @@ import {
 export const minutesWords = (seconds: number): string => {
   if (seconds < 59.5) return `${Math.round(seconds)} s`;
   return seconds >= 600 ? `${Math.round(seconds / 60)} min` : `${(seconds / 60).toFixed(1)} min`;
+};
+
+/** A place by its name; a back row says so. */
+export const sayBay = (bayNames: Readonly<Record<string, string>>, bayId: string): string => {
+  const name = bayNames[placeOfRow(bayId)] ?? '';
+  return placeOfRow(bayId) === bayId ? name : `${name}, back row`;
 };
 
 /** What the schools of a room change in a proposal. */
@@ -41,6 +48,11 @@ export function schoolNotes(schools: PlacingSchools): string[] {
     );
   if (living === 'together' && grouping !== 'person' && grouping !== 'task')
     notes.push('All together: what belongs together counts three times as much.');
+  if (schools.weight !== 'by-use')
+    notes.push(
+      'What weighs more than 5 kg counts 0.2 s a kilogram and use where it is lifted low or high; ' +
+        'what breaks stands not high, and not with what would crush it.',
+    );
   return notes;
 }
 
@@ -133,7 +145,7 @@ export function whyWords(
     case 'only_place':
       return 'the only place that it may have';
     case 'made_room':
-      return `made room on ${bayNames[String(facts.wouldBeBayId)] ?? 'its best place'}; costs ${facts.moreSeconds} s a week`;
+      return `made room on ${sayBay(bayNames, String(facts.wouldBeBayId)) || 'its best place'}; costs ${facts.moreSeconds} s a week`;
   }
 }
 

@@ -28,6 +28,7 @@ export default function NewProjectPage() {
             status: 'active',
             bedCount: '0',
             guestPlaceCount: '0',
+            rowDepth: '',
             pets: '',
             people: [emptyPerson],
             roomBudgets: {},

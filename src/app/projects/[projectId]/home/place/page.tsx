@@ -122,6 +122,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
             zones={zones}
             fragileIds={view.fragileIds}
             measureUnit={records.project.units}
+            rowDepthMm={records.project.rowDepth?.mm}
             onPlace={arrange}
           />
           <PlaceFigures
@@ -136,6 +137,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
               request={zones}
               groups={groups}
               bayNames={view.bayNames}
+              backShares={view.backShares}
               notes={[
                 `${groups.filter(mayLeaveRoom).length} of ${groups.length} groups may leave their room.`,
                 waysNote(countWays(records)),

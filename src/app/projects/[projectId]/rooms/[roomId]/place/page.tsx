@@ -116,6 +116,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
             zones={zones}
             fragileIds={view.fragileIds}
             measureUnit={records.project.units}
+            rowDepthMm={records.project.rowDepth?.mm}
             onPlace={arrange}
           />
           <PlaceFigures
@@ -131,6 +132,7 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
                 request={zones}
                 groups={ownGroups}
                 bayNames={view.bayNames}
+                backShares={view.backShares}
                 notes={schoolNotes(placingSchoolsOf(records, own.room))}
                 minutesNow={view.minutesNow}
                 measureUnit={records.project.units}

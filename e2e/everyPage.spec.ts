@@ -30,6 +30,7 @@ const HOME = [
   '/shop',
   '/shop/money',
   '/show',
+  '/where?id=group-hall',
 ].map((page) => `/projects/home/home${page}`);
 const ROOM = [
   '/look',

@@ -10,7 +10,7 @@ import { keptLitresOf, type Group, type Thing } from '@/core/sort';
 import { useIsPhone } from '../primitives/useIsPhone';
 import { BaySlot } from './BaySlot';
 import type { Carried } from './carryKey';
-import { GroupTag, type TagProps } from './GroupTag';
+import { ArrivingTag, GroupTag, type TagProps } from './GroupTag';
 
 interface FrontBoardProps {
   readonly units: readonly Unit[];
@@ -21,6 +21,8 @@ interface FrontBoardProps {
   readonly rowDepthMm: number | undefined;
   /** Other rooms are drawn beside it, to the same scale. */
   readonly isOneOfMany?: boolean;
+  /** By group: where a proposal would put it, of those that would move. */
+  readonly proposed: ReadonlyMap<string, string>;
   readonly carried: Carried | undefined;
   readonly heldAgainst: { readonly bayId: string; readonly words: readonly string[] } | undefined;
   readonly onPutOn: (bayId: Bay['id']) => void;
@@ -31,7 +33,7 @@ interface FrontBoardProps {
 const BOARD_HEIGHT_PX = 372;
 const LEAST_SCALE = 0.175;
 /** Of the home at least two rooms stand side by side. */
-const HOME_SCALE = 0.16;
+const HOME_SCALE = 0.19;
 /** Under a thumb tags are taller: the drawing grows with them, and is pushed aside to see the rest. */
 const PHONE_SCALE = 0.245;
 
@@ -44,6 +46,7 @@ export function FrontBoard({
   measureUnit,
   rowDepthMm,
   isOneOfMany = false,
+  proposed,
   carried,
   heldAgainst,
   onPutOn,
@@ -98,6 +101,9 @@ export function FrontBoard({
             if (!bay || !level) return null;
             const here = groups.filter((group) => group.bayId === bay.id);
             const rows = rowsInPlace(bay, { groups: here, things, rowDepthMm });
+            const arriving = groups.filter(
+              ({ id }) => proposed.get(id) === bay.id && !here.some((group) => group.id === id),
+            );
             const isBehind = ({ id }: Group) => rows.get(id) === 'back';
             const tagOf = (group: Group) => (
               <GroupTag
@@ -106,6 +112,7 @@ export function FrontBoard({
                 litres={litresOf.get(group.id) ?? 0}
                 isHalf={here.length > 2}
                 isBehind={isBehind(group)}
+                isLeaving={proposed.has(group.id)}
                 {...tagProps}
               />
             );
@@ -135,6 +142,9 @@ export function FrontBoard({
                   </span>
                 )}
                 {here.filter(isBehind).map(tagOf)}
+                {arriving.map(({ id, name }) => (
+                  <ArrivingTag key={`to ${id}`} name={name} />
+                ))}
               </BaySlot>
             );
           }),

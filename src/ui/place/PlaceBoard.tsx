@@ -23,6 +23,7 @@ import { carryKey, type Carried } from './carryKey';
 import { FrontBoard, reachLines } from './FrontBoard';
 import { HomelessTray } from './HomelessTray';
 import { HomeStrip } from './HomeStrip';
+import { useProposedPlaces } from './ProposalScene';
 import { useMutation } from '../useMutation';
 
 interface RoomFront {
@@ -85,6 +86,7 @@ export function PlaceBoard({
       ),
     [keptGroups, moved],
   );
+  const proposed = useProposedPlaces(groups);
   const [bays, farBays] = useMemo(() => [baysIn(rooms), baysIn(otherRooms)], [rooms, otherRooms]);
   const nameOf = (bayId: string | undefined) =>
     [...bays, ...farBays].find(({ id }) => id === bayId)?.name;
@@ -199,13 +201,18 @@ export function PlaceBoard({
           .
         </p>
       )}
+      {proposed.size > 0 && (
+        <p className="mb-2 text-[13.5px]">
+          Proposed: <span className="line-through">crossed out</span> where it leaves,{' '}
+          <span className="border-[1.5px] border-dashed border-rim px-1 text-rim-deep">
+            + dashed
+          </span>{' '}
+          where it comes; all else stays.
+        </p>
+      )}
       <div className="flex flex-wrap items-end gap-3">
         {rooms.map(({ id, name, units }) => (
-          <section
-            key={id}
-            aria-label={name}
-            className={rooms.length === 1 ? 'min-w-0 grow' : 'min-w-0'}
-          >
+          <section key={id} aria-label={name} className="min-w-0 grow">
             {rooms.length > 1 && <h2 className="caption mb-1 font-text">{name}</h2>}
             <FrontBoard
               units={units}
@@ -215,6 +222,7 @@ export function PlaceBoard({
               measureUnit={measureUnit}
               rowDepthMm={rowDepthMm}
               isOneOfMany={rooms.length > 1}
+              proposed={proposed}
               carried={carried}
               heldAgainst={heldAgainst}
               onPutOn={(bayId) => carried && place(carried.groupId, bayId)}

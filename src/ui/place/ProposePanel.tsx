@@ -20,7 +20,7 @@ import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useKeys } from '../primitives/useKeys';
-import { useZones } from './useZones';
+import { foundIn, useProposal } from './ProposalScene';
 import {
   gapWords,
   minutesWords as minutes,
@@ -61,7 +61,8 @@ export function ProposePanel({
   onTake,
 }: ProposePanelProps) {
   const { mutate } = useMutation();
-  const { run, start, stop, clear } = useZones();
+  const proposal = useProposal();
+  const { run, start, stop, clear } = proposal;
   const [aside, setAsideReasons] = useState<readonly ZonesReason[]>([]);
   const propose = () => {
     // What can stand nowhere stays where it is, and the rest is placed around it.
@@ -71,7 +72,7 @@ export function ProposePanel({
     start(splitIntoRows(asked.request, { backShares, places }));
   };
   useKeys({ p: propose });
-  const found = run.answer?.status === 'infeasible' ? undefined : (run.answer ?? run.progress);
+  const found = foundIn(proposal);
   const moves = found
     ? found.assignment.filter(
         ({ groupId, bayId }) =>

@@ -23,6 +23,7 @@ import { PlaceBoard } from '@/ui/place/PlaceBoard';
 import { PlaceFigures } from '@/ui/place/PlaceFigures';
 import { StepPages } from '@/ui/shell/StepPages';
 import { PlacePaper } from '@/ui/place/PlacePaper';
+import { ProposalScene } from '@/ui/place/ProposalScene';
 import { ProposePanel } from '@/ui/place/ProposePanel';
 import { buttonClass } from '@/ui/primitives/Button';
 
@@ -112,41 +113,43 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
               </Link>
             </p>
           )}
-          <PlaceBoard
-            key={`board ${shownRef}`}
-            rooms={rooms}
-            otherRooms={[]}
-            groups={groups}
-            things={records.things}
-            people={records.people}
-            zones={zones}
-            fragileIds={view.fragileIds}
-            measureUnit={records.project.units}
-            rowDepthMm={records.project.rowDepth?.mm}
-            onPlace={arrange}
-          />
-          <PlaceFigures
-            levels={view.levels}
-            groups={groups}
-            judged={view.judged}
-            today={shownRef === 'today' ? undefined : view.judgedToday}
-          />
-          {zones && groups.length > 0 && shownRef !== 'today' && (
-            <ProposePanel
-              key={`propose ${shownRef}`}
-              request={zones}
+          <ProposalScene key={`scene ${shownRef}`}>
+            <PlaceBoard
+              key={`board ${shownRef}`}
+              rooms={rooms}
+              otherRooms={[]}
               groups={groups}
-              bayNames={view.bayNames}
-              backShares={view.backShares}
-              notes={[
-                `${groups.filter(mayLeaveRoom).length} of ${groups.length} groups may leave their room.`,
-                waysNote(countWays(records)),
-              ]}
-              minutesNow={view.minutesNow}
+              things={records.things}
+              people={records.people}
+              zones={zones}
+              fragileIds={view.fragileIds}
               measureUnit={records.project.units}
-              onTake={arrange}
+              rowDepthMm={records.project.rowDepth?.mm}
+              onPlace={arrange}
             />
-          )}
+            <PlaceFigures
+              levels={view.levels}
+              groups={groups}
+              judged={view.judged}
+              today={shownRef === 'today' ? undefined : view.judgedToday}
+            />
+            {zones && groups.length > 0 && shownRef !== 'today' && (
+              <ProposePanel
+                key={`propose ${shownRef}`}
+                request={zones}
+                groups={groups}
+                bayNames={view.bayNames}
+                backShares={view.backShares}
+                notes={[
+                  `${groups.filter(mayLeaveRoom).length} of ${groups.length} groups may leave their room.`,
+                  waysNote(countWays(records)),
+                ]}
+                minutesNow={view.minutesNow}
+                measureUnit={records.project.units}
+                onTake={arrange}
+              />
+            )}
+          </ProposalScene>
         </>
       )}
     </HomeFrame>

@@ -24,6 +24,7 @@ import { PlaceFigures } from '@/ui/place/PlaceFigures';
 import { StepPages } from '@/ui/shell/StepPages';
 import { PlacePaper } from '@/ui/place/PlacePaper';
 import { schoolNotes } from '@/ui/place/placeWords';
+import { ProposalScene } from '@/ui/place/ProposalScene';
 import { ProposePanel } from '@/ui/place/ProposePanel';
 import { WaitingTray } from '@/ui/place/WaitingTray';
 import { WhatIfPanel } from '@/ui/place/WhatIfPanel';
@@ -100,54 +101,56 @@ export default async function PlacePage({ params, searchParams }: PlacePageProps
             onChoose={chooseDraftAction.bind(null, projectId, roomId)}
             onRemove={removeDraftAction.bind(null, projectId, roomId)}
           />
-          <PlaceBoard
-            key={`board ${shownRef}`}
-            rooms={[own.room].map(({ id, name }) => ({ id, name, units: own.units }))}
-            otherRooms={records.rooms
-              .filter(({ id }) => id !== own.room.id)
-              .map(({ id, name }) => ({
-                id,
-                name,
-                units: records.units.filter((unit) => unit.roomId === id),
-              }))}
-            groups={groups}
-            things={records.things}
-            people={records.people}
-            zones={zones}
-            fragileIds={view.fragileIds}
-            measureUnit={records.project.units}
-            rowDepthMm={records.project.rowDepth?.mm}
-            onPlace={arrange}
-          />
-          <PlaceFigures
-            levels={view.levels}
-            groups={ownGroups}
-            judged={view.judged}
-            today={shownRef === 'today' ? undefined : view.judgedToday}
-          />
-          {zones && ownGroups.length > 0 && shownRef !== 'today' && (
-            <>
-              <ProposePanel
-                key={`propose ${shownRef}`}
-                request={zones}
-                groups={ownGroups}
-                bayNames={view.bayNames}
-                backShares={view.backShares}
-                notes={schoolNotes(placingSchoolsOf(records, own.room))}
-                minutesNow={view.minutesNow}
-                measureUnit={records.project.units}
-                onTake={arrange}
-              />
-              <WhatIfPanel
-                request={zones}
-                groups={ownGroups}
-                bayNames={view.bayNames}
-                personNames={Object.fromEntries(records.people.map(({ id, name }) => [id, name]))}
-                shelves={view.shelves}
-                measureUnit={records.project.units}
-              />
-            </>
-          )}
+          <ProposalScene key={`scene ${shownRef}`}>
+            <PlaceBoard
+              key={`board ${shownRef}`}
+              rooms={[own.room].map(({ id, name }) => ({ id, name, units: own.units }))}
+              otherRooms={records.rooms
+                .filter(({ id }) => id !== own.room.id)
+                .map(({ id, name }) => ({
+                  id,
+                  name,
+                  units: records.units.filter((unit) => unit.roomId === id),
+                }))}
+              groups={groups}
+              things={records.things}
+              people={records.people}
+              zones={zones}
+              fragileIds={view.fragileIds}
+              measureUnit={records.project.units}
+              rowDepthMm={records.project.rowDepth?.mm}
+              onPlace={arrange}
+            />
+            <PlaceFigures
+              levels={view.levels}
+              groups={ownGroups}
+              judged={view.judged}
+              today={shownRef === 'today' ? undefined : view.judgedToday}
+            />
+            {zones && ownGroups.length > 0 && shownRef !== 'today' && (
+              <>
+                <ProposePanel
+                  key={`propose ${shownRef}`}
+                  request={zones}
+                  groups={ownGroups}
+                  bayNames={view.bayNames}
+                  backShares={view.backShares}
+                  notes={schoolNotes(placingSchoolsOf(records, own.room))}
+                  minutesNow={view.minutesNow}
+                  measureUnit={records.project.units}
+                  onTake={arrange}
+                />
+                <WhatIfPanel
+                  request={zones}
+                  groups={ownGroups}
+                  bayNames={view.bayNames}
+                  personNames={Object.fromEntries(records.people.map(({ id, name }) => [id, name]))}
+                  shelves={view.shelves}
+                  measureUnit={records.project.units}
+                />
+              </>
+            )}
+          </ProposalScene>
         </>
       )}
     </RoomFrame>

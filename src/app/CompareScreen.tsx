@@ -1,5 +1,6 @@
 import { chooseDraftAction } from '@/app/actions/drafts';
-import { compareArrangements } from '@/core/place';
+import { arrangeFront, scaleToFit } from '@/core/look';
+import { compareArrangements, drawPlaces } from '@/core/place';
 import type { RoomId } from '@/core/shared';
 import type { OpenHome } from '@/server/desk/openRoom';
 import { loadArrangement, slipsOf } from '@/server/place/loadArrangement';
@@ -11,6 +12,9 @@ export interface ComparePageProps<Params> {
   readonly params: Promise<Params>;
   readonly searchParams: Promise<{ a?: string | string[]; b?: string | string[] }>;
 }
+
+/** So large a room is drawn from the front at most. */
+const DRAWN_PX = { widthPx: 400, heightPx: 330 };
 
 interface CompareScreenProps {
   readonly records: OpenHome<'drafts' | 'fixtures' | 'passages' | 'people'>['records'];
@@ -32,19 +36,34 @@ export function CompareScreen({ records, scope, asked }: CompareScreenProps) {
     judged,
     awayIds,
   });
+  const changes = a.zones
+    ? compareArrangements(a.zones, {
+        from: placesOf(a),
+        to: placesOf(b),
+        backShares: a.backShares,
+      })
+    : [];
+  const changedBays = new Set(changes.flatMap(({ fromBayId, toBayId }) => [fromBayId, toBayId]));
+  const drawings = records.rooms.flatMap((room) => {
+    const units = records.units.filter(({ roomId }) => roomId === room.id);
+    const isChanged = units.some(({ bays }) => bays.some(({ id }) => changedBays.has(id)));
+    if ((scope !== null && room.id !== scope) || !isChanged) return [];
+    const sketch = drawPlaces({
+      units,
+      groups: b.groups,
+      before: a.groups,
+      things: records.things,
+      measureUnit: records.project.units,
+      penMm: 1 / scaleToFit(arrangeFront(units), DRAWN_PX),
+    });
+    return [{ roomName: room.name, sketch }];
+  });
   return (
     <CompareView
+      drawings={drawings}
       slips={slipsOf({ records, scope })}
       sides={[toSide(a), toSide(b)]}
-      changes={
-        a.zones
-          ? compareArrangements(a.zones, {
-              from: placesOf(a),
-              to: placesOf(b),
-              backShares: a.backShares,
-            })
-          : []
-      }
+      changes={changes}
       note={scope === null ? waysNote(countWays(records)) : undefined}
       groups={records.groups
         .filter(({ roomId }) => scope === null || roomId === scope)

@@ -29,7 +29,9 @@ export type Role =
   | 'shelf'
   | 'level'
   | 'level-over'
-  | 'tag';
+  | 'tag'
+  | 'tag-comes'
+  | 'tag-leaves';
 type TextRole = 'name' | 'measure' | 'note' | 'question';
 
 export type Mark =
@@ -92,6 +94,8 @@ const INKS: Readonly<Record<Role, Ink>> = {
   level: { fill: '#dfe5f0', stroke: 'none', pens: 0 },
   'level-over': { fill: '#f7d9bd', stroke: 'none', pens: 0 },
   tag: { fill: '#ecd9b0', stroke: '#c5a96b', pens: 1 },
+  'tag-comes': { fill: '#fbf8f1', stroke: RIM, pens: 1.4, dashPens: [4, 2.5] },
+  'tag-leaves': { fill: 'none', stroke: SOFT, pens: 1, dashPens: [2, 2] },
 };
 const TEXT_INKS: Readonly<
   Record<

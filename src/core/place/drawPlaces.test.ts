@@ -23,6 +23,24 @@ const draw = (counts: readonly number[], litresEach: number) => {
   );
   return drawPlaces({ units: [unit], groups, things, measureUnit: 'cm', penMm: 2.6 });
 };
+test('against another arrangement each tag says whether it stays, comes or leaves', () => {
+  const [stays, comes, leaves] = ['Caps', 'Mugs', 'Bowls'].map((name, i) =>
+    aGroup({ id: `g${i}`, name, bayId: i === 2 ? 'top' : 'shelf' }),
+  ) as [ReturnType<typeof aGroup>, ReturnType<typeof aGroup>, ReturnType<typeof aGroup>];
+  const sketch = drawPlaces({
+    units: [aUnit({ bays: [aBay()] })],
+    groups: [stays, comes, leaves],
+    before: [stays, { ...comes, bayId: null }, { ...leaves, bayId: stays.bayId }],
+    things: [],
+    measureUnit: 'cm',
+    penMm: 2.6,
+  });
+  const tags = sketch.marks.flatMap((mark) =>
+    mark.kind === 'rect' && mark.role.startsWith('tag') ? [`${mark.role}: ${mark.title}`] : [],
+  );
+  expect(tags).toEqual(['tag: Caps', 'tag-comes: + Mugs', 'tag-leaves: − Bowls']);
+});
+
 const rects = (sketch: ReturnType<typeof draw>, role: string) =>
   sketch.marks.flatMap((mark) => (mark.kind === 'rect' && mark.role === role ? [mark] : []));
 

@@ -7,9 +7,16 @@ interface DrawPlacesRequest {
   readonly units: readonly Unit[];
   /** Where the drawn arrangement has them. */
   readonly groups: readonly Group[];
+  /** Where another arrangement has them: what differs is drawn as leaving and as coming. */
+  readonly before?: readonly Group[];
   readonly things: readonly Thing[];
   readonly measureUnit: LengthUnit;
   readonly penMm: number;
+}
+
+interface Tag {
+  readonly name: string;
+  readonly role: 'tag' | 'tag-comes' | 'tag-leaves';
 }
 
 /** Heights in thin lines: of a tag, of its letters, from one tag to the next. */
@@ -22,12 +29,24 @@ const TAG = { pens: 17, letterPens: 12, stepPens: 20 } as const;
 export function drawPlaces({
   units,
   groups,
+  before = groups,
   things,
   measureUnit,
   penMm: pen,
 }: DrawPlacesRequest): Sketch {
   return drawFront(units, { measureUnit, penMm: pen }, (bay, rect) => {
     const here = groups.filter((group) => group.bayId === bay.id);
+    const left = before.filter(
+      ({ id, bayId }) => bayId === bay.id && !here.some((group) => group.id === id),
+    );
+    const wasHere = (id: string) =>
+      before.some((group) => group.id === id && group.bayId === bay.id);
+    const all: Tag[] = [
+      ...here.map(({ id, name }): Tag =>
+        wasHere(id) ? { name, role: 'tag' } : { name: `+ ${name}`, role: 'tag-comes' },
+      ),
+      ...left.map(({ name }): Tag => ({ name: `− ${name}`, role: 'tag-leaves' })),
+    ];
     const {
       keptLitres: kept,
       usableLitres: usable,
@@ -39,11 +58,11 @@ export function drawPlaces({
     // As many tags as the place is high; the last one tells of the rest.
     const fits = Math.max(1, Math.floor((rect.depth - 18 * pen) / (TAG.stepPens * pen)));
     const names =
-      here.length <= fits
-        ? here.map(({ name }) => name)
+      all.length <= fits
+        ? all
         : [
-            ...here.slice(0, fits - 1).map(({ name }) => name),
-            `${here.length - fits + 1} more groups`,
+            ...all.slice(0, fits - 1),
+            { name: `${all.length - fits + 1} more groups`, role: 'tag' as const },
           ];
     const level: Mark[] =
       height > 0
@@ -58,14 +77,14 @@ export function drawPlaces({
             },
           ]
         : [];
-    const tags = names.flatMap((name, i): Mark[] => {
+    const tags = names.flatMap(({ name, role }, i): Mark[] => {
       const y = rect.y + inset + i * TAG.stepPens * pen;
       const text = fitLabel(name, tagWidth - 10 * pen, TAG.letterPens * pen);
       const width = Math.min(tagWidth, (text.length * 0.56 * TAG.letterPens + 12) * pen);
       return [
         {
           kind: 'rect',
-          role: 'tag',
+          role,
           x: rect.x + inset,
           y,
           width,

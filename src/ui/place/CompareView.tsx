@@ -8,8 +8,10 @@ import {
   type ArrangementJudgement,
   type PlaceChange,
 } from '@/core/place';
+import type { Sketch } from '@/core/look';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
+import { SketchView } from '../look/SketchView';
 import { bentWords, minutesWords } from './placeWords';
 import type { DraftSlip } from './DraftSlips';
 import { useMutation } from '../useMutation';
@@ -24,6 +26,8 @@ export interface CompareSide {
 interface CompareViewProps {
   readonly slips: readonly DraftSlip[];
   readonly sides: readonly [CompareSide, CompareSide];
+  /** By room where something changes: the second arrangement from the front. */
+  readonly drawings: readonly { readonly roomName: string; readonly sketch: Sketch }[];
   readonly changes: readonly PlaceChange[];
   /** What is assumed; undefined: what is usual for one room. */
   readonly note: string | undefined;
@@ -46,6 +50,7 @@ export function CompareView({
   people,
   bayNames,
   onChoose,
+  drawings,
 }: CompareViewProps) {
   const router = useRouter();
   const { mutate } = useMutation();
@@ -170,6 +175,21 @@ export function CompareView({
               </li>
             ))}
           </ul>
+        )}
+        {drawings.length > 0 && (
+          <div className="mt-3 flex flex-wrap items-end gap-4 overflow-x-auto">
+            {drawings.map(({ roomName, sketch }) => (
+              <figure key={roomName} className="max-w-full">
+                <SketchView
+                  sketch={sketch}
+                  label={`The second arrangement of the ${roomName.toLowerCase()}, with what comes and what leaves`}
+                />
+                <figcaption className="text-[13px] text-soft">
+                  {roomName}: + comes, − leaves, the others stay
+                </figcaption>
+              </figure>
+            ))}
+          </div>
         )}
         {note !== undefined && <p className="mt-2 text-[13.5px] text-soft">{note}</p>}
         {[a, b].some(({ judged }) => (judged?.elsewhereIds.length ?? 0) > 0) && (

@@ -44,7 +44,7 @@ const restLook = ({
   isBehind,
   isLeaving,
 }: Required<Pick<GroupTagProps, 'isBehind' | 'isLeaving'>>): string =>
-  clsx(isBehind && 'bg-sheet! border-dashed!', isLeaving && 'line-through opacity-75');
+  clsx(isBehind && 'bg-sheet! border-dashed!', isLeaving && 'line-through');
 
 /** Where a proposal would put a group: seen on the drawing, not to be picked up. */
 export function ArrivingTag({ name }: { readonly name: string }) {

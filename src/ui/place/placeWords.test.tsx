@@ -156,6 +156,7 @@ const compare = (sides: readonly [CompareSide, CompareSide]) =>
     <CompareView
       slips={slips}
       sides={sides}
+      drawings={[]}
       changes={[{ groupId: 'food', fromBayId: null, toBayId: 'b', secondsPerWeek: undefined }]}
       groups={groups}
       people={[{ id: 'ida', name: 'Ida' }]}

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { undoAction } from '@/app/actions/projects';
 import { Notices } from '@/ui/primitives/Notices';
 import { KeyboardMap } from '@/ui/shell/KeyboardMap';
+import { PageWait } from '@/ui/shell/PageWait';
 import './globals.css';
 import { LOCALE } from '@/core/shared';
 
@@ -18,6 +19,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
     <html lang={LOCALE}>
       <body>
         {children}
+        <PageWait />
         <KeyboardMap />
         <Notices onUndo={undoAction} />
       </body>

@@ -1,6 +1,5 @@
-import Link from 'next/link';
-
 import { buttonClass } from '@/ui/primitives/Button';
+import { Link } from '@/ui/primitives/Link';
 
 export default function NotFound() {
   return (

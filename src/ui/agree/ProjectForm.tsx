@@ -141,7 +141,7 @@ function People({ form }: { form: Form }) {
         {fields.map((field, i) => (
           <li
             key={field.key}
-            className="panel grid items-start gap-x-3 gap-y-1 p-3 sm:grid-cols-[1.1fr_96px_1fr_1fr_1fr_128px_40px]"
+            className="panel grid items-start gap-x-3 gap-y-1 p-3 sm:grid-cols-3 lg:grid-cols-[1.1fr_96px_1fr_1fr_1fr_128px_40px]"
           >
             <TextField
               label="Name"

@@ -189,8 +189,10 @@ function SectionRow({
   return (
     <li
       className={clsx(
-        'panel grid items-center gap-x-3 gap-y-1.5 px-2 py-1.5',
-        'md:grid-cols-[76px_minmax(120px,1fr)_minmax(120px,200px)_150px_120px_auto]',
+        'panel grid items-center gap-x-3 gap-y-1.5 px-2 py-1.5 md:max-[1279px]:flex',
+        'md:max-[1279px]:flex-wrap md:max-[1279px]:[&>*:not(:first-child,:last-child)]:flex-1',
+        'md:max-[1279px]:[&>*:not(:first-child,:last-child)]:basis-[140px]',
+        'min-[1280px]:grid-cols-[76px_minmax(120px,1fr)_minmax(120px,200px)_150px_120px_auto]',
         isHere ? 'border-l-4 border-l-rim' : '',
         section.inScope ? '' : 'border-dashed bg-transparent',
       )}

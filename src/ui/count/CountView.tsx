@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 
 import type {
@@ -18,6 +17,7 @@ import { EnoughLineView } from './EnoughLineView';
 import { HouseholdBar } from './HouseholdBar';
 import { RuleForm, type RuleTyped } from './RuleForm';
 import { useMutation } from '../useMutation';
+import { Link } from '../primitives/Link';
 
 interface CountViewProps {
   readonly projectId: string;
@@ -66,7 +66,7 @@ export function CountView(props: CountViewProps) {
     <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1.7fr)_minmax(0,1fr)]">
       <section aria-label="How many are enough" className="panel border-t-4 border-t-rim p-4">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-          <h2 className="text-[18px]">How many are enough</h2>
+          <h1 className="text-[18px]">How many are enough</h1>
           <p className="text-[14px] text-soft">
             {over > 0 && (
               <>

@@ -1,10 +1,10 @@
 import { format, parseISO } from 'date-fns';
-import Link from 'next/link';
 
 import { datesCardOf, type DatedThing } from '@/core/count';
 import { formatCount } from '@/core/shared';
 import type { Thing } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
+import { Link } from '../primitives/Link';
 
 interface HomeDatesProps {
   readonly projectId: string;

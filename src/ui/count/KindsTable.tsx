@@ -8,6 +8,7 @@ import type { SizedKind, SizeSource } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
+import { SideScroll } from '../primitives/SideScroll';
 
 interface KindsTableProps {
   readonly kinds: readonly SizedKind[];
@@ -44,7 +45,7 @@ export function KindsTable({ kinds, onSet, onWeigh, onReset }: KindsTableProps) 
       </p>
     );
   return (
-    <div className="max-w-[860px] overflow-x-auto">
+    <SideScroll label="Kinds of things" className="max-w-[860px]">
       <table className="panel w-full text-[14.5px]">
         <thead>
           <tr className="text-left text-[13px] text-soft">
@@ -52,7 +53,9 @@ export function KindsTable({ kinds, onSet, onWeigh, onReset }: KindsTableProps) 
             <th className="px-2">Litres</th>
             <th className="px-2">Grams</th>
             <th className="px-2 max-md:hidden">Where the figures come from</th>
-            <th />
+            <th>
+              <span className="sr-only">Change</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -69,7 +72,7 @@ export function KindsTable({ kinds, onSet, onWeigh, onReset }: KindsTableProps) 
           ))}
         </tbody>
       </table>
-    </div>
+    </SideScroll>
   );
 }
 

@@ -29,6 +29,7 @@ export function LitresChart({
         initialDimension={{ width: 400, height: 200 }}
       >
         <BarChart
+          accessibilityLayer={false}
           data={data}
           layout="vertical"
           margin={{ top: 0, right: 72, bottom: 0, left: 0 }}
@@ -80,7 +81,11 @@ export function PaceChart({
         height="100%"
         initialDimension={{ width: 400, height: 150 }}
       >
-        <BarChart data={[...rows]} margin={{ top: 4, right: 4, bottom: 0, left: 0 }}>
+        <BarChart
+          accessibilityLayer={false}
+          data={[...rows]}
+          margin={{ top: 4, right: 4, bottom: 0, left: 0 }}
+        >
           <XAxis
             dataKey="at"
             tick={AXIS}

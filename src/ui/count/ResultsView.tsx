@@ -1,5 +1,4 @@
 import { format, parseISO } from 'date-fns';
-import Link from 'next/link';
 
 import type { SortResults } from '@/core/count';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
@@ -8,6 +7,7 @@ import { choiceLook } from '../primitives/choiceLook';
 import { buttonClass } from '../primitives/Button';
 import { methodWords, reasonWords, sayLeaving, verdictWords } from '../sort/sortWords';
 import { LitresChart, PaceChart } from './ResultCharts';
+import { Link } from '../primitives/Link';
 
 interface ResultsViewProps {
   readonly scope: 'session' | 'room' | 'project';

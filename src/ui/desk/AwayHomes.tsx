@@ -1,13 +1,13 @@
 'use client';
 
 import { format, parseISO } from 'date-fns';
-import Link from 'next/link';
 
 import type { Project } from '@/core/agree';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { useMutation } from '../useMutation';
+import { Link } from '../primitives/Link';
 
 interface ForgottenLine {
   readonly id: string;

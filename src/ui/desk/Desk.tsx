@@ -1,5 +1,4 @@
 import { format } from 'date-fns';
-import Link from 'next/link';
 
 import type { Project } from '@/core/agree';
 import type { RoomProgress } from '@/core/desk';
@@ -11,6 +10,7 @@ import { stepRegistry } from '../shell/stepRegistry';
 import { nextStepWords, readyWords } from '../shell/stepWords';
 import { BackupNote, type BackupNoteProps } from './BackupNote';
 import { ImportProject } from './ImportProject';
+import { Link } from '../primitives/Link';
 
 interface DeskProject {
   readonly project: Project;

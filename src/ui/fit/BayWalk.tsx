@@ -2,10 +2,10 @@
 import clsx from 'clsx';
 
 import { Check } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 
 import { useKeys } from '../primitives/useKeys';
+import { Link } from '../primitives/Link';
 
 interface BayWalkProps {
   readonly bays: readonly {

@@ -2,6 +2,7 @@ import type { ContainerProduct } from '@/core/fit';
 import { formatLength, formatLitres, formatMoney, type Currency } from '@/core/shared';
 import type { Offer, Shop } from '@/core/shop';
 import { EditContainer, type CatalogueActs } from './EditContainer';
+import { SideScroll } from '../primitives/SideScroll';
 
 interface CatalogueTableProps {
   readonly containers: readonly ContainerProduct[];
@@ -14,7 +15,7 @@ interface CatalogueTableProps {
 /** The catalogue as rows to compare: sizes, litres, what it is of, and its offers. */
 export function CatalogueTable({ containers, offers, shops, currency, acts }: CatalogueTableProps) {
   return (
-    <div className="panel overflow-x-auto border-t-4 border-t-rim">
+    <SideScroll label="Containers and prices" className="panel border-t-4 border-t-rim">
       <table className="w-full text-[14px]">
         <thead>
           <tr className="text-left text-[13px] text-soft">
@@ -61,7 +62,7 @@ export function CatalogueTable({ containers, offers, shops, currency, acts }: Ca
           ))}
         </tbody>
       </table>
-    </div>
+    </SideScroll>
   );
 }
 

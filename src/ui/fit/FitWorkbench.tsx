@@ -1,6 +1,5 @@
 'use client';
 
-import Link from 'next/link';
 import { RadioGroup } from 'radix-ui';
 import { useState } from 'react';
 
@@ -16,6 +15,7 @@ import { useFits } from './useFits';
 import { useTills, type TillSum } from './useTills';
 import { WishList } from './WishList';
 import { useMutation } from '../useMutation';
+import { Link } from '../primitives/Link';
 
 interface FitWorkbenchProps {
   readonly request: FitQuestion;

@@ -1,7 +1,6 @@
-import Link from 'next/link';
-
 import { formatCount, formatLitres } from '@/core/shared';
 import { buttonClass } from '../primitives/Button';
+import { Link } from '../primitives/Link';
 
 interface OpenPlaceListProps {
   readonly projectId: string;

@@ -1,7 +1,6 @@
 'use client';
 
 import { wrap } from 'comlink';
-import Link from 'next/link';
 import { useState } from 'react';
 
 import type { ShelfProposal, ShelfQuestion } from '@/core/fit';
@@ -14,6 +13,7 @@ import {
 } from '@/core/shared';
 import type { FitWorker } from '@/workers/fit.worker';
 import { Button } from '../primitives/Button';
+import { Link } from '../primitives/Link';
 
 interface ShelfTipProps {
   readonly question: ShelfQuestion;

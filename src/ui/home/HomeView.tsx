@@ -1,5 +1,4 @@
 import { format, parseISO } from 'date-fns';
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 
 import type { Project, Section } from '@/core/agree';
@@ -14,6 +13,7 @@ import { NextList } from '../shell/NextThings';
 import { scopeBase, stepHref } from '../shell/scope';
 import { stepRegistry } from '../shell/stepRegistry';
 import { nextStepWords } from '../shell/stepWords';
+import { Link } from '../primitives/Link';
 
 interface HomeFacts {
   readonly questions: readonly Thing[];

@@ -1,5 +1,3 @@
-import Link from 'next/link';
-
 import { arrangeFront, drawFront, scaleToFit, type Mark } from '@/core/look';
 import type { Whereabouts } from '@/core/show';
 import type { LengthUnit } from '@/core/shared';
@@ -9,6 +7,7 @@ import { buttonClass } from '../primitives/Button';
 import { Cautions } from '../sort/Cautions';
 import { stepHref } from '../shell/scope';
 import { whereWords } from './whereWords';
+import { Link } from '../primitives/Link';
 
 interface WhereViewProps {
   readonly projectId: string;

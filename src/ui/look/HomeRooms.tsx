@@ -1,9 +1,8 @@
-import Link from 'next/link';
-
 import { formatCount, formatLitres } from '@/core/shared';
 import { buttonClass } from '../primitives/Button';
 import { stepHref } from '../shell/scope';
 import { FrontDrawing } from './FrontDrawing';
+import { Link } from '../primitives/Link';
 
 type Drawn = Pick<Parameters<typeof FrontDrawing>[0], 'units' | 'measureUnit'>;
 

@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 
 import { askewMeasuresOf, usableLitresOf, wantsAnchoring, type Unit } from '@/core/look';
 import { formatCount, formatLitres } from '@/core/shared';
+import { Link } from '../primitives/Link';
 
 /** What the measures add up to, and the cautions that follow from them. */
 export function LookTray({

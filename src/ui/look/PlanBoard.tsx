@@ -26,6 +26,7 @@ import { PlanHandle } from './PlanHandle';
 import { SketchView } from './SketchView';
 import { TapePanel } from './TapePanel';
 import { usePlanMoves } from './usePlanMoves';
+import { SideScroll } from '../primitives/SideScroll';
 
 interface PlanRecords {
   readonly room: Room;
@@ -152,7 +153,7 @@ export function PlanBoard({
   const waiting = things.filter(({ place, kind }) => place === null && kind === 'unit');
   return (
     <div className="md:grid md:grid-cols-[minmax(0,1fr)_256px]">
-      <div className="squared grid items-center overflow-x-auto rounded-b-[5px]">
+      <SideScroll label="The plan" className="squared grid items-center rounded-b-[5px]">
         <SketchView
           svgRef={svg}
           sketch={drawPlan({
@@ -184,7 +185,7 @@ export function PlanBoard({
               />
             ))}
         </SketchView>
-      </div>
+      </SideScroll>
       <div className="border-line max-md:border-t md:border-l">
         {selected?.place ? (
           <TapePanel

@@ -15,6 +15,7 @@ import { SketchView } from '../look/SketchView';
 import { bentWords, minutesWords } from './placeWords';
 import type { DraftSlip } from './DraftSlips';
 import { useMutation } from '../useMutation';
+import { SideScroll } from '../primitives/SideScroll';
 
 export interface CompareSide {
   readonly ref: string;
@@ -177,7 +178,10 @@ export function CompareView({
           </ul>
         )}
         {drawings.length > 0 && (
-          <div className="mt-3 flex flex-wrap items-end gap-4 overflow-x-auto">
+          <SideScroll
+            label="What comes and what leaves, drawn"
+            className="mt-3 flex flex-wrap items-end gap-4"
+          >
             {drawings.map(({ roomName, sketch }) => (
               <figure key={roomName} className="max-w-full">
                 <SketchView
@@ -189,7 +193,7 @@ export function CompareView({
                 </figcaption>
               </figure>
             ))}
-          </div>
+          </SideScroll>
         )}
         {note !== undefined && <p className="mt-2 text-[13.5px] text-soft">{note}</p>}
         {[a, b].some(({ judged }) => (judged?.elsewhereIds.length ?? 0) > 0) && (

@@ -2,13 +2,13 @@
 
 import clsx from 'clsx';
 import { Check, CopyPlus } from 'lucide-react';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
+import { Link } from '../primitives/Link';
 
 export interface DraftSlip {
   /** "today", "chosen" where there are no drafts yet, or a draft's id. */

@@ -11,6 +11,7 @@ import { useIsPhone } from '../primitives/useIsPhone';
 import { BaySlot } from './BaySlot';
 import type { Carried } from './carryKey';
 import { ArrivingTag, GroupTag, type TagProps } from './GroupTag';
+import { SideScroll } from '../primitives/SideScroll';
 
 interface FrontBoardProps {
   readonly units: readonly Unit[];
@@ -89,7 +90,7 @@ export function FrontBoard({
   const wideScale = isOneOfMany ? HOME_SCALE : ownScale;
   const scale = isPhone ? PHONE_SCALE : wideScale;
   return (
-    <div className="panel squared overflow-x-auto p-3">
+    <SideScroll label="The room from the front" className="panel squared p-3">
       <div
         className="relative mx-auto"
         style={{ width: view.widthMm * scale, height: view.heightMm * scale + 3 }}
@@ -174,7 +175,7 @@ export function FrontBoard({
           );
         })}
       </div>
-    </div>
+    </SideScroll>
   );
 }
 

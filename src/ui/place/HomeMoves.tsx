@@ -1,12 +1,11 @@
 'use client';
 
-import Link from 'next/link';
-
 import type { RoomToRoom } from '@/core/place';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { stepHref } from '../shell/scope';
 import { useMutation } from '../useMutation';
+import { Link } from '../primitives/Link';
 
 interface HomeMovesProps {
   readonly projectId: string;

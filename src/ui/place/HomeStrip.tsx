@@ -34,7 +34,7 @@ export function HomeStrip({ rooms, groups, things, overBayId, onPut }: HomeStrip
   return (
     <section
       aria-label="Other rooms"
-      className="mt-2 flex items-end gap-6 overflow-x-auto px-1 pt-1"
+      className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-2 px-1 pt-1"
     >
       <h2 className="caption w-[92px] shrink-0 self-center font-text leading-tight">
         May live in another room

@@ -1,6 +1,7 @@
 import { isInSeason, type SeasonalSwap } from '@/core/place';
 import { buttonClass } from '../primitives/Button';
 import { minutesWords, MONTH_NAMES } from './placeWords';
+import { SideScroll } from '../primitives/SideScroll';
 
 interface SeasonsViewProps {
   readonly swaps: readonly SeasonalSwap[];
@@ -29,43 +30,45 @@ export function SeasonsView({ swaps, seasonal, groups, bayNames, calendarHref }:
     );
   return (
     <div className="grid gap-3">
-      <section aria-label="The year" className="panel overflow-x-auto border-t-4 border-t-rim p-4">
+      <section aria-label="The year" className="panel border-t-4 border-t-rim p-4">
         <h2 className="mb-2 text-[17px]">When it is in use</h2>
-        <table className="w-full min-w-[520px] border-separate border-spacing-x-0.5 border-spacing-y-1 text-[14px]">
-          <thead>
-            <tr>
-              <td />
-              {MONTH_NAMES.map((month) => (
-                <th
-                  key={month}
-                  scope="col"
-                  className="w-[6%] text-center text-[12.5px] font-normal text-soft"
-                >
-                  <abbr title={month} className="no-underline">
-                    {month.slice(0, 3)}
-                  </abbr>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {seasonal.map(({ id, name, from, to }) => (
-              <tr key={id}>
-                <th scope="row" className="pr-3 text-left font-[650]">
-                  {name}
-                </th>
-                {MONTH_NAMES.map((month, i) => {
-                  const isIn = isInSeason({ from, to }, i + 1);
-                  return (
-                    <td key={month} className={`h-6 ${isIn ? 'bg-rim-mid' : 'bg-well'}`}>
-                      <span className="sr-only">{isIn ? 'in use' : 'put by'}</span>
-                    </td>
-                  );
-                })}
+        <SideScroll label="The year, month by month">
+          <table className="w-full min-w-[520px] border-separate border-spacing-x-0.5 border-spacing-y-1 text-[14px]">
+            <thead>
+              <tr>
+                <td />
+                {MONTH_NAMES.map((month) => (
+                  <th
+                    key={month}
+                    scope="col"
+                    className="w-[6%] text-center text-[12.5px] font-normal text-soft"
+                  >
+                    <abbr title={month} className="no-underline">
+                      {month.slice(0, 3)}
+                    </abbr>
+                  </th>
+                ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {seasonal.map(({ id, name, from, to }) => (
+                <tr key={id}>
+                  <th scope="row" className="pr-3 text-left font-[650]">
+                    {name}
+                  </th>
+                  {MONTH_NAMES.map((month, i) => {
+                    const isIn = isInSeason({ from, to }, i + 1);
+                    return (
+                      <td key={month} className={`h-6 ${isIn ? 'bg-rim-mid' : 'bg-well'}`}>
+                        <span className="sr-only">{isIn ? 'in use' : 'put by'}</span>
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </SideScroll>
       </section>
       <section aria-label="What to change" className="panel p-4">
         <h2 className="text-[17px]">What to change, and when</h2>

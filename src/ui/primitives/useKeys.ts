@@ -2,12 +2,12 @@
 
 import { useEffect, useRef } from 'react';
 
+import { areSingleKeysOn } from './singleKeys';
+
 /** Whether typing goes into a field, where single keys must stay letters. */
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  target.matches(
-    'input:not([type=checkbox]):not([type=radio]):not([type=range]), textarea, select, [contenteditable=true]',
-  );
+  target.matches('input:not([type=range]), textarea, select, [contenteditable=true]');
 
 /**
  * Listens for single keys anywhere on the page, save in fields and with a modifier held. Keys are
@@ -31,7 +31,7 @@ export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent)
       )
         return;
       const handler = latest.current[event.key.toLowerCase()];
-      if (!handler) return;
+      if (!handler || (event.key.length === 1 && !areSingleKeysOn())) return;
       event.preventDefault();
       handler(event);
     };

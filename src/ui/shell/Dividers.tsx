@@ -1,7 +1,7 @@
 import clsx from 'clsx';
-import Link from 'next/link';
 
 import type { Step } from '@/core/desk';
+import { Link } from '../primitives/Link';
 
 /** A step of this scope: where it leads, and in a word how it stands. */
 export interface DividerStep {

@@ -1,13 +1,14 @@
 'use client';
 import clsx from 'clsx';
 
-import { Search } from 'lucide-react';
-import Link from 'next/link';
+import { Keyboard, Search } from 'lucide-react';
 import { useEffect, useState } from 'react';
 
 import { Sheet } from '../primitives/Sheet';
 import { useKeys } from '../primitives/useKeys';
 import { FIND_EVENT } from './findEvent';
+import { openKeys } from './keysEvent';
+import { Link } from '../primitives/Link';
 
 interface Hit {
   readonly kind: string;
@@ -45,6 +46,15 @@ export function Find({ projectId }: { projectId?: string }) {
       >
         <Search size={15} aria-hidden="true" /> <span className="max-md:sr-only">Find</span>{' '}
         <kbd className="max-md:hidden">F</kbd>
+      </button>
+      <button
+        type="button"
+        aria-label="Keys"
+        title="Keys (?)"
+        onClick={openKeys}
+        className="grid size-9 shrink-0 place-items-center rounded-[5px] text-soft hover:bg-well max-md:hidden"
+      >
+        <Keyboard size={17} aria-hidden="true" />
       </button>
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="Find anything">
         {isOpen && <FindBody projectId={projectId} onGo={() => setIsOpen(false)} />}

@@ -1,80 +1,27 @@
 'use client';
 
-import { useState } from 'react';
+import dynamic from 'next/dynamic';
+import { useEffect, useState } from 'react';
 
 import { Sheet } from '../primitives/Sheet';
 import { useKeys } from '../primitives/useKeys';
-import { verdictWords } from '../sort/sortWords';
-import { traitsOf, verdicts } from '@/core/sort';
+import { KEYS_EVENT } from './keysEvent';
 
-const EVERYWHERE: readonly (readonly [string, string])[] = [
-  ['?', 'this map'],
-  ['F', 'find anything'],
-  ['0', 'the home’s first page'],
-  ['1 … 7', 'go to a step'],
-  ['[ ]', 'through the home and its rooms'],
-  ['Z', 'undo'],
-  ['Y', 'do it again'],
-];
-const ON_THE_BENCH: readonly (readonly [string, string])[] = [
-  ['Enter', 'take the typed thing in hand'],
-  ['+ −', 'one piece more or fewer'],
-  ['1 … 9', 'a reason, or where it goes, as numbered'],
-  ...verdicts.map(
-    (verdict) => [traitsOf(verdict).key, verdictWords[verdict].toLowerCase()] as const,
-  ),
-  ['P', 'split the pile'],
-  ['M', 'count aloud: each verdict is one more'],
-  ['O', 'a second opinion'],
-  ['Alt + key', 'a verdict while typing'],
-  ['T', 'back to typing'],
-];
-const LOOKING: readonly (readonly [string, string])[] = [
-  ['arrows', 'push the picked thing by 1 cm, with Shift by 10'],
-  ['W', 'to the next wall, with Shift the one before'],
-  ['Delete', 'out of the plan'],
-];
-const PLACING: readonly (readonly [string, string])[] = [
-  ['Enter', 'pick a tag up, put it down'],
-  ['arrows', 'carry it from place to place'],
-  ['Escape', 'leave it where it was'],
-];
-const FITTING: readonly (readonly [string, string])[] = [
-  ['← →', 'place before, place after'],
-  ['A', 'take this fit'],
-];
+/** What stands in the sheet comes when it is opened: it knows the words of the whole bench. */
+const KeyLists = dynamic(() => import('./KeyLists').then(({ KeyLists }) => KeyLists));
 
-/** Every key on one page, on one key. */
+/** Every key on one page, on one key, and on a button in the lid. */
 export function KeyboardMap() {
   const [isOpen, setIsOpen] = useState(false);
-  useKeys({ '?': () => setIsOpen(true) });
+  const open = () => setIsOpen(true);
+  useKeys({ '?': open });
+  useEffect(() => {
+    window.addEventListener(KEYS_EVENT, open);
+    return () => window.removeEventListener(KEYS_EVENT, open);
+  }, []);
   return (
     <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="Keys">
-      <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
-        <KeyList title="Everywhere" keys={EVERYWHERE} />
-        <KeyList title="Sort" keys={ON_THE_BENCH} />
-        <KeyList title="Look, from above" keys={LOOKING} />
-        <KeyList title="Place" keys={PLACING} />
-        <KeyList title="Fit" keys={FITTING} />
-      </div>
+      {isOpen && <KeyLists />}
     </Sheet>
-  );
-}
-
-function KeyList({ title, keys }: { title: string; keys: readonly (readonly [string, string])[] }) {
-  return (
-    <section>
-      <h3 className="caption mb-1.5">{title}</h3>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[14px]">
-        {keys.map(([key, act]) => (
-          <div key={key + act} className="contents">
-            <dt>
-              <kbd>{key}</kbd>
-            </dt>
-            <dd>{act}</dd>
-          </div>
-        ))}
-      </dl>
-    </section>
   );
 }

@@ -1,9 +1,9 @@
 import clsx from 'clsx';
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 
 import { Find } from './Find';
 import { Mark } from './Mark';
+import { Link } from '../primitives/Link';
 
 interface LidScope {
   /** `home`, or the room's id. */

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '../primitives/Link';
 
 export interface NextThing {
   readonly words: string;

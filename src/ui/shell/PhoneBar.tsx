@@ -2,12 +2,12 @@
 
 import clsx from 'clsx';
 import { ChevronDown, ChevronLeft, ChevronRight } from 'lucide-react';
-import Link from 'next/link';
 import { useState } from 'react';
 
 import type { Step } from '@/core/desk';
 import { Sheet } from '../primitives/Sheet';
 import type { DividerStep } from './Dividers';
+import { Link } from '../primitives/Link';
 
 /** The home or a room, as the lid and the list of a phone show it. */
 export interface PhonePlace {

@@ -1,9 +1,9 @@
 import clsx from 'clsx';
-import Link from 'next/link';
 
 import type { Step } from '@/core/desk';
 import { stepHref, type Scope } from './scope';
 import { stepRegistry } from './stepRegistry';
+import { Link } from '../primitives/Link';
 
 interface StepPagesProps {
   readonly scope: Scope;

@@ -1,8 +1,8 @@
-import Link from 'next/link';
-
 import { formatMoney, type Currency } from '@/core/shared';
 import type { BudgetSums } from '@/core/shop';
 import { BudgetBar } from './BudgetBar';
+import { Link } from '../primitives/Link';
+import { SideScroll } from '../primitives/SideScroll';
 
 interface MoneyViewProps {
   readonly rooms: readonly {
@@ -61,46 +61,48 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
           </p>
         )}
       </section>
-      <section aria-label="Room by room" className="panel overflow-x-auto px-4 py-3">
-        <table className="w-full text-[14px]">
-          <thead>
-            <tr className="text-[13px] text-soft">
-              <th className="py-1 text-left font-bold">Room</th>
-              {COLUMNS.map(([label]) => (
-                <th key={label} className="px-2 py-1 text-right font-bold whitespace-nowrap">
-                  {label}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rooms.map(({ name, href, sums, isShort }) => (
-              <tr key={href} className="border-t border-line">
-                <th scope="row" className="py-1.5 pr-3 text-left font-[650]">
-                  <Link className="text-rim underline underline-offset-3" href={href}>
-                    {name}
-                  </Link>
-                  {isShort && (
-                    <span className="block text-[13px] font-normal text-signal-deep">
-                      not to be had within its share
-                    </span>
-                  )}
-                </th>
-                {COLUMNS.map(([label, of]) => (
-                  <Sum key={label} minor={of(sums)} currency={currency} />
+      <section aria-label="Room by room" className="panel px-4 py-3">
+        <SideScroll label="Money, room by room">
+          <table className="w-full text-[14px]">
+            <thead>
+              <tr className="text-[13px] text-soft">
+                <th className="py-1 text-left font-bold">Room</th>
+                {COLUMNS.map(([label]) => (
+                  <th key={label} className="px-2 py-1 text-right font-bold whitespace-nowrap">
+                    {label}
+                  </th>
                 ))}
               </tr>
-            ))}
-            <tr className="border-t-2 border-ink font-bold">
-              <th scope="row" className="py-1.5 pr-3 text-left">
-                The home
-              </th>
-              {COLUMNS.map(([label, of]) => (
-                <Sum key={label} minor={of(home)} currency={currency} />
+            </thead>
+            <tbody>
+              {rooms.map(({ name, href, sums, isShort }) => (
+                <tr key={href} className="border-t border-line">
+                  <th scope="row" className="py-1.5 pr-3 text-left font-[650]">
+                    <Link className="text-rim underline underline-offset-3" href={href}>
+                      {name}
+                    </Link>
+                    {isShort && (
+                      <span className="block text-[13px] font-normal text-signal-deep">
+                        not to be had within its share
+                      </span>
+                    )}
+                  </th>
+                  {COLUMNS.map(([label, of]) => (
+                    <Sum key={label} minor={of(sums)} currency={currency} />
+                  ))}
+                </tr>
               ))}
-            </tr>
-          </tbody>
-        </table>
+              <tr className="border-t-2 border-ink font-bold">
+                <th scope="row" className="py-1.5 pr-3 text-left">
+                  The home
+                </th>
+                {COLUMNS.map(([label, of]) => (
+                  <Sum key={label} minor={of(home)} currency={currency} />
+                ))}
+              </tr>
+            </tbody>
+          </table>
+        </SideScroll>
         <p className="mt-1 text-[13.5px] text-soft">
           Planned is everything on the lists: what is bought, and the cheapest way to the rest.
           Approved is what the client said yes to, deliveries and gift cards left aside.

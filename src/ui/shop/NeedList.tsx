@@ -7,6 +7,7 @@ import { formatCount, formatMoney, type Currency } from '@/core/shared';
 import { priorities, type ApprovalState, type Priority } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { useMutation } from '../useMutation';
+import { SideScroll } from '../primitives/SideScroll';
 
 interface NeedRow {
   readonly needId: string;
@@ -49,7 +50,7 @@ export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = {
 export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: NeedListProps) {
   const { mutate } = useMutation();
   return (
-    <div className="overflow-x-auto">
+    <SideScroll label="What the room wants" className="">
       <table className="w-full text-[14px]">
         <thead>
           <tr className="text-left text-[13px] text-soft">
@@ -130,7 +131,7 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
           ))}
         </tbody>
       </table>
-    </div>
+    </SideScroll>
   );
 }
 

@@ -1,7 +1,6 @@
-import Link from 'next/link';
-
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
 import { stepHref } from '../shell/scope';
+import { Link } from '../primitives/Link';
 
 /** What each room pays of the trip, against its share. */
 export function RoomShares({

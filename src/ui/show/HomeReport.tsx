@@ -1,7 +1,6 @@
-import Link from 'next/link';
-
 import { formatCount } from '@/core/shared';
 import { buttonClass } from '../primitives/Button';
+import { Link } from '../primitives/Link';
 
 interface HomeReportProps {
   readonly projectId: string;

@@ -1,5 +1,6 @@
 import { formatLitres } from '@/core/shared';
 import type { LivesAt } from '@/core/show';
+import { SideScroll } from '../primitives/SideScroll';
 
 /** Where every group lives, or is planned to, and in what. */
 export function LivesTable({ livesAt }: { livesAt: readonly LivesAt[] }) {
@@ -7,7 +8,7 @@ export function LivesTable({ livesAt }: { livesAt: readonly LivesAt[] }) {
   return (
     <section className="mt-5">
       <h2 className="mb-2 text-[18px]">Where everything lives</h2>
-      <div className="panel overflow-x-auto">
+      <SideScroll label="Where everything lives" className="panel">
         <table className="w-full text-[14px]">
           <tbody>
             {livesAt.map((lives) => (
@@ -35,7 +36,7 @@ export function LivesTable({ livesAt }: { livesAt: readonly LivesAt[] }) {
             ))}
           </tbody>
         </table>
-      </div>
+      </SideScroll>
     </section>
   );
 }

@@ -1,5 +1,3 @@
-import Link from 'next/link';
-
 import type { RoomProgress } from '@/core/desk';
 import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import {
@@ -15,6 +13,7 @@ import {
 } from '@/core/sort';
 import { sayLeaving } from './sortWords';
 import { nextStepWords } from '../shell/stepWords';
+import { Link } from '../primitives/Link';
 
 interface SortTrayProps {
   readonly things: readonly Thing[];

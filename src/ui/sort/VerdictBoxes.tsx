@@ -25,7 +25,8 @@ export function VerdictBoxes({ ref, tally, roomLitres, onPick }: VerdictBoxesPro
       className={clsx(
         'mt-6 grid grid-cols-6 gap-x-3.5 gap-y-4.5 max-md:fixed max-md:inset-x-0 max-md:bottom-0',
         'max-md:z-20 max-md:mt-0 max-md:gap-1.5 max-md:border-t max-md:border-line max-md:bg-well',
-        'max-md:p-2 max-md:pt-3',
+        'max-md:p-2 max-md:pt-3 max-md:flat:static',
+        'md:flat:sticky md:flat:bottom-0 md:flat:z-10 md:flat:mt-2 md:flat:grid-cols-12 md:flat:gap-1 md:flat:bg-paper md:flat:p-1',
       )}
     >
       {verdicts.map((verdict, i) => (

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import {
@@ -28,6 +27,7 @@ import { SectionBoard } from '@/ui/agree/SectionBoard';
 import { TermsForm } from '@/ui/agree/TermsForm';
 import { toTypedTerms } from '@/ui/agree/termsForm';
 import { buttonClass } from '@/ui/primitives/Button';
+import { Link } from '@/ui/primitives/Link';
 
 export const metadata = { title: 'Agree' };
 

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { HomeFrame } from '@/app/RoomFrame';
@@ -26,6 +25,7 @@ import { PlacePaper } from '@/ui/place/PlacePaper';
 import { ProposalScene } from '@/ui/place/ProposalScene';
 import { ProposePanel } from '@/ui/place/ProposePanel';
 import { buttonClass } from '@/ui/primitives/Button';
+import { Link } from '@/ui/primitives/Link';
 
 export const metadata = { title: 'Place, the whole home' };
 

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { buyForRoomsAction, missOnTripAction } from '@/app/actions/shop';
@@ -19,6 +18,7 @@ import { tripProofWords } from '@/ui/shop/shopWords';
 import { toTripLists } from '@/ui/shop/toTripLists';
 import { TripLists } from '@/ui/shop/TripLists';
 import { RoomShares, SpareFirst, Unpacking } from '@/ui/shop/TripParts';
+import { Link } from '@/ui/primitives/Link';
 
 export const metadata = { title: 'Shopping trip' };
 

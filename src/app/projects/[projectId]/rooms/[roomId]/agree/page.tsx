@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import {
@@ -16,6 +15,7 @@ import { today } from '@/server/means';
 import { RoomBudget } from '@/ui/agree/RoomBudget';
 import { SchoolsForm } from '@/ui/agree/SchoolsForm';
 import { SectionBoard } from '@/ui/agree/SectionBoard';
+import { Link } from '@/ui/primitives/Link';
 
 export const metadata = { title: 'Agree' };
 

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import {
@@ -25,6 +24,7 @@ import { FitWorkbench } from '@/ui/fit/FitWorkbench';
 import { ShelfTip } from '@/ui/fit/ShelfTip';
 import { buttonClass } from '@/ui/primitives/Button';
 import { fitFaultWords, sizeWords } from '@/ui/fit/fitWords';
+import { Link } from '@/ui/primitives/Link';
 
 export const metadata = { title: 'Fit' };
 

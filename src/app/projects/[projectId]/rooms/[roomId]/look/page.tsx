@@ -1,5 +1,4 @@
 import clsx from 'clsx';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
@@ -33,6 +32,8 @@ import { RoutineBreaks } from '@/ui/look/RoutineBreaks';
 import { VantagePoints } from '@/ui/look/VantagePoints';
 import { WallsSheet } from '@/ui/look/WallsSheet';
 import { buttonClass } from '@/ui/primitives/Button';
+import { Link } from '@/ui/primitives/Link';
+import { SideScroll } from '@/ui/primitives/SideScroll';
 
 export const metadata = { title: 'Look' };
 
@@ -169,7 +170,7 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
           </p>
         )}
         {view === 'front' && (
-          <div className="squared overflow-x-auto p-3">
+          <SideScroll label="The units from the front" className="squared p-3">
             {units.length > 0 ? (
               <FrontDrawing
                 units={units}
@@ -182,7 +183,7 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
                 to scale as you type.
               </p>
             )}
-          </div>
+          </SideScroll>
         )}
       </section>
       <div className="no-print mt-5 grid items-start gap-x-4 gap-y-5 lg:grid-cols-2">

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
@@ -29,6 +28,7 @@ import { ProposePanel } from '@/ui/place/ProposePanel';
 import { WaitingTray } from '@/ui/place/WaitingTray';
 import { WhatIfPanel } from '@/ui/place/WhatIfPanel';
 import { buttonClass } from '@/ui/primitives/Button';
+import { Link } from '@/ui/primitives/Link';
 
 export const metadata = { title: 'Place' };
 

@@ -1,5 +1,3 @@
-import Link from 'next/link';
-
 import { RoomFrame } from '@/app/RoomFrame';
 import {
   addGiftCardAction,
@@ -38,6 +36,7 @@ import { StepPages } from '@/ui/shell/StepPages';
 import { NotToBeHad } from '@/ui/shop/NotToBeHad';
 import { toShopLists } from '@/ui/shop/toShopLists';
 import { Wishes } from '@/ui/shop/Wishes';
+import { Link } from '@/ui/primitives/Link';
 
 interface ShopScreenProps {
   readonly opened: OpenRoom<'approvals' | 'fitWishes' | 'giftCards' | 'receipts' | 'shortages'>;

@@ -1,4 +1,3 @@
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
@@ -7,6 +6,7 @@ import { openRoom } from '@/server/desk/openRoom';
 import { createFitRequest } from '@/server/fit/takeFit';
 import { MockUpView } from '@/ui/fit/MockUpView';
 import { buttonClass } from '@/ui/primitives/Button';
+import { Link } from '@/ui/primitives/Link';
 
 export const metadata = { title: 'Mock-up' };
 

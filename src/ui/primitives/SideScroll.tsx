@@ -1,0 +1,37 @@
+'use client';
+
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+
+interface SideScrollProps {
+  /** What is in it, for those who hear it. */
+  readonly label: string;
+  readonly className?: string;
+  readonly children: ReactNode;
+}
+
+/**
+ * What may be wider than its place: pushed sideways by hand, and by keys, since it takes the focus
+ * where, and only where, something of it is out of sight.
+ */
+export function SideScroll({ label, className = '', children }: SideScrollProps) {
+  const ref = useRef<HTMLDivElement>(null);
+  const [isWider, setIsWider] = useState(false);
+  useEffect(() => {
+    const box = ref.current;
+    if (!box) return;
+    const measure = () => setIsWider(box.scrollWidth > box.clientWidth + 1);
+    const watch = new ResizeObserver(measure);
+    watch.observe(box);
+    for (const child of box.children) watch.observe(child);
+    return () => watch.disconnect();
+  }, []);
+  return (
+    <div
+      ref={ref}
+      className={`overflow-x-auto ${className}`}
+      {...(isWider ? { tabIndex: 0, role: 'region', 'aria-label': label } : {})}
+    >
+      {children}
+    </div>
+  );
+}

@@ -14,6 +14,8 @@ import { ArrivingTag, GroupTag, type TagProps } from './GroupTag';
 import { SideScroll } from '../primitives/SideScroll';
 
 interface FrontBoardProps {
+  /** Of the room. */
+  readonly name: string;
   readonly units: readonly Unit[];
   readonly groups: readonly Group[];
   readonly things: readonly Thing[];
@@ -40,6 +42,7 @@ const PHONE_SCALE = 0.245;
 
 /** The units of the room from the front, to scale, each place with its tags and its level. */
 export function FrontBoard({
+  name,
   units,
   groups,
   things,
@@ -90,7 +93,7 @@ export function FrontBoard({
   const wideScale = isOneOfMany ? HOME_SCALE : ownScale;
   const scale = isPhone ? PHONE_SCALE : wideScale;
   return (
-    <SideScroll label="The room from the front" className="panel squared p-3">
+    <SideScroll label={`${name} from the front`} className="panel squared p-3">
       <div
         className="relative mx-auto"
         style={{ width: view.widthMm * scale, height: view.heightMm * scale + 3 }}

@@ -215,6 +215,7 @@ export function PlaceBoard({
           <section key={id} aria-label={name} className="min-w-0 grow">
             {rooms.length > 1 && <h2 className="caption mb-1 font-text">{name}</h2>}
             <FrontBoard
+              name={name}
               units={units}
               groups={groups}
               things={things}

@@ -29,7 +29,7 @@ export function SeasonsView({ swaps, seasonal, groups, bayNames, calendarHref }:
       </p>
     );
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <section aria-label="The year" className="panel border-t-4 border-t-rim p-4">
         <h2 className="mb-2 text-[17px]">When it is in use</h2>
         <SideScroll label="The year, month by month">

@@ -18,10 +18,15 @@ export function Frame({ lid, dividers, tray, trayOnPhone = 'slides', children }:
     <div
       className={clsx(
         'shell min-h-dvh md:grid md:h-dvh md:grid-rows-[auto_1fr]',
-        "md:[grid-template-areas:'lid_lid_lid'_'div_work_tray']",
-        dividers
-          ? 'md:grid-cols-[108px_minmax(0,1fr)_auto]'
-          : 'md:grid-cols-[0_minmax(0,1fr)_auto]',
+        tray === undefined
+          ? "md:[grid-template-areas:'lid_lid'_'div_work']"
+          : "md:[grid-template-areas:'lid_lid'_'div_work'] beside:[grid-template-areas:'lid_lid_lid'_'div_work_tray']!",
+        dividers ? 'md:grid-cols-[108px_minmax(0,1fr)]' : 'md:grid-cols-[0_minmax(0,1fr)]',
+        // Its column is there before the tray is, so that nothing moves when it comes.
+        tray !== undefined &&
+          (dividers
+            ? 'beside:grid-cols-[108px_minmax(0,1fr)_280px]!'
+            : 'beside:grid-cols-[0_minmax(0,1fr)_280px]!'),
       )}
     >
       <a

@@ -44,7 +44,7 @@ export function Lid({
     >
       <Link
         href="/"
-        className="flex shrink-0 items-center gap-2 font-head text-[17px] font-bold text-rim-deep"
+        className="flex min-h-11 min-w-11 shrink-0 items-center gap-2 font-head text-[17px] font-bold text-rim-deep"
         aria-label="Tin Box: all projects"
       >
         <Mark /> <span className="max-lg:hidden">Tin Box</span>

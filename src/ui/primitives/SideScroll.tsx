@@ -28,7 +28,8 @@ export function SideScroll({ label, className = '', children }: SideScrollProps)
   return (
     <div
       ref={ref}
-      className={`overflow-x-auto ${className}`}
+      // What is hidden for the eye stays in here, and does not widen the page.
+      className={`relative overflow-x-auto ${className}`}
       {...(isWider ? { tabIndex: 0, role: 'region', 'aria-label': label } : {})}
     >
       {children}

@@ -23,7 +23,7 @@ export function Tray({ onPhone, children }: TrayProps) {
         'no-print flex flex-col border-line bg-sheet [grid-area:tray]',
         'beside:relative beside:w-[280px] beside:overflow-y-auto beside:border-l beside:p-4',
         'tablet:fixed tablet:right-0 tablet:bottom-0 tablet:z-20 tablet:max-h-[75dvh] tablet:w-[420px]',
-        'tablet:rounded-tl-[7px] tablet:border-t-4 tablet:border-l-4 tablet:border-rim',
+        'tablet:rounded-tl-[7px] tablet:border-t-4 tablet:border-l-4 tablet:border-rim md:flat:w-auto',
         slides
           ? 'max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-20 max-md:max-h-[75dvh] max-md:border-t-4 max-md:border-rim'
           : 'max-md:border-t max-md:p-4',
@@ -34,11 +34,13 @@ export function Tray({ onPhone, children }: TrayProps) {
         aria-expanded={isUp}
         onClick={() => setIsUp(!isUp)}
         className={clsx(
-          'flex min-h-12 items-center justify-between px-4 font-[650] text-rim-deep beside:hidden',
+          'flex min-h-12 items-center justify-between gap-2 px-4 font-[650] text-rim-deep beside:hidden md:flat:min-h-9',
           !slides && 'max-md:hidden',
         )}
       >
-        Tray: what is next, undo{' '}
+        <span>
+          Tray<span className="md:flat:hidden">: what is next, undo</span>
+        </span>
         <ChevronUp size={18} aria-hidden="true" className={isUp ? 'rotate-180' : ''} />
       </button>
       <div

@@ -109,13 +109,13 @@ function RunningSession({
         <p className="min-w-0 flex-1 leading-tight">
           <b className="font-head text-[16px] font-[650]">{clock.step.name}</b>{' '}
           <span className="text-[13.5px] text-soft max-md:block max-md:text-[12.5px]">
-            <span className="max-md:hidden">{methodWords(session.method)}, </span>step{' '}
+            <span className="folded:hidden">{methodWords(session.method)}, </span>step{' '}
             {clock.stepIndex + 1} of {session.steps.length}
-            <span className="max-md:hidden">
+            <span className="folded:hidden">
               {sectionName === undefined ? '' : ` · ${sectionName}`}
             </span>
           </span>
-          <span className="block text-[13.5px] text-soft max-md:hidden">{clock.step.guidance}</span>
+          <span className="block text-[13.5px] text-soft folded:hidden">{clock.step.guidance}</span>
         </p>
         <p
           role="timer"
@@ -126,7 +126,7 @@ function RunningSession({
           <span className="text-[13px] font-normal text-soft">
             {isPaused(session) ? 'paused, ' : ''}
             {isOver ? 'over' : 'left'}
-            <span className="max-md:hidden"> · {minutesWords(clock.totalLeftMinutes)} in all</span>
+            <span className="folded:hidden"> · {minutesWords(clock.totalLeftMinutes)} in all</span>
           </span>
         </p>
         <span className="flex shrink-0 gap-1.5">
@@ -148,7 +148,7 @@ function RunningSession({
             {isLast ? 'End' : (session.steps[clock.stepIndex + 1]?.name ?? 'Next')}
           </Button>
           {!isLast && (
-            <Button className="max-md:hidden" disabled={isBusy} onClick={() => step('end')}>
+            <Button className="folded:hidden" disabled={isBusy} onClick={() => step('end')}>
               End
             </Button>
           )}
@@ -157,7 +157,7 @@ function RunningSession({
       <p
         role="status"
         aria-label="Pace"
-        className={`mt-1 text-[13.5px] max-md:text-[12.5px] ${calls ? '' : 'max-md:hidden'} ${calls ? 'text-signal-deep' : 'text-soft'}`}
+        className={`mt-1 text-[13.5px] max-md:text-[12.5px] ${calls ? '' : 'folded:hidden'} ${calls ? 'text-signal-deep' : 'text-soft'}`}
       >
         {progressWords(progress, now)}
       </p>
@@ -168,11 +168,11 @@ function RunningSession({
         onKeepMethod={onKeepMethod}
         onChangeSteps={(steps) => onChangeSteps(session.id, steps)}
       >
-        <p className="mb-1 text-[13.5px] text-soft md:hidden">
+        <p className="mb-1 text-[13.5px] text-soft beside:hidden">
           {clock.step.guidance} {progressWords(progress, now)}
         </p>
         {!isLast && (
-          <Button className="md:hidden" disabled={isBusy} onClick={() => step('end')}>
+          <Button className="beside:hidden" disabled={isBusy} onClick={() => step('end')}>
             End the session
           </Button>
         )}

@@ -217,7 +217,7 @@ export function SortBench({
   ]);
   const { inHand } = bench;
   return (
-    <div className="max-md:pb-[214px]">
+    <div className="max-md:not-flat:pb-[214px]">
       <SessionBar {...session} log={bench.log} />
       <ConflictNotes conflicts={bench.conflicts} />
       <HandPanel

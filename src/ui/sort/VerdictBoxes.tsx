@@ -26,7 +26,7 @@ export function VerdictBoxes({ ref, tally, roomLitres, onPick }: VerdictBoxesPro
         'mt-6 grid grid-cols-6 gap-x-3.5 gap-y-4.5 max-md:fixed max-md:inset-x-0 max-md:bottom-0',
         'max-md:z-20 max-md:mt-0 max-md:gap-1.5 max-md:border-t max-md:border-line max-md:bg-well',
         'max-md:p-2 max-md:pt-3 max-md:flat:static',
-        'md:flat:sticky md:flat:bottom-9 md:flat:z-10 md:flat:mt-2 md:flat:grid-cols-9',
+        'md:flat:sticky md:flat:-bottom-11 md:flat:z-10 md:flat:mt-2 md:flat:grid-cols-9',
         'md:flat:gap-1 md:flat:bg-paper md:flat:p-1',
       )}
     >
@@ -72,7 +72,7 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, onPick }: VerdictBox
       style={{ color }}
       className={clsx(
         'relative flex flex-col justify-between rounded-b-[6px] border-2 border-t-0 border-current',
-        'bg-white text-left [overflow-wrap:normal] md:flat:col-span-1 md:flat:h-[50px] md:flat:px-1.5 md:flat:py-1',
+        'bg-white text-left [overflow-wrap:normal] md:flat:col-span-1 md:flat:h-[50px] md:flat:overflow-hidden md:flat:px-1.5 md:flat:py-1',
         'md:flat:[&_kbd]:hidden md:flat:[&_span]:text-[12px] md:flat:[&_svg]:hidden',
         isLarge
           ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-2.5 max-md:py-2'

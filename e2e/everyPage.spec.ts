@@ -1,12 +1,21 @@
+import { spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
 
-import { createOwnServer, insertHome } from './ownServer';
+import { createOwnServer } from './ownServer';
 
 const server = createOwnServer(4392);
 test.beforeAll(async () => {
+  test.setTimeout(240_000);
+  // The demo's homes: full lists, long names, every state at once.
+  const seeded = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', '--conditions=react-server', 'scripts/prepare.ts', '--demo'],
+    { env: { ...process.env, TINBOX_DATA: server.dataDir, TINBOX_BACKUPS: 'off' } },
+  );
+  expect(String(seeded.stderr).slice(0, 500) + String(seeded.status)).toMatch(/0$/);
   await server.start();
-  insertHome(server.dataDir, ['hall', 'attic']);
 });
 test.afterAll(async () => {
   await server.stop('SIGKILL');
@@ -30,14 +39,16 @@ const HOME = [
   '/shop',
   '/shop/money',
   '/show',
-  '/where?id=group-hall',
-].map((page) => `/projects/home/home${page}`);
+  '/where?id=linen-press-guest',
+].map((page) => `/projects/quarry-row/home${page}`);
 const ROOM = [
   '/look',
+  '/look?view=front',
   '/look/units/new',
   '/agree',
   '/sort',
   '/sort/dates',
+  '/sort/lists',
   '/sort/results',
   '/place',
   '/place/compare',
@@ -46,28 +57,125 @@ const ROOM = [
   '/shop',
   '/shop/materials',
   '/show',
-].map((page) => `/projects/home/rooms/hall${page}`);
-const PAGES = ['/', '/containers', '/kinds', '/devices', '/projects/new', ...HOME, ...ROOM];
+].map((page) => `/projects/quarry-row/rooms/linen-press${page}`);
+const PAGES = [
+  '/',
+  '/containers',
+  '/kinds',
+  '/devices',
+  '/projects/new',
+  '/projects/quarry-row/rooms/new',
+  ...HOME,
+  ...ROOM,
+];
+/** Sheets, by the button that opens them. */
+const SHEETS: readonly (readonly [page: string, button: string | RegExp])[] = [
+  ['/projects/quarry-row/home', /^Find|^F$/],
+  ['/projects/quarry-row/home/look', 'Hall or stairs'],
+  ['/projects/quarry-row/home/look', 'These two are joined'],
+  ['/projects/quarry-row/home/agree', 'A section'],
+  ['/projects/quarry-row/rooms/linen-press/look', 'Measure the walls'],
+  ['/projects/quarry-row/rooms/linen-press/look', 'Door, window, socket, station'],
+];
+const ON_A_PHONE: typeof SHEETS = [
+  ['/projects/quarry-row/home', /^Home and rooms: /],
+  ['/projects/quarry-row/home', /^Step: /],
+  ['/projects/quarry-row/home/shop', /^Tray/],
+];
+
+const open = async (page: Page, path: string): Promise<void> => {
+  await page.goto(`${server.address}${path}`);
+  await expect(page.getByRole('main')).toBeVisible();
+};
+
+/** What is wrong with a page by the rules of axe, all of them. */
+async function faultsOf(page: Page, path: string): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.map(({ id, nodes }) => `${path}: ${id}, ${nodes[0]?.html.slice(0, 120)}`);
+}
+
+/** By how much a page is wider or longer than its window, and its worktop wider than its room. */
+async function overflowOf(page: Page, path: string, width: number): Promise<string[]> {
+  const over = await page.evaluate(() => {
+    const main = document.querySelector('main');
+    return {
+      wide: document.documentElement.scrollWidth - window.innerWidth,
+      long: document.documentElement.scrollHeight - window.innerHeight,
+      inside: main ? main.scrollWidth - main.clientWidth : 0,
+    };
+  });
+  return [
+    ...(over.wide > 0 ? [`${path} is ${over.wide} px too wide`] : []),
+    ...(over.inside > 0 ? [`the worktop of ${path} is ${over.inside} px too wide`] : []),
+    // On a phone the document is the worktop.
+    ...(width >= 768 && over.long > 0 ? [`${path} is ${over.long} px too long`] : []),
+  ];
+}
+
+/** What is less than 44 px high under a thumb; tags and handles of drawings are to scale, links in a line of text are text. */
+const smallTargetsOf = (page: Page, path: string): Promise<string[]> =>
+  page.evaluate((at) => {
+    const targets = document.querySelectorAll(
+      'a[href], button, input:not([type=hidden]), select, textarea, summary, [role=radio]',
+    );
+    return [...targets].flatMap((element) => {
+      const isDrawn = element.closest('svg') ?? element.closest('.tag');
+      const isText = element.tagName === 'A' && getComputedStyle(element).display === 'inline';
+      const target =
+        (element.matches('input[type=checkbox], input[type=radio]') && element.closest('label')) ||
+        element;
+      const { width, height } = target.getBoundingClientRect();
+      const isHidden =
+        width < 2 ||
+        height < 2 ||
+        element.closest('.sr-only') !== null ||
+        !element.checkVisibility();
+      return isDrawn || isText || isHidden || height >= 43.5
+        ? []
+        : [`${at}: ${element.outerHTML.slice(0, 100)} is ${Math.round(height)} px high`];
+    });
+  }, path);
 
 for (const [width, height] of [
   [1280, 800],
   [390, 844],
-  [320, 640],
 ] as const)
-  test(`nothing scrolls but the worktop and the tray, ${width} wide`, async ({ browser }) => {
+  test(`every page keeps the rules of axe and scrolls in its worktop alone, ${width} wide`, async ({
+    browser,
+  }) => {
+    test.setTimeout(300_000);
+    const isPhone = width < 768;
+    const page = await browser.newPage({ viewport: { width, height } });
+    const wrong: string[] = [];
+    for (const path of PAGES) {
+      await open(page, path);
+      wrong.push(...(await overflowOf(page, path, width)), ...(await faultsOf(page, path)));
+      if (isPhone) wrong.push(...(await smallTargetsOf(page, path)));
+    }
+    for (const [path, button] of [...SHEETS, ...(isPhone ? ON_A_PHONE : [])]) {
+      await open(page, path);
+      await page.getByRole('button', { name: button }).first().click();
+      if (!String(button).includes('Tray')) await expect(page.getByRole('dialog')).toBeVisible();
+      wrong.push(...(await faultsOf(page, `${path}, ${button}`)));
+    }
+    expect(wrong).toEqual([]);
+    await page.close();
+  });
+
+for (const [width, height] of [
+  [320, 640],
+  [768, 1024],
+  [844, 390],
+  [900, 1100],
+  [1024, 768],
+] as const)
+  test(`nothing is wider than its place, ${width} by ${height}`, async ({ browser }) => {
     test.setTimeout(180_000);
     const page = await browser.newPage({ viewport: { width, height } });
     const over: string[] = [];
     for (const path of PAGES) {
-      await page.goto(`${server.address}${path}`);
-      await expect(page.getByRole('main')).toBeVisible();
-      const size = await page.evaluate(() => ({
-        width: document.documentElement.scrollWidth - window.innerWidth,
-        height: document.documentElement.scrollHeight - window.innerHeight,
-      }));
-      if (size.width > 0) over.push(`${path} is ${size.width} px too wide`);
-      // On a phone the document is the worktop.
-      if (width >= 768 && size.height > 0) over.push(`${path} is ${size.height} px too long`);
+      await open(page, path);
+      over.push(...(await overflowOf(page, path, width)));
     }
     expect(over).toEqual([]);
     await page.close();

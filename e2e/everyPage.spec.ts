@@ -145,7 +145,8 @@ for (const [width, height] of [
   }) => {
     test.setTimeout(300_000);
     const isPhone = width < 768;
-    const page = await browser.newPage({ viewport: { width, height } });
+    const context = await browser.newContext({ viewport: { width, height } });
+    const page = await context.newPage();
     const wrong: string[] = [];
     for (const path of PAGES) {
       await open(page, path);
@@ -159,7 +160,7 @@ for (const [width, height] of [
       wrong.push(...(await faultsOf(page, `${path}, ${button}`)));
     }
     expect(wrong).toEqual([]);
-    await page.close();
+    await context.close();
   });
 
 for (const [width, height] of [
@@ -171,12 +172,13 @@ for (const [width, height] of [
 ] as const)
   test(`nothing is wider than its place, ${width} by ${height}`, async ({ browser }) => {
     test.setTimeout(180_000);
-    const page = await browser.newPage({ viewport: { width, height } });
+    const context = await browser.newContext({ viewport: { width, height } });
+    const page = await context.newPage();
     const over: string[] = [];
     for (const path of PAGES) {
       await open(page, path);
       over.push(...(await overflowOf(page, path, width)));
     }
     expect(over).toEqual([]);
-    await page.close();
+    await context.close();
   });

@@ -22,7 +22,11 @@ export function LitresChart({
     label: formatLitres(litres),
   }));
   return (
-    <div aria-hidden="true" style={{ height: rows.length * 30 + 8 }}>
+    <div
+      aria-hidden="true"
+      className="min-w-0 overflow-hidden"
+      style={{ height: rows.length * 30 + 8 }}
+    >
       <ResponsiveContainer
         width="100%"
         height="100%"
@@ -74,6 +78,7 @@ export function PaceChart({
         `Decisions in ten minutes, from ${rows[0]?.at} to ${rows.at(-1)?.at}: between ` +
         `${Math.min(...rows.map(({ count }) => count))} and ${most}`
       }
+      className="min-w-0 overflow-hidden"
       style={{ height: 150 }}
     >
       <ResponsiveContainer

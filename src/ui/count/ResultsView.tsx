@@ -93,7 +93,7 @@ export function ResultsView({
               note={`${formatCount(results.decisionCount, 'decision')}, interruptions left out`}
             />
           </dl>
-          <div className="mt-3 grid items-start gap-3 lg:grid-cols-2">
+          <div className="mt-3 grid grid-cols-1 items-start gap-3 lg:grid-cols-2">
             <section aria-label="By verdict" className="panel p-4">
               <h2 className="mb-1 text-[17px]">Where it goes, in litres</h2>
               <LitresChart
@@ -125,7 +125,7 @@ export function ResultsView({
                 </tbody>
               </table>
             </section>
-            <div className="grid gap-3">
+            <div className="grid grid-cols-1 gap-3">
               <section aria-label="By reason" className="panel p-4">
                 <h2 className="mb-1 text-[17px]">Why</h2>
                 {results.byReason.length === 0 && (

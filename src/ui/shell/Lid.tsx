@@ -58,7 +58,8 @@ export function Lid({
       <nav
         aria-label="Home and rooms"
         className={clsx(
-          'flex min-w-0 flex-1 items-center gap-1.5 overflow-x-auto py-1.5',
+          // What is hidden for the eye stays in here, and does not widen the page.
+          'relative flex min-w-0 flex-1 items-center gap-1.5 overflow-x-auto py-1.5',
           scopes.length > 0 && 'max-md:hidden',
         )}
       >

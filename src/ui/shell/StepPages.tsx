@@ -21,7 +21,7 @@ export function StepPages({ scope, step, active }: StepPagesProps) {
   return (
     <nav
       aria-label={`Pages of ${entry.of}`}
-      className="no-print mb-3 flex items-center gap-1 overflow-x-auto border-b border-line"
+      className="no-print relative mb-3 flex items-center gap-1 overflow-x-auto border-b border-line"
     >
       {pages.map(([page, label]) => (
         <Link

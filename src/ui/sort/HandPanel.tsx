@@ -60,7 +60,8 @@ export function HandPanel({
           className={clsx(
             'field-sizing-content w-full resize-none bg-transparent py-1 font-head text-[25px]',
             'leading-tight font-[620] outline-none placeholder:font-normal placeholder:text-[#a3997f]',
-            'max-md:text-[21px]',
+            'max-md:min-h-11 max-md:text-[21px]',
+            'focus-visible:shadow-[0_3px_0_0_var(--color-rim)]',
           )}
         />
         {inHand && <kbd className="max-md:hidden">Enter</kbd>}

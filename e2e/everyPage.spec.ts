@@ -5,6 +5,9 @@ import { expect, test, type Page } from '@playwright/test';
 
 import { createOwnServer } from './ownServer';
 
+// Some two hundred pages: what is wrong is said by its page, and needs no trace.
+test.use({ trace: 'off' });
+
 const server = createOwnServer(4392);
 test.beforeAll(async () => {
   test.setTimeout(240_000);

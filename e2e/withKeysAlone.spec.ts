@@ -8,7 +8,9 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
     await page.keyboard.press('Tab');
     const label = await page.evaluate(() => {
       const focused = document.activeElement;
-      return focused?.getAttribute('aria-label') ?? focused?.textContent ?? '';
+      const label =
+        focused instanceof HTMLInputElement ? focused.labels?.[0]?.textContent : undefined;
+      return focused?.getAttribute('aria-label') ?? label ?? focused?.textContent ?? '';
     });
     if (name.test(label)) return;
   }
@@ -77,4 +79,72 @@ test('by keyboard alone: sort, carry a tag, take a fit, and undo it', async ({ p
   await expect(page.getByRole('button', { name: /Undo took a fit/ })).toBeVisible();
   await page.keyboard.press('z');
   await expect(page.getByRole('button', { name: /Take this fit/ })).toBeVisible();
+});
+
+test('by keyboard alone, from the first look to the client’s page', async ({ page, context }) => {
+  const press = (key: string) => page.keyboard.press(key);
+  const fill = async (name: RegExp, text: string) => {
+    await tabTo(page, name);
+    await press('Control+a');
+    await page.keyboard.type(text);
+  };
+  await page.goto('/projects/new');
+  await fill(/^What this home is called/, '9 Tab Lane');
+  await fill(/^Name$/, 'Nora');
+  await fill(/^Height/, '1,68 m');
+  await press('Enter');
+  await expect(page.getByRole('heading', { name: 'Add a room' })).toBeVisible();
+  await fill(/^Room$/, 'Den');
+  await press('Enter');
+  await expect(page.getByRole('heading', { name: 'Den' })).toBeVisible();
+
+  await tabTo(page, /^Measure a unit$/);
+  await press('Enter');
+  await page.waitForURL(/units\/new/);
+  await fill(/^Unit$/, 'Den cupboard');
+  await fill(/^Outside width/, '86 cm');
+  await fill(/^Outside depth/, '40 cm');
+  await fill(/^Outside height/, '90 cm');
+  await fill(/^Width, first reading, place 1/, '80 cm');
+  await fill(/^Depth, first reading, place 1/, '36 cm');
+  await fill(/^Height, first reading, place 1/, '40 cm');
+  await press('Enter');
+  await page.waitForURL(/\/look$/);
+
+  await press('3');
+  await expect(line(page)).toBeFocused();
+  await page.keyboard.type('6 candles / Evenings');
+  await press('Enter');
+  await press('k');
+  await allKept(page);
+  // Away from the bench line, Tab by Tab, to the steps.
+  await goTo(page, 'Place');
+  await tabTo(page, /^Evenings,/);
+  await press('Enter');
+  await press('Enter');
+  await expect(
+    page.getByRole('group', { name: /^Shelf/ }).getByRole('button', { name: /^Evenings/ }),
+  ).toBeVisible();
+  await press('7');
+  await page.waitForURL(/\/show/);
+  await tabTo(page, /^Open the page$/);
+  const opening = context.waitForEvent('page');
+  await press('Enter');
+  const client = await opening;
+  await expect(client.getByRole('heading', { name: /9 Tab Lane|Den/ }).first()).toBeVisible();
+  await expect(client.getByText('candles').first()).toBeVisible();
+});
+
+test('single keys can be switched off on a device, and are off then', async ({ page }) => {
+  await page.goto('/');
+  await page.keyboard.press('?');
+  await page.getByLabel(/^Single keys act on this device/).uncheck();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('f');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Keys' }).click();
+  await page.getByLabel(/^Single keys act on this device/).check();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('f');
+  await expect(page.getByRole('dialog', { name: 'Find anything' })).toBeVisible();
 });

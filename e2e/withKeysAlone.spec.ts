@@ -117,8 +117,10 @@ test('by keyboard alone, from the first look to the client’s page', async ({ p
   await press('Enter');
   await press('k');
   await allKept(page);
-  // Away from the bench line, Tab by Tab, to the steps.
-  await goTo(page, 'Place');
+  // On the bench digits are reasons: by the dividers to the next step.
+  await tabTo(page, /^Place/);
+  await press('Enter');
+  await page.waitForURL(/\/place$/);
   await tabTo(page, /^Evenings,/);
   await press('Enter');
   await press('Enter');

@@ -134,7 +134,7 @@ test('by keyboard alone, from the first look to the client’s page', async ({ p
   await press('Enter');
   const client = await opening;
   await expect(client.getByRole('heading', { name: /9 Tab Lane|Den/ }).first()).toBeVisible();
-  await expect(client.getByText('candles').first()).toBeVisible();
+  await expect(client.getByText('Evenings').first()).toBeVisible();
 });
 
 test('single keys can be switched off on a device, and are off then', async ({ page }) => {

@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
-import { bay, dragTag, homeless, inTray, tag, wish } from './placing';
+import { bay, dragTag, unplaced, inTray, tag, wish } from './placing';
 import { sees } from './steps';
 
 // Each test goes on where the one before it ended.
@@ -31,7 +31,7 @@ test('a proposal is worked out, says how good it is and why, is taken at once an
   await proposal.getByRole('button', { name: 'Propose' }).click();
   await expect(proposal).toContainText('no arrangement takes less, that is proven');
   await proposal.getByRole('button', { name: 'Take this arrangement' }).click();
-  await expect(homeless(page)).toContainText('Every group has a place.');
+  await expect(unplaced(page)).toContainText('Every group has a place.');
   await page.keyboard.press('z');
   await expect(inTray(page, 'Mugs')).toBeVisible();
   // More than any shelf holds: said in words, and nothing is moved.

@@ -1,9 +1,9 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 
-export const homeless = (page: Page) =>
+export const unplaced = (page: Page) =>
   page.getByRole('region', { name: 'Without a place', exact: true });
 export const inTray = (page: Page, name: string) =>
-  homeless(page).locator('.tag', { hasText: name });
+  unplaced(page).locator('.tag', { hasText: name });
 export const bay = (page: Page, name: string) =>
   page.getByRole('group', { name: new RegExp(`^${name},`) });
 export const tag = (page: Page, name: string) => page.locator('.tag', { hasText: name });

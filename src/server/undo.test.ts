@@ -53,7 +53,7 @@ test('undo and redo walk back and forth through every kind of change', async () 
   }
 });
 
-test('taking a unit away leaves its groups homeless, not lost', async () => {
+test('taking a unit away leaves its groups unplaced, not lost', async () => {
   const saved = await saveUnit(db, HOME, unitInput());
   const bay = (await loadRecords(db, HOME, 'units')).units[0]?.bays[0];
   await insertGroup(db, aGroup({ bayId: bay?.id }));

@@ -141,12 +141,12 @@ function sortGaps({ things }: RoomFacts): NextStep[] {
 }
 
 function placeGaps({ groups, things }: RoomFacts): NextStep[] {
-  const homeless = groups.filter(
+  const unplaced = groups.filter(
     (group) => group.bayId === null && keptLitresOf(group, things) > 0,
   );
-  const first = homeless[0];
+  const first = unplaced[0];
   return first
-    ? [{ step: 'place', code: 'place_groups', count: homeless.length, firstName: first.name }]
+    ? [{ step: 'place', code: 'place_groups', count: unplaced.length, firstName: first.name }]
     : [];
 }
 

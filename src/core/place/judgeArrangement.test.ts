@@ -123,7 +123,7 @@ test('who needs a step is named, what breaks does not go high, a place is full w
 test('nowhere counts nothing, another room counts its assumed way', () => {
   const judged = judgeArrangement(request, { places: { vases: null, bleach: 'attic-shelf' } });
   expect(judged).toMatchObject({
-    homelessIds: ['vases'],
+    unplacedIds: ['vases'],
     elsewhereIds: ['bleach'],
     metresPerWeek: 32,
     bendsPerWeek: 0,

@@ -33,7 +33,7 @@ export interface ArrangementJudgement {
    * objective has them too.
    */
   readonly pairSecondsPerWeek: number;
-  readonly homelessIds: readonly string[];
+  readonly unplacedIds: readonly string[];
   /** Living in another room; counted with the metres assumed to it. */
   readonly elsewhereIds: readonly string[];
   /** Who needs a step for what they use. */
@@ -69,13 +69,13 @@ export function judgeArrangement(
 ): ArrangementJudgement {
   const bayById = new Map(request.bays.map((bay) => [bay.id, bay]));
   const sums = { secondsPerWeek: 0, metresPerWeek: 0, bendsPerWeek: 0, stretchesPerWeek: 0 };
-  const [homelessIds, elsewhereIds]: [string[], string[]] = [[], []];
+  const [unplacedIds, elsewhereIds]: [string[], string[]] = [[], []];
   const outOfReach: { groupId: string; personId: string }[] = [];
   const litresIn = new Map<string, number>();
   for (const group of request.groups) {
     const bayId = places[group.id] ?? null;
     const bay = bayId === null ? undefined : bayById.get(bayId);
-    if (bayId === null) homelessIds.push(group.id);
+    if (bayId === null) unplacedIds.push(group.id);
     else if (!bay) {
       elsewhereIds.push(group.id);
       sums.metresPerWeek += group.usesPerWeek * 2 * OTHER_ROOM_METRES;
@@ -102,7 +102,7 @@ export function judgeArrangement(
     ...sums,
     secondsPerWeek: sums.secondsPerWeek + backRowSeconds(request.groups, rows),
     pairSecondsPerWeek,
-    homelessIds,
+    unplacedIds,
     elsewhereIds,
     outOfReach,
     fullBayIds: request.bays.filter((bay) => ratioOf(bay) >= FULL_RATIO).map(({ id }) => id),

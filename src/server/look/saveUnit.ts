@@ -33,7 +33,7 @@ export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'place' | 'bay
 
 /**
  * Keeps a unit with its measures. Bays that are gone lose their fit, and their groups become
- * homeless; where only measures changed, a fit that was taken stays and is checked where it is shown.
+ * unplaced; where only measures changed, a fit that was taken stays and is checked where it is shown.
  * @errors what `layOutUnit` finds, with nothing kept.
  */
 export const saveUnit = atomic(
@@ -89,7 +89,7 @@ export async function putUnit(
   for (const bay of bays) await writer.put(bayRecord, bay);
 }
 
-/** Takes a unit away; its groups become homeless. */
+/** Removes a unit; its groups are without a place then. */
 export const removeUnit = atomic(
   async (db: Db, projectId: ProjectId, unitId: UnitId): Promise<void> => {
     const records = await loadRecords(db, projectId, 'groups', 'sections', 'units');

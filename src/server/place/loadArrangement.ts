@@ -170,7 +170,7 @@ const bayNamesOf = ({ records, scope }: Arranged): Record<string, string> =>
   );
 
 const minutesOf = (judged: ArrangementJudgement | undefined): number | undefined =>
-  judged && judged.homelessIds.length + judged.elsewhereIds.length + judged.bent.length === 0
+  judged && judged.unplacedIds.length + judged.elsewhereIds.length + judged.bent.length === 0
     ? (judged.secondsPerWeek + judged.pairSecondsPerWeek) / 60
     : undefined;
 

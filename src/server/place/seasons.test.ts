@@ -109,7 +109,7 @@ test('an arrangement that is none of the room falls back to the chosen one; befo
     ['First draft', true],
     ['Other', false],
   ]);
-  expect([view.judged?.homelessIds, view.minutesNow]).toEqual([['beach', 'skis'], undefined]);
+  expect([view.judged?.unplacedIds, view.minutesNow]).toEqual([['beach', 'skis'], undefined]);
 });
 
 test('an arrangement is drawn to scale with its groups; a room without units is not', async () => {

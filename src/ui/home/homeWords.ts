@@ -62,7 +62,7 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   draft_removed: ({ name }) => `removed ${name}`,
   enough_changed: ({ name }) => `changed how many ${name} are enough`,
   enough_reset: ({ name }) => `put ${name} back to the usual figures`,
-  fit_given_up: ({ name }) => `gave up the fit for ${name}`,
+  fit_given_up: ({ name }) => `discarded the fit for ${name}`,
   fits_taken: ({ name, count }) =>
     `took ${count === 1 ? 'a fit' : formatCount(count, 'fit')} for ${name}`,
   fixture_added: ({ name }) => `added ${name}`,

@@ -91,7 +91,7 @@ export function CompareView({
             `${nameOf(groups, rule.groupId)} on ${bayName(rule.bayId)}: ${bentWords(rule, groups)}`,
         ),
     ],
-    ['Without a place', (judged) => judged.homelessIds.map((id) => nameOf(groups, id))],
+    ['Without a place', (judged) => judged.unplacedIds.map((id) => nameOf(groups, id))],
     ['In another room', (_, { awayIds }) => awayIds.map((id) => nameOf(groups, id))],
   ];
   return (

@@ -21,7 +21,7 @@ import type { ActionResult } from '../actionResult';
 import { bentWords } from './placeWords';
 import { carryKey, type Carried } from './carryKey';
 import { FrontBoard, reachLines } from './FrontBoard';
-import { HomelessTray } from './HomelessTray';
+import { UnplacedTray } from './UnplacedTray';
 import { HomeStrip } from './HomeStrip';
 import { useProposedPlaces } from './ProposalScene';
 import { useMutation } from '../useMutation';
@@ -169,7 +169,7 @@ export function PlaceBoard({
           : { groupId: group.id, overBayId: group.bayId ?? undefined },
       ),
   };
-  const homeless = groups.filter(
+  const unplaced = groups.filter(
     (group) => group.bayId === null && rooms.some(({ id }) => id === group.roomId),
   );
   return (
@@ -185,8 +185,8 @@ export function PlaceBoard({
         setHover(undefined);
       }}
     >
-      <HomelessTray
-        groups={homeless}
+      <UnplacedTray
+        groups={unplaced}
         status={status}
         isTarget={carried !== undefined && carried.overBayId === undefined}
         onPutHere={carried ? () => place(carried.groupId, undefined) : undefined}

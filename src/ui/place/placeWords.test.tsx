@@ -137,7 +137,7 @@ const judged = (change: Partial<ArrangementJudgement>): ArrangementJudgement => 
   bendsPerWeek: 9,
   stretchesPerWeek: 0,
   pairSecondsPerWeek: 0,
-  homelessIds: [],
+  unplacedIds: [],
   elsewhereIds: [],
   outOfReach: [],
   fullBayIds: [],
@@ -170,7 +170,7 @@ test('two arrangements stand side by side, point by point, with what moves betwe
   const text = compare([
     {
       ref: 'today',
-      judged: judged({ outOfReach: [{ groupId: 'food', personId: 'ida' }], homelessIds: ['food'] }),
+      judged: judged({ outOfReach: [{ groupId: 'food', personId: 'ida' }], unplacedIds: ['food'] }),
       awayIds: [],
     },
     { ref: 'd2', judged: judged({ metresPerWeek: 80, fullBayIds: ['b'] }), awayIds: [] },

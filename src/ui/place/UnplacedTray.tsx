@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import { keptLitresOf, type Group } from '@/core/sort';
 import { GroupTag, type TagProps } from './GroupTag';
 
-interface HomelessTrayProps extends TagProps {
+interface UnplacedTrayProps extends TagProps {
   readonly groups: readonly Group[];
   readonly isTarget: boolean;
   /** What happened last, and why what is held must not be there. */
@@ -16,13 +16,13 @@ interface HomelessTrayProps extends TagProps {
 }
 
 /** Groups without a place, above the drawing so that they are seen first. */
-export function HomelessTray({
+export function UnplacedTray({
   groups,
   isTarget,
   status,
   onPutHere,
   ...tagProps
-}: HomelessTrayProps) {
+}: UnplacedTrayProps) {
   const { setNodeRef, isOver } = useDroppable({ id: 'tray' });
   return (
     <section

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 
-import { fetchCameraPicture } from '@/server/devices/cameraFeed';
+import { fetchCameraPicture, isCameraThere } from '@/server/devices/cameraFeed';
 import { encodePicture } from '@/server/look/encodePicture';
 import { startCamera, takePicture } from '@/standins/camera/startCamera';
 
@@ -12,7 +12,9 @@ test('the simulated camera takes twelve megapixels with place and device in them
       new ArrayBuffer(0),
   );
   expect((await fetch(`${camera.address}/picture?moment=never`)).status).toBe(400);
+  expect(await isCameraThere(env)).toBe(true);
   await camera.close();
+  expect(await isCameraThere(env)).toBe(false);
   expect(
     await fetchCameraPicture(env, { spot: 'from the door', moment: 'before' }),
   ).toBeUndefined();

@@ -18,6 +18,8 @@ interface PictureSlotProps {
   readonly vantagePoint: VantagePoint;
   readonly moment: Moment;
   readonly pictures: readonly Picture[];
+  /** A camera stands beside the app. */
+  readonly hasCamera: boolean;
   readonly onRemovePicture: (pictureId: string) => Promise<ActionResult>;
 }
 
@@ -30,6 +32,7 @@ export function PictureSlot({
   vantagePoint,
   moment,
   pictures,
+  hasCamera,
   onRemovePicture,
 }: PictureSlotProps) {
   const { mutate } = useMutation();
@@ -66,12 +69,12 @@ export function PictureSlot({
       ),
     );
   };
-  const simulate = async () => {
+  const takeBeside = async () => {
     const response = await fetch(
       `/api/camera?${new URLSearchParams({ spot: vantagePoint.name, moment })}`,
     ).catch(() => undefined);
     if (response?.ok)
-      return send([new File([await response.blob()], 'simulated.jpg', { type: 'image/jpeg' })]);
+      return send([new File([await response.blob()], 'camera.jpg', { type: 'image/jpeg' })]);
     const body = (await response?.json().catch(() => undefined)) as
       { error?: { message?: string } } | undefined;
     setProblem(body?.error?.message ?? 'No camera answers.');
@@ -137,15 +140,17 @@ export function PictureSlot({
               onChange={choose}
             />
           </label>
-          <button
-            type="button"
-            className={icon}
-            title="Simulated camera"
-            aria-label={`Simulated camera: ${label}`}
-            onClick={() => void simulate()}
-          >
-            <Video size={16} />
-          </button>
+          {hasCamera && (
+            <button
+              type="button"
+              className={icon}
+              title="Take one with the camera beside the app"
+              aria-label={`Take the ${label} with the camera beside the app`}
+              onClick={() => void takeBeside()}
+            >
+              <Video size={16} />
+            </button>
+          )}
           {picture && (
             <button
               type="button"

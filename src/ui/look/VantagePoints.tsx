@@ -37,6 +37,7 @@ export function VantagePoints({
 }: VantagePointsProps) {
   const router = useRouter();
   const { mutate } = useMutation();
+  const hasCamera = useHasCamera();
   const hasBefore = ({ id }: VantagePoint) =>
     pictures.some(({ vantagePointId, moment }) => vantagePointId === id && moment === 'before');
   // A picture that arrives shows up, whatever page of the room it was sent from.
@@ -80,6 +81,7 @@ export function VantagePoints({
                     (picture) =>
                       picture.vantagePointId === vantagePoint.id && picture.moment === moment,
                   )}
+                  hasCamera={hasCamera}
                   onRemovePicture={onRemovePicture}
                 />
               ))}
@@ -92,6 +94,24 @@ export function VantagePoints({
       {onAdd && <AddVantagePoint onAdd={onAdd} isFirst={vantagePoints.length === 0} />}
     </div>
   );
+}
+
+/** Whether a camera stands beside the app; without one there is nothing to press. */
+function useHasCamera(): boolean {
+  const [isThere, setIsThere] = useState(false);
+  useEffect(() => {
+    let isShown = true;
+    fetch('/api/camera?there')
+      .then(async (response) => {
+        const said = (await response.json()) as { isThere?: boolean };
+        if (isShown) setIsThere(response.ok && said.isThere === true);
+      })
+      .catch(() => undefined);
+    return () => {
+      isShown = false;
+    };
+  }, []);
+  return isThere;
 }
 
 /** What is still on its way, over all spots. */

@@ -1,15 +1,20 @@
 import { z } from 'zod';
 
 import { momentSchema } from '@/core/look';
-import { fetchCameraPicture } from '@/server/devices/cameraFeed';
+import { fetchCameraPicture, isCameraThere } from '@/server/devices/cameraFeed';
 import { noStore, refuse, respond } from '../respond';
 import { handler } from '@/app/api/handler';
 
 const schema = z.object({ spot: z.string().max(80), moment: momentSchema });
 
-/** Takes a picture with the camera beside the app; what comes is sent on like any picture from a phone. */
+/**
+ * Takes a picture with the camera beside the app; what comes is sent on like any picture from a phone.
+ * With `?there`, says only whether one answers.
+ */
 export const GET = handler(async (request: Request) => {
   const query = new URL(request.url).searchParams;
+  if (query.has('there'))
+    return Response.json({ isThere: await isCameraThere(process.env) }, { headers: noStore });
   return respond(
     schema,
     { spot: query.get('spot') ?? '', moment: query.get('moment') },

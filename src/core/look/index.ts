@@ -98,7 +98,12 @@ export {
   type PlacedUnit,
   type PlanClash,
 } from './findPlanClashes';
-export { surfacesOfPlan, type PlanSurface } from './surfacesOfPlan';
+export {
+  shelvesOfUnits,
+  surfacesOfPlan,
+  type PlanSurface,
+  type ShelfSurface,
+} from './surfacesOfPlan';
 export { findFreeFloor, largestFreeFloor, middleOfFloor } from './freeFloor';
 export { answerChecks, type CheckAnswer, type PlanFacts } from './answerChecks';
 // Drawings to scale

@@ -1,5 +1,5 @@
-import { aFixture, aPlan, mm, onWall } from '@test/builders';
-import { surfacesOfPlan } from './surfacesOfPlan';
+import { aBay, aFixture, aPlan, aUnit, mm, onWall } from '@test/builders';
+import { shelvesOfUnits, surfacesOfPlan } from './surfacesOfPlan';
 
 const areas = (fixtures: Parameters<typeof surfacesOfPlan>[1], roomHeightMm = 2500) =>
   surfacesOfPlan(aPlan, fixtures, roomHeightMm).map(
@@ -34,4 +34,18 @@ test('walls that do not close have no surfaces', () => {
   if (!first) throw new Error('the plan has walls');
   const open = { walls: [{ ...first, length: mm(9000) }, ...rest] };
   expect(surfacesOfPlan(open, [], 2500)).toEqual([]);
+});
+
+test('shelves that are alike are counted together; drawers and what is not in scope are none', () => {
+  const bays = [
+    aBay(),
+    aBay({ id: 'b', rowIndex: 1 }),
+    aBay({ id: 'c', rowIndex: 2, depthReadings: [mm(250), mm(245)] }),
+    aBay({ id: 'd', rowIndex: 3, pullOut: true }),
+    aBay({ id: 'e', rowIndex: 4, outOfScope: true }),
+  ];
+  expect(shelvesOfUnits([aUnit({ bays }), aUnit({ id: 'none', bays: [] })])).toEqual([
+    { unitName: 'Cupboard', widthMm: 800, depthMm: 300, count: 2 },
+    { unitName: 'Cupboard', widthMm: 800, depthMm: 245, count: 1 },
+  ]);
 });

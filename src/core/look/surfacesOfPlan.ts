@@ -1,4 +1,5 @@
-import type { Fixture, RoomPlan } from './model';
+import { bayInsideOf } from './layOutUnit';
+import type { Fixture, RoomPlan, Unit } from './model';
 import { traceWalls } from './traceWalls';
 
 /** A surface to paint, as wide as it would be at its height without what is not painted. */
@@ -51,4 +52,30 @@ export function surfacesOfPlan(
     ...walls.filter((wall) => wall.widthMm > 0),
     { wallNumber: undefined, widthMm, heightMm: floorMm2 / widthMm, openingNames: [] },
   ];
+}
+
+/** The upper sides of shelves that are alike. */
+export interface ShelfSurface {
+  readonly unitName: string;
+  readonly widthMm: number;
+  readonly depthMm: number;
+  readonly count: number;
+}
+
+/**
+ * The upper sides of the shelves of units, alike ones counted together: the floors of places in scope,
+ * as they were measured inside. What pulls out is no shelf. In the order of the units.
+ */
+export function shelvesOfUnits(units: readonly Unit[]): ShelfSurface[] {
+  return units.flatMap((unit) => {
+    const alike = new Map<string, ShelfSurface>();
+    for (const bay of unit.bays) {
+      if (bay.pullOut || bay.outOfScope) continue;
+      const { widthMm, depthMm } = bayInsideOf(bay);
+      const key = `${widthMm} ${depthMm}`;
+      const count = (alike.get(key)?.count ?? 0) + 1;
+      alike.set(key, { unitName: unit.name, widthMm, depthMm, count });
+    }
+    return [...alike.values()];
+  });
 }

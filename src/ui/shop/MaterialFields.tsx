@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useFieldArray, useFormContext } from 'react-hook-form';
 
 import {
+  shelvesOfUnits,
   surfacesOfPlan,
   wantsAnchoring,
   type Fixture,
@@ -37,6 +38,7 @@ interface PlanFacts {
   /** The room's walls, where they are measured, and what is in them. */
   readonly plan: RoomPlan | null;
   readonly fixtures: readonly Fixture[];
+  readonly units: readonly Unit[];
 }
 export interface ShopChoice {
   readonly id: string;
@@ -92,7 +94,7 @@ const PAINT_FIELDS = [
 ] as const;
 
 /** Surfaces, coats and what the can says; and from that cans, and when it is dry. */
-export function PaintFields({ kept, measureUnit, plan, fixtures }: Fields & PlanFacts) {
+export function PaintFields({ kept, measureUnit, plan, fixtures, units }: Fields & PlanFacts) {
   const {
     register,
     control,
@@ -151,6 +153,22 @@ export function PaintFields({ kept, measureUnit, plan, fixtures }: Fields & Plan
           <Button onClick={() => surfaces.append({ name: '', width: '', height: '', qty: '1' })}>
             <Plus size={16} aria-hidden="true" /> A surface
           </Button>
+          {units.length > 0 && (
+            <Button
+              onClick={() =>
+                surfaces.append(
+                  shelvesOfUnits(units).map(({ unitName, widthMm, depthMm, count }) => ({
+                    name: `Shelf tops, ${unitName}`,
+                    width: formatLength(widthMm, measureUnit),
+                    height: formatLength(depthMm, measureUnit),
+                    qty: String(count),
+                  })),
+                )
+              }
+            >
+              Shelves of the units
+            </Button>
+          )}
           {plan && (
             <FromPlan
               plan={plan}

@@ -282,7 +282,13 @@ export function MaterialsView({
         </section>
         <section aria-label="Paint" className="panel p-4">
           <h2 className="mb-1 text-[17px]">Paint</h2>
-          <PaintFields kept={kept} measureUnit={measureUnit} plan={plan} fixtures={fixtures} />
+          <PaintFields
+            kept={kept}
+            measureUnit={measureUnit}
+            plan={plan}
+            fixtures={fixtures}
+            units={units}
+          />
           <BuyingFields kind="paint" what="Paint" shops={shops} />
         </section>
         <section aria-label="Labels" className="panel p-4">

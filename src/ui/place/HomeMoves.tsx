@@ -14,6 +14,8 @@ interface HomeMovesProps {
     readonly name: string;
     /** Groups that move within the room, not yet in their places. */
     readonly ownCount: number;
+    /** What its list of moves asks for, and where they stand meanwhile; undefined without a list. */
+    readonly baskets: { readonly baskets: number; readonly basketsStand: string } | undefined;
   }[];
   readonly ways: readonly RoomToRoom[];
   readonly bayNames: Readonly<Record<string, string>>;
@@ -89,7 +91,7 @@ export function HomeMoves({ projectId, rooms, ways, bayNames, liftG, onMoved }: 
         <section aria-label="Within rooms" className="panel px-4 py-3">
           <h2 className="mb-1 text-[18px]">Within one room</h2>
           <ul className="divide-y divide-line">
-            {within.map(({ id, name, ownCount }) => (
+            {within.map(({ id, name, ownCount, baskets }) => (
               <li key={id}>
                 <Link
                   href={`${stepHref({ projectId, roomId: id }, 'place')}/moves`}
@@ -98,6 +100,13 @@ export function HomeMoves({ projectId, rooms, ways, bayNames, liftG, onMoved }: 
                   <b>{name}</b>
                   <span className="text-[14px] text-soft">
                     {formatCount(ownCount, 'group')} to move
+                    {baskets && baskets.baskets > 0 && (
+                      <>
+                        {' '}
+                        · {formatCount(baskets.baskets, 'basket')}
+                        {baskets.basketsStand === '' ? '' : `, ${baskets.basketsStand}`}
+                      </>
+                    )}
                   </span>
                 </Link>
               </li>

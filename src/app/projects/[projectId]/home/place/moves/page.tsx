@@ -17,7 +17,7 @@ export default async function HomeMovesPage({
   params: Promise<{ projectId: string }>;
 }) {
   const { projectId } = await params;
-  const opened = await openHome(projectId);
+  const opened = await openHome(projectId, 'moveLists');
   if (!opened) notFound();
   return (
     <HomeFrame step="place" opened={opened}>
@@ -28,8 +28,8 @@ export default async function HomeMovesPage({
   );
 }
 
-function MovesScreen({ records }: { records: OpenHome<never>['records'] }) {
-  const { project, rooms, units } = records;
+function MovesScreen({ records }: { records: OpenHome<'moveLists'>['records'] }) {
+  const { project, rooms, units, moveLists } = records;
   const standings = standingsOf(records);
   const { liftLimitG } = project.terms;
   return (
@@ -38,6 +38,7 @@ function MovesScreen({ records }: { records: OpenHome<never>['records'] }) {
       rooms={rooms.map(({ id, name }) => ({
         id,
         name,
+        baskets: moveLists.find(({ roomId }) => roomId === id),
         ownCount: standings.filter(
           ({ from, to }) => to?.roomId === id && from?.roomId === id && from.bayId !== to.bayId,
         ).length,

@@ -38,7 +38,7 @@ function MovesScreen({ records }: { records: OpenHome<'moveLists'>['records'] })
       rooms={rooms.map(({ id, name }) => ({
         id,
         name,
-        baskets: moveLists.find(({ roomId }) => roomId === id),
+        baskets: moveLists.find((list) => list.id === id),
         ownCount: standings.filter(
           ({ from, to }) => to?.roomId === id && from?.roomId === id && from.bayId !== to.bayId,
         ).length,

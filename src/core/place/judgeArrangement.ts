@@ -1,5 +1,6 @@
 import { reachOf } from '../look';
 import { weekOfUse } from './explainZones';
+import { WOULD_CRUSH } from './placingSchools';
 import { backRowSeconds, rowsOfGroups, type BackShares, type Row } from './rows';
 import type { Places, ZoneBay, ZoneGroup, ZoneRule, ZonesRequest } from './zonesModel';
 import {
@@ -120,6 +121,7 @@ export function judgeArrangement(
         bayId: places[group.id] ?? null,
         places,
         fragileIds,
+        rows,
       }),
     ),
   };
@@ -140,9 +142,10 @@ export function bentRulesOf(
     readonly bayId: string | null;
     readonly places: Places;
     readonly fragileIds?: ReadonlySet<string>;
+    readonly rows?: ReadonlyMap<string, Row>;
   },
 ): BentRule[] {
-  const { groupId, bayId, places, fragileIds } = asked;
+  const { groupId, bayId, places, fragileIds, rows } = asked;
   const group = request.groups.find(({ id }) => id === groupId);
   const bay = request.bays.find(({ id }) => id === bayId);
   if (!group || !bay) return [];
@@ -166,7 +169,9 @@ export function bentRulesOf(
   if (fragileIds?.has(group.id) && bay.z >= FRAGILE_BELOW_MM) codes.add('fragile_high');
   const apart = others.flatMap((other): BentRule[] => {
     const said = request.apart.find(
-      ({ a, b }) => (a === group.id && b === other.id) || (b === group.id && a === other.id),
+      ({ a, b, why }) =>
+        ((a === group.id && b === other.id) || (b === group.id && a === other.id)) &&
+        !(why === WOULD_CRUSH && standInTwoRows(rows, a, b)),
     );
     const isPoisoned =
       (group.hazard === 'chemical' && other.food) || (other.hazard === 'chemical' && group.food);
@@ -187,6 +192,14 @@ export function bentRulesOf(
     ...apart,
   ];
 }
+
+/** One in front, one behind: neither stands on the other. */
+const standInTwoRows = (
+  rows: ReadonlyMap<string, Row> | undefined,
+  a: string,
+  b: string,
+): boolean =>
+  rows?.get(a) !== undefined && rows.get(b) !== undefined && rows.get(a) !== rows.get(b);
 
 /** What differs between two arrangements, group by group, what changes most first. */
 export interface PlaceChange {

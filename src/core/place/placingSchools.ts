@@ -21,6 +21,8 @@ const FREQUENCY = { daily: 7, dailyFactor: 2, rare: 1, rareFactor: 0.5 } as cons
 
 /** What weighs more than this would crush what breaks, if both shared a place, in grams. */
 const CRUSHING_G = 5000;
+/** Why what is heavy and what breaks stand apart: the one reason that a row of their own settles. */
+export const WOULD_CRUSH = 'one would crush the other';
 export const isCareful = ({ weight }: PlacingSchools): boolean => weight !== 'by-use';
 
 /** What breaks, apart from what is heavy and does not: neither stands on the other. */
@@ -35,7 +37,7 @@ export function partHeavyFromFragile(
     (group) => !isFragileGroup(group) && keptMassGOf(group, things) > CRUSHING_G,
   );
   return fragile.flatMap((group) =>
-    heavy.map(({ id }) => ({ a: group.id, b: id, why: 'one would crush the other' })),
+    heavy.map(({ id }) => ({ a: group.id, b: id, why: WOULD_CRUSH })),
   );
 }
 

@@ -83,3 +83,36 @@ test('homes in rows: every place keeps its litres, what is proposed keeps every 
   expect(split).toBeGreaterThan(40);
   expect(compared).toBeGreaterThan(5);
 });
+
+test('what breaks may stand before what is heavy, in a row of its own, and nothing else that must be apart', () => {
+  const group = (id: string) => ({
+    id,
+    name: id,
+    litres: 20,
+    usesPerWeek: 1,
+    stationId: 'hob',
+    userIds: ['ida'],
+  });
+  const ask = (why: string) =>
+    zonesRequestSchema.parse({
+      bays: [{ id: 'deep', litres: 60, x: 0, y: 0, z: 1000 }],
+      stations: [{ id: 'hob', name: 'Hob', x: 0, y: 0 }],
+      people: [{ id: 'ida', heightMm: 1700 }],
+      groups: [group('glasses'), group('pans')],
+      apart: [{ a: 'glasses', b: 'pans', why }],
+    });
+  const [backShares, places] = [{ deep: 0.4 }, { glasses: 'deep', pans: 'deep' }];
+  const bentBy = (why: string) => {
+    const request = ask(why);
+    const rows = rowsOfGroups(request, { backShares, places });
+    return judgeArrangement(request, { places, rows }).bent.map(({ code }) => code);
+  };
+  expect(bentBy('one would crush the other')).toEqual([]);
+  expect(bentBy('never beside each other')).toEqual(['apart', 'apart']);
+  const only = (why: string) =>
+    splitIntoRows(ask(why), { backShares, places: {} }).groups[0]?.onlyBayIds;
+  expect([only('one would crush the other'), only('never beside each other')]).toEqual([
+    undefined,
+    ['deep'],
+  ]);
+});

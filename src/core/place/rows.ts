@@ -1,6 +1,7 @@
 import { bayInsideOf, usableLitresOf, type Bay } from '../look';
 import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
 import { usesPerWeekOf } from './groupFacts';
+import { WOULD_CRUSH } from './placingSchools';
 import type { Places, ZoneGroup, ZonesRequest } from './zonesModel';
 import { BACK_ROW_S, massOf, SUM_TOLERANCE } from './zonesProblem';
 
@@ -203,11 +204,14 @@ function findRows(
   return split;
 }
 
-/** Of each two that must never share a place, one; chemicals where there is food. */
+/**
+ * Of each two that must never share a place, one; chemicals where there is food. What would crush
+ * another thing does not, from another row.
+ */
 function findLoners({ groups, apart }: ZonesRequest): ReadonlySet<string> {
   const hasFood = groups.some(({ food }) => food);
   return new Set([
-    ...apart.map(({ a }) => a),
+    ...apart.filter(({ why }) => why !== WOULD_CRUSH).map(({ a }) => a),
     ...groups.flatMap(({ id, hazard }) => (hasFood && hazard === 'chemical' ? [id] : [])),
   ]);
 }

@@ -6,7 +6,7 @@ import Database from 'better-sqlite3';
 import { createOwnServer, insertHome } from './ownServer';
 import { goIn, goTo, sees } from './steps';
 
-const server = createOwnServer(4393);
+const server = createOwnServer(4388);
 test.beforeAll(async () => {
   await server.start();
   insertHome(server.dataDir, ['hall', 'attic', 'cellar']);

@@ -186,7 +186,7 @@ export function CompareView({
               <figure key={roomName} className="max-w-full">
                 <SketchView
                   sketch={sketch}
-                  label={`The second arrangement of the ${roomName.toLowerCase()}, with what comes and what leaves`}
+                  label={`${roomName} from the front, with what comes and what leaves`}
                 />
                 <figcaption className="text-[13px] text-soft">
                   {roomName}: + comes, − leaves, the others stay

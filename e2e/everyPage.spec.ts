@@ -93,7 +93,8 @@ const open = async (page: Page, path: string): Promise<void> => {
 
 /** What is wrong with a page by the rules of axe, all of them. */
 async function faultsOf(page: Page, path: string): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  // Without frames of other addresses there is no need of a blank page for each look.
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode().analyze();
   return violations.map(({ id, nodes }) => `${path}: ${id}, ${nodes[0]?.html.slice(0, 120)}`);
 }
 
@@ -170,7 +171,6 @@ for (const [width, height] of [
   [320, 640],
   [768, 1024],
   [844, 390],
-  [900, 1100],
   [1024, 768],
 ] as const)
   test(`nothing is wider than its place, ${width} by ${height}`, async ({ browser }) => {

@@ -1,6 +1,6 @@
 'use client';
 
-import { faultWords } from './faultWords';
+import { wordsOfDigest } from './faultWords';
 import { Button } from '@/ui/primitives/Button';
 
 /** What is shown when something of ours broke; what was kept stays kept. */
@@ -11,7 +11,7 @@ export default function ErrorPage({
   error: Error & { digest?: string };
   reset: () => void;
 }) {
-  const known = Object.entries(faultWords).find(([code]) => code === error.digest)?.[1].words;
+  const known = wordsOfDigest(error.digest);
   return (
     <main className="mx-auto max-w-[560px] p-8">
       <h1 className="mb-2 text-[26px]">That did not work</h1>

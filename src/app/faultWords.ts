@@ -75,3 +75,7 @@ export const faultWords: Readonly<Record<DataErrorCode, FaultWords>> = {
     words: 'Another Tin Box holds this data folder. Stop that one first.',
   },
 };
+
+/** What a fault that an error page was given by its code means; undefined where it is none of ours. */
+export const wordsOfDigest = (digest: string | undefined): string | undefined =>
+  Object.entries(faultWords).find(([code]) => code === digest)?.[1].words;

@@ -1,13 +1,6 @@
 import 'server-only';
 
-import {
-  drawHomePlan,
-  findWayGaps,
-  joinPlans,
-  measureWays,
-  type WayBetween,
-  type WayRoom,
-} from '@/core/look';
+import { drawHomePlan, findWayGaps, joinPlans, measureWays, type WayRoom } from '@/core/look';
 import type { Records } from '@/data/records';
 
 type WayRecords = Records<'fixtures' | 'passages' | 'rooms' | 'units'>;
@@ -50,9 +43,14 @@ export function waysOfHome(records: WayRecords) {
 
 /** Of how many ways between two rooms of the home the doors are known. */
 export function countWays(records: WayRecords): { readonly joined: number; readonly all: number } {
-  const ways = listWays(toWayRooms(records), records);
+  const rooms = toWayRooms(records);
+  const { between } = measureWays({ rooms, passages: records.passages });
+  const ways = pairsOf(rooms).map(([a, b]) => between(a.room.id, b.room.id));
   return { joined: ways.filter(({ isJoined }) => isJoined).length, all: ways.length };
 }
+
+const pairsOf = <T>(list: readonly T[]): (readonly [T, T])[] =>
+  list.flatMap((first, i) => list.slice(i + 1).map((second) => [first, second] as const));
 
 function listWays(rooms: readonly WayRoom[], { passages }: Pick<WayRecords, 'passages'>) {
   const measured = {
@@ -60,16 +58,11 @@ function listWays(rooms: readonly WayRoom[], { passages }: Pick<WayRecords, 'pas
     likely: measureWays({ rooms, passages }),
     high: measureWays({ rooms, passages }, 'high'),
   };
-  return rooms.flatMap(({ room }, i) =>
-    rooms.slice(i + 1).map(({ room: other }) => {
-      const between: WayBetween = measured.likely.between(room.id, other.id);
-      return {
-        ...between,
-        from: room.name,
-        to: other.name,
-        lowMetres: measured.low.between(room.id, other.id).metres,
-        highMetres: measured.high.between(room.id, other.id).metres,
-      };
-    }),
-  );
+  return pairsOf(rooms).map(([{ room }, { room: other }]) => ({
+    ...measured.likely.between(room.id, other.id),
+    from: room.name,
+    to: other.name,
+    lowMetres: measured.low.between(room.id, other.id).metres,
+    highMetres: measured.high.between(room.id, other.id).metres,
+  }));
 }

@@ -219,7 +219,15 @@ export function PlanBoard({
               <Button
                 key={thing.key}
                 onClick={() => {
-                  move(thing, firstPlaceOf(thing, things, outline, measureUnit), 'keep');
+                  move(
+                    thing,
+                    firstPlaceOf(thing, things, {
+                      outline,
+                      fixtures: shown.fixtures,
+                      unit: measureUnit,
+                    }),
+                    'keep',
+                  );
                   setSelectedKey(thing.key);
                 }}
               >

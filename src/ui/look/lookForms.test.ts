@@ -210,7 +210,7 @@ describe('things in the plan', () => {
           const things = listPlanThings({ ...records, units, fixtures: [] }, {});
           const [fresh] = things;
           invariant(fresh, 'the new unit');
-          const place = firstPlaceOf(fresh, things, outline, 'mm');
+          const place = firstPlaceOf(fresh, things, { outline, fixtures: [], unit: 'mm' });
           const rect = rectOfThing(outline, { ...fresh, place });
           invariant(rect, 'it has a place');
           const clashes = findPlanClashes({
@@ -351,4 +351,20 @@ test('terms that come in never take away what is being typed, and bring all else
     wantedLook: 'calm',
     hourlyRate: '40',
   });
+});
+
+test('a unit is never put before a door where there is room beside it', () => {
+  const door = aFixture({ place: onWall(0, 0) });
+  const unit = aUnit({ id: 'new', place: null });
+  const things = listPlanThings({ room: aRoom(), units: [unit], fixtures: [door] }, {});
+  const [fresh] = things;
+  invariant(fresh, 'the new unit');
+  const place = firstPlaceOf(fresh, things, { outline, fixtures: [door], unit: 'mm' });
+  const clashes = findPlanClashes({
+    outline,
+    units: [{ ...unit, place }],
+    fixtures: [door],
+    checks: [],
+  });
+  expect(clashes.map(({ code }) => code)).not.toContain('door_blocked');
 });

@@ -1,5 +1,6 @@
 import {
   isInside,
+  placeAll,
   rectAt,
   rectsOverlap,
   firstFreePlace,
@@ -118,18 +119,33 @@ export function applyMoved<
   };
 }
 
-/** Where a thing that is not in the plan yet would stand first. */
+/**
+ * Where a thing that is not in the plan yet would stand first: clear of what stands there, and of the
+ * ways of doors.
+ */
 export function firstPlaceOf(
   thing: PlanThing,
   things: readonly PlanThing[],
-  outline: Outline,
-  unit: LengthUnit,
+  {
+    outline,
+    fixtures,
+    unit,
+  }: {
+    readonly outline: Outline;
+    readonly fixtures: readonly Fixture[];
+    readonly unit: LengthUnit;
+  },
 ): WallPlace {
   const others = things
     .filter(({ key }) => key !== thing.key)
     .flatMap((other) => rectOfThing(outline, other) ?? []);
+  const doorways = placeAll(outline, [], fixtures)
+    .fixtures.filter(({ fixture }) => fixture.kind === 'door')
+    .flatMap(({ before, leaf }) => [before, ...(leaf ? [leaf.square] : [])]);
   return firstFreePlace(
     { outline, size: thing.size, others, unit },
-    (rect) => isInside(outline, rect) && !others.some((other) => rectsOverlap(rect, other)),
+    (rect) =>
+      isInside(outline, rect) &&
+      ![...others, ...doorways].some((other) => rectsOverlap(rect, other)),
   );
 }

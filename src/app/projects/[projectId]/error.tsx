@@ -2,7 +2,7 @@
 
 import { useParams } from 'next/navigation';
 
-import { faultWords } from '@/app/faultWords';
+import { wordsOfDigest } from '@/app/faultWords';
 import { Button, buttonClass } from '@/ui/primitives/Button';
 import { Link } from '@/ui/primitives/Link';
 
@@ -15,7 +15,7 @@ export default function HomeErrorPage({
   reset: () => void;
 }) {
   const { projectId } = useParams<{ projectId: string }>();
-  const known = Object.entries(faultWords).find(([code]) => code === error.digest)?.[1].words;
+  const known = wordsOfDigest(error.digest);
   return (
     <main className="mx-auto max-w-[560px] p-8">
       <h1 className="mb-2 text-[26px]">This page could not be made</h1>

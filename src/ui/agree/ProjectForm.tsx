@@ -50,6 +50,7 @@ export function ProjectForm({ typed, rooms, submitLabel, onSave, canFinish }: Pr
       <div className="grid gap-x-4 gap-y-3 sm:grid-cols-4">
         <TextField
           label="What this home is called"
+          isNeeded
           className="sm:col-span-2"
           placeholder="e.g. 14 Quarry Row"
           error={errors.name?.message}
@@ -120,7 +121,7 @@ export function ProjectForm({ typed, rooms, submitLabel, onSave, canFinish }: Pr
       </div>
       <People form={form} />
       {rooms.length > 0 && <RoomShares form={form} rooms={rooms} />}
-      <div className="flex items-center gap-3">
+      <div className="act-bar">
         <Button type="submit" look="main" disabled={formState.isSubmitting}>
           {submitLabel}
         </Button>

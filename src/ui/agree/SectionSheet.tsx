@@ -46,6 +46,7 @@ export function SectionSheet({ typed: given, rooms, onSave, onDone }: SectionShe
       <form className="grid gap-3" noValidate onSubmit={submit}>
         <TextField
           label="Section"
+          isNeeded
           placeholder="e.g. drawers, left to right"
           error={errors.name?.message}
           {...register('name')}

@@ -19,6 +19,7 @@ export function AddKind({ onAdd }: { readonly onAdd: (typed: unknown) => Promise
       <h2 className="text-[17px] sm:col-span-2">A kind of your own</h2>
       <TextField
         label="What it is called, other names after a comma"
+        isNeeded
         className="sm:col-span-2"
         placeholder="sourdough crock, bread crock"
         error={errors.names?.message}
@@ -26,6 +27,7 @@ export function AddKind({ onAdd }: { readonly onAdd: (typed: unknown) => Promise
       />
       <TextField
         label="Litres of one"
+        isNeeded
         measure
         inputMode="decimal"
         error={errors.litres?.message}

@@ -67,6 +67,7 @@ export function RuleForm({ rule, onSave, onDrop, onBack }: RuleFormProps) {
       {!rule && (
         <TextField
           label="Things, by their names"
+          isNeeded
           className="sm:col-span-3"
           hint="Singular, several with commas: egg cup, egg spoon"
           error={errors.name?.message}

@@ -19,14 +19,33 @@ export function ContainerFields({ register, errors }: ContainerFieldsProps) {
     <>
       <TextField
         label="What it is"
+        isNeeded
         className="col-span-full"
         placeholder="e.g. wooden wine box"
         error={errors.name?.message}
         {...register('name')}
       />
-      <TextField label="Width" measure error={errors.width?.message} {...register('width')} />
-      <TextField label="Depth" measure error={errors.depth?.message} {...register('depth')} />
-      <TextField label="Height" measure error={errors.height?.message} {...register('height')} />
+      <TextField
+        label="Width"
+        isNeeded
+        isLength
+        error={errors.width?.message}
+        {...register('width')}
+      />
+      <TextField
+        label="Depth"
+        isNeeded
+        isLength
+        error={errors.depth?.message}
+        {...register('depth')}
+      />
+      <TextField
+        label="Height"
+        isNeeded
+        isLength
+        error={errors.height?.message}
+        {...register('height')}
+      />
       <TextField
         label="Litres inside"
         measure

@@ -2,6 +2,7 @@
 import clsx from 'clsx';
 
 import { Plus, X } from 'lucide-react';
+import { useId } from 'react';
 import { useWatch } from 'react-hook-form';
 
 import {
@@ -12,6 +13,7 @@ import {
   type LengthUnit,
 } from '@/core/shared';
 import { CheckField, TextField } from '../primitives/Field';
+import { useLengthKeys } from '../primitives/LengthKeys';
 import { ObstacleFields } from './ObstacleFields';
 import { type UnitFormHandle } from './unitForm';
 
@@ -39,7 +41,12 @@ export function BayFields({ form, index, measureUnit, onRemove }: BayFieldsProps
   return (
     <li className="panel p-3">
       <div className="grid grid-cols-[minmax(0,1fr)_76px_76px_44px] items-start gap-2.5">
-        <TextField label="Place" error={errors?.name?.message} {...register(`${name}.name`)} />
+        <TextField
+          label="Place"
+          isNeeded
+          error={errors?.name?.message}
+          {...register(`${name}.name`)}
+        />
         <TextField
           label="Column"
           type="number"
@@ -135,6 +142,8 @@ function Readings({ form, index, measure, word, measureUnit }: ReadingsProps) {
     name: [path, `bays.${index}.usual.${measure}`],
   });
   const errors = form.formState.errors.bays?.[index]?.[measure];
+  const noteId = useId();
+  const lengthKeys = useLengthKeys();
   const readings = texts.flatMap((text, at): (Length & { readonly at: number })[] => {
     const length = parseLength(text, measureUnit);
     return length.ok && length.value.mm > 0 ? [{ ...length.value, at }] : [];
@@ -142,9 +151,12 @@ function Readings({ form, index, measure, word, measureUnit }: ReadingsProps) {
   const verdict = judgeReadings(readings);
   const isAskew = readings.length > 1 && verdict.isAskew;
   const slanted = new Set(verdict.slantedIndexes.map((i) => readings[i]?.at));
-  const message = Array.isArray(errors)
-    ? errors.find((error) => error?.message)?.message
-    : errors?.message;
+  // One line for the readings; each that is wrong is marked, or the first where none is there.
+  const wrong = texts.map((_, i) => errors?.[i]?.message);
+  const message =
+    wrong.find((each) => each !== undefined) ?? errors?.message ?? errors?.root?.message;
+  const isWrong = (i: number) =>
+    message !== undefined && (wrong.some(Boolean) ? wrong[i] !== undefined : i === 0);
   const onChange = () => isUsual && form.setValue(`bays.${index}.usual.${measure}`, false);
   return (
     <fieldset data-readings={isAskew ? 'askew' : 'agree'}>
@@ -165,14 +177,16 @@ function Readings({ form, index, measure, word, measureUnit }: ReadingsProps) {
             data-length=""
             data-usual={isUsual && i === 0 ? '' : undefined}
             aria-label={`${word}, ${READING_WORDS[i] ?? i + 1} reading, place ${index + 1}`}
-            aria-invalid={message !== undefined && i === 0}
+            inputMode={lengthKeys}
+            aria-invalid={isWrong(i)}
+            aria-describedby={isWrong(i) ? noteId : undefined}
             autoComplete="off"
             {...form.register(`${path}.${i}`, { onChange })}
           />
         ))}
       </div>
       {message !== undefined && (
-        <p role="alert" className="mt-1 text-[13px] text-signal-deep">
+        <p id={noteId} role="alert" className="mt-1 text-[13px] text-signal-deep">
           {message}
         </p>
       )}

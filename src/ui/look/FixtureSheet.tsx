@@ -109,6 +109,7 @@ function FixtureForm({
         />
         <TextField
           label="Width"
+          isNeeded
           isLength
           error={errors.width?.message}
           {...form.register('width')}

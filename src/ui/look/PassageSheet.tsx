@@ -68,6 +68,7 @@ export function PassageSheet({
         {!isOpening && (
           <TextField
             label="Called"
+            isNeeded
             placeholder={kind === 'stairs' ? 'e.g. stairs to the attic' : 'e.g. hall'}
             error={errors.name?.message}
             {...register('name')}

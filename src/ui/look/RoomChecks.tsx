@@ -166,6 +166,7 @@ function CheckForm({ typed: given, tables, measureUnit, onSave, onDone }: CheckF
     >
       <TextField
         label="Should be possible here again"
+        isNeeded
         className="sm:col-span-3"
         autoFocus
         placeholder="e.g. the guest bed folds out"

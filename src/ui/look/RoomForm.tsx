@@ -41,6 +41,7 @@ export function RoomForm({ onSave }: RoomFormProps) {
     >
       <TextField
         label="Room"
+        isNeeded
         placeholder="e.g. Boot room"
         autoFocus
         error={errors.name?.message}

@@ -134,7 +134,7 @@ export function UnitForm({
             {message}
           </p>
         )}
-        <div className="flex flex-wrap gap-2">
+        <div className="act-bar">
           <Button type="submit" look="main" disabled={form.formState.isSubmitting}>
             Keep these measures
           </Button>
@@ -170,6 +170,7 @@ function UnitFields({ form, isNew, measureUnit, onPickKind }: UnitFieldsProps) {
     <div className="panel grid grid-cols-2 gap-x-3 gap-y-2 border-t-4 border-t-rim p-3.5 sm:grid-cols-4">
       <TextField
         label="Unit"
+        isNeeded
         className="col-span-2"
         placeholder="e.g. Tall cupboard, left door"
         autoFocus={form.getValues('name') === ''}
@@ -198,6 +199,7 @@ function UnitFields({ form, isNew, measureUnit, onPickKind }: UnitFieldsProps) {
       </SelectField>
       <TextField
         label="Outside width"
+        isNeeded
         isLength
         placeholder="120,5"
         error={errors.width?.message}
@@ -206,6 +208,7 @@ function UnitFields({ form, isNew, measureUnit, onPickKind }: UnitFieldsProps) {
       />
       <TextField
         label="Outside depth"
+        isNeeded
         isLength
         error={errors.depth?.message}
         {...mark}
@@ -213,6 +216,7 @@ function UnitFields({ form, isNew, measureUnit, onPickKind }: UnitFieldsProps) {
       />
       <TextField
         label="Outside height"
+        isNeeded
         isLength
         error={errors.height?.message}
         {...mark}

@@ -9,11 +9,15 @@ import {
   type SelectHTMLAttributes,
 } from 'react';
 
+import { useLengthKeys } from './LengthKeys';
+
 interface FieldFrame {
   readonly label: string;
   readonly error?: string | undefined;
   readonly hint?: string | undefined;
   readonly className?: string | undefined;
+  /** Must be filled: said beside the label, and to assistive technology. */
+  readonly isNeeded?: boolean;
   /** Shows the label to screen readers only, where a heading above says it for the eye. */
   readonly hideLabel?: boolean;
 }
@@ -31,11 +35,13 @@ export function TextField({
   hint,
   className,
   hideLabel,
+  isNeeded,
   measure,
   isLength,
   ...rest
 }: TextFieldProps) {
   const id = useId();
+  const lengthKeys = useLengthKeys();
   return (
     <Frame
       id={id}
@@ -44,11 +50,14 @@ export function TextField({
       hint={hint}
       className={className}
       hideLabel={hideLabel ?? false}
+      isNeeded={isNeeded ?? false}
     >
       <input
         id={id}
         className={clsx('input', (measure ?? isLength) && 'measure')}
         data-length={isLength ? '' : undefined}
+        inputMode={isLength ? lengthKeys : undefined}
+        aria-required={isNeeded}
         aria-invalid={error !== undefined}
         aria-describedby={`${id}-note`}
         autoComplete="off"
@@ -69,6 +78,7 @@ export function SelectField({
   hint,
   className,
   hideLabel,
+  isNeeded,
   children,
   ...rest
 }: SelectFieldProps) {
@@ -81,10 +91,12 @@ export function SelectField({
       hint={hint}
       className={className}
       hideLabel={hideLabel ?? false}
+      isNeeded={isNeeded ?? false}
     >
       <select
         id={id}
         className="input"
+        aria-required={isNeeded}
         aria-invalid={error !== undefined}
         aria-describedby={`${id}-note`}
         {...rest}
@@ -116,15 +128,24 @@ interface FrameProps {
   readonly hint: string | undefined;
   readonly className: string | undefined;
   readonly hideLabel: boolean;
+  readonly isNeeded: boolean;
   readonly children: ReactNode;
 }
 
-function Frame({ id, label, error, hint, className, hideLabel, children }: FrameProps) {
+function Frame({ id, label, error, hint, className, hideLabel, isNeeded, children }: FrameProps) {
   return (
-    <div className={className}>
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'caption mb-1 block'}>
-        {label}
-      </label>
+    <div className={clsx(isNeeded && '@container', className)}>
+      <div className={clsx('flex items-baseline justify-between gap-2', !hideLabel && 'mb-1')}>
+        <label htmlFor={id} className={hideLabel ? 'sr-only' : 'caption'}>
+          {label}
+        </label>
+        {isNeeded && !hideLabel && (
+          <span aria-hidden="true" className="shrink-0 text-[12px] text-soft">
+            <span className="@max-[150px]:hidden">needed</span>
+            <span className="hidden @max-[150px]:inline">*</span>
+          </span>
+        )}
+      </div>
       {children}
       <p
         id={`${id}-note`}

@@ -43,7 +43,8 @@ export function Frame({ lid, dividers, tray, trayOnPhone = 'slides', children }:
         className={clsx(
           // What is hidden for the eye is placed in here, and does not lengthen the document.
           'worktop relative min-w-0 p-4 outline-none [grid-area:work] md:overflow-y-auto md:px-5',
-          tray !== undefined && (trayOnPhone === 'slides' ? 'folded:pb-20' : 'tablet:pb-20'),
+          tray !== undefined &&
+            (trayOnPhone === 'slides' ? 'has-tray folded:pb-20' : 'tablet:pb-20'),
         )}
       >
         {children}

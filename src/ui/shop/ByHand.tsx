@@ -39,12 +39,14 @@ export function ByHand({ shops, currency, onAdd }: ByHandProps) {
         <form className="mt-1 flex flex-wrap items-start gap-2" noValidate onSubmit={submit}>
           <TextField
             label="What"
+            isNeeded
             className="min-w-[170px] flex-1"
             error={errors.name?.message}
             {...register('name')}
           />
           <TextField
             label="How many"
+            isNeeded
             measure
             inputMode="numeric"
             className="w-[86px]"
@@ -61,6 +63,7 @@ export function ByHand({ shops, currency, onAdd }: ByHandProps) {
           />
           <TextField
             label="Pack price"
+            isNeeded
             measure
             className="w-[92px]"
             error={errors.price?.message}

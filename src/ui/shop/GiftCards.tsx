@@ -74,6 +74,7 @@ export function GiftCards({ cards, shops, currency, onAdd, onRemove }: GiftCards
           </SelectField>
           <TextField
             label="With"
+            isNeeded
             measure
             inputMode="decimal"
             value={amount}

@@ -301,7 +301,7 @@ export function MaterialsView({
           <FixingFields kept={kept} measureUnit={measureUnit} units={units} />
           <BuyingFields kind="fixings" what="Fixings" shops={shops} />
         </section>
-        <div className="no-print flex flex-wrap items-center gap-3">
+        <div className="act-bar no-print">
           <Button type="submit" look="main" disabled={isSubmitting || run.isRunning}>
             {run.isRunning ? 'Working it out …' : 'Keep, and work the plans out'}
           </Button>

@@ -142,6 +142,7 @@ export function Receipts({
         />
         <TextField
           label="Total"
+          isNeeded
           measure
           inputMode="decimal"
           className="w-[100px]"

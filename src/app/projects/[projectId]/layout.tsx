@@ -1,7 +1,8 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 
-import { titleOf } from '@/server/desk/titles';
+import { titleOf, unitsOf } from '@/server/desk/titles';
+import { LengthKeys } from '@/ui/primitives/LengthKeys';
 
 /** Windows and tabs say whose home it is. */
 export async function generateMetadata({
@@ -14,6 +15,13 @@ export async function generateMetadata({
   return title === undefined ? {} : { title: { template: `%s · ${title}`, default: title } };
 }
 
-export default function ProjectLayout({ children }: { children: ReactNode }) {
-  return children;
+export default async function ProjectLayout({
+  params,
+  children,
+}: {
+  params: Promise<{ projectId: string }>;
+  children: ReactNode;
+}) {
+  const { projectId } = await params;
+  return <LengthKeys unit={(await unitsOf(projectId)) ?? 'in'}>{children}</LengthKeys>;
 }

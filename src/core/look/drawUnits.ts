@@ -28,7 +28,9 @@ export function drawFront(units: readonly Unit[], options: DrawOptions, fillBay?
   const pen = options.penMm;
   const marks = view.units.flatMap((front) => {
     const unit = units.find(({ id }) => id === front.unitId);
-    return unit ? drawUnitFront(unit, front, options, fillBay) : [];
+    return unit
+      ? drawUnitFront(unit, front, { ...options, isAlone: units.length === 1 }, fillBay)
+      : [];
   });
   const floor: Mark = {
     kind: 'line',
@@ -51,7 +53,7 @@ export function drawFront(units: readonly Unit[], options: DrawOptions, fillBay?
 function drawUnitFront(
   unit: Unit,
   front: FrontUnit,
-  options: DrawOptions,
+  { isAlone, ...options }: DrawOptions & { readonly isAlone: boolean },
   fillBay?: FillBay,
 ): Mark[] {
   const pen = options.penMm;
@@ -83,7 +85,11 @@ function drawUnitFront(
       role: 'name',
       x: x + unit.width.mm / 2,
       y: 46 * pen,
-      text: fitLabel(unit.name, Math.max(unit.width.mm, 90 * pen), 13 * pen),
+      text: fitLabel(
+        unit.name,
+        isAlone ? Math.max(unit.width.mm, 90 * pen) : unit.width.mm + 22 * pen,
+        13 * pen,
+      ),
       pens: 13,
       anchor: 'middle',
     },

@@ -16,7 +16,7 @@ interface CatalogueTableProps {
 export function CatalogueTable({ containers, offers, shops, currency, acts }: CatalogueTableProps) {
   return (
     <SideScroll label="Containers and prices" className="panel border-t-4 border-t-rim">
-      <table className="w-full text-[14px]">
+      <table className="stacks w-full text-[14px] max-md:px-3">
         <thead>
           <tr className="text-left text-[13px] text-soft">
             {['Container', 'Outside, cm', 'Inside', 'Of', 'Offers'].map((head) => (
@@ -39,16 +39,26 @@ export function CatalogueTable({ containers, offers, shops, currency, acts }: Ca
               <th scope="row" className="px-3 py-2 text-left font-[650] sm:min-w-[330px]">
                 {container.name}
               </th>
-              <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">
+              <td
+                data-head="Outside, cm"
+                className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap"
+              >
                 {[container.width, container.depth, container.height]
                   .map(({ mm }) => formatLength(mm, 'cm').replace(' cm', ''))
                   .join(' × ')}
               </td>
-              <td className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap">
+              <td
+                data-head="Inside"
+                className="px-3 py-2 font-mono text-[13.5px] whitespace-nowrap"
+              >
                 {formatLitres(container.innerLitres)}
               </td>
-              <td className="px-3 py-2 text-soft">{wordTraits(container)}</td>
-              <td className="px-3 py-2">{wordOffers(container, offers, shops)}</td>
+              <td data-head="Of" className="px-3 py-2 text-soft">
+                {wordTraits(container)}
+              </td>
+              <td data-head="Offers" className="px-3 py-2">
+                {wordOffers(container, offers, shops)}
+              </td>
               <td className="px-1 py-1">
                 <EditContainer
                   container={container}

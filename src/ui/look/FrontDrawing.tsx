@@ -24,6 +24,7 @@ export function FrontDrawing({ units, measureUnit, box, zoom = 1 }: FrontDrawing
     <SketchView
       sketch={sketch}
       isFluid={zoom <= 1}
+      shrinks={units.length === 1}
       label={`Front view to scale: ${units.map(({ name }) => name).join(', ')}`}
     />
   );

@@ -112,8 +112,8 @@ export function PictureSlot({
           />
         )}
       </div>
-      <figcaption className="mt-0.5 flex items-center justify-between text-[13.5px]">
-        <b>
+      <figcaption className="mt-0.5 flex flex-wrap items-center justify-between text-[13.5px]">
+        <b className="whitespace-nowrap">
           {momentWords[moment]}
           {pictures.length > 1 && <span className="font-normal text-soft"> {pictures.length}</span>}
         </b>

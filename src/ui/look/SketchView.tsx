@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { ReactNode, Ref } from 'react';
 
 import { inkOf, sweepPath, textInkOf, type Mark, type Sketch } from '@/core/look';
@@ -8,6 +9,8 @@ interface SketchViewProps {
   /** Larger than 1 draws it larger than its pen was chosen for; the page scrolls. */
   readonly zoom?: number;
   readonly isFluid?: boolean;
+  /** Shrinks on a phone too, where one thing alone is drawn; else a phone scrolls it. */
+  readonly shrinks?: boolean;
   readonly svgRef?: Ref<SVGSVGElement>;
   /** Drawn above the sketch, in the same mm. */
   readonly children?: ReactNode;
@@ -19,13 +22,16 @@ export function SketchView({
   label,
   zoom = 1,
   isFluid = true,
+  shrinks = false,
   svgRef,
   children,
 }: SketchViewProps) {
   const width = (sketch.width / sketch.penMm) * zoom;
   const height = (sketch.depth / sketch.penMm) * zoom;
   const fluid =
-    isFluid && zoom <= 1 ? 'mx-auto h-auto max-w-full max-md:max-w-none' : 'mx-auto max-w-none';
+    isFluid && zoom <= 1
+      ? clsx('mx-auto h-auto max-w-full', !shrinks && 'max-md:max-w-none')
+      : 'mx-auto max-w-none';
   return (
     <svg
       ref={svgRef}

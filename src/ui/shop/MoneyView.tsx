@@ -63,7 +63,7 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
       </section>
       <section aria-label="Room by room" className="panel px-4 py-3">
         <SideScroll label="Money, room by room">
-          <table className="w-full text-[14px]">
+          <table className="stacks w-full text-[14px]">
             <thead>
               <tr className="text-[13px] text-soft">
                 <th className="py-1 text-left font-bold">Room</th>
@@ -88,7 +88,7 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
                     )}
                   </th>
                   {COLUMNS.map(([label, of]) => (
-                    <Sum key={label} minor={of(sums)} currency={currency} />
+                    <Sum key={label} head={label} minor={of(sums)} currency={currency} />
                   ))}
                 </tr>
               ))}
@@ -97,7 +97,7 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
                   The home
                 </th>
                 {COLUMNS.map(([label, of]) => (
-                  <Sum key={label} minor={of(home)} currency={currency} />
+                  <Sum key={label} head={label} minor={of(home)} currency={currency} />
                 ))}
               </tr>
             </tbody>
@@ -156,12 +156,25 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
   );
 }
 
-function Sum({ minor, currency }: { minor: number; currency: Currency }) {
+function Sum({ head, minor, currency }: { head: string; minor: number; currency: Currency }) {
   const cell = 'px-2 py-1.5 text-right font-mono whitespace-nowrap';
-  if (minor === 0) return <td className={`${cell} text-soft`}>–</td>;
+  if (minor === 0)
+    return (
+      <td data-head={head} className={`${cell} text-soft`}>
+        –
+      </td>
+    );
   if (minor < 0)
-    return <td className={`${cell} text-signal-deep`}>{formatMoney(-minor, currency)} over</td>;
-  return <td className={cell}>{formatMoney(minor, currency)}</td>;
+    return (
+      <td data-head={head} className={`${cell} text-signal-deep`}>
+        {formatMoney(-minor, currency)} over
+      </td>
+    );
+  return (
+    <td data-head={head} className={cell}>
+      {formatMoney(minor, currency)}
+    </td>
+  );
 }
 
 const Line = ({ label, words }: { label: string; words: string }) => (

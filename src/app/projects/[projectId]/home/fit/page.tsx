@@ -11,6 +11,7 @@ import { openHome } from '@/server/desk/openRoom';
 import { loadHomeFit } from '@/server/fit/homeFit';
 import { AddOwned } from '@/ui/fit/AddOwned';
 import { FitAll } from '@/ui/fit/FitAll';
+import { NoContainers } from '@/ui/fit/NoContainers';
 import { OpenPlaceList } from '@/ui/fit/OpenPlaceList';
 import { OwnedList } from '@/ui/fit/OwnedList';
 import { Leftovers } from '@/ui/shop/Leftovers';
@@ -52,6 +53,11 @@ export default async function HomeFitPage({ params }: { params: Promise<{ projec
     >
       <h1 className="mb-3 text-[24px]">Open places of the home</h1>
       <OpenPlaceList projectId={projectId} places={view.places} takenCount={records.fits.length} />
+      {view.places.length > 0 && view.fitCount === 0 && (
+        <div className="mt-3.5">
+          <NoContainers currency={project.currency} />
+        </div>
+      )}
       <FitAll
         room={undefined}
         homeCount={view.fitCount}

@@ -21,6 +21,7 @@ import { BayWalk } from '@/ui/fit/BayWalk';
 import { FitAll } from '@/ui/fit/FitAll';
 import { FitTray } from '@/ui/fit/FitTray';
 import { FitWorkbench } from '@/ui/fit/FitWorkbench';
+import { NoContainers } from '@/ui/fit/NoContainers';
 import { ShelfTip } from '@/ui/fit/ShelfTip';
 import { buttonClass } from '@/ui/primitives/Button';
 import { fitFaultWords, sizeWords } from '@/ui/fit/fitWords';
@@ -109,13 +110,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
         </p>
       )}
       {request.groups.length > 0 && request.containers.length === 0 && (
-        <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
-          There is no container to choose from in {currency}. Add what the home has, a price list,
-          or samples to try it with.{' '}
-          <Link className={buttonClass('main', 'ml-2')} href="/containers">
-            Containers and prices
-          </Link>
-        </p>
+        <NoContainers currency={currency} />
       )}
       {request.groups.length > 0 && request.containers.length > 0 && (
         <FitWorkbench

@@ -172,11 +172,28 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
         {view === 'front' && (
           <SideScroll label="The units from the front" className="squared p-3">
             {units.length > 0 ? (
-              <FrontDrawing
-                units={units}
-                measureUnit={measureUnit}
-                box={{ widthPx: 826, heightPx: 430 }}
-              />
+              <>
+                <div className={clsx(units.length > 1 && 'max-md:hidden')}>
+                  <FrontDrawing
+                    units={units}
+                    measureUnit={measureUnit}
+                    box={{ widthPx: 826, heightPx: 430 }}
+                  />
+                </div>
+                {units.length > 1 && (
+                  <ul className="grid gap-4 md:hidden">
+                    {units.map((unit) => (
+                      <li key={unit.id}>
+                        <FrontDrawing
+                          units={[unit]}
+                          measureUnit={measureUnit}
+                          box={{ widthPx: 330, heightPx: 430 }}
+                        />
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </>
             ) : (
               <p className="max-w-[56ch] py-8 text-[17px]">
                 Measure every place things can live. Begin with one cupboard or shelf; it is drawn

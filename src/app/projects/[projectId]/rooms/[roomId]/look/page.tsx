@@ -23,17 +23,16 @@ import { answerChecks, findPlanClashes, traceWalls, type RoomPlan } from '@/core
 import { openRoom } from '@/server/desk/openRoom';
 import { DrawingLinks } from '@/ui/look/DrawingLinks';
 import { FixtureSheet } from '@/ui/look/FixtureSheet';
-import { FrontDrawing } from '@/ui/look/FrontDrawing';
 import { LookTray } from '@/ui/look/LookTray';
 import { PlanBoard } from '@/ui/look/PlanBoard';
 import { RoomChecks } from '@/ui/look/RoomChecks';
+import { RoomFronts } from '@/ui/look/RoomFronts';
 import { RoomPurpose } from '@/ui/look/RoomPurpose';
 import { RoutineBreaks } from '@/ui/look/RoutineBreaks';
 import { VantagePoints } from '@/ui/look/VantagePoints';
 import { WallsSheet } from '@/ui/look/WallsSheet';
 import { buttonClass } from '@/ui/primitives/Button';
 import { Link } from '@/ui/primitives/Link';
-import { SideScroll } from '@/ui/primitives/SideScroll';
 
 export const metadata = { title: 'Look' };
 
@@ -169,39 +168,7 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
             units go where the tape says.
           </p>
         )}
-        {view === 'front' && (
-          <SideScroll label="The units from the front" className="squared p-3">
-            {units.length > 0 ? (
-              <>
-                <div className={clsx(units.length > 1 && 'max-md:hidden')}>
-                  <FrontDrawing
-                    units={units}
-                    measureUnit={measureUnit}
-                    box={{ widthPx: 826, heightPx: 430 }}
-                  />
-                </div>
-                {units.length > 1 && (
-                  <ul className="grid gap-4 md:hidden">
-                    {units.map((unit) => (
-                      <li key={unit.id}>
-                        <FrontDrawing
-                          units={[unit]}
-                          measureUnit={measureUnit}
-                          box={{ widthPx: 330, heightPx: 430 }}
-                        />
-                      </li>
-                    ))}
-                  </ul>
-                )}
-              </>
-            ) : (
-              <p className="max-w-[56ch] py-8 text-[17px]">
-                Measure every place things can live. Begin with one cupboard or shelf; it is drawn
-                to scale as you type.
-              </p>
-            )}
-          </SideScroll>
-        )}
+        {view === 'front' && <RoomFronts units={units} measureUnit={measureUnit} />}
       </section>
       <div className="no-print mt-5 grid items-start gap-x-4 gap-y-5 lg:grid-cols-2">
         <section aria-label="Possible again">

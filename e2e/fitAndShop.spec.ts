@@ -121,12 +121,12 @@ test('the mock-up is ticked; a size that differs says what no longer goes in, an
     await page.getByRole('button', { name: `1: ${trial}` }).click();
   await sees(page, '1 of 2 tried and good');
   await page.getByRole('button', { name: 'Correct its size' }).first().click();
-  await page.getByLabel('Really high').fill('15.4');
+  await page.getByLabel('Measured height').fill('15.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
   await sees(page, 'Shelf: it still goes in as drawn.');
   await page.getByRole('button', { name: 'Correct its size' }).first().click();
   // Two bins 2 mm apart, each 4 mm wider than its label says.
-  await page.getByLabel('Really wide').fill('20.4');
+  await page.getByLabel('Measured width').fill('20.4');
   await page.getByRole('button', { name: 'Note the real size' }).click();
   await sees(page, /Shelf: it stays as it was taken, but .*Fern bin/);
   await expect(page.getByRole('listitem').filter({ hasText: 'Fern bin' })).toHaveCount(2);

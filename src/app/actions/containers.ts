@@ -108,7 +108,7 @@ export async function removeContainerAction(containerId: string): Promise<Action
       ok: false,
       message:
         `A home stands on it (${uses.join(', ') || 'a wish of a fit or of a list'}). ` +
-        'Take its prices away instead: then nothing new proposes it.',
+        'Remove its prices instead: then nothing new proposes it.',
     };
   });
 }
@@ -157,7 +157,7 @@ export async function removeSamplesAction(): Promise<ActionResult & { readonly w
   return {
     ...done,
     words:
-      `${formatCount(removed, 'sample')} taken out` +
+      `${formatCount(removed, 'sample')} removed` +
       `${stayed > 0 ? `; ${stayed} stay, because a home stands on them` : ''}.`,
   };
 }

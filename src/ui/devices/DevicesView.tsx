@@ -187,7 +187,7 @@ function Join({
       </Button>
       <p className="mt-3 text-[13.5px] text-soft">
         What goes between the phone and this machine is not encrypted. Let devices in only on a
-        network that you trust, and put them out when the project is done.
+        network that you trust, and revoke them when the project is done.
       </p>
     </section>
   );

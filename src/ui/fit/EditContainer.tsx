@@ -97,15 +97,15 @@ function EditBody({
           </Button>
           {isSure ? (
             <>
-              <span className="text-[14px]">It goes out of the list of every home.</span>
-              <Button onClick={() => void remove()}>Take it out</Button>
+              <span className="text-[14px]">It leaves the list of every home.</span>
+              <Button onClick={() => void remove()}>Remove it</Button>
               <Button look="quiet" onClick={() => setIsSure(false)}>
                 Back
               </Button>
             </>
           ) : (
             <Button look="quiet" onClick={() => setIsSure(true)}>
-              Take it out of the list
+              Remove from the list
             </Button>
           )}
         </div>

@@ -155,7 +155,7 @@ export function FitWorkbench({
             <Button
               onClick={() =>
                 void mutate(() => onDrop(), {
-                  done: 'Given up; nothing of it is on the list any more.',
+                  done: 'Discarded; nothing of it is on the list any more.',
                 })
               }
             >

@@ -174,7 +174,7 @@ function Correct({
       {(['width', 'depth', 'height'] as const).map((side) => (
         <TextField
           key={side}
-          label={`Really ${SIDE_WORDS[side]}`}
+          label={`Measured ${side}`}
           isLength
           className="w-[110px]"
           value={size[side]}
@@ -187,5 +187,3 @@ function Correct({
     </form>
   );
 }
-
-const SIDE_WORDS = { width: 'wide', depth: 'deep', height: 'high' } as const;

@@ -33,7 +33,7 @@ export function Samples({ count, currency, onAdd, onRemove }: SamplesProps) {
       <p className="flex flex-wrap items-center gap-x-3 text-[14px] text-soft">
         {formatCount(count, 'sample')} with made-up shops and prices among them.
         <Button look="quiet" disabled={isPending} onClick={() => void remove()}>
-          Take the samples out
+          Remove the samples
         </Button>
       </p>
     );

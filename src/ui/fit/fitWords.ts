@@ -28,8 +28,8 @@ const FAULT_WORDS: Readonly<Record<FitFault['rule'], string>> = {
   totals: 'adds up to something else',
 };
 const MENDS: Readonly<Record<FitFault['rule'], string>> = {
-  unknown_container: 'give it up, or take another answer',
-  unknown_group: 'put the group back here, or give the fit up',
+  unknown_container: 'discard it, or take another answer',
+  unknown_group: 'put the group back here, or discard the fit',
   outside_bay: 'measure once more, or take another answer',
   gap: 'measure once more, or take another answer',
   support: 'take another answer',
@@ -40,7 +40,7 @@ const MENDS: Readonly<Record<FitFault['rule'], string>> = {
   moist: 'take another answer',
   content_load: 'keep less of it, or take another answer',
   bay_load: 'keep less of it, or move a group',
-  available: 'give up another fit with it, or take another answer',
+  available: 'discard another fit with it, or take another answer',
   front_blocked: 'take another answer',
   blocked_mass: 'take another answer',
   litres: 'keep less, or take an answer with more room',

@@ -40,7 +40,7 @@ export function WhereView({ projectId, found, measureUnit }: WhereViewProps) {
             className={buttonClass('quiet')}
             href={`${stepHref({ projectId, roomId }, 'sort')}?thing=${thing.id}`}
           >
-            Decide it anew
+            Decide again
           </Link>
         )}
         {spot && (

@@ -14,7 +14,7 @@ test.each([
     { code: 'group_put', name: 'Mugs', place: 'Shelf 2', draft: 'today' },
     'put Mugs on Shelf 2, as it is today',
   ],
-  [{ code: 'groups_arranged', count: 1, draft: 'Other' }, 'arranged 1 group anew in Other'],
+  [{ code: 'groups_arranged', count: 1, draft: 'Other' }, 'arranged 1 group again in Other'],
   [{ code: 'fits_taken', count: 1, name: 'Shelf 2' }, 'took a fit for Shelf 2'],
   [{ code: 'purchases_read', count: 1200 }, 'read 1,200 lines of receipts'],
 ] as const)('%j is said as "%s"', (deed, said) => expect(sayDeed(deed)).toBe(said));

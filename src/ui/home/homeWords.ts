@@ -74,7 +74,7 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   group_put_back: ({ name, draft }) => `put ${name} back in the tray${inDraft(draft)}`,
   group_removed: ({ name }) => `removed the group ${name}`,
   groups_arranged: ({ draft, count }) =>
-    `arranged ${formatCount(count, 'group')} anew${inDraft(draft)}`,
+    `arranged ${formatCount(count, 'group')} again${inDraft(draft)}`,
   groups_read: () => 'added groups from a file',
   home_put_away: () => 'put the home away',
   home_taken_back: () => 'took the home back to the desk',

@@ -34,7 +34,7 @@ export function MissedBefore({ vantagePoint, onMissed }: MissedBeforeProps) {
           className="min-h-9 text-rim underline underline-offset-3 max-md:min-h-11"
           onClick={() => setIsOpen(true)}
         >
-          {vantagePoint.beforeMissed === null ? 'The “before” was missed' : 'say it otherwise'}
+          {vantagePoint.beforeMissed === null ? 'The “before” was missed' : 'change the note'}
         </button>
       </p>
     );

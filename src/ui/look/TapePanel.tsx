@@ -96,7 +96,7 @@ export function TapePanel({
         />
       )}
       <Button className="col-span-2" onClick={onTakeOut}>
-        {thing.kind === 'fixture' ? 'Take away' : 'Out of the plan'}
+        {thing.kind === 'fixture' ? 'Remove' : 'Take out of the plan'}
       </Button>
     </div>
   );

@@ -110,7 +110,7 @@ export function DraftSlips({
                   void settle(() => onRemove(shown.ref)).then(({ ok }) => ok && router.push(base))
                 }
               >
-                Take away
+                Remove
               </button>
             )}
           </span>

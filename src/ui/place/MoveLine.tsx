@@ -118,7 +118,7 @@ export function MoveLine({
               </option>
             ))}
           </select>
-          <span className="text-soft">The rest is then worked out anew.</span>
+          <span className="text-soft">The rest is then worked out again.</span>
         </div>
       )}
     </li>

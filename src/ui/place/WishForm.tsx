@@ -165,9 +165,7 @@ export function WishForm({
         <Button type="submit" look="quiet">
           Keep
         </Button>
-        <Button onClick={() => void mutate(() => onRemove(), { offersUndo: true })}>
-          Take away
-        </Button>
+        <Button onClick={() => void mutate(() => onRemove(), { offersUndo: true })}>Remove</Button>
       </div>
     </form>
   );

@@ -142,7 +142,7 @@ export function PaintFields({ kept, measureUnit, plan, fixtures, units }: Fields
             <button
               type="button"
               className={REMOVE}
-              aria-label={`Take surface ${i + 1} away`}
+              aria-label={`Remove surface ${i + 1}`}
               onClick={() => surfaces.remove(i)}
             >
               <X size={16} />
@@ -444,7 +444,7 @@ export function FixingFields({ kept, units }: Fields & { readonly units: readonl
             <button
               type="button"
               className={REMOVE}
-              aria-label={`Take fixed thing ${i + 1} away`}
+              aria-label={`Remove fixed thing ${i + 1}`}
               onClick={() => rows.remove(i)}
             >
               <X size={16} />

@@ -136,7 +136,7 @@ export function MaterialsView({
                   <button
                     type="button"
                     className={remove}
-                    aria-label={`Take board ${i + 1} away`}
+                    aria-label={`Remove board ${i + 1}`}
                     onClick={() => boards.remove(i)}
                   >
                     <X size={16} />
@@ -200,7 +200,7 @@ export function MaterialsView({
                   <button
                     type="button"
                     className={remove}
-                    aria-label={`Take piece ${i + 1} away`}
+                    aria-label={`Remove piece ${i + 1}`}
                     onClick={() => cuts.remove(i)}
                   >
                     <X size={16} />

@@ -59,7 +59,7 @@ export function NotToBeHad({ rows, said, currency, onFind, onTake, onThere }: No
             onFind={() => onFind(row.needId)}
             onTake={(bayId) =>
               mutate(() => onTake(row.needId, bayId), {
-                done: 'Taken instead; the list is worked out anew.',
+                done: 'Taken instead; the list is worked out again.',
               })
             }
           />

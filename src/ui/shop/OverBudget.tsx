@@ -13,11 +13,11 @@ interface OverBudgetProps {
 
 /** What can be done about it; nothing where the sums say it already. */
 const WHAT_HELPS: Readonly<Record<ShopReason['code'], string>> = {
-  must_not_on_offer: 'Add an offer, mark it as a wish, or take another fit.',
-  offers_run_out: 'Add an offer, mark one of them as a wish, or take another fit.',
+  must_not_on_offer: 'Add an offer, mark it “would be nice”, or take another fit.',
+  offers_run_out: 'Add an offer, mark one of them “would be nice”, or take another fit.',
   time_ran_out: 'Load the page to try again.',
   budget_too_small: '',
-  room_budget_too_small: 'Give the room more of the budget, or mark something as a wish.',
+  room_budget_too_small: 'Give the room more of the budget, or mark something “would be nice”.',
 };
 
 /** Over budget: by how much, and what would bring it back; or what nobody sells. */

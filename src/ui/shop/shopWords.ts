@@ -19,7 +19,7 @@ export function cutReasonWords(reason: CutReason, { piece, unit }: PieceNaming):
       );
     case 'not_enough_stock':
       return (
-        `The pieces need ${formatLength(reason.needMm, unit)} and their kerfs; the boards that are ` +
+        `The pieces need ${formatLength(reason.needMm, unit)} and a saw cut between each; the boards that are ` +
         `available have ${formatLength(reason.haveMm, unit)} and do not yield them all.`
       );
   }

@@ -72,7 +72,7 @@ export function CorrectSheet({ bench, thing, roomNames, onDone }: CorrectSheetPr
   const { asks } = traitsOf(verdict);
   const destinations = destinationChoices(asks, roomNames);
   return (
-    <Sheet isOpen onOpenChange={onDone} title="Decide it anew">
+    <Sheet isOpen onOpenChange={onDone} title="Decide again">
       {isSplitting ? (
         <SplitPanel
           name={thing.name}

@@ -62,7 +62,7 @@ export function JustNow({
       </ol>
       {bench.thingCount > bench.recent.length && (
         <p className="mt-2 text-[14px] text-soft">
-          An earlier one is decided anew too:{' '}
+          An earlier one is decided again too:{' '}
           <button
             type="button"
             onClick={openFind}
@@ -97,7 +97,7 @@ function RecentThing({ thing, onCorrect }: { thing: Thing; onCorrect: () => void
       <button
         type="button"
         onClick={onCorrect}
-        title="Decide it anew"
+        title="Decide again"
         className={clsx(
           'flex max-w-[240px] gap-2 rounded-r-[5px] border border-l-[5px] border-line bg-sheet py-1.5',
           'pr-2.5 pl-2 text-left text-[13.5px] leading-tight hover:bg-white max-md:min-h-11',

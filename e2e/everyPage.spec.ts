@@ -116,6 +116,29 @@ async function overflowOf(page: Page, path: string, width: number): Promise<stri
   ];
 }
 
+/** Words of a page that are broken in their middle, where their column is too narrow for them. */
+const brokenWordsOf = (page: Page, path: string): Promise<string[]> =>
+  page.evaluate((at) => {
+    const broken = new Set<string>();
+    const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+    const range = document.createRange();
+    for (let node = texts.nextNode(); node; node = texts.nextNode()) {
+      const parent = node.parentElement;
+      if (!parent?.checkVisibility() || parent.closest('svg, script, style, .sr-only')) continue;
+      for (const { 0: word, index } of (node.textContent ?? '').matchAll(/[^\s\-–—/]{2,12}/g)) {
+        range.setStart(node, index);
+        range.setEnd(node, index + word.length);
+        const lines = new Set(
+          [...range.getClientRects()]
+            .filter(({ width }) => width > 1)
+            .map(({ top }) => Math.round(top)),
+        );
+        if (lines.size > 1) broken.add(`${at}: “${word}” is broken`);
+      }
+    }
+    return [...broken].slice(0, 5);
+  }, path);
+
 /** What is less than 44 px high under a thumb; tags and handles of drawings are to scale, links in a line of text are text. */
 const smallTargetsOf = (page: Page, path: string): Promise<string[]> =>
   page.evaluate((at) => {
@@ -154,7 +177,11 @@ for (const [width, height] of [
     const wrong: string[] = [];
     for (const path of PAGES) {
       await open(page, path);
-      wrong.push(...(await overflowOf(page, path, width)), ...(await faultsOf(page, path)));
+      wrong.push(
+        ...(await overflowOf(page, path, width)),
+        ...(await brokenWordsOf(page, path)),
+        ...(await faultsOf(page, path)),
+      );
       if (isPhone) wrong.push(...(await smallTargetsOf(page, path)));
     }
     for (const [path, button] of [...SHEETS, ...(isPhone ? ON_A_PHONE : [])]) {
@@ -173,14 +200,16 @@ for (const [width, height] of [
   [844, 390],
   [1024, 768],
 ] as const)
-  test(`nothing is wider than its place, ${width} by ${height}`, async ({ browser }) => {
+  test(`nothing is wider than its place, and no word is broken, ${width} by ${height}`, async ({
+    browser,
+  }) => {
     test.setTimeout(180_000);
     const context = await browser.newContext({ viewport: { width, height } });
     const page = await context.newPage();
     const over: string[] = [];
     for (const path of PAGES) {
       await open(page, path);
-      over.push(...(await overflowOf(page, path, width)));
+      over.push(...(await overflowOf(page, path, width)), ...(await brokenWordsOf(page, path)));
     }
     expect(over).toEqual([]);
     await context.close();

@@ -54,7 +54,9 @@ export function RoomBudget({
       <Button type="submit" disabled={isPending}>
         Keep
       </Button>
-      <p className={`flex-1 text-[14px] ${over > 0 ? 'text-signal-deep' : 'text-soft'}`}>
+      <p
+        className={`min-w-[200px] flex-1 text-[14px] ${over > 0 ? 'text-signal-deep' : 'text-soft'}`}
+      >
         All rooms together have {formatMoney(givenMinor, currency)} of{' '}
         {formatMoney(homeMinor, currency)}
         {over > 0 && `: ${formatMoney(over, currency)} more than there is`}.

@@ -46,7 +46,7 @@ export function KindsTable({ kinds, onSet, onWeigh, onReset }: KindsTableProps) 
     );
   return (
     <SideScroll label="Kinds of things" className="max-w-[860px]">
-      <table className="panel w-full text-[14.5px]">
+      <table className="stacks panel w-full text-[14.5px] max-md:px-3">
         <thead>
           <tr className="text-left text-[13px] text-soft">
             <th className="px-3 py-2">One piece of</th>
@@ -142,8 +142,12 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
             {kind.words.slice(1).join(', ')}
           </span>
         </th>
-        <td className="px-2">{cell('litres', 'Litres')}</td>
-        <td className="px-2">{cell('massG', 'Grams')}</td>
+        <td data-head="Litres" className="px-2">
+          {cell('litres', 'Litres')}
+        </td>
+        <td data-head="Grams" className="px-2">
+          {cell('massG', 'Grams')}
+        </td>
         <td className="px-2 text-[13.5px] text-soft max-md:hidden">
           {kind.litresFrom === kind.massFrom
             ? SOURCE_WORDS[kind.massFrom]
@@ -160,7 +164,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
             </button>
           )}
         </td>
-        <td className="px-2 text-right">
+        <td className="px-2 text-right max-md:self-end">
           <button
             type="button"
             aria-expanded={isWeighing}

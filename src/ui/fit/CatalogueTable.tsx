@@ -15,8 +15,8 @@ interface CatalogueTableProps {
 /** The catalogue as rows to compare: sizes, litres, what it is of, and its offers. */
 export function CatalogueTable({ containers, offers, shops, currency, acts }: CatalogueTableProps) {
   return (
-    <SideScroll label="Containers and prices" className="panel border-t-4 border-t-rim">
-      <table className="stacks w-full text-[14px] max-md:px-3">
+    <SideScroll label="Containers and prices" className="panel border-t-4 border-t-rim max-md:px-3">
+      <table className="stacks w-full text-[14px]">
         <thead>
           <tr className="text-left text-[13px] text-soft">
             {['Container', 'Outside, cm', 'Inside', 'Of', 'Offers'].map((head) => (

@@ -40,9 +40,10 @@ export function BayFields({ form, index, measureUnit, onRemove }: BayFieldsProps
   const name = `bays.${index}` as const;
   return (
     <li className="panel p-3">
-      <div className="grid grid-cols-[minmax(0,1fr)_76px_76px_44px] items-start gap-2.5">
+      <div className="grid grid-cols-[minmax(0,1fr)_76px_76px_44px] items-start gap-2.5 max-sm:grid-cols-[76px_76px_44px]">
         <TextField
           label="Place"
+          className="max-sm:col-span-full"
           isNeeded
           error={errors?.name?.message}
           {...register(`${name}.name`)}

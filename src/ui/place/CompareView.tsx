@@ -99,11 +99,11 @@ export function CompareView({
       <table className="panel w-full table-fixed border-t-4 border-t-rim text-[14.5px]">
         <thead>
           <tr className="align-bottom">
-            <td className="w-[150px] p-3 max-md:w-[96px]" />
+            <td className="w-[150px] p-3 max-md:w-[80px] max-md:px-1.5" />
             {sides.map((side, i) => {
               const slip = slipOf(side);
               return (
-                <th key={i} scope="col" className="p-3 text-left font-normal">
+                <th key={i} scope="col" className="p-3 text-left font-normal max-md:px-1.5">
                   <select
                     className="input font-[650]"
                     aria-label={i === 0 ? 'First arrangement' : 'Second arrangement'}
@@ -142,13 +142,13 @@ export function CompareView({
             const isSame = String(first) === String(second);
             return (
               <tr key={label} className="border-t border-line align-top">
-                <th scope="row" className="p-3 py-2 text-left font-[650]">
+                <th scope="row" className="p-3 py-2 text-left font-[650] max-md:px-1.5">
                   {label}
                 </th>
                 {[first, second].map((said, i) => (
                   <td
                     key={i}
-                    className={`p-3 py-2 ${isSame ? 'text-soft' : ''} ${typeof said === 'string' ? 'font-mono' : ''}`}
+                    className={`p-3 py-2 max-md:px-1.5 ${isSame ? 'text-soft' : ''} ${typeof said === 'string' ? 'font-mono' : ''}`}
                   >
                     {typeof said === 'string' ? said : <Names names={said} />}
                   </td>

@@ -37,11 +37,37 @@ const BOARD_HEIGHT_PX = 372;
 const LEAST_SCALE = 0.175;
 /** Of the home at least two rooms stand side by side. */
 const HOME_SCALE = 0.19;
-/** Under a thumb tags are taller: the drawing grows with them, and is pushed aside to see the rest. */
+/** Under a thumb tags are taller: the drawing grows with them, as far as the phone is wide. */
 const PHONE_SCALE = 0.245;
+/** What stands beside the drawing on a phone: the page's margin and the paper's. */
+const PHONE_BESIDE_PX = 62;
 
-/** The units of the room from the front, to scale, each place with its tags and its level. */
-export function FrontBoard({
+/**
+ * The units of the room from the front, to scale, each place with its tags and its level; on a phone
+ * one unit below the other.
+ */
+export function FrontBoard(props: FrontBoardProps) {
+  const isPhone = useIsPhone();
+  if (!isPhone || props.units.length < 2) return <OneFront {...props} isPhone={isPhone} />;
+  return (
+    <div className="grid gap-2">
+      {[...props.units]
+        .sort((a, b) => a.position - b.position)
+        .map((unit) => (
+          <OneFront
+            key={unit.id}
+            {...props}
+            name={`${props.name}, ${unit.name},`}
+            units={[unit]}
+            isPhone
+          />
+        ))}
+    </div>
+  );
+}
+
+/** Units side by side on one floor. */
+function OneFront({
   name,
   units,
   groups,
@@ -55,7 +81,8 @@ export function FrontBoard({
   heldAgainst,
   onPutOn,
   tagProps,
-}: FrontBoardProps) {
+  isPhone,
+}: FrontBoardProps & { readonly isPhone: boolean }) {
   const view = useMemo(() => arrangeFront(units), [units]);
   const bays = useMemo(
     () =>
@@ -85,13 +112,14 @@ export function FrontBoard({
     () => new Map(groups.map((group) => [group.id, keptLitresOf(group, things)] as const)),
     [groups, things],
   );
-  const isPhone = useIsPhone();
   const ownScale = Math.max(
     LEAST_SCALE,
     Math.min(BOARD_HEIGHT_PX / Math.max(1, view.heightMm), 850 / Math.max(1, view.widthMm)),
   );
   const wideScale = isOneOfMany ? HOME_SCALE : ownScale;
-  const scale = isPhone ? PHONE_SCALE : wideScale;
+  const scale = isPhone
+    ? Math.min(PHONE_SCALE, (window.innerWidth - PHONE_BESIDE_PX) / Math.max(1, view.widthMm))
+    : wideScale;
   return (
     <SideScroll label={`${name} from the front`} className="panel squared p-3">
       <div

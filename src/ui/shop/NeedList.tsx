@@ -51,7 +51,7 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
   const { mutate } = useMutation();
   return (
     <SideScroll label="What the room wants" className="">
-      <table className="w-full text-[14px]">
+      <table className="stacks w-full text-[14px]">
         <thead>
           <tr className="text-left text-[13px] text-soft">
             <th className="py-1 font-bold">What</th>
@@ -65,7 +65,7 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
         <tbody>
           {needs.map((need) => (
             <tr key={need.needId} className="border-t border-line align-middle">
-              <td className="py-1 pr-2">
+              <th scope="row" className="py-1 pr-2 text-left font-normal">
                 {need.name}
                 {need.from === 'material' && (
                   <span className="text-soft">, from the materials</span>
@@ -90,10 +90,14 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
                     {formatCount(need.lackQty, 'piece')} not to be had
                   </span>
                 )}
+              </th>
+              <td data-head="Wanted" className="px-2 py-1 text-right font-mono">
+                {need.qty}
               </td>
-              <td className="px-2 py-1 text-right font-mono">{need.qty}</td>
-              <td className="px-2 py-1 text-right font-mono text-soft">{need.hadQty}</td>
-              <td className="py-1 pl-4 max-sm:pl-2">
+              <td data-head="There" className="px-2 py-1 text-right font-mono text-soft">
+                {need.hadQty}
+              </td>
+              <td data-head="How much" className="py-1 pl-4 max-sm:pl-2">
                 {need.from === 'owned' && <span className="text-soft">the home has it</span>}
                 {(need.from === 'hand' || need.from === 'material') &&
                   PRIORITY_WORDS[need.priority]}
@@ -114,10 +118,10 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
                   </select>
                 )}
               </td>
-              <td className="px-2 py-1 text-right font-mono whitespace-nowrap">
+              <td data-head="Comes to" className="px-2 py-1 text-right font-mono whitespace-nowrap">
                 {need.from === 'owned' ? '' : formatMoney(need.lineMinor, currency)}
               </td>
-              <td className="py-1 pl-3">
+              <td data-head="Client" className="py-1 pl-3">
                 {need.from !== 'owned' && (
                   <Approve
                     key={need.approval.is}

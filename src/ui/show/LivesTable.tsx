@@ -8,8 +8,8 @@ export function LivesTable({ livesAt }: { livesAt: readonly LivesAt[] }) {
   return (
     <section className="mt-5">
       <h2 className="mb-2 text-[18px]">Where everything lives</h2>
-      <SideScroll label="Where everything lives" className="panel">
-        <table className="w-full text-[14px]">
+      <SideScroll label="Where everything lives" className="panel max-md:px-3">
+        <table className="stacks w-full text-[14px]">
           <tbody>
             {livesAt.map((lives) => (
               <tr key={lives.groupName} className="border-t border-line first:border-t-0">

@@ -105,8 +105,8 @@ function RunningSession({
   const isLast = clock.stepIndex === session.steps.length - 1;
   return (
     <section aria-label="Session" className="panel mb-3 px-3 py-2">
-      <div className="flex items-center gap-x-4 max-md:gap-x-2">
-        <p className="min-w-0 flex-1 leading-tight">
+      <div className="flex items-center gap-x-4 max-md:flex-wrap max-md:gap-x-2">
+        <p className="min-w-[120px] flex-1 leading-tight">
           <b className="font-head text-[16px] font-[650]">{clock.step.name}</b>{' '}
           <span className="text-[13.5px] text-soft max-md:block max-md:text-[12.5px]">
             <span className="folded:hidden">{methodWords(session.method)}, </span>step{' '}

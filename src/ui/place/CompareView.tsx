@@ -186,6 +186,7 @@ export function CompareView({
               <figure key={roomName} className="max-w-full">
                 <SketchView
                   sketch={sketch}
+                  shrinks
                   label={`${roomName} from the front, with what comes and what leaves`}
                 />
                 <figcaption className="text-[13px] text-soft">

@@ -186,7 +186,7 @@ function OneFront({
           measureUnit={measureUnit}
           scale={scale}
           heightMm={view.heightMm}
-          isNamed={!isOneOfMany}
+          isNamed={!isOneOfMany && !isPhone}
         />
         <div className="absolute inset-x-[-8px] bottom-0 h-[3px] bg-ink" aria-hidden="true" />
       </div>

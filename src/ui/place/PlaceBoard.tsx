@@ -1,5 +1,7 @@
 'use client';
 
+import clsx from 'clsx';
+
 import {
   DndContext,
   DragOverlay,
@@ -192,8 +194,8 @@ export function PlaceBoard({
         onPutHere={carried ? () => place(carried.groupId, undefined) : undefined}
         {...tagProps}
       />
-      {rooms.length > 1 && (
-        <p className="mb-2 text-[13.5px] text-rim">
+      {reachLines(people, measureUnit).length > 0 && (
+        <p className={clsx('mb-2 text-[13.5px] text-rim', rooms.length < 2 && 'md:hidden')}>
           Dotted:{' '}
           {reachLines(people, measureUnit)
             .map(({ text }) => text)

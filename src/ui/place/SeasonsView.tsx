@@ -33,10 +33,10 @@ export function SeasonsView({ swaps, seasonal, groups, bayNames, calendarHref }:
       <section aria-label="The year" className="panel border-t-4 border-t-rim p-4">
         <h2 className="mb-2 text-[17px]">When it is in use</h2>
         <SideScroll label="The year, month by month">
-          <table className="w-full min-w-[520px] border-separate border-spacing-x-0.5 border-spacing-y-1 text-[14px]">
+          <table className="w-full border-separate border-spacing-x-0.5 border-spacing-y-1 text-[14px] max-md:table-fixed md:min-w-[520px]">
             <thead>
               <tr>
-                <td />
+                <td className="max-md:w-[104px]" />
                 {MONTH_NAMES.map((month) => (
                   <th
                     key={month}
@@ -44,7 +44,8 @@ export function SeasonsView({ swaps, seasonal, groups, bayNames, calendarHref }:
                     className="w-[6%] text-center text-[12.5px] font-normal text-soft"
                   >
                     <abbr title={month} className="no-underline">
-                      {month.slice(0, 3)}
+                      {month.charAt(0)}
+                      <span className="max-md:hidden">{month.slice(1, 3)}</span>
                     </abbr>
                   </th>
                 ))}

@@ -106,7 +106,7 @@ function RunningSession({
   return (
     <section aria-label="Session" className="panel mb-3 px-3 py-2">
       <div className="flex items-center gap-x-4 max-md:flex-wrap max-md:gap-x-2">
-        <p className="min-w-[120px] flex-1 leading-tight">
+        <p className="min-w-[84px] flex-1 leading-tight">
           <b className="font-head text-[16px] font-[650]">{clock.step.name}</b>{' '}
           <span className="text-[13.5px] text-soft max-md:block max-md:text-[12.5px]">
             <span className="folded:hidden">{methodWords(session.method)}, </span>step{' '}

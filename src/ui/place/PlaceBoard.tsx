@@ -194,15 +194,7 @@ export function PlaceBoard({
         onPutHere={carried ? () => place(carried.groupId, undefined) : undefined}
         {...tagProps}
       />
-      {reachLines(people, measureUnit).length > 0 && (
-        <p className={clsx('mb-2 text-[13.5px] text-rim', rooms.length < 2 && 'md:hidden')}>
-          Dotted:{' '}
-          {reachLines(people, measureUnit)
-            .map(({ text }) => text)
-            .join('; ')}
-          .
-        </p>
-      )}
+      <ReachNote people={people} measureUnit={measureUnit} isOnPhoneOnly={rooms.length < 2} />
       {proposed.size > 0 && (
         <p className="mb-2 text-[13.5px]">
           Proposed: <span className="line-through">crossed out</span> where it leaves,{' '}
@@ -245,5 +237,20 @@ export function PlaceBoard({
         {dragged && <span className="tag cursor-grabbing text-[13.5px]">{dragged.name}</span>}
       </DragOverlay>
     </DndContext>
+  );
+}
+
+/** What the dotted lines mean, where they carry no words of their own. */
+function ReachNote({
+  people,
+  measureUnit,
+  isOnPhoneOnly,
+}: Pick<PlaceBoardProps, 'people' | 'measureUnit'> & { readonly isOnPhoneOnly: boolean }) {
+  const lines = reachLines(people, measureUnit);
+  if (lines.length === 0) return null;
+  return (
+    <p className={clsx('mb-2 text-[13.5px] text-rim', isOnPhoneOnly && 'md:hidden')}>
+      Dotted: {lines.map(({ text }) => text).join('; ')}.
+    </p>
   );
 }

@@ -19,7 +19,9 @@ import {
   shopRequestSchema,
 } from '@/core/shop';
 import { fitReasonWords } from '@/ui/fit/fitWords';
+import { planSchedule, scheduleRequestSchema } from '@/core/visits';
 import { movesReasonWords, zonesReasonWords } from '@/ui/place/placeWords';
+import { scheduleReasonWords } from '@/ui/visits/scheduleWords';
 import { cutReasonWords, rollReasonWords, shopReasonWords } from '@/ui/shop/shopWords';
 
 interface Means {
@@ -81,6 +83,9 @@ const engines: Readonly<Record<string, Engine>> = {
   ),
   moves: publish(movesRequestSchema, planMoves, (reason) =>
     movesReasonWords(reason, reason.subject),
+  ),
+  schedule: publish(scheduleRequestSchema, planSchedule, (reason) =>
+    scheduleReasonWords(reason, { task: asItIs, time: (at) => `minute ${at}` }),
   ),
 };
 

@@ -266,7 +266,7 @@ test('materials reach the list, receipts are kept with their picture and read as
     page
       .getByRole('row', { name: /Screws with wall plugs/ })
       .getByRole('cell')
-      .nth(2),
+      .nth(1),
   ).toHaveText('2');
   await goIn(page, 'The home', 'Shop');
   await page.getByRole('link', { name: 'Money', exact: true }).click();

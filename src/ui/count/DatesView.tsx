@@ -413,9 +413,9 @@ function Lines({
         {lines.map(({ thing, expiresOn, daysLeft, useFirst }) => (
           <li
             key={thing.id}
-            className="flex items-baseline justify-between gap-3 py-1 text-[14.5px]"
+            className="flex flex-wrap items-baseline justify-between gap-x-3 py-1 text-[14.5px]"
           >
-            <span>
+            <span className="min-w-[110px] flex-1">
               {thing.count > 1 ? `${thing.count} ` : ''}
               {thing.name}
               {useFirst && <b className="ml-2 text-[13px] text-rim-deep">use first</b>}

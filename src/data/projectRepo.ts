@@ -7,7 +7,7 @@ import type { Receipt } from '@/core/shop';
 import { PROJECT_STAMP } from './changes';
 import type { Row } from './columns';
 import type { Db } from './db';
-import { pictureRecord, projectRecord, receiptRecord, roomRecord } from './records';
+import { pictureRecord, projectRecord, receiptRecord, roomRecord, visitRecord } from './records';
 
 /** Every home, those on the desk first; the ones that were put away among them. */
 export async function listProjects(db: Db): Promise<Project[]> {
@@ -67,10 +67,11 @@ export async function putDeskSummary(
   await db('desk_summaries').insert(row).onConflict('project_id').merge();
 }
 
-/** Projects in which the hours of at least one room are noted. */
+/** Projects in which the hours of at least one room are noted, or a visit was lived. */
 export async function listProjectsWithHours(db: Db): Promise<Project[]> {
   const rows: readonly Row[] = await db(projectRecord.table.name)
     .whereIn('id', db(roomRecord.table.name).whereNotNull('worked_minutes').select('project_id'))
+    .orWhereIn('id', db(visitRecord.table.name).whereNotNull('left_at').select('project_id'))
     .orderBy('created_at');
   return rows.map(projectRecord.table.fromRow);
 }

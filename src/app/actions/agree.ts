@@ -29,7 +29,7 @@ export async function saveTermsAction(projectId: string, typed: unknown): Promis
     async (input) => {
       const db = await getDatabase();
       const { project } = await loadRecords(db, input.projectId, 'project');
-      await saveTerms(db, input.projectId, { ...input.form, schools: project.terms.schools });
+      await saveTerms(db, input.projectId, { ...project.terms, ...input.form });
       return done;
     },
   );

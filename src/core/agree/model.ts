@@ -22,6 +22,19 @@ export const projectStatuses = ['active', 'finished'] as const;
 /** A calendar day, `2026-12-12`, without a time zone. */
 export const daySchema = z.iso.date();
 
+/** When this home can be visited, and who comes; for planning its days. */
+const daysSchema = z.object({
+  /** Organizers and helpers, by name: nobody is in two homes at once. */
+  people: z.array(z.string().trim().min(1).max(60)).max(8).default([]),
+  /** 1 is Monday, 7 is Sunday. */
+  weekdays: z.array(z.number().int().min(1).max(7)).max(7).default([1, 2, 3, 4, 5]),
+  /** When a visit begins, in minutes of the day. */
+  fromMinute: z.number().int().min(0).max(1410).default(540),
+  clientAway: z.array(daySchema).max(100).default([]),
+  /** To this home from where one comes from. */
+  travelMinutes: z.number().int().min(0).max(600).default(30),
+});
+
 /** What is settled with the client before the first thing is moved. */
 export const termsSchema = z.object({
   goals: z.string().trim().max(600).default(''),
@@ -39,6 +52,7 @@ export const termsSchema = z.object({
   liftLimitG: z.number().int().min(1000).max(50_000).default(15_000),
   /** Organizer and helpers at work at once. */
   crewCount: z.number().int().min(1).max(6).default(1),
+  days: daysSchema.default(daysSchema.parse({})),
 });
 export type Terms = Readonly<z.infer<typeof termsSchema>>;
 export const defaultTerms: Terms = termsSchema.parse({});

@@ -96,6 +96,14 @@ export const deedCodes = [
   'waiting_taken_in',
   'walls_measured',
   'wishes_changed',
+  'days_proposed',
+  'visit_arrived',
+  'visit_break',
+  'visit_changed',
+  'visit_corrected',
+  'visit_left',
+  'visit_planned',
+  'visit_removed',
 ] as const;
 export type DeedCode = (typeof deedCodes)[number];
 

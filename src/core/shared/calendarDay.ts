@@ -132,9 +132,15 @@ function toDay({
   return `${fullYear}-${String(month).padStart(2, '0')}-${String(dayOfMonth).padStart(2, '0')}`;
 }
 
+const MS_PER_DAY = 86_400_000;
+
 /** Whole days from one calendar day to another; negative where it lies before. */
 export const daysBetween = (from: string, to: string): number =>
   Math.round(
     (Date.parse(`${to.slice(0, 10)}T00:00:00Z`) - Date.parse(`${from.slice(0, 10)}T00:00:00Z`)) /
-      86_400_000,
+      MS_PER_DAY,
   );
+
+/** The day so many days later, or before where the count is negative. */
+export const addDays = (day: string, count: number): string =>
+  new Date(Date.parse(day) + count * MS_PER_DAY).toISOString().slice(0, 10);

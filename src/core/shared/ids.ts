@@ -35,6 +35,7 @@ export const handNeedIdSchema = createIdSchema('HandNeedId');
 export const giftCardIdSchema = createIdSchema('GiftCardId');
 export const receiptIdSchema = createIdSchema('ReceiptId');
 export const passageIdSchema = createIdSchema('PassageId');
+export const visitIdSchema = createIdSchema('VisitId');
 
 export type ProjectId = z.infer<typeof projectIdSchema>;
 export type PersonId = z.infer<typeof personIdSchema>;
@@ -59,6 +60,7 @@ export type CarryId = z.infer<typeof carryIdSchema>;
 export type CheckId = z.infer<typeof checkIdSchema>;
 export type EnoughRuleId = z.infer<typeof enoughRuleIdSchema>;
 export type PassageId = z.infer<typeof passageIdSchema>;
+export type VisitId = z.infer<typeof visitIdSchema>;
 export type HandNeedId = z.infer<typeof handNeedIdSchema>;
 export type GiftCardId = z.infer<typeof giftCardIdSchema>;
 export type ReceiptId = z.infer<typeof receiptIdSchema>;

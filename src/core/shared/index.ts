@@ -22,6 +22,7 @@ export {
   projectIdSchema,
   purchaseIdSchema,
   passageIdSchema,
+  visitIdSchema,
   receiptIdSchema,
   roomIdSchema,
   sectionIdSchema,
@@ -42,6 +43,7 @@ export {
   type GiftCardId,
   type HandNeedId,
   type PassageId,
+  type VisitId,
   type GroupId,
   type MethodId,
   type OfferId,
@@ -86,7 +88,7 @@ export {
 } from './money';
 export { fitLabel } from './fitLabel';
 export { formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
-export { daysBetween, findDay } from './calendarDay';
+export { addDays, daysBetween, findDay } from './calendarDay';
 // Geometry
 export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes';
 export { largestCircleOf, type FloorRect } from './largestCircle';

@@ -1,3 +1,20 @@
+export { visitSchema, visitStateOf, type Visit, type VisitState } from './model';
+export {
+  proposeDays,
+  type DaysAnswer,
+  type DaysQuestion,
+  type OpenDay,
+  type OpenSection,
+  type ProposedVisit,
+} from './proposeDays';
+export {
+  addUpHours,
+  breakMinutesOf,
+  findClash,
+  visitMinutesOf,
+  type RoomHours,
+  type VisitOfHome,
+} from './visitTime';
 export {
   scheduleRequestSchema,
   type ScheduleAnswer,

@@ -19,6 +19,7 @@ import * as goingOut from './0016_going_out';
 import * as missedBefore from './0017_missed_before';
 import * as notToBeHad from './0018_not_to_be_had';
 import * as waysAndRows from './0019_ways_and_rows';
+import * as visits from './0020_visits';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -44,6 +45,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0017_missed_before', ...missedBefore },
   { name: '0018_not_to_be_had', ...notToBeHad },
   { name: '0019_ways_and_rows', ...waysAndRows },
+  { name: '0020_visits', ...visits },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

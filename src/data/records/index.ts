@@ -39,6 +39,7 @@ export {
   ownedIds,
 } from './ownership';
 export { draftRecord, moveListRecord } from './place';
+export { visitRecord } from './visits';
 export {
   approvalRecord,
   giftCardRecord,

@@ -27,6 +27,7 @@ import {
   shopRecord,
   shortageRecord,
 } from './shop';
+import { visitRecord } from './visits';
 import { carryRecord, groupRecord, ownMethodRecord, sessionRecord } from './sort';
 
 /** Every kind, parents and what is named before those who name it. The one list a new kind joins. */
@@ -40,6 +41,7 @@ const kinds = [
   fixtureRecord,
   sectionRecord,
   agreementRecord,
+  visitRecord,
   sessionRecord,
   carryRecord,
   ownMethodRecord,

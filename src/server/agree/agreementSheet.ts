@@ -6,15 +6,13 @@ import type { Db } from '@/data/db';
 import type { Records } from '@/data/records';
 import { dayWords } from '../show/clientWords';
 import { agreementLinesOf, agreementPartsOf } from './agreementLines';
-import { loadEstimate } from './loadEstimate';
+import { loadEstimate, type EstimateName } from './loadEstimate';
 import type { AgreementSheet } from './renderAgreement';
 
 /** The sheet as it stands today, with what changed since it was agreed last. */
 export async function loadAgreementSheet(
   db: Db,
-  records: Records<
-    'agreements' | 'pictures' | 'project' | 'rooms' | 'sections' | 'units' | 'vantagePoints'
-  >,
+  records: Records<'agreements' | EstimateName>,
   now: string,
 ): Promise<AgreementSheet> {
   const { estimate } = await loadEstimate(db, records, now.slice(0, 10));

@@ -11,6 +11,7 @@ import {
   type SectionFacts,
 } from '@/core/agree';
 import { schoolIn, usableLitresOf } from '@/core/look';
+import { addUpHours } from '@/core/visits';
 import { pairPictures } from '@/core/show';
 import type { Db } from '@/data/db';
 import { listProjectsWithHours } from '@/data/projectRepo';
@@ -30,6 +31,7 @@ export const estimateNames = [
   'sections',
   'units',
   'vantagePoints',
+  'visits',
 ] as const satisfies readonly LoadName[];
 export type EstimateName = (typeof estimateNames)[number];
 
@@ -93,19 +95,21 @@ function isFinished({ vantagePoints, pictures }: Records<EstimateName>, roomId: 
 }
 
 /**
- * Finished rooms with hours noted, and what the bare assumptions would have said of their sections
+ * Finished rooms with hours of visits or typed ones, and what the bare assumptions would have said of their sections
  * in scope.
  */
 function finishedRoomsOf(records: Records<EstimateName>): FinishedRoom[] {
   const facts = sectionFactsOf(records);
+  const { byRoom } = addUpHours(records.rooms, records.sections, records.visits);
   return records.rooms.flatMap((room) => {
-    if (room.workedMinutes === null || !isFinished(records, room.id)) return [];
+    const hours = byRoom.get(room.id);
+    if (!hours || !isFinished(records, room.id)) return [];
     const own = facts.filter(({ section }) => section.roomId === room.id && section.inScope);
     const estimatedMinutes = own.reduce(
       (sum, each) =>
         sum + estimateSection(each, records.project.terms, calibrate([])).likelyMinutes,
       0,
     );
-    return [{ roomName: room.name, estimatedMinutes, workedMinutes: room.workedMinutes }];
+    return [{ roomName: room.name, estimatedMinutes, workedMinutes: hours.minutes }];
   });
 }

@@ -2,6 +2,7 @@ import 'server-only';
 
 import { daysBetween } from '@/core/shared';
 import { keptPiecesOf, spentMinorOf } from '@/core/shop';
+import { addUpHours } from '@/core/visits';
 import { addUp, leavesHome, leavingStatesOf, openDebts, waitsForClient } from '@/core/sort';
 import { loadEstimate } from '../agree/loadEstimate';
 import type { OpenHome } from './openRoom';
@@ -10,7 +11,10 @@ import type { OpenHome } from './openRoom';
 const RETURN_SOON_DAYS = 14;
 
 /** What the first page of a home tells, beside what is next in its rooms. */
-export async function loadHomePage({ db, records }: OpenHome<'agreements'>, today: string) {
+export async function loadHomePage(
+  { db, records }: OpenHome<'agreements' | 'visits'>,
+  today: string,
+) {
   const { project, rooms, things, carries, purchases } = records;
   const { estimate, backward } = await loadEstimate(db, records, today);
   const states = leavingStatesOf(things, carries);
@@ -52,7 +56,7 @@ export async function loadHomePage({ db, records }: OpenHome<'agreements'>, toda
       .sort((a, b) => a.daysLeft - b.daysLeft),
     money: { spentMinor: spentMinorOf(purchases), budgetMinor: project.budgetMinor },
     hours: {
-      workedMinutes: rooms.reduce((sum, room) => sum + (room.workedMinutes ?? 0), 0),
+      workedMinutes: addUpHours(rooms, records.sections, records.visits).allMinutes,
       likelyMinutes: estimate.likelyMinutes,
       highMinutes: estimate.highMinutes,
     },

@@ -11,6 +11,7 @@ import {
 import type { Room } from '@/core/look';
 import type { Db } from '@/data/db';
 import type { Records } from '@/data/records';
+import { addUpHours } from '@/core/visits';
 import { loadEstimate, type EstimateName } from '../agree/loadEstimate';
 import { answerOrKnown, type Answered } from '../engines/answerOrKnown';
 import { today } from '../means';
@@ -109,7 +110,8 @@ export async function loadHomeFacts(
         ];
   });
   const { estimate } = await loadEstimate(db, records, today());
-  const workedMinutes = records.rooms.reduce((sum, room) => sum + (room.workedMinutes ?? 0), 0);
+  const { rooms, sections, visits } = records;
+  const workedMinutes = addUpHours(rooms, sections, visits).allMinutes;
   const { hourlyRateMinor } = records.project.terms;
   return {
     cards,

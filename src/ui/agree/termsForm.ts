@@ -25,7 +25,7 @@ export const termsFormSchema = z
           .filter(Boolean),
       ),
     ];
-    const terms = termsSchema.omit({ schools: true }).safeParse({
+    const terms = termsSchema.omit({ schools: true, days: true, liftLimitG: true }).safeParse({
       ...form,
       neverLeaves: things,
       hourlyRateMinor: hourlyRate,

@@ -129,6 +129,14 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   units_read: ({ count }) => `read ${formatCount(count, 'unit')} from a file`,
   waiting_taken_in: () => 'took in what was waiting',
   walls_measured: ({ name }) => `measured the walls of ${name}`,
+  days_proposed: ({ count }) => `took ${formatCount(count, 'proposed visit')}`,
+  visit_arrived: () => 'arrived',
+  visit_break: () => 'noted a break',
+  visit_changed: ({ name }) => `changed the visit of ${name}`,
+  visit_corrected: ({ name }) => `noted the visit of ${name}`,
+  visit_left: () => 'left',
+  visit_planned: ({ name }) => `planned a visit on ${name}`,
+  visit_removed: ({ name }) => `removed the visit of ${name}`,
   wishes_changed: ({ name }) => `changed what is wanted for ${name}`,
 };
 /** Where it was not in the plan, which needs no word. */

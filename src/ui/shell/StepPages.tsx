@@ -17,13 +17,32 @@ export function StepPages({ scope, step, active }: StepPagesProps) {
   const entry = stepRegistry[step];
   const pages = scope.roomId === undefined ? entry.home : entry.room;
   if (pages.length === 1) return null;
-  const base = stepHref(scope, step);
+  return (
+    <PageTabs
+      label={`Pages of ${entry.of}`}
+      base={stepHref(scope, step)}
+      pages={pages}
+      active={active}
+    />
+  );
+}
+
+interface PageTabsProps {
+  readonly label: string;
+  /** The address of the first; the others lie below it. */
+  readonly base: string;
+  readonly pages: readonly (readonly [path: string, label: string])[];
+  readonly active: string;
+}
+
+/** Pages side by side, one of them shown. */
+export function PageTabs({ label, base, pages, active }: PageTabsProps) {
   return (
     <nav
-      aria-label={`Pages of ${entry.of}`}
+      aria-label={label}
       className="no-print relative mb-3 flex items-center gap-1 overflow-x-auto border-b border-line"
     >
-      {pages.map(([page, label]) => (
+      {pages.map(([page, name]) => (
         <Link
           key={page}
           href={`${base}${page === '' ? '' : `/${page}`}`}
@@ -36,7 +55,7 @@ export function StepPages({ scope, step, active }: StepPagesProps) {
               : 'border-transparent text-soft hover:text-ink',
           )}
         >
-          {label}
+          {name}
         </Link>
       ))}
     </nav>

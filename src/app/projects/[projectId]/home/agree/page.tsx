@@ -37,7 +37,7 @@ export default async function HomeAgreePage({
   params: Promise<{ projectId: string }>;
 }) {
   const { projectId } = await params;
-  const opened = await openHome(projectId, 'agreements', 'people');
+  const opened = await openHome(projectId, 'agreements', 'people', 'visits');
   if (!opened) notFound();
   const { db, records } = opened;
   const { project } = records;

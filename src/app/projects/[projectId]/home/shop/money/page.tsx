@@ -19,7 +19,7 @@ export const metadata = { title: 'Money of the home' };
 
 export default async function MoneyPage({ params }: { params: Promise<{ projectId: string }> }) {
   const { projectId } = await params;
-  const opened = await openHome(projectId, 'approvals', 'giftCards', 'shortages');
+  const opened = await openHome(projectId, 'approvals', 'giftCards', 'shortages', 'visits');
   if (!opened) notFound();
   const { db, records } = opened;
   const prices = await loadPriceList(db);

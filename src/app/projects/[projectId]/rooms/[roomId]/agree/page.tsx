@@ -25,7 +25,7 @@ export default async function AgreePage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId);
+  const opened = await openRoom(projectId, roomId, 'visits');
   if (!opened) notFound();
   const { db, records, own } = opened;
   const { project } = records;

@@ -1,0 +1,60 @@
+import { notFound } from 'next/navigation';
+
+import {
+  markVisitAction,
+  noteVisitAction,
+  proposeDaysAction,
+  removeVisitAction,
+  saveDaysTermsAction,
+  saveVisitAction,
+  takeDaysAction,
+} from '@/app/actions/visits';
+import { HomeFrame } from '@/app/RoomFrame';
+import { loadHomePage } from '@/server/desk/homePage';
+import { openHome } from '@/server/desk/openRoom';
+import { today } from '@/server/means';
+import { HomeTabs } from '@/ui/home/HomeTabs';
+import { HomeTray } from '@/ui/home/HomeView';
+import { DaysView } from '@/ui/visits/DaysView';
+
+export const metadata = { title: 'Days' };
+
+export default async function DaysPage({ params }: { params: Promise<{ projectId: string }> }) {
+  const { projectId } = await params;
+  const opened = await openHome(projectId, 'agreements', 'visits');
+  if (!opened) notFound();
+  const { project, rooms, sections, visits } = opened.records;
+  const facts = await loadHomePage(opened, today());
+  return (
+    <HomeFrame
+      step={undefined}
+      opened={opened}
+      tray={<HomeTray project={project} rooms={rooms} facts={facts} />}
+    >
+      <HomeTabs projectId={projectId} active="days" />
+      <DaysView
+        projectId={projectId}
+        visits={visits}
+        sections={sections
+          .filter(({ inScope }) => inScope)
+          .map(({ id, name, roomId }) => ({
+            id,
+            name,
+            roomName: rooms.find((room) => room.id === roomId)?.name ?? '',
+          }))}
+        terms={project.terms}
+        readyBy={project.readyBy}
+        today={today()}
+        acts={{
+          onSave: saveVisitAction.bind(null, projectId),
+          onMark: markVisitAction.bind(null, projectId),
+          onNote: noteVisitAction.bind(null, projectId),
+          onRemove: removeVisitAction.bind(null, projectId),
+          onAsk: proposeDaysAction.bind(null, projectId),
+          onTake: takeDaysAction.bind(null, projectId),
+          onTerms: saveDaysTermsAction.bind(null, projectId),
+        }}
+      />
+    </HomeFrame>
+  );
+}

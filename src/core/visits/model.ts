@@ -1,0 +1,49 @@
+import { z } from 'zod';
+
+import { daySchema } from '../agree';
+import { projectIdSchema, sectionIdSchema, visitIdSchema } from '../shared';
+
+const minuteOfDay = z.number().int().min(0).max(1440);
+
+/** A pause within a visit; open while it lasts. */
+const breakSchema = z.object({
+  from: z.iso.datetime(),
+  to: z.iso.datetime().nullable(),
+});
+
+/** A day in the home: planned with its times, then lived with those that were. */
+export const visitSchema = z.object({
+  id: visitIdSchema,
+  projectId: projectIdSchema,
+  day: daySchema,
+  /** Planned, in minutes of the day. */
+  fromMinute: minuteOfDay,
+  toMinute: minuteOfDay,
+  /** Organizers and helpers who come, by name. */
+  people: z.array(z.string().trim().min(1).max(60)).max(8),
+  clientThere: z.boolean(),
+  sectionIds: z.array(sectionIdSchema).max(60),
+  parking: z.string().trim().max(200),
+  /** What the client prepares before. */
+  prepare: z.string().trim().max(400),
+  /** Stays where it is when days are proposed. */
+  isPinned: z.boolean(),
+  arrivedAt: z.iso.datetime().nullable(),
+  leftAt: z.iso.datetime().nullable(),
+  breaks: z.array(breakSchema).max(30),
+  /** What counts instead of the clock, in minutes at work; null: the clock counts. */
+  correctedMinutes: z.number().int().min(0).max(1440).nullable(),
+  done: z.string().trim().max(600),
+  promised: z.string().trim().max(600),
+  next: z.string().trim().max(600),
+});
+export type Visit = Readonly<z.infer<typeof visitSchema>>;
+
+/** Planned; somebody is there, or has a break; over. */
+export type VisitState = 'planned' | 'here' | 'break' | 'lived';
+
+export const visitStateOf = ({ arrivedAt, leftAt, breaks }: Visit): VisitState => {
+  if (arrivedAt === null) return 'planned';
+  if (leftAt !== null) return 'lived';
+  return breaks.at(-1)?.to === null ? 'break' : 'here';
+};

@@ -1,0 +1,89 @@
+import type { RoomId, SectionId } from '../shared';
+import { visitStateOf, type Visit } from './model';
+
+const MS_A_MINUTE = 60_000;
+const minutesBetween = (from: string, to: string): number =>
+  Math.max(0, Date.parse(to) - Date.parse(from)) / MS_A_MINUTE;
+
+/** Minutes of breaks, one that lasts counted until `now`. */
+export const breakMinutesOf = ({ breaks, leftAt }: Visit, now: string): number =>
+  breaks.reduce((sum, { from, to }) => sum + minutesBetween(from, to ?? leftAt ?? now), 0);
+
+/**
+ * Minutes at work on a visit: what was corrected, else from arriving to leaving less breaks; while it
+ * lasts until `now`. Undefined before anybody arrived. Instants, not clock times: an hour that a day
+ * gains or loses is counted as it was.
+ */
+export function visitMinutesOf(visit: Visit, now: string): number | undefined {
+  if (visit.correctedMinutes !== null) return visit.correctedMinutes;
+  if (visit.arrivedAt === null) return undefined;
+  const until = visit.leftAt ?? now;
+  return Math.max(0, minutesBetween(visit.arrivedAt, until) - breakMinutesOf(visit, now));
+}
+
+export interface RoomHours {
+  readonly minutes: number;
+  /** `typed` corrects what the visits say. */
+  readonly from: 'typed' | 'visits';
+}
+interface HomeHours {
+  readonly byRoom: ReadonlyMap<RoomId, RoomHours>;
+  /** Of visits without a section: they belong to no room. */
+  readonly restMinutes: number;
+  readonly allMinutes: number;
+}
+
+/**
+ * Hours worked, room by room: each visit that is over goes to the rooms of its sections in equal parts
+ * by section; what was typed for a room counts instead.
+ */
+export function addUpHours(
+  rooms: readonly { readonly id: RoomId; readonly workedMinutes: number | null }[],
+  sections: readonly { readonly id: SectionId; readonly roomId: RoomId }[],
+  visits: readonly Visit[],
+): HomeHours {
+  const fromVisits = new Map<RoomId, number>();
+  let restMinutes = 0;
+  for (const visit of visits) {
+    if (visitStateOf(visit) !== 'lived') continue;
+    const minutes = visitMinutesOf(visit, visit.leftAt ?? '') ?? 0;
+    const roomIds = visit.sectionIds.flatMap((sectionId) => {
+      const section = sections.find(({ id }) => id === sectionId);
+      return section ? [section.roomId] : [];
+    });
+    if (roomIds.length === 0) restMinutes += minutes;
+    for (const roomId of roomIds)
+      fromVisits.set(roomId, (fromVisits.get(roomId) ?? 0) + minutes / roomIds.length);
+  }
+  const byRoom = new Map(
+    rooms.flatMap(({ id, workedMinutes }): [RoomId, RoomHours][] => {
+      if (workedMinutes !== null) return [[id, { minutes: workedMinutes, from: 'typed' }]];
+      const minutes = fromVisits.get(id);
+      return minutes === undefined ? [] : [[id, { minutes, from: 'visits' }]];
+    }),
+  );
+  const allMinutes = [...byRoom.values()].reduce((sum, { minutes }) => sum + minutes, restMinutes);
+  return { byRoom, restMinutes, allMinutes };
+}
+
+/** A visit with the home that it is to. */
+export interface VisitOfHome {
+  readonly visit: Pick<Visit, 'id' | 'day' | 'fromMinute' | 'toMinute' | 'people'>;
+  readonly homeName: string;
+}
+
+/** Another visit on which somebody would be at the same time; nobody is in two homes at once. */
+export function findClash(
+  visit: VisitOfHome['visit'],
+  others: readonly VisitOfHome[],
+): { readonly person: string; readonly homeName: string } | undefined {
+  for (const { visit: other, homeName } of others) {
+    if (other.id === visit.id || other.day !== visit.day) continue;
+    if (other.fromMinute >= visit.toMinute || visit.fromMinute >= other.toMinute) continue;
+    const person = visit.people.find((name) => other.people.some((each) => isSame(each, name)));
+    if (person !== undefined) return { person, homeName };
+  }
+  return undefined;
+}
+
+const isSame = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();

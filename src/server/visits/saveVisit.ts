@@ -1,0 +1,170 @@
+import 'server-only';
+
+import { projectIdSchema, visitIdSchema, type ProjectId, type VisitId } from '@/core/shared';
+import { findClash, visitStateOf, type Visit, type VisitOfHome } from '@/core/visits';
+import { atomic, recordChange } from '@/data/changes';
+import { DataError, type Db } from '@/data/db';
+import { listDeskProjects } from '@/data/projectRepo';
+import { loadRecords, visitRecord } from '@/data/records';
+import type { Result } from '@/core/shared';
+import { createId, nowIso } from '../means';
+
+/** What is planned of a visit. */
+export type VisitPlan = Pick<
+  Visit,
+  | 'day'
+  | 'fromMinute'
+  | 'toMinute'
+  | 'people'
+  | 'clientThere'
+  | 'sectionIds'
+  | 'parking'
+  | 'prepare'
+  | 'isPinned'
+> & { readonly id: VisitId | undefined };
+
+/** Why a visit cannot be planned so. */
+export type VisitFault =
+  | { readonly code: 'in_the_past'; readonly day: string }
+  | { readonly code: 'in_two_homes'; readonly person: string; readonly homeName: string };
+
+/** The visits of all homes on the desk, each with its home's name and id. */
+export async function listVisits(
+  db: Db,
+): Promise<(VisitOfHome & { readonly visit: Visit; readonly projectId: ProjectId })[]> {
+  const homes = await listDeskProjects(db);
+  const lists = await Promise.all(
+    homes.map(async ({ project }) => {
+      const { visits } = await loadRecords(db, project.id, 'visits');
+      return visits.map((visit) => ({ visit, homeName: project.name, projectId: project.id }));
+    }),
+  );
+  return lists.flat();
+}
+
+/** Of a visit that is only planned. */
+export const LIVED_NOTHING: Pick<
+  Visit,
+  'arrivedAt' | 'leftAt' | 'breaks' | 'correctedMinutes' | 'done' | 'promised' | 'next'
+> = {
+  arrivedAt: null,
+  leftAt: null,
+  breaks: [],
+  correctedMinutes: null,
+  done: '',
+  promised: '',
+  next: '',
+};
+
+/**
+ * Plans a visit, or changes a planned one; what was lived of it stays. A new one is not in the past,
+ * and nobody is in two homes at once.
+ * @errors `not_found`.
+ */
+export const saveVisit = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { plan, today }: { readonly plan: VisitPlan; readonly today: string },
+  ): Promise<Result<VisitId, VisitFault>> => {
+    const all = await listVisits(db);
+    const known = all.find(({ visit }) => visit.id === plan.id)?.visit;
+    if (plan.id !== undefined && known?.projectId !== projectId)
+      throw new DataError('not_found', 'it is gone by now');
+    if (plan.day < today && known?.day !== plan.day)
+      return { ok: false, error: { code: 'in_the_past', day: plan.day } };
+    const id = plan.id ?? visitIdSchema.parse(createId());
+    const clash = findClash({ ...plan, id }, all);
+    if (clash) return { ok: false, error: { code: 'in_two_homes', ...clash } };
+    const deed = { code: known ? 'visit_changed' : 'visit_planned', name: plan.day } as const;
+    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
+      writer.put(visitRecord, { ...LIVED_NOTHING, ...known, ...plan, id, projectId }),
+    );
+    return { ok: true, value: id };
+  },
+);
+
+/** What happens on a visit, with one tap each. */
+export const visitMarks = ['arrive', 'break', 'goOn', 'leave', 'goBack'] as const;
+export type VisitMark = (typeof visitMarks)[number];
+
+const DEEDS = {
+  arrive: 'visit_arrived',
+  break: 'visit_break',
+  goOn: 'visit_break',
+  leave: 'visit_left',
+  goBack: 'visit_changed',
+} as const;
+
+/**
+ * Notes that somebody arrived, has a break, goes on, or left; `goBack` takes the leaving back. What is
+ * so already stays as it is.
+ * @errors `not_found`.
+ */
+export const markVisit = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    {
+      visitId,
+      mark,
+      now,
+    }: { readonly visitId: VisitId; readonly mark: VisitMark; readonly now: string },
+  ): Promise<void> => {
+    const visit = await getVisit(db, projectId, visitId);
+    const next = marked(visit, mark, now);
+    if (next === visit) return;
+    const deed = { code: DEEDS[mark], name: visit.day } as const;
+    await recordChange(db, { projectId, deed, now }, (writer) => writer.put(visitRecord, next));
+  },
+);
+
+function marked(visit: Visit, mark: VisitMark, now: string): Visit {
+  const state = visitStateOf(visit);
+  const ended = visit.breaks.map((each) => (each.to === null ? { ...each, to: now } : each));
+  if (mark === 'arrive' && state === 'planned') return { ...visit, arrivedAt: now };
+  if (mark === 'break' && state === 'here')
+    return { ...visit, breaks: [...visit.breaks, { from: now, to: null }] };
+  if (mark === 'goOn' && state === 'break') return { ...visit, breaks: ended };
+  if (mark === 'leave' && (state === 'here' || state === 'break'))
+    return { ...visit, leftAt: now, breaks: ended };
+  if (mark === 'goBack' && state === 'lived') return { ...visit, leftAt: null };
+  return visit;
+}
+
+/** What was done, promised and is next, and what counts instead of the clock. @errors `not_found`. */
+export const noteVisit = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly visitId: VisitId } & Pick<
+      Visit,
+      'done' | 'promised' | 'next' | 'correctedMinutes'
+    >,
+  ): Promise<void> => {
+    const { visitId, ...notes } = input;
+    const visit = await getVisit(db, projectId, visitId);
+    const deed = { code: 'visit_corrected', name: visit.day } as const;
+    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
+      writer.put(visitRecord, { ...visit, ...notes }),
+    );
+  },
+);
+
+/** Takes a visit out of the plan; undo brings it back. @errors `not_found`. */
+export const removeVisit = atomic(
+  async (db: Db, projectId: ProjectId, visitId: VisitId): Promise<void> => {
+    const visit = await getVisit(db, projectId, visitId);
+    const deed = { code: 'visit_removed', name: visit.day } as const;
+    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
+      writer.remove(visitRecord, visitId),
+    );
+  },
+);
+
+async function getVisit(db: Db, projectId: ProjectId, visitId: VisitId): Promise<Visit> {
+  const { visits } = await loadRecords(db, projectIdSchema.parse(projectId), 'visits');
+  const visit = visits.find(({ id }) => id === visitId);
+  if (!visit) throw new DataError('not_found', 'it is gone by now');
+  return visit;
+}

@@ -1,0 +1,84 @@
+'use client';
+
+import { useWatch } from 'react-hook-form';
+
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { CheckField, TextField } from '../primitives/Field';
+import { useTypedForm } from '../useTypedForm';
+import { daysFormSchema, type DaysTyped } from './visitForm';
+import { WEEKDAYS } from './visitWords';
+
+interface DaysTermsProps {
+  readonly typed: DaysTyped;
+  readonly onSave: (typed: DaysTyped) => Promise<ActionResult>;
+}
+
+/** When this home can be visited, and who comes. */
+export function DaysTerms({ typed, onSave }: DaysTermsProps) {
+  const { register, control, errors, submit, setValue, isSaving } = useTypedForm({
+    schema: daysFormSchema,
+    start: typed,
+    save: onSave,
+  });
+  const weekdays = useWatch({ control, name: 'weekdays' });
+  return (
+    <details className="panel p-4">
+      <summary className="min-h-9 content-center font-head text-[17px] font-[650] max-md:min-h-11">
+        When, and who comes
+      </summary>
+      <form className="mt-1 grid gap-3" noValidate onSubmit={submit}>
+        <fieldset>
+          <legend className="caption">Days of the week</legend>
+          <div className="flex flex-wrap gap-x-4">
+            {WEEKDAYS.map((name, i) => (
+              <CheckField
+                key={name}
+                label={name}
+                checked={weekdays.includes(i + 1)}
+                onChange={() =>
+                  setValue(
+                    'weekdays',
+                    weekdays.includes(i + 1)
+                      ? weekdays.filter((day) => day !== i + 1)
+                      : [...weekdays, i + 1].sort(),
+                  )
+                }
+              />
+            ))}
+          </div>
+          {errors.weekdays?.message !== undefined && (
+            <p role="alert" className="text-[13px] text-signal-deep">
+              {errors.weekdays.message}
+            </p>
+          )}
+        </fieldset>
+        <div className="grid gap-3 sm:grid-cols-[120px_1fr_150px]">
+          <TextField label="Begins at" measure error={errors.from?.message} {...register('from')} />
+          <TextField
+            label="Who comes, with commas between"
+            hint="Nobody is planned into two homes at once"
+            error={errors.people?.message}
+            {...register('people')}
+          />
+          <TextField
+            label="Minutes to get there"
+            measure
+            inputMode="numeric"
+            error={errors.travelMinutes?.message}
+            {...register('travelMinutes')}
+          />
+        </div>
+        <TextField
+          label="Days on which the client cannot"
+          placeholder="2026-12-24, 2026-12-27"
+          error={errors.clientAway?.message}
+          {...register('clientAway')}
+        />
+        <Button type="submit" className="justify-self-start" disabled={isSaving}>
+          Keep
+        </Button>
+      </form>
+    </details>
+  );
+}

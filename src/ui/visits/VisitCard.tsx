@@ -1,0 +1,192 @@
+'use client';
+
+import clsx from 'clsx';
+import { Coffee, LogIn, LogOut, Pencil, Pin, Play, Undo2, X } from 'lucide-react';
+
+import { breakMinutesOf, visitMinutesOf, visitStateOf, type Visit } from '@/core/visits';
+import type { ActionResult } from '../actionResult';
+import { hoursWords } from '../agree/agreeWords';
+import { Button } from '../primitives/Button';
+import { TextField } from '../primitives/Field';
+import { useNow } from '../primitives/useNow';
+import { useMutation } from '../useMutation';
+import { useTypedForm } from '../useTypedForm';
+import { visitNotesSchema, type VisitNotesTyped } from './visitForm';
+import type { SectionChoice } from './VisitSheet';
+import { ranWords, timesWords, visitDayWords } from './visitWords';
+
+export type VisitMarkName = 'arrive' | 'break' | 'goOn' | 'leave' | 'goBack';
+export interface VisitActs {
+  readonly onMark: (visitId: string, mark: VisitMarkName) => Promise<ActionResult>;
+  readonly onNote: (visitId: string, typed: VisitNotesTyped) => Promise<ActionResult>;
+  readonly onRemove: (visitId: string) => Promise<ActionResult>;
+}
+
+interface VisitCardProps {
+  readonly visit: Visit;
+  readonly sections: readonly SectionChoice[];
+  readonly isToday: boolean;
+  readonly acts: VisitActs;
+  readonly onEdit: () => void;
+}
+
+/** One visit: its plan, and its taps on the day. */
+export function VisitCard({ visit, sections, isToday, acts, onEdit }: VisitCardProps) {
+  const { mutate, isPending } = useMutation();
+  const state = visitStateOf(visit);
+  const own = visit.sectionIds.flatMap((id) => sections.find((section) => section.id === id) ?? []);
+  const isLive = isToday || state === 'here' || state === 'break';
+  return (
+    <li
+      className={clsx('panel p-3.5', isLive && state !== 'lived' && 'border-t-4 border-t-rim')}
+      aria-label={`Visit, ${visitDayWords(visit.day)}`}
+    >
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h3 className="text-[17px]">
+          {visitDayWords(visit.day)}
+          {isToday && <span className="text-rim-deep">, today</span>}
+        </h3>
+        <span className="font-mono text-[14px]">{timesWords(visit)}</span>
+        {visit.isPinned && (
+          <span className="inline-flex items-center gap-1 text-[13.5px] text-soft">
+            <Pin size={14} aria-hidden="true" /> pinned
+          </span>
+        )}
+        <span className="ml-auto flex">
+          <button
+            type="button"
+            aria-label={`Change the visit of ${visitDayWords(visit.day)}`}
+            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+            onClick={onEdit}
+          >
+            <Pencil size={16} />
+          </button>
+          <button
+            type="button"
+            aria-label={`Remove the visit of ${visitDayWords(visit.day)}`}
+            disabled={isPending}
+            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+            onClick={() => void mutate(() => acts.onRemove(visit.id), { offersUndo: true })}
+          >
+            <X size={17} />
+          </button>
+        </span>
+      </div>
+      {own.length > 0 && (
+        <p className="text-[14.5px]">
+          {own.map(({ name, roomName }) => `${name}, ${roomName.toLowerCase()}`).join(' · ')}
+        </p>
+      )}
+      <p className="text-[14px] text-soft">
+        {[
+          visit.people.join(', ') || 'nobody is named yet',
+          visit.clientThere ? 'the client is there' : 'without the client',
+          visit.parking && `park: ${visit.parking}`,
+          visit.prepare && `the client prepares: ${visit.prepare}`,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </p>
+      {isLive && <Taps visit={visit} acts={acts} />}
+      {state === 'lived' && <Lived visit={visit} acts={acts} />}
+    </li>
+  );
+}
+
+/** Arriving, breaks and leaving, one tap each, with the time at work. */
+function Taps({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
+  const { mutate, isPending } = useMutation();
+  const now = useNow(20_000);
+  const state = visitStateOf(visit);
+  const tap = (mark: VisitMarkName) => void mutate(() => acts.onMark(visit.id, mark));
+  if (state === 'lived') return null;
+  if (state === 'planned')
+    return (
+      <Button
+        look="main"
+        className="mt-2 min-h-12"
+        disabled={isPending}
+        onClick={() => tap('arrive')}
+      >
+        <LogIn size={18} aria-hidden="true" /> Arrived
+      </Button>
+    );
+  const at = now === undefined ? (visit.arrivedAt ?? '') : now.toISOString();
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-2">
+      <p className="mr-2" role="status">
+        <b className="font-mono text-[20px]">{ranWords(visitMinutesOf(visit, at) ?? 0)}</b>{' '}
+        <span className="text-[14px] text-soft">
+          at work
+          {visit.breaks.length > 0 && `, breaks ${ranWords(breakMinutesOf(visit, at))}`}
+        </span>
+      </p>
+      {state === 'here' ? (
+        <Button className="min-h-12" disabled={isPending} onClick={() => tap('break')}>
+          <Coffee size={18} aria-hidden="true" /> Break
+        </Button>
+      ) : (
+        <Button look="main" className="min-h-12" disabled={isPending} onClick={() => tap('goOn')}>
+          <Play size={18} aria-hidden="true" /> Go on
+        </Button>
+      )}
+      <Button className="min-h-12" disabled={isPending} onClick={() => tap('leave')}>
+        <LogOut size={18} aria-hidden="true" /> Left
+      </Button>
+    </div>
+  );
+}
+
+/** How long it was, and what is noted of it. */
+function Lived({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
+  const { mutate } = useMutation();
+  const clocked = visitMinutesOf({ ...visit, correctedMinutes: null }, visit.leftAt ?? '') ?? 0;
+  const pause = breakMinutesOf(visit, visit.leftAt ?? '');
+  const { register, errors, submit, isSaving } = useTypedForm({
+    schema: visitNotesSchema,
+    start: {
+      done: visit.done,
+      promised: visit.promised,
+      next: visit.next,
+      hours: visit.correctedMinutes === null ? '' : String(visit.correctedMinutes / 60),
+    },
+    save: (typed) => acts.onNote(visit.id, typed),
+  });
+  return (
+    <>
+      <p className="mt-1 text-[14.5px]">
+        <b className="font-mono">{hoursWords(visit.correctedMinutes ?? clocked)}</b> at work
+        <span className="text-soft">
+          {visit.correctedMinutes !== null && `, corrected; the clock ran ${ranWords(clocked)}`}
+          {pause > 0 && `, breaks ${ranWords(pause)}`}
+        </span>
+      </p>
+      <details>
+        <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+          What was done, promised, and is next
+        </summary>
+        <form className="grid gap-2 pt-1 sm:grid-cols-2" noValidate onSubmit={submit}>
+          <TextField label="Done" error={errors.done?.message} {...register('done')} />
+          <TextField label="Promised" error={errors.promised?.message} {...register('promised')} />
+          <TextField label="Next" error={errors.next?.message} {...register('next')} />
+          <TextField
+            label="Hours at work, if the clock is wrong"
+            measure
+            inputMode="decimal"
+            placeholder={String(Math.round(clocked / 6) / 10)}
+            error={errors.hours?.message}
+            {...register('hours')}
+          />
+          <div className="flex flex-wrap gap-2 sm:col-span-2">
+            <Button type="submit" disabled={isSaving}>
+              Keep
+            </Button>
+            <Button onClick={() => void mutate(() => acts.onMark(visit.id, 'goBack'))}>
+              <Undo2 size={16} aria-hidden="true" /> Not over yet
+            </Button>
+          </div>
+        </form>
+      </details>
+    </>
+  );
+}

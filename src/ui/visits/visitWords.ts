@@ -1,0 +1,53 @@
+import { format, parseISO } from 'date-fns';
+
+import { formatCount } from '@/core/shared';
+import type { DaysAnswer, Visit } from '@/core/visits';
+
+/** `9:05`, from minutes of a day. */
+export const clockWords = (minute: number): string =>
+  `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`;
+
+/** `Tue 8 Dec`. */
+export const visitDayWords = (day: string): string => format(parseISO(day), 'EEE d MMM');
+
+export const timesWords = ({ fromMinute, toMinute }: Pick<Visit, 'fromMinute' | 'toMinute'>) =>
+  `${clockWords(fromMinute)} to ${clockWords(toMinute)}`;
+
+/** `2 h 05`, as a clock that ran; less than a minute is `0 h 00`. */
+export function ranWords(minutes: number): string {
+  const whole = Math.floor(minutes);
+  return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
+}
+
+interface Risk {
+  readonly isAtRisk: boolean;
+  readonly words: string;
+}
+
+/** Whether the days proposed end before the home has to be ready, said for half of the cases and four fifths. */
+export function riskWords(
+  { visits, likelyDay, highDay, status }: DaysAnswer,
+  readyBy: string | null,
+): Risk {
+  if (status === 'infeasible' || status === 'unknown' || likelyDay === undefined)
+    return { isAtRisk: true, words: 'The days of a year do not hold it.' };
+  const count = formatCount(visits.length, 'visit');
+  const likely = `${count}, likely done on ${visitDayWords(likelyDay)}`;
+  const high =
+    highDay === undefined
+      ? 'in four cases out of five later than a year from now'
+      : `in four cases out of five by ${visitDayWords(highDay)}`;
+  const all = `${likely}, ${high}.`;
+  if (readyBy === null) return { isAtRisk: false, words: all };
+  const ready = visitDayWords(readyBy);
+  if (likelyDay > readyBy)
+    return { isAtRisk: true, words: `${all} It has to be ready by ${ready}: it will not be.` };
+  if (highDay === undefined || highDay > readyBy)
+    return {
+      isAtRisk: true,
+      words: `${all} It has to be ready by ${ready}: likely, and not safely.`,
+    };
+  return { isAtRisk: false, words: `${all} Ready by ${ready} holds.` };
+}
+
+export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;

@@ -70,6 +70,7 @@ import { measure } from './measure';
 import { seedArrangements, seedHomeDraft } from './seedArrangements';
 import { seedMoney } from './seedMoney';
 import { seedPlans } from './seedPlans';
+import { seedVisits } from './seedVisits';
 
 /** Puts the demo's homes in where they are not there yet; dates count back from today. */
 export async function seedDemo(db: Db, dataDir: string): Promise<void> {
@@ -88,6 +89,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
       await insertPictures(db, dataDir, { room, project, home });
     }
     await seedHomeDraft(db, project);
+    await seedVisits(db, project, new Date());
   }
 }
 

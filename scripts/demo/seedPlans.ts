@@ -37,6 +37,13 @@ const TERMS: Readonly<Record<string, Partial<Terms>>> = {
     visitMinutes: 240,
     visitsPerWeek: 4,
     crewCount: 2,
+    days: {
+      people: ['Wren', 'Tilda'],
+      weekdays: [1, 2, 3, 4, 5],
+      fromMinute: 540,
+      clientAway: [],
+      travelMinutes: 25,
+    },
     schools: {
       method: { choice: 'empty-all', reason: 'each section is small enough for one visit' },
       containers: { choice: 'mix', reason: '' },

@@ -4,6 +4,8 @@ import { getDatabase } from '@/data/startData';
 import { backupsDirOf } from '@/server/backup/backupSchedule';
 import { loadDesk } from '@/server/desk/loadDesk';
 import { countAway } from '@/server/desk/putAway';
+import { today } from '@/server/means';
+import { listVisits } from '@/server/visits/saveVisit';
 import { Desk } from '@/ui/desk/Desk';
 import { Frame } from '@/ui/shell/Frame';
 import { KeptStatus } from '@/ui/shell/KeptStatus';
@@ -13,6 +15,7 @@ import { backUpNowAction, saveBackupScheduleAction } from './actions/desk';
 export default async function DeskPage() {
   const db = await getDatabase();
   const { every, keep, lastAt, lastProblem } = await getBackupSettings(db);
+  const projects = await loadDesk(db);
   const backups = {
     schedule: { every, keep },
     folder: backupsDirOf(process.env, dataDirOf(process.env)),
@@ -30,7 +33,18 @@ export default async function DeskPage() {
         </Lid>
       }
     >
-      <Desk projects={await loadDesk(db)} awayCount={await countAway(db)} backups={backups} />
+      <Desk
+        projects={projects}
+        awayCount={await countAway(db)}
+        backups={backups}
+        week={{
+          today: today(),
+          visits: await listVisits(db),
+          ready: projects.flatMap(({ project: { readyBy, name, status } }) =>
+            readyBy === null || status === 'finished' ? [] : [{ day: readyBy, homeName: name }],
+          ),
+        }}
+      />
     </Frame>
   );
 }

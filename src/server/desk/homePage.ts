@@ -2,7 +2,7 @@ import 'server-only';
 
 import { daysBetween } from '@/core/shared';
 import { keptPiecesOf, spentMinorOf } from '@/core/shop';
-import { addUpHours } from '@/core/visits';
+import { addUpHours, visitStateOf } from '@/core/visits';
 import { addUp, leavesHome, leavingStatesOf, openDebts, waitsForClient } from '@/core/sort';
 import { loadEstimate } from '../agree/loadEstimate';
 import type { OpenHome } from './openRoom';
@@ -61,6 +61,7 @@ export async function loadHomePage(
       highMinutes: estimate.highMinutes,
     },
     isAgreed: records.agreements.length > 0,
+    planned: records.visits.find((visit) => visitStateOf(visit) !== 'lived' && visit.day >= today),
     nextVisit: nextVisitOf(estimate.sections, project.terms.visitMinutes),
     visitsLeft: estimate.visitsLeft,
     latestStart: backward?.latestStart,

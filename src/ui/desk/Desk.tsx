@@ -1,4 +1,5 @@
 import { format } from 'date-fns';
+import type { ComponentProps } from 'react';
 
 import type { Project } from '@/core/agree';
 import type { RoomProgress } from '@/core/desk';
@@ -10,6 +11,7 @@ import { stepRegistry } from '../shell/stepRegistry';
 import { nextStepWords, readyWords } from '../shell/stepWords';
 import { BackupNote, type BackupNoteProps } from './BackupNote';
 import { ImportProject } from './ImportProject';
+import { Week } from './Week';
 import { Link } from '../primitives/Link';
 
 interface DeskProject {
@@ -29,11 +31,13 @@ export function Desk({
   projects,
   awayCount,
   backups,
+  week,
 }: {
   readonly projects: readonly DeskProject[];
   /** Homes that were put away, and such that were forgotten. */
   readonly awayCount: number;
   readonly backups: BackupNoteProps;
+  readonly week: ComponentProps<typeof Week>;
 }) {
   return (
     <div className="mx-auto max-w-[1180px]">
@@ -55,6 +59,7 @@ export function Desk({
           </Link>
         </div>
       </div>
+      <Week {...week} />
       {projects.length === 0 && (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
           A project is one home: who lives there, its rooms, and a date. Start one with “Start a

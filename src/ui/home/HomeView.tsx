@@ -7,7 +7,9 @@ import type { Room } from '@/core/look';
 import { formatCount, formatLitres, formatMass, formatMoney, type Currency } from '@/core/shared';
 import type { Purchase } from '@/core/shop';
 import type { Amount, Carry, Thing } from '@/core/sort';
+import type { Visit } from '@/core/visits';
 import { hoursWords } from '../agree/agreeWords';
+import { timesWords, visitDayWords } from '../visits/visitWords';
 import { buttonClass } from '../primitives/Button';
 import { NextList } from '../shell/NextThings';
 import { scopeBase, stepHref } from '../shell/scope';
@@ -40,6 +42,8 @@ interface HomeFacts {
     readonly highMinutes: number;
   };
   readonly isAgreed: boolean;
+  /** The visit that is planned next, or lasts. */
+  readonly planned: Visit | undefined;
   readonly nextVisit: { readonly sections: readonly Section[]; readonly likelyMinutes: number };
   readonly visitsLeft: number;
   readonly latestStart: string | undefined;
@@ -246,10 +250,14 @@ function NextVisit({
   facts: HomeFacts;
   rooms: readonly Room[];
 }) {
-  const { nextVisit, visitsLeft, latestStart, doesFit } = facts;
-  if (nextVisit.sections.length === 0) return null;
+  const { nextVisit, visitsLeft, latestStart, doesFit, planned } = facts;
+  const days = `${scopeBase({ projectId: project.id })}/days`;
+  if (nextVisit.sections.length === 0 && !planned) return null;
   return (
     <TrayPart title="The next visit">
+      <Link className={linkLook} href={days}>
+        {planned ? `${visitDayWords(planned.day)}, ${timesWords(planned)}` : 'Plan the days'}
+      </Link>
       <ul className="text-[14.5px]">
         {nextVisit.sections.map((section) => (
           <li key={section.id}>
@@ -261,7 +269,8 @@ function NextVisit({
         ))}
       </ul>
       <p className="mt-1 text-[14px] text-soft">
-        about {hoursWords(nextVisit.likelyMinutes)} · up to {formatCount(visitsLeft, 'visit')} left
+        {nextVisit.sections.length > 0 && `about ${hoursWords(nextVisit.likelyMinutes)} · `}up to{' '}
+        {formatCount(visitsLeft, 'visit')} left
         {latestStart !== undefined && `, the next by ${format(parseISO(latestStart), 'd MMM')}`}
       </p>
       {!doesFit && <p className="warn mt-1">It does not fit before the day it has to be ready.</p>}

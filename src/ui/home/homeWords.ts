@@ -132,11 +132,11 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   days_proposed: ({ count }) => `took ${formatCount(count, 'proposed visit')}`,
   visit_arrived: () => 'arrived',
   visit_break: () => 'noted a break',
-  visit_changed: ({ name }) => `changed the visit of ${name}`,
-  visit_corrected: ({ name }) => `noted the visit of ${name}`,
+  visit_changed: ({ name }) => `changed the visit of ${dayWords(name)}`,
+  visit_corrected: ({ name }) => `noted the visit of ${dayWords(name)}`,
   visit_left: () => 'left',
-  visit_planned: ({ name }) => `planned a visit on ${name}`,
-  visit_removed: ({ name }) => `removed the visit of ${name}`,
+  visit_planned: ({ name }) => `planned a visit on ${dayWords(name)}`,
+  visit_removed: ({ name }) => `removed the visit of ${dayWords(name)}`,
   wishes_changed: ({ name }) => `changed what is wanted for ${name}`,
 };
 /** Where it was not in the plan, which needs no word. */

@@ -1,6 +1,7 @@
 'use client';
 
 import clsx from 'clsx';
+import { format, parseISO } from 'date-fns';
 import { Coffee, LogIn, LogOut, Pencil, Pin, Play, Undo2, X } from 'lucide-react';
 
 import { breakMinutesOf, visitMinutesOf, visitStateOf, type Visit } from '@/core/visits';
@@ -157,6 +158,7 @@ function Lived({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
       <p className="mt-1 text-[14.5px]">
         <b className="font-mono">{hoursWords(visit.correctedMinutes ?? clocked)}</b> at work
         <span className="text-soft">
+          {clockedWords(visit)}
           {visit.correctedMinutes !== null && `, corrected; the clock ran ${ranWords(clocked)}`}
           {pause > 0 && `, breaks ${ranWords(pause)}`}
         </span>
@@ -190,3 +192,9 @@ function Lived({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
     </>
   );
 }
+
+/** `, 9:05 to 12:40`: the clock of whoever looks, as it was. */
+const clockedWords = ({ arrivedAt, leftAt }: Visit): string =>
+  arrivedAt !== null && leftAt !== null
+    ? `, ${format(parseISO(arrivedAt), 'H:mm')} to ${format(parseISO(leftAt), 'H:mm')}`
+    : '';

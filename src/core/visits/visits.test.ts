@@ -1,0 +1,186 @@
+import fc from 'fast-check';
+
+import { addDays, daysBetween, projectIdSchema, roomIdSchema, sectionIdSchema } from '../shared';
+import { visitSchema, visitStateOf, type Visit } from './model';
+import { proposeDays, type DaysQuestion } from './proposeDays';
+import { addUpHours, breakMinutesOf, findClash, visitMinutesOf } from './visitTime';
+
+const clock = () => 0;
+const aVisit = (facts: Partial<Visit> = {}): Visit => ({
+  ...visitSchema.parse({
+    id: 'v1',
+    projectId: projectIdSchema.parse('home'),
+    day: '2026-12-01',
+    fromMinute: 540,
+    toMinute: 720,
+    people: ['Wren'],
+    clientThere: true,
+    sectionIds: [],
+    parking: '',
+    prepare: '',
+    isPinned: false,
+    arrivedAt: null,
+    leftAt: null,
+    breaks: [],
+    correctedMinutes: null,
+    done: '',
+    promised: '',
+    next: '',
+  }),
+  ...facts,
+});
+const at = (clockTime: string) => `2026-12-01T${clockTime}:00.000Z`;
+
+describe('hours of a visit', () => {
+  test('run from arriving to leaving, less the breaks', () => {
+    const visit = aVisit({
+      arrivedAt: at('09:00'),
+      leftAt: at('12:30'),
+      breaks: [{ from: at('10:00'), to: at('10:20') }],
+    });
+    expect(visitMinutesOf(visit, at('23:00'))).toBe(190);
+    expect(visitStateOf(visit)).toBe('lived');
+  });
+
+  test('run on while it lasts, and stand still while a break does', () => {
+    const visit = aVisit({ arrivedAt: at('09:00'), breaks: [{ from: at('10:00'), to: null }] });
+    expect(visitStateOf(visit)).toBe('break');
+    expect(visitMinutesOf(visit, at('10:15'))).toBe(60);
+    expect(visitMinutesOf(visit, at('11:00'))).toBe(60);
+    expect(breakMinutesOf(visit, at('11:00'))).toBe(60);
+  });
+
+  test('are instants: the night a clock is changed does not lengthen them', () => {
+    const visit = aVisit({
+      arrivedAt: '2026-10-25T00:30:00.000+02:00',
+      leftAt: '2026-10-25T03:30:00.000+01:00',
+    });
+    expect(visitMinutesOf(visit, '')).toBe(240);
+  });
+
+  test('what is corrected counts instead of the clock', () =>
+    expect(
+      visitMinutesOf(
+        aVisit({ arrivedAt: at('09:00'), leftAt: at('10:00'), correctedMinutes: 90 }),
+        '',
+      ),
+    ).toBe(90));
+});
+
+test('hours go to the rooms of the sections in equal parts, typed ones count instead, none is lost', () => {
+  const [hall, den, attic] = ['hall', 'den', 'attic'].map((id) => roomIdSchema.parse(id));
+  const section = (id: string, roomId: typeof hall) => ({
+    id: sectionIdSchema.parse(id),
+    roomId: roomId ?? roomIdSchema.parse('none'),
+  });
+  const sections = [section('a', hall), section('b', den), section('c', den)];
+  const lived = { arrivedAt: at('09:00'), leftAt: at('12:00') };
+  const hours = addUpHours(
+    [hall, den, attic].map((id, i) => ({
+      id: id ?? roomIdSchema.parse('none'),
+      workedMinutes: i === 2 ? 45 : null,
+    })),
+    sections,
+    [
+      aVisit({ ...lived, sectionIds: sections.map(({ id }) => id) }),
+      aVisit({ ...lived }),
+      aVisit({ arrivedAt: at('09:00') }),
+    ],
+  );
+  expect([...hours.byRoom.values()]).toEqual([
+    { minutes: 60, from: 'visits' },
+    { minutes: 120, from: 'visits' },
+    { minutes: 45, from: 'typed' },
+  ]);
+  expect(hours.allMinutes).toBe(180 + 180 + 45);
+});
+
+test('nobody is in two homes at once; one after the other, and others, are', () => {
+  const visit = aVisit();
+  const other = (facts: Partial<Visit>) => [
+    {
+      visit: aVisit({ ...facts, id: 'v2' as Visit['id'] }),
+      homeName: 'Mill',
+    },
+  ];
+  expect(findClash(visit, other({ people: ['Tilda', 'wren '] }))).toEqual({
+    person: 'Wren',
+    homeName: 'Mill',
+  });
+  expect(findClash(visit, other({ people: ['Tilda'] }))).toBeUndefined();
+  expect(findClash(visit, other({ fromMinute: 720, toMinute: 800 }))).toBeUndefined();
+  expect(findClash(visit, other({ day: '2026-12-02' }))).toBeUndefined();
+  expect(findClash(visit, [{ visit, homeName: 'itself' }])).toBeUndefined();
+});
+
+const questionArb: fc.Arbitrary<DaysQuestion> = fc
+  .record({
+    minutes: fc.array(
+      fc.tuple(fc.integer({ min: 5, max: 600 }), fc.integer({ min: 0, max: 300 })),
+      {
+        maxLength: 12,
+      },
+    ),
+    open: fc.array(fc.integer({ min: 1, max: 3 }), { minLength: 60, maxLength: 60 }),
+    visitMinutes: fc.integer({ min: 30, max: 300 }),
+    visitsPerWeek: fc.integer({ min: 1, max: 7 }),
+    kept: fc.array(fc.integer({ min: 1, max: 20 }), { maxLength: 3 }),
+  })
+  .map(({ minutes, open, visitMinutes, visitsPerWeek, kept }) => {
+    const today = '2026-11-30';
+    let away = 0;
+    const days = open.map((step) => {
+      away += step;
+      return { day: addDays(today, away), fromMinute: 540, toMinute: 540 + visitMinutes };
+    });
+    return {
+      today,
+      sections: minutes.map(([likelyMinutes, more], i) => ({
+        id: `s${i}`,
+        likelyMinutes,
+        highMinutes: likelyMinutes + more,
+      })),
+      days,
+      visitsPerWeek,
+      keptDays: kept.map((day) => addDays(today, day)),
+    };
+  });
+
+test('proposed days keep to what is open and to the week, in the order of the work, and hold it all', () => {
+  fc.assert(
+    fc.property(questionArb, (question) => {
+      const answer = proposeDays(question, { clock });
+      if (answer.status === 'infeasible' || answer.status === 'unknown')
+        return answer.visits.length === 0;
+      const perWeek = new Map<number, number>();
+      for (const day of new Set([...question.keptDays, ...answer.visits.map(({ day }) => day)])) {
+        const week = Math.floor(daysBetween('2024-01-01', day) / 7);
+        perWeek.set(week, (perWeek.get(week) ?? 0) + 1);
+      }
+      const keptWeeks = (week: number) =>
+        new Set(question.keptDays).size > 0
+          ? [...new Set(question.keptDays)].filter(
+              (day) => Math.floor(daysBetween('2024-01-01', day) / 7) === week,
+            ).length
+          : 0;
+      for (const [week, count] of perWeek)
+        expect(count).toBeLessThanOrEqual(Math.max(question.visitsPerWeek, keptWeeks(week)));
+      for (const visit of answer.visits) {
+        const open = question.days.find(({ day }) => day === visit.day);
+        expect(open).toBeDefined();
+        expect(visit.fromMinute).toBeGreaterThanOrEqual(open?.fromMinute ?? Infinity);
+        expect(visit.toMinute).toBeLessThanOrEqual(open?.toMinute ?? 0);
+      }
+      const order = answer.visits.flatMap(({ sectionIds }) => sectionIds);
+      expect([...new Set(order)]).toEqual(question.sections.map(({ id }) => id));
+      expect([...order].sort(byNumber)).toEqual(order);
+      expect(answer.highDay === undefined || answer.highDay >= (answer.likelyDay ?? '')).toBe(true);
+      const room = answer.visits.reduce((sum, v) => sum + v.toMinute - v.fromMinute, 0);
+      const work = question.sections.reduce((sum, s) => sum + Math.round(s.likelyMinutes), 0);
+      expect(room).toBeGreaterThanOrEqual(work);
+      return true;
+    }),
+    { numRuns: 120 },
+  );
+});
+const byNumber = (a: string, b: string) => Number(a.slice(1)) - Number(b.slice(1));

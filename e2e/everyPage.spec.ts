@@ -27,6 +27,7 @@ test.afterAll(async () => {
 
 const HOME = [
   '',
+  '/days',
   '/look',
   '/look/household',
   '/agree',
@@ -74,6 +75,7 @@ const PAGES = [
 /** Sheets, by the button that opens them. */
 const SHEETS: readonly (readonly [page: string, button: string | RegExp])[] = [
   ['/projects/quarry-row/home', /^Find|^F$/],
+  ['/projects/quarry-row/home/days', 'Plan a visit'],
   ['/projects/quarry-row/home/look', 'Hall or stairs'],
   ['/projects/quarry-row/home/look', 'These two are joined'],
   ['/projects/quarry-row/home/agree', 'A section'],

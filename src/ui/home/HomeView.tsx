@@ -44,6 +44,7 @@ interface HomeFacts {
   readonly isAgreed: boolean;
   /** The visit that is planned next, or lasts. */
   readonly planned: Visit | undefined;
+  readonly plannedSections: readonly Section[];
   readonly nextVisit: { readonly sections: readonly Section[]; readonly likelyMinutes: number };
   readonly visitsLeft: number;
   readonly latestStart: string | undefined;
@@ -253,13 +254,15 @@ function NextVisit({
   const { nextVisit, visitsLeft, latestStart, doesFit, planned } = facts;
   const days = `${scopeBase({ projectId: project.id })}/days`;
   if (nextVisit.sections.length === 0 && !planned) return null;
+  const sections =
+    planned && facts.plannedSections.length > 0 ? facts.plannedSections : nextVisit.sections;
   return (
     <TrayPart title="The next visit">
       <Link className={linkLook} href={days}>
         {planned ? `${visitDayWords(planned.day)}, ${timesWords(planned)}` : 'Plan the days'}
       </Link>
       <ul className="text-[14.5px]">
-        {nextVisit.sections.map((section) => (
+        {sections.map((section) => (
           <li key={section.id}>
             {section.name}{' '}
             <span className="text-soft">
@@ -269,7 +272,7 @@ function NextVisit({
         ))}
       </ul>
       <p className="mt-1 text-[14px] text-soft">
-        {nextVisit.sections.length > 0 && `about ${hoursWords(nextVisit.likelyMinutes)} · `}up to{' '}
+        {!planned && `about ${hoursWords(nextVisit.likelyMinutes)} · `}up to{' '}
         {formatCount(visitsLeft, 'visit')} left
         {latestStart !== undefined && `, the next by ${format(parseISO(latestStart), 'd MMM')}`}
       </p>

@@ -17,6 +17,9 @@ export async function loadHomePage(
 ) {
   const { project, rooms, things, carries, purchases } = records;
   const { estimate, backward } = await loadEstimate(db, records, today);
+  const planned = records.visits.find(
+    (visit) => visitStateOf(visit) !== 'lived' && visit.day >= today,
+  );
   const states = leavingStatesOf(things, carries);
   const inState = (state: 'decided' | 'by_the_door') =>
     addUp(things.filter((thing) => leavesHome(thing) && states.get(thing.id) === state));
@@ -61,7 +64,8 @@ export async function loadHomePage(
       highMinutes: estimate.highMinutes,
     },
     isAgreed: records.agreements.length > 0,
-    planned: records.visits.find((visit) => visitStateOf(visit) !== 'lived' && visit.day >= today),
+    planned,
+    plannedSections: records.sections.filter(({ id }) => planned?.sectionIds.includes(id)),
     nextVisit: nextVisitOf(estimate.sections, project.terms.visitMinutes),
     visitsLeft: estimate.visitsLeft,
     latestStart: backward?.latestStart,

@@ -43,6 +43,8 @@ const TERMS: Readonly<Record<string, Partial<Terms>>> = {
       fromMinute: 540,
       clientAway: [],
       travelMinutes: 25,
+      mostHardMinutes: 60,
+      stretchMinutes: 90,
     },
     schools: {
       method: { choice: 'empty-all', reason: 'each section is small enough for one visit' },

@@ -33,6 +33,10 @@ const daysSchema = z.object({
   clientAway: z.array(daySchema).max(100).default([]),
   /** To this home from where one comes from. */
   travelMinutes: z.number().int().min(0).max(600).default(30),
+  /** Of papers and keepsakes, on one visit. */
+  mostHardMinutes: z.number().int().min(0).max(720).default(60),
+  /** At work without a break. */
+  stretchMinutes: z.number().int().min(10).max(720).default(90),
 });
 
 /** What is settled with the client before the first thing is moved. */

@@ -1,3 +1,4 @@
+export { findEnergyFaults, stretchMinutesOf, type EnergyFault } from './energy';
 export { visitSchema, visitStateOf, type Visit, type VisitState } from './model';
 export {
   proposeDays,

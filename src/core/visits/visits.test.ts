@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 
 import { addDays, daysBetween, projectIdSchema, roomIdSchema, sectionIdSchema } from '../shared';
+import { findEnergyFaults, stretchMinutesOf } from './energy';
 import { visitSchema, visitStateOf, type Visit } from './model';
 import { proposeDays, type DaysQuestion } from './proposeDays';
 import { addUpHours, breakMinutesOf, findClash, visitMinutesOf } from './visitTime';
@@ -184,3 +185,24 @@ test('proposed days keep to what is open and to the week, in the order of the wo
   );
 });
 const byNumber = (a: string, b: string) => Number(a.slice(1)) - Number(b.slice(1));
+
+test('papers are named where they come last or take longer than was set, and nothing else is', () => {
+  const part = (content: 'linen' | 'papers', likelyMinutes: number) => ({ content, likelyMinutes });
+  const set = { mostHardMinutes: 60, visitMinutes: 180 };
+  expect(findEnergyFaults([part('papers', 30), part('linen', 90)], set)).toEqual([]);
+  expect(findEnergyFaults([part('papers', 30)], set)).toEqual([]);
+  expect(findEnergyFaults([part('linen', 90), part('papers', 400)], set)).toEqual([
+    { code: 'hard_last', content: 'papers' },
+    { code: 'hard_long', minutes: 180, mostMinutes: 60 },
+  ]);
+});
+
+test('a stretch runs from arriving or the end of the last break, and not in one', () => {
+  const visit = aVisit({ arrivedAt: at('09:00') });
+  expect(stretchMinutesOf(visit, at('10:30'))).toBe(90);
+  const rested = { ...visit, breaks: [{ from: at('10:00'), to: at('10:10') }] };
+  expect(stretchMinutesOf(rested, at('10:30'))).toBe(20);
+  expect(
+    stretchMinutesOf({ ...visit, breaks: [{ from: at('10:00'), to: null }] }, at('11:00')),
+  ).toBe(0);
+});

@@ -15,6 +15,8 @@ const DAYS = {
   fromMinute: 540,
   clientAway: ['2026-12-02'],
   travelMinutes: 30,
+  mostHardMinutes: 60,
+  stretchMinutes: 90,
 };
 let db: Db;
 const visits = async () => (await loadAll(db, HOME)).visits;

@@ -69,6 +69,22 @@ export function DaysTerms({ typed, onSave }: DaysTermsProps) {
             {...register('travelMinutes')}
           />
         </div>
+        <div className="grid gap-3 sm:grid-cols-2">
+          <TextField
+            label="At work without a break, minutes"
+            measure
+            inputMode="numeric"
+            error={errors.stretchMinutes?.message}
+            {...register('stretchMinutes')}
+          />
+          <TextField
+            label="Papers and keepsakes on one visit, minutes"
+            measure
+            inputMode="numeric"
+            error={errors.mostHardMinutes?.message}
+            {...register('mostHardMinutes')}
+          />
+        </div>
         <TextField
           label="Days on which the client cannot"
           placeholder="2026-12-24, 2026-12-27"

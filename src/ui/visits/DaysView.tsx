@@ -81,6 +81,7 @@ export function DaysView(props: DaysViewProps) {
                   visit={visit}
                   sections={sections}
                   isToday={visit.day === today}
+                  terms={terms}
                   acts={acts}
                   onEdit={() => setEdited(toTypedVisit(visit))}
                 />

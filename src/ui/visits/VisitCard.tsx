@@ -4,7 +4,15 @@ import clsx from 'clsx';
 import { format, parseISO } from 'date-fns';
 import { Coffee, LogIn, LogOut, Pencil, Pin, Play, Undo2, X } from 'lucide-react';
 
-import { breakMinutesOf, visitMinutesOf, visitStateOf, type Visit } from '@/core/visits';
+import type { Terms } from '@/core/agree';
+import {
+  breakMinutesOf,
+  findEnergyFaults,
+  stretchMinutesOf,
+  visitMinutesOf,
+  visitStateOf,
+  type Visit,
+} from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { hoursWords } from '../agree/agreeWords';
 import { Button } from '../primitives/Button';
@@ -14,7 +22,7 @@ import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
 import { visitNotesSchema, type VisitNotesTyped } from './visitForm';
 import type { SectionChoice } from './VisitSheet';
-import { ranWords, timesWords, visitDayWords } from './visitWords';
+import { energyWords, ranWords, timesWords, visitDayWords } from './visitWords';
 
 export type VisitMarkName = 'arrive' | 'break' | 'goOn' | 'leave' | 'goBack';
 export interface VisitActs {
@@ -27,12 +35,13 @@ interface VisitCardProps {
   readonly visit: Visit;
   readonly sections: readonly SectionChoice[];
   readonly isToday: boolean;
+  readonly terms: Terms;
   readonly acts: VisitActs;
   readonly onEdit: () => void;
 }
 
 /** One visit: its plan, and its taps on the day. */
-export function VisitCard({ visit, sections, isToday, acts, onEdit }: VisitCardProps) {
+export function VisitCard({ visit, sections, isToday, terms, acts, onEdit }: VisitCardProps) {
   const { mutate, isPending } = useMutation();
   const state = visitStateOf(visit);
   const own = visit.sectionIds.flatMap((id) => sections.find((section) => section.id === id) ?? []);
@@ -88,14 +97,24 @@ export function VisitCard({ visit, sections, isToday, acts, onEdit }: VisitCardP
           .filter(Boolean)
           .join(' · ')}
       </p>
-      {isLive && <Taps visit={visit} acts={acts} />}
+      {state !== 'lived' &&
+        visit.clientThere &&
+        findEnergyFaults(own, {
+          mostHardMinutes: terms.days.mostHardMinutes,
+          visitMinutes: visit.toMinute - visit.fromMinute,
+        }).map((fault) => (
+          <p key={fault.code} className="warn mt-1.5">
+            {energyWords(fault)}
+          </p>
+        ))}
+      {isLive && <Taps visit={visit} terms={terms} acts={acts} />}
       {state === 'lived' && <Lived visit={visit} acts={acts} />}
     </li>
   );
 }
 
 /** Arriving, breaks and leaving, one tap each, with the time at work. */
-function Taps({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
+function Taps({ visit, terms, acts }: Pick<VisitCardProps, 'visit' | 'terms' | 'acts'>) {
   const { mutate, isPending } = useMutation();
   const now = useNow(20_000);
   const state = visitStateOf(visit);
@@ -113,6 +132,7 @@ function Taps({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
       </Button>
     );
   const at = now === undefined ? (visit.arrivedAt ?? '') : now.toISOString();
+  const isBreakDue = stretchMinutesOf(visit, at) >= terms.days.stretchMinutes;
   return (
     <div className="mt-2 flex flex-wrap items-center gap-2">
       <p className="mr-2" role="status">
@@ -121,6 +141,7 @@ function Taps({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
           at work
           {visit.breaks.length > 0 && `, breaks ${ranWords(breakMinutesOf(visit, at))}`}
         </span>
+        {isBreakDue && <b className="block text-[14px] text-signal-deep">A break is due.</b>}
       </p>
       {state === 'here' ? (
         <Button className="min-h-12" disabled={isPending} onClick={() => tap('break')}>

@@ -2,6 +2,7 @@
 
 import { useWatch } from 'react-hook-form';
 
+import type { ContentKind } from '@/core/agree';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
@@ -13,6 +14,8 @@ export interface SectionChoice {
   readonly id: VisitTyped['sectionIds'][number];
   readonly name: string;
   readonly roomName: string;
+  readonly content: ContentKind;
+  readonly likelyMinutes: number;
 }
 
 interface VisitSheetProps {

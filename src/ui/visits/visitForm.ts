@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { sectionIdSchema, visitIdSchema } from '@/core/shared';
 import type { Visit } from '@/core/visits';
 import type { Terms } from '@/core/agree';
-import { typedOptionalNumber } from '../typedValues';
+import { typedNumber, typedOptionalNumber } from '../typedValues';
 import { clockWords } from './visitWords';
 
 /** A time of day: `9:30`, `09.30`, `14`. */
@@ -97,6 +97,8 @@ export const daysFormSchema = z
     from: typedClock,
     clientAway: z.string(),
     travelMinutes: typedOptionalNumber({ least: 0, most: 600, what: 'minutes' }),
+    mostHardMinutes: typedNumber({ least: 0, most: 720, what: 'minutes' }),
+    stretchMinutes: typedNumber({ least: 10, most: 720, what: 'minutes' }),
   })
   .transform(({ from, clientAway, travelMinutes, ...form }, context) => {
     const days = clientAway.split(/[\s,;]+/).filter(Boolean);
@@ -112,6 +114,8 @@ export const daysFormSchema = z
       fromMinute: Math.min(from, 1410),
       clientAway: days,
       travelMinutes: Math.round(travelMinutes ?? 0),
+      mostHardMinutes: Math.round(form.mostHardMinutes),
+      stretchMinutes: Math.round(form.stretchMinutes),
     };
   });
 export type DaysTyped = z.input<typeof daysFormSchema>;
@@ -122,4 +126,6 @@ export const toTypedDays = ({ days }: Terms): DaysTyped => ({
   from: clockWords(days.fromMinute),
   clientAway: days.clientAway.join(', '),
   travelMinutes: String(days.travelMinutes),
+  mostHardMinutes: String(days.mostHardMinutes),
+  stretchMinutes: String(days.stretchMinutes),
 });

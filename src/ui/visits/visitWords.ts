@@ -1,7 +1,8 @@
 import { format, parseISO } from 'date-fns';
 
 import { formatCount } from '@/core/shared';
-import type { DaysAnswer, Visit } from '@/core/visits';
+import type { DaysAnswer, EnergyFault, Visit } from '@/core/visits';
+import { hoursWords } from '../agree/agreeWords';
 
 /** `9:05`, from minutes of a day. */
 export const clockWords = (minute: number): string =>
@@ -18,6 +19,12 @@ export function ranWords(minutes: number): string {
   const whole = Math.floor(minutes);
   return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
 }
+
+/** What a visit asks of the client beyond what was chosen. */
+export const energyWords = (fault: EnergyFault): string =>
+  fault.code === 'hard_last'
+    ? `${fault.content === 'papers' ? 'Papers' : 'Keepsakes'} come last on this visit: put them first, while everybody is fresh.`
+    : `About ${hoursWords(fault.minutes)} of papers and keepsakes; ${hoursWords(fault.mostMinutes)} on one visit were chosen.`;
 
 interface Risk {
   readonly isAtRisk: boolean;

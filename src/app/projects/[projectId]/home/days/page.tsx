@@ -10,6 +10,7 @@ import {
   takeDaysAction,
 } from '@/app/actions/visits';
 import { HomeFrame } from '@/app/RoomFrame';
+import { loadEstimate } from '@/server/agree/loadEstimate';
 import { loadHomePage } from '@/server/desk/homePage';
 import { openHome } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
@@ -23,7 +24,8 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
   const { projectId } = await params;
   const opened = await openHome(projectId, 'agreements', 'visits');
   if (!opened) notFound();
-  const { project, rooms, sections, visits } = opened.records;
+  const { project, rooms, visits } = opened.records;
+  const { estimate } = await loadEstimate(opened.db, opened.records, today());
   const facts = await loadHomePage(opened, today());
   return (
     <HomeFrame
@@ -35,11 +37,13 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
       <DaysView
         projectId={projectId}
         visits={visits}
-        sections={sections
-          .filter(({ inScope }) => inScope)
-          .map(({ id, name, roomId }) => ({
+        sections={estimate.sections
+          .filter(({ section }) => section.inScope)
+          .map(({ section: { id, name, roomId, content }, likelyMinutes }) => ({
             id,
             name,
+            content,
+            likelyMinutes,
             roomName: rooms.find((room) => room.id === roomId)?.name ?? '',
           }))}
         terms={project.terms}

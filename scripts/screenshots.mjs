@@ -55,11 +55,7 @@ const VIEWS = [
     size: DESK,
   },
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },
-  {
-    name: 'compare',
-    url: '/projects/quarry-row/home/place/compare?a=quarry-row-draft-0&b=quarry-row-draft-1',
-    size: DESK,
-  },
+  { name: 'days', url: '/projects/quarry-row/home/days', size: DESK },
   {
     name: 'moves',
     url: room('quarry-row', 'workbench', 'place/moves'),

@@ -4,7 +4,7 @@ import { z } from 'zod';
 
 import { daySchema } from '@/core/agree';
 import { projectIdSchema, sectionIdSchema, visitIdSchema } from '@/core/shared';
-import type { DaysAnswer } from '@/core/visits';
+import { bringCodes, type DaysAnswer } from '@/core/visits';
 import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
 import { estimateNames } from '@/server/agree/loadEstimate';
@@ -14,6 +14,7 @@ import { saveDaysTerms, takeDays, toDaysQuestion } from '@/server/visits/planDay
 import {
   markVisit,
   noteVisit,
+  packForVisit,
   removeVisit,
   saveVisit,
   visitMarks,
@@ -74,6 +75,21 @@ export async function noteVisitAction(
         visitId: input.visitId,
         correctedMinutes: hours === null ? null : Math.round(hours * 60),
       });
+      return done;
+    },
+  );
+}
+
+export async function packForVisitAction(
+  projectId: string,
+  visitId: string,
+  input: { readonly code: string; readonly isBack: boolean },
+): Promise<ActionResult> {
+  return answer(
+    ofVisit.extend({ code: z.enum(bringCodes), isBack: z.boolean() }),
+    { projectId, visitId, ...input },
+    async (read) => {
+      await packForVisit(await getDatabase(), read.projectId, read);
       return done;
     },
   );

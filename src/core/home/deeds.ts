@@ -102,6 +102,7 @@ export const deedCodes = [
   'visit_changed',
   'visit_corrected',
   'visit_left',
+  'visit_packed',
   'visit_planned',
   'visit_removed',
 ] as const;

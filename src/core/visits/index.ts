@@ -9,6 +9,13 @@ export {
   type ProposedVisit,
 } from './proposeDays';
 export {
+  bringCodes,
+  findWhatToBring,
+  type BringCode,
+  type BringLine,
+  type BringRoom,
+} from './whatToBring';
+export {
   addUpHours,
   breakMinutesOf,
   findClash,

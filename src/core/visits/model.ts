@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { daySchema } from '../agree';
+import { bringCodes } from './whatToBring';
 import { projectIdSchema, sectionIdSchema, visitIdSchema } from '../shared';
 
 const minuteOfDay = z.number().int().min(0).max(1440);
@@ -26,6 +27,9 @@ export const visitSchema = z.object({
   parking: z.string().trim().max(200),
   /** What the client prepares before. */
   prepare: z.string().trim().max(400),
+  /** What was packed for it, and what of that is packed again to go home; by code. */
+  packed: z.array(z.enum(bringCodes)).max(bringCodes.length).default([]),
+  packedBack: z.array(z.enum(bringCodes)).max(bringCodes.length).default([]),
   /** Stays where it is when days are proposed. */
   isPinned: z.boolean(),
   arrivedAt: z.iso.datetime().nullable(),

@@ -4,6 +4,7 @@ import { addDays, daysBetween, projectIdSchema, roomIdSchema, sectionIdSchema } 
 import { findEnergyFaults, stretchMinutesOf } from './energy';
 import { visitSchema, visitStateOf, type Visit } from './model';
 import { proposeDays, type DaysQuestion } from './proposeDays';
+import { findWhatToBring, type BringRoom } from './whatToBring';
 import { addUpHours, breakMinutesOf, findClash, visitMinutesOf } from './visitTime';
 
 const clock = () => 0;
@@ -205,4 +206,34 @@ test('a stretch runs from arriving or the end of the last break, and not in one'
   expect(
     stretchMinutesOf({ ...visit, breaks: [{ from: at('10:00'), to: null }] }, at('11:00')),
   ).toBe(0);
+});
+
+const aRoom = (facts: Partial<BringRoom> = {}): BringRoom => ({
+  name: 'Hall',
+  litres: 400,
+  labelCount: 0,
+  linedCount: 0,
+  fixingCount: 0,
+  cautions: [],
+  usualCount: 0,
+  missingBefore: 0,
+  waiting: [],
+  ...facts,
+});
+
+test('what to bring follows from the litres and what was decided, as a range, and from nothing else', () => {
+  const nothing = { leftLitres: 0, keptLitres: 0 };
+  expect(findWhatToBring([aRoom()], nothing)).toEqual([
+    // 400 l, of which 15 to 50 % leave, 60 % of that in boxes of 50 l and the rest in bags of 60 l.
+    { code: 'boxes', count: [1, 3], because: ['Hall'] },
+    { code: 'bags', count: [1, 2], because: ['Hall'] },
+  ]);
+  // A home in which half has left so far: 30 to 70 %.
+  const half = { leftLitres: 500, keptLitres: 500 };
+  expect(findWhatToBring([aRoom({ litres: 1000 })], half)[0]).toMatchObject({ count: [4, 9] });
+  const rich = aRoom({ cautions: ['blade', 'sharps'], fixingCount: 2, waiting: ['Tub'] });
+  expect(
+    findWhatToBring([rich, aRoom({ litres: 0, labelCount: 4 })], half).map(({ code }) => code),
+  ).toEqual(['boxes', 'bags', 'labels', 'drill_level', 'gloves', 'sharps_box', 'purchases']);
+  expect(findWhatToBring([aRoom({ litres: 0 })], half)).toEqual([]);
 });

@@ -19,6 +19,8 @@ export async function up(knex: Knex): Promise<void> {
     table.text('section_ids_json').notNullable();
     table.text('parking').notNullable();
     table.text('prepare').notNullable();
+    table.text('packed_json').notNullable();
+    table.text('packed_back_json').notNullable();
     table.boolean('is_pinned').notNullable();
     table.text('arrived_at');
     table.text('left_at');

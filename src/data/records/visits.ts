@@ -19,6 +19,8 @@ export const visitRecord = defineRecord({
     sectionIds: json('section_ids_json'),
     parking: plain('parking'),
     prepare: plain('prepare'),
+    packed: json('packed_json'),
+    packedBack: json('packed_back_json'),
     isPinned: flag('is_pinned'),
     arrivedAt: plain('arrived_at'),
     leftAt: plain('left_at'),

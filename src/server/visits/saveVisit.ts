@@ -1,7 +1,13 @@
 import 'server-only';
 
 import { projectIdSchema, visitIdSchema, type ProjectId, type VisitId } from '@/core/shared';
-import { findClash, visitStateOf, type Visit, type VisitOfHome } from '@/core/visits';
+import {
+  findClash,
+  visitStateOf,
+  type BringCode,
+  type Visit,
+  type VisitOfHome,
+} from '@/core/visits';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listDeskProjects } from '@/data/projectRepo';
@@ -45,8 +51,18 @@ export async function listVisits(
 /** Of a visit that is only planned. */
 export const LIVED_NOTHING: Pick<
   Visit,
-  'arrivedAt' | 'leftAt' | 'breaks' | 'correctedMinutes' | 'done' | 'promised' | 'next'
+  | 'packed'
+  | 'packedBack'
+  | 'arrivedAt'
+  | 'leftAt'
+  | 'breaks'
+  | 'correctedMinutes'
+  | 'done'
+  | 'promised'
+  | 'next'
 > = {
+  packed: [],
+  packedBack: [],
   arrivedAt: null,
   leftAt: null,
   breaks: [],
@@ -147,6 +163,25 @@ export const noteVisit = atomic(
     const deed = { code: 'visit_corrected', name: visit.day } as const;
     await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
       writer.put(visitRecord, { ...visit, ...notes }),
+    );
+  },
+);
+
+/** Ticks one thing as packed, to go there or to go home; ticked again it is not. @errors `not_found`. */
+export const packForVisit = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    input: { readonly visitId: VisitId; readonly code: BringCode; readonly isBack: boolean },
+  ): Promise<void> => {
+    const visit = await getVisit(db, projectId, input.visitId);
+    const list = input.isBack ? 'packedBack' : 'packed';
+    const ticked = visit[list].includes(input.code)
+      ? visit[list].filter((code) => code !== input.code)
+      : [...visit[list], input.code];
+    const deed = { code: 'visit_packed', name: visit.day } as const;
+    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
+      writer.put(visitRecord, { ...visit, [list]: ticked }),
     );
   },
 );

@@ -4,7 +4,14 @@ import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { projectRecord, sectionRecord } from '@/data/records';
 import { saveDaysTerms, takeDays, toDaysQuestion } from './planDays';
-import { markVisit, noteVisit, removeVisit, saveVisit, type VisitPlan } from './saveVisit';
+import {
+  markVisit,
+  noteVisit,
+  packForVisit,
+  removeVisit,
+  saveVisit,
+  type VisitPlan,
+} from './saveVisit';
 import { writeTimeSheet, writeVisitsCalendar } from './visitFiles';
 
 const OTHER = projectIdSchema.parse('mill');
@@ -79,6 +86,17 @@ test('what was lived stays when the plan is changed, and taps that say what is s
   });
   await mark('goBack', '12:10');
   expect((await visits())[0]?.leftAt).toBeNull();
+});
+
+test('what is ticked as packed is told apart going there and going home, and ticked off again', async () => {
+  const id = await keepOne();
+  const pack = (code: 'boxes' | 'gloves', isBack: boolean) =>
+    packForVisit(db, HOME, { visitId: id, code, isBack });
+  await pack('boxes', false);
+  await pack('gloves', false);
+  await pack('boxes', true);
+  await pack('gloves', false);
+  expect(await visits()).toMatchObject([{ packed: ['boxes'], packedBack: ['boxes'] }]);
 });
 
 test('a visit that is removed comes back by undo, with what was noted of it', async () => {

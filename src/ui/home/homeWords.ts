@@ -135,6 +135,7 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   visit_changed: ({ name }) => `changed the visit of ${dayWords(name)}`,
   visit_corrected: ({ name }) => `noted the visit of ${dayWords(name)}`,
   visit_left: () => 'left',
+  visit_packed: ({ name }) => `packed for ${dayWords(name)}`,
   visit_planned: ({ name }) => `planned a visit on ${dayWords(name)}`,
   visit_removed: ({ name }) => `removed the visit of ${dayWords(name)}`,
   wishes_changed: ({ name }) => `changed what is wanted for ${name}`,

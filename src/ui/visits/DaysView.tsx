@@ -5,7 +5,7 @@ import { useState } from 'react';
 
 import type { Terms } from '@/core/agree';
 import { formatCount } from '@/core/shared';
-import { visitStateOf, type DaysAnswer, type Visit } from '@/core/visits';
+import { visitStateOf, type BringLine, type DaysAnswer, type Visit } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { DaysTerms } from './DaysTerms';
@@ -25,6 +25,8 @@ interface DaysViewProps {
   readonly visits: readonly Visit[];
   /** In the order of the work, those that are not done. */
   readonly sections: readonly SectionChoice[];
+  /** By visit, of those that are not over. */
+  readonly bring: Readonly<Record<string, readonly BringLine[]>>;
   readonly terms: Terms;
   readonly readyBy: string | null;
   readonly today: string;
@@ -38,7 +40,7 @@ interface DaysViewProps {
 
 /** The days of a home: today, those planned, and those lived. */
 export function DaysView(props: DaysViewProps) {
-  const { projectId, visits, sections, terms, readyBy, today, acts } = props;
+  const { projectId, visits, sections, bring, terms, readyBy, today, acts } = props;
   const [edited, setEdited] = useState<VisitTyped>();
   const isOver = (visit: Visit) => visitStateOf(visit) === 'lived';
   const isLive = (visit: Visit) =>
@@ -82,6 +84,7 @@ export function DaysView(props: DaysViewProps) {
                   sections={sections}
                   isToday={visit.day === today}
                   terms={terms}
+                  bring={bring[visit.id] ?? []}
                   acts={acts}
                   onEdit={() => setEdited(toTypedVisit(visit))}
                 />

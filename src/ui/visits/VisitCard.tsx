@@ -11,6 +11,7 @@ import {
   stretchMinutesOf,
   visitMinutesOf,
   visitStateOf,
+  type BringLine,
   type Visit,
 } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
@@ -21,6 +22,7 @@ import { useNow } from '../primitives/useNow';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
 import { visitNotesSchema, type VisitNotesTyped } from './visitForm';
+import { Packing, type PackingProps } from './Packing';
 import type { SectionChoice } from './VisitSheet';
 import { energyWords, ranWords, timesWords, visitDayWords } from './visitWords';
 
@@ -28,6 +30,7 @@ export type VisitMarkName = 'arrive' | 'break' | 'goOn' | 'leave' | 'goBack';
 export interface VisitActs {
   readonly onMark: (visitId: string, mark: VisitMarkName) => Promise<ActionResult>;
   readonly onNote: (visitId: string, typed: VisitNotesTyped) => Promise<ActionResult>;
+  readonly onPack: PackingProps['onPack'];
   readonly onRemove: (visitId: string) => Promise<ActionResult>;
 }
 
@@ -36,12 +39,21 @@ interface VisitCardProps {
   readonly sections: readonly SectionChoice[];
   readonly isToday: boolean;
   readonly terms: Terms;
+  readonly bring: readonly BringLine[];
   readonly acts: VisitActs;
   readonly onEdit: () => void;
 }
 
 /** One visit: its plan, and its taps on the day. */
-export function VisitCard({ visit, sections, isToday, terms, acts, onEdit }: VisitCardProps) {
+export function VisitCard({
+  visit,
+  sections,
+  isToday,
+  terms,
+  bring,
+  acts,
+  onEdit,
+}: VisitCardProps) {
   const { mutate, isPending } = useMutation();
   const state = visitStateOf(visit);
   const own = visit.sectionIds.flatMap((id) => sections.find((section) => section.id === id) ?? []);
@@ -107,6 +119,9 @@ export function VisitCard({ visit, sections, isToday, terms, acts, onEdit }: Vis
             {energyWords(fault)}
           </p>
         ))}
+      {state !== 'lived' && bring.length > 0 && (
+        <Packing visit={visit} bring={bring} isOpen={isLive} onPack={acts.onPack} />
+      )}
       {isLive && <Taps visit={visit} terms={terms} acts={acts} />}
       {state === 'lived' && <Lived visit={visit} acts={acts} />}
     </li>

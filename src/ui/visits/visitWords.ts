@@ -1,7 +1,7 @@
 import { format, parseISO } from 'date-fns';
 
 import { formatCount } from '@/core/shared';
-import type { DaysAnswer, EnergyFault, Visit } from '@/core/visits';
+import type { BringCode, BringLine, DaysAnswer, EnergyFault, Visit } from '@/core/visits';
 import { hoursWords } from '../agree/agreeWords';
 
 /** `9:05`, from minutes of a day. */
@@ -25,6 +25,32 @@ export const energyWords = (fault: EnergyFault): string =>
   fault.code === 'hard_last'
     ? `${fault.content === 'papers' ? 'Papers' : 'Keepsakes'} come last on this visit: put them first, while everybody is fresh.`
     : `About ${hoursWords(fault.minutes)} of papers and keepsakes; ${hoursWords(fault.mostMinutes)} on one visit were chosen.`;
+
+const BRING_NAMES: Readonly<Record<BringCode, string>> = {
+  boxes: 'boxes of 50 l',
+  bags: 'bags of 60 l',
+  labels: 'labels, tape and a pen',
+  liner: 'liner and scissors',
+  drill_level: 'drill, level and fixings',
+  gloves: 'gloves',
+  sharps_box: 'a sharps box',
+  tape_measure: 'tape measure',
+  camera: 'camera, for what is not pictured yet',
+  purchases: 'what was bought',
+};
+
+/** `4 to 9 boxes of 50 l`, and what it is for. */
+export function bringWords({ code, count, because }: BringLine): {
+  readonly what: string;
+  readonly why: string;
+} {
+  const [low, high] = count ?? [0, 0];
+  const many = low === high ? `${low}` : `${low} to ${high}`;
+  return {
+    what: count ? `${many} ${BRING_NAMES[code]}` : BRING_NAMES[code],
+    why: because.join(', ').toLowerCase(),
+  };
+}
 
 interface Risk {
   readonly isAtRisk: boolean;

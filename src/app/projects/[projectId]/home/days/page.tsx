@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import {
   markVisitAction,
   noteVisitAction,
+  packForVisitAction,
   proposeDaysAction,
   removeVisitAction,
   saveDaysTermsAction,
@@ -14,6 +15,7 @@ import { loadEstimate } from '@/server/agree/loadEstimate';
 import { loadHomePage } from '@/server/desk/homePage';
 import { openHome } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
+import { loadWhatToBring } from '@/server/visits/bring';
 import { HomeTabs } from '@/ui/home/HomeTabs';
 import { HomeTray } from '@/ui/home/HomeView';
 import { DaysView } from '@/ui/visits/DaysView';
@@ -46,6 +48,7 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
             likelyMinutes,
             roomName: rooms.find((room) => room.id === roomId)?.name ?? '',
           }))}
+        bring={loadWhatToBring(opened.records, estimate.sections)}
         terms={project.terms}
         readyBy={project.readyBy}
         today={today()}
@@ -53,6 +56,7 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
           onSave: saveVisitAction.bind(null, projectId),
           onMark: markVisitAction.bind(null, projectId),
           onNote: noteVisitAction.bind(null, projectId),
+          onPack: packForVisitAction.bind(null, projectId),
           onRemove: removeVisitAction.bind(null, projectId),
           onAsk: proposeDaysAction.bind(null, projectId),
           onTake: takeDaysAction.bind(null, projectId),

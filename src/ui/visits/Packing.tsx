@@ -1,0 +1,54 @@
+'use client';
+
+import { visitStateOf, type BringCode, type BringLine, type Visit } from '@/core/visits';
+import type { ActionResult } from '../actionResult';
+import { useMutation } from '../useMutation';
+import { bringWords } from './visitWords';
+
+export interface PackingProps {
+  readonly visit: Visit;
+  readonly bring: readonly BringLine[];
+  readonly isOpen: boolean;
+  readonly onPack: (
+    visitId: string,
+    input: { readonly code: BringCode; readonly isBack: boolean },
+  ) => Promise<ActionResult>;
+}
+
+/** What to bring, ticked before one leaves; while one is there, what of it goes home again. */
+export function Packing({ visit, bring, isOpen, onPack }: PackingProps) {
+  const { mutate } = useMutation();
+  const isBack = visitStateOf(visit) !== 'planned';
+  const lines = isBack ? bring.filter(({ code }) => visit.packed.includes(code)) : bring;
+  const ticked = isBack ? visit.packedBack : visit.packed;
+  if (lines.length === 0) return null;
+  const left = lines.filter(({ code }) => !ticked.includes(code)).length;
+  return (
+    <details open={isOpen} className="mt-1.5">
+      <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+        {isBack ? 'Before you go: left behind' : 'What to bring'}, {left} of {lines.length}
+        {isBack ? ' not packed' : ' to pack'}
+      </summary>
+      <ul>
+        {lines.map((line) => {
+          const { what, why } = bringWords(line);
+          return (
+            <li key={line.code}>
+              <label className="flex min-h-9 items-center gap-2 text-[14.5px] max-md:min-h-11">
+                <input
+                  type="checkbox"
+                  className="size-[18px] shrink-0 accent-[#23407a]"
+                  checked={ticked.includes(line.code)}
+                  onChange={() => void mutate(() => onPack(visit.id, { code: line.code, isBack }))}
+                />
+                <span>
+                  {what} <span className="text-soft">{why}</span>
+                </span>
+              </label>
+            </li>
+          );
+        })}
+      </ul>
+    </details>
+  );
+}

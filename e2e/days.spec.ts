@@ -64,7 +64,10 @@ test('a visit is lived on a phone: arrived, a break, left, hours corrected, and 
   await page.getByLabel('The cupboard, room 1').check();
   await page.getByRole('button', { name: 'Keep the visit' }).click();
   const today = visits(page, 'Today');
+  await today.getByRole('checkbox', { name: /boxes? of 50 l/ }).check();
+  await expect(today.getByText(/^What to bring/)).not.toContainText('2 of 2');
   await today.getByRole('button', { name: 'Arrived' }).click();
+  await expect(today.getByText(/^Before you go/)).toContainText('1 of 1 not packed');
   await expect(today.getByRole('status')).toContainText('at work');
   await today.getByRole('button', { name: 'Break' }).click();
   await page.reload();

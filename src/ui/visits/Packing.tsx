@@ -1,5 +1,7 @@
 'use client';
 
+import { useState } from 'react';
+
 import { visitStateOf, type BringCode, type BringLine, type Visit } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { useMutation } from '../useMutation';
@@ -31,24 +33,51 @@ export function Packing({ visit, bring, isOpen, onPack }: PackingProps) {
       </summary>
       <ul>
         {lines.map((line) => {
-          const { what, why } = bringWords(line);
+          const isTicked = ticked.includes(line.code);
           return (
-            <li key={line.code}>
-              <label className="flex min-h-9 items-center gap-2 text-[14.5px] max-md:min-h-11">
-                <input
-                  type="checkbox"
-                  className="size-[18px] shrink-0 accent-[#23407a]"
-                  checked={ticked.includes(line.code)}
-                  onChange={() => void mutate(() => onPack(visit.id, { code: line.code, isBack }))}
-                />
-                <span>
-                  {what} <span className="text-soft">{why}</span>
-                </span>
-              </label>
-            </li>
+            <PackLine
+              key={`${line.code} ${isTicked}`}
+              line={line}
+              isTicked={isTicked}
+              onTick={() => mutate(() => onPack(visit.id, { code: line.code, isBack }))}
+            />
           );
         })}
       </ul>
     </details>
+  );
+}
+
+/** Ticked at once; taken back where it was not kept. */
+function PackLine({
+  line,
+  isTicked,
+  onTick,
+}: {
+  readonly line: BringLine;
+  readonly isTicked: boolean;
+  readonly onTick: () => Promise<ActionResult>;
+}) {
+  const [isOn, setIsOn] = useState(isTicked);
+  const { what, why } = bringWords(line);
+  const tick = async () => {
+    setIsOn(!isOn);
+    const result = await onTick();
+    if (!result.ok) setIsOn(isOn);
+  };
+  return (
+    <li>
+      <label className="flex min-h-9 items-center gap-2 text-[14.5px] max-md:min-h-11">
+        <input
+          type="checkbox"
+          className="size-[18px] shrink-0 accent-[#23407a]"
+          checked={isOn}
+          onChange={() => void tick()}
+        />
+        <span>
+          {what} <span className="text-soft">{why}</span>
+        </span>
+      </label>
+    </li>
   );
 }

@@ -42,6 +42,8 @@ const HOME = [
   '/fit',
   '/shop',
   '/shop/money',
+  '/shop/receipts',
+  '/shop/materials',
   '/show',
   '/where?id=linen-press-guest',
 ].map((page) => `/projects/quarry-row/home${page}`);
@@ -69,6 +71,8 @@ const PAGES = [
   '/devices',
   '/projects/new',
   '/projects/quarry-row/rooms/new',
+  '/projects/quarry-row/where?q=towels',
+  '/projects/quarry-row/where?q=towels&id=linen-press-guest',
   ...HOME,
   ...ROOM,
 ];

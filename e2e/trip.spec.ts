@@ -95,6 +95,17 @@ test('by thumb: rooms and steps rise from one bar, and keys walk the same way', 
     page.getByRole('img', { name: /Cupboard from the front, Shelf marked/ }),
   ).toBeVisible();
   await expect(page).toHaveTitle('Where is it · Home');
+  // Whoever only looks asks on a page of its own, which changes nothing.
+  await page.goto(`${server.address}/projects/home/where`);
+  await page.getByLabel('What you look for').fill('things attic');
+  await page.getByRole('button', { name: 'Find' }).click();
+  await page
+    .getByRole('list', { name: 'Found' })
+    .getByRole('link', { name: /^Things of the attic/ })
+    .click();
+  await sees(page, 'Room 2, Cupboard, Shelf, in 2 × Fern bin.');
+  await expect(page.getByRole('button')).toHaveCount(1);
+  await page.goto(`${server.address}/projects/home/home`);
   await goIn(page, 'Room 2', 'Place');
   await expect(page).toHaveTitle('Place · Room 2, Home');
   await expect(page).toHaveURL(/rooms\/attic\/place$/);

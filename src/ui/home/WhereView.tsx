@@ -13,19 +13,27 @@ interface WhereViewProps {
   readonly projectId: string;
   readonly found: Whereabouts;
   readonly measureUnit: LengthUnit;
+  /** Without ways to change anything. */
+  readonly isLookingOnly?: boolean;
 }
 
 /** Where something is: said in one sentence, and marked on the front of its unit. */
-export function WhereView({ projectId, found, measureUnit }: WhereViewProps) {
+export function WhereView({
+  projectId,
+  found,
+  measureUnit,
+  isLookingOnly = false,
+}: WhereViewProps) {
   const { thing, group } = found;
   const spot = found.stands ?? found.lives;
   const roomId = thing?.roomId ?? group?.roomId;
+  const Title = isLookingOnly ? 'h2' : 'h1';
   return (
     <div className="mx-auto max-w-[760px]">
-      <h1 className="text-[26px]">
+      <Title className="text-[26px]">
         {thing && thing.count > 1 ? `${thing.count} ` : ''}
         {found.name}
-      </h1>
+      </Title>
       <p className="mt-1 text-[18px]">{whereWords(found)}</p>
       {thing && group && <p className="text-[14.5px] text-soft">With {group.name}.</p>}
       {thing && <Cautions codes={thing.cautions ?? []} />}
@@ -35,7 +43,7 @@ export function WhereView({ projectId, found, measureUnit }: WhereViewProps) {
         </section>
       )}
       <div className="no-print mt-3 flex flex-wrap gap-2">
-        {thing && roomId && (
+        {!isLookingOnly && thing && roomId && (
           <Link
             className={buttonClass('quiet')}
             href={`${stepHref({ projectId, roomId }, 'sort')}?thing=${thing.id}`}
@@ -43,7 +51,7 @@ export function WhereView({ projectId, found, measureUnit }: WhereViewProps) {
             Decide again
           </Link>
         )}
-        {spot && (
+        {!isLookingOnly && spot && (
           <Link
             className={buttonClass('quiet')}
             href={stepHref({ projectId, roomId: spot.room.id }, 'place')}

@@ -71,6 +71,8 @@ export const stepRegistry: Readonly<Record<Step, StepEntry>> = {
     home: [
       ['', 'The trip'],
       ['money', 'Money'],
+      ['receipts', 'Receipts'],
+      ['materials', 'Materials'],
     ],
     room: [
       ['', 'Shopping list'],

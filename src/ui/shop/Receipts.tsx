@@ -16,7 +16,8 @@ import { useMutation } from '../useMutation';
 
 interface ReceiptsProps {
   readonly projectId: string;
-  readonly roomId: string;
+  /** Lines of receipts come and go by room; undefined: of the whole home. */
+  readonly roomId: string | undefined;
   readonly receipts: readonly (Receipt &
     Pick<ReceiptCheck, 'notedMinor' | 'missingMinor'> & { readonly lineCount: number })[];
   readonly shopNames: readonly string[];
@@ -168,21 +169,23 @@ export function Receipts({
           {message}
         </p>
       )}
-      <div className="no-print mt-2 flex flex-wrap items-start gap-2">
-        <ImportCsv
-          address={`/api/projects/${projectId}/purchases?room=${roomId}`}
-          label="Read lines of receipts, CSV"
-          accept=".csv,text/csv"
-          outcomeWords="line"
-        />
-        <a
-          className={buttonClass('plain', 'mt-1')}
-          href={`/api/projects/${projectId}/purchases?room=${roomId}`}
-          download
-        >
-          What was bought, CSV
-        </a>
-      </div>
+      {roomId !== undefined && (
+        <div className="no-print mt-2 flex flex-wrap items-start gap-2">
+          <ImportCsv
+            address={`/api/projects/${projectId}/purchases?room=${roomId}`}
+            label="Read lines of receipts, CSV"
+            accept=".csv,text/csv"
+            outcomeWords="line"
+          />
+          <a
+            className={buttonClass('plain', 'mt-1')}
+            href={`/api/projects/${projectId}/purchases?room=${roomId}`}
+            download
+          >
+            What was bought, CSV
+          </a>
+        </div>
+      )}
     </section>
   );
 }

@@ -44,6 +44,9 @@ export function HomeReport({ projectId, homeName, rooms }: HomeReportProps) {
         <a className={buttonClass('quiet')} href={`${query}/client?download`} download>
           One file
         </a>
+        <Link className={buttonClass('quiet')} href={`/projects/${projectId}/where`}>
+          Where is it, for looking only
+        </Link>
       </section>
       {rooms.length === 0 && (
         <p className="panel mt-3.5 p-4">

@@ -1,4 +1,4 @@
-import { format, parseISO } from 'date-fns';
+import { format, isValid, parseISO } from 'date-fns';
 
 import { assertNever, formatCount, type LengthError, type MoneyError } from '@/core/shared';
 import { type DeedCode, type KeptDeed } from '@/core/home';
@@ -132,12 +132,12 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   days_proposed: ({ count }) => `took ${formatCount(count, 'proposed visit')}`,
   visit_arrived: () => 'arrived',
   visit_break: () => 'noted a break',
-  visit_changed: ({ name }) => `changed the visit of ${dayWords(name)}`,
-  visit_corrected: ({ name }) => `noted the visit of ${dayWords(name)}`,
+  visit_changed: ({ name }) => `changed the visit of ${dayOrName(name)}`,
+  visit_corrected: ({ name }) => `noted the visit of ${dayOrName(name)}`,
   visit_left: () => 'left',
-  visit_packed: ({ name }) => `packed for ${dayWords(name)}`,
-  visit_planned: ({ name }) => `planned a visit on ${dayWords(name)}`,
-  visit_removed: ({ name }) => `removed the visit of ${dayWords(name)}`,
+  visit_packed: ({ name }) => `packed for ${dayOrName(name)}`,
+  visit_planned: ({ name }) => `planned a visit on ${dayOrName(name)}`,
+  visit_removed: ({ name }) => `removed the visit of ${dayOrName(name)}`,
   wishes_changed: ({ name }) => `changed what is wanted for ${name}`,
 };
 /** Where it was not in the plan, which needs no word. */
@@ -154,3 +154,6 @@ export function sayDeed(deed: KeptDeed): string {
 
 /** A calendar day as one says it: "5 Dec". */
 export const dayWords = (day: string): string => format(parseISO(day), 'd MMM');
+
+/** A day in words; what is none, as it stands: histories of other versions are read, too. */
+const dayOrName = (name: string): string => (isValid(parseISO(name)) ? dayWords(name) : name);

@@ -1,6 +1,7 @@
 import 'server-only';
 
 import type { Project } from '@/core/agree';
+import type { Visit } from '@/core/visits';
 import type { Picture } from '@/core/look';
 import type { PictureId, ProjectId } from '@/core/shared';
 import type { Receipt } from '@/core/shop';
@@ -42,6 +43,14 @@ export async function listArchivedProjects(db: Db): Promise<Project[]> {
     .whereNotNull('archived_at')
     .orderBy('archived_at', 'desc');
   return rows.map(projectRecord.table.fromRow);
+}
+
+/** The visits of some homes, by day and time. */
+export async function listVisitsOf(db: Db, projectIds: readonly ProjectId[]): Promise<Visit[]> {
+  const rows: readonly Row[] = await db(visitRecord.table.name)
+    .whereIn('project_id', projectIds)
+    .orderBy(['day', 'from_minute', 'id']);
+  return rows.map(visitRecord.table.fromRow);
 }
 
 /** What was worked out of homes before, by home. */

@@ -4,7 +4,7 @@ import { z } from 'zod';
 
 import { daySchema } from '@/core/agree';
 import { projectIdSchema, sectionIdSchema, visitIdSchema } from '@/core/shared';
-import { bringCodes, type DaysAnswer } from '@/core/visits';
+import { bringCodes, visitMarks, type DaysAnswer } from '@/core/visits';
 import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
 import { estimateNames } from '@/server/agree/loadEstimate';
@@ -17,7 +17,6 @@ import {
   packForVisit,
   removeVisit,
   saveVisit,
-  visitMarks,
 } from '@/server/visits/saveVisit';
 import type { ActionResult } from '@/ui/actionResult';
 import { daysFormSchema, visitFormSchema, visitNotesSchema } from '@/ui/visits/visitForm';

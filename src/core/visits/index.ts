@@ -1,5 +1,6 @@
 export { findEnergyFaults, stretchMinutesOf, type EnergyFault } from './energy';
-export { visitSchema, visitStateOf, type Visit, type VisitState } from './model';
+export { markVisit, visitMarks, type VisitMark } from './markVisit';
+export { LIVED_NOTHING, visitSchema, visitStateOf, type Visit, type VisitState } from './model';
 export {
   proposeDays,
   type DaysAnswer,
@@ -19,6 +20,7 @@ export {
   addUpHours,
   breakMinutesOf,
   findClash,
+  isSamePerson,
   visitMinutesOf,
   type RoomHours,
   type VisitOfHome,

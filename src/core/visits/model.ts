@@ -51,3 +51,27 @@ export const visitStateOf = ({ arrivedAt, leftAt, breaks }: Visit): VisitState =
   if (leftAt !== null) return 'lived';
   return breaks.at(-1)?.to === null ? 'break' : 'here';
 };
+
+/** Of a visit that is only planned. */
+export const LIVED_NOTHING: Pick<
+  Visit,
+  | 'packed'
+  | 'packedBack'
+  | 'arrivedAt'
+  | 'leftAt'
+  | 'breaks'
+  | 'correctedMinutes'
+  | 'done'
+  | 'promised'
+  | 'next'
+> = {
+  packed: [],
+  packedBack: [],
+  arrivedAt: null,
+  leftAt: null,
+  breaks: [],
+  correctedMinutes: null,
+  done: '',
+  promised: '',
+  next: '',
+};

@@ -80,10 +80,14 @@ export function findClash(
   for (const { visit: other, homeName } of others) {
     if (other.id === visit.id || other.day !== visit.day) continue;
     if (other.fromMinute >= visit.toMinute || visit.fromMinute >= other.toMinute) continue;
-    const person = visit.people.find((name) => other.people.some((each) => isSame(each, name)));
+    const person = visit.people.find((name) =>
+      other.people.some((each) => isSamePerson(each, name)),
+    );
     if (person !== undefined) return { person, homeName };
   }
   return undefined;
 }
 
-const isSame = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
+/** Names as people type them: neither capitals nor spaces around make another person. */
+export const isSamePerson = (a: string, b: string): boolean =>
+  a.trim().toLowerCase() === b.trim().toLowerCase();

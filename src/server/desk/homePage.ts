@@ -63,6 +63,7 @@ export async function loadHomePage(
       likelyMinutes: estimate.likelyMinutes,
       highMinutes: estimate.highMinutes,
     },
+    estimate,
     isAgreed: records.agreements.length > 0,
     planned,
     plannedSections: records.sections.filter(({ id }) => planned?.sectionIds.includes(id)),

@@ -1,9 +1,8 @@
 import 'server-only';
 
-import { cautionsOfAll } from '@/core/sort';
 import { keptPiecesOf } from '@/core/shop';
 import { pairPictures } from '@/core/show';
-import { leavesHome } from '@/core/sort';
+import { cautionsOfAll, leavesHome } from '@/core/sort';
 import { findWhatToBring, visitStateOf, type BringLine, type Visit } from '@/core/visits';
 import type { SectionEstimate } from '@/core/agree';
 import type { DeskName } from '../desk/loadDesk';

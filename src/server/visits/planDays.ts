@@ -3,6 +3,8 @@ import 'server-only';
 import { addDays, visitIdSchema, type ProjectId } from '@/core/shared';
 import {
   findClash,
+  isSamePerson,
+  LIVED_NOTHING,
   visitStateOf,
   type DaysQuestion,
   type OpenDay,
@@ -14,7 +16,7 @@ import type { Db } from '@/data/db';
 import { loadRecords, projectRecord, visitRecord, type Records } from '@/data/records';
 import { loadEstimate, type EstimateName } from '../agree/loadEstimate';
 import { createId, nowIso } from '../means';
-import { listVisits, LIVED_NOTHING } from './saveVisit';
+import { listVisits } from './saveVisit';
 
 /** So far ahead days are proposed; a home takes weeks, not years. */
 const MOST_DAYS = 370;
@@ -52,7 +54,8 @@ export async function toDaysQuestion(
   const kept = visits.filter((visit) => !isLoose(visit, today));
   const others = (await listVisits(db)).filter(
     ({ visit, projectId }) =>
-      projectId !== project.id && visit.people.some((name) => days.people.includes(name)),
+      projectId !== project.id &&
+      visit.people.some((name) => days.people.some((each) => isSamePerson(each, name))),
   );
   const planned = new Set(kept.filter((visit) => visit.day >= today).flatMap(openSectionsOf));
   return {
@@ -113,7 +116,8 @@ function openPartOf(
     .sort((a, b) => a - b);
   const start = starts.find(
     (at) =>
-      at + visitMinutes <= LAST_MINUTE &&
+      // The hour that was set for this home counts, however late; what is moved ends in the evening.
+      at + visitMinutes <= Math.max(LAST_MINUTE, Math.min(1440, fromMinute + visitMinutes)) &&
       busy.every(
         (other) => at >= other.toMinute + travel || at + visitMinutes + travel <= other.fromMinute,
       ),

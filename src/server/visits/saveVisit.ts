@@ -3,14 +3,16 @@ import 'server-only';
 import { projectIdSchema, visitIdSchema, type ProjectId, type VisitId } from '@/core/shared';
 import {
   findClash,
-  visitStateOf,
+  LIVED_NOTHING,
+  markVisit as marked,
   type BringCode,
   type Visit,
+  type VisitMark,
   type VisitOfHome,
 } from '@/core/visits';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
-import { listDeskProjects } from '@/data/projectRepo';
+import { listDeskProjects, listVisitsOf } from '@/data/projectRepo';
 import { loadRecords, visitRecord } from '@/data/records';
 import type { Result } from '@/core/shared';
 import { createId, nowIso } from '../means';
@@ -38,39 +40,16 @@ export type VisitFault =
 export async function listVisits(
   db: Db,
 ): Promise<(VisitOfHome & { readonly visit: Visit; readonly projectId: ProjectId })[]> {
-  const homes = await listDeskProjects(db);
-  const lists = await Promise.all(
-    homes.map(async ({ project }) => {
-      const { visits } = await loadRecords(db, project.id, 'visits');
-      return visits.map((visit) => ({ visit, homeName: project.name, projectId: project.id }));
-    }),
+  const homes = new Map(
+    (await listDeskProjects(db)).map(({ project }) => [project.id, project.name]),
   );
-  return lists.flat();
+  const visits = await listVisitsOf(db, [...homes.keys()]);
+  return visits.map((visit) => ({
+    visit,
+    homeName: homes.get(visit.projectId) ?? '',
+    projectId: visit.projectId,
+  }));
 }
-
-/** Of a visit that is only planned. */
-export const LIVED_NOTHING: Pick<
-  Visit,
-  | 'packed'
-  | 'packedBack'
-  | 'arrivedAt'
-  | 'leftAt'
-  | 'breaks'
-  | 'correctedMinutes'
-  | 'done'
-  | 'promised'
-  | 'next'
-> = {
-  packed: [],
-  packedBack: [],
-  arrivedAt: null,
-  leftAt: null,
-  breaks: [],
-  correctedMinutes: null,
-  done: '',
-  promised: '',
-  next: '',
-};
 
 /**
  * Plans a visit, or changes a planned one; what was lived of it stays. A new one is not in the past,
@@ -99,10 +78,6 @@ export const saveVisit = atomic(
     return { ok: true, value: id };
   },
 );
-
-/** What happens on a visit, with one tap each. */
-export const visitMarks = ['arrive', 'break', 'goOn', 'leave', 'goBack'] as const;
-export type VisitMark = (typeof visitMarks)[number];
 
 const DEEDS = {
   arrive: 'visit_arrived',
@@ -134,19 +109,6 @@ export const markVisit = atomic(
     await recordChange(db, { projectId, deed, now }, (writer) => writer.put(visitRecord, next));
   },
 );
-
-function marked(visit: Visit, mark: VisitMark, now: string): Visit {
-  const state = visitStateOf(visit);
-  const ended = visit.breaks.map((each) => (each.to === null ? { ...each, to: now } : each));
-  if (mark === 'arrive' && state === 'planned') return { ...visit, arrivedAt: now };
-  if (mark === 'break' && state === 'here')
-    return { ...visit, breaks: [...visit.breaks, { from: now, to: null }] };
-  if (mark === 'goOn' && state === 'break') return { ...visit, breaks: ended };
-  if (mark === 'leave' && (state === 'here' || state === 'break'))
-    return { ...visit, leftAt: now, breaks: ended };
-  if (mark === 'goBack' && state === 'lived') return { ...visit, leftAt: null };
-  return visit;
-}
 
 /** What was done, promised and is next, and what counts instead of the clock. @errors `not_found`. */
 export const noteVisit = atomic(

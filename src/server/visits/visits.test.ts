@@ -132,6 +132,13 @@ test('days are asked for beside what is pinned, the client’s absence and other
   expect(question.sections.map(({ id }) => id)).toEqual([section.id]);
 });
 
+test('names are read as people type them, and an evening home has evenings', async () => {
+  await saveDaysTerms(db, HOME, { ...DAYS, fromMinute: 1080 });
+  await keep({ day: '2026-12-01', fromMinute: 1080, toMinute: 1200, people: [' wren'] }, OTHER);
+  const question = await toDaysQuestion(db, await loadAll(db, HOME), TODAY);
+  expect(question.days[0]).toEqual({ day: '2026-12-03', fromMinute: 1080, toMinute: 1260 });
+});
+
 test('days that are taken replace what is loose, leave what is pinned, and are refused where somebody is elsewhere by now', async () => {
   await saveDaysTerms(db, HOME, DAYS);
   const pinned = await keepOne({ day: '2026-12-03', isPinned: true });

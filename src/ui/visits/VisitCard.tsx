@@ -13,6 +13,7 @@ import {
   visitStateOf,
   type BringLine,
   type Visit,
+  type VisitMark,
 } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { hoursWords } from '../agree/agreeWords';
@@ -26,9 +27,8 @@ import { Packing, type PackingProps } from './Packing';
 import type { SectionChoice } from './VisitSheet';
 import { energyWords, ranWords, timesWords, visitDayWords } from './visitWords';
 
-export type VisitMarkName = 'arrive' | 'break' | 'goOn' | 'leave' | 'goBack';
 export interface VisitActs {
-  readonly onMark: (visitId: string, mark: VisitMarkName) => Promise<ActionResult>;
+  readonly onMark: (visitId: string, mark: VisitMark) => Promise<ActionResult>;
   readonly onNote: (visitId: string, typed: VisitNotesTyped) => Promise<ActionResult>;
   readonly onPack: PackingProps['onPack'];
   readonly onRemove: (visitId: string) => Promise<ActionResult>;
@@ -133,7 +133,7 @@ function Taps({ visit, terms, acts }: Pick<VisitCardProps, 'visit' | 'terms' | '
   const { mutate, isPending } = useMutation();
   const now = useNow(20_000);
   const state = visitStateOf(visit);
-  const tap = (mark: VisitMarkName) => void mutate(() => acts.onMark(visit.id, mark));
+  const tap = (mark: VisitMark) => void mutate(() => acts.onMark(visit.id, mark));
   if (state === 'lived') return null;
   if (state === 'planned')
     return (

@@ -11,7 +11,6 @@ import {
   takeDaysAction,
 } from '@/app/actions/visits';
 import { HomeFrame } from '@/app/RoomFrame';
-import { loadEstimate } from '@/server/agree/loadEstimate';
 import { loadHomePage } from '@/server/desk/homePage';
 import { openHome } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
@@ -27,8 +26,8 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
   const opened = await openHome(projectId, 'agreements', 'visits');
   if (!opened) notFound();
   const { project, rooms, visits } = opened.records;
-  const { estimate } = await loadEstimate(opened.db, opened.records, today());
   const facts = await loadHomePage(opened, today());
+  const { estimate } = facts;
   return (
     <HomeFrame
       step={undefined}

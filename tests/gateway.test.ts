@@ -216,3 +216,24 @@ test('a name that is not this machine’s address is refused, and a form from an
   ).toBe(403);
   expect(arrived).toEqual([]);
 });
+
+test('a calendar reads by the key of its device and nothing else does, until the device is revoked', async () => {
+  const cookie = await letIn();
+  const said = JSON.parse((await ask('/api/calendar/address', { headers: cookie })).body) as {
+    address: string;
+  };
+  const { pathname, search, searchParams } = new URL(said.address);
+  expect(pathname).toBe('/api/calendar');
+  const answer = await ask(`${pathname}${search}`);
+  expect([answer.status, answer.body]).toEqual([200, 'of the home']);
+  // The key went no further than the gateway.
+  expect(arrived.map(({ url }) => url)).toEqual(['/api/calendar']);
+  const key = searchParams.get('key') ?? '';
+  expect((await ask(`/api/projects/x/visits${search}`)).status).toBe(401);
+  expect((await ask(`${pathname}${search}`, { method: 'POST' })).status).toBe(401);
+  expect((await ask('/', { headers: { cookie: `tin-box-let-in=${key}` } })).status).toBe(401);
+  expect((await ask(`${pathname}?key=${cookie.cookie.split('=')[1] ?? ''}`)).status).toBe(401);
+  const [device] = await listDevices(db);
+  await putOutDevice(db, device?.id ?? '', clock);
+  expect((await ask(`${pathname}${search}`)).status).toBe(401);
+});

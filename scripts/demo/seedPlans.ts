@@ -45,6 +45,8 @@ const TERMS: Readonly<Record<string, Partial<Terms>>> = {
       travelMinutes: 25,
       mostHardMinutes: 60,
       stretchMinutes: 90,
+      orderLowDays: 2,
+      orderHighDays: 7,
     },
     schools: {
       method: { choice: 'empty-all', reason: 'each section is small enough for one visit' },

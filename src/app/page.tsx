@@ -40,6 +40,12 @@ export default async function DeskPage() {
         week={{
           today: today(),
           visits: await listVisits(db),
+          due: projects.flatMap(({ project: { name }, due }) =>
+            due.map((each) => ({ ...each, homeName: name })),
+          ),
+          questions: projects.flatMap(({ project: { id, name }, questionCount }) =>
+            questionCount === 0 ? [] : [{ homeName: name, projectId: id, count: questionCount }],
+          ),
           ready: projects.flatMap(({ project: { readyBy, name, status } }) =>
             readyBy === null || status === 'finished' ? [] : [{ day: readyBy, homeName: name }],
           ),

@@ -2,6 +2,9 @@ import 'server-only';
 
 import { z } from 'zod';
 
+import { compareText } from '@/core/shared';
+import { isSamePerson, workerSchema, type Worker } from '@/core/visits';
+
 import type { Db } from './db';
 
 /** How the desk wants its backups, and how the last one went. */
@@ -31,6 +34,34 @@ export async function changeBackupSettings(
     const row = { id: BACKUP, value_json: JSON.stringify(settings) };
     await trx('settings').insert(row).onConflict('id').merge();
     return settings;
+  });
+}
+
+const WORKERS = 'workers';
+
+/** Who works in the homes of this desk, and when; by name. */
+export async function listWorkers(db: Db): Promise<Worker[]> {
+  const row: { value_json: string } | undefined = await db('settings')
+    .where({ id: WORKERS })
+    .first('value_json');
+  return z.array(workerSchema).parse(row ? JSON.parse(row.value_json) : []);
+}
+
+/** Puts somebody in the place of `name`, beside the others where nobody is called so; undefined takes away. */
+export async function changeWorker(
+  db: Db,
+  name: string,
+  worker: Worker | undefined,
+): Promise<void> {
+  await db.transaction(async (trx) => {
+    const others = (await listWorkers(trx)).filter(
+      (each) => !isSamePerson(each.name, name) && !(worker && isSamePerson(each.name, worker.name)),
+    );
+    const workers = [...others, ...(worker ? [workerSchema.parse(worker)] : [])].sort((a, b) =>
+      compareText(a.name, b.name),
+    );
+    const row = { id: WORKERS, value_json: JSON.stringify(workers) };
+    await trx('settings').insert(row).onConflict('id').merge();
   });
 }
 

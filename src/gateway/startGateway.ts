@@ -36,6 +36,8 @@ const TIMEOUTS = { headersTimeout: 15_000, requestTimeout: 0, connectionsCheckin
 const IDLE_MS = 60_000;
 
 const COOKIE = 'tin-box-let-in';
+const CALENDAR = '/api/calendar';
+const CALENDAR_ADDRESS = `${CALENDAR}/address`;
 /** Named to the app behind; what comes from outside under these names is thrown away. */
 const DEVICE_HEADER = 'x-tinbox-device';
 const MAX_FORM_BYTES = 2000;
@@ -116,8 +118,16 @@ async function handle(
       message: 'This address is not one that Tin Box answers to.',
     });
   const device = await readDevice(context, request);
+  if (device && request.method === 'GET' && request.url === CALENDAR_ADDRESS)
+    return answerCalendarAddress(context, request, response, device);
   if (device) return handOn(context, request, response, device);
   if (!context.limits.admitStranger(addressOf(request))) return answerBusy(response);
+  const subscriber = await readSubscriber(context, request);
+  if (subscriber) {
+    // The key is ours alone: the app behind never sees it.
+    request.url = CALENDAR;
+    return handOn(context, request, response, subscriber);
+  }
   const isForm = request.method === 'POST' && request.url === '/pair';
   if (!isForm) return answerPage(response, { status: 401, message: '' });
   if (
@@ -163,11 +173,54 @@ async function readDevice(
     ?.slice(COOKIE.length + 1);
   if (sealed === undefined) return undefined;
   // What was not sealed here, or is too old, unseals to nothing.
-  const { deviceId } = await unsealData<{ deviceId?: unknown }>(sealed, {
+  const { deviceId, use } = await unsealData<{ deviceId?: unknown; use?: unknown }>(sealed, {
     password: secret,
     ttl: LET_IN_DAYS * 86_400,
-  }).catch(() => ({ deviceId: undefined }));
-  return typeof deviceId === 'string' ? findLetIn(db, deviceId, now()) : undefined;
+  }).catch(() => ({ deviceId: undefined, use: undefined }));
+  // The key of a calendar reads the calendar; it lets nobody in.
+  return typeof deviceId === 'string' && use === undefined
+    ? findLetIn(db, deviceId, now())
+    : undefined;
+}
+
+/** What a key is good for, so that no other seal passes for one. */
+const CALENDAR_USE = 'calendar';
+
+/** The address under which a calendar program on this device subscribes: it brings no cookie, but a key. */
+async function answerCalendarAddress(
+  { secret }: Context,
+  request: IncomingMessage,
+  response: ServerResponse,
+  device: { readonly id: string },
+): Promise<void> {
+  const key = await sealData(
+    { deviceId: device.id, use: CALENDAR_USE },
+    { password: secret, ttl: LET_IN_DAYS * 86_400 },
+  );
+  response.writeHead(200, { 'content-type': 'application/json', 'cache-control': 'no-store' });
+  response.end(
+    JSON.stringify({
+      address: `http://${request.headers.host}${CALENDAR}?key=${encodeURIComponent(key)}`,
+      isOfDevice: true,
+    }),
+  );
+}
+
+/** The device that a subscription's key was made for, as long as it is let in. */
+async function readSubscriber(
+  { db, secret, now }: Context,
+  request: IncomingMessage,
+): Promise<{ readonly id: string } | undefined> {
+  if (request.method !== 'GET' || !request.url?.startsWith(`${CALENDAR}?`)) return undefined;
+  const key = new URL(request.url, 'http://gateway').searchParams.get('key');
+  if (key === null) return undefined;
+  const { deviceId, use } = await unsealData<{ deviceId?: unknown; use?: unknown }>(key, {
+    password: secret,
+    ttl: LET_IN_DAYS * 86_400,
+  }).catch(() => ({ deviceId: undefined, use: undefined }));
+  return use === CALENDAR_USE && typeof deviceId === 'string'
+    ? findLetIn(db, deviceId, now())
+    : undefined;
 }
 
 function handOn(

@@ -531,6 +531,7 @@ test('what goes back to the shop is no longer spent or had, never more than was 
     noteReturn(db, HOME, {
       purchaseId: purchase.id,
       returnBy: '2026-12-01',
+      deliverOn: null,
       returnedPieces,
       refundMinor: 400,
     });
@@ -539,17 +540,24 @@ test('what goes back to the shop is no longer spent or had, never more than was 
     await noteReturn(db, HOME, {
       purchaseId: purchase.id,
       returnBy: null,
+      deliverOn: null,
       returnedPieces: 1,
       refundMinor: 1001,
     }),
   ).toEqual({ ok: false, error: { code: 'more_than_paid', mostMinor: 1000 } });
   await note(2);
   expect((await records()).purchases).toMatchObject([
-    { returnBy: '2026-12-01', returnedPieces: 2, refundMinor: 400, paidMinor: 1000 },
+    {
+      returnBy: '2026-12-01',
+      deliverOn: null,
+      returnedPieces: 2,
+      refundMinor: 400,
+      paidMinor: 1000,
+    },
   ]);
   expect(spentMinorOf((await records()).purchases)).toBe(600);
   await moveChange(db, HOME, 'undo');
   expect((await records()).purchases).toMatchObject([
-    { returnBy: null, returnedPieces: 0, refundMinor: 0 },
+    { returnBy: null, deliverOn: null, returnedPieces: 0, refundMinor: 0 },
   ]);
 });

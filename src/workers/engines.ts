@@ -1,7 +1,7 @@
 import { planFit, type FitAnswer, type FitQuestion } from '@/core/fit';
 import { planMoveList, type MoveList } from '@/core/place';
 import { loadSolver } from '@/core/shared';
-import { proposeDays, type DaysAnswer, type DaysQuestion } from '@/core/visits';
+import { planHomes, type HomesAnswer, type HomesQuestion } from '@/core/visits';
 import {
   findWaysBack,
   planCuts,
@@ -39,8 +39,8 @@ export const engines = {
     planCuts(request, { solver: await loadSolver(), clock }),
   moveList: async (request: Parameters<typeof planMoveList>[0]): Promise<MoveList> =>
     Promise.resolve(planMoveList(request, { clock })),
-  days: async (question: DaysQuestion): Promise<DaysAnswer> =>
-    Promise.resolve(proposeDays(question, { clock })),
+  days: async (question: HomesQuestion): Promise<HomesAnswer> =>
+    Promise.resolve(planHomes(question, { clock })),
   roll: async (request: RollRequest): Promise<RollAnswer> =>
     Promise.resolve(planRoll(request, { clock })),
 };

@@ -20,8 +20,13 @@ const MINUTES_PER_LITRE: Readonly<Record<ContentKind, number>> = {
 const METHOD_FACTOR = { 'quick-pass': 0.55, 'empty-all': 1, 'by-category': 1.15 } as const;
 /** Cleaning, placing, loading and labelling, on top of deciding. */
 const AFTER_SORTING_SHARE = 0.45;
+/** Of a section's time, what comes after the last decision. */
+export const SET_UP_SHARE = AFTER_SORTING_SHARE / (1 + AFTER_SORTING_SHARE);
 /** A second pair of hands does this share of the first one's work: the client decides one thing at a time. */
 const HELPER_SHARE = 0.6;
+/** What so many people get done, against one. */
+export const handsShareOf = (people: number): number =>
+  people < 1 ? 1 : 1 + HELPER_SHARE * (people - 1);
 /** Emptying a section and setting up, however little is in it. */
 const START_MINUTES = 15;
 /** Without rooms of one's own to go by: four fifths of rooms end in this range. */
@@ -105,7 +110,7 @@ export function estimateSection(
   const fullLitres = (litres * section.fullPercent) / 100;
   const minutesPerLitre = MINUTES_PER_LITRE[section.content];
   const methodFactor = METHOD_FACTOR[method ?? 'empty-all'];
-  const handsShare = 1 + HELPER_SHARE * (terms.crewCount - 1);
+  const handsShare = handsShareOf(terms.crewCount);
   const workMinutes = fullLitres * minutesPerLitre * methodFactor * (1 + AFTER_SORTING_SHARE);
   const likelyMinutes = ((START_MINUTES + workMinutes) / handsShare) * calibration.factor;
   return {

@@ -23,6 +23,8 @@ export {
   calibrate,
   estimateProject,
   estimateSection,
+  handsShareOf,
+  SET_UP_SHARE,
   planBackward,
   type BackwardPlan,
   type FinishedRoom,

@@ -37,6 +37,21 @@ const daysSchema = z.object({
   mostHardMinutes: z.number().int().min(0).max(720).default(60),
   /** At work without a break. */
   stretchMinutes: z.number().int().min(10).max(720).default(90),
+  /** From ordering something to having it there, at best and at worst; an assumption until it is set. */
+  orderLowDays: z.number().int().min(0).max(120).default(2),
+  orderHighDays: z.number().int().min(0).max(120).default(7),
+});
+
+/** How hours and tax stand on a statement. */
+const statementTermsSchema = z.object({
+  /** Each visit's minutes at work go to a multiple of this. */
+  roundMinutes: z
+    .union([z.literal(1), z.literal(5), z.literal(6), z.literal(15), z.literal(30)])
+    .default(1),
+  roundsUp: z.boolean().default(false),
+  /** On the fee, in hundredths of a per cent; 0: no tax line. */
+  taxBasisPoints: z.number().int().min(0).max(5000).default(0),
+  taxLabel: z.string().trim().max(40).default(''),
 });
 
 /** What is settled with the client before the first thing is moved. */
@@ -57,6 +72,7 @@ export const termsSchema = z.object({
   /** Organizer and helpers at work at once. */
   crewCount: z.number().int().min(1).max(6).default(1),
   days: daysSchema.default(daysSchema.parse({})),
+  statement: statementTermsSchema.default(statementTermsSchema.parse({})),
 });
 export type Terms = Readonly<z.infer<typeof termsSchema>>;
 export const defaultTerms: Terms = termsSchema.parse({});

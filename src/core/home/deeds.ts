@@ -105,6 +105,7 @@ export const deedCodes = [
   'visit_packed',
   'visit_planned',
   'visit_removed',
+  'visit_ticked',
 ] as const;
 export type DeedCode = (typeof deedCodes)[number];
 

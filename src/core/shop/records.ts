@@ -55,6 +55,8 @@ export const purchaseSchema = z.object({
   boughtAt: z.iso.datetime(),
   /** Until when the shop takes it back; null: nobody has said. */
   returnBy: z.iso.date().nullable().default(null),
+  /** Ordered, and to arrive on this day; null: it was taken along, or nobody has said. */
+  deliverOn: z.iso.date().nullable().default(null),
   returnedPieces: z.number().int().min(0).max(100_000).default(0),
   /** Paid back for them. */
   refundMinor: priceMinorSchema.default(0),

@@ -2,6 +2,7 @@ import type { ContentKind } from '../agree';
 
 /** What is hard to decide on: each piece is read, or means something. */
 const HARD: readonly ContentKind[] = ['papers', 'keepsakes'];
+export const isHardContent = (content: ContentKind): boolean => HARD.includes(content);
 
 interface PlannedPart {
   readonly content: ContentKind;
@@ -20,7 +21,7 @@ export function findEnergyFaults(
   parts: readonly PlannedPart[],
   { mostHardMinutes, visitMinutes }: { mostHardMinutes: number; visitMinutes: number },
 ): EnergyFault[] {
-  const hard = parts.filter(({ content }) => HARD.includes(content));
+  const hard = parts.filter(({ content }) => isHardContent(content));
   const last = parts.at(-1);
   // A section that is longer than the visit is gone on with another day.
   const minutes = Math.min(
@@ -28,7 +29,7 @@ export function findEnergyFaults(
     hard.reduce((sum, { likelyMinutes }) => sum + likelyMinutes, 0),
   );
   return [
-    ...(last && parts.length > hard.length && HARD.includes(last.content)
+    ...(last && parts.length > hard.length && isHardContent(last.content)
       ? [{ code: 'hard_last' as const, content: last.content }]
       : []),
     ...(minutes > mostHardMinutes

@@ -1,14 +1,35 @@
 export { findEnergyFaults, stretchMinutesOf, type EnergyFault } from './energy';
 export { markVisit, visitMarks, type VisitMark } from './markVisit';
-export { LIVED_NOTHING, visitSchema, visitStateOf, type Visit, type VisitState } from './model';
 export {
-  proposeDays,
-  type DaysAnswer,
-  type DaysQuestion,
-  type OpenDay,
-  type OpenSection,
-  type ProposedVisit,
-} from './proposeDays';
+  isLoose,
+  LIVED_NOTHING,
+  visitSchema,
+  visitStateOf,
+  workerSchema,
+  type Visit,
+  type VisitState,
+} from './model';
+export { workOfVisit, type VisitWork } from './visitWork';
+export { orderByOf, type OrderLine } from './orderBy';
+export {
+  condenseStatement,
+  makeStatement,
+  roundMinutes,
+  type HoursLine,
+  type PaidLine,
+  type Statement,
+} from './statement';
+export { planHomes } from './planHomes';
+export { jobsOfHome, type RoomWait } from './homeJobs';
+export type {
+  HomeOutlook,
+  HomesAnswer,
+  HomesQuestion,
+  PlannedHome,
+  ProposedVisit,
+  WorkJob,
+  Worker,
+} from './homesModel';
 export {
   bringCodes,
   findWhatToBring,
@@ -22,6 +43,7 @@ export {
   findClash,
   isSamePerson,
   visitMinutesOf,
+  type Clash,
   type RoomHours,
   type VisitOfHome,
 } from './visitTime';

@@ -30,6 +30,8 @@ export const visitSchema = z.object({
   /** What was packed for it, and what of that is packed again to go home; by code. */
   packed: z.array(z.enum(bringCodes)).max(bringCodes.length).default([]),
   packedBack: z.array(z.enum(bringCodes)).max(bringCodes.length).default([]),
+  /** Sections that were finished on it, ticked there. */
+  doneSectionIds: z.array(sectionIdSchema).max(60).default([]),
   /** Stays where it is when days are proposed. */
   isPinned: z.boolean(),
   arrivedAt: z.iso.datetime().nullable(),
@@ -52,11 +54,28 @@ export const visitStateOf = ({ arrivedAt, leftAt, breaks }: Visit): VisitState =
   return breaks.at(-1)?.to === null ? 'break' : 'here';
 };
 
+/** Planned and not pinned: what a proposal may put elsewhere. */
+export const isLoose = (visit: Visit, today: string): boolean =>
+  visitStateOf(visit) === 'planned' && !visit.isPinned && visit.day >= today;
+
+/** When somebody works, in all homes of the desk. */
+export const workerSchema = z.object({
+  name: z.string().trim().min(1).max(60),
+  /** 1 is Monday, 7 is Sunday. */
+  weekdays: z.array(z.number().int().min(1).max(7)).max(7),
+  fromMinute: minuteOfDay,
+  toMinute: minuteOfDay,
+  /** In all homes together; null: no limit. */
+  weekMinutes: z.number().int().min(0).max(6000).nullable(),
+  awayDays: z.array(daySchema).max(200),
+});
+
 /** Of a visit that is only planned. */
 export const LIVED_NOTHING: Pick<
   Visit,
   | 'packed'
   | 'packedBack'
+  | 'doneSectionIds'
   | 'arrivedAt'
   | 'leftAt'
   | 'breaks'
@@ -67,6 +86,7 @@ export const LIVED_NOTHING: Pick<
 > = {
   packed: [],
   packedBack: [],
+  doneSectionIds: [],
   arrivedAt: null,
   leftAt: null,
   breaks: [],

@@ -72,18 +72,27 @@ export interface VisitOfHome {
   readonly homeName: string;
 }
 
+/** Who is elsewhere, where, and from when until when. */
+export interface Clash {
+  readonly person: string;
+  readonly homeName: string;
+  readonly fromMinute: number;
+  readonly toMinute: number;
+}
+
 /** Another visit on which somebody would be at the same time; nobody is in two homes at once. */
 export function findClash(
   visit: VisitOfHome['visit'],
   others: readonly VisitOfHome[],
-): { readonly person: string; readonly homeName: string } | undefined {
+): Clash | undefined {
   for (const { visit: other, homeName } of others) {
     if (other.id === visit.id || other.day !== visit.day) continue;
     if (other.fromMinute >= visit.toMinute || visit.fromMinute >= other.toMinute) continue;
     const person = visit.people.find((name) =>
       other.people.some((each) => isSamePerson(each, name)),
     );
-    if (person !== undefined) return { person, homeName };
+    if (person !== undefined)
+      return { person, homeName, fromMinute: other.fromMinute, toMinute: other.toMinute };
   }
   return undefined;
 }

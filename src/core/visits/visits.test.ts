@@ -1,13 +1,9 @@
-import fc from 'fast-check';
-
-import { addDays, daysBetween, projectIdSchema, roomIdSchema, sectionIdSchema } from '../shared';
+import { projectIdSchema, roomIdSchema, sectionIdSchema } from '../shared';
 import { findEnergyFaults, stretchMinutesOf } from './energy';
 import { visitSchema, visitStateOf, type Visit } from './model';
-import { proposeDays, type DaysQuestion } from './proposeDays';
 import { findWhatToBring, type BringRoom } from './whatToBring';
 import { addUpHours, breakMinutesOf, findClash, visitMinutesOf } from './visitTime';
 
-const clock = () => 0;
 const aVisit = (facts: Partial<Visit> = {}): Visit => ({
   ...visitSchema.parse({
     id: 'v1',
@@ -114,78 +110,6 @@ test('nobody is in two homes at once; one after the other, and others, are', () 
   expect(findClash(visit, other({ day: '2026-12-02' }))).toBeUndefined();
   expect(findClash(visit, [{ visit, homeName: 'itself' }])).toBeUndefined();
 });
-
-const questionArb: fc.Arbitrary<DaysQuestion> = fc
-  .record({
-    minutes: fc.array(
-      fc.tuple(fc.integer({ min: 5, max: 600 }), fc.integer({ min: 0, max: 300 })),
-      {
-        maxLength: 12,
-      },
-    ),
-    open: fc.array(fc.integer({ min: 1, max: 3 }), { minLength: 60, maxLength: 60 }),
-    visitMinutes: fc.integer({ min: 30, max: 300 }),
-    visitsPerWeek: fc.integer({ min: 1, max: 7 }),
-    kept: fc.array(fc.integer({ min: 1, max: 20 }), { maxLength: 3 }),
-  })
-  .map(({ minutes, open, visitMinutes, visitsPerWeek, kept }) => {
-    const today = '2026-11-30';
-    let away = 0;
-    const days = open.map((step) => {
-      away += step;
-      return { day: addDays(today, away), fromMinute: 540, toMinute: 540 + visitMinutes };
-    });
-    return {
-      today,
-      sections: minutes.map(([likelyMinutes, more], i) => ({
-        id: `s${i}`,
-        likelyMinutes,
-        highMinutes: likelyMinutes + more,
-      })),
-      days,
-      visitsPerWeek,
-      keptDays: kept.map((day) => addDays(today, day)),
-    };
-  });
-
-test('proposed days keep to what is open and to the week, in the order of the work, and hold it all', () => {
-  fc.assert(
-    fc.property(questionArb, (question) => {
-      const answer = proposeDays(question, { clock });
-      if (answer.status === 'infeasible' || answer.status === 'unknown')
-        return answer.visits.length === 0;
-      const perWeek = new Map<number, number>();
-      for (const day of new Set([...question.keptDays, ...answer.visits.map(({ day }) => day)])) {
-        const week = Math.floor(daysBetween('2024-01-01', day) / 7);
-        perWeek.set(week, (perWeek.get(week) ?? 0) + 1);
-      }
-      const keptWeeks = (week: number) =>
-        new Set(question.keptDays).size > 0
-          ? [...new Set(question.keptDays)].filter(
-              (day) => Math.floor(daysBetween('2024-01-01', day) / 7) === week,
-            ).length
-          : 0;
-      for (const [week, count] of perWeek)
-        expect(count).toBeLessThanOrEqual(Math.max(question.visitsPerWeek, keptWeeks(week)));
-      for (const visit of answer.visits) {
-        const open = question.days.find(({ day }) => day === visit.day);
-        expect(open).toBeDefined();
-        expect(visit.fromMinute).toBeGreaterThanOrEqual(open?.fromMinute ?? Infinity);
-        expect(visit.toMinute).toBeLessThanOrEqual(open?.toMinute ?? 0);
-      }
-      const order = answer.visits.flatMap(({ sectionIds }) => sectionIds);
-      expect([...new Set(order)]).toEqual(question.sections.map(({ id }) => id));
-      expect([...order].sort(byNumber)).toEqual(order);
-      expect(answer.highDay === undefined || answer.highDay >= (answer.likelyDay ?? '')).toBe(true);
-      const room = answer.visits.reduce((sum, v) => sum + v.toMinute - v.fromMinute, 0);
-      const work = question.sections.reduce((sum, s) => sum + Math.round(s.likelyMinutes), 0);
-      expect(room).toBeGreaterThanOrEqual(work);
-      return true;
-    }),
-    { numRuns: 120 },
-  );
-});
-const byNumber = (a: string, b: string) => Number(a.slice(1)) - Number(b.slice(1));
 
 test('papers are named where they come last or take longer than was set, and nothing else is', () => {
   const part = (content: 'linen' | 'papers', likelyMinutes: number) => ({ content, likelyMinutes });

@@ -20,6 +20,7 @@ import * as missedBefore from './0017_missed_before';
 import * as notToBeHad from './0018_not_to_be_had';
 import * as waysAndRows from './0019_ways_and_rows';
 import * as visits from './0020_visits';
+import * as daysLived from './0021_days_lived';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -46,6 +47,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0018_not_to_be_had', ...notToBeHad },
   { name: '0019_ways_and_rows', ...waysAndRows },
   { name: '0020_visits', ...visits },
+  { name: '0021_days_lived', ...daysLived },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

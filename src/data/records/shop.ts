@@ -111,6 +111,7 @@ export const purchaseRecord = defineRecord({
     paidMinor: plain('paid_minor'),
     boughtAt: plain('bought_at'),
     returnBy: plain('return_by'),
+    deliverOn: plain('deliver_on'),
     returnedPieces: plain('returned_pieces'),
     refundMinor: plain('refund_minor'),
     paidBy: plain('paid_by'),

@@ -21,6 +21,7 @@ export const visitRecord = defineRecord({
     prepare: plain('prepare'),
     packed: json('packed_json'),
     packedBack: json('packed_back_json'),
+    doneSectionIds: json('done_section_ids_json'),
     isPinned: flag('is_pinned'),
     arrivedAt: plain('arrived_at'),
     leftAt: plain('left_at'),
@@ -31,6 +32,6 @@ export const visitRecord = defineRecord({
     next: plain('next'),
   },
   parent: ['projectId', 'projects'],
-  ids: { 'sectionIds.*': 'sections' },
+  ids: { 'sectionIds.*': 'sections', 'doneSectionIds.*': 'sections' },
   order: ['day', 'fromMinute', 'id'],
 });

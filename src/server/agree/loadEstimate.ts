@@ -68,7 +68,8 @@ export async function loadEstimate(
 }
 
 function sectionFactsOf(records: Records<EstimateName>): SectionFacts[] {
-  const { project, rooms, units, sections } = records;
+  const { project, rooms, units, sections, visits } = records;
+  const ticked = new Set(visits.flatMap(({ doneSectionIds }) => doneSectionIds));
   const bays = units.flatMap((unit) => unit.bays);
   return sections.map((section) => {
     const room = rooms.find(({ id }) => id === section.roomId);
@@ -80,7 +81,7 @@ function sectionFactsOf(records: Records<EstimateName>): SectionFacts[] {
       section,
       litres,
       method: schoolIn('method', room?.schools ?? {}, project.terms.schools)?.choice,
-      isDone: isFinished(records, section.roomId),
+      isDone: ticked.has(section.id) || isFinished(records, section.roomId),
     };
   });
 }

@@ -1,12 +1,13 @@
 import 'server-only';
 
-import { openDebts } from '@/core/sort';
+import { dayOf, openDebts, waitsForClient, waitsForDay } from '@/core/sort';
 import { roomProgressOf, type RoomProgress } from '@/core/desk';
 import type { Project } from '@/core/agree';
+import type { DueThing } from '@/ui/desk/dueWords';
 import type { Room } from '@/core/look';
-import { roomResultsOf, type RoomRecords } from '@/core/show';
-import { listMaterialNeeds, listNeeds, listOtherNeeds } from '@/core/shop';
-import type { RoomId } from '@/core/shared';
+import { pairPictures, roomResultsOf, type RoomRecords } from '@/core/show';
+import { keptPiecesOf, listMaterialNeeds, listNeeds, listOtherNeeds } from '@/core/shop';
+import { addDays, type RoomId } from '@/core/shared';
 import { DataError, type Db } from '@/data/db';
 import { listDeskProjects, listDeskSummaries, putDeskSummary } from '@/data/projectRepo';
 import { loadRecords, type LoadName, type Records } from '@/data/records';
@@ -50,13 +51,19 @@ interface DeskSummary {
   readonly waitingCount: number;
   /** What was carried out unsorted and is not settled. */
   readonly debts: readonly { readonly note: string; readonly dueOn: string | null }[];
+  /** What falls on a day: returns, arrivals, what was put off, and the second look. */
+  readonly due: readonly DueThing[];
+  /** Things that wait for an answer of the client. */
+  readonly questionCount: number;
 }
+/** A room that is done is looked at again after so many days. */
+const REVIEW_AFTER_DAYS = 14;
 interface ProjectOnDesk extends DeskSummary {
   readonly project: Project;
 }
 
 /** Goes up whenever a summary says something else of the same home. */
-const SUMMARY_VERSION = 3;
+const SUMMARY_VERSION = 4;
 
 /**
  * Every home on the desk with what is next in each of its rooms. What was worked out of a home is kept
@@ -91,7 +98,50 @@ function summaryOf(records: Records<DeskName>): DeskSummary {
     leftCount: results.reduce((sum, result) => sum + result.left.count, 0),
     waitingCount: results.reduce((sum, result) => sum + result.waiting.count, 0),
     debts: openDebts(records.carries).map(({ note, dueOn }) => ({ note, dueOn })),
+    due: dueOf(records),
+    questionCount: records.things.filter(waitsForClient).length,
   };
+}
+
+function dueOf({
+  rooms,
+  carries,
+  purchases,
+  things,
+  vantagePoints,
+  pictures,
+}: Records<DeskName>): DueThing[] {
+  const later = new Map<string, number>();
+  for (const thing of things) {
+    const day = waitsForDay(thing) ? dayOf(thing) : undefined;
+    if (day !== undefined) later.set(day, (later.get(day) ?? 0) + thing.count);
+  }
+  const due = [
+    ...purchases.flatMap((purchase): DueThing[] => [
+      ...(purchase.returnBy !== null && keptPiecesOf(purchase) > 0
+        ? [{ day: purchase.returnBy, code: 'return' as const, name: purchase.label }]
+        : []),
+      ...(purchase.deliverOn === null
+        ? []
+        : [{ day: purchase.deliverOn, code: 'arrives' as const, name: purchase.label }]),
+    ]),
+    ...openDebts(carries).flatMap(({ note, dueOn }): DueThing[] =>
+      dueOn === null ? [] : [{ day: dueOn, code: 'debt', name: note }],
+    ),
+    ...[...later].map(([day, count]): DueThing => ({ day, code: 'later', name: String(count) })),
+    ...rooms.flatMap(({ id, name }): DueThing[] => {
+      const spots = vantagePoints.filter(({ roomId }) => roomId === id);
+      const afters = pairPictures(spots, pictures).map(({ after }) => after?.takenAt);
+      const last = afters
+        .flatMap((at) => at ?? [])
+        .sort()
+        .at(-1);
+      return last === undefined || afters.includes(undefined)
+        ? []
+        : [{ day: addDays(last.slice(0, 10), REVIEW_AFTER_DAYS), code: 'review', name }];
+    }),
+  ];
+  return due.sort((a, b) => a.day.localeCompare(b.day));
 }
 
 export const roomsOnDesk = (records: Records<DeskName>): RoomWithProgress[] =>

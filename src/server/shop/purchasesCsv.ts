@@ -25,6 +25,7 @@ const purchaseCsvColumns = [
   'paid',
   'gift_card',
   'paid_by',
+  'deliver_on',
   'return_by',
   'returned',
   'refund',
@@ -49,6 +50,7 @@ export async function writePurchasesCsv(
       paid: formatMoneyInput(purchase.paidMinor),
       gift_card: formatMoneyInput(purchase.cardMinor),
       paid_by: purchase.paidBy,
+      deliver_on: purchase.deliverOn ?? '',
       return_by: purchase.returnBy ?? '',
       returned: String(purchase.returnedPieces),
       refund: formatMoneyInput(purchase.refundMinor),
@@ -198,8 +200,9 @@ function readRow(
   if (!isDay(row.day)) fault('day', 'a day, such as 2026-11-20');
   if (row.shop === '' || row.shop.length > 80) fault('shop', 'the shop, in at most 80 letters');
   if (row.item === '' || row.item.length > 120) fault('item', 'what it is, in at most 120 letters');
-  if (row.return_by !== '' && !isDay(row.return_by))
-    fault('return_by', 'a day, such as 2026-12-20, or nothing');
+  for (const column of ['deliver_on', 'return_by'] as const)
+    if (row[column] !== '' && !isDay(row[column]))
+      fault(column, 'a day, such as 2026-12-20, or nothing');
   if (row.paid_by.length > 40) fault('paid_by', 'at most 40 letters');
   const [paidMinor, cardMinor, refundMinor] = [money('paid'), money('gift_card'), money('refund')];
   const [bought, returned] = [pieces('pieces', 1), pieces('returned', 0)];
@@ -217,6 +220,7 @@ function readRow(
     returnedPieces: returned,
     // Noon, so that the day is the same on every side of the clock.
     boughtAt: new Date(`${row.day}T12:00:00`).toISOString(),
+    deliverOn: row.deliver_on === '' ? null : row.deliver_on,
     returnBy: row.return_by === '' ? null : row.return_by,
     paidBy: row.paid_by,
   };

@@ -228,6 +228,7 @@ export const addPurchases = atomic(
             id: purchaseIdSchema.parse(createId()),
             boughtAt: nowIso(),
             returnBy: null,
+            deliverOn: null,
             returnedPieces: 0,
             refundMinor: 0,
           });
@@ -267,7 +268,7 @@ export const noteReturn = atomic(
       ...change
     }: { readonly purchaseId: PurchaseId } & Pick<
       Purchase,
-      'returnBy' | 'returnedPieces' | 'refundMinor'
+      'returnBy' | 'deliverOn' | 'returnedPieces' | 'refundMinor'
     >,
   ): Promise<Result<undefined, ReturnFault>> => {
     const { purchases } = await loadRecords(db, projectId, 'purchases');

@@ -1,11 +1,18 @@
 import 'server-only';
 
-import { projectIdSchema, visitIdSchema, type ProjectId, type VisitId } from '@/core/shared';
+import {
+  projectIdSchema,
+  visitIdSchema,
+  type ProjectId,
+  type SectionId,
+  type VisitId,
+} from '@/core/shared';
 import {
   findClash,
   LIVED_NOTHING,
   markVisit as marked,
   type BringCode,
+  type Clash,
   type Visit,
   type VisitMark,
   type VisitOfHome,
@@ -34,7 +41,7 @@ export type VisitPlan = Pick<
 /** Why a visit cannot be planned so. */
 export type VisitFault =
   | { readonly code: 'in_the_past'; readonly day: string }
-  | { readonly code: 'in_two_homes'; readonly person: string; readonly homeName: string };
+  | ({ readonly code: 'in_two_homes' } & Clash);
 
 /** The visits of all homes on the desk, each with its home's name and id. */
 export async function listVisits(
@@ -76,6 +83,41 @@ export const saveVisit = atomic(
       writer.put(visitRecord, { ...LIVED_NOTHING, ...known, ...plan, id, projectId }),
     );
     return { ok: true, value: id };
+  },
+);
+
+/** Puts a planned visit on another day, and pins it there: whoever chose a day means it. @errors `not_found`. */
+export const moveVisit = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    {
+      visitId,
+      day,
+      today,
+    }: { readonly visitId: VisitId; readonly day: string; readonly today: string },
+  ): Promise<Result<VisitId, VisitFault>> => {
+    const visit = await getVisit(db, projectId, visitId);
+    return saveVisit(db, projectId, { plan: { ...visit, day, isPinned: true }, today });
+  },
+);
+
+/** Says that a section was finished on a visit, or, said again, that it was not. @errors `not_found`. */
+export const tickSection = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { visitId, sectionId }: { readonly visitId: VisitId; readonly sectionId: SectionId },
+  ): Promise<void> => {
+    const visit = await getVisit(db, projectId, visitId);
+    const isTicked = visit.doneSectionIds.includes(sectionId);
+    const doneSectionIds = isTicked
+      ? visit.doneSectionIds.filter((id) => id !== sectionId)
+      : [...visit.doneSectionIds, sectionId];
+    const deed = { code: 'visit_ticked', name: visit.day } as const;
+    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
+      writer.put(visitRecord, { ...visit, doneSectionIds }),
+    );
   },
 );
 

@@ -4,6 +4,7 @@ import ical from 'ical-generator';
 
 import { breakMinutesOf, visitMinutesOf, visitStateOf, type Visit } from '@/core/visits';
 import type { Records } from '@/data/records';
+import { dueWords, type DueThing } from '@/ui/desk/dueWords';
 import { writeCsvTable } from '../exchange/csvTable';
 
 type VisitRecords = Records<'project' | 'rooms' | 'sections' | 'visits'>;
@@ -19,25 +20,73 @@ export function writeVisitsCalendar(
   const calendar = ical({ name: `Visits, ${project.name}`, prodId: '//Tin Box//Visits//EN' });
   for (const visit of visits)
     calendar.createEvent({
-      id: `${visit.id}@tin-box`,
-      stamp: new Date(now),
-      // Without a zone: nine o'clock is nine o'clock, also on the day a clock is changed.
-      floating: true,
-      start: atMinute(visit.day, visit.fromMinute),
-      end: atMinute(visit.day, visit.toMinute),
+      ...toEvent(visit, now),
       summary: `${project.name}: ${sectionNames(visit, sections).join(', ') || 'visit'}`,
-      description:
-        [
-          visit.people.length > 0 ? `Who comes: ${visit.people.join(', ')}` : '',
-          visit.clientThere ? '' : 'Without the client',
-          visit.parking === '' ? '' : `Park: ${visit.parking}`,
-          visit.prepare === '' ? '' : `The client prepares: ${visit.prepare}`,
-        ]
-          .filter(Boolean)
-          .join('\n') || null,
     });
   return calendar.toString();
 }
+
+/** A day that a home has to keep, or has something due on. */
+interface CalendarHome {
+  readonly project: Records<'project'>['project'];
+  readonly due: readonly DueThing[];
+}
+
+/** The visits of all homes on the desk, and what is due from today on: a home to be ready, a return, a debt. */
+export function writeDeskCalendar(
+  {
+    homes,
+    visits,
+    today,
+  }: {
+    readonly homes: readonly CalendarHome[];
+    readonly visits: readonly { readonly visit: Visit; readonly homeName: string }[];
+    readonly today: string;
+  },
+  now: string,
+): string {
+  const calendar = ical({ name: 'Tin Box', prodId: '//Tin Box//Days//EN' });
+  for (const { visit, homeName } of visits)
+    calendar.createEvent({ ...toEvent(visit, now), summary: homeName });
+  for (const { project, due } of homes) {
+    const days = [
+      ...(project.readyBy === null || project.status === 'finished'
+        ? []
+        : [{ day: project.readyBy, words: 'has to be ready' }]),
+      ...due.map((each) => ({ day: each.day, words: dueWords(each) })),
+    ];
+    days.forEach(({ day, words }, i) => {
+      if (day < today) return;
+      calendar.createEvent({
+        id: `${project.id}-${day}-${i}@tin-box`,
+        stamp: new Date(now),
+        start: atMinute(day, 0),
+        allDay: true,
+        summary: `${project.name}: ${words}`,
+      });
+    });
+  }
+  return calendar.toString();
+}
+
+/** What a visit's entry says, but for its heading. */
+const toEvent = (visit: Visit, now: string) => ({
+  id: `${visit.id}@tin-box`,
+  stamp: new Date(now),
+  // Without a zone: nine o'clock is nine o'clock, also on the day a clock is changed.
+  floating: true,
+  start: atMinute(visit.day, visit.fromMinute),
+  end: atMinute(visit.day, visit.toMinute),
+  description:
+    [
+      visit.people.length > 0 ? `Who comes: ${visit.people.join(', ')}` : '',
+      visit.clientThere ? '' : 'Without the client',
+      visit.parking === '' ? '' : `Park: ${visit.parking}`,
+      visit.prepare === '' ? '' : `The client prepares: ${visit.prepare}`,
+    ]
+      .filter(Boolean)
+      .join('\n') || null,
+});
 
 const atMinute = (day: string, minute: number): Date =>
   new Date(Date.parse(`${day}T00:00:00Z`) + minute * 60_000);

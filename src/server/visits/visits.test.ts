@@ -1,15 +1,19 @@
-import { aDatabase, aSection, HOME, loadAll } from '@test/builders';
-import { projectIdSchema, sectionIdSchema, visitIdSchema } from '@/core/shared';
+import { aDatabase, aSection, aUnit, HOME, loadAll } from '@test/builders';
+import { projectIdSchema, visitIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
-import { projectRecord, sectionRecord } from '@/data/records';
-import { saveDaysTerms, takeDays, toDaysQuestion } from './planDays';
+import { bayRecord, projectRecord, sectionRecord, unitRecord } from '@/data/records';
+import { loadEstimate } from '../agree/loadEstimate';
+import { changeWorker, listWorkers } from '@/data/settingsRepo';
+import { findUnplanned, saveDaysTerms, takeDays, toHomesQuestion } from './planDays';
 import {
   markVisit,
+  moveVisit,
   noteVisit,
   packForVisit,
   removeVisit,
   saveVisit,
+  tickSection,
   type VisitPlan,
 } from './saveVisit';
 import { writeTimeSheet, writeVisitsCalendar } from './visitFiles';
@@ -24,6 +28,8 @@ const DAYS = {
   travelMinutes: 30,
   mostHardMinutes: 60,
   stretchMinutes: 90,
+  orderLowDays: 2,
+  orderHighDays: 7,
 };
 let db: Db;
 const visits = async () => (await loadAll(db, HOME)).visits;
@@ -61,7 +67,13 @@ test('a day that has passed is refused, and so is being in two homes at once; no
   await keep({}, OTHER);
   expect(await keep({ fromMinute: 700, toMinute: 800 })).toEqual({
     ok: false,
-    error: { code: 'in_two_homes', person: 'Wren', homeName: 'Mill Lane' },
+    error: {
+      code: 'in_two_homes',
+      person: 'Wren',
+      homeName: 'Mill Lane',
+      fromMinute: 540,
+      toMinute: 720,
+    },
   });
   expect(await visits()).toEqual([]);
   expect(await keep({ fromMinute: 720, toMinute: 800 })).toMatchObject({ ok: true });
@@ -114,56 +126,95 @@ test('a visit that is removed comes back by undo, with what was noted of it', as
   expect(await visits()).toMatchObject([{ id, done: 'Scarves', correctedMinutes: 90 }]);
 });
 
-test('days are asked for beside what is pinned, the client’s absence and other homes', async () => {
-  const section = aSection({ bayIds: [] });
+const ask = async (ids = [HOME]) => (await toHomesQuestion(db, ids, TODAY)).question;
+const addSection = async () => {
+  const { bays, ...unit } = aUnit();
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+  for (const bay of bays) await db(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
+  const section = aSection();
   await db(sectionRecord.table.name).insert(sectionRecord.table.toRow(section));
+  return section;
+};
+
+test('days are asked for beside what is pinned and what other homes have planned', async () => {
+  const section = await addSection();
   await saveDaysTerms(db, HOME, DAYS);
   await keep({ day: '2026-12-03', isPinned: true });
   await keep({ day: '2026-12-04' });
   await keep({ day: '2026-12-01', fromMinute: 480, toMinute: 600 }, OTHER);
-  const question = await toDaysQuestion(db, await loadAll(db, HOME), TODAY);
-  expect(question.days.slice(0, 3)).toEqual([
-    // From the other home and the way there on; the 2nd the client is away, the 3rd is pinned.
-    { day: '2026-12-01', fromMinute: 630, toMinute: 810 },
-    { day: '2026-12-04', fromMinute: 540, toMinute: 720 },
-    { day: '2026-12-07', fromMinute: 540, toMinute: 720 },
+  const { homes, kept } = await ask();
+  expect(kept.map(({ homeId, day }) => [homeId, day])).toEqual([
+    [OTHER, '2026-12-01'],
+    [HOME, '2026-12-03'],
   ]);
-  expect(question.keptDays).toEqual(['2026-12-03']);
-  expect(question.sections.map(({ id }) => id)).toEqual([section.id]);
+  expect(homes).toMatchObject([
+    { people: ['Wren'], awayDays: ['2026-12-02'], jobs: [{ sectionId: section.id }] },
+  ]);
+  // Both homes in one go: only what is pinned stays.
+  expect((await ask([HOME, OTHER])).kept).toMatchObject([{ day: '2026-12-03' }]);
 });
 
-test('names are read as people type them, and an evening home has evenings', async () => {
-  await saveDaysTerms(db, HOME, { ...DAYS, fromMinute: 1080 });
-  await keep({ day: '2026-12-01', fromMinute: 1080, toMinute: 1200, people: [' wren'] }, OTHER);
-  const question = await toDaysQuestion(db, await loadAll(db, HOME), TODAY);
-  expect(question.days[0]).toEqual({ day: '2026-12-03', fromMinute: 1080, toMinute: 1260 });
+test('what was worked, ticked or is in a pinned visit is not planned again; what ran over is left', async () => {
+  const section = await addSection();
+  const minutesLeft = async () => (await ask()).homes[0]?.jobs[0]?.likelyMinutes ?? 0;
+  const all = await minutesLeft();
+  expect(all).toBeGreaterThan(15);
+  const id = await keepOne({ sectionIds: [section.id] });
+  await markVisit(db, HOME, { visitId: id, mark: 'arrive', now: '2026-12-01T09:00:00.000Z' });
+  await markVisit(db, HOME, { visitId: id, mark: 'leave', now: '2026-12-01T09:10:00.000Z' });
+  expect(await minutesLeft()).toBeCloseTo(Math.max(15, all - 10), 5);
+  await tickSection(db, HOME, { visitId: id, sectionId: section.id });
+  expect((await ask()).homes[0]?.jobs).toEqual([]);
+  await tickSection(db, HOME, { visitId: id, sectionId: section.id });
+  const records = await loadAll(db, HOME);
+  const { estimate } = await loadEstimate(db, records, TODAY);
+  expect(findUnplanned(records, estimate, TODAY)).toMatchObject([{ sectionId: section.id }]);
+  await keep({ day: '2026-12-03', sectionIds: [section.id], isPinned: true, toMinute: 1000 });
+  expect((await ask()).homes[0]?.jobs).toEqual([]);
+  expect(findUnplanned(await loadAll(db, HOME), estimate, TODAY)).toEqual([]);
+});
+
+test('a visit that is moved is pinned there, and not into another home', async () => {
+  const id = await keepOne();
+  await keep({ day: '2026-12-04' }, OTHER);
+  const move = (day: string) => moveVisit(db, HOME, { visitId: id, day, today: TODAY });
+  expect(await move('2026-12-04')).toMatchObject({ error: { homeName: 'Mill Lane' } });
+  expect(await move('2026-11-20')).toMatchObject({ error: { code: 'in_the_past' } });
+  expect(await move('2026-12-03')).toMatchObject({ ok: true });
+  expect(await visits()).toMatchObject([{ day: '2026-12-03', isPinned: true }]);
 });
 
 test('days that are taken replace what is loose, leave what is pinned, and are refused where somebody is elsewhere by now', async () => {
   await saveDaysTerms(db, HOME, DAYS);
-  const pinned = await keepOne({ day: '2026-12-03', isPinned: true });
+  const pinned = await keepOne({ day: '2026-12-03', isPinned: true, parking: 'in the lane' });
   await keep({ day: '2026-12-04' });
-  const proposed = [
-    {
-      day: '2026-12-07',
-      fromMinute: 540,
-      toMinute: 720,
-      sectionIds: [sectionIdSchema.parse('gone')],
-    },
+  const proposed = (day: string) => [
+    { homeId: HOME, day, fromMinute: 540, toMinute: 720, people: ['Wren'], sectionIds: ['gone'] },
   ];
-  await takeDays(db, HOME, { visits: proposed, today: TODAY });
-  expect((await visits()).map(({ day, id }) => [day, id === pinned])).toEqual([
-    ['2026-12-03', true],
-    ['2026-12-07', false],
+  const take = (day: string) =>
+    takeDays(db, { projectIds: [HOME], visits: proposed(day), today: TODAY });
+  await take('2026-12-07');
+  expect((await visits()).map(({ day, id, parking }) => [day, id === pinned, parking])).toEqual([
+    ['2026-12-03', true, 'in the lane'],
+    ['2026-12-07', false, 'in the lane'],
   ]);
   await keep({ day: '2026-12-08' }, OTHER);
   const before = await visits();
-  const clash = await takeDays(db, HOME, {
-    visits: proposed.map((visit) => ({ ...visit, day: '2026-12-08' })),
-    today: TODAY,
+  expect(await take('2026-12-08')).toMatchObject({
+    person: 'Wren',
+    homeName: 'Mill Lane',
+    day: '2026-12-08',
   });
-  expect(clash).toEqual({ person: 'Wren', homeName: 'Mill Lane', day: '2026-12-08' });
   expect(await visits()).toEqual(before);
+});
+
+test('somebody has hours once, under any spelling of the name, and they can be taken away', async () => {
+  const hours = { weekdays: [2], fromMinute: 480, toMinute: 900, weekMinutes: 600, awayDays: [] };
+  await changeWorker(db, 'Tilda', { name: 'Tilda', ...hours });
+  await changeWorker(db, 'tilda ', { name: 'Tilda B', ...hours });
+  expect((await listWorkers(db)).map(({ name }) => name)).toEqual(['Tilda B']);
+  await changeWorker(db, 'Tilda B', undefined);
+  expect(await listWorkers(db)).toEqual([]);
 });
 
 test('a calendar has each visit at its own clock time, a time sheet what was lived', async () => {

@@ -7,7 +7,7 @@ export const HomeTabs = ({
   active,
 }: {
   readonly projectId: string;
-  readonly active: '' | 'days';
+  readonly active: '' | 'days' | 'statement';
 }) => (
   <PageTabs
     label="Pages of the home"
@@ -15,6 +15,7 @@ export const HomeTabs = ({
     pages={[
       ['', 'What is next'],
       ['days', 'Days'],
+      ['statement', 'Statement'],
     ]}
     active={active}
   />

@@ -38,6 +38,11 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
               <span className="text-soft">
                 · {purchase.shopName}, {format(new Date(purchase.boughtAt), 'd MMM')}
               </span>
+              {purchase.deliverOn !== null && (
+                <span className="text-soft">
+                  , arrives {format(parseISO(purchase.deliverOn), 'd MMM')}
+                </span>
+              )}
               {purchase.returnBy !== null && keptPiecesOf(purchase) > 0 && (
                 <span className="text-soft">
                   , goes back until {format(parseISO(purchase.returnBy), 'd MMM')}
@@ -108,6 +113,7 @@ function ReturnForm({
     schema: returnFormSchema,
     start: {
       returnBy: purchase.returnBy ?? '',
+      deliverOn: purchase.deliverOn ?? '',
       returnedPieces: String(purchase.returnedPieces),
       refund: formatMoneyInput(purchase.refundMinor),
     },
@@ -116,6 +122,13 @@ function ReturnForm({
   });
   return (
     <form className="no-print mt-1 flex flex-wrap items-start gap-2" noValidate onSubmit={submit}>
+      <TextField
+        label="Arrives on, if ordered"
+        type="date"
+        className="w-[170px]"
+        error={errors.deliverOn?.message}
+        {...register('deliverOn')}
+      />
       <TextField
         label="Goes back until"
         type="date"

@@ -18,9 +18,12 @@ export const handNeedFormSchema = z.object({
 });
 export type HandNeedTyped = z.input<typeof handNeedFormSchema>;
 
-/** The last day to bring something back, the pieces that went back, and the money for them. */
+const typedOptionalDay = z.union([z.literal('').transform(() => null), z.iso.date('Type a day')]);
+
+/** When it arrives, the last day to bring something back, the pieces that went back, and the money for them. */
 export const returnFormSchema = z.object({
-  returnBy: z.union([z.literal('').transform(() => null), z.iso.date('Type a day')]),
+  returnBy: typedOptionalDay,
+  deliverOn: typedOptionalDay,
   returnedPieces: typedWhole(100_000, 'the pieces that went back', 0),
   refund: typedMoney,
 });

@@ -4,10 +4,10 @@ import { useWatch } from 'react-hook-form';
 
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { CheckField, TextField } from '../primitives/Field';
+import { TextField } from '../primitives/Field';
 import { useTypedForm } from '../useTypedForm';
 import { daysFormSchema, type DaysTyped } from './visitForm';
-import { WEEKDAYS } from './visitWords';
+import { Weekdays } from './Weekdays';
 
 interface DaysTermsProps {
   readonly typed: DaysTyped;
@@ -28,36 +28,16 @@ export function DaysTerms({ typed, onSave }: DaysTermsProps) {
         When, and who comes
       </summary>
       <form className="mt-1 grid gap-3" noValidate onSubmit={submit}>
-        <fieldset>
-          <legend className="caption">Days of the week</legend>
-          <div className="flex flex-wrap gap-x-4">
-            {WEEKDAYS.map((name, i) => (
-              <CheckField
-                key={name}
-                label={name}
-                checked={weekdays.includes(i + 1)}
-                onChange={() =>
-                  setValue(
-                    'weekdays',
-                    weekdays.includes(i + 1)
-                      ? weekdays.filter((day) => day !== i + 1)
-                      : [...weekdays, i + 1].sort(),
-                  )
-                }
-              />
-            ))}
-          </div>
-          {errors.weekdays?.message !== undefined && (
-            <p role="alert" className="text-[13px] text-signal-deep">
-              {errors.weekdays.message}
-            </p>
-          )}
-        </fieldset>
+        <Weekdays
+          chosen={weekdays}
+          error={errors.weekdays?.message}
+          onChange={(days) => setValue('weekdays', days)}
+        />
         <div className="grid gap-3 sm:grid-cols-[120px_1fr_150px]">
           <TextField label="Begins at" measure error={errors.from?.message} {...register('from')} />
           <TextField
             label="Who comes, with commas between"
-            hint="Nobody is planned into two homes at once"
+            hint="The first one leads each visit, the others come on their days"
             error={errors.people?.message}
             {...register('people')}
           />
@@ -85,6 +65,14 @@ export function DaysTerms({ typed, onSave }: DaysTermsProps) {
             {...register('mostHardMinutes')}
           />
         </div>
+        <TextField
+          label="From ordering to having it there, days"
+          hint="An assumption until you set it: the latest day to order follows from it"
+          measure
+          className="sm:max-w-[300px]"
+          error={errors.orderDays?.message}
+          {...register('orderDays')}
+        />
         <TextField
           label="Days on which the client cannot"
           placeholder="2026-12-24, 2026-12-27"

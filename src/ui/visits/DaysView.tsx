@@ -5,11 +5,17 @@ import { useState } from 'react';
 
 import type { Terms } from '@/core/agree';
 import { formatCount } from '@/core/shared';
-import { visitStateOf, type BringLine, type DaysAnswer, type Visit } from '@/core/visits';
+import {
+  visitStateOf,
+  type BringLine,
+  type OrderLine,
+  type Visit,
+  type VisitWork,
+} from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { DaysTerms } from './DaysTerms';
-import { ProposeDays } from './ProposeDays';
+import { Proposal } from './Proposal';
 import { VisitCard, type VisitActs } from './VisitCard';
 import {
   emptyVisit,
@@ -19,6 +25,11 @@ import {
   type VisitTyped,
 } from './visitForm';
 import { VisitSheet, type SectionChoice } from './VisitSheet';
+import { WeeksBoard, type BoardVisit, type DayMark } from './WeeksBoard';
+import { toBoardVisits, useProposal, type ProposalActs } from './useProposal';
+import { timesWords, visitDayWords } from './visitWords';
+import { boardStateOf } from './boardState';
+import { hoursWords } from '../agree/agreeWords';
 
 interface DaysViewProps {
   readonly projectId: string;
@@ -27,21 +38,27 @@ interface DaysViewProps {
   readonly sections: readonly SectionChoice[];
   /** By visit, of those that are not over. */
   readonly bring: Readonly<Record<string, readonly BringLine[]>>;
+  /** By visit, of those that are not only planned. */
+  readonly work: Readonly<Record<string, VisitWork>>;
+  /** What of the open work is in no visit. */
+  readonly unplanned: readonly { readonly sectionId: string; readonly minutes: number }[];
+  /** What has to be ordered, by the day by which at the latest. */
+  readonly orders: readonly OrderLine[];
   readonly terms: Terms;
   readonly readyBy: string | null;
   readonly today: string;
   readonly acts: VisitActs & {
     readonly onSave: (typed: VisitTyped) => Promise<ActionResult>;
-    readonly onAsk: () => Promise<ActionResult<DaysAnswer>>;
-    readonly onTake: (visits: DaysAnswer['visits']) => Promise<ActionResult>;
+    readonly onMove: (visitId: string, day: string) => Promise<ActionResult>;
     readonly onTerms: (typed: DaysTyped) => Promise<ActionResult>;
-  };
+  } & ProposalActs;
 }
 
 /** The days of a home: today, those planned, and those lived. */
 export function DaysView(props: DaysViewProps) {
-  const { projectId, visits, sections, bring, terms, readyBy, today, acts } = props;
+  const { projectId, visits, sections, bring, work, terms, readyBy, today, acts } = props;
   const [edited, setEdited] = useState<VisitTyped>();
+  const { proposal, isPending, ask, take, leave, change } = useProposal(acts);
   const isOver = (visit: Visit) => visitStateOf(visit) === 'lived';
   const isLive = (visit: Visit) =>
     !isOver(visit) && (visit.day === today || visit.arrivedAt !== null);
@@ -70,6 +87,29 @@ export function DaysView(props: DaysViewProps) {
           </>
         )}
       </div>
+      <WeeksBoard
+        today={today}
+        visits={[
+          ...visits.map((visit) => toBoardVisit(visit, sections)),
+          ...(proposal ? toBoardVisits(proposal) : []),
+        ]}
+        marks={marksOf(terms, readyBy)}
+        onMove={(id, day) => void change(() => acts.onMove(id, day))}
+        onOpen={(id) => {
+          const visit = visits.find((each) => each.id === id);
+          if (visit) setEdited(toTypedVisit(visit));
+        }}
+      />
+      {!proposal && <Unplanned {...props} hasVisits={visits.length > 0} />}
+      <Proposal
+        proposal={proposal}
+        leads={{ [projectId]: terms.days.people[0] ?? '' }}
+        isPending={isPending}
+        onAsk={() => void ask()}
+        onTake={() => void take()}
+        onLeave={leave}
+      />
+      <OrderBy orders={props.orders} terms={terms} />
       {lists.map(([title, list]) =>
         list.length === 0 ? null : (
           <section key={title} aria-label={title}>
@@ -85,6 +125,7 @@ export function DaysView(props: DaysViewProps) {
                   isToday={visit.day === today}
                   terms={terms}
                   bring={bring[visit.id] ?? []}
+                  work={work[visit.id] ?? NO_WORK}
                   acts={acts}
                   onEdit={() => setEdited(toTypedVisit(visit))}
                 />
@@ -93,7 +134,6 @@ export function DaysView(props: DaysViewProps) {
           </section>
         ),
       )}
-      <ProposeDays readyBy={readyBy} sections={sections} onAsk={acts.onAsk} onTake={acts.onTake} />
       <DaysTerms typed={toTypedDays(terms)} onSave={acts.onTerms} />
       {edited && (
         <VisitSheet
@@ -105,5 +145,84 @@ export function DaysView(props: DaysViewProps) {
         />
       )}
     </div>
+  );
+}
+
+const NO_WORK: VisitWork = {
+  decidedCount: 0,
+  keptCount: 0,
+  sessionCount: 0,
+  moveCount: 0,
+  boxCount: 0,
+  purchaseCount: 0,
+};
+
+const toBoardVisit = (visit: Visit, sections: readonly SectionChoice[]): BoardVisit => ({
+  id: visit.id,
+  day: visit.day,
+  times: timesWords(visit),
+  title:
+    visit.sectionIds
+      .flatMap((id) => sections.find((section) => section.id === id)?.name ?? [])
+      .join(', ') || 'Visit',
+  note: visit.people.join(', '),
+  state: boardStateOf(visit),
+});
+
+const marksOf = ({ days }: Terms, readyBy: string | null): DayMark[] => [
+  ...days.clientAway.map((day) => ({ day, words: 'the client cannot', kind: 'away' as const })),
+  ...(readyBy === null ? [] : [{ day: readyBy, words: 'has to be ready', kind: 'ready' as const }]),
+];
+
+/** What is left over and in no visit: after a visit that ran late, or one that was left out. */
+function Unplanned({
+  unplanned,
+  sections,
+  hasVisits,
+}: Pick<DaysViewProps, 'unplanned' | 'sections'> & { readonly hasVisits: boolean }) {
+  const minutes = unplanned.reduce((sum, each) => sum + each.minutes, 0);
+  if (!hasVisits || minutes < LEAST_TOLD_MINUTES) return null;
+  const names = unplanned.map(
+    ({ sectionId, minutes: left }) =>
+      `${sections.find(({ id }) => id === sectionId)?.name ?? 'a section'} ${hoursWords(left)}`,
+  );
+  return (
+    <p className="warn" role="status">
+      <b>In no visit yet: about {hoursWords(minutes)}</b> ({names.join(', ')}). Propose days to see
+      what follows.
+    </p>
+  );
+}
+const LEAST_TOLD_MINUTES = 15;
+
+/** The latest day to order each thing, counted back from the visit that sets its room up. */
+function OrderBy({
+  orders,
+  terms,
+}: {
+  readonly orders: readonly OrderLine[];
+  readonly terms: Terms;
+}) {
+  if (orders.length === 0) return null;
+  const { orderLowDays, orderHighDays } = terms.days;
+  return (
+    <section aria-label="Order by" className="panel p-4">
+      <h2 className="text-[18px]">Order by</h2>
+      <p className="mt-0.5 text-[14px] text-soft">
+        Counted back from the last visit planned in the room; orders take {orderLowDays} to{' '}
+        {orderHighDays} days, as set below.
+      </p>
+      <ul className="mt-1 divide-y divide-line">
+        {orders.map((order) => (
+          <li key={order.roomName} className="py-1.5 text-[14.5px]">
+            <b>{visitDayWords(order.safeDay)}</b> to be safe, {visitDayWords(order.lastDay)} at the
+            latest: {order.names.join(', ')}{' '}
+            <span className="text-soft">
+              for {order.roomName.toLowerCase()} on {visitDayWords(order.neededOn)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 
 import { visitStateOf, type BringCode, type BringLine, type Visit } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
@@ -35,12 +35,14 @@ export function Packing({ visit, bring, isOpen, onPack }: PackingProps) {
         {lines.map((line) => {
           const isTicked = ticked.includes(line.code);
           return (
-            <PackLine
-              key={`${line.code} ${isTicked}`}
-              line={line}
-              isTicked={isTicked}
-              onTick={() => mutate(() => onPack(visit.id, { code: line.code, isBack }))}
-            />
+            <li key={`${line.code} ${isTicked}`}>
+              <TickLine
+                isTicked={isTicked}
+                onTick={() => mutate(() => onPack(visit.id, { code: line.code, isBack }))}
+              >
+                {bringWords(line).what} <span className="text-soft">{bringWords(line).why}</span>
+              </TickLine>
+            </li>
           );
         })}
       </ul>
@@ -49,35 +51,30 @@ export function Packing({ visit, bring, isOpen, onPack }: PackingProps) {
 }
 
 /** Ticked at once; taken back where it was not kept. */
-function PackLine({
-  line,
+export function TickLine({
   isTicked,
   onTick,
+  children,
 }: {
-  readonly line: BringLine;
   readonly isTicked: boolean;
   readonly onTick: () => Promise<ActionResult>;
+  readonly children: ReactNode;
 }) {
   const [isOn, setIsOn] = useState(isTicked);
-  const { what, why } = bringWords(line);
   const tick = async () => {
     setIsOn(!isOn);
     const result = await onTick();
     if (!result.ok) setIsOn(isOn);
   };
   return (
-    <li>
-      <label className="flex min-h-9 items-center gap-2 text-[14.5px] max-md:min-h-11">
-        <input
-          type="checkbox"
-          className="size-[18px] shrink-0 accent-[#23407a]"
-          checked={isOn}
-          onChange={() => void tick()}
-        />
-        <span>
-          {what} <span className="text-soft">{why}</span>
-        </span>
-      </label>
-    </li>
+    <label className="flex min-h-9 items-center gap-2 text-[14.5px] max-md:min-h-11">
+      <input
+        type="checkbox"
+        className="size-[18px] shrink-0 accent-[#23407a]"
+        checked={isOn}
+        onChange={() => void tick()}
+      />
+      <span>{children}</span>
+    </label>
   );
 }

@@ -2,9 +2,10 @@
 
 import clsx from 'clsx';
 import { format, parseISO } from 'date-fns';
-import { Coffee, LogIn, LogOut, Pencil, Pin, Play, Undo2, X } from 'lucide-react';
+import { CalendarPlus, Coffee, LogIn, LogOut, Pencil, Pin, Play, Undo2, X } from 'lucide-react';
 
 import type { Terms } from '@/core/agree';
+import { formatCount } from '@/core/shared';
 import {
   breakMinutesOf,
   findEnergyFaults,
@@ -14,6 +15,7 @@ import {
   type BringLine,
   type Visit,
   type VisitMark,
+  type VisitWork,
 } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { hoursWords } from '../agree/agreeWords';
@@ -23,15 +25,16 @@ import { useNow } from '../primitives/useNow';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
 import { visitNotesSchema, type VisitNotesTyped } from './visitForm';
-import { Packing, type PackingProps } from './Packing';
+import { Packing, TickLine, type PackingProps } from './Packing';
 import type { SectionChoice } from './VisitSheet';
-import { energyWords, ranWords, timesWords, visitDayWords } from './visitWords';
+import { energyWords, ranWords, timesWords, visitDayWords, workWords } from './visitWords';
 
 export interface VisitActs {
   readonly onMark: (visitId: string, mark: VisitMark) => Promise<ActionResult>;
   readonly onNote: (visitId: string, typed: VisitNotesTyped) => Promise<ActionResult>;
   readonly onPack: PackingProps['onPack'];
   readonly onRemove: (visitId: string) => Promise<ActionResult>;
+  readonly onTick: (visitId: string, sectionId: string) => Promise<ActionResult>;
 }
 
 interface VisitCardProps {
@@ -40,6 +43,8 @@ interface VisitCardProps {
   readonly isToday: boolean;
   readonly terms: Terms;
   readonly bring: readonly BringLine[];
+  /** What happened between arriving and leaving. */
+  readonly work: VisitWork;
   readonly acts: VisitActs;
   readonly onEdit: () => void;
 }
@@ -51,6 +56,7 @@ export function VisitCard({
   isToday,
   terms,
   bring,
+  work,
   acts,
   onEdit,
 }: VisitCardProps) {
@@ -60,6 +66,7 @@ export function VisitCard({
   const isLive = isToday || state === 'here' || state === 'break';
   return (
     <li
+      id={visit.id}
       className={clsx('panel p-3.5', isLive && state !== 'lived' && 'border-t-4 border-t-rim')}
       aria-label={`Visit, ${visitDayWords(visit.day)}`}
     >
@@ -75,6 +82,14 @@ export function VisitCard({
           </span>
         )}
         <span className="ml-auto flex">
+          <a
+            aria-label={`Calendar file of the visit of ${visitDayWords(visit.day)}`}
+            title="Calendar file"
+            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+            href={`/api/projects/${visit.projectId}/visits?as=ics&visit=${visit.id}`}
+          >
+            <CalendarPlus size={16} />
+          </a>
           <button
             type="button"
             aria-label={`Change the visit of ${visitDayWords(visit.day)}`}
@@ -99,16 +114,7 @@ export function VisitCard({
           {own.map(({ name, roomName }) => `${name}, ${roomName.toLowerCase()}`).join(' · ')}
         </p>
       )}
-      <p className="text-[14px] text-soft">
-        {[
-          visit.people.join(', ') || 'nobody is named yet',
-          visit.clientThere ? 'the client is there' : 'without the client',
-          visit.parking && `park: ${visit.parking}`,
-          visit.prepare && `the client prepares: ${visit.prepare}`,
-        ]
-          .filter(Boolean)
-          .join(' · ')}
-      </p>
+      <p className="text-[14px] text-soft">{planWords(visit)}</p>
       {state !== 'lived' &&
         visit.clientThere &&
         findEnergyFaults(own, {
@@ -122,9 +128,58 @@ export function VisitCard({
       {state !== 'lived' && bring.length > 0 && (
         <Packing visit={visit} bring={bring} isOpen={isLive} onPack={acts.onPack} />
       )}
+      {state !== 'planned' && own.length > 0 && (
+        <Finished visit={visit} sections={own} isOpen={isLive} onTick={acts.onTick} />
+      )}
+      {workWords(work) !== '' && <p className="mt-1 text-[14px]">{workWords(work)}</p>}
       {isLive && <Taps visit={visit} terms={terms} acts={acts} />}
       {state === 'lived' && <Lived visit={visit} acts={acts} />}
     </li>
+  );
+}
+
+const planWords = (visit: Visit): string =>
+  [
+    visit.people.join(', ') || 'nobody is named yet',
+    visit.clientThere ? 'the client is there' : 'without the client',
+    visit.parking && `park: ${visit.parking}`,
+    visit.prepare && `the client prepares: ${visit.prepare}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+
+/** The sections of a visit, ticked where they were finished on it. */
+function Finished({
+  visit,
+  sections,
+  isOpen,
+  onTick,
+}: {
+  readonly visit: Visit;
+  readonly sections: readonly SectionChoice[];
+  readonly isOpen: boolean;
+  readonly onTick: VisitActs['onTick'];
+}) {
+  const { mutate } = useMutation();
+  const done = sections.filter(({ id }) => visit.doneSectionIds.includes(id)).length;
+  return (
+    <details open={isOpen} className="mt-1">
+      <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+        Finished: {done} of {formatCount(sections.length, 'section')}
+      </summary>
+      <ul>
+        {sections.map(({ id, name, roomName }) => (
+          <li key={`${id} ${visit.doneSectionIds.includes(id)}`}>
+            <TickLine
+              isTicked={visit.doneSectionIds.includes(id)}
+              onTick={() => mutate(() => onTick(visit.id, id))}
+            >
+              {name}, {roomName.toLowerCase()}
+            </TickLine>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

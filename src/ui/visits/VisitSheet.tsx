@@ -3,6 +3,7 @@
 import { useWatch } from 'react-hook-form';
 
 import type { ContentKind } from '@/core/agree';
+import type { SectionId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
@@ -11,7 +12,7 @@ import { useTypedForm } from '../useTypedForm';
 import { visitFormSchema, type VisitTyped } from './visitForm';
 
 export interface SectionChoice {
-  readonly id: VisitTyped['sectionIds'][number];
+  readonly id: SectionId;
   readonly name: string;
   readonly roomName: string;
   readonly content: ContentKind;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 import { sectionIdSchema, visitIdSchema } from '@/core/shared';
-import type { Visit } from '@/core/visits';
+import type { Visit, Worker } from '@/core/visits';
 import type { Terms } from '@/core/agree';
 import { typedNumber, typedOptionalNumber } from '../typedValues';
 import { clockWords } from './visitWords';
@@ -89,30 +89,80 @@ export const visitNotesSchema = z.object({
 });
 export type VisitNotesTyped = z.input<typeof visitNotesSchema>;
 
+/** Days after commas or spaces. */
+const typedDays = z.string().transform((text, context): string[] => {
+  const days = text.split(/[\s,;]+/).filter(Boolean);
+  const wrong = days.find((day) => !z.iso.date().safeParse(day).success);
+  if (wrong === undefined && days.length <= 100) return days;
+  context.addIssue({
+    code: 'custom',
+    message:
+      wrong === undefined
+        ? 'At most 100 days'
+        : `“${wrong}” is no day; write them like 2026-12-24, with a comma between`,
+  });
+  return z.NEVER;
+});
+
+/** From and to in days: `2 to 7`, `3-5`, `4`. */
+const typedRange = z.string().transform((text, context): readonly [number, number] => {
+  const match = /^\s*(\d{1,3})(?:\s*(?:to|-|–)\s*(\d{1,3}))?\s*$/.exec(text);
+  const low = match ? Number(match[1]) : NaN;
+  const high = match ? Number(match[2] ?? match[1]) : NaN;
+  if (match && low <= high && high <= 120) return [low, high];
+  context.addIssue({ code: 'custom', message: 'Type days, from the fewest to the most: 2 to 7' });
+  return z.NEVER;
+});
+
+/** When somebody works, in all homes. */
+export const workerFormSchema = z
+  .object({
+    name: z.string().trim().min(1, 'Type a name').max(60, 'At most 60 letters'),
+    weekdays: z.array(z.number().int().min(1).max(7)).min(1, 'Choose at least one day'),
+    from: typedClock,
+    to: typedClock,
+    weekHours: typedOptionalNumber({ least: 0, most: 100, what: 'hours, or nothing' }),
+    awayDays: typedDays,
+  })
+  .transform(({ from, to, weekHours, ...form }, context) => {
+    if (to <= from)
+      context.addIssue({ code: 'custom', path: ['to'], message: 'It ends before it begins' });
+    return {
+      ...form,
+      fromMinute: from,
+      toMinute: to,
+      weekMinutes: weekHours === null ? null : Math.round(weekHours * 60),
+    };
+  });
+export type WorkerTyped = z.input<typeof workerFormSchema>;
+
+export const toTypedWorker = (worker: Worker): WorkerTyped => ({
+  name: worker.name,
+  weekdays: worker.weekdays,
+  from: clockWords(worker.fromMinute),
+  to: clockWords(worker.toMinute),
+  weekHours: worker.weekMinutes === null ? '' : String(worker.weekMinutes / 60),
+  awayDays: worker.awayDays.join(', '),
+});
+
 /** When a home can be visited, and who comes. */
 export const daysFormSchema = z
   .object({
     people: typedNames,
     weekdays: z.array(z.number().int().min(1).max(7)).min(1, 'Choose at least one day'),
     from: typedClock,
-    clientAway: z.string(),
     travelMinutes: typedOptionalNumber({ least: 0, most: 600, what: 'minutes' }),
     mostHardMinutes: typedNumber({ least: 0, most: 720, what: 'minutes' }),
     stretchMinutes: typedNumber({ least: 10, most: 720, what: 'minutes' }),
+    orderDays: typedRange,
+    clientAway: typedDays,
   })
-  .transform(({ from, clientAway, travelMinutes, ...form }, context) => {
-    const days = clientAway.split(/[\s,;]+/).filter(Boolean);
-    const wrong = days.find((day) => !z.iso.date().safeParse(day).success);
-    if (wrong !== undefined)
-      context.addIssue({
-        code: 'custom',
-        path: ['clientAway'],
-        message: `“${wrong}” is no day; write them like 2026-12-24, with a comma between`,
-      });
+  .transform(({ from, travelMinutes, orderDays, ...form }) => {
     return {
       ...form,
       fromMinute: Math.min(from, 1410),
-      clientAway: days,
+      orderLowDays: orderDays[0],
+      orderHighDays: orderDays[1],
       travelMinutes: Math.round(travelMinutes ?? 0),
       mostHardMinutes: Math.round(form.mostHardMinutes),
       stretchMinutes: Math.round(form.stretchMinutes),
@@ -128,4 +178,28 @@ export const toTypedDays = ({ days }: Terms): DaysTyped => ({
   travelMinutes: String(days.travelMinutes),
   mostHardMinutes: String(days.mostHardMinutes),
   stretchMinutes: String(days.stretchMinutes),
+  orderDays: `${days.orderLowDays} to ${days.orderHighDays}`,
+});
+
+/** How hours and tax stand on the statement. */
+export const statementFormSchema = z
+  .object({
+    roundMinutes: z.enum(['1', '5', '6', '15', '30']),
+    roundsUp: z.boolean(),
+    taxLabel: z.string().trim().max(40, 'At most 40 letters'),
+    taxPercent: typedOptionalNumber({ least: 0, most: 50, what: 'per cent, or nothing' }),
+  })
+  .transform(({ roundMinutes, taxPercent, ...form }) => ({
+    ...form,
+    roundMinutes: ROUNDINGS[roundMinutes],
+    taxBasisPoints: Math.round((taxPercent ?? 0) * 100),
+  }));
+export type StatementTyped = z.input<typeof statementFormSchema>;
+const ROUNDINGS = { '1': 1, '5': 5, '6': 6, '15': 15, '30': 30 } as const;
+
+export const toTypedStatement = ({ statement }: Terms): StatementTyped => ({
+  roundMinutes: `${statement.roundMinutes}`,
+  roundsUp: statement.roundsUp,
+  taxLabel: statement.taxLabel,
+  taxPercent: statement.taxBasisPoints === 0 ? '' : String(statement.taxBasisPoints / 100),
 });

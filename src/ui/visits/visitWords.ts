@@ -1,7 +1,14 @@
 import { format, parseISO } from 'date-fns';
 
 import { formatCount } from '@/core/shared';
-import type { BringCode, BringLine, DaysAnswer, EnergyFault, Visit } from '@/core/visits';
+import type {
+  BringCode,
+  BringLine,
+  EnergyFault,
+  HomeOutlook,
+  Visit,
+  VisitWork,
+} from '@/core/visits';
 import { hoursWords } from '../agree/agreeWords';
 
 /** `9:05`, from minutes of a day. */
@@ -19,6 +26,19 @@ export function ranWords(minutes: number): string {
   const whole = Math.floor(minutes);
   return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
 }
+
+/** What happened on a visit, counted from the records; nothing where nothing did. */
+export const workWords = (work: VisitWork): string =>
+  [
+    work.decidedCount > 0 &&
+      `${formatCount(work.decidedCount, 'thing')} decided, ${work.keptCount} kept`,
+    work.sessionCount > 0 && formatCount(work.sessionCount, 'session'),
+    work.moveCount > 0 && `${formatCount(work.moveCount, 'line')} of the moves ticked`,
+    work.boxCount > 0 && `${formatCount(work.boxCount, 'box', 'boxes')} carried out`,
+    work.purchaseCount > 0 && formatCount(work.purchaseCount, 'purchase'),
+  ]
+    .filter(Boolean)
+    .join(' · ');
 
 /** What a visit asks of the client beyond what was chosen. */
 export const energyWords = (fault: EnergyFault): string =>
@@ -59,15 +79,25 @@ interface Risk {
 
 /** Whether the days proposed end before the home has to be ready, said for half of the cases and four fifths. */
 export function riskWords(
-  { visits, likelyDay, highDay, status }: DaysAnswer,
-  readyBy: string | null,
+  outlook: HomeOutlook,
+  { visitCount, readyBy, lead }: { visitCount: number; readyBy: string | null; lead: string },
 ): Risk {
-  if (status === 'infeasible' || status === 'unknown' || likelyDay === undefined)
-    return { isAtRisk: true, words: 'The days of a year do not hold it.' };
-  const count = formatCount(visits.length, 'visit');
+  const { likelyDay, highDay } = outlook;
+  if (outlook.isNeverFree)
+    return {
+      isAtRisk: true,
+      words: `${lead || 'Whoever leads'} is never free on a day on which this home can be visited.`,
+    };
+  if (outlook.unplannedMinutes === 0 && visitCount === 0)
+    return {
+      isAtRisk: false,
+      words: 'Nothing is left to plan: every section is done or in a visit that stays.',
+    };
+  if (likelyDay === null) return { isAtRisk: true, words: 'The days of a year do not hold it.' };
+  const count = formatCount(visitCount, 'visit');
   const likely = `${count}, likely done on ${visitDayWords(likelyDay)}`;
   const high =
-    highDay === undefined
+    highDay === null
       ? 'in four cases out of five later than a year from now'
       : `in four cases out of five by ${visitDayWords(highDay)}`;
   const all = `${likely}, ${high}.`;
@@ -75,12 +105,28 @@ export function riskWords(
   const ready = visitDayWords(readyBy);
   if (likelyDay > readyBy)
     return { isAtRisk: true, words: `${all} It has to be ready by ${ready}: it will not be.` };
-  if (highDay === undefined || highDay > readyBy)
+  if (highDay === null || highDay > readyBy)
     return {
       isAtRisk: true,
       words: `${all} It has to be ready by ${ready}: likely, and not safely.`,
     };
   return { isAtRisk: false, words: `${all} Ready by ${ready} holds.` };
+}
+
+/** What holds a home back, where something does: papers that spread, other homes. */
+export function whyLaterWords({ likelyDay, leastDay, withoutHardLimitDay }: HomeOutlook): string[] {
+  if (likelyDay === null) return [];
+  return [
+    ...(withoutHardLimitDay === null
+      ? []
+      : [
+          'Papers and keepsakes spread over more visits; with more of them on one visit it is done ' +
+            `on ${visitDayWords(withoutHardLimitDay)}.`,
+        ]),
+    ...(leastDay !== null && leastDay < likelyDay
+      ? [`No plan ends before ${visitDayWords(leastDay)}.`]
+      : []),
+  ];
 }
 
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;

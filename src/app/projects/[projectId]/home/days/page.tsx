@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 
 import {
   markVisitAction,
+  moveVisitAction,
   noteVisitAction,
   packForVisitAction,
   proposeDaysAction,
@@ -9,12 +10,15 @@ import {
   saveDaysTermsAction,
   saveVisitAction,
   takeDaysAction,
+  tickSectionAction,
 } from '@/app/actions/visits';
 import { HomeFrame } from '@/app/RoomFrame';
 import { loadHomePage } from '@/server/desk/homePage';
 import { openHome } from '@/server/desk/openRoom';
-import { today } from '@/server/means';
+import { nowIso, today } from '@/server/means';
 import { loadWhatToBring } from '@/server/visits/bring';
+import { gatherVisitWork, loadOrders } from '@/server/visits/daysPage';
+import { findUnplanned } from '@/server/visits/planDays';
 import { HomeTabs } from '@/ui/home/HomeTabs';
 import { HomeTray } from '@/ui/home/HomeView';
 import { DaysView } from '@/ui/visits/DaysView';
@@ -23,7 +27,7 @@ export const metadata = { title: 'Days' };
 
 export default async function DaysPage({ params }: { params: Promise<{ projectId: string }> }) {
   const { projectId } = await params;
-  const opened = await openHome(projectId, 'agreements', 'visits');
+  const opened = await openHome(projectId, 'agreements', 'visits', 'sessions', 'moveLists');
   if (!opened) notFound();
   const { project, rooms, visits } = opened.records;
   const facts = await loadHomePage(opened, today());
@@ -47,6 +51,9 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
             likelyMinutes,
             roomName: rooms.find((room) => room.id === roomId)?.name ?? '',
           }))}
+        work={gatherVisitWork(opened.records, nowIso())}
+        unplanned={findUnplanned(opened.records, estimate, today())}
+        orders={loadOrders(opened.records, today())}
         bring={loadWhatToBring(opened.records, estimate.sections)}
         terms={project.terms}
         readyBy={project.readyBy}
@@ -58,7 +65,9 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
           onPack: packForVisitAction.bind(null, projectId),
           onRemove: removeVisitAction.bind(null, projectId),
           onAsk: proposeDaysAction.bind(null, projectId),
-          onTake: takeDaysAction.bind(null, projectId),
+          onTake: takeDaysAction,
+          onMove: moveVisitAction.bind(null, projectId),
+          onTick: tickSectionAction.bind(null, projectId),
           onTerms: saveDaysTermsAction.bind(null, projectId),
         }}
       />

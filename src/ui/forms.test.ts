@@ -280,8 +280,9 @@ test.each<[string, z.ZodType, object, object]>([
   [
     'a return',
     returnFormSchema,
-    { returnBy: 'soon', returnedPieces: '-1', refund: '3,50' },
+    { deliverOn: 'in May', returnBy: 'soon', returnedPieces: '-1', refund: '3,50' },
     {
+      deliverOn: 'Type a day',
       returnBy: 'Type a day',
       returnedPieces: 'Type the pieces that went back, from 0 to 100000',
     },

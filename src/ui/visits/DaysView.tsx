@@ -27,7 +27,7 @@ import {
 import { VisitSheet, type SectionChoice } from './VisitSheet';
 import { WeeksBoard, type BoardVisit, type DayMark } from './WeeksBoard';
 import { toBoardVisits, useProposal, type ProposalActs } from './useProposal';
-import { timesWords, visitDayWords } from './visitWords';
+import { orderByWords, timesWords, visitDayWords } from './visitWords';
 import { boardStateOf } from './boardState';
 import { hoursWords } from '../agree/agreeWords';
 
@@ -63,12 +63,43 @@ export function DaysView(props: DaysViewProps) {
   const isLive = (visit: Visit) =>
     !isOver(visit) && (visit.day === today || visit.arrivedAt !== null);
   const missed = visits.filter((visit) => visit.day < today && visitStateOf(visit) === 'planned');
-  const lists: readonly (readonly [string, readonly Visit[]])[] = [
+  const nowLists: readonly NamedList[] = [
     ['Today', visits.filter(isLive)],
     ['Planned and gone by: was it lived? Move it, or remove it', missed],
+  ];
+  const laterLists: readonly NamedList[] = [
     ['Planned', visits.filter((visit) => !isOver(visit) && !isLive(visit) && visit.day > today)],
     ['Lived', visits.filter(isOver).toReversed()],
   ];
+  // Without a visit what follows is another plan.
+  const remove = async (visitId: string) => {
+    const result = await acts.onRemove(visitId);
+    if (result.ok) void ask();
+    return result;
+  };
+  const toList = ([title, list]: NamedList) =>
+    list.length === 0 ? null : (
+      <section key={title} aria-label={title}>
+        <h2 className="mb-1.5 text-[18px]">
+          {title} <span className="text-soft">{formatCount(list.length, 'visit')}</span>
+        </h2>
+        <ul className="grid gap-2.5">
+          {list.map((visit) => (
+            <VisitCard
+              key={`${visit.id} ${visit.leftAt}`}
+              visit={visit}
+              sections={sections}
+              isToday={visit.day === today}
+              terms={terms}
+              bring={bring[visit.id] ?? []}
+              work={work[visit.id] ?? NO_WORK}
+              acts={{ ...acts, onRemove: remove }}
+              onEdit={() => setEdited(toTypedVisit(visit))}
+            />
+          ))}
+        </ul>
+      </section>
+    );
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-center gap-2.5">
@@ -87,6 +118,7 @@ export function DaysView(props: DaysViewProps) {
           </>
         )}
       </div>
+      {nowLists.map(toList)}
       <WeeksBoard
         today={today}
         visits={[
@@ -109,31 +141,8 @@ export function DaysView(props: DaysViewProps) {
         onTake={() => void take()}
         onLeave={leave}
       />
-      <OrderBy orders={props.orders} terms={terms} />
-      {lists.map(([title, list]) =>
-        list.length === 0 ? null : (
-          <section key={title} aria-label={title}>
-            <h2 className="mb-1.5 text-[18px]">
-              {title} <span className="text-soft">{formatCount(list.length, 'visit')}</span>
-            </h2>
-            <ul className="grid gap-2.5">
-              {list.map((visit) => (
-                <VisitCard
-                  key={`${visit.id} ${visit.leftAt}`}
-                  visit={visit}
-                  sections={sections}
-                  isToday={visit.day === today}
-                  terms={terms}
-                  bring={bring[visit.id] ?? []}
-                  work={work[visit.id] ?? NO_WORK}
-                  acts={acts}
-                  onEdit={() => setEdited(toTypedVisit(visit))}
-                />
-              ))}
-            </ul>
-          </section>
-        ),
-      )}
+      <OrderBy orders={props.orders} terms={terms} today={today} />
+      {laterLists.map(toList)}
       <DaysTerms typed={toTypedDays(terms)} onSave={acts.onTerms} />
       {edited && (
         <VisitSheet
@@ -147,6 +156,8 @@ export function DaysView(props: DaysViewProps) {
     </div>
   );
 }
+
+type NamedList = readonly [title: string, visits: readonly Visit[]];
 
 const NO_WORK: VisitWork = {
   decidedCount: 0,
@@ -199,9 +210,11 @@ const LEAST_TOLD_MINUTES = 15;
 function OrderBy({
   orders,
   terms,
+  today,
 }: {
   readonly orders: readonly OrderLine[];
   readonly terms: Terms;
+  readonly today: string;
 }) {
   if (orders.length === 0) return null;
   const { orderLowDays, orderHighDays } = terms.days;
@@ -215,8 +228,7 @@ function OrderBy({
       <ul className="mt-1 divide-y divide-line">
         {orders.map((order) => (
           <li key={order.roomName} className="py-1.5 text-[14.5px]">
-            <b>{visitDayWords(order.safeDay)}</b> to be safe, {visitDayWords(order.lastDay)} at the
-            latest: {order.names.join(', ')}{' '}
+            <b>{orderByWords(order, today)}</b>: {order.names.join(', ')}{' '}
             <span className="text-soft">
               for {order.roomName.toLowerCase()} on {visitDayWords(order.neededOn)}
             </span>

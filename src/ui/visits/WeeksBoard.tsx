@@ -220,7 +220,7 @@ function VisitChip({
       onClick={onOpen}
       disabled={visit.state === 'proposed'}
     >
-      <span className="flex items-center gap-1 font-mono">
+      <span className="flex items-center gap-1 whitespace-nowrap">
         {visit.times}
         {visit.state === 'pinned' && <Pin size={12} aria-hidden="true" />}
         {visit.state === 'lived' && <Check size={13} aria-hidden="true" />}

@@ -129,4 +129,16 @@ export function whyLaterWords({ likelyDay, leastDay, withoutHardLimitDay }: Home
   ];
 }
 
+/** Until when something is ordered, or that it is late by now. */
+export function orderByWords(
+  { safeDay, lastDay }: Pick<OrderLine, 'safeDay' | 'lastDay'>,
+  today: string,
+): string {
+  if (lastDay < today) return 'Too late by the usual time: fetch it, or put the visit off';
+  if (safeDay < today) return `Today, and not safely; ${visitDayWords(lastDay)} at the latest`;
+  return safeDay === lastDay
+    ? `By ${visitDayWords(safeDay)}`
+    : `By ${visitDayWords(safeDay)} to be safe, ${visitDayWords(lastDay)} at the latest`;
+}
+
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;

@@ -6,6 +6,7 @@ import type {
   BringLine,
   EnergyFault,
   HomeOutlook,
+  OrderLine,
   Visit,
   VisitWork,
 } from '@/core/visits';

@@ -69,8 +69,9 @@ import { demoHomes, type DemoBay, type DemoHome, type DemoRoom, type DemoUnit } 
 import { measure } from './measure';
 import { seedArrangements, seedHomeDraft } from './seedArrangements';
 import { seedMoney } from './seedMoney';
+import { listWorkers } from '@/data/settingsRepo';
 import { seedPlans } from './seedPlans';
-import { seedVisits } from './seedVisits';
+import { seedVisits, seedWorkers } from './seedVisits';
 
 /** Puts the demo's homes in where they are not there yet; dates count back from today. */
 export async function seedDemo(db: Db, dataDir: string): Promise<void> {
@@ -91,6 +92,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
     await seedHomeDraft(db, project);
     await seedVisits(db, project, new Date());
   }
+  if ((await listWorkers(db)).length === 0) await seedWorkers(db);
 }
 
 const dayAgo = (home: DemoHome, offset: number, now = new Date()): Date =>
@@ -526,7 +528,7 @@ async function buy(db: Db, room: DemoRoom, project: Project): Promise<void> {
           ...line,
           paidMinor,
           expectedMinor: line.paidMinor,
-          paidBy: i % 2 === 0 ? 'the client' : 'us',
+          paidBy: i % 2 === 0 ? 'the client' : 'Wren',
           id: `${room.key}-purchase-${i}`,
           roomId: room.key,
           boughtAt,

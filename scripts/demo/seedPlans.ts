@@ -3,6 +3,7 @@ import { addDays } from 'date-fns';
 import {
   agreementSchema,
   sectionSchema,
+  defaultTerms,
   termsSchema,
   type Project,
   type Terms,
@@ -37,6 +38,7 @@ const TERMS: Readonly<Record<string, Partial<Terms>>> = {
     visitMinutes: 240,
     visitsPerWeek: 4,
     crewCount: 2,
+    statement: { roundMinutes: 15, roundsUp: true, taxBasisPoints: 0, taxLabel: '' },
     days: {
       people: ['Wren', 'Tilda'],
       weekdays: [1, 2, 3, 4, 5],
@@ -64,6 +66,7 @@ const TERMS: Readonly<Record<string, Partial<Terms>>> = {
     hourlyRateMinor: 3500,
     visitMinutes: 150,
     visitsPerWeek: 1,
+    days: { ...defaultTerms.days, people: ['Tilda'], weekdays: [2, 3, 4, 6], travelMinutes: 40 },
     schools: { lids: { choice: 'with', reason: 'the boat moves' } },
   },
   allotment: {

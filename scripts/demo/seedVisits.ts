@@ -4,6 +4,7 @@ import type { Project } from '@/core/agree';
 import { visitSchema } from '@/core/visits';
 import type { Db } from '@/data/db';
 import { insertRecord, visitRecord } from '@/data/records';
+import { changeWorker } from '@/data/settingsRepo';
 
 /** A visit of the demo: days from today, when, who, and the units whose sections were done. */
 interface DemoVisit {
@@ -42,6 +43,13 @@ const VISITS: Readonly<Record<string, readonly DemoVisit[]>> = {
     { inDays: 4, from: 540, to: 780, people: ['Wren'], units: ['scores'] },
   ],
   narrowboat: [{ inDays: 2, from: 600, to: 780, people: ['Tilda'], units: ['locker'] }],
+};
+
+/** Wren leads; Tilda helps in the middle of the week, in two homes. */
+export const seedWorkers = async (db: Db): Promise<void> => {
+  const hours = { fromMinute: 510, toMinute: 960, weekMinutes: 24 * 60, awayDays: [] };
+  await changeWorker(db, 'Wren', { name: 'Wren', weekdays: [1, 2, 3, 4, 5], ...hours });
+  await changeWorker(db, 'Tilda', { name: 'Tilda', weekdays: [2, 3, 4, 6], ...hours });
 };
 
 /** Visits that were lived and such that are planned; dates count from today. */

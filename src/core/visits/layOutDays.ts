@@ -384,8 +384,10 @@ function fillVisit(
     const most = isHard ? Math.min(free, hardFree) : free;
     const wanted = left[job]! / hands;
     const least = isHard || begun[job] ? LEAST_GONE_ON_MINUTES : LEAST_BEGUN_MINUTES;
-    const part = most >= least ? most : 0;
-    const minutes = wanted <= most + EPSILON ? wanted : part;
+    // Papers in equal parts: no visit for the last quarter of an hour of them.
+    const part = isHard ? Math.min(most, wanted / Math.ceil(wanted / mostHard - EPSILON)) : most;
+    const goesOn = part >= least ? part : 0;
+    const minutes = wanted <= most + EPSILON ? wanted : goesOn;
     if (minutes > EPSILON) {
       (isHard ? hard : rest).push({ job, minutes });
       free -= minutes;

@@ -54,13 +54,16 @@ export function AllDays({ today, homes, visits, workers, acts }: AllDaysProps) {
       <WeeksBoard
         today={today}
         visits={[
-          ...visits.map(({ visit, homeName }): BoardVisit => ({
+          ...visits.map(({ visit, homeName, projectId }): BoardVisit => ({
             id: visit.id,
             day: visit.day,
             times: timesWords(visit),
             title: homeName,
             note: visit.people.join(', '),
-            state: boardStateOf(visit),
+            state: boardStateOf(visit, {
+              isReplaced: proposal?.homes.some(({ id }) => id === projectId) ?? false,
+              today,
+            }),
           })),
           ...(proposal ? toBoardVisits(proposal) : []),
         ]}

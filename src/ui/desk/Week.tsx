@@ -46,7 +46,7 @@ export function Week({ today, visits, ready, due, questions }: WeekProps) {
     <section aria-label="The next seven days" className="mb-4">
       <p className="mb-2 flex flex-wrap items-center gap-x-4 text-[14.5px]">
         <Link href="/days" className={WEEK_LINK}>
-          {isEmpty ? 'Plan the days of all homes' : 'All days of all homes'}
+          {isEmpty ? 'Plan the days of all homes' : 'Days of all homes'}
         </Link>
         {questions.map(({ homeName, projectId, count }) => (
           <Link key={projectId} href={`/projects/${projectId}/home`} className={WEEK_LINK}>

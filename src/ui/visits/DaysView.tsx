@@ -122,7 +122,12 @@ export function DaysView(props: DaysViewProps) {
       <WeeksBoard
         today={today}
         visits={[
-          ...visits.map((visit) => toBoardVisit(visit, sections)),
+          ...visits.map((visit) =>
+            toBoardVisit(visit, {
+              sections,
+              state: boardStateOf(visit, { isReplaced: proposal !== undefined, today }),
+            }),
+          ),
           ...(proposal ? toBoardVisits(proposal) : []),
         ]}
         marks={marksOf(terms, readyBy)}
@@ -168,7 +173,10 @@ const NO_WORK: VisitWork = {
   purchaseCount: 0,
 };
 
-const toBoardVisit = (visit: Visit, sections: readonly SectionChoice[]): BoardVisit => ({
+const toBoardVisit = (
+  visit: Visit,
+  { sections, state }: { sections: readonly SectionChoice[]; state: BoardVisit['state'] },
+): BoardVisit => ({
   id: visit.id,
   day: visit.day,
   times: timesWords(visit),
@@ -177,7 +185,7 @@ const toBoardVisit = (visit: Visit, sections: readonly SectionChoice[]): BoardVi
       .flatMap((id) => sections.find((section) => section.id === id)?.name ?? [])
       .join(', ') || 'Visit',
   note: visit.people.join(', '),
-  state: boardStateOf(visit),
+  state,
 });
 
 const marksOf = ({ days }: Terms, readyBy: string | null): DayMark[] => [

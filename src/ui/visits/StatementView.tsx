@@ -55,7 +55,9 @@ export function StatementView({ project, statement, span, onTerms }: StatementVi
           {roundingWords(terms.statement)} {money(terms.hourlyRateMinor)} an hour that is worked,
           however many come.
         </p>
-        {statement.hours.length === 0 && <p className="mt-1 text-[14.5px]">No visit was lived.</p>}
+        {statement.hours.length === 0 && (
+          <p className="mt-1 text-[14.5px]">No visit has ended yet.</p>
+        )}
         <ul className="mt-1 divide-y divide-line">
           {statement.hours.map((line) => (
             <HoursRow key={line.source.id} line={line} projectId={project.id} money={money} />

@@ -24,7 +24,7 @@ export interface BoardVisit {
   /** The home, or what is to be done. */
   readonly title: string;
   readonly note: string;
-  readonly state: 'lived' | 'here' | 'planned' | 'pinned' | 'proposed';
+  readonly state: 'lived' | 'here' | 'planned' | 'pinned' | 'proposed' | 'replaced';
 }
 /** What else falls on a day. */
 export interface DayMark {
@@ -63,7 +63,8 @@ export function WeeksBoard({ today, visits, marks, onMove, onOpen }: WeeksBoardP
     MOST_WEEKS,
     Math.max(LEAST_WEEKS, Math.floor(daysBetween(monday, last) / 7) + 1),
   );
-  const isMovable = ({ state }: BoardVisit) => state === 'planned' || state === 'pinned';
+  const isMovable = ({ state }: BoardVisit) =>
+    state === 'planned' || state === 'pinned' || state === 'replaced';
   const move = (visit: BoardVisit | undefined, day: string) => {
     if (visit && isMovable(visit) && day >= today && day !== visit.day) onMove(visit.id, day);
   };
@@ -172,6 +173,16 @@ const CHIP_LOOKS: Readonly<Record<BoardVisit['state'], string>> = {
   planned: 'border-rim bg-sheet',
   pinned: 'border-rim bg-rim-wash',
   proposed: 'border-dashed border-rim bg-transparent',
+  replaced: 'border-line bg-transparent text-soft line-through',
+};
+
+const STATE_WORDS: Readonly<Record<BoardVisit['state'], string>> = {
+  lived: 'lived',
+  here: 'under way',
+  planned: 'planned',
+  pinned: 'pinned',
+  proposed: 'proposed',
+  replaced: 'planned, the proposal puts others in its place',
 };
 
 function VisitChip({
@@ -195,13 +206,6 @@ function VisitChip({
     event.preventDefault();
     onStep(by);
   };
-  const says = {
-    lived: 'lived',
-    here: 'under way',
-    planned: 'planned',
-    pinned: 'pinned',
-    proposed: 'proposed',
-  }[visit.state];
   return (
     <button
       ref={setNodeRef}
@@ -214,7 +218,7 @@ function VisitChip({
         isDragging && 'relative z-10 shadow-lg',
       )}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-      aria-label={`${visitDayWords(visit.day)}, ${visit.times}, ${visit.title}, ${says}`}
+      aria-label={`${visitDayWords(visit.day)}, ${visit.times}, ${visit.title}, ${STATE_WORDS[visit.state]}`}
       title={isMovable ? 'Drag it to another day, or Shift and an arrow key' : undefined}
       onKeyDown={keys}
       onClick={onOpen}

@@ -2,6 +2,8 @@
 
 import { useState } from 'react';
 
+import { formatCount } from '@/core/shared';
+
 import type { ActionResult } from '../actionResult';
 import { useMutation } from '../useMutation';
 import type { DaysProposal } from './Proposal';
@@ -31,7 +33,12 @@ export function useProposal({ onAsk, onTake }: ProposalActs) {
       sectionIds: [...new Set(parts.map(({ sectionId }) => sectionId))],
     }));
     const ids = proposal.homes.map(({ id }) => id);
-    const result = await mutate(() => onTake(ids, visits), { offersUndo: true });
+    // Undo is of one home: with several it is said that they were taken, and each has its own.
+    const done = ids.length > 1 ? `Took ${formatCount(visits.length, 'visit')}.` : undefined;
+    const result = await mutate(() => onTake(ids, visits), {
+      offersUndo: true,
+      ...(done === undefined ? {} : { done }),
+    });
     if (result.ok) setProposal(undefined);
   };
   /** Does something to a visit that stands, then works out what follows. */

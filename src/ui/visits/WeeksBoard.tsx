@@ -147,7 +147,10 @@ function DayCell({
         isOver && 'bg-rim-wash',
       )}
     >
-      <span className={clsx('block text-[13px]', day === today ? 'font-bold' : 'text-soft')}>
+      <span
+        data-day={day}
+        className={clsx('block text-[13px]', day === today ? 'font-bold' : 'text-soft')}
+      >
         {isFirst ? visitDayWords(day).slice(4) : `${Number(date)}`}
         <span className="sr-only">{isFirst ? '' : ` of month ${Number(month)}`}</span>
       </span>

@@ -15,7 +15,9 @@ test.afterAll(async () => {
 });
 
 const visits = (page: Page, title: string) =>
-  page.getByRole('region', { name: title, exact: true }).getByRole('listitem');
+  page
+    .getByRole('region', { name: title, exact: true })
+    .getByRole('listitem', { name: /^Visit, / });
 
 test('days are proposed, taken, one is pinned and stays when they are proposed again', async ({
   page,
@@ -70,7 +72,7 @@ test('a visit is dragged and stepped to another day, is pinned there, and what f
   await page.goto(`${server.address}/projects/home/home/days`);
   await page.getByRole('button', { name: 'Plan a visit' }).click();
   await page.getByLabel('Day', { exact: true }).fill(day(2));
-  await page.getByLabel('Who comes, with commas between').fill('Bram');
+  await page.getByRole('dialog').getByLabel('Who comes, with commas between').fill('Bram');
   await page.getByRole('button', { name: 'Keep the visit' }).click();
   const board = page.getByRole('table', { name: 'Weeks' });
   const chip = board.getByRole('button', { name: /Visit, (planned|pinned)$/ });
@@ -151,6 +153,11 @@ test('a visit that ends with work left over says so, and what follows is planned
   await page.goto(`${server.address}/projects/home/home/days`);
   await page.getByRole('button', { name: 'Plan a visit' }).click();
   await page.getByLabel('The cupboard, room 2').check();
+  await page.getByRole('button', { name: 'Keep the visit' }).click();
+  // Wren was here in the morning.
+  await expect(page.getByText('Wren is at Home from 9:00 to 12:00 that day').first()).toBeVisible();
+  await page.getByRole('textbox', { name: 'From', exact: true }).fill('14');
+  await page.getByRole('textbox', { name: 'To', exact: true }).fill('17');
   await page.getByRole('button', { name: 'Keep the visit' }).click();
   const today = visits(page, 'Today');
   await today.getByRole('button', { name: 'Arrived' }).click();

@@ -2,14 +2,15 @@
 
 import { useRouter } from 'next/navigation';
 
-import { isSamePerson, type Visit, type Worker } from '@/core/visits';
+import { isSamePerson, visitStateOf, type Visit, type Worker } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { buttonClass } from '../primitives/Button';
+import { Link } from '../primitives/Link';
 import { boardStateOf } from '../visits/boardState';
 import { Proposal } from '../visits/Proposal';
 import { toBoardVisits, useProposal, type ProposalActs } from '../visits/useProposal';
 import type { WorkerTyped } from '../visits/visitForm';
-import { timesWords } from '../visits/visitWords';
+import { timesWords, visitDayWords } from '../visits/visitWords';
 import { WeeksBoard, type BoardVisit, type DayMark } from '../visits/WeeksBoard';
 import { CalendarAddress } from './CalendarAddress';
 import { dueWords, type DueThing } from './dueWords';
@@ -78,6 +79,7 @@ export function AllDays({ today, homes, visits, workers, acts }: AllDaysProps) {
         onMove={(id, day) => void change(() => acts.onMove(projectOf(id), id, day))}
         onOpen={(id) => router.push(`/projects/${projectOf(id)}/home/days`)}
       />
+      <Agenda visits={visits} today={today} />
       <Proposal
         proposal={proposal}
         leads={Object.fromEntries(homes.map(({ id, people }) => [id, people[0] ?? '']))}
@@ -96,5 +98,30 @@ export function AllDays({ today, homes, visits, workers, acts }: AllDaysProps) {
       />
       <CalendarAddress />
     </div>
+  );
+}
+
+/** On a phone, where no week goes across: the visits that are still to come. */
+function Agenda({ visits, today }: Pick<AllDaysProps, 'visits' | 'today'>) {
+  const coming = visits.filter(
+    ({ visit }) => visit.day >= today && visitStateOf(visit) !== 'lived',
+  );
+  if (coming.length === 0) return null;
+  return (
+    <ul className="panel divide-y divide-line px-3 md:hidden" aria-label="Visits to come">
+      {coming.map(({ visit, homeName, projectId }) => (
+        <li key={visit.id} className="py-1 text-[14.5px]">
+          <Link
+            href={`/projects/${projectId}/home/days`}
+            className="flex min-h-11 flex-wrap items-center gap-x-3"
+          >
+            <b>{visitDayWords(visit.day)}</b>
+            <span className="font-mono text-[14px]">{timesWords(visit)}</span>
+            <span className="text-rim underline underline-offset-3">{homeName}</span>
+            <span className="text-soft">{visit.people.join(', ')}</span>
+          </Link>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -109,8 +109,10 @@ export function StatementView({ project, statement, span, onTerms }: StatementVi
 }
 
 const ROW = 'flex flex-wrap items-baseline gap-x-3 py-1.5 text-[14.5px]';
+/** Below its figures on a phone. */
+const WHAT = 'mr-auto max-md:order-last max-md:basis-full';
 const SOURCE =
-  'inline-block text-rim underline underline-offset-3 max-md:min-h-11 max-md:content-center';
+  'inline-block text-rim underline underline-offset-3 max-md:mr-auto max-md:min-h-11 max-md:content-center';
 
 function HoursRow({
   line,
@@ -131,7 +133,7 @@ function HoursRow({
       <Link className={SOURCE} href={href}>
         {day === null ? `Hours typed, ${line.what.toLowerCase()}` : visitDayWords(day)}
       </Link>
-      <span className="mr-auto text-soft">
+      <span className={`${WHAT} text-soft`}>
         {[
           day === null ? 'beside its visits' : line.what,
           line.people.join(', '),
@@ -163,7 +165,7 @@ function PaidRow({
       <Link className={SOURCE} href={`/projects/${projectId}/rooms/${line.roomId}/shop`}>
         {visitDayWords(line.day)}
       </Link>
-      <span className="mr-auto">
+      <span className={WHAT}>
         {line.kind === 'returned' && 'returned: '}
         {line.what}{' '}
         <span className="text-soft">

@@ -44,6 +44,7 @@ import { benchBench } from './benchBench';
 import { benchFits } from './benchFit';
 import { benchThings } from './benchThings';
 import { benchRoll } from './benchRoll';
+import { benchDays } from './benchDays';
 import { benchSchedules } from './benchSchedule';
 import { benchTrips } from './benchTrip';
 import { between, median, timesOf, type Row } from './benchRow';
@@ -447,7 +448,12 @@ async function main(names: readonly string[]): Promise<void> {
   const solver = await loadSolver();
   const wants = (name: string) => names.length === 0 || names.includes(name);
   const rows: Row[] = [];
-  const plain = { things: benchThings, space: () => [benchSpace()], schedule: benchSchedules };
+  const plain = {
+    things: benchThings,
+    space: () => [benchSpace()],
+    schedule: benchSchedules,
+    days: benchDays,
+  };
   for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...run());
   if (wants('fit')) rows.push(...(await benchFits(solver)));
   if (wants('zones'))

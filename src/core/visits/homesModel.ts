@@ -85,6 +85,8 @@ export interface HomeOutlook {
   readonly unplannedMinutes: number;
   /** Papers and keepsakes spread over more days than the rest needs: the last day if they were not. */
   readonly withoutHardLimitDay: string | null;
+  /** Papers and keepsakes begin each visit before their turn, since it ends earlier so: the last day in order. */
+  readonly inOrderDay: string | null;
   /** Whoever leads is never free on a day on which the home can be visited. */
   readonly isNeverFree: boolean;
 }

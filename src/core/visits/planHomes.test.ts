@@ -181,6 +181,24 @@ test('papers spread over visits, and it says when that costs days', () => {
   expect(home).toMatchObject({ likelyDay: '2026-12-08', withoutHardLimitDay: '2026-12-02' });
 });
 
+test('papers begin each visit before their turn where it ends earlier so, and it says what the order would take', () => {
+  const rest = aJob({ id: 'r', sectionId: 'r', likelyMinutes: 600, highMinutes: 600 });
+  const papers = aJob({
+    id: 'p',
+    sectionId: 'p',
+    likelyMinutes: 240,
+    highMinutes: 240,
+    isHard: true,
+  });
+  const answer = ask({ homes: [aHome({ jobs: [rest, papers], visitsPerWeek: 5 })] });
+  // 840 minutes are five visits of three hours; in order the papers alone take four more.
+  expect(answer).toMatchObject({
+    status: 'optimal',
+    homes: [{ likelyDay: '2026-12-07', inOrderDay: '2026-12-09' }],
+  });
+  expect(answer.visits[0]?.parts.map(({ sectionId }) => sectionId)).toEqual(['p', 'r']);
+});
+
 test('who leads and is never free when the home can be visited is told', () => {
   const sundays = {
     name: 'Wren',

@@ -4,14 +4,12 @@ import {
   Diary,
   findStretch,
   isHomeDay,
-  layOutDays,
   MOST_DAYS,
   mostHandsOn,
   toDaysFacts,
   type DaysFacts,
-  type Layout,
-  type Policy,
-} from './layOutDays';
+} from './daysFacts';
+import { layOutDays, type Layout, type Policy } from './layOutDays';
 
 const TIME_LIMIT_MS = 400;
 /** A home that finds no end is later than any that does. */
@@ -82,6 +80,14 @@ export function planHomes(
         unplannedMinutes: layout.leftMinutes[h]!,
         withoutHardLimitDay:
           without !== undefined && without < (end ?? MOST_DAYS + 1) ? dayAt(without) : null,
+        inOrderDay: policy.hardAhead.has(h)
+          ? dayAt(
+              layOutDays(facts, {
+                policy: { ...policy, hardAhead: new Set() },
+                minutesOf: 'likelyMinutes',
+              }).ends[h],
+            )
+          : null,
         isNeverFree: home.jobs.length > 0 && least[h] === undefined && isNeverFree(facts, h),
       };
     }),
@@ -102,7 +108,7 @@ interface Cost {
   readonly late: number;
   readonly ends: number;
   readonly visits: number;
-  /** Days left out and helpers sent away: none without a gain. */
+  /** Days left out, helpers sent away, papers taken before their turn: none without a gain. */
   readonly changes: number;
 }
 const costOfEnds = (facts: DaysFacts, ends: readonly (number | undefined)[]): Cost => ({
@@ -114,39 +120,59 @@ const costOfEnds = (facts: DaysFacts, ends: readonly (number | undefined)[]): Co
 const costOf = (facts: DaysFacts, layout: Layout, policy: Policy): Cost => ({
   ...costOfEnds(facts, layout.ends),
   visits: layout.visits.length,
-  changes: policy.left.size,
+  changes: policy.left.size + policy.hardAhead.size,
 });
 const compare = (a: Cost, b: Cost): number =>
   a.late - b.late || a.ends - b.ends || a.visits - b.visits || a.changes - b.changes;
 
 /**
  * The first day on which a home, all alone, can be done: of each week its best days, with as many hands
- * as can come. Undefined where the days run out.
+ * as can come, and no more papers and keepsakes on a day than was chosen. Undefined where the days run out.
  */
 function leastDayOf(facts: DaysFacts, h: number): number | undefined {
   const { home, jobs } = facts.homes[h]!;
-  const total = home.jobs.reduce((sum, job) => sum + job.likelyMinutes, 0);
+  const minutesOf = (list: typeof home.jobs) =>
+    list.reduce((all, { likelyMinutes }) => all + likelyMinutes, 0);
+  const total = minutesOf(home.jobs);
+  const hardTotal = minutesOf(home.jobs.filter(({ isHard }) => isHard));
   if (total <= 0) return 0;
   const diary = new Diary(facts);
   const latest = Math.max(0, ...jobs.map(({ notBefore }) => notBefore));
-  let before = 0;
-  let week: number[] = [];
+  const work = new BestOfWeeks();
+  const hardWork = new BestOfWeeks();
   for (let day = 1; day <= MOST_DAYS; day++) {
-    if ((facts.weekOffset + day) % 7 === 0) {
-      before += sum(week);
-      week = [];
-    }
+    if ((facts.weekOffset + day) % 7 === 0) for (const each of [work, hardWork]) each.endWeek();
     if (isHomeDay(facts, h, day) && !diary.isVisited(h, day)) {
       const stretch = findStretch(diary, h, day);
-      if (stretch) week.push((stretch.to - stretch.from) * mostHandsOn(facts, h, day));
       const most = Math.max(0, home.visitsPerWeek - diary.visitsOf(h, day));
-      week = week.sort((a, b) => b - a).slice(0, most);
+      const length = stretch ? stretch.to - stretch.from : 0;
+      const hands = mostHandsOn(facts, h, day);
+      work.add(length * hands, most);
+      hardWork.add(Math.min(length, home.mostHardMinutes) * hands, most);
     }
-    if (before + sum(week) >= total - 1e-6 && day >= latest) return day;
+    if (work.sum >= total - 1e-6 && hardWork.sum >= hardTotal - 1e-6 && day >= latest) return day;
   }
   return undefined;
 }
-const sum = (numbers: readonly number[]): number => numbers.reduce((all, each) => all + each, 0);
+
+/** The most that so many days of each week hold, while the days go by. */
+class BestOfWeeks {
+  #before = 0;
+  #week: number[] = [];
+
+  add(minutes: number, mostDays: number): void {
+    this.#week = [...this.#week, minutes].sort((a, b) => b - a).slice(0, mostDays);
+  }
+
+  endWeek(): void {
+    this.#before = this.sum;
+    this.#week = [];
+  }
+
+  get sum(): number {
+    return this.#week.reduce((all, each) => all + each, this.#before);
+  }
+}
 
 const isNeverFree = (facts: DaysFacts, h: number): boolean => {
   const diary = new Diary(facts);
@@ -173,7 +199,7 @@ function searchPolicy(
   const random = createRandom(seed);
   const pick = (count: number) => Math.floor(random() * count);
   const lay = (policy: Policy) => layOutDays(facts, { policy, minutesOf: 'likelyMinutes' });
-  let policy: Policy = { urgency: facts.homes.map(() => 0), left: new Set() };
+  let policy: Policy = { urgency: facts.homes.map(() => 0), left: new Set(), hardAhead: new Set() };
   let layout = lay(policy);
   let cost = costOf(facts, layout, policy);
   const bound = costOfEnds(facts, least);
@@ -199,7 +225,12 @@ function changed(
 ): Policy | undefined {
   const visit = layout.visits[pick(layout.visits.length)];
   if (!visit) return undefined;
-  const kind = pick(4);
+  const kind = pick(5);
+  if (kind === 4) {
+    const hardAhead = new Set(policy.hardAhead);
+    if (!hardAhead.delete(visit.home)) hardAhead.add(visit.home);
+    return { ...policy, hardAhead };
+  }
   if (kind === 0 && facts.homes.length > 1) {
     const h = pick(facts.homes.length);
     const by = [-30, -10, -3, 3, 10, 30][pick(6)]!;

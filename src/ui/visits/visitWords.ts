@@ -115,9 +115,20 @@ export function riskWords(
 }
 
 /** What holds a home back, where something does: papers that spread, other homes. */
-export function whyLaterWords({ likelyDay, leastDay, withoutHardLimitDay }: HomeOutlook): string[] {
+export function whyLaterWords({
+  likelyDay,
+  leastDay,
+  withoutHardLimitDay,
+  inOrderDay,
+}: HomeOutlook): string[] {
   if (likelyDay === null) return [];
   return [
+    ...(inOrderDay === null
+      ? []
+      : [
+          'Papers and keepsakes begin each visit, before their turn in the order of the work: after ' +
+            `it they would end on ${visitDayWords(inOrderDay)}.`,
+        ]),
     ...(withoutHardLimitDay === null
       ? []
       : [

@@ -1,6 +1,7 @@
 import { checkFigures, createRandom, type Clock } from '../shared';
-import { createRefuter, earliestStarts, raiseBound, toReason } from './boundSchedule';
-import { nameCrew, type Schedule } from './listSchedule';
+import { createRefuter, earliestStarts, latestStarts, raiseBound, toReason } from './boundSchedule';
+import { fillWindows } from './fillWindows';
+import { listSchedule, nameCrew, type Schedule } from './listSchedule';
 import { MOST_PROVEN, proveSchedule } from './proveSchedule';
 import type { ScheduleAnswer, ScheduleReason, ScheduleRequest } from './scheduleModel';
 import { MINUTE_TOLERANCE, toScheduleProblem, type ScheduleProblem } from './scheduleProblem';
@@ -9,6 +10,10 @@ import { planPlainly, searchSchedule } from './searchSchedule';
 /** Of the time; small requests get theirs long before. */
 const BOUND_SHARE = 0.25;
 const FIRST_SEARCH_SHARE = 0.35;
+const FILL_SHARE = 0.7;
+const FILL_TRIES = [20, 60, 200] as const;
+/** Ends it with a clock that stands still. */
+const MOST_ROUNDS = 60;
 /** So much is tried before a small request is proven: counted, so that two runs are alike. */
 const STEPS_BEFORE_PROOF = 300;
 
@@ -73,7 +78,22 @@ export function planSchedule(
       mostSteps,
       isOver: () => isProven() || isOver(share),
     });
+  /** Windows filled one by one, in turns hastily and with care, until so much of the time is over. */
+  const fill = (share: number) => {
+    const random = createRandom(request.seed);
+    const rank = latestStarts(problem, lastEnd);
+    for (let round = 0; round < MOST_ROUNDS && !isProven() && !isOver(share); round += 1) {
+      const starts = fillWindows(problem, rank, {
+        random,
+        tries: FILL_TRIES[round % FILL_TRIES.length]!,
+        isOver: () => isOver(share),
+      });
+      const plan = starts && listSchedule(problem, starts);
+      if (plan && plan.endsAt < best.endsAt) best = plan;
+    }
+  };
   const canProve = problem.taskCount <= MOST_PROVEN;
+  if (!canProve && !isProven()) fill(FILL_SHARE);
   if (!isProven())
     look(canProve ? FIRST_SEARCH_SHARE : 1, canProve ? STEPS_BEFORE_PROOF : Infinity);
   if (canProve && !isProven()) {

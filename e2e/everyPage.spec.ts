@@ -28,6 +28,7 @@ test.afterAll(async () => {
 const HOME = [
   '',
   '/days',
+  '/statement',
   '/look',
   '/look/household',
   '/agree',
@@ -69,6 +70,7 @@ const PAGES = [
   '/containers',
   '/kinds',
   '/devices',
+  '/days',
   '/projects/new',
   '/projects/quarry-row/rooms/new',
   '/projects/quarry-row/where?q=towels',

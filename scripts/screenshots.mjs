@@ -29,6 +29,11 @@ const listMoves = async (page) => {
   await page.getByText('to go', { exact: false }).waitFor();
 };
 
+const proposeDays = async (page) => {
+  await page.getByRole('button', { name: 'Propose days' }).click();
+  await page.getByRole('button', { name: 'Take these days' }).waitFor();
+};
+
 /** Name of the file, address, size, and what is done before the picture. */
 const VIEWS = [
   { name: 'desk', url: '/', size: DESK },
@@ -55,7 +60,7 @@ const VIEWS = [
     size: DESK,
   },
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },
-  { name: 'days', url: '/projects/quarry-row/home/days', size: DESK },
+  { name: 'days', url: '/days', size: DESK, act: proposeDays },
   {
     name: 'moves',
     url: room('quarry-row', 'workbench', 'place/moves'),

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 
+import { createRandom } from '../shared';
 import { homeSchedule, scheduleRequestArb } from '@test/scheduleArbitrary';
 import { earliestEnd, scheduleFaults } from '@test/scheduleOracle';
 import { planSchedule } from './planSchedule';
@@ -145,6 +146,26 @@ test.each<[string, ScheduleRequestInput, object]>([
   const answer = plan(request);
   expect(answer).toMatchObject({ status: 'infeasible', objective: null, bound: null });
   expect(answer.reasons[0]).toMatchObject(reason);
+});
+
+test('windows that just hold what is planted in them are filled to the last minute', () => {
+  const random = createRandom(7);
+  const windows = [0, 1, 2].map((day) => ({ start: day * 1440 + 540, end: day * 1440 + 780 }));
+  const tasks = windows.flatMap(({ start, end }, w) =>
+    [0, 1, 2].flatMap((person) => {
+      const cuts = [60, 105, 165].map((at) => at + 5 * Math.floor(random() * 6));
+      return [...cuts, end - start].map((to, i) => ({
+        id: `${w} ${person} ${i}`,
+        minutes: to - (cuts[i - 1] ?? 0),
+      }));
+    }),
+  );
+  const answer = plan({
+    tasks: tasks.sort((a, b) => b.minutes - a.minutes || a.id.localeCompare(b.id)),
+    crew: ['a', 'b', 'c'].map((id) => ({ id })),
+    windows,
+  });
+  expect(answer).toMatchObject({ status: 'optimal', endsAt: 2 * 1440 + 780 });
 });
 
 test('windows that hold the work but no order of it are shown to hold none', () => {

@@ -10,7 +10,7 @@ import { planPlainly, searchSchedule } from './searchSchedule';
 /** Of the time; small requests get theirs long before. */
 const BOUND_SHARE = 0.25;
 const FIRST_SEARCH_SHARE = 0.35;
-const FILL_SHARE = 0.7;
+const FILL_SHARE = 0.95;
 const FILL_TRIES = [20, 60, 200] as const;
 /** Ends it with a clock that stands still. */
 const MOST_ROUNDS = 60;
@@ -78,12 +78,12 @@ export function planSchedule(
       mostSteps,
       isOver: () => isProven() || isOver(share),
     });
-  /** Windows filled one by one, in turns hastily and with care, until so much of the time is over. */
+  /** Windows filled one by one, in turns hastily and with care, by urgency and by the best so far. */
   const fill = (share: number) => {
     const random = createRandom(request.seed);
-    const rank = latestStarts(problem, lastEnd);
+    const latest = latestStarts(problem, lastEnd);
     for (let round = 0; round < MOST_ROUNDS && !isProven() && !isOver(share); round += 1) {
-      const starts = fillWindows(problem, rank, {
+      const starts = fillWindows(problem, round % 2 === 0 ? latest : best.starts, {
         random,
         tries: FILL_TRIES[round % FILL_TRIES.length]!,
         isOver: () => isOver(share),

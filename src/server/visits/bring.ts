@@ -30,7 +30,11 @@ export function loadWhatToBring(
 
 function roomsOfVisit(records: BringRecords, visit: Visit, sections: readonly SectionEstimate[]) {
   const own = sections.filter(({ section }) => visit.sectionIds.includes(section.id));
-  const lastLived = records.visits.findLast((each) => visitStateOf(each) === 'lived')?.leftAt ?? '';
+  const lastLived =
+    records.visits
+      .flatMap(({ leftAt }) => leftAt ?? [])
+      .sort()
+      .at(-1) ?? '';
   return records.rooms
     .filter(({ id }) => own.some(({ section }) => section.roomId === id))
     .map((room) => {

@@ -6,15 +6,20 @@ import type { ActionResult } from '../actionResult';
 import { TextField } from '../primitives/Field';
 import { useMutation } from '../useMutation';
 
+const hoursTyped = (minutes: number): string => String(Math.round(minutes / 6) / 10);
+
 /** The hours a room took, noted by the organizer; later estimates are corrected by them. */
 export function HoursNote({
   workedMinutes,
   ranMinutes,
+  visitMinutes,
   onNote,
 }: {
   workedMinutes: number | null;
   /** What the sessions of this room ran, pauses left out. */
   ranMinutes: number;
+  /** What its visits took; undefined where none was in it. */
+  visitMinutes: number | undefined;
   onNote: (hours: string) => Promise<ActionResult>;
 }) {
   const { mutate, fields } = useMutation({ showsFields: true });
@@ -24,7 +29,7 @@ export function HoursNote({
     if (typed === known) return;
     await mutate(() => onNote(typed));
   };
-  const ran = String(Math.round((ranMinutes / 60) * 10) / 10);
+  const ran = hoursTyped(ranMinutes);
   return (
     <div>
       <TextField
@@ -33,7 +38,12 @@ export function HoursNote({
         inputMode="decimal"
         value={typed}
         error={fields.hours}
-        hint="Makes the next estimates better."
+        placeholder={visitMinutes === undefined ? undefined : hoursTyped(visitMinutes)}
+        hint={
+          visitMinutes === undefined
+            ? 'Makes the next estimates better.'
+            : `Its visits took ${hoursTyped(visitMinutes)} h: typed hours count instead.`
+        }
         onChange={(event) => setTyped(event.target.value)}
         onBlur={() => void keep()}
         onKeyDown={(event) => event.key === 'Enter' && void keep()}

@@ -8,6 +8,7 @@ import { answerCheckAction, noteHoursAction } from '@/app/actions/plan';
 import { formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
 import { workedMinutesOf } from '@/core/sort';
 import { listSessions } from '@/data/sessionRepo';
+import { addUpHours } from '@/core/visits';
 import { pairPictures, roomResultsOf, type RoomResults } from '@/core/show';
 import { answerRoomChecks } from '@/server/look/roomChecks';
 import { openRoom } from '@/server/desk/openRoom';
@@ -28,7 +29,7 @@ export default async function ShowPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'fixtures');
+  const opened = await openRoom(projectId, roomId, 'fixtures', 'visits');
   if (!opened) notFound();
   const { db, records, own } = opened;
   const { currency } = records.project;
@@ -46,12 +47,18 @@ export default async function ShowPage({
       (session.endedAt === null ? 0 : workedMinutesOf(session, session.startedAt, session.endedAt)),
     0,
   );
+  const ofVisits = addUpHours(
+    [{ id: own.room.id, workedMinutes: null }],
+    records.sections,
+    records.visits,
+  );
   const hasPair = pairs.some(({ before, after }) => before && after);
   const query = `/api/projects/${projectId}`;
   const tray = (
     <>
       <WhereItWent byVerdict={results.byVerdict} />
       <HoursNote
+        visitMinutes={ofVisits.byRoom.get(own.room.id)?.minutes}
         workedMinutes={own.room.workedMinutes}
         ranMinutes={ranMinutes}
         onNote={noteHoursAction.bind(null, { projectId, roomId })}

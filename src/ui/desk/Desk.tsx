@@ -59,7 +59,7 @@ export function Desk({
           </Link>
         </div>
       </div>
-      <Week {...week} />
+      {projects.length > 0 && <Week {...week} />}
       {projects.length === 0 && (
         <p className="panel border-t-4 border-t-rim p-6 text-[17px]">
           A project is one home: who lives there, its rooms, and a date. Start one with “Start a

@@ -43,6 +43,11 @@ export function Proposal({ proposal, leads, isPending, onAsk, onTake, onLeave }:
           up. Visits that are pinned or begun stay; nothing changes until you take it.
         </p>
       )}
+      {proposal?.homes.length === 0 && (
+        <p role="status" className="mt-1 text-[14.5px]">
+          No home is worked on yet. Start a project on the desk.
+        </p>
+      )}
       {proposal?.homes.map((home) => (
         <HomeDays key={home.id} home={home} proposal={proposal} lead={leads[home.id] ?? ''} />
       ))}
@@ -89,6 +94,12 @@ function HomeDays({
   const visits = proposal.answer.visits.filter(({ homeId }) => homeId === home.id);
   if (!outlook) return null;
   const risk = riskWords(outlook, { visitCount: visits.length, readyBy: home.readyBy, lead });
+  if (home.sections.length === 0)
+    return (
+      <p role="status" className="mt-2 text-[14.5px]">
+        <b>{home.name}</b> has no sections yet: measure a unit, then name its sections under Agree.
+      </p>
+    );
   const nameOf = (id: string) => home.sections.find((section) => section.id === id)?.name ?? '';
   return (
     <div className="mt-2">

@@ -116,13 +116,9 @@ export function VisitCard({
       )}
       <p className="text-[14px] text-soft">{planWords(visit)}</p>
       {state !== 'lived' &&
-        visit.clientThere &&
-        findEnergyFaults(own, {
-          mostHardMinutes: terms.days.mostHardMinutes,
-          visitMinutes: visit.toMinute - visit.fromMinute,
-        }).map((fault) => (
-          <p key={fault.code} className="warn mt-1.5">
-            {energyWords(fault)}
+        warningsOf(visit, own, terms).map((words) => (
+          <p key={words} className="warn mt-1.5">
+            {words}
           </p>
         ))}
       {state !== 'lived' && bring.length > 0 && (
@@ -137,6 +133,26 @@ export function VisitCard({
     </li>
   );
 }
+
+/** What is wrong with a plan: what it was for is done, or it asks too much of the client. */
+const warningsOf = (
+  visit: Visit,
+  own: readonly SectionChoice[],
+  { days }: Terms,
+): readonly string[] => [
+  ...(visitStateOf(visit) === 'planned' && own.length > 0 && own.every(({ isDone }) => isDone)
+    ? ['What it was planned for is finished: change it, or remove it.']
+    : []),
+  ...(visit.clientThere
+    ? findEnergyFaults(
+        own.filter(({ isDone }) => !isDone),
+        {
+          mostHardMinutes: days.mostHardMinutes,
+          visitMinutes: visit.toMinute - visit.fromMinute,
+        },
+      ).map(energyWords)
+    : []),
+];
 
 const planWords = (visit: Visit): string =>
   [

@@ -17,6 +17,7 @@ export interface SectionChoice {
   readonly roomName: string;
   readonly content: ContentKind;
   readonly likelyMinutes: number;
+  readonly isDone: boolean;
 }
 
 interface VisitSheetProps {

@@ -44,11 +44,12 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
         visits={visits}
         sections={estimate.sections
           .filter(({ section }) => section.inScope)
-          .map(({ section: { id, name, roomId, content }, likelyMinutes }) => ({
+          .map(({ section: { id, name, roomId, content }, likelyMinutes, isDone }) => ({
             id,
             name,
             content,
             likelyMinutes,
+            isDone,
             roomName: rooms.find((room) => room.id === roomId)?.name ?? '',
           }))}
         work={gatherVisitWork(opened.records, nowIso())}

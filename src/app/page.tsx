@@ -39,7 +39,12 @@ export default async function DeskPage() {
         backups={backups}
         week={{
           today: today(),
-          visits: await listVisits(db),
+          visits: (await listVisits(db)).map((each) => ({
+            ...each,
+            travelMinutes:
+              projects.find(({ project }) => project.id === each.projectId)?.project.terms.days
+                .travelMinutes ?? 0,
+          })),
           due: projects.flatMap(({ project: { name }, due }) =>
             due.map((each) => ({ ...each, homeName: name })),
           ),

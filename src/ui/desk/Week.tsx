@@ -1,5 +1,5 @@
 import { addDays, daysBetween, formatCount } from '@/core/shared';
-import type { Visit } from '@/core/visits';
+import { isSamePerson, type Visit } from '@/core/visits';
 import { Link } from '../primitives/Link';
 import { timesWords, visitDayWords } from '../visits/visitWords';
 import { dueWords, type DueThing } from './dueWords';
@@ -10,6 +10,8 @@ interface WeekProps {
     readonly visit: Pick<Visit, 'id' | 'day' | 'fromMinute' | 'toMinute' | 'people'>;
     readonly homeName: string;
     readonly projectId: string;
+    /** To this home from another. */
+    readonly travelMinutes: number;
   }[];
   /** Homes that have to be ready on a day. */
   readonly ready: readonly { readonly day: string; readonly homeName: string }[];
@@ -84,6 +86,11 @@ export function Week({ today, visits, ready, due, questions }: WeekProps) {
                       <span className="text-[13px] text-soft">{visit.people.join(', ')}</span>
                     </li>
                   ))}
+                  {waysOf(here).map((words) => (
+                    <li key={words} className="mt-1 text-[13px] text-soft">
+                      {words}
+                    </li>
+                  ))}
                   {readyHere.map(({ homeName }) => (
                     <li key={homeName} className="mt-1 text-[13.5px] text-signal-deep">
                       {homeName} has to be ready
@@ -105,4 +112,22 @@ export function Week({ today, visits, ready, due, questions }: WeekProps) {
       )}
     </section>
   );
+}
+
+/** The way between two homes on a day, for whoever is in both, with what is left of the time for it. */
+function waysOf(visits: WeekProps['visits']): string[] {
+  const inTime = [...visits].sort((a, b) => a.visit.fromMinute - b.visit.fromMinute);
+  return inTime.flatMap(({ visit, travelMinutes, homeName }, i) => {
+    const before = inTime
+      .slice(0, i)
+      .findLast((other) =>
+        other.visit.people.some((name) => visit.people.some((each) => isSamePerson(each, name))),
+      );
+    if (!before || before.homeName === homeName) return [];
+    const way = Math.max(travelMinutes, before.travelMinutes);
+    const free = visit.fromMinute - before.visit.toMinute;
+    return [
+      `${way} min on the way to ${homeName}${free < way ? `, and ${Math.max(0, free)} between the visits` : ''}`,
+    ];
+  });
 }

@@ -63,6 +63,7 @@ const ROOM = [
   '/fit',
   '/shop',
   '/shop/materials',
+  '/shop/set-up',
   '/show',
 ].map((page) => `/projects/quarry-row/rooms/linen-press${page}`);
 const PAGES = [

@@ -1,5 +1,6 @@
 import { planFit, type FitAnswer, type FitQuestion } from '@/core/fit';
 import { planMoveList, type MoveList } from '@/core/place';
+import { layOutTasks, type SetUpPlan, type SetUpQuestion } from '@/core/setUp';
 import { loadSolver } from '@/core/shared';
 import { planHomes, type HomesAnswer, type HomesQuestion } from '@/core/visits';
 import {
@@ -41,6 +42,8 @@ export const engines = {
     Promise.resolve(planMoveList(request, { clock })),
   days: async (question: HomesQuestion): Promise<HomesAnswer> =>
     Promise.resolve(planHomes(question, { clock })),
+  setUp: async (question: SetUpQuestion): Promise<SetUpPlan> =>
+    Promise.resolve(layOutTasks(question, { clock })),
   roll: async (request: RollRequest): Promise<RollAnswer> =>
     Promise.resolve(planRoll(request, { clock })),
 };

@@ -106,6 +106,8 @@ export const deedCodes = [
   'visit_planned',
   'visit_removed',
   'visit_ticked',
+  'air_noted',
+  'task_ticked',
 ] as const;
 export type DeedCode = (typeof deedCodes)[number];
 

@@ -21,6 +21,7 @@ import * as notToBeHad from './0018_not_to_be_had';
 import * as waysAndRows from './0019_ways_and_rows';
 import * as visits from './0020_visits';
 import * as daysLived from './0021_days_lived';
+import * as setUp from './0022_set_up';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -48,6 +49,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0019_ways_and_rows', ...waysAndRows },
   { name: '0020_visits', ...visits },
   { name: '0021_days_lived', ...daysLived },
+  { name: '0022_set_up', ...setUp },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -38,7 +38,7 @@ export {
   listOwned,
   ownedIds,
 } from './ownership';
-export { draftRecord, moveListRecord } from './place';
+export { draftRecord, moveListRecord, setUpRecord } from './place';
 export { visitRecord } from './visits';
 export {
   approvalRecord,

@@ -14,7 +14,7 @@ import {
   unitRecord,
   vantagePointRecord,
 } from './look';
-import { draftRecord, moveListRecord } from './place';
+import { draftRecord, moveListRecord, setUpRecord } from './place';
 import {
   approvalRecord,
   giftCardRecord,
@@ -52,6 +52,7 @@ const kinds = [
   groupRecord,
   draftRecord,
   moveListRecord,
+  setUpRecord,
   containerRecord,
   shopRecord,
   offerRecord,

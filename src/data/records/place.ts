@@ -1,7 +1,8 @@
 import 'server-only';
 
 import { draftSchema, moveListSchema } from '@/core/place';
-import { json, plain } from '../columns';
+import { setUpSchema } from '@/core/setUp';
+import { flag, json, plain } from '../columns';
 import { defineRecord } from './defineRecord';
 
 export const draftRecord = defineRecord({
@@ -48,4 +49,20 @@ export const moveListRecord = defineRecord({
     'items.*.to': 'bays|?',
     'circles.*.*': 'groups|bays|?',
   },
+});
+
+/** A room has at most one, so the room's id is its key. */
+export const setUpRecord = defineRecord({
+  name: 'setUps',
+  table: 'set_ups',
+  schema: setUpSchema,
+  columns: {
+    id: plain('id'),
+    done: json('done_json'),
+    airCelsius: plain('air_celsius'),
+    isDamp: flag('is_damp'),
+  },
+  parent: ['id', 'rooms'],
+  // A row of fixings is known by its name, a coat by its number.
+  ids: { 'done.*.of': 'units|?' },
 });

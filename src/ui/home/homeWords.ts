@@ -137,6 +137,8 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   visit_left: () => 'left',
   visit_packed: ({ name }) => `packed for ${dayOrName(name)}`,
   visit_planned: ({ name }) => `planned a visit on ${dayOrName(name)}`,
+  air_noted: ({ name }) => `noted the air of the ${(name ?? 'room').toLowerCase()}`,
+  task_ticked: ({ name }) => `ticked a task of the ${(name ?? 'room').toLowerCase()}`,
   visit_ticked: ({ name }) => `ticked what was finished on ${dayOrName(name)}`,
   visit_removed: ({ name }) => `removed the visit of ${dayOrName(name)}`,
   wishes_changed: ({ name }) => `changed what is wanted for ${name}`,

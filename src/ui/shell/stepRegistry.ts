@@ -77,6 +77,7 @@ export const stepRegistry: Readonly<Record<Step, StepEntry>> = {
     room: [
       ['', 'Shopping list'],
       ['materials', 'Materials'],
+      ['set-up', 'Set up'],
     ],
   },
   show: {

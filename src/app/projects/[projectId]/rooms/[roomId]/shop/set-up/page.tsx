@@ -1,0 +1,38 @@
+import { notFound } from 'next/navigation';
+
+import { noteAirAction, tickTaskAction } from '@/app/actions/setUp';
+import { RoomFrame } from '@/app/RoomFrame';
+import { openRoom } from '@/server/desk/openRoom';
+import { nowIso, today } from '@/server/means';
+import { loadSetUp } from '@/server/setUp/setUp';
+import { SetUpView } from '@/ui/setUp/SetUpView';
+import { StepPages } from '@/ui/shell/StepPages';
+
+export const metadata = { title: 'Set up' };
+
+export default async function SetUpPage({
+  params,
+}: {
+  params: Promise<{ projectId: string; roomId: string }>;
+}) {
+  const { projectId, roomId } = await params;
+  const opened = await openRoom(projectId, roomId, 'setUps', 'visits');
+  if (!opened) notFound();
+  const { records, own } = opened;
+  const now = nowIso();
+  const loaded = await loadSetUp(records, own.room, { now, today: today() });
+  return (
+    <RoomFrame step="shop" opened={opened}>
+      <StepPages scope={{ projectId, roomId }} step="shop" active="set-up" />
+      <SetUpView
+        {...loaded}
+        roomName={own.room.name}
+        unitNames={Object.fromEntries(own.units.map(({ id, name }) => [id, name]))}
+        hasPaint={loaded.tasks.some(({ kind }) => kind === 'paint')}
+        now={now}
+        onTick={tickTaskAction.bind(null, projectId, roomId)}
+        onAir={noteAirAction.bind(null, projectId, roomId)}
+      />
+    </RoomFrame>
+  );
+}

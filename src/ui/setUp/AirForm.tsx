@@ -1,0 +1,43 @@
+'use client';
+
+import type { ActionResult } from '../actionResult';
+import { Button } from '../primitives/Button';
+import { CheckField, TextField } from '../primitives/Field';
+import { useTypedForm } from '../useTypedForm';
+import { airFormSchema, type AirTyped } from './airForm';
+
+/** The air in which paint dries: cold and damp make it longer than the tin says. */
+export function AirForm({
+  typed,
+  onSave,
+}: {
+  readonly typed: AirTyped;
+  readonly onSave: (typed: AirTyped) => Promise<ActionResult>;
+}) {
+  const { register, errors, submit, isSaving } = useTypedForm({
+    schema: airFormSchema,
+    start: typed,
+    save: onSave,
+  });
+  return (
+    <form className="panel flex flex-wrap items-end gap-3 p-4" noValidate onSubmit={submit}>
+      <TextField
+        label="Air where the paint dries, °C"
+        hint="Nothing: as on the tin, for 20 °C"
+        measure
+        inputMode="decimal"
+        className="w-[230px]"
+        error={errors.celsius?.message}
+        {...register('celsius')}
+      />
+      <CheckField label="the room is damp" {...register('isDamp')} />
+      <Button type="submit" disabled={isSaving}>
+        Keep
+      </Button>
+      <p className="basis-full text-[14px] text-soft">
+        Assumed: twice as long for every 10 degrees less, half more where it is damp; never shorter
+        than the tin says.
+      </p>
+    </form>
+  );
+}

@@ -104,6 +104,8 @@ test('nobody is in two homes at once; one after the other, and others, are', () 
   expect(findClash(visit, other({ people: ['Tilda', 'wren '] }))).toEqual({
     person: 'Wren',
     homeName: 'Mill',
+    fromMinute: 540,
+    toMinute: 720,
   });
   expect(findClash(visit, other({ people: ['Tilda'] }))).toBeUndefined();
   expect(findClash(visit, other({ fromMinute: 720, toMinute: 800 }))).toBeUndefined();

@@ -133,11 +133,9 @@ function layOutVisit(
     isHardAhead: policy.hardAhead.has(h),
   });
   const used = chosen.reduce((sum, { minutes }) => sum + minutes, 0);
+  const leastVisit = Math.min(LEAST_VISIT_MINUTES, home.visitMinutes);
   const rest = progress.left.reduce((sum, minutes) => sum + minutes, 0) - used * hands;
-  if (
-    used <= EPSILON ||
-    (used < LEAST_VISIT_MINUTES && length < LEAST_VISIT_MINUTES && rest > EPSILON)
-  )
+  if (used <= EPSILON || (used < leastVisit && length < leastVisit && rest > EPSILON))
     return undefined;
   const to = Math.min(
     stretch.to,
@@ -186,10 +184,12 @@ function fillVisit(
     const { isHard } = home.jobs[job]!;
     const most = isHard ? Math.min(free, hardFree) : free;
     const wanted = left[job]! / hands;
-    const least = isHard || begun[job] ? LEAST_GONE_ON_MINUTES : LEAST_BEGUN_MINUTES;
     // Papers in equal parts: no visit for the last quarter of an hour of them.
-    const part = isHard ? Math.min(most, wanted / Math.ceil(wanted / mostHard - EPSILON)) : most;
-    const goesOn = part >= least ? part : 0;
+    const equal = isHard ? wanted / Math.ceil(wanted / mostHard - EPSILON) : home.visitMinutes;
+    const least = isHard || begun[job] ? LEAST_GONE_ON_MINUTES : LEAST_BEGUN_MINUTES;
+    const part = Math.min(most, equal);
+    // Where less than that is all that was chosen, it is enough.
+    const goesOn = part >= Math.min(least, equal) ? part : 0;
     const minutes = wanted <= most + EPSILON ? wanted : goesOn;
     if (minutes > EPSILON) {
       (isHard ? hard : rest).push({ job, minutes });

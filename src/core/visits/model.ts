@@ -54,9 +54,15 @@ export const visitStateOf = ({ arrivedAt, leftAt, breaks }: Visit): VisitState =
   return breaks.at(-1)?.to === null ? 'break' : 'here';
 };
 
-/** Planned and not pinned: what a proposal may put elsewhere. */
+/**
+ * Planned for sections and not pinned: what a proposal may put elsewhere. A visit without sections is
+ * for something else that a person has in mind, and stays.
+ */
 export const isLoose = (visit: Visit, today: string): boolean =>
-  visitStateOf(visit) === 'planned' && !visit.isPinned && visit.day >= today;
+  visitStateOf(visit) === 'planned' &&
+  !visit.isPinned &&
+  visit.sectionIds.length > 0 &&
+  visit.day >= today;
 
 /** When somebody works, in all homes of the desk. */
 export const workerSchema = z.object({

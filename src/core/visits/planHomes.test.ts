@@ -51,14 +51,14 @@ const homeArb = (id: string): fc.Arbitrary<PlannedHome> =>
         }),
         { maxLength: 5 },
       ),
-      visitMinutes: fc.integer({ min: 60, max: 300 }),
+      visitMinutes: fc.integer({ min: 30, max: 300 }),
       visitsPerWeek: fc.integer({ min: 1, max: 4 }),
       weekdays: fc.subarray([1, 2, 3, 4, 5, 6, 7], { minLength: 1 }),
       fromMinute: fc.constantFrom(480, 540, 780, 1080),
       away: fc.array(fc.integer({ min: 1, max: 30 }), { maxLength: 4 }),
       travelMinutes: fc.integer({ min: 0, max: 60 }),
       people: fc.subarray(NAMES),
-      mostHardMinutes: fc.integer({ min: 30, max: 120 }),
+      mostHardMinutes: fc.integer({ min: 0, max: 120 }),
       readyIn: fc.option(fc.integer({ min: 1, max: 60 })),
     })
     .map(({ jobs, away, readyIn, ...home }) => ({
@@ -197,6 +197,17 @@ test('papers begin each visit before their turn where it ends earlier so, and it
     homes: [{ likelyDay: '2026-12-07', inOrderDay: '2026-12-09' }],
   });
   expect(answer.visits[0]?.parts.map(({ sectionId }) => sectionId)).toEqual(['p', 'r']);
+});
+
+test('short visits and short stretches at papers are planned too', () => {
+  const papers = aJob({ likelyMinutes: 35, highMinutes: 35, isHard: true });
+  const few = ask({ homes: [aHome({ jobs: [papers], mostHardMinutes: 20 })] });
+  expect(few.visits).toHaveLength(2);
+  const short = ask({ homes: [aHome({ visitMinutes: 30 })] });
+  expect(short.visits).toHaveLength(4);
+  // None at all was chosen: there is no day for them, and it says which day there would be.
+  const [none] = ask({ homes: [aHome({ jobs: [papers], mostHardMinutes: 0 })] }).homes;
+  expect(none).toMatchObject({ likelyDay: null, withoutHardLimitDay: '2026-12-01' });
 });
 
 test('who leads and is never free when the home can be visited is told', () => {

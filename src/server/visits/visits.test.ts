@@ -140,7 +140,7 @@ test('days are asked for beside what is pinned and what other homes have planned
   const section = await addSection();
   await saveDaysTerms(db, HOME, DAYS);
   await keep({ day: '2026-12-03', isPinned: true });
-  await keep({ day: '2026-12-04' });
+  await keep({ day: '2026-12-04', sectionIds: [section.id] });
   await keep({ day: '2026-12-01', fromMinute: 480, toMinute: 600 }, OTHER);
   const { homes, kept } = await ask();
   expect(kept.map(({ homeId, day }) => [homeId, day])).toEqual([
@@ -150,8 +150,11 @@ test('days are asked for beside what is pinned and what other homes have planned
   expect(homes).toMatchObject([
     { people: ['Wren'], awayDays: ['2026-12-02'], jobs: [{ sectionId: section.id }] },
   ]);
-  // Both homes in one go: only what is pinned stays.
-  expect((await ask([HOME, OTHER])).kept).toMatchObject([{ day: '2026-12-03' }]);
+  // Both homes in one go: what is pinned stays, and what is for no section.
+  expect((await ask([HOME, OTHER])).kept).toMatchObject([
+    { day: '2026-12-01' },
+    { day: '2026-12-03' },
+  ]);
 });
 
 test('what was worked, ticked or is in a pinned visit is not planned again; what ran over is left', async () => {
@@ -187,7 +190,9 @@ test('a visit that is moved is pinned there, and not into another home', async (
 test('days that are taken replace what is loose, leave what is pinned, and are refused where somebody is elsewhere by now', async () => {
   await saveDaysTerms(db, HOME, DAYS);
   const pinned = await keepOne({ day: '2026-12-03', isPinned: true, parking: 'in the lane' });
-  await keep({ day: '2026-12-04' });
+  await keep({ day: '2026-12-04', sectionIds: [(await addSection()).id] });
+  // What it is for nobody has said: it is no proposal's to move.
+  await keep({ day: '2026-12-10' });
   const proposed = (day: string) => [
     { homeId: HOME, day, fromMinute: 540, toMinute: 720, people: ['Wren'], sectionIds: ['gone'] },
   ];
@@ -197,6 +202,7 @@ test('days that are taken replace what is loose, leave what is pinned, and are r
   expect((await visits()).map(({ day, id, parking }) => [day, id === pinned, parking])).toEqual([
     ['2026-12-03', true, 'in the lane'],
     ['2026-12-07', false, 'in the lane'],
+    ['2026-12-10', false, ''],
   ]);
   await keep({ day: '2026-12-08' }, OTHER);
   const before = await visits();

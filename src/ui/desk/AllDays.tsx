@@ -8,7 +8,12 @@ import { buttonClass } from '../primitives/Button';
 import { Link } from '../primitives/Link';
 import { boardStateOf } from '../visits/boardState';
 import { Proposal } from '../visits/Proposal';
-import { toBoardVisits, useProposal, type ProposalActs } from '../visits/useProposal';
+import {
+  replacedHomesOf,
+  toBoardVisits,
+  useProposal,
+  type ProposalActs,
+} from '../visits/useProposal';
 import type { WorkerTyped } from '../visits/visitForm';
 import { timesWords, visitDayWords } from '../visits/visitWords';
 import { WeeksBoard, type BoardVisit, type DayMark } from '../visits/WeeksBoard';
@@ -62,7 +67,7 @@ export function AllDays({ today, homes, visits, workers, acts }: AllDaysProps) {
             title: homeName,
             note: visit.people.join(', '),
             state: boardStateOf(visit, {
-              isReplaced: proposal?.homes.some(({ id }) => id === projectId) ?? false,
+              isReplaced: proposal !== undefined && replacedHomesOf(proposal).includes(projectId),
               today,
             }),
           })),

@@ -125,7 +125,10 @@ export function DaysView(props: DaysViewProps) {
           ...visits.map((visit) =>
             toBoardVisit(visit, {
               sections,
-              state: boardStateOf(visit, { isReplaced: proposal !== undefined, today }),
+              state: boardStateOf(visit, {
+                isReplaced: (proposal?.answer.visits.length ?? 0) > 0,
+                today,
+              }),
             }),
           ),
           ...(proposal ? toBoardVisits(proposal) : []),

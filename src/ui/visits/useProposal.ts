@@ -32,7 +32,7 @@ export function useProposal({ onAsk, onTake }: ProposalActs) {
       ...visit,
       sectionIds: [...new Set(parts.map(({ sectionId }) => sectionId))],
     }));
-    const ids = proposal.homes.map(({ id }) => id);
+    const ids = replacedHomesOf(proposal);
     // Undo is of one home: with several it is said that they were taken, and each has its own.
     const done = ids.length > 1 ? `Took ${formatCount(visits.length, 'visit')}.` : undefined;
     const result = await mutate(() => onTake(ids, visits), {
@@ -48,6 +48,11 @@ export function useProposal({ onAsk, onTake }: ProposalActs) {
   };
   return { proposal, isPending, ask, take, leave: () => setProposal(undefined), change };
 }
+
+/** The homes of which a proposal has visits: only there it puts them in the place of others. */
+export const replacedHomesOf = ({ answer }: DaysProposal): string[] => [
+  ...new Set(answer.visits.map(({ homeId }) => homeId)),
+];
 
 /** The visits of a proposal as they stand on a board; with several homes each says its home. */
 export function toBoardVisits({ answer, homes }: DaysProposal): BoardVisit[] {

@@ -121,7 +121,6 @@ export function whyLaterWords({
   withoutHardLimitDay,
   inOrderDay,
 }: HomeOutlook): string[] {
-  if (likelyDay === null) return [];
   return [
     ...(inOrderDay === null
       ? []
@@ -135,7 +134,7 @@ export function whyLaterWords({
           'Papers and keepsakes spread over more visits; with more of them on one visit it is done ' +
             `on ${visitDayWords(withoutHardLimitDay)}.`,
         ]),
-    ...(leastDay !== null && leastDay < likelyDay
+    ...(leastDay !== null && likelyDay !== null && leastDay < likelyDay
       ? [`No plan ends before ${visitDayWords(leastDay)}.`]
       : []),
   ];

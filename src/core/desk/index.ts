@@ -13,3 +13,4 @@ export {
   type HomeStanding,
   type NextInRoom,
 } from './homeProgress';
+export { findDue, type DueThing } from './findDue';

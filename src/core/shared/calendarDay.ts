@@ -144,3 +144,6 @@ export const daysBetween = (from: string, to: string): number =>
 /** The day so many days later, or before where the count is negative. */
 export const addDays = (day: string, count: number): string =>
   new Date(Date.parse(day) + count * MS_PER_DAY).toISOString().slice(0, 10);
+
+/** 1 is Monday, 7 is Sunday. */
+export const weekdayOf = (day: string): number => new Date(`${day}T00:00:00Z`).getUTCDay() || 7;

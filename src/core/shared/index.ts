@@ -88,7 +88,7 @@ export {
 } from './money';
 export { fitLabel } from './fitLabel';
 export { formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
-export { addDays, daysBetween, findDay } from './calendarDay';
+export { addDays, daysBetween, findDay, weekdayOf } from './calendarDay';
 // Geometry
 export { boxesOverlap, freeLitresOf, largestFreeBoxOf, type Box } from './boxes';
 export { largestCircleOf, type FloorRect } from './largestCircle';

@@ -1,5 +1,5 @@
 import { handsShareOf } from '../agree';
-import { daysBetween } from '../shared';
+import { daysBetween, weekdayOf } from '../shared';
 import { type HomesQuestion, type PlannedHome, type Worker } from './homesModel';
 import { isSamePerson } from './visitTime';
 
@@ -43,7 +43,7 @@ export interface Busy {
   readonly travel: number;
 }
 
-const weekdayOf = (facts: DaysFacts, day: number): number => ((facts.weekOffset + day) % 7) + 1;
+const weekdayAt = (facts: DaysFacts, day: number): number => ((facts.weekOffset + day) % 7) + 1;
 const weekOf = (facts: DaysFacts, day: number): number => Math.floor((facts.weekOffset + day) / 7);
 
 export function toDaysFacts({ today, homes, workers, kept }: HomesQuestion): DaysFacts {
@@ -84,7 +84,7 @@ export function toDaysFacts({ today, homes, workers, kept }: HomesQuestion): Day
       const worker = workers.find((each) => isSamePerson(each.name, name));
       return { worker, away: new Set((worker?.awayDays ?? []).map(dayOf)) };
     }),
-    weekOffset: ((daysBetween('2024-01-01', today) % 7) + 7) % 7,
+    weekOffset: weekdayOf(today) - 1,
   };
 }
 
@@ -136,7 +136,7 @@ const raise = (map: Map<string, number>, key: string, by: number) =>
 /** Whether the home can be visited on a day, its week not counted. */
 export const isHomeDay = (facts: DaysFacts, h: number, day: number): boolean => {
   const each = facts.homes[h]!;
-  return each.home.weekdays.includes(weekdayOf(facts, day)) && !each.away.has(day);
+  return each.home.weekdays.includes(weekdayAt(facts, day)) && !each.away.has(day);
 };
 
 /** From when until when somebody works on a day; undefined: not at all. */
@@ -148,7 +148,7 @@ export function hoursOf(
   const { worker, away } = facts.people[person]!;
   if (away.has(day)) return undefined;
   if (!worker) return [0, MINUTES_A_DAY];
-  return worker.weekdays.includes(weekdayOf(facts, day))
+  return worker.weekdays.includes(weekdayAt(facts, day))
     ? [worker.fromMinute, worker.toMinute]
     : undefined;
 }

@@ -41,9 +41,11 @@ export {
   addUpHours,
   breakMinutesOf,
   findClash,
+  findDayWays,
   isSamePerson,
   visitMinutesOf,
   type Clash,
+  type DayWay,
   type RoomHours,
   type VisitOfHome,
 } from './visitTime';

@@ -100,3 +100,33 @@ export function findClash(
 /** Names as people type them: neither capitals nor spaces around make another person. */
 export const isSamePerson = (a: string, b: string): boolean =>
   a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** From one home to the next on a day, for somebody who is in both. */
+export interface DayWay {
+  readonly homeName: string;
+  readonly wayMinutes: number;
+  /** Between the end of the one visit and the beginning of the other. */
+  readonly freeMinutes: number;
+}
+
+/** The ways between the visits of one day, in time; none within a home. */
+export function findDayWays(
+  visits: readonly (VisitOfHome & { readonly travelMinutes: number })[],
+): DayWay[] {
+  const inTime = [...visits].sort((a, b) => a.visit.fromMinute - b.visit.fromMinute);
+  return inTime.flatMap(({ visit, travelMinutes, homeName }, i): DayWay[] => {
+    const before = inTime
+      .slice(0, i)
+      .findLast((other) =>
+        other.visit.people.some((name) => visit.people.some((each) => isSamePerson(each, name))),
+      );
+    if (!before || before.homeName === homeName) return [];
+    return [
+      {
+        homeName,
+        wayMinutes: Math.max(travelMinutes, before.travelMinutes),
+        freeMinutes: visit.fromMinute - before.visit.toMinute,
+      },
+    ];
+  });
+}

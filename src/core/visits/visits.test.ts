@@ -2,7 +2,7 @@ import { projectIdSchema, roomIdSchema, sectionIdSchema } from '../shared';
 import { findEnergyFaults, stretchMinutesOf } from './energy';
 import { visitSchema, visitStateOf, type Visit } from './model';
 import { findWhatToBring, type BringRoom } from './whatToBring';
-import { addUpHours, breakMinutesOf, findClash, visitMinutesOf } from './visitTime';
+import { addUpHours, breakMinutesOf, findClash, findDayWays, visitMinutesOf } from './visitTime';
 
 const aVisit = (facts: Partial<Visit> = {}): Visit => ({
   ...visitSchema.parse({
@@ -111,6 +111,16 @@ test('nobody is in two homes at once; one after the other, and others, are', () 
   expect(findClash(visit, other({ fromMinute: 720, toMinute: 800 }))).toBeUndefined();
   expect(findClash(visit, other({ day: '2026-12-02' }))).toBeUndefined();
   expect(findClash(visit, [{ visit, homeName: 'itself' }])).toBeUndefined();
+});
+
+test('the way to the next home of a day is told for whoever is in both', () => {
+  const at = (homeName: string, fromMinute: number, people: string[]) => ({
+    visit: aVisit({ fromMinute, toMinute: fromMinute + 60, people }),
+    homeName,
+    travelMinutes: homeName === 'Mill' ? 40 : 20,
+  });
+  const visits = [at('Mill', 660, ['Wren']), at('Row', 570, [' wren']), at('Boat', 800, ['Bram'])];
+  expect(findDayWays(visits)).toEqual([{ homeName: 'Mill', wayMinutes: 40, freeMinutes: 30 }]);
 });
 
 test('papers are named where they come last or take longer than was set, and nothing else is', () => {

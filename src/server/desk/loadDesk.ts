@@ -1,17 +1,16 @@
 import 'server-only';
 
-import { dayOf, openDebts, waitsForClient, waitsForDay } from '@/core/sort';
-import { roomProgressOf, type RoomProgress } from '@/core/desk';
+import { openDebts, waitsForClient } from '@/core/sort';
+import { findDue, roomProgressOf, type DueThing, type RoomProgress } from '@/core/desk';
 import type { Project } from '@/core/agree';
-import type { DueThing } from '@/ui/desk/dueWords';
 import type { Room } from '@/core/look';
-import { pairPictures, roomResultsOf, type RoomRecords } from '@/core/show';
-import { keptPiecesOf, listMaterialNeeds, listNeeds, listOtherNeeds } from '@/core/shop';
-import { addDays, type RoomId } from '@/core/shared';
+import { roomResultsOf, type RoomRecords } from '@/core/show';
+import { listNeeds, listOtherNeeds } from '@/core/shop';
+import type { RoomId } from '@/core/shared';
 import { DataError, type Db } from '@/data/db';
 import { listDeskProjects, listDeskSummaries, putDeskSummary } from '@/data/projectRepo';
 import { loadRecords, type LoadName, type Records } from '@/data/records';
-import { labelTextsOf } from '../shop/materials';
+import { countedMaterialNeedsOf } from '../shop/materials';
 
 /** What the desk and the lid tell of a home: how far each room is. */
 export const deskNames = [
@@ -56,8 +55,6 @@ interface DeskSummary {
   /** Things that wait for an answer of the client. */
   readonly questionCount: number;
 }
-/** A room that is done is looked at again after so many days. */
-const REVIEW_AFTER_DAYS = 14;
 interface ProjectOnDesk extends DeskSummary {
   readonly project: Project;
 }
@@ -98,50 +95,9 @@ function summaryOf(records: Records<DeskName>): DeskSummary {
     leftCount: results.reduce((sum, result) => sum + result.left.count, 0),
     waitingCount: results.reduce((sum, result) => sum + result.waiting.count, 0),
     debts: openDebts(records.carries).map(({ note, dueOn }) => ({ note, dueOn })),
-    due: dueOf(records),
+    due: findDue(records),
     questionCount: records.things.filter(waitsForClient).length,
   };
-}
-
-function dueOf({
-  rooms,
-  carries,
-  purchases,
-  things,
-  vantagePoints,
-  pictures,
-}: Records<DeskName>): DueThing[] {
-  const later = new Map<string, number>();
-  for (const thing of things) {
-    const day = waitsForDay(thing) ? dayOf(thing) : undefined;
-    if (day !== undefined) later.set(day, (later.get(day) ?? 0) + thing.count);
-  }
-  const due = [
-    ...purchases.flatMap((purchase): DueThing[] => [
-      ...(purchase.returnBy !== null && keptPiecesOf(purchase) > 0
-        ? [{ day: purchase.returnBy, code: 'return' as const, name: purchase.label }]
-        : []),
-      ...(purchase.deliverOn === null
-        ? []
-        : [{ day: purchase.deliverOn, code: 'arrives' as const, name: purchase.label }]),
-    ]),
-    ...openDebts(carries).flatMap(({ note, dueOn }): DueThing[] =>
-      dueOn === null ? [] : [{ day: dueOn, code: 'debt', name: note }],
-    ),
-    ...[...later].map(([day, count]): DueThing => ({ day, code: 'later', name: String(count) })),
-    ...rooms.flatMap(({ id, name }): DueThing[] => {
-      const spots = vantagePoints.filter(({ roomId }) => roomId === id);
-      const afters = pairPictures(spots, pictures).map(({ after }) => after?.takenAt);
-      const last = afters
-        .flatMap((at) => at ?? [])
-        .sort()
-        .at(-1);
-      return last === undefined || afters.includes(undefined)
-        ? []
-        : [{ day: addDays(last.slice(0, 10), REVIEW_AFTER_DAYS), code: 'review', name }];
-    }),
-  ];
-  return due.sort((a, b) => a.day.localeCompare(b.day));
 }
 
 export const roomsOnDesk = (records: Records<DeskName>): RoomWithProgress[] =>
@@ -157,15 +113,6 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
       .filter((entry) => entry.roomId === roomId)
       .map((entry) => [entry.containerId, entry.priority]),
   );
-  const materials = records.materials.find(({ id }) => id === roomId);
-  // How many boards and rolls there are takes planning; that they are wanted is told on the list itself.
-  const materialNeeds = materials
-    ? listMaterialNeeds(materials, {
-        cut: undefined,
-        roll: undefined,
-        labelTexts: labelTextsOf(records, roomId),
-      })
-    : [];
   return roomProgressOf({
     ...own,
     isAgreed: records.agreements.length > 0,
@@ -178,7 +125,7 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
       ...listNeeds({ ...own, priorities }),
       ...listOtherNeeds({
         handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
-        materialNeeds,
+        materialNeeds: countedMaterialNeedsOf(records, roomId),
         purchases: own.purchases,
       }),
     ],

@@ -1,7 +1,7 @@
 import 'server-only';
 
 import type { Room, Unit } from '@/core/look';
-import { addDays, type ProjectId, type RoomId } from '@/core/shared';
+import { addDays, weekdayOf, type ProjectId, type RoomId } from '@/core/shared';
 import {
   doneTasksOf,
   listTasks,
@@ -94,7 +94,7 @@ export async function loadSetUp(
 const USUAL_DAYS = 30;
 const usualDays = (today: string, weekdays: readonly number[]): string[] =>
   Array.from({ length: USUAL_DAYS }, (_, i) => addDays(today, i)).filter((day) =>
-    weekdays.includes(new Date(`${day}T00:00:00Z`).getUTCDay() || 7),
+    weekdays.includes(weekdayOf(day)),
   );
 
 /** Clock times of the machine, as the visits are planned by. */

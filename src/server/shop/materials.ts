@@ -66,6 +66,24 @@ export function labelTextsOf(
     .flatMap(({ groupId }) => groups.find(({ id }) => id === groupId)?.name ?? []);
 }
 
+/**
+ * As `materialNeedsOf`, without planning: how many boards and rolls there are takes that; that they are
+ * wanted is told on the list itself.
+ */
+export function countedMaterialNeedsOf(
+  records: Records<'fits' | 'groups' | 'materials' | 'units'>,
+  roomId: RoomId,
+): MaterialNeed[] {
+  const materials = records.materials.find(({ id }) => id === roomId);
+  return materials
+    ? listMaterialNeeds(materials, {
+        cut: undefined,
+        roll: undefined,
+        labelTexts: labelTextsOf(records, roomId),
+      })
+    : [];
+}
+
 /** What a room's materials put on its list; boards and rolls are planned for their number. */
 export async function materialNeedsOf(
   records: Records<'fits' | 'groups' | 'materials' | 'units'>,

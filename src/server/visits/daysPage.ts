@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { listMaterialNeeds, listNeeds, listOtherNeeds } from '@/core/shop';
+import { listNeeds, listOtherNeeds } from '@/core/shop';
 import { isKept } from '@/core/sort';
 import {
   orderByOf,
@@ -11,7 +11,7 @@ import {
 } from '@/core/visits';
 import type { Records } from '@/data/records';
 import { roomRecordsOf, type DeskName } from '../desk/loadDesk';
-import { labelTextsOf } from '../shop/materials';
+import { countedMaterialNeedsOf } from '../shop/materials';
 
 type DaysRecords = Records<DeskName | 'visits' | 'sessions' | 'moveLists'>;
 
@@ -51,18 +51,10 @@ export function loadOrders(records: DaysRecords, today: string): OrderLine[] {
 
 function openNamesOf(records: DaysRecords, roomId: DaysRecords['rooms'][number]['id']): string[] {
   const own = roomRecordsOf(records, roomId);
-  const materials = records.materials.find(({ id }) => id === roomId);
-  const materialNeeds = materials
-    ? listMaterialNeeds(materials, {
-        cut: undefined,
-        roll: undefined,
-        labelTexts: labelTextsOf(records, roomId),
-      })
-    : [];
   const containers = listNeeds({ ...own, priorities: new Map() });
   const others = listOtherNeeds({
     handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
-    materialNeeds,
+    materialNeeds: countedMaterialNeedsOf(records, roomId),
     purchases: own.purchases,
   });
   return [

@@ -4,7 +4,8 @@ import ical from 'ical-generator';
 
 import { breakMinutesOf, visitMinutesOf, visitStateOf, type Visit } from '@/core/visits';
 import type { Records } from '@/data/records';
-import { dueWords, type DueThing } from '@/ui/desk/dueWords';
+import type { DueThing } from '@/core/desk';
+import { dueWords } from '@/ui/desk/dueWords';
 import { writeCsvTable } from '../exchange/csvTable';
 
 type VisitRecords = Records<'project' | 'rooms' | 'sections' | 'visits'>;

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 
+import type { DueThing } from '@/core/desk';
 import { isSamePerson, visitStateOf, type Visit, type Worker } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { buttonClass } from '../primitives/Button';
@@ -18,7 +19,7 @@ import type { WorkerTyped } from '../visits/visitForm';
 import { timesWords, visitDayWords } from '../visits/visitWords';
 import { WeeksBoard, type BoardVisit, type DayMark } from '../visits/WeeksBoard';
 import { CalendarAddress } from './CalendarAddress';
-import { dueWords, type DueThing } from './dueWords';
+import { dueWords } from './dueWords';
 import { Workers } from './Workers';
 
 interface AllDaysProps {

@@ -1,8 +1,9 @@
+import type { DueThing } from '@/core/desk';
 import { addDays, daysBetween, formatCount } from '@/core/shared';
-import { isSamePerson, type Visit } from '@/core/visits';
+import { findDayWays, type DayWay, type Visit } from '@/core/visits';
 import { Link } from '../primitives/Link';
 import { timesWords, visitDayWords } from '../visits/visitWords';
-import { dueWords, type DueThing } from './dueWords';
+import { dueWords } from './dueWords';
 
 interface WeekProps {
   readonly today: string;
@@ -86,11 +87,13 @@ export function Week({ today, visits, ready, due, questions }: WeekProps) {
                       <span className="text-[13px] text-soft">{visit.people.join(', ')}</span>
                     </li>
                   ))}
-                  {waysOf(here).map((words) => (
-                    <li key={words} className="mt-1 text-[13px] text-soft">
-                      {words}
-                    </li>
-                  ))}
+                  {findDayWays(here)
+                    .map(wayWords)
+                    .map((words) => (
+                      <li key={words} className="mt-1 text-[13px] text-soft">
+                        {words}
+                      </li>
+                    ))}
                   {readyHere.map(({ homeName }) => (
                     <li key={homeName} className="mt-1 text-[13.5px] text-signal-deep">
                       {homeName} has to be ready
@@ -114,20 +117,7 @@ export function Week({ today, visits, ready, due, questions }: WeekProps) {
   );
 }
 
-/** The way between two homes on a day, for whoever is in both, with what is left of the time for it. */
-function waysOf(visits: WeekProps['visits']): string[] {
-  const inTime = [...visits].sort((a, b) => a.visit.fromMinute - b.visit.fromMinute);
-  return inTime.flatMap(({ visit, travelMinutes, homeName }, i) => {
-    const before = inTime
-      .slice(0, i)
-      .findLast((other) =>
-        other.visit.people.some((name) => visit.people.some((each) => isSamePerson(each, name))),
-      );
-    if (!before || before.homeName === homeName) return [];
-    const way = Math.max(travelMinutes, before.travelMinutes);
-    const free = visit.fromMinute - before.visit.toMinute;
-    return [
-      `${way} min on the way to ${homeName}${free < way ? `, and ${Math.max(0, free)} between the visits` : ''}`,
-    ];
-  });
-}
+/** The way between two homes, and what there is between the visits where that is less. */
+const wayWords = ({ homeName, wayMinutes, freeMinutes }: DayWay): string =>
+  `${wayMinutes} min on the way to ${homeName}` +
+  (freeMinutes < wayMinutes ? `, and ${Math.max(0, freeMinutes)} between the visits` : '');

@@ -1,11 +1,5 @@
+import type { DueThing } from '@/core/desk';
 import { formatCount } from '@/core/shared';
-
-/** Something that is due on a day, as the desk knows it. */
-export interface DueThing {
-  readonly day: string;
-  readonly code: 'return' | 'arrives' | 'debt' | 'later' | 'review';
-  readonly name: string;
-}
 
 /** What is due, in a few words; `name` is what it is of. */
 export const dueWords = ({ code, name }: DueThing): string =>

@@ -13,7 +13,7 @@ import clsx from 'clsx';
 import { Check, Pin } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
 
-import { addDays, daysBetween } from '@/core/shared';
+import { addDays, daysBetween, weekdayOf } from '@/core/shared';
 import { visitDayWords, WEEKDAYS } from './visitWords';
 
 /** A visit as it stands on the board. */
@@ -54,7 +54,7 @@ const STEPS: Readonly<Record<string, number>> = {
 /** Weeks below each other, a column a day: visits are dragged from day to day. */
 export function WeeksBoard({ today, visits, marks, onMove, onOpen }: WeeksBoardProps) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const monday = addDays(today, -(((daysBetween('2024-01-01', today) % 7) + 7) % 7));
+  const monday = addDays(today, 1 - weekdayOf(today));
   const last = [...visits, ...marks].reduce(
     (day, each) => (each.day > day ? each.day : day),
     today,

@@ -11,11 +11,11 @@ interface SideScrollProps {
 
 /**
  * What may be wider than its place: pushed sideways by hand, and by keys, since it takes the focus
- * where, and only where, something of it is out of sight.
+ * where, and only where, something of it is out of sight; until that is measured, it takes it.
  */
 export function SideScroll({ label, className = '', children }: SideScrollProps) {
   const ref = useRef<HTMLDivElement>(null);
-  const [isWider, setIsWider] = useState(false);
+  const [isWider, setIsWider] = useState(true);
   useEffect(() => {
     const box = ref.current;
     if (!box) return;
@@ -23,7 +23,14 @@ export function SideScroll({ label, className = '', children }: SideScrollProps)
     const watch = new ResizeObserver(measure);
     watch.observe(box);
     for (const child of box.children) watch.observe(child);
-    return () => watch.disconnect();
+    // What is put in later is measured as well.
+    const changes = new MutationObserver(measure);
+    changes.observe(box, { childList: true, subtree: true });
+    measure();
+    return () => {
+      watch.disconnect();
+      changes.disconnect();
+    };
   }, []);
   return (
     <div

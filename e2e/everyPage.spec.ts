@@ -45,6 +45,8 @@ const HOME = [
   '/shop/money',
   '/shop/receipts',
   '/shop/materials',
+  '/set-up',
+  '/set-up/kits',
   '/show',
   '/where?id=linen-press-guest',
 ].map((page) => `/projects/quarry-row/home${page}`);
@@ -63,7 +65,11 @@ const ROOM = [
   '/fit',
   '/shop',
   '/shop/materials',
-  '/shop/set-up',
+  '/set-up',
+  '/set-up/units',
+  '/set-up/labels',
+  '/set-up/jars',
+  '/set-up/routines',
   '/show',
 ].map((page) => `/projects/quarry-row/rooms/linen-press${page}`);
 const PAGES = [

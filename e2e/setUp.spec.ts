@@ -22,8 +22,7 @@ test('a working list is worked through on a phone, with a task ticked before its
   await page.getByPlaceholder('e.g. from the back door').fill('from the door');
   await page.getByRole('button', { name: 'Add the spot' }).click();
   await expect(page.getByText('from the door').first()).toBeVisible();
-  await page.goto(`${server.address}/projects/home/rooms/hall/shop/materials`);
-  await page.getByRole('link', { name: 'Set up' }).click();
+  await page.goto(`${server.address}/projects/home/rooms/hall/set-up`);
   await expect(page.getByRole('heading', { name: 'Set up, room 1' })).toBeVisible();
   await expect(page.getByRole('main').getByRole('status')).toContainText('Done by');
   const list = page.getByRole('region', { name: 'Working list' });

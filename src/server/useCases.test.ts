@@ -403,6 +403,7 @@ test('the desk tells what is next in every room, and what was spent', async () =
     'measure_walls',
     'make_sections',
     'buy',
+    'set_up',
   ]);
   expect(home?.rooms[0]?.progress.doneSteps).toEqual(
     expect.arrayContaining(['sort', 'place', 'fit']),

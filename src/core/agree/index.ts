@@ -33,3 +33,12 @@ export {
   type SectionFacts,
 } from './estimate';
 export { compareAgreements, type AgreementChange } from './compareAgreements';
+export {
+  COLOUR_INKS,
+  markColours,
+  markShapes,
+  personMarkSchema,
+  type MarkColour,
+  type MarkShape,
+  type PersonMark,
+} from './personMark';

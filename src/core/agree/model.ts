@@ -12,6 +12,7 @@ import {
   roomIdSchema,
   sectionIdSchema,
 } from '../shared';
+import { personMarkSchema } from './personMark';
 
 /** The tape that the household is measured with; lengths are still read in any unit. */
 export const measureUnits = ['mm', 'cm', 'in'] as const;
@@ -54,6 +55,21 @@ const statementTermsSchema = z.object({
   taxLabel: z.string().trim().max(40).default(''),
 });
 
+/** What labels of this home are made on. */
+const labelTermsSchema = z.object({
+  medium: z.enum(['sheet', 'tape', 'tags', 'hand']).default('sheet'),
+  /** A grid of cells, by its name. */
+  gridId: z.string().max(40).default('A4-3x7'),
+  tapeMm: z.number().positive().max(100).default(18),
+  /** Cells that are gone of the sheets that were begun, a grid each. */
+  begun: z
+    .array(
+      z.object({ gridId: z.string().max(40), used: z.array(z.number().int().min(0).max(500)) }),
+    )
+    .max(40)
+    .default([]),
+});
+
 /** What is settled with the client before the first thing is moved. */
 export const termsSchema = z.object({
   goals: z.string().trim().max(600).default(''),
@@ -73,6 +89,7 @@ export const termsSchema = z.object({
   crewCount: z.number().int().min(1).max(6).default(1),
   days: daysSchema.default(daysSchema.parse({})),
   statement: statementTermsSchema.default(statementTermsSchema.parse({})),
+  labels: labelTermsSchema.default(labelTermsSchema.parse({})),
 });
 export type Terms = Readonly<z.infer<typeof termsSchema>>;
 export const defaultTerms: Terms = termsSchema.parse({});
@@ -118,6 +135,8 @@ export const personSchema = z.object({
   lids: z.enum(['closes', 'leaves']).default('closes'),
   /** Whether things go back sorted finely, or a bin a group is as fine as it gets. */
   sorting: z.enum(['finely', 'roughly']).default('finely'),
+  /** What is only theirs carries it; null: no mark. */
+  mark: personMarkSchema.nullable().default(null),
 });
 export type Person = Readonly<z.infer<typeof personSchema>>;
 

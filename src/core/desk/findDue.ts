@@ -1,4 +1,6 @@
-import type { Picture, Room, VantagePoint } from '../look';
+import type { Picture, Room, Unit, VantagePoint } from '../look';
+import type { Labeling } from '../labels';
+import type { SetUp } from '../setUp';
 import { addDays } from '../shared';
 import { keptPiecesOf, type Purchase } from '../shop';
 import { pairPictures } from '../show';
@@ -7,7 +9,7 @@ import { dayOf, openDebts, waitsForDay, type Carry, type Thing } from '../sort';
 /** Something that is due on a day, by its own name; of what was put off, how many things. */
 export interface DueThing {
   readonly day: string;
-  readonly code: 'return' | 'arrives' | 'debt' | 'later' | 'review';
+  readonly code: 'return' | 'arrives' | 'debt' | 'later' | 'review' | 'labels' | 'liner';
   readonly name: string;
 }
 
@@ -18,10 +20,15 @@ interface HomeFacts {
   readonly things: readonly Thing[];
   readonly vantagePoints: readonly VantagePoint[];
   readonly pictures: readonly Picture[];
+  readonly labelings: readonly Labeling[];
+  readonly setUps: readonly SetUp[];
+  readonly units: readonly Unit[];
 }
 
 /** A room that is done is looked at again after so many days. */
 const REVIEW_AFTER_DAYS = 14;
+/** A washable liner is changed after so many days; an assumption. */
+const LINER_DAYS = 60;
 /** What falls on a day in a home, in the order of the days. */
 export function findDue({
   rooms,
@@ -30,6 +37,9 @@ export function findDue({
   things,
   vantagePoints,
   pictures,
+  labelings,
+  setUps,
+  units,
 }: HomeFacts): DueThing[] {
   const later = new Map<string, number>();
   for (const thing of things) {
@@ -49,6 +59,24 @@ export function findDue({
       dueOn === null ? [] : [{ day: dueOn, code: 'debt', name: note }],
     ),
     ...[...later].map(([day, count]): DueThing => ({ day, code: 'later', name: String(count) })),
+    ...labelings.flatMap(({ id, settlesOn }): DueThing[] =>
+      settlesOn === null
+        ? []
+        : [
+            {
+              day: settlesOn,
+              code: 'labels',
+              name: rooms.find((room) => room.id === id)?.name ?? '',
+            },
+          ],
+    ),
+    ...setUps.flatMap(({ liners }) =>
+      liners.map(({ bayId, changedOn }): DueThing => ({
+        day: addDays(changedOn, LINER_DAYS),
+        code: 'liner',
+        name: units.flatMap(({ bays }) => bays).find(({ id }) => id === bayId)?.name ?? '',
+      })),
+    ),
     ...rooms.flatMap(({ id, name }): DueThing[] => {
       const spots = vantagePoints.filter(({ roomId }) => roomId === id);
       const afters = pairPictures(spots, pictures).map(({ after }) => after?.takenAt);

@@ -31,6 +31,8 @@ const urgency: readonly NextStep['code'][] = [
   'place_groups',
   'fit_bays',
   'buy',
+  'anchor',
+  'set_up',
   'decide_later',
   'measure_walls',
 ];

@@ -35,6 +35,7 @@ const empty: RoomFacts = {
   groups: [],
   things: [],
   fits: [],
+  setUp: { openCount: 0, doneCount: 0, unanchoredName: undefined },
   needs: [],
   isAgreed: false,
 };

@@ -5,7 +5,7 @@ import type { ContainerNeed } from '../shop';
 import { keptLitresOf, type Group, type Thing } from '../sort';
 import { pairPictures } from '../show';
 
-export const steps = ['look', 'agree', 'sort', 'place', 'fit', 'shop', 'show'] as const;
+export const steps = ['look', 'agree', 'sort', 'place', 'fit', 'shop', 'set-up', 'show'] as const;
 export type Step = (typeof steps)[number];
 
 /** What is missing next, most urgent first within a step. The screen words it. */
@@ -40,6 +40,8 @@ export type NextStep =
       readonly firstBayName: string;
     }
   | { readonly step: 'shop'; readonly code: 'buy'; readonly lines: number }
+  | { readonly step: 'set-up'; readonly code: 'anchor'; readonly unitName: string }
+  | { readonly step: 'set-up'; readonly code: 'set_up'; readonly count: number }
   | { readonly step: 'show'; readonly code: 'take_after'; readonly vantagePointName: string };
 
 export interface RoomFacts {
@@ -56,6 +58,12 @@ export interface RoomFacts {
   readonly isAgreed: boolean;
   /** Lines of the shopping list: containers, what was put down by hand, materials. */
   readonly needs: readonly Pick<ContainerNeed, 'qty' | 'hadQty'>[];
+  /** Of the working list: tasks that are open and done, and what should be fixed to the wall and is not. */
+  readonly setUp: {
+    readonly openCount: number;
+    readonly doneCount: number;
+    readonly unanchoredName: string | undefined;
+  };
 }
 
 /** How far a room has come. Nothing is locked: the order is advice. */
@@ -76,6 +84,7 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
     ...placeGaps(facts),
     ...fitGaps(facts),
     ...shopGaps(facts),
+    ...setUpGaps(facts),
     ...showGaps(facts),
   ];
   const hasBegun: Readonly<Record<Step, boolean>> = {
@@ -85,6 +94,7 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
     place: facts.groups.some((group) => group.bayId !== null),
     fit: facts.fits.length > 0,
     shop: facts.needs.length > 0,
+    'set-up': facts.setUp.doneCount > 0,
     show: facts.pictures.some((picture) => picture.moment === 'after'),
   };
   const doneSteps = steps.filter(
@@ -168,6 +178,19 @@ function fitGaps({ units, groups, things, fits }: RoomFacts): NextStep[] {
 function shopGaps({ needs }: RoomFacts): NextStep[] {
   const lines = needs.filter(({ qty, hadQty }) => qty > hadQty).length;
   return lines > 0 ? [{ step: 'shop', code: 'buy', lines }] : [];
+}
+
+/** Once something is placed or begun; before, there is nothing to set up. */
+function setUpGaps({ setUp, groups, fits }: RoomFacts): NextStep[] {
+  const hasBegun =
+    setUp.doneCount > 0 || fits.length > 0 || groups.some(({ bayId }) => bayId !== null);
+  if (!hasBegun || setUp.openCount === 0) return [];
+  return [
+    ...(setUp.doneCount > 0 && setUp.unanchoredName !== undefined
+      ? [{ step: 'set-up', code: 'anchor', unitName: setUp.unanchoredName } as const]
+      : []),
+    { step: 'set-up', code: 'set_up', count: setUp.openCount },
+  ];
 }
 
 function showGaps({ vantagePoints, pictures }: RoomFacts): NextStep[] {

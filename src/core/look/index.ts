@@ -69,7 +69,7 @@ export { arrangeFront, scaleToFit, type FrontUnit, type FrontView } from './arra
 export { usualUnitOf, type UsualUnit } from './usualUnit';
 export { divideColumn, shelfHeightsOf, type DivideColumnError } from './divideColumn';
 export { judgeUnit, type BayJudgement } from './judgeUnit';
-export { reachOf, reachSeconds, sightDepthMm, type Reach } from './reach';
+export { reachOf, reachSeconds, sightDepthMm, sightLineMm, type Reach } from './reach';
 // The plan
 export {
   isInside,

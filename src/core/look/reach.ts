@@ -57,10 +57,19 @@ export function sightDepthMm(
   const { bottomMm, openingMm, depthMm, pullsOut } = place;
   // What pulls out comes to the eye of somebody who stands, to its back; only above the eyes nobody sees into it.
   if (pullsOut) return bottomMm < bodyMm * EYE_RATIO ? depthMm : 0;
-  const reach = reachOf(bottomMm, bodyMm);
-  const eyeMm = bodyMm * (reach === 'squat' || reach === 'bend' ? CROUCHED_EYE_RATIO : EYE_RATIO);
+  const eyeMm = eyeMmBefore(bottomMm, bodyMm);
   if (eyeMm <= bottomMm) return Math.min(depthMm, FRONT_ROW_MM);
   const aboveEdgeMm = eyeMm - (bottomMm + openingMm);
   if (aboveEdgeMm <= 0) return depthMm;
   return Math.min(depthMm, (STANDING_OFF_MM * openingMm) / aboveEdgeMm);
 }
+
+/** One crouches before what one bends for. */
+function eyeMmBefore(placeMm: number, bodyMm: number): number {
+  const reach = reachOf(placeMm, bodyMm);
+  return bodyMm * (reach === 'squat' || reach === 'bend' ? CROUCHED_EYE_RATIO : EYE_RATIO);
+}
+
+/** How far it is from the eye of somebody who stands or crouches before a unit to something on its front, in mm. */
+export const sightLineMm = (heightMm: number, bodyMm: number): number =>
+  Math.hypot(STANDING_OFF_MM, eyeMmBefore(heightMm, bodyMm) - heightMm);

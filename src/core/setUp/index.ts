@@ -3,11 +3,14 @@ export {
   setUpSchema,
   taskIdOf,
   taskKinds,
+  type DoneTask,
   type SetUp,
   type SetUpTask,
   type TaskKind,
+  type UnitSetUp,
 } from './model';
-export { dryingFactorOf, listTasks, TASK_MINUTES, type SetUpFacts } from './listTasks';
+export { minutesFactorOf, TASK_MINUTES } from './taskMinutes';
+export { dryingFactorOf, listTasks, type SetUpFacts, type UnitToSetUp } from './listTasks';
 export {
   findEarlyTicks,
   layOutTasks,
@@ -17,3 +20,28 @@ export {
   type SetUpQuestion,
   type WorkWindow,
 } from './layOutTasks';
+export { checkTipping, type TipAnswer, type TipCase } from './tipCheck';
+export {
+  doneOf,
+  loadingOf,
+  setUpFactsOf,
+  tippingOf,
+  unanchoredOf,
+  unitSetUpOf,
+  type SetUpRecordsOfRoom,
+} from './setUpFacts';
+export { loadUnit, type LoadAnswer, type LoadQuestion, type LoadStep } from './loadUnit';
+export {
+  binsOf,
+  decant,
+  type Decanted,
+  jarSchema,
+  kitSchema,
+  packVolumeOf,
+  routineFor,
+  routineSchema,
+  type Jar,
+  type Kit,
+  type Routine,
+  type RoutineStep,
+} from './cards';

@@ -1,18 +1,34 @@
-import { taskIdOf, type SetUp, type SetUpTask } from './model';
+import { minutesFactorOf, TASK_MINUTES } from './taskMinutes';
+import { taskIdOf, type SetUp, type SetUpTask, type TaskKind } from './model';
+
+/** A unit of the room as far as setting up asks. */
+export interface UnitToSetUp {
+  readonly id: string;
+  readonly name: string;
+  readonly comes: 'stays' | 'bought' | 'moved';
+  /** Two people: heavier than one lifts, or long. */
+  readonly needsTwo: boolean;
+  /** Units of the same kind and size before it in the list: the second goes faster. */
+  readonly alikeBefore: number;
+  /** Should be fixed to the wall. */
+  readonly wantsAnchoring: boolean;
+  readonly isAnchored: boolean;
+  readonly placeCount: number;
+  readonly linedCount: number;
+  /** Containers that the home has already: washed before they are used again. */
+  readonly ownedCount: number;
+  /** All containers that are put in. */
+  readonly containerCount: number;
+  /** That will live in it. */
+  readonly litres: number;
+  /** Its heaviest piece. */
+  readonly heaviestG: number;
+  readonly labelCount: number;
+}
 
 /** What was decided for a room and has to be done in it. */
 export interface SetUpFacts {
-  readonly units: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly placeCount: number;
-    readonly linedCount: number;
-    /** That will live in it. */
-    readonly litres: number;
-    /** Its heaviest group. */
-    readonly heaviestG: number;
-    readonly labelCount: number;
-  }[];
+  readonly units: readonly UnitToSetUp[];
   /** Of the room's surfaces; null: nothing is painted. */
   readonly paint: {
     readonly squareMetres: number;
@@ -24,27 +40,17 @@ export interface SetUpFacts {
   readonly fixings: readonly { readonly name: string; readonly things: number }[];
   /** Spots that still want their picture. */
   readonly spotCount: number;
+  /** Carryings of the list of moves that are still open. */
+  readonly carryCount: number;
   readonly liftLimitG: number;
 }
-
-/** Minutes of each kind of task: our own stated assumptions, by what there is of it. */
-export const TASK_MINUTES = {
-  wipe: { start: 5, each: 4 },
-  sandPerSquareMetre: 4,
-  paintPerSquareMetre: 10,
-  paintStart: 15,
-  cut: { start: 10, each: 4 },
-  anchor: { start: 10, each: 12 },
-  line: { start: 5, each: 6 },
-  load: { start: 5, perLitre: 0.12 },
-  label: { start: 5, each: 1.5 },
-  photographEach: 3,
-} as const;
 
 /** On the tin it is for 20 degrees: it takes twice as long for every 10 degrees less, and half more where it is damp. */
 const TIN_CELSIUS = 20;
 const DOUBLES_EVERY_CELSIUS = 10;
 const DAMP_FACTOR = 1.5;
+/** Filler has to be hard before it is sanded; an assumption. */
+const FILLER_MINUTES = 120;
 
 /**
  * How much longer than on the tin paint dries and hardens. Never shorter: warm rooms are not counted on.
@@ -59,91 +65,136 @@ export const dryingFactorOf = ({
 
 const whole = (minutes: number): number => Math.max(1, Math.ceil(minutes));
 const sized = ({ start, each }: { start: number; each: number }, count: number): number =>
-  whole(start + each * count);
+  start + each * count;
+const behind = (tasks: readonly SetUpTask[], lagMinutes = 0) =>
+  tasks.map(({ id }) => ({ taskId: id, lagMinutes }));
+
+type Air = Pick<SetUp, 'airCelsius' | 'isDamp'> & Partial<Pick<SetUp, 'prep' | 'done'>>;
+type MakeTask = (
+  kind: TaskKind,
+  of: string,
+  more: { minutes: number } & Partial<Pick<SetUpTask, 'people' | 'skill' | 'after'>>,
+) => SetUpTask;
 
 /**
- * The working list of a room: each unit is wiped, lined, loaded and labelled, so that one goes behind the
- * other; painting and anchoring stand between, and nothing is loaded before the paint is hard. Kinds
- * of which there is nothing to do are left out. Ids stay the same as long as the units do.
+ * The working list of a room: each unit is put up, wiped, anchored, lined, loaded and labelled, so that one goes
+ * behind the other; painting stands between, and nothing is loaded before the paint is hard. Kinds of which
+ * there is nothing to do are left out. Ids stay the same as long as the units do. Minutes are assumptions,
+ * corrected by what tasks of their kind took where somebody said.
  */
-export function listTasks(
-  facts: SetUpFacts,
-  air: Pick<SetUp, 'airCelsius' | 'isDamp'>,
-): readonly SetUpTask[] {
-  const { units, paint, fixings, pieceCount, spotCount, liftLimitG } = facts;
-  const task = (
-    kind: SetUpTask['kind'],
-    of: string,
-    more: { minutes: number } & Partial<Pick<SetUpTask, 'people' | 'skill' | 'after'>>,
-  ): SetUpTask => ({
+export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
+  const make: MakeTask = (kind, of, { minutes, ...more }) => ({
     people: 1,
     skill: undefined,
     after: [],
     ...more,
+    minutes: whole(minutes * minutesFactorOf(kind, air.done ?? [])),
     id: taskIdOf(kind, of),
     kind,
     of,
   });
-  const behind = (tasks: readonly SetUpTask[], lagMinutes = 0) =>
-    tasks.map(({ id }) => ({ taskId: id, lagMinutes }));
-
-  const wipes = units.map(({ id, placeCount }) =>
-    task('wipe', id, { minutes: sized(TASK_MINUTES.wipe, placeCount) }),
-  );
-  const wipeOf = (id: string) => behind(wipes.filter(({ of }) => of === id));
-  const isPainted = paint !== null && paint.squareMetres > 0;
-  const factor = dryingFactorOf(air);
-  const dryMinutes = whole((paint?.dryHours ?? 0) * 60 * factor);
-  const hardMinutes = dryMinutes + whole((paint?.cureDays ?? 0) * 1440 * factor);
-  const sand = isPainted
-    ? [
-        task('sand', '', {
-          minutes: whole(paint.squareMetres * TASK_MINUTES.sandPerSquareMetre),
-          after: behind(wipes),
-        }),
-      ]
-    : [];
-  const coats: SetUpTask[] = [];
-  if (isPainted)
-    for (let coat = 1; coat <= paint.coats; coat++)
-      coats.push(
-        task('paint', `${coat}`, {
-          minutes: whole(
-            TASK_MINUTES.paintStart + paint.squareMetres * TASK_MINUTES.paintPerSquareMetre,
-          ),
-          after: coat === 1 ? behind(sand) : behind(coats.slice(-1), dryMinutes),
-        }),
-      );
-  const lastCoat = coats.slice(-1);
+  const { units, fixings, pieceCount, spotCount } = facts;
+  const downs = units
+    .filter(({ comes }) => comes === 'moved')
+    .map(({ id, placeCount, needsTwo }) =>
+      make('takeDown', id, {
+        minutes: sized(TASK_MINUTES.takeDown, placeCount),
+        people: needsTwo ? 2 : 1,
+      }),
+    );
+  // What is bought comes clean, and is put together where it stands.
+  const wipes = units
+    .filter(({ comes }) => comes !== 'bought')
+    .map(({ id, placeCount }) =>
+      make('wipe', id, {
+        minutes: sized(TASK_MINUTES.wipe, placeCount),
+        after: behind(downs.filter(({ of }) => of === id)),
+      }),
+    );
+  const painting = paintTasks(facts, air, { make, before: [...downs, ...wipes] });
+  const { dryMinutes, hardMinutes } = painting;
+  const lastCoat = painting.coats.slice(-1);
   const cuts =
-    pieceCount > 0 ? [task('cut', '', { minutes: sized(TASK_MINUTES.cut, pieceCount) })] : [];
+    pieceCount > 0 ? [make('cut', '', { minutes: sized(TASK_MINUTES.cut, pieceCount) })] : [];
+  const assemblies = units
+    .filter(({ comes }) => comes !== 'stays')
+    .map(({ id, placeCount, needsTwo, alikeBefore }) =>
+      make('assemble', id, {
+        minutes:
+          sized(TASK_MINUTES.assemble, placeCount) *
+          (alikeBefore > 0 ? TASK_MINUTES.alikeShare : 1),
+        people: needsTwo ? 2 : 1,
+        after: [
+          ...behind([...downs, ...wipes].filter(({ of }) => of === id)),
+          ...behind(lastCoat, dryMinutes),
+        ],
+      }),
+    );
+  const standing = [...wipes, ...assemblies];
+  const unitStands = (id: string) => behind(standing.filter(({ of }) => of === id));
+  const secures = units
+    .filter(({ wantsAnchoring, isAnchored }) => wantsAnchoring && !isAnchored)
+    .map(({ id }) =>
+      make('secure', id, {
+        minutes: sized(TASK_MINUTES.anchor, 1),
+        skill: 'drill',
+        after: [...unitStands(id), ...behind(lastCoat, dryMinutes)],
+      }),
+    );
   const anchors = fixings
     .filter(({ things }) => things > 0)
     .map(({ name, things }) =>
-      task('anchor', name, {
+      make('anchor', name, {
         minutes: sized(TASK_MINUTES.anchor, things),
         skill: 'drill',
-        after: [...behind(wipes), ...behind(cuts), ...behind(lastCoat, dryMinutes)],
+        after: [...behind(standing), ...behind(cuts), ...behind(lastCoat, dryMinutes)],
       }),
+    );
+  const washes = units
+    .filter(({ ownedCount }) => ownedCount > 0)
+    .map(({ id, ownedCount }) =>
+      make('wash', id, { minutes: sized(TASK_MINUTES.wash, ownedCount) }),
     );
   const lines = units
     .filter(({ linedCount }) => linedCount > 0)
     .map(({ id, linedCount }) =>
-      task('line', id, {
+      make('line', id, {
         minutes: sized(TASK_MINUTES.line, linedCount),
-        after: [...wipeOf(id), ...behind(lastCoat, dryMinutes)],
+        after: [...unitStands(id), ...behind(lastCoat, dryMinutes)],
       }),
     );
+  const fits = units
+    .filter(({ containerCount }) => containerCount > 0)
+    .map(({ id, containerCount }) =>
+      make('fit', id, {
+        minutes: sized(TASK_MINUTES.fit, containerCount),
+        after: [
+          ...unitStands(id),
+          ...behind([...washes, ...lines, ...secures].filter(({ of }) => of === id)),
+          // Containers weigh little, but they would mark what is still soft.
+          ...behind(lastCoat, hardMinutes),
+        ],
+      }),
+    );
+  const moves =
+    facts.carryCount > 0
+      ? [
+          make('move', '', {
+            minutes: sized(TASK_MINUTES.move, facts.carryCount),
+            after: [...behind(wipes), ...behind(lastCoat, hardMinutes)],
+          }),
+        ]
+      : [];
   const loads = units
     .filter(({ litres }) => litres > 0)
     .map(({ id, litres, heaviestG }) =>
-      task('load', id, {
-        minutes: whole(TASK_MINUTES.load.start + litres * TASK_MINUTES.load.perLitre),
-        people: heaviestG > liftLimitG ? 2 : 1,
+      make('load', id, {
+        minutes: TASK_MINUTES.load.start + litres * TASK_MINUTES.load.perLitre,
+        people: heaviestG > facts.liftLimitG ? 2 : 1,
         after: [
-          ...wipeOf(id),
-          ...behind(lines.filter(({ of }) => of === id)),
-          ...behind(anchors),
+          ...unitStands(id),
+          ...behind([...lines, ...fits, ...secures].filter(({ of }) => of === id)),
+          ...behind([...anchors, ...moves]),
           ...behind(lastCoat, hardMinutes),
         ],
       }),
@@ -151,29 +202,70 @@ export function listTasks(
   const labels = units
     .filter(({ labelCount }) => labelCount > 0)
     .map(({ id, labelCount }) =>
-      task('label', id, {
+      make('label', id, {
         minutes: sized(TASK_MINUTES.label, labelCount),
-        after: [...behind(loads.filter(({ of }) => of === id)), ...wipeOf(id)],
+        after: [...behind([...fits, ...loads].filter(({ of }) => of === id)), ...unitStands(id)],
       }),
     );
+  const all = [
+    ...downs,
+    ...wipes,
+    ...painting.tasks,
+    ...cuts,
+    ...assemblies,
+    ...secures,
+    ...anchors,
+    ...washes,
+    ...lines,
+    ...fits,
+    ...moves,
+    ...loads,
+    ...labels,
+  ];
   const pictures =
     spotCount > 0
       ? [
-          task('photograph', '', {
-            minutes: whole(TASK_MINUTES.photographEach * spotCount),
+          make('photograph', '', {
+            minutes: TASK_MINUTES.photographEach * spotCount,
             after: behind([...wipes, ...lines, ...loads, ...labels, ...anchors]),
           }),
         ]
       : [];
-  return [
-    ...wipes,
-    ...sand,
-    ...coats,
-    ...cuts,
-    ...anchors,
-    ...lines,
-    ...loads,
-    ...labels,
-    ...pictures,
-  ];
+  return [...all, ...pictures];
+}
+
+/** Filling, sanding, priming and painting, each behind the other with what has to dry. */
+function paintTasks(
+  { paint }: SetUpFacts,
+  air: Air,
+  { make, before }: { readonly make: MakeTask; readonly before: readonly SetUpTask[] },
+) {
+  const { holes, primes } = air.prep ?? { holes: 0, primes: false };
+  const factor = dryingFactorOf(air);
+  const dryMinutes = whole((paint?.dryHours ?? 0) * 60 * factor);
+  const hardMinutes = dryMinutes + whole((paint?.cureDays ?? 0) * 1440 * factor);
+  if (paint === null || paint.squareMetres <= 0)
+    return { tasks: [], coats: [], dryMinutes, hardMinutes };
+  const fills =
+    holes > 0
+      ? [make('fill', '', { minutes: sized(TASK_MINUTES.fill, holes), after: behind(before) })]
+      : [];
+  const sand = make('sand', '', {
+    minutes: paint.squareMetres * TASK_MINUTES.sandPerSquareMetre,
+    after: [...behind(before), ...behind(fills, whole(FILLER_MINUTES * factor))],
+  });
+  const coatMinutes =
+    TASK_MINUTES.paintStart + paint.squareMetres * TASK_MINUTES.paintPerSquareMetre;
+  const primer = primes ? [make('prime', '', { minutes: coatMinutes, after: behind([sand]) })] : [];
+  const coats: SetUpTask[] = [];
+  for (let coat = 1; coat <= paint.coats; coat++) {
+    const under = [...primer, ...coats].slice(-1);
+    coats.push(
+      make('paint', `${coat}`, {
+        minutes: coatMinutes,
+        after: under.length === 0 ? behind([sand]) : behind(under, dryMinutes),
+      }),
+    );
+  }
+  return { tasks: [...fills, sand, ...primer, ...coats], coats, dryMinutes, hardMinutes };
 }

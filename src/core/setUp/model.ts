@@ -1,20 +1,40 @@
 import { z } from 'zod';
 
-import { roomIdSchema } from '../shared';
+import { bayIdSchema, roomIdSchema, unitIdSchema } from '../shared';
 
 /** What is done to a room between buying and showing, in the order in which it is begun. */
 export const taskKinds = [
+  'takeDown',
   'wipe',
+  'fill',
   'sand',
+  'prime',
   'paint',
   'cut',
+  'assemble',
+  'secure',
   'anchor',
+  'wash',
   'line',
+  'fit',
+  'move',
   'load',
   'label',
   'photograph',
 ] as const;
 export type TaskKind = (typeof taskKinds)[number];
+
+/** A unit that does not only stay where it stands, and what is known of it. */
+const unitFactsSchema = z.object({
+  unitId: unitIdSchema,
+  /** Bought units are put together; moved ones are taken down and put together again. */
+  comes: z.enum(['stays', 'bought', 'moved']),
+  /** Empty; null: assumed from its boards. */
+  massG: z.number().int().min(1).max(1_000_000).nullable(),
+  /** Whether it is fixed to the wall already; null: nobody has said. */
+  isAnchored: z.boolean().nullable(),
+});
+export type UnitSetUp = Readonly<z.infer<typeof unitFactsSchema>>;
 
 /** What was ticked of a room's working list, and what the air is like; its id is the room's. */
 export const setUpSchema = z.object({
@@ -26,12 +46,29 @@ export const setUpSchema = z.object({
         /** The unit, the row of fixings or the coat; empty for what is of the room. */
         of: z.string().max(100),
         doneAt: z.iso.datetime(),
+        /** How long it took, where somebody said; and what the list said then. */
+        tookMinutes: z.number().int().min(1).max(1440).nullable().default(null),
+        listedMinutes: z.number().int().min(1).max(10_000).nullable().default(null),
       }),
     )
     .max(1000),
   /** Of the air where paint dries; null: nobody has said, as it is on the tin. */
   airCelsius: z.number().min(-10).max(50).nullable(),
   isDamp: z.boolean(),
+  units: z.array(unitFactsSchema).max(200).default([]),
+  /** When a washable liner was last changed. */
+  liners: z
+    .array(z.object({ bayId: bayIdSchema, changedOn: z.iso.date() }))
+    .max(300)
+    .default([]),
+  prep: z
+    .object({
+      /** Holes to fill before painting. */
+      holes: z.number().int().min(0).max(500).default(0),
+      /** A coat of primer before the first one of paint. */
+      primes: z.boolean().default(false),
+    })
+    .default({ holes: 0, primes: false }),
 });
 export type SetUp = Readonly<z.infer<typeof setUpSchema>>;
 

@@ -1,14 +1,21 @@
 import fc from 'fast-check';
 
 import { findEarlyTicks, layOutTasks, nowNextThen } from './layOutTasks';
-import { dryingFactorOf, listTasks, type SetUpFacts } from './listTasks';
+import { dryingFactorOf, listTasks, type SetUpFacts, type UnitToSetUp } from './listTasks';
 
 let looks = 0;
 const clock = () => (looks += 5);
 const AIR = { airCelsius: null, isDamp: false };
-const aUnit = (id: string, facts: Partial<SetUpFacts['units'][number]> = {}) => ({
+const aUnit = (id: string, facts: Partial<UnitToSetUp> = {}): UnitToSetUp => ({
   id,
   name: id,
+  comes: 'stays',
+  needsTwo: false,
+  alikeBefore: 0,
+  wantsAnchoring: false,
+  isAnchored: false,
+  ownedCount: 0,
+  containerCount: 0,
   placeCount: 3,
   linedCount: 2,
   litres: 200,
@@ -22,6 +29,7 @@ const facts = (change: Partial<SetUpFacts> = {}): SetUpFacts => ({
   pieceCount: 5,
   fixings: [{ name: 'Shelf', things: 2 }],
   spotCount: 1,
+  carryCount: 0,
   liftLimitG: 15_000,
   ...change,
 });

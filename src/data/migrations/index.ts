@@ -22,6 +22,7 @@ import * as waysAndRows from './0019_ways_and_rows';
 import * as visits from './0020_visits';
 import * as daysLived from './0021_days_lived';
 import * as setUp from './0022_set_up';
+import * as labelsAndCards from './0023_labels_and_cards';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -50,6 +51,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0020_visits', ...visits },
   { name: '0021_days_lived', ...daysLived },
   { name: '0022_set_up', ...setUp },
+  { name: '0023_labels_and_cards', ...labelsAndCards },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

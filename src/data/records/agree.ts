@@ -42,6 +42,7 @@ export const personRecord = defineRecord({
     labels: plain('labels'),
     lids: plain('lids'),
     sorting: plain('sorting'),
+    mark: json('mark_json'),
   },
   parent: ['projectId', 'projects'],
   order: ['position'],

@@ -39,6 +39,7 @@ export {
   ownedIds,
 } from './ownership';
 export { draftRecord, moveListRecord, setUpRecord } from './place';
+export { jarRecord, kitRecord, labelingRecord, routineRecord } from './setUp';
 export { visitRecord } from './visits';
 export {
   approvalRecord,

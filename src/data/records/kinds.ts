@@ -27,6 +27,7 @@ import {
   shopRecord,
   shortageRecord,
 } from './shop';
+import { jarRecord, kitRecord, labelingRecord, routineRecord } from './setUp';
 import { visitRecord } from './visits';
 import { carryRecord, groupRecord, ownMethodRecord, sessionRecord } from './sort';
 
@@ -53,6 +54,10 @@ const kinds = [
   draftRecord,
   moveListRecord,
   setUpRecord,
+  labelingRecord,
+  jarRecord,
+  routineRecord,
+  kitRecord,
   containerRecord,
   shopRecord,
   offerRecord,

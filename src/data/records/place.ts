@@ -61,8 +61,15 @@ export const setUpRecord = defineRecord({
     done: json('done_json'),
     airCelsius: plain('air_celsius'),
     isDamp: flag('is_damp'),
+    units: json('units_json'),
+    liners: json('liners_json'),
+    prep: json('prep_json'),
   },
   parent: ['id', 'rooms'],
-  // A row of fixings is known by its name, a coat by its number.
-  ids: { 'done.*.of': 'units|?' },
+  ids: {
+    // A row of fixings is known by its name, a coat by its number.
+    'done.*.of': 'units|?',
+    'units.*.unitId': 'units',
+    'liners.*.bayId': 'bays',
+  },
 });

@@ -14,7 +14,7 @@ import { DataError, type Db } from '@/data/db';
 import { insertRecord, loadRecords, personRecord, projectRecord, roomRecord } from '@/data/records';
 import { createId, nowIso } from '../means';
 
-type PersonInput = Omit<Person, 'id' | 'projectId' | 'position'> & {
+type PersonInput = Omit<Person, 'id' | 'projectId' | 'position' | 'mark'> & {
   readonly id: string | undefined;
 };
 export type ProjectInput = Pick<
@@ -46,7 +46,7 @@ export async function startProject(db: Db, input: ProjectInput): Promise<Project
   };
   await db.transaction(async (trx) => {
     await insertRecord(trx, projectRecord, project);
-    for (const person of toPeople(project.id, people))
+    for (const person of toPeople(project.id, people, []))
       await insertRecord(trx, personRecord, person);
   });
   return project.id;
@@ -64,7 +64,7 @@ export const changeProject = atomic(
   ): Promise<void> => {
     const { people, roomBudgets, ...facts } = input;
     const before = await loadRecords(db, projectId, 'people', 'project', 'rooms');
-    const after = toPeople(projectId, people);
+    const after = toPeople(projectId, people, before.people);
     await recordChange(
       db,
       { projectId, deed: { code: 'project_changed' }, now: nowIso() },
@@ -85,12 +85,18 @@ export const changeProject = atomic(
   },
 );
 
-const toPeople = (projectId: ProjectId, people: readonly PersonInput[]): Person[] =>
+/** A person's mark is given where labels are made, and stays. */
+const toPeople = (
+  projectId: ProjectId,
+  people: readonly PersonInput[],
+  before: readonly Person[],
+): Person[] =>
   people.map(({ id, ...facts }, position) => ({
     ...facts,
     id: personIdSchema.parse(id ?? createId()),
     projectId,
     position,
+    mark: before.find((person) => person.id === id)?.mark ?? null,
   }));
 
 /** A room about which nothing is noted yet. */

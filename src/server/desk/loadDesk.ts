@@ -10,6 +10,7 @@ import type { RoomId } from '@/core/shared';
 import { DataError, type Db } from '@/data/db';
 import { listDeskProjects, listDeskSummaries, putDeskSummary } from '@/data/projectRepo';
 import { loadRecords, type LoadName, type Records } from '@/data/records';
+import { setUpProgressOf } from '../setUp/roomSetUp';
 import { countedMaterialNeedsOf } from '../shop/materials';
 
 /** What the desk and the lid tell of a home: how far each room is. */
@@ -20,13 +21,17 @@ export const deskNames = [
   'fits',
   'groups',
   'handNeeds',
+  'labelings',
   'materials',
+  'moveLists',
+  'people',
   'pictures',
   'priorities',
   'project',
   'purchases',
   'rooms',
   'sections',
+  'setUps',
   'things',
   'units',
   'vantagePoints',
@@ -60,7 +65,7 @@ interface ProjectOnDesk extends DeskSummary {
 }
 
 /** Goes up whenever a summary says something else of the same home. */
-const SUMMARY_VERSION = 4;
+const SUMMARY_VERSION = 5;
 
 /**
  * Every home on the desk with what is next in each of its rooms. What was worked out of a home is kept
@@ -115,6 +120,7 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
   );
   return roomProgressOf({
     ...own,
+    setUp: setUpProgressOf(records, roomId),
     isAgreed: records.agreements.length > 0,
     sections: records.sections.filter((section) => section.roomId === roomId),
     vantagePoints,

@@ -1,34 +1,39 @@
 import 'server-only';
 
-import type { Room, Unit } from '@/core/look';
-import { addDays, weekdayOf, type ProjectId, type RoomId } from '@/core/shared';
+import type { Room } from '@/core/look';
+import { addDays, weekdayOf, type BayId, type ProjectId, type RoomId } from '@/core/shared';
 import {
-  doneTasksOf,
+  doneOf,
   listTasks,
+  setUpFactsOf,
+  taskIdOf,
+  unanchoredOf,
+  type DoneTask,
   type SetUp,
-  type SetUpFacts,
   type SetUpPlan,
   type SetUpTask,
   type TaskKind,
+  type UnitSetUp,
   type WorkWindow,
 } from '@/core/setUp';
-import { paintNeedOf } from '@/core/shop';
-import { pairPictures } from '@/core/show';
-import { isKept, keptLitresOf } from '@/core/sort';
 import { visitStateOf } from '@/core/visits';
 import { atomic, recordChange } from '@/data/changes';
-import { DataError, type Db } from '@/data/db';
+import type { Db } from '@/data/db';
 import { loadRecords, setUpRecord, type Records } from '@/data/records';
 import type { DeskName } from '../desk/loadDesk';
 import { runEngine } from '../engines/runEngine';
 import { nowIso } from '../means';
+import { roomOf, roomSetUpOf, setUpNames, setUpOf, type SetUpName } from './roomSetUp';
 
-export type SetUpRecords = Records<DeskName | 'setUps' | 'visits'>;
+export type SetUpRecords = Records<DeskName | SetUpName | 'visits'>;
 
 /** A room's working list with its plan. */
 export interface LoadedSetUp {
   readonly setUp: SetUp;
   readonly tasks: readonly SetUpTask[];
+  readonly done: readonly DoneTask[];
+  /** Units that should be fixed to the wall and are not. */
+  readonly unanchoredNames: readonly string[];
   readonly plan: SetUpPlan;
   readonly people: readonly string[];
   /** From here on there is no visit planned to this room: its usual days are taken. Null: not needed. */
@@ -36,18 +41,16 @@ export interface LoadedSetUp {
   readonly hasVisit: boolean;
 }
 
-const EMPTY = { done: [], airCelsius: null, isDamp: false } as const;
-const setUpOf = ({ setUps }: Records<'setUps'>, roomId: RoomId): SetUp =>
-  setUps.find(({ id }) => id === roomId) ?? { id: roomId, ...EMPTY, done: [] };
-
 /** Works out the list of a room and lays it out from now on, in its visits. */
 export async function loadSetUp(
   records: SetUpRecords,
   room: Pick<Room, 'id'>,
   { now, today }: { readonly now: string; readonly today: string },
 ): Promise<LoadedSetUp> {
-  const setUp = setUpOf(records, room.id);
-  const tasks = listTasks(setUpFactsOf(records, room.id), setUp);
+  const own = roomSetUpOf(records, room.id);
+  const { setUp } = own;
+  const tasks = listTasks(setUpFactsOf(own), setUp);
+  const done = doneOf(setUp, own.moveList);
   const { project } = records;
   const sections = records.sections.filter(({ roomId }) => roomId === room.id);
   const visits = records.visits.filter(
@@ -73,7 +76,7 @@ export async function loadSetUp(
   );
   const plan = await runEngine('setUp', {
     tasks,
-    done: doneTasksOf(setUp),
+    done,
     // Whoever leads has the drill.
     people: people.map((name, i) => ({ name, hasDrill: i === 0 })),
     windows: [...planned, ...usual],
@@ -83,6 +86,8 @@ export async function loadSetUp(
   return {
     setUp,
     tasks,
+    done,
+    unanchoredNames: unanchoredOf(own).map(({ unit }) => unit.name),
     plan,
     people,
     assumedFrom: plan.tasks.some(({ startsAt }) => startsAt >= assumedFrom) ? assumedFrom : null,
@@ -107,87 +112,107 @@ function windowOf(day: string, fromMinute: number, toMinute: number): WorkWindow
   return { from: at(fromMinute), to: at(toMinute) };
 }
 
-/** What was decided for a room that has to be carried out. */
-function setUpFactsOf(records: SetUpRecords, roomId: RoomId): SetUpFacts {
-  const materials = records.materials.find(({ id }) => id === roomId);
-  const paint = materials?.paint ?? null;
-  const spots = records.vantagePoints.filter((spot) => spot.roomId === roomId);
-  return {
-    units: records.units
-      .filter((unit) => unit.roomId === roomId)
-      .map((unit) => unitFactsOf(records, unit, materials?.linedBayIds ?? []))
-      .filter(({ placeCount }) => placeCount > 0),
-    paint: paint && {
-      squareMetres: paintNeedOf(paint).squareMetres,
-      coats: paint.coats,
-      dryHours: paint.dryHours,
-      cureDays: paint.cureDays,
-    },
-    pieceCount: (materials?.cuts ?? []).reduce((sum, { qty }) => sum + qty, 0),
-    fixings: materials?.fixings.rows ?? [],
-    spotCount: pairPictures(spots, records.pictures).filter(({ after }) => !after).length,
-    liftLimitG: records.project.terms.liftLimitG,
-  };
+/** Changes what is kept of a room's setting up. @errors `not_found`: no such room. */
+async function changeSetUp(
+  db: Db,
+  { projectId, roomId }: { readonly projectId: ProjectId; readonly roomId: RoomId },
+  code: 'task_ticked' | 'task_timed' | 'air_noted' | 'unit_set_up' | 'liner_changed',
+  change: (before: SetUp, now: string) => SetUp,
+): Promise<void> {
+  const records = await loadRecords(db, projectId, 'rooms', 'setUps');
+  const deed = { code, name: roomOf(records, roomId).name } as const;
+  const now = nowIso();
+  await recordChange(db, { projectId, deed, now }, (writer) =>
+    writer.put(setUpRecord, change(setUpOf(records, roomId), now)),
+  );
 }
 
-function unitFactsOf(records: SetUpRecords, unit: Unit, lined: readonly string[]) {
-  const bays = unit.bays.filter(({ outOfScope }) => !outOfScope);
-  const isHere = (id: string | null) => bays.some((bay) => bay.id === id);
-  const groups = records.groups.filter(({ bayId }) => isHere(bayId));
-  return {
-    id: unit.id,
-    name: unit.name,
-    placeCount: bays.length,
-    linedCount: bays.filter(({ id }) => lined.includes(id)).length,
-    litres: groups.reduce((sum, group) => sum + keptLitresOf(group, records.things), 0),
-    // Of a single piece: a group is carried in baskets.
-    heaviestG: records.things
-      .filter((thing) => isKept(thing) && groups.some(({ id }) => id === thing.groupId))
-      .reduce((most, { massG, count }) => Math.max(most, massG / Math.max(1, count)), 0),
-    labelCount: records.fits
-      .filter(({ bayId }) => isHere(bayId))
-      .reduce((sum, { answer }) => sum + answer.placements.length, 0),
-  };
+interface OfTask {
+  readonly roomId: RoomId;
+  readonly kind: TaskKind;
+  readonly of: string;
 }
-
-const roomNameOf = ({ rooms }: Records<'rooms'>, roomId: RoomId): string => {
-  const room = rooms.find(({ id }) => id === roomId);
-  if (!room) throw new DataError('not_found', `there is no room ${roomId}`);
-  return room.name;
-};
 
 /** Ticks a task as done now; ticked again it is open. @errors `not_found`: no such room. */
 export const tickTask = atomic(
-  async (
-    db: Db,
-    projectId: ProjectId,
-    { roomId, kind, of }: { readonly roomId: RoomId; readonly kind: TaskKind; readonly of: string },
-  ): Promise<void> => {
-    const records = await loadRecords(db, projectId, 'rooms', 'setUps');
-    const setUp = setUpOf(records, roomId);
-    const isSame = (each: SetUp['done'][number]) => each.kind === kind && each.of === of;
-    const now = nowIso();
-    const done = setUp.done.some(isSame)
-      ? setUp.done.filter((each) => !isSame(each))
-      : [...setUp.done, { kind, of, doneAt: now }];
-    const deed = { code: 'task_ticked', name: roomNameOf(records, roomId) } as const;
-    await recordChange(db, { projectId, deed, now }, (writer) =>
-      writer.put(setUpRecord, { ...setUp, done }),
-    );
+  async (db: Db, projectId: ProjectId, { roomId, kind, of }: OfTask): Promise<void> => {
+    const records = await loadRecords(db, projectId, ...setUpNames);
+    const listed = tasksOf(records, roomId).find(({ id }) => id === taskIdOf(kind, of));
+    await changeSetUp(db, { projectId, roomId }, 'task_ticked', (setUp, doneAt) => {
+      const others = setUp.done.filter((each) => each.kind !== kind || each.of !== of);
+      const tick = {
+        kind,
+        of,
+        doneAt,
+        tookMinutes: null,
+        listedMinutes: listed?.minutes ?? null,
+      };
+      return {
+        ...setUp,
+        done: others.length < setUp.done.length ? others : [...setUp.done, tick],
+      };
+    });
   },
 );
 
-/** What the air is like where paint dries. @errors `not_found`: no such room. */
-export const noteAir = atomic(
-  async (
+const tasksOf = (records: Records<SetUpName>, roomId: RoomId): readonly SetUpTask[] => {
+  const own = roomSetUpOf(records, roomId);
+  return listTasks(setUpFactsOf(own), own.setUp);
+};
+
+/** How long a ticked task took; what is still to be done of its kind is counted by it. */
+export const timeTask = atomic(
+  (
     db: Db,
     projectId: ProjectId,
-    { roomId, ...air }: { readonly roomId: RoomId } & Pick<SetUp, 'airCelsius' | 'isDamp'>,
+    { roomId, kind, of, tookMinutes }: OfTask & { readonly tookMinutes: number | null },
+  ): Promise<void> =>
+    changeSetUp(db, { projectId, roomId }, 'task_timed', (setUp) => ({
+      ...setUp,
+      done: setUp.done.map((each) =>
+        each.kind === kind && each.of === of ? { ...each, tookMinutes } : each,
+      ),
+    })),
+);
+
+/** What the air is like where paint dries, and what is done before it. @errors `not_found`: no such room. */
+export const noteAir = atomic(
+  (
+    db: Db,
+    projectId: ProjectId,
+    {
+      roomId,
+      ...air
+    }: { readonly roomId: RoomId } & Pick<SetUp, 'airCelsius' | 'isDamp'> &
+      Partial<Pick<SetUp, 'prep'>>,
+  ): Promise<void> =>
+    changeSetUp(db, { projectId, roomId }, 'air_noted', (setUp) => ({ ...setUp, ...air })),
+);
+
+/** Whether a unit is bought, moved or stays, its mass, and whether it is fixed to the wall. */
+export const noteUnit = atomic(
+  (
+    db: Db,
+    projectId: ProjectId,
+    { roomId, ...unit }: { readonly roomId: RoomId } & UnitSetUp,
+  ): Promise<void> =>
+    changeSetUp(db, { projectId, roomId }, 'unit_set_up', (setUp) => ({
+      ...setUp,
+      units: [...setUp.units.filter(({ unitId }) => unitId !== unit.unitId), unit],
+    })),
+);
+
+/** A washable liner was changed on a day. */
+export const noteLiner = atomic(
+  (
+    db: Db,
+    projectId: ProjectId,
+    liner: { readonly roomId: RoomId; readonly bayId: BayId; readonly changedOn: string },
   ): Promise<void> => {
-    const records = await loadRecords(db, projectId, 'rooms', 'setUps');
-    const deed = { code: 'air_noted', name: roomNameOf(records, roomId) } as const;
-    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
-      writer.put(setUpRecord, { ...setUpOf(records, roomId), ...air }),
-    );
+    const { roomId, ...change } = liner;
+    return changeSetUp(db, { projectId, roomId }, 'liner_changed', (setUp) => ({
+      ...setUp,
+      liners: [...setUp.liners.filter(({ bayId }) => bayId !== change.bayId), change],
+    }));
   },
 );

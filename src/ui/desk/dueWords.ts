@@ -8,5 +8,7 @@ export const dueWords = ({ code, name }: DueThing): string =>
     arrives: `arrives: ${name}`,
     debt: `out unsorted: ${name}`,
     later: `${formatCount(Number(name), 'thing')} put off until today`,
+    labels: `labels have settled: ${name.toLowerCase()}`,
+    liner: `change the liner: ${name}`,
     review: `look again: ${name.toLowerCase()}`,
   })[code];

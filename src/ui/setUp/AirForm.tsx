@@ -6,7 +6,7 @@ import { CheckField, TextField } from '../primitives/Field';
 import { useTypedForm } from '../useTypedForm';
 import { airFormSchema, type AirTyped } from './airForm';
 
-/** The air in which paint dries: cold and damp make it longer than the tin says. */
+/** The air in which paint dries, which makes it longer than the tin says, and what is done before the first coat. */
 export function AirForm({
   typed,
   onSave,
@@ -31,6 +31,15 @@ export function AirForm({
         {...register('celsius')}
       />
       <CheckField label="the room is damp" {...register('isDamp')} />
+      <TextField
+        label="Holes to fill"
+        measure
+        inputMode="numeric"
+        className="w-[110px]"
+        error={errors.holes?.message}
+        {...register('holes')}
+      />
+      <CheckField label="a coat of primer" {...register('primes')} />
       <Button type="submit" disabled={isSaving}>
         Keep
       </Button>

@@ -4,27 +4,38 @@ import { format, parseISO } from 'date-fns';
 
 import { formatCount } from '@/core/shared';
 import {
-  doneTasksOf,
   findEarlyTicks,
+  minutesFactorOf,
   nowNextThen,
+  type DoneTask,
   type PlannedTask,
   type SetUp,
   type SetUpPlan,
   type SetUpTask,
 } from '@/core/setUp';
 import type { ActionResult } from '../actionResult';
+import { TextField } from '../primitives/Field';
+import { Button } from '../primitives/Button';
+import { Link } from '../primitives/Link';
 import { useMutation } from '../useMutation';
+import { useTypedForm } from '../useTypedForm';
 import { TickLine } from '../visits/Packing';
 import { scheduleReasonWords } from '../visits/scheduleWords';
 import { AirForm } from './AirForm';
 import { toTypedAir, type AirTyped } from './airForm';
 import { Band } from './Band';
 import { taskCautions, taskWords, whenWords } from './setUpWords';
+import { tookFormSchema } from './tookForm';
 
 interface SetUpViewProps {
   readonly roomName: string;
   readonly setUp: SetUp;
   readonly tasks: readonly SetUpTask[];
+  readonly done: readonly DoneTask[];
+  /** Units that should be fixed to the wall and are not. */
+  readonly unanchoredNames: readonly string[];
+  /** The list of moves, which ticks its task. */
+  readonly movesHref: string;
   readonly plan: SetUpPlan;
   readonly people: readonly string[];
   readonly assumedFrom: string | null;
@@ -33,6 +44,10 @@ interface SetUpViewProps {
   readonly hasPaint: boolean;
   readonly now: string;
   readonly onTick: (task: Pick<SetUpTask, 'kind' | 'of'>) => Promise<ActionResult>;
+  readonly onTook: (
+    task: Pick<SetUpTask, 'kind' | 'of'>,
+    typed: { readonly minutes: string },
+  ) => Promise<ActionResult>;
   readonly onAir: (typed: AirTyped) => Promise<ActionResult>;
 }
 
@@ -40,11 +55,11 @@ const TURNS = ['Now', 'Next', 'Then'];
 
 /** A room's working list: what each does now, next and then, the band of the days, and every task. */
 export function SetUpView(props: SetUpViewProps) {
-  const { setUp, tasks, plan, people, unitNames, now } = props;
+  const { setUp, tasks, done, plan, people, unitNames, now } = props;
   const nameOf = (task: Pick<SetUpTask, 'kind' | 'of'>) =>
     taskWords(task, unitNames[task.of] ?? '');
   const byId = (id: string) => tasks.find((task) => task.id === id);
-  const early = findEarlyTicks(tasks, doneTasksOf(setUp));
+  const early = findEarlyTicks(tasks, done);
   if (tasks.length === 0)
     return (
       <p className="panel p-4">
@@ -63,6 +78,12 @@ export function SetUpView(props: SetUpViewProps) {
         <p className="warn">
           <b>Reload not before {format(parseISO(plan.loadFrom), 'EEEE d MMMM, H:mm')}:</b> the last
           coat hardens until then.
+        </p>
+      )}
+      {props.unanchoredNames.length > 0 && (
+        <p className="warn">
+          <b>Not anchored: {props.unanchoredNames.join(', ')}.</b> Until it is fixed to the wall it
+          can fall: keep children away, and drawers shut.
         </p>
       )}
       {plan.reasons.slice(0, 3).map((reason) => (
@@ -108,8 +129,12 @@ export function SetUpView(props: SetUpViewProps) {
             <TaskLine
               key={`${task.id} ${setUp.done.length}`}
               task={task}
+              movesHref={props.movesHref}
+              took={setUp.done.find(({ kind, of }) => kind === task.kind && of === task.of)}
+              isCorrected={minutesFactorOf(task.kind, setUp.done) !== 1}
+              onTook={props.onTook}
               name={nameOf(task)}
-              doneAt={doneTasksOf(setUp).find(({ taskId }) => taskId === task.id)?.doneAt}
+              doneAt={done.find(({ taskId }) => taskId === task.id)?.doneAt}
               planned={plan.tasks.find((each) => each.task.id === task.id)}
               waitsFor={early
                 .filter(({ taskId }) => taskId === task.id)
@@ -165,7 +190,11 @@ function TaskLine({
   planned,
   waitsFor,
   now,
+  movesHref,
+  took,
+  isCorrected,
   onTick,
+  onTook,
 }: {
   readonly task: SetUpTask;
   readonly name: string;
@@ -173,24 +202,43 @@ function TaskLine({
   readonly planned: PlannedTask | undefined;
   readonly waitsFor: string | undefined;
   readonly now: string;
+  readonly movesHref: string;
+  readonly took: SetUp['done'][number] | undefined;
+  /** Its minutes are by what others of its kind took. */
+  readonly isCorrected: boolean;
   readonly onTick: SetUpViewProps['onTick'];
+  readonly onTook: SetUpViewProps['onTook'];
 }) {
   const { mutate } = useMutation();
   const caution = taskCautions[task.kind];
+  const facts = (
+    <span className="text-soft">
+      {task.minutes} min{isCorrected && ' by your own times'}
+      {task.people > 1 && `, ${task.people} people`}
+      {task.skill === 'drill' && ', drill'}
+      {doneAt !== undefined && ` · done ${whenWords(doneAt, new Date(now))}`}
+      {planned &&
+        ` · ${whenWords(planned.startsAt, new Date(now))}, ${planned.people.join(' and ')}`}
+    </span>
+  );
   return (
     <li className="py-0.5">
-      <TickLine
-        isTicked={doneAt !== undefined}
-        onTick={() => mutate(() => onTick({ kind: task.kind, of: task.of }))}
-      >
-        {name}{' '}
-        <span className="text-soft">
-          {task.minutes} min{task.people > 1 && `, ${task.people} people`}
-          {doneAt !== undefined && ` · done ${whenWords(doneAt, new Date(now))}`}
-          {planned &&
-            ` · ${whenWords(planned.startsAt, new Date(now))}, ${planned.people.join(' and ')}`}
-        </span>
-      </TickLine>
+      {task.kind === 'move' ? (
+        <p className="ml-[26px] min-h-9 content-center text-[14.5px]">
+          <Link className="text-rim underline" href={movesHref}>
+            {name}
+          </Link>{' '}
+          {facts}
+        </p>
+      ) : (
+        <TickLine
+          isTicked={doneAt !== undefined}
+          onTick={() => mutate(() => onTick({ kind: task.kind, of: task.of }))}
+        >
+          {name} {facts}
+        </TickLine>
+      )}
+      {took && <TookForm took={took} name={name} onSave={(typed) => onTook(task, typed)} />}
       {waitsFor !== undefined && (
         <p className="ml-[26px] text-[14px] text-signal-deep">Ticked before: {waitsFor}</p>
       )}
@@ -198,5 +246,42 @@ function TaskLine({
         <p className="ml-[26px] pb-1 text-[13.5px] text-soft">{caution}</p>
       )}
     </li>
+  );
+}
+
+/** How long it really took: the rest of its kind is counted by it. */
+function TookForm({
+  took,
+  name,
+  onSave,
+}: {
+  readonly took: SetUp['done'][number];
+  readonly name: string;
+  readonly onSave: (typed: { readonly minutes: string }) => Promise<ActionResult>;
+}) {
+  const { register, errors, submit, isSaving } = useTypedForm({
+    schema: tookFormSchema,
+    start: { minutes: took.tookMinutes === null ? '' : String(took.tookMinutes) },
+    save: onSave,
+  });
+  return (
+    <details className="ml-[26px]">
+      <summary className="min-h-9 content-center text-[13.5px] text-rim max-md:min-h-11">
+        {took.tookMinutes === null ? 'How long did it take?' : `It took ${took.tookMinutes} min`}
+      </summary>
+      <form className="flex items-end gap-2 pb-2" noValidate onSubmit={submit}>
+        <TextField
+          label={`Minutes, ${name}`}
+          measure
+          inputMode="numeric"
+          className="w-[200px]"
+          error={errors.minutes?.message}
+          {...register('minutes')}
+        />
+        <Button type="submit" disabled={isSaving}>
+          Keep
+        </Button>
+      </form>
+    </details>
   );
 }

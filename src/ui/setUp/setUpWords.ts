@@ -7,6 +7,14 @@ const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'];
 /** What a task is, by the name of what it is of. */
 export function taskWords({ kind, of }: Pick<SetUpTask, 'kind' | 'of'>, unitName: string): string {
   const words: Readonly<Record<TaskKind, string>> = {
+    takeDown: `Take down ${unitName}`,
+    fill: 'Fill the holes',
+    prime: 'Coat of primer',
+    assemble: `Put ${unitName} together`,
+    secure: `Anchor ${unitName} to the wall`,
+    wash: `Wash the containers of ${unitName}`,
+    fit: `Put the containers into ${unitName}`,
+    move: 'Carry everything to its new place, by the list of moves',
     wipe: `Wipe ${unitName}`,
     sand: 'Wash and sand what is painted',
     paint: `${ORDINALS[Number(of) - 1] ?? 'Next'} coat of paint`,
@@ -22,6 +30,16 @@ export function taskWords({ kind, of }: Pick<SetUpTask, 'kind' | 'of'>, unitName
 
 /** What to take care of, where a task can hurt. */
 export const taskCautions: Readonly<Partial<Record<TaskKind, string>>> = {
+  takeDown:
+    'Empty it first, take its doors and drawers out, and unscrew it from the wall last, with somebody holding it.',
+  fill: 'Dust mask on where old paint is scraped; paint from before the 1980s may hold lead.',
+  prime: 'Open the windows, keep flames away, and read the tin: what it says counts.',
+  assemble:
+    'Check the parts against the list first, sort the small parts into cups, lay a blanket on the floor. ' +
+    'Nothing is stood up by one person that two should lift.',
+  secure:
+    'Until it is anchored, children stay away and drawers stay shut. Look for pipes and cables before drilling; ' +
+    'the fixing has to suit the wall. Walls that you are not sure of are for a licensed trade.',
   sand: 'Dust mask on. Paint from before the 1980s may hold lead: have it tested before it is sanded.',
   paint: 'Open the windows, keep flames away, and read the tin: what it says counts.',
   cut: 'Goggles and hearing protection on, fingers away from the saw.',

@@ -77,7 +77,21 @@ export const stepRegistry: Readonly<Record<Step, StepEntry>> = {
     room: [
       ['', 'Shopping list'],
       ['materials', 'Materials'],
-      ['set-up', 'Set up'],
+    ],
+  },
+  'set-up': {
+    name: 'Set up',
+    of: 'setting up',
+    home: [
+      ['', 'All rooms'],
+      ['kits', 'Kits'],
+    ],
+    room: [
+      ['', 'Working list'],
+      ['units', 'Units'],
+      ['labels', 'Labels'],
+      ['jars', 'Jars'],
+      ['routines', 'Routines'],
     ],
   },
   show: {

@@ -5,51 +5,42 @@ import { standingOf, type NextStep, type RoomProgress, type Step } from '@/core/
 import { assertNever, formatCount } from '@/core/shared';
 import { fromWords } from '../look/lookWords';
 
+type Told = { readonly [C in NextStep['code']]: (next: Extract<NextStep, { code: C }>) => string };
+
 /** Codes from core become sentences here and nowhere else. */
-export function nextStepWords(next: NextStep): string {
-  switch (next.code) {
-    case 'add_unit':
-      return 'Measure the first cupboard or shelf';
-    case 'add_vantage_point':
-      return 'Name a spot to photograph from, before anything moves';
-    case 'take_before':
-      return `Photograph “before” ${fromWords(next.vantagePointName)}`;
-    case 'measure_again':
-      return `Measure ${next.bayName} again: the readings differ by more than 5 mm`;
-    case 'measure_usual':
-      return next.count === 1
-        ? `Measure ${next.firstName}: its sizes are only the usual ones`
-        : `Measure ${next.firstName} and ${formatCount(next.count - 1, 'other place')}: usual sizes so far`;
-    case 'measure_walls':
-      return 'Measure the walls, so that the room can be drawn from above';
-    case 'set_room_budget':
-      return 'Set this room’s share of the budget';
-    case 'make_sections':
-      return 'Divide the room into sections, each for one visit';
-    case 'get_agreement':
-      return 'Agree on the work: who agreed, and to what';
-    case 'start_sorting':
-      return 'Sort the first thing';
-    case 'ask_client':
-      return `Put ${formatCount(next.count, 'question')} to the client`;
-    case 'decide_later':
-      return `Decide ${formatCount(next.count, 'thing')} left for later`;
-    case 'place_groups':
-      return next.count === 1
-        ? `Find a place for ${next.firstName}`
-        : `Find places for ${next.firstName} and ${formatCount(next.count - 1, 'other group')}`;
-    case 'fit_bays':
-      return next.count === 1
-        ? `Choose containers for ${next.firstBayName}`
-        : `Choose containers for ${next.firstBayName} and ${formatCount(next.count - 1, 'other place')}`;
-    case 'buy':
-      return `Buy what is on the list, ${formatCount(next.lines, 'line')}`;
-    case 'take_after':
-      return `Photograph “after” ${fromWords(next.vantagePointName)}`;
-    default:
-      return assertNever(next);
-  }
-}
+const told: Told = {
+  add_unit: () => 'Measure the first cupboard or shelf',
+  add_vantage_point: () => 'Name a spot to photograph from, before anything moves',
+  take_before: (next) => `Photograph “before” ${fromWords(next.vantagePointName)}`,
+  measure_again: (next) => `Measure ${next.bayName} again: the readings differ by more than 5 mm`,
+  measure_usual: (next) =>
+    next.count === 1
+      ? `Measure ${next.firstName}: its sizes are only the usual ones`
+      : `Measure ${next.firstName} and ${formatCount(next.count - 1, 'other place')}: usual sizes so far`,
+  measure_walls: () => 'Measure the walls, so that the room can be drawn from above',
+  set_room_budget: () => 'Set this room’s share of the budget',
+  make_sections: () => 'Divide the room into sections, each for one visit',
+  get_agreement: () => 'Agree on the work: who agreed, and to what',
+  start_sorting: () => 'Sort the first thing',
+  ask_client: (next) => `Put ${formatCount(next.count, 'question')} to the client`,
+  decide_later: (next) => `Decide ${formatCount(next.count, 'thing')} left for later`,
+  place_groups: (next) =>
+    next.count === 1
+      ? `Find a place for ${next.firstName}`
+      : `Find places for ${next.firstName} and ${formatCount(next.count - 1, 'other group')}`,
+  fit_bays: (next) =>
+    next.count === 1
+      ? `Choose containers for ${next.firstBayName}`
+      : `Choose containers for ${next.firstBayName} and ${formatCount(next.count - 1, 'other place')}`,
+  buy: (next) => `Buy what is on the list, ${formatCount(next.lines, 'line')}`,
+  anchor: (next) => `Anchor ${next.unitName} to the wall`,
+  set_up: (next) => `Set the room up: ${formatCount(next.count, 'task')}`,
+  take_after: (next) => `Photograph “after” ${fromWords(next.vantagePointName)}`,
+};
+
+export const nextStepWords = (next: NextStep): string =>
+  (told[next.code] as (next: NextStep) => string)(next);
+
 interface StepStatus {
   readonly word: string;
   readonly isMissing: boolean;
@@ -105,6 +96,10 @@ function gapStatus(gap: NextStep): StepStatus {
       return { word: `${gap.count} open`, isMissing: false };
     case 'buy':
       return { word: `${gap.lines} to buy`, isMissing: false };
+    case 'anchor':
+      return { word: 'not anchored', isMissing: true };
+    case 'set_up':
+      return { word: `${gap.count} to do`, isMissing: false };
     case 'take_after':
       return { word: 'no “after”', isMissing: false };
     default:

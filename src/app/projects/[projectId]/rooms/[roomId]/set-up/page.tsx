@@ -1,11 +1,12 @@
 import { notFound } from 'next/navigation';
 
-import { noteAirAction, tickTaskAction } from '@/app/actions/setUp';
+import { noteAirAction, tickTaskAction, timeTaskAction } from '@/app/actions/setUp';
 import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom } from '@/server/desk/openRoom';
 import { nowIso, today } from '@/server/means';
 import { loadSetUp } from '@/server/setUp/setUp';
 import { SetUpView } from '@/ui/setUp/SetUpView';
+import { stepHref } from '@/ui/shell/scope';
 import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Set up' };
@@ -16,21 +17,23 @@ export default async function SetUpPage({
   params: Promise<{ projectId: string; roomId: string }>;
 }) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'setUps', 'visits');
+  const opened = await openRoom(projectId, roomId, 'visits');
   if (!opened) notFound();
   const { records, own } = opened;
   const now = nowIso();
   const loaded = await loadSetUp(records, own.room, { now, today: today() });
   return (
-    <RoomFrame step="shop" opened={opened}>
-      <StepPages scope={{ projectId, roomId }} step="shop" active="set-up" />
+    <RoomFrame step="set-up" opened={opened}>
+      <StepPages scope={{ projectId, roomId }} step="set-up" active="" />
       <SetUpView
         {...loaded}
         roomName={own.room.name}
         unitNames={Object.fromEntries(own.units.map(({ id, name }) => [id, name]))}
         hasPaint={loaded.tasks.some(({ kind }) => kind === 'paint')}
+        movesHref={`${stepHref({ projectId, roomId }, 'place')}/moves`}
         now={now}
         onTick={tickTaskAction.bind(null, projectId, roomId)}
+        onTook={timeTaskAction.bind(null, projectId, roomId)}
         onAir={noteAirAction.bind(null, projectId, roomId)}
       />
     </RoomFrame>

@@ -110,6 +110,27 @@ const MATERIALS: Readonly<
     roll: { width: measure('50 cm'), length: measure('150 cm'), priceMinor: 650 },
     lined: ['drawer-0', 'drawer-1', 'drawer-2', 'drawer-3'],
   },
+  'spare-room': {
+    boards: [],
+    cuts: [],
+    roll: null,
+    lined: [],
+    paint: {
+      surfaces: [
+        { name: 'Wall behind the bed', width: measure('3.1 m'), height: measure('2.3 m'), qty: 1 },
+      ],
+      coats: 2,
+      squareMetresPerLitre: 12,
+      canLitres: 1,
+      priceMinor: 1890,
+      dryHours: 2,
+      cureDays: 3,
+    },
+    fixings: {
+      rows: [{ name: 'Wardrobe', things: 1, each: 2, wall: 'brick' }],
+      packs: [{ wall: 'brick', packSize: 8, priceMinor: 420 }],
+    },
+  },
   'boot-room': {
     boards: [],
     cuts: [],

@@ -71,6 +71,7 @@ import { seedArrangements, seedHomeDraft } from './seedArrangements';
 import { seedMoney } from './seedMoney';
 import { listWorkers } from '@/data/settingsRepo';
 import { seedPlans } from './seedPlans';
+import { seedSetUp } from './seedSetUp';
 import { seedVisits, seedWorkers } from './seedVisits';
 
 /** Puts the demo's homes in where they are not there yet; dates count back from today. */
@@ -91,6 +92,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
     }
     await seedHomeDraft(db, project);
     await seedVisits(db, project, new Date());
+    await seedSetUp(db, project, new Date());
   }
   if ((await listWorkers(db)).length === 0) await seedWorkers(db);
 }

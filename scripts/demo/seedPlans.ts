@@ -54,7 +54,7 @@ const TERMS: Readonly<Record<string, Partial<Terms>>> = {
       method: { choice: 'empty-all', reason: 'each section is small enough for one visit' },
       containers: { choice: 'mix', reason: '' },
       lids: { choice: 'without', reason: 'Tom and Ida leave them off' },
-      labels: { choice: 'settled', reason: 'Grandad’s habits are not known yet' },
+      labels: { choice: 'at-once', reason: 'Ida puts away what she can find a picture of' },
       sentimental: { choice: 'while-space', reason: '' },
       living: { choice: 'nearest', reason: '' },
     },
@@ -67,7 +67,10 @@ const TERMS: Readonly<Record<string, Partial<Terms>>> = {
     visitMinutes: 150,
     visitsPerWeek: 1,
     days: { ...defaultTerms.days, people: ['Tilda'], weekdays: [2, 3, 4, 6], travelMinutes: 40 },
-    schools: { lids: { choice: 'with', reason: 'the boat moves' } },
+    schools: {
+      lids: { choice: 'with', reason: 'the boat moves' },
+      labels: { choice: 'settled', reason: 'they want to live with it for three weeks first' },
+    },
   },
   allotment: {
     goals: 'Find the seed for the month without emptying the shed.',

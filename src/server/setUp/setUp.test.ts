@@ -44,7 +44,14 @@ test('the list of a room follows from what was decided, in its visits or on its 
   const usual = await load();
   expect(usual.hasVisit).toBe(false);
   expect(usual.assumedFrom).not.toBeNull();
-  expect(usual.tasks.map(({ kind }) => kind)).toEqual(['wipe', 'sand', 'paint', 'paint', 'line']);
+  expect(usual.tasks.map(({ kind }) => kind)).toEqual([
+    'wipe',
+    'sand',
+    'paint',
+    'paint',
+    'secure',
+    'line',
+  ]);
   await saveVisit(db, HOME, {
     today: '2026-12-01',
     plan: {

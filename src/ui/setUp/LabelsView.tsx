@@ -6,6 +6,7 @@ import type { Person, PersonMark } from '@/core/agree';
 import {
   gridOf,
   labelKeyOf,
+  labelSizeMm,
   SHEET_GRIDS,
   TAPE_WIDTHS_MM,
   type DrawnLabel,
@@ -121,6 +122,8 @@ function Settles({ labeling, roomName, today, onSettles }: LabelsViewProps) {
 
 function LabelList({
   spots,
+  open,
+  stock,
   drawn,
   labeling,
   faultKeys,
@@ -146,6 +149,7 @@ function LabelList({
                   label={drawn.find(({ key }) => key === spot.key)}
                   made={labeling.made.find((each) => labelKeyOf(each) === spot.key)}
                   isFault={faultKeys.includes(spot.key)}
+                  isTooLarge={open.includes(spot) && labelSizeMm(spot, stock).isTooLarge}
                   onChange={() => setChanging(spot)}
                   onAgain={() =>
                     void mutate(() => onAgain({ ...spot.ref, name: spot.name.slice(0, 120) }))
@@ -175,13 +179,14 @@ function LabelList({
 }
 
 /** On the screen, of each millimetre. */
-const PX_PER_MM = 2.1;
+const PX_PER_MM = 1.8;
 
 function LabelLine({
   spot,
   label,
   made,
   isFault,
+  isTooLarge,
   onChange,
   onAgain,
 }: {
@@ -189,17 +194,20 @@ function LabelLine({
   readonly label: DrawnLabel | undefined;
   readonly made: Labeling['made'][number] | undefined;
   readonly isFault: boolean;
+  readonly isTooLarge: boolean;
   readonly onChange: () => void;
   readonly onAgain: () => void;
 }) {
   return (
-    <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2.5">
-      {label ? (
-        <LabelArt label={label} pxPerMm={PX_PER_MM} />
-      ) : (
-        <b className="min-w-[120px] text-[16px]">{made?.text ?? spot.name}</b>
-      )}
-      <div className="min-w-[220px] flex-1">
+    <li className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 py-2.5 max-md:grid-cols-1">
+      <div className="w-[124px]">
+        {label ? (
+          <LabelArt label={label} pxPerMm={PX_PER_MM} />
+        ) : (
+          <b className="text-[16px]">{made?.text ?? spot.name}</b>
+        )}
+      </div>
+      <div>
         <p className="text-[14.5px]">{labelPlaceWords(spot)}</p>
         <p className="text-[13.5px] text-soft">
           {readWords(spot)}
@@ -210,6 +218,11 @@ function LabelLine({
         {isFault && (
           <p className="text-[14px] text-signal-deep">
             “{spot.name}” goes onto this at no size: say it shorter, or choose a larger label.
+          </p>
+        )}
+        {isTooLarge && (
+          <p className="text-[14px] text-signal-deep">
+            Larger than its place, {Math.round(spot.widthMm)} × {Math.round(spot.heightMm)} mm.
           </p>
         )}
         {label && !label.set.isReadable && (
@@ -242,6 +255,14 @@ function Making(props: LabelsViewProps) {
   const { mutate, isPending } = useMutation();
   const change = (next: Partial<LabelStock>) => void mutate(() => onStock({ ...stock, ...next }));
   const { medium } = stock;
+  const tooLarge = open.filter((spot) => labelSizeMm(spot, stock).isTooLarge).length;
+  const narrowest = TAPE_WIDTHS_MM.findLast((tapeMm) =>
+    open.every((spot) => !labelSizeMm(spot, { ...stock, medium: 'tape', tapeMm }).isTooLarge),
+  );
+  const otherWords =
+    narrowest === undefined
+      ? 'on any tape too: tags can be tied to those'
+      : `tape of ${narrowest} mm goes onto all of them`;
   return (
     <section aria-label="Making" className="panel grid gap-3 p-4">
       <h2 className="text-[17px]">Make {formatCount(open.length, 'label')}</h2>
@@ -276,6 +297,11 @@ function Making(props: LabelsViewProps) {
             </option>
           ))}
         </SelectField>
+      )}
+      {tooLarge > 0 && (
+        <p className="text-[14.5px] text-signal-deep">
+          {tooLarge} of {open.length} are larger than where they go, {otherWords}.
+        </p>
       )}
       {medium === 'sheet' && <Sheets {...props} />}
       {laidOut.tape && laidOut.tape.togetherMm > 0 && (

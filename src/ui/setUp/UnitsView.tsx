@@ -11,7 +11,7 @@ import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { useTypedForm } from '../useTypedForm';
 import { LoadDrawing } from './LoadDrawing';
-import { assemblyWords, tipCaseWords, tipWords } from './unitWords';
+import { assemblyWords, tipFactsWords, tipWords } from './unitWords';
 import { toTypedUnitSetUp, unitSetUpFormSchema, type UnitSetUpTyped } from './unitSetUpForm';
 
 export interface UnitLoading {
@@ -150,7 +150,6 @@ const stepFacts = ({ massG, carryings, row, isPulledForward, isFragile }: LoadSt
     .join(', ');
 
 function Anchoring({ tipping, isSecured, fixingWords }: UnitLoading) {
-  const { emptyG, isMassAssumed, leaned, drawersOut, childOnDrawer, hasDrawers } = tipping;
   return (
     <div className={tipping.wantsAnchoring && !isSecured ? 'warn' : 'text-[14.5px]'}>
       <p>
@@ -164,15 +163,7 @@ function Anchoring({ tipping, isSecured, fixingWords }: UnitLoading) {
           </>
         )}
       </p>
-      <p className="text-[13.5px] text-soft">
-        Empty{' '}
-        {isMassAssumed
-          ? `about ${formatMass(emptyG.low)} to ${formatMass(emptyG.high)}, assumed from its boards`
-          : formatMass(emptyG.likely)}
-        , {formatMass(tipping.loadG)} in it. {tipCaseWords('leaned on', leaned)}
-        {hasDrawers && `; ${tipCaseWords('all drawers out', drawersOut)}`}
-        {hasDrawers && `; ${tipCaseWords('a child on the fullest drawer', childOnDrawer)}`}.
-      </p>
+      <p className="text-[13.5px] text-soft">{tipFactsWords(tipping)}</p>
     </div>
   );
 }
@@ -219,7 +210,7 @@ function UnitForm({
         measure
         inputMode="decimal"
         className="w-[150px]"
-        hint={`Nothing: about ${formatMass(tipping.emptyG.likely)}`}
+        hint={`Nothing: about ${Math.round(tipping.emptyG.likely / 1000)} kg`}
         error={errors.kilograms?.message}
         {...register('kilograms')}
       />

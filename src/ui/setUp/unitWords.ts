@@ -1,5 +1,5 @@
 import type { TipAnswer, TipCase } from '@/core/setUp';
-import { formatNumber } from '@/core/shared';
+import { formatMass, formatNumber } from '@/core/shared';
 
 /** Whether a unit stands by itself, in one sentence. */
 export function tipWords({ wantsAnchoring, why }: TipAnswer, isSecured: boolean): string {
@@ -15,10 +15,30 @@ export function tipWords({ wantsAnchoring, why }: TipAnswer, isSecured: boolean)
 }
 
 /** What holds it against what tips it, as one figure. */
-export function tipCaseWords(what: string, { ratio }: TipCase): string {
+function tipCaseWords(what: string, { ratio }: TipCase): string {
   if (ratio === null) return `${what}: nothing tips it`;
   const rounded = ratio >= 10 ? 'over 10' : formatNumber(Math.round(ratio * 10) / 10);
-  return `${what}: ${rounded} times what tips it`;
+  return `${what}: held by ${rounded} times what tips it`;
+}
+
+const wholeKg = (massG: number): number => Math.round(massG / 1000);
+
+/** Its mass, and what it stands against, each as one figure. */
+export function tipFactsWords(tipping: TipAnswer): string {
+  const { emptyG, isMassAssumed, leaned, drawersOut, childOnDrawer, hasDrawers } = tipping;
+  const empty = isMassAssumed
+    ? `about ${wholeKg(emptyG.low)} to ${wholeKg(emptyG.high)} kg, assumed from its boards`
+    : formatMass(emptyG.likely);
+  const cases = [
+    tipCaseWords('Leaned on at the top', leaned),
+    ...(hasDrawers
+      ? [
+          tipCaseWords('all drawers out', drawersOut),
+          tipCaseWords('a child on the fullest drawer', childOnDrawer),
+        ]
+      : []),
+  ];
+  return `Empty ${empty}; ${formatMass(tipping.loadG)} in it. ${cases.join('; ')}.`;
 }
 
 /** How a unit is put together, step by step. */

@@ -118,6 +118,7 @@ const MATERIALS: Readonly<
     paint: {
       surfaces: [
         { name: 'Wall behind the bed', width: measure('3.1 m'), height: measure('2.3 m'), qty: 1 },
+        { name: 'Window wall', width: measure('2.4 m'), height: measure('2.3 m'), qty: 1 },
       ],
       coats: 2,
       squareMetresPerLitre: 12,

@@ -2,7 +2,15 @@ import { addDays, formatISO, subDays } from 'date-fns';
 
 import { personMarkSchema, type Project } from '@/core/agree';
 import { emptyLabeling } from '@/core/labels';
-import { jarSchema, kitSchema, routineFor, routineSchema, setUpSchema } from '@/core/setUp';
+import {
+  jarSchema,
+  kitSchema,
+  listTasks,
+  routineFor,
+  routineSchema,
+  setUpFactsOf,
+  setUpSchema,
+} from '@/core/setUp';
 import { roomIdSchema } from '@/core/shared';
 import type { Db } from '@/data/db';
 import {
@@ -17,7 +25,7 @@ import {
   setUpRecord,
 } from '@/data/records';
 import { labelsOf } from '@/server/setUp/labels';
-import { setUpNames } from '@/server/setUp/roomSetUp';
+import { roomSetUpOf, setUpNames } from '@/server/setUp/roomSetUp';
 
 const day = (date: Date): string => formatISO(date, { representation: 'date' });
 const MARKS = [
@@ -36,6 +44,30 @@ export async function seedSetUp(db: Db, project: Project, now: Date): Promise<vo
     await makeHalf(db, project, now);
   }
   if (project.id === 'narrowboat') await seedGalley(db, now);
+  if (project.status === 'finished') await finishRooms(db, project, now);
+}
+
+/** A home that is finished: every task of every room is ticked, every label made. */
+async function finishRooms(db: Db, project: Project, now: Date): Promise<void> {
+  const doneAt = subDays(now, 36).toISOString();
+  const records = await loadRecords(db, project.id, ...setUpNames);
+  for (const { id } of records.rooms) {
+    const { open } = labelsOf(records, id);
+    const made = open.map(({ ref, name }) => ({
+      ...ref,
+      text: name,
+      medium: 'hand' as const,
+      madeAt: doneAt,
+    }));
+    await insertRecord(db, labelingRecord, { ...emptyLabeling(id), made });
+    const own = roomSetUpOf(records, id);
+    const done = listTasks(setUpFactsOf(own), own.setUp).map(({ kind, of }) => ({
+      kind,
+      of,
+      doneAt,
+    }));
+    await insertRecord(db, setUpRecord, setUpSchema.parse({ ...own.setUp, done }));
+  }
 }
 
 /** A mark each; Ida does not read yet. */
@@ -83,7 +115,7 @@ async function seedTasks(db: Db, now: Date): Promise<void> {
       airCelsius: 16,
       isDamp: false,
       units: [{ unitId: 'wardrobe', comes: 'bought', massG: null, isAnchored: false }],
-      prep: { holes: 6, primes: true },
+      prep: { holes: 6, primes: false },
     }),
   );
 }

@@ -41,7 +41,7 @@ const VISITS: Readonly<Record<string, readonly DemoVisit[]>> = {
     { inDays: -3, from: 540, to: 790, people: ['Wren'], units: ['left'], breakMinutes: 25 },
     { inDays: 1, from: 540, to: 780, people: BOTH, units: ['left', 'right'], isPinned: true },
     // Painting, two behind each other.
-    { inDays: 2, from: 540, to: 840, people: BOTH, units: ['wardrobe'], isPinned: true },
+    { inDays: 2, from: 540, to: 960, people: BOTH, units: ['wardrobe'], isPinned: true },
     { inDays: 4, from: 540, to: 780, people: ['Wren'], units: ['scores'] },
   ],
   narrowboat: [{ inDays: 2, from: 600, to: 780, people: ['Tilda'], units: ['locker'] }],

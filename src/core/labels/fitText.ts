@@ -27,6 +27,8 @@ export interface SetText {
 
 /** Smaller letters do not print cleanly. */
 const LEAST_SIZE_MM = 1.6;
+/** Fewer lines are read faster: one more has to make the letters larger by so much. */
+const LINE_GAIN = 1.2;
 /** Larger than twice what is read from there only shouts. */
 const MOST_OVER_READABLE = 2;
 
@@ -85,8 +87,9 @@ function setLines(
     const size = Math.floor(sizeMm * 100) / 100;
     if (size < LEAST_SIZE_MM) continue;
     const isReadable = size >= needed;
-    if (best?.isReadable && best.lines.length < lines.length) break;
-    if (!best || size > best.sizeMm)
+    // Another line only where the letters gain by it.
+    const gain = best && lines.length > best.lines.length ? LINE_GAIN : 1;
+    if (!best || size > best.sizeMm * gain)
       best = { text: form, lines, sizeMm: size, isReadable, readableFromMm: readableFromMm(size) };
   }
   return best;

@@ -24,7 +24,7 @@ export function nameLabels(
   labels: readonly Unnamed[],
   said: readonly string[] = [],
 ): readonly NamedLabel[] {
-  const sums = new Map(said.map((text) => [folded(text), 1]));
+  const sums = new Map(said.map((text) => [folded(text).replace(/ \d+$/, ''), 1]));
   for (const { name } of labels) sums.set(folded(name), (sums.get(folded(name)) ?? 0) + 1);
   const counts = new Map<string, number>();
   const taken = new Set(said.map(folded));
@@ -32,11 +32,13 @@ export function nameLabels(
     const kind = folded(label.name);
     const isRepeated = (sums.get(kind) ?? 0) > 1;
     const from = isRepeated ? (counts.get(kind) ?? 0) + 1 : 0;
-    // Of n labels at most n texts are taken.
-    for (let number = from; number <= from + labels.length; number++) {
+    // Of n labels at most n texts are taken, beside what was said before.
+    for (let number = from; number <= from + labels.length + said.length; number++) {
       const ways = waysToSet(label.name, label, numbered(formsOf(label.name), number));
       if (ways.length === 0) return { key: label.key, ok: false };
-      const way = ways.find(({ text }) => !taken.has(folded(text)));
+      const isFree = ({ text }: SetText) => !taken.has(folded(text));
+      // Where they are numbered anyway, the next number says more than a shorter word.
+      const way = number === 0 ? ways.find(isFree) : ways.slice(0, 1).find(isFree);
       if (!way) continue;
       taken.add(folded(way.text));
       if (isRepeated) counts.set(kind, number);

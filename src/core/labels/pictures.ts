@@ -14,7 +14,10 @@ const PICTURES = {
     'M3 8v9h18v-3c0-3-5-3-7-6l-2 2-4-2z M3 14h18',
     'shoe|boot|trainer|slipper|sandal|wellington',
   ],
-  hat: ['M6 15a6 6 0 0 1 12 0 M3 15h18v3H3z M12 9V6', 'hat|cap|beanie|glove|scarf|mitten'],
+  hat: [
+    'M5 15a7 7 0 0 1 14 0z M4 15h16v4H4z M12 3a2 2 0 1 0 .1 0z M9 15v4 M15 15v4',
+    'hat|cap|beanie|glove|scarf|mitten',
+  ],
   bag: ['M5 8h14l1 13H4z M9 8a3 4 0 0 1 6 0', 'bag|tote|rucksack|backpack'],
   umbrella: ['M3 12a9 9 0 0 1 18 0z M12 3v16a2 2 0 0 1-4 0', 'umbrella|rain'],
   towel: ['M6 3h12v18H6z M6 14h12 M6 17h12', 'towel|flannel|bath mat|swim'],

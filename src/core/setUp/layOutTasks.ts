@@ -120,17 +120,19 @@ function loadFromOf(
   planned: readonly PlannedTask[],
   { doneAt, nowMs }: { readonly doneAt: ReadonlyMap<string, number>; readonly nowMs: number },
 ): string | null {
-  const coat = tasks.findLast(({ kind }) => kind === 'paint');
-  const lag = tasks
-    .filter(({ kind }) => kind === 'load')
-    .flatMap(({ after }) => after.filter(({ taskId }) => taskId === coat?.id))
-    .at(0)?.lagMinutes;
-  if (!coat || lag === undefined) return null;
-  const ended =
-    doneAt.get(coat.id) ??
-    Date.parse(planned.find(({ task }) => task.id === coat.id)?.endsAt ?? 'never');
-  const from = ended + lag * MINUTE_MS;
-  return Number.isNaN(from) || from <= nowMs ? null : new Date(from).toISOString();
+  // Of what waits for paint to harden, the latest; drying between coats is shorter.
+  const waits = tasks
+    .filter(({ kind }) => kind === 'load' || kind === 'fit')
+    .flatMap(({ after }) => after)
+    .filter(({ taskId, lagMinutes }) => lagMinutes > 0 && /^paint\b/.test(taskId))
+    .map(({ taskId, lagMinutes }) => {
+      const ended =
+        doneAt.get(taskId) ??
+        Date.parse(planned.find(({ task }) => task.id === taskId)?.endsAt ?? 'never');
+      return ended + lagMinutes * MINUTE_MS;
+    });
+  const from = Math.max(...waits);
+  return !Number.isFinite(from) || from <= nowMs ? null : new Date(from).toISOString();
 }
 
 /** What each person does now, next and then: at most three tasks each, in time. */

@@ -31,7 +31,7 @@ export interface SetUpFacts {
   readonly units: readonly UnitToSetUp[];
   /** Of the room's surfaces; null: nothing is painted. */
   readonly paint: {
-    readonly squareMetres: number;
+    readonly surfaces: readonly { readonly name: string; readonly squareMetres: number }[];
     readonly coats: number;
     readonly dryHours: number;
     readonly cureDays: number;
@@ -68,6 +68,9 @@ const sized = ({ start, each }: { start: number; each: number }, count: number):
   start + each * count;
 const behind = (tasks: readonly SetUpTask[], lagMinutes = 0) =>
   tasks.map(({ id }) => ({ taskId: id, lagMinutes }));
+
+const isSecured = ({ name, wantsAnchoring }: UnitToSetUp, fixingName: string): boolean =>
+  wantsAnchoring && name === fixingName;
 
 type Air = Pick<SetUp, 'airCelsius' | 'isDamp'> & Partial<Pick<SetUp, 'prep' | 'done'>>;
 type MakeTask = (
@@ -112,8 +115,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
       }),
     );
   const painting = paintTasks(facts, air, { make, before: [...downs, ...wipes] });
-  const { dryMinutes, hardMinutes } = painting;
-  const lastCoat = painting.coats.slice(-1);
+  const { lastCoats, dryMinutes, hardMinutes } = painting;
   const cuts =
     pieceCount > 0 ? [make('cut', '', { minutes: sized(TASK_MINUTES.cut, pieceCount) })] : [];
   const assemblies = units
@@ -126,7 +128,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
         people: needsTwo ? 2 : 1,
         after: [
           ...behind([...downs, ...wipes].filter(({ of }) => of === id)),
-          ...behind(lastCoat, dryMinutes),
+          ...behind(lastCoats, dryMinutes),
         ],
       }),
     );
@@ -138,16 +140,17 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
       make('secure', id, {
         minutes: sized(TASK_MINUTES.anchor, 1),
         skill: 'drill',
-        after: [...unitStands(id), ...behind(lastCoat, dryMinutes)],
+        after: [...unitStands(id), ...behind(lastCoats, dryMinutes)],
       }),
     );
   const anchors = fixings
-    .filter(({ things }) => things > 0)
+    // What is counted for a unit's own anchoring is used there.
+    .filter(({ name, things }) => things > 0 && !units.some((unit) => isSecured(unit, name)))
     .map(({ name, things }) =>
       make('anchor', name, {
         minutes: sized(TASK_MINUTES.anchor, things),
         skill: 'drill',
-        after: [...behind(standing), ...behind(cuts), ...behind(lastCoat, dryMinutes)],
+        after: [...behind(standing), ...behind(cuts), ...behind(lastCoats, dryMinutes)],
       }),
     );
   const washes = units
@@ -160,7 +163,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
     .map(({ id, linedCount }) =>
       make('line', id, {
         minutes: sized(TASK_MINUTES.line, linedCount),
-        after: [...unitStands(id), ...behind(lastCoat, dryMinutes)],
+        after: [...unitStands(id), ...behind(lastCoats, dryMinutes)],
       }),
     );
   const fits = units
@@ -172,7 +175,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
           ...unitStands(id),
           ...behind([...washes, ...lines, ...secures].filter(({ of }) => of === id)),
           // Containers weigh little, but they would mark what is still soft.
-          ...behind(lastCoat, hardMinutes),
+          ...behind(lastCoats, hardMinutes),
         ],
       }),
     );
@@ -181,7 +184,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
       ? [
           make('move', '', {
             minutes: sized(TASK_MINUTES.move, facts.carryCount),
-            after: [...behind(wipes), ...behind(lastCoat, hardMinutes)],
+            after: [...behind(wipes), ...behind(lastCoats, hardMinutes)],
           }),
         ]
       : [];
@@ -195,7 +198,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
           ...unitStands(id),
           ...behind([...lines, ...fits, ...secures].filter(({ of }) => of === id)),
           ...behind([...anchors, ...moves]),
-          ...behind(lastCoat, hardMinutes),
+          ...behind(lastCoats, hardMinutes),
         ],
       }),
     );
@@ -244,28 +247,35 @@ function paintTasks(
   const factor = dryingFactorOf(air);
   const dryMinutes = whole((paint?.dryHours ?? 0) * 60 * factor);
   const hardMinutes = dryMinutes + whole((paint?.cureDays ?? 0) * 1440 * factor);
-  if (paint === null || paint.squareMetres <= 0)
-    return { tasks: [], coats: [], dryMinutes, hardMinutes };
+  const surfaces = (paint?.surfaces ?? []).filter(({ squareMetres }) => squareMetres > 0);
+  if (paint === null || surfaces.length === 0)
+    return { tasks: [], lastCoats: [], dryMinutes, hardMinutes };
   const fills =
     holes > 0
       ? [make('fill', '', { minutes: sized(TASK_MINUTES.fill, holes), after: behind(before) })]
       : [];
-  const sand = make('sand', '', {
-    minutes: paint.squareMetres * TASK_MINUTES.sandPerSquareMetre,
-    after: [...behind(before), ...behind(fills, whole(FILLER_MINUTES * factor))],
-  });
-  const coatMinutes =
-    TASK_MINUTES.paintStart + paint.squareMetres * TASK_MINUTES.paintPerSquareMetre;
-  const primer = primes ? [make('prime', '', { minutes: coatMinutes, after: behind([sand]) })] : [];
-  const coats: SetUpTask[] = [];
-  for (let coat = 1; coat <= paint.coats; coat++) {
-    const under = [...primer, ...coats].slice(-1);
-    coats.push(
-      make('paint', `${coat}`, {
-        minutes: coatMinutes,
-        after: under.length === 0 ? behind([sand]) : behind(under, dryMinutes),
-      }),
-    );
+  const tasks: SetUpTask[] = [...fills];
+  const lastCoats: SetUpTask[] = [];
+  // Each surface by itself: one is painted while the next is sanded.
+  for (const { name, squareMetres } of surfaces) {
+    const of = surfaces.length > 1 ? name : '';
+    const sand = make('sand', of, {
+      minutes: squareMetres * TASK_MINUTES.sandPerSquareMetre,
+      after: [...behind(before), ...behind(fills, whole(FILLER_MINUTES * factor))],
+    });
+    const coatMinutes = TASK_MINUTES.paintStart + squareMetres * TASK_MINUTES.paintPerSquareMetre;
+    const coats = primes
+      ? [make('prime', of, { minutes: coatMinutes, after: behind([sand]) })]
+      : [];
+    for (let coat = 1; coat <= paint.coats; coat++)
+      coats.push(
+        make('paint', `${coat} ${of}`.trim(), {
+          minutes: coatMinutes,
+          after: coats.length === 0 ? behind([sand]) : behind(coats.slice(-1), dryMinutes),
+        }),
+      );
+    tasks.push(sand, ...coats);
+    lastCoats.push(...coats.slice(-1));
   }
-  return { tasks: [...fills, sand, ...primer, ...coats], coats, dryMinutes, hardMinutes };
+  return { tasks, lastCoats, dryMinutes, hardMinutes };
 }

@@ -25,7 +25,7 @@ const aUnit = (id: string, facts: Partial<UnitToSetUp> = {}): UnitToSetUp => ({
 });
 const facts = (change: Partial<SetUpFacts> = {}): SetUpFacts => ({
   units: [aUnit('left'), aUnit('right', { heaviestG: 20_000 })],
-  paint: { squareMetres: 6, coats: 2, dryHours: 4, cureDays: 3 },
+  paint: { surfaces: [{ name: 'Wall', squareMetres: 6 }], coats: 2, dryHours: 4, cureDays: 3 },
   pieceCount: 5,
   fixings: [{ name: 'Shelf', things: 2 }],
   spotCount: 1,
@@ -82,7 +82,14 @@ test('the plan keeps order, drying, people, drill and windows', () => {
               aUnit(`u${i}`, { linedCount, labelCount, litres }),
             ),
             paint:
-              squareMetres === null ? null : { squareMetres, coats: 2, dryHours: 3, cureDays: 1 },
+              squareMetres === null
+                ? null
+                : {
+                    surfaces: ['left', 'right'].map((name) => ({ name, squareMetres })),
+                    coats: 2,
+                    dryHours: 3,
+                    cureDays: 1,
+                  },
           }),
           air,
         );

@@ -7,7 +7,7 @@ import {
   usesPerWeekOf,
   type KeptMoveList,
 } from '../place';
-import { paintNeedOf, type Materials } from '../shop';
+import type { Materials } from '../shop';
 import { pairPictures } from '../show';
 import { isKept, keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
 import type { SetUpFacts, UnitToSetUp } from './listTasks';
@@ -122,7 +122,10 @@ export function setUpFactsOf(records: SetUpRecordsOfRoom): SetUpFacts {
       .map((unit, i) => unitFactsOf(records, unit, units.slice(0, i)))
       .filter(({ placeCount }) => placeCount > 0),
     paint: paint && {
-      squareMetres: paintNeedOf(paint).squareMetres,
+      surfaces: paint.surfaces.map(({ name, width, height, qty }) => ({
+        name,
+        squareMetres: (width.mm * height.mm * qty) / 1_000_000,
+      })),
       coats: paint.coats,
       dryHours: paint.dryHours,
       cureDays: paint.cureDays,

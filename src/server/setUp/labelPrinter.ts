@@ -2,7 +2,7 @@ import 'server-only';
 
 import { z } from 'zod';
 
-import { labelKeyOf, type DrawnLabel, type PrintJob } from '@/core/labels';
+import { labelKeyOf, type DrawnLabel, type LabelRef, type PrintJob } from '@/core/labels';
 import { err, ok, type ProjectId, type Result, type RoomId } from '@/core/shared';
 import { DataError, type Db } from '@/data/db';
 import { loadRecords } from '@/data/records';
@@ -174,20 +174,20 @@ async function takeNotice(
   { printer, printed }: JobAnswer,
 ): Promise<PrinterSays> {
   const { labeling } = roomLabelsOf(await loadRecords(db, of.projectId, ...setUpNames), of.roomId);
-  const job = labeling.job;
-  const out = (job?.labels ?? []).filter((ref) => printed.includes(labelKeyOf(ref)));
-  const leftCount = (job?.labels.length ?? 0) - out.length;
+  const { job } = labeling;
+  // The printer tells all of the job; what was noted before is no longer in it.
+  const isOut = (ref: LabelRef) => printed.includes(labelKeyOf(ref));
+  const out = (job?.labels ?? []).filter(isOut);
+  const left = (job?.labels ?? []).filter((ref) => !isOut(ref));
+  const outKeys = new Set(out.map(labelKeyOf));
   if (job && out.length > 0)
     await changeLabeling(db, of, { code: 'labels_made', count: out.length }, (before, { now }) => ({
       ...before,
       made: [
-        ...before.made.filter((each) => !printed.includes(labelKeyOf(each))),
+        ...before.made.filter((each) => !outKeys.has(labelKeyOf(each))),
         ...out.map((label) => ({ ...label, medium: 'tape' as const, madeAt: now })),
       ],
-      job:
-        leftCount === 0
-          ? null
-          : { ...job, labels: job.labels.filter((ref) => !printed.includes(labelKeyOf(ref))) },
+      job: left.length === 0 ? null : { ...job, labels: left },
     }));
-  return { printer, printedCount: out.length, leftCount };
+  return { printer, printedCount: out.length, leftCount: left.length };
 }

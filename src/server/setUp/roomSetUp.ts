@@ -149,7 +149,7 @@ export const homeSetUpOf = (records: Records<SetUpName | 'routines'>) =>
       name,
       openCount,
       doneCount,
-      unanchoredNames: unanchoredOf(roomSetUpOf(records, id)).map(({ unit }) => unit.name),
+      unanchoredNames: unanchoredNamesOf(records, id),
       madeCount: labels.labeling.made.length,
       openLabelCount: openLabels(labels).length,
       settlesOn: labels.labeling.settlesOn,
@@ -157,3 +157,7 @@ export const homeSetUpOf = (records: Records<SetUpName | 'routines'>) =>
       routineCount: records.routines.filter(({ roomId }) => roomId === id).length,
     };
   });
+
+/** Units of a room that should be fixed to the wall and are not, as far as anybody has said. */
+export const unanchoredNamesOf = (records: Records<SetUpName>, roomId: RoomId): string[] =>
+  unanchoredOf(roomSetUpOf(records, roomId)).map(({ unit }) => unit.name);

@@ -1,6 +1,7 @@
 import { formatCount } from '@/core/shared';
 import { Link } from '../primitives/Link';
 import { stepHref } from '../shell/scope';
+import { dayShort } from './cardWords';
 
 export interface RoomToSetUp {
   readonly id: string;
@@ -70,6 +71,8 @@ export function HomeSetUp({
 
 function labelWords({ hasSettling, settlesOn, madeCount, openLabelCount }: RoomToSetUp): string {
   if (hasSettling)
-    return settlesOn === null ? 'wait until the room has settled' : `settled on ${settlesOn}`;
+    return settlesOn === null
+      ? 'wait until the room has settled'
+      : `wait until ${dayShort(settlesOn)}, when the room has settled`;
   return madeCount + openLabelCount === 0 ? 'none' : `${madeCount} made, ${openLabelCount} to make`;
 }

@@ -11,7 +11,7 @@ import { Sheet } from '../primitives/Sheet';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
 import { jarFormSchema, toTypedJar, type JarTyped } from './cardForms';
-import { decantWords } from './cardWords';
+import { dayShort, decantWords } from './cardWords';
 
 export interface JarsViewProps {
   readonly roomName: string;
@@ -68,8 +68,8 @@ export function JarsView(props: JarsViewProps) {
                 {decantWords(jar, decanted)}
               </p>
               <p className="text-[14px] text-soft">
-                {jar.filledOn === null ? 'not filled yet' : `filled ${jar.filledOn}`}
-                {jar.expiresOn !== null && `, use by ${jar.expiresOn}`}
+                {jar.filledOn === null ? 'not filled yet' : `filled ${dayShort(jar.filledOn)}`}
+                {jar.expiresOn !== null && `, use by ${dayShort(jar.expiresOn)}`}
                 {jar.expiresOn !== null && jar.expiresOn < today && ': out of date'}
               </p>
               {jar.directions !== '' && <p className="mt-1 text-[14.5px]">{jar.directions}</p>}
@@ -97,7 +97,7 @@ export function JarsView(props: JarsViewProps) {
               <li key={bay.id} className="flex flex-wrap items-center gap-3 py-1.5 text-[14.5px]">
                 <span className="min-w-[160px]">{bay.name}</span>
                 <span className="flex-1 text-soft">
-                  {changedOn === null ? 'no day noted' : `changed ${changedOn}`}
+                  {changedOn === null ? 'no day noted' : `changed ${dayShort(changedOn)}`}
                 </span>
                 <Button
                   disabled={isPending}

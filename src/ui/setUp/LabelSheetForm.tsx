@@ -17,11 +17,13 @@ export interface LabelTyped {
 interface LabelFormProps {
   readonly spot: LabelSpot;
   readonly onSave: (typed: LabelTyped) => Promise<ActionResult>;
+  /** Takes its being made back; undefined where it is not made. */
+  readonly onAgain: (() => Promise<ActionResult>) | undefined;
   readonly onDone: () => void;
 }
 
 /** What one label says: its own text, a second language, a picture, or none at all. */
-export function LabelForm({ spot, onSave, onDone }: LabelFormProps) {
+export function LabelForm({ spot, onSave, onAgain, onDone }: LabelFormProps) {
   const { mutate, isPending, fields } = useMutation({ showsFields: true });
   const { register, handleSubmit } = useForm<LabelTyped>({
     defaultValues: {
@@ -35,6 +37,9 @@ export function LabelForm({ spot, onSave, onDone }: LabelFormProps) {
     const result = await mutate(() => onSave(typed));
     if (result.ok) onDone();
   });
+  const again = async (work: () => Promise<ActionResult>) => {
+    if ((await mutate(work)).ok) onDone();
+  };
   return (
     <form
       noValidate
@@ -66,10 +71,15 @@ export function LabelForm({ spot, onSave, onDone }: LabelFormProps) {
         ))}
       </SelectField>
       <CheckField label="no label here" {...register('isLeftOut')} />
-      <div>
+      <div className="flex flex-wrap gap-2">
         <Button type="submit" look="main" disabled={isPending}>
           Keep
         </Button>
+        {onAgain && (
+          <Button disabled={isPending} onClick={() => void again(onAgain)}>
+            Make it again
+          </Button>
+        )}
       </div>
     </form>
   );

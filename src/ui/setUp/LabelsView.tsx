@@ -25,6 +25,7 @@ import { Choice } from '../primitives/Choice';
 import { SelectField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { useMutation } from '../useMutation';
+import { dayShort } from './cardWords';
 import { LabelArt } from './LabelArt';
 import { LabelSheet } from './LabelSheet';
 import { LabelForm, type LabelTyped } from './LabelSheetForm';
@@ -132,7 +133,6 @@ function LabelList({
   onAgain,
 }: LabelsViewProps) {
   const [changing, setChanging] = useState<LabelSpot>();
-  const { mutate } = useMutation();
   const units = [...new Set(spots.map(({ unitName }) => unitName))];
   return (
     <section aria-label={`Labels of ${roomName}`} className="grid gap-4">
@@ -151,9 +151,6 @@ function LabelList({
                   isFault={faultKeys.includes(spot.key)}
                   isTooLarge={open.includes(spot) && labelSizeMm(spot, stock).isTooLarge}
                   onChange={() => setChanging(spot)}
-                  onAgain={() =>
-                    void mutate(() => onAgain({ ...spot.ref, name: spot.name.slice(0, 120) }))
-                  }
                 />
               ))}
           </ul>
@@ -169,6 +166,11 @@ function LabelList({
             spot={changing}
             onSave={(typed) =>
               onLabel({ ...changing.ref, name: changing.name.slice(0, 120), ...typed })
+            }
+            onAgain={
+              labeling.made.some((each) => labelKeyOf(each) === changing.key)
+                ? () => onAgain({ ...changing.ref, name: changing.name.slice(0, 120) })
+                : undefined
             }
             onDone={() => setChanging(undefined)}
           />
@@ -188,7 +190,6 @@ function LabelLine({
   isFault,
   isTooLarge,
   onChange,
-  onAgain,
 }: {
   readonly spot: LabelSpot;
   readonly label: DrawnLabel | undefined;
@@ -196,7 +197,6 @@ function LabelLine({
   readonly isFault: boolean;
   readonly isTooLarge: boolean;
   readonly onChange: () => void;
-  readonly onAgain: () => void;
 }) {
   return (
     <li className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 py-2.5 max-md:grid-cols-1">
@@ -213,7 +213,7 @@ function LabelLine({
           {readWords(spot)}
           {spot.hides.length > 0 && `, hides ${spot.hides.join(', ')}`}
           {spot.isLeftOut && ' · no label'}
-          {made && ` · made ${made.madeAt.slice(0, 10)}`}
+          {made && ` · made ${dayShort(made.madeAt.slice(0, 10))}`}
         </p>
         {isFault && (
           <p className="text-[14px] text-signal-deep">
@@ -232,12 +232,9 @@ function LabelLine({
           </p>
         )}
       </div>
-      <div className="flex gap-2">
-        {made && <Button onClick={onAgain}>Make again</Button>}
-        <Button onClick={onChange} aria-label={`Change the label ${spot.name}`}>
-          Change
-        </Button>
-      </div>
+      <Button onClick={onChange} aria-label={`Change the label ${spot.name}`}>
+        Change
+      </Button>
     </li>
   );
 }

@@ -12,6 +12,7 @@ import { Link } from '../primitives/Link';
 import { Sheet } from '../primitives/Sheet';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
+import { dayShort } from './cardWords';
 import { routineFormSchema, toTypedRoutine, type RoutineTyped } from './cardForms';
 
 export interface RoutinesViewProps {
@@ -123,15 +124,26 @@ function RoutineCard({
       </ol>
       {bins.length > 0 && (
         <p className="mt-2 text-[14px]">
-          It needs: {bins.join('; ')}.{' '}
-          <Link className="text-rim underline" href={shopHref}>
-            Put it on the shopping list
-          </Link>
+          It needs, to be put on the shopping list:{' '}
+          {bins.map((bin, i) => (
+            <span key={bin}>
+              {i > 0 && '; '}
+              <Link
+                className="text-rim underline"
+                href={`${shopHref}?need=${encodeURIComponent(bin)}`}
+              >
+                {bin}
+              </Link>
+            </span>
+          ))}
         </p>
       )}
       <p className="mt-1 text-[14px] text-soft">
-        {hungOn === null ? 'The card does not hang yet.' : `The card hangs since ${hungOn}.`}
-        {last && ` Looked at on ${last.on}: it ${last.holds ? 'holds' : 'does not hold'}.`}
+        {hungOn === null
+          ? 'The card does not hang yet.'
+          : `The card hangs since ${dayShort(hungOn)}.`}
+        {last &&
+          ` Looked at on ${dayShort(last.on)}: it ${last.holds ? 'holds' : 'does not hold'}.`}
       </p>
       <div className="mt-2 flex flex-wrap gap-2">
         <a className={buttonClass('quiet')} href={cardHref.replace('%', id)} target="_blank">

@@ -1,7 +1,5 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
-
 import { formatCount } from '@/core/shared';
 import {
   findEarlyTicks,
@@ -24,7 +22,7 @@ import { scheduleReasonWords } from '../visits/scheduleWords';
 import { AirForm } from './AirForm';
 import { toTypedAir, type AirTyped } from './airForm';
 import { Band } from './Band';
-import { taskCautions, taskWords, whenWords } from './setUpWords';
+import { hardWords, taskCautions, taskWords, whenWords } from './setUpWords';
 import { tookFormSchema } from './tookForm';
 
 interface SetUpViewProps {
@@ -76,8 +74,7 @@ export function SetUpView(props: SetUpViewProps) {
       </div>
       {plan.loadFrom !== null && (
         <p className="warn">
-          <b>Reload not before {format(parseISO(plan.loadFrom), 'EEEE d MMMM, H:mm')}:</b> the last
-          coat hardens until then.
+          <b>Reload not before {hardWords(plan.loadFrom)}:</b> the last coat hardens until then.
         </p>
       )}
       {props.unanchoredNames.length > 0 && (

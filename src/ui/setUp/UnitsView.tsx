@@ -1,6 +1,5 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
 
 import { usableLitresOf, type Unit } from '@/core/look';
@@ -11,6 +10,7 @@ import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { useTypedForm } from '../useTypedForm';
 import { LoadDrawing } from './LoadDrawing';
+import { hardWords } from './setUpWords';
 import { assemblyWords, tipFactsWords, tipWords } from './unitWords';
 import { toTypedUnitSetUp, unitSetUpFormSchema, type UnitSetUpTyped } from './unitSetUpForm';
 
@@ -50,8 +50,7 @@ export function UnitsView({ roomName, units, groups, loadFrom, onUnit }: UnitsVi
       </div>
       {loadFrom !== null && (
         <p className="warn">
-          <b>Reload not before {format(parseISO(loadFrom), 'EEEE d MMMM, H:mm')}:</b> the last coat
-          hardens until then.
+          <b>Reload not before {hardWords(loadFrom)}:</b> the last coat hardens until then.
         </p>
       )}
       {units.length === 0 && (

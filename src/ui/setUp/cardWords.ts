@@ -1,3 +1,5 @@
+import { format, parseISO } from 'date-fns';
+
 import { packVolumeOf, type Decanted, type Jar } from '@/core/setUp';
 import { formatNumber } from '@/core/shared';
 
@@ -21,3 +23,6 @@ export function decantWords(jar: Jar, decanted: Decanted): string {
     return `The ${jar.pack} pack (${size}) goes into the jar of ${litres(jar.jarLitres)} whole.`;
   return `The ${jar.pack} pack (${size}) just about goes into the jar of ${litres(jar.jarLitres)}; it may leave a rest.`;
 }
+
+/** `12 Dec 2026`. */
+export const dayShort = (day: string): string => format(parseISO(day), 'd MMM yyyy');

@@ -1,23 +1,30 @@
-import { format, isSameDay, parseISO } from 'date-fns';
+import { addMinutes, format, isSameDay, parseISO, roundToNearestMinutes } from 'date-fns';
 
 import type { SetUpTask, TaskKind } from '@/core/setUp';
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'];
+
+/** Of `2 Wall`: the second coat of the wall. */
+function coatWords(of: string): string {
+  const [number = '', ...surface] = of.split(' ');
+  const name = surface.join(' ');
+  return `${ORDINALS[Number(number) - 1] ?? 'Next'} coat of paint${name === '' ? '' : `: ${name}`}`;
+}
 
 /** What a task is, by the name of what it is of. */
 export function taskWords({ kind, of }: Pick<SetUpTask, 'kind' | 'of'>, unitName: string): string {
   const words: Readonly<Record<TaskKind, string>> = {
     takeDown: `Take down ${unitName}`,
     fill: 'Fill the holes',
-    prime: 'Coat of primer',
+    prime: `Coat of primer${of === '' ? '' : `: ${of}`}`,
     assemble: `Put ${unitName} together`,
     secure: `Anchor ${unitName} to the wall`,
     wash: `Wash the containers of ${unitName}`,
     fit: `Put the containers into ${unitName}`,
     move: 'Carry everything to its new place, by the list of moves',
     wipe: `Wipe ${unitName}`,
-    sand: 'Wash and sand what is painted',
-    paint: `${ORDINALS[Number(of) - 1] ?? 'Next'} coat of paint`,
+    sand: `Wash and sand ${of === '' ? 'what is painted' : of}`,
+    paint: coatWords(of),
     cut: 'Cut the boards',
     anchor: `Fix to the wall: ${of}`,
     line: `Line ${unitName}`,
@@ -47,6 +54,12 @@ export const taskCautions: Readonly<Partial<Record<TaskKind, string>>> = {
     'Look for pipes and cables before drilling. Electrical work, gas, and walls that you are not sure of are for a licensed trade.',
 };
 
-/** `Tue 14:00`, or only the time where it is today. */
-export const whenWords = (instant: string, now: Date): string =>
-  format(parseISO(instant), isSameDay(parseISO(instant), now) ? 'H:mm' : 'EEE d MMM, H:mm');
+/** `Tue 14:00` to five minutes, since a plan is no more certain, or only the time where it is today. */
+export function whenWords(instant: string, now: Date): string {
+  const at = roundToNearestMinutes(parseISO(instant), { nearestTo: 5 });
+  return format(at, isSameDay(at, now) ? 'H:mm' : 'EEE d MMM, H:mm');
+}
+
+/** When paint is hard: to the next full hour, which is as much as a tin knows. */
+export const hardWords = (instant: string): string =>
+  format(addMinutes(parseISO(instant), 59), "EEEE d MMMM, H':00'");

@@ -1,6 +1,7 @@
 'use client';
 
 import { Plus } from 'lucide-react';
+import { useSearchParams } from 'next/navigation';
 import type { Currency } from '@/core/shared';
 import { priorities } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
@@ -21,9 +22,11 @@ const BLANK = { name: '', qty: '1', packSize: '1', price: '', priority: 'must' }
 
 /** Hooks, bands, whatever no fit and no material calls for: bought in the same plan. */
 export function ByHand({ shops, currency, onAdd }: ByHandProps) {
+  const asked = useSearchParams();
   const { register, errors, submit, reset, getValues, setValue } = useTypedForm({
     schema: handNeedFormSchema,
-    start: { ...BLANK, shopId: shops[0]?.id ?? '' },
+    // What another page found that is needed.
+    start: { ...BLANK, name: asked.get('need') ?? '', shopId: shops[0]?.id ?? '' },
     save: onAdd,
     onDone: () => reset({ ...BLANK, shopId: getValues('shopId') }),
   });

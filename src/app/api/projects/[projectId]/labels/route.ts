@@ -5,7 +5,8 @@ import { asDownload, noStore, refuse, respond } from '@/app/api/respond';
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
 import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
-import { labelPagePng, labelPagesPdf, labelPageSvg } from '@/server/setUp/labelFiles';
+import { labelPagePng, labelPageSvg } from '@/server/setUp/labelFiles';
+import { labelPagesPdf } from '@/server/setUp/renderLabelsPdf';
 import { labelListCsv, labelsOf } from '@/server/setUp/labels';
 import { roomOf, setUpNames } from '@/server/setUp/roomSetUp';
 

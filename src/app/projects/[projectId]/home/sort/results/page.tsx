@@ -7,6 +7,9 @@ import { leavesHome, leavingStatesOf, sumLeaving } from '@/core/sort';
 import { listDecisions } from '@/data/decisionLog';
 import { openHome } from '@/server/desk/openRoom';
 import { ResultsView } from '@/ui/count/ResultsView';
+import { unanchoredNamesOf } from '@/server/setUp/roomSetUp';
+import { NotAnchored } from '@/ui/setUp/NotAnchored';
+import { stepHref } from '@/ui/shell/scope';
 import { StepPages } from '@/ui/shell/StepPages';
 import { GoingOut } from '@/ui/sort/GoingOut';
 import { sayHowSure, wentOutOf } from '@/ui/sort/sortWords';
@@ -28,6 +31,13 @@ export default async function HomeResultsPage({
     <HomeFrame step="sort" opened={opened}>
       <StepPages scope={{ projectId }} step="sort" active="results" />
       <h1 className="sr-only">Results of the whole home</h1>
+      <NotAnchored
+        rooms={records.rooms.map(({ id, name }) => ({
+          name,
+          href: `${stepHref({ projectId, roomId: id }, 'set-up')}/units`,
+          unitNames: unanchoredNamesOf(records, id),
+        }))}
+      />
       <ResultsView
         scope="project"
         roomName={undefined}

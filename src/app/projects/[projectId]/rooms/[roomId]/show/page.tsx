@@ -20,6 +20,9 @@ import { HoursNote } from '@/ui/show/HoursNote';
 import { BeforeAfter } from '@/ui/show/BeforeAfter';
 import { LivesTable } from '@/ui/show/LivesTable';
 import { WhereItWent } from '@/ui/show/WhereItWent';
+import { unanchoredNamesOf } from '@/server/setUp/roomSetUp';
+import { NotAnchored } from '@/ui/setUp/NotAnchored';
+import { stepHref } from '@/ui/shell/scope';
 
 export const metadata = { title: 'Show' };
 
@@ -113,6 +116,15 @@ export default async function ShowPage({
   );
   return (
     <RoomFrame step="show" opened={opened} tray={tray}>
+      <NotAnchored
+        rooms={[
+          {
+            name: own.room.name,
+            href: `${stepHref({ projectId, roomId }, 'set-up')}/units`,
+            unitNames: unanchoredNamesOf(records, own.room.id),
+          },
+        ]}
+      />
       <h1 className="text-[26px]">
         {own.room.name}
         {own.room.purpose !== '' && (

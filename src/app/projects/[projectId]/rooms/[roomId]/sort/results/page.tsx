@@ -10,6 +10,9 @@ import { ResultsView } from '@/ui/count/ResultsView';
 import { sayGoingOutAction, takeBackCarryAction } from '@/app/actions/sessions';
 import { GoingOut } from '@/ui/sort/GoingOut';
 import { sayHowSure, wentOutOf } from '@/ui/sort/sortWords';
+import { unanchoredNamesOf } from '@/server/setUp/roomSetUp';
+import { NotAnchored } from '@/ui/setUp/NotAnchored';
+import { stepHref } from '@/ui/shell/scope';
 import { StepPages } from '@/ui/shell/StepPages';
 
 export const metadata = { title: 'Results' };
@@ -41,6 +44,15 @@ export default async function ResultsPage({ params, searchParams }: ResultsPageP
     <RoomFrame step="sort" opened={opened}>
       <StepPages scope={{ projectId, roomId }} step="sort" active="results" />
       <h1 className="sr-only">Results of sorting</h1>
+      <NotAnchored
+        rooms={[
+          {
+            name: own.room.name,
+            href: `${stepHref({ projectId, roomId }, 'set-up')}/units`,
+            unitNames: unanchoredNamesOf(records, own.room.id),
+          },
+        ]}
+      />
       <ResultsView
         scope={scope}
         roomName={own.room.name}

@@ -1,15 +1,12 @@
 import 'server-only';
 
 import path from 'node:path';
-import { Document, Page, Path, renderToBuffer, Svg } from '@react-pdf/renderer';
 import { openSync } from 'fontkit';
 import sharp from 'sharp';
 
 import type { LabelMark, LabelPage } from '@/core/labels';
-import { LOCALE } from '@/core/shared';
 import { escapeHtml } from '../show/paper';
 
-const PT_PER_MM = 72 / 25.4;
 const PNG_DPI = 300;
 
 let font: ReturnType<typeof openSync> | undefined;
@@ -48,7 +45,8 @@ interface Ink {
 }
 const BLACK = '#000000';
 
-function inksOf(page: LabelPage): readonly Ink[] {
+/** A page's strokes and outlines, in their order. */
+export function inksOf(page: LabelPage): readonly Ink[] {
   return [
     ...page.cuts.map(({ x1, y1, x2, y2 }): Ink => ({
       d: `M${x1} ${y1}L${x2} ${y2}`,
@@ -76,18 +74,19 @@ function inksOf(page: LabelPage): readonly Ink[] {
   ];
 }
 
-const transformOf = ({ x, y, scale }: NonNullable<Ink['box']>): string =>
+export const transformOf = ({ x, y, scale }: NonNullable<Ink['box']>): string =>
   `translate(${x} ${y}) scale(${scale})`;
 
-/** A page as one SVG file to scale, letters as outlines. */
-export function labelPageSvg(page: LabelPage, title: string): string {
+/** A page as one SVG file to scale, letters as outlines; in dots where it becomes a picture. */
+export function labelPageSvg(page: LabelPage, title: string, pxPerMm?: number): string {
+  const size = (mm: number) => (pxPerMm === undefined ? `${mm}mm` : `${Math.round(mm * pxPerMm)}`);
   const inks = inksOf(page).map(
     ({ d, fill, stroke, widthMm, box }) =>
       `<path d="${d}" fill="${fill}" stroke="${stroke}" stroke-width="${widthMm}" stroke-linecap="round" ` +
       `stroke-linejoin="round"${box ? ` transform="${transformOf(box)}"` : ''}/>`,
   );
   return (
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${page.widthMm}mm" height="${page.heightMm}mm" ` +
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${size(page.widthMm)}" height="${size(page.heightMm)}" ` +
     `viewBox="0 0 ${page.widthMm} ${page.heightMm}"><title>${escapeHtml(title)}</title>` +
     `<rect width="100%" height="100%" fill="#ffffff"/>${inks.join('')}</svg>`
   );
@@ -97,36 +96,8 @@ export function labelPageSvg(page: LabelPage, title: string): string {
 export async function labelPagePng(page: LabelPage, title: string): Promise<Buffer> {
   const mostPx = 16_000;
   const dpi = Math.min(PNG_DPI, (mostPx * 25.4) / Math.max(page.widthMm, page.heightMm));
-  return sharp(Buffer.from(labelPageSvg(page, title)), { density: dpi })
+  return sharp(Buffer.from(labelPageSvg(page, title, dpi / 25.4)))
+    .withMetadata({ density: dpi })
     .png()
     .toBuffer();
-}
-
-/** All pages as one PDF, each in its own size. */
-export async function labelPagesPdf(pages: readonly LabelPage[], title: string): Promise<Buffer> {
-  return renderToBuffer(
-    <Document title={title} language={LOCALE}>
-      {pages.map((page, i) => (
-        <Page key={i} size={[page.widthMm * PT_PER_MM, page.heightMm * PT_PER_MM]}>
-          <Svg
-            width={page.widthMm * PT_PER_MM}
-            height={page.heightMm * PT_PER_MM}
-            viewBox={`0 0 ${page.widthMm} ${page.heightMm}`}
-          >
-            {inksOf(page).map(({ d, fill, stroke, widthMm, box }, at) => (
-              <Path
-                key={at}
-                d={d}
-                fill={fill}
-                stroke={stroke}
-                strokeWidth={widthMm}
-                strokeLinecap="round"
-                {...(box ? { transform: transformOf(box) } : {})}
-              />
-            ))}
-          </Svg>
-        </Page>
-      ))}
-    </Document>,
-  );
 }

@@ -45,6 +45,7 @@ import { benchFits } from './benchFit';
 import { benchThings } from './benchThings';
 import { benchRoll } from './benchRoll';
 import { benchDays } from './benchDays';
+import { benchSetUp } from './benchSetUp';
 import { benchSchedules } from './benchSchedule';
 import { benchTrips } from './benchTrip';
 import { between, median, timesOf, type Row } from './benchRow';
@@ -453,6 +454,7 @@ async function main(names: readonly string[]): Promise<void> {
     space: () => [benchSpace()],
     schedule: benchSchedules,
     days: benchDays,
+    'set-up': benchSetUp,
   };
   for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...run());
   if (wants('fit')) rows.push(...(await benchFits(solver)));

@@ -76,15 +76,11 @@ const VIEWS = [
         .getByRole('button', { name: 'Stop, keep what is there' })
         .waitFor({ state: 'detached', timeout: 30_000 }),
   },
-  {
-    name: 'mock-up',
-    url: `${room('quarry-row', 'boot-room', 'fit')}/mock-up?bay=laundry-0`,
-    size: DESK,
-  },
   { name: 'shop', url: '/projects/quarry-row/home/shop', size: DESK },
+  { name: 'set-up', url: room('quarry-row', 'spare-room', 'set-up'), size: DESK },
+  { name: 'labels', url: room('quarry-row', 'boot-room', 'set-up/labels'), size: DESK },
   { name: 'show', url: room('quarry-row', 'boot-room', 'show'), size: DESK },
   { name: 'client-page', url: '/api/projects/quarry-row/client?room=boot-room', size: DESK },
-  { name: 'containers', url: '/containers', size: DESK },
 ];
 
 function option(name) {

@@ -230,7 +230,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
       ? [
           make('photograph', '', {
             minutes: TASK_MINUTES.photographEach * spotCount,
-            after: behind([...wipes, ...lines, ...loads, ...labels, ...anchors]),
+            after: behind(all),
           }),
         ]
       : [];

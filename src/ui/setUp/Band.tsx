@@ -1,6 +1,7 @@
 import { format, parseISO } from 'date-fns';
 
 import type { PlannedTask, SetUpPlan } from '@/core/setUp';
+import { clockWords } from './setUpWords';
 
 interface BandProps {
   readonly plan: SetUpPlan;
@@ -41,7 +42,7 @@ function DayBand({
       <h3 className="text-[15px]">
         {format(from, 'EEE d MMM')}{' '}
         <span className="font-mono text-[13.5px] text-soft">
-          {format(from, 'H:mm')} to {format(to, 'H:mm')}
+          {clockWords(from)} to {clockWords(to)}
         </span>
       </h3>
       {people.map((name) => (
@@ -53,7 +54,7 @@ function DayBand({
               .map(({ task, startsAt, endsAt }) => (
                 <li
                   key={task.id}
-                  title={`${format(parseISO(startsAt), 'H:mm')} to ${format(parseISO(endsAt), 'H:mm')}, ${nameOf(task)}`}
+                  title={`${clockWords(parseISO(startsAt))} to ${clockWords(parseISO(endsAt))}, ${nameOf(task)}`}
                   className={
                     'absolute inset-y-0 overflow-hidden rounded-[4px] border border-rim bg-sheet ' +
                     'px-1 text-[13px] leading-[30px] whitespace-nowrap'

@@ -45,7 +45,7 @@ export function HomeSetUp({
               </p>
               {room.unanchoredNames.length > 0 && (
                 <p className="text-[14.5px] text-signal-deep">
-                  Not anchored: {room.unanchoredNames.join(', ')}
+                  Not anchored, as far as anybody has said: {room.unanchoredNames.join(', ')}
                 </p>
               )}
               <p className="text-[14.5px]">

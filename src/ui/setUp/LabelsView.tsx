@@ -199,8 +199,8 @@ function LabelLine({
   readonly onChange: () => void;
 }) {
   return (
-    <li className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 py-2.5 max-md:grid-cols-1">
-      <div className="w-[124px]">
+    <li className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1 py-2.5 max-md:grid-cols-[minmax(0,1fr)_auto]">
+      <div className="w-[124px] max-md:col-span-2">
         {label ? (
           <LabelArt label={label} pxPerMm={PX_PER_MM} />
         ) : (

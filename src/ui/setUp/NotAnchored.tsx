@@ -16,7 +16,7 @@ export function NotAnchored({
     <section aria-label="Not anchored" className="warn mb-3">
       {open.map(({ name, href, unitNames }) => (
         <p key={href}>
-          <b>Not anchored in the {name.toLowerCase()}:</b>{' '}
+          <b>Not anchored in the {name.toLowerCase()}, as far as anybody has said:</b>{' '}
           <Link className="underline" href={href}>
             {unitNames.join(', ')}
           </Link>

@@ -27,7 +27,7 @@ export function PersonMarks({
   readonly onMark: (personId: string, mark: PersonMark | null) => Promise<ActionResult>;
 }) {
   const { mutate, isPending } = useMutation();
-  const field = 'input w-[98px]';
+  const field = 'input w-[92px] px-2';
   if (people.length === 0) return null;
   return (
     <section aria-label="Marks" className="panel p-4">
@@ -50,7 +50,7 @@ export function PersonMarks({
               ) : (
                 <span className="size-6" />
               )}
-              <span className="w-[84px] text-[15px]">{name}</span>
+              <span className="w-[78px] text-[15px]">{name}</span>
               <select
                 aria-label={`Colour of ${name}`}
                 className={field}

@@ -5,6 +5,7 @@ import {
   findEarlyTicks,
   minutesFactorOf,
   nowNextThen,
+  taskKinds,
   type DoneTask,
   type PlannedTask,
   type SetUp,
@@ -58,6 +59,13 @@ export function SetUpView(props: SetUpViewProps) {
     taskWords(task, unitNames[task.of] ?? '');
   const byId = (id: string) => tasks.find((task) => task.id === id);
   const early = findEarlyTicks(tasks, done);
+  const doneIds = new Set(done.map(({ taskId }) => taskId));
+  // A caution is said once, at the first task of its kind that is open.
+  const firstOpen = new Set(
+    taskKinds.flatMap(
+      (kind) => tasks.find((task) => task.kind === kind && !doneIds.has(task.id))?.id ?? [],
+    ),
+  );
   if (tasks.length === 0)
     return (
       <p className="panel p-4">
@@ -79,8 +87,8 @@ export function SetUpView(props: SetUpViewProps) {
       )}
       {props.unanchoredNames.length > 0 && (
         <p className="warn">
-          <b>Not anchored: {props.unanchoredNames.join(', ')}.</b> Until it is fixed to the wall it
-          can fall: keep children away, and drawers shut.
+          <b>Not anchored, as far as anybody has said: {props.unanchoredNames.join(', ')}.</b> Until
+          it is fixed to the wall it can fall: keep children away, and drawers shut.
         </p>
       )}
       {plan.reasons.slice(0, 3).map((reason) => (
@@ -104,7 +112,7 @@ export function SetUpView(props: SetUpViewProps) {
                 <li key={task.id} className="mt-1 text-[15px]">
                   <span className="inline-block w-[46px] text-[13.5px] text-soft">{TURNS[i]}</span>
                   <b className={i === 0 ? '' : 'font-normal'}>{nameOf(task)}</b>{' '}
-                  <span className="font-mono text-[13.5px] text-soft">
+                  <span className="font-mono text-[13.5px] whitespace-nowrap text-soft">
                     {whenWords(startsAt, new Date(now))}
                   </span>
                 </li>
@@ -131,6 +139,7 @@ export function SetUpView(props: SetUpViewProps) {
               isCorrected={minutesFactorOf(task.kind, setUp.done) !== 1}
               onTook={props.onTook}
               name={nameOf(task)}
+              caution={firstOpen.has(task.id) ? taskCautions[task.kind] : undefined}
               doneAt={done.find(({ taskId }) => taskId === task.id)?.doneAt}
               planned={plan.tasks.find((each) => each.task.id === task.id)}
               waitsFor={early
@@ -190,6 +199,7 @@ function TaskLine({
   movesHref,
   took,
   isCorrected,
+  caution,
   onTick,
   onTook,
 }: {
@@ -203,11 +213,11 @@ function TaskLine({
   readonly took: SetUp['done'][number] | undefined;
   /** Its minutes are by what others of its kind took. */
   readonly isCorrected: boolean;
+  readonly caution: string | undefined;
   readonly onTick: SetUpViewProps['onTick'];
   readonly onTook: SetUpViewProps['onTook'];
 }) {
   const { mutate } = useMutation();
-  const caution = taskCautions[task.kind];
   const facts = (
     <span className="text-soft">
       {task.minutes} min{isCorrected && ' by your own times'}
@@ -239,9 +249,7 @@ function TaskLine({
       {waitsFor !== undefined && (
         <p className="ml-[26px] text-[14px] text-signal-deep">Ticked before: {waitsFor}</p>
       )}
-      {caution !== undefined && doneAt === undefined && (
-        <p className="ml-[26px] pb-1 text-[13.5px] text-soft">{caution}</p>
-      )}
+      {caution !== undefined && <p className="ml-[26px] pb-1 text-[13.5px] text-soft">{caution}</p>}
     </li>
   );
 }

@@ -54,9 +54,13 @@ export const taskCautions: Readonly<Partial<Record<TaskKind, string>>> = {
     'Look for pipes and cables before drilling. Electrical work, gas, and walls that you are not sure of are for a licensed trade.',
 };
 
+const toFive = (at: Date | number): Date => roundToNearestMinutes(at, { nearestTo: 5 });
+/** `14:05`: a plan is no more certain. */
+export const clockWords = (at: Date | number): string => format(toFive(at), 'H:mm');
+
 /** `Tue 14:00` to five minutes, since a plan is no more certain, or only the time where it is today. */
 export function whenWords(instant: string, now: Date): string {
-  const at = roundToNearestMinutes(parseISO(instant), { nearestTo: 5 });
+  const at = toFive(parseISO(instant));
   return format(at, isSameDay(at, now) ? 'H:mm' : 'EEE d MMM, H:mm');
 }
 

@@ -16,6 +16,7 @@ function fullRoom(seed: number) {
     comes: i % 4 === 0 ? 'moved' : 'stays',
     needsTwo: random() < 0.4,
     alikeBefore: 0,
+    heightMm: 1900,
     wantsAnchoring: true,
     isAnchored: random() < 0.3,
     placeCount: between(random, 3, 8),
@@ -30,7 +31,11 @@ function fullRoom(seed: number) {
     {
       units,
       paint: {
-        surfaces: ['back', 'left'].map((name) => ({ name, squareMetres: between(random, 2, 9) })),
+        surfaces: ['back', 'left'].map((name) => ({
+          name,
+          squareMetres: between(random, 2, 9),
+          heightMm: 2300,
+        })),
         coats: 2,
         dryHours: 4,
         cureDays: 2,

@@ -115,6 +115,7 @@ export const deedCodes = [
   'labels_made',
   'labels_waiting',
   'labels_sent',
+  'labels_taken_back',
   'label_stock',
   'mark_given',
   'jar_kept',

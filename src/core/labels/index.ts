@@ -37,4 +37,4 @@ export {
 } from './media';
 export { CUT_GAP_MM, fillSheets, tapeLengthMm, type CellPlace } from './fillSheets';
 export { pictureFor, pictureNames, pictureStrokes, type PictureName } from './pictures';
-export { READING_ARC_MINUTES, readableSizeMm } from './letters';
+export { READING_ARC_MINUTES, readableSizeMm, textWidthMm } from './letters';

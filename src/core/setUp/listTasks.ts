@@ -10,6 +10,8 @@ export interface UnitToSetUp {
   readonly needsTwo: boolean;
   /** Units of the same kind and size before it in the list: the second goes faster. */
   readonly alikeBefore: number;
+  /** From the floor to its top. */
+  readonly heightMm: number;
   /** Should be fixed to the wall. */
   readonly wantsAnchoring: boolean;
   readonly isAnchored: boolean;
@@ -31,7 +33,12 @@ export interface SetUpFacts {
   readonly units: readonly UnitToSetUp[];
   /** Of the room's surfaces; null: nothing is painted. */
   readonly paint: {
-    readonly surfaces: readonly { readonly name: string; readonly squareMetres: number }[];
+    readonly surfaces: readonly {
+      readonly name: string;
+      readonly squareMetres: number;
+      /** Of one of it. */
+      readonly heightMm: number;
+    }[];
     readonly coats: number;
     readonly dryHours: number;
     readonly cureDays: number;
@@ -51,6 +58,8 @@ const DOUBLES_EVERY_CELSIUS = 10;
 const DAMP_FACTOR = 1.5;
 /** Filler has to be hard before it is sanded; an assumption. */
 const FILLER_MINUTES = 120;
+/** So high one works from the floor. */
+const REACH_MM = 2000;
 
 /**
  * How much longer than on the tin paint dries and hardens. Never shorter: warm rooms are not counted on.
@@ -76,7 +85,9 @@ type Air = Pick<SetUp, 'airCelsius' | 'isDamp'> & Partial<Pick<SetUp, 'prep' | '
 type MakeTask = (
   kind: TaskKind,
   of: string,
-  more: { minutes: number } & Partial<Pick<SetUpTask, 'people' | 'skill' | 'after'>>,
+  more: { minutes: number } & Partial<
+    Pick<SetUpTask, 'people' | 'skill' | 'after' | 'amount' | 'needsLadder'>
+  >,
 ) => SetUpTask;
 
 /**
@@ -90,6 +101,8 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
     people: 1,
     skill: undefined,
     after: [],
+    amount: undefined,
+    needsLadder: false,
     ...more,
     minutes: whole(minutes * minutesFactorOf(kind, air.done ?? [])),
     id: taskIdOf(kind, of),
@@ -111,13 +124,16 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
     .map(({ id, placeCount }) =>
       make('wipe', id, {
         minutes: sized(TASK_MINUTES.wipe, placeCount),
+        amount: placeCount,
         after: behind(downs.filter(({ of }) => of === id)),
       }),
     );
   const painting = paintTasks(facts, air, { make, before: [...downs, ...wipes] });
   const { lastCoats, dryMinutes, hardMinutes } = painting;
   const cuts =
-    pieceCount > 0 ? [make('cut', '', { minutes: sized(TASK_MINUTES.cut, pieceCount) })] : [];
+    pieceCount > 0
+      ? [make('cut', '', { minutes: sized(TASK_MINUTES.cut, pieceCount), amount: pieceCount })]
+      : [];
   const assemblies = units
     .filter(({ comes }) => comes !== 'stays')
     .map(({ id, placeCount, needsTwo, alikeBefore }) =>
@@ -136,8 +152,9 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
   const unitStands = (id: string) => behind(standing.filter(({ of }) => of === id));
   const secures = units
     .filter(({ wantsAnchoring, isAnchored }) => wantsAnchoring && !isAnchored)
-    .map(({ id }) =>
+    .map(({ id, heightMm }) =>
       make('secure', id, {
+        needsLadder: heightMm > REACH_MM,
         minutes: sized(TASK_MINUTES.anchor, 1),
         skill: 'drill',
         after: [...unitStands(id), ...behind(lastCoats, dryMinutes)],
@@ -149,6 +166,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
     .map(({ name, things }) =>
       make('anchor', name, {
         minutes: sized(TASK_MINUTES.anchor, things),
+        amount: things,
         skill: 'drill',
         after: [...behind(standing), ...behind(cuts), ...behind(lastCoats, dryMinutes)],
       }),
@@ -156,13 +174,14 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
   const washes = units
     .filter(({ ownedCount }) => ownedCount > 0)
     .map(({ id, ownedCount }) =>
-      make('wash', id, { minutes: sized(TASK_MINUTES.wash, ownedCount) }),
+      make('wash', id, { minutes: sized(TASK_MINUTES.wash, ownedCount), amount: ownedCount }),
     );
   const lines = units
     .filter(({ linedCount }) => linedCount > 0)
     .map(({ id, linedCount }) =>
       make('line', id, {
         minutes: sized(TASK_MINUTES.line, linedCount),
+        amount: linedCount,
         after: [...unitStands(id), ...behind(lastCoats, dryMinutes)],
       }),
     );
@@ -171,6 +190,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
     .map(({ id, containerCount }) =>
       make('fit', id, {
         minutes: sized(TASK_MINUTES.fit, containerCount),
+        amount: containerCount,
         after: [
           ...unitStands(id),
           ...behind([...washes, ...lines, ...secures].filter(({ of }) => of === id)),
@@ -193,6 +213,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
     .map(({ id, litres, heaviestG }) =>
       make('load', id, {
         minutes: TASK_MINUTES.load.start + litres * TASK_MINUTES.load.perLitre,
+        amount: litres,
         people: heaviestG > facts.liftLimitG ? 2 : 1,
         after: [
           ...unitStands(id),
@@ -207,6 +228,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
     .map(({ id, labelCount }) =>
       make('label', id, {
         minutes: sized(TASK_MINUTES.label, labelCount),
+        amount: labelCount,
         after: [...behind([...fits, ...loads].filter(({ of }) => of === id)), ...unitStands(id)],
       }),
     );
@@ -257,19 +279,24 @@ function paintTasks(
   const tasks: SetUpTask[] = [...fills];
   const lastCoats: SetUpTask[] = [];
   // Each surface by itself: one is painted while the next is sanded.
-  for (const { name, squareMetres } of surfaces) {
+  for (const { name, squareMetres, heightMm } of surfaces) {
+    const needsLadder = heightMm > REACH_MM;
     const of = surfaces.length > 1 ? name : '';
     const sand = make('sand', of, {
+      amount: squareMetres,
+      needsLadder,
       minutes: squareMetres * TASK_MINUTES.sandPerSquareMetre,
       after: [...behind(before), ...behind(fills, whole(FILLER_MINUTES * factor))],
     });
     const coatMinutes = TASK_MINUTES.paintStart + squareMetres * TASK_MINUTES.paintPerSquareMetre;
     const coats = primes
-      ? [make('prime', of, { minutes: coatMinutes, after: behind([sand]) })]
+      ? [make('prime', of, { minutes: coatMinutes, needsLadder, after: behind([sand]) })]
       : [];
     for (let coat = 1; coat <= paint.coats; coat++)
       coats.push(
         make('paint', `${coat} ${of}`.trim(), {
+          amount: squareMetres,
+          needsLadder,
           minutes: coatMinutes,
           after: coats.length === 0 ? behind([sand]) : behind(coats.slice(-1), dryMinutes),
         }),

@@ -92,6 +92,10 @@ export interface SetUpTask {
   readonly minutes: number;
   readonly people: number;
   readonly skill: 'drill' | undefined;
+  /** Above a hand's reach. */
+  readonly needsLadder: boolean;
+  /** How much there is of it: places, containers, labels, pieces, litres or square metres, by its kind. */
+  readonly amount: number | undefined;
   /** What must be done before, and the minutes that have to go by: paint dries, then hardens. */
   readonly after: readonly { readonly taskId: string; readonly lagMinutes: number }[];
 }

@@ -12,6 +12,7 @@ const aUnit = (id: string, facts: Partial<UnitToSetUp> = {}): UnitToSetUp => ({
   comes: 'stays',
   needsTwo: false,
   alikeBefore: 0,
+  heightMm: 1900,
   wantsAnchoring: false,
   isAnchored: false,
   ownedCount: 0,
@@ -25,7 +26,12 @@ const aUnit = (id: string, facts: Partial<UnitToSetUp> = {}): UnitToSetUp => ({
 });
 const facts = (change: Partial<SetUpFacts> = {}): SetUpFacts => ({
   units: [aUnit('left'), aUnit('right', { heaviestG: 20_000 })],
-  paint: { surfaces: [{ name: 'Wall', squareMetres: 6 }], coats: 2, dryHours: 4, cureDays: 3 },
+  paint: {
+    surfaces: [{ name: 'Wall', squareMetres: 6, heightMm: 2300 }],
+    coats: 2,
+    dryHours: 4,
+    cureDays: 3,
+  },
   pieceCount: 5,
   fixings: [{ name: 'Shelf', things: 2 }],
   spotCount: 1,
@@ -85,7 +91,11 @@ test('the plan keeps order, drying, people, drill and windows', () => {
               squareMetres === null
                 ? null
                 : {
-                    surfaces: ['left', 'right'].map((name) => ({ name, squareMetres })),
+                    surfaces: ['left', 'right'].map((name) => ({
+                      name,
+                      squareMetres,
+                      heightMm: 1800,
+                    })),
                     coats: 2,
                     dryHours: 3,
                     cureDays: 1,

@@ -125,6 +125,7 @@ export function setUpFactsOf(records: SetUpRecordsOfRoom): SetUpFacts {
       surfaces: paint.surfaces.map(({ name, width, height, qty }) => ({
         name,
         squareMetres: (width.mm * height.mm * qty) / 1_000_000,
+        heightMm: height.mm,
       })),
       coats: paint.coats,
       dryHours: paint.dryHours,
@@ -171,6 +172,7 @@ function unitFactsOf(
     alikeBefore: before.filter(
       (other) => isAlike(other) && unitSetUpOf(setUp, other.id).comes !== 'stays',
     ).length,
+    heightMm: unit.floorGap.mm + unit.height.mm,
     wantsAnchoring: tipping.wantsAnchoring,
     isAnchored: isAnchored === true,
     placeCount: bays.length,

@@ -38,6 +38,7 @@ export {
   toPieceId,
   toRollRequest,
   toStockId,
+  USUAL_DRYING,
   wallKinds,
   wallKindSchema,
   type Fixings,
@@ -46,6 +47,7 @@ export {
   type Materials,
   type MaterialsInput,
   type Paint,
+  type PaintKind,
   type WallKind,
 } from './materials';
 export {

@@ -30,6 +30,15 @@ const paintSchema = z.object({
 });
 export type Paint = Readonly<z.infer<typeof paintSchema>>;
 
+/** What kinds of paint usually need, until their tin is read: our own assumptions, on the long side. */
+export const USUAL_DRYING = {
+  'wall paint': { dryHours: 4, cureDays: 3 },
+  'water-based gloss': { dryHours: 6, cureDays: 5 },
+  'oil-based gloss': { dryHours: 16, cureDays: 7 },
+  varnish: { dryHours: 8, cureDays: 5 },
+} as const;
+export type PaintKind = keyof typeof USUAL_DRYING;
+
 /** Label tape: one label for every container of the taken fits, and spare ones. */
 const labelTapeSchema = z.object({
   /** Height of a capital letter. */

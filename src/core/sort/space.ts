@@ -2,14 +2,30 @@ import type { BayId } from '../shared';
 import type { Group, Thing } from './model';
 import { isKept } from './verdicts';
 
+/** What of a list is kept, by its group; a list is gone through once, however many groups ask. */
+const keptOf = new WeakMap<readonly Thing[], ReadonlyMap<string, readonly Thing[]>>();
+function keptIn(things: readonly Thing[], groupId: string): readonly Thing[] {
+  let byGroup = keptOf.get(things);
+  if (!byGroup) {
+    const made = new Map<string, Thing[]>();
+    for (const thing of things) {
+      if (thing.groupId === null || !isKept(thing)) continue;
+      const kept = made.get(thing.groupId);
+      if (kept) kept.push(thing);
+      else made.set(thing.groupId, [thing]);
+    }
+    byGroup = made;
+    keptOf.set(things, made);
+  }
+  return byGroup.get(groupId) ?? [];
+}
+
 /** Litres of a group's keep pile: what was decided thing by thing, and what was measured as a heap. */
 export function keptLitresOf(
   group: Pick<Group, 'id' | 'uncountedLitres'>,
   things: readonly Thing[],
 ): number {
-  return things
-    .filter((thing) => isKept(thing) && thing.groupId === group.id)
-    .reduce((sum, thing) => sum + thing.litres, group.uncountedLitres);
+  return keptIn(things, group.id).reduce((sum, { litres }) => sum + litres, group.uncountedLitres);
 }
 
 /** Grams of a group's keep pile; a heap without a weight is taken at 300 g a litre. */
@@ -17,9 +33,10 @@ export function keptMassGOf(
   group: Pick<Group, 'id' | 'uncountedLitres'>,
   things: readonly Thing[],
 ): number {
-  return things
-    .filter((thing) => isKept(thing) && thing.groupId === group.id)
-    .reduce((sum, thing) => sum + thing.massG, group.uncountedLitres * 300);
+  return keptIn(things, group.id).reduce(
+    (sum, { massG }) => sum + massG,
+    group.uncountedLitres * 300,
+  );
 }
 
 /** How a bay stands while sorting, with the thing in hand tried in it. */

@@ -165,7 +165,7 @@ export async function takeBack(
 }
 
 const dropJob = (db: Db, of: OfRoom): Promise<void> =>
-  changeLabeling(db, of, { code: 'labels_sent', count: 0 }, (before) => ({ ...before, job: null }));
+  changeLabeling(db, of, { code: 'labels_taken_back' }, (before) => ({ ...before, job: null }));
 
 /** What the printer says came out is made; the rest of the job waits on. */
 async function takeNotice(

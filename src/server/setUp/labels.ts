@@ -3,6 +3,7 @@ import 'server-only';
 import type { PersonMark, Terms } from '@/core/agree';
 import {
   drawLabels,
+  gridOf,
   labelKeyOf,
   layOutLabels,
   openLabels,
@@ -73,6 +74,7 @@ interface OfRoom {
 }
 type LabelDeed =
   | { readonly code: 'label_changed' | 'labels_waiting'; readonly name: string }
+  | { readonly code: 'labels_taken_back' }
   | { readonly code: 'labels_made' | 'labels_sent'; readonly count: number };
 
 /** Changes a room's labels as one change. @errors `not_found`: no such room. */
@@ -179,7 +181,7 @@ export const noteMade = atomic(
   },
 );
 
-/** Begun sheets after a print: cells that were printed are gone, a full sheet is thrown away. */
+/** Begun sheets after a print: cells that were printed are gone, and a sheet without a free cell is. */
 function begunAfter(
   { gridId, begun }: Terms['labels'],
   pages: readonly LabelPage[],
@@ -193,7 +195,9 @@ function begunAfter(
     gridId,
     used: [...used, ...labels.flatMap(({ cell }) => cell ?? [])].sort((a, b) => a - b),
   }));
-  return [...others, ...untouched, ...printed];
+  const { columns, rows } = gridOf(gridId);
+  const isLeft = ({ used }: { readonly used: readonly number[] }) => used.length < columns * rows;
+  return [...others, ...untouched, ...printed.filter(isLeft)];
 }
 
 /** A label is to be made again: it was spoiled, or it is to say something else. */

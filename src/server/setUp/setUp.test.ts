@@ -1,10 +1,11 @@
 import { aDatabase, aSection, aUnit, HALL, HOME, loadAll } from '@test/builders';
+import { unitIdSchema } from '@/core/shared';
 import { materialsSchema } from '@/core/shop';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { bayRecord, materialsRecord, sectionRecord, unitRecord } from '@/data/records';
 import { saveVisit } from '../visits/saveVisit';
-import { loadSetUp, noteAir, tickTask } from './setUp';
+import { loadSetUp, noteAir, noteUnit, tickTask, timeTask } from './setUp';
 
 const mm = (value: number) => ({ mm: value, text: `${value} mm` });
 const NOW = '2026-12-01T08:00:00.000Z';
@@ -72,6 +73,32 @@ test('the list of a room follows from what was decided, in its visits or on its 
   // Two coats do not go into one visit: the second comes on a usual day behind it.
   expect(planned.assumedFrom?.slice(0, 10)).toBe('2026-12-04');
   expect(planned.plan.tasks[0]?.startsAt.slice(0, 10)).toBe('2026-12-03');
+});
+
+test('a task says what of the list it waits for, and its minutes follow what others took', async () => {
+  await db(materialsRecord.table.name).update({
+    buying_json: JSON.stringify({ paint: { shopId: 'yard', priority: 'must' } }),
+  });
+  expect((await load()).toBuy).toEqual({
+    prime: ['Paint, 1 l'],
+    paint: ['Paint, 1 l'],
+  });
+  const unit = { roomId: HALL, kind: 'wipe', of: 'unit' } as const;
+  await tickTask(db, HOME, unit);
+  const listed = (await load()).tasks.find(({ kind }) => kind === 'wipe')?.minutes ?? 0;
+  await timeTask(db, HOME, { ...unit, tookMinutes: listed * 2 });
+  expect((await load()).tasks.find(({ kind }) => kind === 'wipe')?.minutes).toBe(listed * 2);
+  await noteUnit(db, HOME, {
+    roomId: HALL,
+    unitId: unitIdSchema.parse('unit'),
+    comes: 'bought',
+    massG: 20_000,
+    isAnchored: true,
+  });
+  const kinds = (await load()).tasks.map(({ kind }) => kind);
+  expect(kinds).toContain('assemble');
+  expect(kinds).not.toContain('secure');
+  expect(kinds).not.toContain('wipe');
 });
 
 test('a tick is kept with its moment, taken back when ticked again or by undo; the air makes paint slower', async () => {

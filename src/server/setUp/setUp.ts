@@ -16,12 +16,14 @@ import {
   type UnitSetUp,
   type WorkWindow,
 } from '@/core/setUp';
+import { listNeeds, listOtherNeeds, toMaterialNeedId, type MaterialKind } from '@/core/shop';
 import { visitStateOf } from '@/core/visits';
 import { atomic, recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { loadRecords, setUpRecord, type Records } from '@/data/records';
-import type { DeskName } from '../desk/loadDesk';
+import { roomRecordsOf, type DeskName } from '../desk/loadDesk';
 import { runEngine } from '../engines/runEngine';
+import { countedMaterialNeedsOf } from '../shop/materials';
 import { nowIso } from '../means';
 import { roomOf, roomSetUpOf, setUpNames, setUpOf, type SetUpName } from './roomSetUp';
 
@@ -34,6 +36,8 @@ export interface LoadedSetUp {
   readonly done: readonly DoneTask[];
   /** Units that should be fixed to the wall and are not. */
   readonly unanchoredNames: readonly string[];
+  /** What of the shopping list a kind of task still waits for. */
+  readonly toBuy: Readonly<Partial<Record<TaskKind, readonly string[]>>>;
   readonly plan: SetUpPlan;
   readonly people: readonly string[];
   /** From here on there is no visit planned to this room: its usual days are taken. Null: not needed. */
@@ -89,10 +93,37 @@ export async function loadSetUp(
     done,
     unanchoredNames: unanchoredOf(own).map(({ unit }) => unit.name),
     plan,
+    toBuy: toBuyOf(records, room.id),
     people,
     assumedFrom: plan.tasks.some(({ startsAt }) => startsAt >= assumedFrom) ? assumedFrom : null,
     hasVisit: planned.length > 0,
   };
+}
+
+const MATERIAL_TASKS: Readonly<Record<MaterialKind, readonly TaskKind[]>> = {
+  boards: ['cut'],
+  roll: ['line'],
+  paint: ['prime', 'paint'],
+  labels: ['label'],
+  fixings: ['secure', 'anchor'],
+};
+
+/** Lines of the room's list that are not there yet, by the tasks that use them. */
+function toBuyOf(records: SetUpRecords, roomId: RoomId): LoadedSetUp['toBuy'] {
+  const own = roomRecordsOf(records, roomId);
+  const containers = listNeeds({ ...own, priorities: new Map() })
+    .filter(({ qty, hadQty }) => qty > hadQty)
+    .map(({ container, qty, hadQty }) => `${qty - hadQty} × ${container.name}`);
+  const toBuy: Partial<Record<TaskKind, readonly string[]>> =
+    containers.length > 0 ? { fit: containers } : {};
+  const materialNeeds = countedMaterialNeedsOf(records, roomId);
+  const lines = listOtherNeeds({ handNeeds: [], materialNeeds, purchases: own.purchases });
+  for (const { key, kind, name } of materialNeeds) {
+    const line = lines.find(({ id }) => id === toMaterialNeedId(key));
+    if (line === undefined || line.qty <= line.hadQty) continue;
+    for (const task of MATERIAL_TASKS[kind]) toBuy[task] = [...(toBuy[task] ?? []), name];
+  }
+  return toBuy;
 }
 
 /** So many of the days on which the home can be visited are looked at where no visit is planned. */

@@ -146,6 +146,7 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   labels_made: ({ count }) => `noted ${formatCount(count, 'label')} as made`,
   labels_waiting: ({ name }) => `set when the labels of the ${name.toLowerCase()} are made`,
   labels_sent: ({ count }) => `sent ${formatCount(count, 'label')} to the printer`,
+  labels_taken_back: () => 'took labels back from the printer',
   label_stock: () => 'changed what labels are made on',
   mark_given: ({ name }) => `gave ${name} a mark`,
   jar_kept: ({ name }) => `kept the jar of ${name}`,

@@ -1,4 +1,4 @@
-import type { DrawnLabel, LabelMark } from '@/core/labels';
+import { textWidthMm, type DrawnLabel, type LabelMark } from '@/core/labels';
 
 const INK = '#111111';
 
@@ -36,6 +36,9 @@ export function LabelMarkView({ mark }: { readonly mark: LabelMark }) {
         y={mark.y}
         fontSize={mark.sizeMm}
         fontWeight={700}
+        // As wide as it is printed, whichever face the browser has.
+        textLength={textWidthMm(mark.text, mark.sizeMm)}
+        lengthAdjust="spacingAndGlyphs"
         fill={INK}
         style={{ fontFamily: 'var(--font-text)', fontKerning: 'none' }}
       >

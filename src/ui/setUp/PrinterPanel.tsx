@@ -24,6 +24,8 @@ interface PrinterPanelProps {
 
 /** How often the printer is asked while labels wait in it. */
 const ASK_EVERY_MS = 1500;
+/** Somebody has to see to it first. */
+const ASK_STOPPED_MS = 4000;
 
 /** The label printer: labels are sent once, and what came out is noted as the printer says it. */
 export function PrinterPanel({ job, openCount, onSend, onAsk, onTakeBack }: PrinterPanelProps) {
@@ -42,7 +44,8 @@ export function PrinterPanel({ job, openCount, onSend, onAsk, onTakeBack }: Prin
       const answer = await ask.current().catch(() => undefined);
       if (!isThere) return;
       if (answer) setSaid(answer);
-      timer = setTimeout(() => void again(), ASK_EVERY_MS);
+      const isRunning = answer?.ok === true && answer.value.printer === 'printing';
+      timer = setTimeout(() => void again(), isRunning ? ASK_EVERY_MS : ASK_STOPPED_MS);
     };
     void again();
     return () => {

@@ -11,6 +11,7 @@ import {
   type SetUp,
   type SetUpPlan,
   type SetUpTask,
+  type TaskKind,
 } from '@/core/setUp';
 import type { ActionResult } from '../actionResult';
 import { TextField } from '../primitives/Field';
@@ -23,7 +24,7 @@ import { scheduleReasonWords } from '../visits/scheduleWords';
 import { AirForm } from './AirForm';
 import { toTypedAir, type AirTyped } from './airForm';
 import { Band } from './Band';
-import { hardWords, taskCautions, taskWords, whenWords } from './setUpWords';
+import { amountWords, hardWords, taskCautions, taskWords, whenWords } from './setUpWords';
 import { tookFormSchema } from './tookForm';
 
 interface SetUpViewProps {
@@ -31,6 +32,8 @@ interface SetUpViewProps {
   readonly setUp: SetUp;
   readonly tasks: readonly SetUpTask[];
   readonly done: readonly DoneTask[];
+  /** What of the shopping list a kind of task still waits for. */
+  readonly toBuy: Readonly<Partial<Record<TaskKind, readonly string[]>>>;
   /** Units that should be fixed to the wall and are not. */
   readonly unanchoredNames: readonly string[];
   /** The list of moves, which ticks its task. */
@@ -140,6 +143,7 @@ export function SetUpView(props: SetUpViewProps) {
               onTook={props.onTook}
               name={nameOf(task)}
               caution={firstOpen.has(task.id) ? taskCautions[task.kind] : undefined}
+              toBuy={firstOpen.has(task.id) ? (props.toBuy[task.kind] ?? []) : []}
               doneAt={done.find(({ taskId }) => taskId === task.id)?.doneAt}
               planned={plan.tasks.find((each) => each.task.id === task.id)}
               waitsFor={early
@@ -200,6 +204,7 @@ function TaskLine({
   took,
   isCorrected,
   caution,
+  toBuy,
   onTick,
   onTook,
 }: {
@@ -214,15 +219,19 @@ function TaskLine({
   /** Its minutes are by what others of its kind took. */
   readonly isCorrected: boolean;
   readonly caution: string | undefined;
+  readonly toBuy: readonly string[];
   readonly onTick: SetUpViewProps['onTick'];
   readonly onTook: SetUpViewProps['onTook'];
 }) {
   const { mutate } = useMutation();
+  const amount = amountWords(task);
   const facts = (
     <span className="text-soft">
+      {amount !== '' && `${amount}, `}
       {task.minutes} min{isCorrected && ' by your own times'}
       {task.people > 1 && `, ${task.people} people`}
       {task.skill === 'drill' && ', drill'}
+      {task.needsLadder && ', ladder'}
       {doneAt !== undefined && ` · done ${whenWords(doneAt, new Date(now))}`}
       {planned &&
         ` · ${whenWords(planned.startsAt, new Date(now))}, ${planned.people.join(' and ')}`}
@@ -248,6 +257,9 @@ function TaskLine({
       {took && <TookForm took={took} name={name} onSave={(typed) => onTook(task, typed)} />}
       {waitsFor !== undefined && (
         <p className="ml-[26px] text-[14px] text-signal-deep">Ticked before: {waitsFor}</p>
+      )}
+      {toBuy.length > 0 && (
+        <p className="ml-[26px] text-[13.5px]">Still to buy for it: {toBuy.join(', ')}</p>
       )}
       {caution !== undefined && <p className="ml-[26px] pb-1 text-[13.5px] text-soft">{caution}</p>}
     </li>

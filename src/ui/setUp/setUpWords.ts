@@ -1,6 +1,7 @@
 import { addMinutes, format, isSameDay, parseISO, roundToNearestMinutes } from 'date-fns';
 
 import type { SetUpTask, TaskKind } from '@/core/setUp';
+import { formatCount, formatLitres, formatNumber } from '@/core/shared';
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'];
 
@@ -35,6 +36,24 @@ export function taskWords({ kind, of }: Pick<SetUpTask, 'kind' | 'of'>, unitName
   return words[kind];
 }
 
+const AMOUNTS: Readonly<Partial<Record<TaskKind, (amount: number) => string>>> = {
+  wipe: (count) => formatCount(count, 'place'),
+  sand: (amount) => squareMetres(amount),
+  paint: (amount) => squareMetres(amount),
+  cut: (count) => formatCount(count, 'piece'),
+  anchor: (count) => formatCount(count, 'piece'),
+  wash: (count) => formatCount(count, 'container'),
+  line: (count) => formatCount(count, 'liner'),
+  fit: (count) => formatCount(count, 'container'),
+  load: (amount) => formatLitres(amount),
+  label: (count) => formatCount(count, 'label'),
+};
+const squareMetres = (amount: number): string => `${formatNumber(Math.round(amount * 10) / 10)} m²`;
+
+/** `7 labels`; empty where there is nothing to count. */
+export const amountWords = ({ kind, amount }: Pick<SetUpTask, 'kind' | 'amount'>): string =>
+  amount === undefined ? '' : (AMOUNTS[kind]?.(amount) ?? '');
+
 /** What to take care of, where a task can hurt. */
 export const taskCautions: Readonly<Partial<Record<TaskKind, string>>> = {
   takeDown:
@@ -48,7 +67,9 @@ export const taskCautions: Readonly<Partial<Record<TaskKind, string>>> = {
     'Until it is anchored, children stay away and drawers stay shut. Look for pipes and cables before drilling; ' +
     'the fixing has to suit the wall. Walls that you are not sure of are for a licensed trade.',
   sand: 'Dust mask on. Paint from before the 1980s may hold lead: have it tested before it is sanded.',
-  paint: 'Open the windows, keep flames away, and read the tin: what it says counts.',
+  paint:
+    'A ladder stands on firm ground, and nobody reaches beside it. Open the windows, keep flames away, ' +
+    'and read the tin: what it says counts.',
   cut: 'Goggles and hearing protection on, fingers away from the saw.',
   anchor:
     'Look for pipes and cables before drilling. Electrical work, gas, and walls that you are not sure of are for a licensed trade.',

@@ -19,9 +19,11 @@ import {
   paintNeedOf,
   priorities,
   tapeNeedOf,
+  USUAL_DRYING,
   wallKinds,
   type MaterialKind,
   type Materials,
+  type PaintKind,
 } from '@/core/shop';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
@@ -98,6 +100,7 @@ export function PaintFields({ kept, measureUnit, plan, fixtures, units }: Fields
   const {
     register,
     control,
+    setValue,
     formState: { errors },
   } = useFormContext<MaterialsTyped>();
   const surfaces = useFieldArray({ control, name: 'surfaces' });
@@ -213,6 +216,22 @@ export function PaintFields({ kept, measureUnit, plan, fixtures, units }: Fields
               error={errors.canPrice?.message}
               {...register('canPrice')}
             />
+            <SelectField
+              label="Times usual for"
+              defaultValue=""
+              onChange={({ target }) => {
+                const usual = USUAL_DRYING[target.value as PaintKind] as
+                  (typeof USUAL_DRYING)[PaintKind] | undefined;
+                if (!usual) return;
+                setValue('dryHours', String(usual.dryHours));
+                setValue('cureDays', String(usual.cureDays));
+              }}
+            >
+              <option value="">as on the tin</option>
+              {Object.keys(USUAL_DRYING).map((kind) => (
+                <option key={kind}>{kind}</option>
+              ))}
+            </SelectField>
             <TextField
               label="Hours between coats"
               measure

@@ -40,9 +40,14 @@ test('a working list is worked through on a phone, with a task ticked before its
   await list.getByRole('checkbox', { name: /^Photograph the spots/ }).check();
   await expect(list).toContainText('Ticked before: Wipe Cupboard');
   await list.getByRole('checkbox', { name: /^Wipe Cupboard/ }).check();
+  await expect(list).toContainText('Ticked before: Anchor Cupboard to the wall');
+  await list.getByRole('checkbox', { name: /^Anchor Cupboard/ }).check();
   await expect(list).not.toContainText('Ticked before');
   await page.reload();
   await expect(list.getByRole('checkbox', { name: /^Wipe Cupboard/ })).toBeChecked();
+  // Open again for the journeys that follow.
+  await list.getByRole('checkbox', { name: /^Anchor Cupboard/ }).uncheck();
+  await expect(list).toContainText('Ticked before: Anchor Cupboard to the wall');
   await context.close();
 });
 

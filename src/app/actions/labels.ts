@@ -32,7 +32,7 @@ import {
 import type { Result } from '@/core/shared';
 import type { ActionResult } from '@/ui/actionResult';
 import { printerFaultWords } from '@/ui/setUp/labelWords';
-import { answer, done } from './answer';
+import { answer, done, showAnew } from './answer';
 
 const ofRoom = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });
 const refSchema = z.object({
@@ -209,7 +209,8 @@ const atPrinter = <T>(
 ): Promise<ActionResult<T>> =>
   answer<typeof ofRoom, T>(ofRoom, { projectId, roomId }, async (of) => {
     const said = await ask(of, labelPrinterAddressOf(process.env));
-    return said.ok
-      ? { ok: true, value: said.value }
-      : { ok: false, message: printerFaultWords(said.error) };
+    if (said.ok) return { ok: true, value: said.value };
+    // What was to be sent is written down, and waits.
+    showAnew();
+    return { ok: false, message: printerFaultWords(said.error) };
   });

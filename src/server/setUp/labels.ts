@@ -175,7 +175,10 @@ export const noteMade = atomic(
             ? [{ ...spot.ref, text: label.set.text, medium: stock.medium, madeAt: now }]
             : [];
         });
-        return { ...before, made: [...before.made, ...made] };
+        // What came out otherwise is no longer wanted of the printer.
+        const left = (before.job?.labels ?? []).filter((ref) => !keys.includes(labelKeyOf(ref)));
+        const job = before.job && left.length > 0 ? { ...before.job, labels: left } : null;
+        return { ...before, made: [...before.made, ...made], job };
       },
     );
   },

@@ -262,7 +262,9 @@ function Making(props: LabelsViewProps) {
       : `tape of ${narrowest} mm goes onto all of them`;
   return (
     <section aria-label="Making" className="panel grid gap-3 p-4">
-      <h2 className="text-[17px]">Make {formatCount(open.length, 'label')}</h2>
+      <h2 className="text-[17px]">
+        {open.length === 0 ? 'All labels are made' : `Make ${formatCount(open.length, 'label')}`}
+      </h2>
       <Choice
         label="Made on"
         value={medium}

@@ -199,7 +199,7 @@ function UnitForm({
   });
   return (
     <form className="flex flex-wrap items-end gap-3" noValidate onSubmit={submit}>
-      <SelectField label="It" {...register('comes')}>
+      <SelectField label="This unit" {...register('comes')}>
         <option value="stays">stays where it is</option>
         <option value="bought">is bought, and put together</option>
         <option value="moved">is moved, down and up again</option>

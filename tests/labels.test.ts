@@ -115,6 +115,17 @@ describe('the label printer', () => {
   });
   afterAll(() => running.close());
 
+  test('pressed twice at once, the labels go to the printer as one job', async () => {
+    await changeStock(db, HOME, { medium: 'tape', tapeMm: 12 });
+    printer.loadTape(12);
+    const before = printer.queue().length;
+    const both = [sendLabels(db, of, running.address), sendLabels(db, of, running.address)];
+    await Promise.allSettled(both);
+    expect(printer.queue()).toHaveLength(before + 1);
+    await takeBack(db, of, running.address);
+    printer.loadTape(18);
+  });
+
   test('a jam, an empty tape, a lost answer: each label comes out once, in its time', async () => {
     expect(await sendLabels(db, of, running.address)).toMatchObject({ error: { code: 'no_tape' } });
     await changeStock(db, HOME, { medium: 'tape', tapeMm: 12 });

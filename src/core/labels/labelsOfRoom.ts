@@ -57,7 +57,7 @@ export function labelsOfRoom(records: HomeRecords): RoomLabels {
   };
 }
 
-/** What still has to be made, or was made when it was called otherwise. */
+/** What still has to be made; what is made stays made, whatever its group is called by now. */
 export function openLabels({
   spots,
   labeling,

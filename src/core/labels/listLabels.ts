@@ -27,6 +27,8 @@ export interface LabelSpot {
   readonly readBy: string | undefined;
   readonly mark: PersonMark | undefined;
   readonly picture: PictureName | undefined;
+  /** As somebody chose it; null: by who uses it. */
+  readonly chosenPicture: PictureName | null;
   readonly stock: 'open' | 'back' | undefined;
   /** What stands in the back row behind it. */
   readonly hides: readonly string[];
@@ -156,6 +158,16 @@ const shelfLabel = (facts: LabelFacts, place: Place, group: Group, count: number
     hides: [],
   });
 
+/** Who reads a label: whoever uses the group, else everybody; and who of them stands farthest from it. */
+function readersOf({ people }: LabelFacts, group: Group, zMm: number) {
+  const users = people.filter(({ id }) => group.placing.userIds.includes(id));
+  const readers = users.length > 0 ? users : people;
+  const [farthest] = readers
+    .map((reader) => ({ reader, mm: sightLineMm(zMm, reader.height.mm) }))
+    .sort((a, b) => b.mm - a.mm);
+  return { users, farthest, wantsPicture: readers.some(({ labels }) => labels === 'pictures') };
+}
+
 function spotOf(
   facts: LabelFacts,
   { unit, bay }: Place,
@@ -173,14 +185,7 @@ function spotOf(
   const ref = { bayId: bay.id, groupId: group.id, n: more.n };
   const key = labelKeyOf(ref);
   const choice = facts.choices.find((each) => labelKeyOf(each) === key);
-  const users = facts.people.filter(({ id }) => group.placing.userIds.includes(id));
-  const readers = users.length > 0 ? users : facts.people;
-  const distances = readers.map((reader) => ({
-    reader,
-    mm: sightLineMm(more.zMm, reader.height.mm),
-  }));
-  const farthest = [...distances].sort((a, b) => b.mm - a.mm)[0];
-  const wantsPicture = readers.some(({ labels }) => labels === 'pictures');
+  const { users, farthest, wantsPicture } = readersOf(facts, group, more.zMm);
   return {
     key,
     ref,
@@ -198,6 +203,7 @@ function spotOf(
     // A bin of one person carries that person's mark.
     mark: users.length === 1 ? (users[0]?.mark ?? undefined) : undefined,
     picture: choice?.picture ?? (wantsPicture ? pictureFor(group.name) : undefined),
+    chosenPicture: choice?.picture ?? null,
     stock: stockOf(group, facts.groups),
     hides: more.hides,
     isTyped: choice?.text !== undefined && choice.text !== null,

@@ -171,23 +171,29 @@ const dropJob = (db: Db, of: OfRoom): Promise<void> =>
 async function takeNotice(
   db: Db,
   of: OfRoom,
-  { printer, printed }: JobAnswer,
+  { id, printer, printed }: JobAnswer,
 ): Promise<PrinterSays> {
   const { labeling } = roomLabelsOf(await loadRecords(db, of.projectId, ...setUpNames), of.roomId);
-  const { job } = labeling;
   // The printer tells all of the job; what was noted before is no longer in it.
   const isOut = (ref: LabelRef) => printed.includes(labelKeyOf(ref));
-  const out = (job?.labels ?? []).filter(isOut);
-  const left = (job?.labels ?? []).filter((ref) => !isOut(ref));
-  const outKeys = new Set(out.map(labelKeyOf));
-  if (job && out.length > 0)
-    await changeLabeling(db, of, { code: 'labels_made', count: out.length }, (before, { now }) => ({
-      ...before,
-      made: [
-        ...before.made.filter((each) => !outKeys.has(labelKeyOf(each))),
-        ...out.map((label) => ({ ...label, medium: 'tape' as const, madeAt: now })),
-      ],
-      job: left.length === 0 ? null : { ...job, labels: left },
-    }));
-  return { printer, printedCount: out.length, leftCount: left.length };
+  const inJob = labeling.job?.labels ?? [];
+  const outCount = inJob.filter(isOut).length;
+  if (outCount > 0)
+    await changeLabeling(db, of, { code: 'labels_made', count: outCount }, (before, { now }) => {
+      const { job } = before;
+      // Somebody else asked meanwhile, and noted it.
+      if (job?.id !== id) return before;
+      const out = job.labels.filter(isOut);
+      const outKeys = new Set(out.map(labelKeyOf));
+      const left = job.labels.filter((ref) => !isOut(ref));
+      return {
+        ...before,
+        made: [
+          ...before.made.filter((each) => !outKeys.has(labelKeyOf(each))),
+          ...out.map((label) => ({ ...label, medium: 'tape' as const, madeAt: now })),
+        ],
+        job: left.length === 0 ? null : { ...job, labels: left },
+      };
+    });
+  return { printer, printedCount: outCount, leftCount: inJob.length - outCount };
 }

@@ -77,27 +77,29 @@ type LabelDeed =
   | { readonly code: 'labels_taken_back' }
   | { readonly code: 'labels_made' | 'labels_sent'; readonly count: number };
 
-/** Changes a room's labels as one change. @errors `not_found`: no such room. */
-export async function changeLabeling(
-  db: Db,
-  { projectId, roomId }: OfRoom,
-  deed: LabelDeed,
-  change: (
-    before: Labeling,
-    means: {
-      readonly writer: ChangeWriter;
-      readonly records: Records<SetUpName>;
-      readonly now: string;
-    },
-  ) => Labeling | Promise<Labeling>,
-): Promise<void> {
-  const records = await loadRecords(db, projectId, ...setUpNames);
-  const { labeling } = roomLabelsOf(records, roomId);
-  const now = nowIso();
-  await recordChange(db, { projectId, deed, now }, async (writer) => {
-    await writer.put(labelingRecord, await change(labeling, { writer, records, now }));
-  });
-}
+/** Changes a room's labels as one change: what it decides by is what it changes. @errors `not_found`: no such room. */
+export const changeLabeling = atomic(
+  async (
+    db: Db,
+    { projectId, roomId }: OfRoom,
+    deed: LabelDeed,
+    change: (
+      before: Labeling,
+      means: {
+        readonly writer: ChangeWriter;
+        readonly records: Records<SetUpName>;
+        readonly now: string;
+      },
+    ) => Labeling | Promise<Labeling>,
+  ): Promise<void> => {
+    const records = await loadRecords(db, projectId, ...setUpNames);
+    const { labeling } = roomLabelsOf(records, roomId);
+    const now = nowIso();
+    await recordChange(db, { projectId, deed, now }, async (writer) => {
+      await writer.put(labelingRecord, await change(labeling, { writer, records, now }));
+    });
+  },
+);
 
 /** What a label says, and whether it is made at all. What was made stays made, and says what it said. */
 export const changeLabel = atomic(

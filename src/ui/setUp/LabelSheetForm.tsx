@@ -29,7 +29,7 @@ export function LabelForm({ spot, onSave, onAgain, onDone }: LabelFormProps) {
     defaultValues: {
       text: spot.isTyped ? spot.name : '',
       second: spot.second,
-      picture: spot.picture ?? '',
+      picture: spot.chosenPicture ?? '',
       isLeftOut: spot.isLeftOut,
     },
   });

@@ -45,6 +45,7 @@ import { benchFits } from './benchFit';
 import { benchThings } from './benchThings';
 import { benchRoll } from './benchRoll';
 import { benchDays } from './benchDays';
+import { benchHauls } from './benchHaul';
 import { benchSetUp } from './benchSetUp';
 import { benchSchedules } from './benchSchedule';
 import { benchTrips } from './benchTrip';
@@ -457,6 +458,7 @@ async function main(names: readonly string[]): Promise<void> {
     'set-up': benchSetUp,
   };
   for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...run());
+  if (wants('haul')) rows.push(...(await benchHauls()));
   if (wants('fit')) rows.push(...(await benchFits(solver)));
   if (wants('zones'))
     for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [

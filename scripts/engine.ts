@@ -8,7 +8,8 @@ import { z } from 'zod';
 import { fitRequestSchema, planFit } from '@/core/fit';
 import { thingsRequestSchema } from '@/core/things';
 import { readThings } from '@/core/things/readThings';
-import { loadSolver, type Clock, type Solver } from '@/core/shared';
+import { formatLength, loadSolver, type Clock, type Solver } from '@/core/shared';
+import { haulRequestSchema, planHaul } from '@/core/takeAway';
 import { movesRequestSchema, planMoves, planZones, zonesRequestSchema } from '@/core/place';
 import {
   cutRequestSchema,
@@ -21,6 +22,7 @@ import {
 import { fitReasonWords } from '@/ui/fit/fitWords';
 import { planSchedule, scheduleRequestSchema } from '@/core/visits';
 import { movesReasonWords, zonesReasonWords } from '@/ui/place/placeWords';
+import { haulReasonWords } from '@/ui/takeAway/haulWords';
 import { scheduleReasonWords } from '@/ui/visits/scheduleWords';
 import { cutReasonWords, rollReasonWords, shopReasonWords } from '@/ui/shop/shopWords';
 
@@ -86,6 +88,13 @@ const engines: Readonly<Record<string, Engine>> = {
   ),
   schedule: publish(scheduleRequestSchema, planSchedule, (reason) =>
     scheduleReasonWords(reason, { task: asItIs, time: (at) => `minute ${at}` }),
+  ),
+  haul: publish(haulRequestSchema, planHaul, (reason, { loads, destinations }) =>
+    haulReasonWords(reason, {
+      load: (id) => (loads.some((load) => load.id === id) ? id : 'something'),
+      place: nameIn(destinations),
+      length: (mm) => formatLength(mm, 'mm'),
+    }),
   ),
 };
 

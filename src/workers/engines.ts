@@ -1,6 +1,7 @@
 import { planFit, type FitAnswer, type FitQuestion } from '@/core/fit';
 import { planMoveList, type MoveList } from '@/core/place';
 import { layOutTasks, type SetUpPlan, type SetUpQuestion } from '@/core/setUp';
+import { planHaul, type HaulAnswer, type HaulRequest } from '@/core/takeAway';
 import { loadSolver } from '@/core/shared';
 import { planHomes, type HomesAnswer, type HomesQuestion } from '@/core/visits';
 import {
@@ -44,6 +45,8 @@ export const engines = {
     Promise.resolve(planHomes(question, { clock })),
   setUp: async (question: SetUpQuestion): Promise<SetUpPlan> =>
     Promise.resolve(layOutTasks(question, { clock })),
+  haul: async (request: HaulRequest): Promise<HaulAnswer> =>
+    planHaul(request, { solver: await loadSolver(), clock }),
   roll: async (request: RollRequest): Promise<RollAnswer> =>
     Promise.resolve(planRoll(request, { clock })),
 };

@@ -48,6 +48,14 @@ export interface MinimiseOptions {
 export const isSolved = (solution: LinearSolution): boolean =>
   solution.status === 'optimal' || solution.status === 'feasible';
 
+/** Each variable once; what comes in their order has none twice. */
+function addUpTerms(terms: readonly Term[]): readonly Term[] {
+  if (terms.every(([variable], i) => i === 0 || variable > terms[i - 1]![0])) return terms;
+  const sums = new Map<number, number>();
+  for (const [variable, factor] of terms) sums.set(variable, (sums.get(variable) ?? 0) + factor);
+  return [...sums];
+}
+
 /** Model states as HiGHS numbers them. */
 const OPTIMAL = 7;
 const INFEASIBLE = 8;
@@ -93,10 +101,8 @@ export class LinearModel {
 
   /** `least <= Σ factor × variable <= most`; terms of one variable are added up. */
   addRow(terms: readonly Term[], range: { readonly least?: number; readonly most?: number }): void {
-    const sums = new Map<number, number>();
-    for (const [variable, factor] of terms) sums.set(variable, (sums.get(variable) ?? 0) + factor);
     this.rows.push({
-      terms: [...sums].filter(([, factor]) => factor !== 0),
+      terms: addUpTerms(terms).filter(([, factor]) => factor !== 0),
       least: range.least ?? -Infinity,
       most: range.most ?? Infinity,
     });

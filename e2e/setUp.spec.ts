@@ -4,10 +4,8 @@ import Database from 'better-sqlite3';
 import { expect, test } from '@playwright/test';
 
 import { createLabelPrinter } from '../src/standins/labelPrinter/printer';
-import {
-  startLabelPrinter,
-  type RunningLabelPrinter,
-} from '../src/standins/labelPrinter/startLabelPrinter';
+import { startLabelPrinter } from '../src/standins/labelPrinter/startLabelPrinter';
+import type { RunningStandin } from '../src/standins/shared/startStandin';
 import { createOwnServer, insertHome } from './ownServer';
 
 const PRINTER_PORT = 4385;
@@ -52,7 +50,7 @@ test('a working list is worked through on a phone, with a task ticked before its
 });
 
 const printer = createLabelPrinter();
-let running: RunningLabelPrinter;
+let running: RunningStandin;
 test.beforeAll(async () => {
   running = await startLabelPrinter({ port: PRINTER_PORT, printer, stepMs: 150 });
 });

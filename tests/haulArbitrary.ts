@@ -61,6 +61,7 @@ export function haulOf(seed: number, { loads, places, isRich }: HaulSize): HaulR
           }),
         }
       : {}),
+    ...(isRich && chance(0.3) ? { mostMinutes: between(60, 200) } : {}),
     packed: packed.map(({ id, destinationId }) => ({ destinationId, loadIds: [id] })),
   });
 }

@@ -106,6 +106,7 @@ export function haulFaults(request: HaulRequest, answer: HaulAnswer): string[] {
     const places = [...new Set(own.map(({ destinationId }) => destinationId))].sort().join();
     if (places !== [...destinationIds].sort().join()) faults.push(`trip ${i} stops elsewhere`);
     const takes = driveThrough(request, destinationIds, departure ?? 0);
+    if (takes > (request.mostMinutes ?? Infinity) + NEAR) faults.push(`trip ${i} is too long`);
     if (!(Math.abs(takes - minutes) < 1e-3)) faults.push(`trip ${i} takes ${takes}`);
   });
   const left = answer.trips.flatMap(({ departure }) => departure ?? []);
@@ -192,12 +193,14 @@ export function bestHaul(request: HaulRequest): HaulCost | undefined {
 }
 
 function tripCosts(request: HaulRequest, boxes: readonly Carried[]): HaulCost[] {
-  const minutesOf = (own: readonly Carried[], departure: number) =>
-    Math.min(
+  const minutesOf = (own: readonly Carried[], departure: number) => {
+    const minutes = Math.min(
       ...ordersOf([...new Set(own.map(({ destinationId }) => destinationId))]).map((order) =>
         driveThrough(request, order, departure),
       ),
     );
+    return minutes > (request.mostMinutes ?? Infinity) ? Infinity : minutes;
+  };
   return partsOf(boxes).flatMap((trips) => {
     if (trips.some((own) => tripFaults(request, own).length > 0)) return [];
     const { departures } = request;

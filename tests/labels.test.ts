@@ -5,10 +5,8 @@ import { groupSchema } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { bayRecord, groupRecord, unitRecord } from '@/data/records';
 import { createLabelPrinter } from '@/standins/labelPrinter/printer';
-import {
-  startLabelPrinter,
-  type RunningLabelPrinter,
-} from '@/standins/labelPrinter/startLabelPrinter';
+import { startLabelPrinter } from '@/standins/labelPrinter/startLabelPrinter';
+import type { RunningStandin } from '@/standins/shared/startStandin';
 import { labelPagePng, labelPageSvg } from '@/server/setUp/labelFiles';
 import { askPrinter, sendLabels, takeBack } from '@/server/setUp/labelPrinter';
 import {
@@ -108,7 +106,7 @@ test('a sheet is to scale as SVG and PNG, letters as outlines', async () => {
 
 describe('the label printer', () => {
   const printer = createLabelPrinter();
-  let running: RunningLabelPrinter;
+  let running: RunningStandin;
   beforeAll(async () => {
     // It prints when the test says so.
     running = await startLabelPrinter({ port: 0, printer, stepMs: 1e9 });

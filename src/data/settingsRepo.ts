@@ -3,6 +3,14 @@ import 'server-only';
 import { z } from 'zod';
 
 import { compareText } from '@/core/shared';
+import {
+  carSchema,
+  fairValueSchema,
+  USUAL_CAR,
+  USUAL_VALUES,
+  type Car,
+  type FairValue,
+} from '@/core/takeAway';
 import { isSamePerson, workerSchema, type Worker } from '@/core/visits';
 
 import type { Db } from './db';
@@ -64,6 +72,35 @@ export async function changeWorker(
     await trx('settings').insert(row).onConflict('id').merge();
   });
 }
+
+/** A list that the desk keeps for all homes, under its name; what it ships with until somebody changes it. */
+async function readList<T>(
+  db: Db,
+  id: string,
+  { schema, start }: { readonly schema: z.ZodType<T>; readonly start: readonly T[] },
+): Promise<T[]> {
+  const row: { value_json: string } | undefined = await db('settings')
+    .where({ id })
+    .first('value_json');
+  return row ? z.array(schema).parse(JSON.parse(row.value_json)) : [...start];
+}
+const writeList = async (db: Db, id: string, list: readonly unknown[]): Promise<void> => {
+  await db('settings')
+    .insert({ id, value_json: JSON.stringify(list) })
+    .onConflict('id')
+    .merge();
+};
+
+/** The cars of this desk; a made-up small one until one is measured. */
+export const listCars = (db: Db): Promise<Car[]> =>
+  readList(db, 'cars', { schema: carSchema, start: [USUAL_CAR] });
+export const keepCars = (db: Db, cars: readonly Car[]): Promise<void> =>
+  writeList(db, 'cars', z.array(carSchema).max(20).parse(cars));
+/** What things of a kind are assumed to fetch second-hand. */
+export const listFairValues = (db: Db): Promise<FairValue[]> =>
+  readList(db, 'fair-values', { schema: fairValueSchema, start: USUAL_VALUES });
+export const keepFairValues = (db: Db, values: readonly FairValue[]): Promise<void> =>
+  writeList(db, 'fair-values', z.array(fairValueSchema).max(500).parse(values));
 
 /** Whether there is something that could be lost: a decision or a picture. */
 export async function hasRealWork(db: Db): Promise<boolean> {

@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 import {
   carryIdSchema,
+  handoverIdSchema,
   methodIdSchema,
   projectIdSchema,
   roomIdSchema,
@@ -79,6 +80,8 @@ export const carrySchema = z.object({
   /** When it left the home, and who took it; null while it stands by the door. */
   goneAt: z.iso.datetime().nullable().default(null),
   goneBy: z.string().trim().max(80).default(''),
+  /** The handover that took it out, and with which it comes back. */
+  handoverId: handoverIdSchema.nullable().default(null),
 });
 export type Carry = Readonly<z.infer<typeof carrySchema>>;
 

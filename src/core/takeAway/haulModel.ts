@@ -54,6 +54,8 @@ export const haulRequestSchema = z
     departures: z.array(amount).max(60).optional(),
     unloadMinutes: amount.optional(),
     maxBoxes: mostBoxes.optional(),
+    /** No trip is longer, with waiting. */
+    mostMinutes: amount.optional(),
     /** Loads that never share a box, or never a trip. */
     conflicts: z
       .array(z.strictObject({ a: requestId, b: requestId, in: z.enum(['box', 'trip']) }))

@@ -3,10 +3,111 @@ export {
   haulRequestSchema,
   MOST_ABOVE_FRAGILE_G,
   type HaulAnswer,
-  type HaulBox,
   type HaulReason,
   type HaulRequest,
   type HaulRequestInput,
-  type HaulTrip,
 } from './haulModel';
 export { planHaul } from './planHaul';
+// Records
+export {
+  carSchema,
+  conditions,
+  fairValueSchema,
+  fetchSchema,
+  handoverSchema,
+  haulBoxSchema,
+  haulDestinationSchema,
+  haulTripSchema,
+  leavingSchema,
+  pickUpStates,
+  saleSchema,
+  startLeaving,
+  type Car,
+  type FairValue,
+  type Fetch,
+  type Handover,
+  type HandoverLine,
+  type HaulBox,
+  type HaulDestination,
+  type HaulTrip,
+  type Leaving,
+  type Position,
+  type Sale,
+} from './model';
+// What leaves, and where to
+export {
+  isFluid,
+  isFragileThing,
+  meetsBadly,
+  RULES,
+  streamOf,
+  streams,
+  streamSchema,
+  travelsApart,
+  type Rule,
+  type Stream,
+} from './streams';
+export {
+  placesFor,
+  refusalOf,
+  straightKm,
+  wayBetween,
+  wayFromHome,
+  type Place,
+  type Refusal,
+  type Way,
+} from './placesFor';
+export {
+  handedCounts,
+  partOf,
+  sharesOf,
+  whatLeaves,
+  type LeavingFacts,
+  type LeavingShare,
+  type LeavingThing,
+} from './whatLeaves';
+export {
+  readExceptions,
+  readHours,
+  readRefuses,
+  writeExceptions,
+  writeHours,
+  writeRefuses,
+  type TextFault,
+} from './destinationText';
+// Boxes, the car and trips
+export {
+  AIR,
+  howLongLies,
+  layLoad,
+  LONG_THING_MM,
+  roomOfCar,
+  type CarRoom,
+  type CarUse,
+  type LoadSlice,
+  type LongWay,
+} from './carLoad';
+export {
+  isDriven,
+  minutesOfTrip,
+  openOn,
+  savedByDrivingOn,
+  toHaulRequest,
+  toLeavingPlan,
+  type Departure,
+  type LeavingPlan,
+  type LeavingRequest,
+} from './planLeaving';
+// Proof
+export { USUAL_CAR, USUAL_VALUES } from './usual';
+export {
+  fairValueOf,
+  isGift,
+  linesOf,
+  ofYear,
+  saleStateOf,
+  soldMinorOf,
+  sumGiven,
+  type GivenSum,
+  type SaleState,
+} from './proof';

@@ -66,6 +66,7 @@ function createAllRoutes(request: HaulRequest, places: readonly number[]): Route
   const hours = places.map((place) =>
     [...(destinations[place]!.hours ?? [])].sort((a, b) => a.from - b.from),
   );
+  const longest = (request.mostMinutes ?? Infinity) + TOLERANCE;
   const between = (a: number, b: number): number =>
     driveMinutes ? driveMinutes[places[a]!]![places[b]!]! : home[a]! + home[b]!;
   /** When one drives on who arrives at a minute of the day. */
@@ -106,7 +107,7 @@ function createAllRoutes(request: HaulRequest, places: readonly number[]): Route
         const end = ends[set * count + last]!;
         if (end === Infinity) continue;
         const total = end + home[last]! - start;
-        if (total < minutes[set]!) {
+        if (total < minutes[set]! && total <= longest) {
           minutes[set] = total;
           lasts[set] = last;
         }

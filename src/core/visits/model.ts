@@ -74,6 +74,8 @@ export const workerSchema = z.object({
   /** In all homes together; null: no limit. */
   weekMinutes: z.number().int().min(0).max(6000).nullable(),
   awayDays: z.array(daySchema).max(200),
+  /** What this person lifts in one go; where nobody has said, what was agreed for the home. */
+  liftG: z.number().int().min(1000).max(50_000).optional(),
 });
 
 /** Of a visit that is only planned. */

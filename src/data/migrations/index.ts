@@ -23,6 +23,7 @@ import * as visits from './0020_visits';
 import * as daysLived from './0021_days_lived';
 import * as setUp from './0022_set_up';
 import * as labelsAndCards from './0023_labels_and_cards';
+import * as takeAway from './0024_take_away';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -52,6 +53,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0021_days_lived', ...daysLived },
   { name: '0022_set_up', ...setUp },
   { name: '0023_labels_and_cards', ...labelsAndCards },
+  { name: '0024_take_away', ...takeAway },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

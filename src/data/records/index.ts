@@ -40,6 +40,15 @@ export {
 } from './ownership';
 export { draftRecord, moveListRecord, setUpRecord } from './place';
 export { jarRecord, kitRecord, labelingRecord, routineRecord } from './setUp';
+export {
+  fetchRecord,
+  handoverRecord,
+  haulBoxRecord,
+  haulDestinationRecord,
+  haulTripRecord,
+  leavingRecord,
+  saleRecord,
+} from './takeAway';
 export { visitRecord } from './visits';
 export {
   approvalRecord,

@@ -28,6 +28,15 @@ import {
   shortageRecord,
 } from './shop';
 import { jarRecord, kitRecord, labelingRecord, routineRecord } from './setUp';
+import {
+  fetchRecord,
+  handoverRecord,
+  haulBoxRecord,
+  haulDestinationRecord,
+  haulTripRecord,
+  leavingRecord,
+  saleRecord,
+} from './takeAway';
 import { visitRecord } from './visits';
 import { carryRecord, groupRecord, ownMethodRecord, sessionRecord } from './sort';
 
@@ -44,6 +53,13 @@ const kinds = [
   agreementRecord,
   visitRecord,
   sessionRecord,
+  haulDestinationRecord,
+  leavingRecord,
+  haulTripRecord,
+  haulBoxRecord,
+  handoverRecord,
+  saleRecord,
+  fetchRecord,
   carryRecord,
   ownMethodRecord,
   enoughRuleRecord,

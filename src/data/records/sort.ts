@@ -44,8 +44,10 @@ export const carryRecord = defineRecord({
     thingIds: json('thing_ids_json'),
     goneAt: plain('gone_at'),
     goneBy: plain('gone_by'),
+    handoverId: plain('handover_id'),
   },
   parent: ['roomId', 'rooms'],
+  ids: { handoverId: 'handovers|?' },
   order: ['carriedAt'],
 });
 

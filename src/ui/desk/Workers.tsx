@@ -28,6 +28,7 @@ const USUAL: Omit<WorkerTyped, 'name'> = {
   to: '18:00',
   weekHours: '',
   awayDays: '',
+  liftKg: '',
 };
 
 /** Who works, on which days and hours, in all homes together. */
@@ -149,6 +150,14 @@ function WorkerSheet({
           placeholder="2026-12-24, 2026-12-27"
           error={errors.awayDays?.message}
           {...register('awayDays')}
+        />
+        <TextField
+          label="Lifts at most, kg"
+          hint="Boxes that leave weigh no more. Nothing typed: what was agreed for the home."
+          measure
+          inputMode="decimal"
+          error={errors.liftKg?.message}
+          {...register('liftKg')}
         />
         <div className="flex gap-2">
           <Button type="submit" look="main" disabled={isSaving}>

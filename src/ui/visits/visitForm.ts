@@ -123,8 +123,9 @@ export const workerFormSchema = z
     to: typedClock,
     weekHours: typedOptionalNumber({ least: 0, most: 100, what: 'hours, or nothing' }),
     awayDays: typedDays,
+    liftKg: typedOptionalNumber({ least: 1, most: 50, what: 'kilograms, or nothing' }),
   })
-  .transform(({ from, to, weekHours, ...form }, context) => {
+  .transform(({ from, to, weekHours, liftKg, ...form }, context) => {
     if (to <= from)
       context.addIssue({ code: 'custom', path: ['to'], message: 'It ends before it begins' });
     return {
@@ -132,6 +133,7 @@ export const workerFormSchema = z
       fromMinute: from,
       toMinute: to,
       weekMinutes: weekHours === null ? null : Math.round(weekHours * 60),
+      ...(liftKg === null ? {} : { liftG: Math.round(liftKg * 1000) }),
     };
   });
 export type WorkerTyped = z.input<typeof workerFormSchema>;
@@ -143,6 +145,7 @@ export const toTypedWorker = (worker: Worker): WorkerTyped => ({
   to: clockWords(worker.toMinute),
   weekHours: worker.weekMinutes === null ? '' : String(worker.weekMinutes / 60),
   awayDays: worker.awayDays.join(', '),
+  liftKg: worker.liftG === undefined ? '' : String(worker.liftG / 1000),
 });
 
 /** When a home can be visited, and who comes. */

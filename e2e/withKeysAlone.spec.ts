@@ -127,7 +127,7 @@ test('by keyboard alone, from the first look to the client’s page', async ({ p
   await expect(
     page.getByRole('group', { name: /^Shelf/ }).getByRole('button', { name: /^Evenings/ }),
   ).toBeVisible();
-  await press('8');
+  await press('9');
   await page.waitForURL(/\/show/);
   await tabTo(page, /^Open the page$/);
   const opening = context.waitForEvent('page');

@@ -456,9 +456,9 @@ async function main(names: readonly string[]): Promise<void> {
     schedule: benchSchedules,
     days: benchDays,
     'set-up': benchSetUp,
+    haul: benchHauls,
   };
-  for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...run());
-  if (wants('haul')) rows.push(...(await benchHauls()));
+  for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...(await run()));
   if (wants('fit')) rows.push(...(await benchFits(solver)));
   if (wants('zones'))
     for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [

@@ -33,6 +33,7 @@ const urgency: readonly NextStep['code'][] = [
   'buy',
   'anchor',
   'set_up',
+  'take_away',
   'decide_later',
   'measure_walls',
 ];

@@ -36,6 +36,7 @@ const empty: RoomFacts = {
   things: [],
   fits: [],
   setUp: { openCount: 0, doneCount: 0, unanchoredName: undefined },
+  leaving: { waitingCount: 0, goneCount: 0 },
   needs: [],
   isAgreed: false,
 };

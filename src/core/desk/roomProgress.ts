@@ -5,7 +5,17 @@ import type { ContainerNeed } from '../shop';
 import { keptLitresOf, type Group, type Thing } from '../sort';
 import { pairPictures } from '../show';
 
-export const steps = ['look', 'agree', 'sort', 'place', 'fit', 'shop', 'set-up', 'show'] as const;
+export const steps = [
+  'look',
+  'agree',
+  'sort',
+  'place',
+  'fit',
+  'shop',
+  'set-up',
+  'take-away',
+  'show',
+] as const;
 export type Step = (typeof steps)[number];
 
 /** What is missing next, most urgent first within a step. The screen words it. */
@@ -42,6 +52,7 @@ export type NextStep =
   | { readonly step: 'shop'; readonly code: 'buy'; readonly lines: number }
   | { readonly step: 'set-up'; readonly code: 'anchor'; readonly unitName: string }
   | { readonly step: 'set-up'; readonly code: 'set_up'; readonly count: number }
+  | { readonly step: 'take-away'; readonly code: 'take_away'; readonly count: number }
   | { readonly step: 'show'; readonly code: 'take_after'; readonly vantagePointName: string };
 
 export interface RoomFacts {
@@ -64,6 +75,8 @@ export interface RoomFacts {
     readonly doneCount: number;
     readonly unanchoredName: string | undefined;
   };
+  /** Piles of this room that leave the home: those that wait, and those that have gone. */
+  readonly leaving: { readonly waitingCount: number; readonly goneCount: number };
 }
 
 /** How far a room has come. Nothing is locked: the order is advice. */
@@ -85,6 +98,7 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
     ...fitGaps(facts),
     ...shopGaps(facts),
     ...setUpGaps(facts),
+    ...takeAwayGaps(facts),
     ...showGaps(facts),
   ];
   const hasBegun: Readonly<Record<Step, boolean>> = {
@@ -95,6 +109,7 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
     fit: facts.fits.length > 0,
     shop: facts.needs.length > 0,
     'set-up': facts.setUp.doneCount > 0,
+    'take-away': facts.leaving.goneCount > 0,
     show: facts.pictures.some((picture) => picture.moment === 'after'),
   };
   const doneSteps = steps.filter(
@@ -192,6 +207,9 @@ function setUpGaps({ setUp, groups, fits }: RoomFacts): NextStep[] {
     { step: 'set-up', code: 'set_up', count: setUp.openCount },
   ];
 }
+
+const takeAwayGaps = ({ leaving: { waitingCount } }: RoomFacts): NextStep[] =>
+  waitingCount > 0 ? [{ step: 'take-away', code: 'take_away', count: waitingCount }] : [];
 
 function showGaps({ vantagePoints, pictures }: RoomFacts): NextStep[] {
   return pairPictures(vantagePoints, pictures)

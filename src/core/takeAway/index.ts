@@ -18,6 +18,7 @@ export {
   haulBoxSchema,
   haulDestinationSchema,
   haulTripSchema,
+  pickUpSlotSchema,
   leavingSchema,
   pickUpStates,
   saleSchema,
@@ -31,6 +32,7 @@ export {
   type HaulDestination,
   type HaulTrip,
   type Leaving,
+  type PickUpSlot,
   type Position,
   type Sale,
 } from './model';
@@ -98,6 +100,24 @@ export {
   type LeavingPlan,
   type LeavingRequest,
 } from './planLeaving';
+export {
+  boxStateOf,
+  tripStateOf,
+  type BoxFault,
+  type BoxState,
+  type TripFault,
+  type TripState,
+  type TripStop,
+} from './tripView';
+export {
+  goesBackToShops,
+  tripsPageOf,
+  waitingSharesOf,
+  type TripOnPage,
+  type WaitingPile,
+  type WaitingShare,
+} from './homeLeaving';
+export { promisedOf, salesOf, type ForPerson, type ForSale } from './promises';
 // Proof
 export { USUAL_CAR, USUAL_VALUES } from './usual';
 export {

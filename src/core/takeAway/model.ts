@@ -242,6 +242,16 @@ export const fetchSchema = z.object({
 });
 export type Fetch = Readonly<z.infer<typeof fetchSchema>>;
 
+/** When a collector could come, and for how many homes more. */
+export const pickUpSlotSchema = z.object({
+  id: z.string().min(1).max(80),
+  day: daySchema,
+  from: minuteOfDay,
+  to: minuteOfDay,
+  left: z.number().int().min(0).max(1000),
+});
+export type PickUpSlot = Readonly<z.infer<typeof pickUpSlotSchema>>;
+
 /** The inside of a car behind the seats, in mm and g. */
 export const carSchema = z.object({
   name: z.string().trim().min(1).max(60),

@@ -41,7 +41,7 @@ export function linesOf(
 
 const WORN = new Set(['worn_out', 'broken', 'incomplete']);
 /** As far as its reasons say. */
-const conditionOf = ({ reasons }: Thing): HandoverLine['condition'] => {
+export const conditionOf = ({ reasons }: Thing): HandoverLine['condition'] => {
   if (reasons.some((reason) => WORN.has(reason))) return 'worn';
   return reasons.some((reason) => reason === 'never_used') ? 'as_new' : 'unknown';
 };

@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { openDebts, waitsForClient } from '@/core/sort';
+import { leavesHome, leavingStatesOf, openDebts, waitsForClient } from '@/core/sort';
 import { findDue, roomProgressOf, type DueThing, type RoomProgress } from '@/core/desk';
 import type { Project } from '@/core/agree';
 import type { Room } from '@/core/look';
@@ -65,7 +65,7 @@ interface ProjectOnDesk extends DeskSummary {
 }
 
 /** Goes up whenever a summary says something else of the same home. */
-const SUMMARY_VERSION = 5;
+const SUMMARY_VERSION = 6;
 
 /**
  * Every home on the desk with what is next in each of its rooms. What was worked out of a home is kept
@@ -121,6 +121,7 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
   return roomProgressOf({
     ...own,
     setUp: setUpProgressOf(records, roomId),
+    leaving: leavingProgressOf(own),
     isAgreed: records.agreements.length > 0,
     sections: records.sections.filter((section) => section.roomId === roomId),
     vantagePoints,
@@ -136,6 +137,15 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
       }),
     ],
   });
+}
+
+function leavingProgressOf({ things, carries }: Pick<RoomRecords, 'things' | 'carries'>) {
+  const states = leavingStatesOf(things, carries);
+  const leaving = things.filter(leavesHome).map(({ id }) => states.get(id));
+  return {
+    waitingCount: leaving.filter((state) => state !== 'gone').length,
+    goneCount: leaving.filter((state) => state === 'gone').length,
+  };
 }
 
 /** What one room's share is cut from. */

@@ -11,7 +11,12 @@ import {
   type ProjectId,
   type Result,
 } from '@/core/shared';
-import type { HaulTrip, LeavingThing } from '@/core/takeAway';
+import {
+  pickUpSlotSchema,
+  type HaulTrip,
+  type LeavingThing,
+  type PickUpSlot,
+} from '@/core/takeAway';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { haulTripRecord, loadRecords } from '@/data/records';
@@ -22,15 +27,7 @@ import { leavingNames, listDestinations, loadLeaving } from './leaving';
 export const collectionAddressOf = (env: Readonly<Record<string, string | undefined>>): string =>
   env.TINBOX_COLLECTION ?? 'http://127.0.0.1:4330';
 
-const slotSchema = z.object({
-  id: z.string().min(1).max(80),
-  day: z.iso.date(),
-  from: z.number().int().min(0).max(1440),
-  to: z.number().int().min(0).max(1440),
-  left: z.number().int().min(0).max(1000),
-});
-export type PickUpSlot = Readonly<z.output<typeof slotSchema>>;
-const slotsSchema = z.object({ slots: z.array(slotSchema).max(500) });
+const slotsSchema = z.object({ slots: z.array(pickUpSlotSchema).max(500) });
 const bookingSchema = z.object({
   id: z.string().max(100),
   slotId: z.string().max(80),

@@ -122,50 +122,55 @@ export const writeDestinationsCsv = (destinations: readonly HaulDestination[]): 
     })),
   );
 
+/** What became of a table: what is wrong in it, and what was kept where something was. */
+export interface DestinationsRead {
+  readonly faults: readonly CsvFault[];
+  readonly goodCount: number;
+  readonly outcome?: { readonly addedCount: number; readonly replacedCount: number };
+}
+
 /**
- * Reads a table of destinations, all of it or nothing: a name that is known is changed, a new one is added.
- * Every cell that cannot be read is named.
+ * Reads a table of destinations, all of it or nothing unless the good rows are wanted: a name that is known
+ * is changed, a new one is added. Every cell that cannot be read is named.
  */
 export async function readDestinationsCsv(
   db: Db,
-  text: string,
-): Promise<
-  | { readonly ok: true; readonly count: number }
-  | { readonly ok: false; readonly faults: readonly CsvFault[] }
-> {
+  { text, acceptGoodRows }: { readonly text: string; readonly acceptGoodRows: boolean },
+): Promise<DestinationsRead> {
   const table = readCsvTable(text, destinationCsvColumns, ['name', 'streams']);
   const known = await listDestinations(db);
-  const faults: CsvFault[] = [...table.faults];
-  const read = table.rows.flatMap(({ line, row }) => {
-    const { destination, wrong } = readRow(row);
-    if (destination) {
-      const before = known.find(
-        ({ name }) => name.toLowerCase() === destination.name.toLowerCase(),
-      );
-      return [
-        {
-          ...destination,
-          id: before?.id ?? haulDestinationIdSchema.parse(createId()),
-          between: before?.between ?? [],
-        },
-      ];
-    }
-    faults.push(
-      ...wrong.map(({ column, expected }) => ({
+  const rows = table.rows.map(({ line, row }) => ({ line, row, ...readRow(row) }));
+  const faults: CsvFault[] = [
+    ...table.faults,
+    ...rows.flatMap(({ line, row, wrong }) =>
+      wrong.map(({ column, expected }) => ({
         line,
         column,
         code: 'unreadable' as const,
         found: row[column],
         expected,
       })),
-    );
-    return [];
-  });
-  if (faults.length > 0) return { ok: false, faults };
+    ),
+  ];
+  const good = rows.flatMap(({ destination }) => destination ?? []);
+  if ((faults.length > 0 && !acceptGoodRows) || good.length === 0)
+    return { faults, goodCount: good.length };
+  const beforeOf = (name: string) =>
+    known.find((each) => each.name.toLowerCase() === name.toLowerCase());
   await db.transaction(async (trx) => {
-    for (const destination of read) await putShared(trx, haulDestinationRecord, destination);
+    for (const destination of good)
+      await putShared(trx, haulDestinationRecord, {
+        ...destination,
+        id: beforeOf(destination.name)?.id ?? haulDestinationIdSchema.parse(createId()),
+        between: beforeOf(destination.name)?.between ?? [],
+      });
   });
-  return { ok: true, count: read.length };
+  const replacedCount = good.filter(({ name }) => beforeOf(name)).length;
+  return {
+    faults,
+    goodCount: good.length,
+    outcome: { addedCount: good.length - replacedCount, replacedCount },
+  };
 }
 
 interface Wrong {

@@ -6,12 +6,8 @@ import {
   ok,
   pictureIdSchema,
   type HandoverId,
-  type HaulBoxId,
-  type HaulDestinationId,
-  type HaulTripId,
   type ProjectId,
   type Result,
-  type ThingId,
 } from '@/core/shared';
 import { boxOf, carrySchema, leavingStatesOf, type Thing } from '@/core/sort';
 import {
@@ -35,25 +31,8 @@ import {
 import { listFairValues } from '@/data/settingsRepo';
 import { encodePicture, type PictureError } from '../look/encodePicture';
 import { createId, nowIso } from '../means';
+import type { AtStop } from './atStop';
 import { leavingNames, listDestinations, loadLeaving, type LeavingRecords } from './leaving';
-
-/** What is said at a stop. */
-export interface SaidAtStop {
-  /** Made by the device: the same counts once, however often it is sent. */
-  readonly id: HandoverId;
-  readonly destinationId: HaulDestinationId | null;
-  /** For what has no destination: the person, or who took it. */
-  readonly destinationName: string;
-  readonly tripId: HaulTripId | null;
-  /** Boxes that were brought, and loose piles. */
-  readonly boxIds: readonly HaulBoxId[];
-  readonly thingIds: readonly ThingId[];
-  /** Of these piles nothing was taken. */
-  readonly refused: readonly { readonly thingId: ThingId; readonly reason: string }[];
-  readonly at: string;
-  readonly by: string;
-  readonly receiptNumber: string;
-}
 
 export type HandOverFault =
   | { readonly code: 'nothing' }
@@ -66,11 +45,7 @@ export type HandOverFault =
  * @errors `not_found`: no such trip.
  */
 export const handOver = atomic(
-  async (
-    db: Db,
-    projectId: ProjectId,
-    said: SaidAtStop,
-  ): Promise<Result<undefined, HandOverFault>> => {
+  async (db: Db, projectId: ProjectId, said: AtStop): Promise<Result<undefined, HandOverFault>> => {
     const records = await loadRecords(db, projectId, ...leavingNames);
     // Sent again: it counted already.
     if (records.handovers.some(({ id }) => id === said.id)) return ok(undefined);

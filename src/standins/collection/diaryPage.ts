@@ -12,7 +12,8 @@ h1{font-size:22px;margin:0 0 4px}
 .state{font:700 22px/1.3 "Courier New",monospace;background:#fff;border:1px solid #d5cab5;
 border-top:4px solid #23407a;border-radius:7px;padding:12px 16px;margin:14px 0}
 .do{display:flex;flex-wrap:wrap;gap:8px}
-button{min-height:44px;padding:0 12px;border:1.5px solid #d5cab5;border-radius:5px;background:#fbf8f1;font:600 14px/1.2 Verdana,sans-serif}
+button{min-height:44px;padding:0 12px;border:1.5px solid #d5cab5;border-radius:5px;background:#fbf8f1;
+font:600 14px/1.2 Verdana,sans-serif}
 li{display:flex;flex-wrap:wrap;gap:10px;align-items:center;padding:4px 0;border-top:1px solid #d5cab5}
 ul{list-style:none;padding:0}span{flex:1}
 p{color:#5f584a}
@@ -27,11 +28,13 @@ p{color:#5f584a}
 <script>
 const clock=(m)=>Math.floor(m/60)+':'+String(m%60).padStart(2,'0');
 const act=async(order)=>{await fetch('/do',{method:'POST',body:JSON.stringify(order)});show()};
-const line=(words,label,order)=>{const li=document.createElement('li');const s=document.createElement('span');s.textContent=words;li.append(s);
+const line=(words,label,order)=>{const li=document.createElement('li');const s=document.createElement('span');
+s.textContent=words;li.append(s);
 if(label){const b=document.createElement('button');b.type='button';b.textContent=label;b.onclick=()=>act(order);li.append(b)}return li};
 const show=async()=>{const s=await (await fetch('/status')).json();
 document.getElementById('state').textContent={well:'answers well',slow:'is slow',down:'is down'}[s.mood];
-document.getElementById('bookings').replaceChildren(...s.bookings.map((b)=>line(b.slotId+', '+Math.round(b.litres)+' l, '+b.state.replace('_',' '),
+document.getElementById('bookings').replaceChildren(...s.bookings.map((b)=>line(b.slotId+', '+
+Math.round(b.litres)+' l, '+b.state.replace('_',' '),
 b.state==='booked'?'Call it off':'',{do:'call_off',id:b.id})));
 document.getElementById('slots').replaceChildren(...s.slots.map((t)=>line(t.day+' '+clock(t.from)+' to '+clock(t.to)+', '+t.left+' free',
 t.left>0?'Fill it':'',{do:'fill',slotId:t.id})))};

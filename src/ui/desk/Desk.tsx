@@ -47,6 +47,9 @@ export function Desk({
           <Link href="/devices" className={buttonClass('plain')}>
             Devices
           </Link>
+          <Link href="/destinations" className={buttonClass('plain')}>
+            Destinations
+          </Link>
           <Link href="/kinds" className={buttonClass('plain')}>
             Typical sizes
           </Link>

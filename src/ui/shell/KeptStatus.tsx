@@ -10,16 +10,19 @@ import type { Waiting } from '../outbox/waiting';
 import { Button } from '../primitives/Button';
 import { Sheet } from '../primitives/Sheet';
 import { decisionOutbox, type WaitingDecision } from '../sort/decisionOutbox';
+import { handoverOutbox, type WaitingHandover } from '../takeAway/handoverOutbox';
 
 /** What waits to be sent, and what was refused. Everything else is on the disk before its screen says so. */
 export function KeptStatus() {
   const decisions = useOutbox(decisionOutbox);
   const pictures = useOutbox(pictureOutbox);
+  const handovers = useOutbox(handoverOutbox);
   const [isOpen, setIsOpen] = useState(false);
-  const waiting = decisions.open.length + pictures.open.length;
-  const refused = decisions.refused.length + pictures.refused.length;
+  const all = [decisions, pictures, handovers];
+  const waiting = all.reduce((sum, { open }) => sum + open.length, 0);
+  const refused = all.reduce((sum, each) => sum + each.refused.length, 0);
   const isQuiet = waiting === 0 && refused === 0;
-  const fault = faultWords(decisions.fault ?? pictures.fault);
+  const fault = faultWords(decisions.fault ?? pictures.fault ?? handovers.fault);
   return (
     <span
       role="status"
@@ -51,6 +54,12 @@ export function KeptStatus() {
           one="picture"
           nameOf={pictureName}
         />
+        <RefusedList
+          outbox={handoverOutbox}
+          refused={handovers.refused}
+          one="handover"
+          nameOf={handoverName}
+        />
       </Sheet>
     </span>
   );
@@ -58,6 +67,7 @@ export function KeptStatus() {
 
 const decisionName = ({ event }: WaitingDecision): string =>
   event.kind === 'decided' ? `${event.count} ${event.name}` : 'A change';
+const handoverName = ({ said }: WaitingHandover): string => `At ${said.destinationName}`;
 const pictureName = ({ name }: OutgoingPicture): string => name;
 
 function faultWords(fault: OutboxFault | undefined): string {

@@ -94,6 +94,18 @@ export const stepRegistry: Readonly<Record<Step, StepEntry>> = {
       ['routines', 'Routines'],
     ],
   },
+  'take-away': {
+    name: 'Take away',
+    of: 'taking away',
+    home: [
+      ['', 'What waits'],
+      ['trips', 'Boxes and trips'],
+      ['drive', 'On the road'],
+      ['sold', 'Sold and promised'],
+      ['given', 'Given'],
+    ],
+    room: [['', 'From this room']],
+  },
   show: {
     name: 'Show',
     of: 'showing',

@@ -35,6 +35,7 @@ const told: Told = {
   buy: (next) => `Buy what is on the list, ${formatCount(next.lines, 'line')}`,
   anchor: (next) => `Anchor ${next.unitName} to the wall`,
   set_up: (next) => `Set the room up: ${formatCount(next.count, 'task')}`,
+  take_away: (next) => `Take away what leaves: ${formatCount(next.count, 'pile')}`,
   take_after: (next) => `Photograph “after” ${fromWords(next.vantagePointName)}`,
 };
 
@@ -100,6 +101,8 @@ function gapStatus(gap: NextStep): StepStatus {
       return { word: 'not anchored', isMissing: true };
     case 'set_up':
       return { word: `${gap.count} to do`, isMissing: false };
+    case 'take_away':
+      return { word: `${gap.count} to leave`, isMissing: false };
     case 'take_after':
       return { word: 'no “after”', isMissing: false };
     default:

@@ -9,7 +9,8 @@ interface Names {
 
 /** `9:05`, of minutes of the day. */
 export const clockWords = (minute: number): string => {
-  const whole = Math.round(minute);
+  // Minutes run on over the days of a plan.
+  const whole = Math.round(minute) % 1440;
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 };
 

@@ -72,10 +72,12 @@ import { seedMoney } from './seedMoney';
 import { listWorkers } from '@/data/settingsRepo';
 import { seedPlans } from './seedPlans';
 import { seedSetUp } from './seedSetUp';
+import { seedTakeAway } from './seedTakeAway';
 import { seedVisits, seedWorkers } from './seedVisits';
 
 /** Puts the demo's homes in where they are not there yet; dates count back from today. */
 export async function seedDemo(db: Db, dataDir: string): Promise<void> {
+  if ((await listWorkers(db)).length === 0) await seedWorkers(db);
   for (const home of demoHomes) {
     const project = toProject(home, new Date());
     if (await findProject(db, project.id)) continue;
@@ -93,8 +95,8 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
     await seedHomeDraft(db, project);
     await seedVisits(db, project, new Date());
     await seedSetUp(db, project, new Date());
+    await seedTakeAway(db, project, new Date());
   }
-  if ((await listWorkers(db)).length === 0) await seedWorkers(db);
 }
 
 const dayAgo = (home: DemoHome, offset: number, now = new Date()): Date =>

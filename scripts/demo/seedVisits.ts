@@ -49,7 +49,13 @@ const VISITS: Readonly<Record<string, readonly DemoVisit[]>> = {
 
 /** Wren leads; Tilda helps in the middle of the week, in two homes. */
 export const seedWorkers = async (db: Db): Promise<void> => {
-  const hours = { fromMinute: 510, toMinute: 960, weekMinutes: 24 * 60, awayDays: [] };
+  const hours = {
+    fromMinute: 510,
+    toMinute: 960,
+    weekMinutes: 24 * 60,
+    awayDays: [],
+    liftG: 20_000,
+  };
   await changeWorker(db, 'Wren', { name: 'Wren', weekdays: [1, 2, 3, 4, 5], ...hours });
   await changeWorker(db, 'Tilda', { name: 'Tilda', weekdays: [2, 3, 4, 6], ...hours });
 };

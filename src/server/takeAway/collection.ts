@@ -43,7 +43,10 @@ const refusalSchema = z.object({
 });
 
 export type CollectionFault =
-  | { readonly code: 'no_answer' | 'unreadable' | 'full' | 'unknown_slot' | 'nothing' }
+  | {
+      readonly code:
+        'no_answer' | 'unreadable' | 'full' | 'unknown_slot' | 'unknown_booking' | 'nothing';
+    }
   | { readonly code: 'too_heavy'; readonly mostG: number }
   | { readonly code: 'too_much'; readonly mostLitres: number };
 
@@ -85,6 +88,7 @@ async function ask<T>(
         const parsed = schema.safeParse(answer);
         return parsed.success ? ok(parsed.data) : err({ code: 'unreadable' });
       }
+      if (response.status === 404) return err({ code: 'unknown_booking' });
       if (response.status < 500) return err({ code: 'unreadable' });
       throw new Error(`answered ${response.status}`);
     } catch {

@@ -19,6 +19,8 @@ import {
   whatLeaves,
   type Car,
   type Departure,
+  type HaulAnswer,
+  type HaulRequest,
   type HaulBox,
   type HaulDestination,
   type HaulReason,
@@ -97,15 +99,13 @@ export async function loadLeaving(db: Db, records: LeavingRecords): Promise<Load
   };
 }
 
-/** What the one who lifts least of those who come lifts; what was agreed for the home where nobody has said. */
+/** What the one who lifts least of those who come lifts; for whom nobody has said it, what was agreed for the home. */
 async function liftOf(db: Db, { terms }: LeavingRecords['project']): Promise<number> {
   const workers = await listWorkers(db);
-  const own = workers.flatMap(({ name, liftG }) =>
-    liftG !== undefined && terms.days.people.some((person) => isSamePerson(person, name))
-      ? [liftG]
-      : [],
+  const own = terms.days.people.map(
+    (person) => workers.find(({ name }) => isSamePerson(person, name))?.liftG ?? terms.liftLimitG,
   );
-  return Math.min(terms.liftLimitG, ...own);
+  return own.length === 0 ? terms.liftLimitG : Math.min(...own);
 }
 
 const MOST_DEPARTURES = 12;
@@ -232,6 +232,7 @@ export type PlanFault =
 export async function planLeaving(
   db: Db,
   projectId: ProjectId,
+  solve: (request: HaulRequest) => Promise<HaulAnswer> = (request) => runEngine('haul', request),
 ): Promise<Result<undefined, PlanFault>> {
   const stamp = await stampOf(db, projectId);
   const records = await loadRecords(db, projectId, ...leavingNames);
@@ -253,7 +254,7 @@ export async function planLeaving(
   };
   const asked = toHaulRequest(question);
   if (asked.request.loads.length === 0) return err({ code: 'nothing' });
-  const answer = await runEngine('haul', asked.request);
+  const answer = await solve(asked.request);
   if (answer.status === 'infeasible')
     return err({ code: 'impossible', reasons: answer.reasons, names: namesOf(asked) });
   if (answer.objective === null) return err({ code: 'unknown' });

@@ -46,7 +46,10 @@ export const handOverFaultWords = (fault: HandOverFault): string =>
     : `Nobody has said that the data are wiped: ${fault.names.join(', ')}.`;
 
 type CollectionFault =
-  | { readonly code: 'no_answer' | 'unreadable' | 'full' | 'unknown_slot' | 'nothing' }
+  | {
+      readonly code:
+        'no_answer' | 'unreadable' | 'full' | 'unknown_slot' | 'unknown_booking' | 'nothing';
+    }
   | { readonly code: 'too_heavy'; readonly mostG: number }
   | { readonly code: 'too_much'; readonly mostLitres: number };
 
@@ -64,6 +67,8 @@ export function collectionFaultWords(fault: CollectionFault): string {
       return 'Somebody else took that slot. Choose another.';
     case 'unknown_slot':
       return 'The collection service does not know that slot any more.';
+    case 'unknown_booking':
+      return 'The collection service knows nothing of this booking: it may have begun anew. Call it off and book again.';
     case 'nothing':
       return 'Nothing waits for this collector.';
     case 'too_heavy':

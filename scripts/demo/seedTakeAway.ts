@@ -117,7 +117,7 @@ const toDestination = ({ hours, refuses = '', more, streams, ...made }: Made): H
 
 const day = (date: Date): string => formatISO(date, { representation: 'date' });
 /** What was taken away weeks ago, with its receipt: of other things of the same rooms. */
-const GONE_EARLIER = ['music-room-out-donate-', 'music-room-out-recycle-electricals'];
+const GONE_EARLIER = ['music-room-out-donate-', 'workbench-out-recycle-batteries'];
 /** Brought to the shop, and refused there. */
 const REFUSED = thingIdSchema.parse('boot-room-thing-5');
 
@@ -143,7 +143,7 @@ export async function seedTakeAway(db: Db, project: Project, now: Date): Promise
   await insertRecord(db, leavingRecord, {
     ...startLeaving(project.id),
     carName: 'Small hatchback',
-    boxLitres: 45,
+    boxLitres: 60,
     wantsValues: true,
     choices: curtains ? [{ thingId: curtains.id, destinationId: VAN }] : [],
   });
@@ -205,7 +205,7 @@ async function handOverEarlier(db: Db, project: Project, now: Date): Promise<voi
       projectId: project.id,
       destinationId: destination.id,
       destinationName: destination.name,
-      stream: i === 0 ? 'give' : 'electricals',
+      stream: i === 0 ? 'give' : 'batteries',
       tripId: null,
       at,
       by: 'Wren',

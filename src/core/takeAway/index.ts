@@ -45,7 +45,8 @@ export {
   streamOf,
   streams,
   streamSchema,
-  travelsApart,
+  hazardOnWay,
+  type Hazard,
   type Rule,
   type Stream,
 } from './streams';

@@ -3,7 +3,7 @@ import { roomOfCar } from './carLoad';
 import { haulRequestSchema, type HaulAnswer, type HaulRequest } from './haulModel';
 import type { Car, HaulBox, HaulDestination, HaulTrip, Leaving } from './model';
 import { wayBetween, wayFromHome } from './placesFor';
-import { meetsBadly, travelsApart } from './streams';
+import { hazardOnWay, meetsBadly } from './streams';
 import type { LeavingThing } from './whatLeaves';
 
 /** When a trip could leave: from a visit that ends, or at a time that somebody typed. */
@@ -216,8 +216,8 @@ function conflictsOf(parts: readonly LoadPart[]): Conflict[] {
         conflicts.push({ a: x.id, b: y.id, in: 'trip' });
       else if (
         one.place?.destination.id === other.place?.destination.id &&
-        travelsApart(one.stream, one.thing.cautions ?? []) !==
-          travelsApart(other.stream, other.thing.cautions ?? [])
+        hazardOnWay(one.stream, one.thing.cautions ?? []) !==
+          hazardOnWay(other.stream, other.thing.cautions ?? [])
       )
         conflicts.push({ a: x.id, b: y.id, in: 'box' });
     }

@@ -39,10 +39,16 @@ export function streamOf(thing: Thing): Stream | undefined {
 const properStreamOf = ({ goesTo = [] }: Thing): Stream =>
   goesTo.find((code) => code !== 'give' && code !== 'bin') ?? 'hazardous';
 
-/** Streams whose things never share a box with those of others. */
-const APART: ReadonlySet<Stream> = new Set(['batteries', 'pharmacy', 'hazardous', 'licensed']);
-export const travelsApart = (stream: Stream, cautions: readonly CautionCode[]): boolean =>
-  APART.has(stream) || cautions.includes('chemical') || cautions.includes('gas');
+/** What is dangerous on its way, by its kind: kinds share no box with each other, nor with other things. */
+export type Hazard = 'batteries' | 'medicine' | 'licensed' | 'gas' | 'chemical' | 'hazardous';
+export function hazardOnWay(stream: Stream, cautions: readonly CautionCode[]): Hazard | undefined {
+  if (stream === 'licensed' || cautions.includes('licensed')) return 'licensed';
+  if (stream === 'batteries' || cautions.includes('battery')) return 'batteries';
+  if (stream === 'pharmacy' || cautions.includes('medicine')) return 'medicine';
+  if (cautions.includes('gas')) return 'gas';
+  if (cautions.includes('chemical')) return 'chemical';
+  return stream === 'hazardous' || cautions.includes('hazardous_waste') ? 'hazardous' : undefined;
+}
 
 /** What must not go in the bin, by what it calls for; the rule that says why. */
 export const RULES = [

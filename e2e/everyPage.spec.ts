@@ -47,6 +47,11 @@ const HOME = [
   '/shop/materials',
   '/set-up',
   '/set-up/kits',
+  '/take-away',
+  '/take-away/trips',
+  '/take-away/drive',
+  '/take-away/sold',
+  '/take-away/given',
   '/show',
   '/where?id=linen-press-guest',
 ].map((page) => `/projects/quarry-row/home${page}`);
@@ -70,11 +75,13 @@ const ROOM = [
   '/set-up/labels',
   '/set-up/jars',
   '/set-up/routines',
+  '/take-away',
   '/show',
 ].map((page) => `/projects/quarry-row/rooms/linen-press${page}`);
 const PAGES = [
   '/',
   '/containers',
+  '/destinations',
   '/kinds',
   '/devices',
   '/days',

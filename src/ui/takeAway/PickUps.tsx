@@ -11,7 +11,7 @@ import { Link } from '../primitives/Link';
 import { Sheet } from '../primitives/Sheet';
 import { useMutation } from '../useMutation';
 import { clockWords } from './haulWords';
-import { dayWords, minutesWords } from './takeAwayWords';
+import { dayWords, minutesWords, wholeMoney } from './takeAwayWords';
 
 export interface PickUpDeeds {
   readonly onSlots: () => Promise<ActionResult<readonly PickUpSlot[]>>;
@@ -83,7 +83,7 @@ export function PickUps(props: PickUpsProps) {
                 A pick-up: {formatMoney(collector.feeMinor, currency)}, nobody drives, somebody is
                 there. Trips of one’s own: {minutesWords(props.ownMinutes)}
                 {props.hourlyRateMinor > 0 &&
-                  `, ${formatMoney(Math.round((props.ownMinutes * props.hourlyRateMinor) / 60), currency)} at the hourly rate`}
+                  `, about ${wholeMoney((props.ownMinutes * props.hourlyRateMinor) / 60, currency)} at the hourly rate`}
                 .
               </span>
             </span>

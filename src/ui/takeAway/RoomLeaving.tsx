@@ -2,7 +2,7 @@ import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import type { WaitingShare } from '@/core/takeAway';
 import { buttonClass } from '../primitives/Button';
 import { Link } from '../primitives/Link';
-import { ruleWords, streamWords } from './takeAwayWords';
+import { ruleWords, shareName } from './takeAwayWords';
 
 /** What of one room waits to leave, and where it goes; it is driven with what leaves all rooms. */
 export function RoomLeaving({
@@ -33,11 +33,11 @@ export function RoomLeaving({
       {shares.map((share) => (
         <section
           key={share.key}
-          aria-label={share.destination?.name ?? streamWords[share.stream]}
+          aria-label={shareName(share.destination?.name, share.stream)}
           className="panel p-4"
         >
           <h2 className="flex flex-wrap items-baseline justify-between gap-2 text-[18px]">
-            {share.destination?.name ?? `${streamWords[share.stream]}: no destination takes it`}
+            {shareName(share.destination?.name, share.stream)}
             <span className="font-mono text-[14px] font-normal">
               {formatLitres(share.litres)} · {formatMass(share.massG)}
             </span>

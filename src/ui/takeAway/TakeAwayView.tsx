@@ -16,6 +16,7 @@ import {
   LOCAL_RULES,
   refusalWords,
   ruleWords,
+  shareName,
   streamWords,
   wayWords,
 } from './takeAwayWords';
@@ -116,13 +117,8 @@ export function TakeAwayView(props: TakeAwayViewProps) {
   );
 }
 
-const nameOf = ({
-  destination,
-  stream,
-}: {
-  readonly destination: WaitingShare['destination'];
-  readonly stream: Stream;
-}): string => destination?.name ?? `${streamWords[stream]}: no destination takes it`;
+const nameOf = ({ destination, stream }: Pick<WaitingShare, 'destination' | 'stream'>): string =>
+  shareName(destination?.name, stream);
 
 const streamsWords = (all: readonly Stream[], first: Stream): string =>
   all.length > 1 ? 'several ways' : streamWords[first].toLowerCase();

@@ -55,6 +55,12 @@ export const ruleWords: Readonly<Record<Rule, string>> = {
   paper_private: 'Papers with names and numbers are shredded.',
   licensed: 'Stop: licensed people take this away.',
 };
+/** What a share of the page is called: its destination, or its way where it needs none. */
+export function shareName(destination: string | undefined, stream: Stream): string {
+  if (destination !== undefined) return destination;
+  const needsNone = stream === 'person' || stream === 'bin' || stream === 'shop';
+  return needsNone ? streamWords[stream] : `${streamWords[stream]}: no destination takes it`;
+}
 export const LOCAL_RULES =
   'What is taken where differs from place to place: your local site decides.';
 
@@ -141,8 +147,11 @@ export const saleWords: Readonly<Record<SaleState, string>> = {
 
 export const valueWords = (low: number, high: number, currency: Currency): string =>
   low === high
-    ? formatMoney(high, currency)
-    : `${formatMoney(low, currency)} to ${formatMoney(high, currency)}`;
+    ? wholeMoney(high, currency)
+    : `${wholeMoney(low, currency)} to ${wholeMoney(high, currency)}`;
+/** What is assumed carries no pence. */
+export const wholeMoney = (minor: number, currency: Currency): string =>
+  formatMoney(Math.round(minor / 100) * 100, currency).replace(/[.,]00(?=\D|$)/, '');
 export const TAX_NOTE =
   'Assumed second-hand values, never an appraisal: ask whoever advises you on tax.';
 

@@ -116,17 +116,19 @@ test('what is decided to leave is packed, a box moves between trips, and the pla
   await expect(page.getByRole('main').getByRole('status').first()).toContainText('proven');
   const trips = page.getByRole('region', { name: /^Trip \d$/ });
   await expect(trips.first()).toContainText('leaves 10:00');
+  const before = await trips.count();
   // A box of its own trip, then dragged back into the first car.
   await page.getByRole('button', { name: 'Box 1', exact: true }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Packed' }).click();
   await expect(sheet.getByRole('button', { name: 'Open it again' })).toBeVisible();
-  const before = await trips.count();
   await sheet.getByLabel('On which trip').selectOption('new');
   await page.keyboard.press('Escape');
   await expect(trips).toHaveCount(before + 1);
   const box = page.getByRole('button', { name: /^Box 1, Second Round/ });
   const other = page.getByRole('button', { name: /^Box 2, Second Round/ });
+  // Both cars on screen at once.
+  await page.setViewportSize({ width: 1280, height: 2600 });
   await drag(page, box, other);
   await expect(trips).toHaveCount(before);
   await page.getByRole('button', { name: 'Work it out anew' }).click();

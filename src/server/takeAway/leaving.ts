@@ -10,6 +10,7 @@ import {
   type ThingId,
 } from '@/core/shared';
 import {
+  boxStateOf,
   minutesOfTrip,
   roomOfCar,
   startLeaving,
@@ -26,6 +27,7 @@ import {
   type HaulReason,
   type HaulTrip,
   type Leaving,
+  type LeavingPlan,
   type LeavingRequest,
   type LeavingThing,
 } from '@/core/takeAway';
@@ -259,12 +261,17 @@ export async function planLeaving(
     return err({ code: 'impossible', reasons: answer.reasons, names: namesOf(asked) });
   if (answer.objective === null) return err({ code: 'unknown' });
   const plan = toLeavingPlan(asked, answer);
+  const joined = joinPinnedTrips(asked, plan, { records, fixed, loaded });
+  const tripsToMake = plan.trips.filter((_, i) => !joined.has(i));
   return atomic(async (trx: Db): Promise<Result<undefined, PlanFault>> => {
     if ((await stampOf(trx, projectId)) !== stamp) return err({ code: 'changed_meanwhile' });
     const deed = { code: 'leaving_planned', count: plan.boxes.length } as const;
     await recordChange(trx, { projectId, deed, now: nowIso() }, async (writer) => {
       await removePlanned(writer, records, fixed);
-      const tripIds = await putTrips(writer, projectId, plan.trips);
+      const made = await putTrips(writer, projectId, tripsToMake);
+      const tripIds = plan.trips.map(
+        (trip, i) => joined.get(i) ?? made[tripsToMake.indexOf(trip)] ?? null,
+      );
       const numbers = freeNumbers(records.haulBoxes.filter(({ packedAt }) => packedAt !== null));
       for (const [i, { kept, destinationId, loads }] of plan.boxes.entries()) {
         const trip = plan.trips.findIndex(({ boxIndexes }) => boxIndexes.includes(i));
@@ -299,6 +306,58 @@ export async function planLeaving(
     });
     return ok(undefined);
   })(db);
+}
+
+/**
+ * Planned trips whose boxes all go along on a trip that somebody pinned, where their destinations are
+ * stops already and there is room: by their index, the trip that they join.
+ */
+function joinPinnedTrips(
+  { request }: LeavingRequest,
+  plan: LeavingPlan,
+  {
+    records,
+    fixed,
+    loaded,
+  }: {
+    readonly records: LeavingRecords;
+    readonly fixed: readonly HaulBox[];
+    readonly loaded: LoadedLeaving;
+  },
+): ReadonlyMap<number, HaulTripId> {
+  const joined = new Map<number, HaulTripId>();
+  const room = carRoomOf(loaded);
+  const open = records.haulTrips.filter(
+    (trip) => !isFixedTrip(trip) && fixed.some(({ tripId }) => tripId === trip.id),
+  );
+  // Loads that must not meet are looked at by the engine alone: with such ones nothing is joined.
+  const hasFoes = (request.conflicts ?? []).some((conflict) => conflict.in === 'trip');
+  for (const trip of hasFoes ? [] : open) {
+    const own = fixed.filter(({ tripId }) => tripId === trip.id);
+    const states = own.map((box) => boxStateOf(box, loaded));
+    let litres = states.reduce((sum, state) => sum + state.carLitres, 0);
+    let massG = states.reduce((sum, state) => sum + state.massG, 0);
+    plan.trips.forEach(({ boxIndexes, stopIds }, i) => {
+      const boxes = boxIndexes.flatMap((b) => plan.boxes[b] ?? []);
+      const added = boxes.map(({ loads, destinationId }) =>
+        boxStateOf({ ...own[0]!, loads, destinationId } as HaulBox, loaded),
+      );
+      const more = added.reduce((sum, state) => sum + state.carLitres, 0);
+      const heavier = added.reduce((sum, state) => sum + state.massG, 0);
+      const stopsThere = stopIds.every((id) => trip.stopIds.some((stop) => stop === id));
+      const isTooMany = loaded.destinations.some(
+        ({ id, bagsPerVisit }) =>
+          [...own, ...boxes].filter((box) => box.destinationId === id).length >
+          (bagsPerVisit ?? Infinity),
+      );
+      if (joined.has(i) || !stopsThere || isTooMany) return;
+      if (litres + more > room.litres || massG + heavier > room.maxG) return;
+      joined.set(i, trip.id);
+      litres += more;
+      massG += heavier;
+    });
+  }
+  return joined;
 }
 
 /** Boxes that no plan touches: pinned or left out, or on a trip that was started or is a pick-up. */

@@ -39,12 +39,6 @@ const VIEWS = [
   { name: 'desk', url: '/', size: DESK },
   { name: 'home', url: '/projects/quarry-row/home', size: DESK },
   { name: 'look', url: room('quarry-row', 'spare-room', 'look'), size: DESK, act: pickWardrobe },
-  { name: 'look-phone', url: room('quarry-row', 'spare-room', 'look'), size: PHONE },
-  {
-    name: 'measure-unit',
-    url: `${room('quarry-row', 'linen-press', 'look')}/units/right`,
-    size: DESK,
-  },
   { name: 'agree', url: '/projects/quarry-row/home/agree', size: DESK },
   { name: 'sort', url: room('quarry-row', 'linen-press', 'sort'), size: DESK, act: typeScarves },
   {
@@ -77,6 +71,8 @@ const VIEWS = [
         .waitFor({ state: 'detached', timeout: 30_000 }),
   },
   { name: 'shop', url: '/projects/quarry-row/home/shop', size: DESK },
+  { name: 'trips', url: '/projects/quarry-row/home/take-away/trips', size: DESK },
+  { name: 'drive-phone', url: '/projects/quarry-row/home/take-away/drive', size: PHONE },
   { name: 'set-up', url: room('quarry-row', 'spare-room', 'set-up'), size: DESK },
   { name: 'labels', url: room('quarry-row', 'boot-room', 'set-up/labels'), size: DESK },
   { name: 'show', url: room('quarry-row', 'boot-room', 'show'), size: DESK },

@@ -1,7 +1,7 @@
 import { mostAboveFragileG, isOwnParcel } from './boxLoads';
 import { MOST_ABOVE_FRAGILE_G, type HaulReason, type HaulRequest, type Load } from './haulModel';
 import { PACK_TOLERANCE } from './packVectors';
-import { createRoutes } from './routes';
+import { createRoutes, MOST_STOPS_AT_ONCE } from './routes';
 
 /** What can be said to be impossible at once: which load, which box, which hour. */
 export function findImpossible(request: HaulRequest): HaulReason[] {
@@ -62,14 +62,26 @@ function findWrongBoxes(request: HaulRequest): HaulReason[] {
   });
 }
 
+/** Where a table lets a way by others be shorter, a place may be reached through them alone. */
 function findNeverOpen(request: HaulRequest): HaulReason[] {
   const { destinations, loads, departures = [] } = request;
   const wanted = new Set(loads.map(({ destinationId }) => destinationId));
-  return destinations.flatMap(({ id, hours = [], minutes }, place): HaulReason[] => {
-    if (!wanted.has(id) || hours.length === 0) return [];
-    const routes = createRoutes(request, [place]);
-    return departures.some((_, departure) => routes.minutesOf(1, departure) < Infinity)
-      ? []
-      : [{ code: 'never_open', subject: id, departures, hours, minutes }];
+  const places = [...destinations.keys()].filter((place) => wanted.has(destinations[place]!.id));
+  const isReachedIn = (own: readonly number[], bit: number): boolean => {
+    const routes = createRoutes(request, own);
+    return Array.from({ length: 2 ** own.length }, (_, set) => set).some(
+      (set) =>
+        (set & (1 << bit)) !== 0 &&
+        departures.some((_, departure) => routes.minutesOf(set, departure) < Infinity),
+    );
+  };
+  return places.flatMap((place, bit): HaulReason[] => {
+    const { id, hours = [], minutes } = destinations[place]!;
+    const isReached =
+      hours.length === 0 ||
+      places.length > MOST_STOPS_AT_ONCE ||
+      isReachedIn([place], 0) ||
+      isReachedIn(places, bit);
+    return isReached ? [] : [{ code: 'never_open', subject: id, departures, hours, minutes }];
   });
 }

@@ -1,3 +1,5 @@
+import pluralize from 'pluralize';
+
 import type { Thing } from '../sort';
 import type { HaulDestination, Position } from './model';
 import type { Stream } from './streams';
@@ -13,7 +15,7 @@ export type Refusal =
 export type Asked = Pick<Thing, 'name' | 'count' | 'massG' | 'longestMm'>;
 
 const hasWords = (name: string, words: string): boolean => {
-  const stem = (word: string) => word.toLowerCase().replace(/(?:es|s)$/, '');
+  const stem = (word: string) => pluralize.singular(word.toLowerCase());
   const said = name
     .toLowerCase()
     .split(/[^\p{L}\p{N}]+/u)

@@ -24,6 +24,8 @@ interface MoneyViewProps {
     readonly likelyMinor: number;
     readonly highMinor: number;
   };
+  /** What sales brought the client, after fees. */
+  readonly soldMinor: number;
   readonly currency: Currency;
 }
 
@@ -38,7 +40,15 @@ const COLUMNS: readonly (readonly [label: string, of: (sums: BudgetSums) => numb
 ];
 
 /** The whole home's money on one sheet: the budget, each room's share of it, who paid, and the fee apart. */
-export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyViewProps) {
+export function MoneyView({
+  rooms,
+  home,
+  payers,
+  cards,
+  fee,
+  soldMinor,
+  currency,
+}: MoneyViewProps) {
   const money = (minor: number) => formatMoney(minor, currency);
   const sharesMinor = rooms.reduce((sum, { sums }) => sum + sums.shareMinor, 0);
   const ownMinor = Math.max(0, home.boughtMinor - home.cardMinor - home.returnedMinor);
@@ -151,6 +161,14 @@ export function MoneyView({ rooms, home, payers, cards, fee, currency }: MoneyVi
             <Line label="at most, in four of five cases" words={money(fee.highMinor)} />
           </dl>
         </section>
+        {soldMinor > 0 && (
+          <section aria-label="Sold for the client" className="panel px-4 py-3">
+            <h2 className="mb-1 text-[17px]">Sold for the client</h2>
+            <dl className="text-[14.5px]">
+              <Line label="after fees, the client’s own" words={money(soldMinor)} />
+            </dl>
+          </section>
+        )}
       </div>
     </div>
   );

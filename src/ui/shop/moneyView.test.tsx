@@ -16,6 +16,7 @@ const fee = { hoursWords: '7.5 h', soFarMinor: 28_500, likelyMinor: 100_000, hig
 const view = (change: Partial<Parameters<typeof MoneyView>[0]>) =>
   renderToStaticMarkup(
     <MoneyView
+      soldMinor={0}
       rooms={[{ name: 'Hall', href: '/hall', sums, isShort: false }]}
       home={{ ...sums, shareMinor: 12_000, leftMinor: 8000 }}
       payers={[]}

@@ -21,6 +21,7 @@ import {
   traitsOf,
   verdicts,
 } from '@/core/sort';
+import type { HaulDestination, Leaving } from '@/core/takeAway';
 import type { GoesTo } from '@/core/things';
 import type { ActionResult } from '../actionResult';
 import { useMutation } from '../useMutation';
@@ -41,6 +42,7 @@ import { ThingPicture } from './ThingPicture';
 import { toggle } from './toggle';
 import type { BenchData } from './benchData';
 import { useBench, type Bench } from './useBench';
+import { WhereItGoes } from './WhereItGoes';
 import { VerdictBoxes } from './VerdictBoxes';
 import { WhereTo, type Destination } from './WhereTo';
 
@@ -48,6 +50,9 @@ interface SortBenchProps extends BenchData {
   /** To be decided anew as soon as the bench is there. */
   readonly openThingId: string | undefined;
   readonly otherRooms: readonly { readonly id: string; readonly name: string }[];
+  /** Where things that leave any home are taken, and what this home says of it. */
+  readonly destinationsOfDesk: readonly HaulDestination[];
+  readonly leaving: Leaving;
   /** Usable litres of the whole room, for the level of the keep box. */
   readonly roomLitres: number;
   readonly liftLimitG: number;
@@ -74,6 +79,8 @@ export function SortBench({
   openThingId,
   otherRooms,
   roomLitres,
+  destinationsOfDesk,
+  leaving,
   liftLimitG,
   currency,
   sentimentalSchool,
@@ -245,6 +252,12 @@ export function SortBench({
             />
           </Acts>
         )}
+        <WhereItGoes
+          inHand={inHand}
+          destinations={destinationsOfDesk}
+          leaving={leaving}
+          unit={data.lengthUnit}
+        />
         <SpaceGauge bench={bench} roomLitres={roomLitres} onPlaceGroup={onPlaceGroup} />
       </HandPanel>
       {isCounting && (

@@ -1,5 +1,6 @@
 import { notFound } from 'next/navigation';
 
+import { soldMinorOf } from '@/core/takeAway';
 import { HomeFrame } from '@/app/RoomFrame';
 import { openHome, type OpenHome } from '@/server/desk/openRoom';
 import {
@@ -19,7 +20,14 @@ export const metadata = { title: 'Money of the home' };
 
 export default async function MoneyPage({ params }: { params: Promise<{ projectId: string }> }) {
   const { projectId } = await params;
-  const opened = await openHome(projectId, 'approvals', 'giftCards', 'shortages', 'visits');
+  const opened = await openHome(
+    projectId,
+    'approvals',
+    'giftCards',
+    'sales',
+    'shortages',
+    'visits',
+  );
   if (!opened) notFound();
   const { db, records } = opened;
   const prices = await loadPriceList(db);
@@ -35,7 +43,7 @@ export default async function MoneyPage({ params }: { params: Promise<{ projectI
 }
 
 interface MoneyScreenProps {
-  readonly opened: OpenHome<'approvals' | 'giftCards'>;
+  readonly opened: OpenHome<'approvals' | 'giftCards' | 'sales'>;
   readonly view: HomeMoney;
   readonly knownAt: string | undefined;
 }
@@ -51,6 +59,7 @@ function MoneyScreen({ opened, view, knownAt }: MoneyScreenProps) {
       {knownAt !== undefined && <KnownNote knownAt={knownAt} />}
       <MoneyView
         {...money}
+        soldMinor={soldMinorOf(records.sales)}
         rooms={rooms.map(({ room, sums, isShort }) => ({
           name: room.name,
           href: `/projects/${projectId}/rooms/${room.id}/shop`,

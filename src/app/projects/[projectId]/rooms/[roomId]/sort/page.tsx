@@ -1,5 +1,8 @@
 import { notFound } from 'next/navigation';
 
+import { startLeaving } from '@/core/takeAway';
+import { listDestinations } from '@/server/takeAway/leaving';
+
 import { RoomFrame } from '@/app/RoomFrame';
 import { arrangeAction } from '@/app/actions/drafts';
 import { addGroupAction } from '@/app/actions/groups';
@@ -37,7 +40,7 @@ export default async function SortPage({
 }) {
   const { projectId, roomId } = await params;
   const { thing: openThingId } = await searchParams;
-  const opened = await openRoom(projectId, roomId, 'people', 'fixtures');
+  const opened = await openRoom(projectId, roomId, 'people', 'fixtures', 'leavings');
   if (!opened) notFound();
   const { db, records, own, here } = opened;
   const { project, people } = records;
@@ -81,6 +84,8 @@ export default async function SortPage({
         lengthUnit={project.units}
         groups={records.groups}
         units={own.units}
+        destinationsOfDesk={await listDestinations(db)}
+        leaving={records.leavings[0] ?? startLeaving(project.id)}
         otherRooms={records.rooms
           .filter(({ id }) => id !== own.room.id)
           .map(({ id, name }) => ({ id, name }))}

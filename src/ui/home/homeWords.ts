@@ -149,7 +149,8 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   labels_taken_back: () => 'took labels back from the printer',
   label_stock: () => 'changed what labels are made on',
   mark_given: ({ name }) => `gave ${name} a mark`,
-  destination_chosen: ({ name, place }) => `${name} goes to ${place || 'the nearest again'}`,
+  destination_chosen: ({ name, place }) =>
+    place === '' ? `let ${name} go to the nearest again` : `sent ${name} to ${place}`,
   wiping_noted: ({ name }) => `said of the data on ${name}`,
   leaving_changed: () => 'changed how things leave',
   leaving_planned: ({ count }) => `planned ${formatCount(count, 'box', 'boxes')} and their trips`,

@@ -4,7 +4,7 @@ import { keptPiecesOf, type Purchase } from '../shop';
 import type { Visit } from '../visits';
 import { roomOfCar } from './carLoad';
 import type { Car, HaulBox, HaulDestination, HaulTrip, Leaving } from './model';
-import { isDriven, savedByDrivingOn } from './planLeaving';
+import { isDriven, isTooMuchForCar, savedByDrivingOn } from './planLeaving';
 import type { Place } from './placesFor';
 import { boxStateOf, tripStateOf, type TripState } from './tripView';
 import { sharesOf, type LeavingThing } from './whatLeaves';
@@ -113,6 +113,10 @@ export function tripsPageOf(
   },
   loaded: Known,
 ) {
+  const room = roomOfCar(loaded.car, {
+    seatsDown: loaded.home.seatsDown,
+    withTrailer: loaded.home.withTrailer,
+  });
   const boxes = records.haulBoxes.map((box) => boxStateOf(box, loaded));
   const trips = records.haulTrips.map((trip) => ({
     ...tripStateOf(trip, { boxes, ...loaded }),
@@ -128,17 +132,26 @@ export function tripsPageOf(
   for (const { thingId, count } of records.haulBoxes.flatMap(({ loads }) => loads))
     inBoxes.set(thingId, (inBoxes.get(thingId) ?? 0) + count);
   const unboxed = loaded.leaving.filter(
-    (each) => isDriven(each) && (inBoxes.get(each.thing.id) ?? 0) < each.thing.count,
+    (each) =>
+      isDriven(each) &&
+      !isTooMuchForCar(each, room) &&
+      (inBoxes.get(each.thing.id) ?? 0) < each.thing.count,
   );
   return {
     boxes,
     trips: trips.filter(({ trip }) => trip.endedAt === null),
     endedTrips: trips.filter(({ trip }) => trip.endedAt !== null),
     unboxedCount: unboxed.length,
-    room: roomOfCar(loaded.car, {
-      seatsDown: loaded.home.seatsDown,
-      withTrailer: loaded.home.withTrailer,
-    }),
+    room,
+    tooMuch: loaded.leaving
+      .filter((each) => isDriven(each) && isTooMuchForCar(each, room))
+      .map(({ thing }) => ({
+        id: thing.id as string,
+        name: thing.name,
+        longestMm: thing.longestMm ?? 0,
+        litres: thing.litres / thing.count,
+        massG: thing.massG / thing.count,
+      })),
   };
 }
 export type TripOnPage = TripState & {

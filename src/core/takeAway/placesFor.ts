@@ -26,12 +26,19 @@ const hasWords = (name: string, words: string): boolean => {
     .every((word) => said.includes(stem(word)));
 };
 
+/** Whether things of a stream go there without anybody choosing it; another address is only chosen by hand. */
+export const takesByItself = (
+  { streams }: Pick<HaulDestination, 'streams'>,
+  stream: Stream,
+): boolean => streams.includes(stream);
+
 /** Why it is not taken there; undefined where nothing that is known speaks against it. */
 export function refusalOf(
   destination: Pick<HaulDestination, 'streams' | 'refuses'>,
   { stream, asked }: { readonly stream: Stream; readonly asked: Asked },
 ): Refusal | undefined {
-  if (!destination.streams.includes(stream)) return { code: 'other_stream' };
+  if (!takesByItself(destination, stream) && !destination.streams.includes('address'))
+    return { code: 'other_stream' };
   for (const { words, longerThanMm, heavierThanG } of destination.refuses) {
     if (words !== '' && !hasWords(asked.name, words)) continue;
     if (longerThanMm === null && heavierThanG === null)
@@ -130,7 +137,7 @@ export function placesFor(
   { stream, asked }: { readonly stream: Stream; readonly asked: Asked },
 ): Place[] {
   return destinations
-    .filter(({ streams }) => streams.includes(stream))
+    .filter(({ streams }) => streams.includes(stream) || streams.includes('address'))
     .map((destination) => ({
       destination,
       way: wayFromHome(home, destination),
@@ -139,6 +146,8 @@ export function placesFor(
     .sort(
       (x, y) =>
         Number(x.refusal !== undefined) - Number(y.refusal !== undefined) ||
+        Number(takesByItself(y.destination, stream)) -
+          Number(takesByItself(x.destination, stream)) ||
         x.way.likely - y.way.likely ||
         x.destination.name.localeCompare(y.destination.name),
     );

@@ -83,6 +83,15 @@ export interface LeavingRequest {
 export const isDriven = ({ place, stream }: LeavingThing): boolean =>
   place !== undefined && !place.destination.collects && stream !== 'bin' && stream !== 'licensed';
 
+/** Of what is driven, what is too long, too large or too heavy for the car, a piece of it alone. */
+export const isTooMuchForCar = (
+  { thing }: LeavingThing,
+  room: { readonly litres: number; readonly maxG: number; readonly longMm: number },
+): boolean =>
+  (thing.longestMm ?? 0) > room.longMm ||
+  thing.litres / thing.count > room.litres ||
+  thing.massG / thing.count > room.maxG;
+
 /**
  * The question to the engine. Packed boxes are parts of their own; hazardous things share no box with
  * others, and what must not meet shares neither box nor trip. Hours are counted from the first
@@ -91,7 +100,7 @@ export const isDriven = ({ place, stream }: LeavingThing): boolean =>
 export function toHaulRequest(question: LeavingQuestion): LeavingRequest {
   const { leaving, home, car, liftG, boxes, departures } = question;
   const room = roomOfCar(car, { seatsDown: home.seatsDown, withTrailer: home.withTrailer });
-  const driven = leaving.filter(isDriven);
+  const driven = leaving.filter((each) => isDriven(each) && !isTooMuchForCar(each, room));
   const byThing = new Map(driven.map((each) => [each.thing.id as string, each]));
   const kept = boxes.filter(
     (box) =>

@@ -63,9 +63,12 @@ export const RULES = [
   'paper_private',
   'licensed',
 ] as const satisfies readonly CautionCode[];
-export type Rule = (typeof RULES)[number];
-export const rulesOf = (cautions: readonly CautionCode[]): Rule[] =>
-  RULES.filter((rule) => cautions.includes(rule));
+const COOKING_OIL = anyWord('(?:cooking|frying|deep.fryer|rapeseed|sunflower) (?:oil|fat)');
+export type Rule = (typeof RULES)[number] | 'cooking_oil';
+export const rulesOf = (name: string, cautions: readonly CautionCode[]): Rule[] => [
+  ...RULES.filter((rule) => cautions.includes(rule)),
+  ...(COOKING_OIL.test(name) ? (['cooking_oil'] as const) : []),
+];
 
 /** Never in one box nor on one trip. Source: usual safety data: what gives off gas or heat together. */
 const NEVER_MEET: readonly (readonly [string, RegExp, RegExp])[] = [

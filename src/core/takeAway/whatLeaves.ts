@@ -1,7 +1,7 @@
 import { leavingStatesOf, type Carry, type LeavingState, type Thing } from '../sort';
 import type { CautionCode } from '../things';
 import type { HaulDestination, Handover, Leaving } from './model';
-import { placesFor, type Place } from './placesFor';
+import { placesFor, takesByItself, type Place } from './placesFor';
 import { isFluid, isFragileThing, rulesOf, streamOf, type Rule, type Stream } from './streams';
 
 /** Something that leaves and has not been handed over. */
@@ -100,7 +100,9 @@ export function whatLeaves({
       // Who refused it once is not asked again, unless somebody wants that.
       const willing = places.filter(
         ({ refusal, destination }) =>
-          refusal === undefined && destination.id !== refused?.destinationId,
+          refusal === undefined &&
+          takesByItself(destination, stream) &&
+          destination.id !== refused?.destinationId,
       );
       const chosenId = choices.get(thing.id);
       const chosen = places.find(({ destination }) => destination.id === chosenId);
@@ -116,7 +118,7 @@ export function whatLeaves({
               : thing.decidedAt,
           isFragile: isFragileThing(thing),
           isFluid: isFluid(thing.name),
-          rules: rulesOf(cautions),
+          rules: rulesOf(thing.name, cautions),
           isWrongBin: stream === 'bin' && cautions.some((code) => BIN_NEVER.has(code)),
           needsWiping: cautions.includes('data_device') && !leaving.wipedIds.includes(thing.id),
           places,

@@ -9,6 +9,8 @@ import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
 import { showNotice } from '../primitives/notices';
+import { decideFromList } from '../sort/decideFromList';
+import { useRefreshWhenKept } from '../sort/useRefreshWhenKept';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
 import {
@@ -45,6 +47,7 @@ const copy = (text: string) =>
 /** What is to be sold and what waits for people. */
 export function SoldView(props: SoldViewProps) {
   const { sales, people, currency, unit } = props;
+  useRefreshWhenKept();
   const [changing, setChanging] = useState<ForSale>();
   const [person, setPerson] = useState<ForPerson>();
   return (
@@ -93,6 +96,16 @@ export function SoldView(props: SoldViewProps) {
               >
                 Copy a text
               </Button>
+              {each.state === 'overdue' && (
+                <Button
+                  aria-label={`Give ${each.thing.name} away`}
+                  onClick={() =>
+                    decideFromList(props.projectId, each.thing, { verdict: 'donate', to: '' })
+                  }
+                >
+                  Give it away
+                </Button>
+              )}
               <Button
                 look="quiet"
                 onClick={() => setChanging(each)}

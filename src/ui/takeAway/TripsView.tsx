@@ -5,6 +5,7 @@ import { useState } from 'react';
 
 import {
   formatCount,
+  formatLength,
   formatLitres,
   formatMass,
   type Currency,
@@ -40,6 +41,14 @@ export interface TripsViewProps {
   readonly boxes: readonly BoxState[];
   readonly trips: readonly TripOnPage[];
   readonly unboxedCount: number;
+  /** What no trip with this car takes, a piece of it alone. */
+  readonly tooMuch: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly longestMm: number;
+    readonly litres: number;
+    readonly massG: number;
+  }[];
   readonly room: CarRoom;
   readonly car: Car;
   readonly carNames: readonly string[];
@@ -123,6 +132,19 @@ export function TripsView(props: TripsViewProps) {
           <p className="warn">
             {formatCount(unboxedCount, 'pile')} joined since, or wait outside the boxes: work it out
             anew to take them along. What is packed or pinned stays.
+          </p>
+        )}
+        {props.tooMuch.length > 0 && (
+          <p className="warn">
+            <b>Does not go in this car:</b>{' '}
+            {props.tooMuch
+              .map(({ name, longestMm, litres, massG }) =>
+                longestMm > room.longMm
+                  ? `${name} (${formatLength(longestMm, unit)} long, ${formatLength(room.longMm, unit)} goes in)`
+                  : `${name} (${formatLitres(litres)}, ${formatMass(massG)})`,
+              )
+              .join(', ')}
+            . Take a trailer, or let a collector come.
           </p>
         )}
         <section

@@ -54,6 +54,7 @@ export const ruleWords: Readonly<Record<Rule, string>> = {
   data_device: 'Wipe what is stored on it, or take the drive out, before it leaves.',
   paper_private: 'Papers with names and numbers are shredded.',
   licensed: 'Stop: licensed people take this away.',
+  cooking_oil: 'Cooking oil is collected in a closed bottle, never poured down the drain.',
 };
 /** What a share of the page is called: its destination, or its way where it needs none. */
 export function shareName(destination: string | undefined, stream: Stream): string {

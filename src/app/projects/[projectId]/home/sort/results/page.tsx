@@ -9,6 +9,7 @@ import { openHome } from '@/server/desk/openRoom';
 import { ResultsView } from '@/ui/count/ResultsView';
 import { unanchoredNamesOf } from '@/server/setUp/roomSetUp';
 import { NotAnchored } from '@/ui/setUp/NotAnchored';
+import { Link } from '@/ui/primitives/Link';
 import { stepHref } from '@/ui/shell/scope';
 import { StepPages } from '@/ui/shell/StepPages';
 import { GoingOut } from '@/ui/sort/GoingOut';
@@ -49,6 +50,14 @@ export default async function HomeResultsPage({
         href={`/projects/${projectId}/home/sort/results`}
         csvHref={`/api/projects/${projectId}/csv?what=things`}
       />
+      <p className="mt-3">
+        <Link
+          className="text-rim underline"
+          href={`${stepHref({ projectId, roomId: undefined }, 'take-away')}/given`}
+        >
+          What was handed over, with receipts
+        </Link>
+      </p>
       {records.rooms.map((room) => {
         const place = { projectId, roomId: room.id };
         const ofRoom = wentOut.filter(({ carry }) => carry.roomId === room.id);

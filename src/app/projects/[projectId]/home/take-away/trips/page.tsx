@@ -53,6 +53,7 @@ export default async function TripsPage({ params }: { params: Promise<{ projectI
         boxes={page.boxes}
         trips={page.trips}
         unboxedCount={page.unboxedCount}
+        tooMuch={page.tooMuch}
         room={page.room}
         car={loaded.car}
         carNames={loaded.cars.map(({ name }) => name)}

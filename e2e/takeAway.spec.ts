@@ -186,6 +186,7 @@ test('a pick-up is booked once, lost, and booked again', async ({ page }) => {
   diary.setMood('well');
   await pickUps.getByRole('button', { name: 'Ask for a slot' }).click();
   const slots = page.getByRole('dialog').getByRole('listitem');
+  await expect(slots.first()).toContainText('free');
   // Somebody else is quicker.
   const [first] = diary.slots();
   diary.fill(first?.id ?? '');

@@ -148,18 +148,30 @@ export function DestinationsView(props: DestinationsViewProps) {
 const litresOf = ({ widthMm, heightMm, lengthMm, downLengthMm }: Car): number =>
   (widthMm * heightMm * (downLengthMm ?? lengthMm)) / 1e6;
 
+const refusesOf = ({ refuses }: HaulDestination): string[] =>
+  writeRefuses(refuses)
+    .split('\n')
+    .filter((line) => line !== '')
+    .map((line) =>
+      /^(?:longer|heavier) than/.test(line) ? `takes nothing ${line}` : `takes no ${line}`,
+    );
+
+/** Of one that is driven to. */
+const drivenFacts = (each: HaulDestination): string[] => [
+  each.minutes === null ? 'minutes not said' : `${each.minutes} min from a home, as a rule`,
+  each.hours.length === 0 ? 'hours not said' : writeHours(each.hours),
+];
+
 const factsOf = (each: HaulDestination): string =>
   [
     each.address,
-    each.minutes === null ? 'minutes not said' : `${each.minutes} min from a home, as a rule`,
-    each.hours.length === 0 ? 'hours not said' : writeHours(each.hours),
+    ...(each.collects ? ['comes for it'] : drivenFacts(each)),
     each.exceptions.length > 0
       ? `but ${writeExceptions(each.exceptions).split('\n').join(', ')}`
       : '',
-    each.refuses.length > 0 ? `takes no ${writeRefuses(each.refuses).split('\n').join(', ')}` : '',
+    ...refusesOf(each),
     each.bagsPerVisit === null ? '' : `at most ${each.bagsPerVisit} bags a visit`,
     each.byAppointment ? 'by appointment' : '',
-    each.collects ? 'comes for it' : '',
     each.givesReceipt ? 'gives receipts' : 'no receipts',
     each.note,
   ]

@@ -143,7 +143,7 @@ export const saleWords: Readonly<Record<SaleState, string>> = {
   asked: 'offered',
   reserved: 'reserved',
   sold: 'sold',
-  overdue: 'not sold by its day: give it away?',
+  overdue: 'not sold by its day',
 };
 
 export const valueWords = (low: number, high: number, currency: Currency): string =>

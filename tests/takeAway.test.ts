@@ -156,6 +156,29 @@ test('a pile that is taken in two boxes is gone with the second', async () => {
   expect(await stateOf('coats')).toBe('gone');
 });
 
+test('a packed box that is wrong by now stays, and holds up nothing else; no number comes twice', async () => {
+  await aLeavingHome();
+  await planLeaving(db, HOME, solve);
+  const [first] = (await records()).haulBoxes;
+  await changeBox(db, HOME, { boxId: first!.id, change: { do: 'pack' } });
+  // Somebody keeps what is in it.
+  const { rooms } = await records();
+  const kept = first!.loads.map(({ thingId }, i) =>
+    aDecision({
+      id: `k${i}`,
+      thingId,
+      roomId: rooms[0]!.id,
+      verdict: 'keep',
+      decidedAt: '2026-11-20T10:00:00.000Z',
+    }),
+  );
+  await appendDecisions(db, HOME, kept);
+  expect((await planLeaving(db, HOME, solve)).ok).toBe(true);
+  const { haulBoxes } = await records();
+  expect(haulBoxes.find(({ id }) => id === first?.id)?.loads).toEqual(first?.loads);
+  expect(new Set(haulBoxes.map(({ number }) => number)).size).toBe(haulBoxes.length);
+});
+
 test('a device that is not wiped is not handed over', async () => {
   const { shop } = await aLeavingHome();
   const { rooms } = await records();

@@ -4,7 +4,7 @@ import { haulRequestSchema, type HaulAnswer, type HaulRequest } from './haulMode
 import type { Car, HaulBox, HaulDestination, HaulTrip, Leaving } from './model';
 import { wayBetween, wayFromHome } from './placesFor';
 import { hazardOnWay, meetsBadly } from './streams';
-import type { LeavingThing } from './whatLeaves';
+import { partOf, type LeavingThing } from './whatLeaves';
 
 /** When a trip could leave: from a visit that ends, or at a time that somebody typed. */
 export interface Departure {
@@ -131,10 +131,7 @@ export function toHaulRequest(question: LeavingQuestion): LeavingRequest {
   const open = driven.flatMap((each): LeavingThing[] => {
     const left = each.thing.count - (keptCount.get(each.thing.id) ?? 0);
     if (left <= 0) return [];
-    const share = left / each.thing.count;
-    const { litres, massG } = each.thing;
-    const thing = { ...each.thing, count: left, litres: litres * share, massG: massG * share };
-    return [{ ...each, thing }];
+    return [{ ...each, thing: partOf(each.thing, left) }];
   });
   for (const part of partsOf(open, { litres: home.boxLitres, maxG: liftG }))
     parts.set(part.id, part);

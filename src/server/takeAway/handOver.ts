@@ -61,10 +61,11 @@ export const handOver = atomic(
     );
     if (lines.length === 0) return err({ code: 'nothing' });
     const refusedIds = new Map(said.refused.map(({ thingId, reason }) => [thingId, reason]));
-    const taken = lines.filter(({ thingId }) => !refusedIds.has(thingId));
-    const unwiped = taken.flatMap(({ thingId }) => waiting.get(thingId) ?? []);
-    const names = unwiped.filter(({ needsWiping }) => needsWiping).map(({ thing }) => thing.name);
-    if (names.length > 0) return err({ code: 'not_wiped', names });
+    // What nobody has wiped stays at home: it was neither taken nor refused.
+    const isUnwiped = ({ thingId }: HandoverLine) => waiting.get(thingId)?.needsWiping ?? false;
+    const taken = lines.filter((line) => !refusedIds.has(line.thingId) && !isUnwiped(line));
+    if (taken.length === 0 && lines.every(isUnwiped))
+      return err({ code: 'not_wiped', names: lines.map(({ name }) => name) });
     const destination = (await listDestinations(db)).find(({ id }) => id === said.destinationId);
     const handover: Handover = {
       id: said.id,

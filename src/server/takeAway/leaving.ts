@@ -12,6 +12,7 @@ import {
 import {
   boxStateOf,
   minutesOfTrip,
+  partOf,
   roomOfCar,
   startLeaving,
   toHaulRequest,
@@ -239,17 +240,14 @@ export async function planLeaving(
   const stamp = await stampOf(db, projectId);
   const records = await loadRecords(db, projectId, ...leavingNames);
   const loaded = await loadLeaving(db, records);
-  const { fixed, open } = splitBoxes(records);
+  const { fixed, open } = splitBoxes(records, loaded);
   const held = heldCounts(fixed);
   const question = {
     ...loaded,
     leaving: loaded.leaving.flatMap((each): LeavingThing[] => {
       const left = each.thing.count - (held.get(each.thing.id) ?? 0);
       if (left <= 0) return [];
-      const share = left / each.thing.count;
-      const { litres, massG } = each.thing;
-      const thing = { ...each.thing, count: left, litres: litres * share, massG: massG * share };
-      return [{ ...each, thing }];
+      return [{ ...each, thing: partOf(each.thing, left) }];
     }),
     boxes: open,
     departures: freeDepartures(loaded.departures, records.haulTrips, fixed),
@@ -272,7 +270,9 @@ export async function planLeaving(
       const tripIds = plan.trips.map(
         (trip, i) => joined.get(i) ?? made[tripsToMake.indexOf(trip)] ?? null,
       );
-      const numbers = freeNumbers(records.haulBoxes.filter(({ packedAt }) => packedAt !== null));
+      const numbers = freeNumbers(
+        records.haulBoxes.filter((box) => box.packedAt !== null || fixed.includes(box)),
+      );
       for (const [i, { kept, destinationId, loads }] of plan.boxes.entries()) {
         const trip = plan.trips.findIndex(({ boxIndexes }) => boxIndexes.includes(i));
         const box: HaulBox = {
@@ -360,11 +360,17 @@ function joinPinnedTrips(
   return joined;
 }
 
-/** Boxes that no plan touches: pinned or left out, or on a trip that was started or is a pick-up. */
-function splitBoxes({ haulBoxes, haulTrips }: LeavingRecords) {
+/**
+ * Boxes that no plan touches: pinned or left out, on a trip that was started or is a pick-up, or packed
+ * and wrong by now: those stay until a person opens them, and hold up nothing else.
+ */
+function splitBoxes({ haulBoxes, haulTrips }: LeavingRecords, loaded: LoadedLeaving) {
   const isRunning = (id: string | null) =>
     haulTrips.some((trip) => trip.id === id && isFixedTrip(trip));
-  const isFixed = (box: HaulBox) => box.isPinned || box.isLeftOut || isRunning(box.tripId);
+  const isWrong = (box: HaulBox) =>
+    box.packedAt !== null && boxStateOf(box, loaded).faults.length > 0;
+  const isFixed = (box: HaulBox) =>
+    box.isPinned || box.isLeftOut || isRunning(box.tripId) || isWrong(box);
   return { fixed: haulBoxes.filter(isFixed), open: haulBoxes.filter((box) => !isFixed(box)) };
 }
 const isFixedTrip = ({ startedAt, pickUp }: HaulTrip): boolean =>

@@ -19,7 +19,8 @@ export interface Stop {
   readonly boxIds: readonly string[];
   readonly piles: readonly { readonly id: string; readonly name: string; readonly count: number }[];
   readonly givesReceipt: boolean;
-  readonly needsWiping: readonly string[];
+  /** Piles whose data nobody has wiped: they are not taken along. */
+  readonly unwipedIds: readonly string[];
 }
 
 /** What is said at a stop: refused piles with their reason, the receipt's number. */
@@ -36,6 +37,7 @@ export function AtStopSheet({
   const [refused, setRefused] = useState<Readonly<Record<string, string>>>({});
   const [receiptNumber, setReceiptNumber] = useState('');
   const isRefused = (id: string) => refused[id] !== undefined;
+  const isTaken = (id: string) => !isRefused(id) && !stop.unwipedIds.includes(id);
   const toggle = (id: string) =>
     setRefused(({ [id]: before, ...others }) =>
       before === undefined ? { ...others, [id]: '' } : others,
@@ -71,13 +73,14 @@ export function AtStopSheet({
     showNotice({ kind: 'done', words: `Said: handed over at ${stop.name}.` });
     onDone();
   };
-  const takenCount = stop.piles.filter(({ id }) => !isRefused(id)).length;
+  const unwiped = stop.piles.filter(({ id }) => stop.unwipedIds.includes(id));
+  const takenCount = stop.piles.filter(({ id }) => isTaken(id)).length;
   return (
     <Sheet isOpen isAtFoot onOpenChange={onDone} title={stop.name}>
-      {stop.needsWiping.length > 0 && (
+      {unwiped.length > 0 && (
         <p className="warn mb-2">
-          Nobody has said that the data are wiped: {stop.needsWiping.join(', ')}. They are not taken
-          along.
+          Nobody has said that the data are wiped: {unwiped.map(({ name }) => name).join(', ')}.
+          They are not taken along.
         </p>
       )}
       <ul className="divide-y divide-line">
@@ -87,7 +90,8 @@ export function AtStopSheet({
               <input
                 type="checkbox"
                 className="size-[20px] accent-[#23407a]"
-                checked={!isRefused(pile.id)}
+                checked={isTaken(pile.id)}
+                disabled={stop.unwipedIds.includes(pile.id)}
                 onChange={() => toggle(pile.id)}
               />
               {pile.count} {pile.name}

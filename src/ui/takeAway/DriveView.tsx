@@ -187,9 +187,7 @@ export function DriveView({
                       boxIds: boxes.map(({ box }) => box.id),
                       piles: addUp(piles),
                       givesReceipt: destination.givesReceipt,
-                      needsWiping: piles
-                        .filter(({ id }) => unwiped.includes(id))
-                        .map(({ name }) => name),
+                      unwipedIds: piles.map(({ id }) => id).filter((id) => unwiped.includes(id)),
                     })
                   }
                 >

@@ -186,7 +186,7 @@ function Share({
                 boxIds: [],
                 piles: piles.map(({ id, name, count }) => ({ id, name, count })),
                 givesReceipt: destination?.givesReceipt ?? false,
-                needsWiping: piles.filter(({ needsWiping }) => needsWiping).map(({ name }) => name),
+                unwipedIds: piles.filter(({ needsWiping }) => needsWiping).map(({ id }) => id),
               })
             }
           >
@@ -208,7 +208,7 @@ function Share({
                     .filter((pile) => pile.person === person)
                     .map(({ id, name, count }) => ({ id, name, count })),
                   givesReceipt: false,
-                  needsWiping: [],
+                  unwipedIds: piles.filter(({ needsWiping }) => needsWiping).map(({ id }) => id),
                 })
               }
             >

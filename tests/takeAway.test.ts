@@ -17,13 +17,8 @@ import {
   writeDestinationsCsv,
 } from '@/server/takeAway/destinations';
 import { handOver, removeHandover } from '@/server/takeAway/handOver';
-import {
-  changeBox,
-  leavingNames,
-  listDestinations,
-  loadLeaving,
-  planLeaving,
-} from '@/server/takeAway/leaving';
+import { changeBox, leavingNames, listDestinations, loadLeaving } from '@/server/takeAway/leaving';
+import { planLeaving } from '@/server/takeAway/planLeaving';
 
 let db: Db;
 beforeEach(async () => {

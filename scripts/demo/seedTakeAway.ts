@@ -34,7 +34,7 @@ import {
   saleRecord,
 } from '@/data/records';
 import { keepCars } from '@/data/settingsRepo';
-import { planLeaving } from '@/server/takeAway/leaving';
+import { planLeaving } from '@/server/takeAway/planLeaving';
 
 const REUSE = haulDestinationIdSchema.parse('second-round');
 const SITE = haulDestinationIdSchema.parse('harrow-lane');

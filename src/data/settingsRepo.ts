@@ -48,12 +48,8 @@ export async function changeBackupSettings(
 const WORKERS = 'workers';
 
 /** Who works in the homes of this desk, and when; by name. */
-export async function listWorkers(db: Db): Promise<Worker[]> {
-  const row: { value_json: string } | undefined = await db('settings')
-    .where({ id: WORKERS })
-    .first('value_json');
-  return z.array(workerSchema).parse(row ? JSON.parse(row.value_json) : []);
-}
+export const listWorkers = (db: Db): Promise<Worker[]> =>
+  readList(db, WORKERS, { schema: workerSchema, start: [] });
 
 /** Puts somebody in the place of `name`, beside the others where nobody is called so; undefined takes away. */
 export async function changeWorker(
@@ -68,8 +64,7 @@ export async function changeWorker(
     const workers = [...others, ...(worker ? [workerSchema.parse(worker)] : [])].sort((a, b) =>
       compareText(a.name, b.name),
     );
-    const row = { id: WORKERS, value_json: JSON.stringify(workers) };
-    await trx('settings').insert(row).onConflict('id').merge();
+    await writeList(trx, WORKERS, workers);
   });
 }
 

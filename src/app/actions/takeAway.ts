@@ -4,7 +4,6 @@ import { z } from 'zod';
 
 import { daySchema } from '@/core/agree';
 import {
-  fetchIdSchema,
   handoverIdSchema,
   haulBoxIdSchema,
   haulDestinationIdSchema,
@@ -13,32 +12,32 @@ import {
   saleIdSchema,
   thingIdSchema,
 } from '@/core/shared';
-import { conditions, type PickUpSlot } from '@/core/takeAway';
+import { handoverLineSchema, type CollectionFault, type PickUpSlot } from '@/core/takeAway';
 import { getDatabase } from '@/data/startData';
-import { loadRecords } from '@/data/records';
 import {
   askPickUp,
   bookPickUp,
   cancelPickUp,
   collectionAddressOf,
   listSlots,
-  type CollectionFault,
 } from '@/server/takeAway/collection';
-import { atStopSchema } from '@/server/takeAway/atStop';
-import { correctHandover, handOver, removeHandover } from '@/server/takeAway/handOver';
+import { correctHandover, removeHandover } from '@/server/takeAway/handOver';
 import {
   changeBox,
+  changeDeparture,
   changeTrip,
   choosePlace,
   noteWiped,
-  planLeaving,
   saveLeavingTerms,
+  saveWay,
 } from '@/server/takeAway/leaving';
-import { noteFetch, noteSale, removeFetch, removeSale } from '@/server/takeAway/sales';
+import { planLeaving } from '@/server/takeAway/planLeaving';
+import { noteFetch, noteSale, removeSale } from '@/server/takeAway/sales';
 import type { Result } from '@/core/shared';
 import type { ActionResult } from '@/ui/actionResult';
 import { fetchFormSchema, saleFormSchema, termsFormSchema } from '@/ui/takeAway/takeAwayForms';
-import { collectionFaultWords, handOverFaultWords, planFaultWords } from '@/ui/takeAway/faultWords';
+import { collectionFaultWords, planFaultWords } from '@/ui/takeAway/faultWords';
+import { typedOptionalNumber } from '@/ui/typedValues';
 import { answer, done } from './answer';
 
 const ofHome = z.object({ projectId: projectIdSchema });
@@ -100,47 +99,28 @@ export async function changeDepartureAction(
     ofHome.extend({ day: daySchema, minute, isAdded: z.boolean() }),
     { projectId, ...change },
     async (input) => {
-      const db = await getDatabase();
-      const { leavings } = await loadRecords(db, input.projectId, 'leavings');
-      const others = (leavings[0]?.departures ?? []).filter(
-        (each) => each.day !== input.day || each.minute !== input.minute,
-      );
-      await saveLeavingTerms(db, input.projectId, {
-        departures: [
-          ...others,
-          ...(input.isAdded ? [{ day: input.day, minute: input.minute }] : []),
-        ].slice(-20),
-      });
+      await changeDeparture(await getDatabase(), input.projectId, input);
       return done;
     },
   );
 }
 
-/** How far a destination is from this home; undefined: as usual. */
+/** How far a destination is from this home; nothing typed: as usual. */
 export async function saveWayAction(
   projectId: string,
   destinationId: string,
-  minutes: number | undefined,
+  minutes: string,
 ): Promise<ActionResult> {
   return answer(
     ofHome.extend({
       destinationId: haulDestinationIdSchema,
-      minutes: z.number().int('Whole minutes').min(0).max(600, 'At most 600').optional(),
+      minutes: typedOptionalNumber({ least: 0, most: 600, what: 'minutes' }),
     }),
     { projectId, destinationId, minutes },
     async (input) => {
-      const db = await getDatabase();
-      const { leavings } = await loadRecords(db, input.projectId, 'leavings');
-      const others = (leavings[0]?.minutes ?? []).filter(
-        (each) => each.destinationId !== input.destinationId,
-      );
-      await saveLeavingTerms(db, input.projectId, {
-        minutes: [
-          ...others,
-          ...(input.minutes === undefined
-            ? []
-            : [{ destinationId: input.destinationId, minutes: input.minutes }]),
-        ],
+      await saveWay(await getDatabase(), input.projectId, {
+        destinationId: input.destinationId,
+        minutes: input.minutes === null ? undefined : Math.round(input.minutes),
       });
       return done;
     },
@@ -155,7 +135,7 @@ export async function planLeavingAction(projectId: string): Promise<ActionResult
 }
 
 const boxChangeSchema = z.discriminatedUnion('do', [
-  z.object({ do: z.enum(['pack', 'unpack', 'leave_out', 'take_in', 'free']) }),
+  z.object({ do: z.enum(['pack', 'unpack', 'leave_out', 'take_in', 'toggle_pin']) }),
   z.object({ do: z.literal('to_trip'), tripId: haulTripIdSchema.optional() }),
 ]);
 
@@ -221,19 +201,7 @@ export async function startTripAction(
   );
 }
 
-export async function handOverAction(projectId: string, said: unknown): Promise<ActionResult> {
-  return answer(ofHome.extend({ said: atStopSchema }), { projectId, said }, async (input) => {
-    const kept = await handOver(await getDatabase(), input.projectId, input.said);
-    return kept.ok ? done : { ok: false, message: handOverFaultWords(kept.error) };
-  });
-}
-
-const lineChangeSchema = z.object({
-  thingId: thingIdSchema,
-  condition: z.enum(conditions),
-  lowMinor: z.number().int().min(0).max(1e9).nullable(),
-  highMinor: z.number().int().min(0).max(1e9).nullable(),
-});
+const lineChangeSchema = handoverLineSchema.pick({ thingId: true, condition: true, value: true });
 
 export async function correctHandoverAction(
   projectId: string,
@@ -251,28 +219,9 @@ export async function correctHandoverAction(
     }),
     { projectId, handoverId, ...change },
     async (input) => {
-      const db = await getDatabase();
-      const { handovers } = await loadRecords(db, input.projectId, 'handovers');
-      const before = handovers.find(({ id }) => id === input.handoverId);
-      await correctHandover(db, input.projectId, {
+      await correctHandover(await getDatabase(), input.projectId, {
         handoverId: input.handoverId,
-        change: {
-          ...(input.receiptNumber === undefined ? {} : { receiptNumber: input.receiptNumber }),
-          ...(input.lines === undefined || !before
-            ? {}
-            : {
-                lines: before.lines.map((line) => {
-                  const said = input.lines?.find(({ thingId }) => thingId === line.thingId);
-                  if (!said) return line;
-                  const { condition, lowMinor, highMinor } = said;
-                  const value =
-                    lowMinor === null || highMinor === null
-                      ? null
-                      : { lowMinor, highMinor: Math.max(lowMinor, highMinor) };
-                  return { ...line, condition, value };
-                }),
-              }),
-        },
+        change: { receiptNumber: input.receiptNumber, lines: input.lines },
       });
       return done;
     },
@@ -331,17 +280,6 @@ export async function noteFetchAction(
         person: input.person,
         ...input.form,
       });
-      return done;
-    },
-  );
-}
-
-export async function removeFetchAction(projectId: string, fetchId: string): Promise<ActionResult> {
-  return answer(
-    ofHome.extend({ fetchId: fetchIdSchema }),
-    { projectId, fetchId },
-    async (input) => {
-      await removeFetch(await getDatabase(), input.projectId, input.fetchId);
       return done;
     },
   );

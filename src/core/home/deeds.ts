@@ -146,7 +146,6 @@ export const deedCodes = [
   'sale_noted',
   'sale_removed',
   'fetch_noted',
-  'fetch_removed',
 ] as const;
 export type DeedCode = (typeof deedCodes)[number];
 

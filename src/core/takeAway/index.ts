@@ -14,6 +14,7 @@ export {
   conditions,
   fairValueSchema,
   fetchSchema,
+  handoverLineSchema,
   handoverSchema,
   haulBoxSchema,
   haulDestinationSchema,
@@ -119,13 +120,13 @@ export {
   type WaitingShare,
 } from './homeLeaving';
 export { promisedOf, salesOf, type ForPerson, type ForSale } from './promises';
+export type { CollectionFault, HandOverFault, PlanFault } from './faults';
 // Proof
 export { USUAL_CAR, USUAL_VALUES } from './usual';
 export {
   fairValueOf,
   isGift,
   linesOf,
-  ofYear,
   saleStateOf,
   soldMinorOf,
   sumGiven,

@@ -177,7 +177,7 @@ export type HaulTrip = Readonly<z.infer<typeof haulTripSchema>>;
 
 export const conditions = ['as_new', 'good', 'worn', 'unknown'] as const;
 /** Something that was handed over, as it was then. */
-const handoverLineSchema = z.object({
+export const handoverLineSchema = z.object({
   thingId: thingIdSchema,
   roomId: roomIdSchema,
   name: z.string().trim().min(1).max(120),

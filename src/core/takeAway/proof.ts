@@ -1,5 +1,5 @@
 import type { Thing } from '../sort';
-import type { FairValue, Handover, HandoverLine, HaulBox, Sale } from './model';
+import type { FairValue, HandoverLine, HaulBox, Sale } from './model';
 import type { Stream } from './streams';
 
 /** A fair value each by the first row whose words a name has; undefined where nobody assumed any. */
@@ -66,13 +66,6 @@ export function sumGiven(lines: readonly HandoverLine[]): GivenSum {
     { count: 0, massG: 0, lowMinor: 0, highMinor: 0, unvaluedCount: 0 },
   );
 }
-
-/** Handed over in a calendar year, by this machine's day of it. */
-export const ofYear = (
-  handovers: readonly Handover[],
-  year: number,
-  yearOf: (at: string) => number,
-): Handover[] => handovers.filter(({ at }) => yearOf(at) === year);
 
 export const isGift = (stream: Stream): boolean => stream === 'give' || stream === 'textile';
 

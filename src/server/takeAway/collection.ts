@@ -13,6 +13,7 @@ import {
 } from '@/core/shared';
 import {
   pickUpSlotSchema,
+  type CollectionFault,
   type HaulTrip,
   type LeavingThing,
   type PickUpSlot,
@@ -41,14 +42,6 @@ const refusalSchema = z.object({
     mostLitres: z.number().optional(),
   }),
 });
-
-export type CollectionFault =
-  | {
-      readonly code:
-        'no_answer' | 'unreadable' | 'full' | 'unknown_slot' | 'unknown_booking' | 'nothing';
-    }
-  | { readonly code: 'too_heavy'; readonly mostG: number }
-  | { readonly code: 'too_much'; readonly mostLitres: number };
 
 const TIMEOUT_MS = 2000;
 const TRIES = 2;

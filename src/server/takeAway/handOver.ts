@@ -15,6 +15,7 @@ import {
   linesOf,
   streamOf,
   type Handover,
+  type HandOverFault,
   type HandoverLine,
   type Stream,
 } from '@/core/takeAway';
@@ -33,11 +34,6 @@ import { encodePicture, type PictureError } from '../look/encodePicture';
 import { createId, nowIso } from '../means';
 import type { AtStop } from './atStop';
 import { leavingNames, listDestinations, loadLeaving, type LeavingRecords } from './leaving';
-
-export type HandOverFault =
-  | { readonly code: 'nothing' }
-  /** Devices whose data nobody has wiped. */
-  | { readonly code: 'not_wiped'; readonly names: readonly string[] };
 
 /**
  * Keeps what was handed over at a stop: the proof, and for every room what has gone with it. What was refused
@@ -175,13 +171,24 @@ export const correctHandover = atomic(
       change,
     }: {
       readonly handoverId: HandoverId;
-      readonly change: Partial<Pick<Handover, 'by' | 'receiptNumber' | 'lines'>>;
+      readonly change: {
+        readonly receiptNumber?: string | undefined;
+        readonly lines?:
+          readonly Pick<HandoverLine, 'thingId' | 'condition' | 'value'>[] | undefined;
+      };
     },
   ): Promise<void> => {
     const handover = await getHandover(db, projectId, handoverId);
     const deed = { code: 'handover_corrected', place: handover.destinationName } as const;
     await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
-      writer.put(handoverRecord, { ...handover, ...change }),
+      writer.put(handoverRecord, {
+        ...handover,
+        receiptNumber: change.receiptNumber ?? handover.receiptNumber,
+        lines: handover.lines.map((line) => ({
+          ...line,
+          ...change.lines?.find(({ thingId }) => thingId === line.thingId),
+        })),
+      }),
     );
   },
 );

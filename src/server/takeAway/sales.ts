@@ -3,7 +3,6 @@ import 'server-only';
 import {
   fetchIdSchema,
   saleIdSchema,
-  type FetchId,
   type ProjectId,
   type SaleId,
   type ThingId,
@@ -89,19 +88,6 @@ export const noteFetch = atomic(
       db,
       { projectId, deed: { code: 'fetch_noted', name: person }, now: nowIso() },
       (writer) => writer.put(fetchRecord, fetch),
-    );
-  },
-);
-
-export const removeFetch = atomic(
-  async (db: Db, projectId: ProjectId, fetchId: FetchId): Promise<void> => {
-    const { fetches } = await loadRecords(db, projectId, 'fetches');
-    const fetch = fetches.find(({ id }) => id === fetchId);
-    if (!fetch) throw new DataError('not_found', 'nothing waits so');
-    await recordChange(
-      db,
-      { projectId, deed: { code: 'fetch_removed', name: fetch.person }, now: nowIso() },
-      (writer) => writer.remove(fetchRecord, fetchId),
     );
   },
 );

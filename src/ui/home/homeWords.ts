@@ -169,7 +169,6 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   sale_noted: ({ name }) => `noted the sale of ${name}`,
   sale_removed: ({ name }) => `no longer offers ${name}`,
   fetch_noted: ({ name }) => `noted what waits for ${name}`,
-  fetch_removed: ({ name }) => `nothing waits for ${name} any more`,
   jar_kept: ({ name }) => `kept the jar of ${name}`,
   jar_removed: ({ name }) => `removed the jar of ${name}`,
   routine_kept: ({ name }) => `kept the routine ${name}`,

@@ -10,7 +10,7 @@ import { useMutation } from '../useMutation';
 import { boxFaultWords } from './tripWords';
 
 export type BoxDeed =
-  | { readonly do: 'pack' | 'unpack' | 'leave_out' | 'take_in' | 'free' }
+  | { readonly do: 'pack' | 'unpack' | 'leave_out' | 'take_in' | 'toggle_pin' }
   | { readonly do: 'to_trip'; readonly tripId?: string | undefined };
 
 /** One box: what goes in from the bottom up, whether it is packed, and on which trip it goes. */
@@ -85,7 +85,7 @@ export function BoxSheet({
         <Button
           aria-pressed={box.isPinned}
           disabled={isPending || box.tripId === null}
-          onClick={() => act({ do: 'free' })}
+          onClick={() => act({ do: 'toggle_pin' })}
         >
           {box.isPinned ? 'No longer pinned' : 'Pin to its trip'}
         </Button>

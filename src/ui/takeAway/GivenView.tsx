@@ -4,9 +4,19 @@ import { Camera } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
-import { formatCount, formatMass, type Currency } from '@/core/shared';
+import {
+  err,
+  formatCount,
+  formatMass,
+  formatMoneyInput,
+  ok,
+  parseMoney,
+  type Currency,
+  type Result,
+} from '@/core/shared';
 import { conditions, sumGiven, type GivenSum, type Handover } from '@/core/takeAway';
 import type { ActionResult } from '../actionResult';
+import { moneyErrorWords } from '../home/homeWords';
 import { Button, buttonClass } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Link } from '../primitives/Link';
@@ -18,8 +28,7 @@ import { conditionWords, momentWords, streamWords, TAX_NOTE, valueWords } from '
 interface LineChange {
   readonly thingId: string;
   readonly condition: Handover['lines'][number]['condition'];
-  readonly lowMinor: number | null;
-  readonly highMinor: number | null;
+  readonly value: Handover['lines'][number]['value'];
 }
 
 interface GivenViewProps {
@@ -160,6 +169,23 @@ export function GivenView(props: GivenViewProps) {
   );
 }
 
+/** A value each, between low and high; nothing typed: nobody has said. */
+function readValue({
+  low,
+  high,
+}: {
+  readonly low: string;
+  readonly high: string;
+}): Result<LineChange['value'], string> {
+  if (low.trim() === '' && high.trim() === '') return ok(null);
+  const [least, most] = [parseMoney(low || high), parseMoney(high || low)];
+  if (!least.ok) return err(moneyErrorWords(least.error));
+  if (!most.ok) return err(moneyErrorWords(most.error));
+  return least.value > most.value
+    ? err('the low is above the high')
+    : ok({ lowMinor: least.value, highMinor: most.value });
+}
+
 function receiptWords({ receiptNumber, pictureId }: Handover): string {
   if (receiptNumber !== '') return `receipt ${receiptNumber}`;
   return pictureId === null ? 'no receipt' : 'receipt photographed';
@@ -182,27 +208,24 @@ function HandoverSheet({
       thingId: line.thingId as string,
       name: line.name,
       condition: line.condition,
-      low: line.value ? String(line.value.lowMinor / 100) : '',
-      high: line.value ? String(line.value.highMinor / 100) : '',
+      low: line.value ? formatMoneyInput(line.value.lowMinor) : '',
+      high: line.value ? formatMoneyInput(line.value.highMinor) : '',
     })),
   );
   const set = (i: number, change: Partial<(typeof lines)[number]>) =>
     setLines((before) => before.map((line, at) => (at === i ? { ...line, ...change } : line)));
-  const toMinor = (text: string): number | null => {
-    const value = Number(text.trim().replace(',', '.'));
-    return text.trim() === '' || !Number.isFinite(value) || value < 0
-      ? null
-      : Math.round(value * 100);
-  };
   const save = async () => {
+    const read = lines.map((line) => ({ line, value: readValue(line) }));
+    const wrong = read.find(({ value }) => !value.ok);
+    if (wrong && !wrong.value.ok) return setProblem(`${wrong.line.name}: ${wrong.value.error}`);
+    setProblem('');
     const result = await mutate(() =>
       onCorrect(handover.id, {
         receiptNumber,
-        lines: lines.map(({ thingId, condition, low, high }) => ({
+        lines: read.map(({ line: { thingId, condition }, value }) => ({
           thingId,
           condition,
-          lowMinor: toMinor(low),
-          highMinor: toMinor(high) ?? toMinor(low),
+          value: value.ok ? value.value : null,
         })),
       }),
     );

@@ -3,11 +3,11 @@
 import { useState } from 'react';
 
 import { formatCount, formatLitres, formatMass, type LengthUnit } from '@/core/shared';
-import type { Stream } from '@/core/takeAway';
+import type { Stream, Way } from '@/core/takeAway';
 import type { WaitingPile, WaitingShare } from '@/core/takeAway';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { SelectField } from '../primitives/Field';
+import { SelectField, TextField } from '../primitives/Field';
 import { Link } from '../primitives/Link';
 import { useMutation } from '../useMutation';
 import { AtStopSheet, type Stop } from './AtStopSheet';
@@ -36,6 +36,8 @@ interface TakeAwayViewProps {
   }[];
   readonly hasDestinations: boolean;
   readonly onChoose: (thingIds: readonly string[], destinationId: string) => Promise<ActionResult>;
+  /** One way from this home; nothing typed: as usual. */
+  readonly onWay: (destinationId: string, minutes: string) => Promise<ActionResult>;
   readonly onWiped: (thingId: string, isWiped: boolean) => Promise<ActionResult>;
 }
 
@@ -126,10 +128,11 @@ const streamsWords = (all: readonly Stream[], first: Stream): string =>
 function Share({
   share,
   unit,
+  onWay,
   onChoose,
   onWiped,
   onHandOver,
-}: Pick<TakeAwayViewProps, 'unit' | 'onChoose' | 'onWiped'> & {
+}: Pick<TakeAwayViewProps, 'unit' | 'onWay' | 'onChoose' | 'onWiped'> & {
   readonly share: WaitingShare;
   readonly onHandOver: (stop: Stop) => void;
 }) {
@@ -162,6 +165,9 @@ function Share({
           </span>
         </p>
       </div>
+      {destination && way && !destination.collects && (
+        <WayField destinationId={destination.id} name={destination.name} way={way} onWay={onWay} />
+      )}
       <ul className="mt-2 divide-y divide-line">
         {piles.map((pile) => (
           <PileLine
@@ -217,6 +223,38 @@ function Share({
           ))}
       </div>
     </section>
+  );
+}
+
+/** How far it is from this home: typed here it counts before what is usual or estimated. */
+function WayField({
+  destinationId,
+  name,
+  way,
+  onWay,
+}: Pick<TakeAwayViewProps, 'onWay'> & {
+  readonly destinationId: string;
+  readonly name: string;
+  readonly way: Way;
+}) {
+  const { mutate, fields } = useMutation({ showsFields: true });
+  const typed = way.from === 'typed' ? String(way.likely) : '';
+  return (
+    <TextField
+      key={typed}
+      label="Minutes from this home"
+      aria-label={`Minutes from this home to ${name}`}
+      className="mt-2 w-[200px]"
+      measure
+      inputMode="numeric"
+      placeholder={wayWords(way)}
+      defaultValue={typed}
+      error={fields['minutes']}
+      onBlur={(event) => {
+        const minutes = event.target.value;
+        if (minutes !== typed) void mutate(() => onWay(destinationId, minutes));
+      }}
+    />
   );
 }
 

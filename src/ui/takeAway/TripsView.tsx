@@ -27,6 +27,7 @@ import { useMutation } from '../useMutation';
 import { BoxSheet, type BoxDeed } from './BoxSheet';
 import { CarSheet } from './CarSheet';
 import { Departures } from './Departures';
+import { clockWords } from './haulWords';
 import { LoadOfCar } from './LoadOfCar';
 import { PickUps, type PickUpDeeds } from './PickUps';
 import { TripHead } from './TripHead';
@@ -215,7 +216,7 @@ export function TripsView(props: TripsViewProps) {
                 <li key={stop.destination.id} className="text-[14.5px]">
                   <b>{stop.destination.name}</b>
                   {stop.arrives !== undefined && (
-                    <span className="font-mono text-soft"> {clock(stop.arrives)}</span>
+                    <span className="font-mono text-soft"> {clockWords(stop.arrives)}</span>
                   )}
                   <span className="block text-soft">
                     {stop.boxes.length === 0
@@ -278,9 +279,6 @@ export function TripsView(props: TripsViewProps) {
     </DndContext>
   );
 }
-
-const clock = (minute: number): string =>
-  `${Math.floor(minute / 60)}:${String(Math.round(minute % 60)).padStart(2, '0')}`;
 
 function BoxList({
   boxes,

@@ -1,14 +1,6 @@
 import { assertNever, formatLength, formatLitres, formatMass } from '@/core/shared';
-import type { HaulReason } from '@/core/takeAway';
+import type { CollectionFault, HandOverFault, PlanFault } from '@/core/takeAway';
 import { haulReasonWords } from './haulWords';
-
-type PlanFault =
-  | { readonly code: 'nothing' | 'unknown' | 'changed_meanwhile' }
-  | {
-      readonly code: 'impossible';
-      readonly reasons: readonly HaulReason[];
-      readonly names: Readonly<Record<string, string>>;
-    };
 
 /** Why nothing was planned. */
 export function planFaultWords(fault: PlanFault): string {
@@ -37,21 +29,10 @@ export function planFaultWords(fault: PlanFault): string {
   }
 }
 
-type HandOverFault =
-  { readonly code: 'nothing' } | { readonly code: 'not_wiped'; readonly names: readonly string[] };
-
 export const handOverFaultWords = (fault: HandOverFault): string =>
   fault.code === 'nothing'
     ? 'Nothing of this waits any more: it was handed over, or is no longer leaving.'
     : `Nobody has said that the data are wiped: ${fault.names.join(', ')}.`;
-
-type CollectionFault =
-  | {
-      readonly code:
-        'no_answer' | 'unreadable' | 'full' | 'unknown_slot' | 'unknown_booking' | 'nothing';
-    }
-  | { readonly code: 'too_heavy'; readonly mostG: number }
-  | { readonly code: 'too_much'; readonly mostLitres: number };
 
 /** What went wrong at the collection service. */
 export function collectionFaultWords(fault: CollectionFault): string {

@@ -1,4 +1,5 @@
 import { assertNever, formatLitres, formatMass } from '@/core/shared';
+import { clockWords as clockOfDay } from '../visits/visitWords';
 import type { HaulReason } from '@/core/takeAway';
 
 interface Names {
@@ -7,12 +8,8 @@ interface Names {
   readonly length: (mm: number) => string;
 }
 
-/** `9:05`, of minutes of the day. */
-export const clockWords = (minute: number): string => {
-  // Minutes run on over the days of a plan.
-  const whole = Math.round(minute) % 1440;
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
-};
+/** `9:05`; minutes run on over the days of a plan. */
+export const clockWords = (minute: number): string => clockOfDay(Math.round(minute) % 1440);
 
 /** Why what leaves cannot be boxed or driven, in a sentence. */
 export function haulReasonWords(reason: HaulReason, { load, place, length }: Names): string {

@@ -2,7 +2,6 @@ import { format, parseISO } from 'date-fns';
 
 import {
   assertNever,
-  formatCount,
   formatLength,
   formatMass,
   formatMoney,
@@ -20,6 +19,7 @@ import type {
   TextFault,
   Way,
 } from '@/core/takeAway';
+import { visitDayWords } from '../visits/visitWords';
 
 /** By which way something leaves, as a heading says it. */
 export const streamWords: Readonly<Record<Stream, string>> = {
@@ -113,7 +113,7 @@ export const rangeOfMinutes = (low: number, high: number): string =>
     ? minutesWords(high)
     : `${minutesWords(low)} to ${minutesWords(high)}`;
 
-export const dayWords = (day: string): string => format(parseISO(day), 'EEE d MMM');
+export { visitDayWords as dayWords };
 export const momentWords = (at: string): string => format(parseISO(at), 'd MMM, HH:mm');
 
 export function longWords(way: LongWay, unit: LengthUnit): string {
@@ -205,7 +205,5 @@ export const fetchText = (person: string, names: readonly string[], byDay: strin
     `this waits here for you: ${names.join(', ')}.`,
     byDay === null
       ? 'Please say when you would like to fetch it.'
-      : `Please fetch it by ${dayWords(byDay)}; after that it goes another way.`,
+      : `Please fetch it by ${visitDayWords(byDay)}; after that it goes another way.`,
   ].join('\n');
-
-export const pilesWords = (count: number): string => formatCount(count, 'pile');

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 
-import { choosePlaceAction, noteWipedAction } from '@/app/actions/takeAway';
+import { choosePlaceAction, noteWipedAction, saveWayAction } from '@/app/actions/takeAway';
 import { HomeFrame } from '@/app/RoomFrame';
 import { goesBackToShops, waitingSharesOf } from '@/core/takeAway';
 import { openHome } from '@/server/desk/openRoom';
@@ -27,6 +27,7 @@ export default async function TakeAwayPage({ params }: { params: Promise<{ proje
         returns={goesBackToShops(records, today())}
         hasDestinations={loaded.destinations.length > 0}
         onChoose={choosePlaceAction.bind(null, projectId)}
+        onWay={saveWayAction.bind(null, projectId)}
         onWiped={noteWipedAction.bind(null, projectId)}
       />
     </HomeFrame>

@@ -71,7 +71,7 @@ async function main(args) {
  * runs already or by a real bridge, is left out: the app asks whatever answers there.
  */
 function startStandins() {
-  return ['meter', 'camera', 'shopService', 'labelPrinter', 'collection'].map((name) =>
+  return ['meter', 'camera', 'shopService', 'labelPrinter', 'collection', 'mailbox'].map((name) =>
     spawn(
       process.execPath,
       ['--conditions=react-server', '--import', 'tsx', path.join('scripts', `${name}.ts`)],

@@ -59,7 +59,7 @@ function door(handle) {
 function findFault({ method, url = '', headers }) {
   if (!METHODS.has(method)) return { status: 405, message: 'This method is not answered here.' };
   if (!isReadablePath(url)) return { status: 400, message: 'This address cannot be read.' };
-  const isApi = url.startsWith('/api/');
+  const isApi = url.startsWith('/api/') || /^\/c\/[\w-]+\/[\w-]+\/answers$/.test(url);
   const isSafe = method === 'GET' || method === 'HEAD' || method === 'OPTIONS';
   if (isApi || isSafe) return undefined;
   // Pages are changed by their actions alone.

@@ -6,7 +6,7 @@ import { findGuardRefusal, securityHeaders } from './app/guard';
  * Stands before every page: answers only to names it knows, lets nothing be changed from another
  * origin, and sends the security headers with a policy that names each script by a nonce.
  *
- * Routes under `/api` are guarded by their own handler instead. What passes through here has its body
+ * Routes under `/api` and pages of clients under `/c` are guarded by their own handler instead. What passes through here has its body
  * copied into memory and cut at 10 MB, and a home is brought in by a body of hundreds.
  */
 export function proxy(request: NextRequest): NextResponse {
@@ -27,5 +27,5 @@ export function proxy(request: NextRequest): NextResponse {
 }
 
 export const config = {
-  matcher: [{ source: '/((?!api/|_next/static|favicon.ico|icon.svg).*)' }],
+  matcher: [{ source: '/((?!api/|c/|_next/static|favicon.ico|icon.svg).*)' }],
 };

@@ -14,9 +14,10 @@ interface GuardRefusal {
 export function findGuardRefusal(
   method: string,
   headers: Pick<Headers, 'get'>,
+  { isClientPage = false }: { readonly isClientPage?: boolean } = {},
 ): GuardRefusal | undefined {
   const host = headers.get('host') ?? '';
-  if (!isKnownHost(host))
+  if (!isKnownHost(host) && !(isClientPage && isPublicHost(host)))
     return { status: 421, message: 'This address is not one that Tin Box answers to.' };
   if (!SAFE_METHODS.has(method) && !isSameOrigin(headers, host))
     return { status: 403, message: 'This change came from another site and was not made.' };
@@ -30,6 +31,16 @@ function isKnownHost(host: string): boolean {
     .map((entry) => entry.trim().toLowerCase())
     .filter(Boolean);
   return LOOPBACK_NAMES.has(name) || extra.includes(name);
+}
+
+/** The name under which the pages of clients, and nothing else, are reached from outside. */
+function isPublicHost(host: string): boolean {
+  const address = process.env.TINBOX_PUBLIC_ADDRESS ?? '';
+  try {
+    return address !== '' && new URL(address).host === host.toLowerCase();
+  } catch {
+    return false;
+  }
 }
 
 /** A browser always says where a change comes from; what says nothing is not a browser of ours. */

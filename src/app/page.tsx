@@ -1,5 +1,6 @@
 import { dataDirOf } from '@/data/db';
 import { getBackupSettings, hasRealWork } from '@/data/settingsRepo';
+import { listWaitingAnswers } from '@/data/clientRepo';
 import { getDatabase } from '@/data/startData';
 import { backupsDirOf } from '@/server/backup/backupSchedule';
 import { loadDesk } from '@/server/desk/loadDesk';
@@ -7,6 +8,7 @@ import { countAway } from '@/server/desk/putAway';
 import { today } from '@/server/means';
 import { listVisits } from '@/server/visits/saveVisit';
 import { Desk } from '@/ui/desk/Desk';
+import { RefreshOnAnswers } from '@/ui/desk/RefreshOnAnswers';
 import { Frame } from '@/ui/shell/Frame';
 import { KeptStatus } from '@/ui/shell/KeptStatus';
 import { Lid } from '@/ui/shell/Lid';
@@ -16,6 +18,7 @@ export default async function DeskPage() {
   const db = await getDatabase();
   const { every, keep, lastAt, lastProblem } = await getBackupSettings(db);
   const projects = await loadDesk(db);
+  const waiting = await listWaitingAnswers(db);
   const backups = {
     schedule: { every, keep },
     folder: backupsDirOf(process.env, dataDirOf(process.env)),
@@ -33,6 +36,7 @@ export default async function DeskPage() {
         </Lid>
       }
     >
+      <RefreshOnAnswers />
       <Desk
         projects={projects}
         awayCount={await countAway(db)}
@@ -51,6 +55,12 @@ export default async function DeskPage() {
           questions: projects.flatMap(({ project: { id, name }, questionCount }) =>
             questionCount === 0 ? [] : [{ homeName: name, projectId: id, count: questionCount }],
           ),
+          answers: projects.flatMap(({ project: { id, name } }) => {
+            const own = waiting.filter(({ projectId }) => projectId === id);
+            return own[0]
+              ? [{ homeName: name, projectId: id, count: own.length, last: own[0] }]
+              : [];
+          }),
           ready: projects.flatMap(({ project: { readyBy, name, status } }) =>
             readyBy === null || status === 'finished' ? [] : [{ day: readyBy, homeName: name }],
           ),

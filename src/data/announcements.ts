@@ -24,3 +24,24 @@ export function onDecisions(projectId: ProjectId, listener: () => void): () => v
   bell().on(projectId, listener);
   return () => bell().off(projectId, listener);
 }
+
+const ANY_ANSWERS = 'answers';
+const answersOf = (projectId: ProjectId): string => `answers ${projectId}`;
+
+/** Tells whoever listens that a client of a project has answered, or that an answer was dealt with. */
+export function announceAnswers(projectId: ProjectId): void {
+  bell().emit(answersOf(projectId));
+  bell().emit(ANY_ANSWERS);
+}
+
+/** Calls back whenever something of a project's answers has changed, until the returned function is called. */
+export function onAnswers(projectId: ProjectId, listener: () => void): () => void {
+  bell().on(answersOf(projectId), listener);
+  return () => bell().off(answersOf(projectId), listener);
+}
+
+/** As `onAnswers`, of every project. */
+export function onAnyAnswers(listener: () => void): () => void {
+  bell().on(ANY_ANSWERS, listener);
+  return () => bell().off(ANY_ANSWERS, listener);
+}

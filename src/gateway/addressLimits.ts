@@ -4,15 +4,22 @@ export interface Limits {
   readonly openAtOnce: number;
   /** Requests of strangers a minute: pages to pair on, and tries at a code. */
   readonly strangersAMinute: number;
+  /** Requests for pages of clients a minute, pictures included. */
+  readonly clientsAMinute: number;
 }
-export const defaultLimits: Limits = { openAtOnce: 48, strangersAMinute: 60 };
+export const defaultLimits: Limits = {
+  openAtOnce: 48,
+  strangersAMinute: 60,
+  clientsAMinute: 300,
+};
 
 const MINUTE_MS = 60_000;
 
 /** Counts what addresses ask for, so that one that asks without end does not take the place of the others. */
 export class AddressLimits {
   private readonly open = new Map<string, number>();
-  private readonly asked = new Map<string, { count: number; sinceMs: number }>();
+  private readonly strangers = new Map<string, { count: number; sinceMs: number }>();
+  private readonly clients = new Map<string, { count: number; sinceMs: number }>();
 
   constructor(
     private readonly limits: Limits,
@@ -36,12 +43,24 @@ export class AddressLimits {
 
   /** Whether a stranger at this address may ask once more within the minute. */
   admitStranger(address: string): boolean {
+    return this.admit(this.strangers, address, this.limits.strangersAMinute);
+  }
+
+  /** Whether somebody at this address may ask for a client's page once more within the minute. */
+  admitClient(address: string): boolean {
+    return this.admit(this.clients, address, this.limits.clientsAMinute);
+  }
+
+  private admit(
+    asked: Map<string, { count: number; sinceMs: number }>,
+    address: string,
+    most: number,
+  ): boolean {
     const now = this.nowMs();
-    for (const [other, { sinceMs }] of this.asked)
-      if (now - sinceMs >= MINUTE_MS) this.asked.delete(other);
-    const entry = this.asked.get(address) ?? { count: 0, sinceMs: now };
+    for (const [other, { sinceMs }] of asked) if (now - sinceMs >= MINUTE_MS) asked.delete(other);
+    const entry = asked.get(address) ?? { count: 0, sinceMs: now };
     entry.count += 1;
-    this.asked.set(address, entry);
-    return entry.count <= this.limits.strangersAMinute;
+    asked.set(address, entry);
+    return entry.count <= most;
   }
 }

@@ -40,6 +40,10 @@ const CALENDAR = '/api/calendar';
 const CALENDAR_ADDRESS = `${CALENDAR}/address`;
 /** Named to the app behind; what comes from outside under these names is thrown away. */
 const DEVICE_HEADER = 'x-tinbox-device';
+/** Whose tries at a client's link are counted together. */
+const ADDRESS_HEADER = 'x-tinbox-address';
+/** A client's page: it is opened by its own secret, and needs no pairing. */
+const CLIENT_PAGE = /^\/c\/[\w-]+\/[\w-]+(\/answers|\/pictures\/[\w-]+)?$/;
 const MAX_FORM_BYTES = 2000;
 /** Headers that speak of one connection, or that only this gateway may set. */
 const NOT_HANDED_ON = new Set([
@@ -56,6 +60,7 @@ const NOT_HANDED_ON = new Set([
   'x-real-ip',
   'x-middleware-subrequest',
   DEVICE_HEADER,
+  ADDRESS_HEADER,
 ]);
 
 /**
@@ -117,6 +122,10 @@ async function handle(
       status: 421,
       message: 'This address is not one that Tin Box answers to.',
     });
+  if (CLIENT_PAGE.test(request.url ?? '')) {
+    if (!context.limits.admitClient(addressOf(request))) return answerBusy(response);
+    return handOn(context, request, response, undefined);
+  }
   const device = await readDevice(context, request);
   if (device && request.method === 'GET' && request.url === CALENDAR_ADDRESS)
     return answerCalendarAddress(context, request, response, device);
@@ -227,7 +236,8 @@ function handOn(
   { upstreamPort, open }: Context,
   request: IncomingMessage,
   response: ServerResponse,
-  device: { readonly id: string },
+  /** Undefined: a client with a link, who brings no cookie of ours. */
+  device: { readonly id: string } | undefined,
 ): Promise<void> {
   const upstream = `127.0.0.1:${upstreamPort}`;
   const headers: http.OutgoingHttpHeaders = Object.fromEntries(
@@ -236,7 +246,8 @@ function handOn(
     ),
   );
   headers.host = upstream;
-  headers[DEVICE_HEADER] = device.id;
+  if (device) headers[DEVICE_HEADER] = device.id;
+  else headers[ADDRESS_HEADER] = addressOf(request);
   // The app compares origin and host: what came from this gateway's own pages is its own.
   if (request.headers.origin === `http://${request.headers.host}`)
     headers.origin = `http://${upstream}`;
@@ -245,7 +256,7 @@ function handOn(
     .map((part) => part.trim())
     .filter((part) => part !== '' && !part.startsWith(`${COOKIE}=`))
     .join('; ');
-  if (cookie !== '') headers.cookie = cookie;
+  if (device && cookie !== '') headers.cookie = cookie;
   return new Promise((resolve) => {
     const outgoing = http.request(
       { host: '127.0.0.1', port: upstreamPort, method: request.method, path: request.url, headers },
@@ -268,7 +279,7 @@ function handOn(
       if (!response.headersSent) response.writeHead(502, { 'content-type': 'text/plain' });
       response.end('Tin Box does not answer at the moment.');
     });
-    open.set(response, device.id);
+    if (device) open.set(response, device.id);
     response.once('close', () => {
       open.delete(response);
       outgoing.destroy();

@@ -24,6 +24,7 @@ import * as daysLived from './0021_days_lived';
 import * as setUp from './0022_set_up';
 import * as labelsAndCards from './0023_labels_and_cards';
 import * as takeAway from './0024_take_away';
+import * as client from './0025_client';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -54,6 +55,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0022_set_up', ...setUp },
   { name: '0023_labels_and_cards', ...labelsAndCards },
   { name: '0024_take_away', ...takeAway },
+  { name: '0025_client', ...client },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

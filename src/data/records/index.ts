@@ -1,6 +1,13 @@
 import 'server-only';
 
 export { agreementRecord, personRecord, projectRecord, sectionRecord } from './agree';
+export {
+  clientAnswerRecord,
+  clientOpeningRecord,
+  clientPageRecord,
+  outgoingMailRecord,
+  sharingRecord,
+} from './client';
 export { enoughRuleRecord } from './count';
 export type { AnyRecord, RecordKind } from './defineRecord';
 export { describeRecords } from './describeRecords';

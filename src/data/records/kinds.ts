@@ -1,6 +1,13 @@
 import 'server-only';
 
 import { agreementRecord, personRecord, projectRecord, sectionRecord } from './agree';
+import {
+  clientAnswerRecord,
+  clientOpeningRecord,
+  clientPageRecord,
+  outgoingMailRecord,
+  sharingRecord,
+} from './client';
 import { enoughRuleRecord } from './count';
 import type { RecordKind } from './defineRecord';
 import { containerRecord, fitRecord, fitWishesRecord } from './fit';
@@ -87,6 +94,11 @@ const kinds = [
   needPriorityRecord,
   approvalRecord,
   shortageRecord,
+  sharingRecord,
+  clientPageRecord,
+  clientOpeningRecord,
+  clientAnswerRecord,
+  outgoingMailRecord,
 ] as const;
 
 type Kind = (typeof kinds)[number];

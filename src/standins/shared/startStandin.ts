@@ -11,11 +11,17 @@ export interface StandinRequest {
   readonly query: URLSearchParams;
   readonly body: unknown;
 }
-/** What is answered, as JSON; undefined: there is no such address. */
+/** What is answered: JSON, or bytes where a type is named; undefined: there is no such address. */
 export type StandinAnswer =
-  { readonly status: number; readonly value: unknown; readonly afterMs?: number } | undefined;
+  | {
+      readonly status: number;
+      readonly value: unknown;
+      readonly type?: string;
+      readonly afterMs?: number;
+    }
+  | undefined;
 
-const MAX_BODY_BYTES = 8_000_000;
+const MAX_BODY_BYTES = 32_000_000;
 
 /**
  * A small server on the loopback that plays a device or a service: `GET /` is its own page, everything else
@@ -72,6 +78,8 @@ async function onRequest(
   });
   if (!given)
     return json(response, 404, { error: { code: 'not_found', message: 'there is no such thing' } });
+  if (given.type !== undefined && given.value instanceof Uint8Array)
+    return send(response, given.status, { type: given.type, body: given.value });
   if (given.afterMs === undefined) return json(response, given.status, given.value);
   setTimeout(() => json(response, given.status, given.value), given.afterMs).unref();
 }
@@ -101,7 +109,7 @@ const json = (response: http.ServerResponse, status: number, value: unknown): vo
 function send(
   response: http.ServerResponse,
   status: number,
-  { type, body }: { readonly type: string; readonly body: string },
+  { type, body }: { readonly type: string; readonly body: string | Uint8Array },
 ): void {
   response.writeHead(status, {
     'content-type': type,

@@ -1,6 +1,8 @@
+import type { ClientAnswer } from '@/core/client';
 import type { DueThing } from '@/core/desk';
 import { addDays, daysBetween, formatCount } from '@/core/shared';
 import { findDayWays, type DayWay, type Visit } from '@/core/visits';
+import { saidAtWords } from '../client/clientWords';
 import { Link } from '../primitives/Link';
 import { timesWords, visitDayWords } from '../visits/visitWords';
 import { dueWords } from './dueWords';
@@ -24,6 +26,13 @@ interface WeekProps {
     readonly projectId: string;
     readonly count: number;
   }[];
+  /** Answers of clients that wait to be taken, by home, with the last one. */
+  readonly answers: readonly {
+    readonly homeName: string;
+    readonly projectId: string;
+    readonly count: number;
+    readonly last: ClientAnswer;
+  }[];
 }
 
 const DAYS = 7;
@@ -31,7 +40,7 @@ const WEEK_LINK =
   'inline-flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-11';
 
 /** The next seven days over all homes, today first; nothing where nothing is planned in them. */
-export function Week({ today, visits, ready, due, questions }: WeekProps) {
+export function Week({ today, visits, ready, due, questions, answers }: WeekProps) {
   const isNear = (day: string) => {
     const away = daysBetween(today, day);
     return away >= 0 && away < DAYS;
@@ -44,13 +53,23 @@ export function Week({ today, visits, ready, due, questions }: WeekProps) {
   const isEmpty =
     !visits.some(({ visit }) => isNear(visit.day)) &&
     ![...ready, ...due].some(({ day }) => isNear(day)) &&
-    questions.length === 0;
+    questions.length === 0 &&
+    answers.length === 0;
   return (
     <section aria-label="The next seven days" className="mb-4">
       <p className="mb-2 flex flex-wrap items-center gap-x-4 text-[14.5px]">
         <Link href="/days" className={WEEK_LINK}>
           {isEmpty ? 'Plan the days of all homes' : 'Days of all homes'}
         </Link>
+        {answers.map(({ homeName, projectId, count, last }) => (
+          <Link
+            key={projectId}
+            href={`/projects/${projectId}/home/show/client`}
+            className={`${WEEK_LINK} font-[650]`}
+          >
+            {homeName}: {formatCount(count, 'answer')} to take ({saidAtWords(last)})
+          </Link>
+        ))}
         {questions.map(({ homeName, projectId, count }) => (
           <Link key={projectId} href={`/projects/${projectId}/home`} className={WEEK_LINK}>
             {homeName}: {formatCount(count, 'question')} for the client

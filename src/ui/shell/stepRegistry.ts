@@ -109,7 +109,10 @@ export const stepRegistry: Readonly<Record<Step, StepEntry>> = {
   show: {
     name: 'Show',
     of: 'showing',
-    home: [['', 'Report']],
+    home: [
+      ['', 'Report'],
+      ['client', 'The client'],
+    ],
     room: [['', 'Pictures']],
   },
 };

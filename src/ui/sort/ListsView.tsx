@@ -2,7 +2,7 @@
 
 import { useState, type ReactNode } from 'react';
 
-import { formatCount, formatLitres } from '@/core/shared';
+import { formatCount, formatLitres, type Currency } from '@/core/shared';
 import {
   addUp,
   dayOf,
@@ -13,13 +13,16 @@ import {
   type Thing,
   type Verdict,
 } from '@/core/sort';
+import type { AnswerOnDesk } from '@/core/client';
+import { AnswerLines } from '../client/AnswerLines';
+import { Link } from '../primitives/Link';
 import { dayWords } from '../home/homeWords';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { useMutation } from '../useMutation';
 import { Cautions } from './Cautions';
 import { verdictWords } from './sortWords';
-import { useRefreshWhenKept } from './useRefreshWhenKept';
+import { useRefreshWhenKept, useRefreshWhenTold } from './useRefreshWhenKept';
 import { decideFromList } from './decideFromList';
 
 interface ListsViewProps {
@@ -32,14 +35,23 @@ interface ListsViewProps {
     readonly roomId: string;
     readonly carryId: string;
   }) => Promise<ActionResult>;
+  /** How far the log was read. */
+  readonly lastSeq: number;
+  /** What the client answered and nobody has taken yet. */
+  readonly clientAnswers: readonly AnswerOnDesk[];
+  readonly currency: Currency;
+  readonly onTakeAnswer: (answerId: string, despite: boolean) => Promise<ActionResult>;
+  readonly onSetAnswerAside: (answerId: string) => Promise<ActionResult>;
 }
 
 const ANSWERS: readonly Verdict[] = ['keep', 'donate', 'discard', 'sell', 'later'];
 
 /** What waits for another room, for the client, for a later day. An answer takes a thing off its list. */
-export function ListsView({ projectId, rooms, lists, debts, onSettle }: ListsViewProps) {
+export function ListsView(props: ListsViewProps) {
+  const { projectId, rooms, lists, debts, onSettle, clientAnswers } = props;
   const [answered, setAnswered] = useState<ReadonlySet<string>>(new Set());
   useRefreshWhenKept();
+  useRefreshWhenTold(projectId, props.lastSeq);
   const roomOf = (thing: Thing) => rooms.find(({ id }) => id === thing.roomId)?.name ?? '';
   const targetOf = (thing: Thing) => targetRoomOf(thing, rooms);
   const decide = (thing: Thing, change: Parameters<typeof decideFromList>[2]) => {
@@ -107,15 +119,35 @@ export function ListsView({ projectId, rooms, lists, debts, onSettle }: ListsVie
         empty="No question is open."
         things={open(lists.ask)}
         note={roomOf}
+        head={
+          clientAnswers.length > 0 && (
+            <div className="mb-2 rounded-md border-[1.5px] border-rim px-3 pb-2">
+              <h3 className="pt-2 text-[15.5px]">
+                {formatCount(clientAnswers.length, 'answer')} of the client
+              </h3>
+              <AnswerLines
+                answers={clientAnswers}
+                currency={props.currency}
+                onTake={props.onTakeAnswer}
+                onSetAside={props.onSetAnswerAside}
+              />
+            </div>
+          )
+        }
         foot={
-          <a
-            className={buttonClass('quiet', 'mt-2')}
-            href={`/api/projects/${projectId}/questions`}
-            target="_blank"
-            rel="noreferrer"
-          >
-            Show or print the questions
-          </a>
+          <span className="mt-2 flex flex-wrap gap-2">
+            <Link className={buttonClass('quiet')} href={`/projects/${projectId}/home/show/client`}>
+              Send them to the client
+            </Link>
+            <a
+              className={buttonClass('quiet')}
+              href={`/api/projects/${projectId}/questions`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              Show or print the questions
+            </a>
+          </span>
         }
       >
         {(thing) => (
@@ -235,11 +267,12 @@ interface ThingListProps {
   readonly empty: string;
   readonly things: readonly Thing[];
   readonly note: (thing: Thing) => string;
+  readonly head?: ReactNode;
   readonly foot?: ReactNode;
   readonly children: (thing: Thing) => ReactNode;
 }
 
-function ThingList({ title, empty, things, note, foot, children }: ThingListProps) {
+function ThingList({ title, empty, things, note, head, foot, children }: ThingListProps) {
   const sum = addUp(things);
   return (
     <section aria-label={title} className="panel p-4">
@@ -254,6 +287,7 @@ function ThingList({ title, empty, things, note, foot, children }: ThingListProp
           </>
         )}
       </p>
+      {head}
       <ul className="divide-y divide-line">
         {things.map((thing) => (
           <li

@@ -2,10 +2,13 @@
 interface Hearing {
   readonly onEvent: (event: unknown) => void;
   readonly onTime: (serverNow: string) => void;
+  /** A client has answered; told without a place in the log. */
+  readonly onAnswers?: () => void;
 }
 
 type Message =
   | { readonly kind: 'event'; readonly seq: number; readonly data: unknown }
+  | { readonly kind: 'answers' }
   /** A tab has come that knows the log up to here. */
   | { readonly kind: 'ask'; readonly after: number };
 
@@ -71,12 +74,19 @@ class SharedFollower {
         this.say({ kind: 'event', seq, data });
         this.take(seq, data);
       },
-      this.hearing,
+      {
+        ...this.hearing,
+        onAnswers: () => {
+          this.say({ kind: 'answers' });
+          this.hearing.onAnswers?.();
+        },
+      },
     );
   }
 
   private hear(message: Message): void {
     if (message.kind === 'event') return this.take(message.seq, message.data);
+    if (message.kind === 'answers') return this.hearing.onAnswers?.();
     if (!this.source) return;
     // The newcomer's page is older than this stream: all of it once more, from there.
     if (message.after < this.beganSeq) return this.open(message.after);
@@ -101,11 +111,12 @@ function openStream(
   projectId: string,
   after: number,
   onEvent: (seq: number, data: unknown) => void,
-  { onTime }: Hearing,
+  { onTime, onAnswers }: Hearing,
 ): EventSource {
   const source = new EventSource(`/api/projects/${projectId}/decisions/stream?after=${after}`);
   source.onmessage = ({ data, lastEventId }: MessageEvent<string>) =>
     onEvent(Number(lastEventId), JSON.parse(data) as unknown);
+  source.addEventListener('answers', () => onAnswers?.());
   source.addEventListener('now', ({ data }: MessageEvent<string>) => onTime(data));
   return source;
 }

@@ -5,6 +5,7 @@ import { openHome } from '@/server/desk/openRoom';
 import { nowIso } from '@/server/means';
 import { gatherClientPage } from '@/server/show/clientPage';
 import { figuresOf } from '@/server/show/clientWords';
+import { StepPages } from '@/ui/shell/StepPages';
 import { HomeReport } from '@/ui/show/HomeReport';
 
 export const metadata = { title: 'Report of the home' };
@@ -16,6 +17,7 @@ export default async function HomeShowPage({ params }: { params: Promise<{ proje
   const page = gatherClientPage(opened.records, { roomId: undefined, now: nowIso() });
   return (
     <HomeFrame step="show" opened={opened}>
+      <StepPages scope={{ projectId }} step="show" active="" />
       <HomeReport
         projectId={projectId}
         homeName={opened.records.project.name}

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
 import { projectIdSchema } from '@/core/shared';
+import { onAnswers } from '@/data/announcements';
 import { getDatabase } from '@/data/startData';
 import { nowIso } from '@/server/means';
 import { followDecisions } from '@/server/sort/followDecisions';
@@ -31,7 +32,11 @@ export const GET = handler(
           say(`event: now\ndata: ${nowIso()}\n\n`);
           // A line that is silent for long is taken for dead, here and on the way.
           const beat = setInterval(() => say(': here\n\n'), HEARTBEAT_MS);
-          abort.signal.addEventListener('abort', () => clearInterval(beat));
+          const stop = onAnswers(input.projectId, () => say('event: answers\ndata: \n\n'));
+          abort.signal.addEventListener('abort', () => {
+            clearInterval(beat);
+            stop();
+          });
           void followDecisions(db, input, abort.signal, ({ seq, event }) =>
             say(`id: ${seq}\ndata: ${JSON.stringify(event)}\n\n`),
           );

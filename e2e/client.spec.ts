@@ -1,4 +1,5 @@
 import { readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 
 import { createMailbox } from '../src/standins/mailbox/mailbox';
@@ -28,7 +29,7 @@ const bench = `${server.address}/projects/home/rooms/hall/sort`;
 /** Puts things before the client, each by its words. */
 async function ask(page: Page, ...things: readonly string[]): Promise<void> {
   await page.goto(bench);
-  for (const thing of things) await decide(page, thing, 'a');
+  for (const thing of things) await decide(page, thing, 'q');
   await allKept(page);
 }
 
@@ -54,7 +55,7 @@ test('a link is answered by thumb, and the answer arrives live on the list and a
   const violin = phone.getByRole('group', { name: 'Your answer: violin' });
   await violin.getByRole('button', { name: 'Sell' }).click();
   await sees(phone, /Sent at .*You can still change it/);
-  await expect(phone.getByRole('status').last()).toContainText('1 of 2 answered');
+  await expect(phone.getByRole('status').last()).toContainText('1 of 3 answered');
   // No press at the desk: it arrives by itself.
   const line = page.getByRole('region', { name: 'To ask the client' });
   await expect(line.getByText('says “sell”')).toBeVisible();
@@ -83,7 +84,7 @@ test('what was decided since is shown and not gone over without a word', async (
   await phone.goto(link);
   // Somebody at the home decides meanwhile.
   await page.goto(`${server.address}/projects/home/home/sort`);
-  await page.getByRole('button', { name: 'green lamp: donate' }).click();
+  await page.getByRole('button', { name: 'green lamp: Donate' }).click();
   await allKept(page);
   await phone
     .getByRole('group', { name: 'Your answer: green lamp' })
@@ -128,7 +129,9 @@ test('a link for looking only, one that is revoked, and one that never was', asy
   });
   expect(posted.status()).toBe(403);
   await page.reload();
-  await expect(page.getByText(/opened once/)).toBeVisible();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Nora, a link, for looking only' }),
+  ).toContainText('opened once');
   await page.getByRole('button', { name: 'Revoke the page for Nora' }).first().click();
   expect((await family.goto(link))?.status()).toBe(410);
   await sees(family, 'This link has ended');
@@ -147,7 +150,8 @@ test('a file that answers back, by message and by file, counts once and only her
   await maker.getByRole('button', { name: 'Make the file' }).click();
   const saving = page.waitForEvent('download');
   await maker.getByRole('link', { name: 'Save the file' }).click();
-  const file = await (await saving).path();
+  const file = path.join(server.dataDir, 'page.html');
+  await (await saving).saveAs(file);
   const client = await browser.newPage({ viewport: { width: 390, height: 844 } });
   await client.goto(`file://${file}`);
   const answer = (name: string, says: string) =>
@@ -161,7 +165,8 @@ test('a file that answers back, by message and by file, counts once and only her
   await answer('brass clock', 'Let us talk');
   const answering = client.waitForEvent('download');
   await client.getByRole('button', { name: 'Save the answer file' }).click();
-  const answerFile = await (await answering).path();
+  const answerFile = path.join(server.dataDir, 'answers.json');
+  await (await answering).saveAs(answerFile);
   await client.close();
 
   const answers = page.getByRole('region', { name: 'Answers' });
@@ -216,4 +221,43 @@ test('a message goes by a press, waits where the mailbox is down, and is not sen
   expect(mailbox.messages()).toHaveLength(1);
   const link = /http:\S+/.exec(sent?.text ?? '')?.[0] ?? '';
   expect((await page.request.get(link)).status()).toBe(200);
+});
+
+test('the closing report is put together, and shown to others only as far as was agreed', async ({
+  page,
+}) => {
+  await page.goto(bench);
+  await decide(page, '4 raincoats', 'k');
+  await allKept(page);
+  await page.goto(`${server.address}/projects/home/home/show/closing`);
+  const room = page.getByRole('region', { name: 'Room 1' });
+  await room.getByLabel('In the client’s own words').fill('We find our coats again.');
+  await room.getByRole('checkbox', { name: /spent of/ }).uncheck();
+  await room
+    .getByLabel(/Keep it up/)
+    .fill('Coats go on their hooks.\nThe basket is emptied on Sunday.');
+  await page.getByLabel('A few words above everything').fill('Dear Nora, thank you.');
+  await page.getByRole('radio', { name: /Short/ }).click();
+  await page.reload();
+  await expect(room.getByLabel('In the client’s own words')).toHaveValue(
+    'We find our coats again.',
+  );
+  const address = `${server.address}/api/projects/home/closing`;
+  const report = await (await page.request.get(address)).text();
+  for (const words of ['Dear Nora, thank you.', 'We find our coats again.', 'emptied on Sunday'])
+    expect(report).toContain(words);
+  expect(report).not.toContain('spent of');
+  expect(report).not.toContain('Where everything lives');
+  expect((await page.request.get(`${address}?as=pdf`)).headers()['content-type']).toBe(
+    'application/pdf',
+  );
+  expect((await page.request.get(`${address}?portfolio`)).status()).toBe(403);
+  await page.getByLabel('Who agrees').fill('Nora');
+  await page.getByRole('button', { name: 'Note the consent' }).click();
+  await sees(page, /Nora agreed on .*, to 0 pictures/);
+  const shown = await (await page.request.get(`${address}?portfolio`)).text();
+  for (const secret of ['Home<', 'Nora', 'coats', '£']) expect(shown).not.toContain(secret);
+  await page.getByRole('button', { name: 'The consent was withdrawn' }).click();
+  await expect(page.getByLabel('Who agrees')).toBeVisible();
+  expect((await page.request.get(`${address}?portfolio`)).status()).toBe(403);
 });

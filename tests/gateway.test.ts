@@ -94,6 +94,31 @@ const cookieOf = (answer: { headers: IncomingMessage['headers'] }) => ({
 });
 const letIn = async () => cookieOf(await pair((await makePairingCode(db, clock)).code));
 
+test('a client’s link passes without a pairing, alone, under the asker’s own address', async () => {
+  const link = '/c/page-1/secret_-2';
+  for (const [method, path] of [
+    ['GET', link],
+    ['POST', `${link}/answers`],
+    ['GET', `${link}/pictures/p1`],
+  ] as const)
+    expect(
+      (await ask(path, { method, headers: { 'x-tinbox-address': 'me', cookie: 'a=b' } })).body,
+    ).toBe('of the home');
+  expect(arrived.map(({ headers }) => [headers['x-tinbox-address'], headers.cookie])).toEqual(
+    Array.from({ length: 3 }, () => ['127.0.0.1', undefined]),
+  );
+  arrived = [];
+  for (const path of [
+    '/c/page-1',
+    `${link}/../../projects`,
+    '/c/a/b/c',
+    `${link}/answers/x`,
+    '//c/a/b',
+  ])
+    expect((await ask(path)).status).toBe(401);
+  expect(arrived).toEqual([]);
+});
+
 test.each([
   ['GET', '/'],
   ['GET', '/projects/x'],

@@ -8,17 +8,20 @@ import {
   clientPageIdSchema,
   outgoingMailIdSchema,
   projectIdSchema,
+  type ProjectId,
 } from '@/core/shared';
 import { dataDirOf, type Db } from '@/data/db';
 import { getDatabase } from '@/data/startData';
-import { findProject } from '@/data/records';
+import { findProject, loadRecords } from '@/data/records';
+import { makeClosingFile } from '@/server/client/closingFiles';
+import { closingNames, closingPage } from '@/server/client/closingReport';
 import { receiveAnswerFile, setAnswerAside, takeAnswer } from '@/server/client/answers';
 import { linkBaseOf } from '@/server/client/linkBase';
 import { askMore, makePage, revokePage, saveSharing } from '@/server/client/pages';
 import { mailFromOf, mailTransportOf } from '@/server/mail/transport';
 import { sendMail, writeMail, type MailMeans } from '@/server/mail/sendMail';
 import type { ActionResult } from '@/ui/actionResult';
-import { pageFormSchema, type TypedPage } from '@/ui/client/clientForms';
+import { pageFormSchema, reportFormSchema, type TypedPage } from '@/ui/client/clientForms';
 import {
   answerFaultWords,
   fileFaultWords,
@@ -82,7 +85,7 @@ export async function makePageAction(
         text: form.text || 'Here is your page.',
         pageId: page.id,
       });
-      const sent = await sendMail(mailMeans(db), home, { mailId, secret });
+      const sent = await sendMail(mailMeans(db, home), home, { mailId, secret });
       return {
         ok: true,
         value: {
@@ -96,14 +99,42 @@ export async function makePageAction(
   );
 }
 
-const mailMeans = (db: Db): MailMeans => ({
+const mailMeans = (db: Db, projectId: ProjectId): MailMeans => ({
   db,
   dataDir: dataDirOf(process.env),
   transport: mailTransportOf(process.env),
   from: mailFromOf(process.env),
   linkBase: linkBaseOf(process.env).address,
-  makeReport: () => Promise.resolve([]),
+  makeReport: async () => {
+    const page = closingPage(await loadRecords(db, projectId, ...closingNames), undefined);
+    return [await makeClosingFile(dataDirOf(process.env), page, 'pdf')];
+  },
 });
+
+/** Sends the closing report, as it is put together now, as a PDF. */
+export async function sendReportAction(
+  projectId: string,
+  typed: { readonly to: string; readonly text: string },
+): Promise<ActionResult> {
+  return answer(
+    ofHome.extend({ form: reportFormSchema }),
+    { projectId, form: typed },
+    async (input) => {
+      const db = await getDatabase();
+      const mailId = await writeMail(db, input.projectId, {
+        to: input.form.to,
+        subject: 'Your closing report',
+        text: input.form.text || 'Here is the report of your home.',
+        pageId: null,
+      });
+      const sent = await sendMail(mailMeans(db, input.projectId), input.projectId, {
+        mailId,
+        secret: undefined,
+      });
+      return sent.ok ? done : { ok: false, message: mailFaultWords(sent.error) };
+    },
+  );
+}
 
 /** Sends a message that waits, or did not go, once more. */
 export async function sendMailAction(projectId: string, mailId: string): Promise<ActionResult> {
@@ -111,7 +142,8 @@ export async function sendMailAction(projectId: string, mailId: string): Promise
     ofHome.extend({ mailId: outgoingMailIdSchema }),
     { projectId, mailId },
     async (input) => {
-      const sent = await sendMail(mailMeans(await getDatabase()), input.projectId, {
+      const means = mailMeans(await getDatabase(), input.projectId);
+      const sent = await sendMail(means, input.projectId, {
         mailId: input.mailId,
         secret: undefined,
       });

@@ -49,5 +49,17 @@ export {
   type PageState,
   type Standing,
 } from './standing';
+export {
+  closingRoomSchema,
+  closingSchema,
+  figureCodes,
+  inClosingOrder,
+  roomInClosing,
+  startClosing,
+  type Closing,
+  type ClosingRoom,
+  type FigureCode,
+} from './closing';
+export { KEEP_UP_LINES, keepUpOf, type KeepUp } from './keepUp';
 export type { AnswerOnDesk, ClientDesk } from './clientDesk';
 export type { AnswerFault, FileFault, MailFault, PageFault } from './faults';

@@ -25,6 +25,7 @@ import * as setUp from './0022_set_up';
 import * as labelsAndCards from './0023_labels_and_cards';
 import * as takeAway from './0024_take_away';
 import * as client from './0025_client';
+import * as closing from './0026_closing';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -56,6 +57,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0023_labels_and_cards', ...labelsAndCards },
   { name: '0024_take_away', ...takeAway },
   { name: '0025_client', ...client },
+  { name: '0026_closing', ...closing },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

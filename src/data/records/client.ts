@@ -1,6 +1,7 @@
 import 'server-only';
 
 import {
+  closingSchema,
   clientAnswerSchema,
   clientOpeningSchema,
   clientPageSchema,
@@ -104,4 +105,24 @@ export const outgoingMailRecord = defineRecord({
   parent: ['projectId', 'projects'],
   ids: { pageId: 'clientPages|?' },
   order: ['-madeAt', 'id'],
+});
+
+/** A home's own, so the home's id is its key. */
+export const closingRecord = defineRecord({
+  name: 'closings',
+  table: 'closings',
+  schema: closingSchema,
+  columns: {
+    id: plain('id'),
+    tone: plain('tone'),
+    rooms: json('rooms_json'),
+    opening: plain('opening'),
+    consent: json('consent_json'),
+  },
+  parent: ['id', 'projects'],
+  ids: {
+    'rooms.*.roomId': 'rooms|?',
+    'rooms.*.vantagePointIds.*': 'vantagePoints|?',
+    'consent.pictureIds.*': 'pictures|?',
+  },
 });

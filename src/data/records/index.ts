@@ -5,6 +5,7 @@ export {
   clientAnswerRecord,
   clientOpeningRecord,
   clientPageRecord,
+  closingRecord,
   outgoingMailRecord,
   sharingRecord,
 } from './client';

@@ -5,6 +5,7 @@ import {
   clientAnswerRecord,
   clientOpeningRecord,
   clientPageRecord,
+  closingRecord,
   outgoingMailRecord,
   sharingRecord,
 } from './client';
@@ -99,6 +100,7 @@ const kinds = [
   clientOpeningRecord,
   clientAnswerRecord,
   outgoingMailRecord,
+  closingRecord,
 ] as const;
 
 type Kind = (typeof kinds)[number];

@@ -91,7 +91,7 @@ function knownOf(thing: Thing, { groups, things, units }: AskableRecords): strin
   const reasons = thing.reasons.map((reason) => reasonWords[reason]).join(', ');
   const group = groups.find(({ id }) => id === thing.groupId);
   return [
-    ...(reasons === '' ? [] : [`What we saw: ${reasons}.`]),
+    ...(reasons === '' ? [] : [`Noted of it: ${reasons}.`]),
     ...(thing.mustAsk === undefined ? [] : [`You asked us never to let this go without you.`]),
     ...(thing.expiresOn === undefined ? [] : [`Day on the pack: ${dayWords(thing.expiresOn)}.`]),
     ...(thing.litres > 0 ? [`It takes about ${formatLitres(thing.litres)}.`] : []),
@@ -152,6 +152,7 @@ function askPurchase(
       lineMinor: need.lineMinor,
       known: [
         ...forWhat(need.needId, records, roomId),
+        ...(FROM_WORDS[need.from] === '' ? [] : [FROM_WORDS[need.from]]),
         ...(need.priority === 'must' ? ['The plan does not work without it.'] : []),
         ...(need.hadQty > 0 ? [`${need.hadQty} of ${need.qty} are there already.`] : []),
         ...(need.approval.is === 'dearer'
@@ -164,7 +165,14 @@ function askPurchase(
   ];
 }
 
-/** Which places it is for, and what goes in; what stands there without a container until then. */
+const FROM_WORDS: Readonly<Record<ShopView['needs'][number]['from'], string>> = {
+  fit: '',
+  owned: '',
+  hand: 'Put onto the list by hand.',
+  material: 'For the work on the places: boards, lining, labels, fixing to the wall.',
+};
+
+/** Which places it is for, and what goes in. */
 function forWhat(
   needId: string,
   { fits, units, groups }: AskableRecords,

@@ -3,7 +3,7 @@ import { format, parseISO } from 'date-fns';
 import { formatCount, formatMass, formatMoney, type PictureId } from '@/core/shared';
 import { pageScript } from './pageScript';
 import type { ClientContents, QuestionOnPage } from './pageContents';
-import { sayingsFor, type AskedThing } from '@/core/client';
+import { sayingsFor, type Asked, type AskedThing } from '@/core/client';
 import type { Picture } from '@/core/look';
 import { askedName, sayingWords, standingWords } from '@/ui/client/clientWords';
 import { clockWords } from '@/ui/visits/visitWords';
@@ -23,14 +23,23 @@ interface Means {
 /** A private page for somebody without the app, the same over a link and as a file. */
 export function renderClientSpace(contents: ClientContents, means: Means): string {
   const { page, questions } = contents;
-  const open = questions.filter(({ asked }) => asked.about !== 'agreement');
+  const ofKind = (about: Asked['about']) => questions.filter(({ asked }) => asked.about === about);
+  const asks = (id: string, about: Asked['about'], title: (waiting: number) => string) => {
+    const own = ofKind(about);
+    const waiting = own.filter(({ answer, standing }) => !answer && !isOver(standing)).length;
+    const cards = own.map((question) => renderQuestion(question, contents, means)).join('');
+    return own.length === 0 ? '' : section(id, title(waiting), cards);
+  };
   const parts = [
-    open.length > 0
-      ? section('ask', askHead(open), open.map((q) => renderQuestion(q, contents, means)).join(''))
-      : '',
-    ...questions
-      .filter(({ asked }) => asked.about === 'agreement')
-      .map((q) => section('sign', 'The agreement, to sign', renderQuestion(q, contents, means))),
+    asks('ask', 'thing', (waiting) =>
+      waiting === 0 ? 'Your things: nothing waits' : `${formatCount(waiting, 'thing')} to decide`,
+    ),
+    asks('buy', 'purchase', (waiting) =>
+      waiting === 0
+        ? 'To be bought: nothing waits'
+        : `${formatCount(waiting, 'line')} to be bought`,
+    ),
+    asks('sign', 'agreement', () => 'The agreement, to sign'),
     renderDays(contents),
     renderPictures(contents, means),
     renderPlaces(contents),
@@ -85,12 +94,6 @@ function closing(
 const section = (id: string, title: string, body: string): string =>
   `<section id="${id}"><h2>${text(title)}</h2>${body}</section>`;
 
-function askHead(questions: readonly QuestionOnPage[]): string {
-  const waiting = questions.filter(({ answer, standing }) => !answer && !isOver(standing)).length;
-  return waiting === 0
-    ? 'Nothing waits for your answer'
-    : `${formatCount(waiting, 'question')} ${waiting === 1 ? 'waits' : 'wait'} for your answer`;
-}
 /** Nothing can be answered any more: it was decided, bought, or is gone. */
 const isOver = ({ is }: QuestionOnPage['standing']): boolean =>
   is === 'decided' || is === 'gone' || is === 'bought' || is === 'off_the_list';
@@ -141,7 +144,7 @@ function renderChoices(asked: QuestionOnPage['asked']): string {
       ? '<label>Your name<input class="by" maxlength="60" autocomplete="name"></label>'
       : '';
   return `${sign}<div class="choices" role="group" aria-label="Your answer: ${name}">${buttons.join('')}</div>
-<label>Anything to add<textarea class="words" rows="2" maxlength="400"></textarea></label>
+<label>Anything to add<textarea class="words" rows="1" maxlength="400"></textarea></label>
 <p class="said" role="status"></p>`;
 }
 
@@ -277,13 +280,13 @@ h3{font:700 22px/1.2 "Bitter Variable",Bitter,Georgia,serif;margin:0 0 6px}
 display:grid;grid-template-columns:minmax(0,1fr)}
 .ask.answered{border-top-color:#23407a}
 .ask>img{width:100%;max-height:300px;object-fit:contain;background:#eee6d6;display:block}
-.body{padding:14px 16px}
+.body{padding:14px 16px 10px}
 .where{font-size:14px;color:#625b4d}
 .money{font:650 24px/1.2 "Atkinson Hyperlegible Mono Variable",monospace}
 .known{padding-left:18px;margin:6px 0}.known:empty{display:none}
 .changed{border-left:4px solid #b4571a;padding:4px 10px;margin:8px 0;background:#f8ead9}
 .before{margin:8px 0;font-weight:650}
-.choices{display:grid;grid-template-columns:repeat(auto-fill,minmax(150px,1fr));gap:8px;margin:12px 0}
+.choices{display:grid;grid-template-columns:repeat(auto-fill,minmax(136px,1fr));gap:8px;margin:12px 0}
 button{min-height:52px;padding:8px 12px;border:2px solid #23407a;border-radius:6px;background:#fff;color:#22201b;
 font:650 17px/1.2 "Atkinson Hyperlegible Next Variable","Atkinson Hyperlegible Next",Verdana,sans-serif}
 button.talk{border-style:dashed}

@@ -46,6 +46,7 @@ function smtpTransport(address: string): MailTransport {
   return {
     kind: 'smtp',
     send: async (letter) => {
+      let isHandedOver = false;
       const transport = nodemailer.createTransport({
         url: address,
         connectionTimeout: TIMEOUT_MS,
@@ -53,6 +54,10 @@ function smtpTransport(address: string): MailTransport {
         // What a message carries is handed over here; nothing is read from files or fetched.
         disableFileAccess: true,
         disableUrlAccess: true,
+        debug: true,
+        logger: hearing((command) => {
+          if (command === 'DATA') isHandedOver = true;
+        }),
       });
       try {
         await transport.sendMail({
@@ -70,7 +75,7 @@ function smtpTransport(address: string): MailTransport {
         });
         return ok(undefined);
       } catch (error) {
-        return err(toFault(error));
+        return err(toFault(error, isHandedOver));
       } finally {
         transport.close();
       }
@@ -83,12 +88,29 @@ function smtpTransport(address: string): MailTransport {
  * while the message itself is handed over may have been.
  * Source: RFC 5321 §4.2.1 (4yz may be tried again, 5yz may not), §4.1.1.4 (DATA).
  */
-function toFault(error: unknown): MailFault {
-  const facts = (error ?? {}) as { command?: unknown; responseCode?: unknown; message?: unknown };
+function toFault(error: unknown, isHandedOver: boolean): MailFault {
+  const facts = (error ?? {}) as { responseCode?: unknown };
   const code = typeof facts.responseCode === 'number' ? facts.responseCode : undefined;
   const said = sayPlainly(error);
   if (code !== undefined) return { code: code < 500 ? 'no_answer' : 'refused', said };
-  return facts.command === 'DATA' ? { code: 'unclear', said } : { code: 'no_answer', said };
+  return isHandedOver ? { code: 'unclear', said } : { code: 'no_answer', said };
+}
+
+/** Hears what is said to the mail server, and writes none of it down: it holds the message and the password. */
+function hearing(onCommand: (command: string) => void) {
+  const nothing = () => undefined;
+  return {
+    level: nothing,
+    trace: nothing,
+    info: nothing,
+    warn: nothing,
+    error: nothing,
+    fatal: nothing,
+    debug: (facts: unknown, words: unknown) => {
+      const isOurs = (facts as { tnx?: unknown } | null)?.tnx === 'client';
+      if (isOurs && typeof words === 'string') onCommand(words.trim().toUpperCase());
+    },
+  };
 }
 
 /** What an error says, without addresses that carry a password. */

@@ -1,5 +1,6 @@
 import 'server-only';
 
+import type { FigureCode } from '@/core/client';
 import type { Project } from '@/core/agree';
 import { pairPictures, roomResultsOf, type PicturePair, type RoomResults } from '@/core/show';
 import type { CheckAnswer, Room } from '@/core/look';
@@ -19,11 +20,23 @@ export interface ClientRoom {
   readonly howSure: string;
   /** What should be possible again, and whether it is. */
   readonly checks: readonly CheckAnswer[];
+  /** How it was put together for the closing report; undefined: everything is told. */
+  readonly told?: RoomTold;
+}
+export interface RoomTold {
+  readonly figures: readonly FigureCode[];
+  /** In the client's own words; empty: nothing. */
+  readonly said: string;
+  readonly keepUp: readonly string[];
+  /** With tables of what left and where everything lives. */
+  readonly isFull: boolean;
 }
 export interface ClientPage {
   readonly project: Pick<Project, 'name' | 'currency'>;
   readonly rooms: readonly ClientRoom[];
   readonly madeOn: string;
+  /** Above everything, in the organizer's words. */
+  readonly opening?: string;
 }
 
 /** What the client's page is gathered from. */

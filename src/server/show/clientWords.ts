@@ -1,3 +1,4 @@
+import type { FigureCode } from '@/core/client';
 import { formatCount, formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
 import type { LivesAt } from '@/core/show';
 import { traitsOf, wayOutOf, type Verdict } from '@/core/sort';
@@ -10,6 +11,7 @@ import type { ClientPage, ClientRoom } from './clientPage';
 export const missingPictureWords = 'The file of this picture is missing.';
 
 export interface Figure {
+  readonly code: FigureCode;
   readonly value: string;
   readonly label: string;
 }
@@ -21,42 +23,48 @@ interface DestinationLine {
 
 /** The headline figures of a room, each counted from its records. */
 export function figuresOf(
-  { results, room, howSure }: ClientRoom,
+  { results, room, howSure, told }: ClientRoom,
   currency: ClientPage['project']['currency'],
 ): Figure[] {
   const figures: Figure[] = [
     {
+      code: 'left',
       value: String(results.left.count),
       label: `${haveWords(results.left.count, 'thing')} left the home, of ${results.all.count} gone through`,
     },
     {
+      code: 'amount',
       value: formatLitres(results.left.litres),
       label: `and ${formatMass(results.left.massG)} have left, ${howSure}`,
     },
   ];
   if (results.waiting.count > 0)
     figures.push({
+      code: 'waiting',
       value: String(results.waiting.count),
       label: `more decided, and still waiting to leave`,
     });
   if (results.keptFromLandfillShare !== undefined) {
     figures.push({
+      code: 'landfill',
       value: formatShare(results.keptFromLandfillShare),
       label: 'of that weight kept out of landfill',
     });
   }
   figures.push({
+    code: 'spent',
     value: formatMoney(results.spentMinor, currency),
     label: `spent of ${formatMoney(room.budgetMinor, currency)}`,
   });
   const { reusedContainerCount, boughtContainerCount, toBuyContainerCount } = results;
   if (reusedContainerCount + boughtContainerCount + toBuyContainerCount > 0) {
     figures.push({
+      code: 'containers',
       value: String(results.reusedContainerCount),
       label: containerWords(results),
     });
   }
-  return figures;
+  return told ? figures.filter(({ code }) => told.figures.includes(code)) : figures;
 }
 
 const haveWords = (count: number, what: string): string =>

@@ -30,9 +30,12 @@ export function renderClientHtml(
       ? `${page.project.name}: ${page.rooms[0]?.room.name ?? ''}`
       : page.project.name;
   return `${openPaper({ title, style: `${fontCss}${STYLE}`, home: page.project.name, day: dayWords(page.madeOn) })}
-<main>${page.rooms.map((room) => renderRoom(room, page, pictureSrc)).join('')}</main>
+<main>${renderOpening(page)}${page.rooms.map((room) => renderRoom(room, page, pictureSrc)).join('')}</main>
 </body></html>`;
 }
+
+const renderOpening = ({ opening = '' }: ClientPage): string =>
+  opening === '' ? '' : `<p class="opening">${text(opening).replaceAll('\n', '<br>')}</p>`;
 
 function renderRoom(
   client: ClientRoom,
@@ -61,14 +64,19 @@ function renderRoom(
         `<tr><th scope="row">${text(line.groupName)}</th><td>${text(livesLine(line))}</td><td>${text(inLine(line))}</td></tr>`,
     )
     .join('');
+  const { told } = client;
+  const isFull = told?.isFull ?? true;
+  const keepUp = (told?.keepUp ?? []).map((line) => `<li>${text(line)}</li>`).join('');
   return `<section class="room"><h1>${text(client.room.name)}</h1>
 ${client.room.purpose ? `<p class="purpose">${text(client.room.purpose)}</p>` : ''}
 ${client.pairs.map((pair) => renderPair(pair, pictureSrc)).join('')}
 <div class="figures">${figures}</div>
+${told && told.said !== '' ? `<blockquote>${text(told.said)}</blockquote>` : ''}
+${keepUp ? `<h2>Keep it up</h2><ul class="keep">${keepUp}</ul>` : ''}
 ${checks ? `<h2>Possible here again</h2><table>${checks}</table>` : ''}
-${destinations ? `<h2>What left this room, and where it went</h2><table>${destinations}</table>` : ''}
-${waiting ? `<h2>Decided, and still to leave</h2><table>${waiting}</table>` : ''}
-${lives ? `${LIVES_HEAD}${lives}</table>` : ''}
+${isFull && destinations ? `<h2>What left this room, and where it went</h2><table>${destinations}</table>` : ''}
+${isFull && waiting ? `<h2>Decided, and still to leave</h2><table>${waiting}</table>` : ''}
+${isFull && lives ? `${LIVES_HEAD}${lives}</table>` : ''}
 </section>`;
 }
 
@@ -114,6 +122,9 @@ figcaption{padding:8px 10px;font-size:14px}
 .figures b{display:block;font-size:23px;line-height:1.2}
 .figures span{font-size:14px;color:#625b4d}
 .lives td:last-child{text-align:left}
+.opening{font-size:18px;max-width:65ch;margin-top:18px}
+blockquote{border-left:4px solid #23407a;padding:4px 14px;margin:18px 0 0;font:italic 19px/1.4 "Bitter Variable",Bitter,Georgia,serif}
+.keep{padding-left:20px}.keep li{padding:3px 0}
 @media (max-width:640px){.pair{grid-template-columns:1fr}header,main{padding-left:16px;padding-right:16px}}
 @media print{.room{break-before:page}.room:first-child{break-before:auto}
 .pair,.figures,figure{break-inside:avoid}}

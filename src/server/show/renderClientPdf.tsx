@@ -25,12 +25,15 @@ export async function renderClientPdf(
   registerPdfFonts();
   return renderToBuffer(
     <Document title={page.project.name} language={LOCALE}>
-      {page.rooms.map((room) => (
+      {page.rooms.map((room, i) => (
         <Page key={room.room.id} size="A4" style={styles.page}>
           <View style={styles.header} fixed>
             <Text style={styles.home}>{page.project.name}</Text>
             <Text>{dayWords(page.madeOn)}</Text>
           </View>
+          {i === 0 && page.opening !== undefined && page.opening !== '' && (
+            <Text style={styles.opening}>{page.opening}</Text>
+          )}
           <RoomBody client={room} page={page} pictures={pictures} />
           <Text
             style={styles.foot}
@@ -52,8 +55,10 @@ function RoomBody({
   page: ClientPage;
   pictures: ReadonlyMap<PictureId, Buffer>;
 }) {
-  const destinations = destinationLines(client);
-  const waiting = waitingLines(client);
+  const isFull = client.told?.isFull ?? true;
+  const destinations = isFull ? destinationLines(client) : [];
+  const waiting = isFull ? waitingLines(client) : [];
+  const lives = isFull ? client.results.livesAt : [];
   const checks = checkLines(client);
   return (
     <>
@@ -79,6 +84,17 @@ function RoomBody({
           </View>
         ))}
       </View>
+      {client.told && client.told.said !== '' && (
+        <Text style={styles.said}>{client.told.said}</Text>
+      )}
+      {client.told && client.told.keepUp.length > 0 && (
+        <Text style={styles.h2} minPresenceAhead={60}>
+          Keep it up
+        </Text>
+      )}
+      {client.told?.keepUp.map((line) => (
+        <Text key={line} style={styles.line}>{`•  ${line}`}</Text>
+      ))}
       {checks.length > 0 && (
         <Text style={styles.h2} minPresenceAhead={60}>
           Possible here again
@@ -112,16 +128,16 @@ function RoomBody({
           <Text>{amount}</Text>
         </View>
       ))}
-      {client.results.livesAt.length > 0 && (
+      {lives.length > 0 && (
         <Text style={styles.h2} minPresenceAhead={60}>
           Where everything lives
         </Text>
       )}
-      {client.results.livesAt.map((lives) => (
-        <View key={lives.groupName} style={styles.row} wrap={false}>
-          <Text style={styles.strong}>{lives.groupName}</Text>
-          <Text style={styles.cell}>{livesLine(lives)}</Text>
-          <Text style={styles.cell}>{inLine(lives)}</Text>
+      {lives.map((each) => (
+        <View key={each.groupName} style={styles.row} wrap={false}>
+          <Text style={styles.strong}>{each.groupName}</Text>
+          <Text style={styles.cell}>{livesLine(each)}</Text>
+          <Text style={styles.cell}>{inLine(each)}</Text>
         </View>
       ))}
     </>
@@ -182,6 +198,9 @@ const styles = StyleSheet.create({
     paddingVertical: 4,
   },
   strong: { fontWeight: 700, flex: 1 },
+  said: { fontFamily: 'Head', fontSize: 13, marginTop: 12, paddingLeft: 10 },
+  line: { paddingVertical: 2 },
+  opening: { fontSize: 12, marginBottom: 12 },
   cell: { flex: 1 },
   foot: {
     position: 'absolute',

@@ -96,18 +96,20 @@ function AnswerLine({
           </span>
         )}
       </span>
-      {canTake && (
-        <Button
-          look={isOver ? 'plain' : 'quiet'}
-          disabled={isPending}
-          onClick={() => onTake(isOver)}
-        >
-          {takeWords(says, isOver)}
+      <span className="flex flex-wrap gap-2">
+        {canTake && (
+          <Button
+            look={isOver ? 'plain' : 'quiet'}
+            disabled={isPending}
+            onClick={() => onTake(isOver)}
+          >
+            {takeWords(says, isOver)}
+          </Button>
+        )}
+        <Button disabled={isPending} onClick={onSetAside}>
+          Set aside
         </Button>
-      )}
-      <Button disabled={isPending} onClick={onSetAside}>
-        Set aside
-      </Button>
+      </span>
     </li>
   );
 }

@@ -15,5 +15,10 @@ export const pageFormSchema = z.object({
   subject: z.string().trim().max(200, 'At most 200 letters'),
   text: z.string().trim().max(4000, 'At most 4,000 letters'),
 });
+/** What is typed to send the closing report. */
+export const reportFormSchema = z.object({
+  to: z.email('This is no mail address').max(200),
+  text: z.string().trim().max(4000, 'At most 4,000 letters'),
+});
 export type PageForm = z.infer<typeof pageFormSchema>;
 export type TypedPage = z.input<typeof pageFormSchema>;

@@ -111,6 +111,7 @@ export const stepRegistry: Readonly<Record<Step, StepEntry>> = {
     of: 'showing',
     home: [
       ['', 'Report'],
+      ['closing', 'Closing report'],
       ['client', 'The client'],
     ],
     room: [['', 'Pictures']],

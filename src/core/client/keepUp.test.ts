@@ -20,6 +20,7 @@ const facts = (groups: ReturnType<typeof aGroup>[]) => ({
   things: [],
   routines: [],
   setUp: undefined,
+  today: '2026-11-30',
 });
 
 test('a room that asks for nothing has no lines; one with much of a kind leaves room for others', () => {

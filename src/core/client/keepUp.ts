@@ -27,6 +27,8 @@ export interface KeepUpFacts {
   readonly things: readonly Thing[];
   readonly routines: readonly Routine[];
   readonly setUp: Pick<SetUp, 'liners'> | undefined;
+  /** What ran out, or was to be decided, before this day is no advice for the time to come. */
+  readonly today: string;
 }
 
 export const KEEP_UP_LINES = 5;
@@ -103,20 +105,20 @@ const liners = (facts: KeepUpFacts): KeepUp[] =>
     return bayName === undefined ? [] : [{ code: 'liner' as const, bayName }];
   });
 
-const dates = ({ things }: KeepUpFacts): KeepUp[] =>
+const dates = ({ things, today }: KeepUpFacts): KeepUp[] =>
   things
     .flatMap((thing) =>
-      thing.expiresOn !== undefined && isKept(thing)
+      thing.expiresOn !== undefined && thing.expiresOn >= today && isKept(thing)
         ? [{ code: 'dates' as const, name: thing.name, day: thing.expiresOn }]
         : [],
     )
     .sort((a, b) => a.day.localeCompare(b.day));
 
-function laters({ things }: KeepUpFacts): KeepUp[] {
+function laters({ things, today }: KeepUpFacts): KeepUp[] {
   const byDay = new Map<string, number>();
   for (const thing of things) {
     const day = waitsForDay(thing) ? dayOf(thing) : undefined;
-    if (day !== undefined) byDay.set(day, (byDay.get(day) ?? 0) + thing.count);
+    if (day !== undefined && day >= today) byDay.set(day, (byDay.get(day) ?? 0) + thing.count);
   }
   return [...byDay]
     .sort(([a], [b]) => a.localeCompare(b))

@@ -1,6 +1,7 @@
 // Outcomes
 export { assertNever, checkFigures, invariant } from './invariant';
 export { err, ok, type Result } from './result';
+export { median } from './median';
 // Ids
 export {
   agreementIdSchema,
@@ -23,6 +24,8 @@ export {
   handoverIdSchema,
   saleIdSchema,
   fetchIdSchema,
+  reviewIdSchema,
+  putAwayTestIdSchema,
   clientPageIdSchema,
   clientAnswerIdSchema,
   outgoingMailIdSchema,
@@ -62,6 +65,8 @@ export {
   type HandoverId,
   type SaleId,
   type FetchId,
+  type ReviewId,
+  type PutAwayTestId,
   type ClientPageId,
   type ClientAnswerId,
   type OutgoingMailId,

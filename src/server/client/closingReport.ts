@@ -15,7 +15,7 @@ import { atomic, recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { closingRecord, loadRecords, type LoadName, type Records } from '@/data/records';
 import { keepUpWords } from '@/ui/client/keepUpWords';
-import { nowIso } from '../means';
+import { nowIso, today } from '../means';
 import {
   clientPageNames,
   gatherClientPage,
@@ -60,6 +60,7 @@ export function composeRooms(records: ClosingRecords): readonly ComposedRoom[] {
       things: records.things.filter(({ roomId }) => roomId === client.room.id),
       routines: records.routines.filter(({ roomId }) => roomId === client.room.id),
       setUp: records.setUps.find(({ id }) => id === client.room.id),
+      today: today(),
     }).map(keepUpWords),
   }));
 }

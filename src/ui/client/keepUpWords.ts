@@ -15,7 +15,7 @@ export function keepUpWords(line: KeepUp): string {
     case 'empty':
       return `${capital(line.bin)}: emptied ${line.when}${line.who === '' ? '' : `, by ${line.who}`}.`;
     case 'season':
-      return `In ${monthName(line.month)}, ${line.groupName.toLowerCase()} come to the front and the last season goes behind.`;
+      return `In ${monthName(line.month)}: ${line.groupName.toLowerCase()} to the front, what was there behind it.`;
     case 'one_in_one_out':
       return `${line.bayName} is ${line.fullPercent} % full: for each thing that comes in, one goes.`;
     case 'liner':

@@ -1,0 +1,285 @@
+import fc from 'fast-check';
+
+import { aGroup } from '../../../tests/builders';
+import { createRandom } from '../shared/random';
+import { usualPlacing } from '../sort';
+import {
+  cameBack,
+  compareRounds,
+  compareShares,
+  errorOf,
+  findingKey,
+  findingsOfTests,
+  findingsOfWalk,
+  learnFactor,
+  learnShare,
+  mendingsOf,
+  planReviews,
+  putAwayTestSchema,
+  reviewSchema,
+  scoreOfAll,
+  scoresByGroup,
+  scoresByPerson,
+  shareOf,
+  type Outcome,
+} from '.';
+
+const cases = fc
+  .integer({ min: 1, max: 60 })
+  .chain((of) => fc.tuple(fc.integer({ min: 0, max: of }), fc.constant(of)));
+
+test('a share lies within its interval, which narrows with more cases and turns with the question', () => {
+  fc.assert(
+    fc.property(cases, ([hits, of]) => {
+      const few = shareOf(hits, of);
+      expect(0 <= few.low && few.low <= few.share && few.share <= few.high && few.high <= 1).toBe(
+        true,
+      );
+      const many = shareOf(hits * 4, of * 4);
+      expect(many.high - many.low).toBeLessThan(few.high - few.low);
+      const missed = shareOf(of - hits, of);
+      expect(missed.low).toBeCloseTo(1 - few.high, 12);
+    }),
+  );
+  expect(shareOf(0, 0)).toMatchObject({ low: 0, high: 1 });
+});
+
+/** Of all outcomes of `of` cases at a truth, how often the interval holds it: the binomial sum, exactly. */
+function coverageOf(of: number, truth: number): number {
+  let chance = (1 - truth) ** of;
+  let covered = 0;
+  for (let hits = 0; hits <= of; hits += 1) {
+    const { low, high } = shareOf(hits, of);
+    if (low <= truth && truth <= high) covered += chance;
+    chance *= ((of - hits) / (hits + 1)) * (truth / (1 - truth));
+  }
+  return covered;
+}
+
+test('four in five intervals hold the truth over all truths, also of a handful of cases', () => {
+  for (const count of [2, 3, 4, 6, 10, 20]) {
+    const truths = Array.from({ length: 199 }, (_, i) => (i + 1) / 200);
+    const held = truths.map((truth) => coverageOf(count, truth));
+    const mean = held.reduce((sum, each) => sum + each, 0) / held.length;
+    expect(mean).toBeGreaterThan(0.78);
+    expect(mean).toBeLessThan(0.88);
+    const inside = held.filter((_, i) => truths[i]! > 0.1 && truths[i]! < 0.9);
+    expect(Math.min(...inside)).toBeGreaterThan(0.6);
+  }
+});
+
+test('a change is told one way from either side, and of few cases none', () => {
+  fc.assert(
+    fc.property(cases, cases, ([a, m], [b, n]) => {
+      const there = compareShares(shareOf(a, m), shareOf(b, n));
+      const back = compareShares(shareOf(b, n), shareOf(a, m));
+      expect([there, back]).toEqual(
+        there === 'none' ? ['none', 'none'] : [there, there === 'better' ? 'worse' : 'better'],
+      );
+      expect(compareShares(shareOf(a, m), shareOf(a, m))).toBe('none');
+    }),
+  );
+  expect(compareShares(shareOf(1, 3), shareOf(2, 3))).toBe('none');
+  expect(compareShares(shareOf(0, 4), shareOf(4, 4))).toBe('better');
+});
+
+const aTest = (id: string, person: string, items: Record<string, readonly string[]>) =>
+  putAwayTestSchema.parse({
+    id,
+    projectId: 'home',
+    personId: null,
+    personName: person,
+    at: '2026-11-30T10:00:00.000Z',
+    byPictures: false,
+    items: Object.entries(items).map(([groupId, bayIds]) => ({
+      groupId,
+      name: groupId,
+      meantBayId: `bay-of-${groupId}`,
+      taps: bayIds.map((bayId, i) => ({ bayId, seconds: 3 * (i + 1) })),
+      isFound: bayIds.at(-1) === `bay-of-${groupId}`,
+    })),
+  });
+const home = 'bay-of-tape';
+const round = [
+  aTest('t1', 'Ida', { tape: ['kitchen', home], string: ['bay-of-string'] }),
+  aTest('t2', 'Tom', { tape: ['kitchen', 'hall', home], string: ['bay-of-string'] }),
+  aTest('t3', 'Alf', { tape: ['kitchen'], string: ['bay-of-string'] }),
+  aTest('t4', 'Nora', { tape: [home], string: ['bay-of-string'] }),
+];
+
+test('three of four looked for tape in the kitchen', () => {
+  const [tape, string] = scoresByGroup(round);
+  expect(tape).toMatchObject({
+    name: 'tape',
+    first: { hits: 1, of: 4 },
+    wrongTurns: 4,
+    medianSeconds: 6,
+  });
+  expect(string).toMatchObject({ first: { hits: 4, of: 4, high: 1 }, wrongTurns: 0 });
+  expect(scoresByPerson(round).map(({ name, first }) => [name, first.hits])).toContainEqual([
+    'Nora',
+    2,
+  ]);
+  expect(scoreOfAll(round).first).toMatchObject({ hits: 5, of: 8 });
+  const findings = findingsOfTests(round);
+  expect(findings).toEqual([
+    expect.objectContaining({
+      code: 'looked_elsewhere',
+      groupId: 'tape',
+      bayId: 'kitchen',
+      countThere: 3,
+    }),
+  ]);
+  const facts = { unitOf: (bayId: string) => bayId, someCannotRead: false };
+  expect(mendingsOf(findings[0]!, facts)).toEqual(['place', 'label']);
+  expect(mendingsOf(findings[0]!, { unitOf: () => 'same', someCannotRead: true })).toEqual([
+    'picture',
+    'place',
+  ]);
+});
+
+test('one miss of one is no finding; two groups looked for in each other’s place are mixed up', () => {
+  expect(findingsOfTests([aTest('t1', 'Ida', { tape: ['kitchen'] })])).toEqual([]);
+  const mixed = ['Ida', 'Tom'].map((person, i) =>
+    aTest(`t${i}`, person, { tape: ['bay-of-string'], string: ['bay-of-tape'] }),
+  );
+  expect(findingsOfTests(mixed).map(findingKey)).toEqual([
+    'looked_elsewhere tape',
+    'looked_elsewhere string',
+    'mixed_up string tape',
+  ]);
+});
+
+test('rounds are compared group by group, and what was mended is told to have held or come back', () => {
+  const later = round.map(({ id, personName }) =>
+    aTest(`${id}-b`, personName, { tape: [home], rope: [home] }),
+  );
+  expect(compareRounds(round, later)).toEqual([
+    expect.objectContaining({ groupId: 'tape', change: 'better' }),
+  ]);
+  const key = 'looked_elsewhere tape';
+  expect(cameBack([key, 'overfull shelf'], findingsOfTests(later))).toEqual({
+    held: [key, 'overfull shelf'],
+    back: [],
+  });
+  expect(cameBack([key], findingsOfTests(round)).back).toEqual([key]);
+});
+
+test('a walk’s marks and strays are findings, each place and group once', () => {
+  const line = (
+    bayId: string,
+    marks: readonly string[],
+    strays: readonly (string | null)[] = [],
+  ) => ({
+    bayId,
+    marks,
+    litresFound: marks.includes('overfull') ? 40 : null,
+    strays: strays.map((groupId, i) => ({ name: `thing ${i}`, groupId, isBack: false })),
+    ranOut: '',
+    pictureId: null,
+  });
+  const { lines } = reviewSchema.parse({
+    id: 'r1',
+    projectId: 'home',
+    kind: 'month',
+    dueOn: '2026-11-30',
+    doneOn: '2026-11-30',
+    note: '',
+    lines: [
+      line('a', ['as_meant']),
+      line('b', ['overfull', 'label_missing'], ['tape', 'tape', null]),
+      line('c', ['lid_off', 'container_unused']),
+    ],
+    changes: [],
+  });
+  expect(findingsOfWalk({ lines })).toEqual([
+    { code: 'overfull', bayId: 'b', litresFound: 40 },
+    { code: 'label_missing', bayId: 'b' },
+    { code: 'wandered', groupId: 'tape', bayId: 'b', times: 2 },
+    { code: 'lid_off', bayId: 'c' },
+    { code: 'container_unused', bayId: 'c' },
+  ]);
+});
+
+test('looks are planned by themselves once a home is done, and what a person moved counts', () => {
+  const skates = aGroup({ placing: { ...usualPlacing, season: { from: 1, to: 2 } } });
+  const request = { projectId: 'home', doneOn: '2026-11-10', groups: [skates], reviews: [] };
+  expect(planReviews({ ...request, doneOn: undefined })).toEqual([]);
+  expect(planReviews(request).map(({ kind, dueOn }) => [kind, dueOn])).toEqual([
+    ['two_weeks', '2026-11-24'],
+    ['month', '2026-12-10'],
+    ['season', '2027-01-01'],
+    ['year', '2027-11-10'],
+  ]);
+  const moved = reviewSchema.parse({
+    id: 'home_month',
+    projectId: 'home',
+    kind: 'month',
+    dueOn: '2026-12-20',
+    doneOn: null,
+    note: '',
+    lines: [],
+    changes: [],
+  });
+  const own = {
+    ...moved,
+    id: 'extra' as typeof moved.id,
+    kind: 'own' as const,
+    dueOn: '2026-11-15',
+  };
+  expect(planReviews({ ...request, reviews: [moved, own] }).map(({ dueOn }) => dueOn)).toEqual([
+    '2026-11-15',
+    '2026-11-24',
+    '2026-12-20',
+    '2027-01-01',
+    '2027-11-10',
+  ]);
+});
+
+const outcome = fc.record({
+  estimated: fc.double({ min: 0.5, max: 500, noNaN: true }),
+  actual: fc.double({ min: 0.5, max: 500, noNaN: true }),
+});
+
+test('what is learnt does not depend on the order, is the assumption without cases, the data with many', () => {
+  fc.assert(
+    fc.property(fc.array(outcome, { maxLength: 12 }), (outcomes) => {
+      const learned = learnFactor(outcomes);
+      expect(learnFactor([...outcomes].reverse())).toEqual(learned);
+      expect(learned.low <= learned.factor && learned.factor <= learned.high).toBe(true);
+      const mean = Math.exp(
+        outcomes.reduce((sum, { estimated, actual }) => sum + Math.log(actual / estimated), 0) /
+          Math.max(1, outcomes.length),
+      );
+      // Between the assumption and what the cases say.
+      const [least, most] = [Math.min(1, mean), Math.max(1, mean)];
+      expect(learned.factor).toBeGreaterThanOrEqual(least - 1e-9);
+      expect(learned.factor).toBeLessThanOrEqual(most + 1e-9);
+    }),
+  );
+  expect(learnFactor([])).toMatchObject({ factor: 1, count: 0 });
+  expect(learnFactor([]).high).toBeGreaterThan(1.5);
+  const many: Outcome[] = Array.from({ length: 2000 }, () => ({ estimated: 10, actual: 20 }));
+  expect(learnFactor(many).factor).toBeCloseTo(2, 2);
+  expect(learnShare({ hits: 0, of: 0 }, 0.3)).toEqual({ share: 0.3, count: 0 });
+  expect(learnShare({ hits: 900, of: 1000 }, 0.3).share).toBeCloseTo(0.9, 2);
+  expect(learnFactor([{ estimated: 0, actual: 5 }]).count).toBe(0);
+});
+
+test('firms that differ from what is assumed are estimated better with what was learnt', () => {
+  const random = createRandom(11);
+  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+  let [plain, learnt] = [0, 0];
+  for (let firm = 0; firm < 200; firm += 1) {
+    const pace = Math.exp(0.35 * normal());
+    const room = (): Outcome => {
+      const estimated = 30 + 300 * random();
+      return { estimated, actual: estimated * pace * Math.exp(0.3 * normal()) };
+    };
+    const { factor } = learnFactor(Array.from({ length: 6 }, room));
+    const heldOut = Array.from({ length: 20 }, room);
+    plain += errorOf(heldOut, 1);
+    learnt += errorOf(heldOut, factor);
+  }
+  expect(learnt).toBeLessThan(plain * 0.9);
+});

@@ -1,0 +1,45 @@
+export {
+  putAwayItemSchema,
+  putAwayTestSchema,
+  reviewKinds,
+  reviewSchema,
+  walkLineSchema,
+  walkMarks,
+  walkMarkSchema,
+  type PutAwayItem,
+  type PutAwayTest,
+  type Review,
+  type ReviewKind,
+  type WalkLine,
+  type WalkMark,
+} from './model';
+export { compareShares, shareOf, type Change, type Share } from './share';
+export {
+  compareRounds,
+  isFirstTry,
+  scoreOfAll,
+  scoresByBay,
+  scoresByGroup,
+  scoresByPerson,
+  wrongTurnsOf,
+  type Score,
+} from './testScore';
+export {
+  cameBack,
+  findingKey,
+  findingsOfTests,
+  findingsOfWalk,
+  mendings,
+  mendingsOf,
+  type Finding,
+  type Mending,
+} from './findings';
+export { planReviews, type PlannedReview } from './planReviews';
+export {
+  errorOf,
+  learnFactor,
+  learnShare,
+  type Learned,
+  type LearnedShare,
+  type Outcome,
+} from './learn';

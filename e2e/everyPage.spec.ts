@@ -53,6 +53,10 @@ const HOME = [
   '/take-away/sold',
   '/take-away/given',
   '/show',
+  '/show/closing',
+  '/show/client',
+  '/look-again',
+  '/look-again/test',
   '/where?id=linen-press-guest',
 ].map((page) => `/projects/quarry-row/home${page}`);
 const ROOM = [
@@ -77,6 +81,7 @@ const ROOM = [
   '/set-up/routines',
   '/take-away',
   '/show',
+  '/look-again',
 ].map((page) => `/projects/quarry-row/rooms/linen-press${page}`);
 const PAGES = [
   '/',

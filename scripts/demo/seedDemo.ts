@@ -67,6 +67,7 @@ import { loadRoomShopping, planRoomShopping } from '@/server/shop/roomShopping';
 import { drawScene, toSceneContainers, type SceneBay } from '@/standins/camera/drawScene';
 import { demoHomes, type DemoBay, type DemoHome, type DemoRoom, type DemoUnit } from './homes';
 import { measure } from './measure';
+import { seedAgain } from './seedAgain';
 import { seedClient } from './seedClient';
 import { seedArrangements, seedHomeDraft } from './seedArrangements';
 import { seedMoney } from './seedMoney';
@@ -98,6 +99,7 @@ export async function seedDemo(db: Db, dataDir: string): Promise<void> {
     await seedSetUp(db, project, new Date());
     await seedTakeAway(db, project, new Date());
     await seedClient(db, project, new Date());
+    await seedAgain(db, project, new Date());
   }
 }
 

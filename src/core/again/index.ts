@@ -1,6 +1,7 @@
 export {
   putAwayItemSchema,
   putAwayTestSchema,
+  reviewIdOf,
   reviewKinds,
   reviewSchema,
   walkLineSchema,
@@ -43,3 +44,7 @@ export {
   type LearnedShare,
   type Outcome,
 } from './learn';
+export { ITEMS_A_TEST, pickItems, type ItemToFind } from './pickItems';
+export { homeDoneOn, roomDoneOn } from './doneOn';
+export { listLooks, type Look } from './listLooks';
+export { roundsOf } from './rounds';

@@ -4,10 +4,10 @@ import {
   bayIdSchema,
   groupIdSchema,
   personIdSchema,
-  pictureIdSchema,
   projectIdSchema,
   putAwayTestIdSchema,
   reviewIdSchema,
+  roomIdSchema,
 } from '../shared';
 
 const text = (most: number) => z.string().trim().max(most);
@@ -44,7 +44,6 @@ export const walkLineSchema = z.object({
   strays: z.array(straySchema).max(60),
   /** What ran out, or went out of date, in the words of whoever looked. */
   ranOut: text(300),
-  pictureId: pictureIdSchema.nullable(),
 });
 export type WalkLine = Readonly<z.infer<typeof walkLineSchema>>;
 
@@ -65,7 +64,11 @@ const heldSchema = z.object({
 export const reviewSchema = z.object({
   id: reviewIdSchema,
   projectId: projectIdSchema,
+  /** Null: the whole home. */
+  roomId: roomIdSchema.nullable(),
   kind: z.enum(reviewKinds),
+  /** As it was planned first; somebody may have moved it since. */
+  plannedOn: day,
   dueOn: day,
   /** Null: it lies ahead. */
   doneOn: day.nullable(),
@@ -73,6 +76,18 @@ export const reviewSchema = z.object({
   lines: z.array(walkLineSchema).max(600),
   changes: z.array(heldSchema).max(200),
 });
+/** The id of a look: one of its kind, but of seasons and of one's own one a day. */
+export const reviewIdOf = ({
+  key,
+  kind,
+  plannedOn,
+}: {
+  readonly key: string;
+  readonly kind: ReviewKind;
+  readonly plannedOn: string;
+}): string =>
+  kind === 'season' || kind === 'own' ? `${key}_${kind}_${plannedOn}` : `${key}_${kind}`;
+
 export type Review = Readonly<z.infer<typeof reviewSchema>>;
 
 /** One thing that somebody was asked to put away. */

@@ -1,12 +1,13 @@
 import { addDays } from '../shared';
 import { seasonOf } from '../place';
 import type { Group } from '../sort';
-import type { Review, ReviewKind } from './model';
+import { reviewIdOf, type Review, type ReviewKind } from './model';
 
 /** A look that lies ahead, or was made; `id` names it also before it is written down. */
 export interface PlannedReview {
   readonly id: string;
   readonly kind: ReviewKind;
+  readonly plannedOn: string;
   readonly dueOn: string;
   readonly doneOn: string | null;
   /** Of a season: its first month, 1 to 12. */
@@ -22,20 +23,24 @@ const DAYS: readonly (readonly [ReviewKind, number])[] = [
 const SEASONS_DAYS = 400;
 
 /**
- * When a home is looked at again, by itself: two weeks and a month after it was done, at the beginning of each
- * season of its groups within a good year, and after a year. What somebody moved, made or added counts
- * instead. In the order of the days.
+ * When a room or a home is looked at again, by itself: two weeks and a month after it was done, at the beginning
+ * of each season of its groups within a good year, and after a year; of these the kinds that are asked for. What
+ * somebody moved, made or added counts instead. In the order of the days.
  */
 export function planReviews({
-  projectId,
+  key,
+  kinds,
   doneOn,
   groups,
   reviews,
 }: {
-  readonly projectId: string;
-  /** The day on which the home was done; undefined: it is not, and nothing is planned. */
+  /** The id of what is looked at, with which those of its looks begin. */
+  readonly key: string;
+  readonly kinds: readonly ReviewKind[];
+  /** The day on which it was done; undefined: it is not, and nothing is planned. */
   readonly doneOn: string | undefined;
   readonly groups: readonly Group[];
+  /** Of this room, or of the home as a whole. */
   readonly reviews: readonly Review[];
 }): PlannedReview[] {
   const planned =
@@ -48,21 +53,23 @@ export function planReviews({
             dueOn,
             month: Number(dueOn.slice(5, 7)),
           })),
-        ];
+        ].filter(({ kind }) => kinds.includes(kind));
   const byItself = planned.map(({ kind, dueOn, month }) => {
-    const id = `${projectId}_${kind}${kind === 'season' ? `_${dueOn}` : ''}`;
+    const id = reviewIdOf({ key, kind, plannedOn: dueOn });
     const known = reviews.find((review) => review.id === id);
-    return { id, kind, dueOn: known?.dueOn ?? dueOn, doneOn: known?.doneOn ?? null, month };
+    const [plannedOn, madeOn] = [known?.plannedOn ?? dueOn, known?.doneOn ?? null];
+    return { id, kind, plannedOn, dueOn: known?.dueOn ?? dueOn, doneOn: madeOn, month };
   });
   const ids = new Set(byItself.map(({ id }) => id));
   const others = reviews
     .filter(({ id }) => !ids.has(id))
-    .map(({ id, kind, dueOn, doneOn: made }) => ({
+    .map(({ id, kind, plannedOn, dueOn, doneOn: made }) => ({
       id,
       kind,
+      plannedOn,
       dueOn,
       doneOn: made,
-      month: kind === 'season' ? Number(dueOn.slice(5, 7)) : undefined,
+      month: kind === 'season' ? Number(plannedOn.slice(5, 7)) : undefined,
     }));
   return [...byItself, ...others].sort(
     (a, b) => a.dueOn.localeCompare(b.dueOn) || a.id.localeCompare(b.id),

@@ -12,7 +12,7 @@ const Z = 1.281_551_565_544_6;
 
 /**
  * The share of `hits` among `of` with its score interval, which never leaves 0 to 1: over all truths it holds about four
- * in five of them, for a single one and a handful of cases it may be seven in ten. Without a case: anything between.
+ * in five of them, for a single one and two or three cases it may be one in two. Without a case: anything between.
  * Requires: 0 <= hits <= of, whole numbers.
  * Source: E. B. Wilson, Probable inference, JASA 22 (1927) 209; recommended for few cases by L. D. Brown, T. T. Cai
  * and A. DasGupta, Interval estimation for a binomial proportion, Statistical Science 16 (2001) 101.

@@ -1,10 +1,10 @@
+import { listLooks, type Review } from '../again';
 import type { Picture, Room, Unit, VantagePoint } from '../look';
 import type { Labeling } from '../labels';
 import type { SetUp } from '../setUp';
 import { addDays } from '../shared';
 import { keptPiecesOf, type Purchase } from '../shop';
-import { pairPictures } from '../show';
-import { dayOf, openDebts, waitsForDay, type Carry, type Thing } from '../sort';
+import { dayOf, openDebts, waitsForDay, type Carry, type Group, type Thing } from '../sort';
 
 /** Something that is due on a day, by its own name; of what was put off, how many things. */
 export interface DueThing {
@@ -23,10 +23,11 @@ interface HomeFacts {
   readonly labelings: readonly Labeling[];
   readonly setUps: readonly SetUp[];
   readonly units: readonly Unit[];
+  readonly project: { readonly id: string };
+  readonly groups: readonly Group[];
+  readonly reviews: readonly Review[];
 }
 
-/** A room that is done is looked at again after so many days. */
-const REVIEW_AFTER_DAYS = 14;
 /** A washable liner is changed after so many days; an assumption. */
 const LINER_DAYS = 60;
 /** What falls on a day in a home, in the order of the days. */
@@ -40,6 +41,9 @@ export function findDue({
   labelings,
   setUps,
   units,
+  project,
+  groups,
+  reviews,
 }: HomeFacts): DueThing[] {
   const later = new Map<string, number>();
   for (const thing of things) {
@@ -77,17 +81,16 @@ export function findDue({
         name: units.flatMap(({ bays }) => bays).find(({ id }) => id === bayId)?.name ?? '',
       })),
     ),
-    ...rooms.flatMap(({ id, name }): DueThing[] => {
-      const spots = vantagePoints.filter(({ roomId }) => roomId === id);
-      const afters = pairPictures(spots, pictures).map(({ after }) => after?.takenAt);
-      const last = afters
-        .flatMap((at) => at ?? [])
-        .sort()
-        .at(-1);
-      return last === undefined || afters.includes(undefined)
-        ? []
-        : [{ day: addDays(last.slice(0, 10), REVIEW_AFTER_DAYS), code: 'review', name }];
-    }),
+    ...listLooks({
+      projectId: project.id,
+      rooms,
+      vantagePoints,
+      pictures,
+      groups,
+      reviews,
+    }).flatMap(({ dueOn, doneOn, roomName }): DueThing[] =>
+      doneOn === null ? [{ day: dueOn, code: 'review', name: roomName ?? 'the whole home' }] : [],
+    ),
   ];
   return due.sort((a, b) => a.day.localeCompare(b.day));
 }

@@ -1,4 +1,4 @@
-import { steps, type NextStep, type RoomProgress, type Step } from './roomProgress';
+import { workSteps, type NextStep, type RoomProgress, type Step } from './roomProgress';
 
 /** A room of the home with how far it has come. */
 export interface RoomStanding<Room> {
@@ -85,4 +85,4 @@ export const homeDoneRatio = (rooms: readonly { readonly progress: RoomProgress 
   rooms.length === 0
     ? 0
     : rooms.reduce((sum, { progress }) => sum + progress.doneSteps.length, 0) /
-      (rooms.length * steps.length);
+      (rooms.length * workSteps.length);

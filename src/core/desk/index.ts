@@ -5,6 +5,7 @@ export {
   type RoomFacts,
   type RoomProgress,
   type Step,
+  workSteps,
 } from './roomProgress';
 export {
   homeDoneRatio,

@@ -15,8 +15,11 @@ export const steps = [
   'set-up',
   'take-away',
   'show',
+  'look-again',
 ] as const;
 export type Step = (typeof steps)[number];
+/** Those that make the work: looking again comes after it. */
+export const workSteps = steps.filter((step) => step !== 'look-again');
 
 /** What is missing next, most urgent first within a step. The screen words it. */
 export type NextStep =
@@ -111,11 +114,12 @@ export function roomProgressOf(facts: RoomFacts): RoomProgress {
     'set-up': facts.setUp.doneCount > 0,
     'take-away': facts.leaving.goneCount > 0,
     show: facts.pictures.some((picture) => picture.moment === 'after'),
+    'look-again': false,
   };
-  const doneSteps = steps.filter(
+  const doneSteps = workSteps.filter(
     (step) => hasBegun[step] && next.every((gap) => gap.step !== step),
   );
-  return { next, doneSteps, doneRatio: doneSteps.length / steps.length };
+  return { next, doneSteps, doneRatio: doneSteps.length / workSteps.length };
 }
 
 function lookGaps({ room, units, vantagePoints, pictures }: RoomFacts): NextStep[] {

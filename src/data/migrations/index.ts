@@ -26,6 +26,7 @@ import * as labelsAndCards from './0023_labels_and_cards';
 import * as takeAway from './0024_take_away';
 import * as client from './0025_client';
 import * as closing from './0026_closing';
+import * as lookAgain from './0027_look_again';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -58,6 +59,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0024_take_away', ...takeAway },
   { name: '0025_client', ...client },
   { name: '0026_closing', ...closing },
+  { name: '0027_look_again', ...lookAgain },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -10,6 +10,7 @@ export {
   sharingRecord,
 } from './client';
 export { enoughRuleRecord } from './count';
+export { putAwayTestRecord, reviewRecord } from './again';
 export type { AnyRecord, RecordKind } from './defineRecord';
 export { describeRecords } from './describeRecords';
 export { containerRecord, fitRecord, fitWishesRecord } from './fit';

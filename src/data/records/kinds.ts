@@ -9,6 +9,7 @@ import {
   outgoingMailRecord,
   sharingRecord,
 } from './client';
+import { putAwayTestRecord, reviewRecord } from './again';
 import { enoughRuleRecord } from './count';
 import type { RecordKind } from './defineRecord';
 import { containerRecord, fitRecord, fitWishesRecord } from './fit';
@@ -101,6 +102,8 @@ const kinds = [
   clientAnswerRecord,
   outgoingMailRecord,
   closingRecord,
+  reviewRecord,
+  putAwayTestRecord,
 ] as const;
 
 type Kind = (typeof kinds)[number];

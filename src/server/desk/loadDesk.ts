@@ -29,6 +29,7 @@ export const deskNames = [
   'priorities',
   'project',
   'purchases',
+  'reviews',
   'rooms',
   'sections',
   'setUps',
@@ -65,7 +66,7 @@ interface ProjectOnDesk extends DeskSummary {
 }
 
 /** Goes up whenever a summary says something else of the same home. */
-const SUMMARY_VERSION = 6;
+const SUMMARY_VERSION = 7;
 
 /**
  * Every home on the desk with what is next in each of its rooms. What was worked out of a home is kept

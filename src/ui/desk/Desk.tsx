@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import type { ComponentProps } from 'react';
 
 import type { Project } from '@/core/agree';
-import type { RoomProgress } from '@/core/desk';
+import { workSteps, type RoomProgress } from '@/core/desk';
 import type { Room } from '@/core/look';
 import { formatCount, formatMoney } from '@/core/shared';
 import { dayWords } from '../home/homeWords';
@@ -146,7 +146,7 @@ function RoomTile({
         <span className="flex items-baseline justify-between gap-3">
           <b className="font-head text-[15.5px] font-[650]">{room.name}</b>
           <span className="text-[13px] whitespace-nowrap text-soft">
-            {progress.doneSteps.length} of 7 steps
+            {progress.doneSteps.length} of {workSteps.length} steps
           </span>
         </span>
         <span aria-hidden="true" className="mt-1.5 mb-2 block h-1 rounded-sm bg-well">

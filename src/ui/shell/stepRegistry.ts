@@ -116,4 +116,13 @@ export const stepRegistry: Readonly<Record<Step, StepEntry>> = {
     ],
     room: [['', 'Pictures']],
   },
+  'look-again': {
+    name: 'Look again',
+    of: 'looking again',
+    home: [
+      ['', 'Looks'],
+      ['test', 'Put-away test'],
+    ],
+    room: [['', 'The walk']],
+  },
 };

@@ -1,0 +1,110 @@
+import { rmSync } from 'node:fs';
+import path from 'node:path';
+import { expect, test } from '@playwright/test';
+import Database from 'better-sqlite3';
+
+import { createOwnServer, insertHome } from './ownServer';
+import { sees } from './steps';
+
+const server = createOwnServer(4386);
+test.beforeAll(async () => {
+  await server.start();
+  insertHome(server.dataDir, ['hall'], { hasTop: true });
+  insertGroups();
+});
+test.afterAll(async () => {
+  await server.stop('SIGKILL');
+  rmSync(server.dataDir, { recursive: true, force: true });
+});
+
+/** Two groups with a place each, as the bench and Place leave them. */
+function insertGroups(): void {
+  const db = new Database(path.join(server.dataDir, 'tinbox.sqlite'));
+  const columns = (db.pragma('table_info(groups)') as { name: string }[]).map(({ name }) => name);
+  for (const [i, [name, bay]] of [
+    ['Tape', 'bay-hall'],
+    ['Candles', 'top-hall'],
+  ].entries()) {
+    const row: Record<string, unknown> = {
+      id: `group-${i}`,
+      project_id: 'home',
+      room_id: 'hall',
+      name,
+      bay_id: bay,
+      uncounted_litres: 4,
+      lid: 'any',
+      see: 'any',
+      front: 0,
+      loose: 0,
+      position: i,
+      placing_json: '{}',
+    };
+    const known = Object.keys(row).filter((column) => columns.includes(column));
+    db.prepare(
+      `INSERT INTO groups (${known.join(', ')}) VALUES (${known.map(() => '?').join(', ')})`,
+    ).run(...known.map((column) => row[column]));
+  }
+  db.close();
+}
+
+const home = `${server.address}/projects/home/home/look-again`;
+
+test('a member of the household looks for things on a phone, and what was missed is told', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const run of [1, 2]) {
+    await page.goto(`${home}/test`);
+    await page.getByRole('button', { name: 'Start: 2 things' }).click();
+    await page.getByRole('button', { name: 'I am ready' }).click();
+    for (let i = 0; i < 2; i += 1) {
+      const thing = await page
+        .getByRole('region', { name: 'Where does it go?' })
+        .getByRole('heading')
+        .innerText();
+      // Nobody sees from the drawing where anything lives.
+      await expect(page.getByText(/^(Tape|Candles)$/)).toHaveCount(0);
+      if (thing === 'tape') {
+        await page.getByRole('button', { name: 'Cupboard, Top' }).click();
+        await sees(page, 'Not there. Where else?');
+        await page.getByRole('button', { name: 'Cupboard, Shelf' }).click();
+      } else await page.getByRole('button', { name: 'Cupboard, Top' }).click();
+    }
+    await page.getByRole('button', { name: 'Keep the test' }).click();
+    await sees(page, run === 1 ? /1 of 2 at once/ : /2 of 4 at once/);
+  }
+  const shows = page.getByRole('region', { name: 'What it shows' });
+  await expect(
+    shows.getByText(/2 of 2 did not find tape at once; 2 looked first in Cupboard, Top/),
+  ).toBeVisible();
+  await expect(shows.getByText(/put a label there/)).toBeVisible();
+});
+
+test('the walk: a place overfull, a stray that goes back, one that stays; the look is made and told', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${server.address}/projects/home/rooms/hall/look-again`);
+  const shelf = page.getByRole('group', { name: 'How Shelf was found' });
+  await shelf.getByRole('button', { name: 'Overfull' }).click();
+  await page.getByLabel('About how many litres').fill('120');
+  await page.getByLabel('What ran out, or is out of date').fill('matches');
+  await page.getByLabel('What lies here and does not live here').fill('candles');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await sees(page, 'belongs in the room 1');
+  await page.getByRole('button', { name: 'It is back' }).click();
+  await page.getByLabel('What lies here and does not live here').fill('fishing line');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByRole('button', { name: 'It lives here now' }).click();
+  await expect(page.getByText('belongs to no group')).toBeHidden();
+  const top = page.getByRole('group', { name: 'How Top was found' });
+  await top.getByRole('button', { name: 'As meant' }).click();
+  await sees(page, /2 of 2 places looked at/);
+  await page.reload();
+  await expect(page.getByLabel('About how many litres')).toHaveValue('120');
+  await page.getByRole('button', { name: 'The look is made' }).click();
+  await sees(page, /; made on /);
+  await page.goto(home);
+  await sees(page, /Cupboard, Shelf \(room 1\) was overfull, about 120 l/);
+  await sees(page, /Candles lay in Cupboard, Shelf/);
+});

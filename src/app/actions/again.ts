@@ -1,0 +1,106 @@
+'use server';
+
+import { z } from 'zod';
+
+import { putAwayTestSchema, reviewKinds, walkLineSchema } from '@/core/again';
+import { bayIdSchema, projectIdSchema, putAwayTestIdSchema, roomIdSchema } from '@/core/shared';
+import { getDatabase } from '@/data/startData';
+import { endLook, keepTest, moveLook, noteWalkLine, removeTest } from '@/server/again/looks';
+import { today } from '@/server/means';
+import { addGroup } from '@/server/sort/groups';
+import type { ActionResult } from '@/ui/actionResult';
+import { answer, done } from './answer';
+
+const ofHome = z.object({ projectId: projectIdSchema });
+const lookAt = z.object({
+  roomId: roomIdSchema.nullable(),
+  kind: z.enum(reviewKinds),
+  plannedOn: z.iso.date(),
+});
+
+export async function noteWalkLineAction(
+  projectId: string,
+  at: unknown,
+  line: unknown,
+): Promise<ActionResult> {
+  return answer(
+    ofHome.extend({ at: lookAt, line: walkLineSchema }),
+    { projectId, at, line },
+    async (input) => {
+      await noteWalkLine(await getDatabase(), input.projectId, input);
+      return done;
+    },
+  );
+}
+
+export async function endLookAction(
+  projectId: string,
+  at: unknown,
+  said: { readonly note: string; readonly isDone: boolean },
+): Promise<ActionResult> {
+  return answer(
+    ofHome.extend({ at: lookAt, note: z.string().trim().max(600), isDone: z.boolean() }),
+    { projectId, at, ...said },
+    async (input) => {
+      await endLook(await getDatabase(), input.projectId, {
+        at: input.at,
+        note: input.note,
+        doneOn: input.isDone ? today() : null,
+      });
+      return done;
+    },
+  );
+}
+
+export async function moveLookAction(
+  projectId: string,
+  at: unknown,
+  dueOn: string,
+): Promise<ActionResult> {
+  return answer(
+    ofHome.extend({ at: lookAt, dueOn: z.iso.date('Choose a day') }),
+    { projectId, at, dueOn },
+    async (input) => {
+      await moveLook(await getDatabase(), input.projectId, input);
+      return done;
+    },
+  );
+}
+
+/** A stray that belongs to no group becomes one where it lies. */
+export async function groupStrayAction(
+  projectId: string,
+  roomId: string,
+  stray: { readonly name: string; readonly bayId: string },
+): Promise<ActionResult<string>> {
+  return answer(
+    ofHome.extend({
+      roomId: roomIdSchema,
+      name: z.string().trim().min(1).max(60),
+      bayId: bayIdSchema,
+    }),
+    { projectId, roomId, ...stray },
+    async (input) => ({
+      ok: true,
+      value: (await addGroup(await getDatabase(), input.projectId, input)).id,
+    }),
+  );
+}
+
+export async function keepTestAction(projectId: string, test: unknown): Promise<ActionResult> {
+  return answer(ofHome.extend({ test: putAwayTestSchema }), { projectId, test }, async (input) => {
+    await keepTest(await getDatabase(), input.projectId, input.test);
+    return done;
+  });
+}
+
+export async function removeTestAction(projectId: string, testId: string): Promise<ActionResult> {
+  return answer(
+    ofHome.extend({ testId: putAwayTestIdSchema }),
+    { projectId, testId },
+    async (input) => {
+      await removeTest(await getDatabase(), input.projectId, input.testId);
+      return done;
+    },
+  );
+}

@@ -1,0 +1,93 @@
+import { format, parseISO, setMonth } from 'date-fns';
+
+import type { Change, Finding, Look, Mending, Share, WalkMark } from '@/core/again';
+import { assertNever, formatCount, formatLitres } from '@/core/shared';
+
+export const walkMarkWords: Readonly<Record<WalkMark, string>> = {
+  as_meant: 'As meant',
+  overfull: 'Overfull',
+  half_empty: 'Half empty',
+  something_else: 'Something else in it',
+  label_missing: 'Label missing',
+  container_unused: 'Container unused',
+  lid_off: 'Lid left off',
+};
+
+export const mendingWords: Readonly<Record<Mending, string>> = {
+  label: 'put a label there',
+  picture: 'put a picture on it',
+  place: 'let it live where it is looked for',
+  join: 'join the two groups',
+  enough: 'say how many are enough',
+  refit: 'fit the place again, with what was found',
+  lidless: 'take the lid away',
+  give_back: 'use the container elsewhere, or return it',
+};
+
+/** "two weeks after, boot room" */
+export function lookWords({ kind, month, roomName }: Look): string {
+  const where = roomName?.toLowerCase() ?? 'the whole home';
+  switch (kind) {
+    case 'two_weeks':
+      return `${where}, two weeks after`;
+    case 'month':
+      return `${where}, a month after`;
+    case 'season':
+      return `seasonal swap of ${format(setMonth(new Date(2026, 0, 1), (month ?? 1) - 1), 'MMMM')}`;
+    case 'year':
+      return `${where}, a year after`;
+    case 'own':
+      return where;
+    default:
+      return assertNever(kind);
+  }
+}
+
+export const longDay = (day: string): string => format(parseISO(day), 'EEE d MMM yyyy');
+
+/** "1 of 4 at once (between 7 and 57 %)": never more certain than it is. */
+export function shareWords({ hits, of, low, high }: Share): string {
+  const percent = (share: number) => Math.round(share * 100);
+  return `${hits} of ${of} at once (likely ${percent(low)} to ${percent(high)} %)`;
+}
+
+export const changeWords: Readonly<Record<Change, string>> = {
+  better: 'found better',
+  worse: 'found worse',
+  none: 'no difference that so few looks could tell',
+};
+
+interface Names {
+  readonly group: (id: string) => string;
+  readonly bay: (id: string) => string;
+}
+
+/** A finding in one sentence. */
+export function findingWords(finding: Finding, { group, bay }: Names): string {
+  switch (finding.code) {
+    case 'looked_elsewhere': {
+      const { missed, countThere } = finding;
+      const who = `${missed.hits} of ${missed.of} did not find ${group(finding.groupId).toLowerCase()} at once`;
+      return finding.bayId === undefined
+        ? `${who}; each looked somewhere else.`
+        : `${who}; ${countThere} looked first in ${bay(finding.bayId)}.`;
+    }
+    case 'mixed_up':
+      return `${finding.groupIds.map((id) => group(id)).join(' and ')} are mixed up: each is looked for in the other’s place.`;
+    case 'wandered':
+      return `${group(finding.groupId)} lay in ${bay(finding.bayId)}, ${formatCount(finding.times, 'time')}.`;
+    case 'overfull':
+    case 'half_empty':
+      return `${bay(finding.bayId)} was ${finding.code === 'overfull' ? 'overfull' : 'half empty'}${
+        finding.litresFound === null ? '' : `, about ${formatLitres(finding.litresFound)}`
+      }.`;
+    case 'label_missing':
+      return `${bay(finding.bayId)} had no label.`;
+    case 'container_unused':
+      return `A container in ${bay(finding.bayId)} was not used.`;
+    case 'lid_off':
+      return `The lid lay beside ${bay(finding.bayId)}.`;
+    default:
+      return assertNever(finding);
+  }
+}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
 import { walkMarks, type Look, type WalkLine, type WalkMark } from '@/core/again';
 import type { Unit } from '@/core/look';
@@ -113,7 +113,13 @@ function BayLine({
   const [litres, setLitres] = useState(line.litresFound === null ? '' : String(line.litresFound));
   const [ranOut, setRanOut] = useState(line.ranOut);
   const [stray, setStray] = useState('');
-  const note = (change: Partial<WalkLine>) => void mutate(() => onNote(at, { ...line, ...change }));
+  const latest = useRef(line);
+  // What is on its way counts: two fields that are left one after the other must both be kept.
+  const note = (change: Partial<WalkLine>) => {
+    const next = { ...(isPending ? latest.current : line), ...change };
+    latest.current = next;
+    void mutate(() => onNote(at, next));
+  };
   const toggle = (mark: WalkMark) => {
     const has = line.marks.includes(mark);
     // As meant is the whole answer; anything else takes it back.

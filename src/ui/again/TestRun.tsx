@@ -2,15 +2,26 @@
 
 import { useState } from 'react';
 
-import type { PutAwayItem, PutAwayTest } from '@/core/again';
-import { arrangeFront } from '@/core/look';
+import type { ItemToFind, PutAwayItem, PutAwayTest } from '@/core/again';
+import { arrangeFront, type Unit } from '@/core/look';
 import { pictureFor, pictureStrokes } from '@/core/labels';
 import { createUuid } from '../createUuid';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
-import type { PersonToAsk, RoomToSearch } from './TestView';
 
+export interface RoomToSearch {
+  readonly id: string;
+  readonly name: string;
+  readonly units: readonly Unit[];
+}
+export interface PersonToAsk {
+  readonly id: string;
+  readonly name: string;
+  readonly readsPictures: boolean;
+  /** What they would be asked next. */
+  readonly items: readonly ItemToFind[];
+}
 interface TestRunProps {
   readonly projectId: string;
   readonly person: PersonToAsk;

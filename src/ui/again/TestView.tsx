@@ -2,28 +2,15 @@
 
 import { useState } from 'react';
 
-import type { Finding, ItemToFind, Mending, PutAwayTest, Score } from '@/core/again';
-import type { Unit } from '@/core/look';
+import type { Finding, Mending, PutAwayTest, Score } from '@/core/again';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField } from '../primitives/Field';
 import { useMutation } from '../useMutation';
-import { TestRun } from './TestRun';
+import { TestRun, type PersonToAsk, type RoomToSearch } from './TestRun';
 import { changeWords, longDay, mendingWords, shareWords } from './againWords';
 
-export interface RoomToSearch {
-  readonly id: string;
-  readonly name: string;
-  readonly units: readonly Unit[];
-}
-export interface PersonToAsk {
-  readonly id: string;
-  readonly name: string;
-  readonly readsPictures: boolean;
-  /** What they would be asked next. */
-  readonly items: readonly ItemToFind[];
-}
 interface TestViewProps {
   readonly projectId: string;
   readonly rooms: readonly RoomToSearch[];

@@ -108,3 +108,29 @@ test('the walk: a place overfull, a stray that goes back, one that stays; the lo
   await sees(page, /Cupboard, Shelf \(room 1\) was overfull, about 120 l/);
   await sees(page, /Candles lay in Cupboard, Shelf/);
 });
+
+test('a finding is mended: another place as a draft beside the chosen one, and what was changed is told', async ({
+  page,
+}) => {
+  await page.goto(`${home}/findings`);
+  const overfull = page.getByRole('region', {
+    name: /Cupboard, Shelf .* was overfull, about 120 l/,
+  });
+  await expect(overfull.getByText(/l too much/)).toBeVisible();
+  await overfull
+    .getByRole('listitem')
+    .filter({ hasText: 'Say how many are enough' })
+    .getByRole('button')
+    .click();
+  await expect(
+    overfull.getByText(/it was decided to say how many are enough .* nobody has looked since/),
+  ).toBeVisible();
+  const tape = page.getByRole('region', { name: /did not find tape at once/ });
+  await expect(tape.getByText(/there is room for it, .* to spare/)).toBeVisible();
+  await tape.getByRole('button', { name: 'Try it as a draft' }).click();
+  await page.waitForURL(/place\/compare/);
+  await sees(page, 'Tape where it is sought');
+  // The chosen arrangement stays as it is.
+  const where = await page.request.get(`${server.address}/projects/home/where?q=tape&id=group-0`);
+  expect(await where.text()).toContain('Shelf');
+});

@@ -57,6 +57,7 @@ const HOME = [
   '/show/client',
   '/look-again',
   '/look-again/test',
+  '/look-again/findings',
   '/where?id=linen-press-guest',
 ].map((page) => `/projects/quarry-row/home${page}`);
 const ROOM = [

@@ -7,7 +7,10 @@ test('an address has so many open at once and no more, whatever the others do; l
     fc.property(
       fc.array(fc.tuple(fc.constantFrom('a', 'b'), fc.boolean()), { maxLength: 60 }),
       (acts) => {
-        const limits = new AddressLimits({ ...defaultLimits, openAtOnce: 3, strangersAMinute: 9 }, () => 0);
+        const limits = new AddressLimits(
+          { ...defaultLimits, openAtOnce: 3, strangersAMinute: 9 },
+          () => 0,
+        );
         const open = new Map<string, (() => void)[]>([
           ['a', []],
           ['b', []],
@@ -30,7 +33,10 @@ test('an address has so many open at once and no more, whatever the others do; l
 
 test('a stranger asks so often a minute, and again in the next', () => {
   let nowMs = 0;
-  const limits = new AddressLimits({ ...defaultLimits, openAtOnce: 3, strangersAMinute: 2 }, () => nowMs);
+  const limits = new AddressLimits(
+    { ...defaultLimits, openAtOnce: 3, strangersAMinute: 2 },
+    () => nowMs,
+  );
   const ask = (address: string) => limits.admitStranger(address);
   expect([ask('a'), ask('a'), ask('a'), ask('b')]).toEqual([true, true, false, true]);
   nowMs = 60_000;

@@ -2,10 +2,11 @@
 
 import { z } from 'zod';
 
-import { putAwayTestSchema, reviewKinds, walkLineSchema } from '@/core/again';
+import { mendings, putAwayTestSchema, reviewKinds, walkLineSchema } from '@/core/again';
 import { bayIdSchema, projectIdSchema, putAwayTestIdSchema, roomIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
 import { endLook, keepTest, moveLook, noteWalkLine, removeTest } from '@/server/again/looks';
+import { takeMending } from '@/server/again/mend';
 import { today } from '@/server/means';
 import { addGroup } from '@/server/sort/groups';
 import type { ActionResult } from '@/ui/actionResult';
@@ -102,5 +103,21 @@ export async function removeTestAction(projectId: string, testId: string): Promi
       await removeTest(await getDatabase(), input.projectId, input.testId);
       return done;
     },
+  );
+}
+
+/** Takes a way to mend a finding; of another place the answer is the draft that was made. */
+export async function takeMendingAction(
+  projectId: string,
+  key: string,
+  mending: string,
+): Promise<ActionResult<string | undefined>> {
+  return answer(
+    ofHome.extend({ key: z.string().min(1).max(200), mending: z.enum(mendings) }),
+    { projectId, key, mending },
+    async (input) => ({
+      ok: true,
+      value: await takeMending(await getDatabase(), input.projectId, input),
+    }),
   );
 }

@@ -11,6 +11,7 @@ import {
   findingKey,
   findingsOfTests,
   findingsOfWalk,
+  homeFindings,
   learnFactor,
   learnShare,
   mendingsOf,
@@ -291,4 +292,44 @@ test('firms that differ from what is assumed are estimated better with what was 
     learnt += errorOf(heldOut, factor);
   }
   expect(learnt).toBeLessThan(plain * 0.9);
+});
+
+test('what was changed is told to have held only where somebody has looked since', () => {
+  const look = (
+    id: string,
+    doneOn: string,
+    marks: readonly string[],
+    changes: readonly object[] = [],
+  ) =>
+    reviewSchema.parse({
+      id,
+      projectId: 'home',
+      roomId: 'hall',
+      kind: 'own',
+      plannedOn: doneOn,
+      dueOn: doneOn,
+      doneOn,
+      note: '',
+      lines: [{ bayId: 'shelf', marks, litresFound: null, strays: [], ranOut: '' }],
+      changes,
+    });
+  const change = {
+    findingKey: 'overfull shelf',
+    change: 'enough',
+    told: 'a few fewer',
+    takenOn: '2026-10-10',
+  };
+  const first = look('a', '2026-10-09', ['overfull'], [change]);
+  const only = homeFindings({ reviews: [first], tests: [] });
+  expect(only.open).toMatchObject([{ key: 'overfull shelf', mended: { holds: undefined } }]);
+  const fine = homeFindings({ reviews: [first, look('b', '2026-11-09', ['as_meant'])], tests: [] });
+  expect(fine).toMatchObject({
+    open: [],
+    held: [{ key: 'overfull shelf', mended: { holds: true } }],
+  });
+  const again = homeFindings({
+    reviews: [first, look('b', '2026-11-09', ['overfull'])],
+    tests: [],
+  });
+  expect(again).toMatchObject({ open: [{ mended: { holds: false } }], held: [] });
 });

@@ -48,3 +48,4 @@ export { ITEMS_A_TEST, pickItems, type ItemToFind } from './pickItems';
 export { homeDoneOn, roomDoneOn } from './doneOn';
 export { listLooks, type Look } from './listLooks';
 export { roundsOf } from './rounds';
+export { homeFindings, type FindingNow, type Mended } from './homeFindings';

@@ -122,6 +122,7 @@ export const stepRegistry: Readonly<Record<Step, StepEntry>> = {
     home: [
       ['', 'Looks'],
       ['test', 'Put-away test'],
+      ['findings', 'What was found'],
     ],
     room: [['', 'The walk']],
   },

@@ -1,0 +1,69 @@
+import { notFound } from 'next/navigation';
+
+import { takeMendingAction } from '@/app/actions/again';
+import { HomeFrame } from '@/app/RoomFrame';
+import type { Finding } from '@/core/again';
+import { findingsToMend, mendNames } from '@/server/again/mend';
+import { namesOf } from '@/server/again/names';
+import { openHome } from '@/server/desk/openRoom';
+import { findingWords } from '@/ui/again/againWords';
+import { FindingsView } from '@/ui/again/FindingsView';
+import { stepHref } from '@/ui/shell/scope';
+import { StepPages } from '@/ui/shell/StepPages';
+
+export const metadata = { title: 'What was found' };
+
+export default async function FindingsPage({ params }: { params: Promise<{ projectId: string }> }) {
+  const { projectId } = await params;
+  const opened = await openHome(projectId, ...mendNames);
+  if (!opened) notFound();
+  const { records } = opened;
+  const names = namesOf(records);
+  const { open, held } = findingsToMend(records);
+  const roomOf = (finding: Finding): string | undefined => {
+    const bayId = 'bayId' in finding ? finding.bayId : undefined;
+    return records.units.find(({ bays }) => bays.some(({ id }) => id === bayId))?.roomId;
+  };
+  const home = { projectId };
+  return (
+    <HomeFrame step="look-again" opened={opened}>
+      <StepPages scope={home} step="look-again" active="findings" />
+      <FindingsView
+        open={open.map(({ key, finding, mended, ways }) => {
+          const roomId = roomOf(finding);
+          const scope = roomId === undefined ? home : { projectId, roomId };
+          const group =
+            'groupId' in finding
+              ? records.groups.find(({ id }) => id === finding.groupId)
+              : undefined;
+          const isWithinRoom = group !== undefined && group.roomId === roomId;
+          return {
+            key,
+            words: findingWords(finding, names),
+            mended,
+            ways,
+            hrefs: {
+              enough: `${stepHref(home, 'sort')}/count`,
+              refit: stepHref(scope, 'fit'),
+              join: stepHref(scope, 'place'),
+              give_back: stepHref(scope, 'shop'),
+              ...(roomId === undefined
+                ? {}
+                : {
+                    label: `${stepHref(scope, 'set-up')}/labels`,
+                    picture: `${stepHref(scope, 'set-up')}/labels`,
+                  }),
+            },
+            compareHref: `${stepHref(isWithinRoom ? scope : home, 'place')}/compare`,
+          };
+        })}
+        held={held.map(({ key, finding, mended }) => ({
+          key,
+          mended,
+          words: findingWords(finding, names),
+        }))}
+        onTake={takeMendingAction.bind(null, projectId)}
+      />
+    </HomeFrame>
+  );
+}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 import { walkMarks, type Look, type WalkLine, type WalkMark } from '@/core/again';
 import type { Unit } from '@/core/look';
@@ -113,12 +113,19 @@ function BayLine({
   const [litres, setLitres] = useState(line.litresFound === null ? '' : String(line.litresFound));
   const [ranOut, setRanOut] = useState(line.ranOut);
   const [stray, setStray] = useState('');
+  // What is on its way counts: two fields that are left one after the other must both be kept. The page that an
+  // answer brings may come later than the answer, so it is what was noted here that the next note goes on from.
   const latest = useRef(line);
-  // What is on its way counts: two fields that are left one after the other must both be kept.
+  const onItsWay = useRef(0);
+  const known = JSON.stringify(line);
+  useEffect(() => {
+    if (onItsWay.current === 0) latest.current = JSON.parse(known) as WalkLine;
+  }, [known]);
   const note = (change: Partial<WalkLine>) => {
-    const next = { ...(isPending ? latest.current : line), ...change };
+    const next = { ...latest.current, ...change };
     latest.current = next;
-    void mutate(() => onNote(at, next));
+    onItsWay.current += 1;
+    void mutate(() => onNote(at, next)).finally(() => (onItsWay.current -= 1));
   };
   const toggle = (mark: WalkMark) => {
     const has = line.marks.includes(mark);

@@ -129,7 +129,7 @@ test('a finding is mended: another place as a draft beside the chosen one, and w
   await expect(tape.getByText(/there is room for it, .* to spare/)).toBeVisible();
   await tape.getByRole('button', { name: 'Try it as a draft' }).click();
   await page.waitForURL(/place\/compare/);
-  await sees(page, 'Tape where it is sought');
+  await expect(page.getByRole('option', { name: 'Tape where it is sought' })).not.toHaveCount(0);
   // The chosen arrangement stays as it is.
   const where = await page.request.get(`${server.address}/projects/home/where?q=tape&id=group-0`);
   expect(await where.text()).toContain('Shelf');

@@ -68,7 +68,8 @@ function FindingPart({
   const { mutate, isPending } = useMutation();
   const take = async (mending: Mending) => {
     const taken = await mutate(() => onTake(key, mending), { done: 'Noted.' });
-    if (taken.ok && taken.value !== undefined) router.push(`${compareHref}?a=chosen&b=${taken.value}`);
+    if (taken.ok && taken.value !== undefined)
+      router.push(`${compareHref}?a=chosen&b=${taken.value}`);
   };
   return (
     <section aria-label={words} className="panel p-4">

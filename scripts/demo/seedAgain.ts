@@ -61,7 +61,16 @@ async function seedLook(db: Db, project: Project): Promise<void> {
           : []),
         ...(third ? [{ ...line, bayId: third.id, marks: ['as_meant'] }] : []),
       ],
-      changes: [],
+      changes: full
+        ? [
+            {
+              findingKey: `overfull ${full.id}`,
+              change: 'enough',
+              told: 'a few pots fewer',
+              takenOn: plannedOn,
+            },
+          ]
+        : [],
     }),
   );
 }

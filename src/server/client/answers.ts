@@ -27,7 +27,7 @@ import {
 } from '@/core/shared';
 import { correctThing, type Verdict } from '@/core/sort';
 import { announceAnswers, announceDecisions } from '@/data/announcements';
-import { recordChange, stampOf, type ChangeWriter } from '@/data/changes';
+import { recordChange, requireUnchanged, stampOf, type ChangeWriter } from '@/data/changes';
 import { findClientPage, insertAnswers } from '@/data/clientRepo';
 import { DataError, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
@@ -140,6 +140,8 @@ export async function takeAnswer(
     return err({ code: 'changed_since', standing });
   const deed = { code: 'answer_taken', name: answer.by } as const;
   await db.transaction(async (trx) => {
+    // What was compared is what is changed.
+    await requireUnchanged(trx, projectId, stamp);
     if (asked.about === 'thing' && answer.says !== 'talk')
       await decideThing(trx, projectId, { answer, records, thingId: asked.thingId });
     await recordChange(trx, { projectId, deed, now: nowIso() }, async (writer) => {

@@ -116,7 +116,11 @@ const daysToCome = ({ visits, sections }: ContentRecords, today: string) =>
       ),
     }));
 
-const pairsByRoom = ({ rooms, vantagePoints, pictures }: ContentRecords) =>
+const pairsByRoom = ({
+  rooms,
+  vantagePoints,
+  pictures,
+}: Records<'pictures' | 'rooms' | 'vantagePoints'>) =>
   rooms
     .map((room) => ({
       name: room.name,
@@ -147,10 +151,28 @@ function namesIn({ groups, things }: ContentRecords, roomId: RoomId, groupName: 
 }
 
 /** The pictures on a page: nobody gets another by its address. */
-export const picturesOn = ({ questions, rooms }: ClientContents): ReadonlySet<PictureId> =>
+export const picturesOn = ({
+  page,
+  rooms,
+}: Pick<ClientContents, 'page' | 'rooms'>): ReadonlySet<PictureId> =>
   new Set([
-    ...questions.flatMap(({ asked }) => (asked.about === 'thing' ? (asked.pictureId ?? []) : [])),
+    ...page.asked.flatMap((asked) => (asked.about === 'thing' ? (asked.pictureId ?? []) : [])),
     ...(rooms ?? []).flatMap(({ pairs }) =>
       pairs.flatMap(({ before, after }) => [before, after].flatMap((picture) => picture?.id ?? [])),
     ),
   ]);
+
+/** The same without the rest of the page: each picture is asked for by itself. */
+export async function loadPicturesOn(db: Db, page: ClientPage): Promise<ReadonlySet<PictureId>> {
+  const records = await loadRecords(
+    db,
+    page.projectId,
+    'pictures',
+    'rooms',
+    'sharings',
+    'vantagePoints',
+  );
+  const isShown =
+    page.parts.includes('pictures') && (records.sharings[0]?.parts ?? []).includes('pictures');
+  return picturesOn({ page, rooms: isShown ? pairsByRoom(records) : undefined });
+}

@@ -4,7 +4,7 @@ import { useState } from 'react';
 
 import type { Look } from '@/core/again';
 import type { ActionResult } from '../actionResult';
-import { buttonClass } from '../primitives/Button';
+import { Button, buttonClass } from '../primitives/Button';
 import { Link } from '../primitives/Link';
 import { stepHref } from '../shell/scope';
 import { useMutation } from '../useMutation';
@@ -20,10 +20,16 @@ interface LooksViewProps {
     at: Pick<Look, 'roomId' | 'kind' | 'plannedOn'>,
     dueOn: string,
   ) => Promise<ActionResult>;
+  /** Of the whole home: it was made. */
+  readonly onMade: (
+    at: Pick<Look, 'roomId' | 'kind' | 'plannedOn'>,
+    said: { readonly note: string; readonly isDone: boolean },
+  ) => Promise<ActionResult>;
 }
 
 /** When the home is looked at again, and what was found so far. */
-export function LooksView({ projectId, today, looks, found, onMove }: LooksViewProps) {
+export function LooksView(props: LooksViewProps) {
+  const { projectId, looks, found } = props;
   const ahead = looks.filter(({ doneOn }) => doneOn === null);
   const made = looks.filter(({ doneOn }) => doneOn !== null).reverse();
   return (
@@ -48,7 +54,7 @@ export function LooksView({ projectId, today, looks, found, onMove }: LooksViewP
           <h2 className="text-[18px]">Ahead</h2>
           <ul className="divide-y divide-line">
             {ahead.map((look) => (
-              <LookLine key={look.id} {...{ projectId, today, look, onMove }} />
+              <LookLine key={look.id} {...props} look={look} />
             ))}
           </ul>
         </section>
@@ -84,7 +90,8 @@ function LookLine({
   today,
   look,
   onMove,
-}: Pick<LooksViewProps, 'projectId' | 'today' | 'onMove'> & { readonly look: Look }) {
+  onMade,
+}: Pick<LooksViewProps, 'projectId' | 'today' | 'onMove' | 'onMade'> & { readonly look: Look }) {
   const { mutate, isPending } = useMutation();
   const [day, setDay] = useState(look.dueOn);
   const isDue = look.dueOn <= today;
@@ -106,6 +113,15 @@ function LookLine({
         onChange={(event) => setDay(event.target.value)}
         onBlur={() => day !== '' && day !== look.dueOn && void mutate(() => onMove(look, day))}
       />
+      {look.roomId === null && isDue && (
+        <Button
+          look="main"
+          disabled={isPending}
+          onClick={() => void mutate(() => onMade(look, { note: '', isDone: true }))}
+        >
+          It was made
+        </Button>
+      )}
       {look.roomId !== null && (
         <Link
           className={buttonClass(isDue ? 'main' : 'quiet')}

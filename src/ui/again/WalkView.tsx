@@ -135,7 +135,6 @@ function BayLine({
     return note({ marks: mark === 'as_meant' ? ['as_meant'] : [...kept, mark] });
   };
   const wantsLitres = line.marks.includes('overfull') || line.marks.includes('half_empty');
-  const typedLitres = Number(litres.replace(',', '.'));
   const addStray = () => {
     const typed = stray.trim();
     if (typed === '') return;
@@ -182,14 +181,10 @@ function BayLine({
               inputMode="decimal"
               value={litres}
               onChange={(event) => setLitres(event.target.value)}
-              onBlur={() =>
-                note({
-                  litresFound:
-                    litres.trim() === '' || !Number.isFinite(typedLitres) || typedLitres < 0
-                      ? null
-                      : typedLitres,
-                })
-              }
+              onBlur={() => {
+                const typed = readLitres(litres);
+                if (typed !== latest.current.litresFound) note({ litresFound: typed });
+              }}
             />
           </label>
         )}
@@ -265,6 +260,12 @@ function BayLine({
       )}
     </li>
   );
+}
+
+/** Litres as typed, with point or comma; null where they cannot be read. */
+function readLitres(typed: string): number | null {
+  const litres = Number(typed.replace(',', '.'));
+  return typed.trim() === '' || !Number.isFinite(litres) || litres < 0 ? null : litres;
 }
 
 function belongsWords(groupId: string | null, groups: WalkViewProps['groups']): string {

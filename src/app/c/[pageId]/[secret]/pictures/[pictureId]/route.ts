@@ -1,9 +1,8 @@
 import { pictureIdSchema } from '@/core/shared';
 import { dataDirOf } from '@/data/db';
 import { refuse } from '@/app/api/respond';
-import { gatherContents, picturesOn } from '@/server/client/pageContents';
+import { loadPicturesOn } from '@/server/client/pageContents';
 import { clientPicture } from '@/server/client/pagePictures';
-import { today } from '@/server/means';
 import { linkHandler } from '../../../../openLink';
 
 /** A picture that is on the page of this link, and no other. */
@@ -13,7 +12,7 @@ export const GET = linkHandler<{
   readonly pictureId: string;
 }>(async (_request, { db, page }, { pictureId }) => {
   const id = pictureIdSchema.safeParse(pictureId);
-  const isOnPage = id.success && picturesOn(await gatherContents(db, page, today())).has(id.data);
+  const isOnPage = id.success && (await loadPicturesOn(db, page)).has(id.data);
   const bytes = isOnPage ? await clientPicture(dataDirOf(process.env), id.data) : undefined;
   return bytes
     ? new Response(new Uint8Array(bytes), { headers: { 'content-type': 'image/jpeg' } })

@@ -47,12 +47,6 @@ const VIEWS = [
     size: PHONE,
     act: typeScarves,
   },
-  { name: 'count', url: '/projects/quarry-row/home/sort/count', size: DESK },
-  {
-    name: 'results',
-    url: '/projects/quarry-row/home/sort/results',
-    size: DESK,
-  },
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },
   { name: 'days', url: '/days', size: DESK, act: proposeDays },
   {
@@ -76,6 +70,8 @@ const VIEWS = [
   { name: 'set-up', url: room('quarry-row', 'spare-room', 'set-up'), size: DESK },
   { name: 'labels', url: room('quarry-row', 'boot-room', 'set-up/labels'), size: DESK },
   { name: 'show', url: room('quarry-row', 'boot-room', 'show'), size: DESK },
+  { name: 'client', url: '/projects/quarry-row/home/show/client', size: DESK },
+  { name: 'put-away-test', url: '/projects/quarry-row/home/look-again/test', size: DESK },
   { name: 'client-page', url: '/api/projects/quarry-row/client?room=boot-room', size: DESK },
 ];
 

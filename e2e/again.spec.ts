@@ -4,7 +4,7 @@ import { expect, test } from '@playwright/test';
 import Database from 'better-sqlite3';
 
 import { createOwnServer, insertHome } from './ownServer';
-import { sees } from './steps';
+import { awake, sees } from './steps';
 
 const server = createOwnServer(4386);
 test.beforeAll(async () => {
@@ -55,6 +55,7 @@ test('a member of the household looks for things on a phone, and what was missed
   await page.setViewportSize({ width: 390, height: 844 });
   for (const run of [1, 2]) {
     await page.goto(`${home}/test`);
+    await awake(page);
     await page.getByRole('button', { name: 'Start: 2 things' }).click();
     await page.getByRole('button', { name: 'I am ready' }).click();
     for (let i = 0; i < 2; i += 1) {
@@ -85,6 +86,7 @@ test('the walk: a place overfull, a stray that goes back, one that stays; the lo
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${server.address}/projects/home/rooms/hall/look-again`);
+  await awake(page);
   const shelf = page.getByRole('group', { name: 'How Shelf was found' });
   await shelf.getByRole('button', { name: 'Overfull' }).click();
   await page.getByLabel('About how many litres').fill('120');
@@ -101,6 +103,7 @@ test('the walk: a place overfull, a stray that goes back, one that stays; the lo
   await top.getByRole('button', { name: 'As meant' }).click();
   await sees(page, /2 of 2 places looked at/);
   await page.reload();
+  await awake(page);
   await expect(page.getByLabel('About how many litres')).toHaveValue('120');
   await page.getByRole('button', { name: 'The look is made' }).click();
   await sees(page, /; made on /);
@@ -113,6 +116,7 @@ test('a finding is mended: another place as a draft beside the chosen one, and w
   page,
 }) => {
   await page.goto(`${home}/findings`);
+  await awake(page);
   const overfull = page.getByRole('region', {
     name: /Cupboard, Shelf .* was overfull, about 120 l/,
   });

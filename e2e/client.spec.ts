@@ -6,7 +6,7 @@ import { createMailbox } from '../src/standins/mailbox/mailbox';
 import { startMailbox } from '../src/standins/mailbox/startMailbox';
 import type { RunningStandin } from '../src/standins/shared/startStandin';
 import { createOwnServer, insertHome } from './ownServer';
-import { allKept, decide, sees } from './steps';
+import { allKept, awake, decide, sees } from './steps';
 
 const MAILBOX_PORT = 4385;
 const server = createOwnServer(4384, { TINBOX_MAILBOX: `http://127.0.0.1:${MAILBOX_PORT}` });
@@ -26,15 +26,22 @@ test.afterAll(async () => {
 const clientDesk = `${server.address}/projects/home/home/show/client`;
 const bench = `${server.address}/projects/home/rooms/hall/sort`;
 
+/** Opens the client's desk and waits until it answers to a hand. */
+async function openDesk(page: Page): Promise<void> {
+  await page.goto(clientDesk);
+  await awake(page);
+}
+
 /** Puts things before the client, each by its words. */
 async function ask(page: Page, ...things: readonly string[]): Promise<void> {
   await page.goto(bench);
+  await awake(page);
   for (const thing of things) await decide(page, thing, 'q');
   await allKept(page);
 }
 
 async function makeLink(page: Page): Promise<string> {
-  await page.goto(clientDesk);
+  await openDesk(page);
   await page.getByRole('button', { name: 'Make the link' }).click();
   return page.getByLabel('The link').inputValue();
 }
@@ -84,6 +91,7 @@ test('what was decided since is shown and not gone over without a word', async (
   await phone.goto(link);
   // Somebody at the home decides meanwhile.
   await page.goto(`${server.address}/projects/home/home/sort`);
+  await awake(page);
   await page.getByRole('button', { name: 'green lamp: Donate' }).click();
   await allKept(page);
   await phone
@@ -91,7 +99,7 @@ test('what was decided since is shown and not gone over without a word', async (
     .getByRole('button', { name: 'Keep' })
     .click();
   await sees(phone, /Sent at/);
-  await page.goto(clientDesk);
+  await openDesk(page);
   const answers = page.getByRole('region', { name: 'Answers' });
   await expect(
     answers.getByText(/Since it was asked: decided since, on .*: donated/),
@@ -105,7 +113,7 @@ test('a link for looking only, one that is revoked, and one that never was', asy
   page,
   browser,
 }) => {
-  await page.goto(clientDesk);
+  await openDesk(page);
   await page.getByRole('checkbox', { name: 'Where everything lives' }).check();
   await expect(
     page
@@ -129,6 +137,7 @@ test('a link for looking only, one that is revoked, and one that never was', asy
   });
   expect(posted.status()).toBe(403);
   await page.reload();
+  await awake(page);
   await expect(
     page.getByRole('listitem').filter({ hasText: 'Nora, a link, for looking only' }),
   ).toContainText('opened once');
@@ -144,7 +153,7 @@ test('a file that answers back, by message and by file, counts once and only her
   browser,
 }) => {
   await ask(page, 'blue teapot', 'brass clock');
-  await page.goto(clientDesk);
+  await openDesk(page);
   const maker = page.getByRole('region', { name: 'A page for the client' });
   await maker.getByRole('radio', { name: 'A file that answers back' }).click();
   await maker.getByRole('button', { name: 'Make the file' }).click();
@@ -201,7 +210,7 @@ test('a message goes by a press, waits where the mailbox is down, and is not sen
 }) => {
   await ask(page, 'tin soldier');
   mailbox.setMood('down');
-  await page.goto(clientDesk);
+  await openDesk(page);
   const maker = page.getByRole('region', { name: 'A page for the client' });
   await maker.getByText('Send it by mail').click();
   await maker.getByLabel('Mail address').fill('nora@');
@@ -227,9 +236,11 @@ test('the closing report is put together, and shown to others only as far as was
   page,
 }) => {
   await page.goto(bench);
+  await awake(page);
   await decide(page, '4 raincoats', 'k');
   await allKept(page);
   await page.goto(`${server.address}/projects/home/home/show/closing`);
+  await awake(page);
   const room = page.getByRole('region', { name: 'Room 1' });
   await room.getByLabel('In the client’s own words').fill('We find our coats again.');
   await room.getByRole('checkbox', { name: /spent of/ }).uncheck();
@@ -239,6 +250,7 @@ test('the closing report is put together, and shown to others only as far as was
   await page.getByLabel('A few words above everything').fill('Dear Nora, thank you.');
   await page.getByRole('radio', { name: /Short/ }).click();
   await page.reload();
+  await awake(page);
   await expect(room.getByLabel('In the client’s own words')).toHaveValue(
     'We find our coats again.',
   );

@@ -110,6 +110,15 @@ export const sees = (page: Page, words: string | RegExp): Promise<void> =>
 export const allKept = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: 'All kept' }).first()).toBeVisible();
 
+/** The page answers to a hand: what was drawn on the server has woken up in the browser. */
+export const awake = (page: Page) =>
+  page.waitForFunction(() => {
+    const fields = [...document.querySelectorAll('#work button, #work input')];
+    return fields.every((field) =>
+      Object.keys(field).some((key) => key.startsWith('__reactProps')),
+    );
+  });
+
 /** Drags as a hand does: in small moves, with a rest over the target. */
 export async function drag(page: Page, from: Locator, to: Locator): Promise<void> {
   const start = await from.boundingBox();

@@ -5,7 +5,7 @@ import { createCollectionDiary } from '../src/standins/collection/diary';
 import { startCollection } from '../src/standins/collection/startCollection';
 import type { RunningStandin } from '../src/standins/shared/startStandin';
 import { createOwnServer, insertHome } from './ownServer';
-import { allKept, decide, drag, sees } from './steps';
+import { allKept, awake, decide, drag, sees } from './steps';
 
 const COLLECTION_PORT = 4383;
 const server = createOwnServer(4382, {
@@ -106,6 +106,7 @@ test('what is decided to leave is packed, a box moves between trips, and the pla
     page.getByRole('region', { name: /Give away: no destination takes it/ }),
   ).toContainText('Second Round takes no mattresses');
   await page.goto(`${base}/trips`);
+  await awake(page);
   await page.getByLabel('Another day').fill('2027-03-01');
   await page.getByRole('button', { name: 'Add this time' }).click();
   await expect(page.getByText('Mon 1 Mar, 10:00')).toBeVisible();
@@ -179,6 +180,7 @@ test('a trip is driven on a phone without a connection, with a refusal and a rec
 
 test('a pick-up is booked once, lost, and booked again', async ({ page }) => {
   await page.goto(`${base}/trips`);
+  await awake(page);
   const pickUps = page.getByRole('region', { name: 'Pick-ups' });
   diary.setMood('down');
   await pickUps.getByRole('button', { name: 'Ask for a slot' }).click();

@@ -53,10 +53,12 @@ export async function measureCupboard(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('img', { name: `Front view to scale: ${name}` })).toBeVisible();
 }
 
+/** A step by its name; looking again is another one than looking. */
+const stepNamed = (name: string): RegExp =>
+  new RegExp(`^${name}${name === 'Look' ? '(?! again)' : ''}`);
+
 export const step = (page: Page, name: string) =>
-  page
-    .getByRole('navigation', { name: 'Steps' })
-    .getByRole('link', { name: new RegExp(`^${name}`) });
+  page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: stepNamed(name) });
 
 const isPhone = (page: Page): boolean => (page.viewportSize()?.width ?? 1280) < 768;
 
@@ -78,7 +80,7 @@ async function press(page: Page, list: 'scopes' | 'steps', name: RegExp): Promis
 /** Goes to a step and waits until its page is there; a tap that meets a page in change is given again. */
 export const goTo = (page: Page, name: string): Promise<void> =>
   expect(async () => {
-    await press(page, 'steps', new RegExp(`^${name}`));
+    await press(page, 'steps', stepNamed(name));
     await page.waitForURL(new RegExp(`/${name.toLowerCase()}(/money)?(\\?|$)`), { timeout: 6000 });
   }).toPass();
 

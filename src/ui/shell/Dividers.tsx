@@ -34,7 +34,7 @@ export function Dividers({ steps, activeStep }: DividersProps) {
             key={step}
             href={href}
             aria-current={isActive ? 'step' : undefined}
-            title={`${name} (${i + 1})`}
+            title={i < 9 ? `${name} (${i + 1})` : name}
             className={clsx(
               'ml-2 flex min-h-[50px] shrink-0 flex-col justify-center rounded-l-[7px] border border-r-0 ' +
                 'border-line py-1.5 pr-1 font-head text-[14.5px] font-[620]',

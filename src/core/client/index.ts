@@ -40,6 +40,7 @@ export {
 } from './answerFile';
 export {
   goesOverSomething,
+  isPastAnswering,
   lastTaken,
   pageStateOf,
   standingOf,

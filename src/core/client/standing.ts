@@ -71,6 +71,10 @@ function standingOfLine(asked: AskedPurchase, lines: readonly LineNow[]): Standi
 export const goesOverSomething = ({ is }: Standing): boolean =>
   is !== 'same' && is !== 'dearer' && is !== 'cheaper';
 
+/** Whether nothing can be said to a question any more: it was decided or bought, or is gone. */
+export const isPastAnswering = ({ is }: Standing): boolean =>
+  is === 'decided' || is === 'gone' || is === 'bought' || is === 'off_the_list';
+
 /** How far a page is still good. */
 export type PageState = 'open' | 'ended' | 'revoked';
 export const pageStateOf = (

@@ -3,7 +3,7 @@ import { format, parseISO } from 'date-fns';
 import { formatCount, formatMass, formatMoney, type PictureId } from '@/core/shared';
 import { pageScript } from './pageScript';
 import type { ClientContents, QuestionOnPage } from './pageContents';
-import { sayingsFor, type Asked, type AskedThing } from '@/core/client';
+import { isPastAnswering, sayingsFor, type Asked, type AskedThing } from '@/core/client';
 import type { Picture } from '@/core/look';
 import { askedName, sayingWords, standingWords } from '@/ui/client/clientWords';
 import { clockWords } from '@/ui/visits/visitWords';
@@ -26,7 +26,9 @@ export function renderClientSpace(contents: ClientContents, means: Means): strin
   const ofKind = (about: Asked['about']) => questions.filter(({ asked }) => asked.about === about);
   const asks = (id: string, about: Asked['about'], title: (waiting: number) => string) => {
     const own = ofKind(about);
-    const waiting = own.filter(({ answer, standing }) => !answer && !isOver(standing)).length;
+    const waiting = own.filter(
+      ({ answer, standing }) => !answer && !isPastAnswering(standing),
+    ).length;
     const cards = own.map((question) => renderQuestion(question, contents, means)).join('');
     return own.length === 0 ? '' : section(id, title(waiting), cards);
   };
@@ -94,16 +96,12 @@ function closing(
 const section = (id: string, title: string, body: string): string =>
   `<section id="${id}"><h2>${text(title)}</h2>${body}</section>`;
 
-/** Nothing can be answered any more: it was decided, bought, or is gone. */
-const isOver = ({ is }: QuestionOnPage['standing']): boolean =>
-  is === 'decided' || is === 'gone' || is === 'bought' || is === 'off_the_list';
-
 function renderQuestion(
   { asked, standing, answer }: QuestionOnPage,
   { page, currency }: ClientContents,
   { pictureSrc }: Pick<Means, 'pictureSrc'>,
 ): string {
-  const canAnswer = page.mayAnswer && !isOver(standing);
+  const canAnswer = page.mayAnswer && !isPastAnswering(standing);
   const changed = standingWords(standing, currency);
   const body = [
     ...(asked.about === 'agreement'

@@ -88,6 +88,7 @@ const PAGES = [
   '/',
   '/containers',
   '/destinations',
+  '/learnt',
   '/kinds',
   '/devices',
   '/days',

@@ -42,6 +42,7 @@ import { zoneFaults } from '@test/zonesOracle';
 
 import { benchBench } from './benchBench';
 import { benchFits } from './benchFit';
+import { benchLearn } from './benchLearn';
 import { benchThings } from './benchThings';
 import { benchRoll } from './benchRoll';
 import { benchDays } from './benchDays';
@@ -457,6 +458,7 @@ async function main(names: readonly string[]): Promise<void> {
     days: benchDays,
     'set-up': benchSetUp,
     haul: benchHauls,
+    learn: benchLearn,
   };
   for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...(await run()));
   if (wants('fit')) rows.push(...(await benchFits(solver)));

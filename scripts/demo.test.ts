@@ -29,7 +29,12 @@ test('the demo is sound: units hold their places, fits break no rule, pictures a
   await seedDemo(db, dataDir);
   write.mockRestore();
   const projects = await listProjects(db);
-  expect(projects.map(({ status }) => status).sort()).toEqual(['active', 'active', 'finished']);
+  expect(projects.map(({ status }) => status).sort()).toEqual([
+    'active',
+    'active',
+    'finished',
+    'finished',
+  ]);
   for (const project of projects) {
     const records = await loadRecords(
       db,

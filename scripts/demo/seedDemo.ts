@@ -70,6 +70,7 @@ import { measure } from './measure';
 import { seedAgain } from './seedAgain';
 import { seedClient } from './seedClient';
 import { seedArrangements, seedHomeDraft } from './seedArrangements';
+import { seedEarlier } from './seedEarlier';
 import { seedMoney } from './seedMoney';
 import { listWorkers } from '@/data/settingsRepo';
 import { seedPlans } from './seedPlans';
@@ -80,6 +81,7 @@ import { seedVisits, seedWorkers } from './seedVisits';
 /** Puts the demo's homes in where they are not there yet; dates count back from today. */
 export async function seedDemo(db: Db, dataDir: string): Promise<void> {
   if ((await listWorkers(db)).length === 0) await seedWorkers(db);
+  await seedEarlier(db, dataDir);
   for (const home of demoHomes) {
     const project = toProject(home, new Date());
     if (await findProject(db, project.id)) continue;

@@ -29,6 +29,22 @@ export async function findKnownAnswer(
   );
 }
 
+/** What is known about the same thing of every home. */
+export async function listKnownAnswers(
+  db: Db,
+  about: string,
+): Promise<ReadonlyMap<string, { readonly basis: string; readonly answer: unknown }>> {
+  const rows: readonly { project_id: string; basis: string; answer_json: string }[] = await db(
+    'known_answers',
+  ).where({ about });
+  return new Map(
+    rows.map((row) => [
+      row.project_id,
+      { basis: row.basis, answer: JSON.parse(row.answer_json) as unknown },
+    ]),
+  );
+}
+
 export async function putKnownAnswer(
   db: Db,
   projectId: ProjectId,

@@ -8,7 +8,7 @@ import type { Receipt } from '@/core/shop';
 import { PROJECT_STAMP } from './changes';
 import type { Row } from './columns';
 import type { Db } from './db';
-import { pictureRecord, projectRecord, receiptRecord, roomRecord, visitRecord } from './records';
+import { pictureRecord, projectRecord, receiptRecord, visitRecord } from './records';
 
 /** Every home, those on the desk first; the ones that were put away among them. */
 export async function listProjects(db: Db): Promise<Project[]> {
@@ -76,13 +76,21 @@ export async function putDeskSummary(
   await db('desk_summaries').insert(row).onConflict('project_id').merge();
 }
 
-/** Projects in which the hours of at least one room are noted, or a visit was lived. */
-export async function listProjectsWithHours(db: Db): Promise<Project[]> {
-  const rows: readonly Row[] = await db(projectRecord.table.name)
-    .whereIn('id', db(roomRecord.table.name).whereNotNull('worked_minutes').select('project_id'))
-    .orWhereIn('id', db(visitRecord.table.name).whereNotNull('left_at').select('project_id'))
-    .orderBy('created_at');
-  return rows.map(projectRecord.table.fromRow);
+/** Every home, those that were put away among them, with a stamp that differs whenever one learns otherwise of it. */
+export async function listStampedProjects(
+  db: Db,
+): Promise<{ readonly projectId: ProjectId; readonly stamp: string }[]> {
+  // A test of putting away is kept outside undo.
+  const rows: readonly { id: ProjectId; stamp: string }[] = await db(projectRecord.table.name)
+    .orderBy(['created_at', 'id'])
+    .select(
+      'id',
+      db.raw(
+        `${PROJECT_STAMP} || ' ' ||
+        (SELECT count(*) FROM put_away_tests WHERE project_id = projects.id) AS stamp`,
+      ),
+    );
+  return rows.map(({ id, stamp }) => ({ projectId: id, stamp }));
 }
 
 export async function findPicture(db: Db, id: PictureId): Promise<Picture | undefined> {

@@ -2,6 +2,7 @@ import 'server-only';
 
 import { z } from 'zod';
 
+import { learningSchema, type Learning, type LearnTopic } from '@/core/learn';
 import { compareText } from '@/core/shared';
 import {
   carSchema,
@@ -96,6 +97,35 @@ export const listFairValues = (db: Db): Promise<FairValue[]> =>
   readList(db, 'fair-values', { schema: fairValueSchema, start: USUAL_VALUES });
 export const keepFairValues = (db: Db, values: readonly FairValue[]): Promise<void> =>
   writeList(db, 'fair-values', z.array(fairValueSchema).max(500).parse(values));
+
+const LEARNING = 'learning';
+
+/** What of what was learnt is left aside. */
+export async function getLearning(db: Db): Promise<Learning> {
+  const row: { value_json: string } | undefined = await db('settings')
+    .where({ id: LEARNING })
+    .first('value_json');
+  return learningSchema.parse(row ? JSON.parse(row.value_json) : {});
+}
+
+/** From the next day on a topic begins anew; undefined: all of it counts again. Nothing is lost by either. */
+export async function leaveAside(
+  db: Db,
+  topic: LearnTopic,
+  upTo: string | undefined,
+): Promise<void> {
+  await db.transaction(async (trx) => {
+    const { leftAsideTo } = await getLearning(trx);
+    const { [topic]: _before, ...others } = leftAsideTo;
+    const next = learningSchema.parse({
+      leftAsideTo: upTo === undefined ? others : { ...others, [topic]: upTo },
+    });
+    await trx('settings')
+      .insert({ id: LEARNING, value_json: JSON.stringify(next) })
+      .onConflict('id')
+      .merge();
+  });
+}
 
 /** Whether there is something that could be lost: a decision or a picture. */
 export async function hasRealWork(db: Db): Promise<boolean> {

@@ -7,6 +7,7 @@ import {
 import { kindCount, listSizedKinds } from '@/core/sort';
 import { listKindSizes } from '@/data/countRepo';
 import { getDatabase } from '@/data/startData';
+import { loadLearned } from '@/server/learn/loadLearned';
 import { AddKind } from '@/ui/count/AddKind';
 import { KindsFile } from '@/ui/count/KindsFile';
 import { KindsSearch } from '@/ui/count/KindsSearch';
@@ -27,8 +28,10 @@ export default async function KindsPage({
 }) {
   const { find = '' } = await searchParams;
   const sought = (Array.isArray(find) ? find[0] : find) ?? '';
-  const sizes = await listKindSizes(await getDatabase());
-  const { kinds, foundCount } = listSizedKinds(sizes, { sought, most: MOST_SHOWN });
+  const db = await getDatabase();
+  const sizes = await listKindSizes(db);
+  const learnt = (await loadLearned(db)).learned.sizes;
+  const { kinds, foundCount } = listSizedKinds(sizes, { sought, most: MOST_SHOWN, learnt });
   return (
     <Frame lid={<Lid homeName="Typical sizes" homeNote="for every home" />}>
       <h1 className="mb-1 text-[24px]">What one piece takes and weighs</h1>
@@ -36,7 +39,8 @@ export default async function KindsPage({
         The bench counts litres and kilograms by these. They ship as our own stated assumptions:
         folded or stacked as people store it, weights as a household scale shows them, each with the
         range that holds four times in five. Type over what is wrong, or put some on the scale: the
-        mean of what was weighed then counts in every home.
+        mean of what was weighed then counts in every home. Where sizes were typed at a bench, a
+        kind is learnt from them; that is said beside it.
       </p>
       <form className="mb-3 flex flex-wrap items-center gap-3">
         <KindsSearch sought={sought} />

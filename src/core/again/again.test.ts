@@ -7,13 +7,10 @@ import {
   cameBack,
   compareRounds,
   compareShares,
-  errorOf,
   findingKey,
   findingsOfTests,
   findingsOfWalk,
   homeFindings,
-  learnFactor,
-  learnShare,
   mendingsOf,
   planReviews,
   putAwayTestSchema,
@@ -22,7 +19,6 @@ import {
   scoresByGroup,
   scoresByPerson,
   shareOf,
-  type Outcome,
 } from '.';
 
 const cases = fc
@@ -244,54 +240,6 @@ test('looks are planned by themselves once a home is done, and what a person mov
     '2027-01-01',
     '2027-11-10',
   ]);
-});
-
-const outcome = fc.record({
-  estimated: fc.double({ min: 0.5, max: 500, noNaN: true }),
-  actual: fc.double({ min: 0.5, max: 500, noNaN: true }),
-});
-
-test('what is learnt does not depend on the order, is the assumption without cases, the data with many', () => {
-  fc.assert(
-    fc.property(fc.array(outcome, { maxLength: 12 }), (outcomes) => {
-      const learned = learnFactor(outcomes);
-      expect(learnFactor([...outcomes].reverse())).toEqual(learned);
-      expect(learned.low <= learned.factor && learned.factor <= learned.high).toBe(true);
-      const mean = Math.exp(
-        outcomes.reduce((sum, { estimated, actual }) => sum + Math.log(actual / estimated), 0) /
-          Math.max(1, outcomes.length),
-      );
-      // Between the assumption and what the cases say.
-      const [least, most] = [Math.min(1, mean), Math.max(1, mean)];
-      expect(learned.factor).toBeGreaterThanOrEqual(least - 1e-9);
-      expect(learned.factor).toBeLessThanOrEqual(most + 1e-9);
-    }),
-  );
-  expect(learnFactor([])).toMatchObject({ factor: 1, count: 0 });
-  expect(learnFactor([]).high).toBeGreaterThan(1.5);
-  const many: Outcome[] = Array.from({ length: 2000 }, () => ({ estimated: 10, actual: 20 }));
-  expect(learnFactor(many).factor).toBeCloseTo(2, 2);
-  expect(learnShare({ hits: 0, of: 0 }, 0.3)).toEqual({ share: 0.3, count: 0 });
-  expect(learnShare({ hits: 900, of: 1000 }, 0.3).share).toBeCloseTo(0.9, 2);
-  expect(learnFactor([{ estimated: 0, actual: 5 }]).count).toBe(0);
-});
-
-test('firms that differ from what is assumed are estimated better with what was learnt', () => {
-  const random = createRandom(11);
-  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-  let [plain, learnt] = [0, 0];
-  for (let firm = 0; firm < 200; firm += 1) {
-    const pace = Math.exp(0.35 * normal());
-    const room = (): Outcome => {
-      const estimated = 30 + 300 * random();
-      return { estimated, actual: estimated * pace * Math.exp(0.3 * normal()) };
-    };
-    const { factor } = learnFactor(Array.from({ length: 6 }, room));
-    const heldOut = Array.from({ length: 20 }, room);
-    plain += errorOf(heldOut, 1);
-    learnt += errorOf(heldOut, factor);
-  }
-  expect(learnt).toBeLessThan(plain * 0.9);
 });
 
 test('what was changed is told to have held only where somebody has looked since', () => {

@@ -36,14 +36,6 @@ export {
   type Mending,
 } from './findings';
 export { planReviews, type PlannedReview } from './planReviews';
-export {
-  errorOf,
-  learnFactor,
-  learnShare,
-  type Learned,
-  type LearnedShare,
-  type Outcome,
-} from './learn';
 export { ITEMS_A_TEST, pickItems, type ItemToFind } from './pickItems';
 export { homeDoneOn, roomDoneOn } from './doneOn';
 export { listLooks, type Look } from './listLooks';

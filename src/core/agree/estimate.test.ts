@@ -1,11 +1,17 @@
 import fc from 'fast-check';
 
 import { aSection } from '@test/builders';
-import { calibrate, estimateProject, estimateSection, planBackward } from './estimate';
+import { learnFactor, type Outcome } from '../shared';
+import {
+  estimateProject,
+  estimateSection,
+  planBackward,
+  ROOM_PRIOR,
+  UNCALIBRATED_HOURS as plain,
+} from './estimate';
 import { contentKinds, defaultTerms, termsSchema } from './model';
 import { compareAgreements } from './compareAgreements';
 
-const plain = calibrate([]);
 const likely = (change: Parameters<typeof aSection>[0], litres = 500, terms = defaultTerms) =>
   estimateSection(
     { section: aSection(change), litres, method: undefined, isDone: false },
@@ -50,21 +56,30 @@ test('a section worked out by hand', () =>
   expect(likely({ content: 'linen' })).toBeCloseTo(145.5, 6));
 
 test('finished rooms pull the rates towards what they took, more the more there are, and narrow the range where they agree', () => {
-  const room = { roomName: 'Hall', estimatedMinutes: 100, workedMinutes: 200 };
-  const [one, four] = [calibrate([room]), calibrate([room, room, room, room])];
-  expect(
-    [plain.factor, plain.low, plain.high].map((value) => Math.round(value * 100) / 100),
-  ).toEqual([1, 0.7, 1.5]);
-  expect(one.factor).toBeCloseTo(2 ** (1 / 3), 9);
-  expect(four.factor).toBeCloseTo(2 ** (4 / 6), 9);
-  expect(four.factor).toBeLessThan(2);
-  expect(
-    calibrate([
-      { ...room, workedMinutes: 100 },
-      { ...room, workedMinutes: 100 },
-    ]).high,
-  ).toBeLessThan(plain.high);
-  expect(calibrate([{ ...room, estimatedMinutes: 0 }]).roomCount).toBe(0);
+  const room: Outcome = { estimated: 100, actual: 200 };
+  const asAssumed: Outcome = { estimated: 100, actual: 100 };
+  const learn = (...rooms: readonly Outcome[]) => learnFactor(rooms, ROOM_PRIOR);
+  expect(plain.all.factor).toBe(1);
+  expect([plain.all.low, plain.all.high]).toEqual([expect.closeTo(0.7, 9), expect.closeTo(1.5, 9)]);
+  expect(learn(room).factor).toBeCloseTo(2 ** (1 / 3), 9);
+  expect(learn(room, room, room, room).factor).toBeCloseTo(2 ** (4 / 6), 9);
+  expect(learn(asAssumed, asAssumed).high).toBeLessThan(plain.all.high);
+  expect(learn({ ...room, estimated: 0 }).count).toBe(0);
+});
+
+test('a section goes by rooms of its own content where there are some, else by all', () => {
+  const hours = {
+    all: learnFactor([], ROOM_PRIOR),
+    byContent: { linen: { ...plain.all, factor: 2 } },
+  };
+  const minutesOf = (content: 'linen' | 'toys') =>
+    estimateSection(
+      { section: aSection({ content }), litres: 100, method: undefined, isDone: false },
+      defaultTerms,
+      hours,
+    ).likelyMinutes;
+  expect(minutesOf('linen')).toBeCloseTo(2 * likely({ content: 'linen' }, 100), 6);
+  expect(minutesOf('toys')).toBeCloseTo(likely({ content: 'toys' }, 100), 6);
 });
 
 test('a project adds up what is in scope, in visits that are begun and hours that are paid', () => {
@@ -79,13 +94,13 @@ test('a project adds up what is in scope, in visits that are begun and hours tha
       isDone: false,
     },
   ];
-  const estimate = estimateProject(facts, terms, []);
+  const estimate = estimateProject(facts, terms);
   expect(estimate.likelyMinutes).toBeCloseTo(160.5, 6);
   expect([estimate.visits.likely, estimate.visitsLeft, estimate.feeMinor.likely]).toEqual([
     2, 2, 16_300,
   ]);
   expect(estimate.sections[0]?.isOneVisit).toBe(false);
-  expect(estimateProject([], terms, [])).toMatchObject({
+  expect(estimateProject([], terms)).toMatchObject({
     likelyMinutes: 0,
     visits: { low: 0, likely: 0, high: 0 },
   });

@@ -1,5 +1,6 @@
 import type { ContentKind, Section, Terms } from './model';
 import type { SchoolChoices } from '../look';
+import { learnFactor, type Learned, type Prior } from '../shared';
 
 /**
  * Minutes to decide on a litre of what lies there. Stated assumptions; the organizer's own rooms
@@ -29,10 +30,11 @@ export const handsShareOf = (people: number): number =>
   people < 1 ? 1 : 1 + HELPER_SHARE * (people - 1);
 /** Emptying a section and setting up, however little is in it. */
 const START_MINUTES = 15;
-/** Without rooms of one's own to go by: four fifths of rooms end in this range. */
-const UNCALIBRATED = { low: 0.7, high: 1.5 } as const;
-/** So much does each finished room count against the assumptions, which count as two rooms. */
-const PRIOR_ROOMS = 2;
+/**
+ * Without rooms of one's own to go by four fifths of rooms end in this range; the assumptions count as two rooms
+ * against those that are finished.
+ */
+export const ROOM_PRIOR: Prior = { cases: 2, low: 0.7, high: 1.5 };
 
 /** A range of minutes: half of the cases are done by `likely`, four fifths by `high`. */
 interface MinutesRange {
@@ -48,48 +50,19 @@ export interface SectionEstimate extends MinutesRange {
   readonly fullLitres: number;
   readonly minutesPerLitre: number;
   readonly methodFactor: number;
+  /** What the assumptions are multiplied by here. */
+  readonly learned: Learned;
   readonly isOneVisit: boolean;
   readonly isDone: boolean;
 }
 
-/** A finished room: what would have been estimated, and what it took. */
-export interface FinishedRoom {
-  readonly roomName: string;
-  readonly estimatedMinutes: number;
-  readonly workedMinutes: number;
+/** What hours are corrected by: of all rooms, and of what lies in them where there are such rooms. */
+export interface HoursLearned {
+  readonly all: Learned;
+  readonly byContent: Readonly<Partial<Record<ContentKind, Learned>>>;
 }
-
-interface Calibration {
-  /** What the assumptions are multiplied by. */
-  readonly factor: number;
-  readonly low: number;
-  readonly high: number;
-  readonly roomCount: number;
-}
-
-/**
- * Corrects the assumptions by the organizer's finished rooms: the geometric mean of worked over
- * estimated, drawn towards 1 as if two more rooms had gone exactly as assumed; the range from their spread.
- * Rooms without an estimate or hours do not count.
- */
-export function calibrate(rooms: readonly FinishedRoom[]): Calibration {
-  const logs = rooms
-    .filter(({ estimatedMinutes, workedMinutes }) => estimatedMinutes > 0 && workedMinutes > 0)
-    .map(({ estimatedMinutes, workedMinutes }) => Math.log(workedMinutes / estimatedMinutes));
-  const mean = logs.reduce((sum, log) => sum + log, 0) / (logs.length + PRIOR_ROOMS);
-  const priorSpread = Math.log(UNCALIBRATED.high) ** 2;
-  const variance =
-    (logs.reduce((sum, log) => sum + (log - mean) ** 2, 0) + PRIOR_ROOMS * priorSpread) /
-    (logs.length + PRIOR_ROOMS);
-  const spread = Math.sqrt(variance);
-  const lowSpread = (spread * Math.log(UNCALIBRATED.low)) / Math.log(UNCALIBRATED.high);
-  return {
-    factor: Math.exp(mean),
-    low: Math.exp(lowSpread),
-    high: Math.exp(spread),
-    roomCount: logs.length,
-  };
-}
+/** The assumptions as they are, corrected by no room. */
+export const UNCALIBRATED_HOURS: HoursLearned = { all: learnFactor([], ROOM_PRIOR), byContent: {} };
 
 export interface SectionFacts {
   readonly section: Section;
@@ -105,23 +78,26 @@ export interface SectionFacts {
 export function estimateSection(
   { section, litres, method, isDone }: SectionFacts,
   terms: Pick<Terms, 'crewCount' | 'visitMinutes'>,
-  calibration: Calibration,
+  hours: HoursLearned,
 ): SectionEstimate {
   const fullLitres = (litres * section.fullPercent) / 100;
   const minutesPerLitre = MINUTES_PER_LITRE[section.content];
   const methodFactor = METHOD_FACTOR[method ?? 'empty-all'];
   const handsShare = handsShareOf(terms.crewCount);
   const workMinutes = fullLitres * minutesPerLitre * methodFactor * (1 + AFTER_SORTING_SHARE);
-  const likelyMinutes = ((START_MINUTES + workMinutes) / handsShare) * calibration.factor;
+  const assumedMinutes = (START_MINUTES + workMinutes) / handsShare;
+  const learned = hours.byContent[section.content] ?? hours.all;
+  const likelyMinutes = assumedMinutes * learned.factor;
   return {
     section,
     litres,
     fullLitres,
     minutesPerLitre,
     methodFactor,
-    lowMinutes: likelyMinutes * calibration.low,
+    learned,
+    lowMinutes: assumedMinutes * learned.low,
     likelyMinutes,
-    highMinutes: likelyMinutes * calibration.high,
+    highMinutes: assumedMinutes * learned.high,
     isOneVisit: likelyMinutes <= terms.visitMinutes,
     isDone,
   };
@@ -133,17 +109,16 @@ export interface ProjectEstimate extends MinutesRange {
   /** Visits that four fifths of cases still need, for what is not done. */
   readonly visitsLeft: number;
   readonly feeMinor: { readonly low: number; readonly likely: number; readonly high: number };
-  readonly calibration: Calibration;
+  readonly hours: HoursLearned;
 }
 
 /** Adds up the sections in scope. Every visit that is begun counts; the fee is by the hour that is worked. */
 export function estimateProject(
   facts: readonly SectionFacts[],
   terms: Terms,
-  finished: readonly FinishedRoom[],
+  hours: HoursLearned = UNCALIBRATED_HOURS,
 ): ProjectEstimate {
-  const calibration = calibrate(finished);
-  const sections = facts.map((each) => estimateSection(each, terms, calibration));
+  const sections = facts.map((each) => estimateSection(each, terms, hours));
   const inScope = sections.filter(({ section }) => section.inScope);
   const sum = (of: (each: MinutesRange) => number) =>
     inScope.reduce((total, each) => total + of(each), 0);
@@ -158,7 +133,7 @@ export function estimateProject(
   return {
     ...minutes,
     sections,
-    calibration,
+    hours,
     visits: {
       low: visitsIn(minutes.lowMinutes),
       likely: visitsIn(minutes.likelyMinutes),

@@ -20,14 +20,15 @@ export {
 } from './model';
 export { reachLinesOf, tightestReach } from './reachLines';
 export {
-  calibrate,
+  ROOM_PRIOR,
+  UNCALIBRATED_HOURS,
   estimateProject,
   estimateSection,
   handsShareOf,
   SET_UP_SHARE,
   planBackward,
   type BackwardPlan,
-  type FinishedRoom,
+  type HoursLearned,
   type ProjectEstimate,
   type SectionEstimate,
   type SectionFacts,

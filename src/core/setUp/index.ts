@@ -9,7 +9,7 @@ export {
   type TaskKind,
   type UnitSetUp,
 } from './model';
-export { minutesFactorOf, TASK_MINUTES } from './taskMinutes';
+export { learnTask, TASK_MINUTES } from './taskMinutes';
 export { dryingFactorOf, listTasks, type SetUpFacts, type UnitToSetUp } from './listTasks';
 export {
   findEarlyTicks,

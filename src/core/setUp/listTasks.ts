@@ -1,4 +1,5 @@
-import { minutesFactorOf, TASK_MINUTES } from './taskMinutes';
+import { learnTask, TASK_MINUTES } from './taskMinutes';
+import type { Learned } from '../shared';
 import { taskIdOf, type SetUp, type SetUpTask, type TaskKind } from './model';
 
 /** A unit of the room as far as setting up asks. */
@@ -94,9 +95,17 @@ type MakeTask = (
  * The working list of a room: each unit is put up, wiped, anchored, lined, loaded and labelled, so that one goes
  * behind the other; painting stands between, and nothing is loaded before the paint is hard. Kinds of which
  * there is nothing to do are left out. Ids stay the same as long as the units do. Minutes are assumptions,
- * corrected by what tasks of their kind took where somebody said.
+ * corrected by what tasks of their kind took where somebody said, here and in other homes (`elsewhere`).
  */
-export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
+export function listTasks(
+  facts: SetUpFacts,
+  air: Air,
+  elsewhere: Readonly<Partial<Record<TaskKind, Learned>>> = {},
+): readonly SetUpTask[] {
+  const minutesOf = (kind: TaskKind, assumed: number) => {
+    const learned = learnTask(kind, air.done ?? [], elsewhere[kind]);
+    return { minutes: whole(assumed * learned.factor), assumedMinutes: whole(assumed), learned };
+  };
   const make: MakeTask = (kind, of, { minutes, ...more }) => ({
     people: 1,
     skill: undefined,
@@ -104,7 +113,7 @@ export function listTasks(facts: SetUpFacts, air: Air): readonly SetUpTask[] {
     amount: undefined,
     needsLadder: false,
     ...more,
-    minutes: whole(minutes * minutesFactorOf(kind, air.done ?? [])),
+    ...minutesOf(kind, minutes),
     id: taskIdOf(kind, of),
     kind,
     of,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-import { bayIdSchema, roomIdSchema, unitIdSchema } from '../shared';
+import { bayIdSchema, roomIdSchema, unitIdSchema, type Learned } from '../shared';
 
 /** What is done to a room between buying and showing, in the order in which it is begun. */
 export const taskKinds = [
@@ -46,7 +46,7 @@ export const setUpSchema = z.object({
         /** The unit, the row of fixings or the coat; empty for what is of the room. */
         of: z.string().max(100),
         doneAt: z.iso.datetime(),
-        /** How long it took, where somebody said; and what the list said then. */
+        /** How long it took, where somebody said; and what the assumptions alone said of it then. */
         tookMinutes: z.number().int().min(1).max(1440).nullable().default(null),
         listedMinutes: z.number().int().min(1).max(10_000).nullable().default(null),
       }),
@@ -90,6 +90,9 @@ export interface SetUpTask {
   /** Of a unit, a row of fixings or a coat; empty for what is of the room. */
   readonly of: string;
   readonly minutes: number;
+  /** What the assumptions alone say, and what they were corrected by. */
+  readonly assumedMinutes: number;
+  readonly learned: Learned;
   readonly people: number;
   readonly skill: 'drill' | undefined;
   /** Above a hand's reach. */

@@ -1,3 +1,4 @@
+import { learnFactor, learnWithin, type Learned } from '../shared';
 import type { SetUp, TaskKind } from './model';
 
 /** Minutes of each kind of task: our own stated assumptions, by what there is of it. */
@@ -25,13 +26,24 @@ export const TASK_MINUTES = {
 /** One tick is not believed more than so far from what was assumed. */
 const MOST_FACTOR = 3;
 
-/** What tasks of a kind took, over what the list said: 1 where nobody said. */
-export function minutesFactorOf(kind: TaskKind, done: SetUp['done']): number {
-  const timed = done.filter(
-    (each) => each.kind === kind && each.tookMinutes !== null && each.listedMinutes !== null,
-  );
-  const listed = timed.reduce((sum, { listedMinutes }) => sum + (listedMinutes ?? 0), 0);
-  const took = timed.reduce((sum, { tookMinutes }) => sum + (tookMinutes ?? 0), 0);
-  if (listed === 0) return 1;
-  return Math.min(MOST_FACTOR, Math.max(1 / MOST_FACTOR, took / listed));
+/**
+ * What tasks of a kind take against the assumptions: as in other homes (`elsewhere`), corrected by what was timed in
+ * this room, which counts as much from its first tick on.
+ */
+export function learnTask(
+  kind: TaskKind,
+  done: SetUp['done'],
+  elsewhere: Learned = learnFactor([]),
+): Learned {
+  const timed = done.flatMap((each) => {
+    const { tookMinutes, listedMinutes } = each;
+    if (each.kind !== kind || tookMinutes === null || listedMinutes === null) return [];
+    const actual = Math.min(
+      MOST_FACTOR * listedMinutes,
+      Math.max(listedMinutes / MOST_FACTOR, tookMinutes),
+    );
+    return [{ estimated: listedMinutes, actual }];
+  });
+  const here = learnWithin(elsewhere, timed, 1);
+  return { ...here, count: here.count + elsewhere.count };
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { unitSchema, type Unit } from '../look';
 import { binsOf, decant, packVolumeOf, routineFor } from './cards';
 import { loadUnit } from './loadUnit';
-import { minutesFactorOf } from './taskMinutes';
+import { learnTask } from './taskMinutes';
 import { checkTipping } from './tipCheck';
 
 const mm = (value: number) => ({ mm: value, text: `${value} mm` });
@@ -169,8 +169,13 @@ test('minutes follow what was timed, within limits, and nothing where nobody sai
     tookMinutes,
     listedMinutes,
   });
-  expect(minutesFactorOf('wipe', [tick(null, 20)])).toBe(1);
-  expect(minutesFactorOf('wipe', [tick(30, 20), tick(20, 20)])).toBe(1.25);
-  expect(minutesFactorOf('wipe', [tick(600, 20)])).toBe(3);
-  expect(minutesFactorOf('load', [tick(30, 20)])).toBe(1);
+  const factorOf = (...args: Parameters<typeof learnTask>) => learnTask(...args).factor;
+  expect(factorOf('wipe', [tick(null, 20)])).toBe(1);
+  expect(factorOf('wipe', [tick(40, 20), tick(40, 20)])).toBeCloseTo(2 ** (2 / 3), 9);
+  // One tick is not believed further than three times what was assumed, and half of that.
+  expect(factorOf('wipe', [tick(600, 20)])).toBeCloseTo(Math.sqrt(3), 9);
+  expect(factorOf('load', [tick(30, 20)])).toBe(1);
+  const elsewhere = { factor: 0.5, low: 0.3, high: 0.9, count: 7 };
+  expect(learnTask('wipe', [], elsewhere)).toMatchObject({ factor: 0.5, count: 7 });
+  expect(factorOf('wipe', [tick(20, 20)], elsewhere)).toBeCloseTo(Math.sqrt(0.5), 9);
 });

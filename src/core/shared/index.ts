@@ -2,6 +2,17 @@
 export { assertNever, checkFigures, invariant } from './invariant';
 export { err, ok, type Result } from './result';
 export { median } from './median';
+export {
+  errorOf,
+  learnFactor,
+  learnShare,
+  learnWithin,
+  saidBefore,
+  type Learned,
+  type LearnedShare,
+  type Outcome,
+  type Prior,
+} from './learn';
 // Ids
 export {
   agreementIdSchema,

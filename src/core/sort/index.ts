@@ -115,6 +115,7 @@ export {
   listSizedKinds,
   noKindSize,
   ownKindsOf,
+  type LearntSize,
   type KindSize,
   type SizedKind,
   type SizeSource,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 
+import type { Learned } from '../shared';
 import { finderOf, stemsOf, type Kind, type OwnKind, type Range } from '../things';
 import { vocabulary } from '../things/vocabulary';
 
@@ -78,9 +79,22 @@ const around = (value: number, spread: number): Range => ({
 export const massOf = ({ weighedCount, weighedG, massG }: KindSize): number | null =>
   weighedCount > 0 ? weighedG / weighedCount : massG;
 
-/** The corrections as the engine takes them. Of a kind nothing is known of a figure is left out. */
-export function ownKindsOf(sizes: readonly KindSize[]): OwnKind[] {
-  return sizes.map((size) => {
+/** What the litres of a shipped kind are multiplied by, learnt from sizes that were typed at benches. */
+export interface LearntSize extends Learned {
+  readonly kindId: string;
+}
+const rangeOf = ({ factor, low, high }: Learned): Range => ({ value: factor, low, high });
+
+/**
+ * The corrections as the engine takes them, what was learnt behind what was typed. Of a kind nothing is known of a
+ * figure is left out.
+ */
+export function ownKindsOf(
+  sizes: readonly KindSize[],
+  learnt: readonly LearntSize[] = [],
+): OwnKind[] {
+  const byKind = new Map(learnt.map((each) => [each.kindId, rangeOf(each)]));
+  return [...sizes, ...onlyLearnt(sizes, learnt)].map((size) => {
     const shipped = findShippedKind(size.id);
     const massG = massOf(size);
     return {
@@ -92,12 +106,19 @@ export function ownKindsOf(sizes: readonly KindSize[]): OwnKind[] {
           : around(massG, size.weighedCount > 0 ? WEIGHED_SPREAD : TYPED_SPREAD),
       uprightMm: size.uprightMm ?? undefined,
       longestMm: size.longestMm ?? undefined,
+      learnt: byKind.get(size.id),
     };
   });
 }
 
+/** Shipped kinds of which something is learnt and nothing was said. */
+const onlyLearnt = (sizes: readonly KindSize[], learnt: readonly LearntSize[]): KindSize[] =>
+  learnt
+    .filter(({ kindId }) => sizes.every(({ id }) => id !== kindId) && findShippedKind(kindId))
+    .map(({ kindId }) => noKindSize(kindId));
+
 /** Where a figure comes from. */
-export type SizeSource = 'assumed' | 'typed' | 'weighed';
+export type SizeSource = 'assumed' | 'learnt' | 'typed' | 'weighed';
 
 /** A kind as the table of sizes shows it. */
 export interface SizedKind {
@@ -112,6 +133,8 @@ export interface SizedKind {
   readonly massFrom: SizeSource;
   readonly massRange: readonly [number, number] | undefined;
   readonly weighedCount: number;
+  /** Typed sizes that learnt litres rest on. */
+  readonly learntCount: number;
   /** Of the organizer's own; it can be removed. */
   readonly isOwn: boolean;
 }
@@ -119,12 +142,26 @@ export interface SizedKind {
 /** Kinds whose words hold what is sought, the organizer's own and corrected ones first. */
 export function listSizedKinds(
   sizes: readonly KindSize[],
-  { sought, most }: { readonly sought: string; readonly most: number },
+  {
+    sought,
+    most,
+    learnt = [],
+  }: {
+    readonly sought: string;
+    readonly most: number;
+    readonly learnt?: readonly LearntSize[];
+  },
 ): { readonly kinds: readonly SizedKind[]; readonly foundCount: number } {
   const wanted = sought.trim().toLowerCase();
   const matches = (words: readonly string[]) =>
     wanted === '' || words.some((word) => word.includes(wanted));
-  const bySizes = sizes.map((size) => toSized(findShippedKind(size.id), size));
+  const bySizes = [...sizes, ...onlyLearnt(sizes, learnt)].map((size) =>
+    toSized(
+      findShippedKind(size.id),
+      size,
+      learnt.find(({ kindId }) => kindId === size.id),
+    ),
+  );
   const corrected = new Set(bySizes.map(({ id }) => id));
   const own = bySizes.filter(({ words }) => matches(words));
   const shipped = vocabulary.kinds.filter(({ id, words }) => !corrected.has(id) && matches(words));
@@ -145,20 +182,29 @@ function assumedRange(
   value: number,
 ): readonly [number, number] | undefined {
   if (!kind) return undefined;
-  const [low, high] = [value / kind.spread, value * kind.spread];
-  return [Number(low.toPrecision(2)), Number(high.toPrecision(2))];
+  return twoDigits(value / kind.spread, value * kind.spread);
 }
+const twoDigits = (low: number, high: number) =>
+  [Number(low.toPrecision(2)), Number(high.toPrecision(2))] as const;
 
-function toSized(shipped: Kind | undefined, known: KindSize | undefined): SizedKind {
+function toSized(
+  shipped: Kind | undefined,
+  known: KindSize | undefined,
+  learnt?: LearntSize,
+): SizedKind {
   const size = known ?? noKindSize(shipped?.id ?? '');
   const massG = massOf(size);
   return {
     id: shipped?.id ?? size.id,
     words: shipped?.words ?? [size.id, ...size.words],
     family: shipped?.family,
-    litres: size.litres ?? shipped?.litres ?? null,
-    litresFrom: typedOrAssumed(size.litres),
-    litresRange: assumedRange(shipped, shipped?.litres ?? 0),
+    litres: size.litres ?? (shipped ? shipped.litres * (learnt?.factor ?? 1) : null),
+    litresFrom: learnt && size.litres === null ? 'learnt' : typedOrAssumed(size.litres),
+    litresRange:
+      shipped && learnt
+        ? twoDigits(shipped.litres * learnt.low, shipped.litres * learnt.high)
+        : assumedRange(shipped, shipped?.litres ?? 0),
+    learntCount: learnt?.count ?? 0,
     massG: massG ?? shipped?.massG ?? null,
     massFrom: size.weighedCount > 0 ? 'weighed' : typedOrAssumed(massG),
     massRange: assumedRange(shipped, shipped?.massG ?? 0),

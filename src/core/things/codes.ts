@@ -38,7 +38,15 @@ export type GoesTo = (typeof goesToCodes)[number];
 export const goesToSchema = z.enum(goesToCodes);
 
 /** Where a figure comes from, the surest first. */
-export const figureSources = ['typed', 'own', 'kind', 'family', 'holder', 'unknown'] as const;
+export const figureSources = [
+  'typed',
+  'own',
+  'learnt',
+  'kind',
+  'family',
+  'holder',
+  'unknown',
+] as const;
 export type FigureSource = (typeof figureSources)[number];
 
 /** How a thing is stored, which decides how much room several of it take. */

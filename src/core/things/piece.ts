@@ -13,6 +13,8 @@ export interface OwnKind {
   readonly massG: Range | undefined;
   readonly uprightMm: number | undefined;
   readonly longestMm: number | undefined;
+  /** What the shipped litres are multiplied by, learnt from sizes that were typed; where `litres` says nothing. */
+  readonly learnt?: Range | undefined;
 }
 
 /** One piece of what is in hand, before it is counted. */
@@ -100,17 +102,27 @@ const massBeside = (litres: Range | undefined, usual: Piece): Range =>
 /** A corrected kind keeps what was not corrected; of one's own kind what is not said is not known. */
 function ownPiece(own: OwnKind, { kind, ...named }: Named<OwnKind>): Piece {
   const usual = usualPiece({ ...named, kind, own: undefined });
+  const { learnt } = own;
+  const isLearnt = own.litres === undefined && learnt !== undefined && usual.from === 'kind';
+  const litres = isLearnt ? times(usual.litres.value, learnt) : usual.litres;
+  const from = isLearnt ? 'learnt' : usual.from;
   return {
     ...usual,
-    litres: own.litres ?? usual.litres,
+    litres: own.litres ?? litres,
     massG: own.massG ?? massBeside(own.litres, usual),
-    from: own.litres ? 'own' : usual.from,
+    from: own.litres ? 'own' : from,
     massFrom: own.massG ? 'own' : usual.massFrom,
     uprightMm: own.uprightMm ?? (own.litres ? undefined : usual.uprightMm),
     longestMm: own.longestMm ?? (own.litres ? undefined : usual.longestMm),
     sizeMm: own.litres ? undefined : usual.sizeMm,
   };
 }
+
+const times = (value: number, { low, high, value: factor }: Range): Range => ({
+  value: value * factor,
+  low: value * low,
+  high: value * high,
+});
 
 type Sides = readonly [number, number, number];
 const toSides = ([a = 0, b = 0, c = 0]: readonly number[]): Sides => [a, b, c];

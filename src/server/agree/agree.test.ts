@@ -6,6 +6,7 @@ import { pictureSchema, vantagePointSchema } from '@/core/look';
 import { bayIdSchema, sectionIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
+import { leaveAside } from '@/data/settingsRepo';
 import {
   bayRecord,
   pictureRecord,
@@ -209,13 +210,20 @@ test('only finished rooms with hours correct the estimate; what is done needs no
     ),
   );
   await db('projects').update({ ready_by: '2026-12-12' });
+  // The rows above were put in past the changes.
+  await db('known_answers').delete();
   const after = await load();
-  expect(after.finished).toMatchObject([{ roomName: 'Hall', workedMinutes: 600 }]);
-  expect(after.finished[0]?.estimatedMinutes).toBeCloseTo(before.estimate.likelyMinutes, 6);
-  expect(after.estimate.calibration.factor).toBeGreaterThan(1);
+  expect(after.finished).toMatchObject([{ roomName: 'Hall', minutes: { actual: 600 } }]);
+  expect(after.finished[0]?.minutes?.estimated).toBeCloseTo(before.estimate.likelyMinutes, 6);
+  expect(after.estimate.hours.all.factor).toBeGreaterThan(1);
   expect([after.estimate.visitsLeft, after.backward]).toEqual([0, undefined]);
+  await leaveAside(db, 'hours', NOW.slice(0, 10));
+  expect((await load()).estimate.hours.all).toMatchObject({ factor: 1, count: 0 });
+  await leaveAside(db, 'hours', undefined);
+  expect((await load()).estimate.hours.all.count).toBe(1);
   await db(roomRecord.table.name).update({ worked_minutes: null });
-  expect((await load()).estimate.calibration.roomCount).toBe(0);
+  await db('known_answers').delete();
+  expect((await load()).estimate.hours.all.count).toBe(0);
 });
 
 test('a section that goes leaves its places where they are', async () => {

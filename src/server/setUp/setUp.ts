@@ -1,5 +1,6 @@
 import 'server-only';
 
+import type { FirmLearned } from '@/core/learn';
 import type { Room } from '@/core/look';
 import { addDays, weekdayOf, type BayId, type ProjectId, type RoomId } from '@/core/shared';
 import {
@@ -49,11 +50,20 @@ export interface LoadedSetUp {
 export async function loadSetUp(
   records: SetUpRecords,
   room: Pick<Room, 'id'>,
-  { now, today }: { readonly now: string; readonly today: string },
+  {
+    now,
+    today,
+    elsewhere = {},
+  }: {
+    readonly now: string;
+    readonly today: string;
+    /** What tasks took in other homes. */
+    readonly elsewhere?: FirmLearned['tasks'];
+  },
 ): Promise<LoadedSetUp> {
   const own = roomSetUpOf(records, room.id);
   const { setUp } = own;
-  const tasks = listTasks(setUpFactsOf(own), setUp);
+  const tasks = listTasks(setUpFactsOf(own), setUp, elsewhere);
   const done = doneOf(setUp, own.moveList);
   const { project } = records;
   const sections = records.sections.filter(({ roomId }) => roomId === room.id);
@@ -176,7 +186,7 @@ export const tickTask = atomic(
         of,
         doneAt,
         tookMinutes: null,
-        listedMinutes: listed?.minutes ?? null,
+        listedMinutes: listed?.assumedMinutes ?? null,
       };
       return {
         ...setUp,

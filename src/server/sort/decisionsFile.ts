@@ -6,6 +6,7 @@ import { announceDecisions } from '@/data/announcements';
 import { recordChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { listKindSizes } from '@/data/countRepo';
+import { loadLearned } from '../learn/loadLearned';
 import { listDecisions, type AppendOutcome } from '@/data/decisionLog';
 import {
   acceptImport,
@@ -71,7 +72,7 @@ export async function importDecisionsCsv(
   const { rooms, groups, project } = await loadRecords(db, projectId, 'groups', 'rooms', 'project');
   const readThing = createParser(
     { mustAsk: project.terms.neverLeaves, bareUnit: project.units },
-    ownKindsOf(await listKindSizes(db)),
+    ownKindsOf(await listKindSizes(db), (await loadLearned(db)).learned.sizes),
   );
   const { rows, faults } = await readDecisionsCsv(
     input.text,

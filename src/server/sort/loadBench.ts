@@ -14,6 +14,7 @@ import {
   type BenchBase,
   type DecisionEvent,
   type KindSize,
+  type LearntSize,
   type Thing,
 } from '@/core/sort';
 import type { ProjectId, RoomId } from '@/core/shared';
@@ -22,6 +23,7 @@ import type { Db } from '@/data/db';
 import { listCarries } from '@/data/sessionRepo';
 import { decidedAtFromEnd, lastSeqOf, listHistory, listRecentHistories } from '@/data/decisionLog';
 import type { Records } from '@/data/records';
+import { loadLearned } from '../learn/loadLearned';
 import { householdOf, rulesInUse, type RuleInUse } from '../count/enoughRules';
 
 /**
@@ -43,6 +45,8 @@ interface LoadedBench {
   readonly home: HomeCounts;
   readonly enough: { readonly rules: readonly RuleInUse[]; readonly household: HouseholdCounts };
   readonly kindSizes: readonly KindSize[];
+  /** Litres of kinds as the homes of this desk have shown them. */
+  readonly learntSizes: readonly LearntSize[];
 }
 
 /** What the bench of a room starts from: the latest decisions one by one, everything older as sums. */
@@ -100,6 +104,7 @@ export async function loadBench(
     home: homeCountsOf(closed, rules, memoryFor(rules)),
     enough: { rules, household: householdOf(project, people) },
     kindSizes: await listKindSizes(db),
+    learntSizes: (await loadLearned(db)).learned.sizes,
   };
 }
 

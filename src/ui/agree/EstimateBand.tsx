@@ -1,14 +1,19 @@
 import { format, parseISO } from 'date-fns';
 
-import type { BackwardPlan, FinishedRoom, ProjectEstimate, Terms } from '@/core/agree';
-import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
+import type { BackwardPlan, ProjectEstimate, Terms } from '@/core/agree';
+import type { RoomOutcome } from '@/core/learn';
+import { formatCount, formatLitres, formatMoney, type Currency, type Learned } from '@/core/shared';
+import { factorWords } from '../learn/learnWords';
+import { Link } from '../primitives/Link';
 import { hoursWords } from './agreeWords';
 
 interface EstimateBandProps {
   /** The day it has to be ready. */
   readonly readyBy: string | null;
   readonly estimate: ProjectEstimate;
-  readonly finished: readonly FinishedRoom[];
+  readonly finished: readonly RoomOutcome[];
+  /** What litres by the tape and the eye were multiplied by in the end. */
+  readonly litres: Learned;
   readonly backward: BackwardPlan | undefined;
   readonly terms: Terms;
   readonly currency: Currency;
@@ -18,6 +23,7 @@ interface EstimateBandProps {
 export function EstimateBand({
   estimate,
   finished,
+  litres,
   backward,
   readyBy,
   terms,
@@ -69,12 +75,15 @@ export function EstimateBand({
           Each section: litres measured × how full × minutes a litre for what lies there × the way
           of going through it; 45 % more for cleaning, placing and labelling; a quarter of an hour
           to begin; a second pair of hands does 60 % of the first.{' '}
-          {estimate.calibration.roomCount === 0
+          {estimate.hours.all.count === 0
             ? 'The rates are assumptions: no finished room of yours has its hours noted yet (Show has a field for them).'
-            : `Corrected by ${formatCount(estimate.calibration.roomCount, 'finished room')} of yours: × ` +
-              `${estimate.calibration.factor.toFixed(2)} (` +
-              `${finished.map(finishedWords).join('; ')}).`}
+            : `Corrected by ${formatCount(estimate.hours.all.count, 'finished room')} of yours, ` +
+              `${factorWords(estimate.hours.all)} (${finished.map(finishedWords).join('; ')}).`}{' '}
+          <Link href="/learnt" className="text-rim underline">
+            What was learnt
+          </Link>
         </p>
+        <p className="mt-1 max-w-[80ch] text-[14px] text-soft">{litresWords(estimate, litres)}</p>
         <table className="mt-2 w-full text-[13.5px]">
           <thead>
             <tr className="text-left text-soft">
@@ -106,6 +115,17 @@ export function EstimateBand({
       </details>
     </section>
   );
+}
+
+/** What lies there in scope: by the tape and the eye, and as such rooms turned out. */
+function litresWords({ sections }: ProjectEstimate, { factor, low, high, count }: Learned): string {
+  const measured = sections
+    .filter(({ section }) => section.inScope)
+    .reduce((sum, { fullLitres }) => sum + fullLitres, 0);
+  const about = (times: number) => formatLitres(Number((measured * times).toPrecision(2)));
+  const rests =
+    count === 0 ? 'an assumption' : `by ${formatCount(count, 'finished room')} of yours`;
+  return `What lies there, for boxes and the car: ${about(factor)}, four in five between ${about(low)} and ${about(high)}; ${rests}.`;
 }
 
 const noneWords = (readyBy: string | null): string =>
@@ -156,5 +176,7 @@ function Part({
   );
 }
 
-const finishedWords = ({ roomName, workedMinutes, estimatedMinutes }: FinishedRoom): string =>
-  `${roomName} took ${hoursWords(workedMinutes)}, assumed ${hoursWords(estimatedMinutes)}`;
+const finishedWords = ({ roomName, minutes }: RoomOutcome): string =>
+  minutes
+    ? `${roomName} took ${hoursWords(minutes.actual)}, assumed ${hoursWords(minutes.estimated)}`
+    : roomName;

@@ -3,7 +3,7 @@
 import { Scale } from 'lucide-react';
 import { useState } from 'react';
 
-import { formatMass } from '@/core/shared';
+import { formatCount, formatMass } from '@/core/shared';
 import type { SizedKind, SizeSource } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -27,9 +27,15 @@ interface KindsTableProps {
 
 const SOURCE_WORDS: Readonly<Record<SizeSource, string>> = {
   assumed: 'assumed',
+  learnt: 'learnt',
   typed: 'typed over',
   weighed: 'weighed',
 };
+
+const litresSource = ({ litresFrom, learntCount }: SizedKind): string =>
+  litresFrom === 'learnt'
+    ? `learnt from ${formatCount(learntCount, 'typed size')}`
+    : SOURCE_WORDS[litresFrom];
 
 /**
  * What one piece of each kind takes and weighs, with where the figure comes from; typed over, or
@@ -85,14 +91,16 @@ interface KindRowProps extends Omit<KindsTableProps, 'kinds'> {
 /** What is assumed carries two digits; what was typed or weighed more. */
 function shownOf(kind: SizedKind, field: 'litres' | 'massG'): number | null {
   const value = kind[field];
-  const isAssumed = kind[field === 'litres' ? 'litresFrom' : 'massFrom'] === 'assumed';
+  const isAssumed =
+    kind[field === 'litres' ? 'litresFrom' : 'massFrom'] !== 'typed' &&
+    kind[field === 'litres' ? 'litresFrom' : 'massFrom'] !== 'weighed';
   return value === null ? null : Number(value.toPrecision(isAssumed ? 2 : 4));
 }
 
 /** The ranges of what is assumed. */
 function sayRanges({ litresFrom, litresRange, massFrom, massRange }: SizedKind): string {
   const ranges = [
-    litresFrom === 'assumed' && litresRange ? `${litresRange[0]} to ${litresRange[1]} l` : '',
+    litresFrom !== 'typed' && litresRange ? `${litresRange[0]} to ${litresRange[1]} l` : '',
     massFrom === 'assumed' && massRange ? `${massRange[0]} to ${massRange[1]} g` : '',
   ].filter((range) => range !== '');
   return ranges.length === 0 ? '' : `, ${ranges.join(', ')}`;
@@ -132,7 +140,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
       />
     );
   };
-  const isCorrected = kind.litresFrom !== 'assumed' || kind.massFrom !== 'assumed';
+  const isCorrected = kind.litresFrom === 'typed' || kind.massFrom !== 'assumed';
   return (
     <>
       <tr className="border-t border-line [&>td]:py-1.5">
@@ -151,7 +159,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
         <td className="px-2 text-[13.5px] text-soft max-md:hidden">
           {kind.litresFrom === kind.massFrom
             ? SOURCE_WORDS[kind.massFrom]
-            : `litres ${SOURCE_WORDS[kind.litresFrom]}, grams ${SOURCE_WORDS[kind.massFrom]}`}
+            : `litres ${litresSource(kind)}, grams ${SOURCE_WORDS[kind.massFrom]}`}
           {kind.weighedCount > 0 && ` (mean of ${kind.weighedCount})`}
           {sayRanges(kind)}
           {isCorrected && (

@@ -50,6 +50,9 @@ export function Desk({
           <Link href="/destinations" className={buttonClass('plain')}>
             Destinations
           </Link>
+          <Link href="/learnt" className={buttonClass('plain')}>
+            What was learnt
+          </Link>
           <Link href="/kinds" className={buttonClass('plain')}>
             Typical sizes
           </Link>

@@ -1,9 +1,12 @@
 import type { Project } from '@/core/agree';
 import type { ContainerProduct, FitRequest, InsideTip } from '@/core/fit';
+import type { FirmLearned } from '@/core/learn';
 import type { Room } from '@/core/look';
 import { formatLitres, formatMoney } from '@/core/shared';
 import { spentMinorOf, type Purchase } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
+import { LearntNote } from '../learn/LearntNote';
+import { fitNotes } from '../learn/learnWords';
 import { AddOwned } from './AddOwned';
 import { InsideTips } from './InsideTips';
 import { OwnedList } from './OwnedList';
@@ -15,6 +18,7 @@ interface FitTrayProps {
   readonly owned: readonly ContainerProduct[];
   readonly request: FitRequest;
   readonly tips: readonly InsideTip[];
+  readonly learned: FirmLearned;
   readonly onAddOwned: (typed: unknown) => Promise<ActionResult>;
   readonly onChangeOwned: (containerId: string, typed: unknown) => Promise<ActionResult>;
   readonly onRemoveOwned: (containerId: string) => Promise<ActionResult>;
@@ -28,6 +32,7 @@ export function FitTray({
   owned,
   request,
   tips,
+  learned,
   onAddOwned,
   onChangeOwned,
   onRemoveOwned,
@@ -50,6 +55,12 @@ export function FitTray({
         </ul>
       </section>
       <InsideTips tips={tips} measureUnit={project.units} />
+      <LearntNote
+        notes={fitNotes(learned, {
+          litres: request.groups.reduce((sum, { litres }) => sum + litres, 0),
+          containerIds: new Set(request.containers.map(({ id }) => id)),
+        })}
+      />
       <section>
         <h2 className="caption mb-1 font-text">{room.name} budget</h2>
         <div aria-hidden="true" className="h-3 rounded-[3px] border-[1.5px] border-ink bg-white">

@@ -3,7 +3,6 @@
 import { formatCount } from '@/core/shared';
 import {
   findEarlyTicks,
-  minutesFactorOf,
   nowNextThen,
   taskKinds,
   type DoneTask,
@@ -24,7 +23,14 @@ import { scheduleReasonWords } from '../visits/scheduleWords';
 import { AirForm } from './AirForm';
 import { toTypedAir, type AirTyped } from './airForm';
 import { Band } from './Band';
-import { amountWords, hardWords, taskCautions, taskWords, whenWords } from './setUpWords';
+import {
+  amountWords,
+  hardWords,
+  learntWords,
+  taskCautions,
+  taskWords,
+  whenWords,
+} from './setUpWords';
 import { tookFormSchema } from './tookForm';
 
 interface SetUpViewProps {
@@ -139,7 +145,6 @@ export function SetUpView(props: SetUpViewProps) {
               task={task}
               movesHref={props.movesHref}
               took={setUp.done.find(({ kind, of }) => kind === task.kind && of === task.of)}
-              isCorrected={minutesFactorOf(task.kind, setUp.done) !== 1}
               onTook={props.onTook}
               name={nameOf(task)}
               caution={firstOpen.has(task.id) ? taskCautions[task.kind] : undefined}
@@ -178,7 +183,11 @@ function PlanWords({ tasks, plan, assumedFrom, hasVisit, now }: SetUpViewProps) 
     <>
       Done by {whenWords(plan.endsAt, new Date(now))}
       {plan.status === 'optimal' ? ', as early as can be' : ''}; about{' '}
-      {Math.max(1, Math.round(minutes / 30) / 2)} hours of work, by our own assumptions. {days}
+      {Math.max(1, Math.round(minutes / 30) / 2)} hours of work,{' '}
+      {open.some(({ learned }) => learned.count > 0)
+        ? 'by our own assumptions and your times.'
+        : 'by our own assumptions.'}{' '}
+      {days}
     </>
   );
 }
@@ -202,7 +211,6 @@ function TaskLine({
   now,
   movesHref,
   took,
-  isCorrected,
   caution,
   toBuy,
   onTick,
@@ -216,8 +224,6 @@ function TaskLine({
   readonly now: string;
   readonly movesHref: string;
   readonly took: SetUp['done'][number] | undefined;
-  /** Its minutes are by what others of its kind took. */
-  readonly isCorrected: boolean;
   readonly caution: string | undefined;
   readonly toBuy: readonly string[];
   readonly onTick: SetUpViewProps['onTick'];
@@ -228,7 +234,7 @@ function TaskLine({
   const facts = (
     <span className="text-soft">
       {amount !== '' && `${amount}, `}
-      {task.minutes} min{isCorrected && ' by your own times'}
+      {task.minutes} min{learntWords(task)}
       {task.people > 1 && `, ${task.people} people`}
       {task.skill === 'drill' && ', drill'}
       {task.needsLadder && ', ladder'}

@@ -88,3 +88,13 @@ export function whenWords(instant: string, now: Date): string {
 /** When paint is hard: to the next full hour, which is as much as a tin knows. */
 export const hardWords = (instant: string): string =>
   format(addMinutes(parseISO(instant), 59), "EEEE d MMMM, H':00'");
+
+/** `, assumed 20, by 4 times of yours` where what was timed says otherwise than is assumed. */
+export const learntWords = ({
+  minutes,
+  assumedMinutes,
+  learned,
+}: Pick<SetUpTask, 'minutes' | 'assumedMinutes' | 'learned'>): string =>
+  learned.count === 0 || minutes === assumedMinutes
+    ? ''
+    : ` (assumed ${assumedMinutes}, corrected by ${formatCount(learned.count, 'time')} of yours)`;

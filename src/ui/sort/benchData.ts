@@ -1,5 +1,13 @@
 import type { Unit } from '@/core/look';
-import type { BenchBase, Carry, DecisionEvent, Group, KindSize, ParsedThing } from '@/core/sort';
+import type {
+  BenchBase,
+  Carry,
+  DecisionEvent,
+  Group,
+  KindSize,
+  LearntSize,
+  ParsedThing,
+} from '@/core/sort';
 import type { RoomId } from '@/core/shared';
 import type { Correction } from '@/core/things';
 import type { HomeCounts, HouseholdCounts, ShippedRule } from '@/core/count';
@@ -20,6 +28,7 @@ export interface BenchData {
   /** What went out of this room. */
   readonly carries: readonly Carry[];
   readonly kindSizes: readonly KindSize[];
+  readonly learntSizes: readonly LearntSize[];
   /** What never leaves without asking, in the household's words. */
   readonly neverLeaves: readonly string[];
   /** Of sizes without a unit. */

@@ -339,6 +339,7 @@ export function progressWords(
 export const figureWords: Readonly<Record<FigureSource, string>> = {
   typed: 'as you said',
   own: 'as you know it',
+  learnt: 'learnt from sizes you typed',
   kind: 'usual for its kind',
   family: 'from kinds alike',
   holder: 'from what it is in',

@@ -73,6 +73,7 @@ export function useBench({
   home,
   enough,
   kindSizes,
+  learntSizes,
   neverLeaves,
   lengthUnit,
   carries,
@@ -103,7 +104,7 @@ export function useBench({
     [groups, base, otherKeptLitres],
   );
   const known = useMemo(() => [...base.names, ...things], [base, things]);
-  const own = useMemo(() => ownKindsOf(kindSizes), [kindSizes]);
+  const own = useMemo(() => ownKindsOf(kindSizes, learntSizes), [kindSizes, learntSizes]);
   const [today] = useState(() => new Date().toISOString().slice(0, 10));
   const parse = useMemo(
     () =>

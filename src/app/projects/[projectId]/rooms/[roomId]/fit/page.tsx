@@ -17,6 +17,7 @@ import { RoomFrame } from '@/app/RoomFrame';
 import { formatCount, formatLitres } from '@/core/shared';
 import { openRoom } from '@/server/desk/openRoom';
 import { loadFitPage } from '@/server/fit/fitPage';
+import { loadLearned } from '@/server/learn/loadLearned';
 import { BayWalk } from '@/ui/fit/BayWalk';
 import { FitAll } from '@/ui/fit/FitAll';
 import { FitTray } from '@/ui/fit/FitTray';
@@ -57,6 +58,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
     );
   }
   const { bay, unit, inside, request, taken } = view;
+  const { learned } = await loadLearned(opened.db);
   return (
     <RoomFrame
       step="fit"
@@ -69,6 +71,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
           owned={view.owned}
           request={request}
           tips={view.tips}
+          learned={learned}
           onAddOwned={addOwnedContainerAction.bind(null, projectId)}
           onChangeOwned={changeOwnedContainerAction.bind(null, projectId)}
           onRemoveOwned={removeOwnedContainerAction.bind(null, projectId)}

@@ -4,6 +4,7 @@ import { noteAirAction, tickTaskAction, timeTaskAction } from '@/app/actions/set
 import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom } from '@/server/desk/openRoom';
 import { nowIso, today } from '@/server/means';
+import { taskTimesElsewhere } from '@/app/taskTimes';
 import { loadSetUp } from '@/server/setUp/setUp';
 import { SetUpView } from '@/ui/setUp/SetUpView';
 import { stepHref } from '@/ui/shell/scope';
@@ -21,7 +22,11 @@ export default async function SetUpPage({
   if (!opened) notFound();
   const { records, own } = opened;
   const now = nowIso();
-  const loaded = await loadSetUp(records, own.room, { now, today: today() });
+  const loaded = await loadSetUp(records, own.room, {
+    now,
+    today: today(),
+    elsewhere: await taskTimesElsewhere(projectId),
+  });
   return (
     <RoomFrame step="set-up" opened={opened}>
       <StepPages scope={{ projectId, roomId }} step="set-up" active="" />

@@ -15,11 +15,14 @@ import {
   setPriorityAction,
   takeSubstituteAction,
 } from '@/app/actions/shop';
+import type { FirmLearned } from '@/core/learn';
 import { formatMoney } from '@/core/shared';
 import { checkReceipt, spentMinorOf, type Shop } from '@/core/shop';
 import type { OpenRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
 import type { ShopView } from '@/server/shop/shopView';
+import { LearntNote } from '@/ui/learn/LearntNote';
+import { shopNotes } from '@/ui/learn/learnWords';
 import { buttonClass } from '@/ui/primitives/Button';
 import { KnownNote } from '@/ui/shell/KnownNote';
 import { AskShop } from '@/ui/shop/AskShop';
@@ -42,12 +45,13 @@ interface ShopScreenProps {
   readonly opened: OpenRoom<'approvals' | 'fitWishes' | 'giftCards' | 'receipts' | 'shortages'>;
   readonly shops: readonly Shop[];
   readonly view: ShopView;
+  readonly learned: FirmLearned;
   /** When this was worked out, where a newer answer is on its way. */
   readonly knownAt: string | undefined;
 }
 
 /** A room's shopping, laid out; everything it shows was worked out before. */
-export function ShopScreen({ opened, shops, view, knownAt }: ShopScreenProps) {
+export function ShopScreen({ opened, shops, view, learned, knownAt }: ShopScreenProps) {
   const { records, own } = opened;
   const { answer, request, needs } = view;
   const { currency } = records.project;
@@ -71,6 +75,7 @@ export function ShopScreen({ opened, shops, view, knownAt }: ShopScreenProps) {
             otherShops={view.otherCurrencyShopNames}
             currency={currency}
           />
+          <LearntNote notes={shopNotes(learned)} />
           <AskShop checkedAt={view.checkedAt} onAsk={askShopAction} />
           <GiftCards
             cards={records.giftCards.map((card) => ({

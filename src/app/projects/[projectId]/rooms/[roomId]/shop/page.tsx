@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 
 import { AnswerWhenThere } from '@/app/AnswerWhenThere';
 import { openRoom } from '@/server/desk/openRoom';
+import { loadLearned } from '@/server/learn/loadLearned';
 import { loadPriceList } from '@/server/shop/roomShopping';
 import { loadShopView } from '@/server/shop/shopView';
 import { ShopScreen } from './ShopScreen';
@@ -26,11 +27,12 @@ export default async function ShopPage({
   if (!opened) notFound();
   const prices = await loadPriceList(opened.db);
   const own = prices.shops.filter(({ currency }) => currency === opened.records.project.currency);
+  const { learned } = await loadLearned(opened.db);
   return (
     <AnswerWhenThere
       answered={await loadShopView(opened, opened.own.room.id, prices)}
       show={(view, knownAt) => (
-        <ShopScreen opened={opened} shops={own} view={view} knownAt={knownAt} />
+        <ShopScreen opened={opened} shops={own} view={view} learned={learned} knownAt={knownAt} />
       )}
     />
   );

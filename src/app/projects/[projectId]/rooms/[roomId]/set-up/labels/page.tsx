@@ -16,6 +16,9 @@ import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
 import { labelsOf } from '@/server/setUp/labels';
+import { loadLearned } from '@/server/learn/loadLearned';
+import { LearntNote } from '@/ui/learn/LearntNote';
+import { labelNotes } from '@/ui/learn/learnWords';
 import { LabelsView } from '@/ui/setUp/LabelsView';
 import { StepPages } from '@/ui/shell/StepPages';
 
@@ -32,8 +35,13 @@ export default async function LabelsPage({
   const { records, own } = opened;
   const labels = labelsOf(records, own.room.id);
   const { begun } = records.project.terms.labels;
+  const notes = labelNotes((await loadLearned(opened.db)).learned);
   return (
-    <RoomFrame step="set-up" opened={opened}>
+    <RoomFrame
+      step="set-up"
+      opened={opened}
+      tray={notes.length > 0 && <LearntNote notes={notes} />}
+    >
       <StepPages scope={{ projectId, roomId }} step="set-up" active="labels" />
       <LabelsView
         {...labels}

@@ -4,6 +4,7 @@ import { noteUnitAction } from '@/app/actions/setUp';
 import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom } from '@/server/desk/openRoom';
 import { nowIso, today } from '@/server/means';
+import { taskTimesElsewhere } from '@/app/taskTimes';
 import { loadSetUp } from '@/server/setUp/setUp';
 import { unitsToLoad } from '@/server/setUp/roomSetUp';
 import { StepPages } from '@/ui/shell/StepPages';
@@ -20,7 +21,11 @@ export default async function UnitsPage({
   const opened = await openRoom(projectId, roomId, 'visits');
   if (!opened) notFound();
   const { records, own } = opened;
-  const { plan } = await loadSetUp(records, own.room, { now: nowIso(), today: today() });
+  const { plan } = await loadSetUp(records, own.room, {
+    now: nowIso(),
+    today: today(),
+    elsewhere: await taskTimesElsewhere(projectId),
+  });
   return (
     <RoomFrame step="set-up" opened={opened}>
       <StepPages scope={{ projectId, roomId }} step="set-up" active="units" />

@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { RoomFrame } from '@/app/RoomFrame';
 import { ownKindsOf } from '@/core/sort';
 import { listKindSizes } from '@/data/countRepo';
+import { loadLearned } from '@/server/learn/loadLearned';
 import { openRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
 import { DatesView } from '@/ui/count/DatesView';
@@ -28,7 +29,7 @@ export default async function DatesPage({
         roomId={own.room.id}
         things={records.things.filter((thing) => thing.roomId === own.room.id)}
         groups={own.groups}
-        own={ownKindsOf(await listKindSizes(db))}
+        own={ownKindsOf(await listKindSizes(db), (await loadLearned(db)).learned.sizes)}
         today={today()}
       />
     </RoomFrame>

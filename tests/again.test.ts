@@ -1,11 +1,19 @@
 import { aBay, aDatabase, aDecision, aGroup, aUnit, HALL, HOME, insertGroup } from './builders';
 
+import { personSchema } from '@/core/agree';
 import { putAwayTestSchema, walkLineSchema } from '@/core/again';
 import { bayIdSchema } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
-import { bayRecord, loadRecords, unitRecord } from '@/data/records';
+import {
+  bayRecord,
+  groupRecord,
+  insertRecord,
+  loadRecords,
+  personRecord,
+  unitRecord,
+} from '@/data/records';
 import {
   endLook,
   keepTest,
@@ -78,10 +86,17 @@ test('what is too much is told in litres and pieces; without lids changes what g
   });
   const [overfull, lid] = (await found()).open;
   // 800 by 300 by 350 mm hold 84 l; what is kept takes 2 l a piece.
-  expect(overfull?.ways.find(({ mending }) => mending === 'enough')?.effect).toMatch(
-    /^1\d(\.\d)? l too much: about \d+ of 30 hat$/,
-  );
-  expect(lid?.ways[0]?.effect).toContain('1 group there would take containers without lids');
+  expect(overfull?.ways.find(({ mending }) => mending === 'enough')?.effect).toMatchObject({
+    code: 'too_much',
+    overLitres: expect.closeTo(16, 0),
+    pile: { name: 'hat', count: 30, pieces: 8 },
+  });
+  expect(overfull?.ways.find(({ mending }) => mending === 'refit')?.effect).toEqual({
+    code: 'refit',
+    foundLitres: 100,
+    countedLitres: 60,
+  });
+  expect(lid?.ways[0]?.effect).toEqual({ code: 'lidless', groupCount: 1 });
   await takeMending(db, HOME, { key: 'lid_off shelf', mending: 'lidless' });
   expect((await loadRecords(db, HOME, 'groups')).groups[0]?.lid).toBe('forbidden');
   await moveChange(db, HOME, 'undo');
@@ -108,6 +123,12 @@ const aTest = (id: string) =>
     ],
   });
 
+const aPerson = (id: string, mmHigh: number) =>
+  personSchema.parse({
+    ...{ id, projectId: HOME, name: id, isChild: false, noStep: false, position: 0 },
+    height: { mm: mmHigh, text: `${mmHigh} mm` },
+  });
+
 test('where it is sought becomes a draft, and the chosen arrangement stays as it is', async () => {
   await keepTest(db, HOME, aTest('t1'));
   await keepTest(db, HOME, aTest('t1'));
@@ -117,15 +138,40 @@ test('where it is sought becomes a draft, and the chosen arrangement stays as it
     ['t1', null],
     ['t2', null],
   ]);
-  const [sought] = (await found()).open;
+  const placeWay = async () =>
+    (await found()).open[0]?.ways.find(({ mending }) => mending === 'place')?.effect;
+  // Nobody lives here: nobody walks or reaches.
+  expect(await placeWay()).toEqual({ code: 'no_household' });
+  await insertRecord(db, personRecord, aPerson('nora', 1700));
+  await insertGroup(db, aGroup({ id: 'scarves', name: 'Scarves', bayId: 'shelf-2' }));
+  const use = async (usesPerWeek: number) =>
+    db(groupRecord.table.name)
+      .where({ id: 'hats' })
+      .update(
+        groupRecord.table.toRow(
+          aGroup({ bayId: 'shelf', lid: 'required', placing: { usesPerWeek } }),
+        ),
+      );
+  await use(20);
   // In the same cupboard: a label first, another place after it.
-  expect(sought?.ways.map(({ mending }) => mending)).toEqual(['label', 'place']);
-  expect(sought?.ways[1]?.effect).toMatch(/there is room for it/);
+  expect((await found()).open[0]?.ways.map(({ mending }) => mending)).toEqual(['label', 'place']);
+  expect(await placeWay()).toMatchObject({
+    code: 'moves',
+    places: [{ groupId: 'hats', bayId: 'shelf-2' }],
+    isProven: true,
+  });
   const draftId = await takeMending(db, HOME, { key: 'looked_elsewhere hats', mending: 'place' });
   const { drafts, groups } = await loadRecords(db, HOME, 'drafts', 'groups');
-  expect(groups[0]?.bayId).toBe('shelf');
-  expect(drafts.find(({ id }) => id === draftId)?.places).toEqual([
-    { groupId: 'hats', bayId: bayIdSchema.parse('shelf-2') },
-  ]);
+  expect(groups.find(({ id }) => id === 'hats')?.bayId).toBe('shelf');
+  expect(drafts.find(({ id }) => id === draftId)?.places).toContainEqual({
+    groupId: 'hats',
+    bayId: bayIdSchema.parse('shelf-2'),
+  });
   expect((await found()).open[0]?.mended).toMatchObject({ change: 'place', holds: undefined });
+  // Of something that is hardly used, looking costs less than anybody feels.
+  await use(0.1);
+  expect(await placeWay()).toMatchObject({ code: 'stays' });
+  await expect(
+    takeMending(db, HOME, { key: 'looked_elsewhere hats', mending: 'place' }),
+  ).rejects.toMatchObject({ code: 'not_found' });
 });

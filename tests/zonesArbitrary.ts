@@ -74,6 +74,9 @@ export function zonesRequestOf(
       avoid: random() < 0.1 ? ['moist' as const] : [],
       selfServe: random() < 0.05,
       ...(areas > 0 ? { breaks: i % 5 === 0, massG: 1500 * i } : {}),
+      ...(i % 7 === 3
+        ? { sought: [{ bayId: places[i % places.length]!.id, share: 0.6, seconds: 15 }] }
+        : {}),
     })),
     together:
       groups > 1

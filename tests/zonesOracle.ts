@@ -139,7 +139,10 @@ export function zoneSums(request: ZonesRequestInput, assignment: Assignment): Zo
       ((2 * far(request, station, bay)) / 1.2 +
         mean(reaches) +
         (bay.row === 'back' ? 3 : 0) +
-        lift(request, group, bay.z));
+        lift(request, group, bay.z) +
+        (group.sought ?? [])
+          .filter(({ bayId }) => bayId !== bay.id)
+          .reduce((sum, look) => sum + look.share * look.seconds, 0));
     metres += group.usesPerWeek * 2 * far(request, station, bay);
     bends +=
       group.usesPerWeek * mean(reaches.map((value) => (value === 4 || value === 2.5 ? 1 : 0)));

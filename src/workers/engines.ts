@@ -1,5 +1,11 @@
 import { planFit, type FitAnswer, type FitQuestion } from '@/core/fit';
-import { planMoveList, type MoveList } from '@/core/place';
+import {
+  planMoveList,
+  planZones,
+  type MoveList,
+  type ZonesAnswer,
+  type ZonesRequest,
+} from '@/core/place';
 import { layOutTasks, type SetUpPlan, type SetUpQuestion } from '@/core/setUp';
 import { planHaul, type HaulAnswer, type HaulRequest } from '@/core/takeAway';
 import { loadSolver } from '@/core/shared';
@@ -47,6 +53,8 @@ export const engines = {
     Promise.resolve(layOutTasks(question, { clock })),
   haul: async (request: HaulRequest): Promise<HaulAnswer> =>
     planHaul(request, { solver: await loadSolver(), clock }),
+  zones: async (request: ZonesRequest): Promise<ZonesAnswer> =>
+    planZones(request, { solver: await loadSolver(), clock }),
   roll: async (request: RollRequest): Promise<RollAnswer> =>
     Promise.resolve(planRoll(request, { clock })),
 };

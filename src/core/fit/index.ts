@@ -42,3 +42,4 @@ export {
 } from './records';
 export { commonContainers } from './madeContainers';
 export { toFitRequest } from './toFitRequest';
+export { restateLitres } from './restateLitres';

@@ -131,14 +131,7 @@ function learnUse(containers: HomeOutcomes['containers']): ContainerUse[] {
       const own = known.filter((each) => each.containerId === containerId);
       const [first] = own;
       if (!first) return [];
-      const usedCount = own.filter(({ isUsed }) => isUsed).length;
-      return [
-        {
-          containerId,
-          name: first.name,
-          usedCount,
-          used: learnShare({ hits: usedCount, of: own.length }, ASSUMED_SHARES.containerUsed),
-        },
-      ];
+      const used = shareOf(own, ({ isUsed }) => isUsed === true, ASSUMED_SHARES.containerUsed);
+      return [{ containerId, name: first.name, used }];
     });
 }

@@ -83,7 +83,6 @@ export interface ContainerUse {
   readonly containerId: ContainerId;
   readonly name: string;
   readonly used: LearnedShare;
-  readonly usedCount: number;
 }
 
 /** Everything that has been learnt, each with how much it rests on. */

@@ -18,6 +18,7 @@ export {
   type Places,
   type ZonesAnswer,
   type ZonesReason,
+  type ZoneGroup,
   type ZonesRequest,
   type ZonesRequestInput,
   type ZoneWhy,
@@ -80,3 +81,4 @@ export {
   type KeptItem,
   type KeptMoveList,
 } from './moveListModel';
+export { brokenRules } from './zonesProblem';

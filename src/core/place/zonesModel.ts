@@ -60,6 +60,17 @@ const zoneGroupSchema = z.strictObject({
   selfServe: z.boolean().default(false),
   /** Never above 1.05 of the height of its tallest user. */
   breaks: z.boolean().default(false),
+  /** Of its uses a share is looked for in that bay first; where it stands elsewhere, that costs so many seconds. */
+  sought: z
+    .array(
+      z.strictObject({
+        bayId: requestId,
+        share: z.number().min(0).max(1),
+        seconds: z.number().min(0).max(3600),
+      }),
+    )
+    .max(100)
+    .optional(),
 });
 export type ZoneGroup = Readonly<z.infer<typeof zoneGroupSchema>>;
 
@@ -118,6 +129,12 @@ export const zonesRequestSchema = z
         if (group.onlyBayIds?.indexOf(id) !== j)
           refuse(`the id "${id}" occurs twice`, ['groups', i, 'onlyBayIds', j]);
       });
+      group.sought?.forEach(({ bayId }, j) => {
+        if (!bays.has(bayId))
+          refuse(`there is no bay "${bayId}"`, ['groups', i, 'sought', j, 'bayId']);
+      });
+      if ((group.sought ?? []).reduce((sum, { share }) => sum + share, 0) > 1 + 1e-9)
+        refuse('the shares come to more than 1', ['groups', i, 'sought']);
       group.userIds.forEach((id, j) => {
         if (!people.has(id)) refuse(`there is no person "${id}"`, ['groups', i, 'userIds', j]);
         if (group.userIds.indexOf(id) !== j)

@@ -118,9 +118,16 @@ function liftSeconds(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): num
   return meanOf(hard) * (grams / 1000) * LIFT_S_PER_KG;
 }
 
+/** Seconds that one use is longer since some look for it in another bay first. */
+const soughtSeconds = ({ sought = [] }: ZoneGroup, bay: ZoneBay): number =>
+  sought.reduce(
+    (sum, { bayId, share, seconds }) => sum + (bayId === bay.id ? 0 : share * seconds),
+    0,
+  );
+
 /**
- * Seconds that one use of a group in a bay takes: there and back, a reach by whoever uses it, and
- * the lift of something heavy where the request counts it.
+ * Seconds that one use of a group in a bay takes: there and back, a reach by whoever uses it, the lift of
+ * something heavy where the request counts it, and the looking elsewhere first where that is known.
  */
 export function secondsOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): number {
   const station = request.stations.find(({ id }) => id === group.stationId);
@@ -129,7 +136,8 @@ export function secondsOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneB
     (2 * metres) / WALK_M_PER_S +
     meanOf(usersOf(request, group).map(({ heightMm }) => reachSeconds(reachOf(bay.z, heightMm)))) +
     (bay.row === 'back' ? BACK_ROW_S : 0) +
-    liftSeconds(request, group, bay)
+    liftSeconds(request, group, bay) +
+    soughtSeconds(group, bay)
   );
 }
 

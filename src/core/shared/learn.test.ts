@@ -39,7 +39,7 @@ test('what is learnt does not depend on the order, is the assumption without cas
   });
   const many: Outcome[] = Array.from({ length: 2000 }, () => ({ estimated: 10, actual: 20 }));
   expect(learnFactor(many).factor).toBeCloseTo(2, 2);
-  expect(learnShare({ hits: 0, of: 0 }, 0.3)).toEqual({ share: 0.3, count: 0 });
+  expect(learnShare({ hits: 0, of: 0 }, 0.3)).toEqual({ share: 0.3, hits: 0, count: 0 });
   expect(learnShare({ hits: 900, of: 1000 }, 0.3).share).toBeCloseTo(0.9, 2);
   expect(learnFactor([{ estimated: 0, actual: 5 }]).count).toBe(0);
 });

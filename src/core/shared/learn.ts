@@ -80,6 +80,8 @@ export function learnWithin(
 /** A share that was assumed, and how often it was so. */
 export interface LearnedShare {
   readonly share: number;
+  /** In so many of `count` cases it was so. */
+  readonly hits: number;
   readonly count: number;
 }
 
@@ -91,7 +93,7 @@ export const learnShare = (
   { hits, of }: { readonly hits: number; readonly of: number },
   assumed: number,
   cases = 4,
-): LearnedShare => ({ share: (hits + assumed * cases) / (of + cases), count: of });
+): LearnedShare => ({ share: (hits + assumed * cases) / (of + cases), hits, count: of });
 
 /** Mean distance of what was estimated with a factor from what it was, as a share of that; of no case 0. */
 export function errorOf(outcomes: readonly Outcome[], factor = 1): number {

@@ -1,19 +1,32 @@
 import 'server-only';
 
 import {
+  effectOf,
+  FELT_SECONDS,
   homeFindings,
+  isWorthTaking,
   mendingsOf,
   reviewIdOf,
   reviewSchema,
+  soughtIn,
+  toSoughtRequest,
+  type Effect,
   type Finding,
   type FindingNow,
   type Mending,
   type Review,
+  type SoughtIn,
 } from '@/core/again';
-import { usableLitresOf } from '@/core/look';
-import { formatCount, formatLitres, type BayId, type DraftId, type ProjectId } from '@/core/shared';
-import { isKept, keptLitresOf, type Group } from '@/core/sort';
-import { recordChange } from '@/data/changes';
+import {
+  bayIdSchema,
+  groupIdSchema,
+  type BayId,
+  type DraftId,
+  type GroupId,
+  type ProjectId,
+  type RoomId,
+} from '@/core/shared';
+import { recordChange, requireUnchanged, stampOf } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import {
   groupRecord,
@@ -22,13 +35,20 @@ import {
   type LoadName,
   type Records,
 } from '@/data/records';
+import { effectWords } from '@/ui/again/againWords';
+import { runEngine } from '../engines/runEngine';
 import { nowIso, today } from '../means';
 import { addDraft, arrange } from '../place/drafts';
+import { zonesOf } from '../place/zonesOfRoom';
+import { namesOf } from './names';
 
 export const mendNames = [
   'drafts',
+  'fixtures',
   'groups',
+  'passages',
   'people',
+  'project',
   'putAwayTests',
   'reviews',
   'rooms',
@@ -40,17 +60,17 @@ type MendRecords = Records<(typeof mendNames)[number]>;
 /** A way to mend a finding, with the effect that is worked out before somebody takes it. */
 export interface WayToMend {
   readonly mending: Mending;
-  /** What it would come to; empty: it is seen on the draft, or where it is done. */
-  readonly effect: string;
+  readonly effect: Effect;
 }
 export interface FindingToMend extends FindingNow {
   readonly ways: readonly WayToMend[];
 }
 
-export function findingsToMend(records: MendRecords): {
+/** What was found, with what would mend it; places are asked of `zones`, each within a second. */
+export async function findingsToMend(records: MendRecords): Promise<{
   readonly open: readonly FindingToMend[];
   readonly held: readonly FindingNow[];
-} {
+}> {
   const { reviews, putAwayTests: tests, people, units } = records;
   const facts = {
     unitOf: (bayId: BayId): string | undefined =>
@@ -59,78 +79,89 @@ export function findingsToMend(records: MendRecords): {
   };
   const { open, held } = homeFindings({ reviews, tests });
   return {
-    open: open.map((each) => ({
-      ...each,
-      ways: mendingsOf(each.finding, facts)
-        // Where nobody looked in one place more often, there is none to put it.
-        .filter((mending) => mending !== 'place' || placeFor(each.finding) !== undefined)
-        .map((mending) => ({ mending, effect: effectOf(each.finding, mending, records) })),
-    })),
+    open: await Promise.all(
+      open.map(async (each) => ({ ...each, ways: await waysOf(each.finding, { facts, records }) })),
+    ),
     held,
   };
 }
 
-/** Which group would go where, of a finding that another place would mend. */
-function placeFor(finding: Finding): { groupId: Group['id']; bayId: BayId } | undefined {
-  if (finding.code === 'wandered') return { groupId: finding.groupId, bayId: finding.bayId };
-  if (finding.code === 'looked_elsewhere' && finding.bayId !== undefined)
-    return { groupId: finding.groupId, bayId: finding.bayId };
-  return undefined;
-}
-
-function effectOf(
+async function waysOf(
   finding: Finding,
-  mending: Mending,
-  { groups, things, units }: MendRecords,
-): string {
-  const bayOf = (bayId: BayId) => units.flatMap(({ bays }) => bays).find(({ id }) => id === bayId);
-  const there = (bayId: BayId) => groups.filter((group) => group.bayId === bayId);
-  if (mending === 'place') {
-    const place = placeFor(finding);
-    const bay = place && bayOf(place.bayId);
-    const group = groups.find(({ id }) => id === place?.groupId);
-    if (!bay || !group) return '';
-    const others = there(bay.id).reduce((sum, each) => sum + keptLitresOf(each, things), 0);
-    const over = others + keptLitresOf(group, things) - usableLitresOf(bay);
-    return over > 0
-      ? `it would be ${formatLitres(over)} too much there, beside what lives there`
-      : `there is room for it, ${formatLitres(-over)} to spare`;
+  {
+    facts,
+    records,
+  }: { readonly facts: Parameters<typeof mendingsOf>[1]; readonly records: MendRecords },
+): Promise<WayToMend[]> {
+  const ways: WayToMend[] = [];
+  for (const mending of mendingsOf(finding, facts)) {
+    if (mending !== 'place') ways.push({ mending, effect: effectOf(finding, mending, records) });
+    else if ('groupId' in finding)
+      ways.push({ mending, effect: await askZones(finding.groupId, records) });
   }
-  if (mending === 'enough' && finding.code === 'overfull') {
-    const bay = bayOf(finding.bayId);
-    if (!bay || finding.litresFound === null) return 'nobody has said how much lay there';
-    const over = finding.litresFound - usableLitresOf(bay);
-    if (over <= 0)
-      return 'what lay there is no more than goes in: it lies badly rather than too much';
-    return `${formatLitres(over)} too much${piecesWords(over, there(bay.id), things)}`;
-  }
-  if (mending === 'refit' && 'litresFound' in finding && finding.litresFound !== null)
-    return `with ${formatLitres(finding.litresFound)} instead of ${formatLitres(
-      there(finding.bayId).reduce((sum, each) => sum + keptLitresOf(each, things), 0),
-    )}`;
-  if (mending === 'lidless' && finding.code === 'lid_off') {
-    const lidded = there(finding.bayId).filter(({ lid }) => lid !== 'forbidden');
-    return lidded.length === 0
-      ? 'no group there wants a lid'
-      : `${formatCount(lidded.length, 'group')} there would take containers without lids; a fit that was taken says so`;
-  }
-  return '';
+  return ways;
 }
 
-/** "about 4 of 12 scarves": of the largest pile there, by its own litres. */
-function piecesWords(
-  over: number,
-  groups: readonly Group[],
-  things: MendRecords['things'],
-): string {
-  const [largest] = things
-    .filter((thing) => isKept(thing) && groups.some(({ id }) => id === thing.groupId))
-    .sort((a, b) => b.litres - a.litres);
-  if (!largest || largest.litres <= 0) return '';
-  const pieces = Math.ceil(over / (largest.litres / largest.count));
-  return pieces > largest.count
-    ? `: more than all ${largest.count} ${largest.name}`
-    : `: about ${pieces} of ${largest.count} ${largest.name}`;
+/** So long `zones` thinks about one group; with all others where they are it is proven in hundredths. */
+const ZONES_MS = 1000;
+
+/** A room, or the whole home where the group is looked for in another one. */
+function scopeOf(
+  groupId: GroupId,
+  sought: readonly SoughtIn[],
+  records: MendRecords,
+): RoomId | null {
+  const group = records.groups.find(({ id }) => id === groupId);
+  const roomOf = (bayId: BayId | null) =>
+    records.units.find(({ bays }) => bays.some(({ id }) => id === bayId))?.roomId;
+  const roomIds = new Set([...sought.map(({ bayId }) => bayId), group?.bayId ?? null].map(roomOf));
+  return group && roomIds.size === 1 && roomIds.has(group.roomId) ? group.roomId : null;
+}
+
+/**
+ * Where a group should live with what was seen of where it is looked for: first with all others where they are, and
+ * where it finds no better place so, with those that live where it is and where it is sought free to change.
+ */
+async function askZones(groupId: GroupId, records: MendRecords): Promise<Effect> {
+  const sought = soughtIn(groupId, { tests: records.putAwayTests, reviews: records.reviews });
+  const scope = scopeOf(groupId, sought, records);
+  const request = zonesOf(records, scope, { groups: records.groups, timeLimitMs: ZONES_MS });
+  if (!request) return { code: 'no_household' };
+  const places = Object.fromEntries(records.groups.map(({ id, bayId }) => [id, bayId]));
+  const ask = (freeBayIds: ReadonlySet<string>) =>
+    toSoughtRequest(request, { groupId, sought, places, freeBayIds });
+  const alone = ask(new Set());
+  const own = alone?.groups.find(({ id }) => id === groupId);
+  if (!alone || !own) return { code: 'no_place' };
+  const pinned = alone.groups.map((group) =>
+    group.id === groupId ? { ...group, fixedBayId: places[groupId] ?? '' } : group,
+  );
+  const today = await runEngine('zones', { ...alone, groups: pinned });
+  const [top] = sought;
+  const beside = ask(new Set([places[groupId] ?? '', ...(top ? [top.bayId] : [])]));
+  for (const asked of [alone, beside]) {
+    const answer = asked && (await runEngine('zones', asked));
+    if (!answer || answer.objective === null) continue;
+    const moved = answer.assignment.filter(({ groupId: id, bayId }) => places[id] !== bayId);
+    // Where it is today it may break a rule: then nothing can be said of seconds.
+    const secondsLess = today.objective === null ? undefined : today.objective - answer.objective;
+    const isFelt = secondsLess === undefined || secondsLess >= FELT_SECONDS;
+    if (moved.some(({ groupId: id }) => id === groupId) && isFelt)
+      return {
+        code: 'moves',
+        places: moved.map((each) => ({
+          groupId: groupIdSchema.parse(each.groupId),
+          bayId: bayIdSchema.parse(each.bayId),
+        })),
+        secondsLess,
+        isProven: answer.status === 'optimal',
+      };
+  }
+  return {
+    code: 'stays',
+    lookingSeconds:
+      own.usesPerWeek * sought.reduce((sum, { share, seconds }) => sum + share * seconds, 0),
+  };
 }
 
 /**
@@ -138,18 +169,24 @@ function piecesWords(
  * arrangement, which stays as it is; without lids changes what the groups there wish; the others are noted, and done
  * where they belong. Returns the draft, where there is one. @errors `not_found`: it is no longer found.
  */
-export const takeMending = (
+export async function takeMending(
   db: Db,
   projectId: ProjectId,
   { key, mending }: { readonly key: string; readonly mending: Mending },
-): Promise<DraftId | undefined> =>
-  db.transaction(async (trx) => {
-    const records = await loadRecords(trx, projectId, ...mendNames);
-    const found = findingsToMend(records).open.find((each) => each.key === key);
-    const way = found?.ways.find((each) => each.mending === mending);
-    if (!found || !way) throw new DataError('not_found', 'this is no longer found');
-    const place = mending === 'place' ? placeFor(found.finding) : undefined;
-    const draftId = place && (await draftWith(trx, projectId, { place, records }));
+): Promise<DraftId | undefined> {
+  const stamp = await stampOf(db, projectId);
+  const records = await loadRecords(db, projectId, ...mendNames);
+  const found = (await findingsToMend(records)).open.find((each) => each.key === key);
+  const way = found?.ways.find((each) => each.mending === mending);
+  if (!found || !way || !isWorthTaking(way.effect))
+    throw new DataError('not_found', 'this is no longer found');
+  const told = effectWords(way.effect, namesOf(records)).slice(0, 300);
+  return db.transaction(async (trx) => {
+    await requireUnchanged(trx, projectId, stamp);
+    const draftId =
+      way.effect.code === 'moves'
+        ? await draftWith(trx, projectId, { places: way.effect.places, records })
+        : undefined;
     await recordChange(
       trx,
       { projectId, deed: { code: 'look_noted', name: 'what was found' }, now: nowIso() },
@@ -163,29 +200,43 @@ export const takeMending = (
           ...review,
           changes: [
             ...review.changes.filter(({ findingKey }) => findingKey !== key),
-            { findingKey: key, change: mending, told: way.effect.slice(0, 300), takenOn: today() },
+            { findingKey: key, change: mending, told, takenOn: today() },
           ],
         });
       },
     );
     return draftId;
   });
+}
+
+type Places = Extract<Effect, { code: 'moves' }>['places'];
+
+/** Of a room, or of the home where something goes into another room. */
+export function draftScopeOf(
+  places: Places,
+  { groups, units }: Pick<MendRecords, 'groups' | 'units'>,
+): RoomId | null {
+  const roomIds = new Set(
+    places.flatMap(({ groupId, bayId }) => [
+      groups.find(({ id }) => id === groupId)?.roomId,
+      units.find(({ bays }) => bays.some(({ id }) => id === bayId))?.roomId,
+    ]),
+  );
+  const [roomId] = roomIds;
+  return roomIds.size === 1 && roomId !== undefined ? roomId : null;
+}
 
 async function draftWith(
   trx: Db,
   projectId: ProjectId,
-  {
-    place,
-    records,
-  }: { readonly place: { groupId: Group['id']; bayId: BayId }; readonly records: MendRecords },
+  { places, records }: { readonly places: Places; readonly records: MendRecords },
 ): Promise<DraftId> {
-  const group = records.groups.find(({ id }) => id === place.groupId);
-  const unit = records.units.find(({ bays }) => bays.some(({ id }) => id === place.bayId));
-  // Into another room it is the home that is arranged.
-  const roomId = group && unit?.roomId === group.roomId ? group.roomId : null;
+  const [first] = places;
+  const group = records.groups.find(({ id }) => id === first?.groupId);
+  const roomId = draftScopeOf(places, records);
   const name = `${group?.name ?? 'It'} where it is sought`.slice(0, 40);
   const id = await addDraft(trx, projectId, { roomId, name, from: 'chosen' });
-  await arrange(trx, projectId, { roomId, ref: id, assignment: [place] });
+  await arrange(trx, projectId, { roomId, ref: id, assignment: places });
   return id;
 }
 

@@ -1,5 +1,6 @@
 import 'server-only';
 
+import { withFoundLitres } from '@/core/again';
 import { adviseInsides } from '@/core/fit';
 import { bayInsideOf, findShelvesBeside, hasInside, type Bay } from '@/core/look';
 import { walkBays } from '@/core/place';
@@ -13,7 +14,11 @@ type Opened = Pick<OpenRoom<'fitWishes' | 'people' | 'shortages'>, 'db' | 'recor
  * Works out what the page of a fit shows: of the place that was asked for, else of the first that has
  * groups and no fit. Undefined where the room has no such place.
  */
-export async function loadFitPage({ db, records, own }: Opened, asked: string | undefined) {
+export async function loadFitPage(
+  { db, records, own }: Opened,
+  asked: string | undefined,
+  foundLitres?: number,
+) {
   const bays = walkBays(own.units).filter((bay) => !bay.outOfScope && hasInside(bay));
   const filled = bays.filter((bay) =>
     records.groups.some((group) => group.bayId === bay.id && !group.loose),
@@ -24,7 +29,12 @@ export async function loadFitPage({ db, records, own }: Opened, asked: string | 
   if (!bay) return undefined;
   const priced = await listFitContainers(db, records);
   const requestOf = (bayId: Bay['id']) => toFitQuestion(records, priced, { bayId, prefer: 'cost' });
-  const request = requestOf(bay.id);
+  const counted = requestOf(bay.id);
+  // As much as lay there when somebody looked, where that is asked for.
+  const request =
+    foundLitres === undefined
+      ? counted
+      : { ...counted, groups: withFoundLitres(counted.groups, foundLitres) };
   const taken = own.fits.find((fit) => fit.bayId === bay.id);
   const unit = own.units.find(({ id }) => id === bay.unitId);
   const open = listOpenPlaces(records, priced);
@@ -37,6 +47,8 @@ export async function loadFitPage({ db, records, own }: Opened, asked: string | 
     request,
     taken,
     inside: bayInsideOf(bay),
+    /** What is counted there, where the page asks with what was found instead. */
+    countedLitres: counted.groups.reduce((sum, group) => sum + group.litres, 0),
     litres: request.groups.reduce((sum, group) => sum + group.litres, 0),
     litresEach: litresEachOf(records, request),
     walk: (filled.length > 0 ? filled : bays).map((each) => ({

@@ -2,6 +2,7 @@ import 'server-only';
 
 import {
   findFitFaults,
+  restateLitres,
   keepChecks,
   toFitContainer,
   toFitRequest,
@@ -200,8 +201,11 @@ export const takeFits = atomic(
     const priced = await listFitContainers(db, records);
     const refused: (readonly FitFault[])[] = [];
     const taken: TakenFit[] = [];
-    for (const { bayId, answer } of fits) {
-      const faults = findFitFaults(toFitQuestion(records, priced, { bayId, prefer }), answer);
+    for (const { bayId, answer: given } of fits) {
+      const question = toFitQuestion(records, priced, { bayId, prefer });
+      // It may have been worked out for what was found on a walk, and not for what is counted.
+      const answer = restateLitres(question, given);
+      const faults = findFitFaults(question, answer);
       if (faults.length > 0) {
         refused.push(faults);
         continue;

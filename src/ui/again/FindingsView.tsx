@@ -13,7 +13,12 @@ export interface FindingOnPage {
   readonly key: string;
   readonly words: string;
   readonly mended: Mended | undefined;
-  readonly ways: readonly { readonly mending: Mending; readonly effect: string }[];
+  readonly ways: readonly {
+    readonly mending: Mending;
+    readonly effect: string;
+    /** Something is changed, or noted, by it. */
+    readonly canTake: boolean;
+  }[];
   /** Where what is not done here is done, by what it is. */
   readonly hrefs: Readonly<Partial<Record<Mending, string>>>;
   /** Where a draft of it is seen beside today's. */
@@ -80,7 +85,7 @@ function FindingPart({
         </p>
       )}
       <ul className="mt-1 divide-y divide-line">
-        {ways.map(({ mending, effect }) => {
+        {ways.map(({ mending, effect, canTake }) => {
           const href = hrefs[mending];
           return (
             <li key={mending} className="flex flex-wrap items-center gap-x-3 gap-y-1.5 py-2">
@@ -93,9 +98,11 @@ function FindingPart({
                   Where it is done
                 </Link>
               )}
-              <Button look="quiet" disabled={isPending} onClick={() => void take(mending)}>
-                {mending === 'place' ? 'Try it as a draft' : 'We do this'}
-              </Button>
+              {canTake && (
+                <Button look="quiet" disabled={isPending} onClick={() => void take(mending)}>
+                  {mending === 'place' ? 'Try it as a draft' : 'We do this'}
+                </Button>
+              )}
             </li>
           );
         })}

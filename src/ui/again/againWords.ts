@@ -1,6 +1,6 @@
 import { format, parseISO, setMonth } from 'date-fns';
 
-import type { Change, Finding, Look, Mending, Share, WalkMark } from '@/core/again';
+import type { Change, Effect, Finding, Look, Mending, Share, WalkMark } from '@/core/again';
 import { assertNever, formatCount, formatLitres } from '@/core/shared';
 
 export const walkMarkWords: Readonly<Record<WalkMark, string>> = {
@@ -90,4 +90,56 @@ export function findingWords(finding: Finding, { group, bay }: Names): string {
     default:
       return assertNever(finding);
   }
+}
+
+/** To ten seconds: searches are not known better. */
+const about = (seconds: number): string =>
+  seconds < 90
+    ? `about ${Math.max(10, Math.round(seconds / 10) * 10)} s`
+    : `about ${Math.round(seconds / 60)} min`;
+
+/** What a way to mend comes to; empty where it is seen where it is done. */
+export function effectWords(effect: Effect, { group, bay }: Names): string {
+  switch (effect.code) {
+    case 'seen_there':
+      return '';
+    case 'moves': {
+      const moves = effect.places.map(
+        ({ groupId, bayId }) => `${group(groupId).toLowerCase()} to ${bay(bayId)}`,
+      );
+      const less =
+        effect.secondsLess === undefined
+          ? 'where it is today it breaks a rule'
+          : `${about(effect.secondsLess)} a week less of walking, reaching and looking`;
+      return `${moves.join(', ')}: ${less}${effect.isProven ? '' : '; a better one was not ruled out'}`;
+    }
+    case 'stays':
+      return `looking takes ${about(effect.lookingSeconds)} a week, and every other place takes more: it stays, and a label helps`;
+    case 'no_household':
+      return 'nobody lives here yet, so no way is counted: add the household first';
+    case 'no_place':
+      return 'it has no place yet';
+    case 'not_said':
+      return 'nobody has said how much lay there';
+    case 'too_much':
+      return `${formatLitres(effect.overLitres)} too much${pileWords(effect.pile)}`;
+    case 'lies_badly':
+      return 'what lay there is no more than goes in: it lies badly rather than too much';
+    case 'refit':
+      return `with ${formatLitres(effect.foundLitres)} instead of ${formatLitres(effect.countedLitres)}`;
+    case 'lidless':
+      return effect.groupCount === 0
+        ? 'no group there wants a lid'
+        : `${formatCount(effect.groupCount, 'group')} there would take containers without lids; a fit that was taken says so`;
+    default:
+      return assertNever(effect);
+  }
+}
+
+function pileWords(pile: Extract<Effect, { code: 'too_much' }>['pile']): string {
+  if (!pile) return '';
+  const { name, count, pieces } = pile;
+  return pieces > count
+    ? `: more than all ${count} ${name}`
+    : `: about ${pieces} of ${count} ${name}`;
 }

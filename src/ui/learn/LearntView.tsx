@@ -31,7 +31,7 @@ export function LearntView({ report, learned, learning, ...acts }: LearntViewPro
     <div className="mx-auto max-w-[1180px]">
       <h1 className="text-[24px]">What was estimated, and what it came to</h1>
       <p className="mb-4 max-w-[76ch] text-[14.5px] text-soft">{restsWords(report)}</p>
-      <div className="grid items-stretch gap-4 lg:grid-cols-2">
+      <div className="grid items-start gap-4 lg:grid-cols-2 xl:grid-cols-3">
         {panel('hours', <Hours comparison={report.minutes} hours={learned.hours} />)}
         {panel(
           'litres',
@@ -41,6 +41,8 @@ export function LearntView({ report, learned, learning, ...acts }: LearntViewPro
           </>,
         )}
         {panel('money', <Money report={report} money={learned.money} />)}
+      </div>
+      <div className="mt-4 grid gap-4 lg:grid-cols-2 xl:grid-cols-3">
         {panel('tasks', <Tasks tasks={learned.tasks} />)}
         {panel('sizes', <Sizes sizes={learned.sizes} />)}
         {panel('fullness', <Fullness fullness={learned.fullness} />)}
@@ -244,7 +246,7 @@ function Containers({ learned }: { readonly learned: FirmLearned }) {
         <ul className="mt-1 grid gap-0.5">
           {learned.containers.map((each) => (
             <li key={each.containerId}>
-              <b>{each.name}</b>: in use at {each.usedCount} of{' '}
+              <b>{each.name}</b>: in use at {each.used.hits} of{' '}
               {formatCount(each.used.count, 'look')}
             </li>
           ))}

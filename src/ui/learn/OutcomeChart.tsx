@@ -63,6 +63,7 @@ export function OutcomeChart({ rows }: { readonly rows: readonly OutcomeRow[] })
             align="left"
             iconType="square"
             iconSize={11}
+            itemSorter={null}
             formatter={(name: string) => <span style={{ color: '#3a352b' }}>{name}</span>}
             wrapperStyle={{ fontSize: 13 }}
           />

@@ -53,8 +53,8 @@ export const mediumWords: Readonly<Record<LabelMedium, string>> = {
   hand: 'by hand',
 };
 
-/** A factor carries two digits. */
-const times = (factor: number): string => String(Number(factor.toPrecision(2)));
+/** A factor carries one digit behind the point. */
+const times = (factor: number): string => factor.toFixed(1);
 /** Nearer to one than this nothing is done differently. */
 const AS_ASSUMED = 0.05;
 
@@ -64,11 +64,11 @@ export function factorWords({ factor, low, high }: Learned): string {
   return `${head}, four in five between × ${times(low)} and × ${times(high)}`;
 }
 
-/** `9 in 10 (7 looked at)`. */
-export const shareWords = ({ share, count }: LearnedShare, what: string): string =>
+/** `8 of 9 places; about 9 in 10`: as it was, and with the assumption beside it. */
+export const shareWords = ({ share, hits, count }: LearnedShare, what: string): string =>
   count === 0
-    ? `assumed: ${Math.round(share * 10)} in 10`
-    : `${Math.round(share * 10)} in 10 (${formatCount(count, what)})`;
+    ? `${Math.round(share * 10)} in 10, assumed`
+    : `${hits} of ${formatCount(count, what)}, so about ${Math.round(share * 10)} in 10`;
 
 export const offWords = (share: number): string => `${Math.round(share * 100)} %`;
 
@@ -90,7 +90,7 @@ export function fitNotes(
   if (lidsOn.count >= LEAST_LOOKS) notes.push(`Lids stay on: ${shareWords(lidsOn, 'place')}.`);
   for (const each of containers)
     if (containerIds.has(each.containerId) && each.used.count >= LEAST_LOOKS)
-      notes.push(`${each.name}: in use at ${each.usedCount} of ${each.used.count} looks.`);
+      notes.push(`${each.name}: in use at ${each.used.hits} of ${each.used.count} looks.`);
   return notes;
 }
 

@@ -2,11 +2,11 @@ import { notFound } from 'next/navigation';
 
 import { takeMendingAction } from '@/app/actions/again';
 import { HomeFrame } from '@/app/RoomFrame';
-import type { Finding } from '@/core/again';
-import { findingsToMend, mendNames } from '@/server/again/mend';
+import { isWorthTaking, type Finding } from '@/core/again';
+import { draftScopeOf, findingsToMend, mendNames } from '@/server/again/mend';
 import { namesOf } from '@/server/again/names';
 import { openHome } from '@/server/desk/openRoom';
-import { findingWords } from '@/ui/again/againWords';
+import { effectWords, findingWords } from '@/ui/again/againWords';
 import { FindingsView } from '@/ui/again/FindingsView';
 import { stepHref } from '@/ui/shell/scope';
 import { StepPages } from '@/ui/shell/StepPages';
@@ -19,7 +19,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ proje
   if (!opened) notFound();
   const { records } = opened;
   const names = namesOf(records);
-  const { open, held } = findingsToMend(records);
+  const { open, held } = await findingsToMend(records);
   const roomOf = (finding: Finding): string | undefined => {
     const bayId = 'bayId' in finding ? finding.bayId : undefined;
     return records.units.find(({ bays }) => bays.some(({ id }) => id === bayId))?.roomId;
@@ -32,19 +32,22 @@ export default async function FindingsPage({ params }: { params: Promise<{ proje
         open={open.map(({ key, finding, mended, ways }) => {
           const roomId = roomOf(finding);
           const scope = roomId === undefined ? home : { projectId, roomId };
-          const group =
-            'groupId' in finding
-              ? records.groups.find(({ id }) => id === finding.groupId)
-              : undefined;
-          const isWithinRoom = group !== undefined && group.roomId === roomId;
+          const moves = ways.find(({ effect }) => effect.code === 'moves')?.effect;
+          const draftRoomId = moves?.code === 'moves' ? draftScopeOf(moves.places, records) : null;
+          const bayId = 'bayId' in finding ? finding.bayId : undefined;
+          const found = 'litresFound' in finding ? finding.litresFound : null;
           return {
             key,
             words: findingWords(finding, names),
             mended,
-            ways,
+            ways: ways.map(({ mending, effect }) => ({
+              mending,
+              effect: effectWords(effect, names),
+              canTake: isWorthTaking(effect),
+            })),
             hrefs: {
               enough: `${stepHref(home, 'sort')}/count`,
-              refit: stepHref(scope, 'fit'),
+              refit: `${stepHref(scope, 'fit')}?bay=${bayId ?? ''}${found === null ? '' : `&found=${found}`}`,
               join: stepHref(scope, 'place'),
               give_back: stepHref(scope, 'shop'),
               ...(roomId === undefined
@@ -54,7 +57,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ proje
                     picture: `${stepHref(scope, 'set-up')}/labels`,
                   }),
             },
-            compareHref: `${stepHref(isWithinRoom ? scope : home, 'place')}/compare`,
+            compareHref: `${stepHref(draftRoomId === null ? home : { projectId, roomId: draftRoomId }, 'place')}/compare`,
           };
         })}
         held={held.map(({ key, finding, mended }) => ({

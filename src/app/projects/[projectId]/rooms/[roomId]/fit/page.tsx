@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation';
+import { z } from 'zod';
 
 import {
   addOwnedContainerAction,
@@ -30,20 +31,24 @@ import { Link } from '@/ui/primitives/Link';
 
 export const metadata = { title: 'Fit' };
 
+/** Litres that were found on a walk. */
+const foundSchema = z.coerce.number().positive().max(10_000);
+
 interface FitPageProps {
   readonly params: Promise<{ projectId: string; roomId: string }>;
-  readonly searchParams: Promise<{ bay?: string }>;
+  readonly searchParams: Promise<{ bay?: string; found?: string }>;
 }
 
 export default async function FitPage({ params, searchParams }: FitPageProps) {
   const { projectId, roomId } = await params;
-  const { bay: asked } = await searchParams;
+  const { bay: asked, found } = await searchParams;
+  const foundLitres = foundSchema.safeParse(found).data;
   const opened = await openRoom(projectId, roomId, 'fitWishes', 'giftCards', 'people', 'shortages');
   if (!opened) notFound();
   const { records, own } = opened;
   const { currency, units: measureUnit } = records.project;
   const base = `/projects/${projectId}/rooms/${roomId}`;
-  const view = await loadFitPage(opened, asked);
+  const view = await loadFitPage(opened, asked, foundLitres);
   if (!view) {
     return (
       <RoomFrame step="fit" opened={opened}>
@@ -94,6 +99,16 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
         </p>
         <BayWalk bays={view.walk} activeId={bay.id} base={`${base}/fit`} />
       </div>
+      {foundLitres !== undefined && (
+        <p role="status" className="panel mb-2.5 px-3 py-2 text-[14.5px]">
+          Fitted with the {formatLitres(foundLitres)} that lay here when somebody looked, not the{' '}
+          {formatLitres(view.countedLitres)} that are counted. Nothing is changed until you take
+          one.{' '}
+          <Link className="text-rim underline" href={`${base}/fit?bay=${bay.id}`}>
+            With what is counted
+          </Link>
+        </p>
+      )}
       {view.broken.length > 0 && (
         <p role="alert" className="warn mb-2.5">
           Something was changed since this fit was taken. It stays as you took it, but:{' '}
@@ -117,7 +132,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
       )}
       {request.groups.length > 0 && request.containers.length > 0 && (
         <FitWorkbench
-          key={bay.id}
+          key={`${bay.id} ${foundLitres ?? ''}`}
           request={request}
           litresEach={view.litresEach}
           forbidden={view.forbidden}

@@ -1,0 +1,101 @@
+import { usableLitresOf, type Unit } from '../look';
+import type { BayId, GroupId } from '../shared';
+import { isKept, spaceInBay, type Group, type Thing } from '../sort';
+import type { Finding, Mending } from './findings';
+
+/** What a way to mend a finding would come to, worked out before somebody takes it. */
+export type Effect =
+  /** It is seen where it is done. */
+  | { readonly code: 'seen_there' }
+  /** Groups would live elsewhere; so many seconds a week less, of walking, reaching and looking. */
+  | {
+      readonly code: 'moves';
+      readonly places: readonly { readonly groupId: GroupId; readonly bayId: BayId }[];
+      /** Undefined: where it is today it breaks a rule. */
+      readonly secondsLess: number | undefined;
+      readonly isProven: boolean;
+    }
+  /** Looking in the wrong place takes so many seconds a week, and every other place would take more. */
+  | { readonly code: 'stays'; readonly lookingSeconds: number }
+  | { readonly code: 'no_household' }
+  | { readonly code: 'no_place' }
+  /** How much lay there was never said. */
+  | { readonly code: 'not_said' }
+  | {
+      readonly code: 'too_much';
+      readonly overLitres: number;
+      /** Of the largest pile there, so many pieces are that much; undefined: nothing there was counted. */
+      readonly pile:
+        { readonly name: string; readonly count: number; readonly pieces: number } | undefined;
+    }
+  | { readonly code: 'lies_badly' }
+  | { readonly code: 'refit'; readonly foundLitres: number; readonly countedLitres: number }
+  | { readonly code: 'lidless'; readonly groupCount: number };
+
+interface EffectFacts {
+  readonly groups: readonly Group[];
+  readonly things: readonly Thing[];
+  readonly units: readonly Unit[];
+}
+
+/** What a way comes to; `place` is worked out by `zones` and is not among them. O(groups + things). */
+export function effectOf(
+  finding: Finding,
+  mending: Exclude<Mending, 'place'>,
+  { groups, things, units }: EffectFacts,
+): Effect {
+  if (!('bayId' in finding) || finding.bayId === undefined) return { code: 'seen_there' };
+  const bay = units.flatMap(({ bays }) => bays).find(({ id }) => id === finding.bayId);
+  const there = groups.filter((group) => group.bayId === finding.bayId);
+  const found = 'litresFound' in finding ? finding.litresFound : undefined;
+  if (mending === 'enough' && finding.code === 'overfull') {
+    if (!bay || found === null || found === undefined) return { code: 'not_said' };
+    const overLitres = found - usableLitresOf(bay);
+    if (overLitres <= 0) return { code: 'lies_badly' };
+    return { code: 'too_much', overLitres, pile: largestPile(overLitres, there, things) };
+  }
+  if (mending === 'refit' && bay) {
+    if (found === null || found === undefined) return { code: 'not_said' };
+    const space = spaceInBay({
+      bayId: bay.id,
+      usableLitres: usableLitresOf(bay),
+      groups,
+      things,
+    });
+    return { code: 'refit', foundLitres: found, countedLitres: space.keptLitres };
+  }
+  if (mending === 'lidless')
+    return { code: 'lidless', groupCount: there.filter(({ lid }) => lid !== 'forbidden').length };
+  return { code: 'seen_there' };
+}
+
+/** "About 4 of 12 scarves": of the largest pile there, by its own litres. */
+function largestPile(overLitres: number, groups: readonly Group[], things: readonly Thing[]) {
+  const [largest] = things
+    .filter((thing) => isKept(thing) && groups.some(({ id }) => id === thing.groupId))
+    .sort((a, b) => b.litres - a.litres);
+  if (!largest || largest.litres <= 0) return undefined;
+  const { name, count, litres } = largest;
+  return { name, count, pieces: Math.ceil(overLitres / (litres / count)) };
+}
+
+/** Less than this a week nobody feels. */
+export const FELT_SECONDS = 5;
+
+/** Whether something is changed by taking a way. */
+export const isWorthTaking = (effect: Effect): boolean =>
+  effect.code !== 'stays' && effect.code !== 'no_household' && effect.code !== 'no_place';
+
+/** How much more or less lies in a place than was counted, as a factor. */
+const litresFactorOf = (foundLitres: number, countedLitres: number): number =>
+  countedLitres > 0 && foundLitres > 0 ? foundLitres / countedLitres : 1;
+
+/** Groups of a place with the litres that were found there, in their proportions. */
+export const withFoundLitres = <T extends { readonly litres: number }>(
+  groups: readonly T[],
+  foundLitres: number,
+): T[] => {
+  const counted = groups.reduce((sum, { litres }) => sum + litres, 0);
+  const factor = litresFactorOf(foundLitres, counted);
+  return groups.map((group) => ({ ...group, litres: group.litres * factor }));
+};

@@ -5,7 +5,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { createMailbox } from '../src/standins/mailbox/mailbox';
 import { startMailbox } from '../src/standins/mailbox/startMailbox';
 import type { RunningStandin } from '../src/standins/shared/startStandin';
-import { createOwnServer, insertHome } from './ownServer';
+import { createOwnServer, endLinks, insertHome } from './ownServer';
 import { allKept, awake, decide, sees } from './steps';
 
 const MAILBOX_PORT = 4385;
@@ -145,6 +145,12 @@ test('a link for looking only, one that is revoked, and one that never was', asy
   expect((await family.goto(link))?.status()).toBe(410);
   await sees(family, 'This link has ended');
   expect((await family.goto(`${link.slice(0, -3)}abc`))?.status()).toBe(404);
+  await page.getByRole('button', { name: 'Make the link' }).click();
+  const lapsing = await page.getByLabel('The link').inputValue();
+  expect((await family.goto(lapsing))?.status()).toBe(200);
+  endLinks(server.dataDir, '2026-11-01T09:00:00.000Z');
+  expect((await family.goto(lapsing))?.status()).toBe(410);
+  await sees(family, 'This link has ended');
   await family.close();
 });
 

@@ -105,3 +105,10 @@ export function insertHome(
   }
   db.close();
 }
+
+/** Lets every link of a home end on a day, as if that day had come. */
+export function endLinks(dataDir: string, endsAt: string): void {
+  const db = new Database(path.join(dataDir, 'tinbox.sqlite'));
+  db.prepare("UPDATE client_pages SET ends_at = ? WHERE way = 'link'").run(endsAt);
+  db.close();
+}

@@ -17,6 +17,9 @@ import { findByLink, makePage, renewSecret, revokePage, saveSharing } from '@/se
 import { bodyOf, sendMail, writeMail, type MailMeans } from '@/server/mail/sendMail';
 import { mailTransportOf, type Letter, type MailTransport } from '@/server/mail/transport';
 import { err, ok } from '@/core/shared';
+import { findGuardRefusal } from '@/app/guard';
+import { linkBaseOf } from '@/server/client/linkBase';
+import { undoOrRedo } from '@/server/undo';
 
 let db: Db;
 beforeEach(async () => {
@@ -259,4 +262,45 @@ test('a message’s words are no markup, and its link stands at the end where no
   expect(text).toBe('Dear <b>Nora</b>\n\nhttps://box.example/c/1/2');
   expect(html).toContain('Dear &lt;b&gt;Nora&lt;/b&gt;');
   expect(html).toContain('<a href="https://box.example/c/1/2">');
+});
+
+test('an answer that is taken back takes its decision back too, and both come again', async () => {
+  const { page } = await aPage();
+  await receiveAnswers(db, page, [says('a1', 'donate')]);
+  expect((await take(clientAnswerIdSchema.parse('a1'))).ok).toBe(true);
+  const stateOf = async () => {
+    const { things } = await loadRecords(db, HOME, 'things');
+    const [answer] = await answersOf();
+    return [things.find(({ id }) => id === 'lamp')?.verdict, answer?.state];
+  };
+  expect(await stateOf()).toEqual(['donate', 'taken']);
+  await undoOrRedo(db, HOME, 'undo');
+  expect(await stateOf()).toEqual(['ask', 'waits']);
+  await undoOrRedo(db, HOME, 'redo');
+  expect(await stateOf()).toEqual(['donate', 'taken']);
+  await undoOrRedo(db, HOME, 'undo');
+  // It can be taken once more, and what the log says stands on.
+  expect((await take(clientAnswerIdSchema.parse('a1'))).ok).toBe(true);
+  expect(await stateOf()).toEqual(['donate', 'taken']);
+});
+
+test('under the public address nothing but the pages of clients is answered', () => {
+  const headers = new Headers({ host: 'tin.example' });
+  const before = process.env.TINBOX_PUBLIC_ADDRESS;
+  try {
+    process.env.TINBOX_PUBLIC_ADDRESS = 'https://tin.example/';
+    expect(findGuardRefusal('GET', headers, { isClientPage: true })).toBeUndefined();
+    expect(findGuardRefusal('GET', headers)?.status).toBe(421);
+    const other = new Headers({ host: 'tin.example.evil' });
+    expect(findGuardRefusal('GET', other, { isClientPage: true })?.status).toBe(421);
+    const foreign = new Headers({ host: 'tin.example', origin: 'https://evil.example' });
+    expect(findGuardRefusal('POST', foreign, { isClientPage: true })?.status).toBe(403);
+    expect(linkBaseOf({ TINBOX_PUBLIC_ADDRESS: 'https://tin.example/' })).toEqual({
+      address: 'https://tin.example',
+      reach: 'anywhere',
+    });
+  } finally {
+    if (before === undefined) delete process.env.TINBOX_PUBLIC_ADDRESS;
+    else process.env.TINBOX_PUBLIC_ADDRESS = before;
+  }
 });

@@ -63,6 +63,7 @@ export async function seedClient(db: Db, project: Project, now: Date): Promise<v
       way: page.way,
       state: 'waits',
       settledAt: null,
+      decisionId: null,
     };
     return insertRecord(db, clientAnswerRecord, answer);
   };

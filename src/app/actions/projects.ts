@@ -95,7 +95,7 @@ export async function undoAction(
     { projectId, way },
     async (input) => ({
       ok: true,
-      value: await undoOrRedo(input.projectId, input.way),
+      value: await undoOrRedo(await getDatabase(), input.projectId, input.way),
     }),
   );
 }

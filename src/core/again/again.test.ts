@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 
 import { aGroup } from '../../../tests/builders';
-import { createRandom } from '../shared/random';
 import { usualPlacing } from '../sort';
 import {
   cameBack,
@@ -19,6 +18,7 @@ import {
   scoresByGroup,
   scoresByPerson,
   shareOf,
+  soughtIn,
 } from '.';
 
 const cases = fc
@@ -280,4 +280,47 @@ test('what was changed is told to have held only where somebody has looked since
     tests: [],
   });
   expect(again).toMatchObject({ open: [{ mended: { holds: false } }], held: [] });
+});
+
+test('where a group is sought is told in shares of all looks, and a look in the right place calms them', () => {
+  const looks = fc.array(fc.constantFrom('shelf', 'drawer', 'hook'), { maxLength: 12 });
+  fc.assert(
+    fc.property(looks, fc.nat(4), (firsts, strayCount) => {
+      const test = putAwayTestSchema.parse({
+        id: 'test',
+        projectId: 'home',
+        personId: null,
+        personName: 'Ida',
+        at: '2026-11-30T10:00:00.000Z',
+        byPictures: false,
+        items: [
+          ...firsts.map((bayId) => ({
+            groupId: 'hats',
+            name: 'hat',
+            meantBayId: 'shelf',
+            taps: [
+              { bayId, seconds: 2 },
+              { bayId: 'shelf', seconds: 8 },
+            ],
+            isFound: true,
+          })),
+          { groupId: 'other', name: 'x', meantBayId: 'hook', taps: [], isFound: false },
+        ],
+      });
+      const strays = Array.from({ length: strayCount }, () => ({
+        name: 'hat',
+        groupId: 'hats',
+        isBack: true,
+      }));
+      const line = { bayId: 'drawer', marks: [], litresFound: null, strays, ranOut: '' };
+      const look = reviewSchema.shape.lines.parse([line]);
+      const sought = soughtIn('hats' as never, { tests: [test], reviews: [{ lines: look }] });
+      const wrong = firsts.filter((bayId) => bayId !== 'shelf').length + strayCount;
+      const shares = sought.reduce((sum, { share }) => sum + share, 0);
+      expect(shares).toBeCloseTo(wrong / (firsts.length + strayCount + 2), 9);
+      expect(sought.every(({ bayId }) => bayId !== 'shelf')).toBe(true);
+      // Between what is assumed of a search and the six seconds that each took.
+      for (const { seconds } of sought) expect(seconds >= 6 && seconds <= 10).toBe(true);
+    }),
+  );
 });

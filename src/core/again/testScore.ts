@@ -58,9 +58,15 @@ export const scoresByPerson = (tests: readonly PutAwayTest[]): Score[] =>
     key: test.personId ?? test.personName,
     name: test.personName,
   }));
-/** By the place that the label is on. */
-export const scoresByBay = (tests: readonly PutAwayTest[]): Score[] =>
-  scoresBy(allOf(tests), ({ meantBayId }) => ({ key: meantBayId, name: meantBayId }));
+/** By the label on where a thing lives, as it says; what has none is told together. */
+export const scoresByLabel = (
+  tests: readonly PutAwayTest[],
+  labelOf: (item: PutAwayItem) => string | undefined,
+): Score[] =>
+  scoresBy(allOf(tests), (item) => {
+    const label = labelOf(item);
+    return label === undefined ? { key: '', name: '' } : { key: label, name: label };
+  });
 export const scoreOfAll = (tests: readonly PutAwayTest[]): Omit<Score, 'key' | 'name'> =>
   scoreOf(allOf(tests));
 

@@ -41,6 +41,7 @@ export {
 export {
   goesOverSomething,
   isPastAnswering,
+  lastSaidOfLine,
   lastTaken,
   pageStateOf,
   standingOf,

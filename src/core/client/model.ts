@@ -148,6 +148,8 @@ export const clientAnswerSchema = z.object({
   way: z.enum(pageWays),
   state: z.enum(answerStates),
   settledAt: z.iso.datetime().nullable(),
+  /** The decision that it became when it was taken; null: none. */
+  decisionId: decisionIdSchema.nullable().default(null),
 });
 export type ClientAnswer = Readonly<z.infer<typeof clientAnswerSchema>>;
 

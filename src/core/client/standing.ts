@@ -91,6 +91,21 @@ export const waitingAnswers = (answers: readonly ClientAnswer[]): readonly Clien
     .filter(({ state }) => state === 'waits')
     .toSorted((a, b) => b.saidAt.localeCompare(a.saidAt) || a.id.localeCompare(b.id));
 
+/** The last thing that a client said to a line of a room's list, whether or not it was taken; not what was set aside. */
+export const lastSaidOfLine = (
+  answers: readonly ClientAnswer[],
+  { roomId, needId }: { readonly roomId: string; readonly needId: string },
+): ClientAnswer | undefined =>
+  answers
+    .filter(
+      ({ asked, state }) =>
+        asked.about === 'purchase' &&
+        asked.roomId === roomId &&
+        asked.needId === needId &&
+        (state === 'waits' || state === 'taken'),
+    )
+    .toSorted((a, b) => b.saidAt.localeCompare(a.saidAt))[0];
+
 /** What was said before about the same thing, line or agreement, and counted. */
 export const lastTaken = (
   answer: ClientAnswer,

@@ -14,4 +14,5 @@ export {
   type HomeStanding,
   type NextInRoom,
 } from './homeProgress';
+export { dueOnDay } from './dueOnDay';
 export { findDue, type DueThing } from './findDue';

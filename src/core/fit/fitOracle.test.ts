@@ -5,6 +5,7 @@ import {
   findFitFaults,
   fitRequestSchema,
   planFit,
+  restateLitres,
   type FitAnswer,
   type FitRequest,
   type Placement,
@@ -76,6 +77,22 @@ const objectiveOf = (request: FitRequest, placements: readonly Placement[]): num
     return used.filter((container) => (container?.priceMinor ?? 0) > 0).length;
   return used.reduce((sum, container) => sum + (container?.priceMinor ?? 0), 0);
 };
+
+test('an answer for other litres is said for these, and the checker finds no fault in it', () => {
+  fc.assert(
+    fc.property(tinyArb, fc.double({ min: 0.4, max: 2, noNaN: true }), (request, factor) => {
+      const found = {
+        ...request,
+        groups: request.groups.map((group) => ({ ...group, litres: group.litres * factor })),
+      };
+      const answer = planFit(found, { solver, clock });
+      const restated = restateLitres(request, answer);
+      expect(findFitFaults(request, restated)).toEqual([]);
+      if (restated !== answer) expect(restated.bound).toBeNull();
+    }),
+    { numRuns: 15 },
+  );
+});
 
 /** Least objective by trying every container at every grid point, level and turn, for every group. */
 function leastByTrying(request: FitRequest, budget: { left: number }): number | undefined {

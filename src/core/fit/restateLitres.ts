@@ -1,5 +1,8 @@
 import type { FitAnswer, FitRequest } from './model';
 
+/** Litres that differ by less are the same: sums are added up in any order. */
+const SAME = 1e-9;
+
 /**
  * An answer that was worked out for other litres of the same groups, said for the litres of the request: what is
  * unmet, used and free is summed anew. What was proven for the other litres is not proven for these.
@@ -20,7 +23,15 @@ export function restateLitres(
     (sum, { group, litres }) => sum + Math.min(litres, group.litres),
     0,
   );
-  if (Math.abs(usedLitres - answer.usedLitres) < 1e-6) return answer;
+  const lacking = offered.map(({ group, litres }) => ({
+    groupId: group.id,
+    litres: Math.max(0, group.litres - litres),
+  }));
+  const isSame = lacking.every(({ groupId, litres }) => {
+    const said = answer.unmet.find((each) => each.groupId === groupId)?.litres ?? 0;
+    return Math.abs(said - litres) < SAME;
+  });
+  if (isSame && Math.abs(usedLitres - answer.usedLitres) < SAME) return answer;
   return {
     ...answer,
     status: 'feasible',
@@ -28,8 +39,6 @@ export function restateLitres(
     bound: null,
     usedLitres,
     freeLitres: offered.reduce((sum, { litres }) => sum + litres, 0) - usedLitres,
-    unmet: offered.flatMap(({ group, litres }) =>
-      group.litres - litres > 1e-9 ? [{ groupId: group.id, litres: group.litres - litres }] : [],
-    ),
+    unmet: lacking.filter(({ litres }) => litres > SAME),
   };
 }

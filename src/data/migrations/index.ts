@@ -27,6 +27,7 @@ import * as takeAway from './0024_take_away';
 import * as client from './0025_client';
 import * as closing from './0026_closing';
 import * as lookAgain from './0027_look_again';
+import * as answersDecide from './0028_answers_decide';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -60,6 +61,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0025_client', ...client },
   { name: '0026_closing', ...closing },
   { name: '0027_look_again', ...lookAgain },
+  { name: '0028_answers_decide', ...answersDecide },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -79,6 +79,7 @@ export const clientAnswerRecord = defineRecord({
     way: plain('way'),
     state: plain('state'),
     settledAt: plain('settled_at'),
+    decisionId: plain('decision_id'),
   },
   parent: ['projectId', 'projects'],
   ids: { pageId: 'clientPages|?', ...askedIds('asked') },

@@ -22,6 +22,7 @@ import {
   ok,
   thingIdSchema,
   type ClientAnswerId,
+  type DecisionId,
   type ProjectId,
   type Result,
 } from '@/core/shared';
@@ -76,6 +77,7 @@ export async function receiveAnswers(
             way: page.way,
             state: 'waits',
             settledAt: null,
+            decisionId: null,
           },
         ]
       : [];
@@ -142,11 +144,13 @@ export async function takeAnswer(
   await db.transaction(async (trx) => {
     // What was compared is what is changed.
     await requireUnchanged(trx, projectId, stamp);
-    if (asked.about === 'thing' && answer.says !== 'talk')
-      await decideThing(trx, projectId, { answer, records, thingId: asked.thingId });
+    const decisionId =
+      asked.about === 'thing' && answer.says !== 'talk'
+        ? await decideThing(trx, projectId, { answer, records, thingId: asked.thingId })
+        : null;
     await recordChange(trx, { projectId, deed, now: nowIso() }, async (writer) => {
       await writeTaken(writer, answer);
-      await settle(writer, answer, 'taken');
+      await settle(writer, { ...answer, decisionId }, 'taken');
     });
   });
   announceDecisions(projectId);
@@ -154,6 +158,7 @@ export async function takeAnswer(
   return ok(standing);
 }
 
+/** Returns the decision that the answer became. */
 async function decideThing(
   trx: Db,
   projectId: ProjectId,
@@ -166,9 +171,9 @@ async function decideThing(
     readonly records: Records<'things'>;
     readonly thingId: string;
   },
-): Promise<void> {
+): Promise<DecisionId | null> {
   const thing = records.things.find(({ id }) => id === thingId);
-  if (!thing) return;
+  if (!thing) return null;
   const event = correctThing(
     thing,
     { verdict: answer.says as Verdict, to: '', agreedBy: answer.by },
@@ -181,6 +186,7 @@ async function decideThing(
     },
   );
   await appendDecisions(trx, projectId, [event]);
+  return event.id;
 }
 
 async function writeTaken(

@@ -19,6 +19,8 @@ interface TestViewProps {
   readonly all: Omit<Score, 'key' | 'name'>;
   readonly byGroup: readonly Score[];
   readonly byPerson: readonly Score[];
+  /** By what the label says; the empty name: no label. */
+  readonly byLabel: readonly Score[];
   readonly findings: readonly {
     readonly key: string;
     readonly code: Finding['code'];
@@ -100,6 +102,13 @@ export function TestView(props: TestViewProps) {
           </p>
           <Scores title="By person" scores={props.byPerson} />
           <Scores title="By group, the hardest first" scores={props.byGroup.slice(0, 12)} />
+          <Scores
+            title="By label, the hardest first"
+            scores={props.byLabel.slice(0, 12).map((score) => ({
+              ...score,
+              name: score.name === '' ? 'no label' : `“${score.name}”`,
+            }))}
+          />
         </section>
       )}
       {findings.length > 0 && (

@@ -1,5 +1,5 @@
 import type { ClientAnswer } from '@/core/client';
-import type { DueThing } from '@/core/desk';
+import { dueOnDay, type DueThing } from '@/core/desk';
 import { addDays, daysBetween, formatCount } from '@/core/shared';
 import { findDayWays, type DayWay, type Visit } from '@/core/visits';
 import { saidAtWords } from '../client/clientWords';
@@ -45,13 +45,9 @@ export function Week({ today, visits, ready, due, questions, answers }: WeekProp
     const away = daysBetween(today, day);
     return away >= 0 && away < DAYS;
   };
-  // What should have happened before today is due today.
-  const dueOn = (day: string) =>
-    due.filter(
-      (each) => each.day === day || (day === today && each.day < today && each.code !== 'review'),
-    );
   const isEmpty =
     !visits.some(({ visit }) => isNear(visit.day)) &&
+    dueOnDay(due, today, today).length === 0 &&
     ![...ready, ...due].some(({ day }) => isNear(day)) &&
     questions.length === 0 &&
     answers.length === 0;
@@ -81,7 +77,7 @@ export function Week({ today, visits, ready, due, questions, answers }: WeekProp
           {Array.from({ length: DAYS }, (_, i) => addDays(today, i)).map((day) => {
             const here = visits.filter(({ visit }) => visit.day === day);
             const readyHere = ready.filter((each) => each.day === day);
-            const dueHere = dueOn(day);
+            const dueHere = dueOnDay(due, day, today);
             const isFree = here.length + readyHere.length + dueHere.length === 0;
             return (
               <li

@@ -5,7 +5,11 @@ import { useState } from 'react';
 
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
 import { priorities, type ApprovalState, type Priority } from '@/core/shop';
+import type { ClientAnswer } from '@/core/client';
 import type { ActionResult } from '../actionResult';
+import { sayingWords } from '../client/clientWords';
+import { dayWords } from '../home/homeWords';
+import { Link } from '../primitives/Link';
 import { useMutation } from '../useMutation';
 import { SideScroll } from '../primitives/SideScroll';
 
@@ -27,11 +31,15 @@ interface NeedRow {
   /** Paid, and still to pay. */
   readonly lineMinor: number;
   readonly approval: ApprovalState;
+  /** What the client said last on their page; undefined: nothing. */
+  readonly said: ClientAnswer | undefined;
 }
 
 interface NeedListProps {
   readonly needs: readonly NeedRow[];
   readonly currency: Currency;
+  /** Where answers are taken. */
+  readonly answersHref: string;
   readonly onApprove: (needId: string, isApproved: boolean) => Promise<ActionResult>;
   readonly onPriority: (containerId: string, priority: Priority) => Promise<ActionResult>;
   readonly onRemove: (handNeedId: string) => Promise<ActionResult>;
@@ -47,7 +55,14 @@ export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = {
  * Everything the room calls for, what is there, how much each is wanted, what the line comes to,
  * and the client's yes to it.
  */
-export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: NeedListProps) {
+export function NeedList({
+  needs,
+  currency,
+  answersHref,
+  onApprove,
+  onPriority,
+  onRemove,
+}: NeedListProps) {
   const { mutate } = useMutation();
   return (
     <SideScroll label="What the room wants" className="">
@@ -130,12 +145,39 @@ export function NeedList({ needs, currency, onApprove, onPriority, onRemove }: N
                     onApprove={(isApproved) => mutate(() => onApprove(need.needId, isApproved))}
                   />
                 )}
+                {need.said && <Said said={need.said} answersHref={answersHref} />}
               </td>
             </tr>
           ))}
         </tbody>
       </table>
     </SideScroll>
+  );
+}
+
+/** What the client said on their page, where it is not the yes that is ticked already. */
+function Said({
+  said: { says, by, saidAt, state, words },
+  answersHref,
+}: {
+  readonly said: ClientAnswer;
+  readonly answersHref: string;
+}) {
+  if (says === 'yes' && state === 'taken') return null;
+  const what = `${by}, ${dayWords(saidAt)}: ${sayingWords[says].toLowerCase()}`;
+  return (
+    <span className="block text-[13px] leading-snug">
+      <b>{what}</b>
+      {words !== '' && <span className="block text-soft">“{words}”</span>}
+      {state === 'waits' && (
+        <Link
+          href={answersHref}
+          className="inline-flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-11"
+        >
+          take it
+        </Link>
+      )}
+    </span>
   );
 }
 

@@ -11,7 +11,9 @@ import {
   roundsOf,
   scoreOfAll,
   scoresByGroup,
+  scoresByLabel,
   scoresByPerson,
+  type PutAwayItem,
 } from '@/core/again';
 import { createRandom } from '@/core/shared';
 import { namesOf } from '@/server/again/names';
@@ -36,6 +38,9 @@ export default async function TestPage({ params }: { params: Promise<{ projectId
     someCannotRead: people.some(({ labels }) => labels === 'pictures'),
   };
   const nameOf = (id: string) => groups.find((group) => group.id === id)?.name ?? 'gone since';
+  const made = records.labelings.flatMap((labeling) => labeling.made);
+  const labelOf = ({ groupId, meantBayId }: PutAwayItem) =>
+    made.find((label) => label.groupId === groupId && label.bayId === meantBayId)?.text;
   return (
     <HomeFrame step="look-again" opened={opened}>
       <StepPages scope={{ projectId }} step="look-again" active="test" />
@@ -58,6 +63,7 @@ export default async function TestPage({ params }: { params: Promise<{ projectId
         all={scoreOfAll(after)}
         byGroup={scoresByGroup(after).map((score) => ({ ...score, name: nameOf(score.key) }))}
         byPerson={scoresByPerson(after)}
+        byLabel={scoresByLabel(after, labelOf)}
         findings={findingsOfTests(after).map((finding) => ({
           key: findingKey(finding),
           code: finding.code,

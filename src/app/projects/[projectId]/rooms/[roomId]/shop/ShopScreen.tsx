@@ -15,6 +15,7 @@ import {
   setPriorityAction,
   takeSubstituteAction,
 } from '@/app/actions/shop';
+import { lastSaidOfLine } from '@/core/client';
 import type { FirmLearned } from '@/core/learn';
 import { formatMoney } from '@/core/shared';
 import { checkReceipt, spentMinorOf, type Shop } from '@/core/shop';
@@ -42,7 +43,9 @@ import { Wishes } from '@/ui/shop/Wishes';
 import { Link } from '@/ui/primitives/Link';
 
 interface ShopScreenProps {
-  readonly opened: OpenRoom<'approvals' | 'fitWishes' | 'giftCards' | 'receipts' | 'shortages'>;
+  readonly opened: OpenRoom<
+    'approvals' | 'clientAnswers' | 'fitWishes' | 'giftCards' | 'receipts' | 'shortages'
+  >;
   readonly shops: readonly Shop[];
   readonly view: ShopView;
   readonly learned: FirmLearned;
@@ -146,7 +149,11 @@ export function ShopScreen({ opened, shops, view, learned, knownAt }: ShopScreen
             <section className="panel px-4 py-3">
               <h2 className="mb-1 text-[17px]">What the room calls for</h2>
               <NeedList
-                needs={needs}
+                needs={needs.map((need) => ({
+                  ...need,
+                  said: lastSaidOfLine(records.clientAnswers, { roomId, needId: need.needId }),
+                }))}
+                answersHref={`/projects/${projectId}/home/show/client`}
                 currency={currency}
                 onApprove={approveNeedAction.bind(null, place)}
                 onPriority={setPriorityAction.bind(null, place)}

@@ -19,6 +19,7 @@ export default async function ShopPage({
     projectId,
     roomId,
     'approvals',
+    'clientAnswers',
     'fitWishes',
     'giftCards',
     'receipts',

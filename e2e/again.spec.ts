@@ -37,7 +37,8 @@ function insertGroups(): void {
       front: 0,
       loose: 0,
       position: i,
-      placing_json: '{}',
+      // Tape is in use all day.
+      placing_json: JSON.stringify(name === 'Tape' ? { usesPerWeek: 40 } : {}),
     };
     const known = Object.keys(row).filter((column) => columns.includes(column));
     db.prepare(
@@ -130,7 +131,7 @@ test('a finding is mended: another place as a draft beside the chosen one, and w
     overfull.getByText(/it was decided to say how many are enough .* nobody has looked since/),
   ).toBeVisible();
   const tape = page.getByRole('region', { name: /did not find tape at once/ });
-  await expect(tape.getByText(/there is room for it, .* to spare/)).toBeVisible();
+  await expect(tape.getByText(/tape to .*Top.* a week less of walking/)).toBeVisible();
   await tape.getByRole('button', { name: 'Try it as a draft' }).click();
   await page.waitForURL(/place\/compare/);
   await expect(page.getByRole('option', { name: 'Tape where it is sought' })).not.toHaveCount(0);
@@ -138,3 +139,62 @@ test('a finding is mended: another place as a draft beside the chosen one, and w
   const where = await page.request.get(`${server.address}/projects/home/where?q=tape&id=group-0`);
   expect(await where.text()).toContain('Shelf');
 });
+
+test('an overfull place is fitted with what was found, beside what is counted', async ({
+  page,
+}) => {
+  await page.goto(`${home}/findings`);
+  const overfull = page.getByRole('region', { name: /was overfull, about 120 l/ });
+  await overfull
+    .getByRole('listitem')
+    .filter({ hasText: 'Fit the place again' })
+    .getByRole('link', { name: 'Where it is done' })
+    .click();
+  await sees(page, /Fitted with the 120 l that lay here when somebody looked, not the/);
+  await page.getByRole('link', { name: 'With what is counted' }).click();
+  await expect(page.getByText('Fitted with the 120 l')).toBeHidden();
+});
+
+test('a finished room corrects what is estimated, until somebody starts over', async ({ page }) => {
+  finishRoom();
+  await page.goto(`${server.address}/learnt`);
+  await awake(page);
+  await sees(page, 'Rests on 1 finished room of 1 home');
+  const hours = page.getByRole('region', { name: 'Hours of rooms' });
+  await hours.getByText('The 1 room in figures').click();
+  await expect(hours.getByRole('row').filter({ hasText: 'Room 1' })).toContainText('20 h');
+  const agree = `${server.address}/projects/home/home/agree`;
+  const corrected = page.getByText(/Corrected by 1 finished room of yours, ×/);
+  await page.goto(agree);
+  await page.getByText('How that comes about').click();
+  await expect(corrected).toBeVisible();
+  await page.goto(`${server.address}/learnt`);
+  await awake(page);
+  await hours.getByRole('button', { name: /Start over/ }).click();
+  await expect(hours.getByText(/is left aside/)).toBeVisible();
+  await page.goto(agree);
+  await page.getByText('How that comes about').click();
+  await expect(page.getByText(/The rates are assumptions/)).toBeVisible();
+  await page.goto(`${server.address}/learnt`);
+  await awake(page);
+  await hours.getByRole('button', { name: /Count all of it again/ }).click();
+  await expect(hours.getByRole('button', { name: /Start over/ })).toBeVisible();
+  await page.goto(agree);
+  await page.getByText('How that comes about').click();
+  await expect(corrected).toBeVisible();
+});
+
+/** The room has its picture after and its hours; as a change of the home, so that it is seen. */
+function finishRoom(): void {
+  const db = new Database(path.join(server.dataDir, 'tinbox.sqlite'));
+  db.prepare("UPDATE rooms SET worked_minutes = 1200 WHERE id = 'hall'").run();
+  db.prepare(
+    "INSERT INTO vantage_points (id, room_id, name, position) VALUES ('spot', 'hall', 'door', 0)",
+  ).run();
+  db.prepare(
+    'INSERT INTO pictures (id, vantage_point_id, moment, width_px, height_px, taken_at) ' +
+      "VALUES ('after', 'spot', 'after', 4, 3, '2026-11-20T09:00:00.000Z')",
+  ).run();
+  db.prepare('DELETE FROM known_answers').run();
+  db.close();
+}

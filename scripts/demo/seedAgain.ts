@@ -8,6 +8,7 @@ import {
   roomDoneOn,
   type PutAwayItem,
 } from '@/core/again';
+import { keptLitresOf } from '@/core/sort';
 import type { Db } from '@/data/db';
 import { insertRecord, loadRecords, putAwayTestRecord, reviewRecord } from '@/data/records';
 
@@ -24,6 +25,7 @@ async function seedLook(db: Db, project: Project): Promise<void> {
     'groups',
     'pictures',
     'rooms',
+    'things',
     'units',
     'vantagePoints',
   );
@@ -32,8 +34,14 @@ async function seedLook(db: Db, project: Project): Promise<void> {
   if (!room || doneOn === undefined) return;
   const plannedOn = formatISO(addDays(new Date(doneOn), 14), { representation: 'date' });
   const bays = records.units.flatMap(({ bays: own }) => own);
-  const [full, other, third] = bays;
+  // Places that something lives in.
+  const [full, other, third] = bays.filter(({ id }) =>
+    records.groups.some(({ bayId }) => bayId === id),
+  );
   const wandered = records.groups.find(({ bayId }) => bayId !== null && bayId !== other?.id);
+  const countedLitres = records.groups
+    .filter(({ bayId }) => bayId === full?.id)
+    .reduce((sum, group) => sum + keptLitresOf(group, records.things), 0);
   const line = { litresFound: null, strays: [], ranOut: '' };
   await insertRecord(
     db,
@@ -48,7 +56,16 @@ async function seedLook(db: Db, project: Project): Promise<void> {
       doneOn: plannedOn,
       note: 'Dry, and used every weekend.',
       lines: [
-        ...(full ? [{ ...line, bayId: full.id, marks: ['overfull'], litresFound: 40 }] : []),
+        ...(full
+          ? [
+              {
+                ...line,
+                bayId: full.id,
+                marks: ['overfull'],
+                litresFound: Math.ceil(countedLitres * 1.2),
+              },
+            ]
+          : []),
         ...(other && wandered
           ? [
               {

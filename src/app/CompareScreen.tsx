@@ -13,11 +13,16 @@ export interface ComparePageProps<Params> {
   readonly searchParams: Promise<{ a?: string | string[]; b?: string | string[] }>;
 }
 
+const LOOKED_NOTE =
+  'Time a week counts the looking too, where tests and walks showed in which place a thing is sought first.';
+
 /** So large a room is drawn from the front at most. */
 const DRAWN_PX = { widthPx: 400, heightPx: 330 };
 
 interface CompareScreenProps {
-  readonly records: OpenHome<'drafts' | 'fixtures' | 'passages' | 'people'>['records'];
+  readonly records: OpenHome<
+    'drafts' | 'fixtures' | 'passages' | 'people' | 'putAwayTests'
+  >['records'];
   /** A room, or null for the whole home. */
   readonly scope: RoomId | null;
   readonly asked: Awaited<ComparePageProps<never>['searchParams']>;
@@ -64,7 +69,10 @@ export function CompareScreen({ records, scope, asked }: CompareScreenProps) {
       slips={slipsOf({ records, scope })}
       sides={[toSide(a), toSide(b)]}
       changes={changes}
-      note={scope === null ? waysNote(countWays(records)) : undefined}
+      notes={[
+        ...(scope === null ? [waysNote(countWays(records))] : []),
+        ...(a.zones?.groups.some(({ sought }) => sought) ? [LOOKED_NOTE] : []),
+      ].filter((note) => note !== '')}
       groups={records.groups
         .filter(({ roomId }) => scope === null || roomId === scope)
         .map(({ id, name }) => ({ id, name }))}

@@ -29,6 +29,7 @@ export type Effect =
         { readonly name: string; readonly count: number; readonly pieces: number } | undefined;
     }
   | { readonly code: 'lies_badly' }
+  | { readonly code: 'nothing_lives_there' }
   | { readonly code: 'refit'; readonly foundLitres: number; readonly countedLitres: number }
   | { readonly code: 'lidless'; readonly groupCount: number };
 
@@ -62,6 +63,7 @@ export function effectOf(
       groups,
       things,
     });
+    if (space.keptLitres <= 0) return { code: 'nothing_lives_there' };
     return { code: 'refit', foundLitres: found, countedLitres: space.keptLitres };
   }
   if (mending === 'lidless')
@@ -84,7 +86,7 @@ export const FELT_SECONDS = 5;
 
 /** Whether something is changed by taking a way. */
 export const isWorthTaking = (effect: Effect): boolean =>
-  effect.code !== 'stays' && effect.code !== 'no_household' && effect.code !== 'no_place';
+  !['stays', 'no_household', 'no_place', 'nothing_lives_there'].includes(effect.code);
 
 /** How much more or less lies in a place than was counted, as a factor. */
 const litresFactorOf = (foundLitres: number, countedLitres: number): number =>

@@ -150,6 +150,7 @@ export const deedCodes = [
   'look_made',
   'look_moved',
   'look_noted',
+  'finding_mended',
   'sharing_changed',
   'test_removed',
   'handover_corrected',

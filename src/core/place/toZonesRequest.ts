@@ -33,6 +33,12 @@ interface Household {
   readonly people: readonly Person[];
   /** 1 to 12: as it is used in that month; none: over the year. */
   readonly month?: number;
+  /** Where groups were looked for first, where somebody has seen that. */
+  readonly sought?: (groupId: Group['id']) => readonly {
+    readonly bayId: string;
+    readonly share: number;
+    readonly seconds: number;
+  }[];
 }
 interface FurnishedRoom {
   readonly room: Room;
@@ -261,7 +267,7 @@ type Asked = Pick<ZonesRequestInput, 'groups'> & {
 /** What the groups of one room ask, and of each other. */
 function askFor(
   own: readonly Group[],
-  { schools, bays, stationIds, middleId, things, people, month }: Asking,
+  { schools, bays, stationIds, middleId, things, people, month, sought }: Asking,
 ): Asked {
   return {
     groups: own.map((group) => {
@@ -271,8 +277,12 @@ function askFor(
       const hazard =
         hazardOf(group) ??
         (isTempting && people.some(({ isChild }) => isChild) ? 'sharp' : undefined);
+      const looks = (sought?.(group.id) ?? []).filter(({ bayId }) =>
+        bays.some(({ id }) => id === bayId),
+      );
       return {
         id: group.id,
+        ...(looks.length > 0 ? { sought: looks } : {}),
         name: group.name,
         litres: keptLitresOf(group, things),
         massG: keptMassGOf(group, things),

@@ -177,15 +177,9 @@ const typedOrAssumed = (figure: number | null): SizeSource =>
   figure === null ? 'assumed' : 'typed';
 
 /** Two digits of what is assumed: it carries no more. */
-function assumedRange(
-  kind: Kind | undefined,
-  value: number,
-): readonly [number, number] | undefined {
-  if (!kind) return undefined;
-  return twoDigits(value / kind.spread, value * kind.spread);
-}
 const twoDigits = (low: number, high: number) =>
   [Number(low.toPrecision(2)), Number(high.toPrecision(2))] as const;
+const assumedRange = ({ spread }: Kind, value: number) => twoDigits(value / spread, value * spread);
 
 function toSized(
   shipped: Kind | undefined,
@@ -193,22 +187,50 @@ function toSized(
   learnt?: LearntSize,
 ): SizedKind {
   const size = known ?? noKindSize(shipped?.id ?? '');
-  const massG = massOf(size);
   return {
     id: shipped?.id ?? size.id,
     words: shipped?.words ?? [size.id, ...size.words],
     family: shipped?.family,
-    litres: size.litres ?? (shipped ? shipped.litres * (learnt?.factor ?? 1) : null),
-    litresFrom: learnt && size.litres === null ? 'learnt' : typedOrAssumed(size.litres),
-    litresRange:
-      shipped && learnt
-        ? twoDigits(shipped.litres * learnt.low, shipped.litres * learnt.high)
-        : assumedRange(shipped, shipped?.litres ?? 0),
+    ...litresFigureOf(shipped, size, learnt),
+    ...massFigureOf(shipped, size),
+    weighedCount: size.weighedCount,
     learntCount: learnt?.count ?? 0,
+    isOwn: shipped === undefined,
+  };
+}
+
+function litresFigureOf(
+  shipped: Kind | undefined,
+  { litres }: KindSize,
+  learnt: LearntSize | undefined,
+): Pick<SizedKind, 'litres' | 'litresFrom' | 'litresRange'> {
+  if (litres !== null || !shipped)
+    return {
+      litres,
+      litresFrom: typedOrAssumed(litres),
+      litresRange: shipped && assumedRange(shipped, shipped.litres),
+    };
+  if (!learnt)
+    return {
+      litres: shipped.litres,
+      litresFrom: 'assumed',
+      litresRange: assumedRange(shipped, shipped.litres),
+    };
+  return {
+    litres: shipped.litres * learnt.factor,
+    litresFrom: 'learnt',
+    litresRange: twoDigits(shipped.litres * learnt.low, shipped.litres * learnt.high),
+  };
+}
+
+function massFigureOf(
+  shipped: Kind | undefined,
+  size: KindSize,
+): Pick<SizedKind, 'massG' | 'massFrom' | 'massRange'> {
+  const massG = massOf(size);
+  return {
     massG: massG ?? shipped?.massG ?? null,
     massFrom: size.weighedCount > 0 ? 'weighed' : typedOrAssumed(massG),
-    massRange: assumedRange(shipped, shipped?.massG ?? 0),
-    weighedCount: size.weighedCount,
-    isOwn: shipped === undefined,
+    massRange: shipped && assumedRange(shipped, shipped.massG),
   };
 }

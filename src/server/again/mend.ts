@@ -35,7 +35,7 @@ import {
   type LoadName,
   type Records,
 } from '@/data/records';
-import { effectWords } from '@/ui/again/againWords';
+import { effectWords, mendingWords } from '@/ui/again/againWords';
 import { runEngine } from '../engines/runEngine';
 import { nowIso, today } from '../means';
 import { addDraft, arrange } from '../place/drafts';
@@ -185,11 +185,15 @@ export async function takeMending(
     await requireUnchanged(trx, projectId, stamp);
     const draftId =
       way.effect.code === 'moves'
-        ? await draftWith(trx, projectId, { places: way.effect.places, records })
+        ? await draftWith(trx, projectId, {
+            places: way.effect.places,
+            soughtId: 'groupId' in found.finding ? found.finding.groupId : undefined,
+            records,
+          })
         : undefined;
     await recordChange(
       trx,
-      { projectId, deed: { code: 'look_noted', name: 'what was found' }, now: nowIso() },
+      { projectId, deed: { code: 'finding_mended', name: mendingWords[mending] }, now: nowIso() },
       async (writer) => {
         if (mending === 'lidless' && found.finding.code === 'lid_off')
           for (const group of records.groups)
@@ -229,10 +233,17 @@ export function draftScopeOf(
 async function draftWith(
   trx: Db,
   projectId: ProjectId,
-  { places, records }: { readonly places: Places; readonly records: MendRecords },
+  {
+    places,
+    soughtId,
+    records,
+  }: {
+    readonly places: Places;
+    readonly soughtId: GroupId | undefined;
+    readonly records: MendRecords;
+  },
 ): Promise<DraftId> {
-  const [first] = places;
-  const group = records.groups.find(({ id }) => id === first?.groupId);
+  const group = records.groups.find(({ id }) => id === soughtId);
   const roomId = draftScopeOf(places, records);
   const name = `${group?.name ?? 'It'} where it is sought`.slice(0, 40);
   const id = await addDraft(trx, projectId, { roomId, name, from: 'chosen' });

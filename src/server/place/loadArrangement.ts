@@ -17,7 +17,7 @@ import {
 import { draftIdSchema } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import { draftsOf, groupsIn, isWithin, resolveArrangement } from './drafts';
-import { fragileIdsOf, zonesOf } from './zonesOfRoom';
+import { fragileIdsOf, zonesOf, type LookedAt } from './zonesOfRoom';
 import type { Records } from '@/data/records';
 
 /** So long a proposal is improved before it is shown as final; the first one is there at once. */
@@ -71,7 +71,7 @@ type ArrangementName =
   | 'units';
 
 interface Arranged {
-  readonly records: Records<ArrangementName>;
+  readonly records: Records<ArrangementName> & LookedAt;
   readonly scope: ArrangedScope;
 }
 

@@ -9,9 +9,13 @@ import {
   type ZonesRequest,
 } from '@/core/place';
 import { schoolIn, type Room } from '@/core/look';
-import type { RoomId } from '@/core/shared';
+import { soughtIn } from '@/core/again';
+import type { GroupId, RoomId } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import type { Records } from '@/data/records';
+
+/** What was seen of where things are looked for, where a page has it. */
+export type LookedAt = Partial<Records<'putAwayTests' | 'reviews'>>;
 
 interface ZonesOptions {
   /** Of the whole home, where the arrangement in question has them. */
@@ -26,7 +30,7 @@ interface ZonesOptions {
  * in the household.
  */
 export function zonesOfRoom(
-  records: Records<'fixtures' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
+  records: Records<'fixtures' | 'people' | 'project' | 'rooms' | 'things' | 'units'> & LookedAt,
   roomId: RoomId,
   { groups, timeLimitMs, month }: ZonesOptions,
 ): ZonesRequest | undefined {
@@ -46,7 +50,8 @@ export function zonesOfRoom(
 
 /** The request of a room, or of the whole home, each room by its own schools. */
 export function zonesOf(
-  records: Records<'fixtures' | 'passages' | 'people' | 'project' | 'rooms' | 'things' | 'units'>,
+  records: Records<'fixtures' | 'passages' | 'people' | 'project' | 'rooms' | 'things' | 'units'> &
+    LookedAt,
   scope: ArrangedScope,
   options: ZonesOptions,
 ): ZonesRequest | undefined {
@@ -61,10 +66,16 @@ export function zonesOf(
   );
 }
 
-const household = ({ things, people }: Records<'people' | 'things'>, groups: readonly Group[]) => ({
+const household = (
+  { things, people, putAwayTests, reviews }: Records<'people' | 'things'> & LookedAt,
+  groups: readonly Group[],
+) => ({
   groups,
   things,
   people,
+  ...(putAwayTests && reviews
+    ? { sought: (groupId: GroupId) => soughtIn(groupId, { tests: putAwayTests, reviews }) }
+    : {}),
 });
 const furnished = (records: Records<'fixtures' | 'project' | 'units'>, room: Room) => ({
   room,

@@ -162,11 +162,15 @@ function Scores({ title, scores }: { readonly title: string; readonly scores: re
               <th scope="row" className="py-1.5 text-left font-[650]">
                 {name}
               </th>
-              <td className="py-1.5">{shareWords(first)}</td>
-              <td className="py-1.5 text-right font-mono">
+              <td data-head="Found at once" className="py-1.5">
+                {shareWords(first)}
+              </td>
+              <td data-head="Seconds" className="py-1.5 text-right font-mono">
                 {medianSeconds === undefined ? 'not found' : Math.round(medianSeconds)}
               </td>
-              <td className="py-1.5 text-right font-mono">{wrongTurns}</td>
+              <td data-head="Wrong turns" className="py-1.5 text-right font-mono">
+                {wrongTurns}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -125,6 +125,8 @@ export function effectWords(effect: Effect, { group, bay }: Names): string {
       return `${formatLitres(effect.overLitres)} too much${pileWords(effect.pile)}`;
     case 'lies_badly':
       return 'what lay there is no more than goes in: it lies badly rather than too much';
+    case 'nothing_lives_there':
+      return 'nothing lives there by the plan: put a group there first';
     case 'refit':
       return `with ${formatLitres(effect.foundLitres)} instead of ${formatLitres(effect.countedLitres)}`;
     case 'lidless':

@@ -165,7 +165,7 @@ function RoomTile({
               {nextStepWords(next)}
             </>
           ) : (
-            'Done. Look again in two weeks.'
+            'Done. When to look again stands under Look again.'
           )}
         </span>
       </Link>

@@ -85,7 +85,7 @@ export function HomeView({ project, next, rooms, facts }: HomeViewProps) {
           ) : (
             <>
               {things.length === 0 && (
-                <p>Nothing is missing in any room. Look again in two weeks.</p>
+                <p>Nothing is missing in any room. When to look again stands under Look again.</p>
               )}
               <NextList next={things.slice(0, SHOWN)} />
               {things.length > SHOWN && (

@@ -172,6 +172,7 @@ const words: Readonly<Record<DeedCode, (facts: Facts) => string>> = {
   look_made: ({ name }) => `looked at ${name} again`,
   look_moved: ({ name }) => `moved a look at ${name}`,
   look_noted: ({ name }) => `noted how ${name} was found`,
+  finding_mended: ({ name }) => `decided to ${name}`,
   test_removed: ({ name }) => `removed the test of ${name}`,
   sharing_changed: () => 'changed what is shared with the client',
   handed_over: ({ name, place }) => `handed over ${name || 'what was there'} at ${place}`,

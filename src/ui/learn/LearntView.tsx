@@ -259,8 +259,8 @@ function Containers({ learned }: { readonly learned: FirmLearned }) {
 function Labels({ learned: { labels, found } }: { readonly learned: FirmLearned }) {
   return (
     <>
-      <p>Found at the first try, with a label: {shareWords(found.labelled, 'search')}.</p>
-      <p>Without one: {shareWords(found.unlabelled, 'search')}.</p>
+      <p>Found at the first try, with a label: {shareWords(found.labelled, 'thing')}.</p>
+      <p>Without one: {shareWords(found.unlabelled, 'thing')}.</p>
       {labels.length === 0 ? (
         <None what="labels that were looked at on a walk" />
       ) : (

@@ -53,15 +53,15 @@ export const mediumWords: Readonly<Record<LabelMedium, string>> = {
   hand: 'by hand',
 };
 
-/** A factor carries one digit behind the point. */
-const times = (factor: number): string => factor.toFixed(1);
+/** `× 1.3`, on one line: a factor carries one digit behind the point. */
+const times = (factor: number): string => `×\u00a0${factor.toFixed(1)}`;
 /** Nearer to one than this nothing is done differently. */
 const AS_ASSUMED = 0.05;
 
 /** `× 1.3, four in five between 0.9 and 1.8` or that it goes as assumed. */
 export function factorWords({ factor, low, high }: Learned): string {
-  const head = Math.abs(factor - 1) < AS_ASSUMED ? 'as assumed' : `× ${times(factor)}`;
-  return `${head}, four in five between × ${times(low)} and × ${times(high)}`;
+  const head = Math.abs(factor - 1) < AS_ASSUMED ? 'as assumed' : times(factor);
+  return `${head}, four in five between ${times(low)} and ${times(high)}`;
 }
 
 /** `8 of 9 places; about 9 in 10`: as it was, and with the assumption beside it. */
@@ -82,9 +82,9 @@ export function fitNotes(
 ): string[] {
   const notes: string[] = [];
   const { factor, count } = fullness.litres;
-  if (count > 0 && Math.abs(factor - 1) >= AS_ASSUMED)
+  if (count > 0 && litres > 0 && Math.abs(factor - 1) >= AS_ASSUMED)
     notes.push(
-      `Later on places held × ${times(factor)} of what was planned (${formatCount(count, 'place')}): ` +
+      `Later on places held ${times(factor)} of what was planned (${formatCount(count, 'place')}): ` +
         `${formatLitres(litres)} here would be about ${formatLitres(Number((litres * factor).toPrecision(2)))}.`,
     );
   if (lidsOn.count >= LEAST_LOOKS) notes.push(`Lids stay on: ${shareWords(lidsOn, 'place')}.`);
@@ -113,7 +113,7 @@ export function labelNotes({ labels, found }: FirmLearned): string[] {
   const { labelled, unlabelled } = found;
   if (labelled.count >= LEAST_LOOKS && unlabelled.count >= LEAST_LOOKS)
     notes.push(
-      `Found at the first try: with a label ${shareWords(labelled, 'search')}, without ${shareWords(unlabelled, 'search')}.`,
+      `Found at the first try: with a label ${shareWords(labelled, 'thing')}, without ${shareWords(unlabelled, 'thing')}.`,
     );
   return notes;
 }

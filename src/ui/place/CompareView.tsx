@@ -31,7 +31,7 @@ interface CompareViewProps {
   readonly drawings: readonly { readonly roomName: string; readonly sketch: Sketch }[];
   readonly changes: readonly PlaceChange[];
   /** What is assumed; undefined: what is usual for one room. */
-  readonly note: string | undefined;
+  readonly notes: readonly string[];
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly people: readonly { readonly id: string; readonly name: string }[];
   readonly bayNames: Readonly<Record<string, string>>;
@@ -46,7 +46,7 @@ export function CompareView({
   slips,
   sides,
   changes,
-  note,
+  notes,
   groups,
   people,
   bayNames,
@@ -196,7 +196,11 @@ export function CompareView({
             ))}
           </SideScroll>
         )}
-        {note !== undefined && <p className="mt-2 text-[13.5px] text-soft">{note}</p>}
+        {notes.map((note) => (
+          <p key={note} className="mt-2 text-[13.5px] text-soft">
+            {note}
+          </p>
+        ))}
         {[a, b].some(({ judged }) => (judged?.elsewhereIds.length ?? 0) > 0) && (
           <p className="mt-2 text-[13.5px] text-soft">
             To another room {OTHER_ROOM_METRES} m are assumed, each way.

@@ -161,7 +161,7 @@ const compare = (sides: readonly [CompareSide, CompareSide]) =>
       groups={groups}
       people={[{ id: 'ida', name: 'Ida' }]}
       bayNames={{ b: 'Shelf' }}
-      note={undefined}
+      notes={[]}
       onChoose={() => Promise.resolve({ ok: true, value: undefined })}
     />,
   );

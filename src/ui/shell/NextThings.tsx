@@ -13,7 +13,9 @@ export function NextThings({ next, title }: { next: readonly NextThing[]; title:
     <section>
       <h2 className="caption mb-1.5 font-text">{title}</h2>
       {next.length === 0 && (
-        <p className="text-[14.5px]">Nothing is missing here. Look again in two weeks.</p>
+        <p className="text-[14.5px]">
+          Nothing is missing here. When to look again stands under Look again.
+        </p>
       )}
       <NextList next={next.slice(0, 3)} />
     </section>

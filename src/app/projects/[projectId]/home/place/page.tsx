@@ -37,7 +37,14 @@ interface HomePlacePageProps {
 /** Arrangements of the whole home: every room drawn side by side, for what may live in another one. */
 export default async function HomePlacePage({ params, searchParams }: HomePlacePageProps) {
   const { projectId } = await params;
-  const opened = await openHome(projectId, 'drafts', 'fixtures', 'passages', 'people');
+  const opened = await openHome(
+    projectId,
+    'drafts',
+    'fixtures',
+    'passages',
+    'people',
+    'putAwayTests',
+  );
   if (!opened) notFound();
   const { records } = opened;
   const view = loadArrangement({ records, scope: null }, (await searchParams).draft);

@@ -12,7 +12,14 @@ export default async function HomeComparePage({
   searchParams,
 }: ComparePageProps<{ projectId: string }>) {
   const { projectId } = await params;
-  const opened = await openHome(projectId, 'drafts', 'fixtures', 'passages', 'people');
+  const opened = await openHome(
+    projectId,
+    'drafts',
+    'fixtures',
+    'passages',
+    'people',
+    'putAwayTests',
+  );
   if (!opened) notFound();
   return (
     <HomeFrame step="place" opened={opened}>

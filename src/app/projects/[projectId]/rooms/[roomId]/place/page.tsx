@@ -39,7 +39,15 @@ interface PlacePageProps {
 
 export default async function PlacePage({ params, searchParams }: PlacePageProps) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'passages', 'people');
+  const opened = await openRoom(
+    projectId,
+    roomId,
+    'drafts',
+    'fixtures',
+    'passages',
+    'people',
+    'putAwayTests',
+  );
   if (!opened) notFound();
   const { records, own } = opened;
   const view = loadArrangement({ records, scope: own.room.id }, (await searchParams).draft);

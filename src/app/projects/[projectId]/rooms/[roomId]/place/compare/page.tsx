@@ -12,7 +12,15 @@ export default async function ComparePage({
   searchParams,
 }: ComparePageProps<{ projectId: string; roomId: string }>) {
   const { projectId, roomId } = await params;
-  const opened = await openRoom(projectId, roomId, 'drafts', 'fixtures', 'passages', 'people');
+  const opened = await openRoom(
+    projectId,
+    roomId,
+    'drafts',
+    'fixtures',
+    'passages',
+    'people',
+    'putAwayTests',
+  );
   if (!opened) notFound();
   const { room } = opened.own;
   return (

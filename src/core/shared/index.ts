@@ -13,6 +13,8 @@ export {
   type Outcome,
   type Prior,
 } from './learn';
+// Words
+export { capital } from './capital';
 // Ids
 export {
   agreementIdSchema,

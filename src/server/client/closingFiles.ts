@@ -1,6 +1,6 @@
 import 'server-only';
 
-import type { ClientPage } from '../show/clientPage';
+import type { HandedHome } from '../show/handedHome';
 import { loadClientFonts } from '../show/clientFonts';
 import { fileNameOf } from '../show/clientWords';
 import { renderClientHtml } from '../show/renderClientHtml';
@@ -18,7 +18,7 @@ export interface ClosingFile {
 /** A report as one file of a kind: a page that opens anywhere, paper, or its pictures alone. */
 export async function makeClosingFile(
   dataDir: string,
-  page: ClientPage,
+  page: HandedHome,
   kind: ClosingKind,
 ): Promise<ClosingFile> {
   const name = fileNameOf(page);

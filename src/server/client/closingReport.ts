@@ -17,15 +17,15 @@ import { closingRecord, loadRecords, type LoadName, type Records } from '@/data/
 import { keepUpWords } from '@/ui/client/keepUpWords';
 import { nowIso, today } from '../means';
 import {
-  clientPageNames,
-  gatherClientPage,
-  type ClientPage,
+  handedHomeNames,
+  gatherHandedHome,
+  type HandedHome,
   type ClientRoom,
-} from '../show/clientPage';
+} from '../show/handedHome';
 import { clientPicture } from './pagePictures';
 
 export const closingNames = [
-  ...clientPageNames,
+  ...handedHomeNames,
   'closings',
   'routines',
   'setUps',
@@ -46,7 +46,7 @@ export interface ComposedRoom {
 /** Every room that has something to tell, in the order of the report. */
 export function composeRooms(records: ClosingRecords): readonly ComposedRoom[] {
   const closing = closingOf(records);
-  const page = gatherClientPage(records, { roomId: undefined, now: nowIso() });
+  const page = gatherHandedHome(records, { roomId: undefined, now: nowIso() });
   const rooms = page.rooms.map((client) => ({ id: client.room.id, client }));
   return inClosingOrder(closing, rooms).map(({ client }) => ({
     client,
@@ -66,7 +66,7 @@ export function composeRooms(records: ClosingRecords): readonly ComposedRoom[] {
 }
 
 /** The report as it was put together, of the home or of one room. */
-export function closingPage(records: ClosingRecords, roomId: string | undefined): ClientPage {
+export function closingPage(records: ClosingRecords, roomId: string | undefined): HandedHome {
   const closing = closingOf(records);
   const rooms = composeRooms(records).filter(
     ({ client, told }) => told.isShown && (roomId === undefined || client.room.id === roomId),
@@ -96,7 +96,7 @@ const SAFE_FIGURES = ['left', 'amount', 'landfill', 'containers'] as const;
  * The report for others to see: pictures that were agreed to, and figures that are no money. No name, no address,
  * no purpose, no words of the client, nothing of where things went or lie. Undefined: nobody has agreed.
  */
-export function portfolioPage(records: ClosingRecords): ClientPage | undefined {
+export function portfolioPage(records: ClosingRecords): HandedHome | undefined {
   const { consent } = closingOf(records);
   if (!consent) return undefined;
   const agreed = new Set<string>(consent.pictureIds);
@@ -140,7 +140,7 @@ const withoutNames = (
 });
 
 /** The pictures of the report alone, as a zip with a folder a room. */
-export async function zipPictures(dataDir: string, page: ClientPage): Promise<Buffer> {
+export async function zipPictures(dataDir: string, page: HandedHome): Promise<Buffer> {
   const zip = new yazl.ZipFile();
   const chunks: Buffer[] = [];
   const done = new Promise<void>((resolve, reject) => {
@@ -171,7 +171,7 @@ const plainName = (name: string): string =>
 /** The pictures of a page, each small enough to be sent. */
 export async function pagePictures(
   dataDir: string,
-  page: ClientPage,
+  page: HandedHome,
 ): Promise<ReadonlyMap<PictureId, Buffer>> {
   const pictures = new Map<PictureId, Buffer>();
   for (const { pairs } of page.rooms)

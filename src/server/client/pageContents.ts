@@ -19,13 +19,13 @@ import { stampOf } from '@/data/changes';
 import type { Db } from '@/data/db';
 import { loadRecords, type LoadName, type Records } from '@/data/records';
 import { roomRecordsOf } from '../desk/loadDesk';
-import { clientPageNames } from '../show/clientPage';
+import { handedHomeNames } from '../show/handedHome';
 import { loadStatement, statementNames } from '../visits/statement';
 import { loadHomeNow } from './answers';
 import { askableNames } from './askable';
 
 const contentNames = [
-  ...clientPageNames,
+  ...handedHomeNames,
   ...askableNames,
   ...statementNames,
   'agreements',

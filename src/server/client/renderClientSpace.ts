@@ -1,6 +1,6 @@
 import { format, parseISO } from 'date-fns';
 
-import { formatCount, formatMass, formatMoney, type PictureId } from '@/core/shared';
+import { capital, formatCount, formatMass, formatMoney, type PictureId } from '@/core/shared';
 import { pageScript } from './pageScript';
 import type { ClientContents, QuestionOnPage } from './pageContents';
 import { isPastAnswering, sayingsFor, type Asked, type AskedThing } from '@/core/client';
@@ -266,8 +266,6 @@ function renderStatement({ statement, currency }: ClientContents): string {
   const all = moneyRow('In all', money(statement.totalMinor));
   return section('statement', 'Statement so far', table([...hours, ...tax, ...paid, all]));
 }
-
-const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
 const STYLE = `
 body{padding-bottom:24px}

@@ -1,6 +1,12 @@
 import 'server-only';
 
-import { decisionIdSchema, type ProjectId, type RoomId, type ThingId } from '@/core/shared';
+import {
+  capital,
+  decisionIdSchema,
+  type ProjectId,
+  type RoomId,
+  type ThingId,
+} from '@/core/shared';
 import { type Group, movesRoom } from '@/core/sort';
 import { announceDecisions } from '@/data/announcements';
 import { recordChange } from '@/data/changes';
@@ -30,7 +36,7 @@ export async function takeIn(
         throw new DataError('not_found', `nothing that waits has the id ${thingId}`);
       const into = await addGroupIn({ writer, trx }, projectId, {
         roomId,
-        name: `${thing.name.charAt(0).toUpperCase()}${thing.name.slice(1)}`.slice(0, 60),
+        name: capital(thing.name).slice(0, 60),
       });
       const { id: _id, decisionId: _decisionId, destination: _destination, ...facts } = thing;
       await appendDecisions(trx, projectId, [

@@ -2,9 +2,9 @@ import 'server-only';
 
 import type { PictureId } from '@/core/shared';
 import { findPictureFile, hasPictureFiles } from '@/data/pictureFiles';
-import type { ClientPage } from './clientPage';
+import type { HandedHome } from './handedHome';
 
-const pictureIdsOn = (page: ClientPage): PictureId[] =>
+const pictureIdsOn = (page: HandedHome): PictureId[] =>
   page.rooms.flatMap(({ pairs }) =>
     pairs.flatMap(({ before, after }) => [before, after].flatMap((picture) => picture?.id ?? [])),
   );
@@ -15,7 +15,7 @@ const pictureIdsOn = (page: ClientPage): PictureId[] =>
  */
 export async function loadClientPictures(
   dataDir: string,
-  page: ClientPage,
+  page: HandedHome,
 ): Promise<ReadonlyMap<PictureId, Buffer>> {
   const pictures = new Map<PictureId, Buffer>();
   for (const id of pictureIdsOn(page)) {
@@ -28,7 +28,7 @@ export async function loadClientPictures(
 /** Which pictures on a client's page can be shown. */
 export async function findShownPictures(
   dataDir: string,
-  page: ClientPage,
+  page: HandedHome,
 ): Promise<ReadonlySet<PictureId>> {
   const shown = new Set<PictureId>();
   for (const id of pictureIdsOn(page)) if (await hasPictureFiles(dataDir, id)) shown.add(id);

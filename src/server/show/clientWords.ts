@@ -5,7 +5,7 @@ import { traitsOf, wayOutOf, type Verdict } from '@/core/sort';
 import { sayBox, verdictTold, wayOutTold } from '@/ui/sort/sortWords';
 import { format } from 'date-fns';
 
-import type { ClientPage, ClientRoom } from './clientPage';
+import type { HandedHome, ClientRoom } from './handedHome';
 
 /** In the place of a picture whose file is gone: the page is made without it. */
 export const missingPictureWords = 'The file of this picture is missing.';
@@ -24,7 +24,7 @@ interface DestinationLine {
 /** The headline figures of a room, each counted from its records. */
 export function figuresOf(
   { results, room, howSure, told }: ClientRoom,
-  currency: ClientPage['project']['currency'],
+  currency: HandedHome['project']['currency'],
 ): Figure[] {
   const figures: Figure[] = [
     {
@@ -119,7 +119,7 @@ export const inLine = (lives: LivesAt): string =>
 export const dayWords = (iso: string): string => format(new Date(iso), 'd MMMM yyyy');
 
 /** File name for a download: letters, digits and dashes only. */
-export const fileNameOf = (page: ClientPage): string => {
+export const fileNameOf = (page: HandedHome): string => {
   const name =
     page.rooms.length === 1
       ? `${page.project.name} ${page.rooms[0]?.room.name ?? ''}`

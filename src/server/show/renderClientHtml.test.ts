@@ -1,7 +1,7 @@
 import { aDatabase, aDecision, aGroup, HALL, HOME, insertGroup } from '@test/builders';
 import { appendDecisions } from '@/data/decisionLog';
 import { loadRecords } from '@/data/records';
-import { gatherClientPage } from './clientPage';
+import { gatherHandedHome } from './handedHome';
 import { renderClientHtml } from './renderClientHtml';
 
 test('the client’s page shows this room’s figures, and nothing typed can become code', async () => {
@@ -10,7 +10,7 @@ test('the client’s page shows this room’s figures, and nothing typed can bec
   await appendDecisions(db, HOME, [
     aDecision({ verdict: 'give', to: '<script>alert(1)</script>', count: 4 }),
   ]);
-  const page = gatherClientPage(
+  const page = gatherHandedHome(
     await loadRecords(
       db,
       HOME,

@@ -1,6 +1,6 @@
 import type { PictureId } from '@/core/shared';
 import type { PicturePair } from '@/core/show';
-import type { ClientPage, ClientRoom } from './clientPage';
+import type { HandedHome, ClientRoom } from './handedHome';
 import { escapeHtml as text, openPaper, PAPER_STYLE } from './paper';
 import {
   checkLines,
@@ -19,7 +19,7 @@ import {
  * holds the faces, so that it looks the same on the client's machine.
  */
 export function renderClientHtml(
-  page: ClientPage,
+  page: HandedHome,
   {
     pictureSrc,
     fontCss,
@@ -34,12 +34,12 @@ export function renderClientHtml(
 </body></html>`;
 }
 
-const renderOpening = ({ opening = '' }: ClientPage): string =>
+const renderOpening = ({ opening = '' }: HandedHome): string =>
   opening === '' ? '' : `<p class="opening">${text(opening).replaceAll('\n', '<br>')}</p>`;
 
 function renderRoom(
   client: ClientRoom,
-  page: ClientPage,
+  page: HandedHome,
   pictureSrc: (id: PictureId) => string | undefined,
 ): string {
   const figures = figuresOf(client, page.project.currency)

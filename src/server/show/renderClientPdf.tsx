@@ -4,7 +4,7 @@ import { Document, Image, Page, renderToBuffer, StyleSheet, Text, View } from '@
 
 import { LOCALE, type PictureId } from '@/core/shared';
 import type { Picture } from '@/core/look';
-import type { ClientPage, ClientRoom } from './clientPage';
+import type { HandedHome, ClientRoom } from './handedHome';
 import { registerPdfFonts } from './pdfFonts';
 import {
   checkLines,
@@ -19,7 +19,7 @@ import {
 
 /** The client's page as a PDF on A4. `pictures` holds the JPEG of every picture shown. */
 export async function renderClientPdf(
-  page: ClientPage,
+  page: HandedHome,
   pictures: ReadonlyMap<PictureId, Buffer>,
 ): Promise<Buffer> {
   registerPdfFonts();
@@ -52,7 +52,7 @@ function RoomBody({
   pictures,
 }: {
   client: ClientRoom;
-  page: ClientPage;
+  page: HandedHome;
   pictures: ReadonlyMap<PictureId, Buffer>;
 }) {
   const isFull = client.told?.isFull ?? true;

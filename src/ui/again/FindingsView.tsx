@@ -1,5 +1,6 @@
 'use client';
 
+import { capital } from '@/core/shared';
 import { useRouter } from 'next/navigation';
 
 import { mendings, type Mended, type Mending } from '@/core/again';
@@ -110,8 +111,6 @@ function FindingPart({
     </section>
   );
 }
-
-const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
 function mendedWords({ change, told, takenOn, holds }: Mended): string {
   const known = mendings.find((each) => each === change);

@@ -1,5 +1,6 @@
 'use client';
 
+import { capital } from '@/core/shared';
 import { useState } from 'react';
 
 import type { Look } from '@/core/again';
@@ -82,8 +83,6 @@ export function LooksView(props: LooksViewProps) {
     </div>
   );
 }
-
-const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
 function LookLine({
   projectId,

@@ -1,7 +1,7 @@
 import { format, parseISO, setMonth } from 'date-fns';
 
 import type { KeepUp } from '@/core/client';
-import { assertNever, formatCount } from '@/core/shared';
+import { capital, assertNever, formatCount } from '@/core/shared';
 
 const monthName = (month: number): string =>
   format(setMonth(new Date(2026, 0, 1), month - 1), 'MMMM');
@@ -30,5 +30,3 @@ export function keepUpWords(line: KeepUp): string {
       return assertNever(line);
   }
 }
-
-const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;

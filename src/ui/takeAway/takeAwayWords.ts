@@ -1,6 +1,7 @@
 import { format, parseISO } from 'date-fns';
 
 import {
+  capital,
   assertNever,
   formatLength,
   formatMass,
@@ -186,7 +187,7 @@ export function listingText(
     thing.longestMm === undefined ? '' : `${formatLength(thing.longestMm, unit)} long`,
     thing.uprightMm === undefined ? '' : `${formatLength(thing.uprightMm, unit)} high`,
   ].filter((part) => part !== '');
-  const name = `${thing.name.charAt(0).toUpperCase()}${thing.name.slice(1)}`;
+  const name = capital(thing.name);
   return [
     thing.count > 1 ? `${name}, ${thing.count} of them` : name,
     condition === 'unknown' ? '' : `Condition: ${conditionWords[condition]}.`,

@@ -5,7 +5,7 @@ import { dataDirOf } from '@/data/db';
 import { getDatabase } from '@/data/startData';
 import { nowIso } from '@/server/means';
 import { loadClientFonts } from '@/server/show/clientFonts';
-import { clientPageNames, gatherClientPage } from '@/server/show/clientPage';
+import { handedHomeNames, gatherHandedHome } from '@/server/show/handedHome';
 import { findShownPictures, loadClientPictures } from '@/server/show/clientPictures';
 import { fileNameOf } from '@/server/show/clientWords';
 import { renderClientHtml } from '@/server/show/renderClientHtml';
@@ -31,10 +31,10 @@ export const GET = handler(
         download: query.has('download'),
       },
       async (input) => {
-        const records = await loadRecords(await getDatabase(), input.projectId, ...clientPageNames);
+        const records = await loadRecords(await getDatabase(), input.projectId, ...handedHomeNames);
         if (input.roomId && records.rooms.every(({ id }) => id !== input.roomId))
           return refuse(404, { code: 'not_found', message: 'There is no such room.' });
-        const page = gatherClientPage(records, { roomId: input.roomId, now: nowIso() });
+        const page = gatherHandedHome(records, { roomId: input.roomId, now: nowIso() });
         const fontCss = await loadClientFonts();
         const dataDir = dataDirOf(process.env);
         if (!input.download) {

@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { HomeFrame } from '@/app/RoomFrame';
 import { openHome } from '@/server/desk/openRoom';
 import { nowIso } from '@/server/means';
-import { gatherClientPage } from '@/server/show/clientPage';
+import { gatherHandedHome } from '@/server/show/handedHome';
 import { figuresOf } from '@/server/show/clientWords';
 import { StepPages } from '@/ui/shell/StepPages';
 import { HomeReport } from '@/ui/show/HomeReport';
@@ -14,7 +14,7 @@ export default async function HomeShowPage({ params }: { params: Promise<{ proje
   const { projectId } = await params;
   const opened = await openHome(projectId, 'fixtures');
   if (!opened) notFound();
-  const page = gatherClientPage(opened.records, { roomId: undefined, now: nowIso() });
+  const page = gatherHandedHome(opened.records, { roomId: undefined, now: nowIso() });
   return (
     <HomeFrame step="show" opened={opened}>
       <StepPages scope={{ projectId }} step="show" active="" />

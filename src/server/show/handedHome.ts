@@ -31,7 +31,7 @@ export interface RoomTold {
   /** With tables of what left and where everything lives. */
   readonly isFull: boolean;
 }
-export interface ClientPage {
+export interface HandedHome {
   readonly project: Pick<Project, 'name' | 'currency'>;
   readonly rooms: readonly ClientRoom[];
   readonly madeOn: string;
@@ -40,7 +40,7 @@ export interface ClientPage {
 }
 
 /** What the client's page is gathered from. */
-export const clientPageNames = [
+export const handedHomeNames = [
   'carries',
   'containers',
   'fits',
@@ -54,13 +54,13 @@ export const clientPageNames = [
   'units',
   'vantagePoints',
 ] as const satisfies readonly LoadName[];
-type ClientPageName = (typeof clientPageNames)[number];
+type HandedHomeName = (typeof handedHomeNames)[number];
 
 /** Gathers the page of one room, or of every room that has something to show. */
-export function gatherClientPage(
-  records: Records<ClientPageName>,
+export function gatherHandedHome(
+  records: Records<HandedHomeName>,
   { roomId, now }: { readonly roomId: RoomId | undefined; readonly now: string },
-): ClientPage {
+): HandedHome {
   const rooms = records.rooms
     .filter((room) => roomId === undefined || room.id === roomId)
     .map((room): ClientRoom => {

@@ -1,0 +1,3 @@
+/** A sentence's first letter, whatever it begins with. */
+export const capital = (words: string): string =>
+  `${words.charAt(0).toUpperCase()}${words.slice(1)}`;

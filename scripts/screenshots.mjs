@@ -50,12 +50,6 @@ const VIEWS = [
   { name: 'place', url: room('quarry-row', 'linen-press', 'place'), size: DESK },
   { name: 'days', url: '/days', size: DESK, act: proposeDays },
   {
-    name: 'moves',
-    url: room('quarry-row', 'workbench', 'place/moves'),
-    size: DESK,
-    act: listMoves,
-  },
-  {
     name: 'fit',
     url: `${room('quarry-row', 'linen-press', 'fit')}?bay=right-2`,
     size: DESK,
@@ -71,6 +65,7 @@ const VIEWS = [
   { name: 'labels', url: room('quarry-row', 'boot-room', 'set-up/labels'), size: DESK },
   { name: 'show', url: room('quarry-row', 'boot-room', 'show'), size: DESK },
   { name: 'client', url: '/projects/quarry-row/home/show/client', size: DESK },
+  { name: 'learnt', url: '/learnt', size: DESK },
   { name: 'put-away-test', url: '/projects/quarry-row/home/look-again/test', size: DESK },
   { name: 'client-page', url: '/api/projects/quarry-row/client?room=boot-room', size: DESK },
 ];

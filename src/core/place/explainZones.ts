@@ -69,7 +69,7 @@ export function weekOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay)
 /** For each group the one thing that put it where it is. */
 export function explainZones(
   request: ZonesRequest,
-  { cost, allowed, bayCount, partners, metres }: ZonesProblem,
+  { cost, allowed, bayCount, partners, metres, foes }: ZonesProblem,
   bayOf: ArrayLike<number>,
 ): ZoneWhy[] {
   return request.groups.map((group, g): ZoneWhy => {
@@ -102,6 +102,18 @@ export function explainZones(
             ...facts,
             partnerId: request.groups[nearest.other]?.id ?? '',
             partnerMetres: round(metres[b * bayCount + (bayOf[nearest.other] ?? 0)]!),
+          },
+        };
+      const foe = (foes[g] ?? []).find((other) => bayOf[other] === cheapest);
+      if (foe !== undefined)
+        return {
+          groupId: group.id,
+          code: 'kept_apart',
+          facts: {
+            ...facts,
+            moreSeconds: round(more),
+            fromId: request.groups[foe]?.id ?? '',
+            wouldBeBayId: request.bays[cheapest]?.id ?? '',
           },
         };
       return {

@@ -197,6 +197,15 @@ test.each<[string, Partial<ZonesRequestInput>, string, string]>([
     'far',
     'made_room',
   ],
+  [
+    'where it is kept apart from what stands at its best place',
+    {
+      groups: [group('cups', { usesPerWeek: 1 }), group('tea', { usesPerWeek: 20 })],
+      apart: [{ a: 'cups', b: 'tea', why: 'never beside each other' }],
+    },
+    'far',
+    'kept_apart',
+  ],
 ])('the first group stands %s, and says so', (_, change, bayId, code) => {
   const answer = plan(home(change));
   expect([answer.assignment[0]?.bayId, answer.why[0]?.code]).toEqual([bayId, code]);

@@ -202,6 +202,7 @@ type WhyCode =
   | 'with_partner'
   | 'pinned'
   | 'only_place'
+  | 'kept_apart'
   | 'made_room';
 export interface ZoneWhy {
   readonly groupId: string;

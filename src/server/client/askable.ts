@@ -94,7 +94,9 @@ function knownOf(thing: Thing, { groups, things, units }: AskableRecords): strin
     ...(reasons === '' ? [] : [`Noted of it: ${reasons}.`]),
     ...(thing.mustAsk === undefined ? [] : [`You asked us never to let this go without you.`]),
     ...(thing.expiresOn === undefined ? [] : [`Day on the pack: ${dayWords(thing.expiresOn)}.`]),
-    ...(thing.litres > 0 ? [`It takes about ${formatLitres(thing.litres)}.`] : []),
+    ...(thing.litres > 0
+      ? [`Takes about ${formatLitres(Number(thing.litres.toPrecision(2)))}.`]
+      : []),
     ...(group ? spaceWords(thing, { group, groups, things, units }) : []),
     ...(thing.cautions ?? []).map((code) => cautionWords[code]),
   ].map((line) => line.slice(0, 300));

@@ -214,7 +214,7 @@ function renderPlaces({ places }: ClientContents): string {
   const lines = places.map(({ lives, roomName, words }) => {
     const where = `<span>${text(roomName)}: ${text(livesLine(lives))}</span>`;
     const held = lives.containers.length > 0 ? `<small>in ${text(inLine(lives))}</small>` : '';
-    return `<li data-words="${text(words)}"><b>${text(lives.groupName)}</b>${where}${held}</li>`;
+    return `<li data-words="${text(words)}"><b>${text(lives.groupName)}</b> ${where} ${held}</li>`;
   });
   return section(
     'places',

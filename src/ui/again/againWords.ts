@@ -1,6 +1,15 @@
 import { format, parseISO, setMonth } from 'date-fns';
 
-import type { Change, Effect, Finding, Look, Mending, Share, WalkMark } from '@/core/again';
+import {
+  FELT_SECONDS,
+  type Change,
+  type Effect,
+  type Finding,
+  type Look,
+  type Mending,
+  type Share,
+  type WalkMark,
+} from '@/core/again';
 import { assertNever, formatCount, formatLitres } from '@/core/shared';
 
 export const walkMarkWords: Readonly<Record<WalkMark, string>> = {
@@ -92,11 +101,12 @@ export function findingWords(finding: Finding, { group, bay }: Names): string {
   }
 }
 
-/** To ten seconds: searches are not known better. */
-const about = (seconds: number): string =>
-  seconds < 90
-    ? `about ${Math.max(10, Math.round(seconds / 10) * 10)} s`
-    : `about ${Math.round(seconds / 60)} min`;
+/** To five seconds: searches are not known better. */
+function about(seconds: number): string {
+  if (seconds < FELT_SECONDS) return `less than ${FELT_SECONDS} s`;
+  if (seconds < 90) return `about ${Math.round(seconds / 5) * 5} s`;
+  return `about ${Math.round(seconds / 60)} min`;
+}
 
 /** What a way to mend comes to; empty where it is seen where it is done. */
 export function effectWords(effect: Effect, { group, bay }: Names): string {
@@ -114,7 +124,7 @@ export function effectWords(effect: Effect, { group, bay }: Names): string {
       return `${moves.join(', ')}: ${less}${effect.isProven ? '' : '; a better one was not ruled out'}`;
     }
     case 'stays':
-      return `looking takes ${about(effect.lookingSeconds)} a week, and every other place takes more: it stays, and a label helps`;
+      return `looking takes ${about(effect.lookingSeconds)} a week, and no other place saves ${FELT_SECONDS} s of it all: it stays, and a label helps`;
     case 'no_household':
       return 'nobody lives here yet, so no way is counted: add the household first';
     case 'no_place':

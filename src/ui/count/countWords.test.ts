@@ -34,6 +34,10 @@ test.each([
     'made room on Shelf; costs 4 s a week',
   ],
   [
+    { code: 'kept_apart', facts: { wouldBeBayId: 'b', moreSeconds: 4, fromId: 'tea' } },
+    'not with Tea on Shelf; costs 4 s a week',
+  ],
+  [
     { code: 'with_partner', facts: { partnerId: 'tea', partnerMetres: 0.3 } },
     'beside Tea, 0.3 m apart',
   ],

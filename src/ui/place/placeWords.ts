@@ -144,6 +144,8 @@ export function whyWords(
       return 'pinned there';
     case 'only_place':
       return 'the only place that it may have';
+    case 'kept_apart':
+      return `not with ${groupName(String(facts.fromId))} on ${sayBay(bayNames, String(facts.wouldBeBayId)) || 'its best place'}; costs ${facts.moreSeconds} s a week`;
     case 'made_room':
       return `made room on ${sayBay(bayNames, String(facts.wouldBeBayId)) || 'its best place'}; costs ${facts.moreSeconds} s a week`;
   }

@@ -15,6 +15,7 @@ import { clientDeskNames, loadClientDesk } from '@/server/client/clientDesk';
 import { linkBaseOf } from '@/server/client/linkBase';
 import { openHome } from '@/server/desk/openRoom';
 import { mailTransportOf } from '@/server/mail/transport';
+import { RefreshOnAnswers } from '@/ui/desk/RefreshOnAnswers';
 import { ClientView } from '@/ui/client/ClientView';
 import { StepPages } from '@/ui/shell/StepPages';
 
@@ -27,6 +28,7 @@ export default async function ClientPage({ params }: { params: Promise<{ project
   const { db, records, stamp } = opened;
   return (
     <HomeFrame step="show" opened={opened}>
+      <RefreshOnAnswers />
       <StepPages scope={{ projectId }} step="show" active="client" />
       <h1 className="sr-only">The client</h1>
       <ClientView

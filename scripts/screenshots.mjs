@@ -23,12 +23,6 @@ const typeScarves = async (page) => {
 
 const pickWardrobe = (page) => page.getByRole('button', { name: /^Wardrobe: wall/ }).focus();
 
-const listMoves = async (page) => {
-  await page.getByRole('button', { name: 'Work out the order' }).click();
-  await page.getByRole('region', { name: 'Moves' }).getByRole('checkbox').first().check();
-  await page.getByText('to go', { exact: false }).waitFor();
-};
-
 const proposeDays = async (page) => {
   await page.getByRole('button', { name: 'Propose days' }).click();
   await page.getByRole('button', { name: 'Take these days' }).waitFor();

@@ -69,9 +69,10 @@ export function weekOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay)
 /** For each group the one thing that put it where it is. */
 export function explainZones(
   request: ZonesRequest,
-  { cost, allowed, bayCount, partners, metres, foes }: ZonesProblem,
+  problem: ZonesProblem,
   bayOf: ArrayLike<number>,
 ): ZoneWhy[] {
+  const { cost, allowed, bayCount } = problem;
   return request.groups.map((group, g): ZoneWhy => {
     const b = bayOf[g] ?? 0;
     const bay = bayAt(request, bayOf, g);
@@ -83,49 +84,8 @@ export function explainZones(
     if (group.fixedBayId !== undefined) return { groupId: group.id, code: 'pinned', facts };
     if (list.length === 1) return { groupId: group.id, code: 'only_place', facts };
     const cheapest = list[0] ?? b;
-    if (own(b) > own(cheapest) + 1e-9) {
-      const more = own(b) - own(cheapest);
-      const saved = (partners[g] ?? []).reduce(
-        (sum, { other, weight }) =>
-          sum +
-          weight *
-            (metres[cheapest * bayCount + (bayOf[other] ?? 0)]! -
-              metres[b * bayCount + (bayOf[other] ?? 0)]!),
-        0,
-      );
-      const nearest = [...(partners[g] ?? [])].sort((x, y) => y.weight - x.weight)[0];
-      if (nearest && saved >= more - 1e-9)
-        return {
-          groupId: group.id,
-          code: 'with_partner',
-          facts: {
-            ...facts,
-            partnerId: request.groups[nearest.other]?.id ?? '',
-            partnerMetres: round(metres[b * bayCount + (bayOf[nearest.other] ?? 0)]!),
-          },
-        };
-      const foe = (foes[g] ?? []).find((other) => bayOf[other] === cheapest);
-      if (foe !== undefined)
-        return {
-          groupId: group.id,
-          code: 'kept_apart',
-          facts: {
-            ...facts,
-            moreSeconds: round(more),
-            fromId: request.groups[foe]?.id ?? '',
-            wouldBeBayId: request.bays[cheapest]?.id ?? '',
-          },
-        };
-      return {
-        groupId: group.id,
-        code: 'made_room',
-        facts: {
-          ...facts,
-          moreSeconds: round(more),
-          wouldBeBayId: request.bays[cheapest]?.id ?? '',
-        },
-      };
-    }
+    if (own(b) > own(cheapest) + 1e-9)
+      return whyNotCheapest(request, problem, { g, bayOf, cheapest, facts });
     // Where it would be but for its being dangerous.
     const free = { ...group, hazard: undefined };
     const isKeptSafe =
@@ -157,6 +117,52 @@ export function explainZones(
       facts: { ...facts, reachSeconds: round(reach), station: station.name },
     };
   });
+}
+
+interface Dearer {
+  readonly g: number;
+  readonly bayOf: ArrayLike<number>;
+  readonly cheapest: number;
+  readonly facts: ZoneWhy['facts'];
+}
+
+/** What keeps a group from the bay that would be its cheapest. */
+function whyNotCheapest(
+  request: ZonesRequest,
+  { cost, bayCount, partners, metres, foes }: ZonesProblem,
+  { g, bayOf, cheapest, facts }: Dearer,
+): ZoneWhy {
+  const b = bayOf[g] ?? 0;
+  const groupId = request.groups[g]?.id ?? '';
+  const idOf = (other: number) => request.groups[other]?.id ?? '';
+  const metresTo = (from: number, other: number) =>
+    metres[from * bayCount + (bayOf[other] ?? 0)] ?? 0;
+  const more = (cost[g * bayCount + b] ?? 0) - (cost[g * bayCount + cheapest] ?? 0);
+  const own = partners[g] ?? [];
+  const saved = own.reduce(
+    (sum, { other, weight }) => sum + weight * (metresTo(cheapest, other) - metresTo(b, other)),
+    0,
+  );
+  const nearest = [...own].sort((x, y) => y.weight - x.weight)[0];
+  if (nearest && saved >= more - 1e-9)
+    return {
+      groupId,
+      code: 'with_partner',
+      facts: {
+        ...facts,
+        partnerId: idOf(nearest.other),
+        partnerMetres: round(metresTo(b, nearest.other)),
+      },
+    };
+  const wouldBe = {
+    ...facts,
+    moreSeconds: round(more),
+    wouldBeBayId: request.bays[cheapest]?.id ?? '',
+  };
+  const foe = (foes[g] ?? []).find((other) => bayOf[other] === cheapest);
+  return foe === undefined
+    ? { groupId, code: 'made_room', facts: wouldBe }
+    : { groupId, code: 'kept_apart', facts: { ...wouldBe, fromId: idOf(foe) } };
 }
 
 const round = (value: number): number => Math.round(value * 100) / 100;

@@ -124,7 +124,10 @@ export function effectWords(effect: Effect, { group, bay }: Names): string {
       return `${moves.join(', ')}: ${less}${effect.isProven ? '' : '; a better one was not ruled out'}`;
     }
     case 'stays':
-      return `looking takes ${about(effect.lookingSeconds)} a week, and no other place saves ${FELT_SECONDS} s of it all: it stays, and a label helps`;
+      return (
+        `looking takes ${about(effect.lookingSeconds)} a week, and no other place saves ` +
+        `${FELT_SECONDS} s of it all: it stays, and a label helps`
+      );
     case 'no_household':
       return 'nobody lives here yet, so no way is counted: add the household first';
     case 'no_place':

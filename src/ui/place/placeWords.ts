@@ -145,7 +145,10 @@ export function whyWords(
     case 'only_place':
       return 'the only place that it may have';
     case 'kept_apart':
-      return `not with ${groupName(String(facts.fromId))} on ${sayBay(bayNames, String(facts.wouldBeBayId)) || 'its best place'}; costs ${facts.moreSeconds} s a week`;
+      return (
+        `not with ${groupName(String(facts.fromId))} on ` +
+        `${sayBay(bayNames, String(facts.wouldBeBayId)) || 'its best place'}; costs ${facts.moreSeconds} s a week`
+      );
     case 'made_room':
       return `made room on ${sayBay(bayNames, String(facts.wouldBeBayId)) || 'its best place'}; costs ${facts.moreSeconds} s a week`;
   }

@@ -456,6 +456,7 @@ async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void>
           answer,
           takenAt: addDays(new Date(project.createdAt), 9).toISOString(),
           checks: [],
+          insteadOf: [],
         }),
       );
   }

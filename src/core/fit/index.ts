@@ -33,6 +33,7 @@ export {
   keepChecks,
   mockCheckSchema,
   productKinds,
+  insteadOf,
   takenFitSchema,
   toFitContainer,
   type ContainerProduct,

@@ -80,6 +80,8 @@ export const fitWishesSchema = z.object({
 });
 export type FitWishes = Readonly<z.infer<typeof fitWishesSchema>>;
 
+const MOST_INSTEAD = 100;
+
 /** An arrangement of containers that was taken for a bay; shopping and the client's page follow from it. */
 export const takenFitSchema = z.object({
   bayId: bayIdSchema,
@@ -87,8 +89,24 @@ export const takenFitSchema = z.object({
   answer: fitAnswerSchema,
   takenAt: z.iso.datetime(),
   checks: z.array(mockCheckSchema).default([]),
+  /** Containers of the fits that were taken here before, which this one does not use. */
+  insteadOf: z.array(containerIdSchema).max(MOST_INSTEAD).default([]),
 });
 export type TakenFit = Readonly<z.infer<typeof takenFitSchema>>;
+
+/** What a fit takes the place of: what stood in those taken here before, and does not stand in this one. */
+export function insteadOf(
+  before: Pick<TakenFit, 'answer' | 'insteadOf'> | undefined,
+  { placements }: Pick<FitAnswer, 'placements'>,
+): TakenFit['insteadOf'] {
+  const here = new Set(placements.map(({ containerId }) => containerId));
+  const earlier = (before?.answer.placements ?? []).map(({ containerId }) =>
+    containerIdSchema.parse(containerId),
+  );
+  return [...new Set([...earlier, ...(before?.insteadOf ?? [])])]
+    .filter((id) => !here.has(id))
+    .slice(0, MOST_INSTEAD);
+}
 
 /** What was tried stays tried for each container that stands where it stood; by its number in the new answer. */
 export function keepChecks(

@@ -146,6 +146,7 @@ test('a fit that stands on a container that is gone counts neither as reused nor
       answer,
       takenAt: '2026-11-06T10:00:00.000Z',
       checks: [],
+      insteadOf: [],
     },
   ];
   expect(roomResultsOf(records({ fits }))).toMatchObject({

@@ -28,6 +28,7 @@ import * as client from './0025_client';
 import * as closing from './0026_closing';
 import * as lookAgain from './0027_look_again';
 import * as answersDecide from './0028_answers_decide';
+import * as insteadOf from './0029_instead_of';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -62,6 +63,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0026_closing', ...closing },
   { name: '0027_look_again', ...lookAgain },
   { name: '0028_answers_decide', ...answersDecide },
+  { name: '0029_instead_of', ...insteadOf },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

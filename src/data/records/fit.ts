@@ -1,26 +1,12 @@
 import 'server-only';
 
-import { z } from 'zod';
-
-import {
-  containerProductSchema,
-  fitAims,
-  fitAnswerSchema,
-  fitWishesSchema,
-  mockCheckSchema,
-} from '@/core/fit';
+import { containerProductSchema, fitWishesSchema, takenFitSchema } from '@/core/fit';
 import { bayIdSchema } from '@/core/shared';
 import { flag, json, plain } from '../columns';
 import { defineRecord } from './defineRecord';
 
 /** What was taken for a bay; a bay has at most one, so its id is the key. */
-const takenFitSchema = z.object({
-  id: bayIdSchema,
-  prefer: z.enum(fitAims),
-  answer: fitAnswerSchema,
-  takenAt: z.iso.datetime(),
-  checks: z.array(mockCheckSchema),
-});
+const bayFitSchema = takenFitSchema.omit({ bayId: true }).extend({ id: bayIdSchema });
 /** What is wanted of a bay's fit; the bay's id is its key. */
 const bayWishesSchema = fitWishesSchema.omit({ bayId: true }).extend({ id: bayIdSchema });
 
@@ -61,13 +47,14 @@ export const containerRecord = defineRecord({
 export const fitRecord = defineRecord({
   name: 'fits',
   table: 'taken_fits',
-  schema: takenFitSchema,
+  schema: bayFitSchema,
   columns: {
     id: plain('id'),
     prefer: plain('prefer'),
     answer: json('answer_json'),
     takenAt: plain('taken_at'),
     checks: json('checks_json'),
+    insteadOf: json('instead_of_json'),
   },
   parent: ['id', 'bays'],
   ids: {
@@ -75,6 +62,7 @@ export const fitRecord = defineRecord({
     'answer.placements.*.groupId': 'groups',
     'answer.unmet.*.groupId': 'groups',
     'answer.reasons.*.subject': 'groups|containers|bays|?',
+    'insteadOf.*': 'containers|?',
   },
 });
 

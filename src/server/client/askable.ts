@@ -154,6 +154,7 @@ function askPurchase(
       lineMinor: need.lineMinor,
       known: [
         ...forWhat(need.needId, records, roomId),
+        ...whatItReplaces(need.needId, records, roomId),
         ...(FROM_WORDS[need.from] === '' ? [] : [FROM_WORDS[need.from]]),
         ...(need.priority === 'must' ? ['The plan does not work without it.'] : []),
         ...(need.hadQty > 0 ? [`${need.hadQty} of ${need.qty} are there already.`] : []),
@@ -173,6 +174,25 @@ const FROM_WORDS: Readonly<Record<ShopView['needs'][number]['from'], string>> = 
   hand: 'Put onto the list by hand.',
   material: 'For the work on the places: boards, lining, labels, fixing to the wall.',
 };
+
+/** Containers that stood in the plan of its places before. */
+function whatItReplaces(
+  needId: string,
+  { fits, units, containers }: AskableRecords,
+  roomId: string,
+): string[] {
+  const bayIds = new Set(
+    units.filter((unit) => unit.roomId === roomId).flatMap(({ bays }) => bays.map(({ id }) => id)),
+  );
+  const replaced = fits
+    .filter(({ bayId, answer }) => {
+      const isHere = answer.placements.some(({ containerId }) => containerId === needId);
+      return isHere && bayIds.has(bayId);
+    })
+    .flatMap((fit) => fit.insteadOf);
+  const names = containers.filter(({ id }) => replaced.includes(id)).map(({ name }) => name);
+  return names.length === 0 ? [] : [`In the place of: ${names.slice(0, 4).join(', ')}.`];
+}
 
 /** Which places it is for, and what goes in. */
 function forWhat(

@@ -48,6 +48,7 @@ const takeOn = (containerId: string) =>
     prefer: 'cost',
     takenAt: '2026-11-20T10:00:00.000Z',
     checks: [],
+    insteadOf: [],
     answer: {
       status: 'feasible',
       objective: 0,

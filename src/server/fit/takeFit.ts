@@ -3,6 +3,7 @@ import 'server-only';
 import {
   findFitFaults,
   restateLitres,
+  insteadOf,
   keepChecks,
   toFitContainer,
   toFitRequest,
@@ -212,7 +213,14 @@ export const takeFits = atomic(
       }
       const before = records.fits.find((other) => other.bayId === bayId);
       const checks = keepChecks(before, answer);
-      const fit: TakenFit = { bayId, prefer, answer, takenAt: nowIso(), checks };
+      const fit: TakenFit = {
+        bayId,
+        prefer,
+        answer,
+        takenAt: nowIso(),
+        checks,
+        insteadOf: insteadOf(before, answer),
+      };
       taken.push(fit);
       records = {
         ...records,

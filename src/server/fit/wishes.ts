@@ -93,6 +93,7 @@ export const noteMockCheck = atomic(
           answer: fit.answer,
           takenAt: fit.takenAt,
           checks,
+          insteadOf: fit.insteadOf,
         }),
     );
   },

@@ -35,6 +35,7 @@ import { bayRecord, containerRecord, projectRecord, unitRecord } from '@/data/re
 import { insertStarterCatalogue } from '@/data/starterCatalogue';
 
 import { listOpenPlaces } from '../fit/openPlaces';
+import { listAskable, loadShopLists } from '../client/askable';
 import { createFitRequest, listFitContainers, takeFit, takeFits } from '../fit/takeFit';
 import {
   correctContainer,
@@ -189,6 +190,14 @@ test('what is sold out is named, the rest stays, no fit proposes it, and what go
   expect(after).toMatchObject({ lacking: [], answer: { status: 'optimal' } });
   expect(after.answer.payMinor).toBe(way?.payMinor);
   expect(after.needs.map(({ container }) => container.id)).not.toContain(used);
+  // The client is told what it takes the place of.
+  const { fits, containers } = await records();
+  expect(fits[0]?.insteadOf).toEqual([used]);
+  const replaced = containers.find(({ id }) => id === used)?.name ?? '';
+  const asked = listAskable(await records(), await loadShopLists(db, await records(), 'now'));
+  expect(asked.flatMap((each) => (each.about === 'purchase' ? each.known : []))).toContain(
+    `In the place of: ${replaced}.`,
+  );
 });
 
 test('“not here” is said of one line in one shop, holds for every room, and is taken back by thumb', async () => {

@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { keepChecks } from '@/core/fit';
+import { insteadOf, keepChecks } from '@/core/fit';
 import { priceLines, toShopRequest, type GiftCard, type HandNeed } from '@/core/shop';
 import {
   giftCardIdSchema,
@@ -194,15 +194,14 @@ export async function takeSubstitute(
     },
     async (writer, trx) => {
       await requireUnchanged(trx, projectId, stamp);
+      const before = records.fits.find((fit) => fit.bayId === bayId);
       await writer.put(fitRecord, {
         id: bayId,
         prefer: substitute.prefer,
         answer: substitute.answer,
         takenAt: nowIso(),
-        checks: keepChecks(
-          records.fits.find((fit) => fit.bayId === bayId),
-          substitute.answer,
-        ),
+        checks: keepChecks(before, substitute.answer),
+        insteadOf: insteadOf(before, substitute.answer),
       });
     },
   );

@@ -43,6 +43,7 @@ export async function sumTillWith(
             prefer: 'cost',
             takenAt: '',
             checks: [],
+            insteadOf: [],
             answer: { ...NOTHING_PLACED, placements },
           },
         ],

@@ -49,7 +49,7 @@ const line = (change: object = {}) =>
     ...change,
   });
 const reviews = async () => (await loadRecords(db, HOME, 'reviews')).reviews;
-const found = async () => findingsToMend(await loadRecords(db, HOME, ...mendNames));
+const found = async () => findingsToMend(db, await loadRecords(db, HOME, ...mendNames));
 
 test('a place is noted once, the last note counts, and nothing noted is nothing kept', async () => {
   await noteWalkLine(db, HOME, { at, line: line() });

@@ -1,11 +1,14 @@
 import fc from 'fast-check';
 
-import { aGroup } from '../../../tests/builders';
+import { aBay, aGroup, aUnit } from '@test/builders';
+import { usableLitresOf } from '../look';
+import { purchaseSchema } from '../shop';
 import { usualPlacing } from '../sort';
 import {
   cameBack,
   compareRounds,
   compareShares,
+  effectOf,
   findingKey,
   findingsOfTests,
   findingsOfWalk,
@@ -323,4 +326,52 @@ test('where a group is sought is told in shares of all looks, and a look in the 
       for (const { seconds } of sought) expect(seconds >= 6 && seconds <= 10).toBe(true);
     }),
   );
+});
+
+test('what a way to mend comes to is worked out: going back, joining, a label that is there already', () => {
+  const unit = aUnit({ bays: [aBay({ id: 'shelf' }), aBay({ id: 'top', rowIndex: 1 })] });
+  const hats = aGroup({ bayId: 'shelf', uncountedLitres: 30 });
+  const scarves = aGroup({ id: 'scarves', name: 'Scarves', bayId: 'top', uncountedLitres: 70 });
+  const share = { share: 0.5, hits: 1, count: 2 };
+  const placement = { containerId: 'bin', groupId: 'hats', x: 0, y: 0, z: 0, turned: false };
+  const purchase = (id: string, returnBy: string | null, returnedPieces: number) =>
+    purchaseSchema.parse({
+      ...{ id, roomId: 'hall', containerId: 'bin', shopName: 'Shop', label: 'Bin', pieces: 2 },
+      ...{ paidMinor: 400, boughtAt: '2026-10-01T09:00:00.000Z', returnBy, returnedPieces },
+    });
+  const facts = {
+    groups: [hats, scarves],
+    things: [],
+    units: [unit],
+    fits: [
+      {
+        bayId: unit.bays[0]!.id,
+        answer: { placements: [placement, { ...placement, x: 300 }] } as never,
+      },
+    ],
+    containers: [{ id: 'bin' as never, name: 'Bin' }],
+    purchases: [
+      purchase('a', '2026-11-20', 0),
+      purchase('b', '2026-11-10', 2),
+      purchase('c', null, 0),
+    ],
+    labelings: [{ made: [{ bayId: 'shelf', groupId: 'hats' }] as never }],
+    found: { labelled: share, unlabelled: share },
+  };
+  const bayId = unit.bays[0]!.id;
+  // What went back already cannot go back again.
+  expect(effectOf({ code: 'container_unused', bayId }, 'give_back', facts)).toEqual({
+    code: 'give_back',
+    containers: [{ name: 'Bin', pieces: 2, returnBy: '2026-11-20' }],
+  });
+  const joined = effectOf({ code: 'mixed_up', groupIds: [hats.id, scarves.id] }, 'join', facts);
+  const free = usableLitresOf(unit.bays[0]!) - 100;
+  expect(joined).toMatchObject({ code: 'join', freeLitres: expect.closeTo(free, 6) });
+  const wandered = { code: 'wandered', bayId, times: 1 } as const;
+  expect(effectOf({ ...wandered, groupId: hats.id }, 'label', facts)).toMatchObject({
+    hasLabel: true,
+  });
+  expect(effectOf({ ...wandered, groupId: scarves.id }, 'label', facts)).toMatchObject({
+    hasLabel: false,
+  });
 });

@@ -17,6 +17,7 @@ import {
   type Review,
   type SoughtIn,
 } from '@/core/again';
+import type { FirmLearned } from '@/core/learn';
 import {
   bayIdSchema,
   groupIdSchema,
@@ -36,6 +37,7 @@ import {
   type Records,
 } from '@/data/records';
 import { effectWords, mendingWords } from '@/ui/again/againWords';
+import { loadLearned } from '../learn/loadLearned';
 import { runEngine } from '../engines/runEngine';
 import { nowIso, today } from '../means';
 import { addDraft, arrange } from '../place/drafts';
@@ -43,12 +45,16 @@ import { zonesOf } from '../place/zonesOfRoom';
 import { namesOf } from './names';
 
 export const mendNames = [
+  'containers',
   'drafts',
+  'fits',
   'fixtures',
   'groups',
+  'labelings',
   'passages',
   'people',
   'project',
+  'purchases',
   'putAwayTests',
   'reviews',
   'rooms',
@@ -67,7 +73,10 @@ export interface FindingToMend extends FindingNow {
 }
 
 /** What was found, with what would mend it; places are asked of `zones`, each within a second. */
-export async function findingsToMend(records: MendRecords): Promise<{
+export async function findingsToMend(
+  db: Db,
+  records: MendRecords,
+): Promise<{
   readonly open: readonly FindingToMend[];
   readonly held: readonly FindingNow[];
 }> {
@@ -78,9 +87,13 @@ export async function findingsToMend(records: MendRecords): Promise<{
     someCannotRead: people.some(({ labels }) => labels === 'pictures'),
   };
   const { open, held } = homeFindings({ reviews, tests });
+  const { found } = (await loadLearned(db)).learned;
   return {
     open: await Promise.all(
-      open.map(async (each) => ({ ...each, ways: await waysOf(each.finding, { facts, records }) })),
+      open.map(async (each) => ({
+        ...each,
+        ways: await waysOf(each.finding, { facts, records, found }),
+      })),
     ),
     held,
   };
@@ -91,11 +104,17 @@ async function waysOf(
   {
     facts,
     records,
-  }: { readonly facts: Parameters<typeof mendingsOf>[1]; readonly records: MendRecords },
+    found,
+  }: {
+    readonly facts: Parameters<typeof mendingsOf>[1];
+    readonly records: MendRecords;
+    readonly found: FirmLearned['found'];
+  },
 ): Promise<WayToMend[]> {
   const ways: WayToMend[] = [];
   for (const mending of mendingsOf(finding, facts)) {
-    if (mending !== 'place') ways.push({ mending, effect: effectOf(finding, mending, records) });
+    if (mending !== 'place')
+      ways.push({ mending, effect: effectOf(finding, mending, { ...records, found }) });
     else if ('groupId' in finding)
       ways.push({ mending, effect: await askZones(finding.groupId, records) });
   }
@@ -176,7 +195,7 @@ export async function takeMending(
 ): Promise<DraftId | undefined> {
   const stamp = await stampOf(db, projectId);
   const records = await loadRecords(db, projectId, ...mendNames);
-  const found = (await findingsToMend(records)).open.find((each) => each.key === key);
+  const found = (await findingsToMend(db, records)).open.find((each) => each.key === key);
   const way = found?.ways.find((each) => each.mending === mending);
   if (!found || !way || !isWorthTaking(way.effect))
     throw new DataError('not_found', 'this is no longer found');

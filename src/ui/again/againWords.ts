@@ -140,6 +140,20 @@ export function effectWords(effect: Effect, { group, bay }: Names): string {
       return 'what lay there is no more than goes in: it lies badly rather than too much';
     case 'nothing_lives_there':
       return 'nothing lives there by the plan: put a group there first';
+    case 'give_back':
+      return effect.containers.map(giveBackWords).join('; ');
+    case 'sign': {
+      const { hasLabel, labelled, unlabelled } = effect;
+      const inTen = ({ share }: typeof labelled) => `${Math.round(share * 10)} in 10`;
+      return (
+        (hasLabel ? 'a label is there already: another word, or larger; ' : '') +
+        `found at once with a label ${inTen(labelled)}, without ${inTen(unlabelled)}`
+      );
+    }
+    case 'join':
+      return effect.freeLitres < 0
+        ? `together they are ${formatLitres(-effect.freeLitres)} too much for ${bay(effect.bayId)}`
+        : `both go into ${bay(effect.bayId)}, ${formatLitres(effect.freeLitres)} to spare`;
     case 'refit':
       return `with ${formatLitres(effect.foundLitres)} instead of ${formatLitres(effect.countedLitres)}`;
     case 'lidless':
@@ -150,6 +164,13 @@ export function effectWords(effect: Effect, { group, bay }: Names): string {
       return assertNever(effect);
   }
 }
+
+const giveBackWords = ({
+  name,
+  pieces,
+  returnBy,
+}: Extract<Effect, { code: 'give_back' }>['containers'][number]): string =>
+  `${pieces} × ${name}${returnBy === null ? '' : `, can go back until ${longDay(returnBy)}`}`;
 
 function pileWords(pile: Extract<Effect, { code: 'too_much' }>['pile']): string {
   if (!pile) return '';

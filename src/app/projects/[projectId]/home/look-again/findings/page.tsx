@@ -19,7 +19,7 @@ export default async function FindingsPage({ params }: { params: Promise<{ proje
   if (!opened) notFound();
   const { records } = opened;
   const names = namesOf(records);
-  const { open, held } = await findingsToMend(records);
+  const { open, held } = await findingsToMend(opened.db, records);
   const roomOf = (finding: Finding): string | undefined => {
     const bayId = 'bayId' in finding ? finding.bayId : undefined;
     return records.units.find(({ bays }) => bays.some(({ id }) => id === bayId))?.roomId;

@@ -11,7 +11,7 @@ import {
   mm,
   loadAll,
 } from '@test/builders';
-import { fitAnswerSchema, planFit, type FitAnswer } from '@/core/fit';
+import { findFitFaults, fitAnswerSchema, planFit, type FitAnswer } from '@/core/fit';
 import { bayIdSchema, containerIdSchema, loadSolver } from '@/core/shared';
 import { moveChange } from '@/data/changes';
 import type { Db } from '@/data/db';
@@ -24,6 +24,7 @@ import { findAnything } from './desk/findAnything';
 import { loadDesk } from './desk/loadDesk';
 import { addCatalogueContainer, addOwnedContainer, removeOwnedContainer } from './fit/addContainer';
 import {
+  askedWith,
   checkTakenFit,
   createFitRequest,
   dropFit,
@@ -143,6 +144,23 @@ test('a fit is taken as it was worked out, and undone', async () => {
   expect((await records()).fits).toEqual([]);
   await moveChange(db, HOME, 'undo');
   expect((await records()).fits).toHaveLength(1);
+});
+
+test('a fit for what was found is taken as one for that alone, and kept with what is counted', async () => {
+  await aFittedHall();
+  const question = await createFitRequest(db, await records(), { bayId: shelf, prefer: 'cost' });
+  const litres = question.groups.reduce((sum, group) => sum + group.litres, 0);
+  const foundLitres = litres * 2.5;
+  const answer = planFit(askedWith(question, foundLitres), {
+    solver: await loadSolver(),
+    clock: () => performance.now(),
+  });
+  const given = { bayId: shelf, prefer: 'cost' as const, answer };
+  expect((await takeFit(db, HOME, given)).ok).toBe(false);
+  expect((await takeFit(db, HOME, { ...given, foundLitres })).ok).toBe(true);
+  const [fit] = (await records()).fits;
+  expect(fit?.answer.placements).toEqual(answer.placements);
+  expect(findFitFaults(question, fit!.answer)).toEqual([]);
 });
 
 test.each([

@@ -31,7 +31,7 @@ import { answer, done, showAnew } from './answer';
 
 export async function takeFitAction(
   projectId: string,
-  bayId: string,
+  { bayId, foundLitres }: { readonly bayId: string; readonly foundLitres: number | undefined },
   prefer: unknown,
   fit: unknown,
 ): Promise<ActionResult> {
@@ -40,8 +40,9 @@ export async function takeFitAction(
     bayId: bayIdSchema,
     prefer: z.enum(fitAims),
     answer: fitAnswerSchema,
+    foundLitres: z.number().positive().max(10_000).optional(),
   });
-  return answer(schema, { projectId, bayId, prefer, answer: fit }, async (input) => {
+  return answer(schema, { projectId, bayId, prefer, answer: fit, foundLitres }, async (input) => {
     const taken = await takeFit(await getDatabase(), input.projectId, input);
     if (taken.ok) return done;
     return {

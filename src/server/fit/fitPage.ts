@@ -1,12 +1,17 @@
 import 'server-only';
 
-import { withFoundLitres } from '@/core/again';
 import { adviseInsides } from '@/core/fit';
 import { bayInsideOf, findShelvesBeside, hasInside, type Bay } from '@/core/look';
 import { walkBays } from '@/core/place';
 import type { OpenRoom } from '../desk/openRoom';
 import { listOpenPlaces } from './openPlaces';
-import { checkTakenFit, listFitContainers, litresEachOf, toFitQuestion } from './takeFit';
+import {
+  askedWith,
+  checkTakenFit,
+  listFitContainers,
+  litresEachOf,
+  toFitQuestion,
+} from './takeFit';
 
 type Opened = Pick<OpenRoom<'fitWishes' | 'people' | 'shortages'>, 'db' | 'records' | 'own'>;
 
@@ -31,10 +36,7 @@ export async function loadFitPage(
   const requestOf = (bayId: Bay['id']) => toFitQuestion(records, priced, { bayId, prefer: 'cost' });
   const counted = requestOf(bay.id);
   // As much as lay there when somebody looked, where that is asked for.
-  const request =
-    foundLitres === undefined
-      ? counted
-      : { ...counted, groups: withFoundLitres(counted.groups, foundLitres) };
+  const request = askedWith(counted, foundLitres);
   const taken = own.fits.find((fit) => fit.bayId === bay.id);
   const unit = own.units.find(({ id }) => id === bay.unitId);
   const open = listOpenPlaces(records, priced);

@@ -14,6 +14,7 @@ import {
   type FitQuestion,
   type TakenFit,
 } from '@/core/fit';
+import { withFoundLitres } from '@/core/again';
 import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
 import { findUnitPriceMinor, keptPiecesOf, stockOf } from '@/core/shop';
 import { atomic, recordChange } from '@/data/changes';
@@ -164,6 +165,19 @@ function ownedInOtherFits({ fits }: Records<'fits'>, bayId: BayId): ReadonlyMap<
   return counts;
 }
 
+/** A fit that the browser worked out, with the litres that it was asked with where those are not what is counted. */
+interface Given {
+  readonly bayId: BayId;
+  readonly answer: FitAnswer;
+  readonly foundLitres?: number | undefined;
+}
+
+/** The question with as much as lay there when somebody looked. */
+export const askedWith = (question: FitQuestion, foundLitres: number | undefined): FitQuestion =>
+  foundLitres === undefined
+    ? question
+    : { ...question, groups: withFoundLitres(question.groups, foundLitres) };
+
 /**
  * Takes an arrangement that the browser worked out. It is checked against today's records by a
  * checker that shares no code with the engine; one that breaks a rule is not kept.
@@ -171,13 +185,9 @@ function ownedInOtherFits({ fits }: Records<'fits'>, bayId: BayId): ReadonlyMap<
 export async function takeFit(
   db: Db,
   projectId: ProjectId,
-  {
-    bayId,
-    prefer,
-    answer,
-  }: { readonly bayId: BayId; readonly prefer: FitAim; readonly answer: FitAnswer },
+  { prefer, ...given }: Given & { readonly prefer: FitAim },
 ): Promise<Result<void, readonly FitFault[]>> {
-  const [faults] = await takeFits(db, projectId, { prefer, fits: [{ bayId, answer }] });
+  const [faults] = await takeFits(db, projectId, { prefer, fits: [given] });
   return faults ? err(faults) : ok(undefined);
 }
 
@@ -195,18 +205,19 @@ export const takeFits = atomic(
       fits,
     }: {
       readonly prefer: FitAim;
-      readonly fits: readonly { readonly bayId: BayId; readonly answer: FitAnswer }[];
+      readonly fits: readonly Given[];
     },
   ): Promise<readonly (readonly FitFault[])[]> => {
     let records = await loadRecords(db, projectId, ...fitNames);
     const priced = await listFitContainers(db, records);
     const refused: (readonly FitFault[])[] = [];
     const taken: TakenFit[] = [];
-    for (const { bayId, answer: given } of fits) {
+    for (const { bayId, answer: given, foundLitres } of fits) {
       const question = toFitQuestion(records, priced, { bayId, prefer });
-      // It may have been worked out for what was found on a walk, and not for what is counted.
-      const answer = restateLitres(question, given);
-      const faults = findFitFaults(question, answer);
+      // One for what was found on a walk is checked with that, and kept with what is counted.
+      const asked = askedWith(question, foundLitres);
+      const faults = findFitFaults(asked, given);
+      const answer = asked === question ? given : restateLitres(question, given);
       if (faults.length > 0) {
         refused.push(faults);
         continue;

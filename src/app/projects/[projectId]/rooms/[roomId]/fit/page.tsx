@@ -141,7 +141,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
           taken={taken}
           currency={currency}
           measureUnit={measureUnit}
-          onTake={takeFitAction.bind(null, projectId, bay.id)}
+          onTake={takeFitAction.bind(null, projectId, { bayId: bay.id, foundLitres })}
           onDrop={dropFitAction.bind(null, projectId, bay.id)}
           onTill={sumTillAction.bind(null, { projectId, roomId, bayId: bay.id })}
         />

@@ -44,3 +44,4 @@ export {
 export { commonContainers } from './madeContainers';
 export { toFitRequest } from './toFitRequest';
 export { restateLitres } from './restateLitres';
+export { tidyFit, tidyWays, type TidyWay } from './tidyFit';

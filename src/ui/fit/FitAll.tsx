@@ -4,6 +4,7 @@ import { useState } from 'react';
 
 import {
   fitAims,
+  tidyFit,
   type FitAim,
   type FitContainer,
   type FitQuestion,
@@ -68,8 +69,14 @@ export function FitAll({ room, homeCount, currency, onHome, onTake }: FitAllProp
     );
   };
   const whole = found.filter(({ answer }) => answer.status !== 'infeasible');
+  /** As a person would stand them, gaps shared evenly. */
+  const tidied = ({ bayId, answer }: PlacedFit): PlacedFit => {
+    const place = asked?.places.find(({ question }) => question.bay.id === bayId);
+    const request = place && { ...place.question, containers: [...(asked?.containers ?? [])] };
+    return { bayId, answer: request ? tidyFit(request, answer, 'spread') : answer };
+  };
   const take = async () => {
-    const result = await mutate(() => onTake(prefer, whole), {
+    const result = await mutate(() => onTake(prefer, whole.map(tidied)), {
       done: 'Taken. What they need is on the shopping list.',
     });
     if (result.ok) clear();

@@ -1,12 +1,20 @@
 'use client';
 
 import { RadioGroup } from 'radix-ui';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 
-import { fitAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
+import {
+  fitAims,
+  tidyFit,
+  type FitAim,
+  type FitAnswer,
+  type FitQuestion,
+  type TidyWay,
+} from '@/core/fit';
 import { formatLitres, type Currency, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
+import { Choice } from '../primitives/Choice';
 import { useKeys } from '../primitives/useKeys';
 import { AnswerCard } from './AnswerCard';
 import { FitDrawing } from './FitDrawing';
@@ -48,10 +56,12 @@ export function FitWorkbench({
   onTill,
 }: FitWorkbenchProps) {
   const { mutate } = useMutation();
-  const { answers, isRunning, problem, stop } = useFits(request);
+  const { answers: found, isRunning, problem, stop } = useFits(request);
+  const [way, setWay] = useState<TidyWay>('spread');
+  const answers = useMemo(() => tidyAll(request, found, way), [request, found, way]);
   const [chosen, setChosen] = useState<FitAim | 'taken'>(taken ? 'taken' : 'cost');
   const tillOf = useTills(
-    [taken?.answer, ...(isRunning ? [] : fitAims.map((aim) => answers[aim]))],
+    [taken?.answer, ...(isRunning ? [] : fitAims.map((aim) => found[aim]))],
     JSON.stringify([request.containers, taken?.answer.placements]),
     onTill,
   );
@@ -62,35 +72,27 @@ export function FitWorkbench({
   const isAsTaken = (other: FitAnswer | undefined) =>
     taken !== undefined &&
     other !== undefined &&
-    JSON.stringify(taken.answer.placements) === JSON.stringify(other.placements);
+    JSON.stringify(tidyFit(request, taken.answer, way).placements) ===
+      JSON.stringify(tidyFit(request, other, way).placements);
   const isTaken = isAsTaken(answer);
-  const take = () =>
-    answer &&
-    !isTaken &&
-    answer.placements.length > 0 &&
+  const canTake = answer !== undefined && answer.placements.length > 0;
+  const take = () => {
+    if (!canTake || isTaken) return;
     void mutate(() => onTake(prefer, answer), {
       done: 'Taken. What it needs is on the shopping list.',
     });
+  };
   useKeys({ a: take });
   return (
     <div className="grid items-start gap-3.5 lg:grid-cols-[minmax(0,1fr)_236px]">
       <div className="grid min-w-0 content-start gap-2.5">
-        <section aria-label="Drawing" className="panel squared min-w-0 border-t-4 border-t-rim p-3">
-          {answer ? (
-            <FitDrawing
-              request={request}
-              answer={answer}
-              measureUnit={measureUnit}
-              pickedIndex={pickedIndex}
-              onPick={setPickedIndex}
-            />
-          ) : (
-            <p className="grid h-[320px] place-items-center text-soft">
-              {problem || 'Working it out…'}
-            </p>
-          )}
-          {answer && <Reasons request={request} answer={answer} measureUnit={measureUnit} />}
-        </section>
+        <Drawn
+          {...{ request, answer, measureUnit, problem, pickedIndex }}
+          onPick={setPickedIndex}
+          // What was taken stays as it was taken.
+          way={showsTaken ? undefined : way}
+          onWay={setWay}
+        />
         <div className="grid items-start gap-2.5">
           {answer && pickedIndex !== undefined && (
             <PickedContainer
@@ -138,7 +140,7 @@ export function FitWorkbench({
               key={aim}
               aim={aim}
               answer={answers[aim]}
-              till={tillOf(answers[aim])}
+              till={tillOf(found[aim])}
               request={request}
               currency={currency}
               isChosen={chosen === aim}
@@ -147,31 +149,118 @@ export function FitWorkbench({
           ))}
         </RadioGroup.Root>
         {isRunning && <Button onClick={stop}>Stop, keep what is there</Button>}
-        {isTaken ? (
-          <>
-            <Link className={buttonClass('main')} href={mockUpHref}>
-              Try it in the empty place
-            </Link>
-            <Button
-              onClick={() =>
-                void mutate(() => onDrop(), {
-                  done: 'Discarded; nothing of it is on the list any more.',
-                })
-              }
-            >
-              Discard this fit
-            </Button>
-          </>
-        ) : (
-          <Button look="main" disabled={!answer || answer.placements.length === 0} onClick={take}>
-            Take this fit <kbd>A</kbd>
-          </Button>
-        )}
+        <TakeOrDiscard
+          isTaken={isTaken}
+          mockUpHref={mockUpHref}
+          canTake={canTake}
+          onTake={take}
+          onDrop={onDrop}
+        />
         {pickedIndex === undefined && <AirNote answer={answer} request={request} />}
       </div>
     </div>
   );
 }
+
+function Drawn({
+  request,
+  answer,
+  measureUnit,
+  problem,
+  pickedIndex,
+  onPick,
+  way,
+  onWay,
+}: Pick<FitWorkbenchProps, 'request' | 'measureUnit'> & {
+  readonly answer: FitAnswer | undefined;
+  readonly problem: string;
+  readonly pickedIndex: number | undefined;
+  readonly onPick: (index: number | undefined) => void;
+  /** Undefined: it stands as it was taken. */
+  readonly way: TidyWay | undefined;
+  readonly onWay: (way: TidyWay) => void;
+}) {
+  return (
+    <section aria-label="Drawing" className="panel squared min-w-0 border-t-4 border-t-rim p-3">
+      {answer ? (
+        <FitDrawing
+          request={request}
+          answer={answer}
+          measureUnit={measureUnit}
+          pickedIndex={pickedIndex}
+          onPick={onPick}
+        />
+      ) : (
+        <p className="grid h-[320px] place-items-center text-soft">
+          {problem || 'Working it out…'}
+        </p>
+      )}
+      {way && answer && answer.placements.length > 0 && (
+        <div className="my-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+          <span className="text-[14px]">Room between them</span>
+          <Choice label="Room between them" value={way} options={TIDY_WAYS} onChange={onWay} />
+        </div>
+      )}
+      {answer && <Reasons request={request} answer={answer} measureUnit={measureUnit} />}
+    </section>
+  );
+}
+
+function TakeOrDiscard({
+  isTaken,
+  mockUpHref,
+  canTake,
+  onTake,
+  onDrop,
+}: {
+  readonly isTaken: boolean;
+  readonly mockUpHref: string;
+  readonly canTake: boolean;
+  readonly onTake: () => void;
+  readonly onDrop: FitWorkbenchProps['onDrop'];
+}) {
+  const { mutate } = useMutation();
+  if (!isTaken)
+    return (
+      <Button look="main" disabled={!canTake} onClick={onTake}>
+        Take this fit <kbd>A</kbd>
+      </Button>
+    );
+  return (
+    <>
+      <Link className={buttonClass('main')} href={mockUpHref}>
+        Try it in the empty place
+      </Link>
+      <Button
+        onClick={() =>
+          void mutate(() => onDrop(), {
+            done: 'Discarded; nothing of it is on the list any more.',
+          })
+        }
+      >
+        Discard this fit
+      </Button>
+    </>
+  );
+}
+
+const TIDY_WAYS: readonly (readonly [TidyWay, string])[] = [
+  ['spread', 'shared evenly'],
+  ['together', 'kept as one space'],
+];
+
+/** The answers as a person would stand them. */
+const tidyAll = (
+  request: FitQuestion,
+  answers: Readonly<Partial<Record<FitAim, FitAnswer>>>,
+  way: TidyWay,
+): Partial<Record<FitAim, FitAnswer>> =>
+  Object.fromEntries(
+    fitAims.flatMap((aim) => {
+      const answer = answers[aim];
+      return answer ? [[aim, tidyFit(request, answer, way)]] : [];
+    }),
+  );
 
 function AirNote({ answer, request }: { answer: FitAnswer | undefined; request: FitQuestion }) {
   if (!answer) return null;

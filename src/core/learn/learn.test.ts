@@ -303,3 +303,41 @@ test('the order of homes does not count, and what is left aside counts as if it 
   const full = outcomesOf(aFinishedHome());
   expect(learnFirm([full], learningSchema.parse({ leftAsideTo: everything }))).toEqual(none);
 });
+
+test('estimates stand beside outcomes in the order in which rooms were done, money by its currency', () => {
+  const home = (id: string, day: string, change: Partial<LearnRecords> = {}) => {
+    const base = aFinishedHome(change);
+    return outcomesOf({
+      ...base,
+      rooms: [aRoom({ workedMinutes: 300, name: id })],
+      pictures: base.pictures.map((picture) => ({ ...picture, takenAt: `${day}T12:00:00.000Z` })),
+    });
+  };
+  const spent = purchaseSchema.parse({
+    ...{ id: 'bought', roomId: HALL, containerId: null, label: 'bins', pieces: 1, paidMinor: 1200 },
+    ...{ shopName: 'Shop', boughtAt: DONE, expectedMinor: 1000 },
+  });
+  const abroad = { ...aFinishedHome().project, currency: 'EUR' as const };
+  const report = reportOf(
+    [
+      home('later', '2026-10-09', { purchases: [spent] }),
+      home('first', '2026-10-02', { purchases: [spent], project: abroad }),
+      home('open', '2026-10-03', { vantagePoints: [] }),
+    ],
+    ALL,
+  );
+  expect(report.minutes.rooms.map(({ roomName }) => roomName)).toEqual(['first', 'later']);
+  const [first, later] = report.minutes.rooms;
+  // Nothing was known before the first; the second is said with it.
+  expect(first?.learnt).toBe(first?.assumed);
+  const ratio = first!.actual / first!.assumed;
+  expect(later!.learnt / later!.assumed).toBeCloseTo(ratio ** (1 / 3), 9);
+  expect(report.minutes.learntError).toBeLessThan(report.minutes.assumedError);
+  expect(
+    report.money.map(({ currency, comparison }) => [currency, comparison.rooms.length]),
+  ).toEqual([
+    ['EUR', 1],
+    ['GBP', 1],
+  ]);
+  expect(report.money[0]?.comparison.assumedError).toBeCloseTo(200 / 1200, 9);
+});

@@ -39,6 +39,16 @@ export const learnNames = [
 const OUTCOMES_VERSION = 1;
 const ABOUT = 'outcomes';
 
+interface LearnedOptions {
+  /** A home that is left out: its own cases count beside. */
+  readonly without?: ProjectId | undefined;
+  /**
+   * A home that is worked in: what was gathered of it last is taken, if anything was, so that a page of it does not
+   * wait until all of it is gone through after each decision.
+   */
+  readonly asKept?: ProjectId | undefined;
+}
+
 export interface OutcomesOfHome {
   readonly projectId: ProjectId;
   readonly outcomes: HomeOutcomes;
@@ -48,15 +58,21 @@ export interface OutcomesOfHome {
  * What every home has shown, those that were put away among them. What was worked out of a home is kept until
  * something of it changes, so that a desk of hundreds does not read all of its homes each time.
  */
-export async function loadOutcomes(db: Db): Promise<OutcomesOfHome[]> {
+export async function loadOutcomes(
+  db: Db,
+  { asKept }: Pick<LearnedOptions, 'asKept'> = {},
+): Promise<OutcomesOfHome[]> {
   const known = await listKnownAnswers(db, ABOUT);
   const all: OutcomesOfHome[] = [];
   for (const { projectId, stamp } of await listStampedProjects(db)) {
     const basis = `${OUTCOMES_VERSION} ${stamp}`;
     const kept = known.get(projectId);
-    if (kept?.basis === basis) {
+    const isKept =
+      kept?.basis === basis ||
+      (projectId === asKept && kept?.basis.startsWith(`${OUTCOMES_VERSION} `));
+    if (isKept) {
       // Written below, by the same version.
-      all.push({ projectId, outcomes: kept.answer as HomeOutcomes });
+      all.push({ projectId, outcomes: kept?.answer as HomeOutcomes });
       continue;
     }
     const outcomes = outcomesOf(await loadRecords(db, projectId, ...learnNames));
@@ -72,13 +88,15 @@ export interface LoadedLearned {
   readonly learning: Learning;
 }
 
-/** What this desk has learnt so far, less what was left aside; `without` one home, whose own cases count there. */
+/** What this desk has learnt so far, less what was left aside. */
 export async function loadLearned(
   db: Db,
-  { without }: { readonly without?: ProjectId } = {},
+  { without, asKept }: LearnedOptions = {},
 ): Promise<LoadedLearned> {
   const learning = await getLearning(db);
-  const homes = (await loadOutcomes(db)).filter(({ projectId }) => projectId !== without);
+  const homes = (await loadOutcomes(db, { asKept: asKept ?? without })).filter(
+    ({ projectId }) => projectId !== without,
+  );
   return {
     learned: learnFirm(
       homes.map(({ outcomes }) => outcomes),

@@ -72,7 +72,10 @@ export async function importDecisionsCsv(
   const { rooms, groups, project } = await loadRecords(db, projectId, 'groups', 'rooms', 'project');
   const readThing = createParser(
     { mustAsk: project.terms.neverLeaves, bareUnit: project.units },
-    ownKindsOf(await listKindSizes(db), (await loadLearned(db)).learned.sizes),
+    ownKindsOf(
+      await listKindSizes(db),
+      (await loadLearned(db, { asKept: projectId })).learned.sizes,
+    ),
   );
   const { rows, faults } = await readDecisionsCsv(
     input.text,

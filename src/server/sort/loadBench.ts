@@ -104,7 +104,7 @@ export async function loadBench(
     home: homeCountsOf(closed, rules, memoryFor(rules)),
     enough: { rules, household: householdOf(project, people) },
     kindSizes: await listKindSizes(db),
-    learntSizes: (await loadLearned(db)).learned.sizes,
+    learntSizes: (await loadLearned(db, { asKept: projectId })).learned.sizes,
   };
 }
 

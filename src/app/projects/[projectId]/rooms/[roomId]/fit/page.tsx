@@ -63,7 +63,7 @@ export default async function FitPage({ params, searchParams }: FitPageProps) {
     );
   }
   const { bay, unit, inside, request, taken } = view;
-  const { learned } = await loadLearned(opened.db);
+  const { learned } = await loadLearned(opened.db, { asKept: opened.records.project.id });
   return (
     <RoomFrame
       step="fit"

@@ -28,7 +28,7 @@ export default async function ShopPage({
   if (!opened) notFound();
   const prices = await loadPriceList(opened.db);
   const own = prices.shops.filter(({ currency }) => currency === opened.records.project.currency);
-  const { learned } = await loadLearned(opened.db);
+  const { learned } = await loadLearned(opened.db, { asKept: opened.records.project.id });
   return (
     <AnswerWhenThere
       answered={await loadShopView(opened, opened.own.room.id, prices)}

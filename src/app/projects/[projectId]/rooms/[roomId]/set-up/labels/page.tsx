@@ -35,7 +35,9 @@ export default async function LabelsPage({
   const { records, own } = opened;
   const labels = labelsOf(records, own.room.id);
   const { begun } = records.project.terms.labels;
-  const notes = labelNotes((await loadLearned(opened.db)).learned);
+  const notes = labelNotes(
+    (await loadLearned(opened.db, { asKept: opened.records.project.id })).learned,
+  );
   return (
     <RoomFrame
       step="set-up"

@@ -29,7 +29,10 @@ export default async function DatesPage({
         roomId={own.room.id}
         things={records.things.filter((thing) => thing.roomId === own.room.id)}
         groups={own.groups}
-        own={ownKindsOf(await listKindSizes(db), (await loadLearned(db)).learned.sizes)}
+        own={ownKindsOf(
+          await listKindSizes(db),
+          (await loadLearned(db, { asKept: records.project.id })).learned.sizes,
+        )}
         today={today()}
       />
     </RoomFrame>

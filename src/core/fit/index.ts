@@ -45,3 +45,4 @@ export { commonContainers } from './madeContainers';
 export { toFitRequest } from './toFitRequest';
 export { restateLitres } from './restateLitres';
 export { tidyFit, tidyWays, type TidyWay } from './tidyFit';
+export { loadOrder } from './loadOrder';

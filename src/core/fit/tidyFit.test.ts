@@ -5,6 +5,7 @@ import { loadSolver, type Solver } from '../shared';
 import {
   findFitFaults,
   fitRequestSchema,
+  loadOrder,
   planFit,
   tidyFit,
   tidyWays,
@@ -157,4 +158,36 @@ test('piles stay piles, and what stands behind an obstacle or another thing keep
   expect([upper?.x, upper?.y]).toEqual([lower?.x, lower?.y]);
   // Drawn to the front, beside the trap.
   expect(tidied.placements.at(-1)?.y).toBe(5);
+});
+
+test('nothing that stands is in the way of what goes in after it', () => {
+  fc.assert(
+    fc.property(fitRequestArb, (request) => {
+      const { placements } = planFit({ ...request, timeLimitMs: 60 }, { solver, clock });
+      const order = loadOrder(placements);
+      expect([...order].sort((a, b) => a - b)).toEqual(placements.map((_, i) => i));
+      const sides = ({ containerId, turned }: (typeof placements)[number]) => {
+        const { width, depth, height } = request.containers.find(
+          ({ id }) => id === containerId,
+        )!.outer;
+        return turned ? { w: depth, d: width, h: height } : { w: width, d: depth, h: height };
+      };
+      const meets = (a: number, al: number, b: number, bl: number) =>
+        a + 1e-3 < b + bl && b + 1e-3 < a + al;
+      order.forEach((index, turn) => {
+        const next = placements[index]!;
+        const size = sides(next);
+        for (const stands of order.slice(0, turn).map((i) => placements[i]!)) {
+          const other = sides(stands);
+          const isBeside = meets(next.x, size.w, stands.x, other.w);
+          const isBefore =
+            isBeside && meets(next.z, size.h, stands.z, other.h) && stands.y < next.y - 1e-3;
+          const isOver =
+            isBeside && meets(next.y, size.d, stands.y, other.d) && stands.z > next.z + 1e-3;
+          expect(isBefore || isOver).toBe(false);
+        }
+      });
+    }),
+    { numRuns: 40 },
+  );
 });

@@ -9,6 +9,8 @@ interface MockUpDrawingProps {
   readonly request: FitRequest;
   readonly answer: FitAnswer;
   readonly measureUnit: LengthUnit;
+  /** Indexes in the order in which they go in; the first is number 1. */
+  readonly order: readonly number[];
   readonly view: 'front' | 'above';
 }
 
@@ -17,6 +19,7 @@ export function MockUpDrawing({
   request: { bay, containers },
   answer,
   measureUnit,
+  order,
   view,
 }: MockUpDrawingProps) {
   const [w, h] = [bay.width * SCALE, (view === 'front' ? bay.height : bay.depth) * SCALE];
@@ -107,7 +110,7 @@ export function MockUpDrawing({
                 fontWeight={700}
                 fill="#182d57"
               >
-                {item.index + 1}
+                {order.indexOf(item.index) + 1}
               </text>
             </g>
           ))}

@@ -4,7 +4,7 @@ import clsx from 'clsx';
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 
-import type { FitAnswer, FitRequest, MockCheck } from '@/core/fit';
+import { loadOrder, type FitAnswer, type FitRequest, type MockCheck } from '@/core/fit';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -57,6 +57,8 @@ export function MockUpView({
     const result = await mutate(() => onCheck(check));
     if (!result.ok) setTicked({});
   };
+  const order = loadOrder(answer.placements);
+  const drawn = { request, answer, measureUnit, order };
   const tried = answer.placements
     .map((_, index) => checkOf(index))
     .filter(({ goesIn, comesOut, doorShuts }) => goesIn && comesOut && doorShuts).length;
@@ -66,23 +68,25 @@ export function MockUpView({
         aria-label="Drawing to scale"
         className="panel squared mb-3 flex flex-wrap gap-x-6 gap-y-2 border-t-4 border-t-rim p-3"
       >
-        <MockUpDrawing request={request} answer={answer} measureUnit={measureUnit} view="front" />
-        <MockUpDrawing request={request} answer={answer} measureUnit={measureUnit} view="above" />
+        <MockUpDrawing {...drawn} view="front" />
+        <MockUpDrawing {...drawn} view="above" />
       </section>
       <p className="mb-2 text-[14.5px]">
         <b className="font-mono">
           {tried} of {answer.placements.length}
         </b>{' '}
         tried and good. Cut paper to the outlines or use what is at hand; load nothing before all of
-        it goes in, comes out and the door shuts.
+        it goes in, comes out and the door shuts. They are numbered as they go in: what stands
+        behind and below first.
       </p>
       <ol className="panel divide-y divide-line">
-        {answer.placements.map((placement, index) => {
+        {order.map((index, turn) => {
+          const placement = answer.placements[index]!;
           const container = request.containers.find(({ id }) => id === placement.containerId);
           const check = checkOf(index);
           return (
             <li key={index} className="flex flex-wrap items-center gap-x-4 gap-y-1.5 px-3 py-2">
-              <b className="w-7 font-mono text-[18px]">{index + 1}</b>
+              <b className="w-7 font-mono text-[18px]">{turn + 1}</b>
               <span className="min-w-[190px] flex-1 text-[14.5px]">
                 <b className="font-[650]">{container?.name}</b>
                 <span className="block text-[13.5px] text-soft">
@@ -97,7 +101,7 @@ export function MockUpView({
                     key={key}
                     type="button"
                     aria-pressed={check[key]}
-                    aria-label={`${index + 1}: ${label}`}
+                    aria-label={`${turn + 1}: ${label}`}
                     onClick={() => void tick({ ...check, [key]: !check[key] })}
                     className={clsx(
                       'flex min-h-9 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11',

@@ -69,11 +69,18 @@ export function FitWorkbench({
   const prefer = chosen === 'taken' ? (taken?.prefer ?? 'cost') : chosen;
   const [pickedIndex, setPickedIndex] = useState<number>();
   const answer = showsTaken ? taken.answer : answers[prefer];
+  // As it was taken, or as it would be tidied today.
+  const takenForms = useMemo(
+    () =>
+      taken
+        ? [taken.answer, tidyFit(request, taken.answer, way)].map(({ placements }) =>
+            JSON.stringify(placements),
+          )
+        : [],
+    [request, taken, way],
+  );
   const isAsTaken = (other: FitAnswer | undefined) =>
-    taken !== undefined &&
-    other !== undefined &&
-    JSON.stringify(tidyFit(request, taken.answer, way).placements) ===
-      JSON.stringify(tidyFit(request, other, way).placements);
+    other !== undefined && takenForms.includes(JSON.stringify(other.placements));
   const isTaken = isAsTaken(answer);
   const canTake = answer !== undefined && answer.placements.length > 0;
   const take = () => {

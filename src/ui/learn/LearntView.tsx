@@ -1,7 +1,13 @@
 import type { ReactNode } from 'react';
 
-import type { ComparedRoom, Comparison, FirmLearned, Learning, LearnReport } from '@/core/learn';
-import type { LearnTopic } from '@/core/learn';
+import type {
+  ComparedRoom,
+  Comparison,
+  FirmLearned,
+  Learning,
+  LearnReport,
+  LearnTopic,
+} from '@/core/learn';
 import { taskKinds } from '@/core/setUp';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';

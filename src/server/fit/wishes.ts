@@ -1,6 +1,14 @@
 import 'server-only';
 
-import type { FitAim, FitAnswer, FitFault, FitPin, MockCheck, TakenFit } from '@/core/fit';
+import {
+  tidyFit,
+  type FitAim,
+  type FitAnswer,
+  type FitFault,
+  type FitPin,
+  type MockCheck,
+  type TakenFit,
+} from '@/core/fit';
 import {
   err,
   ok,
@@ -244,7 +252,7 @@ export async function findSubstitutes(
       bayId: fit.bayId,
       bayName: bayOf(records, fit.bayId).name,
       prefer: fit.prefer,
-      answer,
+      answer: tidyFit(request, answer, 'spread'),
       names,
     });
   }

@@ -110,6 +110,9 @@ test('fit: one is not wanted, one is wanted; each time all four ways are worked 
   await expect(least).toContainText('2 × Moss box', { timeout: 30_000 });
   await page.getByRole('button', { name: /Let go: Hats: only Moss box/ }).click();
   await expect(least).toContainText('2 × Fern bin', { timeout: 30_000 });
+  const space = page.getByRole('radiogroup', { name: 'Room between them' });
+  await expect(space.getByRole('radio', { name: 'shared evenly' })).toBeChecked();
+  await space.getByRole('radio', { name: 'kept as one space' }).click();
   await page.getByRole('button', { name: /Take this fit/ }).click();
   await sees(page, 'Taken. What it needs is on the shopping list.');
 });

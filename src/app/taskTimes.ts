@@ -1,12 +1,12 @@
 import 'server-only';
 
 import type { FirmLearned } from '@/core/learn';
-import { projectIdSchema } from '@/core/shared';
+import { roomIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
 import { loadLearned } from '@/server/learn/loadLearned';
 
-/** What tasks of setting up took in other homes; what was timed in this one counts beside it. */
-export async function taskTimesElsewhere(projectId: string): Promise<FirmLearned['tasks']> {
-  const without = projectIdSchema.parse(projectId);
-  return (await loadLearned(await getDatabase(), { without })).learned.tasks;
+/** What tasks of setting up took in other rooms, of any home; what was timed in this one counts beside it. */
+export async function taskTimesElsewhere(roomId: string): Promise<FirmLearned['tasks']> {
+  const withoutTasksOf = roomIdSchema.parse(roomId);
+  return (await loadLearned(await getDatabase(), { withoutTasksOf })).learned.tasks;
 }

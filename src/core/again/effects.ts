@@ -18,7 +18,7 @@ export type Effect =
       readonly secondsLess: number | undefined;
       readonly isProven: boolean;
     }
-  /** Looking in the wrong place takes so many seconds a week, and every other place would take more. */
+  /** Looking in the wrong place takes so many seconds a week, and no other place saves what anybody feels. */
   | { readonly code: 'stays'; readonly lookingSeconds: number }
   | { readonly code: 'no_household' }
   | { readonly code: 'no_place' }

@@ -2,7 +2,7 @@ import type { DueThing } from './findDue';
 
 /**
  * What stands on a day: what falls on it, and today also what should have happened before. Of looks at one place
- * that nobody made only the latest stands there: it does for those before it. O(due).
+ * that nobody made only the latest stands there: it does for those before it. O(passed × due).
  */
 export function dueOnDay<T extends DueThing & { readonly homeName: string }>(
   due: readonly T[],

@@ -49,7 +49,8 @@ export interface RoomOutcome extends Dated {
 /** What one home has shown so far. */
 export interface HomeOutcomes {
   readonly rooms: readonly RoomOutcome[];
-  readonly tasks: readonly (Outcome & Dated & { readonly kind: TaskKind })[];
+  readonly tasks: readonly (Outcome &
+    Dated & { readonly kind: TaskKind; readonly roomId: RoomId })[];
   /** Litres of things whose size somebody typed, beside what their kind is assumed to take. */
   readonly sizes: readonly (Outcome & Dated & { readonly kindId: string })[];
   /** Places as they were found on a walk. */

@@ -98,12 +98,12 @@ function moneyOf(roomId: RoomId, purchases: readonly Purchase[]): Outcome | unde
 }
 
 const taskOutcomes = (setUps: readonly SetUp[]): HomeOutcomes['tasks'] =>
-  setUps
-    .flatMap(({ done }) => done)
-    .flatMap(({ kind, doneAt, tookMinutes, listedMinutes }) => {
+  setUps.flatMap(({ id: roomId, done }) =>
+    done.flatMap(({ kind, doneAt, tookMinutes, listedMinutes }) => {
       const pair = pairOf(listedMinutes ?? 0, tookMinutes ?? 0);
-      return pair ? [{ kind, on: doneAt.slice(0, 10), ...pair }] : [];
-    });
+      return pair ? [{ roomId, kind, on: doneAt.slice(0, 10), ...pair }] : [];
+    }),
+  );
 
 /**
  * Things of shipped kinds whose litres somebody typed. What was told with the thing ("a pot of 5 l") is the size of

@@ -95,7 +95,7 @@ type MakeTask = (
  * The working list of a room: each unit is put up, wiped, anchored, lined, loaded and labelled, so that one goes
  * behind the other; painting stands between, and nothing is loaded before the paint is hard. Kinds of which
  * there is nothing to do are left out. Ids stay the same as long as the units do. Minutes are assumptions,
- * corrected by what tasks of their kind took where somebody said, here and in other homes (`elsewhere`).
+ * corrected by what tasks of their kind took where somebody said, here and in other rooms (`elsewhere`).
  */
 export function listTasks(
   facts: SetUpFacts,

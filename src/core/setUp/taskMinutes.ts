@@ -27,7 +27,7 @@ export const TASK_MINUTES = {
 const MOST_FACTOR = 3;
 
 /**
- * What tasks of a kind take against the assumptions: as in other homes (`elsewhere`), corrected by what was timed in
+ * What tasks of a kind take against the assumptions: as in other rooms (`elsewhere`), corrected by what was timed in
  * this room, which counts as much from its first tick on.
  */
 export function learnTask(

@@ -1,6 +1,7 @@
 import { aBay, aDatabase, aSection, aUnit, HALL, HOME } from '@test/builders';
 import { putAwayTestSchema } from '@/core/again';
 import { pictureSchema, vantagePointSchema } from '@/core/look';
+import { setUpSchema } from '@/core/setUp';
 import type { Db } from '@/data/db';
 import {
   bayRecord,
@@ -8,6 +9,7 @@ import {
   pictureRecord,
   projectRecord,
   sectionRecord,
+  setUpRecord,
   unitRecord,
   vantagePointRecord,
   findProject,
@@ -84,7 +86,7 @@ test('a test of putting away, which is no change, is learnt from too', async () 
   expect((await loadLearned(db)).learned.found.unlabelled).toMatchObject({ hits: 1, count: 1 });
 });
 
-test('a home that was put away counts on, one can be left out, and leaving aside is by topic', async () => {
+test('a home that was put away counts on, and leaving aside is by topic', async () => {
   await noteHours(600);
   const project = await findProject(db, HOME);
   const archivedAt = '2026-11-01T09:00:00.000Z';
@@ -92,7 +94,6 @@ test('a home that was put away counts on, one can be left out, and leaving aside
     .where({ id: HOME })
     .update(projectRecord.table.toRow({ ...project!, archivedAt }));
   expect((await hours()).count).toBe(1);
-  expect((await loadLearned(db, { without: HOME })).learned.hours.all.count).toBe(0);
   await leaveAside(db, 'hours', '2026-10-05');
   await leaveAside(db, 'litres', '2026-10-01');
   expect(await getLearning(db)).toEqual({
@@ -103,4 +104,23 @@ test('a home that was put away counts on, one can be left out, and leaving aside
   expect((await hours()).count).toBe(1);
   await leaveAside(db, 'hours', undefined);
   expect(await getLearning(db)).toEqual({ leftAsideTo: { litres: '2026-10-01' } });
+});
+
+test('what was timed in one room counts in the others, and is left out in its own', async () => {
+  await insertRecord(
+    db,
+    setUpRecord,
+    setUpSchema.parse({
+      ...{ id: HALL, airCelsius: null, isDamp: false },
+      done: [
+        {
+          ...{ kind: 'wipe', of: 'unit', doneAt: '2026-10-05T12:00:00.000Z' },
+          ...{ tookMinutes: 40, listedMinutes: 20 },
+        },
+      ],
+    }),
+  );
+  expect((await loadLearned(db)).learned.tasks.wipe).toMatchObject({ count: 1 });
+  const { learned } = await loadLearned(db, { withoutTasksOf: HALL });
+  expect(learned.tasks.wipe).toBeUndefined();
 });

@@ -7,7 +7,7 @@ import {
   type HomeOutcomes,
   type Learning,
 } from '@/core/learn';
-import type { ProjectId } from '@/core/shared';
+import type { ProjectId, RoomId } from '@/core/shared';
 import type { Db } from '@/data/db';
 import { listKnownAnswers, putKnownAnswer } from '@/data/knownAnswers';
 import { listStampedProjects } from '@/data/projectRepo';
@@ -36,12 +36,12 @@ export const learnNames = [
 ] as const satisfies readonly LoadName[];
 
 /** Goes up whenever outcomes say something else of the same home. */
-const OUTCOMES_VERSION = 1;
+const OUTCOMES_VERSION = 2;
 const ABOUT = 'outcomes';
 
 interface LearnedOptions {
-  /** A home that is left out: its own cases count beside. */
-  readonly without?: ProjectId | undefined;
+  /** A room whose tasks are left out: what was timed in it counts beside. */
+  readonly withoutTasksOf?: RoomId | undefined;
   /**
    * A home that is worked in: what was gathered of it last is taken, if anything was, so that a page of it does not
    * wait until all of it is gone through after each decision.
@@ -91,15 +91,16 @@ export interface LoadedLearned {
 /** What this desk has learnt so far, less what was left aside. */
 export async function loadLearned(
   db: Db,
-  { without, asKept }: LearnedOptions = {},
+  { withoutTasksOf, asKept }: LearnedOptions = {},
 ): Promise<LoadedLearned> {
   const learning = await getLearning(db);
-  const homes = (await loadOutcomes(db, { asKept: asKept ?? without })).filter(
-    ({ projectId }) => projectId !== without,
-  );
+  const homes = await loadOutcomes(db, { asKept });
   return {
     learned: learnFirm(
-      homes.map(({ outcomes }) => outcomes),
+      homes.map(({ outcomes: { tasks, ...outcomes } }) => ({
+        ...outcomes,
+        tasks: tasks.filter(({ roomId }) => roomId !== withoutTasksOf),
+      })),
       learning,
     ),
     homes,

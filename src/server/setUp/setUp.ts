@@ -57,7 +57,7 @@ export async function loadSetUp(
   }: {
     readonly now: string;
     readonly today: string;
-    /** What tasks took in other homes. */
+    /** What tasks took in other rooms. */
     readonly elsewhere?: FirmLearned['tasks'];
   },
 ): Promise<LoadedSetUp> {

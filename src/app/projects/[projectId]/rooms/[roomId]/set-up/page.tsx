@@ -25,7 +25,7 @@ export default async function SetUpPage({
   const loaded = await loadSetUp(records, own.room, {
     now,
     today: today(),
-    elsewhere: await taskTimesElsewhere(projectId),
+    elsewhere: await taskTimesElsewhere(roomId),
   });
   return (
     <RoomFrame step="set-up" opened={opened}>

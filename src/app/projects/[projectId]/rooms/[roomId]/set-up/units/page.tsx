@@ -24,7 +24,7 @@ export default async function UnitsPage({
   const { plan } = await loadSetUp(records, own.room, {
     now: nowIso(),
     today: today(),
-    elsewhere: await taskTimesElsewhere(projectId),
+    elsewhere: await taskTimesElsewhere(roomId),
   });
   return (
     <RoomFrame step="set-up" opened={opened}>

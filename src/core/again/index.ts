@@ -41,6 +41,6 @@ export { homeDoneOn, roomDoneOn } from './doneOn';
 export { listLooks, type Look } from './listLooks';
 export { effectOf, FELT_SECONDS, isWorthTaking, withFoundLitres, type Effect } from './effects';
 export { soughtIn, type SoughtIn } from './soughtIn';
-export { toSoughtRequest } from './whereSought';
+export { scopeOfPlaces, toSoughtRequest } from './whereSought';
 export { roundsOf } from './rounds';
 export { homeFindings, type FindingNow, type Mended } from './homeFindings';

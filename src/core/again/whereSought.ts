@@ -1,4 +1,7 @@
 import { brokenRules, type ZoneGroup, type ZonesRequest } from '../place';
+import type { Unit } from '../look';
+import type { BayId, GroupId, RoomId } from '../shared';
+import type { Group } from '../sort';
 import type { SoughtIn } from './soughtIn';
 
 interface Asked {
@@ -50,4 +53,20 @@ export function toSoughtRequest(
     together: request.together.filter(({ a, b }) => asked.has(a) && asked.has(b)),
     apart: request.apart.filter(({ a, b }) => asked.has(a) && asked.has(b)),
   };
+}
+
+/** The one room of some groups and places; null where there are several: then it is the home that is arranged. */
+export function scopeOfPlaces(
+  {
+    groupIds,
+    bayIds,
+  }: { readonly groupIds: readonly GroupId[]; readonly bayIds: readonly BayId[] },
+  { groups, units }: { readonly groups: readonly Group[]; readonly units: readonly Unit[] },
+): RoomId | null {
+  const roomIds = new Set([
+    ...groups.filter(({ id }) => groupIds.includes(id)).map(({ roomId }) => roomId),
+    ...bayIds.map((id) => units.find(({ bays }) => bays.some((bay) => bay.id === id))?.roomId),
+  ]);
+  const [roomId] = roomIds;
+  return roomIds.size === 1 && roomId !== undefined ? roomId : null;
 }

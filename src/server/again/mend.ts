@@ -8,6 +8,7 @@ import {
   mendingsOf,
   reviewIdOf,
   reviewSchema,
+  scopeOfPlaces,
   soughtIn,
   toSoughtRequest,
   type Effect,
@@ -15,7 +16,6 @@ import {
   type FindingNow,
   type Mending,
   type Review,
-  type SoughtIn,
 } from '@/core/again';
 import type { FirmLearned } from '@/core/learn';
 import {
@@ -124,26 +124,16 @@ async function waysOf(
 /** So long `zones` thinks about one group; with all others where they are it is proven in hundredths. */
 const ZONES_MS = 1000;
 
-/** A room, or the whole home where the group is looked for in another one. */
-function scopeOf(
-  groupId: GroupId,
-  sought: readonly SoughtIn[],
-  records: MendRecords,
-): RoomId | null {
-  const group = records.groups.find(({ id }) => id === groupId);
-  const roomOf = (bayId: BayId | null) =>
-    records.units.find(({ bays }) => bays.some(({ id }) => id === bayId))?.roomId;
-  const roomIds = new Set([...sought.map(({ bayId }) => bayId), group?.bayId ?? null].map(roomOf));
-  return group && roomIds.size === 1 && roomIds.has(group.roomId) ? group.roomId : null;
-}
-
 /**
  * Where a group should live with what was seen of where it is looked for: first with all others where they are, and
  * where it finds no better place so, with those that live where it is and where it is sought free to change.
  */
 async function askZones(groupId: GroupId, records: MendRecords): Promise<Effect> {
   const sought = soughtIn(groupId, { tests: records.putAwayTests, reviews: records.reviews });
-  const scope = scopeOf(groupId, sought, records);
+  const livesIn = records.groups.find(({ id }) => id === groupId)?.bayId ?? null;
+  if (livesIn === null) return { code: 'no_place' };
+  const bayIds = [livesIn, ...sought.map(({ bayId }) => bayId)];
+  const scope = scopeOfPlaces({ groupIds: [groupId], bayIds }, records);
   const request = zonesOf(records, scope, { groups: records.groups, timeLimitMs: ZONES_MS });
   if (!request) return { code: 'no_household' };
   const places = Object.fromEntries(records.groups.map(({ id, bayId }) => [id, bayId]));
@@ -234,20 +224,18 @@ export async function takeMending(
 
 type Places = Extract<Effect, { code: 'moves' }>['places'];
 
-/** Of a room, or of the home where something goes into another room. */
-export function draftScopeOf(
+/** Where a draft of a way is made. */
+export const draftScopeOf = (
   places: Places,
-  { groups, units }: Pick<MendRecords, 'groups' | 'units'>,
-): RoomId | null {
-  const roomIds = new Set(
-    places.flatMap(({ groupId, bayId }) => [
-      groups.find(({ id }) => id === groupId)?.roomId,
-      units.find(({ bays }) => bays.some(({ id }) => id === bayId))?.roomId,
-    ]),
+  records: Pick<MendRecords, 'groups' | 'units'>,
+): RoomId | null =>
+  scopeOfPlaces(
+    {
+      groupIds: places.map(({ groupId }) => groupId),
+      bayIds: places.map(({ bayId }) => bayId),
+    },
+    records,
   );
-  const [roomId] = roomIds;
-  return roomIds.size === 1 && roomId !== undefined ? roomId : null;
-}
 
 async function draftWith(
   trx: Db,

@@ -1,3 +1,4 @@
+import { containerIdsOf } from '@/core/fit';
 import sharp from 'sharp';
 
 import type { Project } from '@/core/agree';
@@ -33,9 +34,8 @@ export async function seedMoney(
   const needIds = new Set(
     fits
       .filter(({ bayId }) => bayIds.has(bayId))
-      .flatMap(({ answer }) => answer.placements)
-      .filter(({ containerId }) => containerId.startsWith('sample-'))
-      .map(({ containerId }) => containerId),
+      .flatMap(({ answer }) => containerIdsOf(answer))
+      .filter((id) => id.startsWith('sample-')),
   );
   for (const needId of [...needIds].slice(0, APPROVED_COUNT))
     await approveNeed(db, project.id, { roomId, needId, isApproved: true });

@@ -8,6 +8,7 @@ import {
   type ShelfQuestion,
   type FitAnswer,
   type FitQuestion,
+  type Stood,
 } from '@/core/fit';
 import { loadSolver } from '@/core/shared';
 
@@ -16,7 +17,7 @@ const fitWorker = {
   /** Tells the first valid answer at once, and gives the bettered one, no worse than what is known. */
   async plan(
     request: FitQuestion,
-    known: readonly FitAnswer['placements'][],
+    known: readonly Stood[],
     onFirst: (answer: FitAnswer) => void,
   ): Promise<FitAnswer> {
     return planFit(request, {

@@ -88,8 +88,9 @@ export async function sumTillAction(
       roomId: roomIdSchema,
       bayId: bayIdSchema,
       placements: fitAnswerSchema.shape.placements,
+      surfaces: fitAnswerSchema.shape.surfaces,
     })
-    .safeParse({ ...place, placements: placed });
+    .safeParse({ ...place, ...(typeof placed === 'object' ? placed : {}) });
   if (!input.success) return undefined;
   const db = await getDatabase();
   const records = await loadRecords(db, input.data.projectId, ...shoppingNames);

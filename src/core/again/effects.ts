@@ -1,4 +1,4 @@
-import type { ContainerProduct, TakenFit } from '../fit';
+import { containerIdsOf, type ContainerProduct, type TakenFit } from '../fit';
 import type { Labeling } from '../labels';
 import { usableLitresOf, type Unit } from '../look';
 import type { BayId, GroupId, LearnedShare } from '../shared';
@@ -129,9 +129,10 @@ function joinEffect(groupIds: readonly GroupId[], { groups, things, units }: Eff
 }
 
 function giveBackEffect(bayId: BayId, { fits, containers, purchases }: EffectFacts): Effect {
-  const placed = fits.find((fit) => fit.bayId === bayId)?.answer.placements ?? [];
+  const answer = fits.find((fit) => fit.bayId === bayId)?.answer;
+  const placed = answer ? containerIdsOf(answer) : [];
   const here = containers.flatMap(({ id, name }) => {
-    const pieces = placed.filter(({ containerId }) => containerId === id).length;
+    const pieces = placed.filter((each) => each === id).length;
     const days = purchases.flatMap(({ containerId, returnBy, ...purchase }) =>
       containerId === id &&
       returnBy !== null &&

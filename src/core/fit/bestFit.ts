@@ -18,7 +18,11 @@ type Score = readonly [aim: number, costMinor: number];
 const isLess = (a: Score, b: Score): boolean =>
   a[0] < b[0] - 1e-9 || (a[0] <= b[0] + 1e-9 && a[1] < b[1] - 1e-9);
 
-export function scoreOf(prefer: FitAim, chosen: readonly Chosen[], blockingG: number): Score {
+export function scoreOf(
+  prefer: FitAim,
+  chosen: readonly Chosen[],
+  { blockingG, movements = 0 }: Pick<Packing, 'blockingG' | 'movements'>,
+): Score {
   let costMinor = 0;
   let bought = 0;
   for (const { container, count } of chosen) {
@@ -34,8 +38,17 @@ export function scoreOf(prefer: FitAim, chosen: readonly Chosen[], blockingG: nu
       return [new Set(chosen.map(({ container }) => container)).size, costMinor];
     case 'easy':
       return [blockingG, costMinor];
+    case 'daily':
+      return [movements, costMinor];
   }
 }
+
+/** Lids to lift for what is used daily: no packing spares them. */
+const lidsOf = (chosen: readonly Chosen[]): number =>
+  chosen.reduce(
+    (sum, { container, group, count }) => sum + (group.front && container.lid ? count : 0),
+    0,
+  );
 
 const FIRST_TRIES = 48;
 const FIRST_ROUNDS = 8;
@@ -77,16 +90,23 @@ export class BestFit {
    */
   offer(chosen: readonly Chosen[], tries: number, tightNodes = 0): boolean {
     const { prefer } = this.request;
-    if (this.found && !isLess(scoreOf(prefer, chosen, 0), this.found.score)) return false;
+    if (
+      this.found &&
+      !isLess(
+        scoreOf(prefer, chosen, { blockingG: 0, movements: lidsOf(chosen) }),
+        this.found.score,
+      )
+    )
+      return false;
     const packing = packPiles(this.request, chosen, {
       ...this.means,
       tries,
       tightNodes,
-      aim: prefer === 'easy' ? 'easy' : 'first',
+      aim: prefer === 'easy' || prefer === 'daily' ? 'easy' : 'first',
       onPartial: (part) => this.keepDensest(part),
     });
     if (!packing) return false;
-    this.take({ chosen, packing, score: scoreOf(prefer, chosen, packing.blockingG) });
+    this.take({ chosen, packing, score: scoreOf(prefer, chosen, packing) });
     return true;
   }
 

@@ -353,7 +353,9 @@ function fitsInto(lengths: readonly number[], stretches: readonly number[]): boo
  */
 function canLineUp(request: FitRequest, items: readonly Item[]): boolean {
   const known = items.filter(({ group }) => group !== undefined);
-  const groups = [...new Set(known.map(({ group }) => group))];
+  // Kinds of one group are not in each other's way.
+  const nameOf = (group: FitGroup | undefined) => group?.of ?? group?.id;
+  const groups = [...new Map(known.map(({ group }) => [nameOf(group), group])).values()];
   if (groups.filter((group) => group?.front).length > 1) return false;
   if (groups.length <= 1 || request.bay.pullOut) return true;
   const wholeG = known.reduce((sum, { massG }) => sum + massG, 0);
@@ -361,7 +363,10 @@ function canLineUp(request: FitRequest, items: readonly Item[]): boolean {
   const lasts = groups
     .filter((group) => !group?.front)
     .map((last) =>
-      known.reduce((sum, { group, massG }) => (group === last ? sum - massG : sum), wholeG),
+      known.reduce(
+        (sum, { group, massG }) => (nameOf(group) === nameOf(last) ? sum - massG : sum),
+        wholeG,
+      ),
     );
   return (
     Math.min(...lasts, known.length < items.length ? wholeG : Infinity) <= MAX_BLOCKING_G + EPS

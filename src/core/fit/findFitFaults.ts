@@ -1,27 +1,7 @@
+import { holds, isAsWished } from './findContentFaults';
+import type { FitFault } from './fitFault';
+import { findLevelFaults, groundUnder, type Solid as Bearer } from './findLevelFaults';
 import type { FitAnswer, FitContainer, FitRequest, Placement } from './model';
-
-/** A rule that an answer breaks, and between whom. */
-export interface FitFault {
-  readonly rule:
-    | 'unknown_container'
-    | 'unknown_group'
-    | 'outside_bay'
-    | 'gap'
-    | 'support'
-    | 'stack_height'
-    | 'stack_load'
-    | 'opening'
-    | 'wish'
-    | 'moist'
-    | 'content_load'
-    | 'bay_load'
-    | 'available'
-    | 'front_blocked'
-    | 'blocked_mass'
-    | 'litres'
-    | 'totals';
-  readonly subject: string;
-}
 
 interface Item {
   readonly at: Placement;
@@ -41,7 +21,10 @@ const EPS = 1e-4;
  */
 export function findFitFaults(
   request: FitRequest,
-  answer: Pick<FitAnswer, 'placements' | 'unmet' | 'costMinor' | 'usedLitres' | 'freeLitres'>,
+  answer: Pick<
+    FitAnswer,
+    'placements' | 'surfaces' | 'unmet' | 'costMinor' | 'usedLitres' | 'freeLitres'
+  >,
 ): FitFault[] {
   const faults: FitFault[] = [];
   const items: Item[] = [];
@@ -64,13 +47,14 @@ export function findFitFaults(
       group,
       w: at.turned ? depth : width,
       d: at.turned ? width : depth,
-      h: height,
+      h: height + (group.hangs?.dropMm ?? 0),
       massG: 0,
     });
   }
   weigh(items);
   const say = (rule: FitFault['rule'], subject: string) => faults.push({ rule, subject });
-  for (const item of items) checkItem(request, items, item, say);
+  const bearers = findLevelFaults(request, items, answer.surfaces ?? [], say);
+  for (const item of items) checkItem(request, items, item, bearers, say);
   for (let i = 0; i < items.length; i += 1)
     for (let j = i + 1; j < items.length; j += 1) {
       const a = items[i];
@@ -89,21 +73,27 @@ function weigh(items: Item[]): void {
   for (const item of items) {
     const offered = items
       .filter((o) => o.group === item.group)
-      .reduce((s, o) => s + o.what.innerLitres, 0);
+      .reduce((s, o) => s + holds(o.what, o.group), 0);
     const content = item.group.massG ?? 300 * item.group.litres;
     item.massG =
       (item.what.tareG ?? 0) +
-      (content * item.what.innerLitres) / Math.max(item.group.litres, offered, 1e-12);
+      (content * holds(item.what, item.group)) / Math.max(item.group.litres, offered, 1e-12);
   }
 }
 
-function checkItem(request: FitRequest, items: readonly Item[], item: Item, say: Say): void {
+function checkItem(
+  request: FitRequest,
+  items: readonly Item[],
+  item: Item,
+  bearers: readonly Bearer[],
+  say: Say,
+): void {
   const { bay, clearances: c } = request;
   const { what, group } = item;
   if (!isInside(request, item)) say('outside_bay', what.id);
   if (!passesOpening(request, item)) say('opening', what.id);
   if (bay.moist && /^(card|wicker|wood|fabric)$/.test(what.material)) say('moist', what.id);
-  if (!isAsWished(item)) say('wish', `${what.id} for ${group.id}`);
+  if (!isAsWished(what, group)) say('wish', `${what.id} for ${group.id}`);
   if (item.massG - (what.tareG ?? 0) > (what.maxLoadG ?? Infinity) + EPS)
     say('content_load', what.id);
   for (const o of bay.obstacles ?? []) {
@@ -116,18 +106,22 @@ function checkItem(request: FitRequest, items: readonly Item[], item: Item, say:
     };
     if (tooClose(item, box, c.between)) say('gap', `${what.id} and ${o.label}`);
   }
-  checkStack(items, item, say);
-  checkBlocking(request, items, item, say);
+  checkStack(request, items, item, bearers, say);
+  checkBlocking(request, items, item, bearers, say);
 }
 
-function isInside({ bay, clearances: c }: FitRequest, { at, w, d, h }: Item): boolean {
+function isInside({ bay, clearances: c }: FitRequest, { at, what, w, d, h }: Item): boolean {
+  const isHanging = /^(under-shelf|rail|hooks)$/.test(what.role ?? '');
+  // Over what stands up at the front edge everything is lifted, less where it stands raised.
+  const overMm = Math.max(bay.lip ?? 0, bay.openingBottom ?? 0) - (bay.falseFloor ?? 0);
+  const toLift = Math.max(c.top, overMm);
   return (
     at.x >= c.side - EPS &&
     at.x + w <= bay.width - c.side + EPS &&
     at.y >= c.front - EPS &&
-    at.y + d <= bay.depth - c.back + EPS &&
-    at.z >= -EPS &&
-    at.z + h <= bay.height - c.top + EPS
+    at.y + d <= Math.min(bay.depth, bay.onDoor?.swing ?? Infinity) - c.back + EPS &&
+    at.z >= (bay.falseFloor ?? 0) - EPS &&
+    (isHanging ? at.z + h <= bay.height + EPS : at.z + h <= bay.height - toLift + EPS)
   );
 }
 
@@ -139,30 +133,36 @@ function passesOpening({ bay }: FitRequest, { what, h }: Item): boolean {
   );
 }
 
-function isAsWished({ what, group }: Item): boolean {
-  const inner = what.innerWidth ?? Math.min(what.outer.width, what.outer.depth);
-  return (
-    (group.lid !== 'required' || what.lid === true) &&
-    (group.lid !== 'forbidden' || what.lid !== true) &&
-    (group.see !== 'clear' || what.clear === true) &&
-    (group.see !== 'opaque' || what.clear !== true) &&
-    (group.minInnerHeight ?? 0) <= what.innerHeight + EPS &&
-    (group.minInnerWidth ?? 0) <= inner + EPS
-  );
-}
-
 const isStackOf = (a: Item, b: Item): boolean =>
   a.what === b.what &&
+  a.at.on === b.at.on &&
   Math.abs(a.at.x - b.at.x) < EPS &&
   Math.abs(a.at.y - b.at.y) < EPS &&
   a.at.turned === b.at.turned &&
   Math.abs(a.at.z - b.at.z) > a.h - EPS;
 
-function checkStack(items: readonly Item[], item: Item, say: Say): void {
+function checkStack(
+  request: FitRequest,
+  items: readonly Item[],
+  item: Item,
+  bearers: readonly Bearer[],
+  say: Say,
+): void {
   const pile = items.filter((o) => o !== item && isStackOf(item, o));
   const above = pile.filter((o) => o.at.z > item.at.z);
-  if (item.at.z > EPS && !pile.some((o) => Math.abs(o.at.z + o.h - item.at.z) < EPS))
+  const isHung = /^(under-shelf|rail|hooks)$/.test(item.what.role ?? '');
+  const ground = groundUnder(request, item.at, bearers);
+  if (isHung && Math.abs(item.at.z + item.h - request.bay.height) > EPS) say('hung', item.what.id);
+  if (
+    !isHung &&
+    Math.abs(item.at.z - ground) > EPS &&
+    !pile.some((o) => Math.abs(o.at.z + o.h - item.at.z) < EPS)
+  )
     say('support', item.what.id);
+  if (above.length > 0 && item.group.crushable) say('crushed', item.what.id);
+  const { bottom = 0 } = request.bay;
+  if (!item.what.clear && bottom + item.at.z >= (item.group.eyeMm ?? Infinity))
+    say('above_eyes', item.what.id);
   if (pile.length > 0 && !item.what.stackable) say('stack_height', item.what.id);
   if (pile.length + 1 > (item.what.maxStack ?? Infinity) && pile.length > 0)
     say('stack_height', item.what.id);
@@ -170,9 +170,19 @@ function checkStack(items: readonly Item[], item: Item, say: Say): void {
     say('stack_load', item.what.id);
 }
 
-function checkBlocking(request: FitRequest, items: readonly Item[], item: Item, say: Say): void {
+function checkBlocking(
+  request: FitRequest,
+  items: readonly Item[],
+  item: Item,
+  bearers: readonly Bearer[],
+  say: Say,
+): void {
   const isOver = (o: Item) => isStackOf(item, o) && o.at.z > item.at.z;
+  const own = bearers.find(({ index }) => index === item.at.on);
+  // What turns or comes out brings all of it to the front.
+  const isBrought = own !== undefined && own.what.role !== 'riser';
   const isBefore = (o: Item) =>
+    !(isBrought && o.at.on === item.at.on) &&
     o.at.y < item.at.y - EPS &&
     o.at.x + EPS < item.at.x + item.w &&
     item.at.x + EPS < o.at.x + o.w &&
@@ -182,6 +192,12 @@ function checkBlocking(request: FitRequest, items: readonly Item[], item: Item, 
     (o) => o !== item && o.group !== item.group && (isOver(o) || isBefore(o)),
   );
   if (item.group.front && others.length > 0) say('front_blocked', item.what.id);
+  const { openingLeft, openingWidth } = request.bay;
+  if (item.group.front && openingLeft !== undefined && openingWidth !== undefined) {
+    const seen =
+      Math.min(item.at.x + item.w, openingLeft + openingWidth) - Math.max(item.at.x, openingLeft);
+    if (seen < item.w / 2 - EPS) say('beside_opening', item.what.id);
+  }
   if (!request.bay.pullOut && others.reduce((s, o) => s + o.massG, 0) > 4000 + EPS)
     say('blocked_mass', item.what.id);
 }
@@ -221,27 +237,65 @@ function checkTotals(
   answer: Parameters<typeof findFitFaults>[1],
   say: Say,
 ): void {
+  const bearing = (answer.surfaces ?? []).flatMap(
+    ({ containerId }) => request.containers.find(({ id }) => id === containerId) ?? [],
+  );
   for (const what of request.containers) {
-    if (items.filter((i) => i.what === what).length > (what.available ?? Infinity))
-      say('available', what.id);
+    const there =
+      items.filter((i) => i.what === what).length + bearing.filter((each) => each === what).length;
+    if (there > (what.available ?? Infinity)) say('available', what.id);
   }
-  if (items.reduce((s, i) => s + i.massG, 0) > (request.bay.maxLoadG ?? Infinity) + EPS)
-    say('bay_load', request.bay.id);
+  const limit = Math.min(
+    request.bay.maxLoadG ?? Infinity,
+    request.bay.onDoor?.maxLoadG ?? Infinity,
+  );
+  const bearingG = bearing.reduce((s, { tareG = 0 }) => s + tareG, 0);
+  if (items.reduce((s, i) => s + i.massG, bearingG) > limit + EPS) say('bay_load', request.bay.id);
+  checkPersons(items, say);
   let used = 0;
   let offeredAll = 0;
   for (const group of request.groups) {
-    const offered = items
-      .filter((i) => i.group === group)
-      .reduce((s, i) => s + i.what.innerLitres, 0);
+    const own = items.filter((i) => i.group === group);
+    const offeredBy = (some: readonly Item[]) => some.reduce((s, i) => s + holds(i.what, group), 0);
+    const offered = offeredBy(own);
     const unmet = answer.unmet.find((u) => u.groupId === group.id)?.litres ?? 0;
-    if (Math.abs(Math.max(0, group.litres - offered) - unmet) > EPS) say('litres', group.id);
-    used += Math.min(offered, group.litres);
+    let lacking = Math.max(0, group.litres - offered);
+    if (group.kinds) {
+      if (own.some(({ at }) => group.kinds?.[at.kind ?? -1] === undefined)) say('kind', group.id);
+      lacking = group.kinds.reduce(
+        (s, kind, k) =>
+          s + Math.max(0, kind.litres - offeredBy(own.filter(({ at }) => at.kind === k))),
+        0,
+      );
+    }
+    if (Math.abs(lacking - unmet) > EPS) say('litres', group.id);
+    used +=
+      (group.kinds ? group.kinds.reduce((s, kind) => s + kind.litres, 0) : group.litres) - lacking;
     offeredAll += offered;
   }
-  const cost = items.reduce((s, i) => s + i.what.priceMinor, 0);
+  const cost = items.reduce(
+    (s, i) => s + i.what.priceMinor,
+    bearing.reduce((s, { priceMinor }) => s + priceMinor, 0),
+  );
   const isSum =
     cost === answer.costMinor &&
     Math.abs(used - answer.usedLitres) < 1e-3 &&
     Math.abs(offeredAll - used - answer.freeLitres) < 1e-3;
   if (!isSum) say('totals', request.bay.id);
+}
+
+/** One colour a person, and no colour of two. */
+function checkPersons(items: readonly Item[], say: Say): void {
+  const colours = new Map<string, string | undefined>();
+  for (const { group, what } of items) {
+    if (group.ownerId === undefined) continue;
+    if (
+      what.colour === undefined ||
+      (colours.has(group.ownerId) && colours.get(group.ownerId) !== what.colour)
+    )
+      say('person', group.id);
+    for (const [person, colour] of colours)
+      if (person !== group.ownerId && colour === what.colour) say('person', group.id);
+    colours.set(group.ownerId, what.colour);
+  }
 }

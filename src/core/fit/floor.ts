@@ -1,6 +1,6 @@
-import type { FitContainer, FitRequest, Placement } from './model';
+import type { FitContainer, Placement } from './model';
 import { MAX_BLOCKING_G, type Filled, type Pile } from './piles';
-import { clearOf } from './suitability';
+import { clearOf, isOneGroup, type FitQuestion, type Zone } from './suitability';
 
 const TOLERANCE_MM = 1e-6;
 
@@ -37,6 +37,9 @@ interface Layer {
   sizes?: readonly (readonly [wide: number, deep: number])[] | undefined;
 }
 
+/** The empty floors of requests, by the least width that matters; a floor begins as a copy. */
+const emptyLayers = new WeakMap<FitQuestion, Map<number, readonly Layer[]>>();
+
 /** In which corner of a free rectangle a pile stands. */
 export interface Corner {
   readonly isRight: boolean;
@@ -54,6 +57,8 @@ export interface Spot {
 export interface Packing {
   readonly spots: readonly Spot[];
   readonly blockingG: number;
+  /** What is moved to take out all that is used daily, once each; counted where that is the aim. */
+  readonly movements?: number;
 }
 
 export interface Place {
@@ -87,12 +92,26 @@ export class Floor {
 
   /** Free rectangles narrower than `leastMm`, where nothing goes in, are forgotten. */
   constructor(
-    private readonly request: FitRequest,
+    private readonly request: FitQuestion,
     private readonly leastMm = 0,
   ) {
     this.clear = clearOf(request);
     this.gap = request.clearances.between;
     this.isPullOut = request.bay.pullOut ?? false;
+    const known = emptyLayers.get(request)?.get(leastMm);
+    this.layers = (known ?? this.cutLayers()).map((layer) => ({ ...layer }));
+    if (known) return;
+    const ofRequest = emptyLayers.get(request) ?? new Map<number, readonly Layer[]>();
+    emptyLayers.set(request, ofRequest);
+    ofRequest.set(
+      leastMm,
+      this.layers.map((layer) => ({ ...layer })),
+    );
+  }
+
+  /** What is free on the empty floor. */
+  private cutLayers(): Layer[] {
+    const { request } = this;
     const { x0, x1, y0, y1 } = this.clear;
     const obstacles = request.bay.obstacles ?? [];
     const whole: Rect = { x0, x1: x1 + this.gap, y0, y1: y1 + this.gap };
@@ -100,7 +119,7 @@ export class Floor {
     const heights = [
       ...new Set([0, ...obstacles.map((box) => Math.max(0, box.z - this.gap))]),
     ].sort((a, b) => b - a);
-    this.layers = heights.map((fromMm) => ({
+    return heights.map((fromMm) => ({
       fromMm,
       free: obstacles
         .filter((box) => box.z - this.gap <= fromMm + TOLERANCE_MM)
@@ -128,7 +147,42 @@ export class Floor {
       0,
     );
     // The trifles that mark weightless things in the way add up to no gram.
-    return { spots: this.spots, blockingG: blockingG < 1e-6 ? 0 : round(blockingG) };
+    return {
+      spots: this.spots,
+      blockingG: blockingG < 1e-6 ? 0 : round(blockingG),
+      ...(this.request.prefer === 'daily' ? { movements: this.countMovements() } : {}),
+    };
+  }
+
+  /** For each container of daily things: what stands on it, what stands before it, and its lid. */
+  private countMovements(): number {
+    let sum = 0;
+    for (const behind of this.standing) {
+      const { container, levels } = behind.pile;
+      const { height } = container.outer;
+      const isOnFree = this.zoneAt(behind.x)?.isFree === true;
+      levels.forEach(({ group }, i) => {
+        if (!group.front) return;
+        sum += levels.length - 1 - i + (container.lid ? 1 : 0);
+        if (isOnFree) return;
+        for (const before of this.standing) {
+          if (before.y >= behind.y - TOLERANCE_MM || !overlapsX(before, behind)) continue;
+          const high = before.pile.container.outer.height;
+          sum += before.pile.levels.filter(
+            (_, j) =>
+              j * high < (i + 1) * height - TOLERANCE_MM &&
+              i * height < (j + 1) * high - TOLERANCE_MM,
+          ).length;
+        }
+      });
+    }
+    return sum;
+  }
+
+  private zoneAt(x: number): Zone | undefined {
+    return this.request.zones?.find(
+      (zone) => x >= zone.x0 - TOLERANCE_MM && x <= zone.x1 + TOLERANCE_MM,
+    );
   }
 
   /** As it stands now; what is stood on the copy does not stand here. */
@@ -137,10 +191,19 @@ export class Floor {
     for (const { pile, x, y, width, depth, turned, blockedG } of this.standing)
       other.standing.push({ pile, x, y, width, depth, turned, blockedG: blockedG.slice() });
     for (const [i, layer] of other.layers.entries()) {
-      layer.free = this.layers[i]?.free ?? [];
-      layer.sizes = this.layers[i]?.sizes;
+      layer.free = this.layers[i]!.free;
+      layer.sizes = this.layers[i]!.sizes;
     }
     return other;
+  }
+
+  /** Takes over what stands on a copy. */
+  become(other: Floor): void {
+    this.standing.splice(0, this.standing.length, ...other.standing);
+    for (const [i, layer] of this.layers.entries()) {
+      layer.free = other.layers[i]!.free;
+      layer.sizes = other.layers[i]!.sizes;
+    }
   }
 
   get spots(): readonly Spot[] {
@@ -184,8 +247,13 @@ export class Floor {
     return this.layerAt(heightMm)?.free ?? [];
   }
 
+  private freeWithin(heightMm: number, zone: Zone | undefined): readonly Rect[] {
+    const free = this.freeAt(heightMm);
+    return zone ? free.filter(({ x0 }) => x0 >= zone.x0 - TOLERANCE_MM && x0 <= zone.x1) : free;
+  }
+
   /** Stands the pile at the best free corner by `rule` where no rule is broken; false where none is left. */
-  stand(pile: Pile, rule: PlaceRule, corner: Corner = FRONT_LEFT): boolean {
+  stand(pile: Pile, rule: PlaceRule, corner: Corner = FRONT_LEFT, within?: Zone): boolean {
     const { width, depth, height } = pile.container.outer;
     const heightMm = height * pile.levels.length;
     if (heightMm > this.clear.z1 + TOLERANCE_MM) return false;
@@ -193,7 +261,7 @@ export class Floor {
       (pile.container.turnable ?? true) && pile.container.shape !== 'round' && width !== depth;
     let best: Place | undefined;
     let bestScore = Infinity;
-    for (const rect of this.freeAt(heightMm)) {
+    for (const rect of this.freeWithin(heightMm, within)) {
       for (let turn = 0; turn < (canTurn ? 2 : 1); turn += 1) {
         const w = turn === 0 ? width : depth;
         const d = turn === 0 ? depth : width;
@@ -245,7 +313,8 @@ export class Floor {
 
   private put(pile: Pile, place: Place): void {
     const blockedG = pile.levels.map((level, i) => otherMassG(pile.levels.slice(i + 1), level));
-    for (const other of this.standing) {
+    const isOnFree = this.zoneAt(place.x)?.isFree === true;
+    for (const other of isOnFree ? [] : this.standing) {
       if (!overlapsX(other, place)) continue;
       if (other.y < place.y - TOLERANCE_MM) addBlocked(blockedG, pile, other.pile);
       else if (place.y < other.y - TOLERANCE_MM) addBlocked(other.blockedG, other.pile, pile);
@@ -266,6 +335,10 @@ export class Floor {
 
   /** Nothing before a front group, and no more than may be lifted out of the way before any. */
   private keepsWaysOut(pile: Pile, place: Place): boolean {
+    const zone = this.zoneAt(place.x);
+    if (!this.canBeSeen(pile, place, zone)) return false;
+    if (zone && !this.bears(zone, pile)) return false;
+    if (zone?.isFree) return true;
     const hasFront = pile.levels.some(({ group }) => group.front);
     if (
       this.isPullOut &&
@@ -286,6 +359,37 @@ export class Floor {
       }
     }
     return true;
+  }
+
+  /** Whether a level takes the pile, with all that it bears already. */
+  private bears(zone: Zone, { container, levels }: Pile): boolean {
+    if (!zone.takes(container)) return false;
+    if (zone.mostG === Infinity) return true;
+    let massG = levels.reduce((sum, level) => sum + level.massG, 0);
+    for (const { x, pile } of this.standing)
+      if (x >= zone.x0 - TOLERANCE_MM && x <= zone.x1 + TOLERANCE_MM)
+        massG = pile.levels.reduce((sum, level) => sum + level.massG, massG);
+    return massG <= zone.mostG + TOLERANCE_MM;
+  }
+
+  /** Above the eyes only what is see-through; what is used daily not mostly beside the opening. */
+  private canBeSeen(pile: Pile, place: Place, zone: Zone | undefined): boolean {
+    const { bottom = 0, openingLeft, openingWidth } = this.request.bay;
+    const base = bottom + (zone?.baseMm ?? 0);
+    const { container, levels } = pile;
+    if (
+      !container.clear &&
+      levels.some(
+        ({ group: { eyeMm } }, i) =>
+          eyeMm !== undefined && base + i * container.outer.height >= eyeMm,
+      )
+    )
+      return false;
+    if (openingLeft === undefined || openingWidth === undefined) return true;
+    if (!levels.some(({ group }) => group.front)) return true;
+    const x = place.x + (zone?.shiftMm ?? 0);
+    const seenMm = Math.min(x + place.width, openingLeft + openingWidth) - Math.max(x, openingLeft);
+    return seenMm >= place.width / 2 - TOLERANCE_MM;
   }
 
   private isFree(pile: Pile, blockedG: readonly number[]): boolean {
@@ -320,7 +424,7 @@ const overlapsX = (
 const TRIFLE_G = 1e-9;
 export const otherMassG = (levels: readonly Filled[], level: Filled): number =>
   levels.reduce(
-    (sum, other) => (other.group === level.group ? sum : sum + other.massG + TRIFLE_G),
+    (sum, other) => (isOneGroup(other.group, level.group) ? sum : sum + other.massG + TRIFLE_G),
     0,
   );
 
@@ -333,7 +437,12 @@ export function addBlocked(blockedG: number[], behind: Pile, before: Pile): void
     for (let j = 0; j < before.levels.length; j += 1) {
       if (j * beforeHeight >= (i + 1) * height - TOLERANCE_MM) break;
       const other = before.levels[j];
-      if (other && other.group !== group && i * height < (j + 1) * beforeHeight - TOLERANCE_MM)
+      if (
+        other &&
+        group &&
+        !isOneGroup(other.group, group) &&
+        i * height < (j + 1) * beforeHeight - TOLERANCE_MM
+      )
         blockedG[i] = blockedG[i]! + other.massG + TRIFLE_G;
     }
   }

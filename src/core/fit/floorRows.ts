@@ -1,5 +1,5 @@
-import type { FitContainer, FitRequest } from './model';
-import { clearOf, findBayFault, liesOf } from './suitability';
+import type { FitContainer } from './model';
+import { clearOf, findBayFault, liesOf, type FitQuestion } from './suitability';
 
 /** What every set of stacks that stands keeps: Σ `of(container)` over its stacks <= `most`. */
 export interface FloorRow {
@@ -23,9 +23,18 @@ interface Rect {
  * higher-dimensional orthogonal packing problems", 2004. Obstacles that every stack meets are fixed
  * boxes; floor where nothing fits is not counted. The first row is the area.
  */
-export function floorRowsOf(request: FitRequest): readonly FloorRow[] {
+export function floorRowsOf(request: FitQuestion): readonly FloorRow[] {
   const { x0, x1, y0, y1 } = clearOf(request);
   const gap = request.clearances.between;
+  // Of levels beside each other their area tells enough: the walls between them are many.
+  if (request.zones)
+    return [
+      {
+        most:
+          request.zones.reduce((sum, zone) => sum + (zone.x1 - zone.x0 + gap), 0) * (y1 - y0 + gap),
+        of: (container) => footprint(container, gap),
+      },
+    ];
   const [width, depth] = [x1 - x0 + gap, y1 - y0 + gap];
   if (width <= 0 || depth <= 0) return [{ most: 0, of: () => 1 }];
   const standing = request.containers.filter(

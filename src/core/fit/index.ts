@@ -1,11 +1,16 @@
 // The engine and its open format
 export {
+  bearingRoles,
+  containerIdsOf,
+  containerRoles,
   fitAims,
+  hangingRoles,
   fitAnswerSchema,
   fitRequestSchema,
   lidWishes,
   materials,
   seeWishes,
+  type ContainerRole,
   type FitAim,
   type FitAnswer,
   type FitContainer,
@@ -15,12 +20,18 @@ export {
   type FitRequest,
   type FitRequestInput,
   type Placement,
+  type Surface,
 } from './model';
 export { planFit } from './planFit';
+export { type Stood } from './planFlat';
+export { bearingsOf, groundOf, widthOf } from './levels';
+export { litresIn, piecesIn } from './contents';
+export { movementsOf } from './measureFit';
 export { planFits, type PlacedFit } from './planFits';
 export { AIM_TURNS, workOutAims } from './workOutAims';
 export { proposeShelf, type ShelfProposal, type ShelfQuestion } from './proposeShelf';
-export { findFitFaults, type FitFault } from './findFitFaults';
+export { findFitFaults } from './findFitFaults';
+export type { FitFault } from './fitFault';
 export { explainUnused, findBayFault, suits, type FitPin, type FitQuestion } from './suitability';
 export { clearancesAround, type Around } from './clearancesAround';
 export { adviseInsides, type InsideTip } from './adviseInsides';

@@ -1,5 +1,5 @@
 import type { Cover } from './listCovers';
-import type { FitRequest } from './model';
+import type { FitGroup, FitRequest } from './model';
 import { filledG, type Filled } from './piles';
 import { maxStackOf } from './selectContainers';
 
@@ -54,14 +54,14 @@ export class NoGoods {
     const known = this.noEasier.get(cover);
     if (known) return known;
     const easy = this.singles(cover);
-    const isFront = cover.parts[0]?.group.front === true;
+    const own = cover.parts[0]?.group;
     const found = [cover];
     for (const other of this.covers) {
       // What is no easier takes no less floor.
       if (floorOf(other) < floorOf(cover) - 1e-9) break;
       if (
         other !== cover &&
-        (!isFront || other.parts[0]?.group.front === true) &&
+        asksNoLess(other.parts[0]?.group, own) &&
         isNoEasier(this.request, this.singles(other), easy)
       )
         found.push(other);
@@ -93,6 +93,12 @@ export class NoGoods {
     return false;
   }
 }
+
+/** Whether the one group leaves what stands no more than the other does. */
+const asksNoLess = (one: FitGroup | undefined, other: FitGroup | undefined): boolean =>
+  (one?.front === true || other?.front !== true) &&
+  (one?.crushable === true || other?.crushable !== true) &&
+  one?.of === other?.of;
 
 /** Covers of groups of one kind are known by one of them. */
 const asOne = (cover: Cover): Cover => cover.twin ?? cover;

@@ -1,6 +1,6 @@
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import { maxStackOf, type Chosen } from './selectContainers';
-import { clearOf, groupMassG, liesOf } from './suitability';
+import { clearOf, groupMassG, isOneGroup, liesOf } from './suitability';
 import { compareText } from '../shared';
 
 /** One container with its content. */
@@ -27,6 +27,10 @@ export const filledG = (container: FitContainer, group: FitGroup, offeredLitres:
   (container.tareG ?? 0) +
   (groupMassG(group) * container.innerLitres) / Math.max(group.litres, offeredLitres);
 
+/** What of a group tells where its containers can stand. */
+const asksOf = ({ front = false, crushable = false, of = '', eyeMm = 0 }: FitGroup): string =>
+  `${front}/${crushable}/${of}/${eyeMm}`;
+
 /** Mass of each chosen container: content spread over its group's containers by litres. */
 export function fillContainers(chosen: readonly Chosen[]): Filled[] {
   const offered = new Map<string, number>();
@@ -44,7 +48,7 @@ export function fillContainers(chosen: readonly Chosen[]): Filled[] {
       container,
       group,
       massG,
-      kind: isSingle ? `${massG.toFixed(6)}/${group.front ?? false}` : `${group.id}/${massG}`,
+      kind: isSingle ? `${massG.toFixed(6)}/${asksOf(group)}` : `${group.id}/${massG}`,
     };
     return Array.from({ length: count }, () => filled);
   });
@@ -71,6 +75,7 @@ export function buildPiles(
     const open: Filled[][] = [];
     for (const next of all.sort(
       (a, b) =>
+        Number(a.group.crushable ?? false) - Number(b.group.crushable ?? false) ||
         Number(a.group.front ?? false) - Number(b.group.front ?? false) ||
         b.massG - a.massG ||
         compareText(a.group.id, b.group.id),
@@ -96,8 +101,9 @@ export function canStack(request: FitRequest, levels: readonly Filled[], top: Fi
     const above = all.slice(i + 1);
     const aboveG = above.reduce((sum, other) => sum + other.massG, 0);
     if (aboveG > (level.container.maxLoadG ?? Infinity)) return false;
+    if (above.length > 0 && level.group.crushable) return false;
     const otherG = above
-      .filter((other) => other.group.id !== level.group.id)
+      .filter((other) => !isOneGroup(other.group, level.group))
       .reduce((sum, other) => sum + other.massG, 0);
     if (level.group.front && otherG > 0) return false;
     return (request.bay.pullOut ?? false) || otherG <= MAX_BLOCKING_G;

@@ -8,7 +8,14 @@ import {
   projectIdSchema,
   priceMinorSchema,
 } from '../shared';
-import { fitAims, fitAnswerSchema, materials, type FitAnswer, type FitContainer } from './model';
+import {
+  containerIdsOf,
+  fitAims,
+  fitAnswerSchema,
+  materials,
+  type FitAnswer,
+  type FitContainer,
+} from './model';
 
 export const productKinds = [
   'bin',
@@ -97,11 +104,11 @@ export type TakenFit = Readonly<z.infer<typeof takenFitSchema>>;
 /** What a fit takes the place of: what stood in those taken here before, and does not stand in this one. */
 export function insteadOf(
   before: Pick<TakenFit, 'answer' | 'insteadOf'> | undefined,
-  { placements }: Pick<FitAnswer, 'placements'>,
+  after: Pick<FitAnswer, 'placements' | 'surfaces'>,
 ): TakenFit['insteadOf'] {
-  const here = new Set(placements.map(({ containerId }) => containerId));
-  const earlier = (before?.answer.placements ?? []).map(({ containerId }) =>
-    containerIdSchema.parse(containerId),
+  const here = new Set(containerIdsOf(after));
+  const earlier = (before ? containerIdsOf(before.answer) : []).map((id) =>
+    containerIdSchema.parse(id),
   );
   return [...new Set([...earlier, ...(before?.insteadOf ?? [])])]
     .filter((id) => !here.has(id))

@@ -1,4 +1,5 @@
-import type { FitAnswer, FitRequest } from './model';
+import { offeredTo } from './contents';
+import type { FitAnswer, FitRequest, Placement } from './model';
 
 /** Litres that differ by less are the same: sums are added up in any order. */
 const SAME = 1e-9;
@@ -12,25 +13,12 @@ export function restateLitres(
   { groups, containers }: Pick<FitRequest, 'groups' | 'containers'>,
   answer: FitAnswer,
 ): FitAnswer {
-  const litresOf = new Map(containers.map(({ id, innerLitres }) => [id, innerLitres]));
-  const offered = groups.map((group) => ({
-    group,
-    litres: answer.placements
-      .filter(({ groupId }) => groupId === group.id)
-      .reduce((sum, { containerId }) => sum + (litresOf.get(containerId) ?? 0), 0),
-  }));
-  const usedLitres = offered.reduce(
-    (sum, { group, litres }) => sum + Math.min(litres, group.litres),
-    0,
+  const { usedLitres, freeLitres, unmet } = sumLitres({ groups, containers }, answer.placements);
+  const saidOf = (list: FitAnswer['unmet'], id: string): number =>
+    list.find(({ groupId }) => groupId === id)?.litres ?? 0;
+  const isSame = groups.every(
+    ({ id }) => Math.abs(saidOf(answer.unmet, id) - saidOf(unmet, id)) < SAME,
   );
-  const lacking = offered.map(({ group, litres }) => ({
-    groupId: group.id,
-    litres: Math.max(0, group.litres - litres),
-  }));
-  const isSame = lacking.every(({ groupId, litres }) => {
-    const said = answer.unmet.find((each) => each.groupId === groupId)?.litres ?? 0;
-    return Math.abs(said - litres) < SAME;
-  });
   if (isSame && Math.abs(usedLitres - answer.usedLitres) < SAME) return answer;
   return {
     ...answer,
@@ -38,7 +26,23 @@ export function restateLitres(
     objective: null,
     bound: null,
     usedLitres,
-    freeLitres: offered.reduce((sum, { litres }) => sum + litres, 0) - usedLitres,
-    unmet: lacking.filter(({ litres }) => litres > SAME),
+    freeLitres,
+    unmet,
+  };
+}
+
+/** What is used, free and lacking in litres where these containers stand. */
+export function sumLitres(
+  { groups, containers }: Pick<FitRequest, 'groups' | 'containers'>,
+  placements: readonly Placement[],
+): Pick<FitAnswer, 'usedLitres' | 'freeLitres' | 'unmet'> {
+  const sums = groups.map((group) => ({ group, ...offeredTo(group, placements, containers) }));
+  const usedLitres = sums.reduce((sum, { group, lacking }) => sum + group.litres - lacking, 0);
+  return {
+    usedLitres,
+    freeLitres: sums.reduce((sum, { offered }) => sum + offered, 0) - usedLitres,
+    unmet: sums.flatMap(({ group, lacking }) =>
+      lacking > SAME ? [{ groupId: group.id, litres: lacking }] : [],
+    ),
   };
 }

@@ -130,15 +130,16 @@ function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
         container,
         levels: Array.from({ length: Math.max(0, levels) }, () => filled),
       };
-      if (levels <= 0 || !floor.stand(pile, rule)) {
+      const stood = levels <= 0 ? 0 : standHighest(floor, pile, rule, request.zones !== undefined);
+      if (stood === 0) {
         i += 1;
         continue;
       }
-      left -= levels * container.innerLitres;
-      bearableG -= levels * filled.massG;
-      used.set(container, (used.get(container) ?? 0) + levels);
+      left -= stood * container.innerLitres;
+      bearableG -= stood * filled.massG;
+      used.set(container, (used.get(container) ?? 0) + stood);
       const own = counts.get(group) ?? new Map<FitContainer, number>();
-      counts.set(group, own.set(container, (own.get(container) ?? 0) + levels));
+      counts.set(group, own.set(container, (own.get(container) ?? 0) + stood));
     }
     unmetLitres += Math.max(0, left);
   }
@@ -151,6 +152,13 @@ function fillOnce(request: FitQuestion, random: Random | undefined): Filling {
     packing: floor.packing,
     costMinor: costOf(chosen),
   };
+}
+
+/** How many levels of a pile find room: all of it, or, where levels lie beside each other, fewer. */
+function standHighest(floor: Floor, pile: Pile, rule: PlaceRule, isFewerTried: boolean): number {
+  for (let high = pile.levels.length; high > 0; high = isFewerTried ? high - 1 : 0)
+    if (floor.stand({ ...pile, levels: pile.levels.slice(0, high) }, rule)) return high;
+  return 0;
 }
 
 /** As much of a selection as stands: of one that covers everything little may be missing. */
@@ -234,7 +242,8 @@ const costOf = (chosen: readonly Chosen[]): number =>
   chosen.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0);
 
 /** As many on each other as the bay's height, the stack's limit and the lowest one bear. */
-function bearableLevels(request: FitRequest, { container, massG }: Filled): number {
+function bearableLevels(request: FitRequest, { container, group, massG }: Filled): number {
+  if (group.crushable) return 1;
   const byLoad =
     massG > 0 ? 1 + Math.floor((container.maxLoadG ?? Infinity) / massG + 1e-9) : Infinity;
   return Math.min(maxStackOf(request, container), byLoad);

@@ -57,9 +57,7 @@ test('whatever is bettered breaks no rule, holds every group and scores what it 
       for (const fit of searchFrom(request, seed)) {
         stood += 1;
         expect(faultsOf(request, fit)).toEqual([]);
-        expect(fit.score).toEqual(
-          scoreOf(request.prefer ?? 'cost', fit.chosen, fit.packing.blockingG),
-        );
+        expect(fit.score).toEqual(scoreOf(request.prefer ?? 'cost', fit.chosen, fit.packing));
         for (const [container, count] of countUsed(fit.chosen))
           expect(count).toBeLessThanOrEqual(container.available ?? Infinity);
       }

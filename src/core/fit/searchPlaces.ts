@@ -58,6 +58,7 @@ const TRIES_A_GROUP = 4;
 const PARTLY = 0.35;
 const LEAST_PARTS = 2;
 const MOST_PARTS = 3;
+const MOST_HIGH = 12;
 const RULES: readonly PlaceRule[] = ['left', 'front', 'snug', 'snug'];
 
 /** How many more groups are taken out at once, by the share of rolls. */
@@ -194,7 +195,7 @@ export class PlaceSearch {
       this.means.onBetter({
         chosen: layout.chosen,
         packing: layout.packing,
-        score: scoreOf(this.request.prefer, layout.chosen, layout.packing.blockingG),
+        score: scoreOf(this.request.prefer, layout.chosen, layout.packing),
       });
     }
   }
@@ -270,10 +271,7 @@ export class PlaceSearch {
    * where they found no room. Counts in `used` what it took.
    */
   private renewPart(kept: readonly Spot[], group: FitGroup, wish: Wish): Floor | undefined {
-    const {
-      request,
-      means: { random },
-    } = this;
+    const { request } = this;
     const standing = levelsOf(kept).filter((level) => level.group === group);
     const litres =
       group.litres - standing.reduce((sum, { container }) => sum + container.innerLitres, 0);
@@ -308,7 +306,7 @@ export class PlaceSearch {
           buildPiles(
             request,
             coming.flatMap(({ container }) => filledOf.get(container) ?? []),
-            random() < 0.3 ? 1 : 12,
+            this.pickHigh(),
           ),
           shut,
         );
@@ -355,7 +353,7 @@ export class PlaceSearch {
     group: FitGroup,
     wish: Wish,
   ): { readonly floor: Floor; readonly costMinor: number } | undefined {
-    const { random, partsOf } = this.means;
+    const { partsOf } = this.means;
     const fixed = partsOf?.get(group);
     const { open, shut } = fixed
       ? { open: [], shut: new Set<FitContainer>() }
@@ -368,7 +366,7 @@ export class PlaceSearch {
       }
       const floor = this.addPiles(
         before.copy(),
-        buildPiles(this.request, fillContainers(parts), random() < 0.3 ? 1 : 12),
+        buildPiles(this.request, fillContainers(parts), this.pickHigh()),
         shut,
       );
       if (!floor) continue;
@@ -496,6 +494,13 @@ export class PlaceSearch {
     return undefined;
   }
 
+  /** How high is stacked at most: mostly as it goes; on levels of different height any number. */
+  private pickHigh(): number {
+    const { random } = this.means;
+    if (random() < 0.3) return 1;
+    return this.request.zones && random() < 0.6 ? 1 + Math.floor(random() * 4) : MOST_HIGH;
+  }
+
   private highOf(container: FitContainer): number {
     return this.means.covers.measures.get(container)?.high ?? 1;
   }
@@ -508,7 +513,7 @@ export class PlaceSearch {
     const { covers } = this.means;
     const { packing } = floor;
     const chosen = gather(levelsOf(packing.spots));
-    const [aim, costMinor] = scoreOf(this.request.prefer, chosen, packing.blockingG);
+    const [aim, costMinor] = scoreOf(this.request.prefer, chosen, packing);
     const first =
       this.request.prefer === 'cost' || this.isFinding
         ? 0

@@ -108,7 +108,7 @@ export class ContainerSelection {
               }),
               shut: narrowed?.shut ?? new Set(),
             };
-      if (i === 0) bound = aim === 'easy' ? 0 : Math.max(0, next.solution.bound);
+      if (i === 0) bound = aim === 'easy' || aim === 'daily' ? 0 : Math.max(0, next.solution.bound);
       if (terms === cost && (i === 0 || narrowed?.solution.status === 'optimal'))
         leastCostMinor = Math.max(0, next.solution.bound);
       if (!isSolved(next.solution)) {
@@ -142,6 +142,7 @@ export class ContainerSelection {
       case 'cost':
         return [cost, floor];
       case 'easy':
+      case 'daily':
         return [cost, floor];
       case 'uniform':
         return [[...this.kinds.values()].map((variable) => [variable, 1] as const), cost];

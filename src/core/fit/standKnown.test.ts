@@ -81,7 +81,7 @@ test('what stands for one aim is read back as it stands, and no answer for anoth
       ).toBe(costMinor);
       const answer = planFit(
         { ...request, timeLimitMs: 20 },
-        { solver, clock, known: [placements] },
+        { solver, clock, known: [{ placements }] },
       );
       expect(answer.objective).toBeLessThanOrEqual((found?.score[0] ?? NaN) + 1e-6);
       expect(findFitFaults(request, answer)).toEqual([]);

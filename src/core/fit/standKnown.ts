@@ -61,7 +61,7 @@ export function standKnown(
   return {
     chosen,
     packing: floor.packing,
-    score: scoreOf(request.prefer, chosen, floor.packing.blockingG),
+    score: scoreOf(request.prefer, chosen, floor.packing),
   };
 }
 

@@ -1,14 +1,22 @@
-import type {
-  Clearances,
-  FitContainer,
-  FitGroup,
-  FitReason,
-  FitRequest,
-  GroupFault,
+import { insideOf, isForPlaces, pieceG, piecesIn } from './contents';
+import {
+  bearingRoles,
+  type Clearances,
+  type FitContainer,
+  type FitGroup,
+  type FitReason,
+  type FitRequest,
+  type GroupFault,
 } from './model';
 
 const innerWidthOf = (container: FitContainer): number =>
   container.innerWidth ?? Math.min(container.outer.width, container.outer.depth);
+
+export const roleOf = ({ role = 'box' }: FitContainer) => role;
+
+/** Whether two belong to what somebody calls one group: it, or kinds of it. */
+export const isOneGroup = (a: FitGroup, b: FitGroup): boolean =>
+  a === b || a.id === b.id || (a.of !== undefined && a.of === b.of);
 
 export const groupMassG = (group: FitGroup): number => group.massG ?? group.litres * 300;
 
@@ -79,6 +87,8 @@ export function findBayFault(request: FitRequest, container: FitContainer): FitR
   const canTurn = container.turnable ?? true;
   if (bay.moist && DAMP_SHY.has(container.material))
     return { code: 'draws_damp', subject, material: container.material };
+  const roleFault = findRoleFault(request, container);
+  if (roleFault) return roleFault;
   const openingHeight = bay.openingHeight ?? bay.height;
   const openingWidth = bay.openingWidth ?? bay.width;
   const doesNotPass = (side: 'high' | 'wide', sizeMm: number, openingMm: number): FitReason => ({
@@ -113,13 +123,103 @@ export function findBayFault(request: FitRequest, container: FitContainer): FitR
   };
 }
 
+/** Why what a container does cannot be done in this bay. */
+function findRoleFault(
+  { bay, containers }: FitRequest,
+  container: FitContainer,
+): FitReason | undefined {
+  const subject = container.id;
+  switch (roleOf(container)) {
+    case 'under-shelf':
+      if (bay.shelfThickness === undefined) return { code: 'needs_shelf_thickness', subject };
+      if (bay.shelfThickness > (container.clipMost ?? 0))
+        return {
+          code: 'shelf_too_thick',
+          subject,
+          shelfMm: bay.shelfThickness,
+          clipMm: container.clipMost ?? 0,
+        };
+      return undefined;
+    case 'insert':
+      // A drawer is a container itself.
+      return bay.pullOut === true || containers.some((host) => takesInsert(host, container))
+        ? undefined
+        : { code: 'needs_a_container', subject };
+    default:
+      return undefined;
+  }
+}
+
+/** Whether an insert goes into this one, the rim no lower than it is high. */
+export function takesInsert(host: FitContainer, { outer }: FitContainer): boolean {
+  if (roleOf(host) !== 'box' || host.shape === 'round' || host.lid) return false;
+  const inside = insideOf(host);
+  return (
+    Math.min(outer.width, outer.depth) <= inside.width + 1e-6 &&
+    Math.max(outer.width, outer.depth) <= inside.depth + 1e-6 &&
+    outer.height <= inside.height + 1e-6
+  );
+}
+
 /** Why a container does not suit what the group asks for; undefined where it does. */
 export function findGroupFault(container: FitContainer, group: FitGroup): GroupFault | undefined {
-  if (container.innerLitres <= 0) return { fault: 'holds_nothing' };
+  return (
+    findWishFault(container, group) ??
+    findContentFault(container, group) ??
+    findPieceFault(container, group)
+  );
+}
+
+/** What the content's largest, heaviest and longest things ask for. */
+function findContentFault(container: FitContainer, group: FitGroup): GroupFault | undefined {
+  const { tallestMm = 0, longestMm = 0, heaviestG = 0, mayLie = false, pour } = group;
+  if (heaviestG > (container.maxLoadG ?? Infinity)) return { fault: 'too_weak' };
+  if (pour && container.innerLitres < pour.packLitres - 1e-9) return { fault: 'takes_no_pack' };
+  const { depth, height } = insideOf(container);
+  if (tallestMm > height && !(mayLie && tallestMm <= depth))
+    return { fault: 'too_low', hasMm: height, needsMm: tallestMm };
+  if (longestMm > depth && !(mayLie && longestMm <= height))
+    return { fault: 'too_short', hasMm: depth, needsMm: longestMm };
+  return undefined;
+}
+
+/** What a number of things of one size asks for. */
+function findPieceFault(container: FitContainer, group: FitGroup): GroupFault | undefined {
+  const role = roleOf(container);
+  const { pieces, hangs } = group;
+  if ((role === 'rail' || role === 'hooks') !== (hangs !== undefined))
+    return { fault: hangs ? 'hangs' : 'does_not_hang' };
+  if (hangs && (pieceG(group) ?? 0) > (container.hookLoadG ?? Infinity))
+    return { fault: 'too_weak' };
+  if (role === 'rack' && pieces?.shape !== 'round') return { fault: 'not_round' };
+  if (role === 'rack' && pieces && !isForPlaces(container, pieces))
+    return {
+      fault: 'too_wide_for_a_place',
+      hasMm: container.placeDiameter ?? 0,
+      needsMm: pieces.width,
+    };
+  return pieces && piecesIn(container, pieces, group.mayLie) < 1
+    ? { fault: 'holds_no_piece' }
+    : undefined;
+}
+
+function findLookFault(container: FitContainer, group: FitGroup): GroupFault | undefined {
   if (group.lid === 'required' && !container.lid) return { fault: 'no_lid' };
   if (group.lid === 'forbidden' && container.lid) return { fault: 'lid' };
   if (group.see === 'clear' && !container.clear) return { fault: 'not_clear' };
   if (group.see === 'opaque' && container.clear) return { fault: 'clear' };
+  if (group.colour !== undefined && group.colour !== container.colour) return { fault: 'colour' };
+  if (group.line !== undefined && group.line !== container.line) return { fault: 'line' };
+  return undefined;
+}
+
+function findWishFault(container: FitContainer, group: FitGroup): GroupFault | undefined {
+  const role = roleOf(container);
+  const isByPieces = role === 'rack' || role === 'rail' || role === 'hooks';
+  if (bearingRoles.has(role) || (container.innerLitres <= 0 && !isByPieces))
+    return { fault: 'holds_nothing' };
+  const look = findLookFault(container, group);
+  if (look) return look;
   const { minInnerHeight = 0, minInnerWidth = 0 } = group;
   if (minInnerHeight > container.innerHeight)
     return { fault: 'too_low', hasMm: container.innerHeight, needsMm: minInnerHeight };
@@ -137,20 +237,40 @@ export interface FitPin {
   readonly groupId: string;
   readonly containerId: string;
 }
-/** A request with what somebody has pinned; the open format has no pins. */
-export type FitQuestion = FitRequest & { readonly pins?: readonly FitPin[] };
+/** A stretch of the floor, from `x0` to `x1`, with rules of its own: a level. Lengths mm. */
+export interface Zone {
+  readonly x0: number;
+  readonly x1: number;
+  /** How high it lies, and how far right of where it is drawn here. */
+  readonly baseMm: number;
+  readonly shiftMm: number;
+  readonly mostG: number;
+  /** It turns or comes out as a whole: nothing on it is in the way of another. */
+  readonly isFree: boolean;
+  readonly takes: (container: FitContainer) => boolean;
+}
+/** A request with what somebody has pinned, and levels beside each other; the open format has neither. */
+export type FitQuestion = FitRequest & {
+  readonly pins?: readonly FitPin[];
+  readonly zones?: readonly Zone[];
+  /** Containers that are made for one group only, by id. */
+  readonly onlyFor?: ReadonlyMap<string, string>;
+};
 
 /** Whether a container suits a group, and no pin gives the group to another. */
 export function suits(
-  { pins = [] }: FitQuestion,
+  { pins = [], onlyFor }: FitQuestion,
   container: FitContainer,
   group: FitGroup,
 ): boolean {
+  if (!pinsAllow(pins, container, group)) return false;
+  const only = onlyFor?.get(container.id);
+  if (only !== undefined && only !== group.id) return false;
+  return findGroupFault(container, group) === undefined;
+}
+function pinsAllow(pins: readonly FitPin[], container: FitContainer, group: FitGroup): boolean {
   const own = pins.filter(({ groupId }) => groupId === group.id);
-  return (
-    findGroupFault(container, group) === undefined &&
-    (own.length === 0 || own.some(({ containerId }) => containerId === container.id))
-  );
+  return own.length === 0 || own.some(({ containerId }) => containerId === container.id);
 }
 
 /** One reason a container that cannot be used here, by the first measure that rules it out. */
@@ -158,6 +278,7 @@ export function explainUnused(request: FitRequest): FitReason[] {
   return request.containers.flatMap((container): FitReason[] => {
     const bayFault = findBayFault(request, container);
     if (bayFault) return [bayFault];
+    if (bearingRoles.has(roleOf(container))) return [];
     const [first] = request.groups;
     const why = first && findGroupFault(container, first);
     const suitsAny = request.groups.some((group) => findGroupFault(container, group) === undefined);

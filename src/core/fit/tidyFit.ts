@@ -1,5 +1,8 @@
 import { findFitFaults } from './findFitFaults';
-import type { FitAnswer, FitContainer, FitRequest, Placement } from './model';
+import { levelsOf } from './levels';
+import { inTheWayG, itemsOf, movementsOf } from './measureFit';
+import { hangingRoles, type FitAnswer, type FitRequest, type Placement } from './model';
+import { roleOf } from './suitability';
 
 /** How what stands in a place is arranged: gaps shared evenly, or one free space that is kept together. */
 export const tidyWays = ['spread', 'together'] as const;
@@ -27,6 +30,16 @@ const SAME_MM = 1e-3;
 /** Gaps are shared to a tenth of a millimetre. */
 const STEP_MM = 0.1;
 
+/** What is tidied by itself: a level with what stands on it, as a bay of its own. */
+interface Part {
+  readonly request: FitRequest;
+  /** Of the answer's placements, those in it, and where the level begins. */
+  readonly indexes: readonly number[];
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+}
+
 /**
  * An answer with the same containers, tidied as a person would: groups side by side where one row holds them, fronts
  * on one line at the edge, gaps shared evenly or kept as one free space. Where that would break a rule, or put
@@ -34,23 +47,98 @@ const STEP_MM = 0.1;
  * the answer itself. Checked by `findFitFaults`. Deterministic. O(piles² × obstacles).
  */
 export function tidyFit(request: FitRequest, answer: FitAnswer, way: TidyWay): FitAnswer {
-  const piles = pilesOf(request, answer.placements);
+  return partsOf(request, answer).reduce(
+    (tidied, part) => tidyPart(request, tidied, part, way),
+    answer,
+  );
+}
+
+function tidyPart(request: FitRequest, answer: FitAnswer, part: Part, way: TidyWay): FitAnswer {
+  const { x, y, z } = part;
+  const own = part.indexes.map((index) => {
+    const placement = answer.placements[index]!;
+    return { ...placement, x: placement.x - x, y: placement.y - y, z: placement.z - z };
+  });
+  const piles = pilesOf(part.request, own);
   if (piles.length === 0) return answer;
-  const before = inTheWay(request, answer.placements);
+  const before = [inTheWayG(request, answer), movementsOf(request, answer)] as const;
   const faultsBefore = findFitFaults(request, answer).length;
-  const row = inOneRow(request, piles, way);
-  const kept = inOrder(request, piles, way);
+  const row = inOneRow(part.request, piles, way);
+  const kept = inOrder(part.request, piles, way);
   for (const spots of [row, kept]) {
-    const placements = spots && placeAt(piles, spots);
-    if (!placements) continue;
+    const placed = spots && placeAt(piles, spots);
+    if (!placed) continue;
+    // In the order of the answer: what was said of the n-th stays said of it.
+    const placements = [...answer.placements];
+    const inPiles = piles.flatMap((pile) => pile.placements);
+    own.forEach((placement, i) => {
+      const to = placed[inPiles.indexOf(placement)];
+      const index = part.indexes[i]!;
+      if (to)
+        placements[index] = {
+          ...answer.placements[index]!,
+          x: round(to.x + x),
+          y: round(to.y + y),
+        };
+    });
     const tidied = { ...answer, placements };
     if (
       findFitFaults(request, tidied).length <= faultsBefore &&
-      inTheWay(request, placements) <= before + 1e-6
+      inTheWayG(request, tidied) <= before[0] + 1e-6 &&
+      movementsOf(request, tidied) <= before[1]
     )
       return tidied;
   }
   return answer;
+}
+
+/** The bay as a whole, or, where there are levels, each of them; what turns, hangs or lies in a box stays. */
+function partsOf(request: FitRequest, { placements, surfaces = [] }: FitAnswer): Part[] {
+  const all = placements.map((_, index) => index);
+  if (surfaces.length === 0) return [{ request, indexes: all, x: 0, y: 0, z: 0 }];
+  const hung = itemsOf(request, placements)
+    .filter(({ what }) => hangingRoles.has(roleOf(what)))
+    .map(({ at, what, width, depth, height }) => ({
+      label: what.name,
+      x: at.x,
+      y: at.y,
+      z: at.z,
+      width,
+      depth,
+      height,
+    }));
+  const taken = new Set<number>();
+  return levelsOf(request, surfaces, hung).flatMap((level): Part[] => {
+    if (level.isFree) return [];
+    const indexes = all.filter((index) => {
+      const at = placements[index]!;
+      const isHere =
+        !taken.has(index) &&
+        at.on === level.on &&
+        at.x >= level.x - SAME_MM &&
+        at.x < level.x + level.width &&
+        at.y >= level.y - SAME_MM &&
+        at.y < level.y + level.depth &&
+        at.z >= level.z - SAME_MM &&
+        at.z < level.z + level.height;
+      return isHere;
+    });
+    indexes.forEach((index) => taken.add(index));
+    const { x, y, z, width, depth, height, obstacles } = level;
+    return [
+      {
+        request: {
+          ...request,
+          bay: { ...request.bay, width, depth, height, obstacles: [...obstacles] },
+          clearances: { ...request.clearances, side: 0, front: 0, back: 0, top: 0 },
+        },
+        indexes,
+        x,
+        y,
+        z,
+      },
+    ];
+  });
 }
 
 function pilesOf({ containers }: FitRequest, placements: readonly Placement[]): Pile[] {
@@ -256,39 +344,3 @@ function drawForward(
   }
   return spots;
 }
-
-/** Grams of other groups that stand before or on each container, summed over all: what `easy` counts. */
-function inTheWay(request: FitRequest, placements: readonly Placement[]): number {
-  const items = placements.flatMap((at) => {
-    const what = request.containers.find(({ id }) => id === at.containerId);
-    return what ? [{ at, what, ...sidesOf(at, what), massG: 0 }] : [];
-  });
-  for (const group of request.groups) {
-    const own = items.filter(({ at }) => at.groupId === group.id);
-    const offered = own.reduce((sum, { what }) => sum + what.innerLitres, 0);
-    const content = group.massG ?? 300 * group.litres;
-    for (const item of own)
-      item.massG =
-        (item.what.tareG ?? 0) +
-        (content * item.what.innerLitres) / Math.max(group.litres, offered, 1e-12);
-  }
-  return items.reduce(
-    (sum, item) =>
-      sum +
-      items.reduce((grams, other) => {
-        if (other === item || other.at.groupId === item.at.groupId) return grams;
-        const isBefore =
-          other.at.y < item.at.y - SAME_MM &&
-          meets(other.at.x, other.width, item.at.x, item.width, 0) &&
-          meets(other.at.z, other.height, item.at.z, item.height, 0);
-        const isOver = isOnOne(item.at, other.at) && other.at.z > item.at.z;
-        return isBefore || isOver ? grams + other.massG : grams;
-      }, 0),
-    0,
-  );
-}
-const sidesOf = ({ turned }: Placement, { outer }: FitContainer) => ({
-  width: turned ? outer.depth : outer.width,
-  depth: turned ? outer.width : outer.depth,
-  height: outer.height,
-});

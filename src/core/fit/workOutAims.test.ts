@@ -32,7 +32,7 @@ async function run(answers: readonly FitAnswer[], isOverAfter = Infinity) {
       const answer = answers[asked.length] ?? partial;
       asked.push([
         prefer,
-        known.flatMap((placements) => placements.map(({ containerId }) => containerId)),
+        known.flatMap(({ placements }) => placements.map(({ containerId }) => containerId)),
       ]);
       onFirst({ ...answer, costMinor: answer.costMinor + 1000 });
       return Promise.resolve(answer);
@@ -49,12 +49,14 @@ test('every aim begins with what was found before it, and is shown at first and 
     answerOf('b', 8),
     answerOf('c', 6),
     answerOf('d', 7),
+    answerOf('e', 5),
   ]);
   expect(asked).toEqual([
     ['cost', []],
     ['uniform', ['a']],
     ['reuse', ['a', 'b']],
     ['easy', ['a', 'b', 'c']],
+    ['daily', ['a', 'b', 'c', 'd']],
   ]);
   expect(shown.map(([, cost, turns]) => [cost, turns])).toEqual([
     [1005, 0],
@@ -65,6 +67,8 @@ test('every aim begins with what was found before it, and is shown at first and 
     [6, 3],
     [1007, 3],
     [7, 4],
+    [1005, 4],
+    [5, 5],
   ]);
   expect(doneCount).toBe(AIM_TURNS);
 });
@@ -75,24 +79,26 @@ test('money has one more turn where another aim came upon something cheaper, or 
     answerOf('b', 9),
     answerOf('c', 4),
     answerOf('d', 9),
-    answerOf('e', 4),
+    answerOf('e', 9),
+    answerOf('f', 4),
   ]);
-  expect(cheaper.asked.at(-1)).toEqual(['cost', ['a', 'b', 'c', 'd']]);
+  expect(cheaper.asked.at(-1)).toEqual(['cost', ['a', 'b', 'c', 'd', 'e']]);
   expect(cheaper.shown.at(-1)).toEqual(['cost', 4, AIM_TURNS]);
-  const found = await run([partial, partial, answerOf('c', 4), partial, answerOf('e', 4)]);
+  const found = await run([partial, partial, answerOf('c', 4), partial, partial, answerOf('e', 4)]);
   expect(found.asked.map(([prefer]) => prefer)).toEqual([
     'cost',
     'uniform',
     'reuse',
     'easy',
+    'daily',
     'cost',
   ]);
-  expect(found.asked.map(([, known]) => known.length)).toEqual([0, 0, 0, 1, 1]);
+  expect(found.asked.map(([, known]) => known.length)).toEqual([0, 0, 0, 1, 1, 1]);
 });
 
 test('where nothing goes in whole, nothing is known and no turn is added', async () => {
   const { asked } = await run([]);
-  expect(asked.map(([, known]) => known)).toEqual([[], [], [], []]);
+  expect(asked.map(([, known]) => known)).toEqual([[], [], [], [], []]);
 });
 
 test('stopped, it asks and shows nothing more', async () => {

@@ -1,4 +1,5 @@
 import { fitAims, type FitAim, type FitAnswer } from './model';
+import type { Stood } from './planFlat';
 
 interface AimMeans {
   /**
@@ -7,7 +8,7 @@ interface AimMeans {
    */
   readonly plan: (
     prefer: FitAim,
-    known: readonly FitAnswer['placements'][],
+    known: readonly Stood[],
     onFirst: (answer: FitAnswer) => void,
   ) => Promise<FitAnswer>;
   /** Told of every answer, and how many turns are over. */
@@ -32,7 +33,10 @@ export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<num
     };
     const answer = await plan(
       prefer,
-      [...known.values()].map(({ placements }) => placements),
+      [...known.values()].map(({ placements, surfaces }) => ({
+        placements,
+        ...(surfaces && { surfaces }),
+      })),
       (first) => tell(first, turn),
     );
     tell(answer, turn + 1);

@@ -1,4 +1,4 @@
-import type { ContainerProduct, TakenFit } from '../fit';
+import { containerIdsOf, type ContainerProduct, type TakenFit } from '../fit';
 import type { Currency } from '../shared';
 import { keptPiecesOf } from './findLeftovers';
 import { toMaterialNeedId, type MaterialNeed } from './materialNeeds';
@@ -42,9 +42,8 @@ export function listNeeds(
   room: Pick<RoomShopping, 'fits' | 'containers' | 'purchases' | 'priorities'>,
 ): ContainerNeed[] {
   const wanted = new Map<string, number>();
-  for (const { containerId } of room.fits.flatMap((fit) => fit.answer.placements)) {
-    wanted.set(containerId, (wanted.get(containerId) ?? 0) + 1);
-  }
+  for (const id of room.fits.flatMap((fit) => containerIdsOf(fit.answer)))
+    wanted.set(id, (wanted.get(id) ?? 0) + 1);
   return [...wanted].flatMap(([id, qty]) => {
     const container = room.containers.find((candidate) => candidate.id === id);
     if (!container) return [];

@@ -1,5 +1,5 @@
 import type { Bay, Picture, Room, Unit, VantagePoint } from '../look';
-import type { ContainerProduct, TakenFit } from '../fit';
+import { containerIdsOf, type ContainerProduct, type TakenFit } from '../fit';
 import { keptPiecesOf, spentMinorOf, type Purchase } from '../shop';
 import {
   type Amount,
@@ -78,7 +78,9 @@ export function roomResultsOf(records: RoomRecords): RoomResults {
   const { decided, byTheDoor, gone: left } = sumLeaving(things, states, leavesHome);
   const leaves = (thing: Thing) => leavesHome(thing) && isOut(thing);
   const landfillG = addUp(things.filter((thing) => leaves(thing) && goesToLandfill(thing))).massG;
-  const placed = fits.flatMap((fit) => fit.answer.placements);
+  const placed = fits.flatMap((fit) =>
+    containerIdsOf(fit.answer).map((containerId) => ({ containerId })),
+  );
   const ownedIds = new Set<string>(
     containers.filter(({ projectId }) => projectId !== null).map(({ id }) => id),
   );

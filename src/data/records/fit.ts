@@ -60,6 +60,7 @@ export const fitRecord = defineRecord({
   ids: {
     'answer.placements.*.containerId': 'containers',
     'answer.placements.*.groupId': 'groups',
+    'answer.surfaces.*.containerId': 'containers',
     'answer.unmet.*.groupId': 'groups',
     'answer.reasons.*.subject': 'groups|containers|bays|?',
     'insteadOf.*': 'containers|?',

@@ -1,5 +1,6 @@
 import 'server-only';
 
+import { containerIdsOf } from '@/core/fit';
 import type { Asked, AskedPurchase, AskedThing, LineNow } from '@/core/client';
 import { usableLitresOf, type Unit } from '@/core/look';
 import { formatLitres, formatMoney } from '@/core/shared';
@@ -186,7 +187,7 @@ function whatItReplaces(
   );
   const replaced = fits
     .filter(({ bayId, answer }) => {
-      const isHere = answer.placements.some(({ containerId }) => containerId === needId);
+      const isHere = containerIdsOf(answer).includes(needId);
       return isHere && bayIds.has(bayId);
     })
     .flatMap((fit) => fit.insteadOf);
@@ -204,17 +205,17 @@ function forWhat(
     .filter((unit) => unit.roomId === roomId)
     .flatMap((unit) =>
       unit.bays.flatMap((bay) => {
-        const placed = fits
-          .find(({ bayId }) => bayId === bay.id)
-          ?.answer.placements.filter(({ containerId }) => containerId === needId);
-        if (!placed || placed.length === 0) return [];
+        const answer = fits.find(({ bayId }) => bayId === bay.id)?.answer;
+        const count = answer ? containerIdsOf(answer).filter((id) => id === needId).length : 0;
+        if (!answer || count === 0) return [];
+        const placed = answer.placements.filter(({ containerId }) => containerId === needId);
         const names = new Set(
           placed.flatMap(
             ({ groupId }) => groups.find(({ id }) => id === groupId)?.name.toLowerCase() ?? [],
           ),
         );
         const held = names.size === 0 ? '' : ` for ${[...names].join(', ')}`;
-        return [`${placed.length} in ${unit.name}, ${bay.name}${held}.`];
+        return [`${count} in ${unit.name}, ${bay.name}${held}.`];
       }),
     )
     .slice(0, 4);

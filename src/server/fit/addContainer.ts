@@ -1,6 +1,6 @@
 import 'server-only';
 
-import type { ContainerProduct } from '@/core/fit';
+import { containerIdsOf, type ContainerProduct } from '@/core/fit';
 import { containerIdSchema, offerIdSchema, type ContainerId, type ProjectId } from '@/core/shared';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
@@ -52,9 +52,7 @@ export const removeOwnedContainer = atomic(
   async (db: Db, projectId: ProjectId, containerId: ContainerId): Promise<void> => {
     const { containers, fits } = await loadRecords(db, projectId, 'containers', 'fits');
     const container = ownedOf(containers, projectId, containerId);
-    const isStoodOn = fits.some(({ answer }) =>
-      answer.placements.some((placement) => placement.containerId === containerId),
-    );
+    const isStoodOn = fits.some(({ answer }) => containerIdsOf(answer).includes(containerId));
     await recordChange(
       db,
       { projectId, deed: { code: 'container_removed', name: container.name }, now: nowIso() },

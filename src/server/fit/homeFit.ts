@@ -1,5 +1,6 @@
 import 'server-only';
 
+import { containerIdsOf } from '@/core/fit';
 import { keptLitresOf } from '@/core/sort';
 import type { OpenHome } from '../desk/openRoom';
 import { leftoversOf, loadPriceList, loadRoomShopping } from '../shop/roomShopping';
@@ -48,9 +49,8 @@ export async function loadHomeFit({ db, records }: Opened) {
   );
   const owned = records.containers.filter(({ projectId }) => projectId !== null);
   const usedOf = (containerId: string) =>
-    records.fits
-      .flatMap(({ answer }) => answer.placements)
-      .filter((placement) => placement.containerId === containerId).length;
+    records.fits.flatMap(({ answer }) => containerIdsOf(answer)).filter((id) => id === containerId)
+      .length;
   return {
     places,
     /** Those of them that containers are there for. */

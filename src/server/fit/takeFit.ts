@@ -1,6 +1,7 @@
 import 'server-only';
 
 import {
+  containerIdsOf,
   findFitFaults,
   restateLitres,
   insteadOf,
@@ -133,7 +134,7 @@ export function checkTakenFit(
   const known = new Set(question.containers.map(({ id }) => id));
   const missing = records.containers
     .filter(({ id }) => !known.has(id))
-    .filter(({ id }) => fit.answer.placements.some(({ containerId }) => containerId === id))
+    .filter(({ id }) => containerIdsOf(fit.answer).includes(id))
     .map((container) => toFitContainer(container, 0));
   const containers = [...question.containers, ...missing];
   return findFitFaults({ ...question, containers }, fit.answer).filter(
@@ -159,8 +160,7 @@ export function litresEachOf(
 function ownedInOtherFits({ fits }: Records<'fits'>, bayId: BayId): ReadonlyMap<string, number> {
   const counts = new Map<string, number>();
   for (const fit of fits.filter((other) => other.bayId !== bayId)) {
-    for (const { containerId } of fit.answer.placements)
-      counts.set(containerId, (counts.get(containerId) ?? 0) + 1);
+    for (const id of containerIdsOf(fit.answer)) counts.set(id, (counts.get(id) ?? 0) + 1);
   }
   return counts;
 }

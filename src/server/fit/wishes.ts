@@ -1,6 +1,7 @@
 import 'server-only';
 
 import {
+  containerIdsOf,
   tidyFit,
   type FitAim,
   type FitAnswer,
@@ -165,7 +166,7 @@ export const correctContainer = atomic(
 );
 
 const isUsedBy = ({ answer }: Pick<TakenFit, 'answer'>, containerId: string): boolean =>
-  answer.placements.some((placement) => placement.containerId === containerId);
+  containerIdsOf(answer).includes(containerId);
 
 /** Fits of other projects with this container that break a rule as everything measures now. */
 export async function countBrokenElsewhere(

@@ -24,7 +24,7 @@ export interface TillSum {
   readonly lackQty: number;
 }
 
-type Placed = Pick<FitAnswer, 'placements'>;
+type Placed = Pick<FitAnswer, 'placements' | 'surfaces'>;
 
 /** What the tills take if one place of a room is fitted out in this way. */
 export async function sumTillWith(
@@ -33,7 +33,7 @@ export async function sumTillWith(
   placed: Placed,
 ): Promise<TillSum> {
   const [without, with_] = await Promise.all(
-    [NOTHING_PLACED, placed].map(({ placements }) =>
+    [NOTHING_PLACED, placed].map(({ placements, surfaces }) =>
       answerRoomShopping({
         ...shopping,
         fits: [
@@ -44,7 +44,7 @@ export async function sumTillWith(
             takenAt: '',
             checks: [],
             insteadOf: [],
-            answer: { ...NOTHING_PLACED, placements },
+            answer: { ...NOTHING_PLACED, placements, ...(surfaces && { surfaces }) },
           },
         ],
       }),

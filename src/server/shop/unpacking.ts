@@ -1,3 +1,4 @@
+import { containerIdsOf } from '@/core/fit';
 import { keptPiecesOf } from '@/core/shop';
 import type { Records } from '@/data/records';
 
@@ -33,8 +34,8 @@ export function unpackingOf({
           places: bays.flatMap(({ id, name }) => {
             const count = fits
               .filter(({ bayId }) => bayId === id)
-              .flatMap(({ answer }) => answer.placements)
-              .filter((placement) => placement.containerId === containerId).length;
+              .flatMap(({ answer }) => containerIdsOf(answer))
+              .filter((id) => id === containerId).length;
             return count > 0 ? [{ name, count }] : [];
           }),
         })),

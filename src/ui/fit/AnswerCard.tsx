@@ -1,10 +1,17 @@
 'use client';
 import clsx from 'clsx';
 
-import { CircleDollarSign, Columns3, Hand, Recycle, type LucideIcon } from 'lucide-react';
+import {
+  CircleDollarSign,
+  Columns3,
+  Footprints,
+  Hand,
+  Recycle,
+  type LucideIcon,
+} from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
 
-import type { FitAim, FitAnswer, FitRequest } from '@/core/fit';
+import { containerIdsOf, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
 import { aimWords } from './fitWords';
 import type { TillSum } from './useTills';
@@ -14,6 +21,7 @@ const ICONS: Readonly<Record<FitAim, LucideIcon>> = {
   uniform: Columns3,
   reuse: Recycle,
   easy: Hand,
+  daily: Footprints,
 };
 
 interface AnswerCardProps {
@@ -30,7 +38,7 @@ interface AnswerCardProps {
   readonly isTaken: boolean;
 }
 
-/** One of the four ways, with what it costs and what it leaves. */
+/** One of the ways, with what it costs and what it leaves. */
 export function AnswerCard({
   aim,
   title,
@@ -82,7 +90,7 @@ function CardFigures({
   request: FitRequest;
   currency: Currency;
 }) {
-  const ids = answer.placements.map(({ containerId }) => containerId);
+  const ids = containerIdsOf(answer);
   const bought = ids.filter(
     (id) => (request.containers.find((container) => container.id === id)?.priceMinor ?? 0) > 0,
   ).length;
@@ -120,8 +128,7 @@ function CardFigures({
 /** "2 deep trays, 1 tub of your own": what stands there, most first. */
 function wordContainers(answer: FitAnswer, request: FitRequest): string {
   const counts = new Map<string, number>();
-  for (const { containerId } of answer.placements)
-    counts.set(containerId, (counts.get(containerId) ?? 0) + 1);
+  for (const id of containerIdsOf(answer)) counts.set(id, (counts.get(id) ?? 0) + 1);
   if (counts.size === 0) return 'nothing goes in';
   const parts = [...counts]
     .sort((a, b) => b[1] - a[1])
@@ -140,6 +147,7 @@ const MOST_USEFUL_GAP = 0.5;
 function wordProof(aim: FitAim, { status, objective, bound }: FitAnswer): string {
   if (status === 'optimal') return 'best possible, proven';
   if (objective === null || bound === null) return '';
+  if (aim === 'daily') return `${formatCount(objective, 'movement')} for what is used daily`;
   if (aim === 'uniform' || aim === 'reuse')
     return `${Math.ceil(bound)} is the best possible, not reached`;
   const gap = (objective - bound) / bound;

@@ -38,7 +38,9 @@ interface FitWorkbenchProps {
   readonly onTake: (prefer: FitAim, answer: FitAnswer) => Promise<ActionResult>;
   readonly onDrop: () => Promise<ActionResult>;
   /** What the tills take with these containers. */
-  readonly onTill: (placements: FitAnswer['placements']) => Promise<TillSum | undefined>;
+  readonly onTill: (
+    placed: Pick<FitAnswer, 'placements' | 'surfaces'>,
+  ) => Promise<TillSum | undefined>;
 }
 
 /** Four ways to fit one place out, drawn to scale, each with its cost and its reasons. */

@@ -7,6 +7,10 @@ export const aimWords: Readonly<Record<FitAim, { readonly name: string; readonly
     uniform: { name: 'Calmest look', about: 'as few different containers as will do' },
     reuse: { name: 'Reuse first', about: 'as few new pieces as will do' },
     easy: { name: 'Easiest to use', about: 'least to lift away to get at something' },
+    daily: {
+      name: 'Fewest movements',
+      about: 'nothing on or before what is used daily, on a turntable where there is one',
+    },
   };
 const FAULT_WORDS: Readonly<Record<FitFault['rule'], string>> = {
   unknown_container: 'is no longer known',
@@ -26,6 +30,18 @@ const FAULT_WORDS: Readonly<Record<FitFault['rule'], string>> = {
   blocked_mass: 'stands before more than 4 kg',
   litres: 'has more than its containers hold',
   totals: 'adds up to something else',
+  unknown_surface: 'stands on something that is not there',
+  surface: 'reaches over what it stands on',
+  surface_load: 'has more on it than it bears',
+  turns: 'is in the way of the turntable',
+  pull_out: 'does not pull out all the way',
+  hung: 'does not hang from the shelf above',
+  insert: 'does not lie in a container',
+  kind: 'has more than one kind in a container',
+  person: 'is not in the colour of its person alone',
+  crushed: 'has something on it, and is crushed',
+  above_eyes: 'stands above the eyes and cannot be seen through',
+  beside_opening: 'stands beside the opening and is used daily',
 };
 const MENDS: Readonly<Record<FitFault['rule'], string>> = {
   unknown_container: 'discard it, or take another answer',
@@ -45,6 +61,18 @@ const MENDS: Readonly<Record<FitFault['rule'], string>> = {
   blocked_mass: 'take another answer',
   litres: 'keep less, or take an answer with more room',
   totals: 'take it once more',
+  unknown_surface: 'take another answer',
+  surface: 'measure once more, or take another answer',
+  surface_load: 'keep less of it, or take another answer',
+  turns: 'take another answer',
+  pull_out: 'measure once more, or take another answer',
+  hung: 'take another answer',
+  insert: 'take another answer',
+  kind: 'take another answer',
+  person: 'take another answer',
+  crushed: 'take another answer',
+  above_eyes: 'take another answer',
+  beside_opening: 'take another answer',
 };
 
 /** What is wrong with a fit that was taken, and what would mend it; ids are said by their names. */
@@ -89,6 +117,14 @@ export function fitReasonWords(
         `${size(reason.widthMm)} × ${size(reason.depthMm)}, the floor is ` +
         `${size(reason.floorWidthMm)} × ${size(reason.floorDepthMm)}`
       );
+    case 'pack_left':
+      return `${group(reason.subject)}: no container takes a whole pack, ${formatLitres(reason.litres)} stay in it`;
+    case 'needs_a_container':
+      return 'lies in a larger container without a lid, and there is none that takes it';
+    case 'needs_shelf_thickness':
+      return 'hangs from the shelf above, whose thickness nobody has measured';
+    case 'shelf_too_thick':
+      return `goes onto shelves of up to ${size(reason.clipMm)}, this one is ${size(reason.shelfMm)} thick`;
     case 'not_enough_floor':
       return `${group(reason.subject)}: ${formatLitres(reason.litres)} have no container; ${
         reason.isImpossible
@@ -104,10 +140,25 @@ const GROUP_FAULT_WORDS = {
   lid: 'has a lid',
   not_clear: 'cannot be seen through',
   clear: 'can be seen through',
+  colour: 'is of another colour',
+  line: 'is of another line',
+  too_weak: 'does not bear the heaviest of it',
+  takes_no_pack: 'does not take a whole pack',
+  not_round: 'is for round things',
+  does_not_hang: 'is for what hangs',
+  holds_no_piece: 'does not take a single piece',
+  hangs: 'stands, and it is to hang',
+} as const;
+
+const SIDE_WORDS = {
+  too_low: 'high inside',
+  too_narrow: 'wide inside',
+  too_short: 'long inside',
+  too_wide_for_a_place: 'wide a place',
 } as const;
 
 function groupFaultWords(why: GroupFault, unit: LengthUnit): string {
-  if (why.fault !== 'too_low' && why.fault !== 'too_narrow') return GROUP_FAULT_WORDS[why.fault];
-  const side = why.fault === 'too_low' ? 'high' : 'wide';
-  return `${formatLength(why.hasMm, unit)} ${side} inside, needs ${formatLength(why.needsMm, unit)}`;
+  if (!('hasMm' in why)) return GROUP_FAULT_WORDS[why.fault];
+  const needs = formatLength(why.needsMm, unit);
+  return `${formatLength(why.hasMm, unit)} ${SIDE_WORDS[why.fault]}, needs ${needs}`;
 }

@@ -3,7 +3,14 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 
-import { AIM_TURNS, workOutAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
+import {
+  AIM_TURNS,
+  workOutAims,
+  type FitAim,
+  type FitAnswer,
+  type FitQuestion,
+  type Stood,
+} from '@/core/fit';
 import type { FitWorker } from '@/workers/fit.worker';
 
 type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
@@ -20,7 +27,7 @@ class FitRunner {
   }
   plan(
     request: FitQuestion,
-    known: readonly FitAnswer['placements'][],
+    known: readonly Stood[],
     onFirst: (answer: FitAnswer) => void,
   ): Promise<FitAnswer> {
     return this.remote.plan(request, known, proxy(onFirst));

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react';
 
-import type { FitAnswer } from '@/core/fit';
+import { containerIdsOf, type FitAnswer } from '@/core/fit';
 
 /** What the tills take for the room's list with an answer, and for this place of it. */
 export interface TillSum {
@@ -10,14 +10,10 @@ export interface TillSum {
   readonly addsMinor: number;
   readonly lackQty: number;
 }
-type Placements = FitAnswer['placements'];
+type Placed = Pick<FitAnswer, 'placements' | 'surfaces'>;
 
 /** Answers with the same containers cost the same, however they stand. */
-const keyOf = (placements: Placements): string =>
-  placements
-    .map(({ containerId }) => containerId)
-    .sort()
-    .join(' ');
+const keyOf = (placed: Placed): string => containerIdsOf(placed).sort().join(' ');
 
 /**
  * Asks what the tills take for each of the answers, one after the other, each kind of answer once; again after
@@ -26,27 +22,29 @@ const keyOf = (placements: Placements): string =>
 export function useTills(
   answers: readonly (FitAnswer | undefined)[],
   facts: string,
-  onTill: (placements: Placements) => Promise<TillSum | undefined>,
+  onTill: (placed: Placed) => Promise<TillSum | undefined>,
 ): (answer: FitAnswer | undefined) => TillSum | undefined {
   const [known, setKnown] = useState<Readonly<Record<string, TillSum | 'asked'>>>({});
-  const factsOf = (placements: Placements) => `${facts} ${keyOf(placements)}`;
+  const factsOf = (placed: Placed) => `${facts} ${keyOf(placed)}`;
   const open = answers.find(
-    (answer) =>
-      answer && answer.placements.length > 0 && known[factsOf(answer.placements)] === undefined,
+    (answer) => answer && answer.placements.length > 0 && known[factsOf(answer)] === undefined,
   );
   const isAsking = Object.values(known).includes('asked');
   useEffect(() => {
     if (!open || isAsking) return;
-    const key = `${facts} ${keyOf(open.placements)}`;
+    const key = `${facts} ${keyOf(open)}`;
     const ask = async () => {
       setKnown((before) => ({ ...before, [key]: 'asked' }));
-      const sum = await onTill(open.placements).catch(() => undefined);
+      const sum = await onTill({
+        placements: open.placements,
+        ...(open.surfaces && { surfaces: open.surfaces }),
+      }).catch(() => undefined);
       setKnown((before) => ({ ...before, [key]: sum ?? NOT_KNOWN }));
     };
     void ask();
   }, [open, isAsking, facts, onTill]);
   return (answer) => {
-    const sum = answer && known[factsOf(answer.placements)];
+    const sum = answer && known[factsOf(answer)];
     return sum === undefined || sum === 'asked' || sum === NOT_KNOWN ? undefined : sum;
   };
 }

@@ -1,0 +1,486 @@
+import { sumLitres } from './restateLitres';
+import { litresIn } from './contents';
+import { fillLevels } from './fillLevels';
+import { findFitFaults } from './findFitFaults';
+import type { FloorRow } from './floorRows';
+import { layOutLevels, levelsOf } from './levels';
+import { objectiveOf } from './measureFit';
+import {
+  bearingRoles,
+  hangingRoles,
+  type FitAnswer,
+  type FitContainer,
+  type FitRequest,
+  type Placement,
+  type Surface,
+} from './model';
+import { toPlacements } from './floor';
+import { planFlat, type FitMeans } from './planFlat';
+import { ContainerSelection } from './selectContainers';
+import { addStation, EMPTY_SCENE, listStations, toBox, type Scene } from './stations';
+import {
+  clearOf,
+  explainUnused,
+  findBayFault,
+  roleOf,
+  suits,
+  type FitPin,
+  type FitQuestion,
+} from './suitability';
+import { unfold, type Unfolded } from './unfold';
+
+/** Of the time: for the flat answers, then for looking through scenes; the rest is for the best scenes. */
+const SHARE = { flat: 0.4, scenes: 0.28, bound: 0.08 } as const;
+/** So many scenes go on to the next station, and so many are worked out in full. */
+const BEAM = 4;
+const FULL = 3;
+const MOST_STATIONS = 6;
+/** A scene is looked at for so long before the next, in ms. */
+const LOOK_MS = 6;
+/** Tries at standing the kinds of a group in containers alike. */
+const ALIKE_TRIES = 3;
+/** Litres that differ by less are none. */
+const SAME_LITRES = 1e-6;
+
+/** Whether a request has anything that levels are made of. */
+export const hasLevels = ({ containers }: FitRequest): boolean =>
+  containers.some(({ role = 'box' }) => role !== 'box');
+
+/** One answer in the words of the request, with how good it is: less is better, the first first. */
+interface Candidate {
+  readonly answer: FitAnswer;
+  readonly score: readonly [unmetLitres: number, aim: number, costMinor: number];
+}
+
+/**
+ * Fits a bay on levels.
+ *
+ * Method: what is asked in kinds, pieces, colours is said in litres (`unfold`). The flat answer comes first. Then sets
+ * of surfaces are built up station by station, the most promising kept (beam search); the levels of each lie beside
+ * each other as one floor (`layOutLevels`), on which what is found in milliseconds says how promising it is. The best
+ * of them are worked out as a floor is. Every answer is checked by `findFitFaults` before it counts. The bound leaves
+ * the places out and keeps litres, number and volume.
+ * Requires, ensures: as `planFit`.
+ */
+export function planLevels(request: FitQuestion, means: FitMeans): FitAnswer {
+  return new LevelRun(request, means).run();
+}
+
+class LevelRun {
+  private readonly startMs: number;
+  private readonly unfolded: Unfolded;
+  private best: Candidate | undefined;
+  private hasTold = false;
+
+  constructor(
+    private readonly request: FitQuestion,
+    private readonly means: FitMeans,
+  ) {
+    this.startMs = means.clock();
+    this.unfolded = unfold(request);
+  }
+
+  private passedMs(): number {
+    return this.means.clock() - this.startMs;
+  }
+  private leftMs(): number {
+    return this.request.timeLimitMs - this.passedMs();
+  }
+
+  run(): FitAnswer {
+    for (const known of this.means.known ?? []) this.takeKnown(known);
+    const ways = listAlike(this.unfolded);
+    const question = { ...this.unfolded.question, pins: ways[0] ?? [] };
+    const looked = this.hasStations() ? this.lookThrough(question) : [];
+    this.tellPart();
+    const pins = this.planOnFloor(ways);
+    const leastPrice = this.bound();
+    if (!this.isAtLeast(leastPrice)) this.workOutBest({ ...question, pins }, looked);
+    return this.finish(leastPrice);
+  }
+
+  private isAtLeast(bound: number): boolean {
+    const { best } = this;
+    return (
+      best !== undefined &&
+      best.score[0] <= SAME_LITRES &&
+      best.score[1] <= bound + 1e-6 &&
+      this.request.prefer === 'cost'
+    );
+  }
+
+  private hasStations(): boolean {
+    return this.unfolded.question.containers.some((container) => {
+      const role = roleOf(container);
+      return role !== 'box' && role !== 'rack';
+    });
+  }
+
+  private takeKnown(known: Pick<FitAnswer, 'placements' | 'surfaces'>): void {
+    this.offer({ placements: known.placements, surfaces: known.surfaces ?? [] });
+  }
+
+  /** On the floor alone, kinds alike where that goes; the pins with which it went best. */
+  private planOnFloor(ways: readonly (readonly FitPin[])[]): readonly FitPin[] {
+    const flat = onFloor(this.unfolded.question);
+    const untilMs =
+      this.request.timeLimitMs * (this.hasStations() ? SHARE.scenes + SHARE.flat : 1 - SHARE.bound);
+    const { solver, clock } = this.means;
+    const tell = (answer: FitAnswer): void => {
+      const folded = this.unfolded.fold(answer);
+      this.offer({ placements: folded.placements, surfaces: [] });
+    };
+    let best = ways[0] ?? [];
+    let leastLitres = Infinity;
+    for (const [i, pins] of ways.entries()) {
+      const leftMs = Math.max(LEAST_MS, (untilMs - this.passedMs()) / (ways.length - i));
+      const answer = planFlat(
+        { ...flat, pins, timeLimitMs: leftMs },
+        { solver, clock, onFirst: tell },
+      );
+      tell(answer);
+      const litres = answer.unmet.reduce((sum, unmet) => sum + unmet.litres, 0);
+      if (litres < leastLitres - SAME_LITRES) {
+        best = pins;
+        leastLitres = litres;
+      }
+      if (answer.unmet.length === 0) break;
+    }
+    return best;
+  }
+
+  /** Works the best of the scenes out in the time that is left. */
+  private workOutBest(question: FitQuestion, looked: readonly Looked[]): void {
+    const full = looked.slice(0, FULL);
+    full.forEach((scene, i) => {
+      // What stands in part takes a tenth more.
+      const leftMs = (this.leftMs() * 0.9) / (full.length - i);
+      if (leftMs < LEAST_MS / 4 && this.best) return;
+      this.workOut(question, scene, leftMs);
+    });
+  }
+
+  /** The most promising scenes, best first. */
+  private lookThrough(question: FitQuestion): Looked[] {
+    const untilMs = SHARE.scenes * this.request.timeLimitMs;
+    const leftMs = () => untilMs - this.passedMs();
+    this.look(question, EMPTY_SCENE);
+    const stations = listStations(question);
+    let beam: Looked[] = [];
+    const all: Looked[] = [];
+    const seen = new Set<string>();
+    for (let depth = 0; depth < MOST_STATIONS && leftMs() > 0; depth += 1) {
+      const from = depth === 0 ? [EMPTY_SCENE] : beam.map(({ scene }) => scene);
+      const next: Looked[] = [];
+      for (const scene of from) {
+        for (const station of stations) {
+          if (leftMs() <= 0) break;
+          const grown = addStation(question, scene, station);
+          const key =
+            grown &&
+            JSON.stringify([
+              [...grown.surfaces].map(keyOf).sort(),
+              grown.hung.map(({ container, group }) => [container.id, group.id]).sort(),
+            ]);
+          if (!grown || !key || seen.has(key)) continue;
+          seen.add(key);
+          const looked = this.look(question, grown);
+          if (looked) next.push(looked);
+        }
+      }
+      if (next.length === 0) break;
+      beam = next.sort(byPromise).slice(0, BEAM);
+      all.push(...beam);
+    }
+    return all.sort(byPromise);
+  }
+
+  /** What a scene holds, found in a few milliseconds. */
+  private look(question: FitQuestion, scene: Scene): Looked | undefined {
+    const laid = this.layOut(question, scene);
+    if (!laid) return undefined;
+    const endMs = this.passedMs() + LOOK_MS;
+    const partial = fillLevels(laid.question, () => endMs - this.passedMs());
+    const placements = toPlacements(partial.packing.spots);
+    const stood = laid.toStood(placements);
+    this.offer(stood);
+    const costMinor = partial.costMinor + sceneCost(question, scene);
+    return { scene, unmetLitres: partial.unmetLitres, costMinor, placements };
+  }
+
+  private workOut(question: FitQuestion, { scene, placements }: Looked, leftMs: number): void {
+    const laid = this.layOut(question, scene);
+    if (!laid) return;
+    const answer = planFlat(
+      { ...laid.question, timeLimitMs: leftMs },
+      {
+        solver: this.means.solver,
+        clock: this.means.clock,
+        known: [{ placements: [...placements] }],
+      },
+    );
+    this.offer(laid.toStood(answer.placements));
+  }
+
+  /** The levels of a scene as one floor, less the groups that hang; undefined where the bay bears no more. */
+  private layOut(question: FitQuestion, scene: Scene) {
+    const hungGroups = new Set(scene.hung.map(({ group }) => group));
+    const bearingG = scene.surfaces.reduce(
+      (sum, { containerId }) =>
+        sum + (question.containers.find(({ id }) => id === containerId)?.tareG ?? 0),
+      0,
+    );
+    const hungG =
+      [...hungGroups].reduce((sum, group) => sum + (group.massG ?? group.litres * 300), 0) +
+      scene.hung.reduce((sum, { container }) => sum + (container.tareG ?? 0), 0);
+    const { maxLoadG } = question.bay;
+    const leftG = (maxLoadG ?? Infinity) - bearingG - hungG;
+    if (leftG < 0) return undefined;
+    const used = new Map<string, number>();
+    for (const { containerId } of scene.surfaces)
+      used.set(containerId, (used.get(containerId) ?? 0) + 1);
+    const levels = levelsOf(question, scene.surfaces, scene.hung.map(toBox));
+    const laid = layOutLevels(
+      {
+        ...question,
+        bay: { ...question.bay, ...(maxLoadG === undefined ? {} : { maxLoadG: leftG }) },
+        groups: question.groups.filter((group) => !hungGroups.has(group)),
+        containers: question.containers.map((container) =>
+          container.available === undefined
+            ? container
+            : {
+                ...container,
+                available: Math.max(0, container.available - (used.get(container.id) ?? 0)),
+              },
+        ),
+      },
+      levels,
+    );
+    const hung = scene.hung.map(({ container, group, x, y, z }): Placement => ({
+      containerId: container.id,
+      groupId: group.id,
+      x,
+      y,
+      z,
+      turned: false,
+    }));
+    const toStood = (placements: readonly Placement[]): Stood => {
+      const answer = this.unfolded.fold({
+        ...NOTHING,
+        placements: [...placements.map((each) => laid.back(each).placement), ...hung],
+        surfaces: [...scene.surfaces],
+      });
+      return dropUnused({ placements: answer.placements, surfaces: answer.surfaces ?? [] });
+    };
+    return { question: laid.question, toStood };
+  }
+
+  /** Keeps what stands where no rule is broken and nothing known is better. */
+  private offer({ placements, surfaces }: Stood): void {
+    const { request } = this;
+    const sums = sumLitres(request, placements);
+    const [aim, costMinor] = objectiveOf(request, { placements, surfaces }, request.prefer);
+    const unmetLitres = sums.unmet.reduce((sum, { litres }) => sum + litres, 0);
+    const score = [unmetLitres, aim, costMinor] as const;
+    if (this.best && !isLess(score, this.best.score)) return;
+    const answer: FitAnswer = {
+      ...NOTHING,
+      ...sums,
+      placements: [...placements],
+      ...(surfaces.length > 0 ? { surfaces: [...surfaces] } : {}),
+      costMinor,
+      ...(request.prefer === 'daily' ? { movements: aim } : {}),
+    };
+    if (findFitFaults(request, answer).length > 0) return;
+    this.best = { answer, score };
+    if (unmetLitres > SAME_LITRES || this.hasTold) return;
+    this.hasTold = true;
+    this.means.onFirst?.({
+      ...answer,
+      status: 'feasible',
+      objective: aim,
+      bound: 0,
+      elapsedMs: this.passedMs(),
+    });
+  }
+
+  /** Where not everything stands yet, what does is told. */
+  private tellPart(): void {
+    if (this.hasTold || !this.best) return;
+    this.means.onFirst?.({
+      ...this.best.answer,
+      status: 'infeasible',
+      elapsedMs: this.passedMs(),
+    });
+  }
+
+  private finish(leastPrice: number): FitAnswer {
+    const { request, best } = this;
+    const reasons = this.unfolded.fold(NOTHING).reasons;
+    const answer = best?.answer ?? { ...NOTHING, ...sumLitres(request, []) };
+    if (answer.unmet.length > 0)
+      return {
+        ...answer,
+        status: 'infeasible',
+        elapsedMs: this.passedMs(),
+        reasons: [
+          ...answer.unmet.map(({ groupId, litres }) => ({
+            code: 'not_enough_floor' as const,
+            subject: groupId,
+            litres,
+            isImpossible: false,
+          })),
+          ...reasons,
+          ...explainUnused(request),
+        ],
+      };
+    const objective = best?.score[1] ?? 0;
+    const bound = Math.min(objective, leastPrice);
+    return {
+      ...answer,
+      status: objective - bound <= 1e-6 * Math.max(1, objective) ? 'optimal' : 'feasible',
+      objective,
+      bound,
+      elapsedMs: this.passedMs(),
+      reasons,
+    };
+  }
+
+  /** By litres, number, load and volume: nothing that stands in the bay costs less. */
+  private bound(): number {
+    const { question } = this.unfolded;
+    const { prefer } = this.request;
+    if (prefer === 'easy' || prefer === 'daily') return 0;
+    const clear = clearOf(question);
+    const volume: FloorRow = {
+      most: ((clear.x1 - clear.x0) * (clear.y1 - clear.y0) * question.bay.height) / 1e6,
+      of: ({ outer, role, shape }) =>
+        role === 'insert'
+          ? 0
+          : (outer.width * outer.depth * outer.height * (shape === 'round' ? Math.PI / 4 : 1)) /
+            1e6,
+    };
+    const endMs = this.passedMs() + Math.max(LEAST_MS, SHARE.bound * this.request.timeLimitMs);
+    const holding = question.containers.filter((container) => !bearingRoles.has(roleOf(container)));
+    return new ContainerSelection({ ...question, containers: holding }, [volume]).solve(
+      prefer,
+      this.means.solver,
+      { timeLeftMs: () => endMs - this.passedMs(), seed: this.request.seed },
+    ).bound;
+  }
+}
+
+interface Stood {
+  readonly placements: readonly Placement[];
+  readonly surfaces: readonly Surface[];
+}
+interface Looked {
+  readonly scene: Scene;
+  /** As they stood on the levels beside each other. */
+  readonly placements: readonly Placement[];
+  readonly unmetLitres: number;
+  readonly costMinor: number;
+}
+const byPromise = (a: Looked, b: Looked): number =>
+  Math.abs(a.unmetLitres - b.unmetLitres) > SAME_LITRES
+    ? a.unmetLitres - b.unmetLitres
+    : a.costMinor - b.costMinor;
+
+const LEAST_MS = 40;
+const NOTHING: FitAnswer = {
+  status: 'feasible',
+  objective: null,
+  bound: null,
+  elapsedMs: 0,
+  placements: [],
+  costMinor: 0,
+  usedLitres: 0,
+  freeLitres: 0,
+  unmet: [],
+  reasons: [],
+};
+
+const isLess = (a: Candidate['score'], b: Candidate['score']): boolean => {
+  for (const [i, value] of a.entries()) {
+    const other = b[i] ?? 0;
+    if (Math.abs(value - other) > SAME_LITRES) return value < other;
+  }
+  return false;
+};
+
+const keyOf = ({ containerId, width, z, y }: Surface): string =>
+  `${containerId}/${width ?? ''}/${z}/${y}`;
+
+const sceneCost = (question: FitQuestion, { surfaces, hung }: Scene): number =>
+  surfaces.reduce(
+    (sum, { containerId }) =>
+      sum + (question.containers.find(({ id }) => id === containerId)?.priceMinor ?? 0),
+    hung.reduce((sum, { container }) => sum + container.priceMinor, 0),
+  );
+
+/** What may stand on the floor of a bay where there are no levels. */
+function onFloor(question: FitQuestion): FitQuestion {
+  const isDrawer = question.bay.pullOut === true;
+  return {
+    ...question,
+    containers: question.containers.filter((container) => {
+      const role = roleOf(container);
+      return !bearingRoles.has(role) && !hangingRoles.has(role) && (role !== 'insert' || isDrawer);
+    }),
+  };
+}
+
+/**
+ * Pins under which the kinds of each group stand in containers alike, the cheapest first; at last those that are asked
+ * for alone.
+ */
+function listAlike({ question, alike }: Unfolded): (readonly FitPin[])[] {
+  const asked = question.pins ?? [];
+  if (alike.length === 0) return [asked];
+  const choices = alike.map(({ kindIds }) => {
+    const kinds = question.groups.filter(({ id }) => kindIds.includes(id));
+    return question.containers
+      .filter(
+        (container) =>
+          !bearingRoles.has(roleOf(container)) &&
+          findBayFault(question, container) === undefined &&
+          kinds.every((kind) => suits(question, container, kind)),
+      )
+      .map((container) => ({ container, counts: countFor(kinds, container) }))
+      .filter(({ container, counts }) => counts <= (container.available ?? Infinity))
+      .map(({ container, counts }) => ({
+        pins: kindIds.map((groupId) => ({ groupId, containerId: container.id })),
+        cost:
+          counts * (container.priceMinor + container.outer.width * container.outer.depth * 1e-4),
+      }))
+      .sort((a, b) => a.cost - b.cost)
+      .map(({ pins }) => pins);
+  });
+  const isAlike = (groupId: string) => alike.some(({ kindIds }) => kindIds.includes(groupId));
+  const others = asked.filter(({ groupId }) => !isAlike(groupId));
+  const ways: (readonly FitPin[])[] = [];
+  for (let i = 0; i < ALIKE_TRIES; i += 1) {
+    const chosen = choices.map((list) => list[Math.min(i, list.length - 1)] ?? []);
+    if (i > 0 && choices.every((list) => list.length <= i)) break;
+    if (chosen.some(({ length }) => length > 0)) ways.push([...others, ...chosen.flat()]);
+  }
+  return [...ways, asked];
+}
+const countFor = (kinds: FitRequest['groups'], container: FitContainer): number =>
+  kinds.reduce((sum, kind) => sum + Math.ceil(kind.litres / litresIn(container, kind) - 1e-9), 0);
+
+/** Leaves out surfaces that nothing stands on: what is under a riser stands without it. */
+function dropUnused({ placements, surfaces }: Stood): Stood {
+  const isUsed = (index: number): boolean =>
+    placements.some(({ on }) => on === index) || surfaces.some(({ on }) => on === index);
+  const last = surfaces.findIndex((_, i) => !isUsed(i));
+  if (last < 0) return { placements, surfaces };
+  const shift = (on: number | undefined) =>
+    on === undefined ? {} : { on: on > last ? on - 1 : on };
+  return dropUnused({
+    placements: placements.map(({ on, ...placement }) => ({ ...placement, ...shift(on) })),
+    surfaces: surfaces
+      .filter((_, i) => i !== last)
+      .map(({ on, ...surface }) => ({ ...surface, ...shift(on) })),
+  });
+}

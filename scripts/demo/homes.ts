@@ -1,3 +1,5 @@
+import type { FitAim } from '@/core/fit';
+import type { GroupAsks } from '@/core/sort';
 import type { UnitKind } from '@/core/look';
 import type { Verdict } from '@/core/sort';
 
@@ -35,6 +37,7 @@ export interface DemoGroup {
   readonly see?: 'clear' | 'opaque';
   readonly front?: boolean;
   readonly loose?: boolean;
+  readonly asks?: GroupAsks;
 }
 /**
  * What was called out, the verdict, the group where kept, where it went, and in how many months its
@@ -59,6 +62,8 @@ export interface DemoRoom {
   }[];
   readonly groups: readonly DemoGroup[];
   readonly things: readonly DemoThing[];
+  /** Bays that are fitted on levels, and the surfaces that are to stand there. */
+  readonly levelFits?: readonly (readonly [bay: string, prefer: FitAim, uses: readonly string[]])[];
   /** Bays with a fit that is taken, and how it was chosen. */
   readonly fits?: readonly (readonly [
     bay: string,
@@ -179,6 +184,7 @@ const bootRoom: DemoRoom = {
     { key: 'outdoor', name: 'Balls & helmets', bay: 'shoe-2' },
     { key: 'wash', name: 'Washing things', bay: 'laundry-1', front: true, loose: true },
     { key: 'clean', name: 'Cleaners', bay: 'laundry-2' },
+    { key: 'polish', name: 'Shoe polish & brushes', bay: 'laundry-2', front: true, uncounted: 4 },
     { key: 'cloths', name: 'Cloths & dusters', bay: 'laundry-0' },
   ],
   things: [
@@ -529,6 +535,20 @@ const galley: DemoRoom = {
     { key: 'pans', name: 'Pans', bay: 'galley-0', loose: true },
     { key: 'mugs', name: 'Mugs & plates', bay: 'galley-1', front: true },
     { key: 'dry', name: 'Dry food', bay: 'galley-2', lid: 'required' },
+    {
+      key: 'spices',
+      name: 'Spices',
+      bay: 'galley-1',
+      front: true,
+      uncounted: 1.26,
+      asks: {
+        line: 'Sprig',
+        kinds: ['Paprika', 'Cumin', 'Oregano', 'Bay', 'Mustard', 'Pepper', 'Salt'].map((name) => ({
+          name,
+          litres: 0.18,
+        })),
+      },
+    },
   ],
   things: [
     ['7 pans', 'keep', 'pans'],

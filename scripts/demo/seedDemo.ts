@@ -259,6 +259,7 @@ async function insertRoom(
       see: group.see ?? 'any',
       front: group.front ?? false,
       loose: group.loose ?? false,
+      asks: group.asks ?? {},
       position: i,
     });
     await trx(groupRecord.table.name).insert(groupRecord.table.toRow(record));
@@ -437,13 +438,21 @@ async function insertSession(
 
 async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void> {
   const solver = await loadSolver();
-  for (const [bayKey, prefer] of room.fits ?? []) {
+  const wished = [
+    ...(room.fits ?? []).map(([bayKey, prefer]) => ({ bayKey, prefer, uses: [] })),
+    ...(room.levelFits ?? []).map(([bayKey, prefer, uses]) => ({ bayKey, prefer, uses })),
+  ];
+  for (const { bayKey, prefer, uses } of wished) {
     const records = await loadRecords(db, project.id, ...fitNames);
     const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayKey);
     invariant(bay, `demo bay ${bayKey}`);
     const request = await createFitRequest(db, records, { bayId: bay.id, prefer });
     const answer = planFit(
-      { ...request, timeLimitMs: 3000 },
+      {
+        ...request,
+        uses: uses.map((key) => `sample-${key}`),
+        timeLimitMs: 3000,
+      },
       { solver, clock: () => performance.now() },
     );
     if (answer.status === 'infeasible')

@@ -484,10 +484,12 @@ const fromFamily = ({
   sizeMm,
   litres,
   traits,
+  level,
 }: FamilyProduct): ContainerProduct => ({
   ...toProduct([key, name, kind, material, sizeMm, litres, traits, []]),
   line,
   colour,
+  level,
 });
 
 /** One by one at the nearest shop; by post in threes or sixes, cheaper a piece; some only at one of them. */

@@ -1,4 +1,4 @@
-import type { ContainerProduct } from '@/core/fit';
+import type { ContainerProduct, LevelFacts } from '@/core/fit';
 
 /** One product of a line that comes in several sizes. */
 export interface FamilyProduct {
@@ -13,6 +13,7 @@ export interface FamilyProduct {
   /** As in the starter catalogue: L lid, C see-through, S stacks, R round, F fixed way round. */
   readonly traits: string;
   readonly priceMinor: number;
+  readonly level: LevelFacts | null;
 }
 
 interface Family {
@@ -27,6 +28,8 @@ interface Family {
   readonly sizesMm: readonly (readonly [number, number, number])[];
   /** Minor units a piece and a litre. */
   readonly price: readonly [piece: number, litre: number];
+  /** What all sizes share beside their sizes. */
+  readonly level?: LevelFacts;
 }
 
 /** Made-up lines in plausible sizes; two colours of a size are two products, as in a shop. */
@@ -353,6 +356,96 @@ const families: readonly Family[] = [
       [500, 60, 250],
     ],
   },
+  {
+    line: 'Footbridge',
+    noun: 'pull-apart riser',
+    kind: 'riser',
+    material: 'metal',
+    colours: ['white'],
+    traits: '',
+    inside: 0.9,
+    price: [890, 22],
+    sizesMm: [
+      [380, 240, 140],
+      [420, 300, 180],
+    ],
+    level: { mostWidthMm: 700, topLoadG: 9000 },
+  },
+  {
+    line: 'Carousel',
+    noun: 'tier for a turntable',
+    kind: 'turntable',
+    material: 'plastic',
+    colours: ['white'],
+    traits: 'RS',
+    inside: 0.5,
+    price: [780, 60],
+    sizesMm: [
+      [280, 280, 40],
+      [330, 330, 40],
+    ],
+    level: { plateHeightMm: 25, rimMm: 6, levelGapMm: 165, topLoadG: 6000 },
+  },
+  {
+    line: 'Tansy',
+    noun: 'drawer insert',
+    kind: 'drawer insert',
+    material: 'plastic',
+    colours: ['white'],
+    traits: '',
+    inside: 0.86,
+    price: [95, 60],
+    sizesMm: [
+      [75, 150, 55],
+      [120, 180, 90],
+      [130, 260, 110],
+    ],
+  },
+  {
+    line: 'Sprig',
+    noun: 'jar',
+    kind: 'jar',
+    material: 'glass',
+    colours: ['clear'],
+    traits: 'LCR',
+    inside: 0.55,
+    price: [120, 90],
+    sizesMm: [
+      [65, 65, 100],
+      [80, 80, 140],
+      [105, 105, 170],
+    ],
+  },
+  {
+    line: 'Footbridge',
+    noun: 'under-shelf basket',
+    kind: 'under-shelf basket',
+    material: 'metal',
+    colours: ['white'],
+    traits: 'F',
+    inside: 0.8,
+    price: [590, 30],
+    sizesMm: [
+      [300, 250, 110],
+      [400, 260, 140],
+    ],
+    level: { clipMostMm: 25 },
+  },
+  {
+    line: 'Footbridge',
+    noun: 'bottle row',
+    kind: 'rack',
+    material: 'metal',
+    colours: ['white'],
+    traits: '',
+    inside: 0.6,
+    price: [690, 20],
+    sizesMm: [
+      [290, 280, 110],
+      [390, 280, 110],
+    ],
+    level: { places: 3, placeDiameterMm: 90 },
+  },
 ];
 
 /** Every size in every colour, named as a shop would: line, what it is, its width by depth in cm. */
@@ -376,6 +469,7 @@ export const familyProducts: readonly FamilyProduct[] = families.flatMap((family
         material: family.material,
         sizeMm,
         litres: Math.max(0.1, litres),
+        level: family.level ?? null,
         traits: colour === 'clear' ? family.traits : family.traits.replace('C', ''),
         // Ends on 5 or 0, as prices do.
         priceMinor: Math.round((family.price[0] + family.price[1] * Math.max(0.1, litres)) / 5) * 5,

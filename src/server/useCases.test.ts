@@ -328,6 +328,7 @@ const tin: ContainerInput = {
   line: '',
   colour: '',
   howTo: '',
+  level: null,
 };
 
 test('what the home has costs nothing and cannot stand in two places', async () => {

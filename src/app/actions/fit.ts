@@ -127,6 +127,8 @@ const wishSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.enum(['forbid', 'allow']), containerId: containerIdSchema }),
   z.object({ kind: z.literal('pin'), groupId: groupIdSchema, containerId: containerIdSchema }),
   z.object({ kind: z.literal('unpin'), groupId: groupIdSchema }),
+  z.object({ kind: z.enum(['use', 'unuse', 'never']), containerId: containerIdSchema }),
+  z.object({ kind: z.literal('air'), mm: z.number().int().min(0).max(200) }),
 ]);
 
 export async function noteFitWishAction(

@@ -4,7 +4,7 @@ import { z } from 'zod';
 
 import { lidWishes, seeWishes } from '@/core/fit';
 import { groupIdSchema, projectIdSchema, roomIdSchema } from '@/core/shared';
-import { placingSchema, type Group } from '@/core/sort';
+import { groupSchema, placingSchema, type Group } from '@/core/sort';
 import { getDatabase } from '@/data/startData';
 import { addGroup, changeGroup, removeGroup, sayMayLeave } from '@/server/sort/groups';
 import type { ActionResult } from '@/ui/actionResult';
@@ -35,6 +35,7 @@ const wishesSchema = z.object({
   see: z.enum(seeWishes),
   front: z.boolean(),
   loose: z.boolean(),
+  asks: groupSchema.shape.asks,
   placing: placingSchema,
 });
 

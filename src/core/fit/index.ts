@@ -52,8 +52,15 @@ export {
   type MockCheck,
   type TakenFit,
 } from './records';
+export {
+  levelFactsSchema,
+  levelOf,
+  roleOfProduct,
+  usualLevelOf,
+  type LevelFacts,
+} from './levelFacts';
 export { commonContainers } from './madeContainers';
 export { toFitRequest } from './toFitRequest';
 export { restateLitres } from './restateLitres';
 export { tidyFit, tidyWays, type TidyWay } from './tidyFit';
-export { loadOrder } from './loadOrder';
+export { labelFaceOf, listLevels, loadOrder, type LabelFace, type NamedLevel } from './loadOrder';

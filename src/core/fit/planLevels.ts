@@ -49,7 +49,7 @@ export const hasLevels = ({ containers }: FitRequest): boolean =>
 /** One answer in the words of the request, with how good it is: less is better, the first first. */
 interface Candidate {
   readonly answer: FitAnswer;
-  readonly score: readonly [unmetLitres: number, aim: number, costMinor: number];
+  readonly score: readonly [missing: number, unmetLitres: number, aim: number, costMinor: number];
 }
 
 /**
@@ -103,8 +103,9 @@ class LevelRun {
     const { best } = this;
     return (
       best !== undefined &&
-      best.score[0] <= SAME_LITRES &&
-      best.score[1] <= bound + 1e-6 &&
+      best.score[0] === 0 &&
+      best.score[1] <= SAME_LITRES &&
+      best.score[2] <= bound + 1e-6 &&
       this.request.prefer === 'cost'
     );
   }
@@ -170,10 +171,14 @@ class LevelRun {
     const all: Looked[] = [];
     const seen = new Set<string>();
     for (let depth = 0; depth < MOST_STATIONS && leftMs() > 0; depth += 1) {
+      // What is wished for comes first: nothing is built up without it.
+      const wished = this.request.uses?.[depth];
       const from = depth === 0 ? [EMPTY_SCENE] : beam.map(({ scene }) => scene);
       const next: Looked[] = [];
       for (const scene of from) {
-        for (const station of stations) {
+        for (const station of stations.filter(
+          ({ container }) => wished === undefined || container.id === wished,
+        )) {
           if (leftMs() <= 0) break;
           const grown = addStation(question, scene, station);
           const key =
@@ -192,7 +197,10 @@ class LevelRun {
       beam = next.sort(byPromise).slice(0, BEAM);
       all.push(...beam);
     }
-    return all.sort(byPromise);
+    const { uses = [] } = this.request;
+    const lacks = ({ scene }: Looked): number =>
+      uses.filter((id) => !scene.surfaces.some(({ containerId }) => containerId === id)).length;
+    return all.sort((a, b) => lacks(a) - lacks(b) || byPromise(a, b));
   }
 
   /** What a scene holds, found in a few milliseconds. */
@@ -281,7 +289,10 @@ class LevelRun {
     const sums = sumLitres(request, placements);
     const [aim, costMinor] = objectiveOf(request, { placements, surfaces }, request.prefer);
     const unmetLitres = sums.unmet.reduce((sum, { litres }) => sum + litres, 0);
-    const score = [unmetLitres, aim, costMinor] as const;
+    const missing = (request.uses ?? []).filter(
+      (id) => !surfaces.some(({ containerId }) => containerId === id),
+    ).length;
+    const score = [missing, unmetLitres, aim, costMinor] as const;
     if (this.best && !isLess(score, this.best.score)) return;
     const answer: FitAnswer = {
       ...NOTHING,
@@ -334,7 +345,7 @@ class LevelRun {
           ...explainUnused(request),
         ],
       };
-    const objective = best?.score[1] ?? 0;
+    const objective = best?.score[2] ?? 0;
     const bound = Math.min(objective, leastPrice);
     return {
       ...answer,

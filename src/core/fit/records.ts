@@ -8,6 +8,7 @@ import {
   projectIdSchema,
   priceMinorSchema,
 } from '../shared';
+import { levelFactsSchema, toLevelFields } from './levelFacts';
 import {
   containerIdsOf,
   fitAims,
@@ -32,6 +33,9 @@ export const productKinds = [
   'pull-out',
   'rack',
   'hook strip',
+  'rail',
+  'drawer insert',
+  'under-shelf basket',
 ] as const;
 
 /** A container of the catalogue, or one that a household already has. */
@@ -64,6 +68,8 @@ export const containerProductSchema = z.object({
   colour: z.string().trim().max(40).default(''),
   /** For what is made from waste: how, a line a step. Empty for everything else. */
   howTo: z.string().trim().max(600).default(''),
+  /** What is known of it as a riser, a turntable, a rack; null: what is usual of its kind is assumed. */
+  level: levelFactsSchema.nullable().default(null),
 });
 export type ContainerProduct = Readonly<z.infer<typeof containerProductSchema>>;
 
@@ -84,6 +90,10 @@ export const fitWishesSchema = z.object({
   bayId: bayIdSchema,
   forbidden: z.array(containerIdSchema).max(500),
   pins: z.array(z.object({ groupId: groupIdSchema, containerId: containerIdSchema })).max(200),
+  /** Risers, turntables and the like that are to stand here. */
+  uses: z.array(containerIdSchema).max(20).default([]),
+  /** Air beside and above each container beyond what is kept anyway, mm. */
+  airMm: z.number().int().min(0).max(200).default(0),
 });
 export type FitWishes = Readonly<z.infer<typeof fitWishesSchema>>;
 
@@ -141,6 +151,7 @@ export function toFitContainer(product: ContainerProduct, unitPriceMinor: number
     ...(product.innerWidthMm === null ? {} : { innerWidth: product.innerWidthMm }),
     shape: product.shape,
     ...(product.line === '' ? {} : { line: product.line }),
+    ...(product.colour === '' ? {} : { colour: product.colour }),
     lid: product.lid,
     clear: product.clear,
     material: product.material,
@@ -149,6 +160,7 @@ export function toFitContainer(product: ContainerProduct, unitPriceMinor: number
     tareG: product.tareG,
     ...(product.maxLoadG === null ? {} : { maxLoadG: product.maxLoadG }),
     turnable: product.turnable,
+    ...toLevelFields(product),
     priceMinor: unitPriceMinor,
     ...(product.ownedCount === null ? {} : { available: product.ownedCount }),
   };

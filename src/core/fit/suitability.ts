@@ -253,6 +253,8 @@ export interface Zone {
 export type FitQuestion = FitRequest & {
   readonly pins?: readonly FitPin[];
   readonly zones?: readonly Zone[];
+  /** Surfaces that an answer is to use, by id. */
+  readonly uses?: readonly string[];
   /** Containers that are made for one group only, by id. */
   readonly onlyFor?: ReadonlyMap<string, string>;
 };

@@ -1,7 +1,14 @@
-import { bayInsideOf, type Bay } from '../look';
+import type { Person } from '../agree';
+import { bayInsideOf, type Bay, type UnitDoor } from '../look';
 import { MM3_PER_LITRE } from '../shared';
 import { type Group, type Thing, isKept, keptLitresOf, keptMassGOf } from '../sort';
-import { type FitAim, type FitContainer, type FitRequest, fitRequestSchema } from './model';
+import {
+  type FitAim,
+  type FitContainer,
+  type FitGroup,
+  type FitRequest,
+  fitRequestSchema,
+} from './model';
 
 /**
  * The side of the largest piece of a group, taken as a cube: narrower inside, and it does not go in
@@ -22,6 +29,10 @@ export function toFitRequest(input: {
   readonly things: readonly Thing[];
   readonly containers: readonly FitContainer[];
   readonly prefer: FitAim;
+  /** The unit's door and where the place begins above the room's floor, where that is known. */
+  readonly unit?: { readonly door: UnitDoor; readonly bottomMm: number | undefined };
+  /** Whose eyes are to see what is looked for. */
+  readonly people?: readonly Pick<Person, 'id' | 'height'>[];
 }): FitRequest {
   const { bay } = input;
   const inside = bayInsideOf(bay);
@@ -36,10 +47,7 @@ export function toFitRequest(input: {
       see: group.see,
       front: group.front,
       minInnerWidth: largestSideMm(group, input.things),
-      // The tallest thing of the group stands in its container.
-      ...(group.contents?.tallestMm === undefined
-        ? {}
-        : { minInnerHeight: Math.round(group.contents.tallestMm) }),
+      ...toContents(group, input.things, input.people ?? []),
     }));
   return fitRequestSchema.parse({
     bay: {
@@ -50,6 +58,7 @@ export function toFitRequest(input: {
       ...(bay.openingWidth ? { openingWidth: bay.openingWidth.mm } : {}),
       ...(bay.openingHeight ? { openingHeight: bay.openingHeight.mm } : {}),
       ...(bay.maxLoadG === null ? {} : { maxLoadG: bay.maxLoadG }),
+      ...toAccess(bay, input.unit),
       pullOut: bay.pullOut,
       moist: bay.moist,
       obstacles: bay.obstacles,
@@ -60,3 +69,82 @@ export function toFitRequest(input: {
     timeLimitMs: 2000,
   });
 }
+
+/** Eyes are so far up a person. Source: usual proportions of adults; children's are a little lower. */
+const EYES = 0.93;
+
+/** What the things are like: as it was said of the group, else as they were counted. */
+function toContents(
+  group: Group,
+  things: readonly Thing[],
+  people: readonly Pick<Person, 'id' | 'height'>[],
+): Partial<FitGroup> {
+  const { asks, contents, placing } = group;
+  const litres = Math.round(keptLitresOf(group, things) * 100) / 100;
+  const said = (asks.kinds ?? []).reduce((sum, kind) => sum + kind.litres, 0);
+  const users = people.filter(
+    ({ id }) => placing.userIds.length === 0 || placing.userIds.includes(id),
+  );
+  const lowestMm = Math.min(...users.map(({ height }) => height.mm));
+  const owner = placing.userIds.length === 1 ? placing.userIds[0] : undefined;
+  return {
+    // The tallest thing of the group stands in its container, or lies where it may.
+    ...toTallest(contents?.tallestMm, asks.mayLie === true),
+    ...(asks.mayLie ? { mayLie: true } : {}),
+    ...(asks.crushable ? { crushable: true } : {}),
+    ...(asks.line ? { line: asks.line } : {}),
+    ...(asks.oneColour && owner !== undefined ? { ownerId: owner } : {}),
+    ...(asks.packLitres === undefined ? {} : { pour: { packLitres: asks.packLitres } }),
+    ...(asks.seen && lowestMm < Infinity ? { eyeMm: Math.round(lowestMm * EYES) } : {}),
+    ...(asks.kinds && asks.kinds.length > 0 && said > 0 && litres > 0
+      ? {
+          kinds: asks.kinds.map((kind) => ({
+            name: kind.name,
+            litres: (kind.litres * litres) / said,
+          })),
+        }
+      : toPieces(asks)),
+  };
+}
+
+function toTallest(mm: number | undefined, mayLie: boolean): Partial<FitGroup> {
+  if (mm === undefined) return {};
+  return mayLie ? { tallestMm: Math.round(mm) } : { minInnerHeight: Math.round(mm) };
+}
+
+function toPieces({ pieces, dropMm }: Group['asks']): Partial<FitGroup> {
+  if (!pieces) return {};
+  const { shape, widthMm, depthMm, heightMm, count } = pieces;
+  return {
+    pieces: {
+      shape,
+      width: widthMm,
+      ...(depthMm === undefined ? {} : { depth: depthMm }),
+      height: heightMm,
+      count,
+    },
+    ...(dropMm === undefined ? {} : { hangs: { dropMm } }),
+  };
+}
+
+/** How one gets at the place. A false floor no higher than it leaves something, a swing no deeper than the place. */
+function toAccess(
+  { access }: Bay,
+  unit: { readonly door: UnitDoor; readonly bottomMm: number | undefined } | undefined,
+): Partial<FitRequest['bay']> {
+  const { openingLeft, openingBottom, doorTakes, lip, shelfThickness, falseFloor } = access;
+  const lengths = { openingLeft, openingBottom, doorTakes, lip, shelfThickness, falseFloor };
+  const known = Object.entries(lengths).flatMap(([name, length]) =>
+    length ? [[name, length.mm] as const] : [],
+  );
+  return {
+    ...Object.fromEntries(known),
+    ...(access.doorSwing
+      ? { onDoor: { swing: access.doorSwing.mm, maxLoadG: access.doorLoadG ?? DOOR_G } }
+      : {}),
+    ...(unit?.door === 'left' || unit?.door === 'right' ? { hinge: unit.door } : {}),
+    ...(unit?.bottomMm === undefined ? {} : { bottom: unit.bottomMm }),
+  };
+}
+/** What hangs on a door bears where nobody said: what usual hinges carry beside the door, in g. */
+const DOOR_G = 5000;

@@ -25,6 +25,7 @@ export {
   vantagePointSchema,
   wallPlaceSchema,
   type Bay,
+  type BayAccess,
   type DoorSwing,
   type Fixture,
   type FixtureKind,

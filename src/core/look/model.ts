@@ -127,6 +127,21 @@ export type Obstacle = Readonly<z.infer<typeof obstacleSchema>>;
 
 const readingsSchema = z.array(lengthSchema).min(1).max(5);
 
+/** How one gets at a place, where it is not simply open at the front. What nobody measured is left out. */
+const bayAccessSchema = z.object({
+  openingLeft: lengthSchema.optional(),
+  openingBottom: lengthSchema.optional(),
+  /** What the open door takes away of the opening. */
+  doorTakes: lengthSchema.optional(),
+  lip: lengthSchema.optional(),
+  shelfThickness: lengthSchema.optional(),
+  falseFloor: lengthSchema.optional(),
+  /** It hangs on the door: how far it may reach in, and what it bears as a whole. */
+  doorSwing: lengthSchema.optional(),
+  doorLoadG: z.number().int().min(1).max(1_000_000_000).optional(),
+});
+export type BayAccess = Readonly<z.infer<typeof bayAccessSchema>>;
+
 /** One place where things can live: a shelf, a drawer, a cube. */
 export const baySchema = z.object({
   id: bayIdSchema,
@@ -142,6 +157,7 @@ export const baySchema = z.object({
   /** The opening, where it is smaller than the inside. */
   openingWidth: lengthSchema.nullable(),
   openingHeight: lengthSchema.nullable(),
+  access: bayAccessSchema.default({}),
   maxLoadG: z.number().int().min(1).max(1_000_000_000).nullable(),
   pullOut: z.boolean(),
   moist: z.boolean(),

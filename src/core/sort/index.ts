@@ -6,6 +6,7 @@ export {
   type GroupContents,
   placingSchema,
   usualPlacing,
+  type GroupAsks,
   type DecidedEvent,
   type DecisionEvent,
   type Group,

@@ -62,6 +62,41 @@ export type Placing = Readonly<z.infer<typeof placingSchema>>;
 export const usualPlacing: Placing = placingSchema.parse({});
 
 /** Like with like: things that will live together. */
+/** What the things of a group are like, as far as it matters for what they stand in. What nobody said is left out. */
+const groupAsksSchema = z.object({
+  /** Each wants a container of its own; litres are shares of the group's where those are counted. */
+  kinds: z
+    .array(
+      z.object({
+        name: z.string().trim().min(1).max(60),
+        litres: z.number().positive().max(10_000),
+      }),
+    )
+    .max(40)
+    .optional(),
+  /** Things of one size that are counted, mm as they stand. */
+  pieces: z
+    .object({
+      shape: z.enum(['round', 'box']),
+      widthMm: z.number().positive().max(100_000),
+      depthMm: z.number().positive().max(100_000).optional(),
+      heightMm: z.number().positive().max(100_000),
+      count: z.number().int().min(1).max(10_000),
+    })
+    .optional(),
+  crushable: z.boolean().optional(),
+  mayLie: z.boolean().optional(),
+  /** Is looked for by eye: above the eyes of who uses it only in what is see-through. */
+  seen: z.boolean().optional(),
+  line: z.string().trim().max(60).optional(),
+  /** All of one person in one colour. */
+  oneColour: z.boolean().optional(),
+  packLitres: z.number().positive().max(10_000).optional(),
+  /** It hangs, and reaches so far down. */
+  dropMm: z.number().positive().max(100_000).optional(),
+});
+export type GroupAsks = Readonly<z.infer<typeof groupAsksSchema>>;
+
 export const groupSchema = z.object({
   id: groupIdSchema,
   projectId: projectIdSchema,
@@ -79,6 +114,7 @@ export const groupSchema = z.object({
   front: z.boolean(),
   /** Stands as it is, without a container: boots, folded blankets. */
   loose: z.boolean(),
+  asks: groupAsksSchema.default({}),
   placing: placingSchema.default(usualPlacing as z.infer<typeof placingSchema>),
   position: z.number().int(),
 });

@@ -29,6 +29,7 @@ import * as closing from './0026_closing';
 import * as lookAgain from './0027_look_again';
 import * as answersDecide from './0028_answers_decide';
 import * as insteadOf from './0029_instead_of';
+import * as levels from './0030_levels';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -64,6 +65,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0027_look_again', ...lookAgain },
   { name: '0028_answers_decide', ...answersDecide },
   { name: '0029_instead_of', ...insteadOf },
+  { name: '0030_levels', ...levels },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -84,6 +84,7 @@ export const bayRecord = defineRecord({
     light: flag('light'),
     lockable: flag('lockable'),
     isUsual: flag('is_usual'),
+    access: json('access_json'),
   },
   parent: ['unitId', 'units'],
   order: ['columnIndex', 'rowIndex'],

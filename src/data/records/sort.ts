@@ -82,6 +82,7 @@ export const groupRecord = defineRecord({
     front: flag('front'),
     loose: flag('loose'),
     placing: json('placing_json'),
+    asks: json('asks_json'),
     position: plain('position'),
   },
   parent: ['projectId', 'projects'],

@@ -16,6 +16,7 @@ import {
   type TakenFit,
 } from '@/core/fit';
 import { withFoundLitres } from '@/core/again';
+import { layOutUnit, type Unit } from '@/core/look';
 import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
 import { findUnitPriceMinor, keptPiecesOf, stockOf } from '@/core/shop';
 import { atomic, recordChange } from '@/data/changes';
@@ -31,12 +32,16 @@ export const fitNames = [
   'fitWishes',
   'fits',
   'groups',
+  'people',
   'project',
   'purchases',
   'shortages',
   'things',
   'units',
 ] as const satisfies readonly LoadName[];
+/** Those; people only where eyes are to be minded. */
+export type FitRecords = Records<Exclude<(typeof fitNames)[number], 'people'>> &
+  Partial<Records<'people'>>;
 
 /**
  * The containers a project can use: the catalogue where it has a price, and its own at nothing. Where shops said
@@ -75,7 +80,7 @@ export async function listFitContainers(
 /** @errors `not_found` where the bay is not of this project. */
 export const createFitRequest = async (
   db: Db,
-  records: Records<(typeof fitNames)[number]>,
+  records: FitRecords,
   ask: FitAsk,
 ): Promise<FitQuestion> => toFitQuestion(records, await listFitContainers(db, records), ask);
 
@@ -84,14 +89,25 @@ interface FitAsk {
   readonly prefer: FitAim;
 }
 
+/** From the room's floor to the bottom of a place; undefined where the unit cannot be laid out. */
+function bottomOf(unit: Unit, bayId: BayId): number | undefined {
+  const laid = layOutUnit(unit);
+  return laid.ok ? laid.value.bays.find((bay) => bay.bayId === bayId)?.zMm : undefined;
+}
+
+/** The records a question is made from; without people nobody's eyes are minded. */
+export type QuestionRecords = Records<'fitWishes' | 'fits' | 'groups' | 'things' | 'units'> &
+  Partial<Records<'people'>>;
+
 /** The same for many places, whose containers are listed once. @errors `not_found`. */
 export function toFitQuestion(
-  records: Records<'fitWishes' | 'fits' | 'groups' | 'things' | 'units'>,
+  records: QuestionRecords,
   priced: readonly FitContainer[],
   ask: FitAsk,
 ): FitQuestion {
-  const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === ask.bayId);
-  if (!bay) throw new DataError('not_found', `there is no bay ${ask.bayId}`);
+  const unit = records.units.find(({ bays }) => bays.some(({ id }) => id === ask.bayId));
+  const bay = unit?.bays.find(({ id }) => id === ask.bayId);
+  if (!unit || !bay) throw new DataError('not_found', `there is no bay ${ask.bayId}`);
   const elsewhere = ownedInOtherFits(records, ask.bayId);
   const wishes = records.fitWishes.find(({ bayId }) => bayId === ask.bayId);
   const allowed = priced.filter(
@@ -111,6 +127,8 @@ export function toFitQuestion(
     things: records.things,
     containers,
     prefer: ask.prefer,
+    unit: { door: unit.door, bottomMm: bottomOf(unit, ask.bayId) },
+    people: records.people ?? [],
   });
   // A pin on what has no price any more, or lives elsewhere now, holds nothing back.
   const pins = (wishes?.pins ?? []).filter(
@@ -118,7 +136,25 @@ export function toFitQuestion(
       request.groups.some(({ id }) => id === pin.groupId) &&
       containers.some(({ id }) => id === pin.containerId),
   );
-  return pins.length === 0 ? request : { ...request, pins };
+  const uses = (wishes?.uses ?? []).filter((id) =>
+    containers.some((container) => container.id === id),
+  );
+  const { clearances } = request;
+  const airMm = wishes?.airMm ?? 0;
+  return {
+    ...request,
+    ...(pins.length === 0 ? {} : { pins }),
+    ...(uses.length === 0 ? {} : { uses }),
+    ...(airMm === 0
+      ? {}
+      : {
+          clearances: {
+            ...clearances,
+            between: clearances.between + airMm,
+            side: clearances.side + airMm,
+          },
+        }),
+  };
 }
 
 /**
@@ -126,7 +162,7 @@ export function toFitQuestion(
  * whether it is wished for, sold or priced any more; a sum that differs is no fault.
  */
 export function checkTakenFit(
-  records: Records<'containers' | 'fitWishes' | 'fits' | 'groups' | 'things' | 'units'>,
+  records: QuestionRecords & Records<'containers'>,
   priced: readonly FitContainer[],
   fit: TakenFit,
 ): FitFault[] {

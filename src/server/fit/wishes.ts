@@ -7,6 +7,7 @@ import {
   type FitAnswer,
   type FitFault,
   type FitPin,
+  type FitWishes,
   type MockCheck,
   type TakenFit,
 } from '@/core/fit';
@@ -30,14 +31,23 @@ import {
   type Records,
 } from '@/data/records';
 import { nowIso } from '../means';
-import { checkTakenFit, fitNames, listFitContainers, toFitQuestion } from './takeFit';
+import {
+  checkTakenFit,
+  fitNames,
+  listFitContainers,
+  toFitQuestion,
+  type FitRecords,
+} from './takeFit';
 import { answerOnce } from '../engines/answerOrKnown';
 import { runEngine } from '../engines/runEngine';
 
 type FitWish =
   | { readonly kind: 'forbid' | 'allow'; readonly containerId: ContainerId }
   | { readonly kind: 'pin'; readonly groupId: GroupId; readonly containerId: ContainerId }
-  | { readonly kind: 'unpin'; readonly groupId: GroupId };
+  | { readonly kind: 'unpin'; readonly groupId: GroupId }
+  | { readonly kind: 'use' | 'unuse'; readonly containerId: ContainerId }
+  | { readonly kind: 'air'; readonly mm: number }
+  | { readonly kind: 'never'; readonly containerId: ContainerId };
 
 /**
  * Notes what is wanted of a place's fit; the answers are worked out with it from then on. @errors
@@ -47,37 +57,66 @@ export const noteFitWish = atomic(
   async (db: Db, projectId: ProjectId, bayId: BayId, wish: FitWish): Promise<void> => {
     const records = await loadRecords(db, projectId, 'fitWishes', 'units');
     const bay = bayOf(records, bayId);
-    const before = records.fitWishes.find((wishes) => wishes.bayId === bayId) ?? {
-      bayId,
-      forbidden: [],
-      pins: [],
-    };
-    const forbidden =
-      wish.kind === 'unpin'
-        ? before.forbidden
-        : before.forbidden.filter((id) => id !== wish.containerId);
-    const pins =
-      'groupId' in wish
-        ? before.pins.filter(({ groupId }) => groupId !== wish.groupId)
-        : before.pins;
-    const after = {
-      id: bayId,
-      forbidden: wish.kind === 'forbid' ? [...forbidden, wish.containerId] : [...forbidden],
-      // What is forbidden cannot be pinned as well.
-      pins:
-        wish.kind === 'pin'
-          ? [...pins, { groupId: wish.groupId, containerId: wish.containerId }]
-          : pins.filter(
-              ({ containerId }) => wish.kind !== 'forbid' || containerId !== wish.containerId,
-            ),
-    };
+    // What is too flimsy once is so everywhere in the home.
+    const bays = wish.kind === 'never' ? records.units.flatMap((unit) => unit.bays) : [bay];
+    const changed = bays.map(({ id }) => {
+      const before = records.fitWishes.find((wishes) => wishes.bayId === id) ?? {
+        bayId: id,
+        ...NO_WISHES,
+      };
+      const { bayId: own, ...wishes } = before;
+      return { id: own, ...withWish(wishes, wish) };
+    });
     await recordChange(
       db,
       { projectId, deed: { code: 'wishes_changed', name: bay.name }, now: nowIso() },
-      (writer) => writer.put(fitWishesRecord, after),
+      async (writer) => {
+        for (const after of changed) await writer.put(fitWishesRecord, after);
+      },
     );
   },
 );
+
+type Wished = Omit<FitWishes, 'bayId'>;
+const NO_WISHES: Wished = { forbidden: [], pins: [], uses: [], airMm: 0 };
+
+/** What is wanted once this is wanted too: what is never to stand here is neither pinned nor used. */
+function withWish(before: Wished, wish: FitWish): Wished {
+  const { forbidden, pins, uses } = before;
+  switch (wish.kind) {
+    case 'forbid':
+    case 'never':
+      return {
+        ...before,
+        forbidden: [...forbidden.filter((id) => id !== wish.containerId), wish.containerId],
+        pins: pins.filter(({ containerId }) => containerId !== wish.containerId),
+        uses: uses.filter((id) => id !== wish.containerId),
+      };
+    case 'allow':
+      return { ...before, forbidden: forbidden.filter((id) => id !== wish.containerId) };
+    case 'pin':
+      return {
+        ...before,
+        forbidden: forbidden.filter((id) => id !== wish.containerId),
+        pins: [
+          ...pins.filter(({ groupId }) => groupId !== wish.groupId),
+          { groupId: wish.groupId, containerId: wish.containerId },
+        ],
+      };
+    case 'unpin':
+      return { ...before, pins: pins.filter(({ groupId }) => groupId !== wish.groupId) };
+    case 'use':
+      return {
+        ...before,
+        forbidden: forbidden.filter((id) => id !== wish.containerId),
+        uses: [...uses.filter((id) => id !== wish.containerId), wish.containerId],
+      };
+    case 'unuse':
+      return { ...before, uses: uses.filter((id) => id !== wish.containerId) };
+    case 'air':
+      return { ...before, airMm: wish.mm };
+  }
+}
 
 /** Ticks what was tried in the empty place. @errors `not_found` where no fit is taken. */
 export const noteMockCheck = atomic(
@@ -201,7 +240,7 @@ export interface Substitute {
  */
 export async function findSubstitutes(
   db: Db,
-  records: Records<(typeof fitNames)[number]>,
+  records: FitRecords,
   { containerId, bayIds }: { readonly containerId: string; readonly bayIds?: ReadonlySet<string> },
 ): Promise<readonly Substitute[]> {
   const priced = await listFitContainers(db, records);

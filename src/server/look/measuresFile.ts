@@ -7,6 +7,7 @@ import {
   unitDoorSchema,
   unitKindSchema,
   type Bay,
+  type BayAccess,
   type Room,
   type Unit,
 } from '@/core/look';
@@ -47,10 +48,40 @@ const measuresCsvColumns = [
   'heights',
   'opening_width',
   'opening_height',
+  'opening_left',
+  'opening_bottom',
+  'door_takes',
+  'lip',
+  'shelf_thickness',
+  'false_floor',
+  'door_swing',
+  'door_load_kg',
   'max_load_kg',
   'traits',
   'obstacles',
 ] as const;
+/** How one gets at a place: its fields and their columns. */
+const ACCESS_COLUMNS = [
+  ['openingLeft', 'opening_left'],
+  ['openingBottom', 'opening_bottom'],
+  ['doorTakes', 'door_takes'],
+  ['lip', 'lip'],
+  ['shelfThickness', 'shelf_thickness'],
+  ['falseFloor', 'false_floor'],
+  ['doorSwing', 'door_swing'],
+] as const;
+type AccessColumn = (typeof ACCESS_COLUMNS)[number][1] | 'door_load_kg';
+
+const writeAccess = (access: BayAccess): Record<AccessColumn, string> => ({
+  ...(Object.fromEntries(
+    ACCESS_COLUMNS.map(([field, column]) => {
+      const length = access[field];
+      return [column, length ? written(length) : ''];
+    }),
+  ) as Record<(typeof ACCESS_COLUMNS)[number][1], string>),
+  door_load_kg: access.doorLoadG === undefined ? '' : String(access.doorLoadG / 1000),
+});
+
 type Column = (typeof measuresCsvColumns)[number];
 type CsvRow = Readonly<Record<Column, string>>;
 
@@ -85,6 +116,7 @@ export function writeMeasuresCsv({ rooms, units }: Records<'rooms' | 'units'>): 
       heights: bay.heightReadings.map(written).join('; '),
       opening_width: bay.openingWidth ? written(bay.openingWidth) : '',
       opening_height: bay.openingHeight ? written(bay.openingHeight) : '',
+      ...writeAccess(bay.access),
       max_load_kg: bay.maxLoadG === null ? '' : String(bay.maxLoadG / 1000),
       traits: TRAITS.filter((trait) => bay[trait])
         .map((trait) => TRAIT_WORDS[trait])
@@ -197,6 +229,13 @@ function readRow(
   };
   const optional = (column: Column): Length | null =>
     row[column] === '' ? null : length(column, row[column]);
+  const optionalAs = (
+    field: keyof BayAccess,
+    column: Column,
+  ): Readonly<Partial<Record<keyof BayAccess, Length>>> => {
+    const read = optional(column);
+    return read ? { [field]: read } : {};
+  };
   const readings = (column: Column): Length[] => {
     const parts = row[column]
       .split(';')
@@ -224,8 +263,13 @@ function readRow(
     .filter(Boolean);
   if (traits.some((word) => !Object.values(TRAIT_WORDS).includes(word)))
     fault('traits', Object.values(TRAIT_WORDS).join('; '));
-  const kg = row.max_load_kg === '' ? null : Number(row.max_load_kg.replace(',', '.'));
-  if (kg !== null && !(kg > 0 && kg <= 100_000)) fault('max_load_kg', 'kilograms above 0');
+  const kilograms = (column: 'max_load_kg' | 'door_load_kg'): number | null => {
+    if (row[column] === '') return null;
+    const read = Number(row[column].replace(',', '.'));
+    if (!(read > 0 && read <= 100_000)) fault(column, 'kilograms above 0');
+    return read;
+  };
+  const [kg, doorKg] = [kilograms('max_load_kg'), kilograms('door_load_kg')];
   const has = (trait: (typeof TRAITS)[number]) => traits.includes(TRAIT_WORDS[trait]);
   return {
     faults,
@@ -249,6 +293,13 @@ function readRow(
       heightReadings: readings('heights'),
       openingWidth: optional('opening_width'),
       openingHeight: optional('opening_height'),
+      access: {
+        ...(Object.assign(
+          {},
+          ...ACCESS_COLUMNS.map(([field, column]) => optionalAs(field, column)),
+        ) as BayAccess),
+        ...(doorKg === null ? {} : { doorLoadG: Math.round(doorKg * 1000) }),
+      },
       maxLoadG: kg === null ? null : Math.round(kg * 1000),
       pullOut: has('pullOut'),
       moist: has('moist'),

@@ -6,7 +6,7 @@ import type { RoomShopping } from '@/core/shop';
 import type { Db } from '@/data/db';
 import type { Records } from '@/data/records';
 import { findSubstitutes } from '../fit/wishes';
-import { fitNames } from '../fit/takeFit';
+import type { FitRecords } from '../fit/takeFit';
 import {
   answerRoomShopping,
   loadRoomShopping,
@@ -83,7 +83,7 @@ export interface WayInstead {
 /** In the places of a room, what could stand there instead of one container. */
 export async function listWaysInstead(
   db: Db,
-  records: Records<ShoppingName | (typeof fitNames)[number]>,
+  records: Records<ShoppingName> & FitRecords,
   {
     roomId,
     containerId,

@@ -65,6 +65,7 @@ export const createGroup = (
   see: 'any',
   front: false,
   loose: false,
+  asks: {},
   placing: usualPlacing as Group['placing'],
   position: input.position,
 });

@@ -138,6 +138,7 @@ function toUnit(kind: UnitKind, key: string): Unit {
       isUsual: false,
       outOfScope: false,
       obstacles: [],
+      access: {},
     })),
   };
 }

@@ -3,7 +3,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
+import { useForm, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import type { z } from 'zod';
 
 import { commonContainers } from '@/core/fit';
@@ -58,7 +58,7 @@ export function OwnedForm({
 }) {
   const { mutate } = useMutation();
   const schema = useMemo(() => ownedFormSchemaFor(measureUnit), [measureUnit]);
-  const { register, handleSubmit, getValues, setValue, formState } = useForm<
+  const { register, control, handleSubmit, getValues, setValue, formState } = useForm<
     OwnedTyped,
     unknown,
     z.output<typeof schema>
@@ -105,6 +105,7 @@ export function OwnedForm({
       </SelectField>
       {/* The shared fields are a part of this form's, which its type cannot say. */}
       <ContainerFields
+        control={control as unknown as Control<ContainerTyped>}
         register={register as unknown as UseFormRegister<ContainerTyped>}
         errors={formState.errors as FieldErrors<ContainerTyped>}
       />

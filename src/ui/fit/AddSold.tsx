@@ -2,7 +2,7 @@
 
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { useForm, type FieldErrors, type UseFormRegister } from 'react-hook-form';
+import { useForm, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import type { z } from 'zod';
 
 import { parseProduct } from '@/core/fit';
@@ -40,7 +40,7 @@ export function AddSold({ currency, onAdd }: AddSoldProps) {
 
 function SoldForm({ currency, onAdd, onDone }: AddSoldProps & { readonly onDone: () => void }) {
   const { mutate } = useMutation();
-  const { register, handleSubmit, getValues, setValue, formState } = useForm<
+  const { register, control, handleSubmit, getValues, setValue, formState } = useForm<
     SoldTyped,
     unknown,
     z.output<typeof schema>
@@ -78,6 +78,7 @@ function SoldForm({ currency, onAdd, onDone }: AddSoldProps & { readonly onDone:
       />
       {/* The shared fields are a part of this form's, which its type cannot say. */}
       <ContainerFields
+        control={control as unknown as Control<ContainerTyped>}
         register={register as unknown as UseFormRegister<ContainerTyped>}
         errors={errors as FieldErrors<ContainerTyped>}
       />

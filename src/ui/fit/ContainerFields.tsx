@@ -1,20 +1,23 @@
 'use client';
 
-import type { FieldErrors, UseFormRegister } from 'react-hook-form';
+import { useWatch, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 
 import { materials, productKinds } from '@/core/fit';
 import { CheckField, SelectField, TextField } from '../primitives/Field';
-import type { OwnedTyped } from './containerForm';
+import { LEVEL_FIELDS, type OwnedTyped } from './containerForm';
 
 export type ContainerTyped = Omit<OwnedTyped, 'count'>;
 
 interface ContainerFieldsProps {
+  readonly control: Control<ContainerTyped>;
   readonly register: UseFormRegister<ContainerTyped>;
   readonly errors: FieldErrors<ContainerTyped>;
 }
 
 /** The fields that owned and sold containers share. */
-export function ContainerFields({ register, errors }: ContainerFieldsProps) {
+export function ContainerFields({ control, register, errors }: ContainerFieldsProps) {
+  const kind = useWatch({ control, name: 'kind' });
+  const level = LEVEL_FIELDS.filter(([, , kinds]) => kinds.includes(kind));
   return (
     <>
       <TextField
@@ -64,6 +67,23 @@ export function ContainerFields({ register, errors }: ContainerFieldsProps) {
           <option key={material}>{material}</option>
         ))}
       </SelectField>
+      {level.length > 0 && (
+        <fieldset className="col-span-full grid grid-cols-3 gap-x-3 gap-y-2">
+          <legend className="mb-1 text-[13.5px] text-soft">
+            As a {kind}, in cm; what is left empty is taken as usual for one
+          </legend>
+          {level.map(([field, label]) => (
+            <TextField
+              key={field}
+              label={label}
+              measure
+              inputMode="decimal"
+              error={errors.level?.[field]?.message}
+              {...register(`level.${field}`)}
+            />
+          ))}
+        </fieldset>
+      )}
       <div className="col-span-full flex flex-wrap gap-x-4">
         <CheckField label="lid" {...register('lid')} />
         <CheckField label="see-through" {...register('clear')} />

@@ -2,7 +2,7 @@
 
 import { Pencil, X } from 'lucide-react';
 import { useState } from 'react';
-import type { FieldErrors, UseFormRegister } from 'react-hook-form';
+import type { Control, FieldErrors, UseFormRegister } from 'react-hook-form';
 
 import type { ContainerProduct } from '@/core/fit';
 import { currencies, formatMoneyInput, type Currency } from '@/core/shared';
@@ -72,7 +72,7 @@ function EditBody({
 }: EditContainerProps & { readonly onDone: () => void }) {
   const { mutate } = useMutation();
   const [isSure, setIsSure] = useState(false);
-  const { register, errors, submit, isSaving } = useTypedForm({
+  const { register, control, errors, submit, isSaving } = useTypedForm({
     schema: catalogueFormSchema,
     start: toTypedContainer(container),
     save: (typed) => acts.onChange(container.id, typed),
@@ -88,6 +88,7 @@ function EditBody({
       <form className="grid grid-cols-3 gap-x-3 gap-y-2" noValidate onSubmit={submit}>
         {/* The shared fields are this form's, which its type cannot say. */}
         <ContainerFields
+          control={control as unknown as Control<ContainerTyped>}
           register={register as unknown as UseFormRegister<ContainerTyped>}
           errors={errors as FieldErrors<ContainerTyped>}
         />

@@ -1,5 +1,6 @@
 import type { FitAnswer, FitRequest, Placement } from '@/core/fit';
 import { fitLabel, formatLength, type LengthUnit } from '@/core/shared';
+import { levelHeightsOf, partsOf, stepOf, tintAt, type Part } from './projections';
 import { DimensionAcross, DimensionUp } from '../primitives/Dimension';
 import { widestGap } from './widestGap';
 
@@ -64,22 +65,33 @@ export function FitDrawing({ request, answer, measureUnit, pickedIndex, onPick }
     (BOX.planHeightPx - PAD.top - PAD.bottom) / bay.depth,
   );
   const drawn = answer.placements.flatMap(
-    (placement, index) => toDrawn(request, placement, index) ?? [],
+    (placement, index) =>
+      toDrawn(request, placement, { index, step: stepOf(request, answer, placement) }) ?? [],
   );
-  const shared = { request, scale, measureUnit, pickedIndex, onPick };
+  const parts = partsOf(request, answer);
+  const levelHeights = levelHeightsOf(request, answer);
+  const shared = { request, scale, measureUnit, pickedIndex, onPick, parts, levelHeights };
   return (
     <>
       <FrontView {...shared} drawn={[...drawn].sort((a, b) => b.placement.y - a.placement.y)} />
+      {levelHeights.length > 0 && (
+        <SideView {...shared} drawn={[...drawn].sort((a, b) => a.placement.x - b.placement.x)} />
+      )}
       <PlanView {...shared} drawn={[...drawn].sort((a, b) => a.placement.z - b.placement.z)} />
     </>
   );
 }
 
-function toDrawn(request: FitRequest, placement: Placement, index: number): Drawn | undefined {
+function toDrawn(
+  request: FitRequest,
+  placement: Placement,
+  { index, step }: { readonly index: number; readonly step: number },
+): Drawn | undefined {
   const container = request.containers.find(({ id }) => id === placement.containerId);
   const groupIndex = request.groups.findIndex(({ id }) => id === placement.groupId);
   if (!container || groupIndex < 0) return undefined;
-  const { width, depth, height } = container.outer;
+  const { width, depth } = container.outer;
+  const height = container.outer.height + (request.groups[groupIndex]?.hangs?.dropMm ?? 0);
   return {
     placement,
     index,
@@ -87,12 +99,19 @@ function toDrawn(request: FitRequest, placement: Placement, index: number): Draw
     width: placement.turned ? depth : width,
     depth: placement.turned ? width : depth,
     isRound: container.shape === 'round',
-    label: request.groups[groupIndex]?.name ?? '',
-    tint: TINTS[groupIndex % TINTS.length] ?? '#dfe5f0',
+    label: kindNameOf(request.groups[groupIndex], placement) ?? '',
+    tint: tintAt(TINTS[groupIndex % TINTS.length] ?? '#dfe5f0', step),
   };
 }
 
+/** The kind where each has its own, else the group. */
+const kindNameOf = (group: FitRequest['groups'][number] | undefined, { kind }: Placement) =>
+  (kind === undefined ? undefined : group?.kinds?.[kind]?.name) ?? group?.name;
+
 interface ViewProps extends Omit<FitDrawingProps, 'answer'> {
+  /** What bears others, and the heights on which something stands. */
+  readonly parts: readonly Part[];
+  readonly levelHeights: readonly number[];
   readonly scale: number;
   readonly drawn: readonly Drawn[];
 }
@@ -104,6 +123,8 @@ function FrontView({
   measureUnit,
   pickedIndex,
   onPick,
+  parts,
+  levelHeights,
 }: ViewProps) {
   const w = bay.width * scale;
   const h = bay.height * scale;
@@ -139,6 +160,17 @@ function FrontView({
         textAnchor="end"
         className="fill-signal-deep text-[12px]"
       >{`${formatLength(clearances.top, 'mm')} to lift out`}</text>
+      <LevelMarks heights={levelHeights} {...{ floor, scale, measureUnit }} right={PAD.left + w} />
+      {parts.map((part) => (
+        <rect
+          key={part.key}
+          x={PAD.left + part.x * scale}
+          y={floor - (part.z + part.height) * scale}
+          width={part.width * scale}
+          height={Math.max(1, part.height * scale)}
+          {...BEARING_PEN}
+        />
+      ))}
       {drawn.map((item) => (
         <Container
           key={item.index}
@@ -189,7 +221,122 @@ function FrontView({
   );
 }
 
-function PlanView({ request: { bay }, scale, drawn, measureUnit, pickedIndex, onPick }: ViewProps) {
+/** What bears, in a tint of its own. */
+const BEARING_PEN = { fill: '#c9d2e4', stroke: '#23407a', strokeWidth: 1.2 } as const;
+
+/** How high each level lies, at the right edge of an upright view. */
+function LevelMarks({
+  heights,
+  floor,
+  scale,
+  right,
+  measureUnit,
+}: {
+  readonly heights: readonly number[];
+  readonly floor: number;
+  readonly scale: number;
+  readonly right: number;
+  readonly measureUnit: LengthUnit;
+}) {
+  return heights.map((mm) => (
+    <g key={mm}>
+      <path d={`M${right - 10} ${floor - mm * scale}H${right}`} stroke="#23407a" />
+      <text
+        x={right - 13}
+        y={floor - mm * scale + 4}
+        textAnchor="end"
+        className="fill-rim-deep text-[11.5px]"
+      >
+        {formatLength(mm, measureUnit)}
+      </text>
+    </g>
+  ));
+}
+
+/** From the right, the front edge at the left: how levels lie above and behind each other. */
+function SideView({
+  request: { bay },
+  scale,
+  drawn,
+  measureUnit,
+  pickedIndex,
+  onPick,
+  parts,
+  levelHeights,
+}: ViewProps) {
+  const w = bay.depth * scale;
+  const h = bay.height * scale;
+  const floor = PAD.top + h;
+  return (
+    <svg
+      viewBox={`0 0 ${w + PAD.left + PAD.right} ${floor + PAD.bottom}`}
+      width={w + PAD.left + PAD.right}
+      className="mt-1 h-auto max-w-full"
+      role="group"
+      aria-label="From the right, to scale"
+    >
+      <text x={PAD.left} y={14} className="font-head text-[13.5px] font-[650]">
+        From the right
+      </text>
+      <rect
+        x={PAD.left}
+        y={PAD.top}
+        width={w}
+        height={h}
+        fill="#fffdf8"
+        stroke="#22201b"
+        strokeWidth="2"
+      />
+      <LevelMarks heights={levelHeights} {...{ floor, scale, measureUnit }} right={PAD.left + w} />
+      {parts.map((part) => (
+        <rect
+          key={part.key}
+          x={PAD.left + part.y * scale}
+          y={floor - (part.z + part.height) * scale}
+          width={part.depth * scale}
+          height={Math.max(1, part.height * scale)}
+          {...BEARING_PEN}
+        />
+      ))}
+      {drawn.map((item) => (
+        <Container
+          key={item.index}
+          item={item}
+          isPicked={item.index === pickedIndex}
+          onPick={onPick}
+          x={PAD.left + item.placement.y * scale}
+          y={floor - (item.placement.z + item.height) * scale}
+          w={item.depth * scale}
+          h={item.height * scale}
+          isCircle={false}
+        />
+      ))}
+      <path d={`M${PAD.left} ${PAD.top}V${floor}`} stroke="#23407a" strokeWidth="5" />
+      <DimensionAcross
+        x={PAD.left}
+        y={floor + 18}
+        w={w}
+        label={formatLength(bay.depth, measureUnit)}
+      />
+      <DimensionUp
+        x={PAD.left + w + 12}
+        top={PAD.top}
+        h={h}
+        label={formatLength(bay.height, measureUnit)}
+      />
+    </svg>
+  );
+}
+
+function PlanView({
+  request: { bay },
+  scale,
+  drawn,
+  measureUnit,
+  pickedIndex,
+  onPick,
+  parts,
+}: ViewProps) {
   const w = bay.width * scale;
   const h = bay.depth * scale;
   const front = PAD.top + h;
@@ -234,6 +381,16 @@ function PlanView({ request: { bay }, scale, drawn, measureUnit, pickedIndex, on
           h={box.depth * scale}
         />
       ))}
+      {parts.map((part) => {
+        const pen = { ...BEARING_PEN, fillOpacity: 0.55 };
+        const [x, y] = [PAD.left + part.x * scale, front - (part.y + part.depth) * scale];
+        const [wide, deep] = [part.width * scale, part.depth * scale];
+        return part.isRound ? (
+          <circle key={part.key} cx={x + wide / 2} cy={y + deep / 2} r={wide / 2} {...pen} />
+        ) : (
+          <rect key={part.key} x={x} y={y} width={wide} height={deep} {...pen} />
+        );
+      })}
       {topmost.map((item) => {
         const below = drawn
           .filter(

@@ -1,5 +1,6 @@
-import type { FitAnswer, FitRequest } from '@/core/fit';
+import type { FitAnswer, FitRequest, NamedLevel } from '@/core/fit';
 import { fitLabel, formatLength, type LengthUnit } from '@/core/shared';
+import { bodyOf, insideOf, partsOf, project, type Body, type FitView } from './projections';
 
 /** Printed, a fifth of the real size: bays up to 1.3 m wide go on a sheet across. */
 const SCALE = 1 / 5;
@@ -11,97 +12,96 @@ interface MockUpDrawingProps {
   readonly measureUnit: LengthUnit;
   /** Indexes in the order in which they go in; the first is number 1. */
   readonly order: readonly number[];
-  readonly view: 'front' | 'above';
+  readonly view: FitView;
+  /** Only what stands on it, and what bears that. */
+  readonly level?: NamedLevel;
 }
+
+const VIEW_WORDS = {
+  front: 'From the front',
+  side: 'From the right',
+  above: 'From above',
+} as const;
 
 /** The outlines of the containers, numbered as on the list, in millimetres of paper at 1:5. */
 export function MockUpDrawing({
-  request: { bay, containers },
+  request,
   answer,
   measureUnit,
   order,
   view,
+  level,
 }: MockUpDrawingProps) {
-  const [w, h] = [bay.width * SCALE, (view === 'front' ? bay.height : bay.depth) * SCALE];
-  const items = answer.placements.map((placement, index) => {
-    const container = containers.find(({ id }) => id === placement.containerId);
-    const { width, depth, height } = container?.outer ?? { width: 0, depth: 0, height: 0 };
-    const across = (placement.turned ? depth : width) * SCALE;
-    const inward = placement.turned ? width : depth;
-    const up = (view === 'front' ? height : inward) * SCALE;
-    const from = (view === 'front' ? placement.z : placement.y) * SCALE;
+  const [wideMm, highMm] = insideOf(request, view);
+  const [w, h] = [wideMm * SCALE, highMm * SCALE];
+  const words = level ? `${VIEW_WORDS[view]}, ${level.name.toLowerCase()}` : VIEW_WORDS[view];
+  const show = (body: Body) => {
+    const shown = project(body, view);
     return {
-      index,
-      x: placement.x * SCALE,
-      y: h - from - up,
-      across,
-      up,
-      isRound: view === 'above' && container?.shape === 'round',
-      order: view === 'front' ? -placement.y : placement.z,
+      x: shown.across * SCALE,
+      y: h - (shown.up + shown.high) * SCALE,
+      across: shown.wide * SCALE,
+      up: shown.high * SCALE,
+      isRound: shown.isCircle,
+      near: shown.near,
     };
+  };
+  const items = answer.placements.flatMap((placement, index) => {
+    const body = bodyOf(request, placement);
+    return body && (!level || level.indexes.includes(index)) ? [{ index, ...show(body) }] : [];
   });
+  const bearing = partsOf(request, answer)
+    .filter(({ container }) => !level || level.container === container)
+    .map((part) => ({ name: part.key, ...show(part) }));
+  const obstacles = (request.bay.obstacles ?? []).map((box) => ({
+    label: box.label,
+    ...show({ ...box, isRound: false }),
+  }));
   return (
     <figure className="max-w-[400px] min-w-0 print:max-w-none">
       <figcaption className="text-[13.5px]">
-        <b className="font-head">{view === 'front' ? 'From the front' : 'From above'}</b>, 1:5 ·{' '}
-        {formatLength(bay.width, measureUnit)} ×{' '}
-        {formatLength(view === 'front' ? bay.height : bay.depth, measureUnit)} inside
+        <b className="font-head">{words}</b>, 1:5 · {formatLength(wideMm, measureUnit)} ×{' '}
+        {formatLength(highMm, measureUnit)} inside
       </figcaption>
       <svg
         viewBox={`${-PAD_MM} ${-PAD_MM} ${w + 2 * PAD_MM} ${h + 2 * PAD_MM}`}
         style={{ width: `${w + 2 * PAD_MM}mm` }}
         className="h-auto max-w-[min(100%,380px)] print:max-w-none"
         role="img"
-        aria-label={`${view === 'front' ? 'From the front' : 'From above'}, at a fifth of its size`}
+        aria-label={`${words}, at a fifth of its size`}
       >
         <rect x={0} y={0} width={w} height={h} fill="#fffdf8" stroke="#22201b" strokeWidth={0.6} />
-        {(bay.obstacles ?? []).map((box) => (
+        {obstacles.map((box) => (
           <g key={box.label}>
             <rect
-              x={box.x * SCALE}
-              y={h - (view === 'front' ? box.z + box.height : box.y + box.depth) * SCALE}
-              width={box.width * SCALE}
-              height={(view === 'front' ? box.height : box.depth) * SCALE}
+              x={box.x}
+              y={box.y}
+              width={box.across}
+              height={box.up}
               fill="#e8e1d2"
               stroke="#5f584a"
               strokeWidth={0.3}
               strokeDasharray="1.2 1"
             />
             <text
-              x={(box.x + box.width / 2) * SCALE}
-              y={h - (view === 'front' ? box.z + box.height / 2 : box.y + box.depth / 2) * SCALE}
+              x={box.x + box.across / 2}
+              y={box.y + box.up / 2}
               textAnchor="middle"
               fontSize={4}
               fill="#5f584a"
             >
-              {fitLabel(box.label, box.width * SCALE - 1, 4)}
+              {fitLabel(box.label, box.across - 1, 4)}
             </text>
           </g>
         ))}
+        {bearing.map(({ name, ...part }) => (
+          <Outline key={name} {...part} fill="#dfe5f0" />
+        ))}
         {[...items]
-          .sort((a, b) => a.order - b.order)
+          .sort((a, b) => a.near - b.near)
           .map((item) => (
             <g key={item.index}>
-              {item.isRound ? (
-                <circle
-                  cx={item.x + item.across / 2}
-                  cy={item.y + item.up / 2}
-                  r={item.across / 2}
-                  fill="#fff"
-                  stroke="#23407a"
-                  strokeWidth={0.5}
-                />
-              ) : (
-                <rect
-                  x={item.x}
-                  y={item.y}
-                  width={item.across}
-                  height={item.up}
-                  fill="#fff"
-                  stroke="#23407a"
-                  strokeWidth={0.5}
-                />
-              )}
+              <Outline {...item} fill="#fff" />
               <text
                 x={item.x + item.across / 2}
                 y={item.y + item.up / 2 + 1.8}
@@ -115,7 +115,31 @@ export function MockUpDrawing({
             </g>
           ))}
         {view === 'above' && <path d={`M0 ${h}H${w}`} stroke="#23407a" strokeWidth={1.6} />}
+        {view === 'side' && <path d={`M0 0V${h}`} stroke="#23407a" strokeWidth={1.6} />}
       </svg>
     </figure>
+  );
+}
+
+function Outline({
+  x,
+  y,
+  across,
+  up,
+  isRound,
+  fill,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly across: number;
+  readonly up: number;
+  readonly isRound: boolean;
+  readonly fill: string;
+}) {
+  const pen = { fill, stroke: '#23407a', strokeWidth: 0.5 };
+  return isRound ? (
+    <circle cx={x + across / 2} cy={y + up / 2} r={across / 2} {...pen} />
+  ) : (
+    <rect x={x} y={y} width={across} height={up} {...pen} />
   );
 }

@@ -4,7 +4,16 @@ import clsx from 'clsx';
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 
-import { loadOrder, type FitAnswer, type FitRequest, type MockCheck } from '@/core/fit';
+import {
+  hangingRoles,
+  labelFaceOf,
+  listLevels,
+  loadOrder,
+  type FitAnswer,
+  type FitRequest,
+  type LabelFace,
+  type MockCheck,
+} from '@/core/fit';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -57,7 +66,20 @@ export function MockUpView({
     const result = await mutate(() => onCheck(check));
     if (!result.ok) setTicked({});
   };
+  const correct = async (
+    containerId: string,
+    typed: { width: string; depth: string; height: string },
+  ): Promise<boolean> => {
+    const result = await mutate(async () => {
+      const corrected = await onCorrect(containerId, typed);
+      if (corrected.ok && corrected.words) showNotice({ kind: 'done', words: corrected.words });
+      return corrected;
+    });
+    setTicked({});
+    return result.ok;
+  };
   const order = loadOrder(answer.placements);
+  const levels = listLevels(request, answer);
   const drawn = { request, answer, measureUnit, order };
   const tried = answer.placements
     .map((_, index) => checkOf(index))
@@ -69,7 +91,10 @@ export function MockUpView({
         className="panel squared mb-3 flex flex-wrap gap-x-6 gap-y-2 border-t-4 border-t-rim p-3"
       >
         <MockUpDrawing {...drawn} view="front" />
-        <MockUpDrawing {...drawn} view="above" />
+        {levels.length > 1 && <MockUpDrawing {...drawn} view="side" />}
+        {levels.map((level) => (
+          <MockUpDrawing key={level.name} {...drawn} view="above" level={level} />
+        ))}
       </section>
       <p className="mb-2 text-[14.5px]">
         <b className="font-mono">
@@ -79,72 +104,131 @@ export function MockUpView({
         it goes in, comes out and the door shuts. They are numbered as they go in: what stands
         behind and below first.
       </p>
-      <ol className="panel divide-y divide-line">
-        {order.map((index, turn) => {
-          const placement = answer.placements[index]!;
-          const container = request.containers.find(({ id }) => id === placement.containerId);
-          const check = checkOf(index);
-          return (
-            <li key={index} className="flex flex-wrap items-center gap-x-4 gap-y-1.5 px-3 py-2">
-              <b className="w-7 font-mono text-[18px]">{turn + 1}</b>
-              <span className="min-w-[190px] flex-1 text-[14.5px]">
-                <b className="font-[650]">{container?.name}</b>
-                <span className="block text-[13.5px] text-soft">
-                  {request.groups.find(({ id }) => id === placement.groupId)?.name}
-                  {placement.z > 0 ? ', on the one below' : ''}
-                  {container ? ` · ${sizeWords(container.outer, measureUnit)}` : ''}
-                </span>
+      {levels.map((level) => (
+        <section key={level.name} aria-label={level.name} className="mb-3">
+          {levels.length > 1 && (
+            <header className="mb-1 flex flex-wrap items-center gap-x-3">
+              <h2 className="text-[16px]">{level.name}</h2>
+              <span className="text-[13.5px] text-soft">
+                {level.zMm > 0 && `from ${formatLength(level.zMm, measureUnit)} up`}
+                {level.container &&
+                  ` · ${sizeWords(level.container.outer, measureUnit)}, goes in before what stands on it`}
               </span>
-              <span className="flex flex-wrap gap-1.5">
-                {TRIALS.map(([key, label]) => (
-                  <button
-                    key={key}
-                    type="button"
-                    aria-pressed={check[key]}
-                    aria-label={`${turn + 1}: ${label}`}
-                    onClick={() => void tick({ ...check, [key]: !check[key] })}
-                    className={clsx(
-                      'flex min-h-9 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11',
-                      check[key]
-                        ? 'border-rim bg-rim-wash font-bold text-rim-deep'
-                        : 'border-line bg-white',
-                    )}
-                  >
-                    {check[key] ? (
-                      <Check size={15} aria-hidden="true" />
-                    ) : (
-                      <span
-                        aria-hidden="true"
-                        className="size-[13px] rounded-[3px] border border-ink"
-                      />
-                    )}{' '}
-                    {label}
-                  </button>
-                ))}
-              </span>
-              {container && (
+              {level.container && (
                 <Correct
-                  container={container}
+                  container={level.container}
                   measureUnit={measureUnit}
-                  onCorrect={async (typed) => {
-                    const result = await mutate(async () => {
-                      const corrected = await onCorrect(container.id, typed);
-                      if (corrected.ok && corrected.words)
-                        showNotice({ kind: 'done', words: corrected.words });
-                      return corrected;
-                    });
-                    setTicked({});
-                    return result.ok;
-                  }}
+                  onCorrect={(typed) => correct(level.container!.id, typed)}
                 />
               )}
-            </li>
-          );
-        })}
-      </ol>
+            </header>
+          )}
+          <ol className="panel divide-y divide-line">
+            {order
+              .map((index, turn) => ({ index, turn }))
+              .filter(({ index }) => level.indexes.includes(index))
+              .map(({ index, turn }) => (
+                <TrialRow
+                  key={index}
+                  turn={turn}
+                  request={request}
+                  placement={answer.placements[index]!}
+                  face={labelFaceOf(request, answer, index)}
+                  check={checkOf(index)}
+                  measureUnit={measureUnit}
+                  onTick={(check) => void tick(check)}
+                  onCorrect={correct}
+                />
+              ))}
+          </ol>
+        </section>
+      ))}
     </>
   );
 }
+
+/** One container: what it is, where its label faces, and the three things that are tried. */
+function TrialRow({
+  turn,
+  request,
+  placement,
+  face,
+  check,
+  measureUnit,
+  onTick,
+  onCorrect,
+}: {
+  readonly turn: number;
+  readonly request: FitRequest;
+  readonly placement: FitAnswer['placements'][number];
+  readonly face: LabelFace;
+  readonly check: MockCheck;
+  readonly measureUnit: LengthUnit;
+  readonly onTick: (check: MockCheck) => void;
+  readonly onCorrect: (
+    containerId: string,
+    typed: { width: string; depth: string; height: string },
+  ) => Promise<boolean>;
+}) {
+  const container = request.containers.find(({ id }) => id === placement.containerId);
+  const group = request.groups.find(({ id }) => id === placement.groupId);
+  const kind = group?.kinds?.[placement.kind ?? -1]?.name;
+  const isStacked = placement.on === undefined && placement.z > (request.bay.falseFloor ?? 0);
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-1.5 px-3 py-2">
+      <b className="w-7 font-mono text-[18px]">{turn + 1}</b>
+      <span className="min-w-[190px] flex-1 text-[14.5px]">
+        <b className="font-[650]">{container?.name}</b>
+        <span className="block text-[13.5px] text-soft">
+          {[group?.name, kind].filter(Boolean).join(': ')}
+          {isStacked && !hangsFromAbove(container) ? ', on the one below' : ''}
+          {container ? ` · ${sizeWords(container.outer, measureUnit)}` : ''}
+          {` · label ${FACE_WORDS[face]}`}
+        </span>
+      </span>
+      <span className="flex flex-wrap gap-1.5">
+        {TRIALS.map(([key, label]) => (
+          <button
+            key={key}
+            type="button"
+            aria-pressed={check[key]}
+            aria-label={`${turn + 1}: ${label}`}
+            onClick={() => onTick({ ...check, [key]: !check[key] })}
+            className={clsx(
+              'flex min-h-9 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11',
+              check[key]
+                ? 'border-rim bg-rim-wash font-bold text-rim-deep'
+                : 'border-line bg-white',
+            )}
+          >
+            {check[key] ? (
+              <Check size={15} aria-hidden="true" />
+            ) : (
+              <span aria-hidden="true" className="size-[13px] rounded-[3px] border border-ink" />
+            )}{' '}
+            {label}
+          </button>
+        ))}
+      </span>
+      {container && (
+        <Correct
+          container={container}
+          measureUnit={measureUnit}
+          onCorrect={(typed) => onCorrect(container.id, typed)}
+        />
+      )}
+    </li>
+  );
+}
+
+const hangsFromAbove = (container: FitRequest['containers'][number] | undefined): boolean =>
+  container?.role !== undefined && hangingRoles.has(container.role);
+
+const FACE_WORDS: Readonly<Record<LabelFace, string>> = {
+  front: 'to the front',
+  outward: 'outward, so that it is read as it turns',
+  above: 'on top',
+};
 
 function Correct({
   container,

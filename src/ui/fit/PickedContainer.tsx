@@ -141,6 +141,9 @@ function PickedWishes({
         <Button look="quiet" onClick={() => void wish({ kind: 'forbid', containerId })}>
           Not in this place
         </Button>
+        <Button look="quiet" onClick={() => void wish({ kind: 'never', containerId })}>
+          Nowhere in this home
+        </Button>
       </div>
       <label className="grid gap-0.5 text-[13px] text-soft">
         Another one for {group.name}

@@ -2,7 +2,12 @@
 
 import { X } from 'lucide-react';
 
-import type { FitQuestion } from '@/core/fit';
+import { bearingRoles, type FitQuestion } from '@/core/fit';
+import { Button } from '../primitives/Button';
+
+/** What is kept between containers anyway, and what two fingers take. */
+const USUAL_GAP_MM = 2;
+const TWO_FINGERS_MM = 35;
 
 interface WishListProps {
   readonly request: FitQuestion;
@@ -24,12 +29,55 @@ export function WishList({ request, forbidden, onWish }: WishListProps) {
     words: `not here: ${name}`,
     undo: { kind: 'allow', containerId: id },
   }));
-  if (pins.length + nevers.length === 0) return null;
+  const uses = (request.uses ?? []).map((id) => ({
+    key: `use ${id}`,
+    words: `to stand here: ${request.containers.find((each) => each.id === id)?.name ?? ''}`,
+    undo: { kind: 'unuse', containerId: id },
+  }));
+  const extraMm = request.clearances.between - USUAL_GAP_MM;
+  const air =
+    extraMm > 0
+      ? [
+          {
+            key: 'air',
+            words: `${extraMm} mm more air between containers`,
+            undo: { kind: 'air', mm: 0 },
+          },
+        ]
+      : [];
+  const bearing = request.containers.filter(
+    ({ id, role }) =>
+      role !== undefined && bearingRoles.has(role) && !(request.uses ?? []).includes(id),
+  );
   return (
     <section aria-label="Wanted here" className="text-[13.5px]">
       <h3 className="caption font-text">Wanted here</h3>
+      <div className="flex flex-wrap items-center gap-2 py-1">
+        {bearing.length > 0 && (
+          <select
+            aria-label="To stand here"
+            className="input w-auto min-w-0 flex-1"
+            value=""
+            onChange={(event) => void onWish({ kind: 'use', containerId: event.target.value })}
+          >
+            <option value="" disabled>
+              a riser, a turntable, a pull-out…
+            </option>
+            {bearing.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
+        {extraMm <= 0 && (
+          <Button look="quiet" onClick={() => void onWish({ kind: 'air', mm: TWO_FINGERS_MM })}>
+            Two fingers of air
+          </Button>
+        )}
+      </div>
       <ul>
-        {[...pins, ...nevers].map(({ key, words, undo }) => (
+        {[...pins, ...uses, ...air, ...nevers].map(({ key, words, undo }) => (
           <li key={key} className="flex items-center gap-1">
             <span className="min-w-0 flex-1">{words}</span>
             <button

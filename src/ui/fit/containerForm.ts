@@ -1,11 +1,46 @@
 import { z } from 'zod';
 
-import { materials, productKinds, readPrice, type ContainerProduct } from '@/core/fit';
+import {
+  levelFactsSchema,
+  materials,
+  productKinds,
+  readPrice,
+  type ContainerProduct,
+  type LevelFacts,
+} from '@/core/fit';
 import { currencies, type LengthUnit } from '@/core/shared';
 import { typedMoney, typedNumber, typedPositiveLength } from '../typedValues';
 
 /** A wall of 3 mm on every side, where nobody measured the inside. */
 const WALL_MM = 3;
+
+type Kind = (typeof productKinds)[number];
+export type LevelField = keyof LevelFacts;
+/** Fields of what does more than hold a group: for which kinds, and in which unit they are typed. */
+export const LEVEL_FIELDS: readonly (readonly [
+  field: LevelField,
+  label: string,
+  kinds: readonly Kind[],
+  unit: 'cm' | 'kg' | 'count',
+])[] = [
+  ['underHeightMm', 'Free under it, high', ['riser'], 'cm'],
+  ['underWidthMm', 'Free under it, wide', ['riser'], 'cm'],
+  ['mostWidthMm', 'Pulled out, wide', ['riser'], 'cm'],
+  ['plateHeightMm', 'Plate, above the floor', ['turntable'], 'cm'],
+  ['rimMm', 'Rim, on each side', ['turntable'], 'cm'],
+  ['levelGapMm', 'Stacked: plate to plate', ['turntable'], 'cm'],
+  ['topLoadG', 'Bears, kg', ['riser', 'turntable', 'pull-out'], 'kg'],
+  ['travelMm', 'Comes out', ['pull-out'], 'cm'],
+  ['hooks', 'Hooks', ['hook strip', 'rail'], 'count'],
+  ['hookLoadG', 'A hook bears, kg', ['hook strip', 'rail'], 'kg'],
+  ['places', 'Places', ['rack'], 'count'],
+  ['placeDiameterMm', 'A place, across', ['rack'], 'cm'],
+  ['clipMostMm', 'Thickest shelf', ['under-shelf basket'], 'cm'],
+];
+const blankLevel = Object.fromEntries(LEVEL_FIELDS.map(([field]) => [field, ''])) as Record<
+  LevelField,
+  string
+>;
 
 const baseFields = (unit: LengthUnit) => ({
   name: z.string().trim().min(1, 'Type what it is').max(80, 'At most 80 letters'),
@@ -20,10 +55,37 @@ const baseFields = (unit: LengthUnit) => ({
   clear: z.boolean(),
   stackable: z.boolean(),
   howTo: z.string().trim().max(600),
+  level: z.object(
+    Object.fromEntries(LEVEL_FIELDS.map(([field]) => [field, z.string()])) as Record<
+      LevelField,
+      z.ZodString
+    >,
+  ),
 });
 type Base = z.output<z.ZodObject<ReturnType<typeof baseFields>>>;
 
-function toProduct({ litres, ...typed }: Base, context: z.core.$RefinementCtx) {
+/** What was typed of it as a level: what its kind has nothing to do with is left out; null where all is usual. */
+function readLevel({ kind, level }: Base, context: z.core.$RefinementCtx): LevelFacts | null {
+  const facts: Record<string, number> = {};
+  for (const [field, , kinds, unit] of LEVEL_FIELDS) {
+    const text = level[field].trim();
+    if (text === '' || !kinds.includes(kind)) continue;
+    const value = Number(text.replace(',', '.'));
+    if (Number.isFinite(value) && value > 0 && (unit !== 'count' || Number.isInteger(value)))
+      facts[field] = Math.round(value * UNIT_TIMES[unit]);
+    else
+      context.addIssue({ code: 'custom', path: ['level', field], message: LEVEL_EXPECTED[unit] });
+  }
+  return Object.keys(facts).length === 0 ? null : levelFactsSchema.parse(facts);
+}
+const UNIT_TIMES = { cm: 10, kg: 1000, count: 1 } as const;
+const LEVEL_EXPECTED = {
+  cm: 'Centimetres, e.g. 14.2',
+  kg: 'Kilograms, e.g. 5',
+  count: 'A whole number',
+} as const;
+
+function toProduct({ litres, level, ...typed }: Base, context: z.core.$RefinementCtx) {
   const inner = [typed.width, typed.depth, typed.height].map(({ mm }, i) =>
     Math.max(1, mm - (i < 2 ? 2 : 1) * WALL_MM),
   );
@@ -45,10 +107,11 @@ function toProduct({ litres, ...typed }: Base, context: z.core.$RefinementCtx) {
     });
   return {
     ...typed,
+    level: readLevel({ ...typed, litres, level }, context),
     innerLitres: Math.max(0.01, read),
     innerHeightMm,
     innerWidthMm: null,
-    shape: 'box' as const,
+    shape: typed.kind === 'turntable' ? ('round' as const) : ('box' as const),
     maxStack: null,
     tareG: 0,
     maxLoadG: null,
@@ -111,6 +174,7 @@ export const blankContainer = {
   clear: false,
   stackable: false,
   howTo: '',
+  level: blankLevel,
 } as const;
 
 /** A container as its form shows it: sizes as they were typed. */
@@ -126,7 +190,17 @@ export const toTypedContainer = (container: ContainerProduct) => ({
   clear: container.clear,
   stackable: container.stackable,
   howTo: container.howTo,
+  level: toTypedLevel(container.level),
 });
+
+function toTypedLevel(level: LevelFacts | null): Record<LevelField, string> {
+  return Object.fromEntries(
+    LEVEL_FIELDS.map(([field, , , unit]) => {
+      const value = level?.[field];
+      return [field, value === undefined ? '' : String(value / UNIT_TIMES[unit])];
+    }),
+  ) as Record<LevelField, string>;
+}
 
 /** "6 for 18.00" in a price's field is a pack of six: its pieces and its price, where both stand there. */
 export function splitPackPrice(typed: string): { packSize: string; price: string } | undefined {

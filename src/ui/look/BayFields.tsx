@@ -26,6 +26,18 @@ const MEASURES: readonly (readonly [Measure, string])[] = [
 const READING_WORDS = ['first', 'second', 'third', 'fourth', 'fifth'];
 const MOST_READINGS = 5;
 
+/** How one gets at it, where that is not simply from the front. */
+const ACCESS = [
+  ['openingLeft', 'Opening, from the left'],
+  ['openingBottom', 'Opening, from below'],
+  ['doorTakes', 'Open door takes away'],
+  ['lip', 'Lip at the front'],
+  ['shelfThickness', 'Shelf above, thickness'],
+  ['falseFloor', 'False floor, height'],
+  ['doorSwing', 'On the door: reaches in'],
+  ['doorLoadKg', 'On the door: bears, kg'],
+] as const;
+
 interface BayFieldsProps {
   readonly form: UnitFormHandle;
   readonly index: number;
@@ -113,6 +125,18 @@ export function BayFields({ form, index, measureUnit, onRemove }: BayFieldsProps
             error={errors?.maxLoadKg?.message}
             {...register(`${name}.maxLoadKg`)}
           />
+        </div>
+        <div className="mt-2 grid grid-cols-2 gap-2.5 sm:grid-cols-4">
+          {ACCESS.map(([field, label]) => (
+            <TextField
+              key={field}
+              label={label}
+              isLength={field !== 'doorLoadKg'}
+              measure={field === 'doorLoadKg'}
+              error={errors?.access?.[field]?.message}
+              {...register(`${name}.access.${field}`)}
+            />
+          ))}
         </div>
         <div className="flex flex-wrap gap-x-5">
           <CheckField label="pulls out" {...register(`${name}.pullOut`)} />

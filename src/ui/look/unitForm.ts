@@ -1,7 +1,14 @@
 import type { UseFormReturn } from 'react-hook-form';
 import { z } from 'zod';
 
-import { unitDoorSchema, unitKindSchema, type Bay, type Unit, type UsualUnit } from '@/core/look';
+import {
+  unitDoorSchema,
+  unitKindSchema,
+  type Bay,
+  type BayAccess,
+  type Unit,
+  type UsualUnit,
+} from '@/core/look';
 import { formatLength, type Length, type LengthUnit } from '@/core/shared';
 import { typedLength, typedOptionalLength, typedPositiveLength } from '../typedValues';
 
@@ -54,6 +61,15 @@ const usualFlags = z.object({
   heightReadings: z.boolean(),
 });
 
+/** Kilograms that something bears, in g; empty where nobody knows. */
+const typedKg = z.string().transform((text, context): number | null => {
+  if (text.trim() === '') return null;
+  const kg = Number(text.replace(',', '.'));
+  if (Number.isFinite(kg) && kg > 0 && kg <= 100_000) return Math.round(kg * 1000);
+  context.addIssue({ code: 'custom', message: 'Kilograms it bears, e.g. 25' });
+  return z.NEVER;
+});
+
 /** The unit's form, with every measure read in the household's unit where it says none. */
 export const unitFormSchemaFor = (unit: LengthUnit) =>
   z.object({
@@ -77,12 +93,16 @@ export const unitFormSchemaFor = (unit: LengthUnit) =>
           heightReadings: typedReadings(unit),
           openingWidth: typedOptionalLength(unit),
           openingHeight: typedOptionalLength(unit),
-          maxLoadKg: z.string().transform((text, context): number | null => {
-            if (text.trim() === '') return null;
-            const kg = Number(text.replace(',', '.'));
-            if (Number.isFinite(kg) && kg > 0 && kg <= 100_000) return Math.round(kg * 1000);
-            context.addIssue({ code: 'custom', message: 'Kilograms it bears, e.g. 25' });
-            return z.NEVER;
+          maxLoadKg: typedKg,
+          access: z.object({
+            openingLeft: typedOptionalLength(unit),
+            openingBottom: typedOptionalLength(unit),
+            doorTakes: typedOptionalLength(unit),
+            lip: typedOptionalLength(unit),
+            shelfThickness: typedOptionalLength(unit),
+            falseFloor: typedOptionalLength(unit),
+            doorSwing: typedOptionalLength(unit),
+            doorLoadKg: typedKg,
           }),
           pullOut: z.boolean(),
           moist: z.boolean(),
@@ -106,12 +126,38 @@ const THREE = [0, 1, 2] as const;
 const blankReadings = THREE.map(() => '');
 
 /** A place as read, with its position counted from 0 and its load in grams, as the core has it. */
-export const toBayFacts = ({ column, row, maxLoadKg, usual, ...bay }: BayRead) => ({
+export const toBayFacts = ({ column, row, maxLoadKg, usual, access, ...bay }: BayRead) => ({
   ...bay,
+  access: toAccess(access),
   columnIndex: column - 1,
   rowIndex: row - 1,
   maxLoadG: maxLoadKg,
   isUsual: Object.values(usual).some(Boolean),
+});
+
+const toAccess = ({ doorLoadKg, ...lengths }: BayRead['access']): BayAccess => ({
+  ...(Object.fromEntries(Object.entries(lengths).filter(([, length]) => length !== null)) as Omit<
+    BayAccess,
+    'doorLoadG'
+  >),
+  ...(doorLoadKg === null ? {} : { doorLoadG: doorLoadKg }),
+});
+const blankAccess: BayTyped['access'] = {
+  openingLeft: '',
+  openingBottom: '',
+  doorTakes: '',
+  lip: '',
+  shelfThickness: '',
+  falseFloor: '',
+  doorSwing: '',
+  doorLoadKg: '',
+};
+const toTypedAccess = ({ doorLoadG, ...lengths }: BayAccess): BayTyped['access'] => ({
+  ...blankAccess,
+  ...Object.fromEntries(
+    Object.entries(lengths).map(([name, length]) => [name, length?.text ?? '']),
+  ),
+  doorLoadKg: doorLoadG === undefined ? '' : String(doorLoadG / 1000),
 });
 
 const measured = { widthReadings: false, depthReadings: false, heightReadings: false };
@@ -128,6 +174,7 @@ export const blankBay = (column: number, row: number): BayTyped => ({
   openingWidth: '',
   openingHeight: '',
   maxLoadKg: '',
+  access: blankAccess,
   pullOut: false,
   moist: false,
   warm: false,
@@ -143,6 +190,7 @@ export const bayAbove = (below: BayTyped): BayTyped => ({
   ...blankBay(Number(below.column), Number(below.row) + 1),
   widthReadings: [...below.widthReadings],
   depthReadings: [...below.depthReadings],
+  access: { ...blankAccess, shelfThickness: below.access.shelfThickness, lip: below.access.lip },
   pullOut: below.pullOut,
   moist: below.moist,
   warm: below.warm,
@@ -224,6 +272,7 @@ const toTypedBay = (bay: Bay, unit: LengthUnit): BayTyped => ({
   openingWidth: bay.openingWidth?.text ?? '',
   openingHeight: bay.openingHeight?.text ?? '',
   maxLoadKg: bay.maxLoadG === null ? '' : String(bay.maxLoadG / 1000),
+  access: toTypedAccess(bay.access),
   pullOut: bay.pullOut,
   moist: bay.moist,
   warm: bay.warm,

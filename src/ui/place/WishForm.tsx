@@ -13,11 +13,12 @@ import { CheckField, SelectField, TextField } from '../primitives/Field';
 import { PlacingFacts } from './PlacingFacts';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
-import { wishFormSchema } from './wishForm';
+import { AskFields } from './AskFields';
+import { toAsks, toTypedAsks, wishFormSchema } from './wishForm';
 
 export type Wishes = Pick<
   Group,
-  'name' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose' | 'placing'
+  'name' | 'uncountedLitres' | 'lid' | 'see' | 'front' | 'loose' | 'asks' | 'placing'
 >;
 
 interface WishFormProps {
@@ -66,12 +67,14 @@ export function WishForm({
       see: group.see,
       front: group.front,
       loose: group.loose,
+      ...toTypedAsks(group),
       uses: group.placing.usesPerWeek === null ? '' : String(group.placing.usesPerWeek),
     },
-    save: (_, { litres, uses, ...wishes }) =>
+    save: (_, { name, lid, see, front, loose, litres, uses, ...asks }) =>
       onSave({
-        ...wishes,
+        ...{ name, lid, see, front, loose },
         uncountedLitres: litres,
+        asks: toAsks(asks),
         placing: { ...placing, usesPerWeek: uses },
       }),
     onDone,
@@ -103,6 +106,7 @@ export function WishForm({
       </SelectField>
       <CheckField label="used daily: nothing in front of it" {...register('front')} />
       <CheckField label="stands as it is, no container" {...register('loose')} />
+      <AskFields register={register} errors={errors} hasOwner={placing.userIds.length === 1} />
       <div className="grid grid-cols-[84px_1fr] gap-2">
         <TextField
           label="A week"

@@ -43,6 +43,7 @@ test('the demo is sound: units hold their places, fits break no rule, pictures a
       'fitWishes',
       'fits',
       'groups',
+      'people',
       'pictures',
       'project',
       'purchases',

@@ -63,7 +63,12 @@ export interface DemoRoom {
   readonly groups: readonly DemoGroup[];
   readonly things: readonly DemoThing[];
   /** Bays that are fitted on levels, and the surfaces that are to stand there. */
-  readonly levelFits?: readonly (readonly [bay: string, prefer: FitAim, uses: readonly string[]])[];
+  readonly levelFits?: readonly (readonly [
+    bay: string,
+    prefer: FitAim,
+    uses: readonly string[],
+    pins?: readonly (readonly [group: string, container: string])[],
+  ])[];
   /** Bays with a fit that is taken, and how it was chosen. */
   readonly fits?: readonly (readonly [
     bay: string,
@@ -184,7 +189,19 @@ const bootRoom: DemoRoom = {
     { key: 'outdoor', name: 'Balls & helmets', bay: 'shoe-2' },
     { key: 'wash', name: 'Washing things', bay: 'laundry-1', front: true, loose: true },
     { key: 'clean', name: 'Cleaners', bay: 'laundry-2' },
-    { key: 'polish', name: 'Shoe polish & brushes', bay: 'laundry-2', front: true, uncounted: 4 },
+    {
+      key: 'polish',
+      name: 'Shoe care',
+      bay: 'laundry-1',
+      front: true,
+      uncounted: 3.6,
+      asks: {
+        kinds: [
+          ...['Black polish', 'Brown polish', 'Clear polish', 'Dubbin'],
+          ...['Laces', 'Insoles', 'Heel pads', 'Cleaning putty'],
+        ].map((name) => ({ name, litres: 0.45 })),
+      },
+    },
     { key: 'cloths', name: 'Cloths & dusters', bay: 'laundry-0' },
   ],
   things: [
@@ -220,10 +237,17 @@ const bootRoom: DemoRoom = {
     ['2 scissors', 'keep', 'clean'],
     ['1 of 12 napkin rings', 'elsewhere', undefined, 'Landing linen press'],
   ],
+  levelFits: [
+    [
+      'laundry-1',
+      'daily',
+      ['carousel-tier-for-a-turntable-white-1', 'carousel-tier-for-a-turntable-white-1'],
+      [['polish', 'larder-square-jar-clear-0']],
+    ],
+  ],
   fits: [
     ['shoe-3', 'reuse'],
     ['shoe-2', 'cost'],
-    ['laundry-1', 'cost'],
     ['laundry-2', 'uniform'],
     ['laundry-0', 'cost'],
   ],
@@ -415,6 +439,12 @@ const linenPress: DemoRoom = {
     { key: 'gloves', name: 'Gloves & belts', bay: 'right-2' },
     { key: 'duvets', name: 'Spare duvets', bay: 'right-1', loose: true },
     { key: 'table', name: 'Table linen', bay: 'right-3' },
+    {
+      key: 'rings',
+      name: 'Napkin rings & candles',
+      bay: 'right-3',
+      uncounted: 0.9,
+    },
     { key: 'curtains', name: 'Curtains', bay: 'right-0', loose: true },
     { key: 'beach', name: 'Beach towels, May to September', bay: 'right-4' },
     { key: 'first-aid', name: 'First aid', bay: null, lid: 'required' },
@@ -464,7 +494,19 @@ const linenPress: DemoRoom = {
     ['5 bike lights', 'elsewhere', undefined, 'Garage workbench'],
     ['3 cushions', 'later'],
   ],
-  fits: [['right-2', 'cost']],
+  fits: [],
+  levelFits: [
+    ['right-2', 'cost', ['footbridge-pull-apart-riser-white-1']],
+    [
+      'right-3',
+      'cost',
+      ['fennel-bin-white-1'],
+      [
+        ['rings', 'tansy-drawer-insert-white-0'],
+        ['rings', 'tansy-drawer-insert-white-1'],
+      ],
+    ],
+  ],
   session: { unit: 'right', minutesAgo: 74, thingCount: 12, stepsDone: 3 },
 };
 
@@ -568,6 +610,7 @@ const galley: DemoRoom = {
     ['7 plastic tubs without lid', 'recycle', undefined, 'recycle'],
   ],
   fits: [['galley-2', 'reuse']],
+  levelFits: [['galley-1', 'daily', []]],
 };
 
 const lockers: DemoRoom = {

@@ -18,7 +18,14 @@ import {
   vantagePointSchema,
   type Unit,
 } from '@/core/look';
-import { invariant, loadSolver, roomIdSchema, type Length } from '@/core/shared';
+import {
+  containerIdSchema,
+  groupIdSchema,
+  invariant,
+  loadSolver,
+  roomIdSchema,
+  type Length,
+} from '@/core/shared';
 import { giftCardSchema, handNeedSchema, OTHER_OFFER, purchaseSchema } from '@/core/shop';
 import {
   boxKey,
@@ -47,6 +54,7 @@ import {
   containerRecord,
   findProject,
   fitRecord,
+  fitWishesRecord,
   giftCardRecord,
   groupRecord,
   handNeedRecord,
@@ -439,18 +447,29 @@ async function insertSession(
 async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void> {
   const solver = await loadSolver();
   const wished = [
-    ...(room.fits ?? []).map(([bayKey, prefer]) => ({ bayKey, prefer, uses: [] })),
-    ...(room.levelFits ?? []).map(([bayKey, prefer, uses]) => ({ bayKey, prefer, uses })),
+    ...(room.fits ?? []).map(([bayKey, prefer]) => ({ bayKey, prefer, uses: [], pins: [] })),
+    ...(room.levelFits ?? []).map(([bayKey, prefer, uses, pins = []]) => ({
+      ...{ bayKey, prefer },
+      uses: uses.map((key) => containerIdSchema.parse(`sample-${key}`)),
+      pins: pins.map(([groupKey, key]) => ({
+        groupId: groupIdSchema.parse(`${room.key}-${groupKey}`),
+        containerId: containerIdSchema.parse(`sample-${key}`),
+      })),
+    })),
   ];
-  for (const { bayKey, prefer, uses } of wished) {
+  for (const { bayKey, prefer, uses, pins } of wished) {
     const records = await loadRecords(db, project.id, ...fitNames);
     const bay = records.units.flatMap((unit) => unit.bays).find(({ id }) => id === bayKey);
     invariant(bay, `demo bay ${bayKey}`);
-    const request = await createFitRequest(db, records, { bayId: bay.id, prefer });
+    if (uses.length + pins.length > 0) {
+      const wishes = { id: bay.id, forbidden: [], pins, uses, airMm: 0 };
+      await db(fitWishesRecord.table.name).insert(fitWishesRecord.table.toRow(wishes));
+    }
+    const asked = await loadRecords(db, project.id, ...fitNames);
+    const request = await createFitRequest(db, asked, { bayId: bay.id, prefer });
     const answer = planFit(
       {
         ...request,
-        uses: uses.map((key) => `sample-${key}`),
         timeLimitMs: 3000,
       },
       { solver, clock: () => performance.now() },

@@ -1,5 +1,5 @@
 import type { GroupCovers } from './groupCovers';
-import { clearOf, groupMassG, type FitQuestion } from './suitability';
+import { clearOf, findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
 
 /** Widths are counted in whole mm. */
 const STEP_MM = 1;
@@ -73,3 +73,17 @@ function mostOffered({ bay }: FitQuestion, covers: GroupCovers): number {
   );
   return litres * densest * (4 / Math.PI);
 }
+
+/** Lids that are lifted for what is used daily wherever it stands: where only lidded containers suit, one each. */
+export const leastLids = (question: FitQuestion): number =>
+  question.groups
+    .filter(({ front, litres }) => front && litres > 0)
+    .reduce((sum, group) => {
+      const suited = question.containers.filter(
+        (container) =>
+          findBayFault(question, container) === undefined && suits(question, container, group),
+      );
+      if (suited.length === 0 || suited.some(({ lid }) => !lid)) return sum;
+      const most = Math.max(...suited.map(({ innerLitres }) => innerLitres));
+      return sum + Math.ceil(group.litres / most - 1e-9);
+    }, 0);

@@ -1,7 +1,7 @@
 import { checkFigures, createRandom, type Clock, type Random, type Solver } from '../shared';
 import { BestFit, scoreOf, type FoundFit } from './bestFit';
 import { toPlacements, type Packing } from './floor';
-import { easyBound } from './easyBound';
+import { easyBound, leastLids } from './easyBound';
 import { findFloorCuts } from './floorCuts';
 import { floorRowsOf, type FloorRow } from './floorRows';
 import { countUsed, GroupCovers } from './groupCovers';
@@ -188,6 +188,8 @@ class FitRun {
   run(): void {
     if (this.request.prefer === 'easy' && !this.request.zones)
       this.raise({ bound: easyBound(this.request, this.covers), leastCostMinor: 0 });
+    if (this.request.prefer === 'daily')
+      this.raise({ bound: leastLids(this.request), leastCostMinor: 0 });
     this.takeKnown();
     this.findFirst();
     // Of levels beside each other nothing is proven: another set of them may do better.

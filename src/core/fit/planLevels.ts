@@ -17,6 +17,7 @@ import {
 import { toPlacements } from './floor';
 import { planFlat, type FitMeans } from './planFlat';
 import { ContainerSelection } from './selectContainers';
+import { leastLids } from './easyBound';
 import { addStation, EMPTY_SCENE, listStations, toBox, type Scene } from './stations';
 import {
   clearOf,
@@ -49,7 +50,13 @@ export const hasLevels = ({ containers }: FitRequest): boolean =>
 /** One answer in the words of the request, with how good it is: less is better, the first first. */
 interface Candidate {
   readonly answer: FitAnswer;
-  readonly score: readonly [missing: number, unmetLitres: number, aim: number, costMinor: number];
+  readonly score: readonly [
+    missing: number,
+    unmetLitres: number,
+    aim: number,
+    beside: number,
+    costMinor: number,
+  ];
 }
 
 /**
@@ -171,11 +178,11 @@ class LevelRun {
     const all: Looked[] = [];
     const seen = new Set<string>();
     for (let depth = 0; depth < MOST_STATIONS && leftMs() > 0; depth += 1) {
-      // What is wished for comes first: nothing is built up without it.
-      const wished = this.request.uses?.[depth];
       const from = depth === 0 ? [EMPTY_SCENE] : beam.map(({ scene }) => scene);
       const next: Looked[] = [];
       for (const scene of from) {
+        // What is wished for comes first: nothing is built up without it.
+        const [wished] = this.missingOf(scene.surfaces);
         for (const station of stations.filter(
           ({ container }) => wished === undefined || container.id === wished,
         )) {
@@ -197,10 +204,18 @@ class LevelRun {
       beam = next.sort(byPromise).slice(0, BEAM);
       all.push(...beam);
     }
-    const { uses = [] } = this.request;
-    const lacks = ({ scene }: Looked): number =>
-      uses.filter((id) => !scene.surfaces.some(({ containerId }) => containerId === id)).length;
+    const lacks = ({ scene }: Looked): number => this.missingOf(scene.surfaces).length;
     return all.sort((a, b) => lacks(a) - lacks(b) || byPromise(a, b));
+  }
+
+  /** Surfaces that are wished for and not among these, each as often as it is lacking. */
+  private missingOf(surfaces: readonly Surface[]): string[] {
+    const there = surfaces.map(({ containerId }) => containerId);
+    return (this.request.uses ?? []).filter((id) => {
+      const at = there.indexOf(id);
+      if (at >= 0) there.splice(at, 1);
+      return at < 0;
+    });
   }
 
   /** What a scene holds, found in a few milliseconds. */
@@ -278,7 +293,10 @@ class LevelRun {
         placements: [...placements.map((each) => laid.back(each).placement), ...hung],
         surfaces: [...scene.surfaces],
       });
-      return dropUnused({ placements: answer.placements, surfaces: answer.surfaces ?? [] });
+      return dropUnused(
+        { placements: answer.placements, surfaces: answer.surfaces ?? [] },
+        this.request.uses ?? [],
+      );
     };
     return { question: laid.question, toStood };
   }
@@ -289,10 +307,13 @@ class LevelRun {
     const sums = sumLitres(request, placements);
     const [aim, costMinor] = objectiveOf(request, { placements, surfaces }, request.prefer);
     const unmetLitres = sums.unmet.reduce((sum, { litres }) => sum + litres, 0);
-    const missing = (request.uses ?? []).filter(
-      (id) => !surfaces.some(({ containerId }) => containerId === id),
-    ).length;
-    const score = [missing, unmetLitres, aim, costMinor] as const;
+    const missing = this.missingOf(surfaces).length;
+    // Of equal answers the one that uses what was wished for.
+    const beside =
+      (request.uses ?? []).length === 0
+        ? 0
+        : placements.filter(({ on }) => on === undefined).length;
+    const score = [missing, unmetLitres, aim, beside, costMinor] as const;
     if (this.best && !isLess(score, this.best.score)) return;
     const answer: FitAnswer = {
       ...NOTHING,
@@ -361,7 +382,8 @@ class LevelRun {
   private bound(): number {
     const { question } = this.unfolded;
     const { prefer } = this.request;
-    if (prefer === 'easy' || prefer === 'daily') return 0;
+    if (prefer === 'daily') return leastLids(question);
+    if (prefer === 'easy') return 0;
     const clear = clearOf(question);
     const volume: FloorRow = {
       most: ((clear.x1 - clear.x0) * (clear.y1 - clear.y0) * question.bay.height) / 1e6,
@@ -480,18 +502,23 @@ function listAlike({ question, alike }: Unfolded): (readonly FitPin[])[] {
 const countFor = (kinds: FitRequest['groups'], container: FitContainer): number =>
   kinds.reduce((sum, kind) => sum + Math.ceil(kind.litres / litresIn(container, kind) - 1e-9), 0);
 
-/** Leaves out surfaces that nothing stands on: what is under a riser stands without it. */
-function dropUnused({ placements, surfaces }: Stood): Stood {
+/** Leaves out surfaces that nothing stands on and nobody wished for: what is under a riser stands without it. */
+function dropUnused({ placements, surfaces }: Stood, wished: readonly string[]): Stood {
   const isUsed = (index: number): boolean =>
     placements.some(({ on }) => on === index) || surfaces.some(({ on }) => on === index);
-  const last = surfaces.findIndex((_, i) => !isUsed(i));
+  const last = surfaces.findIndex(
+    ({ containerId }, i) => !isUsed(i) && !wished.includes(containerId),
+  );
   if (last < 0) return { placements, surfaces };
   const shift = (on: number | undefined) =>
     on === undefined ? {} : { on: on > last ? on - 1 : on };
-  return dropUnused({
-    placements: placements.map(({ on, ...placement }) => ({ ...placement, ...shift(on) })),
-    surfaces: surfaces
-      .filter((_, i) => i !== last)
-      .map(({ on, ...surface }) => ({ ...surface, ...shift(on) })),
-  });
+  return dropUnused(
+    {
+      placements: placements.map(({ on, ...placement }) => ({ ...placement, ...shift(on) })),
+      surfaces: surfaces
+        .filter((_, i) => i !== last)
+        .map(({ on, ...surface }) => ({ ...surface, ...shift(on) })),
+    },
+    wished,
+  );
 }

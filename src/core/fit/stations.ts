@@ -68,7 +68,7 @@ export function listStations(question: FitQuestion): Station[] {
           (a.priceMinor + 1) / (a.outer.width * a.outer.depth) -
           (b.priceMinor + 1) / (b.outer.width * b.outer.depth),
       )
-      .slice(0, most);
+      .filter(({ id }, i) => i < most || question.uses?.includes(id));
   const risers = ofRole('riser', MOST.risers).flatMap((container): Station[] =>
     widthsOf(container, clear.x1 - clear.x0).flatMap((width) =>
       // Deep enough for something before it, it may stand at the back as a step.
@@ -90,7 +90,7 @@ export function listStations(question: FitQuestion): Station[] {
   const hosts = able
     .filter((container) => inserts.some((insert) => takesInsert(container, insert)))
     .sort((a, b) => a.priceMinor / insideOf(a).depth - b.priceMinor / insideOf(b).depth)
-    .slice(0, MOST.hosts);
+    .filter(({ id }, i) => i < MOST.hosts || question.uses?.includes(id));
   const whole = [...hosts, ...ofRole('pull-out', MOST.pullOuts)].map((container): Station => ({
     kind: 'bearing',
     container,

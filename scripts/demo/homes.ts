@@ -494,9 +494,9 @@ const linenPress: DemoRoom = {
     ['5 bike lights', 'elsewhere', undefined, 'Garage workbench'],
     ['3 cushions', 'later'],
   ],
-  fits: [],
+  fits: [['right-2', 'cost']],
   levelFits: [
-    ['right-2', 'cost', ['footbridge-pull-apart-riser-white-1']],
+    ['left-2', 'cost', ['footbridge-shelf-riser-white-2']],
     [
       'right-3',
       'cost',

@@ -9,7 +9,7 @@ import {
 } from 'date-fns';
 
 import { personSchema, projectSchema, type Project } from '@/core/agree';
-import { commonContainers, containerProductSchema, planFit } from '@/core/fit';
+import { commonContainers, containerProductSchema, planFit, tidyFit } from '@/core/fit';
 import {
   pictureSchema,
   roomSchema,
@@ -481,7 +481,7 @@ async function takeFits(db: Db, room: DemoRoom, project: Project): Promise<void>
         fitRecord.table.toRow({
           id: bay.id,
           prefer,
-          answer,
+          answer: tidyFit(request, answer, 'spread'),
           takenAt: addDays(new Date(project.createdAt), 9).toISOString(),
           checks: [],
           insteadOf: [],

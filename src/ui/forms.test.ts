@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { z } from 'zod';
 
-import { aUnit } from '@test/builders';
+import { aGroup, aUnit } from '@test/builders';
 import { layOutUnit } from '@/core/look';
 import { blankContainer, ownedFormSchemaFor, soldFormSchemaFor } from './fit/containerForm';
 import {
@@ -14,10 +14,12 @@ import { roomFormSchema } from './look/roomForm';
 import { bayAbove, blankUnit, toBayFacts, toTypedUnit, unitFormSchemaFor } from './look/unitForm';
 import { personSchema, projectSchema } from '@/core/agree';
 import { ruleFormSchema } from './count/ruleForm';
-import { wishFormSchema } from './place/wishForm';
+import { toAsks, toTypedAsks, wishFormSchema } from './place/wishForm';
 import { handNeedFormSchema, returnFormSchema } from './shop/shopForms';
 import { correctFormSchema } from './sort/correctForm';
 import { sessionFormSchema } from './sort/sessionForm';
+
+const noAsks = toTypedAsks(aGroup());
 
 const faultsOf = (result: {
   error?: { issues: readonly { path: readonly PropertyKey[]; message: string }[] } | undefined;
@@ -76,6 +78,42 @@ describe('the project’s form', () => {
     );
     expect(Object.keys(faults).sort()).toEqual(['budget', 'name', 'people', 'readyBy']);
     expect(faults.budget).toContain('“much” is not an amount');
+  });
+
+  test('what a group’s things are like comes back as it was typed', () => {
+    const asks = {
+      kinds: [
+        { name: 'cumin', litres: 0.2 },
+        { name: 'bay leaves', litres: 1.5 },
+      ],
+      crushable: true,
+      seen: true,
+      line: 'Sprig',
+      packLitres: 1.5,
+    };
+    const read = (change: object) =>
+      toAsks(
+        wishFormSchema.parse({
+          ...toTypedAsks(aGroup({ asks: change })),
+          ...{
+            name: 'a',
+            litres: '0',
+            lid: 'any',
+            see: 'any',
+            front: false,
+            loose: false,
+            uses: '',
+          },
+        }),
+      );
+    expect(read(asks)).toEqual(asks);
+    const pieces = { shape: 'round', widthMm: 75, heightMm: 300, count: 6 };
+    expect(read({ pieces, dropMm: 90, mayLie: true })).toEqual({
+      pieces,
+      dropMm: 90,
+      mayLie: true,
+    });
+    expect(read({})).toEqual({});
   });
 
   test.each([
@@ -316,9 +354,17 @@ test.each<[string, z.ZodType, object, object]>([
   [
     'the wishes of a group',
     wishFormSchema,
-    { name: 'Mugs', litres: '', lid: 'any', see: 'any', front: false, loose: false, uses: '501' },
+    {
+      ...noAsks,
+      ...{ name: 'Mugs', litres: '', lid: 'any', see: 'any', front: false, loose: false },
+      uses: '501',
+      kinds: 'cumin 0.2\nchilli',
+      pieces: 'six bottles',
+    },
     {
       litres: 'Type litres, from 0 to 10000',
+      kinds: '“chilli” says no litres, e.g. “cumin 0.2”',
+      pieces: 'How many, and their size in cm, e.g. “6 of 8 × 8 × 30”',
       uses: 'Type uses a week, from 0 to 500',
     },
   ],
@@ -333,6 +379,7 @@ test('what may be left empty is nothing, and a comma is a point', () => {
   });
   expect(
     wishFormSchema.parse({
+      ...noAsks,
       name: ' Mugs ',
       litres: '12,5',
       lid: 'any',

@@ -186,10 +186,7 @@ class FitRun {
   }
 
   run(): void {
-    if (this.request.prefer === 'easy' && !this.request.zones)
-      this.raise({ bound: easyBound(this.request, this.covers), leastCostMinor: 0 });
-    if (this.request.prefer === 'daily')
-      this.raise({ bound: leastLids(this.request), leastCostMinor: 0 });
+    this.boundByGroups();
     this.takeKnown();
     this.findFirst();
     // Of levels beside each other nothing is proven: another set of them may do better.
@@ -212,6 +209,15 @@ class FitRun {
         this.boundByModel();
       } else proof = this.proveOn(proof, isListed);
     }
+  }
+
+  /** What is in the way and what is moved at least, whatever is chosen. */
+  private boundByGroups(): void {
+    const { request, covers } = this;
+    if (request.zones) return;
+    if (request.prefer === 'easy')
+      this.raise({ bound: easyBound(request, covers), leastCostMinor: 0 });
+    if (request.prefer === 'daily') this.raise({ bound: leastLids(request), leastCostMinor: 0 });
   }
 
   /** What is known to stand is where the search begins. */

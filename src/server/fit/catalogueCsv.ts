@@ -1,6 +1,13 @@
 import 'server-only';
 
-import { containerProductSchema, materials, productKinds, type ContainerProduct } from '@/core/fit';
+import {
+  containerProductSchema,
+  levelFactsSchema,
+  materials,
+  productKinds,
+  type ContainerProduct,
+  type LevelFacts,
+} from '@/core/fit';
 import {
   containerIdSchema,
   currencies,
@@ -32,6 +39,7 @@ const catalogueCsvColumns = [
   'traits',
   'line',
   'colour',
+  'level',
   'shop',
   'currency',
   'pack',
@@ -97,6 +105,9 @@ function toCells(
     traits: TRAITS.filter((_, i) => has[i]).join('; '),
     line: container.line,
     colour: container.colour,
+    level: Object.entries(container.level ?? {})
+      .map(([fact, value]) => `${fact} ${value}`)
+      .join('; '),
   };
 }
 
@@ -211,12 +222,27 @@ function readLine(
     line: row.line,
     colour: row.colour,
     howTo: '',
+    level: readLevel(row, fault),
   });
   if (!facts.success) {
     fault('name', facts.error.issues[0]?.message ?? 'a container');
     return undefined;
   }
   return { facts: facts.data, offer };
+}
+
+/** Facts of what does more than hold a group, each with its number: "underHeightMm 140; topLoadG 8000". */
+function readLevel(
+  row: CsvRow,
+  fault: (column: Column, expected: string) => void,
+): LevelFacts | null {
+  if (row.level.trim() === '') return null;
+  const facts = row.level.split(';').map((part) => part.trim().split(/\s+/));
+  const read = levelFactsSchema
+    .strict()
+    .safeParse(Object.fromEntries(facts.map(([name = '', value]) => [name, Number(value)])));
+  if (!read.success) fault('level', 'facts in mm and g, e.g. underHeightMm 140; topLoadG 8000');
+  return read.success ? read.data : null;
 }
 
 function readTraits(

@@ -155,3 +155,7 @@ function wordProof(aim: FitAim, { status, objective, bound }: FitAnswer): string
   if (bound === 0 || gap > MOST_USEFUL_GAP) return 'no useful bound yet';
   return `at most ${Math.ceil(gap * 100)} % above the best possible`;
 }
+
+/** Of movements the least that is proven, where that is not what is reached. */
+const wordMovements = (status: FitAnswer['status'], bound: number): string =>
+  status === 'optimal' ? ', fewer cannot be' : `, at least ${formatCount(bound, 'movement')}`;

@@ -12,21 +12,32 @@ interface FitDrawingProps {
   readonly onPick: (index: number) => void;
 }
 
-/** The part of a container's width, 0..1, that nothing in front of it hides: where its label can be read. */
-function seenFromFront(item: Drawn, drawn: readonly Drawn[]): { from: number; to: number } {
+/** The part of a container's width, 0..1, that nothing nearer hides: where its label can be read. */
+function seenFrom(
+  view: 'front' | 'side',
+  item: Drawn,
+  drawn: readonly Drawn[],
+): { from: number; to: number } {
+  const isNearer = (other: Drawn): boolean =>
+    view === 'front' ? other.placement.y < item.placement.y : other.placement.x > item.placement.x;
+  const along = (one: Drawn) =>
+    view === 'front'
+      ? { at: one.placement.x, long: one.width }
+      : { at: one.placement.y, long: one.depth };
+  const own = along(item);
   const before = drawn.filter(
     (other) =>
-      other.placement.y < item.placement.y &&
+      isNearer(other) &&
       other.placement.z < item.placement.z + item.height &&
       item.placement.z < other.placement.z + other.height,
   );
-  const toShare = (x: number) => (x - item.placement.x) / item.width;
+  const toShare = (mm: number) => (mm - own.at) / own.long;
   return widestGap(
     { from: 0, to: 1 },
-    before.map((other) => ({
-      from: toShare(other.placement.x),
-      to: toShare(other.placement.x + other.width),
-    })),
+    before.map((other) => {
+      const { at, long } = along(other);
+      return { from: toShare(at), to: toShare(at + long) };
+    }),
   );
 }
 
@@ -182,7 +193,7 @@ function FrontView({
           w={item.width * scale}
           h={item.height * scale}
           isCircle={false}
-          seen={seenFromFront(item, drawn)}
+          seen={seenFrom('front', item, drawn)}
         />
       ))}
       {(bay.obstacles ?? []).map((box) => (
@@ -309,6 +320,7 @@ function SideView({
           w={item.depth * scale}
           h={item.height * scale}
           isCircle={false}
+          seen={seenFrom('side', item, drawn)}
         />
       ))}
       <path d={`M${PAD.left} ${PAD.top}V${floor}`} stroke="#23407a" strokeWidth="5" />

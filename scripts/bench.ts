@@ -42,6 +42,7 @@ import { zoneFaults } from '@test/zonesOracle';
 
 import { benchBench } from './benchBench';
 import { benchFits } from './benchFit';
+import { benchLevels } from './benchLevels';
 import { benchLearn } from './benchLearn';
 import { benchThings } from './benchThings';
 import { benchRoll } from './benchRoll';
@@ -462,6 +463,7 @@ async function main(names: readonly string[]): Promise<void> {
   };
   for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...(await run()));
   if (wants('fit')) rows.push(...(await benchFits(solver)));
+  if (wants('levels')) rows.push(...(await benchLevels(solver)));
   if (wants('zones'))
     for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [
       [40, 40, 0, 1500, 0.35],

@@ -145,9 +145,10 @@ const MOST_USEFUL_GAP = 0.5;
 
 /** What is proven about it, in a word. */
 function wordProof(aim: FitAim, { status, objective, bound }: FitAnswer): string {
+  if (aim === 'daily' && objective !== null)
+    return `${formatCount(objective, 'movement')}${wordMovements(status, bound ?? 0)}`;
   if (status === 'optimal') return 'best possible, proven';
   if (objective === null || bound === null) return '';
-  if (aim === 'daily') return `${formatCount(objective, 'movement')} for what is used daily`;
   if (aim === 'uniform' || aim === 'reuse')
     return `${Math.ceil(bound)} is the best possible, not reached`;
   const gap = (objective - bound) / bound;

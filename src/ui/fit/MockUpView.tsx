@@ -92,9 +92,13 @@ export function MockUpView({
       >
         <MockUpDrawing {...drawn} view="front" />
         {levels.length > 1 && <MockUpDrawing {...drawn} view="side" />}
-        {levels.map((level) => (
-          <MockUpDrawing key={level.name} {...drawn} view="above" level={level} />
-        ))}
+        {levels.length > 1 ? (
+          levels.map((level) => (
+            <MockUpDrawing key={level.name} {...drawn} view="above" level={level} />
+          ))
+        ) : (
+          <MockUpDrawing {...drawn} view="above" />
+        )}
       </section>
       <p className="mb-2 text-[14.5px]">
         <b className="font-mono">

@@ -23,6 +23,7 @@ test.beforeAll(async ({ browser }) => {
   await server.start();
   insertHome(server.dataDir, ['hall']);
   const db = new Database(path.join(server.dataDir, 'tinbox.sqlite'));
+  db.prepare("UPDATE rooms SET budget_minor = 5000 WHERE id = 'hall'").run();
   // A deep cupboard: two bins beside each other on its floor, and much air above them.
   db.prepare(
     `UPDATE bays SET width_readings_json = ?, depth_readings_json = ?, height_readings_json = ?

@@ -171,7 +171,6 @@ function FrontView({
         textAnchor="end"
         className="fill-signal-deep text-[12px]"
       >{`${formatLength(clearances.top, 'mm')} to lift out`}</text>
-      <LevelMarks heights={levelHeights} {...{ floor, scale, measureUnit }} right={PAD.left + w} />
       {parts.map((part) => (
         <rect
           key={part.key}
@@ -196,6 +195,7 @@ function FrontView({
           seen={seenFrom('front', item, drawn)}
         />
       ))}
+      <LevelMarks heights={levelHeights} {...{ floor, scale, measureUnit }} right={PAD.left + w} />
       {(bay.obstacles ?? []).map((box) => (
         <ObstacleShape
           key={box.label}
@@ -256,7 +256,9 @@ function LevelMarks({
         x={right - 13}
         y={floor - mm * scale + 4}
         textAnchor="end"
-        className="fill-rim-deep text-[11.5px]"
+        className="fill-rim-deep text-[11.5px] [paint-order:stroke]"
+        stroke="#fffdf8"
+        strokeWidth={4}
       >
         {formatLength(mm, measureUnit)}
       </text>
@@ -298,7 +300,6 @@ function SideView({
         stroke="#22201b"
         strokeWidth="2"
       />
-      <LevelMarks heights={levelHeights} {...{ floor, scale, measureUnit }} right={PAD.left + w} />
       {parts.map((part) => (
         <rect
           key={part.key}
@@ -323,6 +324,7 @@ function SideView({
           seen={seenFrom('side', item, drawn)}
         />
       ))}
+      <LevelMarks heights={levelHeights} {...{ floor, scale, measureUnit }} right={PAD.left + w} />
       <path d={`M${PAD.left} ${PAD.top}V${floor}`} stroke="#23407a" strokeWidth="5" />
       <DimensionAcross
         x={PAD.left}

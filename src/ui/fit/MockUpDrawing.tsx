@@ -51,7 +51,7 @@ export function MockUpDrawing({
     return body && (!level || level.indexes.includes(index)) ? [{ index, ...show(body) }] : [];
   });
   const bearing = partsOf(request, answer)
-    .filter(({ container }) => !level || level.container === container)
+    .filter(({ container }) => level?.container === undefined || level.container === container)
     .map((part) => ({ name: part.key, ...show(part) }));
   const obstacles = (request.bay.obstacles ?? []).map((box) => ({
     label: box.label,

@@ -45,7 +45,7 @@ const VIEWS = [
   { name: 'days', url: '/days', size: DESK, act: proposeDays },
   {
     name: 'fit',
-    url: `${room('quarry-row', 'linen-press', 'fit')}?bay=right-2`,
+    url: `${room('quarry-row', 'linen-press', 'fit')}?bay=left-2`,
     size: DESK,
     act: (page) =>
       page

@@ -108,4 +108,9 @@ test('two fingers of air are wished for, and what that leaves out is said', asyn
       timeout: 30_000,
     },
   );
+  const wanted = page.getByRole('region', { name: 'Wanted here' });
+  await wanted.getByRole('button', { name: 'What it costs' }).click({ timeout: 60_000 });
+  await expect(wanted.getByRole('status')).toContainText('without a container', {
+    timeout: 30_000,
+  });
 });

@@ -307,6 +307,29 @@ test('shops of another currency are left out, and told', async () => {
   expect(plan.otherCurrencyShopNames).toHaveLength(3);
 });
 
+test('wishes: to stand here, air, nowhere in the home; what is never to stand here is not to stand here', async () => {
+  await aFittedHall();
+  const wishesOf = async (bayId: string) =>
+    (await loadRecords(db, HOME, 'fitWishes')).fitWishes.find((each) => each.bayId === bayId);
+  const [product] = (await records()).containers;
+  if (!product) throw new Error('there are samples');
+  const use = { kind: 'use', containerId: product.id } as const;
+  await noteFitWish(db, HOME, shelf, use);
+  await noteFitWish(db, HOME, shelf, use);
+  expect((await wishesOf(shelf))?.uses).toEqual([product.id, product.id]);
+  await noteFitWish(db, HOME, shelf, { ...use, kind: 'unuse' });
+  expect((await wishesOf(shelf))?.uses).toEqual([product.id]);
+  await noteFitWish(db, HOME, shelf, { kind: 'air', mm: 35 });
+  const request = await createFitRequest(db, await records(), { bayId: shelf, prefer: 'cost' });
+  expect(request.clearances).toMatchObject({ between: 37, side: 38 });
+  expect(request.uses).toEqual([product.id]);
+  await noteFitWish(db, HOME, shelf, { ...use, kind: 'never' });
+  expect(await wishesOf(shelf)).toMatchObject({ forbidden: [product.id], uses: [], airMm: 35 });
+  expect(await wishesOf('shelf-2')).toMatchObject({ forbidden: [product.id] });
+  await moveChange(db, HOME, 'undo');
+  expect(await wishesOf('shelf-2')).toBeUndefined();
+});
+
 const tin: ContainerInput = {
   name: 'Old tin',
   kind: 'box',

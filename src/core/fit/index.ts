@@ -62,5 +62,6 @@ export {
 export { commonContainers } from './madeContainers';
 export { toFitRequest } from './toFitRequest';
 export { restateLitres } from './restateLitres';
+export { costOfWish, withoutWish, type OneWish, type WishCost } from './costOfWish';
 export { tidyFit, tidyWays, type TidyWay } from './tidyFit';
 export { labelFaceOf, listLevels, loadOrder, type LabelFace, type NamedLevel } from './loadOrder';

@@ -200,7 +200,7 @@ export class CoverList {
  * At the least, what so many litres weigh that are held by containers from the i-th on: a knapsack
  * in which each holds a little more than it does.
  */
-function leastWeights(
+export function leastWeights(
   litres: number,
   suited: readonly { readonly container: FitContainer; readonly weight: number }[],
 ): (from: number, litres: number) => number {

@@ -2,7 +2,7 @@ import { sumLitres } from './restateLitres';
 import { litresIn } from './contents';
 import { fillLevels } from './fillLevels';
 import { findFitFaults } from './findFitFaults';
-import type { FloorRow } from './floorRows';
+import { leastWeights } from './listCovers';
 import { layOutLevels, levelsOf } from './levels';
 import { objectiveOf } from './measureFit';
 import {
@@ -16,11 +16,9 @@ import {
 } from './model';
 import { toPlacements } from './floor';
 import { planFlat, type FitMeans } from './planFlat';
-import { ContainerSelection } from './selectContainers';
 import { leastLids } from './easyBound';
 import { addStation, EMPTY_SCENE, listStations, toBox, type Scene } from './stations';
 import {
-  clearOf,
   explainUnused,
   findBayFault,
   roleOf,
@@ -31,7 +29,7 @@ import {
 import { unfold, type Unfolded } from './unfold';
 
 /** Of the time: for the flat answers, then for looking through scenes; the rest is for the best scenes. */
-const SHARE = { flat: 0.4, scenes: 0.28, bound: 0.08 } as const;
+const SHARE = { flat: 0.45, scenes: 0.28 } as const;
 /** So many scenes go on to the next station, and so many are worked out in full. */
 const BEAM = 4;
 const FULL = 3;
@@ -65,8 +63,8 @@ interface Candidate {
  * Method: what is asked in kinds, pieces, colours is said in litres (`unfold`). The flat answer comes first. Then sets
  * of surfaces are built up station by station, the most promising kept (beam search); the levels of each lie beside
  * each other as one floor (`layOutLevels`), on which what is found in milliseconds says how promising it is. The best
- * of them are worked out as a floor is. Every answer is checked by `findFitFaults` before it counts. The bound leaves
- * the places out and keeps litres, number and volume.
+ * of them are worked out as a floor is. Every answer is checked by `findFitFaults` before it counts. The bound is
+ * what was proven on the floor, or what the litres cost with the cheapest surface.
  * Requires, ensures: as `planFit`.
  */
 export function planLevels(request: FitQuestion, means: FitMeans): FitAnswer {
@@ -78,6 +76,8 @@ class LevelRun {
   private readonly unfolded: Unfolded;
   private best: Candidate | undefined;
   private hasTold = false;
+  /** What was proven of answers on the floor alone, where all was asked of it. */
+  private flatBound: number | undefined;
 
   constructor(
     private readonly request: FitQuestion,
@@ -131,8 +131,7 @@ class LevelRun {
   /** On the floor alone, kinds alike where that goes; the pins with which it went best. */
   private planOnFloor(ways: readonly (readonly FitPin[])[]): readonly FitPin[] {
     const flat = onFloor(this.unfolded.question);
-    const untilMs =
-      this.request.timeLimitMs * (this.hasStations() ? SHARE.scenes + SHARE.flat : 1 - SHARE.bound);
+    const untilMs = this.request.timeLimitMs * (this.hasStations() ? SHARE.scenes + SHARE.flat : 1);
     const { solver, clock } = this.means;
     const tell = (answer: FitAnswer): void => {
       const folded = this.unfolded.fold(answer);
@@ -147,6 +146,7 @@ class LevelRun {
         { solver, clock, onFirst: tell },
       );
       tell(answer);
+      if (i === ways.length - 1) this.flatBound = answer.bound ?? undefined;
       const litres = answer.unmet.reduce((sum, unmet) => sum + unmet.litres, 0);
       if (litres < leastLitres - SAME_LITRES) {
         best = pins;
@@ -378,30 +378,51 @@ class LevelRun {
     };
   }
 
-  /** By litres, number, load and volume: nothing that stands in the bay costs less. */
+  /**
+   * The least of what answers of each sort cost at least: on the floor alone as was proven there; with a surface its
+   * own price more than what holds the litres.
+   */
   private bound(): number {
-    const { question } = this.unfolded;
+    const { question, alike } = this.unfolded;
     const { prefer } = this.request;
     if (prefer === 'daily') return leastLids(question);
     if (prefer === 'easy') return 0;
-    const clear = clearOf(question);
-    const volume: FloorRow = {
-      most: ((clear.x1 - clear.x0) * (clear.y1 - clear.y0) * question.bay.height) / 1e6,
-      of: ({ outer, role, shape }) =>
-        role === 'insert'
-          ? 0
-          : (outer.width * outer.depth * outer.height * (shape === 'round' ? Math.PI / 4 : 1)) /
-            1e6,
+    const countOf = ({ priceMinor }: FitContainer): number => {
+      if (prefer === 'cost') return priceMinor;
+      return prefer === 'uniform' || priceMinor > 0 ? 1 : 0;
     };
-    const endMs = this.passedMs() + Math.max(LEAST_MS, SHARE.bound * this.request.timeLimitMs);
-    const holding = question.containers.filter((container) => !bearingRoles.has(roleOf(container)));
-    return new ContainerSelection({ ...question, containers: holding }, [volume]).solve(
-      prefer,
-      this.means.solver,
-      { timeLeftMs: () => endMs - this.passedMs(), seed: this.request.seed },
-    ).bound;
+    const byLitres = prefer === 'uniform' ? 1 : leastByLitres(question, countOf);
+    const stations = listStations(question);
+    const bearing = stations.flatMap(({ kind, container }) =>
+      kind === 'bearing' ? [countOf(container)] : [],
+    );
+    return Math.min(
+      (alike.length === 0 ? this.flatBound : undefined) ?? byLitres,
+      stations.length > bearing.length ? byLitres : Infinity,
+      byLitres + Math.min(Infinity, ...bearing),
+    );
   }
 }
+
+/** What holds each group's litres at least counts, wherever it stands; a knapsack a group. */
+const leastByLitres = (
+  question: FitQuestion,
+  countOf: (container: FitContainer) => number,
+): number =>
+  question.groups
+    .filter(({ litres }) => litres > 0)
+    .reduce((sum, group) => {
+      const suited = question.containers
+        .filter(
+          (container) =>
+            container.innerLitres > 0 &&
+            findBayFault(question, container) === undefined &&
+            suits(question, container, group),
+        )
+        .map((container) => ({ container, weight: countOf(container) }));
+      const least = leastWeights(group.litres, suited)(0, group.litres);
+      return sum + (Number.isFinite(least) ? least : 0);
+    }, 0);
 
 interface Stood {
   readonly placements: readonly Placement[];

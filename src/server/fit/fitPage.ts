@@ -58,7 +58,11 @@ export async function loadFitPage(
       name: each.name,
       isTaken: isTaken(each),
     })),
-    forbidden: (wishes?.forbidden ?? []).map((id) => ({ id, name: nameOf(id) })),
+    forbidden: (wishes?.forbidden ?? []).map((id) => ({
+      id,
+      name: nameOf(id),
+      container: priced.find((each) => each.id === id),
+    })),
     nameOf,
     owned: records.containers.filter(({ projectId }) => projectId !== null),
     broken: taken ? checkTakenFit(records, priced, taken) : [],

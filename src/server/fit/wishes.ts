@@ -109,10 +109,14 @@ function withWish(before: Wished, wish: FitWish): Wished {
       return {
         ...before,
         forbidden: forbidden.filter((id) => id !== wish.containerId),
-        uses: [...uses.filter((id) => id !== wish.containerId), wish.containerId],
+        // Twice for two of them.
+        uses: [...uses, wish.containerId],
       };
     case 'unuse':
-      return { ...before, uses: uses.filter((id) => id !== wish.containerId) };
+      return {
+        ...before,
+        uses: uses.filter((id, i) => id !== wish.containerId || i !== uses.indexOf(id)),
+      };
     case 'air':
       return { ...before, airMm: wish.mm };
   }

@@ -43,6 +43,12 @@ const bayArb = fc.record({
   depthReadings: fc.array(lengthArb, { minLength: 1, maxLength: 5 }),
   heightReadings: fc.array(lengthArb, { minLength: 1, maxLength: 3 }),
   openingWidth: fc.option(fc.constant(mm(90)), { nil: null }),
+  access: fc.constantFrom(
+    {},
+    { lip: mm(20), shelfThickness: mm(18) },
+    { openingLeft: mm(5), openingBottom: mm(8), doorTakes: mm(30) },
+    { falseFloor: mm(40), doorSwing: mm(90), doorLoadG: 4500 },
+  ),
   maxLoadG: fc.option(fc.integer({ min: 1, max: 90_000 }), { nil: null }),
   pullOut: fc.boolean(),
   moist: fc.boolean(),

@@ -64,14 +64,18 @@ const TINTS = [
   '#e6e1f0',
   '#e8e4d8',
 ];
-const PAD = { left: 8, right: 44, top: 22, bottom: 26 };
+const PAD = { left: 8, top: 22, bottom: 26 };
+/** Right of the bay stands its height, and, where there are levels, theirs. */
+const rightPad = (levelHeights: readonly number[]): number => (levelHeights.length > 0 ? 86 : 44);
 const BOX = { widthPx: 560, frontHeightPx: 270, planHeightPx: 300 };
 
 /** The bay from the front and from above, to scale, with everything that stands in it. */
 export function FitDrawing({ request, answer, measureUnit, pickedIndex, onPick }: FitDrawingProps) {
   const { bay } = request;
+  const levelHeights = levelHeightsOf(request, answer);
+  const padRight = rightPad(levelHeights);
   const scale = Math.min(
-    (BOX.widthPx - PAD.left - PAD.right) / bay.width,
+    (BOX.widthPx - PAD.left - padRight) / bay.width,
     (BOX.frontHeightPx - PAD.top - PAD.bottom) / bay.height,
     (BOX.planHeightPx - PAD.top - PAD.bottom) / bay.depth,
   );
@@ -80,7 +84,6 @@ export function FitDrawing({ request, answer, measureUnit, pickedIndex, onPick }
       toDrawn(request, placement, { index, step: stepOf(request, answer, placement) }) ?? [],
   );
   const parts = partsOf(request, answer);
-  const levelHeights = levelHeightsOf(request, answer);
   const shared = { request, scale, measureUnit, pickedIndex, onPick, parts, levelHeights };
   return (
     <>
@@ -142,8 +145,8 @@ function FrontView({
   const floor = PAD.top + h;
   return (
     <svg
-      viewBox={`0 0 ${w + PAD.left + PAD.right} ${floor + PAD.bottom}`}
-      width={w + PAD.left + PAD.right}
+      viewBox={`0 0 ${w + PAD.left + rightPad(levelHeights)} ${floor + PAD.bottom}`}
+      width={w + PAD.left + rightPad(levelHeights)}
       className="h-auto max-w-full"
       role="group"
       aria-label="From the front, to scale"
@@ -235,7 +238,10 @@ function FrontView({
 /** What bears, in a tint of its own. */
 const BEARING_PEN = { fill: '#c9d2e4', stroke: '#23407a', strokeWidth: 1.2 } as const;
 
-/** How high each level lies, at the right edge of an upright view. */
+/** How far right of the bay the heights of levels are written, past its own height. */
+const MARK_PX = 34;
+
+/** How high each level lies, beside an upright view. */
 function LevelMarks({
   heights,
   floor,
@@ -251,14 +257,11 @@ function LevelMarks({
 }) {
   return heights.map((mm) => (
     <g key={mm}>
-      <path d={`M${right - 10} ${floor - mm * scale}H${right}`} stroke="#23407a" />
+      <path d={`M${right} ${floor - mm * scale}h7`} stroke="#23407a" />
       <text
-        x={right - 13}
+        x={right + MARK_PX}
         y={floor - mm * scale + 4}
-        textAnchor="end"
-        className="fill-rim-deep text-[11.5px] [paint-order:stroke]"
-        stroke="#fffdf8"
-        strokeWidth={4}
+        className="fill-rim-deep font-mono text-[11.5px]"
       >
         {formatLength(mm, measureUnit)}
       </text>
@@ -282,8 +285,8 @@ function SideView({
   const floor = PAD.top + h;
   return (
     <svg
-      viewBox={`0 0 ${w + PAD.left + PAD.right} ${floor + PAD.bottom}`}
-      width={w + PAD.left + PAD.right}
+      viewBox={`0 0 ${w + PAD.left + rightPad(levelHeights)} ${floor + PAD.bottom}`}
+      width={w + PAD.left + rightPad(levelHeights)}
       className="mt-1 h-auto max-w-full"
       role="group"
       aria-label="From the right, to scale"
@@ -350,6 +353,7 @@ function PlanView({
   pickedIndex,
   onPick,
   parts,
+  levelHeights,
 }: ViewProps) {
   const w = bay.width * scale;
   const h = bay.depth * scale;
@@ -364,8 +368,8 @@ function PlanView({
   );
   return (
     <svg
-      viewBox={`0 0 ${w + PAD.left + PAD.right} ${front + 10}`}
-      width={w + PAD.left + PAD.right}
+      viewBox={`0 0 ${w + PAD.left + rightPad(levelHeights)} ${front + 10}`}
+      width={w + PAD.left + rightPad(levelHeights)}
       className="mt-1 h-auto max-w-full"
       role="group"
       aria-label="From above, to scale"

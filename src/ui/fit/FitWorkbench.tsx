@@ -21,7 +21,7 @@ import { FitDrawing } from './FitDrawing';
 import { PickedContainer, Reasons } from './PickedContainer';
 import { useFits } from './useFits';
 import { useTills, type TillSum } from './useTills';
-import { WishList } from './WishList';
+import { WishList, type Forbidden } from './WishList';
 import { useMutation } from '../useMutation';
 import { Link } from '../primitives/Link';
 
@@ -29,7 +29,7 @@ interface FitWorkbenchProps {
   readonly request: FitQuestion;
   readonly litresEach: Readonly<Record<string, number>>;
   /** Containers that are not wanted here; pinned groups are in the request. */
-  readonly forbidden: readonly { readonly id: string; readonly name: string }[];
+  readonly forbidden: readonly Forbidden[];
   readonly mockUpHref: string;
   readonly onWish: (wish: unknown) => Promise<ActionResult>;
   readonly taken: { readonly prefer: FitAim; readonly answer: FitAnswer } | undefined;
@@ -43,7 +43,7 @@ interface FitWorkbenchProps {
   ) => Promise<TillSum | undefined>;
 }
 
-/** Four ways to fit one place out, drawn to scale, each with its cost and its reasons. */
+/** Five ways to fit one place out, drawn to scale, each with its cost and its reasons. */
 export function FitWorkbench({
   request,
   litresEach,
@@ -117,6 +117,8 @@ export function FitWorkbench({
           <WishList
             request={request}
             forbidden={forbidden}
+            currency={currency}
+            cheapest={isRunning ? undefined : found.cost}
             onWish={async (wish) => void (await mutate(() => onWish(wish)))}
           />
         </div>

@@ -2,52 +2,54 @@
 
 import { X } from 'lucide-react';
 
-import { bearingRoles, type FitQuestion } from '@/core/fit';
+import {
+  bearingRoles,
+  withoutWish,
+  type FitAnswer,
+  type FitContainer,
+  type FitQuestion,
+  type OneWish,
+  type WishCost,
+} from '@/core/fit';
+import { formatLitres, formatMoney, type Currency } from '@/core/shared';
 import { Button } from '../primitives/Button';
+import { useWishCosts } from './useWishCosts';
 
 /** What is kept between containers anyway, and what two fingers take. */
 const USUAL_GAP_MM = 2;
 const TWO_FINGERS_MM = 35;
 
+export interface Forbidden {
+  readonly id: string;
+  readonly name: string;
+  /** Undefined where it has no price any more. */
+  readonly container: FitContainer | undefined;
+}
+
 interface WishListProps {
   readonly request: FitQuestion;
-  readonly forbidden: readonly { readonly id: string; readonly name: string }[];
+  readonly forbidden: readonly Forbidden[];
+  readonly currency: Currency;
+  /** The answer by money, with all wishes. */
+  readonly cheapest: FitAnswer | undefined;
   readonly onWish: (wish: unknown) => Promise<void>;
 }
 
-/** What is wanted of this place whatever is cheapest; each can be let go. */
-export function WishList({ request, forbidden, onWish }: WishListProps) {
-  const pins = (request.pins ?? []).map((pin) => ({
-    key: `${pin.groupId}-${pin.containerId}`,
-    words:
-      `${request.groups.find(({ id }) => id === pin.groupId)?.name ?? ''}: only ` +
-      `${request.containers.find(({ id }) => id === pin.containerId)?.name ?? ''}`,
-    undo: { kind: 'unpin', groupId: pin.groupId },
-  }));
-  const nevers = forbidden.map(({ id, name }) => ({
-    key: id,
-    words: `not here: ${name}`,
-    undo: { kind: 'allow', containerId: id },
-  }));
-  const uses = (request.uses ?? []).map((id) => ({
-    key: `use ${id}`,
-    words: `to stand here: ${request.containers.find((each) => each.id === id)?.name ?? ''}`,
-    undo: { kind: 'unuse', containerId: id },
-  }));
-  const extraMm = request.clearances.between - USUAL_GAP_MM;
-  const air =
-    extraMm > 0
-      ? [
-          {
-            key: 'air',
-            words: `${extraMm} mm more air between containers`,
-            undo: { kind: 'air', mm: 0 },
-          },
-        ]
-      : [];
+interface Line {
+  readonly key: string;
+  readonly words: string;
+  /** What lets it go. */
+  readonly undo: unknown;
+  /** Undefined where it cannot be told what it costs. */
+  readonly wish: OneWish | undefined;
+}
+
+/** What is wanted of this place whatever is cheapest; each can be let go, and says what it costs. */
+export function WishList({ request, forbidden, currency, cheapest, onWish }: WishListProps) {
+  const { costs, ask } = useWishCosts(request, cheapest);
+  const lines = listLines(request, forbidden);
   const bearing = request.containers.filter(
-    ({ id, role }) =>
-      role !== undefined && bearingRoles.has(role) && !(request.uses ?? []).includes(id),
+    ({ role }) => role !== undefined && bearingRoles.has(role),
   );
   return (
     <section aria-label="Wanted here" className="text-[13.5px]">
@@ -70,16 +72,28 @@ export function WishList({ request, forbidden, onWish }: WishListProps) {
             ))}
           </select>
         )}
-        {extraMm <= 0 && (
+        {lines.every(({ key }) => key !== 'air') && (
           <Button look="quiet" onClick={() => void onWish({ kind: 'air', mm: TWO_FINGERS_MM })}>
             Two fingers of air
           </Button>
         )}
       </div>
       <ul>
-        {[...pins, ...uses, ...air, ...nevers].map(({ key, words, undo }) => (
+        {lines.map(({ key, words, undo, wish }) => (
           <li key={key} className="flex items-center gap-1">
-            <span className="min-w-0 flex-1">{words}</span>
+            <span className="min-w-0 flex-1">
+              {words}
+              {costs[key] && (
+                <span role="status" className="block text-soft">
+                  {wordCost(costs[key], currency)}
+                </span>
+              )}
+            </span>
+            {wish && cheapest && costs[key] === undefined && (
+              <Button look="quiet" onClick={() => void ask(key, withoutWish(request, wish))}>
+                What it costs
+              </Button>
+            )}
             <button
               type="button"
               aria-label={`Let go: ${words}`}
@@ -93,4 +107,50 @@ export function WishList({ request, forbidden, onWish }: WishListProps) {
       </ul>
     </section>
   );
+}
+
+function listLines(request: FitQuestion, forbidden: readonly Forbidden[]): Line[] {
+  const nameOf = (list: readonly { readonly id: string; readonly name: string }[], id: string) =>
+    list.find((each) => each.id === id)?.name ?? '';
+  const extraMm = request.clearances.between - USUAL_GAP_MM;
+  const pinned = [...new Set((request.pins ?? []).map(({ groupId }) => groupId))];
+  return [
+    ...pinned.map((groupId): Line => ({
+      key: `pin ${groupId}`,
+      words: `${nameOf(request.groups, groupId)}: only ${(request.pins ?? [])
+        .filter((pin) => pin.groupId === groupId)
+        .map(({ containerId }) => nameOf(request.containers, containerId))
+        .join(' or ')}`,
+      undo: { kind: 'unpin', groupId },
+      wish: { kind: 'pin', groupId },
+    })),
+    ...(request.uses ?? []).map((containerId, i): Line => ({
+      key: `use ${containerId} ${i}`,
+      words: `to stand here: ${nameOf(request.containers, containerId)}`,
+      undo: { kind: 'unuse', containerId },
+      wish: { kind: 'use', containerId },
+    })),
+    ...(extraMm > 0
+      ? [
+          {
+            key: 'air',
+            words: `${extraMm} mm more air between containers`,
+            undo: { kind: 'air', mm: 0 },
+            wish: { kind: 'air' as const, mm: extraMm },
+          },
+        ]
+      : []),
+    ...forbidden.map(({ id, name, container }): Line => ({
+      key: `not ${id}`,
+      words: `not here: ${name}`,
+      undo: { kind: 'allow', containerId: id },
+      wish: container && { kind: 'forbid', container },
+    })),
+  ];
+}
+
+function wordCost(cost: WishCost | 'asked', currency: Currency): string {
+  if (cost === 'asked') return 'working it out without…';
+  if (cost.litres > 0) return `leaves ${formatLitres(cost.litres)} without a container`;
+  return cost.minor > 0 ? `costs ${formatMoney(cost.minor, currency)}` : 'costs nothing';
 }

@@ -1,41 +1,11 @@
 'use client';
 
-import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 
-import {
-  AIM_TURNS,
-  workOutAims,
-  type FitAim,
-  type FitAnswer,
-  type FitQuestion,
-  type Stood,
-} from '@/core/fit';
-import type { FitWorker } from '@/workers/fit.worker';
+import { AIM_TURNS, workOutAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
+import { FitRunner } from './FitRunner';
 
 type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
-
-/** A worker and its end: `close` stops what runs at once. */
-class FitRunner {
-  private readonly worker = new Worker(new URL('../../workers/fit.worker.ts', import.meta.url), {
-    type: 'module',
-  });
-  private readonly remote: Remote<FitWorker> = wrap<FitWorker>(this.worker);
-
-  constructor(onBroken: () => void) {
-    this.worker.onerror = onBroken;
-  }
-  plan(
-    request: FitQuestion,
-    known: readonly Stood[],
-    onFirst: (answer: FitAnswer) => void,
-  ): Promise<FitAnswer> {
-    return this.remote.plan(request, known, proxy(onFirst));
-  }
-  close(): void {
-    this.worker.terminate();
-  }
-}
 
 /**
  * Works all four answers out, one after the other, in a worker; of each the first one found is

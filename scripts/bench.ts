@@ -445,6 +445,12 @@ function checkBuying(solver: Solver, kind: 'shop' | 'cut' | 'roll', count: numbe
   };
 }
 
+/** Fits on the floor, and on levels. */
+const fitRows = async (wants: (name: string) => boolean, solver: Solver): Promise<Row[]> => [
+  ...(wants('fit') ? await benchFits(solver) : []),
+  ...(wants('levels') ? await benchLevels(solver) : []),
+];
+
 async function main(names: readonly string[]): Promise<void> {
   // Its parts are processes of their own, for their memory is measured.
   if (names.includes('data')) return void (await import('./benchData'));
@@ -462,8 +468,7 @@ async function main(names: readonly string[]): Promise<void> {
     learn: benchLearn,
   };
   for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...(await run()));
-  if (wants('fit')) rows.push(...(await benchFits(solver)));
-  if (wants('levels')) rows.push(...(await benchLevels(solver)));
+  rows.push(...(await fitRows(wants, solver)));
   if (wants('zones'))
     for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [
       [40, 40, 0, 1500, 0.35],

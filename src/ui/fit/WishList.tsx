@@ -53,7 +53,7 @@ export function WishList({ request, forbidden, currency, cheapest, onWish }: Wis
   );
   return (
     <section aria-label="Wanted here" className="text-[13.5px]">
-      <h3 className="caption font-text">Wanted here</h3>
+      <h2 className="caption font-text">Wanted here</h2>
       <div className="flex flex-wrap items-center gap-2 py-1">
         {bearing.length > 0 && (
           <select

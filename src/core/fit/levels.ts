@@ -46,7 +46,7 @@ const UNDER_MM = 5;
 /** A plate is square at the corners for this: so many steps around a quarter. */
 const CIRCLE_STEPS = 4;
 /** A strip in front of a surface that is at least so deep is used for what is lower than it. */
-const STRIP_MM = 90;
+export const STRIP_MM = 90;
 
 export const widthOf = (surface: Surface, { outer }: FitContainer): number =>
   surface.width ?? (surface.turned ? outer.depth : outer.width);
@@ -316,11 +316,8 @@ export function layOutLevels(
   levels: readonly Level[],
 ): {
   readonly question: FitQuestion;
-  /** The index of a placement's level, and where it stands in the bay. */
-  readonly back: (placement: Placement) => {
-    readonly level: number;
-    readonly placement: Placement;
-  };
+  /** Where a placement stands in the bay. */
+  readonly back: (placement: Placement) => Placement;
 } {
   const gap = request.clearances.between;
   const depth = Math.max(...levels.map((level) => level.depth));
@@ -394,14 +391,11 @@ export function layOutLevels(
       );
       const to = levels[level]!;
       return {
-        level,
-        placement: {
-          ...placement,
-          x: round(placement.x - from[level]! + to.x),
-          y: round(placement.y + to.y),
-          z: round(placement.z + to.z),
-          ...(to.on === undefined ? {} : { on: to.on }),
-        },
+        ...placement,
+        x: round(placement.x - from[level]! + to.x),
+        y: round(placement.y + to.y),
+        z: round(placement.z + to.z),
+        ...(to.on === undefined ? {} : { on: to.on }),
       };
     },
   };

@@ -17,7 +17,7 @@ import {
 import { toPlacements } from './floor';
 import { planFlat, type FitMeans } from './planFlat';
 import { leastLids } from './easyBound';
-import { addStation, EMPTY_SCENE, listStations, toBox, type Scene } from './stations';
+import { addStation, EMPTY_SCENE, listLevelled, listStations, toBox, type Scene } from './stations';
 import {
   explainUnused,
   findBayFault,
@@ -60,10 +60,10 @@ interface Candidate {
 /**
  * Fits a bay on levels.
  *
- * Method: what is asked in kinds, pieces, colours is said in litres (`unfold`). The flat answer comes first. Then sets
- * of surfaces are built up station by station, the most promising kept (beam search); the levels of each lie beside
- * each other as one floor (`layOutLevels`), on which what is found in milliseconds says how promising it is. The best
- * of them are worked out as a floor is. Every answer is checked by `findFitFaults` before it counts. The bound is
+ * Method: what is asked in kinds, pieces, colours is said in litres (`unfold`). Sets of surfaces are built up station by
+ * station, the most promising kept (beam search); the levels of each lie beside each other as one floor
+ * (`layOutLevels`), on which what is found in milliseconds says how promising it is. Then the floor alone is worked
+ * out, and the best of the sets as a floor is. Every answer is checked by `findFitFaults` before it counts. The bound is
  * what was proven on the floor, or what the litres cost with the cheapest surface.
  * Requires, ensures: as `planFit`.
  */
@@ -290,7 +290,7 @@ class LevelRun {
     const toStood = (placements: readonly Placement[]): Stood => {
       const answer = this.unfolded.fold({
         ...NOTHING,
-        placements: [...placements.map((each) => laid.back(each).placement), ...hung],
+        placements: [...placements.map(laid.back), ...hung],
         surfaces: [...scene.surfaces],
       });
       return dropUnused(
@@ -392,14 +392,12 @@ class LevelRun {
       return prefer === 'uniform' || priceMinor > 0 ? 1 : 0;
     };
     const byLitres = prefer === 'uniform' ? 1 : leastByLitres(question, countOf);
-    const stations = listStations(question);
-    const bearing = stations.flatMap(({ kind, container }) =>
-      kind === 'bearing' ? [countOf(container)] : [],
-    );
+    // Of all there are, those that are never tried among them: what is proven holds for every answer.
+    const { bearing, canHang } = listLevelled(question);
     return Math.min(
       (alike.length === 0 ? this.flatBound : undefined) ?? byLitres,
-      stations.length > bearing.length ? byLitres : Infinity,
-      byLitres + Math.min(Infinity, ...bearing),
+      canHang ? byLitres : Infinity,
+      byLitres + Math.min(Infinity, ...bearing.map(countOf)),
     );
   }
 }

@@ -1,6 +1,13 @@
 import { insideOf } from './contents';
-import { groundOf } from './levels';
-import type { FitContainer, FitGroup, FitRequest, Surface } from './model';
+import { groundOf, STRIP_MM } from './levels';
+import {
+  bearingRoles,
+  hangingRoles,
+  type FitContainer,
+  type FitGroup,
+  type FitRequest,
+  type Surface,
+} from './model';
 import {
   clearOf,
   findBayFault,
@@ -101,6 +108,29 @@ export function listStations(question: FitQuestion): Station[] {
   return [...risers, ...turntables, ...whole, ...listHanging(question)];
 }
 
+/** Everything that could bear others in this bay, and whether anything could hang, however little it gives. */
+export function listLevelled(question: FitQuestion): {
+  readonly bearing: readonly FitContainer[];
+  readonly canHang: boolean;
+} {
+  const able = question.containers.filter(
+    (container) => findBayFault(question, container) === undefined,
+  );
+  const inserts = able.filter((container) => roleOf(container) === 'insert');
+  return {
+    bearing: able.filter(
+      (container) =>
+        bearingRoles.has(roleOf(container)) ||
+        inserts.some((insert) => takesInsert(container, insert)),
+    ),
+    canHang: able.some(
+      (container) =>
+        hangingRoles.has(roleOf(container)) &&
+        question.groups.some((group) => suits(question, container, group)),
+    ),
+  };
+}
+
 const isTiered = (container: FitContainer, topMm: number): boolean =>
   container.stackable === true &&
   container.levelGap !== undefined &&
@@ -119,8 +149,7 @@ function listHanging(question: FitQuestion): Station[] {
   return containers
     .filter(
       (container) =>
-        ['under-shelf', 'rail', 'hooks'].includes(roleOf(container)) &&
-        findBayFault(question, container) === undefined,
+        hangingRoles.has(roleOf(container)) && findBayFault(question, container) === undefined,
     )
     .flatMap((container) =>
       groups
@@ -167,7 +196,7 @@ function stand(
   const width = pulledTo ?? container.outer.width;
   const { depth } = container.outer;
   const strip = clear.y1 - clear.y0 - depth;
-  if (strip < 0 || (isAtBack && strip < LEAST_STRIP_MM)) return undefined;
+  if (strip < 0 || (isAtBack && strip < STRIP_MM)) return undefined;
   const y = isAtBack ? clear.y1 - depth : clear.y0;
   const gap = clearances.between;
   const columns = scene.surfaces.flatMap((surface) => {
@@ -215,8 +244,6 @@ function stand(
     surfaces.push({ ...lowest, z: tier * (container.levelGap ?? 0), on: surfaces.length - 1 });
   return { ...scene, surfaces };
 }
-const LEAST_STRIP_MM = 90;
-
 /** What the solid parts of a surface reach up to. */
 const topOf = (container: FitContainer, tiers: number): number =>
   container.outer.height + (tiers - 1) * (container.levelGap ?? 0);

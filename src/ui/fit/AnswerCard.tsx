@@ -149,8 +149,7 @@ function wordProof(aim: FitAim, { status, objective, bound }: FitAnswer): string
     return `${formatCount(objective, 'movement')}${wordMovements(status, bound ?? 0)}`;
   if (status === 'optimal') return 'best possible, proven';
   if (objective === null || bound === null) return '';
-  if (aim === 'uniform' || aim === 'reuse')
-    return `${Math.ceil(bound)} is the best possible, not reached`;
+  if (aim === 'uniform' || aim === 'reuse') return `no fewer than ${Math.ceil(bound)}, proven`;
   const gap = (objective - bound) / bound;
   // Beyond this a bound tells nobody anything.
   if (bound === 0 || gap > MOST_USEFUL_GAP) return 'no useful bound yet';

@@ -1,6 +1,7 @@
 import { holds, isAsWished } from './findContentFaults';
 import type { FitFault } from './fitFault';
 import { findLevelFaults, groundUnder, type Solid as Bearer } from './findLevelFaults';
+import { isClose, type Body } from './isClose';
 import type { FitAnswer, FitContainer, FitRequest, Placement } from './model';
 
 interface Item {
@@ -59,7 +60,7 @@ export function findFitFaults(
     for (let j = i + 1; j < items.length; j += 1) {
       const a = items[i];
       const b = items[j];
-      if (a && b && !isStackOf(a, b) && tooClose(a, b, request.clearances.between))
+      if (a && b && !isStackOf(a, b) && isClose(bodyOf(a), bodyOf(b), request.clearances.between))
         say('gap', `${a.what.id} and ${b.what.id}`);
     }
   checkTotals(request, items, answer, say);
@@ -97,14 +98,8 @@ function checkItem(
   if (item.massG - (what.tareG ?? 0) > (what.maxLoadG ?? Infinity) + EPS)
     say('content_load', what.id);
   for (const o of bay.obstacles ?? []) {
-    const box = {
-      at: { x: o.x, y: o.y, z: o.z },
-      w: o.width,
-      d: o.depth,
-      h: o.height,
-      what: { shape: 'box' as const },
-    };
-    if (tooClose(item, box, c.between)) say('gap', `${what.id} and ${o.label}`);
+    const box = { x: o.x, y: o.y, z: o.z, w: o.width, d: o.depth, h: o.height };
+    if (isClose(bodyOf(item), box, c.between)) say('gap', `${what.id} and ${o.label}`);
   }
   checkStack(request, items, item, bearers, say);
   checkBlocking(request, items, item, bearers, say);
@@ -202,34 +197,11 @@ function checkBlocking(
     say('blocked_mass', item.what.id);
 }
 
-type Solid = {
-  readonly at: { readonly x: number; readonly y: number; readonly z: number };
-  readonly w: number;
-  readonly d: number;
-  readonly h: number;
-  readonly what: { readonly shape?: 'box' | 'round' | undefined };
-};
-
-/** Closer than the gap along x, y and z at once; a circle counts by its straight distance in plan. */
-function tooClose(a: Solid, b: Solid, gap: number): boolean {
-  const zGap = Math.max(a.at.z - b.at.z - b.h, b.at.z - a.at.z - a.h);
-  if (zGap > gap - EPS) return false;
-  const centre = (s: Solid) => [s.at.x + s.w / 2, s.at.y + s.d / 2] as const;
-  const roundA = a.what.shape === 'round';
-  const roundB = b.what.shape === 'round';
-  if (!roundA && !roundB) {
-    const xGap = Math.max(a.at.x - b.at.x - b.w, b.at.x - a.at.x - a.w);
-    const yGap = Math.max(a.at.y - b.at.y - b.d, b.at.y - a.at.y - a.d);
-    return xGap < gap - EPS && yGap < gap - EPS;
-  }
-  const [ax, ay] = centre(a);
-  const [bx, by] = centre(b);
-  if (roundA && roundB) return Math.hypot(ax - bx, ay - by) < a.w / 2 + b.w / 2 + gap - EPS;
-  const [circle, box, cx, cy] = roundA ? [a, b, ax, ay] : [b, a, bx, by];
-  const nx = Math.min(Math.max(cx, box.at.x), box.at.x + box.w);
-  const ny = Math.min(Math.max(cy, box.at.y), box.at.y + box.d);
-  return Math.hypot(cx - nx, cy - ny) < circle.w / 2 + gap - EPS;
-}
+/** A container as the room it takes. */
+const bodyOf = ({ at, what, w, d, h }: Item): Body => ({
+  ...{ x: at.x, y: at.y, z: at.z, w, d, h },
+  isRound: what.shape === 'round',
+});
 
 function checkTotals(
   request: FitRequest,

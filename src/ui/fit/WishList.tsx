@@ -58,7 +58,7 @@ export function WishList({ request, forbidden, currency, cheapest, onWish }: Wis
         {bearing.length > 0 && (
           <select
             aria-label="To stand here"
-            className="input w-auto min-w-0 flex-1"
+            className="input w-0 min-w-40 flex-1"
             value=""
             onChange={(event) => void onWish({ kind: 'use', containerId: event.target.value })}
           >

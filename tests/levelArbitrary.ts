@@ -59,6 +59,14 @@ const insertArb = fc
     innerLitres: (width * depth * height) / 1e6,
     innerHeight: height,
   }));
+const dividerArb = fc
+  .record({ long: sizeArb(120, 500), more: fc.constantFrom(0, 0, 200), height: sizeArb(40, 120) })
+  .map(({ long, more, height }) => ({
+    ...COMMON,
+    role: 'divider' as const,
+    outer: { width: long, depth: 10, height },
+    ...(more > 0 ? { mostWidth: long + more } : {}),
+  }));
 const rackArb = fc
   .record({ places: sizeArb(2, 8), across: sizeArb(50, 110) })
   .map(({ places, across }) => ({
@@ -147,7 +155,16 @@ export const levelRequestArb: fc.Arbitrary<FitRequest> = fc
     base: fitRequestArb,
     isEasy: fc.constantFrom(true, true, true, false),
     bearing: fc.array(
-      fc.oneof(riserArb, riserArb, turntableArb, pullOutArb, insertArb, rackArb, hangingArb),
+      fc.oneof(
+        riserArb,
+        riserArb,
+        turntableArb,
+        pullOutArb,
+        insertArb,
+        dividerArb,
+        rackArb,
+        hangingArb,
+      ),
       { minLength: 1, maxLength: 4 },
     ),
     traits: fc.array(traitArb, { minLength: 4, maxLength: 4 }),

@@ -402,6 +402,21 @@ const families: readonly Family[] = [
     ],
   },
   {
+    line: 'Tansy',
+    noun: 'divider, pulled out to fit',
+    kind: 'divider',
+    material: 'plastic',
+    colours: ['white'],
+    traits: '',
+    inside: 0.5,
+    price: [420, 400],
+    sizesMm: [
+      [310, 12, 60],
+      [330, 12, 100],
+    ],
+    level: { mostWidthMm: 460 },
+  },
+  {
     line: 'Sprig',
     noun: 'jar',
     kind: 'jar',

@@ -1,4 +1,7 @@
-import type { FitAnswer, FitRequest, Placement } from './model';
+import { asPlaced } from './contents';
+import { bearingsOf } from './levels';
+import type { FitAnswer, FitRequest, Placement, Surface } from './model';
+import { roleOf } from './suitability';
 
 /** Air around one placed container, in mm: to the nearest thing straight that way, or to the bay. */
 export interface Around {
@@ -17,7 +20,7 @@ interface Solid {
 /** Returns undefined where there is no such placement. Round containers count as their square. */
 export function clearancesAround(
   request: FitRequest,
-  answer: Pick<FitAnswer, 'placements'>,
+  answer: Pick<FitAnswer, 'placements' | 'surfaces'>,
   index: number,
 ): Around | undefined {
   const placement = answer.placements[index];
@@ -28,6 +31,7 @@ export function clearancesAround(
     ...answer.placements.flatMap((other, i) =>
       i === index ? [] : (toSolid(request, other) ?? []),
     ),
+    ...bearingSolids(request, answer.surfaces ?? []),
     ...(bay.obstacles ?? []).map((box): Solid => ({
       from: [box.x, box.y, box.z],
       to: [box.x + box.width, box.y + box.depth, box.z + box.height],
@@ -59,12 +63,24 @@ export function clearancesAround(
   };
 }
 
-function toSolid(
-  request: FitRequest,
-  { containerId, x, y, z, turned }: Placement,
-): Solid | undefined {
-  const outer = request.containers.find(({ id }) => id === containerId)?.outer;
-  if (!outer) return undefined;
+/** What bears others, in its solid parts: what is free under a riser is none of it. */
+function bearingSolids(request: FitRequest, surfaces: readonly Surface[]): Solid[] {
+  return bearingsOf(request, surfaces).flatMap(({ surface, container, width, depth, height }) => {
+    const { x, y, z } = surface;
+    const role = roleOf(container);
+    // A box and a pull-out hold what is in them.
+    if (role !== 'riser' && role !== 'turntable') return [];
+    const under = role === 'riser' ? (container.underHeight ?? 0) : 0;
+    const top = role === 'riser' ? height : (container.plateHeight ?? height);
+    return [{ from: [x, y, z + under], to: [x + width, y + depth, z + top] } satisfies Solid];
+  });
+}
+
+function toSolid(request: FitRequest, placement: Placement): Solid | undefined {
+  const { x, y, z, turned } = placement;
+  const container = request.containers.find(({ id }) => id === placement.containerId);
+  if (!container) return undefined;
+  const { outer } = asPlaced(container, placement);
   const [width, depth] = turned ? [outer.depth, outer.width] : [outer.width, outer.depth];
   return { from: [x, y, z], to: [x + width, y + depth, z + outer.height] };
 }

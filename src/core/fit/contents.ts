@@ -10,6 +10,36 @@ export interface Inside {
 const MM3_A_LITRE = 1e6;
 
 /**
+ * A container as it stands: of a divider the compartment that it ends, its board included, as a box without a lid that
+ * holds what lies in it no higher than the board. The container itself where it is no compartment.
+ */
+export function asPlaced(
+  container: FitContainer,
+  { cell, turned }: Pick<Placement, 'cell' | 'turned'>,
+): FitContainer {
+  if (!cell) return container;
+  const { depth: thick, height } = container.outer;
+  const board = cell.wall ? 0 : thick;
+  const { width, depth } = cell;
+  return {
+    ...container,
+    role: 'box',
+    // Turned, the board runs from front to back.
+    outer: turned
+      ? { width: depth, depth: width + board, height }
+      : { width, depth: depth + board, height },
+    innerWidth: Math.min(width, depth),
+    innerDepth: Math.max(width, depth),
+    innerHeight: height,
+    innerLitres: (width * depth * height) / MM3_A_LITRE,
+    stackable: false,
+    lid: false,
+    tareG: cell.wall ? 0 : (container.tareG ?? 0),
+    priceMinor: cell.wall ? 0 : container.priceMinor,
+  };
+}
+
+/**
  * What is free inside a container. Where its depth is not given, it is what the litres leave beside height and width,
  * and no more than the outside.
  */
@@ -96,9 +126,9 @@ export function offeredTo(
   const byId = new Map(containers.map((container) => [container.id, container]));
   const own = placements.filter(({ groupId }) => groupId === group.id);
   const litresOf = (some: readonly Placement[]): number =>
-    some.reduce((sum, { containerId }) => {
-      const container = byId.get(containerId);
-      return container ? sum + litresIn(container, group) : sum;
+    some.reduce((sum, placement) => {
+      const container = byId.get(placement.containerId);
+      return container ? sum + litresIn(asPlaced(container, placement), group) : sum;
     }, 0);
   const wanted = group.kinds?.map(({ litres }) => litres) ?? [group.litres];
   return {

@@ -1,3 +1,4 @@
+import { findCellFaults, footOfCell, toCell } from './findCellFaults';
 import { holds, isAsWished } from './findContentFaults';
 import type { FitFault } from './fitFault';
 import { findLevelFaults, groundUnder, type Solid as Bearer } from './findLevelFaults';
@@ -6,7 +7,9 @@ import type { FitAnswer, FitContainer, FitRequest, Placement } from './model';
 
 interface Item {
   readonly at: Placement;
+  /** As it stands: of a divider the compartment that it ends. */
   readonly what: FitContainer;
+  readonly base: FitContainer;
   readonly group: FitRequest['groups'][number];
   readonly w: number;
   readonly d: number;
@@ -28,39 +31,19 @@ export function findFitFaults(
   >,
 ): FitFault[] {
   const faults: FitFault[] = [];
-  const items: Item[] = [];
-  for (const at of answer.placements) {
-    const what = request.containers.find((c) => c.id === at.containerId);
-    const group = request.groups.find((g) => g.id === at.groupId);
-    if (!what) {
-      faults.push({ rule: 'unknown_container', subject: at.containerId });
-      continue;
-    }
-    if (!group) {
-      faults.push({ rule: 'unknown_group', subject: at.groupId });
-      continue;
-    }
-    if (at.turned && what.turnable === false) faults.push({ rule: 'wish', subject: what.id });
-    const { width, depth, height } = what.outer;
-    items.push({
-      at,
-      what,
-      group,
-      w: at.turned ? depth : width,
-      d: at.turned ? width : depth,
-      h: height + (group.hangs?.dropMm ?? 0),
-      massG: 0,
-    });
-  }
-  weigh(items);
   const say = (rule: FitFault['rule'], subject: string) => faults.push({ rule, subject });
+  const items = answer.placements.flatMap((at) => toItem(request, at, say) ?? []);
+  weigh(items);
   const bearers = findLevelFaults(request, items, answer.surfaces ?? [], say);
+  findCellFaults(request, items, bearers, say);
   for (const item of items) checkItem(request, items, item, bearers, say);
   for (let i = 0; i < items.length; i += 1)
     for (let j = i + 1; j < items.length; j += 1) {
       const a = items[i];
       const b = items[j];
-      if (a && b && !isStackOf(a, b) && isClose(bodyOf(a), bodyOf(b), request.clearances.between))
+      // Between two compartments is a board, and no gap.
+      const gap = a?.at.cell && b?.at.cell ? 0 : request.clearances.between;
+      if (a && b && !isStackOf(a, b) && isClose(bodyOf(a), bodyOf(b), gap))
         say('gap', `${a.what.id} and ${b.what.id}`);
     }
   checkTotals(request, items, answer, say);
@@ -68,6 +51,27 @@ export function findFitFaults(
 }
 
 type Say = (rule: FitFault['rule'], subject: string) => void;
+
+/** What is placed, with its true sizes; what is not known is said, and left out. */
+function toItem(request: FitRequest, at: Placement, say: Say): Item | undefined {
+  const base = request.containers.find((c) => c.id === at.containerId);
+  const group = request.groups.find((g) => g.id === at.groupId);
+  if (!base) say('unknown_container', at.containerId);
+  else if (!group) say('unknown_group', at.groupId);
+  if (!base || !group) return undefined;
+  if (at.turned && base.turnable === false) say('wish', base.id);
+  const { width, depth, height } = base.outer;
+  const foot = at.turned ? { w: depth, d: width } : { w: width, d: depth };
+  return {
+    at,
+    what: at.cell ? toCell(base, at.cell, at.turned) : base,
+    base,
+    group,
+    ...(at.cell ? footOfCell(base, at.cell, at.turned) : foot),
+    h: height + (group.hangs?.dropMm ?? 0),
+    massG: 0,
+  };
+}
 
 /** Content of a group is spread over its containers by their litres. */
 function weigh(items: Item[]): void {
@@ -92,7 +96,7 @@ function checkItem(
   const { bay, clearances: c } = request;
   const { what, group } = item;
   if (!isInside(request, item)) say('outside_bay', what.id);
-  if (!passesOpening(request, item)) say('opening', what.id);
+  if (!item.at.cell && !passesOpening(request, item)) say('opening', what.id);
   if (bay.moist && /^(card|wicker|wood|fabric)$/.test(what.material)) say('moist', what.id);
   if (!isAsWished(what, group)) say('wish', `${what.id} for ${group.id}`);
   if (item.massG - (what.tareG ?? 0) > (what.maxLoadG ?? Infinity) + EPS)
@@ -214,7 +218,8 @@ function checkTotals(
   );
   for (const what of request.containers) {
     const there =
-      items.filter((i) => i.what === what).length + bearing.filter((each) => each === what).length;
+      items.filter((i) => i.base === what && !i.at.cell?.wall).length +
+      bearing.filter((each) => each === what).length;
     if (there > (what.available ?? Infinity)) say('available', what.id);
   }
   const limit = Math.min(
@@ -246,7 +251,7 @@ function checkTotals(
     offeredAll += offered;
   }
   const cost = items.reduce(
-    (s, i) => s + i.what.priceMinor,
+    (s, i) => s + (i.at.cell?.wall ? 0 : i.base.priceMinor),
     bearing.reduce((s, { priceMinor }) => s + priceMinor, 0),
   );
   const isSum =

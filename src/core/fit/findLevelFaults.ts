@@ -249,7 +249,7 @@ function checkOn(request: FitRequest, solids: readonly Solid[], item: Item, say:
     if (!isOnPlate(solid, item)) say('turns', what.id);
     return;
   }
-  if (role === 'box' && what.role !== 'insert') say('insert', what.id);
+  if (role === 'box' && what.role !== 'insert' && what.role !== 'divider') say('insert', what.id);
   const isLow =
     role !== 'box' ||
     item.at.z + item.h <=
@@ -286,7 +286,7 @@ function isWithin(solid: Solid, item: Item): boolean {
 }
 
 /** Inside of a box as it stands: the shorter side inside lies along the shorter side outside. */
-function innerOf({ what, w, d }: Solid): readonly [number, number] {
+export function innerOf({ what, w, d }: Solid): readonly [number, number] {
   const short = what.innerWidth ?? Math.min(what.outer.width, what.outer.depth);
   const whole = Math.max(what.outer.width, what.outer.depth);
   const byLitres =

@@ -25,6 +25,7 @@ export interface FitFault {
     | 'pull_out'
     | 'hung'
     | 'insert'
+    | 'divider'
     | 'kind'
     | 'person'
     | 'crushed'

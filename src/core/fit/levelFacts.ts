@@ -48,6 +48,8 @@ export function roleOfProduct({ kind, width, depth, level }: Product): Container
       return 'rail';
     case 'drawer insert':
       return 'insert';
+    case 'divider':
+      return 'divider';
     case 'under-shelf basket':
       return 'under-shelf';
     default:

@@ -1,6 +1,14 @@
-import { litresIn, offeredTo } from './contents';
+import { asPlaced, litresIn, offeredTo } from './contents';
 import { bearingsOf, type Bearing } from './levels';
-import type { FitAim, FitContainer, FitGroup, FitRequest, Placement, Surface } from './model';
+import {
+  containerIdsOf,
+  type FitAim,
+  type FitContainer,
+  type FitGroup,
+  type FitRequest,
+  type Placement,
+  type Surface,
+} from './model';
 import { groupMassG, isOneGroup, roleOf } from './suitability';
 
 /** A container where it stands, with its content. Lengths mm. */
@@ -24,9 +32,9 @@ const SAME_MM = 1e-3;
 /** What stands, with true sizes and masses: content spread over a group's containers by litres. */
 export function itemsOf(request: FitRequest, placements: readonly Placement[]): Item[] {
   const found = placements.flatMap((at) => {
-    const what = request.containers.find(({ id }) => id === at.containerId);
+    const container = request.containers.find(({ id }) => id === at.containerId);
     const group = request.groups.find(({ id }) => id === at.groupId);
-    return what && group ? [{ at, what, group }] : [];
+    return container && group ? [{ at, what: asPlaced(container, at), group }] : [];
   });
   const litresOf = new Map(
     request.groups.map((group) => [
@@ -109,8 +117,8 @@ export function objectiveOf(
   stood: Stood,
   aim: FitAim,
 ): readonly [aim: number, costMinor: number] {
-  const used = [...stood.placements, ...(stood.surfaces ?? [])].flatMap(
-    ({ containerId }) => request.containers.find(({ id }) => id === containerId) ?? [],
+  const used = containerIdsOf(stood).flatMap(
+    (usedId) => request.containers.find(({ id }) => id === usedId) ?? [],
   );
   const costMinor = used.reduce((sum, { priceMinor }) => sum + priceMinor, 0);
   switch (aim) {

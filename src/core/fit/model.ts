@@ -129,6 +129,7 @@ export const containerRoles = [
   'rail',
   'hooks',
   'pull-out',
+  'divider',
 ] as const;
 export type ContainerRole = (typeof containerRoles)[number];
 /** What stands to bear others, and holds nothing of itself. */
@@ -173,6 +174,8 @@ function checkContainer(
   isBelow('placeDiameter', Math.max(outer.width, outer.depth), 'a place is wider than all of it');
   if (container.mostWidth !== undefined && container.mostWidth < outer.width)
     refuse('it is narrower pulled out than pushed together', 'mostWidth');
+  if (role === 'divider' && outer.depth >= outer.width)
+    refuse('a divider is thicker than it is long', 'outer', 'depth');
 }
 type RoleField =
   | 'underHeight'
@@ -213,7 +216,10 @@ const fitContainerSchema = z
     /** Riser: what is free between its legs. */
     underHeight: size.optional(),
     underWidth: size.optional(),
-    /** Riser that is pulled out: the widest. `outer.width` is the narrowest. */
+    /**
+     * Riser or divider that is pulled out: the widest. `outer.width` is the narrowest. A divider is as long as it is
+     * wide, as thick as it is deep.
+     */
     mostWidth: size.optional(),
     /** Riser, turntable, pull-out: what may stand on it. */
     topLoadG: amount.optional(),
@@ -379,6 +385,13 @@ const fitReasonSchema = z.discriminatedUnion('code', [
 ]);
 export type FitReason = Readonly<z.infer<typeof fitReasonSchema>>;
 
+/**
+ * A compartment, as wide and deep as it is inside. What ends it is a divider's board, behind it or, turned, to its right;
+ * `wall`: the wall of the drawer or box does, and no board is bought.
+ */
+const cellSchema = z.strictObject({ width: size, depth: size, wall: z.boolean().optional() });
+export type Cell = Readonly<z.infer<typeof cellSchema>>;
+
 const placementSchema = z.strictObject({
   containerId: requestId,
   groupId: requestId,
@@ -390,6 +403,8 @@ const placementSchema = z.strictObject({
   kind: count.optional(),
   /** On or in which of the answer's surfaces; not given: on the floor of the bay, or hung. */
   on: count.optional(),
+  /** Of a divider: the compartment that it ends, in which the group lies. */
+  cell: cellSchema.optional(),
 });
 export type Placement = Readonly<z.infer<typeof placementSchema>>;
 
@@ -430,5 +445,10 @@ export type FitAnswer = Readonly<z.infer<typeof fitAnswerSchema>>;
 export const containerIdsOf = ({
   placements,
   surfaces = [],
-}: Pick<FitAnswer, 'placements' | 'surfaces'>): string[] =>
-  [...placements, ...surfaces].map(({ containerId }) => containerId);
+}: {
+  readonly placements: readonly Placement[];
+  readonly surfaces?: readonly Surface[] | undefined;
+}): string[] =>
+  [...placements.filter(({ cell }) => !cell?.wall), ...surfaces].map(
+    ({ containerId }) => containerId,
+  );

@@ -1,5 +1,6 @@
 import { sumLitres } from './restateLitres';
-import { litresIn } from './contents';
+import { divideLevels } from './cells';
+import { insideOf, litresIn } from './contents';
 import { fillLevels } from './fillLevels';
 import { findFitFaults } from './findFitFaults';
 import { leastWeights } from './listCovers';
@@ -172,10 +173,12 @@ class LevelRun {
   private lookThrough(question: FitQuestion): Looked[] {
     const untilMs = SHARE.scenes * this.request.timeLimitMs;
     const leftMs = () => untilMs - this.passedMs();
-    this.look(question, EMPTY_SCENE);
+    const floor = this.look(question, EMPTY_SCENE);
     const stations = listStations(question);
     let beam: Looked[] = [];
-    const all: Looked[] = [];
+    // A drawer with dividers is worked out as it is, too.
+    const isDivided = question.containers.some((container) => roleOf(container) === 'divider');
+    const all: Looked[] = floor && isDivided ? [floor] : [];
     const seen = new Set<string>();
     for (let depth = 0; depth < MOST_STATIONS && leftMs() > 0; depth += 1) {
       const from = depth === 0 ? [EMPTY_SCENE] : beam.map(({ scene }) => scene);
@@ -262,13 +265,17 @@ class LevelRun {
     const used = new Map<string, number>();
     for (const { containerId } of scene.surfaces)
       used.set(containerId, (used.get(containerId) ?? 0) + 1);
-    const levels = levelsOf(question, scene.surfaces, scene.hung.map(toBox));
+    const bare = levelsOf(question, scene.surfaces, scene.hung.map(toBox));
+    const divided = divideLevels(question, bare, {
+      surfaces: scene.surfaces,
+      asked: this.unfolded.question.pins ?? [],
+    });
     const laid = layOutLevels(
       {
-        ...question,
+        ...divided.question,
         bay: { ...question.bay, ...(maxLoadG === undefined ? {} : { maxLoadG: leftG }) },
         groups: question.groups.filter((group) => !hungGroups.has(group)),
-        containers: question.containers.map((container) =>
+        containers: divided.question.containers.map((container) =>
           container.available === undefined
             ? container
             : {
@@ -277,7 +284,7 @@ class LevelRun {
               },
         ),
       },
-      levels,
+      divided.levels,
     );
     const hung = scene.hung.map(({ container, group, x, y, z }): Placement => ({
       containerId: container.id,
@@ -290,7 +297,7 @@ class LevelRun {
     const toStood = (placements: readonly Placement[]): Stood => {
       const answer = this.unfolded.fold({
         ...NOTHING,
-        placements: [...placements.map(laid.back), ...hung],
+        placements: [...divided.toCells(placements.map(laid.back)), ...hung],
         surfaces: [...scene.surfaces],
       });
       return dropUnused(
@@ -389,12 +396,20 @@ class LevelRun {
     if (prefer === 'easy') return 0;
     const countOf = ({ priceMinor }: FitContainer): number => {
       if (prefer === 'cost') return priceMinor;
-      return prefer === 'uniform' || priceMinor > 0 ? 1 : 0;
+      return priceMinor > 0 ? 1 : 0;
     };
-    const byLitres = prefer === 'uniform' ? 1 : leastByLitres(question, countOf);
+    const byLitres = leastByLitres(question, countOf);
     // Of all there are, those that are never tried among them: what is proven holds for every answer.
-    const { bearing, canHang } = listLevelled(question);
+    const { bearing, canHang, isParted, boards, partedBoxes } = listLevelled(question);
+    if (prefer === 'uniform') return 1;
+    // In a drawer two groups want one board, however many litres they are.
+    if (isParted) return 0;
+    const byRate =
+      partedBoxes.length === 0
+        ? Infinity
+        : leastByRate(question, partedBoxes, countOf) + Math.min(...boards.map(countOf));
     return Math.min(
+      byRate,
       (alike.length === 0 ? this.flatBound : undefined) ?? byLitres,
       canHang ? byLitres : Infinity,
       byLitres + Math.min(Infinity, ...bearing.map(countOf)),
@@ -421,6 +436,29 @@ const leastByLitres = (
       const least = leastWeights(group.litres, suited)(0, group.litres);
       return sum + (Number.isFinite(least) ? least : 0);
     }, 0);
+
+/** What the litres cost at the best rate, where groups share a box that boards part. */
+function leastByRate(
+  question: FitQuestion,
+  shared: readonly FitContainer[],
+  countOf: (container: FitContainer) => number,
+): number {
+  const rateOf = (container: FitContainer, litres: number): number =>
+    litres > 0 ? countOf(container) / litres : Infinity;
+  const ofBoxes = Math.min(
+    ...shared.map((box) => {
+      const { width, depth, height } = insideOf(box);
+      return rateOf(box, Math.max(box.innerLitres, (width * depth * height) / 1e6));
+    }),
+  );
+  return question.groups.reduce((sum, group) => {
+    const own = question.containers
+      .filter((container) => suits(question, container, group))
+      .map((container) => rateOf(container, litresIn(container, group)));
+    const rate = Math.min(ofBoxes, ...own);
+    return sum + (Number.isFinite(rate) ? rate * group.litres : 0);
+  }, 0);
+}
 
 interface Stood {
   readonly placements: readonly Placement[];
@@ -477,7 +515,12 @@ function onFloor(question: FitQuestion): FitQuestion {
     ...question,
     containers: question.containers.filter((container) => {
       const role = roleOf(container);
-      return !bearingRoles.has(role) && !hangingRoles.has(role) && (role !== 'insert' || isDrawer);
+      return (
+        !bearingRoles.has(role) &&
+        !hangingRoles.has(role) &&
+        role !== 'divider' &&
+        (role !== 'insert' || isDrawer)
+      );
     }),
   };
 }
@@ -495,6 +538,7 @@ function listAlike({ question, alike }: Unfolded): (readonly FitPin[])[] {
       .filter(
         (container) =>
           !bearingRoles.has(roleOf(container)) &&
+          roleOf(container) !== 'divider' &&
           findBayFault(question, container) === undefined &&
           kinds.every((kind) => suits(question, container, kind)),
       )

@@ -35,6 +35,7 @@ export const productKinds = [
   'hook strip',
   'rail',
   'drawer insert',
+  'divider',
   'under-shelf basket',
 ] as const;
 

@@ -14,6 +14,8 @@ import {
   groupMassG,
   roleOf,
   suits,
+  reachOf,
+  takesDivider,
   takesInsert,
   type FitQuestion,
 } from './suitability';
@@ -93,9 +95,8 @@ export function listStations(question: FitQuestion): Station[] {
       .filter((tiers) => tiers === 1 || isTiered(container, clear.z1))
       .map((tiers) => ({ kind: 'bearing', container, tiers, width: undefined, isAtBack: false })),
   );
-  const inserts = able.filter((container) => roleOf(container) === 'insert');
   const hosts = able
-    .filter((container) => inserts.some((insert) => takesInsert(container, insert)))
+    .filter(isHostOf(able))
     .sort((a, b) => a.priceMinor / insideOf(a).depth - b.priceMinor / insideOf(b).depth)
     .filter(({ id }, i) => i < MOST.hosts || question.uses?.includes(id));
   const whole = [...hosts, ...ofRole('pull-out', MOST.pullOuts)].map((container): Station => ({
@@ -112,23 +113,38 @@ export function listStations(question: FitQuestion): Station[] {
 export function listLevelled(question: FitQuestion): {
   readonly bearing: readonly FitContainer[];
   readonly canHang: boolean;
+  /** Whether boards part the bay itself, a drawer; and what of boards and boxes go together. */
+  readonly isParted: boolean;
+  readonly boards: readonly FitContainer[];
+  readonly partedBoxes: readonly FitContainer[];
 } {
   const able = question.containers.filter(
     (container) => findBayFault(question, container) === undefined,
   );
-  const inserts = able.filter((container) => roleOf(container) === 'insert');
+  const isHost = isHostOf(able);
+  const boards = able.filter((container) => roleOf(container) === 'divider');
   return {
-    bearing: able.filter(
-      (container) =>
-        bearingRoles.has(roleOf(container)) ||
-        inserts.some((insert) => takesInsert(container, insert)),
-    ),
+    bearing: able.filter((container) => bearingRoles.has(roleOf(container)) || isHost(container)),
+    isParted: question.bay.pullOut === true && boards.some(reachesIn(question)),
+    boards,
+    partedBoxes: able.filter((host) => boards.some((board) => takesDivider(host, board))),
     canHang: able.some(
       (container) =>
         hangingRoles.has(roleOf(container)) &&
         question.groups.some((group) => suits(question, container, group)),
     ),
   };
+}
+
+const reachesIn =
+  ({ bay }: FitQuestion) =>
+  (board: FitContainer): boolean =>
+    [bay.width, bay.depth].some(reachOf(board));
+
+/** Whether some of these go into a box: inserts, or boards that part it. */
+function isHostOf(containers: readonly FitContainer[]): (host: FitContainer) => boolean {
+  const inner = containers.filter((container) => ['insert', 'divider'].includes(roleOf(container)));
+  return (host) => inner.some((each) => takesInsert(host, each) || takesDivider(host, each));
 }
 
 const isTiered = (container: FitContainer, topMm: number): boolean =>

@@ -89,6 +89,15 @@ export function findBayFault(request: FitRequest, container: FitContainer): FitR
     return { code: 'draws_damp', subject, material: container.material };
   const roleFault = findRoleFault(request, container);
   if (roleFault) return roleFault;
+  const tooHigh: FitReason = {
+    code: 'container_too_high',
+    subject,
+    heightMm: height,
+    freeMm: Math.max(0, clear.z1),
+    toLiftMm: request.clearances.top,
+  };
+  // A board goes in at an angle, and stands from wall to wall.
+  if (roleOf(container) === 'divider') return height > clear.z1 ? tooHigh : undefined;
   const openingHeight = bay.openingHeight ?? bay.height;
   const openingWidth = bay.openingWidth ?? bay.width;
   const doesNotPass = (side: 'high' | 'wide', sizeMm: number, openingMm: number): FitReason => ({
@@ -101,14 +110,7 @@ export function findBayFault(request: FitRequest, container: FitContainer): FitR
   if (height > openingHeight) return doesNotPass('high', height, openingHeight);
   const narrowest = canTurn ? Math.min(width, depth) : width;
   if (narrowest > openingWidth) return doesNotPass('wide', narrowest, openingWidth);
-  if (height > clear.z1)
-    return {
-      code: 'container_too_high',
-      subject,
-      heightMm: height,
-      freeMm: Math.max(0, clear.z1),
-      toLiftMm: request.clearances.top,
-    };
+  if (height > clear.z1) return tooHigh;
   const roomWidth = clear.x1 - clear.x0;
   const roomDepth = clear.y1 - clear.y0;
   const fits = (w: number, d: number) => w <= roomWidth && d <= roomDepth;
@@ -145,19 +147,47 @@ function findRoleFault(
       return bay.pullOut === true || containers.some((host) => takesInsert(host, container))
         ? undefined
         : { code: 'needs_a_container', subject };
+    case 'divider': {
+      const spans = bay.pullOut === true && [bay.width, bay.depth].some(reachOf(container));
+      return spans || containers.some((host) => takesDivider(host, container))
+        ? undefined
+        : { code: 'needs_a_container', subject };
+    }
     default:
       return undefined;
   }
 }
 
 /** Whether an insert goes into this one, the rim no lower than it is high. */
-export function takesInsert(host: FitContainer, { outer }: FitContainer): boolean {
+export function takesInsert(host: FitContainer, insert: FitContainer): boolean {
+  if (roleOf(insert) !== 'insert') return false;
+  const { outer } = insert;
   if (roleOf(host) !== 'box' || host.shape === 'round' || host.lid) return false;
   const inside = insideOf(host);
   return (
     Math.min(outer.width, outer.depth) <= inside.width + 1e-6 &&
     Math.max(outer.width, outer.depth) <= inside.depth + 1e-6 &&
     outer.height <= inside.height + 1e-6
+  );
+}
+
+/** A board that does not move may be shorter by so much, and one that does holds by its ends; mm. */
+const SHORT_MM = 5;
+
+/** Whether a divider reaches from wall to wall over so many mm. */
+export const reachOf =
+  ({ outer, mostWidth }: FitContainer) =>
+  (lengthMm: number): boolean =>
+    outer.width <= lengthMm + 1e-6 && lengthMm <= (mostWidth ?? outer.width) + SHORT_MM;
+
+/** Whether a divider goes into this one, along or across, no higher than its rim. */
+export function takesDivider(host: FitContainer, divider: FitContainer): boolean {
+  if (roleOf(divider) !== 'divider') return false;
+  if (roleOf(host) !== 'box' || host.shape === 'round' || host.lid) return false;
+  const inside = insideOf(host);
+  return (
+    divider.outer.height <= inside.height + 1e-6 &&
+    [inside.width, inside.depth].some(reachOf(divider))
   );
 }
 
@@ -216,8 +246,8 @@ function findLookFault(container: FitContainer, group: FitGroup): GroupFault | u
 function findWishFault(container: FitContainer, group: FitGroup): GroupFault | undefined {
   const role = roleOf(container);
   const isByPieces = role === 'rack' || role === 'rail' || role === 'hooks';
-  if (bearingRoles.has(role) || (container.innerLitres <= 0 && !isByPieces))
-    return { fault: 'holds_nothing' };
+  const isBare = bearingRoles.has(role) || role === 'divider';
+  if (isBare || (container.innerLitres <= 0 && !isByPieces)) return { fault: 'holds_nothing' };
   const look = findLookFault(container, group);
   if (look) return look;
   const { minInnerHeight = 0, minInnerWidth = 0 } = group;
@@ -280,7 +310,8 @@ export function explainUnused(request: FitRequest): FitReason[] {
   return request.containers.flatMap((container): FitReason[] => {
     const bayFault = findBayFault(request, container);
     if (bayFault) return [bayFault];
-    if (bearingRoles.has(roleOf(container))) return [];
+    // What bears, and a board by itself, hold nothing; that is no fault of theirs.
+    if (bearingRoles.has(roleOf(container)) || roleOf(container) === 'divider') return [];
     const [first] = request.groups;
     const why = first && findGroupFault(container, first);
     const suitsAny = request.groups.some((group) => findGroupFault(container, group) === undefined);

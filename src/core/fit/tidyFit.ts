@@ -59,6 +59,8 @@ function tidyPart(request: FitRequest, answer: FitAnswer, part: Part, way: TidyW
     const placement = answer.placements[index]!;
     return { ...placement, x: placement.x - x, y: placement.y - y, z: placement.z - z };
   });
+  // What boards part reaches from wall to wall as it is.
+  if (own.some(({ cell }) => cell)) return answer;
   const piles = pilesOf(part.request, own);
   if (piles.length === 0) return answer;
   const before = [inTheWayG(request, answer), movementsOf(request, answer)] as const;

@@ -1,5 +1,5 @@
 import type { Person, PersonMark } from '../agree';
-import type { ContainerProduct, TakenFit } from '../fit';
+import type { ContainerProduct, Placement, TakenFit } from '../fit';
 import { bayInsideOf, layOutUnit, sightLineMm, type Bay, type Unit } from '../look';
 import type { Group } from '../sort';
 import { labelKeyOf, type LabelChoice, type LabelRef } from './model';
@@ -115,9 +115,7 @@ function containerLabels(
     const { placement, group, product } = each;
     const n = counts.get(group.id) ?? 0;
     counts.set(group.id, n + 1);
-    const [width, depth] = placement.turned
-      ? [product.depth.mm, product.width.mm]
-      : [product.width.mm, product.depth.mm];
+    const [width, depth] = sizeOf(each);
     const isJar = product.kind === 'jar';
     const side = place.bay.pullOut ? 'top' : 'front';
     const hides = standing.filter(
@@ -126,9 +124,7 @@ function containerLabels(
         other.placement.z === placement.z &&
         other.placement.y >= placement.y + depth - 1 &&
         other.placement.x < placement.x + width &&
-        other.placement.x +
-          (other.placement.turned ? other.product.depth.mm : other.product.width.mm) >
-          placement.x,
+        other.placement.x + sizeOf(other)[0] > placement.x,
     );
     // What is round can be read over half of what it is wide.
     const faceMm = product.shape === 'round' && side === 'front' ? width * 0.7 : width;
@@ -143,6 +139,18 @@ function containerLabels(
     });
   });
 }
+
+/** How wide and deep it stands, of a compartment inside. */
+const sizeOf = ({
+  placement: { cell, turned },
+  product: { width, depth },
+}: {
+  readonly placement: Placement;
+  readonly product: ContainerProduct;
+}): readonly [widthMm: number, depthMm: number] => {
+  if (cell) return [cell.width, cell.depth];
+  return turned ? [depth.mm, width.mm] : [width.mm, depth.mm];
+};
 
 const shelfLabel = (facts: LabelFacts, place: Place, group: Group, count: number): LabelSpot =>
   spotOf(facts, place, group, {

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 
-import type { FitRequest, Placement } from '@/core/fit';
+import { asPlaced, type FitRequest, type Placement } from '@/core/fit';
 import { arrangeFront, type BayFront, type Unit } from '@/core/look';
 import { createRandom, type Random } from '@/core/shared';
 
@@ -280,8 +280,9 @@ export function toSceneContainers(
 ): SceneBay['containers'] {
   const tints = ['#a9bbdc', '#dcc489', '#b3c8a6', '#cda9b9', '#a5c6c4'];
   return placements.flatMap((placement) => {
-    const container = request.containers.find(({ id }) => id === placement.containerId);
-    if (!container) return [];
+    const product = request.containers.find(({ id }) => id === placement.containerId);
+    if (!product) return [];
+    const container = asPlaced(product, placement);
     const index = request.containers
       .filter(({ id }) => placements.some((other) => other.containerId === id))
       .findIndex(({ id }) => id === container.id);

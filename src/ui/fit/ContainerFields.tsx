@@ -71,6 +71,7 @@ export function ContainerFields({ control, register, errors }: ContainerFieldsPr
         <fieldset className="col-span-full grid grid-cols-3 gap-x-3 gap-y-2">
           <legend className="mb-1 text-[13.5px] text-soft">
             As a {kind}, in cm; what is left empty is taken as usual for one
+            {kind === 'divider' && '. Its width is how long the board is, its depth how thick'}
           </legend>
           {level.map(([field, label]) => (
             <TextField

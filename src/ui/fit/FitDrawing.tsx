@@ -1,7 +1,19 @@
 import type { FitAnswer, FitRequest, Placement } from '@/core/fit';
-import { fitLabel, formatLength, type LengthUnit } from '@/core/shared';
-import { levelHeightsOf, partsOf, stepOf, tintAt, type Part } from './projections';
+import { formatLength, type LengthUnit } from '@/core/shared';
 import { DimensionAcross, DimensionUp } from '../primitives/Dimension';
+import { ContainerShape, ObstacleShape } from './FitShapes';
+import {
+  boardsOf,
+  bodyOf,
+  insideOf,
+  levelHeightsOf,
+  partsOf,
+  project,
+  stepOf,
+  tintAt,
+  type Body,
+  type FitView,
+} from './projections';
 import { widestGap } from './widestGap';
 
 interface FitDrawingProps {
@@ -12,48 +24,16 @@ interface FitDrawingProps {
   readonly onPick: (index: number) => void;
 }
 
-/** The part of a container's width, 0..1, that nothing nearer hides: where its label can be read. */
-function seenFrom(
-  view: 'front' | 'side',
-  item: Drawn,
-  drawn: readonly Drawn[],
-): { from: number; to: number } {
-  const isNearer = (other: Drawn): boolean =>
-    view === 'front' ? other.placement.y < item.placement.y : other.placement.x > item.placement.x;
-  const along = (one: Drawn) =>
-    view === 'front'
-      ? { at: one.placement.x, long: one.width }
-      : { at: one.placement.y, long: one.depth };
-  const own = along(item);
-  const before = drawn.filter(
-    (other) =>
-      isNearer(other) &&
-      other.placement.z < item.placement.z + item.height &&
-      item.placement.z < other.placement.z + other.height,
-  );
-  const toShare = (mm: number) => (mm - own.at) / own.long;
-  return widestGap(
-    { from: 0, to: 1 },
-    before.map((other) => {
-      const { at, long } = along(other);
-      return { from: toShare(at), to: toShare(at + long) };
-    }),
-  );
-}
-
 /** A placed container with its true sides. */
 interface Drawn {
   readonly placement: Placement;
   readonly index: number;
-  readonly width: number;
-  readonly depth: number;
-  readonly height: number;
-  readonly isRound: boolean;
+  readonly body: Body;
   readonly label: string;
   readonly tint: string;
 }
 
-/** Paper tints by group, so that front and plan can be read together; the name is on each as well. */
+/** Paper tints by group, so that all views can be read together; the name is on each as well. */
 const TINTS = [
   '#dfe5f0',
   '#f2e8d0',
@@ -69,13 +49,12 @@ const PAD = { left: 8, top: 22, bottom: 26 };
 const rightPad = (levelHeights: readonly number[]): number => (levelHeights.length > 0 ? 86 : 44);
 const BOX = { widthPx: 560, frontHeightPx: 270, planHeightPx: 300 };
 
-/** The bay from the front and from above, to scale, with everything that stands in it. */
+/** The bay from the front, from the side where there are levels, and from above, to scale, with all that stands in it. */
 export function FitDrawing({ request, answer, measureUnit, pickedIndex, onPick }: FitDrawingProps) {
   const { bay } = request;
   const levelHeights = levelHeightsOf(request, answer);
-  const padRight = rightPad(levelHeights);
   const scale = Math.min(
-    (BOX.widthPx - PAD.left - padRight) / bay.width,
+    (BOX.widthPx - PAD.left - rightPad(levelHeights)) / bay.width,
     (BOX.frontHeightPx - PAD.top - PAD.bottom) / bay.height,
     (BOX.planHeightPx - PAD.top - PAD.bottom) / bay.depth,
   );
@@ -83,15 +62,13 @@ export function FitDrawing({ request, answer, measureUnit, pickedIndex, onPick }
     (placement, index) =>
       toDrawn(request, placement, { index, step: stepOf(request, answer, placement) }) ?? [],
   );
-  const parts = partsOf(request, answer);
-  const shared = { request, scale, measureUnit, pickedIndex, onPick, parts, levelHeights };
+  const bearing = [...partsOf(request, answer), ...boardsOf(request, answer)];
+  const shared = { request, scale, measureUnit, pickedIndex, onPick, bearing, levelHeights, drawn };
   return (
     <>
-      <FrontView {...shared} drawn={[...drawn].sort((a, b) => b.placement.y - a.placement.y)} />
-      {levelHeights.length > 0 && (
-        <SideView {...shared} drawn={[...drawn].sort((a, b) => a.placement.x - b.placement.x)} />
-      )}
-      <PlanView {...shared} drawn={[...drawn].sort((a, b) => a.placement.z - b.placement.z)} />
+      <View {...shared} view="front" />
+      {levelHeights.length > 0 && <View {...shared} view="side" />}
+      <View {...shared} view="above" drawn={topmostOf(drawn)} />
     </>
   );
 }
@@ -101,18 +78,13 @@ function toDrawn(
   placement: Placement,
   { index, step }: { readonly index: number; readonly step: number },
 ): Drawn | undefined {
-  const container = request.containers.find(({ id }) => id === placement.containerId);
+  const body = bodyOf(request, placement);
   const groupIndex = request.groups.findIndex(({ id }) => id === placement.groupId);
-  if (!container || groupIndex < 0) return undefined;
-  const { width, depth } = container.outer;
-  const height = container.outer.height + (request.groups[groupIndex]?.hangs?.dropMm ?? 0);
+  if (!body || groupIndex < 0) return undefined;
   return {
     placement,
     index,
-    height,
-    width: placement.turned ? depth : width,
-    depth: placement.turned ? width : depth,
-    isRound: container.shape === 'round',
+    body,
     label: kindNameOf(request.groups[groupIndex], placement) ?? '',
     tint: tintAt(TINTS[groupIndex % TINTS.length] ?? '#dfe5f0', step),
   };
@@ -122,38 +94,96 @@ function toDrawn(
 const kindNameOf = (group: FitRequest['groups'][number] | undefined, { kind }: Placement) =>
   (kind === undefined ? undefined : group?.kinds?.[kind]?.name) ?? group?.name;
 
+/** From above only the top of a stack is seen; it says what is under it too. */
+function topmostOf(drawn: readonly Drawn[]): Drawn[] {
+  const isOneStack = (a: Drawn, b: Drawn): boolean =>
+    a.placement.x === b.placement.x && a.placement.y === b.placement.y;
+  return drawn
+    .filter((item) =>
+      drawn.every((other) => other.placement.z <= item.placement.z || !isOneStack(other, item)),
+    )
+    .map((item) => {
+      const below = drawn.filter((other) => other !== item && isOneStack(other, item));
+      const labels = [item.label, ...below.map(({ label }) => label)];
+      return { ...item, label: [...new Set(labels)].join(' · ') };
+    });
+}
+
 interface ViewProps extends Omit<FitDrawingProps, 'answer'> {
-  /** What bears others, and the heights on which something stands. */
-  readonly parts: readonly Part[];
+  readonly view: FitView;
+  /** What bears or parts others, and the heights on which something stands. */
+  readonly bearing: readonly (Body & { readonly key: string })[];
   readonly levelHeights: readonly number[];
   readonly scale: number;
   readonly drawn: readonly Drawn[];
 }
 
-function FrontView({
-  request: { bay, clearances },
+const VIEW_WORDS: Readonly<Record<FitView, string>> = {
+  front: 'From the front',
+  side: 'From the right',
+  above: 'From above',
+};
+
+/** A body on the sheet, in pixels. */
+interface OnSheet {
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+  readonly near: number;
+  readonly isCircle: boolean;
+}
+
+function View({
+  view,
+  request,
   scale,
   drawn,
   measureUnit,
   pickedIndex,
   onPick,
-  parts,
+  bearing,
   levelHeights,
 }: ViewProps) {
-  const w = bay.width * scale;
-  const h = bay.height * scale;
-  const floor = PAD.top + h;
+  const { bay, clearances } = request;
+  const [acrossMm, upMm] = insideOf(request, view);
+  const [w, h] = [acrossMm * scale, upMm * scale];
+  const bottom = PAD.top + h;
+  const isAbove = view === 'above';
+  const widthPx = w + PAD.left + rightPad(levelHeights);
+  const onSheet = (body: Body): OnSheet => {
+    const { across, up, wide, high, near, isCircle } = project(body, view);
+    return {
+      x: PAD.left + across * scale,
+      y: bottom - (up + high) * scale,
+      w: wide * scale,
+      h: high * scale,
+      near,
+      isCircle,
+    };
+  };
+  const items = drawn
+    .map((item) => ({ item, ...onSheet(item.body) }))
+    .sort((a, b) => a.near - b.near);
+  const obstacles = (bay.obstacles ?? []).map((box) => (
+    <ObstacleShape key={box.label} label={box.label} {...onSheet({ ...box, isRound: false })} />
+  ));
   return (
     <svg
-      viewBox={`0 0 ${w + PAD.left + rightPad(levelHeights)} ${floor + PAD.bottom}`}
-      width={w + PAD.left + rightPad(levelHeights)}
-      className="h-auto max-w-full"
+      viewBox={`0 0 ${widthPx} ${bottom + (isAbove ? 10 : PAD.bottom)}`}
+      width={widthPx}
+      className={`h-auto max-w-full ${view === 'front' ? '' : 'mt-1'}`}
       role="group"
-      aria-label="From the front, to scale"
+      aria-label={`${VIEW_WORDS[view]}, to scale`}
     >
       <text x={PAD.left} y={14} className="font-head text-[13.5px] font-[650]">
-        From the front
+        {VIEW_WORDS[view]}
       </text>
+      {isAbove && (
+        <text x={PAD.left + w} y={14} textAnchor="end" className="fill-soft text-[12px]">
+          the blue edge is the front
+        </text>
+      )}
       <rect
         x={PAD.left}
         y={PAD.top}
@@ -163,8 +193,78 @@ function FrontView({
         stroke="#22201b"
         strokeWidth="2"
       />
+      {view === 'front' && <LiftLine w={w} scale={scale} topMm={clearances.top} />}
+      {isAbove && obstacles}
+      {bearing.map((part) => (
+        <BearingShape key={part.key} {...onSheet(part)} isFaint={isAbove} />
+      ))}
+      {items.map(({ item, ...at }) => (
+        <ContainerShape
+          key={item.index}
+          item={item}
+          isPicked={item.index === pickedIndex}
+          onPick={onPick}
+          {...at}
+          {...(isAbove ? {} : { seen: seenFrom(view, item, drawn) })}
+        />
+      ))}
+      {!isAbove && obstacles}
+      {!isAbove && (
+        <>
+          <LevelMarks
+            heights={levelHeights}
+            {...{ floor: bottom, scale, measureUnit }}
+            right={PAD.left + w}
+          />
+          <AcrossOf {...{ view, request, scale, measureUnit }} y={bottom + 18} />
+        </>
+      )}
+      {isAbove && (
+        <path
+          d={`M${PAD.left - 1} ${bottom}H${PAD.left + w + 1}`}
+          stroke="#23407a"
+          strokeWidth="5"
+        />
+      )}
+      {view === 'side' && (
+        <path d={`M${PAD.left} ${PAD.top}V${bottom}`} stroke="#23407a" strokeWidth="5" />
+      )}
+      <DimensionUp
+        x={PAD.left + w + 12}
+        top={PAD.top}
+        h={h}
+        label={formatLength(upMm, measureUnit)}
+      />
+    </svg>
+  );
+}
+
+/** The part of a container's width, 0..1, that nothing nearer hides: where its label can be read. */
+function seenFrom(
+  view: FitView,
+  { body }: Drawn,
+  drawn: readonly Drawn[],
+): { from: number; to: number } {
+  const own = project(body, view);
+  const toShare = (mm: number): number => (mm - own.across) / own.wide;
+  const before = drawn
+    .map((other) => project(other.body, view))
+    .filter(
+      (other) =>
+        other.near > own.near && other.up < own.up + own.high && own.up < other.up + other.high,
+    );
+  return widestGap(
+    { from: 0, to: 1 },
+    before.map(({ across, wide }) => ({ from: toShare(across), to: toShare(across + wide) })),
+  );
+}
+
+/** What has to stay free above, so that things are lifted out. */
+function LiftLine({ w, scale, topMm }: { w: number; scale: number; topMm: number }) {
+  return (
+    <>
       <path
-        d={`M${PAD.left} ${PAD.top + clearances.top * scale}H${PAD.left + w}`}
+        d={`M${PAD.left} ${PAD.top + topMm * scale}H${PAD.left + w}`}
         stroke="#c8641b"
         strokeDasharray="4 4"
       />
@@ -173,70 +273,56 @@ function FrontView({
         y={13}
         textAnchor="end"
         className="fill-signal-deep text-[12px]"
-      >{`${formatLength(clearances.top, 'mm')} to lift out`}</text>
-      {parts.map((part) => (
-        <rect
-          key={part.key}
-          x={PAD.left + part.x * scale}
-          y={floor - (part.z + part.height) * scale}
-          width={part.width * scale}
-          height={Math.max(1, part.height * scale)}
-          {...BEARING_PEN}
-        />
-      ))}
-      {drawn.map((item) => (
-        <Container
-          key={item.index}
-          item={item}
-          isPicked={item.index === pickedIndex}
-          onPick={onPick}
-          x={PAD.left + item.placement.x * scale}
-          y={floor - (item.placement.z + item.height) * scale}
-          w={item.width * scale}
-          h={item.height * scale}
-          isCircle={false}
-          seen={seenFrom('front', item, drawn)}
-        />
-      ))}
-      <LevelMarks heights={levelHeights} {...{ floor, scale, measureUnit }} right={PAD.left + w} />
-      {(bay.obstacles ?? []).map((box) => (
-        <ObstacleShape
-          key={box.label}
-          label={box.label}
-          x={PAD.left + box.x * scale}
-          y={floor - (box.z + box.height) * scale}
-          w={box.width * scale}
-          h={box.height * scale}
-        />
-      ))}
-      {bay.openingWidth !== undefined && bay.openingWidth < bay.width && (
-        <DimensionAcross
-          x={PAD.left + (w - bay.openingWidth * scale) / 2}
-          y={floor + 18}
-          w={bay.openingWidth * scale}
-          label={`opening ${formatLength(bay.openingWidth, measureUnit)}`}
-        />
-      )}
-      {(bay.openingWidth === undefined || bay.openingWidth >= bay.width) && (
-        <DimensionAcross
-          x={PAD.left}
-          y={floor + 18}
-          w={w}
-          label={formatLength(bay.width, measureUnit)}
-        />
-      )}
-      <DimensionUp
-        x={PAD.left + w + 12}
-        top={PAD.top}
-        h={h}
-        label={formatLength(bay.height, measureUnit)}
-      />
-    </svg>
+      >{`${formatLength(topMm, 'mm')} to lift out`}</text>
+    </>
   );
 }
 
-/** What bears, in a tint of its own. */
-const BEARING_PEN = { fill: '#c9d2e4', stroke: '#23407a', strokeWidth: 1.2 } as const;
+/** Below an upright view how wide it is; from the front the opening, where that is narrower. */
+function AcrossOf({
+  view,
+  request,
+  scale,
+  y,
+  measureUnit,
+}: Pick<ViewProps, 'view' | 'request' | 'scale' | 'measureUnit'> & { readonly y: number }) {
+  const { bay } = request;
+  const [acrossMm] = insideOf(request, view);
+  const { openingWidth = bay.width } = bay;
+  if (view !== 'front' || openingWidth >= bay.width)
+    return (
+      <DimensionAcross
+        x={PAD.left}
+        y={y}
+        w={acrossMm * scale}
+        label={formatLength(acrossMm, measureUnit)}
+      />
+    );
+  const left = bay.openingLeft ?? (bay.width - openingWidth) / 2;
+  return (
+    <DimensionAcross
+      x={PAD.left + left * scale}
+      y={y}
+      w={openingWidth * scale}
+      label={`opening ${formatLength(openingWidth, measureUnit)}`}
+    />
+  );
+}
+
+/** What bears or parts, in a tint of its own; from above what stands under it is seen through it. */
+function BearingShape({ x, y, w, h, isCircle, isFaint }: OnSheet & { readonly isFaint: boolean }) {
+  const pen = {
+    fill: '#c9d2e4',
+    stroke: '#23407a',
+    strokeWidth: 1.2,
+    ...(isFaint ? { fillOpacity: 0.55 } : {}),
+  };
+  return isCircle ? (
+    <circle cx={x + w / 2} cy={y + h / 2} r={w / 2} {...pen} />
+  ) : (
+    <rect x={x} y={y} width={Math.max(1, w)} height={Math.max(1, h)} {...pen} />
+  );
+}
 
 /** How far right of the bay the heights of levels are written, past its own height. */
 const MARK_PX = 34;
@@ -267,287 +353,4 @@ function LevelMarks({
       </text>
     </g>
   ));
-}
-
-/** From the right, the front edge at the left: how levels lie above and behind each other. */
-function SideView({
-  request: { bay },
-  scale,
-  drawn,
-  measureUnit,
-  pickedIndex,
-  onPick,
-  parts,
-  levelHeights,
-}: ViewProps) {
-  const w = bay.depth * scale;
-  const h = bay.height * scale;
-  const floor = PAD.top + h;
-  return (
-    <svg
-      viewBox={`0 0 ${w + PAD.left + rightPad(levelHeights)} ${floor + PAD.bottom}`}
-      width={w + PAD.left + rightPad(levelHeights)}
-      className="mt-1 h-auto max-w-full"
-      role="group"
-      aria-label="From the right, to scale"
-    >
-      <text x={PAD.left} y={14} className="font-head text-[13.5px] font-[650]">
-        From the right
-      </text>
-      <rect
-        x={PAD.left}
-        y={PAD.top}
-        width={w}
-        height={h}
-        fill="#fffdf8"
-        stroke="#22201b"
-        strokeWidth="2"
-      />
-      {parts.map((part) => (
-        <rect
-          key={part.key}
-          x={PAD.left + part.y * scale}
-          y={floor - (part.z + part.height) * scale}
-          width={part.depth * scale}
-          height={Math.max(1, part.height * scale)}
-          {...BEARING_PEN}
-        />
-      ))}
-      {drawn.map((item) => (
-        <Container
-          key={item.index}
-          item={item}
-          isPicked={item.index === pickedIndex}
-          onPick={onPick}
-          x={PAD.left + item.placement.y * scale}
-          y={floor - (item.placement.z + item.height) * scale}
-          w={item.depth * scale}
-          h={item.height * scale}
-          isCircle={false}
-          seen={seenFrom('side', item, drawn)}
-        />
-      ))}
-      <LevelMarks heights={levelHeights} {...{ floor, scale, measureUnit }} right={PAD.left + w} />
-      <path d={`M${PAD.left} ${PAD.top}V${floor}`} stroke="#23407a" strokeWidth="5" />
-      <DimensionAcross
-        x={PAD.left}
-        y={floor + 18}
-        w={w}
-        label={formatLength(bay.depth, measureUnit)}
-      />
-      <DimensionUp
-        x={PAD.left + w + 12}
-        top={PAD.top}
-        h={h}
-        label={formatLength(bay.height, measureUnit)}
-      />
-    </svg>
-  );
-}
-
-function PlanView({
-  request: { bay },
-  scale,
-  drawn,
-  measureUnit,
-  pickedIndex,
-  onPick,
-  parts,
-  levelHeights,
-}: ViewProps) {
-  const w = bay.width * scale;
-  const h = bay.depth * scale;
-  const front = PAD.top + h;
-  const topmost = drawn.filter((item) =>
-    drawn.every(
-      (other) =>
-        other.placement.z <= item.placement.z ||
-        other.placement.x !== item.placement.x ||
-        other.placement.y !== item.placement.y,
-    ),
-  );
-  return (
-    <svg
-      viewBox={`0 0 ${w + PAD.left + rightPad(levelHeights)} ${front + 10}`}
-      width={w + PAD.left + rightPad(levelHeights)}
-      className="mt-1 h-auto max-w-full"
-      role="group"
-      aria-label="From above, to scale"
-    >
-      <text x={PAD.left} y={14} className="font-head text-[13.5px] font-[650]">
-        From above
-      </text>
-      <text x={PAD.left + w} y={14} textAnchor="end" className="fill-soft text-[12px]">
-        the blue edge is the front
-      </text>
-      <rect
-        x={PAD.left}
-        y={PAD.top}
-        width={w}
-        height={h}
-        fill="#fffdf8"
-        stroke="#22201b"
-        strokeWidth="2"
-      />
-      {(bay.obstacles ?? []).map((box) => (
-        <ObstacleShape
-          key={box.label}
-          label={box.label}
-          x={PAD.left + box.x * scale}
-          y={front - (box.y + box.depth) * scale}
-          w={box.width * scale}
-          h={box.depth * scale}
-        />
-      ))}
-      {parts.map((part) => {
-        const pen = { ...BEARING_PEN, fillOpacity: 0.55 };
-        const [x, y] = [PAD.left + part.x * scale, front - (part.y + part.depth) * scale];
-        const [wide, deep] = [part.width * scale, part.depth * scale];
-        return part.isRound ? (
-          <circle key={part.key} cx={x + wide / 2} cy={y + deep / 2} r={wide / 2} {...pen} />
-        ) : (
-          <rect key={part.key} x={x} y={y} width={wide} height={deep} {...pen} />
-        );
-      })}
-      {topmost.map((item) => {
-        const below = drawn
-          .filter(
-            (other) =>
-              other !== item &&
-              other.placement.x === item.placement.x &&
-              other.placement.y === item.placement.y,
-          )
-          .map((other) => other.label);
-        const label = [...new Set([item.label, ...below])].join(' · ');
-        return (
-          <Container
-            key={item.index}
-            item={{ ...item, label }}
-            isPicked={item.index === pickedIndex}
-            onPick={onPick}
-            x={PAD.left + item.placement.x * scale}
-            y={front - (item.placement.y + item.depth) * scale}
-            w={item.width * scale}
-            h={item.depth * scale}
-            isCircle={item.isRound}
-          />
-        );
-      })}
-      <path d={`M${PAD.left - 1} ${front}H${PAD.left + w + 1}`} stroke="#23407a" strokeWidth="5" />
-      <DimensionUp
-        x={PAD.left + w + 12}
-        top={PAD.top}
-        h={h}
-        label={formatLength(bay.depth, measureUnit)}
-      />
-    </svg>
-  );
-}
-
-interface ContainerProps {
-  readonly item: Drawn;
-  readonly isPicked: boolean;
-  readonly onPick: (index: number) => void;
-  readonly x: number;
-  readonly y: number;
-  readonly w: number;
-  readonly h: number;
-  readonly isCircle: boolean;
-  readonly seen?: { readonly from: number; readonly to: number };
-}
-
-function Container({
-  item,
-  isPicked,
-  onPick,
-  x,
-  y,
-  w,
-  h,
-  isCircle,
-  seen = { from: 0, to: 1 },
-}: ContainerProps) {
-  const stroke = isPicked ? '#182d57' : '#4b5a7c';
-  // A narrow, tall container reads better from the side.
-  const seenWidth = (seen.to - seen.from) * w;
-  const labelX = x + ((seen.from + seen.to) / 2) * w;
-  const isUpright = seenWidth < 64 && h > seenWidth * 1.3;
-  const label = seenWidth < 18 ? '' : fitLabel(item.label, (isUpright ? h : seenWidth) - 10, 13);
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={`Container with ${item.label}`}
-      aria-pressed={isPicked}
-      onClick={() => onPick(item.index)}
-      onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && onPick(item.index)}
-      className="cursor-pointer outline-none focus-visible:[&>*:first-child]:stroke-[#c8641b]"
-    >
-      {isCircle ? (
-        <circle
-          cx={x + w / 2}
-          cy={y + h / 2}
-          r={w / 2}
-          fill={item.tint}
-          stroke={stroke}
-          strokeWidth={isPicked ? 3 : 1.2}
-        />
-      ) : (
-        <rect
-          x={x}
-          y={y}
-          width={w}
-          height={h}
-          rx="3"
-          fill={item.tint}
-          stroke={stroke}
-          strokeWidth={isPicked ? 3 : 1.2}
-        />
-      )}
-      {h > 14 && (
-        <text
-          x={labelX}
-          y={y + h / 2 + 4.5}
-          textAnchor="middle"
-          transform={isUpright ? `rotate(-90 ${labelX} ${y + h / 2})` : undefined}
-          className="text-[13px] font-[650]"
-        >
-          {label}
-        </text>
-      )}
-      <title>{item.label}</title>
-    </g>
-  );
-}
-
-function ObstacleShape({
-  label,
-  x,
-  y,
-  w,
-  h,
-}: {
-  label: string;
-  x: number;
-  y: number;
-  w: number;
-  h: number;
-}) {
-  return (
-    <g>
-      <rect
-        x={x}
-        y={y}
-        width={w}
-        height={h}
-        fill="#e8e1d2"
-        stroke="#5f584a"
-        strokeDasharray="4 3"
-      />
-      <text x={x + w / 2} y={y + h / 2 + 4} textAnchor="middle" className="fill-soft text-[12px]">
-        {fitLabel(label, w - 8, 12)}
-      </text>
-      <title>{label}</title>
-    </g>
-  );
 }

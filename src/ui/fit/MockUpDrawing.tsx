@@ -1,6 +1,14 @@
 import type { FitAnswer, FitRequest, NamedLevel } from '@/core/fit';
 import { fitLabel, formatLength, type LengthUnit } from '@/core/shared';
-import { bodyOf, insideOf, partsOf, project, type Body, type FitView } from './projections';
+import {
+  boardsOf,
+  bodyOf,
+  insideOf,
+  partsOf,
+  project,
+  type Body,
+  type FitView,
+} from './projections';
 
 /** Printed, a fifth of the real size: bays up to 1.3 m wide go on a sheet across. */
 const SCALE = 1 / 5;
@@ -53,6 +61,9 @@ export function MockUpDrawing({
   const bearing = partsOf(request, answer)
     .filter(({ container }) => level?.container === undefined || level.container === container)
     .map((part) => ({ name: part.key, ...show(part) }));
+  const boards = boardsOf(request, {
+    placements: answer.placements.filter((_, i) => !level || level.indexes.includes(i)),
+  }).map((board) => ({ name: board.key, ...show(board) }));
   const obstacles = (request.bay.obstacles ?? []).map((box) => ({
     label: box.label,
     ...show({ ...box, isRound: false }),
@@ -94,7 +105,7 @@ export function MockUpDrawing({
             </text>
           </g>
         ))}
-        {bearing.map(({ name, ...part }) => (
+        {[...bearing, ...boards].map(({ name, ...part }) => (
           <Outline key={name} {...part} fill="#dfe5f0" />
         ))}
         {[...items]

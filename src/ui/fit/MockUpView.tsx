@@ -186,7 +186,7 @@ function TrialRow({
         <span className="block text-[13.5px] text-soft">
           {[group?.name, kind].filter(Boolean).join(': ')}
           {isStacked && !hangsFromAbove(container) ? ', on the one below' : ''}
-          {container ? ` · ${sizeWords(container.outer, measureUnit)}` : ''}
+          {container ? ` · ${placedWords(container, placement, measureUnit)}` : ''}
           {` · label ${FACE_WORDS[face]}`}
         </span>
       </span>
@@ -223,6 +223,17 @@ function TrialRow({
       )}
     </li>
   );
+}
+
+/** Its size, or of a compartment how far it is from board to board. */
+function placedWords(
+  { outer }: FitRequest['containers'][number],
+  { cell }: FitAnswer['placements'][number],
+  unit: LengthUnit,
+): string {
+  if (!cell) return sizeWords(outer, unit);
+  const inside = `compartment ${sizeWords({ ...cell, height: outer.height }, unit)} inside`;
+  return cell.wall ? `${inside}, ends at the wall: no board` : `${inside}, ends at its board`;
 }
 
 const hangsFromAbove = (container: FitRequest['containers'][number] | undefined): boolean =>

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  asPlaced,
   clearancesAround,
   explainUnused,
   findBayFault,
@@ -44,7 +45,8 @@ export function PickedContainer({
   onWish,
 }: PickedProps) {
   const placement = answer.placements[index];
-  const container = request.containers.find(({ id }) => id === placement?.containerId);
+  const product = request.containers.find(({ id }) => id === placement?.containerId);
+  const container = product && placement && asPlaced(product, placement);
   const around = clearancesAround(request, answer, index);
   if (!placement || !container || !around) return null;
   const say = (mm: number) => formatLength(Math.round(mm * 10) / 10, measureUnit);
@@ -53,7 +55,7 @@ export function PickedContainer({
   const each = litresEach[placement.groupId] ?? 0;
   const rows: readonly (readonly [string, string])[] = [
     [
-      'outside',
+      placement.cell ? 'with its board' : 'outside',
       `${bare(container.outer.width)} × ${bare(container.outer.depth)} × ${say(container.outer.height)}`,
     ],
     ['inside', `${formatLitres(container.innerLitres)}, ${say(container.innerHeight)} high`],

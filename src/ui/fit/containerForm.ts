@@ -25,7 +25,7 @@ export const LEVEL_FIELDS: readonly (readonly [
 ])[] = [
   ['underHeightMm', 'Free under it, high', ['riser'], 'cm'],
   ['underWidthMm', 'Free under it, wide', ['riser'], 'cm'],
-  ['mostWidthMm', 'Pulled out, wide', ['riser'], 'cm'],
+  ['mostWidthMm', 'Pulled out, wide', ['riser', 'divider'], 'cm'],
   ['plateHeightMm', 'Plate, above the floor', ['turntable'], 'cm'],
   ['rimMm', 'Rim, on each side', ['turntable'], 'cm'],
   ['levelGapMm', 'Stacked: plate to plate', ['turntable'], 'cm'],

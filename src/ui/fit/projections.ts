@@ -49,19 +49,19 @@ export const insideOf = ({ bay }: FitRequest, view: FitView): readonly [number, 
   view === 'above' ? bay.depth : bay.height,
 ];
 
-/** A placed container; what hangs reaches down as far as its content. */
+/** A placed container, of a compartment what is inside it; what hangs reaches down as far as its content. */
 export function bodyOf(request: FitRequest, placement: Placement): Body | undefined {
   const container = request.containers.find(({ id }) => id === placement.containerId);
   const group = request.groups.find(({ id }) => id === placement.groupId);
   if (!container) return undefined;
   const { width, depth, height } = container.outer;
-  const { x, y, z, turned } = placement;
+  const { x, y, z, turned, cell } = placement;
   return {
     x,
     y,
     z,
-    width: turned ? depth : width,
-    depth: turned ? width : depth,
+    width: cell?.width ?? (turned ? depth : width),
+    depth: cell?.depth ?? (turned ? width : depth),
     height: height + (group?.hangs?.dropMm ?? 0),
     isRound: container.shape === 'round',
   };
@@ -98,6 +98,22 @@ export const partsOf = (
       { ...whole, key: `${index} left`, width: leg, height: under },
       { ...whole, key: `${index} right`, x: x + width - leg, width: leg, height: under },
     ];
+  });
+
+/** The boards that part a drawer or a box; the last compartment ends at the wall, without one. */
+export const boardsOf = (
+  request: FitRequest,
+  { placements }: Pick<FitAnswer, 'placements'>,
+): (Body & { readonly key: string })[] =>
+  placements.flatMap((placement, index) => {
+    const container = request.containers.find(({ id }) => id === placement.containerId);
+    const { cell, x, y, z, turned } = placement;
+    if (!container || !cell || cell.wall) return [];
+    const { depth: thick, height } = container.outer;
+    const at = turned
+      ? { x: x + cell.width, y, width: thick, depth: cell.depth }
+      : { x, y: y + cell.depth, width: cell.width, depth: thick };
+    return [{ ...at, z, height, key: `board ${index}`, isRound: false }];
   });
 
 /** A paper tint, a step darker for each level above the floor. */

@@ -343,7 +343,20 @@ const workbench: DemoRoom = {
   ],
   spots: [{ name: 'from the up-and-over door', moments: ['before'] }],
   groups: [
-    { key: 'hand', name: 'Hand tools', bay: 'drawer-3', front: true },
+    {
+      key: 'hand',
+      name: 'Hand tools',
+      bay: 'drawer-3',
+      front: true,
+      asks: {
+        kinds: [
+          { name: 'Screwdrivers', litres: 5 },
+          { name: 'Spanners', litres: 4 },
+          { name: 'Hammers', litres: 5 },
+          { name: 'Scissors', litres: 1 },
+        ],
+      },
+    },
     { key: 'screws', name: 'Screws & nails', bay: 'drawer-2', see: 'clear' },
     { key: 'power', name: 'Power tools', bay: 'wall-0', loose: true },
     { key: 'paint', name: 'Paint & brushes', bay: 'wall-1', loose: true },
@@ -351,6 +364,7 @@ const workbench: DemoRoom = {
     { key: 'electric', name: 'Bulbs & batteries', bay: 'wall-2', lid: 'required' },
     { key: 'rope', name: 'Rope & straps', bay: null },
   ],
+  levelFits: [['drawer-3', 'cost', []]],
   things: [
     ['30 screwdrivers', 'keep', 'hand'],
     ['9 screwdrivers, duplicates', 'donate'],

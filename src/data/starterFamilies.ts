@@ -414,7 +414,7 @@ const families: readonly Family[] = [
       [310, 12, 60],
       [330, 12, 100],
     ],
-    level: { mostWidthMm: 460 },
+    level: { mostWidthMm: 520 },
   },
   {
     line: 'Sprig',

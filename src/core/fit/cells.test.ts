@@ -159,6 +159,7 @@ describe('the checker', () => {
     ['one over the other', 'gap', [cell('a', 3, 100), cell('b', 103, 100)]],
     ['a wall that is not there', 'divider', [cell('a', 3, 100), wall('b', 113, 100)]],
     ['a drawer that nothing parts', 'divider', [wall('a', 3, 500)]],
+    ['a board that parts nothing', 'divider', [cell('a', 3, 100)]],
     [
       'a board that does not reach',
       'divider',

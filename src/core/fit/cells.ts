@@ -39,7 +39,10 @@ export function divideLevels(
   const dividers = question.containers.filter(
     (container) => roleOf(container) === 'divider' && (container.available ?? 1) > 0,
   );
-  if (dividers.length === 0) return { question, levels, toCells: (placements) => [...placements] };
+  // A board parts two things.
+  const isAlone = question.groups.filter(({ litres }) => litres > 0).length < 2;
+  if (dividers.length === 0 || isAlone)
+    return { question, levels, toCells: (placements) => [...placements] };
   const choices = levels.map((level, i) =>
     hasWalls(question, level, surfaces) ? listChoices({ question, asked, dividers }, level, i) : [],
   );

@@ -44,7 +44,8 @@ export function toCell(divider: FitContainer, cell: Cell, turned: boolean): FitC
 
 /**
  * Checks compartments: of dividers only; in a drawer, or in a box without a lid; the boards of one host in one direction,
- * from wall to wall; each closed at its near side by a wall or by another's board; the last one only at the wall.
+ * from wall to wall; each closed at its near side by a wall or by another's board; the last one only at the wall; and
+ * something else beside each.
  */
 export function findCellFaults(
   request: FitRequest,
@@ -82,8 +83,10 @@ function isClosed(
   const spans = Math.abs(start - from) < EPS && Math.abs(end - to) < EPS;
   const ends = others.map((other) => (at.turned ? other.at.x + other.w : other.at.y + other.d));
   const isMet = [first, ...ends].some((edge) => Math.abs(edge - near) < EPS);
-  const isLast = Math.abs(far - last) < EPS && beside.length > 0;
+  const isLast = Math.abs(far - last) < EPS;
   return (
+    // A board parts two things.
+    beside.length > 0 &&
     isLong &&
     spans &&
     isMet &&

@@ -67,3 +67,43 @@ test('stopping keeps what is found so far', async () => {
   expect(fits).toHaveLength(2);
   expect(told).toEqual([1 / 3, 2 / 3]);
 });
+
+test('the calmest look of several places is of one colour where the lines come in it', async () => {
+  const sizes = [
+    ['low', 120],
+    ['high', 200],
+  ] as const;
+  const containers = sizes.flatMap(([name, height]) =>
+    ['white', 'sage'].map((colour, i) => ({
+      id: `${name} ${colour}`,
+      name,
+      line: name,
+      colour,
+      outer: { width: 190, depth: 280, height },
+      innerLitres: (190 * 280 * height) / 1e6,
+      innerHeight: height - 5,
+      material: 'plastic',
+      // Each size is cheapest in another colour.
+      priceMinor: (name === 'low') === (i === 0) ? 300 : 310,
+    })),
+  );
+  const requests = [150, 230].map((height, i) =>
+    fitRequestSchema.parse({
+      bay: { id: `bay-${i}`, width: 400, depth: 300, height },
+      groups: [
+        { id: 'g', name: 'g', litres: i === 0 ? 10 : 20, minInnerHeight: i === 0 ? 0 : 150 },
+      ],
+      containers,
+      prefer: 'uniform',
+    }),
+  );
+  const fits = await planFits(requests, { solver, clock, timeLimitMs: 6000 });
+  const used = fits.flatMap(({ answer }) => answer.placements.map((each) => each.containerId));
+  const colours = new Set(used.map((id) => id.split(' ')[1]));
+  expect(new Set(used).size).toBe(2);
+  expect(colours.size).toBe(1);
+  for (const { bayId, answer } of fits) {
+    const request = requests.find(({ bay }) => bay.id === bayId);
+    if (request) expect(findFitFaults(request, answer)).toEqual([]);
+  }
+});

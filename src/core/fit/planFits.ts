@@ -26,7 +26,7 @@ const CALM_SHARE = 0.3;
  * few stands once: what one place uses, the next ones no longer have. The fullest place comes first,
  * since it can least do without. Each place gets an equal share of the time that is left. Where the calmest look is
  * wanted, it is of all places together: each makes do with the kinds in use where it can, then kinds are done
- * without, the least used first, as long as every place holds as much as before.
+ * without, the least used first, then colours, as long as every place holds as much as before.
  * Requires: the requests hold the same containers with the same `available`. Ensures: at most
  * `available` of each over all.
  */
@@ -63,7 +63,10 @@ class FitsRun {
       await this.tell();
       if (this.isStopped) return this.found;
     }
-    if (this.isCalm) await this.doWithout();
+    if (this.isCalm) {
+      await this.doWithout();
+      await this.bringIntoOneColour();
+    }
     return this.found;
   }
 
@@ -124,6 +127,50 @@ class FitsRun {
       const others = new Set(kinds.map(([id]) => id).filter((id) => id !== next[0]));
       if (this.replaceAll(next[0], others)) await this.tell();
     }
+  }
+
+  /** Tries to do without each colour in use, the least used first, with no more kinds than before. */
+  private async bringIntoOneColour(): Promise<void> {
+    const tried = new Set<string>();
+    while (this.passedMs() < this.timeLimitMs && !this.isStopped) {
+      const kinds = this.kindsInUse();
+      const counts = new Map<string, number>();
+      for (const [id, count] of kinds)
+        counts.set(this.colourOf(id), (counts.get(this.colourOf(id)) ?? 0) + count);
+      const [next] = [...counts].sort((a, b) => a[1] - b[1]).filter(([each]) => !tried.has(each));
+      if (!next || counts.size <= 1) return;
+      tried.add(next[0]);
+      const others = this.inOtherColours(next[0], [...kinds.keys()]);
+      const before = [...this.found];
+      const leaving = [...kinds.keys()].filter((id) => this.colourOf(id) === next[0]);
+      const isDone = leaving.every((id) => this.replaceAll(id, others));
+      if (isDone && this.kindsInUse().size <= kinds.size) await this.tell();
+      else this.found.splice(0, this.found.length, ...before);
+    }
+  }
+
+  private get containers(): FitQuestion['containers'] {
+    return this.order[0]?.containers ?? [];
+  }
+  private colourOf(containerId: string): string {
+    return this.containers.find(({ id }) => id === containerId)?.colour ?? '';
+  }
+
+  /** What is in use in other colours, and what is like the rest of it in one of those. */
+  private inOtherColours(colour: string, inUse: readonly string[]): ReadonlySet<string> {
+    const kept = inUse.filter((id) => this.colourOf(id) !== colour);
+    const colours = new Set(kept.map((id) => this.colourOf(id)));
+    const formOf = ({ line, outer }: FitQuestion['containers'][number]): string =>
+      JSON.stringify([line, outer]);
+    const leaving = new Set(
+      this.containers
+        .filter(({ id }) => inUse.includes(id) && this.colourOf(id) === colour)
+        .map(formOf),
+    );
+    const alike = this.containers.filter(
+      (container) => colours.has(container.colour ?? '') && leaving.has(formOf(container)),
+    );
+    return new Set([...kept, ...alike.map(({ id }) => id)]);
   }
 
   /** Fits every place that uses a kind with others; all of them, or none is changed. */

@@ -49,7 +49,7 @@ test('boards and liners are typed, worked out with proof, drawn, kept, and refus
   await expect(page.getByRole('region', { name: 'Liner plan' })).toContainText(
     '1 roll, £6.00, fewer do not do; 152 cm are used, no way uses less.',
   );
-  await expect(page.getByRole('img', { name: 'Roll 1: 2 liners on 152 cm' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Roll 1: 2 pieces on 152 cm' })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Piece', { exact: true })).toHaveValue('Shelf');
   await page

@@ -20,6 +20,7 @@ function fullRoom(seed: number) {
     wantsAnchoring: true,
     isAnchored: random() < 0.3,
     placeCount: between(random, 3, 8),
+    floorCount: 0,
     linedCount: between(random, 1, 5),
     ownedCount: between(random, 1, 6),
     containerCount: between(random, 2, 12),

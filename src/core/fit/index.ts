@@ -64,4 +64,11 @@ export { toFitRequest } from './toFitRequest';
 export { restateLitres } from './restateLitres';
 export { costOfWish, withoutWish, type OneWish, type WishCost } from './costOfWish';
 export { tidyFit, tidyWays, type TidyWay } from './tidyFit';
-export { labelFaceOf, listLevels, loadOrder, type LabelFace, type NamedLevel } from './loadOrder';
+export {
+  labelFaceOf,
+  listLevels,
+  putInOrder,
+  type LabelFace,
+  type NamedLevel,
+  type PutIn,
+} from './loadOrder';

@@ -8,17 +8,48 @@ import {
 } from './model';
 import { roleOf } from './suitability';
 
+/** One thing that is put into a place: what bears others, or a container, by its index in the answer. */
+export interface PutIn {
+  readonly kind: 'surface' | 'container';
+  readonly index: number;
+}
+
 /**
- * The order in which containers go in, by their index: what stands behind and below first, from the left, so that
- * nothing that stands is moved again. Requires: placements that keep the rules. O(n log n).
+ * The order in which a place is filled: what stands behind and below first, from the left, so that nothing that stands is
+ * moved again; what bears others before what is on it, and a turntable's plate full before the next one stands on it.
+ * Requires: an answer that keeps the rules. O(n log n).
  */
-export const loadOrder = (placements: readonly Placement[]): number[] =>
-  placements
-    .map((_, i) => i)
-    .sort((a, b) => {
-      const [one, other] = [placements[a]!, placements[b]!];
-      return other.y - one.y || one.z - other.z || one.x - other.x || a - b;
-    });
+export function putInOrder({ placements, surfaces = [] }: Stood): PutIn[] {
+  const isBefore = (one: Spot, other: Spot): number =>
+    other.y - one.y || one.z - other.z || one.x - other.x;
+  const onTop = (on: number | undefined): PutIn[] => {
+    const containers = placements
+      .map((at, index) => ({ at, index, kind: 'container' as const }))
+      .filter(({ at }) => at.on === on);
+    const bearing = surfaces
+      .map((at, index) => ({ at, index, kind: 'surface' as const }))
+      .filter(({ at }) => at.on === on);
+    const sorted =
+      on === undefined
+        ? [...containers, ...bearing].sort((a, b) => isBefore(a.at, b.at))
+        : [...containers.sort((a, b) => isBefore(a.at, b.at)), ...bearing];
+    return sorted.flatMap(({ kind, index }) => [
+      { kind, index },
+      ...(kind === 'surface' ? onTop(index) : []),
+    ]);
+  };
+  return onTop(undefined);
+}
+interface Spot {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+}
+
+/** What the words of a level are told from. */
+export type Place = Pick<FitRequest, 'containers'> & {
+  readonly bay: Pick<FitRequest['bay'], 'pullOut' | 'falseFloor'>;
+};
 
 /** What a person calls one level of a place, with what stands on it by its index. Heights mm above the bay's bottom. */
 export interface NamedLevel {
@@ -39,10 +70,7 @@ const BEARER_WORDS: Readonly<Record<string, string>> = {
 };
 
 /** The floor first, then each surface from the lowest, what hangs last; only those with something on them. */
-export function listLevels(
-  request: FitRequest,
-  { placements, surfaces = [] }: Stood,
-): NamedLevel[] {
+export function listLevels(request: Place, { placements, surfaces = [] }: Stood): NamedLevel[] {
   const isHung = ({ containerId }: Placement): boolean => {
     const container = request.containers.find(({ id }) => id === containerId);
     return container !== undefined && hangingRoles.has(roleOf(container));
@@ -88,7 +116,7 @@ export type LabelFace = 'front' | 'outward' | 'above';
 
 /** On a turntable outward; in a drawer, a pull-out or a box on top; everywhere else to the front. */
 export function labelFaceOf(
-  request: FitRequest,
+  request: Place,
   { placements, surfaces = [] }: Stood,
   index: number,
 ): LabelFace {

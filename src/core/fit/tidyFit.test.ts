@@ -5,8 +5,8 @@ import { loadSolver, type Solver } from '../shared';
 import {
   findFitFaults,
   fitRequestSchema,
-  loadOrder,
   planFit,
+  putInOrder,
   tidyFit,
   tidyWays,
   type FitAnswer,
@@ -164,7 +164,7 @@ test('nothing that stands is in the way of what goes in after it', () => {
   fc.assert(
     fc.property(fitRequestArb, (request) => {
       const { placements } = planFit({ ...request, timeLimitMs: 60 }, { solver, clock });
-      const order = loadOrder(placements);
+      const order = putInOrder({ placements }).map(({ index }) => index);
       expect([...order].sort((a, b) => a - b)).toEqual(placements.map((_, i) => i));
       const sides = ({ containerId, turned }: (typeof placements)[number]) => {
         const { width, depth, height } = request.containers.find(

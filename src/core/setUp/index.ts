@@ -30,6 +30,7 @@ export {
   unitSetUpOf,
   type SetUpRecordsOfRoom,
 } from './setUpFacts';
+export { putInOf, type PutInPlace, type PutInStep } from './putIn';
 export { loadUnit, type LoadAnswer, type LoadQuestion, type LoadStep } from './loadUnit';
 export {
   binsOf,

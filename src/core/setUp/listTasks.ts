@@ -18,6 +18,8 @@ export interface UnitToSetUp {
   readonly isAnchored: boolean;
   readonly placeCount: number;
   readonly linedCount: number;
+  /** Sheets that lie in its places as false floors. */
+  readonly floorCount: number;
   /** Containers that the home has already: washed before they are used again. */
   readonly ownedCount: number;
   /** All containers that are put in. */
@@ -139,10 +141,9 @@ export function listTasks(
     );
   const painting = paintTasks(facts, air, { make, before: [...downs, ...wipes] });
   const { lastCoats, dryMinutes, hardMinutes } = painting;
+  const toCut = pieceCount + units.reduce((sum, { floorCount }) => sum + floorCount, 0);
   const cuts =
-    pieceCount > 0
-      ? [make('cut', '', { minutes: sized(TASK_MINUTES.cut, pieceCount), amount: pieceCount })]
-      : [];
+    toCut > 0 ? [make('cut', '', { minutes: sized(TASK_MINUTES.cut, toCut), amount: toCut })] : [];
   const assemblies = units
     .filter(({ comes }) => comes !== 'stays')
     .map(({ id, placeCount, needsTwo, alikeBefore }) =>
@@ -185,13 +186,26 @@ export function listTasks(
     .map(({ id, ownedCount }) =>
       make('wash', id, { minutes: sized(TASK_MINUTES.wash, ownedCount), amount: ownedCount }),
     );
+  const floors = units
+    .filter(({ floorCount }) => floorCount > 0)
+    .map(({ id, floorCount }) =>
+      make('floor', id, {
+        minutes: sized(TASK_MINUTES.floor, floorCount),
+        amount: floorCount,
+        after: [...unitStands(id), ...behind(cuts), ...behind(lastCoats, dryMinutes)],
+      }),
+    );
   const lines = units
     .filter(({ linedCount }) => linedCount > 0)
     .map(({ id, linedCount }) =>
       make('line', id, {
         minutes: sized(TASK_MINUTES.line, linedCount),
         amount: linedCount,
-        after: [...unitStands(id), ...behind(lastCoats, dryMinutes)],
+        after: [
+          ...unitStands(id),
+          ...behind(floors.filter(({ of }) => of === id)),
+          ...behind(lastCoats, dryMinutes),
+        ],
       }),
     );
   const fits = units
@@ -202,7 +216,7 @@ export function listTasks(
         amount: containerCount,
         after: [
           ...unitStands(id),
-          ...behind([...washes, ...lines, ...secures].filter(({ of }) => of === id)),
+          ...behind([...washes, ...floors, ...lines, ...secures].filter(({ of }) => of === id)),
           // Containers weigh little, but they would mark what is still soft.
           ...behind(lastCoats, hardMinutes),
         ],
@@ -226,7 +240,7 @@ export function listTasks(
         people: heaviestG > facts.liftLimitG ? 2 : 1,
         after: [
           ...unitStands(id),
-          ...behind([...lines, ...fits, ...secures].filter(({ of }) => of === id)),
+          ...behind([...floors, ...lines, ...fits, ...secures].filter(({ of }) => of === id)),
           ...behind([...anchors, ...moves]),
           ...behind(lastCoats, hardMinutes),
         ],
@@ -250,6 +264,7 @@ export function listTasks(
     ...secures,
     ...anchors,
     ...washes,
+    ...floors,
     ...lines,
     ...fits,
     ...moves,

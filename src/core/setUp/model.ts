@@ -15,6 +15,7 @@ export const taskKinds = [
   'secure',
   'anchor',
   'wash',
+  'floor',
   'line',
   'fit',
   'move',

@@ -19,6 +19,7 @@ const aUnit = (id: string, facts: Partial<UnitToSetUp> = {}): UnitToSetUp => ({
   containerCount: 0,
   placeCount: 3,
   linedCount: 2,
+  floorCount: 0,
   litres: 200,
   heaviestG: 4000,
   labelCount: 4,
@@ -69,6 +70,18 @@ test('a list holds what there is to do, each after what it needs, and nothing el
     spotCount: 0,
   });
   expect(listTasks(bare, AIR).map(({ id }) => id)).toEqual(['wipe left']);
+});
+
+test('a false floor is cut before it is laid, and laid before anything lies on it', () => {
+  const tasks = listTasks(
+    facts({ pieceCount: 0, units: [aUnit('sink', { floorCount: 2, containerCount: 4 })] }),
+    AIR,
+  );
+  const of = (kind: string) => tasks.find((task) => task.kind === kind)!;
+  const needs = (kind: string) => of(kind).after.map(({ taskId }) => taskId);
+  expect(of('cut').amount).toBe(2);
+  expect(needs('floor')).toContain(of('cut').id);
+  for (const kind of ['line', 'fit', 'load']) expect(needs(kind)).toContain(of('floor').id);
 });
 
 test('the plan keeps order, drying, people, drill and windows', () => {

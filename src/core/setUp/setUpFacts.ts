@@ -1,4 +1,4 @@
-import type { ContainerProduct, TakenFit } from '../fit';
+import { containerIdsOf, type ContainerProduct, type TakenFit } from '../fit';
 import { layOutUnit, type Picture, type Unit, type VantagePoint } from '../look';
 import {
   isFragileGroup,
@@ -7,7 +7,7 @@ import {
   usesPerWeekOf,
   type KeptMoveList,
 } from '../place';
-import type { Materials } from '../shop';
+import { falseFloorsOf, type Materials } from '../shop';
 import { pairPictures } from '../show';
 import { isKept, keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
 import type { SetUpFacts, UnitToSetUp } from './listTasks';
@@ -154,7 +154,7 @@ function unitFactsOf(
   const tipping = tippingOf(unit, records);
   const standing = fits
     .filter(({ bayId }) => bays.some(({ id }) => id === bayId))
-    .flatMap(({ answer }) => answer.placements);
+    .flatMap(({ answer }) => containerIdsOf(answer));
   const isOwned = (containerId: string) =>
     products.some(({ id, ownedCount }) => id === containerId && ownedCount !== null);
   const isAlike = (other: Unit) =>
@@ -177,7 +177,8 @@ function unitFactsOf(
     isAnchored: isAnchored === true,
     placeCount: bays.length,
     linedCount: bays.filter(({ id }) => materials?.linedBayIds.includes(id)).length,
-    ownedCount: standing.filter(({ containerId }) => isOwned(containerId)).length,
+    floorCount: falseFloorsOf([unit]).length,
+    ownedCount: standing.filter(isOwned).length,
     containerCount: standing.length,
     litres: groups.reduce((sum, group) => sum + keptLitresOf(group, things), 0),
     // Of a single piece: a group is carried in baskets.

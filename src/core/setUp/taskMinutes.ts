@@ -15,6 +15,7 @@ export const TASK_MINUTES = {
   alikeShare: 0.7,
   anchor: { start: 10, each: 12 },
   wash: { start: 3, each: 2 },
+  floor: { start: 3, each: 4 },
   line: { start: 5, each: 6 },
   fit: { start: 3, each: 1 },
   move: { start: 5, each: 3 },

@@ -31,6 +31,7 @@ export {
   type RollRequestInput,
 } from './rollModel';
 export { planRoll } from './planRoll';
+export { falseFloorsOf, toPanelRequest, type FloorPiece } from './falseFloors';
 export {
   materialKinds,
   materialsSchema,

@@ -60,6 +60,7 @@ const materials = (change: Partial<MaterialsInput>) =>
 const needs = (change: Partial<MaterialsInput>) =>
   listMaterialNeeds(materials(change), {
     cut: cutAnswer,
+    panel: undefined,
     roll: rollAnswer,
     labelTexts: ['Hats'],
   }).map(({ key, qty, shopId, priority, packSize }) => [key, qty, shopId, priority, packSize]);
@@ -79,9 +80,12 @@ test('a board stays the same need where one before it is taken away, and two can
   const without = materials({ boards: long ? [long] : [], buying: { boards: at('s') } });
   expect(toCutRequest(without).stock.map(({ id }) => id)).toEqual(['board-1']);
   expect(
-    listMaterialNeeds(without, { cut: cutAnswer, roll: undefined, labelTexts: [] }).map(
-      ({ key, name }) => [key, name],
-    ),
+    listMaterialNeeds(without, {
+      cut: cutAnswer,
+      panel: undefined,
+      roll: undefined,
+      labelTexts: [],
+    }).map(({ key, name }) => [key, name]),
   ).toEqual([['boards-1', 'Long']]);
   expect(
     materialsSchema
@@ -112,7 +116,7 @@ test('paint and tape need something to paint and to label', () => {
         labels,
         buying: { paint: at('s'), labels: at('s') },
       }),
-      { cut: undefined, roll: undefined, labelTexts: [] },
+      { cut: undefined, panel: undefined, roll: undefined, labelTexts: [] },
     ),
   ).toEqual([]);
 });

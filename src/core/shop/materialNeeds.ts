@@ -121,11 +121,12 @@ export function listMaterialNeeds(
   materials: Materials,
   worked: {
     readonly cut: CutAnswer | undefined;
+    readonly panel: RollAnswer | undefined;
     readonly roll: RollAnswer | undefined;
     readonly labelTexts: readonly string[];
   },
 ): MaterialNeed[] {
-  const { boards, roll, paint, labels, fixings, buying } = materials;
+  const { boards, panel, roll, paint, labels, fixings, buying } = materials;
   const needOf = (
     kind: MaterialKind,
     key: string,
@@ -148,6 +149,14 @@ export function listMaterialNeeds(
         priceMinor,
       }),
     ),
+    ...(panel
+      ? needOf('panel', 'panel', {
+          name: 'Sheet for false floors',
+          qty: worked.panel?.rolls ?? 0,
+          packSize: 1,
+          priceMinor: panel.priceMinor,
+        })
+      : []),
     ...(roll
       ? needOf('roll', 'roll', {
           name: 'Shelf liner',

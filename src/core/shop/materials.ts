@@ -73,13 +73,14 @@ const fixingsSchema = z.object({
 export type Fixings = Readonly<z.infer<typeof fixingsSchema>>;
 
 /** Kinds of material, each bought at one shop. */
-export const materialKinds = ['boards', 'roll', 'paint', 'labels', 'fixings'] as const;
+export const materialKinds = ['boards', 'panel', 'roll', 'paint', 'labels', 'fixings'] as const;
 export type MaterialKind = (typeof materialKinds)[number];
 /** Where it is bought and how much it is wanted; without a shop it stays off the list. */
 const buyingSchema = z.object({ shopId: shopIdSchema.nullable(), priority: prioritySchema });
 const OFF_LIST = { shopId: null, priority: 'must' as const };
 const allBuyingSchema = z.object({
   boards: buyingSchema.default(OFF_LIST),
+  panel: buyingSchema.default(OFF_LIST),
   roll: buyingSchema.default(OFF_LIST),
   paint: buyingSchema.default(OFF_LIST),
   labels: buyingSchema.default(OFF_LIST),
@@ -122,6 +123,11 @@ export const materialsSchema = z.object({
   roll: z
     .object({ width: lengthSchema, length: lengthSchema, priceMinor: priceMinorSchema })
     .nullable(),
+  /** The sheet that false floors are cut from. */
+  panel: z
+    .object({ width: lengthSchema, length: lengthSchema, priceMinor: priceMinorSchema })
+    .nullable()
+    .default(null),
   /** Places that are lined. */
   linedBayIds: z.array(bayIdSchema).max(300),
   paint: paintSchema.nullable().default(null),

@@ -30,6 +30,7 @@ import * as lookAgain from './0027_look_again';
 import * as answersDecide from './0028_answers_decide';
 import * as insteadOf from './0029_instead_of';
 import * as levels from './0030_levels';
+import * as panels from './0031_panels';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -66,6 +67,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0028_answers_decide', ...answersDecide },
   { name: '0029_instead_of', ...insteadOf },
   { name: '0030_levels', ...levels },
+  { name: '0031_panels', ...panels },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

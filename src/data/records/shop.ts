@@ -151,6 +151,7 @@ export const materialsRecord = defineRecord({
     kerf: json('kerf_json'),
     carLength: json('car_length_json'),
     cuts: json('cuts_json'),
+    panel: json('panel_json'),
     roll: json('roll_json'),
     linedBayIds: json('lined_bay_ids_json'),
     paint: json('paint_json'),

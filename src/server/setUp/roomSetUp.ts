@@ -5,6 +5,7 @@ import {
   doneOf,
   listTasks,
   loadingOf,
+  putInOf,
   setUpFactsOf,
   setUpSchema,
   taskIdOf,
@@ -116,6 +117,7 @@ export function unitsToLoad(records: Records<SetUpName>, roomId: RoomId) {
       alikeBefore: fact?.alikeBefore ?? 0,
       tipping: tippingOf(unit, own),
       loading: loadingOf(unit, own),
+      putIn: putInOf(unit, own),
       fixingWords: row && `Counted for it: ${row.things * row.each} fixings for ${row.wall}.`,
     };
   });

@@ -112,6 +112,7 @@ export async function loadSetUp(
 
 const MATERIAL_TASKS: Readonly<Record<MaterialKind, readonly TaskKind[]>> = {
   boards: ['cut'],
+  panel: ['cut'],
   roll: ['line'],
   paint: ['prime', 'paint'],
   labels: ['label'],

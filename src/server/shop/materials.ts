@@ -4,6 +4,7 @@ import {
   listMaterialNeeds,
   materialsSchema,
   toCutRequest,
+  toPanelRequest,
   toRollRequest,
   type MaterialNeed,
   type Materials,
@@ -78,6 +79,7 @@ export function countedMaterialNeedsOf(
   return materials
     ? listMaterialNeeds(materials, {
         cut: undefined,
+        panel: undefined,
         roll: undefined,
         labelTexts: labelTextsOf(records, roomId),
       })
@@ -102,5 +104,11 @@ export async function materialNeedsOf(
     materials.buying.roll.shopId !== null && rollRequest
       ? await runEngine('roll', { ...rollRequest, timeLimitMs: COUNT_MS })
       : undefined;
-  return listMaterialNeeds(materials, { cut, roll, labelTexts: labelTextsOf(records, roomId) });
+  const panelRequest = toPanelRequest(materials, units);
+  const panel =
+    materials.buying.panel.shopId !== null && panelRequest
+      ? await runEngine('roll', { ...panelRequest, timeLimitMs: COUNT_MS })
+      : undefined;
+  const labelTexts = labelTextsOf(records, roomId);
+  return listMaterialNeeds(materials, { cut, panel, roll, labelTexts });
 }

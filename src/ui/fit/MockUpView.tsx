@@ -7,8 +7,8 @@ import { useState } from 'react';
 import {
   hangingRoles,
   labelFaceOf,
+  putInOrder,
   listLevels,
-  loadOrder,
   type FitAnswer,
   type FitRequest,
   type LabelFace,
@@ -21,7 +21,7 @@ import { TextField } from '../primitives/Field';
 import { MockUpDrawing } from './MockUpDrawing';
 import { showNotice } from '../primitives/notices';
 import { useMutation } from '../useMutation';
-import { sizeWords } from './fitWords';
+import { LABEL_FACE_WORDS, sizeWords } from './fitWords';
 
 interface MockUpViewProps {
   readonly request: FitRequest;
@@ -78,7 +78,9 @@ export function MockUpView({
     setTicked({});
     return result.ok;
   };
-  const order = loadOrder(answer.placements);
+  const order = putInOrder(answer).flatMap(({ kind, index }) =>
+    kind === 'container' ? [index] : [],
+  );
   const levels = listLevels(request, answer);
   const drawn = { request, answer, measureUnit, order };
   const tried = answer.placements
@@ -187,7 +189,7 @@ function TrialRow({
           {[group?.name, kind].filter(Boolean).join(': ')}
           {isStacked && !hangsFromAbove(container) ? ', on the one below' : ''}
           {container ? ` · ${placedWords(container, placement, measureUnit)}` : ''}
-          {` · label ${FACE_WORDS[face]}`}
+          {` · label ${LABEL_FACE_WORDS[face]}`}
         </span>
       </span>
       <span className="flex flex-wrap gap-1.5">
@@ -238,12 +240,6 @@ function placedWords(
 
 const hangsFromAbove = (container: FitRequest['containers'][number] | undefined): boolean =>
   container?.role !== undefined && hangingRoles.has(container.role);
-
-const FACE_WORDS: Readonly<Record<LabelFace, string>> = {
-  front: 'to the front',
-  outward: 'outward, so that it is read as it turns',
-  above: 'on top',
-};
 
 function Correct({
   container,

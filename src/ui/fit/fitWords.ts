@@ -1,4 +1,4 @@
-import type { FitAim, FitFault, FitReason, GroupFault } from '@/core/fit';
+import type { FitAim, FitFault, FitReason, GroupFault, LabelFace } from '@/core/fit';
 import { formatLength, formatLitres, type LengthUnit } from '@/core/shared';
 
 export const aimWords: Readonly<Record<FitAim, { readonly name: string; readonly about: string }>> =
@@ -12,6 +12,13 @@ export const aimWords: Readonly<Record<FitAim, { readonly name: string; readonly
       about: 'nothing on or before what is used daily, on a turntable where there is one',
     },
   };
+/** Where the label of a container faces. */
+export const LABEL_FACE_WORDS: Readonly<Record<LabelFace, string>> = {
+  front: 'to the front',
+  outward: 'outward, so that it is read as it turns',
+  above: 'on top',
+};
+
 const FAULT_WORDS: Readonly<Record<FitFault['rule'], string>> = {
   unknown_container: 'is no longer known',
   unknown_group: 'no longer lives here',

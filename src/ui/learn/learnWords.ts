@@ -38,6 +38,7 @@ export const taskKindWords: Readonly<Record<TaskKind, string>> = {
   secure: 'anchoring units',
   anchor: 'fixing to the wall',
   wash: 'washing containers',
+  floor: 'laying false floors',
   line: 'lining',
   fit: 'putting containers in',
   move: 'carrying to new places',

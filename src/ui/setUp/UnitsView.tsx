@@ -3,13 +3,14 @@
 import { useState } from 'react';
 
 import { usableLitresOf, type Unit } from '@/core/look';
-import type { LoadAnswer, LoadStep, TipAnswer, UnitSetUp } from '@/core/setUp';
+import type { LoadAnswer, LoadStep, PutInPlace, TipAnswer, UnitSetUp } from '@/core/setUp';
 import { formatMass } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { useTypedForm } from '../useTypedForm';
 import { LoadDrawing } from './LoadDrawing';
+import { PutInList } from './PutInList';
 import { hardWords } from './setUpWords';
 import { assemblyWords, tipFactsWords, tipWords } from './unitWords';
 import { toTypedUnitSetUp, unitSetUpFormSchema, type UnitSetUpTyped } from './unitSetUpForm';
@@ -22,6 +23,7 @@ export interface UnitLoading {
   readonly alikeBefore: number;
   readonly tipping: TipAnswer;
   readonly loading: LoadAnswer;
+  readonly putIn: readonly PutInPlace[];
   /** Fixings that are counted for this wall, by materials. */
   readonly fixingWords: string | undefined;
 }
@@ -124,6 +126,7 @@ function UnitCard({
               {nameOfPlace(placeId)}: {formatMass(overG)} over what it bears. It stays out.
             </p>
           ))}
+          <PutInList places={own.putIn} nameOfPlace={nameOfPlace} />
           {setUp.comes !== 'stays' && <Assembly {...own} />}
           <details>
             <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">

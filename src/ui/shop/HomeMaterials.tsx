@@ -38,11 +38,12 @@ export function HomeMaterials({ projectId, rooms }: HomeMaterialsProps) {
 
 function materialsWords(materials: Materials | undefined): string {
   if (!materials) return 'nothing yet';
-  const { cuts, linedBayIds, paint, labels, fixings } = materials;
+  const { cuts, panel, linedBayIds, paint, labels, fixings } = materials;
   const pieces = cuts.reduce((sum, { qty }) => sum + qty, 0);
   const fixed = fixings.rows.reduce((sum, { things }) => sum + things, 0);
   const words = [
     pieces > 0 && `${formatCount(pieces, 'piece')} to cut`,
+    panel && 'false floors',
     linedBayIds.length > 0 && `${formatCount(linedBayIds.length, 'place')} to line`,
     paint && `${formatCount(paint.surfaces.length, 'surface')} to paint`,
     labels && 'labels',

@@ -21,6 +21,7 @@ import {
   tapeNeedOf,
   USUAL_DRYING,
   wallKinds,
+  type FloorPiece,
   type MaterialKind,
   type Materials,
   type PaintKind,
@@ -317,6 +318,66 @@ function surfaceWords({ wallNumber, openingNames }: PlanSurface): string {
 }
 
 const formatDays = (hours: number): string => `${Math.ceil(hours / 12) / 2} days`;
+
+/** The sheet for the places with a false floor, and what each takes of it. */
+export function PanelFields({
+  pieces,
+  measureUnit,
+}: {
+  readonly pieces: readonly FloorPiece[];
+  readonly measureUnit: LengthUnit;
+}) {
+  const {
+    register,
+    formState: { errors },
+  } = useFormContext<MaterialsTyped>();
+  return (
+    <div className="mt-2">
+      <div className="no-print grid max-w-[420px] grid-cols-3 gap-1.5">
+        <TextField
+          label="Sheet, width"
+          isLength
+          placeholder="none"
+          error={errors.panelWidth?.message}
+          {...register('panelWidth')}
+        />
+        <TextField
+          label="Sheet, length"
+          isLength
+          error={errors.panelLength?.message}
+          {...register('panelLength')}
+        />
+        <TextField
+          label="Price a sheet"
+          measure
+          inputMode="decimal"
+          error={errors.panelPrice?.message}
+          {...register('panelPrice')}
+        />
+      </div>
+      {pieces.length === 0 && (
+        <p className="mt-2 text-[14px] text-soft">
+          No place has a false floor: how high it lies is typed with the place in Look.
+        </p>
+      )}
+      <ul className="mt-2 text-[14.5px]">
+        {pieces.map(({ id, name, widthMm, depthMm, around }) => (
+          <li key={id}>
+            {name}:{' '}
+            <span className="font-mono">
+              {formatLength(Math.round(widthMm), measureUnit)} ×{' '}
+              {formatLength(Math.round(depthMm), measureUnit)}
+            </span>
+            , a little less than inside
+            {around.length > 0 && (
+              <b className="font-[650]">, cut out around: {around.join(', ')}</b>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
 
 /** One label for each container of the taken fits. */
 export function LabelFields({

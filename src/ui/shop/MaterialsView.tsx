@@ -9,7 +9,15 @@ import type { z } from 'zod';
 
 import type { Fixture, RoomPlan, Unit } from '@/core/look';
 import type { Currency, LengthUnit } from '@/core/shared';
-import { toCutRequest, toPieceId, toRollRequest, toStockId, type Materials } from '@/core/shop';
+import {
+  falseFloorsOf,
+  toCutRequest,
+  toPanelRequest,
+  toPieceId,
+  toRollRequest,
+  toStockId,
+  type Materials,
+} from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { createUuid } from '../createUuid';
 import { Button } from '../primitives/Button';
@@ -20,6 +28,7 @@ import {
   FixingFields,
   LabelFields,
   PaintFields,
+  PanelFields,
   type ShopChoice,
 } from './MaterialFields';
 import { materialsFormSchemaFor, toMaterialsTyped, type MaterialsTyped } from './materialsForm';
@@ -74,12 +83,17 @@ export function MaterialsView({
   const [kept, setKept] = useState(materials);
   const { run, start } = useMaterials();
   const bays = units.flatMap((unit) => unit.bays).filter(({ outOfScope }) => !outOfScope);
+  const floors = falseFloorsOf(units);
   const work = handleSubmit(async (typed) => {
     const next: Materials = { ...typed, id: materials.id, linedBayIds };
     const result = await mutate(() => onSave(next));
     if (!result.ok) return;
     setKept(next);
-    start(toCutRequest(next), toRollRequest(next, units));
+    start({
+      cut: toCutRequest(next),
+      panel: toPanelRequest(next, units),
+      roll: toRollRequest(next, units),
+    });
   });
   const isTooLong = (i: number) =>
     kept.carLength !== null && (kept.boards[i]?.length.mm ?? 0) > kept.carLength.mm;
@@ -225,6 +239,21 @@ export function MaterialsView({
             />
           )}
         </section>
+        <section aria-label="False floors" className="panel p-4">
+          <h2 className="text-[17px]">False floors from a sheet</h2>
+          <PanelFields pieces={floors} measureUnit={measureUnit} />
+          <BuyingFields kind="panel" what="Sheet" shops={shops} />
+          {run.panel && (
+            <RollPlan
+              {...run.panel}
+              of="sheet"
+              kerfMm={kept.kerf.mm}
+              pieceNames={Object.fromEntries(floors.map(({ id, name }) => [id, name]))}
+              measureUnit={measureUnit}
+              currency={currency}
+            />
+          )}
+        </section>
         <section aria-label="Liners" className="panel p-4">
           <h2 className="text-[17px]">Liners from a roll</h2>
           <div className="no-print mt-2">
@@ -274,6 +303,7 @@ export function MaterialsView({
           {run.roll && (
             <RollPlan
               {...run.roll}
+              of="roll"
               pieceNames={Object.fromEntries(bays.map(({ id, name }) => [id, name]))}
               measureUnit={measureUnit}
               currency={currency}
@@ -305,7 +335,7 @@ export function MaterialsView({
           <Button type="submit" look="main" disabled={isSubmitting || run.isRunning}>
             {run.isRunning ? 'Working it out …' : 'Keep, and work the plans out'}
           </Button>
-          {(run.cut ?? run.roll) && (
+          {(run.cut ?? run.panel ?? run.roll) && (
             <button
               type="button"
               className="text-[14px] text-rim underline underline-offset-3 max-md:min-h-11"

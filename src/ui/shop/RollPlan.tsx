@@ -1,23 +1,45 @@
-import { fitLabel, formatLength, formatMoney, type Currency, type LengthUnit } from '@/core/shared';
+import {
+  fitLabel,
+  formatCount,
+  formatLength,
+  formatMoney,
+  type Currency,
+  type LengthUnit,
+} from '@/core/shared';
 import type { RollAnswer, RollRequest } from '@/core/shop';
 import { rollReasonWords } from './shopWords';
 
 interface RollPlanProps {
   readonly request: RollRequest;
   readonly answer: RollAnswer;
+  /** What is bought, and what the saw takes of it; a roll is cut with scissors. */
+  readonly of: 'roll' | 'sheet';
+  readonly kerfMm?: number;
   readonly pieceNames: Readonly<Record<string, string>>;
   readonly measureUnit: LengthUnit;
   readonly currency: Currency;
 }
 
-/** Where each liner lies on its roll, to scale: the roll runs to the right. */
-export function RollPlan({ request, answer, pieceNames, measureUnit, currency }: RollPlanProps) {
+/** Where each piece lies on its roll or sheet, to scale: it runs to the right. */
+export function RollPlan({
+  request,
+  answer,
+  of,
+  kerfMm = 0,
+  pieceNames,
+  measureUnit,
+  currency,
+}: RollPlanProps) {
   if (answer.status === 'infeasible')
     return (
       <>
         {answer.reasons.map((reason) => (
           <p key={reason.subject} role="alert" className="warn mt-2">
-            {rollReasonWords(reason, { piece: (id) => pieceNames[id] ?? id, unit: measureUnit })}
+            {rollReasonWords(reason, {
+              piece: (id) => pieceNames[id] ?? id,
+              unit: measureUnit,
+              of,
+            })}
           </p>
         ))}
       </>
@@ -28,9 +50,9 @@ export function RollPlan({ request, answer, pieceNames, measureUnit, currency }:
     answer.placed.filter((piece) => piece.roll === r),
   );
   return (
-    <section aria-label="Liner plan" className="mt-2">
+    <section aria-label={of === 'roll' ? 'Liner plan' : 'Sheet plan'} className="mt-2">
       <p role="status" className="text-[15px]">
-        <b className="font-mono">{answer.rolls}</b> {answer.rolls === 1 ? 'roll' : 'rolls'},{' '}
+        <b className="font-mono">{formatCount(answer.rolls, of)}</b>,{' '}
         <b className="font-mono">{formatMoney(answer.rolls * roll.priceMinor, currency)}</b>
         {answer.status === 'optimal' ? ', fewer do not do' : ''};{' '}
         <span className="font-mono">{formatLength(answer.usedLengthMm, measureUnit)}</span> are
@@ -48,13 +70,17 @@ export function RollPlan({ request, answer, pieceNames, measureUnit, currency }:
             along: piece.turned ? widthMm : depthMm,
           };
         });
+        const words = ({ along, across }: { along: number; across: number }): string =>
+          [along, across]
+            .map((mm) => formatLength(Math.round(10 * (mm - kerfMm)) / 10, measureUnit))
+            .join(' × ');
         const endMm = Math.max(1, ...sizes.map(({ y, along }) => y + along));
         const pen = Math.max(endMm / 830, roll.widthMm / 300);
         return (
           <svg
             key={r}
             role="img"
-            aria-label={`Roll ${r + 1}: ${placed.length} liners on ${formatLength(endMm, measureUnit)}`}
+            aria-label={`${of === 'roll' ? 'Roll' : 'Sheet'} ${r + 1}: ${formatCount(placed.length, 'piece')} on ${formatLength(endMm, measureUnit)}`}
             className="mt-2 block w-full"
             viewBox={`${-2 * pen} ${-2 * pen} ${endMm + 4 * pen} ${roll.widthMm + 4 * pen}`}
             style={{ maxHeight: 300 }}
@@ -97,11 +123,7 @@ export function RollPlan({ request, answer, pieceNames, measureUnit, currency }:
                   fill="#5f584a"
                   className="font-mono"
                 >
-                  {fitLabel(
-                    `${formatLength(along, measureUnit)} × ${formatLength(across, measureUnit)}`,
-                    along - 6 * pen,
-                    11 * pen,
-                  )}
+                  {fitLabel(words({ along, across }), along - 6 * pen, 11 * pen)}
                 </text>
               </g>
             ))}

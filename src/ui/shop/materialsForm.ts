@@ -58,6 +58,9 @@ export const materialsFormSchemaFor = (unit: LengthUnit) =>
       kerf: typedLength(unit),
       carLength: typedOptionalLength(unit),
       cuts: z.array(z.object({ name, length: typedPositiveLength(unit), qty })).max(100),
+      panelWidth: typedOptionalLength(unit),
+      panelLength: typedOptionalLength(unit),
+      panelPrice: z.string(),
       rollWidth: typedOptionalLength(unit),
       rollLength: typedOptionalLength(unit),
       rollPrice: z.string(),
@@ -125,12 +128,19 @@ export const materialsFormSchemaFor = (unit: LengthUnit) =>
       if (typed.rollWidth && typed.rollLength === null)
         need('rollLength', 'Type how long the roll is');
       const rollMinor = typed.rollWidth ? money('rollPrice', typed.rollPrice) : 0;
+      if (typed.panelWidth && typed.panelLength === null)
+        need('panelLength', 'Type how long the sheet is');
+      const panelMinor = typed.panelWidth ? money('panelPrice', typed.panelPrice) : 0;
       if (typed.letter && typed.cassette === null) need('cassette', 'Type how long the tape is');
       return {
         boards: boards.map(({ boardId, ...board }) => ({ ...board, id: boardId })),
         kerf,
         carLength,
         cuts,
+        panel:
+          typed.panelWidth && typed.panelLength
+            ? { width: typed.panelWidth, length: typed.panelLength, priceMinor: panelMinor }
+            : null,
         roll:
           typed.rollWidth && typed.rollLength
             ? { width: typed.rollWidth, length: typed.rollLength, priceMinor: rollMinor }
@@ -185,6 +195,7 @@ export const toMaterialsTyped = ({
   kerf,
   carLength,
   cuts,
+  panel,
   roll,
   paint,
   labels,
@@ -201,6 +212,9 @@ export const toMaterialsTyped = ({
   kerf: kerf.text,
   carLength: carLength?.text ?? '',
   cuts: cuts.map((cut) => ({ name: cut.name, length: cut.length.text, qty: String(cut.qty) })),
+  panelWidth: panel?.width.text ?? '',
+  panelLength: panel?.length.text ?? '',
+  panelPrice: panel ? formatMoneyInput(panel.priceMinor) : '',
   rollWidth: roll?.width.text ?? '',
   rollLength: roll?.length.text ?? '',
   rollPrice: roll ? formatMoneyInput(roll.priceMinor) : '',

@@ -26,11 +26,14 @@ export function cutReasonWords(reason: CutReason, { piece, unit }: PieceNaming):
 }
 
 /** Why a piece cannot be cut from a roll, in a sentence. */
-export function rollReasonWords(reason: RollReason, { piece, unit }: PieceNaming): string {
+export function rollReasonWords(
+  reason: RollReason,
+  { piece, unit, of = 'roll' }: PieceNaming & { readonly of?: 'roll' | 'sheet' },
+): string {
   const { code, subject, widthMm, depthMm, mayTurn, rollMm } = reason;
   const size = `${formatLength(widthMm, unit)} × ${formatLength(depthMm, unit)}`;
   const side = code === 'wider_than_roll' ? 'wide' : 'long';
-  return `${piece(subject)} is ${size}${mayTurn ? '' : ' and must not be turned'}, the roll is ${formatLength(rollMm, unit)} ${side}.`;
+  return `${piece(subject)} is ${size}${mayTurn ? '' : ' and must not be turned'}, the ${of} is ${formatLength(rollMm, unit)} ${side}.`;
 }
 
 /** Why the musts cannot be bought, in a sentence. */

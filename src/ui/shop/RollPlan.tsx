@@ -74,13 +74,14 @@ export function RollPlan({
           [along, across]
             .map((mm) => formatLength(Math.round(10 * (mm - kerfMm)) / 10, measureUnit))
             .join(' × ');
+        const name = `${of === 'roll' ? 'Roll' : 'Sheet'} ${r + 1}`;
         const endMm = Math.max(1, ...sizes.map(({ y, along }) => y + along));
         const pen = Math.max(endMm / 830, roll.widthMm / 300);
         return (
           <svg
             key={r}
             role="img"
-            aria-label={`${of === 'roll' ? 'Roll' : 'Sheet'} ${r + 1}: ${formatCount(placed.length, 'piece')} on ${formatLength(endMm, measureUnit)}`}
+            aria-label={`${name}: ${formatCount(placed.length, 'piece')} on ${formatLength(endMm, measureUnit)}`}
             className="mt-2 block w-full"
             viewBox={`${-2 * pen} ${-2 * pen} ${endMm + 4 * pen} ${roll.widthMm + 4 * pen}`}
             style={{ maxHeight: 300 }}

@@ -212,12 +212,8 @@ export const toMaterialsTyped = ({
   kerf: kerf.text,
   carLength: carLength?.text ?? '',
   cuts: cuts.map((cut) => ({ name: cut.name, length: cut.length.text, qty: String(cut.qty) })),
-  panelWidth: panel?.width.text ?? '',
-  panelLength: panel?.length.text ?? '',
-  panelPrice: panel ? formatMoneyInput(panel.priceMinor) : '',
-  rollWidth: roll?.width.text ?? '',
-  rollLength: roll?.length.text ?? '',
-  rollPrice: roll ? formatMoneyInput(roll.priceMinor) : '',
+  ...toPanelTyped(panel),
+  ...toRollTyped(roll),
   surfaces: (paint?.surfaces ?? []).map((surface) => ({
     name: surface.name,
     width: surface.width.text,
@@ -252,6 +248,21 @@ export const toMaterialsTyped = ({
     shopId: bought[kind].shopId ?? '',
     priority: bought[kind].priority,
   })) as MaterialsTyped['buying'],
+});
+
+const toRollTyped = (
+  roll: Materials['roll'],
+): Pick<MaterialsTyped, 'rollWidth' | 'rollLength' | 'rollPrice'> => ({
+  rollWidth: roll?.width.text ?? '',
+  rollLength: roll?.length.text ?? '',
+  rollPrice: roll ? formatMoneyInput(roll.priceMinor) : '',
+});
+const toPanelTyped = (
+  panel: Materials['panel'],
+): Pick<MaterialsTyped, 'panelWidth' | 'panelLength' | 'panelPrice'> => ({
+  panelWidth: panel?.width.text ?? '',
+  panelLength: panel?.length.text ?? '',
+  panelPrice: panel ? formatMoneyInput(panel.priceMinor) : '',
 });
 
 export const wallWords: Readonly<Record<WallKind, string>> = {

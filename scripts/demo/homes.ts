@@ -364,7 +364,7 @@ const workbench: DemoRoom = {
     { key: 'electric', name: 'Bulbs & batteries', bay: 'wall-2', lid: 'required' },
     { key: 'rope', name: 'Rope & straps', bay: null },
   ],
-  levelFits: [['drawer-3', 'cost', []]],
+  levelFits: [['drawer-3', 'cost', [], [['hand', 'tansy-divider-pulled-out-to-fit-white-1']]]],
   things: [
     ['30 screwdrivers', 'keep', 'hand'],
     ['9 screwdrivers, duplicates', 'donate'],

@@ -59,6 +59,23 @@ test('a drawer is parted for its groups wall to wall, with a board less than the
   expect(last.x + last.cell!.width).toBeCloseTo(503, 6);
 });
 
+test('a group that is pinned to a board lies beside it, and one pinned to something else does not', () => {
+  const tray = { ...bin({ id: 'tray', outer: { width: 240, depth: 300, height: 60 } }) };
+  const request = ask(
+    [group('a', 2), group('b', 2)],
+    [board(400), { ...tray, innerLitres: 3, innerHeight: 55, innerWidth: 230, priceMinor: 1 }],
+  );
+  const boardsWith = (pins: { groupId: string; containerId: string }[]) =>
+    planFit({ ...request, pins }, { solver, clock }).placements.map(
+      ({ groupId, containerId }) => `${groupId} ${containerId}`,
+    );
+  expect(boardsWith([]).sort()).toEqual(['a tray', 'b tray']);
+  expect(boardsWith([{ groupId: 'a', containerId: 'board' }]).sort()).toEqual([
+    'a board',
+    'b tray',
+  ]);
+});
+
 test('a bin is parted for two groups where it is cheaper than two bins', () => {
   const request = ask(
     [group('a', 4), group('b', 3)],

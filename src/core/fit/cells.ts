@@ -119,7 +119,7 @@ function listChoices(
         : [isDrawer ? bay.width : level.width, level.width, level.depth];
       if (!reachOf(divider)(wall) || divider.outer.height > level.height + 1e-6) return [];
       return groups
-        .filter((group) => group.litres > 0 && isFreeToLie(asked, group))
+        .filter((group) => group.litres > 0 && isFreeToLie(asked, group, divider))
         .flatMap((group): Choice[] => {
           const cell = leastCell(divider, group, { turned, along, across });
           if (!cell) return [];
@@ -147,9 +147,14 @@ function listChoices(
   );
 }
 
-/** Whether nobody has pinned the group to containers; those that it was counted for are the engine's own pins. */
-const isFreeToLie = (asked: readonly FitPin[], group: FitGroup): boolean =>
-  asked.every(({ groupId, containerId }) => groupId !== group.id || containerId.includes(MARK));
+/** Whether a group may lie beside this board: pinned to it, or to nothing but what the engine itself has pinned it to. */
+function isFreeToLie(asked: readonly FitPin[], group: FitGroup, divider: FitContainer): boolean {
+  const own = asked.filter(({ groupId }) => groupId === group.id);
+  return (
+    own.length === 0 ||
+    own.some(({ containerId }) => containerId === divider.id || containerId.includes(MARK))
+  );
+}
 
 /** The narrowest compartment of this direction that takes all of a group. */
 function leastCell(

@@ -352,8 +352,7 @@ const workbench: DemoRoom = {
         kinds: [
           { name: 'Screwdrivers', litres: 5 },
           { name: 'Spanners', litres: 4 },
-          { name: 'Hammers', litres: 5 },
-          { name: 'Scissors', litres: 1 },
+          { name: 'Hammers & scissors', litres: 6 },
         ],
       },
     },

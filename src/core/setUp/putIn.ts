@@ -10,10 +10,12 @@ import {
 import type { Unit } from '../look';
 import type { Group } from '../sort';
 
-/** One thing that is put into a place; of what bears others there is no group. */
+/** What is put into a place at once, so many alike; of what bears others there is no group. */
 export interface PutInStep {
+  readonly count: number;
   readonly containerName: string;
   readonly groupName: string | undefined;
+  readonly kindName: string | undefined;
   /** On which level of the place, where there are several. */
   readonly levelName: string | undefined;
   /** Where its label faces; what bears others has none. */
@@ -60,18 +62,34 @@ export function putInOf(
         if (kind === 'surface')
           return {
             containerName: nameOf(answer.surfaces?.[index]?.containerId),
-            groupName: undefined,
+            ...{ count: 1, groupName: undefined, kindName: undefined },
             levelName: undefined,
             face: undefined,
           };
         const placement = answer.placements[index];
+        const group = groups.find(({ id }) => id === placement?.groupId);
         return {
           containerName: nameOf(placement?.containerId),
-          groupName: groups.find(({ id }) => id === placement?.groupId)?.name,
+          count: 1,
+          groupName: group?.name,
+          kindName: group?.asks.kinds?.[placement?.kind ?? -1]?.name,
           levelName: levelOf(index),
           face: labelFaceOf(place, answer, index),
         };
       });
-      return steps.length > 0 ? [{ bayId: bay.id, steps }] : [];
+      return steps.length > 0 ? [{ bayId: bay.id, steps: joinAlike(steps) }] : [];
     });
+}
+
+/** Steps that follow each other and say the same, as one. */
+function joinAlike(steps: readonly PutInStep[]): PutInStep[] {
+  const wordsOf = ({ count: _count, ...step }: PutInStep): string => JSON.stringify(step);
+  const joined: PutInStep[] = [];
+  for (const step of steps) {
+    const last = joined.at(-1);
+    if (last && wordsOf(last) === wordsOf(step))
+      joined[joined.length - 1] = { ...last, count: last.count + step.count };
+    else joined.push(step);
+  }
+  return joined;
 }

@@ -16,15 +16,18 @@ export function PutInList({ places, nameOfPlace }: PutInListProps) {
       {places.map(({ bayId, steps }) => (
         <details key={bayId} open={places.length === 1}>
           <summary className="min-h-9 content-center text-[14.5px] text-rim max-md:min-h-11">
-            {nameOfPlace(bayId)}, {formatCount(steps.length, 'container')}
+            {nameOfPlace(bayId)},{' '}
+            {formatCount(
+              steps.reduce((sum, { count }) => sum + count, 0),
+              'container',
+            )}
           </summary>
           <ol className="grid gap-1 pb-1">
             {steps.map((step, i) => (
               <li key={i} className="flex gap-2 text-[14.5px]">
                 <span className="w-6 shrink-0 text-right font-mono text-soft">{i + 1}</span>
                 <span>
-                  <b>{step.groupName ?? step.containerName}</b>{' '}
-                  <span className="text-soft">{stepWords(step)}</span>
+                  <b>{nameOf(step)}</b> <span className="text-soft">{stepWords(step)}</span>
                 </span>
               </li>
             ))}
@@ -34,6 +37,9 @@ export function PutInList({ places, nameOfPlace }: PutInListProps) {
     </section>
   );
 }
+
+const nameOf = ({ count, groupName, kindName, containerName }: PutInStep): string =>
+  `${count > 1 ? `${count} × ` : ''}${[groupName ?? containerName, kindName].filter(Boolean).join(': ')}`;
 
 const stepWords = ({ groupName, containerName, levelName, face }: PutInStep): string =>
   [

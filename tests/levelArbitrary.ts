@@ -102,6 +102,7 @@ const traitArb = fc.record({
   tallestMm: maybe(sizeArb(40, 200)),
   longestMm: maybe(sizeArb(60, 300)),
   mayLie: maybe(fc.boolean()),
+  overRim: maybe(fc.boolean()),
   eyeMm: maybe(fc.constantFrom(1450, 1550)),
   kinds: maybe(sizeArb(2, 5)),
   pieces: maybe(

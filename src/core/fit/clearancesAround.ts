@@ -1,4 +1,4 @@
-import { asPlaced } from './contents';
+import { asPlaced, overRimMm } from './contents';
 import { bearingsOf } from './levels';
 import type { FitAnswer, FitRequest, Placement, Surface } from './model';
 import { roleOf } from './suitability';
@@ -82,5 +82,7 @@ function toSolid(request: FitRequest, placement: Placement): Solid | undefined {
   if (!container) return undefined;
   const { outer } = asPlaced(container, placement);
   const [width, depth] = turned ? [outer.depth, outer.width] : [outer.width, outer.depth];
-  return { from: [x, y, z], to: [x + width, y + depth, z + outer.height] };
+  const group = request.groups.find(({ id }) => id === placement.groupId);
+  const over = group ? (overRimMm(container, group) ?? 0) : 0;
+  return { from: [x, y, z], to: [x + width, y + depth, z + outer.height + over] };
 }

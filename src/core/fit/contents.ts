@@ -1,4 +1,12 @@
-import type { FitContainer, FitGroup, Pieces, Placement } from './model';
+import {
+  bearingRoles,
+  hangingRoles,
+  type ContainerRole,
+  type FitContainer,
+  type FitGroup,
+  type Pieces,
+  type Placement,
+} from './model';
 
 /** Sizes inside, in mm, the width the smaller one. */
 export interface Inside {
@@ -58,6 +66,31 @@ export function insideOf({
   const depth = innerDepth ?? (shape === 'round' ? width : Math.min(longest, byLitres));
   return { width: Math.min(width, depth), depth: Math.max(width, depth), height: innerHeight };
 }
+
+/** So much of what reaches over a rim stands within at least, or it topples. */
+const LEAST_WITHIN = 0.4;
+
+/**
+ * What of a group reaches over the rim of a container it stands in, in mm: 0 where it is within, or lies. Undefined where
+ * it would have to and may not, or would topple.
+ */
+export function overRimMm(container: FitContainer, group: FitGroup): number | undefined {
+  const { tallestMm = 0, mayLie = false, pieces } = group;
+  const overRim = group.overRim === true && !pieces;
+  const { depth, height } = insideOf(container);
+  if (tallestMm <= height || (mayLie && tallestMm <= depth)) return 0;
+  const stands =
+    overRim &&
+    !container.lid &&
+    !WITHOUT_RIM.has(container.role ?? 'box') &&
+    height >= LEAST_WITHIN * tallestMm;
+  return stands ? tallestMm - height : undefined;
+}
+const WITHOUT_RIM: ReadonlySet<ContainerRole> = new Set<ContainerRole>([
+  ...bearingRoles,
+  ...hangingRoles,
+  'rack',
+]);
 
 /** How many lie in a row of so many mm; a rounded size does not cost one. */
 const inRow = (spaceMm: number, pieceMm: number): number => Math.floor(spaceMm / pieceMm + 1e-6);

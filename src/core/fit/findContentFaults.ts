@@ -27,9 +27,20 @@ function isLargeEnough(what: FitContainer, group: Group): boolean {
   return (
     (group.minInnerHeight ?? 0) <= high + EPS &&
     (group.minInnerWidth ?? 0) <= (what.innerWidth ?? short) + EPS &&
-    (tallestMm <= high + EPS || (mayLie && tallestMm <= long + EPS)) &&
+    (tallestMm <= high + overRim(what, group) + EPS || (mayLie && tallestMm <= long + EPS)) &&
     (longestMm <= long + EPS || (mayLie && longestMm <= high + EPS))
   );
+}
+
+/** What may reach over the rim: only of an open container, with two fifths of it within. */
+export function overRim(what: FitContainer, group: Group): number {
+  const { tallestMm = 0, mayLie, pieces } = group;
+  const may = group.overRim === true && pieces === undefined;
+  const high = what.innerHeight;
+  if (!may || tallestMm <= high || what.lid) return 0;
+  if (/^(riser|turntable|pull-out|rack|under-shelf|rail|hooks)$/.test(what.role ?? '')) return 0;
+  if (mayLie && tallestMm <= insideOf(what)[1]) return 0;
+  return high / tallestMm >= 0.4 ? tallestMm - high : 0;
 }
 
 /** Shorter and longer side inside; what is not given follows from the litres. */

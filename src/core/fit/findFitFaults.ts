@@ -1,5 +1,5 @@
 import { findCellFaults, footOfCell, toCell } from './findCellFaults';
-import { holds, isAsWished } from './findContentFaults';
+import { holds, isAsWished, overRim } from './findContentFaults';
 import type { FitFault } from './fitFault';
 import { findLevelFaults, groundUnder, type Solid as Bearer } from './findLevelFaults';
 import { isClose, type Body } from './isClose';
@@ -68,7 +68,7 @@ function toItem(request: FitRequest, at: Placement, say: Say): Item | undefined 
     base,
     group,
     ...(at.cell ? footOfCell(base, at.cell, at.turned) : foot),
-    h: height + (group.hangs?.dropMm ?? 0),
+    h: height + (group.hangs?.dropMm ?? overRim(base, group)),
     massG: 0,
   };
 }

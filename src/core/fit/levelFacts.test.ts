@@ -111,7 +111,8 @@ test('what was said of a place and of a group is what is asked', () => {
     hinge: 'left',
     bottom: 1400,
   });
-  expect(ask({}).groups[0]).toMatchObject({ minInnerHeight: 250 });
+  expect(ask({}).groups[0]).toMatchObject({ tallestMm: 250, overRim: true });
+  expect(ask({ belowRim: true }).groups[0]).not.toHaveProperty('overRim');
   expect(ask({ mayLie: true }).groups[0]).toMatchObject({ tallestMm: 250, mayLie: true });
   expect(ask({ mayLie: true }).groups[0]).not.toHaveProperty('minInnerHeight');
   // Kinds are shares of the litres that are counted.

@@ -1,4 +1,4 @@
-import { asPlaced, litresIn, offeredTo } from './contents';
+import { asPlaced, litresIn, offeredTo, overRimMm } from './contents';
 import { bearingsOf, type Bearing } from './levels';
 import {
   containerIdsOf,
@@ -48,7 +48,7 @@ export function itemsOf(request: FitRequest, placements: readonly Placement[]): 
     group,
     width: at.turned ? what.outer.depth : what.outer.width,
     depth: at.turned ? what.outer.width : what.outer.depth,
-    height: what.outer.height + (group.hangs?.dropMm ?? 0),
+    height: what.outer.height + (group.hangs?.dropMm ?? overRimMm(what, group) ?? 0),
     massG:
       (what.tareG ?? 0) +
       (groupMassG(group) * litresIn(what, group)) / (litresOf.get(group) ?? Infinity),

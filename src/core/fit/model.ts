@@ -95,6 +95,11 @@ const fitGroupSchema = z.strictObject({
   heaviestG: amount.optional(),
   /** Whether what is tall or long may lie on its side. */
   mayLie: z.boolean().optional(),
+  /**
+   * The tallest may reach over the rim of a container without a lid, two fifths of it within; that container counts as
+   * high as what stands in it, and bears nothing.
+   */
+  overRim: z.boolean().optional(),
   /** Nothing may be stacked on it. */
   crushable: z.boolean().optional(),
   colour: z.string().min(1).max(100).optional(),

@@ -1,4 +1,4 @@
-import { insideOf, isForPlaces, pieceG, piecesIn } from './contents';
+import { insideOf, isForPlaces, overRimMm, pieceG, piecesIn } from './contents';
 import {
   bearingRoles,
   type Clearances,
@@ -206,7 +206,7 @@ function findContentFault(container: FitContainer, group: FitGroup): GroupFault 
   if (heaviestG > (container.maxLoadG ?? Infinity)) return { fault: 'too_weak' };
   if (pour && container.innerLitres < pour.packLitres - 1e-9) return { fault: 'takes_no_pack' };
   const { depth, height } = insideOf(container);
-  if (tallestMm > height && !(mayLie && tallestMm <= depth))
+  if (overRimMm(container, group) === undefined)
     return { fault: 'too_low', hasMm: height, needsMm: tallestMm };
   if (longestMm > depth && !(mayLie && longestMm <= height))
     return { fault: 'too_short', hasMm: depth, needsMm: longestMm };

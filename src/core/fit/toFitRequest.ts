@@ -88,8 +88,8 @@ function toContents(
   const lowestMm = Math.min(...users.map(({ height }) => height.mm));
   const owner = placing.userIds.length === 1 ? placing.userIds[0] : undefined;
   return {
-    // The tallest thing of the group stands in its container, or lies where it may.
-    ...toTallest(contents?.tallestMm, asks.mayLie === true),
+    // The tallest thing of the group stands in its container, over the rim of an open one, or lies where it may.
+    ...toTallest(contents?.tallestMm, group),
     ...(asks.mayLie ? { mayLie: true } : {}),
     ...(asks.crushable ? { crushable: true } : {}),
     ...(asks.line ? { line: asks.line } : {}),
@@ -107,9 +107,10 @@ function toContents(
   };
 }
 
-function toTallest(mm: number | undefined, mayLie: boolean): Partial<FitGroup> {
+function toTallest(mm: number | undefined, { asks, lid }: Group): Partial<FitGroup> {
   if (mm === undefined) return {};
-  return mayLie ? { tallestMm: Math.round(mm) } : { minInnerHeight: Math.round(mm) };
+  const mayReachOver = !asks.belowRim && lid !== 'required';
+  return { tallestMm: Math.round(mm), ...(mayReachOver ? { overRim: true } : {}) };
 }
 
 function toPieces({ pieces, dropMm }: Group['asks']): Partial<FitGroup> {

@@ -1,4 +1,4 @@
-import { insideOf, litresIn } from './contents';
+import { insideOf, litresIn, overRimMm } from './contents';
 import type { FitAnswer, FitContainer, FitGroup, FitReason, FitRequest, Placement } from './model';
 import { findBayFault, findGroupFault, type FitPin, type FitQuestion } from './suitability';
 
@@ -22,7 +22,7 @@ export interface Unfolded {
 export function unfold(request: FitQuestion): Unfolded {
   const inBay = standInBay(request);
   const poured = pourWhole(inBay);
-  const coloured = colourOwners(poured.question);
+  const coloured = colourOwners(standOverRim(poured.question));
   const { question, alike } = splitKinds(countPieces(coloured));
   const falseFloor = request.bay.falseFloor ?? 0;
   const back = (answer: FitAnswer): FitAnswer => {
@@ -98,6 +98,64 @@ function standInBay(request: FitQuestion): FitQuestion {
         return top > z ? [{ ...box, z, height: top - z }] : [];
       }),
     },
+  };
+}
+
+/**
+ * For each group that reaches over a rim its own copy of every container that it does so in, as high as what stands in
+ * it; in the others it stands within. What there are few of is given out once: to the groups in their order, what is
+ * left to all.
+ */
+function standOverRim(question: FitQuestion): FitQuestion {
+  // What is counted by pieces is counted within.
+  const tall = question.groups.filter(
+    ({ overRim, tallestMm, pieces }) => overRim && tallestMm && !pieces,
+  );
+  if (tall.length === 0) return question;
+  const left = new Map(question.containers.map(({ id, available }) => [id, available]));
+  const onlyFor = new Map(question.onlyFor);
+  const pins: FitPin[] = [...(question.pins ?? [])];
+  const copies = tall.flatMap((group) =>
+    question.containers.flatMap((container): FitContainer[] => {
+      const over = overRimMm(container, group) ?? 0;
+      if (over <= 0 || findGroupFault(container, group) || !isPinned(question, container, group))
+        return [];
+      const id = [container.id, 'over', group.id].join(MARK);
+      onlyFor.set(id, group.id);
+      if (pins.some(({ groupId }) => groupId === group.id))
+        pins.push({ groupId: group.id, containerId: id });
+      const there = left.get(container.id);
+      const wanted = Math.ceil(group.litres / Math.max(1e-9, litresIn(container, group)) - 1e-9);
+      const given = there === undefined ? undefined : Math.min(there, wanted);
+      if (there !== undefined) left.set(container.id, there - (given ?? 0));
+      const { width, depth } = insideOf(container);
+      const { outer, innerHeight } = container;
+      return [
+        {
+          ...container,
+          id,
+          outer: { ...outer, height: outer.height + over },
+          innerHeight: innerHeight + over,
+          innerWidth: width,
+          innerDepth: depth,
+          stackable: false,
+          ...(given === undefined ? {} : { available: given }),
+        },
+      ];
+    }),
+  );
+  return {
+    ...question,
+    groups: question.groups.map(({ overRim: _overRim, ...group }) => group),
+    containers: [
+      ...question.containers.map((container) => {
+        const there = left.get(container.id);
+        return there === undefined ? container : { ...container, available: there };
+      }),
+      ...copies,
+    ],
+    pins,
+    onlyFor,
   };
 }
 
@@ -202,7 +260,7 @@ const MOST_ASSIGNED = 20_000;
 function countPieces(question: FitQuestion): FitQuestion {
   const counted = question.groups.filter(({ pieces }) => pieces);
   if (counted.length === 0) return question;
-  const onlyFor = new Map<string, string>();
+  const onlyFor = new Map(question.onlyFor);
   const pins: FitPin[] = [];
   // What there are few of is given out once: to the groups in their order, then to all that is not counted.
   const left = new Map(question.containers.map(({ id, available }) => [id, available]));
@@ -284,5 +342,6 @@ export const isPlain = ({ bay, groups }: FitRequest): boolean =>
   bay.lip === undefined &&
   bay.openingBottom === undefined &&
   groups.every(
-    ({ kinds, pieces, ownerId, pour }) => !kinds && !pieces && ownerId === undefined && !pour,
+    ({ kinds, pieces, ownerId, pour, overRim }) =>
+      !kinds && !pieces && ownerId === undefined && !pour && !overRim,
   );

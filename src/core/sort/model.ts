@@ -85,6 +85,8 @@ const groupAsksSchema = z.object({
     })
     .optional(),
   crushable: z.boolean().optional(),
+  /** Nothing of it reaches over the rim of its container. */
+  belowRim: z.boolean().optional(),
   mayLie: z.boolean().optional(),
   /** Is looked for by eye: above the eyes of who uses it only in what is see-through. */
   seen: z.boolean().optional(),

@@ -1,3 +1,5 @@
+import { Fragment } from 'react';
+
 import type { FitAnswer, FitRequest, Placement } from '@/core/fit';
 import { formatLength, type LengthUnit } from '@/core/shared';
 import { DimensionAcross, DimensionUp } from '../primitives/Dimension';
@@ -7,6 +9,7 @@ import {
   bodyOf,
   insideOf,
   levelHeightsOf,
+  overOf,
   partsOf,
   project,
   stepOf,
@@ -29,6 +32,8 @@ interface Drawn {
   readonly placement: Placement;
   readonly index: number;
   readonly body: Body;
+  /** What reaches over its rim. */
+  readonly over: Body | undefined;
   readonly label: string;
   readonly tint: string;
 }
@@ -85,6 +90,7 @@ function toDrawn(
     placement,
     index,
     body,
+    over: overOf(request, placement),
     label: kindNameOf(request.groups[groupIndex], placement) ?? '',
     tint: tintAt(TINTS[groupIndex % TINTS.length] ?? '#dfe5f0', step),
   };
@@ -162,12 +168,39 @@ function View({
       isCircle,
     };
   };
-  const items = drawn
-    .map((item) => ({ item, ...onSheet(item.body) }))
-    .sort((a, b) => a.near - b.near);
-  const obstacles = (bay.obstacles ?? []).map((box) => (
-    <ObstacleShape key={box.label} label={box.label} {...onSheet({ ...box, isRound: false })} />
-  ));
+  const falseFloor: Body[] = bay.falseFloor
+    ? [{ ...{ x: 0, y: 0, z: 0, width: bay.width, depth: bay.depth }, height: bay.falseFloor }].map(
+        (board) => ({ ...board, isRound: false }),
+      )
+    : [];
+  // What is behind is drawn first: containers and what stands in the way alike.
+  const shapes = [
+    ...(bay.obstacles ?? []).map((box, i) => {
+      const at = onSheet({ ...box, isRound: false });
+      return {
+        near: at.near,
+        shape: <ObstacleShape key={`obstacle ${i}`} label={box.label} {...at} />,
+      };
+    }),
+    ...drawn.map((item) => {
+      const at = onSheet(item.body);
+      return {
+        near: at.near,
+        shape: (
+          <Fragment key={item.index}>
+            {item.over && <OverRim {...onSheet(item.over)} />}
+            <ContainerShape
+              item={item}
+              isPicked={item.index === pickedIndex}
+              onPick={onPick}
+              {...at}
+              {...(isAbove ? {} : { seen: seenFrom(view, item, drawn) })}
+            />
+          </Fragment>
+        ),
+      };
+    }),
+  ].sort((a, b) => a.near - b.near);
   return (
     <svg
       viewBox={`0 0 ${widthPx} ${bottom + (isAbove ? 10 : PAD.bottom)}`}
@@ -194,21 +227,14 @@ function View({
         strokeWidth="2"
       />
       {view === 'front' && <LiftLine w={w} scale={scale} topMm={clearances.top} />}
-      {isAbove && obstacles}
+      {!isAbove &&
+        falseFloor.map((board) => (
+          <BearingShape key="false floor" {...onSheet(board)} isFaint={false} />
+        ))}
       {bearing.map((part) => (
         <BearingShape key={part.key} {...onSheet(part)} isFaint={isAbove} />
       ))}
-      {items.map(({ item, ...at }) => (
-        <ContainerShape
-          key={item.index}
-          item={item}
-          isPicked={item.index === pickedIndex}
-          onPick={onPick}
-          {...at}
-          {...(isAbove ? {} : { seen: seenFrom(view, item, drawn) })}
-        />
-      ))}
-      {!isAbove && obstacles}
+      {shapes.map(({ shape }) => shape)}
       {!isAbove && (
         <>
           <LevelMarks
@@ -323,6 +349,19 @@ function BearingShape({ x, y, w, h, isCircle, isFaint }: OnSheet & { readonly is
     <rect x={x} y={y} width={Math.max(1, w)} height={Math.max(1, h)} {...pen} />
   );
 }
+
+/** What reaches over a rim, in outline: only its height is known. */
+const OverRim = ({ x, y, w, h }: OnSheet) => (
+  <rect
+    x={x + 3}
+    y={y}
+    width={Math.max(1, w - 6)}
+    height={h}
+    fill="none"
+    stroke="#4b5a7c"
+    strokeDasharray="2 3"
+  />
+);
 
 /** How far right of the bay the heights of levels are written, past its own height. */
 const MARK_PX = 34;

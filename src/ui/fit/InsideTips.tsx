@@ -51,7 +51,7 @@ export function insideTipWords(tip: InsideTip, length: (mm: number) => string): 
       );
     case 'tall_things':
       return (
-        `${tip.groupName} stand ${length(tip.heightMm)} high and topple: keep them upright in a rack ` +
+        `${tip.groupName}: things ${length(tip.heightMm)} high topple. Keep them upright in a rack ` +
         `or with a band.${goingIn(tip.names)}`
       );
     case 'rail':

@@ -4,6 +4,7 @@ import {
   asPlaced,
   clearancesAround,
   explainUnused,
+  overRimMm,
   findBayFault,
   suits,
   type FitAnswer,
@@ -52,6 +53,7 @@ export function PickedContainer({
   const say = (mm: number) => formatLength(Math.round(mm * 10) / 10, measureUnit);
   const bare = (mm: number) => say(mm).replace(/ \w+$/, '');
   const group = request.groups.find(({ id }) => id === placement.groupId);
+  const over = group ? (overRimMm(container, group) ?? 0) : 0;
   const each = litresEach[placement.groupId] ?? 0;
   const rows: readonly (readonly [string, string])[] = [
     [
@@ -59,6 +61,7 @@ export function PickedContainer({
       `${bare(container.outer.width)} × ${bare(container.outer.depth)} × ${say(container.outer.height)}`,
     ],
     ['inside', `${formatLitres(container.innerLitres)}, ${say(container.innerHeight)} high`],
+    ...(over > 0 ? [['over the rim', `${say(over)} of what stands in it`] as const] : []),
     ['air left, right', `${bare(around.leftMm)}, ${say(around.rightMm)}`],
     ['air before, behind', `${bare(around.frontMm)}, ${say(around.backMm)}`],
     ['air above', say(around.aboveMm)],

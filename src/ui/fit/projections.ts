@@ -1,6 +1,7 @@
 import {
   bearingsOf,
   groundOf,
+  overRimMm,
   type FitAnswer,
   type FitContainer,
   type FitRequest,
@@ -65,6 +66,15 @@ export function bodyOf(request: FitRequest, placement: Placement): Body | undefi
     height: height + (group?.hangs?.dropMm ?? 0),
     isRound: container.shape === 'round',
   };
+}
+
+/** What reaches over a container's rim; undefined where nothing does. */
+export function overOf(request: FitRequest, placement: Placement): Body | undefined {
+  const container = request.containers.find(({ id }) => id === placement.containerId);
+  const group = request.groups.find(({ id }) => id === placement.groupId);
+  const body = bodyOf(request, placement);
+  const over = container && group ? (overRimMm(container, group) ?? 0) : 0;
+  return body && over > 0 ? { ...body, z: body.z + body.height, height: over } : undefined;
 }
 
 /** One solid part of what bears others. */

@@ -42,6 +42,7 @@ export function AskFields({ register, errors, hasOwner }: AskFieldsProps) {
         <div className="flex flex-wrap gap-x-4">
           <CheckField label="round: bottles, rolls, jars" {...register('isRound')} />
           <CheckField label="may lie on their side" {...register('mayLie')} />
+          <CheckField label="stays below the rim" {...register('belowRim')} />
           <CheckField label="crushed by what stands on it" {...register('crushable')} />
           <CheckField label="looked for by eye" {...register('seen')} />
           {hasOwner && <CheckField label="one colour for its person" {...register('oneColour')} />}

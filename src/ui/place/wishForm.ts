@@ -20,6 +20,7 @@ export const wishFormSchema = z.object({
   isRound: z.boolean(),
   crushable: z.boolean(),
   mayLie: z.boolean(),
+  belowRim: z.boolean(),
   seen: z.boolean(),
   oneColour: z.boolean(),
   line: z.string().trim().max(60, 'At most 60 letters'),
@@ -86,6 +87,7 @@ export const toTypedAsks = ({ asks }: Group) => ({
   isRound: asks.pieces?.shape === 'round',
   crushable: asks.crushable ?? false,
   mayLie: asks.mayLie ?? false,
+  belowRim: asks.belowRim ?? false,
   seen: asks.seen ?? false,
   oneColour: asks.oneColour ?? false,
   line: asks.line ?? '',
@@ -100,6 +102,7 @@ type AsksRead = Pick<
   | 'isRound'
   | 'crushable'
   | 'mayLie'
+  | 'belowRim'
   | 'seen'
   | 'oneColour'
   | 'line'
@@ -123,6 +126,7 @@ export const toAsks = ({
     : {}),
   ...(yes.crushable ? { crushable: true } : {}),
   ...(yes.mayLie ? { mayLie: true } : {}),
+  ...(yes.belowRim ? { belowRim: true } : {}),
   ...(yes.seen ? { seen: true } : {}),
   ...(yes.oneColour ? { oneColour: true } : {}),
   ...(line === '' ? {} : { line }),

@@ -93,12 +93,24 @@ test('money has one more turn where another aim came upon something cheaper, or 
     'daily',
     'cost',
   ]);
-  expect(found.asked.map(([, known]) => known.length)).toEqual([0, 0, 0, 1, 1, 1]);
+  expect(found.asked.map(([, known]) => known.length)).toEqual([0, 1, 2, 3, 4, 5]);
 });
 
-test('where nothing goes in whole, nothing is known and no turn is added', async () => {
-  const { asked } = await run([]);
-  expect(asked.map(([, known]) => known)).toEqual([[], [], [], [], []]);
+test('where nothing goes in whole no turn is added, and every aim shows what leaves out least', async () => {
+  const leaving = (containerId: string, litres: number) =>
+    answerOf(containerId, 1, {
+      ...{ status: 'infeasible', objective: null, bound: null },
+      unmet: [{ groupId: 'g', litres }],
+    });
+  const { asked, shown } = await run([
+    leaving('a', 5),
+    leaving('b', 5),
+    leaving('c', 2),
+    leaving('d', 2),
+    leaving('e', 2),
+  ]);
+  expect(asked).toHaveLength(5);
+  expect(shown.slice(-2).map(([prefer]) => prefer)).toEqual(['cost', 'uniform']);
 });
 
 test('stopped, it asks and shows nothing more', async () => {

@@ -17,13 +17,19 @@ interface AimMeans {
   readonly isOver: () => boolean;
 }
 
+const SAME_LITRES = 1e-6;
+const isWhole = ({ objective }: FitAnswer): boolean => objective !== null;
+const unmetOf = ({ unmet }: FitAnswer): number =>
+  unmet.reduce((sum, { litres }) => sum + litres, 0);
+
 /** Each aim, and money once more. */
 export const AIM_TURNS = fitAims.length + 1;
 
 /**
  * Works all aims out, one after the other. What stands for one stands for the others too, so each
  * begins with what was found before it;
- * money has one more turn where another aim came upon something cheaper. Ends with the turns that are over.
+ * money has one more turn where another aim came upon something cheaper. What leaves litres out is shown for no aim where
+ * another one leaves out fewer. Ends with the turns that are over.
  */
 export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<number> {
   const known = new Map<FitAim, FitAnswer>();
@@ -40,14 +46,22 @@ export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<num
       (first) => tell(first, turn),
     );
     tell(answer, turn + 1);
-    if (answer.objective !== null) known.set(prefer, answer);
+    if (answer.placements.length > 0) known.set(prefer, answer);
   };
   for (const [turn, prefer] of fitAims.entries()) {
     if (isOver()) return turn;
     await work(prefer, turn);
   }
-  const leastMinor = known.get('cost')?.costMinor ?? Infinity;
-  if (!isOver() && [...known.values()].some(({ costMinor }) => costMinor < leastMinor))
-    await work('cost', fitAims.length);
+  const cost = known.get('cost');
+  const leastMinor = cost && isWhole(cost) ? cost.costMinor : Infinity;
+  const isCheaper = [...known.values()].some(
+    (answer) => isWhole(answer) && answer.costMinor < leastMinor,
+  );
+  if (!isOver() && isCheaper) await work('cost', fitAims.length);
+  // Where not everything stands, what leaves out least is best for every aim.
+  const [fullest] = [...known.values()].sort((a, b) => unmetOf(a) - unmetOf(b));
+  for (const [prefer, answer] of known)
+    if (fullest && !isOver() && unmetOf(answer) > unmetOf(fullest) + SAME_LITRES)
+      show(prefer, fullest, AIM_TURNS);
   return AIM_TURNS;
 }

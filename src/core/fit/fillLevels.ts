@@ -28,17 +28,25 @@ const SHAKE = 0.5;
 const MONEY = [0, 0, 0.3, 1] as const;
 const MOST_WAYS = 24;
 const MOST_ROUNDS = 400;
+/** Of the groups in a round those that are mixed; of the ways those that one is begun in, with so many piles. */
+const MIXED_SHARE = 0.35;
+const BEGUN_SHARE = 0.3;
+const MOST_BEGUN = 3;
 
 /**
  * Fills levels that lie beside each other, each group first as equal piles on one level, where that takes least room
  * and money; what is left over goes wherever it goes. Many shaken rounds, the least litres unmet kept, then the least
  * money. Each container counts as full, so that no load is understated. Deterministic unless the time cuts it.
  */
-export function fillLevels(question: FitQuestion, leftMs: () => number): Filling {
-  const random = createRandom(question.seed + 3);
+export function fillLevels(
+  question: FitQuestion,
+  leftMs: () => number,
+  { rounds = MOST_ROUNDS, seed = 3 }: { readonly rounds?: number; readonly seed?: number } = {},
+): Filling {
+  const random = createRandom(question.seed + seed);
   const ways = listWays(question);
   let best: Filling | undefined;
-  for (let round = 0; round < MOST_ROUNDS && (!best || leftMs() > 0); round += 1) {
+  for (let round = 0; round < rounds && (!best || leftMs() > 0); round += 1) {
     const next = fillOnce(question, ways, {
       random: round === 0 ? undefined : random,
       money: MONEY[round % MONEY.length] ?? 0,
@@ -134,7 +142,10 @@ function fillOnce(
       .slice(0, MOST_WAYS);
     const densityG = groupMassG(group) / group.litres;
     let left = group.litres;
-    const stand = ({ container, zone, levels: high }: Way, isWhole: boolean): void => {
+    const stand = (
+      { container, zone, levels: high }: Way,
+      { isWhole, most = Infinity }: { readonly isWhole: boolean; readonly most?: number },
+    ): void => {
       const filled: Filled = {
         container,
         group,
@@ -145,8 +156,8 @@ function fillOnce(
       const onTopG = filled.massG * (high - 1);
       const levels = onTopG > (container.maxLoadG ?? Infinity) ? 1 : high;
       const before = isWhole ? floor.copy() : undefined;
-      let [stood, litres] = [0, left];
-      while (litres > 1e-9) {
+      let [stood, litres, piles] = [0, left, 0];
+      while (litres > 1e-9 && piles < most) {
         const count = Math.min(
           levels,
           Math.ceil(litres / container.innerLitres - 1e-9),
@@ -160,6 +171,7 @@ function fillOnce(
         };
         if (count <= 0 || !target.stand(pile, 'left', undefined, zone)) break;
         stood += count;
+        piles += 1;
         litres -= count * container.innerLitres;
       }
       if (stood === 0 || (isWhole && litres > 1e-9)) return;
@@ -169,8 +181,16 @@ function fillOnce(
       used.set(container, (used.get(container) ?? 0) + stood);
       chosen.push({ container, group, count: stood });
     };
-    for (const { way } of ways) if (left > 1e-9) stand(way, true);
-    for (const { way } of ways) if (left > 1e-9) stand(way, false);
+    // Now and then a group is begun in a few of one kind, and what is left of it goes into others.
+    const isMixed = random !== undefined && random() < MIXED_SHARE;
+    for (const { way } of ways) {
+      if (left <= 1e-9) break;
+      if (!isMixed) stand(way, { isWhole: true });
+      else if (random() < BEGUN_SHARE)
+        stand(way, { isWhole: false, most: 1 + Math.floor(random() * MOST_BEGUN) });
+    }
+    if (isMixed) for (const { way } of ways) if (left > 1e-9) stand(way, { isWhole: true });
+    for (const { way } of ways) if (left > 1e-9) stand(way, { isWhole: false });
     unmetLitres += Math.max(0, left);
   }
   return {

@@ -29,8 +29,13 @@ import {
 } from './suitability';
 import { unfold, type Unfolded } from './unfold';
 
-/** Of the time: for the flat answers, then for looking through scenes; the rest is for the best scenes. */
-const SHARE = { flat: 0.45, scenes: 0.28 } as const;
+/**
+ * Of the time: for the flat answers, then for looking through scenes; the rest is for the best scenes, a part of it for
+ * filling each once more.
+ */
+const SHARE = { flat: 0.45, scenes: 0.28, again: 0.15 } as const;
+/** Before a scene is worked out in full it is filled once more, for longer. */
+const AGAIN = { rounds: 20_000, seed: 17 } as const;
 /** So many scenes go on to the next station, and so many are worked out in full. */
 const BEAM = 4;
 const FULL = 3;
@@ -237,12 +242,16 @@ class LevelRun {
   private workOut(question: FitQuestion, { scene, placements }: Looked, leftMs: number): void {
     const laid = this.layOut(question, scene);
     if (!laid) return;
+    const endMs = this.passedMs() + leftMs * SHARE.again;
+    const again = fillLevels(laid.question, () => endMs - this.passedMs(), AGAIN);
+    const filled = toPlacements(again.packing.spots);
+    this.offer(laid.toStood(filled));
     const answer = planFlat(
-      { ...laid.question, timeLimitMs: leftMs },
+      { ...laid.question, timeLimitMs: leftMs * (1 - SHARE.again) },
       {
         solver: this.means.solver,
         clock: this.means.clock,
-        known: [{ placements: [...placements] }],
+        known: [{ placements: [...placements] }, { placements: filled }],
       },
     );
     this.offer(laid.toStood(answer.placements));

@@ -116,6 +116,21 @@ function listWays(question: FitQuestion): ReadonlyMap<FitGroup, readonly Way[]> 
   );
 }
 
+/** A full container of the way, and how many of them bear each other; undefined where one does not bear its content. */
+function bearableOf(
+  { container, levels }: Way,
+  group: FitGroup,
+): { readonly filled: Filled; readonly levels: number } | undefined {
+  const { tareG = 0, maxLoadG = Infinity } = container;
+  const contentG = (groupMassG(group) / group.litres) * container.innerLitres;
+  if (contentG > maxLoadG) return undefined;
+  const massG = tareG + contentG;
+  return {
+    filled: { container, group, kind: group.id, massG },
+    levels: massG * (levels - 1) > maxLoadG ? 1 : levels,
+  };
+}
+
 function fillOnce(
   question: FitQuestion,
   waysOf: ReadonlyMap<FitGroup, readonly Way[]>,
@@ -140,21 +155,15 @@ function fillOnce(
       }))
       .sort((a, b) => a.score - b.score)
       .slice(0, MOST_WAYS);
-    const densityG = groupMassG(group) / group.litres;
     let left = group.litres;
     const stand = (
-      { container, zone, levels: high }: Way,
+      way: Way,
       { isWhole, most = Infinity }: { readonly isWhole: boolean; readonly most?: number },
     ): void => {
-      const filled: Filled = {
-        container,
-        group,
-        kind: group.id,
-        massG: (container.tareG ?? 0) + densityG * container.innerLitres,
-      };
-      if (filled.massG - (container.tareG ?? 0) > (container.maxLoadG ?? Infinity)) return;
-      const onTopG = filled.massG * (high - 1);
-      const levels = onTopG > (container.maxLoadG ?? Infinity) ? 1 : high;
+      const { container, zone } = way;
+      const borne = bearableOf(way, group);
+      if (!borne) return;
+      const { filled, levels } = borne;
       const before = isWhole ? floor.copy() : undefined;
       let [stood, litres, piles] = [0, left, 0];
       while (litres > 1e-9 && piles < most) {

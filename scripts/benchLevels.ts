@@ -16,7 +16,12 @@ const shareOf = (request: FitRequest, answer: FitAnswer): number =>
 
 /** Fits with levels: bays that were filled backwards, on the floor alone beside them, places of a room, odd requests. */
 export async function benchLevels(solver: Solver): Promise<Row[]> {
-  return [...benchPlanted(solver), await benchRoom(solver), benchOdd(solver)];
+  return [
+    ...benchPlanted(solver),
+    await benchPlaces(solver, { count: 10, of: 'a room', timeLimitMs: 20_000 }),
+    await benchPlaces(solver, { count: 60, of: 'a home', timeLimitMs: 60_000 }),
+    benchOdd(solver),
+  ];
 }
 
 function benchPlanted(solver: Solver): Row[] {
@@ -69,22 +74,29 @@ function benchPlanted(solver: Solver): Row[] {
   ];
 }
 
-/** Ten places of a room with levels, within twenty seconds for all. */
-async function benchRoom(solver: Solver): Promise<Row> {
-  const requests = Array.from({ length: 10 }, (_, i) => {
+/** Places of a room or a home with levels, within a time for all. */
+async function benchPlaces(
+  solver: Solver,
+  {
+    count,
+    of,
+    timeLimitMs,
+  }: { readonly count: number; readonly of: string; readonly timeLimitMs: number },
+): Promise<Row> {
+  const requests = Array.from({ length: count }, (_, i) => {
     const { request } = plantFit(100 + i);
     return { ...request, bay: { ...request.bay, id: `bay-${i}` } };
   });
   const start = clock();
-  const fits = await planFits(requests, { solver, clock, timeLimitMs: 20_000 });
+  const fits = await planFits(requests, { solver, clock, timeLimitMs });
   const took = clock() - start;
   return {
-    what: 'fit on levels, ten places of a room',
+    what: `fit on levels, ${count} places of ${of}`,
     runs: 1,
     medianMs: took,
     worstMs: took,
     note:
-      `${fits.filter(({ answer }) => answer.unmet.length === 0).length} of 10 stand whole, ` +
+      `${fits.filter(({ answer }) => answer.unmet.length === 0).length} of ${count} stand whole, ` +
       `${Math.round(process.memoryUsage().rss / 1e6)} MB in use`,
   };
 }

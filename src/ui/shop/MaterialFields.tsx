@@ -321,12 +321,11 @@ const formatDays = (hours: number): string => `${Math.ceil(hours / 12) / 2} days
 
 /** The sheet for the places with a false floor, and what each takes of it. */
 export function PanelFields({
+  kept: { panel, carLength },
   pieces,
   measureUnit,
-}: {
-  readonly pieces: readonly FloorPiece[];
-  readonly measureUnit: LengthUnit;
-}) {
+}: Fields & { readonly pieces: readonly FloorPiece[] }) {
+  const isTooLong = panel !== null && carLength !== null && panel.length.mm > carLength.mm;
   const {
     register,
     formState: { errors },
@@ -345,6 +344,7 @@ export function PanelFields({
           label="Sheet, length"
           isLength
           error={errors.panelLength?.message}
+          hint={isTooLong ? 'longer than the car: have it cut at the shop' : undefined}
           {...register('panelLength')}
         />
         <TextField

@@ -241,7 +241,7 @@ export function MaterialsView({
         </section>
         <section aria-label="False floors" className="panel p-4">
           <h2 className="text-[17px]">False floors from a sheet</h2>
-          <PanelFields pieces={floors} measureUnit={measureUnit} />
+          <PanelFields kept={kept} pieces={floors} measureUnit={measureUnit} />
           <BuyingFields kind="panel" what="Sheet" shops={shops} />
           {run.panel && (
             <RollPlan

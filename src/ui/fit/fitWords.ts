@@ -129,7 +129,7 @@ export function fitReasonWords(
     case 'pack_left':
       return `${group(reason.subject)}: no container takes a whole pack, ${formatLitres(reason.litres)} stay in it`;
     case 'needs_a_container':
-      return 'lies in a larger container without a lid, and there is none that takes it';
+      return 'belongs in a drawer or an open container, and there is none that it fits';
     case 'needs_shelf_thickness':
       return 'hangs from the shelf above, whose thickness nobody has measured';
     case 'shelf_too_thick':

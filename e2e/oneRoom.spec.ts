@@ -211,7 +211,8 @@ test('fit: four ways, drawn from the front and above, one taken', async () => {
   await page
     .getByRole('group', { name: 'From the front, to scale' })
     .getByRole('button')
-    .first()
+    // What stands nearest is drawn last, and nothing lies over it.
+    .last()
     .click();
   await expect(page.getByRole('region', { name: 'Picked container' })).toContainText('air above');
   await sees(page, /What does not go in here, and why/);

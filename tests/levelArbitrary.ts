@@ -207,6 +207,7 @@ export const levelRequestArb: fc.Arbitrary<FitRequest> = fc
         ...base.containers.map((container, i) => ({
           ...container,
           colour: ['red', 'blue', 'white'][i % 3],
+          ...(i % 4 === 3 ? { spare: 1 } : {}),
         })),
         ...bearing.map((container, i) => ({
           ...container,

@@ -250,10 +250,13 @@ function checkTotals(
       (group.kinds ? group.kinds.reduce((s, kind) => s + kind.litres, 0) : group.litres) - lacking;
     offeredAll += offered;
   }
-  const cost = items.reduce(
-    (s, i) => s + (i.at.cell?.wall ? 0 : i.base.priceMinor),
-    bearing.reduce((s, { priceMinor }) => s + priceMinor, 0),
-  );
+  // Of each container what is not left over is paid for.
+  const cost = request.containers.reduce((sum, what) => {
+    const used =
+      items.filter((i) => i.base === what && !i.at.cell?.wall).length +
+      bearing.filter((each) => each === what).length;
+    return sum + Math.max(0, used - (what.spare ?? 0)) * what.priceMinor;
+  }, 0);
   const isSum =
     cost === answer.costMinor &&
     Math.abs(used - answer.usedLitres) < 1e-3 &&

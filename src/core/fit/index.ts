@@ -25,6 +25,7 @@ export {
 export { planFit } from './planFit';
 export { type Stood } from './planFlat';
 export { bearingsOf, groundOf, widthOf } from './levels';
+export { boughtOf } from './measureFit';
 export { asPlaced, litresIn, overRimMm, piecesIn } from './contents';
 export { movementsOf } from './measureFit';
 export { planFits, type PlacedFit } from './planFits';

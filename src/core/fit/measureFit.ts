@@ -111,6 +111,16 @@ export function movementsOf(request: FitRequest, { placements, surfaces = [] }: 
     }, 0);
 }
 
+/** Of these containers what has to be bought: neither owned nor left over. */
+export function boughtOf(used: readonly FitContainer[]): FitContainer[] {
+  const left = new Map(used.map((container) => [container, container.spare ?? 0]));
+  return used.filter((container) => {
+    const spare = left.get(container) ?? 0;
+    if (container.priceMinor === 0 || spare > 0) left.set(container, spare - 1);
+    return container.priceMinor > 0 && spare <= 0;
+  });
+}
+
 /** What an answer counts for an aim, and its cost in minor units; less is better, the first before the second. */
 export function objectiveOf(
   request: FitRequest,
@@ -120,12 +130,13 @@ export function objectiveOf(
   const used = containerIdsOf(stood).flatMap(
     (usedId) => request.containers.find(({ id }) => id === usedId) ?? [],
   );
-  const costMinor = used.reduce((sum, { priceMinor }) => sum + priceMinor, 0);
+  const bought = boughtOf(used);
+  const costMinor = bought.reduce((sum, { priceMinor }) => sum + priceMinor, 0);
   switch (aim) {
     case 'cost':
       return [costMinor, costMinor];
     case 'reuse':
-      return [used.filter(({ priceMinor }) => priceMinor > 0).length, costMinor];
+      return [bought.length, costMinor];
     case 'uniform':
       return [new Set(used).size, costMinor];
     case 'easy': {

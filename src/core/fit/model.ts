@@ -256,6 +256,8 @@ const fitContainerSchema = z
     priceMinor: count,
     /** How many there are; default: as many as wanted. */
     available: count.optional(),
+    /** So many of them lie there already, left over: they cost nothing. */
+    spare: count.optional(),
     turnable: z.boolean().optional(),
   })
   .superRefine(checkContainer);

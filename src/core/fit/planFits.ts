@@ -97,14 +97,15 @@ class FitsRun {
         for (const id of containerIdsOf(answer)) used.set(id, (used.get(id) ?? 0) + 1);
     const containers = request.containers
       .filter(({ id }) => !kinds || kinds.has(id))
-      .map((container) =>
-        container.available === undefined
-          ? container
-          : {
-              ...container,
-              available: Math.max(0, container.available - (used.get(container.id) ?? 0)),
-            },
-      );
+      .map((container) => {
+        const { available, spare } = container;
+        const taken = used.get(container.id) ?? 0;
+        return {
+          ...container,
+          ...(available === undefined ? {} : { available: Math.max(0, available - taken) }),
+          ...(spare === undefined ? {} : { spare: Math.max(0, spare - taken) }),
+        };
+      });
     const { solver, clock } = this.means;
     return planFit({ ...request, containers, timeLimitMs }, { solver, clock });
   }

@@ -27,7 +27,7 @@ import {
   type FitPin,
   type FitQuestion,
 } from './suitability';
-import { unfold, type Unfolded } from './unfold';
+import { plainId, unfold, type Unfolded } from './unfold';
 
 /**
  * Of the time: for the flat answers, then for looking through scenes; the rest is for the best scenes, a part of it for
@@ -192,7 +192,7 @@ class LevelRun {
         // What is wished for comes first: nothing is built up without it.
         const [wished] = this.missingOf(scene.surfaces);
         for (const station of stations.filter(
-          ({ container }) => wished === undefined || container.id === wished,
+          ({ container }) => wished === undefined || plainId(container.id) === wished,
         )) {
           if (leftMs() <= 0) break;
           const grown = addStation(question, scene, station);
@@ -218,7 +218,7 @@ class LevelRun {
 
   /** Surfaces that are wished for and not among these, each as often as it is lacking. */
   private missingOf(surfaces: readonly Surface[]): string[] {
-    const there = surfaces.map(({ containerId }) => containerId);
+    const there = surfaces.map(({ containerId }) => plainId(containerId));
     return (this.request.uses ?? []).filter((id) => {
       const at = there.indexOf(id);
       if (at >= 0) there.splice(at, 1);

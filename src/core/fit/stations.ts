@@ -19,6 +19,7 @@ import {
   takesInsert,
   type FitQuestion,
 } from './suitability';
+import { plainId } from './unfold';
 
 type Box = NonNullable<FitRequest['bay']['obstacles']>[number];
 
@@ -77,7 +78,7 @@ export function listStations(question: FitQuestion): Station[] {
           (a.priceMinor + 1) / (a.outer.width * a.outer.depth) -
           (b.priceMinor + 1) / (b.outer.width * b.outer.depth),
       )
-      .filter(({ id }, i) => i < most || question.uses?.includes(id));
+      .filter(({ id }, i) => i < most || question.uses?.includes(plainId(id)));
   const risers = ofRole('riser', MOST.risers).flatMap((container): Station[] =>
     widthsOf(container, clear.x1 - clear.x0).flatMap((width) =>
       // Deep enough for something before it, it may stand at the back as a step.
@@ -98,7 +99,7 @@ export function listStations(question: FitQuestion): Station[] {
   const hosts = able
     .filter(isHostOf(able))
     .sort((a, b) => a.priceMinor / insideOf(a).depth - b.priceMinor / insideOf(b).depth)
-    .filter(({ id }, i) => i < MOST.hosts || question.uses?.includes(id));
+    .filter(({ id }, i) => i < MOST.hosts || question.uses?.includes(plainId(id)));
   const whole = [...hosts, ...ofRole('pull-out', MOST.pullOuts)].map((container): Station => ({
     kind: 'bearing',
     container,

@@ -20,7 +20,7 @@ export interface Unfolded {
  * without its false floor, not deeper than its door lets it be, and with its lip to lift over.
  */
 export function unfold(request: FitQuestion): Unfolded {
-  const inBay = standInBay(request);
+  const inBay = standInBay(spareApart(request));
   const poured = pourWhole(inBay);
   const coloured = colourOwners(standOverRim(poured.question));
   const { question, alike } = splitKinds(countPieces(coloured));
@@ -34,7 +34,11 @@ export function unfold(request: FitQuestion): Unfolded {
       ...answer,
       placements,
       ...(answer.surfaces && {
-        surfaces: answer.surfaces.map((surface) => ({ ...surface, z: surface.z + falseFloor })),
+        surfaces: answer.surfaces.map((surface) => ({
+          ...surface,
+          containerId: plainId(surface.containerId),
+          z: surface.z + falseFloor,
+        })),
       }),
       unmet: [...unmet].map(([groupId, litres]) => ({ groupId, litres })),
       reasons: [...foldReasons(answer.reasons), ...poured.left],
@@ -43,7 +47,8 @@ export function unfold(request: FitQuestion): Unfolded {
   return { question, alike, fold: back };
 }
 
-const plainId = (id: string): string => id.split(MARK)[0] ?? id;
+/** The request's own id of what stands for it. */
+export const plainId = (id: string): string => id.split(MARK)[0] ?? id;
 
 function foldPlacement(placement: Placement, falseFloor: number): Placement {
   const kind = placement.groupId.split(MARK)[1];
@@ -72,6 +77,33 @@ function foldReasons(reasons: readonly FitReason[]): FitReason[] {
     else if (!known) folded.set(subject, next);
   }
   return [...folded.values()];
+}
+
+/** What is left over as a container of its own that costs nothing, the rest at its price. */
+function spareApart(question: FitQuestion): FitQuestion {
+  const spares = question.containers.filter(
+    ({ spare = 0, priceMinor, available = 1 }) => spare > 0 && priceMinor > 0 && available > 0,
+  );
+  if (spares.length === 0) return question;
+  const spareId = (id: string): string => [id, 'spare'].join(MARK);
+  const isSpare = (containerId: string): boolean => spares.some(({ id }) => id === containerId);
+  return {
+    ...question,
+    containers: question.containers.flatMap((container): FitContainer[] => {
+      const { spare = 0, ...rest } = container;
+      if (!isSpare(container.id)) return [container];
+      const free = Math.min(spare, container.available ?? spare);
+      return [
+        { ...rest, id: spareId(container.id), priceMinor: 0, available: free },
+        container.available === undefined
+          ? rest
+          : { ...rest, available: container.available - free },
+      ];
+    }),
+    pins: (question.pins ?? []).flatMap((pin) =>
+      isSpare(pin.containerId) ? [pin, { ...pin, containerId: spareId(pin.containerId) }] : [pin],
+    ),
+  };
 }
 
 function standInBay(request: FitQuestion): FitQuestion {
@@ -336,7 +368,8 @@ function splitKinds(question: FitQuestion): Pick<Unfolded, 'question' | 'alike'>
 }
 
 /** Whether a question says nothing that is to be unfolded. */
-export const isPlain = ({ bay, groups }: FitRequest): boolean =>
+export const isPlain = ({ bay, groups, containers }: FitRequest): boolean =>
+  containers.every(({ spare }) => !spare) &&
   bay.falseFloor === undefined &&
   bay.onDoor === undefined &&
   bay.lip === undefined &&

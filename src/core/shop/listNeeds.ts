@@ -10,8 +10,10 @@ export interface ContainerNeed {
   readonly container: ContainerProduct;
   /** Pieces in all taken fits of the room. */
   readonly qty: number;
-  /** Pieces that are owned or already bought. */
+  /** Pieces that are owned, already bought, or left over in another room. */
   readonly hadQty: number;
+  /** Of them those that are to be fetched from another room. */
+  readonly elsewhereQty: number;
   readonly priority: Priority;
 }
 
@@ -22,6 +24,8 @@ export interface RoomShopping {
   readonly offers: readonly Offer[];
   readonly shops: readonly Shop[];
   readonly purchases: readonly Purchase[];
+  /** Pieces of a container that lie left over in other rooms, and are not wanted by those before this one. */
+  readonly leftElsewhere?: ReadonlyMap<string, number>;
   /** Only where it was changed; otherwise a must. */
   readonly priorities: ReadonlyMap<string, Priority>;
   /** Things to buy that no fit calls for. */
@@ -39,7 +43,7 @@ export interface RoomShopping {
 
 /** Counts the containers of the taken fits, with what is already there. */
 export function listNeeds(
-  room: Pick<RoomShopping, 'fits' | 'containers' | 'purchases' | 'priorities'>,
+  room: Pick<RoomShopping, 'fits' | 'containers' | 'purchases' | 'priorities' | 'leftElsewhere'>,
 ): ContainerNeed[] {
   const wanted = new Map<string, number>();
   for (const id of room.fits.flatMap((fit) => containerIdsOf(fit.answer)))
@@ -50,8 +54,18 @@ export function listNeeds(
     const bought = room.purchases
       .filter((purchase) => purchase.containerId === id)
       .reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0);
-    const hadQty = Math.min(qty, (container.ownedCount ?? 0) + bought);
-    return [{ container, qty, hadQty, priority: room.priorities.get(id) ?? ('must' as const) }];
+    const here = Math.min(qty, (container.ownedCount ?? 0) + bought);
+    const elsewhereQty = Math.min(qty - here, room.leftElsewhere?.get(id) ?? 0);
+    const hadQty = here + elsewhereQty;
+    return [
+      {
+        container,
+        qty,
+        hadQty,
+        elsewhereQty,
+        priority: room.priorities.get(id) ?? ('must' as const),
+      },
+    ];
   });
 }
 

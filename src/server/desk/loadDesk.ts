@@ -12,6 +12,7 @@ import { listDeskProjects, listDeskSummaries, putDeskSummary } from '@/data/proj
 import { loadRecords, type LoadName, type Records } from '@/data/records';
 import { setUpProgressOf } from '../setUp/roomSetUp';
 import { countedMaterialNeedsOf } from '../shop/materials';
+import { leftElsewhereOf } from '../shop/leftElsewhere';
 
 /** What the desk and the lid tell of a home: how far each room is. */
 export const deskNames = [
@@ -130,7 +131,7 @@ function roomProgress(records: Records<DeskName>, roomId: RoomId): RoomProgress 
       vantagePoints.some(({ id }) => id === picture.vantagePointId),
     ),
     needs: [
-      ...listNeeds({ ...own, priorities }),
+      ...listNeeds({ ...own, priorities, leftElsewhere: leftElsewhereOf(records, roomId) }),
       ...listOtherNeeds({
         handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
         materialNeeds: countedMaterialNeedsOf(records, roomId),

@@ -97,7 +97,7 @@ function bottomOf(unit: Unit, bayId: BayId): number | undefined {
 
 /** The records a question is made from; without people nobody's eyes are minded. */
 export type QuestionRecords = Records<'fitWishes' | 'fits' | 'groups' | 'things' | 'units'> &
-  Partial<Records<'people'>>;
+  Partial<Records<'people' | 'purchases'>>;
 
 /** The same for many places, whose containers are listed once. @errors `not_found`. */
 export function toFitQuestion(
@@ -113,14 +113,19 @@ export function toFitQuestion(
   const allowed = priced.filter(
     ({ id }) => !wishes?.forbidden.some((forbidden) => forbidden === id),
   );
-  const containers = allowed.map((container) =>
-    container.available === undefined
-      ? container
-      : {
-          ...container,
-          available: Math.max(0, container.available - (elsewhere.get(container.id) ?? 0)),
-        },
-  );
+  const bought = boughtPieces(records);
+  const containers = allowed.map((container) => {
+    const taken = elsewhere.get(container.id) ?? 0;
+    // What was bought beyond the other fits lies there, in whichever room.
+    const spare = container.priceMinor > 0 ? (bought.get(container.id) ?? 0) - taken : 0;
+    return {
+      ...container,
+      ...(container.available === undefined
+        ? {}
+        : { available: Math.max(0, container.available - taken) }),
+      ...(spare > 0 ? { spare } : {}),
+    };
+  });
   const request = toFitRequest({
     bay,
     groups: records.groups,
@@ -190,6 +195,18 @@ export function litresEachOf(
       return count === 0 ? [] : [[id, kept.reduce((sum, thing) => sum + thing.litres, 0) / count]];
     }),
   );
+}
+
+/** Pieces of each container that were bought for any room and not brought back. */
+function boughtPieces({ purchases = [] }: Partial<Records<'purchases'>>): Map<string, number> {
+  const pieces = new Map<string, number>();
+  for (const purchase of purchases)
+    if (purchase.containerId !== null)
+      pieces.set(
+        purchase.containerId,
+        (pieces.get(purchase.containerId) ?? 0) + keptPiecesOf(purchase),
+      );
+  return pieces;
 }
 
 /** An owned container that stands in another bay cannot stand here too. */

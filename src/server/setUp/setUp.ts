@@ -27,6 +27,7 @@ import { runEngine } from '../engines/runEngine';
 import { countedMaterialNeedsOf } from '../shop/materials';
 import { nowIso } from '../means';
 import { roomOf, roomSetUpOf, setUpNames, setUpOf, type SetUpName } from './roomSetUp';
+import { leftElsewhereOf } from '../shop/leftElsewhere';
 
 export type SetUpRecords = Records<DeskName | SetUpName | 'visits'>;
 
@@ -122,7 +123,11 @@ const MATERIAL_TASKS: Readonly<Record<MaterialKind, readonly TaskKind[]>> = {
 /** Lines of the room's list that are not there yet, by the tasks that use them. */
 function toBuyOf(records: SetUpRecords, roomId: RoomId): LoadedSetUp['toBuy'] {
   const own = roomRecordsOf(records, roomId);
-  const containers = listNeeds({ ...own, priorities: new Map() })
+  const containers = listNeeds({
+    ...own,
+    priorities: new Map(),
+    leftElsewhere: leftElsewhereOf(records, roomId),
+  })
     .filter(({ qty, hadQty }) => qty > hadQty)
     .map(({ container, qty, hadQty }) => `${qty - hadQty} × ${container.name}`);
   const toBuy: Partial<Record<TaskKind, readonly string[]>> =

@@ -38,6 +38,7 @@ import {
   type Records,
 } from '@/data/records';
 import { createId, nowIso } from '../means';
+import { leftElsewhereOf } from './leftElsewhere';
 import { runEngine } from '../engines/runEngine';
 import { materialNeedsOf } from './materials';
 
@@ -96,6 +97,7 @@ export async function loadRoomShopping(
     containers: records.containers,
     ...(prices ?? (await loadPriceList(db))),
     purchases: records.purchases.filter((purchase) => purchase.roomId === roomId),
+    leftElsewhere: leftElsewhereOf(records, roomId),
     priorities: new Map(
       records.priorities
         .filter((entry) => entry.roomId === roomId)

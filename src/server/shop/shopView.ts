@@ -43,6 +43,8 @@ interface ShopNeed {
   readonly name: string;
   readonly qty: number;
   readonly hadQty: number;
+  /** Of them those left over in other rooms. */
+  readonly elsewhereQty: number;
   readonly from: 'fit' | 'owned' | 'hand' | 'material';
   readonly priority: Priority;
   /** Pieces that the plan leaves out. */
@@ -171,10 +173,11 @@ function listRows(
     })),
     ...listOtherNeeds(shopping).map((need) => ({
       ...need,
+      elsewhereQty: 0,
       from: handIds.has(need.id) ? ('hand' as const) : ('material' as const),
     })),
   ];
-  return called.map(({ id, name, qty, hadQty, priority, from }) => {
+  return called.map(({ id, name, qty, hadQty, elsewhereQty, priority, from }) => {
     const lineMinor = lines.find(({ needId }) => needId === id)?.lineMinor ?? 0;
     const approval = records.approvals.find((each) => each.roomId === roomId && each.needId === id);
     return {
@@ -182,6 +185,7 @@ function listRows(
       name,
       qty,
       hadQty,
+      elsewhereQty,
       from,
       priority,
       lineMinor,

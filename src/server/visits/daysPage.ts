@@ -12,6 +12,7 @@ import {
 import type { Records } from '@/data/records';
 import { roomRecordsOf, type DeskName } from '../desk/loadDesk';
 import { countedMaterialNeedsOf } from '../shop/materials';
+import { leftElsewhereOf } from '../shop/leftElsewhere';
 
 type DaysRecords = Records<DeskName | 'visits' | 'sessions' | 'moveLists'>;
 
@@ -51,7 +52,11 @@ export function loadOrders(records: DaysRecords, today: string): OrderLine[] {
 
 function openNamesOf(records: DaysRecords, roomId: DaysRecords['rooms'][number]['id']): string[] {
   const own = roomRecordsOf(records, roomId);
-  const containers = listNeeds({ ...own, priorities: new Map() });
+  const containers = listNeeds({
+    ...own,
+    priorities: new Map(),
+    leftElsewhere: leftElsewhereOf(records, roomId),
+  });
   const others = listOtherNeeds({
     handNeeds: records.handNeeds.filter((need) => need.roomId === roomId),
     materialNeeds: countedMaterialNeedsOf(records, roomId),

@@ -11,7 +11,7 @@ import {
 } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
 
-import { containerIdsOf, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
+import { boughtOf, containerIdsOf, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
 import { aimWords } from './fitWords';
 import type { TillSum } from './useTills';
@@ -91,8 +91,8 @@ function CardFigures({
   currency: Currency;
 }) {
   const ids = containerIdsOf(answer);
-  const bought = ids.filter(
-    (id) => (request.containers.find((container) => container.id === id)?.priceMinor ?? 0) > 0,
+  const bought = boughtOf(
+    ids.flatMap((id) => request.containers.find((container) => container.id === id) ?? []),
   ).length;
   const unmetLitres = answer.unmet.reduce((sum, { litres }) => sum + litres, 0);
   return (
@@ -132,10 +132,12 @@ function wordContainers(answer: FitAnswer, request: FitRequest): string {
   if (counts.size === 0) return 'nothing goes in';
   const parts = [...counts]
     .sort((a, b) => b[1] - a[1])
-    .map(
-      ([id, count]) =>
-        `${count} × ${request.containers.find((container) => container.id === id)?.name ?? id}`,
-    );
+    .map(([id, count]) => {
+      const container = request.containers.find((each) => each.id === id);
+      const left = Math.min(count, container?.spare ?? 0);
+      const words = `${count} × ${container?.name ?? id}`;
+      return left > 0 ? `${words} (${left} left over from before)` : words;
+    });
   return parts.length > 3
     ? `${parts.slice(0, 2).join(', ')}, ${formatCount(parts.length - 2, 'other kind')}`
     : parts.join(', ');

@@ -18,6 +18,7 @@ interface NeedRow {
   readonly name: string;
   readonly qty: number;
   readonly hadQty: number;
+  readonly elsewhereQty: number;
   /**
    * What calls for it; only a container's priority is changed here, only what was put down by hand
    * is taken off here.
@@ -94,6 +95,12 @@ export function NeedList({
                   >
                     <X size={14} />
                   </button>
+                )}
+                {need.elsewhereQty > 0 && (
+                  <span className="block text-[13px]">
+                    {formatCount(need.elsewhereQty, 'piece')} left over in another room: fetch{' '}
+                    {need.elsewhereQty === 1 ? 'it' : 'them'} from there
+                  </span>
                 )}
                 {need.shortQty > 0 && (
                   <span className="block text-[13px] text-signal-deep">

@@ -74,6 +74,13 @@ test('a group that is pinned to a board lies beside it, and one pinned to someth
     'a board',
     'b tray',
   ]);
+  // Where some of what it is pinned to lie there already, too.
+  const dear = request.containers.map((container) =>
+    container.id === 'tray' ? { ...container, priceMinor: 5000, spare: 1 } : container,
+  );
+  const pins = ['a', 'b'].map((groupId) => ({ groupId, containerId: 'tray' }));
+  const { placements } = planFit({ ...request, containers: dear, pins }, { solver, clock });
+  expect(placements.map(({ containerId }) => containerId)).toEqual(['tray', 'tray']);
 });
 
 test('a bin is parted for two groups where it is cheaper than two bins', () => {

@@ -2,9 +2,8 @@ import { asPlaced, litresIn } from './contents';
 import type { Level } from './levels';
 import type { Cell, FitContainer, FitGroup, Placement, Surface } from './model';
 import { findGroupFault, reachOf, roleOf, type FitPin, type FitQuestion } from './suitability';
+import { MARK, plainId } from './unfold';
 
-/** Sets the engine's own ids of compartments apart; what is before it is the divider's. */
-const MARK = '\u0001';
 /** Compartments are tried in steps of so many mm, from so narrow on. */
 const STEP_MM = 10;
 const LEAST_MM = 20;
@@ -34,7 +33,14 @@ export interface Divided {
 export function divideLevels(
   question: FitQuestion,
   levels: readonly Level[],
-  { surfaces, asked }: { readonly surfaces: readonly Surface[]; readonly asked: readonly FitPin[] },
+  {
+    surfaces,
+    asked,
+  }: {
+    readonly surfaces: readonly Surface[];
+    /** What somebody has pinned; what the engine pins to its own stand-ins holds nobody back. */
+    readonly asked: readonly FitPin[];
+  },
 ): Divided {
   const dividers = question.containers.filter(
     (container) => roleOf(container) === 'divider' && (container.available ?? 1) > 0,
@@ -147,13 +153,10 @@ function listChoices(
   );
 }
 
-/** Whether a group may lie beside this board: pinned to it, or to nothing but what the engine itself has pinned it to. */
+/** Whether a group may lie beside this board: pinned to it, or to nothing. */
 function isFreeToLie(asked: readonly FitPin[], group: FitGroup, divider: FitContainer): boolean {
-  const own = asked.filter(({ groupId }) => groupId === group.id);
-  return (
-    own.length === 0 ||
-    own.some(({ containerId }) => containerId === divider.id || containerId.includes(MARK))
-  );
+  const own = asked.filter(({ groupId }) => groupId === plainId(group.id));
+  return own.length === 0 || own.some(({ containerId }) => containerId === plainId(divider.id));
 }
 
 /** The narrowest compartment of this direction that takes all of a group. */

@@ -277,7 +277,7 @@ class LevelRun {
     const bare = levelsOf(question, scene.surfaces, scene.hung.map(toBox));
     const divided = divideLevels(question, bare, {
       surfaces: scene.surfaces,
-      asked: this.unfolded.question.pins ?? [],
+      asked: this.request.pins ?? [],
     });
     const laid = layOutLevels(
       {

@@ -3,7 +3,7 @@ import type { FitAnswer, FitContainer, FitGroup, FitReason, FitRequest, Placemen
 import { findBayFault, findGroupFault, type FitPin, type FitQuestion } from './suitability';
 
 /** Sets what belongs to one kind or one group apart in ids of the engine's own. */
-const MARK = '\u0001';
+export const MARK = '\u0001';
 const NO_COLOUR = '\u0001no colour is left';
 
 /** A question that says nothing but sizes and litres, and how its answer is told again. */

@@ -25,7 +25,7 @@ export {
 export { planFit } from './planFit';
 export { type Stood } from './planFlat';
 export { bearingsOf, groundOf, widthOf } from './levels';
-export { boughtOf } from './measureFit';
+export { boughtOf, costMinorOf } from './measureFit';
 export { asPlaced, litresIn, overRimMm, piecesIn } from './contents';
 export { movementsOf } from './measureFit';
 export { planFits, type PlacedFit } from './planFits';

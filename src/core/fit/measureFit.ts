@@ -121,22 +121,26 @@ export function boughtOf(used: readonly FitContainer[]): FitContainer[] {
   });
 }
 
+/** What has to be paid for what stands and what bears it, in minor units. */
+export const costMinorOf = (request: Pick<FitRequest, 'containers'>, stood: Stood): number =>
+  boughtOf(usedOf(request, stood)).reduce((sum, { priceMinor }) => sum + priceMinor, 0);
+
+const usedOf = ({ containers }: Pick<FitRequest, 'containers'>, stood: Stood): FitContainer[] =>
+  containerIdsOf(stood).flatMap((usedId) => containers.find(({ id }) => id === usedId) ?? []);
+
 /** What an answer counts for an aim, and its cost in minor units; less is better, the first before the second. */
 export function objectiveOf(
   request: FitRequest,
   stood: Stood,
   aim: FitAim,
 ): readonly [aim: number, costMinor: number] {
-  const used = containerIdsOf(stood).flatMap(
-    (usedId) => request.containers.find(({ id }) => id === usedId) ?? [],
-  );
-  const bought = boughtOf(used);
-  const costMinor = bought.reduce((sum, { priceMinor }) => sum + priceMinor, 0);
+  const used = usedOf(request, stood);
+  const costMinor = costMinorOf(request, stood);
   switch (aim) {
     case 'cost':
       return [costMinor, costMinor];
     case 'reuse':
-      return [bought.length, costMinor];
+      return [boughtOf(used).length, costMinor];
     case 'uniform':
       return [new Set(used).size, costMinor];
     case 'easy': {

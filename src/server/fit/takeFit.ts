@@ -2,6 +2,7 @@ import 'server-only';
 
 import {
   containerIdsOf,
+  costMinorOf,
   findFitFaults,
   restateLitres,
   insteadOf,
@@ -265,8 +266,9 @@ export const takeFits = atomic(
     const priced = await listFitContainers(db, records);
     const refused: (readonly FitFault[])[] = [];
     const taken: TakenFit[] = [];
-    for (const { bayId, answer: given, foundLitres } of fits) {
+    for (const { bayId, answer: shown, foundLitres } of fits) {
       const question = toFitQuestion(records, priced, { bayId, prefer });
+      const given = lessWhatLiesThere(question, shown);
       // One for what was found on a walk is checked with that, and kept with what is counted.
       const asked = askedWith(question, foundLitres);
       const faults = findFitFaults(asked, given);
@@ -311,6 +313,14 @@ export const takeFits = atomic(
     return refused;
   },
 );
+
+/** What was left over or bought since it was shown costs nothing any more; what became dearer is a fault. */
+function lessWhatLiesThere(question: FitQuestion, shown: FitAnswer): FitAnswer {
+  const costMinor = costMinorOf(question, shown);
+  return costMinor < shown.costMinor
+    ? { ...shown, status: 'feasible', objective: null, bound: null, costMinor }
+    : shown;
+}
 
 export const dropFit = atomic(async (db: Db, projectId: ProjectId, bayId: BayId): Promise<void> => {
   const { fits, units } = await loadRecords(db, projectId, 'fits', 'units');

@@ -4,7 +4,7 @@ import path from 'node:path';
 
 import sharp from 'sharp';
 
-import { findFitFaults, planFit } from '@/core/fit';
+import { costMinorOf, findFitFaults, planFit } from '@/core/fit';
 import {
   bayIdSchema,
   containerIdSchema,
@@ -99,6 +99,26 @@ const aHandNeed = (name: string, qty: number) => ({
   packSize: 4,
   priceMinor: 300,
 });
+test('what was bought since a fit was shown costs nothing when it is taken, and is free for the next', async () => {
+  const { answer } = await solve();
+  const used = answer.placements[0]!.containerId;
+  const count = answer.placements.filter(({ containerId }) => containerId === used).length;
+  expect(answer.costMinor).toBeGreaterThan(0);
+  await addPurchase(db, HOME, {
+    roomId: HALL,
+    containerId: containerIdSchema.parse(used),
+    ...{ shopName: 'Loft', label: 'Tubs', pieces: count, paidMinor: 100 },
+  });
+  const { request } = await solve();
+  expect(request.containers.find(({ id }) => id === used)?.spare).toBe(count);
+  expect(await takeFit(db, HOME, { bayId: shelf, prefer: 'cost', answer })).toMatchObject({
+    ok: true,
+  });
+  const [fit] = (await records()).fits;
+  expect(fit?.answer.costMinor).toBe(costMinorOf(request, answer));
+  expect(fit?.answer.costMinor).toBeLessThan(answer.costMinor);
+});
+
 const plan = async () => planRoomShopping(await loadRoomShopping(db, await records(), HALL));
 
 test('a forbidden container is not used, a pinned one only; letting go brings the first answer back', async () => {

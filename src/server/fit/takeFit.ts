@@ -317,9 +317,10 @@ export const takeFits = atomic(
 /** What was left over or bought since it was shown costs nothing any more; what became dearer is a fault. */
 function lessWhatLiesThere(question: FitQuestion, shown: FitAnswer): FitAnswer {
   const costMinor = costMinorOf(question, shown);
-  return costMinor < shown.costMinor
-    ? { ...shown, status: 'feasible', objective: null, bound: null, costMinor }
-    : shown;
+  if (costMinor >= shown.costMinor) return shown;
+  return shown.objective === null
+    ? { ...shown, costMinor }
+    : { ...shown, status: 'feasible', objective: null, bound: null, costMinor };
 }
 
 export const dropFit = atomic(async (db: Db, projectId: ProjectId, bayId: BayId): Promise<void> => {

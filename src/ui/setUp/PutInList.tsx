@@ -11,7 +11,7 @@ interface PutInListProps {
 export function PutInList({ places, nameOfPlace }: PutInListProps) {
   if (places.length === 0) return null;
   return (
-    <section aria-label="Containers, as they go in" className="grid gap-1">
+    <div className="grid gap-1">
       <h3 className="text-[15.5px]">Containers, as they go in</h3>
       {places.map(({ bayId, steps }) => (
         <details key={bayId} open={places.length === 1}>
@@ -34,7 +34,7 @@ export function PutInList({ places, nameOfPlace }: PutInListProps) {
           </ol>
         </details>
       ))}
-    </section>
+    </div>
   );
 }
 

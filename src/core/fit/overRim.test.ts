@@ -93,3 +93,10 @@ test('engine and checker say the same of what reaches over a rim', () => {
     { numRuns: 200 },
   );
 });
+
+test('each of a group’s kinds reaches over the rim of its own bin', () => {
+  const kinds = ['one', 'two'].map((name) => ({ name, litres: 5 }));
+  const answer = fit([bin(125)], {}, { kinds });
+  expect(answer.unmet).toEqual([]);
+  expect(answer.placements.map(({ kind }) => kind).sort()).toEqual([0, 1]);
+});

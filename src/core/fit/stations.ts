@@ -97,6 +97,8 @@ export function listStations(question: FitQuestion): Station[] {
       .map((tiers) => ({ kind: 'bearing', container, tiers, width: undefined, isAtBack: false })),
   );
   const hosts = able
+    // What stands for a container for one group only is no larger inside than that is.
+    .filter(({ id }) => !question.onlyFor?.has(id))
     .filter(isHostOf(able))
     .sort((a, b) => a.priceMinor / insideOf(a).depth - b.priceMinor / insideOf(b).depth)
     .filter(({ id }, i) => i < MOST.hosts || question.uses?.includes(plainId(id)));

@@ -297,7 +297,8 @@ export function suits(
 ): boolean {
   if (!pinsAllow(pins, container, group)) return false;
   const only = onlyFor?.get(container.id);
-  if (only !== undefined && only !== group.id) return false;
+  // A stand-in for a group is one for each of its kinds.
+  if (only !== undefined && only !== group.id && only !== group.of) return false;
   return findGroupFault(container, group) === undefined;
 }
 function pinsAllow(pins: readonly FitPin[], container: FitContainer, group: FitGroup): boolean {

@@ -16,7 +16,7 @@ export interface Unfolded {
 
 /**
  * Says in sizes and litres what is asked in other words: each kind a group of its own; pieces as the litres that a
- * container of theirs holds; a colour for each person; no pack larger than its jar, where there is such a jar; the bay
+ * container of theirs holds; what reaches over a rim a container as high; what is left over one that costs nothing; a colour for each person; no pack larger than its jar, where there is such a jar; the bay
  * without its false floor, not deeper than its door lets it be, and with its lip to lift over.
  */
 export function unfold(request: FitQuestion): Unfolded {
@@ -300,7 +300,9 @@ function countPieces(question: FitQuestion): FitQuestion {
     question.containers
       .filter(
         (container) =>
-          findGroupFault(container, group) === undefined && isPinned(question, container, group),
+          (onlyFor.get(container.id) ?? group.id) === group.id &&
+          findGroupFault(container, group) === undefined &&
+          isPinned(question, container, group),
       )
       .map((container): FitContainer => {
         const id = `${container.id}${MARK}${group.id}`;

@@ -16,7 +16,9 @@ export interface Unfolded {
 
 /**
  * Says in sizes and litres what is asked in other words: each kind a group of its own; pieces as the litres that a
- * container of theirs holds; what reaches over a rim a container as high; what is left over one that costs nothing; a colour for each person; no pack larger than its jar, where there is such a jar; the bay
+ * container of theirs holds;
+ * what reaches over a rim a container as high; what is left over one that costs nothing;
+ * a colour for each person; no pack larger than its jar, where there is such a jar; the bay
  * without its false floor, not deeper than its door lets it be, and with its lip to lift over.
  */
 export function unfold(request: FitQuestion): Unfolded {

@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 
-import { findFitFaults, planFit, planFits, type FitAnswer, type FitRequest } from '@/core/fit';
+import {
+  findFitFaults,
+  planFit,
+  planFits,
+  unmetLitresOf,
+  type FitAnswer,
+  type FitRequest,
+} from '@/core/fit';
 import type { Solver } from '@/core/shared';
 import { levelRequestArb } from '@test/levelArbitrary';
 import { plantFit } from '@test/plantedFit';
@@ -9,10 +16,8 @@ import { median, timesOf, type Row } from './benchRow';
 const CASES = 18;
 const RANDOM = 3000;
 const clock = () => performance.now();
-const unmetOf = ({ unmet }: FitAnswer): number =>
-  unmet.reduce((sum, { litres }) => sum + litres, 0);
 const shareOf = (request: FitRequest, answer: FitAnswer): number =>
-  unmetOf(answer) / request.groups.reduce((sum, { litres }) => sum + litres, 0);
+  unmetLitresOf(answer) / request.groups.reduce((sum, { litres }) => sum + litres, 0);
 
 /** Fits with levels: bays that were filled backwards, on the floor alone beside them, places of a room, odd requests. */
 export async function benchLevels(solver: Solver): Promise<Row[]> {

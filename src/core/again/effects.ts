@@ -133,11 +133,9 @@ function giveBackEffect(bayId: BayId, { fits, containers, purchases }: EffectFac
   const placed = answer ? containerIdsOf(answer) : [];
   const here = containers.flatMap(({ id, name }) => {
     const pieces = placed.filter((each) => each === id).length;
-    const days = purchases.flatMap(({ containerId, returnBy, ...purchase }) =>
-      containerId === id &&
-      returnBy !== null &&
-      keptPiecesOf({ ...purchase, containerId, returnBy }) > 0
-        ? [returnBy]
+    const days = purchases.flatMap((purchase) =>
+      purchase.containerId === id && purchase.returnBy !== null && keptPiecesOf(purchase) > 0
+        ? [purchase.returnBy]
         : [],
     );
     return pieces === 0 ? [] : [{ name, pieces, returnBy: days.sort()[0] ?? null }];

@@ -1,4 +1,5 @@
 import type { FitAnswer } from './model';
+import { unmetLitresOf } from './restateLitres';
 import { type FitQuestion } from './suitability';
 
 /** What is wanted of a place beside its sizes, as one wish. */
@@ -43,10 +44,8 @@ export interface WishCost {
  * without it came out dearer in the time it had, the wish costs nothing that is known.
  */
 export function costOfWish(withIt: FitAnswer, without: FitAnswer): WishCost {
-  const unmetOf = ({ unmet }: FitAnswer): number =>
-    unmet.reduce((sum, { litres }) => sum + litres, 0);
-  const litres = Math.max(0, unmetOf(withIt) - unmetOf(without));
-  const isWhole = litres < SAME_LITRES && unmetOf(without) < SAME_LITRES;
+  const litres = Math.max(0, unmetLitresOf(withIt) - unmetLitresOf(without));
+  const isWhole = litres < SAME_LITRES && unmetLitresOf(without) < SAME_LITRES;
   return {
     litres: litres < SAME_LITRES ? 0 : litres,
     minor: isWhole ? Math.max(0, withIt.costMinor - without.costMinor) : 0,

@@ -62,7 +62,7 @@ export {
 } from './levelFacts';
 export { commonContainers } from './madeContainers';
 export { toFitRequest } from './toFitRequest';
-export { restateLitres } from './restateLitres';
+export { restateLitres, unmetLitresOf } from './restateLitres';
 export { costOfWish, withoutWish, type OneWish, type WishCost } from './costOfWish';
 export { tidyFit, tidyWays, type TidyWay } from './tidyFit';
 export {

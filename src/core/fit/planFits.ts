@@ -1,5 +1,6 @@
 import type { Clock, Solver } from '../shared';
 import { containerIdsOf, type FitAnswer } from './model';
+import { unmetLitresOf } from './restateLitres';
 import { planFit } from './planFit';
 import type { FitQuestion } from './suitability';
 
@@ -184,7 +185,7 @@ class FitsRun {
         request && this.passedMs() < this.timeLimitMs
           ? this.plan(request, LEAST_MS, others)
           : undefined;
-      if (!next || unmetOf(next) > unmetOf(answer) + 1e-9) {
+      if (!next || unmetLitresOf(next) > unmetLitresOf(answer) + 1e-9) {
         this.found.splice(0, this.found.length, ...before);
         return false;
       }
@@ -193,9 +194,6 @@ class FitsRun {
     return true;
   }
 }
-
-const unmetOf = ({ unmet }: FitAnswer): number =>
-  unmet.reduce((sum, { litres }) => sum + litres, 0);
 
 /** Litres to go in, by the litres of the place. */
 function fullnessOf({ bay, groups }: FitQuestion): number {

@@ -1,9 +1,8 @@
-import { sumLitres } from './restateLitres';
 import { divideLevels } from './cells';
-import { insideOf, litresIn } from './contents';
 import { fillLevels } from './fillLevels';
 import { findFitFaults } from './findFitFaults';
-import { leastWeights } from './listCovers';
+import { leastByLitres, leastByRate } from './levelBound';
+import { listAlike } from './listAlike';
 import { layOutLevels, levelsOf } from './levels';
 import { objectiveOf } from './measureFit';
 import {
@@ -17,16 +16,10 @@ import {
 } from './model';
 import { toPlacements } from './floor';
 import { planFlat, type FitMeans } from './planFlat';
+import { sumLitres, unmetLitresOf } from './restateLitres';
 import { leastLids } from './easyBound';
 import { addStation, EMPTY_SCENE, listLevelled, listStations, toBox, type Scene } from './stations';
-import {
-  explainUnused,
-  findBayFault,
-  roleOf,
-  suits,
-  type FitPin,
-  type FitQuestion,
-} from './suitability';
+import { explainUnused, roleOf, type FitPin, type FitQuestion } from './suitability';
 import { plainId, unfold, type Unfolded } from './unfold';
 
 /**
@@ -42,8 +35,6 @@ const FULL = 3;
 const MOST_STATIONS = 6;
 /** A scene is looked at for so long before the next, in ms. */
 const LOOK_MS = 6;
-/** Tries at standing the kinds of a group in containers alike. */
-const ALIKE_TRIES = 3;
 /** Litres that differ by less are none. */
 const SAME_LITRES = 1e-6;
 
@@ -153,7 +144,7 @@ class LevelRun {
       );
       tell(answer);
       if (i === ways.length - 1) this.flatBound = answer.bound ?? undefined;
-      const litres = answer.unmet.reduce((sum, unmet) => sum + unmet.litres, 0);
+      const litres = unmetLitresOf(answer);
       if (litres < leastLitres - SAME_LITRES) {
         best = pins;
         leastLitres = litres;
@@ -322,7 +313,7 @@ class LevelRun {
     const { request } = this;
     const sums = sumLitres(request, placements);
     const [aim, costMinor] = objectiveOf(request, { placements, surfaces }, request.prefer);
-    const unmetLitres = sums.unmet.reduce((sum, { litres }) => sum + litres, 0);
+    const unmetLitres = unmetLitresOf(sums);
     const missing = this.missingOf(surfaces).length;
     // Of equal answers the one that uses what was wished for.
     const beside =
@@ -426,49 +417,6 @@ class LevelRun {
   }
 }
 
-/** What holds each group's litres at least counts, wherever it stands; a knapsack a group. */
-const leastByLitres = (
-  question: FitQuestion,
-  countOf: (container: FitContainer) => number,
-): number =>
-  question.groups
-    .filter(({ litres }) => litres > 0)
-    .reduce((sum, group) => {
-      const suited = question.containers
-        .filter(
-          (container) =>
-            container.innerLitres > 0 &&
-            findBayFault(question, container) === undefined &&
-            suits(question, container, group),
-        )
-        .map((container) => ({ container, weight: countOf(container) }));
-      const least = leastWeights(group.litres, suited)(0, group.litres);
-      return sum + (Number.isFinite(least) ? least : 0);
-    }, 0);
-
-/** What the litres cost at the best rate, where groups share a box that boards part. */
-function leastByRate(
-  question: FitQuestion,
-  shared: readonly FitContainer[],
-  countOf: (container: FitContainer) => number,
-): number {
-  const rateOf = (container: FitContainer, litres: number): number =>
-    litres > 0 ? countOf(container) / litres : Infinity;
-  const ofBoxes = Math.min(
-    ...shared.map((box) => {
-      const { width, depth, height } = insideOf(box);
-      return rateOf(box, Math.max(box.innerLitres, (width * depth * height) / 1e6));
-    }),
-  );
-  return question.groups.reduce((sum, group) => {
-    const own = question.containers
-      .filter((container) => suits(question, container, group))
-      .map((container) => rateOf(container, litresIn(container, group)));
-    const rate = Math.min(ofBoxes, ...own);
-    return sum + (Number.isFinite(rate) ? rate * group.litres : 0);
-  }, 0);
-}
-
 interface Stood {
   readonly placements: readonly Placement[];
   readonly surfaces: readonly Surface[];
@@ -533,46 +481,6 @@ function onFloor(question: FitQuestion): FitQuestion {
     }),
   };
 }
-
-/**
- * Pins under which the kinds of each group stand in containers alike, the cheapest first; at last those that are asked
- * for alone.
- */
-function listAlike({ question, alike }: Unfolded): (readonly FitPin[])[] {
-  const asked = question.pins ?? [];
-  if (alike.length === 0) return [asked];
-  const choices = alike.map(({ kindIds }) => {
-    const kinds = question.groups.filter(({ id }) => kindIds.includes(id));
-    return question.containers
-      .filter(
-        (container) =>
-          !bearingRoles.has(roleOf(container)) &&
-          roleOf(container) !== 'divider' &&
-          findBayFault(question, container) === undefined &&
-          kinds.every((kind) => suits(question, container, kind)),
-      )
-      .map((container) => ({ container, counts: countFor(kinds, container) }))
-      .filter(({ container, counts }) => counts <= (container.available ?? Infinity))
-      .map(({ container, counts }) => ({
-        pins: kindIds.map((groupId) => ({ groupId, containerId: container.id })),
-        cost:
-          counts * (container.priceMinor + container.outer.width * container.outer.depth * 1e-4),
-      }))
-      .sort((a, b) => a.cost - b.cost)
-      .map(({ pins }) => pins);
-  });
-  const isAlike = (groupId: string) => alike.some(({ kindIds }) => kindIds.includes(groupId));
-  const others = asked.filter(({ groupId }) => !isAlike(groupId));
-  const ways: (readonly FitPin[])[] = [];
-  for (let i = 0; i < ALIKE_TRIES; i += 1) {
-    const chosen = choices.map((list) => list[Math.min(i, list.length - 1)] ?? []);
-    if (i > 0 && choices.every((list) => list.length <= i)) break;
-    if (chosen.some(({ length }) => length > 0)) ways.push([...others, ...chosen.flat()]);
-  }
-  return [...ways, asked];
-}
-const countFor = (kinds: FitRequest['groups'], container: FitContainer): number =>
-  kinds.reduce((sum, kind) => sum + Math.ceil(kind.litres / litresIn(container, kind) - 1e-9), 0);
 
 /** Leaves out surfaces that nothing stands on and nobody wished for: what is under a riser stands without it. */
 function dropUnused({ placements, surfaces }: Stood, wished: readonly string[]): Stood {

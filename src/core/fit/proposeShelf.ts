@@ -2,6 +2,7 @@ import type { Clock, Solver } from '../shared';
 import type { FitAnswer } from './model';
 import { planFit } from './planFit';
 import type { FitQuestion } from './suitability';
+import { unmetLitresOf } from './restateLitres';
 
 /** Two places one above the other, parted by a shelf that goes from hole to hole. */
 export interface ShelfQuestion {
@@ -93,7 +94,7 @@ function tryShelf(
     },
     means,
   );
-  const unmetLitres = [...below.unmet, ...above.unmet].reduce((sum, { litres }) => sum + litres, 0);
+  const unmetLitres = unmetLitresOf(below) + unmetLitresOf(above);
   return {
     byMm,
     lower: below,

@@ -31,6 +31,10 @@ export function restateLitres(
   };
 }
 
+/** Litres of an answer that have no container. */
+export const unmetLitresOf = ({ unmet }: Pick<FitAnswer, 'unmet'>): number =>
+  unmet.reduce((sum, { litres }) => sum + litres, 0);
+
 /** What is used, free and lacking in litres where these containers stand. */
 export function sumLitres(
   { groups, containers }: Pick<FitRequest, 'groups' | 'containers'>,

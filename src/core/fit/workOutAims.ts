@@ -1,5 +1,6 @@
 import { fitAims, type FitAim, type FitAnswer } from './model';
 import type { Stood } from './planFlat';
+import { unmetLitresOf } from './restateLitres';
 
 interface AimMeans {
   /**
@@ -19,8 +20,6 @@ interface AimMeans {
 
 const SAME_LITRES = 1e-6;
 const isWhole = ({ objective }: FitAnswer): boolean => objective !== null;
-const unmetOf = ({ unmet }: FitAnswer): number =>
-  unmet.reduce((sum, { litres }) => sum + litres, 0);
 
 /** Each aim, and money once more. */
 export const AIM_TURNS = fitAims.length + 1;
@@ -59,9 +58,9 @@ export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<num
   );
   if (!isOver() && isCheaper) await work('cost', fitAims.length);
   // Where not everything stands, what leaves out least is best for every aim.
-  const [fullest] = [...known.values()].sort((a, b) => unmetOf(a) - unmetOf(b));
+  const [fullest] = [...known.values()].sort((a, b) => unmetLitresOf(a) - unmetLitresOf(b));
   for (const [prefer, answer] of known)
-    if (fullest && !isOver() && unmetOf(answer) > unmetOf(fullest) + SAME_LITRES)
+    if (fullest && !isOver() && unmetLitresOf(answer) > unmetLitresOf(fullest) + SAME_LITRES)
       show(prefer, fullest, AIM_TURNS);
   return AIM_TURNS;
 }

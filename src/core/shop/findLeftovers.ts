@@ -21,8 +21,10 @@ interface LeftoverRequest {
   readonly shortElsewhere: (containerId: string) => Leftover['wantedElsewhere'];
 }
 
-export const keptPiecesOf = ({ pieces, returnedPieces }: Purchase): number =>
-  Math.max(0, pieces - returnedPieces);
+export const keptPiecesOf = ({
+  pieces,
+  returnedPieces,
+}: Pick<Purchase, 'pieces' | 'returnedPieces'>): number => Math.max(0, pieces - returnedPieces);
 
 /**
  * What was bought beyond what the fits call for: owned pieces are used first, so that bought ones

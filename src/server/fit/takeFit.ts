@@ -19,7 +19,7 @@ import {
 import { withFoundLitres } from '@/core/again';
 import { layOutUnit, type Unit } from '@/core/look';
 import { err, ok, type BayId, type ProjectId, type Result } from '@/core/shared';
-import { findUnitPriceMinor, keptPiecesOf, stockOf } from '@/core/shop';
+import { findUnitPriceMinor, keptPiecesOf, piecesOver, stockOf } from '@/core/shop';
 import { atomic, recordChange } from '@/data/changes';
 import { DataError, type Db } from '@/data/db';
 import { listOffers, listShops } from '@/data/catalogueRepo';
@@ -109,16 +109,19 @@ export function toFitQuestion(
   const unit = records.units.find(({ bays }) => bays.some(({ id }) => id === ask.bayId));
   const bay = unit?.bays.find(({ id }) => id === ask.bayId);
   if (!unit || !bay) throw new DataError('not_found', `there is no bay ${ask.bayId}`);
-  const elsewhere = ownedInOtherFits(records, ask.bayId);
+  // What stands in another place cannot stand here too.
+  const wantedIds = records.fits
+    .filter(({ bayId }) => bayId !== ask.bayId)
+    .flatMap(({ answer }) => containerIdsOf(answer));
+  const over = piecesOver({ purchases: records.purchases ?? [], wantedIds });
   const wishes = records.fitWishes.find(({ bayId }) => bayId === ask.bayId);
   const allowed = priced.filter(
     ({ id }) => !wishes?.forbidden.some((forbidden) => forbidden === id),
   );
-  const bought = boughtPieces(records);
   const containers = allowed.map((container) => {
-    const taken = elsewhere.get(container.id) ?? 0;
+    const taken = wantedIds.filter((id) => id === container.id).length;
     // What was bought beyond the other fits lies there, in whichever room.
-    const spare = container.priceMinor > 0 ? (bought.get(container.id) ?? 0) - taken : 0;
+    const spare = container.priceMinor > 0 ? (over.get(container.id) ?? 0) : 0;
     return {
       ...container,
       ...(container.available === undefined
@@ -196,27 +199,6 @@ export function litresEachOf(
       return count === 0 ? [] : [[id, kept.reduce((sum, thing) => sum + thing.litres, 0) / count]];
     }),
   );
-}
-
-/** Pieces of each container that were bought for any room and not brought back. */
-function boughtPieces({ purchases = [] }: Partial<Records<'purchases'>>): Map<string, number> {
-  const pieces = new Map<string, number>();
-  for (const purchase of purchases)
-    if (purchase.containerId !== null)
-      pieces.set(
-        purchase.containerId,
-        (pieces.get(purchase.containerId) ?? 0) + keptPiecesOf(purchase),
-      );
-  return pieces;
-}
-
-/** An owned container that stands in another bay cannot stand here too. */
-function ownedInOtherFits({ fits }: Records<'fits'>, bayId: BayId): ReadonlyMap<string, number> {
-  const counts = new Map<string, number>();
-  for (const fit of fits.filter((other) => other.bayId !== bayId)) {
-    for (const id of containerIdsOf(fit.answer)) counts.set(id, (counts.get(id) ?? 0) + 1);
-  }
-  return counts;
 }
 
 /** A fit that the browser worked out, with the litres that it was asked with where those are not what is counted. */

@@ -11,7 +11,14 @@ import {
 } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
 
-import { boughtOf, containerIdsOf, type FitAim, type FitAnswer, type FitRequest } from '@/core/fit';
+import {
+  boughtOf,
+  containerIdsOf,
+  unmetLitresOf,
+  type FitAim,
+  type FitAnswer,
+  type FitRequest,
+} from '@/core/fit';
 import { formatCount, formatLitres, formatMoney, type Currency } from '@/core/shared';
 import { aimWords } from './fitWords';
 import type { TillSum } from './useTills';
@@ -94,7 +101,7 @@ function CardFigures({
   const bought = boughtOf(
     ids.flatMap((id) => request.containers.find((container) => container.id === id) ?? []),
   ).length;
-  const unmetLitres = answer.unmet.reduce((sum, { litres }) => sum + litres, 0);
+  const unmetLitres = unmetLitresOf(answer);
   return (
     <>
       <span className="block leading-snug">

@@ -7,7 +7,6 @@ import { useFieldArray, useFormContext } from 'react-hook-form';
 import {
   shelvesOfUnits,
   surfacesOfPlan,
-  wantsAnchoring,
   type Fixture,
   type PlanSurface,
   type RoomPlan,
@@ -15,13 +14,10 @@ import {
 } from '@/core/look';
 import { formatCount, formatLength, formatLitres, type LengthUnit } from '@/core/shared';
 import {
-  fixingNeedsOf,
   paintNeedOf,
   priorities,
   tapeNeedOf,
   USUAL_DRYING,
-  wallKinds,
-  type FloorPiece,
   type MaterialKind,
   type Materials,
   type PaintKind,
@@ -29,10 +25,10 @@ import {
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { typedPositiveLength } from '../typedValues';
-import { wallWords, type MaterialsTyped } from './materialsForm';
+import type { MaterialsTyped } from './materialsForm';
 import { PRIORITY_WORDS } from './NeedList';
 
-interface Fields {
+export interface Fields {
   /** As it was kept last; the sums are worked out from it. */
   readonly kept: Materials;
   readonly measureUnit: LengthUnit;
@@ -48,7 +44,8 @@ export interface ShopChoice {
   readonly name: string;
 }
 
-const REMOVE =
+/** The button that takes a row out. */
+export const REMOVE =
   'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-11';
 
 /** Where a material is bought; without a shop it stays off the shopping list. */
@@ -319,66 +316,6 @@ function surfaceWords({ wallNumber, openingNames }: PlanSurface): string {
 
 const formatDays = (hours: number): string => `${Math.ceil(hours / 12) / 2} days`;
 
-/** The sheet for the places with a false floor, and what each takes of it. */
-export function PanelFields({
-  kept: { panel, carLength },
-  pieces,
-  measureUnit,
-}: Fields & { readonly pieces: readonly FloorPiece[] }) {
-  const isTooLong = panel !== null && carLength !== null && panel.length.mm > carLength.mm;
-  const {
-    register,
-    formState: { errors },
-  } = useFormContext<MaterialsTyped>();
-  return (
-    <div className="mt-2">
-      <div className="no-print grid max-w-[420px] grid-cols-3 gap-1.5">
-        <TextField
-          label="Sheet, width"
-          isLength
-          placeholder="none"
-          error={errors.panelWidth?.message}
-          {...register('panelWidth')}
-        />
-        <TextField
-          label="Sheet, length"
-          isLength
-          error={errors.panelLength?.message}
-          hint={isTooLong ? 'longer than the car: have it cut at the shop' : undefined}
-          {...register('panelLength')}
-        />
-        <TextField
-          label="Price a sheet"
-          measure
-          inputMode="decimal"
-          error={errors.panelPrice?.message}
-          {...register('panelPrice')}
-        />
-      </div>
-      {pieces.length === 0 && (
-        <p className="mt-2 text-[14px] text-soft">
-          No place has a false floor: how high it lies is typed with the place in Look.
-        </p>
-      )}
-      <ul className="mt-2 text-[14.5px]">
-        {pieces.map(({ id, name, widthMm, depthMm, around }) => (
-          <li key={id}>
-            {name}:{' '}
-            <span className="font-mono">
-              {formatLength(Math.round(widthMm), measureUnit)} ×{' '}
-              {formatLength(Math.round(depthMm), measureUnit)}
-            </span>
-            , a little less than inside
-            {around.length > 0 && (
-              <b className="font-[650]">, cut out around: {around.join(', ')}</b>
-            )}
-          </li>
-        ))}
-      </ul>
-    </div>
-  );
-}
-
 /** One label for each container of the taken fits. */
 export function LabelFields({
   kept,
@@ -445,140 +382,6 @@ export function LabelFields({
           </span>
         )}
       </p>
-    </>
-  );
-}
-
-/** What is fixed to which wall; a unit that tips is asked for. */
-export function FixingFields({ kept, units }: Fields & { readonly units: readonly Unit[] }) {
-  const {
-    register,
-    control,
-    watch,
-    formState: { errors },
-  } = useFormContext<MaterialsTyped>();
-  const rows = useFieldArray({ control, name: 'rows' });
-  const typed = watch('rows');
-  const tipping = units.filter(
-    (unit) => wantsAnchoring(unit) && !typed.some(({ name }) => name === unit.name),
-  );
-  const needs = fixingNeedsOf(kept.fixings);
-  const packless = needs.filter(({ wall }) =>
-    kept.fixings.packs.every((pack) => pack.wall !== wall),
-  );
-  return (
-    <>
-      <div className="no-print grid gap-1.5">
-        {tipping.map((unit) => (
-          <p key={unit.id} className="warn flex flex-wrap items-center gap-x-3 text-[14px]">
-            {unit.name} is high for its depth and can tip: fix it to the wall.{' '}
-            <Button
-              look="quiet"
-              onClick={() =>
-                rows.append({ name: unit.name, things: '1', each: '2', wall: 'brick' })
-              }
-            >
-              Put its two fixings down
-            </Button>
-          </p>
-        ))}
-        {rows.fields.map((field, i) => (
-          <div
-            key={field.id}
-            className="grid grid-cols-[1fr_76px_64px_170px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_44px]"
-          >
-            <TextField
-              className="max-md:col-span-3"
-              label={i === 0 ? 'Fixed to the wall' : `Fixed thing ${i + 1}`}
-              hideLabel={i > 0}
-              error={errors.rows?.[i]?.name?.message}
-              {...register(`rows.${i}.name`)}
-            />
-            <TextField
-              label={i === 0 ? 'How many' : `How many of fixed thing ${i + 1}`}
-              hideLabel={i > 0}
-              measure
-              inputMode="numeric"
-              error={errors.rows?.[i]?.things?.message}
-              {...register(`rows.${i}.things`)}
-            />
-            <TextField
-              label={i === 0 ? 'Fixings' : `Fixings of fixed thing ${i + 1}`}
-              hideLabel={i > 0}
-              measure
-              inputMode="numeric"
-              error={errors.rows?.[i]?.each?.message}
-              {...register(`rows.${i}.each`)}
-            />
-            <SelectField
-              label={i === 0 ? 'In' : `Wall of fixed thing ${i + 1}`}
-              hideLabel={i > 0}
-              {...register(`rows.${i}.wall`)}
-            >
-              {wallKinds.map((wall) => (
-                <option key={wall} value={wall}>
-                  {wallWords[wall]}
-                </option>
-              ))}
-            </SelectField>
-            <button
-              type="button"
-              className={REMOVE}
-              aria-label={`Remove fixed thing ${i + 1}`}
-              onClick={() => rows.remove(i)}
-            >
-              <X size={16} />
-            </button>
-          </div>
-        ))}
-        <div>
-          <Button onClick={() => rows.append({ name: '', things: '1', each: '2', wall: 'brick' })}>
-            <Plus size={16} aria-hidden="true" /> A shelf, a rail, hooks
-          </Button>
-        </div>
-        {(rows.fields.length > 0 || errors.packs) && (
-          <div className="flex flex-wrap gap-x-4 gap-y-1.5">
-            {wallKinds.map((wall, i) => (
-              <fieldset key={wall} className="flex gap-1.5">
-                <legend className="caption">For {wallWords[wall]}</legend>
-                <TextField
-                  label={`In a pack, for ${wallWords[wall]}`}
-                  hideLabel
-                  measure
-                  inputMode="numeric"
-                  className="w-[70px]"
-                  error={errors.packs?.[i]?.packSize?.message}
-                  {...register(`packs.${i}.packSize`)}
-                />
-                <TextField
-                  label={`Price a pack, for ${wallWords[wall]}`}
-                  hideLabel
-                  measure
-                  inputMode="decimal"
-                  placeholder="price"
-                  className="w-[90px]"
-                  error={errors.packs?.[i]?.price?.message}
-                  {...register(`packs.${i}.price`)}
-                />
-              </fieldset>
-            ))}
-          </div>
-        )}
-      </div>
-      {needs.length > 0 && (
-        <p className="mt-2 text-[14.5px]">
-          {needs
-            .map(({ wall, qty }) => `${formatCount(qty, 'fixing')} in ${wallWords[wall]}`)
-            .join(', ')}
-          .
-          {packless.length > 0 && (
-            <span className="text-signal-deep">
-              {' '}
-              No pack has a price for {packless.map(({ wall }) => wallWords[wall]).join(', ')}.
-            </span>
-          )}
-        </p>
-      )}
     </>
   );
 }

@@ -23,15 +23,10 @@ import { createUuid } from '../createUuid';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
 import { CutPlan } from './CutPlan';
-import {
-  BuyingFields,
-  FixingFields,
-  LabelFields,
-  PaintFields,
-  PanelFields,
-  type ShopChoice,
-} from './MaterialFields';
+import { FixingFields } from './FixingFields';
+import { BuyingFields, LabelFields, PaintFields, type ShopChoice } from './MaterialFields';
 import { materialsFormSchemaFor, toMaterialsTyped, type MaterialsTyped } from './materialsForm';
+import { PanelFields } from './PanelFields';
 import { RollPlan } from './RollPlan';
 import { useMaterials } from './useMaterials';
 import { useMutation } from '../useMutation';

@@ -26,17 +26,21 @@ function stepOf(group: FitGroup, coverers: readonly Coverer[]): number {
   return isTenths ? 0.1 : group.litres / MOST_STEPS;
 }
 
-/** One more piece that is there once: for which litres it is part of the lightest cover so far. */
-function addPiece(best: Float64Array, target: number, gain: number, weight: number): Uint8Array {
-  const taken = new Uint8Array(target + 1);
-  if (gain <= 0) return taken;
+/** One more piece that is there once: marks in `taken` for which litres it is part of the lightest cover so far. */
+function addPiece(
+  best: Float64Array,
+  target: number,
+  { gain, weight, taken }: { gain: number; weight: number; taken: Uint8Array },
+): void {
   for (let litres = target; litres > 0; litres -= 1) {
-    const value = best[Math.max(0, litres - gain)]! + weight;
-    if (value >= best[litres]!) continue;
+    const value = best[litres > gain ? litres - gain : 0]! + weight;
+    if (value >= best[litres]!) {
+      taken[litres] = 0;
+      continue;
+    }
     best[litres] = value;
     taken[litres] = 1;
   }
-  return taken;
 }
 
 /**
@@ -50,41 +54,41 @@ export function coverGroup(
 ): readonly Part[] | undefined {
   const step = stepOf(group, coverers);
   const target = Math.ceil(group.litres / step - 1e-9);
-  const { best, last } = SCRATCH;
+  const { best, last, lightest } = SCRATCH;
   best.fill(Infinity, 1, target + 1);
   last.fill(-1, 0, target + 1);
-  const stepsOf = (container: FitContainer): number =>
-    Math.floor(container.innerLitres / step + 1e-9);
-  const limited = coverers.filter(
-    ({ available, container }) => available < Math.ceil(group.litres / container.innerLitres),
-  );
-  // One layer a limited piece: which litres are best reached with it.
-  const pieces = limited.flatMap((coverer) =>
-    Array.from({ length: Math.min(coverer.available, MOST_LIMITED) }, () => coverer),
-  );
-  const layers = pieces.map(({ container, weight }) =>
-    addPiece(best, target, stepsOf(container), weight),
-  );
-  const free = keepUndominated(
-    coverers
-      .filter((coverer) => !limited.includes(coverer))
-      .map(({ container, weight }) => ({
-        container,
-        weight,
-        gain: Math.min(target, stepsOf(container)),
-      })),
-  );
-  for (let c = 0; c < free.length; c += 1) {
-    const { gain, weight } = free[c] as Gain;
+  lightest.fill(-1, 0, target + 1);
+  const gainOf = (container: FitContainer): number =>
+    Math.min(target, Math.floor(container.innerLitres / step + 1e-9));
+  // What there is enough of: of equal litres the lightest counts. What is limited comes one by one.
+  const pieces: Coverer[] = [];
+  for (let c = 0; c < coverers.length; c += 1) {
+    const coverer = coverers[c]!;
+    const gain = gainOf(coverer.container);
+    if (gain <= 0) continue;
+    if (coverer.available < Math.ceil(group.litres / coverer.container.innerLitres)) {
+      const count = Math.min(coverer.available, MOST_LIMITED);
+      for (let n = 0; n < count; n += 1) pieces.push(coverer);
+    } else if (lightest[gain]! < 0 || coverer.weight < coverers[lightest[gain]!]!.weight)
+      lightest[gain] = c;
+  }
+  const layers = layersFor(pieces.length);
+  for (let p = 0; p < pieces.length; p += 1) {
+    const { container, weight } = pieces[p]!;
+    addPiece(best, target, { gain: gainOf(container), weight, taken: layers[p]! });
+  }
+  // What holds no more than another that weighs no more is left out.
+  let leastWeight = Infinity;
+  for (let gain = target; gain > 0; gain -= 1) {
+    const c = lightest[gain]!;
+    if (c < 0) continue;
+    const { weight } = coverers[c]!;
+    if (weight >= leastWeight) continue;
+    leastWeight = weight;
     // Alone it holds up to its own litres.
-    for (let litres = 1; litres <= gain; litres += 1) {
-      if (weight >= (best[litres] as number)) continue;
-      best[litres] = weight;
-      last[litres] = c;
-    }
-    for (let litres = gain + 1; litres <= target; litres += 1) {
-      const value = (best[litres - gain] as number) + weight;
-      if (value >= (best[litres] as number)) continue;
+    for (let litres = 1; litres <= target; litres += 1) {
+      const value = (litres > gain ? best[litres - gain]! : 0) + weight;
+      if (value >= best[litres]!) continue;
       best[litres] = value;
       last[litres] = c;
     }
@@ -94,17 +98,16 @@ export function coverGroup(
   const add = (container: FitContainer): void =>
     void counts.set(container, (counts.get(container) ?? 0) + 1);
   let litres = target;
-  while (litres > 0 && (last[litres] ?? -1) >= 0) {
-    const coverer = free[last[litres] ?? 0];
-    if (!coverer) break;
-    add(coverer.container);
-    litres = Math.max(0, litres - coverer.gain);
+  while (litres > 0 && last[litres]! >= 0) {
+    const { container } = coverers[last[litres]!]!;
+    add(container);
+    litres = Math.max(0, litres - gainOf(container));
   }
   for (let p = pieces.length - 1; p >= 0 && litres > 0; p -= 1) {
-    const container = pieces[p]?.container;
-    if (!container || layers[p]?.[litres] !== 1) continue;
+    const { container } = pieces[p]!;
+    if (layers[p]![litres] !== 1) continue;
     add(container);
-    litres = Math.max(0, litres - stepsOf(container));
+    litres = Math.max(0, litres - gainOf(container));
   }
   return [...counts].map(([container, count]) => ({ container, count }));
 }
@@ -116,27 +119,14 @@ export function coverGroup(
 const SCRATCH = {
   best: new Float64Array(MOST_STEPS + 2),
   last: new Int16Array(MOST_STEPS + 2),
+  lightest: new Int16Array(MOST_STEPS + 2),
 } as const;
 
-interface Gain {
-  readonly container: FitContainer;
-  readonly weight: number;
-  readonly gain: number;
-}
-
-/** Leaves out what holds no more than another that weighs no more. */
-function keepUndominated(gains: readonly Gain[]): Gain[] {
-  const sorted = gains
-    .filter(({ gain }) => gain > 0)
-    .sort((a, b) => a.weight - b.weight || b.gain - a.gain);
-  const kept: Gain[] = [];
-  let most = 0;
-  for (const next of sorted) {
-    if (next.gain <= most) continue;
-    kept.push(next);
-    most = next.gain;
-  }
-  return kept;
+/** Of each limited piece for which litres it is taken; used by one call after the other. */
+const LAYERS: Uint8Array[] = [];
+function layersFor(count: number): readonly Uint8Array[] {
+  while (LAYERS.length < count) LAYERS.push(new Uint8Array(MOST_STEPS + 2));
+  return LAYERS;
 }
 
 const isTenth = (litres: number): boolean => Math.abs(litres * 10 - Math.round(litres * 10)) < 1e-6;

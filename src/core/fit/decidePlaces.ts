@@ -39,12 +39,12 @@ const RIGHT = 2;
 const BEFORE = 4;
 const BEHIND = 8;
 const EPS = 1e-6;
-const OPPOSITE = new Map([
-  [LEFT, RIGHT],
-  [RIGHT, LEFT],
-  [BEFORE, BEHIND],
-  [BEHIND, BEFORE],
-]);
+/** Of one way alone the way back; 0 for sets of several. */
+const OPPOSITE = new Uint8Array(16);
+OPPOSITE[LEFT] = RIGHT;
+OPPOSITE[RIGHT] = LEFT;
+OPPOSITE[BEFORE] = BEHIND;
+OPPOSITE[BEHIND] = BEFORE;
 
 /**
  * Decides whether blocks can be placed without overlap and with all ways out kept: where each of
@@ -325,7 +325,7 @@ class Placing {
 
   private wayOf(ways: Uint8Array, i: number, j: number): number {
     if (i < j) return ways[i * this.all + j]!;
-    return OPPOSITE.get(ways[j * this.all + i]!) ?? 0;
+    return OPPOSITE[ways[j * this.all + i]!]!;
   }
 
   /**

@@ -4,7 +4,7 @@ import { createRandom, loadSolver, type Solver } from '../shared';
 import { fitRequestArb } from '@test/fitArbitrary';
 import { coverGroup } from './coverGroup';
 import { findFitFaults } from './findFitFaults';
-import { toPlacements } from './floor';
+import { Floor, toPlacements } from './floor';
 import { floorRowsOf } from './floorRows';
 import { fitRequestSchema, type FitContainer, type FitRequest } from './model';
 import { packPiles } from './packPiles';
@@ -88,6 +88,47 @@ test('what is stood breaks no rule of place, and keeps every floor row', () => {
     { numRuns: 150 },
   );
   expect(stood).toBeGreaterThan(30);
+});
+
+test('the snuggest place is free, and none is left with less beside it', () => {
+  const bay = { id: 'bay', width: 700, depth: 400, height: 200, pullOut: true };
+  const containers = [
+    aBox('a', 300, 250),
+    aBox('b', 180, 140),
+    aBox('c', 120, 90),
+    aBox('d', 60, 50),
+  ];
+  const group = { id: 'g', name: 'g', litres: 1 };
+  const request = fitRequestSchema.parse({ bay, groups: [group], containers, clearances: bare });
+  const [g] = request.groups;
+  const floor = new Floor(request);
+  const stood: { x: number; y: number; width: number; depth: number }[] = [];
+  for (const container of [...request.containers, ...request.containers]) {
+    const snug = floor.snugFor(container);
+    const levels = [{ container, group: g!, massG: 1, kind: '' }];
+    if (!snug) {
+      // Then no rule of place finds room either.
+      expect(floor.copy().stand({ container, levels }, 'snug')).toBe(false);
+      continue;
+    }
+    const { x, y, width, depth } = snug.place;
+    expect(x >= 0 && y >= 0 && x + width <= 700 && y + depth <= 400).toBe(true);
+    for (const other of stood)
+      expect(
+        x >= other.x + other.width ||
+          other.x >= x + width ||
+          y >= other.y + other.depth ||
+          other.y >= y + depth,
+      ).toBe(true);
+    // On a copy the rule of snugness chooses a place with as little to spare; the floor itself is as it was.
+    const copy = floor.copy();
+    expect(copy.stand({ container, levels }, 'snug')).toBe(true);
+    expect(floor.spots).toHaveLength(stood.length);
+    expect(copy.spots[stood.length]?.place).toEqual(snug.place);
+    floor.standAt({ container, levels }, snug.place);
+    stood.push(snug.place);
+  }
+  expect(stood.length).toBeGreaterThan(4);
 });
 
 test('pieces that fill a bay completely are all placed', () => {

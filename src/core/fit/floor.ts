@@ -1,6 +1,6 @@
 import type { FitContainer, Placement } from './model';
 import { MAX_BLOCKING_G, type Filled, type Pile } from './piles';
-import { clearOf, isOneGroup, type FitQuestion, type Zone } from './suitability';
+import { clearOf, isOneGroup, type Clear, type FitQuestion, type Zone } from './suitability';
 
 const TOLERANCE_MM = 1e-6;
 
@@ -12,8 +12,8 @@ interface Standing {
   readonly width: number;
   readonly depth: number;
   readonly turned: boolean;
-  /** Grams of other groups in the way, a level. */
-  readonly blockedG: number[];
+  /** Grams of other groups in the way, a level; never changed, since copies of the floor share it. */
+  readonly blockedG: readonly number[];
 }
 
 interface Rect {
@@ -38,7 +38,7 @@ interface Layer {
 }
 
 /** The empty floors of requests, by the least width that matters; a floor begins as a copy. */
-const emptyLayers = new WeakMap<FitQuestion, Map<number, readonly Layer[]>>();
+const emptyFloors = new WeakMap<FitQuestion, Map<number, Floor>>();
 
 /** In which corner of a free rectangle a pile stands. */
 export interface Corner {
@@ -51,6 +51,12 @@ const FRONT_LEFT: Corner = { isRight: false, isBack: false };
 export interface Spot {
   readonly pile: Pile;
   readonly place: Place;
+}
+
+/** A free place, and how much is left beside or behind it at least. */
+export interface SnugPlace {
+  readonly place: Place;
+  readonly spareMm: number;
 }
 
 /** Where everything stands, and the grams of other groups in the way of each container. */
@@ -84,29 +90,35 @@ export interface Place {
  * Source for the rectangles: maximal rectangles, Jylänki, "A thousand ways to pack the bin", 2010.
  */
 export class Floor {
-  private readonly standing: Standing[] = [];
+  private standing: Standing[] = [];
   private readonly layers: Layer[];
-  private readonly clear;
+  private readonly clear: Clear;
   private readonly gap: number;
   private readonly isPullOut: boolean;
+  /** Whether something stands that nothing may stand before. */
+  private hasFront = false;
 
   /** Free rectangles narrower than `leastMm`, where nothing goes in, are forgotten. */
   constructor(
     private readonly request: FitQuestion,
     private readonly leastMm = 0,
+    from = emptyFloors.get(request)?.get(leastMm),
   ) {
+    if (from) {
+      this.clear = from.clear;
+      this.gap = from.gap;
+      this.isPullOut = from.isPullOut;
+      this.hasFront = from.hasFront;
+      this.standing = from.standing.slice();
+      this.layers = from.layers.map(({ fromMm, free, sizes }) => ({ fromMm, free, sizes }));
+      return;
+    }
     this.clear = clearOf(request);
     this.gap = request.clearances.between;
     this.isPullOut = request.bay.pullOut ?? false;
-    const known = emptyLayers.get(request)?.get(leastMm);
-    this.layers = (known ?? this.cutLayers()).map((layer) => ({ ...layer }));
-    if (known) return;
-    const ofRequest = emptyLayers.get(request) ?? new Map<number, readonly Layer[]>();
-    emptyLayers.set(request, ofRequest);
-    ofRequest.set(
-      leastMm,
-      this.layers.map((layer) => ({ ...layer })),
-    );
+    this.layers = this.cutLayers();
+    const ofRequest = emptyFloors.get(request) ?? new Map<number, Floor>();
+    emptyFloors.set(request, ofRequest.set(leastMm, this.copy()));
   }
 
   /** What is free on the empty floor. */
@@ -187,19 +199,13 @@ export class Floor {
 
   /** As it stands now; what is stood on the copy does not stand here. */
   copy(): Floor {
-    const other = new Floor(this.request, this.leastMm);
-    for (const { pile, x, y, width, depth, turned, blockedG } of this.standing)
-      other.standing.push({ pile, x, y, width, depth, turned, blockedG: blockedG.slice() });
-    for (const [i, layer] of other.layers.entries()) {
-      layer.free = this.layers[i]!.free;
-      layer.sizes = this.layers[i]!.sizes;
-    }
-    return other;
+    return new Floor(this.request, this.leastMm, this);
   }
 
   /** Takes over what stands on a copy. */
   become(other: Floor): void {
-    this.standing.splice(0, this.standing.length, ...other.standing);
+    this.standing = other.standing.slice();
+    this.hasFront = other.hasFront;
     for (const [i, layer] of this.layers.entries()) {
       layer.free = other.layers[i]!.free;
       layer.sizes = other.layers[i]!.sizes;
@@ -234,6 +240,29 @@ export class Floor {
       ([wide, deep]) =>
         (width <= wide && depth <= deep) || (canTurn && depth <= wide && width <= deep),
     );
+  }
+
+  /**
+   * Where one of these goes in with the least to spare beside it, never mind what it would block; undefined where it
+   * goes in nowhere. `spareMm` is the lesser of what is left beside and behind it.
+   */
+  snugFor({ outer, turnable, shape }: FitContainer): SnugPlace | undefined {
+    const { width, depth, height } = outer;
+    if (height > this.clear.z1 + TOLERANCE_MM) return undefined;
+    const turns = (turnable ?? true) && shape !== 'round' && width !== depth ? 2 : 1;
+    let best: SnugPlace | undefined;
+    for (const { x0, x1, y0, y1 } of this.freeAt(height)) {
+      for (let turn = 0; turn < turns; turn += 1) {
+        const w = turn === 0 ? width : depth;
+        const d = turn === 0 ? depth : width;
+        const spareX = x1 - x0 - w - this.gap;
+        const spareY = y1 - y0 - d - this.gap;
+        const spareMm = Math.min(spareX, spareY);
+        if (spareMm < -TOLERANCE_MM || (best && spareMm >= best.spareMm)) continue;
+        best = { spareMm, place: { x: x0, y: y0, width: w, depth: d, turned: turn === 1 } };
+      }
+    }
+    return best;
   }
 
   private layerAt(heightMm: number): Layer | undefined {
@@ -312,13 +341,19 @@ export class Floor {
   }
 
   private put(pile: Pile, place: Place): void {
-    const blockedG = pile.levels.map((level, i) => otherMassG(pile.levels.slice(i + 1), level));
+    const blockedG = ownBlockedG(pile.levels);
     const isOnFree = this.zoneAt(place.x)?.isFree === true;
-    for (const other of isOnFree ? [] : this.standing) {
+    for (let i = 0; i < (isOnFree ? 0 : this.standing.length); i += 1) {
+      const other = this.standing[i]!;
       if (!overlapsX(other, place)) continue;
       if (other.y < place.y - TOLERANCE_MM) addBlocked(blockedG, pile, other.pile);
-      else if (place.y < other.y - TOLERANCE_MM) addBlocked(other.blockedG, other.pile, pile);
+      else if (place.y < other.y - TOLERANCE_MM) {
+        const theirs = other.blockedG.slice();
+        addBlocked(theirs, other.pile, pile);
+        this.standing[i] = { ...other, blockedG: theirs };
+      }
     }
+    this.hasFront ||= pile.levels.some(({ group }) => group.front);
     const { x, y, width, depth, turned } = place;
     this.standing.push({ pile, x, y, width, depth, turned, blockedG });
     const taken = {
@@ -339,21 +374,17 @@ export class Floor {
     if (!this.canBeSeen(pile, place, zone)) return false;
     if (zone && !this.bears(zone, pile)) return false;
     if (zone?.isFree) return true;
-    const hasFront = pile.levels.some(({ group }) => group.front);
-    if (
-      this.isPullOut &&
-      !hasFront &&
-      this.standing.every((other) => other.pile.levels.every(({ group }) => !group.front))
-    )
+    if (this.isPullOut && !this.hasFront && pile.levels.every(({ group }) => !group.front))
       return true;
-    const own = pile.levels.map((level, i) => otherMassG(pile.levels.slice(i + 1), level));
-    for (const other of this.standing) {
+    const own = ownBlockedG(pile.levels);
+    for (let i = 0; i < this.standing.length; i += 1) {
+      const other = this.standing[i]!;
       if (!overlapsX(other, place)) continue;
       if (other.y < place.y - TOLERANCE_MM) {
         addBlocked(own, pile, other.pile);
         if (!this.isFree(pile, own)) return false;
       } else if (place.y < other.y - TOLERANCE_MM) {
-        const theirs = [...other.blockedG];
+        const theirs = other.blockedG.slice();
         addBlocked(theirs, other.pile, pile);
         if (!this.isFree(other.pile, theirs)) return false;
       }
@@ -427,6 +458,10 @@ export const otherMassG = (levels: readonly Filled[], level: Filled): number =>
     (sum, other) => (isOneGroup(other.group, level.group) ? sum : sum + other.massG + TRIFLE_G),
     0,
   );
+
+/** Grams of other groups on each level of a pile. */
+const ownBlockedG = (levels: readonly Filled[]): number[] =>
+  levels.length === 1 ? [0] : levels.map((level, i) => otherMassG(levels.slice(i + 1), level));
 
 /** Adds to each level of `behind` the levels of `before` at its height that belong to other groups. */
 export function addBlocked(blockedG: number[], behind: Pile, before: Pile): void {

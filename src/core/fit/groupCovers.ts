@@ -128,9 +128,7 @@ export class GroupCovers {
     const isByStrip = !this.request.bay.pullOut && this.random() < 0.5;
     const coverers: Coverer[] = [];
     const heavy: Coverer[] = [];
-    // Sometimes little, so that a large bought one may take the place of many small ones that are here.
-    const boughtMinor =
-      this.request.prefer === 'reuse' ? this.usualMinor * MOST_BOUGHT ** this.random() : 0;
+    const boughtMinor = this.drawBoughtMinor();
     for (const { container, areaMm2, stripMm2, high, isHeavy } of among ??
       this.suited.get(group) ??
       []) {
@@ -164,6 +162,21 @@ export class GroupCovers {
       parts?.map((part) => ({ ...part, group })),
       group.litres,
     );
+  }
+
+  /** What one more of a container counts, as the aim has it, each shaken by up to half of `shake`. */
+  moneyWith(
+    used: ReadonlyMap<FitContainer, number>,
+    shake: number,
+  ): (container: FitContainer) => number {
+    const boughtMinor = this.drawBoughtMinor();
+    return (container) =>
+      this.moneyOf(container, used, boughtMinor) * (1 + shake * (this.random() - 0.5));
+  }
+
+  /** Sometimes little, so that a large bought one may take the place of many small ones that are here. */
+  private drawBoughtMinor(): number {
+    return this.request.prefer === 'reuse' ? this.usualMinor * MOST_BOUGHT ** this.random() : 0;
   }
 
   /**

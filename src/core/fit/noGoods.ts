@@ -26,6 +26,9 @@ export class NoGoods {
   private readonly noEasier = new Map<Cover, readonly Cover[]>();
   private readonly singlesOf = new Map<Cover, readonly Single[]>();
   private readonly covers: readonly Cover[];
+  /** How many covers at hand have a part in each refuted set, and what each of them could be there. */
+  private met = new Uint8Array(64);
+  private metSlots = new Int32Array(512);
 
   constructor(
     private readonly request: FitRequest,
@@ -79,15 +82,22 @@ export class NoGoods {
 
   /** Whether the covers, one a group, hold something that was refuted. */
   hold(covers: readonly Cover[]): boolean {
-    if (this.sizes.length === 0) return false;
-    const slotsOf = new Map<number, number[]>();
+    const { sizes } = this;
+    if (sizes.length === 0) return false;
+    const most = covers.length;
+    if (this.met.length < sizes.length) this.met = new Uint8Array(2 * sizes.length);
+    if (this.metSlots.length < sizes.length * most)
+      this.metSlots = new Int32Array(2 * sizes.length * most);
+    const { met, metSlots } = this;
+    met.fill(0, 0, sizes.length);
     for (const cover of covers) {
       for (const { refuted, slots } of this.partsOf.get(asOne(cover)) ?? []) {
-        const met = slotsOf.get(refuted);
-        if (met) met.push(slots);
-        else slotsOf.set(refuted, [slots]);
-        const size = this.sizes[refuted]!;
-        if ((met?.length ?? 1) >= size && fillsAll(met ?? [slots], size)) return true;
+        const from = refuted * most;
+        metSlots[from + met[refuted]!] = slots;
+        const count = met[refuted]! + 1;
+        met[refuted] = count;
+        const size = sizes[refuted]!;
+        if (count >= size && fillsAll(metSlots.subarray(from, from + count), size)) return true;
       }
     }
     return false;
@@ -104,7 +114,7 @@ const asksNoLess = (one: FitGroup | undefined, other: FitGroup | undefined): boo
 const asOne = (cover: Cover): Cover => cover.twin ?? cover;
 
 /** Whether so many slots can each be given one of those met that may have it, to each its own. */
-function fillsAll(met: readonly number[], size: number, from = 0, taken = 0): boolean {
+function fillsAll(met: Int32Array, size: number, from = 0, taken = 0): boolean {
   if (taken === (1 << size) - 1) return true;
   const slots = met[from];
   if (slots === undefined) return false;

@@ -31,6 +31,25 @@ export const filledG = (container: FitContainer, group: FitGroup, offeredLitres:
 const asksOf = ({ front = false, crushable = false, of = '', eyeMm = 0 }: FitGroup): string =>
   `${front}/${crushable}/${of}/${eyeMm}`;
 
+/** A container of a choice; its kind is asked for seldom and takes long to say. */
+class Content implements Filled {
+  private known: string | undefined;
+
+  constructor(
+    readonly container: FitContainer,
+    readonly group: FitGroup,
+    readonly massG: number,
+    private readonly isSingle: boolean,
+  ) {}
+
+  get kind(): string {
+    this.known ??= this.isSingle
+      ? `${this.massG.toFixed(6)}/${asksOf(this.group)}`
+      : `${this.group.id}/${this.massG}`;
+    return this.known;
+  }
+}
+
 /** Mass of each chosen container: content spread over its group's containers by litres. */
 export function fillContainers(chosen: readonly Chosen[]): Filled[] {
   const offered = new Map<string, number>();
@@ -43,13 +62,7 @@ export function fillContainers(chosen: readonly Chosen[]): Filled[] {
     const massG = filledG(container, group, offered.get(group.id) ?? 0);
     // Several of one group are not in each other's way; a single one differs from another group's
     // by mass alone.
-    const isSingle = counts.get(group.id) === 1;
-    const filled = {
-      container,
-      group,
-      massG,
-      kind: isSingle ? `${massG.toFixed(6)}/${asksOf(group)}` : `${group.id}/${massG}`,
-    };
+    const filled = new Content(container, group, massG, counts.get(group.id) === 1);
     return Array.from({ length: count }, () => filled);
   });
 }

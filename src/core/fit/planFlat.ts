@@ -42,14 +42,14 @@ const EARLY = { steps: 400, idle: 60 } as const;
  * Then bettering and proving take turns: steps of the one, and of the other, more the nearer the
  * proof is. After so many steps in vain bettering ends.
  */
-const TURN_STEPS = 300;
+const TURN_STEPS = { near: 300, far: 600 } as const;
 const MOST_IDLE = 3000;
 /**
  * In each turn so many selections are looked at anew: more where the groups are few, each in many
  * containers, and money is not the aim.
  */
 const LOOKS = { usual: 60, fewGroups: 3, few: 300 } as const;
-const PROOF = { first: 6000, near: 14_000, usual: 6000, far: 1500 } as const;
+const PROOF = { first: { cost: 2000, other: 6000 }, near: 14_000, usual: 6000, far: 1200 } as const;
 const NEAR = { very: 0.03, fairly: 0.1 } as const;
 /** So much less than when a proof began makes it worth beginning anew. */
 const STALE = 0.99;
@@ -194,7 +194,10 @@ class FitRun {
       while (this.hasTime() && !this.isDone() && !this.improveAnew());
       return;
     }
-    let proof = this.best.found ? this.prove(undefined, PROOF.first) : undefined;
+    const { prefer } = this.request;
+    let proof = this.best.found
+      ? this.prove(undefined, PROOF.first[prefer === 'cost' ? 'cost' : 'other'])
+      : undefined;
     // It also tells where no choice at all can do.
     let isModelled = !proof && !this.isDone();
     if (isModelled) this.boundByModel();
@@ -242,7 +245,8 @@ class FitRun {
   private improveAnew(): boolean {
     const { best } = this;
     if (best.found) best.lookAnew(this.looks);
-    return this.improve(best.found ? TURN_STEPS : RESTART.most, MOST_IDLE);
+    const steps = this.gap() < NEAR.fairly ? TURN_STEPS.near : TURN_STEPS.far;
+    return this.improve(best.found ? steps : RESTART.most, MOST_IDLE);
   }
 
   /** Much better than when the covers were listed: fewer of them come into question. */
@@ -260,8 +264,12 @@ class FitRun {
   private proveOn(proof: FitProof | undefined, isListed: boolean): FitProof | undefined {
     if (!proof && !isListed) return undefined;
     if (proof && isListed && !this.isBetterThanBegun()) this.effort *= 2;
-    const gap = (this.best.found?.score[0] ?? Infinity) / Math.max(1e-9, this.relaxed.bound) - 1;
-    return this.prove(isListed ? undefined : proof, proofEffortAt(gap)) ?? proof;
+    return this.prove(isListed ? undefined : proof, proofEffortAt(this.gap())) ?? proof;
+  }
+
+  /** How far the best is above what is proven, as a share of it. */
+  private gap(): number {
+    return (this.best.found?.score[0] ?? Infinity) / Math.max(1e-9, this.relaxed.bound) - 1;
   }
 
   /** Where nothing stands the rest is left for the partial answer. */

@@ -1,6 +1,14 @@
 import { type Random, pickByShare } from '../shared';
 import { scoreOf, type FoundFit } from './bestFit';
-import { Floor, type Corner, type Packing, type Place, type PlaceRule, type Spot } from './floor';
+import {
+  Floor,
+  type Corner,
+  type Packing,
+  type Place,
+  type PlaceRule,
+  type SnugPlace,
+  type Spot,
+} from './floor';
 import { gather, MOST_FLOOR_PRICE, type GroupCovers, type Suited } from './groupCovers';
 import type { FitContainer, FitGroup } from './model';
 import {
@@ -13,7 +21,7 @@ import {
   type Pile,
 } from './piles';
 import type { Chosen } from './selectContainers';
-import type { FitQuestion } from './suitability';
+import { groupMassG, type FitQuestion } from './suitability';
 
 /** What stands, the groups that have no containers yet, and how bad that is. */
 interface Layout {
@@ -33,8 +41,8 @@ interface Means {
   readonly onBetter: (found: FoundFit) => boolean;
 }
 
-/** Steps until boldness starts anew. */
-const PERIOD = 1500;
+/** Steps until boldness starts anew: few at first, then so many times more, at most so many. */
+const PERIOD = { first: 150, growth: 1.5, most: 1500 } as const;
 /**
  * A step so much worse, in prices of a usual container, is taken with chance 1/e at the start of a
  * period.
@@ -50,6 +58,11 @@ const AIM_WEIGHT = 6;
  * litres' usual price.
  */
 const MISSING = { usual: 1, litres: 2 } as const;
+/** So often a group's containers are chosen one by one, by the room that is left. */
+const FILLED = 0.5;
+const MOST_FILLED = 40;
+/** Of the strip that is left beside a container so much counts as lost. */
+const STRIP_LOST = 0.5;
 const TRIES_A_GROUP = 4;
 /**
  * So often a group in at least so many places keeps some of its containers; so many places are left
@@ -79,6 +92,9 @@ export class PlaceSearch {
   /** Steps in all, and the one that bettered something last. */
   private taken = 0;
   private bettered = 0;
+  /** Where the period of boldness began, and how long it is. */
+  private periodFrom = 0;
+  private period: number = PERIOD.first;
   private readonly litrePrice: number;
   private readonly leastMm: number;
   /**
@@ -129,8 +145,13 @@ export class PlaceSearch {
       this.taken += 1
     ) {
       const n = this.taken;
-      const heat = BOLDNESS * this.means.covers.usualMinor * (1 - (n % PERIOD) / PERIOD) ** 2;
-      if (n % PERIOD === 0) this.current = this.best;
+      if (n - this.periodFrom >= this.period) {
+        this.periodFrom = n;
+        this.period = Math.min(PERIOD.most, Math.round(this.period * PERIOD.growth));
+        this.current = this.best;
+      }
+      const cold = (n - this.periodFrom) / this.period;
+      const heat = BOLDNESS * this.means.covers.usualMinor * (1 - cold) ** 2;
       const before = this.best;
       this.step(heat);
       if (this.best !== before || this.best.missing.size > 0) this.bettered = n;
@@ -358,6 +379,10 @@ export class PlaceSearch {
     const { open, shut } = fixed
       ? { open: [], shut: new Set<FitContainer>() }
       : this.openFor(before, group, wish);
+    if (!fixed && this.means.random() < FILLED) {
+      const filled = this.fillGroup(before, group, open, wish);
+      if (filled) return filled;
+    }
     for (let attempt = 0; attempt < TRIES_A_GROUP; attempt += 1) {
       const parts = fixed ?? this.coverBy(group, open, shut, wish);
       if (!parts) {
@@ -380,6 +405,100 @@ export class PlaceSearch {
       };
     }
     return undefined;
+  }
+
+  /**
+   * As `addGroup`, container by container: each time the one that counts least a litre, with its floor and the strip
+   * that is lost beside it, stands where it is snuggest.
+   */
+  private fillGroup(
+    before: Floor,
+    group: FitGroup,
+    open: readonly Suited[],
+    { used, floorPrice }: Wish,
+  ): { readonly floor: Floor; readonly costMinor: number } | undefined {
+    const { random, covers } = this.means;
+    const gramsALitre = groupMassG(group) / group.litres;
+    const moneyOf = covers.moneyWith(used, 0.2 + random() * 0.4);
+    const choice = open
+      .filter(({ isHeavy }) => !isHeavy)
+      .map((suited) => ({
+        ...suited,
+        money: moneyOf(suited.container),
+        left: (suited.container.available ?? Infinity) - (used.get(suited.container) ?? 0),
+      }))
+      .filter(({ left }) => left > 0);
+    let floor: Floor = before.copy();
+    const coming: FitContainer[] = [];
+    let litres = group.litres;
+    while (litres > 1e-9) {
+      const lower = floor.lowerThan((container) => this.highOf(container));
+      let best: (typeof choice)[number] | undefined;
+      let bestSpot: SnugPlace | undefined;
+      let leastRate = Infinity;
+      for (const each of choice) {
+        if (each.left <= 0) continue;
+        const { container, areaMm2, money } = each;
+        const holds = Math.min(container.innerLitres, litres);
+        // Even on no floor it would count more.
+        if (money >= leastRate * holds) continue;
+        const spot = lower.has(container) ? undefined : floor.snugFor(container);
+        if (!spot && !lower.has(container)) continue;
+        const floorMm2 = spot
+          ? areaMm2 +
+            STRIP_LOST * spot.spareMm * Math.max(container.outer.width, container.outer.depth)
+          : 0;
+        const rate = (money + floorPrice * floorMm2) / holds;
+        if (rate >= leastRate) continue;
+        [best, bestSpot, leastRate] = [each, spot, rate];
+      }
+      if (!best || coming.length >= MOST_FILLED) return undefined;
+      const { container } = best;
+      const massG = (container.tareG ?? 0) + gramsALitre * container.innerLitres;
+      const pile: Pile = { container, levels: [{ container, group, massG, kind: '' }] };
+      const next: Floor | undefined = bestSpot
+        ? standsAt(floor, pile, bestSpot.place)
+        : this.addOnto(floor, pile);
+      if (!next) {
+        // In the way where it is snuggest: another one then.
+        best.left = 0;
+        continue;
+      }
+      floor = next;
+      coming.push(container);
+      best.left -= 1;
+      litres -= container.innerLitres;
+    }
+    return this.fillAnew(floor, group, coming, used);
+  }
+
+  /** With what the group's containers really weigh, once all of them are known. */
+  private fillAnew(
+    floor: Floor,
+    group: FitGroup,
+    coming: readonly FitContainer[],
+    used: Map<FitContainer, number>,
+  ): { readonly floor: Floor; readonly costMinor: number } | undefined {
+    const parts = gather(coming.map((container) => ({ container, group })));
+    const filledOf = new Map(fillContainers(parts).map((each) => [each.container, each]));
+    const spots = floor.spots.map(({ pile, place }) => ({
+      pile: pile.levels.some((level) => level.group === group)
+        ? {
+            container: pile.container,
+            levels: pile.levels.map((level) =>
+              level.group === group ? (filledOf.get(level.container) ?? level) : level,
+            ),
+          }
+        : pile,
+      place,
+    }));
+    const again = this.standAgain(spots);
+    if (!again) return undefined;
+    countIn(used, parts);
+    return {
+      floor: again,
+      costMinor: parts.reduce((sum, { container, count }) => sum + container.priceMinor * count, 0),
+    };
   }
 
   /** The containers that suit a group and find room, and those that did not when it was tried. */
@@ -536,5 +655,9 @@ interface Wish {
 function countIn(used: Map<FitContainer, number>, parts: readonly Chosen[]): void {
   for (const { container, count } of parts) used.set(container, (used.get(container) ?? 0) + count);
 }
+
+/** The floor with the pile there; undefined where it would be in the way. */
+const standsAt = (floor: Floor, pile: Pile, place: Place): Floor | undefined =>
+  floor.standAt(pile, place) ? floor : undefined;
 
 const levelsOf = (spots: readonly Spot[]): Filled[] => spots.flatMap(({ pile }) => pile.levels);

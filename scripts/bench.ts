@@ -14,13 +14,7 @@ import {
   type Box,
   type Solver,
 } from '@/core/shared';
-import {
-  movesRequestSchema,
-  planMoves,
-  planZones,
-  zonesRequestSchema,
-  type MovesRequestInput,
-} from '@/core/place';
+import { movesRequestSchema, planMoves, type MovesRequestInput } from '@/core/place';
 import {
   cutRequestSchema,
   planCuts,
@@ -36,9 +30,6 @@ import { replayMoves } from '@test/movesOracle';
 import { rollFaults } from '@test/rollOracle';
 import { shopRequestArb } from '@test/shopArbitrary';
 import { shopFaults } from '@test/shopOracle';
-import { bestOfSimple } from '@test/simpleZones';
-import { zonesRequestOf } from '@test/zonesArbitrary';
-import { zoneFaults } from '@test/zonesOracle';
 
 import { benchBench } from './benchBench';
 import { benchFits } from './benchFit';
@@ -51,6 +42,7 @@ import { benchHauls } from './benchHaul';
 import { benchSetUp } from './benchSetUp';
 import { benchSchedules } from './benchSchedule';
 import { benchTrips } from './benchTrip';
+import { benchZones } from './benchZones';
 import { between, median, timesOf, type Row } from './benchRow';
 
 function aShopRequest(
@@ -152,47 +144,6 @@ function benchSpace(): Row {
   };
 }
 
-function benchZones(solver: Solver, size: Parameters<typeof zonesRequestOf>[1]): Row {
-  const firsts: number[] = [];
-  let worse = 0;
-  const answers = [1, 2, 3, 4, 5, 6, 7]
-    .map((seed) => {
-      const start = performance.now();
-      let first = Infinity;
-      const answer = planZones(zonesRequestSchema.parse(zonesRequestOf(seed, size)), {
-        solver,
-        clock: () => performance.now(),
-        onProgress: () => {
-          first = Math.min(first, performance.now() - start);
-        },
-      });
-      if (answer.status !== 'infeasible') firsts.push(first);
-      if (
-        seed <= 3 &&
-        (answer.objective ?? Infinity) >
-          (bestOfSimple(zonesRequestOf(seed, size)) ?? Infinity) + 1e-6
-      )
-        worse += 1;
-      return answer;
-    })
-    .filter(({ status }) => status !== 'infeasible');
-  const gaps = answers.map(
-    ({ objective, bound }) => ((objective ?? 0) - (bound ?? 0)) / Math.max(1e-9, bound ?? 0),
-  );
-  return {
-    ...timesOf(
-      `zones, ${size.groups} groups x ${size.bays} bays, ${size.pairs} pairs, ${size.fillRatio} full, in ${size.timeLimitMs} ms`,
-      answers.map(({ elapsedMs }) => elapsedMs),
-    ),
-    note:
-      `${answers.filter(({ status }) => status === 'optimal').length} proven optimal; mean ` +
-      `${((100 * gaps.reduce((a, b) => a + b, 0)) / Math.max(1, gaps.length)).toFixed(2)} %, at ` +
-      `most ${(100 * Math.max(...gaps)).toFixed(2)} % above the bound; ${worse} of 3 worse than ` +
-      `the best of three simple methods; first answer after ${median(firsts).toFixed(0)} ms, at ` +
-      `most ${Math.max(...firsts).toFixed(0)}`,
-  };
-}
-
 /** So long the exact ordering model is given. */
 const MODEL_MS = 20_000;
 
@@ -261,37 +212,6 @@ function benchMoves(
       `${answers.filter(({ status }) => status === 'optimal').length} of ${answers.length} proven ` +
       `optimal; ${median(staged)} l handled twice, at most ${Math.max(...staged)}; own and the ` +
       `exact ordering model after ${MODEL_MS / 1000} s: ${modelNote}`,
-  };
-}
-
-/**
- * Small requests of every kind, each answer gone through by the checker that shares no code with
- * the engine.
- */
-function checkZones(solver: Solver, count: number): Row {
-  const times: number[] = [];
-  const faults: string[] = [];
-  let answered = 0;
-  for (let seed = 1; seed <= count; seed += 1) {
-    const request = zonesRequestOf(seed, {
-      groups: 2 + (seed % 9),
-      bays: 2 + (seed % 7),
-      pairs: seed % 4,
-      fillRatio: 0.25 + (seed % 5) * 0.1,
-      timeLimitMs: 300,
-    });
-    const answer = planZones(zonesRequestSchema.parse(request), {
-      solver,
-      clock: () => performance.now(),
-    });
-    times.push(answer.elapsedMs);
-    if (answer.status === 'infeasible') continue;
-    answered += 1;
-    faults.push(...zoneFaults(request, answer.assignment));
-  }
-  return {
-    ...timesOf(`zones, ${count} random requests checked`, times),
-    note: `${answered} answered, ${count - answered} infeasible; ${faults.length} rules broken`,
   };
 }
 
@@ -469,18 +389,7 @@ async function main(names: readonly string[]): Promise<void> {
   };
   for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...(await run()));
   rows.push(...(await fitRows(wants, solver)));
-  if (wants('zones'))
-    for (const [groups, bays, pairs, timeLimitMs, fillRatio] of [
-      [40, 40, 0, 1500, 0.35],
-      [150, 120, 0, 1000, 0.1],
-      [150, 120, 0, 10_000, 0.1],
-      [150, 120, 0, 1000, 0.35],
-      [150, 120, 0, 10_000, 0.35],
-      [20, 20, 8, 1000, 0.35],
-      [40, 40, 12, 3000, 0.35],
-      [60, 50, 20, 5000, 0.35],
-    ] as const)
-      rows.push(benchZones(solver, { groups, bays, pairs, fillRatio, timeLimitMs }));
+  if (wants('zones')) rows.push(...benchZones(solver));
   if (wants('moves'))
     for (const [groups, bays, timeLimitMs] of [
       [12, 5, 1000],
@@ -489,7 +398,6 @@ async function main(names: readonly string[]): Promise<void> {
       [150, 40, 5000],
     ] as const)
       rows.push(benchMoves(solver, { groups, bays, timeLimitMs }));
-  if (wants('zones')) rows.push(checkZones(solver, 1000));
   if (wants('moves')) rows.push(checkMoves(1000));
   if (wants('cut'))
     for (const [kinds, timeLimitMs] of [

@@ -2,9 +2,10 @@ import { checkFigures, createRandom, type Clock, type Random, type Solver } from
 import { boundByBays, rewardsOf } from './boundByBays';
 import { boundByColumns } from './boundByColumns';
 import { boundZones, leanPairs } from './boundZones';
+import { exchangeZones } from './exchangeZones';
 import { explainZones, findZoneFaults, totalsOfZones } from './explainZones';
-import { searchZones } from './searchZones';
 import { solveZonesCore } from './solveZonesCore';
+import { standGreedily, standZones } from './standZones';
 import { costOfZones, createZonesProblem, type ZonesProblem } from './zonesProblem';
 import type { ZonesAnswer, ZonesReason, ZonesRequest } from './zonesModel';
 
@@ -22,8 +23,25 @@ interface ZonesMeans {
 }
 
 const RELATIVE_GAP = 1e-6;
-/** Where nothing was found in the time, one more search for anything that keeps the rules. */
-const RESCUE_MS = 10_000;
+/** Anything is looked for until so much of the time is gone, before the exact model and after it. */
+const STAND_UNTIL = { first: 0.4, last: 1 } as const;
+/** Prices are bettered until so much of the time is gone. */
+const PRICES_UNTIL = 0.55;
+/** The first searches end there; the steps of one, and how hot it begins from nothing and from something near. */
+const SEARCH_UNTIL = { alone: [0.2], pairs: [0.38, 0.48] } as const;
+const MOST_STEPS = 2_000_000;
+const HEAT = { first: 2, near: 0.1, again: 0.4 } as const;
+/** Where pairs keep the exact model from ending, what is known is bettered again until then. */
+const AGAIN_UNTIL = [0.95] as const;
+/** What bounds point to is made to keep the rules in so many steps, and in so much of the search's time. */
+const MOST_REPAIR_STEPS = 3000;
+const REPAIR_SHARE = 0.3;
+/** The exact model is asked whether there is any arrangement for so much of what is left. */
+const ANY_SHARE = 0.6;
+/** It comes back so much later than it is told to; with pairs its models are large. */
+const SOLVER_LATE_MS = { alone: 10, pairs: 140 } as const;
+/** It is not begun with less time than this for each pair of group and bay. */
+const EXACT_LEAST_MS_A_PAIR = 0.05;
 /**
  * So many pairs of group and bay are given to the exact model at once; with more, parts of the home
  * are mended first.
@@ -49,8 +67,8 @@ const CLIMB_UNTIL = 0.5;
 const COLUMNS_UNTIL = 0.95;
 
 /**
- * Assigns groups to bays at the least seconds a week: (1) annealing finds a good arrangement; (2)
- * prices on room and rewards for
+ * Assigns groups to bays at the least seconds a week: (1) anything that keeps the rules is found (`standZones`) and
+ * bettered without leaving them (`exchangeZones`); (2) prices on room and rewards for
  * groups bound it from below, point to better ones, and tell which bays cannot hold a group in any
  * better one; (3) without pairs
  * a model of what bays may hold bounds it best and leads to better ones, with pairs parts of the
@@ -62,12 +80,13 @@ const COLUMNS_UNTIL = 0.95;
 export function planZones(request: ZonesRequest, means: ZonesMeans): ZonesAnswer {
   const startMs = means.clock();
   const faults = findZoneFaults(request);
-  if (faults.length > 0) return createImpossible(faults, means.clock() - startMs);
+  if (faults.length > 0) return createEmpty('infeasible', faults, means.clock() - startMs);
   const run = new ZonesRun(request, means, startMs);
   const outcome = run.solve();
   const elapsedMs = means.clock() - startMs;
-  if (outcome !== 'found' || !run.bayOf)
-    return createImpossible([outcome === 'impossible' ? cannotAllFit : timeRanOut], elapsedMs);
+  if (outcome === 'impossible') return createEmpty('infeasible', [cannotAllFit], elapsedMs);
+  if (outcome === 'unknown' || !run.bayOf)
+    return { ...createEmpty('unknown', [timeRanOut], elapsedMs), bound: run.bound };
   const isOptimal = run.isClosed();
   checkFigures({ objective: run.best, bound: run.bound });
   return {
@@ -107,19 +126,30 @@ class ZonesRun {
     this.random = createRandom(request.seed);
   }
 
-  solve(): 'found' | 'impossible' | 'time_ran_out' {
+  solve(): 'found' | 'impossible' | 'unknown' {
     if (this.problem.groupCount === 0) {
       this.take(new Int32Array(0), 0);
       return 'found';
     }
-    this.search(0.3, undefined, 0.3);
-    if (!this.bayOf) this.search(1, undefined, 0.5);
+    this.standFirst(STAND_UNTIL.first);
+    if (!this.bayOf) {
+      const outcome = this.findAny();
+      if (outcome !== 'found') return outcome;
+    }
+    const hasPairs = this.problem.pairs.length > 0;
+    for (const [i, untilShare] of SEARCH_UNTIL[hasPairs ? 'pairs' : 'alone'].entries())
+      this.search(untilShare, undefined, i === 0 ? HEAT.first : HEAT.again);
     const priced = this.boundByPrices();
     if (!this.isClosed()) {
       if (this.problem.pairs.length === 0) this.boundByContents(priced);
       else this.boundByRewards(priced);
     }
-    if (!this.isClosed() && this.countLeft() > EXACT_FROM) this.mendParts();
+    if (!this.isClosed() && this.countLeft() > EXACT_FROM) {
+      // Parts say little of pairs that go from one to the other.
+      if (hasPairs)
+        for (const untilShare of AGAIN_UNTIL) this.search(untilShare, undefined, HEAT.again);
+      else this.mendParts();
+    }
     return this.decide();
   }
 
@@ -168,22 +198,48 @@ class ZonesRun {
       });
   }
 
-  private search(share: number, from: Int32Array | undefined, untilShare: number): void {
-    const { groupCount, bayCount, pairs } = this.problem;
-    const steps =
-      Math.min(
-        500_000,
-        12_000 + 400 * groupCount + 20 * groupCount * bayCount + 1500 * pairs.length,
-      ) * share;
-    const found = searchZones(this.problem, {
+  /** Anything that keeps the rules, where what is put down greedily does not. */
+  private standFirst(untilShare: number): void {
+    const { problem } = this;
+    const found = standZones(problem, {
       random: this.random,
-      steps: Math.round(steps),
-      from,
-      lists: from && this.leftLists(true),
-      isOver: () => this.spentShare() > (this.bayOf ? untilShare : 1),
+      from: standGreedily(problem),
+      isOver: () => this.spentShare() > untilShare,
+    });
+    if (found) this.take(found, costOfZones(problem, found));
+  }
+
+  /**
+   * Betters what is known, or what `from` becomes where it is made to keep the rules; until so much of the time is
+   * gone, in as many steps as the home is large.
+   */
+  private search(
+    untilShare: number,
+    from?: Int32Array,
+    heat: number = from ? HEAT.near : HEAT.first,
+  ): void {
+    const { problem, random } = this;
+    const { groupCount, bayCount, pairs } = problem;
+    const begunAt = this.spentShare();
+    const spent = () => (this.spentShare() - begunAt) / Math.max(1e-9, untilShare - begunAt);
+    const stood =
+      from &&
+      standZones(problem, {
+        ...{ random, from, mostSteps: MOST_REPAIR_STEPS },
+        isOver: () => spent() > REPAIR_SHARE,
+      });
+    const start = stood ?? this.bayOf;
+    if (!start) return;
+    if (stood) this.take(stood, costOfZones(problem, stood));
+    const size = groupCount * bayCount;
+    const steps = 12_000 + 400 * groupCount + size * (20 + 5 * pairs.length) + 6000 * pairs.length;
+    exchangeZones(problem, {
+      ...{ random, spent, from: start },
+      lists: from ? this.leftLists(true) : problem.allowed,
+      steps: Math.min(MOST_STEPS, steps),
+      heat,
       onBetter: (bayOf, cost) => this.take(bayOf, cost),
     });
-    this.take(found.bayOf, found.cost);
   }
 
   private boundByPrices(): Float64Array {
@@ -191,7 +247,7 @@ class ZonesRun {
       best: this.best,
       bayOf: this.bayOf,
       steps: this.problem.pairs.length > 0 ? 250 : 150,
-      isOver: () => this.spentShare() > 0.4,
+      isOver: () => this.spentShare() > PRICES_UNTIL,
     });
     this.raise(bound);
     this.tighten(through);
@@ -234,7 +290,7 @@ class ZonesRun {
       const from = Int32Array.from(bounded.chosen, (b, g) =>
         b >= 0 ? b : (lists[g]?.[0] ?? problem.allowed[g]?.[0] ?? 0),
       );
-      this.search(1, problem.pairs.length > 0 ? this.bayOf : from, untilShare + 0.1);
+      this.search(untilShare + 0.1, problem.pairs.length > 0 ? this.bayOf : from);
       if (this.isClosed()) return;
       stalled = round > 0 && this.bound - before <= 1e-5 * Math.abs(this.bound) ? stalled + 1 : 0;
       steps = 150;
@@ -283,7 +339,7 @@ class ZonesRun {
             open: this.openLists(),
           }).through,
         );
-        this.search(1, mostly, COLUMNS_UNTIL);
+        this.search(COLUMNS_UNTIL, mostly);
         return this.bayOf ?? known;
       },
       onBetter: (bayOf, found) => this.take(bayOf, found),
@@ -345,10 +401,7 @@ class ZonesRun {
         if (!left[g]?.includes(bayOf[g]!)) left[g]?.push(bayOf[g]!);
       const outcome = solveZonesCore(problem, {
         solver: this.means.solver,
-        timeLimitMs: Math.min(
-          PART.mostMs,
-          Math.max(20, this.request.timeLimitMs * (0.95 - this.spentShare())),
-        ),
+        leftMs: () => Math.min(PART.mostMs, this.request.timeLimitMs * (0.95 - this.spentShare())),
         seed: this.request.seed,
         left,
       });
@@ -396,51 +449,74 @@ class ZonesRun {
     return bays;
   }
 
-  /** The exact model over what is left; without an arrangement, over everything. */
-  private decide(): 'found' | 'impossible' | 'time_ran_out' {
-    const { problem, request, means } = this;
+  /** The exact model over what is left; without an arrangement, whether there is any. */
+  private decide(): 'found' | 'impossible' | 'unknown' {
+    const { problem } = this;
     if (this.isClosed()) return 'found';
-    const leftMs = request.timeLimitMs - (means.clock() - this.startMs);
     // Too little time to work through so much: what was found stands.
-    if (this.bayOf && this.countLeft() > EXACT_FROM && leftMs < request.timeLimitMs * 0.1)
+    const leftMs = this.leftMs();
+    const isLarge = this.countLeft() > EXACT_FROM;
+    if (leftMs < this.exactLeastMs() || (isLarge && leftMs < this.request.timeLimitMs * 0.1))
       return 'found';
-    const left = this.openLists();
     const outcome = solveZonesCore(problem, {
-      solver: means.solver,
-      timeLimitMs: Math.max(this.bayOf ? 30 : 300, leftMs),
-      seed: request.seed,
-      left,
+      solver: this.means.solver,
+      leftMs: () => this.leftMs() - this.solverLateMs(),
+      seed: this.request.seed,
+      left: this.openLists(),
     });
-    if (outcome.code === 'impossible') {
-      // Among what could be better there is nothing: what was found is the best; where nothing was
-      // found there is nothing at all.
-      if (!this.bayOf) return 'impossible';
-      this.raise(this.best);
-    } else if (outcome.code === 'solved') {
+    // Among what could be better there is nothing: what was found is the best.
+    if (outcome.code === 'impossible') this.raise(this.best);
+    else if (outcome.code === 'solved') {
       if (outcome.bayOf) this.take(outcome.bayOf, costOfZones(problem, outcome.bayOf));
       this.raise(outcome.bound);
     }
-    if (this.bayOf) return 'found';
-    const rescue = solveZonesCore(problem, {
-      solver: means.solver,
-      timeLimitMs: RESCUE_MS,
-      seed: request.seed,
-      left: problem.allowed.map((list) => [...list]),
-      anyWill: true,
-    });
-    if (rescue.code === 'solved' && rescue.bayOf)
-      this.take(rescue.bayOf, costOfZones(problem, rescue.bayOf));
-    if (rescue.code === 'impossible') return 'impossible';
-    return this.hasFound() ? 'found' : 'time_ran_out';
+    return 'found';
+  }
+
+  /** Whether there is any arrangement at all: by the exact model, and by looking on until the time is gone. */
+  private findAny(): 'found' | 'impossible' | 'unknown' {
+    const { problem } = this;
+    const leftMs = this.leftMs();
+    if (leftMs >= this.exactLeastMs()) {
+      const any = solveZonesCore(problem, {
+        solver: this.means.solver,
+        leftMs: () => this.leftMs() * ANY_SHARE,
+        seed: this.request.seed,
+        left: problem.allowed.map((list) => [...list]),
+        anyWill: true,
+      });
+      if (any.code === 'impossible') return 'impossible';
+      if (any.code === 'solved' && any.bayOf) this.take(any.bayOf, costOfZones(problem, any.bayOf));
+    }
+    if (!this.hasFound()) this.standFirst(STAND_UNTIL.last);
+    return this.hasFound() ? 'found' : 'unknown';
+  }
+
+  private leftMs(): number {
+    return this.request.timeLimitMs - (this.means.clock() - this.startMs);
+  }
+
+  private solverLateMs(): number {
+    return SOLVER_LATE_MS[this.problem.pairs.length > 0 ? 'pairs' : 'alone'];
+  }
+
+  /** Less than it takes to write the exact model down and to begin with it. */
+  private exactLeastMs(): number {
+    return 2 * this.solverLateMs() + EXACT_LEAST_MS_A_PAIR * this.countLeft();
   }
 }
 
 const cannotAllFit: ZonesReason = { code: 'cannot_all_fit', subject: '' };
 const timeRanOut: ZonesReason = { code: 'time_ran_out', subject: '' };
 
-function createImpossible(reasons: readonly ZonesReason[], elapsedMs: number): ZonesAnswer {
+/** Nothing stands: `infeasible` where that is proven, `unknown` where the time ran out first. */
+function createEmpty(
+  status: 'infeasible' | 'unknown',
+  reasons: readonly ZonesReason[],
+  elapsedMs: number,
+): ZonesAnswer {
   return {
-    status: 'infeasible',
+    status,
     objective: null,
     bound: null,
     elapsedMs,

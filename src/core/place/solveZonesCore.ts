@@ -22,7 +22,8 @@ type CoreOutcome =
 
 interface CoreOptions {
   readonly solver: Solver;
-  readonly timeLimitMs: number;
+  /** What is left of the time, asked once the model is written down. */
+  readonly leftMs: () => number;
   readonly seed: number;
   /** Bays left to each group; the others were ruled out. */
   readonly left: readonly (readonly number[])[];
@@ -38,7 +39,7 @@ interface CoreOptions {
  */
 export function solveZonesCore(
   problem: ZonesProblem,
-  { solver, timeLimitMs, seed, left, anyWill = false }: CoreOptions,
+  { solver, leftMs, seed, left, anyWill = false }: CoreOptions,
 ): CoreOutcome {
   const { groupCount, bayCount, cost, litres, massG, bayLitres, bayMassG, foes } = problem;
   if (left.some((list) => list.length === 0)) return { code: 'impossible' };
@@ -92,6 +93,8 @@ export function solveZonesCore(
   }
   const fixedCost = anyWill ? 0 : addPairs({ problem, model, aim, choices });
   if (fixedCost === undefined) return { code: 'too_large' };
+  const timeLimitMs = leftMs();
+  if (timeLimitMs <= 0) return { code: 'too_large' };
   const solution = model.minimise(solver, aim, { timeLimitMs, seed });
   if (solution.status === 'infeasible') return { code: 'impossible' };
   const bound = solution.bound + fixedCost;

@@ -292,7 +292,8 @@ export type GroupReason = OfGroup &
  * metres; `bound` is proven below it.
  */
 export interface ZonesAnswer {
-  readonly status: 'optimal' | 'feasible' | 'infeasible';
+  /** `unknown`: nothing was found in the time, nor that there is nothing; `bound` is what is proven so far. */
+  readonly status: 'optimal' | 'feasible' | 'infeasible' | 'unknown';
   readonly objective: number | null;
   readonly bound: number | null;
   readonly elapsedMs: number;

@@ -23,7 +23,7 @@ export function useProposal(): Scene {
 
 /** The best that is known so far; undefined while there is none, or where none can be. */
 export const foundIn = ({ run }: Scene): ZonesAnswer | ZonesProgress | undefined =>
-  run.answer?.status === 'infeasible' ? undefined : (run.answer ?? run.progress);
+  run.answer && run.answer.objective === null ? undefined : (run.answer ?? run.progress);
 
 /** Which group would go to which place, of those that would move; empty while nothing is proposed. */
 export function useProposedPlaces(

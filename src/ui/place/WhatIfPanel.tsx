@@ -263,7 +263,7 @@ function Outcome({ hasChanges, now, answer, moves, bayNames, nameOf, measureUnit
         </p>
       )}
       {hasChanges &&
-        answer?.status === 'infeasible' &&
+        answer?.objective === null &&
         answer.reasons.map((reason) => (
           <p key={`${reason.code} ${reason.subject}`} className="warn mt-1">
             {zonesReasonWords(reason, {

@@ -124,7 +124,7 @@ function shareOut(
  * Shares no code with the engine.
  */
 export function shopFaults(request: ShopRequest, answer: ShopAnswer): string[] {
-  if (answer.status === 'infeasible')
+  if (answer.objective === null)
     return answer.leastBudgetMinor !== undefined && answer.leastBudgetMinor <= request.budgetMinor
       ? ['infeasible though the least would do']
       : [];

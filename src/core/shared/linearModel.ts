@@ -92,6 +92,9 @@ export class LinearModel {
     other.rows.push(...this.rows);
     return other;
   }
+  get variableCount(): number {
+    return this.lower.length;
+  }
   mostOf(variable: number): number {
     return this.upper[variable] ?? Infinity;
   }

@@ -64,5 +64,5 @@ function leastFor(
     leftOut.has(entry.needId) ? { ...entry, qty: 0 } : entry,
   );
   const answer = planShop({ ...request, needs, owned, budgetMinor: 1_000_000_000 }, means);
-  return answer.status === 'infeasible' ? undefined : answer.payMinor;
+  return answer.objective === null ? undefined : answer.payMinor;
 }

@@ -12,7 +12,7 @@ export function lackingUnitsOf(request: ShopRequest): ReadonlyMap<string, number
 export const droppedOf = (met: ShopAnswer['met']): string[] =>
   met.filter(({ qty, short }) => qty === 0 && short > 0).map(({ needId }) => needId);
 
-/** Nothing is bought, and why. */
+/** Nothing is bought, and why: proven, or the time ran out first. */
 export function createInfeasible(
   request: ShopRequest,
   lacking: ReadonlyMap<string, number>,
@@ -23,7 +23,7 @@ export function createInfeasible(
     return { needId: need.id, qty: need.qty - short, short };
   });
   return {
-    status: 'infeasible',
+    status: reasons.some(({ code }) => code === 'time_ran_out') ? 'unknown' : 'infeasible',
     objective: null,
     bound: null,
     elapsedMs,

@@ -129,7 +129,8 @@ export type ShopRequest = Readonly<z.infer<typeof shopRequestSchema>>;
 
 /** What the `shop` engine answers. `objective` is the least to pay at the best value; `bound` proves it. */
 export interface ShopAnswer {
-  readonly status: 'optimal' | 'feasible' | 'infeasible';
+  /** `unknown`: in the time nothing was found that pays every must, nor that there is nothing. */
+  readonly status: 'optimal' | 'feasible' | 'infeasible' | 'unknown';
   readonly objective: number | null;
   readonly bound: number | null;
   readonly elapsedMs: number;

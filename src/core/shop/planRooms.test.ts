@@ -79,7 +79,7 @@ test(
     fc.assert(
       fc.property(tripArb, (request) => {
         const answer = solve(request);
-        if (answer.status === 'infeasible') return;
+        if (answer.objective === null) return;
         expect(faultsOf(request, answer)).toEqual([]);
         expect(answer.bound).toBeLessThanOrEqual(answer.payMinor);
       }),

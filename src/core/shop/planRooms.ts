@@ -42,7 +42,7 @@ export function planForRooms(request: ShopRequest, means: Means): ShopAnswer {
   const classes = classesOf(request);
   const merged = means.plan(mergeNeeds(request, classes), []);
   const free = unfold(request, classes, merged);
-  if (free.status === 'infeasible' || overOf(request, free).length === 0)
+  if (free.objective === null || overOf(request, free).length === 0)
     return { ...free, elapsedMs: elapsed() };
 
   const sparing = leaveWishesOut(request, free, { ...means, elapsed });
@@ -64,7 +64,7 @@ const worthOf = (request: ShopRequest, answer: ShopAnswer): number =>
   }, 0);
 
 function isBetter(request: ShopRequest, a: ShopAnswer, b: ShopAnswer): boolean {
-  if (a.status === 'infeasible') return false;
+  if (a.objective === null) return false;
   const more = worthOf(request, a) - worthOf(request, b);
   return more > 1e-6 || (more > -1e-6 && a.payMinor <= b.payMinor);
 }
@@ -95,7 +95,7 @@ function leaveWishesOut(
     last = unfold(wanted, classes, plan({ ...mergeNeeds(wanted, classes), timeLimitMs }, []));
     const met = shortOf(request, last.met);
     last = { ...last, met, dropped: droppedOf(met) };
-    if (last.status === 'infeasible') return undefined;
+    if (last.objective === null) return undefined;
   }
   return undefined;
 }
@@ -165,7 +165,7 @@ function limitRooms(
     }));
     const planned = plan(left, limits);
     const { answer } = planned;
-    if (answer.status === 'infeasible') {
+    if (answer.objective === null) {
       // Of limits that were drawn tighter nothing follows; of the rooms' own it does.
       const isProven = round === 0 && answer.reasons.every(({ code }) => code !== 'time_ran_out');
       return refuse(request, free, { isProven: isProven && !hasAnswer, elapsedMs: elapsed() });

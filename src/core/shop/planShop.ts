@@ -11,9 +11,14 @@ import { createInfeasible, droppedOf, lackingUnitsOf } from './infeasible';
 import type { Need, ShopAnswer, ShopBill, ShopOffer, ShopReason, ShopRequest } from './model';
 import { planForRooms, WISH_WEIGHT, type PlannedUnits, type RoomLimit } from './planRooms';
 import type { NeedShare } from './shareBill';
+import { startShop, type ShopStart } from './startShop';
 
 /** A value aim is held to within this when the next aim is worked on. */
 const VALUE_TOLERANCE = 1e-6;
+/** So much of the time goes at most into something to begin with. */
+const START_SHARE = 0.15;
+/** With less than this no model is begun. */
+const LEAST_MODEL_MS = 60;
 
 /** The variables of the model, by what they stand for. */
 interface ShopVariables {
@@ -138,7 +143,14 @@ function pursueAims(
   lacking: ReadonlyMap<string, number>,
   search: Search,
 ): Pursued | Failed {
-  const all = buyEverything(request, lacking, search);
+  // Something that pays every must is there before anything is proven.
+  const startUntilMs = search.timeLeftMs() * (1 - START_SHARE);
+  const start =
+    search.roomLimits.length > 0
+      ? undefined
+      : startShop(request, lacking, () => search.timeLeftMs() < startUntilMs);
+  const isLate = () => start !== undefined && search.timeLeftMs() < LEAST_MODEL_MS;
+  const all = isLate() ? undefined : buyEverything(request, lacking, { search, start });
   if (all) return all;
   const { model, variables } = buildModel(request, lacking, {
     asked: 'musts',
@@ -147,13 +159,17 @@ function pursueAims(
   const pay = payTerms(request, variables);
   const value = valueTerms(request, variables);
   // Money comes in whole minor units, so what is to pay is whole too.
+  const known = start && toSolution(model, request, { variables, start });
+  if (known && isLate()) return stoodOnly(variables, known);
   const narrow = (): Narrowed =>
     minimiseNarrowed(model, search.solver, pay, {
       seed: request.seed,
       timeLeftMs: search.timeLeftMs,
+      ...(known ? { start: known.values } : {}),
     });
   if (value.length === 0) {
     const cheapest = narrow();
+    if (!isSolved(cheapest.solution) && known) return stoodOnly(variables, known);
     return (
       findMustFault(request, variables, cheapest.solution) ??
       settleTies(request, { model, variables, cheapest, isProven: true, search })
@@ -161,7 +177,11 @@ function pursueAims(
   }
   const inBudget = model.copy();
   inBudget.addRow(pay, { most: request.budgetMinor });
-  const best = inBudget.minimise(search.solver, value, search.limits());
+  const best = inBudget.minimise(search.solver, value, {
+    ...search.limits(),
+    ...(known ? { start: known.values } : {}),
+  });
+  if (!isSolved(best) && known) return stoodOnly(variables, known);
   if (!isSolved(best)) {
     const least = narrow().solution;
     // Where the time ran out on wishes, the musts alone are still an answer.
@@ -174,6 +194,9 @@ function pursueAims(
       }
     );
   }
+  // What wishes cost is unknown until their value is settled; 0 is always a true bound.
+  if (best.status !== 'optimal' && search.timeLeftMs() < LEAST_MODEL_MS)
+    return stoodOnly(variables, best);
   inBudget.addRow(value, {
     most: best.objective + VALUE_TOLERANCE * Math.max(1, Math.abs(best.objective)),
   });
@@ -182,8 +205,7 @@ function pursueAims(
     timeLeftMs: search.timeLeftMs,
     start: best.values,
   });
-  // What wishes cost is unknown until their value is settled; 0 is always a true bound.
-  if (!isSolved(cheapest.solution)) return { variables, solution: best, bound: 0, isProven: false };
+  if (!isSolved(cheapest.solution)) return stoodOnly(variables, best);
   return settleTies(request, {
     model: inBudget,
     variables,
@@ -191,6 +213,46 @@ function pursueAims(
     isProven: best.status === 'optimal',
     search,
   });
+}
+
+/** What was found before any model was: it stands, and nothing is proven of it. */
+const stoodOnly = (variables: ShopVariables, solution: LinearSolution): Pursued => ({
+  ...{ variables, solution, bound: 0, isProven: false },
+});
+
+/** A purchase as values of the model's variables. */
+function toSolution(
+  model: LinearModel,
+  request: ShopRequest,
+  { variables, start }: { readonly variables: ShopVariables; readonly start: ShopStart },
+): LinearSolution {
+  const values = new Array<number>(model.variableCount).fill(0);
+  variables.packs.forEach((variable, i) => (values[variable] = start.packs[i]!));
+  variables.met.forEach((variable, n) => (values[variable] = start.met[n]!));
+  variables.units.forEach((list, i) =>
+    list.forEach(({ needId, variable }) => {
+      const n = request.needs.findIndex(({ id }) => id === needId);
+      values[variable] = start.given[i]!.get(n) ?? 0;
+    }),
+  );
+  request.shops.forEach((shop, s) => {
+    const goodsMinor = request.offers.reduce(
+      (sum, offer, i) =>
+        offer.shopId === shop.id ? sum + start.packs[i]! * offer.priceMinor : sum,
+      0,
+    );
+    const isUsed = request.offers.some(
+      (offer, i) => offer.shopId === shop.id && start.packs[i]! > 0,
+    );
+    const isFree = shop.freeOverMinor !== undefined && goodsMinor >= shop.freeOverMinor;
+    values[variables.used[s]!] = isUsed ? 1 : 0;
+    values[variables.delivery[s]!] = isUsed && !isFree ? 1 : 0;
+    values[variables.credit[s]!] = Math.min(goodsMinor, model.mostOf(variables.credit[s]!));
+  });
+  return {
+    ...{ status: 'feasible', values, objective: start.payMinor, bound: 0 },
+    ...{ rowDuals: [], reducedCosts: [] },
+  };
 }
 
 /** Why the musts cannot be bought within the budget; undefined where `least` buys them. */
@@ -214,7 +276,7 @@ function findMustFault(
 function buyEverything(
   request: ShopRequest,
   lacking: ReadonlyMap<string, number>,
-  search: Search,
+  { search, start }: { readonly search: Search; readonly start: ShopStart | undefined },
 ): Pursued | undefined {
   if (request.needs.every(({ priority }) => priority === 'must')) return undefined;
   const { model, variables } = buildModel(request, lacking, {
@@ -226,9 +288,11 @@ function buyEverything(
     isRelaxed: true,
   });
   if (relaxed.status !== 'optimal' || relaxed.objective > request.budgetMinor) return undefined;
+  const isAll = start?.met.every((count, n) => count >= model.leastOf(variables.met[n]!)) ?? false;
   const cheapest = minimiseNarrowed(model, search.solver, payTerms(request, variables), {
     seed: request.seed,
     timeLeftMs: search.timeLeftMs,
+    ...(start && isAll ? { start: toSolution(model, request, { variables, start }).values } : {}),
   });
   if (
     !isSolved(cheapest.solution) ||
@@ -281,6 +345,7 @@ function settleTies(
     most: recount(request, variables, solution).payMinor,
   });
   for (const aim of tieAims(request, variables, model)) {
+    if (search.timeLeftMs() < LEAST_MODEL_MS) break;
     const next = model.minimise(search.solver, aim, {
       ...search.limits(),
       shut: cheapest.shut,

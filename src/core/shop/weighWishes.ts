@@ -28,7 +28,7 @@ export function weighWishes(
   answer: ShopAnswer,
   means: { readonly solver: Solver; readonly clock: Clock },
 ): WishWeights {
-  if (answer.status === 'infeasible') return { dropped: [], nextStep: undefined };
+  if (answer.objective === null) return { dropped: [], nextStep: undefined };
   const short = answer.met.filter((entry) => entry.short > 0);
   if (short.length === 0) return { dropped: [], nextStep: undefined };
   const gotOf = (needId: string): number =>
@@ -48,7 +48,7 @@ export function weighWishes(
       { ...request, needs, owned, budgetMinor: 1e9, timeLimitMs: EACH_MS },
       means,
     );
-    return whole.status === 'infeasible'
+    return whole.objective === null
       ? []
       : [{ needId, moreMinor: whole.payMinor - answer.payMinor }];
   });

@@ -85,7 +85,7 @@ async function workOutRoom(
     lines: priceLines(request, answer, shopping.purchases),
     approvals: records.approvals.filter(({ roomId }) => roomId === room.id),
   });
-  return { room, sums, isShort: answer.status === 'infeasible' };
+  return { room, sums, isShort: answer.objective === null };
 }
 
 /** Of the home's money, what needs no engine. The fee follows finished rooms of every home. */

@@ -189,7 +189,7 @@ function listRows(
       from,
       priority,
       lineMinor,
-      shortQty: answer.status === 'infeasible' ? 0 : (met.get(id) ?? 0),
+      shortQty: answer.objective === null ? 0 : (met.get(id) ?? 0),
       lackQty: plan.lacking.find(({ needId }) => needId === id)?.qty ?? 0,
       approval: approvalStateOf(approval, lineMinor),
     };

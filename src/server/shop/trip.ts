@@ -162,7 +162,7 @@ async function roomByRoom(rooms: readonly Room[]): Promise<TripView['alone']> {
   const usedMinor = new Map<string, number>();
   for (const { shopping } of rooms) {
     const { answer } = await answerRoomShopping(shopping);
-    if (answer.status === 'infeasible') return undefined;
+    if (answer.objective === null) return undefined;
     if (answer.buys.length > 0) roomCount += 1;
     payMinor += answer.payMinor;
     for (const { shopId, creditMinor } of answer.perShop) {

@@ -45,8 +45,12 @@ export function OverBudget({ request, answer, waysBack, currency, roomName }: Ov
   return (
     <div className="warn text-[14.5px]!">
       <p>
-        <b>{formatMoney(over, currency)} over what is left.</b> The musts cost at least{' '}
-        {formatMoney(answer.leastBudgetMinor, currency)};{' '}
+        <b>{formatMoney(over, currency)} over what is left.</b>{' '}
+        {answer.status === 'unknown'
+          ? 'The cheapest way to buy the musts that was found in the time costs'
+          : 'The musts cost at least'}{' '}
+        {formatMoney(answer.leastBudgetMinor, currency)}
+        {answer.status === 'unknown' ? '; a cheaper one was not ruled out' : ''};{' '}
         {formatMoney(request.budgetMinor, currency)} of{' '}
         {roomName ? 'the home’s budget' : 'this room’s share'} is left.
       </p>

@@ -137,7 +137,7 @@ function TripScreen({ opened, view, knownAt }: TripScreenProps) {
           onBuy={buyForRoomsAction.bind(null, projectId)}
           onMissing={missOnTripAction.bind(null, projectId)}
         />
-        {answer.perRoom && isOpen && answer.status !== 'infeasible' && (
+        {answer.perRoom && isOpen && answer.objective !== null && (
           <RoomShares
             projectId={projectId}
             currency={currency}

@@ -18,7 +18,7 @@ import {
 import { lastSaidOfLine } from '@/core/client';
 import type { FirmLearned } from '@/core/learn';
 import { formatMoney } from '@/core/shared';
-import { checkReceipt, spentMinorOf, type Shop } from '@/core/shop';
+import { checkReceipt, spentMinorOf, type Shop, type ShopAnswer } from '@/core/shop';
 import type { OpenRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
 import type { ShopView } from '@/server/shop/shopView';
@@ -119,7 +119,7 @@ export function ShopScreen({ opened, shops, view, learned, knownAt }: ShopScreen
               currency={currency}
             />
           </section>
-          {answer.status === 'infeasible' && (
+          {answer.objective === null && (
             <OverBudget
               request={request}
               answer={answer}
@@ -142,7 +142,7 @@ export function ShopScreen({ opened, shops, view, learned, knownAt }: ShopScreen
             onBuy={addPurchaseAction.bind(null, place)}
             onMissing={noteShortageAction.bind(null, place, true)}
           />
-          {lists.length === 0 && answer.status !== 'infeasible' && view.lacking.length === 0 && (
+          {lists.length === 0 && answer.objective !== null && view.lacking.length === 0 && (
             <p className="panel p-4">Everything on the list is here. Nothing is left to buy.</p>
           )}
           {needs.length > 0 && (
@@ -192,7 +192,7 @@ export function ShopScreen({ opened, shops, view, learned, knownAt }: ShopScreen
   );
 }
 
-function proofWords(status: 'optimal' | 'feasible' | 'infeasible'): string {
+function proofWords(status: ShopAnswer['status']): string {
   if (status === 'optimal')
     return 'No cheaper way exists in these offers: every pack size, shop and delivery was weighed.';
   if (status === 'feasible')

@@ -10,6 +10,9 @@ import {
 import { MOST_EXACT, sequenceLazily, sequenceWithin, type KnotSequence } from './sequenceKnot';
 import { untieKnot } from './untieKnot';
 
+/** So much of the time is for what is handled twice; the rest for how many baskets stand about. */
+const UNTIE_SHARE = 0.85;
+
 /** A group that goes from one bay to another; bays by their number. */
 interface Move {
   readonly groupId: string;
@@ -83,9 +86,12 @@ export function planMoves(
     );
     const untied = untieKnot(knot, {
       random,
-      isOver: (share) => clock() - startMs > request.timeLimitMs * share,
+      isOver: (share) => clock() - startMs > request.timeLimitMs * share * UNTIE_SHARE,
     });
-    const sequence = fewestBaskets(knot, untied, basketLitres);
+    const sequence = fewestBaskets(knot, untied, {
+      basketLitres,
+      isOver: () => clock() - startMs > request.timeLimitMs,
+    });
     for (const { group, kind } of sequence.steps) {
       const move = inside[group] as Move;
       if (kind === 'direct') go(move);
@@ -136,15 +142,20 @@ const createKnot = (moves: readonly Move[], load: Float64Array, room: Float64Arr
 function fewestBaskets(
   knot: Knot,
   untied: ReturnType<typeof untieKnot>,
-  basketLitres: number,
+  { basketLitres, isOver }: { readonly basketLitres: number; readonly isOver: () => boolean },
 ): KnotSequence {
   let best = sequenceLazily(knot, untied);
   const isSmall = knot.litres.length <= MOST_EXACT;
-  for (let baskets = basketsFor(best.peakLitres, basketLitres) - 1; baskets >= 1; baskets -= 1) {
+  for (
+    let baskets = basketsFor(best.peakLitres, basketLitres) - 1;
+    baskets >= 1 && !isOver();
+    baskets -= 1
+  ) {
     const fewer = sequenceWithin(knot, {
       stagedLitres: untied.stagedLitres,
       peakLitres: baskets * basketLitres,
       mostStates: isSmall ? 300_000 : 4000,
+      isOver,
     });
     if (!fewer) break;
     best = fewer;

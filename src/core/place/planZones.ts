@@ -24,7 +24,9 @@ interface ZonesMeans {
 
 const RELATIVE_GAP = 1e-6;
 /** Anything is looked for until so much of the time is gone, before the exact model and after it. */
-const STAND_UNTIL = { first: 0.4, last: 1 } as const;
+const STAND_UNTIL = { first: 0.25, second: 0.6, last: 1 } as const;
+/** So many pairs of group and bay are given to the exact model before it is looked for long. */
+const SMALL_HOME = 3000;
 /** Prices are bettered until so much of the time is gone. */
 const PRICES_UNTIL = 0.55;
 /** The first searches end there; the steps of one, and how hot it begins from nothing and from something near. */
@@ -36,10 +38,10 @@ const AGAIN_UNTIL = [0.95] as const;
 /** What bounds point to is made to keep the rules in so many steps, and in so much of the search's time. */
 const MOST_REPAIR_STEPS = 3000;
 const REPAIR_SHARE = 0.3;
-/** The exact model is asked whether there is any arrangement for so much of what is left. */
-const ANY_SHARE = 0.6;
-/** It comes back so much later than it is told to; with pairs its models are large. */
-const SOLVER_LATE_MS = { alone: 10, pairs: 140 } as const;
+/** The exact model is asked whether there is any arrangement for so much of what is left, early and late. */
+const ANY_SHARE = { early: 0.15, late: 0.6 } as const;
+/** It comes back so much later than it is told to: more with the flows of pairs, which make its models large. */
+const SOLVER_LATE_MS = { least: 8, aFlow: 0.015, most: 140 } as const;
 /** It is not begun with less time than this for each pair of group and bay. */
 const EXACT_LEAST_MS_A_PAIR = 0.05;
 /**
@@ -131,11 +133,8 @@ class ZonesRun {
       this.take(new Int32Array(0), 0);
       return 'found';
     }
-    this.standFirst(STAND_UNTIL.first);
-    if (!this.bayOf) {
-      const outcome = this.findAny();
-      if (outcome !== 'found') return outcome;
-    }
+    const outcome = this.findAny();
+    if (outcome !== 'found') return outcome;
     const hasPairs = this.problem.pairs.length > 0;
     for (const [i, untilShare] of SEARCH_UNTIL[hasPairs ? 'pairs' : 'alone'].entries())
       this.search(untilShare, undefined, i === 0 ? HEAT.first : HEAT.again);
@@ -473,23 +472,35 @@ class ZonesRun {
     return 'found';
   }
 
-  /** Whether there is any arrangement at all: by the exact model, and by looking on until the time is gone. */
+  /**
+   * Whether there is any arrangement at all: by looking, then by the exact model where the home is small, then in turns
+   * until the time is gone.
+   */
   private findAny(): 'found' | 'impossible' | 'unknown' {
+    this.standFirst(STAND_UNTIL.first);
+    const isSmall = this.countLeft() <= SMALL_HOME;
+    if (!this.hasFound() && isSmall && this.isImpossible(ANY_SHARE.early)) return 'impossible';
+    if (!this.hasFound()) this.standFirst(STAND_UNTIL.second);
+    if (!this.hasFound() && this.isImpossible(ANY_SHARE.late)) return 'impossible';
+    if (!this.hasFound()) this.standFirst(STAND_UNTIL.last);
+    return this.hasFound() ? 'found' : 'unknown';
+  }
+
+  /** Asks the exact model for any arrangement, in a share of what is left; whether there is proven to be none. */
+  private isImpossible(share: number): boolean {
     const { problem } = this;
-    const leftMs = this.leftMs();
-    if (leftMs >= this.exactLeastMs()) {
+    if (this.leftMs() * share >= this.exactLeastMs()) {
       const any = solveZonesCore(problem, {
         solver: this.means.solver,
-        leftMs: () => this.leftMs() * ANY_SHARE,
+        leftMs: () => this.leftMs() * share,
         seed: this.request.seed,
         left: problem.allowed.map((list) => [...list]),
         anyWill: true,
       });
-      if (any.code === 'impossible') return 'impossible';
+      if (any.code === 'impossible') return true;
       if (any.code === 'solved' && any.bayOf) this.take(any.bayOf, costOfZones(problem, any.bayOf));
     }
-    if (!this.hasFound()) this.standFirst(STAND_UNTIL.last);
-    return this.hasFound() ? 'found' : 'unknown';
+    return false;
   }
 
   private leftMs(): number {
@@ -497,7 +508,12 @@ class ZonesRun {
   }
 
   private solverLateMs(): number {
-    return SOLVER_LATE_MS[this.problem.pairs.length > 0 ? 'pairs' : 'alone'];
+    const lists = this.leftLists(false);
+    const flows = this.problem.pairs.reduce(
+      (sum, { a, b }) => sum + lists[a]!.length * lists[b]!.length,
+      0,
+    );
+    return SOLVER_LATE_MS.least + Math.min(SOLVER_LATE_MS.most, SOLVER_LATE_MS.aFlow * flows);
   }
 
   /** Less than it takes to write the exact model down and to begin with it. */

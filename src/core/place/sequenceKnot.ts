@@ -117,7 +117,13 @@ export function sequenceWithin(
     stagedLitres,
     peakLitres,
     mostStates = MOST_STATES,
-  }: { readonly stagedLitres: number; readonly peakLitres: number; readonly mostStates?: number },
+    isOver = () => false,
+  }: {
+    readonly stagedLitres: number;
+    readonly peakLitres: number;
+    readonly mostStates?: number;
+    readonly isOver?: () => boolean;
+  },
 ): KnotSequence | undefined {
   const { litres, from, to, room } = knot;
   const count = litres.length;
@@ -135,6 +141,8 @@ export function sequenceWithin(
     if (left === 0) return true;
     const key = keyOf();
     if (seen.has(key) || (met += 1) > mostStates) return false;
+    // Once the time is gone no state is gone into any more.
+    if ((met & 63) === 0 && isOver()) met = mostStates;
     seen.add(key);
     for (let g = 0; g < count; g += 1) {
       const amount = litres[g]!;

@@ -61,11 +61,15 @@ export type CutReason =
       /** Without kerfs. */
       readonly needMm: number;
       readonly haveMm: number;
-    };
+    }
+  | { readonly code: 'time_ran_out'; readonly subject: '' };
 
-/** What the `cut` engine answers. `objective` is `costMinor`; `bound` is proven below it. */
+/**
+ * What the `cut` engine answers. `objective` is `costMinor`; `bound` is proven below it. `unknown`: in the time no way to
+ * cut them was found, nor that there is none.
+ */
 export interface CutAnswer {
-  readonly status: 'optimal' | 'feasible' | 'infeasible';
+  readonly status: 'optimal' | 'feasible' | 'infeasible' | 'unknown';
   readonly objective: number | null;
   readonly bound: number | null;
   readonly elapsedMs: number;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 
 import { bestCut, cutFaults } from '@test/cutOracle';
+import { plantedCutsOf } from '@test/plantedCuts';
 import { loadSolver, type Solver } from '../shared';
 import { cutRequestSchema, planCuts, type CutRequestInput } from '.';
 
@@ -160,4 +161,18 @@ test.each([
 ])('%s is refused by its field', (_, change, path) => {
   const parsed = cutRequestSchema.safeParse({ stock: [], kerfMm: 0, pieces: [], ...change });
   expect(parsed.error?.issues.map((issue) => issue.path)).toContainEqual(path);
+});
+
+test('boards that are cut without a rest, and none to spare: a way is found', () => {
+  const request = plantedCutsOf(4, 21, 30_000);
+  const answer = planCuts(request, { solver, clock: () => performance.now() });
+  expect(cutFaults(request, answer)).toEqual([]);
+  expect(answer).toMatchObject({ status: 'optimal', costMinor: 21 * 900 });
+});
+
+test('where the time ends before any way is found, that is what is said', () => {
+  let ms = 0;
+  const answer = planCuts(plantedCutsOf(5, 30, 20), { solver, clock: () => (ms += 4) });
+  expect(answer).toMatchObject({ status: 'unknown', objective: null, patterns: [] });
+  expect(answer.reasons).toEqual([{ code: 'time_ran_out', subject: '' }]);
 });

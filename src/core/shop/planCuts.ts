@@ -6,6 +6,7 @@ import {
   type Clock,
   type Solver,
 } from '../shared';
+import { cutExactly } from './cutExactly';
 import type { CutAnswer, CutPattern, CutReason, CutRequest } from './cutModel';
 import {
   cutFullest,
@@ -36,6 +37,8 @@ const MOST_FILLINGS = 60;
 const FILLINGS_LEAVE = 0.6;
 const FIRST_LEAVE = 0.9;
 const FEW_BOARDS = 300;
+/** Of the time, for filling boards to the end where they are hardly enough. */
+const EXACT_SHARE = 0.7;
 /** Boards times kinds of piece that are still worked through board by board. */
 const MOST_EXACT = 900;
 
@@ -56,8 +59,11 @@ export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutA
   const tooLong = pieces.filter(({ lengthMm }) =>
     stock.every((board) => board.lengthMm < lengthMm - LENGTH_TOLERANCE_MM),
   );
-  const refuse = (reasons: readonly CutReason[]): CutAnswer => ({
-    status: 'infeasible',
+  const refuse = (
+    reasons: readonly CutReason[],
+    status: 'infeasible' | 'unknown' = 'infeasible',
+  ): CutAnswer => ({
+    status,
     objective: null,
     bound: null,
     elapsedMs: clock() - startMs,
@@ -80,6 +86,8 @@ export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutA
       (sum, { lengthMm, available }) => sum + lengthMm * (available ?? 0),
       0,
     );
+    if (!run.isImpossible)
+      return { ...refuse([{ code: 'time_ran_out', subject: '' }], 'unknown'), bound: run.bound };
     return refuse([{ code: 'not_enough_stock', subject: '', needMm, haveMm }]);
   }
   const patterns = toPatterns(run.best, {
@@ -120,6 +128,7 @@ class CutRun {
   best: readonly { readonly pattern: Pattern; readonly count: number }[] = [];
   bestCost = Infinity;
   bound = 0;
+  isImpossible = false;
   private readonly patterns: Pattern[] = [];
   private readonly known = new Set<string>();
 
@@ -132,7 +141,7 @@ class CutRun {
     },
   ) {}
 
-  /** False where the boards do not yield the pieces: proven by the relaxation, or nothing was found. */
+  /** False where no way to cut them was found; `isImpossible` where it is proven that there is none. */
   solve(): boolean {
     const { problem } = this;
     const greedy = cutLongestFirst(
@@ -147,10 +156,15 @@ class CutRun {
     );
     // Before the first relaxation, which may have to wait for the solver to start.
     if (greedy && greedy.length <= FEW_BOARDS) this.fillAnew([], problem.quantities, FIRST_LEAVE);
+    // Of many boards a way is looked for before anything is proven; few are decided.
+    if (this.bestCost === Infinity && !this.listBoards()) this.fillExactly();
     const relaxed = this.relax(problem.quantities, problem.available);
+    if (!relaxed) this.isImpossible = this.bestCost === Infinity;
     if (!relaxed) return this.bestCost < Infinity;
     this.bound = roundUp(relaxed.bound, problem.priceMinor);
     this.roundDown(relaxed.values);
+    if (this.bestCost === Infinity) this.decideBoardByBoard();
+    if (this.isImpossible) return false;
     // Choosing among the patterns closes most; what it leaves open gets patterns for its rest, and
     // is chosen again.
     for (let round = 0; round < 4 && !this.isClosed() && this.means.leftMs() > 5; round += 1) {
@@ -161,12 +175,9 @@ class CutRun {
     return this.bestCost < Infinity;
   }
 
-  /**
-   * Few boards are worked through one by one: exact, also where limited boards leave no answer
-   * among the known patterns.
-   */
-  private decideBoardByBoard(): void {
-    const { problem, means } = this;
+  /** The boards that may be wanted, by their kind; undefined where they are too many to be worked through. */
+  private listBoards(): number[] | undefined {
+    const { problem } = this;
     const enough =
       this.bestCost < Infinity
         ? this.best.reduce((sum, { count }) => sum + count, 0)
@@ -174,7 +185,17 @@ class CutRun {
     const boards = [...problem.stockMm.keys()].flatMap((stock) =>
       Array.from({ length: Math.min(enough, problem.available[stock]!) }, () => stock),
     );
-    if (boards.length * problem.pieceMm.length > MOST_EXACT) return;
+    return boards.length * problem.pieceMm.length > MOST_EXACT ? undefined : boards;
+  }
+
+  /**
+   * Few boards are worked through one by one: exact, also where limited boards leave no answer
+   * among the known patterns.
+   */
+  private decideBoardByBoard(): void {
+    const { problem, means } = this;
+    const boards = this.listBoards();
+    if (!boards) return;
     const model = new LinearModel();
     const isUsed = boards.map(() => model.addVariable({ most: 1, whole: true }));
     const counts = boards.map(() =>
@@ -208,7 +229,7 @@ class CutRun {
       means.solver,
       boards.map((stock, b) => [isUsed[b]!, problem.priceMinor[stock]!]),
       {
-        timeLimitMs: Math.max(this.bestCost < Infinity ? 20 : 2000, means.leftMs()),
+        timeLimitMs: Math.max(20, means.leftMs()),
         seed: means.seed,
       },
     );
@@ -228,11 +249,22 @@ class CutRun {
             : [],
         ),
       );
-    if (solution.status !== 'infeasible')
+    if (solution.status === 'infeasible') this.isImpossible = this.bestCost === Infinity;
+    else
       this.bound = Math.max(
         this.bound,
         Math.min(this.bestCost, roundUp(solution.bound, problem.priceMinor)),
       );
+  }
+
+  /** Where boards are hardly enough, every one of them has to be full. */
+  private fillExactly(): void {
+    const { problem, means } = this;
+    if (!problem.available.every(Number.isFinite)) return;
+    const untilMs = means.leftMs() * (1 - EXACT_SHARE);
+    const full = cutExactly(problem, createRandom(means.seed), () => means.leftMs() < untilMs);
+    for (const pattern of full ?? []) this.learn(pattern);
+    if (full) this.takeList(full);
   }
 
   private isClosed(): boolean {
@@ -284,13 +316,14 @@ class CutRun {
       );
       // No pattern may be worth more than its board costs; where one is, all worths shrink until
       // none is, and that bounds.
-      let [shrink, isNew] = [1, false];
+      let [shrink, isNew, isSure] = [1, false, true];
       problem.stockMm.forEach((_, stock) => {
         const found = findBestPattern({ ...problem, quantities: wanted }, stock, worth);
         const costs = problem.priceMinor[stock]! + rent[stock]!;
         const freeShrink = found.most > 1e-9 ? Infinity : 1;
         shrink = Math.max(shrink, costs > 0 ? found.most / costs : freeShrink);
         const pays = (value: number) => value > costs + 1e-7 * Math.max(1, costs);
+        if (pays(found.most)) isSure = false;
         if (!pays(found.value)) return;
         isNew = this.learn({ stock, counts: found.counts }) || isNew;
         // Others that pay as well, of the pieces that these leave out: fewer rounds.
@@ -316,7 +349,8 @@ class CutRun {
         const isShort = solution.values
           .slice(this.patternCountAt(solution.values))
           .some((value) => value > 1e-6);
-        if (isShort && !isNew) return undefined;
+        // Only where no pattern could help is it proven that the boards do not do.
+        if (isShort && !isNew && isSure) return undefined;
         return { bound, values: solution.values };
       }
     }

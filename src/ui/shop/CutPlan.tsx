@@ -21,7 +21,7 @@ export function CutPlan({
   measureUnit,
   currency,
 }: CutPlanProps) {
-  if (answer.status === 'infeasible')
+  if (answer.objective === null)
     return (
       <>
         {answer.reasons.map((reason) => (

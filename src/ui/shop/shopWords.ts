@@ -22,6 +22,8 @@ export function cutReasonWords(reason: CutReason, { piece, unit }: PieceNaming):
         `The pieces need ${formatLength(reason.needMm, unit)} and a saw cut between each; the boards that are ` +
         `available have ${formatLength(reason.haveMm, unit)} and do not yield them all.`
       );
+    case 'time_ran_out':
+      return 'No way to cut all pieces from these boards was found in the time; that there is none is not proven.';
   }
 }
 

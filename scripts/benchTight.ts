@@ -1,0 +1,89 @@
+import { planCuts, planShop, type ShopAnswer, type ShopRequest } from '@/core/shop';
+import type { Solver } from '@/core/shared';
+import { cutFaults } from '@test/cutOracle';
+import { plantedCutsOf } from '@test/plantedCuts';
+import { shopFaults } from '@test/shopOracle';
+import { tightShopOf } from '@test/tightShop';
+
+import { median, timesOf, type Row } from './benchRow';
+
+const clock = () => performance.now();
+/** So long a list is given in the end. */
+const LONG_MS = 15_000;
+const SHORT_MS = 500;
+const RATIOS = [1.02, 1.2, 1.6, 2.5];
+
+/** Lists whose budget binds: what is reached in half a second, beside what is reached in the end. */
+export function benchTightShop(solver: Solver): Row[] {
+  const size = { needs: 40, offers: 400, shops: 8 };
+  const lists = [1, 2, 3].map((seed) => {
+    const request = tightShopOf(seed, size);
+    return { request, leastMinor: leastOfMusts(request, solver) };
+  });
+  return RATIOS.map((ratio) => {
+    const runs = lists.map(({ request, leastMinor }) => {
+      const asked = { ...request, budgetMinor: Math.ceil(leastMinor * ratio) };
+      const short = planShop({ ...asked, timeLimitMs: SHORT_MS }, { solver, clock });
+      const long = planShop({ ...asked, timeLimitMs: LONG_MS }, { solver, clock });
+      return { asked, short, long };
+    });
+    const lost = runs.map(
+      ({ asked, short, long }) => 1 - worthOf(asked, short) / Math.max(1, worthOf(asked, long)),
+    );
+    const broken = runs.flatMap(({ asked, short, long }) => [
+      ...shopFaults(asked, short),
+      ...shopFaults(asked, long),
+    ]);
+    return {
+      ...timesOf(
+        `shop, 40 needs x 400 offers x 8 shops, budget ${ratio} of the least`,
+        runs.map(({ long }) => long.elapsedMs),
+      ),
+      note:
+        `${runs.filter(({ long }) => long.status === 'optimal').length} of ${runs.length} proven; after ` +
+        `${SHORT_MS} ms (took at most ${Math.max(...runs.map(({ short }) => short.elapsedMs)).toFixed(0)}) ` +
+        `${runs.filter(({ short }) => short.objective !== null).length} bought, at most ` +
+        `${(100 * Math.max(...lost)).toFixed(1)} % less value than in the end, median ` +
+        `${(100 * median(lost)).toFixed(1)} %; ${broken.length} rules broken`,
+    };
+  });
+}
+
+/** What the musts cost at least, with all else left out. */
+function leastOfMusts(request: ShopRequest, solver: Solver): number {
+  const needs = request.needs.filter(({ priority }) => priority === 'must');
+  const isMust = (id: string) => needs.some((need) => need.id === id);
+  const offers: ShopRequest['offers'] = request.offers
+    .map(({ needId, needIds, ...offer }) => ({
+      ...offer,
+      needIds: (needIds ?? [needId ?? '']).filter(isMust),
+    }))
+    .filter(({ needIds }) => needIds.length > 0);
+  return planShop({ ...request, needs, offers, timeLimitMs: LONG_MS }, { solver, clock }).payMinor;
+}
+
+const worthOf = (request: ShopRequest, { met }: ShopAnswer): number =>
+  request.needs.reduce((sum, { id, priority, value }) => {
+    const weight = { must: 0, should: 3, nice: 1 }[priority];
+    return sum + weight * value * (met.find(({ needId }) => needId === id)?.qty ?? 0);
+  }, 0);
+
+/** Boards that are cut without a rest, and no board more than those. */
+export function benchPlantedCuts(solver: Solver): Row[] {
+  return [21, 30].map((boards) => {
+    const runs = Array.from({ length: 10 }, (_, i) => {
+      const request = plantedCutsOf(i + 1, boards);
+      return { request, answer: planCuts(request, { solver, clock }) };
+    });
+    const found = runs.filter(({ answer }) => answer.objective !== null);
+    return {
+      ...timesOf(
+        `cut, ${boards} boards planted exactly full, in 1000 ms`,
+        runs.map(({ answer }) => answer.elapsedMs),
+      ),
+      note:
+        `${found.length} of 10 cut; ` +
+        `${found.flatMap(({ request, answer }) => cutFaults(request, answer)).length} rules broken`,
+    };
+  });
+}

@@ -1,3 +1,4 @@
+import { plantedHomeOf } from '@test/tightZones';
 import { zonesRequestOf } from '@test/zonesArbitrary';
 import { zoneFaults } from '@test/zonesOracle';
 import { createRandom, loadSolver } from '../shared';
@@ -173,3 +174,24 @@ test.each(seeds.slice(0, 8))(
     expect(bestOf(problem, seed).cost).toBeCloseTo(least, 6);
   },
 );
+
+test('annealing never leaves the rules, and counts pairs that make room together as adding up does', () => {
+  for (const seed of [1, 2, 3, 4, 5, 6]) {
+    const home = plantedHomeOf(seed, { groups: 18, bays: 6, pairs: 25 }, 0.1);
+    if (!home) continue;
+    const problem = createZonesProblem(home.request);
+    exchangeZones(problem, {
+      ...{ random: createRandom(seed), from: Int32Array.from(home.bayOf), lists: problem.allowed },
+      ...{ steps: 20_000, heat: 2, spent: () => 0 },
+      onBetter: (bayOf, cost) => {
+        expect(cost).toBeLessThan(costOfZones(problem, home.bayOf) + 1e-6);
+        expect(
+          zoneFaults(
+            home.request,
+            [...bayOf].map((b, g) => ({ groupId: `g${g}`, bayId: `b${b}` })),
+          ),
+        ).toEqual([]);
+      },
+    });
+  }
+});

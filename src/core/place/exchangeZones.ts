@@ -24,6 +24,8 @@ const MOST_MADE_ROOM = 3;
 /** So many places are looked at for each of them, beside the one that became free. */
 const PLACES = 5;
 const COLD = 2e-3;
+/** Sums of many small changes drift by no more than this, as a share. */
+const MOST_DRIFT = 1e-6;
 /** So often a group is brought near one of its partners, to one of so many bays. */
 const BESIDE_SHARE = 0.2;
 const MOST_NEAR = 12;
@@ -46,7 +48,10 @@ function pickFrom(list: Int32Array, random: Random): number {
 }
 
 class Exchange {
+  /** -1 for what makes room and has no place yet. */
   private readonly bayOf: Int32Array;
+  /** The same, with what has no place yet where it stood last: from there its pairs are counted on. */
+  private readonly countedAt: Int32Array;
   private readonly litres: Float64Array;
   private readonly massG: Float64Array;
   /** The groups of each bay, and where each stands in that list. */
@@ -67,6 +72,7 @@ class Exchange {
   ) {
     const { groupCount, bayCount, foes } = problem;
     this.bayOf = Int32Array.from(options.from);
+    this.countedAt = Int32Array.from(options.from);
     this.litres = new Float64Array(bayCount);
     this.massG = new Float64Array(bayCount);
     this.groupsIn = Array.from({ length: bayCount }, () => []);
@@ -106,7 +112,10 @@ class Exchange {
       }
       this.now += delta;
       if (this.now < this.best - 1e-9) {
+        const counted = this.now;
         this.addUp();
+        if (Math.abs(counted - this.now) > MOST_DRIFT * Math.max(1, this.now))
+          throw new Error('invariant: what steps change adds up to what an arrangement costs');
         if (this.now < this.best - 1e-9) {
           this.best = this.now;
           options.onBetter(this.bayOf, this.now);
@@ -163,7 +172,7 @@ class Exchange {
       const to = this.pickPlace(h, a, b);
       if (to < 0) return Infinity;
       delta += this.costAt(h, to) - this.costAt(h, b);
-      this.bayOf[h] = to;
+      this.bayOf[h] = this.countedAt[h] = to;
       this.enter(h, to);
       if (delta > limit && i === ejected.length - 1) return Infinity;
     }
@@ -200,14 +209,12 @@ class Exchange {
     return best;
   }
 
-  /** What a group counts in a bay, with its partners where they stand; those on the way count later. */
+  /** What a group counts in a bay, with its partners where they are counted. */
   private costAt(g: number, b: number): number {
     const { cost, bayCount, partners, metres } = this.problem;
     let sum = cost[g * bayCount + b]!;
-    for (const { other, weight } of partners[g]!) {
-      const c = this.bayOf[other]!;
-      if (c >= 0) sum += weight * metres[b * bayCount + c]!;
-    }
+    for (const { other, weight } of partners[g]!)
+      sum += weight * metres[b * bayCount + this.countedAt[other]!]!;
     return sum;
   }
 
@@ -217,7 +224,7 @@ class Exchange {
     this.moved.push(g);
     this.movedFrom.push(a);
     this.leave(g, a);
-    this.bayOf[g] = b;
+    this.bayOf[g] = this.countedAt[g] = b;
     this.enter(g, b);
     return delta;
   }
@@ -227,7 +234,7 @@ class Exchange {
       const g = this.moved[i]!;
       const b = this.bayOf[g]!;
       if (b >= 0) this.leave(g, b);
-      this.bayOf[g] = this.movedFrom[i]!;
+      this.bayOf[g] = this.countedAt[g] = this.movedFrom[i]!;
       this.enter(g, this.movedFrom[i]!);
     }
   }

@@ -231,7 +231,8 @@ class ZonesRun {
     if (!start) return;
     if (stood) this.take(stood, costOfZones(problem, stood));
     const size = groupCount * bayCount;
-    const steps = 12_000 + 400 * groupCount + size * (20 + 5 * pairs.length) + 6000 * pairs.length;
+    const steps =
+      12_000 + 400 * groupCount + size * (20 + 10 * pairs.length) + 12_000 * pairs.length;
     exchangeZones(problem, {
       ...{ random, spent, from: start },
       lists: from ? this.leftLists(true) : problem.allowed,

@@ -159,7 +159,7 @@ function pursueAims(
   const pay = payTerms(request, variables);
   const value = valueTerms(request, variables);
   // Money comes in whole minor units, so what is to pay is whole too.
-  const known = start && toSolution(model, request, { variables, start });
+  const known = start && beginWith(model, request, { variables, start });
   if (known && isLate()) return stoodOnly(variables, known);
   const narrow = (): Narrowed =>
     minimiseNarrowed(model, search.solver, pay, {
@@ -219,6 +219,15 @@ function pursueAims(
 const stoodOnly = (variables: ShopVariables, solution: LinearSolution): Pursued => ({
   ...{ variables, solution, bound: 0, isProven: false },
 });
+
+/** A start that can be paid; counted again as bills are, for what costs nothing has its delivery all the same. */
+function beginWith(
+  ...[model, request, means]: Parameters<typeof toSolution>
+): LinearSolution | undefined {
+  const begun = toSolution(model, request, means);
+  const isPaid = recount(request, means.variables, begun).payMinor <= request.budgetMinor;
+  return isPaid ? begun : undefined;
+}
 
 /** A purchase as values of the model's variables. */
 function toSolution(

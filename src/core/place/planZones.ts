@@ -23,8 +23,15 @@ interface ZonesMeans {
 }
 
 const RELATIVE_GAP = 1e-6;
-/** Anything is looked for until so much of the time is gone, before the exact model and after it. */
-const STAND_UNTIL = { first: 0.25, second: 0.6, last: 1 } as const;
+/**
+ * Anything is looked for until so much of the time is gone, then the exact model is asked whether there is any for a
+ * share of what is left; the first turns only where the home is small.
+ */
+const TURNS = [
+  { standUntil: 0.08, exactShare: 0.09, isForSmall: true },
+  { standUntil: 0.32, exactShare: 0.15, isForSmall: true },
+  { standUntil: 0.6, exactShare: 0.6, isForSmall: false },
+] as const;
 /** So many pairs of group and bay are given to the exact model before it is looked for long. */
 const SMALL_HOME = 3000;
 /** Prices are bettered until so much of the time is gone. */
@@ -38,8 +45,6 @@ const AGAIN_UNTIL = [0.95] as const;
 /** What bounds point to is made to keep the rules in so many steps, and in so much of the search's time. */
 const MOST_REPAIR_STEPS = 3000;
 const REPAIR_SHARE = 0.3;
-/** The exact model is asked whether there is any arrangement for so much of what is left, early and late. */
-const ANY_SHARE = { early: 0.15, late: 0.6 } as const;
 /** It comes back so much later than it is told to: more with the flows of pairs, which make its models large. */
 const SOLVER_LATE_MS = { least: 8, aFlow: 0.015, most: 140 } as const;
 /** It is not begun with less time than this for each pair of group and bay. */
@@ -478,12 +483,15 @@ class ZonesRun {
    * until the time is gone.
    */
   private findAny(): 'found' | 'impossible' | 'unknown' {
-    this.standFirst(STAND_UNTIL.first);
     const isSmall = this.countLeft() <= SMALL_HOME;
-    if (!this.hasFound() && isSmall && this.isImpossible(ANY_SHARE.early)) return 'impossible';
-    if (!this.hasFound()) this.standFirst(STAND_UNTIL.second);
-    if (!this.hasFound() && this.isImpossible(ANY_SHARE.late)) return 'impossible';
-    if (!this.hasFound()) this.standFirst(STAND_UNTIL.last);
+    for (const { standUntil, exactShare, isForSmall } of TURNS) {
+      if (isForSmall && !isSmall) continue;
+      this.standFirst(standUntil);
+      if (this.hasFound()) return 'found';
+      if (this.isImpossible(exactShare)) return 'impossible';
+      if (this.hasFound()) return 'found';
+    }
+    this.standFirst(1);
     return this.hasFound() ? 'found' : 'unknown';
   }
 

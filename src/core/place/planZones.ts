@@ -36,7 +36,7 @@ const TURNS = [
 const SMALL_HOME = 3000;
 /** Prices are bettered until so much of the time is gone. */
 const PRICES_UNTIL = 0.55;
-/** The first searches end there; the steps of one, and how hot it begins from nothing and from something near. */
+/** The first searches end there; the steps of one at most, and how hot it begins: from anything, near, again. */
 const SEARCH_UNTIL = { alone: [0.2], pairs: [0.38, 0.48] } as const;
 const MOST_STEPS = 2_000_000;
 const HEAT = { first: 2, near: 0.1, again: 0.4 } as const;
@@ -45,9 +45,9 @@ const AGAIN_UNTIL = [0.95] as const;
 /** What bounds point to is made to keep the rules in so many steps, and in so much of the search's time. */
 const MOST_REPAIR_STEPS = 3000;
 const REPAIR_SHARE = 0.3;
-/** It comes back so much later than it is told to: more with the flows of pairs, which make its models large. */
+/** The solver comes back so much later than it is told to: more with the flows of pairs, which make its models large. */
 const SOLVER_LATE_MS = { least: 8, aFlow: 0.015, most: 140 } as const;
-/** It is not begun with less time than this for each pair of group and bay. */
+/** The exact model is not begun with less time than this for each pair of group and bay. */
 const EXACT_LEAST_MS_A_PAIR = 0.05;
 /**
  * So many pairs of group and bay are given to the exact model at once; with more, parts of the home
@@ -78,8 +78,7 @@ const COLUMNS_UNTIL = 0.95;
  * bettered without leaving them (`exchangeZones`); (2) prices on room and rewards for
  * groups bound it from below, point to better ones, and tell which bays cannot hold a group in any
  * better one; (3) without pairs
- * a model of what bays may hold bounds it best and leads to better ones, with pairs parts of the
- * home are mended exactly;
+ * a model of what bays may hold bounds it best and leads to better ones, with pairs annealing goes on;
  * (4) the exact model decides among what is left.
  * Ensures: no hard rule of docs/engines.md is broken; `bound` is proven. Deterministic unless the
  * time limit cuts it.

@@ -309,15 +309,7 @@ export class PlaceSearch {
       const filled = fillContainers(gather([...standing, ...coming]));
       if (!areBorne(filled)) continue;
       const filledOf = new Map(filled.map((each) => [each.container, each]));
-      const spots = bare.spots.map(({ pile, place }) => ({
-        pile: {
-          container: pile.container,
-          levels: pile.levels.map((level) =>
-            level.group === group ? (filledOf.get(level.container) ?? level) : level,
-          ),
-        },
-        place,
-      }));
+      const spots = refill(bare.spots, group, filledOf);
       if (!spots.every(({ pile }) => isStack(request, pile.levels))) continue;
       const again = this.standAgain(spots);
       const floor =
@@ -481,18 +473,7 @@ export class PlaceSearch {
   ): { readonly floor: Floor; readonly costMinor: number } | undefined {
     const parts = gather(coming.map((container) => ({ container, group })));
     const filledOf = new Map(fillContainers(parts).map((each) => [each.container, each]));
-    const spots = floor.spots.map(({ pile, place }) => ({
-      pile: pile.levels.some((level) => level.group === group)
-        ? {
-            container: pile.container,
-            levels: pile.levels.map((level) =>
-              level.group === group ? (filledOf.get(level.container) ?? level) : level,
-            ),
-          }
-        : pile,
-      place,
-    }));
-    const again = this.standAgain(spots);
+    const again = this.standAgain(refill(floor.spots, group, filledOf));
     if (!again) return undefined;
     countIn(used, parts);
     return {
@@ -655,6 +636,22 @@ interface Wish {
 function countIn(used: Map<FitContainer, number>, parts: readonly Chosen[]): void {
   for (const { container, count } of parts) used.set(container, (used.get(container) ?? 0) + count);
 }
+
+/** The same places, a group's containers with what they hold now. */
+const refill = (
+  spots: readonly Spot[],
+  group: FitGroup,
+  filledOf: ReadonlyMap<FitContainer, Filled>,
+): Spot[] =>
+  spots.map(({ pile, place }) => ({
+    pile: {
+      container: pile.container,
+      levels: pile.levels.map((level) =>
+        level.group === group ? (filledOf.get(level.container) ?? level) : level,
+      ),
+    },
+    place,
+  }));
 
 /** The floor with the pile there; undefined where it would be in the way. */
 const standsAt = (floor: Floor, pile: Pile, place: Place): Floor | undefined =>

@@ -1,4 +1,4 @@
-import { SUM_TOLERANCE, type ZonesProblem } from './zonesProblem';
+import { SUM_TOLERANCE, sumOf, type ZonesProblem } from './zonesProblem';
 
 const { max, min } = Math;
 
@@ -99,12 +99,7 @@ export function boundByBays(
 const goalOf = (best: number, bound: number): number =>
   Number.isFinite(best) ? best : bound + Math.abs(bound) * 0.03 + 1;
 
-// Plain loops: what is called for every element costs a tenth of the proof.
-function sumOf(values: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < values.length; i += 1) sum += values[i]!;
-  return sum;
-}
+// A plain loop: what is called for every element costs a tenth of the proof.
 /** How far each group is from being taken once, squared and added up. */
 function lengthSqOf(times: Int32Array): number {
   let sum = 0;

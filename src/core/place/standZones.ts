@@ -1,5 +1,5 @@
 import type { Random } from '../shared';
-import { SUM_TOLERANCE, type ZonesProblem } from './zonesProblem';
+import { SUM_TOLERANCE, sumOf, type ZonesProblem } from './zonesProblem';
 
 const { floor, max } = Math;
 
@@ -219,12 +219,6 @@ class Standing {
       )
         this.brokenBays.push(b);
   }
-}
-
-function sumOf(values: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < values.length; i += 1) sum += values[i]!;
-  return sum;
 }
 
 /**

@@ -245,6 +245,13 @@ function findFoes(request: ZonesRequest, indexOf: ReadonlyMap<string, number>): 
   return foes.map((set) => [...set]);
 }
 
+/** A plain loop: it is called in every step of the bounds. */
+export function sumOf(values: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < values.length; i += 1) sum += values[i]!;
+  return sum;
+}
+
 /** The objective of a whole assignment. */
 export function costOfZones(
   { cost, bayCount, pairs, metres }: ZonesProblem,

@@ -3,8 +3,8 @@ import { LENGTH_TOLERANCE_MM, type CutProblem, type Pattern } from './cutPattern
 
 /** Lengths are told in tenths at most; others are not for this. */
 const STEPS_A_MM = 10;
-/** Longer boards than this, in steps, take too long to work through one by one. */
-const MOST_STEPS = 100_000;
+/** Longer boards than this, in steps, take too long to work through one by one: three metres in tenths. */
+const MOST_STEPS = 30_000;
 /** Of the boards that are full so many are emptied again where the next one cannot be filled. */
 const EMPTIED = { least: 2, more: 4 } as const;
 /** Longer waste than this is looked for step by step no further. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 
 import { invariant } from '../shared';
-import { divideColumn, shelfHeightsOf } from './divideColumn';
+import { divideColumn, readColumn, shelfHeightsOf } from './divideColumn';
 
 const base: Omit<Parameters<typeof divideColumn>[0], 'shelvesMm'> = {
   insideMm: 1000,
@@ -56,3 +56,27 @@ test('heights and boards add up to the inside, and writing the shelves back divi
       ).toEqual(high.map((heightMm, i) => [heightMm, i]));
     }),
   ));
+
+it('takes a board from the measures only where it can be one, and says what it assumes', () => {
+  // One place of 190 cm in a cupboard of 210: a plinth and a cornice, no boards of ten.
+  expect(readColumn({ heightsMm: [1900], outsideMm: 2100, typedBoardMm: undefined })).toEqual({
+    insideMm: 1900,
+    boardMm: 18,
+    isAssumed: true,
+  });
+  expect(readColumn({ heightsMm: [1900], outsideMm: 2100, typedBoardMm: 22 })).toMatchObject({
+    boardMm: 22,
+    isAssumed: false,
+  });
+  // 900 outside less two places of 420 leaves 60 for three boards.
+  expect(readColumn({ heightsMm: [420, 420], outsideMm: 900, typedBoardMm: undefined })).toEqual({
+    insideMm: 860,
+    boardMm: 20,
+    isAssumed: false,
+  });
+  expect(readColumn({ heightsMm: [], outsideMm: 900, typedBoardMm: undefined })).toEqual({
+    insideMm: 864,
+    boardMm: 18,
+    isAssumed: true,
+  });
+});

@@ -95,6 +95,49 @@ function inherit(
   return bays.map((bay, i) => ({ ...bay, fromIndex: fromOf.get(i) }));
 }
 
+/** Boards are taken as so thick where nobody typed it and the measures do not tell. */
+const USUAL_BOARD_MM = 18;
+/** What the measures leave for each board; more than this is a plinth or a cornice, no board. */
+const THICKEST_BOARD_MM = 60;
+
+/**
+ * A column as measured: how high it is inside and how thick its boards are.
+ * `outsideMm` less the places is shared among the boards, as long as that can be a board.
+ * `isAssumed`: the thickness is neither typed nor measured. `insideMm` is undefined where neither
+ * places nor the outside tell it.
+ */
+export function readColumn({
+  heightsMm,
+  outsideMm,
+  typedBoardMm,
+}: {
+  /** Of every place of the column, bottom first; empty where one is not measured. */
+  readonly heightsMm: readonly number[];
+  readonly outsideMm: number | undefined;
+  readonly typedBoardMm: number | undefined;
+}): {
+  readonly insideMm: number | undefined;
+  readonly boardMm: number;
+  readonly isAssumed: boolean;
+} {
+  const sumMm = heightsMm.reduce((sum, mm) => sum + mm, 0);
+  const shareMm =
+    outsideMm === undefined || heightsMm.length < 2
+      ? undefined
+      : (outsideMm - sumMm) / (heightsMm.length + 1);
+  const measuredMm =
+    shareMm !== undefined && shareMm > 0 && shareMm <= THICKEST_BOARD_MM ? shareMm : undefined;
+  const boardMm = typedBoardMm ?? measuredMm ?? USUAL_BOARD_MM;
+  const isAssumed = typedBoardMm === undefined && measuredMm === undefined;
+  if (heightsMm.length > 0)
+    return { insideMm: sumMm + (heightsMm.length - 1) * boardMm, boardMm, isAssumed };
+  return {
+    insideMm: outsideMm === undefined ? undefined : outsideMm - 2 * boardMm,
+    boardMm,
+    isAssumed,
+  };
+}
+
 /** Upper faces of the shelves between today's bays, bottom first. */
 export function shelfHeightsOf(heightsMm: readonly number[], shelfThicknessMm: number): number[] {
   let floor = 0;

@@ -68,7 +68,7 @@ export {
 } from './layOutUnit';
 export { arrangeFront, scaleToFit, type FrontUnit, type FrontView } from './arrangeFront';
 export { usualUnitOf, type UsualUnit } from './usualUnit';
-export { divideColumn, shelfHeightsOf, type DivideColumnError } from './divideColumn';
+export { divideColumn, readColumn, shelfHeightsOf, type DivideColumnError } from './divideColumn';
 export { judgeUnit, type BayJudgement } from './judgeUnit';
 export { reachOf, reachSeconds, sightDepthMm, sightLineMm, type Reach } from './reach';
 // The plan

@@ -25,6 +25,7 @@ export {
 } from './zonesModel';
 export { planZones, type ZonesProgress } from './planZones';
 export { toHomeZonesRequest, toZonesRequest } from './toZonesRequest';
+export { leaveRoom, USUAL_FILL_PERCENT } from './leaveRoom';
 export { setAside } from './setAside';
 export {
   backSharesOf,

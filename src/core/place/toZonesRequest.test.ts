@@ -190,3 +190,21 @@ test('rooms of a home are as far apart as one walks; what may not leave its room
     toHomeZonesRequest({ rooms, passages: [], groups, things, people: [] }, 1000),
   ).toBeUndefined();
 });
+
+test('what is tall is kept to places that it stands in, or lies in; pinned it stays', () => {
+  const low = aBay({ id: 'low', heightReadings: [mm(300)] });
+  const high = aBay({ id: 'high', rowIndex: 1, heightReadings: [mm(400)] });
+  const jug = { shape: 'box', widthMm: 150, depthMm: 150, heightMm: 340, count: 2 } as const;
+  const keptTo = (change: object) =>
+    askRoom({
+      units: [aUnit({ place: onWall(0, 1000), bays: [low, high] })],
+      groups: [aGroup({ asks: { pieces: jug }, ...change })],
+    })?.groups[0];
+  expect(keptTo({})).toMatchObject({ onlyBayIds: ['high'] });
+  expect(keptTo({ asks: { pieces: jug, mayLie: true } })).not.toHaveProperty('onlyBayIds');
+  const pinned = keptTo({ bayId: 'low', placing: placingSchema.parse({ isPinned: true }) });
+  expect(pinned).toMatchObject({ fixedBayId: 'low' });
+  expect(pinned).not.toHaveProperty('onlyBayIds');
+  // Where it stands nowhere, its fit tells so, and it still has a place.
+  expect(keptTo({ asks: { pieces: { ...jug, heightMm: 900 } } })).not.toHaveProperty('onlyBayIds');
+});

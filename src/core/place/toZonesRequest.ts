@@ -1,6 +1,7 @@
 import type { Person } from '../agree';
 import {
   arrangeFront,
+  bayInsideOf,
   measureWays,
   middleOfFloor,
   placeAll,
@@ -78,7 +79,14 @@ export function toZonesRequest(
   return zonesRequestSchema.parse({
     bays,
     stations: laid.stations,
-    ...askFor(own, { ...household, schools, bays, stationIds: laid.stationIds, middleId: MIDDLE }),
+    ...askFor(own, {
+      ...household,
+      schools,
+      bays,
+      insides: laid.insides,
+      stationIds: laid.stationIds,
+      middleId: MIDDLE,
+    }),
     people: toPeople(people),
     lifts: isCareful(schools),
     timeLimitMs,
@@ -118,9 +126,17 @@ export function toHomeZonesRequest(
     request.bays.push(...laid.bays);
     request.stations.push(...laid.stations);
   }
+  const insides = new Map(laidRooms.flatMap((laid) => [...laid.insides]));
   for (const { room, schools = {}, stationIds, middleId, bays } of laidRooms) {
     const own = household.groups.filter((group) => group.roomId === room.id);
-    const asked = askFor(own, { ...household, schools, bays: request.bays, stationIds, middleId });
+    const asked = askFor(own, {
+      ...household,
+      schools,
+      bays: request.bays,
+      insides,
+      stationIds,
+      middleId,
+    });
     // What has no place to go to in its own room may leave it.
     const staysIn = bays.map(({ id }) => id);
     request.groups.push(
@@ -128,7 +144,7 @@ export function toHomeZonesRequest(
         ...group,
         ...(staysIn.length === 0 || mayLeaveRoom(own[i] as Group) || group.fixedBayId !== undefined
           ? {}
-          : { onlyBayIds: staysIn }),
+          : { onlyBayIds: bothOf(group.onlyBayIds, staysIn) }),
       })),
     );
     request.together.push(...asked.together);
@@ -239,6 +255,11 @@ function layOut({ room, units, fixtures }: Omit<FurnishedRoom, 'schools'>, middl
     .map((unit) => ({ id: unit.id as string, at: at(positionOf(unit)), isUnit: true }));
   return {
     unitSpots,
+    insides: new Map(
+      units.flatMap((unit) =>
+        unit.bays.map((bay) => [bay.id as string, bayInsideOf(bay)] as const),
+      ),
+    ),
     spots: [
       ...unitSpots,
       ...[...stations, middle].map((station) => ({
@@ -256,8 +277,29 @@ function layOut({ room, units, fixtures }: Omit<FurnishedRoom, 'schools'>, middl
 interface Asking extends Household {
   readonly schools: PlacingSchools;
   readonly bays: readonly { readonly id: string }[];
+  readonly insides: ReadonlyMap<string, ReturnType<typeof bayInsideOf>>;
   readonly stationIds: ReadonlySet<string>;
   readonly middleId: string;
+}
+
+/**
+ * The places in which the tallest thing of a group can stand, or lie where it may; undefined where
+ * nobody knows how tall it is, where all of them do, and where none does: then its fit says so.
+ */
+function tallEnough(
+  { asks, contents }: Group,
+  { bays, insides }: Pick<Asking, 'bays' | 'insides'>,
+): string[] | undefined {
+  const tallestMm = Math.max(asks.pieces?.heightMm ?? 0, contents?.tallestMm ?? 0);
+  const stands = bays.filter(({ id }) => {
+    const inside = insides.get(id);
+    if (!inside) return true;
+    const longest = Math.max(inside.widthMm, inside.depthMm);
+    return tallestMm <= inside.heightMm || (asks.mayLie === true && tallestMm <= longest);
+  });
+  return stands.length === 0 || stands.length === bays.length
+    ? undefined
+    : stands.map(({ id }) => id);
 }
 
 type Asked = Pick<ZonesRequestInput, 'groups'> & {
@@ -267,7 +309,7 @@ type Asked = Pick<ZonesRequestInput, 'groups'> & {
 /** What the groups of one room ask, and of each other. */
 function askFor(
   own: readonly Group[],
-  { schools, bays, stationIds, middleId, things, people, month, sought }: Asking,
+  { schools, bays, insides, stationIds, middleId, things, people, month, sought }: Asking,
 ): Asked {
   return {
     groups: own.map((group) => {
@@ -280,8 +322,13 @@ function askFor(
       const looks = (sought?.(group.id) ?? []).filter(({ bayId }) =>
         bays.some(({ id }) => id === bayId),
       );
+      const fixedBayId =
+        isPinned && bays.some(({ id }) => id === group.bayId) ? group.bayId : undefined;
+      // Where a person pinned it, it stands: that it is too tall there is told by its fit.
+      const tall = fixedBayId ? undefined : tallEnough(group, { bays, insides });
       return {
         id: group.id,
+        ...(tall ? { onlyBayIds: tall } : {}),
         ...(looks.length > 0 ? { sought: looks } : {}),
         name: group.name,
         litres: keptLitresOf(group, things),
@@ -296,9 +343,7 @@ function askFor(
         avoid: [...avoid],
         selfServe,
         breaks: isCareful(schools) && isFragileGroup(group),
-        ...(isPinned && group.bayId && bays.some(({ id }) => id === group.bayId)
-          ? { fixedBayId: group.bayId }
-          : {}),
+        ...(fixedBayId ? { fixedBayId } : {}),
       };
     }),
     together: pairBySchool(own, schools),
@@ -312,6 +357,12 @@ function askFor(
     ],
   };
 }
+
+/** What two lists of places have in common; the second alone where that is nothing. */
+const bothOf = (first: readonly string[] | undefined, second: readonly string[]): string[] => {
+  const both = second.filter((id) => first?.includes(id) ?? true);
+  return both.length > 0 ? both : [...second];
+};
 
 const toPeople = (people: readonly Person[]): ZonesRequestInput['people'] =>
   people.map(({ id, height, isChild, noStep }) => ({

@@ -175,6 +175,12 @@ function litresFor(massG: number, room: Room, piece: Piece, factor: number): Ran
 const isOfMachine = (piece: Piece, mass: Told): boolean =>
   piece.isMachine && mass.each < piece.massG.value * 0.4;
 
+/**
+ * "2 jugs of oil 5 l" says what one holds: for all it is only where that is plainly likelier, by a
+ * logarithm. Our own stated assumption; of two, a figure is never for both.
+ */
+const EACH_IS_USUAL = Math.log(2.1);
+
 /** Whether a figure is for each of several or for all, by what a piece usually is. */
 function totalOf(told: Told, amount: Amount, usualEach: number): number {
   if (told.times !== undefined) return told.each * told.times;
@@ -182,7 +188,7 @@ function totalOf(told: Told, amount: Amount, usualEach: number): number {
   if (count <= 1) return told.each;
   if (told.isEach) return told.each * count;
   const far = (figure: number) => Math.abs(Math.log(figure / usualEach));
-  return far(told.each) < far(told.each / count) ? told.each * count : told.each;
+  return far(told.each) < far(told.each / count) + EACH_IS_USUAL ? told.each * count : told.each;
 }
 
 /** Half a bag takes half the room; half a bottle takes all of it and weighs less. */

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
 
-import { divideColumn, shelfHeightsOf } from '@/core/look';
+import { divideColumn, readColumn, shelfHeightsOf } from '@/core/look';
 import {
   formatLength,
   judgeReadings,
@@ -15,10 +15,13 @@ import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { divideColumnWords } from './lookWords';
 import { lengthErrorWords } from '../home/homeWords';
-import { type BayTyped, type UnitFormHandle, type UnitFormTyped, blankBay } from './unitForm';
-
-/** Boards are taken as so thick where the measures do not tell. */
-const USUAL_BOARD_MM = 18;
+import {
+  type BayTyped,
+  type UnitFormHandle,
+  type UnitFormTyped,
+  blankBay,
+  numbered,
+} from './unitForm';
 
 interface ShelfDividerProps {
   readonly form: UnitFormHandle;
@@ -28,6 +31,7 @@ interface ShelfDividerProps {
 /** Splits and merges places by the heights of their shelves, one column at a time. */
 export function ShelfDivider({ form, measureUnit }: ShelfDividerProps) {
   const typed = useWatch({ control: form.control }) as UnitFormTyped;
+  const [board, setBoard] = useState('');
   const columns = [...new Set(typed.bays.map((bay) => Number(bay.column)))].sort((a, b) => a - b);
   return (
     <details>
@@ -40,8 +44,16 @@ export function ShelfDivider({ form, measureUnit }: ShelfDividerProps) {
             typed={typed}
             column={column}
             measureUnit={measureUnit}
+            typedBoardMm={mmOf(board, measureUnit)}
           />
         ))}
+        <TextField
+          label="A shelf is so thick"
+          isLength
+          className="max-w-[240px]"
+          value={board}
+          onChange={(event) => setBoard(event.target.value)}
+        />
         <TextField
           label="Shelves can move, holes every"
           isLength
@@ -59,8 +71,13 @@ function ColumnDivider({
   typed,
   column,
   measureUnit,
-}: ShelfDividerProps & { typed: UnitFormTyped; column: number }) {
-  const facts = columnFacts(typed, column, measureUnit);
+  typedBoardMm,
+}: ShelfDividerProps & {
+  typed: UnitFormTyped;
+  column: number;
+  typedBoardMm: number | undefined;
+}) {
+  const facts = columnFacts(typed, column, measureUnit, typedBoardMm);
   const [text, setText] = useState<string>();
   const [message, setMessage] = useState('');
   const today = shelfHeightsOf(facts.heightsMm, facts.boardMm)
@@ -69,7 +86,8 @@ function ColumnDivider({
   const divide = () => {
     const read = readHeights(text ?? today, measureUnit);
     if (typeof read === 'string') return setMessage(read);
-    if (facts.insideMm === undefined) return setMessage('Type the outside height first.');
+    if (facts.insideMm === undefined)
+      return setMessage('Type the height of the place, or the outside height, first.');
     const divided = divideColumn({
       insideMm: facts.insideMm,
       shelfThicknessMm: facts.boardMm,
@@ -87,7 +105,7 @@ function ColumnDivider({
     );
     form.setValue(
       'bays',
-      [...others, ...bays].sort((a, b) => Number(a.column) - Number(b.column)),
+      [...others, ...numbered(bays)].sort((a, b) => Number(a.column) - Number(b.column)),
       { shouldDirty: true, shouldValidate: true },
     );
     setText(undefined);
@@ -102,6 +120,11 @@ function ColumnDivider({
         value={text ?? today}
         placeholder="e.g. 32; 64; 96"
         error={message === '' ? undefined : message}
+        hint={
+          facts.isAssumed
+            ? `A shelf is taken as ${formatLength(facts.boardMm, measureUnit)} thick.`
+            : `A shelf is ${formatLength(facts.boardMm, measureUnit)} thick.`
+        }
         onChange={(event) => setText(event.target.value)}
       />
       <Button className="mt-6" onClick={divide}>
@@ -116,22 +139,29 @@ interface ColumnFacts {
   readonly heightsMm: readonly number[];
   readonly insideMm: number | undefined;
   readonly boardMm: number;
+  readonly isAssumed: boolean;
 }
 
 /** A column as typed so far: its places from the floor up, and what its boards come to. */
-function columnFacts(typed: UnitFormTyped, column: number, unit: LengthUnit): ColumnFacts {
+function columnFacts(
+  typed: UnitFormTyped,
+  column: number,
+  unit: LengthUnit,
+  typedBoardMm: number | undefined,
+): ColumnFacts {
   const bays = typed.bays
     .filter((bay) => Number(bay.column) === column)
     .sort((a, b) => Number(a.row) - Number(b.row));
   const heightsMm = bays
     .map((bay) => judgeReadings(readingsOf(bay.heightReadings, unit)).countsMm)
     .filter(Number.isFinite);
-  const outsideMm = mmOf(typed.height, unit);
-  const sumMm = heightsMm.reduce((sum, mm) => sum + mm, 0);
-  const isWhole = heightsMm.length === bays.length && outsideMm !== undefined && outsideMm > sumMm;
-  const boardMm = isWhole ? (outsideMm - sumMm) / (bays.length + 1) : USUAL_BOARD_MM;
-  const insideMm = outsideMm === undefined ? undefined : outsideMm - 2 * boardMm;
-  return { bays, heightsMm: isWhole ? heightsMm : [], insideMm, boardMm };
+  const whole = heightsMm.length === bays.length ? heightsMm : [];
+  const measured = readColumn({
+    heightsMm: whole,
+    outsideMm: mmOf(typed.height, unit),
+    typedBoardMm,
+  });
+  return { bays, heightsMm: whole, ...measured };
 }
 
 function toBay(

@@ -185,12 +185,33 @@ export const blankBay = (column: number, row: number): BayTyped => ({
   usual: measured,
 });
 
+const GIVEN_NAME = /^Shelf \d+$/;
+
+/** Places of a column, bottom first: those that are not kept yet and have a given name count upwards. */
+export function numbered(bays: readonly BayTyped[]): BayTyped[] {
+  const isGiven = (bay: BayTyped) => bay.id === '' && GIVEN_NAME.test(bay.name);
+  const taken = new Set(bays.filter((bay) => !isGiven(bay)).map(({ name }) => name));
+  let number = 0;
+  return bays.map((bay) => {
+    if (!isGiven(bay)) return bay;
+    do number += 1;
+    while (taken.has(`Shelf ${number}`));
+    return { ...bay, name: `Shelf ${number}` };
+  });
+}
+
 /** One place above another usually shares its width and depth; only the height is measured anew. */
 export const bayAbove = (below: BayTyped): BayTyped => ({
   ...blankBay(Number(below.column), Number(below.row) + 1),
   widthReadings: [...below.widthReadings],
   depthReadings: [...below.depthReadings],
-  access: { ...blankAccess, shelfThickness: below.access.shelfThickness, lip: below.access.lip },
+  access: {
+    ...blankAccess,
+    shelfThickness: below.access.shelfThickness,
+    lip: below.access.lip,
+    doorSwing: below.access.doorSwing,
+    doorLoadKg: below.access.doorLoadKg,
+  },
   pullOut: below.pullOut,
   moist: below.moist,
   warm: below.warm,

@@ -210,6 +210,9 @@ function OneFront({
   );
 }
 
+/** Where a reach ends is a rule of thumb: to a centimetre, no finer. */
+const roundedReach = (mm: number): number => Math.round(mm / 10) * 10;
+
 /** How high whoever stretches first, and how low whoever bends first, takes things at ease. */
 export function reachLines(
   people: readonly Person[],
@@ -221,7 +224,7 @@ export function reachLines(
       ? [
           {
             mm: ceiling.noStretchMm,
-            text: `${ceiling.personName}, no stretch · ${formatLength(ceiling.noStretchMm, measureUnit)}`,
+            text: `${ceiling.personName}, no stretch · ${formatLength(roundedReach(ceiling.noStretchMm), measureUnit)}`,
           },
         ]
       : []),
@@ -229,7 +232,7 @@ export function reachLines(
       ? [
           {
             mm: floor.noBendMm,
-            text: `${floor.personName}, no bend · ${formatLength(floor.noBendMm, measureUnit)}`,
+            text: `${floor.personName}, no bend · ${formatLength(roundedReach(floor.noBendMm), measureUnit)}`,
           },
         ]
       : []),

@@ -5,6 +5,7 @@ import { useState } from 'react';
 
 import {
   isWorthMoving,
+  leaveRoom,
   placeOfRow,
   setAside,
   splitIntoRows,
@@ -20,6 +21,7 @@ import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useKeys } from '../primitives/useKeys';
+import { FillField, useFillPercent } from './FillField';
 import { foundIn, useProposal } from './ProposalScene';
 import {
   gapWords,
@@ -63,13 +65,18 @@ export function ProposePanel({
   const { mutate } = useMutation();
   const proposal = useProposal();
   const { run, start, stop, clear } = proposal;
+  const fill = useFillPercent();
   const [aside, setAsideReasons] = useState<readonly ZonesReason[]>([]);
   const propose = () => {
     // What can stand nowhere stays where it is, and the rest is placed around it.
     const places = Object.fromEntries(groups.map(({ id, bayId }) => [id, bayId]));
     const asked = setAside(request, places);
     setAsideReasons(asked.reasons);
-    start(splitIntoRows(asked.request, { backShares, places }));
+    const inRows = (each: ZonesRequest) => splitIntoRows(each, { backShares, places });
+    const { percent } = fill;
+    if (percent === undefined) return;
+    if (percent === 100) start(inRows(asked.request));
+    else start(inRows(leaveRoom(asked.request, percent)), inRows(asked.request));
   };
   useKeys({ p: propose });
   const found = foundIn(proposal);
@@ -112,6 +119,13 @@ export function ProposePanel({
         <p className="mt-1 text-[14px] text-soft">
           Weighs steps to where a thing is used, bends and stretches by who uses it, against room
           and load; what is pinned stays. Nothing moves until you take it.
+        </p>
+      )}
+      <FillField fill={fill} />
+      {run.isOther && (
+        <p role="alert" className="warn mt-2">
+          Filled to {fill.typed} % at most there is no arrangement: this one fills places to the
+          brim, without room for walls of containers, gaps and hands.
         </p>
       )}
       {notes.length > 0 && <p className="mt-1 text-[14px]">{notes.join(' ')}</p>}

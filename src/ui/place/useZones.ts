@@ -13,6 +13,8 @@ export interface ZonesRun {
   /** What each pin costs; comes after the answer. */
   readonly pinPrices: readonly PinPrice[];
   readonly isRunning: boolean;
+  /** The first request has no arrangement, so this is of the other one. */
+  readonly isOther: boolean;
   readonly problem: string;
 }
 const IDLE: ZonesRun = {
@@ -20,6 +22,7 @@ const IDLE: ZonesRun = {
   answer: undefined,
   pinPrices: [],
   isRunning: false,
+  isOther: false,
   problem: '',
 };
 
@@ -28,7 +31,8 @@ export function useZones() {
   const [run, setRun] = useState<ZonesRun>(IDLE);
   const workerRef = useRef<Worker>(undefined);
   useEffect(() => () => workerRef.current?.terminate(), []);
-  const start = (request: ZonesRequest) => {
+  /** `other` is asked where `request` has no arrangement at all. */
+  const start = (request: ZonesRequest, other?: ZonesRequest) => {
     workerRef.current?.terminate();
     const worker = new Worker(new URL('../../workers/zones.worker.ts', import.meta.url), {
       type: 'module',
@@ -41,16 +45,23 @@ export function useZones() {
       change({ isRunning: false, problem: 'The calculation could not start in this browser.' });
     setRun({ ...IDLE, isRunning: true });
     const remote = wrap<ZonesWorker>(worker);
-    remote
-      .plan(
-        request,
+    const plan = (asked: ZonesRequest) =>
+      remote.plan(
+        asked,
         proxy((progress: ZonesProgress) => void change({ progress })),
-      )
+      );
+    plan(request)
+      .then(async (answer) => {
+        if (other === undefined || answer.status !== 'infeasible')
+          return { asked: request, answer };
+        change({ isOther: true });
+        return { asked: other, answer: await plan(other) };
+      })
       .then(
-        async (answer) => {
+        async ({ asked, answer }) => {
           change({ answer, isRunning: false });
-          if (request.groups.some(({ fixedBayId }) => fixedBayId !== undefined))
-            change({ pinPrices: await remote.pricePins(request, answer) });
+          if (asked.groups.some(({ fixedBayId }) => fixedBayId !== undefined))
+            change({ pinPrices: await remote.pricePins(asked, answer) });
           worker.terminate();
         },
         (error: unknown) =>

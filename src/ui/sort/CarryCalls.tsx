@@ -79,7 +79,7 @@ export function CarryCalls({
       {others.length > 0 && (
         <details>
           <summary className="min-h-9 content-center text-rim max-md:min-h-11">
-            {formatCount(others.length, 'box', 'boxes')} that can go to the door as they are
+            {formatCount(others.length, 'box', 'boxes')} that can go to the door already
           </summary>
           <ul className="panel divide-y divide-line px-3">
             {others.map((box) => (

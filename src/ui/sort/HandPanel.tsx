@@ -166,7 +166,8 @@ function GroupChoice({
       </span>
     );
   if (newName === undefined) {
-    return (
+    const { groupBegun } = bench;
+    const select = (
       <select
         aria-label="Group"
         className="input min-h-9 w-auto max-w-[230px] bg-rim-wash py-1 font-[650] max-md:min-h-11 max-md:min-w-0 max-md:flex-1"
@@ -190,6 +191,24 @@ function GroupChoice({
         ))}
         <option value="+">a new group…</option>
       </select>
+    );
+    if (groupBegun === undefined) return select;
+    return (
+      <>
+        {select}
+        <button
+          type="button"
+          className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
+          onClick={() => void onAddGroup(groupBegun).then(setProblem).then(onGroupChosen)}
+        >
+          or a new group “{groupBegun}”
+        </button>
+        {problem !== '' && (
+          <span role="alert" className="text-signal-deep">
+            {problem}
+          </span>
+        )}
+      </>
     );
   }
   const make = async () => {

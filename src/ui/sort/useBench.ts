@@ -152,6 +152,9 @@ export function useBench({
     lengthUnit,
     /** A group that was named behind a slash and is none yet. */
     newGroupName: named || groupTyped === undefined ? undefined : groupTyped,
+    /** What was typed behind a slash and is not the whole name of the group it was taken for. */
+    groupBegun:
+      named && named.name.toLowerCase() !== groupTyped?.toLowerCase() ? groupTyped : undefined,
     inHandSince,
     things,
     log: fullLog,

@@ -114,7 +114,10 @@ export function adviseInsides({
     });
 
   const obstacles = inside.obstacles ?? [];
-  const turntables = [...goesIn(['turntable'])].sort((a, b) => b.width.mm - a.width.mm);
+  const turntables = goesIn(['turntable'])
+    // A tier is bought for a turntable that is there.
+    .filter(({ level }) => level?.levelGapMm === undefined)
+    .sort((a, b) => b.width.mm - a.width.mm);
   const acrossMm = (blocking: typeof obstacles) => turnsWithinMm(question, blocking);
   const diameterMm = acrossMm(obstacles);
   const hanging = obstacles.filter(({ z }) => z >= HANGS_MM);

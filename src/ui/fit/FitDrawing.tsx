@@ -52,6 +52,8 @@ const TINTS = [
 const PAD = { left: 8, top: 22, bottom: 26 };
 /** Right of the bay stands its height, and, where there are levels, theirs. */
 const rightPad = (levelHeights: readonly number[]): number => (levelHeights.length > 0 ? 86 : 44);
+/** Room for the name of a view and what is said beside it, on one line. */
+const CAPTIONS_PX = 260;
 const BOX = { widthPx: 560, frontHeightPx: 270, planHeightPx: 300 };
 
 /** The bay from the front, from the side where there are levels, and from above, to scale, with all that stands in it. */
@@ -156,7 +158,8 @@ function View({
   const [w, h] = [acrossMm * scale, upMm * scale];
   const bottom = PAD.top + h;
   const isAbove = view === 'above';
-  const widthPx = w + PAD.left + rightPad(levelHeights);
+  const captionsEnd = PAD.left + Math.max(w, CAPTIONS_PX);
+  const widthPx = Math.max(w + PAD.left + rightPad(levelHeights), captionsEnd + 5);
   const onSheet = (body: Body): OnSheet => {
     const { across, up, wide, high, near, isCircle } = project(body, view);
     return {
@@ -213,7 +216,7 @@ function View({
         {VIEW_WORDS[view]}
       </text>
       {isAbove && (
-        <text x={PAD.left + w} y={14} textAnchor="end" className="fill-soft text-[12px]">
+        <text x={captionsEnd} y={14} textAnchor="end" className="fill-soft text-[12px]">
           the blue edge is the front
         </text>
       )}
@@ -226,7 +229,7 @@ function View({
         stroke="#22201b"
         strokeWidth="2"
       />
-      {view === 'front' && <LiftLine w={w} scale={scale} topMm={clearances.top} />}
+      {view === 'front' && <LiftLine {...{ w, captionsEnd, scale }} topMm={clearances.top} />}
       {!isAbove &&
         falseFloor.map((board) => (
           <BearingShape key="false floor" {...onSheet(board)} isFaint={false} />
@@ -286,7 +289,17 @@ function seenFrom(
 }
 
 /** What has to stay free above, so that things are lifted out. */
-function LiftLine({ w, scale, topMm }: { w: number; scale: number; topMm: number }) {
+function LiftLine({
+  w,
+  captionsEnd,
+  scale,
+  topMm,
+}: {
+  readonly w: number;
+  readonly captionsEnd: number;
+  readonly scale: number;
+  readonly topMm: number;
+}) {
   return (
     <>
       <path
@@ -295,7 +308,7 @@ function LiftLine({ w, scale, topMm }: { w: number; scale: number; topMm: number
         strokeDasharray="4 4"
       />
       <text
-        x={PAD.left + w - 5}
+        x={captionsEnd - 5}
         y={13}
         textAnchor="end"
         className="fill-signal-deep text-[12px]"

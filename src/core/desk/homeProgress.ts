@@ -30,6 +30,7 @@ const urgency: readonly NextStep['code'][] = [
   'start_sorting',
   'place_groups',
   'fit_bays',
+  'groups_left_out',
   'buy',
   'anchor',
   'set_up',

@@ -92,6 +92,15 @@ test('a group in its place asks for containers, one that stands as it is does no
     'fit_bays',
     'take_after',
   ]);
+  // A fit that was taken though it leaves a group out is not done.
+  const taken = { bayId: 'shelf', answer: { unmet: [{ groupId: 'hats', litres: 2 }] } };
+  expect(
+    codesOf({
+      ...facts,
+      groups: [aGroup({ bayId: 'shelf' })],
+      fits: [taken] as unknown as RoomFacts['fits'],
+    }),
+  ).toContain('groups_left_out');
   expect(
     codesOf({
       ...facts,

@@ -52,6 +52,12 @@ export type NextStep =
       readonly count: number;
       readonly firstBayName: string;
     }
+  | {
+      readonly step: 'fit';
+      readonly code: 'groups_left_out';
+      readonly count: number;
+      readonly firstName: string;
+    }
   | { readonly step: 'shop'; readonly code: 'buy'; readonly lines: number }
   | { readonly step: 'set-up'; readonly code: 'anchor'; readonly unitName: string }
   | { readonly step: 'set-up'; readonly code: 'set_up'; readonly count: number }
@@ -189,9 +195,24 @@ function fitGaps({ units, groups, things, fits }: RoomFacts): NextStep[] {
     )
     .filter((bay) => fits.every((fit) => fit.bayId !== bay.id));
   const first = open[0];
-  return first
-    ? [{ step: 'fit', code: 'fit_bays', count: open.length, firstBayName: first.name }]
-    : [];
+  const leftOut = groups.filter(({ id, bayId }) =>
+    fits.some((fit) => fit.bayId === bayId && fit.answer.unmet.some((each) => each.groupId === id)),
+  );
+  return [
+    ...(first
+      ? [{ step: 'fit', code: 'fit_bays', count: open.length, firstBayName: first.name } as const]
+      : []),
+    ...(leftOut[0]
+      ? [
+          {
+            step: 'fit',
+            code: 'groups_left_out',
+            count: leftOut.length,
+            firstName: leftOut[0].name,
+          } as const,
+        ]
+      : []),
+  ];
 }
 
 function shopGaps({ needs }: RoomFacts): NextStep[] {

@@ -32,6 +32,10 @@ const told: Told = {
     next.count === 1
       ? `Choose containers for ${next.firstBayName}`
       : `Choose containers for ${next.firstBayName} and ${formatCount(next.count - 1, 'other place')}`,
+  groups_left_out: (next) =>
+    next.count === 1
+      ? `Find room for ${next.firstName}, which has no container`
+      : `Find room for ${next.firstName} and ${formatCount(next.count - 1, 'other group')} without a container`,
   buy: (next) => `Buy what is on the list, ${formatCount(next.lines, 'line')}`,
   anchor: (next) => `Anchor ${next.unitName} to the wall`,
   set_up: (next) => `Set the room up: ${formatCount(next.count, 'task')}`,
@@ -95,6 +99,8 @@ function gapStatus(gap: NextStep): StepStatus {
       return { word: `${gap.count} unplaced`, isMissing: true };
     case 'fit_bays':
       return { word: `${gap.count} open`, isMissing: false };
+    case 'groups_left_out':
+      return { word: `${gap.count} left out`, isMissing: true };
     case 'buy':
       return { word: `${gap.lines} to buy`, isMissing: false };
     case 'anchor':

@@ -2,6 +2,7 @@
 export {
   bearingRoles,
   containerIdsOf,
+  isWhole,
   containerRoles,
   fitAims,
   hangingRoles,

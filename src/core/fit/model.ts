@@ -382,6 +382,16 @@ const fitReasonSchema = z.discriminatedUnion('code', [
     shelfMm: mm,
     clipMm: mm,
   }),
+  /** Nothing that goes in suits the group. */
+  z.strictObject({ code: z.literal('none_suits'), subject: z.string() }),
+  /** All pieces that suit the group hold less than it has; so many of the largest would do. */
+  z.strictObject({
+    code: z.literal('too_few_pieces'),
+    subject: z.string(),
+    containerId: z.string(),
+    available: count,
+    wanted: count,
+  }),
   z.strictObject({
     code: z.literal('not_enough_floor'),
     subject: z.string(),
@@ -429,9 +439,12 @@ const surfaceSchema = z.strictObject({
 });
 export type Surface = Readonly<z.infer<typeof surfaceSchema>>;
 
-/** What the `fit` engine answers. `objective` and `bound` are of the first aim of `prefer`. */
+/**
+ * What the `fit` engine answers. `objective` and `bound` are of the first aim of `prefer`.
+ * `infeasible`: proven that not everything goes in; `unknown`: nothing was found in which it does.
+ */
 export const fitAnswerSchema = z.strictObject({
-  status: z.enum(['optimal', 'feasible', 'infeasible']),
+  status: z.enum(['optimal', 'feasible', 'infeasible', 'unknown']),
   objective: z.number().nullable(),
   bound: z.number().nullable(),
   elapsedMs: z.number(),
@@ -447,6 +460,10 @@ export const fitAnswerSchema = z.strictObject({
   reasons: z.array(fitReasonSchema),
 });
 export type FitAnswer = Readonly<z.infer<typeof fitAnswerSchema>>;
+
+/** Whether everything that is asked for has a container. */
+export const isWhole = ({ status }: Pick<FitAnswer, 'status'>): boolean =>
+  status === 'optimal' || status === 'feasible';
 
 /** Every container that an answer uses, by id, as often as it uses it: what holds, and what bears. */
 export const containerIdsOf = ({

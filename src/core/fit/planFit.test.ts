@@ -2,7 +2,7 @@ import fc from 'fast-check';
 
 import { loadSolver, type Solver } from '../shared';
 import { fitRequestArb } from '@test/fitArbitrary';
-import { findFitFaults, fitRequestSchema, planFit, type FitRequestInput } from '.';
+import { findFitFaults, fitRequestSchema, isWhole, planFit, type FitRequestInput } from '.';
 
 let solver: Solver;
 beforeAll(async () => {
@@ -39,7 +39,7 @@ test(
       fc.property(fitRequestArb, (request) => {
         const answer = planFit(request, { solver, clock });
         expect(findFitFaults(request, answer)).toEqual([]);
-        if (answer.status === 'infeasible') {
+        if (!isWhole(answer)) {
           expect(answer.unmet.length).toBeGreaterThan(0);
           expect(answer.reasons.length).toBeGreaterThan(0);
         } else {
@@ -163,6 +163,30 @@ test('what cannot be met is told in litres, with the best partial answer', () =>
   expect(answer.unmet[0]?.litres).toBeCloseTo(100 - (3 * (198 * 290 * 190)) / 1e6, 6);
 });
 
+test('what cannot be is said of whom: nothing suits a group, or too few pieces of it are there', () => {
+  const { answer } = solve({
+    bay,
+    groups: [group('hats', 1, { lid: 'required' }), group('scarves', 9)],
+    containers: [
+      { ...box('a', 198, 290, 190), available: 0 },
+      { ...box('b', 90, 90, 90), available: 2 },
+    ],
+  });
+  expect(answer).toMatchObject({ status: 'infeasible', objective: null, bound: null });
+  expect(answer.reasons).toEqual(
+    expect.arrayContaining([
+      { code: 'none_suits', subject: 'hats' },
+      expect.objectContaining({
+        code: 'too_few_pieces',
+        subject: 'scarves',
+        containerId: 'a',
+        available: 0,
+        wanted: 1,
+      }),
+    ]),
+  );
+});
+
 test('no groups: an empty optimal answer', () =>
   expect(solve({ bay, groups: [], containers: [] }).answer).toMatchObject({
     status: 'optimal',
@@ -210,7 +234,7 @@ test('no time at all still ends in an answer that keeps every rule', () => {
     });
   for (const litres of [3, 12, 40]) {
     const answer = planFit(boxes(litres), { solver, clock });
-    expect(answer.status === 'infeasible').toBe(litres > 12);
+    expect(isWhole(answer)).toBe(litres <= 12);
     expect(findFitFaults(boxes(litres), answer)).toEqual([]);
   }
 });

@@ -1,4 +1,5 @@
-import type { FitAnswer } from './model';
+import { explainMissing } from './explainMissing';
+import { isWhole, type FitAnswer } from './model';
 import { planFlat, type FitMeans } from './planFlat';
 import { hasLevels, planLevels } from './planLevels';
 import type { FitQuestion } from './suitability';
@@ -13,5 +14,26 @@ import { isPlain } from './unfold';
  * Requires: a parsed request. Ensures: no hard rule of docs/engines.md is broken. Deterministic unless `timeLimitMs`
  * cuts it.
  */
-export const planFit = (request: FitQuestion, means: FitMeans): FitAnswer =>
-  isPlain(request) && !hasLevels(request) ? planFlat(request, means) : planLevels(request, means);
+export function planFit(request: FitQuestion, means: FitMeans): FitAnswer {
+  const answer =
+    isPlain(request) && !hasLevels(request) ? planFlat(request, means) : planLevels(request, means);
+  return isWhole(answer) ? answer : withProof(request, answer);
+}
+
+/** Where it can be proven that a group has no container, the answer says so, and of which group. */
+function withProof(request: FitQuestion, answer: FitAnswer): FitAnswer {
+  const missing = explainMissing(request, answer.unmet);
+  if (missing.length === 0) return answer;
+  const isMissing = (subject: string) => missing.some((reason) => reason.subject === subject);
+  return {
+    ...answer,
+    status: 'infeasible',
+    bound: null,
+    reasons: [
+      ...missing,
+      ...answer.reasons.filter(
+        (reason) => reason.code !== 'not_enough_floor' || !isMissing(reason.subject),
+      ),
+    ],
+  };
+}

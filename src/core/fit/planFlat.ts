@@ -135,9 +135,9 @@ export function planFlat(
       relaxed.bound,
     );
   return {
-    status: 'infeasible',
+    status: relaxed.isImpossible ? 'infeasible' : 'unknown',
     objective: null,
-    bound: null,
+    bound: relaxed.isImpossible ? null : relaxed.bound,
     elapsedMs: passedMs(),
     ...sumUp(request, partial.chosen, partial.packing),
     unmet,

@@ -348,7 +348,7 @@ class LevelRun {
     if (this.hasTold || !this.best) return;
     this.means.onFirst?.({
       ...this.best.answer,
-      status: 'infeasible',
+      status: 'unknown',
       elapsedMs: this.passedMs(),
     });
   }
@@ -360,7 +360,7 @@ class LevelRun {
     if (answer.unmet.length > 0)
       return {
         ...answer,
-        status: 'infeasible',
+        status: 'unknown',
         elapsedMs: this.passedMs(),
         reasons: [
           ...answer.unmet.map(({ groupId, litres }) => ({

@@ -260,6 +260,32 @@ test.each<[string, Partial<ZonesRequestInput>, object]>([
     { code: 'cannot_all_fit' },
   ],
   [
+    'whole groups among others that would stand: only those are named',
+    {
+      groups: [
+        ...['a', 'b', 'c'].map((id) => group(id, { litres: 30 })),
+        ...['d', 'e'].map((id) => group(id, { litres: 2 })),
+      ],
+    },
+    { code: 'cannot_all_fit', groupIds: ['a', 'b', 'c'] },
+  ],
+  [
+    'more than the places take that some of them are kept to',
+    {
+      groups: [
+        ...['a', 'b'].map((id) => group(id, { litres: 30, onlyBayIds: ['near'] })),
+        group('c', { litres: 5 }),
+      ],
+    },
+    {
+      code: 'cannot_all_fit',
+      groupIds: ['a', 'b'],
+      bayIds: ['near'],
+      needLitres: 60,
+      haveLitres: 50,
+    },
+  ],
+  [
     'a pin that breaks a rule',
     { groups: [group('tent', { litres: 80, fixedBayId: 'near' })] },
     {

@@ -4,6 +4,7 @@ import { boundByColumns } from './boundByColumns';
 import { boundZones, leanPairs } from './boundZones';
 import { exchangeZones } from './exchangeZones';
 import { explainZones, findZoneFaults, totalsOfZones } from './explainZones';
+import { findCrowd, nameClash } from './nameClash';
 import { solveZonesCore } from './solveZonesCore';
 import { standGreedily, standZones } from './standZones';
 import { costOfZones, createZonesProblem, type ZonesProblem } from './zonesProblem';
@@ -88,9 +89,14 @@ export function planZones(request: ZonesRequest, means: ZonesMeans): ZonesAnswer
   const faults = findZoneFaults(request);
   if (faults.length > 0) return createEmpty('infeasible', faults, means.clock() - startMs);
   const run = new ZonesRun(request, means, startMs);
+  const crowd = findCrowd(request, run.problem);
+  if (crowd) return createEmpty('infeasible', [crowd], means.clock() - startMs);
   const outcome = run.solve();
   const elapsedMs = means.clock() - startMs;
-  if (outcome === 'impossible') return createEmpty('infeasible', [cannotAllFit], elapsedMs);
+  if (outcome === 'impossible') {
+    const reason = nameClash(request, { solver: means.solver, leftMs: () => run.leftMs() });
+    return createEmpty('infeasible', [reason], means.clock() - startMs);
+  }
   if (outcome === 'unknown' || !run.bayOf)
     return { ...createEmpty('unknown', [timeRanOut], elapsedMs), bound: run.bound };
   const isOptimal = run.isClosed();
@@ -511,7 +517,7 @@ class ZonesRun {
     return false;
   }
 
-  private leftMs(): number {
+  leftMs(): number {
     return this.request.timeLimitMs - (this.means.clock() - this.startMs);
   }
 
@@ -530,7 +536,6 @@ class ZonesRun {
   }
 }
 
-const cannotAllFit: ZonesReason = { code: 'cannot_all_fit', subject: '' };
 const timeRanOut: ZonesReason = { code: 'time_ran_out', subject: '' };
 
 /** Nothing stands: `infeasible` where that is proven, `unknown` where the time ran out first. */

@@ -249,9 +249,22 @@ export type PinsReason =
       /** In the words of whoever said that they must be apart; undefined for chemicals and food. */
       readonly why: string | undefined;
     };
+/**
+ * Groups that have a place each and none together. `groupIds`: these alone have none already; not
+ * given where it takes many. `bayIds`: the only ones that they have; the litres, where these lack.
+ */
+export interface ClashReason {
+  readonly code: 'cannot_all_fit';
+  readonly subject: '';
+  readonly groupIds?: readonly string[];
+  readonly bayIds?: readonly string[];
+  readonly needLitres?: number;
+  readonly haveLitres?: number;
+}
 /** Why no arrangement can be, or was found; litres, grams and mm as in the request. */
 export type ZonesReason =
-  | { readonly code: 'no_bays' | 'cannot_all_fit' | 'time_ran_out'; readonly subject: '' }
+  | { readonly code: 'no_bays' | 'time_ran_out'; readonly subject: '' }
+  | ClashReason
   | {
       readonly code: 'not_enough_litres';
       readonly subject: '';

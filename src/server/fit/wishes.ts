@@ -10,6 +10,7 @@ import {
   type FitWishes,
   type MockCheck,
   type TakenFit,
+  isWhole,
 } from '@/core/fit';
 import {
   err,
@@ -278,10 +279,10 @@ export async function findSubstitutes(
       },
       async () => {
         const close = await runEngine('fit', { ...without, pins });
-        return close.status === 'infeasible' ? runEngine('fit', without) : close;
+        return isWhole(close) ? close : runEngine('fit', without);
       },
     );
-    if (answer.status === 'infeasible') continue;
+    if (!isWhole(answer)) continue;
     const names = [
       ...new Set(
         answer.placements

@@ -9,6 +9,7 @@ import {
   type FitContainer,
   type FitQuestion,
   type PlacedFit,
+  isWhole,
 } from '@/core/fit';
 import { formatCount, formatMoney, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
@@ -68,7 +69,7 @@ export function FitAll({ room, homeCount, currency, onHome, onTake }: FitAllProp
       msFor(places.places.length),
     );
   };
-  const whole = found.filter(({ answer }) => answer.status !== 'infeasible');
+  const whole = found.filter(({ answer }) => isWhole(answer));
   /** As a person would stand them, gaps shared evenly. */
   const tidied = ({ bayId, answer }: PlacedFit): PlacedFit => {
     const place = asked?.places.find(({ question }) => question.bay.id === bayId);
@@ -150,7 +151,7 @@ export function FitAll({ room, homeCount, currency, onHome, onTake }: FitAllProp
           <li key={bayId} className="flex justify-between gap-4 py-1">
             <span>
               {nameOf(bayId)}: {formatCount(answer.placements.length, 'container')}
-              {answer.status === 'infeasible' && (
+              {!isWhole(answer) && (
                 <span className="text-signal-deep">, not everything goes in</span>
               )}
             </span>

@@ -11,6 +11,7 @@ import {
   type FitQuestion,
   type FitReason,
   type FitRequest,
+  isWhole,
 } from '@/core/fit';
 import {
   formatLength,
@@ -189,13 +190,13 @@ export function Reasons({
     request.groups.find((group) => group.id === id)?.name ??
     id;
   const say = (reason: FitReason) => fitReasonWords(reason, { group: nameOf, unit: measureUnit });
-  const unused = answer.status === 'infeasible' ? answer.reasons : [];
+  const unused = isWhole(answer) ? [] : answer.reasons;
   const shortage = unused.filter((reason) =>
     request.groups.some(({ id }) => id === reason.subject),
   );
   const reasons = [
     ...unused.filter((reason) => !shortage.includes(reason)),
-    ...(answer.status === 'infeasible' ? [] : explainUnused(request)),
+    ...(isWhole(answer) ? explainUnused(request) : []),
   ];
   return (
     <div className="mt-3 grid gap-2">

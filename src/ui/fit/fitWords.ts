@@ -1,5 +1,5 @@
 import type { FitAim, FitFault, FitReason, GroupFault, LabelFace } from '@/core/fit';
-import { formatLength, formatLitres, type LengthUnit } from '@/core/shared';
+import { formatCount, formatLength, formatLitres, type LengthUnit } from '@/core/shared';
 
 export const aimWords: Readonly<Record<FitAim, { readonly name: string; readonly about: string }>> =
   {
@@ -134,6 +134,13 @@ export function fitReasonWords(
       return 'hangs from the shelf above, whose thickness nobody has measured';
     case 'shelf_too_thick':
       return `goes onto shelves of up to ${size(reason.clipMm)}, this one is ${size(reason.shelfMm)} thick`;
+    case 'none_suits':
+      return `${group(reason.subject)}: no container that goes in here suits it`;
+    case 'too_few_pieces':
+      return (
+        `${group(reason.subject)}: of ${group(reason.containerId)} ` +
+        `${formatCount(reason.available, 'piece is', 'pieces are')} there, and it takes ${reason.wanted}`
+      );
     case 'not_enough_floor':
       return `${group(reason.subject)}: ${formatLitres(reason.litres)} have no container; ${
         reason.isImpossible

@@ -168,13 +168,39 @@ export function zonesReasonWords(reason: ZonesReason, naming: PlaceNaming): stri
     : words;
 }
 
+function clashWords(
+  { groupIds, bayIds, needLitres, haveLitres }: Extract<ZonesReason, { code: 'cannot_all_fit' }>,
+  { bay, group }: PlaceNaming,
+): string {
+  if (!groupIds)
+    return 'Each group has a place that would take it, but not all at once: room, load and what must be kept apart leave no arrangement.';
+  const names = listWords(groupIds.map(group));
+  if (!bayIds)
+    return `${names} each have a place that would take them, but not all of them at once.`;
+  const places = listWords(bayIds.map(bay));
+  return needLitres === undefined || haveLitres === undefined
+    ? `${names} weigh more than ${places}, which is all they may have, bears.`
+    : `${names} need ${formatLitres(needLitres)}; ${places}, which is all they may have, holds ${formatLitres(haveLitres)}.`;
+}
+
+const MOST_LISTED = 6;
+/** "Tins, jam and 3 others". */
+function listWords(names: readonly string[]): string {
+  const told = names.slice(0, MOST_LISTED);
+  const rest = names.length - told.length;
+  const parts = rest > 0 ? [...told, `${rest} ${rest === 1 ? 'other' : 'others'}`] : told;
+  return parts.length < 2
+    ? (parts[0] ?? '')
+    : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
+}
+
 function sentenceOf(reason: ZonesReason, naming: PlaceNaming): string {
   const { bay, group, unit } = naming;
   switch (reason.code) {
     case 'no_bays':
       return 'There is no place to put anything in.';
     case 'cannot_all_fit':
-      return 'Each group has a place that would take it, but not all at once: room, load and what must be kept apart leave no arrangement.';
+      return clashWords(reason, naming);
     case 'time_ran_out':
       return 'No arrangement that keeps every rule was found in the time; that there is none is not proven.';
     case 'not_enough_litres':

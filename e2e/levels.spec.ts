@@ -57,7 +57,7 @@ test('a riser that says nonsense is refused by its line; one that is too high is
   await sees(page, '3 containers kept, 0 replaced.');
   await page.goto(`${server.address}${room}/fit`);
   await expect(page.getByRole('listitem').filter({ hasText: 'Stand-by riser' })).toContainText(
-    '44 cm high, the opening is 38 cm',
+    '44 cm high, 35.5 cm is free under the 2.5 cm to lift it out',
   );
 });
 

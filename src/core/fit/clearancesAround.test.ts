@@ -102,7 +102,7 @@ test.each([
   ],
   [
     { outer: { width: 100, depth: 100, height: 360 } },
-    { code: 'container_does_not_pass', side: 'high', sizeMm: 360, openingMm: 350 },
+    { code: 'container_too_high', heightMm: 360, freeMm: 325, toLiftMm: 25 },
   ],
   [
     { outer: { width: 100, depth: 100, height: 330 } },

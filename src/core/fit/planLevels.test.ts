@@ -271,7 +271,7 @@ test('what cannot be is told by name', () => {
     ]),
   );
   expect(codes).toMatchObject({
-    riser: 'container_does_not_pass',
+    riser: 'container_too_high',
     insert: 'needs_a_container',
     rack: 'not_round',
   });

@@ -98,8 +98,8 @@ export function findBayFault(request: FitRequest, container: FitContainer): FitR
   };
   // A board goes in at an angle, and stands from wall to wall.
   if (roleOf(container) === 'divider') return height > clear.z1 ? tooHigh : undefined;
-  const openingHeight = bay.openingHeight ?? bay.height;
-  const openingWidth = bay.openingWidth ?? bay.width;
+  // An opening that nobody measured is none: then the inside says what is too large.
+  const { openingHeight = Infinity, openingWidth = Infinity } = bay;
   const doesNotPass = (side: 'high' | 'wide', sizeMm: number, openingMm: number): FitReason => ({
     code: 'container_does_not_pass',
     subject,

@@ -41,7 +41,7 @@ import { benchDays } from './benchDays';
 import { benchHauls } from './benchHaul';
 import { benchSetUp } from './benchSetUp';
 import { benchSchedules } from './benchSchedule';
-import { benchPlantedCuts, benchTightShop } from './benchTight';
+import { benchLargeShop, benchPlantedCuts, benchTightShop } from './benchTight';
 import { benchTrips } from './benchTrip';
 import { benchZones } from './benchZones';
 import { between, median, timesOf, type Row } from './benchRow';
@@ -412,6 +412,7 @@ async function main(names: readonly string[]): Promise<void> {
   if (wants('shop'))
     rows.push(
       ...benchTightShop(solver),
+      ...benchLargeShop(solver),
       benchShop(solver, { needs: 10, offers: 60, shops: 3 }),
       benchShop(solver, { needs: 40, offers: 400, shops: 8 }),
       benchShop(solver, { needs: 100, offers: 1500, shops: 12 }),

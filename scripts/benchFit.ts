@@ -30,6 +30,8 @@ export async function benchFits(solver: Solver): Promise<Row[]> {
     ),
     ...(['cost', 'reuse'] as const).map((prefer) => benchOwned(solver, prefer)),
     ...[10, 20, 30].flatMap((count) => benchFilling(solver, count)),
+    ...[0.2, 0.3, 0.4].map((share) => benchLong(solver, share, false)),
+    benchLong(solver, 0.3, true),
     await benchHome(solver),
     benchCheckers(solver),
   ];
@@ -229,6 +231,92 @@ function benchOwned(solver: Solver, prefer: 'cost' | 'reuse'): Row {
       `${sum(answers.map(({ bound }) => bound)).toFixed(0)}, ${proven} of 10 proven, ` +
       `${answers.filter((answer) => !isWhole(answer)).length} not found`,
   };
+}
+
+/**
+ * A long shelf of twelve groups and 150 products, in 2 s. `isOwned`: among them one container for each
+ * group that is owned and just takes it, so that nothing need be bought.
+ */
+function benchLong(solver: Solver, volumeShare: number, isOwned: boolean): Row {
+  const answers = [1, 2, 3, 4, 5].map((seed) =>
+    planFit(aLongFitRequest(seed, { volumeShare, isOwned }), {
+      solver,
+      clock: () => performance.now(),
+    }),
+  );
+  const gaps = answers.map(({ objective, bound }) =>
+    objective === null || bound === null ? NaN : objective / Math.max(1, bound) - 1,
+  );
+  return {
+    ...timesOf(
+      `fit, 12 groups x 150 products, ${Math.round(volumeShare * 100)} %${isOwned ? ', all owned' : ''}`,
+      answers.map(({ elapsedMs }) => elapsedMs),
+    ),
+    note: isOwned
+      ? `${answers.filter(({ objective }) => objective === 0).length} of ${answers.length} for nothing`
+      : `${words(gaps.filter(Number.isFinite))}, ` +
+        `${answers.filter((answer) => !isWhole(answer)).length} not found`,
+  };
+}
+
+const LONG_SHELF = { id: 'bay', width: 1200, depth: 600, height: 400 };
+/** Six by two of these stand on the floor of the shelf. */
+const OWNED_FLOOR = { width: 195, depth: 295 };
+const LONG_GROUPS = 12;
+
+function aLongFitRequest(
+  seed: number,
+  { volumeShare, isOwned }: { readonly volumeShare: number; readonly isOwned: boolean },
+): FitRequest {
+  const random = createRandom(seed * 77);
+  const litres = (LONG_SHELF.width * LONG_SHELF.depth * LONG_SHELF.height * volumeShare) / 1e6;
+  const parts = Array.from({ length: LONG_GROUPS }, () => 0.4 + random());
+  const whole = parts.reduce((a, b) => a + b, 0);
+  const groups = parts.map((part, i) => ({
+    id: `g${i}`,
+    name: `g${i}`,
+    litres: Math.round((litres * part * 10) / whole) / 10,
+    front: i === 0,
+  }));
+  const product = (i: number, outer: { width: number; depth: number; height: number }) => ({
+    id: `c${i}`,
+    name: `c${i}`,
+    outer,
+    innerLitres:
+      Math.round(((outer.width - 8) * (outer.depth - 8) * (outer.height - 4)) / 1e5) / 10,
+    innerHeight: outer.height - 4,
+    material: 'plastic' as const,
+    stackable: i % 2 === 0,
+    maxStack: 3,
+    lid: i % 3 === 0,
+  });
+  const sold = Array.from({ length: 150 - (isOwned ? LONG_GROUPS : 0) }, (_, i) => {
+    const made = product(i, {
+      width: between(random, 80, 350),
+      depth: between(random, 100, 400),
+      height: between(random, 60, 260),
+    });
+    const priceMinor = Math.round((150 + 30 * made.innerLitres) * (0.75 + random() * 0.5));
+    return { ...made, priceMinor };
+  });
+  const owned = groups.slice(0, isOwned ? LONG_GROUPS : 0).map((group, i) => {
+    const floorLitres = ((OWNED_FLOOR.width - 8) * (OWNED_FLOOR.depth - 8)) / 1e6;
+    const height = Math.min(370, Math.ceil(group.litres / floorLitres) + 6);
+    const made = product(1000 + i, { ...OWNED_FLOOR, height });
+    return {
+      ...made,
+      innerLitres: Math.max(made.innerLitres, group.litres),
+      stackable: false,
+      available: 1,
+      priceMinor: 0,
+    };
+  });
+  return fitRequestSchema.parse({
+    bay: LONG_SHELF,
+    groups,
+    containers: [...sold, ...owned],
+    timeLimitMs: 2000,
+  });
 }
 
 /** A home: 60 bays, some 200 groups, the same 200 products for all, in at most a minute. */

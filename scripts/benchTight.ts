@@ -49,6 +49,53 @@ export function benchTightShop(solver: Solver): Row[] {
   });
 }
 
+const LARGE = [
+  { needs: 100, offers: 1500, shops: 12, rooms: 0, timeLimitMs: 15_000 },
+  { needs: 120, offers: 1500, shops: 12, rooms: 5, timeLimitMs: 15_000 },
+  { needs: 300, offers: 4000, shops: 20, rooms: 0, timeLimitMs: 20_000 },
+];
+
+/** Lists of whole homes in one go, with 1.6 times what the musts cost: how far from what is proven. */
+export function benchLargeShop(solver: Solver): Row[] {
+  return LARGE.map(({ rooms, timeLimitMs, ...size }) => {
+    const whole = tightShopOf(1, size);
+    const budgetMinor = Math.ceil(leastOfMusts(whole, solver) * 1.6);
+    const asked = {
+      ...whole,
+      budgetMinor,
+      timeLimitMs,
+      ...(rooms === 0 ? {} : inRooms(whole, { rooms, budgetMinor })),
+    };
+    const peakMb = () => Math.round(process.memoryUsage().rss / 1e6);
+    const short = planShop({ ...asked, timeLimitMs: SHORT_MS }, { solver, clock });
+    const answer = planShop(asked, { solver, clock });
+    const of = rooms === 0 ? '' : ` in ${rooms} rooms`;
+    return {
+      ...timesOf(`shop, ${size.needs} x ${size.offers} x ${size.shops}${of}`, [answer.elapsedMs]),
+      note:
+        `${answer.status}, pays ${answer.payMinor} of ${budgetMinor}, bound ${answer.bound ?? 'none'}; ` +
+        `after ${SHORT_MS} ms (took ${short.elapsedMs.toFixed(0)}) ${short.status}, ` +
+        `${(100 * (1 - worthOf(asked, short) / Math.max(1, worthOf(asked, answer)))).toFixed(1)} % less value; ` +
+        `${peakMb()} MB; ${shopFaults(asked, answer).length} rules broken`,
+    };
+  });
+}
+
+/** The needs of a list in turn to so many rooms, each with a share of the budget that binds. */
+function inRooms(
+  { needs }: ShopRequest,
+  { rooms, budgetMinor }: { readonly rooms: number; readonly budgetMinor: number },
+): Pick<ShopRequest, 'needs' | 'rooms'> {
+  const ids = Array.from({ length: rooms }, (_, r) => `r${r}`);
+  return {
+    needs: needs.map((need, i) => ({ ...need, roomId: ids[i % rooms]! })),
+    rooms: ids.map((id) => ({
+      id,
+      budgetMinor: Math.ceil((budgetMinor * 1.2) / rooms),
+    })),
+  };
+}
+
 /** What the musts cost at least, with all else left out. */
 function leastOfMusts(request: ShopRequest, solver: Solver): number {
   const needs = request.needs.filter(({ priority }) => priority === 'must');

@@ -81,14 +81,14 @@ export function benchLargeShop(solver: Solver): Row[] {
   });
 }
 
-/** The needs of a list in turn to so many rooms, each with a share of the budget that binds. */
+/** The needs of a list one after the other to so many rooms, each with a share of the budget that binds. */
 function inRooms(
   { needs }: ShopRequest,
   { rooms, budgetMinor }: { readonly rooms: number; readonly budgetMinor: number },
 ): Pick<ShopRequest, 'needs' | 'rooms'> {
   const ids = Array.from({ length: rooms }, (_, r) => `r${r}`);
   return {
-    needs: needs.map((need, i) => ({ ...need, roomId: ids[i % rooms]! })),
+    needs: needs.map((need, i) => ({ ...need, roomId: ids[Math.floor((i * rooms) / needs.length)]! })),
     rooms: ids.map((id) => ({
       id,
       budgetMinor: Math.ceil((budgetMinor * 1.2) / rooms),

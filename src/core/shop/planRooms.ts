@@ -39,17 +39,43 @@ const MOST_ROUNDS = 8;
 export function planForRooms(request: ShopRequest, means: Means): ShopAnswer {
   const startMs = means.clock();
   const elapsed = () => means.clock() - startMs;
+  const untilShare = (share: number) => share * request.timeLimitMs - elapsed();
   const classes = classesOf(request);
-  const merged = means.plan(mergeNeeds(request, classes), []);
-  const free = unfold(request, classes, merged);
-  if (free.objective === null || overOf(request, free).length === 0)
-    return { ...free, elapsedMs: elapsed() };
+  const planFreely = (timeLimitMs: number) =>
+    unfold(request, classes, means.plan({ ...mergeNeeds(request, classes), timeLimitMs }, []));
+  const ways = { ...means, elapsed };
+  // Something that keeps to every room's budget is there before the best is looked for.
+  const first = planFreely(untilShare(UNTIL.first));
+  if (isEnd(request, first)) return { ...first, elapsedMs: elapsed() };
+  const secured = leaveWishesOut(request, first, {
+    ...ways,
+    leftMs: () => untilShare(UNTIL.secured),
+  });
 
-  const sparing = leaveWishesOut(request, free, { ...means, elapsed });
-  const better = limitRooms(request, free, { ...means, elapsed, hasAnswer: sparing !== undefined });
-  const best = sparing && !isBetter(request, better, sparing) ? sparing : better;
+  const isSettled = first.status === 'optimal' || first.status === 'infeasible';
+  const free = isSettled ? first : planFreely(untilShare(UNTIL.free));
+  if (isEnd(request, free)) return { ...free, elapsedMs: elapsed() };
+  // Where no room binds, what is left of the time goes into the same once more.
+  const isFree = overOf(request, free).length === 0 && free.objective !== null;
+  const sparing = isFree
+    ? free
+    : leaveWishesOut(request, free, { ...ways, leftMs: () => untilShare(UNTIL.sparing) });
+  const found = [secured, sparing].filter((answer) => answer !== undefined);
+  const longer = isFree ? planFreely(untilShare(1)) : undefined;
+  const better =
+    longer && overOf(request, longer).length === 0
+      ? longer
+      : limitRooms(request, free, { ...ways, hasAnswer: found.length > 0 });
+  const best = [better, ...found].reduce((a, b) => (isBetter(request, b, a) ? b : a));
   return { ...best, elapsedMs: elapsed() };
 }
+
+/** Until which shares of the time each step of planning for rooms goes on. */
+const UNTIL = { first: 0.1, secured: 0.3, free: 0.55, sparing: 0.7 } as const;
+
+/** Nothing better can follow: proven to be impossible, or the best, and within every room's budget. */
+const isEnd = (request: ShopRequest, free: ShopAnswer): boolean =>
+  free.status === 'infeasible' || (free.status === 'optimal' && overOf(request, free).length === 0);
 
 interface Ways extends Means {
   /** Since the trip was asked for, ms. */
@@ -65,6 +91,7 @@ const worthOf = (request: ShopRequest, answer: ShopAnswer): number =>
 
 function isBetter(request: ShopRequest, a: ShopAnswer, b: ShopAnswer): boolean {
   if (a.objective === null) return false;
+  if (b.objective === null) return true;
   const more = worthOf(request, a) - worthOf(request, b);
   return more > 1e-6 || (more > -1e-6 && a.payMinor <= b.payMinor);
 }
@@ -76,8 +103,9 @@ function isBetter(request: ShopRequest, a: ShopAnswer, b: ShopAnswer): boolean {
 function leaveWishesOut(
   request: ShopRequest,
   free: ShopAnswer,
-  { plan, elapsed }: Ways,
+  { plan, leftMs }: Ways & { readonly leftMs: () => number },
 ): ShopAnswer | undefined {
+  if (free.objective === null) return undefined;
   let wanted = request;
   let last = free;
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
@@ -89,7 +117,7 @@ function leaveWishesOut(
     );
     if (!fewer) return undefined;
     wanted = fewer;
-    const timeLimitMs = (request.timeLimitMs - elapsed()) / 3;
+    const timeLimitMs = leftMs() / 3;
     if (timeLimitMs <= 0) return undefined;
     const classes = classesOf(wanted);
     last = unfold(wanted, classes, plan({ ...mergeNeeds(wanted, classes), timeLimitMs }, []));

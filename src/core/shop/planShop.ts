@@ -25,8 +25,11 @@ import { startShop, type ShopStart } from './startShop';
 
 /** A value aim is held to within this when the next aim is worked on. */
 const VALUE_TOLERANCE = 1e-6;
-/** So much of the time goes at most into something to begin with. */
-const START_SHARE = 0.15;
+/**
+ * So much of the time goes at most into something to begin with; where there is little, more of it, since
+ * no model gets far in what is left.
+ */
+const START = { share: 0.15, leastMs: 300, mostShare: 0.6 } as const;
 /** So much an offer a model ends late by, and what it found is read. */
 const LATE_MS_AN_OFFER = 0.025;
 /** With less than this no model is begun. */
@@ -123,11 +126,12 @@ function pursueAims(
   search: Search,
 ): Pursued | Failed {
   // Something that pays every must is there before anything is proven.
-  const startUntilMs = search.timeLeftMs() * (1 - START_SHARE);
+  const allMs = search.timeLeftMs();
+  const startMs = Math.max(START.share * allMs, Math.min(START.leastMs, START.mostShare * allMs));
   const start =
     search.roomLimits.length > 0
       ? undefined
-      : startShop(request, lacking, () => search.timeLeftMs() < startUntilMs);
+      : startShop(request, lacking, () => search.timeLeftMs() < allMs - startMs);
   const isLate = () => start !== undefined && search.timeLeftMs() < LEAST_MODEL_MS;
   const all = isLate() ? undefined : buyEverything(request, lacking, { search, start });
   if (all) return all;

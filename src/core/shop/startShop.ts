@@ -23,7 +23,7 @@ const LOOKS = [0, 1, 0.92, 0.84] as const;
 const MOST_COUNTED = 300;
 /** So many shops are looked at anew after nothing betters any more. */
 const SHAKEN_SHOPS = 3;
-const MOST_SHAKES = 60;
+const MOST_SHAKES = 400;
 
 /** For every number of pieces of a need the packs that count least. */
 interface Table {
@@ -92,6 +92,20 @@ function climb(
   return { looks, tried };
 }
 
+/** Packs of an offer that serves several needs, bought for more than one of them at once. */
+interface Joint {
+  readonly i: number;
+  readonly packs: number;
+  /** Pieces to each need, by its place. */
+  readonly to: readonly { readonly n: number; readonly pieces: number }[];
+  /** What it costs beyond what its musts would have cost one by one, as the shops are looked at. */
+  readonly extra: number;
+  /** What the wishes in it are worth. */
+  readonly value: number;
+}
+/** More packs than this of one offer are not bought together. */
+const MOST_JOINT_PACKS = 4;
+
 /** What comes of one way to look at the shops. */
 interface Tried {
   /** What the musts cost above the budget; 0 where they can be paid. */
@@ -99,8 +113,9 @@ interface Tried {
   readonly value: number;
   readonly payMinor: number;
   readonly tables: readonly Table[];
-  /** Pieces that each need gets. */
+  /** Pieces that each need gets besides those of `joints`. */
   readonly counts: readonly number[];
+  readonly joints: readonly Joint[];
 }
 
 function isBetter(a: Tried | undefined, b: Tried | undefined): boolean {
@@ -110,6 +125,39 @@ function isBetter(a: Tried | undefined, b: Tried | undefined): boolean {
   return a.payMinor < b.payMinor;
 }
 
+interface Basket extends Pick<Tried, 'tables'> {
+  readonly counts: number[];
+  readonly goods: Float64Array;
+  /** Packs of each offer that are still there. */
+  readonly left: number[];
+  readonly joints: Joint[];
+}
+
+/** What a joint purchase is worth for its money; what spares money comes before all that costs some. */
+const rateOf = ({ extra, value }: Joint): number =>
+  extra < 0 ? 1e9 - extra : value / Math.max(1e-9, extra);
+
+const jointPieces = (joints: readonly Joint[], n: number): number =>
+  joints.reduce((sum, { to }) => sum + (to.find((part) => part.n === n)?.pieces ?? 0), 0);
+
+/** Ways to share pieces out between the first two needs of an offer, the rest to the others in turn. */
+function* splitsOf(
+  pieces: number,
+  [first = -1, ...others]: readonly number[],
+  lack: readonly number[],
+): Generator<Joint['to']> {
+  for (let own = 1; own <= Math.min(pieces - 1, lack[first]!); own += 1) {
+    let left = pieces - own;
+    const to = [{ n: first, pieces: own }];
+    for (const n of others) {
+      const given = Math.min(left, lack[n]!);
+      if (given > 0) to.push({ n, pieces: given });
+      left -= given;
+    }
+    yield to;
+  }
+}
+
 class ShopSearch {
   private readonly lack: readonly number[];
   private readonly weight: readonly number[];
@@ -117,6 +165,8 @@ class ShopSearch {
   private readonly offersOf: readonly (readonly number[])[];
   private readonly shopOf: readonly number[];
   private readonly creditOf: readonly number[];
+  /** The offers of several needs. */
+  private readonly joining: readonly { readonly i: number; readonly needs: readonly number[] }[];
 
   constructor(
     private readonly request: ShopRequest,
@@ -130,6 +180,11 @@ class ShopSearch {
       for (const id of needIds ?? [needId]) offersOf[needAt.get(id ?? '') ?? -1]?.push(i);
     });
     this.offersOf = offersOf;
+    this.joining = request.offers.flatMap(({ needIds }, i) =>
+      needIds && needIds.length > 1
+        ? [{ i, needs: needIds.flatMap((id) => needAt.get(id) ?? []) }]
+        : [],
+    );
     const shopAt = new Map(request.shops.map(({ id }, s) => [id, s]));
     this.shopOf = request.offers.map(({ shopId }) => shopAt.get(shopId) ?? 0);
     this.creditOf = request.shops.map(
@@ -157,14 +212,87 @@ class ShopSearch {
       this.addGoods(table, n, lack[n]!, goods, 1);
       this.takeShared(table, n, lack[n]!, left);
     }
+    const joints: Joint[] = [];
+    const basket = { tables, counts, goods, left, joints };
+    const offered = this.listJoints(basket, looks);
+    // What spares money is bought at once, what costs some is weighed among the wishes.
+    for (const joint of offered)
+      if (joint.extra <= 0) this.buyJoint(joint, basket, this.payFor(goods));
     const mustMinor = this.payFor(goods);
     const overMinor = Math.max(0, mustMinor - request.budgetMinor);
-    if (overMinor > 0) return { overMinor, value: 0, payMinor: mustMinor, tables, counts };
-    const value = this.addWishes({ tables, counts, goods, left });
-    return { overMinor: 0, value, payMinor: this.payFor(goods), tables, counts };
+    if (overMinor > 0) return { overMinor, value: 0, payMinor: mustMinor, tables, counts, joints };
+    this.addWishes(basket, offered);
+    const value = lack.reduce(
+      (sum, _, n) => sum + this.weight[n]! * (counts[n]! + jointPieces(joints, n)),
+      0,
+    );
+    return { overMinor: 0, value, payMinor: this.payFor(goods), tables, counts, joints };
   }
 
-  toStart({ tables, counts, value, payMinor }: Tried): ShopStart {
+  /** For each offer of several needs the packs of it that spare most, or are worth most for their money. */
+  private listJoints({ tables, left, counts }: Basket, looks: readonly number[]): Joint[] {
+    const { offers } = this.request;
+    return this.joining.flatMap(({ i, needs }) => {
+      const look = looks[this.shopOf[i]!]!;
+      if (look === 0) return [];
+      const open = needs.filter((n) => this.lack[n]! > 0 && tables[n]!.only === undefined);
+      if (open.length < 2) return [];
+      const price = offers[i]!.priceMinor * LOOKS[look]!;
+      let best: Joint | undefined;
+      const most = Math.min(MOST_JOINT_PACKS, left[i]!);
+      for (let packs = 1; packs <= most; packs += 1)
+        for (const to of splitsOf(packs * offers[i]!.packSize, open, this.lack)) {
+          let extra = packs * price;
+          let value = 0;
+          for (const { n, pieces } of to) {
+            const { cost } = tables[n]!;
+            if (this.isMust(n)) extra -= cost[counts[n]!]! - cost[counts[n]! - pieces]!;
+            else value += this.weight[n]! * pieces;
+          }
+          const joint = { i, packs, to, extra, value };
+          if (!best || rateOf(joint) > rateOf(best)) best = joint;
+        }
+      return best && (best.extra < 0 || best.value > 0) ? [best] : [];
+    });
+  }
+
+  /** Buys it if that stays within `mostMinor` and each of its needs still lacks so much. */
+  private buyJoint(joint: Joint, basket: Basket, mostMinor: number): void {
+    const { tables, counts, goods, left, joints } = basket;
+    const isOpen = joint.to.every(
+      ({ n, pieces }) =>
+        jointPieces(joints, n) === 0 &&
+        (this.isMust(n) ? counts[n]! >= pieces : counts[n]! + pieces <= this.lack[n]!),
+    );
+    if (!isOpen) return;
+    const musts = joint.to.filter(({ n }) => this.isMust(n));
+    const swap = (sign: 1 | -1) => {
+      for (const { n, pieces } of musts) {
+        this.addGoods(tables[n]!, n, counts[n]!, goods, sign === 1 ? -1 : 1);
+        this.addGoods(tables[n]!, n, counts[n]! - pieces, goods, sign);
+      }
+      const s = this.shopOf[joint.i]!;
+      goods[s] = goods[s]! + sign * joint.packs * this.request.offers[joint.i]!.priceMinor;
+    };
+    // With fewer pieces a must may be bought in other packs: what is limited has to be there for those.
+    const taken: [number, number][] = [[joint.i, joint.packs]];
+    for (const { n, pieces } of musts) {
+      this.trace(tables[n]!, n, counts[n]!, (i, times) => taken.push([i, -times]));
+      this.trace(tables[n]!, n, counts[n]! - pieces, (i, times) => taken.push([i, times]));
+    }
+    const shared = taken.filter(([i]) => this.request.offers[i]!.needIds);
+    for (const [i, times] of shared) left[i] = left[i]! - times;
+    swap(1);
+    if (shared.some(([i]) => left[i]! < 0) || this.payFor(goods) > mostMinor) {
+      swap(-1);
+      for (const [i, times] of shared) left[i] = left[i]! + times;
+      return;
+    }
+    for (const { n, pieces } of musts) counts[n] = counts[n]! - pieces;
+    joints.push(joint);
+  }
+
+  toStart({ tables, counts, joints, value, payMinor }: Tried): ShopStart {
     const { request } = this;
     const packs = request.offers.map(() => 0);
     const given = request.offers.map(() => new Map<number, number>());
@@ -178,7 +306,12 @@ class ShopSearch {
         owed -= units;
       });
     });
-    return { packs, given, met: counts, value, payMinor };
+    for (const { i, packs: bought, to } of joints) {
+      packs[i] = packs[i]! + bought;
+      for (const { n, pieces } of to) given[i]!.set(n, (given[i]!.get(n) ?? 0) + pieces);
+    }
+    const met = counts.map((count, n) => count + jointPieces(joints, n));
+    return { packs, given, met, value, payMinor };
   }
 
   private isMust(n: number): boolean {
@@ -186,25 +319,24 @@ class ShopSearch {
   }
 
   /** The wishes that are worth most for their money, as far as the budget goes. */
-  private addWishes({
-    tables,
-    counts,
-    goods,
-    left,
-  }: {
-    readonly tables: readonly Table[];
-    readonly counts: number[];
-    readonly goods: Float64Array;
-    readonly left: number[];
-  }): number {
+  private addWishes(basket: Basket, offered: readonly Joint[]): void {
+    const { tables, counts, goods, left, joints } = basket;
     const { request, weight } = this;
-    const steps = tables
-      .flatMap((table, n) =>
+    const steps: (Step & { readonly joint?: Joint })[] = [
+      ...tables.flatMap((table, n) =>
         this.isMust(n) || weight[n]! <= 0 ? [] : hullOf(table, n, weight[n]!),
-      )
-      .sort((a, b) => b.rate - a.rate);
-    let value = 0;
-    for (const { n, to } of steps) {
+      ),
+      ...offered
+        .filter(({ extra }) => extra > 0)
+        .map((joint) => ({ n: -1, to: 0, rate: rateOf(joint), joint })),
+    ].sort((a, b) => b.rate - a.rate);
+    for (const step of steps) {
+      if (step.joint) {
+        this.buyJoint(step.joint, basket, request.budgetMinor);
+        continue;
+      }
+      const { n } = step;
+      const to = Math.min(step.to, this.lack[n]! - jointPieces(joints, n));
       const from = counts[n]!;
       if (to <= from) continue;
       const table = tables[n]!;
@@ -215,14 +347,12 @@ class ShopSearch {
         this.addGoods(table, n, count, goods, 1);
         if (this.payFor(goods) <= request.budgetMinor && this.isThere(table, n, count, left)) {
           counts[n] = count;
-          value += (count - from) * weight[n]!;
           break;
         }
         this.addGoods(table, n, count, goods, -1);
         this.addGoods(table, n, from, goods, 1);
       }
     }
-    return value;
   }
 
   /** What to pay for goods of so much at each shop. */
@@ -362,13 +492,16 @@ function onlyOf(
   return { cost, last: new Int32Array(2).fill(-1), limited: [], only: Math.max(0, only) };
 }
 
+/** So many pieces of a wish, and what the last of them are worth for their money. */
+interface Step {
+  readonly n: number;
+  readonly to: number;
+  readonly rate: number;
+}
+
 /** The steps by which a wish is worth its money: from one corner of its hull to the next. */
-function hullOf(
-  { cost, only }: Table,
-  n: number,
-  weight: number,
-): { readonly n: number; readonly to: number; readonly rate: number }[] {
-  const steps: { n: number; to: number; rate: number }[] = [];
+function hullOf({ cost, only }: Table, n: number, weight: number): Step[] {
+  const steps: Step[] = [];
   if (only !== undefined) return steps;
   for (let from = 0; from < cost.length - 1;) {
     let best = -1;

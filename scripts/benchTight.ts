@@ -88,7 +88,10 @@ function inRooms(
 ): Pick<ShopRequest, 'needs' | 'rooms'> {
   const ids = Array.from({ length: rooms }, (_, r) => `r${r}`);
   return {
-    needs: needs.map((need, i) => ({ ...need, roomId: ids[Math.floor((i * rooms) / needs.length)]! })),
+    needs: needs.map((need, i) => ({
+      ...need,
+      roomId: ids[Math.floor((i * rooms) / needs.length)]!,
+    })),
     rooms: ids.map((id) => ({
       id,
       budgetMinor: Math.ceil((budgetMinor * 1.2) / rooms),

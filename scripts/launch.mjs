@@ -8,7 +8,8 @@
  *   node scripts/launch.mjs demo  [--port 4310] [--fresh]  made-up homes in ./demo-data, simulated
  * devices beside it
  *   … --lan                                                also lets paired devices of this network
- * in, on the next port
+ * in, encrypted, on the next port; with --cert and --key a certificate of one's own, with --proxy the
+ * addresses of proxies in front, parted by commas
  */
 import { spawn } from 'node:child_process';
 import { accessSync, constants, existsSync, mkdirSync, rmSync, statSync } from 'node:fs';
@@ -46,7 +47,7 @@ async function main(args) {
     TINBOX_PORT: String(port),
     // The demo can be made anew at any time: it is not backed up by itself.
     ...(isDemo && !process.env.TINBOX_BACKUPS ? { TINBOX_BACKUPS: 'off' } : {}),
-    ...(isLan ? { TINBOX_LAN_PORT: String(port + 1) } : {}),
+    ...(isLan ? { TINBOX_LAN_PORT: String(port + 1), ...readCertificate(args) } : {}),
   };
   runNode(
     [
@@ -87,6 +88,23 @@ const startGateway = (env) =>
     ['--conditions=react-server', '--import', 'tsx', path.join('scripts', 'gateway.ts')],
     { cwd: root, env, stdio: ['ignore', 'inherit', 'inherit'] },
   );
+
+/** A certificate of one's own: both files, or neither. */
+function readCertificate(args) {
+  const named = (name) => {
+    const at = args.indexOf(name);
+    return at >= 0 ? args[at + 1] : undefined;
+  };
+  const [cert, key, proxies] = ['--cert', '--key', '--proxy'].map(named);
+  if ((cert === undefined) !== (key === undefined))
+    throw new SetupError('--cert and --key are given together, each with a file');
+  for (const file of [cert, key])
+    if (file !== undefined && !existsSync(file)) throw new SetupError(`there is no file ${file}`);
+  return {
+    ...(cert ? { TINBOX_CERT: path.resolve(cert), TINBOX_KEY: path.resolve(key) } : {}),
+    ...(proxies ? { TINBOX_PROXIES: proxies } : {}),
+  };
+}
 
 function readPort(args) {
   const at = args.indexOf('--port');

@@ -1,9 +1,16 @@
+import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import http, { type IncomingMessage } from 'node:http';
+import https from 'node:https';
 import type { AddressInfo } from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+import { checkServerIdentity } from 'node:tls';
 import { sealData } from 'iron-session';
 
 import { openMemoryDatabase, type Db } from '@/data/db';
 import { listDevices } from '@/data/deviceRepo';
+import { readAuthorityCertificate } from '@/server/devices/authorityFile';
+import { certifyMachine, readBrought, type ServedCertificate } from '@/gateway/certificates';
 import { startGateway, type Gateway } from '@/gateway/startGateway';
 import {
   CODE_MINUTES,
@@ -14,6 +21,12 @@ import {
 } from '@/server/devices/pairing';
 
 const SECRET = 'a secret of thirty-two characters';
+const NAMES = ['localhost', 'desk.local', '127.0.0.1'];
+const certDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-cert-'));
+afterAll(() => rmSync(certDir, { recursive: true, force: true }));
+const certify = () => certifyMachine(certDir, { now: new Date(), names: NAMES });
+/** What the gateway shows; tests may bring another. */
+let shown: () => Promise<ServedCertificate> = () => certify();
 let db: Db;
 let gateway: Gateway;
 let upstream: http.Server;
@@ -26,7 +39,7 @@ let arrived: {
   readonly body: string;
 }[] = [];
 
-beforeEach(async () => {
+const begin = async (proxies: readonly string[] = []): Promise<void> => {
   arrived = [];
   clock = new Date('2026-11-25T09:00:00Z');
   db = await openMemoryDatabase();
@@ -46,11 +59,21 @@ beforeEach(async () => {
     upstreamPort: (upstream.address() as AddressInfo).port,
     host: '127.0.0.1',
     port: 0,
+    certify: () => shown(),
+    authority: () => readAuthorityCertificate(certDir),
+    proxies,
     now: () => clock,
     sweepMs: 20,
     limits: { openAtOnce: 6, strangersAMinute: 25 },
   });
+};
+/** The machine's own authority and nobody else; whatever the host header says, it is asked by its address. */
+const trust = () => ({
+  ca: readAuthorityCertificate(certDir)?.pem,
+  checkServerIdentity: (...[, certificate]: Parameters<typeof checkServerIdentity>) =>
+    checkServerIdentity('127.0.0.1', certificate),
 });
+beforeEach(() => begin());
 afterEach(async () => {
   await gateway.close();
   upstream.closeAllConnections();
@@ -59,17 +82,20 @@ afterEach(async () => {
 });
 
 interface Asked {
+  /** In the clear. */
+  readonly isPlain?: boolean;
   readonly method?: string;
   readonly headers?: Record<string, string>;
   readonly body?: string;
 }
 function ask(
   path: string,
-  { method = 'GET', headers = {}, body }: Asked = {},
+  { isPlain = false, method = 'GET', headers = {}, body }: Asked = {},
 ): Promise<{ status: number | undefined; headers: IncomingMessage['headers']; body: string }> {
   return new Promise((resolve, reject) => {
-    const request = http.request(
-      { host: '127.0.0.1', port: gateway.port, path, method, headers },
+    const request = (isPlain ? http : https).request(
+      // Trusts the machine's own authority and nobody else: a wrong certificate ends the test.
+      { host: '127.0.0.1', port: gateway.port, path, method, headers, ...trust() },
       (response) => {
         let text = '';
         response.on('data', (chunk: Buffer) => (text += chunk.toString()));
@@ -142,7 +168,7 @@ test('a code lets one device in, by name, and no second one', async () => {
   const { code } = await makePairingCode(db, clock);
   const answer = await pair(` ${code.slice(0, 4).toLowerCase()}-${code.slice(4)} `);
   expect(answer.headers['set-cookie']?.[0]).toMatch(
-    /^tin-box-let-in=[^;]+; HttpOnly; SameSite=Strict; Path=\/; Max-Age=\d+$/,
+    /^tin-box-let-in=[^;]+; HttpOnly; Secure; SameSite=Strict; Path=\/; Max-Age=\d+$/,
   );
   expect((await ask('/projects', { headers: cookieOf(answer) })).body).toBe('of the home');
   expect((await listDevices(db)).map(({ name }) => name)).toEqual(['Phone of Ida']);
@@ -197,7 +223,7 @@ test('a device that was not seen for long has to be paired again', async () => {
 
 test('what is handed on carries the device, not what the sender claims, and no cookie of the gateway', async () => {
   const cookie = await letIn();
-  const origin = `http://127.0.0.1:${gateway.port}`;
+  const origin = `https://127.0.0.1:${gateway.port}`;
   await ask('/api/x', {
     method: 'POST',
     headers: {
@@ -261,4 +287,84 @@ test('a calendar reads by the key of its device and nothing else does, until the
   const [device] = await listDevices(db);
   await putOutDevice(db, device?.id ?? '', clock);
   expect((await ask(`${pathname}${search}`)).status).toBe(401);
+});
+
+describe('in the clear and encrypted', () => {
+  afterEach(() => {
+    shown = () => certify();
+  });
+
+  test('in the clear there is one page, which names the fingerprint, and the certificate', async () => {
+    const { fingerprint, pem } = readAuthorityCertificate(certDir)!;
+    const cookie = await letIn();
+    for (const path of ['/', '/projects', '/c/page-1/secret_-2', '/api/calendar?key=x']) {
+      const answer = await ask(path, { isPlain: true, headers: cookie });
+      expect(answer.status).toBe(200);
+      expect(answer.body).toContain(fingerprint.replace(/:/g, ' '));
+      expect(answer.body).toContain(`https://127.0.0.1:${gateway.port}/pair`);
+      expect(answer.headers['strict-transport-security']).toBeUndefined();
+    }
+    expect((await ask('/pair', { isPlain: true, method: 'POST', body: 'code=x' })).status).toBe(
+      426,
+    );
+    expect((await ask('/authority.crt', { isPlain: true })).body).toBe(pem);
+    expect((await ask('/', { isPlain: true, headers: { host: 'evil.example' } })).status).toBe(421);
+    expect(arrived).toEqual([]);
+  });
+
+  test('keys are readable by their owner alone; a certificate is renewed in time and for new names', async () => {
+    const dir = mkdtempSync(path.join(certDir, 'renewed-'));
+    const at = (day: string, names = NAMES) =>
+      certifyMachine(dir, { now: new Date(`${day}T09:00:00Z`), names });
+    const first = await at('2026-11-25');
+    for (const name of ['authority.key', 'machine.key'])
+      expect(statSync(path.join(dir, name)).mode & 0o777).toBe(0o600);
+    expect(await at('2027-01-25')).toEqual(first);
+    const wider = await at('2027-01-25', [...NAMES, '10.0.0.7']);
+    expect(wider.names).toEqual([...NAMES, '10.0.0.7']);
+    const authority = readFileSync(path.join(dir, 'authority.pem'), 'utf8');
+    const late = await at('2027-08-01');
+    expect(late.endsAt.getTime()).toBeGreaterThan(wider.endsAt.getTime());
+    // Devices trust the authority: it stays the same for years.
+    expect(readFileSync(path.join(dir, 'authority.pem'), 'utf8')).toBe(authority);
+  });
+
+  test('with a certificate that was brought browsers are told to stay encrypted', async () => {
+    await certify();
+    shown = () =>
+      Promise.resolve(
+        readBrought(path.join(certDir, 'machine.pem'), path.join(certDir, 'machine.key')),
+      );
+    await gateway.close();
+    await begin();
+    expect((await ask('/')).headers['strict-transport-security']).toMatch(/^max-age=\d+$/);
+    expect((await ask('/', { headers: { host: 'desk.local' } })).status).toBe(401);
+  });
+
+  test('forwarded headers count from named proxies alone', async () => {
+    const forwarded = {
+      'x-forwarded-proto': 'https',
+      'x-forwarded-host': 'desk.local',
+      'x-forwarded-for': '203.0.113.9, 198.51.100.4',
+    };
+    const link = '/c/page-1/secret_-2';
+    await ask(link, { headers: forwarded });
+    expect((await ask(link, { isPlain: true, headers: forwarded })).body).toContain('Come in');
+    await gateway.close();
+    const before = arrived.map(({ headers }) => headers['x-tinbox-address']);
+    await begin(['127.0.0.1']);
+    expect((await ask(link, { isPlain: true, headers: forwarded })).body).toBe('of the home');
+    expect([before, arrived.map(({ headers }) => headers['x-tinbox-address'])]).toEqual([
+      ['127.0.0.1'],
+      ['198.51.100.4'],
+    ]);
+    expect(
+      (
+        await ask(link, {
+          isPlain: true,
+          headers: { ...forwarded, 'x-forwarded-host': 'evil.example' },
+        })
+      ).status,
+    ).toBe(421);
+  });
 });

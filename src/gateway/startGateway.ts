@@ -2,13 +2,15 @@ import 'server-only';
 
 import { randomBytes } from 'node:crypto';
 import http, { type IncomingMessage, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { sealData, unsealData } from 'iron-session';
 
 import type { Db } from '@/data/db';
 import { findLetIn, LET_IN_DAYS, pairDevice, type PairingOutcome } from '@/server/devices/pairing';
 import { AddressLimits, defaultLimits, type Limits } from './addressLimits';
+import type { ServedCertificate } from './certificates';
+import { openFront } from './front';
 import { renderPairedPage, renderPairingPage } from './pairingPage';
+import { renderPlainPage } from './plainPage';
 
 export interface Gateway {
   readonly port: number;
@@ -22,18 +24,22 @@ interface GatewayOptions {
   readonly upstreamPort: number;
   readonly host: string;
   readonly port: number;
+  /** What to show now; asked again every hour, so that it is renewed in time. */
+  readonly certify: () => Promise<ServedCertificate>;
+  /** The certificate of this machine's own authority, for devices to trust; undefined where one was brought. */
+  readonly authority: () => { readonly pem: string; readonly fingerprint: string } | undefined;
+  /** Addresses of proxies in front, whose word on who asks, and how, counts. */
+  readonly proxies?: readonly string[];
   readonly now?: () => Date;
   /** How often open streams are looked at, so that a device that was put out hears nothing more. */
   readonly sweepMs?: number;
   readonly limits?: Partial<Limits>;
 }
 
-/**
- * Headers that never end, and lines on which nothing is said, are closed; a home being sent goes on
- * being sent.
- */
-const TIMEOUTS = { headersTimeout: 15_000, requestTimeout: 0, connectionsCheckingInterval: 5_000 };
-const IDLE_MS = 60_000;
+const CERTIFY_EVERY_MS = 3_600_000;
+/** 180 days; only with a certificate that somebody brought, since with our own a renewal would lock out. */
+const STRICT = 'max-age=15552000';
+const AUTHORITY_FILE = '/authority.crt';
 
 const COOKIE = 'tin-box-let-in';
 const CALENDAR = '/api/calendar';
@@ -73,16 +79,45 @@ export async function startGateway(options: GatewayOptions): Promise<Gateway> {
   const now = options.now ?? (() => new Date());
   const open = new Map<ServerResponse, string>();
   const limits = new AddressLimits({ ...defaultLimits, ...options.limits }, () => now().getTime());
-  const server = http.createServer(TIMEOUTS, (request, response) => {
-    const leave = limits.enter(addressOf(request));
+  let shown = await options.certify();
+  const context: Context = {
+    ...options,
+    proxies: options.proxies ?? [],
+    now,
+    open,
+    limits,
+    served: () => shown,
+  };
+  const take = (request: IncomingMessage, response: ServerResponse, isPlain: boolean) => {
+    const leave = limits.enter(askerOf(context, request));
     if (!leave) return answerBusy(response);
     response.once('close', leave);
-    handle({ ...options, now, open, limits }, request, response).catch(() => {
+    const isCleared = isPlain && !isBehindTls(context, request);
+    if (isCleared) return answerPlain(context, request, response);
+    if (shown.isBrought) response.setHeader('strict-transport-security', STRICT);
+    handle(context, request, response).catch(() => {
       if (!response.headersSent) response.writeHead(500);
       response.end();
     });
+  };
+  const front = await openFront({
+    host: options.host,
+    port: options.port,
+    certificate: shown,
+    onSecure: (request, response) => take(request, response, false),
+    onPlain: (request, response) => take(request, response, true),
   });
-  server.timeout = IDLE_MS;
+  const renewal = setInterval(() => {
+    options.certify().then(
+      (next) => {
+        if (next.cert === shown.cert) return;
+        shown = next;
+        front.show(next);
+      },
+      // What is shown stays good for weeks; the next hour tries again.
+      () => undefined,
+    );
+  }, CERTIFY_EVERY_MS);
   const sweep = setInterval(() => {
     for (const [response, deviceId] of open) {
       void findLetIn(options.db, deviceId, now()).then(
@@ -91,25 +126,83 @@ export async function startGateway(options: GatewayOptions): Promise<Gateway> {
       );
     }
   }, options.sweepMs ?? 1000);
-  await new Promise<void>((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(options.port, options.host, resolve);
-  });
   return {
-    port: (server.address() as AddressInfo).port,
-    close: () =>
-      new Promise((resolve) => {
-        clearInterval(sweep);
-        server.close(() => resolve());
-        server.closeAllConnections();
-      }),
+    port: front.port,
+    close: () => {
+      clearInterval(sweep);
+      clearInterval(renewal);
+      return front.close();
+    },
   };
 }
 
-type Context = Required<Pick<GatewayOptions, 'db' | 'secret' | 'upstreamPort' | 'now'>> & {
+type Context = Required<
+  Pick<GatewayOptions, 'db' | 'secret' | 'upstreamPort' | 'now' | 'proxies' | 'authority'>
+> & {
   readonly open: Map<ServerResponse, string>;
   readonly limits: AddressLimits;
+  readonly served: () => ServedCertificate;
 };
+
+const plainAddress = (address: string | undefined): string =>
+  (address ?? '').replace(/^::ffff:/, '');
+
+/** Whether it comes from a proxy that was named, whose word counts. */
+const isFromProxy = ({ proxies }: Pick<Context, 'proxies'>, request: IncomingMessage): boolean =>
+  proxies.includes(plainAddress(request.socket.remoteAddress));
+
+/** Whether a named proxy says that it was encrypted as far as to it. */
+const isBehindTls = (context: Context, request: IncomingMessage): boolean =>
+  isFromProxy(context, request) && request.headers['x-forwarded-proto'] === 'https';
+
+/** Who asks: the nearest that a named proxy tells of, or whoever is connected. */
+function askerOf(context: Pick<Context, 'proxies'>, request: IncomingMessage): string {
+  const told = request.headers['x-forwarded-for'];
+  const last = (Array.isArray(told) ? told.join(',') : (told ?? '')).split(',').at(-1)?.trim();
+  return isFromProxy(context, request) && last ? last : addressOf(request);
+}
+
+/** Under which name it was asked, with its port. */
+function hostOf(context: Context, request: IncomingMessage): string {
+  const told = request.headers['x-forwarded-host'];
+  return isFromProxy(context, request) && typeof told === 'string'
+    ? told
+    : (request.headers.host ?? '');
+}
+
+/** In the clear there is one page, which says how to come in, and the certificate to trust. */
+function answerPlain(context: Context, request: IncomingMessage, response: ServerResponse): void {
+  if (!isOwnName(context, request))
+    return answerPage(response, {
+      status: 421,
+      message: 'This address is not one that Tin Box answers to.',
+    });
+  const authority = context.authority();
+  if (request.method === 'GET' && request.url === AUTHORITY_FILE && authority) {
+    response.writeHead(200, {
+      'content-type': 'application/x-x509-ca-cert',
+      'content-disposition': 'attachment; filename="tin-box-authority.crt"',
+      'cache-control': 'no-store',
+      connection: 'close',
+    });
+    response.end(authority.pem);
+    return;
+  }
+  const nonce = newNonce();
+  response.writeHead(request.method === 'GET' ? 200 : 426, {
+    ...pageHeaders(nonce),
+    connection: 'close',
+    ...(request.method === 'GET' ? {} : { upgrade: 'TLS/1.2, HTTP/1.1' }),
+  });
+  response.end(
+    renderPlainPage({
+      nonce,
+      address: `https://${hostOf(context, request)}`,
+      fingerprint: authority?.fingerprint,
+      file: AUTHORITY_FILE,
+    }),
+  );
+}
 
 async function handle(
   context: Context,
@@ -117,20 +210,20 @@ async function handle(
   response: ServerResponse,
 ): Promise<void> {
   // A name that is not this machine's address is another site's trick with DNS.
-  if (!isOwnAddress(request))
+  if (!isOwnName(context, request))
     return answerPage(response, {
       status: 421,
       message: 'This address is not one that Tin Box answers to.',
     });
   if (CLIENT_PAGE.test(request.url ?? '')) {
-    if (!context.limits.admitClient(addressOf(request))) return answerBusy(response);
+    if (!context.limits.admitClient(askerOf(context, request))) return answerBusy(response);
     return handOn(context, request, response, undefined);
   }
   const device = await readDevice(context, request);
   if (device && request.method === 'GET' && request.url === CALENDAR_ADDRESS)
     return answerCalendarAddress(context, request, response, device);
   if (device) return handOn(context, request, response, device);
-  if (!context.limits.admitStranger(addressOf(request))) return answerBusy(response);
+  if (!context.limits.admitStranger(askerOf(context, request))) return answerBusy(response);
   const subscriber = await readSubscriber(context, request);
   if (subscriber) {
     // The key is ours alone: the app behind never sees it.
@@ -141,7 +234,7 @@ async function handle(
   if (!isForm) return answerPage(response, { status: 401, message: '' });
   if (
     request.headers.origin !== undefined &&
-    request.headers.origin !== `http://${request.headers.host}`
+    request.headers.origin !== `https://${hostOf(context, request)}`
   )
     return answerPage(response, { status: 403, message: 'This came from another site.' });
   const form = new URLSearchParams(await readText(request, MAX_FORM_BYTES));
@@ -159,16 +252,23 @@ async function handle(
   const nonce = newNonce();
   response.writeHead(200, {
     ...pageHeaders(nonce),
-    // Not marked secure: a home's network has no certificates. It is sealed, and good on this machine alone.
-    'set-cookie': `${COOKIE}=${seal}; HttpOnly; SameSite=Strict; Path=/; Max-Age=${LET_IN_DAYS * 86_400}`,
+    'set-cookie': `${COOKIE}=${seal}; HttpOnly; Secure; SameSite=Strict; Path=/; Max-Age=${LET_IN_DAYS * 86_400}`,
   });
   response.end(renderPairedPage({ nonce, name: outcome.device.name }));
 }
 
-function isOwnAddress(request: IncomingMessage): boolean {
-  const host = (request.headers.host ?? '').replace(/:\d+$/, '').replace(/^\[|\]$/g, '');
-  const own = (request.socket.localAddress ?? '').replace(/^::ffff:/, '');
-  return host !== '' && host === own;
+/** A name that the certificate is good for, or the address at which it was reached. */
+function isOwnName(context: Context, request: IncomingMessage): boolean {
+  const host = hostOf(context, request)
+    .replace(/:\d+$/, '')
+    .replace(/^\[|\]$/g, '')
+    .toLowerCase();
+  if (host === '') return false;
+  const isCovered = (name: string) =>
+    name === host || (name.startsWith('*.') && host.replace(/^[^.]+/, '*') === name);
+  return (
+    host === plainAddress(request.socket.localAddress) || context.served().names.some(isCovered)
+  );
 }
 
 async function readDevice(
@@ -197,19 +297,19 @@ const CALENDAR_USE = 'calendar';
 
 /** The address under which a calendar program on this device subscribes: it brings no cookie, but a key. */
 async function answerCalendarAddress(
-  { secret }: Context,
+  context: Context,
   request: IncomingMessage,
   response: ServerResponse,
   device: { readonly id: string },
 ): Promise<void> {
   const key = await sealData(
     { deviceId: device.id, use: CALENDAR_USE },
-    { password: secret, ttl: LET_IN_DAYS * 86_400 },
+    { password: context.secret, ttl: LET_IN_DAYS * 86_400 },
   );
   response.writeHead(200, { 'content-type': 'application/json', 'cache-control': 'no-store' });
   response.end(
     JSON.stringify({
-      address: `http://${request.headers.host}${CALENDAR}?key=${encodeURIComponent(key)}`,
+      address: `https://${hostOf(context, request)}${CALENDAR}?key=${encodeURIComponent(key)}`,
       isOfDevice: true,
     }),
   );
@@ -233,12 +333,13 @@ async function readSubscriber(
 }
 
 function handOn(
-  { upstreamPort, open }: Context,
+  context: Context,
   request: IncomingMessage,
   response: ServerResponse,
   /** Undefined: a client with a link, who brings no cookie of ours. */
   device: { readonly id: string } | undefined,
 ): Promise<void> {
+  const { upstreamPort, open } = context;
   const upstream = `127.0.0.1:${upstreamPort}`;
   const headers: http.OutgoingHttpHeaders = Object.fromEntries(
     Object.entries(request.headers).filter(
@@ -247,9 +348,9 @@ function handOn(
   );
   headers.host = upstream;
   if (device) headers[DEVICE_HEADER] = device.id;
-  else headers[ADDRESS_HEADER] = addressOf(request);
+  else headers[ADDRESS_HEADER] = askerOf(context, request);
   // The app compares origin and host: what came from this gateway's own pages is its own.
-  if (request.headers.origin === `http://${request.headers.host}`)
+  if (request.headers.origin === `https://${hostOf(context, request)}`)
     headers.origin = `http://${upstream}`;
   const cookie = (request.headers.cookie ?? '')
     .split(';')

@@ -5,7 +5,9 @@ import { headers } from 'next/headers';
 import QRCode from 'qrcode';
 import { z } from 'zod';
 
+import { dataDirOf } from '@/data/db';
 import { getDatabase } from '@/data/startData';
+import { readAuthorityCertificate } from '@/server/devices/authorityFile';
 import { makePairingCode, putOutDevice } from '@/server/devices/pairing';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
@@ -17,6 +19,13 @@ export interface JoinCode {
   readonly addresses: readonly string[];
   /** PNG as a data address. */
   readonly qr: string;
+  /** For a device that does not trust this machine yet; undefined where another's word is trusted anyway. */
+  readonly trust?: TrustFirst;
+}
+export interface TrustFirst {
+  readonly address: string;
+  readonly qr: string;
+  readonly fingerprint: string;
 }
 
 /**
@@ -41,10 +50,15 @@ export async function makeCodeAction(): Promise<ActionResult<JoinCode>> {
   const addresses = Object.values(networkInterfaces())
     .flatMap((list) => list ?? [])
     .filter(({ family, internal }) => family === 'IPv4' && !internal)
-    .map(({ address }) => `http://${address}:${port}`);
+    .map(({ address }) => `https://${address}:${port}`);
   const [first] = addresses;
   if (first === undefined)
     return { ok: false, message: 'This machine is in no network at the moment.' };
+  const authority =
+    process.env.TINBOX_CERT === undefined
+      ? readAuthorityCertificate(dataDirOf(process.env))
+      : undefined;
+  const inTheClear = first.replace('https://', 'http://');
   const { code, endsAt } = await makePairingCode(await getDatabase(), new Date());
   // Behind the #, where no server and no log sees it.
   return {
@@ -53,10 +67,22 @@ export async function makeCodeAction(): Promise<ActionResult<JoinCode>> {
       code,
       endsAt,
       addresses,
-      qr: await QRCode.toDataURL(`${first}/pair#${code}`, { margin: 1, width: 240 }),
+      qr: await toQr(`${first}/pair#${code}`),
+      ...(authority
+        ? {
+            trust: {
+              address: inTheClear,
+              qr: await toQr(inTheClear),
+              fingerprint: authority.fingerprint,
+            },
+          }
+        : {}),
     },
   };
 }
+
+const toQr = (address: string): Promise<string> =>
+  QRCode.toDataURL(address, { margin: 1, width: 240 });
 
 export async function putOutAction(deviceId: string): Promise<ActionResult> {
   if (!(await isAtDesk())) return NOT_AT_DESK;

@@ -16,6 +16,6 @@ export function linkBaseOf(env: Readonly<Record<string, string | undefined>>): L
   const own = Object.values(networkInterfaces())
     .flatMap((each) => each ?? [])
     .find(({ family, internal }) => family === 'IPv4' && !internal)?.address;
-  if (lan && own) return { address: `http://${own}:${lan}`, reach: 'network' };
+  if (lan && own) return { address: `https://${own}:${lan}`, reach: 'network' };
   return { address: `http://127.0.0.1:${env.TINBOX_PORT ?? '4310'}`, reach: 'machine' };
 }

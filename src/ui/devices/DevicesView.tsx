@@ -17,6 +17,7 @@ interface JoinCode {
   readonly endsAt: string;
   readonly addresses: readonly string[];
   readonly qr: string;
+  readonly trust?: { readonly address: string; readonly qr: string; readonly fingerprint: string };
 }
 interface DevicesViewProps {
   readonly devices: readonly {
@@ -147,6 +148,7 @@ function Join({
           same network in, one by one, by a code.
         </p>
       )}
+      {isGood && join.trust && <TrustFirst trust={join.trust} />}
       {isGood && (
         <div className="mb-2 flex flex-wrap items-start gap-4">
           {/* eslint-disable-next-line @next/next/no-img-element -- made here, not fetched */}
@@ -158,7 +160,10 @@ function Join({
             className="rounded-[5px] border border-line"
           />
           <div className="min-w-[170px] flex-1 text-[14.5px]">
-            <p>Point the phone’s camera at it, or open</p>
+            <p>
+              <b>{join.trust ? 'Second, it joins.' : 'It joins.'}</b> Point the phone’s camera at
+              it, or open
+            </p>
             {join.addresses.map((address) => (
               <p key={address} className="font-mono text-[14px]">
                 {address}
@@ -186,9 +191,38 @@ function Join({
         {join ? 'A new code' : 'Make a code'}
       </Button>
       <p className="mt-3 text-[13.5px] text-soft">
-        What goes between the phone and this machine is not encrypted. Let devices in only on a
-        network that you trust, and revoke them when the project is done.
+        What goes between the phone and this machine is encrypted. Revoke devices when the project
+        is done.
       </p>
     </section>
+  );
+}
+
+/** The once that a device is led to trust this machine, with what is compared by eye. */
+function TrustFirst({ trust }: { readonly trust: NonNullable<JoinCode['trust']> }) {
+  return (
+    <div className="mb-4 flex flex-wrap items-start gap-4">
+      {/* eslint-disable-next-line @next/next/no-img-element -- made here, not fetched */}
+      <img
+        src={trust.qr}
+        alt="QR code that opens the page on which a device learns to trust this machine"
+        width={140}
+        height={140}
+        className="rounded-[5px] border border-line"
+      />
+      <div className="min-w-[170px] flex-1 text-[14.5px]">
+        <p>
+          <b>First, once for each device: it trusts this machine.</b> The page at
+        </p>
+        <p className="font-mono text-[14px]">{trust.address}</p>
+        <p>
+          gives it the certificate and says for each system how it is installed. Compare the
+          fingerprint there with this one:
+        </p>
+        <p aria-label="Fingerprint" className="font-mono text-[13px] break-words">
+          {trust.fingerprint.replace(/:/g, ' ')}
+        </p>
+      </div>
+    </div>
   );
 }

@@ -61,6 +61,7 @@ const trustPart = (
 ): string => `<p>What goes between this device and
 the desk is encrypted by a certificate that the desk made itself. Trust it once.</p>
 <h2>1. Take the certificate</h2><p><a class="go" href="${file}" download>Download it</a></p>
-<h2>2. Trust it</h2><p>Compare the fingerprint (SHA-256) with the one under “Devices” at the desk; if
-one sign differs, stop.</p><p class="mono">${fingerprint.replace(/:/g, ' ')}</p>
+<h2>2. Trust it</h2><p>Before it is installed the device shows the certificate’s fingerprint (SHA-256) among its
+details. Compare that with the one under “Devices” at the desk; if one sign differs, stop. It should be:</p>
+<p class="mono">${fingerprint.replace(/:/g, ' ')}</p>
 <dl>${TRUST_STEPS.map(({ system, steps }) => `<dt>${system}</dt><dd>${steps}</dd>`).join('')}</dl>`;

@@ -138,7 +138,7 @@ function Join({
   };
   return (
     <section aria-label="Let a device in" className="panel p-4">
-      <h2 className="mb-1 flex items-center gap-2 text-[17px]">
+      <h2 className="mb-2.5 flex items-center gap-2 text-[17px]">
         <Smartphone size={18} aria-hidden="true" /> Let a device in
       </h2>
       {!isOpenToNetwork && (
@@ -217,7 +217,7 @@ function TrustFirst({ trust }: { readonly trust: NonNullable<JoinCode['trust']> 
         <p className="font-mono text-[14px]">{trust.address}</p>
         <p>
           gives it the certificate and says for each system how it is installed. Compare the
-          fingerprint there with this one:
+          fingerprint that the device shows of it with this one:
         </p>
         <p aria-label="Fingerprint" className="font-mono text-[13px] break-words">
           {trust.fingerprint.replace(/:/g, ' ')}

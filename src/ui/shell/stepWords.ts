@@ -2,7 +2,7 @@ import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 
 import type { Project } from '@/core/agree';
 import { standingOf, type NextStep, type RoomProgress, type Step } from '@/core/desk';
-import { assertNever, formatCount } from '@/core/shared';
+import { formatCount } from '@/core/shared';
 import { fromWords } from '../look/lookWords';
 
 type Told = { readonly [C in NextStep['code']]: (next: Extract<NextStep, { code: C }>) => string };
@@ -69,51 +69,38 @@ export function homeStepStatus(
   return { word: isDone ? 'done' : '', isMissing: false };
 }
 
+/** What the rail says of each gap, and whether it is marked as missing. */
+const gapStatuses: {
+  readonly [Code in NextStep['code']]: readonly [
+    word: string | ((gap: Extract<NextStep, { code: Code }>) => string),
+    isMissing: boolean,
+  ];
+} = {
+  add_unit: ['to measure', false],
+  add_vantage_point: ['no pictures', true],
+  take_before: ['no “before”', true],
+  measure_again: ['measure again', true],
+  measure_usual: [(gap) => `${gap.count} to measure`, true],
+  measure_walls: ['no plan', false],
+  set_room_budget: ['no budget', true],
+  make_sections: ['no sections', false],
+  get_agreement: ['not agreed', false],
+  start_sorting: ['not begun', false],
+  ask_client: [(gap) => `${gap.count} to ask`, true],
+  decide_later: [(gap) => `${gap.count} for later`, false],
+  place_groups: [(gap) => `${gap.count} unplaced`, true],
+  fit_bays: [(gap) => `${gap.count} open`, false],
+  groups_left_out: [(gap) => `${gap.count} left out`, true],
+  buy: [(gap) => `${gap.lines} to buy`, false],
+  anchor: ['not anchored', true],
+  set_up: [(gap) => `${gap.count} to do`, false],
+  take_away: [(gap) => `${gap.count} to leave`, false],
+  take_after: ['no “after”', false],
+};
+
 function gapStatus(gap: NextStep): StepStatus {
-  switch (gap.code) {
-    case 'add_unit':
-      return { word: 'to measure', isMissing: false };
-    case 'add_vantage_point':
-      return { word: 'no pictures', isMissing: true };
-    case 'take_before':
-      return { word: 'no “before”', isMissing: true };
-    case 'measure_again':
-      return { word: 'measure again', isMissing: true };
-    case 'measure_usual':
-      return { word: `${gap.count} to measure`, isMissing: true };
-    case 'measure_walls':
-      return { word: 'no plan', isMissing: false };
-    case 'set_room_budget':
-      return { word: 'no budget', isMissing: true };
-    case 'make_sections':
-      return { word: 'no sections', isMissing: false };
-    case 'get_agreement':
-      return { word: 'not agreed', isMissing: false };
-    case 'start_sorting':
-      return { word: 'not begun', isMissing: false };
-    case 'ask_client':
-      return { word: `${gap.count} to ask`, isMissing: true };
-    case 'decide_later':
-      return { word: `${gap.count} for later`, isMissing: false };
-    case 'place_groups':
-      return { word: `${gap.count} unplaced`, isMissing: true };
-    case 'fit_bays':
-      return { word: `${gap.count} open`, isMissing: false };
-    case 'groups_left_out':
-      return { word: `${gap.count} left out`, isMissing: true };
-    case 'buy':
-      return { word: `${gap.lines} to buy`, isMissing: false };
-    case 'anchor':
-      return { word: 'not anchored', isMissing: true };
-    case 'set_up':
-      return { word: `${gap.count} to do`, isMissing: false };
-    case 'take_away':
-      return { word: `${gap.count} to leave`, isMissing: false };
-    case 'take_after':
-      return { word: 'no “after”', isMissing: false };
-    default:
-      return assertNever(gap);
-  }
+  const [word, isMissing] = gapStatuses[gap.code];
+  return { word: typeof word === 'string' ? word : word(gap as never), isMissing };
 }
 
 /** "ready by 12 Dec · 18 days", counted from today. */

@@ -14,12 +14,7 @@ import {
 import type { Group } from '@/core/sort';
 import { getDatabase } from '@/data/startData';
 import { addDraft, arrange, chooseDraft, removeDraft, renameDraft } from '@/server/place/drafts';
-import {
-  makeMoveList,
-  noteDeviation,
-  tickMove,
-  type MoveListReasons,
-} from '@/server/place/moveList';
+import { makeMoveList, noteDeviation, type MoveListReasons } from '@/server/place/moveList';
 import { takeIn } from '@/server/place/takeIn';
 import type { ActionResult } from '@/ui/actionResult';
 import { movesReasonWords } from '@/ui/place/placeWords';
@@ -137,22 +132,6 @@ export async function makeMoveListAction(
     const made = await makeMoveList(await getDatabase(), asked.projectId, asked);
     return made.ok ? done : cannotMove(made.error);
   });
-}
-
-export async function tickMoveAction(
-  projectId: string,
-  roomId: string,
-  index: number,
-  isDone: boolean,
-): Promise<ActionResult> {
-  return answer(
-    z.object({ ...room, index: z.number().int().min(0), isDone: z.boolean() }),
-    { projectId, roomId, index, isDone },
-    async (input) => {
-      await tickMove(await getDatabase(), input.projectId, input);
-      return done;
-    },
-  );
 }
 
 /** `bayId` null: it is in a basket. */

@@ -7,9 +7,6 @@ import { carryIdSchema, projectIdSchema, roomIdSchema, sessionIdSchema } from '@
 import { getDatabase } from '@/data/startData';
 import {
   changeSteps,
-  endSession,
-  nextStep,
-  noteDebt,
   pauseSession,
   saveOwnMethod,
   settleDebt,
@@ -34,21 +31,6 @@ export async function startSessionAction(place: RoomPlace, typed: unknown): Prom
         roomId,
         plannedMinutes: minutes,
       });
-      return done;
-    },
-  );
-}
-
-export async function stepSessionAction(
-  place: RoomPlace,
-  sessionId: string,
-  way: 'next' | 'end',
-): Promise<ActionResult> {
-  return answer(
-    placeSchema.extend({ sessionId: sessionIdSchema, way: z.enum(['next', 'end']) }),
-    { ...place, sessionId, way },
-    async ({ projectId, ...input }) => {
-      await (input.way === 'next' ? nextStep : endSession)(await getDatabase(), projectId, input);
       return done;
     },
   );
@@ -92,23 +74,6 @@ export async function changeStepsAction(
     { ...place, sessionId, steps },
     async ({ projectId, ...input }) => {
       await changeSteps(await getDatabase(), projectId, input);
-      return done;
-    },
-  );
-}
-
-const debtFormSchema = z.object({
-  note: z.string().trim().min(1, 'Type what went out').max(120),
-  dueOn: z.iso.date().nullable(),
-});
-
-/** Notes that something went out of the room unsorted. */
-export async function noteDebtAction(place: RoomPlace, typed: unknown): Promise<ActionResult> {
-  return answer(
-    placeSchema.extend({ form: debtFormSchema }),
-    { ...place, form: typed },
-    async ({ projectId, roomId, form }) => {
-      await noteDebt(await getDatabase(), projectId, { ...form, roomId });
       return done;
     },
   );

@@ -6,7 +6,7 @@ import { daySchema } from '@/core/agree';
 import { bayIdSchema, projectIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
 import { taskKinds } from '@/core/setUp';
 import { getDatabase } from '@/data/startData';
-import { noteAir, noteLiner, noteUnit, tickTask, timeTask } from '@/server/setUp/setUp';
+import { noteAir, noteLiner, noteUnit, timeTask } from '@/server/setUp/setUp';
 import type { ActionResult } from '@/ui/actionResult';
 import { airFormSchema } from '@/ui/setUp/airForm';
 import { tookFormSchema } from '@/ui/setUp/tookForm';
@@ -16,17 +16,6 @@ import { answer, done } from './answer';
 const ofRoom = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });
 const ofTask = ofRoom.extend({ kind: z.enum(taskKinds), of: z.string().max(100) });
 type OfTask = { readonly kind: string; readonly of: string };
-
-export async function tickTaskAction(
-  projectId: string,
-  roomId: string,
-  task: OfTask,
-): Promise<ActionResult> {
-  return answer(ofTask, { projectId, roomId, ...task }, async (input) => {
-    await tickTask(await getDatabase(), input.projectId, input);
-    return done;
-  });
-}
 
 export async function timeTaskAction(
   projectId: string,

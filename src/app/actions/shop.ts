@@ -34,7 +34,6 @@ import {
 } from '@/server/shop/readShopService';
 import { removeReceipt } from '@/server/shop/receipts';
 import {
-  addPurchase,
   addPurchases,
   noteReturn,
   removePurchase,
@@ -66,28 +65,6 @@ const purchaseFormSchema = z.object({
   card: z.union([z.literal('').transform(() => 0), typedMoney]),
   paidBy: z.string().trim().max(40),
 });
-
-export async function addPurchaseAction(place: Place, typed: unknown): Promise<ActionResult> {
-  return answer(
-    placeSchema.extend({ form: purchaseFormSchema }),
-    { ...place, form: typed },
-    async ({ projectId, roomId, form: { paid, card, ...form } }) => {
-      if (card > paid) return { ok: false, message: 'The card cannot pay more than the till asks' };
-      const bought = await addPurchase(await getDatabase(), projectId, {
-        ...form,
-        roomId,
-        paidMinor: paid,
-        cardMinor: card,
-      });
-      return bought.ok
-        ? done
-        : {
-            ok: false,
-            message: `Only ${formatMoneyInput(bought.error.leftMinor)} is left on the card`,
-          };
-    },
-  );
-}
 
 const roomPartSchema = z.object({
   roomId: roomIdSchema,

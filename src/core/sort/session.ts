@@ -57,6 +57,34 @@ export const sessionSchema = z.object({
 });
 export type Session = Readonly<z.infer<typeof sessionSchema>>;
 
+/** The same session going on again, whatever break was on. */
+export const goingOn = (session: Session, at: string): Session => ({
+  ...session,
+  pauses: session.pauses.map((pause) => (pause.to === null ? { ...pause, to: at } : pause)),
+});
+export const withEnd = (session: Session, at: string): Session => ({
+  ...goingOn(session, at),
+  endedAt: at,
+});
+
+/**
+ * The session once its step `from` (from 1) was over at `at`: at the next step, or ended (`isEnd`, or after
+ * the last). The same session where it has ended or that step is over already. A clock that is behind
+ * ends a step no earlier than it began.
+ */
+export function stepOver(
+  session: Session,
+  { at, from, isEnd }: { readonly at: string; readonly from: number; readonly isEnd: boolean },
+): Session {
+  if (session.endedAt !== null || (!isEnd && session.stepStarts.length !== from)) return session;
+  const begun = session.stepStarts.at(-1) ?? session.startedAt;
+  const time = at < begun ? begun : at;
+  const isLast = session.stepStarts.length >= session.steps.length;
+  return isEnd || isLast
+    ? withEnd(session, time)
+    : { ...goingOn(session, time), stepStarts: [...session.stepStarts, time] };
+}
+
 /**
  * Something carried out of the room: a box of one verdict, which stands by the door until it has left
  * the home; or, without a verdict, unsorted: a debt until it is settled.

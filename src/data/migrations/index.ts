@@ -31,6 +31,7 @@ import * as answersDecide from './0028_answers_decide';
 import * as insteadOf from './0029_instead_of';
 import * as levels from './0030_levels';
 import * as panels from './0031_panels';
+import * as fieldActs from './0032_field_acts';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -68,6 +69,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0029_instead_of', ...insteadOf },
   { name: '0030_levels', ...levels },
   { name: '0031_panels', ...panels },
+  { name: '0032_field_acts', ...fieldActs },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

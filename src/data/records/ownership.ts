@@ -102,6 +102,7 @@ const NO_RECORDS = new Set([
   'import_rows',
   'desk_summaries',
   'known_answers',
+  'field_acts',
 ]);
 
 /** Tables that lead to a home and that no kind of record is of: their rows would be lost by undo. */

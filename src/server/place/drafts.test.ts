@@ -250,19 +250,45 @@ test('ticking the list off moves what stands today, line by line, and opening a 
     baskets: 2,
     basketsStand: 'on the landing',
   });
-  await tickMove(db, HOME, { roomId: HALL, index: 0, isDone: true });
+  await tickMove(db, HOME, {
+    roomId: HALL,
+    madeAt: (await listOf())?.madeAt ?? '',
+    index: 0,
+    isDone: true,
+  });
   expect(await placesOf('today')).toEqual(['second', null]);
-  await tickMove(db, HOME, { roomId: HALL, index: 1, isDone: true });
-  await tickMove(db, HOME, { roomId: HALL, index: 1, isDone: false });
+  await tickMove(db, HOME, {
+    roomId: HALL,
+    madeAt: (await listOf())?.madeAt ?? '',
+    index: 1,
+    isDone: true,
+  });
+  await tickMove(db, HOME, {
+    roomId: HALL,
+    madeAt: (await listOf())?.madeAt ?? '',
+    index: 1,
+    isDone: false,
+  });
   expect(await placesOf('today')).toEqual(['second', null]);
-  for (const index of [1, 2]) await tickMove(db, HOME, { roomId: HALL, index, isDone: true });
+  for (const index of [1, 2])
+    await tickMove(db, HOME, {
+      roomId: HALL,
+      madeAt: (await listOf())?.madeAt ?? '',
+      index,
+      isDone: true,
+    });
   expect(await placesOf('today')).toEqual(await placesOf('chosen'));
 });
 
 test('what stands elsewhere than the list says is noted, and the rest is worked out anew', async () => {
   await fill();
   await make();
-  await tickMove(db, HOME, { roomId: HALL, index: 0, isDone: true });
+  await tickMove(db, HOME, {
+    roomId: HALL,
+    madeAt: (await listOf())?.madeAt ?? '',
+    index: 0,
+    isDone: true,
+  });
   // Somebody put the hats in a basket too: now nothing stands in the way of the bags.
   await noteDeviation(db, HOME, { roomId: HALL, groupId: hats, bayId: null });
   const list = await listOf();

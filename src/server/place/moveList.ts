@@ -154,15 +154,27 @@ export const tickMove = atomic(
     projectId: ProjectId,
     {
       roomId,
+      madeAt,
       index,
       isDone,
-    }: { readonly roomId: RoomId; readonly index: number; readonly isDone: boolean },
+      at,
+    }: {
+      readonly roomId: RoomId;
+      /** When the list was made whose line it is. */
+      readonly madeAt: string;
+      readonly index: number;
+      readonly isDone: boolean;
+      readonly at?: string;
+    },
   ): Promise<void> => {
     const records = await loadRecords(db, projectId, 'groups', 'moveLists', 'units');
     const list = getList(records, roomId);
     const item = list.items[index];
-    if (!item) throw new DataError('not_found', `the list has no line ${index}`);
-    const now = nowIso();
+    // Lines of a list that was made anew since are others.
+    if (!item || list.madeAt !== madeAt)
+      throw new DataError('not_found', `the list has no line ${index}`);
+    if ((item.doneAt !== null) === isDone) return;
+    const now = at ?? nowIso();
     const bays = records.units.flatMap((unit) => unit.bays);
     const group =
       item.kind === 'move' ? records.groups.find(({ id }) => id === item.groupId) : undefined;
@@ -170,7 +182,7 @@ export const tickMove = atomic(
     const place = item.kind === 'move' ? item[stop] : null;
     await recordChange(
       db,
-      { projectId, deed: { code: isDone ? 'move_ticked' : 'move_reopened' }, now },
+      { projectId, deed: { code: isDone ? 'move_ticked' : 'move_reopened' }, now: nowIso() },
       async (writer) => {
         await writer.put(moveListRecord, tickedItem(list, index, isDone ? now : null));
         if (group)

@@ -84,7 +84,7 @@ test('a task says what of the list it waits for, and its minutes follow what oth
     paint: ['Paint, 1 l'],
   });
   const unit = { roomId: HALL, kind: 'wipe', of: 'unit' } as const;
-  await tickTask(db, HOME, unit);
+  await tickTask(db, HOME, { ...unit, isDone: true });
   const listed = (await load()).tasks.find(({ kind }) => kind === 'wipe')?.minutes ?? 0;
   await timeTask(db, HOME, { ...unit, tookMinutes: listed * 2 });
   const wipe = (await load()).tasks.find(({ kind }) => kind === 'wipe');
@@ -105,13 +105,17 @@ test('a task says what of the list it waits for, and its minutes follow what oth
 });
 
 test('a tick is kept with its moment, taken back when ticked again or by undo; the air makes paint slower', async () => {
-  const tick = () => tickTask(db, HOME, { roomId: HALL, kind: 'wipe', of: 'unit' });
-  await tick();
+  const tick = (isDone: boolean) =>
+    tickTask(db, HOME, { roomId: HALL, kind: 'wipe', of: 'unit', isDone });
+  await tick(true);
   expect((await load()).plan.tasks.map(({ task }) => task.kind)).not.toContain('wipe');
   await moveChange(db, HOME, 'undo');
   expect((await loadAll(db, HOME)).setUps).toEqual([]);
-  await tick();
-  await tick();
+  await tick(true);
+  // Said twice it is done once.
+  await tick(true);
+  expect((await loadAll(db, HOME)).setUps[0]?.done).toHaveLength(1);
+  await tick(false);
   expect((await loadAll(db, HOME)).setUps).toMatchObject([{ done: [] }]);
   const lagOf = async () =>
     (await load()).tasks.findLast(({ kind }) => kind === 'paint')?.after[0]?.lagMinutes;

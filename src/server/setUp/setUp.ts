@@ -169,9 +169,10 @@ async function changeSetUp(
   const records = await loadRecords(db, projectId, 'rooms', 'setUps');
   const deed = { code, name: roomOf(records, roomId).name } as const;
   const now = nowIso();
-  await recordChange(db, { projectId, deed, now }, (writer) =>
-    writer.put(setUpRecord, change(setUpOf(records, roomId), now)),
-  );
+  const before = setUpOf(records, roomId);
+  const after = change(before, now);
+  if (after === before) return;
+  await recordChange(db, { projectId, deed, now }, (writer) => writer.put(setUpRecord, after));
 }
 
 interface OfTask {
@@ -180,23 +181,31 @@ interface OfTask {
   readonly of: string;
 }
 
-/** Ticks a task as done now; ticked again it is open. @errors `not_found`: no such room. */
+/** Says that a task is done, or is to be done again; as it is already, nothing changes. @errors `not_found`: no such room. */
 export const tickTask = atomic(
-  async (db: Db, projectId: ProjectId, { roomId, kind, of }: OfTask): Promise<void> => {
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { roomId, kind, of, isDone, at }: OfTask & { readonly isDone: boolean; readonly at?: string },
+  ): Promise<void> => {
     const records = await loadRecords(db, projectId, ...setUpNames);
     const listed = tasksOf(records, roomId).find(({ id }) => id === taskIdOf(kind, of));
     await changeSetUp(db, { projectId, roomId }, 'task_ticked', (setUp, doneAt) => {
       const others = setUp.done.filter((each) => each.kind !== kind || each.of !== of);
+      const before = setUp.done.find((each) => each.kind === kind && each.of === of);
+      if ((before !== undefined) === isDone) return setUp;
+      // Ticked since by somebody else: ticked it stays.
+      if (before && at !== undefined && before.doneAt > at) return setUp;
       const tick = {
         kind,
         of,
-        doneAt,
+        doneAt: at ?? doneAt,
         tookMinutes: null,
         listedMinutes: listed?.assumedMinutes ?? null,
       };
       return {
         ...setUp,
-        done: others.length < setUp.done.length ? others : [...setUp.done, tick],
+        done: isDone ? [...others, tick] : others,
       };
     });
   },

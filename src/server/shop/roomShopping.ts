@@ -170,7 +170,7 @@ export const setNeedPriority = atomic(
   },
 );
 
-interface CardFault {
+export interface CardFault {
   readonly code: 'card_too_small';
   readonly leftMinor: number;
 }

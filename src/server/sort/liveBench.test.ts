@@ -26,8 +26,7 @@ import { loadRecords } from '@/data/records';
 import { loadBench } from './loadBench';
 import {
   changeSteps,
-  endSession,
-  nextStep,
+  endStep,
   noteDebt,
   pauseSession,
   saveOwnMethod,
@@ -192,13 +191,17 @@ test('a session goes step by step to its end; starting another ends it', async (
       present: ['Nora'],
     });
   const first = await start('quick-pass');
-  await nextStep(db, HOME, { roomId: HALL, sessionId: first });
+  const over = (sessionId: typeof first, from: number, isEnd = false) =>
+    endStep(db, HOME, { roomId: HALL, sessionId, from, isEnd, at: new Date().toISOString() });
+  await over(first, 1);
+  // By a second device, which had not heard of it: one step further, not two.
+  await over(first, 1);
   expect(
     (await listSessions(db, HALL)).map(({ stepStarts, endedAt }) => [stepStarts.length, endedAt]),
   ).toEqual([[2, null]]);
   await moveChange(db, HOME, 'undo');
   expect((await listSessions(db, HALL))[0]?.stepStarts).toHaveLength(1);
-  for (let i = 0; i < 6; i += 1) await nextStep(db, HOME, { roomId: HALL, sessionId: first });
+  for (let from = 1; from <= 6; from += 1) await over(first, from);
   expect(
     (await listSessions(db, HALL)).map(({ stepStarts, endedAt }) => [
       stepStarts.length,
@@ -207,7 +210,7 @@ test('a session goes step by step to its end; starting another ends it', async (
   ).toEqual([[4, true]]);
   const second = await start('empty-all');
   const third = await start('by-category');
-  await endSession(db, HOME, { roomId: HALL, sessionId: third });
+  await over(third, 1, true);
   expect((await listSessions(db, HALL)).map(({ endedAt }) => endedAt !== null)).toEqual([
     true,
     true,
@@ -231,7 +234,12 @@ test('a session stands still and goes on; steps at hand and before stay, the oth
   expect(before.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(45);
   await pauseSession(db, HOME, place);
   expect((await now())?.pauses).toMatchObject([{ to: null }]);
-  await nextStep(db, HOME, place);
+  await endStep(db, HOME, {
+    ...place,
+    from: 1,
+    isEnd: false,
+    at: new Date().toISOString(),
+  });
   expect((await now())?.pauses).toMatchObject([{ to: expect.any(String) }]);
   const tea = { name: 'Tea', guidance: '', minutes: 5, share: 0.1 };
   await changeSteps(db, HOME, { ...place, steps: [tea, tea, tea] });

@@ -2,12 +2,15 @@ import 'server-only';
 
 import {
   carrySchema,
+  goingOn,
   isPaused,
   methodNames,
   methods,
   ownMethodSchema,
   sessionSchema,
+  stepOver,
   timeSteps,
+  withEnd,
   type Carry,
   type MethodName,
   type MethodStep,
@@ -72,15 +75,6 @@ export const startSession = atomic(
   },
 );
 
-const withEnd = (session: Session, now: string): Session => ({
-  ...goingOn(session, now),
-  endedAt: now,
-});
-const goingOn = (session: Session, now: string): Session => ({
-  ...session,
-  pauses: session.pauses.map((pause) => (pause.to === null ? { ...pause, to: now } : pause)),
-});
-
 /** Stands still, or goes on: the time between does not count. @errors `not_found`. */
 export const pauseSession = atomic(
   async (db: Db, projectId: ProjectId, place: SessionPlace): Promise<void> => {
@@ -129,48 +123,30 @@ async function getSession(db: Db, { roomId, sessionId }: SessionPlace): Promise<
   return session;
 }
 
-/** Goes on to the next step, or ends the session after its last. */
-export const nextStep = atomic(
+/**
+ * Ends a step at the time it was over (`stepOver`): the next one begins, or the session ends. Where that
+ * step is over already, nothing changes. @errors `not_found`.
+ */
+export const endStep = atomic(
   async (
     db: Db,
     projectId: ProjectId,
-    { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
+    { at, from, isEnd, ...place }: SessionPlace & Parameters<typeof stepOver>[1],
   ): Promise<void> => {
-    const session = await findSession(db, roomId, sessionId);
-    if (!session) throw new DataError('not_found', 'there is no such session in this home');
-    if (session.endedAt !== null) return;
-    const now = nowIso();
-    const isLast = session.stepStarts.length >= session.steps.length;
-    const after: Session = isLast
-      ? withEnd(session, now)
-      : { ...goingOn(session, now), stepStarts: [...session.stepStarts, now] };
+    const session = await getSession(db, place);
+    const after = stepOver(session, { at, from, isEnd });
+    if (after === session) return;
     await recordChange(
       db,
       {
         projectId,
-        deed: isLast
-          ? { code: 'session_ended' }
-          : { code: 'step_begun', name: session.steps[session.stepStarts.length]?.name ?? '' },
-        now,
+        deed:
+          after.endedAt === null
+            ? { code: 'step_begun', name: session.steps[session.stepStarts.length]?.name ?? '' }
+            : { code: 'session_ended' },
+        now: nowIso(),
       },
       (writer) => writer.put(sessionRecord, after),
-    );
-  },
-);
-
-export const endSession = atomic(
-  async (
-    db: Db,
-    projectId: ProjectId,
-    { roomId, sessionId }: { readonly roomId: RoomId; readonly sessionId: SessionId },
-  ): Promise<void> => {
-    const session = await findSession(db, roomId, sessionId);
-    if (!session) throw new DataError('not_found', 'there is no such session in this home');
-    if (session.endedAt !== null) return;
-    await recordChange(
-      db,
-      { projectId, deed: { code: 'session_ended' }, now: nowIso() },
-      (writer) => writer.put(sessionRecord, withEnd(session, nowIso())),
     );
   },
 );
@@ -207,6 +183,7 @@ export async function noteDebt(
   db: Db,
   projectId: ProjectId,
   input: { readonly roomId: RoomId; readonly note: string; readonly dueOn: string | null },
+  carriedAt = nowIso(),
 ): Promise<CarryId> {
   const carry = carrySchema.parse({
     ...input,
@@ -214,7 +191,7 @@ export async function noteDebt(
     verdict: null,
     litres: 0,
     massG: 0,
-    carriedAt: nowIso(),
+    carriedAt,
     settledAt: null,
   });
   await recordChange(
@@ -236,6 +213,7 @@ export const settleDebt = atomic(
       ({ id }) => id === carryId,
     );
     if (!carry) throw new DataError('not_found', 'there is no such debt in this home');
+    if (carry.settledAt !== null) return;
     await recordChange(
       db,
       { projectId, deed: { code: 'debt_settled', name: carry.note }, now: nowIso() },

@@ -22,6 +22,8 @@ interface MoveLineProps {
   readonly isBusy: boolean;
   /** An earlier line about the same group is open. */
   readonly isLocked: boolean;
+  /** A word beside it: that what was said of it waits on this device. */
+  readonly note?: string;
   readonly cleaningWord: string;
   readonly group: MovedGroup | undefined;
   readonly bays: readonly { readonly id: string; readonly name: string }[];
@@ -36,6 +38,7 @@ export function MoveLine({
   isNext,
   isBusy,
   isLocked,
+  note,
   cleaningWord,
   group,
   bays,
@@ -65,6 +68,7 @@ export function MoveLine({
           <span className="w-6 shrink-0 text-right font-mono text-[13.5px] text-soft">
             {number}
           </span>
+          <b className="text-[13px] text-signal-deep empty:hidden">{note}</b>
           <span className={`min-w-0 flex-1 text-[15px] ${isDone ? 'text-soft line-through' : ''}`}>
             {item.kind === 'clean' ? (
               <b>{label}</b>

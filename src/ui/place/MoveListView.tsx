@@ -1,10 +1,13 @@
 'use client';
 
+import { useParams } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
 
 import { cleanings, tickedItem, type KeptMoveList } from '@/core/place';
-import { formatCount, formatLitres, formatMass } from '@/core/shared';
+import { formatCount, formatLitres, formatMass, roomIdSchema } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { WAITS_WORDS } from '../field/fieldWords';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { Choice } from '../primitives/Choice';
 import { CheckField, TextField } from '../primitives/Field';
@@ -21,9 +24,10 @@ interface MoveListViewProps {
     readonly cleanedBayIds: readonly string[];
     readonly basketsStand: string;
   }) => Promise<ActionResult>;
-  readonly onTick: (index: number, isDone: boolean) => Promise<ActionResult>;
   readonly onDeviate: (groupId: string, bayId: string | null) => Promise<ActionResult>;
 }
+
+const UNANSWERED = 'The desk did not answer. Nothing that you typed is lost; try again.';
 
 const CLEANING_WORDS: Readonly<Record<KeptMoveList['cleaning'], string>> = {
   wipe: 'wiped',
@@ -42,14 +46,26 @@ export function MoveListView({
   basketLitres,
   liftG,
   onMake,
-  onTick,
   onDeviate,
 }: MoveListViewProps) {
+  const { send } = useFieldAct();
+  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+  const waiting = useWaitingCommands();
+  const isWaiting = (index: number) =>
+    waiting.some(
+      (each) => each.kind === 'move' && each.madeAt === keptList?.madeAt && each.index === index,
+    );
   const [isWorking, startWork] = useTransition();
   const [message, setMessage] = useState('');
   // A tick shows at once; the server's word replaces it.
   const [list, tickAtOnce] = useOptimistic(
-    keptList,
+    waiting.reduce(
+      (before, each) =>
+        each.kind === 'move' && before && each.madeAt === before.madeAt && each.roomId === roomId
+          ? tickedItem(before, each.index, each.isDone ? each.at : null)
+          : before,
+      keptList,
+    ),
     (before, { index, isDone }: { index: number; isDone: boolean }) =>
       before && tickedItem(before, index, isDone ? before.madeAt : null),
   );
@@ -57,7 +73,7 @@ export function MoveListView({
   const run = (work: () => Promise<ActionResult>, first?: () => void) =>
     startWork(async () => {
       first?.();
-      const result = await work();
+      const result = await work().catch((): ActionResult => ({ ok: false, message: UNANSWERED }));
       setMessage(result.ok ? '' : result.message);
     });
   const open = list?.items.filter(({ doneAt }) => doneAt === null) ?? [];
@@ -138,7 +154,8 @@ export function MoveListView({
                 item={item}
                 number={i + 1}
                 isNext={i === firstOpen}
-                isBusy={isWorking}
+                isBusy={isWorking || isWaiting(i)}
+                note={isWaiting(i) ? WAITS_WORDS : ''}
                 isLocked={
                   item.doneAt === null &&
                   item.kind === 'move' &&
@@ -158,7 +175,7 @@ export function MoveListView({
                 bays={bays}
                 onTick={(isDone) =>
                   run(
-                    () => onTick(i, isDone),
+                    () => send({ kind: 'move', roomId, madeAt: list.madeAt, index: i, isDone }),
                     () => tickAtOnce({ index: i, isDone }),
                   )
                 }

@@ -1,6 +1,8 @@
 'use client';
 
-import { formatCount } from '@/core/shared';
+import { useParams } from 'next/navigation';
+
+import { formatCount, roomIdSchema } from '@/core/shared';
 import {
   findEarlyTicks,
   nowNextThen,
@@ -13,10 +15,11 @@ import {
   type TaskKind,
 } from '@/core/setUp';
 import type { ActionResult } from '../actionResult';
+import { WAITS_WORDS } from '../field/fieldWords';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { TextField } from '../primitives/Field';
 import { Button } from '../primitives/Button';
 import { Link } from '../primitives/Link';
-import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
 import { TickLine } from '../visits/Packing';
 import { scheduleReasonWords } from '../visits/scheduleWords';
@@ -51,7 +54,6 @@ interface SetUpViewProps {
   readonly unitNames: Readonly<Record<string, string>>;
   readonly hasPaint: boolean;
   readonly now: string;
-  readonly onTick: (task: Pick<SetUpTask, 'kind' | 'of'>) => Promise<ActionResult>;
   readonly onTook: (
     task: Pick<SetUpTask, 'kind' | 'of'>,
     typed: { readonly minutes: string },
@@ -159,7 +161,6 @@ export function SetUpView(props: SetUpViewProps) {
                 })
                 .at(0)}
               now={now}
-              onTick={props.onTick}
             />
           ))}
         </ul>
@@ -213,7 +214,6 @@ function TaskLine({
   took,
   caution,
   toBuy,
-  onTick,
   onTook,
 }: {
   readonly task: SetUpTask;
@@ -226,10 +226,14 @@ function TaskLine({
   readonly took: SetUp['done'][number] | undefined;
   readonly caution: string | undefined;
   readonly toBuy: readonly string[];
-  readonly onTick: SetUpViewProps['onTick'];
   readonly onTook: SetUpViewProps['onTook'];
 }) {
-  const { mutate } = useMutation();
+  const { act } = useFieldAct();
+  const { roomId } = useParams<{ roomId: string }>();
+  const waiting = useWaitingCommands().findLast(
+    (each) => each.kind === 'task' && each.task === task.kind && each.of === task.of,
+  );
+  const isTicked = waiting?.kind === 'task' ? waiting.isDone : doneAt !== undefined;
   const amount = amountWords(task);
   const facts = (
     <span className="text-soft">
@@ -254,10 +258,19 @@ function TaskLine({
         </p>
       ) : (
         <TickLine
-          isTicked={doneAt !== undefined}
-          onTick={() => mutate(() => onTick({ kind: task.kind, of: task.of }))}
+          isTicked={isTicked}
+          onTick={() =>
+            act({
+              kind: 'task',
+              roomId: roomIdSchema.parse(roomId),
+              task: task.kind,
+              of: task.of,
+              isDone: !isTicked,
+            })
+          }
         >
           {name} {facts}
+          {waiting && <b className="text-signal-deep"> · {WAITS_WORDS}</b>}
         </TickLine>
       )}
       {took && <TookForm took={took} name={name} onSave={(typed) => onTook(task, typed)} />}

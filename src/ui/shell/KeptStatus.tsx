@@ -10,6 +10,9 @@ import type { Waiting } from '../outbox/waiting';
 import { Button } from '../primitives/Button';
 import { Sheet } from '../primitives/Sheet';
 import { decisionOutbox, type WaitingDecision } from '../sort/decisionOutbox';
+import { actOutbox, type WaitingAct } from '../field/actOutbox';
+import { commandName } from '../field/fieldWords';
+import { useRefreshWhenSent } from '../field/useFieldAct';
 import { handoverOutbox, type WaitingHandover } from '../takeAway/handoverOutbox';
 
 /** What waits to be sent, and what was refused. Everything else is on the disk before its screen says so. */
@@ -17,12 +20,14 @@ export function KeptStatus() {
   const decisions = useOutbox(decisionOutbox);
   const pictures = useOutbox(pictureOutbox);
   const handovers = useOutbox(handoverOutbox);
+  const acts = useOutbox(actOutbox);
+  useRefreshWhenSent();
   const [isOpen, setIsOpen] = useState(false);
-  const all = [decisions, pictures, handovers];
+  const all = [decisions, pictures, handovers, acts];
   const waiting = all.reduce((sum, { open }) => sum + open.length, 0);
   const refused = all.reduce((sum, each) => sum + each.refused.length, 0);
   const isQuiet = waiting === 0 && refused === 0;
-  const fault = faultWords(decisions.fault ?? pictures.fault ?? handovers.fault);
+  const fault = faultWords(decisions.fault ?? pictures.fault ?? handovers.fault ?? acts.fault);
   return (
     <span
       role="status"
@@ -60,6 +65,7 @@ export function KeptStatus() {
           one="handover"
           nameOf={handoverName}
         />
+        <RefusedList outbox={actOutbox} refused={acts.refused} one="act" nameOf={actName} />
       </Sheet>
     </span>
   );
@@ -68,6 +74,7 @@ export function KeptStatus() {
 const decisionName = ({ event }: WaitingDecision): string =>
   event.kind === 'decided' ? `${event.count} ${event.name}` : 'A change';
 const handoverName = ({ said }: WaitingHandover): string => `At ${said.destinationName}`;
+const actName = ({ act }: WaitingAct): string => commandName(act.command);
 const pictureName = ({ name }: OutgoingPicture): string => name;
 
 function faultWords(fault: OutboxFault | undefined): string {

@@ -6,6 +6,7 @@ import { useState } from 'react';
 
 import { formatCount, formatMoney, formatMoneyInput, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { WAITS_WORDS } from '../field/fieldWords';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { useMutation } from '../useMutation';
@@ -57,12 +58,20 @@ export interface Bought {
 interface ShopListsProps {
   readonly lists: readonly ShopList[];
   readonly currency: Currency;
+  /** What was said of it waits on this device. */
+  readonly isWaiting?: (line: ShopLine, list: ShopList) => boolean;
   readonly onBuy: (purchase: Bought) => Promise<ActionResult>;
   readonly onMissing: (line: { needId: string; shopId: string }) => Promise<ActionResult>;
 }
 
 /** What to buy where, as one walks; a line is ticked off with one thumb, or with what the till said. */
-export function ShopLists({ lists, currency, onBuy, onMissing }: ShopListsProps) {
+export function ShopLists({
+  lists,
+  currency,
+  isWaiting = () => false,
+  onBuy,
+  onMissing,
+}: ShopListsProps) {
   const [paidBy, setPaidBy] = useState('');
   return (
     <div className="grid gap-3">
@@ -103,6 +112,7 @@ export function ShopLists({ lists, currency, onBuy, onMissing }: ShopListsProps)
                 line={line}
                 list={list}
                 currency={currency}
+                isWaiting={isWaiting(line, list)}
                 onBuy={(typed) => onBuy({ ...typed, paidBy })}
                 onMissing={onMissing}
               />
@@ -118,9 +128,11 @@ function Line({
   line,
   list,
   currency,
+  isWaiting,
   onBuy,
   onMissing,
 }: Pick<ShopListsProps, 'onMissing'> & {
+  isWaiting: boolean;
   line: ShopLine;
   list: ShopList;
   currency: Currency;
@@ -185,14 +197,18 @@ function Line({
         <span className="w-[78px] text-right font-mono text-[14.5px]">
           {formatMoney(line.priceMinor, currency)}
         </span>
-        <Button
-          type="submit"
-          look="quiet"
-          className="no-print max-md:min-h-12 max-md:min-w-[108px]"
-        >
-          <Check size={16} aria-hidden="true" /> Bought
-        </Button>
-        {line.needId !== null && (
+        {isWaiting ? (
+          <b className="text-[13.5px] text-signal-deep">{WAITS_WORDS}</b>
+        ) : (
+          <Button
+            type="submit"
+            look="quiet"
+            className="no-print max-md:min-h-12 max-md:min-w-[108px]"
+          >
+            <Check size={16} aria-hidden="true" /> Bought
+          </Button>
+        )}
+        {line.needId !== null && !isWaiting && (
           <Button
             look="quiet"
             className="no-print max-md:min-h-12"

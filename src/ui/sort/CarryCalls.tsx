@@ -1,8 +1,9 @@
 'use client';
 
+import { useParams } from 'next/navigation';
 import { useState } from 'react';
 
-import { formatCount, formatLitres, formatMass } from '@/core/shared';
+import { formatCount, formatLitres, formatMass, roomIdSchema } from '@/core/shared';
 import {
   boxesNow,
   boxKey,
@@ -14,6 +15,8 @@ import {
 } from '@/core/sort';
 import { dayWords } from '../home/homeWords';
 import type { ActionResult } from '../actionResult';
+import { WAITS_WORDS } from '../field/fieldWords';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
 import { Cautions } from './Cautions';
@@ -26,23 +29,17 @@ interface CarryCallsProps {
   readonly carries: readonly Carry[];
   readonly liftLimitG: number;
   readonly onCarry: (box: DoorBox) => Promise<ActionResult>;
-  readonly onNoteDebt: (typed: {
-    readonly note: string;
-    readonly dueOn: string | null;
-  }) => Promise<ActionResult>;
-  readonly onSettle: (carryId: string) => Promise<ActionResult>;
 }
 
 /** Calls for a full box to go out now, lets any go out, and remembers what went out unsorted until it is settled. */
-export function CarryCalls({
-  boxes,
-  carries,
-  liftLimitG,
-  onCarry,
-  onNoteDebt,
-  onSettle,
-}: CarryCallsProps) {
-  const { mutate, isPending: isBusy } = useMutation();
+export function CarryCalls({ boxes, carries, liftLimitG, onCarry }: CarryCallsProps) {
+  const { mutate, isPending: isChanging } = useMutation();
+  const { act, isPending: isActing } = useFieldAct();
+  const isBusy = isChanging || isActing;
+  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+  const waiting = useWaitingCommands().filter((each) => each.roomId === roomId);
+  const isSettled = (carryId: string) =>
+    waiting.some((each) => each.kind === 'debt_settled' && each.carryId === carryId);
   const [isNoting, setIsNoting] = useState(false);
   const now = boxesNow(boxes, liftLimitG);
   const others = now.filter(({ isDue }) => !isDue);
@@ -65,15 +62,30 @@ export function CarryCalls({
             </Button>
           </p>
         ))}
+      {waiting.map(
+        (each) =>
+          each.kind === 'debt' && (
+            <p key={each.at} className="warn">
+              <b>Went out unsorted:</b> {each.note} · {WAITS_WORDS}
+            </p>
+          ),
+      )}
       {openDebts(carries).map((debt) => (
         <p key={debt.id} className="warn flex flex-wrap items-center gap-x-3 gap-y-1.5">
           <span className="min-w-0 flex-1">
             <b>Went out unsorted:</b> {debt.note}
             {debt.dueOn === null ? '' : `, to be gone through by ${dayWords(debt.dueOn)}`}
           </span>
-          <Button disabled={isBusy} onClick={() => void mutate(() => onSettle(debt.id))}>
-            It is sorted
-          </Button>
+          {isSettled(debt.id) ? (
+            <span>sorted, {WAITS_WORDS}</span>
+          ) : (
+            <Button
+              disabled={isBusy}
+              onClick={() => void act({ kind: 'debt_settled', roomId, carryId: debt.id })}
+            >
+              It is sorted
+            </Button>
+          )}
         </p>
       ))}
       {others.length > 0 && (
@@ -101,7 +113,7 @@ export function CarryCalls({
         <NoteDebt
           onNote={(note, dueOn) => {
             setIsNoting(false);
-            void mutate(() => onNoteDebt({ note, dueOn }));
+            void act({ kind: 'debt', roomId, note, dueOn });
           }}
           onBack={() => setIsNoting(false)}
         />

@@ -9,10 +9,12 @@ import {
   isPaused,
   readClock,
   sessionProgressOf,
+  stepOver,
   type DecisionEvent,
   type Session,
 } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { useNow } from '../primitives/useNow';
 import { methodWords, progressWords } from './sortWords';
@@ -37,7 +39,6 @@ export interface SessionBarProps {
   /** The way that was agreed for this room. */
   readonly agreedMethod: string;
   readonly onStart: (typed: SessionTyped) => Promise<ActionResult>;
-  readonly onStep: (sessionId: string, way: 'next' | 'end') => Promise<ActionResult>;
   readonly onPause: (sessionId: string) => Promise<ActionResult>;
   readonly onChangeSteps: (sessionId: string, steps: Session['steps']) => Promise<ActionResult>;
   /** What the room should make possible again, asked once a session has ended. */
@@ -75,18 +76,32 @@ export function SessionBar(props: SessionBarProps) {
 }
 
 function RunningSession({
-  session,
+  session: kept,
   sectionLitres,
   sectionName,
   log,
-  onStep,
   onPause,
   onChangeSteps,
   onKeepMethod,
 }: SessionBarProps & { readonly session: Session }) {
-  const { mutate, isPending: isBusy } = useMutation();
+  const { mutate, isPending: isChanging } = useMutation();
+  const { act, isPending: isStepping } = useFieldAct();
+  const isBusy = isChanging || isStepping;
+  // As the desk will have it, by the same function.
+  const session = useWaitingCommands().reduce(
+    (before, each) =>
+      each.kind === 'step_over' && each.sessionId === before.id ? stepOver(before, each) : before,
+    kept,
+  );
   const now = useNow(5000);
-  const step = (way: 'next' | 'end') => void mutate(() => onStep(session.id, way));
+  const step = (way: 'next' | 'end') =>
+    void act({
+      kind: 'step_over',
+      roomId: session.roomId,
+      sessionId: session.id,
+      from: session.stepStarts.length,
+      isEnd: way === 'end',
+    });
   const clock = readClock(
     session,
     (now ?? new Date(session.stepStarts.at(-1) ?? session.startedAt)).toISOString(),

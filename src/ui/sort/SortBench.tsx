@@ -64,8 +64,6 @@ interface SortBenchProps extends BenchData {
     assignment: readonly { readonly groupId: string; readonly bayId: string | null }[],
   ) => Promise<ActionResult>;
   readonly onCarry: Parameters<typeof CarryCalls>[0]['onCarry'];
-  readonly onNoteDebt: Parameters<typeof CarryCalls>[0]['onNoteDebt'];
-  readonly onSettle: (carryId: string) => Promise<ActionResult>;
   readonly onKeepKind: (typed: Parameters<SizeFieldKeeper>[0]) => Promise<ActionResult>;
 }
 
@@ -88,8 +86,6 @@ export function SortBench({
   onAddGroup,
   onPlaceGroup,
   onCarry,
-  onNoteDebt,
-  onSettle,
   onKeepKind,
   ...data
 }: SortBenchProps) {
@@ -314,8 +310,6 @@ export function SortBench({
         carries={data.carries}
         liftLimitG={liftLimitG}
         onCarry={onCarry}
-        onNoteDebt={onNoteDebt}
-        onSettle={onSettle}
       />
       <JustNow bench={bench} roomNames={otherRoomNames} openThingId={openThingId} />
     </div>

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 
-import { noteAirAction, tickTaskAction, timeTaskAction } from '@/app/actions/setUp';
+import { noteAirAction, timeTaskAction } from '@/app/actions/setUp';
 import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom } from '@/server/desk/openRoom';
 import { nowIso, today } from '@/server/means';
@@ -37,7 +37,6 @@ export default async function SetUpPage({
         hasPaint={loaded.tasks.some(({ kind }) => kind === 'paint')}
         movesHref={`${stepHref({ projectId, roomId }, 'place')}/moves`}
         now={now}
-        onTick={tickTaskAction.bind(null, projectId, roomId)}
         onTook={timeTaskAction.bind(null, projectId, roomId)}
         onAir={noteAirAction.bind(null, projectId, roomId)}
       />

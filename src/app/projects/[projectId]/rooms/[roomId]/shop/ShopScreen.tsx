@@ -2,7 +2,6 @@ import { RoomFrame } from '@/app/RoomFrame';
 import {
   addGiftCardAction,
   addHandNeedAction,
-  addPurchaseAction,
   approveNeedAction,
   askShopAction,
   findSubstitutesAction,
@@ -35,7 +34,7 @@ import { Leftovers } from '@/ui/shop/Leftovers';
 import { NeedList } from '@/ui/shop/NeedList';
 import { OverBudget } from '@/ui/shop/OverBudget';
 import { Receipts } from '@/ui/shop/Receipts';
-import { ShopLists } from '@/ui/shop/ShopLists';
+import { RoomLists } from '@/ui/shop/RoomLists';
 import { StepPages } from '@/ui/shell/StepPages';
 import { NotToBeHad } from '@/ui/shop/NotToBeHad';
 import { toShopLists } from '@/ui/shop/toShopLists';
@@ -136,12 +135,7 @@ export function ShopScreen({ opened, shops, view, learned, knownAt }: ShopScreen
             onThere={noteShortageAction.bind(null, place, false)}
           />
           <Leftovers leftovers={view.leftovers} rooms={records.rooms} />
-          <ShopLists
-            lists={lists}
-            currency={currency}
-            onBuy={addPurchaseAction.bind(null, place)}
-            onMissing={noteShortageAction.bind(null, place, true)}
-          />
+          <RoomLists lists={lists} currency={currency} />
           {lists.length === 0 && answer.objective !== null && view.lacking.length === 0 && (
             <p className="panel p-4">Everything on the list is here. Nothing is left to buy.</p>
           )}

@@ -11,12 +11,9 @@ import { answerCheckAction, saveRoutineBreaksAction } from '@/app/actions/plan';
 import {
   carryBoxAction,
   changeStepsAction,
-  noteDebtAction,
   pauseSessionAction,
   saveOwnMethodAction,
-  settleDebtAction,
   startSessionAction,
-  stepSessionAction,
 } from '@/app/actions/sessions';
 import { schoolIn, usableLitresOf } from '@/core/look';
 import { openListsOf } from '@/core/sort';
@@ -104,7 +101,6 @@ export default async function SortPage({
           agreedMethod:
             schoolIn('method', own.room.schools, project.terms.schools)?.choice ?? 'empty-all',
           onStart: startSessionAction.bind(null, place),
-          onStep: stepSessionAction.bind(null, place),
           onPause: pauseSessionAction.bind(null, place),
           onChangeSteps: changeStepsAction.bind(null, place),
           endChecks: (
@@ -121,8 +117,6 @@ export default async function SortPage({
         onAddGroup={addGroupAction.bind(null, projectId, roomId)}
         onPlaceGroup={arrangeAction.bind(null, projectId, roomId, 'chosen')}
         onCarry={carryBoxAction.bind(null, place)}
-        onNoteDebt={noteDebtAction.bind(null, place)}
-        onSettle={settleDebtAction.bind(null, place)}
         onKeepKind={keepKindAction}
       />
       <RoomMap units={own.units} groups={own.groups} things={records.things} />

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
-import { makeMoveListAction, noteDeviationAction, tickMoveAction } from '@/app/actions/drafts';
+import { makeMoveListAction, noteDeviationAction } from '@/app/actions/drafts';
 import { keptLitresOf, keptMassGOf } from '@/core/sort';
 import { LIFTING_LIMIT_G } from '@/core/things';
 import { openRoom } from '@/server/desk/openRoom';
@@ -43,7 +43,6 @@ export default async function MovesPage({
         basketLitres={BASKET_LITRES}
         liftG={LIFTING_LIMIT_G}
         onMake={makeMoveListAction.bind(null, projectId, roomId)}
-        onTick={tickMoveAction.bind(null, projectId, roomId)}
         onDeviate={noteDeviationAction.bind(null, projectId, roomId)}
       />
     </RoomFrame>

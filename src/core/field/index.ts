@@ -1,0 +1,1 @@
+export { fieldActSchema, fieldCommandSchema, type FieldAct, type FieldCommand } from './acts';

@@ -1,0 +1,128 @@
+import fc from 'fast-check';
+
+import { aDatabase, aUnit, HALL, HOME, loadAll } from '@test/builders';
+import { fieldActSchema, type FieldAct } from '@/core/field';
+import type { Db } from '@/data/db';
+import { listCarries, listSessions } from '@/data/sessionRepo';
+import { bayRecord, unitRecord } from '@/data/records';
+import { startSession } from '../sort/sessions';
+import { applyAct } from './applyAct';
+
+let db: Db;
+let sessionId: string;
+const begin = async (): Promise<void> => {
+  db = await aDatabase();
+  const { bays, ...unit } = aUnit();
+  await db(unitRecord.table.name).insert(unitRecord.table.toRow(unit));
+  for (const bay of bays) await db(bayRecord.table.name).insert(bayRecord.table.toRow(bay));
+  sessionId = await startSession(db, HOME, {
+    roomId: HALL,
+    sectionId: null,
+    method: 'quick-pass',
+    plannedMinutes: 60,
+    present: [],
+  });
+};
+afterEach(() => db.destroy());
+
+/** The nth act of a device; its clock may be wrong by hours. */
+const anAct = (device: number, n: number, command: object, offMs = 0): FieldAct =>
+  fieldActSchema.parse({
+    id: `device-${device}-act-${n}`,
+    at: new Date(Date.parse('2026-12-01T09:00:00.000Z') + n * 60_000 + offMs).toISOString(),
+    by: `phone ${device}`,
+    command: { roomId: HALL, ...command },
+  });
+const bought = (paidMinor: number) => ({
+  kind: 'bought',
+  containerId: null,
+  handNeedId: null,
+  materialKey: null,
+  shopName: 'Corner Store',
+  label: 'Hooks',
+  pieces: 1,
+  paidMinor,
+  cardMinor: 0,
+  expectedMinor: null,
+  paidBy: '',
+});
+const stateOf = async () => {
+  const { purchases, setUps } = await loadAll(db, HOME);
+  const [session] = await listSessions(db, HALL);
+  return {
+    debts: (await listCarries(db, HALL)).map(({ note }) => note).sort(),
+    paidMinor: purchases.reduce((sum, { paidMinor }) => sum + paidMinor, 0),
+    steps: session?.stepStarts.length,
+    ticked: setUps.flatMap(({ done }) => done.map(({ kind }) => kind)).sort(),
+  };
+};
+
+const commandArb = fc.oneof(
+  fc.nat(900).map(bought),
+  fc.constant({ kind: 'debt', note: 'a bag', dueOn: null }),
+  fc.constant({ kind: 'task', task: 'wipe', of: 'unit', isDone: true }),
+);
+const deviceArb = fc.record({
+  commands: fc.array(commandArb, { maxLength: 5 }),
+  offMs: fc.integer({ min: -10_800_000, max: 10_800_000 }),
+});
+
+test('three devices, answers lost, sent again, in whatever order: each act counts once', () =>
+  fc.assert(
+    fc.asyncProperty(
+      fc.tuple(deviceArb, deviceArb, deviceArb),
+      fc.infiniteStream(fc.nat(2)),
+      fc.infiniteStream(fc.nat(3)),
+      async (devices, turns, repeats) => {
+        await begin();
+        const waiting = devices.map(({ commands, offMs }, device) =>
+          commands.map((command, n) => anAct(device, n, command, offMs)),
+        );
+        const all = waiting.flat();
+        while (waiting.some((acts) => acts.length > 0)) {
+          const acts = waiting[turns.next().value ?? 0] ?? [];
+          const [first] = acts;
+          if (!first) continue;
+          // The desk has it, its answer is lost, and the device sends it once more.
+          for (let i = repeats.next().value ?? 0; i >= 0; i -= 1)
+            expect(await applyAct(db, HOME, first)).toBeUndefined();
+          acts.shift();
+        }
+        const commands = all.map(({ command }) => command);
+        expect(await stateOf()).toEqual({
+          debts: commands.flatMap((each) => (each.kind === 'debt' ? [each.note] : [])).sort(),
+          paidMinor: commands.reduce(
+            (sum, each) => sum + (each.kind === 'bought' ? each.paidMinor : 0),
+            0,
+          ),
+          steps: 1,
+          ticked: commands.some(({ kind }) => kind === 'task') ? ['wipe'] : [],
+        });
+        await db.destroy();
+      },
+    ),
+    { numRuns: 25 },
+  ));
+
+test('a step is over once, whoever says so; an older untick does not undo a later tick', async () => {
+  await begin();
+  const over = { kind: 'step_over', sessionId, from: 1, isEnd: false };
+  for (const device of [1, 2]) await applyAct(db, HOME, anAct(device, 1, over));
+  expect((await stateOf()).steps).toBe(2);
+  const task = { kind: 'task', task: 'wipe', of: 'unit' };
+  await applyAct(db, HOME, anAct(1, 5, { ...task, isDone: true }));
+  await applyAct(db, HOME, anAct(2, 3, { ...task, isDone: false }));
+  expect((await stateOf()).ticked).toEqual(['wipe']);
+  await applyAct(db, HOME, anAct(2, 9, { ...task, isDone: false }));
+  expect((await stateOf()).ticked).toEqual([]);
+});
+
+test('what is refused leaves nothing behind and can be sent again', async () => {
+  await begin();
+  const dear = anAct(1, 1, { ...bought(500), cardMinor: 400 });
+  expect(await applyAct(db, HOME, dear)).toEqual({ code: 'card_too_small', leftMinor: 0 });
+  expect((await stateOf()).paidMinor).toBe(0);
+  const gone = anAct(1, 2, { kind: 'move', madeAt: 'x', index: 0, isDone: true });
+  await expect(applyAct(db, HOME, gone)).rejects.toMatchObject({ code: 'not_found' });
+  expect(await db('field_acts').select()).toEqual([]);
+});

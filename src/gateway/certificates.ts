@@ -3,10 +3,11 @@ import 'server-only';
 
 import { webcrypto, X509Certificate } from 'node:crypto';
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
-import { hostname, networkInterfaces } from 'node:os';
+import { hostname } from 'node:os';
 import path from 'node:path';
 import * as x509 from '@peculiar/x509';
 
+import { ownAddresses } from '@/server/devices/ownAddresses';
 import { AUTHORITY_PEM, readAuthorityCertificate } from '@/server/devices/authorityFile';
 
 /** What a server shows, and whose word it is. */
@@ -17,7 +18,7 @@ export interface ServedCertificate {
   /** Names and addresses it is good for, lower case. */
   readonly names: readonly string[];
   readonly endsAt: Date;
-  /** Somebody brought it; undefined where this machine made it, with an authority to trust. */
+  /** Somebody brought it; false where this machine made it, with an authority to trust. */
   readonly isBrought: boolean;
 }
 
@@ -44,10 +45,7 @@ x509.cryptoProvider.set(webcrypto as Crypto);
 /** The names and addresses under which this machine is found in its network. */
 export function namesOfMachine(): string[] {
   const own = hostname().toLowerCase();
-  const addresses = Object.values(networkInterfaces())
-    .flatMap((list) => list ?? [])
-    .filter(({ family }) => family === 'IPv4')
-    .map(({ address }) => address);
+  const addresses = ownAddresses().map(({ address }) => address);
   return [...new Set(['localhost', own, `${own.replace(/\..*$/, '')}.local`, ...addresses])];
 }
 
@@ -167,7 +165,7 @@ function factsOf(pem: string): Pick<ServedCertificate, 'names' | 'endsAt'> {
 
 const isAddress = (name: string): boolean => /^[\d.]+$/.test(name) || name.includes(':');
 
-/** Twenty bytes that nobody guesses; the first below 0x80, so that the number is positive. */
+/** Sixteen bytes that nobody guesses; the first below 0x80, so that the number is positive. */
 function newSerial(): string {
   const bytes = webcrypto.getRandomValues(new Uint8Array(16));
   bytes[0] = (bytes[0]! & 0x7f) | 0x01;

@@ -1,6 +1,5 @@
 'use server';
 
-import { networkInterfaces } from 'node:os';
 import { headers } from 'next/headers';
 import QRCode from 'qrcode';
 import { z } from 'zod';
@@ -8,6 +7,7 @@ import { z } from 'zod';
 import { dataDirOf } from '@/data/db';
 import { getDatabase } from '@/data/startData';
 import { readAuthorityCertificate } from '@/server/devices/authorityFile';
+import { ownAddresses } from '@/server/devices/ownAddresses';
 import { makePairingCode, putOutDevice } from '@/server/devices/pairing';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
@@ -47,9 +47,8 @@ export async function makeCodeAction(): Promise<ActionResult<JoinCode>> {
       message:
         'Tin Box listens on this machine alone. Start it with “npm start -- --lan” to let others in.',
     };
-  const addresses = Object.values(networkInterfaces())
-    .flatMap((list) => list ?? [])
-    .filter(({ family, internal }) => family === 'IPv4' && !internal)
+  const addresses = ownAddresses()
+    .filter(({ internal }) => !internal)
     .map(({ address }) => `https://${address}:${port}`);
   const [first] = addresses;
   if (first === undefined)

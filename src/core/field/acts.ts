@@ -17,7 +17,7 @@ const minor = z.number().int().min(0).max(1e9);
  * What is done on site, as a small command that says what somebody wants to be so, not what to turn
  * over: sent twice, or by two devices, it counts once.
  */
-export const fieldCommandSchema = z.discriminatedUnion('kind', [
+const fieldCommandSchema = z.discriminatedUnion('kind', [
   /** Paid at a till; each counts. */
   z.object({
     kind: z.literal('bought'),

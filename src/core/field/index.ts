@@ -1,1 +1,1 @@
-export { fieldActSchema, fieldCommandSchema, type FieldAct, type FieldCommand } from './acts';
+export { fieldActSchema, type FieldAct, type FieldCommand } from './acts';

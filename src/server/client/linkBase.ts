@@ -1,6 +1,6 @@
 import 'server-only';
 
-import { networkInterfaces } from 'node:os';
+import { ownAddresses } from '../devices/ownAddresses';
 
 /** Where a link leads, and who reaches that. */
 export interface LinkBase {
@@ -13,9 +13,7 @@ export function linkBaseOf(env: Readonly<Record<string, string | undefined>>): L
   const open = env.TINBOX_PUBLIC_ADDRESS?.replace(/\/+$/, '');
   if (open) return { address: open, reach: 'anywhere' };
   const lan = env.TINBOX_LAN_PORT;
-  const own = Object.values(networkInterfaces())
-    .flatMap((each) => each ?? [])
-    .find(({ family, internal }) => family === 'IPv4' && !internal)?.address;
+  const own = ownAddresses().find(({ internal }) => !internal)?.address;
   if (lan && own) return { address: `https://${own}:${lan}`, reach: 'network' };
   return { address: `http://127.0.0.1:${env.TINBOX_PORT ?? '4310'}`, reach: 'machine' };
 }

@@ -41,7 +41,7 @@ export function useFieldAct() {
   };
 }
 
-/** Also where a page came in the clear, where browsers make no such ids. */
+/** Also on pages that browsers do not count as secure and give no ids. */
 const createActId = (): string =>
   [...crypto.getRandomValues(new Uint8Array(16))]
     .map((byte) => byte.toString(16).padStart(2, '0'))

@@ -5,12 +5,11 @@ import { expect, test, type Page } from '@playwright/test';
 
 import { createOwnServer } from './ownServer';
 
-// Some two hundred pages: what is wrong is said by its page, and needs no trace.
-test.use({ trace: 'off' });
+// Some two hundred pages, and the demo's homes seeded first: minutes, and many on a machine with other work.
+test.describe.configure({ timeout: 900_000 });
 
 const server = createOwnServer(4392);
 test.beforeAll(async () => {
-  test.setTimeout(240_000);
   // The demo's homes: full lists, long names, every state at once.
   const seeded = spawnSync(
     process.execPath,
@@ -199,7 +198,6 @@ for (const [width, height] of [
   test(`every page keeps the rules of axe and scrolls in its worktop alone, ${width} wide`, async ({
     browser,
   }) => {
-    test.setTimeout(300_000);
     const isPhone = width < 768;
     const context = await browser.newContext({ viewport: { width, height } });
     const page = await context.newPage();
@@ -215,7 +213,7 @@ for (const [width, height] of [
     }
     for (const [path, button] of [...SHEETS, ...(isPhone ? ON_A_PHONE : [])]) {
       await open(page, path);
-      await page.getByRole('button', { name: button }).first().click({ timeout: 10_000 });
+      await page.getByRole('button', { name: button }).first().click();
       if (!String(button).includes('Tray')) await expect(page.getByRole('dialog')).toBeVisible();
       wrong.push(...(await faultsOf(page, `${path}, ${button}`)));
     }
@@ -232,7 +230,6 @@ for (const [width, height] of [
   test(`nothing is wider than its place, and no word is broken, ${width} by ${height}`, async ({
     browser,
   }) => {
-    test.setTimeout(180_000);
     const context = await browser.newContext({ viewport: { width, height } });
     const page = await context.newPage();
     const over: string[] = [];

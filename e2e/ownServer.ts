@@ -44,7 +44,7 @@ export function createOwnServer(
       said = '';
       child.stderr?.on('data', (chunk: Buffer) => (said += String(chunk)));
       await expect(async () => expect((await fetch(address)).status).toBe(200)).toPass({
-        timeout: 30_000,
+        timeout: 120_000,
         intervals: [100, 200, 300],
       });
       return child;

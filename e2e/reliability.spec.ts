@@ -134,7 +134,7 @@ test('what is no request is answered as such: 4xx in words, never 500, never a s
 });
 
 test('a line on which a request never ends is closed', async () => {
-  test.setTimeout(60_000);
+  test.setTimeout(180_000);
   const ended = await new Promise<boolean>((resolve) => {
     const socket = net.connect(PORT, '127.0.0.1', () =>
       socket.write('GET / HTTP/1.1\r\nhost: 127.0'),
@@ -458,7 +458,7 @@ function insertExtremes(): void {
 }
 
 test('numbers at their ends and a container that is nothing: every page says what it has, none breaks', async () => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   insertExtremes();
   const event = {
     kind: 'decided',

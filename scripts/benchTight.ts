@@ -6,6 +6,7 @@ import { shopFaults } from '@test/shopOracle';
 import { tightShopOf } from '@test/tightShop';
 
 import { median, timesOf, type Row } from './benchRow';
+import { buyPlainly } from './benchShopPlain';
 
 const clock = () => performance.now();
 /** So long a list is given in the end. */
@@ -13,7 +14,10 @@ const LONG_MS = 15_000;
 const SHORT_MS = 500;
 const RATIOS = [1.02, 1.2, 1.6, 2.5];
 
-/** Lists whose budget binds: what is reached in half a second, beside what is reached in the end. */
+/**
+ * Lists whose budget binds: what is reached in half a second, beside what is reached in the end and
+ * beside the plain exact model on the same core.
+ */
 export function benchTightShop(solver: Solver): Row[] {
   const size = { needs: 40, offers: 400, shops: 8 };
   const lists = [1, 2, 3].map((seed) => {
@@ -25,10 +29,14 @@ export function benchTightShop(solver: Solver): Row[] {
       const asked = { ...request, budgetMinor: Math.ceil(leastMinor * ratio) };
       const short = planShop({ ...asked, timeLimitMs: SHORT_MS }, { solver, clock });
       const long = planShop({ ...asked, timeLimitMs: LONG_MS }, { solver, clock });
-      return { asked, short, long };
+      return { asked, short, long, plain: buyPlainly(asked, { solver, mostMs: LONG_MS }) };
     });
     const lost = runs.map(
       ({ asked, short, long }) => 1 - worthOf(asked, short) / Math.max(1, worthOf(asked, long)),
+    );
+    const plains = runs.map(({ plain }) => plain);
+    const above = runs.map(({ asked, long, plain }) =>
+      plain.worth === undefined ? 0 : worthOf(asked, long) - plain.worth,
     );
     const broken = runs.flatMap(({ asked, short, long }) => [
       ...shopFaults(asked, short),
@@ -44,7 +52,11 @@ export function benchTightShop(solver: Solver): Row[] {
         `${SHORT_MS} ms (took at most ${Math.max(...runs.map(({ short }) => short.elapsedMs)).toFixed(0)}) ` +
         `${runs.filter(({ short }) => short.objective !== null).length} bought, at most ` +
         `${(100 * Math.max(...lost)).toFixed(1)} % less value than in the end, median ` +
-        `${(100 * median(lost)).toFixed(1)} %; ${broken.length} rules broken`,
+        `${(100 * median(lost)).toFixed(1)} %; the plain exact model: ` +
+        `${plains.filter(({ isProven }) => isProven).length} proven, median ` +
+        `${median(plains.map(({ tookMs }) => tookMs)).toFixed(0)} ms, at most ` +
+        `${Math.max(...plains.map(({ tookMs }) => tookMs)).toFixed(0)}; our value ` +
+        `${Math.min(...above)} to ${Math.max(...above)} above its; ${broken.length} rules broken`,
     };
   });
 }

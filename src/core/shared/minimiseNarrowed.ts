@@ -30,7 +30,11 @@ export function minimiseNarrowed(
   model: LinearModel,
   solver: Solver,
   aim: readonly (readonly [number, number])[],
-  options: Pick<MinimiseOptions, 'seed' | 'start'> & { readonly timeLeftMs: () => number },
+  options: Pick<MinimiseOptions, 'seed' | 'start'> & {
+    readonly timeLeftMs: () => number;
+    /** The start is near the best: a small search before the whole one would only cost time. */
+    readonly isStartNear?: boolean;
+  },
 ): Narrowed {
   const limits = () => ({ timeLimitMs: Math.max(20, options.timeLeftMs()), seed: options.seed });
   const relaxed = model.minimise(solver, aim, { ...limits(), isRelaxed: true });
@@ -52,6 +56,11 @@ export function minimiseNarrowed(
   const startValue =
     options.start &&
     aim.reduce((sum, [variable, factor]) => sum + factor * (options.start?.[variable] ?? 0), 0);
+  if (options.isStartNear && startValue !== undefined) {
+    const shut = dear(startValue - relaxed.objective);
+    const best = model.minimise(solver, aim, { ...limits(), shut, start: options.start });
+    return { solution: { ...best, bound: Math.max(floor, best.bound) }, shut };
+  }
   const firstShut = dear(
     startValue === undefined ? cut : Math.min(cut, Math.max(0, startValue - relaxed.objective)),
   );

@@ -184,5 +184,13 @@ export type ShopReason =
       readonly budgetMinor: number;
     }
   /** Offers that serve several musts hold enough for each, but not for all together. */
-  | { readonly code: 'offers_run_out'; readonly subject: 'offers' }
+  | {
+      readonly code: 'offers_run_out';
+      /** The id of a need that stays short; `offers` where none was made out. */
+      readonly subject: string;
+      /** Pieces of it that no offer is left for. */
+      readonly lack: number;
+      /** The other musts that the same offers serve, a few of them. */
+      readonly beside: readonly string[];
+    }
   | { readonly code: 'time_ran_out'; readonly subject: 'timeLimitMs' };

@@ -128,6 +128,31 @@ test('a must that nobody sells is named', () =>
     },
   ));
 
+test('musts that share too few packs: the one that stays short is named, and by how much', () => {
+  const need = { name: '', priority: 'must' };
+  const request = {
+    needs: [
+      { ...need, id: 'bin', qty: 2 },
+      { ...need, id: 'tub', qty: 3 },
+      { ...need, id: 'wide', qty: 1 },
+    ],
+    offers: [
+      { id: 'both', shopId: 's', needIds: ['bin', 'tub'], packSize: 2, priceMinor: 9, maxPacks: 2 },
+      { id: 'one', shopId: 's', needId: 'wide', packSize: 1, priceMinor: 9 },
+    ],
+    shops: [{ id: 's', name: 's' }],
+    budgetMinor: 1000,
+  };
+  const { status, reasons } = solve(request);
+  expect(status).toBe('infeasible');
+  expect(reasons).toMatchObject([{ code: 'offers_run_out', lack: 1 }]);
+  const [reason] = reasons;
+  expect(reason?.code === 'offers_run_out' && [reason.subject, ...reason.beside].sort()).toEqual([
+    'bin',
+    'tub',
+  ]);
+});
+
 test('nothing to buy is an empty optimal answer', () =>
   expect(solve({ needs: [], offers: [], shops: [], budgetMinor: 0 })).toMatchObject({
     status: 'optimal',

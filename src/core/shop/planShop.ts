@@ -9,6 +9,7 @@ import {
 } from '../shared';
 import { createInfeasible, lackingUnitsOf } from './infeasible';
 import type { Need, ShopAnswer, ShopReason, ShopRequest } from './model';
+import { nameShortage } from './nameShortage';
 import { planForRooms, type PlannedUnits, type RoomLimit } from './planRooms';
 import { recount, sumUp, unitsByNeed } from './readPurchase';
 import {
@@ -26,10 +27,10 @@ import { startShop, type ShopStart } from './startShop';
 /** A value aim is held to within this when the next aim is worked on. */
 const VALUE_TOLERANCE = 1e-6;
 /**
- * So much of the time goes at most into something to begin with; where there is little, more of it, since
- * no model gets far in what is left.
+ * So much of the time goes at most into something to begin with, and no more than a list of so many
+ * offers is worth; where there is little time, more of it, since no model gets far in what is left.
  */
-const START = { share: 0.15, leastMs: 300, mostShare: 0.6 } as const;
+const START = { share: 0.15, msAnOffer: 1, leastMs: 300, mostShare: 0.6 } as const;
 /** So much an offer a model ends late by, and what it found is read. */
 const LATE_MS_AN_OFFER = 0.025;
 /** With less than this no model is begun. */
@@ -127,7 +128,10 @@ function pursueAims(
 ): Pursued | Failed {
   // Something that pays every must is there before anything is proven.
   const allMs = search.timeLeftMs();
-  const startMs = Math.max(START.share * allMs, Math.min(START.leastMs, START.mostShare * allMs));
+  const startMs = Math.max(
+    Math.min(START.share * allMs, START.msAnOffer * request.offers.length),
+    Math.min(START.leastMs, START.mostShare * allMs),
+  );
   const start =
     search.roomLimits.length > 0
       ? undefined
@@ -144,6 +148,10 @@ function pursueAims(
   // Money comes in whole minor units, so what is to pay is whole too.
   const known = start && beginWith(model, request, { variables, start });
   if (known && isLate()) return stoodOnly(variables, known);
+  const findMustFault = (least: LinearSolution): Failed | undefined =>
+    least.status === 'infeasible'
+      ? { reason: nameShortage(request, lacking, search.solver) }
+      : findPayFault(request, variables, least);
   const narrow = (): Narrowed =>
     minimiseNarrowed(model, search.solver, pay, {
       seed: request.seed,
@@ -154,7 +162,7 @@ function pursueAims(
     const cheapest = narrow();
     if (!isSolved(cheapest.solution) && known) return stoodOnly(variables, known);
     return (
-      findMustFault(request, variables, cheapest.solution) ??
+      findMustFault(cheapest.solution) ??
       settleTies(request, { model, variables, cheapest, isProven: true, search })
     );
   }
@@ -169,7 +177,7 @@ function pursueAims(
     const least = narrow().solution;
     // Where the time ran out on wishes, the musts alone are still an answer.
     return (
-      findMustFault(request, variables, least) ?? {
+      findMustFault(least) ?? {
         variables,
         solution: least,
         bound: 0,
@@ -187,6 +195,7 @@ function pursueAims(
     seed: request.seed,
     timeLeftMs: search.timeLeftMs,
     start: best.values,
+    isStartNear: true,
   });
   if (!isSolved(cheapest.solution)) return stoodOnly(variables, best);
   return settleTies(request, {
@@ -212,14 +221,13 @@ function beginWith(
   return isPaid ? begun : undefined;
 }
 
-/** Why the musts cannot be bought within the budget; undefined where `least` buys them. */
-function findMustFault(
+/** Why the musts cannot be paid from the budget; undefined where `least` buys them. */
+function findPayFault(
   request: ShopRequest,
   variables: ShopVariables,
   least: LinearSolution,
 ): Failed | undefined {
-  if (!isSolved(least))
-    return { reason: least.status === 'infeasible' ? sharedOffersRunOut : timeRanOut };
+  if (!isSolved(least)) return { reason: timeRanOut };
   const leastMinor = recount(request, variables, least).payMinor;
   if (leastMinor <= request.budgetMinor) return undefined;
   // A cut-short search has not proved that the musts cannot be had for less.
@@ -338,5 +346,4 @@ const tooDear = (leastMinor: number, budgetMinor: number): ShopReason => ({
   leastMinor,
   budgetMinor,
 });
-const sharedOffersRunOut: ShopReason = { code: 'offers_run_out', subject: 'offers' };
 const timeRanOut: ShopReason = { code: 'time_ran_out', subject: 'timeLimitMs' };

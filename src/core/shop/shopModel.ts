@@ -83,13 +83,25 @@ export function buildModel(
       { most: 0 },
     );
   });
-  // A need gets no more than the packs of its own offers hold and the shared ones give.
+  // A need gets no more than the packs of its own offers hold and the shared ones give; of a pack that
+  // holds more than it lacks, what it lacks.
   request.needs.forEach((need, n) => {
-    const own = lists.own[n]!.map((i) => [packs[i]!, -request.offers[i]!.packSize] as const);
-    const shared = unitsOf({ units }, lists.shared[n]!, need.id).map(
-      (variable) => [variable, -1] as const,
+    const lack = lacking.get(need.id) ?? 0;
+    const usedOf = (i: number): number => Math.min(request.offers[i]!.packSize, lack);
+    const own = lists.own[n]!.map((i) => [packs[i]!, -usedOf(i)] as const);
+    const shared = lists.shared[n]!.flatMap((i) =>
+      unitsOf({ units }, [i], need.id).map((variable) => ({ i, variable })),
     );
-    model.addRow([[met[n]!, 1], ...own, ...shared], { most: 0 });
+    const given = shared.map(({ variable }) => [variable, -1] as const);
+    model.addRow([[met[n]!, 1], ...own, ...given], { most: 0 });
+    for (const { i, variable } of shared)
+      model.addRow(
+        [
+          [variable, 1],
+          [packs[i]!, -usedOf(i)],
+        ],
+        { most: 0 },
+      );
   });
   addPackCuts(model, request, { packs, met });
   request.shops.forEach((shop, s) =>
@@ -224,8 +236,8 @@ export function suppliedUnits(request: ShopRequest, n: number): number {
 
 /**
  * Packs are whole: 5 pieces from packs of 3 take 2 packs, where the relaxed model takes 5/3. For
- * every pack size d, packs counted as ceil(size / d) are at least ceil(met / d). Source: Chvátal-Gomory
- * rounding. Only for needs that no shared offer serves.
+ * every pack size d, packs counted as ceil(size / d) are at least ceil(met / d); a shared pack gives a
+ * need no more than it holds, so it counts the same. Source: Chvátal-Gomory rounding.
  */
 function addPackCuts(
   model: LinearModel,
@@ -235,15 +247,15 @@ function addPackCuts(
   const lists = listsOf(request);
   request.needs.forEach((_, n) => {
     const least = model.leastOf(met[n]!);
-    if (least === 0 || lists.shared[n]!.length > 0) return;
-    const own = lists.own[n]!.map((i) => ({
+    if (least === 0) return;
+    const all = [...lists.own[n]!, ...lists.shared[n]!].map((i) => ({
       pack: packs[i]!,
-      size: request.offers[i]!.packSize,
+      size: Math.min(request.offers[i]!.packSize, least),
     }));
-    for (const divisor of new Set(own.map(({ size }) => Math.min(size, least)))) {
+    for (const divisor of new Set(all.map(({ size }) => size))) {
       if (divisor > 1)
         model.addRow(
-          own.map(({ pack, size }) => [pack, Math.ceil(size / divisor)] as const),
+          all.map(({ pack, size }) => [pack, Math.ceil(size / divisor)] as const),
           { least: Math.ceil(least / divisor) },
         );
     }

@@ -25,10 +25,14 @@ test('what cannot be cut is named with its measures', () => {
   ).toMatch(/, the roll is 20" long\.$/);
 });
 
-test('musts that run out of offers together are no need of their own', () => {
+test('a must that stays short is named, with those that take from the same offers', () => {
   const names = { need: (id: string) => `<${id}>`, money: (minor: number) => `£${minor / 100}` };
   const say = (reason: Parameters<typeof shopReasonWords>[0]) => shopReasonWords(reason, names);
-  expect(say({ code: 'offers_run_out', subject: 'offers' })).not.toContain('<');
+  const runOut = { code: 'offers_run_out', lack: 2, beside: ['tub', 'tray'] } as const;
+  expect(say({ ...runOut, subject: 'bin' })).toBe(
+    '<bin> stays 2 short: the offers hold enough for each must, and not for all together; <tub>, <tray> take from the same ones.',
+  );
+  expect(say({ ...runOut, subject: 'offers', lack: 0 })).not.toContain('<');
   expect(say({ code: 'must_not_on_offer', subject: 'bin', lack: 1, onOffer: 0 })).toBe(
     '<bin> is a must: 1 more is needed, the offers have 0.',
   );

@@ -62,7 +62,12 @@ export function shopReasonWords(
     case 'room_budget_too_small':
       return `${room(reason.subject)} would pay ${money(reason.wantedMinor)} of the cheapest trip, and has ${money(reason.budgetMinor)}.`;
     case 'offers_run_out':
-      return 'The offers that serve several musts do not hold enough for all of them together.';
+      if (reason.lack === 0)
+        return 'The offers that serve several musts do not hold enough for all of them together.';
+      return (
+        `${need(reason.subject)} stays ${reason.lack} short: the offers hold enough for each must, and not for ` +
+        `all together${reason.beside.length > 0 ? `; ${reason.beside.map(need).join(', ')} take from the same ones` : ''}.`
+      );
     case 'time_ran_out':
       return 'No way to buy every must was found in the time given, and none was ruled out.';
   }

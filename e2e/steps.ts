@@ -110,7 +110,7 @@ export const sees = (page: Page, words: string | RegExp): Promise<void> =>
   expect(page.getByText(words).first()).toBeVisible();
 
 export const allKept = (page: Page) =>
-  expect(page.getByRole('status').filter({ hasText: 'All kept' }).first()).toBeVisible();
+  expect(page.getByRole('status').filter({ hasText: 'Kept at the desk' }).first()).toBeVisible();
 
 /** The page answers to a hand: what was drawn on the server has woken up in the browser. */
 export const awake = (page: Page) =>

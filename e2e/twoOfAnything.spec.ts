@@ -56,7 +56,7 @@ test('two tabs without a connection keep one list, and lose none of it to each o
   await other.close();
   await context.setOffline(false);
   await one.reload();
-  await expect(lid(one)).toContainText('All kept');
+  await expect(lid(one)).toContainText('Kept at the desk');
   await expect.poll(async () => (await things()).length).toBe(3);
   for (const name of ['red hats', 'green belts', 'blue scarves'])
     await expect(one.getByText(name).first()).toBeVisible();
@@ -85,7 +85,7 @@ test('a device whose clock is a year ahead does not overrule what the desk decid
   await phone.clock.resume();
   await phone.goto(BENCH);
   await donate(phone, '5 clocks');
-  await expect(lid(phone)).toContainText('All kept');
+  await expect(lid(phone)).toContainText('Kept at the desk');
   const line = (await things()).find((each) => each.includes('clocks')) ?? '';
   const decidedAt = /\d{4}-\d\d-\d\dT[\d:.]+Z/.exec(line)?.[0] ?? '';
   expect(Math.abs(Date.parse(decidedAt) - Date.now())).toBeLessThan(60_000);

@@ -15,6 +15,8 @@ const installStamp = path.join(root, 'node_modules', '.tin-box-lock');
 const buildStamp = path.join(root, '.next', 'tin-box-build');
 const BUILD_INPUTS = [
   'src',
+  'public',
+  'scripts/buildServiceWorker.mjs',
   'next.config.ts',
   'postcss.config.mjs',
   'tsconfig.json',
@@ -40,6 +42,7 @@ export function ensureBuilt() {
   runNode([path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build'], {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
   });
+  runNode([path.join(root, 'scripts', 'buildServiceWorker.mjs')]);
   writeFileSync(buildStamp, sources);
 }
 

@@ -5,7 +5,13 @@ import http, { type IncomingMessage, type ServerResponse } from 'node:http';
 import { sealData, unsealData } from 'iron-session';
 
 import type { Db } from '@/data/db';
-import { findLetIn, LET_IN_DAYS, pairDevice, type PairingOutcome } from '@/server/devices/pairing';
+import {
+  findLetIn,
+  LET_IN_DAYS,
+  pairDevice,
+  wasPutOut,
+  type PairingOutcome,
+} from '@/server/devices/pairing';
 import { AddressLimits, defaultLimits, type Limits } from './addressLimits';
 import type { ServedCertificate } from './certificates';
 import { openFront } from './front';
@@ -50,6 +56,8 @@ const DEVICE_HEADER = 'x-tinbox-device';
 const ADDRESS_HEADER = 'x-tinbox-address';
 /** A client's page: it is opened by its own secret, and needs no pairing. */
 const CLIENT_PAGE = /^\/c\/[\w-]+\/[\w-]+(\/answers|\/pictures\/[\w-]+)?$/;
+/** Tells a device that was put out to forget what it took along. */
+const FORGET_HEADER = 'x-tinbox-forget';
 const MAX_FORM_BYTES = 2000;
 /** Headers that speak of one connection, or that only this gateway may set. */
 const NOT_HANDED_ON = new Set([
@@ -219,10 +227,12 @@ async function handle(
     if (!context.limits.admitClient(askerOf(context, request))) return answerBusy(response);
     return handOn(context, request, response, undefined);
   }
-  const device = await readDevice(context, request);
+  const deviceId = await readDeviceId(context, request);
+  const device = deviceId && (await findLetIn(context.db, deviceId, context.now()));
   if (device && request.method === 'GET' && request.url === CALENDAR_ADDRESS)
     return answerCalendarAddress(context, request, response, device);
   if (device) return handOn(context, request, response, device);
+  await tellToForget(context, deviceId, response);
   if (!context.limits.admitStranger(askerOf(context, request))) return answerBusy(response);
   const subscriber = await readSubscriber(context, request);
   if (subscriber) {
@@ -271,10 +281,21 @@ function isOwnName(context: Context, request: IncomingMessage): boolean {
   );
 }
 
-async function readDevice(
-  { db, secret, now }: Context,
+/** What a device that was put out took along is not its own any more. */
+async function tellToForget(
+  { db }: Context,
+  deviceId: string | undefined,
+  response: ServerResponse,
+): Promise<void> {
+  if (deviceId !== undefined && (await wasPutOut(db, deviceId)))
+    response.setHeader(FORGET_HEADER, 'everything');
+}
+
+/** The device that the request's cookie was sealed for, let in or not. */
+async function readDeviceId(
+  { secret }: Context,
   request: IncomingMessage,
-): Promise<{ readonly id: string } | undefined> {
+): Promise<string | undefined> {
   const sealed = (request.headers.cookie ?? '')
     .split(';')
     .map((part) => part.trim())
@@ -287,9 +308,7 @@ async function readDevice(
     ttl: LET_IN_DAYS * 86_400,
   }).catch(() => ({ deviceId: undefined, use: undefined }));
   // The key of a calendar reads the calendar; it lets nobody in.
-  return typeof deviceId === 'string' && use === undefined
-    ? findLetIn(db, deviceId, now())
-    : undefined;
+  return typeof deviceId === 'string' && use === undefined ? deviceId : undefined;
 }
 
 /** What a key is good for, so that no other seal passes for one. */

@@ -5,6 +5,7 @@ import { useCallback, useState } from 'react';
 import { sayDeed } from './home/homeWords';
 import { closeFaults, showNotice } from './primitives/notices';
 import type { ActionResult } from './actionResult';
+import { noteAnswer } from './unanswered';
 
 interface MutationOptions {
   /** What is said once it is done; nothing where the page shows it. */
@@ -32,10 +33,16 @@ export function useMutation({ showsFields = false }: { readonly showsFields?: bo
     ): Promise<ActionResult<T>> => {
       closeFaults();
       setPendingCount((count) => count + 1);
-      const result = await work().catch((): ActionResult<T> => ({
-        ok: false,
-        message: UNANSWERED,
-      }));
+      const result = await work().then(
+        (answer) => {
+          noteAnswer(true);
+          return answer;
+        },
+        (): ActionResult<T> => {
+          noteAnswer(false);
+          return { ok: false, message: UNANSWERED };
+        },
+      );
       setPendingCount((count) => count - 1);
       setFields(result.ok ? {} : (result.fields ?? {}));
       if (!result.ok) {

@@ -95,6 +95,10 @@ export async function findLetIn(db: Db, deviceId: string, now: Date): Promise<De
   return device;
 }
 
+/** Whether it was let in once and put out since; one that nobody knows was not. */
+export const wasPutOut = async (db: Db, deviceId: string): Promise<boolean> =>
+  typeof (await findDevice(db, deviceId))?.putOutAt === 'string';
+
 /** Puts a device out: from its next request on it sees nothing but the pairing page. */
 export const putOutDevice = (db: Db, deviceId: string, now: Date): Promise<void> =>
   markDevicePutOut(db, deviceId, now.toISOString());

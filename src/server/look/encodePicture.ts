@@ -11,6 +11,7 @@ export const MAX_PICTURE_BYTES = 25_000_000;
 const MAX_PIXELS = 60_000_000;
 /** The longer side in pixels: as taken by any phone; what pages show; what lists show. */
 const SIDES_PX = { original: 8192, full: 2560, thumb: 640 } as const;
+const SCREEN_SIDE_PX = 1280;
 const ACCEPTED_FORMATS = new Set(['jpeg', 'png', 'webp', 'tiff', 'avif']);
 
 export type PictureError =
@@ -82,6 +83,13 @@ async function encodeSizes(bytes: Uint8Array): Promise<Result<Encoded, PictureEr
     return err({ code: 'picture_damaged' });
   }
 }
+
+/** As large as a phone shows it, for a device that takes it along. */
+export const toScreenSize = (bytes: Uint8Array): Promise<Buffer> =>
+  sharp(bytes, OPTIONS)
+    .resize(SCREEN_SIDE_PX, SCREEN_SIDE_PX, { fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 74 })
+    .toBuffer();
 
 /** Source: ISO/IEC 14496-12, the brand in the first box; ISO/IEC 23008-12 for its names. */
 function isHeic(bytes: Uint8Array): boolean {

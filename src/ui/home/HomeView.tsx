@@ -8,6 +8,7 @@ import { formatCount, formatLitres, formatMass, formatMoney, type Currency } fro
 import type { Purchase } from '@/core/shop';
 import type { Amount, Carry, Thing } from '@/core/sort';
 import type { Visit } from '@/core/visits';
+import { TakenAlong } from '../along/TakenAlong';
 import { hoursWords } from '../agree/agreeWords';
 import { timesWords, visitDayWords } from '../visits/visitWords';
 import { buttonClass } from '../primitives/Button';
@@ -103,6 +104,9 @@ export function HomeView({ project, next, rooms, facts }: HomeViewProps) {
           <Questions projectId={project.id} questions={facts.questions} rooms={rooms} />
           <Leaving projectId={project.id} facts={facts} />
           <Returns projectId={project.id} returns={facts.returns} currency={project.currency} />
+          <Part title="On this device">
+            <TakenAlong projectId={project.id} />
+          </Part>
         </div>
       </div>
     </>

@@ -1,8 +1,10 @@
 'use client';
 
+import { format, isToday } from 'date-fns';
 import { useState } from 'react';
 
 import { formatCount } from '@/core/shared';
+import { useKeptAt } from '../along/useKeptAt';
 import { pictureOutbox, type OutgoingPicture } from '../look/pictureOutbox';
 import type { Outbox, OutboxFault } from '../outbox/Outbox';
 import { useOutbox } from '../outbox/useOutbox';
@@ -13,6 +15,7 @@ import { decisionOutbox, type WaitingDecision } from '../sort/decisionOutbox';
 import { actOutbox, type WaitingAct } from '../field/actOutbox';
 import { commandName } from '../field/fieldWords';
 import { useRefreshWhenSent } from '../field/useFieldAct';
+import { useUnanswered } from '../unanswered';
 import { handoverOutbox, type WaitingHandover } from '../takeAway/handoverOutbox';
 
 /** What waits to be sent, and what was refused. Everything else is on the disk before its screen says so. */
@@ -21,11 +24,18 @@ export function KeptStatus() {
   const pictures = useOutbox(pictureOutbox);
   const handovers = useOutbox(handoverOutbox);
   const acts = useOutbox(actOutbox);
+  const keptAt = useKeptAt();
+  const isUnanswered = useUnanswered();
   useRefreshWhenSent();
   const [isOpen, setIsOpen] = useState(false);
   const all = [decisions, pictures, handovers, acts];
   const waiting = all.reduce((sum, { open }) => sum + open.length, 0);
   const refused = all.reduce((sum, each) => sum + each.refused.length, 0);
+  const since = earliestOf([
+    ...decisions.open.map(({ deviceAt }) => deviceAt),
+    ...handovers.open.map(({ said }) => said.at),
+    ...acts.open.map(({ act }) => act.at),
+  ]);
   const isQuiet = waiting === 0 && refused === 0;
   const fault = faultWords(decisions.fault ?? pictures.fault ?? handovers.fault ?? acts.fault);
   return (
@@ -33,8 +43,8 @@ export function KeptStatus() {
       role="status"
       className={`shrink-0 text-right text-[12.5px] leading-tight ${isQuiet ? 'text-soft' : 'font-[650] text-signal-deep'}`}
     >
-      {isQuiet && 'All kept'}
-      {waiting > 0 && `${waiting} waiting`}
+      {isQuiet && !isUnanswered && keptAt === undefined && 'Kept at the desk'}
+      {waiting > 0 && `${waiting} waiting${since === undefined ? '' : ` since ${timeOf(since)}`}`}
       {refused > 0 && (
         <button
           type="button"
@@ -43,6 +53,10 @@ export function KeptStatus() {
         >
           {refused} refused
         </button>
+      )}
+      {isUnanswered && <span className="block">A change was not answered</span>}
+      {keptAt !== undefined && (
+        <span className="block font-normal">No connection: as of {timeOf(keptAt)}</span>
       )}
       {fault !== '' && <span className="block font-normal">{fault}</span>}
       <Sheet isOpen={isOpen} onOpenChange={setIsOpen} title="What could not be kept">
@@ -69,6 +83,14 @@ export function KeptStatus() {
       </Sheet>
     </span>
   );
+}
+
+const earliestOf = (times: readonly string[]): string | undefined => [...times].sort()[0];
+
+/** The time of day; with its day where that is another. */
+function timeOf(iso: string): string {
+  const at = new Date(iso);
+  return format(at, isToday(at) ? 'HH:mm' : 'd MMM HH:mm');
 }
 
 const decisionName = ({ event }: WaitingDecision): string =>

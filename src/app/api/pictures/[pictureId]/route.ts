@@ -6,10 +6,11 @@ import { getDatabase } from '@/data/startData';
 import { findThingPicture } from '@/data/countRepo';
 import { findPicture, findReceiptOf } from '@/data/projectRepo';
 import { readPictureFile } from '@/data/pictureFiles';
+import { toScreenSize } from '@/server/look/encodePicture';
 import { refuse, respond } from '../../respond';
 import { handler } from '@/app/api/handler';
 
-const schema = z.object({ pictureId: pictureIdSchema, size: z.enum(['full', 'thumb']) });
+const schema = z.object({ pictureId: pictureIdSchema, size: z.enum(['full', 'screen', 'thumb']) });
 
 export const GET = handler(
   async (request: Request, { params }: { params: Promise<{ pictureId: string }> }) => {
@@ -21,7 +22,9 @@ export const GET = handler(
         (await findThingPicture(db, input.pictureId)) ??
         (await findReceiptOf(db, input.pictureId));
       if (!picture) return refuse(404, { code: 'not_found', message: 'There is no such picture.' });
-      const bytes = await readPictureFile(dataDirOf(process.env), input.pictureId, input.size);
+      const file = input.size === 'screen' ? 'full' : input.size;
+      const kept = await readPictureFile(dataDirOf(process.env), input.pictureId, file);
+      const bytes = input.size === 'screen' ? await toScreenSize(kept) : kept;
       // A picture never changes under its id, but it is private: only this browser may keep it.
       return new Response(new Uint8Array(bytes), {
         headers: {

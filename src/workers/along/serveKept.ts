@@ -1,0 +1,68 @@
+import { findKept, listHomes, type KeptAnswer } from './alongStore';
+
+/** The answer's header that says when the desk gave it. */
+export const KEPT_AT_HEADER = 'x-tinbox-kept-at';
+
+const pathOf = (url: URL): string => url.pathname + url.search;
+
+/** What is kept for an address: with its query, else without. */
+export async function findKeptFor(address: string): Promise<KeptAnswer | undefined> {
+  const url = new URL(address);
+  return (await findKept(pathOf(url))) ?? (await findKept(url.pathname));
+}
+
+/** An answer of the desk, given again. */
+export function toResponse({ headers, body, isZipped, at, leadsTo }: KeptAnswer): Response {
+  if (leadsTo !== undefined) return Response.redirect(leadsTo, 302);
+  const stream = isZipped
+    ? new Blob([body]).stream().pipeThrough(new DecompressionStream('gzip'))
+    : body;
+  return new Response(stream, {
+    headers: [
+      ...headers.map(([name, value]) => [name, value] as [string, string]),
+      [KEPT_AT_HEADER, at],
+      // Read by the page itself, which has no other way to its own headers.
+      ['server-timing', `kept;desc="${at}"`],
+      ['cache-control', 'no-store'],
+    ],
+  });
+}
+
+const escaped = (text: string): string =>
+  text.replace(
+    /[&<>"']/g,
+    (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign] ?? '&#39;',
+  );
+
+/** What is shown for a page that was not taken along: what was, and that nothing is lost. */
+export async function renderNotAlong(): Promise<Response> {
+  const homes = await listHomes();
+  const list = homes
+    .map(
+      ({ projectId, name, takenAt }) =>
+        `<li><a href="/projects/${encodeURIComponent(projectId)}/home">${escaped(name)}</a>, as of ` +
+        `<time>${escaped(new Date(takenAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }))}</time></li>`,
+    )
+    .join('');
+  const body =
+    '<!doctype html><html lang="en-GB"><head><meta charset="utf-8">' +
+    '<meta name="viewport" content="width=device-width, initial-scale=1"><title>No connection · Tin Box</title>' +
+    '<style>body{font:18px/1.5 system-ui,sans-serif;margin:0;background:#efe9dc;color:#1d2433}' +
+    'main{max-width:34rem;margin:0 auto;padding:2rem 1.25rem}h1{font-size:1.5rem}' +
+    'a{display:inline-block;min-height:48px;padding:.6rem 0;color:#23407a;font-weight:650}' +
+    'li{list-style:none}ul{padding:0}</style></head><body><main>' +
+    '<h1>No connection, and this page was not taken along</h1>' +
+    '<p>What waits on this device is kept, and sent as soon as the desk answers.</p>' +
+    (homes.length > 0
+      ? `<h2>Taken along</h2><ul>${list}</ul>`
+      : '<p>No home was taken along on this device. That is done on the first page of a home, with a connection.</p>') +
+    '<p><a href="">Try again</a></p></main></body></html>';
+  return new Response(body, {
+    status: 503,
+    headers: {
+      'content-type': 'text/html; charset=utf-8',
+      'content-security-policy': "default-src 'none'; style-src 'unsafe-inline'",
+      'cache-control': 'no-store',
+    },
+  });
+}

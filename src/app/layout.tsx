@@ -21,7 +21,8 @@ export const dynamic = 'force-dynamic';
 
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (
-    <html lang={LOCALE}>
+    // What was taken along says here when it was read.
+    <html lang={LOCALE} suppressHydrationWarning>
       <head>
         {/* Asked for with the cookie, since nothing is given to a device that was not let in. */}
         <link rel="manifest" href="/manifest.webmanifest" crossOrigin="use-credentials" />

@@ -1,8 +1,5 @@
 import { findKept, listHomes, type KeptAnswer } from './alongStore';
 
-/** The answer's header that says when the desk gave it. */
-export const KEPT_AT_HEADER = 'x-tinbox-kept-at';
-
 const pathOf = (url: URL): string => url.pathname + url.search;
 
 /** What is kept for an address: with its query, else without. */
@@ -11,21 +8,16 @@ export async function findKeptFor(address: string): Promise<KeptAnswer | undefin
   return (await findKept(pathOf(url))) ?? (await findKept(url.pathname));
 }
 
-/** An answer of the desk, given again. */
-export function toResponse({ headers, body, isZipped, at, leadsTo }: KeptAnswer): Response {
-  if (leadsTo !== undefined) return Response.redirect(leadsTo, 302);
-  const stream = isZipped
-    ? new Blob([body]).stream().pipeThrough(new DecompressionStream('gzip'))
-    : body;
-  return new Response(stream, {
-    headers: [
-      ...headers.map(([name, value]) => [name, value] as [string, string]),
-      [KEPT_AT_HEADER, at],
-      // Read by the page itself, which has no other way to its own headers.
-      ['server-timing', `kept;desc="${at}"`],
-      ['cache-control', 'no-store'],
-    ],
-  });
+/** An answer of the desk, given again; a page says in its first tag (`data-kept-at`) when that was. */
+export async function toResponse(kept: KeptAnswer): Promise<Response> {
+  if (kept.leadsTo !== undefined) return Response.redirect(kept.leadsTo, 302);
+  const headers = new Headers(kept.headers.map(([name, value]) => [name, value]));
+  headers.set('cache-control', 'no-store');
+  if (!kept.isZipped) return new Response(kept.body, { headers });
+  const text = await new Response(
+    new Blob([kept.body]).stream().pipeThrough(new DecompressionStream('gzip')),
+  ).text();
+  return new Response(text.replace('<html ', `<html data-kept-at="${kept.at}" `), { headers });
 }
 
 const escaped = (text: string): string =>

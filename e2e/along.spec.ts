@@ -33,7 +33,7 @@ async function takeAlong(page: Page): Promise<void> {
   await awake(page);
   await installed(page);
   await alongPart(page).getByRole('button', { name: 'Take this home along' }).click();
-  await expect(alongPart(page)).toContainText('Taken along');
+  await expect(alongPart(page).getByRole('button', { name: 'Bring up to date' })).toBeVisible();
 }
 
 test('a home is taken along and read from cold without the desk; what is done waits and is kept once', async ({

@@ -11,7 +11,7 @@ export async function findKeptFor(address: string): Promise<KeptAnswer | undefin
 /** An answer of the desk, given again; a page says in its first tag (`data-kept-at`) when that was. */
 export async function toResponse(kept: KeptAnswer): Promise<Response> {
   if (kept.leadsTo !== undefined) return Response.redirect(kept.leadsTo, 302);
-  const headers = new Headers(kept.headers.map(([name, value]) => [name, value]));
+  const headers = new Headers(kept.headers.map(([name, value]): [string, string] => [name, value]));
   headers.set('cache-control', 'no-store');
   if (!kept.isZipped) return new Response(kept.body, { headers });
   const text = await new Response(

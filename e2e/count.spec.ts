@@ -1,10 +1,10 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import os from 'node:os';
 import { expect, test, type Page } from '@playwright/test';
 import Database from 'better-sqlite3';
 
-import { createOwnServer, insertHome } from './ownServer';
+import { createOwnServer, insertHome, openGateway } from './ownServer';
 import { allKept, decide, line, pictureWithPlace, sees } from './steps';
 
 const LAN_PORT = 4395;
@@ -13,25 +13,7 @@ let gateway: ChildProcess | undefined;
 test.beforeAll(async () => {
   await server.start();
   insertHome(server.dataDir, ['hall', 'attic']);
-  gateway = spawn(
-    process.execPath,
-    ['--conditions=react-server', '--import', 'tsx', 'scripts/gateway.ts'],
-    {
-      env: {
-        ...process.env,
-        TINBOX_DATA: server.dataDir,
-        TINBOX_PORT: '4394',
-        TINBOX_LAN_PORT: String(LAN_PORT),
-      },
-      stdio: 'ignore',
-    },
-  );
-  // The door of the network opens a moment after the app.
-  await expect
-    .poll(() => fetch(`http://127.0.0.1:${LAN_PORT}/`).then(Boolean, () => false), {
-      timeout: 30_000,
-    })
-    .toBe(true);
+  gateway = await openGateway(server.dataDir, { port: 4394, lanPort: LAN_PORT });
 });
 test.afterAll(async () => {
   gateway?.kill('SIGKILL');

@@ -58,6 +58,32 @@ export function createOwnServer(
   };
 }
 
+/** The door of the network before such a server; resolves once it opens. */
+export async function openGateway(
+  dataDir: string,
+  { port, lanPort }: { readonly port: number; readonly lanPort: number },
+): Promise<ChildProcess> {
+  const child = spawn(
+    process.execPath,
+    ['--conditions=react-server', '--import', 'tsx', 'scripts/gateway.ts'],
+    {
+      env: {
+        ...process.env,
+        TINBOX_DATA: dataDir,
+        TINBOX_PORT: String(port),
+        TINBOX_LAN_PORT: String(lanPort),
+      },
+      stdio: 'ignore',
+    },
+  );
+  await expect
+    .poll(() => fetch(`http://127.0.0.1:${lanPort}/`).then(Boolean, () => false), {
+      timeout: 120_000,
+    })
+    .toBe(true);
+  return child;
+}
+
 const length = (mm: number): string => JSON.stringify({ mm, text: `${mm} mm` });
 
 /**

@@ -287,8 +287,10 @@ async function tellToForget(
   deviceId: string | undefined,
   response: ServerResponse,
 ): Promise<void> {
-  if (deviceId !== undefined && (await wasPutOut(db, deviceId)))
-    response.setHeader(FORGET_HEADER, 'everything');
+  if (deviceId === undefined || !(await wasPutOut(db, deviceId))) return;
+  // The service worker hears the one and empties its databases; the browser the other, for all else.
+  response.setHeader(FORGET_HEADER, 'everything');
+  response.setHeader('clear-site-data', '"cache", "storage"');
 }
 
 /** The device that the request's cookie was sealed for, let in or not. */

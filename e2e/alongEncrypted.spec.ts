@@ -1,0 +1,116 @@
+import type { ChildProcess } from 'node:child_process';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+
+import { createOwnServer, insertHome, openGateway } from './ownServer';
+import { allKept, awake, decide, sees } from './steps';
+
+const PORTS = { port: 4385, lanPort: 4386 };
+const server = createOwnServer(PORTS.port, {
+  TINBOX_LAN_PORT: String(PORTS.lanPort),
+  TINBOX_PORT: String(PORTS.port),
+});
+const desk = server.address;
+const phoneAddress = `https://127.0.0.1:${PORTS.lanPort}`;
+/** The worker as it was built; a newer one is the same with another word in it. */
+const workerFile = path.resolve('build/serviceWorker.js');
+const built = readFileSync(workerFile, 'utf8');
+let gateway: ChildProcess | undefined;
+
+test.use({
+  viewport: { width: 390, height: 844 },
+  launchOptions: {
+    executablePath: process.env.TINBOX_CHROMIUM ?? '/usr/bin/chromium',
+    // The certificate is installed by hand, once a device; here it is taken as installed, for workers too.
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--ignore-certificate-errors'],
+  },
+});
+test.beforeAll(async () => {
+  await server.start();
+  insertHome(server.dataDir, ['hall', 'den']);
+  gateway = await openGateway(server.dataDir, PORTS);
+});
+test.afterAll(async () => {
+  writeFileSync(workerFile, built);
+  gateway?.kill('SIGKILL');
+  await server.stop('SIGKILL');
+  rmSync(server.dataDir, { recursive: true, force: true });
+});
+
+const comeBack = async () => (gateway = await openGateway(server.dataDir, PORTS));
+const goOffline = () => gateway?.kill('SIGKILL');
+const bench = (base: string, room = 'hall') => `${base}/projects/home/rooms/${room}/sort`;
+
+async function join(page: Page, deskPage: Page): Promise<void> {
+  await deskPage.goto(`${desk}/devices`);
+  await deskPage.getByRole('button', { name: 'Make a code' }).click();
+  const code = (await deskPage.getByText(/^[A-Z0-9]{4} [A-Z0-9]{4}$/).textContent()) ?? '';
+  await page.goto(`${phoneAddress}/pair#${code.replace(' ', '')}`);
+  await page.getByLabel('What this device is called').fill('Phone of Nora');
+  await page.getByRole('button', { name: 'Let me in' }).click();
+  await page.waitForURL((url) => url.pathname === '/');
+}
+
+test('over an encrypted line: taken along, worked on without it, a newer version, and forgotten when put out', async ({
+  page,
+  browser,
+}) => {
+  const deskPage = await (await browser.newContext()).newPage();
+  await join(page, deskPage);
+  await page.goto(`${phoneAddress}/projects/home/home`);
+  await awake(page);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  const part = page.getByRole('region', { name: 'On this device' });
+  await part.getByRole('button', { name: 'Take this home along' }).click();
+  await expect(part.getByRole('button', { name: 'Bring up to date' })).toBeVisible();
+
+  // A newer version is there before the line goes.
+  writeFileSync(workerFile, `${built}\n// a newer one\n`);
+  await page.evaluate(async () => {
+    await (await navigator.serviceWorker.getRegistration())?.update();
+  });
+  await sees(page, 'A newer version of Tin Box is here.');
+  goOffline();
+  await page.goto(bench(phoneAddress));
+  await awake(page);
+  await sees(page, 'No connection: as of');
+  await decide(page, '5 candles', 'k');
+  await sees(page, '1 waiting since');
+  // Taken up with something waiting: it still waits, and the page still opens.
+  await page.getByRole('button', { name: 'Use it now' }).click();
+  await expect(page.getByText('A newer version of Tin Box is here.')).toHaveCount(0);
+  await awake(page);
+  await sees(page, '1 waiting since');
+  await decide(page, '2 lamps', 'k');
+  await sees(page, '2 waiting since');
+  // The desk decides meanwhile, and is killed while the phone sends.
+  await deskPage.goto(bench(desk));
+  await decide(deskPage, '3 vases', 'k');
+  await allKept(deskPage);
+  await comeBack();
+  await server.stop('SIGKILL');
+  await page.waitForTimeout(500);
+  await server.start();
+  await allKept(page);
+  await deskPage.goto(`${bench(desk)}/results`);
+  // Five, two and three: each once.
+  await expect(deskPage.getByRole('row', { name: /^Keep 10 / })).toBeVisible();
+
+  // Put out while it is away: at its next contact it forgets all that it had.
+  goOffline();
+  await page.goto(bench(phoneAddress, 'den'));
+  await sees(page, 'No connection: as of');
+  await deskPage.goto(`${desk}/devices`);
+  await deskPage.getByRole('button', { name: 'Revoke Phone of Nora' }).click();
+  await expect(deskPage.getByRole('region', { name: 'Joined devices' })).toContainText('revoked');
+  await comeBack();
+  await page.goto(bench(phoneAddress, 'den'));
+  await expect(page.getByRole('heading', { name: 'Join this Tin Box' })).toBeVisible();
+  const left = await page.evaluate(async () => ({
+    databases: (await indexedDB.databases()).map(({ name }) => name),
+    caches: await caches.keys(),
+    stored: Object.keys(window.localStorage),
+  }));
+  expect(left).toEqual({ databases: [], caches: [], stored: [] });
+});

@@ -2,12 +2,11 @@
 
 import { z } from 'zod';
 
-import { mendings, putAwayTestSchema, reviewKinds, walkLineSchema } from '@/core/again';
+import { mendings, reviewKinds } from '@/core/again';
 import { bayIdSchema, projectIdSchema, putAwayTestIdSchema, roomIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import { endLook, keepTest, moveLook, noteWalkLine, removeTest } from '@/server/again/looks';
+import { moveLook, removeTest } from '@/server/again/looks';
 import { takeMending } from '@/server/again/mend';
-import { today } from '@/server/means';
 import { addGroup } from '@/server/sort/groups';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
@@ -18,40 +17,6 @@ const lookAt = z.object({
   kind: z.enum(reviewKinds),
   plannedOn: z.iso.date(),
 });
-
-export async function noteWalkLineAction(
-  projectId: string,
-  at: unknown,
-  line: unknown,
-): Promise<ActionResult> {
-  return answer(
-    ofHome.extend({ at: lookAt, line: walkLineSchema }),
-    { projectId, at, line },
-    async (input) => {
-      await noteWalkLine(await getDatabase(), input.projectId, input);
-      return done;
-    },
-  );
-}
-
-export async function endLookAction(
-  projectId: string,
-  at: unknown,
-  said: { readonly note: string; readonly isDone: boolean },
-): Promise<ActionResult> {
-  return answer(
-    ofHome.extend({ at: lookAt, note: z.string().trim().max(600), isDone: z.boolean() }),
-    { projectId, at, ...said },
-    async (input) => {
-      await endLook(await getDatabase(), input.projectId, {
-        at: input.at,
-        note: input.note,
-        doneOn: input.isDone ? today() : null,
-      });
-      return done;
-    },
-  );
-}
 
 export async function moveLookAction(
   projectId: string,
@@ -86,13 +51,6 @@ export async function groupStrayAction(
       value: (await addGroup(await getDatabase(), input.projectId, input)).id,
     }),
   );
-}
-
-export async function keepTestAction(projectId: string, test: unknown): Promise<ActionResult> {
-  return answer(ofHome.extend({ test: putAwayTestSchema }), { projectId, test }, async (input) => {
-    await keepTest(await getDatabase(), input.projectId, input.test);
-    return done;
-  });
 }
 
 export async function removeTestAction(projectId: string, testId: string): Promise<ActionResult> {

@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 
-import { roomCheckSchema, routineBreakSchema, wallPlaceSchema, type RoomCheck } from '@/core/look';
+import { roomCheckSchema, routineBreakSchema, wallPlaceSchema } from '@/core/look';
 import {
   checkIdSchema,
   fixtureIdSchema,
@@ -127,11 +127,7 @@ export async function saveCheckAction(place: RoomPlace, typed: unknown): Promise
 }
 
 /** Changes one check of a room, or takes it away. */
-async function changeCheck(
-  place: RoomPlace,
-  checkId: string,
-  change: (check: RoomCheck) => RoomCheck | undefined,
-): Promise<ActionResult> {
+export async function removeCheckAction(place: RoomPlace, checkId: string): Promise<ActionResult> {
   return answer(
     placeSchema.extend({ checkId: checkIdSchema }),
     { ...place, checkId },
@@ -140,33 +136,14 @@ async function changeCheck(
       const checks = (await findRoom(db, input))?.checks ?? [];
       const check = checks.find(({ id }) => id === input.checkId);
       if (!check) return done;
-      const after = change(check);
       await noteRoom(db, input.projectId, {
         roomId: input.roomId,
-        deed: { code: after ? 'check_answered' : 'check_removed', name: check.text },
-        change: {
-          checks: checks.flatMap((other) => (other.id === check.id ? (after ?? []) : other)),
-        },
+        deed: { code: 'check_removed', name: check.text },
+        change: { checks: checks.filter(({ id }) => id !== check.id) },
       });
       return done;
     },
   );
-}
-
-export async function removeCheckAction(place: RoomPlace, checkId: string): Promise<ActionResult> {
-  return changeCheck(place, checkId, () => undefined);
-}
-
-export async function answerCheckAction(
-  place: RoomPlace,
-  checkId: string,
-  said: 'yes' | 'no' | '',
-): Promise<ActionResult> {
-  const parsed = z.enum(['yes', 'no', '']).catch('').parse(said);
-  return changeCheck(place, checkId, (check) => ({
-    ...check,
-    answer: parsed === '' ? null : parsed,
-  }));
 }
 
 export async function saveRoutineBreaksAction(

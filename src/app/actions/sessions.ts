@@ -2,17 +2,11 @@
 
 import { z } from 'zod';
 
-import { methodStepSchema, verdictSchema } from '@/core/sort';
+import { methodStepSchema } from '@/core/sort';
 import { carryIdSchema, projectIdSchema, roomIdSchema, sessionIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
-import {
-  changeSteps,
-  pauseSession,
-  saveOwnMethod,
-  settleDebt,
-  startSession,
-} from '@/server/sort/sessions';
-import { carryBox, sayGoingOut, takeBackCarry } from '@/server/sort/goingOut';
+import { changeSteps, saveOwnMethod, settleDebt, startSession } from '@/server/sort/sessions';
+import { sayGoingOut, takeBackCarry } from '@/server/sort/goingOut';
 import type { ActionResult } from '@/ui/actionResult';
 import { goingOutFormSchema } from '@/ui/sort/goingOutForm';
 import { sessionFormSchema } from '@/ui/sort/sessionForm';
@@ -54,16 +48,6 @@ export async function saveOwnMethodAction(
 
 const sessionPlaceSchema = placeSchema.extend({ sessionId: sessionIdSchema });
 
-export async function pauseSessionAction(
-  place: RoomPlace,
-  sessionId: string,
-): Promise<ActionResult> {
-  return answer(sessionPlaceSchema, { ...place, sessionId }, async ({ projectId, ...input }) => {
-    await pauseSession(await getDatabase(), projectId, input);
-    return done;
-  });
-}
-
 export async function changeStepsAction(
   place: RoomPlace,
   sessionId: string,
@@ -74,19 +58,6 @@ export async function changeStepsAction(
     { ...place, sessionId, steps },
     async ({ projectId, ...input }) => {
       await changeSteps(await getDatabase(), projectId, input);
-      return done;
-    },
-  );
-}
-
-const boxSchema = z.object({ verdict: verdictSchema, toward: z.string().trim().max(80) });
-
-export async function carryBoxAction(place: RoomPlace, box: unknown): Promise<ActionResult> {
-  return answer(
-    placeSchema.extend({ box: boxSchema }),
-    { ...place, box },
-    async ({ projectId, ...input }) => {
-      await carryBox(await getDatabase(), projectId, input);
       return done;
     },
   );

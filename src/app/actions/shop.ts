@@ -15,13 +15,12 @@ import {
   shopIdSchema,
   formatCount,
 } from '@/core/shared';
-import { prioritySchema, shareLine } from '@/core/shop';
+import { prioritySchema } from '@/core/shop';
 import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
 import {
   addGiftCard,
   addHandNeed,
-  approveNeed,
   noteShortage,
   removeGiftCard,
   removeHandNeed,
@@ -34,7 +33,6 @@ import {
 } from '@/server/shop/readShopService';
 import { removeReceipt } from '@/server/shop/receipts';
 import {
-  addPurchases,
   noteReturn,
   removePurchase,
   setNeedPriority,
@@ -49,58 +47,6 @@ import { fitNames } from '@/server/fit/takeFit';
 
 const placeSchema = z.object({ projectId: projectIdSchema, roomId: roomIdSchema });
 type Place = z.input<typeof placeSchema>;
-
-const purchaseFormSchema = z.object({
-  containerId: containerIdSchema.nullable(),
-  shopName: z.string().min(1).max(80),
-  label: z.string().min(1).max(120),
-  pieces: z.number().int().min(0).max(100_000),
-  /** What the till said, which may differ from the list. */
-  paid: typedMoney,
-  /** What the list said. */
-  expectedMinor: z.number().int().min(0).max(1e9).nullable(),
-  handNeedId: handNeedIdSchema.nullable(),
-  materialKey: z.string().min(1).max(60).nullable(),
-  /** The part that a gift card pays; empty: none. */
-  card: z.union([z.literal('').transform(() => 0), typedMoney]),
-  paidBy: z.string().trim().max(40),
-});
-
-const roomPartSchema = z.object({
-  roomId: roomIdSchema,
-  containerId: containerIdSchema.nullable(),
-  handNeedId: handNeedIdSchema.nullable(),
-  materialKey: z.string().min(1).max(60).nullable(),
-  pieces: z.number().int().min(0).max(100_000),
-});
-
-/** One line of the trip, for every room that gets of it; the first rooms get theirs of what is bought. */
-export async function buyForRoomsAction(
-  projectId: string,
-  parts: readonly unknown[],
-  typed: unknown,
-): Promise<ActionResult> {
-  const schema = z.object({
-    projectId: projectIdSchema,
-    parts: z.array(roomPartSchema).min(1).max(100),
-    form: purchaseFormSchema,
-  });
-  return answer(schema, { projectId, parts, form: typed }, async (input) => {
-    const { paid, card } = input.form;
-    if (card > paid) return { ok: false, message: 'The card cannot pay more than the till asks' };
-    const bought = await addPurchases(
-      await getDatabase(),
-      input.projectId,
-      shareLine(input.parts, input.form),
-    );
-    return bought.ok
-      ? done
-      : {
-          ok: false,
-          message: `Only ${formatMoneyInput(bought.error.leftMinor)} is left on the card`,
-        };
-  });
-}
 
 export async function removePurchaseAction(
   projectId: string,
@@ -216,21 +162,6 @@ export async function removeGiftCardAction(
   );
 }
 
-export async function approveNeedAction(
-  place: Place,
-  needId: string,
-  isApproved: boolean,
-): Promise<ActionResult> {
-  return answer(
-    placeSchema.extend({ needId: z.string().min(1).max(120), isApproved: z.boolean() }),
-    { ...place, needId, isApproved },
-    async ({ projectId, ...input }) => {
-      await approveNeed(await getDatabase(), projectId, input);
-      return done;
-    },
-  );
-}
-
 export async function takeSubstituteAction(
   projectId: string,
   containerId: string,
@@ -272,16 +203,6 @@ export async function findSubstitutesAction(
   const db = await getDatabase();
   const records = await loadRecords(db, input.data.projectId, ...shoppingNames, ...fitNames);
   return listWaysInstead(db, records, input.data);
-}
-
-/** In front of the shelf: a line is not to be had in a shop, or is there again. */
-/** What a shop does not have, said on the trip for the first room that gets of it. */
-export async function missOnTripAction(
-  projectId: string,
-  roomId: string,
-  line: Parameters<typeof noteShortageAction>[2],
-): Promise<ActionResult> {
-  return noteShortageAction({ projectId, roomId }, true, line);
 }
 
 export async function noteShortageAction(

@@ -3,12 +3,11 @@
 import { z } from 'zod';
 
 import { daySchema } from '@/core/agree';
-import { projectIdSchema, sectionIdSchema, visitIdSchema } from '@/core/shared';
-import { bringCodes, visitMarks } from '@/core/visits';
+import { projectIdSchema, visitIdSchema } from '@/core/shared';
 import { changeWorker } from '@/data/settingsRepo';
 import { getDatabase } from '@/data/startData';
 import { runEngine } from '@/server/engines/runEngine';
-import { nowIso, today } from '@/server/means';
+import { today } from '@/server/means';
 import {
   listHomesToPlan,
   saveDaysTerms,
@@ -16,13 +15,10 @@ import {
   toHomesQuestion,
 } from '@/server/visits/planDays';
 import {
-  markVisit,
   moveVisit,
   noteVisit,
-  packForVisit,
   removeVisit,
   saveVisit,
-  tickSection,
   type VisitFault,
 } from '@/server/visits/saveVisit';
 import { saveStatementTerms } from '@/server/visits/statement';
@@ -77,21 +73,6 @@ export async function moveVisitAction(
   );
 }
 
-export async function tickSectionAction(
-  projectId: string,
-  visitId: string,
-  sectionId: string,
-): Promise<ActionResult> {
-  return answer(
-    ofVisit.extend({ sectionId: sectionIdSchema }),
-    { projectId, visitId, sectionId },
-    async (input) => {
-      await tickSection(await getDatabase(), input.projectId, input);
-      return done;
-    },
-  );
-}
-
 /** Says when somebody works; with nothing typed they are taken off the list. */
 export async function saveWorkerAction(name: string, typed: unknown): Promise<ActionResult> {
   return answer(
@@ -111,21 +92,6 @@ export async function removeWorkerAction(name: string): Promise<ActionResult> {
   });
 }
 
-export async function markVisitAction(
-  projectId: string,
-  visitId: string,
-  mark: string,
-): Promise<ActionResult> {
-  return answer(
-    ofVisit.extend({ mark: z.enum(visitMarks) }),
-    { projectId, visitId, mark },
-    async (input) => {
-      await markVisit(await getDatabase(), input.projectId, { ...input, now: nowIso() });
-      return done;
-    },
-  );
-}
-
 export async function noteVisitAction(
   projectId: string,
   visitId: string,
@@ -141,21 +107,6 @@ export async function noteVisitAction(
         visitId: input.visitId,
         correctedMinutes: hours === null ? null : Math.round(hours * 60),
       });
-      return done;
-    },
-  );
-}
-
-export async function packForVisitAction(
-  projectId: string,
-  visitId: string,
-  input: { readonly code: string; readonly isBack: boolean },
-): Promise<ActionResult> {
-  return answer(
-    ofVisit.extend({ code: z.enum(bringCodes), isBack: z.boolean() }),
-    { projectId, visitId, ...input },
-    async (read) => {
-      await packForVisit(await getDatabase(), read.projectId, read);
       return done;
     },
   );

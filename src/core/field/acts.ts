@@ -1,17 +1,45 @@
 import { z } from 'zod';
 
+import { putAwayTestSchema, reviewKinds, walkLineSchema } from '../again';
 import { taskKinds } from '../setUp';
+import { verdictSchema } from '../sort';
+import { bringCodes, visitMarks } from '../visits';
 import {
   carryIdSchema,
+  checkIdSchema,
   containerIdSchema,
   handNeedIdSchema,
   roomIdSchema,
+  sectionIdSchema,
   sessionIdSchema,
   shopIdSchema,
+  visitIdSchema,
 } from '../shared';
 
 const ofRoom = { roomId: roomIdSchema };
 const minor = z.number().int().min(0).max(1e9);
+const pieces = z.number().int().min(0).max(100_000);
+/** Which thing of a list a purchase is for; all null: something beside the list. */
+const ofLine = {
+  containerId: containerIdSchema.nullable(),
+  handNeedId: handNeedIdSchema.nullable(),
+  materialKey: z.string().min(1).max(60).nullable(),
+};
+/** What the till said. */
+const paidFor = {
+  shopName: z.string().min(1).max(80),
+  label: z.string().min(1).max(120),
+  pieces,
+  paidMinor: minor,
+  cardMinor: minor,
+  expectedMinor: minor.nullable(),
+  paidBy: z.string().trim().max(40),
+};
+const lookAt = z.object({
+  roomId: roomIdSchema.nullable(),
+  kind: z.enum(reviewKinds),
+  plannedOn: z.iso.date(),
+});
 
 /**
  * What is done on site, as a small command that says what somebody wants to be so, not what to turn
@@ -22,16 +50,24 @@ const fieldCommandSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('bought'),
     ...ofRoom,
-    containerId: containerIdSchema.nullable(),
-    handNeedId: handNeedIdSchema.nullable(),
-    materialKey: z.string().min(1).max(60).nullable(),
-    shopName: z.string().min(1).max(80),
-    label: z.string().min(1).max(120),
-    pieces: z.number().int().min(0).max(100_000),
-    paidMinor: minor,
-    cardMinor: minor,
-    expectedMinor: minor.nullable(),
-    paidBy: z.string().trim().max(40),
+    ...ofLine,
+    ...paidFor,
+  }),
+  /** One line of a trip, paid once for every room that gets of it; each counts. */
+  z.object({
+    kind: z.literal('bought_for_rooms'),
+    parts: z
+      .array(z.object({ ...ofRoom, ...ofLine, pieces }))
+      .min(1)
+      .max(100),
+    ...paidFor,
+  }),
+  /** The client said yes to a line, or no longer; the later one counts. */
+  z.object({
+    kind: z.literal('approved'),
+    ...ofRoom,
+    needId: z.string().min(1).max(120),
+    isApproved: z.boolean(),
   }),
   /** A shop does not have it, or has it again; the later one counts. */
   z.object({
@@ -57,6 +93,53 @@ const fieldCommandSchema = z.discriminatedUnion('kind', [
     from: z.number().int().min(1).max(60),
     isEnd: z.boolean(),
   }),
+  /** A session stands still, or goes on; where it does already, nothing. */
+  z.object({
+    kind: z.literal('paused'),
+    ...ofRoom,
+    sessionId: sessionIdSchema,
+    isPaused: z.boolean(),
+  }),
+  /** What stands in a box went to the door; where nothing stands in it any more, it is refused. */
+  z.object({
+    kind: z.literal('carried'),
+    ...ofRoom,
+    verdict: verdictSchema,
+    toward: z.string().trim().max(80),
+  }),
+  /** Whether something is possible in the room again; null: not said. The later one counts. */
+  z.object({
+    kind: z.literal('check_answered'),
+    ...ofRoom,
+    checkId: checkIdSchema,
+    answer: z.enum(['yes', 'no']).nullable(),
+  }),
+  /** Somebody came, made a break, went on or left; what the visit does not allow then changes nothing. */
+  z.object({ kind: z.literal('visit_mark'), visitId: visitIdSchema, mark: z.enum(visitMarks) }),
+  z.object({
+    kind: z.literal('section_done'),
+    visitId: visitIdSchema,
+    sectionId: sectionIdSchema,
+    isDone: z.boolean(),
+  }),
+  z.object({
+    kind: z.literal('packed'),
+    visitId: visitIdSchema,
+    code: z.enum(bringCodes),
+    isBack: z.boolean(),
+    isPacked: z.boolean(),
+  }),
+  /** How a place was found on a look; the later note of the same place counts. */
+  z.object({ kind: z.literal('walk_line'), look: lookAt, line: walkLineSchema }),
+  /** The look was made on that day, or is open again. */
+  z.object({
+    kind: z.literal('look_made'),
+    look: lookAt,
+    note: z.string().trim().max(600),
+    doneOn: z.iso.date().nullable(),
+  }),
+  /** A put-away test that somebody finished; the same one counts once. */
+  z.object({ kind: z.literal('test'), test: putAwayTestSchema }),
   /** A task of setting up is done, or is to be done again. */
   z.object({
     kind: z.literal('task'),

@@ -69,6 +69,7 @@ export {
   methodStepSchema,
   ownMethodSchema,
   isPaused,
+  pauseOver,
   readClock,
   goingOn,
   sessionSchema,

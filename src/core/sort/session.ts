@@ -226,6 +226,17 @@ export function workedMinutesOf(
 export const isPaused = ({ pauses }: Pick<Session, 'pauses'>): boolean =>
   pauses.at(-1)?.to === null;
 
+/** A session stands still from then on, or goes on; where it does already, or has ended, it is the same. */
+export function pauseOver(
+  session: Session,
+  { at, isPaused: stands }: { readonly at: string; readonly isPaused: boolean },
+): Session {
+  if (session.endedAt !== null || isPaused(session) === stands) return session;
+  return stands
+    ? { ...session, pauses: [...session.pauses, { from: at, to: null }] }
+    : goingOn(session, at);
+}
+
 /** How a session stands at a moment. */
 interface SessionClock {
   readonly stepIndex: number;

@@ -2,13 +2,18 @@ import 'server-only';
 
 import type { FieldAct, FieldCommand } from '@/core/field';
 import type { ProjectId } from '@/core/shared';
-import { DataError, type Db } from '@/data/db';
+import { shareLine } from '@/core/shop';
+import type { Db } from '@/data/db';
+import { endLook, keepTest, noteWalkLine } from '../again/looks';
+import { answerCheck } from '../look/savePlan';
 import { nowIso } from '../means';
 import { tickMove } from '../place/moveList';
 import { tickTask } from '../setUp/setUp';
-import { noteShortage } from '../shop/buying';
-import { addPurchase, type CardFault } from '../shop/roomShopping';
-import { endStep, noteDebt, settleDebt } from '../sort/sessions';
+import { approveNeed, noteShortage } from '../shop/buying';
+import { addPurchase, addPurchases, type CardFault } from '../shop/roomShopping';
+import { carryBox } from '../sort/goingOut';
+import { endStep, noteDebt, pauseSession, settleDebt } from '../sort/sessions';
+import { markVisit, packForVisit, tickSection } from '../visits/saveVisit';
 
 const TABLE = 'field_acts';
 
@@ -52,42 +57,60 @@ export async function applyAct(
   }
 }
 
+type Kind = FieldCommand['kind'];
+type Of<K extends Kind> = Extract<FieldCommand, { readonly kind: K }>;
+interface Here {
+  readonly db: Db;
+  readonly projectId: ProjectId;
+  readonly at: string;
+}
+
+/** What each command does; a fault where it is refused. */
+const DOES: {
+  readonly [K in Kind]: (here: Here, command: Of<K>) => Promise<ActFault | undefined | void>;
+} = {
+  bought: async ({ db, projectId }, { kind: _, ...purchase }) => {
+    const bought = await addPurchase(db, projectId, purchase);
+    return bought.ok ? undefined : bought.error;
+  },
+  bought_for_rooms: async (
+    { db, projectId },
+    { kind: _, parts, paidMinor: paid, cardMinor: card, ...line },
+  ) => {
+    const bought = await addPurchases(db, projectId, shareLine(parts, { ...line, paid, card }));
+    return bought.ok ? undefined : bought.error;
+  },
+  shortage: ({ db, projectId }, { kind: _, ...line }) => noteShortage(db, projectId, line),
+  approved: ({ db, projectId }, command) => approveNeed(db, projectId, command),
+  debt: async ({ db, projectId, at }, command) => {
+    await noteDebt(db, projectId, command, at);
+  },
+  debt_settled: ({ db, projectId }, command) => settleDebt(db, projectId, command),
+  step_over: ({ db, projectId, at }, command) => endStep(db, projectId, { ...command, at }),
+  paused: ({ db, projectId, at }, command) => pauseSession(db, projectId, { ...command, at }),
+  carried: async ({ db, projectId }, { roomId, verdict, toward }) => {
+    await carryBox(db, projectId, { roomId, box: { verdict, toward } });
+  },
+  check_answered: ({ db, projectId }, command) => answerCheck(db, projectId, command),
+  visit_mark: ({ db, projectId, at }, command) => markVisit(db, projectId, { ...command, now: at }),
+  section_done: ({ db, projectId }, command) => tickSection(db, projectId, command),
+  packed: ({ db, projectId }, command) => packForVisit(db, projectId, command),
+  walk_line: async ({ db, projectId }, { look, line }) => {
+    await noteWalkLine(db, projectId, { at: look, line });
+  },
+  look_made: async ({ db, projectId }, { look, note, doneOn }) => {
+    await endLook(db, projectId, { at: look, note, doneOn });
+  },
+  test: ({ db, projectId }, { test }) => keepTest(db, projectId, test),
+  task: ({ db, projectId, at }, { task, ...rest }) =>
+    tickTask(db, projectId, { ...rest, kind: task, at }),
+  move: ({ db, projectId, at }, command) => tickMove(db, projectId, { ...command, at }),
+};
+
 async function run(db: Db, projectId: ProjectId, act: FieldAct): Promise<ActFault | undefined> {
-  const at = timeOf(act);
-  const command: FieldCommand = act.command;
-  switch (command.kind) {
-    case 'bought': {
-      const { kind: _, ...purchase } = command;
-      const bought = await addPurchase(db, projectId, purchase);
-      return bought.ok ? undefined : bought.error;
-    }
-    case 'shortage': {
-      const { kind: _, ...line } = command;
-      await noteShortage(db, projectId, line);
-      return undefined;
-    }
-    case 'debt':
-      await noteDebt(db, projectId, command, at);
-      return undefined;
-    case 'debt_settled':
-      await settleDebt(db, projectId, command);
-      return undefined;
-    case 'step_over':
-      await endStep(db, projectId, { ...command, at });
-      return undefined;
-    case 'task': {
-      const { task, ...rest } = command;
-      await tickTask(db, projectId, { ...rest, kind: task, at });
-      return undefined;
-    }
-    case 'move':
-      await tickMove(db, projectId, { ...command, at });
-      return undefined;
-    default: {
-      const never: never = command;
-      throw new DataError('not_found', `no command ${String(never)}`);
-    }
-  }
+  const { command } = act;
+  const does = DOES[command.kind] as (here: Here, of: FieldCommand) => ReturnType<typeof run>;
+  return (await does({ db, projectId, at: timeOf(act) }, command)) ?? undefined;
 }
 
 /** A clock that is ahead did nothing later than now. */

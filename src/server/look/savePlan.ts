@@ -5,6 +5,7 @@ import {
   traceWalls,
   type Fixture,
   type Room,
+  type RoomCheck,
   type RoomPlan,
   type TraceWallsError,
   type WallPlace,
@@ -68,6 +69,32 @@ export const noteRoom = atomic(
     await recordChange(db, { projectId, deed: input.deed, now: nowIso() }, (writer) =>
       writer.put(roomRecord, { ...room, ...input.change }),
     );
+  },
+);
+
+/** Says whether something is possible in a room again, or takes it back. @errors `not_found`. */
+export const answerCheck = atomic(
+  async (
+    db: Db,
+    projectId: ProjectId,
+    {
+      roomId,
+      checkId,
+      answer,
+    }: {
+      readonly roomId: RoomId;
+      readonly checkId: CheckId;
+      readonly answer: RoomCheck['answer'];
+    },
+  ): Promise<void> => {
+    const { checks } = await getRoom(db, projectId, roomId);
+    const check = checks.find(({ id }) => id === checkId);
+    if (!check) throw new DataError('not_found', 'this is not asked any more');
+    await noteRoom(db, projectId, {
+      roomId,
+      deed: { code: 'check_answered', name: check.text },
+      change: { checks: checks.map((each) => (each.id === checkId ? { ...each, answer } : each)) },
+    });
   },
 );
 

@@ -232,7 +232,7 @@ test('a session stands still and goes on; steps at hand and before stay, the oth
   const now = async () => (await listSessions(db, HALL))[0];
   const before = (await now())?.steps ?? [];
   expect(before.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(45);
-  await pauseSession(db, HOME, place);
+  await pauseSession(db, HOME, { ...place, isPaused: true, at: new Date().toISOString() });
   expect((await now())?.pauses).toMatchObject([{ to: null }]);
   await endStep(db, HOME, {
     ...place,

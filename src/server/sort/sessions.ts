@@ -2,8 +2,7 @@ import 'server-only';
 
 import {
   carrySchema,
-  goingOn,
-  isPaused,
+  pauseOver,
   methodNames,
   methods,
   ownMethodSchema,
@@ -75,19 +74,19 @@ export const startSession = atomic(
   },
 );
 
-/** Stands still, or goes on: the time between does not count. @errors `not_found`. */
+/** Stands still, or goes on (`pauseOver`): the time between does not count. @errors `not_found`. */
 export const pauseSession = atomic(
-  async (db: Db, projectId: ProjectId, place: SessionPlace): Promise<void> => {
+  async (
+    db: Db,
+    projectId: ProjectId,
+    { at, isPaused: stands, ...place }: SessionPlace & { at: string; isPaused: boolean },
+  ): Promise<void> => {
     const session = await getSession(db, place);
-    if (session.endedAt !== null) return;
-    const now = nowIso();
-    const after = isPaused(session)
-      ? goingOn(session, now)
-      : { ...session, pauses: [...session.pauses, { from: now, to: null }] };
-    await recordChange(
-      db,
-      { projectId, deed: { code: isPaused(session) ? 'session_on' : 'session_paused' }, now },
-      (writer) => writer.put(sessionRecord, after),
+    const after = pauseOver(session, { at, isPaused: stands });
+    if (after === session) return;
+    const code = stands ? 'session_paused' : 'session_on';
+    await recordChange(db, { projectId, deed: { code }, now: nowIso() }, (writer) =>
+      writer.put(sessionRecord, after),
     );
   },
 );

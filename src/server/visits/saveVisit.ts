@@ -107,13 +107,21 @@ export const tickSection = atomic(
   async (
     db: Db,
     projectId: ProjectId,
-    { visitId, sectionId }: { readonly visitId: VisitId; readonly sectionId: SectionId },
+    {
+      visitId,
+      sectionId,
+      isDone,
+    }: {
+      readonly visitId: VisitId;
+      readonly sectionId: SectionId;
+      readonly isDone: boolean;
+    },
   ): Promise<void> => {
     const visit = await getVisit(db, projectId, visitId);
-    const isTicked = visit.doneSectionIds.includes(sectionId);
-    const doneSectionIds = isTicked
-      ? visit.doneSectionIds.filter((id) => id !== sectionId)
-      : [...visit.doneSectionIds, sectionId];
+    if (visit.doneSectionIds.includes(sectionId) === isDone) return;
+    const doneSectionIds = isDone
+      ? [...visit.doneSectionIds, sectionId]
+      : visit.doneSectionIds.filter((id) => id !== sectionId);
     const deed = { code: 'visit_ticked', name: visit.day } as const;
     await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
       writer.put(visitRecord, { ...visit, doneSectionIds }),
@@ -171,18 +179,24 @@ export const noteVisit = atomic(
   },
 );
 
-/** Ticks one thing as packed, to go there or to go home; ticked again it is not. @errors `not_found`. */
+/** One thing is packed, to go there or to go home, or is not. @errors `not_found`. */
 export const packForVisit = atomic(
   async (
     db: Db,
     projectId: ProjectId,
-    input: { readonly visitId: VisitId; readonly code: BringCode; readonly isBack: boolean },
+    input: {
+      readonly visitId: VisitId;
+      readonly code: BringCode;
+      readonly isBack: boolean;
+      readonly isPacked: boolean;
+    },
   ): Promise<void> => {
     const visit = await getVisit(db, projectId, input.visitId);
     const list = input.isBack ? 'packedBack' : 'packed';
-    const ticked = visit[list].includes(input.code)
-      ? visit[list].filter((code) => code !== input.code)
-      : [...visit[list], input.code];
+    if (visit[list].includes(input.code) === input.isPacked) return;
+    const ticked = input.isPacked
+      ? [...visit[list], input.code]
+      : visit[list].filter((code) => code !== input.code);
     const deed = { code: 'visit_packed', name: visit.day } as const;
     await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
       writer.put(visitRecord, { ...visit, [list]: ticked }),

@@ -102,12 +102,14 @@ test('what was lived stays when the plan is changed, and taps that say what is s
 
 test('what is ticked as packed is told apart going there and going home, and ticked off again', async () => {
   const id = await keepOne();
-  const pack = (code: 'boxes' | 'gloves', isBack: boolean) =>
-    packForVisit(db, HOME, { visitId: id, code, isBack });
+  const pack = (code: 'boxes' | 'gloves', isBack: boolean, isPacked = true) =>
+    packForVisit(db, HOME, { visitId: id, code, isBack, isPacked });
+  await pack('boxes', false);
+  // Said twice, by two devices, it is packed once.
   await pack('boxes', false);
   await pack('gloves', false);
   await pack('boxes', true);
-  await pack('gloves', false);
+  await pack('gloves', false, false);
   expect(await visits()).toMatchObject([{ packed: ['boxes'], packedBack: ['boxes'] }]);
 });
 
@@ -166,9 +168,9 @@ test('what was worked, ticked or is in a pinned visit is not planned again; what
   await markVisit(db, HOME, { visitId: id, mark: 'arrive', now: '2026-12-01T09:00:00.000Z' });
   await markVisit(db, HOME, { visitId: id, mark: 'leave', now: '2026-12-01T09:10:00.000Z' });
   expect(await minutesLeft()).toBeCloseTo(Math.max(15, all - 10), 5);
-  await tickSection(db, HOME, { visitId: id, sectionId: section.id });
+  await tickSection(db, HOME, { visitId: id, sectionId: section.id, isDone: true });
   expect((await ask()).homes[0]?.jobs).toEqual([]);
-  await tickSection(db, HOME, { visitId: id, sectionId: section.id });
+  await tickSection(db, HOME, { visitId: id, sectionId: section.id, isDone: false });
   const records = await loadAll(db, HOME);
   const { estimate } = await loadEstimate(db, records, TODAY);
   expect(findUnplanned(records, estimate, TODAY)).toMatchObject([{ sectionId: section.id }]);

@@ -8,6 +8,7 @@ import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { Link } from '../primitives/Link';
 import { stepHref } from '../shell/scope';
+import { useFieldAct } from '../field/useFieldAct';
 import { useMutation } from '../useMutation';
 import { longDay, lookWords } from './againWords';
 
@@ -20,11 +21,6 @@ interface LooksViewProps {
   readonly onMove: (
     at: Pick<Look, 'roomId' | 'kind' | 'plannedOn'>,
     dueOn: string,
-  ) => Promise<ActionResult>;
-  /** Of the whole home: it was made. */
-  readonly onMade: (
-    at: Pick<Look, 'roomId' | 'kind' | 'plannedOn'>,
-    said: { readonly note: string; readonly isDone: boolean },
   ) => Promise<ActionResult>;
 }
 
@@ -89,9 +85,9 @@ function LookLine({
   today,
   look,
   onMove,
-  onMade,
-}: Pick<LooksViewProps, 'projectId' | 'today' | 'onMove' | 'onMade'> & { readonly look: Look }) {
+}: Pick<LooksViewProps, 'projectId' | 'today' | 'onMove'> & { readonly look: Look }) {
   const { mutate, isPending } = useMutation();
+  const { act, isPending: isActing } = useFieldAct();
   const [day, setDay] = useState(look.dueOn);
   const isDue = look.dueOn <= today;
   return (
@@ -115,8 +111,15 @@ function LookLine({
       {look.roomId === null && isDue && (
         <Button
           look="main"
-          disabled={isPending}
-          onClick={() => void mutate(() => onMade(look, { note: '', isDone: true }))}
+          disabled={isPending || isActing}
+          onClick={() =>
+            void act({
+              kind: 'look_made',
+              look: { roomId: null, kind: look.kind, plannedOn: look.plannedOn },
+              note: '',
+              doneOn: today,
+            })
+          }
         >
           It was made
         </Button>

@@ -6,9 +6,8 @@ import type { ItemToFind, PutAwayItem, PutAwayTest } from '@/core/again';
 import { arrangeFront, type Unit } from '@/core/look';
 import { pictureFor, pictureStrokes } from '@/core/labels';
 import { createUuid } from '../createUuid';
-import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
-import { useMutation } from '../useMutation';
+import { useFieldAct } from '../field/useFieldAct';
 
 export interface RoomToSearch {
   readonly id: string;
@@ -26,13 +25,12 @@ interface TestRunProps {
   readonly projectId: string;
   readonly person: PersonToAsk;
   readonly rooms: readonly RoomToSearch[];
-  readonly onKeep: (test: PutAwayTest) => Promise<ActionResult>;
   readonly onEnd: () => void;
 }
 
 /** One thing after the other: what it is, and the rooms to tap in. Nothing says where anything lives. */
-export function TestRun({ projectId, person, rooms, onKeep, onEnd }: TestRunProps) {
-  const { mutate, isPending } = useMutation();
+export function TestRun({ projectId, person, rooms, onEnd }: TestRunProps) {
+  const { act, isPending } = useFieldAct();
   const [done, setDone] = useState<readonly PutAwayItem[]>([]);
   const [taps, setTaps] = useState<PutAwayItem['taps']>([]);
   const [roomId, setRoomId] = useState<string>();
@@ -57,17 +55,16 @@ export function TestRun({ projectId, person, rooms, onKeep, onEnd }: TestRunProp
     if (bayId === asked.meantBayId) finish({ ...asked, taps: next, isFound: true });
   };
   const keep = async () => {
-    const kept = await mutate(() =>
-      onKeep({
-        id: createUuid() as PutAwayTest['id'],
-        projectId: projectId as PutAwayTest['projectId'],
-        personId: person.id as PutAwayTest['personId'],
-        personName: person.name,
-        at: new Date().toISOString(),
-        byPictures: person.readsPictures,
-        items: [...done],
-      }),
-    );
+    const test = {
+      id: createUuid() as PutAwayTest['id'],
+      projectId: projectId as PutAwayTest['projectId'],
+      personId: person.id as PutAwayTest['personId'],
+      personName: person.name,
+      at: new Date().toISOString(),
+      byPictures: person.readsPictures,
+      items: [...done],
+    };
+    const kept = await act({ kind: 'test', test });
     if (kept.ok) onEnd();
   };
   if (!asked)

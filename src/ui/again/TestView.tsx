@@ -34,7 +34,6 @@ interface TestViewProps {
     readonly change: 'better' | 'worse' | 'none';
     readonly words: string;
   }[];
-  readonly onKeep: (test: PutAwayTest) => Promise<ActionResult>;
   readonly onRemove: (testId: string) => Promise<ActionResult>;
 }
 
@@ -50,7 +49,6 @@ export function TestView(props: TestViewProps) {
         projectId={props.projectId}
         person={running}
         rooms={props.rooms}
-        onKeep={props.onKeep}
         onEnd={() => setRunning(undefined)}
       />
     );

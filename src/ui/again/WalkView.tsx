@@ -1,5 +1,6 @@
 'use client';
 
+import { format } from 'date-fns';
 import { useEffect, useRef, useState } from 'react';
 
 import { walkMarks, type Look, type WalkLine, type WalkMark } from '@/core/again';
@@ -7,6 +8,7 @@ import type { Unit } from '@/core/look';
 import type { BayId, RoomId } from '@/core/shared';
 import type { Group } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { choiceLook } from '../primitives/choiceLook';
 import { useMutation } from '../useMutation';
@@ -23,8 +25,6 @@ interface WalkViewProps {
   readonly groups: readonly (Pick<Group, 'id' | 'name' | 'bayId'> & {
     readonly roomName: string;
   })[];
-  readonly onNote: (at: At, line: WalkLine) => Promise<ActionResult>;
-  readonly onEnd: (at: At, said: { note: string; isDone: boolean }) => Promise<ActionResult>;
   readonly onGroup: (stray: { name: string; bayId: string }) => Promise<ActionResult<string>>;
 }
 
@@ -38,14 +38,19 @@ const emptyLine = (bayId: BayId): WalkLine => ({
 
 /** Place by place, by thumb: how each was found, what lay there that does not live there. */
 export function WalkView(props: WalkViewProps) {
-  const { look, units, lines, onEnd } = props;
-  const { mutate, isPending } = useMutation();
+  const { units } = props;
+  const { act, isPending } = useFieldAct();
+  const at: At = {
+    roomId: props.look.roomId,
+    kind: props.look.kind,
+    plannedOn: props.look.plannedOn,
+  };
+  const { look, lines } = withWaiting(props, at, useWaitingCommands());
   const [note, setNote] = useState(props.note);
   const places = units.flatMap((unit) =>
     unit.bays.filter(({ outOfScope }) => !outOfScope).map((bay) => ({ unit, bay })),
   );
   const seen = places.filter(({ bay }) => lines.some(({ bayId }) => bayId === bay.id)).length;
-  const at: At = { roomId: look.roomId, kind: look.kind, plannedOn: look.plannedOn };
   return (
     <div className="grid gap-4">
       <div>
@@ -92,7 +97,14 @@ export function WalkView(props: WalkViewProps) {
           look="main"
           className="mt-2"
           disabled={isPending}
-          onClick={() => void mutate(() => onEnd(at, { note, isDone: look.doneOn === null }))}
+          onClick={() =>
+            void act({
+              kind: 'look_made',
+              look: at,
+              note,
+              doneOn: look.doneOn === null ? format(new Date(), 'yyyy-MM-dd') : null,
+            })
+          }
         >
           {look.doneOn === null ? 'The look is made' : 'Open it again'}
         </Button>
@@ -101,15 +113,38 @@ export function WalkView(props: WalkViewProps) {
   );
 }
 
+/** The look and its lines as they will be once the desk has what waits. */
+function withWaiting(
+  { look, lines }: Pick<WalkViewProps, 'look' | 'lines'>,
+  at: At,
+  waiting: ReturnType<typeof useWaitingCommands>,
+): Pick<WalkViewProps, 'look' | 'lines'> {
+  const isHere = (other: At) =>
+    other.roomId === at.roomId && other.kind === at.kind && other.plannedOn === at.plannedOn;
+  return waiting.reduce(
+    (before, each) => {
+      if (each.kind === 'walk_line' && isHere(each.look))
+        return {
+          ...before,
+          lines: [...before.lines.filter(({ bayId }) => bayId !== each.line.bayId), each.line],
+        };
+      if (each.kind === 'look_made' && isHere(each.look))
+        return { ...before, look: { ...before.look, doneOn: each.doneOn } };
+      return before;
+    },
+    { look, lines },
+  );
+}
+
 function BayLine({
   at,
   name,
   line,
   groups,
-  onNote,
   onGroup,
 }: WalkViewProps & { readonly at: At; readonly name: string; readonly line: WalkLine }) {
   const { mutate, isPending } = useMutation();
+  const { act } = useFieldAct();
   const [litres, setLitres] = useState(line.litresFound === null ? '' : String(line.litresFound));
   const [ranOut, setRanOut] = useState(line.ranOut);
   const [stray, setStray] = useState('');
@@ -125,7 +160,7 @@ function BayLine({
     const next = { ...latest.current, ...change };
     latest.current = next;
     onItsWay.current += 1;
-    void mutate(() => onNote(at, next)).finally(() => (onItsWay.current -= 1));
+    void act({ kind: 'walk_line', look: at, line: next }).finally(() => (onItsWay.current -= 1));
   };
   const toggle = (mark: WalkMark) => {
     const has = line.marks.includes(mark);

@@ -1,24 +1,44 @@
 import type { FieldCommand } from '@/core/field';
+import { formatCount } from '@/core/shared';
+import type { VisitMark } from '@/core/visits';
+
+const MARK_WORDS: Readonly<Record<VisitMark, string>> = {
+  arrive: 'Arrived',
+  break: 'A break',
+  goOn: 'Work goes on',
+  leave: 'Left',
+  goBack: 'The visit is not over yet',
+};
+
+type Kind = FieldCommand['kind'];
+const NAMES: {
+  readonly [K in Kind]: (command: Extract<FieldCommand, { readonly kind: K }>) => string;
+} = {
+  bought: ({ label }) => `${label}, bought`,
+  bought_for_rooms: ({ label, parts }) =>
+    `${label}, bought for ${formatCount(parts.length, 'room')}`,
+  shortage: ({ isShort }) => (isShort ? 'Not to be had at a shop' : 'To be had again at a shop'),
+  approved: ({ isApproved }) => (isApproved ? 'The client’s yes' : 'The client’s yes, taken back'),
+  debt: ({ note }) => `Went out unsorted: ${note}`,
+  debt_settled: () => 'What went out unsorted is sorted',
+  step_over: ({ isEnd }) => (isEnd ? 'End of the session' : 'Next step of the session'),
+  paused: ({ isPaused }) => (isPaused ? 'A break in the session' : 'The session goes on'),
+  carried: () => 'A box, by the door',
+  check_answered: () => 'What is possible again',
+  visit_mark: ({ mark }) => MARK_WORDS[mark],
+  section_done: ({ isDone }) => (isDone ? 'A section, finished' : 'A section, open again'),
+  packed: ({ isPacked }) => (isPacked ? 'Something, packed' : 'Something, not packed'),
+  walk_line: () => 'A place on the walk',
+  look_made: ({ doneOn }) => (doneOn === null ? 'The look, open again' : 'The look is made'),
+  test: ({ test }) => `The put-away test of ${test.personName}`,
+  task: ({ isDone }) =>
+    isDone ? 'A task of setting up, done' : 'A task of setting up, open again',
+  move: ({ isDone }) => (isDone ? 'A move, done' : 'A move, open again'),
+};
 
 /** What was done on site, in a word or two. */
-export function commandName(command: FieldCommand): string {
-  switch (command.kind) {
-    case 'bought':
-      return `${command.label}, bought`;
-    case 'shortage':
-      return command.isShort ? 'Not to be had at a shop' : 'To be had again at a shop';
-    case 'debt':
-      return `Went out unsorted: ${command.note}`;
-    case 'debt_settled':
-      return 'What went out unsorted is sorted';
-    case 'step_over':
-      return command.isEnd ? 'End of the session' : 'Next step of the session';
-    case 'task':
-      return command.isDone ? 'A task of setting up, done' : 'A task of setting up, open again';
-    case 'move':
-      return command.isDone ? 'A move, done' : 'A move, open again';
-  }
-}
+export const commandName = (command: FieldCommand): string =>
+  (NAMES[command.kind] as (of: FieldCommand) => string)(command);
 
 /** Beside what waits for a connection. */
 export const WAITS_WORDS = 'waits to be sent';

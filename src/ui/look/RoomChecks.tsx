@@ -1,12 +1,14 @@
 'use client';
 
 import { Check, CircleHelp, Pencil, Plus, X } from 'lucide-react';
+import { useParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 
 import type { CheckAnswer } from '@/core/look';
-import { formatLength, type LengthUnit } from '@/core/shared';
+import { formatLength, roomIdSchema, type LengthUnit } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { choiceLook } from '../primitives/choiceLook';
 import { SelectField, TextField } from '../primitives/Field';
@@ -22,8 +24,8 @@ interface RoomChecksProps {
   /** Undefined where checks are only answered. */
   readonly onSave: ((typed: CheckTyped) => Promise<ActionResult>) | undefined;
   readonly onRemove: ((checkId: string) => Promise<ActionResult>) | undefined;
-  readonly onAnswer:
-    ((checkId: string, answer: 'yes' | 'no' | '') => Promise<ActionResult>) | undefined;
+  /** They are answered here, with a connection or without. */
+  readonly isAsking?: boolean;
 }
 
 /** What should be possible in this room again, each with how it stands. */
@@ -33,9 +35,19 @@ export function RoomChecks({
   measureUnit,
   onSave,
   onRemove,
-  onAnswer,
+  isAsking = false,
 }: RoomChecksProps) {
   const { mutate } = useMutation();
+  const { act } = useFieldAct();
+  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+  const waiting = useWaitingCommands();
+  /** As it will be once the desk has what waits. */
+  const saidOf = ({ check }: CheckAnswer) => {
+    const last = waiting.findLast(
+      (each) => each.kind === 'check_answered' && each.checkId === check.id,
+    );
+    return last?.kind === 'check_answered' ? last.answer : check.answer;
+  };
   const [editing, setEditing] = useState<CheckTyped>();
 
   return (
@@ -59,23 +71,26 @@ export function RoomChecks({
                   {beforeWords(answer, tables)}
                   {answer.isComputed ? ', read off the plan' : ''}
                   {answer.isFreeSomewhere &&
-                    `; the plan has it somewhere. Name what it is before${onAnswer ? ', or say yes' : ''}`}
+                    `; the plan has it somewhere. Name what it is before${isAsking ? ', or say yes' : ''}`}
                 </span>
               )}
             </span>
-            {onAnswer && (
+            {isAsking && (
               <span className="flex gap-1.5">
                 {(['yes', 'no'] as const).map((each) => (
                   <button
                     key={each}
                     type="button"
-                    aria-pressed={answer.check.answer === each}
+                    aria-pressed={saidOf(answer) === each}
                     onClick={() =>
-                      void mutate(() =>
-                        onAnswer(answer.check.id, answer.check.answer === each ? '' : each),
-                      )
+                      void act({
+                        kind: 'check_answered',
+                        roomId,
+                        checkId: answer.check.id,
+                        answer: saidOf(answer) === each ? null : each,
+                      })
                     }
-                    className={choiceLook(answer.check.answer === each, 'min-h-10 px-3')}
+                    className={choiceLook(saidOf(answer) === each, 'min-h-10 px-3')}
                   >
                     {each}
                   </button>

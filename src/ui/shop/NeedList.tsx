@@ -1,13 +1,15 @@
 'use client';
 
 import { X } from 'lucide-react';
+import { useParams } from 'next/navigation';
 import { useState } from 'react';
 
-import { formatCount, formatMoney, type Currency } from '@/core/shared';
+import { formatCount, formatMoney, roomIdSchema, type Currency } from '@/core/shared';
 import { priorities, type ApprovalState, type Priority } from '@/core/shop';
 import type { ClientAnswer } from '@/core/client';
 import type { ActionResult } from '../actionResult';
 import { sayingWords } from '../client/clientWords';
+import { useFieldAct } from '../field/useFieldAct';
 import { dayWords } from '../home/homeWords';
 import { Link } from '../primitives/Link';
 import { useMutation } from '../useMutation';
@@ -41,7 +43,6 @@ interface NeedListProps {
   readonly currency: Currency;
   /** Where answers are taken. */
   readonly answersHref: string;
-  readonly onApprove: (needId: string, isApproved: boolean) => Promise<ActionResult>;
   readonly onPriority: (containerId: string, priority: Priority) => Promise<ActionResult>;
   readonly onRemove: (handNeedId: string) => Promise<ActionResult>;
 }
@@ -56,15 +57,10 @@ export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = {
  * Everything the room calls for, what is there, how much each is wanted, what the line comes to,
  * and the client's yes to it.
  */
-export function NeedList({
-  needs,
-  currency,
-  answersHref,
-  onApprove,
-  onPriority,
-  onRemove,
-}: NeedListProps) {
+export function NeedList({ needs, currency, answersHref, onPriority, onRemove }: NeedListProps) {
   const { mutate } = useMutation();
+  const { act } = useFieldAct();
+  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
   return (
     <SideScroll label="What the room wants" className="">
       <table className="stacks w-full text-[14px]">
@@ -149,7 +145,9 @@ export function NeedList({
                     key={need.approval.is}
                     need={need}
                     currency={currency}
-                    onApprove={(isApproved) => mutate(() => onApprove(need.needId, isApproved))}
+                    onApprove={(isApproved) =>
+                      act({ kind: 'approved', roomId, needId: need.needId, isApproved })
+                    }
                   />
                 )}
                 {need.said && <Said said={need.said} answersHref={answersHref} />}

@@ -3,16 +3,10 @@
 import { useParams } from 'next/navigation';
 
 import type { FieldCommand } from '@/core/field';
-import {
-  containerIdSchema,
-  handNeedIdSchema,
-  roomIdSchema,
-  shopIdSchema,
-  type Currency,
-} from '@/core/shared';
+import { roomIdSchema, shopIdSchema, type Currency } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
-import { typedMoney } from '../typedValues';
+import { lineIdsOf, readTill } from './readTill';
 import { ShopLists, type Bought, type ShopLine, type ShopList } from './ShopLists';
 
 interface RoomListsProps {
@@ -24,25 +18,14 @@ interface RoomListsProps {
 export function RoomLists({ lists, currency }: RoomListsProps) {
   const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
   const { send } = useFieldAct();
-  const waiting = useWaitingCommands().filter((command) => command.roomId === roomId);
+  const waiting = useWaitingCommands().filter(
+    (command) => 'roomId' in command && command.roomId === roomId,
+  );
   const buy = async (typed: Bought): Promise<ActionResult> => {
-    const paid = typedMoney.safeParse(typed.paid);
-    const card =
-      typed.card === '' ? { success: true as const, data: 0 } : typedMoney.safeParse(typed.card);
-    if (!paid.success || !card.success)
-      return { ok: false, message: 'Type what the till asked, e.g. 12.50' };
-    if (card.data > paid.data)
-      return { ok: false, message: 'The card cannot pay more than the till asks' };
-    const { key: _, paid: __, card: ___, containerId, handNeedId, ...bought } = typed;
-    return send({
-      ...bought,
-      kind: 'bought',
-      roomId,
-      containerId: containerId === null ? null : containerIdSchema.parse(containerId),
-      handNeedId: handNeedId === null ? null : handNeedIdSchema.parse(handNeedId),
-      paidMinor: paid.data,
-      cardMinor: card.data,
-    });
+    const till = readTill(typed);
+    if ('problem' in till) return { ok: false, message: till.problem };
+    const { key: _, paid: __, card: ___, ...bought } = typed;
+    return send({ ...bought, ...lineIdsOf(bought), ...till, kind: 'bought', roomId });
   };
   return (
     <ShopLists

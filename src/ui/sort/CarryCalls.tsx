@@ -14,11 +14,9 @@ import {
   type OpenBox,
 } from '@/core/sort';
 import { dayWords } from '../home/homeWords';
-import type { ActionResult } from '../actionResult';
 import { WAITS_WORDS } from '../field/fieldWords';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
-import { useMutation } from '../useMutation';
 import { Cautions } from './Cautions';
 import { NoteDebt } from './NoteDebt';
 import { sayBox } from './sortWords';
@@ -28,22 +26,25 @@ interface CarryCallsProps {
   readonly boxes: readonly OpenBox[];
   readonly carries: readonly Carry[];
   readonly liftLimitG: number;
-  readonly onCarry: (box: DoorBox) => Promise<ActionResult>;
 }
 
 /** Calls for a full box to go out now, lets any go out, and remembers what went out unsorted until it is settled. */
-export function CarryCalls({ boxes, carries, liftLimitG, onCarry }: CarryCallsProps) {
-  const { mutate, isPending: isChanging } = useMutation();
-  const { act, isPending: isActing } = useFieldAct();
-  const isBusy = isChanging || isActing;
+export function CarryCalls({ boxes, carries, liftLimitG }: CarryCallsProps) {
+  const { act, isPending: isBusy } = useFieldAct();
   const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
-  const waiting = useWaitingCommands().filter((each) => each.roomId === roomId);
+  const waiting = useWaitingCommands().filter((each) => 'roomId' in each && each.roomId === roomId);
   const isSettled = (carryId: string) =>
     waiting.some((each) => each.kind === 'debt_settled' && each.carryId === carryId);
   const [isNoting, setIsNoting] = useState(false);
-  const now = boxesNow(boxes, liftLimitG);
+  const isCarried = (box: DoorBox) =>
+    waiting.some((each) => each.kind === 'carried' && boxKey(each) === boxKey(box));
+  const now = boxesNow(
+    boxes.filter((box) => !isCarried(box)),
+    liftLimitG,
+  );
   const others = now.filter(({ isDue }) => !isDue);
-  const carry = ({ verdict, toward }: DoorBox) => void mutate(() => onCarry({ verdict, toward }));
+  const carry = ({ verdict, toward }: DoorBox) =>
+    void act({ kind: 'carried', roomId, verdict, toward });
   return (
     <section aria-label="Carrying out" className="mt-4 grid gap-1.5 text-[14px]">
       {now

@@ -10,18 +10,11 @@ interface EndChecksProps {
   readonly answers: readonly CheckAnswer[];
   readonly breaks: readonly RoutineBreak[];
   readonly measureUnit: LengthUnit;
-  readonly onAnswer: (checkId: string, answer: 'yes' | 'no' | '') => Promise<ActionResult>;
   readonly onSaveBreaks: (breaks: readonly RoutineBreak[]) => Promise<ActionResult>;
 }
 
 /** Once a session has ended: is possible again what the room is for, and do its routines hold? */
-export function EndChecks({
-  answers,
-  breaks,
-  measureUnit,
-  onAnswer,
-  onSaveBreaks,
-}: EndChecksProps) {
+export function EndChecks({ answers, breaks, measureUnit, onSaveBreaks }: EndChecksProps) {
   if (answers.length + breaks.length === 0) return null;
   return (
     <details className="basis-full">
@@ -36,7 +29,7 @@ export function EndChecks({
             measureUnit={measureUnit}
             onSave={undefined}
             onRemove={undefined}
-            onAnswer={onAnswer}
+            isAsking
           />
         )}
         {breaks.length > 0 && <RoutineBreaks breaks={breaks} onSave={onSaveBreaks} isAsking />}

@@ -7,6 +7,7 @@ import { createRandom } from '@/core/shared';
 import {
   earlierIntervalsOf,
   isPaused,
+  pauseOver,
   readClock,
   sessionProgressOf,
   stepOver,
@@ -21,7 +22,6 @@ import { methodWords, progressWords } from './sortWords';
 import type { SessionTyped } from './sessionForm';
 import { StartSession } from './StartSession';
 import { StepList } from './StepList';
-import { useMutation } from '../useMutation';
 
 export interface SessionBarProps {
   readonly session: Session | undefined;
@@ -39,7 +39,6 @@ export interface SessionBarProps {
   /** The way that was agreed for this room. */
   readonly agreedMethod: string;
   readonly onStart: (typed: SessionTyped) => Promise<ActionResult>;
-  readonly onPause: (sessionId: string) => Promise<ActionResult>;
   readonly onChangeSteps: (sessionId: string, steps: Session['steps']) => Promise<ActionResult>;
   /** What the room should make possible again, asked once a session has ended. */
   readonly endChecks: ReactNode;
@@ -80,19 +79,16 @@ function RunningSession({
   sectionLitres,
   sectionName,
   log,
-  onPause,
   onChangeSteps,
   onKeepMethod,
 }: SessionBarProps & { readonly session: Session }) {
-  const { mutate, isPending: isChanging } = useMutation();
-  const { act, isPending: isStepping } = useFieldAct();
-  const isBusy = isChanging || isStepping;
+  const { act, isPending: isBusy } = useFieldAct();
   // As the desk will have it, by the same function.
-  const session = useWaitingCommands().reduce(
-    (before, each) =>
-      each.kind === 'step_over' && each.sessionId === before.id ? stepOver(before, each) : before,
-    kept,
-  );
+  const session = useWaitingCommands().reduce((before, each) => {
+    if (each.kind === 'step_over' && each.sessionId === before.id) return stepOver(before, each);
+    if (each.kind === 'paused' && each.sessionId === before.id) return pauseOver(before, each);
+    return before;
+  }, kept);
   const now = useNow(5000);
   const step = (way: 'next' | 'end') =>
     void act({
@@ -148,7 +144,14 @@ function RunningSession({
           <Button
             disabled={isBusy}
             aria-label={isPaused(session) ? 'Go on with the session' : 'Pause the session'}
-            onClick={() => void mutate(() => onPause(session.id))}
+            onClick={() =>
+              void act({
+                kind: 'paused',
+                roomId: session.roomId,
+                sessionId: session.id,
+                isPaused: !isPaused(session),
+              })
+            }
           >
             {isPaused(session) ? (
               <>

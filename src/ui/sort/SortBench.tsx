@@ -63,7 +63,6 @@ interface SortBenchProps extends BenchData {
   readonly onPlaceGroup: (
     assignment: readonly { readonly groupId: string; readonly bayId: string | null }[],
   ) => Promise<ActionResult>;
-  readonly onCarry: Parameters<typeof CarryCalls>[0]['onCarry'];
   readonly onKeepKind: (typed: Parameters<SizeFieldKeeper>[0]) => Promise<ActionResult>;
 }
 
@@ -85,7 +84,6 @@ export function SortBench({
   session,
   onAddGroup,
   onPlaceGroup,
-  onCarry,
   onKeepKind,
   ...data
 }: SortBenchProps) {
@@ -305,12 +303,7 @@ export function SortBench({
         />
       )}
       <VerdictBoxes ref={boxesRef} tally={bench.tally} roomLitres={roomLitres} onPick={pick} />
-      <CarryCalls
-        boxes={bench.boxes}
-        carries={data.carries}
-        liftLimitG={liftLimitG}
-        onCarry={onCarry}
-      />
+      <CarryCalls boxes={bench.boxes} carries={data.carries} liftLimitG={liftLimitG} />
       <JustNow bench={bench} roomNames={otherRoomNames} openThingId={openThingId} />
     </div>
   );

@@ -2,24 +2,20 @@
 
 import { useState, type ReactNode } from 'react';
 
-import { visitStateOf, type BringCode, type BringLine, type Visit } from '@/core/visits';
+import { visitStateOf, type BringLine, type Visit } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
-import { useMutation } from '../useMutation';
+import { useFieldAct } from '../field/useFieldAct';
 import { bringWords } from './visitWords';
 
-export interface PackingProps {
+interface PackingProps {
   readonly visit: Visit;
   readonly bring: readonly BringLine[];
   readonly isOpen: boolean;
-  readonly onPack: (
-    visitId: string,
-    input: { readonly code: BringCode; readonly isBack: boolean },
-  ) => Promise<ActionResult>;
 }
 
 /** What to bring, ticked before one leaves; while one is there, what of it goes home again. */
-export function Packing({ visit, bring, isOpen, onPack }: PackingProps) {
-  const { mutate } = useMutation();
+export function Packing({ visit, bring, isOpen }: PackingProps) {
+  const { act } = useFieldAct();
   const isBack = visitStateOf(visit) !== 'planned';
   const lines = isBack ? bring.filter(({ code }) => visit.packed.includes(code)) : bring;
   const ticked = isBack ? visit.packedBack : visit.packed;
@@ -38,7 +34,15 @@ export function Packing({ visit, bring, isOpen, onPack }: PackingProps) {
             <li key={`${line.code} ${isTicked}`}>
               <TickLine
                 isTicked={isTicked}
-                onTick={() => mutate(() => onPack(visit.id, { code: line.code, isBack }))}
+                onTick={() =>
+                  act({
+                    kind: 'packed',
+                    visitId: visit.id,
+                    code: line.code,
+                    isBack,
+                    isPacked: !isTicked,
+                  })
+                }
               >
                 {bringWords(line).what} <span className="text-soft">{bringWords(line).why}</span>
               </TickLine>

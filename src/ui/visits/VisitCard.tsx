@@ -19,22 +19,21 @@ import {
 } from '@/core/visits';
 import type { ActionResult } from '../actionResult';
 import { hoursWords } from '../agree/agreeWords';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { useNow } from '../primitives/useNow';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
 import { visitNotesSchema, type VisitNotesTyped } from './visitForm';
-import { Packing, TickLine, type PackingProps } from './Packing';
+import { Packing, TickLine } from './Packing';
+import { withWaiting } from './withWaiting';
 import type { SectionChoice } from './VisitSheet';
 import { energyWords, ranWords, timesWords, visitDayWords, workWords } from './visitWords';
 
 export interface VisitActs {
-  readonly onMark: (visitId: string, mark: VisitMark) => Promise<ActionResult>;
   readonly onNote: (visitId: string, typed: VisitNotesTyped) => Promise<ActionResult>;
-  readonly onPack: PackingProps['onPack'];
   readonly onRemove: (visitId: string) => Promise<ActionResult>;
-  readonly onTick: (visitId: string, sectionId: string) => Promise<ActionResult>;
 }
 
 interface VisitCardProps {
@@ -51,7 +50,7 @@ interface VisitCardProps {
 
 /** One visit: its plan, and its taps on the day. */
 export function VisitCard({
-  visit,
+  visit: kept,
   sections,
   isToday,
   terms,
@@ -61,6 +60,7 @@ export function VisitCard({
   onEdit,
 }: VisitCardProps) {
   const { mutate, isPending } = useMutation();
+  const visit = withWaiting(kept, useWaitingCommands());
   const state = visitStateOf(visit);
   const own = visit.sectionIds.flatMap((id) => sections.find((section) => section.id === id) ?? []);
   const isLive = isToday || state === 'here' || state === 'break';
@@ -122,13 +122,13 @@ export function VisitCard({
           </p>
         ))}
       {state !== 'lived' && bring.length > 0 && (
-        <Packing visit={visit} bring={bring} isOpen={isLive} onPack={acts.onPack} />
+        <Packing visit={visit} bring={bring} isOpen={isLive} />
       )}
       {state !== 'planned' && own.length > 0 && (
-        <Finished visit={visit} sections={own} isOpen={isLive} onTick={acts.onTick} />
+        <Finished visit={visit} sections={own} isOpen={isLive} />
       )}
       {workWords(work) !== '' && <p className="mt-1 text-[14px]">{workWords(work)}</p>}
-      {isLive && <Taps visit={visit} terms={terms} acts={acts} />}
+      {isLive && <Taps visit={visit} terms={terms} />}
       {state === 'lived' && <Lived visit={visit} acts={acts} />}
     </li>
   );
@@ -169,14 +169,12 @@ function Finished({
   visit,
   sections,
   isOpen,
-  onTick,
 }: {
   readonly visit: Visit;
   readonly sections: readonly SectionChoice[];
   readonly isOpen: boolean;
-  readonly onTick: VisitActs['onTick'];
 }) {
-  const { mutate } = useMutation();
+  const { act } = useFieldAct();
   const done = sections.filter(({ id }) => visit.doneSectionIds.includes(id)).length;
   return (
     <details open={isOpen} className="mt-1">
@@ -188,7 +186,14 @@ function Finished({
           <li key={`${id} ${visit.doneSectionIds.includes(id)}`}>
             <TickLine
               isTicked={visit.doneSectionIds.includes(id)}
-              onTick={() => mutate(() => onTick(visit.id, id))}
+              onTick={() =>
+                act({
+                  kind: 'section_done',
+                  visitId: visit.id,
+                  sectionId: id,
+                  isDone: !visit.doneSectionIds.includes(id),
+                })
+              }
             >
               {name}, {roomName.toLowerCase()}
             </TickLine>
@@ -200,11 +205,11 @@ function Finished({
 }
 
 /** Arriving, breaks and leaving, one tap each, with the time at work. */
-function Taps({ visit, terms, acts }: Pick<VisitCardProps, 'visit' | 'terms' | 'acts'>) {
-  const { mutate, isPending } = useMutation();
+function Taps({ visit, terms }: Pick<VisitCardProps, 'visit' | 'terms'>) {
+  const { act, isPending } = useFieldAct();
   const now = useNow(20_000);
   const state = visitStateOf(visit);
-  const tap = (mark: VisitMark) => void mutate(() => acts.onMark(visit.id, mark));
+  const tap = (mark: VisitMark) => void act({ kind: 'visit_mark', visitId: visit.id, mark });
   if (state === 'lived') return null;
   if (state === 'planned')
     return (
@@ -247,7 +252,7 @@ function Taps({ visit, terms, acts }: Pick<VisitCardProps, 'visit' | 'terms' | '
 
 /** How long it was, and what is noted of it. */
 function Lived({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
-  const { mutate } = useMutation();
+  const { act } = useFieldAct();
   const clocked = visitMinutesOf({ ...visit, correctedMinutes: null }, visit.leftAt ?? '') ?? 0;
   const pause = breakMinutesOf(visit, visit.leftAt ?? '');
   const { register, errors, submit, isSaving } = useTypedForm({
@@ -290,7 +295,9 @@ function Lived({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
             <Button type="submit" disabled={isSaving}>
               Keep
             </Button>
-            <Button onClick={() => void mutate(() => acts.onMark(visit.id, 'goBack'))}>
+            <Button
+              onClick={() => void act({ kind: 'visit_mark', visitId: visit.id, mark: 'goBack' })}
+            >
               <Undo2 size={16} aria-hidden="true" /> Not over yet
             </Button>
           </div>

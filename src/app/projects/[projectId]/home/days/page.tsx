@@ -1,16 +1,13 @@
 import { notFound } from 'next/navigation';
 
 import {
-  markVisitAction,
   moveVisitAction,
   noteVisitAction,
-  packForVisitAction,
   proposeDaysAction,
   removeVisitAction,
   saveDaysTermsAction,
   saveVisitAction,
   takeDaysAction,
-  tickSectionAction,
 } from '@/app/actions/visits';
 import { HomeFrame } from '@/app/RoomFrame';
 import { loadHomePage } from '@/server/desk/homePage';
@@ -61,14 +58,11 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
         today={today()}
         acts={{
           onSave: saveVisitAction.bind(null, projectId),
-          onMark: markVisitAction.bind(null, projectId),
           onNote: noteVisitAction.bind(null, projectId),
-          onPack: packForVisitAction.bind(null, projectId),
           onRemove: removeVisitAction.bind(null, projectId),
           onAsk: proposeDaysAction.bind(null, projectId),
           onTake: takeDaysAction,
           onMove: moveVisitAction.bind(null, projectId),
-          onTick: tickSectionAction.bind(null, projectId),
           onTerms: saveDaysTermsAction.bind(null, projectId),
         }}
       />

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 
-import { endLookAction, moveLookAction } from '@/app/actions/again';
+import { moveLookAction } from '@/app/actions/again';
 import { HomeFrame } from '@/app/RoomFrame';
 import { findingsOfWalk } from '@/core/again';
 import { looksOf } from '@/server/again/looks';
@@ -37,7 +37,6 @@ export default async function LookAgainPage({
           ]),
         )}
         onMove={moveLookAction.bind(null, projectId)}
-        onMade={endLookAction.bind(null, projectId)}
       />
     </HomeFrame>
   );

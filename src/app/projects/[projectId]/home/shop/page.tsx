@@ -1,6 +1,5 @@
 import { notFound } from 'next/navigation';
 
-import { buyForRoomsAction, missOnTripAction } from '@/app/actions/shop';
 import { AnswerWhenThere } from '@/app/AnswerWhenThere';
 import { HomeFrame } from '@/app/RoomFrame';
 import { formatMoney } from '@/core/shared';
@@ -131,12 +130,7 @@ function TripScreen({ opened, view, knownAt }: TripScreenProps) {
             )}
           </p>
         )}
-        <TripLists
-          lists={lists}
-          currency={currency}
-          onBuy={buyForRoomsAction.bind(null, projectId)}
-          onMissing={missOnTripAction.bind(null, projectId)}
-        />
+        <TripLists lists={lists} currency={currency} />
         {answer.perRoom && isOpen && answer.objective !== null && (
           <RoomShares
             projectId={projectId}

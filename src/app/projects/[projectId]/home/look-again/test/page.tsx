@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 
-import { keepTestAction, removeTestAction } from '@/app/actions/again';
+import { removeTestAction } from '@/app/actions/again';
 import { HomeFrame } from '@/app/RoomFrame';
 import {
   compareRounds,
@@ -76,7 +76,6 @@ export default async function TestPage({ params }: { params: Promise<{ projectId
           change: each.change,
           words: `${each.before.first.hits} of ${each.before.first.of} before, ${each.after.first.hits} of ${each.after.first.of} now`,
         }))}
-        onKeep={keepTestAction.bind(null, projectId)}
         onRemove={removeTestAction.bind(null, projectId)}
       />
     </HomeFrame>

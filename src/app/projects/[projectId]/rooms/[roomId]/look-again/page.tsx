@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 
-import { endLookAction, groupStrayAction, noteWalkLineAction } from '@/app/actions/again';
+import { groupStrayAction } from '@/app/actions/again';
 import { missBeforeAction, removePictureAction } from '@/app/actions/look';
 import { RoomFrame } from '@/app/RoomFrame';
 import type { Look } from '@/core/again';
@@ -39,8 +39,6 @@ export default async function WalkPage({
           bayId,
           roomName: records.rooms.find((room) => room.id === of)?.name ?? '',
         }))}
-        onNote={noteWalkLineAction.bind(null, projectId)}
-        onEnd={endLookAction.bind(null, projectId)}
         onGroup={groupStrayAction.bind(null, projectId, roomId)}
       />
       <h2 className="mt-5 mb-2 text-[18px]">From the same spots</h2>

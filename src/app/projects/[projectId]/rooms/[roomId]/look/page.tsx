@@ -179,7 +179,6 @@ export default async function LookPage({ params, searchParams }: LookPageProps) 
             measureUnit={measureUnit}
             onSave={saveCheckAction.bind(null, place)}
             onRemove={removeCheckAction.bind(null, place)}
-            onAnswer={undefined}
           />
         </section>
         <section aria-label="Routines">

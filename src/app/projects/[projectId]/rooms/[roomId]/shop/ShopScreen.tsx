@@ -2,7 +2,6 @@ import { RoomFrame } from '@/app/RoomFrame';
 import {
   addGiftCardAction,
   addHandNeedAction,
-  approveNeedAction,
   askShopAction,
   findSubstitutesAction,
   noteReturnAction,
@@ -149,7 +148,6 @@ export function ShopScreen({ opened, shops, view, learned, knownAt }: ShopScreen
                 }))}
                 answersHref={`/projects/${projectId}/home/show/client`}
                 currency={currency}
-                onApprove={approveNeedAction.bind(null, place)}
                 onPriority={setPriorityAction.bind(null, place)}
                 onRemove={removeHandNeedAction.bind(null, projectId)}
               />

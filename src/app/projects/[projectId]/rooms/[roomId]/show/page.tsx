@@ -4,7 +4,7 @@ import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
 import { missBeforeAction, removePictureAction } from '@/app/actions/look';
-import { answerCheckAction, noteHoursAction } from '@/app/actions/plan';
+import { noteHoursAction } from '@/app/actions/plan';
 import { formatLitres, formatMass, formatMoney, formatShare } from '@/core/shared';
 import { workedMinutesOf } from '@/core/sort';
 import { listSessions } from '@/data/sessionRepo';
@@ -195,7 +195,7 @@ export default async function ShowPage({
             measureUnit={records.project.units}
             onSave={undefined}
             onRemove={undefined}
-            onAnswer={answerCheckAction.bind(null, { projectId, roomId })}
+            isAsking
           />
         </section>
       )}

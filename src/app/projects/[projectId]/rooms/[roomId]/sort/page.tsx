@@ -7,14 +7,8 @@ import { RoomFrame } from '@/app/RoomFrame';
 import { arrangeAction } from '@/app/actions/drafts';
 import { addGroupAction } from '@/app/actions/groups';
 import { keepKindAction } from '@/app/actions/kinds';
-import { answerCheckAction, saveRoutineBreaksAction } from '@/app/actions/plan';
-import {
-  carryBoxAction,
-  changeStepsAction,
-  pauseSessionAction,
-  saveOwnMethodAction,
-  startSessionAction,
-} from '@/app/actions/sessions';
+import { saveRoutineBreaksAction } from '@/app/actions/plan';
+import { changeStepsAction, saveOwnMethodAction, startSessionAction } from '@/app/actions/sessions';
 import { schoolIn, usableLitresOf } from '@/core/look';
 import { openListsOf } from '@/core/sort';
 import { listOwnMethods, listSessions } from '@/data/sessionRepo';
@@ -101,14 +95,12 @@ export default async function SortPage({
           agreedMethod:
             schoolIn('method', own.room.schools, project.terms.schools)?.choice ?? 'empty-all',
           onStart: startSessionAction.bind(null, place),
-          onPause: pauseSessionAction.bind(null, place),
           onChangeSteps: changeStepsAction.bind(null, place),
           endChecks: (
             <EndChecks
               answers={answerRoomChecks(records, own.room.id)}
               breaks={own.room.routineBreaks}
               measureUnit={project.units}
-              onAnswer={answerCheckAction.bind(null, place)}
               onSaveBreaks={saveRoutineBreaksAction.bind(null, place)}
             />
           ),
@@ -116,7 +108,6 @@ export default async function SortPage({
         }}
         onAddGroup={addGroupAction.bind(null, projectId, roomId)}
         onPlaceGroup={arrangeAction.bind(null, projectId, roomId, 'chosen')}
-        onCarry={carryBoxAction.bind(null, place)}
         onKeepKind={keepKindAction}
       />
       <RoomMap units={own.units} groups={own.groups} things={records.things} />

@@ -32,6 +32,7 @@ import * as insteadOf from './0029_instead_of';
 import * as levels from './0030_levels';
 import * as panels from './0031_panels';
 import * as fieldActs from './0032_field_acts';
+import * as fieldConflicts from './0033_field_conflicts';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -70,6 +71,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0030_levels', ...levels },
   { name: '0031_panels', ...panels },
   { name: '0032_field_acts', ...fieldActs },
+  { name: '0033_field_conflicts', ...fieldConflicts },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

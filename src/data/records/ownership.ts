@@ -103,6 +103,7 @@ const NO_RECORDS = new Set([
   'desk_summaries',
   'known_answers',
   'field_acts',
+  'field_conflicts',
 ]);
 
 /** Tables that lead to a home and that no kind of record is of: their rows would be lost by undo. */

@@ -2,11 +2,15 @@ import fc from 'fast-check';
 
 import { aDatabase, aUnit, HALL, HOME, loadAll } from '@test/builders';
 import { fieldActSchema, type FieldAct } from '@/core/field';
+import { roomCheckSchema } from '@/core/look';
 import type { Db } from '@/data/db';
 import { listCarries, listSessions } from '@/data/sessionRepo';
 import { bayRecord, unitRecord } from '@/data/records';
+import { noteRoom } from '../look/savePlan';
 import { startSession } from '../sort/sessions';
 import { applyAct } from './applyAct';
+import { aboutConflict, listConflicts } from './conflicts';
+import { decideConflict } from './decideConflict';
 
 let db: Db;
 let sessionId: string;
@@ -29,7 +33,10 @@ afterEach(() => db.destroy());
 const anAct = (device: number, n: number, command: object, offMs = 0): FieldAct =>
   fieldActSchema.parse({
     id: `device-${device}-act-${n}`,
-    at: new Date(Date.parse('2026-12-01T09:00:00.000Z') + n * 60_000 + offMs).toISOString(),
+    // No two at the same time, whichever clocks are wrong.
+    at: new Date(
+      Date.parse('2026-11-30T09:00:00.000Z') + n * 60_000 + device + offMs,
+    ).toISOString(),
     by: `phone ${device}`,
     command: { roomId: HALL, ...command },
   });
@@ -60,12 +67,18 @@ const stateOf = async () => {
 const commandArb = fc.oneof(
   fc.nat(900).map(bought),
   fc.constant({ kind: 'debt', note: 'a bag', dueOn: null }),
-  fc.constant({ kind: 'task', task: 'wipe', of: 'unit', isDone: true }),
+  fc.boolean().map((isDone) => ({ kind: 'task', task: 'wipe', of: 'unit', isDone })),
 );
 const deviceArb = fc.record({
   commands: fc.array(commandArb, { maxLength: 5 }),
-  offMs: fc.integer({ min: -10_800_000, max: 10_800_000 }),
+  offMs: fc.integer({ min: -10_800, max: 10_800 }).map((seconds) => seconds * 1000),
 });
+
+const latestOf = (acts: readonly FieldAct[]) =>
+  [...acts]
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .flatMap(({ command }) => (command.kind === 'task' ? [command] : []))
+    .at(-1);
 
 test('three devices, answers lost, sent again, in whatever order: each act counts once', () =>
   fc.assert(
@@ -96,7 +109,8 @@ test('three devices, answers lost, sent again, in whatever order: each act count
             0,
           ),
           steps: 1,
-          ticked: commands.some(({ kind }) => kind === 'task') ? ['wipe'] : [],
+          // As if they had come in the order of their times.
+          ticked: latestOf(all)?.isDone ? ['wipe'] : [],
         });
         await db.destroy();
       },
@@ -125,4 +139,42 @@ test('what is refused leaves nothing behind and can be sent again', async () => 
   const gone = anAct(1, 2, { kind: 'move', madeAt: 'x', index: 0, isDone: true });
   await expect(applyAct(db, HOME, gone)).rejects.toMatchObject({ code: 'not_found' });
   expect(await db('field_acts').select()).toEqual([]);
+});
+
+test('two devices that know nothing of each other: the later counts, both are shown, one press takes the other', async () => {
+  const check = { id: 'beds', text: 'Beds are made up', clear: null, answer: null };
+  const said = (device: number, n: number, answer: 'yes' | 'no') =>
+    anAct(device, n, { kind: 'check_answered', checkId: 'beds', answer });
+  const acts = [said(1, 1, 'yes'), said(2, 5, 'no')];
+  for (const order of [acts, [...acts].reverse()]) {
+    await begin();
+    await noteRoom(db, HOME, {
+      roomId: HALL,
+      deed: { code: 'check_answered', name: '' },
+      change: { checks: [roomCheckSchema.parse(check)] },
+    });
+    const answer = async () =>
+      (await loadAll(db, HOME)).rooms.find(({ id }) => id === HALL)?.checks[0]?.answer;
+    for (const act of order) await applyAct(db, HOME, act);
+    expect(await answer()).toBe('no');
+    const [conflict, ...more] = await listConflicts(db, HOME);
+    expect(more).toEqual([]);
+    expect(conflict).toMatchObject({ taken: { by: 'phone 2' }, other: { by: 'phone 1' } });
+    expect(aboutConflict(conflict!.taken.command, await loadAll(db, HOME))).toContain('Beds');
+    await decideConflict(db, HOME, { id: conflict!.id, isOtherTaken: true });
+    expect(await answer()).toBe('yes');
+    expect(await listConflicts(db, HOME)).toEqual([]);
+    await db.destroy();
+  }
+  await begin();
+});
+
+test('who knew of it changed their mind: that is no conflict, nor is the same said twice', async () => {
+  await begin();
+  const task = { kind: 'task', task: 'wipe', of: 'unit', isDone: true };
+  await applyAct(db, HOME, anAct(1, 1, task));
+  await applyAct(db, HOME, anAct(2, 2, task));
+  const later = anAct(2, 3, { ...task, isDone: false });
+  await applyAct(db, HOME, { ...later, at: new Date().toISOString() });
+  expect(await listConflicts(db, HOME)).toEqual([]);
 });

@@ -1,12 +1,20 @@
 import 'server-only';
 
-import type { FieldAct, FieldCommand } from '@/core/field';
+import {
+  fieldActSchema,
+  mergeAct,
+  subjectOf,
+  type FieldAct,
+  type FieldCommand,
+  type KeptAct,
+} from '@/core/field';
 import type { ProjectId } from '@/core/shared';
 import { shareLine } from '@/core/shop';
 import type { Db } from '@/data/db';
 import { endLook, keepTest, noteWalkLine } from '../again/looks';
 import { answerCheck } from '../look/savePlan';
 import { nowIso } from '../means';
+import { noteConflict } from './conflicts';
 import { tickMove } from '../place/moveList';
 import { tickTask } from '../setUp/setUp';
 import { approveNeed, noteShortage } from '../shop/buying';
@@ -27,25 +35,36 @@ class Refused extends Error {
 }
 
 /**
- * Keeps what was done on site, once: what has this id already is kept already, whoever sends it again. Either
- * all of it is kept or nothing.
+ * Keeps what was done on site, once: what has this id already is kept already, whoever sends it again. Of two
+ * about the same the later counts (`mergeAct`); what two devices said without knowing of each other is noted.
+ * Either all of it is kept or nothing.
  * @errors The command's own: `not_found` where the room, line or session is gone; `card_too_small`.
  */
 export async function applyAct(
   db: Db,
   projectId: ProjectId,
-  act: FieldAct,
+  said: FieldAct,
 ): Promise<ActFault | undefined> {
   try {
     await db.transaction(async (trx) => {
-      if (await trx(TABLE).where({ id: act.id }).first()) return;
+      if (await trx(TABLE).where({ id: said.id }).first()) return;
+      // A clock that is ahead did nothing later than now.
+      const now = nowIso();
+      const act = { ...said, at: said.at > now ? now : said.at };
+      const known = await findKnown(trx, projectId, act);
       await trx(TABLE).insert({
         id: act.id,
         project_id: projectId,
         kind: act.command.kind,
         done_at: act.at,
-        kept_at: nowIso(),
+        kept_at: now,
+        subject: subjectOf(act.command) ?? null,
+        done_by: act.by,
+        command_json: JSON.stringify(act.command),
       });
+      const merge = known && mergeAct(act, known);
+      if (known && merge?.isConflict) await noteConflict(trx, projectId, { act, known });
+      if (merge?.isOvertaken) return;
       const fault = await run(trx, projectId, act);
       // What is refused leaves nothing behind, so that it can be sent again.
       if (fault) throw new Refused(fault);
@@ -55,6 +74,33 @@ export async function applyAct(
     if (error instanceof Refused) return error.fault;
     throw error;
   }
+}
+
+/** The latest act that is kept of what this one is about. */
+async function findKnown(
+  db: Db,
+  projectId: ProjectId,
+  { command }: FieldAct,
+): Promise<KeptAct | undefined> {
+  const subject = subjectOf(command);
+  if (subject === undefined) return undefined;
+  const row = (await db(TABLE)
+    .where({ project_id: projectId, subject })
+    .orderBy('done_at', 'desc')
+    .first()) as
+    | { id: string; done_at: string; kept_at: string; done_by: string; command_json: string }
+    | undefined;
+  return (
+    row && {
+      ...fieldActSchema.parse({
+        id: row.id,
+        at: row.done_at,
+        by: row.done_by,
+        command: JSON.parse(row.command_json),
+      }),
+      keptAt: row.kept_at,
+    }
+  );
 }
 
 type Kind = FieldCommand['kind'];
@@ -110,11 +156,5 @@ const DOES: {
 async function run(db: Db, projectId: ProjectId, act: FieldAct): Promise<ActFault | undefined> {
   const { command } = act;
   const does = DOES[command.kind] as (here: Here, of: FieldCommand) => ReturnType<typeof run>;
-  return (await does({ db, projectId, at: timeOf(act) }, command)) ?? undefined;
+  return (await does({ db, projectId, at: act.at }, command)) ?? undefined;
 }
-
-/** A clock that is ahead did nothing later than now. */
-const timeOf = ({ at }: FieldAct): string => {
-  const now = nowIso();
-  return at > now ? now : at;
-};

@@ -1,6 +1,7 @@
 import type { FieldCommand } from '@/core/field';
 import { formatCount } from '@/core/shared';
 import type { VisitMark } from '@/core/visits';
+import { walkMarkWords } from '../again/againWords';
 
 const MARK_WORDS: Readonly<Record<VisitMark, string>> = {
   arrive: 'Arrived',
@@ -24,11 +25,12 @@ const NAMES: {
   step_over: ({ isEnd }) => (isEnd ? 'End of the session' : 'Next step of the session'),
   paused: ({ isPaused }) => (isPaused ? 'A break in the session' : 'The session goes on'),
   carried: () => 'A box, by the door',
-  check_answered: () => 'What is possible again',
+  check_answered: ({ answer }) => `Possible again: ${answer ?? 'not said'}`,
   visit_mark: ({ mark }) => MARK_WORDS[mark],
   section_done: ({ isDone }) => (isDone ? 'A section, finished' : 'A section, open again'),
   packed: ({ isPacked }) => (isPacked ? 'Something, packed' : 'Something, not packed'),
-  walk_line: () => 'A place on the walk',
+  walk_line: ({ line }) =>
+    `A place on the walk: ${line.marks.map((mark) => walkMarkWords[mark]).join(', ') || 'nothing noted'}`,
   look_made: ({ doneOn }) => (doneOn === null ? 'The look, open again' : 'The look is made'),
   test: ({ test }) => `The put-away test of ${test.personName}`,
   task: ({ isDone }) =>

@@ -10,6 +10,7 @@ import type { Amount, Carry, Thing } from '@/core/sort';
 import type { Visit } from '@/core/visits';
 import { TakenAlong } from '../along/TakenAlong';
 import { hoursWords } from '../agree/agreeWords';
+import { Conflicts } from '../field/Conflicts';
 import { timesWords, visitDayWords } from '../visits/visitWords';
 import { buttonClass } from '../primitives/Button';
 import { NextList } from '../shell/NextThings';
@@ -57,12 +58,14 @@ interface HomeViewProps {
   readonly next: readonly NextInRoom<Room>[];
   readonly rooms: readonly Room[];
   readonly facts: HomeFacts;
+  readonly conflicts: Parameters<typeof Conflicts>[0]['conflicts'];
+  readonly onDecide: Parameters<typeof Conflicts>[0]['onDecide'];
 }
 
 const SHOWN = 8;
 
 /** The first page of a home: what is next, what waits for somebody, what runs out. */
-export function HomeView({ project, next, rooms, facts }: HomeViewProps) {
+export function HomeView({ project, next, rooms, facts, conflicts, onDecide }: HomeViewProps) {
   const things = next.map(({ room, next: step }) => ({
     words: nextStepWords(step),
     where: `${room.name.toLowerCase()}, ${stepRegistry[step.step].name}`,
@@ -101,6 +104,11 @@ export function HomeView({ project, next, rooms, facts }: HomeViewProps) {
           )}
         </Part>
         <div className="grid gap-4">
+          {conflicts.length > 0 && (
+            <Part title="Said differently on two devices">
+              <Conflicts conflicts={conflicts} onDecide={onDecide} />
+            </Part>
+          )}
           <Questions projectId={project.id} questions={facts.questions} rooms={rooms} />
           <Leaving projectId={project.id} facts={facts} />
           <Returns projectId={project.id} returns={facts.returns} currency={project.currency} />
@@ -114,7 +122,11 @@ export function HomeView({ project, next, rooms, facts }: HomeViewProps) {
 }
 
 /** What lies in the tray of that page: the day that is next, and the sums against what is agreed. */
-export const HomeTray = ({ project, rooms, facts }: Omit<HomeViewProps, 'next'>) => (
+export const HomeTray = ({
+  project,
+  rooms,
+  facts,
+}: Pick<HomeViewProps, 'project' | 'rooms' | 'facts'>) => (
   <>
     <NextVisit project={project} facts={facts} rooms={rooms} />
     <Spent project={project} facts={facts} />

@@ -1,9 +1,11 @@
 import { notFound } from 'next/navigation';
 
+import { decideConflictAction } from '@/app/actions/field';
 import { HomeFrame } from '@/app/RoomFrame';
 import { rankNext } from '@/core/desk';
 import { loadHomePage } from '@/server/desk/homePage';
 import { openHome } from '@/server/desk/openRoom';
+import { aboutConflict, listConflicts } from '@/server/field/conflicts';
 import { today } from '@/server/means';
 import { HomeTabs } from '@/ui/home/HomeTabs';
 import { HomeTray, HomeView } from '@/ui/home/HomeView';
@@ -23,7 +25,17 @@ export default async function HomePage({ params }: { params: Promise<{ projectId
       tray={<HomeTray project={project} rooms={rooms} facts={facts} />}
     >
       <HomeTabs projectId={projectId} active="" />
-      <HomeView project={project} next={rankNext(opened.desk)} rooms={rooms} facts={facts} />
+      <HomeView
+        project={project}
+        next={rankNext(opened.desk)}
+        rooms={rooms}
+        facts={facts}
+        conflicts={(await listConflicts(opened.db, project.id)).map((conflict) => ({
+          ...conflict,
+          about: aboutConflict(conflict.taken.command, opened.records),
+        }))}
+        onDecide={decideConflictAction.bind(null, projectId)}
+      />
     </HomeFrame>
   );
 }

@@ -1,0 +1,82 @@
+import 'server-only';
+
+import { fieldActSchema, type FieldAct, type FieldCommand, type KeptAct } from '@/core/field';
+import type { ProjectId } from '@/core/shared';
+import { DataError, type Db } from '@/data/db';
+import type { Records } from '@/data/records';
+import { nowIso } from '../means';
+
+const TABLE = 'field_conflicts';
+
+/** What two devices said of the same, neither knowing of the other. */
+export interface FieldConflict {
+  readonly id: string;
+  /** The later one, which counts. */
+  readonly taken: FieldAct;
+  readonly other: FieldAct;
+}
+
+/** Keeps both versions until somebody has looked at them. */
+export async function noteConflict(
+  db: Db,
+  projectId: ProjectId,
+  { act, known }: { readonly act: FieldAct; readonly known: KeptAct },
+): Promise<void> {
+  const { keptAt: _, ...before } = known;
+  const [taken, other] = act.at <= before.at ? [before, act] : [act, before];
+  await db(TABLE).insert({
+    id: act.id,
+    project_id: projectId,
+    noted_at: nowIso(),
+    taken_json: JSON.stringify(taken),
+    other_json: JSON.stringify(other),
+    settled_at: null,
+  });
+}
+
+interface ConflictRow {
+  readonly id: string;
+  readonly taken_json: string;
+  readonly other_json: string;
+}
+const toConflict = ({ id, taken_json, other_json }: ConflictRow): FieldConflict => ({
+  id,
+  taken: fieldActSchema.parse(JSON.parse(taken_json)),
+  other: fieldActSchema.parse(JSON.parse(other_json)),
+});
+
+/** Those that nobody has settled, the oldest first. */
+export async function listConflicts(db: Db, projectId: ProjectId): Promise<FieldConflict[]> {
+  const rows = (await db(TABLE)
+    .where({ project_id: projectId, settled_at: null })
+    .orderBy('noted_at')) as ConflictRow[];
+  return rows.map(toConflict);
+}
+
+/** The room, and what in it, that a command is about, as far as its own words do not say it. */
+export function aboutConflict(
+  command: FieldCommand,
+  { rooms, units }: Pick<Records<'rooms' | 'units'>, 'rooms' | 'units'>,
+): string {
+  const roomId = 'look' in command ? command.look.roomId : 'roomId' in command && command.roomId;
+  const room = rooms.find(({ id }) => id === roomId);
+  const check =
+    command.kind === 'check_answered' && room?.checks.find(({ id }) => id === command.checkId);
+  const bay =
+    command.kind === 'walk_line' &&
+    units.flatMap(({ bays }) => bays).find(({ id }) => id === command.line.bayId);
+  return [room?.name, check && check.text, bay && bay.name].filter(Boolean).join(', ');
+}
+
+/** Marks one as looked at and gives it back. @errors `not_found`. */
+export async function settleConflict(
+  db: Db,
+  projectId: ProjectId,
+  id: string,
+): Promise<FieldConflict> {
+  const row = (await db(TABLE).where({ project_id: projectId, id }).first()) as
+    ConflictRow | undefined;
+  if (!row) throw new DataError('not_found', 'it is settled by now');
+  await db(TABLE).where({ id }).update({ settled_at: nowIso() });
+  return toConflict(row);
+}

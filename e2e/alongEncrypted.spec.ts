@@ -84,6 +84,21 @@ test('over an encrypted line: taken along, worked on without it, a newer version
   await sees(page, '1 waiting since');
   await decide(page, '2 lamps', 'k');
   await sees(page, '2 waiting since');
+  // The same is said differently at the desk, later.
+  const wipe = (of: Page) => of.getByRole('checkbox', { name: /^Wipe/ }).first();
+  await page.goto(`${phoneAddress}/projects/home/rooms/hall/set-up`);
+  await awake(page);
+  await wipe(page).click();
+  await sees(page, '3 waiting since');
+  await deskPage.goto(`${desk}/projects/home/rooms/hall/set-up`);
+  await awake(deskPage);
+  await wipe(deskPage).click();
+  await expect(wipe(deskPage)).toBeChecked();
+  await deskPage.reload();
+  await expect(wipe(deskPage)).toBeChecked();
+  await awake(deskPage);
+  await wipe(deskPage).click();
+  await expect(wipe(deskPage)).not.toBeChecked();
   // The desk decides meanwhile, and is killed while the phone sends.
   await deskPage.goto(bench(desk));
   await decide(deskPage, '3 vases', 'k');
@@ -96,6 +111,16 @@ test('over an encrypted line: taken along, worked on without it, a newer version
   await deskPage.goto(`${bench(desk)}/results`);
   // Five, two and three: each once.
   await expect(deskPage.getByRole('row', { name: /^Keep 10 / })).toBeVisible();
+
+  // Both versions, and one press.
+  await page.goto(`${phoneAddress}/projects/home/home`);
+  await awake(page);
+  const differs = page.getByRole('region', { name: 'Said differently on two devices' });
+  await expect(differs).toContainText('Phone of Nora');
+  await differs.getByRole('button', { name: 'Take the other' }).click();
+  await expect(differs).toHaveCount(0);
+  await deskPage.goto(`${desk}/projects/home/rooms/hall/set-up`);
+  await expect(wipe(deskPage)).toBeChecked();
 
   // Put out while it is away: at its next contact it forgets all that it had.
   goOffline();

@@ -2,8 +2,8 @@ import type { ShopRequest } from '@/core/shop';
 import { isSolved, LinearModel, type Solver } from '@/core/shared';
 
 export interface PlainPurchase {
-  /** Value of wishes and pay in minor units; undefined where nothing was found in the time. */
-  readonly worth: number | undefined;
+  /** Value of wishes; not a number where nothing was found in the time. */
+  readonly worth: number;
   readonly payMinor: number | undefined;
   readonly isProven: boolean;
   readonly tookMs: number;
@@ -99,14 +99,16 @@ export function buyPlainly(
       start: values,
     });
     if (isSolved(found)) values = found.values;
-    isProven = isProven && found.status === 'optimal';
+    isProven = found.status === 'optimal';
     if (!isProven) break;
     model.addRow(aim, { most: found.objective + 1e-6 });
   }
   const sumOf = (terms: Terms) =>
-    values && terms.reduce((sum, [variable, factor]) => sum + factor * values![variable]!, 0);
+    values?.length === model.variableCount
+      ? terms.reduce((sum, [variable, factor]) => sum + factor * values![variable]!, 0)
+      : undefined;
   return {
-    worth: values && -sumOf(value)!,
+    worth: -(sumOf(value) ?? NaN),
     payMinor: sumOf(pay),
     isProven,
     tookMs: performance.now() - start,

@@ -36,7 +36,7 @@ export function benchTightShop(solver: Solver): Row[] {
     );
     const plains = runs.map(({ plain }) => plain);
     const above = runs.map(({ asked, long, plain }) =>
-      plain.worth === undefined ? 0 : worthOf(asked, long) - plain.worth,
+      Number.isNaN(plain.worth) ? 0 : worthOf(asked, long) - plain.worth,
     );
     const broken = runs.flatMap(({ asked, short, long }) => [
       ...shopFaults(asked, short),

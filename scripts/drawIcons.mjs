@@ -14,7 +14,7 @@ const draw = async (side, share, file, bg) => {
     .toFile(file);
 };
 const clear = { r: 0, g: 0, b: 0, alpha: 0 },
-  paper = '#efe9dc';
+  paper = '#f3ede0';
 await draw(192, 0.92, './public/icons/box-192.png', clear);
 await draw(512, 0.92, './public/icons/box-512.png', clear);
 await draw(512, 0.6, './public/icons/box-mask-512.png', paper);

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 
 import { undoAction } from '@/app/actions/projects';
 import { NewerVersion } from '@/ui/along/NewerVersion';
+import { LargeText } from '@/ui/inHand/LargeText';
 import { Notices } from '@/ui/primitives/Notices';
 import { KeyboardMap } from '@/ui/shell/KeyboardMap';
 import { PageWait } from '@/ui/shell/PageWait';
@@ -32,6 +33,7 @@ export default function RootLayout({ children }: { children: ReactNode }) {
         <PageWait />
         <KeyboardMap />
         <NewerVersion />
+        <LargeText />
         <Notices onUndo={undoAction} />
       </body>
     </html>

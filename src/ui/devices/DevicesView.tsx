@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 
 import type { ActionResult } from '../actionResult';
+import { InHand } from '../inHand/InHand';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { useNow } from '../primitives/useNow';
@@ -40,6 +41,7 @@ export function DevicesView({ devices, isOpenToNetwork, onMakeCode, onPutOut }: 
     <div className="grid items-start gap-4 md:grid-cols-2">
       <div className="grid gap-4">
         <ThisDevice />
+        <InHand />
         <section aria-label="Joined devices" className="panel p-4">
           <h2 className="mb-1 text-[17px]">Joined</h2>
           {devices.length === 0 && (

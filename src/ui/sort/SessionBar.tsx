@@ -16,6 +16,7 @@ import {
 } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
+import { useWakeLock } from '../inHand/useWakeLock';
 import { Button } from '../primitives/Button';
 import { useNow } from '../primitives/useNow';
 import { methodWords, progressWords } from './sortWords';
@@ -89,6 +90,7 @@ function RunningSession({
     if (each.kind === 'paused' && each.sessionId === before.id) return pauseOver(before, each);
     return before;
   }, kept);
+  useWakeLock(!isPaused(session));
   const now = useNow(5000);
   const step = (way: 'next' | 'end') =>
     void act({

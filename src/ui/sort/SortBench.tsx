@@ -24,6 +24,7 @@ import {
 import type { HaulDestination, Leaving } from '@/core/takeAway';
 import type { GoesTo } from '@/core/things';
 import type { ActionResult } from '../actionResult';
+import { buzz } from '../inHand/handSettings';
 import { useMutation } from '../useMutation';
 import { useKeys } from '../primitives/useKeys';
 import { useNow } from '../primitives/useNow';
@@ -123,6 +124,7 @@ export function SortBench({
     lineRef.current?.focus();
   };
   const decide = (verdict: Verdict, to = '') => {
+    buzz();
     if (isCounting && bench.inHand) {
       bench.countOne({ ...bench.inHand }, verdict, to);
       return setAsking(undefined);

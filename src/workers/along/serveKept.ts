@@ -39,7 +39,7 @@ export async function renderNotAlong(): Promise<Response> {
   const body =
     '<!doctype html><html lang="en-GB"><head><meta charset="utf-8">' +
     '<meta name="viewport" content="width=device-width, initial-scale=1"><title>No connection · Tin Box</title>' +
-    '<style>body{font:18px/1.5 system-ui,sans-serif;margin:0;background:#efe9dc;color:#1d2433}' +
+    '<style>body{font:18px/1.5 system-ui,sans-serif;margin:0;background:#f3ede0;color:#22201b}' +
     'main{max-width:34rem;margin:0 auto;padding:2rem 1.25rem}h1{font-size:1.5rem}' +
     'a{display:inline-block;min-height:48px;padding:.6rem 0;color:#23407a;font-weight:650}' +
     'li{list-style:none}ul{padding:0}</style></head><body><main>' +

@@ -1,0 +1,76 @@
+import { rmSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+
+import { createOwnServer, insertHome } from './ownServer';
+import { awake, decide } from './steps';
+
+const server = createOwnServer(4387);
+const room = `${server.address}/projects/home/rooms/hall`;
+test.beforeAll(async () => {
+  await server.start();
+  insertHome(server.dataDir, ['hall']);
+});
+test.afterAll(async () => {
+  await server.stop('SIGKILL');
+  rmSync(server.dataDir, { recursive: true, force: true });
+});
+
+test('in one hand: the screen stays on while a session runs, a verdict is felt, text is larger', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  // A phone's own means, simulated: what was asked of them is counted.
+  await page.addInitScript(() => {
+    const asked = { held: 0, buzzes: 0 };
+    Object.assign(window, { asked });
+    Object.defineProperty(navigator, 'wakeLock', {
+      value: {
+        request: () => {
+          asked.held += 1;
+          const lock = { released: false, release: () => Promise.resolve() };
+          lock.release = () => {
+            asked.held -= 1;
+            lock.released = true;
+            return Promise.resolve();
+          };
+          return Promise.resolve(lock);
+        },
+      },
+    });
+    Object.defineProperty(navigator, 'vibrate', { value: () => (asked.buzzes += 1) > 0 });
+  });
+  const asked = () =>
+    page.evaluate(() => (window as unknown as { asked: { held: number; buzzes: number } }).asked);
+  await page.goto(`${room}/sort`);
+  await awake(page);
+  await decide(page, '2 lamps', 'k');
+  expect(await asked()).toEqual({ held: 0, buzzes: 0 });
+  await page.getByRole('button', { name: 'Start a session' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Start', exact: true }).click();
+  await expect.poll(async () => (await asked()).held).toBe(1);
+  await page.getByRole('button', { name: 'Pause the session' }).click();
+  await expect.poll(async () => (await asked()).held).toBe(0);
+  await page.getByRole('button', { name: 'Go on with the session' }).click();
+  await expect.poll(async () => (await asked()).held).toBe(1);
+
+  await page.goto(`${server.address}/devices`);
+  const hand = page.getByRole('region', { name: 'In the hand' });
+  const before = (await hand.boundingBox())?.height ?? 0;
+  await hand.getByRole('checkbox', { name: /A short vibration/ }).check();
+  await hand.getByRole('checkbox', { name: /Larger text/ }).check();
+  await expect.poll(async () => (await hand.boundingBox())?.height ?? 0).toBeGreaterThan(before);
+  await hand.getByLabel('Forgets a home after').fill('0');
+  await expect(hand).toContainText('A whole number from 1 to 90');
+  await hand.getByLabel('Forgets a home after').fill('7');
+  await page.goto(`${room}/sort`);
+  await awake(page);
+  await decide(page, '1 kettle', 'k');
+  expect((await asked()).buzzes).toBe(1);
+  // Larger, the bench still fits the narrowest phone, and nothing sticks out.
+  await page.setViewportSize({ width: 320, height: 640 });
+  const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect(over).toBeLessThanOrEqual(0);
+  await page.goto(`${server.address}/devices`);
+  await awake(page);
+  await expect(hand.getByLabel('Forgets a home after')).toHaveValue('7');
+});

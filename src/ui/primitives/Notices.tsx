@@ -68,7 +68,7 @@ export function Notices({
       ))}
       <Toast.Viewport
         label="Notices ({hotkey})"
-        className="no-print fixed bottom-4 left-1/2 z-50 grid w-[min(560px,calc(100vw-24px))] -translate-x-1/2 gap-2 max-md:bottom-24"
+        className="no-print fixed bottom-4 left-1/2 z-50 grid w-[min(560px,calc(100%-24px))] -translate-x-1/2 gap-2 max-md:bottom-24"
       />
     </Toast.Provider>
   );

@@ -71,12 +71,12 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, onPick }: VerdictBox
       aria-label={`${verdictWords[verdict]}: ${amount.count} so far, ${note}`}
       style={{ color }}
       className={clsx(
-        'relative flex flex-col justify-between rounded-b-[6px] border-2 border-t-0 border-current',
+        '@container relative flex flex-col justify-between rounded-b-[6px] border-2 border-t-0 border-current',
         'bg-white text-left [overflow-wrap:normal] md:flat:col-span-1 md:flat:h-[50px] md:flat:overflow-hidden md:flat:px-1.5 md:flat:py-1',
         'md:flat:[&_kbd]:hidden md:flat:[&_span]:text-[12px] md:flat:[&_svg]:hidden',
         isLarge
-          ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-2.5 max-md:py-2'
-          : 'h-[70px] px-2.5 py-2 max-md:col-span-2 max-md:h-[48px] max-md:py-1',
+          ? 'col-span-2 h-[104px] px-3.5 py-3 max-md:h-[70px] max-md:px-1.5 max-md:py-2'
+          : 'h-[70px] px-2.5 py-2 max-md:col-span-2 max-md:h-[48px] max-md:px-1.5 max-md:py-1',
       )}
     >
       <span
@@ -113,14 +113,14 @@ function VerdictBox({ verdict, amount, isLarge, roomLitres, onPick }: VerdictBox
         className={clsx(
           'relative flex w-full items-center justify-between gap-1',
           isLarge
-            ? 'font-head text-[20px] font-[680] max-md:text-[16px]'
-            : 'text-[13.5px] font-bold',
+            ? 'font-head text-[20px] font-[680] max-md:text-[16px] @max-[70px]:text-[14px]'
+            : 'text-[13.5px] font-bold @max-[70px]:text-[12px]',
         )}
       >
         <span className="flex min-w-0 items-center gap-1.5">
           <Icon
             size={isLarge ? 21 : 16}
-            className="shrink-0 max-md:size-[17px]"
+            className="shrink-0 max-md:size-[17px] @max-[70px]:hidden"
             aria-hidden="true"
           />{' '}
           {verdictWords[verdict]}

@@ -75,34 +75,39 @@ export function HomeView({ project, next, rooms, facts, conflicts, onDecide }: H
     <>
       <h1 className="mb-3 text-[26px]">{project.name}</h1>
       <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
-        <Part title="Next" isMain>
-          {rooms.length === 0 ? (
-            <p>
-              A home is taken room by room.{' '}
-              <Link
-                className={buttonClass('main', 'ml-2')}
-                href={`/projects/${project.id}/rooms/new`}
-              >
-                Add the first room
-              </Link>
-            </p>
-          ) : (
-            <>
-              {things.length === 0 && (
-                <p>Nothing is missing in any room. When to look again stands under Look again.</p>
-              )}
-              <NextList next={things.slice(0, SHOWN)} />
-              {things.length > SHOWN && (
-                <details>
-                  <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
-                    {things.length - SHOWN} more
-                  </summary>
-                  <NextList next={things.slice(SHOWN)} />
-                </details>
-              )}
-            </>
-          )}
-        </Part>
+        <div className="grid gap-4">
+          <Part title="Next" isMain>
+            {rooms.length === 0 ? (
+              <p>
+                A home is taken room by room.{' '}
+                <Link
+                  className={buttonClass('main', 'ml-2')}
+                  href={`/projects/${project.id}/rooms/new`}
+                >
+                  Add the first room
+                </Link>
+              </p>
+            ) : (
+              <>
+                {things.length === 0 && (
+                  <p>Nothing is missing in any room. When to look again stands under Look again.</p>
+                )}
+                <NextList next={things.slice(0, SHOWN)} />
+                {things.length > SHOWN && (
+                  <details>
+                    <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+                      {things.length - SHOWN} more
+                    </summary>
+                    <NextList next={things.slice(SHOWN)} />
+                  </details>
+                )}
+              </>
+            )}
+          </Part>
+          <Part title="On this device">
+            <TakenAlong projectId={project.id} />
+          </Part>
+        </div>
         <div className="grid gap-4">
           {conflicts.length > 0 && (
             <Part title="Said differently on two devices">
@@ -112,9 +117,6 @@ export function HomeView({ project, next, rooms, facts, conflicts, onDecide }: H
           <Questions projectId={project.id} questions={facts.questions} rooms={rooms} />
           <Leaving projectId={project.id} facts={facts} />
           <Returns projectId={project.id} returns={facts.returns} currency={project.currency} />
-          <Part title="On this device">
-            <TakenAlong projectId={project.id} />
-          </Part>
         </div>
       </div>
     </>

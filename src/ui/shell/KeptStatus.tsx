@@ -41,7 +41,10 @@ export function KeptStatus() {
   return (
     <span
       role="status"
-      className={`shrink-0 text-right text-[12.5px] leading-tight max-md:min-w-0 max-md:shrink ${isQuiet ? 'text-soft' : 'font-[650] text-signal-deep'}`}
+      className={
+        'shrink-0 text-right text-[12.5px] leading-tight max-md:min-w-0 max-md:shrink ' +
+        (isQuiet ? 'text-soft' : 'font-[650] text-signal-deep')
+      }
     >
       {isQuiet && !isUnanswered && keptAt === undefined && 'Kept at the desk'}
       {waiting > 0 && `${waiting} waiting${since === undefined ? '' : ` since ${timeOf(since)}`}`}

@@ -38,6 +38,7 @@ import { benchLearn } from './benchLearn';
 import { benchThings } from './benchThings';
 import { benchRoll } from './benchRoll';
 import { benchDays } from './benchDays';
+import { benchField } from './benchField';
 import { benchHauls } from './benchHaul';
 import { benchSetUp } from './benchSetUp';
 import { benchSchedules } from './benchSchedule';
@@ -387,6 +388,7 @@ async function main(names: readonly string[]): Promise<void> {
     'set-up': benchSetUp,
     haul: benchHauls,
     learn: benchLearn,
+    field: benchField,
   };
   for (const [name, run] of Object.entries(plain)) if (wants(name)) rows.push(...(await run()));
   rows.push(...(await fitRows(wants, solver)));
@@ -399,7 +401,7 @@ async function main(names: readonly string[]): Promise<void> {
       [150, 40, 5000],
     ] as const)
       rows.push(benchMoves(solver, { groups, bays, timeLimitMs }));
-  if (wants('moves')) rows.push(checkMoves(1000));
+  if (wants('moves')) rows.push(checkMoves(3000));
   if (wants('cut'))
     for (const [kinds, timeLimitMs] of [
       [25, 200],
@@ -419,14 +421,14 @@ async function main(names: readonly string[]): Promise<void> {
       ...benchTrips(solver),
     );
   for (const kind of ['shop', 'cut', 'roll'] as const)
-    if (wants(kind)) rows.push(checkBuying(solver, kind, 2000));
+    if (wants(kind)) rows.push(checkBuying(solver, kind, 3000));
   process.stdout.write(
     `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}\n`,
   );
-  for (const { what, runs, medianMs, worstMs, note } of rows) {
+  for (const { what, runs, medianMs, worstMs, megabytes, note } of rows) {
     process.stdout.write(
       `${what}: median ${medianMs.toFixed(medianMs < 100 ? 1 : 0)} ms, worst ` +
-        `${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}; ${note}\n`,
+        `${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}, ${megabytes} MB; ${note}\n`,
     );
   }
   // It needs a browser and a built app, so it is only measured when it is asked for.

@@ -352,13 +352,10 @@ async function benchHome(solver: Solver): Promise<Row> {
   }).length;
   const notFound = fits.filter(({ answer }) => !isWhole(answer)).length;
   return {
-    what: 'fit, a home of 60 bays and 200 products',
-    runs: 1,
-    medianMs: took,
-    worstMs: took,
+    ...timesOf('fit, a home of 60 bays and 200 products', [took]),
     note:
       `${requests.reduce((sum, { groups }) => sum + groups.length, 0)} groups, ${notFound} bays ` +
-      `not found, ${broken} break a rule, ${Math.round(process.memoryUsage().rss / 1e6)} MB in use`,
+      `not found, ${broken} break a rule`,
   };
 }
 

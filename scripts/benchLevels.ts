@@ -96,13 +96,8 @@ async function benchPlaces(
   const fits = await planFits(requests, { solver, clock, timeLimitMs });
   const took = clock() - start;
   return {
-    what: `fit on levels, ${count} places of ${of}`,
-    runs: 1,
-    medianMs: took,
-    worstMs: took,
-    note:
-      `${fits.filter(({ answer }) => answer.unmet.length === 0).length} of ${count} stand whole, ` +
-      `${Math.round(process.memoryUsage().rss / 1e6)} MB in use`,
+    ...timesOf(`fit on levels, ${count} places of ${of}`, [took]),
+    note: `${fits.filter(({ answer }) => answer.unmet.length === 0).length} of ${count} stand whole`,
   };
 }
 

@@ -6,6 +6,8 @@ export interface Row {
   readonly runs: number;
   readonly medianMs: number;
   readonly worstMs: number;
+  /** In use by the process when the row was measured. */
+  readonly megabytes: number;
   readonly note: string;
 }
 
@@ -17,5 +19,6 @@ export const timesOf = (what: string, times: readonly number[]) => ({
   what,
   runs: times.length,
   medianMs: median(times),
-  worstMs: Math.max(...times),
+  worstMs: times.reduce((worst, ms) => Math.max(worst, ms), -Infinity),
+  megabytes: Math.round(process.memoryUsage().rss / 1e6),
 });

@@ -128,8 +128,7 @@ function benchTight(
           `median ${median(plains.map(({ tookMs }) => tookMs)).toFixed(0)} ms, at most ` +
           `${Math.max(...plains.map(({ tookMs }) => tookMs)).toFixed(0)}; ours at most ` +
           `${percent(Math.max(0, ...beside))} above what it found`) +
-      `; ${runs.reduce((sum, { faults }) => sum + faults, 0)} rules broken, ` +
-      `${Math.round(process.memoryUsage().rss / 1e6)} MB`,
+      `; ${runs.reduce((sum, { faults }) => sum + faults, 0)} rules broken`,
   };
 }
 

@@ -42,7 +42,13 @@ test('without a connection steps, debts and ticks go on; they wait, survive, and
   await page.getByLabel('What, and where it stands now').fill('a bag of shoes');
   await page.getByRole('button', { name: 'Note it' }).click();
   await sees(page, 'waits to be sent');
-  await expect(page.getByRole('status').filter({ hasText: '2 waiting' }).first()).toBeVisible();
+  await page.getByRole('button', { name: /^2 waiting since/ }).click();
+  const waits = page.getByRole('region', { name: 'Waits to be sent' });
+  await expect(waits.getByRole('listitem')).toHaveText([
+    /^Next step of the session/,
+    /^Went out unsorted: a bag of shoes/,
+  ]);
+  await page.keyboard.press('Escape');
   await page.context().setOffline(false);
   await allKept(page);
   await expect(session).toContainText('step 2 of');

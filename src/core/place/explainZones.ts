@@ -223,9 +223,9 @@ function findSumFault({ groups, bays }: ZonesRequest): ZonesReason[] {
 /** Why no bay may hold a group, whatever else stands where; undefined where one may. */
 export function findGroupFault(request: ZonesRequest, group: ZoneGroup): GroupReason | undefined {
   const { bays } = request;
+  if (bays.some((bay) => brokenRules(request, group, bay).length === 0)) return undefined;
   const subject = group.id;
   const brokenIn = bays.map((bay) => ({ bay, rules: brokenRules(request, group, bay) }));
-  if (brokenIn.some(({ rules }) => rules.length === 0)) return undefined;
   const withFacts = ({ bay, rules }: (typeof brokenIn)[number]) => ({
     bayId: bay.id,
     broken: rules.map((rule) => factsOf(rule, group, bay)),

@@ -89,11 +89,40 @@ export function metresBetween(
   return said ?? Math.hypot(a.x - b.x, a.y - b.y) / 1000;
 }
 
+type People = ZonesRequest['people'];
+/** What is asked once a pair of group and bay, and is the same for all bays: worked out once. */
+const usersOfGroups = new WeakMap<People, WeakMap<object, readonly ZonePerson[]>>();
+const children = new WeakMap<People, boolean>();
+const stationsById = new WeakMap<
+  ZonesRequest['stations'],
+  ReadonlyMap<string, ZonesRequest['stations'][number]>
+>();
+
+/** What is known of `key`, or what `make` makes of it, kept as long as the key is. */
+function once<K extends object, V>(known: WeakMap<K, V>, key: K, make: () => V): V {
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const made = make();
+  known.set(key, made);
+  return made;
+}
+
 /** Who is meant by a group's users; the schema made sure that they are there. */
 export const usersOf = (
-  request: Pick<ZonesRequest, 'people'>,
+  { people }: Pick<ZonesRequest, 'people'>,
   group: Pick<ZoneGroup, 'userIds'>,
-): ZonePerson[] => request.people.filter(({ id }) => group.userIds.includes(id));
+): readonly ZonePerson[] =>
+  once(
+    once(usersOfGroups, people, () => new WeakMap()),
+    group,
+    () => people.filter(({ id }) => group.userIds.includes(id)),
+  );
+
+const hasChildIn = ({ people }: Pick<ZonesRequest, 'people'>): boolean =>
+  once(children, people, () => people.some(({ child }) => child));
+
+const stationOf = ({ stations }: Pick<ZonesRequest, 'stations'>, id: string) =>
+  once(stationsById, stations, () => new Map(stations.map((each) => [each.id, each]))).get(id);
 
 const meanOf = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
@@ -130,7 +159,7 @@ const soughtSeconds = ({ sought = [] }: ZoneGroup, bay: ZoneBay): number =>
  * something heavy where the request counts it, and the looking elsewhere first where that is known.
  */
 export function secondsOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): number {
-  const station = request.stations.find(({ id }) => id === group.stationId);
+  const station = stationOf(request, group.stationId);
   const metres = station ? metresBetween(request, station, bay) : 0;
   return (
     (2 * metres) / WALK_M_PER_S +
@@ -148,12 +177,11 @@ export function secondsOfUse(request: ZonesRequest, group: ZoneGroup, bay: ZoneB
 export function brokenRules(request: ZonesRequest, group: ZoneGroup, bay: ZoneBay): ZoneRule[] {
   const users = usersOf(request, group);
   const needsStep = ({ heightMm }: ZonePerson) => reachOf(bay.z, heightMm) === 'step';
-  const hasChild = request.people.some(({ child }) => child);
   const broken: ZoneRule[] = [];
   if (group.litres > bay.litres + SUM_TOLERANCE) broken.push('litres');
   if (bay.maxLoadG !== undefined && massOf(group) > bay.maxLoadG + SUM_TOLERANCE)
     broken.push('load');
-  if (group.hazard !== undefined && hasChild && !bay.locked && bay.z < HIGH_MM)
+  if (group.hazard !== undefined && hasChildIn(request) && !bay.locked && bay.z < HIGH_MM)
     broken.push('hazard');
   if (group.avoid.some((trait) => bay[trait])) broken.push('avoid');
   if (group.selfServe && users.some(needsStep)) broken.push('self_serve');

@@ -8,7 +8,7 @@ import { listCarries, listSessions } from '@/data/sessionRepo';
 import { bayRecord, unitRecord } from '@/data/records';
 import { noteRoom } from '../look/savePlan';
 import { startSession } from '../sort/sessions';
-import { applyAct } from './applyAct';
+import { applyAct, applyActs } from './applyAct';
 import { aboutConflict, listConflicts } from './conflicts';
 import { decideConflict } from './decideConflict';
 
@@ -177,4 +177,20 @@ test('who knew of it changed their mind: that is no conflict, nor is the same sa
   const later = anAct(2, 3, { ...task, isDone: false });
   await applyAct(db, HOME, { ...later, at: new Date().toISOString() });
   expect(await listConflicts(db, HOME)).toEqual([]);
+});
+
+test('several at once are kept in their order, or none of them; one by one those that can be', async () => {
+  await begin();
+  const acts = [
+    anAct(1, 1, { kind: 'debt', note: 'a bag', dueOn: null }),
+    anAct(1, 2, { ...bought(500), cardMinor: 400 }),
+    anAct(1, 3, bought(700)),
+  ];
+  expect(await applyActs(db, HOME, acts)).toMatchObject({ code: 'card_too_small' });
+  expect(await stateOf()).toMatchObject({ debts: [], paidMinor: 0 });
+  for (const act of acts) await applyActs(db, HOME, [act]);
+  expect(await stateOf()).toMatchObject({ debts: ['a bag'], paidMinor: 700 });
+  // Sent again as they were, they count no more.
+  expect(await applyActs(db, HOME, [acts[0]!, acts[2]!])).toBeUndefined();
+  expect(await stateOf()).toMatchObject({ debts: ['a bag'], paidMinor: 700 });
 });

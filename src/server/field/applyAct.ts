@@ -76,6 +76,26 @@ export async function applyAct(
   }
 }
 
+/** Several acts in their order: all of them, or none where one is refused. @errors As `applyAct`. */
+export async function applyActs(
+  db: Db,
+  projectId: ProjectId,
+  acts: readonly FieldAct[],
+): Promise<ActFault | undefined> {
+  try {
+    await db.transaction(async (trx) => {
+      for (const act of acts) {
+        const fault = await applyAct(trx, projectId, act);
+        if (fault) throw new Refused(fault);
+      }
+    });
+    return undefined;
+  } catch (error) {
+    if (error instanceof Refused) return error.fault;
+    throw error;
+  }
+}
+
 /** The latest act that is kept of what this one is about. */
 async function findKnown(
   db: Db,

@@ -10,7 +10,7 @@ import { useOutbox } from '../outbox/useOutbox';
 import { showNotice } from '../primitives/notices';
 import { deviceName } from '../sort/liveLog';
 import { useMutation } from '../useMutation';
-import { actOutbox, deliverAct, type WaitingAct } from './actOutbox';
+import { actOutbox, deliverActs, type WaitingAct } from './actOutbox';
 
 const WAITS = 'No connection: kept on this device, and sent as soon as there is one.';
 
@@ -51,7 +51,7 @@ async function keep(entry: WaitingAct, refresh: () => void): Promise<ActionResul
   // What waits goes first: the order in which things were done is kept.
   if (actOutbox.getState().open.length === 0)
     try {
-      const refusal = await deliverAct(entry);
+      const refusal = await deliverActs([entry]);
       if (refusal !== undefined) return { ok: false, message: refusal };
       refresh();
       return { ok: true, value: undefined };

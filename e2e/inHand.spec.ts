@@ -2,7 +2,7 @@ import { rmSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
-import { awake, decide } from './steps';
+import { awake, decide, line } from './steps';
 
 const server = createOwnServer(4387);
 const room = `${server.address}/projects/home/rooms/hall`;
@@ -37,12 +37,32 @@ test('in one hand: the screen stays on while a session runs, a verdict is felt, 
         },
       },
     });
+    // Speech that is understood on the device, simulated: it hears one sentence.
+    class SimulatedSpeech {
+      static available = ({ processLocally }: { processLocally: boolean }) =>
+        Promise.resolve(processLocally ? 'available' : 'unavailable');
+      processLocally = false;
+      onresult: ((event: object) => void) | null = null;
+      onend: (() => void) | null = null;
+      start() {
+        if (!this.processLocally) throw new Error('this would leave the device');
+        setTimeout(() => {
+          this.onresult?.({ results: [[{ transcript: '3 wool scarves' }]] });
+          this.onend?.();
+        }, 50);
+      }
+      stop() {
+        this.onend?.();
+      }
+    }
+    Object.assign(window, { SpeechRecognition: SimulatedSpeech });
     Object.defineProperty(navigator, 'vibrate', { value: () => (asked.buzzes += 1) > 0 });
   });
   const asked = () =>
     page.evaluate(() => (window as unknown as { asked: { held: number; buzzes: number } }).asked);
   await page.goto(`${room}/sort`);
   await awake(page);
+  await expect(page.getByRole('button', { name: 'Say it' })).toHaveCount(0);
   await decide(page, '2 lamps', 'k');
   expect(await asked()).toEqual({ held: 0, buzzes: 0 });
   await page.getByRole('button', { name: 'Start a session' }).click();
@@ -59,6 +79,7 @@ test('in one hand: the screen stays on while a session runs, a verdict is felt, 
   await hand.getByRole('checkbox', { name: /A short vibration/ }).check();
   await hand.getByRole('checkbox', { name: /Larger text/ }).check();
   await expect.poll(async () => (await hand.boundingBox())?.height ?? 0).toBeGreaterThan(before);
+  await hand.getByRole('checkbox', { name: /Say a line instead/ }).check();
   await hand.getByLabel('Forgets a home after').fill('0');
   await expect(hand).toContainText('A whole number from 1 to 90');
   await hand.getByLabel('Forgets a home after').fill('7');
@@ -66,6 +87,10 @@ test('in one hand: the screen stays on while a session runs, a verdict is felt, 
   await awake(page);
   await decide(page, '1 kettle', 'k');
   expect((await asked()).buzzes).toBe(1);
+  // Said, it stands in the line and waits for its verdict like what is typed.
+  await page.getByRole('button', { name: 'Say it' }).click();
+  await expect(line(page)).toHaveValue('3 wool scarves');
+  await expect(page.getByRole('button', { name: 'Say it' })).toBeVisible();
   // Larger, the bench still fits the narrowest phone, and nothing sticks out.
   await page.setViewportSize({ width: 320, height: 640 });
   const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

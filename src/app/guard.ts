@@ -68,7 +68,8 @@ export function securityHeaders(nonce?: string): Readonly<Record<string, string>
     'referrer-policy': 'no-referrer',
     'cross-origin-opener-policy': 'same-origin',
     'cross-origin-resource-policy': 'same-origin',
-    'permissions-policy': 'geolocation=(), microphone=(), payment=(), usb=()',
+    // Speech is heard where a device understands it itself, and nowhere else (`ui/inHand/speech.ts`).
+    'permissions-policy': 'geolocation=(), microphone=(self), payment=(), usb=()',
   };
 }
 

@@ -10,6 +10,11 @@ import { changeHandSettings, useHandSettings, type HandSettings } from './handSe
 const SWITCHES: readonly (readonly [name: keyof HandSettings, label: string, note: string])[] = [
   ['largeText', 'Larger text', 'Every page a quarter larger.'],
   ['stayAwake', 'The screen stays on', 'While a session runs; paused or ended it may go dark.'],
+  [
+    'speech',
+    'Say a line instead of typing it',
+    'On the bench, where this browser understands speech on the device itself; nothing that is said is sent anywhere.',
+  ],
   ['buzz', 'A short vibration', 'When a verdict is taken, where the device has one.'],
 ];
 

@@ -9,10 +9,12 @@ export interface HandSettings {
   readonly buzz: boolean;
   /** The screen stays on while a session runs. */
   readonly stayAwake: boolean;
+  /** A line may be said, where the browser understands speech on the device itself. */
+  readonly speech: boolean;
 }
 
 const NAME = 'tin-box.in-hand';
-const USUAL: HandSettings = { largeText: false, buzz: false, stayAwake: true };
+const USUAL: HandSettings = { largeText: false, buzz: false, stayAwake: true, speech: false };
 const BUZZ_MS = 18;
 const listeners = new Set<() => void>();
 let known: { readonly text: string | null; readonly settings: HandSettings } = {

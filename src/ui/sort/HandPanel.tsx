@@ -9,6 +9,7 @@ import { cautionWords, reasonWords, sayFigures } from './sortWords';
 import { SizeField } from './SizeField';
 import { toggle } from './toggle';
 import type { SizeFieldKeeper } from './SizeField';
+import { SayIt } from '../inHand/SayIt';
 import type { Bench } from './useBench';
 
 interface HandPanelProps {
@@ -65,6 +66,7 @@ export function HandPanel({
           )}
         />
         {inHand && <kbd className="max-md:hidden">Enter</kbd>}
+        <SayIt onHeard={(text) => bench.type(text)} />
       </div>
       {inHand ? (
         <>

@@ -78,9 +78,9 @@ test('a home is taken along and read from cold without the desk; what is done wa
   await page.getByRole('link', { name: 'Home' }).click();
   await sees(page, 'No connection: as of');
   await server.start();
-  await page.goto(`${room}/sort`);
-  await awake(page);
+  // This page sends what waits, and is the desk's own again; only then is another one asked for.
   await allKept(page);
+  await page.goto(`${room}/sort`);
   await expect(page.getByRole('region', { name: 'Session' })).toContainText('step 2 of');
 });
 

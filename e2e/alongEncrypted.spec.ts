@@ -92,12 +92,13 @@ test('over an encrypted line: taken along, worked on without it, a newer version
   await sees(page, '3 waiting since');
   await deskPage.goto(`${desk}/projects/home/rooms/hall/set-up`);
   await awake(deskPage);
-  await wipe(deskPage).click();
+  const atDesk = () => deskPage.waitForResponse((response) => response.url().endsWith('/acts'));
+  await Promise.all([atDesk(), wipe(deskPage).click()]);
   await expect(wipe(deskPage)).toBeChecked();
   await deskPage.reload();
   await expect(wipe(deskPage)).toBeChecked();
   await awake(deskPage);
-  await wipe(deskPage).click();
+  await Promise.all([atDesk(), wipe(deskPage).click()]);
   await expect(wipe(deskPage)).not.toBeChecked();
   // The desk decides meanwhile, and is killed while the phone sends.
   await deskPage.goto(bench(desk));

@@ -27,10 +27,22 @@ export async function wish(
   await expect(page.getByRole('button', { name: `Undo changed ${name}` })).toBeVisible();
 }
 
+/** Where something lies once the page has stopped moving: what closed above it moves all below. */
+async function atRest(page: Page, of: Locator) {
+  let before = '';
+  for (let i = 0; i < 50; i += 1) {
+    const box = await of.boundingBox();
+    if (box && JSON.stringify(box) === before) return box;
+    before = JSON.stringify(box);
+    await page.waitForTimeout(120);
+  }
+  throw new Error('it is on screen and lies still');
+}
+
 /** Drags a tag over a place and lets it go there. */
 export async function dragTag(page: Page, name: string, place: Locator): Promise<void> {
-  const [from, to] = [await tag(page, name).boundingBox(), await place.boundingBox()];
-  if (!from || !to) throw new Error('the tag and its place are on screen');
+  await atRest(page, place);
+  const [from, to] = [await atRest(page, tag(page, name)), await atRest(page, place)];
   await page.mouse.move(from.x + 20, from.y + 10);
   await page.mouse.down();
   await page.mouse.move(to.x + 30, to.y + 20, { steps: 6 });

@@ -38,7 +38,7 @@ const donate = async (page: Page, thing: string) => {
 const lid = (page: Page) =>
   page
     .getByRole('status')
-    .filter({ hasText: /kept|waiting/ })
+    .filter({ hasText: /Kept|waiting/ })
     .first();
 const things = async (): Promise<string[]> => {
   const csv = await (await fetch(`${server.address}/api/projects/home/csv?what=things`)).text();

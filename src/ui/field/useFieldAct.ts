@@ -71,37 +71,14 @@ export function useWaitingCommands(): readonly (FieldCommand & { readonly at: st
     .map(({ act }) => ({ ...act.command, at: act.at }));
 }
 
-/**
- * Reads the page again once the desk has everything that waited; also where the page before it sent
- * something while this one was being made, which may not show it then.
- */
+/** Reads the page again once the desk has everything that waited. */
 export function useRefreshWhenSent(): void {
   const router = useRouter();
-  useEffect(() => {
-    if (wasSentMeanwhile()) startTransition(() => router.refresh());
-    return actOutbox.onKept(() => {
-      noteSent();
-      if (actOutbox.getState().open.length === 0) router.refresh();
-    });
-  }, [router]);
-}
-
-const SENT_AT = 'tin-box.acts-sent-at';
-/** A page is asked for so long at most before its document begins. */
-const MAKING_MS = 5000;
-
-function noteSent(): void {
-  try {
-    window.localStorage.setItem(SENT_AT, String(Date.now()));
-  } catch {
-    // A browser that keeps nothing: the page shows it when it is read again.
-  }
-}
-
-function wasSentMeanwhile(): boolean {
-  try {
-    return Number(window.localStorage.getItem(SENT_AT)) > performance.timeOrigin - MAKING_MS;
-  } catch {
-    return false;
-  }
+  useEffect(
+    () =>
+      actOutbox.onKept(() => {
+        if (actOutbox.getState().open.length === 0) router.refresh();
+      }),
+    [router],
+  );
 }

@@ -157,6 +157,8 @@ test('two devices that know nothing of each other: the later counts, both are sh
       (await loadAll(db, HOME)).rooms.find(({ id }) => id === HALL)?.checks[0]?.answer;
     for (const act of order) await applyAct(db, HOME, act);
     expect(await answer()).toBe('no');
+    // Said once more on the way, it is asked once all the same.
+    await applyAct(db, HOME, said(1, 2, 'yes'));
     const [conflict, ...more] = await listConflicts(db, HOME);
     expect(more).toEqual([]);
     expect(conflict).toMatchObject({ taken: { by: 'phone 2' }, other: { by: 'phone 1' } });

@@ -1,6 +1,12 @@
 import 'server-only';
 
-import { fieldActSchema, type FieldAct, type FieldCommand, type KeptAct } from '@/core/field';
+import {
+  fieldActSchema,
+  subjectOf,
+  type FieldAct,
+  type FieldCommand,
+  type KeptAct,
+} from '@/core/field';
 import type { ProjectId } from '@/core/shared';
 import { DataError, type Db } from '@/data/db';
 import type { Records } from '@/data/records';
@@ -16,7 +22,7 @@ export interface FieldConflict {
   readonly other: FieldAct;
 }
 
-/** Keeps both versions until somebody has looked at them. */
+/** Keeps both versions until somebody has looked at them; of several about the same only the last is asked. */
 export async function noteConflict(
   db: Db,
   projectId: ProjectId,
@@ -24,6 +30,10 @@ export async function noteConflict(
 ): Promise<void> {
   const { keptAt: _, ...before } = known;
   const [taken, other] = act.at <= before.at ? [before, act] : [act, before];
+  const subject = subjectOf(act.command);
+  for (const open of await listConflicts(db, projectId))
+    if (subjectOf(open.taken.command) === subject)
+      await db(TABLE).where({ id: open.id }).update({ settled_at: nowIso() });
   await db(TABLE).insert({
     id: act.id,
     project_id: projectId,

@@ -11,6 +11,7 @@ import {
   mm,
   loadAll,
 } from '@test/builders';
+import { cpuClock as clock } from '@test/cpuClock';
 import { findFitFaults, fitAnswerSchema, planFit, type FitAnswer } from '@/core/fit';
 import { bayIdSchema, containerIdSchema, loadSolver } from '@/core/shared';
 import { moveChange } from '@/data/changes';
@@ -68,7 +69,7 @@ async function aFittedHall(): Promise<FitAnswer> {
     aDecision({ groupId: 'hats', count: 10, litres: 12, massG: 1100 }),
   ]);
   const request = await createFitRequest(db, await records(), { bayId: shelf, prefer: 'cost' });
-  const answer = planFit(request, { solver: await loadSolver(), clock: () => performance.now() });
+  const answer = planFit(request, { solver: await loadSolver(), clock });
   return fitAnswerSchema.parse(answer);
 }
 
@@ -153,7 +154,7 @@ test('a fit for what was found is taken as one for that alone, and kept with wha
   const foundLitres = litres * 2.5;
   const answer = planFit(askedWith(question, foundLitres), {
     solver: await loadSolver(),
-    clock: () => performance.now(),
+    clock,
   });
   const given = { bayId: shelf, prefer: 'cost' as const, answer };
   expect((await takeFit(db, HOME, given)).ok).toBe(false);

@@ -3,6 +3,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 
 import { aBay, aUnit, mm } from '@test/builders';
 import { fitRequestArb } from '@test/fitArbitrary';
+import { cpuClock as clock } from '@test/cpuClock';
 import { planFit } from '@/core/fit';
 import { loadSolver, type Solver } from '@/core/shared';
 import { FitDrawing } from './fit/FitDrawing';
@@ -94,10 +95,7 @@ test(
   () =>
     fc.assert(
       fc.property(fitRequestArb, (request) => {
-        const answer = planFit(
-          { ...request, timeLimitMs: 50 },
-          { solver, clock: () => performance.now() },
-        );
+        const answer = planFit({ ...request, timeLimitMs: 50 }, { solver, clock });
         const markup = renderToStaticMarkup(
           <FitDrawing
             request={request}

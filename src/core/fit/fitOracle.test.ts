@@ -1,3 +1,4 @@
+import { cpuClock as clock } from '@test/cpuClock';
 import fc from 'fast-check';
 
 import { loadSolver, type Solver } from '../shared';
@@ -16,7 +17,6 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
 
 /** Bays of a few centimetres on a centimetre grid, so that every arrangement can be tried. */
 const tinyArb = fc

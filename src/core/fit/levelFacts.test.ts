@@ -1,4 +1,5 @@
 import { aBay, aDecision, aGroup, mm } from '@test/builders';
+import { cpuClock as clock } from '@test/cpuClock';
 import { personSchema } from '../agree';
 import { foldDecisions, withContents } from '../sort';
 import {
@@ -210,7 +211,7 @@ test('levels are listed from the floor up, alike ones numbered, and labels face 
 test('a wish costs what it is dearer by, or the litres that it leaves out', async () => {
   const solver = await loadSolver();
   const plan = (question: FitQuestion): FitAnswer =>
-    planFit({ ...question, timeLimitMs: 200 }, { solver, clock: () => performance.now() });
+    planFit({ ...question, timeLimitMs: 200 }, { solver, clock });
   const pinned = { ...request, pins: [{ groupId: 'g', containerId: 'dear' }] };
   const free = withoutWish(pinned, { kind: 'pin', groupId: 'g' });
   expect(costOfWish(plan(pinned), plan(free))).toEqual({ litres: 0, minor: 350 });

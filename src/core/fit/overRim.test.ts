@@ -1,3 +1,4 @@
+import { cpuClock as clock } from '@test/cpuClock';
 import fc from 'fast-check';
 
 import { loadSolver, type Solver } from '../shared';
@@ -7,7 +8,6 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
 const bin = (height: number, more = {}) => ({
   id: `bin ${height}`,
   name: `bin ${height}`,

@@ -2,13 +2,13 @@ import fc from 'fast-check';
 
 import { loadSolver, type Solver } from '../shared';
 import { fitRequestArb } from '@test/fitArbitrary';
+import { cpuClock as clock } from '@test/cpuClock';
 import { findFitFaults, fitRequestSchema, isWhole, planFit, type FitRequestInput } from '.';
 
 let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
 const solve = (request: FitRequestInput) => {
   const parsed = fitRequestSchema.parse({ timeLimitMs: 60_000, ...request });
   return { parsed, answer: planFit(parsed, { solver, clock }) };

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { plantFit } from '@test/plantedFit';
 import { levelRequestArb } from '@test/levelArbitrary';
 import { fitRequestArb } from '@test/fitArbitrary';
+import { cpuClock as clock } from '@test/cpuClock';
 import { createRandom, loadSolver, type Solver } from '../shared';
 import {
   explainUnused,
@@ -25,7 +26,6 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
 const plan = (input: FitRequestInput) => planFit(fitRequestSchema.parse(input), { solver, clock });
 
 const box = (id: string, width: number, depth: number, height: number, more = {}) => ({

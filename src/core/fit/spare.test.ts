@@ -1,3 +1,4 @@
+import { cpuClock as clock } from '@test/cpuClock';
 import { loadSolver, type Solver } from '../shared';
 import { boughtOf, findFitFaults, fitRequestSchema, planFit, type FitRequest } from '.';
 
@@ -5,7 +6,6 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
 
 const tub = (id: string, priceMinor: number, more = {}) => ({
   id,

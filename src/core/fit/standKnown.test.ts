@@ -1,3 +1,4 @@
+import { cpuClock as clock } from '@test/cpuClock';
 import fc from 'fast-check';
 
 import { createRandom, loadSolver, type Solver } from '../shared';
@@ -18,7 +19,6 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
 
 /** Boxes, some stackable, some here already, and groups that they mostly hold. */
 const requestArb = fc

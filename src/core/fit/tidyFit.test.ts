@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 
 import { fitRequestArb } from '@test/fitArbitrary';
+import { cpuClock as clock } from '@test/cpuClock';
 import { loadSolver, type Solver } from '../shared';
 import {
   findFitFaults,
@@ -17,7 +18,6 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
 
 const standing = ({ placements }: FitAnswer): string[] =>
   placements

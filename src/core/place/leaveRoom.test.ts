@@ -1,3 +1,4 @@
+import { cpuClock as clock } from '@test/cpuClock';
 import { loadSolver, type Solver } from '../shared';
 import { leaveRoom, planZones, zonesRequestSchema } from '.';
 
@@ -5,7 +6,7 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const means = () => ({ solver, clock: () => performance.now() });
+const means = () => ({ solver, clock });
 
 const request = (litres: readonly number[], fixedBayId?: string) =>
   zonesRequestSchema.parse({

@@ -1,10 +1,11 @@
 import { orderByModel } from '@test/movesModel';
 import { bestMoves, replayMoves } from '@test/movesOracle';
+import { cpuClock as clock } from '@test/cpuClock';
 import { createRandom, loadSolver } from '../shared';
 import { movesRequestSchema, planMoves, type MovesRequestInput } from '.';
 
 const plan = (request: MovesRequestInput) =>
-  planMoves(movesRequestSchema.parse(request), { clock: () => performance.now() });
+  planMoves(movesRequestSchema.parse(request), { clock });
 
 /**
  * Two arrangements of the same groups; each bay holds just what the fuller of the two puts in it,

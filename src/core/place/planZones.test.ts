@@ -2,6 +2,7 @@ import { cpuClock } from '@test/cpuClock';
 import { plantedHomeOf } from '@test/tightZones';
 import { zonesRequestOf } from '@test/zonesArbitrary';
 import { bestZones, zoneFaults, zoneSums } from '@test/zonesOracle';
+import { cpuClock as clock } from '@test/cpuClock';
 import { loadSolver, type Solver } from '../shared';
 import { costOfZones, createZonesProblem } from './zonesProblem';
 import { planZones, zonesRequestSchema, type ZonesAnswer, type ZonesRequestInput } from '.';
@@ -19,7 +20,7 @@ const plan = (
 ): ZonesAnswer =>
   planZones(zonesRequestSchema.parse({ timeLimitMs: PATIENT_MS, ...request }), {
     solver,
-    clock: () => performance.now(),
+    clock,
     ...(onProgress ? { onProgress } : {}),
   });
 

@@ -1,3 +1,4 @@
+import { cpuClock as clock } from '@test/cpuClock';
 import fc from 'fast-check';
 
 import { loadSolver, type Solver } from '../shared';
@@ -7,7 +8,7 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const means = () => ({ solver, clock: () => performance.now() });
+const means = () => ({ solver, clock });
 
 const requestArb = fc
   .record({

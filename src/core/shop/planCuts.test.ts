@@ -2,6 +2,7 @@ import fc from 'fast-check';
 
 import { bestCut, cutFaults } from '@test/cutOracle';
 import { plantedCutsOf } from '@test/plantedCuts';
+import { cpuClock as clock } from '@test/cpuClock';
 import { loadSolver, type Solver } from '../shared';
 import { cutRequestSchema, planCuts, type CutRequestInput } from '.';
 
@@ -12,7 +13,7 @@ beforeAll(async () => {
 const cut = (request: CutRequestInput) =>
   planCuts(cutRequestSchema.parse({ timeLimitMs: 60_000, ...request }), {
     solver,
-    clock: () => performance.now(),
+    clock,
   });
 
 const smallArb: fc.Arbitrary<CutRequestInput> = fc
@@ -165,7 +166,7 @@ test.each([
 
 test('boards that are cut without a rest, and none to spare: a way is found', () => {
   const request = plantedCutsOf(4, 21, 30_000);
-  const answer = planCuts(request, { solver, clock: () => performance.now() });
+  const answer = planCuts(request, { solver, clock });
   expect(cutFaults(request, answer)).toEqual([]);
   expect(answer).toMatchObject({ status: 'optimal', costMinor: 21 * 900 });
 });

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { loadSolver, type Solver } from '../shared';
 import { shopRequestArb } from '@test/shopArbitrary';
 import { billFor } from '@test/shopOracle';
+import { cpuClock as clock } from '@test/cpuClock';
 import { planShop, shopRequestSchema, type ShopAnswer, type ShopRequest } from '.';
 import { splitMinor } from './splitMinor';
 
@@ -10,8 +11,7 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const solve = (request: ShopRequest) =>
-  planShop(request, { solver, clock: () => performance.now() });
+const solve = (request: ShopRequest) => planShop(request, { solver, clock });
 
 /** The same tiny request with its needs in two rooms; what a room may pay is often too little. */
 const tripArb = fc

@@ -1,3 +1,4 @@
+import { cpuClock as clock } from '@test/cpuClock';
 import { loadSolver, type Solver } from '../shared';
 import { planShop, shopRequestSchema, weighWishes } from '.';
 
@@ -5,7 +6,6 @@ let solver: Solver;
 beforeAll(async () => {
   solver = await loadSolver();
 });
-const clock = () => performance.now();
 
 const request = (budgetMinor: number) =>
   shopRequestSchema.parse({

@@ -28,6 +28,7 @@ import {
   mm,
   loadAll,
 } from '@test/builders';
+import { cpuClock as clock } from '@test/cpuClock';
 import { moveChange } from '@/data/changes';
 import { picturesDir, type Db } from '@/data/db';
 import { appendDecisions } from '@/data/decisionLog';
@@ -80,7 +81,7 @@ const solve = async () => {
   const request = await createFitRequest(db, await records(), { bayId: shelf, prefer: 'cost' });
   return {
     request,
-    answer: planFit(request, { solver: await loadSolver(), clock: () => performance.now() }),
+    answer: planFit(request, { solver: await loadSolver(), clock }),
   };
 };
 async function takeCheapest() {

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 
+import { decideConflictAction } from '@/app/actions/field';
 import { undoAction } from '@/app/actions/projects';
 import type { Step } from '@/core/desk';
 import type { OpenHome, OpenRoom } from '@/server/desk/openRoom';
@@ -21,6 +22,11 @@ export const RoomFrame = ({ opened, ...page }: RoomFrameProps) => (
     roomId={opened.own.room.id}
     undo={opened.undo}
     onUndo={undoAction}
+    conflicts={opened.conflicts.filter(
+      ({ step, roomId }) =>
+        step === page.step && (roomId === undefined || roomId === opened.own.room.id),
+    )}
+    onDecide={decideConflictAction.bind(null, opened.records.project.id)}
     {...page}
   />
 );
@@ -39,6 +45,10 @@ export const HomeFrame = ({ opened, ...page }: HomeFrameProps) => (
     roomId={undefined}
     undo={opened.undo}
     onUndo={undoAction}
+    conflicts={
+      page.step === undefined ? [] : opened.conflicts.filter(({ step }) => step === page.step)
+    }
+    onDecide={decideConflictAction.bind(null, opened.records.project.id)}
     {...page}
   />
 );

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
 import { decideConflict } from '@/server/field/decideConflict';
+import { actFaultWords } from '../actFaultWords';
 import type { ActionResult } from '@/ui/actionResult';
 import { answer, done } from './answer';
 
@@ -21,6 +22,6 @@ export async function decideConflictAction(
 ): Promise<ActionResult> {
   return answer(schema, { projectId, id, isOtherTaken }, async (input) => {
     const fault = await decideConflict(await getDatabase(), input.projectId, input);
-    return fault ? { ok: false, message: 'The card has too little left for it.' } : done;
+    return fault ? { ok: false, message: await actFaultWords(fault, input.projectId) } : done;
   });
 }

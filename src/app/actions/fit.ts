@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 
-import { fitAims, fitAnswerSchema, mockCheckSchema } from '@/core/fit';
+import { fitAims, fitAnswerSchema } from '@/core/fit';
 import {
   bayIdSchema,
   containerIdSchema,
@@ -19,13 +19,12 @@ import {
   correctContainer,
   countBrokenElsewhere,
   noteFitWish,
-  noteMockCheck,
   type Refit,
 } from '@/server/fit/wishes';
 import { loadRoomShopping, shoppingNames } from '@/server/shop/roomShopping';
 import { sumTillWith, type TillSum } from '@/server/shop/till';
 import type { ActionResult } from '@/ui/actionResult';
-import { typedPositiveLength } from '@/ui/typedValues';
+import { containerSizeSchemaFor } from '@/ui/fit/containerSize';
 import { fitFaultWords } from '@/ui/fit/fitWords';
 import { answer, done, showAnew } from './answer';
 
@@ -146,21 +145,6 @@ export async function noteFitWishAction(
   );
 }
 
-export async function noteMockCheckAction(
-  projectId: string,
-  bayId: string,
-  check: unknown,
-): Promise<ActionResult> {
-  return answer(
-    z.object({ projectId: projectIdSchema, bayId: bayIdSchema, check: mockCheckSchema }),
-    { projectId, bayId, check },
-    async (input) => {
-      await noteMockCheck(await getDatabase(), input.projectId, input.bayId, input.check);
-      return done;
-    },
-  );
-}
-
 /** Typed: what the tape says. The answer tells what became of the fits that it stands in. */
 export async function correctContainerAction(
   projectId: string,
@@ -179,13 +163,7 @@ export async function correctContainerAction(
     'groups',
     'project',
   );
-  const form = z
-    .object({
-      width: typedPositiveLength(project.units),
-      depth: typedPositiveLength(project.units),
-      height: typedPositiveLength(project.units),
-    })
-    .safeParse(typed);
+  const form = containerSizeSchemaFor(project.units).safeParse(typed);
   if (!form.success)
     return {
       ok: false,

@@ -9,7 +9,6 @@ import {
   unitIdSchema,
   vantagePointIdSchema,
 } from '@/core/shared';
-import { loadRecords } from '@/data/records';
 import { getDatabase } from '@/data/startData';
 import {
   addVantagePoint,
@@ -17,10 +16,8 @@ import {
   removeVantagePoint,
   missBefore,
 } from '@/server/look/pictures';
-import { removeUnit, saveUnit } from '@/server/look/saveUnit';
+import { removeUnit } from '@/server/look/saveUnit';
 import type { ActionResult } from '@/ui/actionResult';
-import { toBayFacts, unitFormSchemaFor } from '@/ui/look/unitForm';
-import { layOutErrorWords } from '@/ui/look/lookWords';
 import { answer, done } from './answer';
 
 const placeSchema = z.object({
@@ -29,37 +26,6 @@ const placeSchema = z.object({
   unitId: z.string(),
 });
 type Place = z.input<typeof placeSchema>;
-
-/** Keeps a unit; `unitId` is empty for a new one. */
-export async function saveUnitAction(
-  place: Place,
-  typed: unknown,
-): Promise<ActionResult<{ href: string }>> {
-  return answer(placeSchema, place, async ({ projectId, roomId, unitId }) => {
-    const db = await getDatabase();
-    const { project } = await loadRecords(db, projectId, 'project');
-    return answer(unitFormSchemaFor(project.units), typed, async (form) => {
-      const bays = form.bays.map((bay) => ({ ...toBayFacts(bay), id: bay.id || undefined }));
-      const saved = await saveUnit(db, projectId, {
-        ...form,
-        bays,
-        roomId,
-        id: unitId || undefined,
-      });
-      if (saved.ok)
-        return { ok: true, value: { href: `/projects/${projectId}/rooms/${roomId}/look` } };
-      // The core numbers new bays by itself; their names are told by their place in the form.
-      const words = saved.error.map((error) =>
-        layOutErrorWords(
-          error,
-          project.units,
-          (id) => form.bays.find((bay) => bay.id === id)?.name ?? 'One place',
-        ),
-      );
-      return { ok: false, message: words.join('. ') };
-    });
-  });
-}
 
 export async function removeUnitAction(place: Place): Promise<ActionResult> {
   return answer(

@@ -14,13 +14,7 @@ import {
   takeDays,
   toHomesQuestion,
 } from '@/server/visits/planDays';
-import {
-  moveVisit,
-  noteVisit,
-  removeVisit,
-  saveVisit,
-  type VisitFault,
-} from '@/server/visits/saveVisit';
+import { moveVisit, removeVisit, saveVisit, type VisitFault } from '@/server/visits/saveVisit';
 import { saveStatementTerms } from '@/server/visits/statement';
 import type { ActionResult } from '@/ui/actionResult';
 import type { DaysProposal } from '@/ui/visits/Proposal';
@@ -28,7 +22,6 @@ import {
   daysFormSchema,
   statementFormSchema,
   visitFormSchema,
-  visitNotesSchema,
   workerFormSchema,
 } from '@/ui/visits/visitForm';
 import { timesWords, visitDayWords } from '@/ui/visits/visitWords';
@@ -90,26 +83,6 @@ export async function removeWorkerAction(name: string): Promise<ActionResult> {
     await changeWorker(await getDatabase(), input.name, undefined);
     return done;
   });
-}
-
-export async function noteVisitAction(
-  projectId: string,
-  visitId: string,
-  typed: unknown,
-): Promise<ActionResult> {
-  return answer(
-    ofVisit.extend({ form: visitNotesSchema }),
-    { projectId, visitId, form: typed },
-    async (input) => {
-      const { hours, ...notes } = input.form;
-      await noteVisit(await getDatabase(), input.projectId, {
-        ...notes,
-        visitId: input.visitId,
-        correctedMinutes: hours === null ? null : Math.round(hours * 60),
-      });
-      return done;
-    },
-  );
 }
 
 export async function removeVisitAction(projectId: string, visitId: string): Promise<ActionResult> {

@@ -38,6 +38,7 @@ export {
 export { planReviews, type PlannedReview } from './planReviews';
 export { ITEMS_A_TEST, pickItems, type ItemToFind } from './pickItems';
 export { homeDoneOn, roomDoneOn } from './doneOn';
+export { withWalkLine } from './walkLines';
 export { listLooks, type Look } from './listLooks';
 export { effectOf, FELT_SECONDS, isWorthTaking, withFoundLitres, type Effect } from './effects';
 export { soughtIn, type SoughtIn } from './soughtIn';

@@ -1,10 +1,13 @@
 import { z } from 'zod';
 
 import { putAwayTestSchema, reviewKinds, walkLineSchema } from '../again';
-import { taskKinds } from '../setUp';
+import { mockCheckSchema } from '../fit';
+import { measuredUnitSchema } from '../look';
+import { airSchema, taskKinds, unitSetUpSchema } from '../setUp';
 import { verdictSchema } from '../sort';
 import { bringCodes, visitMarks } from '../visits';
 import {
+  bayIdSchema,
   carryIdSchema,
   checkIdSchema,
   containerIdSchema,
@@ -13,6 +16,7 @@ import {
   sectionIdSchema,
   sessionIdSchema,
   shopIdSchema,
+  unitIdSchema,
   visitIdSchema,
 } from '../shared';
 
@@ -35,6 +39,8 @@ const paidFor = {
   expectedMinor: minor.nullable(),
   paidBy: z.string().trim().max(40),
 };
+const sizeMm = z.number().int().min(1).max(20_000);
+const words = z.string().trim().max(600);
 const lookAt = z.object({
   roomId: roomIdSchema.nullable(),
   kind: z.enum(reviewKinds),
@@ -148,6 +154,48 @@ const fieldCommandSchema = z.discriminatedUnion('kind', [
     of: z.string().max(100),
     isDone: z.boolean(),
   }),
+  /** How long a ticked task took; null: nobody says. The later one counts, as of all that follow. */
+  z.object({
+    kind: z.literal('task_took'),
+    ...ofRoom,
+    task: z.enum(taskKinds),
+    of: z.string().max(100),
+    tookMinutes: z.number().int().min(1).max(1440).nullable(),
+  }),
+  z.object({ kind: z.literal('air_noted'), ...ofRoom, air: airSchema }),
+  z.object({ kind: z.literal('unit_set_up'), ...ofRoom, unit: unitSetUpSchema }),
+  z.object({
+    kind: z.literal('liner_changed'),
+    ...ofRoom,
+    bayId: bayIdSchema,
+    changedOn: z.iso.date(),
+  }),
+  /** A unit and its places as the tape has them; `isNew`: it is there from now on. */
+  z.object({
+    kind: z.literal('unit_measured'),
+    ...ofRoom,
+    unitId: unitIdSchema,
+    isNew: z.boolean(),
+    unit: measuredUnitSchema,
+  }),
+  /** Whether what is bought goes in as drawn, tried with paper or the container itself. */
+  z.object({ kind: z.literal('container_tried'), bayId: bayIdSchema, check: mockCheckSchema }),
+  /** What a container really measures. */
+  z.object({
+    kind: z.literal('container_corrected'),
+    containerId: containerIdSchema,
+    widthMm: sizeMm,
+    depthMm: sizeMm,
+    heightMm: sizeMm,
+  }),
+  z.object({
+    kind: z.literal('visit_noted'),
+    visitId: visitIdSchema,
+    done: words,
+    promised: words,
+    next: words,
+    correctedMinutes: z.number().int().min(0).max(1440).nullable(),
+  }),
   /** A line of the list of moves that was made at that time is done, or open again. */
   z.object({
     kind: z.literal('move'),
@@ -164,6 +212,9 @@ export const fieldActSchema = z.object({
   id: z.string().min(8).max(64),
   at: z.iso.datetime(),
   by: z.string().trim().max(40),
+  /** A mark of the browser it was done in; two devices may have one name. Empty: of before there were marks. */
+  device: z.string().max(64).default(''),
   command: fieldCommandSchema,
 });
+export type FieldActInput = z.input<typeof fieldActSchema>;
 export type FieldAct = Readonly<z.infer<typeof fieldActSchema>>;

@@ -25,6 +25,14 @@ const SUBJECTS: Subjects = {
   walk_line: ({ look, line }) => [look.roomId, look.kind, look.plannedOn, line.bayId],
   look_made: ({ look }) => [look.roomId, look.kind, look.plannedOn],
   task: ({ roomId, task, of }) => [roomId, task, of],
+  task_took: ({ roomId, task, of }) => [roomId, task, of],
+  air_noted: ({ roomId }) => [roomId],
+  unit_set_up: ({ roomId, unit }) => [roomId, unit.unitId],
+  liner_changed: ({ roomId, bayId }) => [roomId, bayId],
+  unit_measured: ({ unitId }) => [unitId],
+  container_tried: ({ bayId, check }) => [bayId, check.index],
+  container_corrected: ({ containerId }) => [containerId],
+  visit_noted: ({ visitId }) => [visitId],
   move: ({ roomId, madeAt, index }) => [roomId, madeAt, index],
 };
 
@@ -41,6 +49,13 @@ export interface KeptAct extends FieldAct {
   readonly keptAt: string;
 }
 
+/** Of two about the same, the one that counts and the other: the later, and of one time the one kept before. */
+export const inTurn = (
+  arriving: FieldAct,
+  known: FieldAct,
+): { readonly taken: FieldAct; readonly other: FieldAct } =>
+  arriving.at <= known.at ? { taken: known, other: arriving } : { taken: arriving, other: known };
+
 /** How an act that arrives stands to the latest that the desk has of the same subject. */
 interface Merge {
   /** Something later is known: it is kept as done and changes nothing. */
@@ -56,12 +71,15 @@ interface Merge {
  * Requires: both are about the same subject.
  */
 export const mergeAct = (arriving: FieldAct, known: KeptAct): Merge => ({
-  isOvertaken: arriving.at <= known.at,
+  isOvertaken: inTurn(arriving, known).taken === known,
   isConflict:
-    arriving.by !== known.by &&
+    deviceOf(arriving) !== deviceOf(known) &&
     arriving.at < known.keptAt &&
     JSON.stringify(ordered(arriving.command)) !== JSON.stringify(ordered(known.command)),
 });
+
+/** Names alone tell devices apart only where no mark does. */
+const deviceOf = ({ device, by }: FieldAct): string => (device === '' ? by : device);
 
 /** The same value with its keys in order, so that two that say the same read the same. */
 const ordered = (value: unknown): unknown => {

@@ -21,6 +21,7 @@ export {
   unitDoorSchema,
   unitKinds,
   unitKindSchema,
+  measuredUnitSchema,
   unitSchema,
   vantagePointSchema,
   wallPlaceSchema,
@@ -45,6 +46,7 @@ export {
   type UnitKind,
   type VantagePoint,
   type WallPlace,
+  type MeasuredUnit,
 } from './model';
 export {
   schoolChoicesSchema,

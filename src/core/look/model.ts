@@ -199,6 +199,17 @@ export const unitSchema = z.object({
 });
 export type Unit = Readonly<z.infer<typeof unitSchema>>;
 
+/** What the tape says of a unit and its places; a place without an id is new. */
+export const measuredUnitSchema = unitSchema
+  .omit({ id: true, roomId: true, position: true, place: true, bays: true })
+  .extend({
+    bays: z
+      .array(baySchema.omit({ id: true, unitId: true }).extend({ id: bayIdSchema.optional() }))
+      .min(1)
+      .max(60),
+  });
+export type MeasuredUnit = Readonly<z.infer<typeof measuredUnitSchema>>;
+
 export const fixtureKinds = [
   'door',
   'window',

@@ -1,6 +1,8 @@
 export {
   doneTasksOf,
+  airSchema,
   setUpSchema,
+  unitSetUpSchema,
   taskIdOf,
   taskKinds,
   type DoneTask,

@@ -26,7 +26,7 @@ export const taskKinds = [
 export type TaskKind = (typeof taskKinds)[number];
 
 /** A unit that does not only stay where it stands, and what is known of it. */
-const unitFactsSchema = z.object({
+export const unitSetUpSchema = z.object({
   unitId: unitIdSchema,
   /** Bought units are put together; moved ones are taken down and put together again. */
   comes: z.enum(['stays', 'bought', 'moved']),
@@ -35,7 +35,22 @@ const unitFactsSchema = z.object({
   /** Whether it is fixed to the wall already; null: nobody has said. */
   isAnchored: z.boolean().nullable(),
 });
-export type UnitSetUp = Readonly<z.infer<typeof unitFactsSchema>>;
+export type UnitSetUp = Readonly<z.infer<typeof unitSetUpSchema>>;
+
+/** The air where paint dries, and what is done before the first coat. */
+export const airSchema = z.object({
+  /** null: nobody has said, as it is on the tin. */
+  airCelsius: z.number().min(-10).max(50).nullable(),
+  isDamp: z.boolean(),
+  prep: z
+    .object({
+      /** Holes to fill before painting. */
+      holes: z.number().int().min(0).max(500).default(0),
+      /** A coat of primer before the first one of paint. */
+      primes: z.boolean().default(false),
+    })
+    .default({ holes: 0, primes: false }),
+});
 
 /** What was ticked of a room's working list, and what the air is like; its id is the room's. */
 export const setUpSchema = z.object({
@@ -53,23 +68,13 @@ export const setUpSchema = z.object({
       }),
     )
     .max(1000),
-  /** Of the air where paint dries; null: nobody has said, as it is on the tin. */
-  airCelsius: z.number().min(-10).max(50).nullable(),
-  isDamp: z.boolean(),
-  units: z.array(unitFactsSchema).max(200).default([]),
+  ...airSchema.shape,
+  units: z.array(unitSetUpSchema).max(200).default([]),
   /** When a washable liner was last changed. */
   liners: z
     .array(z.object({ bayId: bayIdSchema, changedOn: z.iso.date() }))
     .max(300)
     .default([]),
-  prep: z
-    .object({
-      /** Holes to fill before painting. */
-      holes: z.number().int().min(0).max(500).default(0),
-      /** A coat of primer before the first one of paint. */
-      primes: z.boolean().default(false),
-    })
-    .default({ holes: 0, primes: false }),
 });
 export type SetUp = Readonly<z.infer<typeof setUpSchema>>;
 

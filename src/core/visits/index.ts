@@ -1,5 +1,12 @@
 export { findEnergyFaults, stretchMinutesOf, type EnergyFault } from './energy';
-export { markVisit, visitMarks, type VisitMark } from './markVisit';
+export {
+  markVisit,
+  packFor,
+  tickSection,
+  visitMarks,
+  type Packed,
+  type VisitMark,
+} from './markVisit';
 export {
   isLoose,
   LIVED_NOTHING,

@@ -33,6 +33,7 @@ import * as levels from './0030_levels';
 import * as panels from './0031_panels';
 import * as fieldActs from './0032_field_acts';
 import * as fieldConflicts from './0033_field_conflicts';
+import * as actDevices from './0034_act_devices';
 
 interface NamedMigration extends Knex.Migration {
   readonly name: string;
@@ -72,6 +73,7 @@ const migrations: readonly NamedMigration[] = [
   { name: '0031_panels', ...panels },
   { name: '0032_field_acts', ...fieldActs },
   { name: '0033_field_conflicts', ...fieldConflicts },
+  { name: '0034_act_devices', ...actDevices },
 ];
 
 export const migrationNames: readonly string[] = migrations.map(({ name }) => name);

@@ -4,6 +4,7 @@ import {
   listLooks,
   reviewIdOf,
   reviewSchema,
+  withWalkLine,
   type Look,
   type PutAwayTest,
   type Review,
@@ -94,11 +95,7 @@ export const noteWalkLine = atomic(
     change(db, projectId, {
       at,
       code: 'look_noted',
-      after: (review) => {
-        const others = review.lines.filter(({ bayId }) => bayId !== line.bayId);
-        const isEmpty = line.marks.length === 0 && line.strays.length === 0 && line.ranOut === '';
-        return { ...review, lines: isEmpty ? others : [...others, line] };
-      },
+      after: (review) => ({ ...review, lines: withWalkLine(review.lines, line) }),
     }),
 );
 

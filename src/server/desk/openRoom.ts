@@ -6,6 +6,7 @@ import { getDatabase } from '@/data/startData';
 import { projectIdSchema, roomIdSchema } from '@/core/shared';
 import type { RoomRecords } from '@/core/show';
 import { findProject, loadRecords, type LoadName, type Records } from '@/data/records';
+import { placeConflicts, type PlacedConflict } from '../field/conflicts';
 import {
   deskNames,
   roomRecordsOf,
@@ -26,6 +27,8 @@ export interface OpenHome<N extends LoadName> {
   readonly undo: UndoState;
   /** Of the home before its records were read: what is worked out of them holds while it stands. */
   readonly stamp: string;
+  /** What devices said differently, and nobody has settled. */
+  readonly conflicts: readonly PlacedConflict[];
 }
 
 /**
@@ -61,5 +64,6 @@ export async function openHome<N extends LoadName = never>(
     desk: roomsOnDesk(records),
     undo: await getUndoState(db, projectId.data),
     stamp,
+    conflicts: await placeConflicts(db, projectId.data, records),
   };
 }

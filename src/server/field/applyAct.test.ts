@@ -3,13 +3,15 @@ import fc from 'fast-check';
 import { aDatabase, aUnit, HALL, HOME, loadAll } from '@test/builders';
 import { fieldActSchema, type FieldAct } from '@/core/field';
 import { roomCheckSchema } from '@/core/look';
+import { unitIdSchema } from '@/core/shared';
 import type { Db } from '@/data/db';
 import { listCarries, listSessions } from '@/data/sessionRepo';
 import { bayRecord, unitRecord } from '@/data/records';
 import { noteRoom } from '../look/savePlan';
 import { startSession } from '../sort/sessions';
 import { applyAct, applyActs } from './applyAct';
-import { aboutConflict, listConflicts } from './conflicts';
+import { removeUnit } from '../look/saveUnit';
+import { aboutConflict, listConflicts, placeConflicts } from './conflicts';
 import { decideConflict } from './decideConflict';
 
 let db: Db;
@@ -169,6 +171,45 @@ test('two devices that know nothing of each other: the later counts, both are sh
     await db.destroy();
   }
   await begin();
+});
+
+test('a unit measured without a connection is one, however often it is sent, and none once it was removed', async () => {
+  await begin();
+  const { bays, name, kind, width, depth, height, floorGap, door, holePitch } = aUnit();
+  const unit = { name, kind, width, depth, height, floorGap, door, holePitch };
+  const places = bays.map(({ id: _, unitId: __, ...bay }) => bay);
+  const measured = (n: number, more: object) =>
+    anAct(1, n, { kind: 'unit_measured', unitId: 'new-unit', isNew: true, ...more });
+  const first = measured(1, { unit: { ...unit, bays: places } });
+  for (const act of [first, first, measured(2, { unit: { ...unit, name: 'Tall', bays: places } })])
+    expect(await applyAct(db, HOME, act)).toBeUndefined();
+  const known = (await loadAll(db, HOME)).units.filter(({ id }) => id === 'new-unit');
+  expect(known).toMatchObject([{ name: 'Tall', bays: places.map((bay) => ({ name: bay.name })) }]);
+  const deep = places.map((bay) => ({
+    ...bay,
+    id: known[0]?.bays[0]?.id,
+    depthReadings: [{ mm: 9000, text: '9 m' }],
+  }));
+  expect(await applyAct(db, HOME, measured(3, { unit: { ...unit, bays: deep } }))).toMatchObject({
+    code: 'does_not_lay_out',
+  });
+  await removeUnit(db, HOME, unitIdSchema.parse('new-unit'));
+  const late = measured(9, { unit: { ...unit, bays: places }, isNew: false });
+  await expect(applyAct(db, HOME, late)).rejects.toMatchObject({ code: 'not_found' });
+});
+
+test('two devices of one name are told apart by their marks, and what is said shows where it belongs', async () => {
+  await begin();
+  const air = (device: string, n: number, airCelsius: number) => ({
+    ...anAct(0, n, { kind: 'air_noted', air: { airCelsius, isDamp: false } }),
+    by: 'desk',
+    device,
+  });
+  await applyAct(db, HOME, air('a', 1, 15));
+  await applyAct(db, HOME, air('b', 2, 18));
+  const [conflict] = await placeConflicts(db, HOME, await loadAll(db, HOME));
+  expect(conflict).toMatchObject({ step: 'set-up', roomId: HALL });
+  expect((await loadAll(db, HOME)).setUps[0]?.airCelsius).toBe(18);
 });
 
 test('who knew of it changed their mind: that is no conflict, nor is the same said twice', async () => {

@@ -8,25 +8,37 @@ import {
   type FieldCommand,
   type KeptAct,
 } from '@/core/field';
+import type { LayOutUnitError } from '@/core/look';
 import type { ProjectId } from '@/core/shared';
 import { shareLine } from '@/core/shop';
-import type { Db } from '@/data/db';
+import { DataError, type Db } from '@/data/db';
+import { loadRecords } from '@/data/records';
 import { endLook, keepTest, noteWalkLine } from '../again/looks';
+import { correctContainer, noteMockCheck } from '../fit/wishes';
 import { answerCheck } from '../look/savePlan';
+import { saveUnit } from '../look/saveUnit';
 import { nowIso } from '../means';
 import { noteConflict } from './conflicts';
 import { tickMove } from '../place/moveList';
-import { tickTask } from '../setUp/setUp';
+import { noteAir, noteLiner, noteUnit, tickTask, timeTask } from '../setUp/setUp';
 import { approveNeed, noteShortage } from '../shop/buying';
 import { addPurchase, addPurchases, type CardFault } from '../shop/roomShopping';
 import { carryBox } from '../sort/goingOut';
 import { endStep, noteDebt, pauseSession, settleDebt } from '../sort/sessions';
-import { markVisit, packForVisit, tickSection } from '../visits/saveVisit';
+import { markVisit, noteVisit, packForVisit, tickSection } from '../visits/saveVisit';
 
 const TABLE = 'field_acts';
 
 /** Why an act was not kept; what the desk does not know any more is told by `DataError`. */
-export type ActFault = CardFault;
+export type ActFault =
+  | CardFault
+  | {
+      readonly code: 'does_not_lay_out';
+      readonly errors: readonly LayOutUnitError[];
+      /** Names of the places that were known before, by their ids. */
+      readonly names: Readonly<Record<string, string>>;
+    }
+  | { readonly code: 'round_differs' };
 
 class Refused extends Error {
   constructor(readonly fault: ActFault) {
@@ -38,7 +50,7 @@ class Refused extends Error {
  * Keeps what was done on site, once: what has this id already is kept already, whoever sends it again. Of two
  * about the same the later counts (`mergeAct`); what two devices said without knowing of each other is noted.
  * Either all of it is kept or nothing.
- * @errors The command's own: `not_found` where the room, line or session is gone; `card_too_small`.
+ * @errors The command's own: `not_found` where the room, line or session is gone; an `ActFault` else.
  */
 export async function applyAct(
   db: Db,
@@ -60,6 +72,7 @@ export async function applyAct(
         kept_at: now,
         subject: subjectOf(act.command) ?? null,
         done_by: act.by,
+        device: act.device,
         command_json: JSON.stringify(act.command),
       });
       const merge = known && mergeAct(act, known);
@@ -108,7 +121,14 @@ async function findKnown(
     .where({ project_id: projectId, subject })
     .orderBy('done_at', 'desc')
     .first()) as
-    | { id: string; done_at: string; kept_at: string; done_by: string; command_json: string }
+    | {
+        id: string;
+        done_at: string;
+        kept_at: string;
+        done_by: string;
+        device: string;
+        command_json: string;
+      }
     | undefined;
   return (
     row && {
@@ -116,6 +136,7 @@ async function findKnown(
         id: row.id,
         at: row.done_at,
         by: row.done_by,
+        device: row.device,
         command: JSON.parse(row.command_json),
       }),
       keptAt: row.kept_at,
@@ -170,6 +191,28 @@ const DOES: {
   test: ({ db, projectId }, { test }) => keepTest(db, projectId, test),
   task: ({ db, projectId, at }, { task, ...rest }) =>
     tickTask(db, projectId, { ...rest, kind: task, at }),
+  task_took: ({ db, projectId }, { task, ...took }) =>
+    timeTask(db, projectId, { ...took, kind: task }),
+  air_noted: ({ db, projectId }, { roomId, air }) => noteAir(db, projectId, { roomId, ...air }),
+  unit_set_up: ({ db, projectId }, { roomId, unit }) =>
+    noteUnit(db, projectId, { roomId, ...unit }),
+  liner_changed: ({ db, projectId }, { kind: _, ...liner }) => noteLiner(db, projectId, liner),
+  unit_measured: async ({ db, projectId }, { roomId, unitId, isNew, unit }) => {
+    const { units } = await loadRecords(db, projectId, 'units');
+    if (!isNew && units.every(({ id }) => id !== unitId))
+      throw new DataError('not_found', 'there is no such unit in this home');
+    const bays = unit.bays.map((bay) => ({ ...bay, id: bay.id }));
+    const saved = await saveUnit(db, projectId, { ...unit, bays, id: unitId, roomId });
+    const names = Object.fromEntries(bays.map(({ id = '', name }) => [id, name]));
+    return saved.ok ? undefined : { code: 'does_not_lay_out', errors: saved.error, names };
+  },
+  container_tried: ({ db, projectId }, { bayId, check }) =>
+    noteMockCheck(db, projectId, bayId, check),
+  container_corrected: async ({ db, projectId }, command) => {
+    const corrected = await correctContainer(db, projectId, command);
+    return corrected.ok ? undefined : corrected.error;
+  },
+  visit_noted: ({ db, projectId }, { kind: _, ...notes }) => noteVisit(db, projectId, notes),
   move: ({ db, projectId, at }, command) => tickMove(db, projectId, { ...command, at }),
 };
 

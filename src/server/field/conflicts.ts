@@ -2,12 +2,15 @@ import 'server-only';
 
 import {
   fieldActSchema,
+  inTurn,
+  stepOf,
   subjectOf,
   type FieldAct,
   type FieldCommand,
   type KeptAct,
 } from '@/core/field';
-import type { ProjectId } from '@/core/shared';
+import type { Step } from '@/core/desk';
+import type { BayId, ProjectId, RoomId } from '@/core/shared';
 import { DataError, type Db } from '@/data/db';
 import type { Records } from '@/data/records';
 import { nowIso } from '../means';
@@ -29,7 +32,7 @@ export async function noteConflict(
   { act, known }: { readonly act: FieldAct; readonly known: KeptAct },
 ): Promise<void> {
   const { keptAt: _, ...before } = known;
-  const [taken, other] = act.at <= before.at ? [before, act] : [act, before];
+  const { taken, other } = inTurn(act, before);
   const subject = subjectOf(act.command);
   for (const open of await listConflicts(db, projectId))
     if (subjectOf(open.taken.command) === subject)
@@ -63,19 +66,64 @@ export async function listConflicts(db: Db, projectId: ProjectId): Promise<Field
   return rows.map(toConflict);
 }
 
-/** The room, and what in it, that a command is about, as far as its own words do not say it. */
-export function aboutConflict(
-  command: FieldCommand,
-  { rooms, units }: Pick<Records<'rooms' | 'units'>, 'rooms' | 'units'>,
-): string {
+type Places = Pick<Records<'containers' | 'rooms' | 'units'>, 'containers' | 'rooms' | 'units'>;
+
+/** A conflict, what it is about, and where it shows: on the pages of a step, of one room or of all. */
+export interface PlacedConflict extends FieldConflict {
+  readonly about: string;
+  readonly step: Step | undefined;
+  readonly roomId: RoomId | undefined;
+}
+
+/** Those that nobody has settled, each where it belongs. */
+export async function placeConflicts(
+  db: Db,
+  projectId: ProjectId,
+  places: Places,
+): Promise<PlacedConflict[]> {
+  const conflicts = await listConflicts(db, projectId);
+  return conflicts.map((conflict) => ({
+    ...conflict,
+    about: aboutConflict(conflict.taken.command, places),
+    step: stepOf(conflict.taken.command),
+    roomId: roomOf(conflict.taken.command, places)?.id,
+  }));
+}
+
+const bayIdOf = (command: FieldCommand): BayId | undefined => {
+  if (command.kind === 'walk_line') return command.line.bayId;
+  return 'bayId' in command ? command.bayId : undefined;
+};
+
+const bayOf = (command: FieldCommand, { units }: Places) =>
+  units.flatMap(({ bays }) => bays).find(({ id }) => id === bayIdOf(command));
+
+function roomOf(command: FieldCommand, places: Places) {
+  const bay = bayOf(command, places);
+  const unit = places.units.find(({ id }) => id === bay?.unitId);
   const roomId = 'look' in command ? command.look.roomId : 'roomId' in command && command.roomId;
-  const room = rooms.find(({ id }) => id === roomId);
+  return places.rooms.find(({ id }) => id === (roomId || unit?.roomId));
+}
+
+/** The room, and what in it, that a command is about, as far as its own words do not say it. */
+export function aboutConflict(command: FieldCommand, places: Places): string {
+  const room = roomOf(command, places);
   const check =
     command.kind === 'check_answered' && room?.checks.find(({ id }) => id === command.checkId);
-  const bay =
-    command.kind === 'walk_line' &&
-    units.flatMap(({ bays }) => bays).find(({ id }) => id === command.line.bayId);
-  return [room?.name, check && check.text, bay && bay.name].filter(Boolean).join(', ');
+  const unit =
+    command.kind === 'unit_set_up' && places.units.find(({ id }) => id === command.unit.unitId);
+  const container =
+    command.kind === 'container_corrected' &&
+    places.containers.find(({ id }) => id === command.containerId);
+  return [
+    room?.name,
+    check && check.text,
+    unit && unit.name,
+    container && container.name,
+    bayOf(command, places)?.name,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** Marks one as looked at and gives it back. @errors `not_found`. */

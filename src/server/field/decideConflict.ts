@@ -20,6 +20,12 @@ export const decideConflict = atomic(
     const { taken, other } = await settleConflict(db, projectId, id);
     if (!isOtherTaken) return undefined;
     // Said by whoever settles it, who knows of both.
-    return applyAct(db, projectId, { ...other, id: createId(), at: nowIso(), by: taken.by });
+    return applyAct(db, projectId, {
+      ...other,
+      id: createId(),
+      at: nowIso(),
+      by: taken.by,
+      device: taken.device,
+    });
   },
 );

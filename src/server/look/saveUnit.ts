@@ -26,6 +26,7 @@ import { createId, nowIso } from '../means';
 /** A bay as the form gives it; without an id it is new. */
 type BayInput = Omit<Bay, 'id' | 'unitId'> & { readonly id: string | undefined };
 export type UnitInput = Omit<Unit, 'id' | 'roomId' | 'position' | 'place' | 'bays'> & {
+  /** A new one has its own where it was given one, or none. */
   readonly id: string | undefined;
   readonly roomId: RoomId;
   readonly bays: readonly BayInput[];
@@ -47,7 +48,7 @@ export const saveUnit = atomic(
       throw new DataError('not_found', `there is no room ${input.roomId}`);
     const before = records.units.find(({ id }) => id === input.id);
     const { bays: bayInputs, ...facts } = input;
-    const unitId = unitIdSchema.parse(before?.id ?? createId());
+    const unitId = unitIdSchema.parse(input.id ?? createId());
     const bays = bayInputs.map((bay): Bay => {
       const known = before?.bays.find(({ id }) => id === bay.id);
       return { ...bay, id: bayIdSchema.parse(known?.id ?? createId()), unitId };

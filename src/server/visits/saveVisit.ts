@@ -11,8 +11,10 @@ import {
   findClash,
   LIVED_NOTHING,
   markVisit as marked,
-  type BringCode,
+  packFor,
+  tickSection as ticked,
   type Clash,
+  type Packed,
   type Visit,
   type VisitMark,
   type VisitOfHome,
@@ -118,14 +120,10 @@ export const tickSection = atomic(
     },
   ): Promise<void> => {
     const visit = await getVisit(db, projectId, visitId);
-    if (visit.doneSectionIds.includes(sectionId) === isDone) return;
-    const doneSectionIds = isDone
-      ? [...visit.doneSectionIds, sectionId]
-      : visit.doneSectionIds.filter((id) => id !== sectionId);
-    const deed = { code: 'visit_ticked', name: visit.day } as const;
-    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
-      writer.put(visitRecord, { ...visit, doneSectionIds }),
-    );
+    await putVisit(db, visit, {
+      next: ticked(visit, sectionId, isDone),
+      code: 'visit_ticked',
+    });
   },
 );
 
@@ -153,10 +151,7 @@ export const markVisit = atomic(
     }: { readonly visitId: VisitId; readonly mark: VisitMark; readonly now: string },
   ): Promise<void> => {
     const visit = await getVisit(db, projectId, visitId);
-    const next = marked(visit, mark, now);
-    if (next === visit) return;
-    const deed = { code: DEEDS[mark], name: visit.day } as const;
-    await recordChange(db, { projectId, deed, now }, (writer) => writer.put(visitRecord, next));
+    await putVisit(db, visit, { next: marked(visit, mark, now), code: DEEDS[mark], now });
   },
 );
 
@@ -172,10 +167,7 @@ export const noteVisit = atomic(
   ): Promise<void> => {
     const { visitId, ...notes } = input;
     const visit = await getVisit(db, projectId, visitId);
-    const deed = { code: 'visit_corrected', name: visit.day } as const;
-    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
-      writer.put(visitRecord, { ...visit, ...notes }),
-    );
+    await putVisit(db, visit, { next: { ...visit, ...notes }, code: 'visit_corrected' });
   },
 );
 
@@ -184,23 +176,10 @@ export const packForVisit = atomic(
   async (
     db: Db,
     projectId: ProjectId,
-    input: {
-      readonly visitId: VisitId;
-      readonly code: BringCode;
-      readonly isBack: boolean;
-      readonly isPacked: boolean;
-    },
+    input: { readonly visitId: VisitId } & Packed,
   ): Promise<void> => {
     const visit = await getVisit(db, projectId, input.visitId);
-    const list = input.isBack ? 'packedBack' : 'packed';
-    if (visit[list].includes(input.code) === input.isPacked) return;
-    const ticked = input.isPacked
-      ? [...visit[list], input.code]
-      : visit[list].filter((code) => code !== input.code);
-    const deed = { code: 'visit_packed', name: visit.day } as const;
-    await recordChange(db, { projectId, deed, now: nowIso() }, (writer) =>
-      writer.put(visitRecord, { ...visit, [list]: ticked }),
-    );
+    await putVisit(db, visit, { next: packFor(visit, input), code: 'visit_packed' });
   },
 );
 
@@ -214,6 +193,25 @@ export const removeVisit = atomic(
     );
   },
 );
+
+type VisitDeed = (typeof DEEDS)[VisitMark] | 'visit_corrected' | 'visit_packed' | 'visit_ticked';
+
+/** Writes down a visit as it is then; nothing where it is so already. */
+async function putVisit(
+  db: Db,
+  visit: Visit,
+  {
+    next,
+    code,
+    now = nowIso(),
+  }: { readonly next: Visit; readonly code: VisitDeed; readonly now?: string },
+): Promise<void> {
+  if (next === visit) return;
+  const { projectId, day } = visit;
+  await recordChange(db, { projectId, deed: { code, name: day }, now }, (writer) =>
+    writer.put(visitRecord, next),
+  );
+}
 
 async function getVisit(db: Db, projectId: ProjectId, visitId: VisitId): Promise<Visit> {
   const { visits } = await loadRecords(db, projectIdSchema.parse(projectId), 'visits');

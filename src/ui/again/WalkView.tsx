@@ -4,6 +4,7 @@ import { format } from 'date-fns';
 import { useEffect, useRef, useState } from 'react';
 
 import { walkMarks, type Look, type WalkLine, type WalkMark } from '@/core/again';
+import { walkWith } from '@/core/field';
 import type { Unit } from '@/core/look';
 import type { BayId, RoomId } from '@/core/shared';
 import type { Group } from '@/core/sort';
@@ -45,7 +46,7 @@ export function WalkView(props: WalkViewProps) {
     kind: props.look.kind,
     plannedOn: props.look.plannedOn,
   };
-  const { look, lines } = withWaiting(props, at, useWaitingCommands());
+  const { look, lines } = walkWith(props, useWaitingCommands());
   const [note, setNote] = useState(props.note);
   const places = units.flatMap((unit) =>
     unit.bays.filter(({ outOfScope }) => !outOfScope).map((bay) => ({ unit, bay })),
@@ -114,28 +115,6 @@ export function WalkView(props: WalkViewProps) {
 }
 
 /** The look and its lines as they will be once the desk has what waits. */
-function withWaiting(
-  { look, lines }: Pick<WalkViewProps, 'look' | 'lines'>,
-  at: At,
-  waiting: ReturnType<typeof useWaitingCommands>,
-): Pick<WalkViewProps, 'look' | 'lines'> {
-  const isHere = (other: At) =>
-    other.roomId === at.roomId && other.kind === at.kind && other.plannedOn === at.plannedOn;
-  return waiting.reduce(
-    (before, each) => {
-      if (each.kind === 'walk_line' && isHere(each.look))
-        return {
-          ...before,
-          lines: [...before.lines.filter(({ bayId }) => bayId !== each.line.bayId), each.line],
-        };
-      if (each.kind === 'look_made' && isHere(each.look))
-        return { ...before, look: { ...before.look, doneOn: each.doneOn } };
-      return before;
-    },
-    { look, lines },
-  );
-}
-
 function BayLine({
   at,
   name,

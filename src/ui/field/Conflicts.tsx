@@ -8,7 +8,7 @@ import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
 import { commandName } from './fieldWords';
 
-interface ConflictsProps {
+export interface ConflictsProps {
   readonly conflicts: readonly {
     readonly id: string;
     /** What both are about: a room, and what in it; empty where it says itself. */
@@ -50,6 +50,15 @@ export function Conflicts({ conflicts, onDecide }: ConflictsProps) {
     </ul>
   );
 }
+
+/** The same above what it is about, on its own page; nothing where there is none. */
+export const ConflictsHere = (props: ConflictsProps) =>
+  props.conflicts.length === 0 ? null : (
+    <section aria-label="Said differently on two devices" className="warn mb-3">
+      <h2 className="text-[16px]">Said differently on two devices</h2>
+      <Conflicts {...props} />
+    </section>
+  );
 
 const Version = ({ label, act }: { readonly label: string; readonly act: FieldAct }) => (
   <span className="block">

@@ -35,6 +35,21 @@ const NAMES: {
   test: ({ test }) => `The put-away test of ${test.personName}`,
   task: ({ isDone }) =>
     isDone ? 'A task of setting up, done' : 'A task of setting up, open again',
+  task_took: ({ tookMinutes }) =>
+    tookMinutes === null ? 'How long a task took: not said' : `A task took ${tookMinutes} min`,
+  air_noted: ({ air }) =>
+    air.airCelsius === null ? 'The air where paint dries' : `The air: ${air.airCelsius} °C`,
+  unit_set_up: () => 'How a unit comes, what it weighs',
+  liner_changed: ({ changedOn }) => `A liner, changed on ${changedOn}`,
+  unit_measured: ({ unit, isNew }) => `${unit.name}, ${isNew ? 'measured' : 'measured again'}`,
+  container_tried: ({ check }) =>
+    check.goesIn && check.comesOut && check.doorShuts
+      ? 'A container, tried and good'
+      : 'A container, tried',
+  container_corrected: ({ widthMm, depthMm, heightMm }) =>
+    `A container measures ${widthMm} × ${depthMm} × ${heightMm} mm`,
+  visit_noted: ({ done, promised, next }) =>
+    `Of a visit: ${[done, promised, next].filter(Boolean).join('; ').slice(0, 80) || 'nothing noted'}`,
   move: ({ isDone }) => (isDone ? 'A move, done' : 'A move, open again'),
 };
 

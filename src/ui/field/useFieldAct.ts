@@ -3,12 +3,13 @@
 import { useParams, useRouter } from 'next/navigation';
 import { startTransition, useEffect } from 'react';
 
-import type { FieldCommand } from '@/core/field';
-import { projectIdSchema } from '@/core/shared';
+import type { FieldCommand, WaitingCommand } from '@/core/field';
+import { projectIdSchema, roomIdSchema, type RoomId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { createUuid } from '../createUuid';
 import { useOutbox } from '../outbox/useOutbox';
 import { showNotice } from '../primitives/notices';
-import { deviceName } from '../sort/liveLog';
+import { deviceMark, deviceName } from '../sort/liveLog';
 import { useMutation } from '../useMutation';
 import { actOutbox, deliverActs, type WaitingAct } from './actOutbox';
 
@@ -23,33 +24,45 @@ export function useFieldAct() {
   const router = useRouter();
   const projectId = useParams<{ projectId: string }>().projectId;
   const { mutate, isPending } = useMutation();
-  const send = (command: FieldCommand): Promise<ActionResult> => {
-    const id = createActId();
-    const entry: WaitingAct = {
+  const entryOf = (command: FieldCommand): WaitingAct => {
+    const id = createUuid();
+    return {
       id,
       projectId: projectIdSchema.parse(projectId),
-      act: { id, at: new Date().toISOString(), by: deviceName(), command },
+      act: { id, at: new Date().toISOString(), by: deviceName(), device: deviceMark(), command },
       problem: '',
     };
+  };
+  const send = (command: FieldCommand): Promise<ActionResult> =>
     // What a list shows at once stays until the page is read again.
-    return keep(entry, () => startTransition(() => router.refresh()));
+    keep(entryOf(command), () => startTransition(() => router.refresh()));
+  /**
+   * Asks the desk by an action that says what came of it; where it does not answer, or something waits that
+   * goes first, the same is kept on this device.
+   */
+  const saveOrKeep = async <T>(
+    ask: () => Promise<ActionResult<T>>,
+    command: FieldCommand,
+  ): Promise<ActionResult<T | undefined>> => {
+    if (await nothingWaits())
+      try {
+        return await ask();
+      } catch {
+        // No answer, or a fault that passes: it waits.
+      }
+    return wait(entryOf(command));
   };
   return {
     send,
+    saveOrKeep,
     act: (command: FieldCommand): Promise<ActionResult> => mutate(() => send(command)),
     isPending,
   };
 }
 
-/** Also on pages that browsers do not count as secure and give no ids. */
-const createActId = (): string =>
-  [...crypto.getRandomValues(new Uint8Array(16))]
-    .map((byte) => byte.toString(16).padStart(2, '0'))
-    .join('');
-
 async function keep(entry: WaitingAct, refresh: () => void): Promise<ActionResult> {
   // What waits goes first: the order in which things were done is kept.
-  if (actOutbox.getState().open.length === 0)
+  if (await nothingWaits())
     try {
       const refusal = await deliverActs([entry]);
       if (refusal !== undefined) return { ok: false, message: refusal };
@@ -58,13 +71,25 @@ async function keep(entry: WaitingAct, refresh: () => void): Promise<ActionResul
     } catch {
       // No answer, or a fault that passes: it waits.
     }
+  return wait(entry);
+}
+
+async function nothingWaits(): Promise<boolean> {
+  await actOutbox.whenRead();
+  return actOutbox.getState().open.length === 0;
+}
+
+async function wait(entry: WaitingAct): Promise<ActionResult<undefined>> {
   await actOutbox.add([entry]);
   showNotice({ kind: 'done', words: WAITS });
   return { ok: true, value: undefined };
 }
 
+/** The room of this page. Requires: a page of a room. */
+export const useRoomId = (): RoomId => roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+
 /** Commands of this page's project that wait on this device, oldest first. */
-export function useWaitingCommands(): readonly (FieldCommand & { readonly at: string })[] {
+export function useWaitingCommands(): readonly WaitingCommand[] {
   const { projectId } = useParams<{ projectId: string }>();
   return useOutbox(actOutbox)
     .open.filter((entry) => entry.projectId === projectId)

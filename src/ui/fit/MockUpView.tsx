@@ -14,10 +14,20 @@ import {
   type LabelFace,
   type MockCheck,
 } from '@/core/fit';
-import { formatLength, type LengthUnit } from '@/core/shared';
+import type { WaitingCommand } from '@/core/field';
+import {
+  bayIdSchema,
+  containerIdSchema,
+  formatLength,
+  type BayId,
+  type LengthUnit,
+} from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { commandName, WAITS_WORDS } from '../field/fieldWords';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
+import { containerSizeSchemaFor, type ContainerSizeTyped } from './containerSize';
 import { MockUpDrawing } from './MockUpDrawing';
 import { showNotice } from '../primitives/notices';
 import { useMutation } from '../useMutation';
@@ -28,10 +38,9 @@ interface MockUpViewProps {
   readonly answer: FitAnswer;
   readonly checks: readonly MockCheck[];
   readonly measureUnit: LengthUnit;
-  readonly onCheck: (check: MockCheck) => Promise<ActionResult>;
   readonly onCorrect: (
     containerId: string,
-    typed: { width: string; depth: string; height: string },
+    typed: ContainerSizeTyped,
   ) => Promise<ActionResult & { readonly words?: string }>;
 }
 
@@ -42,19 +51,16 @@ const TRIALS = [
 ] as const;
 
 /** The sheet that goes to the empty place: outlines to scale, and for each container what was tried. */
-export function MockUpView({
-  request,
-  answer,
-  checks,
-  measureUnit,
-  onCheck,
-  onCorrect,
-}: MockUpViewProps) {
+export function MockUpView({ request, answer, checks, measureUnit, onCorrect }: MockUpViewProps) {
   const { mutate } = useMutation();
+  const { act, saveOrKeep } = useFieldAct();
+  const waiting = useWaitingCommands();
+  const bayId = bayIdSchema.parse(request.bay.id);
   // Ticks follow each other faster than they are kept: what was just ticked counts at once.
   const [ticked, setTicked] = useState<Readonly<Record<number, MockCheck>>>({});
   const checkOf = (index: number): MockCheck =>
     ticked[index] ??
+    waitingCheck(waiting, bayId, index) ??
     checks.find((check) => check.index === index) ?? {
       index,
       goesIn: false,
@@ -63,18 +69,28 @@ export function MockUpView({
     };
   const tick = async (check: MockCheck) => {
     setTicked((before) => ({ ...before, [check.index]: check }));
-    const result = await mutate(() => onCheck(check));
+    const result = await act({ kind: 'container_tried', bayId, check });
     if (!result.ok) setTicked({});
   };
-  const correct = async (
-    containerId: string,
-    typed: { width: string; depth: string; height: string },
-  ): Promise<boolean> => {
-    const result = await mutate(async () => {
+  const correct = async (containerId: string, typed: ContainerSizeTyped): Promise<boolean> => {
+    const ask = async () => {
       const corrected = await onCorrect(containerId, typed);
       if (corrected.ok && corrected.words) showNotice({ kind: 'done', words: corrected.words });
       return corrected;
-    });
+    };
+    const size = containerSizeSchemaFor(measureUnit).safeParse(typed);
+    const result = await mutate(() =>
+      size.success
+        ? saveOrKeep<undefined>(ask, {
+            kind: 'container_corrected',
+            containerId: containerIdSchema.parse(containerId),
+            widthMm: size.data.width.mm,
+            depthMm: size.data.depth.mm,
+            heightMm: size.data.height.mm,
+          })
+        : // The desk says what cannot be read.
+          ask(),
+    );
     setTicked({});
     return result.ok;
   };
@@ -171,10 +187,7 @@ function TrialRow({
   readonly check: MockCheck;
   readonly measureUnit: LengthUnit;
   readonly onTick: (check: MockCheck) => void;
-  readonly onCorrect: (
-    containerId: string,
-    typed: { width: string; depth: string; height: string },
-  ) => Promise<boolean>;
+  readonly onCorrect: (containerId: string, typed: ContainerSizeTyped) => Promise<boolean>;
 }) {
   const container = request.containers.find(({ id }) => id === placement.containerId);
   const group = request.groups.find(({ id }) => id === placement.groupId);
@@ -227,6 +240,15 @@ function TrialRow({
   );
 }
 
+const waitingCheck = (
+  waiting: readonly WaitingCommand[],
+  bayId: BayId,
+  index: number,
+): MockCheck | undefined =>
+  waiting
+    .flatMap((each) => (each.kind === 'container_tried' && each.bayId === bayId ? each.check : []))
+    .findLast((check) => check.index === index);
+
 /** Its size, or of a compartment how far it is from board to board. */
 function placedWords(
   { outer }: FitRequest['containers'][number],
@@ -248,8 +270,11 @@ function Correct({
 }: {
   readonly container: FitRequest['containers'][number];
   readonly measureUnit: LengthUnit;
-  readonly onCorrect: (typed: { width: string; depth: string; height: string }) => Promise<boolean>;
+  readonly onCorrect: (typed: ContainerSizeTyped) => Promise<boolean>;
 }) {
+  const corrected = useWaitingCommands().findLast(
+    (each) => each.kind === 'container_corrected' && each.containerId === container.id,
+  );
   const [isOpen, setIsOpen] = useState(false);
   const [size, setSize] = useState(() => ({
     width: formatLength(container.outer.width, measureUnit),
@@ -259,7 +284,7 @@ function Correct({
   if (!isOpen)
     return (
       <Button look="quiet" className="no-print" onClick={() => setIsOpen(true)}>
-        Correct its size
+        {corrected ? `${commandName(corrected)}, ${WAITS_WORDS}` : 'Correct its size'}
       </Button>
     );
   return (

@@ -8,8 +8,10 @@ import { useFieldArray, useForm } from 'react-hook-form';
 
 import type { Person } from '@/core/agree';
 import { unitDoors, unitKinds, usualUnitOf, type UnitKind } from '@/core/look';
-import type { LengthUnit } from '@/core/shared';
+import { unitIdSchema, type LengthUnit, type RoomId, type UnitId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { createUuid } from '../createUuid';
+import { useFieldAct } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { unitDoorWords, unitKindWords } from './lookWords';
@@ -24,30 +26,37 @@ import {
   bayAbove,
   blankBay,
   toTypedUsual,
+  toMeasuredUnit,
   unitFormSchemaFor,
 } from './unitForm';
 import { UnitPreview } from './UnitPreview';
 
 interface UnitFormProps {
+  readonly roomId: RoomId;
+  /** undefined: it is measured for the first time. */
+  readonly unitId: UnitId | undefined;
   readonly typed: UnitFormTyped;
   readonly measureUnit: LengthUnit;
   readonly people: readonly Person[];
   readonly backHref: string;
-  readonly onSave: (typed: UnitFormTyped) => Promise<ActionResult<{ readonly href: string }>>;
   readonly onRemove: (() => Promise<ActionResult>) | undefined;
 }
 
 /** A unit and its places, measured; drawn to scale as soon as the measures make sense. */
 export function UnitForm({
+  roomId,
+  unitId,
   typed,
   measureUnit,
   people,
   backHref,
-  onSave,
   onRemove,
 }: UnitFormProps) {
   const router = useRouter();
   const [message, setMessage] = useState('');
+  const { act } = useFieldAct();
+  // Made here, so that what is sent twice is one unit.
+  const [newId] = useState(() => unitIdSchema.parse(createUuid()));
   const schema = useMemo(() => unitFormSchemaFor(measureUnit), [measureUnit]);
   const form: UnitFormHandle = useForm<UnitFormTyped, unknown, UnitFormRead>({
     resolver: zodResolver(schema),
@@ -60,9 +69,15 @@ export function UnitForm({
     keyName: 'key',
   });
   const save = form.handleSubmit(
-    async () => {
-      const result = await onSave(form.getValues());
-      if (result.ok) router.push(result.value.href);
+    async (read) => {
+      const result = await act({
+        kind: 'unit_measured',
+        roomId,
+        unitId: unitId ?? newId,
+        isNew: unitId === undefined,
+        unit: toMeasuredUnit(read),
+      });
+      if (result.ok) router.push(backHref);
       else setMessage(result.message);
     },
     () => setMessage('Some measures cannot be read; they are marked.'),

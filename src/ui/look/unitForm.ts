@@ -6,10 +6,11 @@ import {
   unitKindSchema,
   type Bay,
   type BayAccess,
+  type MeasuredUnit,
   type Unit,
   type UsualUnit,
 } from '@/core/look';
-import { formatLength, type Length, type LengthUnit } from '@/core/shared';
+import { bayIdSchema, formatLength, type Length, type LengthUnit } from '@/core/shared';
 import { typedLength, typedOptionalLength, typedPositiveLength } from '../typedValues';
 
 /** One measure as typed: up to three readings, of which the first is needed. */
@@ -126,13 +127,29 @@ const THREE = [0, 1, 2] as const;
 const blankReadings = THREE.map(() => '');
 
 /** A place as read, with its position counted from 0 and its load in grams, as the core has it. */
-export const toBayFacts = ({ column, row, maxLoadKg, usual, access, ...bay }: BayRead) => ({
+export const toBayFacts = ({
+  column,
+  row,
+  maxLoadKg,
+  usual,
+  access,
+  ...bay
+}: Omit<BayRead, 'id'>) => ({
   ...bay,
   access: toAccess(access),
   columnIndex: column - 1,
   rowIndex: row - 1,
   maxLoadG: maxLoadKg,
   isUsual: Object.values(usual).some(Boolean),
+});
+
+/** A unit as read, as the core has it. */
+export const toMeasuredUnit = ({ bays, ...unit }: UnitFormRead): MeasuredUnit => ({
+  ...unit,
+  bays: bays.map(({ id, ...bay }) => ({
+    ...toBayFacts(bay),
+    id: id === '' ? undefined : bayIdSchema.parse(id),
+  })),
 });
 
 const toAccess = ({ doorLoadKg, ...lengths }: BayRead['access']): BayAccess => ({

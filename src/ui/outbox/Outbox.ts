@@ -12,6 +12,8 @@ export interface OutboxState<T extends Waiting> {
   readonly open: readonly T[];
   readonly refused: readonly T[];
   readonly fault: OutboxFault | undefined;
+  /** Whether the browser's list has been read; before that, what it holds is not known. */
+  readonly isRead: boolean;
   /** Bytes of an open one that have arrived, by its id, where it goes in pieces. */
   readonly sentBytes: Readonly<Record<string, number>>;
 }
@@ -50,7 +52,13 @@ const RETRY_MS = { first: 1000, most: 15_000 } as const;
  * with its reason, and holds up no other.
  */
 export class Outbox<T extends Waiting> {
-  private state: OutboxState<T> = { open: [], refused: [], fault: undefined, sentBytes: {} };
+  private state: OutboxState<T> = {
+    open: [],
+    refused: [],
+    fault: undefined,
+    isRead: false,
+    sentBytes: {},
+  };
   private readonly none = this.state;
   /** Made in this page, and not in the store yet. */
   private fresh: readonly T[] = [];
@@ -113,6 +121,29 @@ export class Outbox<T extends Waiting> {
     void this.send();
   }
 
+  /** Takes back what waits; what is on its way in this moment is waited for first, and then it is sent. */
+  async withdraw(ids: readonly string[]): Promise<void> {
+    await this.means.alone(async () => {
+      await this.reread();
+      const { open, refused } = this.state;
+      const chosen = open.filter(({ id }) => ids.includes(id));
+      await this.drop(chosen);
+      // Off the list before it is read again: what is missing from it then would count as kept.
+      this.show([...open.filter((entry) => !chosen.includes(entry)), ...refused]);
+    });
+    await this.changed();
+  }
+
+  /** Puts something else in the place of a refused one, and sends that. */
+  async replace(refused: T, by: T): Promise<void> {
+    await this.drop([refused]);
+    await this.add([by]);
+    await this.changed();
+  }
+
+  /** Done once the browser's list has been read. */
+  readonly whenRead = (): Promise<void> => this.load();
+
   private load(): Promise<void> {
     if (typeof window === 'undefined') return Promise.resolve();
     if (!this.loading) {
@@ -132,6 +163,7 @@ export class Outbox<T extends Waiting> {
       );
     }
     await this.reread();
+    this.set({ isRead: true });
     if (this.state.open.length > 0) void this.send();
   }
 

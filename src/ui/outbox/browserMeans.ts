@@ -17,15 +17,19 @@ function createBell(name: string): OutboxMeans<Waiting>['bell'] {
   };
 }
 
-/** Waits so long, or until the browser says that it is back on line. */
+/** Waits so long, or until the browser says that it is back on line; a page that nobody sees waits until it is seen. */
 function waitForConnection(ms: number): Promise<void> {
   return new Promise((resolve) => {
     const done = () => {
       clearTimeout(timer);
       window.removeEventListener('online', done);
+      document.removeEventListener('visibilitychange', done);
       resolve();
     };
-    const timer = setTimeout(done, ms);
+    const timer = setTimeout(() => {
+      if (!document.hidden) return done();
+      document.addEventListener('visibilitychange', done, { once: true });
+    }, ms);
     window.addEventListener('online', done);
   });
 }

@@ -1,23 +1,20 @@
 'use client';
 
-import type { ActionResult } from '../actionResult';
+import type { SetUp } from '@/core/setUp';
+import { useFieldAct } from '../field/useFieldAct';
+import { Waits } from '../field/Waits';
 import { Button } from '../primitives/Button';
 import { CheckField, TextField } from '../primitives/Field';
 import { useTypedForm } from '../useTypedForm';
-import { airFormSchema, type AirTyped } from './airForm';
+import { airFormSchema, toTypedAir } from './airForm';
 
 /** The air in which paint dries, which makes it longer than the tin says, and what is done before the first coat. */
-export function AirForm({
-  typed,
-  onSave,
-}: {
-  readonly typed: AirTyped;
-  readonly onSave: (typed: AirTyped) => Promise<ActionResult>;
-}) {
+export function AirForm({ setUp }: { readonly setUp: SetUp }) {
+  const { send } = useFieldAct();
   const { register, errors, submit, isSaving } = useTypedForm({
     schema: airFormSchema,
-    start: typed,
-    save: onSave,
+    start: toTypedAir(setUp),
+    save: (_, air) => send({ kind: 'air_noted', roomId: setUp.id, air }),
   });
   return (
     <form className="panel flex flex-wrap items-end gap-3 p-4" noValidate onSubmit={submit}>
@@ -46,6 +43,7 @@ export function AirForm({
       <p className="basis-full text-[14px] text-soft">
         Assumed: twice as long for every 10 degrees less, half more where it is damp; never shorter
         than the tin says.
+        <Waits of={(each) => each.kind === 'air_noted' && each.roomId === setUp.id} />
       </p>
     </form>
   );

@@ -5,6 +5,8 @@ import { useState } from 'react';
 import { decant, type Jar } from '@/core/setUp';
 import type { Bay } from '@/core/look';
 import type { ActionResult } from '../actionResult';
+import { useFieldAct, useRoomId } from '../field/useFieldAct';
+import { Waits } from '../field/Waits';
 import { Button, buttonClass } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { Sheet } from '../primitives/Sheet';
@@ -26,14 +28,15 @@ export interface JarsViewProps {
   readonly datesHref: string;
   readonly onJar: (id: string | undefined, typed: JarTyped) => Promise<ActionResult>;
   readonly onRemove: (id: string) => Promise<ActionResult>;
-  readonly onLiner: (bayId: string, changedOn: string) => Promise<ActionResult>;
 }
 
 /** What is taken out of its pack: what the jar takes, its dates, how it is cooked; and washable liners. */
 export function JarsView(props: JarsViewProps) {
-  const { roomName, jars, liners, today, onJar, onRemove, onLiner } = props;
+  const { roomName, jars, liners, today, onJar, onRemove } = props;
   const [changing, setChanging] = useState<Jar | 'new'>();
-  const { mutate, isPending } = useMutation();
+  const { mutate } = useMutation();
+  const { act, isPending } = useFieldAct();
+  const roomId = useRoomId();
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -98,11 +101,14 @@ export function JarsView(props: JarsViewProps) {
                 <span className="min-w-[160px]">{bay.name}</span>
                 <span className="flex-1 text-soft">
                   {changedOn === null ? 'no day noted' : `changed ${dayShort(changedOn)}`}
+                  <Waits of={(each) => each.kind === 'liner_changed' && each.bayId === bay.id} />
                 </span>
                 <Button
                   disabled={isPending}
                   aria-label={`Changed today: ${bay.name}`}
-                  onClick={() => void mutate(() => onLiner(bay.id, today))}
+                  onClick={() =>
+                    void act({ kind: 'liner_changed', roomId, bayId: bay.id, changedOn: today })
+                  }
                 >
                   Changed today
                 </Button>

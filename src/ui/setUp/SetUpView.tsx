@@ -1,8 +1,6 @@
 'use client';
 
-import { useParams } from 'next/navigation';
-
-import { formatCount, roomIdSchema } from '@/core/shared';
+import { formatCount } from '@/core/shared';
 import {
   findEarlyTicks,
   nowNextThen,
@@ -14,9 +12,9 @@ import {
   type SetUpTask,
   type TaskKind,
 } from '@/core/setUp';
-import type { ActionResult } from '../actionResult';
 import { WAITS_WORDS } from '../field/fieldWords';
-import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
+import { useFieldAct, useRoomId, useWaitingCommands } from '../field/useFieldAct';
+import { Waits } from '../field/Waits';
 import { TextField } from '../primitives/Field';
 import { Button } from '../primitives/Button';
 import { Link } from '../primitives/Link';
@@ -24,7 +22,6 @@ import { useTypedForm } from '../useTypedForm';
 import { TickLine } from '../visits/Packing';
 import { scheduleReasonWords } from '../visits/scheduleWords';
 import { AirForm } from './AirForm';
-import { toTypedAir, type AirTyped } from './airForm';
 import { Band } from './Band';
 import {
   amountWords,
@@ -54,11 +51,6 @@ interface SetUpViewProps {
   readonly unitNames: Readonly<Record<string, string>>;
   readonly hasPaint: boolean;
   readonly now: string;
-  readonly onTook: (
-    task: Pick<SetUpTask, 'kind' | 'of'>,
-    typed: { readonly minutes: string },
-  ) => Promise<ActionResult>;
-  readonly onAir: (typed: AirTyped) => Promise<ActionResult>;
 }
 
 const TURNS = ['Now', 'Next', 'Then'];
@@ -147,7 +139,6 @@ export function SetUpView(props: SetUpViewProps) {
               task={task}
               movesHref={props.movesHref}
               took={setUp.done.find(({ kind, of }) => kind === task.kind && of === task.of)}
-              onTook={props.onTook}
               name={nameOf(task)}
               caution={firstOpen.has(task.id) ? taskCautions[task.kind] : undefined}
               toBuy={firstOpen.has(task.id) ? (props.toBuy[task.kind] ?? []) : []}
@@ -165,7 +156,7 @@ export function SetUpView(props: SetUpViewProps) {
           ))}
         </ul>
       </section>
-      {props.hasPaint && <AirForm typed={toTypedAir(setUp)} onSave={props.onAir} />}
+      {props.hasPaint && <AirForm setUp={setUp} />}
     </div>
   );
 }
@@ -214,7 +205,6 @@ function TaskLine({
   took,
   caution,
   toBuy,
-  onTook,
 }: {
   readonly task: SetUpTask;
   readonly name: string;
@@ -226,10 +216,9 @@ function TaskLine({
   readonly took: SetUp['done'][number] | undefined;
   readonly caution: string | undefined;
   readonly toBuy: readonly string[];
-  readonly onTook: SetUpViewProps['onTook'];
 }) {
   const { act } = useFieldAct();
-  const { roomId } = useParams<{ roomId: string }>();
+  const roomId = useRoomId();
   const waiting = useWaitingCommands().findLast(
     (each) => each.kind === 'task' && each.task === task.kind && each.of === task.of,
   );
@@ -262,7 +251,7 @@ function TaskLine({
           onTick={() =>
             act({
               kind: 'task',
-              roomId: roomIdSchema.parse(roomId),
+              roomId,
               task: task.kind,
               of: task.of,
               isDone: !isTicked,
@@ -273,7 +262,7 @@ function TaskLine({
           {waiting && <b className="text-signal-deep"> · {WAITS_WORDS}</b>}
         </TickLine>
       )}
-      {took && <TookForm took={took} name={name} onSave={(typed) => onTook(task, typed)} />}
+      {took && <TookForm took={took} name={name} />}
       {waitsFor !== undefined && (
         <p className="ml-[26px] text-[14px] text-signal-deep">Ticked before: {waitsFor}</p>
       )}
@@ -286,24 +275,21 @@ function TaskLine({
 }
 
 /** How long it really took: the rest of its kind is counted by it. */
-function TookForm({
-  took,
-  name,
-  onSave,
-}: {
-  readonly took: SetUp['done'][number];
-  readonly name: string;
-  readonly onSave: (typed: { readonly minutes: string }) => Promise<ActionResult>;
-}) {
+function TookForm({ took, name }: { readonly took: SetUp['done'][number]; readonly name: string }) {
+  const { send } = useFieldAct();
+  const roomId = useRoomId();
   const { register, errors, submit, isSaving } = useTypedForm({
     schema: tookFormSchema,
     start: { minutes: took.tookMinutes === null ? '' : String(took.tookMinutes) },
-    save: onSave,
+    save: (_, read) => send({ kind: 'task_took', roomId, task: took.kind, of: took.of, ...read }),
   });
   return (
     <details className="ml-[26px]">
       <summary className="min-h-9 content-center text-[13.5px] text-rim max-md:min-h-11">
         {took.tookMinutes === null ? 'How long did it take?' : `It took ${took.tookMinutes} min`}
+        <Waits
+          of={(each) => each.kind === 'task_took' && each.task === took.kind && each.of === took.of}
+        />
       </summary>
       <form className="flex items-end gap-2 pb-2" noValidate onSubmit={submit}>
         <TextField

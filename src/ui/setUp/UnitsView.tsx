@@ -4,8 +4,9 @@ import { useState } from 'react';
 
 import { usableLitresOf, type Unit } from '@/core/look';
 import type { LoadAnswer, LoadStep, PutInPlace, TipAnswer, UnitSetUp } from '@/core/setUp';
-import { formatMass } from '@/core/shared';
-import type { ActionResult } from '../actionResult';
+import { formatMass, type RoomId } from '@/core/shared';
+import { useFieldAct } from '../field/useFieldAct';
+import { Waits } from '../field/Waits';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { useTypedForm } from '../useTypedForm';
@@ -13,7 +14,7 @@ import { LoadDrawing } from './LoadDrawing';
 import { PutInList } from './PutInList';
 import { hardWords } from './setUpWords';
 import { assemblyWords, tipFactsWords, tipWords } from './unitWords';
-import { toTypedUnitSetUp, unitSetUpFormSchema, type UnitSetUpTyped } from './unitSetUpForm';
+import { toTypedUnitSetUp, unitSetUpFormSchema } from './unitSetUpForm';
 
 export interface UnitLoading {
   readonly unit: Unit;
@@ -36,11 +37,10 @@ interface UnitsViewProps {
     readonly litres: number;
   }[];
   readonly loadFrom: string | null;
-  readonly onUnit: (unitId: string, typed: UnitSetUpTyped) => Promise<ActionResult>;
 }
 
 /** Each unit of a room: how it is put up and anchored, and in which order it is loaded. */
-export function UnitsView({ roomName, units, groups, loadFrom, onUnit }: UnitsViewProps) {
+export function UnitsView({ roomName, units, groups, loadFrom }: UnitsViewProps) {
   return (
     <div className="grid gap-4">
       <div>
@@ -59,17 +59,13 @@ export function UnitsView({ roomName, units, groups, loadFrom, onUnit }: UnitsVi
         <p className="panel p-4">There is no unit yet: measure one in Look.</p>
       )}
       {units.map((each) => (
-        <UnitCard key={each.unit.id} {...each} groups={groups} onUnit={onUnit} />
+        <UnitCard key={each.unit.id} {...each} groups={groups} />
       ))}
     </div>
   );
 }
 
-function UnitCard({
-  groups,
-  onUnit,
-  ...own
-}: UnitLoading & Pick<UnitsViewProps, 'groups' | 'onUnit'>) {
+function UnitCard({ groups, ...own }: UnitLoading & Pick<UnitsViewProps, 'groups'>) {
   const { unit, setUp, loading, tipping, isSecured } = own;
   const steps = loading.steps.map((step) => {
     const group = groups.find(({ id }) => id === step.groupId);
@@ -131,8 +127,9 @@ function UnitCard({
           <details>
             <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
               How it comes, what it weighs, whether it is anchored
+              <Waits of={(each) => each.kind === 'unit_set_up' && each.unit.unitId === unit.id} />
             </summary>
-            <UnitForm setUp={setUp} tipping={tipping} onSave={(typed) => onUnit(unit.id, typed)} />
+            <UnitForm roomId={unit.roomId} setUp={setUp} tipping={tipping} />
           </details>
         </div>
       </div>
@@ -188,17 +185,19 @@ const Assembly = (own: UnitLoading) => (
 
 function UnitForm({
   setUp,
+  roomId,
   tipping,
-  onSave,
 }: {
   readonly setUp: UnitSetUp;
+  readonly roomId: RoomId;
   readonly tipping: TipAnswer;
-  readonly onSave: (typed: UnitSetUpTyped) => Promise<ActionResult>;
 }) {
+  const { send } = useFieldAct();
   const { register, errors, submit, isSaving } = useTypedForm({
     schema: unitSetUpFormSchema,
     start: toTypedUnitSetUp(setUp),
-    save: onSave,
+    save: (_, read) =>
+      send({ kind: 'unit_set_up', roomId, unit: { ...read, unitId: setUp.unitId } }),
   });
   return (
     <form className="flex flex-wrap items-end gap-3" noValidate onSubmit={submit}>

@@ -11,11 +11,11 @@ import { useOutbox } from '../outbox/useOutbox';
 import { decisionOutbox } from '../sort/decisionOutbox';
 import { handoverOutbox } from '../takeAway/handoverOutbox';
 import { useUnanswered } from '../unanswered';
-import { KeptSheet } from './KeptSheet';
+import { KeptSheet, type KeptRooms } from './KeptSheet';
 import { timeOf } from './timeOf';
 
 /** What waits to be sent, and what was refused. Everything else is on the disk before its screen says so. */
-export function KeptStatus() {
+export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
   const decisions = useOutbox(decisionOutbox);
   const pictures = useOutbox(pictureOutbox);
   const handovers = useOutbox(handoverOutbox);
@@ -32,14 +32,15 @@ export function KeptStatus() {
     ...handovers.open.map(({ said }) => said.at),
     ...acts.open.map(({ act }) => act.at),
   ]);
-  const isQuiet = waiting === 0 && refused === 0;
+  const isRead = all.every((each) => each.isRead);
+  const isQuiet = isRead && waiting === 0 && refused === 0;
   const fault = faultWords(decisions.fault ?? pictures.fault ?? handovers.fault ?? acts.fault);
   return (
     <span
       role="status"
       className={
         'shrink-0 text-right text-[12.5px] leading-tight max-md:min-w-0 max-md:shrink ' +
-        (isQuiet ? 'text-soft' : 'font-[650] text-signal-deep')
+        (isQuiet || !isRead ? 'text-soft' : 'font-[650] text-signal-deep')
       }
     >
       {isQuiet && !isUnanswered && keptAt === undefined && 'Kept at the desk'}
@@ -66,7 +67,7 @@ export function KeptStatus() {
         <span className="block font-normal">No connection: as of {timeOf(keptAt)}</span>
       )}
       {fault !== '' && <span className="block font-normal">{fault}</span>}
-      <KeptSheet isOpen={isOpen} onOpenChange={setIsOpen} />
+      <KeptSheet isOpen={isOpen} onOpenChange={setIsOpen} rooms={rooms} />
     </span>
   );
 }

@@ -5,6 +5,7 @@ import { homeDoneRatio, rankNext, steps, type RoomProgress, type Step } from '@/
 import type { KeptDeed } from '@/core/home';
 import type { Room } from '@/core/look';
 import type { ActionResult } from '../actionResult';
+import { ConflictsHere, type ConflictsProps } from '../field/Conflicts';
 import { Dividers, type DividerStep } from './Dividers';
 import { Frame } from './Frame';
 import { KeptStatus } from './KeptStatus';
@@ -26,6 +27,9 @@ interface ScopeFrameProps {
   readonly step: Step | undefined;
   readonly undo: { readonly undo: KeptDeed | undefined; readonly redo: KeptDeed | undefined };
   readonly onUndo: (projectId: string, way: 'undo' | 'redo') => Promise<ActionResult<KeptDeed>>;
+  /** What devices said differently of what this page is about. */
+  readonly conflicts?: ConflictsProps['conflicts'];
+  readonly onDecide?: ConflictsProps['onDecide'];
   /** What this page lays in the tray, above what is next. */
   readonly tray?: ReactNode;
   readonly children: ReactNode;
@@ -33,7 +37,18 @@ interface ScopeFrameProps {
 
 /** One page in its frame: of the home or of one of its rooms, at one step of the job. */
 export function ScopeFrame(props: ScopeFrameProps) {
-  const { project, roomId, step, undo, onUndo, tray, children } = props;
+  const {
+    project,
+    desk,
+    roomId,
+    step,
+    undo,
+    onUndo,
+    conflicts = [],
+    onDecide,
+    tray,
+    children,
+  } = props;
   const here: Scope = { projectId: project.id, roomId };
   const places = placesOf(props);
   const dividers = dividersOf(props);
@@ -51,7 +66,7 @@ export function ScopeFrame(props: ScopeFrameProps) {
           activeId={roomId ?? 'home'}
           addRoomHref={`/projects/${project.id}/rooms/new`}
         >
-          <KeptStatus />
+          <KeptStatus rooms={desk.map(({ room: { id, name } }) => ({ id, name }))} />
         </Lid>
       }
       dividers={
@@ -88,6 +103,7 @@ export function ScopeFrame(props: ScopeFrameProps) {
         previousHref={places[active - 1]?.href}
         nextHref={places[active + 1]?.href}
       />
+      {onDecide && <ConflictsHere conflicts={conflicts} onDecide={onDecide} />}
       {children}
     </Frame>
   );

@@ -1,4 +1,5 @@
 import { decisionEventSchema, type DecisionEvent } from '@/core/sort';
+import { createUuid } from '../createUuid';
 import { decisionOutbox } from './decisionOutbox';
 import { noteServerTime } from './deviceClock';
 import { followShared } from './sharedStream';
@@ -10,6 +11,7 @@ interface LiveEntry {
 
 const NONE: readonly LiveEntry[] = [];
 const DEVICE_KEY = 'tin-box-device';
+const MARK_KEY = 'tin-box-device-mark';
 
 /**
  * What was decided since the page was loaded: here, kept or not, and on other devices as it is kept
@@ -76,4 +78,12 @@ export const liveLog = new LiveLog();
 /** How this device is called in the log; the desk until it is given a name. */
 export const deviceName = (): string =>
   typeof window === 'undefined' ? 'desk' : (window.localStorage.getItem(DEVICE_KEY) ?? 'desk');
+/** Tells this browser from others of the same name. */
+export function deviceMark(): string {
+  const known = window.localStorage.getItem(MARK_KEY);
+  if (known !== null) return known;
+  const made = createUuid();
+  window.localStorage.setItem(MARK_KEY, made);
+  return made;
+}
 export const nameDevice = (name: string): void => window.localStorage.setItem(DEVICE_KEY, name);

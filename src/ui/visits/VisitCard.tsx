@@ -17,6 +17,7 @@ import {
   type VisitMark,
   type VisitWork,
 } from '@/core/visits';
+import { visitWith } from '@/core/field';
 import type { ActionResult } from '../actionResult';
 import { hoursWords } from '../agree/agreeWords';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
@@ -25,14 +26,12 @@ import { TextField } from '../primitives/Field';
 import { useNow } from '../primitives/useNow';
 import { useMutation } from '../useMutation';
 import { useTypedForm } from '../useTypedForm';
-import { visitNotesSchema, type VisitNotesTyped } from './visitForm';
+import { visitNotesSchema } from './visitForm';
 import { Packing, TickLine } from './Packing';
-import { withWaiting } from './withWaiting';
 import type { SectionChoice } from './VisitSheet';
 import { energyWords, ranWords, timesWords, visitDayWords, workWords } from './visitWords';
 
 export interface VisitActs {
-  readonly onNote: (visitId: string, typed: VisitNotesTyped) => Promise<ActionResult>;
   readonly onRemove: (visitId: string) => Promise<ActionResult>;
 }
 
@@ -60,7 +59,7 @@ export function VisitCard({
   onEdit,
 }: VisitCardProps) {
   const { mutate, isPending } = useMutation();
-  const visit = withWaiting(kept, useWaitingCommands());
+  const visit = visitWith(kept, useWaitingCommands());
   const state = visitStateOf(visit);
   const own = visit.sectionIds.flatMap((id) => sections.find((section) => section.id === id) ?? []);
   const isLive = isToday || state === 'here' || state === 'break';
@@ -129,7 +128,7 @@ export function VisitCard({
       )}
       {workWords(work) !== '' && <p className="mt-1 text-[14px]">{workWords(work)}</p>}
       {isLive && <Taps visit={visit} terms={terms} />}
-      {state === 'lived' && <Lived visit={visit} acts={acts} />}
+      {state === 'lived' && <Lived visit={visit} />}
     </li>
   );
 }
@@ -251,8 +250,8 @@ function Taps({ visit, terms }: Pick<VisitCardProps, 'visit' | 'terms'>) {
 }
 
 /** How long it was, and what is noted of it. */
-function Lived({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
-  const { act } = useFieldAct();
+function Lived({ visit }: Pick<VisitCardProps, 'visit'>) {
+  const { act, send } = useFieldAct();
   const clocked = visitMinutesOf({ ...visit, correctedMinutes: null }, visit.leftAt ?? '') ?? 0;
   const pause = breakMinutesOf(visit, visit.leftAt ?? '');
   const { register, errors, submit, isSaving } = useTypedForm({
@@ -263,7 +262,13 @@ function Lived({ visit, acts }: Pick<VisitCardProps, 'visit' | 'acts'>) {
       next: visit.next,
       hours: visit.correctedMinutes === null ? '' : String(visit.correctedMinutes / 60),
     },
-    save: (typed) => acts.onNote(visit.id, typed),
+    save: (_, { hours, ...notes }) =>
+      send({
+        kind: 'visit_noted',
+        visitId: visit.id,
+        ...notes,
+        correctedMinutes: hours === null ? null : Math.round(hours * 60),
+      }),
   });
   return (
     <>

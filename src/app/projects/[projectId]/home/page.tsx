@@ -5,7 +5,6 @@ import { HomeFrame } from '@/app/RoomFrame';
 import { rankNext } from '@/core/desk';
 import { loadHomePage } from '@/server/desk/homePage';
 import { openHome } from '@/server/desk/openRoom';
-import { aboutConflict, listConflicts } from '@/server/field/conflicts';
 import { today } from '@/server/means';
 import { HomeTabs } from '@/ui/home/HomeTabs';
 import { HomeTray, HomeView } from '@/ui/home/HomeView';
@@ -30,10 +29,7 @@ export default async function HomePage({ params }: { params: Promise<{ projectId
         next={rankNext(opened.desk)}
         rooms={rooms}
         facts={facts}
-        conflicts={(await listConflicts(opened.db, project.id)).map((conflict) => ({
-          ...conflict,
-          about: aboutConflict(conflict.taken.command, opened.records),
-        }))}
+        conflicts={opened.conflicts}
         onDecide={decideConflictAction.bind(null, projectId)}
       />
     </HomeFrame>

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 
+import { actFaultWords } from '@/app/actFaultWords';
 import { handler } from '@/app/api/handler';
 import { noStore, readBody, refuse, respond } from '@/app/api/respond';
 import { fieldActSchema } from '@/core/field';
-import { formatMoneyInput, projectIdSchema } from '@/core/shared';
+import { projectIdSchema } from '@/core/shared';
 import { getDatabase } from '@/data/startData';
 import { decodeText } from '@/server/exchange/decodeText';
 import { applyActs } from '@/server/field/applyAct';
@@ -36,7 +37,7 @@ export const POST = handler(
         return fault
           ? refuse(422, {
               code: fault.code,
-              message: `Only ${formatMoneyInput(fault.leftMinor)} is left on the card`,
+              message: await actFaultWords(fault, input.projectId),
             })
           : Response.json({ kept: input.acts.map(({ id }) => id) }, { headers: noStore });
       },

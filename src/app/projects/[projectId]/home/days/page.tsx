@@ -2,13 +2,13 @@ import { notFound } from 'next/navigation';
 
 import {
   moveVisitAction,
-  noteVisitAction,
   proposeDaysAction,
   removeVisitAction,
   saveDaysTermsAction,
   saveVisitAction,
   takeDaysAction,
 } from '@/app/actions/visits';
+import { decideConflictAction } from '@/app/actions/field';
 import { HomeFrame } from '@/app/RoomFrame';
 import { loadHomePage } from '@/server/desk/homePage';
 import { openHome } from '@/server/desk/openRoom';
@@ -16,6 +16,7 @@ import { nowIso, today } from '@/server/means';
 import { loadWhatToBring } from '@/server/visits/bring';
 import { gatherVisitWork, loadOrders } from '@/server/visits/daysPage';
 import { findUnplanned } from '@/server/visits/planDays';
+import { ConflictsHere } from '@/ui/field/Conflicts';
 import { HomeTabs } from '@/ui/home/HomeTabs';
 import { HomeTray } from '@/ui/home/HomeView';
 import { DaysView } from '@/ui/visits/DaysView';
@@ -36,6 +37,10 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
       tray={<HomeTray project={project} rooms={rooms} facts={facts} />}
     >
       <HomeTabs projectId={projectId} active="days" />
+      <ConflictsHere
+        conflicts={opened.conflicts.filter(({ step }) => step === undefined)}
+        onDecide={decideConflictAction.bind(null, projectId)}
+      />
       <DaysView
         projectId={projectId}
         visits={visits}
@@ -58,7 +63,6 @@ export default async function DaysPage({ params }: { params: Promise<{ projectId
         today={today()}
         acts={{
           onSave: saveVisitAction.bind(null, projectId),
-          onNote: noteVisitAction.bind(null, projectId),
           onRemove: removeVisitAction.bind(null, projectId),
           onAsk: proposeDaysAction.bind(null, projectId),
           onTake: takeDaysAction,

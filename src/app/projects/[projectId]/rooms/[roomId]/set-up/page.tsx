@@ -1,6 +1,5 @@
 import { notFound } from 'next/navigation';
 
-import { noteAirAction, timeTaskAction } from '@/app/actions/setUp';
 import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom } from '@/server/desk/openRoom';
 import { nowIso, today } from '@/server/means';
@@ -37,8 +36,6 @@ export default async function SetUpPage({
         hasPaint={loaded.tasks.some(({ kind }) => kind === 'paint')}
         movesHref={`${stepHref({ projectId, roomId }, 'place')}/moves`}
         now={now}
-        onTook={timeTaskAction.bind(null, projectId, roomId)}
-        onAir={noteAirAction.bind(null, projectId, roomId)}
       />
     </RoomFrame>
   );

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
-import { correctContainerAction, noteMockCheckAction } from '@/app/actions/fit';
+import { correctContainerAction } from '@/app/actions/fit';
 import { openRoom } from '@/server/desk/openRoom';
 import { createFitRequest } from '@/server/fit/takeFit';
 import { MockUpView } from '@/ui/fit/MockUpView';
@@ -39,7 +39,6 @@ export default async function MockUpPage({ params, searchParams }: MockUpPagePro
           answer={fit.answer}
           checks={fit.checks}
           measureUnit={records.project.units}
-          onCheck={noteMockCheckAction.bind(null, projectId, bay.id)}
           onCorrect={correctContainerAction.bind(null, projectId)}
         />
       ) : (

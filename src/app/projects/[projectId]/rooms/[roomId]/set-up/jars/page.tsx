@@ -1,7 +1,6 @@
 import { notFound } from 'next/navigation';
 
 import { keepJarAction, removeJarAction } from '@/app/actions/cards';
-import { noteLinerAction } from '@/app/actions/setUp';
 import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom } from '@/server/desk/openRoom';
 import { today } from '@/server/means';
@@ -32,7 +31,6 @@ export default async function JarsPage({
         datesHref={`/api/projects/${projectId}/dates-card?room=${roomId}`}
         onJar={keepJarAction.bind(null, projectId, roomId)}
         onRemove={removeJarAction.bind(null, projectId)}
-        onLiner={noteLinerAction.bind(null, projectId, roomId)}
       />
     </RoomFrame>
   );

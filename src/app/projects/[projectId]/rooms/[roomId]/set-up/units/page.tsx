@@ -1,6 +1,5 @@
 import { notFound } from 'next/navigation';
 
-import { noteUnitAction } from '@/app/actions/setUp';
 import { RoomFrame } from '@/app/RoomFrame';
 import { openRoom } from '@/server/desk/openRoom';
 import { nowIso, today } from '@/server/means';
@@ -33,7 +32,6 @@ export default async function UnitsPage({
         roomName={own.room.name}
         {...unitsToLoad(records, own.room.id)}
         loadFrom={plan.loadFrom}
-        onUnit={noteUnitAction.bind(null, projectId, roomId)}
       />
     </RoomFrame>
   );

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 
 import { RoomFrame } from '@/app/RoomFrame';
-import { removeUnitAction, saveUnitAction } from '@/app/actions/look';
+import { removeUnitAction } from '@/app/actions/look';
 import { openRoom } from '@/server/desk/openRoom';
 import { UnitForm } from '@/ui/look/UnitForm';
 import { blankUnit, toTypedUnit } from '@/ui/look/unitForm';
@@ -24,11 +24,12 @@ export default async function UnitPage({
     <RoomFrame step="look" opened={opened}>
       <h1 className="mb-3 text-[24px]">{unit ? unit.name : 'Measure a unit'}</h1>
       <UnitForm
+        roomId={opened.own.room.id}
+        unitId={unit?.id}
         typed={unit ? toTypedUnit(unit, records.project.units) : blankUnit}
         people={records.people}
         measureUnit={records.project.units}
         backHref={`/projects/${projectId}/rooms/${roomId}/look`}
-        onSave={saveUnitAction.bind(null, place)}
         onRemove={unit ? removeUnitAction.bind(null, place) : undefined}
       />
     </RoomFrame>

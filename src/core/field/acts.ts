@@ -153,6 +153,8 @@ const fieldCommandSchema = z.discriminatedUnion('kind', [
     task: z.enum(taskKinds),
     of: z.string().max(100),
     isDone: z.boolean(),
+    /** What the list said it takes by the assumptions alone, as it was ticked; absent: the desk looks. */
+    listedMinutes: z.number().int().min(1).max(10_000).nullable().optional(),
   }),
   /** How long a ticked task took; null: nobody says. The later one counts, as of all that follow. */
   z.object({

@@ -75,11 +75,17 @@ export const mergeAct = (arriving: FieldAct, known: KeptAct): Merge => ({
   isConflict:
     deviceOf(arriving) !== deviceOf(known) &&
     arriving.at < known.keptAt &&
-    JSON.stringify(ordered(arriving.command)) !== JSON.stringify(ordered(known.command)),
+    saysOf(arriving.command) !== saysOf(known.command),
 });
 
 /** Names alone tell devices apart only where no mark does. */
 const deviceOf = ({ device, by }: FieldAct): string => (device === '' ? by : device);
+
+/** What is meant, without what was only seen beside it. */
+const saysOf = (command: FieldCommand): string =>
+  JSON.stringify(
+    ordered(command.kind === 'task' ? { ...command, listedMinutes: undefined } : command),
+  );
 
 /** The same value with its keys in order, so that two that say the same read the same. */
 const ordered = (value: unknown): unknown => {

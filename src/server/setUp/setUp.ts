@@ -186,10 +186,24 @@ export const tickTask = atomic(
   async (
     db: Db,
     projectId: ProjectId,
-    { roomId, kind, of, isDone, at }: OfTask & { readonly isDone: boolean; readonly at?: string },
+    {
+      roomId,
+      kind,
+      of,
+      isDone,
+      at,
+      listedMinutes,
+    }: OfTask & {
+      readonly isDone: boolean;
+      readonly at?: string;
+      /** What the assumptions alone say of it, where whoever ticked it saw that; undefined: it is looked up. */
+      readonly listedMinutes?: number | null | undefined;
+    },
   ): Promise<void> => {
-    const records = await loadRecords(db, projectId, ...setUpNames);
-    const listed = tasksOf(records, roomId).find(({ id }) => id === taskIdOf(kind, of));
+    const listed =
+      listedMinutes === undefined && isDone
+        ? await listedMinutesOf(db, projectId, { roomId, kind, of })
+        : (listedMinutes ?? null);
     await changeSetUp(db, { projectId, roomId }, 'task_ticked', (setUp, doneAt) => {
       const others = setUp.done.filter((each) => each.kind !== kind || each.of !== of);
       const before = setUp.done.find((each) => each.kind === kind && each.of === of);
@@ -201,7 +215,7 @@ export const tickTask = atomic(
         of,
         doneAt: at ?? doneAt,
         tookMinutes: null,
-        listedMinutes: listed?.assumedMinutes ?? null,
+        listedMinutes: listed,
       };
       return {
         ...setUp,
@@ -211,10 +225,18 @@ export const tickTask = atomic(
   },
 );
 
-const tasksOf = (records: Records<SetUpName>, roomId: RoomId): readonly SetUpTask[] => {
-  const own = roomSetUpOf(records, roomId);
-  return listTasks(setUpFactsOf(own), own.setUp);
-};
+/** What the assumptions alone say of a task; null: it is not on the list. */
+async function listedMinutesOf(
+  db: Db,
+  projectId: ProjectId,
+  { roomId, kind, of }: OfTask,
+): Promise<number | null> {
+  const own = roomSetUpOf(await loadRecords(db, projectId, ...setUpNames), roomId);
+  const listed = listTasks(setUpFactsOf(own), own.setUp).find(
+    ({ id }) => id === taskIdOf(kind, of),
+  );
+  return listed?.assumedMinutes ?? null;
+}
 
 /** How long a ticked task took; what is still to be done of its kind is counted by it. */
 export const timeTask = atomic(

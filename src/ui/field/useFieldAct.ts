@@ -76,8 +76,11 @@ async function keep(entry: WaitingAct, refresh: () => void): Promise<ActionResul
 
 async function nothingWaits(): Promise<boolean> {
   await actOutbox.whenRead();
-  return actOutbox.getState().open.length === 0;
+  return !somethingWaits();
 }
+
+/** Whether an act of this browser waits. Requires: its list was read, as it was once something was done. */
+export const somethingWaits = (): boolean => actOutbox.getState().open.length > 0;
 
 async function wait(entry: WaitingAct): Promise<ActionResult<undefined>> {
   await actOutbox.add([entry]);

@@ -11,7 +11,7 @@ import { unitDoors, unitKinds, usualUnitOf, type UnitKind } from '@/core/look';
 import { unitIdSchema, type LengthUnit, type RoomId, type UnitId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { createUuid } from '../createUuid';
-import { useFieldAct } from '../field/useFieldAct';
+import { somethingWaits, useFieldAct } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { unitDoorWords, unitKindWords } from './lookWords';
@@ -77,8 +77,10 @@ export function UnitForm({
         isNew: unitId === undefined,
         unit: toMeasuredUnit(read),
       });
-      if (result.ok) router.push(backHref);
-      else setMessage(result.message);
+      if (!result.ok) setMessage(result.message);
+      // Without a connection the page behind it may not be there; what was typed stays in sight.
+      else if (somethingWaits()) setMessage('Kept on this device; it waits to be sent.');
+      else router.push(backHref);
     },
     () => setMessage('Some measures cannot be read; they are marked.'),
   );

@@ -255,6 +255,7 @@ function TaskLine({
               task: task.kind,
               of: task.of,
               isDone: !isTicked,
+              listedMinutes: task.assumedMinutes,
             })
           }
         >

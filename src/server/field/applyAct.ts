@@ -52,42 +52,11 @@ class Refused extends Error {
  * Either all of it is kept or nothing.
  * @errors The command's own: `not_found` where the room, line or session is gone; an `ActFault` else.
  */
-export async function applyAct(
+export const applyAct = (
   db: Db,
   projectId: ProjectId,
   said: FieldAct,
-): Promise<ActFault | undefined> {
-  try {
-    await db.transaction(async (trx) => {
-      if (await trx(TABLE).where({ id: said.id }).first()) return;
-      // A clock that is ahead did nothing later than now.
-      const now = nowIso();
-      const act = { ...said, at: said.at > now ? now : said.at };
-      const known = await findKnown(trx, projectId, act);
-      await trx(TABLE).insert({
-        id: act.id,
-        project_id: projectId,
-        kind: act.command.kind,
-        done_at: act.at,
-        kept_at: now,
-        subject: subjectOf(act.command) ?? null,
-        done_by: act.by,
-        device: act.device,
-        command_json: JSON.stringify(act.command),
-      });
-      const merge = known && mergeAct(act, known);
-      if (known && merge?.isConflict) await noteConflict(trx, projectId, { act, known });
-      if (merge?.isOvertaken) return;
-      const fault = await run(trx, projectId, act);
-      // What is refused leaves nothing behind, so that it can be sent again.
-      if (fault) throw new Refused(fault);
-    });
-    return undefined;
-  } catch (error) {
-    if (error instanceof Refused) return error.fault;
-    throw error;
-  }
-}
+): Promise<ActFault | undefined> => applyActs(db, projectId, [said]);
 
 /** Several acts in their order: all of them, or none where one is refused. @errors As `applyAct`. */
 export async function applyActs(
@@ -97,16 +66,38 @@ export async function applyActs(
 ): Promise<ActFault | undefined> {
   try {
     await db.transaction(async (trx) => {
-      for (const act of acts) {
-        const fault = await applyAct(trx, projectId, act);
-        if (fault) throw new Refused(fault);
-      }
+      for (const act of acts) await keepAct(trx, projectId, act);
     });
     return undefined;
   } catch (error) {
     if (error instanceof Refused) return error.fault;
     throw error;
   }
+}
+
+/** Throws `Refused` where it cannot be; what is refused leaves nothing behind, so that it can be sent again. */
+async function keepAct(trx: Db, projectId: ProjectId, said: FieldAct): Promise<void> {
+  if (await trx(TABLE).where({ id: said.id }).first('id')) return;
+  // A clock that is ahead did nothing later than now.
+  const now = nowIso();
+  const act = { ...said, at: said.at > now ? now : said.at };
+  const known = await findKnown(trx, projectId, act);
+  await trx(TABLE).insert({
+    id: act.id,
+    project_id: projectId,
+    kind: act.command.kind,
+    done_at: act.at,
+    kept_at: now,
+    subject: subjectOf(act.command) ?? null,
+    done_by: act.by,
+    device: act.device,
+    command_json: JSON.stringify(act.command),
+  });
+  const merge = known && mergeAct(act, known);
+  if (known && merge?.isConflict) await noteConflict(trx, projectId, { act, known });
+  if (merge?.isOvertaken) return;
+  const fault = await run(trx, projectId, act);
+  if (fault) throw new Refused(fault);
 }
 
 /** The latest act that is kept of what this one is about. */

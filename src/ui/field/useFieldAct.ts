@@ -94,9 +94,22 @@ export const useRoomId = (): RoomId => roomIdSchema.parse(useParams<{ roomId: st
 /** Commands of this page's project that wait on this device, oldest first. */
 export function useWaitingCommands(): readonly WaitingCommand[] {
   const { projectId } = useParams<{ projectId: string }>();
-  return useOutbox(actOutbox)
-    .open.filter((entry) => entry.projectId === projectId)
-    .map(({ act }) => ({ ...act.command, at: act.at }));
+  return commandsOf(useOutbox(actOutbox).open, projectId);
+}
+
+/** By the list they were read from: many lines of a page ask for the same. */
+const known = new WeakMap<readonly WaitingAct[], Map<string, readonly WaitingCommand[]>>();
+
+function commandsOf(open: readonly WaitingAct[], projectId: string): readonly WaitingCommand[] {
+  const ofList = known.get(open) ?? new Map<string, readonly WaitingCommand[]>();
+  known.set(open, ofList);
+  const commands =
+    ofList.get(projectId) ??
+    open
+      .filter((entry) => entry.projectId === projectId)
+      .map(({ act }) => ({ ...act.command, at: act.at }));
+  ofList.set(projectId, commands);
+  return commands;
 }
 
 /** Reads the page again once the desk has everything that waited. */

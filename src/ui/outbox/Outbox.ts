@@ -252,8 +252,10 @@ export class Outbox<T extends Waiting> {
   }
 
   private async sendOpen(): Promise<void> {
+    await this.reread();
     for (;;) {
-      await this.reread();
+      // Other tabs ring when they add something; the list is read again where nothing is left.
+      if (this.state.open.length === 0) await this.reread();
       const { open } = this.state;
       const first = open[0];
       if (!first) return;
@@ -273,14 +275,25 @@ export class Outbox<T extends Waiting> {
       for (const entry of batch) await this.sendBatch([entry]);
       return;
     }
-    if (refusal === undefined) {
-      await this.drop(batch);
-      const { [only.id]: _, ...sentBytes } = this.state.sentBytes;
-      this.set({ sentBytes });
-    } else {
-      await this.means.store.put([{ ...only, problem: refusal }]);
-      this.forget([only]);
-    }
+    if (refusal === undefined) return this.arrived(batch);
+    await this.means.store.put([{ ...only, problem: refusal }]);
+    this.forget([only]);
     await this.changed();
+  }
+
+  /** Takes what the server has off the list, without reading all that still waits. */
+  private async arrived(batch: readonly T[]): Promise<void> {
+    await this.drop(batch);
+    const ids = new Set(batch.map(({ id }) => id));
+    const left = ({ id }: T) => !ids.has(id);
+    this.set({
+      open: this.state.open.filter(left),
+      refused: this.state.refused.filter(left),
+      sentBytes: Object.fromEntries(
+        Object.entries(this.state.sentBytes).filter(([id]) => !ids.has(id)),
+      ),
+    });
+    for (const sent of batch) this.keptListeners.forEach((listener) => listener(sent));
+    this.means.bell.ring();
   }
 }

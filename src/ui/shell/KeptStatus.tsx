@@ -67,12 +67,16 @@ export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
         <span className="block font-normal">No connection: as of {timeOf(keptAt)}</span>
       )}
       {fault !== '' && <span className="block font-normal">{fault}</span>}
-      <KeptSheet isOpen={isOpen} onOpenChange={setIsOpen} rooms={rooms} />
+      {isOpen && <KeptSheet isOpen onOpenChange={setIsOpen} rooms={rooms} />}
     </span>
   );
 }
 
-const earliestOf = (times: readonly string[]): string | undefined => [...times].sort()[0];
+const earliestOf = (times: readonly string[]): string | undefined =>
+  times.reduce<string | undefined>(
+    (earliest, time) => (earliest === undefined || time < earliest ? time : earliest),
+    undefined,
+  );
 
 function faultWords(fault: OutboxFault | undefined): string {
   if (!fault) return '';

@@ -136,6 +136,35 @@ export function refuseDamaged(db: Db): void {
     throw new DataError('database_damaged', 'the database said that it is damaged');
 }
 
+interface Preparing {
+  prepare: (sql: string) => unknown;
+}
+const MOST_STATEMENTS = 400;
+const READS_OR_WRITES = /^\s*(select|insert|update|delete)\b/i;
+
+/**
+ * Keeps prepared statements of a connection: each page asks the same again, and preparing takes longer than
+ * most of them run. Whatever else is said to the database may change its tables, and all are let go.
+ */
+function keepStatements(connection: Preparing): void {
+  const prepare = connection.prepare.bind(connection);
+  const kept = new Map<string, unknown>();
+  connection.prepare = (sql) => {
+    if (/^\s*(savepoint|release|begin|commit|rollback)\b/i.test(sql)) return prepare(sql);
+    if (!READS_OR_WRITES.test(sql)) {
+      kept.clear();
+      return prepare(sql);
+    }
+    const statement = kept.get(sql) ?? prepare(sql);
+    // What was asked last is let go last.
+    kept.delete(sql);
+    kept.set(sql, statement);
+    const [oldest] = kept.keys();
+    if (kept.size > MOST_STATEMENTS && oldest !== undefined) kept.delete(oldest);
+    return statement;
+  };
+}
+
 function createConnection(filename: string): Db {
   const db = knex({
     client: 'better-sqlite3',
@@ -148,9 +177,10 @@ function createConnection(filename: string): Db {
       min: 1,
       max: 1,
       afterCreate: (
-        connection: { pragma: (text: string) => unknown },
+        connection: Preparing & { pragma: (text: string) => unknown },
         done: (error?: Error) => void,
       ) => {
+        keepStatements(connection);
         connection.pragma('journal_mode = WAL');
         connection.pragma('foreign_keys = ON');
         connection.pragma('busy_timeout = 5000');

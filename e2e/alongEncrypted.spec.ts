@@ -113,7 +113,11 @@ test('over an encrypted line: taken along, worked on without it, a newer version
   // Five, two and three: each once.
   await expect(deskPage.getByRole('row', { name: /^Keep 10 / })).toBeVisible();
 
-  // Both versions, and one press.
+  // Above what it is about, and in one list: both versions, and one press.
+  await page.goto(`${phoneAddress}/projects/home/rooms/hall/set-up`);
+  await expect(page.getByRole('region', { name: 'Said differently on two devices' })).toContainText(
+    'Phone of Nora',
+  );
   await page.goto(`${phoneAddress}/projects/home/home`);
   await awake(page);
   const differs = page.getByRole('region', { name: 'Said differently on two devices' });

@@ -167,7 +167,7 @@ const brokenWordsOf = (page: Page, path: string): Promise<string[]> =>
     return [...broken].slice(0, 5);
   }, path);
 
-/** What is less than 44 px high under a thumb; tags and handles of drawings are to scale, links in a line of text are text. */
+/** What is less than 48 px high under a thumb; tags and handles of drawings are to scale, links in a line of text are text. */
 const smallTargetsOf = (page: Page, path: string): Promise<string[]> =>
   page.evaluate((at) => {
     const targets = document.querySelectorAll(
@@ -185,7 +185,7 @@ const smallTargetsOf = (page: Page, path: string): Promise<string[]> =>
         height < 2 ||
         element.closest('.sr-only') !== null ||
         !element.checkVisibility();
-      return isDrawn || isText || isHidden || height >= 43.5
+      return isDrawn || isText || isHidden || height >= 47.5
         ? []
         : [`${at}: ${element.outerHTML.slice(0, 100)} is ${Math.round(height)} px high`];
     });

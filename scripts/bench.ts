@@ -31,6 +31,7 @@ import { rollFaults } from '@test/rollOracle';
 import { shopRequestArb } from '@test/shopArbitrary';
 import { shopFaults } from '@test/shopOracle';
 
+import { benchAlong } from './benchAlong';
 import { benchBench } from './benchBench';
 import { benchFits } from './benchFit';
 import { benchLevels } from './benchLevels';
@@ -431,7 +432,8 @@ async function main(names: readonly string[]): Promise<void> {
         `${worstMs.toFixed(worstMs < 100 ? 1 : 0)} ms of ${runs}, ${megabytes} MB; ${note}\n`,
     );
   }
-  // It needs a browser and a built app, so it is only measured when it is asked for.
+  // These need a browser and a built app, so they are only measured when they are asked for.
+  if (names.includes('along')) await benchAlong((line) => process.stdout.write(`${line}\n`));
   if (!names.includes('bench')) return;
   const [small, large] = [await benchBench(50), await benchBench(20_000)];
   for (const [what, key] of [

@@ -2,12 +2,14 @@
  * Measures the bench on a large and on a small database: how long its page takes to open, from the key to
  * the paint, and until a decision is stored. Needs a built app: npm run bench -- bench
  */
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { chromium, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import Database from 'better-sqlite3';
+
+import { median } from './benchRow';
+import { openChromium, startServer } from './benchSite';
 
 const PORT = 4395;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
@@ -25,9 +27,6 @@ export interface BenchFigures {
   readonly paintMs: number;
   readonly storeMs: number;
 }
-
-const median = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
 
 /** A home of five rooms with so many things, each decided three times, written as the app writes it. */
 export function fill(dataDir: string, thingCount: number): void {
@@ -106,28 +105,6 @@ export function fill(dataDir: string, thingCount: number): void {
     }
   })();
   db.close();
-}
-
-async function startServer(dataDir: string): Promise<ChildProcess> {
-  const child = spawn(
-    process.execPath,
-    [path.join('scripts', 'serve.mjs'), '--port', String(PORT)],
-    {
-      env: { ...process.env, TINBOX_DATA: dataDir, TINBOX_BACKUPS: 'off', NODE_ENV: 'production' },
-      stdio: 'ignore',
-    },
-  );
-  for (let i = 0; i < 200; i += 1) {
-    if (
-      await fetch(ADDRESS).then(
-        ({ ok }) => ok,
-        () => false,
-      )
-    )
-      return child;
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  throw new Error('the server did not start; build first: npm run build');
 }
 
 async function ready(page: Page): Promise<void> {
@@ -218,23 +195,12 @@ async function store(i: number): Promise<number> {
 /** Medians of opening (7 times, after one to warm up), of 200 keys, and of 200 stored decisions. */
 export async function benchBench(thingCount: number): Promise<BenchFigures> {
   const dataDir = mkdtempSync(path.join(os.tmpdir(), 'tin-box-bench-'));
-  const first = await startServer(dataDir);
+  const first = await startServer(dataDir, PORT);
   first.kill();
   await new Promise((resolve) => first.once('exit', resolve));
   fill(dataDir, thingCount);
-  const server = await startServer(dataDir);
-  const browser = await chromium.launch({
-    executablePath: process.env.TINBOX_CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const server = await startServer(dataDir, PORT);
+  const browser = await openChromium();
   try {
     const page = await browser.newPage({
       viewport: { width: 1280, height: 800 },

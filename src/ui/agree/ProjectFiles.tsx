@@ -3,7 +3,7 @@ import { ImportCsv } from './ImportCsv';
 /** The project in open formats, out and in. */
 export function ProjectFiles({ projectId }: { projectId: string }) {
   const link =
-    'flex min-h-9 items-center text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11';
+    'flex min-h-9 items-center text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-12';
   return (
     <section>
       <h2 className="caption mb-1 font-text">As files</h2>

@@ -176,7 +176,7 @@ function People({ form }: { form: Form }) {
               type="button"
               aria-label={`Remove person ${i + 1}`}
               onClick={() => remove(i)}
-              className="grid size-11 place-items-center self-center rounded hover:bg-well"
+              className="grid size-12 place-items-center self-center rounded hover:bg-well"
             >
               <X size={17} />
             </button>

@@ -185,7 +185,7 @@ function SectionRow({
 }: SectionRowProps) {
   const { section } = estimate;
   const icon =
-    'grid size-9 shrink-0 place-items-center rounded hover:bg-well disabled:opacity-30 max-md:size-11';
+    'grid size-9 shrink-0 place-items-center rounded hover:bg-well disabled:opacity-30 max-md:size-12';
   return (
     <li
       className={clsx(

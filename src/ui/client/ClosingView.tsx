@@ -320,7 +320,7 @@ function Outputs({ projectId, consentWords, onConsent, onWithdraw, onSend }: Clo
           </a>
         </div>
         <details className="mt-2">
-          <summary className="min-h-10 content-center text-[14.5px] text-rim max-md:min-h-11">
+          <summary className="min-h-10 content-center text-[14.5px] text-rim max-md:min-h-12">
             Send it by mail
           </summary>
           <div className="grid gap-2">

@@ -154,7 +154,7 @@ export function MakePage(props: MakePageProps) {
           />
         )}
         <details>
-          <summary className="min-h-10 content-center text-[14.5px] text-rim max-md:min-h-11">
+          <summary className="min-h-10 content-center text-[14.5px] text-rim max-md:min-h-12">
             Send it by mail
           </summary>
           <div className="grid gap-2">

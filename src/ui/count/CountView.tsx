@@ -94,7 +94,7 @@ export function CountView(props: CountViewProps) {
               {rule.name}: not counted here{' '}
               <button
                 type="button"
-                className="min-h-8 underline max-md:min-h-11"
+                className="min-h-8 underline max-md:min-h-12"
                 onClick={() => void mutate(() => props.onSaveRule({ ...rule, isOff: false }))}
               >
                 count them again
@@ -114,7 +114,7 @@ export function CountView(props: CountViewProps) {
           ) : (
             <button
               type="button"
-              className="mt-1 min-h-9 rounded-[5px] border-[1.5px] border-dashed border-line px-2.5 text-rim-deep max-md:min-h-11"
+              className="mt-1 min-h-9 rounded-[5px] border-[1.5px] border-dashed border-line px-2.5 text-rim-deep max-md:min-h-12"
               onClick={() => setIsAdding(true)}
             >
               + A rule of this home
@@ -139,7 +139,7 @@ export function CountView(props: CountViewProps) {
           </p>
           <Link
             href={props.datesHref}
-            className="mt-1 inline-block min-h-9 py-1.5 text-rim-deep underline underline-offset-3 max-md:min-h-11"
+            className="mt-1 inline-block min-h-9 py-1.5 text-rim-deep underline underline-offset-3 max-md:min-h-12"
           >
             A spice drawer or medicine chest, pack by pack
           </Link>

@@ -203,7 +203,7 @@ function PackLine({ parse, names, lastName, today, onKeep }: PackLineProps) {
           maxLength={100}
           enterKeyHint="done"
           placeholder="pap 1226"
-          className="input min-h-11 font-head text-[20px] font-[620]"
+          className="input min-h-12 font-head text-[20px] font-[620]"
           value={typed}
           onChange={(event) => setTyped(event.target.value)}
         />
@@ -304,7 +304,7 @@ function JustRead({
               </span>
               <button
                 type="button"
-                className="min-h-8 text-[13.5px] underline underline-offset-3 max-md:min-h-11"
+                className="min-h-8 text-[13.5px] underline underline-offset-3 max-md:min-h-12"
                 aria-label={`Take back ${thing.name}`}
                 onClick={() => onTakeBack(thing)}
               >
@@ -316,7 +316,7 @@ function JustRead({
       {things.length > 12 && !isWhole && (
         <button
           type="button"
-          className="min-h-9 text-[13.5px] underline underline-offset-3 max-md:min-h-11"
+          className="min-h-9 text-[13.5px] underline underline-offset-3 max-md:min-h-12"
           onClick={() => setIsWhole(true)}
         >
           and {things.length - 12} before them
@@ -381,7 +381,7 @@ function Card({
                 <input
                   type="date"
                   aria-label={`Use by, ${thing.name}`}
-                  className="input min-h-8 w-auto py-0.5 text-[13.5px] max-md:min-h-11"
+                  className="input min-h-8 w-auto py-0.5 text-[13.5px] max-md:min-h-12"
                   onBlur={(event) => setDay(thing, event.target.value)}
                 />
               </li>

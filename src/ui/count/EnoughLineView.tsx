@@ -48,7 +48,7 @@ export function EnoughLineView({
   };
   const open = letGoFirst.filter(({ thing }) => !decided.has(thing.decisionId));
   const small =
-    'min-h-8 rounded-[5px] border-[1.5px] border-line bg-white px-2 text-[13.5px] hover:border-rim max-md:min-h-11';
+    'min-h-8 rounded-[5px] border-[1.5px] border-line bg-white px-2 text-[13.5px] hover:border-rim max-md:min-h-12';
   return (
     <li className="py-2.5">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
@@ -68,7 +68,7 @@ export function EnoughLineView({
           type="button"
           aria-expanded={isEditing}
           aria-label={`Change the rule for ${rule.name}`}
-          className="min-h-6 px-1 underline underline-offset-3 max-md:min-h-11"
+          className="min-h-6 px-1 underline underline-offset-3 max-md:min-h-12"
           onClick={() => setIsEditing(!isEditing)}
         >
           change

@@ -60,7 +60,7 @@ export function HomeDates({ projectId, rooms, things, today }: HomeDatesProps) {
               <li key={room.id}>
                 <Link
                   href={`/projects/${projectId}/rooms/${room.id}/sort/dates`}
-                  className="flex min-h-11 flex-wrap items-center justify-between gap-x-3 py-1 hover:bg-rim-wash"
+                  className="flex min-h-12 flex-wrap items-center justify-between gap-x-3 py-1 hover:bg-rim-wash"
                 >
                   <b>{room.name}</b>
                   <span className="text-[14px] text-soft">

@@ -38,7 +38,7 @@ export function HouseholdBar({ household, onSave }: HouseholdBarProps) {
       <input
         key={value}
         inputMode="numeric"
-        className="input measure min-h-8 w-[52px] px-2 py-0.5 max-md:min-h-11"
+        className="input measure min-h-8 w-[52px] px-2 py-0.5 max-md:min-h-12"
         defaultValue={value}
         onBlur={(event) =>
           Number(event.target.value) !== value && void save({ [key]: Number(event.target.value) })

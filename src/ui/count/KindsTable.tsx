@@ -133,7 +133,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
         inputMode="decimal"
         aria-label={`${label} of one ${id}`}
         disabled={field === 'massG' && kind.massFrom === 'weighed'}
-        className="input measure min-h-9 w-[84px] px-2 py-1 text-right disabled:bg-paper max-md:min-h-11"
+        className="input measure min-h-9 w-[84px] px-2 py-1 text-right disabled:bg-paper max-md:min-h-12"
         defaultValue={shown ?? ''}
         placeholder={shown === null ? 'not known' : undefined}
         onBlur={(event) => void set(field, event.target.value)}
@@ -177,7 +177,7 @@ function KindRow({ kind, isWeighing, onWeighing, onSet, onWeigh, onReset }: Kind
             type="button"
             aria-expanded={isWeighing}
             aria-label={`Weigh some: ${id}`}
-            className="inline-grid size-9 place-items-center rounded-[5px] border border-line bg-white max-md:size-11"
+            className="inline-grid size-9 place-items-center rounded-[5px] border border-line bg-white max-md:size-12"
             onClick={() => onWeighing(!isWeighing)}
           >
             <Scale size={16} />

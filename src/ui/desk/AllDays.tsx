@@ -119,7 +119,7 @@ function Agenda({ visits, today }: Pick<AllDaysProps, 'visits' | 'today'>) {
         <li key={visit.id} className="py-1 text-[14.5px]">
           <Link
             href={`/projects/${projectId}/home/days`}
-            className="flex min-h-11 flex-wrap items-center gap-x-3"
+            className="flex min-h-12 flex-wrap items-center gap-x-3"
           >
             <b>{visitDayWords(visit.day)}</b>
             <span className="font-mono text-[14px]">{timesWords(visit)}</span>

@@ -45,7 +45,7 @@ export function BackupNote(props: BackupNoteProps) {
       </span>
       <button
         type="button"
-        className="min-h-9 text-rim underline underline-offset-3 max-md:min-h-11"
+        className="min-h-9 text-rim underline underline-offset-3 max-md:min-h-12"
         onClick={() => setIsOpen(true)}
       >
         Backups: {folder === undefined ? 'switched off here' : EVERY_WORDS[schedule.every]}

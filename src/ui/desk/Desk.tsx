@@ -82,7 +82,7 @@ export function Desk({
         {awayCount > 0 && (
           <Link
             href="/away"
-            className="flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-11"
+            className="flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-12"
           >
             {formatCount(awayCount, 'home')} put away or forgotten
           </Link>

@@ -37,7 +37,7 @@ interface WeekProps {
 
 const DAYS = 7;
 const WEEK_LINK =
-  'inline-flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-11';
+  'inline-flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-12';
 
 /** The next seven days over all homes, today first; nothing where nothing is planned in them. */
 export function Week({ today, visits, ready, due, questions, answers }: WeekProps) {
@@ -94,7 +94,7 @@ export function Week({ today, visits, ready, due, questions, answers }: WeekProp
                     <li key={visit.id} className="mt-1 leading-snug">
                       <Link
                         href={`/projects/${projectId}/home/days`}
-                        className="inline-block text-rim underline underline-offset-3 max-md:min-h-11 max-md:content-center"
+                        className="inline-block text-rim underline underline-offset-3 max-md:min-h-12 max-md:content-center"
                       >
                         {homeName}
                       </Link>

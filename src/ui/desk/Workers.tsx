@@ -55,7 +55,7 @@ export function Workers({ workers, names, onSave, onRemove }: WorkersProps) {
               <span className="mr-auto text-soft">{worker ? hoursOf(worker) : 'no hours set'}</span>
               <button
                 type="button"
-                className="min-h-9 text-[14px] text-rim underline underline-offset-3 max-md:min-h-11"
+                className="min-h-9 text-[14px] text-rim underline underline-offset-3 max-md:min-h-12"
                 onClick={() =>
                   setEdited({ name, typed: worker ? toTypedWorker(worker) : { ...USUAL, name } })
                 }

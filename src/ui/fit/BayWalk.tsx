@@ -34,7 +34,7 @@ export function BayWalk({ bays, activeId, base }: BayWalkProps) {
           href={`${base}?bay=${bay.id}`}
           aria-current={bay.id === activeId ? 'page' : undefined}
           className={clsx(
-            'flex min-h-8 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11',
+            'flex min-h-8 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-12',
             bay.id === activeId
               ? 'border-rim bg-white font-bold text-rim-deep'
               : 'border-line bg-sheet',

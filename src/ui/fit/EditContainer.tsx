@@ -51,7 +51,7 @@ export function EditContainer(props: EditContainerProps) {
         type="button"
         aria-label={`Change ${container.name}`}
         onClick={() => setIsOpen(true)}
-        className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+        className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
       >
         <Pencil size={15} />
       </button>
@@ -206,7 +206,7 @@ function OfferForm({
           type="button"
           aria-label={`Remove: ${label}`}
           onClick={() => void mutate(onRemove, { done: 'The price is gone.' })}
-          className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+          className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
         >
           <X size={15} />
         </button>

@@ -214,7 +214,7 @@ function TrialRow({
             aria-label={`${turn + 1}: ${label}`}
             onClick={() => onTick({ ...check, [key]: !check[key] })}
             className={clsx(
-              'flex min-h-9 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-11',
+              'flex min-h-9 items-center gap-1 rounded-[5px] border px-2 text-[13.5px] max-md:min-h-12',
               check[key]
                 ? 'border-rim bg-rim-wash font-bold text-rim-deep'
                 : 'border-line bg-white',

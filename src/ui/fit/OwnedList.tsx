@@ -59,7 +59,7 @@ export function OwnedList({
             <button
               type="button"
               aria-label={`Change ${container.name}`}
-              className="grid size-8 place-items-center rounded hover:bg-well max-md:size-11"
+              className="grid size-8 place-items-center rounded hover:bg-well max-md:size-12"
               onClick={() => setChanged(container)}
             >
               <Pencil size={14} />
@@ -67,7 +67,7 @@ export function OwnedList({
             <button
               type="button"
               aria-label={`Remove ${container.name}`}
-              className="grid size-8 place-items-center rounded hover:bg-well max-md:size-11"
+              className="grid size-8 place-items-center rounded hover:bg-well max-md:size-12"
               onClick={() => void mutate(() => onRemove(container.id), { offersUndo: true })}
             >
               <X size={14} />

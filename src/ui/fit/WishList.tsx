@@ -97,7 +97,7 @@ export function WishList({ request, forbidden, currency, cheapest, onWish }: Wis
             <button
               type="button"
               aria-label={`Let go: ${words}`}
-              className="grid size-8 shrink-0 place-items-center rounded hover:bg-well max-md:size-11"
+              className="grid size-8 shrink-0 place-items-center rounded hover:bg-well max-md:size-12"
               onClick={() => void onWish(undo)}
             >
               <X size={14} />

@@ -95,7 +95,7 @@ export function HomeView({ project, next, rooms, facts, conflicts, onDecide }: H
                 <NextList next={things.slice(0, SHOWN)} />
                 {things.length > SHOWN && (
                   <details>
-                    <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+                    <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-12">
                       {things.length - SHOWN} more
                     </summary>
                     <NextList next={things.slice(SHOWN)} />
@@ -160,7 +160,7 @@ const TrayPart = ({ title, children }: { title: string; children: ReactNode }) =
 );
 
 const linkLook =
-  'inline-block py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11 max-md:content-center';
+  'inline-block py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-12 max-md:content-center';
 
 function Questions({
   projectId,

@@ -13,7 +13,7 @@ export function LearntNote({ notes }: { readonly notes: readonly string[] }) {
       </ul>
       <Link
         href="/learnt"
-        className="inline-flex min-h-9 items-center text-[14px] text-rim underline underline-offset-3 max-md:min-h-11"
+        className="inline-flex min-h-9 items-center text-[14px] text-rim underline underline-offset-3 max-md:min-h-12"
       >
         What it rests on
       </Link>

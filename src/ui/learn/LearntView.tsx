@@ -155,7 +155,7 @@ function Compared({
         }))}
       />
       <details className="mt-1">
-        <summary className="min-h-9 py-1.5 text-rim max-md:min-h-11">
+        <summary className="min-h-9 py-1.5 text-rim max-md:min-h-12">
           The {formatCount(rooms.length, 'room')} in figures
         </summary>
         <SideScroll label={`Rooms by ${what}`}>

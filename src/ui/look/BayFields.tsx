@@ -52,7 +52,7 @@ export function BayFields({ form, index, measureUnit, onRemove }: BayFieldsProps
   const name = `bays.${index}` as const;
   return (
     <li className="panel p-3">
-      <div className="grid grid-cols-[minmax(0,1fr)_76px_76px_44px] items-start gap-2.5 max-sm:grid-cols-[76px_76px_44px]">
+      <div className="grid grid-cols-[minmax(0,1fr)_76px_76px_48px] items-start gap-2.5 max-sm:grid-cols-[76px_76px_48px]">
         <TextField
           label="Place"
           className="max-sm:col-span-full"
@@ -83,7 +83,7 @@ export function BayFields({ form, index, measureUnit, onRemove }: BayFieldsProps
             type="button"
             aria-label={`Remove place ${index + 1}`}
             onClick={onRemove}
-            className="mt-5 grid size-11 place-items-center rounded hover:bg-well"
+            className="mt-5 grid size-12 place-items-center rounded hover:bg-well"
           >
             <X size={17} />
           </button>
@@ -227,7 +227,7 @@ function Readings({ form, index, measure, word, measureUnit }: ReadingsProps) {
             <button
               type="button"
               data-add-reading=""
-              className="inline-flex min-h-8 items-center gap-1 rounded border border-line bg-sheet px-2 max-md:min-h-11"
+              className="inline-flex min-h-8 items-center gap-1 rounded border border-line bg-sheet px-2 max-md:min-h-12"
               onClick={() => form.setValue(path, [...texts, ''])}
             >
               <Plus size={14} aria-hidden="true" /> another reading

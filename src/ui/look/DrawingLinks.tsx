@@ -15,7 +15,7 @@ export function DrawingLinks({ projectId, roomId, hasPlan, hasUnits }: DrawingLi
   ];
   if (rows.length === 0) return null;
   const link =
-    'inline-flex min-h-8 items-center text-[14px] text-rim underline underline-offset-3 max-md:min-h-11';
+    'inline-flex min-h-8 items-center text-[14px] text-rim underline underline-offset-3 max-md:min-h-12';
   return (
     <section>
       <h2 className="caption mb-1 font-text">Drawings to scale</h2>

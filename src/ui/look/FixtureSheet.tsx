@@ -82,7 +82,7 @@ function FixtureForm({
         value={kind}
         options={fixtureKinds.map((each) => [each, fixtureKindWords[each]])}
         onChange={pick}
-        optionClass="min-h-11"
+        optionClass="min-h-12"
       />
       <div className="grid grid-cols-2 gap-x-3 gap-y-2 sm:grid-cols-3">
         <TextField

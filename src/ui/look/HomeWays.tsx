@@ -93,7 +93,7 @@ export function HomeWays(props: HomeWaysProps) {
           )}
           {ways.length > 0 && (
             <details>
-              <summary className="caption min-h-11 content-center">
+              <summary className="caption min-h-12 content-center">
                 How far it is from room to room
               </summary>
               <ul className="grid gap-0.5 text-[14px]">

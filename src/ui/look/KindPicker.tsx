@@ -31,7 +31,7 @@ export function KindPicker({
             aria-pressed={active === kind}
             onClick={() => onPick(kind)}
             className={clsx(
-              'grid min-h-11 grid-rows-[62px_1fr] items-center justify-items-center gap-1 rounded-[5px]',
+              'grid min-h-12 grid-rows-[62px_1fr] items-center justify-items-center gap-1 rounded-[5px]',
               'border-[1.5px] px-1 pt-1.5 pb-1 text-[12.5px] leading-tight',
               active === kind
                 ? 'border-rim bg-white font-[650] text-rim-deep'

@@ -34,7 +34,7 @@ export function LookTray({
           {units.map((unit) => (
             <li key={unit.id}>
               <Link
-                className="flex min-h-9 items-center text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11"
+                className="flex min-h-9 items-center text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-12"
                 href={`${base}/units/${unit.id}`}
               >
                 {unit.name}

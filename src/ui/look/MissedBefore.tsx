@@ -31,7 +31,7 @@ export function MissedBefore({ vantagePoint, onMissed }: MissedBeforeProps) {
         )}
         <button
           type="button"
-          className="min-h-9 text-rim underline underline-offset-3 max-md:min-h-11"
+          className="min-h-9 text-rim underline underline-offset-3 max-md:min-h-12"
           onClick={() => setIsOpen(true)}
         >
           {vantagePoint.beforeMissed === null ? 'The “before” was missed' : 'change the note'}

@@ -28,7 +28,7 @@ export function ObstacleFields({ form, index }: { form: UnitFormHandle; index: n
         {fields.map((field, i) => (
           <li
             key={field.key}
-            className="grid grid-cols-3 items-start gap-2 sm:grid-cols-[1.4fr_repeat(6,1fr)_44px]"
+            className="grid grid-cols-3 items-start gap-2 sm:grid-cols-[1.4fr_repeat(6,1fr)_48px]"
           >
             <TextField
               label="What"
@@ -49,7 +49,7 @@ export function ObstacleFields({ form, index }: { form: UnitFormHandle; index: n
               type="button"
               aria-label={`Remove obstacle ${i + 1} of place ${index + 1}`}
               onClick={() => remove(i)}
-              className="mt-5 grid size-11 place-items-center rounded hover:bg-well"
+              className="mt-5 grid size-12 place-items-center rounded hover:bg-well"
             >
               <X size={16} />
             </button>

@@ -62,7 +62,7 @@ export function PassageSheet({
               ['stairs', 'Stairs'],
             ]}
             onChange={(next) => setValue('kind', next)}
-            optionClass="min-h-11"
+            optionClass="min-h-12"
           />
         )}
         {!isOpening && (

@@ -80,7 +80,7 @@ export function PictureSlot({
     setProblem(body?.error?.message ?? 'No camera answers.');
   };
   const icon =
-    'grid size-9 place-items-center rounded hover:bg-well focus-within:outline-3 focus-within:outline-rim max-md:size-11';
+    'grid size-9 place-items-center rounded hover:bg-well focus-within:outline-3 focus-within:outline-rim max-md:size-12';
   return (
     <figure
       className={`w-[196px] max-md:w-[calc(50%-6px)] ${picture ? '' : 'print:hidden'}`}

@@ -102,7 +102,7 @@ export function RoomChecks({
                 type="button"
                 aria-label={`Change “${answer.check.text}”`}
                 onClick={() => setEditing(toTypedCheck(answer.check))}
-                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
               >
                 <Pencil size={15} />
               </button>
@@ -112,7 +112,7 @@ export function RoomChecks({
                 type="button"
                 aria-label={`Remove “${answer.check.text}”`}
                 onClick={() => void mutate(() => onRemove(answer.check.id), { offersUndo: true })}
-                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
               >
                 <X size={15} />
               </button>

@@ -34,7 +34,7 @@ export function RoomPurpose({ room, onSave }: RoomPurposeProps) {
           type="button"
           aria-label="Change name and purpose"
           onClick={() => setTyped(room)}
-          className="no-print grid size-11 shrink-0 place-items-center rounded hover:bg-well"
+          className="no-print grid size-12 shrink-0 place-items-center rounded hover:bg-well"
         >
           <Pencil size={16} />
         </button>

@@ -65,7 +65,7 @@ export function RoutineBreaks({ breaks, onSave, isAsking = false }: RoutineBreak
                   setEditedAt(i);
                   setTyped(each);
                 }}
-                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
               >
                 <Pencil size={15} />
               </button>
@@ -75,7 +75,7 @@ export function RoutineBreaks({ breaks, onSave, isAsking = false }: RoutineBreak
                 type="button"
                 aria-label={`Remove “${each.what}”`}
                 onClick={() => void keep(breaks.filter((_, at) => at !== i))}
-                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+                className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
               >
                 <X size={15} />
               </button>

@@ -82,7 +82,7 @@ function Drawn({
               aria-label="Draw it smaller"
               disabled={zoomIndex === 0}
               onClick={() => setZoomIndex(zoomIndex - 1)}
-              className="grid size-9 place-items-center rounded hover:bg-well disabled:opacity-40 max-md:size-11"
+              className="grid size-9 place-items-center rounded hover:bg-well disabled:opacity-40 max-md:size-12"
             >
               <ZoomOut size={16} />
             </button>
@@ -91,7 +91,7 @@ function Drawn({
               aria-label="Draw it larger"
               disabled={zoomIndex === ZOOMS.length - 1}
               onClick={() => setZoomIndex(zoomIndex + 1)}
-              className="grid size-9 place-items-center rounded hover:bg-well disabled:opacity-40 max-md:size-11"
+              className="grid size-9 place-items-center rounded hover:bg-well disabled:opacity-40 max-md:size-12"
             >
               <ZoomIn size={16} />
             </button>

@@ -61,7 +61,7 @@ export function VantagePoints({
               <button
                 type="button"
                 aria-label={`Remove the spot ${vantagePoint.name}`}
-                className="no-print grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+                className="no-print grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
                 onClick={() => void mutate(() => onRemove(vantagePoint.id), { offersUndo: true })}
               >
                 <X size={16} />

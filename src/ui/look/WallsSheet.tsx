@@ -65,7 +65,7 @@ export function WallsSheet({ plan, measureUnit, look, onSave }: WallsSheetProps)
               ['walls', 'Wall by wall'],
             ]}
             onChange={setMode}
-            optionClass="min-h-11 flex-1"
+            optionClass="min-h-12 flex-1"
           />
           {mode === 'rectangle' ? (
             <div className="grid grid-cols-2 gap-3">
@@ -90,7 +90,7 @@ export function WallsSheet({ plan, measureUnit, look, onSave }: WallsSheetProps)
               </p>
               <ol className="grid gap-1.5">
                 {typed.walls.map((each, i) => (
-                  <li key={i} className="grid grid-cols-[1fr_1fr_44px] items-end gap-2">
+                  <li key={i} className="grid grid-cols-[1fr_1fr_48px] items-end gap-2">
                     <TextField
                       label={`Wall ${i + 1}`}
                       isLength
@@ -112,7 +112,7 @@ export function WallsSheet({ plan, measureUnit, look, onSave }: WallsSheetProps)
                       aria-label={`Remove wall ${i + 1}`}
                       disabled={typed.walls.length <= 4}
                       onClick={() => setTyped({ walls: typed.walls.filter((_, at) => at !== i) })}
-                      className="grid size-11 place-items-center rounded hover:bg-well disabled:opacity-40"
+                      className="grid size-12 place-items-center rounded hover:bg-well disabled:opacity-40"
                     >
                       <X size={16} />
                     </button>

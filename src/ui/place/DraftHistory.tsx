@@ -29,7 +29,7 @@ export function DraftHistory({
   };
   return (
     <details className="text-[14px]">
-      <summary className="caption min-h-8 content-center max-md:min-h-11">
+      <summary className="caption min-h-8 content-center max-md:min-h-12">
         How it came to be
       </summary>
       <ol className="divide-y divide-line">
@@ -48,7 +48,7 @@ export function DraftHistory({
             {i > 0 && (
               <button
                 type="button"
-                className="shrink-0 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11"
+                className="shrink-0 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-12"
                 aria-label={`Back to: ${sayDeed(entry.deed)}`}
                 onClick={() => void goBack(entry)}
               >

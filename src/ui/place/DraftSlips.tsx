@@ -63,7 +63,7 @@ export function DraftSlips({
               href={`${base}?draft=${slip.ref}`}
               aria-current={slip.ref === shownRef ? 'true' : undefined}
               className={clsx(
-                'inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] px-3 text-[14.5px] font-[650] max-md:min-h-11',
+                'inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] px-3 text-[14.5px] font-[650] max-md:min-h-12',
                 slip.ref === shownRef
                   ? 'border-2 border-rim bg-white text-rim-deep'
                   : 'border-line bg-sheet',
@@ -79,7 +79,7 @@ export function DraftSlips({
           onClick={() => setTyped({ what: 'copy', text: '' })}
           className={clsx(
             'inline-flex min-h-9 items-center gap-1.5 rounded-[5px] border-[1.5px] border-dashed',
-            'border-[#b3a78d] px-3 text-[14.5px] font-[650] text-rim-deep max-md:min-h-11',
+            'border-[#b3a78d] px-3 text-[14.5px] font-[650] text-rim-deep max-md:min-h-12',
           )}
         >
           <CopyPlus size={16} aria-hidden="true" /> Try another
@@ -97,7 +97,7 @@ export function DraftSlips({
             )}
             <button
               type="button"
-              className="text-rim underline underline-offset-3 max-md:min-h-11"
+              className="text-rim underline underline-offset-3 max-md:min-h-12"
               onClick={() => setTyped({ what: 'name', text: shown.name })}
             >
               Rename
@@ -105,7 +105,7 @@ export function DraftSlips({
             {!shown.isChosen && (
               <button
                 type="button"
-                className="text-rim underline underline-offset-3 max-md:min-h-11"
+                className="text-rim underline underline-offset-3 max-md:min-h-12"
                 onClick={() =>
                   void settle(() => onRemove(shown.ref)).then(({ ok }) => ok && router.push(base))
                 }

@@ -48,7 +48,7 @@ export function GroupWishes({
               type="button"
               aria-expanded={openId === group.id}
               onClick={() => setOpenId(openId === group.id ? '' : group.id)}
-              className="flex min-h-9 w-full items-center justify-between gap-2 text-left text-[14.5px] max-md:min-h-11"
+              className="flex min-h-9 w-full items-center justify-between gap-2 text-left text-[14.5px] max-md:min-h-12"
             >
               <span className="truncate">{group.name}</span>
               <span className="font-mono text-[13px] text-soft">

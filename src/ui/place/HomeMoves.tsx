@@ -95,7 +95,7 @@ export function HomeMoves({ projectId, rooms, ways, bayNames, liftG, onMoved }: 
               <li key={id}>
                 <Link
                   href={`${stepHref({ projectId, roomId: id }, 'place')}/moves`}
-                  className="flex min-h-11 items-center justify-between gap-3 hover:bg-rim-wash"
+                  className="flex min-h-12 items-center justify-between gap-3 hover:bg-rim-wash"
                 >
                   <b>{name}</b>
                   <span className="text-[14px] text-soft">

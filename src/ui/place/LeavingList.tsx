@@ -29,7 +29,7 @@ export function LeavingList({ rooms, groups, onSay }: LeavingListProps) {
         return (
           own.length > 0 && (
             <details key={room.id} className="border-t border-line">
-              <summary className="min-h-9 content-center text-[14px] max-md:min-h-11">
+              <summary className="min-h-9 content-center text-[14px] max-md:min-h-12">
                 {room.name}{' '}
                 <span className="text-soft">
                   {own.filter(mayLeaveRoom).length} of {own.length}

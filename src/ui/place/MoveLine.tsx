@@ -56,7 +56,7 @@ export function MoveLine({
   return (
     <li className={`border-t border-line ${isNext ? 'bg-rim-wash' : ''}`}>
       <div className="flex items-center gap-3 px-1.5 py-1">
-        <label className="flex min-h-11 min-w-0 flex-1 items-center gap-3">
+        <label className="flex min-h-12 min-w-0 flex-1 items-center gap-3">
           <input
             type="checkbox"
             className="size-[22px] shrink-0 accent-[#23407a]"
@@ -97,7 +97,7 @@ export function MoveLine({
             type="button"
             aria-expanded={isElsewhere}
             onClick={() => setIsElsewhere(!isElsewhere)}
-            className="no-print min-h-11 shrink-0 text-[13.5px] text-rim underline underline-offset-3"
+            className="no-print min-h-12 shrink-0 text-[13.5px] text-rim underline underline-offset-3"
           >
             it is elsewhere
           </button>

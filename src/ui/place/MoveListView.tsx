@@ -109,7 +109,7 @@ export function MoveListView({
             </h2>
             <button
               type="button"
-              className="no-print text-[14px] text-rim underline underline-offset-3 max-md:min-h-11"
+              className="no-print text-[14px] text-rim underline underline-offset-3 max-md:min-h-12"
               onClick={() => window.print()}
             >
               Print this list

@@ -13,7 +13,7 @@ export function PlacePaper({
   const href = (scale: number, format: string) =>
     `/api/projects/${projectId}/drawings?room=${roomId}&what=places&draft=${draftRef}&scale=${scale}&format=${format}`;
   const link =
-    'inline-flex min-h-8 items-center text-[14px] text-rim underline underline-offset-3 max-md:min-h-11';
+    'inline-flex min-h-8 items-center text-[14px] text-rim underline underline-offset-3 max-md:min-h-12';
   return (
     <section>
       <h2 className="caption mb-1 font-text">{roomName ?? 'This arrangement'} on paper</h2>

@@ -37,7 +37,7 @@ export function PlacingFacts({ group, placing, others, onChange }: PlacingFactsP
   ].filter((fact) => typeof fact === 'string');
   return (
     <details className="rounded-[5px] border border-line px-2">
-      <summary className="min-h-9 content-center text-[14px] max-md:min-h-11">
+      <summary className="min-h-9 content-center text-[14px] max-md:min-h-12">
         More that its place must know
         {facts.length > 0 && <span className="text-soft">: {facts.join(', ')}</span>}
       </summary>
@@ -193,7 +193,7 @@ function OtherGroups({
             <li key={id}>
               <button
                 type="button"
-                className="tag min-h-8 text-[13px] max-md:min-h-11"
+                className="tag min-h-8 text-[13px] max-md:min-h-12"
                 aria-label={`${label}: no longer ${others.find((other) => other.id === id)?.name ?? 'what is gone'}`}
                 onClick={() => onChange(ids.filter((other) => other !== id))}
               >

@@ -52,7 +52,7 @@ export function UnplacedTray({
           type="button"
           aria-label="Put it back in the tray"
           onClick={onPutHere}
-          className="min-h-9 px-2 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11"
+          className="min-h-9 px-2 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-12"
           tabIndex={-1}
         >
           put here

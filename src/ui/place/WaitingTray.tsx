@@ -58,7 +58,7 @@ function Waiting({
               type="button"
               className={clsx(
                 'min-h-8 shrink-0 rounded-[5px] border-[1.5px] border-line bg-white px-2 text-[13.5px]',
-                'hover:border-rim max-md:min-h-11',
+                'hover:border-rim max-md:min-h-12',
               )}
               aria-label={`Take in ${thing.name}`}
               onClick={() => void take(thing)}

@@ -135,7 +135,7 @@ export function WhatIfPanel({
         type="button"
         aria-expanded={isOpen}
         onClick={toggle}
-        className="flex min-h-9 w-full items-center justify-between text-left max-md:min-h-11"
+        className="flex min-h-9 w-full items-center justify-between text-left max-md:min-h-12"
       >
         <h2 className="text-[17px]">What if</h2>
         <span className="text-[14px] text-soft">

@@ -13,7 +13,7 @@ const LOOKS: Readonly<Record<ButtonLook, string>> = {
 export const buttonClass = (look: ButtonLook, extra?: string): string =>
   clsx(
     'inline-flex min-h-10 items-center justify-center gap-2 rounded-[5px] border-[1.5px] px-3.5 ' +
-      'py-2 text-[14.5px] leading-tight font-[650] disabled:opacity-50 max-md:min-h-11',
+      'py-2 text-[14.5px] leading-tight font-[650] disabled:opacity-50 max-md:min-h-12',
     LOOKS[look],
     extra,
   );

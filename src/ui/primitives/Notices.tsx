@@ -60,7 +60,7 @@ export function Notices({
           )}
           <Toast.Close
             aria-label="Close the notice"
-            className="grid size-10 shrink-0 place-items-center rounded hover:bg-well max-md:size-11"
+            className="grid size-10 shrink-0 place-items-center rounded hover:bg-well max-md:size-12"
           >
             <X size={16} />
           </Toast.Close>

@@ -41,7 +41,7 @@ export function Sheet({ isOpen, onOpenChange, title, isAtFoot, children }: Sheet
         >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="text-[18px]">{title}</Dialog.Title>
-            <Dialog.Close className="grid size-11 place-items-center rounded" aria-label="Close">
+            <Dialog.Close className="grid size-12 place-items-center rounded" aria-label="Close">
               <X size={18} />
             </Dialog.Close>
           </div>

@@ -15,7 +15,7 @@ export function PutInList({ places, nameOfPlace }: PutInListProps) {
       <h3 className="text-[15.5px]">Containers, as they go in</h3>
       {places.map(({ bayId, steps }) => (
         <details key={bayId} open={places.length === 1}>
-          <summary className="min-h-9 content-center text-[14.5px] text-rim max-md:min-h-11">
+          <summary className="min-h-9 content-center text-[14.5px] text-rim max-md:min-h-12">
             {nameOfPlace(bayId)},{' '}
             {formatCount(
               steps.reduce((sum, { count }) => sum + count, 0),

@@ -286,7 +286,7 @@ function TookForm({ took, name }: { readonly took: SetUp['done'][number]; readon
   });
   return (
     <details className="ml-[26px]">
-      <summary className="min-h-9 content-center text-[13.5px] text-rim max-md:min-h-11">
+      <summary className="min-h-9 content-center text-[13.5px] text-rim max-md:min-h-12">
         {took.tookMinutes === null ? 'How long did it take?' : `It took ${took.tookMinutes} min`}
         <Waits
           of={(each) => each.kind === 'task_took' && each.task === took.kind && each.of === took.of}

@@ -125,7 +125,7 @@ function UnitCard({ groups, ...own }: UnitLoading & Pick<UnitsViewProps, 'groups
           <PutInList places={own.putIn} nameOfPlace={nameOfPlace} />
           {setUp.comes !== 'stays' && <Assembly {...own} />}
           <details>
-            <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+            <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-12">
               How it comes, what it weighs, whether it is anchored
               <Waits of={(each) => each.kind === 'unit_set_up' && each.unit.unitId === unit.id} />
             </summary>

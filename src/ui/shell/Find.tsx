@@ -41,7 +41,7 @@ export function Find({ projectId }: { projectId?: string }) {
         onClick={() => setIsOpen(true)}
         className={clsx(
           'flex min-h-9 shrink-0 items-center gap-1.5 rounded-[5px] border-[1.5px] border-line',
-          'bg-white px-2.5 text-[13px] text-soft max-md:min-h-11',
+          'bg-white px-2.5 text-[13px] text-soft max-md:min-h-12',
         )}
       >
         <Search size={15} aria-hidden="true" /> <span className="max-md:sr-only">Find</span>{' '}
@@ -89,7 +89,7 @@ function FindBody({ projectId, onGo }: { projectId: string | undefined; onGo: ()
             <Link
               href={hit.href}
               onClick={onGo}
-              className="flex min-h-11 items-center gap-3 rounded px-2 py-1.5 hover:bg-rim-wash"
+              className="flex min-h-12 items-center gap-3 rounded px-2 py-1.5 hover:bg-rim-wash"
             >
               <span className="w-[74px] shrink-0 text-[13px] text-soft">
                 {KIND_WORDS[hit.kind]}

@@ -47,7 +47,7 @@ export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
       {waiting > 0 && (
         <button
           type="button"
-          className="min-h-[24px] text-right underline decoration-dotted underline-offset-3 max-md:min-h-11"
+          className="min-h-[24px] text-right underline decoration-dotted underline-offset-3 max-md:min-h-12"
           onClick={() => setIsOpen(true)}
         >
           {waiting} waiting{since === undefined ? '' : ` since ${timeOf(since)}`}
@@ -56,7 +56,7 @@ export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
       {refused > 0 && (
         <button
           type="button"
-          className="ml-2 min-h-[24px] underline max-md:min-h-11"
+          className="ml-2 min-h-[24px] underline max-md:min-h-12"
           onClick={() => setIsOpen(true)}
         >
           {refused} refused

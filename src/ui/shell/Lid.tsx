@@ -44,7 +44,7 @@ export function Lid({
     >
       <Link
         href="/"
-        className="flex min-h-11 min-w-11 shrink-0 items-center gap-2 font-head text-[17px] font-bold text-rim-deep"
+        className="flex min-h-12 min-w-12 shrink-0 items-center gap-2 font-head text-[17px] font-bold text-rim-deep"
         aria-label="Tin Box: all projects"
       >
         <Mark /> <span className="max-lg:hidden">Tin Box</span>
@@ -90,7 +90,7 @@ export function Lid({
             href={addRoomHref}
             className={clsx(
               'flex min-h-[34px] items-center rounded-[5px] border-[1.5px] border-dashed border-line',
-              'px-2.5 text-[13.5px] whitespace-nowrap text-rim-deep max-md:min-h-11',
+              'px-2.5 text-[13.5px] whitespace-nowrap text-rim-deep max-md:min-h-12',
             )}
           >
             <span aria-hidden="true">+</span>

@@ -28,7 +28,7 @@ export const NextList = ({ next }: { next: readonly NextThing[] }) => (
       <li key={`${item.href} ${item.words}`}>
         <Link
           href={item.href}
-          className="block rounded py-1 text-[14.5px] leading-snug hover:bg-rim-wash max-md:min-h-11 max-md:py-2.5"
+          className="block rounded py-1 text-[14.5px] leading-snug hover:bg-rim-wash max-md:min-h-12 max-md:py-2.5"
         >
           {item.words} <span className="text-[13px] whitespace-nowrap text-soft">{item.where}</span>
         </Link>

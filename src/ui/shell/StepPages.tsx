@@ -49,7 +49,7 @@ export function PageTabs({ label, base, pages, active }: PageTabsProps) {
           aria-current={page === active ? 'page' : undefined}
           className={clsx(
             'min-h-9 shrink-0 border-b-[3px] px-2.5 py-1.5 text-[14.5px] whitespace-nowrap',
-            'max-[359px]:px-1.5 max-md:min-h-11 max-md:pt-2.5',
+            'max-[359px]:px-1.5 max-md:min-h-12 max-md:pt-2.5',
             page === active
               ? 'border-rim font-bold text-rim-deep'
               : 'border-transparent text-soft hover:text-ink',

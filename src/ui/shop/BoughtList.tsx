@@ -27,7 +27,7 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
   const { mutate } = useMutation();
   const [openId, setOpenId] = useState('');
   const link =
-    'no-print min-h-9 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-11';
+    'no-print min-h-9 text-[13.5px] text-rim underline underline-offset-3 max-md:min-h-12';
   return (
     <ul className="divide-y divide-line">
       {purchases.map((purchase) => (

@@ -47,7 +47,7 @@ export function FixingFields({ kept, units }: Fields & { readonly units: readonl
         {rows.fields.map((field, i) => (
           <div
             key={field.id}
-            className="grid grid-cols-[1fr_76px_64px_170px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_44px]"
+            className="grid grid-cols-[1fr_76px_64px_170px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_48px]"
           >
             <TextField
               className="max-md:col-span-3"

@@ -44,7 +44,7 @@ export function GiftCards({ cards, shops, currency, onAdd, onRemove }: GiftCards
             <button
               type="button"
               aria-label={`Remove the card of ${card.shopName}`}
-              className="grid size-8 place-items-center rounded hover:bg-well max-md:size-11"
+              className="grid size-8 place-items-center rounded hover:bg-well max-md:size-12"
               onClick={() => void mutate(() => onRemove(card.id), { offersUndo: true })}
             >
               <X size={14} />

@@ -46,7 +46,7 @@ export interface ShopChoice {
 
 /** The button that takes a row out. */
 export const REMOVE =
-  'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-11';
+  'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-12';
 
 /** Where a material is bought; without a shop it stays off the shopping list. */
 export function BuyingFields({
@@ -109,7 +109,7 @@ export function PaintFields({ kept, measureUnit, plan, fixtures, units }: Fields
         {surfaces.fields.map((field, i) => (
           <div
             key={field.id}
-            className="grid grid-cols-[1fr_96px_96px_64px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_60px_44px]"
+            className="grid grid-cols-[1fr_96px_96px_64px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_60px_48px]"
           >
             <TextField
               className="max-md:col-span-4"

@@ -93,7 +93,7 @@ export function MaterialsView({
   const isTooLong = (i: number) =>
     kept.carLength !== null && (kept.boards[i]?.length.mm ?? 0) > kept.carLength.mm;
   const remove =
-    'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-11';
+    'grid size-9 place-items-center self-end rounded text-soft hover:text-ink max-md:size-12';
   return (
     <FormProvider {...form}>
       <form onSubmit={(event) => void work(event)} noValidate className="grid gap-3">
@@ -106,7 +106,7 @@ export function MaterialsView({
                 <div
                   key={field.id}
                   className={clsx(
-                    'grid grid-cols-[1fr_84px_70px_58px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_1fr_44px]',
+                    'grid grid-cols-[1fr_84px_70px_58px_36px] gap-1.5 max-md:grid-cols-[1fr_1fr_1fr_48px]',
                     'max-md:border-b max-md:border-line max-md:pb-2',
                   )}
                 >
@@ -333,7 +333,7 @@ export function MaterialsView({
           {(run.cut ?? run.panel ?? run.roll) && (
             <button
               type="button"
-              className="text-[14px] text-rim underline underline-offset-3 max-md:min-h-11"
+              className="text-[14px] text-rim underline underline-offset-3 max-md:min-h-12"
               onClick={() => window.print()}
             >
               Print the plans

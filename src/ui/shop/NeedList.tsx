@@ -86,7 +86,7 @@ export function NeedList({ needs, currency, answersHref, onPriority, onRemove }:
                   <button
                     type="button"
                     aria-label={`Take ${need.name} off the list`}
-                    className="no-print ml-1 inline-grid size-8 place-items-center rounded align-middle hover:bg-well max-md:size-11"
+                    className="no-print ml-1 inline-grid size-8 place-items-center rounded align-middle hover:bg-well max-md:size-12"
                     onClick={() => void mutate(() => onRemove(need.needId), { offersUndo: true })}
                   >
                     <X size={14} />
@@ -121,7 +121,7 @@ export function NeedList({ needs, currency, answersHref, onPriority, onRemove }:
                   PRIORITY_WORDS[need.priority]}
                 {need.from === 'fit' && (
                   <select
-                    className="input min-h-9 w-auto py-1 max-md:min-h-11"
+                    className="input min-h-9 w-auto py-1 max-md:min-h-12"
                     aria-label={`How much ${need.name} is wanted`}
                     value={need.priority}
                     onChange={(event) =>
@@ -177,7 +177,7 @@ function Said({
       {state === 'waits' && (
         <Link
           href={answersHref}
-          className="inline-flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-11"
+          className="inline-flex min-h-9 items-center text-rim underline underline-offset-3 max-md:min-h-12"
         >
           take it
         </Link>
@@ -206,7 +206,7 @@ function Approve({
     if (!result.ok) setIsApproved(!next);
   };
   return (
-    <label className="flex min-h-9 items-center gap-1.5 max-md:min-h-11">
+    <label className="flex min-h-9 items-center gap-1.5 max-md:min-h-12">
       <input
         type="checkbox"
         className="size-[18px] accent-[#23407a]"

@@ -77,7 +77,7 @@ export function Receipts({
                 href={`/api/pictures/${receipt.pictureId}`}
                 target="_blank"
                 rel="noreferrer"
-                className="size-11 overflow-hidden rounded border border-line"
+                className="size-12 overflow-hidden rounded border border-line"
               >
                 <PrivatePicture
                   pictureId={receipt.pictureId}
@@ -107,7 +107,7 @@ export function Receipts({
             <button
               type="button"
               aria-label={`Remove the receipt of ${receipt.shopName}`}
-              className="no-print grid size-8 place-items-center rounded hover:bg-well max-md:size-11"
+              className="no-print grid size-8 place-items-center rounded hover:bg-well max-md:size-12"
               onClick={() => void mutate(() => onRemove(receipt.id), { offersUndo: true })}
             >
               <X size={14} />

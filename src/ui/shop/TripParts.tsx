@@ -24,7 +24,7 @@ export function RoomShares({
         {rows.map(({ roomId, name, payMinor, leftMinor }) => (
           <li key={roomId} className="flex flex-wrap items-center justify-between gap-x-4 py-1">
             <Link
-              className="min-h-9 content-center text-rim underline underline-offset-3 max-md:min-h-11"
+              className="min-h-9 content-center text-rim underline underline-offset-3 max-md:min-h-12"
               href={stepHref({ projectId, roomId }, 'shop')}
             >
               {name}

@@ -51,7 +51,7 @@ export function HoursNote({
       {ranMinutes >= 3 && typed !== ran && (
         <button
           type="button"
-          className="mt-1 min-h-9 text-[14px] text-rim underline underline-offset-3 max-md:min-h-11"
+          className="mt-1 min-h-9 text-[14px] text-rim underline underline-offset-3 max-md:min-h-12"
           onClick={() => {
             setTyped(ran);
             void mutate(() => onNote(ran));

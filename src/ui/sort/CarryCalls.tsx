@@ -91,7 +91,7 @@ export function CarryCalls({ boxes, carries, liftLimitG }: CarryCallsProps) {
       ))}
       {others.length > 0 && (
         <details>
-          <summary className="min-h-9 content-center text-rim max-md:min-h-11">
+          <summary className="min-h-9 content-center text-rim max-md:min-h-12">
             {formatCount(others.length, 'box', 'boxes')} that can go to the door already
           </summary>
           <ul className="panel divide-y divide-line px-3">
@@ -122,7 +122,7 @@ export function CarryCalls({ boxes, carries, liftLimitG }: CarryCallsProps) {
         <p>
           <button
             type="button"
-            className="min-h-9 text-rim underline underline-offset-3 max-md:min-h-11"
+            className="min-h-9 text-rim underline underline-offset-3 max-md:min-h-12"
             onClick={() => setIsNoting(true)}
           >
             Something goes out unsorted

@@ -18,7 +18,7 @@ export function EndChecks({ answers, breaks, measureUnit, onSaveBreaks }: EndChe
   if (answers.length + breaks.length === 0) return null;
   return (
     <details className="basis-full">
-      <summary className="min-h-9 content-center font-[650] text-rim max-md:min-h-11">
+      <summary className="min-h-9 content-center font-[650] text-rim max-md:min-h-12">
         Before you go: is it possible here again?
       </summary>
       <div className="grid gap-3 py-2 lg:grid-cols-2">

@@ -61,7 +61,7 @@ export function HandPanel({
           className={clsx(
             'field-sizing-content w-full resize-none bg-transparent py-1 font-head text-[25px]',
             'leading-tight font-[620] outline-none placeholder:font-normal placeholder:text-[#a3997f]',
-            'max-md:min-h-11 max-md:text-[21px]',
+            'max-md:min-h-12 max-md:text-[21px]',
             'focus-visible:shadow-[0_3px_0_0_var(--color-rim)]',
           )}
         />
@@ -109,7 +109,7 @@ function Understood({
   const { inHand } = bench;
   if (!inHand) return null;
   const round =
-    'grid size-9 place-items-center rounded-[5px] border border-line bg-white max-md:size-11';
+    'grid size-9 place-items-center rounded-[5px] border border-line bg-white max-md:size-12';
   return (
     <div className="mt-2.5 flex flex-wrap items-center gap-x-3 gap-y-2 text-[14px]">
       <span className="flex items-center gap-1.5">
@@ -143,7 +143,7 @@ function Understood({
         <button
           type="button"
           aria-expanded={isSizing}
-          className="min-h-8 underline underline-offset-3 max-md:min-h-11"
+          className="min-h-8 underline underline-offset-3 max-md:min-h-12"
           onClick={() => onSizing(!isSizing)}
         >
           {inHand.ranges.litres.from === 'unknown' ? 'say its size' : 'correct it'}{' '}
@@ -172,7 +172,7 @@ function GroupChoice({
     const select = (
       <select
         aria-label="Group"
-        className="input min-h-9 w-auto max-w-[230px] bg-rim-wash py-1 font-[650] max-md:min-h-11 max-md:min-w-0 max-md:flex-1"
+        className="input min-h-9 w-auto max-w-[230px] bg-rim-wash py-1 font-[650] max-md:min-h-12 max-md:min-w-0 max-md:flex-1"
         value={bench.inHand?.groupId ?? ''}
         onChange={(event) => {
           if (event.target.value === '+') setNewName('');
@@ -200,7 +200,7 @@ function GroupChoice({
         {select}
         <button
           type="button"
-          className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
+          className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-12"
           onClick={() => void onAddGroup(groupBegun).then(setProblem).then(onGroupChosen)}
         >
           or a new group “{groupBegun}”
@@ -238,7 +238,7 @@ function GroupChoice({
       />
       <button
         type="submit"
-        className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
+        className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-12"
       >
         Add
       </button>
@@ -270,7 +270,7 @@ function ReasonChips({ bench }: { bench: Bench }) {
             onClick={() => bench.change({ reasons: toggle(inHand.reasons, reason) })}
             className={clsx(
               'flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] whitespace-nowrap',
-              'max-md:min-h-11',
+              'max-md:min-h-12',
               isOn
                 ? 'border-rim bg-rim-wash font-[650] text-rim-deep'
                 : 'border-line bg-white text-soft',

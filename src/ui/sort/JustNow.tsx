@@ -37,7 +37,7 @@ export function JustNow({
             type="button"
             disabled={!bench.canUndo}
             onClick={bench.undo}
-            className="flex min-h-9 items-center gap-1.5 rounded px-2 font-[650] text-rim-deep disabled:opacity-40 max-md:min-h-11"
+            className="flex min-h-9 items-center gap-1.5 rounded px-2 font-[650] text-rim-deep disabled:opacity-40 max-md:min-h-12"
           >
             <Undo2 size={16} aria-hidden="true" /> Undo <kbd className="max-md:hidden">Z</kbd>
           </button>
@@ -45,7 +45,7 @@ export function JustNow({
             type="button"
             disabled={!bench.canRedo}
             onClick={bench.redo}
-            className="flex min-h-9 items-center gap-1.5 rounded px-2 font-[650] text-rim-deep disabled:opacity-40 max-md:min-h-11"
+            className="flex min-h-9 items-center gap-1.5 rounded px-2 font-[650] text-rim-deep disabled:opacity-40 max-md:min-h-12"
           >
             <Redo2 size={16} aria-hidden="true" /> <span className="max-md:sr-only">Again</span>{' '}
             <kbd className="max-md:hidden">Y</kbd>
@@ -66,7 +66,7 @@ export function JustNow({
           <button
             type="button"
             onClick={openFind}
-            className="min-h-9 font-[650] text-rim-deep underline underline-offset-3 max-md:min-h-11"
+            className="min-h-9 font-[650] text-rim-deep underline underline-offset-3 max-md:min-h-12"
           >
             find it by its name
           </button>
@@ -100,7 +100,7 @@ function RecentThing({ thing, onCorrect }: { thing: Thing; onCorrect: () => void
         title="Decide again"
         className={clsx(
           'flex max-w-[240px] gap-2 rounded-r-[5px] border border-l-[5px] border-line bg-sheet py-1.5',
-          'pr-2.5 pl-2 text-left text-[13.5px] leading-tight hover:bg-white max-md:min-h-11',
+          'pr-2.5 pl-2 text-left text-[13.5px] leading-tight hover:bg-white max-md:min-h-12',
         )}
         style={{ borderLeftColor: color }}
       >

@@ -62,7 +62,7 @@ export function ListsView(props: ListsViewProps) {
     list.filter(({ decisionId }) => !answered.has(decisionId));
   const boxes = laterBoxesOf(lists.later);
   const small =
-    'min-h-9 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13.5px] hover:border-rim max-md:min-h-11';
+    'min-h-9 rounded-[5px] border-[1.5px] border-line bg-white px-2.5 text-[13.5px] hover:border-rim max-md:min-h-12';
   const roomNameOf = (id: string) => rooms.find((room) => room.id === id)?.name ?? '';
   return (
     <div className="grid items-start gap-4 lg:grid-cols-2">

@@ -324,7 +324,7 @@ interface ActsProps {
 function Acts({ count, aside, isCounting, onAside, onCount, children }: ActsProps) {
   const look = (isOn: boolean) =>
     'inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px] ' +
-    'max-md:min-h-11 ' +
+    'max-md:min-h-12 ' +
     `${isOn ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white'}`;
   return (
     <div className="mt-2.5 flex flex-wrap gap-1.5">

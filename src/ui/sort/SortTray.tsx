@@ -86,7 +86,7 @@ export function SortTray({
         <h2 className="caption mb-1 font-text">What waits</h2>
         <Link
           href={homeHref}
-          className="block rounded py-1 text-[14.5px] leading-snug text-rim underline underline-offset-3 max-md:min-h-11"
+          className="block rounded py-1 text-[14.5px] leading-snug text-rim underline underline-offset-3 max-md:min-h-12"
         >
           {lists.comingIn.length} coming in, {lists.noHome.length} without a home,{' '}
           {lists.ask.length} to ask, {lists.later.length} for later
@@ -104,7 +104,7 @@ export function SortTray({
           <Link
             key={page}
             href={page}
-            className="py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-11"
+            className="py-1 text-[14.5px] text-rim underline underline-offset-3 max-md:min-h-12"
           >
             {label}
           </Link>

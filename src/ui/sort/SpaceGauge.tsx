@@ -107,7 +107,7 @@ function PlaceChoice({
       {group?.bayId === null && space && (
         <button
           type="button"
-          className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-11"
+          className="min-h-9 rounded-[5px] border border-rim px-2.5 font-[650] text-rim-deep max-md:min-h-12"
           onClick={() =>
             void mutate(() => onPlaceGroup([{ groupId: group.id, bayId: space.bay.id }]))
           }
@@ -181,7 +181,7 @@ function BestOf({ need, usableLitres, otherLitres }: BestOfProps) {
         <input
           id="best-of"
           inputMode="numeric"
-          className="input measure min-h-7 w-[52px] px-1.5 py-0 max-md:min-h-11"
+          className="input measure min-h-7 w-[52px] px-1.5 py-0 max-md:min-h-12"
           value={typed}
           onChange={(event) => setTyped(event.target.value.replace(/\D/g, '').slice(0, 4))}
         />

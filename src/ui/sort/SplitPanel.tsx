@@ -36,7 +36,7 @@ export function SplitPanel({ name, count, onSplit, onBack }: SplitPanelProps) {
       }),
     );
   const round =
-    'grid size-9 place-items-center rounded-[5px] border border-line bg-white disabled:opacity-35 max-md:size-11';
+    'grid size-9 place-items-center rounded-[5px] border border-line bg-white disabled:opacity-35 max-md:size-12';
   return (
     <section aria-label="Split the pile" className="panel mt-3 border-l-4 border-l-rim p-3">
       <p className="mb-2 text-[14.5px]">

@@ -38,7 +38,7 @@ export function StepList({
   };
   return (
     <details className="text-[14px]">
-      <summary className="min-h-8 py-1 text-[13.5px] text-rim max-md:min-h-11">
+      <summary className="min-h-8 py-1 text-[13.5px] text-rim max-md:min-h-12">
         All steps, and a way of your own
       </summary>
       {children}
@@ -149,7 +149,7 @@ function StepMoves({
   if (isBegun) return <span className="self-center text-[13.5px] text-soft">begun</span>;
   const look =
     'grid size-9 place-items-center rounded-[5px] border border-line bg-white ' +
-    'disabled:opacity-40 max-md:size-11';
+    'disabled:opacity-40 max-md:size-12';
   const acts = [
     { label: `A step before ${name}`, icon: Plus, isOff: !canAdd, act: onAdd },
     { label: `${name} earlier`, icon: ArrowUp, isOff: !canRise, act: () => onMove(-1) },

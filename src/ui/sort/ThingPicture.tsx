@@ -35,7 +35,7 @@ export function ThingPicture({ projectId, pictureId, onTaken }: ThingPictureProp
       <label
         className={clsx(
           'inline-flex min-h-8 items-center gap-1.5 rounded-[4px] border px-2 text-[13.5px]',
-          'focus-within:outline-3 focus-within:outline-rim max-md:min-h-11',
+          'focus-within:outline-3 focus-within:outline-rim max-md:min-h-12',
           isTaken ? 'border-rim bg-rim-wash font-[650] text-rim-deep' : 'border-line bg-white',
         )}
       >

@@ -86,7 +86,7 @@ export function AtStopSheet({
       <ul className="divide-y divide-line">
         {stop.piles.map((pile) => (
           <li key={pile.id} className="py-1">
-            <label className="flex min-h-11 items-center gap-2.5 text-[15px]">
+            <label className="flex min-h-12 items-center gap-2.5 text-[15px]">
               <input
                 type="checkbox"
                 className="size-[20px] accent-[#23407a]"

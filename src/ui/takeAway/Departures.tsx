@@ -50,7 +50,7 @@ export function Departures({ departures, disabled, onChange }: DeparturesProps) 
               <button
                 type="button"
                 disabled={disabled}
-                className="min-h-9 text-rim underline max-md:min-h-11"
+                className="min-h-9 text-rim underline max-md:min-h-12"
                 aria-label={`Not on ${dayWords(each.day)}, ${clockWords(each.minute)}`}
                 onClick={() => onChange({ day: each.day, minute: each.minute, isAdded: false })}
               >

@@ -75,8 +75,8 @@ export function DriveView({
             aria-current={each.id === trip.id ? 'page' : undefined}
             className={
               each.id === trip.id
-                ? 'min-h-11 content-center rounded border-[1.5px] border-rim bg-rim-wash px-3 font-[650]'
-                : 'min-h-11 content-center rounded border-[1.5px] border-line px-3'
+                ? 'min-h-12 content-center rounded border-[1.5px] border-rim bg-rim-wash px-3 font-[650]'
+                : 'min-h-12 content-center rounded border-[1.5px] border-line px-3'
             }
           >
             {each.pickUp ? 'Pick-up' : `Trip ${i + 1}`}

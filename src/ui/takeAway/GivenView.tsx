@@ -112,7 +112,7 @@ export function GivenView(props: GivenViewProps) {
                     href={`/api/pictures/${handover.pictureId}`}
                     target="_blank"
                     rel="noreferrer"
-                    className="size-11 overflow-hidden rounded border border-line"
+                    className="size-12 overflow-hidden rounded border border-line"
                   >
                     <PrivatePicture
                       pictureId={handover.pictureId}

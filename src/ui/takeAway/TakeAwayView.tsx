@@ -61,7 +61,7 @@ export function TakeAwayView(props: TakeAwayViewProps) {
         </div>
         <Link
           href="/destinations"
-          className="min-h-10 content-center text-rim underline max-md:min-h-11"
+          className="min-h-10 content-center text-rim underline max-md:min-h-12"
         >
           Destinations of every home
         </Link>
@@ -305,7 +305,7 @@ function PileLine({
         )}
       </span>
       {(pile.needsWiping || pile.isWiped) && (
-        <label className="flex min-h-11 items-center gap-2 text-[14px]">
+        <label className="flex min-h-12 items-center gap-2 text-[14px]">
           <input
             type="checkbox"
             className="size-[18px] accent-[#23407a]"

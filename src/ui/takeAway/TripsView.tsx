@@ -297,7 +297,7 @@ function BoxList({
             <div className="flex items-baseline justify-between gap-2">
               <button
                 type="button"
-                className="min-h-9 text-left font-head text-[16px] font-[650] text-rim underline max-md:min-h-11"
+                className="min-h-9 text-left font-head text-[16px] font-[650] text-rim underline max-md:min-h-12"
                 onClick={() => onOpen(state.box.id)}
               >
                 Box {state.box.number}

@@ -24,7 +24,7 @@ export function DaysTerms({ typed, onSave }: DaysTermsProps) {
   const weekdays = useWatch({ control, name: 'weekdays' });
   return (
     <details className="panel p-4">
-      <summary className="min-h-9 content-center font-head text-[17px] font-[650] max-md:min-h-11">
+      <summary className="min-h-9 content-center font-head text-[17px] font-[650] max-md:min-h-12">
         When, and who comes
       </summary>
       <form className="mt-1 grid gap-3" noValidate onSubmit={submit}>

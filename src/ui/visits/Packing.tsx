@@ -23,7 +23,7 @@ export function Packing({ visit, bring, isOpen }: PackingProps) {
   const left = lines.filter(({ code }) => !ticked.includes(code)).length;
   return (
     <details open={isOpen} className="mt-1.5">
-      <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+      <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-12">
         {isBack ? 'Before you go: left behind' : 'What to bring'}, {left} of {lines.length}
         {isBack ? ' not packed' : ' to pack'}
       </summary>
@@ -71,7 +71,7 @@ export function TickLine({
     if (!result.ok) setIsOn(isOn);
   };
   return (
-    <label className="flex min-h-9 items-center gap-2 text-[14.5px] max-md:min-h-11">
+    <label className="flex min-h-9 items-center gap-2 text-[14.5px] max-md:min-h-12">
       <input
         type="checkbox"
         className="size-[18px] shrink-0 accent-[#23407a]"

@@ -21,7 +21,7 @@ export function StatementTerms({
   });
   return (
     <details className="panel p-4">
-      <summary className="min-h-9 content-center font-head text-[17px] font-[650] max-md:min-h-11">
+      <summary className="min-h-9 content-center font-head text-[17px] font-[650] max-md:min-h-12">
         Rounding and tax
       </summary>
       <form className="mt-1 grid gap-3 sm:grid-cols-2" noValidate onSubmit={submit}>

@@ -112,7 +112,7 @@ const ROW = 'flex flex-wrap items-baseline gap-x-3 py-1.5 text-[14.5px]';
 /** Below its figures on a phone. */
 const WHAT = 'mr-auto max-md:order-last max-md:basis-full';
 const SOURCE =
-  'inline-block text-rim underline underline-offset-3 max-md:mr-auto max-md:min-h-11 max-md:content-center';
+  'inline-block text-rim underline underline-offset-3 max-md:mr-auto max-md:min-h-12 max-md:content-center';
 
 function HoursRow({
   line,

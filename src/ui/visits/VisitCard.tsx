@@ -84,7 +84,7 @@ export function VisitCard({
           <a
             aria-label={`Calendar file of the visit of ${visitDayWords(visit.day)}`}
             title="Calendar file"
-            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
             href={`/api/projects/${visit.projectId}/visits?as=ics&visit=${visit.id}`}
           >
             <CalendarPlus size={16} />
@@ -92,7 +92,7 @@ export function VisitCard({
           <button
             type="button"
             aria-label={`Change the visit of ${visitDayWords(visit.day)}`}
-            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
             onClick={onEdit}
           >
             <Pencil size={16} />
@@ -101,7 +101,7 @@ export function VisitCard({
             type="button"
             aria-label={`Remove the visit of ${visitDayWords(visit.day)}`}
             disabled={isPending}
-            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-11"
+            className="grid size-9 place-items-center rounded hover:bg-well max-md:size-12"
             onClick={() => void mutate(() => acts.onRemove(visit.id), { offersUndo: true })}
           >
             <X size={17} />
@@ -177,7 +177,7 @@ function Finished({
   const done = sections.filter(({ id }) => visit.doneSectionIds.includes(id)).length;
   return (
     <details open={isOpen} className="mt-1">
-      <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+      <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-12">
         Finished: {done} of {formatCount(sections.length, 'section')}
       </summary>
       <ul>
@@ -281,7 +281,7 @@ function Lived({ visit }: Pick<VisitCardProps, 'visit'>) {
         </span>
       </p>
       <details>
-        <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-11">
+        <summary className="min-h-9 content-center text-[14px] text-rim max-md:min-h-12">
           What was done, promised, and is next
         </summary>
         <form className="grid gap-2 pt-1 sm:grid-cols-2" noValidate onSubmit={submit}>

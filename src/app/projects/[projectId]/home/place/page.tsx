@@ -70,7 +70,7 @@ export default async function HomePlacePage({ params, searchParams }: HomePlaceP
         onGoBack={arrange}
       />
       <details>
-        <summary className="caption min-h-8 content-center max-md:min-h-11">
+        <summary className="caption min-h-8 content-center max-md:min-h-12">
           This arrangement on paper
         </summary>
         <div className="grid gap-3">

@@ -65,7 +65,7 @@ function ViewTab({
       href={href}
       aria-current={isShown ? 'page' : undefined}
       className={clsx(
-        'flex min-h-11 items-center px-4 font-head text-[15px] font-[650]',
+        'flex min-h-12 items-center px-4 font-head text-[15px] font-[650]',
         isShown ? 'border-b-[3px] border-rim text-rim-deep' : 'text-soft',
       )}
     >

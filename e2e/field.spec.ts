@@ -106,8 +106,10 @@ test('measured, corrected and taken back without a connection; what was refused 
   const refused = page.getByRole('region', { name: 'Refused: acts' });
   await expect(refused).toContainText('a bag of belts');
   await refused.getByLabel('In another room').selectOption({ label: 'Room 1' });
-  await refused.getByRole('button', { name: 'Take it up there' }).click();
-  await allKept(page);
+  await Promise.all([
+    page.waitForResponse((response) => response.url().endsWith('/acts') && response.ok()),
+    refused.getByRole('button', { name: 'Take it up there' }).click(),
+  ]);
   expect(kept('carries').map(({ room_id, note }) => [room_id, note])).toContainEqual([
     'hall',
     'a bag of belts',

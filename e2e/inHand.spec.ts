@@ -1,4 +1,5 @@
 import { rmSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 
 import { createOwnServer, insertHome } from './ownServer';
@@ -77,7 +78,7 @@ test('in one hand: the screen stays on while a session runs, a verdict is felt, 
   const hand = page.getByRole('region', { name: 'In the hand' });
   const before = (await hand.boundingBox())?.height ?? 0;
   await hand.getByRole('checkbox', { name: /A short vibration/ }).check();
-  await hand.getByRole('checkbox', { name: /Larger text/ }).check();
+  await hand.getByLabel('Text and everything on every page').selectOption('Twice as large');
   await expect.poll(async () => (await hand.boundingBox())?.height ?? 0).toBeGreaterThan(before);
   await hand.getByRole('checkbox', { name: /Say a line instead/ }).check();
   await hand.getByLabel('Forgets a home after').fill('0');
@@ -91,6 +92,9 @@ test('in one hand: the screen stays on while a session runs, a verdict is felt, 
   await page.getByRole('button', { name: 'Say it' }).click();
   await expect(line(page)).toHaveValue('3 wool scarves');
   await expect(page.getByRole('button', { name: 'Say it' })).toBeVisible();
+  // In the sun: each word stands out from its ground at 7 to 1 at least.
+  const faint = await new AxeBuilder({ page }).withRules(['color-contrast-enhanced']).analyze();
+  expect(faint.violations.flatMap(({ nodes }) => nodes.map(({ html }) => html))).toEqual([]);
   // Larger, the bench still fits the narrowest phone, and nothing sticks out.
   await page.setViewportSize({ width: 320, height: 640 });
   const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

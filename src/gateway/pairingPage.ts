@@ -11,7 +11,7 @@ export const escapeHtml = (raw: string): string =>
 export const PAGE_STYLE = `*{box-sizing:border-box}body{margin:0;background:#f3ede0;color:#22201b;font:17px/1.45 Verdana,sans-serif}
 main{max-width:420px;margin:0 auto;padding:28px 20px}h1{font:700 24px/1.2 Georgia,serif;
 border-bottom:4px solid #23407a;padding-bottom:10px;margin:0 0 14px}
-label{display:block;font-weight:700;font-size:14px;color:#5f584a;margin:14px 0 4px}
+label{display:block;font-weight:700;font-size:14px;color:#514b3f;margin:14px 0 4px}
 input{width:100%;min-height:48px;font-size:18px;padding:8px 12px;border:1.5px solid #d5cab5;border-radius:5px;background:#fff}
 #code{font-family:"Courier New",monospace;font-size:24px;letter-spacing:.12em;text-transform:uppercase}
 button{width:100%;min-height:52px;margin-top:18px;border:0;border-radius:5px;background:#23407a;color:#fff;font-size:17px;font-weight:700}

@@ -69,7 +69,7 @@ interface Ink {
 }
 
 const INK = '#22201b';
-const SOFT = '#5f584a';
+const SOFT = '#514b3f';
 const RIM = '#23407a';
 const SIGNAL = '#c8641b';
 
@@ -106,7 +106,7 @@ const TEXT_INKS: Readonly<
   name: { fill: INK, family: 'text', weight: 650 },
   measure: { fill: SOFT, family: 'mono', weight: 400 },
   note: { fill: SOFT, family: 'text', weight: 400 },
-  question: { fill: '#9a4709', family: 'text', weight: 650 },
+  question: { fill: '#7c3907', family: 'text', weight: 650 },
 };
 
 export const inkOf = (role: Role): Ink => INKS[role];

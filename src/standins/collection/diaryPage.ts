@@ -16,7 +16,7 @@ button{min-height:44px;padding:0 12px;border:1.5px solid #d5cab5;border-radius:5
 font:600 14px/1.2 Verdana,sans-serif}
 li{display:flex;flex-wrap:wrap;gap:10px;align-items:center;padding:4px 0;border-top:1px solid #d5cab5}
 ul{list-style:none;padding:0}span{flex:1}
-p{color:#5f584a}
+p{color:#514b3f}
 </style></head><body><main>
 <h1>Simulated collection service</h1>
 <p>Not a service: it plays one. Nobody comes. Let it be slow or down, fill a slot, or call a booking off.</p>

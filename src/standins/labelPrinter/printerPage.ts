@@ -15,7 +15,7 @@ border-top:4px solid #23407a;border-radius:7px;padding:12px 16px;margin:14px 0}
 button{min-height:48px;padding:0 14px;border:1.5px solid #d5cab5;border-radius:5px;background:#fbf8f1;font:600 14px/1.2 Verdana,sans-serif}
 .out{display:flex;flex-wrap:wrap;gap:8px;margin-top:14px}
 .out img{height:56px;background:#fff;border:1px solid #d5cab5}
-p{color:#5f584a}
+p{color:#514b3f}
 </style></head><body><main>
 <h1>Simulated label printer</h1>
 <p>Not a device: it plays one. It prints a label every half second; jam it, let it run out of tape, or put in another width.</p>

@@ -16,7 +16,7 @@ button,.file{min-height:44px;padding:0 12px;border:1.5px solid #d5cab5;border-ra
 font:600 14px/44px Verdana,sans-serif;color:#23407a;text-decoration:none;display:inline-block}
 article{background:#fff;border:1px solid #d5cab5;border-radius:7px;padding:14px 16px;margin-top:12px}
 pre{white-space:pre-wrap;overflow-wrap:anywhere;font:15px/1.45 Verdana,sans-serif;margin:8px 0}
-p{color:#5f584a;margin:2px 0}
+p{color:#514b3f;margin:2px 0}
 </style></head><body><main>
 <h1>Simulated mailbox</h1>
 <p>Not a mail server: what is sent lies here and goes nowhere. Let it be down, or refuse.</p>

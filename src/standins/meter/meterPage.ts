@@ -30,7 +30,7 @@ border-top:4px solid #23407a;border-radius:7px;padding:14px 18px;margin:14px 0}
 button{min-height:48px;border:1.5px solid #d5cab5;border-radius:5px;background:#fbf8f1;font:600 14px/1.2 Verdana,sans-serif}
 button:hover{background:#fff}form{display:flex;gap:8px;margin-top:14px}input{flex:1;min-height:44px;
 font-size:16px;padding:0 10px;border:1.5px solid #d5cab5;border-radius:5px}
-p{color:#5f584a}
+p{color:#514b3f}
 </style></head><body><main>
 <h1>Simulated distance meter</h1>
 <p>Not a device: it plays one. Point at a side of this made-up cupboard and press;

@@ -7,7 +7,7 @@ export const stallPage = (name: string): string => `<!doctype html>
 <style>
 body{font:16px/1.4 Verdana,sans-serif;background:#f3ede0;color:#22201b;margin:0}
 main{max-width:860px;margin:0 auto;padding:20px}
-h1{font-size:22px;margin:0 0 4px}p{color:#5f584a;margin:4px 0 14px}
+h1{font-size:22px;margin:0 0 4px}p{color:#514b3f;margin:4px 0 14px}
 .row{display:flex;flex-wrap:wrap;gap:8px;margin-bottom:14px}
 button{min-height:44px;border:1.5px solid #d5cab5;border-radius:5px;background:#fbf8f1;font:600 14px/1.2 Verdana,sans-serif;padding:0 12px}
 button[aria-pressed=true]{border-color:#23407a;border-width:2.5px;background:#fff}

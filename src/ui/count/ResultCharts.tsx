@@ -7,7 +7,7 @@ import type { Verdict } from '@/core/sort';
 import { verdictLooks } from '../sort/verdictLooks';
 import { verdictWords } from '../sort/sortWords';
 
-const AXIS = { fontSize: 13, fill: '#5f584a' };
+const AXIS = { fontSize: 13, fill: '#514b3f' };
 
 /** A bar a verdict, as long as its litres; the same figures stand in the table below. */
 export function LitresChart({

@@ -104,7 +104,7 @@ export function ObstacleShape({
         width={w}
         height={h}
         fill="#e8e1d2"
-        stroke="#5f584a"
+        stroke="#514b3f"
         strokeDasharray="4 3"
       />
       <text x={x + w / 2} y={y + h / 2 + 4} textAnchor="middle" className="fill-soft text-[12px]">

@@ -90,7 +90,7 @@ export function MockUpDrawing({
               width={box.across}
               height={box.up}
               fill="#e8e1d2"
-              stroke="#5f584a"
+              stroke="#514b3f"
               strokeWidth={0.3}
               strokeDasharray="1.2 1"
             />
@@ -99,7 +99,7 @@ export function MockUpDrawing({
               y={box.y + box.up / 2}
               textAnchor="middle"
               fontSize={4}
-              fill="#5f584a"
+              fill="#514b3f"
             >
               {fitLabel(box.label, box.across - 1, 4)}
             </text>

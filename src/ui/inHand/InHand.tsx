@@ -4,11 +4,26 @@ import { useEffect, useState } from 'react';
 
 import { DEFAULT_DAYS_WITHOUT_CONTACT, MOST_DAYS_WITHOUT_CONTACT } from '@/core/along';
 import { getDaysWithoutContact, setDaysWithoutContact } from '@/workers/along/alongStore';
-import { TextField } from '../primitives/Field';
-import { changeHandSettings, useHandSettings, type HandSettings } from './handSettings';
+import { SelectField, TextField } from '../primitives/Field';
+import {
+  changeHandSettings,
+  textSizes,
+  useHandSettings,
+  type HandSettings,
+  type TextSize,
+} from './handSettings';
 
-const SWITCHES: readonly (readonly [name: keyof HandSettings, label: string, note: string])[] = [
-  ['largeText', 'Larger text', 'Every page a quarter larger.'],
+const SIZE_WORDS: Readonly<Record<TextSize, string>> = {
+  1: 'As it is',
+  1.25: 'A quarter larger',
+  1.5: 'Half as large again',
+  2: 'Twice as large',
+};
+const SWITCHES: readonly (readonly [
+  name: keyof Omit<HandSettings, 'textSize'>,
+  label: string,
+  note: string,
+])[] = [
   ['stayAwake', 'The screen stays on', 'While a session runs; paused or ended it may go dark.'],
   [
     'speech',
@@ -24,6 +39,23 @@ export function InHand() {
   return (
     <section aria-label="In the hand" className="panel p-4">
       <h2 className="mb-1 text-[17px]">In the hand</h2>
+      <div className="mb-1 max-w-[260px]">
+        <SelectField
+          label="Text and everything on every page"
+          value={String(settings.textSize)}
+          onChange={({ target }) =>
+            changeHandSettings({
+              textSize: textSizes.find((size) => String(size) === target.value) ?? 1,
+            })
+          }
+        >
+          {textSizes.map((size) => (
+            <option key={size} value={String(size)}>
+              {SIZE_WORDS[size]}
+            </option>
+          ))}
+        </SelectField>
+      </div>
       {SWITCHES.map(([name, label, note]) => (
         <label key={name} className="flex min-h-12 items-center gap-3 text-[14.5px]">
           <input

@@ -6,9 +6,11 @@ import { useHandSettings } from './handSettings';
 
 /** Shows every page larger on a device where somebody wants it so. */
 export function LargeText() {
-  const { largeText } = useHandSettings();
+  const { textSize } = useHandSettings();
   useEffect(() => {
-    document.documentElement.classList.toggle('large-text', largeText);
-  }, [largeText]);
+    const { classList, style } = document.documentElement;
+    classList.toggle('large-text', textSize > 1);
+    style.setProperty('--text-size', String(textSize));
+  }, [textSize]);
   return null;
 }

@@ -3,8 +3,12 @@
 import { useSyncExternalStore } from 'react';
 
 /** How this device is held and read; each is kept in this browser alone. */
+export const textSizes = [1, 1.25, 1.5, 2] as const;
+export type TextSize = (typeof textSizes)[number];
+
 export interface HandSettings {
-  readonly largeText: boolean;
+  /** How many times larger every page is than usual. */
+  readonly textSize: TextSize;
   /** A short vibration when a verdict is taken, where the device has one. */
   readonly buzz: boolean;
   /** The screen stays on while a session runs. */
@@ -14,7 +18,7 @@ export interface HandSettings {
 }
 
 const NAME = 'tin-box.in-hand';
-const USUAL: HandSettings = { largeText: false, buzz: false, stayAwake: true, speech: false };
+const USUAL: HandSettings = { textSize: 1, buzz: false, stayAwake: true, speech: false };
 const BUZZ_MS = 18;
 const listeners = new Set<() => void>();
 let known: { readonly text: string | null; readonly settings: HandSettings } = {
@@ -37,7 +41,11 @@ export function readHandSettings(): HandSettings {
 function parse(text: string | null): Partial<HandSettings> {
   try {
     const value: unknown = JSON.parse(text ?? '{}');
-    return typeof value === 'object' && value !== null ? value : {};
+    if (typeof value !== 'object' || value === null) return {};
+    // Of a version that had one larger size.
+    return 'largeText' in value && value.largeText === true && !('textSize' in value)
+      ? { ...value, textSize: 1.25 }
+      : value;
   } catch {
     return {};
   }

@@ -12,7 +12,7 @@ export interface OutcomeRow {
   readonly said: { readonly assumed: string; readonly learnt: string; readonly actual: string };
 }
 
-const AXIS = { fontSize: 13, fill: '#5f584a' };
+const AXIS = { fontSize: 13, fill: '#514b3f' };
 const ROW_PX = 62;
 
 const BARS = [

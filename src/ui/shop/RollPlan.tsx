@@ -121,7 +121,7 @@ export function RollPlan({
                   y={x + across / 2 + 13 * pen}
                   textAnchor="middle"
                   fontSize={11 * pen}
-                  fill="#5f584a"
+                  fill="#514b3f"
                   className="font-mono"
                 >
                   {fitLabel(words({ along, across }), along - 6 * pen, 11 * pen)}

@@ -10,6 +10,7 @@ export function LargeText() {
   useEffect(() => {
     const { classList, style } = document.documentElement;
     classList.toggle('large-text', textSize > 1);
+    classList.toggle('much-larger', textSize >= 1.5);
     style.setProperty('--text-size', String(textSize));
   }, [textSize]);
   return null;

@@ -95,6 +95,11 @@ const bayIdOf = (command: FieldCommand): BayId | undefined => {
   return 'bayId' in command ? command.bayId : undefined;
 };
 
+const unitIdOf = (command: FieldCommand): string | undefined => {
+  if (command.kind === 'unit_set_up') return command.unit.unitId;
+  return 'of' in command ? command.of : undefined;
+};
+
 const bayOf = (command: FieldCommand, { units }: Places) =>
   units.flatMap(({ bays }) => bays).find(({ id }) => id === bayIdOf(command));
 
@@ -110,15 +115,14 @@ export function aboutConflict(command: FieldCommand, places: Places): string {
   const room = roomOf(command, places);
   const check =
     command.kind === 'check_answered' && room?.checks.find(({ id }) => id === command.checkId);
-  const unit =
-    command.kind === 'unit_set_up' && places.units.find(({ id }) => id === command.unit.unitId);
+  const unit = places.units.find(({ id }) => id === unitIdOf(command));
   const container =
     command.kind === 'container_corrected' &&
     places.containers.find(({ id }) => id === command.containerId);
   return [
     room?.name,
     check && check.text,
-    unit && unit.name,
+    unit?.name,
     container && container.name,
     bayOf(command, places)?.name,
   ]

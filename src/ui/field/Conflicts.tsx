@@ -61,9 +61,9 @@ export const ConflictsHere = (props: ConflictsProps) =>
   );
 
 const Version = ({ label, act }: { readonly label: string; readonly act: FieldAct }) => (
-  <span className="block">
-    {label}: {commandName(act.command)}{' '}
-    <span className="text-soft">
+  <span className="block pt-0.5">
+    {label}: <b className="font-[620]">{commandName(act.command)}</b>
+    <span className="block text-[13.5px] text-soft">
       {act.by}, {format(parseISO(act.at), 'd MMMM, HH:mm')}
     </span>
   </span>

@@ -2,6 +2,7 @@ import type { FieldCommand } from '@/core/field';
 import { formatCount } from '@/core/shared';
 import type { VisitMark } from '@/core/visits';
 import { walkMarkWords } from '../again/againWords';
+import { taskWords } from '../setUp/setUpWords';
 
 const MARK_WORDS: Readonly<Record<VisitMark, string>> = {
   arrive: 'Arrived',
@@ -33,12 +34,18 @@ const NAMES: {
     `A place on the walk: ${line.marks.map((mark) => walkMarkWords[mark]).join(', ') || 'nothing noted'}`,
   look_made: ({ doneOn }) => (doneOn === null ? 'The look, open again' : 'The look is made'),
   test: ({ test }) => `The put-away test of ${test.personName}`,
-  task: ({ isDone }) =>
-    isDone ? 'A task of setting up, done' : 'A task of setting up, open again',
+  task: ({ isDone, task, of }) =>
+    `${taskWords({ kind: task, of }, 'a unit')}: ${isDone ? 'done' : 'open again'}`,
   task_took: ({ tookMinutes }) =>
     tookMinutes === null ? 'How long a task took: not said' : `A task took ${tookMinutes} min`,
   air_noted: ({ air }) =>
-    air.airCelsius === null ? 'The air where paint dries' : `The air: ${air.airCelsius} °C`,
+    [
+      'The air where paint dries:',
+      air.airCelsius === null ? 'not measured' : `${air.airCelsius} °C`,
+      air.isDamp ? 'and damp' : '',
+    ]
+      .filter(Boolean)
+      .join(' '),
   unit_set_up: () => 'How a unit comes, what it weighs',
   liner_changed: ({ changedOn }) => `A liner, changed on ${changedOn}`,
   unit_measured: ({ unit, isNew }) => `${unit.name}, ${isNew ? 'measured' : 'measured again'}`,

@@ -6,7 +6,8 @@ import { useKeptAt } from '../along/useKeptAt';
 import { actOutbox } from '../field/actOutbox';
 import { useRefreshWhenSent } from '../field/useFieldAct';
 import { pictureOutbox } from '../look/pictureOutbox';
-import type { OutboxFault } from '../outbox/Outbox';
+import type { OutboxState } from '../outbox/Outbox';
+import type { Waiting } from '../outbox/waiting';
 import { useOutbox } from '../outbox/useOutbox';
 import { decisionOutbox } from '../sort/decisionOutbox';
 import { handoverOutbox } from '../takeAway/handoverOutbox';
@@ -34,7 +35,7 @@ export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
   ]);
   const isRead = all.every((each) => each.isRead);
   const isQuiet = isRead && waiting === 0 && refused === 0;
-  const fault = faultWords(decisions.fault ?? pictures.fault ?? handovers.fault ?? acts.fault);
+  const fault = faultWords(all, keptAt !== undefined);
   return (
     <span
       role="status"
@@ -78,7 +79,10 @@ const earliestOf = (times: readonly string[]): string | undefined =>
     undefined,
   );
 
-function faultWords(fault: OutboxFault | undefined): string {
+/** A page as it was kept says itself that there is no connection: it is said once. */
+function faultWords(all: readonly Pick<OutboxState<Waiting>, 'fault'>[], isKept: boolean): string {
+  const fault = all.find((each) => each.fault)?.fault;
   if (!fault) return '';
-  return fault.code === 'server' ? fault.words : 'no connection, trying again';
+  if (fault.code === 'server') return fault.words;
+  return isKept ? '' : 'no connection, trying again';
 }

@@ -5,6 +5,8 @@ import { useState } from 'react';
 import type { Finding, Mending, PutAwayTest, Score } from '@/core/again';
 import { formatCount } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
+import { commandName, WAITS_WORDS } from '../field/fieldWords';
+import { useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { SelectField } from '../primitives/Field';
 import { useMutation } from '../useMutation';
@@ -42,6 +44,7 @@ export function TestView(props: TestViewProps) {
   const { people, tests, all, findings } = props;
   const [chosen, setChosen] = useState(people[0]?.id ?? '');
   const [running, setRunning] = useState<PersonToAsk>();
+  const waiting = useWaitingCommands().filter(({ kind }) => kind === 'test');
   const person = people.find(({ id }) => id === chosen);
   if (running)
     return (
@@ -89,6 +92,11 @@ export function TestView(props: TestViewProps) {
           </div>
         )}
       </section>
+      {waiting.length > 0 && (
+        <p className="font-[650] text-signal-deep">
+          {waiting.map(commandName).join(', ')}: {WAITS_WORDS}.
+        </p>
+      )}
       {tests.length > 0 && (
         <section aria-label="How it went" className="panel p-4">
           <h2 className="text-[18px]">How it went</h2>

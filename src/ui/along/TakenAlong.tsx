@@ -46,12 +46,14 @@ export function TakenAlong({ projectId }: { readonly projectId: string }) {
     try {
       setHome(await takeAlong(projectId, { signal, onProgress: setProgress }));
       await tellWhenAllAreNew();
-    } catch {
+    } catch (fault) {
+      const isFull = fault instanceof DOMException && fault.name === 'QuotaExceededError';
       if (!signal.aborted)
         showNotice({
           kind: 'fault',
-          words:
-            'The desk did not answer for all of it. What was taken along before is still here.',
+          words: isFull
+            ? 'This browser has no room for all of it. Remove another home from this device, or make room on it.'
+            : 'The desk did not answer for all of it. What was taken along before is still here.',
         });
     }
     setProgress(undefined);

@@ -9,7 +9,8 @@ import { priorities, type ApprovalState, type Priority } from '@/core/shop';
 import type { ClientAnswer } from '@/core/client';
 import type { ActionResult } from '../actionResult';
 import { sayingWords } from '../client/clientWords';
-import { useFieldAct } from '../field/useFieldAct';
+import { WAITS_WORDS } from '../field/fieldWords';
+import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { dayWords } from '../home/homeWords';
 import { Link } from '../primitives/Link';
 import { useMutation } from '../useMutation';
@@ -199,11 +200,16 @@ function Approve({
   readonly currency: Currency;
   readonly onApprove: (isApproved: boolean) => Promise<ActionResult>;
 }) {
-  const [isApproved, setIsApproved] = useState(need.approval.is === 'approved');
+  const [typed, setTyped] = useState<boolean>();
+  const waiting = useWaitingCommands().findLast(
+    (each) => each.kind === 'approved' && each.needId === need.needId,
+  );
+  const isApproved =
+    typed ?? (waiting?.kind === 'approved' ? waiting.isApproved : need.approval.is === 'approved');
   const change = async (next: boolean) => {
-    setIsApproved(next);
+    setTyped(next);
     const result = await onApprove(next);
-    if (!result.ok) setIsApproved(!next);
+    if (!result.ok) setTyped(undefined);
   };
   return (
     <label className="flex min-h-9 items-center gap-1.5 max-md:min-h-12">
@@ -221,6 +227,7 @@ function Approve({
       ) : (
         'yes'
       )}
+      {waiting && <b className="text-[13px] text-signal-deep">{WAITS_WORDS}</b>}
     </label>
   );
 }

@@ -11,6 +11,7 @@ import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { useNow } from '../primitives/useNow';
 import { deviceName, nameDevice } from '../sort/liveLog';
+import { whileSeen } from '../primitives/whileSeen';
 import { useMutation } from '../useMutation';
 
 interface JoinCode {
@@ -131,8 +132,10 @@ function Join({
   useEffect(() => {
     if (!isGood) return undefined;
     // Whoever joins shows up in the list by itself.
-    const timer = setInterval(() => router.refresh(), 3000);
-    return () => clearInterval(timer);
+    return whileSeen(() => {
+      const timer = setInterval(() => router.refresh(), 3000);
+      return () => clearInterval(timer);
+    });
   }, [isGood, router]);
   const make = async () => {
     const result = await mutate(() => onMakeCode());

@@ -4,6 +4,7 @@ import { Ruler } from 'lucide-react';
 import { useEffect, useState } from 'react';
 
 import { Button } from '../primitives/Button';
+import { whileSeen } from '../primitives/whileSeen';
 import { fillFocusedLength, isLengthField } from './fillFocusedLength';
 
 type Link = 'off' | 'looking' | 'connected' | 'gone';
@@ -48,32 +49,35 @@ function useMeter(isOn: boolean): { readonly link: Link; readonly last: LastRead
   const [link, setLink] = useState<Link>('off');
   const [last, setLast] = useState<LastReading>();
   useEffect(() => {
-    if (!isOn) return;
-    const source = new EventSource('/api/meter');
-    let waiting: string | undefined;
-    const place = (text: string, field: EventTarget | null) => {
-      const into = fillFocusedLength(text, field);
-      waiting = into === undefined ? text : undefined;
-      setLast({ text, into, isReadable: true });
-    };
-    source.addEventListener('connected', () => setLink('connected'));
-    source.addEventListener('gone', () => setLink('gone'));
-    source.addEventListener('reading', (event: MessageEvent<string>) =>
-      place(event.data, document.activeElement),
-    );
-    source.addEventListener('unreadable', (event: MessageEvent<string>) =>
-      setLast({ text: event.data, into: undefined, isReadable: false }),
-    );
-    source.onerror = () => setLink('gone');
-    const onFocus = (event: FocusEvent) => {
-      if (waiting !== undefined && isLengthField(event.target)) place(waiting, event.target);
-    };
-    document.addEventListener('focusin', onFocus);
-    return () => {
-      source.close();
-      document.removeEventListener('focusin', onFocus);
-      setLink('off');
-    };
+    if (!isOn) return undefined;
+    // In a pocket the page hears no meter, and holds no line.
+    return whileSeen(() => {
+      const source = new EventSource('/api/meter');
+      let waiting: string | undefined;
+      const place = (text: string, field: EventTarget | null) => {
+        const into = fillFocusedLength(text, field);
+        waiting = into === undefined ? text : undefined;
+        setLast({ text, into, isReadable: true });
+      };
+      source.addEventListener('connected', () => setLink('connected'));
+      source.addEventListener('gone', () => setLink('gone'));
+      source.addEventListener('reading', (event: MessageEvent<string>) =>
+        place(event.data, document.activeElement),
+      );
+      source.addEventListener('unreadable', (event: MessageEvent<string>) =>
+        setLast({ text: event.data, into: undefined, isReadable: false }),
+      );
+      source.onerror = () => setLink('gone');
+      const onFocus = (event: FocusEvent) => {
+        if (waiting !== undefined && isLengthField(event.target)) place(waiting, event.target);
+      };
+      document.addEventListener('focusin', onFocus);
+      return () => {
+        source.close();
+        document.removeEventListener('focusin', onFocus);
+        setLink('off');
+      };
+    });
   }, [isOn]);
   return { link: isOn && link === 'off' ? 'looking' : link, last };
 }

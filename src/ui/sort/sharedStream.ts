@@ -1,3 +1,5 @@
+import { whileSeen } from '../primitives/whileSeen';
+
 /** What a stream tells: an event of the log with its place in it, or the server's time. */
 interface Hearing {
   readonly onEvent: (event: unknown) => void;
@@ -16,14 +18,43 @@ type Message =
  * Follows a project's log with one stream for all tabs of a browser: a browser opens six connections
  * to a server, and the seventh tab would wait for ever. The tab that holds the lock has the stream and
  * tells the others; when it goes, the next one goes on from where it has heard. A browser without locks
- * (a phone without encryption) has a stream a tab. What is told twice is known by its id.
+ * (a phone without encryption) has a stream a tab. What is told twice is known by its id. A tab that nobody
+ * sees hears nothing, and goes on from where it was as soon as it is seen.
  */
 export function followShared(projectId: string, afterSeq: number, hearing: Hearing): () => void {
-  if (typeof navigator === 'undefined' || !('locks' in navigator)) {
-    const source = openStream(projectId, afterSeq, (_, data) => hearing.onEvent(data), hearing);
-    return () => source.close();
-  }
-  return new SharedFollower(projectId, afterSeq, hearing).close;
+  let heardSeq = afterSeq;
+  return whileSeen((isAgain) => {
+    const told = isAgain ? catchUp(hearing) : hearing;
+    if (!('locks' in navigator)) {
+      const source = openStream(
+        projectId,
+        heardSeq,
+        (seq, data) => {
+          heardSeq = Math.max(heardSeq, seq);
+          told.onEvent(data);
+        },
+        told,
+      );
+      return () => source.close();
+    }
+    const follower = new SharedFollower(projectId, heardSeq, told);
+    return () => {
+      heardSeq = follower.close();
+    };
+  });
+}
+
+/** Answers have no place in the log: what came meanwhile is read once the desk speaks again. */
+function catchUp(hearing: Hearing): Hearing {
+  let isCaughtUp = false;
+  return {
+    ...hearing,
+    onTime: (serverNow) => {
+      hearing.onTime(serverNow);
+      if (!isCaughtUp) hearing.onAnswers?.();
+      isCaughtUp = true;
+    },
+  };
 }
 
 class SharedFollower {
@@ -50,11 +81,13 @@ class SharedFollower {
       .catch(() => undefined);
   }
 
-  readonly close = (): void => {
+  /** Ends it; up to where it has heard. */
+  close(): number {
     this.ended.abort();
     this.source?.close();
     this.channel.close();
-  };
+    return this.heardSeq;
+  }
 
   /** Holds the stream until this tab goes. */
   private lead(): Promise<void> {

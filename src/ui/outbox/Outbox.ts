@@ -35,8 +35,11 @@ export interface OutboxMeans<T extends Waiting> {
   readonly batchSize: number;
   /** Runs `work` in one tab of the browser at a time. */
   readonly alone: (work: () => Promise<void>) => Promise<void>;
-  /** Tells the other tabs that the list has changed, and hears it from them. */
-  readonly bell: { readonly ring: () => void; readonly onRing: (listener: () => void) => void };
+  /** Tells the other tabs that the list has changed, and which of it is taken back, and hears it from them. */
+  readonly bell: {
+    readonly ring: (withdrawn?: readonly string[]) => void;
+    readonly onRing: (listener: (withdrawn: readonly string[]) => void) => void;
+  };
   /** Waits so long, or until there is a connection again. */
   readonly wait: (ms: number) => Promise<void>;
 }
@@ -64,6 +67,8 @@ export class Outbox<T extends Waiting> {
   private fresh: readonly T[] = [];
   /** Ids of what was kept or put away by this page. */
   private readonly done = new Set<string>();
+  /** Ids of what was taken back, by any tab: gone without having been kept. */
+  private readonly withdrawn = new Set<string>();
   private isSending = false;
   private isRetrying = false;
   private retryMs: number = RETRY_MS.first;
@@ -125,11 +130,12 @@ export class Outbox<T extends Waiting> {
   async withdraw(ids: readonly string[]): Promise<void> {
     await this.means.alone(async () => {
       await this.reread();
-      const { open, refused } = this.state;
-      const chosen = open.filter(({ id }) => ids.includes(id));
+      const chosen = this.state.open.filter(({ id }) => ids.includes(id));
+      const chosenIds = chosen.map(({ id }) => id);
+      // Told first: what is missing from the list without a word counts as kept.
+      for (const id of chosenIds) this.withdrawn.add(id);
+      this.means.bell.ring(chosenIds);
       await this.drop(chosen);
-      // Off the list before it is read again: what is missing from it then would count as kept.
-      this.show([...open.filter((entry) => !chosen.includes(entry)), ...refused]);
     });
     await this.changed();
   }
@@ -147,7 +153,10 @@ export class Outbox<T extends Waiting> {
   private load(): Promise<void> {
     if (typeof window === 'undefined') return Promise.resolve();
     if (!this.loading) {
-      this.means.bell.onRing(() => void this.reread().then(() => this.send()));
+      this.means.bell.onRing((withdrawn) => {
+        for (const id of withdrawn) this.withdrawn.add(id);
+        void this.reread().then(() => this.send());
+      });
       this.loading = this.loadKept();
     }
     return this.loading;
@@ -169,22 +178,25 @@ export class Outbox<T extends Waiting> {
 
   /** Reads the list of the browser; what is not in it yet stays at its end. */
   private async reread(): Promise<void> {
+    // What is being put into the list while it is read is in neither afterwards: looked at before and after.
+    const beside = () => [...(this.means.journal?.read() ?? []), ...this.fresh];
+    const earlier = beside();
     // Where the browser's database fails, what was on the list stays on it: it is not kept yet.
     const kept = await this.means.store
       .getAll()
       .catch(() => [...this.state.open, ...this.state.refused]);
     const before = this.state.open;
-    const seen = new Set(this.done);
+    const seen = new Set([...this.done, ...this.withdrawn]);
     this.show(
-      [...kept, ...(this.means.journal?.read() ?? []), ...this.fresh].filter(({ id }) => {
+      [...kept, ...earlier, ...beside()].filter(({ id }) => {
         const isNew = !seen.has(id);
         seen.add(id);
         return isNew;
       }),
     );
-    // Only what the server has leaves the list without having been refused, in whichever tab it was sent.
+    // Only what the server has leaves the list without having been refused or taken back, in whichever tab.
     for (const sent of before)
-      if (!seen.has(sent.id) || this.done.has(sent.id))
+      if (!this.withdrawn.has(sent.id) && (!seen.has(sent.id) || this.done.has(sent.id)))
         this.keptListeners.forEach((listener) => listener(sent));
   }
 

@@ -12,8 +12,12 @@ const aloneAs =
 function createBell(name: string): OutboxMeans<Waiting>['bell'] {
   const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(name);
   return {
-    ring: () => channel?.postMessage('changed'),
-    onRing: (listener) => channel?.addEventListener('message', listener),
+    ring: (withdrawn = []) => channel?.postMessage(withdrawn),
+    onRing: (listener) =>
+      channel?.addEventListener('message', ({ data }: MessageEvent<unknown>) =>
+        // A tab of an older version only says that something changed.
+        listener(Array.isArray(data) ? data.map(String) : []),
+      ),
   };
 }
 

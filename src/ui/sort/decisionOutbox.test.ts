@@ -31,7 +31,7 @@ class FakeBrowser {
   answers: Answer[] = [];
   usual: Answer = taken;
   private lock: Promise<void> = Promise.resolve();
-  private readonly bells: (() => void)[] = [];
+  private readonly bells: ((withdrawn: readonly string[]) => void)[] = [];
 
   constructor() {
     const { storage } = this;
@@ -89,7 +89,7 @@ class FakeBrowser {
       },
       alone: (work) => (this.lock = this.lock.then(work, work)),
       bell: {
-        ring: () => this.bells.forEach((ring) => ring()),
+        ring: (withdrawn = []) => this.bells.forEach((ring) => ring(withdrawn)),
         onRing: (listener) => void (dies || this.bells.push(listener)),
       },
       wait: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
@@ -203,6 +203,41 @@ test('what another tab sends is told as kept in the tab that waits for it', asyn
   add(other, 'home', [aDecision({ id: 'd2' })]);
   await settle(20_000);
   expect([...new Set(told)].sort()).toEqual(['one d1', 'one d2', 'other d1', 'other d2']);
+});
+
+test('what is taken back leaves every tab, is not told as kept, and never reaches the server', async () => {
+  browser.usual = noLine;
+  const tabs = [browser.openTab(), browser.openTab()];
+  const told: string[] = [];
+  for (const tab of tabs) {
+    expect(tab.getState().isRead).toBe(false);
+    tab.subscribe(() => undefined);
+    tab.onKept(({ id }) => told.push(id));
+  }
+  const [one, other] = tabs as [Outbox<WaitingDecision>, Outbox<WaitingDecision>];
+  add(one, 'home', [aDecision(), aDecision({ id: 'd2' })]);
+  await settle();
+  expect(tabs.map(({ getState }) => getState().isRead)).toEqual([true, true]);
+  await other.withdraw(['d1']);
+  await settle();
+  browser.usual = taken;
+  await settle(40_000);
+  expect([...new Set(told)]).toEqual(['d2']);
+  expect([tabs.map(open), browser.received, browser.kept]).toEqual([[0, 0], ['home d2'], []]);
+  // Too late: it is at the server, and nothing is there to take back.
+  await one.withdraw(['d2']);
+  expect(browser.received).toEqual(['home d2']);
+});
+
+test('what was refused goes out in another form, and only that', async () => {
+  browser.usual = refuse(404, 'There is no such room.', (id) => id === 'd1');
+  const outbox = browser.openTab();
+  add(outbox, 'home', [aDecision()]);
+  await settle();
+  const [gone] = outbox.getState().refused;
+  await outbox.replace(gone!, toWaiting('home', aDecision({ id: 'd9' })));
+  await settle();
+  expect([refused(outbox), open(outbox), browser.received]).toEqual([[], 0, ['home d9']]);
 });
 
 test('a browser whose database fails still sends, and says that it waits until then', async () => {

@@ -77,7 +77,7 @@ export {
   type Shortage,
 } from './records';
 export { findLeftovers, keptPiecesOf, type Leftover } from './findLeftovers';
-export { leftElsewhere, piecesOver, type RoomStock } from './leftElsewhere';
+export { leftElsewhere, piecesOver, type LeftElsewhere, type RoomStock } from './leftElsewhere';
 export { cutToOffer, type Lacking } from './cutToOffer';
 export { shareLine } from './shareLine';
 export { splitMinor } from './splitMinor';

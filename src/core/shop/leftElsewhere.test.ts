@@ -2,7 +2,8 @@ import { leftElsewhere, type RoomStock } from './leftElsewhere';
 
 /** Rooms with what was bought of one tub for each, and how many its fits want. */
 const roomsOf = (rooms: readonly (readonly [id: string, bought: number, wanted: number])[]) =>
-  rooms.map(([, pieces, wanted]) => ({
+  rooms.map(([name, pieces, wanted]) => ({
+    name,
     purchases: [{ containerId: 'tub', pieces, returnedPieces: 0 }],
     wantedIds: Array.from({ length: wanted }, () => 'tub'),
   })) as unknown as readonly RoomStock[];
@@ -44,5 +45,15 @@ test.each<readonly [string, Parameters<typeof roomsOf>[0], readonly number[]]>([
   ],
 ])('%s', (_, rooms, expected) => {
   const stocks = roomsOf(rooms);
-  expect(rooms.map((_room, i) => leftElsewhere(stocks, i).get('tub') ?? 0)).toEqual(expected);
+  expect(rooms.map((_room, i) => leftElsewhere(stocks, i).get('tub')?.pieces ?? 0)).toEqual(
+    expected,
+  );
+  // Only rooms with something left are named, and never the one that asks.
+  for (const [i, [own]] of rooms.entries()) {
+    const names = leftElsewhere(stocks, i).get('tub')?.roomNames ?? [];
+    const withSome = rooms.flatMap(([name, bought, wanted]) =>
+      bought > wanted && name !== own ? [name] : [],
+    );
+    expect(names).toEqual((expected[i] ?? 0) > 0 ? withSome : []);
+  }
 });

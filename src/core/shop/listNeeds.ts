@@ -1,3 +1,4 @@
+import type { LeftElsewhere } from './leftElsewhere';
 import { containerIdsOf, type ContainerProduct, type TakenFit } from '../fit';
 import type { Currency } from '../shared';
 import { keptPiecesOf } from './findLeftovers';
@@ -14,6 +15,8 @@ export interface ContainerNeed {
   readonly hadQty: number;
   /** Of them those that are to be fetched from another room. */
   readonly elsewhereQty: number;
+  /** The rooms in which those lie. */
+  readonly elsewhereRooms: readonly string[];
   readonly priority: Priority;
 }
 
@@ -25,7 +28,7 @@ export interface RoomShopping {
   readonly shops: readonly Shop[];
   readonly purchases: readonly Purchase[];
   /** Pieces of a container that lie left over in other rooms, and are not wanted by those before this one. */
-  readonly leftElsewhere?: ReadonlyMap<string, number>;
+  readonly leftElsewhere?: ReadonlyMap<string, LeftElsewhere>;
   /** Only where it was changed; otherwise a must. */
   readonly priorities: ReadonlyMap<string, Priority>;
   /** Things to buy that no fit calls for. */
@@ -55,7 +58,8 @@ export function listNeeds(
       .filter((purchase) => purchase.containerId === id)
       .reduce((sum, purchase) => sum + keptPiecesOf(purchase), 0);
     const here = Math.min(qty, (container.ownedCount ?? 0) + bought);
-    const elsewhereQty = Math.min(qty - here, room.leftElsewhere?.get(id) ?? 0);
+    const left = room.leftElsewhere?.get(id);
+    const elsewhereQty = Math.min(qty - here, left?.pieces ?? 0);
     const hadQty = here + elsewhereQty;
     return [
       {
@@ -63,6 +67,7 @@ export function listNeeds(
         qty,
         hadQty,
         elsewhereQty,
+        elsewhereRooms: elsewhereQty > 0 ? (left?.roomNames ?? []) : [],
         priority: room.priorities.get(id) ?? ('must' as const),
       },
     ];

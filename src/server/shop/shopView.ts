@@ -45,6 +45,8 @@ interface ShopNeed {
   readonly hadQty: number;
   /** Of them those left over in other rooms. */
   readonly elsewhereQty: number;
+  /** The rooms in which those lie. */
+  readonly elsewhereRooms: readonly string[];
   readonly from: 'fit' | 'owned' | 'hand' | 'material';
   readonly priority: Priority;
   /** Pieces that the plan leaves out. */
@@ -174,10 +176,11 @@ function listRows(
     ...listOtherNeeds(shopping).map((need) => ({
       ...need,
       elsewhereQty: 0,
+      elsewhereRooms: [],
       from: handIds.has(need.id) ? ('hand' as const) : ('material' as const),
     })),
   ];
-  return called.map(({ id, name, qty, hadQty, elsewhereQty, priority, from }) => {
+  return called.map(({ id, name, qty, hadQty, elsewhereQty, elsewhereRooms, priority, from }) => {
     const lineMinor = lines.find(({ needId }) => needId === id)?.lineMinor ?? 0;
     const approval = records.approvals.find((each) => each.roomId === roomId && each.needId === id);
     return {
@@ -186,6 +189,7 @@ function listRows(
       qty,
       hadQty,
       elsewhereQty,
+      elsewhereRooms,
       from,
       priority,
       lineMinor,

@@ -22,6 +22,7 @@ interface NeedRow {
   readonly qty: number;
   readonly hadQty: number;
   readonly elsewhereQty: number;
+  readonly elsewhereRooms: readonly string[];
   /**
    * What calls for it; only a container's priority is changed here, only what was put down by hand
    * is taken off here.
@@ -95,7 +96,8 @@ export function NeedList({ needs, currency, answersHref, onPriority, onRemove }:
                 )}
                 {need.elsewhereQty > 0 && (
                   <span className="block text-[13px]">
-                    {formatCount(need.elsewhereQty, 'piece')} left over in another room: fetch{' '}
+                    {formatCount(need.elsewhereQty, 'piece')} left over in{' '}
+                    {need.elsewhereRooms.join(' and ')}: fetch{' '}
                     {need.elsewhereQty === 1 ? 'it' : 'them'} from there
                   </span>
                 )}

@@ -19,6 +19,7 @@ test('every page of every step is listed once, of the home and of each room', ()
       '/projects/p/home/sort/count',
       '/projects/p/rooms/hall/sort/dates',
       '/projects/p/rooms/hall/look/units/u1',
+      '/projects/p/rooms/den/look/units/new',
       '/projects/p/rooms/den/shop',
     ]),
   );

@@ -32,6 +32,7 @@ export function listAlongPages({ projectId, steps, rooms }: AlongPagesOptions): 
     ...rooms.flatMap(({ id, unitIds }) => [
       ...steps.flatMap((each) => below(roomAt(id), each.step, each.room)),
       `${roomAt(id)}/look?view=front`,
+      `${roomAt(id)}/look/units/new`,
       ...unitIds.map((unitId) => `${roomAt(id)}/look/units/${unitId}`),
     ]),
   ];

@@ -54,7 +54,7 @@ export function UnitForm({
 }: UnitFormProps) {
   const router = useRouter();
   const [message, setMessage] = useState('');
-  const { act } = useFieldAct();
+  const { send } = useFieldAct();
   // Made here, so that what is sent twice is one unit.
   const [newId] = useState(() => unitIdSchema.parse(createUuid()));
   const schema = useMemo(() => unitFormSchemaFor(measureUnit), [measureUnit]);
@@ -70,7 +70,8 @@ export function UnitForm({
   });
   const save = form.handleSubmit(
     async (read) => {
-      const result = await act({
+      // What the desk refuses is said at the foot of the form, and nowhere else.
+      const result = await send({
         kind: 'unit_measured',
         roomId,
         unitId: unitId ?? newId,

@@ -114,7 +114,6 @@ export function WalkView(props: WalkViewProps) {
   );
 }
 
-/** The look and its lines as they will be once the desk has what waits. */
 function BayLine({
   at,
   name,

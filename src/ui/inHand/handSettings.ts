@@ -2,10 +2,11 @@
 
 import { useSyncExternalStore } from 'react';
 
-/** How this device is held and read; each is kept in this browser alone. */
+/** How many times larger than usual a page can be. */
 export const textSizes = [1, 1.25, 1.5, 2] as const;
 export type TextSize = (typeof textSizes)[number];
 
+/** How this device is held and read; each is kept in this browser alone. */
 export interface HandSettings {
   /** How many times larger every page is than usual. */
   readonly textSize: TextSize;

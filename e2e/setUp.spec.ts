@@ -7,6 +7,7 @@ import { createLabelPrinter } from '../src/standins/labelPrinter/printer';
 import { startLabelPrinter } from '../src/standins/labelPrinter/startLabelPrinter';
 import type { RunningStandin } from '../src/standins/shared/startStandin';
 import { createOwnServer, insertHome } from './ownServer';
+import { awake } from './steps';
 
 const PRINTER_PORT = 4385;
 const server = createOwnServer(4386, {
@@ -166,8 +167,15 @@ test('a unit is loaded from the bottom up, said to be bought, and stays open unt
   await expect(unit.getByText('Sort the small parts by kind into cups.')).toBeVisible();
   await page.goto(`${server.address}/projects/home/home/sort/results`);
   await expect(page.getByRole('region', { name: 'Not anchored' })).toContainText('Cupboard');
-  await page.goto(`${server.address}/projects/home/rooms/hall/set-up`);
+  // Ticked before the page has woken up, and left at once: it is kept all the same.
+  await page.route('**/*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await page.goto(`${server.address}/projects/home/rooms/hall/set-up`, { waitUntil: 'commit' });
   await page.getByRole('checkbox', { name: /^Anchor Cupboard to the wall/ }).check();
+  await page.unrouteAll({ behavior: 'wait' });
+  await awake(page);
   await page.goto(`${server.address}/projects/home/home/sort/results`);
   await expect(page.getByRole('region', { name: 'Not anchored' })).toHaveCount(0);
 });

@@ -65,9 +65,11 @@ const isPhone = (page: Page): boolean => (page.viewportSize()?.width ?? 1280) < 
 /** On a phone both lists rise from one bar; on a desk they are there. */
 async function press(page: Page, list: 'scopes' | 'steps', name: RegExp): Promise<void> {
   if (isPhone(page)) {
-    await page
-      .getByRole('button', { name: list === 'steps' ? /^Step: / : /^Home and rooms: / })
-      .click({ timeout: 4000 });
+    // Given again, it may still be open from the tap before.
+    if (!(await page.getByRole('dialog').isVisible()))
+      await page
+        .getByRole('button', { name: list === 'steps' ? /^Step: / : /^Home and rooms: / })
+        .click({ timeout: 4000 });
     await page.getByRole('dialog').getByRole('link', { name }).click({ timeout: 4000 });
     return;
   }

@@ -6,6 +6,7 @@ import { useState } from 'react';
 
 import { contentKinds, type ContentKind, type Section, type SectionEstimate } from '@/core/agree';
 import type { ActionResult } from '../actionResult';
+import { Checkbox } from '../primitives/Checkbox';
 import { Button } from '../primitives/Button';
 import { contentKindWords, hoursWords } from './agreeWords';
 import type { SectionTyped } from './sectionForm';
@@ -248,9 +249,7 @@ function SectionRow({
       </select>
       <span className="flex items-center justify-end">
         <label className="flex min-h-9 items-center gap-1.5 pr-1 text-[13.5px]">
-          <input
-            type="checkbox"
-            className="size-[18px] accent-[#23407a]"
+          <Checkbox
             checked={section.inScope}
             onChange={(event) => onChange({ inScope: event.target.checked })}
           />{' '}

@@ -33,25 +33,24 @@ export function useFieldAct() {
       problem: '',
     };
   };
-  const send = (command: FieldCommand): Promise<ActionResult> =>
+  const send = (command: FieldCommand): Promise<ActionResult> => {
+    const entry = entryOf(command);
     // What a list shows at once stays until the page is read again.
-    keep(entryOf(command), () => startTransition(() => router.refresh()));
+    return held(entry, async () => {
+      const refusal = await deliverActs([entry]);
+      if (refusal !== undefined) return { ok: false, message: refusal };
+      startTransition(() => router.refresh());
+      return { ok: true, value: undefined };
+    });
+  };
   /**
    * Asks the desk by an action that says what came of it; where it does not answer, or something waits that
    * goes first, the same is kept on this device.
    */
-  const saveOrKeep = async <T>(
+  const saveOrKeep = <T>(
     ask: () => Promise<ActionResult<T>>,
     command: FieldCommand,
-  ): Promise<ActionResult<T | undefined>> => {
-    if (await nothingWaits())
-      try {
-        return await ask();
-      } catch {
-        // No answer, or a fault that passes: it waits.
-      }
-    return wait(entryOf(command));
-  };
+  ): Promise<ActionResult<T | undefined>> => held(entryOf(command), ask);
   return {
     send,
     saveOrKeep,
@@ -60,14 +59,18 @@ export function useFieldAct() {
   };
 }
 
-async function keep(entry: WaitingAct, refresh: () => void): Promise<ActionResult> {
+/** Asks the desk, and holds on to what is asked for until it has answered: the page may be gone before. */
+async function held<T>(
+  entry: WaitingAct,
+  ask: () => Promise<ActionResult<T>>,
+): Promise<ActionResult<T | undefined>> {
+  actOutbox.hold(entry);
   // What waits goes first: the order in which things were done is kept.
   if (await nothingWaits())
     try {
-      const refusal = await deliverActs([entry]);
-      if (refusal !== undefined) return { ok: false, message: refusal };
-      refresh();
-      return { ok: true, value: undefined };
+      const answer = await ask();
+      actOutbox.letGo(entry);
+      return answer;
     } catch {
       // No answer, or a fault that passes: it waits.
     }

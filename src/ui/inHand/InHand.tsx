@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 
 import { DEFAULT_DAYS_WITHOUT_CONTACT, MOST_DAYS_WITHOUT_CONTACT } from '@/core/along';
 import { getDaysWithoutContact, setDaysWithoutContact } from '@/workers/along/alongStore';
+import { Checkbox } from '../primitives/Checkbox';
 import { SelectField, TextField } from '../primitives/Field';
 import {
   changeHandSettings,
@@ -58,9 +59,8 @@ export function InHand() {
       </div>
       {SWITCHES.map(([name, label, note]) => (
         <label key={name} className="flex min-h-12 items-center gap-3 text-[14.5px]">
-          <input
-            type="checkbox"
-            className="size-[20px] shrink-0 accent-[#23407a]"
+          <Checkbox
+            isLarge
             checked={settings[name]}
             onChange={({ target }) => changeHandSettings({ [name]: target.checked })}
           />

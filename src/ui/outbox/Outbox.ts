@@ -65,6 +65,8 @@ export class Outbox<T extends Waiting> {
   private readonly none = this.state;
   /** Made in this page, and not in the store yet. */
   private fresh: readonly T[] = [];
+  /** Ids of what this page asks the server for by itself; its list says nothing of them. */
+  private readonly asked = new Set<string>();
   /** Ids of what was kept or put away by this page. */
   private readonly done = new Set<string>();
   /** Ids of what was taken back, by any tab: gone without having been kept. */
@@ -92,11 +94,32 @@ export class Outbox<T extends Waiting> {
   };
 
   /**
+   * Keeps something over the end of this page while the page asks the server for it by itself: gone before
+   * it is let go of, the next page sends it. Its list does not show it.
+   */
+  hold(entry: T): void {
+    this.asked.add(entry.id);
+    try {
+      this.means.journal?.write([entry]);
+    } catch {
+      // The browser's small storage is full: it is kept by its answer alone.
+    }
+  }
+
+  /** The server has answered for what was held. */
+  letGo(entry: T): void {
+    this.asked.delete(entry.id);
+    this.done.add(entry.id);
+    this.forget([entry]);
+  }
+
+  /**
    * Takes something to send; it is on the list at once. Throws where the browser cannot hold it
    * over a reload; it is sent all the same.
    */
   async add(entries: readonly T[]): Promise<void> {
     let isHeld = false;
+    for (const { id } of entries) this.asked.delete(id);
     try {
       this.means.journal?.write(entries);
       isHeld = this.means.journal !== undefined;
@@ -164,7 +187,7 @@ export class Outbox<T extends Waiting> {
 
   private async loadKept(): Promise<void> {
     // What a page that is gone could not hand on any more.
-    const left = this.means.journal?.read() ?? [];
+    const left = this.inJournal();
     if (left.length > 0) {
       await this.means.store.put(left).then(
         () => this.means.journal?.clear(left.map(({ id }) => id)),
@@ -179,7 +202,7 @@ export class Outbox<T extends Waiting> {
   /** Reads the list of the browser; what is not in it yet stays at its end. */
   private async reread(): Promise<void> {
     // What is being put into the list while it is read is in neither afterwards: looked at before and after.
-    const beside = () => [...(this.means.journal?.read() ?? []), ...this.fresh];
+    const beside = () => [...this.inJournal(), ...this.fresh];
     const earlier = beside();
     // Where the browser's database fails, what was on the list stays on it: it is not kept yet.
     const kept = await this.means.store
@@ -198,6 +221,10 @@ export class Outbox<T extends Waiting> {
     for (const sent of before)
       if (!this.withdrawn.has(sent.id) && (!seen.has(sent.id) || this.done.has(sent.id)))
         this.keptListeners.forEach((listener) => listener(sent));
+  }
+
+  private inJournal(): readonly T[] {
+    return (this.means.journal?.read() ?? []).filter(({ id }) => !this.asked.has(id));
   }
 
   private async changed(): Promise<void> {

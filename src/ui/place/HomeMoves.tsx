@@ -5,6 +5,7 @@ import { formatCount, formatLitres, formatMass } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { stepHref } from '../shell/scope';
 import { useMutation } from '../useMutation';
+import { Checkbox } from '../primitives/Checkbox';
 import { Link } from '../primitives/Link';
 
 interface HomeMovesProps {
@@ -64,9 +65,8 @@ export function HomeMoves({ projectId, rooms, ways, bayNames, liftG, onMoved }: 
             {way.groups.map(({ groupId, name, litres, from, to }) => (
               <li key={groupId}>
                 <label className="flex min-h-12 items-center gap-3 py-1">
-                  <input
-                    type="checkbox"
-                    className="size-6"
+                  <Checkbox
+                    isLarge
                     checked={false}
                     disabled={isPending}
                     onChange={() =>

@@ -1,5 +1,6 @@
 'use client';
 
+import { Checkbox } from '../primitives/Checkbox';
 import { useState } from 'react';
 
 import { BASKET, type KeptItem } from '@/core/place';
@@ -57,9 +58,8 @@ export function MoveLine({
     <li className={`border-t border-line ${isNext ? 'bg-rim-wash' : ''}`}>
       <div className="flex items-center gap-3 px-1.5 py-1">
         <label className="flex min-h-12 min-w-0 flex-1 items-center gap-3">
-          <input
-            type="checkbox"
-            className="size-[22px] shrink-0 accent-[#23407a]"
+          <Checkbox
+            isLarge
             aria-label={label}
             checked={isDone}
             disabled={isBusy || isLocked}

@@ -9,6 +9,7 @@ import {
   type SelectHTMLAttributes,
 } from 'react';
 
+import { Checkbox } from './Checkbox';
 import { useLengthKeys } from './LengthKeys';
 
 interface FieldFrame {
@@ -115,7 +116,7 @@ type CheckFieldProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'className' |
 export function CheckField({ label, ...rest }: CheckFieldProps) {
   return (
     <label className="flex min-h-10 items-center gap-2 text-[14.5px]">
-      <input type="checkbox" className="size-[18px] accent-[#23407a]" {...rest} />
+      <Checkbox {...rest} />
       {label}
     </label>
   );

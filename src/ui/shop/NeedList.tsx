@@ -12,6 +12,7 @@ import { sayingWords } from '../client/clientWords';
 import { WAITS_WORDS } from '../field/fieldWords';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { dayWords } from '../home/homeWords';
+import { Checkbox } from '../primitives/Checkbox';
 import { Link } from '../primitives/Link';
 import { useMutation } from '../useMutation';
 import { SideScroll } from '../primitives/SideScroll';
@@ -215,9 +216,7 @@ function Approve({
   };
   return (
     <label className="flex min-h-9 items-center gap-1.5 max-md:min-h-12">
-      <input
-        type="checkbox"
-        className="size-[18px] accent-[#23407a]"
+      <Checkbox
         aria-label={`Client approves ${need.name}`}
         checked={isApproved}
         onChange={(event) => void change(event.target.checked)}

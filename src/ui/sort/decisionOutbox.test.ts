@@ -229,6 +229,22 @@ test('what is taken back leaves every tab, is not told as kept, and never reache
   expect(browser.received).toEqual(['home d2']);
 });
 
+test('what a page asks for by itself is not on its list, and is sent by the next page where it died', async () => {
+  const [answered, unanswered] = ['d1', 'd2'].map((id) => toWaiting('home', aDecision({ id })));
+  const page = browser.openTab();
+  page.hold(answered!);
+  await page.whenRead();
+  page.hold(unanswered!);
+  page.letGo(answered!);
+  await settle();
+  expect([open(page), browser.received]).toEqual([0, []]);
+  const next = browser.openTab();
+  next.subscribe(() => undefined);
+  await settle();
+  const held = [...browser.storage.keys()].filter((key) => !key.includes('clock'));
+  expect([open(next), browser.received, held]).toEqual([0, ['home d2'], []]);
+});
+
 test('what was refused goes out in another form, and only that', async () => {
   browser.usual = refuse(404, 'There is no such room.', (id) => id === 'd1');
   const outbox = browser.openTab();

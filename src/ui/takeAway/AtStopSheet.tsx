@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 
 import { createUuid } from '../createUuid';
+import { Checkbox } from '../primitives/Checkbox';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { showNotice } from '../primitives/notices';
@@ -87,9 +88,8 @@ export function AtStopSheet({
         {stop.piles.map((pile) => (
           <li key={pile.id} className="py-1">
             <label className="flex min-h-12 items-center gap-2.5 text-[15px]">
-              <input
-                type="checkbox"
-                className="size-[20px] accent-[#23407a]"
+              <Checkbox
+                isLarge
                 checked={isTaken(pile.id)}
                 disabled={stop.unwipedIds.includes(pile.id)}
                 onChange={() => toggle(pile.id)}

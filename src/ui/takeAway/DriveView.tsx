@@ -7,6 +7,7 @@ import { formatCount, formatMass } from '@/core/shared';
 import type { TripOnPage } from '@/core/takeAway';
 import type { ActionResult } from '../actionResult';
 import { useOutbox } from '../outbox/useOutbox';
+import { Checkbox } from '../primitives/Checkbox';
 import { Button } from '../primitives/Button';
 import { Link } from '../primitives/Link';
 import { useMutation } from '../useMutation';
@@ -100,9 +101,8 @@ export function DriveView({
             {loading.map((box) => (
               <li key={box.box.id}>
                 <label className="flex min-h-12 items-center gap-3 text-[16px]">
-                  <input
-                    type="checkbox"
-                    className="size-[22px] accent-[#23407a]"
+                  <Checkbox
+                    isLarge
                     checked={loaded.has(box.box.id)}
                     onChange={() => toggle(box.box.id)}
                   />

@@ -6,6 +6,7 @@ import { formatCount, formatLitres, formatMass, type LengthUnit } from '@/core/s
 import type { Stream, Way } from '@/core/takeAway';
 import type { WaitingPile, WaitingShare } from '@/core/takeAway';
 import type { ActionResult } from '../actionResult';
+import { Checkbox } from '../primitives/Checkbox';
 import { Button } from '../primitives/Button';
 import { SelectField, TextField } from '../primitives/Field';
 import { Link } from '../primitives/Link';
@@ -306,9 +307,7 @@ function PileLine({
       </span>
       {(pile.needsWiping || pile.isWiped) && (
         <label className="flex min-h-12 items-center gap-2 text-[14px]">
-          <input
-            type="checkbox"
-            className="size-[18px] accent-[#23407a]"
+          <Checkbox
             checked={pile.isWiped}
             onChange={(event) => void mutate(() => onWiped(pile.id, event.target.checked))}
           />

@@ -3,6 +3,7 @@
 import { useState, type ReactNode } from 'react';
 
 import { visitStateOf, type BringLine, type Visit } from '@/core/visits';
+import { Checkbox } from '../primitives/Checkbox';
 import type { ActionResult } from '../actionResult';
 import { useFieldAct } from '../field/useFieldAct';
 import { bringWords } from './visitWords';
@@ -72,12 +73,7 @@ export function TickLine({
   };
   return (
     <label className="flex min-h-9 items-center gap-2 text-[14.5px] max-md:min-h-12">
-      <input
-        type="checkbox"
-        className="size-[18px] shrink-0 accent-[#23407a]"
-        checked={isOn}
-        onChange={() => void tick()}
-      />
+      <Checkbox checked={isOn} onChange={() => void tick()} />
       <span>{children}</span>
     </label>
   );

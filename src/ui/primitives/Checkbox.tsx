@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, type InputHTMLAttributes, type Ref } from 'react';
+import { useLayoutEffect, useRef, type InputHTMLAttributes, type Ref } from 'react';
 
 type CheckboxProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'type' | 'className'> & {
   /** For a list that is ticked by thumb. */
@@ -14,7 +14,7 @@ type CheckboxProps = Omit<InputHTMLAttributes<HTMLInputElement>, 'type' | 'class
  */
 export function Checkbox({ isLarge = false, ref, ...rest }: CheckboxProps) {
   const own = useRef<HTMLInputElement>(null);
-  useEffect(() => {
+  useLayoutEffect(() => {
     const box = own.current;
     if (!box || box.checked === box.defaultChecked) return;
     box.checked = box.defaultChecked;

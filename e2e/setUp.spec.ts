@@ -7,7 +7,6 @@ import { createLabelPrinter } from '../src/standins/labelPrinter/printer';
 import { startLabelPrinter } from '../src/standins/labelPrinter/startLabelPrinter';
 import type { RunningStandin } from '../src/standins/shared/startStandin';
 import { createOwnServer, insertHome } from './ownServer';
-import { awake } from './steps';
 
 const PRINTER_PORT = 4385;
 const server = createOwnServer(4386, {
@@ -174,8 +173,8 @@ test('a unit is loaded from the bottom up, said to be bought, and stays open unt
   });
   await page.goto(`${server.address}/projects/home/rooms/hall/set-up`, { waitUntil: 'commit' });
   await page.getByRole('checkbox', { name: /^Anchor Cupboard to the wall/ }).check();
+  await page.waitForRequest(/\/acts$/);
   await page.unrouteAll({ behavior: 'wait' });
-  await awake(page);
   await page.goto(`${server.address}/projects/home/home/sort/results`);
   await expect(page.getByRole('region', { name: 'Not anchored' })).toHaveCount(0);
 });

@@ -82,6 +82,15 @@ test(
         if (answer.objective === null) return;
         expect(faultsOf(request, answer)).toEqual([]);
         expect(answer.bound).toBeLessThanOrEqual(answer.payMinor);
+        // Where the rooms' budgets bind, what the musts alone cost is still known to be paid.
+        const { rooms: _rooms, ...alone } = request;
+        const musts = solve({
+          ...alone,
+          needs: request.needs.filter(({ priority }) => priority === 'must'),
+        });
+        if (answer.status === 'optimal' || musts.payMinor === 0) return;
+        expect(answer.bound).toBeGreaterThan(0);
+        expect(answer.bound).toBeLessThanOrEqual(musts.payMinor);
       }),
       { numRuns: 120 },
     ),

@@ -1,8 +1,10 @@
 import type { Clock, Solver } from '../shared';
 import { createInfeasible, droppedOf, lackingUnitsOf } from './infeasible';
+import { leastForMusts } from './leastForMusts';
 import { classesOf, mergeNeeds, type NeedClass } from './mergeNeeds';
 import type { ShopAnswer, ShopReason, ShopRequest } from './model';
 import { shareBill, type NeedShare } from './shareBill';
+import { buildModel } from './shopModel';
 
 /** What one room may take at list prices: a limit that every plan within the room's budget keeps. */
 export interface RoomLimit {
@@ -67,7 +69,22 @@ export function planForRooms(request: ShopRequest, means: Means): ShopAnswer {
       ? longer
       : limitRooms(request, free, { ...ways, hasAnswer: found.length > 0 });
   const best = [better, ...found].reduce((a, b) => (isBetter(request, b, a) ? b : a));
-  return { ...best, elapsedMs: elapsed() };
+  return {
+    ...best,
+    ...(best.bound === 0 ? { bound: mustsFloor(request, best, ways) } : {}),
+    elapsedMs: elapsed(),
+  };
+}
+
+/** What the musts of all rooms cost at least, where nothing better is known. */
+function mustsFloor(request: ShopRequest, best: ShopAnswer, { solver, elapsed }: Ways): number {
+  const merged = mergeNeeds(request, classesOf(request));
+  const least = leastForMusts(
+    merged,
+    buildModel(merged, lackingUnitsOf(merged), { asked: 'musts', roomLimits: [] }),
+    { solver, timeLimitMs: Math.max(20, request.timeLimitMs - elapsed()) },
+  );
+  return Math.min(best.payMinor, Math.ceil(least - 1e-6));
 }
 
 /** Until which shares of the time each step of planning for rooms goes on. */

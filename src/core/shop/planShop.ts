@@ -8,6 +8,7 @@ import {
   type Solver,
 } from '../shared';
 import { createInfeasible, lackingUnitsOf } from './infeasible';
+import { leastForMusts } from './leastForMusts';
 import type { Need, ShopAnswer, ShopReason, ShopRequest } from './model';
 import { nameShortage } from './nameShortage';
 import { planForRooms, type PlannedUnits, type RoomLimit } from './planRooms';
@@ -144,7 +145,6 @@ function pursueAims(
     roomLimits: search.roomLimits,
   });
   const pay = payTerms(request, variables);
-  const value = valueTerms(request, variables);
   // Money comes in whole minor units, so what is to pay is whole too.
   const known = start && beginWith(model, request, { variables, start });
   if (known && isLate()) return stoodOnly(variables, known);
@@ -158,21 +158,47 @@ function pursueAims(
       timeLeftMs: search.timeLeftMs,
       ...(known ? { start: known.values } : {}),
     });
-  if (value.length === 0) {
+  if (valueTerms(request, variables).length === 0) {
     const cheapest = narrow();
     if (!isSolved(cheapest.solution) && known) return stoodOnly(variables, known);
     return (
       findMustFault(cheapest.solution) ??
-      settleTies(request, { model, variables, cheapest, isProven: true, search })
+      settleTies(request, { model, variables, cheapest, search })
     );
   }
+  return pursueValue(request, { model, variables, known, narrow, findMustFault, search });
+}
+
+/** Most value of wishes within the budget, then the least to pay for it. */
+function pursueValue(
+  request: ShopRequest,
+  {
+    model,
+    variables,
+    known,
+    narrow,
+    findMustFault,
+    search,
+  }: {
+    readonly model: LinearModel;
+    readonly variables: ShopVariables;
+    readonly known: LinearSolution | undefined;
+    readonly narrow: () => Narrowed;
+    readonly findMustFault: (least: LinearSolution) => Failed | undefined;
+    readonly search: Search;
+  },
+): Pursued | Failed {
+  const pay = payTerms(request, variables);
+  const value = valueTerms(request, variables);
+  const { solver } = search;
+  const floor = leastForMusts(request, { model, variables }, { ...search.limits(), solver });
   const inBudget = model.copy();
   inBudget.addRow(pay, { most: request.budgetMinor });
   const best = inBudget.minimise(search.solver, value, {
     ...search.limits(),
     ...(known ? { start: known.values } : {}),
   });
-  if (!isSolved(best) && known) return stoodOnly(variables, known);
+  if (!isSolved(best) && known) return stoodOnly(variables, known, floor);
   if (!isSolved(best)) {
     const least = narrow().solution;
     // Where the time ran out on wishes, the musts alone are still an answer.
@@ -180,14 +206,14 @@ function pursueAims(
       findMustFault(least) ?? {
         variables,
         solution: least,
-        bound: 0,
+        bound: Math.max(floor, least.bound),
         isProven: false,
       }
     );
   }
-  // What wishes cost is unknown until their value is settled; 0 is always a true bound.
+  // What wishes cost is unknown until their value is settled; what the musts cost is always a true bound.
   if (best.status !== 'optimal' && search.timeLeftMs() < LEAST_MODEL_MS)
-    return stoodOnly(variables, best);
+    return stoodOnly(variables, best, floor);
   inBudget.addRow(value, {
     most: best.objective + VALUE_TOLERANCE * Math.max(1, Math.abs(best.objective)),
   });
@@ -197,19 +223,19 @@ function pursueAims(
     start: best.values,
     isStartNear: true,
   });
-  if (!isSolved(cheapest.solution)) return stoodOnly(variables, best);
+  if (!isSolved(cheapest.solution)) return stoodOnly(variables, best, floor);
   return settleTies(request, {
     model: inBudget,
     variables,
     cheapest,
-    isProven: best.status === 'optimal',
     search,
+    ...(best.status === 'optimal' ? {} : { floor }),
   });
 }
 
-/** What was found before any model was: it stands, and nothing is proven of it. */
-const stoodOnly = (variables: ShopVariables, solution: LinearSolution): Pursued => ({
-  ...{ variables, solution, bound: 0, isProven: false },
+/** What was found before its model was through: it stands, and no more is proven of it than what the musts cost. */
+const stoodOnly = (variables: ShopVariables, solution: LinearSolution, floor = 0): Pursued => ({
+  ...{ variables, solution, bound: floor, isProven: false },
 });
 
 /** A start that can be paid; counted again as bills are, for what costs nothing has its delivery all the same. */
@@ -264,7 +290,7 @@ function buyEverything(
     recount(request, variables, cheapest.solution).payMinor > request.budgetMinor
   )
     return undefined;
-  return settleTies(request, { model, variables, cheapest, isProven: true, search });
+  return settleTies(request, { model, variables, cheapest, search });
 }
 
 /** Leftovers up to this are weighed against a shop in one model; more need one of their own. */
@@ -293,19 +319,20 @@ function settleTies(
     model,
     variables,
     cheapest,
-    isProven,
+    floor,
     search,
   }: {
     readonly model: LinearModel;
     readonly variables: ShopVariables;
     readonly cheapest: Narrowed;
-    readonly isProven: boolean;
+    /** What the musts cost at least, where the value that is held is not proven. */
+    readonly floor?: number;
     readonly search: Search;
   },
 ): Pursued {
   let { solution } = cheapest;
-  const { bound } = solution;
-  const isPayProven = isProven && solution.status === 'optimal';
+  const bound = floor ?? solution.bound;
+  const isPayProven = floor === undefined && solution.status === 'optimal';
   model.addRow(payTerms(request, variables), {
     most: recount(request, variables, solution).payMinor,
   });
@@ -321,7 +348,7 @@ function settleTies(
     // The last aim may not undo the one before it.
     model.addRow(aim, { most: next.objective + 1e-6 });
   }
-  return { variables, solution, bound: isProven ? bound : 0, isProven: isPayProven };
+  return { variables, solution, bound, isProven: isPayProven };
 }
 
 /** Musts that the offers cannot fill at any price. */

@@ -88,9 +88,7 @@ export function boundByBays(
       const g = knapsack.at(k);
       if (isCheaper(g, b)) chosen[g] = b;
     }
-    for (const g of bays[b] ?? [])
-      through[g * bayCount + b] =
-        bound + value - knapsack.mostWith(g, b, bays[b] ?? [], bestRewards, cost);
+    for (const g of bays[b] ?? []) through[g * bayCount + b] = bound + value - knapsack.mostWith(g);
   }
   return { bound: max(bound, 0), through, chosen, rewards: bestRewards };
 }
@@ -115,26 +113,27 @@ function openOf({ bayCount }: ZonesProblem, open: readonly (readonly number[])[]
 
 /** Branches that are dug into for one bay; beyond them shares bound the rest. */
 const MOST_DIGS = 2500;
+const MOST_DIGS_FOR_ALL = 200_000;
 
 interface Knapsack {
-  /** The most that a bay gains; what it takes is told by `count` and `at`. */
-  readonly fill: (
-    b: number,
-    groups: readonly number[],
-    rewards: Float64Array,
-    cost: Float64Array,
-  ) => number;
+  /**
+   * The most that a bay gains; what it takes is told by `count` and `at`. The list of groups is put in the
+   * order of their gains, by which the next time is the faster.
+   */
+  readonly fill: (b: number, groups: number[], rewards: Float64Array, cost: Float64Array) => number;
   readonly count: () => number;
   readonly at: (k: number) => number;
   readonly taken: () => number[];
-  /** At most so much is gained with group g in the bay: the rest of the room filled by shares. */
-  readonly mostWith: (
-    g: number,
-    b: number,
-    groups: readonly number[],
-    rewards: Float64Array,
-    cost: Float64Array,
-  ) => number;
+  /**
+   * At most so much is gained with group g in the bay that was filled last: the rest of the room filled by
+   * shares.
+   */
+  readonly mostWith: (g: number) => number;
+  /**
+   * All that the bay that was filled last may hold and that gains at least so much, groups that pay nothing
+   * among them; undefined where that is more than `most` of them.
+   */
+  readonly allFrom: (least: number, most: number) => number[][] | undefined;
 }
 
 /** One worked-through bay after the other, in arrays that are used again. */
@@ -145,6 +144,11 @@ export function createKnapsack(
   const item = new Int32Array(groupCount);
   const gain = new Float64Array(groupCount);
   const order = new Float64Array(groupCount);
+  const size = new Float64Array(groupCount);
+  /** Those that pay nothing, and the least litres of all from a place in the list on. */
+  const idle = new Int32Array(groupCount);
+  let idleCount = 0;
+  const leastFrom = new Float64Array(groupCount + 1);
   /** Litres and gains of all before a place in the list. */
   const litresTo = new Float64Array(groupCount + 1);
   const gainTo = new Float64Array(groupCount + 1);
@@ -155,40 +159,64 @@ export function createKnapsack(
   let bestCount = 0;
   let bestGain = 0;
   let count = 0;
-  /** Grams that a litre of the lightest collected group weighs: load bounds litres through it. */
+  /** Grams that a litre of the lightest collected group weighs, and of the next: load bounds litres through it. */
   let leastDensity = 0;
+  let nextDensity = 0;
+  let lightest = -1;
+  /** Where a group stands among those that pay, or -1, and what it pays, in the bay that was filled last. */
+  const placeOf = new Int32Array(groupCount);
+  const paysOf = new Float64Array(groupCount);
+  let filled = 0;
   /** What is left of the digging, and the most that a branch which was given up could have gained. */
   let digs = 0;
   let givenUp = 0;
 
   const collect = (
     b: number,
-    groups: readonly number[],
+    groups: number[],
     rewards: Float64Array,
     cost: Float64Array,
-    except: number,
   ): void => {
     count = 0;
+    idleCount = 0;
     leastDensity = Infinity;
+    nextDensity = Infinity;
     for (const g of groups) {
       const pays = rewards[g]! - cost[g * bayCount + b]!;
-      if (pays <= 1e-12 || g === except) continue;
+      paysOf[g] = pays;
+      placeOf[g] = -1;
+      if (pays <= 1e-12) {
+        idle[idleCount++] = g;
+        continue;
+      }
       const perLitre = pays / max(litres[g]!, 1e-6);
-      // Inserted by gain a litre: lists are short.
+      // Inserted by gain a litre: the list is nearly in that order from the time before.
       let k = count;
       while (k > 0 && order[k - 1]! < perLitre) {
         order[k] = order[k - 1]!;
         item[k] = item[k - 1]!;
         gain[k] = gain[k - 1]!;
+        size[k] = size[k - 1]!;
         k -= 1;
       }
       order[k] = perLitre;
       item[k] = g;
       gain[k] = pays;
+      size[k] = litres[g]!;
       count += 1;
-      leastDensity = min(leastDensity, massG[g]! / max(litres[g]!, 1e-9));
+      const density = massG[g]! / max(litres[g]!, 1e-9);
+      if (density < leastDensity) {
+        nextDensity = leastDensity;
+        leastDensity = density;
+        lightest = g;
+      } else nextDensity = min(nextDensity, density);
     }
+    for (let k = 0; k < idleCount; k += 1) groups[count + k] = idle[k]!;
+    leastFrom[count] = Infinity;
+    for (let k = count - 1; k >= 0; k -= 1) leastFrom[k] = min(leastFrom[k + 1]!, size[k]!);
     for (let k = 0; k < count; k += 1) {
+      groups[k] = item[k]!;
+      placeOf[item[k]!] = k;
       litresTo[k + 1] = litresTo[k]! + litres[item[k]!]!;
       gainTo[k + 1] = gainTo[k]! + gain[k]!;
     }
@@ -207,43 +235,68 @@ export function createKnapsack(
     if (low >= count) return whole;
     return whole + (gain[low]! * max(0, end - litresTo[low]!)) / max(litres[item[low]!]!, 1e-9);
   };
-  const litresWithin = (roomL: number, roomM: number): number =>
-    leastDensity > 0 && roomM < Infinity ? min(roomL, roomM / leastDensity + SUM_TOLERANCE) : roomL;
+  const litresWithin = (roomL: number, roomM: number, density = leastDensity): number =>
+    density > 0 && roomM < Infinity ? min(roomL, roomM / density + SUM_TOLERANCE) : roomL;
   const clashes = (g: number): boolean => {
     for (const foe of foes[g] ?? []) if (isIn[foe]) return true;
     return false;
   };
   /** Depth first, the denser first; a branch ends where even shares would not beat the best. */
-  const dig = (k: number, roomL: number, roomM: number, sum: number): void => {
+  const dig = (from: number, roomL: number, roomM: number, sum: number): void => {
     if (sum > bestGain + 1e-12) {
       bestGain = sum;
       bestCount = 0;
-      for (let j = 0; j < k; j += 1) if (taken[j]) bestIn[bestCount++] = item[j]!;
+      for (let j = 0; j < from; j += 1) if (taken[j]) bestIn[bestCount++] = item[j]!;
     }
-    if (k >= count) return;
-    const most = sum + shares(k, litresWithin(roomL, roomM));
-    if (most <= bestGain + 1e-12) return;
-    if ((digs -= 1) < 0) {
-      givenUp = max(givenUp, most);
-      return;
-    }
-    const g = item[k]!;
-    if (
-      litres[g]! <= roomL + SUM_TOLERANCE &&
-      massG[g]! <= roomM + SUM_TOLERANCE &&
-      !(hasFoes[g] && clashes(g))
-    ) {
+    const mostL = roomL + SUM_TOLERANCE;
+    for (let k = from; k < count; k += 1) {
+      if (leastFrom[k]! > mostL) return;
+      if (size[k]! > mostL) continue;
+      const most = sum + shares(k, litresWithin(roomL, roomM));
+      if (most <= bestGain + 1e-12) return;
+      if ((digs -= 1) < 0) {
+        givenUp = max(givenUp, most);
+        return;
+      }
+      const g = item[k]!;
+      if (massG[g]! > roomM + SUM_TOLERANCE || (hasFoes[g] && clashes(g))) continue;
       taken[k] = 1;
       isIn[g] = 1;
-      dig(k + 1, roomL - litres[g]!, roomM - massG[g]!, sum + gain[k]!);
+      dig(k + 1, roomL - size[k]!, roomM - massG[g]!, sum + gain[k]!);
       isIn[g] = 0;
       taken[k] = 0;
     }
-    dig(k + 1, roomL, roomM, sum);
   };
+  /** As `dig`, but all that gain `least`; `false` where the list is full. */
+  const digAll = (
+    from: number,
+    { roomL, roomM, sum }: { roomL: number; roomM: number; sum: number },
+    list: { readonly least: number; readonly most: number; readonly found: number[][] },
+  ): boolean => {
+    for (let k = from; k < count + idleCount; k += 1) {
+      const isPaying = k < count;
+      const g = isPaying ? item[k]! : idle[k - count]!;
+      const pays = paysOf[g]!;
+      const most = sum + (isPaying ? shares(k, litresWithin(roomL, roomM)) : pays);
+      if (most < list.least) return true;
+      if (litres[g]! > roomL + SUM_TOLERANCE || massG[g]! > roomM + SUM_TOLERANCE) continue;
+      if (hasFoes[g] && clashes(g)) continue;
+      const next = { roomL: roomL - litres[g]!, roomM: roomM - massG[g]!, sum: sum + pays };
+      isIn[g] = 1;
+      stack.push(g);
+      if (next.sum >= list.least) list.found.push([...stack]);
+      const goesOn = list.found.length <= list.most && (digs -= 1) > 0 && digAll(k + 1, next, list);
+      stack.pop();
+      isIn[g] = 0;
+      if (!goesOn) return false;
+    }
+    return true;
+  };
+  const stack: number[] = [];
   return {
     fill: (b, groups, rewards, cost) => {
-      collect(b, groups, rewards, cost, -1);
+      filled = b;
+      collect(b, groups, rewards, cost);
       bestGain = 0;
       bestCount = 0;
       digs = mostDigs;
@@ -255,16 +308,27 @@ export function createKnapsack(
     count: () => bestCount,
     at: (k) => bestIn[k]!,
     taken: () => [...bestIn.subarray(0, bestCount)],
-    mostWith: (g, b, groups, rewards, cost) => {
-      collect(b, groups, rewards, cost, g);
-      return (
-        rewards[g]! -
-        cost[g * bayCount + b]! +
-        shares(
-          0,
-          max(0, litresWithin(bayLitres[b]! - litres[g]!, (bayMassG[b] ?? Infinity) - massG[g]!)),
-        )
+    mostWith: (g) => {
+      const place = placeOf[g]!;
+      const room = max(
+        0,
+        litresWithin(
+          bayLitres[filled]! - litres[g]!,
+          (bayMassG[filled] ?? Infinity) - massG[g]!,
+          g === lightest ? nextDensity : leastDensity,
+        ),
       );
+      // Without the group itself: where the shares reach it, the room goes on behind it.
+      const isReached = place >= 0 && litresTo[place]! < room;
+      const beside = isReached ? shares(0, room + litres[g]!) - gain[place]! : shares(0, room);
+      return paysOf[g]! + beside;
+    },
+    allFrom: (least, most) => {
+      digs = MOST_DIGS_FOR_ALL;
+      const found: number[][] = [];
+      idle.subarray(0, idleCount).sort((a, b) => paysOf[b]! - paysOf[a]! || a - b);
+      const room = { roomL: bayLitres[filled]!, roomM: bayMassG[filled] ?? Infinity, sum: 0 };
+      return digAll(0, room, { least, most, found }) ? found : undefined;
     },
   };
 }

@@ -28,6 +28,10 @@ interface ColumnOptions {
    * arrangements are looked for; gives the best then known.
    */
   readonly onBound: (bound: number, rewards: Float64Array, mostly: Int32Array) => Int32Array;
+  /** What a dive came to, in which not everything may stand or keep the rules: the best that is then known. */
+  readonly mend: (bayOf: Int32Array) => Int32Array;
+  /** Told of a bound that holds for every arrangement. */
+  readonly onProof: (bound: number) => void;
   /** Told of every arrangement that is better than all before. */
   readonly onBetter: (bayOf: Int32Array, cost: number) => void;
   /** Whether parts need not be arranged anew any more. */
@@ -65,24 +69,28 @@ const MOST_DIGS = 20_000;
  * A dive keeps contents that are nearly whole, some at a time, and looks for new contents after
  * each step.
  */
-const STEP = { nearly: 0.9, keptAtOnce: 4, runs: 10 } as const;
+const STEP = { nearly: 0.9, keptAtOnce: 6, runs: 6 } as const;
 /** Where half of the time is over, it hurries. */
 const HASTY_STEP = { nearly: 0.6, keptAtOnce: 12, runs: 2 } as const;
-/** Dives over everything, and how much chance has a say in what the later ones keep. */
-const DIVES = 2;
+/** How much chance has a say in what the later dives keep. */
 const NOISE = 0.35;
 /** So long at most the contents that were met are combined, over everything and in a part. */
 const COMBINE_MS = 2500;
 const COMBINE_PART_MS = 250;
+/** So many contents at most are worked through, one after the other. */
+const MOST_ALL = [2000, 8000] as const;
+/** Where there are more, only those are that lack so much less, and so on down to this share of the gap. */
+const LESS_SLACK = 0.6;
+const LEAST_SLACK = 0.15;
+/** So much of the time that is left is given to it. */
+const ALL_SHARE = 0.7;
 
 /**
- * The tightest bound that contents of single bays give: contents are the columns of a linear model,
- * new ones come from each
- * bay's knapsack at the model's rewards, until none would better it. Good arrangements come out of
- * the same model: dives keep
- * the fullest contents, one after the other; what was met is combined exactly; then parts of the
- * home are arranged anew
- * in the same way while the time lasts.
+ * The tightest bound that contents of single bays give: contents are the columns of a linear model, new ones
+ * come from each bay's knapsack at the model's rewards, until none would better it. Good arrangements come out
+ * of the same model: a dive keeps the fullest contents, one after the other, and is mended; all contents that
+ * could be part of anything better are chosen among exactly, which raises the bound as well; then parts of the
+ * home are arranged anew in the same way while the time lasts.
  * Source: Savelsbergh (1997), branch and price for generalized assignment; stabilised as by Wentges
  * (1997); diving as by Sadykov et al. (2019).
  * Ensures: the bound lies below every arrangement that keeps to `open` and breaks no rule; pairs
@@ -104,13 +112,25 @@ export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): v
     groups: Array.from({ length: groupCount }, (_, g) => g),
     bays: Array.from({ length: bayCount }, (_, b) => b),
   };
+  const workThrough = (run: ColumnRun): void => {
+    for (const most of MOST_ALL) {
+      if (options.isDone() || options.leftMs() <= 0) return;
+      const all = run.workThrough(bayOf, { mostMs: options.leftMs() * ALL_SHARE, most });
+      take(all.found);
+      options.onProof(all.bound);
+    }
+  };
   meetBest(pool, options);
   let { rewards } = options;
   ColumnRun.run({ ...options, problem, pool, part: whole }, (run) => {
     take(options.onBound(run.climb(options.climbLeftMs), run.rewards, run.mostly()));
-    for (let dive = 0; dive < DIVES && options.leftMs() > 0; dive += 1)
-      take(run.dive(dive === 0 ? 0 : NOISE));
-    take(run.combine(bayOf, COMBINE_MS));
+    const beforeMs = options.leftMs();
+    take(options.mend(run.dive(0).bayOf));
+    const diveMs = beforeMs - options.leftMs();
+    workThrough(run);
+    // Another dive, which chance has a say in, where there is the time for it.
+    if (!options.isDone() && options.leftMs() > diveMs) take(options.mend(run.dive(NOISE).bayOf));
+    if (!options.isDone()) take(run.combine(bayOf, COMBINE_MS));
     rewards = run.rewards;
   });
   while (!options.isDone() && options.leftMs() > 0) {
@@ -121,7 +141,8 @@ export function boundByColumns(problem: ZonesProblem, options: ColumnOptions): v
     };
     ColumnRun.run({ ...options, problem, pool, part, bayOf, rewards }, (run) => {
       run.climb(options.leftMs);
-      take(run.dive(NOISE));
+      // Only what stands in the part as a whole: elsewhere nothing may make room for it.
+      take(run.dive(NOISE).whole);
       take(run.combine(bayOf, COMBINE_PART_MS));
       rewards = run.rewards;
     });
@@ -206,7 +227,7 @@ class ColumnRun {
   private readonly rowOfGroup: Int32Array;
   private readonly rowOfBay: Int32Array;
   /** By bay, the groups of the part that may stand there. */
-  private readonly groupsOf: readonly (readonly number[])[];
+  private readonly groupsOf: readonly number[][];
   private readonly knapsack;
   private readonly columns: (Content | undefined)[] = [];
   private readonly fresh = new Set<Content>();
@@ -284,9 +305,13 @@ class ColumnRun {
     return bayOf;
   }
 
-  /** Everything stands, or undefined: something found no place, or the time is over. */
-  dive(noise: number): Int32Array | undefined {
+  /**
+   * Where what the dive kept stands; what found no place, or no time, is where it mostly stood or stands now.
+   * `whole` where everything found its place.
+   */
+  dive(noise: number): { readonly bayOf: Int32Array; readonly whole: Int32Array | undefined } {
     const { problem, part } = this.options;
+    const elsewhere = this.mostly();
     const bayOf = Int32Array.from(this.options.bayOf);
     for (const g of part.groups) bayOf[g] = -1;
     const isTaken = new Uint8Array(problem.bayCount);
@@ -297,7 +322,7 @@ class ColumnRun {
         const step = this.options.leftMs() > startLeftMs / 2 ? STEP : HASTY_STEP;
         const solution = this.settle(bayOf, { isTaken, runs: step.runs });
         const kept = solution ? this.pick(solution, { isTaken, noise, ...step }) : [];
-        if (kept.length === 0) return undefined;
+        if (kept.length === 0) break;
         for (const column of kept) {
           const content = this.columns[column];
           if (!content || content.groups.some((g) => (bayOf[g] ?? -1) >= 0)) continue;
@@ -310,7 +335,8 @@ class ColumnRun {
     } finally {
       this.model.release();
     }
-    return left === 0 ? bayOf : undefined;
+    if (left === 0) return { bayOf, whole: bayOf };
+    return { bayOf: bayOf.map((b, g) => (b >= 0 ? b : elsewhere[g]!)), whole: undefined };
   }
 
   /**
@@ -318,28 +344,73 @@ class ColumnRun {
    * is as good.
    */
   combine(bayOf: Int32Array, mostMs: number): Int32Array | undefined {
-    const { problem, part, solver, leftMs } = this.options;
-    if (leftMs() <= 0) return undefined;
-    const now = part.groups.reduce(
-      (sum, g) => sum + problem.cost[g * problem.bayCount + bayOf[g]!]!,
-      0,
-    );
-    const standing = contentsOf(problem, bayOf);
-    for (const b of part.bays) this.noteGroups(b, standing[b] ?? []);
-    const gains = new Map(
-      part.bays.map((b) => [
-        b,
-        this.knapsack.fill(b, this.groupsOf[b] ?? [], this.rewards, problem.cost),
-      ]),
-    );
+    if (this.options.leftMs() <= 0) return undefined;
+    const now = this.costNow(bayOf);
+    const standing = contentsOf(this.options.problem, bayOf);
+    for (const b of this.options.part.bays) this.noteGroups(b, standing[b] ?? []);
+    const gains = new Map(this.options.part.bays.map((b) => [b, this.fill(b)]));
     // A content whose use would cost more than what stands now is in nothing better.
     const kept = [...this.inModel, ...this.fresh].filter(
       ({ bay, groups, cost }) =>
         this.bound + cost - this.sumOf(groups) + (gains.get(bay) ?? 0) <= now + 1e-6,
     );
+    return this.choose(kept, bayOf, mostMs).found;
+  }
+
+  /**
+   * As `combine`, of all contents, met or not, whose use alone would not cost more than what stands now; where the
+   * model would not bear so many, of those that lack the least. Whatever uses another content costs at least the
+   * bound and what that content lacks: so the bound may rise.
+   */
+  workThrough(
+    bayOf: Int32Array,
+    { mostMs, most }: { readonly mostMs: number; readonly most: number },
+  ): { readonly found: Int32Array | undefined; readonly bound: number } {
+    const gap = this.costNow(bayOf) - this.bound;
+    let slack = gap;
+    let contents = this.allWithin(slack, most);
+    while (!contents && slack > LEAST_SLACK * gap && this.options.leftMs() > 0)
+      contents = this.allWithin((slack *= LESS_SLACK), most);
+    if (!contents) return { found: undefined, bound: this.bound };
+    const { problem, pool } = this.options;
+    const standing = contentsOf(problem, bayOf).flatMap((own, b) => pool.meet(b, own) ?? []);
+    const { found, bound } = this.choose([...new Set([...contents, ...standing])], bayOf, mostMs);
+    return { found, bound: max(this.bound, min(bound, this.bound + slack)) };
+  }
+
+  /** All contents that lack at most so much; undefined where they are more than the model bears. */
+  private allWithin(slack: number, most: number): Content[] | undefined {
+    const all: Content[] = [];
+    for (const b of this.options.part.bays) {
+      const gain = this.fill(b);
+      const found = this.knapsack.allFrom(gain - slack - 1e-6, most - all.length);
+      if (!found) return undefined;
+      for (const groups of found) all.push(this.options.pool.meet(b, groups)!);
+    }
+    return all;
+  }
+
+  private fill(b: number): number {
+    const { problem } = this.options;
+    return this.knapsack.fill(b, this.groupsOf[b] ?? [], this.rewards, problem.cost);
+  }
+
+  private costNow(bayOf: Int32Array): number {
+    const { problem, part } = this.options;
+    return part.groups.reduce((sum, g) => sum + problem.cost[g * problem.bayCount + bayOf[g]!]!, 0);
+  }
+
+  /** The best choice of contents, one a bay and each group in one of them, and its bound; nothing where `bayOf` is as good. */
+  private choose(
+    contents: readonly Content[],
+    bayOf: Int32Array,
+    mostMs: number,
+  ): { readonly found: Int32Array | undefined; readonly bound: number } {
+    const { problem, part, solver, leftMs } = this.options;
+    const standing = contentsOf(problem, bayOf);
     const model = new LinearModel();
     const inRow: (readonly [number, number])[][] = [...part.groups, ...part.bays].map(() => []);
-    const aim = kept.map((content) => {
+    const aim = contents.map((content) => {
       const variable = model.addVariable({ most: 1, whole: true });
       for (const row of this.rowsOf(content)) inRow[row]?.push([variable, 1]);
       return [variable, content.cost] as const;
@@ -347,7 +418,7 @@ class ColumnRun {
     inRow.forEach((terms, row) =>
       model.addRow(terms, { most: 1, ...(row < part.groups.length ? { least: 1 } : {}) }),
     );
-    const start = kept.map(({ bay, groups }) =>
+    const start = contents.map(({ bay, groups }) =>
       standing[bay]?.length === groups.length && groups.every((g) => bayOf[g] === bay) ? 1 : 0,
     );
     const solution = model.minimise(solver, aim, {
@@ -355,12 +426,14 @@ class ColumnRun {
       seed: 1,
       start,
     });
-    if (!isSolved(solution) || solution.objective >= now - 1e-9) return undefined;
+    const { bound } = solution;
+    if (!isSolved(solution) || solution.objective >= this.costNow(bayOf) - 1e-9)
+      return { found: undefined, bound };
     const found = Int32Array.from(bayOf);
-    kept.forEach(({ bay, groups }, k) => {
+    contents.forEach(({ bay, groups }, k) => {
       if (solution.values[k] === 1) for (const g of groups) found[g] = bay;
     });
-    return found;
+    return { found, bound };
   }
 
   /** The model with new contents for what is not kept yet. */

@@ -101,6 +101,11 @@ test.each(seeds)(
       isOver: never,
     });
     const [bounds, found]: [number[], number[]] = [[], []];
+    const faultsOf = (bayOf: Int32Array) =>
+      zoneFaults(
+        request(seed, 0),
+        [...bayOf].map((b, g) => ({ groupId: `g${g}`, bayId: `b${b}` })),
+      );
     let parts = 0;
     boundByColumns(problem, {
       solver: await loadSolver(),
@@ -115,20 +120,19 @@ test.each(seeds)(
         bounds.push(bound);
         return Int32Array.from(worst.bayOf);
       },
+      mend: (bayOf) => (faultsOf(bayOf).length === 0 ? bayOf : Int32Array.from(worst.bayOf)),
+      onProof: (bound) => bounds.push(bound),
       isDone: () => (parts += 1) > 12,
       pickBays: () => new Set([0, 1, 2, 3, 4].filter(() => random() < 0.7)),
       onBetter: (bayOf, cost) => {
-        expect(
-          zoneFaults(
-            request(seed, 0),
-            [...bayOf].map((b, g) => ({ groupId: `g${g}`, bayId: `b${b}` })),
-          ),
-        ).toEqual([]);
+        expect(faultsOf(bayOf)).toEqual([]);
         found.push(cost);
       },
     });
     const least = leastOf(all);
-    expect(bounds[0]).toBeLessThanOrEqual(least + 1e-6);
+    expect(Math.max(...bounds)).toBeLessThanOrEqual(least + 1e-6);
+    // With all contents at hand the last bound is the proof.
+    expect(Math.max(...bounds)).toBeCloseTo(least, 4);
     expect(bounds[0]).toBeGreaterThanOrEqual(prices.bound - 1e-6);
     expect(Math.min(worst.cost, ...found)).toBeCloseTo(least, 6);
   },

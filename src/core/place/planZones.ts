@@ -38,7 +38,7 @@ const SMALL_HOME = 3000;
 /** Prices are bettered until so much of the time is gone. */
 const PRICES_UNTIL = 0.55;
 /** The first searches end there; the steps of one at most, and how hot it begins: from anything, near, again. */
-const SEARCH_UNTIL = { alone: [0.2], pairs: [0.38, 0.48] } as const;
+const SEARCH_UNTIL_WITH_PAIRS = [0.38, 0.48] as const;
 const MOST_STEPS = 2_000_000;
 const HEAT = { first: 2, near: 0.1, again: 0.4 } as const;
 /** Where pairs keep the exact model from ending, what is known is bettered again until then. */
@@ -67,11 +67,18 @@ const MOST_ROUNDS = 12;
 /** Steps of rewards before the model of contents, and how many of them it begins with. */
 const MEETING_STEPS = 100;
 const MET_STEPS = 30;
+/** Below so many ms for each pair of group and bay the time does not reach for the model of contents: searching counts. */
+const HURRIED_MS_A_PAIR = 0.1;
 /**
- * Shares of the time until which the bound of the model of contents is raised, and arrangements are
- * looked for in it.
+ * Without pairs, the shares of the time until which the first search goes on, rewards are bettered and the bound of
+ * the model of contents is raised, and for how much of it what the model points to, and what a dive comes to, is
+ * bettered.
  */
-const CLIMB_UNTIL = 0.5;
+const SHARES = {
+  hurried: { searchUntil: 0.2, meetUntil: 0.3, climbUntil: 0.5, first: 1, dive: 1 },
+  calm: { searchUntil: 0.1, meetUntil: 0.2, climbUntil: 0.65, first: 0.02, dive: 0.03 },
+} as const;
+/** Arrangements are looked for in that model until then. */
 const COLUMNS_UNTIL = 0.95;
 
 /**
@@ -125,6 +132,7 @@ class ZonesRun {
   /** Bound on what goes through each pair, the better of all that were worked out. */
   private readonly through: Float64Array;
   private readonly random: Random;
+  private readonly shares: (typeof SHARES)['hurried' | 'calm'];
 
   constructor(
     private readonly request: ZonesRequest,
@@ -136,6 +144,8 @@ class ZonesRun {
       -Infinity,
     );
     this.random = createRandom(request.seed);
+    const leastMs = HURRIED_MS_A_PAIR * this.problem.groupCount * this.problem.bayCount;
+    this.shares = SHARES[request.timeLimitMs < leastMs ? 'hurried' : 'calm'];
   }
 
   solve(): 'found' | 'impossible' | 'unknown' {
@@ -146,7 +156,8 @@ class ZonesRun {
     const outcome = this.findAny();
     if (outcome !== 'found') return outcome;
     const hasPairs = this.problem.pairs.length > 0;
-    for (const [i, untilShare] of SEARCH_UNTIL[hasPairs ? 'pairs' : 'alone'].entries())
+    const searches = hasPairs ? SEARCH_UNTIL_WITH_PAIRS : [this.shares.searchUntil];
+    for (const [i, untilShare] of searches.entries())
       this.search(untilShare, undefined, i === 0 ? HEAT.first : HEAT.again);
     const priced = this.boundByPrices();
     if (!this.isClosed()) {
@@ -318,7 +329,7 @@ class ZonesRun {
     const bounded = boundByBays(problem, {
       best: this.best,
       steps: MEETING_STEPS,
-      isOver: () => this.spentShare() > 0.3,
+      isOver: () => this.spentShare() > this.shares.meetUntil,
       rewards: rewardsOf(problem, priced),
       cost,
       open: this.openLists(),
@@ -336,7 +347,7 @@ class ZonesRun {
       met: met.slice(-MET_STEPS * problem.bayCount),
       open: this.openLists(),
       leftMs: () => this.request.timeLimitMs * (COLUMNS_UNTIL - this.spentShare()),
-      climbLeftMs: () => this.request.timeLimitMs * (CLIMB_UNTIL - this.spentShare()),
+      climbLeftMs: () => this.request.timeLimitMs * (this.shares.climbUntil - this.spentShare()),
       onBound: (bound, rewards, mostly) => {
         this.raise(bound);
         this.tighten(
@@ -349,14 +360,23 @@ class ZonesRun {
             open: this.openLists(),
           }).through,
         );
-        this.search(COLUMNS_UNTIL, mostly);
+        this.search(this.untilAfter(this.shares.first), mostly);
         return this.bayOf ?? known;
       },
+      mend: (bayOf) => {
+        this.search(this.untilAfter(this.shares.dive), bayOf);
+        return this.bayOf ?? known;
+      },
+      onProof: (bound) => this.raise(bound),
       onBetter: (bayOf, found) => this.take(bayOf, found),
       // What is left is then for the exact model.
       isDone: () => this.isClosed() || this.countLeft() <= EXACT_FROM,
       pickBays: (bayOf) => this.pickBays(this.leftLists(true), bayOf, PART_BY_CONTENTS),
     });
+  }
+
+  private untilAfter(share: number): number {
+    return Math.min(COLUMNS_UNTIL, this.spentShare() + share);
   }
 
   private openLists(): number[][] {

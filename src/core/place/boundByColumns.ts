@@ -368,26 +368,35 @@ class ColumnRun {
   ): { readonly found: Int32Array | undefined; readonly bound: number } {
     const gap = this.costNow(bayOf) - this.bound;
     let slack = gap;
-    let contents = this.allWithin(slack, most);
-    while (!contents && slack > LEAST_SLACK * gap && this.options.leftMs() > 0)
-      contents = this.allWithin((slack *= LESS_SLACK), most);
-    if (!contents) return { found: undefined, bound: this.bound };
+    let within = this.allWithin(slack, most);
+    while (!within && slack > LEAST_SLACK * gap && this.options.leftMs() > 0)
+      within = this.allWithin((slack *= LESS_SLACK), most);
+    if (!within) return { found: undefined, bound: this.bound };
     const { problem, pool } = this.options;
     const standing = contentsOf(problem, bayOf).flatMap((own, b) => pool.meet(b, own) ?? []);
-    const { found, bound } = this.choose([...new Set([...contents, ...standing])], bayOf, mostMs);
-    return { found, bound: max(this.bound, min(bound, this.bound + slack)) };
+    const contents = [...new Set([...within.contents, ...standing])];
+    const { found, bound } = this.choose(contents, bayOf, mostMs);
+    return { found, bound: max(this.bound, min(bound, within.base + slack)) };
   }
 
-  /** All contents that lack at most so much; undefined where they are more than the model bears. */
-  private allWithin(slack: number, most: number): Content[] | undefined {
-    const all: Content[] = [];
+  /**
+   * All contents that lack at most so much, and the bound by the same gains of the bays; undefined where they are
+   * more than the model bears.
+   */
+  private allWithin(
+    slack: number,
+    most: number,
+  ): { readonly contents: readonly Content[]; readonly base: number } | undefined {
+    const contents: Content[] = [];
+    let base = this.sumOf(this.options.part.groups);
     for (const b of this.options.part.bays) {
       const gain = this.fill(b);
-      const found = this.knapsack.allFrom(gain - slack - 1e-6, most - all.length);
+      base -= gain;
+      const found = this.knapsack.allFrom(gain - slack - 1e-6, most - contents.length);
       if (!found) return undefined;
-      for (const groups of found) all.push(this.options.pool.meet(b, groups)!);
+      for (const groups of found) contents.push(this.options.pool.meet(b, groups)!);
     }
-    return all;
+    return { contents, base };
   }
 
   private fill(b: number): number {

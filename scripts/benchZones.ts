@@ -106,6 +106,7 @@ function benchTight(
   const proven = runs.filter(({ answer: { status } }) =>
     ['optimal', 'infeasible'].includes(status),
   );
+  const impossible = runs.filter(({ answer }) => answer.status === 'infeasible').length;
   const beside = runs.flatMap(({ answer, plain }) =>
     plain?.cost === undefined || answer.objective === null
       ? []
@@ -118,10 +119,13 @@ function benchTight(
       runs.map(({ answer }) => answer.elapsedMs),
     ),
     note:
-      `${found.length} found, the first after ${median(firsts).toFixed(0)} ms, at most ` +
-      `${Math.max(...firsts).toFixed(0)}; ${proven.length} proven; mean ` +
-      `${percent(gaps.reduce((a, b) => a + b, 0) / Math.max(1, gaps.length))}, at most ` +
-      `${percent(Math.max(...gaps))} above the bound` +
+      `${proven.length} proven, ${impossible} of them to be impossible; ` +
+      (found.length === 0
+        ? 'none found'
+        : `${found.length} found, the first after ${median(firsts).toFixed(0)} ms, at most ` +
+          `${Math.max(...firsts).toFixed(0)}; mean ` +
+          `${percent(gaps.reduce((a, b) => a + b, 0) / gaps.length)}, at most ` +
+          `${percent(Math.max(...gaps))} above the bound`) +
       (plains.length === 0
         ? ''
         : `; the plain exact model: ${plains.filter(({ isProven }) => isProven).length} proven, ` +

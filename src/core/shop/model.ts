@@ -7,6 +7,8 @@ const count = z.number().int().min(0).max(1e9);
 export const priorities = ['must', 'should', 'nice'] as const;
 export const prioritySchema = z.enum(priorities);
 export type Priority = z.infer<typeof prioritySchema>;
+/** Weight of one *should* unit against one *nice* unit. */
+export const WISH_WEIGHT = { must: 0, should: 3, nice: 1 } as const;
 
 const needSchema = z.strictObject({
   id: requestId,

@@ -2,15 +2,9 @@ import type { Clock, Solver } from '../shared';
 import { createInfeasible, droppedOf, lackingUnitsOf } from './infeasible';
 import { leastForMusts } from './leastForMusts';
 import { classesOf, mergeNeeds, type NeedClass } from './mergeNeeds';
-import type { ShopAnswer, ShopReason, ShopRequest } from './model';
+import { WISH_WEIGHT, type ShopAnswer, type ShopReason, type ShopRequest } from './model';
 import { shareBill, type NeedShare } from './shareBill';
-import { buildModel } from './shopModel';
-
-/** What one room may take at list prices: a limit that every plan within the room's budget keeps. */
-export interface RoomLimit {
-  readonly needIds: ReadonlySet<string>;
-  readonly mostMinor: number;
-}
+import { buildModel, type RoomLimit } from './shopModel';
 
 interface Means {
   readonly solver: Solver;
@@ -24,8 +18,6 @@ export interface PlannedUnits {
   readonly units: readonly NeedShare[];
 }
 
-/** Weight of one *should* unit against one *nice* unit. */
-export const WISH_WEIGHT = { must: 0, should: 3, nice: 1 } as const;
 /** So often the limits of rooms are drawn tighter before the search ends without proof. */
 const MOST_ROUNDS = 8;
 

@@ -11,7 +11,7 @@ import { createInfeasible, lackingUnitsOf } from './infeasible';
 import { leastForMusts } from './leastForMusts';
 import type { Need, ShopAnswer, ShopReason, ShopRequest } from './model';
 import { nameShortage } from './nameShortage';
-import { planForRooms, type PlannedUnits, type RoomLimit } from './planRooms';
+import { planForRooms, type PlannedUnits } from './planRooms';
 import { recount, sumUp, unitsByNeed } from './readPurchase';
 import {
   buildModel,
@@ -20,6 +20,7 @@ import {
   suppliedUnits,
   toSolution,
   valueTerms,
+  type RoomLimit,
   type ShopVariables,
   type Terms,
 } from './shopModel';

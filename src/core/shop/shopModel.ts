@@ -1,6 +1,5 @@
 import { LinearModel, type LinearSolution } from '../shared';
-import type { ShopRequest } from './model';
-import { WISH_WEIGHT, type RoomLimit } from './planRooms';
+import { WISH_WEIGHT, type ShopRequest } from './model';
 import { listsOf, servedNeedsOf } from './shopLists';
 import type { ShopStart } from './startShop';
 
@@ -18,6 +17,12 @@ export interface ShopVariables {
   readonly delivery: readonly number[];
   /** Credit spent at shop s, minor units. */
   readonly credit: readonly number[];
+}
+
+/** What one room may take at list prices: a limit that every plan within the room's budget keeps. */
+export interface RoomLimit {
+  readonly needIds: ReadonlySet<string>;
+  readonly mostMinor: number;
 }
 
 /** `everything` asks for every wish in full, as far as the offers hold it; `musts` leaves wishes open. */

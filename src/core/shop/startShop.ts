@@ -1,6 +1,5 @@
 import { createRandom, type Random } from '../shared';
-import type { ShopRequest } from './model';
-import { WISH_WEIGHT } from './planRooms';
+import { WISH_WEIGHT, type ShopRequest } from './model';
 
 /** Something that can be bought within the budget, as packs; never proven to be the best. */
 export interface ShopStart {

@@ -113,6 +113,7 @@ function openOf({ bayCount }: ZonesProblem, open: readonly (readonly number[])[]
 
 /** Branches that are dug into for one bay; beyond them shares bound the rest. */
 const MOST_DIGS = 2500;
+/** The same where everything above a gain is listed; beyond them the list is too long. */
 const MOST_DIGS_FOR_ALL = 200_000;
 
 interface Knapsack {
@@ -267,6 +268,8 @@ export function createKnapsack(
       taken[k] = 0;
     }
   };
+  /** What `digAll` has in the bay. */
+  const stack: number[] = [];
   /** As `dig`, but all that gain `least`; `false` where the list is full. */
   const digAll = (
     from: number,
@@ -292,7 +295,6 @@ export function createKnapsack(
     }
     return true;
   };
-  const stack: number[] = [];
   return {
     fill: (b, groups, rewards, cost) => {
       filled = b;

@@ -7,6 +7,7 @@ import {
   type Solver,
 } from '../shared';
 import { createKnapsack } from './boundByBays';
+import { contentsOf, ContentPool, type Content } from './contentPool';
 import { costOfZones, type ZonesProblem } from './zonesProblem';
 
 const { max, min } = Math;
@@ -38,13 +39,6 @@ interface ColumnOptions {
   readonly isDone: () => boolean;
   /** Some bays whose groups are to be arranged anew while all else stays. */
   readonly pickBays: (bayOf: Int32Array) => ReadonlySet<number>;
-}
-
-/** What a bay may hold at once. */
-interface Content {
-  readonly bay: number;
-  readonly groups: readonly number[];
-  readonly cost: number;
 }
 
 /** Groups that are to be arranged, and the bays for them. */
@@ -169,42 +163,6 @@ function meetBest(
       pool.meet(b, groups);
   }
 }
-
-/** Contents that were met, each once. */
-class ContentPool {
-  readonly byBay: Content[][];
-  private readonly known = new Map<string, Content>();
-
-  constructor(private readonly problem: ZonesProblem) {
-    this.byBay = Array.from({ length: problem.bayCount }, () => []);
-  }
-
-  meet(bay: number, groups: readonly number[]): Content | undefined {
-    if (groups.length === 0) return undefined;
-    const sorted = [...groups].sort((a, b) => a - b);
-    const key = `${bay} ${sorted.join(' ')}`;
-    const known = this.known.get(key);
-    if (known) return known;
-    const content = { bay, groups: sorted, cost: this.costOf(bay, sorted) };
-    this.known.set(key, content);
-    this.byBay[bay]?.push(content);
-    return content;
-  }
-
-  costOf(bay: number, groups: readonly number[]): number {
-    return groups.reduce((sum, g) => sum + this.problem.cost[g * this.problem.bayCount + bay]!, 0);
-  }
-
-  meetArrangement(bayOf: Int32Array): void {
-    contentsOf(this.problem, bayOf).forEach((groups, b) => this.meet(b, groups));
-  }
-}
-
-const contentsOf = ({ bayCount }: ZonesProblem, bayOf: Int32Array): number[][] => {
-  const contents: number[][] = Array.from({ length: bayCount }, () => []);
-  bayOf.forEach((b, g) => contents[b]?.push(g));
-  return contents;
-};
 
 interface RunOptions {
   readonly problem: ZonesProblem;
@@ -399,9 +357,8 @@ class ColumnRun {
     return { contents, base };
   }
 
-  private fill(b: number): number {
-    const { problem } = this.options;
-    return this.knapsack.fill(b, this.groupsOf[b] ?? [], this.rewards, problem.cost);
+  private fill(b: number, rewards: Float64Array = this.rewards): number {
+    return this.knapsack.fill(b, this.groupsOf[b] ?? [], rewards, this.options.problem.cost);
   }
 
   private costNow(bayOf: Int32Array): number {
@@ -524,10 +481,10 @@ class ColumnRun {
 
   /** The bound of the part at some rewards; what the bays take at them is met. Keeps the best ones. */
   private value(rewards: Float64Array): void {
-    const { problem, part } = this.options;
+    const { part } = this.options;
     let bound = part.groups.reduce((sum, g) => sum + rewards[g]!, 0);
     for (const b of part.bays) {
-      bound -= this.knapsack.fill(b, this.groupsOf[b] ?? [], rewards, problem.cost);
+      bound -= this.fill(b, rewards);
       this.noteGroups(b, this.knapsack.taken());
     }
     if (bound <= this.bound) return;

@@ -41,6 +41,8 @@ export function planForRooms(request: ShopRequest, means: Means): ShopAnswer {
   // Something that keeps to every room's budget is there before the best is looked for.
   const first = planFreely(untilShare(UNTIL.first));
   if (isEnd(request, first)) return { ...first, elapsedMs: elapsed() };
+  // Asked while there is time for it: what is found where rooms bind has no better bound.
+  const floor = mustsFloor(request, { ...means, timeLimitMs: untilShare(UNTIL.floor) });
   const secured = leaveWishesOut(request, first, {
     ...ways,
     leftMs: () => untilShare(UNTIL.secured),
@@ -63,24 +65,24 @@ export function planForRooms(request: ShopRequest, means: Means): ShopAnswer {
   const best = [better, ...found].reduce((a, b) => (isBetter(request, b, a) ? b : a));
   return {
     ...best,
-    ...(best.bound === 0 ? { bound: mustsFloor(request, best, ways) } : {}),
+    ...(best.bound === 0 ? { bound: Math.min(best.payMinor, floor) } : {}),
     elapsedMs: elapsed(),
   };
 }
 
-/** What the musts of all rooms cost at least, where nothing better is known. */
-function mustsFloor(request: ShopRequest, best: ShopAnswer, { solver, elapsed }: Ways): number {
+/** What the musts of all rooms cost at least; 0 where the time ended it. */
+function mustsFloor(
+  request: ShopRequest,
+  { solver, timeLimitMs }: { readonly solver: Solver; readonly timeLimitMs: number },
+): number {
   const merged = mergeNeeds(request, classesOf(request));
-  const least = leastForMusts(
-    merged,
-    buildModel(merged, lackingUnitsOf(merged), { asked: 'musts', roomLimits: [] }),
-    { solver, timeLimitMs: Math.max(20, request.timeLimitMs - elapsed()) },
-  );
-  return Math.min(best.payMinor, Math.ceil(least - 1e-6));
+  const model = buildModel(merged, lackingUnitsOf(merged), { asked: 'musts', roomLimits: [] });
+  const least = leastForMusts(merged, model, { solver, timeLimitMs: Math.max(20, timeLimitMs) });
+  return Math.ceil(least - 1e-6);
 }
 
 /** Until which shares of the time each step of planning for rooms goes on. */
-const UNTIL = { first: 0.1, secured: 0.3, free: 0.55, sparing: 0.7 } as const;
+const UNTIL = { first: 0.1, floor: 0.2, secured: 0.3, free: 0.55, sparing: 0.7 } as const;
 
 /** Nothing better can follow: proven to be impossible, or the best, and within every room's budget. */
 const isEnd = (request: ShopRequest, free: ShopAnswer): boolean =>

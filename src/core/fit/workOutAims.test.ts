@@ -24,7 +24,7 @@ const partial = answerOf('partial', 900, { status: 'infeasible', objective: null
  * Runs with these answers, in the order in which they are asked for; what was asked with which
  * known containers, and what was shown.
  */
-async function run(answers: readonly FitAnswer[], isOverAfter = Infinity) {
+async function run(answers: readonly FitAnswer[], isOverAfter = Infinity, taken?: FitAnswer) {
   const asked: (readonly [FitAim, readonly string[]])[] = [];
   const shown: (readonly [FitAim, number, number])[] = [];
   const doneCount = await workOutAims({
@@ -39,6 +39,7 @@ async function run(answers: readonly FitAnswer[], isOverAfter = Infinity) {
     },
     show: (prefer, { costMinor }, turns) => void shown.push([prefer, costMinor, turns]),
     isOver: () => asked.length >= isOverAfter,
+    ...(taken && { taken }),
   });
   return { asked, shown, doneCount };
 }
@@ -118,4 +119,12 @@ test('stopped, it asks and shows nothing more', async () => {
   expect(asked.map(([prefer]) => prefer)).toEqual(['cost', 'uniform']);
   expect(shown.map(([prefer]) => prefer)).toEqual(['cost', 'cost']);
   expect(doneCount).toBe(2);
+});
+
+test('what was taken is where every aim begins', async () => {
+  const { asked } = await run([answerOf('a', 5), answerOf('b', 4)], 2, answerOf('kept', 3));
+  expect(asked).toEqual([
+    ['cost', ['kept']],
+    ['uniform', ['kept', 'a']],
+  ]);
 });

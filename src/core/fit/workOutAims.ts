@@ -16,6 +16,8 @@ interface AimMeans {
   readonly show: (prefer: FitAim, answer: FitAnswer, doneCount: number) => void;
   /** Whether nobody waits for the rest any more. */
   readonly isOver: () => boolean;
+  /** How the place stands as it was taken, where it was: every aim begins with it. */
+  readonly taken?: Stood;
 }
 
 const SAME_LITRES = 1e-6;
@@ -25,12 +27,12 @@ const isWhole = ({ objective }: FitAnswer): boolean => objective !== null;
 export const AIM_TURNS = fitAims.length + 1;
 
 /**
- * Works all aims out, one after the other. What stands for one stands for the others too, so each
+ * Works all aims out, one after the other, each no worse than what was taken. What stands for one stands for the others too, so each
  * begins with what was found before it;
  * money has one more turn where another aim came upon something cheaper. What leaves litres out is shown for no aim where
  * another one leaves out fewer. Ends with the turns that are over.
  */
-export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<number> {
+export async function workOutAims({ plan, show, isOver, taken }: AimMeans): Promise<number> {
   const known = new Map<FitAim, FitAnswer>();
   const work = async (prefer: FitAim, turn: number): Promise<void> => {
     const tell = (answer: FitAnswer, doneCount: number): void => {
@@ -38,7 +40,7 @@ export async function workOutAims({ plan, show, isOver }: AimMeans): Promise<num
     };
     const answer = await plan(
       prefer,
-      [...known.values()].map(({ placements, surfaces }) => ({
+      [...(taken ? [taken] : []), ...known.values()].map(({ placements, surfaces }) => ({
         placements,
         ...(surfaces && { surfaces }),
       })),

@@ -58,7 +58,7 @@ export function FitWorkbench({
   onTill,
 }: FitWorkbenchProps) {
   const { mutate } = useMutation();
-  const { answers: found, isRunning, problem, stop } = useFits(request);
+  const { answers: found, isRunning, problem, stop } = useFits(request, taken?.answer);
   const [way, setWay] = useState<TidyWay>('spread');
   const answers = useMemo(() => tidyAll(request, found, way), [request, found, way]);
   const [chosen, setChosen] = useState<FitAim | 'taken'>(taken ? 'taken' : 'cost');

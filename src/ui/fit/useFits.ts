@@ -1,24 +1,36 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 
-import { AIM_TURNS, workOutAims, type FitAim, type FitAnswer, type FitQuestion } from '@/core/fit';
+import {
+  AIM_TURNS,
+  workOutAims,
+  type FitAim,
+  type FitAnswer,
+  type FitQuestion,
+  type Stood,
+} from '@/core/fit';
 import { FitRunner } from './FitRunner';
 
 type FitAnswers = Readonly<Partial<Record<FitAim, FitAnswer>>>;
 
 /**
- * Works all four answers out, one after the other, in a worker; of each the first one found is
- * shown, then the best, which is no worse by its aim than those before it. A new
+ * Works an answer for each aim out, one after the other, in a worker; of each the first one found is
+ * shown, then the best, which is no worse by its aim than what was taken and those before it. A new
  * request, or stopping, ends what runs.
  */
-export function useFits(request: FitQuestion | undefined): {
+export function useFits(
+  request: FitQuestion | undefined,
+  taken?: Stood,
+): {
   answers: FitAnswers;
   isRunning: boolean;
   problem: string;
   stop: () => void;
 } {
   const key = request && JSON.stringify(request);
+  // What is taken meanwhile came out of these answers: it asks for no new ones.
+  const takenNow = useEffectEvent(() => taken);
   const [state, setState] = useState<{
     key: string | undefined;
     answers: FitAnswers;
@@ -29,6 +41,7 @@ export function useFits(request: FitQuestion | undefined): {
   useEffect(() => {
     if (key === undefined) return;
     const asked = JSON.parse(key) as FitQuestion;
+    const stood = takenNow();
     let isOver = false;
     const runner = new FitRunner(() =>
       setState((before) => ({
@@ -49,6 +62,7 @@ export function useFits(request: FitQuestion | undefined): {
             isStopped: false,
           })),
         isOver: () => isOver,
+        ...(stood && { taken: stood }),
       });
       if (isOver) return;
       setState((before) => ({ ...before, doneCount }));

@@ -1,5 +1,16 @@
 import { createRandom, type Random } from '../shared';
 import { WISH_WEIGHT, type ShopRequest } from './model';
+import {
+  afterMove,
+  jointPieces,
+  MOST_JOINT_PACKS,
+  rateOf,
+  splitsOf,
+  type Joint,
+  type JointMove,
+} from './jointPacks';
+import { hullOf, listPacks, tracePacks, type PackTable, type WishStep } from './packTables';
+import { pickWishes } from './pickWishes';
 
 /** Something that can be bought within the budget, as packs; never proven to be the best. */
 export interface ShopStart {
@@ -18,22 +29,11 @@ export interface ShopStart {
  * card is spent.
  */
 const LOOKS = [0, 1, 0.92, 0.84] as const;
-/** More pieces than this of one need are bought of one offer. */
-const MOST_COUNTED = 300;
 /** So many shops are looked at anew after nothing betters any more. */
 const SHAKEN_SHOPS = 3;
 const MOST_SHAKES = 400;
-
-/** For every number of pieces of a need the packs that count least. */
-interface Table {
-  readonly cost: Float64Array;
-  /** The offer of the last pack, of those that there is enough of. */
-  readonly last: Int32Array;
-  /** Of each limited offer how many packs are bought before those. */
-  readonly limited: readonly { readonly i: number; readonly packs: Uint16Array }[];
-  /** Where one offer alone is bought, for needs of very many pieces. */
-  readonly only?: number;
-}
+/** What is worth less than this share of the best is not looked at more closely. */
+const NEAR = 0.95;
 
 /**
  * Buys every must and, with what is left, the wishes that are worth most for their money: each need by a small
@@ -54,11 +54,14 @@ export function startShop(
   for (let shake = 0; shake <= MOST_SHAKES && !isOver(); shake += 1) {
     const from = [...bestLooks];
     if (shake > 0)
-      for (let n = 0; n < SHAKEN_SHOPS; n += 1)
+      for (let n = 0; n < Math.min(SHAKEN_SHOPS, request.shops.length); n += 1)
         from[Math.floor(random() * from.length)] = Math.floor(random() * LOOKS.length);
     const found = climb(search, from, { random, isOver });
-    if (isBetter(found.tried, best)) {
-      best = found.tried;
+    const isNear = !best || (found.tried?.value ?? 0) >= best.value * NEAR;
+    const settled =
+      found.tried && isNear ? search.settle(found.tried, found.looks, isOver) : found.tried;
+    if (isBetter(settled, best)) {
+      best = settled;
       bestLooks = found.looks;
     }
   }
@@ -91,19 +94,10 @@ function climb(
   return { looks, tried };
 }
 
-/** Packs of an offer that serves several needs, bought for more than one of them at once. */
-interface Joint {
-  readonly i: number;
-  readonly packs: number;
-  /** Pieces to each need, by its place. */
-  readonly to: readonly { readonly n: number; readonly pieces: number }[];
-  /** What it costs beyond what its musts would have cost one by one, as the shops are looked at. */
-  readonly extra: number;
-  /** What the wishes in it are worth. */
-  readonly value: number;
-}
-/** More packs than this of one offer are not bought together. */
-const MOST_JOINT_PACKS = 4;
+/** How often money that fees and cards leave over is spent anew. */
+const SETTLE_ROUNDS = 3;
+/** So many other ways to buy for several needs are tried before it is left. */
+const MOST_RETRIES = 24;
 
 /** What comes of one way to look at the shops. */
 interface Tried {
@@ -111,7 +105,7 @@ interface Tried {
   readonly overMinor: number;
   readonly value: number;
   readonly payMinor: number;
-  readonly tables: readonly Table[];
+  readonly tables: readonly PackTable[];
   /** Pieces that each need gets besides those of `joints`. */
   readonly counts: readonly number[];
   readonly joints: readonly Joint[];
@@ -130,31 +124,6 @@ interface Basket extends Pick<Tried, 'tables'> {
   /** Packs of each offer that are still there. */
   readonly left: number[];
   readonly joints: Joint[];
-}
-
-/** What a joint purchase is worth for its money; what spares money comes before all that costs some. */
-const rateOf = ({ extra, value }: Joint): number =>
-  extra < 0 ? 1e9 - extra : value / Math.max(1e-9, extra);
-
-const jointPieces = (joints: readonly Joint[], n: number): number =>
-  joints.reduce((sum, { to }) => sum + (to.find((part) => part.n === n)?.pieces ?? 0), 0);
-
-/** Ways to share pieces out between the first two needs of an offer, the rest to the others in turn. */
-function* splitsOf(
-  pieces: number,
-  [first = -1, ...others]: readonly number[],
-  lack: readonly number[],
-): Generator<Joint['to']> {
-  for (let own = 1; own <= Math.min(pieces - 1, lack[first]!); own += 1) {
-    let left = pieces - own;
-    const to = [{ n: first, pieces: own }];
-    for (const n of others) {
-      const given = Math.min(left, lack[n]!);
-      if (given > 0) to.push({ n, pieces: given });
-      left -= given;
-    }
-    yield to;
-  }
 }
 
 class ShopSearch {
@@ -197,7 +166,7 @@ class ShopSearch {
     const left = request.offers.map(({ maxPacks }) => maxPacks ?? Infinity);
     const goods = new Float64Array(request.shops.length);
     const counts = lack.map(() => 0);
-    const tables: Table[] = [];
+    const tables: PackTable[] = [];
     // Musts come first, also at what there is little of.
     const order = [...lack.keys()].sort(
       (n, m) => Number(this.isMust(m)) - Number(this.isMust(n)) || n - m,
@@ -208,7 +177,7 @@ class ShopSearch {
       if (!this.isMust(n)) continue;
       if (table.cost[table.cost.length - 1] === Infinity) return undefined;
       counts[n] = lack[n]!;
-      this.addGoods(table, n, lack[n]!, goods, 1);
+      this.addGoods(table, lack[n]!, goods, 1);
       this.takeShared(table, n, lack[n]!, left);
     }
     const joints: Joint[] = [];
@@ -267,8 +236,8 @@ class ShopSearch {
     const musts = joint.to.filter(({ n }) => this.isMust(n));
     const swap = (sign: 1 | -1) => {
       for (const { n, pieces } of musts) {
-        this.addGoods(tables[n]!, n, counts[n]!, goods, sign === 1 ? -1 : 1);
-        this.addGoods(tables[n]!, n, counts[n]! - pieces, goods, sign);
+        this.addGoods(tables[n]!, counts[n]!, goods, sign === 1 ? -1 : 1);
+        this.addGoods(tables[n]!, counts[n]! - pieces, goods, sign);
       }
       const s = this.shopOf[joint.i]!;
       goods[s] = goods[s]! + sign * joint.packs * this.request.offers[joint.i]!.priceMinor;
@@ -276,8 +245,8 @@ class ShopSearch {
     // With fewer pieces a must may be bought in other packs: what is limited has to be there for those.
     const taken: [number, number][] = [[joint.i, joint.packs]];
     for (const { n, pieces } of musts) {
-      this.trace(tables[n]!, n, counts[n]!, (i, times) => taken.push([i, -times]));
-      this.trace(tables[n]!, n, counts[n]! - pieces, (i, times) => taken.push([i, times]));
+      this.trace(tables[n]!, counts[n]!, (i, times) => taken.push([i, -times]));
+      this.trace(tables[n]!, counts[n]! - pieces, (i, times) => taken.push([i, times]));
     }
     const shared = taken.filter(([i]) => this.request.offers[i]!.needIds);
     for (const [i, times] of shared) left[i] = left[i]! - times;
@@ -297,7 +266,7 @@ class ShopSearch {
     const given = request.offers.map(() => new Map<number, number>());
     counts.forEach((count, n) => {
       let owed = count;
-      this.trace(tables[n]!, n, count, (i, times) => {
+      this.trace(tables[n]!, count, (i, times) => {
         packs[i] = packs[i]! + times;
         if (!request.offers[i]!.needIds) return;
         const units = Math.min(owed, times * request.offers[i]!.packSize);
@@ -313,15 +282,169 @@ class ShopSearch {
     return { packs, given, met, value, payMinor };
   }
 
+  private listWays(n: number, looks: readonly number[], left: readonly number[]): PackTable {
+    const { offers } = this.request;
+    const open = this.offersOf[n]!.filter((i) => looks[this.shopOf[i]!]! > 0 && left[i]! > 0);
+    const priceOf = (i: number): number =>
+      offers[i]!.priceMinor * LOOKS[looks[this.shopOf[i]!]!]! + 1e-3;
+    return listPacks(this.lack[n]!, open, { priceOf, left, offers });
+  }
+
+  private trace(
+    table: PackTable,
+    count: number,
+    tell: (offer: number, packs: number) => void,
+  ): void {
+    tracePacks(table, count, this.request.offers, tell);
+  }
+
   private isMust(n: number): boolean {
     return this.request.needs[n]!.priority === 'must';
+  }
+
+  /** Betters what several needs share, one offer after the other, with all wishes weighed anew each time. */
+  settle(tried: Tried, looks: readonly number[], isOver: () => boolean): Tried {
+    if (tried.overMinor > 0) return tried;
+    let best = tried;
+    let rate = 0;
+    const offer = (joints: readonly Joint[]): boolean => {
+      const next = this.settleWishes({ tables: best.tables, joints }, this.openTo(best, looks));
+      if (!next) return false;
+      ({ rate } = next);
+      if (!isBetter(next.tried, best)) return false;
+      best = next.tried;
+      return true;
+    };
+    offer(tried.joints);
+    for (let isBettered = true; isBettered && !isOver();) {
+      isBettered = false;
+      for (const move of this.otherJoints(best, looks, rate)) {
+        if (isOver()) break;
+        isBettered = offer(afterMove(best.joints, move)) || isBettered;
+      }
+    }
+    return best;
+  }
+
+  /** The shops that are visited anyway, or cost nothing to visit. */
+  private openTo({ tables, counts, joints }: Tried, looks: readonly number[]): readonly number[] {
+    const goods = new Float64Array(looks.length);
+    counts.forEach((count, n) => this.addGoods(tables[n]!, count, goods, 1));
+    for (const { i } of joints) goods[this.shopOf[i]!] = Infinity;
+    return looks.map((look, s) =>
+      look > 0 && (goods[s]! > 0 || this.request.shops[s]!.deliveryMinor === 0) ? 1 : 0,
+    );
+  }
+
+  /**
+   * What else could be bought for several needs at once: what is likely to better most first, at a value of `rate` a
+   * minor unit.
+   */
+  private otherJoints(
+    { joints, tables, counts }: Tried,
+    looks: readonly number[],
+    rate: number,
+  ): JointMove[] {
+    const { offers } = this.request;
+    const ranked: (JointMove & { readonly gain: number })[] = [];
+    const owned = (n: number) => counts[n]! + jointPieces(joints, n);
+    for (const { i, needs } of this.joining) {
+      if (looks[this.shopOf[i]!] === 0) continue;
+      const open = needs.filter((n) => this.lack[n]! > 0 && tables[n]!.only === undefined);
+      if (joints.some((joint) => joint.i === i)) ranked.push({ i, gain: 0 });
+      if (open.length < 2) continue;
+      const most = Math.min(MOST_JOINT_PACKS, offers[i]!.maxPacks ?? Infinity);
+      for (let packs = 1; packs <= most; packs += 1)
+        for (const to of splitsOf(packs * offers[i]!.packSize, open, this.lack)) {
+          let extra = packs * offers[i]!.priceMinor;
+          let value = 0;
+          for (const { n, pieces } of to) {
+            const { cost } = tables[n]!;
+            const had = this.isMust(n) ? this.lack[n]! : owned(n);
+            const kept = Math.min(had, this.lack[n]! - pieces);
+            if (kept < 0) extra = Infinity;
+            else extra -= cost[had]! - cost[kept]!;
+            value += this.weight[n]! * (kept + pieces - had);
+          }
+          const gain = value - rate * extra;
+          if (!(gain > 0)) continue;
+          ranked.push({ i, joint: { i, packs, to, extra, value }, gain });
+        }
+    }
+    return ranked.sort((a, b) => b.gain - a.gain).slice(0, MOST_RETRIES);
+  }
+
+  /**
+   * The musts as they are, beside what is bought for several needs, and all wishes weighed anew and exactly, where the
+   * steps of their hulls left money over. Undefined where that cannot be paid or had.
+   */
+  private settleWishes(
+    { tables: known, joints }: Pick<Tried, 'tables' | 'joints'>,
+    open: readonly number[],
+  ): { readonly tried: Tried; readonly rate: number } | undefined {
+    const { request, lack, weight } = this;
+    const counts = lack.map((all, n) => (this.isMust(n) ? all - jointPieces(joints, n) : 0));
+    const goods = new Float64Array(request.shops.length);
+    const left = request.offers.map(({ maxPacks }) => maxPacks ?? Infinity);
+    const taken: [number, number][] = joints.map(({ i, packs }) => [i, packs]);
+    counts.forEach((count, n) => {
+      if (count === 0) return;
+      this.addGoods(known[n]!, count, goods, 1);
+      this.trace(known[n]!, count, (i, times) => taken.push([i, times]));
+    });
+    for (const [i, times] of taken) left[i] = left[i]! - times;
+    for (const { i, packs } of joints) {
+      const s = this.shopOf[i]!;
+      goods[s] = goods[s]! + packs * request.offers[i]!.priceMinor;
+    }
+    const spare = request.budgetMinor - this.payFor(goods);
+    if (spare < 0 || taken.some(([i]) => left[i]! < 0)) return undefined;
+    const wishes = [...lack.keys()].filter(
+      (n) => !this.isMust(n) && weight[n]! > 0 && lack[n]! > jointPieces(joints, n),
+    );
+    const tables = [...known];
+    for (const n of wishes) tables[n] = this.listWays(n, open, left);
+    let best: Tried | undefined;
+    let rate = 0;
+    for (let slack = 0, round = 0; round < SETTLE_ROUNDS; round += 1) {
+      const picked = pickWishes(
+        wishes.map((n) => ({
+          cost: tables[n]!.cost,
+          most: tables[n]!.only === undefined ? lack[n]! - jointPieces(joints, n) : 0,
+          weight: weight[n]!,
+        })),
+        spare + slack,
+      );
+      rate = picked.rate;
+      const bought = [...counts];
+      const stock = [...left];
+      const paid = Float64Array.from(goods);
+      wishes.forEach((n, k) => {
+        if (!this.isThere(tables[n]!, n, picked.counts[k]!, stock)) return;
+        bought[n] = picked.counts[k]!;
+        this.addGoods(tables[n]!, picked.counts[k]!, paid, 1);
+      });
+      const payMinor = this.payFor(paid);
+      const value = lack.reduce(
+        (sum, _, n) => sum + weight[n]! * (bought[n]! + jointPieces(joints, n)),
+        0,
+      );
+      const next = { overMinor: 0, value, payMinor, tables, counts: bought, joints };
+      const isPaid = payMinor <= request.budgetMinor;
+      if (isPaid && isBetter(next, best)) best = next;
+      // Fees that fell away and cards leave more than was counted with.
+      const more = request.budgetMinor - payMinor;
+      if (!isPaid || more < 1) break;
+      slack += more;
+    }
+    return best && { tried: best, rate };
   }
 
   /** The wishes that are worth most for their money, as far as the budget goes. */
   private addWishes(basket: Basket, offered: readonly Joint[]): void {
     const { tables, counts, goods, left, joints } = basket;
     const { request, weight } = this;
-    const steps: (Step & { readonly joint?: Joint })[] = [
+    const steps: (WishStep & { readonly joint?: Joint })[] = [
       ...tables.flatMap((table, n) =>
         this.isMust(n) || weight[n]! <= 0 ? [] : hullOf(table, n, weight[n]!),
       ),
@@ -342,14 +465,14 @@ class ShopSearch {
       // The next step of the hull, or as much of it as the budget reaches for.
       for (let count = to; count > from; count -= 1) {
         if (table.cost[count] === Infinity) continue;
-        this.addGoods(table, n, from, goods, -1);
-        this.addGoods(table, n, count, goods, 1);
+        this.addGoods(table, from, goods, -1);
+        this.addGoods(table, count, goods, 1);
         if (this.payFor(goods) <= request.budgetMinor && this.isThere(table, n, count, left)) {
           counts[n] = count;
           break;
         }
-        this.addGoods(table, n, count, goods, -1);
-        this.addGoods(table, n, from, goods, 1);
+        this.addGoods(table, count, goods, -1);
+        this.addGoods(table, from, goods, 1);
       }
     }
   }
@@ -368,150 +491,25 @@ class ShopSearch {
     return pay;
   }
 
-  private addGoods(
-    table: Table,
-    n: number,
-    count: number,
-    goods: Float64Array,
-    sign: 1 | -1,
-  ): void {
-    this.trace(table, n, count, (i, times) => {
+  private addGoods(table: PackTable, count: number, goods: Float64Array, sign: 1 | -1): void {
+    this.trace(table, count, (i, times) => {
       const s = this.shopOf[i]!;
       goods[s] = goods[s]! + sign * times * this.request.offers[i]!.priceMinor;
     });
   }
 
   /** Whether what is limited and serves others too is still there. */
-  private isThere(table: Table, n: number, count: number, left: number[]): boolean {
+  private isThere(table: PackTable, n: number, count: number, left: number[]): boolean {
     const used = new Map<number, number>();
-    this.trace(table, n, count, (i, times) => used.set(i, (used.get(i) ?? 0) + times));
+    this.trace(table, count, (i, times) => used.set(i, (used.get(i) ?? 0) + times));
     for (const [i, times] of used) if (times > left[i]!) return false;
     for (const [i, times] of used) if (this.request.offers[i]!.needIds) left[i] = left[i]! - times;
     return true;
   }
 
-  private takeShared(table: Table, n: number, count: number, left: number[]): void {
-    this.trace(table, n, count, (i, times) => {
+  private takeShared(table: PackTable, n: number, count: number, left: number[]): void {
+    this.trace(table, count, (i, times) => {
       if (this.request.offers[i]!.needIds) left[i] = left[i]! - times;
     });
   }
-
-  /** For every number of pieces the packs that count least, prices as the shops are looked at. */
-  private listWays(n: number, looks: readonly number[], left: readonly number[]): Table {
-    const { offers } = this.request;
-    const lack = this.lack[n]!;
-    const open = this.offersOf[n]!.filter((i) => looks[this.shopOf[i]!]! > 0 && left[i]! > 0);
-    const priceOf = (i: number): number =>
-      offers[i]!.priceMinor * LOOKS[looks[this.shopOf[i]!]!]! + 1e-3;
-    if (lack > MOST_COUNTED) return onlyOf(open, lack, { priceOf, left, offers });
-    const cost = new Float64Array(lack + 1).fill(Infinity);
-    const last = new Int32Array(lack + 1).fill(-1);
-    cost[0] = 0;
-    // What there is enough of first, then what is limited, each with what was best before it.
-    for (const i of open) {
-      const { packSize } = offers[i]!;
-      if (left[i]! * packSize < lack) continue;
-      const price = priceOf(i);
-      for (let q = 1; q <= lack; q += 1) {
-        const next = cost[q > packSize ? q - packSize : 0]! + price;
-        if (next < cost[q]!) {
-          cost[q] = next;
-          last[q] = i;
-        }
-      }
-    }
-    const limited = open
-      .filter((i) => left[i]! * offers[i]!.packSize < lack)
-      .map((i) => {
-        const { packSize } = offers[i]!;
-        const price = priceOf(i);
-        const packs = new Uint16Array(lack + 1);
-        for (let q = lack; q > 0; q -= 1)
-          for (let times = 1; times <= left[i]! && (times - 1) * packSize < q; times += 1) {
-            const next = cost[Math.max(0, q - times * packSize)]! + times * price;
-            if (next >= cost[q]!) continue;
-            cost[q] = next;
-            packs[q] = times;
-          }
-        return { i, packs };
-      });
-    return { cost, last, limited };
-  }
-
-  /** Tells each offer and how many packs of it these pieces are bought as. */
-  private trace(
-    table: Table,
-    n: number,
-    count: number,
-    tell: (offer: number, packs: number) => void,
-  ): void {
-    const { offers } = this.request;
-    if (table.only !== undefined) {
-      if (count > 0) tell(table.only, Math.ceil(count / offers[table.only]!.packSize));
-      return;
-    }
-    let q = count;
-    for (let l = table.limited.length - 1; l >= 0 && q > 0; l -= 1) {
-      const { i, packs } = table.limited[l]!;
-      const times = packs[q]!;
-      if (times === 0) continue;
-      tell(i, times);
-      q = Math.max(0, q - times * offers[i]!.packSize);
-    }
-    while (q > 0 && table.last[q]! >= 0) {
-      const i = table.last[q]!;
-      tell(i, 1);
-      q = Math.max(0, q - offers[i]!.packSize);
-    }
-  }
-}
-
-/** Very many pieces: of one offer, or none. */
-function onlyOf(
-  open: readonly number[],
-  lack: number,
-  {
-    priceOf,
-    left,
-    offers,
-  }: {
-    readonly priceOf: (i: number) => number;
-    readonly left: readonly number[];
-    readonly offers: ShopRequest['offers'];
-  },
-): Table {
-  const cost = Float64Array.from([0, Infinity]);
-  let only = -1;
-  for (const i of open) {
-    const packs = Math.ceil(lack / offers[i]!.packSize);
-    if (packs > left[i]! || packs * priceOf(i) >= cost[1]!) continue;
-    cost[1] = packs * priceOf(i);
-    only = i;
-  }
-  return { cost, last: new Int32Array(2).fill(-1), limited: [], only: Math.max(0, only) };
-}
-
-/** So many pieces of a wish, and what the last of them are worth for their money. */
-interface Step {
-  readonly n: number;
-  readonly to: number;
-  readonly rate: number;
-}
-
-/** The steps by which a wish is worth its money: from one corner of its hull to the next. */
-function hullOf({ cost, only }: Table, n: number, weight: number): Step[] {
-  const steps: Step[] = [];
-  if (only !== undefined) return steps;
-  for (let from = 0; from < cost.length - 1;) {
-    let best = -1;
-    let rate = 0;
-    for (let to = from + 1; to < cost.length; to += 1) {
-      const next = ((to - from) * weight) / Math.max(1e-9, cost[to]! - cost[from]!);
-      if (cost[to]! < Infinity && next > rate) [best, rate] = [to, next];
-    }
-    if (best < 0) break;
-    steps.push({ n, to: best, rate });
-    from = best;
-  }
-  return steps;
 }

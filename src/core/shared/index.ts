@@ -149,4 +149,5 @@ export { minimiseNarrowed, type Narrowed } from './minimiseNarrowed';
 // Chance that can be repeated
 export { createRandom, type Random } from './random';
 export { formatCount, formatNumber, LOCALE, pluralOf } from './locale';
+export { formatDate } from './formatDate';
 export { compareText, pickByShare } from './order';

@@ -1,6 +1,6 @@
 'use client';
 
-import { format } from 'date-fns';
+import { formatDate } from '@/core/shared';
 import { useEffect, useRef, useState } from 'react';
 
 import { walkMarks, type Look, type WalkLine, type WalkMark } from '@/core/again';
@@ -103,7 +103,7 @@ export function WalkView(props: WalkViewProps) {
               kind: 'look_made',
               look: at,
               note,
-              doneOn: look.doneOn === null ? format(new Date(), 'yyyy-MM-dd') : null,
+              doneOn: look.doneOn === null ? formatDate(new Date(), 'yyyy-MM-dd') : null,
             })
           }
         >

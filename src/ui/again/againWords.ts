@@ -1,4 +1,4 @@
-import { format, parseISO, setMonth } from 'date-fns';
+import { parseISO, setMonth } from 'date-fns';
 
 import {
   FELT_SECONDS,
@@ -10,7 +10,7 @@ import {
   type Share,
   type WalkMark,
 } from '@/core/again';
-import { assertNever, formatCount, formatLitres } from '@/core/shared';
+import { assertNever, formatCount, formatLitres, formatDate } from '@/core/shared';
 
 export const walkMarkWords: Readonly<Record<WalkMark, string>> = {
   as_meant: 'As meant',
@@ -42,7 +42,7 @@ export function lookWords({ kind, month, roomName }: Look): string {
     case 'month':
       return `${where}, a month after`;
     case 'season':
-      return `seasonal swap of ${format(setMonth(new Date(2026, 0, 1), (month ?? 1) - 1), 'MMMM')}`;
+      return `seasonal swap of ${formatDate(setMonth(new Date(2026, 0, 1), (month ?? 1) - 1), 'MMMM')}`;
     case 'year':
       return `${where}, a year after`;
     case 'own':
@@ -52,7 +52,7 @@ export function lookWords({ kind, month, roomName }: Look): string {
   }
 }
 
-export const longDay = (day: string): string => format(parseISO(day), 'EEE d MMM yyyy');
+export const longDay = (day: string): string => formatDate(parseISO(day), 'EEE d MMM yyyy');
 
 /** "1 of 4 at once (between 7 and 57 %)": never more certain than it is. */
 export function shareWords({ hits, of, low, high }: Share): string {

@@ -1,8 +1,15 @@
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 
 import type { BackwardPlan, ProjectEstimate, Terms } from '@/core/agree';
 import type { RoomOutcome } from '@/core/learn';
-import { formatCount, formatLitres, formatMoney, type Currency, type Learned } from '@/core/shared';
+import {
+  formatCount,
+  formatLitres,
+  formatMoney,
+  type Currency,
+  type Learned,
+  formatDate,
+} from '@/core/shared';
 import { factorWords } from '../learn/learnWords';
 import { Link } from '../primitives/Link';
 import { hoursWords } from './agreeWords';
@@ -56,7 +63,9 @@ export function EstimateBand({
         />
         <Part
           label="Next visit at the latest"
-          value={backward ? format(parseISO(backward.latestStart), 'd MMM') : noneWords(readyBy)}
+          value={
+            backward ? formatDate(parseISO(backward.latestStart), 'd MMM') : noneWords(readyBy)
+          }
           note={
             backward ? backwardWords(backward, estimate, terms.visitsPerWeek) : noneNote(readyBy)
           }

@@ -1,9 +1,8 @@
 'use client';
 
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { format } from 'date-fns';
 
-import { formatCount } from '@/core/shared';
+import { formatCount, formatDate } from '@/core/shared';
 import { HOMES_ARE_NEW } from '@/workers/along/messages';
 import { listHomes, removeHome, type AlongHome } from '@/workers/along/alongStore';
 import { Button } from '../primitives/Button';
@@ -66,7 +65,7 @@ export function TakenAlong({ projectId }: { readonly projectId: string }) {
     <div className="text-[14.5px]">
       <p>
         {home
-          ? `Taken along ${format(new Date(home.takenAt), 'd MMMM, HH:mm')}: ` +
+          ? `Taken along ${formatDate(new Date(home.takenAt), 'd MMMM, HH:mm')}: ` +
             `${formatCount(home.pageCount, 'page')} and ${formatCount(home.pictureCount, 'picture')}, ${megabytes(home.bytes)}.`
           : 'Not on this device. Taken along, every step of this home can be read without a connection.'}
       </p>

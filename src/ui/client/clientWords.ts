@@ -1,4 +1,4 @@
-import { format, formatDistanceToNowStrict, parseISO } from 'date-fns';
+import { formatDistanceToNowStrict, parseISO } from 'date-fns';
 
 import type {
   AnswerFault,
@@ -13,7 +13,7 @@ import type {
   SharePart,
   Standing,
 } from '@/core/client';
-import { assertNever, formatCount, formatMoney, type Currency } from '@/core/shared';
+import { assertNever, formatCount, formatMoney, type Currency, formatDate } from '@/core/shared';
 import { verdictTold } from '../sort/sortWords';
 
 export const partWords: Readonly<Record<SharePart, string>> = {
@@ -56,7 +56,7 @@ export const askedName = (asked: Asked): string => {
   }
 };
 
-const momentWords = (iso: string): string => format(parseISO(iso), 'd MMM, HH:mm');
+const momentWords = (iso: string): string => formatDate(parseISO(iso), 'd MMM, HH:mm');
 export const saidAtWords = ({ by, saidAt, way }: ClientAnswer): string =>
   `${by}, ${momentWords(saidAt)}${way === 'file' ? ', by file' : ''}`;
 

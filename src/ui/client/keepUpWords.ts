@@ -1,11 +1,11 @@
-import { format, parseISO, setMonth } from 'date-fns';
+import { parseISO, setMonth } from 'date-fns';
 
 import type { KeepUp } from '@/core/client';
-import { capital, assertNever, formatCount } from '@/core/shared';
+import { capital, assertNever, formatCount, formatDate } from '@/core/shared';
 
 const monthName = (month: number): string =>
-  format(setMonth(new Date(2026, 0, 1), month - 1), 'MMMM');
-const longDay = (day: string): string => format(parseISO(day), 'd MMMM yyyy');
+  formatDate(setMonth(new Date(2026, 0, 1), month - 1), 'MMMM');
+const longDay = (day: string): string => formatDate(parseISO(day), 'd MMMM yyyy');
 
 /** How a room is kept up, as the client reads it. */
 export function keepUpWords(line: KeepUp): string {

@@ -1,6 +1,6 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { Fragment, useMemo, useRef, useState } from 'react';
 
 import {
@@ -11,7 +11,7 @@ import {
   type DatedThing,
   type ParsedPack,
 } from '@/core/count';
-import { decisionIdSchema, formatCount, type RoomId } from '@/core/shared';
+import { decisionIdSchema, formatCount, type RoomId, formatDate } from '@/core/shared';
 import {
   type DecisionEvent,
   type Group,
@@ -47,7 +47,7 @@ interface DatesViewProps {
   readonly today: string;
 }
 
-const dayWords = (day: string): string => format(parseISO(day), 'd MMM yyyy');
+const dayWords = (day: string): string => formatDate(parseISO(day), 'd MMM yyyy');
 
 /**
  * Packs by their dates: one line a pack, so fast that a drawer takes two minutes; beside it what

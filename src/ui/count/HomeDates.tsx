@@ -1,7 +1,7 @@
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 
 import { datesCardOf, type DatedThing } from '@/core/count';
-import { formatCount } from '@/core/shared';
+import { formatCount, formatDate } from '@/core/shared';
 import type { Thing } from '@/core/sort';
 import { buttonClass } from '../primitives/Button';
 import { Link } from '../primitives/Link';
@@ -100,7 +100,7 @@ function DatedList({
               {thing.name} <span className="text-[13.5px] text-soft">{roomName(thing.roomId)}</span>
             </span>
             <span className="shrink-0 font-mono text-[13.5px]">
-              {format(parseISO(expiresOn), 'd MMM yyyy')}
+              {formatDate(parseISO(expiresOn), 'd MMM yyyy')}
             </span>
           </li>
         ))}

@@ -1,7 +1,7 @@
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 
 import type { SortResults } from '@/core/count';
-import { formatCount, formatLitres, formatMass } from '@/core/shared';
+import { formatCount, formatLitres, formatMass, formatDate } from '@/core/shared';
 import type { LeavingSums, Session } from '@/core/sort';
 import { choiceLook } from '../primitives/choiceLook';
 import { buttonClass } from '../primitives/Button';
@@ -151,7 +151,7 @@ export function ResultsView({
                   <h2 className="mb-1 text-[17px]">Decisions in ten minutes</h2>
                   <PaceChart
                     rows={results.stretches.map(({ startedAt, count }) => ({
-                      at: format(parseISO(startedAt), 'HH:mm'),
+                      at: formatDate(parseISO(startedAt), 'HH:mm'),
                       count,
                     }))}
                   />
@@ -178,7 +178,7 @@ function Figure({ label, value, note }: { label: string; value: string; note: st
   );
 }
 
-const dayOf = (session: Session): string => format(parseISO(session.startedAt), 'd MMM, HH:mm');
+const dayOf = (session: Session): string => formatDate(parseISO(session.startedAt), 'd MMM, HH:mm');
 
 function SessionChoice({
   sessions,

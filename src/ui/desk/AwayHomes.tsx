@@ -1,9 +1,9 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 
 import type { Project } from '@/core/agree';
-import { formatCount } from '@/core/shared';
+import { formatCount, formatDate } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button, buttonClass } from '../primitives/Button';
 import { useMutation } from '../useMutation';
@@ -23,7 +23,7 @@ interface AwayHomesProps {
   readonly onTakeBack: (projectId: string) => Promise<ActionResult>;
 }
 
-const dayWords = (day: string): string => format(parseISO(day), 'd MMMM yyyy');
+const dayWords = (day: string): string => formatDate(parseISO(day), 'd MMMM yyyy');
 
 /** Homes that are not on the desk: put away, and such that were forgotten at the client's wish. */
 export function AwayHomes({ archived, forgotten, onTakeBack }: AwayHomesProps) {

@@ -1,10 +1,9 @@
-import { format } from 'date-fns';
 import type { ComponentProps } from 'react';
 
 import type { Project } from '@/core/agree';
 import { workSteps, type RoomProgress } from '@/core/desk';
 import type { Room } from '@/core/look';
-import { formatCount, formatMoney } from '@/core/shared';
+import { formatCount, formatMoney, formatDate } from '@/core/shared';
 import { dayWords } from '../home/homeWords';
 import { buttonClass } from '../primitives/Button';
 import { stepRegistry } from '../shell/stepRegistry';
@@ -42,7 +41,7 @@ export function Desk({
   return (
     <div className="mx-auto max-w-[1180px]">
       <div className="mb-4 flex flex-wrap items-center justify-between gap-3">
-        <h1 className="text-[26px]">{format(new Date(), 'EEEE, d MMMM')}</h1>
+        <h1 className="text-[26px]">{formatDate(new Date(), 'EEEE, d MMMM')}</h1>
         <div className="flex flex-wrap gap-2">
           <Link href="/devices" className={buttonClass('plain')}>
             Devices

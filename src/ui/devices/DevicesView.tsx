@@ -1,6 +1,8 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
+
+import { formatDate } from '@/core/shared';
 import { Smartphone } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState, useSyncExternalStore } from 'react';
@@ -54,10 +56,10 @@ export function DevicesView({ devices, isOpenToNetwork, onMakeCode, onPutOut }: 
                 <span className={device.putOutAt === null ? '' : 'text-soft'}>
                   <b>{device.name}</b>{' '}
                   <span className="block text-[13.5px] text-soft">
-                    joined {format(parseISO(device.pairedAt), 'd MMM, HH:mm')} ·{' '}
+                    joined {formatDate(parseISO(device.pairedAt), 'd MMM, HH:mm')} ·{' '}
                     {device.putOutAt === null
-                      ? `last seen ${format(parseISO(device.seenAt), 'd MMM, HH:mm')}`
-                      : `revoked ${format(parseISO(device.putOutAt), 'd MMM, HH:mm')}`}
+                      ? `last seen ${formatDate(parseISO(device.seenAt), 'd MMM, HH:mm')}`
+                      : `revoked ${formatDate(parseISO(device.putOutAt), 'd MMM, HH:mm')}`}
                   </span>
                 </span>
                 {device.putOutAt === null && (

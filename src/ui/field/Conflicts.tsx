@@ -1,6 +1,7 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { formatDate } from '@/core/shared';
+import { parseISO } from 'date-fns';
 
 import type { FieldAct } from '@/core/field';
 import type { ActionResult } from '../actionResult';
@@ -64,7 +65,7 @@ const Version = ({ label, act }: { readonly label: string; readonly act: FieldAc
   <span className="block pt-0.5">
     {label}: <b className="font-[620]">{commandName(act.command)}</b>
     <span className="block text-[13.5px] text-soft">
-      {act.by}, {format(parseISO(act.at), 'd MMMM, HH:mm')}
+      {act.by}, {formatDate(parseISO(act.at), 'd MMMM, HH:mm')}
     </span>
   </span>
 );

@@ -1,10 +1,17 @@
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import type { ReactNode } from 'react';
 
 import type { Project, Section } from '@/core/agree';
 import type { NextInRoom } from '@/core/desk';
 import type { Room } from '@/core/look';
-import { formatCount, formatLitres, formatMass, formatMoney, type Currency } from '@/core/shared';
+import {
+  formatCount,
+  formatLitres,
+  formatMass,
+  formatMoney,
+  type Currency,
+  formatDate,
+} from '@/core/shared';
 import type { Purchase } from '@/core/shop';
 import type { Amount, Carry, Thing } from '@/core/sort';
 import type { Visit } from '@/core/visits';
@@ -219,7 +226,7 @@ function Leaving({ projectId, facts }: { projectId: string; facts: HomeFacts }) 
         {debts.map(({ id, note, dueOn }) => (
           <li key={id} className="text-signal-deep">
             Carried out unsorted: {note}
-            {dueOn !== null && `, by ${format(parseISO(dueOn), 'd MMM')}`}
+            {dueOn !== null && `, by ${formatDate(parseISO(dueOn), 'd MMM')}`}
           </li>
         ))}
       </ul>
@@ -249,7 +256,7 @@ function Returns({
               {pieces} × {purchase.label}
             </Link>{' '}
             <span className="text-soft">
-              {purchase.shopName}, until {format(parseISO(returnBy), 'd MMM')}:{' '}
+              {purchase.shopName}, until {formatDate(parseISO(returnBy), 'd MMM')}:{' '}
               {daysLeft === 0 ? 'today' : `${formatCount(daysLeft, 'day')} left`} ·{' '}
               {formatMoney(purchase.paidMinor, currency)}
             </span>
@@ -292,7 +299,7 @@ function NextVisit({
       <p className="mt-1 text-[14px] text-soft">
         {!planned && `about ${hoursWords(nextVisit.likelyMinutes)} · `}up to{' '}
         {formatCount(visitsLeft, 'visit')} left
-        {latestStart !== undefined && `, the next by ${format(parseISO(latestStart), 'd MMM')}`}
+        {latestStart !== undefined && `, the next by ${formatDate(parseISO(latestStart), 'd MMM')}`}
       </p>
       {!doesFit && <p className="warn mt-1">It does not fit before the day it has to be ready.</p>}
       <Link className={linkLook} href={stepHref({ projectId: project.id }, 'agree')}>

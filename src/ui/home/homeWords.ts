@@ -1,6 +1,12 @@
-import { format, isValid, parseISO } from 'date-fns';
+import { isValid, parseISO } from 'date-fns';
 
-import { assertNever, formatCount, type LengthError, type MoneyError } from '@/core/shared';
+import {
+  assertNever,
+  formatCount,
+  type LengthError,
+  type MoneyError,
+  formatDate,
+} from '@/core/shared';
 import { type DeedCode, type KeptDeed } from '@/core/home';
 
 export function lengthErrorWords(error: LengthError): string {
@@ -209,7 +215,7 @@ export function sayDeed(deed: KeptDeed): string {
 }
 
 /** A calendar day as one says it: "5 Dec". */
-export const dayWords = (day: string): string => format(parseISO(day), 'd MMM');
+export const dayWords = (day: string): string => formatDate(parseISO(day), 'd MMM');
 
 /** A day in words; what is none, as it stands: histories of other versions are read, too. */
 const dayOrName = (name: string): string => (isValid(parseISO(name)) ? dayWords(name) : name);

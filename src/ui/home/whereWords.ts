@@ -1,5 +1,6 @@
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 
+import { formatDate } from '@/core/shared';
 import type { Whereabouts } from '@/core/show';
 import { sayBox } from '../sort/sortWords';
 
@@ -24,7 +25,7 @@ export function whereWords(found: Whereabouts): string {
     const { carry } = leaving;
     if (leaving.state === 'gone' && carry?.goneAt)
       return (
-        `Gone on ${format(parseISO(carry.goneAt), 'd MMMM yyyy')}` +
+        `Gone on ${formatDate(parseISO(carry.goneAt), 'd MMMM yyyy')}` +
         `${carry.goneBy === '' ? '' : ` with ${carry.goneBy}`}: ${box}${from}.`
       );
     if (leaving.state === 'gone') return `Gone: ${box}${from}.`;

@@ -1,7 +1,6 @@
 'use client';
 
-import { format } from 'date-fns';
-
+import { formatDate } from '@/core/shared';
 import type { KeptDeed } from '@/core/home';
 import { sayDeed } from '../home/homeWords';
 import type { ActionResult } from '../actionResult';
@@ -42,7 +41,7 @@ export function DraftHistory({
                 className="block text-[12.5px] text-soft"
                 dateTime={entry.changedAt}
               >
-                {format(new Date(entry.changedAt), 'd MMM, HH:mm')}
+                {formatDate(new Date(entry.changedAt), 'd MMM, HH:mm')}
               </time>
             </span>
             {i > 0 && (

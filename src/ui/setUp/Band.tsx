@@ -1,4 +1,5 @@
-import { format, parseISO } from 'date-fns';
+import { formatDate } from '@/core/shared';
+import { parseISO } from 'date-fns';
 
 import type { PlannedTask, SetUpPlan } from '@/core/setUp';
 import { clockWords } from './setUpWords';
@@ -13,7 +14,7 @@ interface BandProps {
 export function Band({ plan, people, nameOf }: BandProps) {
   const days = new Map<string, PlannedTask[]>();
   for (const each of plan.tasks) {
-    const day = format(parseISO(each.startsAt), 'yyyy-MM-dd');
+    const day = formatDate(parseISO(each.startsAt), 'yyyy-MM-dd');
     days.set(day, [...(days.get(day) ?? []), each]);
   }
   return (
@@ -38,9 +39,9 @@ function DayBand({
   const to = Math.max(...tasks.map(({ endsAt }) => Date.parse(endsAt)));
   const shareOf = (ms: number) => (100 * ms) / Math.max(1, to - from);
   return (
-    <section aria-label={format(from, 'EEEE d MMMM')}>
+    <section aria-label={formatDate(from, 'EEEE d MMMM')}>
       <h3 className="text-[15px]">
-        {format(from, 'EEE d MMM')}{' '}
+        {formatDate(from, 'EEE d MMM')}{' '}
         <span className="font-mono text-[13.5px] text-soft">
           {clockWords(from)} to {clockWords(to)}
         </span>

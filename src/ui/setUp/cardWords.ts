@@ -1,7 +1,7 @@
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 
 import { packVolumeOf, type Decanted, type Jar } from '@/core/setUp';
-import { formatNumber } from '@/core/shared';
+import { formatNumber, formatDate } from '@/core/shared';
 
 const litres = (amount: number): string =>
   amount < 0.1 ? 'less than 0.1 l' : `${formatNumber(Math.round(amount * 10) / 10)} l`;
@@ -25,4 +25,4 @@ export function decantWords(jar: Jar, decanted: Decanted): string {
 }
 
 /** `12 Dec 2026`. */
-export const dayShort = (day: string): string => format(parseISO(day), 'd MMM yyyy');
+export const dayShort = (day: string): string => formatDate(parseISO(day), 'd MMM yyyy');

@@ -1,7 +1,7 @@
-import { addMinutes, format, isSameDay, parseISO, roundToNearestMinutes } from 'date-fns';
+import { addMinutes, isSameDay, parseISO, roundToNearestMinutes } from 'date-fns';
 
 import type { SetUpTask, TaskKind } from '@/core/setUp';
-import { formatCount, formatLitres, formatNumber } from '@/core/shared';
+import { formatCount, formatLitres, formatNumber, formatDate } from '@/core/shared';
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth'];
 
@@ -79,17 +79,17 @@ export const taskCautions: Readonly<Partial<Record<TaskKind, string>>> = {
 
 const toFive = (at: Date | number): Date => roundToNearestMinutes(at, { nearestTo: 5 });
 /** `14:05`: a plan is no more certain. */
-export const clockWords = (at: Date | number): string => format(toFive(at), 'H:mm');
+export const clockWords = (at: Date | number): string => formatDate(toFive(at), 'H:mm');
 
 /** `Tue 14:00` to five minutes, since a plan is no more certain, or only the time where it is today. */
 export function whenWords(instant: string, now: Date): string {
   const at = toFive(parseISO(instant));
-  return format(at, isSameDay(at, now) ? 'H:mm' : 'EEE d MMM, H:mm');
+  return formatDate(at, isSameDay(at, now) ? 'H:mm' : 'EEE d MMM, H:mm');
 }
 
 /** When paint is hard: to the next full hour, which is as much as a tin knows. */
 export const hardWords = (instant: string): string =>
-  format(addMinutes(parseISO(instant), 59), "EEEE d MMMM, H':00'");
+  formatDate(addMinutes(parseISO(instant), 59), "EEEE d MMMM, H':00'");
 
 /** `, assumed 20, by 4 times of yours` where what was timed says otherwise than is assumed. */
 export const learntWords = ({

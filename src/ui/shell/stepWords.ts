@@ -1,8 +1,8 @@
-import { differenceInCalendarDays, format, parseISO } from 'date-fns';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 
 import type { Project } from '@/core/agree';
 import { standingOf, type NextStep, type RoomProgress, type Step } from '@/core/desk';
-import { formatCount } from '@/core/shared';
+import { formatCount, formatDate } from '@/core/shared';
 import { fromWords } from '../look/lookWords';
 
 type Told = { readonly [C in NextStep['code']]: (next: Extract<NextStep, { code: C }>) => string };
@@ -111,7 +111,7 @@ export function readyWords(
   if (status === 'finished') return 'finished';
   if (readyBy === null) return 'no date set';
   const days = differenceInCalendarDays(parseISO(readyBy), today);
-  return `ready by ${format(parseISO(readyBy), 'd MMM')} · ${daysLeftWords(days)}`;
+  return `ready by ${formatDate(parseISO(readyBy), 'd MMM')} · ${daysLeftWords(days)}`;
 }
 
 function daysLeftWords(days: number): string {

@@ -1,6 +1,8 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
+
+import { formatDate } from '@/core/shared';
 import { useState } from 'react';
 
 import type { ActionResult } from '../actionResult';
@@ -30,7 +32,7 @@ export function AskShop({
       <h2 className="caption mb-1 font-text">Prices by post (simulated shop)</h2>
       <p className="text-[14px] text-soft" suppressHydrationWarning>
         {checkedAt
-          ? `last read ${format(parseISO(checkedAt), 'd MMM, HH:mm')}`
+          ? `last read ${formatDate(parseISO(checkedAt), 'd MMM, HH:mm')}`
           : 'from the price list; never asked'}
       </p>
       <Button className="mt-1.5 w-full" disabled={isAsking} onClick={() => void ask()}>

@@ -1,9 +1,15 @@
 'use client';
 
-import { differenceInCalendarDays, format, parseISO } from 'date-fns';
+import { differenceInCalendarDays, parseISO } from 'date-fns';
 import { useState } from 'react';
 
-import { type Currency, formatCount, formatMoney, formatMoneyInput } from '@/core/shared';
+import {
+  type Currency,
+  formatCount,
+  formatMoney,
+  formatMoneyInput,
+  formatDate,
+} from '@/core/shared';
 import { keptPiecesOf, ownMinorOf, type Purchase } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -36,16 +42,16 @@ export function BoughtList({ purchases, currency, onRemove, onReturn }: BoughtLi
             <span className="min-w-[180px] flex-1">
               {purchase.label}{' '}
               <span className="text-soft">
-                · {purchase.shopName}, {format(new Date(purchase.boughtAt), 'd MMM')}
+                · {purchase.shopName}, {formatDate(new Date(purchase.boughtAt), 'd MMM')}
               </span>
               {purchase.deliverOn !== null && (
                 <span className="text-soft">
-                  , arrives {format(parseISO(purchase.deliverOn), 'd MMM')}
+                  , arrives {formatDate(parseISO(purchase.deliverOn), 'd MMM')}
                 </span>
               )}
               {purchase.returnBy !== null && keptPiecesOf(purchase) > 0 && (
                 <span className="text-soft">
-                  , goes back until {format(parseISO(purchase.returnBy), 'd MMM')}
+                  , goes back until {formatDate(parseISO(purchase.returnBy), 'd MMM')}
                 </span>
               )}
               {(purchase.paidBy !== '' || purchase.cardMinor > 0) && (
@@ -163,7 +169,7 @@ function ReturnForm({
 export function returnWords(returnBy: string | null, today = new Date()): string {
   if (returnBy === null) return 'ask the shop until when it goes back';
   const days = differenceInCalendarDays(parseISO(returnBy), today);
-  const day = format(parseISO(returnBy), 'd MMM');
+  const day = formatDate(parseISO(returnBy), 'd MMM');
   if (days < 0) return `could go back until ${day}`;
   return days === 0
     ? 'goes back today for the last time'

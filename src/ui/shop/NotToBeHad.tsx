@@ -1,9 +1,9 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { useState } from 'react';
 
-import { formatCount, formatMoney, type Currency } from '@/core/shared';
+import { formatCount, formatMoney, type Currency, formatDate } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
@@ -71,7 +71,7 @@ export function NotToBeHad({ rows, said, currency, onFind, onTake, onThere }: No
           >
             <span className="min-w-0 flex-1" suppressHydrationWarning>
               {line.name} was not at {line.shopName},{' '}
-              {format(parseISO(line.saidAt), 'd MMM, HH:mm')}.
+              {formatDate(parseISO(line.saidAt), 'd MMM, HH:mm')}.
             </span>
             <Button
               look="quiet"

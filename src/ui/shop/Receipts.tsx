@@ -1,11 +1,11 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { Camera, X } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 
-import { formatCount, formatMoney, type Currency } from '@/core/shared';
+import { formatCount, formatMoney, type Currency, formatDate } from '@/core/shared';
 import type { Receipt, ReceiptCheck } from '@/core/shop';
 import type { ActionResult } from '../actionResult';
 import { ImportCsv } from '../agree/ImportCsv';
@@ -90,7 +90,7 @@ export function Receipts({
             <span className="min-w-[180px] flex-1">
               {receipt.shopName}{' '}
               <span className="text-soft">
-                · {format(parseISO(receipt.boughtOn), 'd MMM')},{' '}
+                · {formatDate(parseISO(receipt.boughtOn), 'd MMM')},{' '}
                 {formatCount(receipt.lineCount, 'line')} noted
                 {receipt.pictureId ? '' : ', no picture'}
               </span>

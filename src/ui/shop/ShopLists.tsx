@@ -1,10 +1,16 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 
-import { formatCount, formatMoney, formatMoneyInput, type Currency } from '@/core/shared';
+import {
+  formatCount,
+  formatMoney,
+  formatMoneyInput,
+  type Currency,
+  formatDate,
+} from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { WAITS_WORDS } from '../field/fieldWords';
 import { Button } from '../primitives/Button';
@@ -189,7 +195,7 @@ function Line({
             {line.goesTo !== undefined && <span className="block">{line.goesTo}</span>}
             {line.checkedAt && (
               <span suppressHydrationWarning>
-                , price of {format(parseISO(line.checkedAt), 'd MMM, HH:mm')}
+                , price of {formatDate(parseISO(line.checkedAt), 'd MMM, HH:mm')}
               </span>
             )}
           </span>

@@ -1,9 +1,9 @@
 'use client';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { useState } from 'react';
 
-import { formatCount, formatLitres, formatMass } from '@/core/shared';
+import { formatCount, formatLitres, formatMass, formatDate } from '@/core/shared';
 import type { Carry } from '@/core/sort';
 import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
@@ -26,7 +26,7 @@ interface GoingOutProps extends Deeds {
   readonly wentOut: readonly WentOut[];
 }
 
-const day = (instant: string): string => format(parseISO(instant), 'd MMM, HH:mm');
+const day = (instant: string): string => formatDate(parseISO(instant), 'd MMM, HH:mm');
 
 /** Every box that went out: by the door, or out of the home; when, by whom, and what is in it. */
 export function GoingOut({ wentOut, onSay, onTakeBack }: GoingOutProps) {
@@ -99,7 +99,7 @@ function GoingOutSheet({
   const { register, errors, submit, isSaving } = useTypedForm({
     schema: goingOutFormSchema,
     start: {
-      goneOn: carry.goneAt === null ? '' : format(parseISO(carry.goneAt), "yyyy-MM-dd'T'HH:mm"),
+      goneOn: carry.goneAt === null ? '' : formatDate(parseISO(carry.goneAt), "yyyy-MM-dd'T'HH:mm"),
       goneBy: carry.goneBy,
       note: carry.note,
     },

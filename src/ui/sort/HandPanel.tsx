@@ -1,7 +1,8 @@
 'use client';
+import { formatDate } from '@/core/shared';
 import clsx from 'clsx';
 
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { Minus, Plus, ShieldAlert } from 'lucide-react';
 import { useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 
@@ -138,7 +139,7 @@ function Understood({
         <span>
           {sayFigures(inHand)}
           {inHand.expiresOn !== undefined &&
-            ` · until ${format(parseISO(inHand.expiresOn), 'd MMM yyyy')}`}
+            ` · until ${formatDate(parseISO(inHand.expiresOn), 'd MMM yyyy')}`}
         </span>
         <button
           type="button"

@@ -16,10 +16,10 @@ import {
   type MethodName,
   type SessionProgress,
 } from '@/core/sort';
-import { formatLitres, formatMass } from '@/core/shared';
+import { formatLitres, formatMass, formatDate } from '@/core/shared';
 import type { CautionCode, FigureSource, GoesTo, Reason } from '@/core/things';
 import { formatMoney, type Currency } from '@/core/shared';
-import { addMinutes, format } from 'date-fns';
+import { addMinutes } from 'date-fns';
 import { schoolChoiceWords } from '../agree/agreeWords';
 
 export const verdictWords: Readonly<Record<Verdict, string>> = {
@@ -320,7 +320,7 @@ export function progressWords(
         `minute${stepPerMinute > 0 ? `, ${stepPerMinute.toFixed(1)} in this step` : ''}`,
     );
   if (decisionsLeft !== undefined && forecast && now) {
-    const at = (minutes: number) => format(addMinutes(now, minutes), 'HH:mm');
+    const at = (minutes: number) => formatDate(addMinutes(now, minutes), 'HH:mm');
     parts.push(
       `about ${decisionsLeft} to go: likely done by ${at(forecast.likelyMinutes)}, ` +
         `by ${at(forecast.highMinutes)} at the latest in four of five (from ${forecast.restsOn} intervals)`,

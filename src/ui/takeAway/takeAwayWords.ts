@@ -1,4 +1,4 @@
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 
 import {
   capital,
@@ -8,6 +8,7 @@ import {
   formatMoney,
   type Currency,
   type LengthUnit,
+  formatDate,
 } from '@/core/shared';
 import type { Thing } from '@/core/sort';
 import type {
@@ -115,7 +116,7 @@ export const rangeOfMinutes = (low: number, high: number): string =>
     : `${minutesWords(low)} to ${minutesWords(high)}`;
 
 export { visitDayWords as dayWords };
-export const momentWords = (at: string): string => format(parseISO(at), 'd MMM, HH:mm');
+export const momentWords = (at: string): string => formatDate(parseISO(at), 'd MMM, HH:mm');
 
 export function longWords(way: LongWay, unit: LengthUnit): string {
   switch (way.way) {

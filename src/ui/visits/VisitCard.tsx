@@ -1,11 +1,11 @@
 'use client';
 
 import clsx from 'clsx';
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 import { CalendarPlus, Coffee, LogIn, LogOut, Pencil, Pin, Play, Undo2, X } from 'lucide-react';
 
 import type { Terms } from '@/core/agree';
-import { formatCount } from '@/core/shared';
+import { formatCount, formatDate } from '@/core/shared';
 import {
   breakMinutesOf,
   findEnergyFaults,
@@ -315,5 +315,5 @@ function Lived({ visit }: Pick<VisitCardProps, 'visit'>) {
 /** `, 9:05 to 12:40`: the clock of whoever looks, as it was. */
 const clockedWords = ({ arrivedAt, leftAt }: Visit): string =>
   arrivedAt !== null && leftAt !== null
-    ? `, ${format(parseISO(arrivedAt), 'H:mm')} to ${format(parseISO(leftAt), 'H:mm')}`
+    ? `, ${formatDate(parseISO(arrivedAt), 'H:mm')} to ${formatDate(parseISO(leftAt), 'H:mm')}`
     : '';

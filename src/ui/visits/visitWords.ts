@@ -1,6 +1,6 @@
-import { format, parseISO } from 'date-fns';
+import { parseISO } from 'date-fns';
 
-import { formatCount } from '@/core/shared';
+import { formatCount, formatDate } from '@/core/shared';
 import type {
   BringCode,
   BringLine,
@@ -17,7 +17,7 @@ export const clockWords = (minute: number): string =>
   `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`;
 
 /** `Tue 8 Dec`. */
-export const visitDayWords = (day: string): string => format(parseISO(day), 'EEE d MMM');
+export const visitDayWords = (day: string): string => formatDate(parseISO(day), 'EEE d MMM');
 
 export const timesWords = ({ fromMinute, toMinute }: Pick<Visit, 'fromMinute' | 'toMinute'>) =>
   `${clockWords(fromMinute)} to ${clockWords(toMinute)}`;

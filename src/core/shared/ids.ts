@@ -1,11 +1,10 @@
 import { z } from 'zod';
 
-/** Ids are made by clients (UUIDs) or shipped with the app (words); both fit this shape. */
-const idPattern = /^[A-Za-z0-9][A-Za-z0-9_-]{0,63}$/;
+import { ID_PATTERN } from './idShape';
 
 function createIdSchema<B extends string>(brand: B) {
   void brand;
-  return z.string().regex(idPattern, 'is not an id').brand<B>();
+  return z.string().regex(ID_PATTERN, 'is not an id').brand<B>();
 }
 
 export const projectIdSchema = createIdSchema('ProjectId');

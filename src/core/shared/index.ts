@@ -16,6 +16,7 @@ export {
 // Words
 export { capital } from './capital';
 // Ids
+export { toId } from './idShape';
 export {
   agreementIdSchema,
   bayIdSchema,

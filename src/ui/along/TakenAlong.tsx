@@ -7,7 +7,7 @@ import { HOMES_ARE_NEW } from '@/workers/along/messages';
 import { listHomes, removeHome, type AlongHome } from '@/workers/along/alongStore';
 import { Button } from '../primitives/Button';
 import { showNotice } from '../primitives/notices';
-import { takeAlong, type AlongProgress } from './takeAlong';
+import type { AlongProgress } from './takeAlong';
 
 /** A browser that is not asked over an encrypted connection keeps no application. */
 const never = () => () => undefined;
@@ -43,6 +43,7 @@ export function TakenAlong({ projectId }: { readonly projectId: string }) {
     const { signal } = stop.current;
     setProgress({ done: 0, all: 0, bytes: 0 });
     try {
+      const { takeAlong } = await import('./takeAlong');
       setHome(await takeAlong(projectId, { signal, onProgress: setProgress }));
       await tellWhenAllAreNew();
     } catch (fault) {

@@ -33,7 +33,7 @@ import { useRefreshWhenKept } from '../sort/useRefreshWhenKept';
 import { serverNow } from '../sort/deviceClock';
 import { decideFromList } from '../sort/decideFromList';
 import { createMeans, createThingId } from '../sort/eventMeans';
-import { deviceName } from '../sort/liveLog';
+import { deviceName } from '../outbox/deviceNames';
 import { cautionWords, sayTo } from '../sort/sortWords';
 
 interface DatesViewProps {

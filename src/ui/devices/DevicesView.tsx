@@ -12,7 +12,7 @@ import { InHand } from '../inHand/InHand';
 import { Button } from '../primitives/Button';
 import { TextField } from '../primitives/Field';
 import { useNow } from '../primitives/useNow';
-import { deviceName, nameDevice } from '../sort/liveLog';
+import { deviceName, nameDevice } from '../outbox/deviceNames';
 import { whileSeen } from '../primitives/whileSeen';
 import { useMutation } from '../useMutation';
 

@@ -52,15 +52,6 @@ export function Conflicts({ conflicts, onDecide }: ConflictsProps) {
   );
 }
 
-/** The same above what it is about, on its own page; nothing where there is none. */
-export const ConflictsHere = (props: ConflictsProps) =>
-  props.conflicts.length === 0 ? null : (
-    <section aria-label="Said differently on two devices" className="warn mb-3">
-      <h2 className="text-[16px]">Said differently on two devices</h2>
-      <Conflicts {...props} />
-    </section>
-  );
-
 const Version = ({ label, act }: { readonly label: string; readonly act: FieldAct }) => (
   <span className="block pt-0.5">
     {label}: <b className="font-[620]">{commandName(act.command)}</b>

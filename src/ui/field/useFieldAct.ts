@@ -4,12 +4,12 @@ import { useParams, useRouter } from 'next/navigation';
 import { startTransition, useEffect } from 'react';
 
 import type { FieldCommand, WaitingCommand } from '@/core/field';
-import { projectIdSchema, roomIdSchema, type RoomId } from '@/core/shared';
+import { type RoomId, type ProjectId, toId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { createUuid } from '../createUuid';
 import { useOutbox } from '../outbox/useOutbox';
 import { showNotice } from '../primitives/notices';
-import { deviceMark, deviceName } from '../sort/liveLog';
+import { deviceMark, deviceName } from '../outbox/deviceNames';
 import { useMutation } from '../useMutation';
 import { actOutbox, deliverActs, type WaitingAct } from './actOutbox';
 
@@ -28,7 +28,7 @@ export function useFieldAct() {
     const id = createUuid();
     return {
       id,
-      projectId: projectIdSchema.parse(projectId),
+      projectId: toId<ProjectId>(projectId),
       act: { id, at: new Date().toISOString(), by: deviceName(), device: deviceMark(), command },
       problem: '',
     };
@@ -92,7 +92,7 @@ async function wait(entry: WaitingAct): Promise<ActionResult<undefined>> {
 }
 
 /** The room of this page. Requires: a page of a room. */
-export const useRoomId = (): RoomId => roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+export const useRoomId = (): RoomId => toId<RoomId>(useParams<{ roomId: string }>().roomId);
 
 /** Commands of this page's project that wait on this device, oldest first. */
 export function useWaitingCommands(): readonly WaitingCommand[] {

@@ -17,7 +17,7 @@ import type { Amount, Carry, Thing } from '@/core/sort';
 import type { Visit } from '@/core/visits';
 import { TakenAlong } from '../along/TakenAlong';
 import { hoursWords } from '../agree/agreeWords';
-import { Conflicts } from '../field/Conflicts';
+import { Conflicts, type ConflictsProps } from '../field/ConflictsHere';
 import { timesWords, visitDayWords } from '../visits/visitWords';
 import { buttonClass } from '../primitives/Button';
 import { NextList } from '../shell/NextThings';
@@ -65,8 +65,8 @@ interface HomeViewProps {
   readonly next: readonly NextInRoom<Room>[];
   readonly rooms: readonly Room[];
   readonly facts: HomeFacts;
-  readonly conflicts: Parameters<typeof Conflicts>[0]['conflicts'];
-  readonly onDecide: Parameters<typeof Conflicts>[0]['onDecide'];
+  readonly conflicts: ConflictsProps['conflicts'];
+  readonly onDecide: ConflictsProps['onDecide'];
 }
 
 const SHOWN = 8;

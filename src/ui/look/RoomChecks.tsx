@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import { useWatch } from 'react-hook-form';
 
 import type { CheckAnswer } from '@/core/look';
-import { formatLength, roomIdSchema, type LengthUnit } from '@/core/shared';
+import { formatLength, type LengthUnit, type RoomId, toId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
@@ -39,7 +39,7 @@ export function RoomChecks({
 }: RoomChecksProps) {
   const { mutate } = useMutation();
   const { act } = useFieldAct();
-  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+  const roomId = toId<RoomId>(useParams<{ roomId: string }>().roomId);
   const waiting = useWaitingCommands();
   /** As it will be once the desk has what waits. */
   const saidOf = ({ check }: CheckAnswer) => {

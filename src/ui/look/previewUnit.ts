@@ -1,20 +1,20 @@
 import type { Bay, Unit } from '@/core/look';
-import { bayIdSchema, roomIdSchema, unitIdSchema } from '@/core/shared';
+import { type RoomId, type UnitId, type BayId, toId } from '@/core/shared';
 import { toBayFacts, type UnitFormRead } from './unitForm';
 
 /** The form's unit with stand-in ids, for drawing and judging only. */
 export function toPreviewUnit(read: UnitFormRead): Unit {
-  const unitId = unitIdSchema.parse('preview');
+  const unitId = toId<UnitId>('preview');
   const bays = read.bays.map((bay, i): Bay => ({
     ...toBayFacts(bay),
-    id: bayIdSchema.parse(`preview-${i}`),
+    id: toId<BayId>(`preview-${i}`),
     unitId,
   }));
   return {
     ...read,
     bays,
     id: unitId,
-    roomId: roomIdSchema.parse('preview'),
+    roomId: toId<RoomId>('preview'),
     position: 0,
     place: null,
   };

@@ -4,7 +4,7 @@ import { useParams } from 'next/navigation';
 import { useOptimistic, useState, useTransition } from 'react';
 
 import { cleanings, tickedItem, type KeptMoveList } from '@/core/place';
-import { formatCount, formatLitres, formatMass, roomIdSchema } from '@/core/shared';
+import { formatCount, formatLitres, formatMass, type RoomId, toId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { WAITS_WORDS } from '../field/fieldWords';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
@@ -49,7 +49,7 @@ export function MoveListView({
   onDeviate,
 }: MoveListViewProps) {
   const { send } = useFieldAct();
-  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+  const roomId = toId<RoomId>(useParams<{ roomId: string }>().roomId);
   const waiting = useWaitingCommands();
   const isWaiting = (index: number) =>
     waiting.some(

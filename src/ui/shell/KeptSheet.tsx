@@ -3,7 +3,7 @@
 import { useParams } from 'next/navigation';
 import { useState } from 'react';
 
-import { decisionIdSchema, formatCount, type RoomId } from '@/core/shared';
+import { formatCount, type RoomId, type DecisionId, toId } from '@/core/shared';
 import { createUuid } from '../createUuid';
 import { actOutbox, type WaitingAct } from '../field/actOutbox';
 import { commandName } from '../field/fieldWords';
@@ -149,7 +149,7 @@ const actIn = (entry: WaitingAct, roomId: RoomId): WaitingAct | undefined => {
 
 const decisionIn = (entry: WaitingDecision, roomId: RoomId): WaitingDecision | undefined => {
   if (entry.event.kind !== 'decided') return undefined;
-  const id = decisionIdSchema.parse(createUuid());
+  const id = toId<DecisionId>(createUuid());
   return {
     ...entry,
     id,

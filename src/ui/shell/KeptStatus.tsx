@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 
 import { useKeptAt } from '../along/useKeptAt';
@@ -11,9 +12,13 @@ import type { Waiting } from '../outbox/waiting';
 import { useOutbox } from '../outbox/useOutbox';
 import { decisionOutbox } from '../sort/decisionOutbox';
 import { handoverOutbox } from '../takeAway/handoverOutbox';
+import { useAtRest } from '../primitives/useAtRest';
 import { useUnanswered } from '../unanswered';
-import { KeptSheet, type KeptRooms } from './KeptSheet';
+import type { KeptRooms } from './KeptSheet';
 import { timeOf } from './timeOf';
+
+const loadSheet = () => import('./KeptSheet');
+const KeptSheet = dynamic(() => loadSheet().then((part) => part.KeptSheet), { ssr: false });
 
 /** What waits to be sent, and what was refused. Everything else is on the disk before its screen says so. */
 export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
@@ -25,6 +30,7 @@ export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
   const isUnanswered = useUnanswered();
   useRefreshWhenSent();
   const [isOpen, setIsOpen] = useState(false);
+  useAtRest(loadSheet);
   const all = [decisions, pictures, handovers, acts];
   const waiting = all.reduce((sum, { open }) => sum + open.length, 0);
   const refused = all.reduce((sum, each) => sum + each.refused.length, 0);

@@ -5,7 +5,7 @@ import { homeDoneRatio, rankNext, steps, type RoomProgress, type Step } from '@/
 import type { KeptDeed } from '@/core/home';
 import type { Room } from '@/core/look';
 import type { ActionResult } from '../actionResult';
-import { ConflictsHere, type ConflictsProps } from '../field/Conflicts';
+import { ConflictsHere, type ConflictsProps } from '../field/ConflictsHere';
 import { Dividers, type DividerStep } from './Dividers';
 import { Frame } from './Frame';
 import { KeptStatus } from './KeptStatus';

@@ -4,7 +4,7 @@ import { X } from 'lucide-react';
 import { useParams } from 'next/navigation';
 import { useState } from 'react';
 
-import { formatCount, formatMoney, roomIdSchema, type Currency } from '@/core/shared';
+import { formatCount, formatMoney, type Currency, type RoomId, toId } from '@/core/shared';
 import { priorities, type ApprovalState, type Priority } from '@/core/shop';
 import type { ClientAnswer } from '@/core/client';
 import type { ActionResult } from '../actionResult';
@@ -63,7 +63,7 @@ export const PRIORITY_WORDS: Readonly<Record<Priority, string>> = {
 export function NeedList({ needs, currency, answersHref, onPriority, onRemove }: NeedListProps) {
   const { mutate } = useMutation();
   const { act } = useFieldAct();
-  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+  const roomId = toId<RoomId>(useParams<{ roomId: string }>().roomId);
   return (
     <SideScroll label="What the room wants" className="">
       <table className="stacks w-full text-[14px]">

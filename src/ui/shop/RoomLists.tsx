@@ -3,7 +3,7 @@
 import { useParams } from 'next/navigation';
 
 import type { FieldCommand } from '@/core/field';
-import { roomIdSchema, shopIdSchema, type Currency } from '@/core/shared';
+import { type Currency, type RoomId, type ShopId, toId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { lineIdsOf, readTill } from './readTill';
@@ -16,7 +16,7 @@ interface RoomListsProps {
 
 /** The lists of one room: what is bought or not there is said with or without a connection. */
 export function RoomLists({ lists, currency }: RoomListsProps) {
-  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+  const roomId = toId<RoomId>(useParams<{ roomId: string }>().roomId);
   const { send } = useFieldAct();
   const waiting = useWaitingCommands().filter(
     (command) => 'roomId' in command && command.roomId === roomId,
@@ -38,7 +38,7 @@ export function RoomLists({ lists, currency }: RoomListsProps) {
           kind: 'shortage',
           roomId,
           needId,
-          shopId: shopIdSchema.parse(shopId),
+          shopId: toId<ShopId>(shopId),
           isShort: true,
         })
       }

@@ -1,6 +1,6 @@
 'use client';
 
-import { roomIdSchema, shopIdSchema, type Currency } from '@/core/shared';
+import { type Currency, type RoomId, type ShopId, toId } from '@/core/shared';
 import type { ActionResult } from '../actionResult';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { lineIdsOf, readTill } from './readTill';
@@ -39,9 +39,9 @@ export function TripLists({ lists, currency }: TripListsProps) {
     if (!first) return NOT_ON_TRIP;
     return send({
       kind: 'shortage',
-      roomId: roomIdSchema.parse(first.roomId),
+      roomId: toId<RoomId>(first.roomId),
       needId: line.needId,
-      shopId: shopIdSchema.parse(line.shopId),
+      shopId: toId<ShopId>(line.shopId),
       isShort: true,
     });
   };
@@ -67,7 +67,7 @@ export function TripLists({ lists, currency }: TripListsProps) {
 }
 
 const toPart = ({ roomId, pieces, ...line }: TripPart) => ({
-  roomId: roomIdSchema.parse(roomId),
+  roomId: toId<RoomId>(roomId),
   pieces,
   ...lineIdsOf(line),
 });

@@ -3,7 +3,7 @@
 import { useParams } from 'next/navigation';
 import { useState } from 'react';
 
-import { formatCount, formatLitres, formatMass, roomIdSchema } from '@/core/shared';
+import { formatCount, formatLitres, formatMass, type RoomId, toId } from '@/core/shared';
 import {
   boxesNow,
   boxKey,
@@ -31,7 +31,7 @@ interface CarryCallsProps {
 /** Calls for a full box to go out now, lets any go out, and remembers what went out unsorted until it is settled. */
 export function CarryCalls({ boxes, carries, liftLimitG }: CarryCallsProps) {
   const { act, isPending: isBusy } = useFieldAct();
-  const roomId = roomIdSchema.parse(useParams<{ roomId: string }>().roomId);
+  const roomId = toId<RoomId>(useParams<{ roomId: string }>().roomId);
   const waiting = useWaitingCommands().filter((each) => 'roomId' in each && each.roomId === roomId);
   const isSettled = (carryId: string) =>
     waiting.some((each) => each.kind === 'debt_settled' && each.carryId === carryId);

@@ -2,7 +2,7 @@ import type { EventMeans } from '@/core/sort';
 import { decisionIdSchema, thingIdSchema } from '@/core/shared';
 import { createUuid } from '../createUuid';
 import { serverNow } from './deviceClock';
-import { deviceName } from './liveLog';
+import { deviceName } from '../outbox/deviceNames';
 
 export const createThingId = () => thingIdSchema.parse(createUuid());
 

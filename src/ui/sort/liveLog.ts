@@ -1,5 +1,4 @@
-import { decisionEventSchema, type DecisionEvent } from '@/core/sort';
-import { createUuid } from '../createUuid';
+import type { DecisionEvent } from '@/core/sort';
 import { decisionOutbox } from './decisionOutbox';
 import { noteServerTime } from './deviceClock';
 import { followShared } from './sharedStream';
@@ -10,8 +9,6 @@ interface LiveEntry {
 }
 
 const NONE: readonly LiveEntry[] = [];
-const DEVICE_KEY = 'tin-box-device';
-const MARK_KEY = 'tin-box-device-mark';
 
 /**
  * What was decided since the page was loaded: here, kept or not, and on other devices as it is kept
@@ -55,12 +52,16 @@ class LiveLog {
   /** Follows what other devices decide, from a place in the log on. Returns what ends it. */
   follow(projectId: string, afterSeq: number): () => void {
     return followShared(projectId, afterSeq, {
-      onEvent: (data) => {
-        const event = decisionEventSchema.safeParse(data);
-        if (event.success) this.take(projectId, event.data);
-      },
+      onEvent: (data) => void this.takeRead(projectId, data),
       onTime: noteServerTime,
     });
+  }
+
+  /** What is read is checked; the checks are loaded with the first of it. */
+  private async takeRead(projectId: string, data: unknown): Promise<void> {
+    const { decisionEventSchema } = await import('@/core/sort/model');
+    const event = decisionEventSchema.safeParse(data);
+    if (event.success) this.take(projectId, event.data);
   }
 
   /** As the log has it; of what was decided here, its time may have been set right. */
@@ -74,16 +75,3 @@ class LiveLog {
 }
 
 export const liveLog = new LiveLog();
-
-/** How this device is called in the log; the desk until it is given a name. */
-export const deviceName = (): string =>
-  typeof window === 'undefined' ? 'desk' : (window.localStorage.getItem(DEVICE_KEY) ?? 'desk');
-/** Tells this browser from others of the same name. */
-export function deviceMark(): string {
-  const known = window.localStorage.getItem(MARK_KEY);
-  if (known !== null) return known;
-  const made = createUuid();
-  window.localStorage.setItem(MARK_KEY, made);
-  return made;
-}
-export const nameDevice = (name: string): void => window.localStorage.setItem(DEVICE_KEY, name);

@@ -45,7 +45,8 @@ import { serverNow } from './deviceClock';
 import { createUuid } from '../createUuid';
 import { createMeans, createThingId } from './eventMeans';
 import { enoughFor, needOfGroup, withDateReason } from './handFacts';
-import { deviceName, liveLog } from './liveLog';
+import { deviceName } from '../outbox/deviceNames';
+import { liveLog } from './liveLog';
 import {
   applyChanges,
   findGroupByStart,

@@ -16,7 +16,7 @@ import { nowIso, today } from '@/server/means';
 import { loadWhatToBring } from '@/server/visits/bring';
 import { gatherVisitWork, loadOrders } from '@/server/visits/daysPage';
 import { findUnplanned } from '@/server/visits/planDays';
-import { ConflictsHere } from '@/ui/field/Conflicts';
+import { ConflictsHere } from '@/ui/field/ConflictsHere';
 import { HomeTabs } from '@/ui/home/HomeTabs';
 import { HomeTray } from '@/ui/home/HomeView';
 import { DaysView } from '@/ui/visits/DaysView';

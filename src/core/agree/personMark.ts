@@ -17,4 +17,7 @@ export const personMarkSchema = z.object({
   colour: z.enum(markColours),
   shape: z.enum(markShapes),
 });
-export type PersonMark = Readonly<z.infer<typeof personMarkSchema>>;
+export interface PersonMark {
+  readonly colour: MarkColour;
+  readonly shape: MarkShape;
+}

@@ -31,7 +31,12 @@ export const schoolChoicesSchema = z.object({
   living: choiceOf(schools.living),
   weight: choiceOf(schools.weight),
 });
-export type SchoolChoices = Readonly<z.infer<typeof schoolChoicesSchema>>;
+/** What was chosen, and why; undefined where nobody chose. */
+export type SchoolChoices = {
+  readonly [Q in SchoolQuestion]?:
+    | { readonly choice: (typeof schools)[Q][number]; readonly reason: string }
+    | undefined;
+};
 
 /** What holds in a room: its own exception, or what the project chose; undefined where nobody chose. */
 export function schoolIn<Q extends SchoolQuestion>(

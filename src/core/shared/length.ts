@@ -6,11 +6,14 @@ export const lengthUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const;
 export type LengthUnit = (typeof lengthUnits)[number];
 
 /** A measure as it was typed, and what it means. `mm` is kept to 0.1. */
+export interface Length {
+  readonly mm: number;
+  readonly text: string;
+}
 export const lengthSchema = z.object({
   mm: z.number().min(0).max(100_000),
   text: z.string().max(40),
 });
-export type Length = Readonly<z.infer<typeof lengthSchema>>;
 
 export type LengthError =
   | { readonly code: 'length_empty' }

@@ -16,7 +16,7 @@ export const currencies = [
   'DKK',
 ] as const;
 export const currencySchema = z.enum(currencies);
-export type Currency = z.infer<typeof currencySchema>;
+export type Currency = (typeof currencies)[number];
 
 export const priceMinorSchema = z.number().int().min(0).max(1_000_000_000);
 

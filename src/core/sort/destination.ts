@@ -1,7 +1,8 @@
+import { isValid, parseISO } from 'date-fns';
 import { z } from 'zod';
 
 import { roomIdSchema, type RoomId } from '../shared';
-import { wayOutOf, wayOutSchema } from './codes';
+import { wayOutOf, wayOutSchema, type WayOut } from './codes';
 import { traitsOf, type Verdict } from './verdicts';
 
 /** Where a thing goes: what its verdict asks for. A room by its id, so that renaming it loses nothing. */
@@ -11,7 +12,11 @@ export const destinationSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('way_out'), way: wayOutSchema }),
   z.object({ kind: z.literal('day'), on: z.iso.date() }),
 ]);
-export type Destination = Readonly<z.infer<typeof destinationSchema>>;
+export type Destination =
+  | { readonly kind: 'room'; readonly roomId: RoomId }
+  | { readonly kind: 'person'; readonly name: string }
+  | { readonly kind: 'way_out'; readonly way: WayOut }
+  | { readonly kind: 'day'; readonly on: string };
 
 interface Going {
   readonly verdict: Verdict;
@@ -25,6 +30,10 @@ interface NamedRoom {
 
 const sameName = (a: string, b: string): boolean =>
   a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/** Whether it is a day that there is, as `2026-12-12`. */
+const isDay = (said: string): boolean =>
+  /^\d{4}-\d{2}-\d{2}$/.test(said) && isValid(parseISO(said));
 
 /**
  * Reads what was said as a destination, as the verdict asks for it; undefined where nothing was said,
@@ -47,7 +56,7 @@ export function readDestination(
       return way && { kind: 'way_out', way };
     }
     case 'day':
-      return z.iso.date().safeParse(to).success ? { kind: 'day', on: to } : undefined;
+      return isDay(to) ? { kind: 'day', on: to } : undefined;
     case undefined:
       return undefined;
   }

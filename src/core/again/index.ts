@@ -1,19 +1,16 @@
 export {
   putAwayItemSchema,
   putAwayTestSchema,
-  reviewIdOf,
-  reviewKinds,
   reviewSchema,
   walkLineSchema,
-  walkMarks,
   walkMarkSchema,
   type PutAwayItem,
   type PutAwayTest,
   type Review,
-  type ReviewKind,
   type WalkLine,
   type WalkMark,
 } from './model';
+export { reviewIdOf, reviewKinds, walkMarks, type ReviewKind } from './reviewCodes';
 export { compareShares, shareOf, type Change, type Share } from './share';
 export {
   compareRounds,

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-
 import {
   bayIdSchema,
   groupIdSchema,
@@ -9,21 +8,14 @@ import {
   reviewIdSchema,
   roomIdSchema,
 } from '../shared';
+import { walkMarks, reviewKinds } from './reviewCodes';
 
 const text = (most: number) => z.string().trim().max(most);
+
 const day = z.iso.date();
 
-/** How a place was found on a walk. */
-export const walkMarks = [
-  'as_meant',
-  'overfull',
-  'half_empty',
-  'something_else',
-  'label_missing',
-  'container_unused',
-  'lid_off',
-] as const;
 export const walkMarkSchema = z.enum(walkMarks);
+
 export type WalkMark = z.infer<typeof walkMarkSchema>;
 
 /** Something that lay where it does not live. */
@@ -45,10 +37,8 @@ export const walkLineSchema = z.object({
   /** What ran out, or went out of date, in the words of whoever looked. */
   ranOut: text(300),
 });
-export type WalkLine = Readonly<z.infer<typeof walkLineSchema>>;
 
-export const reviewKinds = ['two_weeks', 'month', 'season', 'year', 'own'] as const;
-export type ReviewKind = (typeof reviewKinds)[number];
+export type WalkLine = Readonly<z.infer<typeof walkLineSchema>>;
 
 /** What became of something that was changed at a look. */
 const heldSchema = z.object({
@@ -76,17 +66,6 @@ export const reviewSchema = z.object({
   lines: z.array(walkLineSchema).max(600),
   changes: z.array(heldSchema).max(200),
 });
-/** The id of a look: one of its kind, but of seasons and of one's own one a day. */
-export const reviewIdOf = ({
-  key,
-  kind,
-  plannedOn,
-}: {
-  readonly key: string;
-  readonly kind: ReviewKind;
-  readonly plannedOn: string;
-}): string =>
-  kind === 'season' || kind === 'own' ? `${key}_${kind}_${plannedOn}` : `${key}_${kind}`;
 
 export type Review = Readonly<z.infer<typeof reviewSchema>>;
 
@@ -102,6 +81,7 @@ export const putAwayItemSchema = z.object({
   /** Found, or given up. */
   isFound: z.boolean(),
 });
+
 export type PutAwayItem = Readonly<z.infer<typeof putAwayItemSchema>>;
 
 /** A member of the household who was not there looks for ten things. */
@@ -115,4 +95,5 @@ export const putAwayTestSchema = z.object({
   byPictures: z.boolean(),
   items: z.array(putAwayItemSchema).min(1).max(30),
 });
+
 export type PutAwayTest = Readonly<z.infer<typeof putAwayTestSchema>>;

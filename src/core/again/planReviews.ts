@@ -1,7 +1,8 @@
 import { addDays } from '../shared';
 import { seasonOf } from '../place';
 import type { Group } from '../sort';
-import { reviewIdOf, type Review, type ReviewKind } from './model';
+import { reviewIdOf, type ReviewKind } from './reviewCodes';
+import type { Review } from './model';
 
 /** A look that lies ahead, or was made; `id` names it also before it is written down. */
 export interface PlannedReview {

@@ -9,7 +9,8 @@ import {
   ROOM_PRIOR,
   UNCALIBRATED_HOURS as plain,
 } from './estimate';
-import { contentKinds, defaultTerms, termsSchema } from './model';
+import { contentKinds } from './agreeCodes';
+import { defaultTerms, termsSchema } from './model';
 import { compareAgreements } from './compareAgreements';
 
 const likely = (change: Parameters<typeof aSection>[0], litres = 500, terms = defaultTerms) =>

@@ -1,13 +1,10 @@
 export {
   agreementSchema,
-  contentKinds,
   contentKindSchema,
   daySchema,
   defaultTerms,
-  measureUnits,
   personSchema,
   projectSchema,
-  projectStatuses,
   sectionSchema,
   termsSchema,
   type Agreement,
@@ -18,6 +15,7 @@ export {
   type Section,
   type Terms,
 } from './model';
+export { contentKinds, measureUnits, projectStatuses } from './agreeCodes';
 export { reachLinesOf, tightestReach } from './reachLines';
 export {
   ROOM_PRIOR,
@@ -38,8 +36,8 @@ export {
   COLOUR_INKS,
   markColours,
   markShapes,
-  personMarkSchema,
   type MarkColour,
   type MarkShape,
   type PersonMark,
 } from './personMark';
+export { personMarkSchema } from './personMarkSchema';

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-
 import { schoolChoicesSchema } from '../look';
 import {
   agreementIdSchema,
@@ -12,13 +11,10 @@ import {
   roomIdSchema,
   sectionIdSchema,
 } from '../shared';
-import { personMarkSchema } from './personMark';
+import { personMarkSchema } from './personMarkSchema';
+import { measureUnits, projectStatuses, contentKinds } from './agreeCodes';
 
-/** The tape that the household is measured with; lengths are still read in any unit. */
-export const measureUnits = ['mm', 'cm', 'in'] as const;
 const measureUnitSchema = z.enum(measureUnits);
-
-export const projectStatuses = ['active', 'finished'] as const;
 
 /** A calendar day, `2026-12-12`, without a time zone. */
 export const daySchema = z.iso.date();
@@ -91,7 +87,9 @@ export const termsSchema = z.object({
   statement: statementTermsSchema.default(statementTermsSchema.parse({})),
   labels: labelTermsSchema.default(labelTermsSchema.parse({})),
 });
+
 export type Terms = Readonly<z.infer<typeof termsSchema>>;
+
 export const defaultTerms: Terms = termsSchema.parse({});
 
 /** One client project: a home, its household and what was agreed for the whole. */
@@ -117,6 +115,7 @@ export const projectSchema = z.object({
   /** How deep a front row is: deeper places have a back row behind it. Null: nobody counts rows. */
   rowDepth: lengthSchema.nullable().default(null),
 });
+
 export type Project = Readonly<z.infer<typeof projectSchema>>;
 
 /** Somebody who must live with the result. Height decides what is in reach. */
@@ -138,21 +137,11 @@ export const personSchema = z.object({
   /** What is only theirs carries it; null: no mark. */
   mark: personMarkSchema.nullable().default(null),
 });
+
 export type Person = Readonly<z.infer<typeof personSchema>>;
 
-/** What mostly lies in a section; how long a litre of it takes. */
-export const contentKinds = [
-  'linen',
-  'clothes',
-  'kitchen',
-  'tools',
-  'toys',
-  'books',
-  'papers',
-  'keepsakes',
-  'mixed',
-] as const;
 export const contentKindSchema = z.enum(contentKinds);
+
 export type ContentKind = z.infer<typeof contentKindSchema>;
 
 /** A part of a room small enough to finish in one visit: the drawers one day, the cupboards another. */
@@ -168,6 +157,7 @@ export const sectionSchema = z.object({
   /** How full it is today; above 100 it spills out. */
   fullPercent: z.number().int().min(0).max(200),
 });
+
 export type Section = Readonly<z.infer<typeof sectionSchema>>;
 
 /** One line of the agreement sheet; two sheets are compared line by line. */
@@ -176,6 +166,7 @@ const agreementLineSchema = z.object({
   label: z.string(),
   value: z.string(),
 });
+
 export type AgreementLine = Readonly<z.infer<typeof agreementLineSchema>>;
 
 /** What was agreed on a day, as it stood then. */
@@ -186,4 +177,5 @@ export const agreementSchema = z.object({
   agreedBy: z.string().trim().min(1).max(60),
   lines: z.array(agreementLineSchema).max(400),
 });
+
 export type Agreement = Readonly<z.infer<typeof agreementSchema>>;

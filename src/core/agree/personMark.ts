@@ -1,10 +1,12 @@
-import { z } from 'zod';
-
 /** A person's own mark: a colour, and a shape beside it for those who do not tell colours apart. */
 export const markShapes = ['circle', 'square', 'triangle', 'diamond', 'star', 'cross'] as const;
+
 export type MarkShape = (typeof markShapes)[number];
+
 export const markColours = ['blue', 'red', 'green', 'yellow', 'purple', 'grey'] as const;
+
 export type MarkColour = (typeof markColours)[number];
+
 export const COLOUR_INKS: Readonly<Record<MarkColour, string>> = {
   blue: '#1f5fa8',
   red: '#b3261e',
@@ -13,10 +15,7 @@ export const COLOUR_INKS: Readonly<Record<MarkColour, string>> = {
   purple: '#7a3fa0',
   grey: '#5c5c5c',
 };
-export const personMarkSchema = z.object({
-  colour: z.enum(markColours),
-  shape: z.enum(markShapes),
-});
+
 export interface PersonMark {
   readonly colour: MarkColour;
   readonly shape: MarkShape;

@@ -1,12 +1,5 @@
-import {
-  bearingRoles,
-  hangingRoles,
-  type ContainerRole,
-  type FitContainer,
-  type FitGroup,
-  type Pieces,
-  type Placement,
-} from './model';
+import { bearingRoles, hangingRoles, type ContainerRole } from './fitCodes';
+import type { FitContainer, FitGroup, Pieces, Placement } from './model';
 
 /** Sizes inside, in mm, the width the smaller one. */
 export interface Inside {

@@ -1,18 +1,19 @@
 // The engine and its open format
 export {
   bearingRoles,
-  containerIdsOf,
-  isWhole,
   containerRoles,
   fitAims,
   hangingRoles,
-  fitAnswerSchema,
-  fitRequestSchema,
   lidWishes,
   materials,
   seeWishes,
   type ContainerRole,
   type FitAim,
+} from './fitCodes';
+export { containerIdsOf, isWhole } from './answerFacts';
+export {
+  fitAnswerSchema,
+  fitRequestSchema,
   type FitAnswer,
   type FitContainer,
   type FitGroup,
@@ -54,13 +55,8 @@ export {
   type MockCheck,
   type TakenFit,
 } from './records';
-export {
-  levelFactsSchema,
-  levelOf,
-  roleOfProduct,
-  usualLevelOf,
-  type LevelFacts,
-} from './levelFacts';
+export { levelFactsSchema, type LevelFacts } from './levelModel';
+export { levelOf, roleOfProduct, usualLevelOf } from './levelFacts';
 export { commonContainers } from './madeContainers';
 export { toFitRequest } from './toFitRequest';
 export { restateLitres, unmetLitresOf } from './restateLitres';

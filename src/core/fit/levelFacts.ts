@@ -1,35 +1,6 @@
-import { z } from 'zod';
-
-import type { Length } from '../shared';
-import type { ContainerRole, FitContainer } from './model';
-
-const mm = z.number().positive().max(100_000).optional();
-const grams = z.number().int().min(0).max(1_000_000_000).optional();
-
-/** What a product is like where it does more than hold one group. Lengths mm, mass g. What is not known is left out. */
-export const levelFactsSchema = z.object({
-  underHeightMm: mm,
-  underWidthMm: mm,
-  mostWidthMm: mm,
-  topLoadG: grams,
-  plateHeightMm: mm,
-  rimMm: z.number().min(0).max(1000).optional(),
-  levelGapMm: mm,
-  hooks: z.number().int().min(1).max(200).optional(),
-  hookLoadG: grams,
-  places: z.number().int().min(1).max(200).optional(),
-  placeDiameterMm: mm,
-  travelMm: mm,
-  clipMostMm: mm,
-});
-export type LevelFacts = Readonly<z.infer<typeof levelFactsSchema>>;
-interface Product {
-  readonly kind: string;
-  readonly width: Length;
-  readonly depth: Length;
-  readonly height: Length;
-  readonly level: LevelFacts | null;
-}
+import type { ContainerRole } from './fitCodes';
+import type { FitContainer } from './model';
+import type { LevelFacts, Product } from './levelModel';
 
 /** What each kind does beside holding a group. A rack does only where its places are known. */
 export function roleOfProduct({ kind, width, depth, level }: Product): ContainerRole {
@@ -59,8 +30,10 @@ export function roleOfProduct({ kind, width, depth, level }: Product): Container
 
 /** Thickness of a riser's plate and legs, height of a plate and its rim: usual ones, mm. */
 const USUAL = { plate: 8, legs: 10, turntable: 25, rim: 4, hook: 50, clip: 25, place: 85 } as const;
+
 /** What is said to bear nothing else bears: a riser 8 kg, a turntable 5, a pull-out 10, a hook half a kilogram. */
 const USUAL_G = { riser: 8000, turntable: 5000, pullOut: 10_000, hook: 500 } as const;
+
 /** Of its depth a pull-out comes out. */
 const USUAL_TRAVEL = 0.75;
 
@@ -145,6 +118,7 @@ export function toLevelFields(product: Product): LevelFields {
   const known = Object.entries(fields).filter(([, value]) => value !== undefined);
   return { role, ...(Object.fromEntries(known) as LevelFields) };
 }
+
 /** A size that was corrected may be less than what is said to be in it. */
 const least = (value: number | undefined, most: number): number | undefined =>
   value === undefined ? undefined : Math.min(value, most);

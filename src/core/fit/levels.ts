@@ -1,12 +1,6 @@
 import { insideOf } from './contents';
-import {
-  bearingRoles,
-  hangingRoles,
-  type FitContainer,
-  type FitRequest,
-  type Placement,
-  type Surface,
-} from './model';
+import { bearingRoles, hangingRoles } from './fitCodes';
+import type { FitContainer, FitRequest, Placement, Surface } from './model';
 import { clearOf, roleOf, type FitQuestion, type Zone } from './suitability';
 
 type Box = NonNullable<FitRequest['bay']['obstacles']>[number];

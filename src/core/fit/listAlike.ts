@@ -1,5 +1,6 @@
 import { litresIn } from './contents';
-import { bearingRoles, type FitContainer, type FitRequest } from './model';
+import { bearingRoles } from './fitCodes';
+import type { FitContainer, FitRequest } from './model';
 import { findBayFault, roleOf, suits, type FitPin } from './suitability';
 import type { Unfolded } from './unfold';
 

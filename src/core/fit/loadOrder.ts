@@ -1,11 +1,6 @@
 import { bearingsOf, groundOf } from './levels';
-import {
-  hangingRoles,
-  type FitAnswer,
-  type FitContainer,
-  type FitRequest,
-  type Placement,
-} from './model';
+import { hangingRoles } from './fitCodes';
+import type { FitAnswer, FitContainer, FitRequest, Placement } from './model';
 import { roleOf } from './suitability';
 
 /** One thing that is put into a place: what bears others, or a container, by its index in the answer. */

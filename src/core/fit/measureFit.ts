@@ -1,14 +1,8 @@
 import { asPlaced, litresIn, offeredTo, overRimMm } from './contents';
 import { bearingsOf, type Bearing } from './levels';
-import {
-  containerIdsOf,
-  type FitAim,
-  type FitContainer,
-  type FitGroup,
-  type FitRequest,
-  type Placement,
-  type Surface,
-} from './model';
+import { containerIdsOf } from './answerFacts';
+import type { FitAim } from './fitCodes';
+import type { FitContainer, FitGroup, FitRequest, Placement, Surface } from './model';
 import { groupMassG, isOneGroup, roleOf } from './suitability';
 
 /** A container where it stands, with its content. Lengths mm. */

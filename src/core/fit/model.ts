@@ -1,16 +1,24 @@
 import { z } from 'zod';
+import {
+  lidWishes,
+  seeWishes,
+  materials,
+  fitAims,
+  containerRoles,
+  type ContainerRole,
+  type RoleField,
+  NEEDED,
+  KINDS_OFF_LITRES,
+} from './fitCodes';
 
 /** Ids inside a request are the caller's own; any short text will do. */
 const requestId = z.string().min(1).max(100);
-const amount = z.number().min(0).max(1e9);
-const count = z.number().int().min(0).max(1e9);
-const size = z.number().positive().max(1e9);
 
-export const lidWishes = ['required', 'forbidden', 'any'] as const;
-export const seeWishes = ['clear', 'opaque', 'any'] as const;
-export const materials = ['plastic', 'wood', 'wicker', 'metal', 'glass', 'card', 'fabric'] as const;
-export const fitAims = ['cost', 'uniform', 'reuse', 'easy', 'daily'] as const;
-export type FitAim = (typeof fitAims)[number];
+const amount = z.number().min(0).max(1e9);
+
+const count = z.number().int().min(0).max(1e9);
+
+const size = z.number().positive().max(1e9);
 
 const obstacleSchema = z.strictObject({
   x: amount,
@@ -67,6 +75,7 @@ const clearancesSchema = z.strictObject({
   front: amount.default(5),
   back: amount.default(0),
 });
+
 export type Clearances = Readonly<z.infer<typeof clearancesSchema>>;
 
 /** Things of one size that are counted: rolls, bottles, jars, files. Lengths mm as they stand. */
@@ -78,6 +87,7 @@ const piecesSchema = z.strictObject({
   height: size,
   count: z.number().int().min(1).max(10_000),
 });
+
 export type Pieces = Readonly<z.infer<typeof piecesSchema>>;
 
 /** One of the kinds in a group, which wants a container of its own. */
@@ -121,34 +131,9 @@ const fitGroupSchema = z.strictObject({
   /** Nothing of another group may stand in front of it. */
   front: z.boolean().optional(),
 });
+
 /** `of` is no part of the open format: the group that is asked for, where this is one of its kinds. */
 export type FitGroup = Readonly<z.infer<typeof fitGroupSchema>> & { readonly of?: string };
-
-export const containerRoles = [
-  'box',
-  'riser',
-  'turntable',
-  'insert',
-  'rack',
-  'under-shelf',
-  'rail',
-  'hooks',
-  'pull-out',
-  'divider',
-] as const;
-export type ContainerRole = (typeof containerRoles)[number];
-/** What stands to bear others, and holds nothing of itself. */
-export const bearingRoles: ReadonlySet<ContainerRole> = new Set<ContainerRole>([
-  'riser',
-  'turntable',
-  'pull-out',
-]);
-/** What is fastened above, and takes its height from there. */
-export const hangingRoles: ReadonlySet<ContainerRole> = new Set<ContainerRole>([
-  'under-shelf',
-  'rail',
-  'hooks',
-]);
 
 /** What a role cannot do without, and what contradicts itself; said by its field. */
 function checkContainer(
@@ -182,26 +167,6 @@ function checkContainer(
   if (role === 'divider' && outer.depth >= outer.width)
     refuse('a divider is thicker than it is long', 'outer', 'depth');
 }
-type RoleField =
-  | 'underHeight'
-  | 'underWidth'
-  | 'mostWidth'
-  | 'plateHeight'
-  | 'rim'
-  | 'hooks'
-  | 'places'
-  | 'placeDiameter'
-  | 'travel'
-  | 'clipMost';
-const NEEDED: Readonly<Partial<Record<ContainerRole, readonly RoleField[]>>> = {
-  riser: ['underHeight', 'underWidth'],
-  turntable: ['plateHeight'],
-  rail: ['hooks'],
-  hooks: ['hooks'],
-  rack: ['places', 'placeDiameter'],
-  'pull-out': ['travel'],
-  'under-shelf': ['clipMost'],
-};
 
 const fitContainerSchema = z
   .strictObject({
@@ -261,6 +226,7 @@ const fitContainerSchema = z
     turnable: z.boolean().optional(),
   })
   .superRefine(checkContainer);
+
 export type FitContainer = Readonly<z.infer<typeof fitContainerSchema>>;
 
 function refuseDoubleIds(
@@ -304,12 +270,13 @@ export const fitRequestSchema = z
         refuse('litres', `the kinds hold ${sum.toFixed(2)} l together`);
     });
   });
-/** Litres of each kind are rounded. */
-const KINDS_OFF_LITRES = 0.02;
+
 export type FitRequest = Readonly<z.infer<typeof fitRequestSchema>>;
+
 export type FitRequestInput = z.input<typeof fitRequestSchema>;
 
 const mm = z.number();
+
 /** What keeps a container from a group; mm inside. */
 const groupFaultSchema = z.discriminatedUnion('fault', [
   z.strictObject({
@@ -335,6 +302,7 @@ const groupFaultSchema = z.discriminatedUnion('fault', [
     needsMm: mm,
   }),
 ]);
+
 export type GroupFault = Readonly<z.infer<typeof groupFaultSchema>>;
 
 /** Why something does not go in; `subject` is the group's or the container's id. Lengths in mm. */
@@ -400,6 +368,7 @@ const fitReasonSchema = z.discriminatedUnion('code', [
     isImpossible: z.boolean(),
   }),
 ]);
+
 export type FitReason = Readonly<z.infer<typeof fitReasonSchema>>;
 
 /**
@@ -407,6 +376,7 @@ export type FitReason = Readonly<z.infer<typeof fitReasonSchema>>;
  * `wall`: the wall of the drawer or box does, and no board is bought.
  */
 const cellSchema = z.strictObject({ width: size, depth: size, wall: z.boolean().optional() });
+
 export type Cell = Readonly<z.infer<typeof cellSchema>>;
 
 const placementSchema = z.strictObject({
@@ -423,6 +393,7 @@ const placementSchema = z.strictObject({
   /** Of a divider: the compartment that it ends, in which the group lies. */
   cell: cellSchema.optional(),
 });
+
 export type Placement = Readonly<z.infer<typeof placementSchema>>;
 
 /** What bears others: a riser, a turntable, a pull-out, a box with inserts. */
@@ -437,6 +408,7 @@ const surfaceSchema = z.strictObject({
   /** The surface that it stands on itself. */
   on: count.optional(),
 });
+
 export type Surface = Readonly<z.infer<typeof surfaceSchema>>;
 
 /**
@@ -459,20 +431,5 @@ export const fitAnswerSchema = z.strictObject({
   unmet: z.array(z.strictObject({ groupId: requestId, litres: z.number() })),
   reasons: z.array(fitReasonSchema),
 });
+
 export type FitAnswer = Readonly<z.infer<typeof fitAnswerSchema>>;
-
-/** Whether everything that is asked for has a container. */
-export const isWhole = ({ status }: Pick<FitAnswer, 'status'>): boolean =>
-  status === 'optimal' || status === 'feasible';
-
-/** Every container that an answer uses, by id, as often as it uses it: what holds, and what bears. */
-export const containerIdsOf = ({
-  placements,
-  surfaces = [],
-}: {
-  readonly placements: readonly Placement[];
-  readonly surfaces?: readonly Surface[] | undefined;
-}): string[] =>
-  [...placements.filter(({ cell }) => !cell?.wall), ...surfaces].map(
-    ({ containerId }) => containerId,
-  );

@@ -1,5 +1,6 @@
 import { parseLength, parseMoney, type Currency } from '../shared';
-import { materials, type FitContainer } from './model';
+import { materials } from './fitCodes';
+import type { FitContainer } from './model';
 import { productKinds, type ContainerProduct } from './records';
 
 type Material = FitContainer['material'];

@@ -1,5 +1,6 @@
 import { explainMissing } from './explainMissing';
-import { isWhole, type FitAnswer } from './model';
+import { isWhole } from './answerFacts';
+import type { FitAnswer } from './model';
 import { planFlat, type FitMeans } from './planFlat';
 import { hasLevels, planLevels } from './planLevels';
 import type { FitQuestion } from './suitability';

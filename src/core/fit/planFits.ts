@@ -1,5 +1,6 @@
 import type { Clock, Solver } from '../shared';
-import { containerIdsOf, type FitAnswer } from './model';
+import { containerIdsOf } from './answerFacts';
+import type { FitAnswer } from './model';
 import { unmetLitresOf } from './restateLitres';
 import { planFit } from './planFit';
 import type { FitQuestion } from './suitability';

@@ -5,15 +5,8 @@ import { leastByLitres, leastByRate } from './levelBound';
 import { listAlike } from './listAlike';
 import { layOutLevels, levelsOf } from './levels';
 import { objectiveOf } from './measureFit';
-import {
-  bearingRoles,
-  hangingRoles,
-  type FitAnswer,
-  type FitContainer,
-  type FitRequest,
-  type Placement,
-  type Surface,
-} from './model';
+import { bearingRoles, hangingRoles } from './fitCodes';
+import type { FitAnswer, FitContainer, FitRequest, Placement, Surface } from './model';
 import { toPlacements } from './floor';
 import { planFlat, type FitMeans } from './planFlat';
 import { sumLitres, unmetLitresOf } from './restateLitres';

@@ -8,15 +8,11 @@ import {
   projectIdSchema,
   priceMinorSchema,
 } from '../shared';
-import { levelFactsSchema, toLevelFields } from './levelFacts';
-import {
-  containerIdsOf,
-  fitAims,
-  fitAnswerSchema,
-  materials,
-  type FitAnswer,
-  type FitContainer,
-} from './model';
+import { levelFactsSchema } from './levelModel';
+import { toLevelFields } from './levelFacts';
+import { containerIdsOf } from './answerFacts';
+import { fitAims, materials } from './fitCodes';
+import { fitAnswerSchema, type FitAnswer, type FitContainer } from './model';
 
 export const productKinds = [
   'bin',

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { cpuClock } from '@test/cpuClock';
 import { loadSolver, type Solver } from '../shared';
 import { findFitFaults } from './findFitFaults';
-import { fitRequestSchema, isWhole } from './model';
+import { fitRequestSchema } from './model';
+import { isWhole } from './answerFacts';
 import { planFit } from './planFit';
 
 let solver: Solver;

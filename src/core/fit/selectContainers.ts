@@ -6,7 +6,8 @@ import {
   type Narrowed,
   type Solver,
 } from '../shared';
-import type { FitAim, FitContainer, FitGroup, FitRequest } from './model';
+import type { FitAim } from './fitCodes';
+import type { FitContainer, FitGroup, FitRequest } from './model';
 import type { FloorRow } from './floorRows';
 import { clearOf, findBayFault, groupMassG, suits, type FitQuestion } from './suitability';
 

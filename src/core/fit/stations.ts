@@ -1,13 +1,7 @@
 import { insideOf } from './contents';
 import { groundOf, STRIP_MM } from './levels';
-import {
-  bearingRoles,
-  hangingRoles,
-  type FitContainer,
-  type FitGroup,
-  type FitRequest,
-  type Surface,
-} from './model';
+import { bearingRoles, hangingRoles } from './fitCodes';
+import type { FitContainer, FitGroup, FitRequest, Surface } from './model';
 import {
   clearOf,
   findBayFault,

@@ -1,12 +1,12 @@
 import { insideOf, isForPlaces, overRimMm, pieceG, piecesIn } from './contents';
-import {
-  bearingRoles,
-  type Clearances,
-  type FitContainer,
-  type FitGroup,
-  type FitReason,
-  type FitRequest,
-  type GroupFault,
+import { bearingRoles } from './fitCodes';
+import type {
+  Clearances,
+  FitContainer,
+  FitGroup,
+  FitReason,
+  FitRequest,
+  GroupFault,
 } from './model';
 
 const innerWidthOf = (container: FitContainer): number =>

@@ -1,7 +1,8 @@
 import { findFitFaults } from './findFitFaults';
 import { levelsOf } from './levels';
 import { inTheWayG, itemsOf, movementsOf } from './measureFit';
-import { hangingRoles, type FitAnswer, type FitRequest, type Placement } from './model';
+import { hangingRoles } from './fitCodes';
+import type { FitAnswer, FitRequest, Placement } from './model';
 import { roleOf } from './suitability';
 
 /** How what stands in a place is arranged: gaps shared evenly, or one free space that is kept together. */

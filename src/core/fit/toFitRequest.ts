@@ -2,13 +2,8 @@ import type { Person } from '../agree';
 import { bayInsideOf, type Bay, type UnitDoor } from '../look';
 import { MM3_PER_LITRE } from '../shared';
 import { type Group, type Thing, isKept, keptLitresOf, keptMassGOf } from '../sort';
-import {
-  type FitAim,
-  type FitContainer,
-  type FitGroup,
-  type FitRequest,
-  fitRequestSchema,
-} from './model';
+import type { FitAim } from './fitCodes';
+import { type FitContainer, type FitGroup, type FitRequest, fitRequestSchema } from './model';
 
 /**
  * The side of the largest piece of a group, taken as a cube: narrower inside, and it does not go in

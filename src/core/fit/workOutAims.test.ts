@@ -1,4 +1,5 @@
-import type { FitAim, FitAnswer } from './model';
+import type { FitAim } from './fitCodes';
+import type { FitAnswer } from './model';
 import { AIM_TURNS, workOutAims } from './workOutAims';
 
 const answerOf = (

@@ -1,4 +1,5 @@
-import { fitAims, type FitAim, type FitAnswer } from './model';
+import { fitAims, type FitAim } from './fitCodes';
+import type { FitAnswer } from './model';
 import type { Stood } from './planFlat';
 import { unmetLitresOf } from './restateLitres';
 

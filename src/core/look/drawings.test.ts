@@ -5,7 +5,8 @@ import { invariant } from '../shared';
 import { drawPlan } from './drawPlan';
 import { drawFront, drawUnitPlan } from './drawUnits';
 import { findPlanClashes } from './findPlanClashes';
-import { roomCheckSchema, unitDoors, type Fixture, type Unit } from './model';
+import { roomCheckSchema, type Fixture, type Unit } from './model';
+import { unitDoors } from './lookCodes';
 import { sweepPath, toSvg, type Mark, type Sketch } from './sketch';
 import { traceWalls } from './traceWalls';
 

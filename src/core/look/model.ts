@@ -1,5 +1,4 @@
 import { z } from 'zod';
-
 import {
   bayIdSchema,
   checkIdSchema,
@@ -13,7 +12,8 @@ import {
   unitIdSchema,
   vantagePointIdSchema,
 } from '../shared';
-import { schoolChoicesSchema } from './schools';
+import { schoolChoicesSchema } from './schoolsSchema';
+import { unitKinds, unitDoors, fixtureKinds, doorSwings, passageKinds, moments } from './lookCodes';
 
 /**
  * Where something stands, as a tape tells it: which wall, how far from the corner where that wall
@@ -24,6 +24,7 @@ export const wallPlaceSchema = z.object({
   along: lengthSchema,
   off: lengthSchema,
 });
+
 export type WallPlace = Readonly<z.infer<typeof wallPlaceSchema>>;
 
 /**
@@ -36,6 +37,7 @@ const roomPlanSchema = z.object({
     .min(4)
     .max(40),
 });
+
 export type RoomPlan = Readonly<z.infer<typeof roomPlanSchema>>;
 
 /**
@@ -60,6 +62,7 @@ export const roomCheckSchema = z.object({
   /** What the household says of it afterwards; null: not asked yet. */
   answer: z.enum(['yes', 'no']).nullable(),
 });
+
 export type RoomCheck = Readonly<z.infer<typeof roomCheckSchema>>;
 
 /** Where a routine breaks: not what is untidy, but what does not work. */
@@ -72,6 +75,7 @@ export const routineBreakSchema = z.object({
   /** Whether it holds by now; null: nobody has said. */
   isMended: z.boolean().nullable().default(null),
 });
+
 export type RoutineBreak = Readonly<z.infer<typeof routineBreakSchema>>;
 
 /** A room of the home, and what it is for. */
@@ -93,24 +97,11 @@ export const roomSchema = z.object({
   /** Hours worked here so far, noted by the organizer; estimates of later rooms rest on it. */
   workedMinutes: z.number().int().min(0).max(1_000_000).nullable().default(null),
 });
+
 export type Room = Readonly<z.infer<typeof roomSchema>>;
 
-export const unitKinds = [
-  'cupboard',
-  'drawers',
-  'under-basin',
-  'shelving',
-  'cubes',
-  'wardrobe',
-  'fridge',
-  'locker',
-  'bench',
-  'hooks',
-  'under-bed',
-  'cupboard-top',
-  'other',
-] as const;
 export const unitKindSchema = z.enum(unitKinds);
+
 export type UnitKind = z.infer<typeof unitKindSchema>;
 
 /** Something that takes room inside a bay: a pipe, a trap, a light. In mm from its front left bottom. */
@@ -123,6 +114,7 @@ export const obstacleSchema = z.object({
   depth: z.number().positive(),
   height: z.number().positive(),
 });
+
 export type Obstacle = Readonly<z.infer<typeof obstacleSchema>>;
 
 const readingsSchema = z.array(lengthSchema).min(1).max(5);
@@ -140,6 +132,7 @@ const bayAccessSchema = z.object({
   doorSwing: lengthSchema.optional(),
   doorLoadG: z.number().int().min(1).max(1_000_000_000).optional(),
 });
+
 export type BayAccess = Readonly<z.infer<typeof bayAccessSchema>>;
 
 /** One place where things can live: a shelf, a drawer, a cube. */
@@ -171,11 +164,11 @@ export const baySchema = z.object({
   outOfScope: z.boolean(),
   obstacles: z.array(obstacleSchema).max(20),
 });
+
 export type Bay = Readonly<z.infer<typeof baySchema>>;
 
-/** How a unit opens into the room: one leaf hinged on a side, two leaves, leaves that slide, or none. */
-export const unitDoors = ['none', 'left', 'right', 'pair', 'slides'] as const;
 export const unitDoorSchema = z.enum(unitDoors);
+
 export type UnitDoor = z.infer<typeof unitDoorSchema>;
 
 /** A piece of storage furniture with its bays, bottom row first, left to right. */
@@ -197,6 +190,7 @@ export const unitSchema = z.object({
   place: wallPlaceSchema.nullable().default(null),
   bays: z.array(baySchema).max(60),
 });
+
 export type Unit = Readonly<z.infer<typeof unitSchema>>;
 
 /** What the tape says of a unit and its places; a place without an id is new. */
@@ -208,23 +202,15 @@ export const measuredUnitSchema = unitSchema
       .min(1)
       .max(60),
   });
+
 export type MeasuredUnit = Readonly<z.infer<typeof measuredUnitSchema>>;
 
-export const fixtureKinds = [
-  'door',
-  'window',
-  'socket',
-  'radiator',
-  'meter',
-  'valve',
-  'station',
-] as const;
 export const fixtureKindSchema = z.enum(fixtureKinds);
+
 export type FixtureKind = z.infer<typeof fixtureKindSchema>;
 
-/** How a door opens: into the room, hinged where its wall begins or ends; out of it; along the wall. */
-export const doorSwings = ['in-start', 'in-end', 'out', 'slides'] as const;
 export const doorSwingSchema = z.enum(doorSwings);
+
 export type DoorSwing = z.infer<typeof doorSwingSchema>;
 
 /** What is behind a door. */
@@ -233,10 +219,8 @@ export const leadsToSchema = z.discriminatedUnion('to', [
   z.object({ to: z.literal('passage'), passageId: passageIdSchema }),
   z.object({ to: z.literal('outside') }),
 ]);
-export type LeadsTo = Readonly<z.infer<typeof leadsToSchema>>;
 
-export const passageKinds = ['hall', 'stairs', 'opening'] as const;
-export type PassageKind = (typeof passageKinds)[number];
+export type LeadsTo = Readonly<z.infer<typeof leadsToSchema>>;
 
 /**
  * What one walks through from room to room and has no plan of its own: a hall, stairs; or only that
@@ -256,6 +240,7 @@ export const passageSchema = z.object({
   passageIds: z.array(passageIdSchema).max(40),
   position: z.number().int(),
 });
+
 export type Passage = Readonly<z.infer<typeof passageSchema>>;
 
 /**
@@ -279,6 +264,7 @@ export const fixtureSchema = z.object({
   /** Doors only: what is behind it; null while nobody has said. */
   leadsTo: leadsToSchema.nullable().default(null),
 });
+
 export type Fixture = Readonly<z.infer<typeof fixtureSchema>>;
 
 /** A spot that can be found again, from which the room is photographed. */
@@ -293,10 +279,11 @@ export const vantagePointSchema = z.object({
   beforeMissed: z.string().trim().min(1).max(200).nullable().default(null),
   position: z.number().int(),
 });
+
 export type VantagePoint = Readonly<z.infer<typeof vantagePointSchema>>;
 
-export const moments = ['before', 'emptied', 'mock-up', 'after', 'later'] as const;
 export const momentSchema = z.enum(moments);
+
 export type Moment = z.infer<typeof momentSchema>;
 
 /** A stored picture: re-encoded, upright, without metadata. Its file is named by its id. */
@@ -308,10 +295,12 @@ export const pictureSchema = z.object({
   heightPx: z.number().int().positive(),
   takenAt: z.iso.datetime(),
 });
+
 export type Picture = Readonly<z.infer<typeof pictureSchema>>;
 
 /** A picture of one thing in hand; which thing, the decisions say. */
 export const thingPictureSchema = pictureSchema
   .omit({ vantagePointId: true, moment: true })
   .extend({ projectId: projectIdSchema });
+
 export type ThingPicture = Readonly<z.infer<typeof thingPictureSchema>>;

@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /** Where practitioners disagree. The choice is a project's, or a room's exception, each with its reason. */
 export const schools = {
   method: ['quick-pass', 'empty-all', 'by-category'],
@@ -13,29 +11,15 @@ export const schools = {
   living: ['nearest', 'together'],
   weight: ['careful', 'by-use'],
 } as const;
+
 export type SchoolQuestion = keyof typeof schools;
+
 export const schoolQuestions = Object.keys(schools) as SchoolQuestion[];
 
-const choiceOf = <const T extends readonly [string, ...string[]]>(choices: T) =>
-  z.object({ choice: z.enum(choices), reason: z.string().trim().max(200) }).optional();
-
-export const schoolChoicesSchema = z.object({
-  method: choiceOf(schools.method),
-  containers: choiceOf(schools.containers),
-  lids: choiceOf(schools.lids),
-  sight: choiceOf(schools.sight),
-  decanting: choiceOf(schools.decanting),
-  labels: choiceOf(schools.labels),
-  sentimental: choiceOf(schools.sentimental),
-  grouping: choiceOf(schools.grouping),
-  living: choiceOf(schools.living),
-  weight: choiceOf(schools.weight),
-});
 /** What was chosen, and why; undefined where nobody chose. */
 export type SchoolChoices = {
   readonly [Q in SchoolQuestion]?:
-    | { readonly choice: (typeof schools)[Q][number]; readonly reason: string }
-    | undefined;
+    { readonly choice: (typeof schools)[Q][number]; readonly reason: string } | undefined;
 };
 
 /** What holds in a room: its own exception, or what the project chose; undefined where nobody chose. */

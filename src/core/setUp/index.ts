@@ -1,16 +1,6 @@
-export {
-  doneTasksOf,
-  airSchema,
-  setUpSchema,
-  unitSetUpSchema,
-  taskIdOf,
-  taskKinds,
-  type DoneTask,
-  type SetUp,
-  type SetUpTask,
-  type TaskKind,
-  type UnitSetUp,
-} from './model';
+export { doneTasksOf } from './doneTasks';
+export { airSchema, setUpSchema, unitSetUpSchema, type SetUp, type UnitSetUp } from './model';
+export { taskIdOf, taskKinds, type DoneTask, type SetUpTask, type TaskKind } from './taskKinds';
 export { learnTask, TASK_MINUTES } from './taskMinutes';
 export { dryingFactorOf, listTasks, type SetUpFacts, type UnitToSetUp } from './listTasks';
 export {

@@ -1,6 +1,6 @@
 import type { Clock } from '../shared';
 import { planSchedule, scheduleRequestSchema, type ScheduleReason } from '../visits';
-import type { DoneTask, SetUpTask } from './model';
+import type { DoneTask, SetUpTask } from './taskKinds';
 
 const MINUTE_MS = 60_000;
 /** Stands for this moment: what has to dry since a tick counts from it. */

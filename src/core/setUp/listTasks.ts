@@ -1,6 +1,7 @@
 import { learnTask, TASK_MINUTES } from './taskMinutes';
 import type { Learned } from '../shared';
-import { taskIdOf, type SetUp, type SetUpTask, type TaskKind } from './model';
+import { taskIdOf, type SetUpTask, type TaskKind } from './taskKinds';
+import type { SetUp } from './model';
 
 /** A unit of the room as far as setting up asks. */
 export interface UnitToSetUp {

@@ -12,7 +12,9 @@ import { pairPictures } from '../show';
 import { isKept, keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
 import type { SetUpFacts, UnitToSetUp } from './listTasks';
 import { loadUnit, type LoadAnswer } from './loadUnit';
-import { doneTasksOf, taskIdOf, type DoneTask, type SetUp, type UnitSetUp } from './model';
+import { doneTasksOf } from './doneTasks';
+import { taskIdOf, type DoneTask } from './taskKinds';
+import type { SetUp, UnitSetUp } from './model';
 import { checkTipping, type TipAnswer } from './tipCheck';
 
 /** A room's own records, as far as setting it up asks. Groups may be of other rooms: what lives here counts. */

@@ -1,5 +1,6 @@
 import { learnFactor, learnWithin, type Learned } from '../shared';
-import type { SetUp, TaskKind } from './model';
+import type { SetUp } from './model';
+import type { TaskKind } from './taskKinds';
 
 /** Minutes of each kind of task: our own stated assumptions, by what there is of it. */
 export const TASK_MINUTES = {

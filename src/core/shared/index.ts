@@ -107,7 +107,6 @@ export {
 export {
   formatLength,
   judgeReadings,
-  lengthSchema,
   lengthUnits,
   MAX_SPREAD_MM,
   parseLength,
@@ -119,16 +118,16 @@ export {
   type LengthError,
   type LengthUnit,
 } from './length';
+export { lengthSchema } from './lengthSchema';
 export {
   currencies,
-  currencySchema,
   formatMoney,
   formatMoneyInput,
   parseMoney,
-  priceMinorSchema,
   type Currency,
   type MoneyError,
 } from './money';
+export { currencySchema, priceMinorSchema } from './moneySchema';
 export { fitLabel } from './fitLabel';
 export { formatLitres, formatMass, formatShare, MM3_PER_LITRE } from './quantity';
 export { addDays, daysBetween, findDay, weekdayOf } from './calendarDay';

@@ -1,8 +1,7 @@
-import { z } from 'zod';
-
 import { err, ok, type Result } from './result';
 
 export const lengthUnits = ['mm', 'cm', 'm', 'in', 'ft'] as const;
+
 export type LengthUnit = (typeof lengthUnits)[number];
 
 /** A measure as it was typed, and what it means. `mm` is kept to 0.1. */
@@ -10,10 +9,6 @@ export interface Length {
   readonly mm: number;
   readonly text: string;
 }
-export const lengthSchema = z.object({
-  mm: z.number().min(0).max(100_000),
-  text: z.string().max(40),
-});
 
 export type LengthError =
   | { readonly code: 'length_empty' }
@@ -22,6 +17,7 @@ export type LengthError =
   | { readonly code: 'length_out_of_range'; readonly mm: number };
 
 const DECIMALS = { mm: 1, cm: 2, m: 4, in: 4 } as const;
+
 const MM_PER: Readonly<Record<LengthUnit, number>> = {
   mm: 1,
   cm: 10,
@@ -29,8 +25,10 @@ const MM_PER: Readonly<Record<LengthUnit, number>> = {
   in: 25.4,
   ft: 304.8,
 };
+
 /** Nothing in a home is longer than 100 m; a larger figure is a slip of the finger. */
 const MAX_MM = 100_000;
+
 const UNIT_WORDS: readonly (readonly [RegExp, LengthUnit])[] = [
   [/^(mm|millimet(?:re|er)s?)(?![a-z])/i, 'mm'],
   [/^(cm|centimet(?:re|er)s?)(?![a-z])/i, 'cm'],
@@ -38,6 +36,7 @@ const UNIT_WORDS: readonly (readonly [RegExp, LengthUnit])[] = [
   [/^(inches|inch|in|"|''|″|”|“)(?![a-z])/i, 'in'],
   [/^(feet|foot|ft|'|′|’)(?![a-z'])/i, 'ft'],
 ];
+
 const VULGAR: Readonly<Record<string, readonly [number, number]>> = {
   '½': [1, 2],
   '¼': [1, 4],
@@ -121,6 +120,7 @@ export const toLength = (mm: number, unit: LengthUnit): Length => ({
 
 /** Readings of one measure lie further apart than this when one of them was taken askew. */
 export const MAX_SPREAD_MM = 5;
+
 /** So many readings that agree settle a measure, whatever else was read. */
 const SETTLED_BY = 3;
 
@@ -156,6 +156,7 @@ interface Part {
   readonly unit: LengthUnit | undefined;
   readonly length: number;
 }
+
 type PartError = Extract<LengthError, { atIndex: number }>;
 
 /** Reads one amount with its unit from the front of `rest`, and the blanks behind it. */
@@ -243,6 +244,7 @@ function readUnit(rest: string): { unit: LengthUnit; length: number } | undefine
 }
 
 const countBlanks = (text: string): number => /^\s*/.exec(text)?.[0].length ?? 0;
+
 const unreadable = (text: string, atIndex: number): PartError => ({
   code: 'length_unreadable',
   atIndex,

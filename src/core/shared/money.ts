@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 import { LOCALE } from './locale';
 import { err, ok, type Result } from './result';
 
@@ -15,10 +13,8 @@ export const currencies = [
   'NOK',
   'DKK',
 ] as const;
-export const currencySchema = z.enum(currencies);
-export type Currency = (typeof currencies)[number];
 
-export const priceMinorSchema = z.number().int().min(0).max(1_000_000_000);
+export type Currency = (typeof currencies)[number];
 
 export type MoneyError =
   | { readonly code: 'money_empty' }
@@ -41,6 +37,7 @@ export function parseMoney(typed: string): Result<number, MoneyError> {
 }
 
 const moneyFormats = new Map<Currency, Intl.NumberFormat>();
+
 function moneyFormatOf(currency: Currency): Intl.NumberFormat {
   const known = moneyFormats.get(currency);
   if (known) return known;

@@ -1,5 +1,5 @@
 import type { OpenBox } from './leaving';
-import type { Carry } from './session';
+import type { Carry } from './sessionModel';
 
 /** What stands in a box now, and whether it has to go out. */
 interface BoxNow extends OpenBox {

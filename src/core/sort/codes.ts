@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 import { reasons, type GoesTo, type Reason } from '../things';
 
 /** How a thing leaves that nobody takes. */
@@ -14,11 +12,12 @@ export const waysOut = [
   'licensed',
   'special_disposal',
 ] as const;
+
 export type WayOut = (typeof waysOut)[number];
-export const wayOutSchema = z.enum(waysOut);
 
 /** What is offered today; "special disposal" was one way for all that now has its own. */
 export const offeredWays: readonly WayOut[] = waysOut.filter((way) => way !== 'special_disposal');
+
 /** Where a thing goes as the way out of its verdict; undefined where it is given or binned. */
 export const wayOutFor = (goesTo: readonly GoesTo[]): WayOut | undefined =>
   goesTo.flatMap((code) => waysOut.find((way) => way === code) ?? [])[0];
@@ -29,6 +28,7 @@ export const needsProperWay = (goesTo: readonly GoesTo[]): boolean => {
   if (first !== undefined && PROPER_WAYS.has(first)) return true;
   return !goesTo.includes('bin') && goesTo.some((way) => PROPER_WAYS.has(way));
 };
+
 const PROPER_WAYS: ReadonlySet<GoesTo> = new Set([
   'pharmacy',
   'batteries',
@@ -46,16 +46,12 @@ const OLD_REASONS: Readonly<Record<string, Reason>> = {
   'never used': 'never_used',
   'does not do its job': 'fails_its_job',
 };
+
 const OLD_WAYS_OUT: Readonly<Record<string, WayOut>> = { 'special disposal': 'special_disposal' };
 
 /** The code of a reason as it stands in data of any version; undefined where it is none. */
 export const reasonOf = (told: string): Reason | undefined =>
   OLD_REASONS[told] ?? reasons.find((code) => code === told);
+
 export const wayOutOf = (told: string): WayOut | undefined =>
   OLD_WAYS_OUT[told] ?? waysOut.find((code) => code === told);
-
-/** Takes old words and codes alike, and gives codes. */
-export const reasonSchema = z.preprocess(
-  (told) => (typeof told === 'string' ? (reasonOf(told) ?? told) : told),
-  z.enum(reasons),
-);

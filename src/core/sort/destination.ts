@@ -1,17 +1,8 @@
 import { isValid, parseISO } from 'date-fns';
-import { z } from 'zod';
-
-import { roomIdSchema, type RoomId } from '../shared';
-import { wayOutOf, wayOutSchema, type WayOut } from './codes';
+import type { RoomId } from '../shared';
+import { wayOutOf, type WayOut } from './codes';
 import { traitsOf, type Verdict } from './verdicts';
 
-/** Where a thing goes: what its verdict asks for. A room by its id, so that renaming it loses nothing. */
-export const destinationSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('room'), roomId: roomIdSchema }),
-  z.object({ kind: z.literal('person'), name: z.string().trim().min(1).max(80) }),
-  z.object({ kind: z.literal('way_out'), way: wayOutSchema }),
-  z.object({ kind: z.literal('day'), on: z.iso.date() }),
-]);
 export type Destination =
   | { readonly kind: 'room'; readonly roomId: RoomId }
   | { readonly kind: 'person'; readonly name: string }
@@ -23,6 +14,7 @@ interface Going {
   readonly to: string;
   readonly destination?: Destination | undefined;
 }
+
 interface NamedRoom {
   readonly id: RoomId;
   readonly name: string;

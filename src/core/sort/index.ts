@@ -18,21 +18,21 @@ export {
   needsProperWay,
   offeredWays,
   reasonOf,
-  reasonSchema,
   wayOutFor,
   wayOutOf,
   waysOut,
   type WayOut,
 } from './codes';
+export { reasonSchema } from './codeSchemas';
 export {
   dayOf,
   destinationOf,
-  destinationSchema,
   goesToRoom,
   personOf,
   readDestination,
   type Destination,
 } from './destination';
+export { destinationSchema } from './destinationSchema';
 export {
   goesToLandfill,
   isGone,
@@ -43,11 +43,11 @@ export {
   movesRoom,
   traitsOf,
   verdicts,
-  verdictSchema,
   waitsForClient,
   waitsForDay,
   type Verdict,
 } from './verdicts';
+export { verdictSchema } from './verdictSchema';
 export type { VerdictTraits } from './verdictTable';
 export { findLastStanding, findRestorable, foldDecisions, toStandingEvent } from './foldDecisions';
 export {
@@ -64,24 +64,26 @@ export { boxLevelOf } from './boxLevel';
 // A session and its clock
 export {
   carrySchema,
-  methodNames,
-  methods,
   methodStepSchema,
   ownMethodSchema,
+  sessionSchema,
+  type Carry,
+  type MethodStep,
+  type OwnMethod,
+  type Session,
+} from './sessionModel';
+export {
+  methodNames,
+  methods,
   isPaused,
   pauseOver,
   readClock,
   goingOn,
-  sessionSchema,
   stepOver,
   withEnd,
   timeSteps,
   workedMinutesOf,
-  type Carry,
   type MethodName,
-  type MethodStep,
-  type OwnMethod,
-  type Session,
 } from './session';
 export { forecast, intervalsOf, paceOf, type Forecast, type Pace } from './pace';
 export { earlierIntervalsOf, sessionProgressOf, type SessionProgress } from './sessionProgress';

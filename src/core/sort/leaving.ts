@@ -2,7 +2,7 @@ import type { ThingId } from '../shared';
 import type { CautionCode } from '../things';
 import { personOf } from './destination';
 import type { Thing } from './model';
-import type { Carry } from './session';
+import type { Carry } from './sessionModel';
 import { addUp, type Amount } from './tally';
 import { wayOutOf } from './codes';
 import { isGone, traitsOf, type Verdict } from './verdicts';

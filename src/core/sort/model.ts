@@ -18,9 +18,9 @@ import {
   goesToSchema,
   type CautionCode,
 } from '../things';
-import { reasonSchema } from './codes';
-import { destinationSchema } from './destination';
-import { verdictSchema } from './verdicts';
+import { reasonSchema } from './codeSchemas';
+import { destinationSchema } from './destinationSchema';
+import { verdictSchema } from './verdictSchema';
 
 const month = z.number().int().min(1).max(12);
 

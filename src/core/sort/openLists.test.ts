@@ -2,7 +2,7 @@ import { aDecision, HALL } from '@test/builders';
 import { roomIdSchema } from '../shared';
 import { foldDecisions } from './foldDecisions';
 import { dayOf } from './destination';
-import { carrySchema } from './session';
+import { carrySchema } from './sessionModel';
 import { LATER_BOX_LITRES, laterBoxesOf, openListsOf } from './openLists';
 
 const attic = roomIdSchema.parse('attic');

@@ -2,7 +2,7 @@ import type { RoomId } from '../shared';
 import type { Thing } from './model';
 import { dayOf, goesToRoom, personOf } from './destination';
 import { leavingStatesOf } from './leaving';
-import type { Carry } from './session';
+import type { Carry } from './sessionModel';
 import { movesRoom, waitsForClient, waitsForDay } from './verdicts';
 
 /**

@@ -1,6 +1,6 @@
 import type { DecisionId, ThingId } from '../shared';
 import { type DecisionEvent, type StandingEvent, type Thing } from './model';
-import { type Verdict } from './verdicts';
+import type { Verdict } from './verdicts';
 import { keptDestination } from './destination';
 
 /** Where the events of an act come from: what core does without. */

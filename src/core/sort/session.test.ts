@@ -6,16 +6,8 @@ import { boxesNow, carryCountOf, openDebts } from './carryOut';
 import { boxKey, leavingStatesOf, openBoxesOf } from './leaving';
 import { forecast, intervalsOf, paceOf } from './pace';
 import { isHesitating, secondOpinionOf, type OpinionFacts } from './secondOpinion';
-import {
-  carrySchema,
-  isPaused,
-  methodNames,
-  methods,
-  readClock,
-  sessionSchema,
-  timeSteps,
-  workedMinutesOf,
-} from './session';
+import { carrySchema, sessionSchema } from './sessionModel';
+import { isPaused, methodNames, methods, readClock, timeSteps, workedMinutesOf } from './session';
 import { sessionProgressOf } from './sessionProgress';
 import { foldDecisions } from './foldDecisions';
 

@@ -1,6 +1,6 @@
 import type { DecidedEvent, DecisionEvent } from './model';
 import { forecast, intervalsOf, paceOf, type Forecast, type Pace } from './pace';
-import type { Session } from './session';
+import type { Session } from './sessionModel';
 import { waitsForDay } from './verdicts';
 
 /** How a session goes: its pace, what is left of its section, and when that will be done. */

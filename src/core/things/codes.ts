@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /** What can hurt someone, or must not go in the bin; the screen words the caution. */
 export const cautionCodes = [
   'chemical',
@@ -18,8 +16,8 @@ export const cautionCodes = [
   'licensed',
   'heavy',
 ] as const;
+
 export type CautionCode = (typeof cautionCodes)[number];
-export const cautionSchema = z.enum(cautionCodes);
 
 /** Where a thing goes when it leaves. */
 export const goesToCodes = [
@@ -34,8 +32,8 @@ export const goesToCodes = [
   'bin',
   'licensed',
 ] as const;
+
 export type GoesTo = (typeof goesToCodes)[number];
-export const goesToSchema = z.enum(goesToCodes);
 
 /** Where a figure comes from, the surest first. */
 export const figureSources = [
@@ -47,6 +45,7 @@ export const figureSources = [
   'holder',
   'unknown',
 ] as const;
+
 export type FigureSource = (typeof figureSources)[number];
 
 /** How a thing is stored, which decides how much room several of it take. */
@@ -60,9 +59,11 @@ export const storingWays = [
   'loose',
   'alone',
 ] as const;
+
 export type StoringWay = (typeof storingWays)[number];
 
 export const countUnits = ['piece', 'pair', 'set', 'holder', 'heap'] as const;
+
 export type CountUnit = (typeof countUnits)[number];
 
 /** One box that a person lifts; more than this wants two people or two boxes. */
@@ -83,4 +84,5 @@ export const reasons = [
   'fails_its_job',
   'forgotten',
 ] as const;
+
 export type Reason = (typeof reasons)[number];

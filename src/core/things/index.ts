@@ -1,11 +1,9 @@
 // Codes
 export {
   cautionCodes,
-  cautionSchema,
   countUnits,
   figureSources,
   goesToCodes,
-  goesToSchema,
   LIFTING_LIMIT_G,
   reasons,
   type CautionCode,
@@ -14,6 +12,7 @@ export {
   type GoesTo,
   type Reason,
 } from './codes';
+export { cautionSchema, goesToSchema } from './codeSchemas';
 // The engine; `readThings` and the vocabulary itself are large and stand apart
 export {
   thingsRequestSchema,

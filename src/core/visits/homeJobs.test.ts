@@ -1,7 +1,8 @@
 import { projectIdSchema, sectionIdSchema, visitIdSchema } from '../shared';
 import { handsShareOf } from '../agree';
 import { jobsOfHome } from './homeJobs';
-import { LIVED_NOTHING, type Visit } from './model';
+import { LIVED_NOTHING } from './visitState';
+import type { Visit } from './model';
 import { orderByOf } from './orderBy';
 import { workOfVisit } from './visitWork';
 

@@ -1,7 +1,8 @@
 import { handsShareOf, SET_UP_SHARE, type ContentKind } from '../agree';
 import { isHardContent } from './energy';
 import type { WorkJob } from './homesModel';
-import { visitStateOf, type Visit } from './model';
+import { visitStateOf } from './visitState';
+import type { Visit } from './model';
 import { visitMinutesOf } from './visitTime';
 
 /** A section that is begun and not said to be done takes at least this much more. */

@@ -7,15 +7,8 @@ export {
   type Packed,
   type VisitMark,
 } from './markVisit';
-export {
-  isLoose,
-  LIVED_NOTHING,
-  visitSchema,
-  visitStateOf,
-  workerSchema,
-  type Visit,
-  type VisitState,
-} from './model';
+export { isLoose, LIVED_NOTHING, visitStateOf, type VisitState } from './visitState';
+export { visitSchema, workerSchema, type Visit } from './model';
 export { workOfVisit, type VisitWork } from './visitWork';
 export { orderByOf, type OrderLine } from './orderBy';
 export {

@@ -1,5 +1,6 @@
 import type { SectionId } from '../shared';
-import { visitStateOf, type Visit } from './model';
+import { visitStateOf } from './visitState';
+import type { Visit } from './model';
 import type { BringCode } from './whatToBring';
 
 /** What happens on a visit, with one tap each. */

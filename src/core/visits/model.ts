@@ -1,5 +1,4 @@
 import { z } from 'zod';
-
 import { daySchema } from '../agree';
 import { bringCodes } from './whatToBring';
 import { projectIdSchema, sectionIdSchema, visitIdSchema } from '../shared';
@@ -43,26 +42,8 @@ export const visitSchema = z.object({
   promised: z.string().trim().max(600),
   next: z.string().trim().max(600),
 });
+
 export type Visit = Readonly<z.infer<typeof visitSchema>>;
-
-/** Planned; somebody is there, or has a break; over. */
-export type VisitState = 'planned' | 'here' | 'break' | 'lived';
-
-export const visitStateOf = ({ arrivedAt, leftAt, breaks }: Visit): VisitState => {
-  if (arrivedAt === null) return 'planned';
-  if (leftAt !== null) return 'lived';
-  return breaks.at(-1)?.to === null ? 'break' : 'here';
-};
-
-/**
- * Planned for sections and not pinned: what a proposal may put elsewhere. A visit without sections is
- * for something else that a person has in mind, and stays.
- */
-export const isLoose = (visit: Visit, today: string): boolean =>
-  visitStateOf(visit) === 'planned' &&
-  !visit.isPinned &&
-  visit.sectionIds.length > 0 &&
-  visit.day >= today;
 
 /** When somebody works, in all homes of the desk. */
 export const workerSchema = z.object({
@@ -77,29 +58,3 @@ export const workerSchema = z.object({
   /** What this person lifts in one go; where nobody has said, what was agreed for the home. */
   liftG: z.number().int().min(1000).max(50_000).optional(),
 });
-
-/** Of a visit that is only planned. */
-export const LIVED_NOTHING: Pick<
-  Visit,
-  | 'packed'
-  | 'packedBack'
-  | 'doneSectionIds'
-  | 'arrivedAt'
-  | 'leftAt'
-  | 'breaks'
-  | 'correctedMinutes'
-  | 'done'
-  | 'promised'
-  | 'next'
-> = {
-  packed: [],
-  packedBack: [],
-  doneSectionIds: [],
-  arrivedAt: null,
-  leftAt: null,
-  breaks: [],
-  correctedMinutes: null,
-  done: '',
-  promised: '',
-  next: '',
-};

@@ -1,5 +1,6 @@
 import { addDays } from '../shared';
-import { visitStateOf, type Visit } from './model';
+import { visitStateOf } from './visitState';
+import type { Visit } from './model';
 
 /** What has to be ordered for a room, counted back from the visit that sets it up. */
 export interface OrderLine {

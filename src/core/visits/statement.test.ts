@@ -9,7 +9,8 @@ import {
 } from '../shared';
 import { termsSchema } from '../agree';
 import { purchaseSchema, type Purchase } from '../shop';
-import { LIVED_NOTHING, type Visit } from './model';
+import { LIVED_NOTHING } from './visitState';
+import type { Visit } from './model';
 import { condenseStatement, makeStatement, roundMinutes } from './statement';
 
 const hall = { id: roomIdSchema.parse('hall'), name: 'Hall', workedMinutes: null };

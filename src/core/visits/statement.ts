@@ -1,6 +1,7 @@
 import type { Terms } from '../agree';
 import type { Purchase } from '../shop';
-import { visitStateOf, type Visit } from './model';
+import { visitStateOf } from './visitState';
+import type { Visit } from './model';
 import { addUpHours, isSamePerson, visitMinutesOf } from './visitTime';
 
 /** Hours on a statement, each line with the record that it comes from. */

@@ -1,5 +1,6 @@
 import type { RoomId, SectionId } from '../shared';
-import { visitStateOf, type Visit } from './model';
+import { visitStateOf } from './visitState';
+import type { Visit } from './model';
 
 const MS_A_MINUTE = 60_000;
 const minutesBetween = (from: string, to: string): number =>

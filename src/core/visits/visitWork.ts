@@ -1,4 +1,5 @@
-import { visitStateOf, type Visit } from './model';
+import { visitStateOf } from './visitState';
+import type { Visit } from './model';
 
 /** What people did in a home, with the moment at which they did it. */
 export interface HomeDoings {

@@ -1,6 +1,7 @@
 import { projectIdSchema, roomIdSchema, sectionIdSchema } from '../shared';
 import { findEnergyFaults, stretchMinutesOf } from './energy';
-import { visitSchema, visitStateOf, type Visit } from './model';
+import { visitSchema, type Visit } from './model';
+import { visitStateOf } from './visitState';
 import { findWhatToBring, type BringRoom } from './whatToBring';
 import { addUpHours, breakMinutesOf, findClash, findDayWays, visitMinutesOf } from './visitTime';
 

@@ -1,0 +1,4 @@
+import { z } from 'zod';
+import { verdicts } from './verdicts';
+
+export const verdictSchema = z.enum(verdicts);

@@ -3,13 +3,11 @@ import type {
   BrokenRule,
   GroupReason,
   PinsReason,
-  ZoneBay,
-  ZoneGroup,
   ZoneRule,
   ZonesReason,
-  ZonesRequest,
   ZoneWhy,
-} from './zonesModel';
+} from './zonesAnswer';
+import type { ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
 import {
   brokenRules,
   HIGH_MM,

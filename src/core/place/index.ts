@@ -14,15 +14,17 @@ export { schoolWeightOf, type PlacingSchools } from './placingSchools';
 // Groups to bays
 export {
   zonesRequestSchema,
+  type ZoneGroup,
+  type ZonesRequest,
+  type ZonesRequestInput,
+} from './zonesModel';
+export {
   type BrokenRule,
   type Places,
   type ZonesAnswer,
   type ZonesReason,
-  type ZoneGroup,
-  type ZonesRequest,
-  type ZonesRequestInput,
   type ZoneWhy,
-} from './zonesModel';
+} from './zonesAnswer';
 export { planZones, type ZonesProgress } from './planZones';
 export { toHomeZonesRequest, toZonesRequest } from './toZonesRequest';
 export { leaveRoom, USUAL_FILL_PERCENT } from './leaveRoom';

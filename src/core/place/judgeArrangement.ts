@@ -2,7 +2,8 @@ import { reachOf } from '../look';
 import { weekOfUse } from './explainZones';
 import { WOULD_CRUSH } from './placingSchools';
 import { backRowSeconds, rowsOfGroups, type BackShares, type Row } from './rows';
-import type { Places, ZoneBay, ZoneGroup, ZoneRule, ZonesRequest } from './zonesModel';
+import type { Places, ZoneRule } from './zonesAnswer';
+import type { ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
 import {
   brokenRules,
   massOf,

@@ -1,6 +1,7 @@
 import type { Solver } from '../shared';
 import { solveZonesCore } from './solveZonesCore';
-import type { ClashReason, ZoneGroup, ZonesRequest } from './zonesModel';
+import type { ClashReason } from './zonesAnswer';
+import type { ZoneGroup, ZonesRequest } from './zonesModel';
 import { createZonesProblem, massOf, SUM_TOLERANCE, type ZonesProblem } from './zonesProblem';
 
 /** More groups than this tell nobody what to change. */

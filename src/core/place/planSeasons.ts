@@ -2,7 +2,8 @@ import { usableLitresOf, bayInsideOf, type Bay } from '../look';
 import { keptLitresOf, type Group, type Thing } from '../sort';
 import { seasonOf, usesPerWeekOf } from './groupFacts';
 import { bentRulesOf, secondsElsewhere } from './judgeArrangement';
-import type { Places, ZonesRequest } from './zonesModel';
+import type { Places } from './zonesAnswer';
+import type { ZonesRequest } from './zonesModel';
 import { secondsOfUse, SUM_TOLERANCE } from './zonesProblem';
 
 /** Something to do at the start of a month, 1 to 12. */

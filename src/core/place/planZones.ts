@@ -8,7 +8,8 @@ import { findCrowd, nameClash } from './nameClash';
 import { solveZonesCore } from './solveZonesCore';
 import { standGreedily, standZones } from './standZones';
 import { costOfZones, createZonesProblem, type ZonesProblem } from './zonesProblem';
-import type { ZonesAnswer, ZonesReason, ZonesRequest } from './zonesModel';
+import type { ZonesAnswer, ZonesReason } from './zonesAnswer';
+import type { ZonesRequest } from './zonesModel';
 
 /** What is known while it still runs. */
 export interface ZonesProgress {

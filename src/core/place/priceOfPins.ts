@@ -1,6 +1,7 @@
 import type { Clock, Solver } from '../shared';
 import { planZones } from './planZones';
-import type { ZonesAnswer, ZonesRequest } from './zonesModel';
+import type { ZonesAnswer } from './zonesAnswer';
+import type { ZonesRequest } from './zonesModel';
 
 export interface PinPrice {
   readonly groupId: string;

@@ -2,7 +2,8 @@ import { bayInsideOf, usableLitresOf, type Bay } from '../look';
 import { keptLitresOf, keptMassGOf, type Group, type Thing } from '../sort';
 import { usesPerWeekOf } from './groupFacts';
 import { WOULD_CRUSH } from './placingSchools';
-import type { Places, ZoneGroup, ZonesRequest } from './zonesModel';
+import type { Places } from './zonesAnswer';
+import type { ZoneGroup, ZonesRequest } from './zonesModel';
 import { BACK_ROW_S, massOf, SUM_TOLERANCE } from './zonesProblem';
 
 export type Row = 'front' | 'back';

@@ -1,5 +1,6 @@
 import { findGroupFault } from './explainZones';
-import type { GroupReason, Places, ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
+import type { GroupReason, Places } from './zonesAnswer';
+import type { ZoneBay, ZoneGroup, ZonesRequest } from './zonesModel';
 import { massOf } from './zonesProblem';
 
 interface SetAside {

@@ -1,12 +1,6 @@
 import { reachOf, reachSeconds } from '../look';
-import {
-  areasOf,
-  type ZoneBay,
-  type ZoneGroup,
-  type ZonePerson,
-  type ZoneRule,
-  type ZonesRequest,
-} from './zonesModel';
+import { areasOf, type ZoneRule } from './zonesAnswer';
+import type { ZoneBay, ZoneGroup, ZonePerson, ZonesRequest } from './zonesModel';
 
 /** A request as arrays: groups and bays by their place in it, a pair (g, b) at `g * bayCount + b`. */
 export interface ZonesProblem {

@@ -1,7 +1,8 @@
 import { type ApprovalState, approvalStateOf, type Approval } from './approvals';
 import { ownMinorOf } from './listNeeds';
 import { toMaterialNeedId } from './materialNeeds';
-import type { ShopAnswer, ShopRequest } from './model';
+import type { ShopAnswer } from './shopAnswer';
+import type { ShopRequest } from './model';
 import type { Purchase } from './records';
 
 /** A need of a room with what its line comes to: paid already, and still to be paid, deliveries apart. */

@@ -1,5 +1,5 @@
 import { bayInsideOf, type Unit } from '../look';
-import type { Materials } from './materials';
+import type { Materials } from './materialsModel';
 import { rollRequestSchema, type RollRequest } from './rollModel';
 
 /** A sheet that lies in a place as its floor, or a part of one that would not pass the opening whole. Lengths mm. */

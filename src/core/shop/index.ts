@@ -1,14 +1,11 @@
 // The engine and its open format
+export { priorities, type ShopAnswer, type ShopBill, type ShopReason } from './shopAnswer';
 export {
-  priorities,
   prioritySchema,
   shopRequestSchema,
   type Need,
   type Priority,
-  type ShopAnswer,
-  type ShopBill,
   type ShopOffer,
-  type ShopReason,
   type ShopRequest,
 } from './model';
 export { planShop } from './planShop';
@@ -34,23 +31,25 @@ export { planRoll } from './planRoll';
 export { falseFloorsOf, toPanelRequest, type FloorPiece } from './falseFloors';
 export {
   materialKinds,
-  materialsSchema,
-  toCutRequest,
   toPieceId,
-  toRollRequest,
   toStockId,
   USUAL_DRYING,
   wallKinds,
+  type MaterialKind,
+  type PaintKind,
+} from './materialCodes';
+export {
+  materialsSchema,
+  toCutRequest,
+  toRollRequest,
   wallKindSchema,
   type Fixings,
   type LabelTape,
-  type MaterialKind,
   type Materials,
   type MaterialsInput,
   type Paint,
-  type PaintKind,
   type WallKind,
-} from './materials';
+} from './materialsModel';
 export {
   fixingNeedsOf,
   listMaterialNeeds,

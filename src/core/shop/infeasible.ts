@@ -1,4 +1,5 @@
-import type { ShopAnswer, ShopReason, ShopRequest } from './model';
+import type { ShopAnswer, ShopReason } from './shopAnswer';
+import type { ShopRequest } from './model';
 
 /** Units still to buy of each need, after what is owned. */
 export function lackingUnitsOf(request: ShopRequest): ReadonlyMap<string, number> {

@@ -1,14 +1,6 @@
 import type { CutAnswer } from './cutModel';
-import {
-  toStockId,
-  wallKinds,
-  type Fixings,
-  type LabelTape,
-  type MaterialKind,
-  type Materials,
-  type Paint,
-  type WallKind,
-} from './materials';
+import { toStockId, wallKinds, type MaterialKind } from './materialCodes';
+import type { Fixings, LabelTape, Materials, Paint, WallKind } from './materialsModel';
 import type { Priority } from './model';
 import type { RollAnswer } from './rollModel';
 

@@ -1,5 +1,6 @@
 import { isSolved, LinearModel, type Solver } from '../shared';
-import type { ShopReason, ShopRequest } from './model';
+import type { ShopReason } from './shopAnswer';
+import type { ShopRequest } from './model';
 import { servedNeedsOf } from './shopLists';
 
 /** So many needs are named beside the one that stays short. */

@@ -2,7 +2,8 @@ import type { Clock, Solver } from '../shared';
 import { createInfeasible, droppedOf, lackingUnitsOf } from './infeasible';
 import { leastForMusts } from './leastForMusts';
 import { classesOf, mergeNeeds, type NeedClass } from './mergeNeeds';
-import { WISH_WEIGHT, type ShopAnswer, type ShopReason, type ShopRequest } from './model';
+import { WISH_WEIGHT, type ShopAnswer, type ShopReason } from './shopAnswer';
+import type { ShopRequest } from './model';
 import { shareBill, type NeedShare } from './shareBill';
 import { buildModel, type RoomLimit } from './shopModel';
 

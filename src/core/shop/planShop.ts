@@ -9,7 +9,8 @@ import {
 } from '../shared';
 import { createInfeasible, lackingUnitsOf } from './infeasible';
 import { leastForMusts } from './leastForMusts';
-import type { Need, ShopAnswer, ShopReason, ShopRequest } from './model';
+import type { Need, ShopRequest } from './model';
+import type { ShopAnswer, ShopReason } from './shopAnswer';
 import { nameShortage } from './nameShortage';
 import { planForRooms, type PlannedUnits } from './planRooms';
 import { recount, sumUp, unitsByNeed } from './readPurchase';

@@ -1,6 +1,7 @@
 import type { LinearSolution } from '../shared';
 import { droppedOf } from './infeasible';
-import type { ShopBill, ShopRequest } from './model';
+import type { ShopBill } from './shopAnswer';
+import type { ShopRequest } from './model';
 import type { NeedShare } from './shareBill';
 import { listsOf } from './shopLists';
 import { unitsOf, type ShopVariables } from './shopModel';

@@ -1,4 +1,5 @@
-import type { ShopAnswer, ShopRequest } from './model';
+import type { ShopAnswer } from './shopAnswer';
+import type { ShopRequest } from './model';
 import { splitMinor } from './splitMinor';
 
 /** Pieces of an offer that go to a need. */

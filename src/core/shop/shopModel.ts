@@ -1,5 +1,6 @@
 import { LinearModel, type LinearSolution } from '../shared';
-import { WISH_WEIGHT, type ShopRequest } from './model';
+import { WISH_WEIGHT } from './shopAnswer';
+import type { ShopRequest } from './model';
 import { listsOf, servedNeedsOf } from './shopLists';
 import type { ShopStart } from './startShop';
 

@@ -1,5 +1,6 @@
 import { createRandom, type Random } from '../shared';
-import { WISH_WEIGHT, type ShopRequest } from './model';
+import { WISH_WEIGHT } from './shopAnswer';
+import type { ShopRequest } from './model';
 import {
   afterMove,
   jointPieces,

@@ -1,5 +1,6 @@
 import type { Clock, Solver } from '../shared';
-import type { ShopAnswer, ShopRequest } from './model';
+import type { ShopAnswer } from './shopAnswer';
+import type { ShopRequest } from './model';
 import { planShop } from './planShop';
 
 export interface WishWeights {

@@ -118,15 +118,14 @@ export {
   findKindId,
   findShippedKind,
   kindCount,
-  kindSizeSchema,
   listSizedKinds,
   noKindSize,
   ownKindsOf,
   type LearntSize,
-  type KindSize,
   type SizedKind,
   type SizeSource,
 } from './kindSizes';
+export { kindSizeSchema, type KindSize } from './kindSizeModel';
 export { withCorrection, withCount } from './correctSize';
 export { cautionsOfName } from './cautions';
 export { sumOff, withContents } from './groupContents';

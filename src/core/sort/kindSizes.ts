@@ -1,36 +1,7 @@
-import { z } from 'zod';
-
 import type { Learned } from '../shared';
 import { finderOf, stemsOf, type Kind, type OwnKind, type Range } from '../things';
 import { vocabulary } from '../things/vocabulary';
-
-/** What the organizer knows of a kind: a shipped one corrected, or one of their own. */
-export const kindSizeSchema = z.object({
-  /** The first phrase of the kind. */
-  id: z.string().trim().min(1).max(80),
-  /** Further phrases of a kind of the organizer's own; a shipped kind keeps its own. */
-  words: z.array(z.string().trim().min(1).max(80)).max(20).default([]),
-  /** Of one piece; null where the shipped figure stands. */
-  litres: z.number().positive('More than 0').max(20_000, 'At most 20,000 litres').nullable(),
-  massG: z.number().positive('More than 0').max(2_000_000, 'At most 2,000 kg').nullable(),
-  /** Height as it is stored, and the longest side; null: not said. */
-  uprightMm: z
-    .number()
-    .positive('More than 0')
-    .max(20_000, 'At most 20 m')
-    .nullable()
-    .default(null),
-  longestMm: z
-    .number()
-    .positive('More than 0')
-    .max(20_000, 'At most 20 m')
-    .nullable()
-    .default(null),
-  /** Pieces and grams on the scale so far. */
-  weighedCount: z.number().int().min(0),
-  weighedG: z.number().min(0),
-});
-export type KindSize = Readonly<z.infer<typeof kindSizeSchema>>;
+import type { KindSize } from './kindSizeModel';
 
 export const noKindSize = (id: string): KindSize => ({
   id,
@@ -60,6 +31,7 @@ export function findShippedKind(id: string): Kind | undefined {
     .kindsIn(id)
     .find((kind) => kind.words.some((words) => stemsOf(words).join('') === key));
 }
+
 /** The kind that a name means, with the organizer's own before the shipped ones. */
 export const findKindId = (name: string, own: readonly OwnKind[] = []): string | undefined => {
   const named = finderOf(vocabulary, own).find(name);
@@ -68,7 +40,9 @@ export const findKindId = (name: string, own: readonly OwnKind[] = []): string |
 
 /** What the organizer types of one piece holds within a tenth, what was weighed within a twentieth. */
 const TYPED_SPREAD = 1.1;
+
 const WEIGHED_SPREAD = 1.05;
+
 const around = (value: number, spread: number): Range => ({
   value,
   low: value / spread,
@@ -83,6 +57,7 @@ export const massOf = ({ weighedCount, weighedG, massG }: KindSize): number | nu
 export interface LearntSize extends Learned {
   readonly kindId: string;
 }
+
 const rangeOf = ({ factor, low, high }: Learned): Range => ({ value: factor, low, high });
 
 /**
@@ -171,6 +146,7 @@ export function listSizedKinds(
     foundCount: own.length + shipped.length,
   };
 }
+
 export const kindCount = vocabulary.kinds.length;
 
 const typedOrAssumed = (figure: number | null): SizeSource =>
@@ -179,6 +155,7 @@ const typedOrAssumed = (figure: number | null): SizeSource =>
 /** Two digits of what is assumed: it carries no more. */
 const twoDigits = (low: number, high: number) =>
   [Number(low.toPrecision(2)), Number(high.toPrecision(2))] as const;
+
 const assumedRange = ({ spread }: Kind, value: number) => twoDigits(value / spread, value * spread);
 
 function toSized(

@@ -1,4 +1,6 @@
 'use client';
+
+import dynamic from 'next/dynamic';
 import clsx from 'clsx';
 
 import { ArrowDown, Check, ArrowUp, Pencil, Plus, X } from 'lucide-react';
@@ -10,8 +12,12 @@ import { Checkbox } from '../primitives/Checkbox';
 import { Button } from '../primitives/Button';
 import { contentKindWords, hoursWords } from './agreeWords';
 import type { SectionTyped } from './sectionForm';
-import { type SectionRoom, SectionSheet } from './SectionSheet';
+import type { SectionRoom } from './SectionSheet';
+import { useAtRest } from '../primitives/useAtRest';
 import { useMutation } from '../useMutation';
+
+const loadSheet = () => import('./SectionSheet');
+const SectionSheet = dynamic(() => loadSheet().then((part) => part.SectionSheet));
 
 interface SectionBoardProps {
   readonly estimates: readonly SectionEstimate[];
@@ -67,6 +73,7 @@ export function SectionBoard({
 }: SectionBoardProps) {
   const { mutate, isPending } = useMutation();
   const [editing, setEditing] = useState<SectionTyped>();
+  useAtRest(loadSheet);
   const longestMinutes = Math.max(60, ...estimates.map(({ highMinutes }) => highMinutes));
   const taken = new Set<string>(estimates.flatMap(({ section }) => section.bayIds));
   const hasLong = estimates.some(

@@ -9,7 +9,8 @@ import type { ActionResult } from '../actionResult';
 import { Button } from '../primitives/Button';
 import { useMutation } from '../useMutation';
 import { SketchView } from './SketchView';
-import { emptyPassage, toTypedPassage, type PassageTyped } from './passageForm';
+import { emptyPassage, toTypedPassage } from './passageTyped';
+import type { PassageTyped } from './passageForm';
 import { PassageSheet } from './PassageSheet';
 import { passageWords, wayGapWords, wayWords, type WayLine } from './wayWords';
 

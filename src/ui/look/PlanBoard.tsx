@@ -20,7 +20,7 @@ import { useIsPhone } from '../primitives/useIsPhone';
 import { useMutation } from '../useMutation';
 import type { DoorEnds } from './LeadsToField';
 import { clashWords } from './lookWords';
-import { toTypedLeadsTo } from './passageForm';
+import { toTypedLeadsTo } from './passageTyped';
 import { applyMoved, firstPlaceOf, listPlanThings, rectOfThing, type PlanThing } from './planItems';
 import { PlanHandle } from './PlanHandle';
 import { SketchView } from './SketchView';

@@ -1,9 +1,10 @@
 'use client';
 
+import dynamic from 'next/dynamic';
+import { useAtRest } from '../primitives/useAtRest';
 import { Check, CircleHelp, Pencil, Plus, X } from 'lucide-react';
 import { useParams } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { useWatch } from 'react-hook-form';
+import { useState } from 'react';
 
 import type { CheckAnswer } from '@/core/look';
 import { formatLength, type LengthUnit, type RoomId, toId } from '@/core/shared';
@@ -11,10 +12,9 @@ import type { ActionResult } from '../actionResult';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { Button } from '../primitives/Button';
 import { choiceLook } from '../primitives/choiceLook';
-import { SelectField, TextField } from '../primitives/Field';
 import { useMutation } from '../useMutation';
-import { useTypedForm } from '../useTypedForm';
-import { checkFormSchemaFor, emptyCheck, toTypedCheck, type CheckTyped } from './checkForm';
+import { type CheckTyped } from './checkForm';
+import { emptyCheck, toTypedCheck } from './checkTyped';
 
 interface RoomChecksProps {
   readonly answers: readonly CheckAnswer[];
@@ -27,6 +27,9 @@ interface RoomChecksProps {
   /** They are answered here, with a connection or without. */
   readonly isAsking?: boolean;
 }
+
+const loadForm = () => import('./CheckForm');
+const CheckForm = dynamic(() => loadForm().then((part) => part.CheckForm));
 
 /** What should be possible in this room again, each with how it stands. */
 export function RoomChecks({
@@ -49,6 +52,7 @@ export function RoomChecks({
     return last?.kind === 'check_answered' ? last.answer : check.answer;
   };
   const [editing, setEditing] = useState<CheckTyped>();
+  useAtRest(loadForm);
 
   return (
     <div>
@@ -153,83 +157,5 @@ function AnswerMark({ answer }: { answer: CheckAnswer }) {
     <Check size={18} className="shrink-0 text-rim" role="img" aria-label="yes" />
   ) : (
     <X size={18} className="shrink-0 text-signal-deep" role="img" aria-label="no" />
-  );
-}
-
-interface CheckFormProps {
-  readonly typed: CheckTyped;
-  readonly tables: RoomChecksProps['tables'];
-  readonly measureUnit: LengthUnit;
-  readonly onSave: (typed: CheckTyped) => Promise<ActionResult>;
-  readonly onDone: () => void;
-}
-
-function CheckForm({ typed: given, tables, measureUnit, onSave, onDone }: CheckFormProps) {
-  const schema = useMemo(() => checkFormSchemaFor(measureUnit), [measureUnit]);
-  const { register, control, errors, submit } = useTypedForm({
-    schema,
-    start: given,
-    save: onSave,
-    onDone,
-  });
-  const needs = useWatch({ control, name: 'needs' });
-  return (
-    <form
-      className="panel mt-2 grid gap-x-3 gap-y-2 p-3 sm:grid-cols-4"
-      noValidate
-      onSubmit={submit}
-    >
-      <TextField
-        label="Should be possible here again"
-        isNeeded
-        className="sm:col-span-3"
-        autoFocus
-        placeholder="e.g. the guest bed folds out"
-        error={errors.text?.message}
-        {...register('text')}
-      />
-      <SelectField label="It needs" {...register('needs')}>
-        <option value="words">nothing measured</option>
-        <option value="floor">clear floor</option>
-        <option value="table">a clear table top</option>
-      </SelectField>
-      {needs !== 'words' && (
-        <>
-          <TextField
-            label="Width kept clear"
-            isLength
-            error={errors.width?.message}
-            {...register('width')}
-          />
-          <TextField
-            label="Depth kept clear"
-            isLength
-            error={errors.depth?.message}
-            {...register('depth')}
-          />
-        </>
-      )}
-      {needs !== 'words' && (
-        <SelectField
-          label={needs === 'table' ? 'On which unit' : 'Before which unit'}
-          className="sm:col-span-2"
-          error={errors.unitId?.message}
-          {...register('unitId')}
-        >
-          <option value="">{needs === 'table' ? 'choose' : 'anywhere in the room'}</option>
-          {tables.map((table) => (
-            <option key={table.id} value={table.id}>
-              {table.name}
-            </option>
-          ))}
-        </SelectField>
-      )}
-      <div className="flex items-center gap-2 sm:col-span-4">
-        <Button type="submit" look="main">
-          Keep
-        </Button>
-        <Button onClick={onDone}>Back</Button>
-      </div>
-    </form>
   );
 }

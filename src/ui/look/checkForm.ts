@@ -1,5 +1,4 @@
 import { z } from 'zod';
-
 import { clearSpaceSchema, type RoomCheck } from '@/core/look';
 import type { LengthUnit } from '@/core/shared';
 import { typedPositiveLength } from '../typedValues';
@@ -45,21 +44,5 @@ export const checkFormSchemaFor = (unit: LengthUnit) =>
       });
       return { id: form.id, text: form.text, clear };
     });
-export type CheckTyped = z.input<ReturnType<typeof checkFormSchemaFor>>;
 
-export const emptyCheck: CheckTyped = {
-  id: '',
-  text: '',
-  needs: 'words',
-  width: '',
-  depth: '',
-  unitId: '',
-};
-export const toTypedCheck = ({ id, text, clear }: RoomCheck): CheckTyped => ({
-  id,
-  text,
-  needs: clear?.surface ?? 'words',
-  width: clear?.width.text ?? '',
-  depth: clear?.depth.text ?? '',
-  unitId: clear?.unitId ?? '',
-});
+export type CheckTyped = z.input<ReturnType<typeof checkFormSchemaFor>>;

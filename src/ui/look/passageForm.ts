@@ -1,6 +1,5 @@
 import { z } from 'zod';
-
-import { leadsToSchema, passageKinds, type LeadsTo, type Passage } from '@/core/look';
+import { leadsToSchema, passageKinds, type LeadsTo } from '@/core/look';
 import { passageIdSchema, roomIdSchema, type LengthUnit } from '@/core/shared';
 import { typedOptionalLength, typedOptionalNumber } from '../typedValues';
 
@@ -13,11 +12,6 @@ export const typedLeadsTo = z.string().transform((text, context): LeadsTo | null
   context.addIssue({ code: 'custom', message: 'Say what is behind the door' });
   return z.NEVER;
 });
-export function toTypedLeadsTo(leadsTo: LeadsTo | null): string {
-  if (leadsTo?.to === 'room') return `room:${leadsTo.roomId}`;
-  if (leadsTo?.to === 'passage') return `passage:${leadsTo.passageId}`;
-  return leadsTo ? 'outside' : '';
-}
 
 /** Lengths are read in the unit of the home's tape, halls in metres too: `3,4 m`. */
 export const passageFormSchemaFor = (unit: LengthUnit) =>
@@ -48,23 +42,5 @@ export const passageFormSchemaFor = (unit: LengthUnit) =>
         passageIds: form.kind === 'opening' ? [] : form.passageIds,
       };
     });
-export type PassageTyped = z.input<ReturnType<typeof passageFormSchemaFor>>;
 
-export const emptyPassage = (kind: PassageTyped['kind']): PassageTyped => ({
-  id: '',
-  kind,
-  name: '',
-  length: '',
-  steps: '',
-  roomIds: [],
-  passageIds: [],
-});
-export const toTypedPassage = (passage: Passage): PassageTyped => ({
-  id: passage.id,
-  kind: passage.kind,
-  name: passage.name,
-  length: passage.length?.text ?? '',
-  steps: passage.steps === null ? '' : String(passage.steps),
-  roomIds: passage.roomIds,
-  passageIds: passage.passageIds,
-});
+export type PassageTyped = z.input<ReturnType<typeof passageFormSchemaFor>>;

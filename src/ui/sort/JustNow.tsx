@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import clsx from 'clsx';
 
 import { Redo2, Undo2 } from 'lucide-react';
@@ -7,11 +8,14 @@ import { useState } from 'react';
 
 import { formatCount } from '@/core/shared';
 import type { Thing } from '@/core/sort';
+import { useAtRest } from '../primitives/useAtRest';
 import { openFind } from '../shell/findEvent';
 import { reasonWords, sayTo, verdictPast } from './sortWords';
-import { CorrectSheet } from './CorrectSheet';
 import type { Bench } from './useBench';
 import { verdictLooks } from './verdictLooks';
+
+const loadSheet = () => import('./CorrectSheet');
+const CorrectSheet = dynamic(() => loadSheet().then((part) => part.CorrectSheet));
 
 /** The last decisions, newest first, and the way back. */
 export function JustNow({
@@ -23,6 +27,7 @@ export function JustNow({
   roomNames: readonly string[];
   openThingId: string | undefined;
 }) {
+  useAtRest(loadSheet);
   const [corrected, setCorrected] = useState<Thing | undefined>(() =>
     bench.things.find(({ id }) => id === openThingId),
   );

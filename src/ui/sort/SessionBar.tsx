@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { Pause, Play, SkipForward } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 
@@ -18,11 +19,14 @@ import type { ActionResult } from '../actionResult';
 import { useFieldAct, useWaitingCommands } from '../field/useFieldAct';
 import { useWakeLock } from '../inHand/useWakeLock';
 import { Button } from '../primitives/Button';
+import { useAtRest } from '../primitives/useAtRest';
 import { useNow } from '../primitives/useNow';
 import { methodWords, progressWords } from './sortWords';
 import type { SessionTyped } from './sessionForm';
-import { StartSession } from './StartSession';
 import { StepList } from './StepList';
+
+const loadStart = () => import('./StartSession');
+const StartSession = dynamic(() => loadStart().then((part) => part.StartSession));
 
 export interface SessionBarProps {
   readonly session: Session | undefined;
@@ -49,8 +53,14 @@ export interface SessionBarProps {
 /** The session at hand: which step, how long it still has, the pace, and when the section will be done. */
 export function SessionBar(props: SessionBarProps) {
   const [isStarting, setIsStarting] = useState(false);
+  // What was typed stays when the sheet is put away.
+  const [wasStarted, setWasStarted] = useState(false);
+  if (isStarting && !wasStarted) setWasStarted(true);
   const { session } = props;
-  const start = <StartSession isOpen={isStarting} onOpenChange={setIsStarting} {...props} />;
+  useAtRest(loadStart);
+  const start = wasStarted && (
+    <StartSession isOpen={isStarting} onOpenChange={setIsStarting} {...props} />
+  );
   if (!session || session.endedAt !== null) {
     return (
       <div className="mb-3 flex flex-wrap items-center gap-3 text-[14px]">

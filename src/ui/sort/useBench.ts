@@ -33,12 +33,13 @@ import {
 } from '@/core/sort';
 import { reasons, type Reason } from '@/core/things';
 import {
-  decisionIdSchema,
-  groupIdSchema,
-  pictureIdSchema,
-  thingIdSchema,
   type BayId,
   type RoomId,
+  type DecisionId,
+  type GroupId,
+  type PictureId,
+  type ThingId,
+  toId,
 } from '@/core/shared';
 import { sendDecisions } from './sendDecisions';
 import { serverNow } from './deviceClock';
@@ -288,8 +289,8 @@ function useTyped(roomId: string) {
 
 function toThing({ inHand, roomId }: { readonly inHand: InHand; readonly roomId: RoomId }): Thing {
   return {
-    id: thingIdSchema.parse('in-hand'),
-    decisionId: decisionIdSchema.parse('in-hand'),
+    id: toId<ThingId>('in-hand'),
+    decisionId: toId<DecisionId>('in-hand'),
     decidedAt: '',
     roomId,
     name: inHand.name,
@@ -297,19 +298,17 @@ function toThing({ inHand, roomId }: { readonly inHand: InHand; readonly roomId:
     verdict: 'keep',
     to: '',
     reasons: [...inHand.reasons] as Reason[],
-    groupId: inHand.groupId === undefined ? null : groupIdSchema.parse(inHand.groupId),
+    groupId: inHand.groupId === undefined ? null : toId<GroupId>(inHand.groupId),
     litres: hundredths(inHand.litres),
     massG: Math.round(inHand.massG),
     ...factsOf(inHand as ParsedThing),
-    ...(inHand.pictureId === undefined
-      ? {}
-      : { pictureId: pictureIdSchema.parse(inHand.pictureId) }),
+    ...(inHand.pictureId === undefined ? {} : { pictureId: toId<PictureId>(inHand.pictureId) }),
   };
 }
 
 const toFollowUp = (kind: 'undone' | 'restored', about: DecisionEvent): DecisionEvent => ({
   kind,
-  id: decisionIdSchema.parse(createUuid()),
+  id: toId<DecisionId>(createUuid()),
   thingId: about.thingId,
   aboutId: about.id,
   decidedAt: serverNow(),

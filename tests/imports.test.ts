@@ -100,3 +100,50 @@ test('what is rendered on the server takes components of a client module, and no
   );
   expect(taken).toEqual([]);
 });
+
+/** The file that a name of an index comes from; the file itself where it is none. */
+function sourceOf(file: string, name: string): string {
+  if (path.basename(file) !== 'index.ts') return file;
+  const source = ts.createSourceFile(file, readFileSync(file, 'utf8'), ts.ScriptTarget.Latest);
+  for (const statement of source.statements) {
+    if (!ts.isExportDeclaration(statement) || !statement.exportClause) continue;
+    if (!ts.isNamedExports(statement.exportClause) || !statement.moduleSpecifier) continue;
+    const known = statement.exportClause.elements.find((element) => element.name.text === name);
+    const from = ts.isStringLiteral(statement.moduleSpecifier)
+      ? resolve(file, statement.moduleSpecifier.text)
+      : undefined;
+    if (known && from) return sourceOf(from, (known.propertyName ?? known.name).text);
+  }
+  return file;
+}
+
+/** Pages whose first script is to be small; what checks data comes with what is typed or sent. */
+const LEAN_PAGES = [
+  'page.tsx',
+  'projects/[projectId]/home/page.tsx',
+  'projects/[projectId]/home/take-away/page.tsx',
+  'projects/[projectId]/rooms/[roomId]/agree/page.tsx',
+  'projects/[projectId]/rooms/[roomId]/show/page.tsx',
+  'projects/[projectId]/rooms/[roomId]/look-again/page.tsx',
+];
+
+test.each(LEAN_PAGES)('%s asks for no schema at first', (page) => {
+  const checked = /^import (?!type)[^;]*from 'zod'|^import [^;]*from 'react-hook-form'/m;
+  const seen = new Set<string>();
+  const found: string[] = [];
+  const visit = (file: string, way: readonly string[], isInBrowser: boolean): void => {
+    const text = readFileSync(file, 'utf8');
+    const inBrowser = isInBrowser || isClient(file);
+    const key = `${file} ${inBrowser}`;
+    // An action is called over the line: none of it comes to the browser.
+    if (seen.has(key) || /^'use server';/.test(text)) return;
+    seen.add(key);
+    const next = [...way, path.relative(root, file)];
+    if (inBrowser && checked.test(text)) found.push(next.join(' → '));
+    for (const { from, name } of namesOf(file)) visit(sourceOf(from, name), next, inBrowser);
+  };
+  visit(path.join(root, 'app', page), [], false);
+  visit(path.join(root, 'app', 'layout.tsx'), [], false);
+  expect(seen.size).toBeGreaterThan(60);
+  expect(found).toEqual([]);
+});

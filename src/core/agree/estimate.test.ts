@@ -9,7 +9,7 @@ import {
   ROOM_PRIOR,
   UNCALIBRATED_HOURS as plain,
 } from './estimate';
-import { contentKinds } from './agreeCodes';
+import { contentKinds } from './codes';
 import { defaultTerms, termsSchema } from './model';
 import { compareAgreements } from './compareAgreements';
 

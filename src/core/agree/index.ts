@@ -15,7 +15,7 @@ export {
   type Section,
   type Terms,
 } from './model';
-export { contentKinds, measureUnits, projectStatuses } from './agreeCodes';
+export { contentKinds, measureUnits, projectStatuses } from './codes';
 export { reachLinesOf, tightestReach } from './reachLines';
 export {
   ROOM_PRIOR,

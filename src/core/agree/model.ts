@@ -12,7 +12,7 @@ import {
   sectionIdSchema,
 } from '../shared';
 import { personMarkSchema } from './personMarkSchema';
-import { measureUnits, projectStatuses, contentKinds } from './agreeCodes';
+import { measureUnits, projectStatuses, contentKinds } from './codes';
 
 const measureUnitSchema = z.enum(measureUnits);
 

@@ -1,7 +1,7 @@
 import { type Random, pickByShare } from '../shared';
 import type { Packing } from './floor';
 import { countUsed, MOST_FLOOR_PRICE, type GroupCovers } from './groupCovers';
-import type { FitAim } from './fitCodes';
+import type { FitAim } from './codes';
 import type { FitContainer, FitGroup } from './model';
 import type { DensePacking } from './packDense';
 import { packPiles } from './packPiles';

@@ -1,4 +1,4 @@
-import { bearingRoles, hangingRoles, type ContainerRole } from './fitCodes';
+import { bearingRoles, hangingRoles, type ContainerRole } from './codes';
 import type { FitContainer, FitGroup, Pieces, Placement } from './model';
 
 /** Sizes inside, in mm, the width the smaller one. */

@@ -9,7 +9,7 @@ export {
   seeWishes,
   type ContainerRole,
   type FitAim,
-} from './fitCodes';
+} from './codes';
 export { containerIdsOf, isWhole } from './answerFacts';
 export {
   fitAnswerSchema,

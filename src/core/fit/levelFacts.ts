@@ -1,4 +1,4 @@
-import type { ContainerRole } from './fitCodes';
+import type { ContainerRole } from './codes';
 import type { FitContainer } from './model';
 import type { LevelFacts, Product } from './levelModel';
 

@@ -1,5 +1,5 @@
 import { insideOf } from './contents';
-import { bearingRoles, hangingRoles } from './fitCodes';
+import { bearingRoles, hangingRoles } from './codes';
 import type { FitContainer, FitRequest, Placement, Surface } from './model';
 import { clearOf, roleOf, type FitQuestion, type Zone } from './suitability';
 

@@ -1,5 +1,5 @@
 import { litresIn } from './contents';
-import { bearingRoles } from './fitCodes';
+import { bearingRoles } from './codes';
 import type { FitContainer, FitRequest } from './model';
 import { findBayFault, roleOf, suits, type FitPin } from './suitability';
 import type { Unfolded } from './unfold';

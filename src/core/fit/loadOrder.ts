@@ -1,5 +1,5 @@
 import { bearingsOf, groundOf } from './levels';
-import { hangingRoles } from './fitCodes';
+import { hangingRoles } from './codes';
 import type { FitAnswer, FitContainer, FitRequest, Placement } from './model';
 import { roleOf } from './suitability';
 

@@ -1,7 +1,7 @@
 import { asPlaced, litresIn, offeredTo, overRimMm } from './contents';
 import { bearingsOf, type Bearing } from './levels';
 import { containerIdsOf } from './answerFacts';
-import type { FitAim } from './fitCodes';
+import type { FitAim } from './codes';
 import type { FitContainer, FitGroup, FitRequest, Placement, Surface } from './model';
 import { groupMassG, isOneGroup, roleOf } from './suitability';
 

@@ -9,7 +9,7 @@ import {
   type RoleField,
   NEEDED,
   KINDS_OFF_LITRES,
-} from './fitCodes';
+} from './codes';
 
 /** Ids inside a request are the caller's own; any short text will do. */
 const requestId = z.string().min(1).max(100);

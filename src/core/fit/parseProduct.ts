@@ -1,5 +1,5 @@
 import { parseLength, parseMoney, type Currency } from '../shared';
-import { materials } from './fitCodes';
+import { materials } from './codes';
 import type { FitContainer } from './model';
 import { productKinds, type ContainerProduct } from './records';
 

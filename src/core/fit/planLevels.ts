@@ -5,7 +5,7 @@ import { leastByLitres, leastByRate } from './levelBound';
 import { listAlike } from './listAlike';
 import { layOutLevels, levelsOf } from './levels';
 import { objectiveOf } from './measureFit';
-import { bearingRoles, hangingRoles } from './fitCodes';
+import { bearingRoles, hangingRoles } from './codes';
 import type { FitAnswer, FitContainer, FitRequest, Placement, Surface } from './model';
 import { toPlacements } from './floor';
 import { planFlat, type FitMeans } from './planFlat';

@@ -11,7 +11,7 @@ import {
 import { levelFactsSchema } from './levelModel';
 import { toLevelFields } from './levelFacts';
 import { containerIdsOf } from './answerFacts';
-import { fitAims, materials } from './fitCodes';
+import { fitAims, materials } from './codes';
 import { fitAnswerSchema, type FitAnswer, type FitContainer } from './model';
 
 export const productKinds = [

@@ -6,7 +6,7 @@ import {
   type Narrowed,
   type Solver,
 } from '../shared';
-import type { FitAim } from './fitCodes';
+import type { FitAim } from './codes';
 import type { FitContainer, FitGroup, FitRequest } from './model';
 import type { FloorRow } from './floorRows';
 import { clearOf, findBayFault, groupMassG, suits, type FitQuestion } from './suitability';

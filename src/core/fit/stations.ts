@@ -1,6 +1,6 @@
 import { insideOf } from './contents';
 import { groundOf, STRIP_MM } from './levels';
-import { bearingRoles, hangingRoles } from './fitCodes';
+import { bearingRoles, hangingRoles } from './codes';
 import type { FitContainer, FitGroup, FitRequest, Surface } from './model';
 import {
   clearOf,

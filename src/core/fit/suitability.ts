@@ -1,5 +1,5 @@
 import { insideOf, isForPlaces, overRimMm, pieceG, piecesIn } from './contents';
-import { bearingRoles } from './fitCodes';
+import { bearingRoles } from './codes';
 import type {
   Clearances,
   FitContainer,

@@ -1,7 +1,7 @@
 import { findFitFaults } from './findFitFaults';
 import { levelsOf } from './levels';
 import { inTheWayG, itemsOf, movementsOf } from './measureFit';
-import { hangingRoles } from './fitCodes';
+import { hangingRoles } from './codes';
 import type { FitAnswer, FitRequest, Placement } from './model';
 import { roleOf } from './suitability';
 

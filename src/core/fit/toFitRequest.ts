@@ -2,7 +2,7 @@ import type { Person } from '../agree';
 import { bayInsideOf, type Bay, type UnitDoor } from '../look';
 import { MM3_PER_LITRE } from '../shared';
 import { type Group, type Thing, isKept, keptLitresOf, keptMassGOf } from '../sort';
-import type { FitAim } from './fitCodes';
+import type { FitAim } from './codes';
 import { type FitContainer, type FitGroup, type FitRequest, fitRequestSchema } from './model';
 
 /**

@@ -1,4 +1,4 @@
-import type { FitAim } from './fitCodes';
+import type { FitAim } from './codes';
 import type { FitAnswer } from './model';
 import { AIM_TURNS, workOutAims } from './workOutAims';
 

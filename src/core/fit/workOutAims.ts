@@ -1,4 +1,4 @@
-import { fitAims, type FitAim } from './fitCodes';
+import { fitAims, type FitAim } from './codes';
 import type { FitAnswer } from './model';
 import type { Stood } from './planFlat';
 import { unmetLitresOf } from './restateLitres';

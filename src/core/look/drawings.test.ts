@@ -6,7 +6,7 @@ import { drawPlan } from './drawPlan';
 import { drawFront, drawUnitPlan } from './drawUnits';
 import { findPlanClashes } from './findPlanClashes';
 import { roomCheckSchema, type Fixture, type Unit } from './model';
-import { unitDoors } from './lookCodes';
+import { unitDoors } from './codes';
 import { sweepPath, toSvg, type Mark, type Sketch } from './sketch';
 import { traceWalls } from './traceWalls';
 

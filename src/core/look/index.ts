@@ -49,7 +49,7 @@ export {
   unitDoors,
   unitKinds,
   type PassageKind,
-} from './lookCodes';
+} from './codes';
 export { schoolChoicesSchema } from './schoolsSchema';
 export {
   schoolIn,

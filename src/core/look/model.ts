@@ -13,7 +13,7 @@ import {
   vantagePointIdSchema,
 } from '../shared';
 import { schoolChoicesSchema } from './schoolsSchema';
-import { unitKinds, unitDoors, fixtureKinds, doorSwings, passageKinds, moments } from './lookCodes';
+import { unitKinds, unitDoors, fixtureKinds, doorSwings, passageKinds, moments } from './codes';
 
 /**
  * Where something stands, as a tape tells it: which wall, how far from the corner where that wall

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { aBay, aUnit, mm } from '@test/builders';
 import { judgeUnit } from './judgeUnit';
 import { layOutUnit } from './layOutUnit';
-import { unitKinds } from './lookCodes';
+import { unitKinds } from './codes';
 import { reachOf, reachSeconds, sightDepthMm } from './reach';
 import { usualUnitOf } from './usualUnit';
 

@@ -1,5 +1,6 @@
 // The engine and its open format
-export { priorities, type ShopAnswer, type ShopBill, type ShopReason } from './shopAnswer';
+export { priorities } from './codes';
+export { type ShopAnswer, type ShopBill, type ShopReason } from './shopAnswer';
 export {
   prioritySchema,
   shopRequestSchema,

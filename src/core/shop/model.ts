@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { priorities } from './shopAnswer';
+import { priorities } from './codes';
 
 const requestId = z.string().min(1).max(100);
 

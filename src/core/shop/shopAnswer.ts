@@ -1,8 +1,3 @@
-export const priorities = ['must', 'should', 'nice'] as const;
-
-/** Weight of one *should* unit against one *nice* unit. */
-export const WISH_WEIGHT = { must: 0, should: 3, nice: 1 } as const;
-
 /** What the `shop` engine answers. `objective` is the least to pay at the best value; `bound` proves it. */
 export interface ShopAnswer {
   /** `unknown`: in the time nothing was found that pays every must, nor that there is nothing. */

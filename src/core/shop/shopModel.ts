@@ -1,5 +1,5 @@
 import { LinearModel, type LinearSolution } from '../shared';
-import { WISH_WEIGHT } from './shopAnswer';
+import { WISH_WEIGHT } from './codes';
 import type { ShopRequest } from './model';
 import { listsOf, servedNeedsOf } from './shopLists';
 import type { ShopStart } from './startShop';

@@ -1,5 +1,5 @@
 import { createRandom, type Random } from '../shared';
-import { WISH_WEIGHT } from './shopAnswer';
+import { WISH_WEIGHT } from './codes';
 import type { ShopRequest } from './model';
 import {
   afterMove,

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 
 import { areSingleKeysOn } from './singleKeys';
 
@@ -15,7 +15,8 @@ export const isTyping = (target: EventTarget | null): boolean =>
  */
 export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
   const latest = useRef(handlers);
-  useEffect(() => {
+  // With the page that they are of: a key pressed right behind another means what is shown by then.
+  useLayoutEffect(() => {
     latest.current = handlers;
   });
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { bayInsideOf, type Unit } from '../look';
-import type { Materials } from './materialsModel';
+import type { Materials } from './materials';
 import { rollRequestSchema, type RollRequest } from './rollModel';
 
 /** A sheet that lies in a place as its floor, or a part of one that would not pass the opening whole. Lengths mm. */

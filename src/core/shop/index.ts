@@ -50,7 +50,7 @@ export {
   type MaterialsInput,
   type Paint,
   type WallKind,
-} from './materialsModel';
+} from './materials';
 export {
   fixingNeedsOf,
   listMaterialNeeds,

@@ -1,6 +1,6 @@
 import type { CutAnswer } from './cutModel';
 import { toStockId, wallKinds, type MaterialKind } from './materialCodes';
-import type { Fixings, LabelTape, Materials, Paint, WallKind } from './materialsModel';
+import type { Fixings, LabelTape, Materials, Paint, WallKind } from './materials';
 import type { Priority } from './model';
 import type { RollAnswer } from './rollModel';
 

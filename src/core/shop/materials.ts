@@ -1,17 +1,17 @@
 import { z } from 'zod';
-
 import { bayIdSchema, lengthSchema, priceMinorSchema, roomIdSchema, shopIdSchema } from '../shared';
 import { bayInsideOf, type Unit } from '../look';
 import { cutRequestSchema, type CutRequest } from './cutModel';
 import { prioritySchema } from './model';
 import { rollRequestSchema, type RollRequest } from './rollModel';
+import { wallKinds, OFF_LIST, toStockId, toPieceId, MATERIALS_MS } from './materialCodes';
 
 const name = z.string().trim().min(1).max(60);
+
 const count = z.number().int().min(0).max(1000);
 
-/** What a wall is made of decides what holds in it. */
-export const wallKinds = ['brick', 'board', 'timber'] as const;
 export const wallKindSchema = z.enum(wallKinds);
+
 export type WallKind = z.infer<typeof wallKindSchema>;
 
 /** Paint, by the makers' figures on the can. */
@@ -28,16 +28,8 @@ const paintSchema = z.object({
   /** From the last coat until things may stand on it. */
   cureDays: z.number().min(0).max(60),
 });
-export type Paint = Readonly<z.infer<typeof paintSchema>>;
 
-/** What kinds of paint usually need, until their tin is read: our own assumptions, on the long side. */
-export const USUAL_DRYING = {
-  'wall paint': { dryHours: 4, cureDays: 3 },
-  'water-based gloss': { dryHours: 6, cureDays: 5 },
-  'oil-based gloss': { dryHours: 16, cureDays: 7 },
-  varnish: { dryHours: 8, cureDays: 5 },
-} as const;
-export type PaintKind = keyof typeof USUAL_DRYING;
+export type Paint = Readonly<z.infer<typeof paintSchema>>;
 
 /** Label tape: one label for every container of the taken fits, and spare ones. */
 const labelTapeSchema = z.object({
@@ -47,6 +39,7 @@ const labelTapeSchema = z.object({
   priceMinor: priceMinorSchema,
   spareCount: count,
 });
+
 export type LabelTape = Readonly<z.infer<typeof labelTapeSchema>>;
 
 const fixingsSchema = z.object({
@@ -70,14 +63,12 @@ const fixingsSchema = z.object({
     )
     .max(wallKinds.length),
 });
+
 export type Fixings = Readonly<z.infer<typeof fixingsSchema>>;
 
-/** Kinds of material, each bought at one shop. */
-export const materialKinds = ['boards', 'panel', 'roll', 'paint', 'labels', 'fixings'] as const;
-export type MaterialKind = (typeof materialKinds)[number];
 /** Where it is bought and how much it is wanted; without a shop it stays off the list. */
 const buyingSchema = z.object({ shopId: shopIdSchema.nullable(), priority: prioritySchema });
-const OFF_LIST = { shopId: null, priority: 'must' as const };
+
 const allBuyingSchema = z.object({
   boards: buyingSchema.default(OFF_LIST),
   panel: buyingSchema.default(OFF_LIST),
@@ -135,15 +126,10 @@ export const materialsSchema = z.object({
   fixings: fixingsSchema.default({ rows: [], packs: [] }),
   buying: allBuyingSchema.default(() => allBuyingSchema.parse({})),
 });
+
 export type Materials = Readonly<z.infer<typeof materialsSchema>>;
+
 export type MaterialsInput = Readonly<z.input<typeof materialsSchema>>;
-
-/** Ids of a board and of the i-th piece in the `cut` request. */
-export const toStockId = (boardId: string): string => `board-${boardId}`;
-export const toPieceId = (i: number): string => `cut-${i}`;
-
-/** So long each of the two is improved. */
-const MATERIALS_MS = 1500;
 
 /**
  * Asks the `cut` engine; boards by their ids, pieces by their place in the list. Boards that the

@@ -179,7 +179,7 @@ class ShopSearch {
       if (table.cost[table.cost.length - 1] === Infinity) return undefined;
       counts[n] = lack[n]!;
       this.addGoods(table, lack[n]!, goods, 1);
-      this.takeShared(table, n, lack[n]!, left);
+      this.takeShared(table, lack[n]!, left);
     }
     const joints: Joint[] = [];
     const basket = { tables, counts, goods, left, joints };
@@ -421,7 +421,7 @@ class ShopSearch {
       const stock = [...left];
       const paid = Float64Array.from(goods);
       wishes.forEach((n, k) => {
-        if (!this.isThere(tables[n]!, n, picked.counts[k]!, stock)) return;
+        if (!this.isThere(tables[n]!, picked.counts[k]!, stock)) return;
         bought[n] = picked.counts[k]!;
         this.addGoods(tables[n]!, picked.counts[k]!, paid, 1);
       });
@@ -468,7 +468,7 @@ class ShopSearch {
         if (table.cost[count] === Infinity) continue;
         this.addGoods(table, from, goods, -1);
         this.addGoods(table, count, goods, 1);
-        if (this.payFor(goods) <= request.budgetMinor && this.isThere(table, n, count, left)) {
+        if (this.payFor(goods) <= request.budgetMinor && this.isThere(table, count, left)) {
           counts[n] = count;
           break;
         }
@@ -500,7 +500,7 @@ class ShopSearch {
   }
 
   /** Whether what is limited and serves others too is still there. */
-  private isThere(table: PackTable, n: number, count: number, left: number[]): boolean {
+  private isThere(table: PackTable, count: number, left: number[]): boolean {
     const used = new Map<number, number>();
     this.trace(table, count, (i, times) => used.set(i, (used.get(i) ?? 0) + times));
     for (const [i, times] of used) if (times > left[i]!) return false;
@@ -508,7 +508,7 @@ class ShopSearch {
     return true;
   }
 
-  private takeShared(table: PackTable, n: number, count: number, left: number[]): void {
+  private takeShared(table: PackTable, count: number, left: number[]): void {
     this.trace(table, count, (i, times) => {
       if (this.request.offers[i]!.needIds) left[i] = left[i]! - times;
     });

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 import { areSingleKeysOn } from './singleKeys';
 
@@ -15,11 +15,12 @@ export const isTyping = (target: EventTarget | null): boolean =>
  */
 export function useKeys(handlers: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
   const latest = useRef(handlers);
-  // With the page that they are of: a key pressed right behind another means what is shown by then.
+  // Both with the page that they are of, not after it: a key pressed right behind another means what
+  // is shown by then.
   useLayoutEffect(() => {
     latest.current = handlers;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (
         event.defaultPrevented ||

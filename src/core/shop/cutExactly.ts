@@ -1,47 +1,29 @@
 import type { Random } from '../shared';
-import { LENGTH_TOLERANCE_MM, type CutProblem, type Pattern } from './cutPatterns';
+import type { CutProblem, Pattern } from './cutPatterns';
+import { toSteps, type Steps } from './cutSteps';
 
-/** Lengths are told in tenths at most; others are not for this. */
-const STEPS_A_MM = 10;
-/** Longer boards than this, in steps, take too long to work through one by one: three metres in tenths. */
-const MOST_STEPS = 30_000;
 /** Of the boards that are full so many are emptied again where the next one cannot be filled. */
 const EMPTIED = { least: 2, more: 4 } as const;
-/** Longer waste than this is looked for step by step no further. */
-const MOST_WASTE = 200;
+/** Kinds of piece that a board is filled from, spread over all lengths; more where the first leave waste. */
+const MOST_KINDS = [28, 80] as const;
 
 /**
  * Cuts all pieces from boards of which there are hardly enough: each board is begun with the longest piece that is
  * left and filled to the end, or as near to it as the waste that all boards together may have; where the next one
- * cannot be filled, some are emptied and filled otherwise. Undefined where the time ended it, or lengths are finer
- * than tenths of a millimetre.
+ * cannot be filled, some are emptied and filled otherwise. Undefined where the time or `mostEmptied` such times ended
+ * it, or lengths are finer than tenths of a millimetre.
  * Source: sums of subsets by dynamic programming; iterated greedy, Ruiz and Stützle, 2007.
  */
 export function cutExactly(
   problem: CutProblem,
   random: Random,
-  isOver: () => boolean,
+  {
+    isOver,
+    mostEmptied = Infinity,
+  }: { readonly isOver: () => boolean; readonly mostEmptied?: number },
 ): Pattern[] | undefined {
   const steps = toSteps(problem);
-  return steps && new Filling(problem, steps, random).run(isOver);
-}
-
-interface Steps {
-  readonly pieces: Int32Array;
-  readonly stock: Int32Array;
-}
-
-function toSteps({ pieceMm, stockMm }: CutProblem): Steps | undefined {
-  const isWhole = [...pieceMm, ...stockMm].every(
-    (mm) => Math.abs(mm - Math.round(mm)) <= LENGTH_TOLERANCE_MM,
-  );
-  const aMm = isWhole ? 1 : STEPS_A_MM;
-  const stepsOf = (mm: number): number => Math.round(mm * aMm);
-  const isFine = [...pieceMm, ...stockMm].some(
-    (mm) => Math.abs(mm * aMm - stepsOf(mm)) > LENGTH_TOLERANCE_MM * aMm,
-  );
-  if (isFine || Math.max(...stockMm) * aMm > MOST_STEPS) return undefined;
-  return { pieces: Int32Array.from(pieceMm, stepsOf), stock: Int32Array.from(stockMm, stepsOf) };
+  return steps && new Filling(problem, steps, random).run(isOver, mostEmptied);
 }
 
 class Filling {
@@ -66,17 +48,19 @@ class Filling {
     this.waste = steps.stock.reduce((sum, length, s) => sum + length * available[s]!, 0) - need;
   }
 
-  run(isOver: () => boolean): Pattern[] | undefined {
+  run(isOver: () => boolean, mostEmptied: number): Pattern[] | undefined {
     if (this.waste < 0) return undefined;
-    for (;;) {
+    for (let emptied = 0; emptied <= mostEmptied;) {
       const first = this.order.find((i) => this.left[i]! > 0);
       if (first === undefined) return this.full;
       if (isOver()) return undefined;
       if (!this.fillNext(first)) {
         if (this.full.length === 0) return undefined;
         this.emptySome();
+        emptied += 1;
       }
     }
+    return undefined;
   }
 
   /** Fills one more board that holds this piece. */
@@ -98,35 +82,62 @@ class Filling {
     return false;
   }
 
+  /** Holds this piece, with as little waste as sums of the others leave. */
   private fillBoard(length: number, first: number): Int32Array | undefined {
-    const { steps, left, order, random } = this;
+    const { steps, left, order } = this;
     const room = length - steps.pieces[first]!;
     left[first] = left[first]! - 1;
-    const kinds = order.filter((i) => left[i]! > 0 && steps.pieces[i]! <= room);
+    const open = order.filter((i) => left[i]! > 0 && steps.pieces[i]! <= room);
+    let best: { readonly waste: number; readonly counts: Int32Array } | undefined;
+    for (const most of MOST_KINDS) {
+      const found = this.fillRoom(room, this.spread(open, most), best?.waste ?? Infinity);
+      if (found) best = found;
+      if (best?.waste === 0 || open.length <= most) break;
+    }
+    left[first] = left[first]! + 1;
+    if (!best) return undefined;
+    best.counts[first] = best.counts[first]! + 1;
+    return best.counts;
+  }
+
+  /** The sum of these kinds that is nearest to the room, one of its ways by chance; undefined if not nearer than `above`. */
+  private fillRoom(
+    room: number,
+    kinds: readonly number[],
+    above: number,
+  ): { readonly waste: number; readonly counts: Int32Array } | undefined {
+    const { steps, left, random } = this;
     const reach = reachOf(
       kinds.map((i) => [steps.pieces[i]!, left[i]!] as const),
       room,
     );
-    left[first] = left[first]! + 1;
-    const most = Math.min(this.waste, MOST_WASTE, room);
+    const most = Math.min(this.waste, room, above - 1);
     for (let waste = 0; waste <= most; waste += 1) {
       let rest = room - waste;
       if (reach[0]![rest] !== 1) continue;
       const counts = new Int32Array(left.length);
-      counts[first] = 1;
       kinds.forEach((i, k) => {
         const size = steps.pieces[i]!;
-        const here = left[i]! - (i === first ? 1 : 0);
         const fitting: number[] = [];
-        for (let n = 0; n <= here && n * size <= rest; n += 1)
+        for (let n = 0; n <= left[i]! && n * size <= rest; n += 1)
           if (reach[k + 1]![rest - n * size] === 1) fitting.push(n);
         const n = fitting[Math.floor(random() * fitting.length)]!;
-        counts[i] = counts[i]! + n;
+        counts[i] = n;
         rest -= n * size;
       });
-      return counts;
+      return { waste, counts };
     }
     return undefined;
+  }
+
+  /** Few of many kinds, one of each stretch by chance, in their order. */
+  private spread(kinds: readonly number[], most: number): readonly number[] {
+    if (kinds.length <= most) return kinds;
+    const startOf = (k: number): number => Math.floor((k * kinds.length) / most);
+    return Array.from({ length: most }, (_, k) => {
+      const from = startOf(k);
+      return kinds[from + Math.floor(this.random() * (startOf(k + 1) - from))]!;
+    });
   }
 
   private put({ stock, counts }: Pattern, sign: 1 | -1): void {
@@ -156,6 +167,7 @@ function reachOf(
   room: number,
 ): Uint8Array[] {
   const reach: Uint8Array[] = [];
+  const taken = new Int32Array(room + 1);
   let after = new Uint8Array(room + 1);
   after[0] = 1;
   reach[kinds.length] = after;
@@ -163,7 +175,7 @@ function reachOf(
     const [size, count] = kinds[k]!;
     const here = Uint8Array.from(after);
     // How many of this kind the sum takes at least; more than there are do not count.
-    const taken = new Int32Array(room + 1);
+    taken.fill(0);
     for (let sum = size; sum <= room; sum += 1) {
       if (here[sum] === 1 || here[sum - size] !== 1) continue;
       const n = taken[sum - size]! + 1;

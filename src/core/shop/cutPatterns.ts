@@ -25,7 +25,7 @@ export interface Pattern {
 /** Branches that are gone into for one board; beyond them the even shares bound the rest. */
 const MOST_DIGS = 60_000;
 
-interface BestPattern {
+export interface BestPattern {
   readonly counts: Int32Array;
   readonly value: number;
   /** No pattern of this board is worth more: proven. */
@@ -147,13 +147,13 @@ const FIRST_OF = 3;
 /**
  * Boards one after the other, each begun with one of the longest pieces that are left and filled as
  * fully as a short
- * search finds, by lengths that chance shakes: another list each time. Undefined where boards run out.
+ * search finds, by lengths that chance shakes: another list each time. Undefined where boards or time run out.
  */
 export function cutFullest(
   problem: CutProblem,
   wanted: Int32Array,
   used: Float64Array,
-  random: Random,
+  { random, isOver }: { readonly random: Random; readonly isOver: () => boolean },
 ): Pattern[] | undefined {
   const { pieceMm, stockMm, priceMinor, available } = problem;
   const left = Int32Array.from(wanted);
@@ -165,6 +165,7 @@ export function cutFullest(
     const open = order.filter((i) => left[i]! > 0);
     const first = open[Math.floor(random() * Math.min(FIRST_OF, open.length))];
     if (first === undefined) return patterns;
+    if (isOver()) return undefined;
     left[first] = left[first]! - 1;
     let best: { readonly pattern: Pattern; readonly perMm: number } | undefined;
     for (let stock = 0; stock < stockMm.length; stock += 1) {

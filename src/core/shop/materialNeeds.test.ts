@@ -138,12 +138,10 @@ test('boards filled by chance hold every piece once and no more than goes in, or
           priceMinor: Float64Array.of(300, 500),
           available: Float64Array.of(available ?? Infinity, available ?? Infinity),
         };
-        const patterns = cutFullest(
-          problem,
-          problem.quantities,
-          new Float64Array(2),
-          createRandom(seed),
-        );
+        const patterns = cutFullest(problem, problem.quantities, new Float64Array(2), {
+          random: createRandom(seed),
+          isOver: () => false,
+        });
         if (available === null) expect(patterns).toBeDefined();
         if (!patterns) return;
         const cut = pieces.map((_, i) =>

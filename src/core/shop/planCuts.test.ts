@@ -164,6 +164,32 @@ test.each([
   expect(parsed.error?.issues.map((issue) => issue.path)).toContainEqual(path);
 });
 
+test('many different lengths fill boards that are just long enough together: proven', () =>
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 150, max: 1100 }), { minLength: 60, maxLength: 120 }),
+      fc.integer({ min: 1, max: 3 }),
+      (lengths, kinds) => {
+        const request: CutRequestInput = {
+          stock: [2400, 1800, 3000]
+            .slice(0, kinds)
+            .map((lengthMm, i) => ({ id: `s${i}`, lengthMm, priceMinor: [1200, 950, 1470][i]! })),
+          kerfMm: 3,
+          pieces: lengths.map((lengthMm, i) => ({ id: `p${i}`, lengthMm, qty: 2 })),
+        };
+        const answer = cut(request);
+        expect(cutFaults(request, answer)).toEqual([]);
+        expect(answer.status).toBe('optimal');
+        const needMm = lengths.reduce((sum, mm) => sum + 2 * (mm + 3), 0);
+        const leastMinor = Math.min(
+          ...request.stock.map(({ lengthMm, priceMinor }) => priceMinor / (lengthMm + 3)),
+        );
+        expect(answer.costMinor).toBeGreaterThanOrEqual(needMm * leastMinor - 1e-6);
+      },
+    ),
+    { numRuns: 8 },
+  ));
+
 test('boards that are cut without a rest, and none to spare: a way is found', () => {
   const request = plantedCutsOf(4, 21, 30_000);
   const answer = planCuts(request, { solver, clock });

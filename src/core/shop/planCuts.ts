@@ -6,16 +6,20 @@ import {
   type Clock,
   type Solver,
 } from '../shared';
+import { leastMix } from './boardMix';
 import { cutExactly } from './cutExactly';
-import type { CutAnswer, CutPattern, CutReason, CutRequest } from './cutModel';
+import type { CutAnswer, CutReason, CutRequest } from './cutModel';
 import {
   cutFullest,
   cutLongestFirst,
   findBestPattern,
   LENGTH_TOLERANCE_MM,
+  type BestPattern,
   type CutProblem,
   type Pattern,
 } from './cutPatterns';
+import { listCuts } from './listCuts';
+import { tablePatterns } from './patternTable';
 
 interface CutMeans {
   readonly solver: Solver;
@@ -39,6 +43,19 @@ const FIRST_LEAVE = 0.9;
 const FEW_BOARDS = 300;
 /** Of the time, for filling boards to the end where they are hardly enough. */
 const EXACT_SHARE = 0.7;
+/**
+ * Of the time, for filling boards that are just long enough; how often some are emptied again, up to how many boards; and by which share of
+ * the pieces they are longer, in turn.
+ */
+const MIX_SHARE = 0.75;
+const MIX_EMPTIED = { few: 8, many: 400, then: 1000 } as const;
+const FEW_KINDS = 60;
+const MIX_BOARDS = 5000;
+const MIX_MORE = [0, 0.002, 0.005, 0.01, 0.02] as const;
+/** A model may end so much of the time late. */
+const LATE_SHARE = 0.05;
+/** With less than this no choice among all patterns is begun. */
+const LEAST_CHOICE_MS = 40;
 /** Boards times kinds of piece that are still worked through board by board. */
 const MOST_EXACT = 900;
 
@@ -53,7 +70,7 @@ const MOST_EXACT = 900;
  */
 export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutAnswer {
   const startMs = clock();
-  const leftMs = () => request.timeLimitMs - (clock() - startMs);
+  const leftMs = () => request.timeLimitMs * (1 - LATE_SHARE) - (clock() - startMs);
   const pieces = request.pieces.filter(({ qty }) => qty > 0);
   const stock = request.stock.filter(({ available }) => available !== 0);
   const tooLong = pieces.filter(({ lengthMm }) =>
@@ -90,7 +107,7 @@ export function planCuts(request: CutRequest, { solver, clock }: CutMeans): CutA
       return { ...refuse([{ code: 'time_ran_out', subject: '' }], 'unknown'), bound: run.bound };
     return refuse([{ code: 'not_enough_stock', subject: '', needMm, haveMm }]);
   }
-  const patterns = toPatterns(run.best, {
+  const patterns = listCuts(run.best, {
     problem,
     stockIds: stock.map(({ id }) => id),
     pieceIds: pieces.map(({ id }) => id),
@@ -143,6 +160,12 @@ class CutRun {
 
   /** False where no way to cut them was found; `isImpossible` where it is proven that there is none. */
   solve(): boolean {
+    this.fillBoards();
+    return this.isClosed() || this.chooseAmongPatterns();
+  }
+
+  /** Boards filled one after the other, before anything is relaxed. */
+  private fillBoards(): void {
     const { problem } = this;
     const greedy = cutLongestFirst(
       problem,
@@ -154,20 +177,32 @@ class CutRun {
     problem.pieceMm.forEach((_, i) =>
       problem.stockMm.forEach((_mm, stock) => this.learn(this.alone(i, stock))),
     );
-    // Before the first relaxation, which may have to wait for the solver to start.
+    const { few, many } = MIX_EMPTIED;
+    this.fillMixes(problem.pieceMm.length <= FEW_KINDS ? few : many);
+    if (this.isClosed()) return;
     if (greedy && greedy.length <= FEW_BOARDS) this.fillAnew([], problem.quantities, FIRST_LEAVE);
     // Of many boards a way is looked for before anything is proven; few are decided.
     if (this.bestCost === Infinity && !this.listBoards()) this.fillExactly();
+  }
+
+  /** The relaxation makes patterns; whole boards are chosen among them. False as of `solve`. */
+  private chooseAmongPatterns(): boolean {
+    const { problem } = this;
     const relaxed = this.relax(problem.quantities, problem.available);
     if (!relaxed) this.isImpossible = this.bestCost === Infinity;
     if (!relaxed) return this.bestCost < Infinity;
-    this.bound = roundUp(relaxed.bound, problem.priceMinor);
+    this.bound = Math.max(this.bound, roundUp(relaxed.bound, problem.priceMinor));
     this.roundDown(relaxed.values);
     if (this.bestCost === Infinity) this.decideBoardByBoard();
     if (this.isImpossible) return false;
+    if (!this.isClosed() && this.means.leftMs() > LEAST_CHOICE_MS) this.fillMixes(MIX_EMPTIED.then);
     // Choosing among the patterns closes most; what it leaves open gets patterns for its rest, and
     // is chosen again.
-    for (let round = 0; round < 4 && !this.isClosed() && this.means.leftMs() > 5; round += 1) {
+    for (
+      let round = 0;
+      round < 4 && !this.isClosed() && this.means.leftMs() > LEAST_CHOICE_MS;
+      round += 1
+    ) {
       this.choose();
       if (this.isClosed() || !this.learnForRest(relaxed.values, round)) break;
     }
@@ -262,13 +297,49 @@ class CutRun {
     const { problem, means } = this;
     if (!problem.available.every(Number.isFinite)) return;
     const untilMs = means.leftMs() * (1 - EXACT_SHARE);
-    const full = cutExactly(problem, createRandom(means.seed), () => means.leftMs() < untilMs);
+    const full = cutExactly(problem, createRandom(means.seed), {
+      isOver: () => means.leftMs() < untilMs,
+    });
     for (const pattern of full ?? []) this.learn(pattern);
     if (full) this.takeList(full);
   }
 
+  /**
+   * What boards cost that are just long enough together bounds; then such boards are filled to the end, with a little
+   * more length each time that they cannot be.
+   */
+  private fillMixes(mostEmptied: number): void {
+    const { problem, means } = this;
+    const fromMs = means.leftMs();
+    const untilMs = fromMs * (1 - MIX_SHARE);
+    const needMm = problem.quantities.reduce((sum, n, i) => sum + n * problem.pieceMm[i]!, 0);
+    const random = createRandom(means.seed);
+    for (const share of MIX_MORE) {
+      const mix = leastMix(problem, share * needMm, {
+        ...{ solver: means.solver, seed: means.seed },
+        timeLimitMs: Math.max(20, means.leftMs() - untilMs),
+      });
+      if (!mix) return;
+      if (share === 0) this.bound = Math.max(this.bound, roundUp(mix.bound, problem.priceMinor));
+      if (this.bestCost === Infinity || mix.counts.reduce((a, b) => a + b, 0) > MIX_BOARDS) return;
+      if (this.isClosed() || mix.costMinor >= this.bestCost) return;
+      // Less than what is proven is not tried for.
+      if (mix.costMinor < this.bound - 1e-6) continue;
+      // The least has three quarters of the time, each other as much of what is left.
+      const endMs = means.leftMs() - (means.leftMs() - untilMs) * 0.75;
+      const full = cutExactly({ ...problem, available: Float64Array.from(mix.counts) }, random, {
+        isOver: () => means.leftMs() < endMs,
+        mostEmptied,
+      });
+      for (const pattern of full ?? []) this.learn(pattern);
+      if (full) return this.takeList(full);
+    }
+  }
+
   private isClosed(): boolean {
-    return this.bestCost - this.bound <= 1e-6 * Math.max(1, this.bestCost);
+    return (
+      this.bestCost < Infinity && this.bestCost - this.bound <= 1e-6 * Math.max(1, this.bestCost)
+    );
   }
 
   private learn(pattern: Pattern | undefined): boolean {
@@ -300,16 +371,21 @@ class CutRun {
     const { problem, means } = this;
     const missing = Math.max(1, ...problem.priceMinor) * 1000;
     let bound = 0;
+    let before: { readonly atMs: number; readonly values: readonly number[] } | undefined;
     for (;;) {
+      // A round takes as long as the one before it, and no time but what is left.
+      const atMs = means.leftMs();
+      if (before && atMs < before.atMs - atMs) return { bound, values: before.values };
       const { model, aim, pieceRows, stockRows } = this.master(wanted, available, {
         isWhole: false,
         missing,
       });
       const solution = model.minimise(means.solver, aim, {
-        timeLimitMs: Math.max(50, means.leftMs()),
+        timeLimitMs: Math.max(20, means.leftMs()),
         seed: means.seed,
       });
-      if (!isSolved(solution)) return { bound, values: [] };
+      if (!isSolved(solution)) return { bound, values: before?.values ?? [] };
+      before = { atMs, values: solution.values };
       const worth = Float64Array.from(pieceRows, (row) => Math.max(0, solution.rowDuals[row]!));
       const rent = stockRows.map((row) =>
         row === undefined ? 0 : Math.max(0, -solution.rowDuals[row]!),
@@ -317,26 +393,33 @@ class CutRun {
       // No pattern may be worth more than its board costs; where one is, all worths shrink until
       // none is, and that bounds.
       let [shrink, isNew, isSure] = [1, false, true];
-      problem.stockMm.forEach((_, stock) => {
-        const found = findBestPattern({ ...problem, quantities: wanted }, stock, worth);
+      const pays = (value: number, stock: number): boolean => {
         const costs = problem.priceMinor[stock]! + rent[stock]!;
-        const freeShrink = found.most > 1e-9 ? Infinity : 1;
-        shrink = Math.max(shrink, costs > 0 ? found.most / costs : freeShrink);
-        const pays = (value: number) => value > costs + 1e-7 * Math.max(1, costs);
-        if (pays(found.most)) isSure = false;
-        if (!pays(found.value)) return;
-        isNew = this.learn({ stock, counts: found.counts }) || isNew;
-        // Others that pay as well, of the pieces that these leave out: fewer rounds.
-        const leaner = Float64Array.from(worth);
-        for (let more = 0, last = found.counts; more < MORE_PATTERNS; more += 1) {
-          last.forEach((n, i) => {
-            if (n > 0) leaner[i] = leaner[i]! * 0.7;
-          });
-          last = findBestPattern({ ...problem, quantities: wanted }, stock, leaner).counts;
-          if (pays(last.reduce((sum, n, i) => sum + n * worth[i]!, 0)))
-            this.learn({ stock, counts: last });
-        }
+        return value > costs + 1e-7 * Math.max(1, costs);
+      };
+      const pricedFromMs = means.leftMs();
+      const found = this.findPatterns(wanted, worth);
+      const pricedMs = pricedFromMs - means.leftMs();
+      found.forEach(({ counts, value, most }, stock) => {
+        const costs = problem.priceMinor[stock]! + rent[stock]!;
+        const freeShrink = most > 1e-9 ? Infinity : 1;
+        shrink = Math.max(shrink, costs > 0 ? most / costs : freeShrink);
+        if (pays(most, stock)) isSure = false;
+        if (pays(value, stock)) isNew = this.learn({ stock, counts }) || isNew;
       });
+      // Others that pay as well, of the pieces that these leave out: fewer rounds.
+      const leaner = Float64Array.from(worth);
+      let last = found.filter(({ value }, stock) => pays(value, stock));
+      for (let more = 0; more < MORE_PATTERNS && last.length > 0; more += 1) {
+        if (means.leftMs() < pricedMs) break;
+        leaner.forEach((value, i) => {
+          if (last.some(({ counts }) => counts[i]! > 0)) leaner[i] = value * 0.7;
+        });
+        last = this.findPatterns(wanted, leaner).filter(({ counts }, stock) => {
+          const value = counts.reduce((sum, n, i) => sum + n * worth[i]!, 0);
+          return pays(value, stock) && this.learn({ stock, counts });
+        });
+      }
       const rents = rent.reduce(
         (sum, value, stock) => sum + (value > 0 ? value * available[stock]! : 0),
         0,
@@ -354,6 +437,17 @@ class CutRun {
         return { bound, values: solution.values };
       }
     }
+  }
+
+  /** For each kind of board what is worth most on it. */
+  private findPatterns(wanted: Int32Array, worth: Float64Array): BestPattern[] {
+    const problem = { ...this.problem, quantities: wanted };
+    const table = tablePatterns(problem, worth);
+    return [...problem.stockMm.keys()].map((stock) => {
+      if (!table) return findBestPattern(problem, stock, worth);
+      const best = table.best(stock);
+      return { ...best, most: best.value };
+    });
   }
 
   /** The variables after the patterns are what is missing of each piece. */
@@ -435,12 +529,9 @@ class CutRun {
     for (const { pattern, count } of whole) used[pattern.stock] = used[pattern.stock]! + count;
     const random = createRandom(this.means.seed);
     const fromMs = this.means.leftMs();
-    for (
-      let n = 0;
-      n < MOST_FILLINGS && !this.isClosed() && this.means.leftMs() > fromMs * leave;
-      n += 1
-    ) {
-      const full = cutFullest(this.problem, rest, used, random);
+    const isOver = () => this.means.leftMs() <= fromMs * leave;
+    for (let n = 0; n < MOST_FILLINGS && !this.isClosed() && !isOver(); n += 1) {
+      const full = cutFullest(this.problem, rest, used, { random, isOver });
       for (const pattern of full ?? []) this.learn(pattern);
       if (full) this.take([...whole, ...full.map((pattern) => ({ pattern, count: 1 }))]);
     }
@@ -502,52 +593,3 @@ function roundUp(bound: number, prices: Float64Array): number {
   return Math.max(0, Math.ceil(bound / shared - 1e-6)) * shared;
 }
 const greatestShared = (a: number, b: number): number => (b === 0 ? a : greatestShared(b, a % b));
-
-/** What is cut too much of is taken off, board by board; equal boards are counted together. */
-function toPatterns(
-  chosen: CutRun['best'],
-  {
-    problem,
-    stockIds,
-    pieceIds,
-  }: {
-    readonly problem: CutProblem;
-    readonly stockIds: readonly string[];
-    readonly pieceIds: readonly string[];
-  },
-): CutPattern[] {
-  const left = Int32Array.from(problem.quantities);
-  const byKey = new Map<string, { stock: number; counts: Int32Array; count: number }>();
-  const add = (stock: number, counts: Int32Array, count: number) => {
-    if (count === 0 || counts.every((n) => n === 0)) return;
-    const key = `${stock}:${counts.join()}`;
-    const known = byKey.get(key);
-    if (known) known.count += count;
-    else byKey.set(key, { stock, counts, count });
-  };
-  for (const { pattern, count } of chosen) {
-    // As many as are wanted whole; the first one that would be too much is cut for what is left.
-    let whole = count;
-    pattern.counts.forEach((n, i) => {
-      if (n > 0) whole = Math.min(whole, Math.floor(left[i]! / n));
-    });
-    add(pattern.stock, pattern.counts, whole);
-    pattern.counts.forEach((n, i) => {
-      left[i] = left[i]! - n * whole;
-    });
-    for (let t = whole; t < count; t += 1) {
-      const counts = pattern.counts.map((n, i) => Math.min(n, left[i]!));
-      add(pattern.stock, counts, 1);
-      counts.forEach((n, i) => {
-        left[i] = left[i]! - n;
-      });
-    }
-  }
-  const kerfMm = (list: Int32Array) => list.reduce((sum, n, i) => sum + n * problem.pieceMm[i]!, 0);
-  return [...byKey.values()].map(({ stock, counts, count }) => ({
-    stockId: stockIds[stock] ?? '',
-    count,
-    pieces: [...counts].flatMap((n, i) => (n > 0 ? [{ id: pieceIds[i] ?? '', n }] : [])),
-    wasteMm: Math.max(0, Math.round((problem.stockMm[stock]! - kerfMm(counts)) * 1e6) / 1e6),
-  }));
-}

@@ -1,10 +1,11 @@
-import type { ChildProcess } from 'node:child_process';
+import { spawnSync, type ChildProcess } from 'node:child_process';
 import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
+import Database from 'better-sqlite3';
 
 import { createOwnServer, insertHome, openGateway } from './ownServer';
-import { allKept, awake, decide, sees } from './steps';
+import { allKept, awake, decide, pictureWithPlace, sees } from './steps';
 
 const PORTS = { port: 4385, lanPort: 4386 };
 const server = createOwnServer(PORTS.port, {
@@ -27,6 +28,12 @@ test.use({
   },
 });
 test.beforeAll(async () => {
+  // The demo's homes, whose rooms have lists, moves and pictures.
+  spawnSync(
+    process.execPath,
+    ['--import', 'tsx', '--conditions=react-server', 'scripts/prepare.ts', '--demo'],
+    { env: { ...process.env, TINBOX_DATA: server.dataDir, TINBOX_BACKUPS: 'off' } },
+  );
   await server.start();
   insertHome(server.dataDir, ['hall', 'den']);
   gateway = await openGateway(server.dataDir, PORTS);
@@ -42,12 +49,19 @@ const comeBack = async () => (gateway = await openGateway(server.dataDir, PORTS)
 const goOffline = () => gateway?.kill('SIGKILL');
 const bench = (base: string, room = 'hall') => `${base}/projects/home/rooms/${room}/sort`;
 
-async function join(page: Page, deskPage: Page): Promise<void> {
+const count = (sql: string): number => {
+  const db = new Database(path.join(server.dataDir, 'tinbox.sqlite'), { readonly: true });
+  const { n } = db.prepare(sql).get() as { n: number };
+  db.close();
+  return n;
+};
+
+async function join(page: Page, deskPage: Page, name = 'Phone of Nora'): Promise<void> {
   await deskPage.goto(`${desk}/devices`);
   await deskPage.getByRole('button', { name: 'Make a code' }).click();
   const code = (await deskPage.getByText(/^[A-Z0-9]{4} [A-Z0-9]{4}$/).textContent()) ?? '';
   await page.goto(`${phoneAddress}/pair#${code.replace(' ', '')}`);
-  await page.getByLabel('What this device is called').fill('Phone of Nora');
+  await page.getByLabel('What this device is called').fill(name);
   await page.getByRole('button', { name: 'Let me in' }).click();
   await page.waitForURL((url) => url.pathname === '/');
 }
@@ -143,4 +157,97 @@ test('over an encrypted line: taken along, worked on without it, a newer version
     stored: Object.keys(window.localStorage),
   }));
   expect(left).toEqual({ databases: [], caches: [], stored: [] });
+});
+
+test('a session, moves, the list and a picture go on from cold without a connection, and are kept once', async ({
+  page,
+  browser,
+}) => {
+  // One group does not stand yet where it is to live.
+  const db = new Database(path.join(server.dataDir, 'tinbox.sqlite'));
+  const bays = db
+    .prepare(
+      "SELECT b.id FROM bays b JOIN units u ON u.id = b.unit_id WHERE u.room_id = 'boot-room'",
+    )
+    .all() as { id: string }[];
+  db.prepare(
+    `INSERT INTO groups (id, project_id, room_id, name, bay_id, stands_bay_id, uncounted_litres,
+      lid, see, front, loose, position)
+    VALUES ('rope', 'quarry-row', 'boot-room', 'Rope', ?, ?, 2, 'any', 'any', 0, 0, 99)`,
+  ).run(bays[0]!.id, bays[1]!.id);
+  db.close();
+  const home = `${phoneAddress}/projects/quarry-row`;
+  const room = `${home}/rooms/boot-room`;
+  const purchases = () => count('SELECT count(*) n FROM purchases');
+  const pictures = () => count("SELECT count(*) n FROM pictures WHERE moment = 'later'");
+  const [boughtBefore, shotBefore] = [purchases(), pictures()];
+  await join(page, await (await browser.newContext()).newPage(), 'Phone of Ida');
+  await page.goto(`${room}/place/moves`);
+  await awake(page);
+  await page.getByRole('button', { name: 'Work out the order' }).click();
+  const moves = page.getByRole('region', { name: 'Moves' });
+  await expect(moves).toContainText('to go');
+  await page.goto(`${room}/sort`);
+  await awake(page);
+  await page.getByRole('button', { name: 'Start a session' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Start', exact: true }).click();
+  const session = page.getByRole('region', { name: 'Session' });
+  await expect(session).toContainText('step 1 of');
+  await page.goto(`${home}/home`);
+  await awake(page);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  const part = page.getByRole('region', { name: 'On this device' });
+  await part.getByRole('button', { name: 'Take this home along' }).click();
+  await expect(part.getByRole('button', { name: 'Bring up to date' })).toBeVisible({
+    timeout: 60_000,
+  });
+
+  goOffline();
+  await page.goto(`${room}/sort`);
+  await sees(page, 'No connection: as of');
+  await awake(page);
+  await session.getByRole('button').last().click();
+  await expect(session).toContainText('step 2 of');
+  await sees(page, '1 waiting since');
+
+  await page.goto(`${room}/place/moves`);
+  await awake(page);
+  const tick = moves.getByRole('checkbox').first();
+  await tick.click();
+  await sees(page, '2 waiting since');
+  await page.reload();
+  await expect(tick).toBeChecked();
+
+  await page.goto(`${room}/shop`);
+  await awake(page);
+  const line = page.getByRole('listitem').filter({ hasText: 'Paint, 0.5 l' }).first();
+  await line.getByText('the till said otherwise').click();
+  await line.getByLabel('Paid for Paint, 0.5 l').fill('7.35');
+  await line.getByRole('button', { name: 'Bought' }).click();
+  await sees(page, '3 waiting since');
+  await page.reload();
+  await expect(line).toContainText('waits');
+
+  await page.goto(`${room}/show`);
+  await awake(page);
+  await page
+    .getByLabel(/^Take the Looked at again picture/)
+    .first()
+    .setInputFiles({
+      name: 'again.jpg',
+      mimeType: 'image/jpeg',
+      buffer: await pictureWithPlace('#887'),
+    });
+  await sees(page, '4 waiting since');
+  await page.reload();
+  await sees(page, '4 waiting since');
+
+  await comeBack();
+  await allKept(page);
+  await page.goto(`${room}/sort`);
+  await expect(session).toContainText('step 2 of');
+  await page.goto(`${room}/place/moves`);
+  await expect(tick).toBeChecked();
+  expect([purchases() - boughtBefore, pictures() - shotBefore]).toEqual([1, 1]);
+  expect(count('SELECT count(*) n FROM purchases WHERE paid_minor = 735')).toBe(1);
 });

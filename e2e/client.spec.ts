@@ -255,6 +255,7 @@ test('the closing report is put together, and shown to others only as far as was
     .fill('Coats go on their hooks.\nThe basket is emptied on Sunday.');
   await page.getByLabel('A few words above everything').fill('Dear Nora, thank you.');
   await page.getByRole('radio', { name: /Short/ }).click();
+  await allKept(page);
   await page.reload();
   await awake(page);
   await expect(room.getByLabel('In the client’s own words')).toHaveValue(

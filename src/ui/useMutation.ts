@@ -5,6 +5,7 @@ import { useCallback, useState } from 'react';
 import { sayDeed } from './home/homeWords';
 import { closeFaults, showNotice } from './primitives/notices';
 import type { ActionResult } from './actionResult';
+import { setOut } from './onItsWay';
 import { noteAnswer } from './unanswered';
 
 interface MutationOptions {
@@ -33,6 +34,7 @@ export function useMutation({ showsFields = false }: { readonly showsFields?: bo
     ): Promise<ActionResult<T>> => {
       closeFaults();
       setPendingCount((count) => count + 1);
+      const arrive = setOut();
       const result = await work().then(
         (answer) => {
           noteAnswer(true);
@@ -43,6 +45,7 @@ export function useMutation({ showsFields = false }: { readonly showsFields?: bo
           return { ok: false, message: UNANSWERED };
         },
       );
+      arrive();
       setPendingCount((count) => count - 1);
       setFields(result.ok ? {} : (result.fields ?? {}));
       if (!result.ok) {

@@ -1,7 +1,7 @@
 'use client';
 
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 
 import { figureCodes, type Closing, type ClosingRoom, type FigureCode } from '@/core/client';
 import type { PictureId } from '@/core/shared';
@@ -43,7 +43,7 @@ const NO_ROOM = 'No room has anything to show yet: pictures and decisions fill t
 /** Puts the closing report together: rooms, pairs, figures, the client's words, and how it is kept up. */
 export function ClosingView(props: ClosingViewProps) {
   const { closing, onSave } = props;
-  const { mutate } = useMutation();
+  const keep = useKeptWhole(onSave);
   const [rooms, setRooms] = useState(props.rooms);
   const [tone, setTone] = useState(closing.tone);
   const [opening, setOpening] = useState(closing.opening);
@@ -54,18 +54,16 @@ export function ClosingView(props: ClosingViewProps) {
     const next = change.rooms ?? rooms;
     setRooms(next);
     if (change.tone) setTone(change.tone);
-    void mutate(() =>
-      onSave({
-        tone: change.tone ?? tone,
-        opening,
-        rooms: next.map(({ told }) => ({
-          ...told,
-          vantagePointIds: [...told.vantagePointIds],
-          figures: [...told.figures],
-          keepUp: told.keepUp && [...told.keepUp],
-        })),
-      }),
-    );
+    void keep({
+      tone: change.tone ?? tone,
+      opening,
+      rooms: next.map(({ told }) => ({
+        ...told,
+        vantagePointIds: [...told.vantagePointIds],
+        figures: [...told.figures],
+        keepUp: told.keepUp && [...told.keepUp],
+      })),
+    });
   };
   const changeRoom = (at: number, change: Partial<ClosingRoom>) =>
     save({
@@ -115,6 +113,23 @@ export function ClosingView(props: ClosingViewProps) {
       <Outputs {...props} />
     </div>
   );
+}
+
+/** Each time all of it is sent: while one is on its way, only the last of those behind it waits. */
+function useKeptWhole(onSave: ClosingViewProps['onSave']): (form: ClosingForm) => Promise<void> {
+  const { mutate } = useMutation();
+  const way = useRef<{ isBusy: boolean; next?: ClosingForm | undefined }>({ isBusy: false });
+  return async (form) => {
+    way.current.next = form;
+    if (way.current.isBusy) return;
+    way.current.isBusy = true;
+    while (way.current.next) {
+      const now = way.current.next;
+      way.current.next = undefined;
+      await mutate(() => onSave(now));
+    }
+    way.current.isBusy = false;
+  };
 }
 
 /** The same list with one of it further on or back. */

@@ -13,6 +13,7 @@ import { useOutbox } from '../outbox/useOutbox';
 import { decisionOutbox } from '../sort/decisionOutbox';
 import { handoverOutbox } from '../takeAway/handoverOutbox';
 import { useAtRest } from '../primitives/useAtRest';
+import { useOnItsWay } from '../onItsWay';
 import { useUnanswered } from '../unanswered';
 import type { KeptRooms } from './KeptSheet';
 import { timeOf } from './timeOf';
@@ -28,6 +29,7 @@ export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
   const acts = useOutbox(actOutbox);
   const keptAt = useKeptAt();
   const isUnanswered = useUnanswered();
+  const onItsWay = useOnItsWay();
   useRefreshWhenSent();
   const [isOpen, setIsOpen] = useState(false);
   useAtRest(loadSheet);
@@ -45,12 +47,15 @@ export function KeptStatus({ rooms = [] }: { readonly rooms?: KeptRooms }) {
   return (
     <span
       role="status"
+      aria-busy={onItsWay !== 'none'}
       className={
         'shrink-0 text-right text-[12.5px] leading-tight max-md:min-w-0 max-md:shrink ' +
         (isQuiet || !isRead ? 'text-soft' : 'font-[650] text-signal-deep')
       }
     >
-      {isQuiet && !isUnanswered && keptAt === undefined && 'Kept at the desk'}
+      {isQuiet && !isUnanswered && keptAt === undefined && (
+        <>{onItsWay === 'long' ? 'Being kept…' : 'Kept at the desk'}</>
+      )}
       {waiting > 0 && (
         <button
           type="button"
